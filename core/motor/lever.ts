@@ -1,0 +1,166 @@
+import type { Fault } from '../fault.ts';
+import type { LeverSetup } from '../run/run-setup.ts';
+import type { Motor, MotorPoint, Stretch } from './motor.ts';
+import { windString, windingLength, type WoundStep } from './winding.ts';
+
+/**
+ * A snap-trap spring turns a lever whose tip draws a string off the drive axle.
+ *
+ * The lever stands at the angle α; φ = atan2(H, D) is the direction from axle to pivot and ρ their distance, so that with
+ * δ = α − φ the free string is span(δ) = √(L² + ρ² + 2Lρ cos δ) and its moment arm at the pivot L sin ψ = Lρ sin δ / span.
+ * The path's coordinate is u = −ln tan(δ/2): sin δ = 1/cosh u, cos δ = tanh u, in which everything here is smooth.
+ */
+interface LeverGeometry {
+  readonly length: number;
+  readonly reach: number;
+  readonly direction: number;
+}
+
+const geometryOf = (setup: LeverSetup): LeverGeometry => ({
+  length: setup.leverLength,
+  reach: Math.hypot(setup.pivotToAxle, setup.pivotAboveAxle),
+  direction: Math.atan2(setup.pivotAboveAxle, setup.pivotToAxle),
+});
+
+const spanAt = (g: LeverGeometry, alpha: number): number =>
+  Math.hypot(g.length * Math.sin(alpha) + g.reach * Math.sin(g.direction), g.length * Math.cos(alpha) + g.reach * Math.cos(g.direction));
+
+/** Sine of the angle between lever and string at the lever angle `alpha`. */
+const stringSine = (g: LeverGeometry, alpha: number): number => (g.reach * Math.sin(alpha - g.direction)) / spanAt(g, alpha);
+
+/** Length of free string between lever tip and axle at the lever angle `alpha` (rad), m. */
+export const freeString = (setup: LeverSetup, alpha: number): number => spanAt(geometryOf(setup), alpha);
+
+/** The string may not pull closer to the lever's own line than this, rad. */
+const LEAST_STRING_ANGLE = (5 * Math.PI) / 180;
+
+/** What keeps a lever from working at all; empty when it can run. */
+export function leverFaults(setup: LeverSetup): Fault[] {
+  if (setup.cockedAngle <= setup.releaseAngle) return [{ path: 'motor.cockedAngle', message: 'must be greater than motor.releaseAngle' }];
+  const g = geometryOf(setup);
+  if (setup.releaseAngle <= g.direction)
+    return [
+      {
+        path: 'motor.releaseAngle',
+        message: 'lets the string wind up again before the end of the pull (the lever would pass the line from axle to pivot); raise it',
+      },
+    ];
+  if (setup.cockedAngle >= g.direction + Math.PI)
+    return [
+      {
+        path: 'motor.cockedAngle',
+        message: 'lets the string wind up first (the lever would start beyond the line from pivot to axle); lower it',
+      },
+    ];
+  const least = Math.sin(LEAST_STRING_ANGLE);
+  const faults: Fault[] = [];
+  if (stringSine(g, setup.cockedAngle) < least)
+    faults.push({
+      path: 'motor.cockedAngle',
+      message: 'puts lever and string in line (less than 5° apart) when cocked; change it, motor.leverLength or motor.pivotToAxle',
+    });
+  if (stringSine(g, setup.releaseAngle) < least)
+    faults.push({
+      path: 'motor.releaseAngle',
+      message:
+        'puts lever and string in line (less than 5° apart) at the end of the pull; raise it, or change motor.leverLength or motor.pivotToAxle',
+    });
+  return faults;
+}
+
+/** Energy stored by turning the spring from `low` to `high`, J: τ0 (high − low) + ½ κ (high² − low²). */
+const springEnergy = (setup: LeverSetup, low: number, high: number): number =>
+  (high - low) * (setup.springPreload + (setup.springRate * (high + low)) / 2);
+
+const coordinateOf = (delta: number): number => -Math.log(Math.tan(delta / 2));
+
+/** The coordinate at which the free string is `span` metres long. */
+const coordinateAtSpan = (g: LeverGeometry, span: number): number =>
+  Math.atanh((span ** 2 - g.length ** 2 - g.reach ** 2) / (2 * g.length * g.reach));
+
+const angleAt = (g: LeverGeometry, u: number): number => g.direction + 2 * Math.atan(Math.exp(-u));
+
+/** Past this many units of the coordinate a tied lever lies all but in line with its string and holds anything. */
+const OVERWIND = 8;
+
+function makeStretch(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanEnd: number, from: number, to: number): Stretch {
+  const { length: L, reach, direction } = g;
+  const { springPreload, springRate, springEfficiency, releaseAngle } = setup;
+  const { bareRadius, growth, stringDiameter } = step.layer;
+  const spanStart = spanEnd - step.start;
+  const leverInertia = (setup.leverMass * L * L) / 3 + setup.armInertia;
+  const [cosPhi, sinPhi] = [Math.cos(direction), Math.sin(direction)];
+  const [D, H] = [reach * cosPhi, reach * sinPhi];
+
+  const evaluate = (u: number, point: MotorPoint): void => {
+    const e = Math.exp(u);
+    const sinDelta = 2 / (e + 1 / e);
+    const cosDelta = (e - 1 / e) / (e + 1 / e);
+    const alpha = direction + 2 * Math.atan(1 / e);
+    const span = Math.sqrt(L * L + reach * reach + 2 * L * reach * cosDelta);
+    const arm = (L * reach * sinDelta) / span;
+    const bare = Math.sqrt(bareRadius * bareRadius + growth * Math.max(spanStart - span, 0));
+    const radius = bare + stringDiameter / 2;
+    const gear = radius / arm;
+    const armSlope = (L * reach * cosDelta + arm * arm) / span;
+    const gearSlope = (-(growth * radius * arm) / (2 * bare) + radius * armSlope * gear) / (arm * arm);
+    point.angleSlope = (arm * sinDelta) / radius;
+    point.heldTorque = (springPreload + springRate * alpha) * gear;
+    point.torque = springEfficiency * point.heldTorque;
+    point.tension = point.torque / radius;
+    point.directionCos = (L * (cosPhi * cosDelta - sinPhi * sinDelta) + D) / span;
+    point.directionSin = (L * (sinPhi * cosDelta + cosPhi * sinDelta) + H) / span;
+    point.inertia = leverInertia * gear * gear;
+    point.inertiaSlope = 2 * leverInertia * gear * gearSlope;
+  };
+  const storedAt = (u: number): number => springEnergy(setup, releaseAngle, angleAt(g, u));
+  return { from, to, overwound: from - OVERWIND, angle: step.angle, evaluate, storedAt };
+}
+
+/** Builds the path of a lever that has passed `leverFaults`. */
+export function leverMotor(setup: LeverSetup): Motor {
+  const g = geometryOf(setup);
+  const spanEnd = spanAt(g, setup.releaseAngle);
+  const wound = windString(setup.spool, setup.stringDiameter, setup.windingWidth, spanEnd - spanAt(g, setup.cockedAngle));
+  const first = coordinateOf(setup.cockedAngle - g.direction);
+  const last = coordinateOf(setup.releaseAngle - g.direction);
+  const stretches = wound
+    .map((step, index) => {
+      const from = index === wound.length - 1 ? first : coordinateAtSpan(g, spanEnd - step.start - step.length);
+      const to = index === 0 ? last : coordinateAtSpan(g, spanEnd - step.start);
+      return makeStretch(setup, g, step, spanEnd, from, to);
+    })
+    .reverse();
+  return {
+    stretches,
+    storedEnergy: springEnergy(setup, setup.releaseAngle, setup.cockedAngle),
+    angle: wound.reduce((sum, step) => sum + step.angle, 0),
+    efficiency: setup.springEfficiency,
+    release: setup.release,
+    canGoSlack: true,
+  };
+}
+
+/** Drive-axle turns that a full wind of this lever takes. */
+export const leverTurns = (setup: LeverSetup): number => leverMotor(setup).angle / (2 * Math.PI);
+
+/**
+ * The lever angle (rad) reached by winding only `turns` turns of the axle from rest, the loop on its hook.
+ * `turns` above a full wind gives the cocked angle.
+ */
+export function cockedAngleAfter(setup: LeverSetup, turns: number): number {
+  const g = geometryOf(setup);
+  const spanEnd = spanAt(g, setup.releaseAngle);
+  const wound = windString(setup.spool, setup.stringDiameter, setup.windingWidth, spanEnd - spanAt(g, setup.cockedAngle));
+  let left = 2 * Math.PI * turns;
+  let length = 0;
+  for (const step of wound) {
+    if (left >= step.angle) length += step.length;
+    else {
+      length += windingLength(step.layer, left);
+      return angleAt(g, coordinateAtSpan(g, spanEnd - length));
+    }
+    left -= step.angle;
+  }
+  return setup.cockedAngle;
+}

@@ -1,0 +1,59 @@
+/**
+ * What every motor is to the run: a path from wound to let go, cut into stretches on each of which the pull is a
+ * smooth function of one coordinate `u`. A new kind of motor is one new file that builds such a path.
+ */
+
+/** What the motor does at one place of its path. Filled in by `Stretch.evaluate`; reused, so copy what must last. */
+export interface MotorPoint {
+  /** dθ/du, rad per unit of the coordinate, signed so that θ grows from `from` to `to`. */
+  angleSlope: number;
+  /** N·m at the drive axle, before hysteresis is taken off. */
+  heldTorque: number;
+  /** N·m at the drive axle while unwinding. */
+  torque: number;
+  /** N in string or band while unwinding. */
+  tension: number;
+  /** Direction of the tension seen from the axle: cosine and sine of its angle above the horizontal. */
+  directionCos: number;
+  directionSin: number;
+  /** kg·m² of the motor's moving parts seen at the axle, and its change dI/dθ. */
+  inertia: number;
+  inertiaSlope: number;
+}
+
+export const makeMotorPoint = (): MotorPoint => ({
+  angleSlope: 0,
+  heldTorque: 0,
+  torque: 0,
+  tension: 0,
+  directionCos: 1,
+  directionSin: 0,
+  inertia: 0,
+  inertiaSlope: 0,
+});
+
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+  /** How far a tied motor can be wound up again past `from`, when it is the first stretch. */
+  readonly overwound: number;
+  /** rad the axle turns over the whole stretch. */
+  readonly angle: number;
+  readonly evaluate: (u: number, point: MotorPoint) => void;
+  /** J still wound at `u`, before hysteresis. */
+  readonly storedAt: (u: number) => number;
+}
+
+export interface Motor {
+  /** In the order they unwind. */
+  readonly stretches: readonly Stretch[];
+  /** J put in by winding. */
+  readonly storedEnergy: number;
+  /** rad of drive axle under power. */
+  readonly angle: number;
+  /** Share of the wound energy given back. */
+  readonly efficiency: number;
+  readonly release: 'free' | 'tied';
+  /** Whether moving parts can lag behind the axle, so that the string goes slack. */
+  readonly canGoSlack: boolean;
+}

@@ -1,0 +1,181 @@
+import { driveLoad, rollingAcceleration, rollWith, settle, tyreForce, type Car, type Stance } from './forces.ts';
+import { DISTANCE_LIMIT, evaluateMotor, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
+import { record } from './trace.ts';
+
+/**
+ * Free rolling, dv/dt = −(c0 + c2 v²), in closed form. Source: integration by hand; with c0 > 0 the car coasts
+ * x = ln(1 + c2 v²/c0) / (2 c2), or v²/(2 c0) without air.
+ */
+interface Deceleration {
+  /** m/s² */
+  readonly c0: number;
+  /** 1/m */
+  readonly c2: number;
+}
+
+/** Distance over which v² changes from `w0` to `w1`, m. */
+export const coastDistance = ({ c0, c2 }: Deceleration, w0: number, w1: number): number =>
+  c2 === 0 ? (w0 - w1) / (2 * c0) : Math.log1p((c2 * (w0 - w1)) / (c0 + c2 * w1)) / (2 * c2);
+
+/** v² after `x` metres of coasting from v² = `w0`. */
+export const coastSpeedSquared = ({ c0, c2 }: Deceleration, w0: number, x: number): number =>
+  c2 === 0 ? w0 - 2 * c0 * x : w0 * Math.exp(-2 * c2 * x) + (c0 * Math.expm1(-2 * c2 * x)) / c2;
+
+/** Time in which the speed changes from `v0` to `v1`, s. */
+export function coastTime({ c0, c2 }: Deceleration, v0: number, v1: number): number {
+  if (v0 === v1) return 0;
+  if (c2 === 0) return (v0 - v1) / c0;
+  if (c0 === 0) return (1 / v1 - 1 / v0) / c2;
+  const root = Math.sqrt(Math.abs(c0) * c2);
+  if (c0 > 0) return Math.atan(((v0 - v1) * root) / (c0 + c2 * v0 * v1)) / root;
+  const terminal = Math.sqrt(-c0 / c2);
+  return Math.log(((terminal + v1) * (terminal - v0)) / ((terminal - v1) * (terminal + v0))) / (2 * root);
+}
+
+const SAMPLES = 48;
+
+interface Coasting extends Deceleration {
+  readonly stance: Stance;
+  readonly effectiveMass: number;
+  readonly bearing: number;
+}
+
+function coastingWith(run: Run): Coasting {
+  const { car, rolling, motion } = run;
+  const stance = settle(car, rolling, evaluateMotor(run, motion.u), motion.speed);
+  rollWith(car, rolling, run.point, stance);
+  const { push, drag, effectiveMass, bearing } = rolling;
+  return { stance, effectiveMass, bearing, c0: -push / effectiveMass, c2: drag / effectiveMass };
+}
+
+/** The nearest v² beyond which the tyre slides or the load shifts to another stance; null when nothing happens on the way to `target`. */
+function nextChange(car: Car, { c0, c2, stance }: Coasting, w: number, target: number): { at: number; slides: boolean } | null {
+  const accelerationAt = (at: number): number => -(c0 + c2 * at);
+  const loadAt = (at: number): number => driveLoad(car, stance, accelerationAt(at));
+  const forceAt = (at: number): number => tyreForce(car, loadAt(at), accelerationAt(at), at);
+  const freeAt = (at: number): number => driveLoad(car, 'all', accelerationAt(at));
+  const margins: { slides: boolean; margin: (at: number) => number }[] = [
+    { slides: true, margin: (at) => car.staticGrip * loadAt(at) - forceAt(at) },
+    { slides: true, margin: (at) => car.staticGrip * loadAt(at) + forceAt(at) },
+  ];
+  if (car.loadPerAcceleration !== 0) {
+    if (stance !== 'other') margins.push({ slides: false, margin: (at) => (stance === 'all' ? 1 : -1) * (car.weight - freeAt(at)) });
+    if (stance !== 'drive') margins.push({ slides: false, margin: (at) => (stance === 'all' ? 1 : -1) * freeAt(at) });
+  }
+  let first: { at: number; slides: boolean } | null = null;
+  for (const { slides, margin } of margins) {
+    // Every margin is linear in v².
+    const here = margin(w);
+    const slope = margin(w + 1) - here;
+    const at = w - here / slope;
+    const isAhead = target < w ? slope > 0 && at > target : slope < 0 && at < target;
+    if (isAhead && (first === null || Math.abs(at - w) < Math.abs(first.at - w)))
+      first = { at: target < w ? Math.min(at, w) : Math.max(at, w), slides };
+  }
+  return first;
+}
+
+/** Coasts until the car stops, its tyre slides, or the run passes its limits. */
+export function coast(run: Run): Regime {
+  const { car, motion } = run;
+  for (let change = 0; ; change++) {
+    const coasting = coastingWith(run);
+    const { c0, c2 } = coasting;
+    const w0 = motion.speed ** 2;
+    const target = c0 > 0 ? 0 : c2 === 0 ? (c0 < 0 ? Infinity : w0) : -c0 / c2;
+    const next = change > 4 ? null : nextChange(car, coasting, w0, target);
+    const limit = { w: coastSpeedSquared(coasting, w0, DISTANCE_LIMIT - motion.distance), isLimit: true };
+    const end = next ? next.at : c0 > 0 ? 0 : limit.w;
+    const reached = coastTo(run, coasting, end, limit.w);
+    if (reached === 'limit') return 'limit';
+    if (!next) return c0 > 0 ? 'stopped' : 'limit';
+    if (next.slides) return 'slide';
+  }
+}
+
+/** Coasts from the present speed to v² = `w1`, or to the limits of a run if they come first. */
+function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'reached' | 'limit' {
+  const { motion } = run;
+  const v0 = motion.speed;
+  const w0 = v0 * v0;
+  const { c0 } = coasting;
+  let end = w1;
+  let distance = w0 === w1 ? 0 : coastDistance(coasting, w0, w1);
+  let isLimit = false;
+  if (c0 <= 0 && w1 === wLimit) distance = DISTANCE_LIMIT - motion.distance;
+  if (motion.distance + distance >= DISTANCE_LIMIT) {
+    isLimit = true;
+    distance = DISTANCE_LIMIT - motion.distance;
+    end = wLimit;
+  }
+  // At its terminal speed a car covers ground at that speed.
+  const timeTo = (x: number): number => {
+    const v = Math.sqrt(Math.max(coastSpeedSquared(coasting, w0, x), 0));
+    const time = coastTime(coasting, v0, v);
+    return Number.isFinite(time) && (time > 0 || x === 0) ? time : x / v0;
+  };
+  let time = end === 0 ? coastTime(coasting, v0, 0) : timeTo(distance);
+  if (motion.time + time > TIME_LIMIT) {
+    isLimit = true;
+    let low = 0;
+    let high = distance;
+    for (let k = 0; k < 60; k++) {
+      const middle = (low + high) / 2;
+      if (motion.time + timeTo(middle) < TIME_LIMIT) low = middle;
+      else high = middle;
+    }
+    distance = high;
+    time = TIME_LIMIT - motion.time;
+    end = Math.max(coastSpeedSquared(coasting, w0, distance), 0);
+  }
+  finish(run, coasting, distance, time, end, timeTo);
+  return isLimit ? 'limit' : 'reached';
+}
+
+/** Takes the coasting into the run. Load, and with it rolling resistance, is linear in the acceleration, and ∫ a dx = ½ Δv². */
+function finish(run: Run, coasting: Coasting, distance: number, time: number, w1: number, timeTo: (x: number) => number): void {
+  const { car, motion } = run;
+  const { stance, effectiveMass, bearing, c0 } = coasting;
+  const w0 = motion.speed ** 2;
+  const [x0, t0] = [motion.distance, motion.time];
+  passMarks(run, x0, x0 + distance, (mark) => t0 + timeTo(mark - x0));
+  if (run.trace) traceCoast(run, coasting, distance, timeTo);
+  const loadPath = driveLoad(car, stance, 0) * distance + (driveLoad(car, stance, 1) - driveLoad(car, stance, 0)) * ((w1 - w0) / 2);
+  motion.spent.driveBearing += (bearing / car.radius) * distance;
+  motion.spent.rolling += car.rollingDrive * loadPath + car.rollingOther * (car.weight * distance - loadPath);
+  motion.spent.air += effectiveMass * ((w0 - w1) / 2 - c0 * distance);
+  motion.distance = x0 + distance;
+  motion.time = t0 + time;
+  motion.angle += distance / car.radius;
+  motion.speed = Math.sqrt(w1);
+  motion.spin = motion.speed / car.radius;
+  motion.topSpeed = Math.max(motion.topSpeed, motion.speed);
+}
+
+function traceCoast(run: Run, coasting: Coasting, distance: number, timeTo: (x: number) => number): void {
+  const { car, motion, rolling } = run;
+  for (let k = 0; k <= SAMPLES; k++) {
+    // Closer together toward the stop, where the speed changes fastest.
+    const x = distance * (1 - (1 - k / SAMPLES) ** 2);
+    const w = Math.max(coastSpeedSquared(coasting, motion.speed ** 2, x), 0);
+    const load = driveLoad(car, coasting.stance, rollingAcceleration(rolling, w));
+    record(run.trace!, {
+      time: motion.time + timeTo(x),
+      distance: motion.distance + x,
+      speed: Math.sqrt(w),
+      wheelSpeed: Math.sqrt(w),
+      angle: motion.angle + x / car.radius,
+      thrust: 0,
+      gripLimit: car.staticGrip * load,
+      resistance:
+        coasting.bearing / car.radius +
+        car.rollingDrive * load +
+        car.rollingOther * (car.weight - load) +
+        car.otherBearing +
+        car.climb +
+        car.airFactor * w,
+      tension: 0,
+      phase: 'coasting',
+    });
+  }
+}

@@ -1,0 +1,47 @@
+import { currentStretch, evaluateMotor, type Run } from './motion.ts';
+
+/** Where the wound energy went, J. The parts add up to what was stored. */
+export interface EnergyBudget {
+  /** Kept by spring or rubber as heat. */
+  readonly hysteresis: number;
+  readonly slip: number;
+  readonly driveBearing: number;
+  readonly otherBearing: number;
+  readonly rolling: number;
+  readonly air: number;
+  /** Height gained; negative downhill. */
+  readonly climb: number;
+  readonly arm: number;
+  readonly washer: number;
+  /** In the lever's swing when the string dropped off or went slack. */
+  readonly lever: number;
+  /** Still wound at the stop. */
+  readonly unspent: number;
+  /** In wheels still turning, and in the car still moving, at the end. */
+  readonly spin: number;
+}
+
+/** J still wound, before hysteresis. */
+function stillWound(run: Run): number {
+  const { motion } = run;
+  return motion.phase === 'gone' ? motion.keptEnergy : currentStretch(run).storedAt(motion.u);
+}
+
+/** The budget of a run that has ended. */
+export function energyBudget(run: Run): EnergyBudget {
+  const { car, motion, motor } = run;
+  const unspent = stillWound(run);
+  const givenUp = motion.phase === 'rewinding' ? motor.storedEnergy : motor.storedEnergy - unspent;
+  const { inertia } = evaluateMotor(run, motion.u);
+  return {
+    hysteresis: (1 - motor.efficiency) * givenUp,
+    ...motion.spent,
+    otherBearing: car.otherBearing * motion.distance,
+    climb: car.climb * motion.distance,
+    arm: 0,
+    washer: 0,
+    lever: motion.leverEnergy,
+    unspent,
+    spin: 0.5 * (car.driveInertia + inertia) * motion.spin ** 2 + 0.5 * car.slidingMass * motion.speed ** 2,
+  };
+}

@@ -1,0 +1,170 @@
+import { AIR_DENSITY, GRAVITY } from '../constants.ts';
+import type { MotorPoint } from '../motor/motor.ts';
+import type { RunSetup } from './run-setup.ts';
+
+/**
+ * The forces on a car that do not depend on where it is in its run. N, kg, m.
+ *
+ * The load on the drive wheels follows the acceleration a: N_d = loadBase + loadPerAcceleration · a, held within 0 … weight
+ * (moments about the contact of the other wheels).
+ */
+export interface Car {
+  /** m */
+  readonly radius: number;
+  readonly weight: number;
+  readonly climb: number;
+  /** ½ρ·Cd·A, kg/m: air drag is this times v². */
+  readonly airFactor: number;
+  readonly otherBearing: number;
+  /** Coefficient times journal radius, m: drive bearing torque is this times the load on the bearing. */
+  readonly bearingLever: number;
+  /** Load the drive axle's bearings carry at rest from the car's weight, N. */
+  readonly bearingLoad: number;
+  readonly rollingDrive: number;
+  readonly rollingOther: number;
+  readonly staticGrip: number;
+  readonly slidingGrip: number;
+  readonly loadBase: number;
+  readonly loadPerAcceleration: number;
+  /** kg·m² of the drive wheelset. */
+  readonly driveInertia: number;
+  /** m + I_o/R_o²: what the tyre force has to accelerate, kg. */
+  readonly slidingMass: number;
+  /** m + I_d/R² + I_o/R_o²: what the motor has to accelerate, without its own moving parts, kg. */
+  readonly rollingMass: number;
+}
+
+const within = (value: number, low: number, high: number): number => Math.min(Math.max(value, low), high);
+
+export function carForces({ car, surface }: RunSetup): Car {
+  const { driveWheels, otherWheels } = car;
+  const weight = car.mass * GRAVITY * Math.cos(surface.slope);
+  const climb = car.mass * GRAVITY * Math.sin(surface.slope);
+  const lean = otherWheels === null ? 0 : ((car.driveAxle === 'rear' ? 1 : -1) * car.massHeight) / car.wheelbase;
+  const loadBase = otherWheels === null ? weight : car.driveLoadShare * weight + lean * climb;
+  const restLoad = within(loadBase, 0, weight);
+  const hanging = (load: number, wheelMass: number): number => Math.max(0, load - wheelMass * GRAVITY * Math.cos(surface.slope));
+  const slidingMass = car.mass + (otherWheels ? otherWheels.inertia / otherWheels.radius ** 2 : 0);
+  return {
+    radius: driveWheels.radius,
+    weight,
+    climb,
+    airFactor: 0.5 * AIR_DENSITY * car.dragArea,
+    otherBearing: otherWheels
+      ? (car.bearingFriction * otherWheels.journalRadius * hanging(weight - restLoad, otherWheels.mass)) / otherWheels.radius
+      : 0,
+    bearingLever: car.bearingFriction * driveWheels.journalRadius,
+    bearingLoad: hanging(restLoad, driveWheels.mass),
+    rollingDrive: surface.rollingResistanceDrive,
+    rollingOther: otherWheels ? (surface.rollingResistanceOther ?? 0) : 0,
+    staticGrip: surface.staticGrip,
+    slidingGrip: surface.slidingGrip,
+    loadBase,
+    loadPerAcceleration: lean * car.mass,
+    driveInertia: driveWheels.inertia,
+    slidingMass,
+    rollingMass: slidingMass + driveWheels.inertia / driveWheels.radius ** 2,
+  };
+}
+
+/** Drive bearing torque, N·m: the tension presses the axle into its bearing along with the weight. */
+export const bearingTorque = (car: Car, tension: number, directionCos: number, directionSin: number): number =>
+  car.bearingLever * Math.hypot(tension * directionCos, car.bearingLoad + tension * directionSin);
+
+/** How the weight stands: on all wheels, on the drive wheels alone (the others lifted), or off the drive wheels. */
+export type Stance = 'all' | 'drive' | 'other';
+
+/**
+ * Rolling without slip, at a place and speed: M a = push − drag v². Which stance holds is decided by `settle`.
+ * Reused scratch: copy what must last.
+ */
+export interface Rolling {
+  stance: Stance;
+  /** Mass term with the motor's moving parts, kg. */
+  mass: number;
+  /** Mass term that also carries what shifting load does to rolling resistance, kg. */
+  effectiveMass: number;
+  /** Force that does not depend on speed, N; and the factor of v², kg/m. */
+  push: number;
+  drag: number;
+  /** dM/dx, kg/m. */
+  massSlope: number;
+  /** Drive bearing torque, N·m. */
+  bearing: number;
+  thrust: number;
+}
+
+export const makeRolling = (): Rolling => ({
+  stance: 'all',
+  mass: 0,
+  effectiveMass: 0,
+  push: 0,
+  drag: 0,
+  massSlope: 0,
+  bearing: 0,
+  thrust: 0,
+});
+
+const baseOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadBase : stance === 'drive' ? car.weight : 0);
+const slopeOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadPerAcceleration : 0);
+
+/** The stance with which rolling at the speed `v` agrees with the load it causes. Where the load cannot be solved, all weight is on the drive wheels. */
+export function settle(car: Car, rolling: Rolling, motor: MotorPoint, v: number): Stance {
+  if (car.loadPerAcceleration === 0) return car.loadBase >= car.weight ? 'drive' : car.loadBase <= 0 ? 'other' : 'all';
+  rollWith(car, rolling, motor, 'all');
+  if (rolling.effectiveMass <= 0) return 'drive';
+  const load = driveLoad(car, 'all', rollingAcceleration(rolling, v * v));
+  return load > car.weight ? 'drive' : load < 0 ? 'other' : 'all';
+}
+
+/** Fills `rolling` for one stance. */
+export function rollWith(car: Car, rolling: Rolling, motor: MotorPoint, stance: Stance): void {
+  const base = baseOf(car, stance);
+  const R = car.radius;
+  rolling.stance = stance;
+  rolling.bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
+  rolling.mass = car.rollingMass + motor.inertia / (R * R);
+  rolling.effectiveMass = rolling.mass + (car.rollingDrive - car.rollingOther) * slopeOf(car, stance);
+  rolling.massSlope = motor.inertiaSlope / (R * R * R);
+  rolling.thrust = motor.torque / R;
+  rolling.push =
+    rolling.thrust - rolling.bearing / R - car.rollingDrive * base - car.rollingOther * (car.weight - base) - car.otherBearing - car.climb;
+  rolling.drag = car.airFactor + rolling.massSlope / 2;
+}
+
+export const rollingAcceleration = (rolling: Rolling, vSquared: number): number =>
+  (rolling.push - rolling.drag * vSquared) / rolling.effectiveMass;
+
+/** Load on the drive wheels in a stance at the acceleration `a`, N, before it is held within 0 … weight for 'all'. */
+export const driveLoad = (car: Car, stance: Stance, a: number): number => baseOf(car, stance) + slopeOf(car, stance) * a;
+
+/** Force the tyre has to pass to the floor for rolling with the acceleration `a`, N, forward positive. */
+export const tyreForce = (car: Car, load: number, a: number, vSquared: number): number =>
+  car.slidingMass * a + car.rollingOther * (car.weight - load) + car.otherBearing + car.airFactor * vSquared + car.climb;
+
+/** Sliding: what the floor gives and what the car does with it. Reused scratch. */
+export interface Sliding {
+  /** Load on the drive wheels, N. */
+  load: number;
+  /** Force of the floor on the tyre, N, forward positive. */
+  force: number;
+  acceleration: number;
+}
+
+export const makeSliding = (): Sliding => ({ load: 0, force: 0, acceleration: 0 });
+
+/** A tyre sliding at the car speed `v`, pushing the car forward (`direction` 1) or holding it back (−1). */
+export function slideWith(car: Car, sliding: Sliding, direction: 1 | -1, v: number): void {
+  const grip = direction * car.slidingGrip;
+  const against = car.otherBearing + car.airFactor * v * v + car.climb;
+  const accelerationAt = (load: number): number => (grip * load - car.rollingOther * (car.weight - load) - against) / car.slidingMass;
+  const coupling = car.slidingMass - (grip + car.rollingOther) * car.loadPerAcceleration;
+  let load = car.weight;
+  if (coupling > 0) {
+    const free = (grip * car.loadBase - car.rollingOther * (car.weight - car.loadBase) - against) / coupling;
+    load = within(car.loadBase + car.loadPerAcceleration * free, 0, car.weight);
+  }
+  sliding.load = load;
+  sliding.force = grip * load;
+  sliding.acceleration = accelerationAt(load);
+}

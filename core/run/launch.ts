@@ -1,0 +1,29 @@
+import { driveLoad, rollingAcceleration, rollWith, settle, slideWith, tyreForce } from './forces.ts';
+import { evaluateMotor, type Run } from './motion.ts';
+
+/** What the tyre faces at release. N. */
+export interface Launch {
+  /** Motor torque over wheel radius. */
+  readonly thrust: number;
+  /** Tyre force that a launch without slip needs. */
+  readonly gripNeeded: number;
+  readonly gripLimit: number;
+  /** m/s² of a car that rolls; of one that spins its wheels where the tyre cannot hold. */
+  readonly acceleration: number;
+  readonly holds: boolean;
+  readonly slideDirection: 1 | -1;
+}
+
+export function launchOf(run: Run): Launch {
+  const { car, rolling, sliding } = run;
+  const point = evaluateMotor(run, run.motion.u);
+  rollWith(car, rolling, point, settle(car, rolling, point, 0));
+  const a = rollingAcceleration(rolling, 0);
+  const load = Math.min(Math.max(driveLoad(car, rolling.stance, a), 0), car.weight);
+  const gripNeeded = tyreForce(car, load, a, 0);
+  const gripLimit = car.staticGrip * load;
+  const holds = Math.abs(gripNeeded) <= gripLimit;
+  const slideDirection = gripNeeded > 0 ? 1 : -1;
+  slideWith(car, sliding, slideDirection, 0);
+  return { thrust: rolling.thrust, gripNeeded, gripLimit, holds, slideDirection, acceleration: holds ? a : sliding.acceleration };
+}

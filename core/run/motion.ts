@@ -1,0 +1,158 @@
+import type { Motor, MotorPoint, Stretch } from '../motor/motor.ts';
+import { makeMotorPoint } from '../motor/motor.ts';
+import type { Car } from './forces.ts';
+import { makeRolling, makeSliding, type Rolling, type Sliding } from './forces.ts';
+import type { Trace } from './trace.ts';
+
+/** A run still rolling after this long or this far is ended there. */
+export const TIME_LIMIT = 600;
+export const DISTANCE_LIMIT = 1000;
+
+/** How the tyre meets the floor next, or how the run ended. */
+export type Regime = 'roll' | 'slide' | 'stopped' | 'stalled' | 'limit';
+
+/** J spent so far on what is added up along the way. */
+export interface Spent {
+  slip: number;
+  driveBearing: number;
+  rolling: number;
+  air: number;
+}
+
+/** The state of one run, changed in place as it goes. SI units. */
+export interface Motion {
+  time: number;
+  distance: number;
+  speed: number;
+  /** rad/s of the drive axle. */
+  spin: number;
+  /** rad the drive axle has turned since release. */
+  angle: number;
+  /** Where on the motor's path: its phase, the stretch, and the coordinate on it. */
+  phase: 'unwinding' | 'rewinding' | 'gone';
+  stretch: number;
+  u: number;
+  slideDirection: 1 | -1;
+  /** The drive wheel has been brought to rest while the car still slides. */
+  wheelHeld: boolean;
+  topSpeed: number;
+  slipTime: number;
+  slipDistance: number;
+  powerEnd: { readonly time: number; readonly distance: number } | null;
+  wheelie: boolean;
+  /** J: kinetic energy of the motor's parts when it let go, and what was still wound then. */
+  leverEnergy: number;
+  keptEnergy: number;
+  readonly spent: Spent;
+}
+
+/** Everything one run needs: the fixed, the changing, and scratch. */
+export interface Run {
+  readonly car: Car;
+  readonly hasOtherWheels: boolean;
+  readonly motor: Motor;
+  readonly motion: Motion;
+  readonly marks: Mark[];
+  readonly trace: Trace | null;
+  readonly point: MotorPoint;
+  readonly rolling: Rolling;
+  readonly sliding: Sliding;
+}
+
+/** A distance to be timed, m, and the time it was passed, s. */
+export interface Mark {
+  readonly distance: number;
+  time: number | null;
+}
+
+export function startRun(car: Car, hasOtherWheels: boolean, motor: Motor, marks: readonly number[], trace: Trace | null): Run {
+  return {
+    car,
+    hasOtherWheels,
+    motor,
+    marks: marks.map((distance) => ({ distance, time: null })),
+    trace,
+    point: makeMotorPoint(),
+    rolling: makeRolling(),
+    sliding: makeSliding(),
+    motion: {
+      time: 0,
+      distance: 0,
+      speed: 0,
+      spin: 0,
+      angle: 0,
+      phase: 'unwinding',
+      stretch: 0,
+      u: motor.stretches[0]!.from,
+      slideDirection: 1,
+      wheelHeld: false,
+      topSpeed: 0,
+      slipTime: 0,
+      slipDistance: 0,
+      powerEnd: null,
+      wheelie: false,
+      leverEnergy: 0,
+      keptEnergy: 0,
+      spent: { slip: 0, driveBearing: 0, rolling: 0, air: 0 },
+    },
+  };
+}
+
+export const currentStretch = (run: Run): Stretch => run.motor.stretches[run.motion.stretch]!;
+
+/** The coordinate at which the present stretch will be left. Wound up the other way, a motor is wound past where it began. */
+export function stretchGoal(run: Run): number {
+  const stretch = currentStretch(run);
+  if (run.motion.phase === 'unwinding') return stretch.to;
+  return run.motion.stretch === 0 ? stretch.overwound : stretch.from;
+}
+
+/**
+ * What the motor does at `u` in the run's present phase, into `run.point`. Wound up again the other way it pulls back
+ * with all it held: same radius and direction, no hysteresis, θ counted onward. Gone, it does nothing.
+ */
+export function evaluateMotor(run: Run, u: number): MotorPoint {
+  const { point, motion } = run;
+  if (motion.phase === 'gone') return Object.assign(point, AT_REST);
+  currentStretch(run).evaluate(u, point);
+  if (motion.phase === 'rewinding') {
+    point.angleSlope = -point.angleSlope;
+    point.tension *= point.heldTorque / point.torque;
+    point.torque = -point.heldTorque;
+    point.inertiaSlope = -point.inertiaSlope;
+  }
+  return point;
+}
+const AT_REST = makeMotorPoint();
+
+/** Leaves the present stretch at its goal: on to the next, or the motor lets go or begins to wind up again. */
+export function leaveStretch(run: Run): void {
+  const { motion, motor } = run;
+  if (motion.phase === 'rewinding') {
+    motion.stretch -= 1;
+    motion.u = currentStretch(run).to;
+  } else if (motion.stretch < motor.stretches.length - 1) {
+    motion.stretch += 1;
+    motion.u = currentStretch(run).from;
+  } else {
+    motion.powerEnd = { time: motion.time, distance: motion.distance };
+    if (motor.release === 'tied') motion.phase = 'rewinding';
+    else letGo(run);
+  }
+}
+
+/** The motor lets go for good where it stands: its moving parts keep what they have, and what is wound stays wound. */
+export function letGo(run: Run): void {
+  const { motion } = run;
+  const { inertia } = evaluateMotor(run, motion.u);
+  motion.leverEnergy = 0.5 * inertia * motion.spin ** 2;
+  const isSpent = motion.stretch === run.motor.stretches.length - 1 && motion.u === currentStretch(run).to;
+  motion.keptEnergy = isSpent ? 0 : currentStretch(run).storedAt(motion.u);
+  motion.powerEnd ??= { time: motion.time, distance: motion.distance };
+  motion.phase = 'gone';
+}
+
+/** Notes the time of every mark passed between `from` and `to` metres; `timeAt` gives the time at a distance. */
+export function passMarks(run: Run, from: number, to: number, timeAt: (distance: number) => number): void {
+  for (const mark of run.marks) if (mark.time === null && mark.distance > from && mark.distance <= to) mark.time = timeAt(mark.distance);
+}

@@ -1,0 +1,142 @@
+import type { Fault } from '../fault.ts';
+import { coast } from './coast.ts';
+import { energyBudget, type EnergyBudget } from './energy.ts';
+import { bearingTorque, carForces } from './forces.ts';
+import { launchOf } from './launch.ts';
+import { evaluateMotor, startRun, type Regime, type Run } from './motion.ts';
+import { rollUnderPower, slideAsked } from './roll.ts';
+import { motorOf, runFaults, type RunSetup } from './run-setup.ts';
+import { slide } from './slide.ts';
+import { makeTrace, type Trace } from './trace.ts';
+
+export interface PassedMark {
+  /** m */
+  readonly distance: number;
+  /** s after release */
+  readonly time: number;
+}
+
+/** One run from release to stop. SI units. */
+export interface RunResult {
+  /** J put in by winding. */
+  readonly storedEnergy: number;
+  /** Drive-axle turns under power, if the wheels never slip. */
+  readonly turns: number;
+  /** m, `turns` times the circumference. */
+  readonly poweredDistance: number;
+  /** N */
+  readonly launchThrust: number;
+  readonly launchGripNeeded: number;
+  readonly launchGripLimit: number;
+  /** Limit over needed: below 1 the wheels spin. */
+  readonly launchGripRatio: number;
+  /** m: the furthest point forward; s: when it stops there. */
+  readonly distance: number;
+  readonly time: number;
+  /** 'limit': still rolling after 600 s or 1000 m. */
+  readonly ended: 'stopped' | 'stalled' | 'limit';
+  /** m/s */
+  readonly topSpeed: number;
+  /** s and m the tyre slid, spinning or braking. */
+  readonly slipTime: number;
+  readonly slipDistance: number;
+  /** s and m at which the motor let go; null when it had not. */
+  readonly powerEndTime: number | null;
+  readonly powerEndDistance: number | null;
+  /** The other wheels lifted under power. */
+  readonly wheelie: boolean;
+  /** Turns still on the axle at the stop. */
+  readonly turnsLeft: number;
+  readonly stalled: boolean;
+  readonly rollsBack: boolean;
+  readonly marks: readonly PassedMark[];
+  readonly energy: EnergyBudget;
+  readonly trace: Trace | null;
+}
+
+export type RunOutcome =
+  { readonly kind: 'ran'; readonly result: RunResult } | { readonly kind: 'refused'; readonly faults: readonly Fault[] };
+
+/** Regime changes without any progress after which the tyre is taken to hold. */
+const MOST_TREMBLES = 8;
+
+function drive(run: Run): Regime {
+  const { motion } = run;
+  const launch = launchOf(run);
+  if (launch.acceleration <= 0) return 'stalled';
+  let regime: Regime = launch.holds ? 'roll' : 'slide';
+  motion.slideDirection = launch.slideDirection;
+  let trembles = 0;
+  while (regime === 'roll' || regime === 'slide') {
+    const before = motion.time;
+    if (regime === 'slide') {
+      regime = slide(run);
+      motion.wheelHeld = false;
+    } else regime = motion.phase === 'gone' ? coast(run) : rollUnderPower(run, trembles > MOST_TREMBLES);
+    trembles = motion.time - before > 1e-9 ? 0 : trembles + 1;
+    if (regime === 'roll' || regime === 'slide') {
+      const asked = slideAsked(run);
+      if (regime === 'slide') motion.slideDirection = asked === 0 ? motion.slideDirection : asked;
+      else if (asked !== 0 && trembles <= MOST_TREMBLES) {
+        motion.slideDirection = asked;
+        regime = 'slide';
+      }
+    }
+  }
+  return regime;
+}
+
+/** Whether what still pulls back at the stop outdoes bearings and rolling resistance at rest. */
+function rollsBack(run: Run): boolean {
+  const { car, motion } = run;
+  const motor = evaluateMotor(run, motion.u);
+  const rest = Math.min(Math.max(car.loadBase, 0), car.weight);
+  const resistance =
+    bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin) / car.radius +
+    car.rollingDrive * rest +
+    car.rollingOther * (car.weight - rest) +
+    car.otherBearing;
+  return car.climb - motor.torque / car.radius > resistance;
+}
+
+/**
+ * Computes one run. Refuses, naming the keys, a setup that passes the schema but cannot run.
+ * The same setup always gives the same result. Model: docs/model.md.
+ */
+export function simulate(setup: RunSetup, options: { readonly trace?: boolean } = {}): RunOutcome {
+  const faults = runFaults(setup);
+  if (faults.length > 0) return { kind: 'refused', faults };
+  const trace = options.trace ? makeTrace() : null;
+  const run = startRun(carForces(setup), setup.car.otherWheels !== null, motorOf(setup), setup.marks ?? [], trace);
+  const launch = launchOf(run);
+  const ended = drive(run) as RunResult['ended'];
+  const { motion, motor, car } = run;
+  const turns = motor.angle / (2 * Math.PI);
+  return {
+    kind: 'ran',
+    result: {
+      storedEnergy: motor.storedEnergy,
+      turns,
+      poweredDistance: motor.angle * car.radius,
+      launchThrust: launch.thrust,
+      launchGripNeeded: launch.gripNeeded,
+      launchGripLimit: launch.gripLimit,
+      launchGripRatio: launch.gripLimit / launch.gripNeeded,
+      distance: motion.distance,
+      time: motion.time,
+      ended,
+      topSpeed: motion.topSpeed,
+      slipTime: motion.slipTime,
+      slipDistance: motion.slipDistance,
+      powerEndTime: motion.powerEnd?.time ?? null,
+      powerEndDistance: motion.powerEnd?.distance ?? null,
+      wheelie: motion.wheelie,
+      turnsLeft: motion.phase === 'unwinding' ? Math.max(0, motor.angle - motion.angle) / (2 * Math.PI) : 0,
+      stalled: ended === 'stalled',
+      rollsBack: ended !== 'limit' && rollsBack(run),
+      marks: run.marks.flatMap(({ distance, time }) => (time === null ? [] : [{ distance, time }])),
+      energy: energyBudget(run),
+      trace,
+    },
+  };
+}

@@ -1,0 +1,133 @@
+/**
+ * Quantities as people write them: `8 1/2 in`, `216 mm`, `21.6cm`, `0,5`, `3 ft 4 in`. Inside the app everything is SI.
+ * Exact factors: NIST SP 811.
+ */
+
+export type Quantity = 'size' | 'distance' | 'weight' | 'force' | 'speed' | 'time' | 'angle' | 'energy' | 'share' | 'count';
+export type UnitSystem = 'metric' | 'inch';
+
+/** SI value of one of each unit that may be typed. */
+const LENGTHS = {
+  mm: 1e-3,
+  cm: 1e-2,
+  m: 1,
+  in: 0.0254,
+  '"': 0.0254,
+  '″': 0.0254,
+  inch: 0.0254,
+  inches: 0.0254,
+  ft: 0.3048,
+  "'": 0.3048,
+  '′': 0.3048,
+  feet: 0.3048,
+};
+const WEIGHTS = { g: 1e-3, kg: 1, oz: 0.028349523125, lb: 0.45359237 };
+const FORCES = { n: 1, ozf: 4.4482216152605 / 16, lbf: 4.4482216152605 };
+const SPEEDS = { 'm/s': 1, 'ft/s': 0.3048 };
+const TIMES = { s: 1, min: 60 };
+const ANGLES = { '°': Math.PI / 180, deg: Math.PI / 180, rad: 1 };
+const SHARES = { '%': 0.01 };
+
+interface Shown {
+  readonly units: Readonly<Record<string, number>>;
+  /** Unit shown, and taken when none is typed, with the digits after the point. */
+  readonly metric: readonly [unit: string, digits: number];
+  readonly inch: readonly [unit: string, digits: number];
+}
+
+const SHOWN: Readonly<Record<Quantity, Shown>> = {
+  size: { units: LENGTHS, metric: ['mm', 1], inch: ['in', 2] },
+  distance: { units: LENGTHS, metric: ['m', 2], inch: ['ft', 1] },
+  weight: { units: WEIGHTS, metric: ['g', 0], inch: ['oz', 2] },
+  force: { units: FORCES, metric: ['N', 2], inch: ['ozf', 2] },
+  speed: { units: SPEEDS, metric: ['m/s', 2], inch: ['ft/s', 1] },
+  time: { units: TIMES, metric: ['s', 1], inch: ['s', 1] },
+  angle: { units: ANGLES, metric: ['°', 1], inch: ['°', 1] },
+  energy: { units: { j: 1 }, metric: ['J', 2], inch: ['J', 2] },
+  share: { units: SHARES, metric: ['%', 0], inch: ['%', 0] },
+  count: { units: {}, metric: ['', 1], inch: ['', 1] },
+};
+
+const factorOf = (quantity: Quantity, unit: string): number | undefined => (unit === '' ? 1 : SHOWN[quantity].units[unit.toLowerCase()]);
+
+/** The unit in which a quantity is shown and, when no unit is typed, understood. */
+export const unitOf = (quantity: Quantity, system: UnitSystem): string => SHOWN[quantity][system][0];
+
+/** SI value of one shown unit. */
+export const unitValue = (quantity: Quantity, system: UnitSystem): number => factorOf(quantity, unitOf(quantity, system))!;
+
+/** The number alone, in the shown unit, without trailing zeros for sizes: `216`, `21.6`. */
+export function printNumber(value: number, quantity: Quantity, system: UnitSystem): string {
+  const digits = SHOWN[quantity][system][1];
+  const text = (value / unitValue(quantity, system)).toFixed(digits);
+  const trims = quantity === 'size' || quantity === 'weight' || quantity === 'count' || quantity === 'angle';
+  const trimmed = trims && text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+  return Number(trimmed) === 0 ? trimmed.replace('-', '') : trimmed;
+}
+
+/** Number and unit: `216 mm`, `17.10 m`, `28 %`, `2°`. */
+export function printQuantity(value: number, quantity: Quantity, system: UnitSystem): string {
+  const unit = unitOf(quantity, system);
+  const number = printNumber(value, quantity, system);
+  return unit === '' || unit === '°' ? `${number}${unit}` : `${number}\u00a0${unit}`;
+}
+
+/** What was typed, in SI, or what is wrong with it in words for the one who typed it. */
+export type Typed = { readonly kind: 'value'; readonly value: number } | { readonly kind: 'unclear'; readonly message: string };
+
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+};
+
+const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?|[.,]\d+)`;
+const AMOUNT = new RegExp(String.raw`^(?:(${NUMBER})[ -]+)?(\d+)\s*/\s*(\d+)|^(${NUMBER})`);
+const UNIT = /^\s*([^\d\s.,+-][^\d\s,]*)?\s*/;
+
+const decimal = (text: string): number => Number(text.replace(',', '.'));
+
+/**
+ * Reads what a person typed for a quantity. A bare number is in the shown unit of `system`; parts add up (`3 ft 4 in`);
+ * a comma may stand for the decimal point.
+ */
+export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Typed {
+  const shown = unitOf(quantity, system);
+  const example =
+    quantity === 'size' ? (system === 'metric' ? '216 mm or 8 1/2 in' : '8 1/2 in or 216 mm') : `12${shown === '' ? '' : ` ${shown}`}`;
+  const unclear = (message: string): Typed => ({ kind: 'unclear', message });
+  let rest = text
+    .trim()
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (sign) => ` ${VULGAR[sign]}`)
+    .trim();
+  const sign = /^[-−]/.test(rest) ? -1 : 1;
+  rest = rest.replace(/^[-−+]\s*/, '');
+  if (rest === '') return unclear(`Type a number, such as ${example}.`);
+  let total = 0;
+  while (rest !== '') {
+    const amount = AMOUNT.exec(rest);
+    if (!amount) return unclear(`“${text.trim()}” is not a number; type it like ${example}.`);
+    const [matched, whole, above, below, plain] = amount;
+    if (below !== undefined && Number(below) === 0) return unclear('A fraction cannot be divided by 0.');
+    const number = plain !== undefined ? decimal(plain) : (whole === undefined ? 0 : decimal(whole)) + Number(above) / Number(below);
+    rest = rest.slice(matched.length);
+    const unitMatch = UNIT.exec(rest)!;
+    const unit = unitMatch[1] ?? '';
+    rest = rest.slice(unitMatch[0].length);
+    const factor = unit === '' ? unitValue(quantity, system) : factorOf(quantity, unit);
+    if (factor === undefined) {
+      const known = Object.keys(SHOWN[quantity].units).filter((name) => /^[a-z%°/]+$/.test(name));
+      return unclear(
+        known.length === 0 ? `Type a plain number, without “${unit}”.` : `“${unit}” is not a unit for this; use ${known.join(', ')}.`,
+      );
+    }
+    total += number * factor;
+  }
+  return { kind: 'value', value: sign * total };
+}

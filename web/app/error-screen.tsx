@@ -1,0 +1,53 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { Link, useRouteError } from 'react-router';
+
+interface MessageProps {
+  readonly title: string;
+  readonly text: string;
+  readonly action?: React.ReactNode;
+}
+
+/** One calm message in the middle of a station. */
+export function Message({ title, text, action }: MessageProps) {
+  return (
+    <Box sx={{ p: 8, display: 'grid', gap: 3, justifyItems: 'start', maxWidth: 560 }}>
+      <Typography variant="h1">{title}</Typography>
+      <Typography color="text.secondary">{text}</Typography>
+      {action}
+    </Box>
+  );
+}
+
+const toGarage = (
+  <Button component={Link} to="/" variant="contained">
+    To the Garage
+  </Button>
+);
+
+export const NotFoundScreen = () => (
+  <Message title="Nothing stands here" text="The address leads to no car or station. It may have been removed." action={toGarage} />
+);
+
+export function ErrorScreen() {
+  const error = useRouteError();
+  return (
+    <Box component="main">
+      <Message
+        title="This screen broke down"
+        text={`Your cars and runs are safe. ${error instanceof Error ? `(${error.message})` : ''}`}
+        action={
+          <Box sx={{ display: 'flex', gap: 2 }}>
+            <Button variant="contained" onClick={() => window.location.reload()}>
+              Load it again
+            </Button>
+            <Button component={Link} to="/" reloadDocument>
+              To the Garage
+            </Button>
+          </Box>
+        }
+      />
+    </Box>
+  );
+}

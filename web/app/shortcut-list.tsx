@@ -1,0 +1,46 @@
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
+import { useState } from 'react';
+import { useShortcut } from '../ui/use-shortcut.ts';
+
+const SHORTCUTS = [
+  ['Ctrl + Z', 'undo the last change of a design'],
+  ['Ctrl + Shift + Z or Ctrl + Y', 'do it again'],
+  ['← →', 'move a slider; Shift for large steps, Page Up and Page Down too'],
+  ['← → on the pull curve', 'read it along the way; Home and End go to its ends'],
+  ['Enter', 'take what was typed; Escape leaves it as it was'],
+  ['?', 'this list'],
+] as const;
+
+/** Opens on `?`. */
+export function ShortcutList() {
+  const [isOpen, setOpen] = useState(false);
+  useShortcut(
+    (event) => event.key === '?',
+    () => setOpen(true),
+  );
+  return (
+    <Dialog open={isOpen} onClose={() => setOpen(false)}>
+      <DialogTitle>Keys</DialogTitle>
+      <DialogContent>
+        <Table size="small">
+          <TableBody>
+            {SHORTCUTS.map(([keys, meaning]) => (
+              <TableRow key={keys}>
+                <TableCell component="th" scope="row" sx={{ whiteSpace: 'nowrap', fontWeight: 600 }}>
+                  {keys}
+                </TableCell>
+                <TableCell>{meaning}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </DialogContent>
+    </Dialog>
+  );
+}

@@ -1,0 +1,37 @@
+import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { autosave } from '../stations/design/autosave.ts';
+import { designReducer } from '../stations/design/design-slice.ts';
+import { keepTrackForms, trackReducer } from '../stations/track/track-slice.ts';
+import { api } from './api.ts';
+import { keepPreferences, preferencesReducer } from './preferences-slice.ts';
+import { toastsReducer } from './toasts-slice.ts';
+
+const reducer = combineReducers({
+  [api.reducerPath]: api.reducer,
+  design: designReducer,
+  preferences: preferencesReducer,
+  toasts: toastsReducer,
+  track: trackReducer,
+});
+
+export type RootState = ReturnType<typeof reducer>;
+
+export function makeStore() {
+  const store = configureStore({
+    reducer,
+    middleware: (defaults) => defaults().prepend(autosave.middleware).concat(api.middleware),
+  });
+  let kept = store.getState();
+  store.subscribe(() => {
+    const state = store.getState();
+    if (state.preferences !== kept.preferences) keepPreferences(state.preferences);
+    if (state.track !== kept.track) keepTrackForms(state.track);
+    kept = state;
+  });
+  return store;
+}
+
+export type AppStore = ReturnType<typeof makeStore>;
+export const useAppDispatch = useDispatch.withTypes<AppStore['dispatch']>();
+export const useAppSelector = useSelector.withTypes<RootState>();

@@ -1,0 +1,32 @@
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { RouterProvider } from 'react-router/dom';
+import { router } from './app/routes.tsx';
+import { makeStore } from './app/store.ts';
+import { claimTab } from './app/tab.ts';
+import { theme } from './app/theme.ts';
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content;
+const styles = createCache({ key: 'na', ...(nonce && { nonce }) });
+
+await claimTab();
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <CacheProvider value={styles}>
+      <ThemeProvider theme={theme} defaultMode="system">
+        <CssBaseline />
+        <Provider store={makeStore()}>
+          <RouterProvider router={router} />
+        </Provider>
+      </ThemeProvider>
+    </CacheProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,79 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import { useCallback, useMemo } from 'react';
+import { useParams } from 'react-router';
+import type { CarDesign } from '../../../core/design/car-design.ts';
+import { predictRun } from '../../../core/design/verdict.ts';
+import { problemLine } from '../../app/api.ts';
+import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { useAppDispatch } from '../../app/store.ts';
+import { useShortcut } from '../../ui/use-shortcut.ts';
+import { CarDrawing } from './car-drawing.tsx';
+import { ConflictDialog } from './conflict-dialog.tsx';
+import { DesignHeader } from './design-header.tsx';
+import { edited, redone, undone } from './design-slice.ts';
+import { PartsPanel } from './parts-panel.tsx';
+import { PullCurve } from './pull-curve.tsx';
+import { SizesPanel } from './sizes-panel.tsx';
+import { useOpenCar } from './use-open-car.ts';
+import { VerdictPanel } from './verdict-panel.tsx';
+
+/** Changes the design; edits of one gesture are one step to undo. */
+export type Edit = (design: CarDesign, gesture?: string) => void;
+
+export function DesignPage() {
+  const carId = useParams().carId!;
+  const { design, missing, error } = useOpenCar(carId);
+  if (missing) return <NotFoundScreen />;
+  if (error)
+    return (
+      <Message
+        title="This car cannot be read"
+        text={problemLine(error)}
+        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
+      />
+    );
+  if (!design) return <Skeleton variant="rectangular" sx={{ m: 6, height: 'calc(100% - 48px)' }} aria-label="Opening the car" />;
+  return <Workspace key={carId} carId={carId} design={design.present} />;
+}
+
+function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
+  const dispatch = useAppDispatch();
+  const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
+  const edit: Edit = useCallback((next, gesture) => void dispatch(edited({ design: next, gesture: gesture ?? null })), [dispatch]);
+  const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
+  useShortcut(
+    (event) => withControl(event, 'z') && !event.shiftKey,
+    () => dispatch(undone()),
+  );
+  useShortcut(
+    (event) => withControl(event, 'y') || (withControl(event, 'z') && event.shiftKey),
+    () => dispatch(redone()),
+  );
+  return (
+    <Box sx={{ height: '100%', display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)' }}>
+      <DesignHeader carId={carId} design={design} edit={edit} />
+      <Box
+        sx={{
+          minHeight: 0,
+          display: { xs: 'block', md: 'grid' },
+          overflow: 'auto',
+          gridTemplateColumns: '268px minmax(0, 1fr) 316px',
+          '& > *': { minHeight: 0, overflow: { md: 'auto' } },
+        }}
+      >
+        <Box sx={{ p: 4, pb: 8 }}>
+          <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
+          <PartsPanel design={design} edit={edit} />
+        </Box>
+        <Box sx={{ display: 'grid', gridTemplateRows: { md: 'minmax(220px, 1fr) minmax(260px, 1.15fr)' } }}>
+          <CarDrawing design={design} />
+          <PullCurve prediction={prediction} />
+        </Box>
+        <VerdictPanel prediction={prediction} />
+      </Box>
+      <ConflictDialog />
+    </Box>
+  );
+}

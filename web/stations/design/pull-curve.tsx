@@ -1,0 +1,71 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import type { Prediction } from '../../../core/design/verdict.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import { useTokens } from '../../app/theme.ts';
+import { Chart } from '../../ui/chart.tsx';
+import { useUnits } from '../../ui/use-units.ts';
+import { curveOf, rowAt } from './curve-data.ts';
+import { curveOption } from './curve-option.ts';
+import { CurveTable } from './curve-table.tsx';
+
+/** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. */
+export function PullCurve({ prediction }: { readonly prediction: Prediction }) {
+  const units = useUnits();
+  const tokens = useTokens();
+  const [reading, setReading] = useState<number | null>(null);
+  const [asTable, setAsTable] = useState(false);
+  const curve = useMemo(() => (prediction.kind === 'ran' ? curveOf(prediction.result) : null), [prediction]);
+  const option = useMemo(() => curve && curveOption(curve, reading, units, tokens), [curve, reading, units, tokens]);
+  const row = curve && reading !== null ? rowAt(curve, reading) : null;
+  const print = (value: number, quantity: 'distance' | 'force' | 'speed' | 'time'): string => printQuantity(value, quantity, units);
+
+  const readByKey = (event: React.KeyboardEvent): void => {
+    if (!curve) return;
+    const step = curve.end / (event.shiftKey ? 10 : 60);
+    const at = reading ?? 0;
+    const next = { ArrowRight: at + step, ArrowLeft: at - step, Home: 0, End: curve.end, Escape: null }[event.key];
+    if (next === undefined) return;
+    event.preventDefault();
+    setReading(next === null ? null : Math.min(Math.max(next, 0), curve.end));
+  };
+
+  return (
+    <Box
+      component="section"
+      aria-labelledby="curve-title"
+      sx={{ p: 4, pt: 3, display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', minHeight: 280 }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 3 }}>
+        <Typography id="curve-title" variant="h3" component="h2">
+          Pull against distance
+        </Typography>
+        <Button size="small" onClick={() => setAsTable(!asTable)} aria-pressed={asTable} sx={{ ml: 'auto' }}>
+          as a table
+        </Button>
+      </Box>
+      <Typography variant="caption" color="text.secondary" aria-live="polite" sx={{ minHeight: 18 }}>
+        {row
+          ? `at ${print(row.distance, 'distance')}, ${print(row.time, 'time')}: pull ${print(row.thrust, 'force')}, resistance ${print(row.resistance, 'force')}, ${print(row.speed, 'speed')}, ${row.phase}`
+          : curve
+            ? 'Point at the curve, or step along it with the arrow keys, to read it.'
+            : 'This car does not run as it stands; the sizes marked ✕ say why.'}
+      </Typography>
+      {curve && option && !asTable && (
+        <Chart
+          option={option}
+          onPoint={setReading}
+          role="img"
+          tabIndex={0}
+          aria-label={curve.words(print)}
+          onKeyDown={readByKey}
+          onBlur={() => setReading(null)}
+          sx={{ minHeight: 0, height: '100%' }}
+        />
+      )}
+      {curve && asTable && <CurveTable curve={curve} />}
+    </Box>
+  );
+}

@@ -1,0 +1,137 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { limitOf, type Limit, type Prediction } from '../../../core/design/verdict.ts';
+import type { RunResult } from '../../../core/run/simulate.ts';
+import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import { ENERGY_WORDS } from '../../ui/energy-words.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { EnergyBar } from './energy-bar.tsx';
+
+/** What limits this car, in a heading and a sentence with its own numbers. */
+function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
+  const share = (value: number): string => printQuantity(value, 'share', units);
+  switch (limit.kind) {
+    case 'stalls':
+      return {
+        title: 'It does not move.',
+        text: `The pull at the tyre is ${printQuantity(result.launchThrust, 'force', units)}, less than what holds the car. A thicker axle, a shorter lever or smaller drive wheels pull harder.`,
+        isBad: true,
+      };
+    case 'stops-wound':
+      return {
+        title: 'It stops before it is unwound.',
+        text: `The pull falls below the resistance with ${printNumber(limit.turnsLeft, 'count', units)} turns left on the axle. A thicker axle or a shorter lever pulls harder for less way.`,
+        isBad: true,
+      };
+    case 'endless':
+      return {
+        title: 'It rolls on and on.',
+        text: 'The slope outdoes what holds the car back: no end within 1000 m or ten minutes.',
+        isBad: true,
+      };
+    case 'wheelspin':
+      return {
+        title: 'Wheelspin holds this car back.',
+        text: `It spins for ${printQuantity(limit.distance, 'distance', units)}: ${share(limit.share)} of the energy. The launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip; the tyres hold ${printQuantity(result.launchGripLimit, 'force', units)}.`,
+        isBad: true,
+      };
+    case 'loss':
+      return {
+        title: `${ENERGY_WORDS[limit.part].subject} most.`,
+        text: `${ENERGY_WORDS[limit.part].subject} ${share(limit.share)} of the ${printQuantity(result.storedEnergy, 'energy', units)} wound in.`,
+        isBad: false,
+      };
+  }
+}
+
+/** How far it goes, how fast, and why no further. */
+export function VerdictPanel({ prediction }: { readonly prediction: Prediction }) {
+  return (
+    <Box
+      component="section"
+      aria-label="Verdict"
+      sx={{
+        bgcolor: 'background.paper',
+        borderLeft: { md: 1 },
+        borderColor: { md: 'divider' },
+        p: 4,
+        display: 'grid',
+        alignContent: 'start',
+        gap: 4,
+      }}
+    >
+      {prediction.kind === 'ran' ? <Verdict result={prediction.result} /> : <Refused prediction={prediction} />}
+    </Box>
+  );
+}
+
+function Verdict({ result }: { readonly result: RunResult }) {
+  const units = useUnits();
+  const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
+  const { title, text, isBad } = limitWords(limitOf(result), result, units);
+  const spins = result.slipDistance > 0.0005;
+  const figures: readonly (readonly [string, string])[] = [
+    ['time', print(result.time, 'time')],
+    ['top speed', print(result.topSpeed, 'speed')],
+    ['under power', print(result.powerEndDistance ?? result.distance, 'distance')],
+    ['turns wound', printNumber(result.turns, 'count', units)],
+    ['launch grip', `${result.launchGripRatio.toFixed(1)} × what it needs`],
+    ['wheelspin', spins ? print(result.slipDistance, 'distance') : 'none'],
+  ];
+  return (
+    <>
+      <Box>
+        <Typography variant="verdict" component="p" data-testid="predicted-distance" sx={{ whiteSpace: 'nowrap' }}>
+          {printNumber(result.distance, 'distance', units)}
+          <Typography component="span" variant="h1" sx={{ fontWeight: 400 }}>
+            {` ${unitOf('distance', units)}`}
+          </Typography>
+        </Typography>
+        <Typography variant="body2" color="text.secondary">
+          predicted, fully wound{result.rollsBack ? ' · then rolls back' : ''}
+          {result.wheelie ? ' · lifts its front at launch' : ''}
+        </Typography>
+      </Box>
+      <Box sx={{ borderLeft: 3, borderColor: isBad ? 'error.main' : 'secondary.main', pl: 3 }}>
+        <Typography sx={{ fontWeight: 700 }}>{isBad ? `✕ ${title}` : title}</Typography>
+        <Typography variant="body2">{text}</Typography>
+      </Box>
+      <Box
+        component="dl"
+        sx={{
+          m: 0,
+          display: 'grid',
+          gridTemplateColumns: '1fr auto',
+          rowGap: 1,
+          '& dt': { fontSize: 14 },
+          '& dd': { m: 0, typography: 'figures', textAlign: 'right' },
+        }}
+      >
+        {figures.map(([name, value]) => (
+          <Box key={name} sx={{ display: 'contents' }}>
+            <dt>{name}</dt>
+            <dd>{value}</dd>
+          </Box>
+        ))}
+      </Box>
+      <EnergyBar result={result} />
+    </>
+  );
+}
+
+function Refused({ prediction }: { readonly prediction: Extract<Prediction, { kind: 'refused' }> }) {
+  return (
+    <Box sx={{ borderLeft: 3, borderColor: 'error.main', pl: 3 }}>
+      <Typography sx={{ fontWeight: 700 }}>✕ It cannot run like this.</Typography>
+      {prediction.faults.map(({ path, message }) => (
+        <Typography key={path} variant="body2">
+          {path
+            .replace('motor.', '')
+            .replace(/([A-Z])/g, ' $1')
+            .toLowerCase()}{' '}
+          {message}
+        </Typography>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,106 @@
+import MoreIcon from '@mui/icons-material/MoreHoriz';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { predictRun } from '../../../core/design/verdict.ts';
+import { sideView } from '../../../core/drawing/side-view.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import type { ListedCar } from '../../app/api.ts';
+import { CarSketch, fitScale } from '../../ui/car-sketch.tsx';
+import { downloadJson, fileName } from '../../ui/file-exchange.ts';
+import { useUnits } from '../../ui/use-units.ts';
+
+const WIDTH = 320;
+const HEIGHT = 150;
+const MARGIN = { side: 14, top: 8, floor: 8 };
+
+interface CarCardProps {
+  readonly car: ListedCar;
+  readonly onDuplicate: () => void;
+  readonly onRemove: () => void;
+}
+
+/** One car: its picture to scale, what is predicted and the best that was measured. */
+export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
+  const { design, best, runCount } = car;
+  const units = useUnits();
+  const view = useMemo(() => sideView(design), [design]);
+  const prediction = useMemo(() => predictRun(design), [design]);
+  const predicted = prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run yet';
+  const measured = best ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(best.distance, 'distance', units)}` : 'no run yet';
+  const scale = fitScale(view, WIDTH, HEIGHT, MARGIN);
+  return (
+    <Box component="li" aria-label={design.name} sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 4, display: 'grid', gap: 3 }}>
+      <Box component={Link} to={`/cars/${car.id}/design`} sx={{ color: 'inherit', textDecoration: 'none' }}>
+        <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" aria-hidden>
+          <line
+            x1={0}
+            x2={WIDTH}
+            y1={HEIGHT - MARGIN.floor}
+            y2={HEIGHT - MARGIN.floor}
+            stroke="var(--mui-palette-workbench-ink)"
+            strokeWidth={1.5}
+          />
+          <CarSketch view={view} scale={scale} line={1.3} />
+        </svg>
+        <Typography variant="h2">{design.name}</Typography>
+      </Box>
+      <Box
+        component="dl"
+        sx={{
+          m: 0,
+          display: 'grid',
+          gridTemplateColumns: '1fr auto',
+          rowGap: 1,
+          '& dt': { color: 'text.secondary' },
+          '& dd': { m: 0, typography: 'figures', textAlign: 'right' },
+        }}
+      >
+        <dt>predicted, fully wound</dt>
+        <dd>{predicted}</dd>
+        <dt>best of {runCount === 1 ? '1 run' : `${runCount} runs`}</dt>
+        <dd>{measured}</dd>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 2 }}>
+        <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/design`}>
+          Design
+        </Button>
+        <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/track`}>
+          Track
+        </Button>
+        <CardMenu car={car} onDuplicate={onDuplicate} onRemove={onRemove} />
+      </Box>
+    </Box>
+  );
+}
+
+function CardMenu({ car, onDuplicate, onRemove }: CarCardProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const after = (action: () => void) => () => {
+    setAnchor(null);
+    action();
+  };
+  return (
+    <>
+      <IconButton
+        size="small"
+        sx={{ ml: 'auto' }}
+        aria-label={`More for ${car.design.name}`}
+        aria-haspopup="menu"
+        onClick={({ currentTarget }) => setAnchor(currentTarget)}
+      >
+        <MoreIcon />
+      </IconButton>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={after(onDuplicate)}>Make a copy</MenuItem>
+        <MenuItem onClick={after(() => downloadJson(`${fileName(car.design.name)}.car.json`, car.design))}>Save as a file</MenuItem>
+        <MenuItem onClick={after(onRemove)}>Remove</MenuItem>
+      </Menu>
+    </>
+  );
+}

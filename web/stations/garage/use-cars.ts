@@ -1,0 +1,51 @@
+import { useNavigate } from 'react-router';
+import { newCar, type CarDesign } from '../../../core/design/car-design.ts';
+import { faultLine } from '../../../core/fault.ts';
+import { readCarDesign, readJson } from '../../../core/files/read.ts';
+import { problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from '../../app/api.ts';
+import { carVisited } from '../../app/preferences-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+
+/** `New car`, or `New car 2` where that name is taken. */
+function freeName(wanted: string, cars: readonly ListedCar[]): string {
+  const taken = new Set(cars.map(({ design }) => design.name));
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? wanted : `${wanted} ${n}`;
+    if (!taken.has(name)) return name;
+  }
+}
+
+/** What can be done with cars in the Garage. */
+export function useCars(cars: readonly ListedCar[]) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const lastCar = useAppSelector((state) => state.preferences.lastCar);
+  const [save] = useSaveCarMutation();
+  const [remove] = useRemoveCarMutation();
+  const fail = (error: unknown): void => void dispatch(toasted(problemLine(error), { tone: 'stop' }));
+
+  const add = async (design: CarDesign): Promise<void> => {
+    const id = crypto.randomUUID();
+    const answer = await save({ id, baseVersion: 0, content: { ...design, name: freeName(design.name, cars) } });
+    if (answer.error) fail(answer.error);
+    else await navigate(`/cars/${id}/design`);
+  };
+  return {
+    addNew: () => add(newCar('New car')),
+    duplicate: (car: ListedCar) => add(car.design),
+    openFile: async (file: File) => {
+      const read = readJson(await file.text(), readCarDesign);
+      if (read.kind === 'read') return add(read.value);
+      const [first, ...more] = read.faults;
+      const rest = more.length > 0 ? ` (and ${more.length} more)` : '';
+      dispatch(toasted(`${file.name} is not a car file this app can open: ${faultLine(first!)}${rest}`, { tone: 'stop' }));
+    },
+    remove: async (car: ListedCar) => {
+      const answer = await remove(car.id);
+      if (answer.error) return fail(answer.error);
+      if (lastCar === car.id) dispatch(carVisited(null));
+      dispatch(toasted(`${car.design.name} was removed`, { undoing: { kind: 'car', id: car.id } }));
+    },
+  };
+}

@@ -1,0 +1,171 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
+import type { CarDesign } from '../../../core/design/car-design.ts';
+import { predictRun } from '../../../core/design/verdict.ts';
+import { printQuantity, unitOf } from '../../../core/units/quantity.ts';
+import type { StoredRun } from '../../app/api.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { SEEN_WORDS, windWords } from './run-words.ts';
+import type { SeenThing, TrackForm } from './track-slice.ts';
+import { useRunForm, windOf } from './use-run-form.ts';
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: Readonly<Record<T, string>>;
+  readonly onChange: (value: T) => void;
+}
+
+const Choice = <T extends string>({ label, value, options, onChange }: ChoiceProps<T>) => (
+  <ToggleButtonGroup
+    exclusive
+    fullWidth
+    aria-label={label}
+    value={value}
+    onChange={(_event, next: T | null) => next && onChange(next)}
+    sx={{ '& button': { minHeight: 44 } }}
+  >
+    {(Object.entries(options) as [T, string][]).map(([key, text]) => (
+      <ToggleButton key={key} value={key}>
+        {text}
+      </ToggleButton>
+    ))}
+  </ToggleButtonGroup>
+);
+
+interface RunFormProps {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly runs: readonly StoredRun[];
+}
+
+/** One run: how it was wound, what the model expects of that, and what came. */
+export function RunForm({ carId, design, runs }: RunFormProps) {
+  const units = useUnits();
+  const { form, faults, change, log, isLogging, cancel } = useRunForm(carId, design, runs);
+  const corrected = runs.find(({ id }) => id === form.correcting?.id);
+  const text = (field: 'turns' | 'distance' | 'time', label: string, big = false) => (
+    <TextField
+      label={label}
+      value={form[field]}
+      onChange={({ target }) => change({ [field]: target.value })}
+      error={Boolean(faults[field])}
+      helperText={faults[field]}
+      slotProps={{
+        htmlInput: { inputMode: 'decimal', autoComplete: 'off', 'aria-label': label },
+        input: { sx: { typography: 'figures', fontSize: big ? 26 : 16 } },
+      }}
+    />
+  );
+  return (
+    <Box
+      component="form"
+      aria-label={form.correcting ? 'Correct a run' : 'Log a run'}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void log();
+      }}
+      sx={{ display: 'grid', gap: 4 }}
+    >
+      <Typography variant="h2">{form.correcting ? 'Correct this run' : 'Next run'}</Typography>
+      <Choice
+        label="How it was wound"
+        value={form.wind}
+        options={{ full: 'fully wound', turns: 'so many turns' }}
+        onChange={(wind) => change({ wind })}
+      />
+      {form.wind === 'turns' && text('turns', 'Turns of the drive axle')}
+      <Expectation design={corrected?.record.design ?? design} form={form} />
+      <Choice<TrackForm['outcome']>
+        label="What came"
+        value={form.outcome}
+        options={{ stopped: 'it stopped at', 'hit-wall': 'hit the wall at' }}
+        onChange={(outcome) => change({ outcome })}
+      />
+      {text('distance', `Distance, ${unitOf('distance', units)} (or 35 ft, 12 m 40 cm)`, true)}
+      {text('time', 'Time, s (if taken)')}
+      <Box role="group" aria-label="What was seen" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+        {(Object.entries(SEEN_WORDS) as [SeenThing, string][]).map(([thing, words]) => {
+          const isSeen = form.seen.includes(thing);
+          return (
+            <Chip
+              key={thing}
+              label={isSeen ? `✓ ${words}` : words}
+              aria-pressed={isSeen}
+              color={isSeen ? 'primary' : 'default'}
+              variant={isSeen ? 'filled' : 'outlined'}
+              onClick={() => change({ seen: isSeen ? form.seen.filter((other) => other !== thing) : [...form.seen, thing] })}
+              sx={{ height: 44, borderRadius: 22 }}
+            />
+          );
+        })}
+      </Box>
+      <TextField
+        label="Note"
+        multiline
+        minRows={2}
+        value={form.note}
+        onChange={({ target }) => change({ note: target.value })}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 2,
+          ...{ position: { xs: 'fixed', md: 'static' }, left: 0, right: 0, bottom: 76, zIndex: 5, p: { xs: 3, md: 0 } },
+          bgcolor: { xs: 'background.default', md: 'transparent' },
+        }}
+      >
+        <Button type="submit" variant="contained" disabled={isLogging} fullWidth sx={{ minHeight: 52, fontSize: 17 }}>
+          {form.correcting ? 'Keep the correction' : 'Log this run'}
+        </Button>
+        {form.correcting && (
+          <Button onClick={cancel} sx={{ minHeight: 52 }}>
+            Leave it
+          </Button>
+        )}
+      </Box>
+      <Typography variant="caption" color="text.secondary">
+        Wind and release from behind and beside, fingers out of the lever’s path; faces and pets off the track. School, club and local
+        safety rules come first.
+      </Typography>
+    </Box>
+  );
+}
+
+/** The prediction for exactly this wind and floor. */
+function Expectation({ design, form }: { readonly design: CarDesign; readonly form: TrackForm }) {
+  const units = useUnits();
+  const wind = useMemo(() => windOf(form, units), [form, units]);
+  const prediction = useMemo(() => (typeof wind === 'string' ? null : predictRun(design, wind)), [design, wind]);
+  const words = (() => {
+    if (typeof wind === 'string' || !prediction)
+      return form.turns === '' ? 'Say how many turns, and the prediction for them stands here.' : String(wind);
+    if (prediction.kind === 'refused') return prediction.faults.map(({ message }) => `It ${message}`).join('; ');
+    return `predicted, ${windWords(wind)} · ${printQuantity(prediction.result.time, 'time', units)}`;
+  })();
+  return (
+    <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>
+      {prediction?.kind === 'ran' && (
+        <Typography
+          variant="h1"
+          component="p"
+          sx={{ color: 'secondary.main', fontSize: 32, lineHeight: 1.1 }}
+          data-testid="expected-distance"
+        >
+          {printQuantity(prediction.result.distance, 'distance', units)}
+        </Typography>
+      )}
+      <Typography variant="body2" color="text.secondary">
+        {words}
+      </Typography>
+    </Box>
+  );
+}

@@ -1,0 +1,28 @@
+import type { EnergyBudget } from '../../core/run/energy.ts';
+import { TOKENS } from '../app/tokens.ts';
+
+type Colour = keyof (typeof TOKENS)['light'];
+
+interface EnergyWord {
+  readonly label: string;
+  /** What takes the energy, as the subject of a sentence. */
+  readonly subject: string;
+  readonly colour: Colour;
+  readonly hatched?: boolean;
+}
+
+/** The parts of the energy budget in builders' words, in the order in which they are shown. */
+export const ENERGY_WORDS: Readonly<Record<keyof EnergyBudget, EnergyWord>> = {
+  hysteresis: { label: 'kept by the spring', subject: 'The spring keeps', colour: 'muted' },
+  slip: { label: 'wheelspin', subject: 'Wheelspin takes', colour: 'stop', hatched: true },
+  driveBearing: { label: 'drive axle bearing', subject: 'The drive axle’s bearing takes', colour: 'good' },
+  otherBearing: { label: 'other bearing', subject: 'The other axle’s bearing takes', colour: 'goodSoft' },
+  rolling: { label: 'rolling', subject: 'Rolling takes', colour: 'distance' },
+  air: { label: 'air', subject: 'Air takes', colour: 'distanceSoft' },
+  climb: { label: 'climbing', subject: 'Climbing takes', colour: 'pullArea' },
+  arm: { label: 'arm on the floor', subject: 'The arm on the floor takes', colour: 'pullText' },
+  washer: { label: 'washer', subject: 'The washer takes', colour: 'rule' },
+  lever: { label: 'swing of the lever', subject: 'The lever’s swing takes', colour: 'ink' },
+  unspent: { label: 'still wound', subject: 'Still wound at the end is', colour: 'pullArea' },
+  spin: { label: 'still moving', subject: 'Still moving at the end is', colour: 'rule' },
+};
