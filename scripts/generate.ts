@@ -38,7 +38,12 @@ function withImports(code: string): string {
     if (!modules.has(name)) modules.set(name, `runtime${modules.size}`);
     return modules.get(name)!;
   });
-  return `${[...modules].map(([name, local]) => `import ${local} from '${name}.js';`).join('\n')}\n${body}`;
+  // Loaders differ in whether they unwrap the default of a CommonJS module: both come to the same here.
+  const imports = [...modules].map(
+    ([name, local]) =>
+      `import ${local}Module from '${name}.js';\nconst ${local} = typeof ${local}Module === 'function' ? { default: ${local}Module } : ${local}Module;`,
+  );
+  return `${imports.join('\n')}\n${body}`;
 }
 write(
   'validators.js',

@@ -13,13 +13,19 @@ interface Deceleration {
   readonly c2: number;
 }
 
+/** ln(1 + z)/z and (eᶻ − 1)/z, with their limit 1 where there is next to no air. */
+const logRatio = (z: number): number => (Math.abs(z) < 1e-9 ? 1 : Math.log1p(z) / z);
+const exponentialRatio = (z: number): number => (Math.abs(z) < 1e-9 ? 1 : Math.expm1(z) / z);
+
 /** Distance over which v² changes from `w0` to `w1`, m. */
-export const coastDistance = ({ c0, c2 }: Deceleration, w0: number, w1: number): number =>
-  c2 === 0 ? (w0 - w1) / (2 * c0) : Math.log1p((c2 * (w0 - w1)) / (c0 + c2 * w1)) / (2 * c2);
+export function coastDistance({ c0, c2 }: Deceleration, w0: number, w1: number): number {
+  const force = c0 + c2 * w1;
+  return ((w0 - w1) / (2 * force)) * logRatio((c2 * (w0 - w1)) / force);
+}
 
 /** v² after `x` metres of coasting from v² = `w0`. */
 export const coastSpeedSquared = ({ c0, c2 }: Deceleration, w0: number, x: number): number =>
-  c2 === 0 ? w0 - 2 * c0 * x : w0 * Math.exp(-2 * c2 * x) + (c0 * Math.expm1(-2 * c2 * x)) / c2;
+  w0 * Math.exp(-2 * c2 * x) - 2 * c0 * x * exponentialRatio(-2 * c2 * x);
 
 /** Time in which the speed changes from `v0` to `v1`, s. */
 export function coastTime({ c0, c2 }: Deceleration, v0: number, v1: number): number {

@@ -65,7 +65,7 @@ export function ConflictDialog() {
         <Table size="small">
           <TableHead>
             <TableRow>
-              <TableCell />
+              <TableCell>differs in</TableCell>
               <TableCell>yours, here</TableCell>
               <TableCell>the other</TableCell>
             </TableRow>

@@ -1,4 +1,3 @@
-import AddIcon from '@mui/icons-material/Add';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
@@ -18,7 +17,7 @@ export function GaragePage() {
   const { addNew, duplicate, openFile, remove } = useCars(cars ?? []);
   const fileInput = useRef<HTMLInputElement>(null);
   const newCarButton = (
-    <Button variant="contained" startIcon={<AddIcon />} onClick={() => void addNew()}>
+    <Button variant="contained" onClick={() => void addNew()}>
       New car
     </Button>
   );

@@ -1,0 +1,57 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-sim-'));
+const { runs } = JSON.parse(readFileSync(join(root, 'core/run/reference/reference-runs.json'), 'utf8'));
+const { setup, expect: reference } = runs[0];
+
+const sim = (args: string[], input?: string) =>
+  spawnSync('npm', ['run', '-s', 'sim', '--', ...args], { cwd: root, encoding: 'utf8', input });
+const fileOf = (value: unknown): string => {
+  const file = join(folder, 'setup.json');
+  writeFileSync(file, typeof value === 'string' ? value : JSON.stringify(value));
+  return file;
+};
+
+describe('npm run -s sim', () => {
+  it('prints the result of a run-setup file as JSON', () => {
+    const { stdout, stderr, status } = sim([fileOf(setup)]);
+    expect({ status, stderr: stderr.replace(/^npm warn.*\n/gm, '') }).toEqual({ status: 0, stderr: '' });
+    expect(JSON.parse(stdout).distance).toBeCloseTo(reference.distance, 5);
+  });
+  it('reads standard input', () => expect(JSON.parse(sim(['-'], JSON.stringify(setup)).stdout).time).toBeCloseTo(reference.time, 5));
+  it.each([
+    ['a bad value', { ...setup, motor: { ...setup.motor, leverLength: 0 } }, ['motor.leverLength: must be > 0']],
+    [
+      'several faults, a line each',
+      { ...setup, marks: 1, car: { ...setup.car, mass: 'heavy', wheels: 4 } },
+      ['car.mass: must be a number', 'car.wheels: is not a known key', 'marks: must be an array'],
+    ],
+    [
+      'keys that do not go together',
+      { ...setup, surface: { ...setup.surface, slidingGrip: 0.9 } },
+      ['surface.slidingGrip: must not be above'],
+    ],
+    ['no JSON', '{', ['not a JSON file']],
+  ])('refuses %s', (_name, value, lines) => {
+    const { stdout, stderr, status } = sim([fileOf(value)]);
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+    const printed = stderr.split('\n').filter((line) => line !== '' && !line.startsWith('npm warn'));
+    expect(printed).toHaveLength(lines.length);
+    for (const line of lines)
+      expect(
+        printed.some((text) => text.startsWith(line)),
+        line,
+      ).toBe(true);
+  });
+  it('refuses a file that is not there, and no file at all; --help explains', () => {
+    expect(sim(['nowhere.json'])).toMatchObject({ status: 2, stderr: expect.stringContaining('nowhere.json: cannot be read') });
+    expect(sim([])).toMatchObject({ status: 2 });
+    expect(sim(['--help'])).toMatchObject({ status: 0, stdout: expect.stringContaining('standard input') });
+  });
+});

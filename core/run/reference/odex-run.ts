@@ -1,0 +1,263 @@
+import { AIR_DENSITY, GRAVITY } from '../../constants.ts';
+import { makeMotorPoint } from '../../motor/motor.ts';
+import { motorOf, type RunSetup } from '../run-setup.ts';
+
+/** The part of odex used here. Its package ships sources that are not strict TypeScript, so they are kept from the compiler. */
+interface OdexSolver {
+  denseOutput: boolean;
+  initialStepSize: number;
+  maxSteps: number;
+  relativeTolerance: number;
+  absoluteTolerance: number;
+  solve(
+    derivative: (t: number, y: number[]) => number[],
+    start: number,
+    y: number[],
+    end: number,
+    output: (step: number, before: number, now: number, y: number[], dense: (part: number, at: number) => number) => boolean | undefined,
+  ): { y: number[] };
+}
+const odex: string = 'odex';
+const { Solver } = (await import(odex)) as { Solver: new (size: number) => OdexSolver };
+
+/**
+ * The same equations of motion stepped plainly in time by an independent solver: odex (npm), after Hairer & Wanner's
+ * ODEX. Nothing of how `simulate` solves them is used here; only the motor's pull over its path is shared.
+ */
+export interface OdexRun {
+  readonly distance: number;
+  readonly time: number;
+  readonly topSpeed: number;
+  readonly slipDistance: number;
+  readonly ended: 'stopped' | 'stalled' | 'limit';
+}
+
+type Values = readonly number[];
+interface Event {
+  readonly name: string;
+  readonly value: (y: Values) => number;
+}
+
+const [X, V, SPIN, U, SLID] = [0, 1, 2, 3, 4];
+
+/** Integrates until an event's value falls below zero (once it has been above), or `end`. */
+function untilEvent(
+  derivative: (y: number[]) => number[],
+  start: number[],
+  from: number,
+  end: number,
+  tolerance: number,
+  events: readonly Event[],
+  seen: (y: Values) => void,
+) {
+  const solver = new Solver(start.length);
+  solver.denseOutput = true;
+  solver.initialStepSize = 1e-4;
+  solver.maxSteps = 200_000;
+  solver.relativeTolerance = tolerance;
+  solver.absoluteTolerance = tolerance / 100;
+  const armed = events.map(({ value }) => value(start) > 1e-12);
+  let previous = start;
+  let found: { name: string; time: number; y: number[] } | null = null;
+  const last = solver.solve(
+    (_t, y) => derivative(y),
+    from,
+    start,
+    end,
+    (step, before, now, y, dense) => {
+      if (step === 1) return undefined;
+      const at = (t: number): number[] => (t >= now ? [...y] : t <= before ? [...previous] : start.map((_, i) => dense(i, t)));
+      let first = Infinity;
+      events.forEach(({ name, value }, i) => {
+        if (value(y) >= 0) return void (armed[i] ||= value(y) > 1e-12);
+        let [low, high] = [before, now];
+        if (!armed[i]) {
+          // Began at zero: an event only if it has been above within this step.
+          const probe = [0.05, 0.2, 0.5].map((part) => before + part * (now - before)).find((t) => value(at(t)) > 0);
+          if (probe === undefined) [low, high] = [before, before];
+          else low = probe;
+        }
+        while (high - low > 1e-13 * Math.max(1, high)) {
+          const middle = (low + high) / 2;
+          if (value(at(middle)) < 0) high = middle;
+          else low = middle;
+        }
+        if (high < first) {
+          first = high;
+          found = { name, time: high, y: at(high) };
+        }
+      });
+      const until = found ? first : now;
+      for (let k = 1; k <= 16; k++) seen(at(before + ((until - before) * k) / 16));
+      previous = [...y];
+      return found ? false : undefined;
+    },
+  );
+  return (found as { name: string; time: number; y: number[] } | null) ?? { name: 'limit', time: end, y: last.y };
+}
+
+export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
+  const { car, surface } = setup;
+  const motor = motorOf(setup);
+  const drive = car.driveWheels;
+  const R = drive.radius;
+  const weight = car.mass * GRAVITY * Math.cos(surface.slope);
+  const climb = car.mass * GRAVITY * Math.sin(surface.slope);
+  const lean = car.otherWheels ? ((car.driveAxle === 'rear' ? 1 : -1) * car.massHeight) / car.wheelbase : 0;
+  const loadAt = (a: number): number => (car.otherWheels ? car.driveLoadShare * weight + lean * (car.mass * a + climb) : weight);
+  const held = (load: number): number => Math.min(Math.max(load, 0), weight);
+  const rest = held(loadAt(0));
+  const hanging = (load: number, mass: number): number => Math.max(0, load - mass * GRAVITY * Math.cos(surface.slope));
+  const other = car.otherWheels;
+  const crrOther = other ? surface.rollingResistanceOther! : 0;
+  const otherBearing = other ? (car.bearingFriction * other.journalRadius * hanging(weight - rest, other.mass)) / other.radius : 0;
+  const towed = car.mass + (other ? other.inertia / other.radius ** 2 : 0);
+  const against = (v: number): number => otherBearing + 0.5 * AIR_DENSITY * car.dragArea * v * v + climb;
+
+  let stretch = 0;
+  let phase: 'unwinding' | 'rewinding' | 'gone' = 'unwinding';
+  const point = makeMotorPoint();
+  const goalOf = (): number => {
+    const present = motor.stretches[stretch]!;
+    return phase === 'unwinding' ? present.to : stretch === 0 ? present.overwound : present.from;
+  };
+  const onwardOf = (): number => (phase === 'unwinding' ? 1 : -1) * Math.sign(motor.stretches[0]!.to - motor.stretches[0]!.from);
+  const pull = (u: number) => {
+    if (phase === 'gone') return { torque: 0, bearing: bearingAt(0, 1, 0), inertia: 0, slope: 0, turn: 1 };
+    // Past the end of a stretch a trial step finds the pull of its end.
+    motor.stretches[stretch]!.evaluate((goalOf() - u) * onwardOf() < 0 ? goalOf() : u, point);
+    const back = phase === 'rewinding';
+    const tension = back ? (point.tension * point.heldTorque) / point.torque : point.tension;
+    return {
+      torque: back ? -point.heldTorque : point.torque,
+      bearing: bearingAt(tension, point.directionCos, point.directionSin),
+      inertia: point.inertia,
+      slope: back ? -point.inertiaSlope : point.inertiaSlope,
+      turn: back ? -point.angleSlope : point.angleSlope,
+    };
+  };
+  const bearingAt = (T: number, cos: number, sin: number): number =>
+    car.bearingFriction * drive.journalRadius * Math.hypot(T * cos, hanging(rest, drive.mass) + T * sin);
+
+  /** The load and acceleration that agree, where `accelerationAt` is linear in the load. */
+  const agreed = (accelerationAt: (load: number) => number): { load: number; a: number } => {
+    const at0 = accelerationAt(0);
+    const perLoad = (accelerationAt(weight) - at0) / weight;
+    const gain = lean * car.mass * perLoad;
+    const load = gain >= 1 ? weight : held((loadAt(0) + lean * car.mass * at0) / (1 - gain));
+    return { load, a: accelerationAt(load) };
+  };
+  const rolling = (u: number, v: number) => {
+    const p = pull(u);
+    const mass = towed + (drive.inertia + p.inertia) / (R * R);
+    const { load, a } = agreed(
+      (N) =>
+        ((p.torque - p.bearing) / R -
+          surface.rollingResistanceDrive * N -
+          crrOther * (weight - N) -
+          against(v) -
+          (0.5 * p.slope * v * v) / R ** 3) /
+        mass,
+    );
+    return { ...p, load, a, force: towed * a + crrOther * (weight - load) + against(v) };
+  };
+  const sliding = (u: number, v: number, spin: number, direction: number) => {
+    const p = pull(u);
+    const { load, a } = agreed((N) => (direction * surface.slidingGrip * N - crrOther * (weight - N) - against(v)) / towed);
+    const spinUp =
+      (p.torque -
+        p.bearing -
+        surface.rollingResistanceDrive * load * R -
+        direction * surface.slidingGrip * load * R -
+        0.5 * p.slope * spin * spin) /
+      (drive.inertia + p.inertia);
+    return { ...p, a, spinUp };
+  };
+
+  let y = [0, 0, 0, motor.stretches[0]!.from, 0];
+  let time = 0;
+  let topSpeed = 0;
+  let regime: 'roll' | 'slide' = 'roll';
+  let direction = 1;
+  let wheelHeld = false;
+  const decide = (): void => {
+    const r = rolling(y[U]!, y[V]!);
+    const holds = Math.abs(r.force) <= surface.staticGrip * r.load;
+    regime = holds ? 'roll' : 'slide';
+    if (!holds) direction = r.force > 0 ? 1 : -1;
+  };
+  const result = (ended: OdexRun['ended']): OdexRun => ({ distance: y[X]!, time, topSpeed, slipDistance: y[SLID]!, ended });
+  decide();
+  if ((regime === 'roll' ? rolling(y[U]!, 0).a : sliding(y[U]!, 0, 0, direction).a) <= 0) return result('stalled');
+
+  for (let k = 0; k < 2000; k++) {
+    const goal = goalOf();
+    const onward = onwardOf();
+    const events: Event[] = [
+      { name: 'stop', value: (s) => s[V]! },
+      { name: 'limit', value: (s) => 1000 - s[X]! },
+    ];
+    if (phase !== 'gone' && !wheelHeld) events.push({ name: 'stretch', value: (s) => onward * (goal - s[U]!) });
+    const isRolling = (regime as string) === 'roll';
+    if (motor.canGoSlack && phase === 'unwinding')
+      events.push({
+        name: 'slack',
+        value: (s) => {
+          const r = isRolling ? rolling(s[U]!, s[V]!) : sliding(s[U]!, s[V]!, s[SPIN]!, direction);
+          const spinUp = 'spinUp' in r ? r.spinUp : r.a / R;
+          return r.torque - r.inertia * spinUp - 0.5 * r.slope * (isRolling ? s[V]! / R : s[SPIN]!) ** 2;
+        },
+      });
+    if (isRolling)
+      events.push({
+        name: 'slip',
+        value: (s) => {
+          const r = rolling(s[U]!, s[V]!);
+          return surface.staticGrip * r.load - Math.abs(r.force);
+        },
+      });
+    else if (!wheelHeld) {
+      events.push({ name: 'together', value: (s) => direction * (R * s[SPIN]! - s[V]!) });
+      events.push({ name: 'held', value: (s) => s[SPIN]! });
+    }
+    const derivative = (s: number[]): number[] => {
+      if (isRolling) {
+        const r = rolling(s[U]!, s[V]!);
+        return [s[V]!, r.a, r.a / R, phase === 'gone' ? 0 : s[V]! / R / r.turn, 0];
+      }
+      const spin = wheelHeld ? 0 : s[SPIN]!;
+      const r = sliding(s[U]!, s[V]!, spin, direction);
+      return [s[V]!, r.a, wheelHeld ? 0 : r.spinUp, phase === 'gone' || wheelHeld ? 0 : spin / r.turn, direction * (R * spin - s[V]!)];
+    };
+    const end = untilEvent(derivative, y, time, 600, tolerance, events, (s) => (topSpeed = Math.max(topSpeed, s[V]!)));
+    y = end.y;
+    time = end.time;
+    if (end.name === 'limit') return result('limit');
+    if (end.name === 'stop') return result('stopped');
+    if (end.name === 'held') wheelHeld = true;
+    if (end.name === 'slack') phase = 'gone';
+    if (end.name === 'stretch') {
+      y[U] = goal;
+      const before = pull(goal).inertia;
+      if (phase === 'rewinding') stretch--;
+      else if (stretch < motor.stretches.length - 1) stretch++;
+      else phase = motor.release === 'tied' ? 'rewinding' : 'gone';
+      if (stretch < 0) return result('stopped');
+      if (phase !== 'gone') {
+        const next = motor.stretches[stretch]!;
+        y[U] = phase === 'rewinding' ? next.to : next.from;
+        const after = pull(y[U]!).inertia;
+        const mass = (inertia: number): number => (isRolling ? towed * R * R : 0) + drive.inertia + inertia;
+        const factor = Math.sqrt(mass(before) / mass(after));
+        y[SPIN] = y[SPIN]! * factor;
+        if (isRolling) y[V] = y[V]! * factor;
+      }
+    }
+    if (isRolling || end.name === 'together') {
+      y[SPIN] = y[V]! / R;
+      wheelHeld = false;
+      decide();
+    }
+  }
+  throw new Error('too many changes of regime');
+}

@@ -1,0 +1,51 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseQuantity, printQuantity, type Quantity } from './quantity.ts';
+
+const typed = (text: string, quantity: Quantity, system: 'metric' | 'inch' = 'metric') => {
+  const parsed = parseQuantity(text, quantity, system);
+  return parsed.kind === 'value' ? parsed.value : parsed.message;
+};
+
+describe('what people type', () => {
+  it.each([
+    ['216 mm', 'size', 0.216],
+    ['21.6cm', 'size', 0.216],
+    ['216', 'size', 0.216],
+    ['0,5 m', 'size', 0.5],
+    ['8 1/2 in', 'size', 0.2159],
+    ['8½"', 'size', 0.2159],
+    ['3 1/2 in', 'size', 0.0889],
+    ['35 ft', 'distance', 10.668],
+    ['12m 40cm', 'distance', 12.4],
+    ['3\' 4"', 'distance', 1.016],
+    ['1/2 oz', 'weight', 0.0141747615625],
+    ['-2°', 'angle', -Math.PI / 90],
+    ['58', 'share', 0.58],
+    ['20', 'count', 20],
+    // 1 ozf is 1/16 lbf, 4.4482216152605 N (NIST SP 811, exact).
+    ['16 ozf', 'force', 4.4482216152605],
+  ] as const)('%s is understood', (text, quantity, value) => expect(typed(text, quantity)).toBeCloseTo(value, 12));
+
+  it('takes a bare number in the units shown', () => {
+    expect(typed('8,5', 'size', 'inch')).toBeCloseTo(0.2159, 12);
+    expect(typed('35', 'distance', 'inch')).toBeCloseTo(10.668, 12);
+  });
+
+  it.each([
+    ['', 'size', /Type a number/],
+    ['long', 'size', /is not a number/],
+    ['12 stone', 'weight', /“stone” is not a unit for this; use g, kg, oz, lb/],
+    ['1/0 in', 'size', /divided by 0/],
+    ['3 turns', 'count', /without “turns”/],
+  ] as const)('“%s” is answered with the remedy', (text, quantity, message) => expect(typed(text, quantity)).toMatch(message));
+
+  it('reads back what is printed, to the digits shown', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.001, max: 3, noNaN: true }), fc.constantFrom('metric' as const, 'inch' as const), (value, system) => {
+        const again = typed(printQuantity(value, 'size', system), 'size', system) as number;
+        expect(Math.abs(again - value)).toBeLessThanOrEqual(system === 'metric' ? 0.000051 : 0.000128);
+      }),
+    );
+  });
+});

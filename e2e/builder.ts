@@ -1,0 +1,61 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'puppeteer-core';
+import { expect } from 'vitest';
+
+/** What a builder does on a page, by the words on it. */
+export const builder = (page: Page) => {
+  const byName = async (role: string, name: string) => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!;
+  return {
+    press: async (name: string) => (await byName('button', name)).click(),
+    follow: async (name: string) => (await byName('link', name)).click(),
+    /** Types into a field, in place of what stood there, and takes it. */
+    type: async (label: string, text: string) => {
+      await (await byName('textbox', label)).click();
+      await page.keyboard.down('Control');
+      await page.keyboard.press('a');
+      await page.keyboard.up('Control');
+      await page.keyboard.type(text);
+      await page.keyboard.press('Tab');
+    },
+    valueOf: async (label: string): Promise<string> =>
+      (await byName('textbox', label)).evaluate((field) => (field as HTMLInputElement).value),
+    focusSlider: async (name: string) => {
+      const slider = await page.waitForSelector(`input[type=range][aria-label="${name}"]`);
+      await slider!.focus();
+    },
+    /** Waits until the page says `text` somewhere. */
+    sees: (text: string) =>
+      page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), { timeout: 8000 }, text),
+    seesNot: (text: string) =>
+      page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), { timeout: 8000 }, text),
+    /** The big number of the verdict, m. */
+    distance: async (): Promise<number> => {
+      const text = await page
+        .waitForSelector('[data-testid=predicted-distance]')
+        .then((element) => element!.evaluate((shown) => (shown as HTMLElement).innerText));
+      return parseFloat(text);
+    },
+    saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', { timeout: 8000 }),
+  };
+};
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** Nothing for axe-core to find (WCAG 2.2 A and AA, and its best practices). */
+export async function expectAccessible(page: Page): Promise<void> {
+  // Let what fades in stand still first.
+  await new Promise((resolve) => setTimeout(resolve, 400));
+  await page.evaluate(axe);
+  const found = await page.evaluate(async () => {
+    const { violations } = await (
+      window as unknown as {
+        axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> };
+      }
+    ).axe.run();
+    return violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ html, failureSummary }) => `${html.slice(0, 160)} — ${failureSummary}`).join(' | ')}`,
+    );
+  });
+  expect(found).toEqual([]);
+}
