@@ -9,6 +9,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
+import { api } from './app/api.ts';
 import { router } from './app/routes.tsx';
 import { makeStore } from './app/store.ts';
 import { claimTab } from './app/tab.ts';
@@ -17,13 +18,17 @@ import { theme } from './app/theme.ts';
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content;
 const styles = createCache({ key: 'na', ...(nonce && { nonce }) });
 
+// The Garage's list is asked for while the page is still being made.
+const store = makeStore();
+if (window.location.pathname === '/') void store.dispatch(api.endpoints.listCars.initiate());
+
 await claimTab();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <CacheProvider value={styles}>
       <ThemeProvider theme={theme} defaultMode="system">
         <CssBaseline />
-        <Provider store={makeStore()}>
+        <Provider store={store}>
           <RouterProvider router={router} />
         </Provider>
       </ThemeProvider>

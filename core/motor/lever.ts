@@ -1,5 +1,5 @@
 import type { Fault } from '../fault.ts';
-import type { LeverSetup } from '../run/run-setup.ts';
+import type { LeverSetup } from '../files/generated/run-setup.ts';
 import type { Motor, MotorPoint, Stretch } from './motor.ts';
 import { windString, windingLength, type WoundStep } from './winding.ts';
 

@@ -1,4 +1,4 @@
-import type { SpoolStep } from '../run/run-setup.ts';
+import type { SpoolStep } from '../files/generated/run-setup.ts';
 
 /**
  * String winding up on one step of a spool, packed square: r = √(r_b² + ℓ d²/(π w)) + d/2, with ℓ the length wound,

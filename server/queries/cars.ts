@@ -1,19 +1,6 @@
-import type { CarDesign } from '../../core/design/car-design.ts';
-import type { Outcome } from '../../core/design/car-design.ts';
+import type { CarDesign, Outcome } from '../../core/design/car-design.ts';
+import type { ListedCar, StoredCar } from '../../core/files/stored.ts';
 import type { Db } from '../database.ts';
-
-export interface StoredCar {
-  readonly id: string;
-  readonly version: number;
-  readonly design: CarDesign;
-  readonly updatedAt: string;
-}
-
-/** A car as the list shows it: with its runs counted and the furthest of them. */
-export interface ListedCar extends StoredCar {
-  readonly runCount: number;
-  readonly best: Outcome | null;
-}
 
 interface CarRow {
   readonly id: string;

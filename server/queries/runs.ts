@@ -1,12 +1,6 @@
 import type { RunRecord } from '../../core/design/car-design.ts';
+import type { StoredRun } from '../../core/files/stored.ts';
 import type { Db } from '../database.ts';
-
-export interface StoredRun {
-  readonly id: string;
-  readonly carId: string;
-  readonly version: number;
-  readonly record: RunRecord;
-}
 
 interface RunRow {
   readonly id: string;

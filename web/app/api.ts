@@ -1,23 +1,9 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { CarDesign, Outcome, RunRecord } from '../../core/design/car-design.ts';
+import type { CarDesign, RunRecord } from '../../core/design/car-design.ts';
 import type { Fault } from '../../core/fault.ts';
+import type { ListedCar, StoredCar, StoredRun } from '../../core/files/stored.ts';
 
-export interface StoredCar {
-  readonly id: string;
-  readonly version: number;
-  readonly design: CarDesign;
-  readonly updatedAt: string;
-}
-export interface ListedCar extends StoredCar {
-  readonly runCount: number;
-  readonly best: Outcome | null;
-}
-export interface StoredRun {
-  readonly id: string;
-  readonly carId: string;
-  readonly version: number;
-  readonly record: RunRecord;
-}
+export type { ListedCar, StoredCar, StoredRun };
 
 /** The body of an error answer, RFC 9457. */
 export interface Problem {

@@ -11,8 +11,7 @@ import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
-import type { Edit } from './design-page.tsx';
-import { redone, undone, type SaveState } from './design-slice.ts';
+import { redone, undone, type Edit, type SaveState } from './design-slice.ts';
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
@@ -39,7 +38,7 @@ export function DesignHeader({ carId, design, edit }: DesignHeaderProps) {
       component="header"
       sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, px: 4, py: 2, borderBottom: 1, borderColor: 'divider' }}
     >
-      <NameField key={design.name} name={design.name} onChange={(name) => edit({ ...design, name })} />
+      <NameField key={design.name} name={design.name} onChange={(name) => edit((present) => ({ ...present, name }))} />
       <Tooltip title={save === 'failing' ? failure : ''}>
         <Typography
           variant="body2"

@@ -2,25 +2,23 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import { useCallback, useMemo } from 'react';
+import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { predictRun } from '../../../core/design/verdict.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
-import { useAppDispatch } from '../../app/store.ts';
+import { useAppDispatch, type RootState } from '../../app/store.ts';
 import { useShortcut } from '../../ui/use-shortcut.ts';
 import { CarDrawing } from './car-drawing.tsx';
 import { ConflictDialog } from './conflict-dialog.tsx';
 import { DesignHeader } from './design-header.tsx';
-import { edited, redone, undone } from './design-slice.ts';
+import { edited, redone, undone, type Edit } from './design-slice.ts';
 import { PartsPanel } from './parts-panel.tsx';
 import { PullCurve } from './pull-curve.tsx';
 import { SizesPanel } from './sizes-panel.tsx';
 import { useOpenCar } from './use-open-car.ts';
 import { VerdictPanel } from './verdict-panel.tsx';
-
-/** Changes the design; edits of one gesture are one step to undo. */
-export type Edit = (design: CarDesign, gesture?: string) => void;
 
 export function DesignPage() {
   const carId = useParams().carId!;
@@ -41,7 +39,14 @@ export function DesignPage() {
 function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const dispatch = useAppDispatch();
   const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
-  const edit: Edit = useCallback((next, gesture) => void dispatch(edited({ design: next, gesture: gesture ?? null })), [dispatch]);
+  const store = useStore<RootState>();
+  const edit: Edit = useCallback(
+    (change, gesture) => {
+      const present = store.getState().design?.present;
+      if (present) dispatch(edited({ design: change(present), gesture: gesture ?? null }));
+    },
+    [dispatch, store],
+  );
   const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
   useShortcut(
     (event) => withControl(event, 'z') && !event.shiftKey,

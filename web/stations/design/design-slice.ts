@@ -22,6 +22,9 @@ export interface DesignState {
   readonly other: StoredCar | null;
 }
 
+/** Changes the design as it stands when called; edits of one gesture are one step to undo. Stays the same function. */
+export type Edit = (change: (design: CarDesign) => CarDesign, gesture?: string) => void;
+
 const MOST_STEPS = 200;
 
 const waiting = (state: DesignState): SaveState => (state.save === 'conflict' ? 'conflict' : 'waiting');

@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import { memo } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { BEARINGS, FLOORS, LEVER_MATERIALS, OUT_OF_SQUARE, TYRES, WHEEL_MATERIALS } from '../../../core/design/catalogue.ts';
-import type { Edit } from './design-page.tsx';
+import type { Edit } from './design-slice.ts';
 
 interface Choice {
   readonly label: string;
@@ -78,21 +79,8 @@ export function PartsPanel({ design, edit }: { readonly design: CarDesign; reado
       <Typography id="parts-title" variant="h3" component="h2">
         Parts and floor
       </Typography>
-      {CHOICES.map(({ label, options, read, write }) => (
-        <TextField
-          key={label}
-          select
-          size="small"
-          label={label}
-          value={read(design)}
-          onChange={({ target }) => edit(write(design, target.value as never))}
-        >
-          {Object.entries(options).map(([key, option]) => (
-            <MenuItem key={key} value={key}>
-              {option.label}
-            </MenuItem>
-          ))}
-        </TextField>
+      {CHOICES.map((part) => (
+        <ChoiceField key={part.label} part={part} value={part.read(design)} edit={edit} />
       ))}
       <Typography variant="caption" color="text.secondary">
         Values of parts are estimates from common practice until you measure yours.
@@ -100,3 +88,28 @@ export function PartsPanel({ design, edit }: { readonly design: CarDesign; reado
     </Box>
   );
 }
+
+interface ChoiceFieldProps {
+  readonly part: Choice;
+  readonly value: string;
+  readonly edit: Edit;
+}
+
+/** Drawn anew only when its own choice changes. */
+const ChoiceField = memo(function ChoiceField({ part: { label, options, write }, value, edit }: ChoiceFieldProps) {
+  return (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      onChange={({ target }) => edit((design) => write(design, target.value as never))}
+    >
+      {Object.entries(options).map(([key, option]) => (
+        <MenuItem key={key} value={key}>
+          {option.label}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+});

@@ -2,15 +2,15 @@ import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { nanoid } from '@reduxjs/toolkit';
-import { useRef } from 'react';
-import type { CarDesign } from '../../../core/design/car-design.ts';
+import { memo, useRef } from 'react';
+import { newCar, type CarDesign } from '../../../core/design/car-design.ts';
 import { SIZES, type Size } from '../../../core/design/sizes.ts';
 import { readCarDesign } from '../../../core/files/read.ts';
 import type { Fault } from '../../../core/fault.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { QuantityField } from '../../ui/quantity-field.tsx';
 import { useUnits } from '../../ui/use-units.ts';
-import type { Edit } from './design-page.tsx';
+import type { Edit } from './design-slice.ts';
 
 interface SizesPanelProps {
   readonly design: CarDesign;
@@ -36,7 +36,7 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
         <SizeRow
           key={size.id}
           size={size}
-          design={design}
+          value={size.read(design)}
           edit={edit}
           fault={faults.find(({ path }) => FAULT_AT[path] === size.id)?.message}
         />
@@ -47,21 +47,24 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
 
 interface SizeRowProps {
   readonly size: Size;
-  readonly design: CarDesign;
+  readonly value: number;
   readonly edit: Edit;
   readonly fault: string | undefined;
 }
 
 const STEPS = 400;
 
-function SizeRow({ size, design, edit, fault }: SizeRowProps) {
+/** Any design that passes: the schema judges each size by itself. */
+const PATTERN = newCar('pattern');
+
+/** Drawn anew only when its own size changes. */
+const SizeRow = memo(function SizeRow({ size, value, edit, fault }: SizeRowProps) {
   const units = useUnits();
-  const value = size.read(design);
   const gesture = useRef('');
   const step = (size.high - size.low) / STEPS;
   // What the file format would refuse is refused here, in the same words.
   const check = (typed: number): string | null => {
-    const read = readCarDesign(size.write(design, typed));
+    const read = readCarDesign(size.write(PATTERN, typed));
     return read.kind === 'read'
       ? null
       : `${printQuantity(typed, size.quantity, units)} ${read.faults[0]!.message.replace(/([\d.]+)$/, (limit) => printQuantity(Number(limit), size.quantity, units))}.`;
@@ -76,7 +79,7 @@ function SizeRow({ size, design, edit, fault }: SizeRowProps) {
           labelHidden
           quantity={size.quantity}
           value={value}
-          onChange={(next) => edit(size.write(design, next))}
+          onChange={(next) => edit((design) => size.write(design, next))}
           check={check}
           sx={{
             '& .MuiInputBase-root': { px: 2 },
@@ -96,7 +99,7 @@ function SizeRow({ size, design, edit, fault }: SizeRowProps) {
         onMouseDown={() => (gesture.current = nanoid())}
         onTouchStart={() => (gesture.current = nanoid())}
         onKeyDown={() => (gesture.current = nanoid())}
-        onChange={(_event, next) => edit(size.write(design, Number(next)), gesture.current)}
+        onChange={(_event, next) => edit((design) => size.write(design, Number(next)), gesture.current)}
         sx={{ py: '6px !important', color: 'secondary.main' }}
       />
       {fault && (
@@ -106,4 +109,4 @@ function SizeRow({ size, design, edit, fault }: SizeRowProps) {
       )}
     </Box>
   );
-}
+});

@@ -4,6 +4,7 @@ import { limitOf, type Limit, type Prediction } from '../../../core/design/verdi
 import type { RunResult } from '../../../core/run/simulate.ts';
 import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../ui/energy-words.ts';
+import { Facts } from '../../ui/facts.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import { EnergyBar } from './energy-bar.tsx';
 
@@ -96,24 +97,7 @@ function Verdict({ result }: { readonly result: RunResult }) {
         <Typography sx={{ fontWeight: 700 }}>{isBad ? `✕ ${title}` : title}</Typography>
         <Typography variant="body2">{text}</Typography>
       </Box>
-      <Box
-        component="dl"
-        sx={{
-          m: 0,
-          display: 'grid',
-          gridTemplateColumns: '1fr auto',
-          rowGap: 1,
-          '& dt': { fontSize: 14 },
-          '& dd': { m: 0, typography: 'figures', textAlign: 'right' },
-        }}
-      >
-        {figures.map(([name, value]) => (
-          <Box key={name} sx={{ display: 'contents' }}>
-            <dt>{name}</dt>
-            <dd>{value}</dd>
-          </Box>
-        ))}
-      </Box>
+      <Facts facts={figures} />
       <EnergyBar result={result} />
     </>
   );

@@ -12,6 +12,7 @@ import { sideView } from '../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';
 import { CarSketch, fitScale } from '../../ui/car-sketch.tsx';
+import { Facts } from '../../ui/facts.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
 import { useUnits } from '../../ui/use-units.ts';
 
@@ -50,22 +51,12 @@ export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
         </svg>
         <Typography variant="h2">{design.name}</Typography>
       </Box>
-      <Box
-        component="dl"
-        sx={{
-          m: 0,
-          display: 'grid',
-          gridTemplateColumns: '1fr auto',
-          rowGap: 1,
-          '& dt': { color: 'text.secondary' },
-          '& dd': { m: 0, typography: 'figures', textAlign: 'right' },
-        }}
-      >
-        <dt>predicted, fully wound</dt>
-        <dd>{predicted}</dd>
-        <dt>best of {runCount === 1 ? '1 run' : `${runCount} runs`}</dt>
-        <dd>{measured}</dd>
-      </Box>
+      <Facts
+        facts={[
+          ['predicted, fully wound', predicted],
+          [`best of ${runCount === 1 ? '1 run' : `${runCount} runs`}`, measured],
+        ]}
+      />
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/design`}>
           Design
