@@ -14,7 +14,7 @@ module.exports = {
       name: 'core-small-packages',
       comment: 'The science leans on small maths packages and the compiled validators only.',
       severity: 'error',
-      from: { path: '^core/', pathNot: '[.]test[.]ts$' },
+      from: { path: '^core/', pathNot: '([.]test[.]ts|/reference/.*)$' },
       to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(simple-statistics|ajv|ajv-formats)/' },
     },
     onlyMayImport(
