@@ -112,6 +112,7 @@ function makeStretch(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanE
     point.directionSin = (L * (sinPhi * cosDelta + cosPhi * sinDelta) + H) / span;
     point.inertia = leverInertia * gear * gear;
     point.inertiaSlope = 2 * leverInertia * gear * gearSlope;
+    point.washerTorque = 0;
   };
   const storedAt = (u: number): number => springEnergy(setup, releaseAngle, angleAt(g, u));
   return { from, to, overwound: from - OVERWIND, angle: step.angle, evaluate, storedAt };
@@ -138,6 +139,7 @@ export function leverMotor(setup: LeverSetup): Motor {
     efficiency: setup.springEfficiency,
     release: setup.release,
     canGoSlack: true,
+    arm: null,
   };
 }
 

@@ -19,6 +19,8 @@ export interface MotorPoint {
   /** kg·m² of the motor's moving parts seen at the axle, and its change dI/dθ. */
   inertia: number;
   inertiaSlope: number;
+  /** N·m already taken off the torque by a washer. */
+  washerTorque: number;
 }
 
 export const makeMotorPoint = (): MotorPoint => ({
@@ -30,6 +32,7 @@ export const makeMotorPoint = (): MotorPoint => ({
   directionSin: 0,
   inertia: 0,
   inertiaSlope: 0,
+  washerTorque: 0,
 });
 
 export interface Stretch {
@@ -56,4 +59,6 @@ export interface Motor {
   readonly release: 'free' | 'tied';
   /** Whether moving parts can lag behind the axle, so that the string goes slack. */
   readonly canGoSlack: boolean;
+  /** A trailing arm that takes the reaction to the floor: horizontal reach, m, and its coefficient of friction. */
+  readonly arm: { readonly length: number; readonly friction: number } | null;
 }

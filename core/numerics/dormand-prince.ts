@@ -57,10 +57,11 @@ export function tryStep(step: Step, derivative: Derivative, h: number, scales: F
   for (let s = 1; s < 7; s++) {
     const row = A[s - 1]!;
     const target = s === 6 ? end : stage;
-    for (let i = 0; i < size; i++) {
-      let sum = 0;
-      for (let k = 0; k < s; k++) sum += row[k]! * rates[k]![i]!;
-      target[i] = start[i]! + h * sum;
+    target.set(start);
+    for (let k = 0; k < s; k++) {
+      const weight = h * row[k]!;
+      const rate = rates[k]!;
+      if (weight !== 0) for (let i = 0; i < size; i++) target[i] = target[i]! + weight * rate[i]!;
     }
     derivative(target, rates[s]!);
   }

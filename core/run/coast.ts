@@ -58,7 +58,7 @@ function coastingWith(run: Run): Coasting {
 function nextChange(car: Car, { c0, c2, stance }: Coasting, w: number, target: number): { at: number; slides: boolean } | null {
   const accelerationAt = (at: number): number => -(c0 + c2 * at);
   const loadAt = (at: number): number => driveLoad(car, stance, accelerationAt(at));
-  const forceAt = (at: number): number => tyreForce(car, loadAt(at), accelerationAt(at), at);
+  const forceAt = (at: number): number => tyreForce(car, loadAt(at), 0, accelerationAt(at), at);
   const freeAt = (at: number): number => driveLoad(car, 'all', accelerationAt(at));
   const margins: { slides: boolean; margin: (at: number) => number }[] = [
     { slides: true, margin: (at) => car.staticGrip * loadAt(at) - forceAt(at) },

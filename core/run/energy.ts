@@ -38,8 +38,6 @@ export function energyBudget(run: Run): EnergyBudget {
     ...motion.spent,
     otherBearing: car.otherBearing * motion.distance,
     climb: car.climb * motion.distance,
-    arm: 0,
-    washer: 0,
     lever: motion.leverEnergy,
     unspent,
     spin: 0.5 * (car.driveInertia + inertia) * motion.spin ** 2 + 0.5 * car.slidingMass * motion.speed ** 2,

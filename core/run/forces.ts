@@ -1,5 +1,5 @@
 import { AIR_DENSITY, GRAVITY } from '../constants.ts';
-import type { MotorPoint } from '../motor/motor.ts';
+import type { Motor, MotorPoint } from '../motor/motor.ts';
 import type { RunSetup } from './run-setup.ts';
 
 /**
@@ -32,11 +32,14 @@ export interface Car {
   readonly slidingMass: number;
   /** m + I_d/R² + I_o/R_o²: what the motor has to accelerate, without its own moving parts, kg. */
   readonly rollingMass: number;
+  /** Trailing arm: torque over this is the weight it takes off the roller, m; 0 without one. And its coefficient of friction. */
+  readonly armLever: number;
+  readonly armFriction: number;
 }
 
 const within = (value: number, low: number, high: number): number => Math.min(Math.max(value, low), high);
 
-export function carForces({ car, surface }: RunSetup): Car {
+export function carForces({ car, surface }: RunSetup, { arm }: Motor): Car {
   const { driveWheels, otherWheels } = car;
   const weight = car.mass * GRAVITY * Math.cos(surface.slope);
   const climb = car.mass * GRAVITY * Math.sin(surface.slope);
@@ -53,7 +56,8 @@ export function carForces({ car, surface }: RunSetup): Car {
     otherBearing: otherWheels
       ? (car.bearingFriction * otherWheels.journalRadius * hanging(weight - restLoad, otherWheels.mass)) / otherWheels.radius
       : 0,
-    bearingLever: car.bearingFriction * driveWheels.journalRadius,
+    // A roller on a twisted band turns on its washer alone.
+    bearingLever: arm ? 0 : car.bearingFriction * driveWheels.journalRadius,
     bearingLoad: hanging(restLoad, driveWheels.mass),
     rollingDrive: surface.rollingResistanceDrive,
     rollingOther: otherWheels ? (surface.rollingResistanceOther ?? 0) : 0,
@@ -64,12 +68,17 @@ export function carForces({ car, surface }: RunSetup): Car {
     driveInertia: driveWheels.inertia,
     slidingMass,
     rollingMass: slidingMass + driveWheels.inertia / driveWheels.radius ** 2,
+    armLever: arm ? arm.length + arm.friction * driveWheels.radius : 0,
+    armFriction: arm ? arm.friction : 0,
   };
 }
 
 /** Drive bearing torque, N·m: the tension presses the axle into its bearing along with the weight. */
 export const bearingTorque = (car: Car, tension: number, directionCos: number, directionSin: number): number =>
   car.bearingLever * Math.hypot(tension * directionCos, car.bearingLoad + tension * directionSin);
+
+/** Weight that a trailing arm takes off the roller while the motor pulls with `torque`, N: moments about the axle. */
+export const armLoad = (car: Car, torque: number): number => (car.armLever > 0 ? torque / car.armLever : 0);
 
 /** How the weight stands: on all wheels, on the drive wheels alone (the others lifted), or off the drive wheels. */
 export type Stance = 'all' | 'drive' | 'other';
@@ -92,6 +101,8 @@ export interface Rolling {
   /** Drive bearing torque, N·m. */
   bearing: number;
   thrust: number;
+  /** Load a trailing arm takes off the tyre, N. */
+  arm: number;
 }
 
 export const makeRolling = (): Rolling => ({
@@ -103,10 +114,12 @@ export const makeRolling = (): Rolling => ({
   massSlope: 0,
   bearing: 0,
   thrust: 0,
+  arm: 0,
 });
 
-const baseOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadBase : stance === 'drive' ? car.weight : 0);
-const slopeOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadPerAcceleration : 0);
+/** Drive-axle load of a stance at rest, N, and what it gains for each m/s². */
+export const baseOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadBase : stance === 'drive' ? car.weight : 0);
+export const slopeOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadPerAcceleration : 0);
 
 /** The stance with which rolling at the speed `v` agrees with the load it causes. Where the load cannot be solved, all weight is on the drive wheels. */
 export function settle(car: Car, rolling: Rolling, motor: MotorPoint, v: number): Stance {
@@ -127,8 +140,15 @@ export function rollWith(car: Car, rolling: Rolling, motor: MotorPoint, stance: 
   rolling.effectiveMass = rolling.mass + (car.rollingDrive - car.rollingOther) * slopeOf(car, stance);
   rolling.massSlope = motor.inertiaSlope / (R * R * R);
   rolling.thrust = motor.torque / R;
+  rolling.arm = armLoad(car, motor.torque);
   rolling.push =
-    rolling.thrust - rolling.bearing / R - car.rollingDrive * base - car.rollingOther * (car.weight - base) - car.otherBearing - car.climb;
+    rolling.thrust -
+    rolling.bearing / R -
+    car.rollingDrive * Math.max(0, base - rolling.arm) -
+    car.armFriction * rolling.arm -
+    car.rollingOther * (car.weight - base) -
+    car.otherBearing -
+    car.climb;
   rolling.drag = car.airFactor + rolling.massSlope / 2;
 }
 
@@ -139,32 +159,38 @@ export const rollingAcceleration = (rolling: Rolling, vSquared: number): number 
 export const driveLoad = (car: Car, stance: Stance, a: number): number => baseOf(car, stance) + slopeOf(car, stance) * a;
 
 /** Force the tyre has to pass to the floor for rolling with the acceleration `a`, N, forward positive. */
-export const tyreForce = (car: Car, load: number, a: number, vSquared: number): number =>
-  car.slidingMass * a + car.rollingOther * (car.weight - load) + car.otherBearing + car.airFactor * vSquared + car.climb;
+export const tyreForce = (car: Car, load: number, arm: number, a: number, vSquared: number): number =>
+  car.slidingMass * a +
+  car.armFriction * arm +
+  car.rollingOther * (car.weight - load) +
+  car.otherBearing +
+  car.airFactor * vSquared +
+  car.climb;
 
 /** Sliding: what the floor gives and what the car does with it. Reused scratch. */
 export interface Sliding {
-  /** Load on the drive wheels, N. */
+  /** Load on the drive axle, and what of it a trailing arm leaves to the tyre, N. */
   load: number;
+  tyreLoad: number;
   /** Force of the floor on the tyre, N, forward positive. */
   force: number;
   acceleration: number;
 }
 
-export const makeSliding = (): Sliding => ({ load: 0, force: 0, acceleration: 0 });
+export const makeSliding = (): Sliding => ({ load: 0, tyreLoad: 0, force: 0, acceleration: 0 });
 
 /** A tyre sliding at the car speed `v`, pushing the car forward (`direction` 1) or holding it back (−1). */
-export function slideWith(car: Car, sliding: Sliding, direction: 1 | -1, v: number): void {
+export function slideWith(car: Car, sliding: Sliding, direction: 1 | -1, v: number, arm: number): void {
   const grip = direction * car.slidingGrip;
-  const against = car.otherBearing + car.airFactor * v * v + car.climb;
-  const accelerationAt = (load: number): number => (grip * load - car.rollingOther * (car.weight - load) - against) / car.slidingMass;
+  const against = car.otherBearing + car.airFactor * v * v + car.climb + car.armFriction * arm;
   const coupling = car.slidingMass - (grip + car.rollingOther) * car.loadPerAcceleration;
   let load = car.weight;
   if (coupling > 0) {
-    const free = (grip * car.loadBase - car.rollingOther * (car.weight - car.loadBase) - against) / coupling;
+    const free = (grip * (car.loadBase - arm) - car.rollingOther * (car.weight - car.loadBase) - against) / coupling;
     load = within(car.loadBase + car.loadPerAcceleration * free, 0, car.weight);
   }
   sliding.load = load;
-  sliding.force = grip * load;
-  sliding.acceleration = accelerationAt(load);
+  sliding.tyreLoad = Math.max(0, load - arm);
+  sliding.force = grip * sliding.tyreLoad;
+  sliding.acceleration = (sliding.force - car.rollingOther * (car.weight - load) - against) / car.slidingMass;
 }

@@ -20,10 +20,10 @@ export function launchOf(run: Run): Launch {
   rollWith(car, rolling, point, settle(car, rolling, point, 0));
   const a = rollingAcceleration(rolling, 0);
   const load = Math.min(Math.max(driveLoad(car, rolling.stance, a), 0), car.weight);
-  const gripNeeded = tyreForce(car, load, a, 0);
-  const gripLimit = car.staticGrip * load;
+  const gripNeeded = tyreForce(car, load, rolling.arm, a, 0);
+  const gripLimit = car.staticGrip * Math.max(0, load - rolling.arm);
   const holds = Math.abs(gripNeeded) <= gripLimit;
   const slideDirection = gripNeeded > 0 ? 1 : -1;
-  slideWith(car, sliding, slideDirection, 0);
+  slideWith(car, sliding, slideDirection, 0, rolling.arm);
   return { thrust: rolling.thrust, gripNeeded, gripLimit, holds, slideDirection, acceleration: holds ? a : sliding.acceleration };
 }

@@ -17,6 +17,8 @@ export interface Spent {
   driveBearing: number;
   rolling: number;
   air: number;
+  arm: number;
+  washer: number;
 }
 
 /** The state of one run, changed in place as it goes. SI units. */
@@ -93,7 +95,7 @@ export function startRun(car: Car, hasOtherWheels: boolean, motor: Motor, marks:
       wheelie: false,
       leverEnergy: 0,
       keptEnergy: 0,
-      spent: { slip: 0, driveBearing: 0, rolling: 0, air: 0 },
+      spent: { slip: 0, driveBearing: 0, rolling: 0, air: 0, arm: 0, washer: 0 },
     },
   };
 }
@@ -113,20 +115,24 @@ export function stretchGoal(run: Run): number {
  */
 export function evaluateMotor(run: Run, u: number): MotorPoint {
   const { point, motion } = run;
-  if (motion.phase === 'gone') return Object.assign(point, AT_REST);
+  if (motion.phase === 'gone') {
+    point.angleSlope = point.heldTorque = point.torque = point.tension = point.directionSin = 0;
+    point.inertia = point.inertiaSlope = point.washerTorque = 0;
+    point.directionCos = 1;
+    return point;
+  }
   currentStretch(run).evaluate(u, point);
   if (motion.phase === 'rewinding') {
     point.angleSlope = -point.angleSlope;
-    point.tension *= point.heldTorque / point.torque;
+    point.tension /= run.motor.efficiency;
     point.torque = -point.heldTorque;
     point.inertiaSlope = -point.inertiaSlope;
   }
   return point;
 }
-const AT_REST = makeMotorPoint();
 
-/** Leaves the present stretch at its goal: on to the next, or the motor lets go or begins to wind up again. */
-export function leaveStretch(run: Run): void {
+/** Leaves the present stretch at its goal: on to the next, or the motor begins to wind up again or lets go. False: it is gone. */
+export function leaveStretch(run: Run): boolean {
   const { motion, motor } = run;
   if (motion.phase === 'rewinding') {
     motion.stretch -= 1;
@@ -139,6 +145,7 @@ export function leaveStretch(run: Run): void {
     if (motor.release === 'tied') motion.phase = 'rewinding';
     else letGo(run);
   }
+  return motion.phase !== 'gone';
 }
 
 /** The motor lets go for good where it stands: its moving parts keep what they have, and what is wound stays wound. */

@@ -1,7 +1,19 @@
-import { crossing, firstFall, integral, integrate, interpolate, NODES, POINTS } from '../numerics/chebyshev.ts';
-import { driveLoad, rollingAcceleration, rollWith, settle, tyreForce, type Stance } from './forces.ts';
+import { crossing, integral, integrate, interpolate, NODES, POINTS } from '../numerics/chebyshev.ts';
+import { baseOf, driveLoad, rollingAcceleration, rollWith, settle, slopeOf, tyreForce, type Stance } from './forces.ts';
 import { DISTANCE_LIMIT, TIME_LIMIT, evaluateMotor, leaveStretch, letGo, passMarks, stretchGoal, type Regime, type Run } from './motion.ts';
-import { isForceResolved, isTimeResolved, panel, placeAt, reaching, solve, timePanel } from './panel.ts';
+import {
+  firstFallOf,
+  firstSlack,
+  firstSlip,
+  forceCoarseness,
+  timeCoarseness,
+  loadPanel,
+  panel,
+  placeAt,
+  reaching,
+  solve,
+  timePanel,
+} from './panel.ts';
 import { record } from './trace.ts';
 
 /**
@@ -11,55 +23,69 @@ import { record } from './trace.ts';
  * Each panel solves it with an integrating factor and spectral quadrature, then finds the first thing that ends it.
  */
 
-const MOST_HALVINGS = 40;
+const MOST_SHORTENINGS = 40;
+
+/** A panel's error falls with about the tenth power of its length. */
+const stepFactor = (coarseness: number, least: number, most: number): number =>
+  Math.min(most, Math.max(least, 0.9 * Math.max(coarseness, 1e-12) ** -0.1));
+const shorter = (length: number, coarseness: number): number =>
+  length * (Number.isFinite(coarseness) ? stepFactor(coarseness, 0.1, 0.7) : 0.25);
 
 type Ending = 'goal' | 'stop' | 'slip' | 'stance' | 'slack';
 
-/** The first thing that ends the present panel, and where on it (s in [−1, 1]). */
-function firstEnding(run: Run, stance: Stance, ignoreGrip: boolean): { ending: Ending; s: number } {
+/** The first thing that ends the present panel, and where on it (s in [−1, 1]). Reused. */
+const first: { ending: Ending; s: number } = { ending: 'goal', s: 1 };
+function consider(ending: Ending, s: number): void {
+  if (s < first.s) {
+    first.ending = ending;
+    first.s = s;
+  }
+}
+
+function findEnding(run: Run, stance: Stance, ignoreGrip: boolean): void {
   const { car } = run;
-  let first: { ending: Ending; s: number } = { ending: 'goal', s: 1 };
-  const consider = (ending: Ending, slack: number, value: (j: number) => number): void => {
-    for (let j = 0; j < POINTS; j++) panel.margin[j] = value(j);
-    const s = firstFall(panel.margin, slack);
-    if (s < first.s) first = { ending, s };
-  };
-  consider('stop', 0, (j) => panel.energy[j]!);
-  for (let j = 0; j < POINTS; j++) panel.load[j] = driveLoad(car, stance, panel.acceleration[j]!);
+  first.ending = 'goal';
+  first.s = 1;
+  consider('stop', firstFallOf(panel.energy, 1, 0, 0));
+  loadPanel(car, baseOf(car, stance), slopeOf(car, stance));
   const tiny = 1e-11 * car.weight;
-  const force = (j: number): number => tyreForce(car, panel.load[j]!, panel.acceleration[j]!, panel.vSquared[j]!);
   if (!ignoreGrip) {
-    consider('slip', tiny, (j) => car.staticGrip * panel.load[j]! - force(j));
-    consider('slip', tiny, (j) => car.staticGrip * panel.load[j]! + force(j));
+    consider('slip', firstSlip(car, 1, tiny));
+    consider('slip', firstSlip(car, -1, tiny));
   }
   if (car.loadPerAcceleration !== 0) {
-    const free = (j: number): number => driveLoad(car, 'all', panel.acceleration[j]!);
-    if (stance !== 'other') consider('stance', tiny, stance === 'all' ? (j) => car.weight - free(j) : (j) => free(j) - car.weight);
-    if (stance !== 'drive') consider('stance', tiny, stance === 'all' ? free : (j) => -free(j));
+    // The load as it would be with all wheels down: linear in the acceleration.
+    const perLoad = car.loadPerAcceleration;
+    for (let j = 0; j < POINTS; j++) panel.timeRate[j] = car.loadBase + perLoad * panel.acceleration[j]!;
+    if (stance === 'all') {
+      consider('stance', firstFallOf(panel.timeRate, -1, car.weight, tiny));
+      consider('stance', firstFallOf(panel.timeRate, 1, 0, tiny));
+    } else if (stance === 'drive') consider('stance', firstFallOf(panel.timeRate, 1, -car.weight, tiny));
+    else consider('stance', firstFallOf(panel.timeRate, -1, 0, tiny));
   }
-  if (run.motor.canGoSlack && run.motion.phase === 'unwinding')
-    consider('slack', 1e-11 * panel.torque[0]!, (j) => {
-      const R = car.radius;
-      return (
-        panel.torque[j]! - (panel.inertia[j]! * panel.acceleration[j]!) / R - (panel.inertiaSlope[j]! * panel.vSquared[j]!) / (2 * R * R)
-      );
-    });
-  return first;
+  if (run.motor.canGoSlack && run.motion.phase === 'unwinding') consider('slack', firstSlack(car));
 }
 
 /** Takes the panel into the run: state, energies, top speed, marks and trace. */
 function accept(run: Run, stance: Stance, to: number, stops: boolean): void {
   const { car, motion } = run;
-  const { margin, load, acceleration, vSquared, bearing, distance, time } = panel;
+  const { scratch, load, acceleration, vSquared, bearing, distance, time, path, arm } = panel;
   const x0 = motion.distance;
   const t0 = motion.time;
-  for (let j = 0; j < POINTS; j++) load[j] = driveLoad(car, stance, acceleration[j]!);
-  for (let j = 0; j < POINTS; j++) margin[j] = (bearing[j]! / car.radius) * panel.path[j]!;
-  motion.spent.driveBearing += integral(margin);
-  for (let j = 0; j < POINTS; j++) margin[j] = (car.rollingDrive * load[j]! + car.rollingOther * (car.weight - load[j]!)) * panel.path[j]!;
-  motion.spent.rolling += integral(margin);
-  for (let j = 0; j < POINTS; j++) margin[j] = car.airFactor * vSquared[j]! * panel.path[j]!;
-  motion.spent.air += integral(margin);
+  loadPanel(car, baseOf(car, stance), slopeOf(car, stance));
+  for (let j = 0; j < POINTS; j++) scratch[j] = (bearing[j]! / car.radius) * path[j]!;
+  motion.spent.driveBearing += integral(scratch);
+  for (let j = 0; j < POINTS; j++)
+    scratch[j] = (car.rollingDrive * Math.max(0, load[j]! - arm[j]!) + car.rollingOther * (car.weight - load[j]!)) * path[j]!;
+  motion.spent.rolling += integral(scratch);
+  for (let j = 0; j < POINTS; j++) scratch[j] = car.airFactor * vSquared[j]! * path[j]!;
+  motion.spent.air += integral(scratch);
+  if (car.armLever > 0) {
+    for (let j = 0; j < POINTS; j++) scratch[j] = car.armFriction * arm[j]! * path[j]!;
+    motion.spent.arm += integral(scratch);
+    for (let j = 0; j < POINTS; j++) scratch[j] = panel.washer[j]! * panel.turn[j]!;
+    motion.spent.washer += integral(scratch);
+  }
   motion.wheelie ||= stance === 'drive' && run.hasOtherWheels;
 
   let top = 0;
@@ -71,31 +97,7 @@ function accept(run: Run, stance: Stance, to: number, stops: boolean): void {
   motion.topSpeed = Math.max(motion.topSpeed, Math.sqrt(top));
   const x1 = x0 + distance[POINTS - 1]!;
   passMarks(run, x0, x1, (mark) => t0 + interpolate(time, reaching(distance, x0, mark)));
-
-  if (run.trace) {
-    integrate(panel.turn, margin);
-    for (let j = 0; j < POINTS; j++) {
-      const speed = Math.sqrt(Math.max(vSquared[j]!, 0));
-      record(run.trace, {
-        time: t0 + time[j]!,
-        distance: x0 + distance[j]!,
-        speed,
-        wheelSpeed: speed,
-        angle: motion.angle + margin[j]!,
-        thrust: panel.thrust[j]!,
-        gripLimit: car.staticGrip * load[j]!,
-        resistance:
-          bearing[j]! / car.radius +
-          car.rollingDrive * load[j]! +
-          car.rollingOther * (car.weight - load[j]!) +
-          car.otherBearing +
-          car.climb +
-          car.airFactor * vSquared[j]!,
-        tension: panel.tension[j]!,
-        phase: motion.phase === 'rewinding' ? 'rewinding' : 'rolling',
-      });
-    }
-  }
+  if (run.trace) tracePanel(run);
   motion.time = t0 + time[POINTS - 1]!;
   motion.distance = x1;
   motion.angle += integral(panel.turn);
@@ -104,8 +106,43 @@ function accept(run: Run, stance: Stance, to: number, stops: boolean): void {
   motion.spin = motion.speed / car.radius;
 }
 
-/** The speed with which the present kinetic energy goes on when the mass term has changed in a step of the spool. */
-const speedOf = (run: Run, energy: number): number => Math.sqrt((2 * energy) / run.rolling.mass);
+function tracePanel(run: Run): void {
+  const { car, motion } = run;
+  const { scratch, load, vSquared, arm } = panel;
+  integrate(panel.turn, scratch);
+  for (let j = 0; j < POINTS; j++) {
+    const speed = Math.sqrt(Math.max(vSquared[j]!, 0));
+    const tyreLoad = Math.max(0, load[j]! - arm[j]!);
+    record(run.trace!, {
+      time: motion.time + panel.time[j]!,
+      distance: motion.distance + panel.distance[j]!,
+      speed,
+      wheelSpeed: speed,
+      angle: motion.angle + scratch[j]!,
+      thrust: panel.thrust[j]!,
+      gripLimit: car.staticGrip * tyreLoad,
+      resistance:
+        panel.bearing[j]! / car.radius +
+        car.rollingDrive * tyreLoad +
+        car.armFriction * arm[j]! +
+        car.rollingOther * (car.weight - load[j]!) +
+        car.otherBearing +
+        car.climb +
+        car.airFactor * vSquared[j]!,
+      tension: panel.tension[j]!,
+      phase: motion.phase === 'rewinding' ? 'rewinding' : 'rolling',
+    });
+  }
+}
+
+/** Where on the panel the run passes its limit of time or distance, or null. */
+function overLimit(run: Run): number | null {
+  const { motion } = run;
+  let s: number | null = null;
+  if (motion.distance + panel.distance[POINTS - 1]! > DISTANCE_LIMIT) s = reaching(panel.distance, motion.distance, DISTANCE_LIMIT);
+  if (motion.time + panel.time[POINTS - 1]! > TIME_LIMIT) s = Math.min(s ?? 1, reaching(panel.time, motion.time, TIME_LIMIT));
+  return s;
+}
 
 /**
  * Rolls on under power until the tyre slides, the motor lets go or the car stops. `ignoreGrip` lets a car roll that has
@@ -118,25 +155,29 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
   let energy = 0.5 * rolling.mass * motion.speed ** 2;
   let length = (stretchGoal(run) - motion.u) / 2;
   let switches = 0;
-  let halvings = 0;
-  while (motion.phase !== 'gone') {
+  let shortenings = 0;
+  for (;;) {
     const goal = stretchGoal(run);
     const from = motion.u;
-    const left = goal - from;
-    let to = Math.abs(length) >= 0.7 * Math.abs(left) ? goal : from + length;
+    let to = Math.abs(length) >= 0.7 * Math.abs(goal - from) ? goal : from + length;
     const atRest = energy === 0;
     solve(run, stance, from, to, atRest, energy);
-    const mayHalve = halvings < MOST_HALVINGS;
-    if (mayHalve && !isForceResolved(run.motor.storedEnergy)) {
-      halvings++;
-      length = (to - from) / 2;
+    const mayShorten = shortenings < MOST_SHORTENINGS;
+    const coarseness = forceCoarseness(run.motor.storedEnergy);
+    if (mayShorten && !(coarseness <= 1)) {
+      shortenings++;
+      length = shorter(to - from, coarseness);
       continue;
     }
-    const { ending, s } = firstEnding(run, stance, ignoreGrip || switches > 4);
+    findEnding(run, stance, ignoreGrip || switches > 4);
+    const { ending, s } = first;
     if (s === -1) {
       if (ending === 'slip') return 'slide';
-      if (ending === 'slack') return letGoRolling(run);
       if (ending === 'stop') return 'stopped';
+      if (ending === 'slack') {
+        letGo(run);
+        return 'roll';
+      }
       stance = switches++ > 4 ? stance : settle(car, rolling, evaluateMotor(run, from), motion.speed);
       continue;
     }
@@ -147,9 +188,10 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
       solve(run, stance, from, to, bent, energy);
     }
     timePanel(run, from, to, bent, atRest, stops);
-    if (mayHalve && !isTimeResolved(run)) {
-      halvings++;
-      length = (to - from) / 2;
+    const timing = timeCoarseness(run);
+    if (mayShorten && !(timing <= 1)) {
+      shortenings++;
+      length = shorter(to - from, timing);
       continue;
     }
     const over = overLimit(run);
@@ -163,50 +205,39 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     accept(run, stance, to, stops);
     if (stops) return 'stopped';
     energy = panel.energy[POINTS - 1]!;
-    halvings = 0;
+    shortenings = 0;
     switches = 0;
-    length = 2 * (to - from);
+    length = (to - from) * stepFactor(Math.max(coarseness, timing), 1, 5);
     if (ending === 'slip') return 'slide';
-    if (ending === 'slack') return letGoRolling(run);
+    if (ending === 'slack') {
+      letGo(run);
+      return 'roll';
+    }
     if (ending === 'stance') stance = stance === 'all' ? (panel.load[POINTS - 1]! > car.weight / 2 ? 'drive' : 'other') : 'all';
     if (to !== goal) continue;
     if (motion.phase === 'rewinding' && motion.stretch === 0) return 'stopped';
-    leaveStretch(run);
-    if (currentPhaseGone(run)) break;
+    if (!leaveStretch(run)) return 'roll';
     rollWith(car, rolling, evaluateMotor(run, motion.u), stance);
-    motion.speed = speedOf(run, energy);
+    // The kinetic energy goes on; a step of the spool changes the mass it is in.
+    motion.speed = Math.sqrt((2 * energy) / rolling.mass);
     motion.spin = motion.speed / car.radius;
+    motion.topSpeed = Math.max(motion.topSpeed, motion.speed);
+    if (slideAsked(run) !== 0 && !ignoreGrip) return 'slide';
     stance = settle(car, rolling, run.point, motion.speed);
     length = (stretchGoal(run) - motion.u) / 2;
   }
-  return 'roll';
 }
 
-const currentPhaseGone = (run: Run): boolean => run.motion.phase === 'gone';
-
-function letGoRolling(run: Run): Regime {
-  letGo(run);
-  return 'roll';
-}
-
-/** Where on the panel the run passes its limit of time or distance, or null. */
-function overLimit(run: Run): number | null {
-  const { motion } = run;
-  let s: number | null = null;
-  if (motion.distance + panel.distance[POINTS - 1]! > DISTANCE_LIMIT) s = reaching(panel.distance, motion.distance, DISTANCE_LIMIT);
-  if (motion.time + panel.time[POINTS - 1]! > TIME_LIMIT) s = Math.min(s ?? 1, reaching(panel.time, motion.time, TIME_LIMIT));
-  return s;
-}
-
-/** Whether the tyre holds while rolling at the present place and speed; else which way it slides. 0: holds. */
+/** Whether the tyre holds while rolling at the present place and speed (0); else which way it slides. */
 export function slideAsked(run: Run): 0 | 1 | -1 {
   const { car, motion, rolling } = run;
   const point = evaluateMotor(run, motion.u);
   const stance = settle(car, rolling, point, motion.speed);
   rollWith(car, rolling, point, stance);
-  const a = rollingAcceleration(rolling, motion.speed ** 2);
+  const vSquared = motion.speed ** 2;
+  const a = rollingAcceleration(rolling, vSquared);
   const load = Math.min(Math.max(driveLoad(car, stance, a), 0), car.weight);
-  const force = tyreForce(car, load, a, motion.speed ** 2);
-  if (Math.abs(force) <= car.staticGrip * load) return 0;
+  const force = tyreForce(car, load, rolling.arm, a, vSquared);
+  if (Math.abs(force) <= car.staticGrip * Math.max(0, load - rolling.arm)) return 0;
   return force > 0 ? 1 : -1;
 }

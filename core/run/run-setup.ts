@@ -1,23 +1,39 @@
 import type { Fault } from '../fault.ts';
-import type { LeverSetup, RunSetup } from '../files/generated/run-setup.ts';
+import type { RunSetup, Spool } from '../files/generated/run-setup.ts';
+import { bandFaults, bandMotor } from '../motor/band.ts';
 import { leverFaults, leverMotor } from '../motor/lever.ts';
 import type { Motor } from '../motor/motor.ts';
+import { twistMotor } from '../motor/twist.ts';
 
-export type { CarSetup, LeverSetup, MotorSetup, RunSetup, SpoolStep, SurfaceSetup, Wheelset } from '../files/generated/run-setup.ts';
+export type {
+  BandSetup,
+  CarSetup,
+  LeverSetup,
+  MotorSetup,
+  RunSetup,
+  SpoolStep,
+  SurfaceSetup,
+  TwistSetup,
+  Wheelset,
+} from '../files/generated/run-setup.ts';
 
-const spoolFaults = ({ spool }: LeverSetup): Fault[] =>
-  spool
-    .slice(0, -1)
-    .flatMap((step, index) =>
-      step.turns === undefined
-        ? [{ path: `motor.spool[${index}].turns`, message: 'is missing (only the last step may leave it out)' }]
-        : [],
-    );
+const spoolFaults = (spool: Spool): Fault[] =>
+  spool.flatMap((step, index) =>
+    step.turns === undefined && index < spool.length - 1
+      ? [{ path: `motor.spool[${index}].turns`, message: 'is missing (only the last step may leave it out)' }]
+      : [],
+  );
 
-function motorFaults(setup: RunSetup): Fault[] {
-  switch (setup.motor.kind) {
+function motorFaults({ car, motor }: RunSetup): Fault[] {
+  switch (motor.kind) {
     case 'lever':
-      return [...spoolFaults(setup.motor), ...leverFaults(setup.motor)];
+      return [...spoolFaults(motor.spool), ...leverFaults(motor)];
+    case 'band':
+      return [...spoolFaults(motor.spool), ...bandFaults(motor)];
+    case 'twist':
+      return car.otherWheels === null
+        ? []
+        : [{ path: 'car.otherWheels', message: 'must be null: the roller of a twist motor is the drive wheel' }];
   }
 }
 
@@ -33,9 +49,13 @@ export function runFaults(setup: RunSetup): Fault[] {
 }
 
 /** The motor of a setup that has passed `runFaults`. */
-export function motorOf(setup: RunSetup): Motor {
-  switch (setup.motor.kind) {
+export function motorOf({ motor }: RunSetup): Motor {
+  switch (motor.kind) {
     case 'lever':
-      return leverMotor(setup.motor);
+      return leverMotor(motor);
+    case 'band':
+      return bandMotor(motor);
+    case 'twist':
+      return twistMotor(motor);
   }
 }

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { GRAVITY } from '../constants.ts';
 import { runSetups } from './reference/generated-setups.ts';
 import { odexRun } from './reference/odex-run.ts';
-import type { RunSetup } from './run-setup.ts';
+import type { LeverSetup, RunSetup } from './run-setup.ts';
 import { simulate, type RunResult } from './simulate.ts';
 
 interface ReferenceRun {
@@ -102,15 +102,11 @@ describe('a coasting car', () => {
 });
 
 describe('the ends a run can come to', () => {
-  const changed = (
-    car: Partial<RunSetup['car']>,
-    surface: Partial<RunSetup['surface']>,
-    motor: Partial<RunSetup['motor']> = {},
-  ): RunSetup => ({
+  const changed = (car: Partial<RunSetup['car']>, surface: Partial<RunSetup['surface']>, motor: Partial<LeverSetup> = {}): RunSetup => ({
     ...plain,
     car: { ...plain.car, ...car },
     surface: { ...plain.surface, ...surface },
-    motor: { ...plain.motor, ...motor },
+    motor: { ...plain.motor, ...motor } as RunSetup['motor'],
   });
   it('stalls where the slope outdoes the pull, and rolls back', () => {
     expect(ran(changed({}, { slope: 0.2 }))).toMatchObject({ stalled: true, ended: 'stalled', rollsBack: true, distance: 0 });

@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
 import { coast } from './coast.ts';
 import { energyBudget, type EnergyBudget } from './energy.ts';
-import { bearingTorque, carForces } from './forces.ts';
+import { armLoad, bearingTorque, carForces } from './forces.ts';
 import { launchOf } from './launch.ts';
 import { evaluateMotor, startRun, type Regime, type Run } from './motion.ts';
 import { rollUnderPower, slideAsked } from './roll.ts';
@@ -93,7 +93,7 @@ function rollsBack(run: Run): boolean {
   const rest = Math.min(Math.max(car.loadBase, 0), car.weight);
   const resistance =
     bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin) / car.radius +
-    car.rollingDrive * rest +
+    car.rollingDrive * Math.max(0, rest - armLoad(car, motor.torque)) +
     car.rollingOther * (car.weight - rest) +
     car.otherBearing;
   return car.climb - motor.torque / car.radius > resistance;
@@ -106,11 +106,12 @@ function rollsBack(run: Run): boolean {
 export function simulate(setup: RunSetup, options: { readonly trace?: boolean } = {}): RunOutcome {
   const faults = runFaults(setup);
   if (faults.length > 0) return { kind: 'refused', faults };
+  const motor = motorOf(setup);
   const trace = options.trace ? makeTrace() : null;
-  const run = startRun(carForces(setup), setup.car.otherWheels !== null, motorOf(setup), setup.marks ?? [], trace);
+  const run = startRun(carForces(setup, motor), setup.car.otherWheels !== null, motor, setup.marks ?? [], trace);
   const launch = launchOf(run);
   const ended = drive(run) as RunResult['ended'];
-  const { motion, motor, car } = run;
+  const { motion, car } = run;
   const turns = motor.angle / (2 * Math.PI);
   return {
     kind: 'ran',

@@ -1,5 +1,5 @@
-import { denseValue, makeDense, makeStep, tryStep } from '../numerics/dormand-prince.ts';
-import { bearingTorque, slideWith } from './forces.ts';
+import { denseValue, makeDense, makeStep, tryStep, type Derivative } from '../numerics/dormand-prince.ts';
+import { armLoad, bearingTorque, slideWith } from './forces.ts';
 import {
   currentStretch,
   DISTANCE_LIMIT,
@@ -32,9 +32,11 @@ const BEARING = 6;
 const ROLLING = 7;
 const AIR = 8;
 const SLID = 9;
-const SIZE = 10;
+const ARM = 10;
+const WASHER = 11;
+const SIZE = 12;
 
-const TOLERANCE = 1e-8;
+const TOLERANCE = 1e-7;
 const FIRST_STEP = 1e-3;
 const LEAST_STEP = 1e-12;
 
@@ -44,7 +46,7 @@ const scales = new Float64Array(4);
 const found = { pullLeft: 0 };
 
 /** The right-hand side for the present regime. */
-function makeDerivative(run: Run): (state: Float64Array, rate: Float64Array) => void {
+function makeDerivative(run: Run): Derivative {
   const { car, motion, sliding } = run;
   const R = car.radius;
   const direction = motion.slideDirection;
@@ -53,9 +55,10 @@ function makeDerivative(run: Run): (state: Float64Array, rate: Float64Array) => 
     const v = state[V]!;
     const spin = wheelHeld ? 0 : state[SPIN]!;
     const motor = evaluateMotor(run, state[U]!);
-    slideWith(car, sliding, direction, v);
+    const arm = armLoad(car, motor.torque);
+    slideWith(car, sliding, direction, v, arm);
     const bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
-    const rollingDrive = car.rollingDrive * sliding.load;
+    const rollingDrive = car.rollingDrive * sliding.tyreLoad;
     const inertia = car.driveInertia + motor.inertia;
     const spinUp = wheelHeld
       ? 0
@@ -72,71 +75,122 @@ function makeDerivative(run: Run): (state: Float64Array, rate: Float64Array) => 
     rate[ROLLING] = rollingDrive * R * spin + car.rollingOther * (car.weight - sliding.load) * v;
     rate[AIR] = car.airFactor * v * v * v;
     rate[SLID] = direction * gap;
+    rate[ARM] = car.armFriction * arm * v;
+    rate[WASHER] = motor.washerTorque * spin;
   };
 }
 
-type Ending = 'together' | 'stop' | 'held' | 'stretch' | 'slack' | 'limit';
+/** What can end a slide or change its equations, in the order in which they are looked for. */
+const ENDINGS = ['stop', 'limit', 'together', 'held', 'stretch', 'slack'] as const;
+type Ending = (typeof ENDINGS)[number];
+
+/** Which endings can come now, and what they are measured against. */
+interface Watch {
+  readonly radius: number;
+  readonly direction: 1 | -1;
+  readonly turns: boolean;
+  readonly hasGoal: boolean;
+  readonly goal: number;
+  readonly onward: number;
+  readonly mayGoSlack: boolean;
+  readonly derivative: Derivative;
+}
+
+/** A quantity that falls below zero as the ending comes; Infinity where it cannot come now. `part`: of the step, 0 to 1. */
+function distanceTo(ending: Ending, watch: Watch, part: number): number {
+  switch (ending) {
+    case 'stop':
+      return stateAt(V, part);
+    case 'limit':
+      return DISTANCE_LIMIT - stateAt(X, part);
+    case 'together':
+      return watch.turns ? watch.direction * (watch.radius * stateAt(SPIN, part) - stateAt(V, part)) : Infinity;
+    case 'held':
+      return watch.turns ? stateAt(SPIN, part) : Infinity;
+    case 'stretch':
+      return watch.hasGoal ? watch.onward * (watch.goal - stateAt(U, part)) : Infinity;
+    case 'slack':
+      if (!watch.mayGoSlack) return Infinity;
+      for (let i = 0; i <= U; i++) scratch[i] = stateAt(i, part);
+      watch.derivative(scratch, scratchRate);
+      return found.pullLeft;
+  }
+}
+
+const stateAt = (i: number, part: number): number => (part === 1 ? step.end[i]! : part === 0 ? step.start[i]! : denseValue(step, i, part));
+
+function watchOf(run: Run, derivative: Derivative): Watch {
+  const { motion, motor, car } = run;
+  const isGone = motion.phase === 'gone';
+  const goal = isGone ? 0 : stretchGoal(run);
+  return {
+    radius: car.radius,
+    direction: motion.slideDirection,
+    turns: !motion.wheelHeld,
+    hasGoal: !isGone && !motion.wheelHeld,
+    goal,
+    onward: Math.sign(goal - motion.u),
+    mayGoSlack: !motion.wheelHeld && motor.canGoSlack && motion.phase === 'unwinding',
+    derivative,
+  };
+}
 
 /** Slides on until tyre and floor move together again or the car stops. */
 export function slide(run: Run): Regime {
-  const { car, motion, motor } = run;
-  const R = car.radius;
+  const { motion } = run;
   let h = FIRST_STEP;
   for (;;) {
+    // One set of equations: until the motor's stretch or what moves changes.
     const derivative = makeDerivative(run);
-    const stretch = motion.phase === 'gone' ? null : currentStretch(run);
-    const goal = stretch ? stretchGoal(run) : 0;
-    const onward = stretch ? Math.sign(goal - motion.u) : 0;
+    const watch = watchOf(run, derivative);
+    const stretchLength = motion.phase === 'gone' ? 1 : Math.abs(currentStretch(run).to - currentStretch(run).from);
     load(run);
     derivative(step.start, step.rates[0]!);
-
-    const events: { ending: Ending; value: (at: (i: number) => number) => number }[] = [
-      { ending: 'stop', value: (at) => at(V) },
-      { ending: 'limit', value: (at) => Math.min(DISTANCE_LIMIT - at(X), 1) },
-    ];
-    if (!motion.wheelHeld) {
-      events.push({ ending: 'together', value: (at) => motion.slideDirection * (R * at(SPIN) - at(V)) });
-      events.push({ ending: 'held', value: (at) => at(SPIN) });
-      if (stretch) events.push({ ending: 'stretch', value: (at) => onward * (goal - at(U)) });
-      if (motor.canGoSlack && motion.phase === 'unwinding') events.push({ ending: 'slack', value: pullLeftAt(derivative) });
-    }
-    h = Math.min(h, TIME_LIMIT - motion.time);
-    for (;;) {
-      setScales(run, stretch ? Math.abs(stretch.to - stretch.from) : 1);
-      const error = tryStep(step, derivative, h, scales);
-      if (error <= 1 || h < LEAST_STEP) break;
-      h *= Math.min(0.5, Math.max(0.1, 0.9 * error ** -0.2 || 0.1));
-    }
-    const taken = h;
-    makeDense(step, h);
     let first: Ending | null = null;
-    let part = 1;
-    for (const { ending, value } of events) {
-      const at = crossingOf(value, part);
-      if (at !== null) {
-        first = ending;
-        part = at;
+    while (first === null) {
+      h = Math.min(h, TIME_LIMIT - motion.time);
+      setScales(run, stretchLength);
+      let error = tryStep(step, derivative, h, scales);
+      while (!(error <= 1) && h > LEAST_STEP) {
+        h *= error > 1 ? Math.max(0.1, 0.9 * error ** -0.2) : 0.1;
+        error = tryStep(step, derivative, h, scales);
       }
+      let taken = h;
+      makeDense(step, h);
+      let part = 1;
+      for (const ending of ENDINGS) {
+        if (distanceTo(ending, watch, part) >= 0) continue;
+        part = crossingOf(ending, watch, part);
+        first = ending;
+      }
+      if (first !== null && part < 1) {
+        taken = part * h;
+        tryStep(step, derivative, taken, scales);
+        makeDense(step, taken);
+        h = Math.max(h - taken, FIRST_STEP);
+      } else h *= Math.min(4, 0.9 * Math.max(error, 1e-6) ** -0.2);
+      unload(run, taken, first);
+      if (motion.time >= TIME_LIMIT) return 'limit';
+      if (first === null) nextStep();
     }
-    if (first !== null && part < 1) {
-      tryStep(step, derivative, part * h, scales);
-      makeDense(step, part * h);
-      h = Math.max(h * (1 - part), FIRST_STEP);
-    } else h = taken * 2;
-    unload(run, part * taken, first);
-    if (motion.time >= TIME_LIMIT || first === 'limit') return 'limit';
+    if (first === 'limit') return 'limit';
     if (first === 'stop') return 'stopped';
     if (first === 'together') return 'roll';
-    if (first === 'held') {
-      motion.spin = 0;
-      motion.wheelHeld = true;
-    }
+    if (first === 'held') motion.wheelHeld = true;
     if (first === 'slack') letGo(run);
     if (first === 'stretch') {
       if (motion.phase === 'rewinding' && motion.stretch === 0) motion.wheelHeld = true;
-      else crossStretch(run, goal);
+      else crossStretch(run, watch.goal);
     }
+    if (motion.wheelHeld) motion.spin = 0;
   }
+}
+
+/** Goes on from the end of the step; what adds up begins again at zero. The last rates are the next step's first. */
+function nextStep(): void {
+  step.start.set(step.end);
+  step.start.fill(0, SLIP);
+  step.rates[0]!.set(step.rates[6]!);
 }
 
 /** The wheel keeps its kinetic energy where the spool's step changes what the motor's parts weigh at the axle. */
@@ -144,33 +198,22 @@ function crossStretch(run: Run, goal: number): void {
   const { motion, car } = run;
   motion.u = goal;
   const before = car.driveInertia + evaluateMotor(run, goal).inertia;
-  leaveStretch(run);
-  if (motion.phase === 'gone') return;
+  if (!leaveStretch(run)) return;
   motion.spin *= Math.sqrt(before / (car.driveInertia + evaluateMotor(run, motion.u).inertia));
 }
 
 const scratch = new Float64Array(SIZE);
 const scratchRate = new Float64Array(SIZE);
-const pullLeftAt =
-  (derivative: (state: Float64Array, rate: Float64Array) => void) =>
-  (at: (i: number) => number): number => {
-    for (let i = 0; i <= U; i++) scratch[i] = at(i);
-    derivative(scratch, scratchRate);
-    return found.pullLeft;
-  };
 
-/** The part of the step (0 … `before`) at which `value` falls below zero, or null. */
-function crossingOf(value: (at: (i: number) => number) => number, before: number): number | null {
-  const valueAt = (part: number): number =>
-    value(part === 1 ? (i) => step.end[i]! : part === 0 ? (i) => step.start[i]! : (i) => denseValue(step, i, part));
-  if (valueAt(before) >= 0) return null;
+/** The part of the step (0 … `before`) at which an ending that has come by `before` comes. */
+function crossingOf(ending: Ending, watch: Watch, before: number): number {
+  // Sliding begins with tyre and floor moving together: look just past the start before calling it ended.
+  if (distanceTo(ending, watch, 0) <= 0 && distanceTo(ending, watch, 1e-6 * before) <= 0) return 0;
   let low = 0;
   let high = before;
-  // Sliding begins with tyre and floor moving together: look just past the start before calling it ended.
-  if (valueAt(0) <= 0 && valueAt(1e-6 * before) <= 0) return 0;
   for (let k = 0; k < 50 && high - low > 1e-13; k++) {
     const middle = (low + high) / 2;
-    if (valueAt(middle) < 0) high = middle;
+    if (distanceTo(ending, watch, middle) < 0) high = middle;
     else low = middle;
   }
   return high;
@@ -220,9 +263,11 @@ function unload(run: Run, duration: number, ending: Ending | null): void {
   motion.spent.driveBearing += end[BEARING]!;
   motion.spent.rolling += end[ROLLING]!;
   motion.spent.air += end[AIR]!;
+  motion.spent.arm += end[ARM]!;
+  motion.spent.washer += end[WASHER]!;
   motion.slipTime += duration;
   motion.slipDistance += end[SLID]!;
-  slideWith(car, run.sliding, motion.slideDirection, motion.speed);
+  slideWith(car, run.sliding, motion.slideDirection, motion.speed, 0);
   motion.wheelie ||= run.hasOtherWheels && motion.phase !== 'gone' && run.sliding.load >= car.weight;
   if (run.trace) recordRow(run);
 }
@@ -244,7 +289,8 @@ function topSpeedOf(): number {
 function recordRow(run: Run): void {
   const { motion, car, sliding } = run;
   const motor = evaluateMotor(run, motion.u);
-  slideWith(car, sliding, motion.slideDirection, motion.speed);
+  const arm = armLoad(car, motor.torque);
+  slideWith(car, sliding, motion.slideDirection, motion.speed, arm);
   const bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
   record(run.trace!, {
     time: motion.time,
@@ -253,10 +299,11 @@ function recordRow(run: Run): void {
     wheelSpeed: car.radius * motion.spin,
     angle: motion.angle,
     thrust: motor.torque / car.radius,
-    gripLimit: car.staticGrip * sliding.load,
+    gripLimit: car.staticGrip * sliding.tyreLoad,
     resistance:
       bearing / car.radius +
-      car.rollingDrive * sliding.load +
+      car.armFriction * arm +
+      car.rollingDrive * sliding.tyreLoad +
       car.rollingOther * (car.weight - sliding.load) +
       car.otherBearing +
       car.climb +

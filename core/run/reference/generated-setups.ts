@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { LeverSetup, RunSetup } from '../run-setup.ts';
+import type { BandSetup, LeverSetup, RunSetup, TwistSetup } from '../run-setup.ts';
 
 /** Run setups over the whole range builders could meet, some that stall, spin, lift or are refused. SI. */
 const real = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true, noDefaultInfinity: true });
@@ -7,6 +7,17 @@ const real = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min
 const wheelset = fc
   .record({ radius: real(0.015, 0.16), mass: real(0.004, 0.08), roundness: real(0.3, 0.9), journalRadius: real(0.0008, 0.004) })
   .map(({ roundness, ...rest }) => ({ ...rest, inertia: roundness * rest.mass * rest.radius ** 2 }));
+
+const release = fc.constantFrom('free' as const, 'tied' as const);
+const axleRadius = real(0.001, 0.006);
+/** A bare axle, or up to four steps of tape. */
+const spool = fc
+  .tuple(axleRadius, fc.array(fc.record({ ratio: real(0.5, 3), turns: real(0.5, 12) }), { maxLength: 3 }))
+  .map(([radius, sleeves]): LeverSetup['spool'] => {
+    const radii = [radius, ...sleeves.map(({ ratio }) => ratio * radius)];
+    const steps = radii.map((r, i) => (i < sleeves.length ? { radius: r, turns: sleeves[i]!.turns } : { radius: r }));
+    return steps as LeverSetup['spool'];
+  });
 
 export const leverSetups: fc.Arbitrary<LeverSetup> = fc
   .record({
@@ -20,18 +31,58 @@ export const leverSetups: fc.Arbitrary<LeverSetup> = fc
     springEfficiency: real(0.6, 1),
     cockedAngle: real(2, 3.05),
     releaseAngle: real(0.2, 0.9),
-    axleRadius: real(0.001, 0.006),
-    sleeve: fc.option(fc.record({ ratio: real(0.5, 3), turns: real(1, 20) }), { nil: undefined }),
+    spool,
     stringDiameter: real(0.0002, 0.001),
     windingWidth: real(0.004, 0.03),
-    release: fc.constantFrom('free' as const, 'tied' as const),
+    release,
   })
-  .map(({ reachRatio, axleRadius, sleeve, ...rest }) => ({
-    kind: 'lever',
-    ...rest,
-    pivotToAxle: reachRatio * rest.leverLength,
-    spool: sleeve ? [{ radius: axleRadius, turns: sleeve.turns }, { radius: sleeve.ratio * axleRadius }] : [{ radius: axleRadius }],
-  }));
+  .map(({ reachRatio, ...rest }) => ({ kind: 'lever', ...rest, pivotToAxle: reachRatio * rest.leverLength }));
+
+const rubber = { c1: real(5e4, 2e5), c2: real(5e4, 2e5), bandEfficiency: real(0.6, 1), bandThickness: real(0.0007, 0.0012) };
+
+export const bandSetups: fc.Arbitrary<BandSetup> = fc
+  .record({
+    ...rubber,
+    bandWidth: real(0.0015, 0.012),
+    bandLength: real(0.05, 0.1),
+    parallel: fc.integer({ min: 1, max: 2 }),
+    series: fc.integer({ min: 1, max: 4 }),
+    spanRatio: real(0.7, 1.3),
+    rise: real(-0.1, 0.1),
+    windingWidth: real(0.005, 0.03),
+    windingStretch: fc.oneof(fc.constant(1), real(1, 2.5)),
+    spool,
+    turns: real(1, 20),
+    release,
+  })
+  .map(({ spanRatio, rise, ...rest }) => {
+    const anchorToAxle = spanRatio * rest.series * rest.bandLength;
+    return { kind: 'band', ...rest, anchorToAxle, anchorAboveAxle: rise * anchorToAxle };
+  });
+
+export const twistSetups: fc.Arbitrary<TwistSetup> = fc
+  .record({
+    ...rubber,
+    bandWidth: real(0.0015, 0.0065),
+    bandLength: real(0.03, 0.09),
+    parallel: fc.integer({ min: 1, max: 2 }),
+    series: fc.constant(1),
+    hookRatio: real(0.7, 1.3),
+    turns: real(3, 40),
+    washerFriction: real(0, 0.3),
+    washerRadius: real(0, 0.004),
+    armLength: real(0.03, 0.15),
+    armFriction: real(0, 0.4),
+  })
+  .map(({ hookRatio, ...rest }) => ({ kind: 'twist', ...rest, hookToHook: hookRatio * rest.bandLength }));
+
+const floor = {
+  rollingResistanceDrive: real(0.003, 0.05),
+  rollingResistanceOther: real(0.003, 0.05),
+  staticGrip: real(0.05, 1),
+  slidingShare: real(0.5, 1),
+  slope: fc.oneof({ weight: 3, arbitrary: fc.constant(0) }, real(-0.03, 0.08)),
+};
 
 export const runSetups: fc.Arbitrary<RunSetup> = fc
   .record({
@@ -44,12 +95,8 @@ export const runSetups: fc.Arbitrary<RunSetup> = fc
     driveLoadShare: real(0.2, 0.95),
     dragArea: real(0, 0.02),
     bearingFriction: real(0.02, 0.5),
-    rollingResistanceDrive: real(0.003, 0.05),
-    rollingResistanceOther: real(0.003, 0.05),
-    staticGrip: real(0.05, 1),
-    slidingShare: real(0.5, 1),
-    slope: fc.oneof({ weight: 3, arbitrary: fc.constant(0) }, real(-0.03, 0.08)),
-    motor: leverSetups,
+    ...floor,
+    motor: fc.oneof(leverSetups, bandSetups, twistSetups),
   })
   .map(
     ({
@@ -63,11 +110,26 @@ export const runSetups: fc.Arbitrary<RunSetup> = fc
       slope,
       motor,
       ...car
-    }) => ({
-      format: 'nimble-axle/run-setup',
-      version: 1,
-      car: { ...car, mass: body + driveWheels.mass + otherWheels.mass, driveWheels, otherWheels },
-      surface: { rollingResistanceDrive, rollingResistanceOther, staticGrip, slidingGrip: slidingShare * staticGrip, slope },
-      motor,
-    }),
+    }) => {
+      const isRoller = motor.kind === 'twist';
+      return {
+        format: 'nimble-axle/run-setup',
+        version: 1,
+        car: {
+          ...car,
+          driveLoadShare: isRoller ? 1 : car.driveLoadShare,
+          mass: (isRoller ? body / 10 : body) + driveWheels.mass + (isRoller ? 0 : otherWheels.mass),
+          driveWheels,
+          otherWheels: isRoller ? null : otherWheels,
+        },
+        surface: {
+          rollingResistanceDrive,
+          ...(isRoller ? {} : { rollingResistanceOther }),
+          staticGrip,
+          slidingGrip: slidingShare * staticGrip,
+          slope,
+        },
+        motor,
+      };
+    },
   );

@@ -114,6 +114,9 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
   const towed = car.mass + (other ? other.inertia / other.radius ** 2 : 0);
   const against = (v: number): number => otherBearing + 0.5 * AIR_DENSITY * car.dragArea * v * v + climb;
 
+  const armAt = (torque: number): number => (motor.arm ? torque / (motor.arm.length + motor.arm.friction * R) : 0);
+  const armDrag = (torque: number): number => (motor.arm?.friction ?? 0) * armAt(torque);
+
   let stretch = 0;
   let phase: 'unwinding' | 'rewinding' | 'gone' = 'unwinding';
   const point = makeMotorPoint();
@@ -127,7 +130,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     // Past the end of a stretch a trial step finds the pull of its end.
     motor.stretches[stretch]!.evaluate((goalOf() - u) * onwardOf() < 0 ? goalOf() : u, point);
     const back = phase === 'rewinding';
-    const tension = back ? (point.tension * point.heldTorque) / point.torque : point.tension;
+    const tension = back ? point.tension / motor.efficiency : point.tension;
     return {
       torque: back ? -point.heldTorque : point.torque,
       bearing: bearingAt(tension, point.directionCos, point.directionSin),
@@ -137,7 +140,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     };
   };
   const bearingAt = (T: number, cos: number, sin: number): number =>
-    car.bearingFriction * drive.journalRadius * Math.hypot(T * cos, hanging(rest, drive.mass) + T * sin);
+    (motor.arm ? 0 : car.bearingFriction) * drive.journalRadius * Math.hypot(T * cos, hanging(rest, drive.mass) + T * sin);
 
   /** The load and acceleration that agree, where `accelerationAt` is linear in the load. */
   const agreed = (accelerationAt: (load: number) => number): { load: number; a: number } => {
@@ -153,22 +156,33 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     const { load, a } = agreed(
       (N) =>
         ((p.torque - p.bearing) / R -
-          surface.rollingResistanceDrive * N -
+          surface.rollingResistanceDrive * Math.max(0, N - armAt(p.torque)) -
+          armDrag(p.torque) -
           crrOther * (weight - N) -
           against(v) -
           (0.5 * p.slope * v * v) / R ** 3) /
         mass,
     );
-    return { ...p, load, a, force: towed * a + crrOther * (weight - load) + against(v) };
+    return {
+      ...p,
+      a,
+      load: Math.max(0, load - armAt(p.torque)),
+      force: towed * a + armDrag(p.torque) + crrOther * (weight - load) + against(v),
+    };
   };
   const sliding = (u: number, v: number, spin: number, direction: number) => {
     const p = pull(u);
-    const { load, a } = agreed((N) => (direction * surface.slidingGrip * N - crrOther * (weight - N) - against(v)) / towed);
+    const { load, a } = agreed(
+      (N) =>
+        (direction * surface.slidingGrip * Math.max(0, N - armAt(p.torque)) - crrOther * (weight - N) - armDrag(p.torque) - against(v)) /
+        towed,
+    );
+    const tyreLoad = Math.max(0, load - armAt(p.torque));
     const spinUp =
       (p.torque -
         p.bearing -
-        surface.rollingResistanceDrive * load * R -
-        direction * surface.slidingGrip * load * R -
+        surface.rollingResistanceDrive * tyreLoad * R -
+        direction * surface.slidingGrip * tyreLoad * R -
         0.5 * p.slope * spin * spin) /
       (drive.inertia + p.inertia);
     return { ...p, a, spinUp };

@@ -1,0 +1,170 @@
+import type { Fault } from '../fault.ts';
+import type { BandSetup } from '../files/generated/run-setup.ts';
+import type { Motor, MotorPoint, Stretch } from './motor.ts';
+import { bandForce, rubberOf, type Rubber } from './rubber.ts';
+
+/**
+ * A stretched band wound on the drive axle. With m metres of unstretched band wound, the span D holds the rest, so its
+ * stretch is λ = D/(S − m). Winding dθ takes up dm = r dθ / s, s = max(windingStretch, λ, 1). Rubber keeps its volume:
+ * on each spool step r² = r_b² + (m − m_step)/B with B = πw/A. The path's coordinate is r itself: dθ/dr = 2B s.
+ */
+interface Piece {
+  readonly bareRadius: number;
+  /** Unstretched metres wound before this spool step. */
+  readonly stepStart: number;
+  /** Winding radius at the piece's beginning and end, in winding order. */
+  readonly inner: number;
+  readonly outer: number;
+  readonly angle: number;
+  /** s where it does not follow λ; null where s = λ. */
+  readonly fixedStretch: number | null;
+}
+
+interface Winding {
+  readonly rubber: Rubber;
+  readonly span: number;
+  /** B = πw/A, m per m² of squared radius. */
+  readonly packing: number;
+  readonly handStretch: number;
+}
+
+const windingOf = (setup: BandSetup): Winding => {
+  const rubber = rubberOf(setup);
+  return {
+    rubber,
+    span: setup.anchorToAxle,
+    packing: (Math.PI * setup.windingWidth) / rubber.section,
+    handStretch: Math.max(setup.windingStretch, 1),
+  };
+};
+
+const woundAt = (w: Winding, piece: Piece | { bareRadius: number; stepStart: number }, radius: number): number =>
+  piece.stepStart + w.packing * (radius - piece.bareRadius) * (radius + piece.bareRadius);
+
+/** The squared radius at which the whole band would be wound and its stretch without bound. */
+const limitSquared = (w: Winding, bareRadius: number, stepStart: number): number =>
+  (w.rubber.length - stepStart) / w.packing + bareRadius ** 2;
+
+/** Lays the band on the spool turn by turn, cutting pieces where a step begins or the way of stretching changes. */
+function windBand(setup: BandSetup): Piece[] {
+  const w = windingOf(setup);
+  const { length } = w.rubber;
+  const pieces: Piece[] = [];
+  let left = 2 * Math.PI * setup.turns;
+  let wound = 0;
+  setup.spool.forEach((step, index) => {
+    const isLast = index === setup.spool.length - 1;
+    let angle = isLast || step.turns === undefined ? left : Math.min(left, 2 * Math.PI * step.turns);
+    left -= angle;
+    const place = { bareRadius: step.radius, stepStart: wound };
+    let inner = step.radius;
+    const limit = limitSquared(w, step.radius, wound);
+    // Where the band goes taut, and where its own stretch passes the hand's.
+    for (const edge of [length - w.span, length - w.span / w.handStretch, Infinity]) {
+      if (angle <= 0 || edge <= wound) continue;
+      const follows = edge === Infinity;
+      const fixedStretch = follows ? null : w.handStretch;
+      const edgeRadius = follows ? Infinity : Math.sqrt(step.radius ** 2 + (edge - place.stepStart) / w.packing);
+      const root = Math.sqrt(limit);
+      const edgeAngle = follows ? Infinity : 2 * w.packing * w.handStretch * (edgeRadius - inner);
+      const taken = Math.min(angle, edgeAngle);
+      const outer =
+        taken === edgeAngle
+          ? edgeRadius
+          : follows
+            ? root * Math.tanh(Math.atanh(inner / root) + (taken * root) / (2 * w.span))
+            : inner + taken / (2 * w.packing * w.handStretch);
+      pieces.push({ ...place, inner, outer, angle: taken, fixedStretch });
+      angle -= taken;
+      inner = outer;
+      wound = woundAt(w, place, outer);
+    }
+  });
+  return pieces;
+}
+
+const stretchAt = (w: Winding, wound: number): number => w.span / (w.rubber.length - wound);
+
+/** ∫ F s dm from the taut band to the stretch `stretch`, J: closed, since dm = D dλ/λ². Source: integration by hand. */
+function energyWound(w: Winding, stretch: number): number {
+  const { c1, c2, section } = w.rubber;
+  const byHand = (x: number): number => c1 * Math.log(x) + c1 / (3 * x ** 3) - c2 / x + c2 / (4 * x ** 4);
+  const following = (x: number): number => c1 * x + c1 / (2 * x * x) + c2 * Math.log(x) + c2 / (3 * x ** 3);
+  const first = Math.max(1, w.span / w.rubber.length);
+  if (stretch <= first) return 0;
+  const change = Math.min(Math.max(w.handStretch, first), stretch);
+  return 2 * section * w.span * (w.handStretch * (byHand(change) - byHand(first)) + following(stretch) - following(change));
+}
+
+/** Over-stretched: it would break. */
+const BREAKING_STRETCH = 7;
+
+/** What keeps a band from being wound like this; empty when it can run. */
+export function bandFaults(setup: BandSetup): Fault[] {
+  if (Math.abs(setup.anchorAboveAxle) > setup.anchorToAxle)
+    return [{ path: 'motor.anchorAboveAxle', message: 'must not be more than motor.anchorToAxle, the straight line to the axle' }];
+  const w = windingOf(setup);
+  const last = windBand(setup).at(-1)!;
+  const most = setup.breakingStretch ?? BREAKING_STRETCH;
+  const start = w.span / w.rubber.length;
+  if (start > most)
+    return [
+      {
+        path: 'motor.anchorToAxle',
+        message: `stretches the band to ${start.toFixed(1)} times its length before it is wound, above ${most}; it would break`,
+      },
+    ];
+  const stretch = stretchAt(w, woundAt(w, last, last.outer));
+  if (stretch <= most && stretch > 0) return [];
+  return [
+    {
+      path: 'motor.turns',
+      message: `stretches the band to more than ${most} times its length; it would break. Wind fewer turns, or use a longer chain`,
+    },
+  ];
+}
+
+function makeStretch(setup: BandSetup, w: Winding, piece: Piece): Stretch {
+  const { rubber, packing } = w;
+  const sine = setup.anchorAboveAxle / setup.anchorToAxle;
+  const cosine = Math.sqrt(1 - sine * sine);
+  const { bandEfficiency } = setup;
+  const evaluate = (radius: number, point: MotorPoint): void => {
+    const stretch = w.span / (rubber.length - piece.stepStart - packing * (radius - piece.bareRadius) * (radius + piece.bareRadius));
+    const force = bandForce(rubber, stretch);
+    point.angleSlope = -2 * packing * (piece.fixedStretch ?? stretch);
+    point.heldTorque = force * radius;
+    point.tension = bandEfficiency * force;
+    point.torque = point.tension * radius;
+    point.directionCos = cosine;
+    point.directionSin = sine;
+    point.inertia = 0;
+    point.inertiaSlope = 0;
+    point.washerTorque = 0;
+  };
+  const limit = Math.sqrt(limitSquared(w, piece.bareRadius, piece.stepStart));
+  return {
+    from: piece.outer,
+    to: piece.inner,
+    overwound: piece.outer + 0.999 * (limit - piece.outer),
+    angle: piece.angle,
+    evaluate,
+    storedAt: (radius) => energyWound(w, stretchAt(w, woundAt(w, piece, radius))),
+  };
+}
+
+/** Builds the path of a band that has passed `bandFaults`. */
+export function bandMotor(setup: BandSetup): Motor {
+  const w = windingOf(setup);
+  const pieces = windBand(setup);
+  const last = pieces.at(-1)!;
+  return {
+    stretches: pieces.map((piece) => makeStretch(setup, w, piece)).reverse(),
+    storedEnergy: energyWound(w, stretchAt(w, woundAt(w, last, last.outer))),
+    angle: pieces.reduce((sum, { angle }) => sum + angle, 0),
+    efficiency: setup.bandEfficiency,
+    release: setup.release,
+    canGoSlack: false,
+    arm: null,
+  };
+}

@@ -1,0 +1,102 @@
+import type { TwistSetup } from '../files/generated/run-setup.ts';
+import type { Motor, MotorPoint, Stretch } from './motor.ts';
+import { bandForce, energyDensity, rubberOf, type Rubber } from './rubber.ts';
+
+/**
+ * A twisted band inside a roller. Twisted by ψ its strands are helices at two thirds of the bundle's radius, at constant
+ * volume: λ³S² − ℓ²λ = kψ², k = (4/9)A/π. With λ = λ0 + u², λ0 = ℓ/S, that is ψ = u S √(λ(λ + λ0)/k), smooth in u.
+ */
+interface Bundle {
+  readonly rubber: Rubber;
+  readonly untwisted: number;
+  readonly k: number;
+}
+
+const bundleOf = (setup: TwistSetup): Bundle => {
+  const rubber = rubberOf(setup);
+  return { rubber, untwisted: setup.hookToHook / rubber.length, k: ((4 / 9) * rubber.section) / Math.PI };
+};
+
+const twistAt = ({ rubber, untwisted, k }: Bundle, u: number): number => {
+  const stretch = untwisted + u * u;
+  return u * rubber.length * Math.sqrt((stretch * (stretch + untwisted)) / k);
+};
+
+/** dψ/du. */
+const twistSlope = ({ rubber, untwisted, k }: Bundle, u: number): number => {
+  const stretch = untwisted + u * u;
+  const g = Math.sqrt(stretch * (stretch + untwisted));
+  return (rubber.length / Math.sqrt(k)) * (g + (u * u * (2 * stretch + untwisted)) / g);
+};
+
+/** The coordinate at which the bundle is twisted by `twist` rad: ψ(u) rises throughout and bends one way, so Newton's method holds. */
+function coordinateOf(bundle: Bundle, twist: number): number {
+  let u = twist / twistSlope(bundle, 0);
+  for (let step = 0; step < 100; step++) {
+    const change = (twistAt(bundle, u) - twist) / twistSlope(bundle, u);
+    u -= change;
+    if (Math.abs(change) <= 1e-15 * u) break;
+  }
+  return u;
+}
+
+/** Torque of the bundle over the tension of its strands, S dλ/dψ, m; and axial pull over that tension, ℓ/(λS). */
+const leverage = (bundle: Bundle, u: number): number => (bundle.rubber.length * 2 * u) / twistSlope(bundle, u);
+const axialShare = ({ untwisted }: Bundle, u: number): number => untwisted / (untwisted + u * u);
+
+/** Where the bundle's torque outgrows the washer's, by bisection; `last` when it never does. */
+function washerEdge(setup: TwistSetup, bundle: Bundle, last: number): number {
+  const excess = (u: number): number => leverage(bundle, u) - setup.washerFriction * setup.washerRadius * axialShare(bundle, u);
+  if (excess(last) <= 0) return last;
+  let [low, high] = [0, last];
+  while (high - low > 1e-15 * last) {
+    const middle = (low + high) / 2;
+    if (middle === low || middle === high) break;
+    if (excess(middle) < 0) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** Builds the path of a twisted bundle. */
+export function twistMotor(setup: TwistSetup): Motor {
+  const bundle = bundleOf(setup);
+  const { rubber, untwisted } = bundle;
+  const last = coordinateOf(bundle, 2 * Math.PI * setup.turns);
+  const idle = washerEdge(setup, bundle, last);
+  const taut = Math.sqrt(Math.max(0, 1 - untwisted));
+
+  const stretchBetween = (from: number, to: number, runs: boolean): Stretch => ({
+    from,
+    to,
+    overwound: from,
+    angle: twistAt(bundle, from) - twistAt(bundle, to),
+    evaluate: (u: number, point: MotorPoint): void => {
+      const pull = bandForce(rubber, untwisted + u * u);
+      const bundleTorque = setup.bandEfficiency * pull * leverage(bundle, u);
+      const washer = setup.washerFriction * setup.washerRadius * setup.bandEfficiency * pull * axialShare(bundle, u);
+      point.angleSlope = -twistSlope(bundle, u);
+      point.heldTorque = pull * leverage(bundle, u);
+      point.torque = runs ? bundleTorque - washer : 0;
+      point.washerTorque = runs ? washer : bundleTorque;
+      point.tension = 0;
+      point.directionCos = 1;
+      point.directionSin = 0;
+      point.inertia = 0;
+      point.inertiaSlope = 0;
+    },
+    storedAt: (u) => rubber.length * rubber.section * (energyDensity(rubber, untwisted + u * u) - energyDensity(rubber, untwisted)),
+  });
+  // From wound to untwisted, cut where the washer takes all and where the strands go slack.
+  const cuts = [last, ...[idle, taut].filter((u) => u > 0 && u < last).sort((a, b) => b - a), 0];
+  const stretches = cuts.slice(0, -1).map((from, i) => stretchBetween(from, cuts[i + 1]!, cuts[i + 1]! >= idle));
+  return {
+    stretches,
+    storedEnergy: stretches[0]!.storedAt(last),
+    angle: 2 * Math.PI * setup.turns,
+    efficiency: setup.bandEfficiency,
+    release: 'free',
+    canGoSlack: false,
+    arm: { length: setup.armLength, friction: setup.armFriction },
+  };
+}
