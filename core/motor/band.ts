@@ -61,7 +61,8 @@ function windBand(setup: BandSetup): Piece[] {
     const limit = limitSquared(w, step.radius, wound);
     // Where the band goes taut, and where its own stretch passes the hand's.
     for (const edge of [length - w.span, length - w.span / w.handStretch, Infinity]) {
-      if (angle <= 0 || edge <= wound) continue;
+      // Rounding must not leave a piece of no length.
+      if (angle <= 0 || edge <= wound + 1e-12 * length) continue;
       const follows = edge === Infinity;
       const fixedStretch = follows ? null : w.handStretch;
       const edgeRadius = follows ? Infinity : Math.sqrt(step.radius ** 2 + (edge - place.stepStart) / w.packing);
@@ -74,7 +75,7 @@ function windBand(setup: BandSetup): Piece[] {
           : follows
             ? root * Math.tanh(Math.atanh(inner / root) + (taken * root) / (2 * w.span))
             : inner + taken / (2 * w.packing * w.handStretch);
-      pieces.push({ ...place, inner, outer, angle: taken, fixedStretch });
+      pieces.push({ bareRadius: place.bareRadius, stepStart: place.stepStart, inner, outer, angle: taken, fixedStretch });
       angle -= taken;
       inner = outer;
       wound = woundAt(w, place, outer);
@@ -88,8 +89,8 @@ const stretchAt = (w: Winding, wound: number): number => w.span / (w.rubber.leng
 /** ∫ F s dm from the taut band to the stretch `stretch`, J: closed, since dm = D dλ/λ². Source: integration by hand. */
 function energyWound(w: Winding, stretch: number): number {
   const { c1, c2, section } = w.rubber;
-  const byHand = (x: number): number => c1 * Math.log(x) + c1 / (3 * x ** 3) - c2 / x + c2 / (4 * x ** 4);
-  const following = (x: number): number => c1 * x + c1 / (2 * x * x) + c2 * Math.log(x) + c2 / (3 * x ** 3);
+  const byHand = (x: number): number => c1 * Math.log(x) + c1 / (3 * x * x * x) - c2 / x + c2 / (4 * x * x * x * x);
+  const following = (x: number): number => c1 * x + c1 / (2 * x * x) + c2 * Math.log(x) + c2 / (3 * x * x * x);
   const first = Math.max(1, w.span / w.rubber.length);
   if (stretch <= first) return 0;
   const change = Math.min(Math.max(w.handStretch, first), stretch);

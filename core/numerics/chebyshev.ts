@@ -86,26 +86,30 @@ export function interpolate(values: Float64Array, s: number): number {
   return above / below;
 }
 
-/** Where the interpolant crosses `level` between `low` and `high` (values on opposite sides), by bisection and secant. */
+/**
+ * Where the interpolant crosses `level` between `low` and `high` (values on opposite sides).
+ * Source: the Illinois form of regula falsi, Dowell & Jarratt, BIT 11 (1971).
+ */
 export function crossing(values: Float64Array, low: number, high: number, level = 0): number {
   let a = low;
   let b = high;
   let fa = interpolate(values, a) - level;
   let fb = interpolate(values, b) - level;
-  for (let step = 0; step < 60 && b - a > 1e-14; step++) {
-    const secant = b - (fb * (b - a)) / (fb - fa);
-    const s = step % 3 === 2 || !(secant > a && secant < b) ? (a + b) / 2 : secant;
+  if (fa === 0) return a;
+  for (let step = 0; step < 60; step++) {
+    const s = b - (fb * (b - a)) / (fb - fa);
+    if (!(Math.abs(b - a) > 1e-13) || fb === 0) return b;
     const f = interpolate(values, s) - level;
-    if (f === 0) return s;
-    if (f < 0 === fa < 0) {
-      a = s;
-      fa = f;
-    } else {
-      b = s;
-      fb = f;
+    if (f < 0 === fb < 0) fa *= 0.5;
+    else {
+      a = b;
+      fa = fb;
     }
+    if (Math.abs(s - b) <= 1e-14) return s;
+    b = s;
+    fb = f;
   }
-  return Math.abs(fa) < Math.abs(fb) ? a : b;
+  return b;
 }
 
 /**

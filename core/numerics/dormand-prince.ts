@@ -51,17 +51,18 @@ const D = Float64Array.from([
 /**
  * Tries a step of length `h` from `step.start` (whose rate stands in `step.rates[0]`) into `step.end`.
  * Returns the largest error among the first `scales.length` parts of the state, in units of their scale: accept at 1 or less.
+ * Only those parts may steer: the derivative must not read the others, which are added up once, at the end of the step.
  */
 export function tryStep(step: Step, derivative: Derivative, h: number, scales: Float64Array): number {
   const { size, start, end, rates, stage } = step;
   for (let s = 1; s < 7; s++) {
     const row = A[s - 1]!;
     const target = s === 6 ? end : stage;
-    target.set(start);
-    for (let k = 0; k < s; k++) {
-      const weight = h * row[k]!;
-      const rate = rates[k]!;
-      if (weight !== 0) for (let i = 0; i < size; i++) target[i] = target[i]! + weight * rate[i]!;
+    const parts = s === 6 ? size : scales.length;
+    for (let i = 0; i < parts; i++) {
+      let sum = 0;
+      for (let k = 0; k < s; k++) sum += row[k]! * rates[k]![i]!;
+      target[i] = start[i]! + h * sum;
     }
     derivative(target, rates[s]!);
   }

@@ -27,15 +27,22 @@ export function coastDistance({ c0, c2 }: Deceleration, w0: number, w1: number):
 export const coastSpeedSquared = ({ c0, c2 }: Deceleration, w0: number, x: number): number =>
   w0 * Math.exp(-2 * c2 * x) - 2 * c0 * x * exponentialRatio(-2 * c2 * x);
 
-/** Time in which the speed changes from `v0` to `v1`, s. */
-export function coastTime({ c0, c2 }: Deceleration, v0: number, v1: number): number {
-  if (v0 === v1) return 0;
-  if (c2 === 0) return (v0 - v1) / c0;
-  if (c0 === 0) return (1 / v1 - 1 / v0) / c2;
-  const root = Math.sqrt(Math.abs(c0) * c2);
-  if (c0 > 0) return Math.atan(((v0 - v1) * root) / (c0 + c2 * v0 * v1)) / root;
-  const terminal = Math.sqrt(-c0 / c2);
-  return Math.log(((terminal + v1) * (terminal - v0)) / ((terminal - v1) * (terminal + v0))) / (2 * root);
+/**
+ * Time taken by `x` metres of coasting in which the speed changes from `v0` to `v1`, s. Downhill the speed tends to
+ * √(−c0/c2); over a way on which air matters t = x/v∞ + ln((v∞ + v1)/(v∞ + v0))/(c2 v∞) keeps its digits there.
+ */
+export function coastTime({ c0, c2 }: Deceleration, v0: number, v1: number, x: number): number {
+  const force = c0 + c2 * v0 * v0;
+  if (c0 < 0 && c2 * x > 1e-3) {
+    const terminal = Math.sqrt(-c0 / c2);
+    return x / terminal + Math.log((terminal + v1) / (terminal + v0)) / (c2 * terminal);
+  }
+  if (Math.abs(force) <= 1e-8 * Math.abs(c0)) return (2 * x) / (v0 + v1);
+  const lost = 2 * x * exponentialRatio(-2 * c2 * x) * force;
+  const withoutAir = lost / ((v0 + v1) * (c0 + c2 * v0 * v1));
+  const z = withoutAir * Math.sqrt(Math.abs(c0) * c2);
+  if (Math.abs(z) < 1e-9) return withoutAir;
+  return withoutAir * ((c0 > 0 ? Math.atan(z) : Math.atanh(z)) / z);
 }
 
 const SAMPLES = 48;
@@ -54,29 +61,35 @@ function coastingWith(run: Run): Coasting {
   return { stance, effectiveMass, bearing, c0: -push / effectiveMass, c2: drag / effectiveMass };
 }
 
+/** What changes at a v²: the tyre begins to slide one way, or (0) the load shifts to another stance. */
+interface Change {
+  readonly at: number;
+  readonly slide: 0 | 1 | -1;
+}
+
 /** The nearest v² beyond which the tyre slides or the load shifts to another stance; null when nothing happens on the way to `target`. */
-function nextChange(car: Car, { c0, c2, stance }: Coasting, w: number, target: number): { at: number; slides: boolean } | null {
+function nextChange(car: Car, { c0, c2, stance }: Coasting, w: number, target: number): Change | null {
   const accelerationAt = (at: number): number => -(c0 + c2 * at);
   const loadAt = (at: number): number => driveLoad(car, stance, accelerationAt(at));
   const forceAt = (at: number): number => tyreForce(car, loadAt(at), 0, accelerationAt(at), at);
   const freeAt = (at: number): number => driveLoad(car, 'all', accelerationAt(at));
-  const margins: { slides: boolean; margin: (at: number) => number }[] = [
-    { slides: true, margin: (at) => car.staticGrip * loadAt(at) - forceAt(at) },
-    { slides: true, margin: (at) => car.staticGrip * loadAt(at) + forceAt(at) },
+  const margins: { slide: Change['slide']; margin: (at: number) => number }[] = [
+    { slide: 1, margin: (at) => car.staticGrip * loadAt(at) - forceAt(at) },
+    { slide: -1, margin: (at) => car.staticGrip * loadAt(at) + forceAt(at) },
   ];
   if (car.loadPerAcceleration !== 0) {
-    if (stance !== 'other') margins.push({ slides: false, margin: (at) => (stance === 'all' ? 1 : -1) * (car.weight - freeAt(at)) });
-    if (stance !== 'drive') margins.push({ slides: false, margin: (at) => (stance === 'all' ? 1 : -1) * freeAt(at) });
+    if (stance !== 'other') margins.push({ slide: 0, margin: (at) => (stance === 'all' ? 1 : -1) * (car.weight - freeAt(at)) });
+    if (stance !== 'drive') margins.push({ slide: 0, margin: (at) => (stance === 'all' ? 1 : -1) * freeAt(at) });
   }
-  let first: { at: number; slides: boolean } | null = null;
-  for (const { slides, margin } of margins) {
+  let first: Change | null = null;
+  for (const { slide, margin } of margins) {
     // Every margin is linear in v².
     const here = margin(w);
     const slope = margin(w + 1) - here;
     const at = w - here / slope;
     const isAhead = target < w ? slope > 0 && at > target : slope < 0 && at < target;
     if (isAhead && (first === null || Math.abs(at - w) < Math.abs(first.at - w)))
-      first = { at: target < w ? Math.min(at, w) : Math.max(at, w), slides };
+      first = { at: target < w ? Math.min(at, w) : Math.max(at, w), slide };
   }
   return first;
 }
@@ -90,12 +103,15 @@ export function coast(run: Run): Regime {
     const w0 = motion.speed ** 2;
     const target = c0 > 0 ? 0 : c2 === 0 ? (c0 < 0 ? Infinity : w0) : -c0 / c2;
     const next = change > 4 ? null : nextChange(car, coasting, w0, target);
-    const limit = { w: coastSpeedSquared(coasting, w0, DISTANCE_LIMIT - motion.distance), isLimit: true };
-    const end = next ? next.at : c0 > 0 ? 0 : limit.w;
-    const reached = coastTo(run, coasting, end, limit.w);
+    const wLimit = coastSpeedSquared(coasting, w0, DISTANCE_LIMIT - motion.distance);
+    const end = next ? next.at : c0 > 0 ? 0 : wLimit;
+    const reached = coastTo(run, coasting, end, wLimit);
     if (reached === 'limit') return 'limit';
     if (!next) return c0 > 0 ? 'stopped' : 'limit';
-    if (next.slides) return 'slide';
+    if (next.slide !== 0) {
+      motion.slideDirection = next.slide;
+      return 'slide';
+    }
   }
 }
 
@@ -114,13 +130,12 @@ function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'rea
     distance = DISTANCE_LIMIT - motion.distance;
     end = wLimit;
   }
-  // At its terminal speed a car covers ground at that speed.
   const timeTo = (x: number): number => {
-    const v = Math.sqrt(Math.max(coastSpeedSquared(coasting, w0, x), 0));
-    const time = coastTime(coasting, v0, v);
-    return Number.isFinite(time) && (time > 0 || x === 0) ? time : x / v0;
+    if (x <= 0) return 0;
+    const v = x >= distance && end === 0 ? 0 : Math.sqrt(Math.max(coastSpeedSquared(coasting, w0, x), 0));
+    return coastTime(coasting, v0, v, x);
   };
-  let time = end === 0 ? coastTime(coasting, v0, 0) : timeTo(distance);
+  let time = timeTo(distance);
   if (motion.time + time > TIME_LIMIT) {
     isLimit = true;
     let low = 0;

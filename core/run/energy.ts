@@ -35,7 +35,12 @@ export function energyBudget(run: Run): EnergyBudget {
   const { inertia } = evaluateMotor(run, motion.u);
   return {
     hysteresis: (1 - motor.efficiency) * givenUp,
-    ...motion.spent,
+    slip: motion.spent.slip,
+    driveBearing: motion.spent.driveBearing,
+    rolling: motion.spent.rolling,
+    air: motion.spent.air,
+    arm: motion.spent.arm,
+    washer: motion.spent.washer,
     otherBearing: car.otherBearing * motion.distance,
     climb: car.climb * motion.distance,
     lever: motion.leverEnergy,

@@ -74,8 +74,12 @@ export function carForces({ car, surface }: RunSetup, { arm }: Motor): Car {
 }
 
 /** Drive bearing torque, N·m: the tension presses the axle into its bearing along with the weight. */
-export const bearingTorque = (car: Car, tension: number, directionCos: number, directionSin: number): number =>
-  car.bearingLever * Math.hypot(tension * directionCos, car.bearingLoad + tension * directionSin);
+export function bearingTorque(car: Car, tension: number, directionCos: number, directionSin: number): number {
+  const along = tension * directionCos;
+  const down = car.bearingLoad + tension * directionSin;
+  // Not Math.hypot: no overflow to guard against, and it is several times slower.
+  return car.bearingLever * Math.sqrt(along * along + down * down);
+}
 
 /** Weight that a trailing arm takes off the roller while the motor pulls with `torque`, N: moments about the axle. */
 export const armLoad = (car: Car, torque: number): number => (car.armLever > 0 ? torque / car.armLever : 0);

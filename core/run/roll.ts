@@ -135,6 +135,12 @@ function tracePanel(run: Run): void {
   }
 }
 
+/** The tyre slides toward the side the needed force asks for. */
+function slideFrom({ motion }: Run, force: number): Regime {
+  motion.slideDirection = force > 0 ? 1 : -1;
+  return 'slide';
+}
+
 /** Where on the panel the run passes its limit of time or distance, or null. */
 function overLimit(run: Run): number | null {
   const { motion } = run;
@@ -172,7 +178,7 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     findEnding(run, stance, ignoreGrip || switches > 4);
     const { ending, s } = first;
     if (s === -1) {
-      if (ending === 'slip') return 'slide';
+      if (ending === 'slip') return slideFrom(run, panel.force[0]!);
       if (ending === 'stop') return 'stopped';
       if (ending === 'slack') {
         letGo(run);
@@ -208,7 +214,7 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     shortenings = 0;
     switches = 0;
     length = (to - from) * stepFactor(Math.max(coarseness, timing), 1, 5);
-    if (ending === 'slip') return 'slide';
+    if (ending === 'slip') return slideFrom(run, panel.force[POINTS - 1]!);
     if (ending === 'slack') {
       letGo(run);
       return 'roll';
@@ -222,7 +228,8 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     motion.speed = Math.sqrt((2 * energy) / rolling.mass);
     motion.spin = motion.speed / car.radius;
     motion.topSpeed = Math.max(motion.topSpeed, motion.speed);
-    if (slideAsked(run) !== 0 && !ignoreGrip) return 'slide';
+    const asked = slideAsked(run);
+    if (asked !== 0 && !ignoreGrip) return slideFrom(run, asked);
     stance = settle(car, rolling, run.point, motion.speed);
     length = (stretchGoal(run) - motion.u) / 2;
   }

@@ -74,13 +74,11 @@ function drive(run: Run): Regime {
       motion.wheelHeld = false;
     } else regime = motion.phase === 'gone' ? coast(run) : rollUnderPower(run, trembles > MOST_TREMBLES);
     trembles = motion.time - before > 1e-9 ? 0 : trembles + 1;
-    if (regime === 'roll' || regime === 'slide') {
-      const asked = slideAsked(run);
-      if (regime === 'slide') motion.slideDirection = asked === 0 ? motion.slideDirection : asked;
-      else if (asked !== 0 && trembles <= MOST_TREMBLES) {
-        motion.slideDirection = asked;
-        regime = 'slide';
-      }
+    // After a slide the tyre may hold, or slide at once toward the other side.
+    const asked = regime === 'roll' && trembles <= MOST_TREMBLES ? slideAsked(run) : 0;
+    if (asked !== 0) {
+      motion.slideDirection = asked;
+      regime = 'slide';
     }
   }
   return regime;

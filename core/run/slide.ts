@@ -36,7 +36,7 @@ const ARM = 10;
 const WASHER = 11;
 const SIZE = 12;
 
-const TOLERANCE = 1e-7;
+const TOLERANCE = 1e-6;
 const FIRST_STEP = 1e-3;
 const LEAST_STEP = 1e-12;
 

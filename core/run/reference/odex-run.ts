@@ -40,6 +40,14 @@ interface Event {
 
 const [X, V, SPIN, U, SLID] = [0, 1, 2, 3, 4];
 
+interface Found {
+  readonly name: string;
+  readonly time: number;
+  readonly y: number[];
+}
+
+const SAMPLES = 16;
+
 /** Integrates until an event's value falls below zero (once it has been above), or `end`. */
 function untilEvent(
   derivative: (y: number[]) => number[],
@@ -48,7 +56,6 @@ function untilEvent(
   end: number,
   tolerance: number,
   events: readonly Event[],
-  seen: (y: Values) => void,
 ) {
   const solver = new Solver(start.length);
   solver.denseOutput = true;
@@ -58,7 +65,8 @@ function untilEvent(
   solver.absoluteTolerance = tolerance / 100;
   const armed = events.map(({ value }) => value(start) > 1e-12);
   let previous = start;
-  let found: { name: string; time: number; y: number[] } | null = null;
+  let found: Found | null = null;
+  let fastest = start[V]!;
   const last = solver.solve(
     (_t, y) => derivative(y),
     from,
@@ -67,33 +75,58 @@ function untilEvent(
     (step, before, now, y, dense) => {
       if (step === 1) return undefined;
       const at = (t: number): number[] => (t >= now ? [...y] : t <= before ? [...previous] : start.map((_, i) => dense(i, t)));
+      // Steps can be long: an event may come and go within one, and the top speed lie inside.
+      const sampleTimes = Array.from({ length: SAMPLES + 1 }, (_, k) => before + ((now - before) * k) / SAMPLES);
+      const samples = sampleTimes.map(at);
       let first = Infinity;
       events.forEach(({ name, value }, i) => {
-        if (value(y) >= 0) return void (armed[i] ||= value(y) > 1e-12);
-        let [low, high] = [before, now];
-        if (!armed[i]) {
-          // Began at zero: an event only if it has been above within this step.
-          const probe = [0.05, 0.2, 0.5].map((part) => before + part * (now - before)).find((t) => value(at(t)) > 0);
-          if (probe === undefined) [low, high] = [before, before];
-          else low = probe;
-        }
-        while (high - low > 1e-13 * Math.max(1, high)) {
-          const middle = (low + high) / 2;
-          if (value(at(middle)) < 0) high = middle;
-          else low = middle;
-        }
-        if (high < first) {
-          first = high;
-          found = { name, time: high, y: at(high) };
+        for (let k = 1; k <= SAMPLES && sampleTimes[k - 1]! < first; k++) {
+          if (value(samples[k]!) >= 0) {
+            armed[i] ||= value(samples[k]!) > 1e-12;
+            continue;
+          }
+          let [low, high] = [sampleTimes[k - 1]!, sampleTimes[k]!];
+          if (!armed[i]) {
+            // Began at zero: an event only once it has been above.
+            const probe = [0.05, 0.2, 0.5].map((part) => low + part * (high - low)).find((t) => value(at(t)) > 0);
+            if (probe === undefined) high = low;
+            else low = probe;
+          }
+          while (high - low > 1e-13 * Math.max(1, high)) {
+            const middle = (low + high) / 2;
+            if (value(at(middle)) < 0) high = middle;
+            else low = middle;
+          }
+          if (high < first) {
+            first = high;
+            found = { name, time: high, y: at(high) };
+          }
+          break;
         }
       });
-      const until = found ? first : now;
-      for (let k = 1; k <= 16; k++) seen(at(before + ((until - before) * k) / 16));
+      fastest = Math.max(
+        fastest,
+        topSpeedOf((t) => at(t)[V]!, before, found ? first : now),
+      );
       previous = [...y];
       return found ? false : undefined;
     },
   );
-  return (found as { name: string; time: number; y: number[] } | null) ?? { name: 'limit', time: end, y: last.y };
+  return { ...((found as Found | null) ?? { name: 'limit', time: end, y: last.y }), topSpeed: fastest };
+}
+
+/** The greatest value on an interval, by sampling and golden section about the largest sample. */
+function topSpeedOf(speedAt: (t: number) => number, from: number, to: number): number {
+  const place = (k: number): number => from + ((to - from) * Math.min(Math.max(k, 0), SAMPLES)) / SAMPLES;
+  let best = 0;
+  for (let k = 1; k <= SAMPLES; k++) if (speedAt(place(k)) > speedAt(place(best))) best = k;
+  let [low, high] = [place(best - 1), place(best + 1)];
+  for (let k = 0; k < 40; k++) {
+    const [a, b] = [high - 0.618 * (high - low), low + 0.618 * (high - low)];
+    if (speedAt(a) > speedAt(b)) high = b;
+    else low = a;
+  }
+  return Math.max(speedAt(place(best)), speedAt((low + high) / 2));
 }
 
 export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
@@ -243,7 +276,8 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
       const r = sliding(s[U]!, s[V]!, spin, direction);
       return [s[V]!, r.a, wheelHeld ? 0 : r.spinUp, phase === 'gone' || wheelHeld ? 0 : spin / r.turn, direction * (R * spin - s[V]!)];
     };
-    const end = untilEvent(derivative, y, time, 600, tolerance, events, (s) => (topSpeed = Math.max(topSpeed, s[V]!)));
+    const end = untilEvent(derivative, y, time, 600, tolerance, events);
+    topSpeed = Math.max(topSpeed, end.topSpeed);
     y = end.y;
     time = end.time;
     if (end.name === 'limit') return result('limit');
