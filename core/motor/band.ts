@@ -45,42 +45,50 @@ const woundAt = (w: Winding, piece: Piece | { bareRadius: number; stepStart: num
 const limitSquared = (w: Winding, bareRadius: number, stepStart: number): number =>
   (w.rubber.length - stepStart) / w.packing + bareRadius ** 2;
 
-/** Lays the band on the spool turn by turn, cutting pieces where a step begins or the way of stretching changes. */
-function windBand(setup: BandSetup): Piece[] {
+/**
+ * Lays the band on the spool turn by turn, cutting pieces where a step begins or the way of stretching changes.
+ * `further`: more turns on the last step, rad, as a tied band may take when it winds up again.
+ */
+function windBand(setup: BandSetup, further = 0): Piece[] {
   const w = windingOf(setup);
   const { length } = w.rubber;
   const pieces: Piece[] = [];
   let left = 2 * Math.PI * setup.turns;
   let wound = 0;
-  setup.spool.forEach((step, index) => {
+  for (let index = 0; index < setup.spool.length && left > 0; index++) {
+    const step = setup.spool[index]!;
     const isLast = index === setup.spool.length - 1;
-    let angle = isLast || step.turns === undefined ? left : Math.min(left, 2 * Math.PI * step.turns);
-    left -= angle;
+    const whole = isLast || step.turns === undefined ? left : Math.min(left, 2 * Math.PI * step.turns);
+    left -= whole;
     const place = { bareRadius: step.radius, stepStart: wound };
+    const root = Math.sqrt(limitSquared(w, step.radius, wound));
     let inner = step.radius;
-    const limit = limitSquared(w, step.radius, wound);
-    // Where the band goes taut, and where its own stretch passes the hand's.
-    for (const edge of [length - w.span, length - w.span / w.handStretch, Infinity]) {
-      // Rounding must not leave a piece of no length.
-      if (angle <= 0 || edge <= wound + 1e-12 * length) continue;
-      const follows = edge === Infinity;
-      const fixedStretch = follows ? null : w.handStretch;
-      const edgeRadius = follows ? Infinity : Math.sqrt(step.radius ** 2 + (edge - place.stepStart) / w.packing);
-      const root = Math.sqrt(limit);
-      const edgeAngle = follows ? Infinity : 2 * w.packing * w.handStretch * (edgeRadius - inner);
-      const taken = Math.min(angle, edgeAngle);
-      const outer =
-        taken === edgeAngle
-          ? edgeRadius
-          : follows
-            ? root * Math.tanh(Math.atanh(inner / root) + (taken * root) / (2 * w.span))
-            : inner + taken / (2 * w.packing * w.handStretch);
-      pieces.push({ bareRadius: place.bareRadius, stepStart: place.stepStart, inner, outer, angle: taken, fixedStretch });
-      angle -= taken;
-      inner = outer;
-      wound = woundAt(w, place, outer);
-    }
-  });
+    const windOn = (wanted: number): void => {
+      let angle = wanted;
+      // Where the band goes taut, and where its own stretch passes the hand's.
+      for (const edge of [length - w.span, length - w.span / w.handStretch, Infinity]) {
+        // Rounding must not leave a piece of no length.
+        if (angle <= 1e-12 * wanted || edge <= wound + 1e-12 * length) continue;
+        const follows = edge === Infinity;
+        const edgeRadius = follows ? Infinity : Math.sqrt(step.radius * step.radius + (edge - place.stepStart) / w.packing);
+        const edgeAngle = follows ? Infinity : 2 * w.packing * w.handStretch * (edgeRadius - inner);
+        const taken = edgeAngle < angle * (1 + 1e-12) ? edgeAngle : angle;
+        const outer =
+          taken === edgeAngle
+            ? edgeRadius
+            : follows
+              ? root * Math.tanh(Math.atanh(inner / root) + (taken * root) / (2 * w.span))
+              : inner + taken / (2 * w.packing * w.handStretch);
+        const fixedStretch = follows ? null : w.handStretch;
+        pieces.push({ bareRadius: place.bareRadius, stepStart: place.stepStart, inner, outer, angle: taken, fixedStretch });
+        angle -= taken;
+        inner = outer;
+        wound = woundAt(w, place, outer);
+      }
+    };
+    windOn(whole);
+    if (left <= 0 && further > 0) windOn(further);
+  }
   return pieces;
 }
 
@@ -154,15 +162,20 @@ function makeStretch(setup: BandSetup, w: Winding, piece: Piece): Stretch {
   };
 }
 
+/** rad past the full wind, at which a band that winds up again is as good as at its limit. */
+const OVERWIND = 2 * Math.PI * 10_000;
+
 /** Builds the path of a band that has passed `bandFaults`. */
 export function bandMotor(setup: BandSetup): Motor {
   const w = windingOf(setup);
-  const pieces = windBand(setup);
-  const last = pieces.at(-1)!;
+  const wound = windBand(setup);
+  const last = wound.at(-1)!;
+  const pieces = setup.release === 'tied' ? windBand(setup, OVERWIND) : wound;
   return {
     stretches: pieces.map((piece) => makeStretch(setup, w, piece)).reverse(),
+    first: pieces.length - wound.length,
     storedEnergy: energyWound(w, stretchAt(w, woundAt(w, last, last.outer))),
-    angle: pieces.reduce((sum, { angle }) => sum + angle, 0),
+    angle: 2 * Math.PI * setup.turns,
     efficiency: setup.bandEfficiency,
     release: setup.release,
     canGoSlack: false,

@@ -134,6 +134,7 @@ export function leverMotor(setup: LeverSetup): Motor {
     .reverse();
   return {
     stretches,
+    first: 0,
     storedEnergy: springEnergy(setup, setup.releaseAngle, setup.cockedAngle),
     angle: wound.reduce((sum, step) => sum + step.angle, 0),
     efficiency: setup.springEfficiency,

@@ -50,6 +50,8 @@ export interface Stretch {
 export interface Motor {
   /** In the order they unwind. */
   readonly stretches: readonly Stretch[];
+  /** Which of them the run begins on: those before it are reached only by a tied motor that winds up further than it was wound. */
+  readonly first: number;
   /** J put in by winding. */
   readonly storedEnergy: number;
   /** rad of drive axle under power. */

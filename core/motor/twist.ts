@@ -92,6 +92,7 @@ export function twistMotor(setup: TwistSetup): Motor {
   const stretches = cuts.slice(0, -1).map((from, i) => stretchBetween(from, cuts[i + 1]!, cuts[i + 1]! >= idle));
   return {
     stretches,
+    first: 0,
     storedEnergy: stretches[0]!.storedAt(last),
     angle: 2 * Math.PI * setup.turns,
     efficiency: setup.bandEfficiency,

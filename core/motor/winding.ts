@@ -58,11 +58,12 @@ export function windString(spool: readonly SpoolStep[], stringDiameter: number, 
   let start = 0;
   spool.forEach((step, index) => {
     const left = length - start;
-    if (left <= 0) return;
+    // Rounding must not leave a step of no length.
+    if (left <= 1e-12 * length) return;
     const layer = { bareRadius: step.radius, stringDiameter, growth };
     const isLast = index === spool.length - 1;
     const full = isLast || step.turns === undefined ? left : windingLength(layer, 2 * Math.PI * step.turns);
-    const taken = Math.min(left, full);
+    const taken = full < left * (1 - 1e-12) ? full : left;
     wound.push({ layer, start, length: taken, angle: windingAngle(layer, taken) });
     start += taken;
   });

@@ -3,7 +3,7 @@ import { rollWith, type Car, type Stance } from './forces.ts';
 import { evaluateMotor, type Run } from './motion.ts';
 
 /** Two last Chebyshev coefficients must be below this share of the energy, and of the time, in a panel. */
-const RESOLVED = 1e-4;
+const RESOLVED = 3e-5;
 
 const column = (): Float64Array => new Float64Array(POINTS);
 /** One panel of rolling under power; scratch, one run at a time. */

@@ -192,6 +192,13 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     if (s < 1) {
       to = placeAt(from, to, atRest, s);
       solve(run, stance, from, to, bent, energy);
+      // Time is sharp on what little energy is left before a stop: come up to it in ever shorter panels.
+      const leftover = stops ? forceCoarseness(0) : 0;
+      if (mayShorten && leftover > 1) {
+        shortenings++;
+        length = shorter(to - from, leftover);
+        continue;
+      }
     }
     timePanel(run, from, to, bent, atRest, stops);
     const timing = timeCoarseness(run);

@@ -38,6 +38,8 @@ const SIZE = 12;
 
 const TOLERANCE = 1e-6;
 const FIRST_STEP = 1e-3;
+/** What ends a slide may come and go within a step: it is looked for at every such part of it. */
+const LOOK = 0.25;
 const LEAST_STEP = 1e-12;
 
 const step = makeStep(SIZE);
@@ -158,10 +160,13 @@ export function slide(run: Run): Regime {
       let taken = h;
       makeDense(step, h);
       let part = 1;
-      for (const ending of ENDINGS) {
-        if (distanceTo(ending, watch, part) >= 0) continue;
-        part = crossingOf(ending, watch, part);
-        first = ending;
+      for (let low = 0; low < 1 && first === null; low += LOOK) {
+        part = low + LOOK;
+        for (const ending of ENDINGS) {
+          if (distanceTo(ending, watch, part) >= 0) continue;
+          part = crossingOf(ending, watch, low, part);
+          first = ending;
+        }
       }
       if (first !== null && part < 1) {
         taken = part * h;
@@ -205,11 +210,11 @@ function crossStretch(run: Run, goal: number): void {
 const scratch = new Float64Array(SIZE);
 const scratchRate = new Float64Array(SIZE);
 
-/** The part of the step (0 … `before`) at which an ending that has come by `before` comes. */
-function crossingOf(ending: Ending, watch: Watch, before: number): number {
+/** The part of the step (`after` … `before`) at which an ending that has come by `before` comes. */
+function crossingOf(ending: Ending, watch: Watch, after: number, before: number): number {
   // Sliding begins with tyre and floor moving together: look just past the start before calling it ended.
-  if (distanceTo(ending, watch, 0) <= 0 && distanceTo(ending, watch, 1e-6 * before) <= 0) return 0;
-  let low = 0;
+  if (after === 0 && distanceTo(ending, watch, 0) <= 0 && distanceTo(ending, watch, 1e-6 * before) <= 0) return 0;
+  let low = after;
   let high = before;
   for (let k = 0; k < 50 && high - low > 1e-13; k++) {
     const middle = (low + high) / 2;

@@ -150,7 +150,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
   const armAt = (torque: number): number => (motor.arm ? torque / (motor.arm.length + motor.arm.friction * R) : 0);
   const armDrag = (torque: number): number => (motor.arm?.friction ?? 0) * armAt(torque);
 
-  let stretch = 0;
+  let stretch = motor.first;
   let phase: 'unwinding' | 'rewinding' | 'gone' = 'unwinding';
   const point = makeMotorPoint();
   const goalOf = (): number => {
@@ -221,7 +221,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     return { ...p, a, spinUp };
   };
 
-  let y = [0, 0, 0, motor.stretches[0]!.from, 0];
+  let y = [0, 0, 0, motor.stretches[stretch]!.from, 0];
   let time = 0;
   let topSpeed = 0;
   let regime: 'roll' | 'slide' = 'roll';
