@@ -80,8 +80,20 @@ const coordinateAtSpan = (g: LeverGeometry, span: number): number =>
 
 const angleAt = (g: LeverGeometry, u: number): number => g.direction + 2 * Math.atan(Math.exp(-u));
 
-/** Past this many units of the coordinate a tied lever lies all but in line with its string and holds anything. */
-const OVERWIND = 8;
+/**
+ * How far a tied lever can be wound up past `from`: to where it and its string lie within the least angle of one line.
+ * The sine of that angle falls all the way there; by bisection.
+ */
+function overwoundFrom(g: LeverGeometry, from: number): number {
+  let near = from;
+  let far = from - 40;
+  for (let step = 0; step < 60; step++) {
+    const middle = (near + far) / 2;
+    if (stringSine(g, angleAt(g, middle)) > Math.sin(LEAST_STRING_ANGLE) && middle < from) near = middle;
+    else far = middle;
+  }
+  return near;
+}
 
 function makeStretch(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanEnd: number, from: number, to: number): Stretch {
   const { length: L, reach, direction } = g;
@@ -115,7 +127,7 @@ function makeStretch(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanE
     point.washerTorque = 0;
   };
   const storedAt = (u: number): number => springEnergy(setup, releaseAngle, angleAt(g, u));
-  return { from, to, overwound: from - OVERWIND, angle: step.angle, evaluate, storedAt };
+  return { from, to, overwound: setup.release === 'tied' ? overwoundFrom(g, from) : from, angle: step.angle, evaluate, storedAt };
 }
 
 /** Builds the path of a lever that has passed `leverFaults`. */

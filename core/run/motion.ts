@@ -56,6 +56,8 @@ export interface Run {
   readonly motion: Motion;
   readonly marks: Mark[];
   readonly trace: Trace | null;
+  /** Two last Chebyshev coefficients of a panel must be below this share of the energy, and of the time, in it. */
+  readonly resolved: number;
   readonly point: MotorPoint;
   readonly rolling: Rolling;
   readonly sliding: Sliding;
@@ -67,13 +69,21 @@ export interface Mark {
   time: number | null;
 }
 
-export function startRun(car: Car, hasOtherWheels: boolean, motor: Motor, marks: readonly number[], trace: Trace | null): Run {
+export function startRun(
+  car: Car,
+  hasOtherWheels: boolean,
+  motor: Motor,
+  marks: readonly number[],
+  trace: Trace | null,
+  resolved: number,
+): Run {
   return {
     car,
     hasOtherWheels,
     motor,
     marks: marks.map((distance) => ({ distance, time: null })),
     trace,
+    resolved,
     point: makeMotorPoint(),
     rolling: makeRolling(),
     sliding: makeSliding(),
@@ -157,6 +167,14 @@ export function letGo(run: Run): void {
   motion.keptEnergy = isSpent ? 0 : currentStretch(run).storedAt(motion.u);
   motion.powerEnd ??= { time: motion.time, distance: motion.distance };
   motion.phase = 'gone';
+}
+
+/** A tied motor that can be wound no further stops its wheel dead: what turned is lost in the jolt. */
+export function holdWheel(run: Run): void {
+  const { motion, car } = run;
+  motion.leverEnergy += 0.5 * (car.driveInertia + evaluateMotor(run, motion.u).inertia) * motion.spin ** 2;
+  motion.wheelHeld = true;
+  motion.spin = 0;
 }
 
 /** Notes the time of every mark passed between `from` and `to` metres; `timeAt` gives the time at a distance. */

@@ -2,9 +2,6 @@ import { crossing, firstFall, integrate, NODES, POINTS, tail } from '../numerics
 import { rollWith, type Car, type Stance } from './forces.ts';
 import { evaluateMotor, type Run } from './motion.ts';
 
-/** Two last Chebyshev coefficients must be below this share of the energy, and of the time, in a panel. */
-const RESOLVED = 3e-5;
-
 const column = (): Float64Array => new Float64Array(POINTS);
 /** One panel of rolling under power; scratch, one run at a time. */
 export const panel = {
@@ -112,13 +109,13 @@ function largest(values: Float64Array): number {
 }
 
 /** How much coarser than wanted the panel is for its forces: at most 1 where it is short enough. Energies are held against the energy in play. */
-export function forceCoarseness(energyInPlay: number): number {
+export function forceCoarseness(run: Run, energyInPlay: number): number {
   const scale = Math.max(largest(panel.energy), 1e-2 * energyInPlay);
-  return Math.max(tail(panel.growth), tail(panel.work) / scale, tail(panel.source) / scale) / RESOLVED;
+  return Math.max(tail(panel.growth), tail(panel.work) / scale, tail(panel.source) / scale) / run.resolved;
 }
 
 /** The same for its times. */
-export const timeCoarseness = (run: Run): number => tail(panel.timeRate) / (RESOLVED * (run.motion.time + panel.time[POINTS - 1]!));
+export const timeCoarseness = (run: Run): number => tail(panel.timeRate) / (run.resolved * (run.motion.time + panel.time[POINTS - 1]!));
 
 /** Where `value`, a straight line `offset + sign · values`, first falls below zero; NaN when it does not. */
 export function firstFallOf(values: Float64Array, sign: 1 | -1, offset: number, slack: number): number {

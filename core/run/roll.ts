@@ -1,6 +1,17 @@
 import { crossing, integral, integrate, interpolate, NODES, POINTS } from '../numerics/chebyshev.ts';
 import { baseOf, driveLoad, rollingAcceleration, rollWith, settle, slopeOf, tyreForce, type Stance } from './forces.ts';
-import { DISTANCE_LIMIT, TIME_LIMIT, evaluateMotor, leaveStretch, letGo, passMarks, stretchGoal, type Regime, type Run } from './motion.ts';
+import {
+  DISTANCE_LIMIT,
+  TIME_LIMIT,
+  evaluateMotor,
+  holdWheel,
+  leaveStretch,
+  letGo,
+  passMarks,
+  stretchGoal,
+  type Regime,
+  type Run,
+} from './motion.ts';
 import {
   firstFallOf,
   firstSlack,
@@ -169,7 +180,7 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     const atRest = energy === 0;
     solve(run, stance, from, to, atRest, energy);
     const mayShorten = shortenings < MOST_SHORTENINGS;
-    const coarseness = forceCoarseness(run.motor.storedEnergy);
+    const coarseness = forceCoarseness(run, run.motor.storedEnergy);
     if (mayShorten && !(coarseness <= 1)) {
       shortenings++;
       length = shorter(to - from, coarseness);
@@ -193,7 +204,7 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
       to = placeAt(from, to, atRest, s);
       solve(run, stance, from, to, bent, energy);
       // Time is sharp on what little energy is left before a stop: come up to it in ever shorter panels.
-      const leftover = stops ? forceCoarseness(0) : 0;
+      const leftover = stops ? forceCoarseness(run, 0) : 0;
       if (mayShorten && leftover > 1) {
         shortenings++;
         length = shorter(to - from, leftover);
@@ -228,7 +239,10 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     }
     if (ending === 'stance') stance = stance === 'all' ? (panel.load[POINTS - 1]! > car.weight / 2 ? 'drive' : 'other') : 'all';
     if (to !== goal) continue;
-    if (motion.phase === 'rewinding' && motion.stretch === 0) return 'stopped';
+    if (motion.phase === 'rewinding' && motion.stretch === 0) {
+      holdWheel(run);
+      return slideFrom(run, -1);
+    }
     if (!leaveStretch(run)) return 'roll';
     rollWith(car, rolling, evaluateMotor(run, motion.u), stance);
     // The kinetic energy goes on; a step of the spool changes the mass it is in.

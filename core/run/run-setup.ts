@@ -1,6 +1,7 @@
 import type { Fault } from '../fault.ts';
 import type { RunSetup, Spool } from '../files/generated/run-setup.ts';
 import { bandFaults, bandMotor } from '../motor/band.ts';
+import { leastSizeFaults } from './least-sizes.ts';
 import { leverFaults, leverMotor } from '../motor/lever.ts';
 import type { Motor } from '../motor/motor.ts';
 import { twistMotor } from '../motor/twist.ts';
@@ -40,12 +41,12 @@ function motorFaults({ car, motor }: RunSetup): Fault[] {
 /** What a schema cannot say: keys that do not go together. Empty when the run can be computed. */
 export function runFaults(setup: RunSetup): Fault[] {
   const { car, surface } = setup;
-  const faults: Fault[] = [];
+  const faults: Fault[] = leastSizeFaults(setup);
   if (surface.slidingGrip > surface.staticGrip)
     faults.push({ path: 'surface.slidingGrip', message: `must not be above surface.staticGrip (${surface.staticGrip})` });
   if (car.otherWheels !== null && surface.rollingResistanceOther === undefined)
     faults.push({ path: 'surface.rollingResistanceOther', message: 'is missing (the car has other wheels)' });
-  return [...faults, ...motorFaults(setup)];
+  return faults.length > 0 ? faults : motorFaults(setup);
 }
 
 /** The motor of a setup that has passed `runFaults`. */

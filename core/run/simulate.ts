@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
 import { coast } from './coast.ts';
 import { energyBudget, type EnergyBudget } from './energy.ts';
-import { armLoad, bearingTorque, carForces } from './forces.ts';
+import { armLoad, bearingTorque, carForces, rollWith, settle } from './forces.ts';
 import { launchOf } from './launch.ts';
 import { evaluateMotor, startRun, type Regime, type Run } from './motion.ts';
 import { rollUnderPower, slideAsked } from './roll.ts';
@@ -60,7 +60,7 @@ export type RunOutcome =
 /** Regime changes without any progress after which the tyre is taken to hold. */
 const MOST_TREMBLES = 8;
 
-function drive(run: Run): Regime {
+function drive(run: Run): RunResult['ended'] {
   const { motion } = run;
   const launch = launchOf(run);
   if (launch.acceleration <= 0) return 'stalled';
@@ -84,6 +84,19 @@ function drive(run: Run): Regime {
   return regime;
 }
 
+/** Share of a panel's energy and time left to its last coefficients; and where the stop hangs on very little. */
+const RESOLVED = 1e-5;
+const FINELY_RESOLVED = 1e-6;
+
+/** Whether the car came to its stop under a pull that all but balanced the resistance: a little energy is then a long way. */
+function stopsShallowly(run: Run): boolean {
+  const { car, motion, rolling } = run;
+  if (motion.phase === 'gone' || motion.distance === 0) return false;
+  const point = evaluateMotor(run, motion.u);
+  rollWith(car, rolling, point, settle(car, rolling, point, 0));
+  return Math.abs(rolling.push) * motion.distance < rolling.mass * motion.topSpeed ** 2;
+}
+
 /** Whether what still pulls back at the stop outdoes bearings and rolling resistance at rest. */
 function rollsBack(run: Run): boolean {
   const { car, motion } = run;
@@ -105,11 +118,17 @@ export function simulate(setup: RunSetup, options: { readonly trace?: boolean } 
   const faults = runFaults(setup);
   if (faults.length > 0) return { kind: 'refused', faults };
   const motor = motorOf(setup);
-  const trace = options.trace ? makeTrace() : null;
-  const run = startRun(carForces(setup, motor), setup.car.otherWheels !== null, motor, setup.marks ?? [], trace);
+  const car = carForces(setup, motor);
+  const attempt = (resolved: number): Run =>
+    startRun(car, setup.car.otherWheels !== null, motor, setup.marks ?? [], options.trace ? makeTrace() : null, resolved);
+  let run = attempt(RESOLVED);
   const launch = launchOf(run);
-  const ended = drive(run) as RunResult['ended'];
-  const { motion, car } = run;
+  let ended = drive(run);
+  if (ended === 'stopped' && stopsShallowly(run)) {
+    run = attempt(FINELY_RESOLVED);
+    ended = drive(run);
+  }
+  const { motion, trace } = run;
   const turns = motor.angle / (2 * Math.PI);
   return {
     kind: 'ran',

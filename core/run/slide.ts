@@ -4,6 +4,7 @@ import {
   currentStretch,
   DISTANCE_LIMIT,
   evaluateMotor,
+  holdWheel,
   leaveStretch,
   letGo,
   passMarks,
@@ -184,7 +185,7 @@ export function slide(run: Run): Regime {
     if (first === 'held') motion.wheelHeld = true;
     if (first === 'slack') letGo(run);
     if (first === 'stretch') {
-      if (motion.phase === 'rewinding' && motion.stretch === 0) motion.wheelHeld = true;
+      if (motion.phase === 'rewinding' && motion.stretch === 0) holdWheel(run);
       else crossStretch(run, watch.goal);
     }
     if (motion.wheelHeld) motion.spin = 0;
@@ -229,7 +230,8 @@ function setScales(run: Run, stretchLength: number): void {
   scales[X] = TOLERANCE * Math.max(motion.distance, 0.1);
   scales[V] = TOLERANCE * Math.max(motion.speed, 0.1);
   scales[SPIN] = TOLERANCE * Math.max(motion.spin, 0.1 / car.radius);
-  scales[U] = TOLERANCE * stretchLength;
+  // A lever close to its string's line feels a small part of its way.
+  scales[U] = 0.1 * TOLERANCE * Math.min(stretchLength, 1);
 }
 
 function load({ motion }: Run): void {

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import type { BandSetup, LeverSetup, RunSetup, TwistSetup } from '../run-setup.ts';
 
@@ -135,3 +136,56 @@ export const runSetups: fc.Arbitrary<RunSetup> = fc
       };
     },
   );
+
+/** Any number a schema allows, by order of magnitude; whole tables of a definition. */
+interface Schema {
+  readonly $ref?: string;
+  readonly const?: unknown;
+  readonly enum?: readonly unknown[];
+  readonly oneOf?: readonly Schema[];
+  readonly type?: string;
+  readonly minimum?: number;
+  readonly exclusiveMinimum?: number;
+  readonly maximum?: number;
+  readonly minItems?: number;
+  readonly items?: Schema;
+  readonly properties?: Readonly<Record<string, Schema>>;
+  readonly definitions?: Readonly<Record<string, Schema>>;
+}
+const schema = JSON.parse(readFileSync('schemas/run-setup.schema.json', 'utf8')) as Schema;
+const even = fc.noBias(fc.integer({ min: 0, max: 1_000_000 })).map((k) => k / 1_000_000);
+
+function numbersOf({ minimum, exclusiveMinimum, maximum }: Schema): fc.Arbitrary<number> {
+  const low = minimum ?? exclusiveMinimum ?? 0;
+  const high = maximum!;
+  if (low < 0)
+    return fc.oneof(
+      even.map((part) => low + (high - low) * part),
+      even.map((part) => 0.1 * part - 0.05),
+    );
+  const start = Math.max(low, Math.min(high, 4e-3));
+  const spread = even.map((part) => Math.min(high, start * (high / start) ** part));
+  return fc.oneof({ weight: 12, arbitrary: spread }, { weight: 1, arbitrary: fc.constantFrom(minimum ?? high, high) });
+}
+
+function anythingOf(part: Schema): fc.Arbitrary<unknown> {
+  if (part.$ref !== undefined) return anythingOf(schema.definitions![part.$ref.split('/').at(-1)!]!);
+  if (part.const !== undefined) return fc.constant(part.const);
+  if (part.enum) return fc.constantFrom(...part.enum);
+  if (part.oneOf) return fc.oneof(...part.oneOf.map(anythingOf));
+  switch (part.type) {
+    case 'null':
+      return fc.constant(null);
+    case 'integer':
+      return fc.integer({ min: part.minimum!, max: 8 });
+    case 'number':
+      return numbersOf(part);
+    case 'array':
+      return fc.array(anythingOf(part.items!), { minLength: part.minItems ?? 0, maxLength: 4 });
+    default:
+      return fc.record(Object.fromEntries(Object.entries(part.properties!).map(([key, value]) => [key, anythingOf(value)])));
+  }
+}
+
+/** Everything the published schema admits, sensible or not. */
+export const admittedSetups = anythingOf(schema) as fc.Arbitrary<RunSetup>;

@@ -290,7 +290,15 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
       if (phase === 'rewinding') stretch--;
       else if (stretch < motor.stretches.length - 1) stretch++;
       else phase = motor.release === 'tied' ? 'rewinding' : 'gone';
-      if (stretch < 0) return result('stopped');
+      if (stretch < 0) {
+        // Wound up as far as it goes: the wheel is stopped dead.
+        stretch = 0;
+        wheelHeld = true;
+        regime = 'slide';
+        direction = -1;
+        y[SPIN] = 0;
+        continue;
+      }
       if (phase !== 'gone') {
         const next = motor.stretches[stretch]!;
         y[U] = phase === 'rewinding' ? next.to : next.from;
