@@ -1,40 +1,172 @@
 import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import Papa from 'papaparse';
+import { judge, priceRemedies } from '../core/design/checks/judge.ts';
+import type { CarDesign } from '../core/design/car-design.ts';
+import { predictRun } from '../core/design/predict-run.ts';
+import { sizesOf } from '../core/design/sizes.ts';
+import { evenly } from '../core/explore/sweep.ts';
+import { predict } from '../core/explore/uncertainty.ts';
 import { faultLine, type Fault } from '../core/fault.ts';
-import { readJson, readRunSetup } from '../core/files/read.ts';
-import { simulate } from '../core/run/simulate.ts';
+import { readCarDesign, readJson, readRunSetup, type Read } from '../core/files/read.ts';
+import type { RunSetup } from '../core/run/run-setup.ts';
+import { simulate, type RunOutcome, type RunResult } from '../core/run/simulate.ts';
 
-const HELP = `Predicts one run.
+const HELP = `Predicts runs.
 
-  npm run -s sim -- FILE      a run setup (schemas/run-setup.schema.json); - reads it from standard input
-  npm run -s sim -- --help    this text
+  npm run -s sim -- FILE                  one run of a run setup (schemas/run-setup.schema.json), as JSON
+  npm run -s sim -- --design FILE         a car design (schemas/car-design.schema.json): its most likely run, the
+                                          10, 50 and 90 % bounds, and every check with its remedies, as JSON
+      --runs N --seed N                   cars in the sample (500) and where it begins (1)
+  npm run -s sim -- FILE --sweep KEY=FROM:TO:N
+                                          N runs with the key of a run setup, or with --design a key or size of the
+                                          design, going from FROM to TO (SI units), as CSV
+  npm run -s sim -- --batch FILE          an array of run setups, or { "runs": [{ "setup": … }] }: one line of JSON each, the
+                                          result or { "refused": [ … ] }
+  npm run -s sim -- --help                this text
 
-Prints the result as JSON (SI units) and exits with 0. A file that cannot be run: one line on standard
-error for each fault, naming the key by its path, nothing on standard output, exit code 2.
+FILE may be - for standard input. All values are in SI units. A file that cannot be run: one line on standard error
+for each fault, naming the key by its path, nothing on standard output, exit code 2.
 `;
 
-function refuse(faults: readonly Fault[]): never {
+function refuse(...faults: readonly Fault[]): never {
   for (const fault of faults) process.stderr.write(`${faultLine(fault)}\n`);
   process.exit(2);
 }
+const refuseUse = (message: string): never => refuse({ path: '', message: `${message}; --help explains` });
 
 function readText(file: string): string {
   try {
     return readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
-    return refuse([{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})` }]);
+    return refuse({ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})` });
   }
 }
 
-const [file, ...more] = process.argv.slice(2);
-if (file === '--help' || file === '-h') {
-  process.stdout.write(HELP);
-} else {
-  if (file === undefined || more.length > 0)
-    refuse([{ path: '', message: 'give one run-setup file, or - for standard input; --help explains' }]);
-  if (file.startsWith('--')) refuse([{ path: file, message: 'is not an option known here; --help explains' }]);
-  const read = readJson(readText(file), readRunSetup);
-  if (read.kind === 'faulty') refuse(read.faults);
-  const outcome = simulate(read.value, { trace: true });
-  if (outcome.kind === 'refused') refuse(outcome.faults);
-  process.stdout.write(`${JSON.stringify(outcome.result)}\n`);
+function readOr<T>(file: string, read: (value: unknown) => Read<T>): T {
+  const outcome = readJson(readText(file), read);
+  return outcome.kind === 'read' ? outcome.value : refuse(...outcome.faults);
 }
+
+const ranOr = (outcome: RunOutcome): RunResult => (outcome.kind === 'ran' ? outcome.result : refuse(...outcome.faults));
+
+function wholeNumber(name: string, text: string | undefined, fallback: number, most: number): number {
+  if (text === undefined) return fallback;
+  const value = Number(text);
+  return Number.isInteger(value) && value >= 1 && value <= most ? value : refuseUse(`--${name} takes a whole number from 1 to ${most}`);
+}
+
+/** Without the trace: for charts, not for reading. */
+const brief = ({ trace: _trace, ...rest }: RunResult): Omit<RunResult, 'trace'> => rest;
+
+function printDesign(design: CarDesign, runs: number, seed: number): void {
+  const result = ranOr(predictRun(design, { kind: 'full' }, { trace: true }));
+  const bounded = predict(design, { runs, seed });
+  const bounds = bounded.kind === 'ran' ? { ...bounded.prediction, distances: undefined } : refuse(...bounded.faults);
+  const checks = judge(design, result, 'metric').map((check) => ({
+    ...check,
+    remedies: priceRemedies(check, result).map(({ remedy, ...effect }) => ({ id: remedy.id, label: remedy.label, ...effect })),
+  }));
+  process.stdout.write(`${JSON.stringify({ prediction: brief(result), bounds, checks }, null, 1)}\n`);
+}
+
+/** `motor.spool[0].radius` set to `value` in a copy. Refuses a key that holds no number. */
+function withKey<T>(value: T, key: string, number: number): T {
+  const copy = structuredClone(value);
+  const parts = key.split(/[.[\]]+/).filter((part) => part !== '');
+  let place = copy as Record<string, unknown>;
+  for (const part of parts.slice(0, -1)) {
+    if (typeof place[part] !== 'object' || place[part] === null) refuse({ path: key, message: 'is not a key of this file' });
+    place = place[part] as Record<string, unknown>;
+  }
+  const last = parts.at(-1) ?? '';
+  if (typeof place[last] !== 'number') refuse({ path: key, message: 'is not a key of this file that holds a number' });
+  place[last] = number;
+  return copy;
+}
+
+const COLUMNS = ['distance', 'time', 'topSpeed', 'launchGripRatio', 'slipDistance', 'turnsLeft', 'ended'] as const;
+
+function printSweep(order: string, runAt: (key: string, value: number) => Read<RunOutcome>): void {
+  const [, key, ...numbers] = /^(.+)=([^:]+):([^:]+):([^:]+)$/.exec(order) ?? [];
+  const [from, to, count] = numbers.map(Number);
+  if (key === undefined || !Number.isFinite(from) || !Number.isFinite(to)) return refuseUse('--sweep takes KEY=FROM:TO:N');
+  if (!Number.isInteger(count) || count! < 1 || count! > 100_000) return refuseUse('--sweep takes N from 1 to 100000');
+  const rows = evenly(from!, to!, count!).map((value) => {
+    const read = runAt(key, value);
+    const outcome: RunOutcome = read.kind === 'read' ? read.value : { kind: 'refused', faults: read.faults };
+    return outcome.kind === 'ran'
+      ? [value, ...COLUMNS.map((column) => outcome.result[column]), '']
+      : [value, ...COLUMNS.map(() => ''), faultLine(outcome.faults[0]!)];
+  });
+  process.stdout.write(`${Papa.unparse({ fields: [key, ...COLUMNS, 'refused'], data: rows }, { newline: '\r\n' })}\r\n`);
+}
+
+function sweepSetup(setup: RunSetup, order: string): void {
+  printSweep(order, (key, value) => {
+    const read = readRunSetup(withKey(setup, key, value));
+    return read.kind === 'read' ? { kind: 'read', value: simulate(read.value) } : read;
+  });
+}
+
+function sweepDesign(design: CarDesign, order: string): void {
+  printSweep(order, (key, value) => {
+    const size = sizesOf(design.motor.kind).find(({ id }) => id === key);
+    const read = readCarDesign(size ? size.write(design, value) : withKey(design, key, value));
+    return read.kind === 'read' ? { kind: 'read', value: predictRun(read.value) } : read;
+  });
+}
+
+function printBatch(file: string): void {
+  const setups = readOr(file, (value): Read<readonly unknown[]> => {
+    const list = Array.isArray(value) ? value : (value as { runs?: unknown } | null)?.runs;
+    if (!Array.isArray(list))
+      return { kind: 'faulty', faults: [{ path: '', message: 'must be an array of run setups, or hold one in runs' }] };
+    return { kind: 'read', value: list.map((item: unknown) => (item as { setup?: unknown } | null)?.setup ?? item) };
+  });
+  for (const setup of setups) {
+    const read = readRunSetup(setup);
+    const outcome = read.kind === 'read' ? simulate(read.value) : { kind: 'refused' as const, faults: read.faults };
+    const line = outcome.kind === 'ran' ? brief(outcome.result) : { refused: outcome.faults };
+    process.stdout.write(`${JSON.stringify(line)}\n`);
+  }
+}
+
+function main(): void {
+  let given;
+  try {
+    given = parseArgs({
+      allowPositionals: true,
+      options: {
+        help: { type: 'boolean', short: 'h' },
+        design: { type: 'string' },
+        runs: { type: 'string' },
+        seed: { type: 'string' },
+        sweep: { type: 'string' },
+        batch: { type: 'string' },
+      },
+    });
+  } catch (error) {
+    return refuseUse((error as Error).message.split('. ')[0]!);
+  }
+  const { values, positionals } = given;
+  if (values.help) return void process.stdout.write(HELP);
+  const files = [...positionals, values.design, values.batch].filter((file) => file !== undefined);
+  if (files.length !== 1) return refuseUse('give one file, or - for standard input');
+  if ((values.runs ?? values.seed) !== undefined && (values.design === undefined || values.sweep !== undefined))
+    return refuseUse('--runs and --seed go with --design');
+  if (values.batch !== undefined) {
+    if (values.sweep !== undefined) return refuseUse('--sweep goes with one setup or design');
+    return printBatch(values.batch);
+  }
+  if (values.design !== undefined) {
+    const design = readOr(values.design, readCarDesign);
+    if (values.sweep !== undefined) return sweepDesign(design, values.sweep);
+    return printDesign(design, wholeNumber('runs', values.runs, 500, 100_000), wholeNumber('seed', values.seed, 1, 4_294_967_295));
+  }
+  const setup = readOr(positionals[0]!, readRunSetup);
+  if (values.sweep !== undefined) return sweepSetup(setup, values.sweep);
+  process.stdout.write(`${JSON.stringify(ranOr(simulate(setup, { trace: true })))}\n`);
+}
+
+main();

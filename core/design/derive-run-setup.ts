@@ -1,59 +1,76 @@
 import type { Fault } from '../fault.ts';
-import { cockedAngleAfter, leverTurns } from '../motor/lever.ts';
-import { runFaults, type LeverSetup, type RunSetup, type Wheelset } from '../run/run-setup.ts';
-import type { CarDesign, LeverDesign, Wheels, Wind } from './car-design.ts';
-import { BEARINGS, FLOORS, LEVER_MATERIALS, OUT_OF_SQUARE, TRAPS, TYRES, WHEEL_MATERIALS, type Bearing, type Tyre } from './catalogue.ts';
+import { cockedAngleAfter, freeString, leverTurns } from '../motor/lever.ts';
+import { windingAngle, windingLength } from '../motor/winding.ts';
+import {
+  runFaults,
+  type BandSetup,
+  type LeverSetup,
+  type MotorSetup,
+  type RunSetup,
+  type SpoolStep,
+  type TwistSetup,
+  type Wheelset,
+} from '../run/run-setup.ts';
+import type { BandDesign, CarDesign, LeverDesign, TwistDesign, Wind } from './car-design.ts';
+import { AXLES, bandSizes, LEVER_MATERIALS, TRAPS, WHEELS } from './catalogue.ts';
+import { likelyNumbers, type Numbers } from './values.ts';
 
-/** Distance between the wheels of one axle and what sticks out, m: how long an axle is cut. */
-const AXLE_LENGTH = 0.14;
+/** What an axle sticks out beyond its two wheels together, m. Common practice: about ¼ in at each end. */
+const AXLE_ENDS = 0.0127;
 /** kg of glue and hub on each wheel, and the radius about which it sits, m. Estimates. */
 const HUB_MASS = 0.002;
 const HUB_RADIUS = 0.008;
-/** Cd·A of deck, trap and lever, m²; drag coefficient of a wheel's edge. Estimates. */
-const BODY_DRAG_AREA = 0.004;
-const WHEEL_DRAG = 1;
 
-/** Both wheels and their axle: discs ½mr² each, with hub and axle. Source: any mechanics handbook. kg, kg·m². */
-export function wheelsetOf(wheels: Wheels, axleDiameter: number, bearing: Bearing): Wheelset {
+/**
+ * `count` wheels and their axle: I = k m R² for the wheels (½ for a disc), with hubs and axle. Source: any mechanics
+ * handbook. kg, kg·m². A roller is one body without an axle or hubs.
+ */
+export function wheelsetOf(design: CarDesign, which: 'drive' | 'other', areaDensity: number): Wheelset | null {
+  const wheels = which === 'drive' ? design.driveWheels : design.otherWheels;
+  if (!wheels) return null;
+  const isRoller = design.motor.kind === 'twist';
+  const count = which === 'drive' ? 2 : design.layout.otherWheelCount;
   const radius = wheels.diameter / 2;
-  const axleRadius = axleDiameter / 2;
-  const disc = WHEEL_MATERIALS[wheels.material].areaDensity * Math.PI * radius ** 2;
-  const axle = bearing.axleDensity * Math.PI * axleRadius ** 2 * AXLE_LENGTH;
+  const axleRadius = design.axleDiameter / 2;
+  const disc = areaDensity * Math.PI * radius * radius;
+  const { density, solidity } = AXLES[design.axle];
+  const axle = isRoller ? 0 : density * solidity * Math.PI * axleRadius * axleRadius * (design.trackWidth + AXLE_ENDS);
+  const hub = isRoller ? 0 : HUB_MASS;
   return {
     radius,
-    mass: 2 * (disc + HUB_MASS) + axle,
-    inertia: 2 * (0.5 * disc * radius ** 2 + 0.5 * HUB_MASS * HUB_RADIUS ** 2) + 0.5 * axle * axleRadius ** 2,
+    mass: count * (disc + hub) + axle,
+    inertia: count * (WHEELS[wheels.kind].roundness * disc * radius * radius + 0.5 * hub * HUB_RADIUS ** 2) + 0.5 * axle * axleRadius ** 2,
     journalRadius: axleRadius,
   };
 }
 
-/**
- * Crr of a wheel: rolling friction length over radius, and what a wheel out of square by δ scrubs, (2/π) · sliding grip · δ
- * (our estimate).
- */
-const rollingResistance = (design: CarDesign, wheels: Wheels, tyre: Tyre): number => {
-  const floor = FLOORS[design.floor.kind];
-  const length = tyre.soft ? floor.softRolling : floor.hardRolling;
-  return length / (wheels.diameter / 2) + (2 / Math.PI) * gripOn(design, tyre.slidingGrip) * OUT_OF_SQUARE[design.care].angle;
-};
+/** Share of the weight on the drive wheels, ballast included, and the whole weight, kg. Moments about the other wheels. */
+export function standingWeight(design: CarDesign): { readonly mass: number; readonly driveLoadShare: number } {
+  const { mass, ballast, driveLoadShare, wheelbase } = design;
+  if (!design.otherWheels) return { mass: mass + ballast.mass, driveLoadShare: 1 };
+  const whole = mass + ballast.mass;
+  const moment = mass * driveLoadShare + ballast.mass * (1 - ballast.fromDriveAxle / wheelbase);
+  return { mass: whole, driveLoadShare: Math.min(Math.max(moment / whole, 0), 1) };
+}
 
-const gripOn = (design: CarDesign, grip: number): number => {
-  const floor = FLOORS[design.floor.kind];
-  return Math.min(grip * floor.gripFactor, Math.max(floor.gripCeiling, grip));
-};
+/** The spool of bare axle and sleeve: the axle takes what turns the sleeve leaves. */
+function spoolOf(design: CarDesign, bareTurns: number): [SpoolStep, ...SpoolStep[]] {
+  const steps: SpoolStep[] = bareTurns > 0 ? [{ radius: design.axleDiameter / 2, turns: bareTurns }] : [];
+  for (const { diameter, turns } of design.sleeve) steps.push({ radius: diameter / 2, turns });
+  return steps as [SpoolStep, ...SpoolStep[]];
+}
 
-function leverSetup(design: CarDesign, motor: LeverDesign, wind: Wind): LeverSetup {
-  const trap = TRAPS[motor.trap];
-  const full: LeverSetup = {
+function leverSetup(design: CarDesign, motor: LeverDesign, numbers: Numbers, wind: Wind): LeverSetup {
+  const bare: LeverSetup = {
     kind: 'lever',
     leverLength: motor.leverLength,
     leverMass: LEVER_MATERIALS[motor.leverMaterial].massPerLength * motor.leverLength,
-    armInertia: trap.armInertia,
+    armInertia: TRAPS[motor.trap].armInertia,
     pivotToAxle: motor.trapPosition,
     pivotAboveAxle: motor.pivotAboveAxle,
-    springPreload: trap.preload,
-    springRate: trap.rate,
-    springEfficiency: trap.efficiency,
+    springPreload: numbers.springPreload!,
+    springRate: numbers.springRate!,
+    springEfficiency: Math.min(numbers.springEfficiency!, 1),
     cockedAngle: motor.cockedAngle,
     releaseAngle: motor.releaseAngle,
     spool: [{ radius: design.axleDiameter / 2 }],
@@ -61,58 +78,167 @@ function leverSetup(design: CarDesign, motor: LeverDesign, wind: Wind): LeverSet
     windingWidth: motor.windingWidth,
     release: motor.release,
   };
-  return wind.kind === 'full' ? full : { ...full, cockedAngle: cockedAngleAfter(full, wind.turns) };
+  if (design.sleeve.length > 0) {
+    const growth = motor.stringDiameter ** 2 / (Math.PI * motor.windingWidth);
+    const layerOf = (radius: number) => ({ bareRadius: radius, stringDiameter: motor.stringDiameter, growth });
+    let left = freeString(bare, motor.releaseAngle) - freeString(bare, motor.cockedAngle);
+    for (const { diameter, turns } of design.sleeve) left -= windingLength(layerOf(diameter / 2), 2 * Math.PI * turns);
+    const bareTurns = left > 0 ? windingAngle(layerOf(design.axleDiameter / 2), left) / (2 * Math.PI) : 0;
+    bare.spool = spoolOf(design, bareTurns);
+  }
+  if (wind.kind === 'turns') bare.cockedAngle = cockedAngleAfter(bare, wind.turns);
+  return bare;
+}
+
+function bandSetup(design: CarDesign, motor: BandDesign, numbers: Numbers, wind: Wind): BandSetup {
+  const { length, width, thickness } = bandSizes(motor.band);
+  const sleeveTurns = design.sleeve.reduce((sum, { turns }) => sum + turns, 0);
+  return {
+    kind: 'band',
+    c1: numbers.c1!,
+    c2: numbers.c2!,
+    bandEfficiency: Math.min(numbers.bandEfficiency!, 1),
+    bandWidth: width,
+    bandThickness: thickness,
+    bandLength: length,
+    parallel: motor.parallel,
+    series: motor.series,
+    anchorToAxle: motor.anchorToAxle,
+    anchorAboveAxle: motor.anchorAboveAxle,
+    windingWidth: motor.windingWidth,
+    windingStretch: motor.windingStretch,
+    spool: spoolOf(design, motor.turns - sleeveTurns),
+    turns: wind.kind === 'turns' ? wind.turns : motor.turns,
+    release: motor.release,
+  };
+}
+
+function twistSetup(motor: TwistDesign, numbers: Numbers, wind: Wind): TwistSetup {
+  const { length, width, thickness } = bandSizes(motor.band);
+  return {
+    kind: 'twist',
+    c1: numbers.c1!,
+    c2: numbers.c2!,
+    bandEfficiency: Math.min(numbers.bandEfficiency!, 1),
+    bandWidth: width,
+    bandThickness: thickness,
+    bandLength: length,
+    parallel: motor.parallel,
+    series: motor.series,
+    hookToHook: motor.hookToHook,
+    turns: wind.kind === 'turns' ? wind.turns : motor.turns,
+    washerFriction: numbers.washerFriction!,
+    washerRadius: motor.washerRadius,
+    armLength: motor.armLength,
+    armFriction: numbers.armFriction!,
+  };
+}
+
+function motorSetup(design: CarDesign, numbers: Numbers, wind: Wind): MotorSetup {
+  switch (design.motor.kind) {
+    case 'lever':
+      return leverSetup(design, design.motor, numbers, wind);
+    case 'band':
+      return bandSetup(design, design.motor, numbers, wind);
+    case 'twist':
+      return twistSetup(design.motor, numbers, wind);
+  }
 }
 
 const FULL: Wind = { kind: 'full' };
 
-function setupOf(design: CarDesign, wind: Wind): RunSetup {
-  const bearing = BEARINGS[design.bearing];
-  const tyre = TYRES[design.tyre];
-  const edge = TYRES[WHEEL_MATERIALS[design.otherWheels.material].edge];
-  const driveWheels = wheelsetOf(design.driveWheels, design.axleDiameter, bearing);
-  const otherWheels = wheelsetOf(design.otherWheels, design.axleDiameter, bearing);
-  const edgeArea = (wheels: Wheels): number => 2 * wheels.diameter * WHEEL_MATERIALS[wheels.material].thickness;
+/**
+ * The plain numbers of one run of a design without faults, wound fully or by so many turns of the drive axle. All that
+ * hangs on a size is derived here. `numbers`: the uncertain values, else the most likely.
+ * Crr = rolling friction length / wheel radius, and what a wheel out of square by δ scrubs, (2/π) · sliding grip · δ (our estimate).
+ */
+export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Numbers = likelyNumbers(design)): RunSetup {
+  const { mass, driveLoadShare } = standingWeight(design);
+  const driveWheels = wheelsetOf(design, 'drive', numbers.driveWheelDensity!)!;
+  const otherWheels = wheelsetOf(design, 'other', numbers.otherWheelDensity ?? 0);
+  const staticGrip = numbers.staticGrip!;
+  const slidingGrip = Math.min(numbers.slidingGrip!, staticGrip);
+  const scrub = (2 / Math.PI) * numbers.outOfSquare!;
   return {
     format: 'nimble-axle/run-setup',
     version: 1,
     car: {
-      mass: design.mass,
+      mass,
       wheelbase: design.wheelbase,
-      // Deck and trap sit at about the height of the axles.
-      massHeight: design.driveLoadShare * driveWheels.radius + (1 - design.driveLoadShare) * otherWheels.radius,
-      driveAxle: 'rear',
-      driveLoadShare: design.driveLoadShare,
-      dragArea: BODY_DRAG_AREA + WHEEL_DRAG * (edgeArea(design.driveWheels) + edgeArea(design.otherWheels)),
-      bearingFriction: bearing.friction,
+      massHeight: numbers.massHeight!,
+      driveAxle: design.layout.driveAxle,
+      driveLoadShare,
+      dragArea: numbers.dragArea!,
+      bearingFriction: numbers.bearingFriction!,
       driveWheels,
       otherWheels,
     },
     surface: {
-      rollingResistanceDrive: rollingResistance(design, design.driveWheels, tyre),
-      rollingResistanceOther: rollingResistance(design, design.otherWheels, edge),
-      staticGrip: gripOn(design, tyre.staticGrip),
-      slidingGrip: gripOn(design, tyre.slidingGrip),
+      rollingResistanceDrive: numbers.rollingLengthDrive! / driveWheels.radius + scrub * slidingGrip,
+      ...(otherWheels
+        ? { rollingResistanceOther: numbers.rollingLengthOther! / otherWheels.radius + scrub * otherSlidingGrip(design) }
+        : {}),
+      staticGrip,
+      slidingGrip,
       slope: design.floor.slope,
     },
-    motor: leverSetup(design, design.motor, wind),
+    motor: motorSetup(design, numbers, wind),
   };
 }
 
-/** What keeps a design from running, in the design's own keys. Empty when it can run. */
-export function designFaults(design: CarDesign, wind: Wind = FULL): Fault[] {
-  const setup = setupOf(design, FULL);
-  const faults = runFaults(setup).map(({ path, message }) => ({ path, message: message.replace('pivotToAxle', 'trapPosition') }));
+/** Sliding grip of the other wheels' own edge, which scrubs: a soft edge as a rubber-band tyre, a hard one as a bare disc or card. */
+const otherSlidingGrip = (design: CarDesign): number => {
+  const kind = design.otherWheels!.kind;
+  if (WHEELS[kind].soft) return 0.7;
+  return kind === 'optical-disc' || kind === 'bottle-cap' ? 0.24 : 0.32;
+};
+
+/** A fault of the run setup in the design's own keys, where they are called otherwise. */
+const inDesign = ({ path, message }: Fault): Fault => {
+  const renamed: Readonly<Record<string, string>> = {
+    'car.mass': 'mass',
+    'car.wheelbase': 'wheelbase',
+    'car.driveWheels.radius': 'driveWheels.diameter',
+    'car.otherWheels.radius': 'otherWheels.diameter',
+    'motor.pivotToAxle': 'motor.trapPosition',
+    'motor.bandLength': 'motor.band',
+    'motor.bandWidth': 'motor.band',
+    'motor.bandThickness': 'motor.band',
+  };
+  const sleeve = /^motor\.spool/.test(path) ? 'sleeve' : undefined;
+  return { path: sleeve ?? renamed[path] ?? path, message: message.replaceAll('motor.pivotToAxle', 'motor.trapPosition') };
+};
+
+/** A design's run in plain numbers, or what keeps it from running, in the design's own keys. */
+export type Prepared =
+  { readonly kind: 'ready'; readonly setup: RunSetup } | { readonly kind: 'refused'; readonly faults: readonly Fault[] };
+
+const refused = (...faults: Fault[]): Prepared => ({ kind: 'refused', faults });
+
+/** Proves that a design can be wound like this and run; what is ready may be simulated as it is. */
+export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
+  if (design.motor.kind !== 'twist' && !design.otherWheels)
+    return refused({ path: 'otherWheels', message: 'are missing: only a spool roller has none' });
+  const numbers = likelyNumbers(design);
+  const setup = deriveRunSetup(design, FULL, numbers);
+  const faults = runFaults(setup).map(inDesign);
   const wheelMass = setup.car.driveWheels.mass + (setup.car.otherWheels?.mass ?? 0);
   if (wheelMass > design.mass)
     faults.push({ path: 'mass', message: `must be at least ${Math.ceil(wheelMass * 1000)} g, what the wheels and axles alone weigh` });
-  if (faults.length > 0 || wind.kind === 'full') return faults;
+  design.sleeve.forEach(({ diameter }, i) => {
+    if (diameter < design.axleDiameter)
+      faults.push({ path: `sleeve[${i}].diameter`, message: 'must not be below axleDiameter: the tape lies on the axle' });
+  });
+  if (faults.length > 0) return refused(...faults);
+  if (wind.kind === 'full') return { kind: 'ready', setup };
   const most = fullTurns(design);
-  return wind.turns <= most ? [] : [{ path: 'wind.turns', message: `must be at most ${most.toFixed(1)}, a full wind of this car` }];
+  if (wind.turns > most * (1 + 1e-9))
+    return refused({ path: 'wind.turns', message: `must be at most ${most.toFixed(1)}, a full wind of this car` });
+  return { kind: 'ready', setup: deriveRunSetup(design, wind, numbers) };
 }
 
 /** Drive-axle turns of a full wind. The design must have no faults. */
-export const fullTurns = (design: CarDesign): number => leverTurns(leverSetup(design, design.motor, FULL));
-
-/** The plain numbers of one run of a design without faults, wound fully or by so many turns of the drive axle. */
-export const deriveRunSetup = (design: CarDesign, wind: Wind = FULL): RunSetup => setupOf(design, wind);
+export function fullTurns(design: CarDesign): number {
+  const { motor } = design;
+  return motor.kind === 'lever' ? leverTurns(leverSetup(design, motor, likelyNumbers(design), FULL)) : motor.turns;
+}

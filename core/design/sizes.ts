@@ -1,5 +1,5 @@
 import type { Quantity } from '../units/quantity.ts';
-import type { CarDesign } from './car-design.ts';
+import type { BandDesign, CarDesign, LeverDesign, MotorKind, TwistDesign } from './car-design.ts';
 
 /** One number of a design that can be typed or slid, with the range a slider covers (SI). Typing may go beyond it, as far as the file format does. */
 export interface Size {
@@ -12,65 +12,146 @@ export interface Size {
   readonly write: (design: CarDesign, value: number) => CarDesign;
 }
 
-const size = (
-  id: string,
-  label: string,
-  quantity: Quantity,
-  [low, high]: readonly [number, number],
-  read: Size['read'],
-  write: Size['write'],
-): Size => ({ id, label, quantity, low, high, read, write });
+type Range = readonly [low: number, high: number];
 
-const motorSize = (id: 'leverLength' | 'trapPosition', label: string, range: readonly [number, number]): Size =>
-  size(
-    id,
-    label,
-    'size',
-    range,
-    (d) => d.motor[id],
-    (d, value) => ({ ...d, motor: { ...d.motor, [id]: value } }),
-  );
-
-const wheelSize = (id: 'driveWheels' | 'otherWheels', label: string): Size =>
-  size(
-    id,
-    label,
-    'size',
-    [0.03, 0.4],
-    (d) => d[id].diameter,
-    (d, diameter) => ({ ...d, [id]: { ...d[id], diameter } }),
-  );
-
-const plainSize = (
+const ofCar = (
   id: 'wheelbase' | 'axleDiameter' | 'mass' | 'driveLoadShare',
   label: string,
   quantity: Quantity,
-  range: readonly [number, number],
-): Size =>
-  size(
+  [low, high]: Range,
+): Size => ({ id, label, quantity, low, high, read: (d) => d[id], write: (d, value) => ({ ...d, [id]: value }) });
+
+/** A size of the motor; it leaves a car with another motor as it is. */
+const ofMotor =
+  <K extends MotorKind>(kind: K) =>
+  (
+    id: keyof Extract<LeverDesign | BandDesign | TwistDesign, { kind: K }> & string,
+    label: string,
+    quantity: Quantity,
+    [low, high]: Range,
+  ): Size => ({
     id,
     label,
     quantity,
-    range,
-    (d) => d[id],
-    (d, value) => ({ ...d, [id]: value }),
-  );
+    low,
+    high,
+    read: (d) => (d.motor.kind === kind ? Number((d.motor as unknown as Record<string, unknown>)[id]) : 0),
+    write: (d, value) => (d.motor.kind === kind ? { ...d, motor: { ...d.motor, [id]: value } } : d),
+  });
+const lever = ofMotor('lever');
+const band = ofMotor('band');
+const twist = ofMotor('twist');
 
-export const SIZES: readonly Size[] = [
-  motorSize('leverLength', 'Lever length', [0.04, 0.5]),
-  motorSize('trapPosition', 'Trap to drive axle', [0.04, 0.5]),
-  wheelSize('driveWheels', 'Drive wheels ⌀'),
-  plainSize('axleDiameter', 'Axle (spool) ⌀', 'size', [0.0015, 0.02]),
-  wheelSize('otherWheels', 'Other wheels ⌀'),
-  plainSize('wheelbase', 'Wheelbase', 'size', [0.1, 0.6]),
-  plainSize('mass', 'Ready-to-run weight', 'weight', [0.05, 0.5]),
-  plainSize('driveLoadShare', 'On the drive wheels', 'share', [0.3, 0.9]),
-  size(
-    'slope',
-    'Slope, uphill',
-    'angle',
-    [-0.1, 0.1],
-    (d) => d.floor.slope,
-    (d, slope) => ({ ...d, floor: { ...d.floor, slope } }),
-  ),
+const DRIVE_WHEELS: Size = {
+  id: 'driveWheels',
+  label: 'Drive wheels ⌀',
+  quantity: 'size',
+  low: 0.02,
+  high: 0.4,
+  read: (d) => d.driveWheels.diameter,
+  write: (d, diameter) => ({ ...d, driveWheels: { ...d.driveWheels, diameter } }),
+};
+const OTHER_WHEELS: Size = {
+  id: 'otherWheels',
+  label: 'Other wheels ⌀',
+  quantity: 'size',
+  low: 0.02,
+  high: 0.4,
+  read: (d) => d.otherWheels?.diameter ?? 0,
+  write: (d, diameter) => (d.otherWheels ? { ...d, otherWheels: { ...d.otherWheels, diameter } } : d),
+};
+const BALLAST: Size = {
+  id: 'ballast',
+  label: 'Ballast',
+  quantity: 'weight',
+  low: 0,
+  high: 0.2,
+  read: (d) => d.ballast.mass,
+  write: (d, mass) => ({ ...d, ballast: { ...d.ballast, mass } }),
+};
+const BALLAST_PLACE: Size = {
+  id: 'ballastPlace',
+  label: 'Ballast from drive axle',
+  quantity: 'size',
+  low: 0,
+  high: 0.5,
+  read: (d) => d.ballast.fromDriveAxle,
+  write: (d, fromDriveAxle) => ({ ...d, ballast: { ...d.ballast, fromDriveAxle } }),
+};
+const SLOPE: Size = {
+  id: 'slope',
+  label: 'Slope, uphill',
+  quantity: 'angle',
+  low: -0.1,
+  high: 0.1,
+  read: (d) => d.floor.slope,
+  write: (d, slope) => ({ ...d, floor: { ...d.floor, slope } }),
+};
+const SLEEVE: Size = {
+  id: 'sleeve',
+  label: 'Tape sleeve ⌀ at launch',
+  quantity: 'size',
+  low: 0.0015,
+  high: 0.03,
+  read: (d) => d.sleeve.at(-1)?.diameter ?? d.axleDiameter,
+  write: withSleeve((step, diameter) => ({ ...step, diameter })),
+};
+const SLEEVE_TURNS: Size = {
+  id: 'sleeveTurns',
+  label: 'Turns on the sleeve',
+  quantity: 'count',
+  low: 0,
+  high: 12,
+  read: (d) => d.sleeve.at(-1)?.turns ?? 0,
+  write: withSleeve((step, turns) => ({ ...step, turns })),
+};
+
+/** Changes the outermost sleeve. A sleeve no thicker than the axle, or without turns, is none; the first one begins with one turn. */
+function withSleeve(change: (step: CarDesign['sleeve'][number], value: number) => CarDesign['sleeve'][number]): Size['write'] {
+  return (design, value) => {
+    const present = design.sleeve.at(-1) ?? { diameter: 2 * design.axleDiameter, turns: 1 };
+    const step = change(present, value);
+    const inner = design.sleeve.slice(0, -1);
+    return { ...design, sleeve: step.turns > 0 && step.diameter > design.axleDiameter ? [...inner, step] : inner };
+  };
+}
+
+const COMMON: readonly Size[] = [
+  DRIVE_WHEELS,
+  ofCar('axleDiameter', 'Axle (spool) ⌀', 'size', [0.0015, 0.02]),
+  SLEEVE,
+  SLEEVE_TURNS,
+  OTHER_WHEELS,
+  ofCar('wheelbase', 'Wheelbase', 'size', [0.08, 0.6]),
+  ofCar('mass', 'Ready-to-run weight', 'weight', [0.02, 0.5]),
+  ofCar('driveLoadShare', 'On the drive wheels', 'share', [0.3, 0.9]),
+  BALLAST,
+  BALLAST_PLACE,
+  SLOPE,
 ];
+
+const OF_KIND: Readonly<Record<MotorKind, readonly Size[]>> = {
+  lever: [
+    lever('leverLength', 'Lever length', 'size', [0.04, 0.5]),
+    lever('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]),
+    ...COMMON,
+  ],
+  band: [
+    band('turns', 'Turns of a full wind', 'count', [1, 30]),
+    band('anchorToAxle', 'Anchor hook to axle', 'size', [0.05, 0.5]),
+    band('windingStretch', 'Stretch by hand while winding', 'count', [1, 3]),
+    ...COMMON,
+  ],
+  twist: [
+    twist('turns', 'Turns of a full wind', 'count', [1, 80]),
+    twist('hookToHook', 'Length of the roller', 'size', [0.02, 0.2]),
+    DRIVE_WHEELS,
+    twist('armLength', 'Trailing arm', 'size', [0.02, 0.25]),
+    ofCar('mass', 'Ready-to-run weight', 'weight', [0.005, 0.3]),
+    BALLAST,
+    SLOPE,
+  ],
+};
+
+/** The sizes of a car of this kind, in the order they are shown. */
+export const sizesOf = (kind: MotorKind): readonly Size[] => OF_KIND[kind];

@@ -1,18 +1,5 @@
-import type { Fault } from '../fault.ts';
 import type { EnergyBudget } from '../run/energy.ts';
-import { simulate, type RunResult } from '../run/simulate.ts';
-import type { CarDesign, Wind } from './car-design.ts';
-import { deriveRunSetup, designFaults } from './derive-run-setup.ts';
-
-/** What the model says of a design: the run it predicts, or why it cannot run. */
-export type Prediction =
-  { readonly kind: 'ran'; readonly result: RunResult } | { readonly kind: 'refused'; readonly faults: readonly Fault[] };
-
-/** Predicts one run of a design, wound fully unless told otherwise. */
-export function predictRun(design: CarDesign, wind: Wind = { kind: 'full' }, options: { readonly trace?: boolean } = {}): Prediction {
-  const faults = designFaults(design, wind);
-  return faults.length > 0 ? { kind: 'refused', faults } : simulate(deriveRunSetup(design, wind), options);
-}
+import type { RunResult } from '../run/simulate.ts';
 
 /** What holds a car back most, for one sentence of judgement. */
 export type Limit =

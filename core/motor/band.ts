@@ -105,6 +105,13 @@ function energyWound(w: Winding, stretch: number): number {
   return 2 * section * w.span * (w.handStretch * (byHand(change) - byHand(first)) + following(stretch) - following(change));
 }
 
+/** Stretch ratio of the span at a full wind, and the winding radius there, m. */
+export function bandAtFullWind(setup: BandSetup): { readonly stretch: number; readonly radius: number } {
+  const w = windingOf(setup);
+  const last = windBand(setup).at(-1)!;
+  return { stretch: stretchAt(w, woundAt(w, last, last.outer)), radius: last.outer };
+}
+
 /** Over-stretched: it would break. */
 const BREAKING_STRETCH = 7;
 

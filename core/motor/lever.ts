@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
 import type { LeverSetup } from '../files/generated/run-setup.ts';
 import type { Motor, MotorPoint, Stretch } from './motor.ts';
-import { windString, windingLength, type WoundStep } from './winding.ts';
+import { windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
 
 /**
  * A snap-trap spring turns a lever whose tip draws a string off the drive axle.
@@ -27,6 +27,9 @@ const spanAt = (g: LeverGeometry, alpha: number): number =>
 
 /** Sine of the angle between lever and string at the lever angle `alpha`. */
 const stringSine = (g: LeverGeometry, alpha: number): number => (g.reach * Math.sin(alpha - g.direction)) / spanAt(g, alpha);
+
+/** Angle between lever and string at the lever angle `alpha`, rad, 0 … π/2. */
+export const stringAngle = (setup: LeverSetup, alpha: number): number => Math.asin(Math.min(stringSine(geometryOf(setup), alpha), 1));
 
 /** Length of free string between lever tip and axle at the lever angle `alpha` (rad), m. */
 export const freeString = (setup: LeverSetup, alpha: number): number => spanAt(geometryOf(setup), alpha);
@@ -158,6 +161,14 @@ export function leverMotor(setup: LeverSetup): Motor {
 
 /** Drive-axle turns that a full wind of this lever takes. */
 export const leverTurns = (setup: LeverSetup): number => leverMotor(setup).angle / (2 * Math.PI);
+
+/** Radius at which the string of a full wind pulls at release, m. */
+export function leverWoundRadius(setup: LeverSetup): number {
+  const g = geometryOf(setup);
+  const length = spanAt(g, setup.releaseAngle) - spanAt(g, setup.cockedAngle);
+  const last = windString(setup.spool, setup.stringDiameter, setup.windingWidth, length).at(-1)!;
+  return windingRadius(last.layer, last.length);
+}
 
 /**
  * The lever angle (rad) reached by winding only `turns` turns of the axle from rest, the loop on its hook.

@@ -58,6 +58,13 @@ function washerEdge(setup: TwistSetup, bundle: Bundle, last: number): number {
   return high;
 }
 
+/** Stretch ratio of the strands at a full wind. */
+export function twistStretch(setup: TwistSetup): number {
+  const bundle = bundleOf(setup);
+  const u = coordinateOf(bundle, 2 * Math.PI * setup.turns);
+  return bundle.untwisted + u * u;
+}
+
 /** Builds the path of a twisted bundle. */
 export function twistMotor(setup: TwistSetup): Motor {
   const bundle = bundleOf(setup);

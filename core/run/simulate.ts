@@ -116,7 +116,11 @@ function rollsBack(run: Run): boolean {
  */
 export function simulate(setup: RunSetup, options: { readonly trace?: boolean } = {}): RunOutcome {
   const faults = runFaults(setup);
-  if (faults.length > 0) return { kind: 'refused', faults };
+  return faults.length > 0 ? { kind: 'refused', faults } : { kind: 'ran', result: simulateSound(setup, options) };
+}
+
+/** The same of a setup that `runFaults` has found nothing wrong with. */
+export function simulateSound(setup: RunSetup, options: { readonly trace?: boolean } = {}): RunResult {
   const motor = motorOf(setup);
   const car = carForces(setup, motor);
   const attempt = (resolved: number): Run =>
@@ -131,30 +135,27 @@ export function simulate(setup: RunSetup, options: { readonly trace?: boolean } 
   const { motion, trace } = run;
   const turns = motor.angle / (2 * Math.PI);
   return {
-    kind: 'ran',
-    result: {
-      storedEnergy: motor.storedEnergy,
-      turns,
-      poweredDistance: motor.angle * car.radius,
-      launchThrust: launch.thrust,
-      launchGripNeeded: launch.gripNeeded,
-      launchGripLimit: launch.gripLimit,
-      launchGripRatio: launch.gripLimit / launch.gripNeeded,
-      distance: motion.distance,
-      time: motion.time,
-      ended,
-      topSpeed: motion.topSpeed,
-      slipTime: motion.slipTime,
-      slipDistance: motion.slipDistance,
-      powerEndTime: motion.powerEnd?.time ?? null,
-      powerEndDistance: motion.powerEnd?.distance ?? null,
-      wheelie: motion.wheelie,
-      turnsLeft: motion.phase === 'unwinding' ? Math.max(0, motor.angle - motion.angle) / (2 * Math.PI) : 0,
-      stalled: ended === 'stalled',
-      rollsBack: ended !== 'limit' && rollsBack(run),
-      marks: run.marks.flatMap(({ distance, time }) => (time === null ? [] : [{ distance, time }])),
-      energy: energyBudget(run),
-      trace,
-    },
+    storedEnergy: motor.storedEnergy,
+    turns,
+    poweredDistance: motor.angle * car.radius,
+    launchThrust: launch.thrust,
+    launchGripNeeded: launch.gripNeeded,
+    launchGripLimit: launch.gripLimit,
+    launchGripRatio: launch.gripLimit / launch.gripNeeded,
+    distance: motion.distance,
+    time: motion.time,
+    ended,
+    topSpeed: motion.topSpeed,
+    slipTime: motion.slipTime,
+    slipDistance: motion.slipDistance,
+    powerEndTime: motion.powerEnd?.time ?? null,
+    powerEndDistance: motion.powerEnd?.distance ?? null,
+    wheelie: motion.wheelie,
+    turnsLeft: motion.phase === 'unwinding' ? Math.max(0, motor.angle - motion.angle) / (2 * Math.PI) : 0,
+    stalled: ended === 'stalled',
+    rollsBack: ended !== 'limit' && rollsBack(run),
+    marks: run.marks.flatMap(({ distance, time }) => (time === null ? [] : [{ distance, time }])),
+    energy: energyBudget(run),
+    trace,
   };
 }

@@ -4,6 +4,7 @@ const ink = 'var(--mui-palette-workbench-ink)';
 const muted = 'var(--mui-palette-workbench-muted)';
 const paper = 'var(--mui-palette-workbench-panel)';
 const pull = 'var(--mui-palette-workbench-pull)';
+const pullArea = 'var(--mui-palette-workbench-pullArea)';
 
 /** Metres to drawing units: x grows to the right, y down from the floor. */
 export interface Scale {
@@ -45,49 +46,100 @@ interface CarSketchProps {
   readonly line: number;
 }
 
-/** The car from the side, to scale: body, wheels, trap, lever cocked (solid) and at rest (dashed), string. */
+/** The car from the side, to scale: body, wheels, and what drives it. */
 export function CarSketch({ view, scale, line }: CarSketchProps) {
-  const { pivot, tipCocked, tipAtRest, axle, otherAxle } = view;
-  const lever = (tip: Point, isCocked: boolean) => (
-    <g stroke={pull} strokeLinecap="round" fill="none" opacity={isCocked ? 1 : 0.75}>
-      <line
-        x1={scale.x(pivot.x)}
-        y1={scale.y(pivot.y)}
-        x2={scale.x(tip.x)}
-        y2={scale.y(tip.y)}
-        strokeWidth={isCocked ? 2.4 * line : 1.6 * line}
-        strokeDasharray={isCocked ? undefined : `${4 * line} ${3 * line}`}
-      />
-      <line
-        x1={scale.x(tip.x)}
-        y1={scale.y(tip.y)}
-        x2={scale.x(axle.x)}
-        y2={scale.y(axle.y)}
-        stroke={muted}
-        strokeWidth={0.6 * line}
-        strokeDasharray={isCocked ? undefined : `${2 * line} ${3 * line}`}
-      />
-    </g>
-  );
+  const { axle, otherAxle } = view;
   return (
     <g>
-      <Wheel scale={scale} wheel={view.otherWheel} line={line} />
+      {view.otherWheel && <Wheel scale={scale} wheel={view.otherWheel} line={line} />}
       <Wheel scale={scale} wheel={view.driveWheel} line={line} />
-      <polygon points={points(scale, view.deck)} fill={paper} stroke={muted} strokeWidth={0.7 * line} />
-      <polyline points={points(scale, view.post)} stroke={muted} strokeWidth={3 * line} />
-      <polygon points={points(scale, view.trap)} fill="var(--mui-palette-workbench-pullArea)" stroke={ink} strokeWidth={0.6 * line} />
-      <circle cx={scale.x(otherAxle.x)} cy={scale.y(otherAxle.y)} r={Math.max(scale.length(otherAxle.radius), line)} fill={ink} />
-      {lever(tipAtRest, false)}
-      {lever(tipCocked, true)}
+      {view.deck.length > 0 && <polygon points={points(scale, view.deck)} fill={paper} stroke={muted} strokeWidth={0.7 * line} />}
+      {view.ballast.length > 0 && <polygon points={points(scale, view.ballast)} fill={muted} stroke={ink} strokeWidth={0.6 * line} />}
+      {otherAxle && (
+        <circle cx={scale.x(otherAxle.x)} cy={scale.y(otherAxle.y)} r={Math.max(scale.length(otherAxle.radius), line)} fill={ink} />
+      )}
+      <MotorSketch view={view} scale={scale} line={line} />
+      {[...view.sleeves].reverse().map((sleeve) => (
+        <circle
+          key={sleeve.radius}
+          cx={scale.x(sleeve.x)}
+          cy={scale.y(sleeve.y)}
+          r={Math.max(scale.length(sleeve.radius), 2.4 * line)}
+          fill={paper}
+          stroke={pull}
+          strokeWidth={0.6 * line}
+        />
+      ))}
       <circle
         cx={scale.x(axle.x)}
         cy={scale.y(axle.y)}
         r={Math.max(scale.length(axle.radius), 1.6 * line)}
-        fill="var(--mui-palette-workbench-pullArea)"
+        fill={pullArea}
         stroke={pull}
         strokeWidth={line}
       />
-      <circle cx={scale.x(pivot.x)} cy={scale.y(pivot.y)} r={1.8 * line} fill={ink} />
     </g>
   );
+}
+
+interface StrokeProps {
+  readonly scale: Scale;
+  readonly from: Point;
+  readonly to: Point;
+  readonly width: number;
+  readonly dash?: string | undefined;
+  readonly colour?: string;
+}
+
+const Stroke = ({ scale, from, to, width, dash, colour = pull }: StrokeProps) => (
+  <line
+    x1={scale.x(from.x)}
+    y1={scale.y(from.y)}
+    x2={scale.x(to.x)}
+    y2={scale.y(to.y)}
+    stroke={colour}
+    strokeWidth={width}
+    strokeDasharray={dash}
+    strokeLinecap="round"
+  />
+);
+
+/** Lever cocked (solid) and at rest (dashed) with its string; bands from hook to axle; or a roller's trailing arm. */
+function MotorSketch({ view: { motor, axle }, scale, line }: CarSketchProps) {
+  switch (motor.kind) {
+    case 'lever':
+      return (
+        <g>
+          <polyline points={points(scale, motor.post)} stroke={muted} strokeWidth={3 * line} />
+          <polygon points={points(scale, motor.trap)} fill={pullArea} stroke={ink} strokeWidth={0.6 * line} />
+          <g opacity={0.75}>
+            <Stroke scale={scale} from={motor.pivot} to={motor.tipAtRest} width={1.6 * line} dash={`${4 * line} ${3 * line}`} />
+            <Stroke scale={scale} from={motor.tipAtRest} to={axle} width={0.6 * line} dash={`${2 * line} ${3 * line}`} colour={muted} />
+          </g>
+          <Stroke scale={scale} from={motor.pivot} to={motor.tipCocked} width={2.4 * line} />
+          <Stroke scale={scale} from={motor.tipCocked} to={axle} width={0.6 * line} colour={muted} />
+          <circle cx={scale.x(motor.pivot.x)} cy={scale.y(motor.pivot.y)} r={1.8 * line} fill={ink} />
+        </g>
+      );
+    case 'band': {
+      const apart = 2.2 * line;
+      return (
+        <g>
+          {Array.from({ length: motor.strands + 1 }, (_, i) => (i - motor.strands / 2) * apart).map((offset) => (
+            <g key={offset} transform={`translate(0 ${offset})`}>
+              <Stroke scale={scale} from={motor.anchor} to={axle} width={1.5 * line} />
+            </g>
+          ))}
+          <circle cx={scale.x(motor.anchor.x)} cy={scale.y(motor.anchor.y)} r={2.4 * line} fill={paper} stroke={ink} strokeWidth={line} />
+        </g>
+      );
+    }
+    case 'twist':
+      return (
+        <g>
+          <Stroke scale={scale} from={axle} to={motor.armTip} width={2 * line} colour={ink} />
+          <circle cx={scale.x(motor.armTip.x)} cy={scale.y(motor.armTip.y)} r={1.6 * line} fill={ink} />
+        </g>
+      );
+  }
 }

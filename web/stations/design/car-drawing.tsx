@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { FLOORS } from '../../../core/design/catalogue.ts';
+import { bandWords } from '../../../core/design/band-words.ts';
 import { sideView } from '../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { FONTS } from '../../app/tokens.ts';
@@ -96,8 +97,12 @@ export function CarDrawing({ design }: { readonly design: CarDesign }) {
   const units = useUnits();
   const view = useMemo(() => sideView(design), [design]);
   const size = (value: number): string => printQuantity(value, 'size', units);
-  const { driveWheel, otherWheel, pivot, tipAtRest, tipCocked } = view;
-  const label = `${design.name} from the side: drive wheels ${size(design.driveWheels.diameter)} across, other wheels ${size(design.otherWheels.diameter)}, wheelbase ${size(design.wheelbase)}, lever ${size(design.motor.leverLength)}, trap ${size(design.motor.trapPosition)} ahead of the drive axle`;
+  const { driveWheel, otherWheel, motor, heading } = view;
+  const label = [
+    `${design.name} from the side: drive wheels ${size(design.driveWheels.diameter)} across`,
+    ...(design.otherWheels ? [`other wheels ${size(design.otherWheels.diameter)}`, `wheelbase ${size(design.wheelbase)}`] : []),
+    ...motorLabels(design, size),
+  ].join(', ');
   return (
     <Box ref={ref} sx={{ position: 'relative', minHeight: 240, overflow: 'hidden !important' }}>
       {width > 0 && height > 0 && (
@@ -118,13 +123,22 @@ export function CarDrawing({ design }: { readonly design: CarDesign }) {
     const floor = scale.y(0);
     const leftEdge = scale.x(view.bounds.left);
     const rightEdge = scale.x(view.bounds.right);
-    const middle = { x: scale.x((pivot.x + tipAtRest.x) / 2), y: scale.y((pivot.y + tipAtRest.y) / 2) };
     return (
       <>
         <path d={`M0 ${floor}H${width}`} stroke={ink} strokeWidth={2} />
         <CarSketch view={view} scale={scale} line={1.6} />
-        <Across from={scale.x(0)} to={scale.x(pivot.x)} y={floor + 20} base={floor + 4} text={size(design.motor.trapPosition)} />
-        <Across from={scale.x(0)} to={scale.x(otherWheel.x)} y={floor + 46} base={floor + 4} text={size(design.wheelbase)} />
+        {otherWheel && (
+          <>
+            <Across from={scale.x(0)} to={scale.x(otherWheel.x)} y={floor + 46} base={floor + 4} text={size(design.wheelbase)} />
+            <Upright
+              x={Math.min(rightEdge + 30, width - 48)}
+              top={scale.y(2 * otherWheel.radius)}
+              bottom={floor}
+              reach={scale.x(otherWheel.x)}
+              text={`⌀ ${size(2 * otherWheel.radius)}`}
+            />
+          </>
+        )}
         <Upright
           x={Math.max(leftEdge - 30, 48)}
           top={scale.y(2 * driveWheel.radius)}
@@ -132,27 +146,73 @@ export function CarDrawing({ design }: { readonly design: CarDesign }) {
           reach={scale.x(0)}
           text={`⌀ ${size(design.driveWheels.diameter)}`}
         />
-        <Upright
-          x={Math.min(rightEdge + 30, width - 48)}
-          top={scale.y(2 * otherWheel.radius)}
-          bottom={floor}
-          reach={scale.x(otherWheel.x)}
-          text={`⌀ ${size(design.otherWheels.diameter)}`}
+        <MotorDimensions scale={scale} floor={floor} />
+        {motor.kind !== 'twist' && (
+          <Label x={scale.x(0)} y={scale.y(driveWheel.y) + 22} anchor="middle">
+            {design.sleeve.length === 0
+              ? `axle ⌀ ${size(design.axleDiameter)}`
+              : `axle ⌀ ${size(design.axleDiameter)}, taped to ${size(design.sleeve.at(-1)!.diameter)}`}
+          </Label>
+        )}
+        <path
+          d={heading > 0 ? `M${width - 78} 20h46m-7 -5l7 5l-7 5` : `M${width - 32} 20h-46m7 -5l-7 5l7 5`}
+          stroke="var(--mui-palette-workbench-distance)"
+          strokeWidth={2}
+          fill="none"
         />
-        <Label x={middle.x + 12} y={middle.y + 14} anchor="start" fill={pullText}>
-          {`lever ${size(design.motor.leverLength)}`}
-        </Label>
-        <Label x={scale.x(tipCocked.x)} y={scale.y(tipCocked.y) - 16} fill={pullText}>
-          cocked
-        </Label>
-        <Label x={scale.x(0)} y={scale.y(driveWheel.y) + 22} anchor="middle">
-          {`axle ⌀ ${size(design.axleDiameter)}`}
-        </Label>
-        <path d={`M${width - 78} ${20}h46m-7 -5l7 5l-7 5`} stroke="var(--mui-palette-workbench-distance)" strokeWidth={2} fill="none" />
         <Label x={12} y={20} anchor="start">
           {`${FLOORS[design.floor.kind].label}, ${design.floor.slope === 0 ? 'level' : `${printQuantity(Math.abs(design.floor.slope), 'angle', units)} ${design.floor.slope > 0 ? 'uphill' : 'downhill'}`}`}
         </Label>
       </>
     );
+  }
+
+  function MotorDimensions({ scale, floor }: { readonly scale: Scale; readonly floor: number }) {
+    switch (motor.kind) {
+      case 'lever': {
+        const middle = { x: (motor.pivot.x + motor.tipAtRest.x) / 2, y: (motor.pivot.y + motor.tipAtRest.y) / 2 };
+        return (
+          <>
+            <Across from={scale.x(0)} to={scale.x(motor.pivot.x)} y={floor + 20} base={floor + 4} text={size(motor.pivot.x)} />
+            <Label x={scale.x(middle.x) + 12} y={scale.y(middle.y) + 14} anchor="start" fill={pullText}>
+              {motorLabels(design, size)[0]!}
+            </Label>
+            <Label x={scale.x(motor.tipCocked.x)} y={scale.y(motor.tipCocked.y) - 16} fill={pullText}>
+              cocked
+            </Label>
+          </>
+        );
+      }
+      case 'band':
+        return (
+          <>
+            <Across from={scale.x(0)} to={scale.x(motor.anchor.x)} y={floor + 20} base={floor + 4} text={size(motor.anchor.x)} />
+            <Label x={scale.x(motor.anchor.x / 2)} y={Math.max(scale.y(view.bounds.top) - 2, 40)} fill={pullText}>
+              {motorLabels(design, size)[0]!}
+            </Label>
+          </>
+        );
+      case 'twist':
+        return (
+          <>
+            <Across from={scale.x(motor.armTip.x)} to={scale.x(0)} y={floor + 20} base={floor + 4} text={`arm ${size(-motor.armTip.x)}`} />
+            <Label x={scale.x(0)} y={Math.max(scale.y(view.bounds.top) - 18, 40)} fill={pullText}>
+              {motorLabels(design, size)[0]!}
+            </Label>
+          </>
+        );
+    }
+  }
+}
+
+/** What drives the car, in words with its sizes. */
+function motorLabels({ motor }: CarDesign, size: (value: number) => string): string[] {
+  switch (motor.kind) {
+    case 'lever':
+      return [`lever ${size(motor.leverLength)}`, `trap ${size(motor.trapPosition)} from the drive axle`];
+    case 'band':
+      return [`${bandWords(motor)}, ${Number(motor.turns.toFixed(1))} turns`, `hook ${size(motor.anchorToAxle)} from the drive axle`];
+    case 'twist':
+      return [`${bandWords(motor)}, ${Number(motor.turns.toFixed(1))} turns`, `arm ${size(motor.armLength)}`];
   }
 }

@@ -10,8 +10,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { CarDesign } from '../../../core/design/car-design.ts';
-import { SIZES } from '../../../core/design/sizes.ts';
-import { predictRun } from '../../../core/design/verdict.ts';
+import { sizesOf } from '../../../core/design/sizes.ts';
+import { predictRun } from '../../../core/design/predict-run.ts';
 import { printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import { problemLine, useSaveCarMutation } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -24,7 +24,7 @@ import { dropDraft } from './drafts.ts';
 function differences(mine: CarDesign, other: CarDesign, units: UnitSystem): (readonly [string, string, string])[] {
   const rows: (readonly [string, string, string])[] = [];
   if (mine.name !== other.name) rows.push(['name', mine.name, other.name]);
-  for (const { label, quantity, read } of SIZES)
+  for (const { label, quantity, read } of sizesOf(mine.motor.kind))
     if (read(mine) !== read(other))
       rows.push([label, printQuantity(read(mine), quantity, units), printQuantity(read(other), quantity, units)]);
   const distance = (design: CarDesign): string => {

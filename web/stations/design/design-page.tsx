@@ -5,7 +5,7 @@ import { useCallback, useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
-import { predictRun } from '../../../core/design/verdict.ts';
+import { predictRun } from '../../../core/design/predict-run.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { useAppDispatch, type RootState } from '../../app/store.ts';

@@ -3,8 +3,20 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import type { CarDesign } from '../../../core/design/car-design.ts';
-import { BEARINGS, FLOORS, LEVER_MATERIALS, OUT_OF_SQUARE, TYRES, WHEEL_MATERIALS } from '../../../core/design/catalogue.ts';
+import type { CarDesign, MotorDesign, MotorKind } from '../../../core/design/car-design.ts';
+import {
+  AXLES,
+  BANDS,
+  bandSizes,
+  BEARINGS,
+  BODIES,
+  CARE,
+  FLOORS,
+  LEVER_MATERIALS,
+  TYRES,
+  WASHERS,
+  WHEELS,
+} from '../../../core/design/catalogue.ts';
 import type { Edit } from './design-slice.ts';
 
 interface Choice {
@@ -21,56 +33,138 @@ const choice = <K extends string>(
   write: (design: CarDesign, key: K) => CarDesign,
 ): Choice => ({ label, options, read, write });
 
-const CHOICES: readonly Choice[] = [
+const TYRE = choice(
+  'Tyre on the drive wheels',
+  TYRES,
+  (d) => d.tyre,
+  (d, tyre) => ({ ...d, tyre }),
+);
+const FLOOR = choice(
+  'Floor',
+  FLOORS,
+  (d) => d.floor.kind,
+  (d, kind) => ({ ...d, floor: { ...d.floor, kind } }),
+);
+const TRUENESS = choice(
+  'How true the wheels run',
+  CARE,
+  (d) => d.care,
+  (d, care) => ({ ...d, care }),
+);
+const DRIVE_WHEELS = choice(
+  'Drive wheels',
+  WHEELS,
+  (d) => d.driveWheels.kind,
+  (d, kind) => ({ ...d, driveWheels: { ...d.driveWheels, kind } }),
+);
+const ON_AXLES: readonly Choice[] = [
   choice(
-    'Tyre on the drive wheels',
-    TYRES,
-    (d) => d.tyre,
-    (d, tyre) => ({ ...d, tyre }),
-  ),
-  choice(
-    'Floor',
-    FLOORS,
-    (d) => d.floor.kind,
-    (d, kind) => ({ ...d, floor: { ...d.floor, kind } }),
-  ),
-  choice(
-    'Axle and bearing',
+    'Bearing',
     BEARINGS,
     (d) => d.bearing,
     (d, bearing) => ({ ...d, bearing }),
   ),
   choice(
-    'Drive wheels of',
-    WHEEL_MATERIALS,
-    (d) => d.driveWheels.material,
-    (d, material) => ({ ...d, driveWheels: { ...d.driveWheels, material } }),
+    'Axles',
+    AXLES,
+    (d) => d.axle,
+    // A part comes with its own usual diameter.
+    (d, axle) => ({ ...d, axle, axleDiameter: AXLES[axle].diameter }),
+  ),
+  DRIVE_WHEELS,
+  choice(
+    'Other wheels',
+    WHEELS,
+    (d) => d.otherWheels?.kind ?? 'optical-disc',
+    (d, kind) => (d.otherWheels ? { ...d, otherWheels: { ...d.otherWheels, kind } } : d),
   ),
   choice(
-    'Other wheels of',
-    WHEEL_MATERIALS,
-    (d) => d.otherWheels.material,
-    (d, material) => ({ ...d, otherWheels: { ...d.otherWheels, material } }),
+    'Wheels on the other axle',
+    { '2': { label: 'two (four-wheeler)' }, '1': { label: 'one (three-wheeler)' } },
+    (d) => `${d.layout.otherWheelCount}`,
+    (d, count) => ({ ...d, layout: { ...d.layout, otherWheelCount: count === '1' ? 1 : 2 } }),
   ),
   choice(
-    'How true the wheels run',
-    OUT_OF_SQUARE,
-    (d) => d.care,
-    (d, care) => ({ ...d, care }),
+    'Drive axle',
+    { rear: { label: 'at the rear' }, front: { label: 'in front' } },
+    (d) => d.layout.driveAxle,
+    (d, driveAxle) => ({ ...d, layout: { ...d.layout, driveAxle } }),
   ),
   choice(
-    'Lever of',
-    LEVER_MATERIALS,
-    (d) => d.motor.leverMaterial,
-    (d, leverMaterial) => ({ ...d, motor: { ...d.motor, leverMaterial } }),
-  ),
-  choice(
-    'End of the string',
-    { free: { label: 'drops off its hook' }, tied: { label: 'tied: winds up again and brakes' } },
-    (d) => d.motor.release,
-    (d, release) => ({ ...d, motor: { ...d.motor, release } }),
+    'Body',
+    BODIES,
+    (d) => d.body.kind,
+    (d, kind) => ({ ...d, body: { ...d.body, kind } }),
   ),
 ];
+
+const COUNTS = Object.fromEntries(Array.from({ length: 6 }, (_, i) => [`${i + 1}`, { label: `${i + 1}` }]));
+const BAND_SIZES = { ...BANDS, own: { label: 'own sizes' } };
+type Banded = Exclude<MotorDesign, { kind: 'lever' }>;
+const ofBands = (d: CarDesign, change: (motor: Banded) => Banded): CarDesign =>
+  d.motor.kind === 'lever' ? d : { ...d, motor: change(d.motor) };
+const bandsOf = (d: CarDesign): Banded | null => (d.motor.kind === 'lever' ? null : d.motor);
+const BAND_CHOICES: readonly Choice[] = [
+  choice(
+    'Bands',
+    BAND_SIZES,
+    (d) => {
+      const band = bandsOf(d)?.band;
+      return band?.kind === 'size' ? band.size : 'own';
+    },
+    (d, size) =>
+      ofBands(d, (motor) => ({ ...motor, band: size === 'own' ? { kind: 'own', ...bandSizes(motor.band) } : { kind: 'size', size } })),
+  ),
+  choice(
+    'Bands side by side',
+    COUNTS,
+    (d) => `${bandsOf(d)?.parallel ?? 1}`,
+    (d, count) => ofBands(d, (motor) => ({ ...motor, parallel: Number(count) })),
+  ),
+  choice(
+    'Bands end to end',
+    COUNTS,
+    (d) => `${bandsOf(d)?.series ?? 1}`,
+    (d, count) => ofBands(d, (motor) => ({ ...motor, series: Number(count) })),
+  ),
+];
+const release = (label: string, freeWords: string): Choice =>
+  choice(
+    label,
+    { free: { label: freeWords }, tied: { label: 'tied: winds up again and brakes' } },
+    (d) => (d.motor.kind === 'twist' ? 'free' : d.motor.release),
+    (d, how) => (d.motor.kind === 'twist' ? d : { ...d, motor: { ...d.motor, release: how } }),
+  );
+
+const CHOICES: Readonly<Record<MotorKind, readonly Choice[]>> = {
+  lever: [
+    TYRE,
+    FLOOR,
+    ...ON_AXLES,
+    TRUENESS,
+    choice(
+      'Lever of',
+      LEVER_MATERIALS,
+      (d) => (d.motor.kind === 'lever' ? d.motor.leverMaterial : 'dowel'),
+      (d, leverMaterial) => (d.motor.kind === 'lever' ? { ...d, motor: { ...d.motor, leverMaterial } } : d),
+    ),
+    release('End of the string', 'drops off its hook'),
+  ],
+  band: [TYRE, FLOOR, ...BAND_CHOICES, ...ON_AXLES, TRUENESS, release('End of the band', 'drops off the axle')],
+  twist: [
+    TYRE,
+    FLOOR,
+    ...BAND_CHOICES,
+    DRIVE_WHEELS,
+    choice(
+      'Washer under the band’s hook',
+      WASHERS,
+      (d) => (d.motor.kind === 'twist' ? d.motor.washer : 'bead'),
+      (d, washer) => (d.motor.kind === 'twist' ? { ...d, motor: { ...d.motor, washer } } : d),
+    ),
+    TRUENESS,
+  ],
+};
 
 /** What the car is made of and runs on. */
 export function PartsPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
@@ -79,7 +173,7 @@ export function PartsPanel({ design, edit }: { readonly design: CarDesign; reado
       <Typography id="parts-title" variant="h3" component="h2">
         Parts and floor
       </Typography>
-      {CHOICES.map((part) => (
+      {CHOICES[design.motor.kind].map((part) => (
         <ChoiceField key={part.label} part={part} value={part.read(design)} edit={edit} />
       ))}
       <Typography variant="caption" color="text.secondary">

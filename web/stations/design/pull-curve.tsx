@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import type { Prediction } from '../../../core/design/verdict.ts';
+import type { Prediction } from '../../../core/design/predict-run.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../ui/chart.tsx';

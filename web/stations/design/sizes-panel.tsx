@@ -3,8 +3,8 @@ import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { nanoid } from '@reduxjs/toolkit';
 import { memo, useRef } from 'react';
-import { newCar, type CarDesign } from '../../../core/design/car-design.ts';
-import { SIZES, type Size } from '../../../core/design/sizes.ts';
+import { newCar, type CarDesign, type MotorKind } from '../../../core/design/car-design.ts';
+import { sizesOf, type Size } from '../../../core/design/sizes.ts';
 import { readCarDesign } from '../../../core/files/read.ts';
 import type { Fault } from '../../../core/fault.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
@@ -23,6 +23,10 @@ const FAULT_AT: Readonly<Record<string, string>> = {
   'motor.cockedAngle': 'leverLength',
   'motor.releaseAngle': 'leverLength',
   mass: 'mass',
+  'motor.turns': 'turns',
+  'motor.anchorToAxle': 'anchorToAxle',
+  sleeve: 'sleeve',
+  wheelbase: 'wheelbase',
 };
 
 /** Every size of the car, to type in any unit or to slide. */
@@ -32,10 +36,11 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
       <Typography id="sizes-title" variant="h3" component="h2" sx={{ mb: 2 }}>
         Sizes
       </Typography>
-      {SIZES.map((size) => (
+      {sizesOf(design.motor.kind).map((size) => (
         <SizeRow
           key={size.id}
           size={size}
+          kind={design.motor.kind}
           value={size.read(design)}
           edit={edit}
           fault={faults.find(({ path }) => FAULT_AT[path] === size.id)?.message}
@@ -47,6 +52,7 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
 
 interface SizeRowProps {
   readonly size: Size;
+  readonly kind: MotorKind;
   readonly value: number;
   readonly edit: Edit;
   readonly fault: string | undefined;
@@ -54,17 +60,17 @@ interface SizeRowProps {
 
 const STEPS = 400;
 
-/** Any design that passes: the schema judges each size by itself. */
-const PATTERN = newCar('pattern');
+/** Any design of each kind that passes: the schema judges each size by itself. */
+const PATTERN = { lever: newCar('pattern', 'lever'), band: newCar('pattern', 'band'), twist: newCar('pattern', 'twist') };
 
 /** Drawn anew only when its own size changes. */
-const SizeRow = memo(function SizeRow({ size, value, edit, fault }: SizeRowProps) {
+const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRowProps) {
   const units = useUnits();
   const gesture = useRef('');
   const step = (size.high - size.low) / STEPS;
   // What the file format would refuse is refused here, in the same words.
   const check = (typed: number): string | null => {
-    const read = readCarDesign(size.write(PATTERN, typed));
+    const read = readCarDesign(size.write(PATTERN[kind], typed));
     return read.kind === 'read'
       ? null
       : `${printQuantity(typed, size.quantity, units)} ${read.faults[0]!.message.replace(/([\d.]+)$/, (limit) => printQuantity(Number(limit), size.quantity, units))}.`;

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { limitOf, type Limit, type Prediction } from '../../../core/design/verdict.ts';
+import type { Prediction } from '../../../core/design/predict-run.ts';
+import { limitOf, type Limit } from '../../../core/design/verdict.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
 import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../ui/energy-words.ts';

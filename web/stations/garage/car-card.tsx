@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { predictRun } from '../../../core/design/verdict.ts';
+import { predictRun } from '../../../core/design/predict-run.ts';
 import { sideView } from '../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';

@@ -7,6 +7,7 @@ import { problemLine, useListCarsQuery } from '../../app/api.ts';
 import { Message } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
 import { CarCard } from './car-card.tsx';
+import { NewCarButton } from './new-car-button.tsx';
 import { useCars } from './use-cars.ts';
 
 const grid = { display: 'grid', gap: 6, gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))' } as const;
@@ -16,11 +17,7 @@ export function GaragePage() {
   const { data: cars, error, refetch } = useListCarsQuery();
   const { addNew, duplicate, openFile, remove } = useCars(cars ?? []);
   const fileInput = useRef<HTMLInputElement>(null);
-  const newCarButton = (
-    <Button variant="contained" onClick={() => void addNew()}>
-      New car
-    </Button>
-  );
+  const newCarButton = <NewCarButton onChoose={(kind) => void addNew(kind)} />;
   return (
     <Box sx={{ p: { xs: 4, md: 8 } }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, alignItems: 'center', mb: 6 }}>
@@ -55,7 +52,7 @@ export function GaragePage() {
         ) : (
           <Message
             title="No car yet"
-            text="A new car already runs: a snap trap, disc wheels, a lever. Change its sizes to yours and see how far it goes."
+            text="A new car already runs, with a snap trap, with bands or as a roller. Change its sizes to yours and see how far it goes."
             action={newCarButton}
           />
         )

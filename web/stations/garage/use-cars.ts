@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { newCar, type CarDesign } from '../../../core/design/car-design.ts';
+import { newCar, type CarDesign, type MotorKind } from '../../../core/design/car-design.ts';
 import { faultLine } from '../../../core/fault.ts';
 import { readCarDesign, readJson } from '../../../core/files/read.ts';
 import { problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from '../../app/api.ts';
@@ -32,7 +32,7 @@ export function useCars(cars: readonly ListedCar[]) {
     else await navigate(`/cars/${id}/design`);
   };
   return {
-    addNew: () => add(newCar('New car')),
+    addNew: (kind: MotorKind) => add(newCar('New car', kind)),
     duplicate: (car: ListedCar) => add(car.design),
     openFile: async (file: File) => {
       const read = readJson(await file.text(), readCarDesign);

@@ -7,7 +7,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
-import { predictRun } from '../../../core/design/verdict.ts';
+import { predictRun } from '../../../core/design/predict-run.ts';
 import { printQuantity, unitOf } from '../../../core/units/quantity.ts';
 import type { StoredRun } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';

@@ -5,7 +5,7 @@ import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
-import { predictRun } from '../../../core/design/verdict.ts';
+import { predictRun } from '../../../core/design/predict-run.ts';
 import { isSameCar, likeRuns, type LikeRuns } from '../../../core/trials/like-runs.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
 import { printNumber, printQuantity, unitOf } from '../../../core/units/quantity.ts';

@@ -1,0 +1,47 @@
+import { BODIES } from '../catalogue.ts';
+import type { CarDesign } from '../car-design.ts';
+import { bandsSideBySide, bodyOf } from '../remedies.ts';
+import { grade, heldTension, type Check, type Situation } from './check.ts';
+
+/** The pull may be no more than this share of what buckles the body: holes and dents weaken it. Our estimate. */
+const MOST_SHARE = 0.33;
+
+/** Second moment of area about the weak axis, m⁴: w t³/12 of a sheet, π (w/2)³ t of a thin ring. Source: any mechanics handbook. */
+const secondMoment = ({ kind, width }: CarDesign['body']): number => {
+  const { thickness, isTube } = BODIES[kind];
+  return isTube ? Math.PI * (width / 2) ** 3 * thickness : (width * thickness ** 3) / 12;
+};
+
+/**
+ * Pull of the band over the load at which the body between hook and axle buckles, P_cr = π² E I / L², pinned ends.
+ * Source: Gere & Timoshenko, Mechanics of Materials.
+ */
+export function chassisBuckling(situation: Situation): Check | null {
+  const { design, print } = situation;
+  const { motor, body } = design;
+  if (motor.kind === 'twist') return null;
+  const length = motor.kind === 'band' ? motor.anchorToAxle : motor.trapPosition;
+  const pull = heldTension(situation);
+  const critical = (Math.PI ** 2 * BODIES[body.kind].modulus * secondMoment(body)) / length ** 2;
+  const value = pull / critical;
+  const verdict = grade(value, MOST_SHARE, 'most', 1);
+  return {
+    id: 'chassis-buckling',
+    title: 'body under the pull',
+    value,
+    limit: MOST_SHARE,
+    limitIs: 'most',
+    quantity: 'share',
+    verdict,
+    sure: 'rough',
+    sentence: `The pull draws the ends together with ${print(pull, 'force')}; this body buckles at about ${print(critical, 'force')}.${verdict === 'good' ? '' : ' A stick glued along the line of pull cures it.'}`,
+    remedies:
+      verdict === 'good'
+        ? []
+        : [
+            bodyOf(design, 'craft-sticks', 'A body of craft sticks along the line of pull'),
+            bodyOf(design, 'plywood', 'A plywood body'),
+            ...bandsSideBySide(design, -1),
+          ],
+  };
+}

@@ -1,0 +1,50 @@
+import { bandAtFullWind } from '../../motor/band.ts';
+import { leverWoundRadius } from '../../motor/lever.ts';
+import { remedyOf } from '../remedies.ts';
+import { grade, type Check, type Situation } from './check.ts';
+
+/** How far the hook on the axle stands out, m. Common practice. */
+const HOOK = 0.004;
+const LEAST = 0.002;
+
+/** Largest radius at the drive axle: hook on the bare axle, or what is wound. m. */
+export function radiusAtAxle({ design, setup }: Situation): number {
+  const bare = design.axleDiameter / 2 + HOOK;
+  const { motor } = setup;
+  if (motor.kind === 'twist') return 0;
+  const wound = motor.kind === 'band' ? bandAtFullWind(motor).radius : leverWoundRadius(motor);
+  return Math.max(bare, wound, ...design.sleeve.map(({ diameter }) => diameter / 2));
+}
+
+/** Gap between what turns with the drive axle and the body above it, m. */
+export function hookClearance(situation: Situation): Check | null {
+  const { design, print } = situation;
+  if (design.motor.kind === 'twist') return null;
+  const radius = radiusAtAxle(situation);
+  const value = design.body.axleGap - radius;
+  const verdict = grade(value, LEAST, 'least', 1);
+  const axleGap = radius + LEAST;
+  return {
+    id: 'hook-clearance',
+    title: 'hook and winding to body',
+    value,
+    limit: LEAST,
+    limitIs: 'least',
+    quantity: 'size',
+    verdict,
+    sure: 'sizes',
+    sentence:
+      value > 0
+        ? `Hook and winding pass the body with ${print(value, 'size')} to spare.`
+        : `Hook or winding strikes the body: they reach ${print(radius, 'size')} from the axle’s middle, the body lies ${print(design.body.axleGap, 'size')} above it.`,
+    remedies:
+      verdict === 'good'
+        ? []
+        : [
+            remedyOf('axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
+              ...design,
+              body: { ...design.body, axleGap },
+            }),
+          ],
+  };
+}

@@ -1,0 +1,84 @@
+import { makeMotorPoint } from '../../motor/motor.ts';
+import { motorOf } from '../../run/run-setup.ts';
+import type { RunResult } from '../../run/simulate.ts';
+import { printQuantity, type UnitSystem } from '../../units/quantity.ts';
+import type { CarDesign } from '../car-design.ts';
+import { deriveRunSetup } from '../derive-run-setup.ts';
+import { predictRun } from '../predict-run.ts';
+import type { Remedy } from '../remedies.ts';
+import { axleBending } from './axle-bending.ts';
+import { bandStretch } from './band-stretch.ts';
+import { bounceSpeed } from './bounce-speed.ts';
+import { chassisBuckling } from './chassis-buckling.ts';
+import type { Check, CheckVerdict, Situation } from './check.ts';
+import { drift } from './drift.ts';
+import { groundClearance } from './ground-clearance.ts';
+import { hookClearance } from './hook-clearance.ts';
+import { launchGrip } from './launch-grip.ts';
+import { leverReach } from './lever-reach.ts';
+import { shortRoom } from './short-room.ts';
+import { stallAtStart } from './stall-at-start.ts';
+import { stallBeforeEnd } from './stall-before-end.ts';
+import { stringAngleCheck } from './string-angle.ts';
+import { stringLength } from './string-length.ts';
+import { tiedRelease } from './tied-release.ts';
+import { wheelie } from './wheelie.ts';
+import { wheelsTouch } from './wheels-touch.ts';
+import { windingRoom } from './winding-room.ts';
+
+export type { Check } from './check.ts';
+
+const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
+  stallAtStart,
+  launchGrip,
+  stallBeforeEnd,
+  wheelie,
+  bandStretch,
+  chassisBuckling,
+  axleBending,
+  hookClearance,
+  wheelsTouch,
+  groundClearance,
+  leverReach,
+  stringAngleCheck,
+  windingRoom,
+  tiedRelease,
+  bounceSpeed,
+  drift,
+  shortRoom,
+  stringLength,
+];
+
+const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, mind: 1, good: 2 };
+
+/** Every check that applies to a design and the run it makes (with its trace), the worst first. */
+export function judge(design: CarDesign, result: RunResult, units: UnitSystem): Check[] {
+  const setup = deriveRunSetup(design);
+  const motor = motorOf(setup);
+  const release = makeMotorPoint();
+  const first = motor.stretches[motor.first]!;
+  first.evaluate(first.from, release);
+  const situation: Situation = { design, setup, motor, release, result, print: (value, quantity) => printQuantity(value, quantity, units) };
+  return CHECKS.flatMap((check) => check(situation) ?? []).sort((a, b) => RANK[a.verdict] - RANK[b.verdict]);
+}
+
+/** What a remedy buys: the run after it. */
+export interface PricedRemedy {
+  readonly remedy: Remedy;
+  /** Metres from before to after, and s. */
+  readonly distance: number;
+  readonly gain: number;
+  readonly time: number;
+}
+
+/** The remedies of a check with what each buys in distance, the best first; those that could not run are left out. */
+export function priceRemedies(check: Check, before: RunResult): PricedRemedy[] {
+  return check.remedies
+    .flatMap((remedy) => {
+      const prediction = predictRun(remedy.design);
+      if (prediction.kind === 'refused') return [];
+      const { distance, time } = prediction.result;
+      return [{ remedy, distance, gain: distance - before.distance, time }];
+    })
+    .sort((a, b) => b.gain - a.gain);
+}

@@ -1,0 +1,147 @@
+import { TYRES } from './catalogue.ts';
+import type { CarDesign } from './car-design.ts';
+
+/** A change that may put a fault right, as the design it would make. */
+export interface Remedy {
+  readonly id: string;
+  readonly label: string;
+  readonly design: CarDesign;
+}
+
+const remedy = (id: string, label: string, design: CarDesign): Remedy => ({ id, label, design });
+
+/** The next tyre with more grip, each in turn. */
+export function grippierTyres(design: CarDesign): Remedy[] {
+  const grip = TYRES[design.tyre].staticGrip;
+  return (Object.keys(TYRES) as CarDesign['tyre'][])
+    .filter((tyre) => TYRES[tyre].staticGrip > grip * 1.05)
+    .sort((a, b) => TYRES[a].staticGrip - TYRES[b].staticGrip)
+    .map((tyre) => remedy(`tyre-${tyre}`, `Tyres: ${TYRES[tyre].label}`, { ...design, tyre }));
+}
+
+/** 20 g more, over the drive axle. */
+export const ballastOverDriveAxle = (design: CarDesign): Remedy => {
+  const mass = design.ballast.mass + 0.02;
+  return remedy('ballast', '20 g over the drive axle', {
+    ...design,
+    ballast: { mass, fromDriveAxle: (design.ballast.mass * design.ballast.fromDriveAxle) / mass },
+  });
+};
+
+/** 20 g more, over the other axle. */
+export const ballastOverOtherAxle = (design: CarDesign): Remedy => {
+  const mass = design.ballast.mass + 0.02;
+  return remedy('ballast-other', '20 g over the other axle', {
+    ...design,
+    ballast: { mass, fromDriveAxle: (design.ballast.mass * design.ballast.fromDriveAxle + 0.02 * design.wheelbase) / mass },
+  });
+};
+
+/** A lever a fifth longer, its trap moved along so that it still lies over the drive axle. */
+export const longerLever = (design: CarDesign): Remedy[] =>
+  leverScaled(design, 1.2, 'longer-lever', 'A lever a fifth longer, trap moved with it');
+export const shorterLever = (design: CarDesign): Remedy[] =>
+  leverScaled(design, 0.8, 'shorter-lever', 'A lever a fifth shorter, trap moved with it');
+
+function leverScaled(design: CarDesign, factor: number, id: string, label: string): Remedy[] {
+  const { motor } = design;
+  if (motor.kind !== 'lever') return [];
+  return [
+    remedy(id, label, {
+      ...design,
+      motor: { ...motor, leverLength: factor * motor.leverLength, trapPosition: motor.trapPosition + (factor - 1) * motor.leverLength },
+    }),
+  ];
+}
+
+const scaledDriveWheels = (design: CarDesign, factor: number): CarDesign => ({
+  ...design,
+  driveWheels: { ...design.driveWheels, diameter: factor * design.driveWheels.diameter },
+});
+export const biggerDriveWheels = (design: CarDesign): Remedy =>
+  remedy('bigger-wheels', 'Drive wheels a fifth bigger', scaledDriveWheels(design, 1.2));
+export const smallerDriveWheels = (design: CarDesign): Remedy =>
+  remedy('smaller-wheels', 'Drive wheels a fifth smaller', scaledDriveWheels(design, 0.8));
+
+/** One band fewer, or one more, side by side. */
+export function bandsSideBySide(design: CarDesign, change: 1 | -1): Remedy[] {
+  const { motor } = design;
+  if (motor.kind === 'lever' || motor.parallel + change < 1) return [];
+  return [
+    remedy(change < 0 ? 'fewer-bands' : 'more-bands', `One band ${change < 0 ? 'fewer' : 'more'} side by side`, {
+      ...design,
+      motor: { ...motor, parallel: motor.parallel + change },
+    }),
+  ];
+}
+
+/** One band more end to end. */
+export function longerChain(design: CarDesign): Remedy[] {
+  const { motor } = design;
+  if (motor.kind === 'lever') return [];
+  return [remedy('longer-chain', 'One band more end to end', { ...design, motor: { ...motor, series: motor.series + 1 } })];
+}
+
+/** Fewer turns by this share. */
+export function fewerTurns(design: CarDesign, share: number): Remedy[] {
+  const { motor } = design;
+  if (motor.kind === 'lever') return [];
+  const turns = motor.turns * (1 - share);
+  return [remedy(`turns-${share}`, `Wind ${turns.toFixed(1)} turns`, { ...design, motor: { ...motor, turns } })];
+}
+
+/** A sleeve of tape for the turns that pull first: twice the axle, one turn. */
+export const launchSleeve = (design: CarDesign): Remedy[] =>
+  design.motor.kind === 'twist' || design.sleeve.length > 0
+    ? []
+    : [
+        remedy('sleeve', 'Tape sleeve, twice the axle, under the last turn wound', {
+          ...design,
+          sleeve: [{ diameter: 2 * design.axleDiameter, turns: 1 }],
+        }),
+      ];
+export const noSleeve = (design: CarDesign): Remedy[] =>
+  design.sleeve.length > 0 ? [remedy('no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
+
+const withAxle = (design: CarDesign, factor: number): CarDesign => ({
+  ...design,
+  axleDiameter: factor * design.axleDiameter,
+  sleeve: design.sleeve.filter(({ diameter }) => diameter > factor * design.axleDiameter),
+});
+export const thickerAxle = (design: CarDesign): Remedy[] =>
+  design.motor.kind === 'twist' ? [] : [remedy('thicker-axle', 'A drive axle a quarter thicker', withAxle(design, 1.25))];
+export const thinnerAxle = (design: CarDesign): Remedy[] =>
+  design.motor.kind === 'twist' ? [] : [remedy('thinner-axle', 'A drive axle a fifth thinner', withAxle(design, 0.8))];
+
+/** The bearing with least friction for the axle at hand. */
+export const easierBearing = (design: CarDesign): Remedy[] => {
+  const bearing = design.bearing.startsWith('steel') ? 'steel-brass-graphite' : 'wood-plastic-straw';
+  return design.bearing === bearing || design.motor.kind === 'twist'
+    ? []
+    : [
+        remedy('bearing', bearing === 'wood-plastic-straw' ? 'Line the holes with plastic straw' : 'Brass and graphite in the bearings', {
+          ...design,
+          bearing,
+        }),
+      ];
+};
+
+/** Let the end of string or band drop off. */
+export function freeRelease(design: CarDesign): Remedy[] {
+  const { motor } = design;
+  if (motor.kind === 'twist' || motor.release === 'free') return [];
+  return [remedy('free', 'Let its end drop off', { ...design, motor: { ...motor, release: 'free' } })];
+}
+
+/** Wheels set square with care. */
+export const squareWheels = (design: CarDesign): Remedy[] =>
+  design.care === 'careful' ? [] : [remedy('careful', 'Set the wheels square and centred', { ...design, care: 'careful' })];
+
+export const bodyOf = (design: CarDesign, kind: CarDesign['body']['kind'], label: string): Remedy =>
+  remedy(`body-${kind}`, label, { ...design, body: { ...design.body, kind } });
+
+export const straightAxles = (design: CarDesign): Remedy =>
+  remedy('straight', 'Set the axles parallel, with equal wheels', { ...design, alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 } });
+
+/** Any one change, under its own words. */
+export { remedy as remedyOf };

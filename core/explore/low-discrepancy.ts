@@ -1,0 +1,24 @@
+/**
+ * Points spread evenly over the unit cube of any dimension: the additive recurrence x_n = frac(s + n α), α_k = φ^−k, φ the
+ * root of x^(d+1) = x + 1 (a generalised golden ratio), shifted by a seed. Source: M. Roberts, *The unreasonable
+ * effectiveness of quasirandom sequences* (2018); random shift: Cranley & Patterson, SIAM J. Numer. Anal. 13 (1976). From memory.
+ */
+export function lowDiscrepancy(dimensions: number, seed: number): (n: number) => Float64Array {
+  let root = 2;
+  for (let step = 0; step < 40; step++) root = (1 + root) ** (1 / (dimensions + 1));
+  const random = mulberry(seed);
+  const shift = Float64Array.from({ length: dimensions }, random);
+  const steps = Float64Array.from({ length: dimensions }, (_, k) => root ** -(k + 1));
+  return (n) => Float64Array.from({ length: dimensions }, (_, k) => (shift[k]! + (n + 1) * steps[k]!) % 1);
+}
+
+/** Numbers in [0, 1) from a seed: the 32-bit generator called mulberry32 (public domain). From memory. */
+export function mulberry(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), state | 1);
+    t = (t + Math.imul(t ^ (t >>> 7), t | 61)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
