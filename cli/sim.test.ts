@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { newCar } from '../core/design/car-design.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-sim-'));
@@ -53,5 +54,42 @@ describe('npm run -s sim', () => {
     expect(sim(['nowhere.json'])).toMatchObject({ status: 2, stderr: expect.stringContaining('nowhere.json: cannot be read') });
     expect(sim([])).toMatchObject({ status: 2 });
     expect(sim(['--help'])).toMatchObject({ status: 0, stdout: expect.stringContaining('standard input') });
+  });
+});
+
+describe('designs, sweeps and batches', () => {
+  const design = newCar('Tern', 'band');
+  it('prints a design’s prediction with bounds and checks', () => {
+    const { prediction, bounds, checks } = JSON.parse(sim(['--design', fileOf(design), '--runs', '64', '--seed', '3']).stdout);
+    expect(bounds.runs).toBe(64);
+    expect(bounds.distance.low).toBeLessThan(prediction.distance);
+    expect(checks.map(({ id }: { id: string }) => id)).toContain('launch-grip');
+  });
+  it('sweeps a size of a design, or a key of a setup, as CSV', () => {
+    const rows = sim(['--design', fileOf(design), '--sweep', 'turns=5:9:3'])
+      .stdout.trim()
+      .split('\r\n');
+    expect(rows.map((row) => row.split(',')[0])).toEqual(['turns', '5', '7', '9']);
+    const keys = sim([fileOf(setup), '--sweep', 'car.mass=0.1:0.2:2'])
+      .stdout.trim()
+      .split('\r\n');
+    expect(Number(keys[1]!.split(',')[1])).toBeGreaterThan(Number(keys[2]!.split(',')[1]));
+  });
+  it('answers every setup of a batch with a line', () => {
+    const lines = sim(['--batch', fileOf({ runs: [{ setup }, { setup: { ...setup, version: 2 } }] })])
+      .stdout.trim()
+      .split('\n');
+    expect(JSON.parse(lines[0]!).distance).toBeCloseTo(reference.distance, 5);
+    expect(JSON.parse(lines[1]!).refused[0]).toEqual({ path: 'version', message: 'must be 1' });
+  });
+  it.each([
+    ['an unknown option', ['--bogus'], /Unknown option/],
+    ['a key that is not there', ['--sweep', 'car.colour=1:2:3'], /car.colour: is not a key/],
+    ['a sweep without a count', ['--sweep', 'car.mass=1:2'], /KEY=FROM:TO:N/],
+    ['runs without a design', ['--runs', '5'], /go with --design/],
+  ])('refuses %s with exit code 2', (_name, args, message) => {
+    const { stdout, stderr, status } = sim([fileOf(setup), ...args]);
+    expect({ stdout, status }).toEqual({ stdout: '', status: 2 });
+    expect(stderr).toMatch(message);
   });
 });

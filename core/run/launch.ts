@@ -5,6 +5,8 @@ import { evaluateMotor, type Run } from './motion.ts';
 export interface Launch {
   /** Motor torque over wheel radius. */
   readonly thrust: number;
+  /** All that holds the car back at rest, were it to roll. */
+  readonly resistance: number;
   /** Tyre force that a launch without slip needs. */
   readonly gripNeeded: number;
   readonly gripLimit: number;
@@ -25,5 +27,13 @@ export function launchOf(run: Run): Launch {
   const holds = Math.abs(gripNeeded) <= gripLimit;
   const slideDirection = gripNeeded > 0 ? 1 : -1;
   slideWith(car, sliding, slideDirection, 0, rolling.arm);
-  return { thrust: rolling.thrust, gripNeeded, gripLimit, holds, slideDirection, acceleration: holds ? a : sliding.acceleration };
+  return {
+    thrust: rolling.thrust,
+    resistance: rolling.thrust - rolling.push,
+    gripNeeded,
+    gripLimit,
+    holds,
+    slideDirection,
+    acceleration: holds ? a : sliding.acceleration,
+  };
 }

@@ -26,6 +26,8 @@ export interface RunResult {
   readonly poweredDistance: number;
   /** N */
   readonly launchThrust: number;
+  /** N: all that holds the car back at release. */
+  readonly launchResistance: number;
   readonly launchGripNeeded: number;
   readonly launchGripLimit: number;
   /** Limit over needed: below 1 the wheels spin. */
@@ -139,6 +141,7 @@ export function simulateSound(setup: RunSetup, options: { readonly trace?: boole
     turns,
     poweredDistance: motor.angle * car.radius,
     launchThrust: launch.thrust,
+    launchResistance: launch.resistance,
     launchGripNeeded: launch.gripNeeded,
     launchGripLimit: launch.gripLimit,
     launchGripRatio: launch.gripLimit / launch.gripNeeded,

@@ -3,7 +3,7 @@ import { grade, type Check, type Situation } from './check.ts';
 
 /** Pull at release against all that holds the car at rest, N. */
 export function stallAtStart({ design, result, print }: Situation): Check {
-  const resistance = result.trace?.resistance[0] ?? 0;
+  const resistance = result.launchResistance;
   const value = result.launchThrust;
   const limit = Math.max(1.15 * resistance, 0);
   const verdict = result.stalled ? 'stop' : grade(value, limit, 'least', 1);

@@ -18,7 +18,7 @@ export function wheelie({ design, setup, result, print }: Situation): Check | nu
     verdict: result.wheelie ? 'stop' : grade(left, 0.08, 'least', 1),
     sure: 'estimated',
     sentence: result.wheelie
-      ? `The ${other} wheels lift under power: the car cannot hold its line.`
+      ? `The ${other} wheels lift under power: all ${print(weight, 'force')} of the car stands on its drive wheels, and it cannot hold its line.`
       : `At launch ${print(left, 'share')} of the weight stays on the ${other} wheels.`,
     remedies: left < 0.08 ? [ballastOverOtherAxle(design), ...longerLever(design), ...bandsSideBySide(design, -1)] : [],
   };
