@@ -51,6 +51,7 @@ describe('from the Garage to a logged run', () => {
 
   it('makes a new car that already runs', async () => {
     await car.press('New car');
+    await car.choose('With a snap trap and a lever');
     await car.sees('predicted, fully wound');
     expect(await car.distance()).toBeGreaterThan(5);
     carPath = new URL(page.url()).pathname.replace('/design', '');

@@ -8,6 +8,13 @@ export const builder = (page: Page) => {
   const byName = async (role: string, name: string) => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!;
   return {
     press: async (name: string) => (await byName('button', name)).click(),
+    /** Chooses from a menu that is open. */
+    choose: async (name: string) => {
+      const item = await page.waitForSelector(`::-p-aria([name="${name}"][role="menuitem"])`, { visible: true });
+      // A menu that still grows would be missed.
+      await new Promise((resolve) => setTimeout(resolve, 250));
+      await item!.click();
+    },
     follow: async (name: string) => (await byName('link', name)).click(),
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {

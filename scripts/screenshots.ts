@@ -5,10 +5,14 @@ import { DESKTOP, PHONE, settle, startBrowser, startProgram } from '../e2e/brows
 
 const KELP = '5ce44000-0000-4000-8000-000000000001';
 const FERRY = '5ce44000-0000-4000-8000-000000000002';
+const LIMPET = '5ce44000-0000-4000-8000-000000000004';
+const EEL = '5ce44000-0000-4000-8000-000000000005';
 
 const VIEWS = [
   { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
+  { name: 'design-band', path: `/cars/${LIMPET}/design`, viewport: DESKTOP, scheme: 'light' },
+  { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-dark', path: `/cars/${FERRY}/design`, viewport: DESKTOP, scheme: 'dark' },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
   { name: 'track-phone', path: `/cars/${KELP}/track`, viewport: PHONE, scheme: 'light' },

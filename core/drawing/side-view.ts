@@ -49,6 +49,8 @@ const TRAP_LENGTH = 0.098;
 const TRAP_THICKNESS = 0.006;
 /** Drawn thickness of bodies thinner than this, m. */
 const LEAST_DECK = 0.004;
+/** Axles pass through a bottle or tube with this share of its width below them. */
+const TUBE_BELOW = 0.15;
 /** kg/m³ of ballast: coins or clay, drawn as a cube. */
 const BALLAST_DENSITY = 2500;
 
@@ -92,8 +94,9 @@ export function sideView(design: CarDesign): SideView {
   const driveWheel = circle(0, design.driveWheels.diameter);
   const otherWheel = design.otherWheels ? circle(wheelbase, design.otherWheels.diameter) : null;
   const axleLine = (x: number): number => driveWheel.y + (((otherWheel?.y ?? driveWheel.y) - driveWheel.y) * x) / wheelbase;
-  const thickness = BODIES[design.body.kind].isTube ? design.body.width : Math.max(BODIES[design.body.kind].thickness, LEAST_DECK);
-  const underside = BODIES[design.body.kind].isTube ? -design.body.width / 2 : design.body.axleGap;
+  const { isTube, thickness: sheet } = BODIES[design.body.kind];
+  const thickness = isTube ? design.body.width : Math.max(sheet, LEAST_DECK);
+  const underside = isTube ? -TUBE_BELOW * design.body.width : design.body.axleGap;
   const deckTop = (x: number): number => axleLine(x) + underside + thickness;
   const view =
     motor.kind === 'lever'

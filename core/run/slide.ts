@@ -41,6 +41,8 @@ const TOLERANCE = 1e-6;
 const FIRST_STEP = 1e-3;
 /** What ends a slide may come and go within a step: it is looked for at every such part of it. */
 const LOOK = 0.25;
+/** Rows of the trace in one step. */
+const TRACE_PARTS = 4;
 const LEAST_STEP = 1e-12;
 
 const step = makeStep(SIZE);
@@ -248,7 +250,10 @@ function unload(run: Run, duration: number, ending: Ending | null): void {
   const { motion, car } = run;
   const { end } = step;
   const t0 = motion.time;
-  if (run.trace) recordRow(run);
+  if (run.trace) {
+    recordRow(run);
+    recordWithin(run, duration);
+  }
   motion.topSpeed = Math.max(motion.topSpeed, topSpeedOf());
   passMarks(run, motion.distance, end[X]!, (mark) => {
     let low = 0;
@@ -291,6 +296,23 @@ function topSpeedOf(): number {
     else high -= third;
   }
   return Math.max(ends, denseValue(step, V, (low + high) / 2));
+}
+
+/** Rows between the ends of a step, for a smooth curve; the run itself stays at the step's beginning. */
+function recordWithin(run: Run, duration: number): void {
+  const { motion } = run;
+  const { time, distance, speed, spin, u, angle } = motion;
+  for (let k = 1; k < TRACE_PARTS; k++) {
+    const part = k / TRACE_PARTS;
+    motion.time = time + part * duration;
+    motion.distance = denseValue(step, X, part);
+    motion.speed = denseValue(step, V, part);
+    motion.spin = denseValue(step, SPIN, part);
+    motion.u = denseValue(step, U, part);
+    motion.angle = denseValue(step, ANGLE, part);
+    recordRow(run);
+  }
+  Object.assign(motion, { time, distance, speed, spin, u, angle });
 }
 
 function recordRow(run: Run): void {

@@ -13,7 +13,7 @@ interface EnergyWord {
 
 /** The parts of the energy budget in builders' words, in the order in which they are shown. */
 export const ENERGY_WORDS: Readonly<Record<keyof EnergyBudget, EnergyWord>> = {
-  hysteresis: { label: 'kept by the spring', subject: 'The spring keeps', colour: 'muted' },
+  hysteresis: { label: 'kept by spring or rubber', subject: 'The spring or rubber keeps', colour: 'muted' },
   slip: { label: 'wheelspin', subject: 'Wheelspin takes', colour: 'stop', hatched: true },
   driveBearing: { label: 'drive axle bearing', subject: 'The drive axle’s bearing takes', colour: 'good' },
   otherBearing: { label: 'other bearing', subject: 'The other axle’s bearing takes', colour: 'goodSoft' },

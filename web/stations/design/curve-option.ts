@@ -6,11 +6,10 @@ import type { Curve } from './curve-data.ts';
 const axisText = (tokens: Tokens) => ({ fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted });
 
 /** Diagonal lines, for energy that is lost: never by colour alone. */
-function hatch(colour: string): CanvasPattern | string {
+function hatch(colour: string): { image: HTMLCanvasElement; repeat: 'repeat' } {
   const tile = document.createElement('canvas');
   tile.width = tile.height = 8;
-  const pen = tile.getContext('2d');
-  if (!pen) return colour;
+  const pen = tile.getContext('2d')!;
   pen.strokeStyle = colour;
   pen.lineWidth = 1.4;
   pen.beginPath();
@@ -19,7 +18,7 @@ function hatch(colour: string): CanvasPattern | string {
     pen.lineTo(offset + 8, 0);
   }
   pen.stroke();
-  return pen.createPattern(tile, 'repeat') ?? colour;
+  return { image: tile, repeat: 'repeat' };
 }
 
 /** The pull curve as the chart library draws it, with the reading at `reading` metres marked. */

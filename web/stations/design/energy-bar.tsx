@@ -23,7 +23,7 @@ export function EnergyBar({ result }: { readonly result: RunResult }) {
   return (
     <Box component="section" aria-labelledby="energy-title">
       <Typography id="energy-title" variant="h3" component="h2" sx={{ mb: 2 }}>
-        Where {printQuantity(result.storedEnergy, 'energy', units)} go{result.energy.climb < 0 ? ', with what the slope gives' : ''}
+        Where {printQuantity(result.storedEnergy, 'energy', units)} goes{result.energy.climb < 0 ? ', with what the slope gives' : ''}
       </Typography>
       <Box aria-hidden sx={{ display: 'flex', height: 22, gap: '2px', borderRadius: 1, overflow: 'hidden' }}>
         {shares.map(({ part, word, share }) => share > 0 && <Box key={part} sx={{ flexGrow: share, flexBasis: 0, ...fillOf(word) }} />)}
