@@ -73,3 +73,25 @@ export async function settle(page: Page): Promise<void> {
   await page.waitForNetworkIdle({ idleTime: 150 });
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
 }
+
+/** Opens a page and waits until it stands; what it complains of on the console is added to `complaints`. */
+export async function openPage(
+  browser: Browser,
+  url: string,
+  viewport: Parameters<Page['setViewport']>[0],
+  complaints: string[],
+): Promise<Page> {
+  const page = await browser.newPage();
+  page.setDefaultTimeout(10_000);
+  page.on('pageerror', (error) => complaints.push(String(error)));
+  page.on(
+    'console',
+    (message) =>
+      message.type() === 'error' && !/409|Failed to fetch|ERR_CONNECTION/.test(message.text()) && complaints.push(message.text()),
+  );
+  await page.setViewport(viewport);
+  await page.goto(url);
+  await page.waitForSelector('h1');
+  await settle(page);
+  return page;
+}

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { DESKTOP, PHONE, settle, startBrowser, startProgram, type Program } from './browser.ts';
+import { DESKTOP, openPage, PHONE, startBrowser, startProgram, type Program } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
 
 let program: Program;
@@ -8,21 +8,8 @@ let browser: Browser;
 let stopBrowser: () => Promise<void>;
 const complaints: string[] = [];
 
-async function open(path: string, viewport: Parameters<Page['setViewport']>[0] = DESKTOP): Promise<Page> {
-  const page = await browser.newPage();
-  page.setDefaultTimeout(10_000);
-  page.on('pageerror', (error) => complaints.push(String(error)));
-  page.on(
-    'console',
-    (message) =>
-      message.type() === 'error' && !/409|Failed to fetch|ERR_CONNECTION/.test(message.text()) && complaints.push(message.text()),
-  );
-  await page.setViewport(viewport);
-  await page.goto(program.url + path);
-  await page.waitForSelector('h1');
-  await settle(page);
-  return page;
-}
+const open = (path: string, viewport: Parameters<Page['setViewport']>[0] = DESKTOP): Promise<Page> =>
+  openPage(browser, program.url + path, viewport, complaints);
 
 beforeAll(async () => {
   program = await startProgram({ demo: true });

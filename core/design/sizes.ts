@@ -155,3 +155,10 @@ const OF_KIND: Readonly<Record<MotorKind, readonly Size[]>> = {
 
 /** The sizes of a car of this kind, in the order they are shown. */
 export const sizesOf = (kind: MotorKind): readonly Size[] => OF_KIND[kind];
+
+/** The size of this name. Throws a RangeError where a car of this kind has none. */
+export function sizeCalled(design: CarDesign, id: string): Size {
+  const size = sizesOf(design.motor.kind).find((candidate) => candidate.id === id);
+  if (!size) throw new RangeError(`${id} is not a size of this car`);
+  return size;
+}

@@ -1,5 +1,5 @@
 import type { CarDesign } from '../design/car-design.ts';
-import { sizesOf, type Size } from '../design/sizes.ts';
+import { sizeCalled } from '../design/sizes.ts';
 import { sweep } from './sweep.ts';
 
 /** Two sizes and the values each takes. Plain data, so that it can be handed to a worker. */
@@ -16,12 +16,6 @@ export interface MapRows {
   readonly time: Float64Array;
   readonly launchGripRatio: Float64Array;
 }
-
-const sizeCalled = (design: CarDesign, id: string): Size => {
-  const size = sizesOf(design.motor.kind).find((candidate) => candidate.id === id);
-  if (!size) throw new RangeError(`${id} is not a size of this car`);
-  return size;
-};
 
 /** Computes some rows of a map. Every point stands for itself: however the rows are shared out, the map is the same. */
 export function mapRows({ design, across, up }: MapRequest, firstRow: number, endRow: number): MapRows {

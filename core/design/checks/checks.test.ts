@@ -42,6 +42,7 @@ const FAILING: readonly (readonly [id: string, good: CarDesign, bad: CarDesign])
   ['axle-bending', lever, withBand({ ...strong, parallel: 3, turns: 5 }, { axle: 'skewer', axleDiameter: 0.0025, sleeve: [] })],
   ['hook-clearance', lever, { ...lever, body: { ...lever.body, axleGap: 0.003 } }],
   ['wheels-touch', lever, { ...lever, wheelbase: 0.115 }],
+  ['wheel-to-body', lever, { ...lever, trackWidth: 0.06 }],
   ['ground-clearance', lever, { ...lever, driveWheels: { kind: 'bottle-cap', diameter: 0.016 } }],
   ['bounce-speed', lever, withBand(strong, { care: 'rough', otherWheels: { kind: 'bottle-cap', diameter: 0.02 } })],
   ['drift', { ...lever, care: 'careful' }, { ...lever, alignment: { ...lever.alignment, driveToe: 0.02 } }],

@@ -22,6 +22,7 @@ import { stallBeforeEnd } from './stall-before-end.ts';
 import { stringAngleCheck } from './string-angle.ts';
 import { stringLength } from './string-length.ts';
 import { tiedRelease } from './tied-release.ts';
+import { wheelToBody } from './wheel-to-body.ts';
 import { wheelie } from './wheelie.ts';
 import { wheelsTouch } from './wheels-touch.ts';
 import { windingRoom } from './winding-room.ts';
@@ -38,6 +39,7 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   axleBending,
   hookClearance,
   wheelsTouch,
+  wheelToBody,
   groundClearance,
   leverReach,
   stringAngleCheck,

@@ -76,7 +76,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
           <CarDrawing design={design} />
           <PullCurve prediction={prediction} />
         </Box>
-        <VerdictPanel prediction={prediction} />
+        <VerdictPanel design={design} prediction={prediction} edit={edit} />
       </Box>
       <ConflictDialog />
     </Box>

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
 import { limitOf, type Limit } from '../../../core/design/verdict.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
@@ -7,7 +8,12 @@ import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../co
 import { ENERGY_WORDS } from '../../ui/energy-words.ts';
 import { Facts } from '../../ui/facts.tsx';
 import { useUnits } from '../../ui/use-units.ts';
+import { Checks } from './checks.tsx';
+import type { Edit } from './design-slice.ts';
 import { EnergyBar } from './energy-bar.tsx';
+import { RangeBar } from './range-bar.tsx';
+import { Remedies } from './remedies.tsx';
+import { useAssessment } from './use-assessment.ts';
 
 /** What limits this car, in a heading and a sentence with its own numbers. */
 function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
@@ -46,8 +52,14 @@ function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title
   }
 }
 
-/** How far it goes, how fast, and why no further. */
-export function VerdictPanel({ prediction }: { readonly prediction: Prediction }) {
+interface VerdictPanelProps {
+  readonly design: CarDesign;
+  readonly prediction: Prediction;
+  readonly edit: Edit;
+}
+
+/** How far it goes, how fast, why no further, and what would help. */
+export function VerdictPanel({ design, prediction, edit }: VerdictPanelProps) {
   return (
     <Box
       component="section"
@@ -62,13 +74,14 @@ export function VerdictPanel({ prediction }: { readonly prediction: Prediction }
         gap: 4,
       }}
     >
-      {prediction.kind === 'ran' ? <Verdict result={prediction.result} /> : <Refused prediction={prediction} />}
+      {prediction.kind === 'ran' ? <Verdict design={design} result={prediction.result} edit={edit} /> : <Refused prediction={prediction} />}
     </Box>
   );
 }
 
-function Verdict({ result }: { readonly result: RunResult }) {
+function Verdict({ design, result, edit }: { readonly design: CarDesign; readonly result: RunResult; readonly edit: Edit }) {
   const units = useUnits();
+  const assessment = useAssessment(design, units);
   const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
   const { title, text, isBad } = limitWords(limitOf(result), result, units);
   const spins = result.slipDistance > 0.0005;
@@ -77,7 +90,7 @@ function Verdict({ result }: { readonly result: RunResult }) {
     ['top speed', print(result.topSpeed, 'speed')],
     ['under power', print(result.powerEndDistance ?? result.distance, 'distance')],
     ['turns wound', printNumber(result.turns, 'count', units)],
-    ['launch grip', `${result.launchGripRatio.toFixed(1)} × what it needs`],
+    ['launch grip', result.launchGripNeeded > 0 ? `${result.launchGripRatio.toFixed(1)} × what it needs` : 'needs none'],
     ['wheelspin', spins ? print(result.slipDistance, 'distance') : 'none'],
   ];
   return (
@@ -93,13 +106,16 @@ function Verdict({ result }: { readonly result: RunResult }) {
           predicted, fully wound{result.rollsBack ? ' · then rolls back' : ''}
           {result.wheelie ? ' · lifts its front at launch' : ''}
         </Typography>
+        <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} />
       </Box>
       <Box sx={{ borderLeft: 3, borderColor: isBad ? 'error.main' : 'secondary.main', pl: 3 }}>
         <Typography sx={{ fontWeight: 700 }}>{isBad ? `✕ ${title}` : title}</Typography>
         <Typography variant="body2">{text}</Typography>
       </Box>
+      <Remedies assessment={assessment} edit={edit} />
       <Facts facts={figures} />
       <EnergyBar result={result} />
+      <Checks assessment={assessment} />
     </>
   );
 }

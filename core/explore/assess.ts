@@ -1,0 +1,53 @@
+import { judge, priceRemedies, type Check, type PricedRemedy } from '../design/checks/judge.ts';
+import type { CarDesign } from '../design/car-design.ts';
+import { predictRun } from '../design/predict-run.ts';
+import type { UnitSystem } from '../units/quantity.ts';
+import { chanceToMeet } from './aim.ts';
+import { predict, type Bounds } from './uncertainty.ts';
+
+/** A check with what each of its remedies buys. */
+export interface PricedCheck extends Omit<Check, 'remedies'> {
+  readonly remedies: readonly PricedRemedy[];
+}
+
+/** All that is said of a design beside its most likely run. */
+export interface Assessment {
+  readonly distance: Bounds;
+  readonly time: Bounds;
+  readonly spinning: number;
+  /** Share of the sample that meets the aim; null for an aim without a yes or no. */
+  readonly chance: number | null;
+  /** The worst first. */
+  readonly checks: readonly PricedCheck[];
+  /** The remedies on offer, one of each kind, the one that buys most first; none that buys nothing. */
+  readonly remedies: readonly PricedRemedy[];
+}
+
+/** m below which a remedy buys nothing worth a try. */
+const WORTH = 0.05;
+
+/** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
+export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {
+  const bounded = predict(design, { seed });
+  const likely = predictRun(design, { kind: 'full' }, { trace: true });
+  if (bounded.kind === 'refused' || likely.kind === 'refused') return null;
+  const checks = judge(design, likely.result, units).map((check): PricedCheck => ({
+    ...check,
+    remedies: priceRemedies(check, likely.result),
+  }));
+  // Of remedies of one kind, such as tyres, the one that buys most.
+  const offered = new Map<string, PricedRemedy>();
+  for (const priced of checks.flatMap(({ remedies }) => remedies)) {
+    const kind = priced.remedy.id.split('-')[0]!;
+    if (priced.gain > (offered.get(kind)?.gain ?? WORTH)) offered.set(kind, priced);
+  }
+  const { distance, time, spinning, distances } = bounded.prediction;
+  return {
+    distance,
+    time,
+    spinning,
+    chance: chanceToMeet(design, distances),
+    checks,
+    remedies: [...offered.values()].sort((a, b) => b.gain - a.gain),
+  };
+}

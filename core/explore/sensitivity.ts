@@ -1,0 +1,59 @@
+import type { CarDesign } from '../design/car-design.ts';
+import { deriveRunSetup } from '../design/derive-run-setup.ts';
+import { predictRun } from '../design/predict-run.ts';
+import { sizesOf } from '../design/sizes.ts';
+import { likelyNumbers, VALUE_NAMES, valueKeysOf, valueOf } from '../design/values.ts';
+import { simulate } from '../run/simulate.ts';
+
+/** How the distance moves when one thing is changed down and up, m; NaN where the car then cannot run. */
+export interface Influence {
+  readonly id: string;
+  readonly label: string;
+  readonly low: number;
+  readonly high: number;
+  /** The larger of the two changes, m. */
+  readonly swing: number;
+}
+
+const influence = (id: string, label: string, before: number, low: number, high: number): Influence => ({
+  id,
+  label,
+  low,
+  high,
+  swing: Math.max(Math.abs(low - before) || 0, Math.abs(high - before) || 0),
+});
+
+const bySwing = (list: Influence[]): Influence[] => list.sort((a, b) => b.swing - a.swing);
+const distanceOf = (design: CarDesign): number => {
+  const prediction = predictRun(design);
+  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+};
+
+/** Which sizes move the distance most when each alone is changed by ∓10 %, the strongest first. */
+export function sizesThatMatter(design: CarDesign): Influence[] {
+  const before = distanceOf(design);
+  return bySwing(
+    sizesOf(design.motor.kind)
+      .filter(({ read }) => read(design) !== 0)
+      .map(({ id, label, read, write }) => {
+        const [low, high] = [0.9, 1.1].map((factor) => distanceOf(write(design, factor * read(design))));
+        return influence(id, label, before, low!, high!);
+      }),
+  );
+}
+
+/** Which values that are not known exactly move the distance most, each alone off by its own spread (one standard deviation). */
+export function valuesThatMatter(design: CarDesign): Influence[] {
+  const numbers = likelyNumbers(design);
+  const before = distanceOf(design);
+  return bySwing(
+    valueKeysOf(design).map((key) => {
+      const { value, spread } = valueOf(design, key);
+      const [low, high] = [-1, 1].map((side) => {
+        const outcome = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, [key]: value * Math.exp(side * spread) }));
+        return outcome.kind === 'ran' ? outcome.result.distance : NaN;
+      });
+      return influence(key, VALUE_NAMES[key], before, low!, high!);
+    }),
+  );
+}

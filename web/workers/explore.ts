@@ -1,0 +1,32 @@
+import { wrap, type Remote } from 'comlink';
+import type { ExploreWork } from './explore-worker.ts';
+
+/** A worker and a way to end what it is doing. */
+export interface Hand {
+  readonly work: Remote<ExploreWork>;
+  readonly stop: () => void;
+}
+
+function hire(): Hand {
+  const worker = new Worker(new URL('explore-worker.ts', import.meta.url), { type: 'module' });
+  return { work: wrap<ExploreWork>(worker), stop: () => worker.terminate() };
+}
+
+/** This many runs are computed side by side. */
+export const HANDS = 2;
+const crew: (Hand | null)[] = Array.from({ length: HANDS }, () => null);
+
+/** One of the workers, begun when it is first wanted. */
+export const hand = (index: number): Hand => (crew[index] ??= hire());
+
+/** Ends what all are doing; what was asked of them is never answered. */
+export function stopAll(): void {
+  crew.forEach((member, index) => {
+    member?.stop();
+    crew[index] = null;
+  });
+}
+
+let assessor: Hand | null = null;
+/** The worker that follows every edit: never held up by what is explored. */
+export const assessorHand = (): Hand => (assessor ??= hire());
