@@ -39,3 +39,12 @@ export function chanceToMeet({ aim }: CarDesign, distances: readonly number[]): 
     aim.kind === 'closest-to' ? Math.abs(distance - wanted) <= CLOSE * wanted : distance >= wanted;
   return distances.filter(meets).length / distances.length;
 }
+
+/** How well a point of a sweep or map meets an aim, for finding the best: higher is better, −Infinity where it cannot run. */
+export function pointScore({ aim }: CarDesign, { distance, time }: { readonly distance: number; readonly time: number }): number {
+  if (!Number.isFinite(distance)) return -Infinity;
+  const wanted = aim.distance ?? 0;
+  if (aim.kind === 'closest-to') return -Math.abs(distance - wanted);
+  if (aim.kind === 'quickest-to') return distance >= wanted ? -time : -1e3 - (wanted - distance);
+  return distance;
+}

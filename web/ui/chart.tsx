@@ -1,36 +1,49 @@
 import Box, { type BoxProps } from '@mui/material/Box';
-import { LineChart } from 'echarts/charts';
+import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent } from 'echarts/components';
 import { init, use as register, type EChartsCoreOption, type EChartsType } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 
-register([LineChart, GridComponent, MarkLineComponent, CanvasRenderer]);
+register([LineChart, ScatterChart, CustomChart, GridComponent, MarkLineComponent, CanvasRenderer]);
 
 interface ChartProps extends Omit<BoxProps, 'onChange'> {
   readonly option: EChartsCoreOption;
   /** Value on the first x axis under the pointer; null when it leaves. */
   readonly onPoint?: (x: number | null) => void;
+  /** The place on both axes under the pointer, and where it was pressed. */
+  readonly onPlace?: (place: readonly [number, number] | null) => void;
+  readonly onTake?: (place: readonly [number, number]) => void;
 }
 
 /** A drawn chart that fills its box. What it shows must also stand in words or a table beside it. */
-export function Chart({ option, onPoint, ...box }: ChartProps) {
+export function Chart({ option, onPoint, onPlace, onTake, ...box }: ChartProps) {
   const element = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);
-  const point = useRef(onPoint);
+  const heard = useRef({ onPoint, onPlace, onTake });
   useEffect(() => {
-    point.current = onPoint;
+    heard.current = { onPoint, onPlace, onTake };
   });
   useLayoutEffect(() => {
     const made = init(element.current!);
     chart.current = made;
     const observer = new ResizeObserver(() => made.resize());
     observer.observe(element.current!);
+    const placeOf = (x: number, y: number): readonly [number, number] | null =>
+      made.containPixel('grid', [x, y]) ? (made.convertFromPixel('grid', [x, y]) as [number, number]) : null;
     made.getZr().on('mousemove', ({ offsetX, offsetY }) => {
-      const inside = made.containPixel('grid', [offsetX, offsetY]);
-      point.current?.(inside ? (made.convertFromPixel({ xAxisIndex: 0 }, offsetX) as unknown as number) : null);
+      const place = placeOf(offsetX, offsetY);
+      heard.current.onPoint?.(place && place[0]);
+      heard.current.onPlace?.(place);
     });
-    made.getZr().on('globalout', () => point.current?.(null));
+    made.getZr().on('click', ({ offsetX, offsetY }) => {
+      const place = placeOf(offsetX, offsetY);
+      if (place) heard.current.onTake?.(place);
+    });
+    made.getZr().on('globalout', () => {
+      heard.current.onPoint?.(null);
+      heard.current.onPlace?.(null);
+    });
     return () => {
       observer.disconnect();
       made.dispose();

@@ -1,12 +1,15 @@
 /** Hands the browser a file to keep. */
-export function downloadJson(name: string, value: unknown): void {
-  const url = URL.createObjectURL(new Blob([`${JSON.stringify(value, null, 2)}\n`], { type: 'application/json' }));
+export function download(name: string, content: string | Blob, type: string): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
   URL.revokeObjectURL(url);
 }
+
+export const downloadJson = (name: string, value: unknown): void =>
+  download(name, `${JSON.stringify(value, null, 2)}\n`, 'application/json');
 
 /** `Kelp Runner` → `kelp-runner`. */
 export const fileName = (title: string): string =>

@@ -15,7 +15,7 @@ import { ConflictDialog } from './conflict-dialog.tsx';
 import { DesignHeader } from './design-header.tsx';
 import { edited, redone, undone, type Edit } from './design-slice.ts';
 import { PartsPanel } from './parts-panel.tsx';
-import { PullCurve } from './pull-curve.tsx';
+import { LowerPanel } from './lower-panel.tsx';
 import { SizesPanel } from './sizes-panel.tsx';
 import { useOpenCar } from './use-open-car.ts';
 import { VerdictPanel } from './verdict-panel.tsx';
@@ -72,9 +72,9 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
           <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
           <PartsPanel design={design} edit={edit} />
         </Box>
-        <Box sx={{ display: 'grid', gridTemplateRows: { md: 'minmax(220px, 1fr) minmax(260px, 1.15fr)' } }}>
+        <Box sx={{ display: 'grid', gridTemplateRows: { md: 'minmax(220px, 1fr) minmax(320px, 1.3fr)' } }}>
           <CarDrawing design={design} />
-          <PullCurve prediction={prediction} />
+          <LowerPanel design={design} prediction={prediction} edit={edit} />
         </Box>
         <VerdictPanel design={design} prediction={prediction} edit={edit} />
       </Box>

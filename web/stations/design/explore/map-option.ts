@@ -1,0 +1,181 @@
+import { contours } from 'd3-contour';
+import type { EChartsCoreOption } from 'echarts/core';
+import type { Size } from '../../../../core/design/sizes.ts';
+import type { MapRequest } from '../../../../core/explore/map.ts';
+import { unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { FONTS, type Tokens } from '../../../app/tokens.ts';
+
+/** A map as far as it is computed; rows not yet there, and cars that cannot run, are NaN. */
+export interface MapPicture {
+  readonly request: MapRequest;
+  readonly distance: Float64Array;
+  readonly time: Float64Array;
+  readonly grip: Float64Array;
+  readonly isWhole: boolean;
+}
+
+interface MapChart {
+  readonly picture: MapPicture;
+  readonly acrossSize: Size;
+  readonly upSize: Size;
+  readonly present: readonly [number, number];
+  readonly best: number | null;
+  readonly cursor: number | null;
+  readonly units: UnitSystem;
+  readonly tokens: Tokens;
+}
+
+/** What the chart library hands to a series that draws itself. */
+interface DrawApi {
+  readonly coord: (place: readonly [number, number]) => [number, number];
+}
+
+const rgb = (hex: string): [number, number, number] =>
+  [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
+
+/** One pixel a car, from the panel's colour to the distance's; hatched where wheels spin, clear where it cannot run. */
+function paint({ request, distance, grip }: MapPicture, tokens: Tokens): HTMLCanvasElement {
+  const [width, height] = [request.across.values.length, request.up.values.length];
+  const canvas = document.createElement('canvas');
+  canvas.width = width;
+  canvas.height = height;
+  const pen = canvas.getContext('2d')!;
+  const image = pen.createImageData(width, height);
+  const most = distance.reduce((top, value) => (value > top ? value : top), 0.01);
+  const [from, to, spin] = [rgb(tokens.panel), rgb(tokens.distance), rgb(tokens.stop)];
+  for (let row = 0; row < height; row++)
+    for (let column = 0; column < width; column++) {
+      const cell = row * width + column;
+      const value = distance[cell]!;
+      if (!Number.isFinite(value)) continue;
+      // The canvas runs down, the map up.
+      const at = 4 * ((height - 1 - row) * width + column);
+      const isHatched = grip[cell]! > 0 && grip[cell]! < 1 && (row + column) % 5 === 0;
+      for (let k = 0; k < 3; k++) image.data[at + k] = isHatched ? spin[k]! : from[k]! + (to[k]! - from[k]!) * 0.85 * (value / most);
+      image.data[at + 3] = 255;
+    }
+  pen.putImageData(image, 0, 0);
+  return canvas;
+}
+
+/** A round step that gives about `count` lines up to `most`. */
+function roundStep(most: number, count: number): number {
+  const rough = most / count;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  return ([1, 2, 5, 10].find((factor) => factor * power >= rough) ?? 10) * power;
+}
+
+/** The map as the chart library draws it: colours, lines of equal distance with their figures, the present, the best and the pointed-at car. */
+export function mapOption({ picture, acrossSize, upSize, present, best, cursor, units, tokens }: MapChart): EChartsCoreOption {
+  const { across, up } = picture.request;
+  const [width, height] = [across.values.length, up.values.length];
+  const [xUnit, yUnit] = [unitValue(acrossSize.quantity, units), unitValue(upSize.quantity, units)];
+  const far = unitValue('distance', units);
+  const xs = [across.values[0]! / xUnit, across.values.at(-1)! / xUnit] as const;
+  const ys = [up.values[0]! / yUnit, up.values.at(-1)! / yUnit] as const;
+  const canvas = paint(picture, tokens);
+  const metres = picture.distance.reduce((top, value) => (value > top ? value : top), 0.01);
+  const step = roundStep(metres / far, 7);
+  const levels = Array.from({ length: Math.floor(metres / far / step) }, (_, i) => (i + 1) * step);
+  const field = Array.from(picture.distance, (value) => (Number.isFinite(value) ? value / far : 0));
+  const lines = picture.isWhole ? contours().size([width, height]).thresholds(levels)(field) : [];
+  const axisText = { fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted };
+  const axis = (size: Size, [min, max]: readonly [number, number]) => ({
+    type: 'value',
+    min,
+    max,
+    axisLabel: { ...axisText, showMaxLabel: false, showMinLabel: false, formatter: (value: number) => String(Number(value.toFixed(2))) },
+    splitLine: { show: false },
+    axisLine: { lineStyle: { color: tokens.ink } },
+    name: `${size.label}, ${unitOf(size.quantity, units)}`,
+    nameTextStyle: { color: tokens.muted, fontFamily: FONTS.text, fontSize: 13 },
+  });
+  const place = (cell: number): [number, number] => [across.values[cell % width]! / xUnit, up.values[Math.floor(cell / width)]! / yUnit];
+  const spot = (at: readonly number[], name: string, symbol: string, color: string) => ({
+    type: 'scatter',
+    data: [at],
+    symbol,
+    symbolSize: 13,
+    silent: true,
+    animation: false,
+    itemStyle: { color: tokens.panel, borderColor: color, borderWidth: 3 },
+    label: {
+      show: name !== '',
+      formatter: name,
+      position: 'right',
+      color: tokens.ink,
+      fontFamily: FONTS.text,
+      fontSize: 13,
+      backgroundColor: tokens.panel,
+      padding: [1, 4],
+    },
+  });
+  const drawField = (_params: unknown, api: DrawApi) => {
+    const [left, bottom] = api.coord([xs[0], ys[0]]);
+    const [right, top] = api.coord([xs[1], ys[1]]);
+    const toX = (gx: number): number => left + ((gx - 0.5) / (width - 1)) * (right - left);
+    const toY = (gy: number): number => bottom + ((gy - 0.5) / (height - 1)) * (top - bottom);
+    const children: object[] = [{ type: 'image', style: { image: canvas, x: left, y: top, width: right - left, height: bottom - top } }];
+    for (const { value, coordinates } of lines) {
+      const rings = coordinates.flat();
+      const pathData = rings
+        .map((ring) => `M${ring.map(([gx, gy]) => `${toX(gx!).toFixed(1)},${toY(gy!).toFixed(1)}`).join('L')}Z`)
+        .join('');
+      children.push({ type: 'path', shape: { pathData }, style: { fill: 'none', stroke: tokens.ink, lineWidth: 0.8, opacity: 0.6 } });
+      const longest = rings.reduce((a, b) => (b.length > a.length ? b : a), [] as number[][]);
+      const at = longest[Math.floor(longest.length / 3)];
+      if (at)
+        children.push({
+          type: 'text',
+          style: {
+            text: `${Number(value.toPrecision(3))}`,
+            x: toX(at[0]!),
+            y: toY(at[1]!),
+            fill: tokens.ink,
+            font: `12px ${FONTS.figures}`,
+            align: 'center',
+            verticalAlign: 'middle',
+            backgroundColor: tokens.panel,
+            padding: 1,
+          },
+        });
+    }
+    return { type: 'group', children };
+  };
+  return {
+    animation: false,
+    grid: { left: 56, right: 24, top: 30, bottom: 42 },
+    xAxis: {
+      ...axis(acrossSize, xs),
+      nameLocation: 'end',
+      nameTextStyle: {
+        align: 'right',
+        verticalAlign: 'top',
+        padding: [24, 0, 0, 0],
+        color: tokens.muted,
+        fontFamily: FONTS.text,
+        fontSize: 13,
+      },
+    },
+    yAxis: {
+      ...axis(upSize, ys),
+      nameTextStyle: { align: 'left', padding: [0, 0, 0, -44], color: tokens.muted, fontFamily: FONTS.text, fontSize: 13 },
+    },
+    series: [
+      { type: 'custom', silent: true, clip: true, data: [[xs[0], ys[0]]], renderItem: drawField },
+      spot([present[0] / xUnit, present[1] / yUnit], 'now', 'circle', tokens.ink),
+      ...(best === null ? [] : [spot(place(best), 'best', 'diamond', tokens.good)]),
+      ...(cursor === null ? [] : [spot(place(cursor), '', 'rect', tokens.pull)]),
+    ],
+  };
+}
+
+/** The cell nearest to a place on the chart's axes. */
+export function cellAt({ request }: MapPicture, acrossSize: Size, upSize: Size, units: UnitSystem, x: number, y: number): number {
+  const nearest = (values: readonly number[], shown: number, size: Size): number => {
+    const value = shown * unitValue(size.quantity, units);
+    const part = (value - values[0]!) / (values.at(-1)! - values[0]!);
+    return Math.min(Math.max(Math.round(part * (values.length - 1)), 0), values.length - 1);
+  };
+  return nearest(request.across.values, x, acrossSize) + request.across.values.length * nearest(request.up.values, y, upSize);
+}

@@ -1,0 +1,173 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useEffect, useMemo, useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { sizeCalled, sizesOf } from '../../../../core/design/sizes.ts';
+import { pointScore } from '../../../../core/explore/aim.ts';
+import type { MapRequest } from '../../../../core/explore/map.ts';
+import { evenly } from '../../../../core/explore/sweep.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import { useTokens } from '../../../app/theme.ts';
+import { Chart } from '../../../ui/chart.tsx';
+import { ChartExport } from '../../../ui/chart-export.tsx';
+import { useUnits } from '../../../ui/use-units.ts';
+import type { Edit } from '../design-slice.ts';
+import { JobBar } from './job-bar.tsx';
+import { cellAt, mapOption, type MapPicture } from './map-option.ts';
+import { exploredRange } from './ranges.ts';
+import { shareOut } from './share-out.ts';
+import { SizeChoice } from './size-choice.tsx';
+import { useJob } from './use-job.ts';
+
+const SIDE = 121;
+const ROWS_A_TASK = 4;
+
+interface MapPanelProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+}
+
+/** Two sizes at once: how far each pair would go, where the wheels would spin, the best pair, and any of them to take. */
+export function MapPanel({ design, edit }: MapPanelProps) {
+  const units = useUnits();
+  const tokens = useTokens();
+  const { kind } = design.motor;
+  const names = sizesOf(kind).map(({ id }) => id);
+  const [across, setAcross] = useState(names[0]!);
+  const [up, setUp] = useState('driveWheels');
+  const acrossId = names.includes(across) ? across : names[0]!;
+  const upId = names.includes(up) && up !== acrossId ? up : names.find((id) => id !== acrossId)!;
+  const [acrossSize, upSize] = [sizeCalled(design, acrossId), sizeCalled(design, upId)];
+  const { progress, result, run, stop } = useJob<MapPicture>();
+  const [cursor, setCursor] = useState<number | null>(null);
+
+  useEffect(() => {
+    const request: MapRequest = {
+      design,
+      across: { id: acrossId, values: evenly(...exploredRange(sizeCalled(design, acrossId), design), SIDE) },
+      up: { id: upId, values: evenly(...exploredRange(sizeCalled(design, upId), design), SIDE) },
+    };
+    const timer = setTimeout(() => {
+      run(async (report) => {
+        const distance = new Float64Array(SIDE * SIDE).fill(NaN);
+        const time = new Float64Array(SIDE * SIDE).fill(NaN);
+        const grip = new Float64Array(SIDE * SIDE).fill(NaN);
+        const tasks = Math.ceil(SIDE / ROWS_A_TASK);
+        let done = 0;
+        const picture = (): MapPicture => ({ request, distance, time, grip, isWhole: done === tasks });
+        await shareOut(
+          tasks,
+          (worker, i) => worker.mapRows(request, i * ROWS_A_TASK, Math.min((i + 1) * ROWS_A_TASK, SIDE)),
+          (rows) => {
+            distance.set(rows.distance, rows.firstRow * SIDE);
+            time.set(rows.time, rows.firstRow * SIDE);
+            grip.set(rows.launchGripRatio, rows.firstRow * SIDE);
+            done++;
+            return report(done % 6 === 0 ? picture() : null, done / tasks);
+          },
+        );
+        return picture();
+      });
+    }, 150);
+    return () => clearTimeout(timer);
+  }, [design, acrossId, upId, run]);
+
+  const picture = result?.request.across.id === acrossId && result.request.up.id === upId ? result : null;
+  const best = useMemo(() => {
+    if (!picture?.isWhole) return null;
+    let at = -1;
+    let most = -Infinity;
+    for (let i = 0; i < picture.distance.length; i++) {
+      const score = pointScore(design, { distance: picture.distance[i]!, time: picture.time[i]! });
+      if (score > most) [most, at] = [score, i];
+    }
+    return at < 0 ? null : at;
+  }, [picture, design]);
+  const option = useMemo(
+    () =>
+      picture &&
+      mapOption({ picture, acrossSize, upSize, present: [acrossSize.read(design), upSize.read(design)], best, cursor, units, tokens }),
+    [picture, acrossSize, upSize, design, best, cursor, units, tokens],
+  );
+  const valuesAt = (cell: number): readonly [number, number] => [
+    picture!.request.across.values[cell % SIDE]!,
+    picture!.request.up.values[Math.floor(cell / SIDE)]!,
+  ];
+  const take = (cell: number): void => {
+    const [x, y] = valuesAt(cell);
+    edit((car) => upSize.write(acrossSize.write(car, x), y));
+  };
+  const words = (cell: number): string => {
+    const [x, y] = valuesAt(cell);
+    const distance = picture!.distance[cell]!;
+    const run = Number.isFinite(distance) ? printQuantity(distance, 'distance', units) : 'cannot run';
+    return `${acrossSize.label} ${printQuantity(x, acrossSize.quantity, units)}, ${upSize.label} ${printQuantity(y, upSize.quantity, units)}: ${run}`;
+  };
+  const moveByKey = (event: React.KeyboardEvent): void => {
+    if (!picture) return;
+    const step = event.shiftKey ? 10 : 1;
+    const from = cursor ?? best ?? 0;
+    const [column, row] = [from % SIDE, Math.floor(from / SIDE)];
+    const moves: Record<string, readonly [number, number]> = {
+      ArrowRight: [step, 0],
+      ArrowLeft: [-step, 0],
+      ArrowUp: [0, step],
+      ArrowDown: [0, -step],
+    };
+    const move = moves[event.key];
+    if (move) {
+      event.preventDefault();
+      const within = (value: number): number => Math.min(Math.max(value, 0), SIDE - 1);
+      setCursor(within(column + move[0]) + SIDE * within(row + move[1]));
+    } else if (event.key === 'Enter' && cursor !== null) take(cursor);
+    else if (event.key === 'Escape') setCursor(null);
+  };
+  const nearest = (x: number, y: number): number | null => (picture ? cellAt(picture, acrossSize, upSize, units, x, y) : null);
+  return (
+    <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+        <SizeChoice kind={kind} label="Across" value={acrossId} onChange={setAcross} />
+        <SizeChoice kind={kind} label="Up" value={upId} onChange={setUp} />
+        {best !== null && (
+          <Button size="small" variant="contained" onClick={() => take(best)}>
+            Take the best: {printQuantity(picture!.distance[best]!, 'distance', units)}
+          </Button>
+        )}
+        {picture && option && (
+          <Box sx={{ ml: 'auto' }}>
+            <ChartExport
+              name={`${design.name} map`}
+              option={option}
+              table={{
+                head: [acrossSize.label, upSize.label, 'distance m', 'time s', 'launch grip'],
+                rows: [...picture.distance].map((d, i) => [...valuesAt(i), d, picture.time[i]!, picture.grip[i]!]),
+              }}
+            />
+          </Box>
+        )}
+      </Box>
+      <JobBar progress={progress} label="Mapping" onStop={stop} />
+      <Typography variant="caption" color="text.secondary" aria-live="polite" sx={{ minHeight: 18 }}>
+        {cursor !== null && picture
+          ? `${words(cursor)}. Enter or a click takes it.`
+          : 'Lighter to darker: further. Hatched: wheels spin. Blank: cannot run. Point at a place, or move with the arrow keys.'}
+      </Typography>
+      {picture && option && (
+        <Chart
+          option={option}
+          tabIndex={0}
+          role="application"
+          aria-label={`Map of distance over ${acrossSize.label} and ${upSize.label}${best !== null ? `; best ${words(best)}` : ''}. Arrow keys move, Enter takes.`}
+          onKeyDown={moveByKey}
+          onPlace={(place) => setCursor(place && nearest(...place))}
+          onTake={(place) => {
+            const cell = nearest(...place);
+            if (cell !== null) take(cell);
+          }}
+          sx={{ minHeight: 160, height: '100%', cursor: 'crosshair' }}
+        />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,108 @@
+import Box from '@mui/material/Box';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import type { Influence } from '../../../../core/explore/sensitivity.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import { hand } from '../../../workers/explore.ts';
+import { useUnits } from '../../../ui/use-units.ts';
+import { useJob } from './use-job.ts';
+
+type Shown = 'sizes' | 'values';
+const SHOWN = 12;
+
+/** What moves the distance most: each size by 10 %, or each value that is not known by its own spread. */
+export function MattersPanel({ design, distance }: { readonly design: CarDesign; readonly distance: number }) {
+  const [shown, setShown] = useState<Shown>('sizes');
+  const { result, run } = useJob<Readonly<Record<Shown, readonly Influence[]>>>();
+  useEffect(() => {
+    const timer = setTimeout(() => run(() => hand(0).work.influences(design)), 100);
+    return () => clearTimeout(timer);
+  }, [design, run]);
+  const list = (result?.[shown] ?? []).slice(0, SHOWN);
+  const widest = Math.max(...list.map(({ swing }) => swing), 1e-9);
+  return (
+    <Box sx={{ overflow: 'auto', height: '100%' }}>
+      <ToggleButtonGroup
+        size="small"
+        exclusive
+        value={shown}
+        aria-label="What is changed"
+        onChange={(_event, next: Shown | null) => next && setShown(next)}
+      >
+        <ToggleButton value="sizes">each size by 10 %</ToggleButton>
+        <ToggleButton value="values">what is not known</ToggleButton>
+      </ToggleButtonGroup>
+      <Typography variant="body2" color="text.secondary" sx={{ my: 2 }}>
+        {shown === 'sizes'
+          ? 'How the distance moves when one size alone is made a tenth smaller or larger.'
+          : 'How the distance moves when one estimate alone is off by its usual error: measure what stands on top first.'}
+      </Typography>
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
+        {list.map((item) => (
+          <Row key={item.id} item={item} distance={distance} widest={widest} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Row({
+  item: { label, low, high },
+  distance,
+  widest,
+}: {
+  readonly item: Influence;
+  readonly distance: number;
+  readonly widest: number;
+}) {
+  const units = useUnits();
+  const change = (value: number): string =>
+    Number.isFinite(value)
+      ? `${value >= distance ? '+' : '−'}${printQuantity(Math.abs(value - distance), 'distance', units)}`
+      : 'cannot run';
+  const bar = (value: number, colour: string) => {
+    const part = Number.isFinite(value) ? (value - distance) / widest : 0;
+    return (
+      <Box
+        sx={{
+          position: 'absolute',
+          height: 8,
+          left: `${50 + 50 * Math.min(part, 0)}%`,
+          width: `${50 * Math.abs(part)}%`,
+          bgcolor: colour,
+        }}
+      />
+    );
+  };
+  return (
+    <Box
+      component="li"
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(120px, 220px) 92px minmax(60px, 1fr) 92px', gap: 2, alignItems: 'center' }}
+    >
+      <Typography variant="body2">{label}</Typography>
+      <Typography variant="figures" sx={{ textAlign: 'right' }} aria-label={`smaller: ${change(low)}`} role="img">
+        ↓ {change(low)}
+      </Typography>
+      <Box
+        aria-hidden
+        sx={{
+          position: 'relative',
+          height: 18,
+          borderLeft: 0,
+          display: 'grid',
+          alignContent: 'space-between',
+          '&::after': { content: '""', position: 'absolute', left: '50%', top: 0, bottom: 0, borderLeft: 1, borderColor: 'text.secondary' },
+        }}
+      >
+        <Box sx={{ position: 'relative', height: 8 }}>{bar(low, 'workbench.distanceSoft')}</Box>
+        <Box sx={{ position: 'relative', height: 8 }}>{bar(high, 'workbench.distance')}</Box>
+      </Box>
+      <Typography variant="figures" aria-label={`larger: ${change(high)}`} role="img">
+        ↑ {change(high)}
+      </Typography>
+    </Box>
+  );
+}

@@ -1,0 +1,22 @@
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import type { MotorKind } from '../../../../core/design/car-design.ts';
+import { sizesOf } from '../../../../core/design/sizes.ts';
+
+interface SizeChoiceProps {
+  readonly kind: MotorKind;
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (id: string) => void;
+}
+
+/** Which size is to be explored. */
+export const SizeChoice = ({ kind, label, value, onChange }: SizeChoiceProps) => (
+  <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)} sx={{ minWidth: 180 }}>
+    {sizesOf(kind).map((size) => (
+      <MenuItem key={size.id} value={size.id}>
+        {size.label}
+      </MenuItem>
+    ))}
+  </TextField>
+);

@@ -1,0 +1,117 @@
+import type { EChartsCoreOption } from 'echarts/core';
+import type { Size } from '../../../../core/design/sizes.ts';
+import type { BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
+import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { FONTS, type Tokens } from '../../../app/tokens.ts';
+
+/** What a sweep can show. */
+export const SWEPT = {
+  distance: {
+    label: 'distance',
+    quantity: 'distance',
+    read: (p: BoundedSweepPoint) => p.distance,
+    bounds: (p: BoundedSweepPoint) => p.distanceBounds,
+  },
+  time: { label: 'time', quantity: 'time', read: (p: BoundedSweepPoint) => p.time, bounds: (p: BoundedSweepPoint) => p.timeBounds },
+  grip: { label: 'launch grip', quantity: 'count', read: (p: BoundedSweepPoint) => p.launchGripRatio, bounds: () => null },
+} as const;
+export type Swept = keyof typeof SWEPT;
+
+interface SweepChart {
+  readonly points: readonly BoundedSweepPoint[];
+  readonly present: number;
+  readonly best: number | null;
+  readonly shown: Swept;
+  readonly size: Size;
+  readonly units: UnitSystem;
+  readonly tokens: Tokens;
+}
+
+/** A sweep as the chart library draws it: the likely line, its range as a band, the present and the best value. */
+export function sweepOption({ points, present, best, shown, size, units, tokens }: SweepChart): EChartsCoreOption {
+  const { label, quantity, read, bounds } = SWEPT[shown];
+  const across = unitValue(size.quantity, units);
+  const up = unitValue(quantity as Quantity, units);
+  const axisText = { fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted };
+  const pair = (p: BoundedSweepPoint, value: number | undefined): (number | null)[] => [
+    p.value / across,
+    value === undefined || !Number.isFinite(value) ? null : value / up,
+  ];
+  const mark = (value: number, name: string, type: 'solid' | 'dashed') => ({
+    xAxis: value / across,
+    lineStyle: { color: tokens.ink, width: 1, type },
+    label: {
+      formatter: name,
+      color: tokens.ink,
+      fontFamily: FONTS.text,
+      fontSize: 13,
+      position: 'insideEndTop',
+      rotate: 0,
+      align: 'left',
+      offset: [4, 12],
+    },
+  });
+  const hidden = { type: 'line', symbol: 'none', silent: true, animation: false, stack: 'range', lineStyle: { width: 0 } };
+  return {
+    animation: false,
+    grid: { left: 52, right: 20, top: 28, bottom: 40 },
+    xAxis: {
+      type: 'value',
+      min: points[0]!.value / across,
+      max: points.at(-1)!.value / across,
+      name: `${size.label}, ${unitOf(size.quantity, units)}`,
+      nameLocation: 'end',
+      nameTextStyle: {
+        align: 'right',
+        verticalAlign: 'top',
+        padding: [24, 0, 0, 0],
+        color: tokens.muted,
+        fontFamily: FONTS.text,
+        fontSize: 13,
+      },
+      axisLabel: { ...axisText, showMaxLabel: false, showMinLabel: false, formatter: (value: number) => String(Number(value.toFixed(2))) },
+      axisLine: { lineStyle: { color: tokens.ink } },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      name: `${label}, ${unitOf(quantity as Quantity, units) || '× what it needs'}`,
+      nameTextStyle: { align: 'left', color: tokens.muted, fontFamily: FONTS.text, fontSize: 13, padding: [0, 0, 0, -44] },
+      axisLabel: axisText,
+      splitLine: { lineStyle: { color: tokens.rule, width: 0.7 } },
+    },
+    series: [
+      { ...hidden, name: 'low', data: points.map((p) => pair(p, bounds(p)?.low)) },
+      {
+        ...hidden,
+        name: 'range',
+        data: points.map((p) => {
+          const range = bounds(p);
+          return pair(p, range ? range.high - range.low : undefined);
+        }),
+        areaStyle: { color: tokens.distance, opacity: 0.22 },
+      },
+      {
+        type: 'line',
+        name: label,
+        data: points.map((p) => pair(p, read(p))),
+        symbol: 'none',
+        silent: true,
+        animation: false,
+        lineStyle: { color: tokens.distance, width: 2.5 },
+        markLine: {
+          symbol: 'none',
+          silent: true,
+          animation: false,
+          data: [
+            mark(present, `now ${printQuantity(present, size.quantity, units)}`, 'solid'),
+            ...(best === null || Math.abs(best - present) < 1e-9
+              ? []
+              : [mark(best, `best ${printQuantity(best, size.quantity, units)}`, 'dashed')]),
+          ],
+        },
+      },
+    ],
+  };
+}

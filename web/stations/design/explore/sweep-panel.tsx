@@ -1,0 +1,149 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useEffect, useMemo, useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { sizeCalled, sizesOf } from '../../../../core/design/sizes.ts';
+import { pointScore } from '../../../../core/explore/aim.ts';
+import { evenly, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import { useTokens } from '../../../app/theme.ts';
+import { Chart } from '../../../ui/chart.tsx';
+import { ChartExport } from '../../../ui/chart-export.tsx';
+import { useUnits } from '../../../ui/use-units.ts';
+import type { Edit } from '../design-slice.ts';
+import { JobBar } from './job-bar.tsx';
+import { exploredRange } from './ranges.ts';
+import { shareOut } from './share-out.ts';
+import { SizeChoice } from './size-choice.tsx';
+import { sweepOption, SWEPT, type Swept } from './sweep-option.ts';
+import { useJob } from './use-job.ts';
+
+const POINTS = 41;
+const CHUNK = 3;
+
+/** One size through its range: distance, time or launch grip with their range; the best can be taken. */
+export function SweepPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+  const units = useUnits();
+  const tokens = useTokens();
+  const { kind } = design.motor;
+  const [chosen, setChosen] = useState(sizesOf(kind)[0]!.id);
+  const [shown, setShown] = useState<Swept>('distance');
+  const [asTable, setAsTable] = useState(false);
+  const sizeId = sizesOf(kind).some(({ id }) => id === chosen) ? chosen : sizesOf(kind)[0]!.id;
+  const size = sizeCalled(design, sizeId);
+  const { progress, result, run, stop } = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
+
+  useEffect(() => {
+    const [low, high] = exploredRange(sizeCalled(design, sizeId), design);
+    const values = evenly(low, high, POINTS);
+    const chunks = Array.from({ length: Math.ceil(POINTS / CHUNK) }, (_, i) => values.slice(i * CHUNK, (i + 1) * CHUNK));
+    const timer = setTimeout(() => {
+      run(async (report) => {
+        const parts: BoundedSweepPoint[][] = chunks.map(() => []);
+        let done = 0;
+        await shareOut(
+          chunks.length,
+          (worker, i) => worker.boundedSweep(design, sizeId, chunks[i]!),
+          (points, i) => {
+            parts[i] = points;
+            return report(null, ++done / chunks.length);
+          },
+        );
+        return done === chunks.length ? { sizeId, points: parts.flat() } : null;
+      });
+    }, 150);
+    return () => clearTimeout(timer);
+  }, [design, sizeId, run]);
+
+  const points = result?.sizeId === sizeId ? result.points : null;
+  const best = points?.reduce((a, b) => (pointScore(design, b) > pointScore(design, a) ? b : a)) ?? null;
+  const present = size.read(design);
+  const option = useMemo(
+    () => points && sweepOption({ points, present, best: best?.value ?? null, shown, size, units, tokens }),
+    [points, present, best, shown, size, units, tokens],
+  );
+  const print = (value: number): string => printQuantity(value, size.quantity, units);
+  return (
+    <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+        <SizeChoice kind={kind} label="Size to sweep" value={sizeId} onChange={setChosen} />
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={shown}
+          aria-label="Shown"
+          onChange={(_event, next: Swept | null) => next && setShown(next)}
+        >
+          {(Object.keys(SWEPT) as Swept[]).map((key) => (
+            <ToggleButton key={key} value={key}>
+              {SWEPT[key].label}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        {best && Number.isFinite(best.distance) && (
+          <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
+            {`Take the best: ${print(best.value)} → ${printQuantity(best.distance, 'distance', units)}`}
+          </Button>
+        )}
+        <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)} sx={{ ml: 'auto' }}>
+          as a table
+        </Button>
+        {points && option && (
+          <ChartExport
+            name={`${design.name} ${size.label}`}
+            option={option}
+            table={{
+              head: [size.label, 'distance m', 'low m', 'high m', 'time s', 'launch grip'],
+              rows: points.map((p) => [p.value, p.distance, p.distanceBounds.low, p.distanceBounds.high, p.time, p.launchGripRatio]),
+            }}
+          />
+        )}
+      </Box>
+      <JobBar progress={progress} label="Sweeping" onStop={stop} />
+      {points && option && !asTable && (
+        <Chart
+          option={option}
+          role="img"
+          aria-label={`${SWEPT[shown].label} against ${size.label}; now ${print(present)}${best ? `, best ${print(best.value)} with ${printQuantity(best.distance, 'distance', units)}` : ''}`}
+          sx={{ minHeight: 160, height: '100%' }}
+        />
+      )}
+      {points && asTable && (
+        <Box sx={{ overflow: 'auto' }} tabIndex={0} role="region" aria-label="The sweep as a table">
+          <Box component="table" sx={{ typography: 'figures', '& td, & th': { px: 2, textAlign: 'right' } }}>
+            <thead>
+              <tr>
+                <th scope="col">{size.label}</th>
+                <th scope="col">distance</th>
+                <th scope="col">8 in 10</th>
+                <th scope="col">time</th>
+                <th scope="col">launch grip</th>
+              </tr>
+            </thead>
+            <tbody>
+              {points.map((point) => (
+                <tr key={point.value}>
+                  <td>{print(point.value)}</td>
+                  {Number.isFinite(point.distance) ? (
+                    <>
+                      <td>{printQuantity(point.distance, 'distance', units)}</td>
+                      <td>{`${printQuantity(point.distanceBounds.low, 'distance', units)} to ${printQuantity(point.distanceBounds.high, 'distance', units)}`}</td>
+                      <td>{printQuantity(point.time, 'time', units)}</td>
+                      <td>{point.launchGripRatio > 0 ? `${point.launchGripRatio.toFixed(2)} ×` : '–'}</td>
+                    </>
+                  ) : (
+                    <td colSpan={4}>cannot run</td>
+                  )}
+                </tr>
+              ))}
+            </tbody>
+          </Box>
+        </Box>
+      )}
+      {!points && progress === null && <Typography color="text.secondary">Stopped. Change a size to sweep again.</Typography>}
+    </Box>
+  );
+}

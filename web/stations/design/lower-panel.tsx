@@ -1,0 +1,66 @@
+import Box from '@mui/material/Box';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import { lazy, Suspense, useState } from 'react';
+import type { CarDesign } from '../../../core/design/car-design.ts';
+import type { Prediction } from '../../../core/design/predict-run.ts';
+import type { Edit } from './design-slice.ts';
+import { PullCurve } from './pull-curve.tsx';
+
+const SweepPanel = lazy(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
+const MapPanel = lazy(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));
+const MattersPanel = lazy(() => import('./explore/matters-panel.tsx').then(({ MattersPanel: component }) => ({ default: component })));
+const BestPanel = lazy(() => import('./explore/best-panel.tsx').then(({ BestPanel: component }) => ({ default: component })));
+const WindingPanel = lazy(() => import('./explore/winding-panel.tsx').then(({ WindingPanel: component }) => ({ default: component })));
+
+const TABS = [
+  ['curve', 'Pull curve'],
+  ['sweep', 'Sweep'],
+  ['map', 'Map'],
+  ['matters', 'What matters'],
+  ['best', 'Best car'],
+  ['winding', 'Winding'],
+] as const;
+type TabKey = (typeof TABS)[number][0];
+
+interface LowerPanelProps {
+  readonly design: CarDesign;
+  readonly prediction: Prediction;
+  readonly edit: Edit;
+}
+
+/** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
+export function LowerPanel({ design, prediction, edit }: LowerPanelProps) {
+  const [tab, setTab] = useState<TabKey>('curve');
+  const distance = prediction.kind === 'ran' ? prediction.result.distance : 0;
+  return (
+    <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 320, minWidth: 0 }}>
+      <Tabs
+        value={tab}
+        onChange={(_event, next: TabKey) => setTab(next)}
+        variant="scrollable"
+        aria-label="Curve and exploring"
+        sx={{ minHeight: 40, px: 2, '& .MuiTab-root': { minHeight: 40, py: 0, px: 3, minWidth: 0, textTransform: 'none' } }}
+      >
+        {TABS.map(([key, label]) => (
+          <Tab key={key} value={key} label={label} id={`tab-${key}`} aria-controls="lower-panel" />
+        ))}
+      </Tabs>
+      <Box
+        id="lower-panel"
+        role="tabpanel"
+        aria-labelledby={`tab-${tab}`}
+        sx={{ minHeight: 0, p: tab === 'curve' ? 0 : 4, pt: tab === 'curve' ? 0 : 3, display: 'grid' }}
+      >
+        <Suspense fallback={null}>
+          {tab === 'curve' && <PullCurve prediction={prediction} />}
+          {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
+          {tab === 'map' && <MapPanel design={design} edit={edit} />}
+          {tab === 'matters' && <MattersPanel design={design} distance={distance} />}
+          {tab === 'best' && <BestPanel design={design} edit={edit} />}
+          {tab === 'winding' && <WindingPanel design={design} distance={distance} edit={edit} />}
+        </Suspense>
+      </Box>
+    </Box>
+  );
+}
