@@ -18,6 +18,7 @@ export type {
   TwistDesign,
   Wheels,
 } from '../files/generated/car-design.ts';
+export type { CarVersion } from '../files/generated/car-version.ts';
 export type { Outcome, RunRecord, Wind } from '../files/generated/run-record.ts';
 
 export type MotorKind = MotorDesign['kind'];

@@ -15,7 +15,7 @@ export interface Size {
 type Range = readonly [low: number, high: number];
 
 const ofCar = (
-  id: 'wheelbase' | 'axleDiameter' | 'mass' | 'driveLoadShare',
+  id: 'wheelbase' | 'trackWidth' | 'axleDiameter' | 'mass' | 'driveLoadShare',
   label: string,
   quantity: Quantity,
   [low, high]: Range,
@@ -87,13 +87,32 @@ const SLOPE: Size = {
   read: (d) => d.floor.slope,
   write: (d, slope) => ({ ...d, floor: { ...d.floor, slope } }),
 };
+const toe = (id: 'driveToe' | 'otherToe', label: string): Size => ({
+  id,
+  label,
+  quantity: 'angle',
+  low: -0.05,
+  high: 0.05,
+  read: (d) => d.alignment[id],
+  write: (d, value) => ({ ...d, alignment: { ...d.alignment, [id]: value } }),
+});
+const MISMATCH: Size = {
+  id: 'wheelMismatch',
+  label: 'Left drive wheel larger by (radius)',
+  quantity: 'size',
+  low: -0.003,
+  high: 0.003,
+  read: (d) => d.alignment.wheelMismatch,
+  write: (d, wheelMismatch) => ({ ...d, alignment: { ...d.alignment, wheelMismatch } }),
+};
 const SLEEVE: Size = {
   id: 'sleeve',
   label: 'Tape sleeve ⌀ at launch',
   quantity: 'size',
-  low: 0.0015,
+  low: 0,
   high: 0.03,
-  read: (d) => d.sleeve.at(-1)?.diameter ?? d.axleDiameter,
+  // None is written 0.
+  read: (d) => d.sleeve.at(-1)?.diameter ?? 0,
   write: withSleeve((step, diameter) => ({ ...step, diameter })),
 };
 const SLEEVE_TURNS: Size = {
@@ -127,6 +146,10 @@ const COMMON: readonly Size[] = [
   ofCar('driveLoadShare', 'On the drive wheels', 'share', [0.3, 0.9]),
   BALLAST,
   BALLAST_PLACE,
+  ofCar('trackWidth', 'Track width', 'size', [0.04, 0.3]),
+  toe('driveToe', 'Drive wheels point left by'),
+  toe('otherToe', 'Other wheels point left by'),
+  MISMATCH,
   SLOPE,
 ];
 

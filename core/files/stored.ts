@@ -1,4 +1,4 @@
-import type { CarDesign, Outcome, RunRecord } from '../design/car-design.ts';
+import type { CarDesign, CarVersion, Outcome, RunRecord } from '../design/car-design.ts';
 
 /** What the server keeps and answers with, and the page asks for. */
 export interface StoredCar {
@@ -14,9 +14,13 @@ export interface ListedCar extends StoredCar {
   readonly best: Outcome | null;
 }
 
-export interface StoredRun {
+/** What belongs to a car: a run, or a version that was kept. */
+export interface StoredRecord<T> {
   readonly id: string;
   readonly carId: string;
   readonly version: number;
-  readonly record: RunRecord;
+  readonly record: T;
 }
+
+export type StoredRun = StoredRecord<RunRecord>;
+export type StoredVersion = StoredRecord<CarVersion>;

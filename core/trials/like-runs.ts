@@ -7,8 +7,8 @@ export interface LikeRuns<T> {
   readonly runs: readonly T[];
 }
 
-/** Everything of a design that its run hangs on, as one comparable text: its name does not count. */
-const substance = ({ name: _name, ...design }: CarDesign): string => JSON.stringify(design);
+/** Everything of a design that its run hangs on, as one comparable text: its name and its aim do not count. */
+const substance = ({ name: _name, aim: _aim, ...design }: CarDesign): string => JSON.stringify(design);
 
 /** Whether two designs make the same car. */
 export const isSameCar = (a: CarDesign, b: CarDesign): boolean => substance(a) === substance(b);

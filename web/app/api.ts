@@ -1,9 +1,9 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { CarDesign, RunRecord } from '../../core/design/car-design.ts';
+import type { CarDesign, CarVersion, RunRecord } from '../../core/design/car-design.ts';
 import type { Fault } from '../../core/fault.ts';
-import type { ListedCar, StoredCar, StoredRun } from '../../core/files/stored.ts';
+import type { ListedCar, StoredCar, StoredRun, StoredVersion } from '../../core/files/stored.ts';
 
-export type { ListedCar, StoredCar, StoredRun };
+export type { ListedCar, StoredCar, StoredRun, StoredVersion };
 
 /** The body of an error answer, RFC 9457. */
 export interface Problem {
@@ -37,7 +37,7 @@ interface Write<T> {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['cars', 'runs'],
+  tagTypes: ['cars', 'runs', 'versions'],
   endpoints: (build) => ({
     listCars: build.query<ListedCar[], void>({ query: () => '/cars', providesTags: ['cars'] }),
     getCar: build.query<StoredCar, string>({ query: (id) => `/cars/${id}` }),
@@ -63,6 +63,15 @@ export const api = createApi({
       query: ({ carId, id }) => ({ url: `/cars/${carId}/runs/${id}`, method: 'DELETE' }),
       invalidatesTags: ['runs', 'cars'],
     }),
+    listVersions: build.query<StoredVersion[], string>({ query: (carId) => `/cars/${carId}/versions`, providesTags: ['versions'] }),
+    saveVersion: build.mutation<StoredVersion, Write<CarVersion> & { readonly carId: string }>({
+      query: ({ carId, id, baseVersion, content }) => ({
+        url: `/cars/${carId}/versions/${id}`,
+        method: 'PUT',
+        body: { baseVersion, record: content },
+      }),
+      invalidatesTags: ['versions'],
+    }),
     restoreRun: build.mutation<void, { readonly carId: string; readonly id: string }>({
       query: ({ carId, id }) => ({ url: `/cars/${carId}/runs/${id}/restore`, method: 'POST', body: {} }),
       invalidatesTags: ['runs', 'cars'],
@@ -76,6 +85,8 @@ export const {
   useSaveCarMutation,
   useRemoveCarMutation,
   useListRunsQuery,
+  useListVersionsQuery,
+  useSaveVersionMutation,
   useSaveRunMutation,
   useRemoveRunMutation,
 } = api;

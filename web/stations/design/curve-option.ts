@@ -1,7 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../app/tokens.ts';
-import type { Curve } from './curve-data.ts';
+import { rowAt, type Curve } from './curve-data.ts';
 
 const axisText = (tokens: Tokens) => ({ fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted });
 
@@ -21,12 +21,32 @@ function hatch(colour: string): { image: HTMLCanvasElement; repeat: 'repeat' } {
   return { image: tile, repeat: 'repeat' };
 }
 
-/** The pull curve as the chart library draws it, with the reading at `reading` metres marked. */
-export function curveOption(curve: Curve, reading: number | null, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
-  const far = unitValue('distance', units);
+/** What the pull is drawn against. */
+export type CurveAxis = 'distance' | 'time';
+
+interface CurveChart {
+  readonly curve: Curve;
+  /** An earlier version, drawn behind. */
+  readonly behind: { readonly name: string; readonly curve: Curve } | null;
+  /** m, marked on the curve. */
+  readonly reading: number | null;
+  readonly axis: CurveAxis;
+  readonly units: UnitSystem;
+  readonly tokens: Tokens;
+}
+
+/** The pull curve as the chart library draws it. */
+export function curveOption({ curve, behind, reading, axis, units, tokens }: CurveChart): EChartsCoreOption {
+  const far = axis === 'distance' ? unitValue('distance', units) : 1;
   const strong = unitValue('force', units);
-  const pairs = (value: (row: Curve['rows'][number]) => number) => curve.rows.map((row) => [row.distance / far, value(row) / strong]);
-  const most = Math.max(...curve.rows.map(({ thrust }) => thrust), 1e-6);
+  type Row = Curve['rows'][number];
+  const acrossOf = (row: Row): number => row[axis];
+  const pairsOf = (rows: readonly Row[], value: (row: Row) => number) => rows.map((row) => [acrossOf(row) / far, value(row) / strong]);
+  const pairs = (value: (row: Row) => number) => pairsOf(curve.rows, value);
+  /** The place across of a distance on the curve. */
+  const acrossAt = (distance: number): number => (axis === 'distance' ? distance : (rowAt(curve, distance)?.time ?? 0));
+  const end = Math.max(acrossAt(curve.end), behind ? Math.min(1.5 * acrossAt(curve.end), acrossOf(behind.curve.rows.at(-1)!)) : 0);
+  const most = Math.max(...curve.rows.map(({ thrust }) => thrust), ...(behind?.curve.rows.map(({ thrust }) => thrust) ?? []), 1e-6);
   const top = (1.25 * most) / strong;
   const grip = curve.rows[0]?.gripLimit ?? 0;
   const isGripShown = grip / strong < top;
@@ -59,13 +79,13 @@ export function curveOption(curve: Curve, reading: number | null, units: UnitSys
       ? []
       : [
           upright(
-            curve.powerEnd,
+            acrossAt(curve.powerEnd),
             curve.distance > curve.powerEnd ? `coasts ${printQuantity(curve.distance - curve.powerEnd, 'distance', units)} more` : '',
             tokens.ink,
             'solid',
           ),
         ]),
-    ...(reading === null ? [] : [upright(reading, '', tokens.distance, 'dashed')]),
+    ...(reading === null ? [] : [upright(acrossAt(reading), '', tokens.distance, 'dashed')]),
   ];
   const named = (text: string, color: string, at: number, y: number, up: boolean) => ({
     type: 'line',
@@ -96,8 +116,8 @@ export function curveOption(curve: Curve, reading: number | null, units: UnitSys
     xAxis: {
       type: 'value',
       min: 0,
-      max: curve.end / far,
-      name: `distance travelled, ${unitOf('distance', units)}`,
+      max: end / far,
+      name: axis === 'distance' ? `distance travelled, ${unitOf('distance', units)}` : 'time, s',
       nameLocation: 'end',
       nameTextStyle: {
         align: 'right',
@@ -146,7 +166,7 @@ export function curveOption(curve: Curve, reading: number | null, units: UnitSys
               'transparent',
               { stack: 'spin', lineStyle: { width: 0 }, areaStyle: { color: hatch(tokens.stop), opacity: 0.9 } },
             ),
-            named('wheelspin', tokens.stop, curve.rows[0]!.distance + 0.12 * (curve.powerEnd ?? curve.end), curve.rows[0]!.thrust, true),
+            named('wheelspin', tokens.stop, 0.12 * acrossAt(curve.powerEnd ?? curve.end), curve.rows[0]!.thrust, true),
           ]
         : []),
       ...(isGripShown
@@ -157,7 +177,7 @@ export function curveOption(curve: Curve, reading: number | null, units: UnitSys
               tokens.ink,
               { lineStyle: { color: tokens.ink, width: 1.5 } },
             ),
-            named(`grip limit ${printQuantity(grip, 'force', units)}`, tokens.ink, at(0.8).distance, at(0.8).gripLimit, true),
+            named(`grip limit ${printQuantity(grip, 'force', units)}`, tokens.ink, acrossOf(at(0.8)), at(0.8).gripLimit, true),
           ]
         : []),
       line(
@@ -166,8 +186,25 @@ export function curveOption(curve: Curve, reading: number | null, units: UnitSys
         tokens.distance,
         { lineStyle: { color: tokens.distance, width: 2, type: 'dashed' } },
       ),
-      named('pull of this car', tokens.pullText, pullName.distance, pullName.thrust, true),
-      named('resistance', tokens.distance, resistanceName.distance, resistanceName.resistance, false),
+      ...(behind
+        ? [
+            line(
+              'behind',
+              pairsOf(behind.curve.rows, ({ thrust }) => Math.max(thrust, 0)),
+              tokens.muted,
+              { lineStyle: { color: tokens.muted, width: 2, type: 'dotted' } },
+            ),
+            named(
+              behind.name,
+              tokens.muted,
+              acrossOf(behind.curve.rows[Math.floor(behind.curve.rows.length / 6)]!),
+              behind.curve.rows[Math.floor(behind.curve.rows.length / 6)]!.thrust,
+              false,
+            ),
+          ]
+        : []),
+      named('pull of this car', tokens.pullText, acrossOf(pullName), pullName.thrust, true),
+      named('resistance', tokens.distance, acrossOf(resistanceName), resistanceName.resistance, false),
     ],
   };
 }

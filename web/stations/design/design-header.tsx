@@ -25,9 +25,12 @@ interface DesignHeaderProps {
   readonly carId: string;
   readonly design: CarDesign;
   readonly edit: Edit;
+  /** Of the version the car is as it stands; null when it was changed since. */
+  readonly versionName: string | null;
+  readonly onVersions: () => void;
 }
 
-export function DesignHeader({ carId, design, edit }: DesignHeaderProps) {
+export function DesignHeader({ carId, design, edit, versionName, onVersions }: DesignHeaderProps) {
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector((state) => (state.design?.past.length ?? 0) > 0);
   const canRedo = useAppSelector((state) => (state.design?.future.length ?? 0) > 0);
@@ -39,6 +42,9 @@ export function DesignHeader({ carId, design, edit }: DesignHeaderProps) {
       sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, px: 4, py: 2, borderBottom: 1, borderColor: 'divider' }}
     >
       <NameField key={design.name} name={design.name} onChange={(name) => edit((present) => ({ ...present, name }))} />
+      <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={onVersions}>
+        {versionName ?? 'changed since kept'}
+      </Button>
       <Tooltip title={save === 'failing' ? failure : ''}>
         <Typography
           variant="body2"

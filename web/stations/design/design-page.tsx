@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
@@ -15,8 +15,11 @@ import { ConflictDialog } from './conflict-dialog.tsx';
 import { DesignHeader } from './design-header.tsx';
 import { edited, redone, undone, type Edit } from './design-slice.ts';
 import { PartsPanel } from './parts-panel.tsx';
-import { LowerPanel } from './lower-panel.tsx';
+import { LowerPanel, type TabKey } from './lower-panel.tsx';
+import { VersionsDrawer, type Ghost } from './versions/versions-drawer.tsx';
+import { useVersions } from './versions/use-versions.ts';
 import { SizesPanel } from './sizes-panel.tsx';
+import { usePlayer } from './use-player.ts';
 import { useOpenCar } from './use-open-car.ts';
 import { VerdictPanel } from './verdict-panel.tsx';
 
@@ -39,6 +42,9 @@ export function DesignPage() {
 function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const dispatch = useAppDispatch();
   const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
+  const [tab, setTab] = useState<TabKey>('curve');
+  const [isListing, setListing] = useState(false);
+  const [ghost, setGhost] = useState<Ghost | null>(null);
   const store = useStore<RootState>();
   const edit: Edit = useCallback(
     (change, gesture) => {
@@ -47,6 +53,8 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
     },
     [dispatch, store],
   );
+  const player = usePlayer(design, prediction);
+  const versions = useVersions(carId, design, edit);
   const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
   useShortcut(
     (event) => withControl(event, 'z') && !event.shiftKey,
@@ -58,7 +66,13 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   );
   return (
     <Box sx={{ height: '100%', display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)' }}>
-      <DesignHeader carId={carId} design={design} edit={edit} />
+      <DesignHeader
+        carId={carId}
+        design={design}
+        edit={edit}
+        versionName={versions.current?.record.name ?? null}
+        onVersions={() => setListing(true)}
+      />
       <Box
         sx={{
           minHeight: 0,
@@ -72,12 +86,20 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
           <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
           <PartsPanel design={design} edit={edit} />
         </Box>
-        <Box sx={{ display: 'grid', gridTemplateRows: { md: 'minmax(220px, 1fr) minmax(320px, 1.3fr)' } }}>
-          <CarDrawing design={design} />
-          <LowerPanel design={design} prediction={prediction} edit={edit} />
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateRows: {
+              md: tab === 'curve' ? 'minmax(220px, 1fr) minmax(300px, 1.3fr)' : 'minmax(240px, 0.6fr) minmax(400px, 1.6fr)',
+            },
+          }}
+        >
+          <CarDrawing design={design} edit={edit} player={player} />
+          <LowerPanel design={design} prediction={prediction} edit={edit} tab={tab} onTab={setTab} ghost={ghost} />
         </Box>
         <VerdictPanel design={design} prediction={prediction} edit={edit} />
       </Box>
+      <VersionsDrawer {...versions} design={design} isOpen={isListing} onClose={() => setListing(false)} ghost={ghost} onGhost={setGhost} />
       <ConflictDialog />
     </Box>
   );

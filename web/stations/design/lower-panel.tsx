@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
 import type { Edit } from './design-slice.ts';
 import { PullCurve } from './pull-curve.tsx';
+import type { Ghost } from './versions/versions-drawer.tsx';
 
 const SweepPanel = lazy(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
 const MapPanel = lazy(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));
@@ -21,23 +22,25 @@ const TABS = [
   ['best', 'Best car'],
   ['winding', 'Winding'],
 ] as const;
-type TabKey = (typeof TABS)[number][0];
+export type TabKey = (typeof TABS)[number][0];
 
 interface LowerPanelProps {
   readonly design: CarDesign;
   readonly prediction: Prediction;
   readonly edit: Edit;
+  readonly tab: TabKey;
+  readonly ghost: Ghost | null;
+  readonly onTab: (tab: TabKey) => void;
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ design, prediction, edit }: LowerPanelProps) {
-  const [tab, setTab] = useState<TabKey>('curve');
+export function LowerPanel({ design, prediction, edit, tab, onTab, ghost }: LowerPanelProps) {
   const distance = prediction.kind === 'ran' ? prediction.result.distance : 0;
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 320, minWidth: 0 }}>
       <Tabs
         value={tab}
-        onChange={(_event, next: TabKey) => setTab(next)}
+        onChange={(_event, next: TabKey) => onTab(next)}
         variant="scrollable"
         aria-label="Curve and exploring"
         sx={{ minHeight: 40, px: 2, '& .MuiTab-root': { minHeight: 40, py: 0, px: 3, minWidth: 0, textTransform: 'none' } }}
@@ -53,7 +56,7 @@ export function LowerPanel({ design, prediction, edit }: LowerPanelProps) {
         sx={{ minHeight: 0, p: tab === 'curve' ? 0 : 4, pt: tab === 'curve' ? 0 : 3, display: 'grid' }}
       >
         <Suspense fallback={null}>
-          {tab === 'curve' && <PullCurve prediction={prediction} />}
+          {tab === 'curve' && <PullCurve name={design.name} prediction={prediction} ghost={ghost} />}
           {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
           {tab === 'map' && <MapPanel design={design} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={design} distance={distance} />}

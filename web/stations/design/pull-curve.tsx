@@ -2,23 +2,39 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import type { Prediction } from '../../../core/design/predict-run.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { predictRun, type Prediction } from '../../../core/design/predict-run.ts';
+import { printQuantity, unitValue } from '../../../core/units/quantity.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../ui/chart.tsx';
+import { ChartExport } from '../../ui/chart-export.tsx';
 import { useUnits } from '../../ui/use-units.ts';
-import { curveOf, rowAt } from './curve-data.ts';
-import { curveOption } from './curve-option.ts';
+import { curveOf, distanceAt, rowAt } from './curve-data.ts';
+import { curveOption, type CurveAxis } from './curve-option.ts';
 import { CurveTable } from './curve-table.tsx';
+import type { Ghost } from './versions/versions-drawer.tsx';
+
+interface PullCurveProps {
+  readonly name: string;
+  readonly prediction: Prediction;
+  readonly ghost: Ghost | null;
+}
 
 /** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. */
-export function PullCurve({ prediction }: { readonly prediction: Prediction }) {
+export function PullCurve({ name, prediction, ghost }: PullCurveProps) {
   const units = useUnits();
   const tokens = useTokens();
   const [reading, setReading] = useState<number | null>(null);
   const [asTable, setAsTable] = useState(false);
+  const [axis, setAxis] = useState<CurveAxis>('distance');
   const curve = useMemo(() => (prediction.kind === 'ran' ? curveOf(prediction.result) : null), [prediction]);
-  const option = useMemo(() => curve && curveOption(curve, reading, units, tokens), [curve, reading, units, tokens]);
+  const behind = useMemo(() => {
+    const run = ghost && predictRun(ghost.design, { kind: 'full' }, { trace: true });
+    return ghost && run?.kind === 'ran' ? { name: ghost.name, curve: curveOf(run.result) } : null;
+  }, [ghost]);
+  const option = useMemo(
+    () => curve && curveOption({ curve, behind, reading, axis, units, tokens }),
+    [curve, behind, reading, axis, units, tokens],
+  );
   const row = curve && reading !== null ? rowAt(curve, reading) : null;
   const print = (value: number, quantity: 'distance' | 'force' | 'speed' | 'time'): string => printQuantity(value, quantity, units);
 
@@ -40,11 +56,24 @@ export function PullCurve({ prediction }: { readonly prediction: Prediction }) {
     >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 3 }}>
         <Typography id="curve-title" variant="h3" component="h2">
-          Pull against distance
+          Pull against {axis}
         </Typography>
+        <Button size="small" onClick={() => setAxis(axis === 'distance' ? 'time' : 'distance')}>
+          {axis === 'distance' ? 'by time' : 'by distance'}
+        </Button>
         <Button size="small" onClick={() => setAsTable(!asTable)} aria-pressed={asTable} sx={{ ml: 'auto' }}>
           as a table
         </Button>
+        {curve && option && (
+          <ChartExport
+            name={`${name} pull`}
+            option={option}
+            table={{
+              head: ['distance m', 'time s', 'speed m/s', 'pull N', 'grip limit N', 'resistance N', 'phase'],
+              rows: curve.rows.map((r) => [r.distance, r.time, r.speed, r.thrust, r.gripLimit, r.resistance, r.phase]),
+            }}
+          />
+        )}
       </Box>
       <Typography variant="caption" color="text.secondary" aria-live="polite" sx={{ minHeight: 18 }}>
         {row
@@ -56,7 +85,7 @@ export function PullCurve({ prediction }: { readonly prediction: Prediction }) {
       {curve && option && !asTable && (
         <Chart
           option={option}
-          onPoint={setReading}
+          onPoint={(x) => setReading(x === null ? null : axis === 'distance' ? x * unitValue('distance', units) : distanceAt(curve, x))}
           role="img"
           tabIndex={0}
           aria-label={curve.words(print)}

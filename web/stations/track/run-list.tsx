@@ -9,7 +9,7 @@ import { predictRun } from '../../../core/design/predict-run.ts';
 import { isSameCar, likeRuns, type LikeRuns } from '../../../core/trials/like-runs.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
 import { printNumber, printQuantity, unitOf } from '../../../core/units/quantity.ts';
-import { problemLine, useRemoveRunMutation, type StoredRun } from '../../app/api.ts';
+import { problemLine, useListVersionsQuery, useRemoveRunMutation, type StoredRun } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -25,6 +25,8 @@ interface RunListProps {
 /** All runs of a car, those wound alike together: predicted, measured, mean and spread. */
 export function RunList({ design, runs, carId }: RunListProps) {
   const groups = useMemo(() => likeRuns(runs, ({ record }) => record), [runs]);
+  const { data: versions } = useListVersionsQuery(carId);
+  const versionName = ({ record }: StoredRun): string | null => versions?.find(({ id }) => id === record.carVersion)?.record.name ?? null;
   return (
     <Box component="section" aria-labelledby="runs-title" sx={{ display: 'grid', gap: 6 }}>
       <Typography id="runs-title" variant="h2">
@@ -37,7 +39,13 @@ export function RunList({ design, runs, carId }: RunListProps) {
         </Typography>
       )}
       {groups.map((group) => (
-        <RunGroup key={group.runs[0]!.id} carId={carId} group={group} isPresentCar={isSameCar(group.design, design)} />
+        <RunGroup
+          key={group.runs[0]!.id}
+          carId={carId}
+          group={group}
+          isPresentCar={isSameCar(group.design, design)}
+          version={versionName(group.runs[0]!)}
+        />
       ))}
     </Box>
   );
@@ -47,10 +55,12 @@ function RunGroup({
   carId,
   group,
   isPresentCar,
+  version,
 }: {
   readonly carId: string;
   readonly group: LikeRuns<StoredRun>;
   readonly isPresentCar: boolean;
+  readonly version: string | null;
 }) {
   const units = useUnits();
   const prediction = useMemo(() => predictRun(group.design, group.wind), [group]);
@@ -72,10 +82,10 @@ function RunGroup({
     <Box component="section" aria-label={windWords(group.wind)}>
       <Typography variant="h3">
         {windWords(group.wind)}
-        {!isPresentCar && (
+        {(!isPresentCar || version) && (
           <Typography component="span" color="text.secondary">
             {' '}
-            · the car as it was then
+            · {version ? `“${version}”` : 'the car as it was then'}
           </Typography>
         )}
       </Typography>

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { CarDesign, RunRecord, Wind } from '../../../core/design/car-design.ts';
+import { versionOf } from '../../../core/design/version-tree.ts';
 import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
-import { problemLine, useSaveRunMutation, type StoredRun } from '../../app/api.ts';
+import { problemLine, useListVersionsQuery, useSaveRunMutation, type StoredRun } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -34,6 +35,7 @@ export function useRunForm(carId: string, design: CarDesign, runs: readonly Stor
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
   const [faults, setFaults] = useState<Partial<Record<TypedField, string>>>({});
   const [save, { isLoading }] = useSaveRunMutation();
+  const { data: versions } = useListVersionsQuery(carId);
   const corrected = runs.find(({ id }) => id === form.correcting?.id);
 
   const change = (changes: Partial<TrackForm>): void => {
@@ -51,6 +53,7 @@ export function useRunForm(carId: string, design: CarDesign, runs: readonly Stor
     };
     setFaults(found);
     if (typeof wind === 'string' || typeof distance === 'string' || typeof time === 'string') return;
+    const carVersion = corrected ? corrected.record.carVersion : versionOf(versions ?? [], design)?.id;
     const record: RunRecord = {
       format: 'nimble-axle/run-record',
       version: 1,
@@ -60,6 +63,7 @@ export function useRunForm(carId: string, design: CarDesign, runs: readonly Stor
       ...(time !== undefined && { time }),
       seen: [...form.seen],
       note: form.note.trim(),
+      ...(carVersion && { carVersion }),
       design: corrected?.record.design ?? design,
     };
     const id = form.correcting?.id ?? crypto.randomUUID();

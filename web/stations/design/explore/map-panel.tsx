@@ -125,7 +125,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   };
   const nearest = (x: number, y: number): number | null => (picture ? cellAt(picture, acrossSize, upSize, units, x, y) : null);
   return (
-    <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
+    <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
         <SizeChoice kind={kind} label="Across" value={acrossId} onChange={setAcross} />
         <SizeChoice kind={kind} label="Up" value={upId} onChange={setUp} />
@@ -147,12 +147,15 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           </Box>
         )}
       </Box>
-      <JobBar progress={progress} label="Mapping" onStop={stop} />
-      <Typography variant="caption" color="text.secondary" aria-live="polite" sx={{ minHeight: 18 }}>
-        {cursor !== null && picture
-          ? `${words(cursor)}. Enter or a click takes it.`
-          : 'Lighter to darker: further. Hatched: wheels spin. Blank: cannot run. Point at a place, or move with the arrow keys.'}
-      </Typography>
+      {progress !== null ? (
+        <JobBar progress={progress} label="Mapping" onStop={stop} />
+      ) : (
+        <Typography variant="caption" color="text.secondary" aria-live="polite" sx={{ minHeight: 32, alignContent: 'center' }}>
+          {cursor !== null && picture
+            ? `${words(cursor)}. Enter or a click takes it.`
+            : 'Darker: further. Hatched: wheels spin. Blank: cannot run. Point, or move with the arrow keys.'}
+        </Typography>
+      )}
       {picture && option && (
         <Chart
           option={option}

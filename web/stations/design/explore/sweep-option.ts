@@ -37,7 +37,7 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
     p.value / across,
     value === undefined || !Number.isFinite(value) ? null : value / up,
   ];
-  const mark = (value: number, name: string, type: 'solid' | 'dashed') => ({
+  const mark = (value: number, name: string, type: 'solid' | 'dashed', down: number) => ({
     xAxis: value / across,
     lineStyle: { color: tokens.ink, width: 1, type },
     label: {
@@ -48,7 +48,7 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
       position: 'insideEndTop',
       rotate: 0,
       align: 'left',
-      offset: [4, 12],
+      offset: [4, down],
     },
   });
   const hidden = { type: 'line', symbol: 'none', silent: true, animation: false, stack: 'range', lineStyle: { width: 0 } };
@@ -105,10 +105,10 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
           silent: true,
           animation: false,
           data: [
-            mark(present, `now ${printQuantity(present, size.quantity, units)}`, 'solid'),
+            mark(present, `now ${printQuantity(present, size.quantity, units)}`, 'solid', 12),
             ...(best === null || Math.abs(best - present) < 1e-9
               ? []
-              : [mark(best, `best ${printQuantity(best, size.quantity, units)}`, 'dashed')]),
+              : [mark(best, `best ${printQuantity(best, size.quantity, units)}`, 'dashed', 30)]),
           ],
         },
       },

@@ -1,0 +1,62 @@
+import { printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { AXLES, BANDS, BEARINGS, BODIES, CARE, FLOORS, LEVER_MATERIALS, TYRES, WASHERS, WHEELS } from './catalogue.ts';
+import { MOTOR_NAMES, type CarDesign } from './car-design.ts';
+import { sizesOf } from './sizes.ts';
+import { VALUE_NAMES, type ValueKey } from './values.ts';
+
+/** One thing in which two designs differ, in words. */
+export interface Difference {
+  readonly label: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+type Words = readonly [label: string, (design: CarDesign) => string];
+
+/** What is not a number: the parts a design is made of. */
+const PARTS: readonly Words[] = [
+  ['driven by', (d) => MOTOR_NAMES[d.motor.kind]],
+  ['tyres', (d) => TYRES[d.tyre].label],
+  ['floor', (d) => FLOORS[d.floor.kind].label],
+  ['bearing', (d) => BEARINGS[d.bearing].label],
+  ['axles', (d) => AXLES[d.axle].label],
+  ['drive wheels', (d) => WHEELS[d.driveWheels.kind].label],
+  ['other wheels', (d) => (d.otherWheels ? WHEELS[d.otherWheels.kind].label : 'none')],
+  ['wheels on the other axle', (d) => `${d.layout.otherWheelCount}`],
+  ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
+  ['body', (d) => BODIES[d.body.kind].label],
+  ['build', (d) => CARE[d.care].label],
+  ['lever of', (d) => (d.motor.kind === 'lever' ? LEVER_MATERIALS[d.motor.leverMaterial].label : '')],
+  ['end', (d) => (d.motor.kind === 'twist' ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
+  ['bands', (d) => (d.motor.kind === 'lever' ? '' : d.motor.band.kind === 'size' ? BANDS[d.motor.band.size].label : 'own sizes')],
+  ['side by side', (d) => (d.motor.kind === 'lever' ? '' : `${d.motor.parallel}`)],
+  ['end to end', (d) => (d.motor.kind === 'lever' ? '' : `${d.motor.series}`)],
+  ['washer', (d) => (d.motor.kind === 'twist' ? WASHERS[d.motor.washer].label : '')],
+];
+
+/** Everything in which `to` differs from `from`: parts, sizes, measured values, aim and floor. */
+export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): Difference[] {
+  const list: Difference[] = [];
+  const compare = (label: string, before: string, after: string): void => {
+    if (before !== after) list.push({ label, from: before, to: after });
+  };
+  for (const [label, read] of PARTS) compare(label, read(from), read(to));
+  for (const { label, quantity, read } of sizesOf(to.motor.kind))
+    if (read(from) !== read(to))
+      compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));
+  for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
+    const words = (d: CarDesign): string => (d.measured[key] ? `${Number(d.measured[key].value.toPrecision(4))} measured` : 'estimated');
+    compare(VALUE_NAMES[key], words(from), words(to));
+  }
+  const metres = (value: number | null): string => (value === null ? 'none' : printQuantity(value, 'distance', units));
+  compare('room', metres(from.floor.roomLength), metres(to.floor.roomLength));
+  compare('lane', metres(from.floor.laneWidth), metres(to.floor.laneWidth));
+  compare('aim', `${from.aim.kind} ${metres(from.aim.distance)}`, `${to.aim.kind} ${metres(to.aim.distance)}`);
+  return list;
+}
+
+/** The change from one design to another in a sentence: `lever length 180 mm → 220 mm; tyres bare disc → rubber band`. */
+export const changeWords = (from: CarDesign, to: CarDesign, units: UnitSystem): string =>
+  differences(from, to, units)
+    .map(({ label, from: before, to: after }) => `${label} ${before} → ${after}`)
+    .join('; ');

@@ -1,0 +1,38 @@
+import type { StoredVersion } from '../files/stored.ts';
+import type { CarDesign } from './car-design.ts';
+import { differences } from './difference.ts';
+
+/** A version with how deep it stands below the first of its line. */
+export interface Branch {
+  readonly version: StoredVersion;
+  readonly depth: number;
+}
+
+/** The version a design has most likely grown from: the one it differs from in fewest things, the newest of those; null without any. */
+export function closestVersion(
+  versions: readonly StoredVersion[],
+  design: CarDesign,
+): { readonly version: StoredVersion; readonly apart: number } | null {
+  let closest: { version: StoredVersion; apart: number } | null = null;
+  // Newest first, as they are listed.
+  for (const version of versions) {
+    const apart = differences(version.record.design, design, 'metric').length;
+    if (!closest || apart < closest.apart) closest = { version, apart };
+  }
+  return closest;
+}
+
+/** The version that is this very design, name aside; undefined when it was not kept. */
+export const versionOf = (versions: readonly StoredVersion[], design: CarDesign): StoredVersion | undefined =>
+  versions.find(({ record }) => differences(record.design, design, 'metric').length === 0);
+
+/** Versions as a tree told line by line: each below the one it grew from, the oldest first. One whose parent is gone stands by itself. */
+export function treeOf(versions: readonly StoredVersion[]): Branch[] {
+  const known = new Set(versions.map(({ id }) => id));
+  const oldestFirst = [...versions].sort((a, b) => a.record.keptAt.localeCompare(b.record.keptAt));
+  const below = (parent: string | null, depth: number): Branch[] =>
+    oldestFirst
+      .filter(({ record }) => (record.parent !== null && known.has(record.parent) ? record.parent : null) === parent)
+      .flatMap((version): Branch[] => [{ version, depth }, ...below(version.id, depth + 1)]);
+  return below(null, 0);
+}

@@ -1,0 +1,82 @@
+import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { differences } from '../../../../core/design/difference.ts';
+import { predictRun } from '../../../../core/design/predict-run.ts';
+import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';
+import type { StoredVersion } from '../../../app/api.ts';
+import { useUnits } from '../../../ui/use-units.ts';
+
+const NOW = 'now';
+
+function figuresOf(design: CarDesign, units: UnitSystem): readonly (readonly [string, string])[] {
+  const prediction = predictRun(design);
+  if (prediction.kind === 'refused') return [['predicted distance', 'cannot run']];
+  const { distance, time, slipDistance } = prediction.result;
+  return [
+    ['predicted distance', printQuantity(distance, 'distance', units)],
+    ['time', printQuantity(time, 'time', units)],
+    ['wheelspin', printQuantity(slipDistance, 'distance', units)],
+  ];
+}
+
+/** Any two versions, or one and the car as it stands, side by side. */
+export function CompareVersions({ versions, present }: { readonly versions: readonly StoredVersion[]; readonly present: CarDesign }) {
+  const units = useUnits();
+  const [left, setLeft] = useState(versions[0]!.id);
+  const [right, setRight] = useState(NOW);
+  const designOf = (id: string): CarDesign => versions.find((version) => version.id === id)?.record.design ?? present;
+  const [a, b] = [designOf(left), designOf(right)];
+  const [before, after] = [figuresOf(a, units), figuresOf(b, units)];
+  const rows = [
+    ...before.map(([label, from]) => ({ label, from, to: after.find(([name]) => name === label)?.[1] ?? 'cannot run' })),
+    ...differences(a, b, units),
+  ];
+  const choose = (label: string, value: string, onChange: (id: string) => void) => (
+    <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)}>
+      {versions.map(({ id, record }) => (
+        <MenuItem key={id} value={id}>
+          {record.name}
+        </MenuItem>
+      ))}
+      <MenuItem value={NOW}>as it stands now</MenuItem>
+    </TextField>
+  );
+  return (
+    <Box component="section" aria-labelledby="compare-title">
+      <Typography id="compare-title" variant="h3" sx={{ mb: 3 }}>
+        Side by side
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2 }}>
+        {choose('Compare', left, setLeft)}
+        {choose('with', right, setRight)}
+      </Box>
+      <Table size="small" sx={{ mt: 2 }}>
+        <TableHead>
+          <TableRow>
+            <TableCell>what</TableCell>
+            <TableCell>first</TableCell>
+            <TableCell>second</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {rows.map(({ label, from, to }) => (
+            <TableRow key={label}>
+              <TableCell>{label}</TableCell>
+              <TableCell>{from}</TableCell>
+              <TableCell sx={{ fontWeight: from === to ? 400 : 700 }}>{to}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+  );
+}

@@ -1,0 +1,47 @@
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { changeWords } from '../../../../core/design/difference.ts';
+import { closestVersion, versionOf } from '../../../../core/design/version-tree.ts';
+import { problemLine, useListVersionsQuery, useSaveVersionMutation, type StoredVersion } from '../../../app/api.ts';
+import { useAppDispatch } from '../../../app/store.ts';
+import { toasted } from '../../../app/toasts-slice.ts';
+import { useUnits } from '../../../ui/use-units.ts';
+import type { Edit } from '../design-slice.ts';
+
+const NONE: readonly StoredVersion[] = [];
+
+/** The kept versions of a car, and keeping and going back. */
+export function useVersions(carId: string, design: CarDesign, edit: Edit) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const { data: versions = NONE } = useListVersionsQuery(carId);
+  const [save] = useSaveVersionMutation();
+  const closest = closestVersion(versions, design);
+  const change = closest ? changeWords(closest.version.record.design, design, units) : '';
+
+  const keep = async (name: string, note: string): Promise<boolean> => {
+    const answer = await save({
+      carId,
+      id: crypto.randomUUID(),
+      baseVersion: 0,
+      content: {
+        format: 'nimble-axle/car-version',
+        version: 1,
+        name,
+        note,
+        keptAt: new Date().toISOString(),
+        parent: closest?.version.id ?? null,
+        change: change.slice(0, 2000),
+        design,
+      },
+    });
+    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Kept as “${name}”`));
+    return !answer.error;
+  };
+  const goBack = async ({ record }: StoredVersion): Promise<void> => {
+    // What is there now is kept first: going back loses nothing.
+    if (!versionOf(versions, design) && !(await keep(`before going back to ${record.name}`.slice(0, 80), ''))) return;
+    edit((present) => ({ ...record.design, name: present.name }));
+    dispatch(toasted(`Back to “${record.name}”`));
+  };
+  return { versions, current: versionOf(versions, design) ?? null, closest: closest?.version ?? null, change, keep, goBack };
+}

@@ -1,0 +1,151 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Drawer from '@mui/material/Drawer';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { predictRun } from '../../../../core/design/predict-run.ts';
+import { treeOf } from '../../../../core/design/version-tree.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import type { StoredVersion } from '../../../app/api.ts';
+import { useUnits } from '../../../ui/use-units.ts';
+import { CompareVersions } from './compare-versions.tsx';
+import type { useVersions } from './use-versions.ts';
+
+/** A design drawn behind the present one on the curve. */
+export interface Ghost {
+  readonly id: string;
+  readonly name: string;
+  readonly design: CarDesign;
+}
+
+interface VersionsDrawerProps extends ReturnType<typeof useVersions> {
+  readonly design: CarDesign;
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+  readonly ghost: Ghost | null;
+  readonly onGhost: (ghost: Ghost | null) => void;
+}
+
+/** The versions of a car: keep the present, see how they grew, compare any two, lay one behind the curve, go back. */
+export function VersionsDrawer(props: VersionsDrawerProps) {
+  const { versions, current, closest, change, isOpen, onClose } = props;
+  return (
+    <Drawer
+      anchor="right"
+      open={isOpen}
+      onClose={onClose}
+      slotProps={{
+        paper: { 'aria-label': 'Versions', sx: { width: 'min(460px, 100vw)', p: 4, gap: 4, display: 'grid', alignContent: 'start' } },
+      }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center' }}>
+        <Typography variant="h2">Versions</Typography>
+        <Button onClick={onClose} sx={{ ml: 'auto' }}>
+          Close
+        </Button>
+      </Box>
+      {current ? (
+        <Typography>
+          This is <b>{current.record.name}</b>, kept as it stands.
+        </Typography>
+      ) : (
+        <KeepForm {...props} key={versions.length} />
+      )}
+      {!current && closest && change && (
+        <Typography variant="body2" color="text.secondary">
+          Since “{closest.record.name}”: {change}
+        </Typography>
+      )}
+      <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {treeOf(versions).map(({ version, depth }) => (
+          <VersionRow key={version.id} version={version} depth={depth} {...props} />
+        ))}
+      </Box>
+      {versions.length > 0 && <CompareVersions versions={versions} present={props.design} />}
+    </Drawer>
+  );
+}
+
+function KeepForm({ versions, keep }: VersionsDrawerProps) {
+  const [name, setName] = useState(`version ${versions.length + 1}`);
+  const [note, setNote] = useState('');
+  return (
+    <Box
+      component="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() !== '') void keep(name.trim(), note.trim());
+      }}
+      sx={{ display: 'grid', gap: 2 }}
+    >
+      <TextField
+        size="small"
+        label="Name of the version"
+        value={name}
+        onChange={({ target }) => setName(target.value)}
+        error={name.trim() === ''}
+        helperText={name.trim() === '' ? 'Give it a name, such as “lighter body”.' : ' '}
+        slotProps={{ htmlInput: { maxLength: 80 } }}
+      />
+      <TextField
+        size="small"
+        label="Note"
+        value={note}
+        onChange={({ target }) => setNote(target.value)}
+        multiline
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
+      <Button type="submit" variant="contained" disabled={name.trim() === ''}>
+        Keep as a version
+      </Button>
+    </Box>
+  );
+}
+
+interface VersionRowProps extends VersionsDrawerProps {
+  readonly version: StoredVersion;
+  readonly depth: number;
+}
+
+function VersionRow({ version, depth, current, ghost, onGhost, goBack }: VersionRowProps) {
+  const units = useUnits();
+  const { name, note, change, design } = version.record;
+  const prediction = predictRun(design);
+  const isCurrent = current?.id === version.id;
+  const isGhost = ghost?.id === version.id;
+  return (
+    <Box component="li" sx={{ ml: 4 * Math.min(depth, 4), py: 2, borderTop: 1, borderColor: 'divider' }}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
+        <Typography sx={{ fontWeight: 700 }}>
+          {depth > 0 && <span aria-hidden>↳ </span>}
+          {name}
+          {isCurrent && ' (now)'}
+        </Typography>
+        <Typography variant="figures" sx={{ ml: 'auto' }}>
+          {prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run'}
+        </Typography>
+      </Box>
+      {change && <Typography variant="body2">{change}</Typography>}
+      {note && (
+        <Typography variant="body2" color="text.secondary">
+          {note}
+        </Typography>
+      )}
+      <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
+        <Button size="small" variant="outlined" disabled={isCurrent} aria-label={`Go back to ${name}`} onClick={() => void goBack(version)}>
+          Go back to it
+        </Button>
+        <Button
+          size="small"
+          aria-pressed={isGhost}
+          aria-label={`Show ${name} behind the curve`}
+          onClick={() => onGhost(isGhost ? null : { id: version.id, name, design })}
+        >
+          {isGhost ? 'hide from the curve' : 'show behind the curve'}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
