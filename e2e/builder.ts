@@ -8,6 +8,7 @@ export const builder = (page: Page) => {
   const byName = async (role: string, name: string) => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!;
   return {
     press: async (name: string) => (await byName('button', name)).click(),
+    openTab: async (name: string) => (await byName('tab', name)).click(),
     /** Chooses from a menu that is open. */
     choose: async (name: string) => {
       const item = await page.waitForSelector(`::-p-aria([name="${name}"][role="menuitem"])`, { visible: true });

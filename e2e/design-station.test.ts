@@ -1,5 +1,9 @@
-import type { Browser, Page } from 'puppeteer-core';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { newCar } from '../core/design/car-design.ts';
 import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
 
@@ -54,6 +58,105 @@ describe('a builder at the Design station', () => {
     expect(await car.distance()).toBeGreaterThan(2);
     expect(Number(await car.valueOf(field.trim().replace(/,$/, '')))).toBeGreaterThan(1);
     await expectAccessible(page);
+    await page.close();
+  });
+
+  it('finds the best lever by a sweep', async () => {
+    const page = await open(demoCar(1));
+    const kelp = builder(page);
+    const before = await kelp.distance();
+    await kelp.openTab('Sweep');
+    const best = await page.waitForFunction(
+      () => [...document.querySelectorAll('button')].find(({ innerText }) => innerText.startsWith('Take the best'))?.innerText,
+      { timeout: 20_000 },
+    );
+    const [, promised] = /→ ([\d.]+)/.exec((await best.jsonValue())!)!;
+    await page.locator('::-p-text(Take the best)').click();
+    await page.waitForFunction(
+      (was) => !document.querySelector('[data-testid=predicted-distance]')!.textContent!.startsWith(was),
+      {},
+      before.toFixed(2),
+    );
+    expect(await kelp.distance()).toBeGreaterThan(before);
+    expect(await kelp.distance()).toBeCloseTo(Number(promised), 1);
+    await expectAccessible(page);
+    await page.close();
+  });
+
+  it('takes a point of the map by keyboard', async () => {
+    const page = await open(demoCar(2));
+    const ferry = builder(page);
+    await ferry.openTab('Map');
+    const map = (await page.waitForSelector('[role=application]', { timeout: 20_000 }))!;
+    await page.waitForFunction(
+      () => [...document.querySelectorAll('button')].some(({ innerText }) => innerText.startsWith('Take the best')),
+      { timeout: 20_000 },
+    );
+    await map.focus();
+    await page.keyboard.press('ArrowDown');
+    await ferry.sees('Enter or a click takes it');
+    const told = await page.$eval('#lower-panel [aria-live=polite]', (element) => element.textContent ?? '');
+    await page.keyboard.press('Enter');
+    const [, promised] = /: ([\d.]+)\s*m/.exec(told.replaceAll('\u00a0', ' '))!;
+    await page.waitForFunction(
+      (wanted) => document.querySelector('[data-testid=predicted-distance]')!.textContent!.startsWith(wanted),
+      {},
+      promised!,
+    );
+    await expectAccessible(page);
+    await page.close();
+  });
+
+  it('drags a part on the drawing, types a size there, and turns an axle from above', async () => {
+    const page = await open(demoCar(3));
+    const tern = builder(page);
+    const hook = (await page.waitForSelector('[aria-label="anchor hook, on the drawing"]'))!;
+    const { x, y, width, height } = (await hook.boundingBox())!;
+    await page.mouse.move(x + width / 2, y + height / 2);
+    await page.mouse.down();
+    await page.mouse.move(x + width / 2 - 20, y + height / 2, { steps: 4 });
+    await page.mouse.up();
+    expect(Number(await tern.valueOf('Anchor hook to axle, mm'))).toBeLessThan(200);
+    await (await page.waitForSelector('text[aria-label^="240"][aria-label$="type another"]'))!.click();
+    await page.waitForSelector('input[aria-label="Wheelbase on the drawing, mm"]');
+    await page.keyboard.type('25 cm');
+    await page.keyboard.press('Enter');
+    expect(await tern.valueOf('Wheelbase, mm')).toBe('250');
+    await tern.press('from above');
+    const end = (await page.waitForSelector('[aria-label="drive axle end, on the drawing"]'))!;
+    await end.evaluate((handle) => (handle as unknown as SVGElement).focus());
+    await page.keyboard.press('ArrowRight');
+    await tern.sees('to the right in 5.00 m');
+    await expectAccessible(page);
+    await page.close();
+  });
+
+  it('keeps a version, goes back to an old one and loses nothing', async () => {
+    const page = await open(demoCar(5));
+    const eel = builder(page);
+    await eel.type('Turns of a full wind', '16');
+    await eel.sees('changed since kept');
+    await eel.press('changed since kept');
+    await eel.sees('turns of a full wind 18 → 16');
+    await expectAccessible(page);
+    await eel.press('Go back to it: card washer');
+    await eel.sees('Back to “card washer”');
+    await eel.sees('before going back to card washer');
+    await eel.press('Go back to it: before going back to card washer');
+    await eel.press('Close');
+    expect(await eel.valueOf('Turns of a full wind')).toBe('16');
+    await page.close();
+  });
+
+  it('is told what is wrong with a broken file, and where', async () => {
+    const page = await open('/');
+    const garage = builder(page);
+    const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-file-'));
+    const file = join(folder, 'broken.json');
+    writeFileSync(file, JSON.stringify({ ...newCar('Broken'), wheelbase: 'long' }));
+    const input = (await page.$('input[aria-label="Car file"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+    await garage.sees('wheelbase: must be a number');
     await page.close();
   });
 });

@@ -33,6 +33,28 @@ export const VALUE_NAMES: Readonly<Record<ValueKey, string>> = {
   armFriction: 'friction of the trailing arm on the floor',
 };
 
+/** The unit each value is shown and typed in, and its size in SI. */
+export const VALUE_UNITS: Readonly<Record<ValueKey, { readonly unit: string; readonly factor: number }>> = {
+  bearingFriction: { unit: '', factor: 1 },
+  staticGrip: { unit: '', factor: 1 },
+  slidingGrip: { unit: '', factor: 1 },
+  rollingLengthDrive: { unit: 'mm', factor: 1e-3 },
+  rollingLengthOther: { unit: 'mm', factor: 1e-3 },
+  outOfSquare: { unit: '°', factor: Math.PI / 180 },
+  dragArea: { unit: 'cm²', factor: 1e-4 },
+  massHeight: { unit: 'mm', factor: 1e-3 },
+  driveWheelDensity: { unit: 'kg/m²', factor: 1 },
+  otherWheelDensity: { unit: 'kg/m²', factor: 1 },
+  springPreload: { unit: 'N·m', factor: 1 },
+  springRate: { unit: 'N·m/rad', factor: 1 },
+  springEfficiency: { unit: '%', factor: 0.01 },
+  c1: { unit: 'MPa', factor: 1e6 },
+  c2: { unit: 'MPa', factor: 1e6 },
+  bandEfficiency: { unit: '%', factor: 0.01 },
+  washerFriction: { unit: '', factor: 1 },
+  armFriction: { unit: '', factor: 1 },
+};
+
 /** How far an estimate may be off, as a relative standard deviation. From memory: what builds of one kind differ by. */
 const ESTIMATE_SPREAD: Readonly<Record<ValueKey, number>> = {
   bearingFriction: 0.2,

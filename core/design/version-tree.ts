@@ -22,9 +22,23 @@ export function closestVersion(
   return closest;
 }
 
+const nameless = ({ name: _name, ...design }: CarDesign): CarDesign => ({ ...design, name: '' });
+
+/** Whether two designs are one, names aside; the order of keys does not count. */
+export const isSameDesign = (a: CarDesign, b: CarDesign): boolean => isDeepEqual(nameless(a), nameless(b));
+
+function isDeepEqual(a: unknown, b: unknown): boolean {
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return a === b;
+  const keys = Object.keys(a);
+  return (
+    keys.length === Object.keys(b).length &&
+    keys.every((key) => isDeepEqual((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]))
+  );
+}
+
 /** The version that is this very design, name aside; undefined when it was not kept. */
 export const versionOf = (versions: readonly StoredVersion[], design: CarDesign): StoredVersion | undefined =>
-  versions.find(({ record }) => differences(record.design, design, 'metric').length === 0);
+  versions.find(({ record }) => isSameDesign(record.design, design));
 
 /** Versions as a tree told line by line: each below the one it grew from, the oldest first. One whose parent is gone stands by itself. */
 export function treeOf(versions: readonly StoredVersion[]): Branch[] {

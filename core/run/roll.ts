@@ -117,30 +117,41 @@ function accept(run: Run, stance: Stance, to: number, stops: boolean): void {
   motion.spin = motion.speed / car.radius;
 }
 
+/** Rows of the trace between two points of a panel. */
+const BETWEEN = 2;
+
 function tracePanel(run: Run): void {
   const { car, motion } = run;
-  const { scratch, load, vSquared, arm } = panel;
-  integrate(panel.turn, scratch);
-  for (let j = 0; j < POINTS; j++) {
-    const speed = Math.sqrt(Math.max(vSquared[j]!, 0));
-    const tyreLoad = Math.max(0, load[j]! - arm[j]!);
+  integrate(panel.turn, panel.scratch);
+  const places = Array.from(NODES, (node, j) =>
+    Array.from({ length: j === 0 ? 1 : BETWEEN }, (_, k) =>
+      j === 0 ? node : NODES[j - 1]! + ((node - NODES[j - 1]!) * (k + 1)) / BETWEEN,
+    ),
+  ).flat();
+  for (const s of places) {
+    const at = (values: Float64Array): number => interpolate(values, s);
+    const vSquared = Math.max(at(panel.vSquared), 0);
+    const speed = Math.sqrt(vSquared);
+    const load = at(panel.load);
+    const arm = at(panel.arm);
+    const tyreLoad = Math.max(0, load - arm);
     record(run.trace!, {
-      time: motion.time + panel.time[j]!,
-      distance: motion.distance + panel.distance[j]!,
+      time: motion.time + at(panel.time),
+      distance: motion.distance + at(panel.distance),
       speed,
       wheelSpeed: speed,
-      angle: motion.angle + scratch[j]!,
-      thrust: panel.thrust[j]!,
+      angle: motion.angle + at(panel.scratch),
+      thrust: at(panel.thrust),
       gripLimit: car.staticGrip * tyreLoad,
       resistance:
-        panel.bearing[j]! / car.radius +
+        at(panel.bearing) / car.radius +
         car.rollingDrive * tyreLoad +
-        car.armFriction * arm[j]! +
-        car.rollingOther * (car.weight - load[j]!) +
+        car.armFriction * arm +
+        car.rollingOther * (car.weight - load) +
         car.otherBearing +
         car.climb +
-        car.airFactor * vSquared[j]!,
-      tension: panel.tension[j]!,
+        car.airFactor * vSquared,
+      tension: at(panel.tension),
       phase: motion.phase === 'rewinding' ? 'rewinding' : 'rolling',
     });
   }

@@ -5,26 +5,59 @@ import type { EChartsCoreOption } from 'echarts/core';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { download, fileName } from './file-exchange.ts';
+import { standalone } from './standalone-svg.ts';
 
 interface ChartExportProps {
   readonly name: string;
-  readonly option: EChartsCoreOption;
+  /** The chart: as the chart library draws it, or as it stands on the page. */
+  readonly option?: EChartsCoreOption;
+  readonly picture?: () => SVGSVGElement | null;
   readonly table: { readonly head: readonly string[]; readonly rows: readonly (readonly (string | number)[])[] };
 }
 
 const WIDTH = 1000;
 const HEIGHT = 560;
 
-/** Draws a chart off the page and gives it as a data address. */
-async function drawn(option: EChartsCoreOption, renderer: 'svg' | 'canvas'): Promise<string> {
-  const { drawChart } = await import('./draw-chart.ts');
-  return drawChart(option, renderer, WIDTH, HEIGHT);
+/** The chart as a file: SVG, or PNG at twice the size. */
+async function pictureOf({ option, picture }: ChartExportProps, renderer: 'svg' | 'canvas'): Promise<Blob | null> {
+  if (option) {
+    const { drawChart } = await import('./draw-chart.ts');
+    return bytesOf(drawChart(option, renderer, WIDTH, HEIGHT));
+  }
+  const drawing = picture?.();
+  if (!drawing) return null;
+  const svg = new Blob([standalone(drawing)], { type: 'image/svg+xml' });
+  return renderer === 'svg' ? svg : rasterised(svg, drawing.clientWidth, drawing.clientHeight);
+}
+
+/** An SVG as PNG at twice its size, on white. */
+async function rasterised(svg: Blob, width: number, height: number): Promise<Blob | null> {
+  const url = URL.createObjectURL(svg);
+  try {
+    const image = new Image();
+    image.src = url;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [2 * width, 2 * height];
+    const pen = canvas.getContext('2d')!;
+    pen.fillStyle = '#FFFFFF';
+    pen.fillRect(0, 0, canvas.width, canvas.height);
+    pen.drawImage(image, 0, 0, canvas.width, canvas.height);
+    return await new Promise((resolve) => canvas.toBlob(resolve, 'image/png'));
+  } finally {
+    URL.revokeObjectURL(url);
+  }
 }
 
 /** Takes a chart away as a picture, or the figures behind it as a table. */
-export function ChartExport({ name, option, table }: ChartExportProps) {
+export function ChartExport(props: ChartExportProps) {
+  const { name, table } = props;
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const file = fileName(name);
+  const save = async (renderer: 'svg' | 'canvas'): Promise<void> => {
+    const picture = await pictureOf(props, renderer);
+    if (picture) download(`${file}.${renderer === 'svg' ? 'svg' : 'png'}`, picture, renderer === 'svg' ? 'image/svg+xml' : 'image/png');
+  };
   const after = (action: () => void | Promise<void>) => () => {
     setAnchor(null);
     void action();
@@ -35,12 +68,8 @@ export function ChartExport({ name, option, table }: ChartExportProps) {
         save as…
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={after(async () => download(`${file}.svg`, bytesOf(await drawn(option, 'svg')), 'image/svg+xml'))}>
-          Picture (SVG)
-        </MenuItem>
-        <MenuItem onClick={after(async () => download(`${file}.png`, bytesOf(await drawn(option, 'canvas')), 'image/png'))}>
-          Picture (PNG)
-        </MenuItem>
+        <MenuItem onClick={after(() => save('svg'))}>Picture (SVG)</MenuItem>
+        <MenuItem onClick={after(() => save('canvas'))}>Picture (PNG)</MenuItem>
         <MenuItem
           onClick={after(() =>
             download(`${file}.csv`, Papa.unparse({ fields: [...table.head], data: table.rows.map((row) => [...row]) }), 'text/csv'),

@@ -14,10 +14,10 @@ export const Facts = ({ facts }: { readonly facts: readonly (readonly [name: str
     }}
   >
     {facts.map(([name, figure]) => (
-      <Box key={name} sx={{ display: 'contents' }}>
+      <div key={name} style={{ display: 'contents' }}>
         <dt>{name}</dt>
         <dd>{figure}</dd>
-      </Box>
+      </div>
     ))}
   </Box>
 );

@@ -12,6 +12,7 @@ import type { Phase } from '../../../core/run/trace.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { fitScale, type Scale } from '../../ui/car-sketch.tsx';
 import { download, fileName } from '../../ui/file-exchange.ts';
+import { standalone } from '../../ui/standalone-svg.ts';
 import { useSize } from '../../ui/use-size.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import type { Edit } from './design-slice.ts';
@@ -21,7 +22,6 @@ import { planHandles } from './plan-handles.ts';
 import { PlanDrawing, planScale } from './plan-drawing.tsx';
 import { SideDrawing, motorLabels } from './side-drawing.tsx';
 import { sideHandles } from './side-handles.ts';
-import { standalone } from './standalone-svg.ts';
 import type { Player } from './use-player.ts';
 
 const MARGIN = { side: 84, top: 42, floor: 66 };
@@ -128,7 +128,8 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
               value={pose?.time ?? 0}
               getAriaValueText={(time) => printQuantity(time, 'time', units)}
               onChange={(_event, time) => player.scrub(Number(time))}
-              sx={{ width: 110, mx: 2 }}
+              // A thumb that eases would never catch up with a running car.
+              sx={{ width: 110, mx: 2, '& .MuiSlider-thumb, & .MuiSlider-track': { transition: 'none' } }}
             />
             {pose && (
               <Button size="small" onClick={() => player.scrub(null)}>
@@ -140,7 +141,7 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
       </Box>
       <Typography
         variant="figures"
-        sx={{ position: 'absolute', left: 12, bottom: 6, fontSize: 13, bgcolor: 'background.default', px: 1 }}
+        sx={{ position: 'absolute', left: 12, top: 40, fontSize: 13 }}
         aria-live={player.isPlaying ? 'off' : 'polite'}
       >
         {pose

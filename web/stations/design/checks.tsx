@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { CheckVerdict, Sureness } from '../../../core/design/checks/check.ts';
+import { memo } from 'react';
 import type { Assessment } from '../../../core/explore/assess.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -18,7 +19,7 @@ const SURE: Readonly<Record<Sureness, string>> = {
 };
 
 /** Every check with its number; opened, what it means, its limit and how sure it is. */
-export function Checks({ assessment }: { readonly assessment: Assessment | null }) {
+export const Checks = memo(function Checks({ assessment }: { readonly assessment: Assessment | null }) {
   const units = useUnits();
   if (!assessment) return null;
   return (
@@ -62,4 +63,4 @@ export function Checks({ assessment }: { readonly assessment: Assessment | null 
       })}
     </Box>
   );
-}
+});

@@ -76,12 +76,3 @@ export function rowAt({ rows }: Curve, distance: number): CurveRow | null {
     phase: b.phase,
   };
 }
-
-/** The distance covered by a time, m, between samples by straight lines. */
-export function distanceAt({ rows, end }: Curve, time: number): number {
-  const after = rows.findIndex((row) => row.time >= time);
-  if (after <= 0) return after === 0 ? 0 : end;
-  const [a, b] = [rows[after - 1]!, rows[after]!];
-  const part = b.time > a.time ? (time - a.time) / (b.time - a.time) : 1;
-  return a.distance + part * (b.distance - a.distance);
-}

@@ -6,9 +6,8 @@ import IconButton from '@mui/material/IconButton';
 import InputBase from '@mui/material/InputBase';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import type { CarDesign } from '../../../core/design/car-design.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
 import { redone, undone, type Edit, type SaveState } from './design-slice.ts';
@@ -23,14 +22,14 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 
 interface DesignHeaderProps {
   readonly carId: string;
-  readonly design: CarDesign;
+  readonly name: string;
   readonly edit: Edit;
   /** Of the version the car is as it stands; null when it was changed since. */
   readonly versionName: string | null;
   readonly onVersions: () => void;
 }
 
-export function DesignHeader({ carId, design, edit, versionName, onVersions }: DesignHeaderProps) {
+export const DesignHeader = memo(function DesignHeader({ carId, name, edit, versionName, onVersions }: DesignHeaderProps) {
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector((state) => (state.design?.past.length ?? 0) > 0);
   const canRedo = useAppSelector((state) => (state.design?.future.length ?? 0) > 0);
@@ -41,7 +40,7 @@ export function DesignHeader({ carId, design, edit, versionName, onVersions }: D
       component="header"
       sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, px: 4, py: 2, borderBottom: 1, borderColor: 'divider' }}
     >
-      <NameField key={design.name} name={design.name} onChange={(name) => edit((present) => ({ ...present, name }))} />
+      <NameField key={name} name={name} onChange={(next) => edit((present) => ({ ...present, name: next }))} />
       <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={onVersions}>
         {versionName ?? 'changed since kept'}
       </Button>
@@ -77,7 +76,7 @@ export function DesignHeader({ carId, design, edit, versionName, onVersions }: D
       </Button>
     </Box>
   );
-}
+});
 
 /** The car's name; an empty one is not taken. */
 function NameField({ name, onChange }: { readonly name: string; readonly onChange: (name: string) => void }) {

@@ -10,10 +10,12 @@ import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { useAppDispatch, type RootState } from '../../app/store.ts';
 import { useShortcut } from '../../ui/use-shortcut.ts';
+import { AimPanel } from './aim-panel.tsx';
 import { CarDrawing } from './car-drawing.tsx';
 import { ConflictDialog } from './conflict-dialog.tsx';
 import { DesignHeader } from './design-header.tsx';
 import { edited, redone, undone, type Edit } from './design-slice.ts';
+import { MeasuredPanel } from './measured-panel.tsx';
 import { PartsPanel } from './parts-panel.tsx';
 import { LowerPanel, type TabKey } from './lower-panel.tsx';
 import { VersionsDrawer, type Ghost } from './versions/versions-drawer.tsx';
@@ -53,6 +55,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
     },
     [dispatch, store],
   );
+  const openVersions = useCallback(() => setListing(true), []);
   const player = usePlayer(design, prediction);
   const versions = useVersions(carId, design, edit);
   const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
@@ -68,10 +71,10 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
     <Box sx={{ height: '100%', display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)' }}>
       <DesignHeader
         carId={carId}
-        design={design}
+        name={design.name}
         edit={edit}
         versionName={versions.current?.record.name ?? null}
-        onVersions={() => setListing(true)}
+        onVersions={openVersions}
       />
       <Box
         sx={{
@@ -84,7 +87,9 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       >
         <Box sx={{ p: 4, pb: 8 }}>
           <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
+          <AimPanel aim={design.aim} floor={design.floor} edit={edit} />
           <PartsPanel design={design} edit={edit} />
+          <MeasuredPanel design={design} edit={edit} />
         </Box>
         <Box
           sx={{
@@ -99,7 +104,9 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
         </Box>
         <VerdictPanel design={design} prediction={prediction} edit={edit} />
       </Box>
-      <VersionsDrawer {...versions} design={design} isOpen={isListing} onClose={() => setListing(false)} ghost={ghost} onGhost={setGhost} />
+      {isListing && (
+        <VersionsDrawer {...versions} design={design} isOpen onClose={() => setListing(false)} ghost={ghost} onGhost={setGhost} />
+      )}
       <ConflictDialog />
     </Box>
   );

@@ -26,7 +26,7 @@ export function EnergyBar({ result }: { readonly result: RunResult }) {
         Where {printQuantity(result.storedEnergy, 'energy', units)} goes{result.energy.climb < 0 ? ', with what the slope gives' : ''}
       </Typography>
       <Box aria-hidden sx={{ display: 'flex', height: 22, gap: '2px', borderRadius: 1, overflow: 'hidden' }}>
-        {shares.map(({ part, word, share }) => share > 0 && <Box key={part} sx={{ flexGrow: share, flexBasis: 0, ...fillOf(word) }} />)}
+        {shares.map(({ part, word, share }) => share > 0 && <div key={part} style={{ flexGrow: share, flexBasis: 0, ...fillOf(word) }} />)}
       </Box>
       <Box
         component="dl"
@@ -43,11 +43,11 @@ export function EnergyBar({ result }: { readonly result: RunResult }) {
         }}
       >
         {shares.map(({ part, word, share }) => (
-          <Box key={part} sx={{ display: 'contents' }}>
-            <Box aria-hidden component="span" sx={{ width: 12, height: 12, borderRadius: 0.5, ...fillOf(word) }} />
+          <div key={part} style={{ display: 'contents' }}>
+            <span aria-hidden style={{ width: 12, height: 12, borderRadius: 4, ...fillOf(word) }} />
             <dt>{part === 'climb' && share < 0 ? 'given by the slope' : word.label}</dt>
             <dd>{printQuantity(Math.abs(share), 'share', units)}</dd>
-          </Box>
+          </div>
         ))}
       </Box>
     </Box>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import { lazy, Suspense } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
 import type { Edit } from './design-slice.ts';
@@ -38,17 +38,7 @@ export function LowerPanel({ design, prediction, edit, tab, onTab, ghost }: Lowe
   const distance = prediction.kind === 'ran' ? prediction.result.distance : 0;
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 320, minWidth: 0 }}>
-      <Tabs
-        value={tab}
-        onChange={(_event, next: TabKey) => onTab(next)}
-        variant="scrollable"
-        aria-label="Curve and exploring"
-        sx={{ minHeight: 40, px: 2, '& .MuiTab-root': { minHeight: 40, py: 0, px: 3, minWidth: 0, textTransform: 'none' } }}
-      >
-        {TABS.map(([key, label]) => (
-          <Tab key={key} value={key} label={label} id={`tab-${key}`} aria-controls="lower-panel" />
-        ))}
-      </Tabs>
+      <TabRow tab={tab} onTab={onTab} />
       <Box
         id="lower-panel"
         role="tabpanel"
@@ -67,3 +57,20 @@ export function LowerPanel({ design, prediction, edit, tab, onTab, ghost }: Lowe
     </Box>
   );
 }
+
+/** Drawn anew only when another tab is chosen. */
+const TabRow = memo(function TabRow({ tab, onTab }: Pick<LowerPanelProps, 'tab' | 'onTab'>) {
+  return (
+    <Tabs
+      value={tab}
+      onChange={(_event, next: TabKey) => onTab(next)}
+      variant="scrollable"
+      aria-label="Curve and exploring"
+      sx={{ minHeight: 40, px: 2, '& .MuiTab-root': { minHeight: 40, py: 0, px: 3, minWidth: 0, textTransform: 'none' } }}
+    >
+      {TABS.map(([key, label]) => (
+        <Tab key={key} value={key} label={label} id={`tab-${key}`} aria-controls="lower-panel" />
+      ))}
+    </Tabs>
+  );
+});

@@ -176,9 +176,6 @@ export function PartsPanel({ design, edit }: { readonly design: CarDesign; reado
       {CHOICES[design.motor.kind].map((part) => (
         <ChoiceField key={part.label} part={part} value={part.read(design)} edit={edit} />
       ))}
-      <Typography variant="caption" color="text.secondary">
-        Values of parts are estimates from common practice until you measure yours.
-      </Typography>
     </Box>
   );
 }

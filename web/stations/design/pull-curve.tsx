@@ -3,13 +3,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { predictRun, type Prediction } from '../../../core/design/predict-run.ts';
-import { printQuantity, unitValue } from '../../../core/units/quantity.ts';
-import { useTokens } from '../../app/theme.ts';
-import { Chart } from '../../ui/chart.tsx';
+import { printQuantity } from '../../../core/units/quantity.ts';
 import { ChartExport } from '../../ui/chart-export.tsx';
+import { useSize } from '../../ui/use-size.ts';
 import { useUnits } from '../../ui/use-units.ts';
-import { curveOf, distanceAt, rowAt } from './curve-data.ts';
-import { curveOption, type CurveAxis } from './curve-option.ts';
+import { curveOf, rowAt } from './curve-data.ts';
+import { CurvePlot, distanceUnder, type CurveAxis } from './curve-plot.tsx';
 import { CurveTable } from './curve-table.tsx';
 import type { Ghost } from './versions/versions-drawer.tsx';
 
@@ -22,7 +21,7 @@ interface PullCurveProps {
 /** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. */
 export function PullCurve({ name, prediction, ghost }: PullCurveProps) {
   const units = useUnits();
-  const tokens = useTokens();
+  const { ref, width, height } = useSize<HTMLDivElement>();
   const [reading, setReading] = useState<number | null>(null);
   const [asTable, setAsTable] = useState(false);
   const [axis, setAxis] = useState<CurveAxis>('distance');
@@ -31,10 +30,6 @@ export function PullCurve({ name, prediction, ghost }: PullCurveProps) {
     const run = ghost && predictRun(ghost.design, { kind: 'full' }, { trace: true });
     return ghost && run?.kind === 'ran' ? { name: ghost.name, curve: curveOf(run.result) } : null;
   }, [ghost]);
-  const option = useMemo(
-    () => curve && curveOption({ curve, behind, reading, axis, units, tokens }),
-    [curve, behind, reading, axis, units, tokens],
-  );
   const row = curve && reading !== null ? rowAt(curve, reading) : null;
   const print = (value: number, quantity: 'distance' | 'force' | 'speed' | 'time'): string => printQuantity(value, quantity, units);
 
@@ -64,10 +59,10 @@ export function PullCurve({ name, prediction, ghost }: PullCurveProps) {
         <Button size="small" onClick={() => setAsTable(!asTable)} aria-pressed={asTable} sx={{ ml: 'auto' }}>
           as a table
         </Button>
-        {curve && option && (
+        {curve && (
           <ChartExport
             name={`${name} pull`}
-            option={option}
+            picture={() => ref.current?.querySelector('svg') ?? null}
             table={{
               head: ['distance m', 'time s', 'speed m/s', 'pull N', 'grip limit N', 'resistance N', 'phase'],
               rows: curve.rows.map((r) => [r.distance, r.time, r.speed, r.thrust, r.gripLimit, r.resistance, r.phase]),
@@ -82,17 +77,25 @@ export function PullCurve({ name, prediction, ghost }: PullCurveProps) {
             ? 'Point at the curve, or step along it with the arrow keys, to read it.'
             : 'This car does not run as it stands; the sizes marked ✕ say why.'}
       </Typography>
-      {curve && option && !asTable && (
-        <Chart
-          option={option}
-          onPoint={(x) => setReading(x === null ? null : axis === 'distance' ? x * unitValue('distance', units) : distanceAt(curve, x))}
+      {curve && !asTable && (
+        <Box
+          ref={ref}
           role="img"
           tabIndex={0}
           aria-label={curve.words(print)}
           onKeyDown={readByKey}
           onBlur={() => setReading(null)}
-          sx={{ minHeight: 0, height: '100%' }}
-        />
+          onPointerMove={(event) => {
+            const px = event.clientX - event.currentTarget.getBoundingClientRect().left;
+            setReading(distanceUnder(px, { curve, behind, axis, width }));
+          }}
+          onPointerLeave={() => setReading(null)}
+          sx={{ minHeight: 0, height: '100%', position: 'relative' }}
+        >
+          {width > 0 && height > 0 && (
+            <CurvePlot curve={curve} behind={behind} reading={reading} axis={axis} units={units} width={width} height={height} />
+          )}
+        </Box>
       )}
       {curve && asTable && <CurveTable curve={curve} />}
     </Box>

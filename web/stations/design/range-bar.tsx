@@ -26,30 +26,24 @@ export function RangeBar({ assessment, likely, aim }: RangeBarProps) {
             8 in 10 such cars: {printNumber(bounds.low, 'distance', units)} to {printQuantity(bounds.high, 'distance', units)}
             {assessment.chance !== null && ` · meets the aim ${printQuantity(assessment.chance, 'share', units)} of the time`}
           </Typography>
-          <Box aria-hidden sx={{ position: 'relative', height: 8, mt: 2, borderRadius: 1, bgcolor: 'workbench.rule' }}>
-            <Box
-              sx={{
-                position: 'absolute',
-                insetBlock: 0,
-                left: at(bounds.low),
-                width: at(bounds.high - bounds.low),
-                bgcolor: 'secondary.main',
-                borderRadius: 1,
-              }}
-            />
-            <Box sx={{ position: 'absolute', top: -3, bottom: -3, left: at(likely), width: 3, ml: '-1.5px', bgcolor: 'text.primary' }} />
-            {aim.distance !== null && (
-              <Box
-                sx={{
-                  position: 'absolute',
-                  top: -6,
-                  bottom: -6,
-                  left: at(aim.distance),
-                  borderLeft: '2px dashed',
-                  borderColor: 'text.primary',
-                }}
-              />
-            )}
+          {/* Places are styles of their own: a class made for each would cost a recalculation of the whole page. */}
+          <Box
+            aria-hidden
+            sx={{
+              position: 'relative',
+              height: 8,
+              mt: 2,
+              borderRadius: 1,
+              bgcolor: 'workbench.rule',
+              '& > *': { position: 'absolute', insetBlock: 0 },
+              '& .range': { bgcolor: 'secondary.main', borderRadius: 1 },
+              '& .likely': { insetBlock: '-3px', width: 3, ml: '-1.5px', bgcolor: 'text.primary' },
+              '& .aim': { insetBlock: '-6px', borderLeft: '2px dashed', borderColor: 'text.primary' },
+            }}
+          >
+            <div className="range" style={{ left: at(bounds.low), width: at(bounds.high - bounds.low) }} />
+            <div className="likely" style={{ left: at(likely) }} />
+            {aim.distance !== null && <div className="aim" style={{ left: at(aim.distance) }} />}
           </Box>
         </>
       )}

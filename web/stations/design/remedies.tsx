@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Assessment } from '../../../core/explore/assess.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -10,7 +10,7 @@ import type { Edit } from './design-slice.ts';
 const SHOWN = 3;
 
 /** What would help, each with the distance it buys; a press takes it, as one step to undo. */
-export function Remedies({ assessment, edit }: { readonly assessment: Assessment | null; readonly edit: Edit }) {
+export const Remedies = memo(function Remedies({ assessment, edit }: { readonly assessment: Assessment | null; readonly edit: Edit }) {
   const units = useUnits();
   const [all, setAll] = useState(false);
   const remedies = assessment?.remedies ?? [];
@@ -57,4 +57,4 @@ export function Remedies({ assessment, edit }: { readonly assessment: Assessment
       )}
     </Box>
   );
-}
+});

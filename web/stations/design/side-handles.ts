@@ -20,7 +20,7 @@ export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
   const specs = [
     handle('driveWheels', 'drive wheels', { x: driveWheel.x - driveWheel.radius, y: driveWheel.y }, ALONG, -2),
     // The axle is thin: its handle stands off it and moves finely.
-    handle('axleDiameter', 'axle', { x: 0, y: driveWheel.y - 0.55 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10),
+    handle('axleDiameter', 'axle', { x: -0.42 * driveWheel.radius, y: driveWheel.y - 0.55 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10),
   ];
   if (otherWheel && otherAxle) {
     specs.push(handle('wheelbase', 'wheelbase', otherAxle, ALONG));

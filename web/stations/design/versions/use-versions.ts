@@ -1,6 +1,7 @@
+import { useCallback, useMemo } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { changeWords } from '../../../../core/design/difference.ts';
-import { closestVersion, versionOf } from '../../../../core/design/version-tree.ts';
+import { closestVersion, isSameDesign } from '../../../../core/design/version-tree.ts';
 import { problemLine, useListVersionsQuery, useSaveVersionMutation, type StoredVersion } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { toasted } from '../../../app/toasts-slice.ts';
@@ -15,10 +16,15 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const dispatch = useAppDispatch();
   const { data: versions = NONE } = useListVersionsQuery(carId);
   const [save] = useSaveVersionMutation();
-  const closest = closestVersion(versions, design);
-  const change = closest ? changeWords(closest.version.record.design, design, units) : '';
+  const current = useMemo(() => versions.find(({ record }) => isSameDesign(record.design, design)) ?? null, [versions, design]);
+  /** The version this grew from, and what changed since. Asked for only when it is told. */
+  const grownFrom = useCallback(() => {
+    const closest = closestVersion(versions, design)?.version ?? null;
+    return { closest, change: closest ? changeWords(closest.record.design, design, units) : '' };
+  }, [versions, design, units]);
 
   const keep = async (name: string, note: string): Promise<boolean> => {
+    const { closest, change } = grownFrom();
     const answer = await save({
       carId,
       id: crypto.randomUUID(),
@@ -29,7 +35,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
         name,
         note,
         keptAt: new Date().toISOString(),
-        parent: closest?.version.id ?? null,
+        parent: closest?.id ?? null,
         change: change.slice(0, 2000),
         design,
       },
@@ -39,9 +45,9 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   };
   const goBack = async ({ record }: StoredVersion): Promise<void> => {
     // What is there now is kept first: going back loses nothing.
-    if (!versionOf(versions, design) && !(await keep(`before going back to ${record.name}`.slice(0, 80), ''))) return;
+    if (!current && !(await keep(`before going back to ${record.name}`.slice(0, 80), ''))) return;
     edit((present) => ({ ...record.design, name: present.name }));
     dispatch(toasted(`Back to “${record.name}”`));
   };
-  return { versions, current: versionOf(versions, design) ?? null, closest: closest?.version ?? null, change, keep, goBack };
+  return { versions, current, grownFrom, keep, goBack };
 }

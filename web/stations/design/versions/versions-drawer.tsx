@@ -30,7 +30,8 @@ interface VersionsDrawerProps extends ReturnType<typeof useVersions> {
 
 /** The versions of a car: keep the present, see how they grew, compare any two, lay one behind the curve, go back. */
 export function VersionsDrawer(props: VersionsDrawerProps) {
-  const { versions, current, closest, change, isOpen, onClose } = props;
+  const { versions, current, isOpen, onClose } = props;
+  const { closest, change } = props.grownFrom();
   return (
     <Drawer
       anchor="right"
@@ -134,13 +135,19 @@ function VersionRow({ version, depth, current, ghost, onGhost, goBack }: Version
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
-        <Button size="small" variant="outlined" disabled={isCurrent} aria-label={`Go back to ${name}`} onClick={() => void goBack(version)}>
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={isCurrent}
+          aria-label={`Go back to it: ${name}`}
+          onClick={() => void goBack(version)}
+        >
           Go back to it
         </Button>
         <Button
           size="small"
           aria-pressed={isGhost}
-          aria-label={`Show ${name} behind the curve`}
+          aria-label={`${isGhost ? 'hide from the curve' : 'show behind the curve'}: ${name}`}
           onClick={() => onGhost(isGhost ? null : { id: version.id, name, design })}
         >
           {isGhost ? 'hide from the curve' : 'show behind the curve'}

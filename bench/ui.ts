@@ -1,0 +1,74 @@
+/** How fast the screens answer: first screen usable, and from a slider's key to the new prediction painted. Prints a table. */
+import { DESKTOP, startBrowser, startProgram } from '../e2e/browser.ts';
+
+const median = (values: number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+const share = (values: number[], part: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(part * values.length))]!;
+const round = (value: number): number => Number(value.toFixed(1));
+
+const program = await startProgram({ demo: true });
+const { browser, stop } = await startBrowser();
+try {
+  const firsts: number[] = [];
+  for (let k = 0; k < 7; k++) {
+    const context = await browser.createBrowserContext();
+    const page = await context.newPage();
+    await page.setViewport(DESKTOP);
+    await page.goto(program.url, { waitUntil: 'domcontentloaded' });
+    await page.waitForFunction(() => document.querySelectorAll('main li').length > 0);
+    firsts.push(await page.evaluate(() => performance.now()));
+    await context.close();
+  }
+  const page = await browser.newPage();
+  await page.setViewport(DESKTOP);
+  await page.goto(`${program.url}/cars/5ce44000-0000-4000-8000-000000000001/design`);
+  await page.waitForSelector('[data-testid=predicted-distance]');
+  await (await page.waitForSelector('input[type=range][aria-label="Drive wheels ⌀"]'))!.focus();
+  // What the page's one thread does for a step, as the browser counts it: script, style and layout.
+  const session = await page.createCDPSession();
+  await session.send('Performance.enable');
+  const counted = async (): Promise<number> => {
+    const { metrics } = await session.send('Performance.getMetrics');
+    const of = (name: string): number => metrics.find((metric) => metric.name === name)?.value ?? 0;
+    return 1000 * (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration'));
+  };
+  const nextFrame = (): Promise<number> =>
+    page.evaluate(() => {
+      const asked = performance.now();
+      return new Promise<number>((resolve) => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - asked))));
+    });
+  const work: number[] = [];
+  for (let k = 1; k <= 100; k++) {
+    const before = await counted();
+    await page.keyboard.press(k % 40 < 20 ? 'ArrowRight' : 'ArrowLeft');
+    await nextFrame();
+    // The first few are compiled as they run.
+    if (k > 20) work.push((await counted()) - before);
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+
+  await (await page.waitForSelector('::-p-aria([name="Map"][role="tab"])'))!.click();
+  const mapStart = performance.now();
+  await page.waitForSelector('::-p-aria([name="Mapping"][role="progressbar"])');
+  await page.waitForFunction(
+    () => [...document.querySelectorAll('button')].some(({ innerText }) => innerText.startsWith('Take the best')),
+    {
+      polling: 50,
+    },
+  );
+  const mapped = performance.now() - mapStart;
+  const row = (values: number[]) => ({
+    median: round(median(values)),
+    p95: round(share(values, 0.95)),
+    slowest: round(Math.max(...values)),
+  });
+  console.table({
+    'first screen usable, ms': row(firsts),
+    'a slider step, main-thread work, ms': row(work),
+    'map of 121 × 121 runs, ms': row([mapped]),
+  });
+} finally {
+  await stop();
+  await program.stop();
+}

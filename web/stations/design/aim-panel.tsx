@@ -1,0 +1,79 @@
+import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { memo } from 'react';
+import type { Aim, Floor } from '../../../core/design/car-design.ts';
+import { QuantityField } from '../../ui/quantity-field.tsx';
+import type { Edit } from './design-slice.ts';
+
+const AIMS: Readonly<Record<Aim['kind'], string>> = {
+  furthest: 'go furthest',
+  'at-least': 'go at least …',
+  'quickest-to': 'be quickest to …',
+  'closest-to': 'stop closest to …',
+};
+/** m, where an aim first gets a distance. */
+const FIRST_DISTANCE = 5;
+
+const within = (low: number, high: number, unit: string) => (value: number) =>
+  value > low && value <= high ? null : `Must be above ${low} and at most ${high} ${unit}.`;
+
+interface AimPanelProps {
+  readonly aim: Aim;
+  readonly floor: Floor;
+  readonly edit: Edit;
+}
+
+/** What the car is to do, and the room it has. */
+export const AimPanel = memo(function AimPanel({ aim, floor, edit }: AimPanelProps) {
+  return (
+    <Box component="section" aria-labelledby="aim-title" sx={{ mt: 6, display: 'grid', gap: 4 }}>
+      <Typography id="aim-title" variant="h3" component="h2">
+        Aim and room
+      </Typography>
+      <TextField
+        select
+        size="small"
+        label="It is to"
+        value={aim.kind}
+        onChange={({ target }) => {
+          const kind = target.value as Aim['kind'];
+          edit((car) => ({ ...car, aim: { kind, distance: kind === 'furthest' ? null : (car.aim.distance ?? FIRST_DISTANCE) } }));
+        }}
+      >
+        {Object.entries(AIMS).map(([kind, words]) => (
+          <MenuItem key={kind} value={kind}>
+            {words}
+          </MenuItem>
+        ))}
+      </TextField>
+      {aim.distance !== null && (
+        <QuantityField
+          size="small"
+          label="Distance aimed at"
+          quantity="distance"
+          value={aim.distance}
+          check={within(0, 1000, 'm')}
+          onChange={(distance) => edit((car) => ({ ...car, aim: { ...car.aim, distance } }))}
+        />
+      )}
+      <QuantityField
+        size="small"
+        label="Line to wall (0: open)"
+        quantity="distance"
+        value={floor.roomLength ?? 0}
+        check={within(-1e-9, 1000, 'm')}
+        onChange={(room) => edit((car) => ({ ...car, floor: { ...car.floor, roomLength: room > 0 ? room : null } }))}
+      />
+      <QuantityField
+        size="small"
+        label="Lane width (0: none)"
+        quantity="distance"
+        value={floor.laneWidth ?? 0}
+        check={within(-1e-9, 100, 'm')}
+        onChange={(lane) => edit((car) => ({ ...car, floor: { ...car.floor, laneWidth: lane > 0 ? lane : null } }))}
+      />
+    </Box>
+  );
+});
