@@ -23,6 +23,8 @@ const schemas = readdirSync(new URL('schemas/', root)).map((file) => ({
 const ajv = new Ajv({
   allErrors: true,
   discriminator: true,
+  // What several schemas share is compiled once.
+  inlineRefs: false,
   verbose: true,
   schemas: schemas.map(({ schema }) => schema),
   code: { source: true, esm: true, lines: true },

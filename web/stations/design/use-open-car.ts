@@ -7,7 +7,8 @@ import { toasted } from '../../app/toasts-slice.ts';
 import { flush, onSavedElsewhere } from './autosave.ts';
 import type { DesignState } from './design-slice.ts';
 import { carOpened, changedElsewhere } from './design-slice.ts';
-import { dropDraft, findDraft } from './drafts.ts';
+import { dropDraft } from './drafts.ts';
+import { findDraft } from './find-draft.ts';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 

@@ -5,9 +5,10 @@ import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { predictRun } from '../../../core/design/predict-run.ts';
+import type { CarDesign } from '../../../core/design/car-design.ts';
+import { predictRun, type Prediction } from '../../../core/design/predict-run.ts';
 import { sideView } from '../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';
@@ -26,13 +27,24 @@ interface CarCardProps {
   readonly onRemove: () => void;
 }
 
+/** The prediction of a design, computed once the page has been painted: the first screen does not wait for it. */
+function usePredictionSoon(design: CarDesign): Prediction | null {
+  const [known, setKnown] = useState<{ readonly design: CarDesign; readonly prediction: Prediction } | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setKnown({ design, prediction: predictRun(design) }));
+    return () => clearTimeout(timer);
+  }, [design]);
+  return known?.design === design ? known.prediction : null;
+}
+
 /** One car: its picture to scale, what is predicted and the best that was measured. */
 export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
   const { design, best, runCount } = car;
   const units = useUnits();
   const view = useMemo(() => sideView(design), [design]);
-  const prediction = useMemo(() => predictRun(design), [design]);
-  const predicted = prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run yet';
+  const prediction = usePredictionSoon(design);
+  const predicted =
+    prediction === null ? '…' : prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run yet';
   const measured = best ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(best.distance, 'distance', units)}` : 'no run yet';
   const scale = fitScale(view, WIDTH, HEIGHT, MARGIN);
   return (
@@ -87,11 +99,13 @@ function CardMenu({ car, onDuplicate, onRemove }: CarCardProps) {
       >
         <MoreIcon />
       </IconButton>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={after(onDuplicate)}>Make a copy</MenuItem>
-        <MenuItem onClick={after(() => downloadJson(`${fileName(car.design.name)}.car.json`, car.design))}>Save as a file</MenuItem>
-        <MenuItem onClick={after(onRemove)}>Remove</MenuItem>
-      </Menu>
+      {anchor && (
+        <Menu anchorEl={anchor} open onClose={() => setAnchor(null)}>
+          <MenuItem onClick={after(onDuplicate)}>Make a copy</MenuItem>
+          <MenuItem onClick={after(() => downloadJson(`${fileName(car.design.name)}.car.json`, car.design))}>Save as a file</MenuItem>
+          <MenuItem onClick={after(onRemove)}>Remove</MenuItem>
+        </Menu>
+      )}
     </>
   );
 }

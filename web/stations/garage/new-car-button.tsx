@@ -14,19 +14,21 @@ export function NewCarButton({ onChoose }: { readonly onChoose: (kind: MotorKind
       <Button variant="contained" aria-haspopup="menu" onClick={({ currentTarget }) => setAnchor(currentTarget)}>
         New car
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {KINDS.map((kind) => (
-          <MenuItem
-            key={kind}
-            onClick={() => {
-              setAnchor(null);
-              onChoose(kind);
-            }}
-          >
-            With {MOTOR_NAMES[kind]}
-          </MenuItem>
-        ))}
-      </Menu>
+      {anchor && (
+        <Menu anchorEl={anchor} open onClose={() => setAnchor(null)}>
+          {KINDS.map((kind) => (
+            <MenuItem
+              key={kind}
+              onClick={() => {
+                setAnchor(null);
+                onChoose(kind);
+              }}
+            >
+              With {MOTOR_NAMES[kind]}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
     </>
   );
 }

@@ -1,7 +1,6 @@
 import { useNavigate } from 'react-router';
 import { newCar, type CarDesign, type MotorKind } from '../../../core/design/car-design.ts';
 import { faultLine } from '../../../core/fault.ts';
-import { readCarDesign, readJson } from '../../../core/files/read.ts';
 import { problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from '../../app/api.ts';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -35,6 +34,8 @@ export function useCars(cars: readonly ListedCar[]) {
     addNew: (kind: MotorKind) => add(newCar('New car', kind)),
     duplicate: (car: ListedCar) => add(car.design),
     openFile: async (file: File) => {
+      // Reading files takes a fair piece of program: it is fetched when a file is opened.
+      const { readCarDesign, readJson } = await import('../../../core/files/read.ts');
       const read = readJson(await file.text(), readCarDesign);
       if (read.kind === 'read') return add(read.value);
       const [first, ...more] = read.faults;
