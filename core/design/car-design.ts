@@ -11,6 +11,7 @@ export type {
   Floor,
   Layout,
   LeverDesign,
+  Limits,
   Measured,
   MeasuredValue,
   MotorDesign,
@@ -48,6 +49,7 @@ const common = (name: string) =>
     alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 },
     floor: { kind: 'smooth', slope: 0, roomLength: null, laneWidth: null },
     aim: { kind: 'furthest', distance: null },
+    limits: { length: null, width: null, height: null, mass: null, bands: null },
     measured: {},
   }) satisfies Partial<CarDesign>;
 

@@ -1,4 +1,5 @@
 import { judge } from '../design/checks/judge.ts';
+import { measuresOf } from '../design/checks/limits.ts';
 import type { CarDesign } from '../design/car-design.ts';
 import { predictRun } from '../design/predict-run.ts';
 import { sizesOf, type Size } from '../design/sizes.ts';
@@ -59,6 +60,7 @@ export function findBestCar(
   const found: (Candidate & { readonly point: ArrayLike<number> })[] = [];
   const tryAt = (point: ArrayLike<number>): void => {
     const made = build(point);
+    if (breaksLimits(made)) return;
     const result = runForAim(made);
     if (result && !result.stalled)
       found.push({ design: made, score: scoreOf(made, result), distance: result.distance, time: result.time, point });
@@ -86,6 +88,14 @@ export function findBestCar(
     best.push(candidate);
   }
   return { front: frontOf(found), best: best.map(plain), tried: found.length };
+}
+
+function breaksLimits(design: CarDesign): boolean {
+  const measures = measuresOf(design);
+  return (Object.keys(measures) as (keyof typeof measures)[]).some((key) => {
+    const limit = design.limits[key];
+    return limit !== null && measures[key] > limit;
+  });
 }
 
 const plain = ({ design, score, distance, time }: Candidate): Candidate => ({ design, score, distance, time });

@@ -13,6 +13,9 @@ const SHORTCUTS = [
   ['Ctrl + Shift + Z or Ctrl + Y', 'do it again'],
   ['← →', 'move a slider; Shift for large steps, Page Up and Page Down too'],
   ['← → on the pull curve', 'read it along the way; Home and End go to its ends'],
+  ['← → ↑ ↓ on a handle of the drawing', 'change its size; Shift ten times as far, Alt a tenth'],
+  ['Enter on a figure of the drawing', 'type another size'],
+  ['← → ↑ ↓ on the map', 'move about; Enter takes the place'],
   ['Enter', 'take what was typed; Escape leaves it as it was'],
   ['?', 'this list'],
 ] as const;

@@ -61,6 +61,13 @@ export const theme = createTheme({
       styleOverrides: {
         'html, body, #root': { height: '100%' },
         ':focus-visible': { outline: '3px solid var(--mui-palette-workbench-distance)', outlineOffset: '2px' },
+        '.explained': {
+          all: 'unset',
+          cursor: 'help',
+          textDecoration: 'underline dotted',
+          textUnderlineOffset: '3px',
+          '&:focus-visible': { outline: '3px solid var(--mui-palette-workbench-distance)', outlineOffset: '2px', borderRadius: '2px' },
+        },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
         },

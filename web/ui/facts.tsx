@@ -1,7 +1,14 @@
 import Box from '@mui/material/Box';
+import { Explained, type Explanation } from './explained.tsx';
+
+interface FactsProps {
+  readonly facts: readonly (readonly [name: string, figure: string])[];
+  /** How the figure of this name came about. */
+  readonly explain?: (name: string) => Explanation;
+}
 
 /** Names and their figures, in two columns. */
-export const Facts = ({ facts }: { readonly facts: readonly (readonly [name: string, figure: string])[] }) => (
+export const Facts = ({ facts, explain }: FactsProps) => (
   <Box
     component="dl"
     sx={{
@@ -16,7 +23,7 @@ export const Facts = ({ facts }: { readonly facts: readonly (readonly [name: str
     {facts.map(([name, figure]) => (
       <div key={name} style={{ display: 'contents' }}>
         <dt>{name}</dt>
-        <dd>{figure}</dd>
+        <dd>{explain ? <Explained explain={() => explain(name)}>{figure}</Explained> : figure}</dd>
       </div>
     ))}
   </Box>

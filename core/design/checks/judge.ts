@@ -15,6 +15,7 @@ import { drift } from './drift.ts';
 import { groundClearance } from './ground-clearance.ts';
 import { hookClearance } from './hook-clearance.ts';
 import { launchGrip } from './launch-grip.ts';
+import { limitChecks } from './limits.ts';
 import { leverReach } from './lever-reach.ts';
 import { shortRoom } from './short-room.ts';
 import { stallAtStart } from './stall-at-start.ts';
@@ -61,7 +62,9 @@ export function judge(design: CarDesign, result: RunResult, units: UnitSystem): 
   const first = motor.stretches[motor.first]!;
   first.evaluate(first.from, release);
   const situation: Situation = { design, setup, motor, release, result, print: (value, quantity) => printQuantity(value, quantity, units) };
-  return CHECKS.flatMap((check) => check(situation) ?? []).sort((a, b) => RANK[a.verdict] - RANK[b.verdict]);
+  return [...CHECKS.flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
+    (a, b) => RANK[a.verdict] - RANK[b.verdict],
+  );
 }
 
 /** What a remedy buys: the run after it. */

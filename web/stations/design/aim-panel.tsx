@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import type { Aim, Floor } from '../../../core/design/car-design.ts';
+import type { Aim, Floor, Limits } from '../../../core/design/car-design.ts';
 import { QuantityField } from '../../ui/quantity-field.tsx';
 import type { Edit } from './design-slice.ts';
 
@@ -22,11 +22,12 @@ const within = (low: number, high: number, unit: string) => (value: number) =>
 interface AimPanelProps {
   readonly aim: Aim;
   readonly floor: Floor;
+  readonly limits: Limits;
   readonly edit: Edit;
 }
 
 /** What the car is to do, and the room it has. */
-export const AimPanel = memo(function AimPanel({ aim, floor, edit }: AimPanelProps) {
+export const AimPanel = memo(function AimPanel({ aim, floor, limits, edit }: AimPanelProps) {
   return (
     <Box component="section" aria-labelledby="aim-title" sx={{ mt: 6, display: 'grid', gap: 4 }}>
       <Typography id="aim-title" variant="h3" component="h2">
@@ -58,6 +59,7 @@ export const AimPanel = memo(function AimPanel({ aim, floor, edit }: AimPanelPro
           onChange={(distance) => edit((car) => ({ ...car, aim: { ...car.aim, distance } }))}
         />
       )}
+      <LimitFields limits={limits} edit={edit} />
       <QuantityField
         size="small"
         label="Line to wall (0: open)"
@@ -77,3 +79,35 @@ export const AimPanel = memo(function AimPanel({ aim, floor, edit }: AimPanelPro
     </Box>
   );
 });
+
+const LIMITED = [
+  ['length', 'Longest allowed', 'size', 5],
+  ['width', 'Widest allowed', 'size', 5],
+  ['height', 'Highest allowed', 'size', 5],
+  ['mass', 'Heaviest allowed', 'weight', 10],
+  ['bands', 'Most bands allowed', 'count', 400],
+] as const;
+
+/** What the rules allow; 0 where they say nothing. */
+const LimitFields = ({ limits, edit }: Pick<AimPanelProps, 'limits' | 'edit'>) => (
+  <Box component="details" sx={{ '& summary': { cursor: 'pointer', fontSize: 14 } }}>
+    <summary>Limits of the rules</summary>
+    <Box sx={{ display: 'grid', gap: 3, pt: 3 }}>
+      {LIMITED.map(([key, label, quantity, most]) => (
+        <QuantityField
+          key={key}
+          size="small"
+          label={`${label} (0: any)`}
+          quantity={quantity}
+          value={limits[key] ?? 0}
+          check={(value) =>
+            value < 0 || value > most || (key === 'bands' && !Number.isInteger(value))
+              ? `Must be 0 to ${most}${key === 'bands' ? ', whole bands' : ''}.`
+              : null
+          }
+          onChange={(value) => edit((car) => ({ ...car, limits: { ...car.limits, [key]: value > 0 ? value : null } }))}
+        />
+      ))}
+    </Box>
+  </Box>
+);

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
-import { useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { FLOORS } from '../../../core/design/catalogue.ts';
 import { planView } from '../../../core/drawing/plan-view.ts';
@@ -11,7 +11,7 @@ import { sideView } from '../../../core/drawing/side-view.ts';
 import type { Phase } from '../../../core/run/trace.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { fitScale, type Scale } from '../../ui/car-sketch.tsx';
-import { download, fileName } from '../../ui/file-exchange.ts';
+import { download, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import { standalone } from '../../ui/standalone-svg.ts';
 import { useSize } from '../../ui/use-size.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -61,6 +61,11 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
     ...(design.otherWheels ? [`other wheels ${size(design.otherWheels.diameter)}`, `wheelbase ${size(design.wheelbase)}`] : []),
     ...motorLabels(design, size),
   ].join(', ');
+  const present = useRef(design);
+  useEffect(() => {
+    present.current = design;
+  });
+  const saveCar = useCallback(() => downloadJson(`${fileName(present.current.name)}.car.json`, present.current), []);
   const specs = isAbove ? planHandles(design, plan) : sideHandles(design, side);
   return (
     <Box ref={ref} component="section" aria-label="Drawing" sx={{ position: 'relative', minHeight: 240, overflow: 'hidden !important' }}>
@@ -97,21 +102,7 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
         </TypedSizes>
       )}
       <Box sx={{ position: 'absolute', top: 6, left: 8, right: 90, display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}>
-        <Button size="small" aria-pressed={isAbove} onClick={() => setAbove(!isAbove)}>
-          {isAbove ? 'from the side' : 'from above'}
-        </Button>
-        <Button
-          size="small"
-          onClick={() =>
-            download(
-              `${fileName(design.name)}.svg`,
-              standalone(document.getElementById('car-drawing') as unknown as SVGSVGElement),
-              'image/svg+xml',
-            )
-          }
-        >
-          save drawing
-        </Button>
+        <Tools name={design.name} isAbove={isAbove} onAbove={setAbove} onSave={saveCar} />
         {player.end > 0 && !isAbove && (
           <>
             {!isStill && (
@@ -138,16 +129,38 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
             )}
           </>
         )}
+        <Typography variant="figures" sx={{ flexBasis: '100%', fontSize: 13, ml: 1 }} aria-live={player.isPlaying ? 'off' : 'polite'}>
+          {pose
+            ? `${printQuantity(pose.time, 'time', units)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
+            : `${FLOORS[design.floor.kind].label}, ${slope === 0 ? 'level' : `${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'uphill' : 'downhill'}`}`}
+        </Typography>
       </Box>
-      <Typography
-        variant="figures"
-        sx={{ position: 'absolute', left: 12, top: 40, fontSize: 13 }}
-        aria-live={player.isPlaying ? 'off' : 'polite'}
-      >
-        {pose
-          ? `${printQuantity(pose.time, 'time', units)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
-          : `${FLOORS[design.floor.kind].label}, ${slope === 0 ? 'level' : `${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'uphill' : 'downhill'}`}`}
-      </Typography>
     </Box>
   );
 }
+
+interface ToolsProps {
+  readonly name: string;
+  readonly isAbove: boolean;
+  readonly onAbove: (isAbove: boolean) => void;
+  readonly onSave: () => void;
+}
+
+/** Drawn anew only when the view changes. */
+const Tools = memo(function Tools({ name, isAbove, onAbove, onSave }: ToolsProps) {
+  const saveDrawing = (): void =>
+    download(`${fileName(name)}.svg`, standalone(document.getElementById('car-drawing') as unknown as SVGSVGElement), 'image/svg+xml');
+  return (
+    <>
+      <Button size="small" aria-pressed={isAbove} onClick={() => onAbove(!isAbove)}>
+        {isAbove ? 'from the side' : 'from above'}
+      </Button>
+      <Button size="small" onClick={saveDrawing}>
+        save drawing
+      </Button>
+      <Button size="small" onClick={onSave}>
+        save car
+      </Button>
+    </>
+  );
+});

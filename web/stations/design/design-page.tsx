@@ -87,7 +87,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       >
         <Box sx={{ p: 4, pb: 8 }}>
           <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
-          <AimPanel aim={design.aim} floor={design.floor} edit={edit} />
+          <AimPanel aim={design.aim} floor={design.floor} limits={design.limits} edit={edit} />
           <PartsPanel design={design} edit={edit} />
           <MeasuredPanel design={design} edit={edit} />
         </Box>
@@ -100,7 +100,15 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
           }}
         >
           <CarDrawing design={design} edit={edit} player={player} />
-          <LowerPanel design={design} prediction={prediction} edit={edit} tab={tab} onTab={setTab} ghost={ghost} />
+          <LowerPanel
+            design={design}
+            prediction={prediction}
+            edit={edit}
+            tab={tab}
+            onTab={setTab}
+            ghost={ghost}
+            played={player.pose?.distance ?? null}
+          />
         </Box>
         <VerdictPanel design={design} prediction={prediction} edit={edit} />
       </Box>

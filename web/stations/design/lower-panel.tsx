@@ -30,11 +30,13 @@ interface LowerPanelProps {
   readonly edit: Edit;
   readonly tab: TabKey;
   readonly ghost: Ghost | null;
+  /** m, where the car is along its run. */
+  readonly played: number | null;
   readonly onTab: (tab: TabKey) => void;
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ design, prediction, edit, tab, onTab, ghost }: LowerPanelProps) {
+export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played }: LowerPanelProps) {
   const distance = prediction.kind === 'ran' ? prediction.result.distance : 0;
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 320, minWidth: 0 }}>
@@ -46,7 +48,7 @@ export function LowerPanel({ design, prediction, edit, tab, onTab, ghost }: Lowe
         sx={{ minHeight: 0, p: tab === 'curve' ? 0 : 4, pt: tab === 'curve' ? 0 : 3, display: 'grid' }}
       >
         <Suspense fallback={null}>
-          {tab === 'curve' && <PullCurve name={design.name} prediction={prediction} ghost={ghost} />}
+          {tab === 'curve' && <PullCurve name={design.name} prediction={prediction} ghost={ghost} played={played} />}
           {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
           {tab === 'map' && <MapPanel design={design} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={design} distance={distance} />}

@@ -3,7 +3,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import type { CarDesign, MotorDesign, MotorKind } from '../../../core/design/car-design.ts';
+import { MOTOR_NAMES, type CarDesign, type MotorDesign, type MotorKind } from '../../../core/design/car-design.ts';
+import { withMotor } from '../../../core/design/with-motor.ts';
 import {
   AXLES,
   BANDS,
@@ -33,6 +34,12 @@ const choice = <K extends string>(
   write: (design: CarDesign, key: K) => CarDesign,
 ): Choice => ({ label, options, read, write });
 
+const MOTOR = choice(
+  'Driven by',
+  { lever: { label: MOTOR_NAMES.lever }, band: { label: MOTOR_NAMES.band }, twist: { label: MOTOR_NAMES.twist } },
+  (d) => d.motor.kind,
+  withMotor,
+);
 const TYRE = choice(
   'Tyre on the drive wheels',
   TYRES,
@@ -138,6 +145,7 @@ const release = (label: string, freeWords: string): Choice =>
 
 const CHOICES: Readonly<Record<MotorKind, readonly Choice[]>> = {
   lever: [
+    MOTOR,
     TYRE,
     FLOOR,
     ...ON_AXLES,
@@ -150,8 +158,9 @@ const CHOICES: Readonly<Record<MotorKind, readonly Choice[]>> = {
     ),
     release('End of the string', 'drops off its hook'),
   ],
-  band: [TYRE, FLOOR, ...BAND_CHOICES, ...ON_AXLES, TRUENESS, release('End of the band', 'drops off the axle')],
+  band: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, ...ON_AXLES, TRUENESS, release('End of the band', 'drops off the axle')],
   twist: [
+    MOTOR,
     TYRE,
     FLOOR,
     ...BAND_CHOICES,

@@ -16,13 +16,16 @@ interface PullCurveProps {
   readonly name: string;
   readonly prediction: Prediction;
   readonly ghost: Ghost | null;
+  readonly played: number | null;
 }
 
 /** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. */
-export function PullCurve({ name, prediction, ghost }: PullCurveProps) {
+export function PullCurve({ name, prediction, ghost, played }: PullCurveProps) {
   const units = useUnits();
   const { ref, width, height } = useSize<HTMLDivElement>();
-  const [reading, setReading] = useState<number | null>(null);
+  const [pointed, setReading] = useState<number | null>(null);
+  // The car along its run is read where it is, unless another place is pointed at.
+  const reading = pointed ?? played;
   const [asTable, setAsTable] = useState(false);
   const [axis, setAxis] = useState<CurveAxis>('distance');
   const curve = useMemo(() => (prediction.kind === 'ran' ? curveOf(prediction.result) : null), [prediction]);

@@ -1,10 +1,18 @@
 import type { CarDesign } from '../../../core/design/car-design.ts';
-import type { SideView } from '../../../core/drawing/side-view.ts';
+import type { Circle, SideView } from '../../../core/drawing/side-view.ts';
 import type { HandleSpec } from './drawing-handles.tsx';
 
 const MILLIMETRE = 1e-3;
 const ALONG = { x: 1, y: 0 };
 const UP = { x: 0, y: 1 };
+
+/** The rim of a wheel at 45°, upward and out; `side` −1 to the left. */
+const rimOf = ({ x, y, radius }: Circle, side: 1 | -1): HandleSpec['place'] => ({
+  x: x + side * Math.SQRT1_2 * radius,
+  y: y + Math.SQRT1_2 * radius,
+});
+/** A wheel stands on the floor: its centre rises as it grows, so that this point moves 1 + √½ … of the radius outward. */
+const RIM_GAIN = 2 / (1 + Math.SQRT1_2);
 
 /** What a builder would grab on the side view. */
 export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
@@ -18,13 +26,13 @@ export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
     step = MILLIMETRE,
   ): HandleSpec => ({ sizeId, label, place, direction, gain, step });
   const specs = [
-    handle('driveWheels', 'drive wheels', { x: driveWheel.x - driveWheel.radius, y: driveWheel.y }, ALONG, -2),
+    handle('driveWheels', 'drive wheels', rimOf(driveWheel, -1), { x: -Math.SQRT1_2, y: Math.SQRT1_2 }, RIM_GAIN),
     // The axle is thin: its handle stands off it and moves finely.
-    handle('axleDiameter', 'axle', { x: -0.42 * driveWheel.radius, y: driveWheel.y - 0.55 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10),
+    handle('axleDiameter', 'axle', { x: 0.45 * driveWheel.radius, y: driveWheel.y - 0.78 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10),
   ];
   if (otherWheel && otherAxle) {
     specs.push(handle('wheelbase', 'wheelbase', otherAxle, ALONG));
-    specs.push(handle('otherWheels', 'other wheels', { x: otherWheel.x + otherWheel.radius, y: otherWheel.y }, ALONG, 2));
+    specs.push(handle('otherWheels', 'other wheels', rimOf(otherWheel, 1), { x: Math.SQRT1_2, y: Math.SQRT1_2 }, RIM_GAIN));
   }
   if (design.sleeve.length > 0)
     specs.push(handle('sleeve', 'tape sleeve', { x: 0, y: driveWheel.y + 0.45 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10));

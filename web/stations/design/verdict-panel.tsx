@@ -6,11 +6,13 @@ import { limitOf, type Limit } from '../../../core/design/verdict.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
 import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../ui/energy-words.ts';
+import { Explained, type Explanation } from '../../ui/explained.tsx';
 import { Facts } from '../../ui/facts.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import { Checks } from './checks.tsx';
 import type { Edit } from './design-slice.ts';
 import { EnergyBar } from './energy-bar.tsx';
+import { explanationOf } from './explanations.ts';
 import { RangeBar } from './range-bar.tsx';
 import { Remedies } from './remedies.tsx';
 import { useAssessment } from './use-assessment.ts';
@@ -83,6 +85,7 @@ function Verdict({ design, result, edit }: { readonly design: CarDesign; readonl
   const units = useUnits();
   const assessment = useAssessment(design, units);
   const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
+  const explain = (figure: string): Explanation => explanationOf(figure, design, result, print);
   const { title, text, isBad } = limitWords(limitOf(result), result, units);
   const spins = result.slipDistance > 0.0005;
   const figures: readonly (readonly [string, string])[] = [
@@ -103,7 +106,8 @@ function Verdict({ design, result, edit }: { readonly design: CarDesign; readonl
           </Typography>
         </Typography>
         <Typography variant="body2" color="text.secondary">
-          predicted, fully wound{result.rollsBack ? ' · then rolls back' : ''}
+          <Explained explain={() => explain('distance')}>predicted, fully wound</Explained>
+          {result.rollsBack ? ' · then rolls back' : ''}
           {result.wheelie ? ' · lifts its front at launch' : ''}
         </Typography>
         <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} />
@@ -113,7 +117,7 @@ function Verdict({ design, result, edit }: { readonly design: CarDesign; readonl
         <Typography variant="body2">{text}</Typography>
       </Box>
       <Remedies assessment={assessment} edit={edit} />
-      <Facts facts={figures} />
+      <Facts facts={figures} explain={explain} />
       <EnergyBar result={result} />
       <Checks assessment={assessment} />
     </>
