@@ -5,18 +5,38 @@ import { DESKTOP, PHONE, settle, startBrowser, startProgram } from '../e2e/brows
 
 const KELP = '5ce44000-0000-4000-8000-000000000001';
 const FERRY = '5ce44000-0000-4000-8000-000000000002';
+const TERN = '5ce44000-0000-4000-8000-000000000003';
 const LIMPET = '5ce44000-0000-4000-8000-000000000004';
 const EEL = '5ce44000-0000-4000-8000-000000000005';
 
-const VIEWS = [
+interface View {
+  readonly name: string;
+  readonly path: string;
+  readonly viewport: typeof DESKTOP;
+  readonly scheme: 'light' | 'dark';
+  /** What is pressed before the picture, by role and name, and the words that then stand there. */
+  readonly open?: readonly [role: string, name: string];
+  readonly wait?: string;
+}
+
+const VIEWS: readonly View[] = [
   { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-band', path: `/cars/${LIMPET}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-dark', path: `/cars/${FERRY}/design`, viewport: DESKTOP, scheme: 'dark' },
+  { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: ['tab', 'Map'], wait: 'Take the best' },
+  {
+    name: 'versions',
+    path: `/cars/${TERN}/design`,
+    viewport: DESKTOP,
+    scheme: 'light',
+    open: ['button', 'one taped turn'],
+    wait: 'Side by side',
+  },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
   { name: 'track-phone', path: `/cars/${KELP}/track`, viewport: PHONE, scheme: 'light' },
-] as const;
+];
 
 const target = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 mkdirSync(target, { recursive: true });
@@ -25,7 +45,7 @@ const only = process.argv.slice(2);
 const program = await startProgram({ demo: true });
 const { browser, stop } = await startBrowser();
 try {
-  for (const { name, path, viewport, scheme } of VIEWS) {
+  for (const { name, path, viewport, scheme, open, wait } of VIEWS) {
     if (only.length > 0 && !only.includes(name)) continue;
     const page = await browser.newPage();
     page.on('console', (message) => message.type() === 'error' && console.error(`${name}: ${message.text()}`));
@@ -35,6 +55,10 @@ try {
     await page.goto(program.url + path);
     await page.waitForSelector('h1');
     await settle(page);
+    if (path.endsWith('/design')) await page.waitForFunction(() => document.body.innerText.includes('8 in 10'));
+    if (open) await (await page.waitForSelector(`::-p-aria([name="${open[1]}"][role="${open[0]}"])`))!.click();
+    if (wait) await page.waitForFunction((words) => document.body.innerText.includes(words), {}, wait);
+    if (open) await new Promise((resolve) => setTimeout(resolve, 800));
     await page.screenshot({ path: `${target}${name}.png` });
     await page.close();
     console.log(`docs/screenshots/${name}.png`);

@@ -90,19 +90,26 @@ function leverSetup(design: CarDesign, motor: LeverDesign, numbers: Numbers, win
   return bare;
 }
 
-function bandSetup(design: CarDesign, motor: BandDesign, numbers: Numbers, wind: Wind): BandSetup {
-  const { length, width, thickness } = bandSizes(motor.band);
-  const sleeveTurns = design.sleeve.reduce((sum, { turns }) => sum + turns, 0);
+/** What band and twist motors share. */
+function rubberSetup({ band, parallel, series }: BandDesign | TwistDesign, numbers: Numbers) {
+  const { length, width, thickness } = bandSizes(band);
   return {
-    kind: 'band',
     c1: numbers.c1!,
     c2: numbers.c2!,
     bandEfficiency: Math.min(numbers.bandEfficiency!, 1),
     bandWidth: width,
     bandThickness: thickness,
     bandLength: length,
-    parallel: motor.parallel,
-    series: motor.series,
+    parallel,
+    series,
+  };
+}
+
+function bandSetup(design: CarDesign, motor: BandDesign, numbers: Numbers, wind: Wind): BandSetup {
+  const sleeveTurns = design.sleeve.reduce((sum, { turns }) => sum + turns, 0);
+  return {
+    kind: 'band',
+    ...rubberSetup(motor, numbers),
     anchorToAxle: motor.anchorToAxle,
     anchorAboveAxle: motor.anchorAboveAxle,
     windingWidth: motor.windingWidth,
@@ -114,17 +121,9 @@ function bandSetup(design: CarDesign, motor: BandDesign, numbers: Numbers, wind:
 }
 
 function twistSetup(motor: TwistDesign, numbers: Numbers, wind: Wind): TwistSetup {
-  const { length, width, thickness } = bandSizes(motor.band);
   return {
     kind: 'twist',
-    c1: numbers.c1!,
-    c2: numbers.c2!,
-    bandEfficiency: Math.min(numbers.bandEfficiency!, 1),
-    bandWidth: width,
-    bandThickness: thickness,
-    bandLength: length,
-    parallel: motor.parallel,
-    series: motor.series,
+    ...rubberSetup(motor, numbers),
     hookToHook: motor.hookToHook,
     turns: wind.kind === 'turns' ? wind.turns : motor.turns,
     washerFriction: numbers.washerFriction!,

@@ -41,6 +41,32 @@ export interface Situation {
 /** N in string or band at release, held and not yet moving: nothing is lost to hysteresis. */
 export const heldTension = ({ release, motor }: Situation): number => release.tension / motor.efficiency;
 
+/** A gap, m, that must not fall below `least`; `remedies` are offered when it does. */
+export function clearance(
+  {
+    id,
+    title,
+    gap,
+    least,
+    sentence,
+  }: { readonly id: string; readonly title: string; readonly gap: number; readonly least: number; readonly sentence: string },
+  remedies: () => readonly Remedy[],
+): Check {
+  const verdict = grade(gap, least, 'least', 1);
+  return {
+    id,
+    title,
+    value: gap,
+    limit: least,
+    limitIs: 'least',
+    quantity: 'size',
+    verdict,
+    sure: 'sizes',
+    sentence,
+    remedies: verdict === 'good' ? [] : remedies(),
+  };
+}
+
 /** Good within the limit, and to be minded up to `stopAt` beyond it (a share of the limit). */
 export function grade(value: number, limit: number, limitIs: 'least' | 'most', stopAt: number): CheckVerdict {
   const over = limitIs === 'most' ? value - limit : limit - value;

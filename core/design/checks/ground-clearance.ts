@@ -1,5 +1,5 @@
 import { biggerDriveWheels } from '../remedies.ts';
-import { grade, type Check, type Situation } from './check.ts';
+import { clearance, type Check, type Situation } from './check.ts';
 import { radiusAtAxle } from './hook-clearance.ts';
 
 const LEAST = 0.005;
@@ -12,18 +12,15 @@ export function groundClearance(situation: Situation): Check | null {
     design.driveWheels.diameter / 2 - radiusAtAxle(situation),
     (design.otherWheels.diameter - design.axleDiameter) / 2,
   );
-  const verdict = grade(value, LEAST, 'least', 1);
-  return {
-    id: 'ground-clearance',
-    title: 'ground clearance',
-    value,
-    limit: LEAST,
-    limitIs: 'least',
-    quantity: 'size',
-    verdict,
-    sure: 'sizes',
-    sentence:
-      value > 0 ? `The lowest part under the axles clears the floor by ${print(value, 'size')}.` : 'Hook or winding touches the floor.',
-    remedies: verdict === 'good' ? [] : [biggerDriveWheels(design)],
-  };
+  return clearance(
+    {
+      id: 'ground-clearance',
+      title: 'ground clearance',
+      gap: value,
+      least: LEAST,
+      sentence:
+        value > 0 ? `The lowest part under the axles clears the floor by ${print(value, 'size')}.` : 'Hook or winding touches the floor.',
+    },
+    () => [biggerDriveWheels(design)],
+  );
 }

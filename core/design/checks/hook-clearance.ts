@@ -1,7 +1,7 @@
 import { bandAtFullWind } from '../../motor/band.ts';
 import { leverWoundRadius } from '../../motor/lever.ts';
 import { remedyOf } from '../remedies.ts';
-import { grade, type Check, type Situation } from './check.ts';
+import { clearance, type Check, type Situation } from './check.ts';
 
 /** How far the hook on the axle stands out, m. Common practice. */
 const HOOK = 0.004;
@@ -22,29 +22,23 @@ export function hookClearance(situation: Situation): Check | null {
   if (design.motor.kind === 'twist') return null;
   const radius = radiusAtAxle(situation);
   const value = design.body.axleGap - radius;
-  const verdict = grade(value, LEAST, 'least', 1);
   const axleGap = radius + LEAST;
-  return {
-    id: 'hook-clearance',
-    title: 'hook and winding to body',
-    value,
-    limit: LEAST,
-    limitIs: 'least',
-    quantity: 'size',
-    verdict,
-    sure: 'sizes',
-    sentence:
-      value > 0
-        ? `Hook and winding pass the body with ${print(value, 'size')} to spare.`
-        : `Hook or winding strikes the body: they reach ${print(radius, 'size')} from the axle’s middle, the body lies ${print(design.body.axleGap, 'size')} above it.`,
-    remedies:
-      verdict === 'good'
-        ? []
-        : [
-            remedyOf('axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
-              ...design,
-              body: { ...design.body, axleGap },
-            }),
-          ],
-  };
+  return clearance(
+    {
+      id: 'hook-clearance',
+      title: 'hook and winding to body',
+      gap: value,
+      least: LEAST,
+      sentence:
+        value > 0
+          ? `Hook and winding pass the body with ${print(value, 'size')} to spare.`
+          : `Hook or winding strikes the body: they reach ${print(radius, 'size')} from the axle’s middle, the body lies ${print(design.body.axleGap, 'size')} above it.`,
+    },
+    () => [
+      remedyOf('axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
+        ...design,
+        body: { ...design.body, axleGap },
+      }),
+    ],
+  );
 }

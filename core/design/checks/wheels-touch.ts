@@ -1,5 +1,5 @@
 import { remedyOf } from '../remedies.ts';
-import { grade, type Check, type Situation } from './check.ts';
+import { clearance, type Check, type Situation } from './check.ts';
 
 const LEAST = 0.005;
 
@@ -10,22 +10,18 @@ export function wheelsTouch({ design, print }: Situation): Check | null {
   const radii = (driveWheels.diameter + otherWheels.diameter) / 2;
   // Standing on the same floor, wheels of different size meet below the line of their axles.
   const value = Math.hypot(wheelbase, (driveWheels.diameter - otherWheels.diameter) / 2) - radii;
-  const verdict = grade(value, LEAST, 'least', 1);
   const longer = Math.sqrt((radii + LEAST) ** 2 - ((driveWheels.diameter - otherWheels.diameter) / 2) ** 2);
-  return {
-    id: 'wheels-touch',
-    title: 'wheel to wheel',
-    value,
-    limit: LEAST,
-    limitIs: 'least',
-    quantity: 'size',
-    verdict,
-    sure: 'sizes',
-    sentence:
-      value > 0
-        ? `Front and rear wheels stand ${print(value, 'size')} apart.`
-        : `Front and rear wheels run into each other by ${print(-value, 'size')}.`,
-    remedies:
-      verdict === 'good' ? [] : [remedyOf('longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
-  };
+  return clearance(
+    {
+      id: 'wheels-touch',
+      title: 'wheel to wheel',
+      gap: value,
+      least: LEAST,
+      sentence:
+        value > 0
+          ? `Front and rear wheels stand ${print(value, 'size')} apart.`
+          : `Front and rear wheels run into each other by ${print(-value, 'size')}.`,
+    },
+    () => [remedyOf('longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
+  );
 }
