@@ -82,7 +82,7 @@ export async function openPage(
   complaints: string[],
 ): Promise<Page> {
   const page = await browser.newPage();
-  page.setDefaultTimeout(10_000);
+  page.setDefaultTimeout(20_000);
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on(
     'console',

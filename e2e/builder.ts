@@ -34,9 +34,9 @@ export const builder = (page: Page) => {
     },
     /** Waits until the page says `text` somewhere. */
     sees: (text: string) =>
-      page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), { timeout: 8000 }, text),
+      page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), { timeout: 15_000 }, text),
     seesNot: (text: string) =>
-      page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), { timeout: 8000 }, text),
+      page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), { timeout: 15_000 }, text),
     /** The big number of the verdict, m. */
     distance: async (): Promise<number> => {
       const text = await page
@@ -44,7 +44,7 @@ export const builder = (page: Page) => {
         .then((element) => element!.evaluate((shown) => (shown as HTMLElement).innerText));
       return parseFloat(text);
     },
-    saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', { timeout: 8000 }),
+    saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', { timeout: 15_000 }),
   };
 };
 

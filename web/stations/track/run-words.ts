@@ -7,7 +7,7 @@ export const SEEN_WORDS: Readonly<Record<SeenThing, string>> = {
   rubbed: 'something rubbed',
   'drifted-left': 'drifted left',
   'drifted-right': 'drifted right',
-  'string-stayed': 'string stayed on',
+  'string-stayed': 'string or band stayed on',
   broke: 'something broke',
 };
 
