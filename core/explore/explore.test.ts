@@ -1,11 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { newCar, type CarDesign } from '../design/car-design.ts';
+import { measuresOf } from '../design/checks/limits.ts';
 import { predictRun } from '../design/predict-run.ts';
 import { sizesOf } from '../design/sizes.ts';
+import { chanceToMeet, pointScore, runForAim } from './aim.ts';
+import { assess } from './assess.ts';
+import { findBestCar } from './best-car.ts';
 import { lowDiscrepancy } from './low-discrepancy.ts';
 import { mapRows, type MapRequest } from './map.ts';
+import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
 import { evenly, sweep } from './sweep.ts';
 import { predict, type BoundedPrediction } from './uncertainty.ts';
+import { bestWinding, windingWords } from './winding-profile.ts';
 
 const car = newCar('x');
 const bounded = (design: CarDesign, options: Parameters<typeof predict>[1] = {}): BoundedPrediction => {
@@ -90,5 +96,60 @@ describe('sweeps and maps', () => {
     const parts = [mapRows(request, 4, 9), mapRows(request, 0, 4)].sort((a, b) => a.firstRow - b.firstRow);
     for (const key of ['distance', 'time', 'launchGripRatio'] as const)
       expect([...parts[0]![key], ...parts[1]![key]]).toEqual([...whole[key]]);
+  });
+});
+
+describe('the aim', () => {
+  const aimed = (kind: CarDesign['aim']['kind'], distance: number | null): CarDesign => ({ ...car, aim: { kind, distance } });
+  it('is met by the share of the sample that meets it', () => {
+    const distances = [8, 9, 10, 11, 12];
+    expect(chanceToMeet(aimed('at-least', 10), distances)).toBe(0.6);
+    expect(chanceToMeet(aimed('closest-to', 10), distances)).toBe(0.2);
+    expect(chanceToMeet(aimed('furthest', null), distances)).toBeNull();
+  });
+  it('ranks the points of a sweep', () => {
+    const [near, far] = [
+      { distance: 9, time: 5 },
+      { distance: 15, time: 9 },
+    ];
+    expect(pointScore(aimed('furthest', null), far)).toBeGreaterThan(pointScore(aimed('furthest', null), near));
+    expect(pointScore(aimed('closest-to', 8), near)).toBeGreaterThan(pointScore(aimed('closest-to', 8), far));
+    expect(pointScore(aimed('quickest-to', 12), far)).toBeGreaterThan(pointScore(aimed('quickest-to', 12), near));
+    expect(pointScore(car, { distance: NaN, time: NaN })).toBe(-Infinity);
+  });
+});
+
+describe('searches', () => {
+  it('find cars that go further, differ, keep the limits and are the same for the same seed', () => {
+    const limited: CarDesign = { ...car, limits: { ...car.limits, height: 0.3 } };
+    const search = findBestCar(limited, { tries: 400, seed: 3 });
+    const before = runForAim(limited)!;
+    expect(search.best.length).toBeGreaterThan(0);
+    expect(search.best[0]!.distance).toBeGreaterThan(before.distance);
+    for (const { design } of search.best) expect(measuresOf(design).height).toBeLessThanOrEqual(0.3);
+    expect(findBestCar(limited, { tries: 400, seed: 3 })).toEqual(search);
+    // The front: each quicker than all that go further.
+    search.front.slice(1).forEach((one, i) => expect(one.time).toBeLessThan(search.front[i]!.time));
+  });
+  it('stop when they are told', () => expect(findBestCar(car, { onProgress: (share) => share < 0.1 }).tried).toBeLessThan(200));
+  it('find a sleeve that helps and does not spin, and none for a roller', () => {
+    const band = newCar('x', 'band');
+    const profile = bestWinding(band)!;
+    expect(profile.distance).toBeGreaterThan(runForAim({ ...band, sleeve: [] })!.distance);
+    expect(profile.slipDistance).toBeLessThan(0.001);
+    expect(windingWords(profile)).toMatch(/wraps? of 0.13 mm tape under the last/);
+    expect(bestWinding(newCar('x', 'twist'))).toBeNull();
+  });
+  it('tell what matters most first', () => {
+    const sizes = sizesThatMatter(car);
+    expect(sizes.map(({ swing }) => swing)).toEqual(sizes.map(({ swing }) => swing).sort((a, b) => b - a));
+    expect(valuesThatMatter(car)[0]!.id).toBe('outOfSquare');
+  });
+  it('assess a design: bounds, checks and remedies that buy something', () => {
+    const spinning = assess({ ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 }, 'metric')!;
+    expect(spinning.checks[0]!.verdict).not.toBe('good');
+    expect(spinning.remedies.length).toBeGreaterThan(0);
+    for (const { gain } of spinning.remedies) expect(gain).toBeGreaterThan(0);
+    expect(assess({ ...car, mass: 0.01 }, 'metric')).toBeNull();
   });
 });

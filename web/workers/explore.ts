@@ -27,6 +27,11 @@ export function stopAll(): void {
   });
 }
 
+/** Begins the workers before they are wanted, so that the first map or sweep need not wait for them. */
+export function warmUp(): void {
+  for (let index = 0; index < HANDS; index++) hand(index);
+}
+
 let assessor: Hand | null = null;
 /** The worker that follows every edit: never held up by what is explored. */
 export const assessorHand = (): Hand => (assessor ??= hire());

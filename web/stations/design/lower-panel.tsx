@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import { lazy, memo, Suspense } from 'react';
+import { lazy, memo, Suspense, useEffect } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
+import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from './design-slice.ts';
 import { PullCurve } from './pull-curve.tsx';
 import type { Ghost } from './versions/versions-drawer.tsx';
@@ -24,6 +25,9 @@ const TABS = [
 ] as const;
 export type TabKey = (typeof TABS)[number][0];
 
+/** ms after the station stands. */
+const WARM_UP_AFTER = 1500;
+
 interface LowerPanelProps {
   readonly design: CarDesign;
   readonly prediction: Prediction;
@@ -37,6 +41,10 @@ interface LowerPanelProps {
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
 export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played }: LowerPanelProps) {
+  useEffect(() => {
+    const timer = setTimeout(warmUp, WARM_UP_AFTER);
+    return () => clearTimeout(timer);
+  }, []);
   const distance = prediction.kind === 'ran' ? prediction.result.distance : 0;
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 320, minWidth: 0 }}>
