@@ -90,6 +90,36 @@ describe('runs', () => {
   it('belong to a car that is here', async () => expect((await put(path, { baseVersion: 0, record })).status).toBe(404));
 });
 
+describe('versions', () => {
+  const id = crypto.randomUUID();
+  const path = `/api/cars/${carId}/versions/${id}`;
+  const version = {
+    format: 'nimble-axle/car-version',
+    version: 1,
+    name: 'long lever',
+    note: '',
+    keptAt: '2026-11-20T18:00:00.000Z',
+    parent: null,
+    change: '',
+    design,
+  };
+  it('are kept with their design, newest first, and a retry stores once', async () => {
+    await saveCar(0);
+    expect((await put(path, { baseVersion: 0, record: version })).body).toMatchObject({ id, carId, version: 1, record: version });
+    expect((await put(path, { baseVersion: 0, record: version })).status).toBe(200);
+    const newer = { ...version, name: 'taped', keptAt: '2026-11-21T18:00:00.000Z', parent: id };
+    await put(`/api/cars/${carId}/versions/${crypto.randomUUID()}`, { baseVersion: 0, record: newer });
+    const { body } = await get(`/api/cars/${carId}/versions`);
+    expect((body as { record: { name: string } }[]).map(({ record }) => record.name)).toEqual(['taped', 'long lever']);
+  });
+  it('are refused with the key named when something is wrong with them', async () => {
+    await saveCar(0);
+    const answer = await put(path, { baseVersion: 0, record: { ...version, name: ' ', design: { ...design, mass: -1 } } });
+    expect(answer.status).toBe(422);
+    expect((answer.body.faults as { path: string }[]).map((fault) => fault.path)).toEqual(expect.arrayContaining(['name', 'design.mass']));
+  });
+});
+
 describe('bad requests', () => {
   it('are told what is wrong, by path', async () => {
     const answer = await put('/api/cars/one', { baseVersion: -1, design: { ...design, mass: 0 } });

@@ -32,7 +32,7 @@ export function curveOf(result: RunResult): Curve {
   const trace: Trace = result.trace!;
   const powerEnd = result.powerEndDistance;
   const end = powerEnd === null ? result.distance : Math.min(result.distance, powerEnd * (1 + COAST_SHOWN));
-  const rows = trace.distance
+  const sampled = trace.distance
     .map((distance, i): CurveRow => ({
       distance,
       time: trace.time[i]!,
@@ -43,6 +43,8 @@ export function curveOf(result: RunResult): Curve {
       phase: trace.phase[i]!,
     }))
     .filter(({ distance }, i) => distance <= end || trace.distance[i - 1]! < end);
+  // The last sample may lie beyond the end: the curve is cut there.
+  const rows = [...sampled.filter(({ distance }) => distance < end), rowAt({ rows: sampled }, end) ?? sampled.at(-1)!];
   const spins = rows.some(({ phase }) => phase === 'spinning');
   return {
     rows,
@@ -60,7 +62,7 @@ export function curveOf(result: RunResult): Curve {
 }
 
 /** The curve's row at a distance, between samples by straight lines. */
-export function rowAt({ rows }: Curve, distance: number): CurveRow | null {
+export function rowAt({ rows }: Pick<Curve, 'rows'>, distance: number): CurveRow | null {
   const after = rows.findIndex((row) => row.distance >= distance);
   if (after === -1) return rows.at(-1) ?? null;
   const [a, b] = [rows[Math.max(after - 1, 0)]!, rows[after]!];
