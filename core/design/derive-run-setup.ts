@@ -16,7 +16,7 @@ import { AXLES, bandSizes, LEVER_MATERIALS, TRAPS, WHEELS } from './catalogue.ts
 import { likelyNumbers, type Numbers } from './values.ts';
 
 /** What an axle sticks out beyond its two wheels together, m. Common practice: about ¼ in at each end. */
-const AXLE_ENDS = 0.0127;
+export const AXLE_ENDS = 0.0127;
 /** kg of glue and hub on each wheel, and the radius about which it sits, m. Estimates. */
 const HUB_MASS = 0.002;
 const HUB_RADIUS = 0.008;

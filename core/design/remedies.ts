@@ -1,5 +1,5 @@
 import { TYRES } from './catalogue.ts';
-import type { CarDesign } from './car-design.ts';
+import type { CarDesign, LeverDesign } from './car-design.ts';
 
 /** A change that may put a fault right, as the design it would make. */
 export interface Remedy {
@@ -52,6 +52,16 @@ function leverScaled(design: CarDesign, factor: number, id: string, label: strin
       motor: { ...motor, leverLength: factor * motor.leverLength, trapPosition: motor.trapPosition + (factor - 1) * motor.leverLength },
     }),
   ];
+}
+
+/** Trap position at which the cocked lever's tip lies over the drive axle but for `short`, a share of the lever, m. */
+export const trapUnderTip = ({ leverLength, cockedAngle }: LeverDesign, short: number): number =>
+  -leverLength * Math.cos(cockedAngle) + short * leverLength;
+
+/** The trap moved so that the cocked lever's tip all but lies over the drive axle. `print` gives a size in the builder's units. */
+export function trapMoved(design: CarDesign, motor: LeverDesign, id: string, print: (value: number, quantity: 'size') => string): Remedy {
+  const trapPosition = trapUnderTip(motor, 0.02);
+  return remedy(id, `Trap ${print(trapPosition, 'size')} from the drive axle`, { ...design, motor: { ...motor, trapPosition } });
 }
 
 const scaledDriveWheels = (design: CarDesign, factor: number): CarDesign => ({

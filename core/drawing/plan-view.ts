@@ -1,6 +1,6 @@
 import { BODIES, WHEELS } from '../design/catalogue.ts';
 import type { CarDesign } from '../design/car-design.ts';
-import type { Point } from './side-view.ts';
+import { ballastEdge, DECK_OVERHANG, type Point } from './side-view.ts';
 
 /** A rectangle seen from above, turned about its middle. m, rad; x from the drive axle toward the other, y to the left. */
 export interface Plate {
@@ -23,9 +23,7 @@ export interface PlanView {
   readonly bounds: { readonly left: number; readonly right: number; readonly halfWidth: number };
 }
 
-const OVERHANG = 0.018;
 const AXLE_ENDS = 0.006;
-const BALLAST_DENSITY = 2500;
 
 /** Where everything stands, seen from above. Axles out of square are drawn as they stand. */
 export function planView(design: CarDesign): PlanView {
@@ -56,7 +54,7 @@ export function planView(design: CarDesign): PlanView {
   const rollerHalf = isRoller ? motor.hookToHook / 2 : half;
   const otherPlaces = layout.otherWheelCount === 1 ? [0] : [half, -half];
   const bodyWidth = Math.min(design.body.width, 2 * half);
-  const side = Math.cbrt(design.ballast.mass / BALLAST_DENSITY);
+  const side = ballastEdge(design.ballast.mass);
   const pull: readonly [Point, Point] =
     motor.kind === 'lever'
       ? [
@@ -72,7 +70,7 @@ export function planView(design: CarDesign): PlanView {
             { x: -motor.armLength, y: rollerHalf + 0.004 },
             { x: 0, y: rollerHalf + 0.004 },
           ];
-  const bodyEnd = Math.max(wheelbase, pull[0].x) + OVERHANG;
+  const bodyEnd = Math.max(wheelbase, pull[0].x) + DECK_OVERHANG;
   return {
     driveWheels: wheelsAt(0, [rollerHalf, -rollerHalf], design.driveWheels.diameter, design.driveWheels.kind, driveTurn),
     otherWheels: design.otherWheels
@@ -84,8 +82,8 @@ export function planView(design: CarDesign): PlanView {
     ],
     body: design.otherWheels
       ? {
-          middle: { x: (bodyEnd - OVERHANG) / 2, y: 0 },
-          length: bodyEnd + OVERHANG,
+          middle: { x: (bodyEnd - DECK_OVERHANG) / 2, y: 0 },
+          length: bodyEnd + DECK_OVERHANG,
           width: BODIES[design.body.kind].isTube ? design.body.width : bodyWidth,
           turn: 0,
         }
@@ -93,7 +91,7 @@ export function planView(design: CarDesign): PlanView {
     ballast: design.ballast.mass > 0 ? { middle: { x: design.ballast.fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null,
     pull,
     bounds: {
-      left: Math.min(-design.driveWheels.diameter / 2, -OVERHANG, pull[0].x, pull[1].x),
+      left: Math.min(-design.driveWheels.diameter / 2, -DECK_OVERHANG, pull[0].x, pull[1].x),
       right: Math.max(design.driveWheels.diameter / 2, design.otherWheels ? wheelbase + design.otherWheels.diameter / 2 : 0, bodyEnd),
       halfWidth: rollerHalf + 0.014,
     },

@@ -43,7 +43,8 @@ export interface SideView {
   readonly bounds: { readonly left: number; readonly right: number; readonly top: number };
 }
 
-const DECK_OVERHANG = 0.018;
+/** How far the deck reaches beyond what stands on it, m. */
+export const DECK_OVERHANG = 0.018;
 /** A household snap trap's board, m: the pivot is at its middle. */
 const TRAP_LENGTH = 0.098;
 const TRAP_THICKNESS = 0.006;
@@ -51,8 +52,11 @@ const TRAP_THICKNESS = 0.006;
 const LEAST_DECK = 0.004;
 /** Axles pass through a bottle or tube with this share of its width below them. */
 const TUBE_BELOW = 0.15;
-/** kg/m³ of ballast: coins or clay, drawn as a cube. */
+/** kg/m³ of ballast: coins or clay. */
 const BALLAST_DENSITY = 2500;
+
+/** Edge of the cube that stands for so much ballast, m. */
+export const ballastEdge = (mass: number): number => Math.cbrt(mass / BALLAST_DENSITY);
 
 const box = (left: number, right: number, bottom: number, top: number, base: (x: number) => number = () => 0): Point[] => [
   { x: left, y: base(left) + bottom },
@@ -108,7 +112,7 @@ export function sideView(design: CarDesign): SideView {
   const deckLeft = -DECK_OVERHANG;
   const deckRight = Math.max(wheelbase, reach) + DECK_OVERHANG;
   const deck = otherWheel ? box(deckLeft, deckRight, underside, underside + thickness, axleLine) : [];
-  const side = Math.cbrt(design.ballast.mass / BALLAST_DENSITY);
+  const side = ballastEdge(design.ballast.mass);
   const place = design.ballast.fromDriveAxle;
   const ballastBase = otherWheel ? deckTop(place) : driveWheel.y - side / 2;
   const ballast = design.ballast.mass > 0 ? box(place - side / 2, place + side / 2, ballastBase, ballastBase + side) : [];

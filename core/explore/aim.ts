@@ -1,25 +1,17 @@
 import type { CarDesign } from '../design/car-design.ts';
-import { deriveRunSetup, prepareRun } from '../design/derive-run-setup.ts';
+import { prepareRun } from '../design/derive-run-setup.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
 
-/** How well a run meets a car's aim: higher is better, in metres or (quickest) in seconds saved; −Infinity where it misses altogether. */
-export function scoreOf({ aim }: CarDesign, result: RunResult): number {
-  const wanted = aim.distance ?? 0;
-  switch (aim.kind) {
-    case 'furthest':
-      return result.distance;
-    case 'at-least':
-      // Once it is far enough, further is still safer.
-      return result.distance;
-    case 'closest-to':
-      return -Math.abs(result.distance - wanted);
-    case 'quickest-to': {
-      const mark = result.marks.find(({ distance }) => distance === wanted);
-      // Cars that fall short are told apart by how far they came.
-      return mark ? -mark.time : -1e3 - (wanted - result.distance);
-    }
-  }
+/** How well a run meets a car's aim: higher is better, in metres or (quickest, by the time at its mark) in seconds saved. */
+export function scoreOf(design: CarDesign, result: RunResult): number {
+  const { kind, distance: wanted } = design.aim;
+  if (kind !== 'quickest-to') return pointScore(design, result);
+  const mark = result.marks.find(({ distance }) => distance === (wanted ?? 0));
+  return mark ? -mark.time : fallingShort(wanted ?? 0, result.distance);
 }
+
+/** Cars that fall short of a mark are told apart by how far they came. */
+const fallingShort = (wanted: number, distance: number): number => -1e3 - (wanted - distance);
 
 /** The run of a design with its aim's distance as a mark; null where it cannot run. */
 export function runForAim(design: CarDesign): RunResult | null {
@@ -27,7 +19,7 @@ export function runForAim(design: CarDesign): RunResult | null {
   if (prepared.kind === 'refused') return null;
   const { kind, distance } = design.aim;
   if (kind !== 'quickest-to' || distance === null) return simulateSound(prepared.setup);
-  return simulateSound({ ...deriveRunSetup(design), marks: [distance] });
+  return simulateSound({ ...prepared.setup, marks: [distance] });
 }
 
 /** Share of a bounded prediction's sample that meets the aim; null for an aim that has no yes or no. A miss by this share still counts as close. */
@@ -45,6 +37,6 @@ export function pointScore({ aim }: CarDesign, { distance, time }: { readonly di
   if (!Number.isFinite(distance)) return -Infinity;
   const wanted = aim.distance ?? 0;
   if (aim.kind === 'closest-to') return -Math.abs(distance - wanted);
-  if (aim.kind === 'quickest-to') return distance >= wanted ? -time : -1e3 - (wanted - distance);
+  if (aim.kind === 'quickest-to') return distance >= wanted ? -time : fallingShort(wanted, distance);
   return distance;
 }

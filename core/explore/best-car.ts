@@ -2,6 +2,7 @@ import { judge } from '../design/checks/judge.ts';
 import { measuresOf } from '../design/checks/limits.ts';
 import type { CarDesign } from '../design/car-design.ts';
 import { predictRun } from '../design/predict-run.ts';
+import { trapUnderTip } from '../design/remedies.ts';
 import { sizesOf, type Size } from '../design/sizes.ts';
 import { runForAim, scoreOf } from './aim.ts';
 import { lowDiscrepancy, mulberry } from './low-discrepancy.ts';
@@ -23,7 +24,7 @@ export interface Search {
 }
 
 /** Sizes a builder would change for a better car; the floor and the weight they have stay. */
-const SEARCHED = ['leverLength', 'trapPosition', 'turns', 'anchorToAxle', 'hookToHook', 'driveWheels', 'axleDiameter', 'ballast'];
+const SEARCHED = ['leverLength', 'turns', 'anchorToAxle', 'hookToHook', 'driveWheels', 'axleDiameter', 'ballast'];
 /** How far from the present car the search goes. */
 const FACTOR = 1.8;
 /** Cars nearer to each other than this, over the searched ranges, count as one. */
@@ -38,7 +39,7 @@ const rangeOf = ({ id, low, high, read }: Size, design: CarDesign): readonly [nu
 const placed = (design: CarDesign): CarDesign => {
   const { motor } = design;
   if (motor.kind !== 'lever') return design;
-  return { ...design, motor: { ...motor, trapPosition: -motor.leverLength * Math.cos(motor.cockedAngle) + 0.03 * motor.leverLength } };
+  return { ...design, motor: { ...motor, trapPosition: trapUnderTip(motor, 0.03) } };
 };
 
 /**
@@ -53,7 +54,7 @@ export function findBestCar(
     onProgress = () => true,
   }: { readonly seed?: number; readonly tries?: number; readonly onProgress?: (share: number) => boolean } = {},
 ): Search {
-  const sizes = sizesOf(design.motor.kind).filter(({ id }) => SEARCHED.includes(id) && !(id === 'trapPosition'));
+  const sizes = sizesOf(design.motor.kind).filter(({ id }) => SEARCHED.includes(id));
   const ranges = sizes.map((size) => rangeOf(size, design));
   const build = (point: ArrayLike<number>): CarDesign =>
     placed(sizes.reduce((made, size, k) => size.write(made, ranges[k]![0] + point[k]! * (ranges[k]![1] - ranges[k]![0])), design));

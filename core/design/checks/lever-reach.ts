@@ -1,4 +1,4 @@
-import { remedyOf } from '../remedies.ts';
+import { trapMoved } from '../remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** How far the cocked lever's tip lies from straight above the drive axle, m. Common practice: it should come to rest there. */
@@ -9,7 +9,6 @@ export function leverReach({ design, print }: Situation): Check | null {
   const value = Math.abs(over);
   const limit = 0.12 * motor.leverLength;
   const verdict = grade(value, limit, 'most', 2);
-  const trapPosition = -motor.leverLength * Math.cos(motor.cockedAngle) + 0.02 * motor.leverLength;
   return {
     id: 'lever-reach',
     title: 'lever tip over the axle',
@@ -20,14 +19,6 @@ export function leverReach({ design, print }: Situation): Check | null {
     verdict,
     sure: 'sizes',
     sentence: `Cocked, the lever’s tip lies ${print(value, 'size')} ${over >= 0 ? 'short of' : 'beyond'} the drive axle.`,
-    remedies:
-      verdict === 'good'
-        ? []
-        : [
-            remedyOf('trap-to-reach', `Trap ${print(trapPosition, 'size')} from the drive axle`, {
-              ...design,
-              motor: { ...motor, trapPosition },
-            }),
-          ],
+    remedies: verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-reach', print)],
   };
 }

@@ -1,10 +1,7 @@
 import { sideView } from '../../drawing/side-view.ts';
-import { standingWeight } from '../derive-run-setup.ts';
+import { AXLE_ENDS, standingWeight } from '../derive-run-setup.ts';
 import type { CarDesign, Limits } from '../car-design.ts';
 import { grade, type Check, type Situation } from './check.ts';
-
-/** What sticks out beyond the wheels at both ends of an axle, m. */
-const AXLE_ENDS = 0.0127;
 
 /** Length, width and height of a car as it stands ready, lever cocked or at rest, m; its weight, kg; its bands. */
 export function measuresOf(design: CarDesign): Readonly<Record<keyof Limits, number>> {

@@ -1,5 +1,5 @@
 import { stringAngle } from '../../motor/lever.ts';
-import { remedyOf } from '../remedies.ts';
+import { trapMoved } from '../remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 const LEAST = (50 * Math.PI) / 180;
@@ -10,7 +10,6 @@ export function stringAngleCheck({ design, setup, print }: Situation): Check | n
   if (setup.motor.kind !== 'lever' || motor.kind !== 'lever') return null;
   const value = stringAngle(setup.motor, setup.motor.cockedAngle);
   const verdict = grade(value, LEAST, 'least', 0.5);
-  const trapPosition = -motor.leverLength * Math.cos(motor.cockedAngle) + 0.02 * motor.leverLength;
   return {
     id: 'string-angle',
     title: 'string to lever, cocked',
@@ -21,14 +20,6 @@ export function stringAngleCheck({ design, setup, print }: Situation): Check | n
     verdict,
     sure: 'sizes',
     sentence: `Cocked, the string meets the lever at ${print(value, 'angle')}; square (90°) pulls the string with the spring’s whole torque.`,
-    remedies:
-      verdict === 'good'
-        ? []
-        : [
-            remedyOf('trap-to-angle', `Trap ${print(trapPosition, 'size')} from the drive axle`, {
-              ...design,
-              motor: { ...motor, trapPosition },
-            }),
-          ],
+    remedies: verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-angle', print)],
   };
 }

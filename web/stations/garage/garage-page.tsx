@@ -15,7 +15,7 @@ const grid = { display: 'grid', gap: 6, gridTemplateColumns: 'repeat(auto-fill, 
 /** All cars, each drawn from its own sizes. */
 export function GaragePage() {
   const { data: cars, error, refetch } = useListCarsQuery();
-  const { addNew, duplicate, openFile, remove } = useCars(cars ?? []);
+  const { addNew, duplicate, openFile, remove } = useCars();
   const fileInput = useRef<HTMLInputElement>(null);
   const newCarButton = <NewCarButton onChoose={(kind) => void addNew(kind)} />;
   return (

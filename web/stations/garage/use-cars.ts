@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { newCar, type CarDesign, type MotorKind } from '../../../core/design/car-design.ts';
 import { faultLine } from '../../../core/fault.ts';
-import { problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from '../../app/api.ts';
+import { api, problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from '../../app/api.ts';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
@@ -16,7 +16,7 @@ function freeName(wanted: string, cars: readonly ListedCar[]): string {
 }
 
 /** What can be done with cars in the Garage. */
-export function useCars(cars: readonly ListedCar[]) {
+export function useCars() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
@@ -26,6 +26,7 @@ export function useCars(cars: readonly ListedCar[]) {
 
   const add = async (design: CarDesign): Promise<void> => {
     const id = crypto.randomUUID();
+    const { data: cars = [] } = await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false }));
     const answer = await save({ id, baseVersion: 0, content: { ...design, name: freeName(design.name, cars) } });
     if (answer.error) fail(answer.error);
     else await navigate(`/cars/${id}/design`);

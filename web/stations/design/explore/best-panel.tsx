@@ -8,11 +8,12 @@ import { sizesOf } from '../../../../core/design/sizes.ts';
 import type { Candidate, Search } from '../../../../core/explore/best-car.ts';
 import { printQuantity, unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
-import { FONTS, type Tokens } from '../../../app/tokens.ts';
+import type { Tokens } from '../../../app/tokens.ts';
 import { Chart } from '../../../ui/chart.tsx';
 import { hand } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
+import { acrossName, axisText, upName } from './axes.ts';
 import { JobBar } from './job-bar.tsx';
 import { useJob } from './use-job.ts';
 
@@ -84,24 +85,21 @@ export function BestPanel({ design, edit }: { readonly design: CarDesign; readon
 
 function frontOption(front: readonly Candidate[], units: UnitSystem, tokens: Tokens) {
   const far = unitValue('distance', units);
-  const axisText = { fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted };
-  const name = { color: tokens.muted, fontFamily: FONTS.text, fontSize: 13 };
   return {
     animation: false,
     grid: { left: 50, right: 16, top: 28, bottom: 40 },
     xAxis: {
       type: 'value',
       name: `time to the stop, s`,
-      nameLocation: 'end',
-      nameTextStyle: { ...name, align: 'right', verticalAlign: 'top', padding: [24, 0, 0, 0] },
-      axisLabel: axisText,
+      ...acrossName(tokens),
+      axisLabel: axisText(tokens),
       splitLine: { show: false },
     },
     yAxis: {
       type: 'value',
       name: `distance, ${unitOf('distance', units)}`,
-      nameTextStyle: { ...name, align: 'left', padding: [0, 0, 0, -40] },
-      axisLabel: axisText,
+      ...upName(tokens, 40),
+      axisLabel: axisText(tokens),
       splitLine: { lineStyle: { color: tokens.rule, width: 0.7 } },
     },
     series: [

@@ -4,6 +4,7 @@ import type { Size } from '../../../../core/design/sizes.ts';
 import type { MapRequest } from '../../../../core/explore/map.ts';
 import { unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../app/tokens.ts';
+import { acrossName, axisText, upName } from './axes.ts';
 
 /** A map as far as it is computed; rows not yet there, and cars that cannot run, are NaN. */
 export interface MapPicture {
@@ -79,16 +80,19 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
   const levels = Array.from({ length: Math.floor(metres / far / step) }, (_, i) => (i + 1) * step);
   const field = Array.from(picture.distance, (value) => (Number.isFinite(value) ? value / far : 0));
   const lines = picture.isWhole ? contours().size([width, height]).thresholds(levels)(field) : [];
-  const axisText = { fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted };
   const axis = (size: Size, [min, max]: readonly [number, number]) => ({
     type: 'value',
     min,
     max,
-    axisLabel: { ...axisText, showMaxLabel: false, showMinLabel: false, formatter: (value: number) => String(Number(value.toFixed(2))) },
+    axisLabel: {
+      ...axisText(tokens),
+      showMaxLabel: false,
+      showMinLabel: false,
+      formatter: (value: number) => String(Number(value.toFixed(2))),
+    },
     splitLine: { show: false },
     axisLine: { lineStyle: { color: tokens.ink } },
     name: `${size.label}, ${unitOf(size.quantity, units)}`,
-    nameTextStyle: { color: tokens.muted, fontFamily: FONTS.text, fontSize: 13 },
   });
   const place = (cell: number): [number, number] => [across.values[cell % width]! / xUnit, up.values[Math.floor(cell / width)]! / yUnit];
   const spot = (at: readonly number[], name: string, symbol: string, color: string) => ({
@@ -147,19 +151,11 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
     grid: { left: 56, right: 24, top: 30, bottom: 42 },
     xAxis: {
       ...axis(acrossSize, xs),
-      nameLocation: 'end',
-      nameTextStyle: {
-        align: 'right',
-        verticalAlign: 'top',
-        padding: [24, 0, 0, 0],
-        color: tokens.muted,
-        fontFamily: FONTS.text,
-        fontSize: 13,
-      },
+      ...acrossName(tokens),
     },
     yAxis: {
       ...axis(upSize, ys),
-      nameTextStyle: { align: 'left', padding: [0, 0, 0, -44], color: tokens.muted, fontFamily: FONTS.text, fontSize: 13 },
+      ...upName(tokens, 44),
     },
     series: [
       { type: 'custom', silent: true, clip: true, data: [[xs[0], ys[0]]], renderItem: drawField },

@@ -3,6 +3,7 @@ import type { Size } from '../../../../core/design/sizes.ts';
 import type { BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../app/tokens.ts';
+import { acrossName, axisText, upName } from './axes.ts';
 
 /** What a sweep can show. */
 export const SWEPT = {
@@ -32,7 +33,6 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
   const { label, quantity, read, bounds } = SWEPT[shown];
   const across = unitValue(size.quantity, units);
   const up = unitValue(quantity as Quantity, units);
-  const axisText = { fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted };
   const pair = (p: BoundedSweepPoint, value: number | undefined): (number | null)[] => [
     p.value / across,
     value === undefined || !Number.isFinite(value) ? null : value / up,
@@ -60,16 +60,13 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
       min: points[0]!.value / across,
       max: points.at(-1)!.value / across,
       name: `${size.label}, ${unitOf(size.quantity, units)}`,
-      nameLocation: 'end',
-      nameTextStyle: {
-        align: 'right',
-        verticalAlign: 'top',
-        padding: [24, 0, 0, 0],
-        color: tokens.muted,
-        fontFamily: FONTS.text,
-        fontSize: 13,
+      ...acrossName(tokens),
+      axisLabel: {
+        ...axisText(tokens),
+        showMaxLabel: false,
+        showMinLabel: false,
+        formatter: (value: number) => String(Number(value.toFixed(2))),
       },
-      axisLabel: { ...axisText, showMaxLabel: false, showMinLabel: false, formatter: (value: number) => String(Number(value.toFixed(2))) },
       axisLine: { lineStyle: { color: tokens.ink } },
       splitLine: { show: false },
     },
@@ -77,8 +74,8 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
       type: 'value',
       min: 0,
       name: `${label}, ${unitOf(quantity as Quantity, units) || '× what it needs'}`,
-      nameTextStyle: { align: 'left', color: tokens.muted, fontFamily: FONTS.text, fontSize: 13, padding: [0, 0, 0, -44] },
-      axisLabel: axisText,
+      ...upName(tokens, 44),
+      axisLabel: axisText(tokens),
       splitLine: { lineStyle: { color: tokens.rule, width: 0.7 } },
     },
     series: [
