@@ -39,3 +39,9 @@ export type TraceRow = { readonly [K in keyof Trace]: Trace[K][number] };
 export function record(trace: Trace, row: TraceRow): void {
   for (const key of Object.keys(row) as (keyof Trace)[]) (trace[key] as unknown[]).push(row[key]);
 }
+
+/** J the tyre passed on to the floor under power: ∫ min(thrust, grip limit) dx, by trapezoids. */
+export function workAtTyre({ distance, thrust, gripLimit }: Trace): number {
+  const passed = thrust.map((pull, i) => Math.max(0, Math.min(pull, gripLimit[i]!)));
+  return distance.reduce((sum, x, i) => (i === 0 ? 0 : sum + ((passed[i]! + passed[i - 1]!) / 2) * (x - distance[i - 1]!)), 0);
+}

@@ -35,7 +35,7 @@ const paletteOf = (tokens: Tokens) => ({
   workbench: tokens,
 });
 
-const heading = (size: number) => ({ fontFamily: FONTS.heading, fontWeight: 660, fontSize: size, lineHeight: 1.25 });
+const heading = (size: number) => ({ fontFamily: FONTS.heading, fontWeight: 660, fontSize: `${size}px`, lineHeight: 1.25 });
 
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-scheme' },
@@ -49,12 +49,12 @@ export const theme = createTheme({
     h1: heading(22),
     h2: heading(18),
     h3: heading(15),
-    body1: { fontSize: 15, lineHeight: 1.45 },
-    body2: { fontSize: 14, lineHeight: 1.4 },
-    caption: { fontSize: 13, lineHeight: 1.35 },
+    body1: { fontSize: '15px', lineHeight: 1.45 },
+    body2: { fontSize: '14px', lineHeight: 1.4 },
+    caption: { fontSize: '13px', lineHeight: 1.35 },
     button: { textTransform: 'none', fontWeight: 600, fontSize: 14 },
-    figures: { fontFamily: FONTS.figures, fontVariantNumeric: 'tabular-nums', fontSize: 14 },
-    verdict: { fontFamily: FONTS.heading, fontWeight: 680, fontSize: 54, lineHeight: 1, fontVariantNumeric: 'tabular-nums' },
+    figures: { fontFamily: FONTS.figures, fontVariantNumeric: 'tabular-nums', fontSize: '14px' },
+    verdict: { fontFamily: FONTS.heading, fontWeight: 680, fontSize: '54px', lineHeight: 1, fontVariantNumeric: 'tabular-nums' },
   },
   components: {
     MuiCssBaseline: {

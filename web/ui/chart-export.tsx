@@ -7,12 +7,19 @@ import { useState } from 'react';
 import { download, fileName } from './file-exchange.ts';
 import { standalone } from './standalone-svg.ts';
 
+/** Figures under headings that say their units. */
+export interface ChartTable {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly (string | number)[])[];
+}
+
 interface ChartExportProps {
   readonly name: string;
   /** The chart: as the chart library draws it, or as it stands on the page. */
   readonly option?: EChartsCoreOption;
   readonly picture?: () => SVGSVGElement | null;
-  readonly table: { readonly head: readonly string[]; readonly rows: readonly (readonly (string | number)[])[] };
+  /** The figures behind the chart, made when they are taken away. */
+  readonly table: () => ChartTable;
 }
 
 const WIDTH = 1000;
@@ -71,9 +78,10 @@ export function ChartExport(props: ChartExportProps) {
         <MenuItem onClick={after(() => save('svg'))}>Picture (SVG)</MenuItem>
         <MenuItem onClick={after(() => save('canvas'))}>Picture (PNG)</MenuItem>
         <MenuItem
-          onClick={after(() =>
-            download(`${file}.csv`, Papa.unparse({ fields: [...table.head], data: table.rows.map((row) => [...row]) }), 'text/csv'),
-          )}
+          onClick={after(() => {
+            const { head, rows } = table();
+            download(`${file}.csv`, Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }), 'text/csv');
+          })}
         >
           Figures (CSV)
         </MenuItem>

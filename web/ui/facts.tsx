@@ -1,5 +1,5 @@
-import Box from '@mui/material/Box';
 import { Explained, type Explanation } from './explained.tsx';
+import styles from './facts.module.css';
 
 interface FactsProps {
   readonly facts: readonly (readonly [name: string, figure: string])[];
@@ -9,22 +9,12 @@ interface FactsProps {
 
 /** Names and their figures, in two columns. */
 export const Facts = ({ facts, explain }: FactsProps) => (
-  <Box
-    component="dl"
-    sx={{
-      m: 0,
-      display: 'grid',
-      gridTemplateColumns: '1fr auto',
-      rowGap: 1,
-      '& dt': { fontSize: 14 },
-      '& dd': { m: 0, typography: 'figures', textAlign: 'right' },
-    }}
-  >
+  <dl className={styles.facts}>
     {facts.map(([name, figure]) => (
-      <div key={name} style={{ display: 'contents' }}>
+      <div key={name}>
         <dt>{name}</dt>
         <dd>{explain ? <Explained explain={() => explain(name)}>{figure}</Explained> : figure}</dd>
       </div>
     ))}
-  </Box>
+  </dl>
 );

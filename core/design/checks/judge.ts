@@ -67,13 +67,15 @@ export function judge(design: CarDesign, result: RunResult, units: UnitSystem): 
   );
 }
 
-/** What a remedy buys: the run after it. */
+/** What a remedy buys: the run after it, and how much further, longer and with more wheelspin it runs than before. m, s. */
 export interface PricedRemedy {
   readonly remedy: Remedy;
-  /** Metres from before to after, and s. */
   readonly distance: number;
   readonly gain: number;
   readonly time: number;
+  readonly timeGain: number;
+  readonly slipDistance: number;
+  readonly slipGain: number;
 }
 
 /** The remedies of a check with what each buys in distance, the best first; those that could not run are left out. */
@@ -82,8 +84,18 @@ export function priceRemedies(check: Check, before: RunResult): PricedRemedy[] {
     .flatMap((remedy) => {
       const prediction = predictRun(remedy.design);
       if (prediction.kind === 'refused') return [];
-      const { distance, time } = prediction.result;
-      return [{ remedy, distance, gain: distance - before.distance, time }];
+      const { distance, time, slipDistance } = prediction.result;
+      return [
+        {
+          remedy,
+          distance,
+          gain: distance - before.distance,
+          time,
+          timeGain: time - before.time,
+          slipDistance,
+          slipGain: slipDistance - before.slipDistance,
+        },
+      ];
     })
     .sort((a, b) => b.gain - a.gain);
 }

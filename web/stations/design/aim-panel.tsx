@@ -29,7 +29,7 @@ interface AimPanelProps {
 /** What the car is to do, and the room it has. */
 export const AimPanel = memo(function AimPanel({ aim, floor, limits, edit }: AimPanelProps) {
   return (
-    <Box component="section" aria-labelledby="aim-title" sx={{ mt: 6, display: 'grid', gap: 4 }}>
+    <Box component="section" aria-labelledby="aim-title" sx={{ display: 'grid', gap: 4 }}>
       <Typography id="aim-title" variant="h3" component="h2">
         Aim and room
       </Typography>

@@ -1,20 +1,18 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Slider from '@mui/material/Slider';
-import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { FLOORS } from '../../../core/design/catalogue.ts';
 import { planView } from '../../../core/drawing/plan-view.ts';
 import { sideView } from '../../../core/drawing/side-view.ts';
-import type { Phase } from '../../../core/run/trace.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { fitScale, type Scale } from '../../ui/car-sketch.tsx';
 import { download, downloadJson, fileName } from '../../ui/file-exchange.ts';
+import { PHASE_WORDS } from '../../ui/phase-words.ts';
 import { standalone } from '../../ui/standalone-svg.ts';
 import { useSize } from '../../ui/use-size.ts';
 import { useUnits } from '../../ui/use-units.ts';
+import styles from './car-drawing.module.css';
 import type { Edit } from './design-slice.ts';
 import { TypedSizes } from './dimension-marks.tsx';
 import { Handles } from './drawing-handles.tsx';
@@ -26,14 +24,6 @@ import type { Player } from './use-player.ts';
 
 const MARGIN = { side: 84, top: 60, floor: 66 };
 const GRID = 24;
-
-const PHASE_WORDS: Readonly<Record<Phase, string>> = {
-  rolling: 'pulled along',
-  spinning: 'wheels spin',
-  braking: 'wheels drag',
-  coasting: 'coasts',
-  rewinding: 'winds up again and brakes',
-};
 
 interface CarDrawingProps {
   readonly design: CarDesign;
@@ -53,6 +43,7 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
   const size = (value: number): string => printQuantity(value, 'size', units);
   const distance = (value: number): string => printQuantity(value, 'distance', units);
   const fitted = isAbove ? planScale(plan, width, height, MARGIN) : fitScale(side, width, height, MARGIN);
+  const printTime = (time: number): string => printQuantity(time, 'time', units);
   const scale = held ?? fitted;
   const { pose } = player;
   const slope = design.floor.slope;
@@ -68,7 +59,7 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
   const saveCar = useCallback(() => downloadJson(`${fileName(present.current.name)}.car.json`, present.current), []);
   const specs = isAbove ? planHandles(design, plan) : sideHandles(design, side);
   return (
-    <Box ref={ref} component="section" aria-label="Drawing" sx={{ position: 'relative', minHeight: 240, overflow: 'hidden !important' }}>
+    <section ref={ref} aria-label="Drawing" className={styles.drawing}>
       {width > 0 && height > 0 && (
         <TypedSizes design={design} edit={edit}>
           <svg width={width} height={height} role="group" aria-label={label} style={{ position: 'absolute' }} id="car-drawing">
@@ -101,43 +92,59 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
           </svg>
         </TypedSizes>
       )}
-      <Box sx={{ position: 'absolute', top: 6, left: 8, right: 90, display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}>
+      <div className={styles.tools}>
         <Tools name={design.name} isAbove={isAbove} onAbove={setAbove} onSave={saveCar} />
-        {player.end > 0 && !isAbove && (
-          <>
-            {!isStill && (
-              <Button size="small" onClick={player.isPlaying ? player.pause : player.play}>
-                {player.isPlaying ? 'pause' : 'run it'}
-              </Button>
-            )}
-            <Slider
-              size="small"
-              aria-label="Along the run"
-              min={0}
-              max={player.end}
-              step={player.end / 400}
-              value={pose?.time ?? 0}
-              getAriaValueText={(time) => printQuantity(time, 'time', units)}
-              onChange={(_event, time) => player.scrub(Number(time))}
-              // A thumb that eases would never catch up with a running car.
-              sx={{ width: 110, mx: 2, '& .MuiSlider-thumb, & .MuiSlider-track': { transition: 'none' } }}
-            />
-            {pose && (
-              <Button size="small" onClick={() => player.scrub(null)}>
-                back to the line
-              </Button>
-            )}
-          </>
-        )}
-        <Typography variant="figures" sx={{ flexBasis: '100%', fontSize: 13, ml: 1 }} aria-live={player.isPlaying ? 'off' : 'polite'}>
+        {player.end > 0 && !isAbove && <PlayerBar player={player} canPlay={!isStill} print={printTime} />}
+        <p className={styles.words} aria-live={player.isPlaying ? 'off' : 'polite'}>
           {pose
-            ? `${printQuantity(pose.time, 'time', units)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
+            ? `${printTime(pose.time)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
             : `${FLOORS[design.floor.kind].label}, ${slope === 0 ? 'level' : `${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'uphill' : 'downhill'}`}`}
-        </Typography>
-      </Box>
-    </Box>
+        </p>
+      </div>
+    </section>
   );
 }
+
+interface PlayerBarProps {
+  readonly player: Player;
+  readonly canPlay: boolean;
+  readonly print: (seconds: number) => string;
+}
+
+/** Runs the car along its curve, or puts it anywhere on it. A plain slider: it is drawn anew in every frame. */
+const PlayerBar = ({ player, canPlay, print }: PlayerBarProps) => (
+  <>
+    {canPlay && <PlayButton isPlaying={player.isPlaying} onPlay={player.play} onPause={player.pause} />}
+    <input
+      type="range"
+      className={styles.along}
+      aria-label="Along the run"
+      min={0}
+      max={player.end}
+      step={player.end / 400}
+      value={player.pose?.time ?? 0}
+      aria-valuetext={print(player.pose?.time ?? 0)}
+      onChange={({ target }) => player.scrub(Number(target.value))}
+    />
+    {player.pose && (
+      <Button size="small" onClick={() => player.scrub(null)}>
+        back to the line
+      </Button>
+    )}
+  </>
+);
+
+const PlayButton = memo(function PlayButton(props: {
+  readonly isPlaying: boolean;
+  readonly onPlay: () => void;
+  readonly onPause: () => void;
+}) {
+  return (
+    <Button size="small" onClick={props.isPlaying ? props.onPause : props.onPlay}>
+      {props.isPlaying ? 'pause' : 'run it'}
+    </Button>
+  );
+});
 
 interface ToolsProps {
   readonly name: string;

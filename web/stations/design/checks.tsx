@@ -1,15 +1,15 @@
-import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import type { CheckVerdict, Sureness } from '../../../core/design/checks/check.ts';
 import { memo } from 'react';
 import type { Assessment } from '../../../core/explore/assess.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
+import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
+import styles from './verdict-panel.module.css';
 
-const SIGNS: Readonly<Record<CheckVerdict, { sign: string; word: string; colour: string }>> = {
-  stop: { sign: '✕', word: 'fails', colour: 'error.main' },
-  mind: { sign: '!', word: 'mind', colour: 'workbench.pullText' },
-  good: { sign: '✓', word: 'good', colour: 'workbench.good' },
+const SIGNS: Readonly<Record<CheckVerdict, { sign: string; word: string }>> = {
+  stop: { sign: '✕', word: 'fails' },
+  mind: { sign: '!', word: 'mind' },
+  good: { sign: '✓', word: 'good' },
 };
 const SURE: Readonly<Record<Sureness, string>> = {
   sizes: 'from the sizes',
@@ -23,44 +23,29 @@ export const Checks = memo(function Checks({ assessment }: { readonly assessment
   const units = useUnits();
   if (!assessment) return null;
   return (
-    <Box component="section" aria-labelledby="checks-title">
-      <Typography id="checks-title" variant="h3" component="h2" sx={{ mb: 1 }}>
+    <section aria-labelledby="checks-title">
+      <h2 id="checks-title" className={plain.heading}>
         Checks
-      </Typography>
+      </h2>
       {assessment.checks.map(({ id, title, value, limit, limitIs, quantity, verdict, sure, sentence }) => {
-        const { sign, word, colour } = SIGNS[verdict];
+        const { sign, word } = SIGNS[verdict];
         const isTold = id === 'string-length';
         return (
-          <Box
-            key={id}
-            component="details"
-            sx={{
-              '& summary': {
-                display: 'grid',
-                gridTemplateColumns: '22px 1fr auto',
-                py: 0.75,
-                cursor: 'pointer',
-                fontSize: 14,
-                listStyle: 'none',
-              },
-            }}
-          >
+          <details key={id} className={styles.check}>
             <summary>
-              <Box component="span" role="img" aria-label={word} sx={{ color: colour, fontWeight: 700 }}>
+              <span role="img" aria-label={word} className={styles[verdict]}>
                 {sign}
-              </Box>
+              </span>
               <span>{title}</span>
-              <Typography component="span" variant="figures">
-                {Number.isFinite(value) ? printQuantity(value, quantity, units) : '–'}
-              </Typography>
+              <span className={plain.figures}>{Number.isFinite(value) ? printQuantity(value, quantity, units) : '–'}</span>
             </summary>
-            <Typography variant="body2" sx={{ pl: '22px', pb: 1 }}>
+            <p className={plain.text}>
               {sentence}
               {!isTold && ` Limit: ${limitIs === 'most' ? 'at most' : 'at least'} ${printQuantity(limit, quantity, units)}; ${SURE[sure]}.`}
-            </Typography>
-          </Box>
+            </p>
+          </details>
         );
       })}
-    </Box>
+    </section>
   );
 });

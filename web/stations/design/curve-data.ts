@@ -1,5 +1,6 @@
+import type { PullAt } from '../../../core/run/pull-left.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
-import type { Phase, Trace } from '../../../core/run/trace.ts';
+import { workAtTyre, type Phase, type Trace } from '../../../core/run/trace.ts';
 import type { Quantity } from '../../../core/units/quantity.ts';
 
 /** One reading of the pull curve. SI. */
@@ -13,6 +14,13 @@ export interface CurveRow {
   readonly phase: Phase;
 }
 
+/** A part of the run in one phase. */
+export interface PhaseSpan {
+  readonly phase: Phase;
+  readonly from: CurveRow;
+  readonly to: CurveRow;
+}
+
 /** The pull curve of one run: the way under power and a little of the coasting. */
 export interface Curve {
   readonly rows: readonly CurveRow[];
@@ -20,15 +28,25 @@ export interface Curve {
   readonly end: number;
   readonly powerEnd: number | null;
   readonly distance: number;
-  readonly spins: boolean;
+  /** J passed on at the tyre, lost to wheelspin, and still wound at the stop. */
+  readonly work: { readonly useful: number; readonly slip: number; readonly left: number };
+  /** What a car that stopped while wound would still pull, and its turns. */
+  readonly left: readonly PullAt[];
+  readonly turnsLeft: number;
+  /** Where the tyre does what, in order. */
+  readonly phases: readonly PhaseSpan[];
   /** The curve in a sentence. */
   readonly words: (print: (value: number, quantity: Quantity & ('distance' | 'force')) => string) => string;
 }
 
+/** m of wheelspin worth a word. */
+const LEAST_SLIP = 0.0005;
+
 /** Share of the powered way shown beyond its end. */
 const COAST_SHOWN = 0.35;
 
-export function curveOf(result: RunResult): Curve {
+/** The curve of a run with its trace; `left`: what it still pulls beyond a stop while wound. */
+export function curveOf(result: RunResult, left: readonly PullAt[] = []): Curve {
   const trace: Trace = result.trace!;
   const powerEnd = result.powerEndDistance;
   const end = powerEnd === null ? result.distance : Math.min(result.distance, powerEnd * (1 + COAST_SHOWN));
@@ -45,18 +63,20 @@ export function curveOf(result: RunResult): Curve {
     .filter(({ distance }, i) => distance <= end || trace.distance[i - 1]! < end);
   // The last sample may lie beyond the end: the curve is cut there.
   const rows = [...sampled.filter(({ distance }) => distance < end), rowAt({ rows: sampled }, end) ?? sampled.at(-1)!];
-  const spins = rows.some(({ phase }) => phase === 'spinning');
   return {
     rows,
     end,
     powerEnd,
     distance: result.distance,
-    spins,
+    work: { useful: workAtTyre(trace), slip: result.energy.slip, left: result.energy.unspent },
+    left,
+    turnsLeft: result.turnsLeft,
+    phases: phasesOf(rows),
     words: (print) =>
       `Pull ${print(result.launchThrust, 'force')} at release, grip limit ${print(result.launchGripLimit, 'force')}; ` +
-      (spins ? `the wheels spin for ${print(result.slipDistance, 'distance')}; ` : '') +
+      (result.slipDistance > LEAST_SLIP ? `the wheels spin for ${print(result.slipDistance, 'distance')}; ` : '') +
       (powerEnd === null
-        ? 'the car stops while still wound.'
+        ? `the car stops with ${Number(result.turnsLeft.toPrecision(2))} turns left.`
         : `the pull ends at ${print(powerEnd, 'distance')} and the car coasts to ${print(result.distance, 'distance')}.`),
   };
 }
@@ -77,4 +97,15 @@ export function rowAt({ rows }: Pick<Curve, 'rows'>, distance: number): CurveRow
     resistance: between('resistance'),
     phase: b.phase,
   };
+}
+
+/** Rows of one phase after another; the first row tells only where the run begins. */
+function phasesOf(rows: readonly CurveRow[]): PhaseSpan[] {
+  const spans: PhaseSpan[] = [];
+  rows.slice(1).forEach((to, i) => {
+    const last = spans.at(-1);
+    if (last?.phase === to.phase) spans[spans.length - 1] = { ...last, to };
+    else spans.push({ phase: to.phase, from: rows[i]!, to });
+  });
+  return spans;
 }

@@ -1,110 +1,47 @@
 import { useId } from 'react';
 import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
 import { FONTS } from '../../app/tokens.ts';
-import { rowAt, type Curve, type CurveRow } from './curve-data.ts';
+import { PHASE_WORDS } from '../../ui/phase-words.ts';
+import { rowAt, type CurveRow, type PhaseSpan } from './curve-data.ts';
+import { curveScale, ticksTo, type CurveScale, type CurveView } from './curve-scale.ts';
 
-/** What the pull is drawn against. */
-export type CurveAxis = 'distance' | 'time';
-
-const PLOT = { left: 52, right: 20, top: 30, bottom: 40 };
 const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
 
-/** Round values from 0 to `most`, about `count` of them. */
-function ticksTo(most: number, count: number): number[] {
-  const rough = most / count;
-  const power = 10 ** Math.floor(Math.log10(rough));
-  const step = ([1, 2, 3, 5, 10].find((factor) => factor * power >= rough) ?? 10) * power;
-  return Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step);
-}
+/** px between pull and resistance that the words of the useful work need. */
+const WORK_ROOM = 26;
 
-/** Places on the chart, px, of what stands on the curve's axes. */
-export interface CurvePlaces {
-  readonly x: (row: Pick<CurveRow, CurveAxis>) => number;
-  readonly y: (newton: number) => number;
-  /** The distance, m, at a place across. */
-  readonly distanceAt: (px: number) => number;
-}
-
-interface CurvePlotProps {
-  readonly curve: Curve;
-  /** An earlier version, drawn behind. */
-  readonly behind: { readonly name: string; readonly curve: Curve } | null;
+interface CurvePlotProps extends CurveView {
   /** m, marked on the curve. */
   readonly reading: number | null;
-  readonly axis: CurveAxis;
   readonly units: UnitSystem;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** Where the axes end: along, in m or s; up, in N. */
-const extent = ({
-  curve,
-  behind,
-  axis,
-}: Pick<CurvePlotProps, 'curve' | 'behind' | 'axis'>): { readonly along: number; readonly most: number } => {
-  const own = axis === 'distance' ? curve.end : (curve.rows.at(-1)?.time ?? 0);
-  const other = behind ? (behind.curve.rows.at(-1)?.[axis] ?? 0) : 0;
-  const top = (rows: readonly CurveRow[]): number => rows.reduce((most, { thrust }) => Math.max(most, thrust), 1e-6);
-  return {
-    along: Math.max(own, Math.min(1.5 * own, other)) || 1,
-    most: 1.25 * Math.max(top(curve.rows), behind ? top(behind.curve.rows) : 0),
-  };
-};
-
-/** The distance on the curve at a place across the chart, m; null beside the plot. */
-export function distanceUnder(
-  px: number,
-  { curve, behind, axis, width }: Pick<CurvePlotProps, 'curve' | 'behind' | 'axis' | 'width'>,
-): number | null {
-  const part = (px - PLOT.left) / (width - PLOT.left - PLOT.right);
-  if (part < 0 || part > 1) return null;
-  const along = part * extent({ curve, behind, axis }).along;
-  if (axis === 'distance') return Math.min(along, curve.end);
-  const after = curve.rows.findIndex(({ time }) => time >= along);
-  if (after <= 0) return after === 0 ? 0 : curve.end;
-  const [a, b] = [curve.rows[after - 1]!, curve.rows[after]!];
-  return a.distance + (b.time > a.time ? (along - a.time) / (b.time - a.time) : 1) * (b.distance - a.distance);
 }
 
 /** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
-export function CurvePlot({ curve, behind, reading, axis, units, width, height }: CurvePlotProps) {
+export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
+  const { curve, behind, axis, width, height } = view;
   const hatch = useId();
-  const { along, most } = extent({ curve, behind, axis });
-  const [far, strong] = [axis === 'distance' ? unitValue('distance', units) : 1, unitValue('force', units)];
-  const right = width - PLOT.right;
-  const floor = height - PLOT.bottom;
-  const x = (row: Pick<CurveRow, CurveAxis>): number => PLOT.left + (row[axis] / along) * (right - PLOT.left);
-  const y = (newton: number): number => floor - (Math.max(newton, 0) / most) * (floor - PLOT.top);
-  const lineOf = (rows: readonly CurveRow[], value: (row: CurveRow) => number): string =>
-    rows.map((row, i) => `${i === 0 ? 'M' : 'L'}${x(row).toFixed(1)} ${y(value(row)).toFixed(1)}`).join('');
-  const back = (rows: readonly CurveRow[], value: (row: CurveRow) => number): string =>
-    [...rows]
-      .reverse()
-      .map((row) => `L${x(row).toFixed(1)} ${y(value(row)).toFixed(1)}`)
-      .join('');
+  const scale = curveScale(view);
+  const { x, y, left, right, top, floor, most } = scale;
   const { rows } = curve;
+  const lineOf = (of: readonly CurveRow[], value: (row: CurveRow) => number): string =>
+    of.map((row, i) => `${i === 0 ? 'M' : 'L'}${x(row).toFixed(1)} ${y(value(row)).toFixed(1)}`).join('');
+  const areaOf = (of: readonly CurveRow[], upper: (row: CurveRow) => number, lower: (row: CurveRow) => number): string =>
+    `${lineOf(of, upper)}${lineOf([...of].reverse(), lower).replace('M', 'L')}Z`;
+  const thrust = (row: CurveRow): number => row.thrust;
+  const gripLimit = (row: CurveRow): number => row.gripLimit;
   const grip = rows[0]?.gripLimit ?? 0;
   const isGripShown = grip < most;
   const at = (part: number): CurveRow => rows.find(({ distance }) => distance >= part * (curve.powerEnd ?? curve.end)) ?? rows.at(-1)!;
-  const powerEnd = curve.powerEnd === null ? null : rowAt(curve, curve.powerEnd);
   const read = reading === null ? null : rowAt(curve, reading);
   const spinning = rows.filter(({ phase }) => phase === 'spinning');
+  const energy = (joule: number): string => printQuantity(joule, 'energy', units);
   const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
-    <text
-      x={Math.min(x(row), right - 60)}
-      y={y(newton) + (up ? -10 : 18)}
-      fill={fill}
-      fontWeight={600}
-      stroke={colour('ground')}
-      strokeWidth={5}
-      paintOrder="stroke"
-      strokeLinejoin="round"
-    >
+    <Name x={Math.min(x(row), right - 60)} y={y(newton) + (up ? -10 : 18)} fill={fill}>
       {text}
-    </text>
+    </Name>
   );
-  const figure = (value: number): string => String(Number(value.toFixed(3)));
+  const early = at(0.1);
+  const behindMiddle = behind?.curve.rows[Math.floor(behind.curve.rows.length / 2)];
   return (
     <svg width={width} height={height} fontFamily={FONTS.text} fontSize={13} aria-hidden style={{ position: 'absolute' }}>
       <defs>
@@ -112,65 +49,33 @@ export function CurvePlot({ curve, behind, reading, axis, units, width, height }
           <path d="M-2 2l4 -4M0 8l8 -8M6 10l4 -4" stroke={colour('stop')} strokeWidth={1.4} />
         </pattern>
       </defs>
-      {ticksTo(most / strong, 6).map((value) => (
-        <g key={value}>
-          <path d={`M${PLOT.left} ${y(value * strong)}H${right}`} stroke={colour('rule')} strokeWidth={0.7} />
-          <text
-            x={PLOT.left - 8}
-            y={y(value * strong) + 4}
-            textAnchor="end"
-            fontFamily={FONTS.figures}
-            fontSize={12}
-            fill={colour('muted')}
-          >
-            {figure(value)}
-          </text>
-        </g>
-      ))}
-      {ticksTo(along / far, 7).map((value) => {
-        const px = PLOT.left + ((value * far) / along) * (right - PLOT.left);
-        return (
-          <g key={value}>
-            <path d={`M${px} ${floor}v5`} stroke={colour('ink')} />
-            <text x={px} y={floor + 18} textAnchor="middle" fontFamily={FONTS.figures} fontSize={12} fill={colour('muted')}>
-              {figure(value)}
-            </text>
-          </g>
-        );
-      })}
+      <Axes scale={scale} axis={axis} units={units} />
       <text x={16} y={16} fill={colour('muted')}>
         {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  ·  grip limit ${printNumber(grip, 'force', units)}, far above`}`}
       </text>
-      <text x={right} y={floor + 36} textAnchor="end" fill={colour('muted')}>
-        {axis === 'distance' ? `distance travelled, ${unitOf('distance', units)}` : 'time, s'}
-      </text>
       <path
-        d={`${lineOf(rows, ({ thrust }) => thrust)}L${x(rows.at(-1)!)} ${floor}L${x(rows[0]!)} ${floor}Z`}
+        d={areaOf(
+          rows,
+          (row) => Math.min(row.thrust, row.gripLimit),
+          () => 0,
+        )}
         fill={colour('pullArea')}
         opacity={0.55}
       />
       {spinning.length > 1 && (
-        <path
-          d={`${lineOf(spinning, ({ thrust, gripLimit }) => Math.max(thrust, gripLimit))}${back(spinning, ({ gripLimit }) => gripLimit)}Z`}
-          fill={`url(#${hatch})`}
-        />
+        <path d={areaOf(spinning, (row) => Math.max(row.thrust, row.gripLimit), gripLimit)} fill={`url(#${hatch})`} />
       )}
-      <path d={lineOf(rows, ({ thrust }) => thrust)} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
+      {axis === 'distance' && curve.left.length > 1 && <StillWound {...view} scale={scale} energy={energy} />}
+      <path d={lineOf(rows, thrust)} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
       {isGripShown && (
-        <path d={lineOf(rows, ({ gripLimit }) => Math.min(gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
+        <path d={lineOf(rows, (row) => Math.min(row.gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
       )}
-      <path
-        d={lineOf(rows, ({ resistance }) => resistance)}
-        fill="none"
-        stroke={colour('distance')}
-        strokeWidth={2}
-        strokeDasharray="7 5"
-      />
+      <path d={lineOf(rows, (row) => row.resistance)} fill="none" stroke={colour('distance')} strokeWidth={2} strokeDasharray="7 5" />
       {behind && (
         <path
           d={lineOf(
-            behind.curve.rows.filter((row) => row[axis] <= along),
-            ({ thrust }) => thrust,
+            behind.curve.rows.filter((row) => row[axis] <= scale.along),
+            thrust,
           )}
           fill="none"
           stroke={colour('muted')}
@@ -178,35 +83,127 @@ export function CurvePlot({ curve, behind, reading, axis, units, width, height }
           strokeDasharray="2 4"
         />
       )}
-      <path d={`M${PLOT.left} ${PLOT.top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
-      {powerEnd && (
-        <>
-          <path d={`M${x(powerEnd)} ${PLOT.top}V${floor}`} stroke={colour('ink')} />
-          {curve.distance > powerEnd.distance && (
-            <text x={Math.min(x(powerEnd) + 6, right - 120)} y={PLOT.top + 12} fill={colour('ink')}>
-              coasts {printQuantity(curve.distance - powerEnd.distance, 'distance', units)} more
-            </text>
-          )}
-        </>
-      )}
-      {spinning.length > 1 && name('wheelspin', spinning[Math.floor(spinning.length / 8)]!, spinning[0]!.thrust, colour('stop'), true)}
+      <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
+      <Phases scale={scale} phases={curve.phases} coasts={printQuantity(curve.distance - (curve.powerEnd ?? 0), 'distance', units)} />
+      {spinning.length > 1 &&
+        name(`wheelspin ${energy(curve.work.slip)}`, spinning[Math.floor(spinning.length / 8)]!, spinning[0]!.thrust, colour('stop'), true)}
       {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
-      {behind &&
-        name(
-          behind.name,
-          behind.curve.rows[Math.floor(behind.curve.rows.length / 2)]!,
-          behind.curve.rows[Math.floor(behind.curve.rows.length / 2)]!.thrust,
-          colour('muted'),
-          false,
-        )}
+      {behind && behindMiddle && name(behind.name, behindMiddle, behindMiddle.thrust, colour('muted'), false)}
       {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
+      {y(early.resistance) - y(Math.min(early.thrust, early.gripLimit)) > WORK_ROOM && (
+        <Name x={left + 10} y={y(early.resistance) - 8} fill={colour('pullText')}>
+          {`useful work ${energy(curve.work.useful)}`}
+        </Name>
+      )}
       {name('resistance', at(0.72), at(0.72).resistance, colour('distance'), false)}
       {read && (
         <>
-          <path d={`M${x(read)} ${PLOT.top}V${floor}`} stroke={colour('distance')} strokeDasharray="4 3" />
+          <path d={`M${x(read)} ${top}V${floor}`} stroke={colour('distance')} strokeDasharray="4 3" />
           <circle cx={x(read)} cy={y(read.thrust)} r={5} fill={colour('panel')} stroke={colour('pull')} strokeWidth={3} />
         </>
       )}
     </svg>
+  );
+}
+
+interface NameProps {
+  readonly x: number;
+  readonly y: number;
+  readonly fill: string;
+  readonly children: string;
+}
+
+/** Words on the curve, the ground kept clear about them. */
+const Name = ({ children, ...place }: NameProps) => (
+  <text {...place} fontWeight={600} stroke={colour('ground')} strokeWidth={5} paintOrder="stroke" strokeLinejoin="round">
+    {children}
+  </text>
+);
+
+interface AxesProps {
+  readonly scale: CurveScale;
+  readonly axis: CurveView['axis'];
+  readonly units: UnitSystem;
+}
+
+const FIGURES = { fontFamily: FONTS.figures, fontSize: 12 };
+const figure = (value: number): string => String(Number(value.toFixed(3)));
+
+function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: AxesProps) {
+  const [far, strong] = [axis === 'distance' ? unitValue('distance', units) : 1, unitValue('force', units)];
+  return (
+    <g fill={colour('muted')}>
+      {ticksTo(most / strong, 6).map((value) => (
+        <g key={value}>
+          <path d={`M${left} ${y(value * strong)}H${right}`} stroke={colour('rule')} strokeWidth={0.7} />
+          <text x={left - 8} y={y(value * strong) + 4} textAnchor="end" {...FIGURES}>
+            {figure(value)}
+          </text>
+        </g>
+      ))}
+      {ticksTo(along / far, 7).map((value) => {
+        const px = left + ((value * far) / along) * (right - left);
+        return (
+          <g key={value}>
+            <path d={`M${px} ${floor}v5`} stroke={colour('ink')} />
+            <text x={px} y={floor + 18} textAnchor="middle" {...FIGURES}>
+              {figure(value)}
+            </text>
+          </g>
+        );
+      })}
+      <text x={right} y={floor + 36} textAnchor="end">
+        {axis === 'distance' ? `distance travelled, ${unitOf('distance', units)}` : 'time, s'}
+      </text>
+    </g>
+  );
+}
+
+interface PhasesProps {
+  readonly scale: CurveScale;
+  readonly phases: readonly PhaseSpan[];
+  /** How far it coasts. */
+  readonly coasts: string;
+}
+
+/** px a phase must be wide to be named, for a letter of its name. */
+const LETTER = 7;
+
+/** What the tyre does where, along the top of the plot. */
+const Phases = ({ scale: { x, top, floor }, phases, coasts }: PhasesProps) => (
+  <g fill={colour('ink')}>
+    {phases.map(({ phase, from, to }, i) => {
+      const words = phase === 'coasting' ? `coasts ${coasts}` : PHASE_WORDS[phase];
+      const [start, end] = [x(from), x(to)];
+      return (
+        <g key={i}>
+          {i > 0 && <path d={`M${start} ${top - 14}V${phase === 'coasting' ? floor : top}`} stroke={colour('ink')} strokeWidth={0.8} />}
+          {end - start > LETTER * words.length && (
+            <text x={start + 6} y={top - 4} fontSize={12}>
+              {words}
+            </text>
+          )}
+        </g>
+      );
+    })}
+  </g>
+);
+
+/** The pull that is left when the car stops while wound. */
+function StillWound({
+  curve,
+  scale: { x, y, floor, right },
+  energy,
+}: CurveView & { readonly scale: CurveScale; readonly energy: (joule: number) => string }) {
+  const places = curve.left.map(({ distance, thrust }) => ({ at: x({ distance, time: 0 }), thrust }));
+  const line = places.map(({ at, thrust }, i) => `${i === 0 ? 'M' : 'L'}${at.toFixed(1)} ${y(thrust).toFixed(1)}`).join('');
+  return (
+    <>
+      <path d={`${line}L${places.at(-1)!.at} ${floor}L${places[0]!.at} ${floor}Z`} fill={colour('rule')} opacity={0.8} />
+      <path d={line} fill="none" stroke={colour('pull')} strokeWidth={2} strokeDasharray="1 5" strokeLinecap="round" />
+      <Name x={Math.min(places[0]!.at + 6, right - 170)} y={floor - 10} fill={colour('muted')}>
+        {`left: ${Number(curve.turnsLeft.toPrecision(2))} turns, ${energy(curve.work.left)}`}
+      </Name>
+    </>
   );
 }

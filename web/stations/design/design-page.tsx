@@ -1,7 +1,6 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
@@ -14,6 +13,7 @@ import { AimPanel } from './aim-panel.tsx';
 import { CarDrawing } from './car-drawing.tsx';
 import { ConflictDialog } from './conflict-dialog.tsx';
 import { DesignHeader } from './design-header.tsx';
+import styles from './design-page.module.css';
 import { edited, redone, undone, type Edit } from './design-slice.ts';
 import { MeasuredPanel } from './measured-panel.tsx';
 import { PartsPanel } from './parts-panel.tsx';
@@ -44,9 +44,12 @@ export function DesignPage() {
 function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const dispatch = useAppDispatch();
   const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
+  // What hangs on the design far from the hand may follow a frame later.
+  const settled = useDeferredValue(design);
   const [tab, setTab] = useState<TabKey>('curve');
   const [isListing, setListing] = useState(false);
   const [ghost, setGhost] = useState<Ghost | null>(null);
+  const [preview, setPreview] = useState<Ghost | null>(null);
   const store = useStore<RootState>();
   const edit: Edit = useCallback(
     (change, gesture) => {
@@ -54,6 +57,11 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       if (present) dispatch(edited({ design: change(present), gesture: gesture ?? null }));
     },
     [dispatch, store],
+  );
+  const showPreview = useCallback(
+    (remedied: { readonly label: string; readonly design: CarDesign } | null) =>
+      setPreview(remedied && { id: 'preview', name: remedied.label, design: remedied.design }),
+    [],
   );
   const openVersions = useCallback(() => setListing(true), []);
   const player = usePlayer(design, prediction);
@@ -68,7 +76,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
     () => dispatch(redone()),
   );
   return (
-    <Box sx={{ height: '100%', display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)' }}>
+    <div className={styles.station}>
       <DesignHeader
         carId={carId}
         name={design.name}
@@ -76,29 +84,14 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
         versionName={versions.current?.record.name ?? null}
         onVersions={openVersions}
       />
-      <Box
-        sx={{
-          minHeight: 0,
-          display: { xs: 'block', md: 'grid' },
-          overflow: 'auto',
-          gridTemplateColumns: '268px minmax(0, 1fr) 316px',
-          '& > *': { minHeight: 0, overflow: { md: 'auto' } },
-        }}
-      >
-        <Box sx={{ p: 4, pb: 8 }}>
+      <div className={styles.workspace}>
+        <div className={styles.left}>
           <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
           <AimPanel aim={design.aim} floor={design.floor} limits={design.limits} edit={edit} />
           <PartsPanel design={design} edit={edit} />
-          <MeasuredPanel design={design} edit={edit} />
-        </Box>
-        <Box
-          sx={{
-            display: 'grid',
-            gridTemplateRows: {
-              md: tab === 'curve' ? 'minmax(220px, 1fr) minmax(300px, 1.3fr)' : 'minmax(240px, 0.6fr) minmax(400px, 1.6fr)',
-            },
-          }}
-        >
+          <MeasuredPanel design={settled} edit={edit} />
+        </div>
+        <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
           <CarDrawing design={design} edit={edit} player={player} />
           <LowerPanel
             design={design}
@@ -106,16 +99,17 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             edit={edit}
             tab={tab}
             onTab={setTab}
-            ghost={ghost}
+            ghost={preview ?? ghost}
             played={player.pose?.distance ?? null}
+            onScrub={player.scrub}
           />
-        </Box>
-        <VerdictPanel design={design} prediction={prediction} edit={edit} />
-      </Box>
+        </div>
+        <VerdictPanel design={design} prediction={prediction} edit={edit} onPreview={showPreview} />
+      </div>
       {isListing && (
         <VersionsDrawer {...versions} design={design} isOpen onClose={() => setListing(false)} ghost={ghost} onGhost={setGhost} />
       )}
       <ConflictDialog />
-    </Box>
+    </div>
   );
 }

@@ -1,4 +1,3 @@
-import Box from '@mui/material/Box';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { lazy, memo, Suspense, useEffect } from 'react';
@@ -6,6 +5,7 @@ import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
 import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from './design-slice.ts';
+import styles from './lower-panel.module.css';
 import { PullCurve } from './pull-curve.tsx';
 import type { Ghost } from './versions/versions-drawer.tsx';
 
@@ -36,35 +36,36 @@ interface LowerPanelProps {
   readonly ghost: Ghost | null;
   /** m, where the car is along its run. */
   readonly played: number | null;
+  readonly onScrub: (time: number | null) => void;
   readonly onTab: (tab: TabKey) => void;
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played }: LowerPanelProps) {
+export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played, onScrub }: LowerPanelProps) {
   useEffect(() => {
     const timer = setTimeout(warmUp, WARM_UP_AFTER);
     return () => clearTimeout(timer);
   }, []);
   const distance = prediction.kind === 'ran' ? prediction.result.distance : 0;
   return (
-    <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 320, minWidth: 0 }}>
+    <div className={styles.panel}>
       <TabRow tab={tab} onTab={onTab} />
-      <Box
+      <div
         id="lower-panel"
         role="tabpanel"
         aria-labelledby={`tab-${tab}`}
-        sx={{ minHeight: 0, p: tab === 'curve' ? 0 : 4, pt: tab === 'curve' ? 0 : 3, display: 'grid' }}
+        className={`${styles.content} ${tab === 'curve' ? '' : styles.exploring}`}
       >
         <Suspense fallback={null}>
-          {tab === 'curve' && <PullCurve name={design.name} prediction={prediction} ghost={ghost} played={played} />}
+          {tab === 'curve' && <PullCurve design={design} prediction={prediction} ghost={ghost} played={played} onScrub={onScrub} />}
           {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
           {tab === 'map' && <MapPanel design={design} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={design} distance={distance} />}
           {tab === 'best' && <BestPanel design={design} edit={edit} />}
           {tab === 'winding' && <WindingPanel design={design} distance={distance} edit={edit} />}
         </Suspense>
-      </Box>
-    </Box>
+      </div>
+    </div>
   );
 }
 

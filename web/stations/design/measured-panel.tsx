@@ -16,7 +16,7 @@ const MEASURED_SPREAD = 0.05;
 /** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
 export function MeasuredPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
   return (
-    <Box component="section" aria-labelledby="measured-title" sx={{ mt: 6, display: 'grid', gap: 3 }}>
+    <Box component="section" aria-labelledby="measured-title" sx={{ display: 'grid', gap: 3 }}>
       <Typography id="measured-title" variant="h3" component="h2">
         What is not known exactly
       </Typography>

@@ -1,7 +1,5 @@
-import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import { MOTOR_NAMES, type CarDesign, type MotorDesign, type MotorKind } from '../../../core/design/car-design.ts';
 import { withMotor } from '../../../core/design/with-motor.ts';
@@ -18,6 +16,8 @@ import {
   WASHERS,
   WHEELS,
 } from '../../../core/design/catalogue.ts';
+import plain from '../../ui/plain.module.css';
+import styles from './design-page.module.css';
 import type { Edit } from './design-slice.ts';
 
 interface Choice {
@@ -178,14 +178,14 @@ const CHOICES: Readonly<Record<MotorKind, readonly Choice[]>> = {
 /** What the car is made of and runs on. */
 export function PartsPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
   return (
-    <Box component="section" aria-labelledby="parts-title" sx={{ mt: 6, display: 'grid', gap: 4 }}>
-      <Typography id="parts-title" variant="h3" component="h2">
+    <section aria-labelledby="parts-title" className={styles.fields}>
+      <h2 id="parts-title" className={plain.heading}>
         Parts and floor
-      </Typography>
+      </h2>
       {CHOICES[design.motor.kind].map((part) => (
         <ChoiceField key={part.label} part={part} value={part.read(design)} edit={edit} />
       ))}
-    </Box>
+    </section>
   );
 }
 

@@ -1,6 +1,3 @@
-import Box from '@mui/material/Box';
-import Slider from '@mui/material/Slider';
-import Typography from '@mui/material/Typography';
 import { nanoid } from '@reduxjs/toolkit';
 import { memo, useRef } from 'react';
 import { newCar, type CarDesign, type MotorKind } from '../../../core/design/car-design.ts';
@@ -9,8 +6,10 @@ import { readCarDesign } from '../../../core/files/read.ts';
 import type { Fault } from '../../../core/fault.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { QuantityField } from '../../ui/quantity-field.tsx';
+import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import type { Edit } from './design-slice.ts';
+import styles from './sizes-panel.module.css';
 
 interface SizesPanelProps {
   readonly design: CarDesign;
@@ -32,10 +31,10 @@ const FAULT_AT: Readonly<Record<string, string>> = {
 /** Every size of the car, to type in any unit or to slide. */
 export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
   return (
-    <Box component="section" aria-labelledby="sizes-title">
-      <Typography id="sizes-title" variant="h3" component="h2" sx={{ mb: 2 }}>
+    <section aria-labelledby="sizes-title">
+      <h2 id="sizes-title" className={plain.heading}>
         Sizes
-      </Typography>
+      </h2>
       {sizesOf(design.motor.kind).map((size) => (
         <SizeRow
           key={size.id}
@@ -46,7 +45,7 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
           fault={faults.find(({ path }) => FAULT_AT[path] === size.id)?.message}
         />
       ))}
-    </Box>
+    </section>
   );
 }
 
@@ -60,6 +59,12 @@ interface SizeRowProps {
 
 const STEPS = 400;
 
+const FIELD = {
+  '& .MuiInputBase-root': { px: 2 },
+  '& .MuiInputBase-input': { px: 0, py: 1, textAlign: 'right' },
+  '& .MuiFormHelperText-root': { mx: 0 },
+};
+
 /** Any design of each kind that passes: the schema judges each size by itself. */
 const PATTERN = { lever: newCar('pattern', 'lever'), band: newCar('pattern', 'band'), twist: newCar('pattern', 'twist') };
 
@@ -67,7 +72,10 @@ const PATTERN = { lever: newCar('pattern', 'lever'), band: newCar('pattern', 'ba
 const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRowProps) {
   const units = useUnits();
   const gesture = useRef('');
-  const step = (size.high - size.low) / STEPS;
+  const within = Math.min(Math.max(value, size.low), size.high);
+  const beginGesture = (): void => {
+    gesture.current = nanoid();
+  };
   // What the file format would refuse is refused here, in the same words.
   const check = (typed: number): string | null => {
     const read = readCarDesign(size.write(PATTERN[kind], typed));
@@ -76,9 +84,9 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
       : `${printQuantity(typed, size.quantity, units)} ${read.faults[0]!.message.replace(/([\d.]+)$/, (limit) => printQuantity(Number(limit), size.quantity, units))}.`;
   };
   return (
-    <Box sx={{ mb: 2.5 }}>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 104px', alignItems: 'center', gap: 2 }}>
-        <Typography variant="body2">{size.label}</Typography>
+    <div className={styles.size}>
+      <div className={styles.row}>
+        <span className={plain.text}>{size.label}</span>
         <QuantityField
           size="small"
           label={size.label}
@@ -87,32 +95,29 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
           value={value}
           onChange={(next) => edit((design) => size.write(design, next))}
           check={check}
-          sx={{
-            '& .MuiInputBase-root': { px: 2 },
-            '& .MuiInputBase-input': { px: 0, py: 1, textAlign: 'right' },
-            '& .MuiFormHelperText-root': { mx: 0 },
-          }}
+          sx={FIELD}
         />
-      </Box>
-      <Slider
-        size="small"
+      </div>
+      {/* A plain slider: it is drawn anew in every frame of a drag. */}
+      <input
+        type="range"
+        className={styles.slider}
         min={size.low}
         max={size.high}
-        step={step}
-        value={Math.min(Math.max(value, size.low), size.high)}
+        step={(size.high - size.low) / STEPS}
+        value={within}
         aria-label={size.label}
-        getAriaValueText={(at) => printQuantity(at, size.quantity, units)}
-        onMouseDown={() => (gesture.current = nanoid())}
-        onTouchStart={() => (gesture.current = nanoid())}
-        onKeyDown={() => (gesture.current = nanoid())}
-        onChange={(_event, next) => edit((design) => size.write(design, Number(next)), gesture.current)}
-        sx={{ py: '6px !important', color: 'secondary.main' }}
+        aria-valuetext={printQuantity(value, size.quantity, units)}
+        style={{ '--filled': `${(100 * (within - size.low)) / (size.high - size.low)}%` } as React.CSSProperties}
+        onPointerDown={beginGesture}
+        onKeyDown={beginGesture}
+        onChange={({ target }) => edit((design) => size.write(design, Number(target.value)), gesture.current)}
       />
       {fault && (
-        <Typography variant="caption" color="error" role="alert" sx={{ display: 'block' }}>
+        <p className={`${plain.caption} ${styles.fault}`} role="alert">
           ✕ {fault}
-        </Typography>
+        </p>
       )}
-    </Box>
+    </div>
   );
 });

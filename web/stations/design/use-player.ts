@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
 import { poseAt, type Pose } from '../../../core/drawing/pose.ts';
@@ -35,19 +35,15 @@ export function usePlayer(design: CarDesign, prediction: Prediction) {
     () => (result && time !== null ? poseAt(design, result, Math.min(time, end)) : null),
     [design, result, time, end],
   );
-  return {
-    pose,
-    end,
-    isPlaying: isPlaying && result !== null,
-    play: () => {
-      if (time === null || time >= end) setTime(0);
-      setPlaying(true);
-    },
-    pause: () => setPlaying(false),
-    scrub: (to: number | null) => {
-      setPlaying(false);
-      setTime(to);
-    },
-  };
+  const play = useCallback(() => {
+    setTime((at) => (at === null || at >= end ? 0 : at));
+    setPlaying(true);
+  }, [end]);
+  const pause = useCallback(() => setPlaying(false), []);
+  const scrub = useCallback((to: number | null) => {
+    setPlaying(false);
+    setTime(to);
+  }, []);
+  return { pose, end, isPlaying: isPlaying && result !== null, play, pause, scrub };
 }
 export type Player = ReturnType<typeof usePlayer>;

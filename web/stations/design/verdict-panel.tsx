@@ -1,5 +1,3 @@
-import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
 import { limitOf, type Limit } from '../../../core/design/verdict.ts';
@@ -8,6 +6,7 @@ import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../co
 import { ENERGY_WORDS } from '../../ui/energy-words.ts';
 import { Explained, type Explanation } from '../../ui/explained.tsx';
 import { Facts } from '../../ui/facts.tsx';
+import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { Checks } from './checks.tsx';
 import type { Edit } from './design-slice.ts';
@@ -16,6 +15,7 @@ import { explanationOf } from './explanations.ts';
 import { RangeBar } from './range-bar.tsx';
 import { Remedies } from './remedies.tsx';
 import { useAssessment } from './use-assessment.ts';
+import styles from './verdict-panel.module.css';
 
 /** What limits this car, in a heading and a sentence with its own numbers. */
 function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
@@ -58,30 +58,19 @@ interface VerdictPanelProps {
   readonly design: CarDesign;
   readonly prediction: Prediction;
   readonly edit: Edit;
+  readonly onPreview: React.ComponentProps<typeof Remedies>['onPreview'];
 }
 
 /** How far it goes, how fast, why no further, and what would help. */
-export function VerdictPanel({ design, prediction, edit }: VerdictPanelProps) {
+export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
   return (
-    <Box
-      component="section"
-      aria-label="Verdict"
-      sx={{
-        bgcolor: 'background.paper',
-        borderLeft: { md: 1 },
-        borderColor: { md: 'divider' },
-        p: 4,
-        display: 'grid',
-        alignContent: 'start',
-        gap: 4,
-      }}
-    >
-      {prediction.kind === 'ran' ? <Verdict design={design} result={prediction.result} edit={edit} /> : <Refused prediction={prediction} />}
-    </Box>
+    <section aria-label="Verdict" className={styles.panel}>
+      {prediction.kind === 'ran' ? <Verdict result={prediction.result} {...rest} /> : <Refused prediction={prediction} />}
+    </section>
   );
 }
 
-function Verdict({ design, result, edit }: { readonly design: CarDesign; readonly result: RunResult; readonly edit: Edit }) {
+function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
   const units = useUnits();
   const assessment = useAssessment(design, units);
   const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
@@ -98,25 +87,23 @@ function Verdict({ design, result, edit }: { readonly design: CarDesign; readonl
   ];
   return (
     <>
-      <Box>
-        <Typography variant="verdict" component="p" data-testid="predicted-distance" sx={{ whiteSpace: 'nowrap' }}>
+      <div>
+        <p className={styles.distance} data-testid="predicted-distance">
           {printNumber(result.distance, 'distance', units)}
-          <Typography component="span" variant="h1" sx={{ fontWeight: 400 }}>
-            {` ${unitOf('distance', units)}`}
-          </Typography>
-        </Typography>
-        <Typography variant="body2" color="text.secondary">
+          <span className={styles.unit}>{` ${unitOf('distance', units)}`}</span>
+        </p>
+        <p className={`${plain.text} ${plain.muted}`}>
           <Explained explain={() => explain('distance')}>predicted, fully wound</Explained>
           {result.rollsBack ? ' · then rolls back' : ''}
           {result.wheelie ? ' · lifts its front at launch' : ''}
-        </Typography>
+        </p>
         <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} />
-      </Box>
-      <Box sx={{ borderLeft: 3, borderColor: isBad ? 'error.main' : 'secondary.main', pl: 3 }}>
-        <Typography sx={{ fontWeight: 700 }}>{isBad ? `✕ ${title}` : title}</Typography>
-        <Typography variant="body2">{text}</Typography>
-      </Box>
-      <Remedies assessment={assessment} edit={edit} />
+      </div>
+      <div className={`${styles.limit} ${isBad ? styles.bad : ''}`}>
+        <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
+        <p className={plain.text}>{text}</p>
+      </div>
+      <Remedies assessment={assessment} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
       <EnergyBar result={result} />
       <Checks assessment={assessment} />
@@ -126,17 +113,17 @@ function Verdict({ design, result, edit }: { readonly design: CarDesign; readonl
 
 function Refused({ prediction }: { readonly prediction: Extract<Prediction, { kind: 'refused' }> }) {
   return (
-    <Box sx={{ borderLeft: 3, borderColor: 'error.main', pl: 3 }}>
-      <Typography sx={{ fontWeight: 700 }}>✕ It cannot run like this.</Typography>
+    <div className={`${styles.limit} ${styles.bad}`}>
+      <p className={plain.strong}>✕ It cannot run like this.</p>
       {prediction.faults.map(({ path, message }) => (
-        <Typography key={path} variant="body2">
+        <p key={path} className={plain.text}>
           {path
             .replace('motor.', '')
             .replace(/([A-Z])/g, ' $1')
             .toLowerCase()}{' '}
           {message}
-        </Typography>
+        </p>
       ))}
-    </Box>
+    </div>
   );
 }

@@ -139,10 +139,10 @@ export function MapPanel({ design, edit }: MapPanelProps) {
             <ChartExport
               name={`${design.name} map`}
               option={option}
-              table={{
+              table={() => ({
                 head: [acrossSize.label, upSize.label, 'distance m', 'time s', 'launch grip'],
                 rows: [...picture.distance].map((d, i) => [...valuesAt(i), d, picture.time[i]!, picture.grip[i]!]),
-              }}
+              })}
             />
           </Box>
         )}

@@ -95,10 +95,10 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
           <ChartExport
             name={`${design.name} ${size.label}`}
             option={option}
-            table={{
+            table={() => ({
               head: [size.label, 'distance m', 'low m', 'high m', 'time s', 'launch grip'],
               rows: points.map((p) => [p.value, p.distance, p.distanceBounds.low, p.distanceBounds.high, p.time, p.launchGripRatio]),
-            }}
+            })}
           />
         )}
       </Box>
