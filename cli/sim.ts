@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
+import type { Print } from '../core/design/checks/check.ts';
 import { judge, priceRemedies } from '../core/design/checks/judge.ts';
 import type { CarDesign } from '../core/design/car-design.ts';
 import { predictRun } from '../core/design/predict-run.ts';
@@ -11,6 +12,7 @@ import { faultLine, type Fault } from '../core/fault.ts';
 import { readCarDesign, readJson, readRunSetup, type Read } from '../core/files/read.ts';
 import type { RunSetup } from '../core/run/run-setup.ts';
 import { simulate, type RunOutcome, type RunResult } from '../core/run/simulate.ts';
+import { printQuantity } from '../core/units/quantity.ts';
 
 const HELP = `Predicts runs.
 
@@ -59,13 +61,16 @@ function wholeNumber(name: string, text: string | undefined, fallback: number, m
 /** Without the trace: for charts, not for reading. */
 const brief = ({ trace: _trace, ...rest }: RunResult): Omit<RunResult, 'trace'> => rest;
 
+const inMetric: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
+
 function printDesign(design: CarDesign, runs: number, seed: number): void {
-  const result = ranOr(predictRun(design, { kind: 'full' }, { trace: true }));
+  const result = ranOr(predictRun(design));
   const bounded = predict(design, { runs, seed });
   const bounds = bounded.kind === 'ran' ? { ...bounded.prediction, distances: undefined } : refuse(...bounded.faults);
-  const checks = judge(design, result, 'metric').map((check) => ({
+  const checks = judge(design, result).map((check) => ({
     ...check,
-    remedies: priceRemedies(check, result).map(({ remedy, ...effect }) => ({ id: remedy.id, label: remedy.label, ...effect })),
+    sentence: check.sentence(inMetric),
+    remedies: priceRemedies(check, result, inMetric).map(({ remedy, ...effect }) => ({ id: remedy.id, label: remedy.label, ...effect })),
   }));
   process.stdout.write(`${JSON.stringify({ prediction: brief(result), bounds, checks }, null, 1)}\n`);
 }

@@ -8,6 +8,7 @@ export type {
   BandDesign,
   Body,
   CarDesign,
+  FittedPart,
   Floor,
   Layout,
   LeverDesign,

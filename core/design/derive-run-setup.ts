@@ -12,7 +12,8 @@ import {
   type Wheelset,
 } from '../run/run-setup.ts';
 import type { BandDesign, CarDesign, LeverDesign, TwistDesign, Wind } from './car-design.ts';
-import { AXLES, bandSizes, LEVER_MATERIALS, TRAPS, WHEELS } from './catalogue.ts';
+import { bandSizes, WHEELS } from './catalogue.ts';
+import { axleOf, leverOf, trapOf } from './parts.ts';
 import { likelyNumbers, type Numbers } from './values.ts';
 
 /** What an axle sticks out beyond its two wheels together, m. Common practice: about ¼ in at each end. */
@@ -33,7 +34,7 @@ export function wheelsetOf(design: CarDesign, which: 'drive' | 'other', areaDens
   const radius = wheels.diameter / 2;
   const axleRadius = design.axleDiameter / 2;
   const disc = areaDensity * Math.PI * radius * radius;
-  const { density, solidity } = AXLES[design.axle];
+  const { density, solidity } = axleOf(design);
   const axle = isRoller ? 0 : density * solidity * Math.PI * axleRadius * axleRadius * (design.trackWidth + AXLE_ENDS);
   const hub = isRoller ? 0 : HUB_MASS;
   return {
@@ -64,8 +65,8 @@ function leverSetup(design: CarDesign, motor: LeverDesign, numbers: Numbers, win
   const bare: LeverSetup = {
     kind: 'lever',
     leverLength: motor.leverLength,
-    leverMass: LEVER_MATERIALS[motor.leverMaterial].massPerLength * motor.leverLength,
-    armInertia: TRAPS[motor.trap].armInertia,
+    leverMass: leverOf(design, motor).massPerLength * motor.leverLength,
+    armInertia: trapOf(design, motor).armInertia,
     pivotToAxle: motor.trapPosition,
     pivotAboveAxle: motor.pivotAboveAxle,
     springPreload: numbers.springPreload!,

@@ -1,5 +1,6 @@
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
-import { AXLES, BANDS, BEARINGS, BODIES, CARE, FLOORS, LEVER_MATERIALS, TYRES, WASHERS, WHEELS } from './catalogue.ts';
+import { bandSizes, CARE, FLOORS } from './catalogue.ts';
+import { fittedName, PART_VALUES, SLOTS, type PartSlot } from './parts.ts';
 import { MOTOR_NAMES, type CarDesign } from './car-design.ts';
 import { sizesOf } from './sizes.ts';
 import { VALUE_NAMES, type ValueKey } from './values.ts';
@@ -14,25 +15,31 @@ export interface Difference {
 type Words = readonly [label: string, (design: CarDesign) => string];
 
 /** What is not a number: the parts a design is made of. */
-const PARTS: readonly Words[] = [
+const CHOICES: readonly Words[] = [
   ['driven by', (d) => MOTOR_NAMES[d.motor.kind]],
-  ['tyres', (d) => TYRES[d.tyre].label],
+  ...(Object.keys(SLOTS) as PartSlot[]).map((slot): Words => [SLOTS[slot].label, (d) => partWords(d, slot)]),
   ['floor', (d) => FLOORS[d.floor.kind].label],
-  ['bearing', (d) => BEARINGS[d.bearing].label],
-  ['axles', (d) => AXLES[d.axle].label],
-  ['drive wheels', (d) => WHEELS[d.driveWheels.kind].label],
-  ['other wheels', (d) => (d.otherWheels ? WHEELS[d.otherWheels.kind].label : 'none')],
   ['wheels on the other axle', (d) => `${d.layout.otherWheelCount}`],
   ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
-  ['body', (d) => BODIES[d.body.kind].label],
   ['build', (d) => CARE[d.care].label],
-  ['lever of', (d) => (d.motor.kind === 'lever' ? LEVER_MATERIALS[d.motor.leverMaterial].label : '')],
   ['end', (d) => (d.motor.kind === 'twist' ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
-  ['bands', (d) => (d.motor.kind === 'lever' ? '' : d.motor.band.kind === 'size' ? BANDS[d.motor.band.size].label : 'own sizes')],
   ['side by side', (d) => (d.motor.kind === 'lever' ? '' : `${d.motor.parallel}`)],
   ['end to end', (d) => (d.motor.kind === 'lever' ? '' : `${d.motor.series}`)],
-  ['washer', (d) => (d.motor.kind === 'twist' ? WASHERS[d.motor.washer].label : '')],
 ];
+
+/** A part's name; of the builder's own with its values, which may differ under one name, and of bands in own sizes with those. */
+function partWords(design: CarDesign, slot: PartSlot): string {
+  const { motor, own } = design;
+  const name = fittedName(design, slot);
+  const sizes = slot === 'band' && motor.kind !== 'lever' && motor.band.kind === 'own' ? bandSizes(motor.band) : own?.[slot]?.values;
+  if (!sizes || name === '') return name;
+  return `${name} (${PART_VALUES[SLOTS[slot].kind]
+    .flatMap(({ key, unit, factor }) => {
+      const value = (sizes as Record<string, number>)[key];
+      return value === undefined ? [] : [`${Number((value / factor).toPrecision(3))} ${unit}`.trim()];
+    })
+    .join(', ')})`;
+}
 
 /** Everything in which `to` differs from `from`: parts, sizes, measured values, aim and floor. */
 export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): Difference[] {
@@ -40,7 +47,7 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
   const compare = (label: string, before: string, after: string): void => {
     if (before !== after) list.push({ label, from: before, to: after });
   };
-  for (const [label, read] of PARTS) compare(label, read(from), read(to));
+  for (const [label, read] of CHOICES) compare(label, read(from), read(to));
   for (const { label, quantity, read } of sizesOf(to.motor.kind))
     if (read(from) !== read(to))
       compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));

@@ -1,5 +1,6 @@
-import { TYRES } from './catalogue.ts';
+import { BEARINGS, TYRES } from './catalogue.ts';
 import type { CarDesign, LeverDesign } from './car-design.ts';
+import { bearingOf, fitCatalogue, tyreOf } from './parts.ts';
 
 /** A change that may put a fault right, as the design it would make. */
 export interface Remedy {
@@ -12,11 +13,11 @@ const remedy = (id: string, label: string, design: CarDesign): Remedy => ({ id, 
 
 /** The next tyre with more grip, each in turn. */
 export function grippierTyres(design: CarDesign): Remedy[] {
-  const grip = TYRES[design.tyre].staticGrip;
+  const grip = tyreOf(design).staticGrip;
   return (Object.keys(TYRES) as CarDesign['tyre'][])
     .filter((tyre) => TYRES[tyre].staticGrip > grip * 1.05)
     .sort((a, b) => TYRES[a].staticGrip - TYRES[b].staticGrip)
-    .map((tyre) => remedy(`tyre-${tyre}`, `Tyres: ${TYRES[tyre].label}`, { ...design, tyre }));
+    .map((tyre) => remedy(`tyre-${tyre}`, `Tyres: ${TYRES[tyre].label}`, fitCatalogue(design, 'tyre', tyre)));
 }
 
 /** 20 g more, over the drive axle. */
@@ -126,13 +127,14 @@ export const thinnerAxle = (design: CarDesign): Remedy[] =>
 /** The bearing with least friction for the axle at hand. */
 export const easierBearing = (design: CarDesign): Remedy[] => {
   const bearing = design.bearing.startsWith('steel') ? 'steel-brass-graphite' : 'wood-plastic-straw';
-  return design.bearing === bearing || design.motor.kind === 'twist'
+  return bearingOf(design).friction <= BEARINGS[bearing].friction || design.motor.kind === 'twist'
     ? []
     : [
-        remedy('bearing', bearing === 'wood-plastic-straw' ? 'Line the holes with plastic straw' : 'Brass and graphite in the bearings', {
-          ...design,
-          bearing,
-        }),
+        remedy(
+          'bearing',
+          bearing === 'wood-plastic-straw' ? 'Line the holes with plastic straw' : 'Brass and graphite in the bearings',
+          fitCatalogue(design, 'bearing', bearing),
+        ),
       ];
 };
 
@@ -148,7 +150,7 @@ export const squareWheels = (design: CarDesign): Remedy[] =>
   design.care === 'careful' ? [] : [remedy('careful', 'Set the wheels square and centred', { ...design, care: 'careful' })];
 
 export const bodyOf = (design: CarDesign, kind: CarDesign['body']['kind'], label: string): Remedy =>
-  remedy(`body-${kind}`, label, { ...design, body: { ...design.body, kind } });
+  remedy(`body-${kind}`, label, fitCatalogue(design, 'body', kind));
 
 export const straightAxles = (design: CarDesign): Remedy =>
   remedy('straight', 'Set the axles parallel, with equal wheels', { ...design, alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 } });

@@ -1,4 +1,5 @@
-import { ARM_FRICTION, BEARINGS, CARE, FLOORS, RUBBER, TRAPS, TYRES, WASHERS, WHEELS } from './catalogue.ts';
+import { ARM_FRICTION, CARE, FLOORS, RUBBER } from './catalogue.ts';
+import { bearingOf, driveWheelOf, otherWheelOf, trapOf, tyreOf, washerOf, type PartSlot } from './parts.ts';
 import type { CarDesign, Measured } from './car-design.ts';
 
 /** The numbers of a car that nobody knows exactly: estimated from its parts until they are measured. SI units. */
@@ -115,24 +116,24 @@ const gripOn = (design: CarDesign, grip: number): number => {
 function estimateOf(design: CarDesign, key: ValueKey): number {
   const { driveWheels, otherWheels, motor } = design;
   const floor = FLOORS[design.floor.kind];
-  const tyre = TYRES[design.tyre];
+  const tyre = tyreOf(design);
   switch (key) {
     case 'bearingFriction':
-      return BEARINGS[design.bearing].friction;
+      return bearingOf(design).friction;
     case 'staticGrip':
       return gripOn(design, tyre.staticGrip);
     case 'slidingGrip':
       return gripOn(design, tyre.slidingGrip);
     case 'rollingLengthDrive':
-      return tyre.soft || WHEELS[driveWheels.kind].soft ? floor.softRolling : floor.hardRolling;
+      return tyre.soft || driveWheelOf(design).soft ? floor.softRolling : floor.hardRolling;
     case 'rollingLengthOther':
-      return otherWheels && WHEELS[otherWheels.kind].soft ? floor.softRolling : floor.hardRolling;
+      return otherWheels && otherWheelOf(design).soft ? floor.softRolling : floor.hardRolling;
     case 'outOfSquare':
       return CARE[design.care].angle;
     case 'dragArea': {
       if (!otherWheels) return WHEEL_DRAG * driveWheels.diameter * ROLLER_WIDTH;
-      const edges = 2 * driveWheels.diameter * WHEELS[driveWheels.kind].thickness;
-      const others = design.layout.otherWheelCount * otherWheels.diameter * WHEELS[otherWheels.kind].thickness;
+      const edges = 2 * driveWheels.diameter * driveWheelOf(design).thickness;
+      const others = design.layout.otherWheelCount * otherWheels.diameter * otherWheelOf(design).thickness;
       return BODY_DRAG_AREA + WHEEL_DRAG * (edges + others);
     }
     case 'massHeight':
@@ -141,15 +142,15 @@ function estimateOf(design: CarDesign, key: ValueKey): number {
         ? (design.driveLoadShare * driveWheels.diameter + (1 - design.driveLoadShare) * otherWheels.diameter) / 2
         : driveWheels.diameter / 2;
     case 'driveWheelDensity':
-      return WHEELS[driveWheels.kind].areaDensity;
+      return driveWheelOf(design).areaDensity;
     case 'otherWheelDensity':
-      return otherWheels ? WHEELS[otherWheels.kind].areaDensity : 0;
+      return otherWheels ? otherWheelOf(design).areaDensity : 0;
     case 'springPreload':
-      return motor.kind === 'lever' ? TRAPS[motor.trap].preload : 0;
+      return motor.kind === 'lever' ? trapOf(design, motor).preload : 0;
     case 'springRate':
-      return motor.kind === 'lever' ? TRAPS[motor.trap].rate : 0;
+      return motor.kind === 'lever' ? trapOf(design, motor).rate : 0;
     case 'springEfficiency':
-      return motor.kind === 'lever' ? TRAPS[motor.trap].efficiency : 1;
+      return motor.kind === 'lever' ? trapOf(design, motor).efficiency : 1;
     case 'c1':
       return RUBBER.c1;
     case 'c2':
@@ -157,18 +158,44 @@ function estimateOf(design: CarDesign, key: ValueKey): number {
     case 'bandEfficiency':
       return RUBBER.efficiency;
     case 'washerFriction':
-      return motor.kind === 'twist' ? WASHERS[motor.washer].friction : 0;
+      return motor.kind === 'twist' ? washerOf(design, motor).friction : 0;
     case 'armFriction':
       return ARM_FRICTION;
   }
 }
 
-/** One value of a design: as measured on this car, else as estimated from its parts. */
+/** Spread of a value that was measured once with care, relative. */
+export const MEASURED_SPREAD = 0.05;
+
+/** Where on the car, and under what name there, a value of a part comes from. */
+const OF_PART: Partial<Readonly<Record<ValueKey, readonly [slot: PartSlot, key: string]>>> = {
+  staticGrip: ['tyre', 'staticGrip'],
+  slidingGrip: ['tyre', 'slidingGrip'],
+  bearingFriction: ['bearing', 'friction'],
+  driveWheelDensity: ['driveWheels', 'areaDensity'],
+  otherWheelDensity: ['otherWheels', 'areaDensity'],
+  springPreload: ['trap', 'preload'],
+  springRate: ['trap', 'rate'],
+  springEfficiency: ['trap', 'efficiency'],
+  washerFriction: ['washer', 'friction'],
+};
+
+/** Whether the value is that of a part of the builder's own, measured on it. A grip is measured on a smooth floor, and elsewhere estimated from that. */
+function isMeasuredPart({ own, floor }: CarDesign, key: ValueKey): boolean {
+  const place = own && OF_PART[key];
+  if (!place) return false;
+  const part = own[place[0]];
+  return part?.evidence === 'measured' && place[1] in part.values && (place[0] !== 'tyre' || floor.kind === 'smooth');
+}
+
+/** One value of a design: as measured on this car or on a part of the builder's own, else as estimated from its parts. */
 export function valueOf(design: CarDesign, key: ValueKey): Value {
   const measured = design.measured[key];
-  return measured
-    ? { value: measured.value, spread: measured.spread, evidence: 'measured' }
-    : { value: estimateOf(design, key), spread: ESTIMATE_SPREAD[key], evidence: 'estimated' };
+  if (measured) return { value: measured.value, spread: measured.spread, evidence: 'measured' };
+  const value = estimateOf(design, key);
+  return isMeasuredPart(design, key)
+    ? { value, spread: MEASURED_SPREAD, evidence: 'measured' }
+    : { value, spread: ESTIMATE_SPREAD[key], evidence: 'estimated' };
 }
 
 /** The plain numbers put into a run. */

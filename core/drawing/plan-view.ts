@@ -1,4 +1,5 @@
-import { BODIES, WHEELS } from '../design/catalogue.ts';
+import { WHEELS } from '../design/catalogue.ts';
+import { bodyPartOf } from '../design/parts.ts';
 import type { CarDesign } from '../design/car-design.ts';
 import { ballastEdge, DECK_OVERHANG, type Point } from './side-view.ts';
 
@@ -84,7 +85,7 @@ export function planView(design: CarDesign): PlanView {
       ? {
           middle: { x: (bodyEnd - DECK_OVERHANG) / 2, y: 0 },
           length: bodyEnd + DECK_OVERHANG,
-          width: BODIES[design.body.kind].isTube ? design.body.width : bodyWidth,
+          width: bodyPartOf(design).isTube ? design.body.width : bodyWidth,
           turn: 0,
         }
       : null,

@@ -1,4 +1,4 @@
-import { BODIES } from '../design/catalogue.ts';
+import { bodyPartOf } from '../design/parts.ts';
 import type { BandDesign, CarDesign, LeverDesign, TwistDesign } from '../design/car-design.ts';
 
 /** A point of the side view, m: x from the drive axle toward the other axle, y up from the floor. */
@@ -98,7 +98,7 @@ export function sideView(design: CarDesign): SideView {
   const driveWheel = circle(0, design.driveWheels.diameter);
   const otherWheel = design.otherWheels ? circle(wheelbase, design.otherWheels.diameter) : null;
   const axleLine = (x: number): number => driveWheel.y + (((otherWheel?.y ?? driveWheel.y) - driveWheel.y) * x) / wheelbase;
-  const { isTube, thickness: sheet } = BODIES[design.body.kind];
+  const { isTube, thickness: sheet } = bodyPartOf(design);
   const thickness = isTube ? design.body.width : Math.max(sheet, LEAST_DECK);
   const underside = isTube ? -TUBE_BELOW * design.body.width : design.body.axleGap;
   const deckTop = (x: number): number => axleLine(x) + underside + thickness;

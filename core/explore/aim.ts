@@ -5,7 +5,8 @@ import { simulateSound, type RunResult } from '../run/simulate.ts';
 /** How well a run meets a car's aim: higher is better, in metres or (quickest, by the time at its mark) in seconds saved. */
 export function scoreOf(design: CarDesign, result: RunResult): number {
   const { kind, distance: wanted } = design.aim;
-  if (kind !== 'quickest-to') return pointScore(design, result);
+  if (kind === 'closest-to') return -Math.abs(result.distance - (wanted ?? 0));
+  if (kind !== 'quickest-to') return result.distance;
   const mark = result.marks.find(({ distance }) => distance === (wanted ?? 0));
   return mark ? -mark.time : fallingShort(wanted ?? 0, result.distance);
 }
@@ -30,13 +31,4 @@ export function chanceToMeet({ aim }: CarDesign, distances: readonly number[]): 
   const meets = (distance: number): boolean =>
     aim.kind === 'closest-to' ? Math.abs(distance - wanted) <= CLOSE * wanted : distance >= wanted;
   return distances.filter(meets).length / distances.length;
-}
-
-/** How well a point of a sweep or map meets an aim, for finding the best: higher is better, −Infinity where it cannot run. */
-export function pointScore({ aim }: CarDesign, { distance, time }: { readonly distance: number; readonly time: number }): number {
-  if (!Number.isFinite(distance)) return -Infinity;
-  const wanted = aim.distance ?? 0;
-  if (aim.kind === 'closest-to') return -Math.abs(distance - wanted);
-  if (aim.kind === 'quickest-to') return distance >= wanted ? -time : fallingShort(wanted, distance);
-  return distance;
 }

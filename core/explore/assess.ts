@@ -1,12 +1,14 @@
+import type { Print } from '../design/checks/check.ts';
 import { judge, priceRemedies, type Check, type PricedRemedy } from '../design/checks/judge.ts';
 import type { CarDesign } from '../design/car-design.ts';
 import { predictRun } from '../design/predict-run.ts';
-import type { UnitSystem } from '../units/quantity.ts';
+import { printQuantity, type UnitSystem } from '../units/quantity.ts';
 import { chanceToMeet } from './aim.ts';
 import { predict, type Bounds } from './uncertainty.ts';
 
 /** A check with what each of its remedies buys. */
-export interface PricedCheck extends Omit<Check, 'remedies'> {
+export interface PricedCheck extends Omit<Check, 'sentence' | 'remedies'> {
+  readonly sentence: string;
   readonly remedies: readonly PricedRemedy[];
 }
 
@@ -29,11 +31,13 @@ const WORTH = 0.05;
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
 export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {
   const bounded = predict(design, { seed });
-  const likely = predictRun(design, { kind: 'full' }, { trace: true });
+  const likely = predictRun(design);
   if (bounded.kind === 'refused' || likely.kind === 'refused') return null;
-  const checks = judge(design, likely.result, units).map((check): PricedCheck => ({
+  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const checks = judge(design, likely.result).map((check): PricedCheck => ({
     ...check,
-    remedies: priceRemedies(check, likely.result),
+    sentence: check.sentence(print),
+    remedies: priceRemedies(check, likely.result, print),
   }));
   // Of remedies of one kind, such as tyres, the one that buys most.
   const offered = new Map<string, PricedRemedy>();

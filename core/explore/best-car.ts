@@ -1,10 +1,10 @@
-import { judge } from '../design/checks/judge.ts';
 import { measuresOf } from '../design/checks/limits.ts';
+import { BANDS, TYRES } from '../design/catalogue.ts';
 import type { CarDesign } from '../design/car-design.ts';
-import { predictRun } from '../design/predict-run.ts';
+import { fitCatalogue, fitOwn, neededAt, SLOTS, type OwnPart, type PartSlot } from '../design/parts.ts';
 import { trapUnderTip } from '../design/remedies.ts';
 import { sizesOf, type Size } from '../design/sizes.ts';
-import { runForAim, scoreOf } from './aim.ts';
+import { exploreCar } from './explored-car.ts';
 import { lowDiscrepancy, mulberry } from './low-discrepancy.ts';
 
 /** One car of a search. */
@@ -20,20 +20,82 @@ export interface Search {
   readonly front: readonly Candidate[];
   /** Up to three good cars that differ, the best first. */
   readonly best: readonly Candidate[];
-  readonly tried: number;
+  /** Cars that ran and that nothing stops. */
+  readonly passed: number;
 }
+
+/** What a search may use, and how. */
+export interface SearchOptions {
+  readonly seed?: number;
+  readonly tries?: number;
+  /** The builder's own parts, as many as there are of each; with `onlyOwn` no tyre or band but those and the present ones. */
+  readonly own?: readonly OwnPart[];
+  readonly onlyOwn?: boolean;
+  /** Gets the share done; false stops the search. */
+  readonly onProgress?: (share: number) => boolean;
+}
+
+export const SEARCH_TRIES = 2400;
+
+/** One way in which cars of a search differ: a design changed by a number from 0 to 1. */
+type Turn = (design: CarDesign, share: number) => CarDesign;
 
 /** Sizes a builder would change for a better car; the floor and the weight they have stay. */
 const SEARCHED = ['leverLength', 'turns', 'anchorToAxle', 'hookToHook', 'driveWheels', 'axleDiameter', 'ballast'];
 /** How far from the present car the search goes. */
 const FACTOR = 1.8;
-/** Cars nearer to each other than this, over the searched ranges, count as one. */
-const DISTINCT = 0.25;
+/** kg */
+const MOST_BALLAST = 0.06;
+/** Sleeves up to this many times the axle, over so many turns; half the search has none. */
+const THICKEST_SLEEVE = 3;
+const MOST_SLEEVE_TURNS = 4;
+const MOST_SIDE_BY_SIDE = 4;
+/** Cars none of whose sizes differ by this factor count as one, and ballast by this much, kg. */
+const DISTINCT = 1.25;
+const DISTINCT_BALLAST = 0.02;
 
-const rangeOf = ({ id, low, high, read }: Size, design: CarDesign): readonly [number, number] => {
-  const present = read(design);
-  return id === 'ballast' ? [0, 0.06] : [Math.max(low, present / FACTOR), Math.min(high, present * FACTOR)];
+const between = (low: number, high: number, share: number): number => low + share * (high - low);
+const pick = <T>(list: readonly T[], share: number): T => list[Math.min(Math.floor(share * list.length), list.length - 1)]!;
+
+function ofSize({ id, low, high, read, write }: Size, present: CarDesign): Turn {
+  const value = read(present);
+  const [from, to] = id === 'ballast' ? [0, MOST_BALLAST] : [Math.max(low, value / FACTOR), Math.min(high, value * FACTOR)];
+  return (design, share) => write(design, between(from, to, share));
+}
+
+const sleeveThickness: Turn = (design, share) => {
+  if (share < 0.5) return { ...design, sleeve: [] };
+  const diameter = between(1.2, THICKEST_SLEEVE, 2 * share - 1) * design.axleDiameter;
+  return { ...design, sleeve: [{ diameter, turns: 1 }] };
 };
+const sleeveTurns: Turn = (design, share) => ({
+  ...design,
+  sleeve: design.sleeve.map((step) => ({ ...step, turns: between(0.5, MOST_SLEEVE_TURNS, share) })),
+});
+
+/** The parts that may be fitted at a place, each as the design with it; the present one is always among them. */
+function partsAt(slot: PartSlot, { own = [], onlyOwn = false }: SearchOptions): readonly ((design: CarDesign) => CarDesign)[] {
+  const common = onlyOwn ? [] : slot === 'tyre' ? Object.keys(TYRES) : slot === 'band' ? Object.keys(BANDS) : [];
+  return [
+    (design) => design,
+    ...common.map((key) => (design: CarDesign) => fitCatalogue(design, slot, key)),
+    ...own.filter(({ kind }) => kind === SLOTS[slot].kind).map((part) => (design: CarDesign) => fitOwn(design, slot, part)),
+  ];
+}
+const ofParts = (slot: PartSlot, options: SearchOptions): Turn[] => {
+  const parts = partsAt(slot, options);
+  return parts.length > 1 ? [(design, share) => pick(parts, share)(design)] : [];
+};
+
+/** Bands beside and behind one another, within the number that the rules allow. */
+function ofBandCount(present: CarDesign): Turn[] {
+  const { motor, limits } = present;
+  if (motor.kind === 'lever') return [];
+  const most = limits.bands ?? Math.max(MOST_SIDE_BY_SIDE, motor.parallel * motor.series);
+  const counts = Array.from({ length: most }, (_, i) => i + 1);
+  const pairs = counts.flatMap((parallel) => counts.filter((series) => parallel * series <= most).map((series) => ({ parallel, series })));
+  return [(design, share) => (design.motor.kind === 'lever' ? design : { ...design, motor: { ...design.motor, ...pick(pairs, share) } })];
+}
 
 /** Where the lever's length is searched its trap follows, so that the tip stays over the axle. */
 const placed = (design: CarDesign): CarDesign => {
@@ -42,31 +104,40 @@ const placed = (design: CarDesign): CarDesign => {
   return { ...design, motor: { ...motor, trapPosition: trapUnderTip(motor, 0.03) } };
 };
 
+/** Everything a search turns, sizes before parts: a part of its own size keeps it. */
+const turnsOf = (design: CarDesign, options: SearchOptions): Turn[] => [
+  ...sizesOf(design.motor.kind)
+    .filter(({ id }) => SEARCHED.includes(id))
+    .map((size) => ofSize(size, design)),
+  ...(design.motor.kind === 'twist' ? [] : [sleeveThickness, sleeveTurns]),
+  ...ofBandCount(design),
+  ...(['tyre', 'band', 'driveWheels', 'axle', 'bearing', 'trap', 'washer'] as const).flatMap((slot) => ofParts(slot, options)),
+];
+
+/** Whether there are as many of each of the builder's own parts as the design uses; those that are not in the list are there. */
+function areAtHand(design: CarDesign, own: readonly OwnPart[]): boolean {
+  return (Object.keys(design.own ?? {}) as PartSlot[]).every((slot) => {
+    const part = own.find(({ kind, name }) => kind === SLOTS[slot].kind && name === design.own![slot]!.name);
+    return !part || part.count >= neededAt(design, slot);
+  });
+}
+
 /**
- * Searches sizes around a design for its aim: an even sample of `tries` cars, then small steps from the best. Cars that a
- * check stops are passed over. The same seed gives the same answer. `onProgress` gets the share done; false stops it.
+ * Searches sizes and parts around a design for its aim: an even sample of cars, then small steps from the best. Cars that
+ * break a limit, use more parts than there are, or that a check stops are passed over. The same seed gives the same answer.
  */
-export function findBestCar(
-  design: CarDesign,
-  {
-    seed = 1,
-    tries = 1200,
-    onProgress = () => true,
-  }: { readonly seed?: number; readonly tries?: number; readonly onProgress?: (share: number) => boolean } = {},
-): Search {
-  const sizes = sizesOf(design.motor.kind).filter(({ id }) => SEARCHED.includes(id));
-  const ranges = sizes.map((size) => rangeOf(size, design));
-  const build = (point: ArrayLike<number>): CarDesign =>
-    placed(sizes.reduce((made, size, k) => size.write(made, ranges[k]![0] + point[k]! * (ranges[k]![1] - ranges[k]![0])), design));
+export function findBestCar(design: CarDesign, options: SearchOptions = {}): Search {
+  const { seed = 1, tries = SEARCH_TRIES, own = [], onProgress = () => true } = options;
+  const turns = turnsOf(design, options);
+  const build = (point: ArrayLike<number>): CarDesign => placed(turns.reduce((made, turn, k) => turn(made, point[k]!), design));
   const found: (Candidate & { readonly point: ArrayLike<number> })[] = [];
   const tryAt = (point: ArrayLike<number>): void => {
     const made = build(point);
-    if (breaksLimits(made)) return;
-    const result = runForAim(made);
-    if (result && !result.stalled)
-      found.push({ design: made, score: scoreOf(made, result), distance: result.distance, time: result.time, point });
+    if (breaksLimits(made) || !areAtHand(made, own)) return;
+    const { score, distance, time, stoppedBy } = exploreCar(made);
+    if (stoppedBy === null && distance > 0) found.push({ design: made, score, distance, time, point });
   };
-  const pointAt = lowDiscrepancy(sizes.length, seed);
+  const pointAt = lowDiscrepancy(turns.length, seed);
   const random = mulberry(seed);
   const explore = Math.floor(0.6 * tries);
   for (let n = 0; n < tries; n++) {
@@ -80,15 +151,26 @@ export function findBestCar(
     }
   }
   found.sort((a, b) => b.score - a.score);
-  const apart = (a: ArrayLike<number>, b: ArrayLike<number>): number =>
-    Math.sqrt(Array.from(a, (value, k) => (value - b[k]!) ** 2).reduce((s, v) => s + v, 0));
   const best: typeof found = [];
   for (const candidate of found) {
     if (best.length === 3) break;
-    if (best.some(({ point }) => apart(point, candidate.point) < DISTINCT) || isStopped(candidate.design)) continue;
-    best.push(candidate);
+    if (best.every((better) => areDistinct(better.design, candidate.design))) best.push(candidate);
   }
-  return { front: frontOf(found), best: best.map(plain), tried: found.length };
+  return { front: frontOf(found), best: best.map(plain), passed: found.length };
+}
+
+/** Whether a builder would call them two cars: another size of what is searched, or other bands. */
+function areDistinct(a: CarDesign, b: CarDesign): boolean {
+  const bands = ({ motor }: CarDesign): string =>
+    motor.kind === 'lever' ? '' : JSON.stringify([motor.band, motor.parallel, motor.series]);
+  return (
+    bands(a) !== bands(b) ||
+    sizesOf(a.motor.kind)
+      .filter(({ id }) => SEARCHED.includes(id))
+      .some(({ id, read }) =>
+        id === 'ballast' ? Math.abs(read(a) - read(b)) > DISTINCT_BALLAST : Math.abs(Math.log(read(a) / read(b))) > Math.log(DISTINCT),
+      )
+  );
 }
 
 function breaksLimits(design: CarDesign): boolean {
@@ -100,11 +182,6 @@ function breaksLimits(design: CarDesign): boolean {
 }
 
 const plain = ({ design, score, distance, time }: Candidate): Candidate => ({ design, score, distance, time });
-
-function isStopped(design: CarDesign): boolean {
-  const prediction = predictRun(design, { kind: 'full' }, { trace: true });
-  return prediction.kind === 'refused' || judge(design, prediction.result, 'metric').some(({ verdict }) => verdict === 'stop');
-}
 
 /** From the furthest car down, each quicker than all that go further. */
 function frontOf(found: readonly Candidate[]): Candidate[] {

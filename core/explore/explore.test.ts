@@ -1,15 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { newCar, type CarDesign } from '../design/car-design.ts';
 import { measuresOf } from '../design/checks/limits.ts';
+import { neededAt, type OwnPart } from '../design/parts.ts';
 import { predictRun } from '../design/predict-run.ts';
 import { sizesOf } from '../design/sizes.ts';
-import { chanceToMeet, pointScore, runForAim } from './aim.ts';
+import { chanceToMeet, runForAim } from './aim.ts';
 import { assess } from './assess.ts';
+import { exploreCar, isBetter } from './explored-car.ts';
 import { findBestCar } from './best-car.ts';
 import { lowDiscrepancy } from './low-discrepancy.ts';
-import { mapRows, type MapRequest } from './map.ts';
+import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
 import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
-import { evenly, sweep } from './sweep.ts';
+import { bestPoint, evenly, sweep } from './sweep.ts';
 import { predict, type BoundedPrediction } from './uncertainty.ts';
 import { bestWinding, windingWords } from './winding-profile.ts';
 
@@ -86,16 +88,36 @@ describe('sweeps and maps', () => {
     const alone = predictRun(size.write(car, own.value));
     expect(alone.kind === 'ran' && alone.result.distance).toBe(own.distance);
   });
-  it('are the same however they are shared out', () => {
+  it('are the same however they are shared out, and grow to the same map', () => {
     const request: MapRequest = {
       design: newCar('x', 'band'),
-      across: { id: 'turns', values: evenly(4, 14, 11) },
+      across: { id: 'turns', values: evenly(4, 20, 11) },
       up: { id: 'driveWheels', values: evenly(0.06, 0.14, 9) },
     };
     const whole = mapRows(request, 0, 9);
-    const parts = [mapRows(request, 4, 9), mapRows(request, 0, 4)].sort((a, b) => a.firstRow - b.firstRow);
-    for (const key of ['distance', 'time', 'launchGripRatio'] as const)
-      expect([...parts[0]![key], ...parts[1]![key]]).toEqual([...whole[key]]);
+    const grown = growingMap(99, 11);
+    for (const [from, to] of [
+      [4, 9],
+      [0, 4],
+    ] as const)
+      grown.add(mapRows(request, from, to));
+    for (const key of ['distance', 'time', 'launchGripRatio', 'score'] as const) expect([...grown[key]]).toEqual([...whole[key]]);
+    const titles = ({ stop, stops }: Pick<typeof whole, 'stop' | 'stops'>) => Array.from(stop, (place) => stops[place - 1] ?? null);
+    expect(titles(grown)).toEqual(titles(whole));
+    // Twenty turns over-stretch the band: those cars are told, and none of them is the one to take.
+    expect(titles(whole)).toContain('stretch of the band');
+    expect(titles(whole)[bestCell(whole)!]).toBeNull();
+  });
+  it('take the best that nothing stops, by the aim', () => {
+    const size = sizesOf('lever').find(({ id }) => id === 'driveWheels')!;
+    const limited: CarDesign = { ...car, limits: { ...car.limits, height: 0.28 } };
+    const points = sweep(limited, size, evenly(0.06, 0.3, 13));
+    const best = bestPoint(points)!;
+    expect(best.stoppedBy).toBeNull();
+    const stopped = points.filter(({ stoppedBy }) => stoppedBy === 'height allowed');
+    expect(stopped.length).toBeGreaterThan(0);
+    expect(stopped.some(({ distance }) => distance > best.distance)).toBe(true);
+    expect(bestPoint(sweep(car, size, []))).toBeNull();
   });
 });
 
@@ -107,15 +129,23 @@ describe('the aim', () => {
     expect(chanceToMeet(aimed('closest-to', 10), distances)).toBe(0.2);
     expect(chanceToMeet(aimed('furthest', null), distances)).toBeNull();
   });
-  it('ranks the points of a sweep', () => {
-    const [near, far] = [
-      { distance: 9, time: 5 },
-      { distance: 15, time: 9 },
-    ];
-    expect(pointScore(aimed('furthest', null), far)).toBeGreaterThan(pointScore(aimed('furthest', null), near));
-    expect(pointScore(aimed('closest-to', 8), near)).toBeGreaterThan(pointScore(aimed('closest-to', 8), far));
-    expect(pointScore(aimed('quickest-to', 12), far)).toBeGreaterThan(pointScore(aimed('quickest-to', 12), near));
-    expect(pointScore(car, { distance: NaN, time: NaN })).toBe(-Infinity);
+  it('ranks cars: by distance, by nearness, by the time at the mark and not at the stop', () => {
+    const scoreFor = (design: CarDesign): number => exploreCar(design).score;
+    const longLever: CarDesign = { ...car, motor: { ...car.motor, leverLength: 0.26, trapPosition: 0.27 } as CarDesign['motor'] };
+    const [short, long] = [runForAim(car)!, runForAim(longLever)!];
+    expect(long.distance).toBeGreaterThan(short.distance);
+    expect(scoreFor(longLever)).toBeGreaterThan(scoreFor(car));
+    const near = short.distance - 0.1;
+    expect(scoreFor({ ...car, aim: { kind: 'closest-to', distance: near } })).toBeGreaterThan(
+      scoreFor({ ...longLever, aim: { kind: 'closest-to', distance: near } }),
+    );
+    // A short lever pulls harder: it is first at 2 m, though it stops earlier.
+    const quick = aimed('quickest-to', 2);
+    expect(-scoreFor(quick)).toBeCloseTo(runForAim(quick)!.marks[0]!.time, 9);
+    expect(scoreFor(quick)).toBeGreaterThan(scoreFor({ ...longLever, aim: quick.aim }));
+    expect(scoreFor(aimed('quickest-to', 900))).toBeLessThan(scoreFor(aimed('quickest-to', 2)));
+    expect(exploreCar({ ...car, mass: 0.01 })).toMatchObject({ score: -Infinity, stoppedBy: 'cannot run' });
+    expect(isBetter({ score: 1, isStopped: false }, { score: 9, isStopped: true })).toBe(true);
   });
 });
 
@@ -131,7 +161,36 @@ describe('searches', () => {
     // The front: each quicker than all that go further.
     search.front.slice(1).forEach((one, i) => expect(one.time).toBeLessThan(search.front[i]!.time));
   });
-  it('stop when they are told', () => expect(findBestCar(car, { onProgress: (share) => share < 0.1 }).tried).toBeLessThan(200));
+  it('use the parts at hand, as many as there are', () => {
+    const band = newCar('x', 'band');
+    const thin: OwnPart = {
+      format: 'nimble-axle/own-part',
+      version: 1,
+      kind: 'band',
+      name: 'thin loops',
+      like: '33',
+      values: { width: 0.002 },
+      evidence: 'measured',
+      count: 3,
+    };
+    const grippy: OwnPart = { ...thin, kind: 'tyre', name: 'moss rubber', like: 'rubber-band', values: { staticGrip: 1.1 }, count: 2 };
+    const { best, front } = findBestCar(band, { tries: 500, own: [thin, grippy], onlyOwn: true });
+    expect(front.some(({ design }) => design.own !== undefined)).toBe(true);
+    for (const { design } of [...best, ...front]) {
+      if (design.own?.band) expect(neededAt(design, 'band')).toBeLessThanOrEqual(3);
+      expect(['rubber-band']).toContain(design.tyre);
+    }
+    const none = findBestCar(band, {
+      tries: 300,
+      own: [
+        { ...thin, count: 0 },
+        { ...grippy, count: 1 },
+      ],
+      onlyOwn: true,
+    });
+    expect(none.front.every(({ design }) => design.own === undefined)).toBe(true);
+  });
+  it('stop when they are told', () => expect(findBestCar(car, { onProgress: (share) => share < 0.1 }).passed).toBeLessThan(300));
   it('find a sleeve that helps and does not spin, and none for a roller', () => {
     const band = newCar('x', 'band');
     const profile = bestWinding(band)!;

@@ -2,6 +2,7 @@ import type { ErrorObject, ValidateFunction } from 'ajv';
 import type { Fault } from '../fault.ts';
 import type { CarDesign } from './generated/car-design.ts';
 import type { CarVersion } from './generated/car-version.ts';
+import type { OwnPart } from './generated/own-part.ts';
 import type { RunRecord } from './generated/run-record.ts';
 import type { RunSetup } from './generated/run-setup.ts';
 import * as validators from './generated/validators.js';
@@ -63,6 +64,7 @@ function check<T>(validate: ValidateFunction, value: unknown): Read<T> {
 export const readRunSetup = (value: unknown): Read<RunSetup> => check(validators.runSetup, value);
 export const readCarDesign = (value: unknown): Read<CarDesign> => check(validators.carDesign, value);
 export const readCarVersion = (value: unknown): Read<CarVersion> => check(validators.carVersion, value);
+export const readOwnPart = (value: unknown): Read<OwnPart> => check(validators.ownPart, value);
 export const readRunRecord = (value: unknown): Read<RunRecord> => check(validators.runRecord, value);
 
 /** Reads the text of a JSON file and hands it to one of the readers above. */

@@ -1,4 +1,5 @@
 import { AXLES } from '../catalogue.ts';
+import { axleOf, fitCatalogue } from '../parts.ts';
 import type { CarDesign } from '../car-design.ts';
 import { bandsSideBySide, remedyOf } from '../remedies.ts';
 import { grade, heldTension, type Check, type Situation } from './check.ts';
@@ -10,16 +11,16 @@ const BEARING_SHARE = 0.7;
 
 /** Bend of the drive axle at its middle under the pull, m: δ = F a³/(48 E I), I = π d⁴/64. Source: Roark's Formulas for Stress and Strain. */
 export function axleBending(situation: Situation): Check | null {
-  const { design, print } = situation;
+  const { design } = situation;
   if (design.motor.kind === 'twist') return null;
-  const { modulus, solidity, label } = AXLES[design.axle];
+  const { modulus, solidity, label } = axleOf(design);
   const between = BEARING_SHARE * design.trackWidth;
   const inertia = (Math.PI * design.axleDiameter ** 4 * Math.min(1, 1.6 * solidity)) / 64;
   const pull = heldTension(situation);
   const value = (pull * between ** 3) / (48 * modulus * inertia);
   const verdict = grade(value, MOST_BEND, 'most', 1);
   const swap = (axle: CarDesign['axle']) =>
-    remedyOf(`axle-${axle}`, `Axles of ${AXLES[axle].label}`, { ...design, axle, axleDiameter: AXLES[axle].diameter, sleeve: [] });
+    remedyOf(`axle-${axle}`, `Axles of ${AXLES[axle].label}`, { ...fitCatalogue(design, 'axle', axle), sleeve: [] });
   return {
     id: 'axle-bending',
     title: 'bend of the drive axle',
@@ -29,7 +30,7 @@ export function axleBending(situation: Situation): Check | null {
     quantity: 'size',
     verdict,
     sure: 'rough',
-    sentence: `The pull of ${print(pull, 'force')} bends the ${label} by ${print(value, 'size')} between its bearings.`,
-    remedies: verdict === 'good' ? [] : [swap('dowel'), swap('hanger-wire'), ...bandsSideBySide(design, -1)],
+    sentence: (print) => `The pull of ${print(pull, 'force')} bends the ${label} by ${print(value, 'size')} between its bearings.`,
+    remedies: () => (verdict === 'good' ? [] : [swap('dowel'), swap('hanger-wire'), ...bandsSideBySide(design, -1)]),
   };
 }

@@ -5,7 +5,7 @@ import { fewerTurns, longerChain } from '../remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Largest stretch ratio of the rubber against what it stands. Safe stretch: common practice, from memory. */
-export function bandStretch({ design, setup, print }: Situation): Check | null {
+export function bandStretch({ design, setup }: Situation): Check | null {
   const { motor } = setup;
   if (motor.kind === 'lever') return null;
   const value = motor.kind === 'band' ? Math.max(bandAtFullWind(motor).stretch, motor.windingStretch) : twistStretch(motor);
@@ -19,7 +19,8 @@ export function bandStretch({ design, setup, print }: Situation): Check | null {
     quantity: 'count',
     verdict,
     sure: 'rough',
-    sentence: `Fully wound the band is ${print(value, 'count')} times its length${verdict === 'good' ? '' : '; it tires and may break: glasses on'}.`,
-    remedies: verdict === 'good' ? [] : [...fewerTurns(design, 0.15), ...longerChain(design)],
+    sentence: (print) =>
+      `Fully wound the band is ${print(value, 'count')} times its length${verdict === 'good' ? '' : '; it tires and may break: glasses on'}.`,
+    remedies: () => (verdict === 'good' ? [] : [...fewerTurns(design, 0.15), ...longerChain(design)]),
   };
 }

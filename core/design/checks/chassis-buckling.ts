@@ -1,4 +1,4 @@
-import { BODIES } from '../catalogue.ts';
+import { bodyPartOf } from '../parts.ts';
 import type { CarDesign } from '../car-design.ts';
 import { bandsSideBySide, bodyOf } from '../remedies.ts';
 import { grade, heldTension, type Check, type Situation } from './check.ts';
@@ -7,8 +7,9 @@ import { grade, heldTension, type Check, type Situation } from './check.ts';
 const MOST_SHARE = 0.33;
 
 /** Second moment of area about the weak axis, m⁴: w t³/12 of a sheet, π (w/2)³ t of a thin ring. Source: any mechanics handbook. */
-const secondMoment = ({ kind, width }: CarDesign['body']): number => {
-  const { thickness, isTube } = BODIES[kind];
+const secondMoment = (design: CarDesign): number => {
+  const { thickness, isTube } = bodyPartOf(design);
+  const { width } = design.body;
   return isTube ? Math.PI * (width / 2) ** 3 * thickness : (width * thickness ** 3) / 12;
 };
 
@@ -17,12 +18,12 @@ const secondMoment = ({ kind, width }: CarDesign['body']): number => {
  * Source: Gere & Timoshenko, Mechanics of Materials.
  */
 export function chassisBuckling(situation: Situation): Check | null {
-  const { design, print } = situation;
-  const { motor, body } = design;
+  const { design } = situation;
+  const { motor } = design;
   if (motor.kind === 'twist') return null;
   const length = motor.kind === 'band' ? motor.anchorToAxle : motor.trapPosition;
   const pull = heldTension(situation);
-  const critical = (Math.PI ** 2 * BODIES[body.kind].modulus * secondMoment(body)) / length ** 2;
+  const critical = (Math.PI ** 2 * bodyPartOf(design).modulus * secondMoment(design)) / length ** 2;
   const value = pull / critical;
   const verdict = grade(value, MOST_SHARE, 'most', 1);
   return {
@@ -34,8 +35,9 @@ export function chassisBuckling(situation: Situation): Check | null {
     quantity: 'share',
     verdict,
     sure: 'rough',
-    sentence: `The pull draws the ends together with ${print(pull, 'force')}; this body buckles at about ${print(critical, 'force')}.${verdict === 'good' ? '' : ' A stick glued along the line of pull cures it.'}`,
-    remedies:
+    sentence: (print) =>
+      `The pull draws the ends together with ${print(pull, 'force')}; this body buckles at about ${print(critical, 'force')}.${verdict === 'good' ? '' : ' A stick glued along the line of pull cures it.'}`,
+    remedies: () =>
       verdict === 'good'
         ? []
         : [

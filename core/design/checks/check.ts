@@ -22,9 +22,13 @@ export interface Check {
   readonly quantity: Quantity;
   readonly verdict: CheckVerdict;
   readonly sure: Sureness;
-  readonly sentence: string;
-  readonly remedies: readonly Remedy[];
+  /** Told only when asked for: thousands of cars are judged for one map. */
+  readonly sentence: (print: Print) => string;
+  readonly remedies: (print: Print) => readonly Remedy[];
 }
+
+/** Prints an SI value with its unit. */
+export type Print = (value: number, quantity: Quantity) => string;
 
 /** A design with its most likely run, as the checks see it. */
 export interface Situation {
@@ -34,8 +38,6 @@ export interface Situation {
   /** What the motor does at release. */
   readonly release: MotorPoint;
   readonly result: RunResult;
-  /** Prints an SI value with its unit. */
-  readonly print: (value: number, quantity: Quantity) => string;
 }
 
 /** N in string or band at release, held and not yet moving: nothing is lost to hysteresis. */
@@ -49,8 +51,8 @@ export function clearance(
     gap,
     least,
     sentence,
-  }: { readonly id: string; readonly title: string; readonly gap: number; readonly least: number; readonly sentence: string },
-  remedies: () => readonly Remedy[],
+  }: { readonly id: string; readonly title: string; readonly gap: number; readonly least: number; readonly sentence: Check['sentence'] },
+  remedies: Check['remedies'],
 ): Check {
   const verdict = grade(gap, least, 'least', 1);
   return {
@@ -63,7 +65,7 @@ export function clearance(
     verdict,
     sure: 'sizes',
     sentence,
-    remedies: verdict === 'good' ? [] : remedies(),
+    remedies: (print) => (verdict === 'good' ? [] : remedies(print)),
   };
 }
 

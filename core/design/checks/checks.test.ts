@@ -2,15 +2,20 @@ import { describe, expect, it } from 'vitest';
 import { newCar, type BandDesign, type CarDesign, type LeverDesign, type MotorKind } from '../car-design.ts';
 import { predictRun } from '../predict-run.ts';
 import { readCarDesign } from '../../files/read.ts';
+import { printQuantity } from '../../units/quantity.ts';
+import type { Print } from './check.ts';
 import { judge, priceRemedies, type Check } from './judge.ts';
 
+const metric: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
+const inInches: Print = (value, quantity) => printQuantity(value, quantity, 'inch');
+
 const resultOf = (design: CarDesign) => {
-  const prediction = predictRun(design, { kind: 'full' }, { trace: true });
+  const prediction = predictRun(design);
   if (prediction.kind === 'refused') throw new Error(JSON.stringify(prediction.faults));
   return prediction.result;
 };
 const checkOf = (design: CarDesign, id: string): Check => {
-  const found = judge(design, resultOf(design), 'metric').find((check) => check.id === id);
+  const found = judge(design, resultOf(design)).find((check) => check.id === id);
   if (!found) throw new Error(`no check ${id}`);
   return found;
 };
@@ -52,17 +57,17 @@ const FAILING: readonly (readonly [id: string, good: CarDesign, bad: CarDesign])
 
 describe('each check', () => {
   it.each(FAILING)('%s tells a car that fails it from one that does not', (id, good, bad) => {
-    const passed = judge(good, resultOf(good), 'metric').find((check) => check.id === id);
+    const passed = judge(good, resultOf(good)).find((check) => check.id === id);
     expect(passed === undefined || passed.verdict === 'good').toBe(true);
     const failed = checkOf(bad, id);
     expect(failed.verdict).not.toBe('good');
     expect(failed.limitIs === 'most' ? failed.value > failed.limit : failed.value < failed.limit).toBe(true);
-    expect(failed.sentence).toMatch(/\d/);
+    expect(failed.sentence(metric)).toMatch(/\d/);
   });
   it.each(FAILING)('%s offers remedies that are designs, and one of them helps', (id, _good, bad) => {
     const failed = checkOf(bad, id);
-    const priced = priceRemedies(failed, resultOf(bad));
-    if (failed.remedies.length === 0) return expect(id).toBe('short-room');
+    const priced = priceRemedies(failed, resultOf(bad), metric);
+    if (failed.remedies(metric).length === 0) return expect(id).toBe('short-room');
     for (const { remedy, distance, gain } of priced) {
       expect(readCarDesign(remedy.design)).toMatchObject({ kind: 'read' });
       expect(gain).toBeCloseTo(distance - resultOf(bad).distance, 9);
@@ -70,9 +75,7 @@ describe('each check', () => {
     /** Above 1 where the limit is kept. */
     const margin = ({ value, limit, limitIs }: Check): number => (limitIs === 'most' ? limit / value : value / limit);
     const better = (check: Check): boolean => check.verdict === 'good' || margin(check) > margin(failed);
-    expect(
-      priced.some(({ remedy }) => judge(remedy.design, resultOf(remedy.design), 'metric').every((c) => c.id !== id || better(c))),
-    ).toBe(true);
+    expect(priced.some(({ remedy }) => judge(remedy.design, resultOf(remedy.design)).every((c) => c.id !== id || better(c)))).toBe(true);
   });
 });
 
@@ -89,14 +92,14 @@ describe('numbers of the checks, against the books', () => {
   });
   it('a rod held at both ends bends by Fa³/(48EI) (Roark)', () => {
     const { value, sentence } = checkOf(lever, 'axle-bending');
-    const force = Number(/pull of ([\d.]+)/.exec(sentence)![1]);
+    const force = Number(/pull of ([\d.]+)/.exec(sentence(metric))![1]);
     expect(value).toBeCloseTo((force * (0.7 * 0.11) ** 3) / (48 * 15e9 * ((Math.PI * 0.0032 ** 4) / 64)), 5);
   });
   it('a wheel hops at R √(g/e)', () => expect(checkOf(lever, 'bounce-speed').limit).toBeCloseTo(0.06 * Math.sqrt(9.80665 / 0.0008), 9));
   it('string is cut to the reach and the loop', () => expect(checkOf(lever, 'string-length').value).toBeCloseTo(0.3966, 3));
   it('a short room says how many turns stop before the wall', () => {
     const short: CarDesign = { ...lever, floor: { ...lever.floor, roomLength: 10 } };
-    const turns = Number(/Wind ([\d.]+) turns/.exec(checkOf(short, 'short-room').sentence)![1]);
+    const turns = Number(/Wind ([\d.]+) turns/.exec(checkOf(short, 'short-room').sentence(metric))![1]);
     const prediction = predictRun(short, { kind: 'turns', turns });
     expect(prediction.kind === 'ran' ? prediction.result.distance : NaN).toBeCloseTo(9, 0);
   });
@@ -105,7 +108,7 @@ describe('numbers of the checks, against the books', () => {
 describe('a sound car', () => {
   it.each(['lever', 'band', 'twist'] as MotorKind[])('%s: nothing fails, and what it is told is in its own units', (kind) => {
     const car: CarDesign = { ...newCar('x', kind), care: 'careful' };
-    expect(judge(car, resultOf(car), 'metric').filter(({ verdict }) => verdict !== 'good')).toEqual([]);
-    expect(judge(car, resultOf(car), 'inch').every(({ sentence }) => !/\d mm\b/.test(sentence))).toBe(true);
+    expect(judge(car, resultOf(car)).filter(({ verdict }) => verdict !== 'good')).toEqual([]);
+    expect(judge(car, resultOf(car)).every(({ sentence }) => !/\d mm\b/.test(sentence(inInches)))).toBe(true);
   });
 });

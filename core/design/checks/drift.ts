@@ -7,7 +7,7 @@ const LANE_SHARE = 0.2;
 const HALF_LANE = 1;
 
 /** How far off the straight line the car is at its goal, m. Source: geometry of the circle; a build's own crookedness is our estimate. */
-export function drift({ design, result, print }: Situation): Check | null {
+export function drift({ design, result }: Situation): Check | null {
   if (!design.otherWheels) return null;
   const way = Math.min(design.aim.distance ?? Infinity, result.distance, design.floor.roomLength ?? Infinity);
   const built = driftAfter(curvatureOf(design), way);
@@ -19,16 +19,17 @@ export function drift({ design, result, print }: Situation): Check | null {
   const verdict = grade(value, limit, 'most', isBuilt ? 1 : Infinity);
   return {
     id: 'drift',
-    title: `drift at ${print(way, 'distance')}`,
+    title: 'drift to the side',
     value,
     limit,
     limitIs: 'most',
     quantity: 'distance',
     verdict,
     sure: isBuilt ? 'sizes' : 'rough',
-    sentence: isBuilt
-      ? `Its axles and wheels steer it ${print(value, 'distance')} to the ${built > 0 ? 'right' : 'left'} at ${print(way, 'distance')}.`
-      : `Meant straight, a build like this may be ${print(value, 'distance')} to either side at ${print(way, 'distance')}.`,
-    remedies: verdict === 'good' ? [] : isBuilt ? [straightAxles(design), ...squareWheels(design)] : squareWheels(design),
+    sentence: (print) =>
+      isBuilt
+        ? `Its axles and wheels steer it ${print(value, 'distance')} to the ${built > 0 ? 'right' : 'left'} at ${print(way, 'distance')}.`
+        : `Meant straight, a build like this may be ${print(value, 'distance')} to either side at ${print(way, 'distance')}.`,
+    remedies: () => (verdict === 'good' ? [] : isBuilt ? [straightAxles(design), ...squareWheels(design)] : squareWheels(design)),
   };
 }

@@ -6,7 +6,7 @@ const LEAST = 0.005;
 
 /** Height of the lowest part that is not a wheel above the floor, m: hook or winding under the drive axle, or the other axle. */
 export function groundClearance(situation: Situation): Check | null {
-  const { design, print } = situation;
+  const { design } = situation;
   if (!design.otherWheels) return null;
   const value = Math.min(
     design.driveWheels.diameter / 2 - radiusAtAxle(situation),
@@ -18,7 +18,7 @@ export function groundClearance(situation: Situation): Check | null {
       title: 'ground clearance',
       gap: value,
       least: LEAST,
-      sentence:
+      sentence: (print) =>
         value > 0 ? `The lowest part under the axles clears the floor by ${print(value, 'size')}.` : 'Hook or winding touches the floor.',
     },
     () => [biggerDriveWheels(design)],

@@ -18,7 +18,7 @@ export function radiusAtAxle({ design, setup }: Situation): number {
 
 /** Gap between what turns with the drive axle and the body above it, m. */
 export function hookClearance(situation: Situation): Check | null {
-  const { design, print } = situation;
+  const { design } = situation;
   if (design.motor.kind === 'twist') return null;
   const radius = radiusAtAxle(situation);
   const value = design.body.axleGap - radius;
@@ -29,12 +29,12 @@ export function hookClearance(situation: Situation): Check | null {
       title: 'hook and winding to body',
       gap: value,
       least: LEAST,
-      sentence:
+      sentence: (print) =>
         value > 0
           ? `Hook and winding pass the body with ${print(value, 'size')} to spare.`
           : `Hook or winding strikes the body: they reach ${print(radius, 'size')} from the axle’s middle, the body lies ${print(design.body.axleGap, 'size')} above it.`,
     },
-    () => [
+    (print) => [
       remedyOf('axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
         ...design,
         body: { ...design.body, axleGap },

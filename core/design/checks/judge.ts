@@ -1,7 +1,6 @@
 import { makeMotorPoint } from '../../motor/motor.ts';
 import { motorOf } from '../../run/run-setup.ts';
 import type { RunResult } from '../../run/simulate.ts';
-import { printQuantity, type UnitSystem } from '../../units/quantity.ts';
 import type { CarDesign } from '../car-design.ts';
 import { deriveRunSetup } from '../derive-run-setup.ts';
 import { predictRun } from '../predict-run.ts';
@@ -10,7 +9,7 @@ import { axleBending } from './axle-bending.ts';
 import { bandStretch } from './band-stretch.ts';
 import { bounceSpeed } from './bounce-speed.ts';
 import { chassisBuckling } from './chassis-buckling.ts';
-import type { Check, CheckVerdict, Situation } from './check.ts';
+import type { Check, CheckVerdict, Print, Situation } from './check.ts';
 import { drift } from './drift.ts';
 import { groundClearance } from './ground-clearance.ts';
 import { hookClearance } from './hook-clearance.ts';
@@ -54,17 +53,31 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
 
 const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, mind: 1, good: 2 };
 
-/** Every check that applies to a design and the run it makes (with its trace), the worst first. */
-export function judge(design: CarDesign, result: RunResult, units: UnitSystem): Check[] {
+function situationOf(design: CarDesign, result: RunResult): Situation {
   const setup = deriveRunSetup(design);
   const motor = motorOf(setup);
   const release = makeMotorPoint();
   const first = motor.stretches[motor.first]!;
   first.evaluate(first.from, release);
-  const situation: Situation = { design, setup, motor, release, result, print: (value, quantity) => printQuantity(value, quantity, units) };
+  return { design, setup, motor, release, result };
+}
+
+/** Every check that applies to a design and the run it makes, the worst first. */
+export function judge(design: CarDesign, result: RunResult): Check[] {
+  const situation = situationOf(design, result);
   return [...CHECKS.flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
     (a, b) => RANK[a.verdict] - RANK[b.verdict],
   );
+}
+
+/** The title of a check or rule of the limits that stops a car; null where none does. */
+export function stoppedBy(design: CarDesign, result: RunResult): string | null {
+  const situation = situationOf(design, result);
+  for (const check of CHECKS) {
+    const judged = check(situation);
+    if (judged?.verdict === 'stop') return judged.title;
+  }
+  return limitChecks(situation).find(({ verdict }) => verdict === 'stop')?.title ?? null;
 }
 
 /** What a remedy buys: the run after it, and how much further, longer and with more wheelspin it runs than before. m, s. */
@@ -79,8 +92,9 @@ export interface PricedRemedy {
 }
 
 /** The remedies of a check with what each buys in distance, the best first; those that could not run are left out. */
-export function priceRemedies(check: Check, before: RunResult): PricedRemedy[] {
-  return check.remedies
+export function priceRemedies(check: Check, before: RunResult, print: Print): PricedRemedy[] {
+  return check
+    .remedies(print)
     .flatMap((remedy) => {
       const prediction = predictRun(remedy.design);
       if (prediction.kind === 'refused') return [];

@@ -2,7 +2,7 @@ import { trapMoved } from '../remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** How far the cocked lever's tip lies from straight above the drive axle, m. Common practice: it should come to rest there. */
-export function leverReach({ design, print }: Situation): Check | null {
+export function leverReach({ design }: Situation): Check | null {
   const { motor } = design;
   if (motor.kind !== 'lever') return null;
   const over = motor.trapPosition + motor.leverLength * Math.cos(motor.cockedAngle);
@@ -18,7 +18,7 @@ export function leverReach({ design, print }: Situation): Check | null {
     quantity: 'size',
     verdict,
     sure: 'sizes',
-    sentence: `Cocked, the lever’s tip lies ${print(value, 'size')} ${over >= 0 ? 'short of' : 'beyond'} the drive axle.`,
-    remedies: verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-reach', print)],
+    sentence: (print) => `Cocked, the lever’s tip lies ${print(value, 'size')} ${over >= 0 ? 'short of' : 'beyond'} the drive axle.`,
+    remedies: (print) => (verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-reach', print)]),
   };
 }

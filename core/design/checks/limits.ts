@@ -23,7 +23,8 @@ export function measuresOf(design: CarDesign): Readonly<Record<keyof Limits, num
 const NAMES = { length: 'length', width: 'width', height: 'height', mass: 'weight', bands: 'bands' } as const;
 
 /** Each limit that the rules set, against the car. */
-export function limitChecks({ design, print }: Situation): Check[] {
+export function limitChecks({ design }: Situation): Check[] {
+  if (Object.values(design.limits).every((limit) => limit === null)) return [];
   const measures = measuresOf(design);
   return (Object.keys(NAMES) as (keyof Limits)[]).flatMap((key) => {
     const limit = design.limits[key];
@@ -40,8 +41,9 @@ export function limitChecks({ design, print }: Situation): Check[] {
         quantity,
         verdict: grade(value, limit, 'most', 0),
         sure: 'sizes',
-        sentence: `${print(value, quantity)} of ${print(limit, quantity)} that the rules allow${value > limit ? ': it would not be let start' : ''}.`,
-        remedies: [],
+        sentence: (print) =>
+          `${print(value, quantity)} of ${print(limit, quantity)} that the rules allow${value > limit ? ': it would not be let start' : ''}.`,
+        remedies: () => [],
       } satisfies Check,
     ];
   });

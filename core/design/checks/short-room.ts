@@ -19,7 +19,7 @@ function turnsFor(design: Situation['design'], distance: number): number {
 }
 
 /** Whether the run fits the room, m. A run that hits the wall is only "at least". */
-export function shortRoom({ design, result, print }: Situation): Check | null {
+export function shortRoom({ design, result }: Situation): Check | null {
   const room = design.floor.roomLength;
   if (room === null) return null;
   const fits = result.distance <= room;
@@ -32,9 +32,10 @@ export function shortRoom({ design, result, print }: Situation): Check | null {
     quantity: 'distance',
     verdict: fits ? 'good' : 'mind',
     sure: 'estimated',
-    sentence: fits
-      ? `It stops ${print(room - result.distance, 'distance')} short of the wall.`
-      : `The wall is at ${print(room, 'distance')}: a full wind can only show “at least”. Wind ${print(turnsFor(design, ROOM_SHARE * room), 'count')} turns to stop before it.`,
-    remedies: [],
+    sentence: (print) =>
+      fits
+        ? `It stops ${print(room - result.distance, 'distance')} short of the wall.`
+        : `The wall is at ${print(room, 'distance')}: a full wind can only show “at least”. Wind ${print(turnsFor(design, ROOM_SHARE * room), 'count')} turns to stop before it.`,
+    remedies: () => [],
   };
 }

@@ -2,7 +2,7 @@ import { bandsSideBySide, easierBearing, launchSleeve, shorterLever, smallerDriv
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Pull at release against all that holds the car at rest, N. */
-export function stallAtStart({ design, result, print }: Situation): Check {
+export function stallAtStart({ design, result }: Situation): Check {
   const resistance = result.launchResistance;
   const value = result.launchThrust;
   const limit = Math.max(1.15 * resistance, 0);
@@ -16,10 +16,11 @@ export function stallAtStart({ design, result, print }: Situation): Check {
     quantity: 'force',
     verdict,
     sure: 'estimated',
-    sentence: result.stalled
-      ? `It does not move: the pull at the tyre is ${print(value, 'force')}, and ${print(resistance, 'force')} holds the car.`
-      : `It pulls ${print(value, 'force')} at release against ${print(resistance, 'force')} that holds it.`,
-    remedies:
+    sentence: (print) =>
+      result.stalled
+        ? `It does not move: the pull at the tyre is ${print(value, 'force')}, and ${print(resistance, 'force')} holds the car.`
+        : `It pulls ${print(value, 'force')} at release against ${print(resistance, 'force')} that holds it.`,
+    remedies: () =>
       verdict === 'good'
         ? []
         : [

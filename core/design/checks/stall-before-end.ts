@@ -2,7 +2,7 @@ import { bandsSideBySide, easierBearing, freeRelease, shorterLever, squareWheels
 import type { Check, Situation } from './check.ts';
 
 /** Turns still on the axle when the car stops. */
-export function stallBeforeEnd({ design, result, print }: Situation): Check | null {
+export function stallBeforeEnd({ design, result }: Situation): Check | null {
   if (result.stalled) return null;
   const value = result.turnsLeft;
   const isBad = value > 0.5;
@@ -15,18 +15,20 @@ export function stallBeforeEnd({ design, result, print }: Situation): Check | nu
     quantity: 'count',
     verdict: isBad ? (value > 0.1 * result.turns ? 'stop' : 'mind') : 'good',
     sure: 'estimated',
-    sentence: isBad
-      ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left; ${print(result.energy.unspent, 'energy')} stays wound.`
-      : 'It is unwound before it stops.',
-    remedies: isBad
-      ? [
-          ...thickerAxle(design),
-          ...shorterLever(design),
-          ...bandsSideBySide(design, 1),
-          ...easierBearing(design),
-          ...squareWheels(design),
-          ...freeRelease(design),
-        ]
-      : [],
+    sentence: (print) =>
+      isBad
+        ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left; ${print(result.energy.unspent, 'energy')} stays wound.`
+        : 'It is unwound before it stops.',
+    remedies: () =>
+      isBad
+        ? [
+            ...thickerAxle(design),
+            ...shorterLever(design),
+            ...bandsSideBySide(design, 1),
+            ...easierBearing(design),
+            ...squareWheels(design),
+            ...freeRelease(design),
+          ]
+        : [],
   };
 }

@@ -5,7 +5,7 @@ import type { Check, Situation } from './check.ts';
 const LOOP_AND_KNOT = 0.03;
 
 /** String to cut, m: from the lever's tip at rest to the drive axle, and the loop. */
-export function stringLength({ setup, print }: Situation): Check | null {
+export function stringLength({ setup }: Situation): Check | null {
   if (setup.motor.kind !== 'lever') return null;
   const reach = freeString(setup.motor, setup.motor.releaseAngle);
   const value = reach + LOOP_AND_KNOT;
@@ -18,7 +18,8 @@ export function stringLength({ setup, print }: Situation): Check | null {
     quantity: 'size',
     verdict: 'good',
     sure: 'sizes',
-    sentence: `Cut ${print(value, 'size')}: ${print(reach, 'size')} from the lever’s tip at rest to the axle, the rest for knot and loop. Longer, and the loop will not drop off.`,
-    remedies: [],
+    sentence: (print) =>
+      `Cut ${print(value, 'size')}: ${print(reach, 'size')} from the lever’s tip at rest to the axle, the rest for knot and loop. Longer, and the loop will not drop off.`,
+    remedies: () => [],
   };
 }

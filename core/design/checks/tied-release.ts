@@ -2,7 +2,7 @@ import { freeRelease } from '../remedies.ts';
 import type { Check, Situation } from './check.ts';
 
 /** What a tied end gives back to winding up again, as a share of the energy wound in. */
-export function tiedRelease({ design, result, print }: Situation): Check | null {
+export function tiedRelease({ design, result }: Situation): Check | null {
   const { motor } = design;
   if (motor.kind === 'twist' || motor.release === 'free') return null;
   const rewound = result.powerEndTime === null ? 0 : result.energy.unspent;
@@ -16,7 +16,8 @@ export function tiedRelease({ design, result, print }: Situation): Check | null 
     quantity: 'share',
     verdict: result.rollsBack ? 'stop' : value > 0.02 ? 'mind' : 'good',
     sure: 'estimated',
-    sentence: `Its end is tied: it winds up again the other way, brakes the car with ${print(rewound, 'energy')}${result.rollsBack ? ' and pulls it back toward the line' : ''}.`,
-    remedies: freeRelease(design),
+    sentence: (print) =>
+      `Its end is tied: it winds up again the other way, brakes the car with ${print(rewound, 'energy')}${result.rollsBack ? ' and pulls it back toward the line' : ''}.`,
+    remedies: () => freeRelease(design),
   };
 }

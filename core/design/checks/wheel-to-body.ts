@@ -1,4 +1,4 @@
-import { WHEELS } from '../catalogue.ts';
+import { driveWheelOf } from '../parts.ts';
 import { remedyOf } from '../remedies.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 
@@ -6,9 +6,9 @@ import { clearance, type Check, type Situation } from './check.ts';
 const LEAST = 0.003;
 
 /** Gap between each drive wheel and the body beside it, m. */
-export function wheelToBody({ design, print }: Situation): Check | null {
+export function wheelToBody({ design }: Situation): Check | null {
   if (!design.otherWheels) return null;
-  const { thickness } = WHEELS[design.driveWheels.kind];
+  const { thickness } = driveWheelOf(design);
   const value = (design.trackWidth - design.body.width - thickness) / 2;
   const trackWidth = design.body.width + thickness + 2 * LEAST;
   return clearance(
@@ -17,11 +17,11 @@ export function wheelToBody({ design, print }: Situation): Check | null {
       title: 'wheel to body',
       gap: value,
       least: LEAST,
-      sentence:
+      sentence: (print) =>
         value > 0
           ? `The drive wheels stand ${print(value, 'size')} clear of the body.`
           : `The drive wheels rub on the body: it is ${print(-value, 'size')} too wide on each side.`,
     },
-    () => [remedyOf('track-width', `Drive wheels ${print(trackWidth, 'size')} apart`, { ...design, trackWidth })],
+    (print) => [remedyOf('track-width', `Drive wheels ${print(trackWidth, 'size')} apart`, { ...design, trackWidth })],
   );
 }

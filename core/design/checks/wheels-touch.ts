@@ -4,7 +4,7 @@ import { clearance, type Check, type Situation } from './check.ts';
 const LEAST = 0.005;
 
 /** Gap between the drive wheels and the other wheels, m. */
-export function wheelsTouch({ design, print }: Situation): Check | null {
+export function wheelsTouch({ design }: Situation): Check | null {
   const { driveWheels, otherWheels, wheelbase } = design;
   if (!otherWheels) return null;
   const radii = (driveWheels.diameter + otherWheels.diameter) / 2;
@@ -17,11 +17,11 @@ export function wheelsTouch({ design, print }: Situation): Check | null {
       title: 'wheel to wheel',
       gap: value,
       least: LEAST,
-      sentence:
+      sentence: (print) =>
         value > 0
           ? `Front and rear wheels stand ${print(value, 'size')} apart.`
           : `Front and rear wheels run into each other by ${print(-value, 'size')}.`,
     },
-    () => [remedyOf('longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
+    (print) => [remedyOf('longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
   );
 }

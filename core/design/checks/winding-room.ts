@@ -6,7 +6,7 @@ import { grade, type Check, type Situation } from './check.ts';
 const MOST_LAYERS = 3;
 
 /** Layers that the turns make on their width of axle: turns × thickness / width (turns per layer are width / thickness). */
-export function windingRoom({ design, result, print }: Situation): Check | null {
+export function windingRoom({ design, result }: Situation): Check | null {
   const { motor } = design;
   if (motor.kind === 'twist') return null;
   // Bands side by side lie side by side on the axle; both strands of each loop are wound.
@@ -26,8 +26,9 @@ export function windingRoom({ design, result, print }: Situation): Check | null 
     quantity: 'count',
     verdict,
     sure: 'rough',
-    sentence: `${print(result.turns, 'count')} turns on ${print(motor.windingWidth, 'size')} of axle lie ${print(value, 'count')} deep${verdict === 'good' ? '.' : ': windings that ride over each other snag.'}`,
-    remedies:
+    sentence: (print) =>
+      `${print(result.turns, 'count')} turns on ${print(motor.windingWidth, 'size')} of axle lie ${print(value, 'count')} deep${verdict === 'good' ? '.' : ': windings that ride over each other snag.'}`,
+    remedies: (print) =>
       verdict === 'good'
         ? []
         : [

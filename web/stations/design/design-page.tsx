@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
@@ -44,8 +44,6 @@ export function DesignPage() {
 function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const dispatch = useAppDispatch();
   const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
-  // What hangs on the design far from the hand may follow a frame later.
-  const settled = useDeferredValue(design);
   const [tab, setTab] = useState<TabKey>('curve');
   const [isListing, setListing] = useState(false);
   const [ghost, setGhost] = useState<Ghost | null>(null);
@@ -89,7 +87,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
           <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
           <AimPanel aim={design.aim} floor={design.floor} limits={design.limits} edit={edit} />
           <PartsPanel design={design} edit={edit} />
-          <MeasuredPanel design={settled} edit={edit} />
+          <MeasuredPanel design={design} edit={edit} />
         </div>
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
           <CarDrawing design={design} edit={edit} player={player} />

@@ -1,42 +1,52 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
-import { memo, useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
-import { VALUE_NAMES, VALUE_UNITS, valueKeysOf, valueOf, type Value, type ValueKey } from '../../../core/design/values.ts';
+import { MEASURED_SPREAD, VALUE_NAMES, VALUE_UNITS, valueKeysOf, valueOf, type Value, type ValueKey } from '../../../core/design/values.ts';
 import { parseQuantity, printQuantity } from '../../../core/units/quantity.ts';
+import { PlainField } from '../../ui/plain-field.tsx';
+import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
+import styles from './design-page.module.css';
 import type { Edit } from './design-slice.ts';
-
-/** Spread of a value that was measured once with care, relative. */
-const MEASURED_SPREAD = 0.05;
 
 /** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
 export function MeasuredPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
-  return (
-    <Box component="section" aria-labelledby="measured-title" sx={{ display: 'grid', gap: 3 }}>
-      <Typography id="measured-title" variant="h3" component="h2">
-        What is not known exactly
-      </Typography>
-      <Typography variant="caption" color="text.secondary">
-        Estimated from the parts until you type what you measured. Each comes with how far it may be off; measured ones narrow the range.
-      </Typography>
-      {valueKeysOf(design).map((key) => (
-        <ValueRow key={`${key}${design.measured[key] ? 'm' : 'e'}`} valueKey={key} {...valueOf(design, key)} edit={edit} />
-      ))}
-    </Box>
-  );
+  // Far from the hand: these may follow a frame later than curve and verdict.
+  const settled = useDeferredValue(design);
+  return <Values design={settled} edit={edit} />;
 }
+
+const Values = memo(function Values({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+  return (
+    <section aria-labelledby="measured-title" className={styles.fields}>
+      <h2 id="measured-title" className={plain.heading}>
+        What is not known exactly
+      </h2>
+      <p className={`${plain.caption} ${plain.muted}`}>
+        Estimated from the parts until you type what you measured. Each comes with how far it may be off; measured ones narrow the range.
+      </p>
+      {valueKeysOf(design).map((key) => (
+        <ValueRow
+          key={`${key}${design.measured[key] ? 'm' : 'e'}`}
+          valueKey={key}
+          {...valueOf(design, key)}
+          isTyped={key in design.measured}
+          edit={edit}
+        />
+      ))}
+    </section>
+  );
+});
 
 interface ValueRowProps extends Value {
   readonly valueKey: ValueKey;
+  /** Typed for this car, in place of what its parts say. */
+  readonly isTyped: boolean;
   readonly edit: Edit;
 }
 
 /** Drawn anew only when its own value changes. */
-const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, edit }: ValueRowProps) {
+const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isTyped, edit }: ValueRowProps) {
   const units = useUnits();
   const { unit, factor } = VALUE_UNITS[valueKey];
   const [typed, setTyped] = useState<string | null>(null);
@@ -57,28 +67,25 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, edi
       return { ...car, measured };
     });
   return (
-    <Box>
-      <Typography variant="body2">{VALUE_NAMES[valueKey]}</Typography>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 2, alignItems: 'center' }}>
-        <TextField
-          size="small"
+    <div>
+      <p className={plain.text}>{VALUE_NAMES[valueKey]}</p>
+      <div className={styles.value}>
+        <PlainField
+          aria-label={`${VALUE_NAMES[valueKey]}${unit === '' ? '' : `, ${unit}`}`}
+          unit={unit}
+          problem={problem === '' ? null : problem}
           value={typed ?? shown}
-          error={problem !== ''}
-          helperText={problem || `${evidence}, ± ${printQuantity(spread, 'share', units)}`}
           onChange={({ target }) => setTyped(target.value)}
           onBlur={take}
           onKeyDown={({ key }) => key === 'Enter' && take()}
-          slotProps={{
-            htmlInput: { 'aria-label': `${VALUE_NAMES[valueKey]}${unit === '' ? '' : `, ${unit}`}` },
-            input: { endAdornment: unit && <InputAdornment position="end">{unit}</InputAdornment> },
-          }}
         />
-        {evidence === 'measured' && (
+        {isTyped && (
           <Button size="small" onClick={forget} aria-label={`Estimate again: ${VALUE_NAMES[valueKey]}`}>
             estimate
           </Button>
         )}
-      </Box>
-    </Box>
+      </div>
+      <p className={`${plain.caption} ${plain.muted}`}>{`${evidence}, ± ${printQuantity(spread, 'share', units)}`}</p>
+    </div>
   );
 });

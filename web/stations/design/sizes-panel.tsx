@@ -5,8 +5,9 @@ import { sizesOf, type Size } from '../../../core/design/sizes.ts';
 import { readCarDesign } from '../../../core/files/read.ts';
 import type { Fault } from '../../../core/fault.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
-import { QuantityField } from '../../ui/quantity-field.tsx';
+import { PlainField } from '../../ui/plain-field.tsx';
 import plain from '../../ui/plain.module.css';
+import { useQuantityInput } from '../../ui/use-quantity-input.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import type { Edit } from './design-slice.ts';
 import styles from './sizes-panel.module.css';
@@ -59,12 +60,6 @@ interface SizeRowProps {
 
 const STEPS = 400;
 
-const FIELD = {
-  '& .MuiInputBase-root': { px: 2 },
-  '& .MuiInputBase-input': { px: 0, py: 1, textAlign: 'right' },
-  '& .MuiFormHelperText-root': { mx: 0 },
-};
-
 /** Any design of each kind that passes: the schema judges each size by itself. */
 const PATTERN = { lever: newCar('pattern', 'lever'), band: newCar('pattern', 'band'), twist: newCar('pattern', 'twist') };
 
@@ -83,20 +78,18 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
       ? null
       : `${printQuantity(typed, size.quantity, units)} ${read.faults[0]!.message.replace(/([\d.]+)$/, (limit) => printQuantity(Number(limit), size.quantity, units))}.`;
   };
+  const { name, unit, problem, input } = useQuantityInput({
+    label: size.label,
+    quantity: size.quantity,
+    value,
+    onChange: (next) => edit((design) => size.write(design, next)),
+    check,
+  });
   return (
     <div className={styles.size}>
       <div className={styles.row}>
         <span className={plain.text}>{size.label}</span>
-        <QuantityField
-          size="small"
-          label={size.label}
-          labelHidden
-          quantity={size.quantity}
-          value={value}
-          onChange={(next) => edit((design) => size.write(design, next))}
-          check={check}
-          sx={FIELD}
-        />
+        <PlainField aria-label={name} unit={unit} problem={problem} {...input} />
       </div>
       {/* A plain slider: it is drawn anew in every frame of a drag. */}
       <input

@@ -4,19 +4,30 @@ import type { Assessment } from '../../../core/explore/assess.ts';
 import type { UnitSystem } from '../../../core/units/quantity.ts';
 import { assessorHand } from '../../workers/explore.ts';
 
-/** What was asked for while the worker was busy: only the newest design matters. */
-let waiting: (() => void) | null = null;
+interface Wanted {
+  readonly design: CarDesign;
+  readonly units: UnitSystem;
+  readonly deliver: (made: Assessment | null) => void;
+}
+
+/** What is wanted while the worker is busy: only the newest design matters. */
+let wanted: Wanted | null = null;
 let isBusy = false;
 
-async function ask(design: CarDesign, units: UnitSystem): Promise<Assessment | null> {
+/** ms the worker waits, so that curve and verdict of the edit are painted with the machine to themselves. */
+const AFTER_PAINT = 20;
+
+async function work(): Promise<void> {
   isBusy = true;
   try {
-    return await assessorHand().work.assess(design, units);
+    while (wanted) {
+      await new Promise((resolve) => setTimeout(resolve, AFTER_PAINT));
+      const { design, units, deliver } = wanted;
+      wanted = null;
+      deliver(await assessorHand().work.assess(design, units));
+    }
   } finally {
     isBusy = false;
-    const next = waiting;
-    waiting = null;
-    next?.();
   }
 }
 
@@ -25,14 +36,14 @@ export function useAssessment(design: CarDesign, units: UnitSystem): Assessment 
   const [assessment, setAssessment] = useState<Assessment | null>(null);
   useEffect(() => {
     let isCurrent = true;
-    const start = (): void => {
-      if (!isCurrent) return;
-      void ask(design, units).then((made) => {
+    wanted = {
+      design,
+      units,
+      deliver: (made) => {
         if (isCurrent) setAssessment(made);
-      });
+      },
     };
-    if (isBusy) waiting = start;
-    else start();
+    if (!isBusy) void work();
     return () => {
       isCurrent = false;
     };

@@ -1,19 +1,20 @@
 import { contours } from 'd3-contour';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Size } from '../../../../core/design/sizes.ts';
-import type { MapRequest } from '../../../../core/explore/map.ts';
+import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
 import { unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../app/tokens.ts';
 import { acrossName, axisText, upName } from './axes.ts';
 
-/** A map as far as it is computed; rows not yet there, and cars that cannot run, are NaN. */
+/** A map as far as it is computed. */
 export interface MapPicture {
   readonly request: MapRequest;
-  readonly distance: Float64Array;
-  readonly time: Float64Array;
-  readonly grip: Float64Array;
+  readonly cars: MapCars;
   readonly isWhole: boolean;
 }
+
+/** Whether the car of a cell spins its wheels at launch. */
+export const spins = ({ launchGripRatio }: MapCars, cell: number): boolean => launchGripRatio[cell]! > 0 && launchGripRatio[cell]! < 1;
 
 interface MapChart {
   readonly picture: MapPicture;
@@ -34,16 +35,23 @@ interface DrawApi {
 const rgb = (hex: string): [number, number, number] =>
   [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
 
-/** One pixel a car, from the panel's colour to the distance's; hatched where wheels spin, clear where it cannot run. */
-function paint({ request, distance, grip }: MapPicture, tokens: Tokens): HTMLCanvasElement {
+/** Cars from one line of hatching to the next. */
+const HATCH = 5;
+
+/**
+ * One pixel a car, from the panel's colour to the distance's: hatched one way where a check or rule stops it, the other way
+ * where wheels spin, clear where it cannot run.
+ */
+function paint({ request, cars }: MapPicture, tokens: Tokens): HTMLCanvasElement {
   const [width, height] = [request.across.values.length, request.up.values.length];
   const canvas = document.createElement('canvas');
   canvas.width = width;
   canvas.height = height;
   const pen = canvas.getContext('2d')!;
   const image = pen.createImageData(width, height);
+  const { distance, stop } = cars;
   const most = distance.reduce((top, value) => (value > top ? value : top), 0.01);
-  const [from, to, spin] = [rgb(tokens.panel), rgb(tokens.distance), rgb(tokens.stop)];
+  const [from, to, stopped, spinning] = [rgb(tokens.panel), rgb(tokens.distance), rgb(tokens.stop), rgb(tokens.pull)];
   for (let row = 0; row < height; row++)
     for (let column = 0; column < width; column++) {
       const cell = row * width + column;
@@ -51,8 +59,11 @@ function paint({ request, distance, grip }: MapPicture, tokens: Tokens): HTMLCan
       if (!Number.isFinite(value)) continue;
       // The canvas runs down, the map up.
       const at = 4 * ((height - 1 - row) * width + column);
-      const isHatched = grip[cell]! > 0 && grip[cell]! < 1 && (row + column) % 5 === 0;
-      for (let k = 0; k < 3; k++) image.data[at + k] = isHatched ? spin[k]! : from[k]! + (to[k]! - from[k]!) * 0.85 * (value / most);
+      const hatch =
+        stop[cell]! > 0
+          ? (row + column) % HATCH === 0 && stopped
+          : spins(cars, cell) && (row - column + HATCH * width) % HATCH === 0 && spinning;
+      for (let k = 0; k < 3; k++) image.data[at + k] = hatch ? hatch[k]! : from[k]! + (to[k]! - from[k]!) * 0.85 * (value / most);
       image.data[at + 3] = 255;
     }
   pen.putImageData(image, 0, 0);
@@ -75,10 +86,10 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
   const xs = [across.values[0]! / xUnit, across.values.at(-1)! / xUnit] as const;
   const ys = [up.values[0]! / yUnit, up.values.at(-1)! / yUnit] as const;
   const canvas = paint(picture, tokens);
-  const metres = picture.distance.reduce((top, value) => (value > top ? value : top), 0.01);
+  const metres = picture.cars.distance.reduce((top, value) => (value > top ? value : top), 0.01);
   const step = roundStep(metres / far, 7);
   const levels = Array.from({ length: Math.floor(metres / far / step) }, (_, i) => (i + 1) * step);
-  const field = Array.from(picture.distance, (value) => (Number.isFinite(value) ? value / far : 0));
+  const field = Array.from(picture.cars.distance, (value) => (Number.isFinite(value) ? value / far : 0));
   const lines = picture.isWhole ? contours().size([width, height]).thresholds(levels)(field) : [];
   const axis = (size: Size, [min, max]: readonly [number, number]) => ({
     type: 'value',

@@ -4,8 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { sizeCalled, sizesOf } from '../../../../core/design/sizes.ts';
-import { pointScore } from '../../../../core/explore/aim.ts';
-import type { MapRequest } from '../../../../core/explore/map.ts';
+import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
 import { evenly } from '../../../../core/explore/sweep.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
@@ -14,7 +13,7 @@ import { ChartExport } from '../../../ui/chart-export.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
 import { JobBar } from './job-bar.tsx';
-import { cellAt, mapOption, type MapPicture } from './map-option.ts';
+import { cellAt, mapOption, spins, type MapPicture } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
 import { SizeChoice } from './size-choice.tsx';
@@ -50,19 +49,15 @@ export function MapPanel({ design, edit }: MapPanelProps) {
     };
     const timer = setTimeout(() => {
       run(async (report) => {
-        const distance = new Float64Array(SIDE * SIDE).fill(NaN);
-        const time = new Float64Array(SIDE * SIDE).fill(NaN);
-        const grip = new Float64Array(SIDE * SIDE).fill(NaN);
+        const map = growingMap(SIDE * SIDE, SIDE);
         const tasks = Math.ceil(SIDE / ROWS_A_TASK);
         let done = 0;
-        const picture = (): MapPicture => ({ request, distance, time, grip, isWhole: done === tasks });
+        const picture = (): MapPicture => ({ request, cars: map, isWhole: done === tasks });
         await shareOut(
           tasks,
           (worker, i) => worker.mapRows(request, i * ROWS_A_TASK, Math.min((i + 1) * ROWS_A_TASK, SIDE)),
           (rows) => {
-            distance.set(rows.distance, rows.firstRow * SIDE);
-            time.set(rows.time, rows.firstRow * SIDE);
-            grip.set(rows.launchGripRatio, rows.firstRow * SIDE);
+            map.add(rows);
             done++;
             return report(done % 6 === 0 ? picture() : null, done / tasks);
           },
@@ -74,16 +69,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   }, [design, acrossId, upId, run]);
 
   const picture = result?.request.across.id === acrossId && result.request.up.id === upId ? result : null;
-  const best = useMemo(() => {
-    if (!picture?.isWhole) return null;
-    let at = -1;
-    let most = -Infinity;
-    for (let i = 0; i < picture.distance.length; i++) {
-      const score = pointScore(design, { distance: picture.distance[i]!, time: picture.time[i]! });
-      if (score > most) [most, at] = [score, i];
-    }
-    return at < 0 ? null : at;
-  }, [picture, design]);
+  const best = useMemo(() => (picture?.isWhole ? bestCell(picture.cars) : null), [picture]);
   const option = useMemo(
     () =>
       picture &&
@@ -100,8 +86,10 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   };
   const words = (cell: number): string => {
     const [x, y] = valuesAt(cell);
-    const distance = picture!.distance[cell]!;
-    const run = Number.isFinite(distance) ? printQuantity(distance, 'distance', units) : 'cannot run';
+    const distance = picture!.cars.distance[cell]!;
+    const stop = picture!.cars.stop[cell]!;
+    const stopped = stop > 0 ? `✕ ${picture!.cars.stops[stop - 1]!}` : spins(picture!.cars, cell) ? 'wheels spin' : '';
+    const run = [Number.isFinite(distance) ? printQuantity(distance, 'distance', units) : '', stopped].filter(Boolean).join(', ');
     return `${acrossSize.label} ${printQuantity(x, acrossSize.quantity, units)}, ${upSize.label} ${printQuantity(y, upSize.quantity, units)}: ${run}`;
   };
   const moveByKey = (event: React.KeyboardEvent): void => {
@@ -131,7 +119,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         <SizeChoice kind={kind} label="Up" value={upId} onChange={setUp} />
         {best !== null && (
           <Button size="small" variant="contained" onClick={() => take(best)}>
-            Take the best: {printQuantity(picture!.distance[best]!, 'distance', units)}
+            Take the best: {printQuantity(picture!.cars.distance[best]!, 'distance', units)}
           </Button>
         )}
         {picture && option && (
@@ -140,8 +128,14 @@ export function MapPanel({ design, edit }: MapPanelProps) {
               name={`${design.name} map`}
               option={option}
               table={() => ({
-                head: [acrossSize.label, upSize.label, 'distance m', 'time s', 'launch grip'],
-                rows: [...picture.distance].map((d, i) => [...valuesAt(i), d, picture.time[i]!, picture.grip[i]!]),
+                head: [acrossSize.label, upSize.label, 'distance m', 'time s', 'launch grip', 'stopped by'],
+                rows: Array.from(picture.cars.distance, (d, i) => [
+                  ...valuesAt(i),
+                  d,
+                  picture.cars.time[i]!,
+                  picture.cars.launchGripRatio[i]!,
+                  picture.cars.stops[picture.cars.stop[i]! - 1] ?? '',
+                ]),
               })}
             />
           </Box>
@@ -153,7 +147,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         <Typography variant="caption" color="text.secondary" aria-live="polite" sx={{ minHeight: 32, alignContent: 'center' }}>
           {cursor !== null && picture
             ? `${words(cursor)}. Enter or a click takes it.`
-            : 'Darker: further. Hatched: wheels spin. Blank: cannot run. Point, or move with the arrow keys.'}
+            : 'Darker: further. Red hatching: a check or rule stops it. Amber: wheels spin. Blank: cannot run. Point, or move with the arrow keys.'}
         </Typography>
       )}
       {picture && option && (

@@ -14,7 +14,13 @@ export const SWEPT = {
     bounds: (p: BoundedSweepPoint) => p.distanceBounds,
   },
   time: { label: 'time', quantity: 'time', read: (p: BoundedSweepPoint) => p.time, bounds: (p: BoundedSweepPoint) => p.timeBounds },
-  grip: { label: 'launch grip', quantity: 'count', read: (p: BoundedSweepPoint) => p.launchGripRatio, bounds: () => null },
+  grip: {
+    label: 'launch grip',
+    quantity: 'count',
+    // What needs no grip has no ratio.
+    read: (p: BoundedSweepPoint) => p.launchGripRatio,
+    bounds: (p: BoundedSweepPoint) => p.gripBounds,
+  },
 } as const;
 export type Swept = keyof typeof SWEPT;
 
@@ -26,6 +32,18 @@ interface SweepChart {
   readonly size: Size;
   readonly units: UnitSystem;
   readonly tokens: Tokens;
+}
+
+/** Runs of neighbouring points that a check or rule stops, as ranges of the swept value. */
+function stoppedRanges(points: readonly BoundedSweepPoint[]): { readonly from: number; readonly to: number; readonly by: string }[] {
+  const ranges: { from: number; to: number; by: string }[] = [];
+  points.forEach((point, i) => {
+    if (point.stoppedBy === null) return;
+    const last = ranges.at(-1);
+    if (last?.by === point.stoppedBy && points[i - 1]!.value === last.to) last.to = point.value;
+    else ranges.push({ from: point.value, to: point.value, by: point.stoppedBy });
+  });
+  return ranges;
 }
 
 /** A sweep as the chart library draws it: the likely line, its range as a band, the present and the best value. */
@@ -79,13 +97,13 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
       splitLine: { lineStyle: { color: tokens.rule, width: 0.7 } },
     },
     series: [
-      { ...hidden, name: 'low', data: points.map((p) => pair(p, bounds(p)?.low)) },
+      { ...hidden, name: 'low', data: points.map((p) => pair(p, bounds(p).low)) },
       {
         ...hidden,
         name: 'range',
         data: points.map((p) => {
           const range = bounds(p);
-          return pair(p, range ? range.high - range.low : undefined);
+          return pair(p, range.high - range.low);
         }),
         areaStyle: { color: tokens.distance, opacity: 0.22 },
       },
@@ -97,6 +115,13 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
         silent: true,
         animation: false,
         lineStyle: { color: tokens.distance, width: 2.5 },
+        markArea: {
+          silent: true,
+          animation: false,
+          itemStyle: { color: tokens.stop, opacity: 0.1 },
+          label: { color: tokens.stop, fontFamily: FONTS.text, fontSize: 13, position: 'insideBottom' },
+          data: stoppedRanges(points).map(({ from, to, by }) => [{ name: `✕ ${by}`, xAxis: from / across }, { xAxis: to / across }]),
+        },
         markLine: {
           symbol: 'none',
           silent: true,

@@ -6,8 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { sizeCalled, sizesOf } from '../../../../core/design/sizes.ts';
-import { pointScore } from '../../../../core/explore/aim.ts';
-import { evenly, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
+import { bestPoint, evenly, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../ui/chart.tsx';
@@ -59,7 +58,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   }, [design, sizeId, run]);
 
   const points = result?.sizeId === sizeId ? result.points : null;
-  const best = points?.reduce((a, b) => (pointScore(design, b) > pointScore(design, a) ? b : a)) ?? null;
+  const best = useMemo(() => points && bestPoint(points), [points]);
   const present = size.read(design);
   const option = useMemo(
     () => points && sweepOption({ points, present, best: best?.value ?? null, shown, size, units, tokens }),
@@ -83,7 +82,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        {best && Number.isFinite(best.distance) && (
+        {best && (
           <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
             {`Take the best: ${print(best.value)} → ${printQuantity(best.distance, 'distance', units)}`}
           </Button>
@@ -96,8 +95,24 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
             name={`${design.name} ${size.label}`}
             option={option}
             table={() => ({
-              head: [size.label, 'distance m', 'low m', 'high m', 'time s', 'launch grip'],
-              rows: points.map((p) => [p.value, p.distance, p.distanceBounds.low, p.distanceBounds.high, p.time, p.launchGripRatio]),
+              head: [
+                `${size.label} ${size.quantity === 'count' ? '' : 'SI'}`.trim(),
+                'distance m',
+                'low m',
+                'high m',
+                'time s',
+                'launch grip',
+                'stopped by',
+              ],
+              rows: points.map((p) => [
+                p.value,
+                p.distance,
+                p.distanceBounds.low,
+                p.distanceBounds.high,
+                p.time,
+                p.launchGripRatio,
+                p.stoppedBy ?? '',
+              ]),
             })}
           />
         )}
@@ -121,6 +136,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
                 <th scope="col">8 in 10</th>
                 <th scope="col">time</th>
                 <th scope="col">launch grip</th>
+                <th scope="col">stopped by</th>
               </tr>
             </thead>
             <tbody>
@@ -133,9 +149,10 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
                       <td>{`${printQuantity(point.distanceBounds.low, 'distance', units)} to ${printQuantity(point.distanceBounds.high, 'distance', units)}`}</td>
                       <td>{printQuantity(point.time, 'time', units)}</td>
                       <td>{point.launchGripRatio > 0 ? `${point.launchGripRatio.toFixed(2)} ×` : '–'}</td>
+                      <td>{point.stoppedBy ?? '–'}</td>
                     </>
                   ) : (
-                    <td colSpan={4}>cannot run</td>
+                    <td colSpan={5}>cannot run</td>
                   )}
                 </tr>
               ))}

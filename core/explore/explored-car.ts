@@ -1,0 +1,38 @@
+import type { CarDesign } from '../design/car-design.ts';
+import { stoppedBy } from '../design/checks/judge.ts';
+import { runForAim, scoreOf } from './aim.ts';
+
+/** One of many cars tried: its run, and how well that meets the aim. SI units; NaN, and a score of −Infinity, where it cannot run. */
+export interface ExploredCar {
+  readonly distance: number;
+  readonly time: number;
+  readonly launchGripRatio: number;
+  readonly slipDistance: number;
+  /** Higher is better, by the car's aim. */
+  readonly score: number;
+  /** The check or rule that stops it; null where none does. */
+  readonly stoppedBy: string | null;
+}
+
+const CANNOT_RUN: ExploredCar = {
+  distance: NaN,
+  time: NaN,
+  launchGripRatio: NaN,
+  slipDistance: NaN,
+  score: -Infinity,
+  stoppedBy: 'cannot run',
+};
+
+/** Runs and judges a design. */
+export function exploreCar(design: CarDesign): ExploredCar {
+  const result = runForAim(design);
+  if (!result) return CANNOT_RUN;
+  const { distance, time, launchGripRatio, slipDistance } = result;
+  return { distance, time, launchGripRatio, slipDistance, score: scoreOf(design, result), stoppedBy: stoppedBy(design, result) };
+}
+
+/** Whether the first of two cars is the one to take: one that nothing stops before one that something does, then by score. */
+export const isBetter = (
+  a: { readonly score: number; readonly isStopped: boolean },
+  b: { readonly score: number; readonly isStopped: boolean },
+): boolean => (a.isStopped === b.isStopped ? a.score > b.score : b.isStopped && a.score > -Infinity);
