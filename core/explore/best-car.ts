@@ -59,7 +59,9 @@ const pick = <T>(list: readonly T[], share: number): T => list[Math.min(Math.flo
 
 function ofSize({ id, low, high, read, write }: Size, present: CarDesign): Turn {
   const value = read(present);
-  const [from, to] = id === 'ballast' ? [0, MOST_BALLAST] : [Math.max(low, value / FACTOR), Math.min(high, value * FACTOR)];
+  // The hook stays on the body, between the axles.
+  const highest = id === 'anchorToAxle' ? Math.max(value, present.wheelbase) : high;
+  const [from, to] = id === 'ballast' ? [0, MOST_BALLAST] : [Math.max(low, value / FACTOR), Math.min(highest, value * FACTOR)];
   return (design, share) => write(design, between(from, to, share));
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newCar, type CarDesign } from '../design/car-design.ts';
 import { measuresOf } from '../design/checks/limits.ts';
+import { fullTurns } from '../design/derive-run-setup.ts';
 import { neededAt, type OwnPart } from '../design/parts.ts';
 import { predictRun } from '../design/predict-run.ts';
 import { sizesOf } from '../design/sizes.ts';
@@ -13,7 +14,7 @@ import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
 import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
 import { bestPoint, evenly, sweep } from './sweep.ts';
 import { predict, type BoundedPrediction } from './uncertainty.ts';
-import { bestWinding, windingWords } from './winding-profile.ts';
+import { bestWinding, TAPE, windingWords } from './winding-profile.ts';
 
 const car = newCar('x');
 const bounded = (design: CarDesign, options: Parameters<typeof predict>[1] = {}): BoundedPrediction => {
@@ -191,13 +192,36 @@ describe('searches', () => {
     expect(none.front.every(({ design }) => design.own === undefined)).toBe(true);
   });
   it('stop when they are told', () => expect(findBestCar(car, { onProgress: (share) => share < 0.1 }).passed).toBeLessThan(300));
-  it('find a sleeve that helps and does not spin, and none for a roller', () => {
-    const band = newCar('x', 'band');
+  it('find tape, turn by turn, that helps under the grip limit and leaves no turns wound, and none for a roller', () => {
+    const band: CarDesign = { ...newCar('x', 'band'), tyre: 'card-edge', driveLoadShare: 0.5 };
     const profile = bestWinding(band)!;
     expect(profile.distance).toBeGreaterThan(runForAim({ ...band, sleeve: [] })!.distance);
     expect(profile.slipDistance).toBeLessThan(0.001);
-    expect(windingWords(profile)).toMatch(/wraps? of 0.13 mm tape under the last/);
+    expect(profile.launchGripRatio).toBeGreaterThan(1);
+    expect(profile.turnsLeft).toBe(0);
+    // What is told is what is run: the tape of each step, the last wound first.
+    const told = profile.steps.map(({ wraps, turns }) => ({ diameter: band.axleDiameter + 2 * wraps * TAPE, turns }));
+    expect(profile.design.sleeve).toEqual(told.reverse());
+    expect(runForAim(profile.design)!.distance).toBe(profile.distance);
     expect(bestWinding(newCar('x', 'twist'))).toBeNull();
+  });
+  it('tape a string by its length: the turns of a lever still add up', () => {
+    const { design, steps } = bestWinding(car)!;
+    const wound = steps.reduce((sum, { turns }) => sum + turns, 0);
+    expect(wound).toBeGreaterThan(0.97 * fullTurns(design));
+    expect(wound).toBeLessThan(1.03 * fullTurns(design));
+  });
+  it('tell tape in wraps and turns, the last wound first', () => {
+    const steps = [
+      { wraps: 9, turns: 1.5 },
+      { wraps: 0, turns: 1 },
+      { wraps: 1, turns: 3.2 },
+    ];
+    expect(windingWords({ steps })).toEqual([
+      '9 wraps of 0.13 mm tape under the last 1½ turns',
+      'bare axle under the turn before',
+      '1 wrap of 0.13 mm tape under the 3.2 turns before',
+    ]);
   });
   it('tell what matters most first', () => {
     const sizes = sizesThatMatter(car);

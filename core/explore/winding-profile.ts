@@ -1,46 +1,186 @@
 import type { CarDesign } from '../design/car-design.ts';
+import { stoppedBy } from '../design/checks/judge.ts';
+import { deriveRunSetup, fullTurns } from '../design/derive-run-setup.ts';
+import { freeString } from '../motor/lever.ts';
+import { windingAngle } from '../motor/winding.ts';
+import type { RunResult } from '../run/simulate.ts';
 import { runForAim, scoreOf } from './aim.ts';
 
 /** Thickness of common tape, m. Common practice. */
 export const TAPE = 0.13e-3;
-const MOST_WRAPS = 40;
-const TURNS = [0.5, 1, 1.5, 2, 3, 4, 6];
 
-/** A sleeve of tape for the turns that pull first, in wraps of tape. */
-export interface WindingProfile {
+/** So many wraps of tape under so many turns. */
+export interface WindingStep {
   readonly wraps: number;
   readonly turns: number;
+}
+
+/** Tape under the turns of a winding, turn by turn. */
+export interface WindingProfile {
+  /** From the turns wound last, which pull first, inward. Beyond the last step the axle is bare. */
+  readonly steps: readonly WindingStep[];
   readonly design: CarDesign;
   readonly distance: number;
   readonly time: number;
   /** m of wheelspin that is left. */
   readonly slipDistance: number;
+  /** Grip at launch over what it needs: just above 1 where the sleeve is held back by the grip. */
+  readonly launchGripRatio: number;
+  /** Turns still wound at the stop. */
+  readonly turnsLeft: number;
+}
+
+const MOST_WRAPS = 48;
+/** Turns of the bare axle that may be taped each in its own way, from the launch inward; the last stands for all the rest. */
+const SEGMENTS = [0.5, 0.5, 1, 1, 2, 3, 5, 8, 13, 21];
+/** Grip kept in hand at launch. */
+const LEAST_GRIP = 1.02;
+/** m of wheelspin more than the bare axle's that is no reason to pass a sleeve over. */
+const SPIN_SLACK = 1e-3;
+/** Share of the gain that a simpler winding may cost, and share of the score that a sleeve must bring. */
+const SIMPLER = 0.12;
+const WORTH = 0.003;
+const MOST_RUNS = 2500;
+const MOVES = [8, -8, 3, -3, 1, -1];
+
+/** The winding in segments from the launch inward, in turns of the bare axle: they add up to all of them. */
+function segmentsOf(turns: number): number[] {
+  const segments: number[] = [];
+  let left = turns;
+  for (const segment of SEGMENTS) {
+    if (left <= segment) break;
+    segments.push(segment);
+    left -= segment;
+  }
+  return [...segments, left];
+}
+
+/** Turns that a segment of the bare axle's winding becomes over `wraps` of tape: of bands the same, of string as many as its length takes. */
+function turnsOn(bare: CarDesign): (segment: number, wraps: number) => number {
+  const { motor } = deriveRunSetup(bare);
+  if (motor.kind !== 'lever') return (segment) => segment;
+  const length = freeString(motor, motor.releaseAngle) - freeString(motor, motor.cockedAngle);
+  const total = fullTurns(bare);
+  const growth = motor.stringDiameter ** 2 / (Math.PI * motor.windingWidth);
+  return (segment, wraps) =>
+    windingAngle(
+      { bareRadius: bare.axleDiameter / 2 + wraps * TAPE, stringDiameter: motor.stringDiameter, growth },
+      (length * segment) / total,
+    ) /
+    (2 * Math.PI);
+}
+
+/** Neighbours with as many wraps are one step; what is bare at the inner end is none. */
+function merged(steps: readonly WindingStep[]): WindingStep[] {
+  const made: WindingStep[] = [];
+  for (const step of steps) {
+    const last = made.at(-1);
+    if (last?.wraps === step.wraps) made[made.length - 1] = { wraps: step.wraps, turns: last.turns + step.turns };
+    else made.push(step);
+  }
+  if (made.at(-1)?.wraps === 0) made.pop();
+  return made;
+}
+
+/** A design with its tape put on. */
+const taped = (bare: CarDesign, steps: readonly WindingStep[]): CarDesign => ({
+  ...bare,
+  sleeve: [...steps].reverse().map(({ wraps, turns }) => ({ diameter: bare.axleDiameter + 2 * wraps * TAPE, turns })),
+});
+interface Tried {
+  readonly wraps: readonly number[];
+  readonly steps: readonly WindingStep[];
+  readonly design: CarDesign;
+  readonly result: RunResult;
+  readonly score: number;
 }
 
 /**
- * The sleeve of tape that serves the car's aim best while the launch stays just under the grip limit, or with the least
- * wheelspin where even the bare axle spins. Null for a roller, or where bare axle is best.
+ * The tape under each turn that serves the car's aim best, while the launch stays just under the grip limit (or spins no
+ * more than on the bare axle) and no check stops the car: wraps are changed segment by segment, and for all from the launch
+ * up to one, as long as that helps; then made as simple as costs little. Null for a roller, or where the bare axle is best.
+ * `onProgress` gets the share of the runs made; false stops the search.
  */
-export function bestWinding(design: CarDesign): WindingProfile | null {
+export function bestWinding(design: CarDesign, onProgress: (share: number) => boolean = () => true): WindingProfile | null {
   if (design.motor.kind === 'twist') return null;
-  const bare = { ...design, sleeve: [] };
+  const bare: CarDesign = { ...design, sleeve: [] };
   const plain = runForAim(bare);
-  let best: WindingProfile | null = null;
-  let bestScore = plain ? scoreOf(bare, plain) : -Infinity;
-  const allowed = plain ? plain.slipDistance + 1e-3 : Infinity;
-  for (let wraps = 1; wraps <= MOST_WRAPS; wraps++)
-    for (const turns of TURNS) {
-      const taped = { ...design, sleeve: [{ diameter: design.axleDiameter + 2 * wraps * TAPE, turns }] };
-      const result = runForAim(taped);
-      if (!result || result.slipDistance > allowed) continue;
-      const score = scoreOf(taped, result);
-      if (score <= bestScore) continue;
-      bestScore = score;
-      best = { wraps, turns, design: taped, distance: result.distance, time: result.time, slipDistance: result.slipDistance };
-    }
-  return best;
+  if (!plain) return null;
+  const segments = segmentsOf(fullTurns(bare));
+  const turnsFor = turnsOn(bare);
+  const stopsBare = stoppedBy(bare, plain) !== null;
+  let runs = 0;
+  const attempt = (wraps: readonly number[]): Tried | null => {
+    runs++;
+    // Turns are told to a tenth, as they are counted when winding. They build up on one another over a whole step, so that neighbours are merged before their turns are counted.
+    const steps = merged(segments.map((turns, k) => ({ wraps: wraps[k]!, turns }))).map(({ wraps: tape, turns }) => ({
+      wraps: tape,
+      turns: Math.max(0.1, Math.round(10 * turnsFor(turns, tape)) / 10),
+    }));
+    const made = taped(bare, steps);
+    const result = runForAim(made);
+    if (!result || result.slipDistance > plain.slipDistance + SPIN_SLACK) return null;
+    if (plain.launchGripRatio > LEAST_GRIP && result.launchGripNeeded > 0 && result.launchGripRatio < LEAST_GRIP) return null;
+    return { wraps, steps, design: made, result, score: scoreOf(made, result) };
+  };
+  const isSound = ({ design: made, result }: Tried): boolean => stopsBare || stoppedBy(made, result) === null;
+  const bareScore = scoreOf(bare, plain);
+  let best: Tried = { wraps: segments.map(() => 0), steps: [], design: bare, result: plain, score: bareScore };
+  // Each segment alone, and all from the launch up to it together.
+  const groups = segments.flatMap((_, k) => [[k], segments.map((_s, i) => i).slice(0, k + 1)]);
+  let goesOn = true;
+  for (let improved = true; improved && goesOn;) {
+    improved = false;
+    for (const group of groups)
+      for (const move of MOVES) {
+        goesOn = goesOn && runs < MOST_RUNS && onProgress(runs / MOST_RUNS);
+        if (!goesOn) break;
+        const wraps = best.wraps.map((wrap, k) => (group.includes(k) ? Math.min(Math.max(wrap + move, 0), MOST_WRAPS) : wrap));
+        if (wraps.every((wrap, k) => wrap === best.wraps[k])) continue;
+        const tried = attempt(wraps);
+        if (tried && tried.score > best.score && isSound(tried)) {
+          best = tried;
+          improved = true;
+        }
+      }
+  }
+  best = simplified(best, bareScore, attempt, isSound);
+  if (best.score - bareScore <= WORTH * Math.abs(bareScore)) return null;
+  const { steps, design: made, result } = best;
+  const { distance, time, slipDistance, launchGripRatio, turnsLeft } = result;
+  return { steps, design: made, distance, time, slipDistance, launchGripRatio, turnsLeft };
 }
 
-/** What to do, in words: `9 wraps of 0.13 mm tape under the last 1.5 turns`. */
-export const windingWords = ({ wraps, turns }: WindingProfile): string =>
-  `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'} of 0.13 mm tape under the last ${turns === 1 ? 'turn' : `${turns} turns`}`;
+/** As few steps as cost no more than a little of the gain: each segment made like its neighbour where that will do. */
+function simplified(
+  best: Tried,
+  bareScore: number,
+  attempt: (wraps: readonly number[]) => Tried | null,
+  isSound: (tried: Tried) => boolean,
+): Tried {
+  const least = best.score - SIMPLER * (best.score - bareScore);
+  let simplest = best;
+  for (let wasSimplified = true; wasSimplified;) {
+    wasSimplified = false;
+    for (let k = 0; k < best.wraps.length; k++)
+      for (const like of [simplest.wraps[k - 1], simplest.wraps[k + 1], 0]) {
+        if (like === undefined || like === simplest.wraps[k]) continue;
+        const tried = attempt(simplest.wraps.map((wrap, i) => (i === k ? like : wrap)));
+        if (!tried || tried.score < least || tried.steps.length >= simplest.steps.length || !isSound(tried)) continue;
+        simplest = tried;
+        wasSimplified = true;
+      }
+  }
+  return simplest;
+}
+
+const counted = (turns: number): string => {
+  if (turns === 1) return 'turn';
+  const isHalf = turns % 1 === 0.5;
+  return `${isHalf ? `${turns < 1 ? '' : Math.floor(turns)}½` : turns} ${turns < 1 ? 'turn' : 'turns'}`;
+};
+const wrapped = (wraps: number): string => (wraps === 0 ? 'bare axle' : `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'} of 0.13 mm tape`);
+
+/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. */
+export const windingWords = ({ steps }: Pick<WindingProfile, 'steps'>): string[] =>
+  steps.map(({ wraps, turns }, i) => `${wrapped(wraps)} under the ${i === 0 ? `last ${counted(turns)}` : `${counted(turns)} before`}`);

@@ -1,4 +1,5 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
+import { partFaults } from '../design/parts.ts';
 import type { Fault } from '../fault.ts';
 import type { CarDesign } from './generated/car-design.ts';
 import type { CarVersion } from './generated/car-version.ts';
@@ -64,7 +65,13 @@ function check<T>(validate: ValidateFunction, value: unknown): Read<T> {
 export const readRunSetup = (value: unknown): Read<RunSetup> => check(validators.runSetup, value);
 export const readCarDesign = (value: unknown): Read<CarDesign> => check(validators.carDesign, value);
 export const readCarVersion = (value: unknown): Read<CarVersion> => check(validators.carVersion, value);
-export const readOwnPart = (value: unknown): Read<OwnPart> => check(validators.ownPart, value);
+/** A part of the builder's own, with values that belong to its kind. */
+export function readOwnPart(value: unknown): Read<OwnPart> {
+  const read = check<OwnPart>(validators.ownPart, value);
+  if (read.kind === 'faulty') return read;
+  const faults = partFaults(read.value);
+  return faults.length > 0 ? { kind: 'faulty', faults } : read;
+}
 export const readRunRecord = (value: unknown): Read<RunRecord> => check(validators.runRecord, value);
 
 /** Reads the text of a JSON file and hands it to one of the readers above. */

@@ -1,3 +1,4 @@
+import type { OwnPart } from './generated/own-part.ts';
 import type { CarDesign, CarVersion, Outcome, RunRecord } from '../design/car-design.ts';
 
 /** What the server keeps and answers with, and the page asks for. */
@@ -6,6 +7,13 @@ export interface StoredCar {
   readonly version: number;
   readonly design: CarDesign;
   readonly updatedAt: string;
+}
+
+/** A part of the builder's own. */
+export interface StoredPart {
+  readonly id: string;
+  readonly version: number;
+  readonly part: OwnPart;
 }
 
 /** A car as the list shows it: with its runs counted and the furthest of them. */

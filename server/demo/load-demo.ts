@@ -1,10 +1,13 @@
 import { readFileSync } from 'node:fs';
 import type { CarDesign, CarVersion, RunRecord } from '../../core/design/car-design.ts';
+import type { OwnPart } from '../../core/files/generated/own-part.ts';
 import type { Db } from '../database.ts';
 import { carQueries } from '../queries/cars.ts';
+import { partQueries } from '../queries/parts.ts';
 import { runQueries, versionQueries } from '../queries/car-records.ts';
 
 interface Demo {
+  readonly parts: readonly { readonly id: string; readonly part: Omit<OwnPart, 'format' | 'version'> }[];
   readonly cars: readonly {
     readonly id: string;
     readonly design: CarDesign;
@@ -14,14 +17,16 @@ interface Demo {
   }[];
 }
 
-/** The made-up cars and runs of the Skerrow ferry hall. Loaded once: what was changed or removed in the demo stays so. */
+/** The made-up cars, parts and runs of the Skerrow ferry hall. Loaded once: what was changed or removed in the demo stays so. */
 export function loadDemo(db: Db): void {
-  const { cars } = JSON.parse(readFileSync(new URL('skerrow.json', import.meta.url), 'utf8')) as Demo;
-  const [carTable, versionTable, runTable] = [carQueries(db), versionQueries(db), runQueries(db)];
+  const { cars, parts } = JSON.parse(readFileSync(new URL('skerrow.json', import.meta.url), 'utf8')) as Demo;
+  const [carTable, partTable, versionTable, runTable] = [carQueries(db), partQueries(db), versionQueries(db), runQueries(db)];
+  // One second apart, so that they stand in this order.
+  const keptAt = (index: number): string => new Date(Date.UTC(2026, 10, 20, 18, 0, index)).toISOString();
   db.transaction(() => {
+    parts.forEach(({ id, part }, index) => partTable.write(id, 0, { format: 'nimble-axle/own-part', version: 1, ...part }, keptAt(index)));
     cars.forEach(({ id, design, versions, runs }, index) => {
-      // One second apart, so that they stand in this order.
-      if (!carTable.write(id, 0, design, new Date(Date.UTC(2026, 10, 20, 18, 0, index)).toISOString())) return;
+      if (!carTable.write(id, 0, design, keptAt(index))) return;
       for (const { id: versionId, record } of versions)
         versionTable.write(versionId, id, 0, { format: 'nimble-axle/car-version', version: 1, ...record }, record.keptAt);
       for (const run of runs) {

@@ -19,15 +19,15 @@ export function carRecordRoutes<T>(what: string, records: CarRecords<T>, read: (
     const record = read(request.body?.record);
     const faults = [...writeFaults(request), ...(record.kind === 'faulty' ? record.faults : [])];
     if (record.kind === 'faulty' || faults.length > 0) return faulty(response, faults);
-    const write = () => records.write(id, carOf(request.params), request.body.baseVersion, record.value, new Date().toISOString());
-    answerWrite(
+    answerWrite({
       response,
       what,
-      write,
-      () => records.get(id),
-      (stored) => stored.record,
-      record.value,
-    );
+      write: () => records.write(id, carOf(request.params), request.body.baseVersion, record.value, new Date().toISOString()),
+      get: () => records.get(id),
+      contentOf: (stored) => stored.record,
+      shown: (stored) => stored,
+      yours: record.value,
+    });
   });
   router.delete('/:id', (request, response) => answerMark(response, what, records.remove(request.params.id, new Date().toISOString())));
   router.post('/:id/restore', (request, response) => answerMark(response, what, records.restore(request.params.id)));

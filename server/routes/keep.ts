@@ -20,29 +20,33 @@ interface Versioned {
   readonly version: number;
 }
 
+interface AnsweredWrite<T extends Versioned> {
+  readonly response: Response;
+  readonly what: string;
+  readonly write: () => boolean;
+  readonly get: () => T | undefined;
+  readonly contentOf: (stored: T) => unknown;
+  /** The stored thing as it is answered. */
+  readonly shown: (stored: T) => unknown;
+  readonly yours: unknown;
+}
+
 /**
  * Answers a write. One that was already kept (a retry) is fine; one based on another version gets 409 with both copies.
  */
-export function answerWrite<T extends Versioned>(
-  response: Response,
-  what: string,
-  write: () => boolean,
-  get: () => T | undefined,
-  contentOf: (stored: T) => unknown,
-  yours: unknown,
-): void {
+export function answerWrite<T extends Versioned>({ response, what, write, get, contentOf, shown, yours }: AnsweredWrite<T>): void {
   const kept = write();
   const current = get();
   if (!current) return notFound(response, what);
   if (kept || isDeepStrictEqual(contentOf(current), yours)) {
-    response.json(current);
+    response.json(shown(current));
     return;
   }
   sendProblem(response, {
     status: 409,
     title: `This ${what} was changed elsewhere`,
     detail: 'Both versions are here: the one kept and yours. Nothing was overwritten.',
-    current,
+    current: shown(current),
     yours,
   });
 }

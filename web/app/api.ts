@@ -1,9 +1,10 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { CarDesign, CarVersion, RunRecord } from '../../core/design/car-design.ts';
 import type { Fault } from '../../core/fault.ts';
-import type { ListedCar, StoredCar, StoredRun, StoredVersion } from '../../core/files/stored.ts';
+import type { OwnPart } from '../../core/design/parts.ts';
+import type { ListedCar, StoredCar, StoredPart, StoredRun, StoredVersion } from '../../core/files/stored.ts';
 
-export type { ListedCar, StoredCar, StoredRun, StoredVersion };
+export type { ListedCar, StoredCar, StoredPart, StoredRun, StoredVersion };
 
 /** The body of an error answer, RFC 9457. */
 export interface Problem {
@@ -37,7 +38,7 @@ interface Write<T> {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['cars', 'runs', 'versions'],
+  tagTypes: ['cars', 'runs', 'versions', 'parts'],
   endpoints: (build) => ({
     listCars: build.query<ListedCar[], void>({ query: () => '/cars', providesTags: ['cars'] }),
     getCar: build.query<StoredCar, string>({ query: (id) => `/cars/${id}` }),
@@ -72,6 +73,16 @@ export const api = createApi({
       }),
       invalidatesTags: ['versions'],
     }),
+    listParts: build.query<StoredPart[], void>({ query: () => '/parts', providesTags: ['parts'] }),
+    savePart: build.mutation<StoredPart, Write<OwnPart>>({
+      query: ({ id, baseVersion, content }) => ({ url: `/parts/${id}`, method: 'PUT', body: { baseVersion, part: content } }),
+      invalidatesTags: ['parts'],
+    }),
+    removePart: build.mutation<void, string>({ query: (id) => ({ url: `/parts/${id}`, method: 'DELETE' }), invalidatesTags: ['parts'] }),
+    restorePart: build.mutation<void, string>({
+      query: (id) => ({ url: `/parts/${id}/restore`, method: 'POST', body: {} }),
+      invalidatesTags: ['parts'],
+    }),
     restoreRun: build.mutation<void, { readonly carId: string; readonly id: string }>({
       query: ({ carId, id }) => ({ url: `/cars/${carId}/runs/${id}/restore`, method: 'POST', body: {} }),
       invalidatesTags: ['runs', 'cars'],
@@ -84,6 +95,9 @@ export const {
   useGetCarQuery,
   useSaveCarMutation,
   useRemoveCarMutation,
+  useListPartsQuery,
+  useSavePartMutation,
+  useRemovePartMutation,
   useListRunsQuery,
   useListVersionsQuery,
   useSaveVersionMutation,

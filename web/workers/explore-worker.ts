@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { assess } from '../../core/explore/assess.ts';
-import { findBestCar } from '../../core/explore/best-car.ts';
+import { findBestCar, type SearchOptions } from '../../core/explore/best-car.ts';
 import { mapRows } from '../../core/explore/map.ts';
 import { sizesThatMatter, valuesThatMatter } from '../../core/explore/sensitivity.ts';
 import { boundedSweep } from '../../core/explore/sweep.ts';
@@ -11,10 +11,15 @@ const work = {
   assess,
   mapRows,
   boundedSweep,
-  bestWinding,
   influences: (design: CarDesign) => ({ sizes: sizesThatMatter(design), values: valuesThatMatter(design) }),
-  bestCar: (design: CarDesign, onProgress: (share: number) => void) =>
+  bestWinding: (design: CarDesign, onProgress: (share: number) => void) =>
+    bestWinding(design, (share) => {
+      onProgress(share);
+      return true;
+    }),
+  bestCar: (design: CarDesign, options: Pick<SearchOptions, 'own' | 'onlyOwn'>, onProgress: (share: number) => void) =>
     findBestCar(design, {
+      ...options,
       onProgress: (share) => {
         onProgress(share);
         return true;

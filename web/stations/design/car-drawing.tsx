@@ -22,7 +22,7 @@ import { SideDrawing, motorLabels } from './side-drawing.tsx';
 import { sideHandles } from './side-handles.ts';
 import type { Player } from './use-player.ts';
 
-const MARGIN = { side: 84, top: 60, floor: 66 };
+const MARGIN = { side: 84, top: 80, floor: 66 };
 const GRID = 24;
 
 interface CarDrawingProps {

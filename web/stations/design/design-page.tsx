@@ -16,7 +16,7 @@ import { DesignHeader } from './design-header.tsx';
 import styles from './design-page.module.css';
 import { edited, redone, undone, type Edit } from './design-slice.ts';
 import { MeasuredPanel } from './measured-panel.tsx';
-import { PartsPanel } from './parts-panel.tsx';
+import { PartsPanel } from './parts/parts-panel.tsx';
 import { LowerPanel, type TabKey } from './lower-panel.tsx';
 import { VersionsDrawer, type Ghost } from './versions/versions-drawer.tsx';
 import { useVersions } from './versions/use-versions.ts';
@@ -100,6 +100,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             ghost={preview ?? ghost}
             played={player.pose?.distance ?? null}
             onScrub={player.scrub}
+            onKeep={versions.keep}
           />
         </div>
         <VerdictPanel design={design} prediction={prediction} edit={edit} onPreview={showPreview} />

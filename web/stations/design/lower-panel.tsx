@@ -38,10 +38,11 @@ interface LowerPanelProps {
   readonly played: number | null;
   readonly onScrub: (time: number | null) => void;
   readonly onTab: (tab: TabKey) => void;
+  readonly onKeep: (name: string, note: string, found: CarDesign) => Promise<boolean>;
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played, onScrub }: LowerPanelProps) {
+export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played, onScrub, onKeep }: LowerPanelProps) {
   useEffect(() => {
     const timer = setTimeout(warmUp, WARM_UP_AFTER);
     return () => clearTimeout(timer);
@@ -61,7 +62,7 @@ export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played
           {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
           {tab === 'map' && <MapPanel design={design} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={design} distance={distance} />}
-          {tab === 'best' && <BestPanel design={design} edit={edit} />}
+          {tab === 'best' && <BestPanel design={design} edit={edit} onKeep={onKeep} />}
           {tab === 'winding' && <WindingPanel design={design} distance={distance} edit={edit} />}
         </Suspense>
       </div>

@@ -110,7 +110,7 @@ function MotorDimensions({ design, view: { motor, bounds }, scale, floor, size }
             text={size(motor.anchor.x)}
             sizeId="anchorToAxle"
           />
-          <Label x={scale.x(motor.anchor.x / 2)} y={Math.max(scale.y(bounds.top) - 2, 40)} fill={pullText} sizeId="turns">
+          <Label x={scale.x(motor.anchor.x / 2)} y={scale.y(bounds.top) - 10} fill={pullText} sizeId="turns">
             {words!}
           </Label>
         </>
@@ -126,7 +126,7 @@ function MotorDimensions({ design, view: { motor, bounds }, scale, floor, size }
             text={`arm ${size(-motor.armTip.x)}`}
             sizeId="armLength"
           />
-          <Label x={scale.x(0)} y={Math.max(scale.y(bounds.top) - 18, 40)} fill={pullText} sizeId="turns">
+          <Label x={scale.x(0)} y={scale.y(bounds.top) - 14} fill={pullText} sizeId="turns">
             {words!}
           </Label>
         </>

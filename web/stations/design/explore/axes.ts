@@ -1,4 +1,14 @@
+import type { Size } from '../../../../core/design/sizes.ts';
+import { unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../app/tokens.ts';
+
+/** A size with its unit, where it has one. */
+export const sizeName = ({ label, quantity }: Size, units: UnitSystem): string =>
+  [label, unitOf(quantity, units)].filter(Boolean).join(', ');
+
+const SI_UNITS: Partial<Readonly<Record<Size['quantity'], string>>> = { size: 'm', distance: 'm', weight: 'kg', angle: 'rad' };
+/** Heading of a size in a table of plain numbers, which are SI. */
+export const sizeHead = ({ label, quantity }: Size): string => [label, SI_UNITS[quantity]].filter(Boolean).join(' ');
 
 /** Figures along an axis. */
 export const axisText = (tokens: Tokens) => ({ fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted });

@@ -1,46 +1,53 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { sizesOf } from '../../../../core/design/sizes.ts';
-import type { Candidate, Search } from '../../../../core/explore/best-car.ts';
+import { changeWords } from '../../../../core/design/difference.ts';
+import { SEARCH_TRIES, type Candidate, type Search } from '../../../../core/explore/best-car.ts';
 import { printQuantity, unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import type { Tokens } from '../../../app/tokens.ts';
 import { Chart } from '../../../ui/chart.tsx';
+import { ChartExport } from '../../../ui/chart-export.tsx';
 import { hand } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
+import { useOwnParts } from '../parts/use-own-parts.ts';
 import { acrossName, axisText, upName } from './axes.ts';
 import { JobBar } from './job-bar.tsx';
 import { useJob } from './use-job.ts';
 
-/** The few sizes in which a found car differs most from the present one. */
-function changeWords(found: CarDesign, present: CarDesign, units: UnitSystem): string {
-  return sizesOf(present.motor.kind)
-    .map((size) => ({ size, from: size.read(present), to: size.read(found) }))
-    .filter(({ from, to }) => Math.abs(to - from) > 0.03 * Math.max(Math.abs(from), 1e-9))
-    .sort((a, b) => Math.abs(Math.log(b.to / b.from)) - Math.abs(Math.log(a.to / a.from)))
-    .slice(0, 4)
-    .map(({ size, to }) => `${size.label.toLowerCase()} ${printQuantity(to, size.quantity, units)}`)
-    .join(', ');
+interface BestPanelProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+  /** Keeps a found car as a version, leaving the present one as it is. */
+  readonly onKeep: (name: string, note: string, found: CarDesign) => Promise<boolean>;
 }
 
 /** A search for the car's aim: how quickness is traded for distance, and three good cars that differ. */
-export function BestPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+export function BestPanel({ design, edit, onKeep }: BestPanelProps) {
   const units = useUnits();
   const tokens = useTokens();
+  const { parts } = useOwnParts();
+  const [onlyOwn, setOnlyOwn] = useState(false);
+  const [asTable, setAsTable] = useState(false);
   const { progress, result, run, stop } = useJob<Search>();
+  const own = parts.map(({ part }) => part);
   const search = (): void =>
     run((report) =>
       hand(0).work.bestCar(
         design,
+        { own, onlyOwn },
         proxy((share: number) => void report(null, share)),
       ),
     );
   const option = useMemo(() => result && frontOption(result.front, units, tokens), [result, units, tokens]);
+  const runWords = ({ distance, time }: Candidate): string =>
+    `${printQuantity(distance, 'distance', units)} in ${printQuantity(time, 'time', units)}`;
   const take = (found: Candidate): void => edit((car) => ({ ...found.design, name: car.name }));
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
@@ -48,31 +55,84 @@ export function BestPanel({ design, edit }: { readonly design: CarDesign; readon
         <Button size="small" variant="contained" onClick={search} disabled={progress !== null}>
           Search
         </Button>
-        <Typography variant="body2" color="text.secondary">
-          Tries 1200 cars with other levers, wheels, axles, winds and ballast. The same car always gets the same answer.
-        </Typography>
+        <FormControlLabel
+          control={<Checkbox size="small" checked={onlyOwn} onChange={(_event, only) => setOnlyOwn(only)} />}
+          label="only tyres and bands of mine"
+          slotProps={{ typography: { variant: 'body2' } }}
+        />
+        <Box sx={{ flex: 1 }} />
+        {result && option && (
+          <>
+            <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
+              as a table
+            </Button>
+            <ChartExport
+              name={`${design.name} quickness and distance`}
+              option={option}
+              table={() => ({
+                head: ['distance m', 'time s', 'change'],
+                rows: result.front.map((found) => [found.distance, found.time, changeWords(design, found.design, units)]),
+              })}
+            />
+          </>
+        )}
       </Box>
-      <JobBar progress={progress} label="Searching" onStop={stop} />
+      {progress === null ? (
+        <Typography variant="caption" color="text.secondary" sx={{ py: 1 }}>
+          Tries {SEARCH_TRIES} cars with other levers, spools, sleeves, wheels, tyres, bands and ballast, within the limits. The same car
+          gets the same answer.
+        </Typography>
+      ) : (
+        <JobBar progress={progress} label="Searching" onStop={stop} />
+      )}
       {result && option && (
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 3, minHeight: 0 }}>
-          <Chart
-            option={option}
-            role="img"
-            aria-label={`Quickness against distance, from ${printQuantity(result.front.at(-1)?.distance ?? 0, 'distance', units)} to ${printQuantity(result.front[0]?.distance ?? 0, 'distance', units)}`}
-            sx={{ minHeight: 160, height: '100%' }}
-          />
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.1fr)', gap: 3, minHeight: 0 }}>
+          {asTable ? (
+            <Box sx={{ overflow: 'auto' }} tabIndex={0} role="region" aria-label="Quickness against distance as a table">
+              <Box component="table" sx={{ typography: 'figures', '& td, & th': { px: 2, textAlign: 'right' } }}>
+                <thead>
+                  <tr>
+                    <th scope="col">distance</th>
+                    <th scope="col">time to the stop</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {result.front.map((found, i) => (
+                    <tr key={i}>
+                      <td>{printQuantity(found.distance, 'distance', units)}</td>
+                      <td>{printQuantity(found.time, 'time', units)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Box>
+            </Box>
+          ) : (
+            <Chart
+              option={option}
+              role="img"
+              aria-label={`Quickness against distance, from ${printQuantity(result.front.at(-1)?.distance ?? 0, 'distance', units)} to ${printQuantity(result.front[0]?.distance ?? 0, 'distance', units)}`}
+              sx={{ minHeight: 160, height: '100%' }}
+            />
+          )}
           <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none', overflow: 'auto' }}>
             {result.best.map((found, i) => (
               <Box key={i} component="li" sx={{ py: 1.5, borderTop: i === 0 ? 0 : 1, borderColor: 'divider' }}>
                 <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
-                  <Typography variant="figures">
-                    {printQuantity(found.distance, 'distance', units)} in {printQuantity(found.time, 'time', units)}
-                  </Typography>
+                  <Typography variant="figures">{runWords(found)}</Typography>
                   <Button size="small" variant="outlined" sx={{ ml: 'auto' }} aria-label={`Take car ${i + 1}`} onClick={() => take(found)}>
                     Take
                   </Button>
+                  <Button
+                    size="small"
+                    aria-label={`Keep car ${i + 1} as a version`}
+                    onClick={() =>
+                      void onKeep(`found: ${runWords(found)}`.replaceAll('\u00a0', ' '), 'Found by a search for the aim.', found.design)
+                    }
+                  >
+                    Keep
+                  </Button>
                 </Box>
-                <Typography variant="body2">{changeWords(found.design, design, units)}</Typography>
+                <Typography variant="body2">{changeWords(design, found.design, units)}</Typography>
               </Box>
             ))}
             {result.best.length === 0 && <Typography variant="body2">No car near this one passes every check.</Typography>}

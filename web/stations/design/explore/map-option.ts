@@ -2,9 +2,9 @@ import { contours } from 'd3-contour';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Size } from '../../../../core/design/sizes.ts';
 import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
-import { unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../app/tokens.ts';
-import { acrossName, axisText, upName } from './axes.ts';
+import { acrossName, axisText, sizeName, upName } from './axes.ts';
 
 /** A map as far as it is computed. */
 export interface MapPicture {
@@ -103,7 +103,7 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
     },
     splitLine: { show: false },
     axisLine: { lineStyle: { color: tokens.ink } },
-    name: `${size.label}, ${unitOf(size.quantity, units)}`,
+    name: sizeName(size, units),
   });
   const place = (cell: number): [number, number] => [across.values[cell % width]! / xUnit, up.values[Math.floor(cell / width)]! / yUnit];
   const spot = (at: readonly number[], name: string, symbol: string, color: string) => ({

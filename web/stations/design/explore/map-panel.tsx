@@ -12,6 +12,7 @@ import { Chart } from '../../../ui/chart.tsx';
 import { ChartExport } from '../../../ui/chart-export.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
+import { sizeHead } from './axes.ts';
 import { JobBar } from './job-bar.tsx';
 import { cellAt, mapOption, spins, type MapPicture } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
@@ -128,7 +129,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
               name={`${design.name} map`}
               option={option}
               table={() => ({
-                head: [acrossSize.label, upSize.label, 'distance m', 'time s', 'launch grip', 'stopped by'],
+                head: [sizeHead(acrossSize), sizeHead(upSize), 'distance m', 'time s', 'launch grip', 'stopped by'],
                 rows: Array.from(picture.cars.distance, (d, i) => [
                   ...valuesAt(i),
                   d,

@@ -12,7 +12,7 @@ interface SizeChoiceProps {
 
 /** Which size is to be explored. */
 export const SizeChoice = ({ kind, label, value, onChange }: SizeChoiceProps) => (
-  <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)} sx={{ minWidth: 180 }}>
+  <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)} sx={{ minWidth: 160 }}>
     {sizesOf(kind).map((size) => (
       <MenuItem key={size.id} value={size.id}>
         {size.label}

@@ -3,7 +3,7 @@ import type { Size } from '../../../../core/design/sizes.ts';
 import type { BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../app/tokens.ts';
-import { acrossName, axisText, upName } from './axes.ts';
+import { acrossName, axisText, sizeName, upName } from './axes.ts';
 
 /** What a sweep can show. */
 export const SWEPT = {
@@ -77,7 +77,7 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
       type: 'value',
       min: points[0]!.value / across,
       max: points.at(-1)!.value / across,
-      name: `${size.label}, ${unitOf(size.quantity, units)}`,
+      name: sizeName(size, units),
       ...acrossName(tokens),
       axisLabel: {
         ...axisText(tokens),

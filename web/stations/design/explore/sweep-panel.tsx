@@ -13,6 +13,7 @@ import { Chart } from '../../../ui/chart.tsx';
 import { ChartExport } from '../../../ui/chart-export.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
+import { sizeHead } from './axes.ts';
 import { JobBar } from './job-bar.tsx';
 import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
@@ -95,15 +96,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
             name={`${design.name} ${size.label}`}
             option={option}
             table={() => ({
-              head: [
-                `${size.label} ${size.quantity === 'count' ? '' : 'SI'}`.trim(),
-                'distance m',
-                'low m',
-                'high m',
-                'time s',
-                'launch grip',
-                'stopped by',
-              ],
+              head: [sizeHead(size), 'distance m', 'low m', 'high m', 'time s', 'launch grip', 'stopped by'],
               rows: points.map((p) => [
                 p.value,
                 p.distance,

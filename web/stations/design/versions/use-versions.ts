@@ -17,14 +17,18 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const { data: versions = NONE } = useListVersionsQuery(carId);
   const [save] = useSaveVersionMutation();
   const current = useMemo(() => versions.find(({ record }) => isSameDesign(record.design, design)) ?? null, [versions, design]);
-  /** The version this grew from, and what changed since. Asked for only when it is told. */
-  const grownFrom = useCallback(() => {
-    const closest = closestVersion(versions, design)?.version ?? null;
-    return { closest, change: closest ? changeWords(closest.record.design, design, units) : '' };
-  }, [versions, design, units]);
+  /** The version a design grew from, and what changed since. Asked for only when it is told. */
+  const grownFrom = useCallback(
+    (grown: CarDesign = design) => {
+      const closest = closestVersion(versions, grown)?.version ?? null;
+      return { closest, change: closest ? changeWords(closest.record.design, grown, units) : '' };
+    },
+    [versions, design, units],
+  );
 
-  const keep = async (name: string, note: string): Promise<boolean> => {
-    const { closest, change } = grownFrom();
+  /** Keeps the present design, or another that was found, as a version. */
+  const keep = async (name: string, note: string, kept: CarDesign = design): Promise<boolean> => {
+    const { closest, change } = grownFrom(kept);
     const answer = await save({
       carId,
       id: crypto.randomUUID(),
@@ -37,7 +41,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
         keptAt: new Date().toISOString(),
         parent: closest?.id ?? null,
         change: change.slice(0, 2000),
-        design,
+        design: kept,
       },
     });
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Kept as “${name}”`));

@@ -1,0 +1,5 @@
+import type { OwnPart } from '../../core/files/generated/own-part.ts';
+import type { Db } from '../database.ts';
+import { documents, type Documents } from './documents.ts';
+
+export const partQueries = (db: Db): Documents<OwnPart> => documents(db, 'own_parts', 'part');

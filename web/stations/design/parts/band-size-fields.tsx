@@ -1,0 +1,29 @@
+import type { Band } from '../../../../core/design/car-design.ts';
+import { PART_VALUES } from '../../../../core/design/parts.ts';
+import { QuantityField } from '../../../ui/quantity-field.tsx';
+import type { Edit } from '../design-slice.ts';
+
+interface BandSizeFieldsProps {
+  readonly band: Extract<Band, { kind: 'own' }>;
+  readonly edit: Edit;
+}
+
+/** Length, width and thickness of bands that are in no list. */
+export const BandSizeFields = ({ band, edit }: BandSizeFieldsProps) =>
+  PART_VALUES.band.map(({ key, label, most, factor, unit }) => (
+    <QuantityField
+      key={key}
+      size="small"
+      label={`Band: ${label}`}
+      quantity="size"
+      value={band[key as 'length' | 'width' | 'thickness']}
+      check={(value) => (value > 0 && value <= most ? null : `Must be above 0 and at most ${most / factor} ${unit}.`)}
+      onChange={(value) =>
+        edit((car) =>
+          car.motor.kind !== 'lever' && car.motor.band.kind === 'own'
+            ? { ...car, motor: { ...car.motor, band: { ...car.motor.band, [key]: value } } }
+            : car,
+        )
+      }
+    />
+  ));

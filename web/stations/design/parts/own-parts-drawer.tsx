@@ -1,0 +1,81 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Drawer from '@mui/material/Drawer';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { CATALOGUE, PART_VALUES, type OwnPart } from '../../../../core/design/parts.ts';
+import type { StoredPart } from '../../../app/api.ts';
+import { KIND_NAMES } from './part-draft.ts';
+import { OwnPartForm } from './own-part-form.tsx';
+import { useOwnParts } from './use-own-parts.ts';
+
+/** What a part is like, and its values in their units. */
+const partLine = ({ kind, like, values }: OwnPart): string =>
+  [
+    `like ${CATALOGUE[kind][like]?.label ?? like}`,
+    ...PART_VALUES[kind].flatMap(({ key, label, unit, factor }) =>
+      values[key] === undefined ? [] : [`${label} ${Number((values[key] / factor).toPrecision(4))} ${unit}`.trim()],
+    ),
+  ].join(', ');
+
+/** The builder's own parts: what there is, how many, and how well each is known. */
+export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
+  const { parts, keep, takeAway } = useOwnParts();
+  const [edited, setEdited] = useState<StoredPart | 'new' | null>(null);
+  return (
+    <Drawer
+      anchor="right"
+      open
+      onClose={onClose}
+      slotProps={{
+        paper: { 'aria-label': 'My parts', sx: { width: 'min(460px, 100vw)', p: 4, gap: 4, display: 'grid', alignContent: 'start' } },
+      }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center' }}>
+        <Typography variant="h2">My parts</Typography>
+        <Button onClick={onClose} sx={{ ml: 'auto' }}>
+          Close
+        </Button>
+      </Box>
+      <Typography variant="body2" color="text.secondary">
+        They stand in the lists of every car. Measured values narrow what is predicted; “Best car” uses no more than there are.
+      </Typography>
+      {edited === null ? (
+        <Button variant="contained" onClick={() => setEdited('new')}>
+          Add a part
+        </Button>
+      ) : (
+        <OwnPartForm
+          key={edited === 'new' ? 'new' : edited.id}
+          from={edited === 'new' ? null : edited}
+          others={parts.filter((stored) => edited === 'new' || stored.id !== edited.id).map(({ part }) => part)}
+          onKeep={async (part) => {
+            if (await keep(part, edited === 'new' ? null : edited)) setEdited(null);
+          }}
+          onCancel={() => setEdited(null)}
+        />
+      )}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {parts.map((stored) => (
+          <Box component="li" key={stored.id} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
+            <Typography sx={{ fontWeight: 700 }}>{stored.part.name}</Typography>
+            <Typography variant="body2">
+              {KIND_NAMES[stored.part.kind]}, {stored.part.count} there, {stored.part.evidence}
+            </Typography>
+            <Typography variant="body2" color="text.secondary">
+              {partLine(stored.part)}
+            </Typography>
+            <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
+              <Button size="small" variant="outlined" onClick={() => setEdited(stored)} aria-label={`Change ${stored.part.name}`}>
+                Change
+              </Button>
+              <Button size="small" onClick={() => void takeAway(stored)} aria-label={`Take out ${stored.part.name}`}>
+                Take out
+              </Button>
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Drawer>
+  );
+}

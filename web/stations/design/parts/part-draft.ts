@@ -1,0 +1,76 @@
+import { CATALOGUE, PART_VALUES, partFaults, usualValue, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import { parseQuantity } from '../../../../core/units/quantity.ts';
+
+/** A part as it is being typed. */
+export interface PartDraft {
+  readonly kind: PartKind;
+  readonly name: string;
+  readonly like: string;
+  /** As typed, in each value's own unit. */
+  readonly values: Readonly<Record<string, string>>;
+  readonly evidence: OwnPart['evidence'];
+  readonly count: string;
+}
+
+export const KIND_NAMES: Readonly<Record<PartKind, string>> = {
+  tyre: 'tyre',
+  bearing: 'bearing',
+  axle: 'axle',
+  wheel: 'wheel',
+  body: 'body',
+  trap: 'snap trap',
+  lever: 'lever arm',
+  band: 'band',
+  washer: 'washer',
+};
+
+const shown = (value: number): string => String(Number(value.toPrecision(4)));
+
+/** The values of what the part is like, to be typed over. */
+export const usualValues = (kind: PartKind, like: string): Record<string, string> =>
+  Object.fromEntries(PART_VALUES[kind].map(({ key, factor }) => [key, shown(usualValue(kind, like, key) / factor)]));
+
+export function newDraft(kind: PartKind): PartDraft {
+  const like = Object.keys(CATALOGUE[kind])[0]!;
+  return { kind, name: '', like, values: usualValues(kind, like), evidence: 'estimated', count: '1' };
+}
+
+export const draftOf = ({ kind, name, like, values, evidence, count }: OwnPart): PartDraft => ({
+  kind,
+  name,
+  like,
+  values: {
+    ...usualValues(kind, like),
+    ...Object.fromEntries(
+      PART_VALUES[kind].flatMap(({ key, factor }) => (values[key] === undefined ? [] : [[key, shown(values[key] / factor)]])),
+    ),
+  },
+  evidence,
+  count: String(count),
+});
+
+/** The part that is typed, or what is wrong with which field. */
+export function partOf(
+  { kind, name, like, values, evidence, count }: PartDraft,
+  others: readonly OwnPart[],
+): { readonly part: OwnPart } | { readonly problems: Readonly<Record<string, string>> } {
+  const problems: Record<string, string> = {};
+  const trimmed = name.trim();
+  if (trimmed === '') problems.name = 'Give it a name, such as “moss-green balloon”.';
+  else if (others.some((other) => other.kind === kind && other.name === trimmed))
+    problems.name = `You have a ${KIND_NAMES[kind]} of that name; give this one another.`;
+  const known: Record<string, number> = {};
+  for (const { key, factor } of PART_VALUES[kind]) {
+    const parsed = parseQuantity(values[key] ?? '', 'count', 'metric');
+    if (parsed.kind === 'unclear') problems[key] = parsed.message;
+    else if (!(parsed.value > 0)) problems[key] = 'Must be above 0.';
+    else known[key] = parsed.value * factor;
+  }
+  const counted = Number(count.trim());
+  if (count.trim() === '' || !Number.isInteger(counted) || counted < 0 || counted > 1000)
+    problems.count = 'Must be a whole number from 0 to 1000.';
+  const part: OwnPart = { format: 'nimble-axle/own-part', version: 1, kind, name: trimmed, like, values: known, evidence, count: counted };
+  for (const { path, message } of partFaults(part))
+    problems[path.replace('values.', '')] ??= `${message[0]!.toUpperCase()}${message.slice(1)}.`;
+  return Object.keys(problems).length > 0 ? { problems } : { part };
+}

@@ -1,0 +1,72 @@
+import ListSubheader from '@mui/material/ListSubheader';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { memo } from 'react';
+import { bandSizes } from '../../../../core/design/catalogue.ts';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { CATALOGUE, fitCatalogue, fitOwn, SLOTS, type OwnPart, type PartSlot } from '../../../../core/design/parts.ts';
+import type { Edit } from '../design-slice.ts';
+
+/** Marks a part of the builder's own among the catalogue's words. */
+const OWN = 'own part: ';
+/** Bands whose sizes are typed for this car. */
+const OWN_SIZES = 'own';
+
+/** The value of the field that stands for what is fitted. */
+export const fieldValue = (key: string, ownName: string | undefined): string => (ownName === undefined ? key : `${OWN}${ownName}`);
+
+interface PartFieldProps {
+  readonly label: string;
+  readonly slot: PartSlot;
+  /** What is fitted, see `fieldValue`. */
+  readonly value: string;
+  readonly needed: number;
+  /** The builder's own of this kind. */
+  readonly parts: readonly OwnPart[];
+  readonly edit: Edit;
+}
+
+function fitted(design: CarDesign, slot: PartSlot, chosen: string, parts: readonly OwnPart[]): CarDesign {
+  if (chosen.startsWith(OWN)) {
+    const part = parts.find(({ name }) => name === chosen.slice(OWN.length));
+    return part ? fitOwn(design, slot, part) : design;
+  }
+  const { motor } = design;
+  if (chosen !== OWN_SIZES || motor.kind === 'lever') return fitCatalogue(design, slot, chosen);
+  // Begins with the sizes of what was fitted before.
+  const plain = fitCatalogue(design, slot, '33');
+  return { ...plain, motor: { ...motor, band: { kind: 'own', ...bandSizes(motor.band) } } };
+}
+
+const shortOf = (count: number, needed: number): string => (count < needed ? `! ${needed} needed, ${count} there` : '');
+
+/** What is fitted at one place of the car: from the catalogue, or of the builder's own. Drawn anew only when that changes. */
+export const PartField = memo(function PartField({ label, slot, value, needed, parts, edit }: PartFieldProps) {
+  const { kind } = SLOTS[slot];
+  const present = value.startsWith(OWN) ? parts.find(({ name }) => name === value.slice(OWN.length)) : undefined;
+  const isElsewhere = value.startsWith(OWN) && !present;
+  return (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      helperText={(present && shortOf(present.count, needed)) || undefined}
+      onChange={({ target }) => edit((design) => fitted(design, slot, target.value, parts))}
+    >
+      {Object.entries(CATALOGUE[kind]).map(([key, entry]) => (
+        <MenuItem key={key} value={key}>
+          {entry.label}
+        </MenuItem>
+      ))}
+      {slot === 'band' && <MenuItem value={OWN_SIZES}>own sizes</MenuItem>}
+      {(parts.length > 0 || isElsewhere) && <ListSubheader>My parts</ListSubheader>}
+      {isElsewhere && <MenuItem value={value}>{value.slice(OWN.length)} (from this car’s file)</MenuItem>}
+      {parts.map(({ name, evidence, count }) => (
+        <MenuItem key={name} value={fieldValue('', name)}>
+          {name} · {evidence} · {count} there
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+});

@@ -1,0 +1,82 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { memo, useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { fittedKey, neededAt, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import plain from '../../../ui/plain.module.css';
+import styles from '../design-page.module.css';
+import type { Edit } from '../design-slice.ts';
+import { BandSizeFields } from './band-size-fields.tsx';
+import { CHOICES, type Choice } from './choices.ts';
+import { OwnPartsDrawer } from './own-parts-drawer.tsx';
+import { fieldValue, PartField } from './part-field.tsx';
+import { useOwnParts } from './use-own-parts.ts';
+
+const NONE: readonly OwnPart[] = [];
+
+/** What the car is made of and runs on. */
+export function PartsPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+  const { byKind } = useOwnParts();
+  const [isListing, setListing] = useState(false);
+  const { motor, own } = design;
+  const partsOf = (kind: PartKind): readonly OwnPart[] => byKind[kind] ?? NONE;
+  return (
+    <section aria-labelledby="parts-title" className={styles.fields}>
+      <h2 id="parts-title" className={plain.heading}>
+        Parts and floor
+      </h2>
+      {CHOICES[motor.kind].map((choice) =>
+        'slot' in choice ? (
+          <PartField
+            key={choice.slot}
+            {...choice}
+            value={fieldValue(fittedKey(design, choice.slot) ?? '', own?.[choice.slot]?.name)}
+            needed={neededAt(design, choice.slot)}
+            parts={partsOf(SLOTS[choice.slot].kind)}
+            edit={edit}
+          />
+        ) : (
+          <ChoiceField key={choice.label} choice={choice} value={choice.read(design)} edit={edit} />
+        ),
+      )}
+      {motor.kind !== 'lever' && motor.band.kind === 'own' && !own?.band && <BandSizeFields band={motor.band} edit={edit} />}
+      <OpenParts onOpen={setListing} />
+      {isListing && <OwnPartsDrawer onClose={() => setListing(false)} />}
+    </section>
+  );
+}
+
+/** Drawn once. */
+const OpenParts = memo(function OpenParts({ onOpen }: { readonly onOpen: (isOpen: true) => void }) {
+  return (
+    <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={() => onOpen(true)}>
+      My parts
+    </Button>
+  );
+});
+
+interface ChoiceFieldProps {
+  readonly choice: Choice;
+  readonly value: string;
+  readonly edit: Edit;
+}
+
+/** Drawn anew only when its own choice changes. */
+const ChoiceField = memo(function ChoiceField({ choice: { label, options, write }, value, edit }: ChoiceFieldProps) {
+  return (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      onChange={({ target }) => edit((design) => write(design, target.value as never))}
+    >
+      {Object.entries(options).map(([key, option]) => (
+        <MenuItem key={key} value={key}>
+          {option.label}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+});
