@@ -16,6 +16,13 @@ export const builder = (page: Page) => {
       await new Promise((resolve) => setTimeout(resolve, 250));
       await item!.click();
     },
+    /** Opens a list and chooses from it. */
+    pick: async (label: string, option: string) => {
+      await (await byName('combobox', label)).click();
+      // A list that still opens would be missed by the mouse.
+      await (await byName('option', option)).evaluate((item) => (item as HTMLElement).click());
+      await page.waitForSelector('[role=listbox]', { hidden: true });
+    },
     follow: async (name: string) => (await byName('link', name)).click(),
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {

@@ -14,6 +14,16 @@ const complaints: string[] = [];
 const open = (path: string): Promise<Page> => openPage(browser, program.url + path, DESKTOP, complaints);
 const demoCar = (n: number): string => `/cars/5ce44000-0000-4000-8000-00000000000${n}/design`;
 
+/** A new car with bands on its axle, opened. */
+async function newBandCar() {
+  const page = await open('/');
+  const car = builder(page);
+  await car.press('New car');
+  await car.choose('With bands on the axle');
+  await car.sees('predicted, fully wound');
+  return { page, car };
+}
+
 beforeAll(async () => {
   program = await startProgram({ demo: true });
   ({ browser, stop: stopBrowser } = await startBrowser());
@@ -145,6 +155,109 @@ describe('a builder at the Design station', () => {
     await eel.press('Go back to it: before going back to card washer');
     await eel.press('Close');
     expect(await eel.valueOf('Turns of a full wind')).toBe('16');
+    await page.close();
+  });
+
+  it('adds a part of their own, fits it, and finds it measured in the prediction', async () => {
+    const page = await open(demoCar(4));
+    const limpet = builder(page);
+    const before = await limpet.distance();
+    await limpet.press('My parts');
+    await limpet.sees('moss-green balloon, cut');
+    await limpet.press('Add a part');
+    await limpet.press('Keep the part');
+    await limpet.sees('Give it a name');
+    await limpet.type('Name of the part', 'harbour rubber');
+    await limpet.type('grip on a smooth floor, before it slides', '1,05');
+    await limpet.type('grip while it slides', '0.9');
+    await limpet.type('How many there are', '1');
+    await limpet.press('Keep the part');
+    await limpet.sees('harbour rubber');
+    await expectAccessible(page);
+    await limpet.press('Close');
+    await limpet.pick('Tyre on the drive wheels', 'harbour rubber · estimated · 1 there');
+    await limpet.sees('! 2 needed, 1 there');
+    await limpet.seesNot('Wheelspin holds this car back.');
+    expect(await limpet.distance()).toBeGreaterThan(1.5 * before);
+    expect(await limpet.valueOf('grip of the tyre before it slides')).toBe('1.05');
+    await limpet.press('changed since kept');
+    await limpet.sees('→ harbour rubber (1.05, 0.9)');
+    await limpet.press('Close');
+    await limpet.press('My parts');
+    await limpet.press('Take out harbour rubber');
+    await limpet.sees('harbour rubber was taken out.');
+    await limpet.press('Put it back');
+    await limpet.sees('tyre, 1 there, estimated');
+    await limpet.press('Close');
+    await limpet.press('Undo');
+    await limpet.sees('Wheelspin holds this car back.');
+    await limpet.saved();
+    await page.close();
+  });
+
+  it('sees what a remedy would do before taking it, and moves the car along the curve', async () => {
+    const page = await open(demoCar(4));
+    const limpet = builder(page);
+    await limpet.sees('no wheelspin ·');
+    await (await page.waitForSelector('button[aria-label^="Try: Tyres"]'))!.focus();
+    await page.waitForFunction(() => document.querySelector('#lower-panel svg')?.textContent?.includes('Tyres: rubber-band tyre'));
+    expect(await page.$eval('#lower-panel svg', (svg) => svg.textContent)).toContain('useful work');
+    const curve = (await page.waitForSelector('#lower-panel [role=img]'))!;
+    await curve.focus();
+    await page.keyboard.press('ArrowRight');
+    await limpet.sees(': wheels spin');
+    await page.keyboard.press('End');
+    // The band has dropped off; the wheels spin on.
+    await limpet.sees('1.00 m/s: wheels spin');
+    await page.keyboard.press('Escape');
+    await limpet.sees('smooth floor or linoleum, level');
+    await page.close();
+  });
+
+  it('searches for the best car and keeps what was found as a version', async () => {
+    const { page, car: tern } = await newBandCar();
+    const before = await tern.distance();
+    await tern.openTab('Best car');
+    await tern.press('Search');
+    await tern.press('Keep car 1 as a version');
+    await tern.sees('Kept as “found:');
+    expect(await tern.distance()).toBe(before);
+    await tern.press('Take car 1');
+    await page.waitForFunction(() => document.querySelector('header button')?.textContent?.startsWith('found:'));
+    expect(await tern.distance()).toBeGreaterThan(before);
+    await expectAccessible(page);
+    await page.close();
+  });
+
+  it('winds tape turn by turn as told', async () => {
+    const { page, car: tern } = await newBandCar();
+    const before = await tern.distance();
+    await tern.openTab('Winding');
+    await tern.sees('of 0.13 mm tape under the last');
+    await expectAccessible(page);
+    await tern.press('Take this winding');
+    await page.waitForFunction(
+      (was) => !document.querySelector('[data-testid=predicted-distance]')!.textContent!.startsWith(was),
+      {},
+      before.toFixed(2),
+    );
+    expect(await tern.distance()).toBeGreaterThan(before);
+    await tern.seesNot('Wheelspin holds this car back.');
+    await page.close();
+  });
+
+  it('types the sizes of bands that are in no list', async () => {
+    const { page, car: tern } = await newBandCar();
+    const before = await tern.distance();
+    await tern.pick('Bands', 'own sizes');
+    await tern.type('Band: width, mm', '1/4 in');
+    await page.waitForFunction(
+      (was) => !document.querySelector('[data-testid=predicted-distance]')!.textContent!.startsWith(was),
+      {},
+      before.toFixed(2),
+    );
+    await tern.type('Band: width, mm', '90');
+    await tern.sees('Must be above 0 and at most 50 mm.');
     await page.close();
   });
 

@@ -120,6 +120,51 @@ describe('versions', () => {
   });
 });
 
+describe('parts of one’s own', () => {
+  const id = crypto.randomUUID();
+  const path = `/api/parts/${id}`;
+  const part = {
+    format: 'nimble-axle/own-part',
+    version: 1,
+    kind: 'tyre',
+    name: 'moss-green balloon',
+    like: 'cut-glove',
+    values: { staticGrip: 0.93, slidingGrip: 0.79 },
+    evidence: 'measured',
+    count: 4,
+  };
+  it('are kept for all cars, changed, removed and brought back', async () => {
+    expect((await put(path, { baseVersion: 0, part })).body).toMatchObject({ id, version: 1, part });
+    expect((await put(path, { baseVersion: 1, part: { ...part, count: 2 } })).body).toMatchObject({ version: 2 });
+    const stale = await put(path, { baseVersion: 1, part });
+    expect(stale.status).toBe(409);
+    expect(stale.body).toMatchObject({ current: { part: { count: 2 } }, yours: { count: 4 } });
+    await api.delete(path).set('Host', '127.0.0.1');
+    expect((await get('/api/parts')).body).toEqual([]);
+    await api.post(`${path}/restore`).set('Host', '127.0.0.1').send({});
+    expect((await get('/api/parts')).body).toMatchObject([{ id, version: 2, part: { count: 2 } }]);
+    expect((await get(path)).body).toMatchObject({ part: { name: part.name } });
+  });
+  it.each([
+    [{ like: 'velvet' }, 'like'],
+    [{ values: { friction: 0.2 } }, 'values.friction'],
+    [{ values: { staticGrip: 0.5, slidingGrip: 0.6 } }, 'values.slidingGrip'],
+    [{ count: -1 }, 'count'],
+    [{ kind: 'sail' }, 'kind'],
+  ])('%o is refused with the key named', async (change, key) => {
+    const answer = await put(path, { baseVersion: 0, part: { ...part, ...change } });
+    expect(answer.status).toBe(422);
+    expect((answer.body.faults as { path: string }[]).map((fault) => fault.path)).toContain(key);
+  });
+  it('stand in a design that is kept', async () => {
+    const own = { tyre: { name: part.name, evidence: 'measured', values: part.values } };
+    expect((await saveCar(0, { own })).body).toMatchObject({ design: { own } });
+    const answer = await saveCar(1, { own: { tyre: { ...own.tyre, values: { staticGrip: 0, colour: 1 } } } });
+    expect(answer.status).toBe(422);
+    expect((answer.body.faults as { path: string }[]).map((fault) => fault.path)).toContain('own.tyre.values.staticGrip');
+  });
+});
+
 describe('bad requests', () => {
   it('are told what is wrong, by path', async () => {
     const answer = await put('/api/cars/one', { baseVersion: -1, design: { ...design, mass: 0 } });
@@ -157,10 +202,23 @@ describe('data on disk', () => {
     writeFileSync(join(broken, 'nimble-axle.sqlite'), 'not a database, '.repeat(400));
     expect(() => openDatabase(broken)).toThrow(DataUnusable);
   });
+  it('of an older program is carried over, its cars with it', async () => {
+    await saveCar(0);
+    // As it was before cars had versions and parts.
+    db.exec('DROP TABLE car_versions; DROP TABLE own_parts');
+    db.pragma('user_version = 1');
+    db.close();
+    db = openDatabase(folder);
+    api = request(createApp(db));
+    expect((await get('/api/cars')).body).toMatchObject([{ id: carId, version: 1, design: { name: 'Limpet' } }]);
+    expect((await get('/api/parts')).body).toEqual([]);
+    expect((await get(`/api/cars/${carId}/versions`)).body).toEqual([]);
+  });
   it('loads the demo once: what was removed from it stays removed', async () => {
     loadDemo(db);
     const cars = (await get('/api/cars')).body as { id: string; runCount: number }[];
     expect(cars.map(({ runCount }) => runCount)).toEqual([6, 5, 6, 9, 3]);
+    expect((await get('/api/parts')).body).toHaveLength(6);
     await api.delete(`/api/cars/${cars[0]!.id}`).set('Host', '127.0.0.1');
     loadDemo(db);
     expect((await get('/api/cars')).body).toHaveLength(4);

@@ -123,8 +123,10 @@ export const BANDS: Table<Extract<Band, { kind: 'size' }>['size'], { length: num
 };
 
 /** Length, width and thickness of one loop, m. */
-export const bandSizes = (of: Band): { readonly length: number; readonly width: number; readonly thickness: number } =>
-  of.kind === 'size' ? BANDS[of.size] : of;
+export function bandSizes(of: Band): { readonly length: number; readonly width: number; readonly thickness: number } {
+  const { length, width, thickness } = of.kind === 'size' ? BANDS[of.size] : of;
+  return { length, width, thickness };
+}
 
 /** Rubber of common bands: Mooney–Rivlin coefficients, Pa; share of energy given back; stretch to stay below. From memory. */
 export const RUBBER = { c1: 0.1e6, c2: 0.11e6, efficiency: 0.82, safeStretch: 4.5 } as const;

@@ -40,7 +40,7 @@ export const CATALOGUE: Readonly<Record<PartKind, Readonly<Record<string, Entry>
   washer: WASHERS,
 };
 
-/** A value by which a part is known: its name, unit, the unit in SI, and the most that is believable (SI). */
+/** A value by which a part is known: its name, unit, the unit in SI, and the most that is believable and that a car file takes (SI). */
 export interface PartValue {
   readonly key: string;
   readonly label: string;
@@ -50,15 +50,18 @@ export interface PartValue {
 }
 const value = (key: string, label: string, unit: string, factor: number, most: number): PartValue => ({ key, label, unit, factor, most });
 const THICKNESS = value('thickness', 'thickness', 'mm', 1e-3, 0.2);
-const DIAMETER = value('diameter', 'diameter', 'mm', 1e-3, 2);
 const FRICTION = value('friction', 'coefficient of friction', '', 1, 2);
 
 /** What can be said of a part of each kind. A wheel's diameter is its own; the catalogue's wheels come in any. */
 export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
   tyre: [value('staticGrip', 'grip on a smooth floor, before it slides', '', 1, 3), value('slidingGrip', 'grip while it slides', '', 1, 3)],
   bearing: [FRICTION],
-  axle: [DIAMETER, value('density', 'density', 'kg/m³', 1, 25000), value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12)],
-  wheel: [DIAMETER, value('areaDensity', 'weight over its face', 'kg/m²', 1, 100), THICKNESS],
+  axle: [
+    value('diameter', 'diameter', 'mm', 1e-3, 0.1),
+    value('density', 'density', 'kg/m³', 1, 25000),
+    value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12),
+  ],
+  wheel: [value('diameter', 'diameter', 'mm', 1e-3, 2), value('areaDensity', 'weight over its face', 'kg/m²', 1, 100), THICKNESS],
   body: [THICKNESS, value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12)],
   trap: [
     value('preload', 'torque at rest', 'N·m', 1, 20),
@@ -68,8 +71,8 @@ export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
   lever: [value('massPerLength', 'weight of a metre', 'g', 1e-3, 10)],
   band: [
     value('length', 'length, flat', 'mm', 1e-3, 1),
-    value('width', 'width', 'mm', 1e-3, 0.1),
-    value('thickness', 'thickness', 'mm', 1e-3, 0.02),
+    value('width', 'width', 'mm', 1e-3, 0.05),
+    value('thickness', 'thickness', 'mm', 1e-3, 0.01),
   ],
   washer: [FRICTION],
 };

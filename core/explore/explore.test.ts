@@ -220,7 +220,7 @@ describe('searches', () => {
     expect(windingWords({ steps })).toEqual([
       '9 wraps of 0.13 mm tape under the last 1½ turns',
       'bare axle under the turn before',
-      '1 wrap of 0.13 mm tape under the 3.2 turns before',
+      '1 wrap under the 3.2 turns before',
     ]);
   });
   it('tell what matters most first', () => {

@@ -179,8 +179,13 @@ const counted = (turns: number): string => {
   const isHalf = turns % 1 === 0.5;
   return `${isHalf ? `${turns < 1 ? '' : Math.floor(turns)}½` : turns} ${turns < 1 ? 'turn' : 'turns'}`;
 };
-const wrapped = (wraps: number): string => (wraps === 0 ? 'bare axle' : `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'} of 0.13 mm tape`);
+const wrapped = (wraps: number, tape: string): string => (wraps === 0 ? 'bare axle' : `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'}${tape}`);
 
-/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. */
-export const windingWords = ({ steps }: Pick<WindingProfile, 'steps'>): string[] =>
-  steps.map(({ wraps, turns }, i) => `${wrapped(wraps)} under the ${i === 0 ? `last ${counted(turns)}` : `${counted(turns)} before`}`);
+/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. The tape is told once. */
+export function windingWords({ steps }: Pick<WindingProfile, 'steps'>): string[] {
+  const first = steps.findIndex(({ wraps }) => wraps > 0);
+  return steps.map(
+    ({ wraps, turns }, i) =>
+      `${wrapped(wraps, i === first ? ' of 0.13 mm tape' : '')} under the ${i === 0 ? `last ${counted(turns)}` : `${counted(turns)} before`}`,
+  );
+}

@@ -31,10 +31,17 @@ export function pullLeft(setup: RunSetup, { distance, turns, turnsLeft }: RunRes
     };
     // Simpson's rule; the coordinate is one in which the motor is smooth.
     for (let place = 0; place <= PLACES; place++) {
+      const before = { angle, thrust: point.torque / radius };
       if (place > 0)
         angle += (Math.abs(step) / 6) * (Math.abs(slopeAt(place - 1)) + 4 * Math.abs(slopeAt(place - 0.5)) + Math.abs(slopeAt(place)));
       slopeAt(place);
-      if (angle >= stopAngle) rows.push({ distance: distance + (angle - stopAngle) * radius, thrust: point.torque / radius });
+      const thrust = point.torque / radius;
+      if (angle < stopAngle) continue;
+      if (rows.length === 0 && angle > before.angle) {
+        const part = (stopAngle - before.angle) / (angle - before.angle);
+        rows.push({ distance, thrust: before.thrust + part * (thrust - before.thrust) });
+      }
+      rows.push({ distance: distance + (angle - stopAngle) * radius, thrust });
     }
   }
   return rows;

@@ -98,6 +98,7 @@ export const {
   useListPartsQuery,
   useSavePartMutation,
   useRemovePartMutation,
+  useRestorePartMutation,
   useListRunsQuery,
   useListVersionsQuery,
   useSaveVersionMutation,

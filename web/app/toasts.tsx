@@ -11,19 +11,12 @@ export function Toasts() {
   const dispatch = useAppDispatch();
   if (!toast) return null;
   const close = (): void => void dispatch(toastClosed(toast.id));
-  const restore = (undoing: Undoing) => {
-    switch (undoing.kind) {
-      case 'car':
-        return dispatch(api.endpoints.restoreCar.initiate(undoing.id));
-      case 'part':
-        return dispatch(api.endpoints.restorePart.initiate(undoing.id));
-      case 'run':
-        return dispatch(api.endpoints.restoreRun.initiate(undoing));
-    }
-  };
   const undo = async (undoing: Undoing): Promise<void> => {
     close();
-    const restored = await restore(undoing);
+    const restored =
+      undoing.kind === 'car'
+        ? await dispatch(api.endpoints.restoreCar.initiate(undoing.id))
+        : await dispatch(api.endpoints.restoreRun.initiate(undoing));
     if (restored.error) dispatch(toasted(problemLine(restored.error), { tone: 'stop', undoing }));
   };
   return (

@@ -1,11 +1,9 @@
 import Box, { type BoxProps } from '@mui/material/Box';
-import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, MarkLineComponent } from 'echarts/components';
 import { init, use as register, type EChartsCoreOption, type EChartsType } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useLayoutEffect, useRef } from 'react';
+import { CHART_PARTS } from './chart-parts.ts';
 
-register([LineChart, ScatterChart, CustomChart, GridComponent, MarkLineComponent, CanvasRenderer]);
+register(CHART_PARTS);
 
 interface ChartProps extends Omit<BoxProps, 'onChange'> {
   readonly option: EChartsCoreOption;

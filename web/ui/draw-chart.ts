@@ -1,9 +1,8 @@
-import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, MarkLineComponent } from 'echarts/components';
 import { init, use as register, type EChartsCoreOption } from 'echarts/core';
-import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
+import { SVGRenderer } from 'echarts/renderers';
+import { CHART_PARTS } from './chart-parts.ts';
 
-register([LineChart, ScatterChart, CustomChart, GridComponent, MarkLineComponent, CanvasRenderer, SVGRenderer]);
+register([...CHART_PARTS, SVGRenderer]);
 
 /** A chart drawn off the page, as a data address: SVG, or PNG at twice the size. */
 export function drawChart(option: EChartsCoreOption, renderer: 'svg' | 'canvas', width: number, height: number): string {

@@ -128,7 +128,7 @@ const PlayerBar = ({ player, canPlay, print }: PlayerBarProps) => (
     />
     {player.pose && (
       <Button size="small" onClick={() => player.scrub(null)}>
-        back to the line
+        to the line
       </Button>
     )}
   </>

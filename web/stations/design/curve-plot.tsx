@@ -7,6 +7,8 @@ import { curveScale, ticksTo, type CurveScale, type CurveView } from './curve-sc
 
 const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
 
+/** px that a letter takes, generously. */
+const LETTER = 7;
 /** px between pull and resistance that the words of the useful work need. */
 const WORK_ROOM = 26;
 
@@ -36,12 +38,13 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
   const spinning = rows.filter(({ phase }) => phase === 'spinning');
   const energy = (joule: number): string => printQuantity(joule, 'energy', units);
   const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
-    <Name x={Math.min(x(row), right - 60)} y={y(newton) + (up ? -10 : 18)} fill={fill}>
+    <Name x={Math.max(left, Math.min(x(row), right - LETTER * text.length))} y={y(newton) + (up ? -10 : 18)} fill={fill}>
       {text}
     </Name>
   );
   const early = at(0.1);
-  const behindMiddle = behind?.curve.rows[Math.floor(behind.curve.rows.length / 2)];
+  const behindRows = behind?.curve.rows.filter((row) => row[axis] <= scale.along) ?? [];
+  const behindMiddle = behindRows[Math.floor(behindRows.length / 2)];
   return (
     <svg width={width} height={height} fontFamily={FONTS.text} fontSize={13} aria-hidden style={{ position: 'absolute' }}>
       <defs>
@@ -71,24 +74,13 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
         <path d={lineOf(rows, (row) => Math.min(row.gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
       )}
       <path d={lineOf(rows, (row) => row.resistance)} fill="none" stroke={colour('distance')} strokeWidth={2} strokeDasharray="7 5" />
-      {behind && (
-        <path
-          d={lineOf(
-            behind.curve.rows.filter((row) => row[axis] <= scale.along),
-            thrust,
-          )}
-          fill="none"
-          stroke={colour('muted')}
-          strokeWidth={2}
-          strokeDasharray="2 4"
-        />
-      )}
+      {behind && <path d={lineOf(behindRows, thrust)} fill="none" stroke={colour('muted')} strokeWidth={2} strokeDasharray="2 4" />}
       <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
       <Phases scale={scale} phases={curve.phases} coasts={printQuantity(curve.distance - (curve.powerEnd ?? 0), 'distance', units)} />
       {spinning.length > 1 &&
         name(`wheelspin ${energy(curve.work.slip)}`, spinning[Math.floor(spinning.length / 8)]!, spinning[0]!.thrust, colour('stop'), true)}
       {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
-      {behind && behindMiddle && name(behind.name, behindMiddle, behindMiddle.thrust, colour('muted'), false)}
+      {behind && behindMiddle && name(behind.name, behindMiddle, behindMiddle.thrust, colour('muted'), true)}
       {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
       {y(early.resistance) - y(Math.min(early.thrust, early.gripLimit)) > WORK_ROOM && (
         <Name x={left + 10} y={y(early.resistance) - 8} fill={colour('pullText')}>
@@ -165,9 +157,6 @@ interface PhasesProps {
   /** How far it coasts. */
   readonly coasts: string;
 }
-
-/** px a phase must be wide to be named, for a letter of its name. */
-const LETTER = 7;
 
 /** What the tyre does where, along the top of the plot. */
 const Phases = ({ scale: { x, top, floor }, phases, coasts }: PhasesProps) => (

@@ -25,8 +25,6 @@ export interface DesignState {
 /** Changes the design as it stands when called; edits of one gesture are one step to undo. Stays the same function. */
 export type Edit = (change: (design: CarDesign) => CarDesign, gesture?: string) => void;
 
-const MOST_STEPS = 200;
-
 const waiting = (state: DesignState): SaveState => (state.save === 'conflict' ? 'conflict' : 'waiting');
 
 const design = createSlice({
@@ -48,7 +46,7 @@ const design = createSlice({
     edited: (state, { payload: { design: present, gesture } }: PayloadAction<{ design: CarDesign; gesture: string | null }>) => {
       if (!state) return state;
       const continues = gesture !== null && gesture === state.gesture;
-      const past = continues ? state.past : [...state.past, state.present].slice(-MOST_STEPS);
+      const past = continues ? state.past : [...state.past, state.present];
       return { ...state, present, past, future: [], gesture, save: waiting(state) };
     },
     undone: (state) => {

@@ -18,9 +18,9 @@ export function planScale(
   height: number,
   margin: { side: number; top: number; floor: number },
 ): Scale {
-  const perMetre = Math.min(
-    (width - 2 * margin.side) / (bounds.right - bounds.left),
-    (height - margin.top - margin.floor) / (2 * bounds.halfWidth),
+  const perMetre = Math.max(
+    0,
+    Math.min((width - 2 * margin.side) / (bounds.right - bounds.left), (height - margin.top - margin.floor) / (2 * bounds.halfWidth)),
   );
   const centre = (bounds.left + bounds.right) / 2;
   const middle = (height - margin.floor + margin.top) / 2;

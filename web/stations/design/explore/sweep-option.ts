@@ -119,7 +119,7 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
           silent: true,
           animation: false,
           itemStyle: { color: tokens.stop, opacity: 0.1 },
-          label: { color: tokens.stop, fontFamily: FONTS.text, fontSize: 13, position: 'insideBottom' },
+          label: { color: tokens.stop, fontFamily: FONTS.text, fontSize: 13, position: 'inside', rotate: 90 },
           data: stoppedRanges(points).map(({ from, to, by }) => [{ name: `✕ ${by}`, xAxis: from / across }, { xAxis: to / across }]),
         },
         markLine: {

@@ -5,7 +5,7 @@ import { useUnits } from '../../../ui/use-units.ts';
 
 const ink = 'var(--mui-palette-workbench-ink)';
 const muted = 'var(--mui-palette-workbench-muted)';
-const WIDTH = 380;
+const WIDTH = 300;
 const HEIGHT = 170;
 const MARGIN = 12;
 /** px kept for the words above and below. */
@@ -28,12 +28,13 @@ export function WindingDrawing({ profile: { steps, design } }: { readonly profil
   const perTurn = (WIDTH - 2 * MARGIN) / turns;
   const middle = HEIGHT / 2;
   const right = WIDTH - MARGIN;
-  let end = right;
-  const sleeves = [...design.sleeve].reverse().map(({ diameter, turns: held }, i) => {
-    const width = held * perTurn;
-    end -= width;
-    return { diameter, x: end, width, wraps: steps[i]!.wraps };
-  });
+  const held = steps.map((step) => step.turns * perTurn);
+  const sleeves = [...design.sleeve].reverse().map(({ diameter }, i) => ({
+    diameter,
+    wraps: steps[i]!.wraps,
+    width: held[i]!,
+    x: right - held.slice(0, i + 1).reduce((sum, width) => sum + width, 0),
+  }));
   return (
     <svg
       width={WIDTH}
@@ -55,7 +56,7 @@ export function WindingDrawing({ profile: { steps, design } }: { readonly profil
             stroke="var(--mui-palette-workbench-pull)"
             strokeWidth={wraps === 0 ? 0 : 1}
           />
-          {width > 56 && (
+          {width > 64 && (
             <text x={x + width / 2} y={middle - px(diameter) / 2 - 6} textAnchor="middle" fontFamily={FONTS.figures}>
               ⌀ {size(diameter)}
             </text>

@@ -41,8 +41,8 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
     <Box sx={{ overflow: 'auto', height: '100%' }}>
       <JobBar progress={progress} label="Trying tape" onStop={stop} />
       {profile ? (
-        <Box sx={{ display: 'flex', gap: 6, flexWrap: 'wrap', alignItems: 'start' }}>
-          <Box sx={{ flex: '1 1 240px', maxWidth: 340 }}>
+        <Box sx={{ display: 'flex', gap: 5, flexWrap: 'wrap', alignItems: 'start' }}>
+          <Box sx={{ flex: '1 1 230px', maxWidth: 340 }}>
             <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
               {windingWords(profile).map((line, i) => (
                 <Typography key={i} component="li" sx={{ fontWeight: 700 }}>

@@ -20,7 +20,9 @@ const partLine = ({ kind, like, values }: OwnPart): string =>
 
 /** The builder's own parts: what there is, how many, and how well each is known. */
 export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
-  const { parts, keep, takeAway } = useOwnParts();
+  const { parts, keep, takeOut, putBack } = useOwnParts();
+  /** Taken out just now: it can be put back. */
+  const [gone, setGone] = useState<StoredPart | null>(null);
   const [edited, setEdited] = useState<StoredPart | 'new' | null>(null);
   return (
     <Drawer
@@ -55,6 +57,16 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
           onCancel={() => setEdited(null)}
         />
       )}
+      <Box role="status" sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
+        {gone && (
+          <>
+            <Typography variant="body2">{gone.part.name} was taken out.</Typography>
+            <Button size="small" onClick={() => void putBack(gone).then((isBack) => isBack && setGone(null))}>
+              Put it back
+            </Button>
+          </>
+        )}
+      </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {parts.map((stored) => (
           <Box component="li" key={stored.id} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
@@ -69,7 +81,11 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
               <Button size="small" variant="outlined" onClick={() => setEdited(stored)} aria-label={`Change ${stored.part.name}`}>
                 Change
               </Button>
-              <Button size="small" onClick={() => void takeAway(stored)} aria-label={`Take out ${stored.part.name}`}>
+              <Button
+                size="small"
+                onClick={() => void takeOut(stored).then((isOut) => isOut && setGone(stored))}
+                aria-label={`Take out ${stored.part.name}`}
+              >
                 Take out
               </Button>
             </Box>

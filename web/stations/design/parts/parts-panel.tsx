@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { memo, useState } from 'react';
+import { Fragment, memo, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { fittedKey, neededAt, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
 import plain from '../../../ui/plain.module.css';
@@ -28,19 +28,22 @@ export function PartsPanel({ design, edit }: { readonly design: CarDesign; reado
       </h2>
       {CHOICES[motor.kind].map((choice) =>
         'slot' in choice ? (
-          <PartField
-            key={choice.slot}
-            {...choice}
-            value={fieldValue(fittedKey(design, choice.slot) ?? '', own?.[choice.slot]?.name)}
-            needed={neededAt(design, choice.slot)}
-            parts={partsOf(SLOTS[choice.slot].kind)}
-            edit={edit}
-          />
+          <Fragment key={choice.slot}>
+            <PartField
+              {...choice}
+              value={fieldValue(fittedKey(design, choice.slot) ?? '', own?.[choice.slot]?.name)}
+              needed={neededAt(design, choice.slot)}
+              parts={partsOf(SLOTS[choice.slot].kind)}
+              edit={edit}
+            />
+            {choice.slot === 'band' && motor.kind !== 'lever' && motor.band.kind === 'own' && !own?.band && (
+              <BandSizeFields band={motor.band} edit={edit} />
+            )}
+          </Fragment>
         ) : (
           <ChoiceField key={choice.label} choice={choice} value={choice.read(design)} edit={edit} />
         ),
       )}
-      {motor.kind !== 'lever' && motor.band.kind === 'own' && !own?.band && <BandSizeFields band={motor.band} edit={edit} />}
       <OpenParts onOpen={setListing} />
       {isListing && <OwnPartsDrawer onClose={() => setListing(false)} />}
     </section>

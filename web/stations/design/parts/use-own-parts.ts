@@ -1,6 +1,13 @@
 import { useMemo } from 'react';
 import type { OwnPart, PartKind } from '../../../../core/design/parts.ts';
-import { problemLine, useListPartsQuery, useRemovePartMutation, useSavePartMutation, type StoredPart } from '../../../app/api.ts';
+import {
+  problemLine,
+  useListPartsQuery,
+  useRemovePartMutation,
+  useRestorePartMutation,
+  useSavePartMutation,
+  type StoredPart,
+} from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { toasted } from '../../../app/toasts-slice.ts';
 
@@ -12,24 +19,24 @@ export function useOwnParts() {
   const { data: parts = NONE } = useListPartsQuery();
   const [save] = useSavePartMutation();
   const [remove] = useRemovePartMutation();
+  const [restore] = useRestorePartMutation();
   const byKind = useMemo(() => {
     const sorted: Partial<Record<PartKind, OwnPart[]>> = {};
     for (const { part } of parts) (sorted[part.kind] ??= []).push(part);
     return sorted as Readonly<Partial<Record<PartKind, readonly OwnPart[]>>>;
   }, [parts]);
+  /** Tells what went wrong, and whether it went well. */
+  const told = ({ error }: { readonly error?: unknown }): boolean => {
+    if (error) dispatch(toasted(problemLine(error), { tone: 'stop' }));
+    return !error;
+  };
   return {
     parts,
     byKind,
-    /** Keeps a part: a new one, or over the one it was made from. Tells what went wrong, and whether it is kept. */
-    keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> => {
-      const answer = await save({ id: from?.id ?? crypto.randomUUID(), baseVersion: from?.version ?? 0, content: part });
-      if (answer.error) dispatch(toasted(problemLine(answer.error), { tone: 'stop' }));
-      return !answer.error;
-    },
-    takeAway: async ({ id, part }: StoredPart): Promise<void> => {
-      const answer = await remove(id);
-      if (answer.error) dispatch(toasted(problemLine(answer.error), { tone: 'stop' }));
-      else dispatch(toasted(`${part.name} was taken out of your parts`, { undoing: { kind: 'part', id } }));
-    },
+    /** Keeps a part: a new one, or over the one it was made from. */
+    keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> =>
+      told(await save({ id: from?.id ?? crypto.randomUUID(), baseVersion: from?.version ?? 0, content: part })),
+    takeOut: async ({ id }: StoredPart): Promise<boolean> => told(await remove(id)),
+    putBack: async ({ id }: StoredPart): Promise<boolean> => told(await restore(id)),
   };
 }

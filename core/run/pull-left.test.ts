@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import { newCar, type CarDesign } from '../design/car-design.ts';
+import { deriveRunSetup } from '../design/derive-run-setup.ts';
+import { pullLeft } from './pull-left.ts';
+import { simulateSound } from './simulate.ts';
+import { workAtTyre } from './trace.ts';
+
+/** Bands too weak at the end of their wind: the car stops with turns left. */
+const weak: CarDesign = { ...newCar('x', 'band'), mass: 0.25, bearing: 'wood-card', sleeve: [] };
+const runOf = (design: CarDesign) => {
+  const setup = deriveRunSetup(design);
+  return { setup, result: simulateSound(setup, { trace: true }) };
+};
+
+describe('what is left of the pull', () => {
+  it('goes on where the car stopped, to the end of the motor', () => {
+    const { setup, result } = runOf(weak);
+    expect(result.turnsLeft).toBeGreaterThan(0.5);
+    const left = pullLeft(setup, result);
+    expect(left[0]!.distance).toBe(result.distance);
+    expect(left[0]!.thrust / result.trace!.thrust.at(-1)!).toBeCloseTo(1, 2);
+    expect(left.at(-1)!.distance - result.distance).toBeCloseTo(2 * Math.PI * result.turnsLeft * setup.car.driveWheels.radius, 6);
+  });
+  it('holds the energy still wound, less what the rubber keeps: conservation of energy', () => {
+    const { setup, result } = runOf(weak);
+    const left = pullLeft(setup, result);
+    const area = left
+      .slice(1)
+      .reduce((sum, { distance, thrust }, i) => sum + ((thrust + left[i]!.thrust) / 2) * (distance - left[i]!.distance), 0);
+    expect(area / (result.energy.unspent * 0.82)).toBeCloseTo(1, 2);
+  });
+  it('is nothing once the motor has let go', () => {
+    const { setup, result } = runOf(newCar('x'));
+    expect(pullLeft(setup, result)).toEqual([]);
+  });
+});
+
+describe('work at the tyre', () => {
+  it('is what the winding gave back, where nothing slips: conservation of energy', () => {
+    const { result } = runOf(newCar('x'));
+    expect(workAtTyre(result.trace!) / (result.storedEnergy - result.energy.hysteresis)).toBeCloseTo(1, 2);
+  });
+  it('is held down by the grip where the wheels spin', () => {
+    const { result } = runOf({ ...newCar('x'), tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 });
+    expect(result.slipDistance).toBeGreaterThan(0.1);
+    expect(workAtTyre(result.trace!)).toBeLessThan(result.storedEnergy - result.energy.hysteresis - 0.5 * result.energy.slip);
+  });
+});
