@@ -1,5 +1,5 @@
 import type { Print } from '../design/checks/check.ts';
-import { judge, priceRemedies, type Check, type PricedRemedy } from '../design/checks/judge.ts';
+import { judge, priceRemedies, RANK, type Check, type PricedRemedy } from '../design/checks/judge.ts';
 import type { CarDesign } from '../design/car-design.ts';
 import { predictRun } from '../design/predict-run.ts';
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
@@ -9,6 +9,8 @@ import { predict, type Bounds } from './uncertainty.ts';
 /** A check with what each of its remedies buys. */
 export interface PricedCheck extends Omit<Check, 'sentence' | 'remedies'> {
   readonly sentence: string;
+  /** m that the best of its remedies would win: what the fault costs. 0 where nothing is to be won. */
+  readonly cost: number;
   readonly remedies: readonly PricedRemedy[];
 }
 
@@ -19,7 +21,7 @@ export interface Assessment {
   readonly spinning: number;
   /** Share of the sample that meets the aim; null for an aim without a yes or no. */
   readonly chance: number | null;
-  /** The worst first. */
+  /** The worst first, and of those alike the one that costs most. */
   readonly checks: readonly PricedCheck[];
   /** The remedies on offer, one of each kind, the one that buys most first; none that buys nothing. */
   readonly remedies: readonly PricedRemedy[];
@@ -34,11 +36,12 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
   const likely = predictRun(design);
   if (bounded.kind === 'refused' || likely.kind === 'refused') return null;
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
-  const checks = judge(design, likely.result).map((check): PricedCheck => ({
-    ...check,
-    sentence: check.sentence(print),
-    remedies: priceRemedies(check, likely.result, print),
-  }));
+  const checks = judge(design, likely.result)
+    .map((check): PricedCheck => {
+      const remedies = priceRemedies(check, likely.result, print);
+      return { ...check, sentence: check.sentence(print), cost: Math.max(0, ...remedies.map(({ gain }) => gain)), remedies };
+    })
+    .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.cost - a.cost);
   // Of remedies of one kind, such as tyres, the one that buys most.
   const offered = new Map<string, PricedRemedy>();
   for (const priced of checks.flatMap(({ remedies }) => remedies)) {

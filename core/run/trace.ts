@@ -40,8 +40,17 @@ export function record(trace: Trace, row: TraceRow): void {
   for (const key of Object.keys(row) as (keyof Trace)[]) (trace[key] as unknown[]).push(row[key]);
 }
 
-/** J the tyre passed on to the floor under power: ∫ min(thrust, grip limit) dx, by trapezoids. */
-export function workAtTyre({ distance, thrust, gripLimit }: Trace): number {
-  const passed = thrust.map((pull, i) => Math.max(0, Math.min(pull, gripLimit[i]!)));
-  return distance.reduce((sum, x, i) => (i === 0 ? 0 : sum + ((passed[i]! + passed[i - 1]!) / 2) * (x - distance[i - 1]!)), 0);
+/**
+ * N with which the tyre pushes the car: the pull as far as it holds; while it spins all that sliding grip passes on, even when
+ * the motor has let go. Not below 0: what brakes is resistance.
+ */
+export function tyrePush({ thrust, gripLimit, phase }: Pick<TraceRow, 'thrust' | 'gripLimit' | 'phase'>): number {
+  if (phase === 'spinning') return gripLimit;
+  return phase === 'rolling' ? Math.max(0, Math.min(thrust, gripLimit)) : 0;
+}
+
+/** J the tyre passed on to the car: ∫ push dx, by trapezoids. */
+export function workAtTyre({ distance, thrust, gripLimit, phase }: Trace): number {
+  const push = phase.map((now, i) => tyrePush({ thrust: thrust[i]!, gripLimit: gripLimit[i]!, phase: now }));
+  return distance.reduce((sum, x, i) => (i === 0 ? 0 : sum + ((push[i]! + push[i - 1]!) / 2) * (x - distance[i - 1]!)), 0);
 }

@@ -13,7 +13,7 @@ export interface ChartTable {
   readonly rows: readonly (readonly (string | number)[])[];
 }
 
-interface ChartExportProps {
+export interface ChartExportProps {
   readonly name: string;
   /** The chart: as the chart library draws it, or as it stands on the page. */
   readonly option?: EChartsCoreOption;

@@ -51,7 +51,8 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   stringLength,
 ];
 
-const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, mind: 1, good: 2 };
+/** The worst first. */
+export const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, mind: 1, good: 2 };
 
 function situationOf(design: CarDesign, result: RunResult): Situation {
   const setup = deriveRunSetup(design);

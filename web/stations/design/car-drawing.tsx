@@ -29,10 +29,12 @@ interface CarDrawingProps {
   readonly design: CarDesign;
   readonly edit: Edit;
   readonly player: Player;
+  /** It cannot be built or wound like this: the drawing shows it all the same. */
+  readonly isRefused: boolean;
 }
 
 /** The car to scale, from the side or from above: grab its parts, type its sizes, run it along its curve. */
-export function CarDrawing({ design, edit, player }: CarDrawingProps) {
+export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const units = useUnits();
   const [isAbove, setAbove] = useState(false);
@@ -95,6 +97,7 @@ export function CarDrawing({ design, edit, player }: CarDrawingProps) {
       <div className={styles.tools}>
         <Tools name={design.name} isAbove={isAbove} onAbove={setAbove} onSave={saveCar} />
         {player.end > 0 && !isAbove && <PlayerBar player={player} canPlay={!isStill} print={printTime} />}
+        {isRefused && <p className={styles.refused}>✕ It cannot run like this.</p>}
         <p className={styles.words} aria-live={player.isPlaying ? 'off' : 'polite'}>
           {pose
             ? `${printTime(pose.time)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`

@@ -18,6 +18,9 @@ const SURE: Readonly<Record<Sureness, string>> = {
   rough: 'a rough guide',
 };
 
+/** m worth telling. */
+const WORTH = 0.05;
+
 /** Every check with its number; opened, what it means, its limit and how sure it is. */
 export const Checks = memo(function Checks({ assessment }: { readonly assessment: Assessment | null }) {
   const units = useUnits();
@@ -27,7 +30,7 @@ export const Checks = memo(function Checks({ assessment }: { readonly assessment
       <h2 id="checks-title" className={plain.heading}>
         Checks
       </h2>
-      {assessment.checks.map(({ id, title, value, limit, limitIs, quantity, verdict, sure, sentence }) => {
+      {assessment.checks.map(({ id, title, value, limit, limitIs, quantity, verdict, sure, sentence, cost }) => {
         const { sign, word } = SIGNS[verdict];
         const isTold = id === 'string-length';
         return (
@@ -41,6 +44,7 @@ export const Checks = memo(function Checks({ assessment }: { readonly assessment
             </summary>
             <p className={plain.text}>
               {sentence}
+              {verdict !== 'good' && cost > WORTH && ` Put right, it goes ${printQuantity(cost, 'distance', units)} further.`}
               {!isTold && ` Limit: ${limitIs === 'most' ? 'at most' : 'at least'} ${printQuantity(limit, quantity, units)}; ${SURE[sure]}.`}
             </p>
           </details>

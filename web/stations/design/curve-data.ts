@@ -49,7 +49,9 @@ const COAST_SHOWN = 0.35;
 export function curveOf(result: RunResult, left: readonly PullAt[] = []): Curve {
   const trace: Trace = result.trace!;
   const powerEnd = result.powerEndDistance;
-  const end = powerEnd === null ? result.distance : Math.min(result.distance, powerEnd * (1 + COAST_SHOWN));
+  // Wheels may spin on after the motor has let go.
+  const spinEnd = trace.distance[trace.phase.lastIndexOf('spinning')] ?? 0;
+  const end = powerEnd === null ? result.distance : Math.min(result.distance, Math.max(powerEnd, spinEnd) * (1 + COAST_SHOWN));
   const sampled = trace.distance
     .map((distance, i): CurveRow => ({
       distance,

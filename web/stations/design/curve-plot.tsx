@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { tyrePush } from '../../../core/run/trace.ts';
 import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
 import { FONTS } from '../../app/tokens.ts';
 import { PHASE_WORDS } from '../../ui/phase-words.ts';
@@ -38,7 +39,11 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
   const spinning = rows.filter(({ phase }) => phase === 'spinning');
   const energy = (joule: number): string => printQuantity(joule, 'energy', units);
   const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
-    <Name x={Math.max(left, Math.min(x(row), right - LETTER * text.length))} y={y(newton) + (up ? -10 : 18)} fill={fill}>
+    <Name
+      x={Math.max(left, Math.min(x(row), right - LETTER * text.length))}
+      y={up ? y(newton) - 10 : Math.min(y(newton) + 18, floor - 6)}
+      fill={fill}
+    >
       {text}
     </Name>
   );
@@ -56,15 +61,7 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
       <text x={16} y={16} fill={colour('muted')}>
         {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  ·  grip limit ${printNumber(grip, 'force', units)}, far above`}`}
       </text>
-      <path
-        d={areaOf(
-          rows,
-          (row) => Math.min(row.thrust, row.gripLimit),
-          () => 0,
-        )}
-        fill={colour('pullArea')}
-        opacity={0.55}
-      />
+      <path d={areaOf(rows, tyrePush, () => 0)} fill={colour('pullArea')} opacity={0.55} />
       {spinning.length > 1 && (
         <path d={areaOf(spinning, (row) => Math.max(row.thrust, row.gripLimit), gripLimit)} fill={`url(#${hatch})`} />
       )}
@@ -76,13 +73,13 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
       <path d={lineOf(rows, (row) => row.resistance)} fill="none" stroke={colour('distance')} strokeWidth={2} strokeDasharray="7 5" />
       {behind && <path d={lineOf(behindRows, thrust)} fill="none" stroke={colour('muted')} strokeWidth={2} strokeDasharray="2 4" />}
       <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
-      <Phases scale={scale} phases={curve.phases} coasts={printQuantity(curve.distance - (curve.powerEnd ?? 0), 'distance', units)} />
+      <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.distance - metres, 'distance', units)} />
       {spinning.length > 1 &&
         name(`wheelspin ${energy(curve.work.slip)}`, spinning[Math.floor(spinning.length / 8)]!, spinning[0]!.thrust, colour('stop'), true)}
       {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
       {behind && behindMiddle && name(behind.name, behindMiddle, behindMiddle.thrust, colour('muted'), true)}
       {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
-      {y(early.resistance) - y(Math.min(early.thrust, early.gripLimit)) > WORK_ROOM && (
+      {y(early.resistance) - y(tyrePush(early)) > WORK_ROOM && (
         <Name x={left + 10} y={y(early.resistance) - 8} fill={colour('pullText')}>
           {`useful work ${energy(curve.work.useful)}`}
         </Name>
@@ -154,15 +151,15 @@ function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: Ax
 interface PhasesProps {
   readonly scale: CurveScale;
   readonly phases: readonly PhaseSpan[];
-  /** How far it coasts. */
-  readonly coasts: string;
+  /** How far it coasts from a distance on. */
+  readonly coastFrom: (metres: number) => string;
 }
 
 /** What the tyre does where, along the top of the plot. */
-const Phases = ({ scale: { x, top, floor }, phases, coasts }: PhasesProps) => (
+const Phases = ({ scale: { x, top, floor }, phases, coastFrom }: PhasesProps) => (
   <g fill={colour('ink')}>
     {phases.map(({ phase, from, to }, i) => {
-      const words = phase === 'coasting' ? `coasts ${coasts}` : PHASE_WORDS[phase];
+      const words = phase === 'coasting' ? `coasts ${coastFrom(from.distance)}` : PHASE_WORDS[phase];
       const [start, end] = [x(from), x(to)];
       return (
         <g key={i}>

@@ -90,7 +90,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
           <MeasuredPanel design={design} edit={edit} />
         </div>
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
-          <CarDrawing design={design} edit={edit} player={player} />
+          <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} />
           <LowerPanel
             design={design}
             prediction={prediction}

@@ -4,7 +4,7 @@ import { predictRun } from '../../../core/design/predict-run.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { explanationOf } from './explanations.ts';
 
-const FIGURES = ['distance', 'time', 'top speed', 'under power', 'turns wound', 'launch grip', 'wheelspin'];
+const FIGURES = ['distance', 'time', 'top speed', 'under power', 'turns wound', 'launch grip', 'wheelspin', 'range', 'energy'];
 
 describe.each(['lever', 'band', 'twist'] as MotorKind[])('a figure of a %s car explains itself', (kind) => {
   const design = newCar('x', kind);

@@ -1,6 +1,6 @@
-import type { CarDesign } from '../../../core/design/car-design.ts';
+import type { CarDesign, MotorKind } from '../../../core/design/car-design.ts';
 import { deriveRunSetup, standingWeight } from '../../../core/design/derive-run-setup.ts';
-import { VALUE_NAMES, VALUE_UNITS, valueOf, type ValueKey } from '../../../core/design/values.ts';
+import { VALUE_NAMES, VALUE_UNITS, valueKeysOf, valueOf, type ValueKey } from '../../../core/design/values.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
 import type { Quantity } from '../../../core/units/quantity.ts';
 import type { Explanation } from '../../ui/explained.tsx';
@@ -20,6 +20,12 @@ function row(design: CarDesign, key: ValueKey): Row {
 
 const engine = (design: CarDesign): readonly ValueKey[] =>
   design.motor.kind === 'lever' ? ['springPreload', 'springRate', 'springEfficiency'] : ['c1', 'c2', 'bandEfficiency'];
+
+const ENERGY_FORMULA: Readonly<Record<MotorKind, string>> = {
+  lever: 'Of a spring: τ₀ (α₀ − α₁) + ½ κ (α₀² − α₁²), τ₀ its torque at rest, κ its rate, from cocked to where the string lets go.',
+  band: 'Of rubber: the work of winding, ∫ F r dθ, with F = A · 2 (c₁ + c₂/λ)(λ − λ⁻²) at each stretch λ (Mooney and Rivlin).',
+  twist: 'Of twisted rubber: its volume × c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3) at the stretch λ of its strands (Mooney and Rivlin).',
+};
 
 /** What each figure of the verdict comes from: formula, numbers put in, and whether they are estimated or measured. */
 export function explanationOf(figure: string, design: CarDesign, result: RunResult, print: Print): Explanation {
@@ -87,6 +93,27 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
           row(design, 'slidingGrip'),
           ['time sliding', print(result.slipTime, 'time'), RUN],
           ['energy burnt', print(result.energy.slip, 'energy'), RUN],
+        ],
+      };
+    case 'range':
+      return {
+        title: 'Range',
+        formula:
+          'As many cars are run as there are ways to be off: each number below is drawn anew, log-normal with its spread, 128 times. One in ten runs shorter than the low end, one in ten further than the high end.',
+        numbers: valueKeysOf(design).map((key) => {
+          const [name, value, evidence] = row(design, key);
+          return [name, `${value} ± ${print(valueOf(design, key).spread, 'share')}`, evidence];
+        }),
+      };
+    case 'energy':
+      return {
+        title: 'Energy wound in',
+        formula: ENERGY_FORMULA[design.motor.kind],
+        numbers: [
+          ['energy wound in', print(result.storedEnergy, 'energy'), 'formula above'],
+          ...engine(design).map((key) => row(design, key)),
+          ['turns', print(result.turns, 'count'), SIZES],
+          ['given back', print(result.storedEnergy - result.energy.hysteresis - result.energy.unspent, 'energy'), RUN],
         ],
       };
     default:

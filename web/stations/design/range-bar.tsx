@@ -1,6 +1,7 @@
 import type { Aim } from '../../../core/design/car-design.ts';
 import type { Assessment } from '../../../core/explore/assess.ts';
 import { printNumber, printQuantity } from '../../../core/units/quantity.ts';
+import { Explained, type Explanation } from '../../ui/explained.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './verdict-panel.module.css';
@@ -9,10 +10,11 @@ interface RangeBarProps {
   readonly assessment: Assessment | null;
   readonly likely: number;
   readonly aim: Aim;
+  readonly explain: () => Explanation;
 }
 
 /** Within what 8 in 10 such cars would run, and how likely the aim is met. */
-export function RangeBar({ assessment, likely, aim }: RangeBarProps) {
+export function RangeBar({ assessment, likely, aim, explain }: RangeBarProps) {
   const units = useUnits();
   const bounds = assessment?.distance;
   const end = Math.max(1.25 * (bounds?.high ?? likely), likely, aim.distance ?? 0, 0.1);
@@ -22,7 +24,9 @@ export function RangeBar({ assessment, likely, aim }: RangeBarProps) {
       {bounds && (
         <>
           <p className={`${plain.text} ${plain.muted}`}>
-            8 in 10 such cars: {printNumber(bounds.low, 'distance', units)} to {printQuantity(bounds.high, 'distance', units)}
+            <Explained explain={explain}>
+              8 in 10 such cars: {printNumber(bounds.low, 'distance', units)} to {printQuantity(bounds.high, 'distance', units)}
+            </Explained>
             {assessment.chance !== null && ` · meets the aim ${printQuantity(assessment.chance, 'share', units)} of the time`}
           </p>
           <div aria-hidden className={styles.track}>

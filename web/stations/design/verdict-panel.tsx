@@ -97,7 +97,7 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
           {result.rollsBack ? ' · then rolls back' : ''}
           {result.wheelie ? ' · lifts its front at launch' : ''}
         </p>
-        <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} />
+        <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} explain={() => explain('range')} />
       </div>
       <div className={`${styles.limit} ${isBad ? styles.bad : ''}`}>
         <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
@@ -105,7 +105,7 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
       </div>
       <Remedies assessment={assessment} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
-      <EnergyBar result={result} />
+      <EnergyBar name={design.name} result={result} explain={() => explain('energy')} />
       <Checks assessment={assessment} />
     </>
   );

@@ -6,8 +6,12 @@ import { useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
+import { useTokens } from '../../../app/theme.ts';
+import { ChartExport } from '../../../ui/chart-export.tsx';
 import { hand } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
+import { JobBar } from './job-bar.tsx';
+import { mattersOption } from './matters-option.ts';
 import { useJob } from './use-job.ts';
 
 type Shown = 'sizes' | 'values';
@@ -16,7 +20,9 @@ const SHOWN = 12;
 /** What moves the distance most: each size by 10 %, or each value that is not known by its own spread. */
 export function MattersPanel({ design, distance }: { readonly design: CarDesign; readonly distance: number }) {
   const [shown, setShown] = useState<Shown>('sizes');
-  const { result, run } = useJob<Readonly<Record<Shown, readonly Influence[]>>>();
+  const units = useUnits();
+  const tokens = useTokens();
+  const { progress, result, run, stop } = useJob<Readonly<Record<Shown, readonly Influence[]>>>();
   useEffect(() => {
     const timer = setTimeout(() => run(() => hand(0).work.influences(design)), 100);
     return () => clearTimeout(timer);
@@ -25,16 +31,29 @@ export function MattersPanel({ design, distance }: { readonly design: CarDesign;
   const widest = Math.max(...list.map(({ swing }) => swing), 1e-9);
   return (
     <Box sx={{ overflow: 'auto', height: '100%' }}>
-      <ToggleButtonGroup
-        size="small"
-        exclusive
-        value={shown}
-        aria-label="What is changed"
-        onChange={(_event, next: Shown | null) => next && setShown(next)}
-      >
-        <ToggleButton value="sizes">each size by 10 %</ToggleButton>
-        <ToggleButton value="values">what is not known</ToggleButton>
-      </ToggleButtonGroup>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={shown}
+          aria-label="What is changed"
+          onChange={(_event, next: Shown | null) => next && setShown(next)}
+        >
+          <ToggleButton value="sizes">each size by 10 %</ToggleButton>
+          <ToggleButton value="values">what is not known</ToggleButton>
+        </ToggleButtonGroup>
+        {list.length > 0 && (
+          <ChartExport
+            name={`${design.name} what matters`}
+            option={mattersOption({ list, distance, units, tokens })}
+            table={() => ({
+              head: ['what', 'distance m, smaller', 'distance m, larger'],
+              rows: list.map(({ label, low, high }) => [label, low, high]),
+            })}
+          />
+        )}
+      </Box>
+      {progress !== null && <JobBar progress={progress} label="Trying" onStop={stop} />}
       <Typography variant="body2" color="text.secondary" sx={{ my: 2 }}>
         {shown === 'sizes'
           ? 'How the distance moves when one size alone is made a tenth smaller or larger.'
