@@ -5,7 +5,7 @@ const project = (name: string, include: string[], more: object = {}) => ({ test:
 export default defineConfig({
   test: {
     projects: [
-      project('unit', ['core/**/*.test.ts', 'web/**/*.test.ts'], { testTimeout: 60_000 }),
+      project('unit', ['core/**/*.test.ts', 'web/**/*.test.{ts,tsx}'], { testTimeout: 60_000 }),
       project('server', ['server/**/*.test.ts', 'cli/**/*.test.ts'], { testTimeout: 60_000 }),
       project('e2e', ['e2e/**/*.test.ts'], { testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false }),
     ],

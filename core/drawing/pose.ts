@@ -19,7 +19,7 @@ export interface Pose {
   readonly phase: Phase;
 }
 
-/** The pose at a time, s, of a run with its trace: between samples by straight lines. */
+/** The pose at a time, s, of a run that moved, with its trace: between samples by straight lines. */
 export function poseAt(design: CarDesign, result: RunResult, time: number): Pose {
   const trace = result.trace!;
   const found = trace.time.findIndex((t) => t >= time);

@@ -14,10 +14,13 @@ export interface Scale {
   readonly length: (metres: number) => number;
 }
 
+/** px to the metre below which nothing is drawn smaller, however small the room. */
+export const LEAST_SCALE = 20;
+
 /** The largest scale at which the car, with margins, fits `width` × `height`. The floor lies `floor` units above the lower edge. */
 export function fitScale(view: SideView, width: number, height: number, margin: { side: number; top: number; floor: number }): Scale {
   const { left, right, top } = view.bounds;
-  const perMetre = Math.max(0, Math.min((width - 2 * margin.side) / (right - left), (height - margin.top - margin.floor) / top));
+  const perMetre = Math.max(LEAST_SCALE, Math.min((width - 2 * margin.side) / (right - left), (height - margin.top - margin.floor) / top));
   const centre = (left + right) / 2;
   return {
     x: (metres) => width / 2 + (metres - centre) * perMetre,

@@ -1,7 +1,7 @@
 import { curvatureOf, driftAfter } from '../../../core/design/straightness.ts';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Plate, PlanView } from '../../../core/drawing/plan-view.ts';
-import type { Scale } from '../../ui/car-sketch.tsx';
+import { LEAST_SCALE, type Scale } from '../../ui/car-sketch.tsx';
 import { Across, Label, Upright } from './dimension-marks.tsx';
 
 const ink = 'var(--mui-palette-workbench-ink)';
@@ -19,7 +19,7 @@ export function planScale(
   margin: { side: number; top: number; floor: number },
 ): Scale {
   const perMetre = Math.max(
-    0,
+    LEAST_SCALE,
     Math.min((width - 2 * margin.side) / (bounds.right - bounds.left), (height - margin.top - margin.floor) / (2 * bounds.halfWidth)),
   );
   const centre = (bounds.left + bounds.right) / 2;

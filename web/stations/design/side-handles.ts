@@ -1,4 +1,5 @@
 import type { CarDesign } from '../../../core/design/car-design.ts';
+import { sizesOf } from '../../../core/design/sizes.ts';
 import type { Circle, SideView } from '../../../core/drawing/side-view.ts';
 import type { HandleSpec } from './drawing-handles.tsx';
 
@@ -55,5 +56,7 @@ export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
       specs.push(handle('armLength', 'arm', motor.armTip, ALONG, -1));
       break;
   }
-  return specs;
+  // A roller's axle and ballast are inside it.
+  const sizes = sizesOf(design.motor.kind);
+  return specs.filter(({ sizeId }) => sizes.some(({ id }) => id === sizeId));
 }
