@@ -15,7 +15,7 @@ interface View {
   readonly viewport: typeof DESKTOP;
   readonly scheme: 'light' | 'dark';
   /** What is pressed before the picture, by role and name, and the words that then stand there. */
-  readonly open?: readonly [role: string, name: string];
+  readonly open?: readonly (readonly [role: string, name: string])[];
   readonly wait?: string;
 }
 
@@ -25,13 +25,33 @@ const VIEWS: readonly View[] = [
   { name: 'design-band', path: `/cars/${LIMPET}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-dark', path: `/cars/${FERRY}/design`, viewport: DESKTOP, scheme: 'dark' },
-  { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: ['tab', 'Map'], wait: 'Take the best' },
+  { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: [['tab', 'Map']], wait: 'Take the best' },
+  {
+    name: 'explore-best',
+    path: `/cars/${TERN}/design`,
+    viewport: DESKTOP,
+    scheme: 'light',
+    open: [
+      ['tab', 'Best car'],
+      ['button', 'Search'],
+    ],
+    wait: 'Keep',
+  },
+  {
+    name: 'explore-winding',
+    path: `/cars/${TERN}/design`,
+    viewport: DESKTOP,
+    scheme: 'light',
+    open: [['tab', 'Winding']],
+    wait: 'under the last',
+  },
+  { name: 'parts', path: `/cars/${TERN}/design`, viewport: DESKTOP, scheme: 'light', open: [['button', 'My parts']], wait: 'moss-green' },
   {
     name: 'versions',
     path: `/cars/${TERN}/design`,
     viewport: DESKTOP,
     scheme: 'light',
-    open: ['button', 'one taped turn'],
+    open: [['button', 'one taped turn']],
     wait: 'Side by side',
   },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
@@ -56,7 +76,7 @@ try {
     await page.waitForSelector('h1');
     await settle(page);
     if (path.endsWith('/design')) await page.waitForFunction(() => document.body.innerText.includes('8 in 10'));
-    if (open) await (await page.waitForSelector(`::-p-aria([name="${open[1]}"][role="${open[0]}"])`))!.click();
+    for (const [role, named] of open ?? []) await (await page.waitForSelector(`::-p-aria([name="${named}"][role="${role}"])`))!.click();
     if (wait) await page.waitForFunction((words) => document.body.innerText.includes(words), {}, wait);
     if (open) await new Promise((resolve) => setTimeout(resolve, 800));
     await page.screenshot({ path: `${target}${name}.png` });

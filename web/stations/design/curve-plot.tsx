@@ -10,7 +10,7 @@ const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
 
 /** px that a letter takes, generously. */
 const LETTER = 7;
-/** px between pull and resistance that the words of the useful work need. */
+/** px up that the words of the useful work need. */
 const WORK_ROOM = 26;
 
 interface CurvePlotProps extends CurveView {
@@ -48,6 +48,10 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
     </Name>
   );
   const early = at(0.1);
+  const [upper, between] = [y(tyrePush(early)), y(early.resistance)];
+  // In the area between pull and resistance, or below both.
+  const workAt =
+    between - upper > WORK_ROOM ? between - 8 : floor - Math.max(upper, between) > WORK_ROOM ? (floor + between) / 2 + 4 : null;
   const behindRows = behind?.curve.rows.filter((row) => row[axis] <= scale.along) ?? [];
   const behindMiddle = behindRows[Math.floor(behindRows.length / 2)];
   return (
@@ -79,8 +83,8 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
       {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
       {behind && behindMiddle && name(behind.name, behindMiddle, behindMiddle.thrust, colour('muted'), true)}
       {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
-      {y(early.resistance) - y(tyrePush(early)) > WORK_ROOM && (
-        <Name x={left + 10} y={y(early.resistance) - 8} fill={colour('pullText')}>
+      {workAt !== null && (
+        <Name x={left + 10} y={workAt} fill={colour('pullText')}>
           {`useful work ${energy(curve.work.useful)}`}
         </Name>
       )}

@@ -112,20 +112,29 @@ interface AcrossProps {
   readonly sizeId?: string;
 }
 
-/** A horizontal dimension below what it measures, with extension lines and ticks (ISO 129-1). */
-export const Across = ({ from, to, y, base, text, ...typed }: AcrossProps) => (
-  <g>
-    <path
-      d={`M${from} ${base}V${y + 5}M${to} ${base}V${y + 5}M${from} ${y}H${to}M${from - 3} ${y + 3}l6 -6M${to - 3} ${y + 3}l6 -6`}
-      stroke={ink}
-      strokeWidth={0.9}
-      fill="none"
-    />
-    <Label x={(from + to) / 2} y={y} {...typed}>
-      {text}
-    </Label>
-  </g>
-);
+/** px half the room that a figure takes across, and up, in a dimension line. */
+const halfWidth = (text: string): number => 4 + (7.9 * text.length) / 2;
+const HALF_HEIGHT = 10;
+
+/** A horizontal dimension below what it measures, with extension lines and ticks, its line broken for the figure (ISO 129-1). */
+export const Across = ({ from, to, y, base, text, ...typed }: AcrossProps) => {
+  const middle = (from + to) / 2;
+  const half = Math.min(halfWidth(text), Math.abs(to - from) / 2);
+  const side = Math.sign(to - from);
+  return (
+    <g>
+      <path
+        d={`M${from} ${base}V${y + 5}M${to} ${base}V${y + 5}M${from} ${y}H${middle - side * half}M${middle + side * half} ${y}H${to}M${from - 3} ${y + 3}l6 -6M${to - 3} ${y + 3}l6 -6`}
+        stroke={ink}
+        strokeWidth={0.9}
+        fill="none"
+      />
+      <Label x={middle} y={y} {...typed}>
+        {text}
+      </Label>
+    </g>
+  );
+};
 
 interface UprightProps {
   readonly x: number;
@@ -140,7 +149,7 @@ interface UprightProps {
 export const Upright = ({ x, top, bottom, reach, text, ...typed }: UprightProps) => (
   <g>
     <path
-      d={`M${reach} ${top}H${x}M${x} ${top}V${bottom}M${x - 3} ${top + 3}l6 -6M${x - 3} ${bottom + 3}l6 -6`}
+      d={`M${reach} ${top}H${x}M${x} ${top}V${Math.max(top, (top + bottom) / 2 - HALF_HEIGHT)}M${x} ${Math.min(bottom, (top + bottom) / 2 + HALF_HEIGHT)}V${bottom}M${x - 3} ${top + 3}l6 -6M${x - 3} ${bottom + 3}l6 -6`}
       stroke={ink}
       strokeWidth={0.9}
       fill="none"
