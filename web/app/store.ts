@@ -1,6 +1,6 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { autosave } from '../stations/design/autosave.ts';
+import { autosave } from '../stations/design/keeping/autosave.ts';
 import { designReducer } from '../stations/design/design-slice.ts';
 import { keepTrackForms, trackReducer } from '../stations/track/track-slice.ts';
 import { api } from './api.ts';

@@ -6,7 +6,7 @@ import type { Prediction } from '../../../core/design/predict-run.ts';
 import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from './design-slice.ts';
 import styles from './lower-panel.module.css';
-import { PullCurve } from './pull-curve.tsx';
+import { PullCurve } from './curve/pull-curve.tsx';
 import type { Ghost } from './versions/versions-drawer.tsx';
 
 const SweepPanel = lazy(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));

@@ -9,7 +9,7 @@ import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
-import { useOpenCar } from '../design/use-open-car.ts';
+import { useOpenCar } from '../design/keeping/use-open-car.ts';
 import { RunForm } from './run-form.tsx';
 import { RunList } from './run-list.tsx';
 

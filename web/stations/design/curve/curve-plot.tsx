@@ -1,0 +1,199 @@
+import { useId } from 'react';
+import { tyrePush } from '../../../../core/run/trace.ts';
+import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { FONTS } from '../../../app/tokens.ts';
+import { PHASE_WORDS } from '../../../ui/phase-words.ts';
+import { rowAt, type CurveRow, type PhaseSpan } from './curve-data.ts';
+import { curveScale, ticksTo, type CurveScale, type CurveView } from './curve-scale.ts';
+
+const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
+
+/** px that a letter takes, generously. */
+const LETTER = 7;
+/** px up that the words of the useful work need. */
+const WORK_ROOM = 26;
+
+interface CurvePlotProps extends CurveView {
+  /** m, marked on the curve. */
+  readonly reading: number | null;
+  readonly units: UnitSystem;
+}
+
+/** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
+export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
+  const { curve, behind, axis, width, height } = view;
+  const hatch = useId();
+  const scale = curveScale(view);
+  const { x, y, left, right, top, floor, most } = scale;
+  const { rows } = curve;
+  const lineOf = (of: readonly CurveRow[], value: (row: CurveRow) => number): string =>
+    of.map((row, i) => `${i === 0 ? 'M' : 'L'}${x(row).toFixed(1)} ${y(value(row)).toFixed(1)}`).join('');
+  const areaOf = (of: readonly CurveRow[], upper: (row: CurveRow) => number, lower: (row: CurveRow) => number): string =>
+    `${lineOf(of, upper)}${lineOf([...of].reverse(), lower).replace('M', 'L')}Z`;
+  const thrust = (row: CurveRow): number => row.thrust;
+  const gripLimit = (row: CurveRow): number => row.gripLimit;
+  const grip = rows[0]?.gripLimit ?? 0;
+  const isGripShown = grip < most;
+  const at = (part: number): CurveRow => rows.find(({ distance }) => distance >= part * (curve.powerEnd ?? curve.end)) ?? rows.at(-1)!;
+  const read = reading === null ? null : rowAt(curve, reading);
+  const spinning = rows.filter(({ phase }) => phase === 'spinning');
+  const energy = (joule: number): string => printQuantity(joule, 'energy', units);
+  const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
+    <Name
+      x={Math.max(left, Math.min(x(row), right - LETTER * text.length))}
+      y={up ? y(newton) - 10 : Math.min(y(newton) + 18, floor - 6)}
+      fill={fill}
+    >
+      {text}
+    </Name>
+  );
+  const early = at(0.1);
+  const [upper, between] = [y(tyrePush(early)), y(early.resistance)];
+  // In the area between pull and resistance, or below both.
+  const workAt =
+    between - upper > WORK_ROOM ? between - 8 : floor - Math.max(upper, between) > WORK_ROOM ? (floor + between) / 2 + 4 : null;
+  const behindRows = behind?.curve.rows.filter((row) => row[axis] <= scale.along) ?? [];
+  const behindMiddle = behindRows[Math.floor(behindRows.length / 2)];
+  return (
+    <svg width={width} height={height} fontFamily={FONTS.text} fontSize={13} aria-hidden style={{ position: 'absolute' }}>
+      <defs>
+        <pattern id={hatch} width={8} height={8} patternUnits="userSpaceOnUse">
+          <path d="M-2 2l4 -4M0 8l8 -8M6 10l4 -4" stroke={colour('stop')} strokeWidth={1.4} />
+        </pattern>
+      </defs>
+      <Axes scale={scale} axis={axis} units={units} />
+      <text x={16} y={16} fill={colour('muted')}>
+        {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  ·  grip limit ${printNumber(grip, 'force', units)}, far above`}`}
+      </text>
+      <path d={areaOf(rows, tyrePush, () => 0)} fill={colour('pullArea')} opacity={0.55} />
+      {spinning.length > 1 && (
+        <path d={areaOf(spinning, (row) => Math.max(row.thrust, row.gripLimit), gripLimit)} fill={`url(#${hatch})`} />
+      )}
+      {axis === 'distance' && curve.left.length > 1 && <StillWound {...view} scale={scale} energy={energy} />}
+      <path d={lineOf(rows, thrust)} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
+      {isGripShown && (
+        <path d={lineOf(rows, (row) => Math.min(row.gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
+      )}
+      <path d={lineOf(rows, (row) => row.resistance)} fill="none" stroke={colour('distance')} strokeWidth={2} strokeDasharray="7 5" />
+      {behind && <path d={lineOf(behindRows, thrust)} fill="none" stroke={colour('muted')} strokeWidth={2} strokeDasharray="2 4" />}
+      <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
+      <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.distance - metres, 'distance', units)} />
+      {spinning.length > 1 &&
+        name(`wheelspin ${energy(curve.work.slip)}`, spinning[Math.floor(spinning.length / 8)]!, spinning[0]!.thrust, colour('stop'), true)}
+      {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
+      {behind && behindMiddle && name(behind.name, behindMiddle, behindMiddle.thrust, colour('muted'), true)}
+      {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
+      {workAt !== null && (
+        <Name x={left + 10} y={workAt} fill={colour('pullText')}>
+          {`useful work ${energy(curve.work.useful)}`}
+        </Name>
+      )}
+      {name('resistance', at(0.72), at(0.72).resistance, colour('distance'), false)}
+      {read && (
+        <>
+          <path d={`M${x(read)} ${top}V${floor}`} stroke={colour('distance')} strokeDasharray="4 3" />
+          <circle cx={x(read)} cy={y(read.thrust)} r={5} fill={colour('panel')} stroke={colour('pull')} strokeWidth={3} />
+        </>
+      )}
+    </svg>
+  );
+}
+
+interface NameProps {
+  readonly x: number;
+  readonly y: number;
+  readonly fill: string;
+  readonly children: string;
+}
+
+/** Words on the curve, the ground kept clear about them. */
+const Name = ({ children, ...place }: NameProps) => (
+  <text {...place} fontWeight={600} stroke={colour('ground')} strokeWidth={5} paintOrder="stroke" strokeLinejoin="round">
+    {children}
+  </text>
+);
+
+interface AxesProps {
+  readonly scale: CurveScale;
+  readonly axis: CurveView['axis'];
+  readonly units: UnitSystem;
+}
+
+const FIGURES = { fontFamily: FONTS.figures, fontSize: 12 };
+const figure = (value: number): string => String(Number(value.toFixed(3)));
+
+function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: AxesProps) {
+  const [far, strong] = [axis === 'distance' ? unitValue('distance', units) : 1, unitValue('force', units)];
+  return (
+    <g fill={colour('muted')}>
+      {ticksTo(most / strong, 6).map((value) => (
+        <g key={value}>
+          <path d={`M${left} ${y(value * strong)}H${right}`} stroke={colour('rule')} strokeWidth={0.7} />
+          <text x={left - 8} y={y(value * strong) + 4} textAnchor="end" {...FIGURES}>
+            {figure(value)}
+          </text>
+        </g>
+      ))}
+      {ticksTo(along / far, 7).map((value) => {
+        const px = left + ((value * far) / along) * (right - left);
+        return (
+          <g key={value}>
+            <path d={`M${px} ${floor}v5`} stroke={colour('ink')} />
+            <text x={px} y={floor + 18} textAnchor="middle" {...FIGURES}>
+              {figure(value)}
+            </text>
+          </g>
+        );
+      })}
+      <text x={right} y={floor + 36} textAnchor="end">
+        {axis === 'distance' ? `distance travelled, ${unitOf('distance', units)}` : 'time, s'}
+      </text>
+    </g>
+  );
+}
+
+interface PhasesProps {
+  readonly scale: CurveScale;
+  readonly phases: readonly PhaseSpan[];
+  /** How far it coasts from a distance on. */
+  readonly coastFrom: (metres: number) => string;
+}
+
+/** What the tyre does where, along the top of the plot. */
+const Phases = ({ scale: { x, top, floor }, phases, coastFrom }: PhasesProps) => (
+  <g fill={colour('ink')}>
+    {phases.map(({ phase, from, to }, i) => {
+      const words = phase === 'coasting' ? `coasts ${coastFrom(from.distance)}` : PHASE_WORDS[phase];
+      const [start, end] = [x(from), x(to)];
+      return (
+        <g key={i}>
+          {i > 0 && <path d={`M${start} ${top - 14}V${phase === 'coasting' ? floor : top}`} stroke={colour('ink')} strokeWidth={0.8} />}
+          {end - start > LETTER * words.length && (
+            <text x={start + 6} y={top - 4} fontSize={12}>
+              {words}
+            </text>
+          )}
+        </g>
+      );
+    })}
+  </g>
+);
+
+/** The pull that is left when the car stops while wound. */
+function StillWound({
+  curve,
+  scale: { x, y, floor, right },
+  energy,
+}: CurveView & { readonly scale: CurveScale; readonly energy: (joule: number) => string }) {
+  const places = curve.left.map(({ distance, thrust }) => ({ at: x({ distance, time: 0 }), thrust }));
+  const line = places.map(({ at, thrust }, i) => `${i === 0 ? 'M' : 'L'}${at.toFixed(1)} ${y(thrust).toFixed(1)}`).join('');
+  return (
+    <>
+      <path d={`${line}L${places.at(-1)!.at} ${floor}L${places[0]!.at} ${floor}Z`} fill={colour('rule')} opacity={0.8} />
+      <path d={line} fill="none" stroke={colour('pull')} strokeWidth={2} strokeDasharray="1 5" strokeLinecap="round" />
+      <Name x={Math.min(places[0]!.at + 6, right - 170)} y={floor - 10} fill={colour('muted')}>
+        {`left: ${Number(curve.turnsLeft.toPrecision(2))} turns, ${energy(curve.work.left)}`}
+      </Name>
+    </>
+  );
+}

@@ -1,0 +1,155 @@
+import Button from '@mui/material/Button';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { prepareRun } from '../../../../core/design/derive-run-setup.ts';
+import { predictRun, type Prediction } from '../../../../core/design/predict-run.ts';
+import { pullLeft } from '../../../../core/run/pull-left.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import { ChartExport, type ChartTable } from '../../../ui/chart-export.tsx';
+import { PHASE_WORDS } from '../../../ui/phase-words.ts';
+import plain from '../../../ui/plain.module.css';
+import { useSize } from '../../../ui/use-size.ts';
+import { useUnits } from '../../../ui/use-units.ts';
+import { curveOf, rowAt, type Curve } from './curve-data.ts';
+import { CurvePlot } from './curve-plot.tsx';
+import { distanceUnder, type CurveAxis } from './curve-scale.ts';
+import { CurveTable } from './curve-table.tsx';
+import styles from './pull-curve.module.css';
+import type { Ghost } from '../versions/versions-drawer.tsx';
+
+interface PullCurveProps {
+  readonly design: CarDesign;
+  readonly prediction: Prediction;
+  readonly ghost: Ghost | null;
+  /** m, where the car is along its run. */
+  readonly played: number | null;
+  /** Puts the car where the curve is dragged, s after release; null: back to the line. */
+  readonly onScrub: (time: number | null) => void;
+}
+
+const curveFor = (design: CarDesign, prediction: Prediction): Curve | null => {
+  const prepared = prepareRun(design);
+  return prediction.kind === 'ran' && prepared.kind === 'ready'
+    ? curveOf(prediction.result, pullLeft(prepared.setup, prediction.result))
+    : null;
+};
+
+/** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. Dragged along, it moves the car. */
+export function PullCurve({ design, prediction, ghost, played, onScrub }: PullCurveProps) {
+  const units = useUnits();
+  const { ref, width, height } = useSize<HTMLDivElement>();
+  const [pointed, setPointed] = useState<number | null>(null);
+  // The car along its run is read where it is, unless another place is pointed at.
+  const reading = pointed ?? played;
+  const [asTable, setAsTable] = useState(false);
+  const [axis, setAxis] = useState<CurveAxis>('distance');
+  const curve = useMemo(() => curveFor(design, prediction), [design, prediction]);
+  const behind = useMemo(() => {
+    const behindCurve = ghost && curveFor(ghost.design, predictRun(ghost.design, { kind: 'full' }, { trace: true }));
+    return ghost && behindCurve ? { name: ghost.name, curve: behindCurve } : null;
+  }, [ghost]);
+  const present = useRef(curve);
+  useEffect(() => {
+    present.current = curve;
+  });
+  const picture = useCallback(() => ref.current?.querySelector('svg') ?? null, [ref]);
+  const table = useCallback(() => tableOf(present.current), []);
+  const row = curve && reading !== null ? rowAt(curve, reading) : null;
+  const print = (value: number, quantity: 'distance' | 'force' | 'speed' | 'time'): string => printQuantity(value, quantity, units);
+
+  const scrubTo = (distance: number | null): void => {
+    setPointed(distance);
+    onScrub(distance === null || !curve ? null : (rowAt(curve, distance)?.time ?? null));
+  };
+  const readByKey = (event: React.KeyboardEvent): void => {
+    if (!curve) return;
+    const step = curve.end / (event.shiftKey ? 10 : 60);
+    const at = reading ?? 0;
+    const next = { ArrowRight: at + step, ArrowLeft: at - step, Home: 0, End: curve.end, Escape: null }[event.key];
+    if (next === undefined) return;
+    event.preventDefault();
+    scrubTo(next === null ? null : Math.min(Math.max(next, 0), curve.end));
+  };
+  const follow = (event: React.PointerEvent): void => {
+    if (!curve) return;
+    const px = event.clientX - event.currentTarget.getBoundingClientRect().left;
+    const under = distanceUnder(px, { curve, behind, axis, width, height });
+    if (event.buttons > 0 && under !== null) scrubTo(under);
+    else setPointed(under);
+  };
+
+  return (
+    <section aria-labelledby="curve-title" className={styles.panel}>
+      <CurveHead
+        name={design.name}
+        axis={axis}
+        asTable={asTable}
+        onAxis={setAxis}
+        onTable={setAsTable}
+        canSave={curve !== null}
+        picture={picture}
+        table={table}
+      />
+      <p className={`${plain.caption} ${plain.muted} ${styles.reading}`} aria-live="polite">
+        {row
+          ? `at ${print(row.distance, 'distance')}, ${print(row.time, 'time')}: pull ${print(row.thrust, 'force')}, resistance ${print(row.resistance, 'force')}, ${print(row.speed, 'speed')}, ${PHASE_WORDS[row.phase]}`
+          : curve
+            ? 'Point at the curve to read it; drag along it, or step with the arrow keys, to move the car.'
+            : 'This car does not run as it stands; the sizes marked ✕ say why.'}
+      </p>
+      {curve && !asTable && (
+        <div
+          ref={ref}
+          className={styles.plot}
+          role="img"
+          tabIndex={0}
+          aria-label={curve.words(print)}
+          onKeyDown={readByKey}
+          onBlur={() => setPointed(null)}
+          onPointerDown={follow}
+          onPointerMove={follow}
+          onPointerLeave={() => setPointed(null)}
+        >
+          {width > 0 && height > 0 && (
+            <CurvePlot curve={curve} behind={behind} reading={reading} axis={axis} units={units} width={width} height={height} />
+          )}
+        </div>
+      )}
+      {curve && asTable && <CurveTable curve={curve} />}
+    </section>
+  );
+}
+
+const tableOf = (curve: Curve | null): ChartTable => ({
+  head: ['distance m', 'time s', 'speed m/s', 'pull N', 'grip limit N', 'resistance N', 'phase'],
+  rows: (curve?.rows ?? []).map((r) => [r.distance, r.time, r.speed, r.thrust, r.gripLimit, r.resistance, PHASE_WORDS[r.phase]]),
+});
+
+interface CurveHeadProps {
+  readonly name: string;
+  readonly axis: CurveAxis;
+  readonly asTable: boolean;
+  readonly onAxis: (axis: CurveAxis) => void;
+  readonly onTable: (asTable: boolean) => void;
+  readonly canSave: boolean;
+  readonly picture: () => SVGSVGElement | null;
+  readonly table: () => ChartTable;
+}
+
+/** Drawn anew only when something in it changes. */
+const CurveHead = memo(function CurveHead({ name, axis, asTable, onAxis, onTable, canSave, picture, table }: CurveHeadProps) {
+  return (
+    <div className={styles.head}>
+      <h2 id="curve-title" className={plain.heading}>
+        Pull against {axis}
+      </h2>
+      <Button size="small" onClick={() => onAxis(axis === 'distance' ? 'time' : 'distance')}>
+        {axis === 'distance' ? 'by time' : 'by distance'}
+      </Button>
+      <Button size="small" onClick={() => onTable(!asTable)} aria-pressed={asTable} className={styles.asTable}>
+        as a table
+      </Button>
+      {canSave && <ChartExport name={`${name} pull`} picture={picture} table={table} />}
+    </div>
+  );
+});

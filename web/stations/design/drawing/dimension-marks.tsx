@@ -1,0 +1,161 @@
+import Box from '@mui/material/Box';
+import { createContext, useContext, useState, type ReactNode } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
+import { FONTS } from '../../../app/tokens.ts';
+import { QuantityField } from '../../../ui/quantity-field.tsx';
+import type { Edit } from '../design-slice.ts';
+
+const ink = 'var(--mui-palette-workbench-ink)';
+const ground = 'var(--mui-palette-workbench-ground)';
+
+/** Asks for a size to be typed at a place of the drawing. */
+const TypeSize = createContext<(sizeId: string, x: number, y: number) => void>(() => {});
+
+interface TypedSizesProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+  readonly children: ReactNode;
+}
+
+/** Lets the sizes written on a drawing be typed over where they stand. */
+export function TypedSizes({ design, edit, children }: TypedSizesProps) {
+  const [typing, setTyping] = useState<{ readonly size: Size; readonly x: number; readonly y: number } | null>(null);
+  const open = (sizeId: string, x: number, y: number): void => {
+    const size = sizesOf(design.motor.kind).find(({ id }) => id === sizeId);
+    if (size) setTyping({ size, x, y });
+  };
+  return (
+    <TypeSize.Provider value={open}>
+      {children}
+      {typing && (
+        <Box
+          onBlur={() => setTyping(null)}
+          onKeyDown={({ key }) => (key === 'Enter' || key === 'Escape') && setTyping(null)}
+          sx={{
+            position: 'absolute',
+            left: Math.max(typing.x - 60, 4),
+            top: typing.y - 18,
+            width: 120,
+            bgcolor: 'background.paper',
+            zIndex: 1,
+          }}
+          ref={(box: HTMLDivElement | null) => {
+            const field = box?.querySelector('input');
+            if (field && document.activeElement !== field) field.focus();
+          }}
+        >
+          <QuantityField
+            size="small"
+            label={`${typing.size.label} on the drawing`}
+            labelHidden
+            quantity={typing.size.quantity}
+            value={typing.size.read(design)}
+            onChange={(value) => edit((car) => typing.size.write(car, value))}
+          />
+        </Box>
+      )}
+    </TypeSize.Provider>
+  );
+}
+
+interface LabelProps {
+  readonly x: number;
+  readonly y: number;
+  readonly children: string;
+  readonly anchor?: 'start' | 'middle' | 'end';
+  readonly fill?: string;
+  /** The size that is typed over when the figure is pressed. */
+  readonly sizeId?: string;
+}
+
+/** A figure on the drawing, its ground kept clear of lines. */
+export function Label({ x, y, children, anchor = 'middle', fill = ink, sizeId }: LabelProps) {
+  const type = useContext(TypeSize);
+  const open = (): void => {
+    if (sizeId !== undefined) type(sizeId, x, y);
+  };
+  return (
+    <text
+      x={x}
+      y={y}
+      textAnchor={anchor}
+      dominantBaseline="central"
+      fontFamily={FONTS.figures}
+      fontSize={13}
+      fill={fill}
+      stroke={ground}
+      strokeWidth={5}
+      paintOrder="stroke"
+      strokeLinejoin="round"
+      {...(sizeId !== undefined && {
+        role: 'button',
+        tabIndex: 0,
+        'aria-label': `${children}: type another`,
+        style: { cursor: 'text' },
+        onClick: open,
+        onKeyDown: ({ key }: React.KeyboardEvent) => key === 'Enter' && open(),
+      })}
+    >
+      {children}
+    </text>
+  );
+}
+
+interface AcrossProps {
+  readonly from: number;
+  readonly to: number;
+  readonly y: number;
+  /** Where the extension lines begin. */
+  readonly base: number;
+  readonly text: string;
+  readonly sizeId?: string;
+}
+
+/** px half the room that a figure takes across, and up, in a dimension line. */
+const halfWidth = (text: string): number => 4 + (7.9 * text.length) / 2;
+const HALF_HEIGHT = 10;
+
+/** A horizontal dimension below what it measures, with extension lines and ticks, its line broken for the figure (ISO 129-1). */
+export const Across = ({ from, to, y, base, text, ...typed }: AcrossProps) => {
+  const middle = (from + to) / 2;
+  const half = Math.min(halfWidth(text), Math.abs(to - from) / 2);
+  const side = Math.sign(to - from);
+  return (
+    <g>
+      <path
+        d={`M${from} ${base}V${y + 5}M${to} ${base}V${y + 5}M${from} ${y}H${middle - side * half}M${middle + side * half} ${y}H${to}M${from - 3} ${y + 3}l6 -6M${to - 3} ${y + 3}l6 -6`}
+        stroke={ink}
+        strokeWidth={0.9}
+        fill="none"
+      />
+      <Label x={middle} y={y} {...typed}>
+        {text}
+      </Label>
+    </g>
+  );
+};
+
+interface UprightProps {
+  readonly x: number;
+  readonly top: number;
+  readonly bottom: number;
+  readonly reach: number;
+  readonly text: string;
+  readonly sizeId?: string;
+}
+
+/** A vertical dimension beside what it measures. */
+export const Upright = ({ x, top, bottom, reach, text, ...typed }: UprightProps) => (
+  <g>
+    <path
+      d={`M${reach} ${top}H${x}M${x} ${top}V${Math.max(top, (top + bottom) / 2 - HALF_HEIGHT)}M${x} ${Math.min(bottom, (top + bottom) / 2 + HALF_HEIGHT)}V${bottom}M${x - 3} ${top + 3}l6 -6M${x - 3} ${bottom + 3}l6 -6`}
+      stroke={ink}
+      strokeWidth={0.9}
+      fill="none"
+    />
+    <Label x={x} y={(top + bottom) / 2} {...typed}>
+      {text}
+    </Label>
+  </g>
+);

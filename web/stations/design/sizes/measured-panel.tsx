@@ -1,0 +1,99 @@
+import Button from '@mui/material/Button';
+import { memo, useDeferredValue, useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import {
+  MEASURED_SPREAD,
+  VALUE_NAMES,
+  VALUE_UNITS,
+  valueKeysOf,
+  valueOf,
+  type Value,
+  type ValueKey,
+} from '../../../../core/design/values.ts';
+import { parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
+import { PlainField } from '../../../ui/plain-field.tsx';
+import plain from '../../../ui/plain.module.css';
+import { useUnits } from '../../../ui/use-units.ts';
+import styles from '../design-page.module.css';
+import type { Edit } from '../design-slice.ts';
+
+/** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
+export function MeasuredPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+  // Far from the hand: these may follow a frame later than curve and verdict.
+  const settled = useDeferredValue(design);
+  return <Values design={settled} edit={edit} />;
+}
+
+const Values = memo(function Values({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+  return (
+    <section aria-labelledby="measured-title" className={styles.fields}>
+      <h2 id="measured-title" className={plain.heading}>
+        What is not known exactly
+      </h2>
+      <p className={`${plain.caption} ${plain.muted}`}>
+        Estimated from the parts until you type what you measured. Each comes with how far it may be off; measured ones narrow the range.
+      </p>
+      {valueKeysOf(design).map((key) => (
+        <ValueRow
+          key={`${key}${design.measured[key] ? 'm' : 'e'}`}
+          valueKey={key}
+          {...valueOf(design, key)}
+          isTyped={key in design.measured}
+          edit={edit}
+        />
+      ))}
+    </section>
+  );
+});
+
+interface ValueRowProps extends Value {
+  readonly valueKey: ValueKey;
+  /** Typed for this car, in place of what its parts say. */
+  readonly isTyped: boolean;
+  readonly edit: Edit;
+}
+
+/** Drawn anew only when its own value changes. */
+const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isTyped, edit }: ValueRowProps) {
+  const units = useUnits();
+  const { unit, factor } = VALUE_UNITS[valueKey];
+  const [typed, setTyped] = useState<string | null>(null);
+  const [problem, setProblem] = useState('');
+  const shown = String(Number((value / factor).toPrecision(3)));
+  const take = (): void => {
+    if (typed === null) return;
+    const parsed = parseQuantity(typed, 'count', units);
+    if (parsed.kind === 'unclear') return setProblem(parsed.message);
+    if (!(parsed.value > 0)) return setProblem('Must be above 0.');
+    setProblem('');
+    setTyped(null);
+    edit((car) => ({ ...car, measured: { ...car.measured, [valueKey]: { value: parsed.value * factor, spread: MEASURED_SPREAD } } }));
+  };
+  const forget = (): void =>
+    edit((car) => {
+      const { [valueKey]: _gone, ...measured } = car.measured;
+      return { ...car, measured };
+    });
+  return (
+    <div>
+      <p className={plain.text}>{VALUE_NAMES[valueKey]}</p>
+      <div className={styles.value}>
+        <PlainField
+          aria-label={`${VALUE_NAMES[valueKey]}${unit === '' ? '' : `, ${unit}`}`}
+          unit={unit}
+          problem={problem === '' ? null : problem}
+          value={typed ?? shown}
+          onChange={({ target }) => setTyped(target.value)}
+          onBlur={take}
+          onKeyDown={({ key }) => key === 'Enter' && take()}
+        />
+        {isTyped && (
+          <Button size="small" onClick={forget} aria-label={`Estimate again: ${VALUE_NAMES[valueKey]}`}>
+            estimate
+          </Button>
+        )}
+      </div>
+      <p className={`${plain.caption} ${plain.muted}`}>{`${evidence}, ± ${printQuantity(spread, 'share', units)}`}</p>
+    </div>
+  );
+});

@@ -1,0 +1,116 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { memo, useRef } from 'react';
+import { newCar, type CarDesign, type MotorKind } from '../../../../core/design/car-design.ts';
+import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
+import { readCarDesign } from '../../../../core/files/read.ts';
+import type { Fault } from '../../../../core/fault.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import { PlainField } from '../../../ui/plain-field.tsx';
+import plain from '../../../ui/plain.module.css';
+import { useQuantityInput } from '../../../ui/use-quantity-input.ts';
+import { useUnits } from '../../../ui/use-units.ts';
+import type { Edit } from '../design-slice.ts';
+import styles from './sizes-panel.module.css';
+
+interface SizesPanelProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+  readonly faults: readonly Fault[];
+}
+
+/** Sizes a fault of the design is shown at, by the key it names. */
+const FAULT_AT: Readonly<Record<string, string>> = {
+  'motor.cockedAngle': 'leverLength',
+  'motor.releaseAngle': 'leverLength',
+  mass: 'mass',
+  'motor.turns': 'turns',
+  'motor.anchorToAxle': 'anchorToAxle',
+  sleeve: 'sleeve',
+  wheelbase: 'wheelbase',
+};
+
+/** Every size of the car, to type in any unit or to slide. */
+export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
+  return (
+    <section aria-labelledby="sizes-title">
+      <h2 id="sizes-title" className={plain.heading}>
+        Sizes
+      </h2>
+      {sizesOf(design.motor.kind).map((size) => (
+        <SizeRow
+          key={size.id}
+          size={size}
+          kind={design.motor.kind}
+          value={size.read(design)}
+          edit={edit}
+          fault={faults.find(({ path }) => FAULT_AT[path] === size.id)?.message}
+        />
+      ))}
+    </section>
+  );
+}
+
+interface SizeRowProps {
+  readonly size: Size;
+  readonly kind: MotorKind;
+  readonly value: number;
+  readonly edit: Edit;
+  readonly fault: string | undefined;
+}
+
+const STEPS = 400;
+
+/** Any design of each kind that passes: the schema judges each size by itself. */
+const PATTERN = { lever: newCar('pattern', 'lever'), band: newCar('pattern', 'band'), twist: newCar('pattern', 'twist') };
+
+/** Drawn anew only when its own size changes. */
+const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRowProps) {
+  const units = useUnits();
+  const gesture = useRef('');
+  const within = Math.min(Math.max(value, size.low), size.high);
+  const beginGesture = (): void => {
+    gesture.current = nanoid();
+  };
+  // What the file format would refuse is refused here, in the same words.
+  const check = (typed: number): string | null => {
+    const read = readCarDesign(size.write(PATTERN[kind], typed));
+    return read.kind === 'read'
+      ? null
+      : `${printQuantity(typed, size.quantity, units)} ${read.faults[0]!.message.replace(/([\d.]+)$/, (limit) => printQuantity(Number(limit), size.quantity, units))}.`;
+  };
+  const { name, unit, problem, input } = useQuantityInput({
+    label: size.label,
+    quantity: size.quantity,
+    value,
+    onChange: (next) => edit((design) => size.write(design, next)),
+    check,
+  });
+  return (
+    <div className={styles.size}>
+      <div className={styles.row}>
+        <span className={plain.text}>{size.label}</span>
+        <PlainField aria-label={name} unit={unit} problem={problem} {...input} />
+      </div>
+      {/* A plain slider: it is drawn anew in every frame of a drag. */}
+      <input
+        type="range"
+        className={styles.slider}
+        min={size.low}
+        max={size.high}
+        step={(size.high - size.low) / STEPS}
+        value={within}
+        aria-label={size.label}
+        aria-valuetext={printQuantity(value, size.quantity, units)}
+        style={{ '--filled': `${(100 * (within - size.low)) / (size.high - size.low)}%` } as React.CSSProperties}
+        onPointerDown={beginGesture}
+        onKeyDown={beginGesture}
+        onChange={({ target }) => edit((design) => size.write(design, Number(target.value)), gesture.current)}
+      />
+      {fault && (
+        <p className={`${plain.caption} ${styles.fault}`} role="alert">
+          ✕ {fault}
+        </p>
+      )}
+    </div>
+  );
+});

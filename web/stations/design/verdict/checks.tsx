@@ -1,0 +1,55 @@
+import type { CheckVerdict, Sureness } from '../../../../core/design/checks/check.ts';
+import { memo } from 'react';
+import type { Assessment } from '../../../../core/explore/assess.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import plain from '../../../ui/plain.module.css';
+import { useUnits } from '../../../ui/use-units.ts';
+import styles from './verdict-panel.module.css';
+
+const SIGNS: Readonly<Record<CheckVerdict, { sign: string; word: string }>> = {
+  stop: { sign: '✕', word: 'fails' },
+  mind: { sign: '!', word: 'mind' },
+  good: { sign: '✓', word: 'good' },
+};
+const SURE: Readonly<Record<Sureness, string>> = {
+  sizes: 'from the sizes',
+  measured: 'from what you measured',
+  estimated: 'from estimates of the parts',
+  rough: 'a rough guide',
+};
+
+/** m worth telling. */
+const WORTH = 0.05;
+
+/** Every check with its number; opened, what it means, its limit and how sure it is. */
+export const Checks = memo(function Checks({ assessment }: { readonly assessment: Assessment | null }) {
+  const units = useUnits();
+  if (!assessment) return null;
+  return (
+    <section aria-labelledby="checks-title">
+      <h2 id="checks-title" className={plain.heading}>
+        Checks
+      </h2>
+      {assessment.checks.map(({ id, title, value, limit, limitIs, quantity, verdict, sure, sentence, cost }) => {
+        const { sign, word } = SIGNS[verdict];
+        const isTold = id === 'string-length';
+        return (
+          <details key={id} className={styles.check}>
+            <summary>
+              <span role="img" aria-label={word} className={styles[verdict]}>
+                {sign}
+              </span>
+              <span>{title}</span>
+              <span className={plain.figures}>{Number.isFinite(value) ? printQuantity(value, quantity, units) : '–'}</span>
+            </summary>
+            <p className={plain.text}>
+              {sentence}
+              {verdict !== 'good' && cost > WORTH && ` Put right, it goes ${printQuantity(cost, 'distance', units)} further.`}
+              {!isTold && ` Limit: ${limitIs === 'most' ? 'at most' : 'at least'} ${printQuantity(limit, quantity, units)}; ${SURE[sure]}.`}
+            </p>
+          </details>
+        );
+      })}
+    </section>
+  );
+});

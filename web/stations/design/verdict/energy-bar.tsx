@@ -1,0 +1,121 @@
+import { memo, useCallback, useEffect, useRef } from 'react';
+import type { EnergyBudget } from '../../../../core/run/energy.ts';
+import type { RunResult } from '../../../../core/run/simulate.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import { ChartExport, type ChartExportProps } from '../../../ui/chart-export.tsx';
+import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
+import { Explained, type Explanation } from '../../../ui/explained.tsx';
+import plain from '../../../ui/plain.module.css';
+import { useUnits } from '../../../ui/use-units.ts';
+import styles from './verdict-panel.module.css';
+
+/** Parts smaller than this share are left out of the list. */
+const LEAST_SHARE = 0.004;
+
+interface EnergyBarProps {
+  readonly name: string;
+  readonly result: RunResult;
+  readonly explain: () => Explanation;
+}
+
+interface Share {
+  readonly part: keyof EnergyBudget;
+  readonly label: string;
+  readonly share: number;
+}
+
+const sharesOf = ({ energy, storedEnergy }: RunResult): Share[] =>
+  (Object.keys(ENERGY_WORDS) as (keyof EnergyBudget)[])
+    .map((part) => ({ part, share: energy[part] / storedEnergy }))
+    .filter(({ share }) => Math.abs(share) > LEAST_SHARE)
+    .map(({ part, share }) => ({
+      part,
+      share,
+      label: part === 'climb' && share < 0 ? 'given by the slope' : ENERGY_WORDS[part].label,
+    }));
+
+const WIDTH = 284;
+const HEIGHT = 22;
+const GAP = 2;
+
+/** Where the wound energy goes: a bar and its figures. */
+export function EnergyBar({ name, result, explain }: EnergyBarProps) {
+  const units = useUnits();
+  const shares = sharesOf(result);
+  const bar = useRef<SVGSVGElement>(null);
+  const present = useRef(result);
+  useEffect(() => {
+    present.current = result;
+  });
+  const picture = useCallback(() => bar.current, []);
+  const table = useCallback(
+    () => ({
+      head: ['where it goes', 'energy J', 'share'],
+      rows: sharesOf(present.current).map(({ label, share }) => [label, share * present.current.storedEnergy, share]),
+    }),
+    [],
+  );
+  const spent = shares.filter(({ share }) => share > 0);
+  const whole = spent.reduce((sum, { share }) => sum + share, 0);
+  const widths = spent.map(({ share }) => (share / whole) * (WIDTH - GAP * (spent.length - 1)));
+  return (
+    <section aria-labelledby="energy-title">
+      <div className={styles.energyHead}>
+        <h2 id="energy-title" className={plain.heading}>
+          <Explained explain={explain}>Where {printQuantity(result.storedEnergy, 'energy', units)} goes</Explained>
+          {result.energy.climb < 0 ? ', with what the slope gives' : ''}
+        </h2>
+        <SaveEnergy name={name} picture={picture} table={table} />
+      </div>
+      <svg
+        ref={bar}
+        aria-hidden
+        className={styles.energyBar}
+        width="100%"
+        height={HEIGHT}
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        preserveAspectRatio="none"
+      >
+        <defs>
+          <Hatch />
+        </defs>
+        {spent.map(({ part }, i) => (
+          <rect
+            key={part}
+            x={widths.slice(0, i).reduce((sum, width) => sum + width + GAP, 0)}
+            width={widths[i]}
+            height={HEIGHT}
+            fill={fillOf(part)}
+          />
+        ))}
+      </svg>
+      <dl className={styles.energyParts}>
+        {shares.map(({ part, share, label }) => (
+          <div key={part}>
+            <svg aria-hidden width={12} height={12}>
+              <rect width={12} height={12} rx={4} fill={fillOf(part)} />
+            </svg>
+            <dt>{label}</dt>
+            <dd>{printQuantity(Math.abs(share), 'share', units)}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+/** Drawn once. */
+const SaveEnergy = memo(function SaveEnergy({ name, ...chart }: Pick<ChartExportProps, 'name' | 'picture' | 'table'>) {
+  return <ChartExport name={`${name} energy`} {...chart} />;
+});
+
+const HATCH = 'energy-hatch';
+const colourOf = (part: keyof EnergyBudget): string => `var(--mui-palette-workbench-${ENERGY_WORDS[part].colour})`;
+const fillOf = (part: keyof EnergyBudget): string => (ENERGY_WORDS[part].hatched ? `url(#${HATCH})` : colourOf(part));
+
+/** Wheelspin is told by hatching too, not by its colour alone. */
+const Hatch = () => (
+  <pattern id={HATCH} width={8} height={8} patternUnits="userSpaceOnUse">
+    <path d="M-2 2l4 -4M0 8l8 -8M6 10l4 -4" stroke={colourOf('slip')} strokeWidth={3} />
+  </pattern>
+);

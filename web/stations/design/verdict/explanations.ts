@@ -1,0 +1,134 @@
+import type { CarDesign, MotorKind } from '../../../../core/design/car-design.ts';
+import { deriveRunSetup, standingWeight } from '../../../../core/design/derive-run-setup.ts';
+import { VALUE_NAMES, VALUE_UNITS, valueKeysOf, valueOf, type ValueKey } from '../../../../core/design/values.ts';
+import type { RunResult } from '../../../../core/run/simulate.ts';
+import type { Quantity } from '../../../../core/units/quantity.ts';
+import type { Explanation } from '../../../ui/explained.tsx';
+
+type Print = (value: number, quantity: Quantity) => string;
+type Row = Explanation['numbers'][number];
+
+const RUN = 'from the run';
+const SIZES = 'from the sizes';
+
+/** A value that is not known exactly, as it went in. */
+function row(design: CarDesign, key: ValueKey): Row {
+  const { value, evidence } = valueOf(design, key);
+  const { unit, factor } = VALUE_UNITS[key];
+  return [VALUE_NAMES[key], `${Number((value / factor).toPrecision(3))}${unit === '' ? '' : ` ${unit}`}`, evidence];
+}
+
+const engine = (design: CarDesign): readonly ValueKey[] =>
+  design.motor.kind === 'lever' ? ['springPreload', 'springRate', 'springEfficiency'] : ['c1', 'c2', 'bandEfficiency'];
+
+const ENERGY_FORMULA: Readonly<Record<MotorKind, string>> = {
+  lever: 'Of a spring: τ₀ (α₀ − α₁) + ½ κ (α₀² − α₁²), τ₀ its torque at rest, κ its rate, from cocked to where the string lets go.',
+  band: 'Of rubber: the work of winding, ∫ F r dθ, with F = A · 2 (c₁ + c₂/λ)(λ − λ⁻²) at each stretch λ (Mooney and Rivlin).',
+  twist: 'Of twisted rubber: its volume × c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3) at the stretch λ of its strands (Mooney and Rivlin).',
+};
+
+/** What each figure of the verdict comes from: formula, numbers put in, and whether they are estimated or measured. */
+export function explanationOf(figure: string, design: CarDesign, result: RunResult, print: Print): Explanation {
+  const weight: Row = ['weight, with ballast', print(standingWeight(design).mass, 'weight'), SIZES];
+  const stored: Row = ['energy wound in', print(result.storedEnergy, 'energy'), 'from motor and sizes'];
+  const setup = deriveRunSetup(design);
+  switch (figure) {
+    case 'time':
+      return {
+        title: 'Time',
+        formula: 'Speed is followed along the way, ½Mv² = what the pull gave less what resistance took; time = ∫ dx / v to the stop.',
+        numbers: [
+          stored,
+          weight,
+          ['top speed', print(result.topSpeed, 'speed'), RUN],
+          ['distance', print(result.distance, 'distance'), RUN],
+        ],
+      };
+    case 'top speed':
+      return {
+        title: 'Top speed',
+        formula:
+          'Reached where the pull has fallen to the resistance, or where the motor lets go: v = √(2E/M), M the weight with its turning wheels.',
+        numbers: [stored, weight, row(design, 'bearingFriction'), row(design, 'dragArea')],
+      };
+    case 'under power':
+      return {
+        title: 'Distance under power',
+        formula: 'Turns under power × circumference of the drive wheels, less what the wheels slip.',
+        numbers: [
+          ['turns', print(result.turns, 'count'), SIZES],
+          ['drive wheels ⌀', print(design.driveWheels.diameter, 'size'), SIZES],
+          ['slipped', print(result.slipDistance, 'distance'), RUN],
+        ],
+      };
+    case 'turns wound':
+      return {
+        title: 'Turns',
+        formula:
+          design.motor.kind === 'lever'
+            ? 'String from lever cocked to lever at rest, over the winding radius, turn by turn as it builds up; over 2π.'
+            : 'As you wind it.',
+        numbers: [
+          ['axle ⌀', print(design.axleDiameter, 'size'), SIZES],
+          ...(design.motor.kind === 'lever' ? [['lever', print(design.motor.leverLength, 'size'), SIZES] as const] : []),
+        ],
+      };
+    case 'launch grip':
+      return {
+        title: 'Launch grip',
+        formula: 'What the tyre can hold, μ × load on the drive wheels, over the force a launch without slip needs.',
+        numbers: [
+          ['it can hold', print(result.launchGripLimit, 'force'), 'μ × load'],
+          ['it needs', print(result.launchGripNeeded, 'force'), RUN],
+          row(design, 'staticGrip'),
+          ['weight on the drive wheels', print(setup.car.driveLoadShare, 'share'), 'standing still'],
+          ['pull at the tyre', print(result.launchThrust, 'force'), 'torque / wheel radius'],
+        ],
+      };
+    case 'wheelspin':
+      return {
+        title: 'Wheelspin',
+        formula: 'While the tyre slides it passes sliding grip × load; wheelspin is ∫ (rim speed − car speed) dt.',
+        numbers: [
+          row(design, 'slidingGrip'),
+          ['time sliding', print(result.slipTime, 'time'), RUN],
+          ['energy burnt', print(result.energy.slip, 'energy'), RUN],
+        ],
+      };
+    case 'range':
+      return {
+        title: 'Range',
+        formula:
+          'As many cars are run as there are ways to be off: each number below is drawn anew, log-normal with its spread, 128 times. One in ten runs shorter than the low end, one in ten further than the high end.',
+        numbers: valueKeysOf(design).map((key) => {
+          const [name, value, evidence] = row(design, key);
+          return [name, `${value} ± ${print(valueOf(design, key).spread, 'share')}`, evidence];
+        }),
+      };
+    case 'energy':
+      return {
+        title: 'Energy wound in',
+        formula: ENERGY_FORMULA[design.motor.kind],
+        numbers: [
+          ['energy wound in', print(result.storedEnergy, 'energy'), 'formula above'],
+          ...engine(design).map((key) => row(design, key)),
+          ['turns', print(result.turns, 'count'), SIZES],
+          ['given back', print(result.storedEnergy - result.energy.hysteresis - result.energy.unspent, 'energy'), RUN],
+        ],
+      };
+    default:
+      return {
+        title: 'Distance',
+        formula: 'The energy that comes back from the winding, spent on wheelspin, bearings, rolling, air and slope until the car stands.',
+        numbers: [
+          stored,
+          weight,
+          ...engine(design).map((key) => row(design, key)),
+          row(design, 'bearingFriction'),
+          row(design, 'rollingLengthDrive'),
+          row(design, 'outOfSquare'),
+          row(design, 'dragArea'),
+        ],
+      };
+  }
+}

@@ -1,0 +1,41 @@
+import type { Aim } from '../../../../core/design/car-design.ts';
+import type { Assessment } from '../../../../core/explore/assess.ts';
+import { printNumber, printQuantity } from '../../../../core/units/quantity.ts';
+import { Explained, type Explanation } from '../../../ui/explained.tsx';
+import plain from '../../../ui/plain.module.css';
+import { useUnits } from '../../../ui/use-units.ts';
+import styles from './verdict-panel.module.css';
+
+interface RangeBarProps {
+  readonly assessment: Assessment | null;
+  readonly likely: number;
+  readonly aim: Aim;
+  readonly explain: () => Explanation;
+}
+
+/** Within what 8 in 10 such cars would run, and how likely the aim is met. */
+export function RangeBar({ assessment, likely, aim, explain }: RangeBarProps) {
+  const units = useUnits();
+  const bounds = assessment?.distance;
+  const end = Math.max(1.25 * (bounds?.high ?? likely), likely, aim.distance ?? 0, 0.1);
+  const at = (distance: number): string => `${(100 * distance) / end}%`;
+  return (
+    <div className={styles.range}>
+      {bounds && (
+        <>
+          <p className={`${plain.text} ${plain.muted}`}>
+            <Explained explain={explain}>
+              8 in 10 such cars: {printNumber(bounds.low, 'distance', units)} to {printQuantity(bounds.high, 'distance', units)}
+            </Explained>
+            {assessment.chance !== null && ` · meets the aim ${printQuantity(assessment.chance, 'share', units)} of the time`}
+          </p>
+          <div aria-hidden className={styles.track}>
+            <div className={styles.bounds} style={{ left: at(bounds.low), width: at(bounds.high - bounds.low) }} />
+            <div className={styles.likely} style={{ left: at(likely) }} />
+            {aim.distance !== null && <div className={styles.aim} style={{ left: at(aim.distance) }} />}
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

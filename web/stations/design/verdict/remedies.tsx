@@ -1,0 +1,82 @@
+import Button from '@mui/material/Button';
+import { memo, useState } from 'react';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import type { PricedRemedy } from '../../../../core/design/checks/judge.ts';
+import type { Assessment } from '../../../../core/explore/assess.ts';
+import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';
+import plain from '../../../ui/plain.module.css';
+import { useUnits } from '../../../ui/use-units.ts';
+import type { Edit } from '../design-slice.ts';
+import styles from './verdict-panel.module.css';
+
+const SHOWN = 3;
+/** m of wheelspin worth a word. */
+const LEAST_SLIP = 0.005;
+
+interface RemediesProps {
+  readonly assessment: Assessment | null;
+  readonly edit: Edit;
+  /** Lays the car a remedy would make behind the curve; null takes it away. */
+  readonly onPreview: (preview: { readonly label: string; readonly design: CarDesign } | null) => void;
+}
+
+/** What a remedy buys, beside the distance: its wheelspin, and the seconds it takes. */
+function priceWords({ time, timeGain, slipDistance, slipGain }: PricedRemedy, units: UnitSystem): string {
+  const spin =
+    slipDistance > LEAST_SLIP
+      ? [`spins for ${printQuantity(slipDistance, 'distance', units)}`]
+      : slipGain < -LEAST_SLIP
+        ? ['no wheelspin']
+        : [];
+  return [
+    ...spin,
+    `${printQuantity(time, 'time', units)}, ${printQuantity(Math.abs(timeGain), 'time', units)} ${timeGain < 0 ? 'quicker' : 'longer'}`,
+  ].join(' · ');
+}
+
+/** What would help, each with what it buys, on the curve while it is pointed at; a press takes it, as one step to undo. */
+export const Remedies = memo(function Remedies({ assessment, edit, onPreview }: RemediesProps) {
+  const units = useUnits();
+  const [all, setAll] = useState(false);
+  const remedies = assessment?.remedies ?? [];
+  if (remedies.length === 0) return null;
+  return (
+    <section aria-labelledby="remedies-title">
+      <h2 id="remedies-title" className={plain.heading}>
+        What would help
+      </h2>
+      <ul className={styles.remedies}>
+        {remedies.slice(0, all ? undefined : SHOWN).map((priced) => {
+          const { remedy, distance } = priced;
+          const show = (): void => onPreview(remedy);
+          const hide = (): void => onPreview(null);
+          return (
+            <li key={remedy.id} onPointerEnter={show} onPointerLeave={hide} onFocus={show} onBlur={hide}>
+              <span className={plain.text}>
+                {remedy.label}
+                <span className={`${plain.caption} ${plain.muted}`}>{priceWords(priced, units)}</span>
+              </span>
+              <span className={plain.figures}>→ {printQuantity(distance, 'distance', units)}</span>
+              <Button
+                size="small"
+                variant="outlined"
+                aria-label={`Try: ${remedy.label}`}
+                onClick={() => {
+                  hide();
+                  edit((design) => ({ ...remedy.design, name: design.name }));
+                }}
+              >
+                Try
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+      {remedies.length > SHOWN && (
+        <Button size="small" onClick={() => setAll(!all)} aria-expanded={all}>
+          {all ? 'fewer' : `${remedies.length - SHOWN} more`}
+        </Button>
+      )}
+    </section>
+  );
+});

@@ -1,0 +1,129 @@
+import type { CarDesign } from '../../../../core/design/car-design.ts';
+import type { Prediction } from '../../../../core/design/predict-run.ts';
+import { limitOf, type Limit } from '../../../../core/design/verdict.ts';
+import type { RunResult } from '../../../../core/run/simulate.ts';
+import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
+import { Explained, type Explanation } from '../../../ui/explained.tsx';
+import { Facts } from '../../../ui/facts.tsx';
+import plain from '../../../ui/plain.module.css';
+import { useUnits } from '../../../ui/use-units.ts';
+import { Checks } from './checks.tsx';
+import type { Edit } from '../design-slice.ts';
+import { EnergyBar } from './energy-bar.tsx';
+import { explanationOf } from './explanations.ts';
+import { RangeBar } from './range-bar.tsx';
+import { Remedies } from './remedies.tsx';
+import { useAssessment } from './use-assessment.ts';
+import styles from './verdict-panel.module.css';
+
+/** What limits this car, in a heading and a sentence with its own numbers. */
+function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
+  const share = (value: number): string => printQuantity(value, 'share', units);
+  switch (limit.kind) {
+    case 'stalls':
+      return {
+        title: 'It does not move.',
+        text: `The pull at the tyre is ${printQuantity(result.launchThrust, 'force', units)}, less than what holds the car. A thicker axle, a shorter lever or smaller drive wheels pull harder.`,
+        isBad: true,
+      };
+    case 'stops-wound':
+      return {
+        title: 'It stops before it is unwound.',
+        text: `The pull falls below the resistance with ${printNumber(limit.turnsLeft, 'count', units)} turns left on the axle. A thicker axle or a shorter lever pulls harder for less way.`,
+        isBad: true,
+      };
+    case 'endless':
+      return {
+        title: 'It rolls on and on.',
+        text: 'The slope outdoes what holds the car back: no end within 1000 m or ten minutes.',
+        isBad: true,
+      };
+    case 'wheelspin':
+      return {
+        title: 'Wheelspin holds this car back.',
+        text: `It spins for ${printQuantity(limit.distance, 'distance', units)}: ${share(limit.share)} of the energy. The launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip; the tyres hold ${printQuantity(result.launchGripLimit, 'force', units)}.`,
+        isBad: true,
+      };
+    case 'loss':
+      return {
+        title: `${ENERGY_WORDS[limit.part].subject} most.`,
+        text: `${ENERGY_WORDS[limit.part].subject} ${share(limit.share)} of the ${printQuantity(result.storedEnergy, 'energy', units)} wound in.`,
+        isBad: false,
+      };
+  }
+}
+
+interface VerdictPanelProps {
+  readonly design: CarDesign;
+  readonly prediction: Prediction;
+  readonly edit: Edit;
+  readonly onPreview: React.ComponentProps<typeof Remedies>['onPreview'];
+}
+
+/** How far it goes, how fast, why no further, and what would help. */
+export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
+  return (
+    <section aria-label="Verdict" className={styles.panel}>
+      {prediction.kind === 'ran' ? <Verdict result={prediction.result} {...rest} /> : <Refused prediction={prediction} />}
+    </section>
+  );
+}
+
+function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
+  const units = useUnits();
+  const assessment = useAssessment(design, units);
+  const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
+  const explain = (figure: string): Explanation => explanationOf(figure, design, result, print);
+  const { title, text, isBad } = limitWords(limitOf(result), result, units);
+  const spins = result.slipDistance > 0.0005;
+  const figures: readonly (readonly [string, string])[] = [
+    ['time', print(result.time, 'time')],
+    ['top speed', print(result.topSpeed, 'speed')],
+    ['under power', print(result.powerEndDistance ?? result.distance, 'distance')],
+    ['turns wound', printNumber(result.turns, 'count', units)],
+    ['launch grip', result.launchGripNeeded > 0 ? `${result.launchGripRatio.toFixed(1)} × what it needs` : 'needs none'],
+    ['wheelspin', spins ? print(result.slipDistance, 'distance') : 'none'],
+  ];
+  return (
+    <>
+      <div>
+        <p className={styles.distance} data-testid="predicted-distance">
+          {printNumber(result.distance, 'distance', units)}
+          <span className={styles.unit}>{` ${unitOf('distance', units)}`}</span>
+        </p>
+        <p className={`${plain.text} ${plain.muted}`}>
+          <Explained explain={() => explain('distance')}>predicted, fully wound</Explained>
+          {result.rollsBack ? ' · then rolls back' : ''}
+          {result.wheelie ? ' · lifts its front at launch' : ''}
+        </p>
+        <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} explain={() => explain('range')} />
+      </div>
+      <div className={`${styles.limit} ${isBad ? styles.bad : ''}`}>
+        <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
+        <p className={plain.text}>{text}</p>
+      </div>
+      <Remedies assessment={assessment} edit={edit} onPreview={onPreview} />
+      <Facts facts={figures} explain={explain} />
+      <EnergyBar name={design.name} result={result} explain={() => explain('energy')} />
+      <Checks assessment={assessment} />
+    </>
+  );
+}
+
+function Refused({ prediction }: { readonly prediction: Extract<Prediction, { kind: 'refused' }> }) {
+  return (
+    <div className={`${styles.limit} ${styles.bad}`}>
+      <p className={plain.strong}>✕ It cannot run like this.</p>
+      {prediction.faults.map(({ path, message }) => (
+        <p key={path} className={plain.text}>
+          {path
+            .replace('motor.', '')
+            .replace(/([A-Z])/g, ' $1')
+            .toLowerCase()}{' '}
+          {message}
+        </p>
+      ))}
+    </div>
+  );
+}
