@@ -3,6 +3,7 @@ import { bandSizes, CARE, FLOORS } from './catalogue.ts';
 import { fittedName, PART_VALUES, SLOTS, type PartSlot } from './parts.ts';
 import { MOTOR_NAMES, type CarDesign } from './car-design.ts';
 import { sizesOf } from './sizes.ts';
+import { sleeveWords } from './tape.ts';
 import { VALUE_NAMES, type ValueKey } from './values.ts';
 
 /** One thing in which two designs differ, in words. */
@@ -48,8 +49,9 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
     if (before !== after) list.push({ label, from: before, to: after });
   };
   for (const [label, read] of CHOICES) compare(label, read(from), read(to));
-  for (const { label, quantity, read } of sizesOf(to.motor.kind))
-    if (read(from) !== read(to))
+  compare('tape', sleeveWords(from, units), sleeveWords(to, units));
+  for (const { id, label, quantity, read } of sizesOf(to.motor.kind))
+    if (!id.startsWith('sleeve') && read(from) !== read(to))
       compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));
   for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
     const words = (d: CarDesign): string => (d.measured[key] ? `${Number(d.measured[key].value.toPrecision(4))} measured` : 'estimated');

@@ -1,6 +1,7 @@
 import { BEARINGS, TYRES } from './catalogue.ts';
 import type { CarDesign, LeverDesign } from './car-design.ts';
 import { bearingOf, fitCatalogue, tyreOf } from './parts.ts';
+import { TAPE, taped, windingWords } from './tape.ts';
 
 /** A change that may put a fault right, as the design it would make. */
 export interface Remedy {
@@ -101,16 +102,12 @@ export function fewerTurns(design: CarDesign, share: number): Remedy[] {
   return [remedy(`turns-${share}`, `Wind ${turns.toFixed(1)} turns`, { ...design, motor: { ...motor, turns } })];
 }
 
-/** A sleeve of tape for the turns that pull first: twice the axle, one turn. */
-export const launchSleeve = (design: CarDesign): Remedy[] =>
-  design.motor.kind === 'twist' || design.sleeve.length > 0
-    ? []
-    : [
-        remedy('sleeve', 'Tape sleeve, twice the axle, under the last turn wound', {
-          ...design,
-          sleeve: [{ diameter: 2 * design.axleDiameter, turns: 1 }],
-        }),
-      ];
+/** Tape for the turn that pulls first: as many wraps as make the axle about twice as thick. */
+export function launchSleeve(design: CarDesign): Remedy[] {
+  if (design.motor.kind === 'twist' || design.sleeve.length > 0) return [];
+  const steps = [{ wraps: Math.max(1, Math.round(design.axleDiameter / 2 / TAPE)), turns: 1 }];
+  return [remedy('sleeve', windingWords(steps)[0]!, taped(design, steps))];
+}
 export const noSleeve = (design: CarDesign): Remedy[] =>
   design.sleeve.length > 0 ? [remedy('no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
 

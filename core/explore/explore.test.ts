@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newCar, type CarDesign } from '../design/car-design.ts';
 import { measuresOf } from '../design/checks/limits.ts';
+import { TAPE } from '../design/tape.ts';
 import { fullTurns } from '../design/derive-run-setup.ts';
 import { neededAt, type OwnPart } from '../design/parts.ts';
 import { predictRun } from '../design/predict-run.ts';
@@ -14,7 +15,7 @@ import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
 import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
 import { bestPoint, evenly, sweep } from './sweep.ts';
 import { predict, type BoundedPrediction } from './uncertainty.ts';
-import { bestWinding, TAPE, windingWords } from './winding-profile.ts';
+import { bestWinding } from './winding-profile.ts';
 
 const car = newCar('x');
 const bounded = (design: CarDesign, options: Parameters<typeof predict>[1] = {}): BoundedPrediction => {
@@ -210,18 +211,6 @@ describe('searches', () => {
     const wound = steps.reduce((sum, { turns }) => sum + turns, 0);
     expect(wound).toBeGreaterThan(0.97 * fullTurns(design));
     expect(wound).toBeLessThan(1.03 * fullTurns(design));
-  });
-  it('tell tape in wraps and turns, the last wound first', () => {
-    const steps = [
-      { wraps: 9, turns: 1.5 },
-      { wraps: 0, turns: 1 },
-      { wraps: 1, turns: 3.2 },
-    ];
-    expect(windingWords({ steps })).toEqual([
-      '9 wraps of 0.13 mm tape under the last 1½ turns',
-      'bare axle under the turn before',
-      '1 wrap under the 3.2 turns before',
-    ]);
   });
   it('tell what matters most first', () => {
     const sizes = sizesThatMatter(car);

@@ -1,19 +1,11 @@
 import type { CarDesign } from '../design/car-design.ts';
 import { stoppedBy } from '../design/checks/judge.ts';
+import { TAPE, taped, type WindingStep } from '../design/tape.ts';
 import { deriveRunSetup, fullTurns } from '../design/derive-run-setup.ts';
 import { freeString } from '../motor/lever.ts';
 import { windingAngle } from '../motor/winding.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { runForAim, scoreOf } from './aim.ts';
-
-/** Thickness of common tape, m. Common practice. */
-export const TAPE = 0.13e-3;
-
-/** So many wraps of tape under so many turns. */
-export interface WindingStep {
-  readonly wraps: number;
-  readonly turns: number;
-}
 
 /** Tape under the turns of a winding, turn by turn. */
 export interface WindingProfile {
@@ -82,11 +74,6 @@ function merged(steps: readonly WindingStep[]): WindingStep[] {
   return made;
 }
 
-/** A design with its tape put on. */
-const taped = (bare: CarDesign, steps: readonly WindingStep[]): CarDesign => ({
-  ...bare,
-  sleeve: [...steps].reverse().map(({ wraps, turns }) => ({ diameter: bare.axleDiameter + 2 * wraps * TAPE, turns })),
-});
 interface Tried {
   readonly wraps: readonly number[];
   readonly steps: readonly WindingStep[];
@@ -172,20 +159,4 @@ function simplified(
       }
   }
   return simplest;
-}
-
-const counted = (turns: number): string => {
-  if (turns === 1) return 'turn';
-  const isHalf = turns % 1 === 0.5;
-  return `${isHalf ? `${turns < 1 ? '' : Math.floor(turns)}½` : turns} ${turns < 1 ? 'turn' : 'turns'}`;
-};
-const wrapped = (wraps: number, tape: string): string => (wraps === 0 ? 'bare axle' : `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'}${tape}`);
-
-/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. The tape is told once. */
-export function windingWords({ steps }: Pick<WindingProfile, 'steps'>): string[] {
-  const first = steps.findIndex(({ wraps }) => wraps > 0);
-  return steps.map(
-    ({ wraps, turns }, i) =>
-      `${wrapped(wraps, i === first ? ' of 0.13 mm tape' : '')} under the ${i === 0 ? `last ${counted(turns)}` : `${counted(turns)} before`}`,
-  );
 }

@@ -4,7 +4,8 @@ import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
 import { useEffect } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { windingWords, type WindingProfile } from '../../../../core/explore/winding-profile.ts';
+import { windingWords } from '../../../../core/design/tape.ts';
+import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { hand } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -44,7 +45,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
         <Box sx={{ display: 'flex', gap: 5, flexWrap: 'wrap', alignItems: 'start' }}>
           <Box sx={{ flex: '1 1 230px', maxWidth: 340 }}>
             <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-              {windingWords(profile).map((line, i) => (
+              {windingWords(profile.steps).map((line, i) => (
                 <Typography key={i} component="li" sx={{ fontWeight: 700 }}>
                   {line}
                 </Typography>
@@ -63,17 +64,29 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
             <Button size="small" variant="contained" onClick={() => edit((car) => ({ ...car, sleeve: profile.design.sleeve }))}>
               Take this winding
             </Button>
+            <TapeOff design={design} edit={edit} />
           </Box>
           <WindingDrawing profile={profile} />
         </Box>
       ) : (
         progress === null &&
         result && (
-          <Typography>
-            {design.motor.kind === 'twist' ? 'A roller has no spool to tape.' : 'No tape beats the bare axle for this aim.'}
-          </Typography>
+          <>
+            <Typography>
+              {design.motor.kind === 'twist' ? 'A roller has no spool to tape.' : 'No tape beats the bare axle for this aim.'}
+            </Typography>
+            <TapeOff design={design} edit={edit} />
+          </>
         )
       )}
     </Box>
   );
 }
+
+/** Takes all the tape off, where there is some. */
+const TapeOff = ({ design, edit }: Pick<WindingPanelProps, 'design' | 'edit'>) =>
+  design.sleeve.length > 0 && (
+    <Button size="small" onClick={() => edit((car) => ({ ...car, sleeve: [] }))}>
+      Take the tape off
+    </Button>
+  );
