@@ -1,6 +1,7 @@
 import type { StoredVersion } from '../files/stored.ts';
 import type { CarDesign } from './car-design.ts';
 import { differences } from './difference.ts';
+import { isSameDesign } from './same-design.ts';
 
 /** A version with how deep it stands below the first of its line. */
 export interface Branch {
@@ -20,20 +21,6 @@ export function closestVersion(
     if (!closest || apart < closest.apart) closest = { version, apart };
   }
   return closest;
-}
-
-const nameless = ({ name: _name, ...design }: CarDesign): CarDesign => ({ ...design, name: '' });
-
-/** Whether two designs are one, names aside; the order of keys does not count. */
-export const isSameDesign = (a: CarDesign, b: CarDesign): boolean => isDeepEqual(nameless(a), nameless(b));
-
-function isDeepEqual(a: unknown, b: unknown): boolean {
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return a === b;
-  const keys = Object.keys(a);
-  return (
-    keys.length === Object.keys(b).length &&
-    keys.every((key) => isDeepEqual((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]))
-  );
 }
 
 /** The version that is this very design, name aside; undefined when it was not kept. */

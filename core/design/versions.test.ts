@@ -4,7 +4,8 @@ import { readCarDesign, readCarVersion } from '../files/read.ts';
 import { newCar, type CarDesign } from './car-design.ts';
 import { changeWords, differences } from './difference.ts';
 import { predictRun } from './predict-run.ts';
-import { closestVersion, isSameDesign, treeOf, versionOf } from './version-tree.ts';
+import { isSameDesign } from './same-design.ts';
+import { closestVersion, treeOf, versionOf } from './version-tree.ts';
 import { withMotor } from './with-motor.ts';
 
 const car = newCar('Kelp Runner');

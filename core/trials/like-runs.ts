@@ -1,4 +1,5 @@
 import type { CarDesign, RunRecord, Wind } from '../design/car-design.ts';
+import { isSameCar } from '../design/same-design.ts';
 
 /** Runs of one car as it was, wound alike: they have one prediction and may be averaged. */
 export interface LikeRuns<T> {
@@ -7,21 +8,16 @@ export interface LikeRuns<T> {
   readonly runs: readonly T[];
 }
 
-/** Everything of a design that its run hangs on, as one comparable text: its name and its aim do not count. */
-const substance = ({ name: _name, aim: _aim, ...design }: CarDesign): string => JSON.stringify(design);
-
-/** Whether two designs make the same car. */
-export const isSameCar = (a: CarDesign, b: CarDesign): boolean => substance(a) === substance(b);
+const isSameWind = (a: Wind, b: Wind): boolean => (a.kind === 'full' ? b.kind === 'full' : b.kind === 'turns' && a.turns === b.turns);
 
 /** Sorts runs into groups that are alike, in the order in which each group first appears. */
 export function likeRuns<T>(runs: readonly T[], recordOf: (run: T) => RunRecord): LikeRuns<T>[] {
-  const groups = new Map<string, { wind: Wind; design: CarDesign; runs: T[] }>();
+  const groups: { wind: Wind; design: CarDesign; runs: T[] }[] = [];
   for (const run of runs) {
     const { wind, design } = recordOf(run);
-    const key = `${wind.kind === 'full' ? 'full' : wind.turns}|${substance(design)}`;
-    const group = groups.get(key) ?? { wind, design, runs: [] };
-    group.runs.push(run);
-    groups.set(key, group);
+    const group = groups.find((alike) => isSameWind(alike.wind, wind) && isSameCar(alike.design, design));
+    if (group) group.runs.push(run);
+    else groups.push({ wind, design, runs: [run] });
   }
-  return [...groups.values()];
+  return groups;
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newCar, type RunRecord } from '../design/car-design.ts';
-import { isSameCar, likeRuns } from './like-runs.ts';
+import { isSameCar } from '../design/same-design.ts';
+import { likeRuns } from './like-runs.ts';
 import { spreadOf } from './spread.ts';
 
 const run = (distance: number, more: Partial<RunRecord> = {}): RunRecord => ({

@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { changeWords } from '../../../../core/design/difference.ts';
-import { closestVersion, isSameDesign } from '../../../../core/design/version-tree.ts';
+import { closestVersion, versionOf } from '../../../../core/design/version-tree.ts';
 import { problemLine, useListVersionsQuery, useSaveVersionMutation, type StoredVersion } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { toasted } from '../../../app/toasts-slice.ts';
@@ -16,7 +16,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const dispatch = useAppDispatch();
   const { data: versions = NONE } = useListVersionsQuery(carId);
   const [save] = useSaveVersionMutation();
-  const current = useMemo(() => versions.find(({ record }) => isSameDesign(record.design, design)) ?? null, [versions, design]);
+  const current = useMemo(() => versionOf(versions, design) ?? null, [versions, design]);
   /** The version a design grew from, and what changed since. Asked for only when it is told. */
   const grownFrom = useCallback(
     (grown: CarDesign = design) => {
