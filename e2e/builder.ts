@@ -15,6 +15,7 @@ export const builder = (page: Page) => {
       // A menu that still grows would be missed.
       await new Promise((resolve) => setTimeout(resolve, 250));
       await item!.click();
+      await page.waitForSelector('[role=menu]', { hidden: true });
     },
     /** Opens a list and chooses from it. */
     pick: async (label: string, option: string) => {

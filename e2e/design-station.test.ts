@@ -1,9 +1,10 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { newCar } from '../core/design/car-design.ts';
+import { readCarDesign } from '../core/files/read.ts';
 import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
 
@@ -257,6 +258,53 @@ describe('a builder at the Design station', () => {
     );
     await tern.type('Band: width, mm', '90');
     await tern.sees('Must be above 0 and at most 50 mm.');
+    await page.close();
+  });
+
+  it('takes away the car, its drawing, and charts with their figures, and opens the car again by dropping it', async () => {
+    const page = await open(demoCar(1));
+    const kelp = builder(page);
+    const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-saved-'));
+    await (await page.createCDPSession()).send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+    const saved = async (name: string): Promise<Buffer> => {
+      await vi.waitUntil(() => readdirSync(folder).includes(name), { timeout: 10_000 });
+      return readFileSync(join(folder, name));
+    };
+    await kelp.press('save car');
+    const car = JSON.parse((await saved('kelp-runner.car.json')).toString()) as { name: string };
+    expect(readCarDesign(car)).toMatchObject({ kind: 'read', value: { name: 'Kelp Runner' } });
+    await kelp.press('save drawing');
+    const drawing = (await saved('kelp-runner.svg')).toString();
+    expect(drawing).toMatch(/^<svg[^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"/);
+    expect(drawing).toContain('265 mm');
+    expect(drawing).not.toMatch(/var\(--|&nbsp;/);
+    // It stands by itself: another program can read it.
+    expect(
+      await page.evaluate((text) => new DOMParser().parseFromString(text, 'image/svg+xml').querySelector('parsererror'), drawing),
+    ).toBeNull();
+    const curveMenu = async (): Promise<void> =>
+      (await page.waitForSelector('section[aria-labelledby=curve-title] button[aria-haspopup=menu]'))!.click();
+    await curveMenu();
+    await kelp.choose('Figures (CSV)');
+    const [head, ...rows] = (await saved('kelp-runner-pull.csv')).toString().split(/\r?\n/);
+    expect(head).toBe('distance m,time s,speed m/s,pull N,grip limit N,resistance N,phase');
+    expect(rows.length).toBeGreaterThan(50);
+    expect(rows[0]).toMatch(/^0,0,0,0\.08\d+,/);
+    await curveMenu();
+    await kelp.choose('Picture (PNG)');
+    expect((await saved('kelp-runner-pull.png')).subarray(1, 4).toString()).toBe('PNG');
+    await kelp.openTab('Sweep');
+    await kelp.sees('Take the best');
+    await (await page.waitForSelector('#lower-panel button[aria-haspopup=menu]'))!.click();
+    await kelp.choose('Picture (SVG)');
+    expect((await saved('kelp-runner-lever-length.svg')).toString()).toContain('<svg');
+    // Dropped on the window, the file is a car again, under a free name.
+    await page.evaluate((text) => {
+      const data = new DataTransfer();
+      data.items.add(new File([text], 'kelp.json', { type: 'application/json' }));
+      window.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+    }, JSON.stringify(car));
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('h1 input')?.value === 'Kelp Runner 2');
     await page.close();
   });
 

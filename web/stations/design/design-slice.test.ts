@@ -25,6 +25,15 @@ describe('a design being edited', () => {
     expect([undone(), undone(), undone()].reduce(designReducer, twice)!.present.mass).toBe(design.mass);
     expect([undone(), undone(), redone()].reduce(designReducer, twice)!.present.mass).toBe(0.2);
   });
+  it('is undone without limit', () => {
+    const masses = Array.from({ length: 600 }, (_, i) => 0.1 + i / 1000);
+    const edits = masses.map((mass) => edited({ design: heavier(mass), gesture: null }));
+    const back = masses.map(() => undone()).reduce<DesignState>((state, action) => designReducer(state, action)!, after(...edits));
+    expect(back.present).toBe(design);
+    expect(masses.map(() => redone()).reduce<DesignState>((state, action) => designReducer(state, action)!, back).present.mass).toBe(
+      masses.at(-1),
+    );
+  });
   it('takes one drag as one step', () => {
     const dragged = after(...[0.2, 0.21, 0.22].map((mass) => edited({ design: heavier(mass), gesture: 'drag 1' })));
     expect(dragged.past).toHaveLength(1);

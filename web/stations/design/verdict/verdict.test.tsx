@@ -1,0 +1,94 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { Provider } from 'react-redux';
+import { describe, expect, it, vi } from 'vitest';
+import { newCar, type CarDesign } from '../../../../core/design/car-design.ts';
+import { predictRun } from '../../../../core/design/predict-run.ts';
+import { assess, type Assessment } from '../../../../core/explore/assess.ts';
+import { unitsChosen } from '../../../app/preferences-slice.ts';
+import { makeStore } from '../../../app/store.ts';
+import { Checks } from './checks.tsx';
+import { RangeBar } from './range-bar.tsx';
+import { Remedies } from './remedies.tsx';
+import { VerdictPanel } from './verdict-panel.tsx';
+
+// Where preferences are kept.
+vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {} });
+
+const nothing = (): void => {};
+
+/** What stands on the panel, without its marks. */
+function shown(element: React.ReactElement, units: 'metric' | 'inch' = 'metric'): string {
+  const store = makeStore();
+  if (units === 'inch') store.dispatch(unitsChosen('inch'));
+  return renderToStaticMarkup(<Provider store={store}>{element}</Provider>)
+    .replaceAll(/<[^>]+>/g, '|')
+    .replaceAll('\u00a0', ' ')
+    .replaceAll(/\|+/g, '|');
+}
+const verdictOf = (design: CarDesign, units?: 'metric' | 'inch'): string =>
+  shown(<VerdictPanel design={design} prediction={predictRun(design)} edit={nothing} onPreview={nothing} />, units);
+
+const lever = newCar('x');
+const band = newCar('x', 'band');
+const spinning: CarDesign = { ...lever, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
+
+describe('the verdict says what limits a car', () => {
+  it.each<[string, CarDesign, RegExp]>([
+    ['what it rolls away', lever, /Rolling takes most\.\|Rolling takes \d+ % of the 0\.91 J wound in/],
+    ['wheelspin', spinning, /✕ Wheelspin holds this car back\.\|It spins for [\d.]+ m: \d+ % of the energy/],
+    ['a stall', { ...band, motor: { ...band.motor, turns: 2 } as CarDesign['motor'], mass: 0.25, sleeve: [] }, /✕ It does not move\./],
+    [
+      'a stop while wound',
+      { ...band, mass: 0.25, bearing: 'wood-card', sleeve: [] },
+      /✕ It stops before it is unwound\.\|.*[\d.]+ turns left/,
+    ],
+    ['a slope that outdoes all', { ...lever, floor: { ...lever.floor, slope: -0.1 } }, /✕ It rolls on and on\./],
+    ['sizes that cannot be', { ...lever, mass: 0.01 }, /✕ It cannot run like this\.\|mass must be at least \d+ g/],
+  ])('%s', (_name, design, words) => expect(verdictOf(design)).toMatch(words));
+  it('in the units that are chosen', () => {
+    expect(verdictOf(lever)).toMatch(/\|18\.84\| m\|/);
+    expect(verdictOf(lever, 'inch')).toMatch(/\|61\.8\| ft\|/);
+  });
+  it('with the whole energy told: its shares add up', () => {
+    const shares = [...verdictOf(lever).matchAll(/\|(\d+) %\|/g)].map(([, share]) => Number(share));
+    expect(shares.reduce((a, b) => a + b)).toBeGreaterThanOrEqual(97);
+    expect(shares.reduce((a, b) => a + b)).toBeLessThanOrEqual(102);
+  });
+});
+
+describe('what is computed beside the page', () => {
+  const assessment = assess({ ...spinning, aim: { kind: 'at-least', distance: 12 } }, 'metric') as Assessment;
+  it('ranks remedies by what they buy, and says what that is', () => {
+    const words = shown(<Remedies assessment={assessment} edit={nothing} onPreview={nothing} />);
+    const gains = [...words.matchAll(/→ ([\d.]+) m/g)].map(([, metres]) => Number(metres));
+    expect(gains.length).toBeGreaterThan(1);
+    expect(gains).toEqual([...gains].sort((a, b) => b - a));
+    expect(words).toMatch(/(no wheelspin|spins for [\d.]+ m) · [\d.]+ s, [\d.]+ s (longer|quicker)/);
+  });
+  it('tells checks by sign and word, the worst first and of those alike the dearest', () => {
+    const { checks } = assessment;
+    const rank = { stop: 0, mind: 1, good: 2 };
+    checks.slice(1).forEach((check, i) => {
+      const before = checks[i]!;
+      expect(rank[check.verdict]).toBeGreaterThanOrEqual(rank[before.verdict]);
+      if (check.verdict === before.verdict) expect(check.cost).toBeLessThanOrEqual(before.cost);
+    });
+    const words = shown(<Checks assessment={assessment} />);
+    expect(words).toMatch(/^\|Checks\|[✕!]\|/);
+    expect(words).toMatch(/launch grip\|.*Put right, it goes [\d.]+ m further/);
+    expect(words).toContain('from estimates of the parts');
+  });
+  it('puts the range on a scale with the aim, and says how likely it is met', () => {
+    const bar = (
+      <RangeBar
+        assessment={assessment}
+        likely={10}
+        aim={{ kind: 'at-least', distance: 12 }}
+        explain={() => ({ title: '', formula: '', numbers: [] })}
+      />
+    );
+    expect(shown(bar)).toMatch(/8 in 10 such cars: [\d.]+ to [\d.]+ m.*meets the aim \d+ % of the time/);
+    const places = [...renderToStaticMarkup(<Provider store={makeStore()}>{bar}</Provider>).matchAll(/(?:left|width):([\d.]+)%/g)];
+    for (const [, percent] of places) expect(Number(percent)).toBeLessThanOrEqual(100);
+  });
+});
