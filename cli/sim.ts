@@ -2,10 +2,12 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
 import type { Print } from '../core/design/checks/check.ts';
-import { judge, priceRemedies } from '../core/design/checks/judge.ts';
+import { judge } from '../core/design/checks/judge.ts';
 import type { CarDesign } from '../core/design/car-design.ts';
 import { predictRun } from '../core/design/predict-run.ts';
 import { sizesOf } from '../core/design/sizes.ts';
+import { runForAim } from '../core/explore/aim.ts';
+import { priceRemedies } from '../core/explore/priced-remedies.ts';
 import { evenly } from '../core/explore/sweep.ts';
 import { predict } from '../core/explore/uncertainty.ts';
 import { faultLine, type Fault } from '../core/fault.ts';
@@ -64,13 +66,17 @@ const brief = ({ trace: _trace, ...rest }: RunResult): Omit<RunResult, 'trace'> 
 const inMetric: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
 
 function printDesign(design: CarDesign, runs: number, seed: number): void {
-  const result = ranOr(predictRun(design));
+  const result = runForAim(design) ?? ranOr(predictRun(design));
   const bounded = predict(design, { runs, seed });
   const bounds = bounded.kind === 'ran' ? { ...bounded.prediction, distances: undefined } : refuse(...bounded.faults);
   const checks = judge(design, result).map((check) => ({
     ...check,
     sentence: check.sentence(inMetric),
-    remedies: priceRemedies(check, result, inMetric).map(({ remedy, ...effect }) => ({ id: remedy.id, label: remedy.label, ...effect })),
+    remedies: priceRemedies(check, design, result, inMetric).map(({ remedy, ...effect }) => ({
+      id: remedy.id,
+      label: remedy.label,
+      ...effect,
+    })),
   }));
   process.stdout.write(`${JSON.stringify({ prediction: brief(result), bounds, checks }, null, 1)}\n`);
 }

@@ -1,9 +1,9 @@
 import type { Print } from '../design/checks/check.ts';
-import { judge, priceRemedies, RANK, type Check, type PricedRemedy } from '../design/checks/judge.ts';
+import { judge, RANK, type Check } from '../design/checks/judge.ts';
 import type { CarDesign } from '../design/car-design.ts';
-import { predictRun } from '../design/predict-run.ts';
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
-import { chanceToMeet } from './aim.ts';
+import { chanceToMeet, runForAim } from './aim.ts';
+import { priceRemedies, type PricedRemedy } from './priced-remedies.ts';
 import { predict, type Bounds } from './uncertainty.ts';
 
 /** A check with what each of its remedies buys. */
@@ -23,22 +23,22 @@ export interface Assessment {
   readonly chance: number | null;
   /** The worst first, and of those alike the one that costs most. */
   readonly checks: readonly PricedCheck[];
-  /** The remedies on offer, one of each kind, the one that buys most first; none that buys nothing. */
+  /** The remedies on offer, one of each kind, the one that buys most for the aim first; none that buys nothing. */
   readonly remedies: readonly PricedRemedy[];
 }
 
-/** m below which a remedy buys nothing worth a try. */
+/** m, or s, below which a remedy buys nothing worth a try. */
 const WORTH = 0.05;
 
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
 export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {
   const bounded = predict(design, { seed });
-  const likely = predictRun(design);
-  if (bounded.kind === 'refused' || likely.kind === 'refused') return null;
+  const likely = runForAim(design);
+  if (bounded.kind === 'refused' || !likely) return null;
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
-  const checks = judge(design, likely.result)
+  const checks = judge(design, likely)
     .map((check): PricedCheck => {
-      const remedies = priceRemedies(check, likely.result, print);
+      const remedies = priceRemedies(check, design, likely, print);
       return { ...check, sentence: check.sentence(print), cost: Math.max(0, ...remedies.map(({ gain }) => gain)), remedies };
     })
     .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.cost - a.cost);
@@ -46,7 +46,7 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
   const offered = new Map<string, PricedRemedy>();
   for (const priced of checks.flatMap(({ remedies }) => remedies)) {
     const kind = priced.remedy.id.split('-')[0]!;
-    if (priced.gain > (offered.get(kind)?.gain ?? WORTH)) offered.set(kind, priced);
+    if (priced.better > (offered.get(kind)?.better ?? WORTH)) offered.set(kind, priced);
   }
   const { distance, time, spinning, distances } = bounded.prediction;
   return {
@@ -55,6 +55,6 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
     spinning,
     chance: chanceToMeet(design, distances),
     checks,
-    remedies: [...offered.values()].sort((a, b) => b.gain - a.gain),
+    remedies: [...offered.values()].sort((a, b) => b.better - a.better),
   };
 }

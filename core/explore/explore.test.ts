@@ -224,4 +224,17 @@ describe('searches', () => {
     for (const { gain } of spinning.remedies) expect(gain).toBeGreaterThan(0);
     expect(assess({ ...car, mass: 0.01 }, 'metric')).toBeNull();
   });
+  it('offer for an aim what serves it: a car that goes too far is not told to go further', () => {
+    const spinning: CarDesign = { ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
+    const { distance } = runForAim(spinning)!;
+    const closest = assess({ ...spinning, aim: { kind: 'closest-to', distance: distance - 1 } }, 'metric')!;
+    for (const { better, distance: after } of closest.remedies) {
+      expect(better).toBeGreaterThan(0);
+      expect(Math.abs(after - (distance - 1))).toBeLessThan(1);
+    }
+    const quickest = assess({ ...spinning, aim: { kind: 'quickest-to', distance: 0.6 * distance } }, 'metric')!;
+    const marks = quickest.remedies.map(({ remedy }) => runForAim(remedy.design)!.marks[0]!.time);
+    expect(marks).toEqual([...marks].sort((a, b) => a - b));
+    expect(marks[0]).toBeLessThan(runForAim({ ...spinning, aim: { kind: 'quickest-to', distance: 0.6 * distance } })!.marks[0]!.time);
+  });
 });

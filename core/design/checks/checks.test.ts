@@ -4,7 +4,8 @@ import { predictRun } from '../predict-run.ts';
 import { readCarDesign } from '../../files/read.ts';
 import { printQuantity } from '../../units/quantity.ts';
 import type { Print } from './check.ts';
-import { judge, priceRemedies, type Check } from './judge.ts';
+import { priceRemedies } from '../../explore/priced-remedies.ts';
+import { judge, type Check } from './judge.ts';
 
 const metric: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
 const inInches: Print = (value, quantity) => printQuantity(value, quantity, 'inch');
@@ -66,7 +67,7 @@ describe('each check', () => {
   });
   it.each(FAILING)('%s offers remedies that are designs, and one of them helps', (id, _good, bad) => {
     const failed = checkOf(bad, id);
-    const priced = priceRemedies(failed, resultOf(bad), metric);
+    const priced = priceRemedies(failed, bad, resultOf(bad), metric);
     if (failed.remedies(metric).length === 0) return expect(id).toBe('short-room');
     for (const { remedy, distance, gain } of priced) {
       expect(readCarDesign(remedy.design)).toMatchObject({ kind: 'read' });

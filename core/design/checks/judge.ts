@@ -3,13 +3,11 @@ import { motorOf } from '../../run/run-setup.ts';
 import type { RunResult } from '../../run/simulate.ts';
 import type { CarDesign } from '../car-design.ts';
 import { deriveRunSetup } from '../derive-run-setup.ts';
-import { predictRun } from '../predict-run.ts';
-import type { Remedy } from '../remedies.ts';
 import { axleBending } from './axle-bending.ts';
 import { bandStretch } from './band-stretch.ts';
 import { bounceSpeed } from './bounce-speed.ts';
 import { chassisBuckling } from './chassis-buckling.ts';
-import type { Check, CheckVerdict, Print, Situation } from './check.ts';
+import type { Check, CheckVerdict, Situation } from './check.ts';
 import { drift } from './drift.ts';
 import { groundClearance } from './ground-clearance.ts';
 import { hookClearance } from './hook-clearance.ts';
@@ -79,38 +77,4 @@ export function stoppedBy(design: CarDesign, result: RunResult): string | null {
     if (judged?.verdict === 'stop') return judged.title;
   }
   return limitChecks(situation).find(({ verdict }) => verdict === 'stop')?.title ?? null;
-}
-
-/** What a remedy buys: the run after it, and how much further, longer and with more wheelspin it runs than before. m, s. */
-export interface PricedRemedy {
-  readonly remedy: Remedy;
-  readonly distance: number;
-  readonly gain: number;
-  readonly time: number;
-  readonly timeGain: number;
-  readonly slipDistance: number;
-  readonly slipGain: number;
-}
-
-/** The remedies of a check with what each buys in distance, the best first; those that could not run are left out. */
-export function priceRemedies(check: Check, before: RunResult, print: Print): PricedRemedy[] {
-  return check
-    .remedies(print)
-    .flatMap((remedy) => {
-      const prediction = predictRun(remedy.design);
-      if (prediction.kind === 'refused') return [];
-      const { distance, time, slipDistance } = prediction.result;
-      return [
-        {
-          remedy,
-          distance,
-          gain: distance - before.distance,
-          time,
-          timeGain: time - before.time,
-          slipDistance,
-          slipGain: slipDistance - before.slipDistance,
-        },
-      ];
-    })
-    .sort((a, b) => b.gain - a.gain);
 }

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-import type { PricedRemedy } from '../../../../core/design/checks/judge.ts';
+import type { Aim, CarDesign } from '../../../../core/design/car-design.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
+import type { PricedRemedy } from '../../../../core/explore/priced-remedies.ts';
 import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -12,16 +12,23 @@ import styles from './verdict-panel.module.css';
 const SHOWN = 3;
 /** m of wheelspin worth a word. */
 const LEAST_SLIP = 0.005;
+/** s a remedy may save; beyond, it gets the car there at all. */
+const LONGEST = 600;
 
 interface RemediesProps {
   readonly assessment: Assessment | null;
+  readonly aim: Aim;
   readonly edit: Edit;
   /** Lays the car a remedy would make behind the curve; null takes it away. */
   readonly onPreview: (preview: { readonly label: string; readonly design: CarDesign } | null) => void;
 }
 
 /** What a remedy buys, beside the distance: its wheelspin, and the seconds it takes. */
-function priceWords({ time, timeGain, slipDistance, slipGain }: PricedRemedy, units: UnitSystem): string {
+function priceWords({ time, timeGain, slipDistance, slipGain, better }: PricedRemedy, { kind, distance }: Aim, units: UnitSystem): string {
+  const sooner =
+    kind === 'quickest-to' && better < LONGEST
+      ? [`${printQuantity(better, 'time', units)} sooner at ${printQuantity(distance ?? 0, 'distance', units)}`]
+      : [];
   const spin =
     slipDistance > LEAST_SLIP
       ? [`spins for ${printQuantity(slipDistance, 'distance', units)}`]
@@ -29,13 +36,14 @@ function priceWords({ time, timeGain, slipDistance, slipGain }: PricedRemedy, un
         ? ['no wheelspin']
         : [];
   return [
+    ...sooner,
     ...spin,
     `${printQuantity(time, 'time', units)}, ${printQuantity(Math.abs(timeGain), 'time', units)} ${timeGain < 0 ? 'quicker' : 'longer'}`,
   ].join(' · ');
 }
 
 /** What would help, each with what it buys, on the curve while it is pointed at; a press takes it, as one step to undo. */
-export const Remedies = memo(function Remedies({ assessment, edit, onPreview }: RemediesProps) {
+export const Remedies = memo(function Remedies({ assessment, aim, edit, onPreview }: RemediesProps) {
   const units = useUnits();
   const [all, setAll] = useState(false);
   const remedies = assessment?.remedies ?? [];
@@ -54,7 +62,7 @@ export const Remedies = memo(function Remedies({ assessment, edit, onPreview }: 
             <li key={remedy.id} onPointerEnter={show} onPointerLeave={hide} onFocus={show} onBlur={hide}>
               <span className={plain.text}>
                 {remedy.label}
-                <span className={`${plain.caption} ${plain.muted}`}>{priceWords(priced, units)}</span>
+                <span className={`${plain.caption} ${plain.muted}`}>{priceWords(priced, aim, units)}</span>
               </span>
               <span className={plain.figures}>→ {printQuantity(distance, 'distance', units)}</span>
               <Button

@@ -103,7 +103,7 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
         <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
         <p className={plain.text}>{text}</p>
       </div>
-      <Remedies assessment={assessment} edit={edit} onPreview={onPreview} />
+      <Remedies assessment={assessment} aim={design.aim} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
       <EnergyBar name={design.name} result={result} explain={() => explain('energy')} />
       <Checks assessment={assessment} />

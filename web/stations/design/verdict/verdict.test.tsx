@@ -59,10 +59,11 @@ describe('the verdict says what limits a car', () => {
 describe('what is computed beside the page', () => {
   const assessment = assess({ ...spinning, aim: { kind: 'at-least', distance: 12 } }, 'metric') as Assessment;
   it('ranks remedies by what they buy, and says what that is', () => {
-    const words = shown(<Remedies assessment={assessment} edit={nothing} onPreview={nothing} />);
+    const words = shown(<Remedies assessment={assessment} aim={{ kind: 'quickest-to', distance: 5 }} edit={nothing} onPreview={nothing} />);
     const gains = [...words.matchAll(/→ ([\d.]+) m/g)].map(([, metres]) => Number(metres));
     expect(gains.length).toBeGreaterThan(1);
     expect(gains).toEqual([...gains].sort((a, b) => b - a));
+    expect(words).toMatch(/[\d.]+ s sooner at 5.00 m/);
     expect(words).toMatch(/(no wheelspin|spins for [\d.]+ m) · [\d.]+ s, [\d.]+ s (longer|quicker)/);
   });
   it('tells checks by sign and word, the worst first and of those alike the dearest', () => {
