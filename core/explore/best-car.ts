@@ -18,7 +18,7 @@ export interface Candidate {
 export interface Search {
   /** Cars than which none is both quicker and goes further, by distance. */
   readonly front: readonly Candidate[];
-  /** Up to three good cars that differ, the best first. */
+  /** Up to three good cars that differ, each better than the present one if nothing stops that, the best first. */
   readonly best: readonly Candidate[];
   /** Cars that ran and that nothing stops. */
   readonly passed: number;
@@ -49,7 +49,9 @@ const MOST_BALLAST = 0.06;
 /** Sleeves up to this many times the axle, over so many turns; half the search has none. */
 const THICKEST_SLEEVE = 3;
 const MOST_SLEEVE_TURNS = 4;
-const MOST_SIDE_BY_SIDE = 4;
+/** Bands in all: where the rules do not say, and the most that is tried where they allow more. */
+const USUAL_BANDS = 4;
+const MOST_BANDS = 12;
 /** Cars none of whose sizes differ by this factor count as one, and ballast by this much, kg. */
 const DISTINCT = 1.25;
 const DISTINCT_BALLAST = 0.02;
@@ -93,7 +95,7 @@ const ofParts = (slot: PartSlot, options: SearchOptions): Turn[] => {
 function ofBandCount(present: CarDesign): Turn[] {
   const { motor, limits } = present;
   if (motor.kind === 'lever') return [];
-  const most = limits.bands ?? Math.max(MOST_SIDE_BY_SIDE, motor.parallel * motor.series);
+  const most = Math.max(motor.parallel * motor.series, Math.min(limits.bands ?? USUAL_BANDS, MOST_BANDS));
   const counts = Array.from({ length: most }, (_, i) => i + 1);
   const pairs = counts.flatMap((parallel) => counts.filter((series) => parallel * series <= most).map((series) => ({ parallel, series })));
   return [(design, share) => (design.motor.kind === 'lever' ? design : { ...design, motor: { ...design.motor, ...pick(pairs, share) } })];
@@ -153,9 +155,10 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     }
   }
   found.sort((a, b) => b.score - a.score);
+  const present = exploreCar(design);
   const best: typeof found = [];
   for (const candidate of found) {
-    if (best.length === 3) break;
+    if (best.length === 3 || (present.stoppedBy === null && candidate.score <= present.score)) break;
     if (best.every((better) => areDistinct(better.design, candidate.design))) best.push(candidate);
   }
   return { front: frontOf(found), best: best.map(plain), passed: found.length };

@@ -163,6 +163,12 @@ describe('searches', () => {
     // The front: each quicker than all that go further.
     search.front.slice(1).forEach((one, i) => expect(one.time).toBeLessThan(search.front[i]!.time));
   });
+  it('find nothing worse than what is there: a car that was found is not beaten by a coarser search', () => {
+    const { best } = findBestCar(car, { tries: 1500 });
+    const found = best[0]!.design;
+    for (const better of findBestCar(found, { tries: 60, seed: 9 }).best) expect(better.score).toBeGreaterThan(exploreCar(found).score);
+    for (const candidate of best) expect(exploreCar(candidate.design)).toMatchObject({ score: candidate.score, stoppedBy: null });
+  });
   it('use the parts at hand, as many as there are', () => {
     const band = newCar('x', 'band');
     const thin: OwnPart = {

@@ -135,7 +135,9 @@ export function BestPanel({ design, edit, onKeep }: BestPanelProps) {
                 <Typography variant="body2">{changeWords(design, found.design, units)}</Typography>
               </Box>
             ))}
-            {result.best.length === 0 && <Typography variant="body2">No car near this one passes every check.</Typography>}
+            {result.best.length === 0 && (
+              <Typography variant="body2">No other car near this one is better and passes every check.</Typography>
+            )}
           </Box>
         </Box>
       )}
