@@ -51,3 +51,49 @@ describe('views', () => {
     expect({ mass, bands }).toEqual({ mass: 0.15, bands: 0 });
   });
 });
+
+describe('a side view', () => {
+  const lever = newCar('x');
+  it('has the lever where its angles and sizes put it (plane trigonometry)', () => {
+    const { motor, axle } = sideView(lever);
+    if (motor.kind !== 'lever' || lever.motor.kind !== 'lever') throw new Error('no lever');
+    const { leverLength, trapPosition, pivotAboveAxle, cockedAngle } = lever.motor;
+    expect(motor.pivot).toEqual({ x: trapPosition, y: axle.y + pivotAboveAxle });
+    expect(motor.tipCocked.x).toBeCloseTo(trapPosition + leverLength * Math.cos(cockedAngle), 12);
+    expect(motor.tipCocked.y).toBeCloseTo(axle.y + pivotAboveAxle + leverLength * Math.sin(cockedAngle), 12);
+    // The string hangs at rest: the tip is a lever's length from the pivot, both ways.
+    for (const tip of [motor.tipCocked, motor.tipAtRest])
+      expect(Math.hypot(tip.x - motor.pivot.x, tip.y - motor.pivot.y)).toBeCloseTo(leverLength, 12);
+  });
+  it('stands on the floor, every sleeve about the axle, ballast where it was put', () => {
+    const taped: CarDesign = {
+      ...lever,
+      sleeve: [
+        { diameter: 0.006, turns: 2 },
+        { diameter: 0.01, turns: 1 },
+      ],
+      ballast: { mass: 0.04, fromDriveAxle: 0.1 },
+    };
+    const view = sideView(taped);
+    expect(view.driveWheel.y).toBe(view.driveWheel.radius);
+    expect(view.otherWheel!.x).toBe(taped.wheelbase);
+    expect(view.sleeves.map(({ radius }) => radius)).toEqual([0.003, 0.005]);
+    const middle = view.ballast.reduce((sum, { x }) => sum + x / view.ballast.length, 0);
+    expect(middle).toBeCloseTo(0.1, 2);
+  });
+  it('shows a band from its hook to the axle, and an arm on the floor behind a roller', () => {
+    const band = newCar('x', 'band');
+    const { motor } = sideView(band);
+    if (motor.kind !== 'band' || band.motor.kind !== 'band') throw new Error('no band');
+    expect(Math.hypot(motor.anchor.x, motor.anchor.y - 0.06)).toBeCloseTo(band.motor.anchorToAxle, 9);
+    const roller = sideView(newCar('x', 'twist'));
+    expect(roller.motor).toMatchObject({ kind: 'twist', armTip: { x: -0.07, y: 0 } });
+    expect(roller.otherWheel).toBeNull();
+  });
+  it('measures what the rules measure: the lever stands upright once on its way', () => {
+    const { height, length } = measuresOf(lever);
+    expect(height).toBeCloseTo(0.06 + 0.012 + 0.18, 9);
+    const { bounds } = sideView(lever);
+    expect(length).toBeCloseTo(bounds.right - bounds.left, 12);
+  });
+});

@@ -2,7 +2,6 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import type { EChartsCoreOption } from 'echarts/core';
-import Papa from 'papaparse';
 import { useState } from 'react';
 import { download, fileName } from './file-exchange.ts';
 import { standalone } from './standalone-svg.ts';
@@ -78,8 +77,9 @@ export function ChartExport(props: ChartExportProps) {
         <MenuItem onClick={after(() => save('svg'))}>Picture (SVG)</MenuItem>
         <MenuItem onClick={after(() => save('canvas'))}>Picture (PNG)</MenuItem>
         <MenuItem
-          onClick={after(() => {
+          onClick={after(async () => {
             const { head, rows } = table();
+            const { default: Papa } = await import('papaparse');
             download(`${file}.csv`, Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }), 'text/csv');
           })}
         >

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { parseQuantity, printNumber, unitOf, type Quantity } from '../../core/units/quantity.ts';
 import { useUnits } from './use-units.ts';
 
@@ -9,7 +9,7 @@ export interface QuantityInput {
   readonly value: number;
   readonly onChange: (value: number) => void;
   /** What is wrong with a value that was typed, or null; such a value is not taken. */
-  readonly check?: (value: number) => string | null;
+  readonly check?: (value: number) => string | null | Promise<string | null>;
 }
 
 /** A field that takes a quantity as people type it, in any unit, on Enter or on leaving; Escape takes it back. Nothing typed is thrown away. */
@@ -19,14 +19,23 @@ export function useQuantityInput({ label, quantity, value, onChange, check }: Qu
   const [problem, setProblem] = useState<string | null>(null);
   const unit = unitOf(quantity, units);
 
+  /** While a check is on its way, leaving the field takes nothing a second time. */
+  const isChecking = useRef(false);
   const take = (): void => {
-    if (typed === null) return;
+    if (typed === null || isChecking.current) return;
     const parsed = parseQuantity(typed, quantity, units);
-    const wrong = parsed.kind === 'unclear' ? parsed.message : (check?.(parsed.value) ?? null);
-    setProblem(wrong);
-    if (wrong !== null || parsed.kind === 'unclear') return;
-    setTyped(null);
-    if (parsed.value !== value) onChange(parsed.value);
+    if (parsed.kind === 'unclear') return setProblem(parsed.message);
+    const settle = (wrong: string | null): void => {
+      isChecking.current = false;
+      setProblem(wrong);
+      if (wrong !== null) return;
+      setTyped(null);
+      if (parsed.value !== value) onChange(parsed.value);
+    };
+    const wrong = check?.(parsed.value) ?? null;
+    if (!(wrong instanceof Promise)) return settle(wrong);
+    isChecking.current = true;
+    void wrong.then(settle);
   };
   return {
     unit,

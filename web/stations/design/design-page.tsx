@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import { useCallback, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
@@ -18,12 +18,14 @@ import { edited, redone, undone, type Edit } from './design-slice.ts';
 import { MeasuredPanel } from './sizes/measured-panel.tsx';
 import { PartsPanel } from './parts/parts-panel.tsx';
 import { LowerPanel, type TabKey } from './lower-panel.tsx';
-import { VersionsDrawer, type Ghost } from './versions/versions-drawer.tsx';
+import type { Ghost } from './versions/versions-drawer.tsx';
 import { useVersions } from './versions/use-versions.ts';
 import { SizesPanel } from './sizes/sizes-panel.tsx';
 import { usePlayer } from './drawing/use-player.ts';
 import { useOpenCar } from './keeping/use-open-car.ts';
 import { VerdictPanel } from './verdict/verdict-panel.tsx';
+
+const VersionsDrawer = lazy(() => import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })));
 
 export function DesignPage() {
   const carId = useParams().carId!;
@@ -106,7 +108,9 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
         <VerdictPanel design={design} prediction={prediction} edit={edit} onPreview={showPreview} />
       </div>
       {isListing && (
-        <VersionsDrawer {...versions} design={design} isOpen onClose={() => setListing(false)} ghost={ghost} onGhost={setGhost} />
+        <Suspense fallback={null}>
+          <VersionsDrawer {...versions} design={design} isOpen onClose={() => setListing(false)} ghost={ghost} onGhost={setGhost} />
+        </Suspense>
       )}
       <ConflictDialog />
     </div>

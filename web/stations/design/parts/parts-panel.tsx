@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { Fragment, memo, useState } from 'react';
+import { Fragment, lazy, memo, Suspense, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { fittedKey, neededAt, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
 import plain from '../../../ui/plain.module.css';
@@ -9,9 +9,10 @@ import styles from '../design-page.module.css';
 import type { Edit } from '../design-slice.ts';
 import { BandSizeFields } from './band-size-fields.tsx';
 import { CHOICES, type Choice } from './choices.ts';
-import { OwnPartsDrawer } from './own-parts-drawer.tsx';
 import { fieldValue, PartField } from './part-field.tsx';
 import { useOwnParts } from './use-own-parts.ts';
+
+const OwnPartsDrawer = lazy(() => import('./own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
 
 const NONE: readonly OwnPart[] = [];
 
@@ -45,7 +46,11 @@ export function PartsPanel({ design, edit }: { readonly design: CarDesign; reado
         ),
       )}
       <OpenParts onOpen={setListing} />
-      {isListing && <OwnPartsDrawer onClose={() => setListing(false)} />}
+      {isListing && (
+        <Suspense fallback={null}>
+          <OwnPartsDrawer onClose={() => setListing(false)} />
+        </Suspense>
+      )}
     </section>
   );
 }

@@ -1,8 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { memo, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { newCar, type CarDesign, type MotorKind } from '../../../../core/design/car-design.ts';
 import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
-import { readCarDesign } from '../../../../core/files/read.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
@@ -31,6 +30,10 @@ const FAULT_AT: Readonly<Record<string, string>> = {
 
 /** Every size of the car, to type in any unit or to slide. */
 export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
+  useEffect(() => {
+    const timer = setTimeout(() => void reader(), FETCH_AFTER);
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <section aria-labelledby="sizes-title">
       <h2 id="sizes-title" className={plain.heading}>
@@ -63,6 +66,10 @@ const STEPS = 400;
 /** Any design of each kind that passes: the schema judges each size by itself. */
 const PATTERN = { lever: newCar('pattern', 'lever'), band: newCar('pattern', 'band'), twist: newCar('pattern', 'twist') };
 
+/** Reading files takes a fair piece of program: it is fetched when the station stands. */
+const reader = () => import('../../../../core/files/read.ts');
+const FETCH_AFTER = 500;
+
 /** Drawn anew only when its own size changes. */
 const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRowProps) {
   const units = useUnits();
@@ -72,7 +79,8 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
     gesture.current = nanoid();
   };
   // What the file format would refuse is refused here, in the same words.
-  const check = (typed: number): string | null => {
+  const check = async (typed: number): Promise<string | null> => {
+    const { readCarDesign } = await reader();
     const read = readCarDesign(size.write(PATTERN[kind], typed));
     return read.kind === 'read'
       ? null
