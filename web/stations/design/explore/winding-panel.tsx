@@ -47,7 +47,10 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
             <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
               {windingWords(profile.steps).map((line, i) => (
                 <Typography key={i} component="li" sx={{ fontWeight: 700 }}>
-                  {line}
+                  {line}{' '}
+                  <Typography component="span" variant="figures" color="text.secondary">
+                    ⌀ {printQuantity(profile.design.sleeve.at(-1 - i)!.diameter, 'size', units)}
+                  </Typography>
                 </Typography>
               ))}
             </Box>
