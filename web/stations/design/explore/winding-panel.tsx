@@ -47,9 +47,9 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
             <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
               {windingWords(profile.steps).map((line, i) => (
                 <Typography key={i} component="li" sx={{ fontWeight: 700 }}>
-                  {line}{' '}
-                  <Typography component="span" variant="figures" color="text.secondary">
-                    ⌀ {printQuantity(profile.design.sleeve.at(-1 - i)!.diameter, 'size', units)}
+                  {line}
+                  <Typography component="span" variant="caption" color="text.secondary" sx={{ display: 'block', mb: 1 }}>
+                    ⌀ {printQuantity(profile.design.sleeve.at(-1 - i)!.diameter, 'size', units)} over the tape
                   </Typography>
                 </Typography>
               ))}
