@@ -184,6 +184,23 @@ describe('a builder at the Design station', () => {
     await page.close();
   });
 
+  it('lays earlier versions behind the curve', async () => {
+    const page = await open(demoCar(4));
+    const limpet = builder(page);
+    await limpet.press('first build');
+    await limpet.press('show behind the curve: band tyres');
+    await limpet.press('show behind the curve: 28 g over the axle');
+    await limpet.press('Close');
+    const curve = (): Promise<string> => page.$eval('#lower-panel svg', (svg) => svg.textContent ?? '');
+    expect(await curve()).toContain('band tyres');
+    expect(await curve()).toContain('28 g over the axle');
+    await limpet.press('first build');
+    await limpet.press('hide from the curve: band tyres');
+    await limpet.press('Close');
+    expect(await curve()).not.toContain('band tyres');
+    await page.close();
+  });
+
   it('adds a part of their own, fits it, and finds it measured in the prediction', async () => {
     const page = await open(demoCar(4));
     const limpet = builder(page);

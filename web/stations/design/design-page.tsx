@@ -48,7 +48,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
   const [tab, setTab] = useState<TabKey>('curve');
   const [isListing, setListing] = useState(false);
-  const [ghost, setGhost] = useState<Ghost | null>(null);
+  const [kept, setKept] = useState<readonly Ghost[]>([]);
   const [preview, setPreview] = useState<Ghost | null>(null);
   const store = useStore<RootState>();
   const edit: Edit = useCallback(
@@ -63,6 +63,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       setPreview(remedied && { id: 'preview', name: remedied.label, design: remedied.design }),
     [],
   );
+  const ghosts = useMemo(() => (preview ? [...kept, preview] : kept), [kept, preview]);
   const openVersions = useCallback(() => setListing(true), []);
   const player = usePlayer(design, prediction);
   const versions = useVersions(carId, design, edit);
@@ -99,7 +100,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             edit={edit}
             tab={tab}
             onTab={setTab}
-            ghost={preview ?? ghost}
+            ghosts={ghosts}
             played={player.pose?.distance ?? null}
             onScrub={player.scrub}
             onKeep={versions.keep}
@@ -109,7 +110,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       </div>
       {isListing && (
         <Suspense fallback={null}>
-          <VersionsDrawer {...versions} design={design} isOpen onClose={() => setListing(false)} ghost={ghost} onGhost={setGhost} />
+          <VersionsDrawer {...versions} design={design} isOpen onClose={() => setListing(false)} ghosts={kept} onGhosts={setKept} />
         </Suspense>
       )}
       <ConflictDialog />

@@ -33,7 +33,7 @@ interface LowerPanelProps {
   readonly prediction: Prediction;
   readonly edit: Edit;
   readonly tab: TabKey;
-  readonly ghost: Ghost | null;
+  readonly ghosts: readonly Ghost[];
   /** m, where the car is along its run. */
   readonly played: number | null;
   readonly onScrub: (time: number | null) => void;
@@ -42,7 +42,7 @@ interface LowerPanelProps {
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played, onScrub, onKeep }: LowerPanelProps) {
+export function LowerPanel({ design, prediction, edit, tab, onTab, ghosts, played, onScrub, onKeep }: LowerPanelProps) {
   useEffect(() => {
     const timer = setTimeout(warmUp, WARM_UP_AFTER);
     return () => clearTimeout(timer);
@@ -58,7 +58,7 @@ export function LowerPanel({ design, prediction, edit, tab, onTab, ghost, played
         className={`${styles.content} ${tab === 'curve' ? '' : styles.exploring}`}
       >
         <Suspense fallback={null}>
-          {tab === 'curve' && <PullCurve design={design} prediction={prediction} ghost={ghost} played={played} onScrub={onScrub} />}
+          {tab === 'curve' && <PullCurve design={design} prediction={prediction} ghosts={ghosts} played={played} onScrub={onScrub} />}
           {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
           {tab === 'map' && <MapPanel design={design} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={design} distance={distance} />}

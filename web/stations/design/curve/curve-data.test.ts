@@ -38,7 +38,7 @@ describe('the pull curve', () => {
   });
   it('finds the distance under a place across, by distance and by time', () => {
     const { curve } = curveFor(car);
-    const at = (px: number, axis: 'distance' | 'time') => distanceUnder(px, { curve, behind: null, axis, width: 572, height: 300 });
+    const at = (px: number, axis: 'distance' | 'time') => distanceUnder(px, { curve, behind: [], axis, width: 572, height: 300 });
     expect(at(52, 'distance')).toBe(0);
     expect(at(302, 'distance')).toBeCloseTo(curve.end / 2, 6);
     expect(at(552, 'time')).toBeCloseTo(curve.end, 3);

@@ -17,7 +17,7 @@ function curveFor(design: CarDesign): Curve {
 const lever = newCar('x');
 const spinning: CarDesign = { ...lever, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
 const weak: CarDesign = { ...newCar('x', 'band'), mass: 0.25, bearing: 'wood-card', sleeve: [] };
-const plain = { behind: null, reading: null, axis: 'distance', units: 'metric', width: 600, height: 300 } as const;
+const plain = { behind: [], reading: null, axis: 'distance', units: 'metric', width: 600, height: 300 } as const;
 const plot = (curve: Curve, more: Partial<React.ComponentProps<typeof CurvePlot>> = {}): string =>
   renderToStaticMarkup(<CurvePlot curve={curve} {...plain} {...more} />).replaceAll('\u00a0', ' ');
 
@@ -63,8 +63,15 @@ describe('the pull curve, drawn', () => {
     expect(stopped.words((value) => String(value))).toMatch(/stops with [\d.]+ turns left/);
   });
   it('lays another behind it, by name, and reads in other units', () => {
-    const drawn = plot(curveFor(lever), { behind: { name: 'first build', curve: curveFor(spinning) }, units: 'inch' });
-    expect(drawn).toContain('first build');
+    const behind = [
+      { name: 'first build', curve: curveFor(spinning) },
+      { name: 'second', curve: curveFor(weak) },
+    ];
+    const drawn = plot(curveFor(lever), { behind, units: 'inch' });
+    for (const { name } of behind) expect(drawn).toContain(name);
+    // Told apart by their dashes too.
+    const dashes = [...drawn.matchAll(/stroke-width="2" stroke-dasharray="([\d ]+)"/g)].map(([, dash]) => dash);
+    expect(new Set(dashes).size).toBe(dashes.length);
     expect(drawn).toContain('distance travelled, ft');
     expect(drawn).toContain('ozf');
   });

@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { Fragment, useId } from 'react';
 import { tyrePush } from '../../../../core/run/trace.ts';
 import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../app/tokens.ts';
@@ -10,6 +10,8 @@ const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
 
 /** px that a letter takes, generously. */
 const LETTER = 7;
+/** Dashes of what lies behind, told apart without colour. */
+const DASHES = ['2 4', '9 5', '9 4 2 4', '14 6', '2 8'];
 /** px up that the words of the useful work need. */
 const WORK_ROOM = 26;
 
@@ -52,8 +54,13 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
   // In the area between pull and resistance, or below both.
   const workAt =
     between - upper > WORK_ROOM ? between - 8 : floor - Math.max(upper, between) > WORK_ROOM ? (floor + between) / 2 + 4 : null;
-  const behindRows = behind?.curve.rows.filter((row) => row[axis] <= scale.along) ?? [];
-  const behindMiddle = behindRows[Math.floor(behindRows.length / 2)];
+  const earlier = behind.map(({ name: called, curve: other }, i) => {
+    const shown = other.rows.filter((row) => row[axis] <= scale.along);
+    // Their names stand apart from one another, to the right of this car's own.
+    const place = (0.4 + (0.5 * (i + 1)) / (behind.length + 1)) * (shown.at(-1)?.[axis] ?? 0);
+    const named = shown.find((row) => row[axis] >= place);
+    return { called, shown, named, dash: DASHES[i % DASHES.length] };
+  });
   return (
     <svg width={width} height={height} fontFamily={FONTS.text} fontSize={13} aria-hidden style={{ position: 'absolute' }}>
       <defs>
@@ -75,13 +82,17 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
         <path d={lineOf(rows, (row) => Math.min(row.gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
       )}
       <path d={lineOf(rows, (row) => row.resistance)} fill="none" stroke={colour('distance')} strokeWidth={2} strokeDasharray="7 5" />
-      {behind && <path d={lineOf(behindRows, thrust)} fill="none" stroke={colour('muted')} strokeWidth={2} strokeDasharray="2 4" />}
+      {earlier.map(({ shown, dash }, i) => (
+        <path key={i} d={lineOf(shown, thrust)} fill="none" stroke={colour('muted')} strokeWidth={2} strokeDasharray={dash} />
+      ))}
       <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
       <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.distance - metres, 'distance', units)} />
       {spinning.length > 1 &&
         name(`wheelspin ${energy(curve.work.slip)}`, spinning[Math.floor(spinning.length / 8)]!, spinning[0]!.thrust, colour('stop'), true)}
       {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
-      {behind && behindMiddle && name(behind.name, behindMiddle, behindMiddle.thrust, colour('muted'), true)}
+      {earlier.map(({ called, named }, i) => (
+        <Fragment key={i}>{named && name(called, named, named.thrust, colour('muted'), true)}</Fragment>
+      ))}
       {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
       {workAt !== null && (
         <Name x={left + 10} y={workAt} fill={colour('pullText')}>

@@ -3,7 +3,7 @@ import type { Curve, CurveRow } from './curve-data.ts';
 /** What the pull is drawn against. */
 export type CurveAxis = 'distance' | 'time';
 
-/** An earlier version, drawn behind. */
+/** An earlier version, or what a remedy would make, drawn behind. */
 export interface CurveBehind {
   readonly name: string;
   readonly curve: Curve;
@@ -12,7 +12,7 @@ export interface CurveBehind {
 /** What stands on the chart, and its size in px. */
 export interface CurveView {
   readonly curve: Curve;
-  readonly behind: CurveBehind | null;
+  readonly behind: readonly CurveBehind[];
   readonly axis: CurveAxis;
   readonly width: number;
   readonly height: number;
@@ -37,9 +37,9 @@ const strongest = (rows: readonly { readonly thrust: number }[]): number => rows
 
 export function curveScale({ curve, behind, axis, width, height }: CurveView): CurveScale {
   const own = axis === 'distance' ? Math.max(curve.end, curve.left.at(-1)?.distance ?? 0) : (curve.rows.at(-1)?.time ?? 0);
-  const other = behind?.curve.rows.at(-1)?.[axis] ?? 0;
+  const other = Math.max(0, ...behind.map(({ curve: { rows } }) => rows.at(-1)?.[axis] ?? 0));
   const along = Math.max(own, Math.min(1.5 * own, other)) || 1;
-  const most = 1.25 * Math.max(strongest(curve.rows), behind ? strongest(behind.curve.rows) : 0);
+  const most = 1.25 * Math.max(strongest(curve.rows), ...behind.map((other) => strongest(other.curve.rows)));
   const right = width - PLOT.right;
   const floor = height - PLOT.bottom;
   return {

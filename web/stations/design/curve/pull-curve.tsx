@@ -20,7 +20,7 @@ import type { Ghost } from '../versions/versions-drawer.tsx';
 interface PullCurveProps {
   readonly design: CarDesign;
   readonly prediction: Prediction;
-  readonly ghost: Ghost | null;
+  readonly ghosts: readonly Ghost[];
   /** m, where the car is along its run. */
   readonly played: number | null;
   /** Puts the car where the curve is dragged, s after release; null: back to the line. */
@@ -35,7 +35,7 @@ const curveFor = (design: CarDesign, prediction: Prediction): Curve | null => {
 };
 
 /** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. Dragged along, it moves the car. */
-export function PullCurve({ design, prediction, ghost, played, onScrub }: PullCurveProps) {
+export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullCurveProps) {
   const units = useUnits();
   const { ref, width, height } = useSize<HTMLDivElement>();
   const [pointed, setPointed] = useState<number | null>(null);
@@ -44,10 +44,14 @@ export function PullCurve({ design, prediction, ghost, played, onScrub }: PullCu
   const [asTable, setAsTable] = useState(false);
   const [axis, setAxis] = useState<CurveAxis>('distance');
   const curve = useMemo(() => curveFor(design, prediction), [design, prediction]);
-  const behind = useMemo(() => {
-    const behindCurve = ghost && curveFor(ghost.design, predictRun(ghost.design, { kind: 'full' }, { trace: true }));
-    return ghost && behindCurve ? { name: ghost.name, curve: behindCurve } : null;
-  }, [ghost]);
+  const behind = useMemo(
+    () =>
+      ghosts.flatMap(({ name, design: earlier }) => {
+        const drawn = curveFor(earlier, predictRun(earlier, { kind: 'full' }, { trace: true }));
+        return drawn ? [{ name, curve: drawn }] : [];
+      }),
+    [ghosts],
+  );
   const present = useRef(curve);
   useEffect(() => {
     present.current = curve;

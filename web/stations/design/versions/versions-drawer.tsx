@@ -24,11 +24,11 @@ interface VersionsDrawerProps extends ReturnType<typeof useVersions> {
   readonly design: CarDesign;
   readonly isOpen: boolean;
   readonly onClose: () => void;
-  readonly ghost: Ghost | null;
-  readonly onGhost: (ghost: Ghost | null) => void;
+  readonly ghosts: readonly Ghost[];
+  readonly onGhosts: (ghosts: readonly Ghost[]) => void;
 }
 
-/** The versions of a car: keep the present, see how they grew, compare any two, lay one behind the curve, go back. */
+/** The versions of a car: keep the present, see how they grew, compare any two, lay any behind the curve, go back. */
 export function VersionsDrawer(props: VersionsDrawerProps) {
   const { versions, current, isOpen, onClose } = props;
   const { closest, change } = props.grownFrom();
@@ -110,12 +110,13 @@ interface VersionRowProps extends VersionsDrawerProps {
   readonly depth: number;
 }
 
-function VersionRow({ version, depth, current, ghost, onGhost, goBack }: VersionRowProps) {
+function VersionRow({ version, depth, current, ghosts, onGhosts, goBack }: VersionRowProps) {
   const units = useUnits();
   const { name, note, change, design } = version.record;
   const prediction = predictRun(design);
   const isCurrent = current?.id === version.id;
-  const isGhost = ghost?.id === version.id;
+  const others = ghosts.filter(({ id }) => id !== version.id);
+  const isGhost = others.length < ghosts.length;
   return (
     <Box component="li" sx={{ ml: 4 * Math.min(depth, 4), py: 2, borderTop: 1, borderColor: 'divider' }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
@@ -148,7 +149,7 @@ function VersionRow({ version, depth, current, ghost, onGhost, goBack }: Version
           size="small"
           aria-pressed={isGhost}
           aria-label={`${isGhost ? 'hide from the curve' : 'show behind the curve'}: ${name}`}
-          onClick={() => onGhost(isGhost ? null : { id: version.id, name, design })}
+          onClick={() => onGhosts(isGhost ? others : [...ghosts, { id: version.id, name, design }])}
         >
           {isGhost ? 'hide from the curve' : 'show behind the curve'}
         </Button>
