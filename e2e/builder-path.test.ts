@@ -52,7 +52,13 @@ describe('from the Garage to a logged run', () => {
     expect(await car.distance()).not.toBe(before);
     await car.focusSlider('Lever length');
     await page.keyboard.press('ArrowLeft');
-    expect(Number(await car.valueOf('Lever length, mm'))).toBeLessThan(215.9);
+    const stepped = Number(await car.valueOf('Lever length, mm'));
+    expect(stepped).toBeLessThan(215.9);
+    // Ten steps at once, and back.
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.up('Shift');
+    expect(Number(await car.valueOf('Lever length, mm')) - stepped).toBeCloseTo((10 * (500 - 40)) / 400, 0);
     await car.press('in·oz·ft');
     await car.type('Axle (spool) ⌀, in', '4 mm');
     await car.press('mm·g·m');

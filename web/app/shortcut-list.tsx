@@ -11,8 +11,8 @@ import { useShortcut } from '../ui/use-shortcut.ts';
 const SHORTCUTS = [
   ['Ctrl + Z', 'undo the last change of a design'],
   ['Ctrl + Shift + Z or Ctrl + Y', 'do it again'],
-  ['← →', 'move a slider; Shift for large steps, Page Up and Page Down too'],
-  ['← → on the pull curve', 'read it along the way; Home and End go to its ends'],
+  ['← → on a slider', 'move it; Shift ten times as far, Alt a tenth, Page Up and Page Down too'],
+  ['← → on the pull curve', 'move the car along it and read it; Home and End go to its ends, Escape back to the line'],
   ['← → ↑ ↓ on a handle of the drawing', 'change its size; Shift ten times as far, Alt a tenth'],
   ['Enter on a figure of the drawing', 'type another size'],
   ['← → ↑ ↓ on the map', 'move about; Enter takes the place'],

@@ -5,6 +5,7 @@ import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../app/tokens.ts';
 import type { Scale } from '../../../ui/car-sketch.tsx';
+import { arrowStep } from '../../../ui/arrow-step.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
 
@@ -70,11 +71,11 @@ function Handle({ spec, design, scale, edit, onDrag }: Omit<HandlesProps, 'specs
       onPointerEnter={() => setShown(true)}
       onPointerLeave={() => setShown(false)}
       onKeyDown={(event) => {
-        const along = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-        if (along === undefined) return;
+        const steps = arrowStep(event);
+        if (steps === null) return;
         event.preventDefault();
-        const step = spec.step * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
-        change(snapped(value, step) + along * step, nanoid());
+        const step = spec.step * Math.abs(steps);
+        change(snapped(value, step) + spec.step * steps, nanoid());
       }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);

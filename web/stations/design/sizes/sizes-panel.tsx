@@ -4,6 +4,7 @@ import { newCar, type CarDesign, type MotorKind } from '../../../../core/design/
 import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
+import { arrowStep } from '../../../ui/arrow-step.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
 import { useQuantityInput } from '../../../ui/use-quantity-input.ts';
@@ -78,6 +79,15 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
   const beginGesture = (): void => {
     gesture.current = nanoid();
   };
+  // The browser's own slider knows one step; here Shift takes ten and Alt a tenth, as on the drawing.
+  const stepByKey = (event: React.KeyboardEvent): void => {
+    beginGesture();
+    const steps = arrowStep(event);
+    if (steps === null || Math.abs(steps) === 1) return;
+    event.preventDefault();
+    const moved = value + (steps * (size.high - size.low)) / STEPS;
+    edit((design) => size.write(design, Math.min(Math.max(moved, size.low), size.high)), gesture.current);
+  };
   // What the file format would refuse is refused here, in the same words.
   const check = async (typed: number): Promise<string | null> => {
     const { readCarDesign } = await reader();
@@ -111,7 +121,7 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
         aria-valuetext={printQuantity(value, size.quantity, units)}
         style={{ '--filled': `${(100 * (within - size.low)) / (size.high - size.low)}%` } as React.CSSProperties}
         onPointerDown={beginGesture}
-        onKeyDown={beginGesture}
+        onKeyDown={stepByKey}
         onChange={({ target }) => edit((design) => size.write(design, Number(target.value)), gesture.current)}
       />
       {fault && (
