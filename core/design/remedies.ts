@@ -1,7 +1,7 @@
 import { BEARINGS, TYRES } from './catalogue.ts';
 import type { CarDesign, LeverDesign } from './car-design.ts';
 import { bearingOf, fitCatalogue, tyreOf } from './parts.ts';
-import { TAPE, taped, windingWords } from './tape.ts';
+import { onAxle, TAPE, taped, windingWords } from './tape.ts';
 
 /** A change that may put a fault right, as the design it would make. */
 export interface Remedy {
@@ -111,15 +111,12 @@ export function launchSleeve(design: CarDesign): Remedy[] {
 export const noSleeve = (design: CarDesign): Remedy[] =>
   design.sleeve.length > 0 ? [remedy('no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
 
-const withAxle = (design: CarDesign, factor: number): CarDesign => ({
-  ...design,
-  axleDiameter: factor * design.axleDiameter,
-  sleeve: design.sleeve.filter(({ diameter }) => diameter > factor * design.axleDiameter),
-});
 export const thickerAxle = (design: CarDesign): Remedy[] =>
-  design.motor.kind === 'twist' ? [] : [remedy('thicker-axle', 'A drive axle a quarter thicker', withAxle(design, 1.25))];
+  design.motor.kind === 'twist'
+    ? []
+    : [remedy('thicker-axle', 'A drive axle a quarter thicker', onAxle(design, 1.25 * design.axleDiameter))];
 export const thinnerAxle = (design: CarDesign): Remedy[] =>
-  design.motor.kind === 'twist' ? [] : [remedy('thinner-axle', 'A drive axle a fifth thinner', withAxle(design, 0.8))];
+  design.motor.kind === 'twist' ? [] : [remedy('thinner-axle', 'A drive axle a fifth thinner', onAxle(design, 0.8 * design.axleDiameter))];
 
 /** The bearing with least friction for the axle at hand. */
 export const easierBearing = (design: CarDesign): Remedy[] => {

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { newCar } from './car-design.ts';
 import { changeWords } from './difference.ts';
 import { launchSleeve } from './remedies.ts';
-import { TAPE, taped, windingWords } from './tape.ts';
+import { predictRun } from './predict-run.ts';
+import { onAxle, TAPE, taped, thickestSpool, windingWords } from './tape.ts';
 
 const bare = { ...newCar('x', 'band'), sleeve: [] };
 const steps = [
@@ -29,6 +30,19 @@ describe('tape on the axle', () => {
     expect(sleeve.map(({ turns }) => turns)).toEqual([3.2, 1, 1.5]);
     expect(sleeve.at(-1)!.diameter).toBeCloseTo(bare.axleDiameter + 18 * TAPE, 12);
     expect(sleeve[1]!.diameter).toBe(bare.axleDiameter);
+  });
+  it('stays where it is on another axle: what the axle outgrows is bare', () => {
+    const car = taped(bare, [
+      { wraps: 0, turns: 4 },
+      { wraps: 30, turns: 2 },
+      { wraps: 2, turns: 1 },
+    ]);
+    const thicker = onAxle(car, 0.006);
+    expect(thicker.sleeve.map(({ turns }) => turns)).toEqual([2, 4]);
+    expect(thicker.sleeve[1]!.diameter).toBe(0.006);
+    expect(thickestSpool(thicker)).toBe(thickestSpool(car));
+    expect(onAxle(car, 0.02).sleeve).toEqual([]);
+    expect(predictRun(thicker).kind).toBe('ran');
   });
   it('is a change of its own, all of its steps told', () => {
     expect(changeWords(bare, taped(bare, steps.slice(0, 1)), 'metric').replaceAll('\u00a0', ' ')).toBe(

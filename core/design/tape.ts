@@ -16,6 +16,17 @@ export const taped = (design: CarDesign, steps: readonly WindingStep[]): CarDesi
   sleeve: [...steps].reverse().map(({ wraps, turns }) => ({ diameter: design.axleDiameter + 2 * wraps * TAPE, turns })),
 });
 
+/** The thickest place of the spool, m: tape, or the bare axle. */
+export const thickestSpool = ({ axleDiameter, sleeve }: CarDesign): number =>
+  Math.max(axleDiameter, ...sleeve.map(({ diameter }) => diameter));
+
+/** A design on another axle, its tape as thick as it is: what the axle outgrows is bare, and bare turns wound first are no step. */
+export function onAxle(design: CarDesign, axleDiameter: number): CarDesign {
+  const sleeve = design.sleeve.map((step) => ({ ...step, diameter: Math.max(step.diameter, axleDiameter) }));
+  const first = sleeve.findIndex(({ diameter }) => diameter > axleDiameter);
+  return { ...design, axleDiameter, sleeve: first < 0 ? [] : sleeve.slice(first) };
+}
+
 const counted = (turns: number): string => {
   if (turns === 1) return 'turn';
   const isHalf = turns % 1 === 0.5;

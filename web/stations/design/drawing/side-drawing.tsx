@@ -1,5 +1,6 @@
 import { bandWords } from '../../../../core/design/band-words.ts';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { thickestSpool } from '../../../../core/design/tape.ts';
 import type { Pose } from '../../../../core/drawing/pose.ts';
 import type { SideView } from '../../../../core/drawing/side-view.ts';
 import { CarSketch, type Scale } from '../../../ui/car-sketch.tsx';
@@ -62,7 +63,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
             <Label x={scale.x(0)} y={scale.y(driveWheel.y) + 22} anchor="middle" sizeId="axleDiameter">
               {design.sleeve.length === 0
                 ? `axle ⌀ ${size(design.axleDiameter)}`
-                : `axle ⌀ ${size(design.axleDiameter)}, taped to ${size(design.sleeve.at(-1)!.diameter)}`}
+                : `axle ⌀ ${size(design.axleDiameter)}, taped to ${size(thickestSpool(design))}`}
             </Label>
           )}
         </>

@@ -1,3 +1,4 @@
+import { thickestSpool } from '../../../../core/design/tape.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../app/tokens.ts';
@@ -21,7 +22,7 @@ const BARE_SHOWN = 1.5;
 export function WindingDrawing({ profile: { steps, design } }: { readonly profile: WindingProfile }) {
   const units = useUnits();
   const size = (metres: number): string => printQuantity(metres, 'size', units);
-  const thickest = design.sleeve.reduce((most, { diameter }) => Math.max(most, diameter), design.axleDiameter);
+  const thickest = thickestSpool(design);
   const enlarged = Math.max(1, Math.min(MOST_ENLARGED, Math.floor((HEIGHT - 2 * WORDS) / (thickest * TRUE_SIZE))));
   const px = (metres: number): number => metres * TRUE_SIZE * enlarged;
   const turns = steps.reduce((sum, step) => sum + step.turns, 0) + BARE_SHOWN;
