@@ -13,7 +13,8 @@ import type { StoredRun } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { SEEN_WORDS, windWords } from './run-words.ts';
 import type { SeenThing, TrackForm } from './track-slice.ts';
-import { useRunForm, windOf } from './use-run-form.ts';
+import { windOf } from './read-run-form.ts';
+import { useRunForm } from './use-run-form.ts';
 
 interface ChoiceProps<T extends string> {
   readonly label: string;
