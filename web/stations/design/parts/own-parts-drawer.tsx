@@ -52,7 +52,9 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
           from={edited === 'new' ? null : edited}
           others={parts.filter((stored) => edited === 'new' || stored.id !== edited.id).map(({ part }) => part)}
           onKeep={async (part) => {
-            if (await keep(part, edited === 'new' ? null : edited)) setEdited(null);
+            // Changed elsewhere meanwhile, it is told so once; kept again, it stands over that.
+            const from = edited === 'new' ? null : (parts.find(({ id }) => id === edited.id) ?? edited);
+            if (await keep(part, from)) setEdited(null);
           }}
           onCancel={() => setEdited(null)}
         />

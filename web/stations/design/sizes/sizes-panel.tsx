@@ -88,8 +88,9 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
     const moved = value + (steps * (size.high - size.low)) / STEPS;
     edit((design) => size.write(design, Math.min(Math.max(moved, size.low), size.high)), gesture.current);
   };
-  // What the file format would refuse is refused here, in the same words.
-  const check = async (typed: number): Promise<string | null> => {
+  // What the file format would refuse is refused here, in the same words. It takes all that a slider reaches.
+  const check = (typed: number): null | Promise<string | null> => (typed >= size.low && typed <= size.high ? null : refusal(typed));
+  const refusal = async (typed: number): Promise<string | null> => {
     const { readCarDesign } = await reader();
     const read = readCarDesign(size.write(PATTERN[kind], typed));
     return read.kind === 'read'
