@@ -27,9 +27,9 @@ export function stopAll(): void {
   });
 }
 
-/** Begins the workers before they are wanted, so that the first map or sweep need not wait for them. */
+/** Begins the workers before they are wanted, and lets them run a few cars: the first map or sweep need not wait for that. */
 export function warmUp(): void {
-  for (let index = 0; index < HANDS; index++) hand(index);
+  for (let index = 0; index < HANDS; index++) if (!crew[index]) void hand(index).work.rehearse();
 }
 
 let assessor: Hand | null = null;

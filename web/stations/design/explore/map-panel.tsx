@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { sizeCalled, sizesOf } from '../../../../core/design/sizes.ts';
 import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
@@ -18,7 +18,7 @@ import { cellAt, mapOption, spins, type MapPicture } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
 import { SizeChoice } from './size-choice.tsx';
-import { useJob } from './use-job.ts';
+import { QUIET, useJob } from './use-job.ts';
 
 const SIDE = 121;
 const ROWS_A_TASK = 4;
@@ -41,6 +41,9 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   const [acrossSize, upSize] = [sizeCalled(design, acrossId), sizeCalled(design, upId)];
   const { progress, result, run, stop } = useJob<MapPicture>();
   const [cursor, setCursor] = useState<number | null>(null);
+
+  // The first begins at once; while sizes change it waits until they are quiet.
+  const quiet = useRef(0);
 
   useEffect(() => {
     const request: MapRequest = {
@@ -65,7 +68,8 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         );
         return picture();
       });
-    }, 150);
+    }, quiet.current);
+    quiet.current = QUIET;
     return () => clearTimeout(timer);
   }, [design, acrossId, upId, run]);
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { sizeCalled, sizesOf } from '../../../../core/design/sizes.ts';
 import { bestPoint, evenly, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
@@ -19,7 +19,7 @@ import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
 import { SizeChoice } from './size-choice.tsx';
 import { sweepOption, SWEPT, type Swept } from './sweep-option.ts';
-import { useJob } from './use-job.ts';
+import { QUIET, useJob } from './use-job.ts';
 
 const POINTS = 41;
 const CHUNK = 3;
@@ -35,6 +35,9 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const sizeId = sizesOf(kind).some(({ id }) => id === chosen) ? chosen : sizesOf(kind)[0]!.id;
   const size = sizeCalled(design, sizeId);
   const { progress, result, run, stop } = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
+
+  // The first begins at once; while sizes change it waits until they are quiet.
+  const quiet = useRef(0);
 
   useEffect(() => {
     const [low, high] = exploredRange(sizeCalled(design, sizeId), design);
@@ -54,7 +57,8 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         );
         return done === chunks.length ? { sizeId, points: parts.flat() } : null;
       });
-    }, 150);
+    }, quiet.current);
+    quiet.current = QUIET;
     return () => clearTimeout(timer);
   }, [design, sizeId, run]);
 

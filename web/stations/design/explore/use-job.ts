@@ -1,6 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { stopAll } from '../../../workers/explore.ts';
 
+/** ms without a change after which long work is begun anew. */
+export const QUIET = 150;
+
 interface Job<T> {
   /** Share done, 0 to 1, while it runs. */
   readonly progress: number | null;
