@@ -13,7 +13,6 @@ import { documentRoutes } from './routes/documents.ts';
 /** The whole server, without listening. `webRoot` is the built page; without one only the API answers. */
 export function createApp(db: Db, webRoot?: string): Express {
   const cars = carQueries(db);
-  const parts = partQueries(db);
   const app = express();
   app.disable('x-powered-by');
   app.use(localOnly, headers);
@@ -26,16 +25,7 @@ export function createApp(db: Db, webRoot?: string): Express {
   api.use('/cars/:carId/runs', carRecordRoutes('run', runQueries(db), readRunRecord, cars));
   api.use('/cars/:carId/versions', carRecordRoutes('version', versionQueries(db), readCarVersion, cars));
   api.use('/cars', documentRoutes({ what: 'car', key: 'design', documents: cars, list: cars.list, read: readCarDesign }));
-  api.use(
-    '/parts',
-    documentRoutes({
-      what: 'part',
-      key: 'part',
-      documents: parts,
-      list: () => parts.all().map(({ content: part, ...kept }) => ({ ...kept, part })),
-      read: readOwnPart,
-    }),
-  );
+  api.use('/parts', documentRoutes({ what: 'part', key: 'part', documents: partQueries(db), read: readOwnPart }));
   api.use((_request, response) => sendProblem(response, { status: 404, title: 'No such address' }));
   app.use('/api', api);
   if (webRoot) app.use(pageRoutes(webRoot));

@@ -7,7 +7,6 @@ export interface ExploredCar {
   readonly distance: number;
   readonly time: number;
   readonly launchGripRatio: number;
-  readonly slipDistance: number;
   /** Higher is better, by the car's aim. */
   readonly score: number;
   /** The check or rule that stops it; null where none does. */
@@ -18,7 +17,6 @@ const CANNOT_RUN: ExploredCar = {
   distance: NaN,
   time: NaN,
   launchGripRatio: NaN,
-  slipDistance: NaN,
   score: -Infinity,
   stoppedBy: 'cannot run',
 };
@@ -27,8 +25,8 @@ const CANNOT_RUN: ExploredCar = {
 export function exploreCar(design: CarDesign): ExploredCar {
   const result = runForAim(design);
   if (!result) return CANNOT_RUN;
-  const { distance, time, launchGripRatio, slipDistance } = result;
-  return { distance, time, launchGripRatio, slipDistance, score: scoreOf(design, result), stoppedBy: stoppedBy(design, result) };
+  const { distance, time, launchGripRatio } = result;
+  return { distance, time, launchGripRatio, score: scoreOf(design, result), stoppedBy: stoppedBy(design, result) };
 }
 
 /** Whether the first of two cars is the one to take: one that nothing stops before one that something does, then by score. */

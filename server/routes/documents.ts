@@ -10,7 +10,8 @@ interface Resource<T> {
   /** The key under which the document itself is sent and answered. */
   readonly key: 'design' | 'part';
   readonly documents: Documents<T>;
-  readonly list: () => readonly unknown[];
+  /** What the list shows, where that is more than the documents. */
+  readonly list?: () => readonly unknown[];
   readonly read: (value: unknown) => Read<T>;
 }
 
@@ -18,7 +19,7 @@ interface Resource<T> {
 export function documentRoutes<T>({ what, key, documents, list, read }: Resource<T>): Router {
   const router = Router();
   const shown = ({ content, ...kept }: Kept<T>) => ({ ...kept, [key]: content });
-  router.get('/', (_request, response) => void response.json(list()));
+  router.get('/', (_request, response) => void response.json(list ? list() : documents.all().map(shown)));
   router.get('/:id', (request, response) => {
     const kept = documents.get(request.params.id);
     if (kept) response.json(shown(kept));

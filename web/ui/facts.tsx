@@ -1,5 +1,6 @@
 import { Explained, type Explanation } from './explained.tsx';
 import styles from './facts.module.css';
+import plain from './plain.module.css';
 
 interface FactsProps {
   readonly facts: readonly (readonly [name: string, figure: string])[];
@@ -9,7 +10,7 @@ interface FactsProps {
 
 /** Names and their figures, in two columns. */
 export const Facts = ({ facts, explain }: FactsProps) => (
-  <dl className={styles.facts}>
+  <dl className={`${plain.list} ${styles.facts}`}>
     {facts.map(([name, figure]) => (
       <div key={name}>
         <dt>{name}</dt>

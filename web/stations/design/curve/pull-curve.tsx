@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { prepareRun } from '../../../../core/design/derive-run-setup.ts';
+import { deriveRunSetup } from '../../../../core/design/derive-run-setup.ts';
 import { predictRun, type Prediction } from '../../../../core/design/predict-run.ts';
 import { pullLeft } from '../../../../core/run/pull-left.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
@@ -27,12 +27,12 @@ interface PullCurveProps {
   readonly onScrub: (time: number | null) => void;
 }
 
-const curveFor = (design: CarDesign, prediction: Prediction): Curve | null => {
-  const prepared = prepareRun(design);
-  return prediction.kind === 'ran' && prepared.kind === 'ready'
-    ? curveOf(prediction.result, pullLeft(prepared.setup, prediction.result))
-    : null;
-};
+function curveFor(design: CarDesign, prediction: Prediction): Curve | null {
+  if (prediction.kind === 'refused') return null;
+  const { result } = prediction;
+  // Derived anew only where something is left to pull: this stands in every frame of a drag.
+  return curveOf(result, result.turnsLeft > 0 ? pullLeft(deriveRunSetup(design), result) : []);
+}
 
 /** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. Dragged along, it moves the car. */
 export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullCurveProps) {

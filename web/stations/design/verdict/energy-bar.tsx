@@ -89,7 +89,7 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
           />
         ))}
       </svg>
-      <dl className={styles.energyParts}>
+      <dl className={`${plain.list} ${styles.energyParts}`}>
         {shares.map(({ part, share, label }) => (
           <div key={part}>
             <svg aria-hidden width={12} height={12}>
