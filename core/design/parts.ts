@@ -119,16 +119,17 @@ export const leverOf = ({ own }: CarDesign, motor: LeverDesign) => merged(LEVER_
 export const washerOf = ({ own }: CarDesign, motor: TwistDesign) => merged(WASHERS[motor.washer], own?.washer);
 
 /** The catalogue's word for what is fitted at a place; null where this car has no such place. */
-export function fittedKey({ driveWheels, otherWheels, motor, ...design }: CarDesign, slot: PartSlot): string | null {
+export function fittedKey(design: CarDesign, slot: PartSlot): string | null {
+  const { motor } = design;
   switch (slot) {
     case 'tyre':
     case 'bearing':
     case 'axle':
       return design[slot];
     case 'driveWheels':
-      return driveWheels.kind;
+      return design.driveWheels.kind;
     case 'otherWheels':
-      return otherWheels?.kind ?? null;
+      return design.otherWheels?.kind ?? null;
     case 'body':
       return design.body.kind;
     case 'trap':

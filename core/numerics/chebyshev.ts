@@ -72,6 +72,8 @@ export function tail(values: Float64Array): number {
   return Math.max(Math.abs(a), Math.abs(b));
 }
 
+const barycentricWeight = (j: number): number => (j === 0 || j === LAST ? 0.5 : 1) * (j % 2 === 0 ? 1 : -1);
+
 /** The interpolating polynomial at `s` in [−1, 1], by the barycentric formula. */
 export function interpolate(values: Float64Array, s: number): number {
   let above = 0;
@@ -79,11 +81,24 @@ export function interpolate(values: Float64Array, s: number): number {
   for (let j = 0; j < POINTS; j++) {
     const gap = s - NODES[j]!;
     if (gap === 0) return values[j]!;
-    const weight = ((j === 0 || j === LAST ? 0.5 : 1) * (j % 2 === 0 ? 1 : -1)) / gap;
+    const weight = barycentricWeight(j) / gap;
     above += weight * values[j]!;
     below += weight;
   }
   return above / below;
+}
+
+/** What the values at the points weigh in the interpolant at `s`: for places asked for again and again. */
+export function weightsAt(s: number): Float64Array {
+  const unit = (j: number): Float64Array => Float64Array.from({ length: POINTS }, (_, i) => (i === j ? 1 : 0));
+  return Float64Array.from({ length: POINTS }, (_, j) => interpolate(unit(j), s));
+}
+
+/** The values weighed: the interpolant where the weights are for. */
+export function weighed(values: Float64Array, weights: Float64Array): number {
+  let sum = 0;
+  for (let j = 0; j < POINTS; j++) sum += weights[j]! * values[j]!;
+  return sum;
 }
 
 /**

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { crossing, firstFall, integral, integrate, interpolate, NODES, POINTS, tail } from './chebyshev.ts';
+import { crossing, firstFall, integral, integrate, interpolate, NODES, POINTS, tail, weighed, weightsAt } from './chebyshev.ts';
 import { denseValue, makeDense, makeStep, tryStep } from './dormand-prince.ts';
 
 const sampled = (f: (s: number) => number): Float64Array => NODES.map(f);
@@ -18,6 +18,12 @@ describe('a Chebyshev panel', () => {
         0.3,
       ),
     ).toBeCloseTo(0.3 ** 9 - 0.3, 13));
+  it('is weighed at a place as it is interpolated there', () => {
+    for (const s of [-1, -0.37, NODES[3]!, 0.5, 1]) {
+      const values = sampled((at) => Math.exp(-at) * Math.sin(3 * at));
+      expect(weighed(values, weightsAt(s))).toBeCloseTo(interpolate(values, s), 13);
+    }
+  });
   it('says how much it leaves out', () => {
     expect(tail(sampled(Math.exp))).toBeLessThan(1e-9);
     expect(tail(sampled(Math.abs))).toBeGreaterThan(1e-3);

@@ -1,4 +1,4 @@
-import { crossing, integral, integrate, interpolate, NODES, POINTS } from '../numerics/chebyshev.ts';
+import { crossing, integral, integrate, interpolate, NODES, POINTS, weighed, weightsAt } from '../numerics/chebyshev.ts';
 import { baseOf, driveLoad, rollingAcceleration, rollWith, settle, slopeOf, tyreForce, type Stance } from './forces.ts';
 import {
   DISTANCE_LIMIT,
@@ -120,16 +120,17 @@ function accept(run: Run, stance: Stance, to: number, stops: boolean): void {
 /** Rows of the trace between two points of a panel. */
 const BETWEEN = 2;
 
+const TRACED = Array.from(NODES, (node, j) =>
+  Array.from({ length: j === 0 ? 1 : BETWEEN }, (_, k) =>
+    weightsAt(j === 0 ? node : NODES[j - 1]! + ((node - NODES[j - 1]!) * (k + 1)) / BETWEEN),
+  ),
+).flat();
+
 function tracePanel(run: Run): void {
   const { car, motion } = run;
   integrate(panel.turn, panel.scratch);
-  const places = Array.from(NODES, (node, j) =>
-    Array.from({ length: j === 0 ? 1 : BETWEEN }, (_, k) =>
-      j === 0 ? node : NODES[j - 1]! + ((node - NODES[j - 1]!) * (k + 1)) / BETWEEN,
-    ),
-  ).flat();
-  for (const s of places) {
-    const at = (values: Float64Array): number => interpolate(values, s);
+  for (const weights of TRACED) {
+    const at = (values: Float64Array): number => weighed(values, weights);
     const vSquared = Math.max(at(panel.vSquared), 0);
     const speed = Math.sqrt(vSquared);
     const load = at(panel.load);

@@ -36,8 +36,10 @@ export const makeTrace = (): Trace => ({
 
 export type TraceRow = { readonly [K in keyof Trace]: Trace[K][number] };
 
+const COLUMNS = Object.keys(makeTrace()) as (keyof Trace)[];
+
 export function record(trace: Trace, row: TraceRow): void {
-  for (const key of Object.keys(row) as (keyof Trace)[]) (trace[key] as unknown[]).push(row[key]);
+  for (const column of COLUMNS) (trace[column] as unknown[]).push(row[column]);
 }
 
 /**

@@ -1,33 +1,12 @@
 import type { Pose } from '../../core/drawing/pose.ts';
 import type { Circle, Point, SideView } from '../../core/drawing/side-view.ts';
+import type { Scale } from './scale.ts';
 
 const ink = 'var(--mui-palette-workbench-ink)';
 const muted = 'var(--mui-palette-workbench-muted)';
 const paper = 'var(--mui-palette-workbench-panel)';
 const pull = 'var(--mui-palette-workbench-pull)';
 const pullArea = 'var(--mui-palette-workbench-pullArea)';
-
-/** Metres to drawing units: x grows to the right, y down from the floor. */
-export interface Scale {
-  readonly x: (metres: number) => number;
-  readonly y: (metres: number) => number;
-  readonly length: (metres: number) => number;
-}
-
-/** px to the metre below which nothing is drawn smaller, however small the room. */
-export const LEAST_SCALE = 20;
-
-/** The largest scale at which the car, with margins, fits `width` × `height`. The floor lies `floor` units above the lower edge. */
-export function fitScale(view: SideView, width: number, height: number, margin: { side: number; top: number; floor: number }): Scale {
-  const { left, right, top } = view.bounds;
-  const perMetre = Math.max(LEAST_SCALE, Math.min((width - 2 * margin.side) / (right - left), (height - margin.top - margin.floor) / top));
-  const centre = (left + right) / 2;
-  return {
-    x: (metres) => width / 2 + (metres - centre) * perMetre,
-    y: (metres) => height - margin.floor - metres * perMetre,
-    length: (metres) => metres * perMetre,
-  };
-}
 
 const points = (scale: Scale, corners: readonly Point[]): string => corners.map(({ x, y }) => `${scale.x(x)},${scale.y(y)}`).join(' ');
 

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 
 /** How a figure came about: the formula, and each number put in with where it comes from. */
 export interface Explanation {
@@ -10,8 +10,15 @@ export interface Explanation {
   readonly numbers: readonly (readonly [name: string, value: string, from: string])[];
 }
 
-/** A figure that explains itself when pressed. */
-export function Explained({ explain, children }: { readonly explain: () => Explanation; readonly children: ReactNode }) {
+interface ExplainedProps {
+  /** Explains the figure of a name. */
+  readonly explain: (figure: string) => Explanation;
+  readonly figure: string;
+  readonly children: ReactNode;
+}
+
+/** A figure that explains itself when pressed; drawn anew only when it says otherwise. */
+export const Explained = memo(function Explained({ explain, figure, children }: ExplainedProps) {
   const [shown, setShown] = useState<{ readonly anchor: HTMLElement; readonly explanation: Explanation } | null>(null);
   return (
     <>
@@ -20,7 +27,7 @@ export function Explained({ explain, children }: { readonly explain: () => Expla
         type="button"
         className="explained"
         aria-haspopup="dialog"
-        onClick={({ currentTarget }) => setShown({ anchor: currentTarget, explanation: explain() })}
+        onClick={({ currentTarget }) => setShown({ anchor: currentTarget, explanation: explain(figure) })}
       >
         {children}
       </button>
@@ -64,4 +71,4 @@ export function Explained({ explain, children }: { readonly explain: () => Expla
       )}
     </>
   );
-}
+});

@@ -1,21 +1,41 @@
+import { memo } from 'react';
 import { Explained, type Explanation } from './explained.tsx';
 import styles from './facts.module.css';
 import plain from './plain.module.css';
 
-interface FactsProps {
-  readonly facts: readonly (readonly [name: string, figure: string])[];
+interface FactProps {
+  readonly name: string;
+  readonly figure: string;
   /** How the figure of this name came about. */
-  readonly explain?: (name: string) => Explanation;
+  readonly explain?: ((name: string) => Explanation) | undefined;
 }
 
 /** Names and their figures, in two columns. */
-export const Facts = ({ facts, explain }: FactsProps) => (
+export const Facts = ({
+  facts,
+  explain,
+}: Pick<FactProps, 'explain'> & { readonly facts: readonly (readonly [name: string, figure: string])[] }) => (
   <dl className={`${plain.list} ${styles.facts}`}>
     {facts.map(([name, figure]) => (
-      <div key={name}>
-        <dt>{name}</dt>
-        <dd>{explain ? <Explained explain={() => explain(name)}>{figure}</Explained> : figure}</dd>
-      </div>
+      <Fact key={name} name={name} figure={figure} explain={explain} />
     ))}
   </dl>
 );
+
+/** Drawn anew only when its figure changes. */
+const Fact = memo(function Fact({ name, figure, explain }: FactProps) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd>
+        {explain ? (
+          <Explained figure={name} explain={explain}>
+            {figure}
+          </Explained>
+        ) : (
+          figure
+        )}
+      </dd>
+    </div>
+  );
+});

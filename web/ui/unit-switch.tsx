@@ -1,12 +1,13 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { memo } from 'react';
 import type { UnitSystem } from '../../core/units/quantity.ts';
 import { unitsChosen } from '../app/preferences-slice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from './use-units.ts';
 
 /** Between mm·g·m and in·oz·ft. Every field takes either whatever is shown. */
-export function UnitSwitch() {
+export const UnitSwitch = memo(function UnitSwitch() {
   const dispatch = useAppDispatch();
   return (
     <ToggleButtonGroup
@@ -20,4 +21,4 @@ export function UnitSwitch() {
       <ToggleButton value="inch">in·oz·ft</ToggleButton>
     </ToggleButtonGroup>
   );
-}
+});

@@ -1,6 +1,5 @@
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import InputBase from '@mui/material/InputBase';
@@ -8,8 +7,12 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
+import { versionOf } from '../../../core/design/version-tree.ts';
+import { useListVersionsQuery } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import plain from '../../ui/plain.module.css';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
+import styles from './design-header.module.css';
 import { redone, undone, type Edit, type SaveState } from './design-slice.ts';
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
@@ -24,67 +27,88 @@ interface DesignHeaderProps {
   readonly carId: string;
   readonly name: string;
   readonly edit: Edit;
-  /** Of the version the car is as it stands; null when it was changed since. */
-  readonly versionName: string | null;
   readonly onVersions: () => void;
 }
 
-export const DesignHeader = memo(function DesignHeader({ carId, name, edit, versionName, onVersions }: DesignHeaderProps) {
+/** Each part is drawn anew only when its own changes: some do at the first step of a drag. */
+export const DesignHeader = memo(function DesignHeader({ carId, name, edit, onVersions }: DesignHeaderProps) {
+  return (
+    <header className={styles.header}>
+      <NameField key={name} name={name} edit={edit} />
+      <VersionButton carId={carId} onVersions={onVersions} />
+      <SaveWords />
+      <UndoButtons />
+      <UnitSwitch />
+      <ToTheTrack carId={carId} />
+    </header>
+  );
+});
+
+/** Names the version the car is as it stands. */
+const VersionButton = memo(function VersionButton({ carId, onVersions }: Pick<DesignHeaderProps, 'carId' | 'onVersions'>) {
+  const { data: versions } = useListVersionsQuery(carId);
+  const versionName = useAppSelector(({ design }) => (versions && design ? versionOf(versions, design.present)?.record.name : undefined));
+  return (
+    <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={onVersions}>
+      {versionName ?? 'changed since kept'}
+    </Button>
+  );
+});
+
+const SaveWords = memo(function SaveWords() {
+  const save = useAppSelector((state) => state.design?.save ?? 'saved');
+  const failure = useAppSelector((state) => state.design?.failure ?? '');
+  const isWrong = save === 'failing' || save === 'conflict';
+  return (
+    <p
+      role="status"
+      title={save === 'failing' ? failure : undefined}
+      className={`${plain.text} ${isWrong ? styles.wrong : plain.muted} ${styles.save}`}
+    >
+      {SAVE_WORDS[save]}
+    </p>
+  );
+});
+
+const UndoButtons = memo(function UndoButtons() {
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector((state) => (state.design?.past.length ?? 0) > 0);
   const canRedo = useAppSelector((state) => (state.design?.future.length ?? 0) > 0);
-  const save = useAppSelector((state) => state.design?.save ?? 'saved');
-  const failure = useAppSelector((state) => state.design?.failure ?? '');
   return (
-    <Box
-      component="header"
-      sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, px: 4, py: 2, borderBottom: 1, borderColor: 'divider' }}
-    >
-      <NameField key={name} name={name} onChange={(next) => edit((present) => ({ ...present, name: next }))} />
-      <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={onVersions}>
-        {versionName ?? 'changed since kept'}
-      </Button>
-      <Tooltip title={save === 'failing' ? failure : ''}>
-        <Typography
-          variant="body2"
-          role="status"
-          color={save === 'failing' || save === 'conflict' ? 'error' : 'text.secondary'}
-          sx={{ mr: 'auto' }}
-        >
-          {SAVE_WORDS[save]}
-        </Typography>
+    <div>
+      <Tooltip title="Undo (Ctrl + Z)">
+        <span>
+          <IconButton aria-label="Undo" disabled={!canUndo} onClick={() => dispatch(undone())}>
+            <UndoIcon />
+          </IconButton>
+        </span>
       </Tooltip>
-      <Box>
-        <Tooltip title="Undo (Ctrl + Z)">
-          <span>
-            <IconButton aria-label="Undo" disabled={!canUndo} onClick={() => dispatch(undone())}>
-              <UndoIcon />
-            </IconButton>
-          </span>
-        </Tooltip>
-        <Tooltip title="Redo (Ctrl + Shift + Z)">
-          <span>
-            <IconButton aria-label="Redo" disabled={!canRedo} onClick={() => dispatch(redone())}>
-              <RedoIcon />
-            </IconButton>
-          </span>
-        </Tooltip>
-      </Box>
-      <UnitSwitch />
-      <Button variant="contained" component={Link} to={`/cars/${carId}/track`}>
-        To the track
-      </Button>
-    </Box>
+      <Tooltip title="Redo (Ctrl + Shift + Z)">
+        <span>
+          <IconButton aria-label="Redo" disabled={!canRedo} onClick={() => dispatch(redone())}>
+            <RedoIcon />
+          </IconButton>
+        </span>
+      </Tooltip>
+    </div>
+  );
+});
+
+const ToTheTrack = memo(function ToTheTrack({ carId }: Pick<DesignHeaderProps, 'carId'>) {
+  return (
+    <Button variant="contained" component={Link} to={`/cars/${carId}/track`}>
+      To the track
+    </Button>
   );
 });
 
 /** The car's name; an empty one is not taken. */
-function NameField({ name, onChange }: { readonly name: string; readonly onChange: (name: string) => void }) {
+const NameField = memo(function NameField({ name, edit }: Pick<DesignHeaderProps, 'name' | 'edit'>) {
   const [typed, setTyped] = useState(name);
   const take = (): void => {
     const trimmed = typed.trim();
     if (trimmed === '') setTyped(name);
-    else if (trimmed !== name) onChange(trimmed);
+    else if (trimmed !== name) edit((present) => ({ ...present, name: trimmed }));
   };
   return (
     <Typography variant="h1" component="h1" sx={{ m: 0 }}>
@@ -101,4 +125,4 @@ function NameField({ name, onChange }: { readonly name: string; readonly onChang
       />
     </Typography>
   );
-}
+});

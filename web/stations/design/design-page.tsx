@@ -19,7 +19,6 @@ import { MeasuredPanel } from './sizes/measured-panel.tsx';
 import { PartsPanel } from './parts/parts-panel.tsx';
 import { LowerPanel, type TabKey } from './lower-panel.tsx';
 import type { Ghost } from './versions/versions-drawer.tsx';
-import { useVersions } from './versions/use-versions.ts';
 import { SizesPanel } from './sizes/sizes-panel.tsx';
 import { usePlayer } from './drawing/use-player.ts';
 import { useOpenCar } from './keeping/use-open-car.ts';
@@ -66,7 +65,6 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   const ghosts = useMemo(() => (preview ? [...kept, preview] : kept), [kept, preview]);
   const openVersions = useCallback(() => setListing(true), []);
   const player = usePlayer(design, prediction);
-  const versions = useVersions(carId, design, edit);
   const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
   useShortcut(
     (event) => withControl(event, 'z') && !event.shiftKey,
@@ -78,13 +76,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   );
   return (
     <div className={styles.station}>
-      <DesignHeader
-        carId={carId}
-        name={design.name}
-        edit={edit}
-        versionName={versions.current?.record.name ?? null}
-        onVersions={openVersions}
-      />
+      <DesignHeader carId={carId} name={design.name} edit={edit} onVersions={openVersions} />
       <div className={styles.workspace}>
         <div className={styles.left}>
           <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
@@ -95,6 +87,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
           <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} />
           <LowerPanel
+            carId={carId}
             design={design}
             prediction={prediction}
             edit={edit}
@@ -103,14 +96,13 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             ghosts={ghosts}
             played={player.pose?.distance ?? null}
             onScrub={player.scrub}
-            onKeep={versions.keep}
           />
         </div>
         <VerdictPanel design={design} prediction={prediction} edit={edit} onPreview={showPreview} />
       </div>
       {isListing && (
         <Suspense fallback={null}>
-          <VersionsDrawer {...versions} design={design} isOpen onClose={() => setListing(false)} ghosts={kept} onGhosts={setKept} />
+          <VersionsDrawer carId={carId} design={design} edit={edit} onClose={() => setListing(false)} ghosts={kept} onGhosts={setKept} />
         </Suspense>
       )}
       <ConflictDialog />

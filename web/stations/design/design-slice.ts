@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { StoredCar } from '../../app/api.ts';
 
@@ -27,6 +27,9 @@ export type Edit = (change: (design: CarDesign) => CarDesign, gesture?: string) 
 
 const waiting = (state: DesignState): SaveState => (state.save === 'conflict' ? 'conflict' : 'waiting');
 
+/** The state itself: spreading a draft of it would draft every design of the past, in every frame of a drag. */
+const plain = (drafted: Draft<DesignState> | null): DesignState | null => drafted && (original(drafted) as DesignState);
+
 const design = createSlice({
   name: 'design',
   initialState: null as DesignState | null,
@@ -43,19 +46,22 @@ const design = createSlice({
       failure: null,
       other: null,
     }),
-    edited: (state, { payload: { design: present, gesture } }: PayloadAction<{ design: CarDesign; gesture: string | null }>) => {
-      if (!state) return state;
+    edited: (drafted, { payload: { design: present, gesture } }: PayloadAction<{ design: CarDesign; gesture: string | null }>) => {
+      const state = plain(drafted);
+      if (!state) return drafted;
       const continues = gesture !== null && gesture === state.gesture;
       const past = continues ? state.past : [...state.past, state.present];
       return { ...state, present, past, future: [], gesture, save: waiting(state) };
     },
-    undone: (state) => {
-      if (!state || state.past.length === 0) return state;
+    undone: (drafted) => {
+      const state = plain(drafted);
+      if (!state || state.past.length === 0) return drafted;
       const [past, present] = [state.past.slice(0, -1), state.past.at(-1)!];
       return { ...state, past, present, future: [state.present, ...state.future], gesture: null, save: waiting(state) };
     },
-    redone: (state) => {
-      if (!state || state.future.length === 0) return state;
+    redone: (drafted) => {
+      const state = plain(drafted);
+      if (!state || state.future.length === 0) return drafted;
       const [present, ...future] = state.future;
       return { ...state, past: [...state.past, state.present], present: present!, future, gesture: null, save: waiting(state) };
     },

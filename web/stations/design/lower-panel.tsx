@@ -29,6 +29,7 @@ export type TabKey = (typeof TABS)[number][0];
 const WARM_UP_AFTER = 1500;
 
 interface LowerPanelProps {
+  readonly carId: string;
   readonly design: CarDesign;
   readonly prediction: Prediction;
   readonly edit: Edit;
@@ -38,11 +39,10 @@ interface LowerPanelProps {
   readonly played: number | null;
   readonly onScrub: (time: number | null) => void;
   readonly onTab: (tab: TabKey) => void;
-  readonly onKeep: (name: string, note: string, found: CarDesign) => Promise<boolean>;
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ design, prediction, edit, tab, onTab, ghosts, played, onScrub, onKeep }: LowerPanelProps) {
+export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
   useEffect(() => {
     const timer = setTimeout(warmUp, WARM_UP_AFTER);
     return () => clearTimeout(timer);
@@ -62,7 +62,7 @@ export function LowerPanel({ design, prediction, edit, tab, onTab, ghosts, playe
           {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
           {tab === 'map' && <MapPanel design={design} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={design} distance={distance} />}
-          {tab === 'best' && <BestPanel design={design} edit={edit} onKeep={onKeep} />}
+          {tab === 'best' && <BestPanel carId={carId} design={design} edit={edit} />}
           {tab === 'winding' && <WindingPanel design={design} distance={distance} edit={edit} />}
         </Suspense>
       </div>

@@ -12,9 +12,10 @@ import { predictRun, type Prediction } from '../../../core/design/predict-run.ts
 import { sideView } from '../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';
-import { CarSketch, fitScale } from '../../ui/car-sketch.tsx';
+import { CarSketch } from '../../ui/car-sketch.tsx';
 import { Facts } from '../../ui/facts.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
+import { sideScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/use-units.ts';
 
 const WIDTH = 320;
@@ -46,7 +47,7 @@ export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
   const predicted =
     prediction === null ? '…' : prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run yet';
   const measured = best ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(best.distance, 'distance', units)}` : 'no run yet';
-  const scale = fitScale(view, WIDTH, HEIGHT, MARGIN);
+  const scale = sideScale(view, WIDTH, HEIGHT, MARGIN);
   return (
     <Box component="li" aria-label={design.name} sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 4, display: 'grid', gap: 3 }}>
       <Box component={Link} to={`/cars/${car.id}/design`} sx={{ color: 'inherit', textDecoration: 'none' }}>

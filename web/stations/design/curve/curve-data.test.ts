@@ -3,7 +3,7 @@ import { newCar, type CarDesign } from '../../../../core/design/car-design.ts';
 import { predictRun } from '../../../../core/design/predict-run.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { curveOf, rowAt } from './curve-data.ts';
-import { distanceUnder } from './curve-scale.ts';
+import { axisEnds, curveScale, distanceUnder } from './curve-scale.ts';
 
 const curveFor = (design: CarDesign) => {
   const prediction = predictRun(design, { kind: 'full' }, { trace: true });
@@ -38,10 +38,28 @@ describe('the pull curve', () => {
   });
   it('finds the distance under a place across, by distance and by time', () => {
     const { curve } = curveFor(car);
-    const at = (px: number, axis: 'distance' | 'time') => distanceUnder(px, { curve, behind: [], axis, width: 572, height: 300 });
-    expect(at(52, 'distance')).toBe(0);
-    expect(at(302, 'distance')).toBeCloseTo(curve.end / 2, 6);
-    expect(at(552, 'time')).toBeCloseTo(curve.end, 3);
-    expect(at(10, 'distance')).toBeNull();
+    for (const axis of ['distance', 'time'] as const) {
+      const view = { curve, behind: [], axis, width: 572, height: 300 };
+      const { x, left } = curveScale(view);
+      const under = (px: number) => distanceUnder(px, view);
+      expect(under(left)).toBe(0);
+      for (const part of [0.1, 0.5, 0.9]) {
+        const row = curve.rows[Math.floor(part * curve.rows.length)]!;
+        expect(under(x(row))).toBeCloseTo(row.distance, 6);
+      }
+      // Beyond the end of the curve the axis may run on a little.
+      expect(under(552)).toBe(curve.end);
+      expect(under(10)).toBeNull();
+    }
+  });
+  it('has axes that stand still through most of a drag, and hold the whole curve', () => {
+    const drawn = Array.from({ length: 40 }, (_, i) => curveFor({ ...car, axleDiameter: 0.0032 + i * 2e-5 }).curve);
+    const ends = drawn.map((curve) => axisEnds({ curve, behind: [], axis: 'distance' }));
+    ends.forEach(({ along, most }, i) => {
+      expect(along).toBeGreaterThanOrEqual(drawn[i]!.end);
+      expect(along).toBeLessThan(1.13 * drawn[i]!.end);
+      expect(most).toBeGreaterThan(1.17 * drawn[i]!.rows[0]!.thrust);
+    });
+    expect(new Set(ends.map(({ along, most }) => `${along} ${most}`)).size).toBeLessThan(8);
   });
 });

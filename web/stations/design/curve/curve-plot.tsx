@@ -1,10 +1,12 @@
-import { Fragment, useId } from 'react';
+import { Fragment, memo, useId, useMemo } from 'react';
 import { tyrePush } from '../../../../core/run/trace.ts';
 import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../app/tokens.ts';
+import { CLEAR_GROUND } from '../../../ui/clear-ground.ts';
+import { Hatch } from '../../../ui/hatch.tsx';
 import { PHASE_WORDS } from '../../../ui/phase-words.ts';
 import { rowAt, type CurveRow, type PhaseSpan } from './curve-data.ts';
-import { curveScale, ticksTo, type CurveScale, type CurveView } from './curve-scale.ts';
+import { axisEnds, scaleTo, ticksTo, type CurveScale, type CurveView } from './curve-scale.ts';
 
 const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
 
@@ -22,11 +24,12 @@ interface CurvePlotProps extends CurveView {
 }
 
 /** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
-export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
-  const { curve, behind, axis, width, height } = view;
+export function CurvePlot({ curve, behind, axis, width, height, reading, units }: CurvePlotProps) {
   const hatch = useId();
-  const scale = curveScale(view);
-  const { x, y, left, right, top, floor, most } = scale;
+  const { along, most } = axisEnds({ curve, behind, axis });
+  // The same scale while the axes stand still: they are drawn anew only when they move.
+  const scale = useMemo(() => scaleTo({ along, most }, axis, width, height), [along, most, axis, width, height]);
+  const { x, y, left, right, top, floor } = scale;
   const { rows } = curve;
   const lineOf = (of: readonly CurveRow[], value: (row: CurveRow) => number): string =>
     of.map((row, i) => `${i === 0 ? 'M' : 'L'}${x(row).toFixed(1)} ${y(value(row)).toFixed(1)}`).join('');
@@ -42,12 +45,11 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
   const energy = (joule: number): string => printQuantity(joule, 'energy', units);
   const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
     <Name
-      x={Math.max(left, Math.min(x(row), right - LETTER * text.length))}
-      y={up ? y(newton) - 10 : Math.min(y(newton) + 18, floor - 6)}
+      x={Math.round(Math.max(left, Math.min(x(row), right - LETTER * text.length)))}
+      y={Math.round(up ? y(newton) - 10 : Math.min(y(newton) + 18, floor - 6))}
       fill={fill}
-    >
-      {text}
-    </Name>
+      text={text}
+    />
   );
   const early = at(0.1);
   const [upper, between] = [y(tyrePush(early)), y(early.resistance)];
@@ -63,20 +65,16 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
   });
   return (
     <svg width={width} height={height} fontFamily={FONTS.text} fontSize={13} aria-hidden style={{ position: 'absolute' }}>
-      <defs>
-        <pattern id={hatch} width={8} height={8} patternUnits="userSpaceOnUse">
-          <path d="M-2 2l4 -4M0 8l8 -8M6 10l4 -4" stroke={colour('stop')} strokeWidth={1.4} />
-        </pattern>
-      </defs>
+      <Hatch id={hatch} colour={colour('stop')} line={1.4} />
       <Axes scale={scale} axis={axis} units={units} />
       <text x={16} y={16} fill={colour('muted')}>
         {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  ·  grip limit ${printNumber(grip, 'force', units)}, far above`}`}
       </text>
-      <path d={areaOf(rows, tyrePush, () => 0)} fill={colour('pullArea')} opacity={0.55} />
+      <path d={`${lineOf(rows, tyrePush)}V${floor}H${left}Z`} fill={colour('pullArea')} opacity={0.55} />
       {spinning.length > 1 && (
         <path d={areaOf(spinning, (row) => Math.max(row.thrust, row.gripLimit), gripLimit)} fill={`url(#${hatch})`} />
       )}
-      {axis === 'distance' && curve.left.length > 1 && <StillWound {...view} scale={scale} energy={energy} />}
+      {axis === 'distance' && curve.left.length > 1 && <StillWound curve={curve} scale={scale} energy={energy} />}
       <path d={lineOf(rows, thrust)} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
       {isGripShown && (
         <path d={lineOf(rows, (row) => Math.min(row.gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
@@ -87,19 +85,25 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
       ))}
       <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
       <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.distance - metres, 'distance', units)} />
-      {spinning.length > 1 &&
-        name(`wheelspin ${energy(curve.work.slip)}`, spinning[Math.floor(spinning.length / 8)]!, spinning[0]!.thrust, colour('stop'), true)}
-      {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
-      {earlier.map(({ called, named }, i) => (
-        <Fragment key={i}>{named && name(called, named, named.thrust, colour('muted'), true)}</Fragment>
-      ))}
-      {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
-      {workAt !== null && (
-        <Name x={left + 10} y={workAt} fill={colour('pullText')}>
-          {`useful work ${energy(curve.work.useful)}`}
-        </Name>
-      )}
-      {name('resistance', at(0.72), at(0.72).resistance, colour('distance'), false)}
+      <g {...NAMES}>
+        {spinning.length > 1 &&
+          name(
+            `wheelspin ${energy(curve.work.slip)}`,
+            spinning[Math.floor(spinning.length / 8)]!,
+            spinning[0]!.thrust,
+            colour('stop'),
+            true,
+          )}
+        {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
+        {earlier.map(({ called, named }, i) => (
+          <Fragment key={i}>{named && name(called, named, named.thrust, colour('muted'), true)}</Fragment>
+        ))}
+        {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
+        {workAt !== null && (
+          <Name x={left + 10} y={Math.round(workAt)} fill={colour('pullText')} text={`useful work ${energy(curve.work.useful)}`} />
+        )}
+        {name('resistance', at(0.72), at(0.72).resistance, colour('distance'), false)}
+      </g>
       {read && (
         <>
           <path d={`M${x(read)} ${top}V${floor}`} stroke={colour('distance')} strokeDasharray="4 3" />
@@ -110,19 +114,19 @@ export function CurvePlot({ reading, units, ...view }: CurvePlotProps) {
   );
 }
 
+const NAMES = { ...CLEAR_GROUND, fontWeight: 600 };
+
 interface NameProps {
   readonly x: number;
   readonly y: number;
   readonly fill: string;
-  readonly children: string;
+  readonly text: string;
 }
 
-/** Words on the curve, the ground kept clear about them. */
-const Name = ({ children, ...place }: NameProps) => (
-  <text {...place} fontWeight={600} stroke={colour('ground')} strokeWidth={5} paintOrder="stroke" strokeLinejoin="round">
-    {children}
-  </text>
-);
+/** Words on the curve, drawn anew only when they say or stand otherwise. */
+const Name = memo(function Name({ text, ...place }: NameProps) {
+  return <text {...place}>{text}</text>;
+});
 
 interface AxesProps {
   readonly scale: CurveScale;
@@ -133,7 +137,7 @@ interface AxesProps {
 const FIGURES = { fontFamily: FONTS.figures, fontSize: 12 };
 const figure = (value: number): string => String(Number(value.toFixed(3)));
 
-function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: AxesProps) {
+const Axes = memo(function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: AxesProps) {
   const [far, strong] = [axis === 'distance' ? unitValue('distance', units) : 1, unitValue('force', units)];
   return (
     <g fill={colour('muted')}>
@@ -161,7 +165,7 @@ function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: Ax
       </text>
     </g>
   );
-}
+});
 
 interface PhasesProps {
   readonly scale: CurveScale;
@@ -175,36 +179,55 @@ const Phases = ({ scale: { x, top, floor }, phases, coastFrom }: PhasesProps) =>
   <g fill={colour('ink')}>
     {phases.map(({ phase, from, to }, i) => {
       const words = phase === 'coasting' ? `coasts ${coastFrom(from.distance)}` : PHASE_WORDS[phase];
-      const [start, end] = [x(from), x(to)];
-      return (
-        <g key={i}>
-          {i > 0 && <path d={`M${start} ${top - 14}V${phase === 'coasting' ? floor : top}`} stroke={colour('ink')} strokeWidth={0.8} />}
-          {end - start > LETTER * words.length && (
-            <text x={start + 6} y={top - 4} fontSize={12}>
-              {words}
-            </text>
-          )}
-        </g>
-      );
+      const [start, end] = [Math.round(x(from)), x(to)];
+      const bar = i === 0 ? '' : `M${start} ${top - 14}V${phase === 'coasting' ? floor : top}`;
+      return <PhaseMark key={i} x={start} y={top} bar={bar} words={end - start > LETTER * words.length ? words : ''} />;
     })}
   </g>
 );
+
+interface PhaseMarkProps {
+  readonly x: number;
+  readonly y: number;
+  /** The line where it begins, as a path. */
+  readonly bar: string;
+  readonly words: string;
+}
+
+/** Drawn anew only when it says or stands otherwise. */
+const PhaseMark = memo(function PhaseMark({ x, y, bar, words }: PhaseMarkProps) {
+  return (
+    <>
+      {bar !== '' && <path d={bar} stroke={colour('ink')} strokeWidth={0.8} />}
+      {words !== '' && (
+        <text x={x + 6} y={y - 4} fontSize={12}>
+          {words}
+        </text>
+      )}
+    </>
+  );
+});
 
 /** The pull that is left when the car stops while wound. */
 function StillWound({
   curve,
   scale: { x, y, floor, right },
   energy,
-}: CurveView & { readonly scale: CurveScale; readonly energy: (joule: number) => string }) {
+}: Pick<CurveView, 'curve'> & { readonly scale: CurveScale; readonly energy: (joule: number) => string }) {
   const places = curve.left.map(({ distance, thrust }) => ({ at: x({ distance, time: 0 }), thrust }));
   const line = places.map(({ at, thrust }, i) => `${i === 0 ? 'M' : 'L'}${at.toFixed(1)} ${y(thrust).toFixed(1)}`).join('');
   return (
     <>
       <path d={`${line}L${places.at(-1)!.at} ${floor}L${places[0]!.at} ${floor}Z`} fill={colour('rule')} opacity={0.8} />
       <path d={line} fill="none" stroke={colour('pull')} strokeWidth={2} strokeDasharray="1 5" strokeLinecap="round" />
-      <Name x={Math.min(places[0]!.at + 6, right - 170)} y={floor - 10} fill={colour('muted')}>
-        {`left: ${Number(curve.turnsLeft.toPrecision(2))} turns, ${energy(curve.work.left)}`}
-      </Name>
+      <g {...NAMES}>
+        <Name
+          x={Math.round(Math.min(places[0]!.at + 6, right - 170))}
+          y={floor - 10}
+          fill={colour('muted')}
+          text={`left: ${Number(curve.turnsLeft.toPrecision(2))} turns, ${energy(curve.work.left)}`}
+        />
+      </g>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { steadyAbove } from '../../../ui/steady.ts';
 import type { Curve, CurveRow } from './curve-data.ts';
 
 /** What the pull is drawn against. */
@@ -19,6 +20,10 @@ export interface CurveView {
 }
 
 const PLOT = { left: 52, right: 20, top: 44, bottom: 40 };
+/** Axes end on steps of about an eighth, so that they stand still through most of a drag. */
+const STEPS = 20;
+/** Kept free above the strongest pull, for names, as a share of it. */
+const ABOVE = 0.18;
 
 /** Places on the chart, px, of what stands on the curve's axes. */
 export interface CurveScale {
@@ -35,11 +40,17 @@ export interface CurveScale {
 
 const strongest = (rows: readonly { readonly thrust: number }[]): number => rows.reduce((most, { thrust }) => Math.max(most, thrust), 1e-6);
 
-export function curveScale({ curve, behind, axis, width, height }: CurveView): CurveScale {
+/** Where the axes end: `along` in m or s, `most` in N. */
+export function axisEnds({ curve, behind, axis }: Pick<CurveView, 'curve' | 'behind' | 'axis'>): Pick<CurveScale, 'along' | 'most'> {
   const own = axis === 'distance' ? Math.max(curve.end, curve.left.at(-1)?.distance ?? 0) : (curve.rows.at(-1)?.time ?? 0);
   const other = Math.max(0, ...behind.map(({ curve: { rows } }) => rows.at(-1)?.[axis] ?? 0));
   const along = Math.max(own, Math.min(1.5 * own, other)) || 1;
-  const most = 1.25 * Math.max(strongest(curve.rows), ...behind.map((other) => strongest(other.curve.rows)));
+  const most = (1 + ABOVE) * Math.max(strongest(curve.rows), ...behind.map((other) => strongest(other.curve.rows)));
+  return { along: steadyAbove(along, STEPS), most: steadyAbove(most, STEPS) };
+}
+
+/** The scale of axes that end there, in a chart of so many px. */
+export function scaleTo({ along, most }: Pick<CurveScale, 'along' | 'most'>, axis: CurveAxis, width: number, height: number): CurveScale {
   const right = width - PLOT.right;
   const floor = height - PLOT.bottom;
   return {
@@ -52,6 +63,8 @@ export function curveScale({ curve, behind, axis, width, height }: CurveView): C
     y: (newton) => floor - (Math.max(newton, 0) / most) * (floor - PLOT.top),
   };
 }
+
+export const curveScale = (view: CurveView): CurveScale => scaleTo(axisEnds(view), view.axis, view.width, view.height);
 
 /** The distance on the curve at a place across the chart, m; null beside the plot. */
 export function distanceUnder(px: number, view: CurveView): number | null {

@@ -3,12 +3,13 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { FLOORS } from '../../../../core/design/catalogue.ts';
+import type { Pose } from '../../../../core/drawing/pose.ts';
 import { planView } from '../../../../core/drawing/plan-view.ts';
 import { sideView } from '../../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
-import { fitScale, type Scale } from '../../../ui/car-sketch.tsx';
 import { download, downloadJson, fileName } from '../../../ui/file-exchange.ts';
 import { PHASE_WORDS } from '../../../ui/phase-words.ts';
+import { planScale, sideScale, type Scale } from '../../../ui/scale.ts';
 import { standalone } from '../../../ui/standalone-svg.ts';
 import { useSize } from '../../../ui/use-size.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -17,7 +18,7 @@ import type { Edit } from '../design-slice.ts';
 import { TypedSizes } from './dimension-marks.tsx';
 import { Handles } from './drawing-handles.tsx';
 import { planHandles } from './plan-handles.ts';
-import { PlanDrawing, planScale } from './plan-drawing.tsx';
+import { PlanDrawing } from './plan-drawing.tsx';
 import { SideDrawing, motorLabels } from './side-drawing.tsx';
 import { sideHandles } from './side-handles.ts';
 import type { Player } from './use-player.ts';
@@ -38,15 +39,10 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
   const { ref, width, height } = useSize<HTMLDivElement>();
   const units = useUnits();
   const [isAbove, setAbove] = useState(false);
-  const [held, setHeld] = useState<Scale | null>(null);
   const isStill = useMediaQuery('(prefers-reduced-motion: reduce)');
-  const side = useMemo(() => sideView(design), [design]);
-  const plan = useMemo(() => planView(design), [design]);
   const size = (value: number): string => printQuantity(value, 'size', units);
   const distance = (value: number): string => printQuantity(value, 'distance', units);
-  const fitted = isAbove ? planScale(plan, width, height, MARGIN) : fitScale(side, width, height, MARGIN);
   const printTime = (time: number): string => printQuantity(time, 'time', units);
-  const scale = held ?? fitted;
   const { pose } = player;
   const slope = design.floor.slope;
   const label = [
@@ -59,38 +55,14 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
     present.current = design;
   });
   const saveCar = useCallback(() => downloadJson(`${fileName(present.current.name)}.car.json`, present.current), []);
-  const specs = isAbove ? planHandles(design, plan) : sideHandles(design, side);
+  const shown = { design, edit, pose, width, height, size };
   return (
     <section ref={ref} aria-label="Drawing" className={styles.drawing}>
       {width > 0 && height > 0 && (
         <TypedSizes design={design} edit={edit}>
-          <svg width={width} height={height} role="group" aria-label={label} style={{ position: 'absolute' }} id="car-drawing">
-            <defs>
-              <pattern id="graph-paper" width={GRID} height={GRID} patternUnits="userSpaceOnUse">
-                <path d={`M${GRID} 0V${GRID}H0`} fill="none" stroke="var(--mui-palette-workbench-rule)" strokeWidth={0.6} opacity={0.7} />
-              </pattern>
-            </defs>
-            <rect width={width} height={height} fill="url(#graph-paper)" />
-            {isAbove ? (
-              <PlanDrawing design={design} view={plan} scale={scale} size={size} distance={distance} />
-            ) : (
-              <SideDrawing design={design} view={side} scale={scale} width={width} pose={pose} size={size} />
-            )}
-            {!pose && (
-              <Handles
-                design={design}
-                specs={specs}
-                scale={scale}
-                edit={edit}
-                onDrag={(isDragging) => setHeld(isDragging ? scale : null)}
-              />
-            )}
-            <path
-              d={side.heading > 0 ? `M${width - 78} 26h46m-7 -5l7 5l-7 5` : `M${width - 32} 26h-46m7 -5l-7 5l7 5`}
-              stroke="var(--mui-palette-workbench-distance)"
-              strokeWidth={2}
-              fill="none"
-            />
+          <svg width={width} height={height} role="group" aria-label={label} className={styles.picture} id="car-drawing">
+            <Paper width={width} height={height} isForward={design.layout.driveAxle === 'rear'} />
+            {isAbove ? <FromAbove {...shown} distance={distance} /> : <FromTheSide {...shown} />}
           </svg>
         </TypedSizes>
       )}
@@ -108,26 +80,91 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
   );
 }
 
+interface ShownProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+  readonly pose: Pose | null;
+  readonly width: number;
+  readonly height: number;
+  /** Prints a size, m. */
+  readonly size: (metres: number) => string;
+}
+
+function FromTheSide({ design, edit, pose, width, height, size }: ShownProps) {
+  const view = useMemo(() => sideView(design), [design]);
+  const { scale, hold } = useHeldScale(sideScale(view, width, height, MARGIN));
+  return (
+    <>
+      <SideDrawing design={design} view={view} scale={scale} width={width} pose={pose} size={size} />
+      {!pose && <Handles design={design} specs={sideHandles(design, view)} scale={scale} edit={edit} onDrag={hold} />}
+    </>
+  );
+}
+
+function FromAbove({ design, edit, pose, width, height, size, distance }: ShownProps & { readonly distance: ShownProps['size'] }) {
+  const view = useMemo(() => planView(design), [design]);
+  const { scale, hold } = useHeldScale(planScale(view, width, height, MARGIN));
+  return (
+    <>
+      <PlanDrawing design={design} view={view} scale={scale} size={size} distance={distance} />
+      {!pose && <Handles design={design} specs={planHandles(design, view)} scale={scale} edit={edit} onDrag={hold} />}
+    </>
+  );
+}
+
+/** The scale that fits; while something on the drawing is dragged, the one it had. */
+function useHeldScale(fitted: Scale) {
+  const [held, setHeld] = useState<Scale | null>(null);
+  const scale = held ?? fitted;
+  const present = useRef(scale);
+  useEffect(() => {
+    present.current = scale;
+  });
+  const hold = useCallback((isDragging: boolean) => setHeld(isDragging ? present.current : null), []);
+  return { scale, hold };
+}
+
+interface PaperProps {
+  readonly width: number;
+  readonly height: number;
+  /** It runs to the right. */
+  readonly isForward: boolean;
+}
+
+/** What is drawn on, and the way the car goes. */
+const Paper = memo(function Paper({ width, height, isForward }: PaperProps) {
+  return (
+    <>
+      <defs>
+        <pattern id="graph-paper" width={GRID} height={GRID} patternUnits="userSpaceOnUse">
+          <path d={`M${GRID} 0V${GRID}H0`} fill="none" stroke="var(--mui-palette-workbench-rule)" strokeWidth={0.6} opacity={0.7} />
+        </pattern>
+      </defs>
+      <rect width={width} height={height} fill="url(#graph-paper)" />
+      <path
+        d={isForward ? `M${width - 78} 26h46m-7 -5l7 5l-7 5` : `M${width - 32} 26h-46m7 -5l-7 5l7 5`}
+        stroke="var(--mui-palette-workbench-distance)"
+        strokeWidth={2}
+        fill="none"
+      />
+    </>
+  );
+});
+
 interface PlayerBarProps {
   readonly player: Player;
   readonly canPlay: boolean;
   readonly print: (seconds: number) => string;
 }
 
-/** Runs the car along its curve, or puts it anywhere on it. A plain slider: it is drawn anew in every frame. */
+/** Runs the car along its curve, or puts it anywhere on it. */
 const PlayerBar = ({ player, canPlay, print }: PlayerBarProps) => (
   <>
     {canPlay && <PlayButton isPlaying={player.isPlaying} onPlay={player.play} onPause={player.pause} />}
-    <input
-      type="range"
-      className={styles.along}
-      aria-label="Along the run"
-      min={0}
-      max={player.end}
-      step={player.end / 400}
-      value={player.pose?.time ?? 0}
-      aria-valuetext={print(player.pose?.time ?? 0)}
-      onChange={({ target }) => player.scrub(Number(target.value))}
+    <Along
+      share={player.pose ? Math.min(player.pose.time / player.end, 1) : 0}
+      words={print(player.pose?.time ?? 0)}
+      onScrub={player.scrubShare}
     />
     {player.pose && (
       <Button size="small" onClick={() => player.scrub(null)}>
@@ -136,6 +173,30 @@ const PlayerBar = ({ player, canPlay, print }: PlayerBarProps) => (
     )}
   </>
 );
+
+interface AlongProps {
+  /** Of the run's time, 0 to 1. */
+  readonly share: number;
+  readonly words: string;
+  readonly onScrub: (share: number) => void;
+}
+
+/** A plain slider: it is drawn anew in every frame of a run. */
+const Along = memo(function Along({ share, words, onScrub }: AlongProps) {
+  return (
+    <input
+      type="range"
+      className={styles.along}
+      aria-label="Along the run"
+      min={0}
+      max={1}
+      step={1 / 400}
+      value={share}
+      aria-valuetext={words}
+      onChange={({ target }) => onScrub(Number(target.value))}
+    />
+  );
+});
 
 const PlayButton = memo(function PlayButton(props: {
   readonly isPlaying: boolean;

@@ -1,13 +1,13 @@
 import Box from '@mui/material/Box';
-import { createContext, useContext, useState, type ReactNode } from 'react';
+import { createContext, memo, useCallback, useContext, useState, type ReactNode } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
+import { sizesOf } from '../../../../core/design/sizes.ts';
 import { FONTS } from '../../../app/tokens.ts';
+import { CLEAR_GROUND } from '../../../ui/clear-ground.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
 import type { Edit } from '../design-slice.ts';
 
 const ink = 'var(--mui-palette-workbench-ink)';
-const ground = 'var(--mui-palette-workbench-ground)';
 
 /** Asks for a size to be typed at a place of the drawing. */
 const TypeSize = createContext<(sizeId: string, x: number, y: number) => void>(() => {});
@@ -20,15 +20,13 @@ interface TypedSizesProps {
 
 /** Lets the sizes written on a drawing be typed over where they stand. */
 export function TypedSizes({ design, edit, children }: TypedSizesProps) {
-  const [typing, setTyping] = useState<{ readonly size: Size; readonly x: number; readonly y: number } | null>(null);
-  const open = (sizeId: string, x: number, y: number): void => {
-    const size = sizesOf(design.motor.kind).find(({ id }) => id === sizeId);
-    if (size) setTyping({ size, x, y });
-  };
+  const [typing, setTyping] = useState<{ readonly sizeId: string; readonly x: number; readonly y: number } | null>(null);
+  const open = useCallback((sizeId: string, x: number, y: number) => setTyping({ sizeId, x, y }), []);
+  const size = sizesOf(design.motor.kind).find(({ id }) => id === typing?.sizeId);
   return (
     <TypeSize.Provider value={open}>
       {children}
-      {typing && (
+      {typing && size && (
         <Box
           onBlur={() => setTyping(null)}
           onKeyDown={({ key }) => (key === 'Enter' || key === 'Escape') && setTyping(null)}
@@ -47,11 +45,11 @@ export function TypedSizes({ design, edit, children }: TypedSizesProps) {
         >
           <QuantityField
             size="small"
-            label={`${typing.size.label} on the drawing`}
+            label={`${size.label} on the drawing`}
             labelHidden
-            quantity={typing.size.quantity}
-            value={typing.size.read(design)}
-            onChange={(value) => edit((car) => typing.size.write(car, value))}
+            quantity={size.quantity}
+            value={size.read(design)}
+            onChange={(value) => edit((car) => size.write(car, value))}
           />
         </Box>
       )}
@@ -69,8 +67,13 @@ interface LabelProps {
   readonly sizeId?: string;
 }
 
-/** A figure on the drawing, its ground kept clear of lines. */
-export function Label({ x, y, children, anchor = 'middle', fill = ink, sizeId }: LabelProps) {
+const TYPED_OVER = { cursor: 'text' } as const;
+
+/** Given to the group about a drawing's dimensions. */
+export const FIGURES = { ...CLEAR_GROUND, fontFamily: FONTS.figures, fontSize: 13 };
+
+/** A figure on the drawing, drawn anew only when it stands elsewhere or says otherwise. */
+export const Label = memo(function Label({ x, y, children, anchor = 'middle', fill = ink, sizeId }: LabelProps) {
   const type = useContext(TypeSize);
   const open = (): void => {
     if (sizeId !== undefined) type(sizeId, x, y);
@@ -81,18 +84,12 @@ export function Label({ x, y, children, anchor = 'middle', fill = ink, sizeId }:
       y={y}
       textAnchor={anchor}
       dominantBaseline="central"
-      fontFamily={FONTS.figures}
-      fontSize={13}
       fill={fill}
-      stroke={ground}
-      strokeWidth={5}
-      paintOrder="stroke"
-      strokeLinejoin="round"
       {...(sizeId !== undefined && {
         role: 'button',
         tabIndex: 0,
         'aria-label': `${children}: type another`,
-        style: { cursor: 'text' },
+        style: TYPED_OVER,
         onClick: open,
         onKeyDown: ({ key }: React.KeyboardEvent) => key === 'Enter' && open(),
       })}
@@ -100,7 +97,7 @@ export function Label({ x, y, children, anchor = 'middle', fill = ink, sizeId }:
       {children}
     </text>
   );
-}
+});
 
 interface AcrossProps {
   readonly from: number;
@@ -117,7 +114,7 @@ const halfWidth = (text: string): number => 4 + (7.9 * text.length) / 2;
 const HALF_HEIGHT = 10;
 
 /** A horizontal dimension below what it measures, with extension lines and ticks, its line broken for the figure (ISO 129-1). */
-export const Across = ({ from, to, y, base, text, ...typed }: AcrossProps) => {
+export const Across = memo(function Across({ from, to, y, base, text, ...typed }: AcrossProps) {
   const middle = (from + to) / 2;
   const half = Math.min(halfWidth(text), Math.abs(to - from) / 2);
   const side = Math.sign(to - from);
@@ -134,7 +131,7 @@ export const Across = ({ from, to, y, base, text, ...typed }: AcrossProps) => {
       </Label>
     </g>
   );
-};
+});
 
 interface UprightProps {
   readonly x: number;
@@ -146,16 +143,18 @@ interface UprightProps {
 }
 
 /** A vertical dimension beside what it measures. */
-export const Upright = ({ x, top, bottom, reach, text, ...typed }: UprightProps) => (
-  <g>
-    <path
-      d={`M${reach} ${top}H${x}M${x} ${top}V${Math.max(top, (top + bottom) / 2 - HALF_HEIGHT)}M${x} ${Math.min(bottom, (top + bottom) / 2 + HALF_HEIGHT)}V${bottom}M${x - 3} ${top + 3}l6 -6M${x - 3} ${bottom + 3}l6 -6`}
-      stroke={ink}
-      strokeWidth={0.9}
-      fill="none"
-    />
-    <Label x={x} y={(top + bottom) / 2} {...typed}>
-      {text}
-    </Label>
-  </g>
-);
+export const Upright = memo(function Upright({ x, top, bottom, reach, text, ...typed }: UprightProps) {
+  return (
+    <g>
+      <path
+        d={`M${reach} ${top}H${x}M${x} ${top}V${Math.max(top, (top + bottom) / 2 - HALF_HEIGHT)}M${x} ${Math.min(bottom, (top + bottom) / 2 + HALF_HEIGHT)}V${bottom}M${x - 3} ${top + 3}l6 -6M${x - 3} ${bottom + 3}l6 -6`}
+        stroke={ink}
+        strokeWidth={0.9}
+        fill="none"
+      />
+      <Label x={x} y={(top + bottom) / 2} {...typed}>
+        {text}
+      </Label>
+    </g>
+  );
+});

@@ -1,11 +1,11 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../app/tokens.ts';
-import type { Scale } from '../../../ui/car-sketch.tsx';
 import { arrowStep } from '../../../ui/arrow-step.ts';
+import type { Scale } from '../../../ui/scale.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
 
@@ -33,39 +33,63 @@ interface HandlesProps {
 const snapped = (value: number, step: number): number => Math.round(value / step) * step;
 
 /** Everything on the drawing that can be grabbed, dragged or moved with the arrow keys. */
-export const Handles = ({ specs, ...rest }: HandlesProps) => (
-  <>
-    {specs.map((spec) => (
-      <Handle key={spec.sizeId} spec={spec} {...rest} />
-    ))}
-  </>
-);
+export function Handles({ design, specs, scale, edit, onDrag }: HandlesProps) {
+  const sizes = sizesOf(design.motor.kind);
+  return specs.map(({ sizeId, place, direction, ...spec }) => {
+    const size = sizes.find(({ id }) => id === sizeId);
+    return (
+      size && (
+        <Handle
+          key={sizeId}
+          {...spec}
+          size={size}
+          value={size.read(design)}
+          x={scale.x(place.x)}
+          y={scale.y(place.y)}
+          across={direction.x}
+          up={direction.y}
+          perMetre={scale.length(1)}
+          edit={edit}
+          onDrag={onDrag}
+        />
+      )
+    );
+  });
+}
 
-function Handle({ spec, design, scale, edit, onDrag }: Omit<HandlesProps, 'specs'> & { readonly spec: HandleSpec }) {
+interface HandleProps extends Pick<HandleSpec, 'label' | 'gain' | 'step'>, Pick<HandlesProps, 'edit' | 'onDrag'> {
+  readonly size: Size;
+  readonly value: number;
+  /** px on the drawing; the direction it moves in, to the right and up; and the drawing's scale. */
+  readonly x: number;
+  readonly y: number;
+  readonly across: number;
+  readonly up: number;
+  readonly perMetre: number;
+}
+
+/** Drawn anew only when it stands elsewhere or says otherwise. */
+const Handle = memo(function Handle({ label, size, value, x, y, across, up, perMetre, gain, step, edit, onDrag }: HandleProps) {
   const units = useUnits();
   const [isShown, setShown] = useState(false);
   const grab = useRef<{ x: number; y: number; value: number; gesture: string } | null>(null);
-  const size: Size | undefined = sizesOf(design.motor.kind).find(({ id }) => id === spec.sizeId);
-  if (!size) return null;
-  const value = size.read(design);
   const change = (next: number, gesture: string): void => {
     // Lengths stay above nothing; angles may go either way.
-    const kept = size.low < 0 ? next : Math.max(next, spec.step);
+    const kept = size.low < 0 ? next : Math.max(next, step);
     if (kept !== value) edit((car) => size.write(car, kept), gesture);
   };
-  const x = scale.x(spec.place.x);
-  const y = scale.y(spec.place.y);
   const words = printQuantity(value, size.quantity, units);
   return (
     <g
       role="slider"
       tabIndex={0}
-      aria-label={`${spec.label}, on the drawing`}
+      aria-label={`${label}, on the drawing`}
       aria-valuenow={Number(value.toPrecision(5))}
       aria-valuetext={words}
       aria-valuemin={Number(Math.min(2 * size.low, 0).toPrecision(5))}
       aria-valuemax={Number((2 * size.high).toPrecision(5))}
-      style={{ cursor: 'grab', touchAction: 'none' }}
+      transform={`translate(${x} ${y})`}
+      style={GRABBED}
       onFocus={() => setShown(true)}
       onBlur={() => setShown(false)}
       onPointerEnter={() => setShown(true)}
@@ -74,8 +98,7 @@ function Handle({ spec, design, scale, edit, onDrag }: Omit<HandlesProps, 'specs
         const steps = arrowStep(event);
         if (steps === null) return;
         event.preventDefault();
-        const step = spec.step * Math.abs(steps);
-        change(snapped(value, step) + spec.step * steps, nanoid());
+        change(snapped(value, step * Math.abs(steps)) + step * steps, nanoid());
       }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -85,9 +108,8 @@ function Handle({ spec, design, scale, edit, onDrag }: Omit<HandlesProps, 'specs
       onPointerMove={(event) => {
         const from = grab.current;
         if (!from) return;
-        const perMetre = scale.length(1);
-        const way = ((event.clientX - from.x) * spec.direction.x - (event.clientY - from.y) * spec.direction.y) / perMetre;
-        change(snapped(from.value + spec.gain * way, event.altKey ? spec.step / 10 : spec.step), from.gesture);
+        const way = ((event.clientX - from.x) * across - (event.clientY - from.y) * up) / perMetre;
+        change(snapped(from.value + gain * way, event.altKey ? step / 10 : step), from.gesture);
       }}
       onPointerUp={() => {
         grab.current = null;
@@ -98,19 +120,27 @@ function Handle({ spec, design, scale, edit, onDrag }: Omit<HandlesProps, 'specs
         onDrag(false);
       }}
     >
-      <circle cx={x} cy={y} r={14} fill="transparent" />
+      <Knob words={isShown ? `${label} ${words}` : null} />
+    </g>
+  );
+});
+
+const GRABBED = { cursor: 'grab', touchAction: 'none' } as const;
+
+/** What is seen of a handle: a ring, and its live figure while it is pointed at or moved. */
+const Knob = memo(function Knob({ words }: { readonly words: string | null }) {
+  return (
+    <>
+      <circle r={14} fill="transparent" />
       <circle
-        cx={x}
-        cy={y}
         r={6}
         fill="var(--mui-palette-workbench-panel)"
         stroke="var(--mui-palette-workbench-distance)"
-        strokeWidth={isShown ? 4 : 2.5}
+        strokeWidth={words === null ? 2.5 : 4}
       />
-      {isShown && (
+      {words !== null && (
         <text
-          x={x}
-          y={y - 20}
+          y={-20}
           textAnchor="middle"
           fontFamily={FONTS.figures}
           fontSize={13}
@@ -121,9 +151,9 @@ function Handle({ spec, design, scale, edit, onDrag }: Omit<HandlesProps, 'specs
           paintOrder="stroke"
           style={{ pointerEvents: 'none' }}
         >
-          {spec.label} {words}
+          {words}
         </text>
       )}
-    </g>
+    </>
   );
-}
+});

@@ -8,8 +8,8 @@ import { planView } from '../../../../core/drawing/plan-view.ts';
 import { poseAt } from '../../../../core/drawing/pose.ts';
 import { sideView } from '../../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
-import { fitScale } from '../../../ui/car-sketch.tsx';
-import { PlanDrawing, planScale } from './plan-drawing.tsx';
+import { planScale, sideScale } from '../../../ui/scale.ts';
+import { PlanDrawing } from './plan-drawing.tsx';
 import { planHandles } from './plan-handles.ts';
 import { SideDrawing } from './side-drawing.tsx';
 import { sideHandles } from './side-handles.ts';
@@ -26,7 +26,7 @@ function drawnSide(design: CarDesign, width: number, height: number, time: numbe
   const pose = time === null || !moves ? null : poseAt(design, prediction.result, time * prediction.result.time);
   return renderToStaticMarkup(
     <svg>
-      <SideDrawing design={design} view={view} scale={fitScale(view, width, height, MARGIN)} width={width} pose={pose} size={size} />
+      <SideDrawing design={design} view={view} scale={sideScale(view, width, height, MARGIN)} width={width} pose={pose} size={size} />
     </svg>,
   );
 }
@@ -68,17 +68,26 @@ describe('the drawing of a car', () => {
   it('is to scale: a wheel is as large as its figure says, and stands on the floor', () => {
     const car = newCar('x');
     const view = sideView(car);
-    const scale = fitScale(view, 620, 320, MARGIN);
+    const scale = sideScale(view, 620, 320, MARGIN);
     const [, cy, r] = /<circle cx="[\d.]+" cy="([\d.]+)" r="([\d.]+)"/.exec(drawnSide(car, 620, 320))!;
     expect(Number(r)).toBeCloseTo(scale.length(0.06), 3);
     expect(Number(cy) + Number(r)).toBeCloseTo(scale.y(0), 3);
   });
   it('keeps to its box but for the words', () => {
     const view = sideView(newCar('x'));
-    const scale = fitScale(view, 620, 320, MARGIN);
-    expect(scale.x(view.bounds.left)).toBeGreaterThanOrEqual(MARGIN.side - 1e-9);
-    expect(scale.x(view.bounds.right)).toBeLessThanOrEqual(620 - MARGIN.side + 1e-9);
+    const scale = sideScale(view, 620, 320, MARGIN);
+    // Its place is steady to a few px.
+    expect(scale.x(view.bounds.left)).toBeGreaterThanOrEqual(MARGIN.side - 4);
+    expect(scale.x(view.bounds.right)).toBeLessThanOrEqual(620 - MARGIN.side + 4);
     expect(scale.y(view.bounds.top)).toBeGreaterThanOrEqual(MARGIN.top - 1e-9);
+  });
+  it('keeps its scale and its place while a size changes a little: only what is changed moves', () => {
+    const scales = Array.from({ length: 40 }, (_, i) => {
+      const grown = { ...newCar('x'), driveWheels: { ...newCar('x').driveWheels, diameter: 0.12 + i * 4e-4 } };
+      const scale = sideScale(sideView(grown), 620, 320, MARGIN);
+      return `${scale.x(0)} ${scale.length(1)}`;
+    });
+    expect(new Set(scales).size).toBeLessThan(6);
   });
   it.each([
     ['lever', ['⌀ 120 mm', '260 mm', '190 mm', 'lever 180 mm', 'axle ⌀ 3.2 mm', 'cocked']],

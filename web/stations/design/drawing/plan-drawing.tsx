@@ -1,8 +1,8 @@
 import { curvatureOf, driftAfter } from '../../../../core/design/straightness.ts';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Plate, PlanView } from '../../../../core/drawing/plan-view.ts';
-import { LEAST_SCALE, type Scale } from '../../../ui/car-sketch.tsx';
-import { Across, Label, Upright } from './dimension-marks.tsx';
+import type { Scale } from '../../../ui/scale.ts';
+import { Across, FIGURES, Label, Upright } from './dimension-marks.tsx';
 
 const ink = 'var(--mui-palette-workbench-ink)';
 const muted = 'var(--mui-palette-workbench-muted)';
@@ -10,26 +10,6 @@ const paper = 'var(--mui-palette-workbench-panel)';
 
 /** m ahead at which the drift is told on the drawing. */
 const TOLD_AT = 5;
-
-/** A scale for a view from above, its middle line half way up. */
-export function planScale(
-  { bounds }: PlanView,
-  width: number,
-  height: number,
-  margin: { side: number; top: number; floor: number },
-): Scale {
-  const perMetre = Math.max(
-    LEAST_SCALE,
-    Math.min((width - 2 * margin.side) / (bounds.right - bounds.left), (height - margin.top - margin.floor) / (2 * bounds.halfWidth)),
-  );
-  const centre = (bounds.left + bounds.right) / 2;
-  const middle = (height - margin.floor + margin.top) / 2;
-  return {
-    x: (metres) => width / 2 + (metres - centre) * perMetre,
-    y: (metres) => middle - metres * perMetre,
-    length: (metres) => metres * perMetre,
-  };
-}
 
 const PlateShape = ({
   plate,
@@ -95,7 +75,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
       />
       {view.ballast && <PlateShape plate={view.ballast} scale={scale} fill={muted} line={1} />}
       {design.otherWheels && (
-        <>
+        <g {...FIGURES}>
           <Across
             from={scale.x(0)}
             to={scale.x(design.wheelbase)}
@@ -117,7 +97,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
               ? `axles as drawn: straight at ${distance(TOLD_AT)}`
               : `as drawn it drifts ${distance(Math.abs(drift))} to the ${drift > 0 ? 'right' : 'left'} in ${distance(TOLD_AT)}`}
           </Label>
-        </>
+        </g>
       )}
     </>
   );

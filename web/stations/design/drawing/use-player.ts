@@ -35,15 +35,20 @@ export function usePlayer(design: CarDesign, prediction: Prediction) {
     () => (result && time !== null ? poseAt(design, result, Math.min(time, end)) : null),
     [design, result, time, end],
   );
+  const whole = useRef(end);
+  useEffect(() => {
+    whole.current = end;
+  });
   const play = useCallback(() => {
-    setTime((at) => (at === null || at >= end ? 0 : at));
+    setTime((at) => (at === null || at >= whole.current ? 0 : at));
     setPlaying(true);
-  }, [end]);
+  }, []);
   const pause = useCallback(() => setPlaying(false), []);
   const scrub = useCallback((to: number | null) => {
     setPlaying(false);
     setTime(to);
   }, []);
-  return { pose, end, isPlaying: isPlaying && result !== null, play, pause, scrub };
+  const scrubShare = useCallback((share: number) => scrub(share * whole.current), [scrub]);
+  return { pose, end, isPlaying: isPlaying && result !== null, play, pause, scrub, scrubShare };
 }
 export type Player = ReturnType<typeof usePlayer>;

@@ -16,23 +16,24 @@ import { ChartExport } from '../../../ui/chart-export.tsx';
 import { hand } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
-import { useOwnParts } from '../parts/use-own-parts.ts';
+import { usePartsAtHand } from '../parts/use-own-parts.ts';
+import { useVersions } from '../versions/use-versions.ts';
 import { acrossName, axisText, upName } from './axes.ts';
 import { JobBar } from './job-bar.tsx';
 import { useJob } from './use-job.ts';
 
 interface BestPanelProps {
+  readonly carId: string;
   readonly design: CarDesign;
   readonly edit: Edit;
-  /** Keeps a found car as a version, leaving the present one as it is. */
-  readonly onKeep: (name: string, note: string, found: CarDesign) => Promise<boolean>;
 }
 
 /** A search for the car's aim: how quickness is traded for distance, and three good cars that differ. */
-export function BestPanel({ design, edit, onKeep }: BestPanelProps) {
+export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const units = useUnits();
   const tokens = useTokens();
-  const { parts } = useOwnParts();
+  const { parts } = usePartsAtHand();
+  const { keep } = useVersions(carId, design, edit);
   const [onlyOwn, setOnlyOwn] = useState(false);
   const [asTable, setAsTable] = useState(false);
   const { progress, result, run, stop } = useJob<Search>();
@@ -126,7 +127,7 @@ export function BestPanel({ design, edit, onKeep }: BestPanelProps) {
                     size="small"
                     aria-label={`Keep car ${i + 1} as a version`}
                     onClick={() =>
-                      void onKeep(`found: ${runWords(found)}`.replaceAll('\u00a0', ' '), 'Found by a search for the aim.', found.design)
+                      void keep(`found: ${runWords(found)}`.replaceAll('\u00a0', ' '), 'Found by a search for the aim.', found.design)
                     }
                   >
                     Keep

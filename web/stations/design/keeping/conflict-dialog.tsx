@@ -35,8 +35,14 @@ function differences(mine: CarDesign, other: CarDesign, units: UnitSystem): (rea
   return rows;
 }
 
-/** The car was changed elsewhere: both versions stand here until one is chosen, or both are kept. */
+/** Asked while the car was changed elsewhere. */
 export function ConflictDialog() {
+  const isAsked = useAppSelector((state) => Boolean(state.design?.other));
+  return isAsked ? <Conflict /> : null;
+}
+
+/** Both versions stand here until one is chosen, or both are kept. */
+function Conflict() {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const design = useAppSelector((state) => state.design);

@@ -1,6 +1,6 @@
 import { MOTOR_NAMES, type CarDesign, type MotorDesign, type MotorKind } from '../../../../core/design/car-design.ts';
 import { CARE, FLOORS } from '../../../../core/design/catalogue.ts';
-import type { PartSlot } from '../../../../core/design/parts.ts';
+import { fittedKey, neededAt, type PartSlot } from '../../../../core/design/parts.ts';
 import { withMotor } from '../../../../core/design/with-motor.ts';
 
 /** Something of a car that is chosen from a few. */
@@ -103,3 +103,19 @@ export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[
   band: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, ...ON_AXLES, TRUENESS, release('End of the band', 'drops off the axle')],
   twist: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, DRIVE_WHEELS, { label: 'Washer under the band’s hook', slot: 'washer' }, TRUENESS],
 };
+
+/** Whether two designs are made of the same and run on the same, whatever their sizes. */
+export function isSameChoice(a: CarDesign, b: CarDesign): boolean {
+  /** The sizes of a band that are typed. */
+  const bandOf = ({ motor }: CarDesign): unknown => (motor.kind !== 'lever' && motor.band.kind === 'own' ? motor.band : null);
+  return (
+    a.motor.kind === b.motor.kind &&
+    a.own === b.own &&
+    bandOf(a) === bandOf(b) &&
+    CHOICES[a.motor.kind].every((choice) =>
+      'slot' in choice
+        ? fittedKey(a, choice.slot) === fittedKey(b, choice.slot) && neededAt(a, choice.slot) === neededAt(b, choice.slot)
+        : choice.read(a) === choice.read(b),
+    )
+  );
+}

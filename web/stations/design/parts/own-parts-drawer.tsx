@@ -7,7 +7,7 @@ import { CATALOGUE, PART_VALUES, type OwnPart } from '../../../../core/design/pa
 import type { StoredPart } from '../../../app/api.ts';
 import { KIND_NAMES } from './part-draft.ts';
 import { OwnPartForm } from './own-part-form.tsx';
-import { useOwnParts } from './use-own-parts.ts';
+import { useKeepingParts, usePartsAtHand } from './use-own-parts.ts';
 
 /** What a part is like, and its values in their units. */
 const partLine = ({ kind, like, values }: OwnPart): string =>
@@ -20,7 +20,8 @@ const partLine = ({ kind, like, values }: OwnPart): string =>
 
 /** The builder's own parts: what there is, how many, and how well each is known. */
 export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
-  const { parts, keep, takeOut, putBack } = useOwnParts();
+  const { parts } = usePartsAtHand();
+  const { keep, takeOut, putBack } = useKeepingParts();
   /** Taken out just now: it can be put back. */
   const [gone, setGone] = useState<StoredPart | null>(null);
   const [edited, setEdited] = useState<StoredPart | 'new' | null>(null);

@@ -8,17 +8,24 @@ import plain from '../../../ui/plain.module.css';
 import styles from '../design-page.module.css';
 import type { Edit } from '../design-slice.ts';
 import { BandSizeFields } from './band-size-fields.tsx';
-import { CHOICES, type Choice } from './choices.ts';
+import { CHOICES, isSameChoice, type Choice } from './choices.ts';
 import { fieldValue, PartField } from './part-field.tsx';
-import { useOwnParts } from './use-own-parts.ts';
+import { usePartsAtHand } from './use-own-parts.ts';
 
 const OwnPartsDrawer = lazy(() => import('./own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
 
 const NONE: readonly OwnPart[] = [];
 
-/** What the car is made of and runs on. */
-export function PartsPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
-  const { byKind } = useOwnParts();
+interface PartsPanelProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+}
+
+/** What the car is made of and runs on. Drawn anew when something else is chosen, not in every frame of a drag. */
+export const PartsPanel = memo(Parts, (before, after) => before.edit === after.edit && isSameChoice(before.design, after.design));
+
+function Parts({ design, edit }: PartsPanelProps) {
+  const { byKind } = usePartsAtHand();
   const [isListing, setListing] = useState(false);
   const { motor, own } = design;
   const partsOf = (kind: PartKind): readonly OwnPart[] => byKind[kind] ?? NONE;

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { newCar, type MotorKind } from '../../../../core/design/car-design.ts';
-import { CATALOGUE, PART_VALUES, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import { CATALOGUE, fitCatalogue, PART_VALUES, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
 import { readCarDesign, readOwnPart } from '../../../../core/files/read.ts';
-import { CHOICES } from './choices.ts';
+import { CHOICES, isSameChoice } from './choices.ts';
+import { sizesOf } from '../../../../core/design/sizes.ts';
 import { draftOf, KIND_NAMES, newDraft, partOf, usualValues } from './part-draft.ts';
 
 const kinds = Object.keys(KIND_NAMES) as PartKind[];
@@ -54,6 +55,23 @@ describe('what is chosen for a car', () => {
     for (const table of Object.values(CATALOGUE)) {
       const labels = Object.values(table).map(({ label }) => label);
       expect(new Set(labels).size).toBe(labels.length);
+    }
+  });
+});
+
+describe('whether the same is chosen', () => {
+  it.each(['lever', 'band', 'twist'] as const)('%s: whatever its sizes, but not with anything else chosen', (kind) => {
+    const car = newCar('x', kind);
+    for (const { id, high, write } of sizesOf(kind)) expect(isSameChoice(car, write(car, high)), id).toBe(true);
+    for (const choice of CHOICES[kind]) {
+      const others =
+        'slot' in choice
+          ? Object.keys(CATALOGUE[SLOTS[choice.slot].kind]).map((key) => fitCatalogue(car, choice.slot, key))
+          : Object.keys(choice.options).map((key) => choice.write(car, key as never));
+      expect(
+        others.filter((other) => !isSameChoice(car, other)),
+        choice.label,
+      ).toHaveLength(others.length - 1);
     }
   });
 });

@@ -13,26 +13,29 @@ import { toasted } from '../../../app/toasts-slice.ts';
 
 const NONE: readonly StoredPart[] = [];
 
-/** The builder's own parts, and keeping and taking them away. */
-export function useOwnParts() {
-  const dispatch = useAppDispatch();
+/** The builder's own parts. */
+export function usePartsAtHand() {
   const { data: parts = NONE } = useListPartsQuery();
-  const [save] = useSavePartMutation();
-  const [remove] = useRemovePartMutation();
-  const [restore] = useRestorePartMutation();
   const byKind = useMemo(() => {
     const sorted: Partial<Record<PartKind, OwnPart[]>> = {};
     for (const { part } of parts) (sorted[part.kind] ??= []).push(part);
     return sorted as Readonly<Partial<Record<PartKind, readonly OwnPart[]>>>;
   }, [parts]);
+  return { parts, byKind };
+}
+
+/** Keeping parts of one's own, and taking them away. */
+export function useKeepingParts() {
+  const dispatch = useAppDispatch();
+  const [save] = useSavePartMutation();
+  const [remove] = useRemovePartMutation();
+  const [restore] = useRestorePartMutation();
   /** Tells what went wrong, and whether it went well. */
   const told = ({ error }: { readonly error?: unknown }): boolean => {
     if (error) dispatch(toasted(problemLine(error), { tone: 'stop' }));
     return !error;
   };
   return {
-    parts,
-    byKind,
     /** Keeps a part: a new one, or over the one it was made from. */
     keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> =>
       told(await save({ id: from?.id ?? crypto.randomUUID(), baseVersion: from?.version ?? 0, content: part })),

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { memo, useDeferredValue, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import {
   MEASURED_SPREAD,
@@ -19,9 +19,23 @@ import type { Edit } from '../design-slice.ts';
 
 /** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
 export function MeasuredPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
-  // Far from the hand: these may follow a frame later than curve and verdict.
-  const settled = useDeferredValue(design);
-  return <Values design={settled} edit={edit} />;
+  // Far from the hand: while a size is dragged, curve and verdict go first.
+  return <Values design={useSettled(design)} edit={edit} />;
+}
+
+/** ms a design is quiet before it is told here. */
+const QUIET = 100;
+
+/** The design once it is quiet; at once when something measured was typed or taken back. */
+function useSettled(design: CarDesign): CarDesign {
+  const [settled, setSettled] = useState(design);
+  const isTold = settled.measured !== design.measured || settled.motor.kind !== design.motor.kind;
+  if (isTold) setSettled(design);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(design), QUIET);
+    return () => clearTimeout(timer);
+  }, [design]);
+  return isTold ? design : settled;
 }
 
 const Values = memo(function Values({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {

@@ -5,6 +5,7 @@ import { printQuantity } from '../../../../core/units/quantity.ts';
 import { ChartExport, type ChartExportProps } from '../../../ui/chart-export.tsx';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
 import { Explained, type Explanation } from '../../../ui/explained.tsx';
+import { Hatch } from '../../../ui/hatch.tsx';
 import plain from '../../../ui/plain.module.css';
 import { useUnits } from '../../../ui/use-units.ts';
 import styles from './verdict-panel.module.css';
@@ -15,7 +16,7 @@ const LEAST_SHARE = 0.004;
 interface EnergyBarProps {
   readonly name: string;
   readonly result: RunResult;
-  readonly explain: () => Explanation;
+  readonly explain: (figure: string) => Explanation;
 }
 
 interface Share {
@@ -62,7 +63,9 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
     <section aria-labelledby="energy-title">
       <div className={styles.energyHead}>
         <h2 id="energy-title" className={plain.heading}>
-          <Explained explain={explain}>Where {printQuantity(result.storedEnergy, 'energy', units)} goes</Explained>
+          <Explained figure="energy" explain={explain}>
+            {`Where ${printQuantity(result.storedEnergy, 'energy', units)} goes`}
+          </Explained>
           {result.energy.climb < 0 ? ', with what the slope gives' : ''}
         </h2>
         <SaveEnergy name={name} picture={picture} table={table} />
@@ -76,9 +79,7 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         preserveAspectRatio="none"
       >
-        <defs>
-          <Hatch />
-        </defs>
+        <Hatch id={HATCH} colour={colourOf('slip')} line={3} />
         {spent.map(({ part }, i) => (
           <rect
             key={part}
@@ -91,31 +92,32 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
       </svg>
       <dl className={`${plain.list} ${styles.energyParts}`}>
         {shares.map(({ part, share, label }) => (
-          <div key={part}>
-            <svg aria-hidden width={12} height={12}>
-              <rect width={12} height={12} rx={4} fill={fillOf(part)} />
-            </svg>
-            <dt>{label}</dt>
-            <dd>{printQuantity(Math.abs(share), 'share', units)}</dd>
-          </div>
+          <Spent key={part} fill={fillOf(part)} label={label} share={printQuantity(Math.abs(share), 'share', units)} />
         ))}
       </dl>
     </section>
   );
 }
 
+/** Where a share went; drawn anew only when the share changes. */
+const Spent = memo(function Spent({ fill, label, share }: { readonly fill: string; readonly label: string; readonly share: string }) {
+  return (
+    <div>
+      <svg aria-hidden width={12} height={12}>
+        <rect width={12} height={12} rx={4} fill={fill} />
+      </svg>
+      <dt>{label}</dt>
+      <dd>{share}</dd>
+    </div>
+  );
+});
+
 /** Drawn once. */
 const SaveEnergy = memo(function SaveEnergy({ name, ...chart }: Pick<ChartExportProps, 'name' | 'picture' | 'table'>) {
   return <ChartExport name={`${name} energy`} {...chart} />;
 });
 
+/** Wheelspin is told by hatching too, not by its colour alone. */
 const HATCH = 'energy-hatch';
 const colourOf = (part: keyof EnergyBudget): string => `var(--mui-palette-workbench-${ENERGY_WORDS[part].colour})`;
 const fillOf = (part: keyof EnergyBudget): string => (ENERGY_WORDS[part].hatched ? `url(#${HATCH})` : colourOf(part));
-
-/** Wheelspin is told by hatching too, not by its colour alone. */
-const Hatch = () => (
-  <pattern id={HATCH} width={8} height={8} patternUnits="userSpaceOnUse">
-    <path d="M-2 2l4 -4M0 8l8 -8M6 10l4 -4" stroke={colourOf('slip')} strokeWidth={3} />
-  </pattern>
-);

@@ -10,7 +10,7 @@ interface RangeBarProps {
   readonly assessment: Assessment | null;
   readonly likely: number;
   readonly aim: Aim;
-  readonly explain: () => Explanation;
+  readonly explain: (figure: string) => Explanation;
 }
 
 /** Within what 8 in 10 such cars would run, and how likely the aim is met. */
@@ -24,8 +24,8 @@ export function RangeBar({ assessment, likely, aim, explain }: RangeBarProps) {
       {bounds && (
         <>
           <p className={`${plain.text} ${plain.muted}`}>
-            <Explained explain={explain}>
-              8 in 10 such cars: {printNumber(bounds.low, 'distance', units)} to {printQuantity(bounds.high, 'distance', units)}
+            <Explained figure="range" explain={explain}>
+              {`8 in 10 such cars: ${printNumber(bounds.low, 'distance', units)} to ${printQuantity(bounds.high, 'distance', units)}`}
             </Explained>
             {assessment.chance !== null && ` · meets the aim ${printQuantity(assessment.chance, 'share', units)} of the time`}
           </p>

@@ -1,3 +1,4 @@
+import { useCallback, useEffect, useRef } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Prediction } from '../../../../core/design/predict-run.ts';
 import { limitOf, type Limit } from '../../../../core/design/verdict.ts';
@@ -74,7 +75,15 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
   const units = useUnits();
   const assessment = useAssessment(design, units);
   const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
-  const explain = (figure: string): Explanation => explanationOf(figure, design, result, print);
+  const present = useRef({ design, result, print });
+  useEffect(() => {
+    present.current = { design, result, print };
+  });
+  // Asked for only when a figure is pressed: it stays the same function, so that the figures need not be drawn anew.
+  const explain = useCallback((figure: string): Explanation => {
+    const { design: shown, result: ran, print: printed } = present.current;
+    return explanationOf(figure, shown, ran, printed);
+  }, []);
   const { title, text, isBad } = limitWords(limitOf(result), result, units);
   const spins = result.slipDistance > 0.0005;
   const figures: readonly (readonly [string, string])[] = [
@@ -93,11 +102,13 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
           <span className={styles.unit}>{` ${unitOf('distance', units)}`}</span>
         </p>
         <p className={`${plain.text} ${plain.muted}`}>
-          <Explained explain={() => explain('distance')}>predicted, fully wound</Explained>
+          <Explained figure="distance" explain={explain}>
+            predicted, fully wound
+          </Explained>
           {result.rollsBack ? ' · then rolls back' : ''}
           {result.wheelie ? ' · lifts its front at launch' : ''}
         </p>
-        <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} explain={() => explain('range')} />
+        <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} explain={explain} />
       </div>
       <div className={`${styles.limit} ${isBad ? styles.bad : ''}`}>
         <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
@@ -105,7 +116,7 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
       </div>
       <Remedies assessment={assessment} aim={design.aim} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
-      <EnergyBar name={design.name} result={result} explain={() => explain('energy')} />
+      <EnergyBar name={design.name} result={result} explain={explain} />
       <Checks assessment={assessment} />
     </>
   );

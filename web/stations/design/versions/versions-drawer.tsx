@@ -11,7 +11,10 @@ import { printQuantity } from '../../../../core/units/quantity.ts';
 import type { StoredVersion } from '../../../app/api.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { CompareVersions } from './compare-versions.tsx';
-import type { useVersions } from './use-versions.ts';
+import type { Edit } from '../design-slice.ts';
+import { useVersions } from './use-versions.ts';
+
+type Versions = ReturnType<typeof useVersions>;
 
 /** A design drawn behind the present one on the curve. */
 export interface Ghost {
@@ -20,9 +23,10 @@ export interface Ghost {
   readonly design: CarDesign;
 }
 
-interface VersionsDrawerProps extends ReturnType<typeof useVersions> {
+interface VersionsDrawerProps {
+  readonly carId: string;
   readonly design: CarDesign;
-  readonly isOpen: boolean;
+  readonly edit: Edit;
   readonly onClose: () => void;
   readonly ghosts: readonly Ghost[];
   readonly onGhosts: (ghosts: readonly Ghost[]) => void;
@@ -30,12 +34,13 @@ interface VersionsDrawerProps extends ReturnType<typeof useVersions> {
 
 /** The versions of a car: keep the present, see how they grew, compare any two, lay any behind the curve, go back. */
 export function VersionsDrawer(props: VersionsDrawerProps) {
-  const { versions, current, isOpen, onClose } = props;
-  const { closest, change } = props.grownFrom();
+  const { carId, design, edit, onClose, ghosts, onGhosts } = props;
+  const { versions, current, grownFrom, keep, goBack } = useVersions(carId, design, edit);
+  const { closest, change } = grownFrom();
   return (
     <Drawer
       anchor="right"
-      open={isOpen}
+      open
       onClose={onClose}
       slotProps={{
         paper: { 'aria-label': 'Versions', sx: { width: 'min(460px, 100vw)', p: 4, gap: 4, display: 'grid', alignContent: 'start' } },
@@ -52,7 +57,7 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
           This is <b>{current.record.name}</b>, kept as it stands.
         </Typography>
       ) : (
-        <KeepForm {...props} key={versions.length} />
+        <KeepForm versions={versions} keep={keep} key={versions.length} />
       )}
       {!current && closest && change && (
         <Typography variant="body2" color="text.secondary">
@@ -61,15 +66,23 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
       )}
       <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {treeOf(versions).map(({ version, depth }) => (
-          <VersionRow key={version.id} version={version} depth={depth} {...props} />
+          <VersionRow
+            key={version.id}
+            version={version}
+            depth={depth}
+            isCurrent={current?.id === version.id}
+            ghosts={ghosts}
+            onGhosts={onGhosts}
+            goBack={goBack}
+          />
         ))}
       </Box>
-      {versions.length > 0 && <CompareVersions versions={versions} present={props.design} />}
+      {versions.length > 0 && <CompareVersions versions={versions} present={design} />}
     </Drawer>
   );
 }
 
-function KeepForm({ versions, keep }: VersionsDrawerProps) {
+function KeepForm({ versions, keep }: Pick<Versions, 'versions' | 'keep'>) {
   const [name, setName] = useState(`version ${versions.length + 1}`);
   const [note, setNote] = useState('');
   return (
@@ -105,16 +118,17 @@ function KeepForm({ versions, keep }: VersionsDrawerProps) {
   );
 }
 
-interface VersionRowProps extends VersionsDrawerProps {
+interface VersionRowProps extends Pick<VersionsDrawerProps, 'ghosts' | 'onGhosts'>, Pick<Versions, 'goBack'> {
   readonly version: StoredVersion;
   readonly depth: number;
+  /** The car is this version as it stands. */
+  readonly isCurrent: boolean;
 }
 
-function VersionRow({ version, depth, current, ghosts, onGhosts, goBack }: VersionRowProps) {
+function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack }: VersionRowProps) {
   const units = useUnits();
   const { name, note, change, design } = version.record;
   const prediction = predictRun(design);
-  const isCurrent = current?.id === version.id;
   const others = ghosts.filter(({ id }) => id !== version.id);
   const isGhost = others.length < ghosts.length;
   return (

@@ -1,0 +1,7 @@
+/** Given to a group of words on a drawing: the ground about each letter is kept clear of lines. */
+export const CLEAR_GROUND = {
+  stroke: 'var(--mui-palette-workbench-ground)',
+  strokeWidth: 5,
+  paintOrder: 'stroke',
+  strokeLinejoin: 'round',
+} as const;
