@@ -85,7 +85,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
             sizeId="wheelbase"
           />
           <Upright
-            x={Math.max(scale.x(bounds.left) - 30, 48)}
+            x={Math.max(scale.x(bounds.left) - 38, 48)}
             top={scale.y(design.trackWidth / 2)}
             bottom={scale.y(-design.trackWidth / 2)}
             reach={scale.x(0)}

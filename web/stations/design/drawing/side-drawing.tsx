@@ -42,7 +42,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
                 sizeId="wheelbase"
               />
               <Upright
-                x={Math.min(scale.x(view.bounds.right) + 30, width - 48)}
+                x={Math.min(scale.x(view.bounds.right) + 38, width - 48)}
                 top={scale.y(2 * otherWheel.radius)}
                 bottom={floor}
                 reach={scale.x(otherWheel.x)}
@@ -52,7 +52,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
             </>
           )}
           <Upright
-            x={Math.max(scale.x(view.bounds.left) - 30, 48)}
+            x={Math.max(scale.x(view.bounds.left) - 38, 48)}
             top={scale.y(2 * driveWheel.radius)}
             bottom={floor}
             reach={scale.x(0)}
