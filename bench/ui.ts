@@ -58,16 +58,19 @@ try {
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
 
-  await (await page.waitForSelector('::-p-aria([name="Map"][role="tab"])'))!.click();
-  const mapStart = performance.now();
-  await page.waitForSelector('::-p-aria([name="Mapping"][role="progressbar"])');
-  await page.waitForFunction(
-    () => [...document.querySelectorAll('button')].some(({ innerText }) => innerText.startsWith('Take the best')),
-    {
-      polling: 50,
-    },
+  // From the press of its tab until the best of the whole map is told, by the page's own clock: asking from outside takes its time too.
+  const mapped = await page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const begun = performance.now();
+        const told = new MutationObserver(() => {
+          if ([...document.querySelectorAll('#lower-panel button')].some(({ textContent }) => textContent.startsWith('Take the best')))
+            requestAnimationFrame(() => resolve(performance.now() - begun));
+        });
+        told.observe(document.querySelector('#lower-panel')!, { childList: true, subtree: true });
+        document.querySelector<HTMLElement>('#tab-map')!.click();
+      }),
   );
-  const mapped = performance.now() - mapStart;
   const row = (values: number[]) => ({
     median: round(median(values)),
     p95: round(share(values, 0.95)),

@@ -1,5 +1,6 @@
-import type { CarDesign } from '../design/car-design.ts';
+import type { Aim, CarDesign } from '../design/car-design.ts';
 import { prepareRun } from '../design/derive-run-setup.ts';
+import type { RunSetup } from '../run/run-setup.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
 
 /** How well a run meets a car's aim: higher is better, in metres or (quickest, by the time at its mark) in seconds saved. */
@@ -14,13 +15,14 @@ export function scoreOf(design: CarDesign, result: RunResult): number {
 /** Cars that fall short of a mark are told apart by how far they came. */
 const fallingShort = (wanted: number, distance: number): number => -1e3 - (wanted - distance);
 
+/** The run of a setup that was proved sound, with the aim's distance as a mark. */
+export const simulateForAim = ({ kind, distance }: Aim, setup: RunSetup): RunResult =>
+  simulateSound(kind === 'quickest-to' && distance !== null ? { ...setup, marks: [distance] } : setup);
+
 /** The run of a design with its aim's distance as a mark; null where it cannot run. */
 export function runForAim(design: CarDesign): RunResult | null {
   const prepared = prepareRun(design);
-  if (prepared.kind === 'refused') return null;
-  const { kind, distance } = design.aim;
-  if (kind !== 'quickest-to' || distance === null) return simulateSound(prepared.setup);
-  return simulateSound({ ...prepared.setup, marks: [distance] });
+  return prepared.kind === 'refused' ? null : simulateForAim(design.aim, prepared.setup);
 }
 
 /** Share of a bounded prediction's sample that meets the aim; null for an aim that has no yes or no. A miss by this share still counts as close. */

@@ -1,6 +1,7 @@
 import type { CarDesign } from '../design/car-design.ts';
+import { prepareRun } from '../design/derive-run-setup.ts';
 import { stoppedBy } from '../design/checks/judge.ts';
-import { runForAim, scoreOf } from './aim.ts';
+import { scoreOf, simulateForAim } from './aim.ts';
 
 /** One of many cars tried: its run, and how well that meets the aim. SI units; NaN, and a score of −Infinity, where it cannot run. */
 export interface ExploredCar {
@@ -23,10 +24,12 @@ const CANNOT_RUN: ExploredCar = {
 
 /** Runs and judges a design. */
 export function exploreCar(design: CarDesign): ExploredCar {
-  const result = runForAim(design);
-  if (!result) return CANNOT_RUN;
+  const prepared = prepareRun(design);
+  if (prepared.kind === 'refused') return CANNOT_RUN;
+  const { setup } = prepared;
+  const result = simulateForAim(design.aim, setup);
   const { distance, time, launchGripRatio } = result;
-  return { distance, time, launchGripRatio, score: scoreOf(design, result), stoppedBy: stoppedBy(design, result) };
+  return { distance, time, launchGripRatio, score: scoreOf(design, result), stoppedBy: stoppedBy(design, result, setup) };
 }
 
 /** Whether the first of two cars is the one to take: one that nothing stops before one that something does, then by score. */

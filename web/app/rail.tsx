@@ -3,26 +3,10 @@ import DarkIcon from '@mui/icons-material/DarkModeOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
-import Box from '@mui/material/Box';
-import ButtonBase from '@mui/material/ButtonBase';
 import { useColorScheme } from '@mui/material/styles';
 import { NavLink, useParams } from 'react-router';
+import styles from './shell.module.css';
 import { useAppSelector } from './store.ts';
-
-const itemStyle = {
-  display: 'grid',
-  justifyItems: 'center',
-  gap: 0.5,
-  width: { xs: 80, md: 60 },
-  py: 2,
-  borderRadius: 2,
-  fontSize: 13,
-  fontFamily: 'inherit',
-  color: 'text.primary',
-  textDecoration: 'none',
-  '&.active': { bgcolor: 'primary.main', color: 'primary.contrastText' },
-  '&:hover:not(.active)': { bgcolor: 'divider' },
-} as const;
 
 interface StationProps {
   readonly to: string;
@@ -30,20 +14,20 @@ interface StationProps {
   readonly icon: React.ReactNode;
 }
 const Station = ({ to, label, icon }: StationProps) => (
-  <ButtonBase component={NavLink} to={to} end sx={itemStyle}>
+  <NavLink to={to} end className={styles.item}>
     {icon}
     {label}
-  </ButtonBase>
+  </NavLink>
 );
 
 function SchemeSwitch() {
   const { mode, systemMode, setMode } = useColorScheme();
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
   return (
-    <ButtonBase sx={{ ...itemStyle, mt: { md: 'auto' } }} onClick={() => setMode(isDark ? 'light' : 'dark')}>
+    <button type="button" className={`${styles.item} ${styles.last}`} onClick={() => setMode(isDark ? 'light' : 'dark')}>
       {isDark ? <LightIcon /> : <DarkIcon />}
       {isDark ? 'Light' : 'Dark'}
-    </ButtonBase>
+    </button>
   );
 }
 
@@ -52,24 +36,11 @@ export function Rail() {
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
   const car = useParams().carId ?? lastCar;
   return (
-    <Box
-      component="nav"
-      aria-label="Stations"
-      sx={{
-        display: 'flex',
-        flexDirection: { xs: 'row', md: 'column' },
-        justifyContent: { xs: 'space-around', md: 'flex-start' },
-        gap: 2,
-        p: { xs: 1, md: 2 },
-        borderRight: { md: 1 },
-        borderTop: { xs: 1, md: 0 },
-        borderColor: { xs: 'divider', md: 'divider' },
-      }}
-    >
+    <nav aria-label="Stations" className={styles.rail}>
       <Station to="/" label="Garage" icon={<GarageIcon />} />
       {car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} />}
       {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} />}
       <SchemeSwitch />
-    </Box>
+    </nav>
   );
 }

@@ -1,23 +1,32 @@
-import Box from '@mui/material/Box';
+import { useEffect } from 'react';
 import { Outlet } from 'react-router';
 import { useCars } from '../stations/garage/use-cars.ts';
+import { fetchLater } from '../ui/later.ts';
 import { useFileDrop } from '../ui/use-file-drop.ts';
 import { Rail } from './rail.tsx';
-import { ShortcutList } from './shortcut-list.tsx';
+import styles from './shell.module.css';
+import { Shortcuts } from './shortcuts.tsx';
 import { Toasts } from './toasts.tsx';
+
+/** ms after the first screen. */
+const LATER = 1000;
 
 /** The frame of every station: the rail at the left, on a phone along the bottom. A car file dropped anywhere is opened. */
 export function Shell() {
   const { openFile } = useCars();
   useFileDrop((file) => void openFile(file));
+  useEffect(() => {
+    const timer = setTimeout(() => requestIdleCallback(() => void fetchLater()), LATER);
+    return () => clearTimeout(timer);
+  }, []);
   return (
-    <Box sx={{ display: 'flex', flexDirection: { xs: 'column-reverse', md: 'row' }, height: '100dvh' }}>
+    <div className={styles.shell}>
       <Rail />
-      <Box component="main" sx={{ flex: 1, minWidth: 0, minHeight: 0, overflow: 'auto' }}>
+      <main className={styles.station}>
         <Outlet />
-      </Box>
+      </main>
       <Toasts />
-      <ShortcutList />
-    </Box>
+      <Shortcuts />
+    </div>
   );
 }

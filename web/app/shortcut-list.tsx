@@ -5,8 +5,6 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { useState } from 'react';
-import { useShortcut } from '../ui/use-shortcut.ts';
 
 const SHORTCUTS = [
   ['Ctrl + Z', 'undo the last change of a design'],
@@ -20,15 +18,10 @@ const SHORTCUTS = [
   ['?', 'this list'],
 ] as const;
 
-/** Opens on `?`. */
-export function ShortcutList() {
-  const [isOpen, setOpen] = useState(false);
-  useShortcut(
-    (event) => event.key === '?',
-    () => setOpen(true),
-  );
+/** The keys that do something. */
+export default function ShortcutList({ onClose }: { readonly onClose: () => void }) {
   return (
-    <Dialog open={isOpen} onClose={() => setOpen(false)}>
+    <Dialog open onClose={onClose}>
       <DialogTitle>Keys</DialogTitle>
       <DialogContent>
         <Table size="small">

@@ -1,9 +1,7 @@
 import Button from '@mui/material/Button';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import type { EChartsCoreOption } from 'echarts/core';
-import { useState } from 'react';
 import { download, fileName } from './file-exchange.ts';
+import { MenuButton } from './menu-button.tsx';
 import { standalone } from './standalone-svg.ts';
 
 /** Figures under headings that say their units. */
@@ -58,39 +56,31 @@ async function rasterised(svg: Blob, width: number, height: number): Promise<Blo
 /** Takes a chart away as a picture, or the figures behind it as a table. */
 export function ChartExport(props: ChartExportProps) {
   const { name, table } = props;
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const file = fileName(name);
   const save = async (renderer: 'svg' | 'canvas'): Promise<void> => {
     const picture = await pictureOf(props, renderer);
     if (picture) download(`${file}.${renderer === 'svg' ? 'svg' : 'png'}`, picture, renderer === 'svg' ? 'image/svg+xml' : 'image/png');
   };
-  const after = (action: () => void | Promise<void>) => () => {
-    setAnchor(null);
-    void action();
+  const saveTable = async (): Promise<void> => {
+    const { head, rows } = table();
+    const { default: Papa } = await import('papaparse');
+    download(`${file}.csv`, Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }), 'text/csv');
   };
   return (
-    <>
-      <Button size="small" aria-haspopup="menu" onClick={({ currentTarget }) => setAnchor(currentTarget)}>
-        save as…
-      </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={after(() => save('svg'))}>Picture (SVG)</MenuItem>
-        <MenuItem onClick={after(() => save('canvas'))}>Picture (PNG)</MenuItem>
-        <MenuItem
-          onClick={after(async () => {
-            const { head, rows } = table();
-            const { default: Papa } = await import('papaparse');
-            download(`${file}.csv`, Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }), 'text/csv');
-          })}
-        >
-          Figures (CSV)
-        </MenuItem>
-      </Menu>
-    </>
+    <MenuButton
+      actions={[
+        ['Picture (SVG)', () => void save('svg')],
+        ['Picture (PNG)', () => void save('canvas')],
+        ['Figures (CSV)', () => void saveTable()],
+      ]}
+      button={(open) => (
+        <Button size="small" aria-haspopup="menu" onClick={open}>
+          save as…
+        </Button>
+      )}
+    />
   );
 }
-
-/** The bytes of a data address, read here: the page may not connect to one. */
 function bytesOf(address: string): Blob {
   const comma = address.indexOf(',');
   const body = address.slice(comma + 1);

@@ -5,19 +5,34 @@ import { mapRows } from '../../core/explore/map.ts';
 import { sizesThatMatter, valuesThatMatter } from '../../core/explore/sensitivity.ts';
 import { boundedSweep, evenly } from '../../core/explore/sweep.ts';
 import { bestWinding } from '../../core/explore/winding-profile.ts';
-import { newCar, type CarDesign } from '../../core/design/car-design.ts';
+import { newCar, type CarDesign, type MotorKind } from '../../core/design/car-design.ts';
 
 const REHEARSED = { id: 'driveWheels', values: evenly(0.03, 0.2, 12) };
-const REHEARSED_UP = { id: 'mass', values: evenly(0.03, 0.3, 8) };
+const REHEARSED_UP = { id: 'mass', values: evenly(0.03, 0.3, 80) };
+/** ms between rows: whoever is dragging a size in the meantime has the machine nearly to themselves. */
+const REST = 15;
+
+/** Ends the rehearsal: what is asked for now comes first. */
+let isWanted = false;
+const wanted =
+  <A extends unknown[], R>(made: (...asked: A) => R) =>
+  (...asked: A): R => {
+    isWanted = true;
+    return made(...asked);
+  };
 
 const work = {
   assess,
-  mapRows,
-  boundedSweep,
-  /** Runs some cars of each kind for nothing: code that has run is fast. */
-  rehearse: (): void => {
-    for (const kind of ['lever', 'band', 'twist'] as const)
-      mapRows({ design: newCar('rehearsal', kind), across: REHEARSED, up: REHEARSED_UP }, 0, REHEARSED_UP.values.length);
+  mapRows: wanted(mapRows),
+  boundedSweep: wanted(boundedSweep),
+  /** Runs some thousand cars, those of `first` before the other kinds, for nothing: code that has run is fast. */
+  rehearse: async (first: MotorKind): Promise<void> => {
+    const kinds = (['lever', 'band', 'twist'] as const).toSorted((a, b) => Number(b === first) - Number(a === first));
+    for (const kind of kinds)
+      for (let row = 0; row < REHEARSED_UP.values.length && !isWanted; row++) {
+        mapRows({ design: newCar('rehearsal', kind), across: REHEARSED, up: REHEARSED_UP }, row, row + 1);
+        await new Promise((resolve) => setTimeout(resolve, REST));
+      }
   },
   influences: (design: CarDesign) => ({ sizes: sizesThatMatter(design), values: valuesThatMatter(design) }),
   bestWinding: (design: CarDesign, onProgress: (share: number) => void) =>

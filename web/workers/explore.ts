@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink';
+import type { MotorKind } from '../../core/design/car-design.ts';
 import type { ExploreWork } from './explore-worker.ts';
 
 /** A worker and a way to end what it is doing. */
@@ -27,9 +28,9 @@ export function stopAll(): void {
   });
 }
 
-/** Begins the workers before they are wanted, and lets them run a few cars: the first map or sweep need not wait for that. */
-export function warmUp(): void {
-  for (let index = 0; index < HANDS; index++) if (!crew[index]) void hand(index).work.rehearse();
+/** Begins the workers before they are wanted, and lets them run some cars: the first map or sweep need not wait for that. */
+export function warmUp(kind: MotorKind): void {
+  for (let index = 0; index < HANDS; index++) if (!crew[index]) void hand(index).work.rehearse(kind);
 }
 
 let assessor: Hand | null = null;

@@ -1,5 +1,5 @@
 import { makeMotorPoint } from '../../motor/motor.ts';
-import { motorOf } from '../../run/run-setup.ts';
+import { motorOf, type RunSetup } from '../../run/run-setup.ts';
 import type { RunResult } from '../../run/simulate.ts';
 import type { CarDesign } from '../car-design.ts';
 import { deriveRunSetup } from '../derive-run-setup.ts';
@@ -52,8 +52,7 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
 /** The worst first. */
 export const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, mind: 1, good: 2 };
 
-function situationOf(design: CarDesign, result: RunResult): Situation {
-  const setup = deriveRunSetup(design);
+function situationOf(design: CarDesign, result: RunResult, setup: RunSetup): Situation {
   const motor = motorOf(setup);
   const release = makeMotorPoint();
   const first = motor.stretches[motor.first]!;
@@ -63,15 +62,15 @@ function situationOf(design: CarDesign, result: RunResult): Situation {
 
 /** Every check that applies to a design and the run it makes, the worst first. */
 export function judge(design: CarDesign, result: RunResult): Check[] {
-  const situation = situationOf(design, result);
+  const situation = situationOf(design, result, deriveRunSetup(design));
   return [...CHECKS.flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
     (a, b) => RANK[a.verdict] - RANK[b.verdict],
   );
 }
 
-/** The title of a check or rule of the limits that stops a car; null where none does. */
-export function stoppedBy(design: CarDesign, result: RunResult): string | null {
-  const situation = situationOf(design, result);
+/** The title of a check or rule of the limits that stops a car; null where none does. `setup`: the run's, where it is known. */
+export function stoppedBy(design: CarDesign, result: RunResult, setup: RunSetup = deriveRunSetup(design)): string | null {
+  const situation = situationOf(design, result, setup);
   for (const check of CHECKS) {
     const judged = check(situation);
     if (judged?.verdict === 'stop') return judged.title;

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { startTransition, Suspense, useCallback, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
@@ -8,6 +8,7 @@ import { predictRun } from '../../../core/design/predict-run.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { useAppDispatch, type RootState } from '../../app/store.ts';
+import { later } from '../../ui/later.ts';
 import { useShortcut } from '../../ui/use-shortcut.ts';
 import { AimPanel } from './sizes/aim-panel.tsx';
 import { CarDrawing } from './drawing/car-drawing.tsx';
@@ -24,7 +25,7 @@ import { usePlayer } from './drawing/use-player.ts';
 import { useOpenCar } from './keeping/use-open-car.ts';
 import { VerdictPanel } from './verdict/verdict-panel.tsx';
 
-const VersionsDrawer = lazy(() => import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })));
+const VersionsDrawer = later(() => import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })));
 
 export function DesignPage() {
   const carId = useParams().carId!;
@@ -63,7 +64,9 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
     [],
   );
   const ghosts = useMemo(() => (preview ? [...kept, preview] : kept), [kept, preview]);
-  const openVersions = useCallback(() => setListing(true), []);
+  // As transitions: what is fetched for them comes in at once, and nothing is hidden before.
+  const openVersions = useCallback(() => startTransition(() => setListing(true)), []);
+  const openTab = useCallback((next: TabKey) => startTransition(() => setTab(next)), []);
   const player = usePlayer(design, prediction);
   const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
   useShortcut(
@@ -92,7 +95,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             prediction={prediction}
             edit={edit}
             tab={tab}
-            onTab={setTab}
+            onTab={openTab}
             ghosts={ghosts}
             played={player.pose?.distance ?? null}
             onScrub={player.scrub}

@@ -1,19 +1,20 @@
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import { lazy, memo, Suspense, useEffect } from 'react';
+import { memo, Suspense, useEffect } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
+import { fetchLater, later } from '../../ui/later.ts';
 import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from './design-slice.ts';
 import styles from './lower-panel.module.css';
 import { PullCurve } from './curve/pull-curve.tsx';
 import type { Ghost } from './versions/versions-drawer.tsx';
 
-const SweepPanel = lazy(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
-const MapPanel = lazy(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));
-const MattersPanel = lazy(() => import('./explore/matters-panel.tsx').then(({ MattersPanel: component }) => ({ default: component })));
-const BestPanel = lazy(() => import('./explore/best-panel.tsx').then(({ BestPanel: component }) => ({ default: component })));
-const WindingPanel = lazy(() => import('./explore/winding-panel.tsx').then(({ WindingPanel: component }) => ({ default: component })));
+const SweepPanel = later(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
+const MapPanel = later(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));
+const MattersPanel = later(() => import('./explore/matters-panel.tsx').then(({ MattersPanel: component }) => ({ default: component })));
+const BestPanel = later(() => import('./explore/best-panel.tsx').then(({ BestPanel: component }) => ({ default: component })));
+const WindingPanel = later(() => import('./explore/winding-panel.tsx').then(({ WindingPanel: component }) => ({ default: component })));
 
 const TABS = [
   ['curve', 'Pull curve'],
@@ -25,7 +26,7 @@ const TABS = [
 ] as const;
 export type TabKey = (typeof TABS)[number][0];
 
-/** ms after the station stands. */
+/** ms after the station stands; what is explored with is then made ready while nothing else is to be done. */
 const WARM_UP_AFTER = 1500;
 
 interface LowerPanelProps {
@@ -43,10 +44,14 @@ interface LowerPanelProps {
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
 export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
+  const { kind } = design.motor;
   useEffect(() => {
-    const timer = setTimeout(warmUp, WARM_UP_AFTER);
+    const timer = setTimeout(() => {
+      warmUp(kind);
+      requestIdleCallback(() => void fetchLater());
+    }, WARM_UP_AFTER);
     return () => clearTimeout(timer);
-  }, []);
+  }, [kind]);
   const distance = prediction.kind === 'ran' ? prediction.result.distance : 0;
   return (
     <div className={styles.panel}>

@@ -1,10 +1,6 @@
 import MoreIcon from '@mui/icons-material/MoreHoriz';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
-import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
@@ -15,8 +11,10 @@ import type { ListedCar } from '../../app/api.ts';
 import { CarSketch } from '../../ui/car-sketch.tsx';
 import { Facts } from '../../ui/facts.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
+import { MenuButton } from '../../ui/menu-button.tsx';
 import { sideScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/use-units.ts';
+import styles from './garage.module.css';
 
 const WIDTH = 320;
 const HEIGHT = 150;
@@ -32,8 +30,14 @@ interface CarCardProps {
 function usePredictionSoon(design: CarDesign): Prediction | null {
   const [known, setKnown] = useState<{ readonly design: CarDesign; readonly prediction: Prediction } | null>(null);
   useEffect(() => {
-    const timer = setTimeout(() => setKnown({ design, prediction: predictRun(design) }));
-    return () => clearTimeout(timer);
+    let timer = 0;
+    const frame = requestAnimationFrame(() => {
+      timer = window.setTimeout(() => setKnown({ design, prediction: predictRun(design) }));
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    };
   }, [design]);
   return known?.design === design ? known.prediction : null;
 }
@@ -49,8 +53,8 @@ export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
   const measured = best ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(best.distance, 'distance', units)}` : 'no run yet';
   const scale = sideScale(view, WIDTH, HEIGHT, MARGIN);
   return (
-    <Box component="li" aria-label={design.name} sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 4, display: 'grid', gap: 3 }}>
-      <Box component={Link} to={`/cars/${car.id}/design`} sx={{ color: 'inherit', textDecoration: 'none' }}>
+    <li aria-label={design.name} className={styles.card}>
+      <Link to={`/cars/${car.id}/design`} className={styles.picture}>
         <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" aria-hidden>
           <line
             x1={0}
@@ -62,51 +66,34 @@ export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
           />
           <CarSketch view={view} scale={scale} line={1.3} />
         </svg>
-        <Typography variant="h2">{design.name}</Typography>
-      </Box>
+        <h2 className={styles.name}>{design.name}</h2>
+      </Link>
       <Facts
         facts={[
           ['predicted, fully wound', predicted],
           [`best of ${runCount === 1 ? '1 run' : `${runCount} runs`}`, measured],
         ]}
       />
-      <Box sx={{ display: 'flex', gap: 2 }}>
+      <div className={styles.actions}>
         <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/design`}>
           Design
         </Button>
         <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/track`}>
           Track
         </Button>
-        <CardMenu car={car} onDuplicate={onDuplicate} onRemove={onRemove} />
-      </Box>
-    </Box>
-  );
-}
-
-function CardMenu({ car, onDuplicate, onRemove }: CarCardProps) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const after = (action: () => void) => () => {
-    setAnchor(null);
-    action();
-  };
-  return (
-    <>
-      <IconButton
-        size="small"
-        sx={{ ml: 'auto' }}
-        aria-label={`More for ${car.design.name}`}
-        aria-haspopup="menu"
-        onClick={({ currentTarget }) => setAnchor(currentTarget)}
-      >
-        <MoreIcon />
-      </IconButton>
-      {anchor && (
-        <Menu anchorEl={anchor} open onClose={() => setAnchor(null)}>
-          <MenuItem onClick={after(onDuplicate)}>Make a copy</MenuItem>
-          <MenuItem onClick={after(() => downloadJson(`${fileName(car.design.name)}.car.json`, car.design))}>Save as a file</MenuItem>
-          <MenuItem onClick={after(onRemove)}>Remove</MenuItem>
-        </Menu>
-      )}
-    </>
+        <MenuButton
+          actions={[
+            ['Make a copy', onDuplicate],
+            ['Save as a file', () => downloadJson(`${fileName(design.name)}.car.json`, design)],
+            ['Remove', onRemove],
+          ]}
+          button={(open) => (
+            <IconButton size="small" sx={{ ml: 'auto' }} aria-label={`More for ${design.name}`} aria-haspopup="menu" onClick={open}>
+              <MoreIcon />
+            </IconButton>
+          )}
+        />
+      </div>
+    </li>
   );
 }

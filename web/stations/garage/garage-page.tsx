@@ -1,16 +1,12 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Skeleton from '@mui/material/Skeleton';
-import Typography from '@mui/material/Typography';
 import { useRef } from 'react';
 import { problemLine, useListCarsQuery } from '../../app/api.ts';
 import { Message } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
 import { CarCard } from './car-card.tsx';
+import styles from './garage.module.css';
 import { NewCarButton } from './new-car-button.tsx';
 import { useCars } from './use-cars.ts';
-
-const grid = { display: 'grid', gap: 6, gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))' } as const;
 
 /** All cars, each drawn from its own sizes. */
 export function GaragePage() {
@@ -19,11 +15,9 @@ export function GaragePage() {
   const fileInput = useRef<HTMLInputElement>(null);
   const newCarButton = <NewCarButton onChoose={(kind) => void addNew(kind)} />;
   return (
-    <Box sx={{ p: { xs: 4, md: 8 } }}>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, alignItems: 'center', mb: 6 }}>
-        <Typography variant="h1" sx={{ mr: 'auto' }}>
-          Garage
-        </Typography>
+    <div className={styles.station}>
+      <header className={styles.head}>
+        <h1>Garage</h1>
         <UnitSwitch />
         <Button variant="outlined" onClick={() => fileInput.current?.click()}>
           Open car file
@@ -41,14 +35,14 @@ export function GaragePage() {
           }}
         />
         {newCarButton}
-      </Box>
+      </header>
       {cars ? (
         cars.length > 0 ? (
-          <Box component="ul" sx={{ ...grid, p: 0, m: 0, listStyle: 'none' }}>
+          <ul className={styles.cars}>
             {cars.map((car) => (
               <CarCard key={car.id} car={car} onDuplicate={() => void duplicate(car)} onRemove={() => void remove(car)} />
             ))}
-          </Box>
+          </ul>
         ) : (
           <Message
             title="No car yet"
@@ -67,11 +61,11 @@ export function GaragePage() {
           }
         />
       ) : (
-        <Box sx={grid} aria-busy aria-label="Reading the cars">
-          <Skeleton variant="rounded" height={292} />
-          <Skeleton variant="rounded" height={292} />
-        </Box>
+        <div className={styles.cars} aria-busy aria-label="Reading the cars" role="status">
+          <div className={styles.awaited} />
+          <div className={styles.awaited} />
+        </div>
       )}
-    </Box>
+    </div>
   );
 }

@@ -21,7 +21,9 @@ import { SizeChoice } from './size-choice.tsx';
 import { QUIET, useJob } from './use-job.ts';
 
 const SIDE = 121;
-const ROWS_A_TASK = 4;
+const ROWS_A_TASK = 5;
+/** ms between pictures while a map grows: each takes time from the work. */
+const BETWEEN_PICTURES = 400;
 
 interface MapPanelProps {
   readonly design: CarDesign;
@@ -56,6 +58,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         const map = growingMap(SIDE * SIDE, SIDE);
         const tasks = Math.ceil(SIDE / ROWS_A_TASK);
         let done = 0;
+        let drawn = performance.now();
         const picture = (): MapPicture => ({ request, cars: map, isWhole: done === tasks });
         await shareOut(
           tasks,
@@ -63,7 +66,9 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           (rows) => {
             map.add(rows);
             done++;
-            return report(done % 6 === 0 ? picture() : null, done / tasks);
+            const isDue = performance.now() - drawn > BETWEEN_PICTURES;
+            if (isDue) drawn = performance.now();
+            return report(isDue ? picture() : null, done / tasks);
           },
         );
         return picture();

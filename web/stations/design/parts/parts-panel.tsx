@@ -1,9 +1,10 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { Fragment, lazy, memo, Suspense, useState } from 'react';
+import { Fragment, memo, startTransition, Suspense, useCallback, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { fittedKey, neededAt, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import { later } from '../../../ui/later.ts';
 import plain from '../../../ui/plain.module.css';
 import styles from '../design-page.module.css';
 import type { Edit } from '../design-slice.ts';
@@ -12,7 +13,7 @@ import { CHOICES, isSameChoice, type Choice } from './choices.ts';
 import { fieldValue, PartField } from './part-field.tsx';
 import { usePartsAtHand } from './use-own-parts.ts';
 
-const OwnPartsDrawer = lazy(() => import('./own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
+const OwnPartsDrawer = later(() => import('./own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
 
 const NONE: readonly OwnPart[] = [];
 
@@ -27,6 +28,7 @@ export const PartsPanel = memo(Parts, (before, after) => before.edit === after.e
 function Parts({ design, edit }: PartsPanelProps) {
   const { byKind } = usePartsAtHand();
   const [isListing, setListing] = useState(false);
+  const open = useCallback(() => startTransition(() => setListing(true)), []);
   const { motor, own } = design;
   const partsOf = (kind: PartKind): readonly OwnPart[] => byKind[kind] ?? NONE;
   return (
@@ -52,7 +54,7 @@ function Parts({ design, edit }: PartsPanelProps) {
           <ChoiceField key={choice.label} choice={choice} value={choice.read(design)} edit={edit} />
         ),
       )}
-      <OpenParts onOpen={setListing} />
+      <OpenParts onOpen={open} />
       {isListing && (
         <Suspense fallback={null}>
           <OwnPartsDrawer onClose={() => setListing(false)} />
@@ -63,9 +65,9 @@ function Parts({ design, edit }: PartsPanelProps) {
 }
 
 /** Drawn once. */
-const OpenParts = memo(function OpenParts({ onOpen }: { readonly onOpen: (isOpen: true) => void }) {
+const OpenParts = memo(function OpenParts({ onOpen }: { readonly onOpen: () => void }) {
   return (
-    <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={() => onOpen(true)}>
+    <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={onOpen}>
       My parts
     </Button>
   );

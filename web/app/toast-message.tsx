@@ -1,0 +1,44 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Snackbar from '@mui/material/Snackbar';
+import { api, problemLine } from './api.ts';
+import { useAppDispatch } from './store.ts';
+import { toastClosed, toasted, type Toast, type Undoing } from './toasts-slice.ts';
+
+/** A message that comes and goes; what removes something can be undone from it. */
+export default function ToastMessage({ toast }: { readonly toast: Toast }) {
+  const dispatch = useAppDispatch();
+  const close = (): void => void dispatch(toastClosed(toast.id));
+  const undo = async (undoing: Undoing): Promise<void> => {
+    close();
+    const restored =
+      undoing.kind === 'car'
+        ? await dispatch(api.endpoints.restoreCar.initiate(undoing.id))
+        : await dispatch(api.endpoints.restoreRun.initiate(undoing));
+    if (restored.error) dispatch(toasted(problemLine(restored.error), { tone: 'stop', undoing }));
+  };
+  return (
+    <Snackbar
+      open
+      autoHideDuration={toast.undoing ? 12000 : 6000}
+      onClose={(_event, reason) => reason !== 'clickaway' && close()}
+      anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
+      sx={{ bottom: { xs: 88, md: 24 } }}
+    >
+      <Alert
+        severity={toast.tone === 'stop' ? 'error' : 'success'}
+        variant="filled"
+        onClose={close}
+        action={
+          toast.undoing && (
+            <Button color="inherit" size="small" onClick={() => void undo(toast.undoing!)}>
+              Undo
+            </Button>
+          )
+        }
+      >
+        {toast.message}
+      </Alert>
+    </Snackbar>
+  );
+}
