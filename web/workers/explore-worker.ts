@@ -1,14 +1,23 @@
 import { expose } from 'comlink';
 import { assess } from '../../core/explore/assess.ts';
 import { findBestCar, type SearchOptions } from '../../core/explore/best-car.ts';
-import { mapRows } from '../../core/explore/map.ts';
+import { mapRows, type MapRequest } from '../../core/explore/map.ts';
 import { sizesThatMatter, valuesThatMatter } from '../../core/explore/sensitivity.ts';
 import { boundedSweep, evenly } from '../../core/explore/sweep.ts';
 import { bestWinding } from '../../core/explore/winding-profile.ts';
+import { sizeCalled } from '../../core/design/sizes.ts';
 import { newCar, type CarDesign, type MotorKind } from '../../core/design/car-design.ts';
 
-const REHEARSED = { id: 'driveWheels', values: evenly(0.03, 0.2, 12) };
-const REHEARSED_UP = { id: 'mass', values: evenly(0.03, 0.3, 80) };
+/** A map of so many cars each way: from ones that spin their wheels to ones that do not move. */
+const REHEARSED = 50;
+function rehearsalOf(kind: MotorKind): MapRequest {
+  const design = newCar('rehearsal', kind);
+  const all = (id: string) => {
+    const { low, high } = sizeCalled(design, id);
+    return { id, values: evenly(low, high, REHEARSED) };
+  };
+  return { design, across: all('mass'), up: all('driveWheels') };
+}
 /** ms between rows: whoever is dragging a size in the meantime has the machine nearly to themselves. */
 const REST = 15;
 
@@ -29,8 +38,8 @@ const work = {
   rehearse: async (first: MotorKind): Promise<void> => {
     const kinds = (['lever', 'band', 'twist'] as const).toSorted((a, b) => Number(b === first) - Number(a === first));
     for (const kind of kinds)
-      for (let row = 0; row < REHEARSED_UP.values.length && !isWanted; row++) {
-        mapRows({ design: newCar('rehearsal', kind), across: REHEARSED, up: REHEARSED_UP }, row, row + 1);
+      for (let row = 0; row < REHEARSED && !isWanted; row++) {
+        mapRows(rehearsalOf(kind), row, row + 1);
         await new Promise((resolve) => setTimeout(resolve, REST));
       }
   },

@@ -1,5 +1,6 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { memo } from 'react';
 import type { MotorKind } from '../../../../core/design/car-design.ts';
 import { sizesOf } from '../../../../core/design/sizes.ts';
 
@@ -10,13 +11,15 @@ interface SizeChoiceProps {
   readonly onChange: (id: string) => void;
 }
 
-/** Which size is to be explored. */
-export const SizeChoice = ({ kind, label, value, onChange }: SizeChoiceProps) => (
-  <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)} sx={{ minWidth: 160 }}>
-    {sizesOf(kind).map((size) => (
-      <MenuItem key={size.id} value={size.id}>
-        {size.label}
-      </MenuItem>
-    ))}
-  </TextField>
-);
+/** Which size is to be explored; drawn anew only when another is. */
+export const SizeChoice = memo(function SizeChoice({ kind, label, value, onChange }: SizeChoiceProps) {
+  return (
+    <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)} sx={{ minWidth: 160 }}>
+      {sizesOf(kind).map((size) => (
+        <MenuItem key={size.id} value={size.id}>
+          {size.label}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+});

@@ -4,6 +4,9 @@ import { stopAll } from '../../../workers/explore.ts';
 /** ms without a change after which long work is begun anew. */
 export const QUIET = 150;
 
+/** ms between two tellings of the share done: telling takes time from the work. */
+const BETWEEN_NEWS = 100;
+
 interface Job<T> {
   /** Share done, 0 to 1, while it runs. */
   readonly progress: number | null;
@@ -17,12 +20,17 @@ interface Job<T> {
 export function useJob<T>() {
   const [job, setJob] = useState<Job<T>>({ progress: null, result: null });
   const turn = useRef(0);
+  const told = useRef(0);
   const run = useCallback((start: (report: (result: T | null, share: number) => boolean) => Promise<T | null>): void => {
     const mine = ++turn.current;
     const isCurrent = (): boolean => mine === turn.current;
     setJob(({ result }) => ({ progress: 0, result }));
     void start((result, share) => {
-      if (isCurrent()) setJob((before) => ({ progress: share, result: result ?? before.result }));
+      const isNews = result !== null || performance.now() - told.current > BETWEEN_NEWS;
+      if (isCurrent() && isNews) {
+        told.current = performance.now();
+        setJob((before) => ({ progress: share, result: result ?? before.result }));
+      }
       return isCurrent();
     }).then((result) => {
       if (isCurrent()) setJob((before) => ({ progress: null, result: result ?? before.result }));
