@@ -61,7 +61,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
           />
           <MotorDimensions design={design} view={view} scale={scale} floor={floor} size={size} />
           {motor.kind !== 'twist' && (
-            <Label x={scale.x(0)} y={scale.y(driveWheel.y) + 22} anchor="middle" sizeId="axleDiameter">
+            <Label x={scale.x(0)} y={scale.y(driveWheel.y) + 17} anchor="middle" sizeId="axleDiameter">
               {design.sleeve.length === 0
                 ? `axle ⌀ ${size(design.axleDiameter)}`
                 : `axle ⌀ ${size(design.axleDiameter)}, taped to ${size(thickestSpool(design))}`}

@@ -29,7 +29,7 @@ export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
   const specs = [
     handle('driveWheels', 'drive wheels', rimOf(driveWheel, -1), { x: -Math.SQRT1_2, y: Math.SQRT1_2 }, RIM_GAIN),
     // The axle is thin: its handle stands off it and moves finely.
-    handle('axleDiameter', 'axle', { x: 0.45 * driveWheel.radius, y: driveWheel.y - 0.78 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10),
+    handle('axleDiameter', 'axle', { x: 0.45 * driveWheel.radius, y: driveWheel.y - 0.9 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10),
   ];
   if (otherWheel && otherAxle) {
     specs.push(handle('wheelbase', 'wheelbase', otherAxle, ALONG));
