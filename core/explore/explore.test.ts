@@ -10,76 +10,11 @@ import { chanceToMeet, runForAim } from './aim.ts';
 import { assess } from './assess.ts';
 import { exploreCar, isBetter } from './explored-car.ts';
 import { findBestCar } from './best-car.ts';
-import { lowDiscrepancy } from './low-discrepancy.ts';
 import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
-import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
 import { bestPoint, evenly, sweep } from './sweep.ts';
-import { predict, type BoundedPrediction } from './uncertainty.ts';
 import { bestWinding } from './winding-profile.ts';
 
 const car = newCar('x');
-const bounded = (design: CarDesign, options: Parameters<typeof predict>[1] = {}): BoundedPrediction => {
-  const outcome = predict(design, options);
-  if (outcome.kind === 'refused') throw new Error(JSON.stringify(outcome.faults));
-  return outcome.prediction;
-};
-
-describe('bounds of a prediction', () => {
-  it('hold the most likely run and are ordered', () => {
-    const { distance, time, launchGripRatio } = bounded(car);
-    const likely = predictRun(car);
-    const most = likely.kind === 'ran' ? likely.result.distance : NaN;
-    for (const { low, middle, high } of [distance, time, launchGripRatio]) {
-      expect(low).toBeLessThan(middle);
-      expect(middle).toBeLessThan(high);
-    }
-    expect(most).toBeGreaterThan(distance.low);
-    expect(most).toBeLessThan(distance.high);
-  });
-  it('are the same for the same seed, and little different for another', () => {
-    expect(bounded(car, { seed: 5 })).toEqual(bounded(car, { seed: 5 }));
-    const [one, two] = [bounded(car, { seed: 1, runs: 512 }), bounded(car, { seed: 2, runs: 512 })];
-    expect(Math.abs(one.distance.middle / two.distance.middle - 1)).toBeLessThan(0.02);
-    expect(Math.abs(one.distance.low / two.distance.low - 1)).toBeLessThan(0.03);
-  });
-  it('narrow when a value is measured', () => {
-    const measured: CarDesign = {
-      ...car,
-      measured: {
-        rollingLengthDrive: { value: 0.75e-3, spread: 0.03 },
-        rollingLengthOther: { value: 0.45e-3, spread: 0.03 },
-        outOfSquare: { value: 0.026, spread: 0.05 },
-        springPreload: { value: 0.16, spread: 0.01 },
-        springRate: { value: 0.11, spread: 0.01 },
-        springEfficiency: { value: 0.92, spread: 0.005 },
-        bearingFriction: { value: 0.22, spread: 0.03 },
-      },
-    };
-    const width = ({ distance }: BoundedPrediction): number => distance.high - distance.low;
-    expect(width(bounded(measured))).toBeLessThan(0.5 * width(bounded(car)));
-  });
-  it('count the cars that spin', () => {
-    const spinning: CarDesign = { ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
-    expect(bounded(spinning).spinning).toBeGreaterThan(0.3);
-    expect(bounded(car).spinning).toBe(0);
-  });
-});
-
-describe('a low-discrepancy sample', () => {
-  it('fills the cube more evenly than chance: means to 1 in 500, and no point twice', () => {
-    const at = lowDiscrepancy(12, 3);
-    const sums = new Float64Array(12);
-    const seen = new Set<number>();
-    for (let n = 0; n < 1000; n++) {
-      const point = at(n);
-      point.forEach((value, k) => (sums[k] = sums[k]! + value / 1000));
-      seen.add(point[0]!);
-    }
-    for (const mean of sums) expect(Math.abs(mean - 0.5)).toBeLessThan(0.01);
-    expect(seen.size).toBe(1000);
-  });
-});
-
 describe('sweeps and maps', () => {
   it('move all that hangs on the size, and leave out what cannot run', () => {
     const size = sizesOf('lever').find(({ id }) => id === 'leverLength')!;
@@ -217,11 +152,6 @@ describe('searches', () => {
     const wound = steps.reduce((sum, { turns }) => sum + turns, 0);
     expect(wound).toBeGreaterThan(0.97 * fullTurns(design));
     expect(wound).toBeLessThan(1.03 * fullTurns(design));
-  });
-  it('tell what matters most first', () => {
-    const sizes = sizesThatMatter(car);
-    expect(sizes.map(({ swing }) => swing)).toEqual(sizes.map(({ swing }) => swing).sort((a, b) => b - a));
-    expect(valuesThatMatter(car)[0]!.id).toBe('outOfSquare');
   });
   it('assess a design: bounds, checks and remedies that buy something', () => {
     const spinning = assess({ ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 }, 'metric')!;

@@ -1,0 +1,150 @@
+import { describe, expect, it } from 'vitest';
+import { newCar, type CarDesign, type MotorKind } from '../design/car-design.ts';
+import { predictRun } from '../design/predict-run.ts';
+import { sizeCalled } from '../design/sizes.ts';
+import { valueKeysOf, valueOf, type ValueKey } from '../design/values.ts';
+import { lowDiscrepancy } from './low-discrepancy.ts';
+import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
+import { predict, type BoundedPrediction } from './uncertainty.ts';
+
+const car = newCar('x');
+const kinds: MotorKind[] = ['lever', 'band', 'twist'];
+const bounded = (design: CarDesign, options: Parameters<typeof predict>[1] = {}): BoundedPrediction => {
+  const outcome = predict(design, options);
+  if (outcome.kind === 'refused') throw new Error(JSON.stringify(outcome.faults));
+  return outcome.prediction;
+};
+const distanceOf = (design: CarDesign): number => {
+  const prediction = predictRun(design);
+  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+};
+/** The design with some values measured to be what they are estimated at, times a factor; the rest known all but exactly. */
+function known(design: CarDesign, spreads: Partial<Record<ValueKey, number>>, factor = 1, of?: ValueKey): CarDesign {
+  const measured = Object.fromEntries(
+    valueKeysOf(design).map((key) => [
+      key,
+      { value: valueOf(design, key).value * (key === of ? factor : 1), spread: spreads[key] ?? 1e-9 },
+    ]),
+  );
+  return { ...design, measured };
+}
+
+describe('bounds of a prediction', () => {
+  it('hold the most likely run and are ordered', () => {
+    const { distance, time, launchGripRatio } = bounded(car);
+    const likely = predictRun(car);
+    const most = likely.kind === 'ran' ? likely.result.distance : NaN;
+    for (const { low, middle, high } of [distance, time, launchGripRatio]) {
+      expect(low).toBeLessThan(middle);
+      expect(middle).toBeLessThan(high);
+    }
+    expect(most).toBeGreaterThan(distance.low);
+    expect(most).toBeLessThan(distance.high);
+  });
+  it('are the same for the same seed, and little different for another', () => {
+    expect(bounded(car, { seed: 5 })).toEqual(bounded(car, { seed: 5 }));
+    const [one, two] = [bounded(car, { seed: 1, runs: 512 }), bounded(car, { seed: 2, runs: 512 })];
+    expect(Math.abs(one.distance.middle / two.distance.middle - 1)).toBeLessThan(0.02);
+    expect(Math.abs(one.distance.low / two.distance.low - 1)).toBeLessThan(0.03);
+  });
+  it('narrow when a value is measured', () => {
+    const measured: CarDesign = {
+      ...car,
+      measured: {
+        rollingLengthDrive: { value: 0.75e-3, spread: 0.03 },
+        rollingLengthOther: { value: 0.45e-3, spread: 0.03 },
+        outOfSquare: { value: 0.026, spread: 0.05 },
+        springPreload: { value: 0.16, spread: 0.01 },
+        springRate: { value: 0.11, spread: 0.01 },
+        springEfficiency: { value: 0.92, spread: 0.005 },
+        bearingFriction: { value: 0.22, spread: 0.03 },
+      },
+    };
+    const width = ({ distance }: BoundedPrediction): number => distance.high - distance.low;
+    expect(width(bounded(measured))).toBeLessThan(0.5 * width(bounded(car)));
+  });
+  it('count the cars that spin', () => {
+    const spinning: CarDesign = { ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
+    expect(bounded(spinning).spinning).toBeGreaterThan(0.3);
+    expect(bounded(car).spinning).toBe(0);
+  });
+});
+
+describe('a low-discrepancy sample', () => {
+  it('fills the cube more evenly than chance: means to 1 in 500, and no point twice', () => {
+    const at = lowDiscrepancy(12, 3);
+    const sums = new Float64Array(12);
+    const seen = new Set<number>();
+    for (let n = 0; n < 1000; n++) {
+      const point = at(n);
+      point.forEach((value, k) => (sums[k] = sums[k]! + value / 1000));
+      seen.add(point[0]!);
+    }
+    for (const mean of sums) expect(Math.abs(mean - 0.5)).toBeLessThan(0.01);
+    expect(seen.size).toBe(1000);
+  });
+});
+
+describe('bounds, against the book', () => {
+  /** Standard normal quantile of 0.9 (any table). */
+  const Z90 = 1.2816;
+  // A monotone function of one log-normal number has its quantiles at that number's quantiles (any book on probability).
+  it.each([
+    ['lever', 'rollingLengthDrive', -1],
+    ['lever', 'bearingFriction', -1],
+    ['lever', 'springRate', 1],
+    ['band', 'bandEfficiency', 1],
+    ['twist', 'armFriction', -1],
+  ] as const)('of a %s car unsure of its %s alone are its runs at that value’s own bounds', (kind, key, sense) => {
+    const spread = 0.15;
+    const design = newCar('x', kind);
+    const { distance } = bounded(known(design, { [key]: spread }), { runs: 512 });
+    const at = (side: number): number => distanceOf(known(design, {}, Math.exp(side * spread * Z90), key));
+    expect(distance.low / at(-sense)).toBeCloseTo(1, 2);
+    expect(distance.middle / at(0)).toBeCloseTo(1, 2);
+    expect(distance.high / at(sense)).toBeCloseTo(1, 2);
+  });
+  it('close on the most likely run as all becomes known', () => {
+    for (const kind of kinds) {
+      const { distance, time, spinning } = bounded(known(newCar('x', kind), {}));
+      expect(distance.low / distance.high).toBeCloseTo(1, 6);
+      expect(distance.middle).toBeCloseTo(distanceOf(newCar('x', kind)), 4);
+      expect(time.low / time.high).toBeCloseTo(1, 6);
+      expect([0, 1]).toContain(spinning);
+    }
+  });
+  it('count the cars that do not get moving: fewer, the more turns are wound', () => {
+    const heavy: CarDesign = { ...newCar('x', 'band'), mass: 0.25, sleeve: [], bearing: 'wood-card' };
+    const stuck = [3, 4, 5, 6, 8].map((turns) => bounded({ ...heavy, motor: { ...heavy.motor, turns } as CarDesign['motor'] }).stalling);
+    expect(stuck).toEqual([...stuck].sort((a, b) => b - a));
+    expect(stuck[0]).toBeGreaterThan(0.5);
+    expect(stuck.at(-1)).toBeLessThan(0.5);
+  });
+});
+
+describe('what matters', () => {
+  it.each(kinds)('%s: each size and value alone, as if the car were built so, the strongest first', (kind) => {
+    const design = newCar('x', kind);
+    const [sizes, values] = [sizesThatMatter(design), valuesThatMatter(design)];
+    for (const influences of [sizes, values]) {
+      const swings = influences.map(({ swing }) => swing);
+      expect(swings).toEqual([...swings].sort((a, b) => b - a));
+      expect(swings[0]).toBeGreaterThan(0);
+    }
+    for (const { id, low, high } of sizes) {
+      const size = sizeCalled(design, id);
+      expect(low, id).toBe(distanceOf(size.write(design, 0.9 * size.read(design))));
+      expect(high, id).toBe(distanceOf(size.write(design, 1.1 * size.read(design))));
+    }
+    for (const { id, low, high } of values) {
+      const { spread } = valueOf(design, id as ValueKey);
+      expect(low / distanceOf(known(design, {}, Math.exp(-spread), id as ValueKey)), id).toBeCloseTo(1, 9);
+      expect(high / distanceOf(known(design, {}, Math.exp(spread), id as ValueKey)), id).toBeCloseTo(1, 9);
+    }
+  });
+  it('for a plain snap-trap car are how true its wheels run and what it rolls on, before the air', () => {
+    const order = valuesThatMatter(car).map(({ id }) => id);
+    expect(order[0]).toBe('outOfSquare');
+    expect(order.indexOf('rollingLengthDrive')).toBeLessThan(order.indexOf('dragArea'));
+  });
+});
