@@ -5,7 +5,7 @@ import { dropDraft, keepDraft, keyOf } from './drafts.ts';
 import { findDraft } from './find-draft.ts';
 
 /** A browser's storage, its locks, and a tab's own storage. */
-let shelf: Record<string, string>;
+let shelf: Map<string, string>;
 let tabs: Set<string>;
 let own: Map<string, string>;
 
@@ -13,16 +13,16 @@ const storage = (): Record<string, unknown> =>
   new Proxy({} as Record<string, unknown>, {
     get: (_target, key) =>
       ({
-        getItem: (name: string) => shelf[name] ?? null,
-        setItem: (name: string, value: string) => void (shelf[name] = value),
-        removeItem: (name: string) => void delete shelf[name],
+        getItem: (name: string) => shelf.get(name) ?? null,
+        setItem: (name: string, value: string) => void shelf.set(name, value),
+        removeItem: (name: string) => void shelf.delete(name),
       })[key as 'getItem'],
-    ownKeys: () => Object.keys(shelf),
+    ownKeys: () => [...shelf.keys()],
     getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
   });
 
 beforeEach(async () => {
-  shelf = {};
+  shelf = new Map();
   tabs = new Set();
   own = new Map();
   vi.stubGlobal('localStorage', storage());
@@ -46,7 +46,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 const heavier = (mass: number): CarDesign => ({ ...newCar('Tern', 'band'), mass });
 const draftOf = (mass: number) => ({ baseVersion: 4, design: heavier(mass) });
-const leaveBehind = (tab: string, text: string): void => void (shelf[keyOf('a', tab)] = text);
+const leaveBehind = (tab: string, text: string): void => void shelf.set(keyOf('a', tab), text);
 
 describe('a tab', () => {
   it('keeps its name through a reload, and a duplicate of it gets a new one', async () => {
@@ -75,10 +75,10 @@ describe('a draft', () => {
     leaveBehind('alive', JSON.stringify(draftOf(0.22)));
     tabs.add('tab:alive');
     expect(await findDraft('a')).toEqual(draftOf(0.21));
-    expect(Object.keys(shelf).sort()).toEqual([keyOf('a', tabId()), keyOf('a', 'alive')].sort());
+    expect([...shelf.keys()].sort()).toEqual([keyOf('a', tabId()), keyOf('a', 'alive')].sort());
     dropDraft('a');
     expect(await findDraft('a')).toBeNull();
-    expect(shelf[keyOf('a', 'alive')]).toBeDefined();
+    expect(shelf.has(keyOf('a', 'alive'))).toBe(true);
   });
   it('before one that was left behind goes the tab’s own', async () => {
     leaveBehind('gone', JSON.stringify(draftOf(0.21)));
@@ -95,6 +95,6 @@ describe('a draft', () => {
     leaveBehind('broken', text);
     leaveBehind('gone', JSON.stringify(draftOf(0.23)));
     expect(await findDraft('a')).toEqual(draftOf(0.23));
-    expect(Object.keys(shelf)).toEqual([keyOf('a', tabId())]);
+    expect([...shelf.keys()]).toEqual([keyOf('a', tabId())]);
   });
 });
