@@ -126,7 +126,7 @@ export const Across = memo(function Across({ from, to, y, base, text, ...typed }
         strokeWidth={0.9}
         fill="none"
       />
-      <Label x={middle} y={y} {...typed}>
+      <Label x={Math.round(middle)} y={y} {...typed}>
         {text}
       </Label>
     </g>
@@ -152,7 +152,7 @@ export const Upright = memo(function Upright({ x, top, bottom, reach, text, ...t
         strokeWidth={0.9}
         fill="none"
       />
-      <Label x={x} y={(top + bottom) / 2} {...typed}>
+      <Label x={Math.round(x)} y={Math.round((top + bottom) / 2)} {...typed}>
         {text}
       </Label>
     </g>

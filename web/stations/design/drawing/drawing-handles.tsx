@@ -30,6 +30,9 @@ interface HandlesProps {
   readonly onDrag: (isDragging: boolean) => void;
 }
 
+/** Closer than that nobody sees a handle move. */
+const halfPixel = (px: number): number => Math.round(2 * px) / 2;
+
 const snapped = (value: number, step: number): number => Math.round(value / step) * step;
 
 /** Everything on the drawing that can be grabbed, dragged or moved with the arrow keys. */
@@ -44,8 +47,8 @@ export function Handles({ design, specs, scale, edit, onDrag }: HandlesProps) {
           {...spec}
           size={size}
           value={size.read(design)}
-          x={scale.x(place.x)}
-          y={scale.y(place.y)}
+          x={halfPixel(scale.x(place.x))}
+          y={halfPixel(scale.y(place.y))}
           across={direction.x}
           up={direction.y}
           perMetre={scale.length(1)}

@@ -61,7 +61,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
           />
           <MotorDimensions design={design} view={view} scale={scale} floor={floor} size={size} />
           {motor.kind !== 'twist' && (
-            <Label x={scale.x(0)} y={scale.y(driveWheel.y) + 17} anchor="middle" sizeId="axleDiameter">
+            <Label x={Math.round(scale.x(0))} y={Math.round(scale.y(driveWheel.y) + 17)} anchor="middle" sizeId="axleDiameter">
               {design.sleeve.length === 0
                 ? `axle ⌀ ${size(design.axleDiameter)}`
                 : `axle ⌀ ${size(design.axleDiameter)}, taped to ${size(thickestSpool(design))}`}
@@ -92,10 +92,16 @@ function MotorDimensions({ design, view: { motor, bounds }, scale, floor, size }
             text={size(motor.pivot.x)}
             sizeId="trapPosition"
           />
-          <Label x={scale.x(middle.x) + 12} y={scale.y(middle.y) + 14} anchor="start" fill={pullText} sizeId="leverLength">
+          <Label
+            x={Math.round(scale.x(middle.x) + 12)}
+            y={Math.round(scale.y(middle.y) + 14)}
+            anchor="start"
+            fill={pullText}
+            sizeId="leverLength"
+          >
             {words!}
           </Label>
-          <Label x={scale.x(motor.tipCocked.x)} y={scale.y(motor.tipCocked.y) - 16} fill={pullText}>
+          <Label x={Math.round(scale.x(motor.tipCocked.x))} y={Math.round(scale.y(motor.tipCocked.y) - 16)} fill={pullText}>
             cocked
           </Label>
         </>
@@ -112,7 +118,7 @@ function MotorDimensions({ design, view: { motor, bounds }, scale, floor, size }
             text={size(motor.anchor.x)}
             sizeId="anchorToAxle"
           />
-          <Label x={scale.x(motor.anchor.x / 2)} y={scale.y(bounds.top) - 10} fill={pullText} sizeId="turns">
+          <Label x={Math.round(scale.x(motor.anchor.x / 2))} y={Math.round(scale.y(bounds.top) - 10)} fill={pullText} sizeId="turns">
             {words!}
           </Label>
         </>
@@ -128,7 +134,7 @@ function MotorDimensions({ design, view: { motor, bounds }, scale, floor, size }
             text={`arm ${size(-motor.armTip.x)}`}
             sizeId="armLength"
           />
-          <Label x={scale.x(0)} y={scale.y(bounds.top) - 14} fill={pullText} sizeId="turns">
+          <Label x={Math.round(scale.x(0))} y={Math.round(scale.y(bounds.top) - 14)} fill={pullText} sizeId="turns">
             {words!}
           </Label>
         </>

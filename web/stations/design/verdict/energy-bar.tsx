@@ -58,7 +58,8 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
   );
   const spent = shares.filter(({ share }) => share > 0);
   const whole = spent.reduce((sum, { share }) => sum + share, 0);
-  const widths = spent.map(({ share }) => (share / whole) * (WIDTH - GAP * (spent.length - 1)));
+  // To half a unit: most parts stay as they are while a size changes a little.
+  const widths = spent.map(({ share }) => Math.round(2 * (share / whole) * (WIDTH - GAP * (spent.length - 1))) / 2);
   return (
     <section aria-labelledby="energy-title">
       <div className={styles.energyHead}>
