@@ -39,8 +39,11 @@ const MOST_SHORTENINGS = 40;
 /** A panel's error falls with about the tenth power of its length. */
 const stepFactor = (coarseness: number, least: number, most: number): number =>
   Math.min(most, Math.max(least, 0.9 * Math.max(coarseness, 1e-12) ** -0.1));
+/** A panel that would reach this share of the way to the goal is stretched to it. */
+const REACHES = 0.7;
+/** Always to less than that: a panel that was tried up to the goal is not stretched to it again. */
 const shorter = (length: number, coarseness: number): number =>
-  length * (Number.isFinite(coarseness) ? stepFactor(coarseness, 0.1, 0.7) : 0.25);
+  length * (Number.isFinite(coarseness) ? stepFactor(coarseness, 0.1, REACHES - 0.05) : 0.25);
 
 type Ending = 'goal' | 'stop' | 'slip' | 'stance' | 'slack';
 
@@ -188,7 +191,7 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
   for (;;) {
     const goal = stretchGoal(run);
     const from = motion.u;
-    let to = Math.abs(length) >= 0.7 * Math.abs(goal - from) ? goal : from + length;
+    let to = Math.abs(length) >= REACHES * Math.abs(goal - from) ? goal : from + length;
     const atRest = energy === 0;
     solve(run, stance, from, to, atRest, energy);
     const mayShorten = shortenings < MOST_SHORTENINGS;
