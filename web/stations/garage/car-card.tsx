@@ -4,7 +4,7 @@ import IconButton from '@mui/material/IconButton';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
-import { predictRun, type Prediction } from '../../../core/design/predict-run.ts';
+import type { Prediction } from '../../../core/design/predict-run.ts';
 import { sideView } from '../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';
@@ -26,17 +26,20 @@ interface CarCardProps {
   readonly onRemove: () => void;
 }
 
-/** The prediction of a design, computed once the page has been painted: the first screen does not wait for it. */
+/** The prediction of a design, computed once the page has been painted: the first screen waits for neither it nor its program. */
 function usePredictionSoon(design: CarDesign): Prediction | null {
   const [known, setKnown] = useState<{ readonly design: CarDesign; readonly prediction: Prediction } | null>(null);
   useEffect(() => {
-    let timer = 0;
-    const frame = requestAnimationFrame(() => {
-      timer = window.setTimeout(() => setKnown({ design, prediction: predictRun(design) }));
-    });
+    let isWanted = true;
+    const frame = requestAnimationFrame(() =>
+      setTimeout(async () => {
+        const { predictRun } = await import('../../../core/design/predict-run.ts');
+        if (isWanted) setKnown({ design, prediction: predictRun(design) });
+      }),
+    );
     return () => {
+      isWanted = false;
       cancelAnimationFrame(frame);
-      clearTimeout(timer);
     };
   }, [design]);
   return known?.design === design ? known.prediction : null;
