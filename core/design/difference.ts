@@ -1,10 +1,10 @@
-import { printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { printQuantity, valueIn, type UnitSystem } from '../units/quantity.ts';
 import { bandSizes, CARE, FLOORS } from './catalogue.ts';
 import { fittedName, PART_VALUES, SLOTS, type PartSlot } from './parts.ts';
 import { MOTOR_NAMES, type CarDesign } from './car-design.ts';
 import { sizesOf } from './sizes.ts';
 import { sleeveWords } from './tape.ts';
-import { VALUE_NAMES, type ValueKey } from './values.ts';
+import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from './values.ts';
 
 /** One thing in which two designs differ, in words. */
 export interface Difference {
@@ -35,9 +35,9 @@ function partWords(design: CarDesign, slot: PartSlot): string {
   const sizes = slot === 'band' && motor.kind !== 'lever' && motor.band.kind === 'own' ? bandSizes(motor.band) : own?.[slot]?.values;
   if (!sizes || name === '') return name;
   return `${name} (${PART_VALUES[SLOTS[slot].kind]
-    .flatMap(({ key, unit, factor }) => {
-      const value = (sizes as Record<string, number>)[key];
-      return value === undefined ? [] : [`${Number((value / factor).toPrecision(3))} ${unit}`.trim()];
+    .flatMap((told) => {
+      const value = (sizes as Record<string, number>)[told.key];
+      return value === undefined ? [] : [valueIn(told, value)];
     })
     .join(', ')})`;
 }
@@ -54,7 +54,8 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
     if (!id.startsWith('sleeve') && read(from) !== read(to))
       compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));
   for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
-    const words = (d: CarDesign): string => (d.measured[key] ? `${Number(d.measured[key].value.toPrecision(4))} measured` : 'estimated');
+    const words = (d: CarDesign): string =>
+      d.measured[key] ? `${valueIn(VALUE_UNITS[key], d.measured[key].value)} measured` : 'estimated';
     compare(VALUE_NAMES[key], words(from), words(to));
   }
   const metres = (value: number | null): string => (value === null ? 'none' : printQuantity(value, 'distance', units));

@@ -1,3 +1,4 @@
+import { valueIn, type OwnUnit } from '../units/quantity.ts';
 import type { Fault } from '../fault.ts';
 import type { OwnPart } from '../files/generated/own-part.ts';
 import type { Band, CarDesign, FittedPart, LeverDesign, TwistDesign, Wheels } from './car-design.ts';
@@ -41,11 +42,9 @@ export const CATALOGUE: Readonly<Record<PartKind, Readonly<Record<string, Entry>
 };
 
 /** A value by which a part is known: its name, unit, the unit in SI, and the most that is believable and that a car file takes (SI). */
-export interface PartValue {
+export interface PartValue extends OwnUnit {
   readonly key: string;
   readonly label: string;
-  readonly unit: string;
-  readonly factor: number;
   readonly most: number;
 }
 const value = (key: string, label: string, unit: string, factor: number, most: number): PartValue => ({ key, label, unit, factor, most });
@@ -96,7 +95,7 @@ export function partFaults({ kind, like, values }: OwnPart): Fault[] {
     else if (values[key]! > known.most)
       faults.push({
         path: `values.${key}`,
-        message: `must be at most ${Number((known.most / known.factor).toPrecision(4))} ${known.unit}`.trim(),
+        message: `must be at most ${valueIn(known, known.most)}`,
       });
   }
   if (values.staticGrip !== undefined && values.slidingGrip !== undefined && values.slidingGrip > values.staticGrip)

@@ -1,3 +1,4 @@
+import type { OwnUnit } from '../units/quantity.ts';
 import { ARM_FRICTION, CARE, FLOORS, RUBBER } from './catalogue.ts';
 import { bearingOf, driveWheelOf, otherWheelOf, trapOf, tyreOf, washerOf, type PartSlot } from './parts.ts';
 import type { CarDesign, Measured } from './car-design.ts';
@@ -35,7 +36,7 @@ export const VALUE_NAMES: Readonly<Record<ValueKey, string>> = {
 };
 
 /** The unit each value is shown and typed in, and its size in SI. */
-export const VALUE_UNITS: Readonly<Record<ValueKey, { readonly unit: string; readonly factor: number }>> = {
+export const VALUE_UNITS: Readonly<Record<ValueKey, OwnUnit>> = {
   bearingFriction: { unit: '', factor: 1 },
   staticGrip: { unit: '', factor: 1 },
   slidingGrip: { unit: '', factor: 1 },

@@ -33,6 +33,10 @@ describe('the change between two designs', () => {
     );
     expect(changeWords(car, longer, 'inch').replaceAll('\u00a0', ' ')).toContain('lever length 7.09 in → 8.66 in');
   });
+  it('tells what was measured in the unit it is measured in', () => {
+    const weighed: CarDesign = { ...car, measured: { rollingLengthDrive: { value: 0.00062, spread: 0.05 } } };
+    expect(changeWords(car, weighed, 'metric')).toBe('rolling friction length of the drive wheels estimated → 0.62 mm measured');
+  });
   it('is nothing for a car that only has another name, whatever the order of its keys', () => {
     const renamed = Object.fromEntries(Object.entries({ ...car, name: 'Other' }).reverse()) as unknown as CarDesign;
     expect(differences(car, renamed, 'metric')).toEqual([]);

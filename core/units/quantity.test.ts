@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseQuantity, printQuantity, type Quantity } from './quantity.ts';
+import { numberIn, parseQuantity, printQuantity, valueIn, type Quantity } from './quantity.ts';
 
 const typed = (text: string, quantity: Quantity, system: 'metric' | 'inch' = 'metric') => {
   const parsed = parseQuantity(text, quantity, system);
@@ -47,5 +47,14 @@ describe('what people type', () => {
         expect(Math.abs(again - value)).toBeLessThanOrEqual(system === 'metric' ? 0.000051 : 0.000128);
       }),
     );
+  });
+});
+
+describe('values in a unit of their own', () => {
+  it('are told to the digits that tell, without a unit where it has no name', () => {
+    expect(valueIn({ unit: 'mm', factor: 1e-3 }, 0.00075432)).toBe('0.754 mm');
+    expect(valueIn({ unit: '', factor: 1 }, 0.22)).toBe('0.22');
+    expect(numberIn({ unit: 'MPa', factor: 1e6 }, 110000)).toBe('0.11');
+    expect(numberIn({ unit: 'g', factor: 1e-3 }, 0.123456, 4)).toBe('123.5');
   });
 });

@@ -72,6 +72,18 @@ export function printQuantity(value: number, quantity: Quantity, system: UnitSys
   return unit === '' || unit === '°' ? `${number}${unit}` : `${number}\u00a0${unit}`;
 }
 
+/** A unit that a value is told in, whatever units are shown: so many SI units make one. */
+export interface OwnUnit {
+  readonly unit: string;
+  readonly factor: number;
+}
+
+/** A value in its own unit, the number alone, to the digits that tell: `0.75`. */
+export const numberIn = ({ factor }: OwnUnit, value: number, digits = 3): string => String(Number((value / factor).toPrecision(digits)));
+
+/** The same with its unit, where that has a name: `0.75 mm`, `0.22`. */
+export const valueIn = (own: OwnUnit, value: number, digits = 3): string => `${numberIn(own, value, digits)} ${own.unit}`.trim();
+
 /** What was typed, in SI, or what is wrong with it in words for the one who typed it. */
 export type Typed = { readonly kind: 'value'; readonly value: number } | { readonly kind: 'unclear'; readonly message: string };
 

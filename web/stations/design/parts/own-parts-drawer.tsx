@@ -4,6 +4,7 @@ import Drawer from '@mui/material/Drawer';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { CATALOGUE, PART_VALUES, type OwnPart } from '../../../../core/design/parts.ts';
+import { valueIn } from '../../../../core/units/quantity.ts';
 import type { StoredPart } from '../../../app/api.ts';
 import { KIND_NAMES } from './part-draft.ts';
 import { OwnPartForm } from './own-part-form.tsx';
@@ -13,9 +14,7 @@ import { useKeepingParts, usePartsAtHand } from './use-own-parts.ts';
 const partLine = ({ kind, like, values }: OwnPart): string =>
   [
     `like ${CATALOGUE[kind][like]?.label ?? like}`,
-    ...PART_VALUES[kind].flatMap(({ key, label, unit, factor }) =>
-      values[key] === undefined ? [] : [`${label} ${Number((values[key] / factor).toPrecision(4))} ${unit}`.trim()],
-    ),
+    ...PART_VALUES[kind].flatMap((told) => (values[told.key] === undefined ? [] : [`${told.label} ${valueIn(told, values[told.key]!)}`])),
   ].join(', ');
 
 /** The builder's own parts: what there is, how many, and how well each is known. */

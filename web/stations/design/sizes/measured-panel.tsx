@@ -10,7 +10,7 @@ import {
   type Value,
   type ValueKey,
 } from '../../../../core/design/values.ts';
-import { parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
+import { numberIn, parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -73,7 +73,7 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
   const { unit, factor } = VALUE_UNITS[valueKey];
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
-  const shown = String(Number((value / factor).toPrecision(3)));
+  const shown = numberIn(VALUE_UNITS[valueKey], value);
   const take = (): void => {
     if (typed === null) return;
     const parsed = parseQuantity(typed, 'count', units);

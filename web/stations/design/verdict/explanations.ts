@@ -2,7 +2,7 @@ import type { CarDesign, MotorKind } from '../../../../core/design/car-design.ts
 import { deriveRunSetup, standingWeight } from '../../../../core/design/derive-run-setup.ts';
 import { VALUE_NAMES, VALUE_UNITS, valueKeysOf, valueOf, type ValueKey } from '../../../../core/design/values.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import type { Quantity } from '../../../../core/units/quantity.ts';
+import { valueIn, type Quantity } from '../../../../core/units/quantity.ts';
 import type { Explanation } from '../../../ui/explained.tsx';
 
 type Print = (value: number, quantity: Quantity) => string;
@@ -14,8 +14,7 @@ const SIZES = 'from the sizes';
 /** A value that is not known exactly, as it went in. */
 function row(design: CarDesign, key: ValueKey): Row {
   const { value, evidence } = valueOf(design, key);
-  const { unit, factor } = VALUE_UNITS[key];
-  return [VALUE_NAMES[key], `${Number((value / factor).toPrecision(3))}${unit === '' ? '' : ` ${unit}`}`, evidence];
+  return [VALUE_NAMES[key], valueIn(VALUE_UNITS[key], value), evidence];
 }
 
 const engine = (design: CarDesign): readonly ValueKey[] =>
