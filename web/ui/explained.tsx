@@ -1,14 +1,8 @@
 import { memo, startTransition, Suspense, useState, type ReactNode } from 'react';
+import type { Explanation } from './explanation.ts';
 import { later } from './later.ts';
 
 const ExplanationPopover = later(() => import('./explanation-popover.tsx'));
-
-/** How a figure came about: the formula, and each number put in with where it comes from. */
-export interface Explanation {
-  readonly title: string;
-  readonly formula: string;
-  readonly numbers: readonly (readonly [name: string, value: string, from: string])[];
-}
 
 interface ExplainedProps {
   /** Explains the figure of a name. */

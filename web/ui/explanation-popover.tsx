@@ -1,6 +1,6 @@
 import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
-import type { Explanation } from './explained.tsx';
+import type { Explanation } from './explanation.ts';
 import styles from './explained.module.css';
 import plain from './plain.module.css';
 

@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import { Explained, type Explanation } from './explained.tsx';
+import { Explained } from './explained.tsx';
+import type { Explanation } from './explanation.ts';
 import styles from './facts.module.css';
 import plain from './plain.module.css';
 

@@ -3,7 +3,7 @@ import { deriveRunSetup, standingWeight } from '../../../../core/design/derive-r
 import { VALUE_NAMES, VALUE_UNITS, valueKeysOf, valueOf, type ValueKey } from '../../../../core/design/values.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { valueIn, type Quantity } from '../../../../core/units/quantity.ts';
-import type { Explanation } from '../../../ui/explained.tsx';
+import type { Explanation } from '../../../ui/explanation.ts';
 
 type Print = (value: number, quantity: Quantity) => string;
 type Row = Explanation['numbers'][number];

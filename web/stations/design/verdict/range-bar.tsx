@@ -1,7 +1,8 @@
 import type { Aim } from '../../../../core/design/car-design.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import { printNumber, printQuantity } from '../../../../core/units/quantity.ts';
-import { Explained, type Explanation } from '../../../ui/explained.tsx';
+import { Explained } from '../../../ui/explained.tsx';
+import type { Explanation } from '../../../ui/explanation.ts';
 import plain from '../../../ui/plain.module.css';
 import { useUnits } from '../../../ui/use-units.ts';
 import styles from './verdict-panel.module.css';
