@@ -22,14 +22,14 @@ import { LowerPanel, type TabKey } from './lower-panel.tsx';
 import type { Ghost } from './versions/versions-drawer.tsx';
 import { SizesPanel } from './sizes/sizes-panel.tsx';
 import { usePlayer } from './drawing/use-player.ts';
-import { useOpenCar } from './keeping/use-open-car.ts';
+import { useOpenCar, useOpenDesign } from './keeping/use-open-car.ts';
 import { VerdictPanel } from './verdict/verdict-panel.tsx';
 
 const VersionsDrawer = later(() => import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })));
 
 export function DesignPage() {
   const carId = useParams().carId!;
-  const { design, missing, error } = useOpenCar(carId);
+  const { isOpen, missing, error } = useOpenCar(carId);
   if (missing) return <NotFoundScreen />;
   if (error)
     return (
@@ -39,8 +39,14 @@ export function DesignPage() {
         action={<Button onClick={() => window.location.reload()}>Try again</Button>}
       />
     );
-  if (!design) return <Skeleton variant="rectangular" sx={{ m: 6, height: 'calc(100% - 48px)' }} aria-label="Opening the car" />;
-  return <Workspace key={carId} carId={carId} design={design.present} />;
+  if (!isOpen) return <Skeleton variant="rectangular" sx={{ m: 6, height: 'calc(100% - 48px)' }} aria-label="Opening the car" />;
+  return <OpenCar key={carId} carId={carId} />;
+}
+
+/** The car as it stands: all that is drawn anew when it is edited. */
+function OpenCar({ carId }: { readonly carId: string }) {
+  const design = useOpenDesign(carId);
+  return design && <Workspace carId={carId} design={design} />;
 }
 
 function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {

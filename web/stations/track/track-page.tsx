@@ -9,14 +9,15 @@ import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
-import { useOpenCar } from '../design/keeping/use-open-car.ts';
+import { useOpenCar, useOpenDesign } from '../design/keeping/use-open-car.ts';
 import { RunForm } from './run-form.tsx';
 import { RunList } from './run-list.tsx';
 
 /** Log a run beside its prediction, and see how the runs lie. Made for one thumb, standing up. */
 export function TrackPage() {
   const carId = useParams().carId!;
-  const { design: open, missing, error } = useOpenCar(carId);
+  const { missing, error } = useOpenCar(carId);
+  const design = useOpenDesign(carId);
   const runs = useListRunsQuery(carId);
   const dispatch = useAppDispatch();
   useEffect(() => {
@@ -32,11 +33,11 @@ export function TrackPage() {
         action={<Button onClick={() => window.location.reload()}>Try again</Button>}
       />
     );
-  if (!open || !runs.data) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
+  if (!design || !runs.data) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 }, pb: { xs: 26, md: 6 } }}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
-        <Typography variant="h1">{open.present.name}</Typography>
+        <Typography variant="h1">{design.name}</Typography>
         <Typography color="text.secondary" sx={{ mr: 'auto' }}>
           on the track
         </Typography>
@@ -46,8 +47,8 @@ export function TrackPage() {
         </Button>
       </Box>
       <Box sx={{ display: 'grid', gap: 8, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '380px minmax(0, 1fr)' }, alignItems: 'start' }}>
-        <RunForm carId={carId} design={open.present} runs={runs.data} />
-        <RunList carId={carId} design={open.present} runs={runs.data} />
+        <RunForm carId={carId} design={design} runs={runs.data} />
+        <RunList carId={carId} design={design} runs={runs.data} />
       </Box>
     </Box>
   );

@@ -36,6 +36,9 @@ export function CurvePlot({ curve, behind, axis, width, height, reading, units }
   const areaOf = (of: readonly CurveRow[], upper: (row: CurveRow) => number, lower: (row: CurveRow) => number): string =>
     `${lineOf(of, upper)}${lineOf([...of].reverse(), lower).replace('M', 'L')}Z`;
   const thrust = (row: CurveRow): number => row.thrust;
+  const pull = lineOf(rows, thrust);
+  // Without wheelspin or braking all of the pull is passed on.
+  const isPassedOn = rows.every((row) => tyrePush(row) === row.thrust);
   const gripLimit = (row: CurveRow): number => row.gripLimit;
   const grip = rows[0]?.gripLimit ?? 0;
   const isGripShown = grip < most;
@@ -70,12 +73,12 @@ export function CurvePlot({ curve, behind, axis, width, height, reading, units }
       <text x={16} y={16} fill={colour('muted')}>
         {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  ·  grip limit ${printNumber(grip, 'force', units)}, far above`}`}
       </text>
-      <path d={`${lineOf(rows, tyrePush)}V${floor}H${left}Z`} fill={colour('pullArea')} opacity={0.55} />
+      <path d={`${isPassedOn ? pull : lineOf(rows, tyrePush)}V${floor}H${left}Z`} fill={colour('pullArea')} opacity={0.55} />
       {spinning.length > 1 && (
         <path d={areaOf(spinning, (row) => Math.max(row.thrust, row.gripLimit), gripLimit)} fill={`url(#${hatch})`} />
       )}
       {axis === 'distance' && curve.left.length > 1 && <StillWound curve={curve} scale={scale} energy={energy} />}
-      <path d={lineOf(rows, thrust)} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
+      <path d={pull} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
       {isGripShown && (
         <path d={lineOf(rows, (row) => Math.min(row.gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
       )}

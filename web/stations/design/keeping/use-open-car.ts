@@ -1,11 +1,11 @@
 import { useEffect } from 'react';
 import { useStore } from 'react-redux';
+import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { api, type StoredCar } from '../../../app/api.ts';
 import { carVisited } from '../../../app/preferences-slice.ts';
 import { useAppDispatch, useAppSelector, type AppStore } from '../../../app/store.ts';
 import { toasted } from '../../../app/toasts-slice.ts';
 import { flush, onSavedElsewhere } from './autosave.ts';
-import type { DesignState } from '../design-slice.ts';
 import { carOpened, changedElsewhere } from '../design-slice.ts';
 import { dropDraft } from './drafts.ts';
 import { findDraft } from './find-draft.ts';
@@ -26,13 +26,16 @@ async function openCar(store: AppStore, carId: string): Promise<void> {
   dispatch(carVisited(carId));
 }
 
-/** The design being worked on, once it is open; follows what other tabs save. */
-export function useOpenCar(carId: string): { design: DesignState | null; missing: boolean; error: unknown } {
+/** The design as it stands, once its car is open. */
+export const useOpenDesign = (carId: string): CarDesign | null =>
+  useAppSelector((state) => (state.design?.carId === carId ? state.design.present : null));
+
+/** Opens a car, and follows what other tabs save of it. What it answers stays the same while the car is edited. */
+export function useOpenCar(carId: string): { isOpen: boolean; missing: boolean; error: unknown } {
   const store = useStore() as AppStore;
   const dispatch = useAppDispatch();
-  const design = useAppSelector((state) => (state.design?.carId === carId ? state.design : null));
+  const isOpen = useAppSelector((state) => state.design?.carId === carId);
   const { error } = api.endpoints.getCar.useQueryState(carId);
-  const isOpen = design !== null;
 
   useEffect(() => {
     if (!isOpen) void openCar(store, carId);
@@ -51,5 +54,5 @@ export function useOpenCar(carId: string): { design: DesignState | null; missing
       }),
     [store, dispatch, carId],
   );
-  return { design, missing: !design && (error as { status?: unknown } | undefined)?.status === 404, error: design ? null : error };
+  return { isOpen, missing: !isOpen && (error as { status?: unknown } | undefined)?.status === 404, error: isOpen ? null : error };
 }

@@ -15,7 +15,7 @@ let wanted: Wanted | null = null;
 let isBusy = false;
 
 /** ms the worker waits, so that curve and verdict of the edit are painted with the machine to themselves. */
-const AFTER_PAINT = 32;
+const AFTER_PAINT = 48;
 
 async function work(): Promise<void> {
   isBusy = true;
