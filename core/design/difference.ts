@@ -55,7 +55,7 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
       compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));
   for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
     const words = (d: CarDesign): string =>
-      d.measured[key] ? `${valueIn(VALUE_UNITS[key], d.measured[key].value)} measured` : 'estimated';
+      d.measured[key] ? `${valueIn(VALUE_UNITS[key], d.measured[key].value, 4)} measured` : 'estimated';
     compare(VALUE_NAMES[key], words(from), words(to));
   }
   const metres = (value: number | null): string => (value === null ? 'none' : printQuantity(value, 'distance', units));

@@ -95,7 +95,7 @@ export function partFaults({ kind, like, values }: OwnPart): Fault[] {
     else if (values[key]! > known.most)
       faults.push({
         path: `values.${key}`,
-        message: `must be at most ${valueIn(known, known.most)}`,
+        message: `must be at most ${valueIn(known, known.most, 4)}`,
       });
   }
   if (values.staticGrip !== undefined && values.slidingGrip !== undefined && values.slidingGrip > values.staticGrip)

@@ -36,6 +36,9 @@ describe('the change between two designs', () => {
   it('tells what was measured in the unit it is measured in', () => {
     const weighed: CarDesign = { ...car, measured: { rollingLengthDrive: { value: 0.00062, spread: 0.05 } } };
     expect(changeWords(car, weighed, 'metric')).toBe('rolling friction length of the drive wheels estimated → 0.62 mm measured');
+    // What differs in its fourth digit still differs.
+    const again: CarDesign = { ...car, measured: { rollingLengthDrive: { value: 0.0006204, spread: 0.05 } } };
+    expect(changeWords(weighed, again, 'metric')).toContain('0.62 mm measured → 0.6204 mm measured');
   });
   it('is nothing for a car that only has another name, whatever the order of its keys', () => {
     const renamed = Object.fromEntries(Object.entries({ ...car, name: 'Other' }).reverse()) as unknown as CarDesign;

@@ -81,6 +81,8 @@ export function ChartExport(props: ChartExportProps) {
     />
   );
 }
+
+/** The bytes of a data address, read here: the page may not connect to one. */
 function bytesOf(address: string): Blob {
   const comma = address.indexOf(',');
   const body = address.slice(comma + 1);

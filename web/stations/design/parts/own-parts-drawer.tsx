@@ -14,7 +14,9 @@ import { useKeepingParts, usePartsAtHand } from './use-own-parts.ts';
 const partLine = ({ kind, like, values }: OwnPart): string =>
   [
     `like ${CATALOGUE[kind][like]?.label ?? like}`,
-    ...PART_VALUES[kind].flatMap((told) => (values[told.key] === undefined ? [] : [`${told.label} ${valueIn(told, values[told.key]!)}`])),
+    ...PART_VALUES[kind].flatMap((told) =>
+      values[told.key] === undefined ? [] : [`${told.label} ${valueIn(told, values[told.key]!, 4)}`],
+    ),
   ].join(', ');
 
 /** The builder's own parts: what there is, how many, and how well each is known. */
