@@ -64,6 +64,7 @@ for (const { name, schema } of schemas)
     await compile(structuredClone(schema), name, {
       bannerComment,
       additionalProperties: false,
+      ignoreMinAndMaxItems: true,
       $refOptions: { resolve: { urn: resolver } },
     }),
   );

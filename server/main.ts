@@ -3,13 +3,14 @@ import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
-import { DataUnusable, openDatabase } from './database.ts';
+import { DataUnusable, reasonOf, setAside } from './data-file.ts';
+import { openDatabase } from './database.ts';
 import { loadDemo } from './demo/load-demo.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const isDemo = process.argv.includes('--demo');
-const port = Number(process.env.PORT ?? 4810);
-const folder = resolve(root, process.env.NIMBLE_AXLE_DATA ?? (isDemo ? 'data-demo' : 'data'));
+const port = Number(process.env.PORT?.trim() || 4810);
+const folder = resolve(root, process.env.NIMBLE_AXLE_DATA?.trim() || (isDemo ? 'data-demo' : 'data'));
 const webRoot = resolve(root, 'dist');
 
 function fail(message: string): never {
@@ -20,10 +21,16 @@ function fail(message: string): never {
 if (!Number.isInteger(port) || port < 0 || port > 65535) fail(`PORT: "${process.env.PORT}" is not a port number (0 to 65535).`);
 if (!existsSync(resolve(webRoot, 'index.html'))) fail('The page is not built yet: run npm start, npm run demo or npm run build.');
 
+// What is written is for its owner alone.
+process.umask(0o077);
 try {
-  const db = openDatabase(folder);
-  if (isDemo) loadDemo(db);
-  const server = createServer(createApp(db, webRoot));
+  if (process.argv.includes('--set-aside')) {
+    const aside = setAside(folder, new Date());
+    if (aside) process.stdout.write(`The data so far is kept as ${aside}; beginning anew.\n`);
+  }
+  const store = openDatabase(folder);
+  if (isDemo) loadDemo(store.db);
+  const server = createServer(createApp(store, webRoot));
   server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE')
       fail(`Port ${port} is taken by another program. Stop it, or choose another port: PORT=${port + 1} npm start`);
@@ -35,7 +42,7 @@ try {
   });
   const stop = (): void => {
     server.close(() => {
-      db.close();
+      store.db.close();
       process.exit(0);
     });
     server.closeIdleConnections();
@@ -44,6 +51,7 @@ try {
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
 } catch (error) {
-  if (error instanceof DataUnusable) fail(error.message);
-  throw error;
+  const reason = error instanceof DataUnusable ? error.message : reasonOf(error, folder);
+  if (reason === null) throw error;
+  fail(reason);
 }

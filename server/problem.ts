@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Fault } from '../core/fault.ts';
+import type { Unreadable } from '../core/files/stored.ts';
 
 /** An answer for people, as RFC 9457 lays it out. */
 export interface Problem {
@@ -10,6 +11,8 @@ export interface Problem {
   /** With 409: what is kept here, beside what was sent. */
   readonly current?: unknown;
   readonly yours?: unknown;
+  /** What is kept but cannot be read: its text, to be saved. */
+  readonly text?: string;
 }
 
 export function sendProblem(response: Response, problem: Problem): void {
@@ -25,18 +28,51 @@ export const notFound = (response: Response, what: string): void =>
 export const faulty = (response: Response, faults: readonly Fault[]): void =>
   sendProblem(response, { status: 422, title: 'This cannot be kept as it is', faults });
 
+export const unreadable = (response: Response, what: string, { unreadable: { text, faults } }: Unreadable): void =>
+  sendProblem(response, { status: 422, title: `This ${what} is kept here, but cannot be read`, faults, text });
+
+/** The folder of the data was moved or deleted while the program ran. */
+export class DataGone extends Error {}
+
+const DATA_GONE: Problem = {
+  status: 507,
+  title: 'The data folder was moved or deleted',
+  detail:
+    'This was not kept. Put the folder back, or save everything from the Garage and start the program again; what you typed is still on the screen.',
+};
+const DISK_FULL: Problem = {
+  status: 507,
+  title: 'The disk is full',
+  detail: 'Nothing was changed. Free some space and try again; what you typed is still on the screen.',
+};
+const HELD_UP: Problem = {
+  status: 503,
+  title: 'Another program is writing to the data',
+  detail: 'Nothing was changed. Close the program that has nimble-axle.sqlite open, and try again; what you typed is still on the screen.',
+};
+const CODES: Readonly<Record<string, Problem>> = {
+  SQLITE_FULL: DISK_FULL,
+  SQLITE_IOERR_WRITE: DISK_FULL,
+  SQLITE_IOERR_SHMSIZE: DISK_FULL,
+  ENOSPC: DISK_FULL,
+  SQLITE_BUSY: HELD_UP,
+  SQLITE_BUSY_SNAPSHOT: HELD_UP,
+  SQLITE_LOCKED: HELD_UP,
+  SQLITE_READONLY_DBMOVED: DATA_GONE,
+};
+
 /** The last handler: every error becomes a problem, never a stack. */
 export const problemHandler: ErrorRequestHandler = (error: { type?: string; code?: string; status?: number }, _request, response, next) => {
   if (response.headersSent) return next(error);
   if (error.type === 'entity.parse.failed') return sendProblem(response, { status: 400, title: 'The body is not JSON' });
   if (error.type === 'entity.too.large')
     return sendProblem(response, { status: 413, title: 'The body is too large', detail: 'At most 256 kB.' });
-  if (error.code === 'SQLITE_FULL' || error.code === 'SQLITE_IOERR_WRITE')
-    return sendProblem(response, {
-      status: 507,
-      title: 'The disk is full',
-      detail: 'Nothing was changed. Free some space and try again; what you typed is still on the screen.',
-    });
+  if (error instanceof DataGone) return sendProblem(response, DATA_GONE);
+  const known = error.code === undefined ? undefined : CODES[error.code];
+  if (known) {
+    if (known.status === 503) response.setHeader('Retry-After', '1');
+    return sendProblem(response, known);
+  }
   if (error.status && error.status < 500) return sendProblem(response, { status: error.status, title: 'The request cannot be answered' });
   console.error(error);
   sendProblem(response, {

@@ -103,7 +103,7 @@ describe('what moves with a size', () => {
     expect(deriveRunSetup(sleeved).motor).toMatchObject({ spool: [{ turns: 7.5 }, { radius: 0.005, turns: 1.5 }] });
     const taped = { ...lever, sleeve: [{ diameter: 0.012, turns: 1 }] };
     const setup = deriveRunSetup(taped).motor;
-    const bare = setup.kind === 'lever' ? setup.spool[0].turns! : NaN;
+    const bare = setup.kind === 'lever' ? setup.spool[0]!.turns! : NaN;
     expect(bare + 1).toBeCloseTo(fullTurns(taped), 6);
   });
   it('a sleeve pulls harder at launch', () =>

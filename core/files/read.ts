@@ -7,6 +7,8 @@ import type { OwnPart } from './generated/own-part.ts';
 import type { RunRecord } from './generated/run-record.ts';
 import type { RunSetup } from './generated/run-setup.ts';
 import * as validators from './generated/validators.js';
+import { tooLarge } from './size-limits.ts';
+import { inUtc } from './time-of-day.ts';
 
 /** What came through a door: the value with its type proven, or every fault in it, by path. */
 export type Read<T> = { readonly kind: 'read'; readonly value: T } | { readonly kind: 'faulty'; readonly faults: readonly Fault[] };
@@ -18,6 +20,11 @@ const dotted = (pointer: string): string =>
     .slice(1)
     .map((part) => part.replaceAll('~1', '/').replaceAll('~0', '~'))
     .reduce((path, part) => (/^\d+$/.test(part) ? `${path}[${part}]` : path === '' ? part : `${path}.${part}`), '');
+
+/** Faults told of one document; the rest are counted. */
+const MOST_FAULTS = 50;
+/** Characters told of a path: its keys are whatever somebody sent. */
+const MOST_PATH = 200;
 
 const below = (path: string, key: string): string => (path === '' ? key : `${path}.${key}`);
 const quoted = (value: unknown): string => (typeof value === 'string' ? `"${value}"` : JSON.stringify(value));
@@ -37,6 +44,8 @@ function faultOf(error: ErrorObject): Fault {
       return { path, message: `must be one of ${(params.allowedValues as unknown[]).map(quoted).join(', ')}` };
     case 'type':
       return { path, message: `must be ${article(String(params.type))}` };
+    case 'pattern':
+      return { path, message: 'needs a letter or sign that can be seen' };
     case 'discriminator':
       return { path: below(path, String(params.tag)), message: 'is not a kind known here' };
     default:
@@ -52,27 +61,51 @@ function telling(errors: readonly ErrorObject[]): ErrorObject[] {
   );
 }
 
-function check<T>(validate: ValidateFunction, value: unknown): Read<T> {
-  if (validate(value)) return { kind: 'read', value: value as T };
-  const lines = new Map(
-    telling(validate.errors ?? [])
-      .map(faultOf)
-      .map((fault) => [`${fault.path}|${fault.message}`, fault]),
-  );
-  return { kind: 'faulty', faults: [...lines.values()] };
+const shortened = ({ path, message }: Fault): Fault => ({ path: path.length > MOST_PATH ? `${path.slice(0, MOST_PATH)}…` : path, message });
+
+/** At most fifty faults, each short, and how many more there are. */
+function faulty(faults: readonly Fault[]): Extract<Read<never>, { kind: 'faulty' }> {
+  const lines = [...new Map(faults.map(shortened).map((fault) => [`${fault.path}|${fault.message}`, fault])).values()];
+  const more = lines.length - MOST_FAULTS;
+  return { kind: 'faulty', faults: more > 0 ? [...lines.slice(0, MOST_FAULTS), { path: '', message: `and ${more} more` }] : lines };
 }
+
+function check<T>(validate: ValidateFunction, value: unknown): Read<T> {
+  const large = tooLarge(value);
+  if (large) return faulty([large]);
+  return validate(value) ? { kind: 'read', value: value as T } : faulty(telling(validate.errors ?? []).map(faultOf));
+}
+
+/** Times of a record that a schema cannot judge, normalised to UTC. */
+function withTimeInUtc<T>(read: Read<T>, key: keyof T & string): Read<T> {
+  if (read.kind === 'faulty') return read;
+  const utc = inUtc(read.value[key] as string);
+  return utc === null
+    ? faulty([{ path: key, message: 'must be a real time with its offset, such as 2026-11-21T18:00:00Z' }])
+    : { kind: 'read', value: { ...read.value, [key]: utc } };
+}
+
+/** Ids are kept in small letters: one in capitals is the same. */
+const smallId = <K extends string>(key: K, record: Partial<Readonly<Record<K, string | null>>>): Partial<Record<K, string>> =>
+  typeof record[key] === 'string' ? ({ [key]: record[key].toLowerCase() } as Partial<Record<K, string>>) : {};
 
 export const readRunSetup = (value: unknown): Read<RunSetup> => check(validators.runSetup, value);
 export const readCarDesign = (value: unknown): Read<CarDesign> => check(validators.carDesign, value);
-export const readCarVersion = (value: unknown): Read<CarVersion> => check(validators.carVersion, value);
+export function readCarVersion(value: unknown): Read<CarVersion> {
+  const read = withTimeInUtc<CarVersion>(check(validators.carVersion, value), 'keptAt');
+  return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('parent', read.value) } } : read;
+}
 /** A part of the builder's own, with values that belong to its kind. */
 export function readOwnPart(value: unknown): Read<OwnPart> {
   const read = check<OwnPart>(validators.ownPart, value);
   if (read.kind === 'faulty') return read;
   const faults = partFaults(read.value);
-  return faults.length > 0 ? { kind: 'faulty', faults } : read;
+  return faults.length > 0 ? faulty(faults) : read;
 }
-export const readRunRecord = (value: unknown): Read<RunRecord> => check(validators.runRecord, value);
+export function readRunRecord(value: unknown): Read<RunRecord> {
+  const read = withTimeInUtc<RunRecord>(check(validators.runRecord, value), 'ranAt');
+  return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('carVersion', read.value) } } : read;
+}
 
 /** Reads the text of a JSON file and hands it to one of the readers above. */
 export function readJson<T>(text: string, read: (value: unknown) => Read<T>): Read<T> {

@@ -4,7 +4,8 @@ import type { OwnPart } from '../../core/files/generated/own-part.ts';
 import type { Db } from '../database.ts';
 import { carQueries } from '../queries/cars.ts';
 import { partQueries } from '../queries/parts.ts';
-import { runQueries, versionQueries } from '../queries/car-records.ts';
+import { runQueries } from '../queries/runs.ts';
+import { versionQueries } from '../queries/versions.ts';
 
 interface Demo {
   readonly parts: readonly { readonly id: string; readonly part: Omit<OwnPart, 'format' | 'version'> }[];

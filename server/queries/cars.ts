@@ -1,25 +1,47 @@
 import type { CarDesign, Outcome } from '../../core/design/car-design.ts';
-import type { ListedCar } from '../../core/files/stored.ts';
+import { readCarDesign } from '../../core/files/read.ts';
+import { isReadable, type EarlierDesign, type Listed, type ListedCar } from '../../core/files/stored.ts';
 import type { Db } from '../database.ts';
 import { documents } from './documents.ts';
+import { readRow } from './rows.ts';
+
+interface EarlierRow {
+  readonly version: number;
+  readonly saved_at: string;
+  readonly design: string;
+}
 
 export const carQueries = (db: Db) => {
-  const cars = documents<CarDesign>(db, 'cars', 'design');
-  const results = db.prepare<[], { id: string; run_count: number; best: string | null }>(`
-    SELECT c.id,
-      (SELECT count(*) FROM runs r WHERE r.car_id = c.id AND r.deleted_at IS NULL) AS run_count,
-      (SELECT json_extract(r.record, '$.outcome') FROM runs r WHERE r.car_id = c.id AND r.deleted_at IS NULL
-        ORDER BY json_extract(r.record, '$.outcome.distance') DESC LIMIT 1) AS best
-    FROM cars c WHERE c.deleted_at IS NULL`);
+  const cars = documents<CarDesign>(db, 'cars', 'design', readCarDesign);
+  // Both answered by an index of the runs alone.
+  const countRuns = db.prepare<[string], { count: number }>('SELECT count(*) AS count FROM runs WHERE car_id = ? AND deleted_at IS NULL');
+  const furthest = db.prepare<[string], { kind: Outcome['kind']; distance: number }>(
+    `SELECT outcome AS kind, distance FROM runs
+     WHERE car_id = ? AND deleted_at IS NULL AND distance IS NOT NULL ORDER BY distance DESC LIMIT 1`,
+  );
+  const earlier = db.prepare<[string, number, number], EarlierRow>(
+    'SELECT version, saved_at, design FROM car_history WHERE car_id = ? AND version < ? ORDER BY version DESC LIMIT ?',
+  );
   return {
     ...cars,
-    list: (): ListedCar[] => {
-      const resultOf = new Map(results.all().map((row) => [row.id, row]));
-      return cars.all().map(({ content: design, ...car }) => {
-        const { run_count: runCount, best } = resultOf.get(car.id)!;
-        return { ...car, design, runCount, best: best === null ? null : (JSON.parse(best) as Outcome) };
-      });
-    },
+    list: (): Listed<ListedCar>[] =>
+      cars.all().map((car) => {
+        if (!isReadable(car)) return car;
+        const { content: design, ...kept } = car;
+        return { ...kept, design, runCount: countRuns.get(car.id)!.count, best: furthest.get(car.id) ?? null };
+      }),
+    /** Designs of a car that later saves replaced, newest first: those before version `before`, at most `most`. */
+    earlier: (id: string, before: number, most: number): EarlierDesign[] =>
+      earlier.all(id, before, most).flatMap(({ version, saved_at: savedAt, design }) => {
+        const read = readRow(
+          { id, version },
+          design,
+          () => JSON.parse(design),
+          readCarDesign,
+          (value) => ({ id, version, savedAt, design: value }),
+        );
+        return isReadable(read) ? [{ version, savedAt, design: read.design }] : [];
+      }),
   };
 };
 export type CarQueries = ReturnType<typeof carQueries>;

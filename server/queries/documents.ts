@@ -1,4 +1,6 @@
+import type { Kept, Listed } from '../../core/files/stored.ts';
 import type { Db } from '../database.ts';
+import { readRow, type Reader } from './rows.ts';
 
 interface Row {
   readonly id: string;
@@ -8,44 +10,47 @@ interface Row {
 }
 
 /** A JSON document with versions of its own, as it is kept. */
-export interface Kept<T> {
-  readonly id: string;
-  readonly version: number;
+export interface Document<T> extends Kept {
   readonly content: T;
   readonly updatedAt: string;
 }
 
 /** Documents that stand for themselves, one to a row of `table`, in its `column`. */
-export function documents<T>(db: Db, table: 'cars' | 'own_parts', column: 'design' | 'part') {
-  const keptOf = ({ id, version, content, updated_at: updatedAt }: Row): Kept<T> => ({
-    id,
-    version,
-    content: JSON.parse(content) as T,
-    updatedAt,
-  });
+export function documents<T>(db: Db, table: 'cars' | 'own_parts', column: 'design' | 'part', read: Reader<T>) {
+  const keptOf = (row: Row): Listed<Document<T>> =>
+    readRow(
+      row,
+      row.content,
+      () => JSON.parse(row.content),
+      read,
+      (content) => ({ id: row.id, version: row.version, content, updatedAt: row.updated_at }),
+    );
   const columns = `SELECT id, version, ${column} AS content, updated_at FROM ${table}`;
   const list = db.prepare<[], Row>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id`);
   const find = db.prepare<[string], Row>(`${columns} WHERE id = ? AND deleted_at IS NULL`);
+  const isThere = db.prepare<[string]>(`SELECT 1 FROM ${table} WHERE id = ? AND deleted_at IS NULL`);
   const insert = db.prepare(
     `INSERT OR IGNORE INTO ${table} (id, version, ${column}, created_at, updated_at) VALUES (@id, 1, @content, @now, @now)`,
   );
   const update = db.prepare(
     `UPDATE ${table} SET ${column} = @content, version = version + 1, updated_at = @now WHERE id = @id AND version = @base AND deleted_at IS NULL`,
   );
-  const mark = db.prepare(`UPDATE ${table} SET deleted_at = @at WHERE id = @id`);
+  const remove = db.prepare(`UPDATE ${table} SET deleted_at = @at WHERE id = @id AND deleted_at IS NULL`);
+  const restore = db.prepare(`UPDATE ${table} SET deleted_at = NULL WHERE id = @id`);
   return {
-    get: (id: string): Kept<T> | undefined => {
+    has: (id: string): boolean => isThere.get(id) !== undefined,
+    get: (id: string): Listed<Document<T>> | undefined => {
       const row = find.get(id);
       return row && keptOf(row);
     },
-    all: (): Kept<T>[] => list.all().map(keptOf),
+    all: (): Listed<Document<T>>[] => list.all().map(keptOf),
     /** Writes over version `base` (0: makes it). False when another version stands there. */
     write: (id: string, base: number, content: T, now: string): boolean => {
       const values = { id, content: JSON.stringify(content), now };
       return (base === 0 ? insert.run(values) : update.run({ ...values, base })).changes === 1;
     },
-    remove: (id: string, at: string): boolean => mark.run({ id, at }).changes === 1,
-    restore: (id: string): boolean => mark.run({ id, at: null }).changes === 1,
+    remove: (id: string, at: string): boolean => remove.run({ id, at }).changes === 1,
+    restore: (id: string): boolean => restore.run({ id }).changes === 1,
   };
 }
 export type Documents<T> = ReturnType<typeof documents<T>>;

@@ -1,60 +1,91 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Request, Response } from 'express';
+import { Router, type Request, type Response } from 'express';
 import type { Fault } from '../../core/fault.ts';
-import { faulty, notFound, sendProblem } from '../problem.ts';
+import { isReadable, type Kept, type Listed } from '../../core/files/stored.ts';
+import { commit } from '../commit.ts';
+import type { Store } from '../database.ts';
+import { faulty, notFound, sendProblem, unreadable } from '../problem.ts';
+import type { Reader } from '../queries/rows.ts';
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
 /** Faults of what every write carries: an id made by the client, and the version it was based on (0 for a new one). */
-export function writeFaults(request: Request): Fault[] {
+function writeFaults(request: Request): Fault[] {
   const faults: Fault[] = [];
   const body = request.body as { baseVersion?: unknown } | undefined;
   if (!UUID.test(String(request.params.id))) faults.push({ path: 'id', message: 'must be a UUID' });
-  if (!Number.isInteger(body?.baseVersion) || (body!.baseVersion as number) < 0)
+  if (!Number.isSafeInteger(body?.baseVersion) || (body!.baseVersion as number) < 0)
     faults.push({ path: 'baseVersion', message: 'must be the version this was based on, 0 for a new one' });
   return faults;
 }
 
-interface Versioned {
-  readonly id: string;
-  readonly version: number;
+/** Where things of one kind are kept, for one request: a record's are those of the car in its address. */
+interface Place<K extends Kept, T> {
+  readonly get: (id: string) => Listed<K> | undefined;
+  readonly write: (id: string, base: number, content: T, now: string) => boolean;
+  readonly remove: (id: string, at: string) => boolean;
+  readonly restore: (id: string) => boolean;
+  /** What is wrong with keeping this, beyond its own shape. */
+  readonly faults?: (id: string, content: T) => readonly Fault[];
 }
 
-interface AnsweredWrite<T extends Versioned> {
-  readonly response: Response;
+interface Keeping<K extends Kept, T> {
+  readonly store: Store;
+  /** Its name in messages. */
   readonly what: string;
-  readonly write: () => boolean;
-  readonly get: () => T | undefined;
-  readonly contentOf: (stored: T) => unknown;
-  /** The stored thing as it is answered. */
-  readonly shown: (stored: T) => unknown;
-  readonly yours: unknown;
+  /** The key under which the content is sent and answered. */
+  readonly key: 'design' | 'part' | 'record';
+  readonly read: Reader<T>;
+  readonly placeOf: (request: Request) => Place<K, T>;
 }
+
+/** The content as JSON has it: −0 is 0. */
+const asKept = (content: unknown): unknown => JSON.parse(JSON.stringify(content)) as unknown;
 
 /**
- * Answers a write. One that was already kept (a retry) is fine; one based on another version gets 409 with both copies.
+ * Get, put, remove and restore of one thing by its id. A write that was already kept (a retry) is fine; one based on another
+ * version gets 409 with both copies.
  */
-export function answerWrite<T extends Versioned>({ response, what, write, get, contentOf, shown, yours }: AnsweredWrite<T>): void {
-  const kept = write();
-  const current = get();
-  if (!current) return notFound(response, what);
-  if (kept || isDeepStrictEqual(contentOf(current), yours)) {
-    response.json(shown(current));
-    return;
-  }
-  sendProblem(response, {
-    status: 409,
-    title: `This ${what} was changed elsewhere`,
-    detail: 'Both versions are here: the one kept and yours. Nothing was overwritten.',
-    current: shown(current),
-    yours,
+export function keepRoutes<K extends Kept, T>({ store, what, key, read, placeOf }: Keeping<K, T>): Router {
+  const router = Router({ mergeParams: true });
+  const contentOf = (kept: K): unknown => (kept as unknown as Record<string, unknown>)[key];
+  const answerMark = (response: Response, isDone: boolean): void => {
+    if (isDone) response.status(204).end();
+    else notFound(response, what);
+  };
+  router.get('/:id', (request, response) => {
+    const kept = placeOf(request).get(request.params.id);
+    if (!kept) notFound(response, what);
+    else if (isReadable<K>(kept)) response.json(kept);
+    else unreadable(response, what, kept);
   });
+  router.put('/:id', async (request, response) => {
+    const { id } = request.params;
+    const place = placeOf(request);
+    const content = read((request.body as Record<string, unknown> | undefined)?.[key]);
+    const faults = [...writeFaults(request), ...(content.kind === 'faulty' ? content.faults : (place.faults?.(id, content.value) ?? []))];
+    if (content.kind === 'faulty' || faults.length > 0) return faulty(response, faults);
+    const { baseVersion } = request.body as { baseVersion: number };
+    const isKept = await commit(store, () => place.write(id, baseVersion, content.value, new Date().toISOString()));
+    const current = place.get(id);
+    if (!current) return notFound(response, what);
+    if (isReadable<K>(current) && (isKept || isDeepStrictEqual(contentOf(current), asKept(content.value)))) {
+      response.json(current);
+      return;
+    }
+    sendProblem(response, {
+      status: 409,
+      title: `This ${what} was changed elsewhere`,
+      detail: 'Both versions are here: the one kept and yours. Nothing was overwritten.',
+      current,
+      yours: content.value,
+    });
+  });
+  router.delete('/:id', async (request, response) =>
+    answerMark(response, await commit(store, () => placeOf(request).remove(request.params.id, new Date().toISOString()))),
+  );
+  router.post('/:id/restore', async (request, response) =>
+    answerMark(response, await commit(store, () => placeOf(request).restore(request.params.id))),
+  );
+  return router;
 }
-
-/** Answers a removal or its undoing. */
-export function answerMark(response: Response, what: string, isDone: boolean): void {
-  if (isDone) response.status(204).end();
-  else notFound(response, what);
-}
-
-export { faulty };

@@ -1,0 +1,32 @@
+import type { Fault } from '../fault.ts';
+
+/** Items of one list or keys of one object: a spool of 400 steps is the longest list of any format. */
+const MOST_ENTRIES = 400;
+/** Values of one document, lists and objects counted: the fullest run setup has some 1,400. */
+const MOST_VALUES = 2500;
+/** Characters of one text: a note may have 2,000. */
+const MOST_CHARACTERS = 4000;
+
+/**
+ * What is too large about a value for any format here, before a validator that tells every fault spends minutes on it;
+ * null when nothing is. Takes time in proportion to the limits, not to the value.
+ */
+export function tooLarge(value: unknown): Fault | null {
+  let seen = 0;
+  const waiting: { readonly path: string; readonly value: unknown }[] = [{ path: '', value }];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { path, value: here } = next;
+    if (++seen > MOST_VALUES) return { path: '', message: `holds more than ${MOST_VALUES} values` };
+    if (typeof here === 'string' && here.length > MOST_CHARACTERS)
+      return { path, message: `has ${here.length} characters; at most ${MOST_CHARACTERS}` };
+    if (typeof here !== 'object' || here === null) continue;
+    const isList = Array.isArray(here);
+    const keys = isList ? null : Object.keys(here);
+    const count = keys ? keys.length : (here as unknown[]).length;
+    if (count > MOST_ENTRIES) return { path, message: `has ${count} ${isList ? 'items' : 'keys'}; at most ${MOST_ENTRIES}` };
+    if (keys)
+      for (const key of keys) waiting.push({ path: path === '' ? key : `${path}.${key}`, value: (here as Record<string, unknown>)[key] });
+    else (here as unknown[]).forEach((item, i) => waiting.push({ path: `${path}[${i}]`, value: item }));
+  }
+  return null;
+}

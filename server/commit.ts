@@ -1,0 +1,27 @@
+import type { Store } from './database.ts';
+import { DataGone } from './problem.ts';
+
+/** ms a write waits for another program's, and between two tries: reads are answered meanwhile. */
+const PATIENCE = 1500;
+const BETWEEN_TRIES = 25;
+
+const isHeldUp = (error: unknown): boolean => /^SQLITE_(BUSY|LOCKED)/.test(String((error as { code?: unknown }).code));
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/**
+ * Carries out a write, so that what is answered afterwards is true: it waits for the lock of another program, and does not
+ * say "kept" when the file it went to is no longer in its folder.
+ *
+ * @throws what the database throws, and DataGone.
+ */
+export async function commit<T>({ isInPlace }: Store, write: () => T): Promise<T> {
+  for (const end = performance.now() + PATIENCE; ; await pause(BETWEEN_TRIES)) {
+    try {
+      const written = write();
+      if (!isInPlace()) throw new DataGone();
+      return written;
+    } catch (error) {
+      if (!isHeldUp(error) || performance.now() > end) throw error;
+    }
+  }
+}

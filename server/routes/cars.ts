@@ -1,0 +1,40 @@
+import { Router } from 'express';
+import { readCarDesign } from '../../core/files/read.ts';
+import { isReadable, type StoredCar } from '../../core/files/stored.ts';
+import type { Store } from '../database.ts';
+import { faulty } from '../problem.ts';
+import type { CarQueries } from '../queries/cars.ts';
+import { keepRoutes } from './keep.ts';
+import { pageOf } from './page-of.ts';
+
+/** Cars: the list with its results, one car, and the designs it had before. */
+export function carRoutes(store: Store, cars: CarQueries): Router {
+  const router = Router();
+  router.get('/', (_request, response) => void response.json(cars.list()));
+  router.get('/:id/history', (request, response) => {
+    const { before } = request.query;
+    const { limit, faults } = pageOf(request);
+    const version = before === undefined ? Number.MAX_SAFE_INTEGER : Number(before);
+    if (!Number.isSafeInteger(version)) return faulty(response, [{ path: 'before', message: 'must be a version of the car' }]);
+    if (faults.length > 0) return faulty(response, faults);
+    response.json(cars.earlier(request.params.id, version, limit));
+  });
+  router.use(
+    keepRoutes<StoredCar, StoredCar['design']>({
+      store,
+      what: 'car',
+      key: 'design',
+      read: readCarDesign,
+      placeOf: () => ({
+        ...cars,
+        get: (id) => {
+          const car = cars.get(id);
+          if (!car || !isReadable(car)) return car;
+          const { content: design, ...kept } = car;
+          return { ...kept, design };
+        },
+      }),
+    }),
+  );
+  return router;
+}

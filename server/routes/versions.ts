@@ -1,0 +1,42 @@
+import { Router } from 'express';
+import type { CarVersion } from '../../core/design/car-design.ts';
+import type { Fault } from '../../core/fault.ts';
+import { readCarVersion } from '../../core/files/read.ts';
+import type { StoredVersion } from '../../core/files/stored.ts';
+import type { Store } from '../database.ts';
+import type { CarQueries } from '../queries/cars.ts';
+import type { VersionQueries } from '../queries/versions.ts';
+import { carOf, ofCarHere } from './car-of.ts';
+import { keepRoutes } from './keep.ts';
+
+/** Versions of a car, kept by name; mounted below /cars/:carId. */
+export function versionRoutes(store: Store, versions: VersionQueries, cars: CarQueries): Router {
+  const router = Router({ mergeParams: true });
+  router.use(ofCarHere(cars));
+  router.get('/', (request, response) => void response.json(versions.ofCar(carOf(request))));
+  const parentFaults = (id: string, carId: string, parent: string | null): Fault[] => {
+    if (parent === null) return [];
+    const line = versions.lineOf(parent, carId);
+    if (line.length === 0 && parent !== id) return [{ path: 'parent', message: 'is no version of this car' }];
+    return parent === id || line.includes(id) ? [{ path: 'parent', message: 'must not have grown from this version itself' }] : [];
+  };
+  router.use(
+    keepRoutes<StoredVersion, CarVersion>({
+      store,
+      what: 'version',
+      key: 'record',
+      read: readCarVersion,
+      placeOf: (request) => {
+        const carId = carOf(request);
+        return {
+          get: (id) => versions.get(id, carId),
+          write: (id, base, record, now) => versions.write(id, carId, base, record, now),
+          remove: (id, at) => versions.remove(id, carId, at),
+          restore: (id) => versions.restore(id, carId),
+          faults: (id, { parent }) => parentFaults(id, carId, parent),
+        };
+      },
+    }),
+  );
+  return router;
+}
