@@ -8,6 +8,7 @@ import { partQueries } from './queries/parts.ts';
 import { removedQueries } from './queries/removed.ts';
 import { runQueries } from './queries/runs.ts';
 import { versionQueries } from './queries/versions.ts';
+import { archiveRoutes } from './routes/archive.ts';
 import { carRoutes } from './routes/cars.ts';
 import { pageOf } from './routes/page-of.ts';
 import { partRoutes } from './routes/parts.ts';
@@ -22,6 +23,7 @@ export function createApp(store: Store, webRoot?: string): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(headers, localOnly, smallIds);
+  app.use('/api/archive', archiveRoutes(store));
   const api = express.Router();
   api.use(jsonOnly, express.json({ limit: '256kb' }));
   api.use((_request, response, next) => {

@@ -1,6 +1,7 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { partFaults } from '../design/parts.ts';
 import type { Fault } from '../fault.ts';
+import type { ArchiveManifest } from './generated/archive.ts';
 import type { CarDesign } from './generated/car-design.ts';
 import type { CarVersion } from './generated/car-version.ts';
 import type { OwnPart } from './generated/own-part.ts';
@@ -106,6 +107,9 @@ export function readRunRecord(value: unknown): Read<RunRecord> {
   const read = withTimeInUtc<RunRecord>(check(validators.runRecord, value), 'ranAt');
   return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('carVersion', read.value) } } : read;
 }
+
+export const readArchiveManifest = (value: unknown): Read<ArchiveManifest> =>
+  withTimeInUtc(check<ArchiveManifest>(validators.archive, value), 'savedAt');
 
 /** Reads the text of a JSON file and hands it to one of the readers above. */
 export function readJson<T>(text: string, read: (value: unknown) => Read<T>): Read<T> {

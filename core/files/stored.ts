@@ -1,3 +1,4 @@
+import type { ArchiveManifest } from './generated/archive.ts';
 import type { OwnPart } from './generated/own-part.ts';
 import type { CarDesign, CarVersion, Outcome, RunRecord } from '../design/car-design.ts';
 import type { Fault } from '../fault.ts';
@@ -99,4 +100,33 @@ export interface Removed {
   /** m, of a run. */
   readonly distance: number | null;
   readonly removedAt: string;
+}
+
+/** How many of each kind. */
+export type ArchiveCount = Readonly<Record<Removed['what'], number>>;
+
+/** One thing of an archive that is not simply new or the same. */
+export interface ArchiveFinding {
+  readonly what: Removed['what'];
+  readonly id: string;
+  readonly carId: string | null;
+  readonly name: string;
+}
+
+/** An archive beside what is kept here. */
+export interface ArchiveReport {
+  readonly manifest: ArchiveManifest;
+  readonly fresh: ArchiveCount;
+  readonly same: ArchiveCount;
+  /** What was stored, replaced or brought back; nothing after a mere look. */
+  readonly taken: ArchiveCount;
+  /** The first of those that differ from what is here, and how many there are. */
+  readonly different: readonly ArchiveFinding[];
+  readonly differing: number;
+  /** The first of those that were removed here, and how many there are. */
+  readonly removed: readonly ArchiveFinding[];
+  readonly gone: number;
+  /** The first of what cannot be read, and how many there are. */
+  readonly faults: readonly Fault[];
+  readonly faulty: number;
 }

@@ -22,8 +22,17 @@ export const carQueries = (db: Db) => {
   const earlier = db.prepare<[string, number, number], EarlierRow>(
     'SELECT version, saved_at, design FROM car_history WHERE car_id = ? AND version < ? ORDER BY version DESC LIMIT ?',
   );
+  const insertEarlier = db.prepare(
+    'INSERT OR IGNORE INTO car_history (car_id, version, design, saved_at) SELECT id, @version, @design, @savedAt FROM cars WHERE id = @id AND version > @version',
+  );
+  const countFrom = db.prepare('UPDATE cars SET version = @version + 1 WHERE id = @id AND version <= @version');
   return {
     ...cars,
+    /** Adds a design that a car had before, under the count of its save, unless that is taken; `isAhead`: the car then counts on from there. */
+    keepEarlier: (id: string, { version, savedAt, design }: EarlierDesign, isAhead: boolean): boolean => {
+      if (isAhead) countFrom.run({ id, version });
+      return insertEarlier.run({ id, version, savedAt, design: JSON.stringify(design) }).changes === 1;
+    },
     list: (): Listed<ListedCar>[] =>
       cars.all().map((car) => {
         if (!isReadable(car)) return car;

@@ -1,0 +1,49 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { serve } from '../server/testing.ts';
+import { loadDemo } from '../server/demo/load-demo.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-archive-'));
+const zip = join(folder, 'everything.zip');
+const archive = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/archive.ts', ...args], { encoding: 'utf8' });
+  return { status, stdout, stderr };
+};
+
+describe('npm run -s archive', () => {
+  it('saves everything while the program runs, tells what is in it, and takes it into another folder', () => {
+    const full = serve();
+    loadDemo(full.db);
+    expect(archive('out', zip, '--data', full.folder)).toMatchObject({ status: 0, stderr: '' });
+    expect(existsSync(`${zip}.part`)).toBe(false);
+    const target = join(folder, 'target');
+    expect(archive('look', zip, '--data', target).stdout).toMatch(/^new: 5 cars, \d+ versions, 29 runs, 6 parts\nthe same: 0 cars/);
+    expect(archive('in', zip, '--data', target).stdout).toMatch(/taken: 5 cars, \d+ versions, 29 runs, 6 parts/);
+    full.db.exec("UPDATE cars SET version = 2, design = json_set(design, '$.mass', 0.31) WHERE rowid = 1");
+    const differing = archive('in', zip, '--data', full.folder);
+    expect(differing.stdout).toMatch(/different here: 1\n {2}car /);
+    expect(differing.stdout).toMatch(/taken: 0 cars/);
+    expect(archive('in', zip, '--replace', '--data', full.folder).stdout).toMatch(/taken: 1 car/);
+  });
+  it.each([
+    [['out'], /Say out, look or in/],
+    [['in', join(folder, 'nowhere.zip')], /is not there/],
+    [['out', zip, '--data', join(folder, 'nowhere')], /holds no data/],
+    [['in', zip, '--overwrite'], /--overwrite/],
+  ])('%j is refused with exit code 2', (args, words) => {
+    const { status, stdout, stderr } = archive(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(words);
+  });
+  it('refuses what is no archive, in one line', () => {
+    const letter = join(folder, 'letter.txt');
+    writeFileSync(letter, 'Dear Skerrow');
+    expect(archive('in', letter, '--data', join(folder, 'other'))).toMatchObject({
+      status: 2,
+      stderr: 'not an archive that can be opened: it is not a zip file\n',
+    });
+  });
+});

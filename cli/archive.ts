@@ -1,0 +1,98 @@
+import { createReadStream, createWriteStream, existsSync, renameSync, rmSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { parseArgs } from 'node:util';
+import { faultLine } from '../core/fault.ts';
+import type { ArchiveCount } from '../core/files/stored.ts';
+import { openArchive } from '../server/archive/open.ts';
+import { archiveOf } from '../server/archive/save.ts';
+import { NotAnArchive } from '../server/archive/zip-files.ts';
+import { DataUnusable } from '../server/data-file.ts';
+import { openDatabase } from '../server/database.ts';
+
+const HELP = `Saves everything that is kept as one archive, and opens one.
+
+  npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, and all own parts, as a zip
+  npm run -s archive -- look FILE         what of an archive is new here, the same, different, or was removed; changes nothing
+  npm run -s archive -- in FILE           takes what is new; what differs or was removed here stays as it is
+      --replace                           takes what differs from the archive too; designs of cars so replaced stay in their history
+      --restore                           brings back what was removed here
+      --data FOLDER                       the data folder (NIMBLE_AXLE_DATA, else data)
+  npm run -s archive -- --help            this text
+
+It may be used while the program runs. What cannot be done: one line on standard error, exit code 2.
+`;
+
+function refuse(...lines: readonly string[]): never {
+  process.stderr.write(`${lines.join('\n')}\n`);
+  process.exit(2);
+}
+
+const many = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
+const told = (count: ArchiveCount): string =>
+  (['car', 'version', 'run', 'part'] as const).map((what) => many(count[what], what)).join(', ');
+
+async function main(): Promise<void> {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      data: { type: 'string' },
+      replace: { type: 'boolean', default: false },
+      restore: { type: 'boolean', default: false },
+      help: { type: 'boolean', default: false },
+    },
+  });
+  if (values.help) return void process.stdout.write(HELP);
+  const [what, file, ...rest] = positionals;
+  if (!what || !file || rest.length > 0 || !['out', 'look', 'in'].includes(what))
+    refuse('Say out, look or in, and one file; --help explains');
+  const folder = resolve(values.data ?? (process.env.NIMBLE_AXLE_DATA?.trim() || 'data'));
+  process.umask(0o077);
+  if (what === 'out') {
+    if (!existsSync(resolve(folder, 'nimble-axle.sqlite'))) refuse(`${folder}: holds no data of this program; name its folder with --data`);
+    const { db } = openDatabase(folder);
+    // Complete, or not there at all.
+    const partial = `${file}.part`;
+    try {
+      await pipeline(Readable.from(archiveOf(db.name, new Date())), createWriteStream(partial));
+      renameSync(partial, file);
+    } catch (error) {
+      rmSync(partial, { force: true });
+      throw error;
+    }
+    process.stdout.write(`Saved as ${file}\n`);
+    db.close();
+    return;
+  }
+  if (!existsSync(file)) refuse(`${file}: is not there`);
+  const store = openDatabase(folder);
+  const all = (isAsked: boolean): ReadonlySet<string> | 'all' => (isAsked ? 'all' : new Set<string>());
+  const report = await openArchive(
+    store,
+    createReadStream(file),
+    what === 'look' ? { kind: 'look' } : { kind: 'take', replace: all(values.replace), restore: all(values.restore) },
+  );
+  store.db.close();
+  const { fresh, same, differing, different, gone, faults, faulty, taken } = report;
+  const lines = [
+    `new: ${told(fresh)}`,
+    `the same: ${told(same)}`,
+    `different here: ${differing}`,
+    ...different.map(({ what: kind, name }) => `  ${kind} ${name}`),
+    `removed here: ${gone}`,
+    ...(what === 'in' ? [`taken: ${told(taken)}`] : []),
+  ];
+  process.stdout.write(`${lines.join('\n')}\n`);
+  if (faulty > 0) refuse(...faults.map(faultLine), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));
+}
+
+try {
+  await main();
+} catch (error) {
+  if (error instanceof NotAnArchive) refuse(`not an archive that can be opened: ${error.message}`);
+  if (error instanceof DataUnusable || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')) refuse((error as Error).message);
+  const { code, path } = error as NodeJS.ErrnoException;
+  if (code && path) refuse(`${path}: cannot be read or written (${code})`);
+  throw error;
+}

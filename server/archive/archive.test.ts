@@ -1,0 +1,170 @@
+import { Buffer } from 'node:buffer';
+import { readdirSync, readFileSync } from 'node:fs';
+import { Ajv } from 'ajv';
+import addFormats from 'ajv-formats';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { ArchiveReport } from '../../core/files/stored.ts';
+import { loadDemo } from '../demo/load-demo.ts';
+import { design, part, record, serve, version, type Served } from '../testing.ts';
+
+let full: Served;
+beforeEach(() => {
+  full = serve();
+  loadDemo(full.db);
+});
+
+async function saved({ api }: Served): Promise<Uint8Array> {
+  const answer = await api
+    .get('/api/archive')
+    .set('Host', '127.0.0.1')
+    .buffer(true)
+    .parse((response, done) => {
+      const chunks: Buffer[] = [];
+      response.on('data', (chunk: Buffer) => chunks.push(chunk));
+      response.on('end', () => done(null, Buffer.concat(chunks)));
+    });
+  expect(answer.headers['content-disposition']).toMatch(/^attachment; filename="?nimble-axle-\d{4}-\d\d-\d\d\.zip"?$/);
+  return new Uint8Array(answer.body as Buffer);
+}
+const send = ({ api }: Served, zip: Uint8Array, query = '') =>
+  api.post(`/api/archive${query}`).set('Host', '127.0.0.1').type('application/zip').send(Buffer.from(zip));
+async function open(served: Served, zip: Uint8Array, query = ''): Promise<ArchiveReport> {
+  const answer = await send(served, zip, query);
+  expect([answer.status, answer.body]).toEqual([200, expect.anything()]);
+  return answer.body as ArchiveReport;
+}
+/** The archive with one of its files changed by hand. */
+function changed(zip: Uint8Array, place: string, change: (text: string) => string): Uint8Array {
+  const files = unzipSync(zip);
+  return zipSync({ ...files, [place]: strToU8(change(strFromU8(files[place] ?? new Uint8Array()))) });
+}
+/** All that is kept, to be compared. */
+const contents = ({ db }: Served): unknown =>
+  ['cars', 'car_history', 'car_versions', 'own_parts'].map((table) =>
+    db
+      .prepare(`SELECT * FROM ${table} ORDER BY 1, 2`)
+      .all()
+      .map((row) => ({ ...(row as object), created_at: 0, updated_at: 0 })),
+  );
+const NOTHING = { car: 0, version: 0, run: 0, part: 0 };
+
+describe('an archive', () => {
+  it('of all cars comes back whole in an empty garage, and opened again finds everything the same', async () => {
+    const [first] = (await full.get('/cars')).body as { id: string; version: number; design: typeof design }[];
+    for (const mass of [0.2, 0.21, 0.22])
+      await full.put(`/cars/${first!.id}`, { baseVersion: Math.round((mass - 0.2) * 100) + 1, design: { ...first!.design, mass } });
+    const zip = await saved(full);
+    const empty = serve();
+    const look = await open(empty, zip);
+    expect(look).toMatchObject({
+      same: NOTHING,
+      taken: NOTHING,
+      differing: 0,
+      faulty: 0,
+      manifest: { holds: { cars: 5, runs: 29, parts: 6, earlier: 3 } },
+    });
+    expect((await empty.get('/cars')).body).toEqual([]);
+    const { taken } = await open(empty, zip, '?take');
+    expect(taken).toEqual(look.fresh);
+    expect(taken).toMatchObject({ car: 5, run: 29, part: 6 });
+    expect(contents(empty)).toEqual(contents(full));
+    for (const { id } of (await full.get('/cars')).body as { id: string }[])
+      expect((await empty.get(`/cars/${id}/runs?limit=500`)).body).toEqual((await full.get(`/cars/${id}/runs?limit=500`)).body);
+    expect(await open(empty, zip, '?take')).toMatchObject({ fresh: NOTHING, same: taken, taken: NOTHING });
+  });
+  it('holds files that the published schemas take', async () => {
+    const carId = crypto.randomUUID();
+    await full.put(`/cars/${carId}`, { baseVersion: 0, design });
+    await full.put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, mass: 0.3 } });
+    await full.put(`/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record });
+    const ajv = new Ajv({ discriminator: true, strict: false });
+    addFormats.default(ajv);
+    const folder = new URL('../../schemas/', import.meta.url);
+    for (const name of readdirSync(folder)) ajv.addSchema(JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as object);
+    const seen = new Set<string>();
+    for (const [place, bytes] of Object.entries(unzipSync(await saved(full)))) {
+      const value = JSON.parse(strFromU8(bytes)) as { format: string };
+      seen.add(value.format);
+      expect([place, ajv.validate(`urn:${value.format.replace('/', ':')}:1`, value), ajv.errorsText()]).toEqual([place, true, 'No errors']);
+    }
+    expect([...seen].map((format) => format.split('/')[1]).sort()).toEqual([
+      'archive',
+      'car-design',
+      'car-history',
+      'car-version',
+      'own-part',
+      'run-list',
+    ]);
+  });
+  it('overwrites nothing and brings nothing back unless it is asked for by name', async () => {
+    const zip = await saved(full);
+    const [car, other] = (await full.get('/cars')).body as { id: string; version: number; design: typeof design }[];
+    await full.put(`/cars/${car!.id}`, { baseVersion: 1, design: { ...car!.design, mass: 0.3 } });
+    const [{ id: partId }] = (await full.get('/parts')).body as [{ id: string }];
+    await full.remove(`/parts/${partId}`);
+    await full.remove(`/cars/${other!.id}`);
+    const look = await open(full, zip, '?take');
+    expect(look).toMatchObject({
+      taken: NOTHING,
+      different: [{ what: 'car', id: car!.id, name: car!.design.name }],
+      differing: 1,
+      gone: 2,
+    });
+    expect((await full.get(`/cars/${car!.id}`)).body).toMatchObject({ design: { mass: 0.3 } });
+    expect(await open(full, zip, `?take&replace=${car!.id}&restore=${partId.toUpperCase()}`)).toMatchObject({ taken: { car: 1, part: 1 } });
+    expect((await full.get(`/cars/${car!.id}`)).body).toMatchObject({ version: 3, design: car!.design });
+    expect((await full.get(`/cars/${car!.id}/history`)).body).toMatchObject([{ version: 2, design: { mass: 0.3 } }, { version: 1 }]);
+    expect((await full.get(`/cars/${other!.id}`)).status).toBe(404);
+    await open(full, zip, '?take&restore=all');
+    expect((await full.get(`/cars/${other!.id}`)).status).toBe(200);
+  });
+  it('is one moment: what is written while it is being saved is not in it', async () => {
+    const [answer] = await Promise.all([
+      saved(full),
+      ...Array.from({ length: 30 }, (_, k) => full.put(`/parts/${crypto.randomUUID()}`, { baseVersion: 0, part: { ...part, count: k } })),
+    ]);
+    const files = unzipSync(answer);
+    const { holds } = JSON.parse(strFromU8(files['manifest.json']!)) as { holds: { parts: number } };
+    expect(Object.keys(files).filter((place) => place.startsWith('parts/'))).toHaveLength(holds.parts);
+  });
+  it('takes versions in the order they grew, however the zip is ordered', async () => {
+    const [carId, first, second] = [crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID()];
+    const source = serve();
+    await source.put(`/cars/${carId}`, { baseVersion: 0, design });
+    await source.put(`/cars/${carId}/versions/${first}`, { baseVersion: 0, record: version });
+    await source.put(`/cars/${carId}/versions/${second}`, { baseVersion: 0, record: { ...version, parent: first } });
+    const backwards = zipSync(Object.fromEntries(Object.entries(unzipSync(await saved(source))).reverse()));
+    const target = serve();
+    expect(await open(target, backwards, '?take')).toMatchObject({ taken: { car: 1, version: 2 }, faulty: 0 });
+  });
+  it('with bad things in it gives the rest, and names what is bad', async () => {
+    const zip = await saved(full);
+    const [{ id }] = (await full.get('/cars')).body as [{ id: string }];
+    const broken = changed(
+      changed(zip, `cars/${id}/car.json`, () => '{"name": "Tern"}'),
+      'letters/to-nobody.txt',
+      () => 'hello',
+    );
+    const target = serve();
+    const report = await open(target, broken, '?take');
+    expect(report.taken.car).toBe(4);
+    const told = report.faults.map(({ path, message }) => `${path} ${message}`).join('\n');
+    expect(told).toContain(`cars/${id}/car.json: mass is missing`);
+    expect(told).toMatch(/letters\/to-nobody\.txt not a JSON file/);
+    expect(told).toContain('belongs to a car');
+  });
+  it.each([
+    ['a text', (_zip: Uint8Array) => strToU8('Dear Skerrow'), /is not a zip file/],
+    ['nothing', () => new Uint8Array(), /is empty/],
+    ['a zip of something else', () => zipSync({ 'notes.json': strToU8('{}') }), /holds no manifest/],
+    ['half an archive', (zip: Uint8Array) => zip.slice(0, 9000), /cut off/],
+  ])('is refused in words when it is %s, and changes nothing', async (_name, make, words) => {
+    const zip = await saved(full);
+    const target = serve();
+    const answer = await send(target, make(zip));
+    expect(answer.status).toBe(422);
+    expect(answer.body.detail).toMatch(words);
+    expect((await target.get('/cars')).body).toEqual([]);
+  });
+});

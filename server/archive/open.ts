@@ -1,0 +1,200 @@
+import { isDeepStrictEqual } from 'node:util';
+import { readArchiveEntry, type ArchiveEntry } from '../../core/files/archive.ts';
+import type { Fault } from '../../core/fault.ts';
+import type { ArchiveManifest } from '../../core/files/generated/archive.ts';
+import { isReadable, type ArchiveFinding, type ArchiveReport, type Kept, type Listed } from '../../core/files/stored.ts';
+import { commit } from '../commit.ts';
+import type { Store } from '../database.ts';
+import { carQueries } from '../queries/cars.ts';
+import { partQueries } from '../queries/parts.ts';
+import { runQueries } from '../queries/runs.ts';
+import { versionQueries } from '../queries/versions.ts';
+import { filesIn, NotAnArchive } from './zip-files.ts';
+
+/** Things written in one transaction; requests in between wait for these at most. */
+const BATCH = 100;
+/** Differing and removed things, and faults, that are told one by one. */
+const MOST_TOLD = 200;
+
+/** What to do with an archive: only look, or take what is new and, where it was asked for, what differs or was removed. */
+export type Taking =
+  | { readonly kind: 'look' }
+  | { readonly kind: 'take'; readonly replace: ReadonlySet<string> | 'all'; readonly restore: ReadonlySet<string> | 'all' };
+
+type Thing = Exclude<ArchiveEntry, { kind: 'manifest' | 'earlier' }>;
+
+const isAsked = (asked: ReadonlySet<string> | 'all', id: string): boolean => asked === 'all' || asked.has(id);
+
+/** Each kind of thing: where it is kept here. */
+function placesOf({ db }: Store) {
+  const [cars, parts, versions, runs] = [carQueries(db), partQueries(db), versionQueries(db), runQueries(db)];
+  const wasRemoved = {
+    car: db.prepare('SELECT 1 FROM cars WHERE id = ? AND deleted_at IS NOT NULL'),
+    part: db.prepare('SELECT 1 FROM own_parts WHERE id = ? AND deleted_at IS NOT NULL'),
+    version: db.prepare('SELECT 1 FROM car_versions WHERE id = ? AND deleted_at IS NOT NULL'),
+    run: db.prepare('SELECT 1 FROM runs WHERE id = ? AND deleted_at IS NOT NULL'),
+  };
+  const contentOf = <K extends Kept>(kept: Listed<K> | undefined, key: keyof K): { version: number; content: unknown } | null =>
+    kept ? { version: kept.version, content: isReadable<K>(kept) ? kept[key] : undefined } : null;
+  return {
+    isRemoved: ({ kind, id }: Thing): boolean => wasRemoved[kind].get(id) !== undefined,
+    hasCar: cars.has,
+    get: (thing: Thing): { readonly version: number; readonly content: unknown } | null => {
+      switch (thing.kind) {
+        case 'car':
+          return contentOf(cars.get(thing.id), 'content');
+        case 'part':
+          return contentOf(parts.get(thing.id), 'content');
+        case 'version':
+          return contentOf(versions.get(thing.id, thing.carId), 'record');
+        case 'run':
+          return contentOf(runs.get(thing.id, thing.carId), 'record');
+      }
+    },
+    restore: (thing: Thing): boolean => {
+      switch (thing.kind) {
+        case 'car':
+          return cars.restore(thing.id);
+        case 'part':
+          return parts.restore(thing.id);
+        case 'version':
+          return versions.restore(thing.id, thing.carId);
+        case 'run':
+          return runs.restore(thing.id, thing.carId);
+      }
+    },
+    write: (thing: Thing, base: number, now: string): boolean => {
+      switch (thing.kind) {
+        case 'car':
+          return cars.write(thing.id, base, thing.content, now);
+        case 'part':
+          return parts.write(thing.id, base, thing.content, now);
+        case 'version':
+          return versions.write(thing.id, thing.carId, base, thing.content, now);
+        case 'run':
+          return runs.write(thing.id, thing.carId, base, thing.content, now);
+      }
+    },
+    keepEarlier: cars.keepEarlier,
+    lineOf: versions.lineOf,
+  };
+}
+
+const nameOf = (thing: Thing): string => (thing.kind === 'run' ? thing.content.ranAt : thing.content.name);
+
+/**
+ * Opens an archive beside what is kept: tells what is new, the same, different or was removed here, and on asking takes it.
+ * What is new is taken; nothing that is here is overwritten or brought back unless it was named. Opened twice, it changes nothing.
+ *
+ * @throws NotAnArchive when it is none or is cut off: what was taken before that stays, and is found the same the next time.
+ */
+export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>, taking: Taking): Promise<ArchiveReport> {
+  const places = placesOf(store);
+  const count = () => ({ car: 0, version: 0, run: 0, part: 0 });
+  const [fresh, same, taken] = [count(), count(), count()];
+  const different: ArchiveFinding[] = [];
+  const removed: ArchiveFinding[] = [];
+  const faults: Fault[] = [];
+  let manifest: ArchiveManifest | null = null;
+  let [differing, gone, faulty] = [0, 0, 0];
+  const tell = (fault: Fault): void => {
+    if (++faulty <= MOST_TOLD) faults.push(fault);
+  };
+  const find = (list: ArchiveFinding[], thing: Thing): void => {
+    if (list.length < MOST_TOLD)
+      list.push({ what: thing.kind, id: thing.id, carId: 'carId' in thing ? thing.carId : null, name: nameOf(thing) });
+  };
+  /** Cars that are new, or the same as here: they have no later design here than in the archive. */
+  const alikeCars = new Set<string>();
+  // While only looking, a new car is not here yet.
+  const hasCar = (carId: string): boolean => places.hasCar(carId) || alikeCars.has(carId);
+
+  let writes: (() => void)[] = [];
+  const now = new Date().toISOString();
+  const flush = async (): Promise<void> => {
+    const batch = writes;
+    writes = [];
+    if (batch.length > 0) await commit(store, () => store.db.transaction(() => batch.forEach((write) => write()))());
+  };
+  const put = (thing: Thing, base: number): void => {
+    writes.push(() => {
+      if (places.write(thing, base, now)) taken[thing.kind]++;
+    });
+  };
+  const weigh = (thing: Thing): void => {
+    const isTaking = taking.kind === 'take';
+    if (places.isRemoved(thing)) {
+      gone++;
+      find(removed, thing);
+      if (isTaking && isAsked(taking.restore, thing.id))
+        writes.push(() => {
+          if (places.restore(thing)) taken[thing.kind]++;
+        });
+      return;
+    }
+    const here = places.get(thing);
+    if (!here) {
+      fresh[thing.kind]++;
+      if (thing.kind === 'car') alikeCars.add(thing.id);
+      if (isTaking) put(thing, 0);
+    } else if (isDeepStrictEqual(here.content, JSON.parse(JSON.stringify(thing.content)))) {
+      same[thing.kind]++;
+      if (thing.kind === 'car') alikeCars.add(thing.id);
+    } else {
+      differing++;
+      find(different, thing);
+      if (isTaking && isAsked(taking.replace, thing.id)) put(thing, here.version);
+    }
+  };
+
+  /** Versions and runs that came before their car, or before the version they grew from. */
+  const waiting: ArchiveEntry[] = [];
+  const comingVersions = new Set<string>();
+  const mayGrowFrom = (parent: string, { id, carId }: { readonly id: string; readonly carId: string }): boolean => {
+    const line = places.lineOf(parent, carId);
+    return (comingVersions.has(parent) || line.length > 0) && !line.includes(id);
+  };
+  const hasPlace = (entry: ArchiveEntry): boolean =>
+    !('carId' in entry) ||
+    (hasCar(entry.carId) && (entry.kind !== 'version' || entry.content.parent === null || mayGrowFrom(entry.content.parent, entry)));
+  const take = (entry: ArchiveEntry): void => {
+    if (entry.kind === 'manifest') manifest = entry.manifest;
+    else if (entry.kind === 'earlier') {
+      if (taking.kind === 'take') writes.push(() => void places.keepEarlier(entry.carId, entry.content, alikeCars.has(entry.carId)));
+    } else {
+      weigh(entry);
+      if (entry.kind === 'version') comingVersions.add(entry.id);
+    }
+  };
+
+  for await (const { place, text } of filesIn(bytes)) {
+    const read = readArchiveEntry(place, text);
+    read.faults.forEach(tell);
+    for (const entry of read.entries) {
+      if (hasPlace(entry)) take(entry);
+      else waiting.push(entry);
+      if (writes.length >= BATCH) await flush();
+      // A car must stand before what belongs to it is weighed against the database.
+      else if (entry.kind === 'car') await flush();
+    }
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  for (let left = waiting.splice(0), before = -1; left.length > 0 && left.length !== before;) {
+    before = left.length;
+    const still: ArchiveEntry[] = [];
+    for (const entry of left)
+      if (hasPlace(entry)) take(entry);
+      else still.push(entry);
+    left = still;
+    if (left.length === before)
+      for (const entry of left)
+        tell({
+          path: `${entry.kind} ${'id' in entry ? entry.id : ''}`,
+          message: 'belongs to a car or grew from a version that is not in the archive',
+        });
+    await flush();
+  }
+  await flush();
+  if (!manifest) throw new NotAnArchive('it holds no manifest.json of this program');
+  return { manifest, fresh, same, taken, different, differing, removed, gone, faults, faulty };
+}

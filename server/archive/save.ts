@@ -1,0 +1,116 @@
+import Database from 'better-sqlite3';
+import { Zip, ZipDeflate } from 'fflate';
+import { ARCHIVE_PLACES } from '../../core/files/archive.ts';
+import type { ArchiveManifest } from '../../core/files/generated/archive.ts';
+import type { Db } from '../database.ts';
+
+/** Runs, and earlier designs, of one file of the archive. */
+const RUNS_IN_A_FILE = 500;
+const DESIGNS_IN_A_FILE = 200;
+/** Files written before others get their turn: a request in between waits for these at most. */
+const FILES_AT_ONCE = 20;
+
+interface File {
+  readonly place: string;
+  readonly text: string;
+}
+
+/** The texts of rows, cut into files of so many. */
+function* inFiles<Row>(rows: Iterable<Row>, most: number, fileOf: (rows: readonly Row[], n: number) => File): Generator<File> {
+  let batch: Row[] = [];
+  let n = 0;
+  for (const row of rows) {
+    batch.push(row);
+    if (batch.length < most) continue;
+    yield fileOf(batch, ++n);
+    batch = [];
+  }
+  if (batch.length > 0) yield fileOf(batch, ++n);
+}
+
+interface RunRow {
+  readonly id: string;
+  readonly record: string;
+  readonly design_id: string | null;
+}
+
+/** Every file of an archive but for its zip: what is kept and not removed, each text as it stands. */
+function* filesOf(db: Db, savedAt: Date): Generator<File> {
+  const here = 'deleted_at IS NULL';
+  const ofCarHere = `car_id IN (SELECT id FROM cars WHERE ${here})`;
+  const count = (from: string): number => db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM ${from}`).get()!.n;
+  const manifest: ArchiveManifest = {
+    format: 'nimble-axle/archive',
+    version: 1,
+    savedAt: savedAt.toISOString(),
+    holds: {
+      cars: count(`cars WHERE ${here}`),
+      versions: count(`car_versions WHERE ${here} AND ${ofCarHere}`),
+      earlier: count(`car_history WHERE ${ofCarHere}`),
+      runs: count(`runs WHERE ${here} AND ${ofCarHere}`),
+      parts: count(`own_parts WHERE ${here}`),
+    },
+  };
+  yield { place: ARCHIVE_PLACES.manifest, text: JSON.stringify(manifest, null, 2) };
+  const parts = db.prepare<[], { id: string; part: string }>(`SELECT id, part FROM own_parts WHERE ${here}`);
+  for (const { id, part } of parts.all()) yield { place: ARCHIVE_PLACES.part(id), text: part };
+  const versions = db.prepare<[string], { id: string; record: string }>(
+    `SELECT id, record FROM car_versions WHERE car_id = ? AND ${here} ORDER BY created_at, rowid`,
+  );
+  const history = db.prepare<[string], { version: number; saved_at: string; design: string }>(
+    'SELECT version, saved_at, design FROM car_history WHERE car_id = ? AND json_valid(design) ORDER BY version',
+  );
+  const runs = db.prepare<[string], RunRow>(
+    `SELECT id, record, design_id FROM runs WHERE car_id = ? AND ${here} AND json_valid(record) ORDER BY ran_at, id`,
+  );
+  const designOf = db.prepare<[string], { design: string }>('SELECT design FROM designs WHERE id = ?');
+  const runList = (rows: readonly RunRow[]): string => {
+    const designs = [...new Set(rows.flatMap(({ design_id: id }) => (id === null ? [] : [id])))];
+    const told = designs.map((id) => `"${id}":${designOf.get(id)!.design}`).join(',');
+    const listed = rows.map(({ id, design_id: design, record }) => `{"id":"${id}","design":"${design}","record":${record}}`).join(',\n');
+    return `{"format":"nimble-axle/run-list","version":1,"designs":{${told}},"runs":[\n${listed}\n]}`;
+  };
+  for (const { id, design } of db.prepare<[], { id: string; design: string }>(`SELECT id, design FROM cars WHERE ${here}`).all()) {
+    yield { place: ARCHIVE_PLACES.car(id), text: design };
+    for (const kept of versions.iterate(id)) yield { place: ARCHIVE_PLACES.version(id, kept.id), text: kept.record };
+    yield* inFiles(history.iterate(id), DESIGNS_IN_A_FILE, (rows, n) => ({
+      place: ARCHIVE_PLACES.history(id, n),
+      text: `{"format":"nimble-axle/car-history","version":1,"earlier":[\n${rows
+        .map(({ version, saved_at: at, design: earlier }) => `{"version":${version},"savedAt":"${at}","design":${earlier}}`)
+        .join(',\n')}\n]}`,
+    }));
+    yield* inFiles(runs.iterate(id), RUNS_IN_A_FILE, (rows, n) => ({ place: ARCHIVE_PLACES.runs(id, n), text: runList(rows) }));
+  }
+}
+
+/**
+ * Everything that is kept, as the bytes of a zip (docs: schemas/archive.schema.json). Read in one transaction of a connection
+ * of its own: what is written meanwhile is not in it, nor held up by it.
+ */
+export async function* archiveOf(path: string, savedAt: Date): AsyncGenerator<Uint8Array> {
+  const db = new Database(path, { readonly: true });
+  try {
+    db.exec('BEGIN');
+    let made: Uint8Array[] = [];
+    const zip = new Zip((error, bytes) => {
+      if (error) throw error;
+      made.push(bytes);
+    });
+    const encoder = new TextEncoder();
+    let files = 0;
+    for (const { place, text } of filesOf(db, savedAt)) {
+      const file = new ZipDeflate(place, { level: 6 });
+      file.mtime = savedAt;
+      zip.add(file);
+      file.push(encoder.encode(text), true);
+      if (++files % FILES_AT_ONCE !== 0) continue;
+      yield* made;
+      made = [];
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    zip.end();
+    yield* made;
+  } finally {
+    db.close();
+  }
+}
