@@ -1,0 +1,61 @@
+/**
+ * How the server stands hostile requests and being killed, on loopback alone: `npm run bench:attack`, or with
+ * `-- --requests N --kills N --seed N`. Ends with exit code 1 when anything was answered that must not be, or lost.
+ */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { mulberry } from '../core/explore/low-discrepancy.ts';
+import { CAR, design, send } from '../server/attack/hostile-requests.ts';
+import { killUnderLoad } from '../server/attack/kills.ts';
+import { storm, worstBodies } from '../server/attack/storm.ts';
+import { startMain } from '../server/testing.ts';
+
+const { values } = parseArgs({
+  options: {
+    requests: { type: 'string', default: '10000' },
+    kills: { type: 'string', default: '200' },
+    seed: { type: 'string', default: '1' },
+  },
+});
+const [requests, kills, seed] = [Number(values.requests), Number(values.kills), Number(values.seed)];
+const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-attack-'));
+const line = (name: string, figure: string): void => void process.stdout.write(`${name.padEnd(52)}${figure}\n`);
+
+const started = await startMain(join(folder, 'storm'));
+if (!('url' in started)) throw new Error(started.message);
+const port = Number(new URL(started.url).port);
+const plainest = {
+  name: 'the plainest body',
+  method: 'PUT',
+  path: `/api/cars/${CAR}`,
+  headers: { host: '127.0.0.1', 'content-type': 'application/json' },
+  body: JSON.stringify({ baseVersion: 0, design }),
+};
+const plain: number[] = [];
+for (let k = 0; k < 60; k++) plain.push((await send(port, plainest)).ms);
+const usual = plain.sort((a, b) => a - b)[30]!;
+line('a car kept, the plainest body', `${usual.toFixed(1)} ms`);
+for (const { name, ms, answer } of await worstBodies(port, 5))
+  line(
+    `  ${name}`,
+    `${ms.toFixed(1)} ms, ${(ms / usual).toFixed(0)} × the plainest, answered ${answer.status} in ${answer.size} characters`,
+  );
+
+const start = performance.now();
+const { sent, statuses, wrong, slowest } = await storm(port, requests, mulberry(seed));
+line('hostile requests', `${sent} in ${((performance.now() - start) / 1000).toFixed(1)} s`);
+for (const [status, count] of [...statuses].sort(([a], [b]) => a - b))
+  line(status === 0 ? '  connection closed' : `  answered ${status}`, String(count));
+line('  answered as they must not be', String(wrong.length));
+wrong.slice(0, 10).forEach((fault) => line(`    ${fault}`, ''));
+line('  slowest', `${slowest.ms.toFixed(0)} ms (${slowest.name})`);
+started.process.kill('SIGKILL');
+
+const { acknowledged, lost } = await killUnderLoad(join(folder, 'kills'), kills, mulberry(seed));
+line('kills under load', String(kills));
+line('  runs acknowledged', String(acknowledged));
+line('  of these lost', String(lost.length));
+rmSync(folder, { recursive: true, force: true });
+process.exit(wrong.length > 0 || lost.length > 0 ? 1 : 0);

@@ -1,0 +1,48 @@
+import { openDatabase } from '../database.ts';
+import { startMain } from '../testing.ts';
+import { CAR, design, record } from './hostile-requests.ts';
+
+/** What became of runs that were logged while the program was killed again and again. */
+export interface Kills {
+  readonly kills: number;
+  readonly acknowledged: number;
+  /** Runs that were acknowledged and are not there. */
+  readonly lost: readonly string[];
+}
+
+/** ms of load before a kill, at least and at most. */
+const LEAST_LOAD = 20;
+const MOST_LOAD = 120;
+/** Builders who log at once. */
+const WRITERS = 4;
+
+/** Starts the program, logs runs, kills it without warning, and starts it again on the same data, `times` over. */
+export async function killUnderLoad(folder: string, times: number, random: () => number): Promise<Kills> {
+  const acknowledged: string[] = [];
+  for (let k = 0; k < times; k++) {
+    const started = await startMain(folder);
+    if (!('url' in started)) throw new Error(`start ${k} failed: ${started.message}`);
+    const put = (path: string, body: object): Promise<Response | null> =>
+      fetch(`${started.url}/api${path}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      }).catch(() => null);
+    await put(`/cars/${CAR}`, { baseVersion: 0, design });
+    const writer = async (): Promise<void> => {
+      for (;;) {
+        const id = crypto.randomUUID();
+        const answer = await put(`/cars/${CAR}/runs/${id}`, { baseVersion: 0, record });
+        if (!answer) return;
+        if (answer.ok) acknowledged.push(id);
+      }
+    };
+    setTimeout(() => started.process.kill('SIGKILL'), LEAST_LOAD + (MOST_LOAD - LEAST_LOAD) * random());
+    await Promise.all(Array.from({ length: WRITERS }, writer));
+  }
+  const { db } = openDatabase(folder);
+  const isThere = db.prepare('SELECT 1 FROM runs WHERE id = ?');
+  const lost = acknowledged.filter((id) => !isThere.get(id));
+  db.close();
+  return { kills: times, acknowledged: acknowledged.length, lost };
+}
