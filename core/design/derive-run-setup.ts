@@ -193,20 +193,43 @@ const otherSlidingGrip = (design: CarDesign): number => {
   return kind === 'optical-disc' || kind === 'bottle-cap' ? 0.24 : 0.32;
 };
 
-/** A fault of the run setup in the design's own keys, where they are called otherwise. */
+/** What the keys of a run setup are called in a design, where that is otherwise. */
+const IN_DESIGN: Readonly<Record<string, string>> = {
+  'car.mass': 'mass',
+  'car.wheelbase': 'wheelbase',
+  'car.driveWheels.radius': 'driveWheels.diameter',
+  'car.otherWheels.radius': 'otherWheels.diameter',
+  'motor.pivotToAxle': 'motor.trapPosition',
+  'motor.bandLength': 'motor.band',
+  'motor.bandWidth': 'motor.band',
+  'motor.bandThickness': 'motor.band',
+  'car.massHeight': 'measured.massHeight',
+  'car.dragArea': 'measured.dragArea',
+  'car.bearingFriction': 'measured.bearingFriction',
+  'car.driveWheels.mass': 'measured.driveWheelDensity',
+  'car.driveWheels.inertia': 'measured.driveWheelDensity',
+  'car.otherWheels.mass': 'measured.otherWheelDensity',
+  'car.otherWheels.inertia': 'measured.otherWheelDensity',
+  'surface.rollingResistanceDrive': 'measured.rollingLengthDrive',
+  'surface.rollingResistanceOther': 'measured.rollingLengthOther',
+  'surface.staticGrip': 'measured.staticGrip',
+  'surface.slidingGrip': 'measured.slidingGrip',
+  'motor.springPreload': 'measured.springPreload',
+  'motor.springRate': 'measured.springRate',
+  'motor.springEfficiency': 'measured.springEfficiency',
+  'motor.c1': 'measured.c1',
+  'motor.c2': 'measured.c2',
+  'motor.bandEfficiency': 'measured.bandEfficiency',
+  'motor.washerFriction': 'measured.washerFriction',
+  'motor.armFriction': 'measured.armFriction',
+};
+
+/** A fault of the run setup in the design's own keys. A measured value has a unit of its own: its limit is not told in another. */
 const inDesign = ({ path, message }: Fault): Fault => {
-  const renamed: Readonly<Record<string, string>> = {
-    'car.mass': 'mass',
-    'car.wheelbase': 'wheelbase',
-    'car.driveWheels.radius': 'driveWheels.diameter',
-    'car.otherWheels.radius': 'otherWheels.diameter',
-    'motor.pivotToAxle': 'motor.trapPosition',
-    'motor.bandLength': 'motor.band',
-    'motor.bandWidth': 'motor.band',
-    'motor.bandThickness': 'motor.band',
-  };
-  const sleeve = /^motor\.spool/.test(path) ? 'sleeve' : undefined;
-  return { path: sleeve ?? renamed[path] ?? path, message: message.replaceAll('motor.pivotToAxle', 'motor.trapPosition') };
+  const key = /^motor\.spool/.test(path) ? 'sleeve' : (IN_DESIGN[path] ?? path);
+  if (key.startsWith('measured.'))
+    return { path: key, message: /at least/.test(message) ? 'is far below what any car has' : 'is far above what any car has' };
+  return { path: key, message: message.replaceAll('motor.pivotToAxle', 'motor.trapPosition') };
 };
 
 /** A design's run in plain numbers, or what keeps it from running, in the design's own keys. */

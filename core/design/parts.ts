@@ -88,7 +88,8 @@ export const usualValue = (kind: PartKind, like: string, key: string): number =>
 /** What a schema cannot say of a part. */
 export function partFaults({ kind, like, values }: OwnPart): Fault[] {
   const faults: Fault[] = [];
-  if (!Object.hasOwn(CATALOGUE[kind], like)) faults.push({ path: 'like', message: `must be one of ${Object.keys(CATALOGUE[kind]).join(', ')}` });
+  if (!Object.hasOwn(CATALOGUE[kind], like))
+    faults.push({ path: 'like', message: `must be one of ${Object.keys(CATALOGUE[kind]).join(', ')}` });
   for (const key of Object.keys(values)) {
     const known = PART_VALUES[kind].find((candidate) => candidate.key === key);
     if (!known) faults.push({ path: `values.${key}`, message: `is not a value of a ${kind}; remove it` });

@@ -1,4 +1,4 @@
-import type { EnergyBudget } from '../run/energy.ts';
+import { energyShare, type EnergyBudget } from '../run/energy.ts';
 import type { RunResult } from '../run/simulate.ts';
 
 /** What holds a car back most, for one sentence of judgement. */
@@ -17,7 +17,7 @@ export function limitOf(result: RunResult): Limit {
   if (result.stalled) return { kind: 'stalls' };
   if (result.ended === 'limit') return { kind: 'endless' };
   if (result.turnsLeft > 0.5) return { kind: 'stops-wound', turnsLeft: result.turnsLeft };
-  const shareOf = (part: keyof EnergyBudget): number => result.energy[part] / result.storedEnergy;
+  const shareOf = (part: keyof EnergyBudget): number => energyShare(result, part);
   if (shareOf('slip') > SPIN_THAT_MATTERS) return { kind: 'wheelspin', distance: result.slipDistance, share: shareOf('slip') };
   const parts = (Object.keys(result.energy) as (keyof EnergyBudget)[]).sort((a, b) => shareOf(b) - shareOf(a));
   return { kind: 'loss', part: parts[0]!, share: shareOf(parts[0]!) };

@@ -21,6 +21,12 @@ export interface EnergyBudget {
   readonly spin: number;
 }
 
+/** Share of what was wound in that a part of the budget took, from 0 to 1 but for a slope that gives; 0 where nothing was wound in. */
+export const energyShare = (
+  { energy, storedEnergy }: { readonly energy: EnergyBudget; readonly storedEnergy: number },
+  part: keyof EnergyBudget,
+): number => (storedEnergy > 0 ? energy[part] / storedEnergy : 0);
+
 /** J still wound, before hysteresis. */
 function stillWound(run: Run): number {
   const { motion } = run;

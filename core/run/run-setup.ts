@@ -1,10 +1,10 @@
 import type { Fault } from '../fault.ts';
 import type { RunSetup, Spool } from '../files/generated/run-setup.ts';
 import { bandFaults, bandMotor } from '../motor/band.ts';
-import { leastSizeFaults } from './least-sizes.ts';
 import { leverFaults, leverMotor } from '../motor/lever.ts';
 import type { Motor } from '../motor/motor.ts';
 import { twistMotor } from '../motor/twist.ts';
+import { sizeFaults } from './size-faults.ts';
 
 export type {
   BandSetup,
@@ -41,7 +41,7 @@ function motorFaults({ car, motor }: RunSetup): Fault[] {
 /** What a schema cannot say: keys that do not go together. Empty when the run can be computed. */
 export function runFaults(setup: RunSetup): Fault[] {
   const { car, surface } = setup;
-  const faults: Fault[] = leastSizeFaults(setup);
+  const faults: Fault[] = sizeFaults(setup);
   if (surface.slidingGrip > surface.staticGrip)
     faults.push({ path: 'surface.slidingGrip', message: `must not be above surface.staticGrip (${surface.staticGrip})` });
   if (car.otherWheels !== null && surface.rollingResistanceOther === undefined)

@@ -56,8 +56,9 @@ export const unitOf = (quantity: Quantity, system: UnitSystem): string => SHOWN[
 /** SI value of one shown unit. */
 export const unitValue = (quantity: Quantity, system: UnitSystem): number => factorOf(quantity, unitOf(quantity, system))!;
 
-/** The number alone, in the shown unit, without trailing zeros for sizes: `216`, `21.6`. */
+/** The number alone, in the shown unit, without trailing zeros for sizes: `216`, `21.6`; a dash for what has no end. */
 export function printNumber(value: number, quantity: Quantity, system: UnitSystem): string {
+  if (!Number.isFinite(value)) return '–';
   const digits = SHOWN[quantity][system][1];
   const text = (value / unitValue(quantity, system)).toFixed(digits);
   const trims = quantity === 'size' || quantity === 'weight' || quantity === 'count' || quantity === 'angle';

@@ -1,3 +1,4 @@
+import { energyShare } from '../../run/energy.ts';
 import {
   ballastOverDriveAxle,
   bandsSideBySide,
@@ -11,7 +12,7 @@ import { grade, type Check, type Situation } from './check.ts';
 
 /** Whether the tyres hold the launch: what they can hold over what it needs. Source: docs/model.md, grip and wheelspin. */
 export function launchGrip({ design, result }: Situation): Check {
-  const { launchGripRatio: ratio, launchGripNeeded, launchGripLimit, slipDistance, storedEnergy, energy } = result;
+  const { launchGripRatio: ratio, launchGripNeeded, launchGripLimit, slipDistance } = result;
   const spins = launchGripNeeded > 0 && ratio < 1;
   return {
     id: 'launch-grip',
@@ -24,7 +25,7 @@ export function launchGrip({ design, result }: Situation): Check {
     sure: design.measured.staticGrip ? 'measured' : 'estimated',
     sentence: (print) =>
       spins
-        ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres hold ${print(launchGripLimit, 'force')}. It spins for ${print(slipDistance, 'distance')}: ${print(energy.slip / storedEnergy, 'share')} of the energy.`
+        ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres hold ${print(launchGripLimit, 'force')}. It spins for ${print(slipDistance, 'distance')}: ${print(energyShare(result, 'slip'), 'share')} of the energy.`
         : `The tyres hold ${print(launchGripLimit, 'force')}; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}.`,
     remedies: () =>
       spins

@@ -1,6 +1,6 @@
 import type { PullAt } from '../../../../core/run/pull-left.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { workAtTyre, type Phase, type Trace } from '../../../../core/run/trace.ts';
+import { makeTrace, record, workAtTyre, type Phase, type Trace } from '../../../../core/run/trace.ts';
 import type { Quantity } from '../../../../core/units/quantity.ts';
 
 /** One reading of the pull curve. SI. */
@@ -45,9 +45,28 @@ const LEAST_SLIP = 0.0005;
 /** Share of the powered way shown beyond its end. */
 const COAST_SHOWN = 0.35;
 
+/** What was sampled of a run; of a car that does not move, how it stands at the line. */
+function traceOf({ trace, launchThrust, launchGripLimit, launchResistance }: RunResult): Trace {
+  if (trace!.time.length > 0) return trace!;
+  const line = makeTrace();
+  record(line, {
+    time: 0,
+    distance: 0,
+    speed: 0,
+    wheelSpeed: 0,
+    angle: 0,
+    thrust: launchThrust,
+    gripLimit: launchGripLimit,
+    resistance: launchResistance,
+    tension: 0,
+    phase: 'rolling',
+  });
+  return line;
+}
+
 /** The curve of a run with its trace; `left`: what it still pulls beyond a stop while wound. */
 export function curveOf(result: RunResult, left: readonly PullAt[] = []): Curve {
-  const trace: Trace = result.trace!;
+  const trace = traceOf(result);
   const powerEnd = result.powerEndDistance;
   // Wheels may spin on after the motor has let go.
   const spinEnd = trace.distance[trace.phase.lastIndexOf('spinning')] ?? 0;

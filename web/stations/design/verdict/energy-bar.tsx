@@ -1,5 +1,5 @@
 import { memo, useCallback, useEffect, useRef } from 'react';
-import type { EnergyBudget } from '../../../../core/run/energy.ts';
+import { energyShare, type EnergyBudget } from '../../../../core/run/energy.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { ChartExport, type ChartExportProps } from '../../../ui/chart-export.tsx';
@@ -26,9 +26,9 @@ interface Share {
   readonly share: number;
 }
 
-const sharesOf = ({ energy, storedEnergy }: RunResult): Share[] =>
+const sharesOf = (result: RunResult): Share[] =>
   (Object.keys(ENERGY_WORDS) as (keyof EnergyBudget)[])
-    .map((part) => ({ part, share: energy[part] / storedEnergy }))
+    .map((part) => ({ part, share: energyShare(result, part) }))
     .filter(({ share }) => Math.abs(share) > LEAST_SHARE)
     .map(({ part, share }) => ({
       part,
