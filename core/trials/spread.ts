@@ -1,27 +1,38 @@
-import { mean, sampleStandardDeviation } from 'simple-statistics';
-import type { RunRecord } from '../design/car-design.ts';
+import type { Outcome } from '../design/car-design.ts';
+
+/** Runs added up: what mean and spread are made of. m, m². */
+export interface RunSums {
+  /** Runs that stopped by themselves, the sum of their distances and of their squares; `walls` more hit the wall. */
+  readonly stopped: number;
+  readonly walls: number;
+  readonly sum: number;
+  readonly sumOfSquares: number;
+  /** The furthest of all. */
+  readonly best: Outcome;
+}
+
+/** The sums of two sets of runs as those of one. Of two that went as far, the one that hit the wall is the better. */
+export const sumsTogether = (a: RunSums, b: RunSums): RunSums => ({
+  stopped: a.stopped + b.stopped,
+  walls: a.walls + b.walls,
+  sum: a.sum + b.sum,
+  sumOfSquares: a.sumOfSquares + b.sumOfSquares,
+  best: b.best.distance > a.best.distance || (b.best.distance === a.best.distance && b.best.kind === 'hit-wall') ? b.best : a.best,
+});
 
 /** How a set of like runs lies. m. */
 export interface Spread {
-  /** Runs that stopped by themselves; `walls` more hit the wall and say only "at least". */
-  readonly count: number;
-  readonly walls: number;
   /** Arithmetic mean of those that stopped; null without any. */
   readonly mean: number | null;
   /** Sample standard deviation, n − 1; null below two runs. */
   readonly deviation: number | null;
-  /** The furthest measured, wall hits too. */
-  readonly best: number | null;
 }
 
 /** Mean and spread of measured distances. A run that hit the wall is censored: it never enters the mean. */
-export function spreadOf(records: readonly RunRecord[]): Spread {
-  const stopped = records.filter(({ outcome }) => outcome.kind === 'stopped').map(({ outcome }) => outcome.distance);
-  return {
-    count: stopped.length,
-    walls: records.length - stopped.length,
-    mean: stopped.length > 0 ? mean(stopped) : null,
-    deviation: stopped.length > 1 ? sampleStandardDeviation(stopped) : null,
-    best: records.length > 0 ? Math.max(...records.map(({ outcome }) => outcome.distance)) : null,
-  };
+export function spreadOf({ stopped, sum, sumOfSquares }: Pick<RunSums, 'stopped' | 'sum' | 'sumOfSquares'>): Spread {
+  if (stopped === 0) return { mean: null, deviation: null };
+  const mean = sum / stopped;
+  // Rounding may leave a little less than nothing of runs that are all alike.
+  const deviation = stopped > 1 ? Math.sqrt(Math.max(0, sumOfSquares - stopped * mean * mean) / (stopped - 1)) : null;
+  return { mean, deviation };
 }

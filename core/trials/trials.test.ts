@@ -1,44 +1,71 @@
+import fc from 'fast-check';
+import { sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { newCar, type RunRecord } from '../design/car-design.ts';
+import { newCar } from '../design/car-design.ts';
 import { isSameCar } from '../design/same-design.ts';
+import type { RunTally } from '../files/stored.ts';
 import { likeRuns } from './like-runs.ts';
-import { spreadOf } from './spread.ts';
+import { spreadOf, sumsTogether, type RunSums } from './spread.ts';
 
-const run = (distance: number, more: Partial<RunRecord> = {}): RunRecord => ({
-  format: 'nimble-axle/run-record',
-  version: 1,
-  ranAt: '2026-11-21T18:00:00.000Z',
-  wind: { kind: 'full' },
-  outcome: { kind: 'stopped', distance },
-  seen: [],
-  note: '',
-  design: newCar('Tern'),
-  ...more,
-});
-const wall = (distance: number): RunRecord => run(distance, { outcome: { kind: 'hit-wall', distance } });
+const sumsOf = (distances: readonly number[], walls: readonly number[] = []): RunSums => {
+  const furthest = Math.max(...distances, ...walls);
+  return {
+    stopped: distances.length,
+    walls: walls.length,
+    sum: distances.reduce((a, b) => a + b, 0),
+    sumOfSquares: distances.reduce((a, b) => a + b * b, 0),
+    best: { kind: walls.includes(furthest) ? 'hit-wall' : 'stopped', distance: furthest },
+  };
+};
 
 describe('mean and spread', () => {
   // 2, 4, 4, 4, 5, 5, 7, 9: mean 5, sample variance 32/7 (worked by hand).
   it('are those of the book', () => {
-    const spread = spreadOf([2, 4, 4, 4, 5, 5, 7, 9].map((d) => run(d)));
-    expect(spread).toMatchObject({ count: 8, walls: 0, mean: 5, best: 9 });
+    const spread = spreadOf(sumsOf([2, 4, 4, 4, 5, 5, 7, 9]));
+    expect(spread.mean).toBe(5);
     expect(spread.deviation).toBeCloseTo(Math.sqrt(32 / 7), 12);
   });
   it('never average a wall hit, which is only "at least"', () => {
-    expect(spreadOf([run(12), wall(18.5)])).toEqual({ count: 1, walls: 1, mean: 12, deviation: null, best: 18.5 });
-    expect(spreadOf([])).toMatchObject({ mean: null, best: null });
+    expect(spreadOf(sumsOf([12], [18.5]))).toEqual({ mean: 12, deviation: null });
+    expect(spreadOf(sumsOf([], [18.5]))).toEqual({ mean: null, deviation: null });
+  });
+  it('of sums put together are those of all runs, against simple-statistics; runs all alike have none', () => {
+    const some = fc.array(fc.double({ min: 0, max: 50, noNaN: true }), { minLength: 2, maxLength: 30 });
+    fc.assert(
+      fc.property(some, some, (a, b) => {
+        const { mean, deviation } = spreadOf(sumsTogether(sumsOf(a), sumsOf(b)));
+        expect(mean).toBeCloseTo([...a, ...b].reduce((x, y) => x + y) / (a.length + b.length), 9);
+        expect(deviation).toBeCloseTo(sampleStandardDeviation([...a, ...b]), 6);
+      }),
+    );
+    expect(spreadOf(sumsOf(Array(7).fill(12.34) as number[])).deviation).toBeLessThan(1e-6);
+  });
+  it('keep the furthest, and of two as far the one that hit the wall', () => {
+    expect(sumsTogether(sumsOf([8]), sumsOf([], [8])).best).toEqual({ kind: 'hit-wall', distance: 8 });
+    expect(sumsTogether(sumsOf([], [8]), sumsOf([8])).best).toEqual({ kind: 'hit-wall', distance: 8 });
+    expect(sumsTogether(sumsOf([9]), sumsOf([8])).best).toEqual({ kind: 'stopped', distance: 9 });
   });
 });
 
 describe('runs that are alike', () => {
   it('share wind and car; a new name does not make another car', () => {
-    const other = { ...newCar('Tern'), mass: 0.2 };
-    const groups = likeRuns(
-      [run(1), run(2, { wind: { kind: 'turns', turns: 10 } }), run(3, { design: newCar('Tern II') }), run(4, { design: other })],
-      (r) => r,
-    );
-    expect(groups.map(({ runs }) => runs.map(({ outcome }) => outcome.distance))).toEqual([[1, 3], [2], [4]]);
+    const designs = { tern: newCar('Tern'), renamed: newCar('Tern II'), heavier: { ...newCar('Tern'), mass: 0.2 } };
+    const tally = (designId: keyof typeof designs, turns: number | null, distance: number): RunTally => ({
+      designId,
+      turns,
+      latest: '2026-11-21T18:00:00.000Z',
+      ...sumsOf([distance]),
+    });
+    const groups = likeRuns({
+      designs,
+      tallies: [tally('tern', null, 1), tally('tern', 10, 2), tally('renamed', null, 3), tally('heavier', null, 4)],
+    });
+    expect(groups.map(({ designIds, sums }) => [designIds, sums.sum])).toEqual([
+      [['tern', 'renamed'], 4],
+      [['tern'], 2],
+      [['heavier'], 4],
+    ]);
     expect(isSameCar(newCar('a'), newCar('b'))).toBe(true);
-    expect(isSameCar(newCar('a'), other)).toBe(false);
+    expect(isSameCar(newCar('a'), designs.heavier)).toBe(false);
   });
 });

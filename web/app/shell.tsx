@@ -1,20 +1,25 @@
-import { useEffect } from 'react';
+import { startTransition, Suspense, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { useCars } from '../stations/garage/use-cars.ts';
-import { fetchLater } from '../ui/later.ts';
+import { fetchLater, later } from '../ui/later.ts';
 import { useFileDrop } from '../ui/use-file-drop.ts';
 import { Rail } from './rail.tsx';
 import styles from './shell.module.css';
 import { Shortcuts } from './shortcuts.tsx';
 import { Toasts } from './toasts.tsx';
+import type { Opening } from './use-opening.ts';
+
+const ArchiveDialog = later(() => import('../stations/garage/archive-dialog.tsx'));
 
 /** ms after the first screen. */
 const LATER = 1000;
 
-/** The frame of every station: the rail at the left, on a phone along the bottom. A car file dropped anywhere is opened. */
+/** The frame of every station: the rail at the left, on a phone along the bottom. A file dropped anywhere is opened. */
 export function Shell() {
-  const { openFile } = useCars();
-  useFileDrop((file) => void openFile(file));
+  const cars = useCars();
+  const [archive, setArchive] = useState<File | null>(null);
+  const openFile = (file: File): void => void cars.openFile(file, (zip) => startTransition(() => setArchive(zip)));
+  useFileDrop(openFile);
   useEffect(() => {
     const timer = setTimeout(() => requestIdleCallback(() => void fetchLater()), LATER);
     return () => clearTimeout(timer);
@@ -23,8 +28,13 @@ export function Shell() {
     <div className={styles.shell}>
       <Rail />
       <main className={styles.station}>
-        <Outlet />
+        <Outlet context={{ openFile } satisfies Opening} />
       </main>
+      {archive && (
+        <Suspense fallback={null}>
+          <ArchiveDialog file={archive} onClose={() => setArchive(null)} />
+        </Suspense>
+      )}
       <Toasts />
       <Shortcuts />
     </div>

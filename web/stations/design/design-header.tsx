@@ -47,7 +47,9 @@ export const DesignHeader = memo(function DesignHeader({ carId, name, edit, onVe
 /** Names the version the car is as it stands. */
 const VersionButton = memo(function VersionButton({ carId, onVersions }: Pick<DesignHeaderProps, 'carId' | 'onVersions'>) {
   const { data: versions } = useListVersionsQuery(carId);
-  const versionName = useAppSelector(({ design }) => (versions && design ? versionOf(versions, design.present)?.record.name : undefined));
+  const versionName = useAppSelector(({ design }) =>
+    versions && design ? versionOf(versions.readable, design.present)?.record.name : undefined,
+  );
   return (
     <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={onVersions}>
       {versionName ?? 'changed since kept'}

@@ -7,8 +7,9 @@ import type { CarDesign } from '../../../core/design/car-design.ts';
 import { predictRun } from '../../../core/design/predict-run.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
-import { useAppDispatch, type RootState } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector, type RootState } from '../../app/store.ts';
 import { later } from '../../ui/later.ts';
+import { PanelBoundary } from '../../ui/panel-boundary.tsx';
 import { useShortcut } from '../../ui/use-shortcut.ts';
 import { AimPanel } from './sizes/aim-panel.tsx';
 import { CarDrawing } from './drawing/car-drawing.tsx';
@@ -46,7 +47,22 @@ export function DesignPage() {
 /** The car as it stands: all that is drawn anew when it is edited. */
 function OpenCar({ carId }: { readonly carId: string }) {
   const design = useOpenDesign(carId);
-  return design && <Workspace carId={carId} design={design} />;
+  const undo = useUndo();
+  return (
+    design && (
+      <PanelBoundary name="This station" of={design} onUndo={undo}>
+        <Workspace carId={carId} design={design} />
+      </PanelBoundary>
+    )
+  );
+}
+
+/** Takes the last change back; undefined where there is none. */
+function useUndo(): (() => void) | undefined {
+  const dispatch = useAppDispatch();
+  const canUndo = useAppSelector((state) => (state.design?.past.length ?? 0) > 0);
+  const undo = useCallback(() => void dispatch(undone()), [dispatch]);
+  return canUndo ? undo : undefined;
 }
 
 function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
@@ -74,6 +90,12 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   const openVersions = useCallback(() => startTransition(() => setListing(true)), []);
   const openTab = useCallback((next: TabKey) => startTransition(() => setTab(next)), []);
   const player = usePlayer(design, prediction);
+  const undo = useUndo();
+  const guarded = (name: string, panel: React.ReactElement): React.ReactElement => (
+    <PanelBoundary name={name} of={design} onUndo={undo}>
+      {panel}
+    </PanelBoundary>
+  );
   const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
   useShortcut(
     (event) => withControl(event, 'z') && !event.shiftKey,
@@ -88,26 +110,29 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       <DesignHeader carId={carId} name={design.name} edit={edit} onVersions={openVersions} />
       <div className={styles.workspace}>
         <div className={styles.left}>
-          <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />
-          <AimPanel aim={design.aim} floor={design.floor} limits={design.limits} edit={edit} />
-          <PartsPanel design={design} edit={edit} />
-          <MeasuredPanel design={design} edit={edit} />
+          {guarded('Sizes', <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />)}
+          {guarded('Aim', <AimPanel aim={design.aim} floor={design.floor} limits={design.limits} edit={edit} />)}
+          {guarded('Parts', <PartsPanel design={design} edit={edit} />)}
+          {guarded('What was measured', <MeasuredPanel design={design} edit={edit} />)}
         </div>
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
-          <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} />
-          <LowerPanel
-            carId={carId}
-            design={design}
-            prediction={prediction}
-            edit={edit}
-            tab={tab}
-            onTab={openTab}
-            ghosts={ghosts}
-            played={player.pose?.distance ?? null}
-            onScrub={player.scrub}
-          />
+          {guarded('The drawing', <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} />)}
+          {guarded(
+            'The curve',
+            <LowerPanel
+              carId={carId}
+              design={design}
+              prediction={prediction}
+              edit={edit}
+              tab={tab}
+              onTab={openTab}
+              ghosts={ghosts}
+              played={player.pose?.distance ?? null}
+              onScrub={player.scrub}
+            />,
+          )}
         </div>
-        <VerdictPanel design={design} prediction={prediction} edit={edit} onPreview={showPreview} />
+        {guarded('The verdict', <VerdictPanel design={design} prediction={prediction} edit={edit} onPreview={showPreview} />)}
       </div>
       {isListing && (
         <Suspense fallback={null}>

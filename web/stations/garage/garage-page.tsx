@@ -1,17 +1,24 @@
 import Button from '@mui/material/Button';
-import { useRef } from 'react';
+import { startTransition, Suspense, useRef, useState } from 'react';
 import { problemLine, useListCarsQuery } from '../../app/api.ts';
 import { Message } from '../../app/error-screen.tsx';
+import { useOpening } from '../../app/use-opening.ts';
+import { later } from '../../ui/later.ts';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
 import { CarCard } from './car-card.tsx';
 import styles from './garage.module.css';
 import { NewCarButton } from './new-car-button.tsx';
+import { UnreadableCard } from './unreadable-card.tsx';
 import { useCars } from './use-cars.ts';
+
+const RemovedDrawer = later(() => import('./removed-drawer.tsx'));
 
 /** All cars, each drawn from its own sizes. */
 export function GaragePage() {
   const { data: cars, error, refetch } = useListCarsQuery();
-  const { addNew, duplicate, openFile, remove } = useCars();
+  const { addNew, duplicate, remove } = useCars();
+  const { openFile } = useOpening();
+  const [isListing, setListing] = useState(false);
   const fileInput = useRef<HTMLInputElement>(null);
   const newCarButton = <NewCarButton onChoose={(kind) => void addNew(kind)} />;
   return (
@@ -19,28 +26,42 @@ export function GaragePage() {
       <header className={styles.head}>
         <h1>Garage</h1>
         <UnitSwitch />
+        <Button aria-haspopup="dialog" onClick={() => startTransition(() => setListing(true))}>
+          Removed
+        </Button>
+        <Button component="a" href="/api/archive" download>
+          Save everything
+        </Button>
         <Button variant="outlined" onClick={() => fileInput.current?.click()}>
-          Open car file
+          Open a file
         </Button>
         <input
           ref={fileInput}
           type="file"
-          accept=".json,application/json"
+          accept=".json,application/json,.zip,application/zip"
           hidden
-          aria-label="Car file"
+          aria-label="Car file or archive"
           onChange={({ target }) => {
             const file = target.files?.[0];
-            if (file) void openFile(file);
+            if (file) openFile(file);
             target.value = '';
           }}
         />
         {newCarButton}
       </header>
       {cars ? (
-        cars.length > 0 ? (
+        cars.readable.length + cars.unreadable.length > 0 ? (
           <ul className={styles.cars}>
-            {cars.map((car) => (
-              <CarCard key={car.id} car={car} onDuplicate={() => void duplicate(car)} onRemove={() => void remove(car)} />
+            {cars.readable.map((car) => (
+              <CarCard
+                key={car.id}
+                car={car}
+                onDuplicate={() => void duplicate(car)}
+                onRemove={() => void remove(car.id, car.design.name)}
+              />
+            ))}
+            {cars.unreadable.map((car) => (
+              <UnreadableCard key={car.id} car={car} onRemove={() => void remove(car.id, 'A car that cannot be read')} />
             ))}
           </ul>
         ) : (
@@ -65,6 +86,11 @@ export function GaragePage() {
           <div className={styles.awaited} />
           <div className={styles.awaited} />
         </div>
+      )}
+      {isListing && (
+        <Suspense fallback={null}>
+          <RemovedDrawer onClose={() => setListing(false)} />
+        </Suspense>
       )}
     </div>
   );

@@ -26,15 +26,17 @@ export function useCars() {
 
   const add = async (design: CarDesign): Promise<void> => {
     const id = crypto.randomUUID();
-    const { data: cars = [] } = await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false }));
-    const answer = await save({ id, baseVersion: 0, content: { ...design, name: freeName(design.name, cars) } });
+    const { data: cars } = await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false }));
+    const answer = await save({ id, baseVersion: 0, content: { ...design, name: freeName(design.name, cars?.readable ?? []) } });
     if (answer.error) fail(answer.error);
     else await navigate(`/cars/${id}/design`);
   };
   return {
     addNew: (kind: MotorKind) => add(newCar('New car', kind)),
     duplicate: (car: ListedCar) => add(car.design),
-    openFile: async (file: File) => {
+    /** Opens a car file; an archive is handed on, to be looked into first. */
+    openFile: async (file: File, onArchive: (file: File) => void) => {
+      if (/\.zip$/i.test(file.name) || file.type === 'application/zip') return onArchive(file);
       // Reading files takes a fair piece of program: it is fetched when a file is opened.
       const { readCarDesign, readJson } = await import('../../../core/files/read.ts');
       const read = readJson(await file.text(), readCarDesign);
@@ -43,11 +45,11 @@ export function useCars() {
       const rest = more.length > 0 ? ` (and ${more.length} more)` : '';
       dispatch(toasted(`${file.name} is not a car file this app can open: ${faultLine(first!)}${rest}`, { tone: 'stop' }));
     },
-    remove: async (car: ListedCar) => {
-      const answer = await remove(car.id);
+    remove: async (id: string, name: string) => {
+      const answer = await remove(id);
       if (answer.error) return fail(answer.error);
-      if (lastCar === car.id) dispatch(carVisited(null));
-      dispatch(toasted(`${car.design.name} was removed`, { undoing: { kind: 'car', id: car.id } }));
+      if (lastCar === id) dispatch(carVisited(null));
+      dispatch(toasted(`${name} was removed`, { undoing: { kind: 'car', id } }));
     },
   };
 }

@@ -9,7 +9,6 @@ import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { predictRun } from '../../../core/design/predict-run.ts';
 import { printQuantity, unitOf } from '../../../core/units/quantity.ts';
-import type { StoredRun } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { SEEN_WORDS, windWords } from './run-words.ts';
 import type { SeenThing, TrackForm } from './track-slice.ts';
@@ -43,14 +42,12 @@ const Choice = <T extends string>({ label, value, options, onChange }: ChoicePro
 interface RunFormProps {
   readonly carId: string;
   readonly design: CarDesign;
-  readonly runs: readonly StoredRun[];
 }
 
 /** One run: how it was wound, what the model expects of that, and what came. */
-export function RunForm({ carId, design, runs }: RunFormProps) {
+export function RunForm({ carId, design }: RunFormProps) {
   const units = useUnits();
-  const { form, faults, change, log, isLogging, cancel } = useRunForm(carId, design, runs);
-  const corrected = runs.find(({ id }) => id === form.correcting?.id);
+  const { form, faults, corrected, change, log, isLogging, cancel } = useRunForm(carId, design);
   const text = (field: 'turns' | 'distance' | 'time', label: string, big = false) => (
     <TextField
       label={label}

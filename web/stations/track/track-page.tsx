@@ -4,21 +4,21 @@ import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { problemLine, useListRunsQuery } from '../../app/api.ts';
+import { problemLine, useTallyRunsQuery } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { UnitSwitch } from '../../ui/unit-switch.tsx';
 import { useOpenCar, useOpenDesign } from '../design/keeping/use-open-car.ts';
 import { RunForm } from './run-form.tsx';
-import { RunList } from './run-list.tsx';
+import { Runs } from './runs.tsx';
 
 /** Log a run beside its prediction, and see how the runs lie. Made for one thumb, standing up. */
 export function TrackPage() {
   const carId = useParams().carId!;
   const { missing, error } = useOpenCar(carId);
   const design = useOpenDesign(carId);
-  const runs = useListRunsQuery(carId);
+  const runs = useTallyRunsQuery(carId);
   const dispatch = useAppDispatch();
   useEffect(() => {
     dispatch(carVisited(missing ? null : carId));
@@ -47,8 +47,8 @@ export function TrackPage() {
         </Button>
       </Box>
       <Box sx={{ display: 'grid', gap: 8, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '380px minmax(0, 1fr)' }, alignItems: 'start' }}>
-        <RunForm carId={carId} design={design} runs={runs.data} />
-        <RunList carId={carId} design={design} runs={runs.data} />
+        <RunForm carId={carId} design={design} />
+        <Runs carId={carId} design={design} />
       </Box>
     </Box>
   );

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { CarDesign, RunRecord } from '../../../core/design/car-design.ts';
 import { versionOf } from '../../../core/design/version-tree.ts';
-import { problemLine, useListVersionsQuery, useSaveRunMutation, type StoredRun } from '../../app/api.ts';
+import { problemLine, useGetRunQuery, useListVersionsQuery, useSaveRunMutation } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -10,14 +10,16 @@ import { outcomeWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
 /** The run form of a car: what stands in it, what is wrong with it, and what can be done with it. */
-export function useRunForm(carId: string, design: CarDesign, runs: readonly StoredRun[]) {
+export function useRunForm(carId: string, design: CarDesign) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
   const [faults, setFaults] = useState<Partial<Record<TypedField, string>>>({});
   const [save, { isLoading }] = useSaveRunMutation();
   const { data: versions } = useListVersionsQuery(carId);
-  const corrected = runs.find(({ id }) => id === form.correcting?.id);
+  const correcting = form.correcting;
+  const { data: found } = useGetRunQuery({ carId, id: correcting?.id ?? '' }, { skip: correcting === null });
+  const corrected = correcting === null ? undefined : found;
 
   const change = (changes: Partial<TrackForm>): void => {
     setFaults({});
@@ -26,8 +28,13 @@ export function useRunForm(carId: string, design: CarDesign, runs: readonly Stor
   const log = async (): Promise<void> => {
     const read = readRunForm(form, units);
     setFaults('faults' in read ? read.faults : {});
+    // What is corrected keeps its time and its car: these must be there first.
     if ('faults' in read) return;
-    const carVersion = corrected ? corrected.record.carVersion : versionOf(versions ?? [], design)?.id;
+    if (correcting !== null && !corrected)
+      return void dispatch(
+        toasted('The run you correct is not here any more. Leave it, or bring it back in the Garage first.', { tone: 'stop' }),
+      );
+    const carVersion = corrected ? corrected.record.carVersion : versionOf(versions?.readable ?? [], design)?.id;
     const record: RunRecord = {
       format: 'nimble-axle/run-record',
       version: 1,
@@ -44,5 +51,5 @@ export function useRunForm(carId: string, design: CarDesign, runs: readonly Stor
     dispatch(toasted(form.correcting ? 'Run corrected' : `Run logged: ${outcomeWords(record.outcome, units)}`));
     dispatch(formCleared(carId));
   };
-  return { form, faults, change, log, isLogging: isLoading, cancel: () => void dispatch(formCleared(carId)) };
+  return { form, faults, corrected, change, log, isLogging: isLoading, cancel: () => void dispatch(formCleared(carId)) };
 }

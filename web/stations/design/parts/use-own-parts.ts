@@ -15,13 +15,14 @@ const NONE: readonly StoredPart[] = [];
 
 /** The builder's own parts. */
 export function usePartsAtHand() {
-  const { data: parts = NONE } = useListPartsQuery();
+  const { data } = useListPartsQuery();
+  const parts = data?.readable ?? NONE;
   const byKind = useMemo(() => {
     const sorted: Partial<Record<PartKind, OwnPart[]>> = {};
     for (const { part } of parts) (sorted[part.kind] ??= []).push(part);
     return sorted as Readonly<Partial<Record<PartKind, readonly OwnPart[]>>>;
   }, [parts]);
-  return { parts, byKind };
+  return { parts, unreadable: data?.unreadable ?? [], byKind };
 }
 
 /** Keeping parts of one's own, and taking them away. */

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Prediction } from '../../../../core/design/predict-run.ts';
+import { VALUE_NAMES, type ValueKey } from '../../../../core/design/values.ts';
 import { limitOf, type Limit } from '../../../../core/design/verdict.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
@@ -123,17 +124,23 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
   );
 }
 
+/** A key of a design as a builder reads it: `motor.bandWidth` → "band width", a measured value by its name. */
+function keyWords(path: string): string {
+  const [first, key = ''] = path.split('.');
+  if (first === 'measured' && Object.hasOwn(VALUE_NAMES, key)) return VALUE_NAMES[key as ValueKey];
+  return path
+    .replace('motor.', '')
+    .replace(/([A-Z])/g, ' $1')
+    .toLowerCase();
+}
+
 function Refused({ prediction }: { readonly prediction: Extract<Prediction, { kind: 'refused' }> }) {
   return (
     <div className={`${styles.limit} ${styles.bad}`}>
       <p className={plain.strong}>✕ It cannot run like this.</p>
       {prediction.faults.map(({ path, message }) => (
-        <p key={path} className={plain.text}>
-          {path
-            .replace('motor.', '')
-            .replace(/([A-Z])/g, ' $1')
-            .toLowerCase()}{' '}
-          {message}
+        <p key={`${path} ${message}`} className={plain.text}>
+          {keyWords(path)} {message}
         </p>
       ))}
     </div>

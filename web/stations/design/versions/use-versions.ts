@@ -14,7 +14,8 @@ const NONE: readonly StoredVersion[] = [];
 export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const { data: versions = NONE } = useListVersionsQuery(carId);
+  const { data } = useListVersionsQuery(carId);
+  const versions = data?.readable ?? NONE;
   const [save] = useSaveVersionMutation();
   const current = useMemo(() => versionOf(versions, design) ?? null, [versions, design]);
   /** The version a design grew from, and what changed since. Asked for only when it is told. */

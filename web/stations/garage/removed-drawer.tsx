@@ -1,0 +1,86 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Drawer from '@mui/material/Drawer';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { Removed } from '../../../core/files/stored.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import { api, problemLine, useListRemovedQuery } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { removedName } from './removed-name.ts';
+
+/** Things listed at first, and with each "more". */
+const STEP = 50;
+const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+/** What was removed, newest first, to be brought back. */
+export default function RemovedDrawer({ onClose }: { readonly onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const units = useUnits();
+  const [limit, setLimit] = useState(STEP);
+  const { data: removed, error } = useListRemovedQuery({ limit });
+  const nameOf = ({ what, name, distance }: Removed): string =>
+    what === 'run' && distance !== null ? `Run of ${printQuantity(distance, 'distance', units)} with “${name}”` : removedName(what, name);
+  const bringBack = async (thing: Removed): Promise<void> => {
+    const { what, id, carId } = thing;
+    const { restoreCar, restorePart, restoreRun, restoreVersion } = api.endpoints;
+    const answer = await (what === 'car'
+      ? dispatch(restoreCar.initiate(id))
+      : what === 'part'
+        ? dispatch(restorePart.initiate(id))
+        : dispatch((what === 'run' ? restoreRun : restoreVersion).initiate({ carId: carId!, id })));
+    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`${nameOf(thing)} is back`));
+  };
+  return (
+    <Drawer
+      anchor="right"
+      open
+      onClose={onClose}
+      slotProps={{
+        paper: { 'aria-label': 'Removed', sx: { width: 'min(460px, 100vw)', p: 4, gap: 3, display: 'grid', alignContent: 'start' } },
+      }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center' }}>
+        <Typography variant="h2">Removed</Typography>
+        <Button onClick={onClose} sx={{ ml: 'auto' }}>
+          Close
+        </Button>
+      </Box>
+      <Typography variant="body2" color="text.secondary">
+        Nothing removed is thrown away. A car comes back with its versions and runs.
+      </Typography>
+      {error && <Typography role="alert">✕ {problemLine(error)}</Typography>}
+      {removed?.length === 0 && <Typography>Nothing was removed.</Typography>}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {removed?.slice(0, limit).map((thing) => (
+          <Box
+            component="li"
+            key={thing.id}
+            sx={{
+              py: 2,
+              borderTop: 1,
+              borderColor: 'divider',
+              display: 'grid',
+              gridTemplateColumns: '1fr auto',
+              alignItems: 'center',
+              gap: 2,
+            }}
+          >
+            <div>
+              <Typography>{nameOf(thing)}</Typography>
+              <Typography variant="body2" color="text.secondary">
+                removed {when.format(new Date(thing.removedAt))}
+              </Typography>
+            </div>
+            <Button size="small" variant="outlined" aria-label={`Bring back ${nameOf(thing)}`} onClick={() => void bringBack(thing)}>
+              Bring back
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      {removed && removed.length >= limit && limit < 500 && <Button onClick={() => setLimit(Math.min(limit + STEP, 500))}>More</Button>}
+    </Drawer>
+  );
+}

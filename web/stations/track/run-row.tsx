@@ -1,0 +1,119 @@
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import EditIcon from '@mui/icons-material/EditOutlined';
+import SaveIcon from '@mui/icons-material/SaveAltOutlined';
+import IconButton from '@mui/material/IconButton';
+import { useMemo } from 'react';
+import type { CarDesign } from '../../../core/design/car-design.ts';
+import { predictRun } from '../../../core/design/predict-run.ts';
+import { faultLine } from '../../../core/fault.ts';
+import type { ListedRun, Unreadable } from '../../../core/files/stored.ts';
+import { printNumber, printQuantity, unitOf } from '../../../core/units/quantity.ts';
+import { problemLine, useRemoveRunMutation } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+import { download } from '../../ui/file-exchange.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './run-list.module.css';
+import { outcomeWords, SEEN_WORDS, windWords } from './run-words.ts';
+import { formChanged } from './track-slice.ts';
+
+const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const PRESSED = { width: 44, height: 44 };
+
+/** Removes a run, with the way back. */
+function useRemoval(carId: string) {
+  const dispatch = useAppDispatch();
+  const [remove] = useRemoveRunMutation();
+  return async (id: string, name: string): Promise<void> => {
+    const answer = await remove({ carId, id });
+    dispatch(
+      answer.error
+        ? toasted(problemLine(answer.error), { tone: 'stop' })
+        : toasted(`Run removed: ${name}`, { undoing: { kind: 'run', carId, id } }),
+    );
+  };
+}
+
+interface RunRowProps {
+  readonly carId: string;
+  readonly run: ListedRun;
+  /** The car as it ran. */
+  readonly design: CarDesign;
+  /** The kept version it ran as; null for none. */
+  readonly version: string | null;
+}
+
+/** One run: what came, against what was predicted for just that car and wind. */
+export function RunRow({ carId, run, design, version }: RunRowProps) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const remove = useRemoval(carId);
+  const { record } = run;
+  const { outcome, wind } = record;
+  const prediction = useMemo(() => predictRun(design, wind), [design, wind]);
+  const apart = prediction.kind === 'refused' || outcome.kind === 'hit-wall' ? null : outcome.distance - prediction.result.distance;
+  const ranAt = when.format(new Date(record.ranAt));
+  const name = `${outcomeWords(outcome, units)}, ${ranAt}`;
+  const correct = (): void => {
+    const change = {
+      correcting: { id: run.id, version: run.version },
+      wind: wind.kind,
+      turns: wind.kind === 'turns' ? printNumber(wind.turns, 'count', units) : '',
+      outcome: outcome.kind,
+      distance: printQuantity(outcome.distance, 'distance', units).replace('\u00a0', ' '),
+      time: record.time === undefined ? '' : String(record.time),
+      seen: record.seen,
+      note: record.note,
+    };
+    dispatch(formChanged({ carId, change }));
+    document.querySelector('main')?.scrollTo({ top: 0 });
+  };
+  const facts = [
+    outcome.kind === 'hit-wall' ? 'hit the wall' : '',
+    apart === null ? '' : `${apart < 0 ? '−' : '+'}${printQuantity(Math.abs(apart), 'distance', units)} against predicted`,
+    record.time === undefined ? '' : `${printNumber(record.time, 'time', units)} ${unitOf('time', units)}`,
+    `${windWords(wind)}${version ? `, “${version}”` : ''}`,
+    ranAt,
+  ];
+  const remarks = [...record.seen.map((thing) => SEEN_WORDS[thing]), record.note].filter(Boolean).join(' · ');
+  return (
+    <div className={styles.run}>
+      <div>
+        <span className={styles.outcome}>{outcomeWords(outcome, units)}</span>
+        <span className={`${plain.text} ${plain.muted}`}>{facts.filter(Boolean).join(' · ')}</span>
+        {remarks && <p className={plain.text}>{remarks}</p>}
+      </div>
+      <div className={styles.tools}>
+        <IconButton aria-label={`Correct run ${name}`} onClick={correct} sx={PRESSED}>
+          <EditIcon />
+        </IconButton>
+        <IconButton aria-label={`Remove run ${name}`} onClick={() => void remove(run.id, name)} sx={PRESSED}>
+          <DeleteIcon />
+        </IconButton>
+      </div>
+    </div>
+  );
+}
+
+/** A run that is kept but cannot be read any more: its text can be saved, and it can be removed. */
+export function UnreadableRunRow({ carId, run: { id, unreadable } }: { readonly carId: string; readonly run: Unreadable }) {
+  const remove = useRemoval(carId);
+  return (
+    <div className={styles.run}>
+      <p className={plain.text}>✕ This run cannot be read: {faultLine(unreadable.faults[0]!)}</p>
+      <div className={styles.tools}>
+        <IconButton
+          aria-label="Save the text of this run"
+          onClick={() => download(`${id}.run.json`, unreadable.text, 'application/json')}
+          sx={PRESSED}
+        >
+          <SaveIcon />
+        </IconButton>
+        <IconButton aria-label="Remove this unreadable run" onClick={() => void remove(id, 'an unreadable one')} sx={PRESSED}>
+          <DeleteIcon />
+        </IconButton>
+      </div>
+    </div>
+  );
+}
