@@ -27,7 +27,7 @@ export function closestVersion(
 export const versionOf = (versions: readonly StoredVersion[], design: CarDesign): StoredVersion | undefined =>
   versions.find(({ record }) => isSameDesign(record.design, design));
 
-/** Versions as a tree told line by line: each below the one it grew from, the oldest first. One whose parent is gone stands by itself. */
+/** Versions as a tree told line by line: each below the one it grew from, the oldest first. One whose parent is gone, or that would have grown from itself, stands by itself. */
 export function treeOf(versions: readonly StoredVersion[]): Branch[] {
   const known = new Set(versions.map(({ id }) => id));
   const oldestFirst = [...versions].sort((a, b) => a.record.keptAt.localeCompare(b.record.keptAt));
@@ -35,5 +35,7 @@ export function treeOf(versions: readonly StoredVersion[]): Branch[] {
     oldestFirst
       .filter(({ record }) => (record.parent !== null && known.has(record.parent) ? record.parent : null) === parent)
       .flatMap((version): Branch[] => [{ version, depth }, ...below(version.id, depth + 1)]);
-  return below(null, 0);
+  const branches = below(null, 0);
+  const told = new Set(branches.map(({ version }) => version.id));
+  return [...branches, ...oldestFirst.filter(({ id }) => !told.has(id)).map((version) => ({ version, depth: 0 }))];
 }

@@ -58,6 +58,15 @@ describe('versions', () => {
       '1 version 3',
       '0 version 4',
     ]));
+  it('in a circle, or grown from themselves, are still told, each once', () => {
+    const circle = [kept(1, car, 2), kept(2, car, 1), kept(3, car, 3), kept(4, car, null)];
+    expect(treeOf(circle).map(({ version, depth }) => `${depth} ${version.record.name}`)).toEqual([
+      '0 version 4',
+      '0 version 1',
+      '0 version 2',
+      '0 version 3',
+    ]);
+  });
   it('are found by what they are, and by what is nearest', () => {
     expect(versionOf(versions, { ...car, name: 'x' })?.record.name).toBe('version 1');
     expect(closestVersion(versions, { ...longer, mass: 0.2 })?.version.record.name).toBe('version 4');

@@ -11,10 +11,10 @@ export default function ToastMessage({ toast }: { readonly toast: Toast }) {
   const close = (): void => void dispatch(toastClosed(toast.id));
   const undo = async (undoing: Undoing): Promise<void> => {
     close();
-    const restored =
-      undoing.kind === 'car'
-        ? await dispatch(api.endpoints.restoreCar.initiate(undoing.id))
-        : await dispatch(api.endpoints.restoreRun.initiate(undoing));
+    const { restoreCar, restoreRun, restoreVersion } = api.endpoints;
+    const restored = await (undoing.kind === 'car'
+      ? dispatch(restoreCar.initiate(undoing.id))
+      : dispatch((undoing.kind === 'run' ? restoreRun : restoreVersion).initiate(undoing)));
     if (restored.error) dispatch(toasted(problemLine(restored.error), { tone: 'stop', undoing }));
   };
   return (

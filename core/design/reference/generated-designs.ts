@@ -1,5 +1,5 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import schemaFile from '../../../schemas/car-design.schema.json' with { type: 'json' };
 import { newCar, type CarDesign, type MotorKind } from '../car-design.ts';
 
 interface Schema {
@@ -17,7 +17,7 @@ interface Schema {
   readonly maxItems?: number;
   readonly definitions?: Readonly<Record<string, Schema>>;
 }
-const root = JSON.parse(readFileSync(new URL('../../../schemas/car-design.schema.json', import.meta.url), 'utf8')) as Schema;
+const root = schemaFile as unknown as Schema;
 
 const resolved = (schema: Schema): Schema => (schema.$ref ? root.definitions![schema.$ref.split('/').at(-1)!]! : schema);
 

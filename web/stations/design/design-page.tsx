@@ -20,7 +20,7 @@ import { edited, redone, undone, type Edit } from './design-slice.ts';
 import { MeasuredPanel } from './sizes/measured-panel.tsx';
 import { PartsPanel } from './parts/parts-panel.tsx';
 import { LowerPanel, type TabKey } from './lower-panel.tsx';
-import type { Ghost } from './versions/versions-drawer.tsx';
+import type { Ghost } from './versions/ghost-button.tsx';
 import { SizesPanel } from './sizes/sizes-panel.tsx';
 import { usePlayer } from './drawing/use-player.ts';
 import { useOpenCar, useOpenDesign } from './keeping/use-open-car.ts';

@@ -8,7 +8,7 @@ import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from './design-slice.ts';
 import styles from './lower-panel.module.css';
 import { PullCurve } from './curve/pull-curve.tsx';
-import type { Ghost } from './versions/versions-drawer.tsx';
+import type { Ghost } from './versions/ghost-button.tsx';
 
 const SweepPanel = later(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
 const MapPanel = later(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));

@@ -15,7 +15,7 @@ import { CurvePlot } from './curve-plot.tsx';
 import { distanceUnder, type CurveAxis } from './curve-scale.ts';
 import { CurveTable } from './curve-table.tsx';
 import styles from './pull-curve.module.css';
-import type { Ghost } from '../versions/versions-drawer.tsx';
+import type { Ghost } from '../versions/ghost-button.tsx';
 
 interface PullCurveProps {
   readonly design: CarDesign;

@@ -5,7 +5,9 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { CATALOGUE, PART_VALUES, type OwnPart } from '../../../../core/design/parts.ts';
 import { valueIn } from '../../../../core/units/quantity.ts';
+import { faultLine } from '../../../../core/fault.ts';
 import type { StoredPart } from '../../../app/api.ts';
+import { download } from '../../../ui/file-exchange.ts';
 import { KIND_NAMES } from './part-draft.ts';
 import { OwnPartForm } from './own-part-form.tsx';
 import { useKeepingParts, usePartsAtHand } from './use-own-parts.ts';
@@ -21,8 +23,8 @@ const partLine = ({ kind, like, values }: OwnPart): string =>
 
 /** The builder's own parts: what there is, how many, and how well each is known. */
 export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
-  const { parts } = usePartsAtHand();
-  const { keep, takeOut, putBack } = useKeepingParts();
+  const { parts, unreadable } = usePartsAtHand();
+  const { keep, takeOut, takeOutUnreadable, putBack } = useKeepingParts();
   /** Taken out just now: it can be put back. */
   const [gone, setGone] = useState<StoredPart | null>(null);
   const [edited, setEdited] = useState<StoredPart | 'new' | null>(null);
@@ -90,6 +92,19 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
                 onClick={() => void takeOut(stored).then((isOut) => isOut && setGone(stored))}
                 aria-label={`Take out ${stored.part.name}`}
               >
+                Take out
+              </Button>
+            </Box>
+          </Box>
+        ))}
+        {unreadable.map(({ id, unreadable: { text, faults } }) => (
+          <Box component="li" key={id} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
+            <Typography>✕ A part that cannot be read: {faults.slice(0, 2).map(faultLine).join('; ')}</Typography>
+            <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
+              <Button size="small" variant="outlined" onClick={() => download(`unreadable-${id}.part.json`, text, 'application/json')}>
+                Save its file
+              </Button>
+              <Button size="small" onClick={() => void takeOutUnreadable(id)}>
                 Take out
               </Button>
             </Box>

@@ -41,6 +41,7 @@ export function useKeepingParts() {
     keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> =>
       told(await save({ id: from?.id ?? crypto.randomUUID(), baseVersion: from?.version ?? 0, content: part })),
     takeOut: async ({ id }: StoredPart): Promise<boolean> => told(await remove(id)),
+    takeOutUnreadable: async (id: string): Promise<boolean> => told(await remove(id)),
     putBack: async ({ id }: StoredPart): Promise<boolean> => told(await restore(id)),
   };
 }

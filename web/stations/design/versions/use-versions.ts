@@ -2,7 +2,13 @@ import { useCallback, useMemo } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { changeWords } from '../../../../core/design/difference.ts';
 import { closestVersion, versionOf } from '../../../../core/design/version-tree.ts';
-import { problemLine, useListVersionsQuery, useSaveVersionMutation, type StoredVersion } from '../../../app/api.ts';
+import {
+  problemLine,
+  useListVersionsQuery,
+  useRemoveVersionMutation,
+  useSaveVersionMutation,
+  type StoredVersion,
+} from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { toasted } from '../../../app/toasts-slice.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -17,6 +23,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const { data } = useListVersionsQuery(carId);
   const versions = data?.readable ?? NONE;
   const [save] = useSaveVersionMutation();
+  const [removeFrom] = useRemoveVersionMutation();
   const current = useMemo(() => versionOf(versions, design) ?? null, [versions, design]);
   /** The version a design grew from, and what changed since. Asked for only when it is told. */
   const grownFrom = useCallback(
@@ -48,11 +55,19 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Kept as “${name}”`));
     return !answer.error;
   };
-  const goBack = async ({ record }: StoredVersion): Promise<void> => {
+  const goBack = async (name: string, earlier: CarDesign): Promise<void> => {
     // What is there now is kept first: going back loses nothing.
-    if (!current && !(await keep(`before going back to ${record.name}`.slice(0, 80), ''))) return;
-    edit((present) => ({ ...record.design, name: present.name }));
-    dispatch(toasted(`Back to “${record.name}”`));
+    if (!current && !(await keep(`before going back to ${name}`.slice(0, 80), ''))) return;
+    edit((present) => ({ ...earlier, name: present.name }));
+    dispatch(toasted(`Back to “${name}”`));
   };
-  return { versions, current, grownFrom, keep, goBack };
+  const remove = async (id: string, name: string): Promise<void> => {
+    const answer = await removeFrom({ carId, id });
+    dispatch(
+      answer.error
+        ? toasted(problemLine(answer.error), { tone: 'stop' })
+        : toasted(`Version “${name}” was removed`, { undoing: { kind: 'version', carId, id } }),
+    );
+  };
+  return { versions, unreadable: data?.unreadable ?? [], current, grownFrom, keep, goBack, remove };
 }

@@ -7,21 +7,19 @@ import { useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { predictRun } from '../../../../core/design/predict-run.ts';
 import { treeOf } from '../../../../core/design/version-tree.ts';
+import { faultLine } from '../../../../core/fault.ts';
+import type { Unreadable } from '../../../../core/files/stored.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import type { StoredVersion } from '../../../app/api.ts';
+import { download } from '../../../ui/file-exchange.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { CompareVersions } from './compare-versions.tsx';
 import type { Edit } from '../design-slice.ts';
+import { EarlierDesigns } from './earlier-designs.tsx';
+import { GhostButton, type Ghost } from './ghost-button.tsx';
 import { useVersions } from './use-versions.ts';
 
 type Versions = ReturnType<typeof useVersions>;
-
-/** A design drawn behind the present one on the curve. */
-export interface Ghost {
-  readonly id: string;
-  readonly name: string;
-  readonly design: CarDesign;
-}
 
 interface VersionsDrawerProps {
   readonly carId: string;
@@ -35,7 +33,7 @@ interface VersionsDrawerProps {
 /** The versions of a car: keep the present, see how they grew, compare any two, lay any behind the curve, go back. */
 export function VersionsDrawer(props: VersionsDrawerProps) {
   const { carId, design, edit, onClose, ghosts, onGhosts } = props;
-  const { versions, current, grownFrom, keep, goBack } = useVersions(carId, design, edit);
+  const { versions, unreadable, current, grownFrom, keep, goBack, remove } = useVersions(carId, design, edit);
   const { closest, change } = grownFrom();
   return (
     <Drawer
@@ -74,10 +72,15 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
             ghosts={ghosts}
             onGhosts={onGhosts}
             goBack={goBack}
+            remove={remove}
           />
+        ))}
+        {unreadable.map((broken) => (
+          <UnreadableVersion key={broken.id} version={broken} onRemove={() => void remove(broken.id, 'unreadable')} />
         ))}
       </Box>
       {versions.length > 0 && <CompareVersions versions={versions} present={design} />}
+      <EarlierDesigns carId={carId} present={design} ghosts={ghosts} onGhosts={onGhosts} goBack={goBack} />
     </Drawer>
   );
 }
@@ -118,19 +121,17 @@ function KeepForm({ versions, keep }: Pick<Versions, 'versions' | 'keep'>) {
   );
 }
 
-interface VersionRowProps extends Pick<VersionsDrawerProps, 'ghosts' | 'onGhosts'>, Pick<Versions, 'goBack'> {
+interface VersionRowProps extends Pick<VersionsDrawerProps, 'ghosts' | 'onGhosts'>, Pick<Versions, 'goBack' | 'remove'> {
   readonly version: StoredVersion;
   readonly depth: number;
   /** The car is this version as it stands. */
   readonly isCurrent: boolean;
 }
 
-function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack }: VersionRowProps) {
+function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack, remove }: VersionRowProps) {
   const units = useUnits();
   const { name, note, change, design } = version.record;
   const prediction = predictRun(design);
-  const others = ghosts.filter(({ id }) => id !== version.id);
-  const isGhost = others.length < ghosts.length;
   return (
     <Box component="li" sx={{ ml: 4 * Math.min(depth, 4), py: 2, borderTop: 1, borderColor: 'divider' }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
@@ -155,19 +156,33 @@ function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack }: Ver
           variant="outlined"
           disabled={isCurrent}
           aria-label={`Go back to it: ${name}`}
-          onClick={() => void goBack(version)}
+          onClick={() => void goBack(name, design)}
         >
           Go back to it
         </Button>
-        <Button
-          size="small"
-          aria-pressed={isGhost}
-          aria-label={`${isGhost ? 'hide from the curve' : 'show behind the curve'}: ${name}`}
-          onClick={() => onGhosts(isGhost ? others : [...ghosts, { id: version.id, name, design }])}
-        >
-          {isGhost ? 'hide from the curve' : 'show behind the curve'}
+        <GhostButton ghost={{ id: version.id, name, design }} ghosts={ghosts} onGhosts={onGhosts} />
+        <Button size="small" aria-label={`Remove the version ${name}`} onClick={() => void remove(version.id, name)}>
+          Remove
         </Button>
       </Box>
     </Box>
   );
 }
+
+const UnreadableVersion = ({ version, onRemove }: { readonly version: Unreadable; readonly onRemove: () => void }) => (
+  <Box component="li" sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
+    <Typography>✕ A version that cannot be read: {version.unreadable.faults.slice(0, 2).map(faultLine).join('; ')}</Typography>
+    <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
+      <Button
+        size="small"
+        variant="outlined"
+        onClick={() => download(`unreadable-${version.id}.version.json`, version.unreadable.text, 'application/json')}
+      >
+        Save its file
+      </Button>
+      <Button size="small" onClick={onRemove}>
+        Remove
+      </Button>
+    </Box>
+  </Box>
+);
