@@ -8,6 +8,7 @@ import styles from './shell.module.css';
 import { Shortcuts } from './shortcuts.tsx';
 import { Toasts } from './toasts.tsx';
 import type { Opening } from './use-opening.ts';
+import { useRegions } from './use-regions.ts';
 
 const ArchiveDialog = later(() => import('../stations/garage/archive-dialog.tsx'));
 
@@ -20,14 +21,25 @@ export function Shell() {
   const [archive, setArchive] = useState<File | null>(null);
   const openFile = (file: File): void => void cars.openFile(file, (zip) => startTransition(() => setArchive(zip)));
   useFileDrop(openFile);
+  useRegions();
   useEffect(() => {
     const timer = setTimeout(() => requestIdleCallback(() => void fetchLater()), LATER);
     return () => clearTimeout(timer);
   }, []);
   return (
     <div className={styles.shell}>
+      <a
+        href="#station"
+        className={styles.skip}
+        onClick={(event) => {
+          event.preventDefault();
+          document.getElementById('station')?.focus();
+        }}
+      >
+        Skip to the station
+      </a>
       <Rail />
-      <main className={styles.station}>
+      <main id="station" tabIndex={-1} className={styles.station}>
         <Outlet context={{ openFile } satisfies Opening} />
       </main>
       {archive && (

@@ -9,9 +9,14 @@ import TableRow from '@mui/material/TableRow';
 const SHORTCUTS = [
   ['Ctrl + Z', 'undo the last change of a design'],
   ['Ctrl + Shift + Z or Ctrl + Y', 'do it again'],
+  ['F6', 'the next part of the station; Shift + F6 the one before'],
+  ['↑ ↓ in a list of fields or figures', 'the next one; with Ctrl where the arrows move a slider, as on the drawing'],
   ['← → on a slider', 'move it; Shift ten times as far, Alt a tenth, Page Up and Page Down too'],
   ['← → on the pull curve', 'move the car along it and read it; Home and End go to its ends, Escape back to the line'],
-  ['← → ↑ ↓ on a handle of the drawing', 'change its size; Shift ten times as far, Alt a tenth'],
+  [
+    '← → ↑ ↓ on a handle of the drawing',
+    'change its size; Shift or Page Up and Page Down ten times as far, Alt a tenth, Home and End to its ends',
+  ],
   ['Enter on a figure of the drawing', 'type another size'],
   ['← → ↑ ↓ on the map', 'move about; Enter takes the place'],
   ['Enter', 'take what was typed; Escape leaves it as it was'],

@@ -37,6 +37,9 @@ const paletteOf = (tokens: Tokens) => ({
 
 const heading = (size: number) => ({ fontFamily: FONTS.heading, fontWeight: 660, fontSize: `${size}px`, lineHeight: 1.25 });
 
+/** What shows where the keyboard is. */
+const RING = '3px solid var(--mui-palette-workbench-distance)';
+
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-scheme' },
   colorSchemes: { light: { palette: paletteOf(TOKENS.light) }, dark: { palette: paletteOf(TOKENS.dark) } },
@@ -60,13 +63,18 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         'html, body, #root': { height: '100%' },
-        ':focus-visible': { outline: '3px solid var(--mui-palette-workbench-distance)', outlineOffset: '2px' },
+        // Over every component's own: nothing that takes the focus hides it.
+        ':focus-visible, .Mui-focusVisible': { outline: `${RING} !important`, outlineOffset: '2px' },
+        // A field shows it about its frame; what stands in a row that is cut off at its edge, within.
+        '.MuiInputBase-root:has(:focus-visible)': { outline: RING, outlineOffset: '2px' },
+        '.MuiInputBase-root :focus-visible': { outline: '0 !important' },
+        '.MuiTab-root:focus-visible, .MuiMenuItem-root:focus-visible': { outlineOffset: '-3px' },
         '.explained': {
           all: 'unset',
           cursor: 'help',
           textDecoration: 'underline dotted',
           textUnderlineOffset: '3px',
-          '&:focus-visible': { outline: '3px solid var(--mui-palette-workbench-distance)', outlineOffset: '2px', borderRadius: '2px' },
+          '&:focus-visible': { outline: RING, outlineOffset: '2px', borderRadius: '2px' },
         },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },

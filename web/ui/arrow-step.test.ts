@@ -11,5 +11,6 @@ describe('an arrow key', () => {
     expect(press('ArrowUp', { shiftKey: true })).toBe(10);
     expect(press('ArrowLeft', { altKey: true })).toBe(-0.1);
   });
-  it('is no other key', () => expect([press('a'), press('Enter'), press('PageUp')]).toEqual([null, null, null]));
+  it('is no other key', () => expect([press('a'), press('Enter'), press('Home')]).toEqual([null, null, null]));
+  it('has page keys beside it for ten steps', () => expect([press('PageUp'), press('PageDown')]).toEqual([10, -10]));
 });

@@ -3,6 +3,7 @@ import { Explained } from './explained.tsx';
 import type { Explanation } from './explanation.ts';
 import styles from './facts.module.css';
 import plain from './plain.module.css';
+import { useRoving } from './use-roving.ts';
 
 interface FactProps {
   readonly name: string;
@@ -12,16 +13,19 @@ interface FactProps {
 }
 
 /** Names and their figures, in two columns. */
-export const Facts = ({
+export function Facts({
   facts,
   explain,
-}: Pick<FactProps, 'explain'> & { readonly facts: readonly (readonly [name: string, figure: string])[] }) => (
-  <dl className={`${plain.list} ${styles.facts}`}>
-    {facts.map(([name, figure]) => (
-      <Fact key={name} name={name} figure={figure} explain={explain} />
-    ))}
-  </dl>
-);
+}: Pick<FactProps, 'explain'> & { readonly facts: readonly (readonly [name: string, figure: string])[] }) {
+  const group = useRoving('button');
+  return (
+    <dl ref={group} className={`${plain.list} ${styles.facts}`}>
+      {facts.map(([name, figure]) => (
+        <Fact key={name} name={name} figure={figure} explain={explain} />
+      ))}
+    </dl>
+  );
+}
 
 /** Drawn anew only when its figure changes. */
 const Fact = memo(function Fact({ name, figure, explain }: FactProps) {

@@ -1,9 +1,10 @@
 import Button from '@mui/material/Button';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { isReadable } from '../../../core/files/stored.ts';
 import { useListRunsQuery, useListVersionsQuery, RUNS_ON_A_PAGE, type RunFilter } from '../../app/api.ts';
 import plain from '../../ui/plain.module.css';
+import { useRoving } from '../../ui/use-roving.ts';
 import { RunRow, UnreadableRunRow } from './run-row.tsx';
 import styles from './run-list.module.css';
 
@@ -24,6 +25,14 @@ export function RunList({ carId, filter, filterWords, onAll }: RunListProps) {
   const { data: first } = useListRunsQuery({ carId, filter, page: 0 });
   const total = first?.total ?? 0;
   const list = useRef<HTMLUListElement>(null);
+  const rove = useRoving('li');
+  const group = useCallback(
+    (element: HTMLUListElement | null) => {
+      list.current = element;
+      return rove(element);
+    },
+    [rove],
+  );
   const [top, setTop] = useState(0);
   const scroller = (): HTMLElement | null => document.querySelector('main');
   // eslint-disable-next-line react-hooks/incompatible-library -- what is drawn follows the scroller, not this component's own state
@@ -59,7 +68,7 @@ export function RunList({ carId, filter, filterWords, onAll }: RunListProps) {
           </Button>
         )}
       </div>
-      <ul ref={list} className={styles.list} style={{ height: rows.getTotalSize() }}>
+      <ul ref={group} className={styles.list} style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map(({ index, start }) => (
           <li
             key={index}

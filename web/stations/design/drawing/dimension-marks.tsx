@@ -5,6 +5,7 @@ import { sizesOf } from '../../../../core/design/sizes.ts';
 import { FONTS } from '../../../app/tokens.ts';
 import { CLEAR_GROUND } from '../../../ui/clear-ground.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
+import { useRoving } from '../../../ui/use-roving.ts';
 import type { Edit } from '../design-slice.ts';
 
 const ink = 'var(--mui-palette-workbench-ink)';
@@ -69,8 +70,14 @@ interface LabelProps {
 
 const TYPED_OVER = { cursor: 'text' } as const;
 
-/** Given to the group about a drawing's dimensions. */
-export const FIGURES = { ...CLEAR_GROUND, fontFamily: FONTS.figures, fontSize: 13 };
+const FIGURES = { ...CLEAR_GROUND, fontFamily: FONTS.figures, fontSize: 13 };
+
+/** A drawing's dimensions: one stop for Tab, the arrows go from figure to figure. */
+export const Dimensions = ({ children }: { readonly children: ReactNode }) => (
+  <g ref={useRoving('[role=button]')} {...FIGURES}>
+    {children}
+  </g>
+);
 
 /** A figure on the drawing, drawn anew only when it stands elsewhere or says otherwise. */
 export const Label = memo(function Label({ x, y, children, anchor = 'middle', fill = ink, sizeId }: LabelProps) {
@@ -91,7 +98,11 @@ export const Label = memo(function Label({ x, y, children, anchor = 'middle', fi
         'aria-label': `${children}: type another`,
         style: TYPED_OVER,
         onClick: open,
-        onKeyDown: ({ key }: React.KeyboardEvent) => key === 'Enter' && open(),
+        onKeyDown: (event: React.KeyboardEvent) => {
+          if (event.key !== 'Enter' && event.key !== ' ') return;
+          event.preventDefault();
+          open();
+        },
       })}
     >
       {children}

@@ -6,6 +6,7 @@ import { printQuantity } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../app/tokens.ts';
 import { arrowStep } from '../../../ui/arrow-step.ts';
 import type { Scale } from '../../../ui/scale.ts';
+import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
 
@@ -38,7 +39,8 @@ const snapped = (value: number, step: number): number => Math.round(value / step
 /** Everything on the drawing that can be grabbed, dragged or moved with the arrow keys. */
 export function Handles({ design, specs, scale, edit, onDrag }: HandlesProps) {
   const sizes = sizesOf(design.motor.kind);
-  return specs.map(({ sizeId, place, direction, ...spec }) => {
+  const group = useRoving('[role=slider]');
+  const handles = specs.map(({ sizeId, place, direction, ...spec }) => {
     const size = sizes.find(({ id }) => id === sizeId);
     return (
       size && (
@@ -58,6 +60,11 @@ export function Handles({ design, specs, scale, edit, onDrag }: HandlesProps) {
       )
     );
   });
+  return (
+    <g ref={group} role="group" aria-label="Handles">
+      {handles}
+    </g>
+  );
 }
 
 interface HandleProps extends Pick<HandleSpec, 'label' | 'gain' | 'step'>, Pick<HandlesProps, 'edit' | 'onDrag'> {
@@ -76,9 +83,10 @@ const Handle = memo(function Handle({ label, size, value, x, y, across, up, perM
   const units = useUnits();
   const [isShown, setShown] = useState(false);
   const grab = useRef<{ x: number; y: number; value: number; gesture: string } | null>(null);
+  // As far as the size's slider goes; a size typed beyond it may stay there.
+  const [low, high] = [Math.min(size.low, value), Math.max(size.high, value)];
   const change = (next: number, gesture: string): void => {
-    // Lengths stay above nothing; angles may go either way.
-    const kept = size.low < 0 ? next : Math.max(next, step);
+    const kept = Math.min(Math.max(next, low), high);
     if (kept !== value) edit((car) => size.write(car, kept), gesture);
   };
   const words = printQuantity(value, size.quantity, units);
@@ -89,8 +97,8 @@ const Handle = memo(function Handle({ label, size, value, x, y, across, up, perM
       aria-label={`${label}, on the drawing`}
       aria-valuenow={Number(value.toPrecision(5))}
       aria-valuetext={words}
-      aria-valuemin={Number(Math.min(2 * size.low, 0).toPrecision(5))}
-      aria-valuemax={Number((2 * size.high).toPrecision(5))}
+      aria-valuemin={Number(low.toPrecision(5))}
+      aria-valuemax={Number(high.toPrecision(5))}
       transform={`translate(${x} ${y})`}
       style={GRABBED}
       onFocus={() => setShown(true)}
@@ -99,9 +107,11 @@ const Handle = memo(function Handle({ label, size, value, x, y, across, up, perM
       onPointerLeave={() => setShown(false)}
       onKeyDown={(event) => {
         const steps = arrowStep(event);
-        if (steps === null) return;
+        const end = event.key === 'Home' ? low : event.key === 'End' ? high : null;
+        if (steps === null && end === null) return;
         event.preventDefault();
-        change(snapped(value, step * Math.abs(steps)) + step * steps, nanoid());
+        if (steps === null) change(end!, nanoid());
+        else change(snapped(value, step * Math.abs(steps)) + step * steps, nanoid());
       }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);

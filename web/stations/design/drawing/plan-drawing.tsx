@@ -2,7 +2,7 @@ import { curvatureOf, driftAfter } from '../../../../core/design/straightness.ts
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Plate, PlanView } from '../../../../core/drawing/plan-view.ts';
 import type { Scale } from '../../../ui/scale.ts';
-import { Across, FIGURES, Label, Upright } from './dimension-marks.tsx';
+import { Across, Dimensions, Label, Upright } from './dimension-marks.tsx';
 
 const ink = 'var(--mui-palette-workbench-ink)';
 const muted = 'var(--mui-palette-workbench-muted)';
@@ -75,7 +75,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
       />
       {view.ballast && <PlateShape plate={view.ballast} scale={scale} fill={muted} line={1} />}
       {design.otherWheels && (
-        <g {...FIGURES}>
+        <Dimensions>
           <Across
             from={scale.x(0)}
             to={scale.x(design.wheelbase)}
@@ -97,7 +97,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
               ? `axles as drawn: straight at ${distance(TOLD_AT)}`
               : `as drawn it drifts ${distance(Math.abs(drift))} to the ${drift > 0 ? 'right' : 'left'} in ${distance(TOLD_AT)}`}
           </Label>
-        </g>
+        </Dimensions>
       )}
     </>
   );

@@ -5,7 +5,7 @@ import type { Pose } from '../../../../core/drawing/pose.ts';
 import type { SideView } from '../../../../core/drawing/side-view.ts';
 import { CarSketch } from '../../../ui/car-sketch.tsx';
 import type { Scale } from '../../../ui/scale.ts';
-import { Across, FIGURES, Label, Upright } from './dimension-marks.tsx';
+import { Across, Dimensions, Label, Upright } from './dimension-marks.tsx';
 
 const ink = 'var(--mui-palette-workbench-ink)';
 const pullText = 'var(--mui-palette-workbench-pullText)';
@@ -30,7 +30,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
       {pose && <FloorMarks scale={scale} width={width} floor={floor} pose={pose} heading={view.heading} />}
       <CarSketch view={view} scale={scale} line={1.6} pose={pose} />
       {!pose && (
-        <g {...FIGURES}>
+        <Dimensions>
           {otherWheel && (
             <>
               <Across
@@ -67,7 +67,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
                 : `axle ⌀ ${size(design.axleDiameter)}, taped to ${size(thickestSpool(design))}`}
             </Label>
           )}
-        </g>
+        </Dimensions>
       )}
     </>
   );

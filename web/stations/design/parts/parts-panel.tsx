@@ -6,6 +6,7 @@ import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { fittedKey, neededAt, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
 import { later } from '../../../ui/later.ts';
 import plain from '../../../ui/plain.module.css';
+import { useRoving } from '../../../ui/use-roving.ts';
 import styles from '../design-page.module.css';
 import type { Edit } from '../design-slice.ts';
 import { BandSizeFields } from './band-size-fields.tsx';
@@ -31,8 +32,9 @@ function Parts({ design, edit }: PartsPanelProps) {
   const open = useCallback(() => startTransition(() => setListing(true)), []);
   const { motor, own } = design;
   const partsOf = (kind: PartKind): readonly OwnPart[] => byKind[kind] ?? NONE;
+  const group = useRoving('[role=combobox], button, input[type=text]');
   return (
-    <section aria-labelledby="parts-title" className={styles.fields}>
+    <section ref={group} aria-labelledby="parts-title" className={styles.fields}>
       <h2 id="parts-title" className={plain.heading}>
         Parts and floor
       </h2>

@@ -13,6 +13,7 @@ import {
 import { numberIn, parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
+import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import styles from '../design-page.module.css';
 import type { Edit } from '../design-slice.ts';
@@ -39,8 +40,9 @@ function useSettled(design: CarDesign): CarDesign {
 }
 
 const Values = memo(function Values({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+  const group = useRoving(`.${styles.value}`);
   return (
-    <section aria-labelledby="measured-title" className={styles.fields}>
+    <section ref={group} aria-labelledby="measured-title" className={styles.fields}>
       <h2 id="measured-title" className={plain.heading}>
         What is not known exactly
       </h2>

@@ -8,6 +8,7 @@ import { arrowStep } from '../../../ui/arrow-step.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
 import { useQuantityInput } from '../../../ui/use-quantity-input.ts';
+import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
 import styles from './sizes-panel.module.css';
@@ -35,8 +36,9 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
     const timer = setTimeout(() => void reader(), FETCH_AFTER);
     return () => clearTimeout(timer);
   }, []);
+  const group = useRoving(`.${styles.size}`);
   return (
-    <section aria-labelledby="sizes-title">
+    <section ref={group} aria-labelledby="sizes-title">
       <h2 id="sizes-title" className={plain.heading}>
         Sizes
       </h2>

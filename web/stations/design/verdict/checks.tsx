@@ -3,6 +3,7 @@ import { memo } from 'react';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
+import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import styles from './verdict-panel.module.css';
 
@@ -24,9 +25,10 @@ const WORTH = 0.05;
 /** Every check with its number; opened, what it means, its limit and how sure it is. */
 export const Checks = memo(function Checks({ assessment }: { readonly assessment: Assessment | null }) {
   const units = useUnits();
+  const group = useRoving('summary');
   if (!assessment) return null;
   return (
-    <section aria-labelledby="checks-title">
+    <section ref={group} aria-labelledby="checks-title">
       <h2 id="checks-title" className={plain.heading}>
         Checks
       </h2>

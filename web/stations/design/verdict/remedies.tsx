@@ -5,6 +5,7 @@ import type { Assessment } from '../../../../core/explore/assess.ts';
 import type { PricedRemedy } from '../../../../core/explore/priced-remedies.ts';
 import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
+import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../design-slice.ts';
 import styles from './verdict-panel.module.css';
@@ -46,10 +47,11 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better }: PricedRe
 export const Remedies = memo(function Remedies({ assessment, aim, edit, onPreview }: RemediesProps) {
   const units = useUnits();
   const [all, setAll] = useState(false);
+  const group = useRoving('button');
   const remedies = assessment?.remedies ?? [];
   if (remedies.length === 0) return null;
   return (
-    <section aria-labelledby="remedies-title">
+    <section ref={group} aria-labelledby="remedies-title">
       <h2 id="remedies-title" className={plain.heading}>
         What would help
       </h2>

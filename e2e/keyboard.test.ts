@@ -1,0 +1,151 @@
+import { PNG } from 'pngjs';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { TOKENS } from '../web/app/tokens.ts';
+import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
+import { builder } from './builder.ts';
+
+let program: Program;
+let browser: Browser;
+let stopBrowser: () => Promise<void>;
+const complaints: string[] = [];
+const KELP = '/cars/5ce44000-0000-4000-8000-000000000001';
+
+beforeAll(async () => {
+  program = await startProgram({ demo: true });
+  ({ browser, stop: stopBrowser } = await startBrowser());
+});
+afterAll(async () => {
+  await stopBrowser?.();
+  await program?.stop();
+  expect(complaints).toEqual([]);
+});
+const open = (path: string): Promise<Page> => openPage(browser, program.url + path, DESKTOP, complaints);
+
+/** What has the focus, in words; null when nothing has. */
+const focused = (page: Page): Promise<string | null> =>
+  page.evaluate(() => {
+    const at = document.activeElement;
+    return !at || at === document.body
+      ? null
+      : `${at.getAttribute('role') ?? at.tagName} ${at.getAttribute('aria-label') ?? at.textContent ?? ''}`;
+  });
+
+/** Pixels of the ring's colour about what has the focus, in a picture of it and a little around. */
+async function ringPixels(page: Page, box: { x: number; y: number; width: number; height: number }, colour: string): Promise<number> {
+  const shot = PNG.sync.read(Buffer.from(await page.screenshot({ clip: box })));
+  const [r, g, b] = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16)) as [number, number, number];
+  let count = 0;
+  for (let i = 0; i < shot.data.length; i += 4) {
+    const apart = Math.abs(shot.data[i]! - r) + Math.abs(shot.data[i + 1]! - g) + Math.abs(shot.data[i + 2]! - b);
+    if (apart < 24) count++;
+  }
+  return count;
+}
+/** Takes every ring away, or gives them back, and leaves the focus where it is. */
+const showRings = (page: Page, areShown: boolean): Promise<void> =>
+  page.evaluate((shown) => {
+    const none = new CSSStyleSheet();
+    none.replaceSync(':not(#a):not(#b) { outline: 0 !important }');
+    document.adoptedStyleSheets = shown ? [] : [none];
+  }, areShown);
+
+const AROUND = 8;
+const boxOfFocused = (page: Page) =>
+  page.evaluate(
+    async (around, { width, height }) => {
+      // What was scrolled to stands where it is seen.
+      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+      const at = document.activeElement!;
+      const { left, top, right, bottom } = (at.closest('.MuiInputBase-root') ?? at).getBoundingClientRect();
+      const [x, y] = [Math.max(left - around, 0), Math.max(top - around, 0)];
+      return { x, y, width: Math.min(right + around, width) - x, height: Math.min(bottom + around, height) - y };
+    },
+    AROUND,
+    DESKTOP,
+  );
+
+describe('the keyboard', () => {
+  it.each([
+    ['the Garage', 'light', '/'],
+    ['the Garage', 'dark', '/'],
+    ['Design', 'light', `${KELP}/design`],
+    ['Design', 'dark', `${KELP}/design`],
+    ['Track', 'light', `${KELP}/track`],
+    ['Track', 'dark', `${KELP}/track`],
+  ] as const)('shows in %s, %s, where it is: every stop has its ring', async (_name, scheme, path) => {
+    const page = await open('/');
+    await page.evaluate((mode) => localStorage.setItem('mui-mode', mode), scheme);
+    await page.goto(program.url + path);
+    const car = builder(page);
+    await car.sees(path === '/' ? 'Bobbin Eel' : path.endsWith('design') ? '8 in 10 such cars' : 'All runs, newest first');
+    const without: string[] = [];
+    let stops = 0;
+    for (; stops < 70; stops++) {
+      await page.keyboard.press('Tab');
+      const name = await focused(page);
+      if (name === null) break;
+      const box = await boxOfFocused(page);
+      const withRing = await ringPixels(page, box, TOKENS[scheme].distance);
+      await showRings(page, false);
+      const bare = await ringPixels(page, box, TOKENS[scheme].distance);
+      await showRings(page, true);
+      if (withRing - bare < 2 * (box.width - 2 * AROUND)) without.push(`${name}: ${withRing - bare} px`);
+    }
+    expect(without).toEqual([]);
+    expect(stops).toBeGreaterThan(20);
+    // A whole station is gone through in few: groups are one stop each.
+    expect(stops).toBeLessThan(50);
+    await page.close();
+  });
+
+  it('skips to the station, and goes from part to part of it', async () => {
+    const page = await open(`${KELP}/design`);
+    await builder(page).sees('Checks');
+    await page.keyboard.press('Tab');
+    expect(await focused(page)).toContain('Skip to the station');
+    await page.keyboard.press('Enter');
+    expect(await page.evaluate(() => document.activeElement!.id)).toBe('station');
+    const visited: string[] = [];
+    for (let k = 0; k < 12; k++) {
+      await page.keyboard.press('F6');
+      visited.push((await focused(page))!);
+    }
+    for (const part of ['Name of the car', 'Lever length, mm', 'type another', 'Pull curve', 'predicted, fully wound'])
+      expect(
+        visited.slice(0, 9).some((name) => name.includes(part)),
+        `${part} in ${visited.join('; ')}`,
+      ).toBe(true);
+    await page.close();
+  });
+
+  it('goes through a group by its arrows, and moves a handle of the drawing to its ends', async () => {
+    const page = await open(`${KELP}/design`);
+    const car = builder(page);
+    await car.sees('Checks');
+    await page.focus('input[aria-label="Lever length, mm"]');
+    await page.keyboard.press('ArrowDown');
+    expect(await focused(page)).toContain('Trap to drive axle, mm');
+    await page.keyboard.press('Tab');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.up('Control');
+    expect(await focused(page)).toBe('INPUT Drive wheels ⌀');
+    const handle = (await page.waitForSelector('[role=slider][aria-label^="lever"]'))!;
+    const value = (): Promise<number[]> =>
+      handle.evaluate((slider) => ['now', 'min', 'max'].map((which) => Number(slider.getAttribute(`aria-value${which}`))));
+    await handle.evaluate((slider) => (slider as SVGElement).focus());
+    const [before] = await value();
+    await page.keyboard.press('PageUp');
+    await page.waitForFunction((was) => Number(document.activeElement!.getAttribute('aria-valuenow')) > was, {}, before!);
+    for (const [key, which] of [
+      ['End', 2],
+      ['Home', 1],
+    ] as const) {
+      await page.keyboard.press(key);
+      const wanted = (await value())[which]!;
+      await page.waitForFunction((end) => Number(document.activeElement!.getAttribute('aria-valuenow')) === end, {}, wanted);
+    }
+    await page.close();
+  });
+});
