@@ -357,7 +357,7 @@ describe('a builder at the Design station', () => {
     const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-file-'));
     const file = join(folder, 'broken.json');
     writeFileSync(file, JSON.stringify({ ...newCar('Broken'), wheelbase: 'long' }));
-    const input = (await page.$('input[aria-label="Car file"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.$('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(file);
     await garage.sees('wheelbase: must be a number');
     await page.close();

@@ -123,7 +123,7 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
       <Table size="small" sx={{ my: 3 }}>
         <TableHead>
           <TableRow>
-            <TableCell />
+            <TableCell>what</TableCell>
             <TableCell align="right">new here</TableCell>
             <TableCell align="right">the same</TableCell>
           </TableRow>

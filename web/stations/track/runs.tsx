@@ -99,7 +99,7 @@ function RunGroup({ carId, group, isPresentCar, isChosen, isOnly, onChoose }: Ru
     ['best', outcomeWords(sums.best, units)],
   ];
   return (
-    <section aria-label={windWords(group.wind)} className={styles.group}>
+    <div role="group" aria-label={windWords(group.wind)} className={styles.group}>
       <div className={styles.head}>
         <h3 className={plain.heading}>
           {windWords(group.wind)}
@@ -121,6 +121,6 @@ function RunGroup({ carId, group, isPresentCar, isChosen, isOnly, onChoose }: Ru
           </div>
         ))}
       </dl>
-    </section>
+    </div>
   );
 }

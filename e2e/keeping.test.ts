@@ -1,0 +1,191 @@
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
+import { builder, expectAccessible } from './builder.ts';
+import { addRuns } from './many-runs.ts';
+
+let program: Program;
+let browser: Browser;
+let stopBrowser: () => Promise<void>;
+const complaints: string[] = [];
+const RUNS = 3000;
+const LIMPET = '5ce44000-0000-4000-8000-000000000004';
+const carAt = (n: number): string => `/cars/5ce44000-0000-4000-8000-00000000000${n}`;
+const open = (path: string, told: string[] = complaints): Promise<Page> => openPage(browser, program.url + path, DESKTOP, told);
+
+beforeAll(async () => {
+  const first = await startProgram({ demo: true });
+  await first.stop();
+  addRuns(first.folder, LIMPET, RUNS);
+  program = await startProgram({ demo: true, folder: first.folder });
+  ({ browser, stop: stopBrowser } = await startBrowser());
+});
+afterAll(async () => {
+  await stopBrowser?.();
+  await program?.stop();
+  expect(complaints).toEqual([]);
+});
+
+describe('a car that cannot run', () => {
+  it.each([
+    [1, 'On the drive wheels, %', '0', 'It does not move.', 'Track width, mm'],
+    [4, 'On the drive wheels, %', '8', 'It does not move.', 'Track width, mm'],
+    [5, 'rolling friction length of the drive wheels, mm', '99999', 'It cannot run like this.', 'Trailing arm, mm'],
+  ])(
+    'number %i, after %s was typed as %s, says why and can still be edited, also after a reload',
+    async (n, field, typed, words, other) => {
+      const page = await open(`${carAt(n)}/design`);
+      const car = builder(page);
+      await car.sees('predicted, fully wound');
+      await car.type(field, typed);
+      await car.sees(words);
+      await car.saved();
+      await page.reload();
+      await car.sees(words);
+      await expectAccessible(page);
+      await car.type(other, '101');
+      await car.saved();
+      // The car as it was is there to go back to.
+      await page.locator('header button[aria-haspopup=dialog]').click();
+      await car.sees('Saved by itself');
+      await page.locator('section[aria-labelledby=earlier-title] li:nth-child(2) button[aria-label^="Go back"]').click();
+      await car.sees('predicted, fully wound');
+      await car.seesNot(words);
+      await page.close();
+    },
+  );
+});
+
+describe('an error in one panel', () => {
+  it('leaves the others standing, and can be undone', async () => {
+    const told: string[] = [];
+    const page = await open(`${carAt(3)}/design`, told);
+    const car = builder(page);
+    await car.sees('8 in 10 such cars');
+    await page.evaluate(() => {
+      const usual = Array.prototype.lastIndexOf as (this: unknown[], sought: unknown) => number;
+      Array.prototype.lastIndexOf = function (sought: unknown) {
+        if (sought === 'spinning') throw new Error('made to break');
+        return usual.call(this, sought);
+      };
+      Object.assign(window, { mend: () => (Array.prototype.lastIndexOf = usual as typeof Array.prototype.lastIndexOf) });
+    });
+    await car.type('Track width, mm', '140');
+    await car.sees('The curve cannot be shown for this car.');
+    const before = await car.distance();
+    await car.type('Ready-to-run weight, g', '180');
+    await page.waitForFunction(
+      (was) => !document.querySelector('[data-testid=predicted-distance]')!.textContent!.startsWith(was),
+      {},
+      before.toFixed(2),
+    );
+    expect(await page.$('#car-drawing')).not.toBeNull();
+    await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+    await car.press('Undo the last change');
+    await car.seesNot('The curve cannot be shown');
+    await car.sees('pull of this car');
+    expect(await car.distance()).toBe(before);
+    expect(told.join()).toContain('made to break');
+    await page.close();
+  });
+});
+
+describe('thousands of runs', () => {
+  it('are listed with few rows on the page, to the very first, and a new one stands on top', async () => {
+    const page = await open(`${carAt(4)}/track`);
+    const car = builder(page);
+    await car.sees('All runs, newest first');
+    await car.sees('against predicted');
+    const rows = (): Promise<number> => page.$$eval('main ul li', (list) => list.length);
+    expect(await rows()).toBeLessThan(60);
+    await page.$eval('main', (main) => main.scrollTo(0, main.scrollHeight));
+    await car.sees('run number 1');
+    expect(await rows()).toBeLessThan(60);
+    await page.$eval('main', (main) => main.scrollTo(0, 0));
+    await car.type('Distance, m (or 35 ft, 12 m 40 cm)', '6.54');
+    await car.press('Log this run');
+    await page.waitForFunction(() => document.querySelector('main ul li')?.textContent.includes('6.54'));
+    await (await page.waitForSelector('::-p-text(show only these)'))!.click();
+    await car.sees('Runs fully wound');
+    await expectAccessible(page);
+    await page.close();
+  });
+});
+
+describe('everything', () => {
+  it('is saved as one file, looked into, and taken into an empty garage', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-save-'));
+    const page = await open('/');
+    const session = await page.createCDPSession();
+    await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+    await builder(page).follow('Save everything');
+    const name = await vi.waitFor(
+      () => {
+        const [file] = readdirSync(folder).filter((found) => found.endsWith('.zip'));
+        if (!file) throw new Error('not there yet');
+        return file;
+      },
+      { timeout: 20_000, interval: 100 },
+    );
+    await page.close();
+    const other = await startProgram();
+    const empty = await openPage(browser, other.url, DESKTOP, complaints);
+    const garage = builder(empty);
+    await garage.sees('No car yet');
+    const input = (await empty.$('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(join(folder, name));
+    await garage.sees('Nothing has been stored yet');
+    await expectAccessible(empty);
+    await garage.press('Take what is new and ticked');
+    await garage.sees('Taken from the archive: 5 cars');
+    await garage.sees('Bobbin Eel');
+    // Changed here, it is different; only ticked it is taken again.
+    await garage.follow('Bobbin Eel');
+    await garage.type('Name of the car', 'Bobbin Eel II');
+    await garage.saved();
+    await empty.goto(other.url);
+    await garage.sees('Bobbin Eel II');
+    const again = (await empty.waitForSelector('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
+    await again.uploadFile(join(folder, name));
+    await garage.sees('1 differ from what is here');
+    await (await empty.waitForSelector('::-p-text(Car “Bobbin Eel”)'))!.click();
+    await garage.press('Take what is new and ticked');
+    await garage.sees('Taken from the archive: 1 car');
+    await garage.seesNot('Bobbin Eel II');
+    await empty.close();
+    await other.stop();
+  });
+  it('that was removed is listed and brought back', async () => {
+    const page = await open('/');
+    const garage = builder(page);
+    await page.locator('button[aria-label="More for Slow Ferry"]').click();
+    await garage.choose('Remove');
+    await garage.sees('Slow Ferry was removed');
+    await garage.press('Removed');
+    await page.locator('button[aria-label="Bring back Car “Slow Ferry”"]').click();
+    await garage.sees('Nothing was removed.');
+    await expectAccessible(page);
+    await garage.press('Close');
+    await page.waitForSelector('li[aria-label="Slow Ferry"]');
+    await page.close();
+  });
+  it('that can be read stands beside a car that cannot', async () => {
+    const db = new Database(join(program.folder, 'nimble-axle.sqlite'));
+    db.exec(`UPDATE cars SET version = version + 1, design = json_remove(design, '$.mass') WHERE id LIKE '%2'`);
+    db.close();
+    const page = await open('/');
+    const garage = builder(page);
+    await garage.sees('A car that cannot be read');
+    await garage.sees('mass: is missing');
+    await garage.sees('Kelp Runner');
+    await expectAccessible(page);
+    await page.locator('li[aria-label="A car that cannot be read"] button:last-of-type').click();
+    await garage.seesNot('A car that cannot be read');
+    await page.close();
+    expect(readFileSync(join(program.folder, 'nimble-axle.sqlite')).length).toBeGreaterThan(0);
+  });
+});
