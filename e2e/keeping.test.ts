@@ -151,7 +151,7 @@ describe('everything', () => {
     await garage.sees('Bobbin Eel II');
     const again = (await empty.waitForSelector('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
     await again.uploadFile(join(folder, name));
-    await garage.sees('1 differ from what is here');
+    await garage.sees('1 differs from what is here');
     await (await empty.waitForSelector('::-p-text(Car “Bobbin Eel”)'))!.click();
     await garage.press('Take what is new and ticked');
     await garage.sees('Taken from the archive: 1 car');

@@ -3,7 +3,8 @@ import type { RunResult } from '../run/simulate.ts';
 
 /** What holds a car back most, for one sentence of judgement. */
 export type Limit =
-  | { readonly kind: 'stalls' }
+  /** It lacks pull, or its tyres have not the grip to pass the pull on. */
+  | { readonly kind: 'stalls'; readonly lacks: 'pull' | 'grip' }
   | { readonly kind: 'stops-wound'; readonly turnsLeft: number }
   | { readonly kind: 'wheelspin'; readonly distance: number; readonly share: number }
   | { readonly kind: 'loss'; readonly part: keyof EnergyBudget; readonly share: number }
@@ -14,7 +15,7 @@ const SPIN_THAT_MATTERS = 0.05;
 
 /** The one thing that limits this run most. */
 export function limitOf(result: RunResult): Limit {
-  if (result.stalled) return { kind: 'stalls' };
+  if (result.stalled) return { kind: 'stalls', lacks: result.launchThrust > result.launchResistance ? 'grip' : 'pull' };
   if (result.ended === 'limit') return { kind: 'endless' };
   if (result.turnsLeft > 0.5) return { kind: 'stops-wound', turnsLeft: result.turnsLeft };
   const shareOf = (part: keyof EnergyBudget): number => energyShare(result, part);

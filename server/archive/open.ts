@@ -51,6 +51,8 @@ function placesOf({ db }: Store) {
           return contentOf(runs.get(thing.id, thing.carId), 'record');
       }
     },
+    /** Whether the same stands here, found without reading it; false where that takes a closer look. */
+    isSurelySame: (thing: Thing): boolean => thing.kind === 'run' && runs.isKept(thing.id, thing.carId, thing.content),
     restore: (thing: Thing): boolean => {
       switch (thing.kind) {
         case 'car':
@@ -106,6 +108,8 @@ export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>
   };
   /** Cars that are new, or the same as here: they have no later design here than in the archive. */
   const alikeCars = new Set<string>();
+  /** Cars that were removed here and stay so: what belongs to them stays with them. */
+  const goneCars = new Set<string>();
   // While only looking, a new car is not here yet.
   const hasCar = (carId: string): boolean => places.hasCar(carId) || alikeCars.has(carId);
 
@@ -123,9 +127,14 @@ export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>
   };
   const weigh = (thing: Thing): void => {
     const isTaking = taking.kind === 'take';
+    if (places.isSurelySame(thing)) {
+      same[thing.kind]++;
+      return;
+    }
     if (places.isRemoved(thing)) {
       gone++;
       find(removed, thing);
+      if (thing.kind === 'car' && !(isTaking && isAsked(taking.restore, thing.id))) goneCars.add(thing.id);
       if (isTaking && isAsked(taking.restore, thing.id))
         writes.push(() => {
           if (places.restore(thing)) taken[thing.kind]++;
@@ -171,6 +180,7 @@ export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>
     const read = readArchiveEntry(place, text);
     read.faults.forEach(tell);
     for (const entry of read.entries) {
+      if ('carId' in entry && goneCars.has(entry.carId)) continue;
       if (hasPlace(entry)) take(entry);
       else waiting.push(entry);
       if (writes.length >= BATCH) await flush();
@@ -179,7 +189,10 @@ export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>
     }
     await new Promise((resolve) => setImmediate(resolve));
   }
-  for (let left = waiting.splice(0), before = -1; left.length > 0 && left.length !== before;) {
+  for (
+    let left = waiting.filter((entry) => !(('carId' in entry) && goneCars.has(entry.carId))), before = -1;
+    left.length > 0 && left.length !== before;
+  ) {
     before = left.length;
     const still: ArchiveEntry[] = [];
     for (const entry of left)

@@ -102,6 +102,11 @@ export function runQueries(db: Db) {
       const row = find.get(id, carId);
       return row && storedOf(row, designsOf([row.design_id]));
     },
+    /** Whether just this run is kept, told by its text: false may still be the same in another order of keys. */
+    isKept: (id: string, carId: string, { design, ...record }: RunRecord): boolean => {
+      const row = find.get(id, carId);
+      return row !== undefined && row.design_id === designs.idOf(design) && row.record === JSON.stringify(record);
+    },
     /** `limit` of the chosen runs from the `offset`th on, newest first. */
     page: (carId: string, { designs: wanted, turns }: RunChoice, offset: number, limit: number): RunPage => {
       const choice = {

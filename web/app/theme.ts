@@ -68,6 +68,8 @@ export const theme = createTheme({
         // A field shows it about its frame; what stands in a row that is cut off at its edge, within.
         '.MuiInputBase-root:has(:focus-visible)': { outline: RING, outlineOffset: '2px' },
         '.MuiInputBase-root :focus-visible': { outline: '0 !important' },
+        // A dialog as a whole is no stop of its own.
+        '.MuiModal-root [tabindex="-1"]:focus-visible': { outline: '0 !important' },
         '.MuiTab-root:focus-visible, .MuiMenuItem-root:focus-visible': { outlineOffset: '-3px' },
         '.explained': {
           all: 'unset',

@@ -5,6 +5,7 @@ import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
 import { predictRun } from '../../../core/design/predict-run.ts';
+import type { Fault } from '../../../core/fault.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { useAppDispatch, useAppSelector, type RootState } from '../../app/store.ts';
@@ -57,6 +58,8 @@ function OpenCar({ carId }: { readonly carId: string }) {
   );
 }
 
+const NO_FAULTS: readonly Fault[] = [];
+
 /** Takes the last change back; undefined where there is none. */
 function useUndo(): (() => void) | undefined {
   const dispatch = useAppDispatch();
@@ -91,6 +94,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   const openTab = useCallback((next: TabKey) => startTransition(() => setTab(next)), []);
   const player = usePlayer(design, prediction);
   const undo = useUndo();
+  const faults = prediction.kind === 'refused' ? prediction.faults : NO_FAULTS;
   const guarded = (name: string, panel: React.ReactElement): React.ReactElement => (
     <PanelBoundary name={name} of={design} onUndo={undo}>
       {panel}
@@ -110,10 +114,10 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       <DesignHeader carId={carId} name={design.name} edit={edit} onVersions={openVersions} />
       <div className={styles.workspace}>
         <div className={styles.left}>
-          {guarded('Sizes', <SizesPanel design={design} edit={edit} faults={prediction.kind === 'refused' ? prediction.faults : []} />)}
+          {guarded('Sizes', <SizesPanel design={design} edit={edit} faults={faults} />)}
           {guarded('Aim', <AimPanel aim={design.aim} floor={design.floor} limits={design.limits} edit={edit} />)}
           {guarded('Parts', <PartsPanel design={design} edit={edit} />)}
-          {guarded('What was measured', <MeasuredPanel design={design} edit={edit} />)}
+          {guarded('What was measured', <MeasuredPanel design={design} edit={edit} faults={faults} />)}
         </div>
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
           {guarded('The drawing', <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} />)}

@@ -141,7 +141,7 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
         </TableBody>
       </Table>
       <Choice
-        title={`${differing} differ from what is here`}
+        title={differing === 1 ? '1 differs from what is here' : `${differing} differ from what is here`}
         text="Ticked, the archive’s takes the place of yours; a car’s replaced design stays in its history."
         all="Take all of them from the archive"
         findings={different}
@@ -150,7 +150,7 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
         onChoose={onReplace}
       />
       <Choice
-        title={`${gone} were removed here`}
+        title={gone === 1 ? '1 was removed here' : `${gone} were removed here`}
         text="Ticked, they are brought back as they were when they were removed."
         all="Bring all of them back"
         findings={removed}
@@ -160,7 +160,9 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
       />
       {faulty > 0 && (
         <section aria-label="What cannot be read">
-          <Typography variant="h3">✕ {faulty} cannot be read and are left out</Typography>
+          <Typography variant="h3">
+            ✕ {faulty} cannot be read and {faulty === 1 ? 'is' : 'are'} left out
+          </Typography>
           {faults.slice(0, LISTED).map((fault) => (
             <Typography key={faultLine(fault)} variant="body2" sx={{ overflowWrap: 'anywhere' }}>
               {faultLine(fault)}

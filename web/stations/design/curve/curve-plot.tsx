@@ -225,7 +225,8 @@ function StillWound({
       <path d={line} fill="none" stroke={colour('pull')} strokeWidth={2} strokeDasharray="1 5" strokeLinecap="round" />
       <g {...NAMES}>
         <Name
-          x={Math.round(Math.min(places[0]!.at + 6, right - 170))}
+          // Clear of the names at the line, where all of it is left.
+          x={Math.round(Math.min(places[0]!.at + Math.max(6, 0.3 * (places.at(-1)!.at - places[0]!.at)), right - 170))}
           y={floor - 10}
           fill={colour('muted')}
           text={`left: ${Number(curve.turnsLeft.toPrecision(2))} turns, ${energy(curve.work.left)}`}

@@ -45,7 +45,7 @@ export function axisEnds({ curve, behind, axis }: Pick<CurveView, 'curve' | 'beh
   const own = axis === 'distance' ? Math.max(curve.end, curve.left.at(-1)?.distance ?? 0) : (curve.rows.at(-1)?.time ?? 0);
   const other = Math.max(0, ...behind.map(({ curve: { rows } }) => rows.at(-1)?.[axis] ?? 0));
   const along = Math.max(own, Math.min(1.5 * own, other)) || 1;
-  const most = (1 + ABOVE) * Math.max(strongest(curve.rows), ...behind.map((other) => strongest(other.curve.rows)));
+  const most = (1 + ABOVE) * Math.max(strongest(curve.rows), strongest(curve.left), ...behind.map((other) => strongest(other.curve.rows)));
   return { along: steadyAbove(along, STEPS), most: steadyAbove(most, STEPS) };
 }
 

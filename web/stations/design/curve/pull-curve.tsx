@@ -99,7 +99,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
           ? `at ${print(row.distance, 'distance')}, ${print(row.time, 'time')}: pull ${print(row.thrust, 'force')}, resistance ${print(row.resistance, 'force')}, ${print(row.speed, 'speed')}, ${PHASE_WORDS[row.phase]}`
           : curve
             ? 'Point at the curve to read it; drag along it, or step with the arrow keys, to move the car.'
-            : 'This car does not run as it stands; the sizes marked ✕ say why.'}
+            : 'This car does not run as it stands: the verdict says why, and what is wrong is marked ✕.'}
       </p>
       {curve && !asTable && (
         <div

@@ -10,6 +10,7 @@ import {
   type Value,
   type ValueKey,
 } from '../../../../core/design/values.ts';
+import type { Fault } from '../../../../core/fault.ts';
 import { numberIn, parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
@@ -19,9 +20,16 @@ import styles from '../design-page.module.css';
 import type { Edit } from '../design-slice.ts';
 
 /** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
-export function MeasuredPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+export function MeasuredPanel({ design, edit, faults }: ValuesProps) {
   // Far from the hand: while a size is dragged, curve and verdict go first.
-  return <Values design={useSettled(design)} edit={edit} />;
+  return <Values design={useSettled(design)} edit={edit} faults={faults} />;
+}
+
+interface ValuesProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+  /** Why the car cannot run as it stands. */
+  readonly faults: readonly Fault[];
 }
 
 /** ms a design is quiet before it is told here. */
@@ -39,7 +47,7 @@ function useSettled(design: CarDesign): CarDesign {
   return isTold ? design : settled;
 }
 
-const Values = memo(function Values({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
+const Values = memo(function Values({ design, edit, faults }: ValuesProps) {
   const group = useRoving(`.${styles.value}`);
   return (
     <section ref={group} aria-labelledby="measured-title" className={styles.fields}>
@@ -54,7 +62,8 @@ const Values = memo(function Values({ design, edit }: { readonly design: CarDesi
           key={`${key}${design.measured[key] ? 'm' : 'e'}`}
           valueKey={key}
           {...valueOf(design, key)}
-          isTyped={key in design.measured}
+          isTyped={Object.hasOwn(design.measured, key)}
+          fault={faults.find(({ path }) => path === `measured.${key}`)?.message}
           edit={edit}
         />
       ))}
@@ -66,11 +75,13 @@ interface ValueRowProps extends Value {
   readonly valueKey: ValueKey;
   /** Typed for this car, in place of what its parts say. */
   readonly isTyped: boolean;
+  /** What is wrong with it for this car. */
+  readonly fault: string | undefined;
   readonly edit: Edit;
 }
 
 /** Drawn anew only when its own value changes. */
-const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isTyped, edit }: ValueRowProps) {
+const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isTyped, fault, edit }: ValueRowProps) {
   const units = useUnits();
   const { unit, factor } = VALUE_UNITS[valueKey];
   const [typed, setTyped] = useState<string | null>(null);
@@ -97,7 +108,7 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
         <PlainField
           aria-label={`${VALUE_NAMES[valueKey]}${unit === '' ? '' : `, ${unit}`}`}
           unit={unit}
-          problem={problem === '' ? null : problem}
+          problem={problem !== '' ? problem : fault ? `✕ ${fault}` : null}
           value={typed ?? shown}
           onChange={({ target }) => setTyped(target.value)}
           onBlur={take}

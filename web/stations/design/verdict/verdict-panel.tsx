@@ -27,7 +27,10 @@ function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title
     case 'stalls':
       return {
         title: 'It does not move.',
-        text: `The pull at the tyre is ${printQuantity(result.launchThrust, 'force', units)}, less than what holds the car. A thicker axle, a shorter lever or smaller drive wheels pull harder.`,
+        text:
+          limit.lacks === 'pull'
+            ? `The pull at the tyre is ${printQuantity(result.launchThrust, 'force', units)}, less than what holds the car. A thicker axle, a shorter lever or smaller drive wheels pull harder.`
+            : `Its drive wheels spin on the spot: the launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip, the tyres hold ${printQuantity(result.launchGripLimit, 'force', units)}. More weight on the drive wheels or tyres that grip get it going.`,
         isBad: true,
       };
     case 'stops-wound':
