@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
@@ -13,6 +15,9 @@ function addImports(id: string, modules: Modules): void {
   for (const imported of modules.getModuleInfo(id)?.importedIds ?? []) addImports(imported, modules);
 }
 
+/** Files that are sent smaller than they are: text, and fonts are packed already. */
+const PACKED = /\.(js|css|svg|txt)$/;
+
 export default defineConfig({
   root: 'web',
   plugins: [
@@ -23,11 +28,23 @@ export default defineConfig({
         for (const id of this.getModuleIds()) if (this.getModuleInfo(id)?.isEntry) addImports(id, this);
       },
     },
+    {
+      name: 'packed-once',
+      closeBundle() {
+        const files = readdirSync('dist', { recursive: true, encoding: 'utf8' }).filter((file) => PACKED.test(file));
+        for (const file of files) {
+          const content = readFileSync(`dist/${file}`);
+          writeFileSync(`dist/${file}.gz`, gzipSync(content, { level: 9 }));
+          writeFileSync(`dist/${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+        }
+      },
+    },
   ],
   build: {
     outDir: '../dist',
     emptyOutDir: true,
     assetsInlineLimit: 0,
+    manifest: 'stations.json',
     target: 'es2022',
     chunkSizeWarningLimit: 900,
     // The first screen's program comes as one file: twenty small ones take longer to ask for than to read.

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import { startTransition, Suspense, useCallback, useMemo, useState } from 'react';
+import { startTransition, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/design/car-design.ts';
@@ -32,6 +32,8 @@ const VersionsDrawer = later(() => import('./versions/versions-drawer.tsx').then
 export function DesignPage() {
   const carId = useParams().carId!;
   const { isOpen, missing, error } = useOpenCar(carId);
+  // The whole station at once would hold the page up: drawn as deferred, it gives way to keys and pointer.
+  const isShown = useDeferredValue(isOpen, false);
   if (missing) return <NotFoundScreen />;
   if (error)
     return (
@@ -41,7 +43,7 @@ export function DesignPage() {
         action={<Button onClick={() => window.location.reload()}>Try again</Button>}
       />
     );
-  if (!isOpen) return <Skeleton variant="rectangular" sx={{ m: 6, height: 'calc(100% - 48px)' }} aria-label="Opening the car" />;
+  if (!isShown) return <Skeleton variant="rectangular" sx={{ m: 6, height: 'calc(100% - 48px)' }} aria-label="Opening the car" />;
   return <OpenCar key={carId} carId={carId} />;
 }
 

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
-import { useEffect } from 'react';
+import { useDeferredValue, useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { problemLine, useTallyRunsQuery } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
@@ -20,6 +20,8 @@ export function TrackPage() {
   const design = useOpenDesign(carId);
   const runs = useTallyRunsQuery(carId);
   const dispatch = useAppDispatch();
+  // Drawn as deferred, the station gives way to keys and pointer.
+  const isShown = useDeferredValue(Boolean(design && runs.data), false);
   useEffect(() => {
     dispatch(carVisited(missing ? null : carId));
   }, [dispatch, carId, missing]);
@@ -33,7 +35,7 @@ export function TrackPage() {
         action={<Button onClick={() => window.location.reload()}>Try again</Button>}
       />
     );
-  if (!design || !runs.data) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
+  if (!isShown || !design || !runs.data) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 }, pb: { xs: 26, md: 6 } }}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
