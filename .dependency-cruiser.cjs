@@ -9,7 +9,7 @@ const onlyMayImport = (name, from, allowed, comment) => ({
 
 module.exports = {
   forbidden: [
-    onlyMayImport('core-stands-alone', '^core/', '^core/', 'The science knows no other room.'),
+    onlyMayImport('core-stands-alone', '^core/(?!.*/reference/)', '^core/', 'The science knows no other room.'),
     {
       name: 'core-small-packages',
       comment: 'The science leans on small maths packages and the compiled validators only.',

@@ -1,5 +1,6 @@
 /** How fast the screens answer: first screen usable, and from a slider's key to the new prediction painted. Prints a table. */
 import { DESKTOP, startBrowser, startProgram } from '../e2e/browser.ts';
+import { addRuns } from '../e2e/many-runs.ts';
 
 const median = (values: number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
@@ -7,7 +8,14 @@ const share = (values: number[], part: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(part * values.length))]!;
 const round = (value: number): number => Number(value.toFixed(1));
 
-const program = await startProgram({ demo: true });
+/** Runs on the one car of which the track is opened. */
+const RUNS = 100_000;
+const LIMPET = '5ce44000-0000-4000-8000-000000000004';
+
+const prepared = await startProgram({ demo: true });
+await prepared.stop();
+addRuns(prepared.folder, LIMPET, RUNS);
+const program = await startProgram({ demo: true, folder: prepared.folder });
 const { browser, stop } = await startBrowser();
 try {
   const firsts: number[] = [];
@@ -79,6 +87,40 @@ try {
         document.querySelector<HTMLElement>('#tab-map')!.click();
       }),
   );
+  // Its track: from asking for it until runs are painted, and from the press of Log until the run stands in the list.
+  const listed: number[] = [];
+  const logged: number[] = [];
+  const track = await browser.newPage();
+  await track.setViewport(DESKTOP);
+  await track.evaluateOnNewDocument(() => {
+    new MutationObserver((_changes, watch) => {
+      if (!document.querySelector('main ul li')?.textContent.includes('predicted')) return;
+      watch.disconnect();
+      requestAnimationFrame(() => setTimeout(() => performance.mark('listed')));
+    }).observe(document, { childList: true, subtree: true, characterData: true });
+  });
+  for (let k = 0; k < 5; k++) {
+    await track.goto(`${program.url}/cars/${LIMPET}/track`);
+    await track.waitForFunction(() => performance.getEntriesByName('listed').length > 0);
+    listed.push(await track.evaluate(() => performance.getEntriesByName('listed')[0]!.startTime));
+    await (await track.waitForSelector('main form input[aria-label^="Distance"]'))!.type(`7.${k}1`);
+    logged.push(
+      await track.evaluate(
+        (distance) =>
+          new Promise<number>((resolve) => {
+            const begun = performance.now();
+            const seen = new MutationObserver(() => {
+              if (!document.querySelector('main ul li')?.textContent.includes(distance)) return;
+              seen.disconnect();
+              requestAnimationFrame(() => resolve(performance.now() - begun));
+            });
+            seen.observe(document.querySelector('main')!, { childList: true, subtree: true, characterData: true });
+            document.querySelector<HTMLElement>('main form [type=submit]')!.click();
+          }),
+        `7.${k}1`,
+      ),
+    );
+  }
   const row = (values: number[]) => ({
     median: round(median(values)),
     p95: round(share(values, 0.95)),
@@ -89,6 +131,8 @@ try {
     'a slider step, main-thread work, ms': row(work),
     'reference: a million square roots, ms': row(references),
     'map of 121 × 121 runs, ms': row([mapped]),
+    'track of 100,000 runs listed, ms': row(listed),
+    'logged to listed there, ms': row(logged),
   });
 } finally {
   await stop();

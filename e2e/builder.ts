@@ -3,6 +3,10 @@ import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { expect } from 'vitest';
 
+/** Waits until nothing on the page grows, fades or moves. */
+export const standsStill = (page: Page) =>
+  page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'), { polling: 'raf' });
+
 /** What a builder does on a page, by the words on it. */
 export const builder = (page: Page) => {
   const byName = async (role: string, name: string) => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!;
@@ -13,7 +17,7 @@ export const builder = (page: Page) => {
     choose: async (name: string) => {
       const item = await page.waitForSelector(`::-p-aria([name="${name}"][role="menuitem"])`, { visible: true });
       // A menu that still grows would be missed.
-      await new Promise((resolve) => setTimeout(resolve, 250));
+      await standsStill(page);
       await item!.click();
       await page.waitForSelector('[role=menu]', { hidden: true });
     },
@@ -60,8 +64,8 @@ const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 /** Nothing for axe-core to find (WCAG 2.2 A and AA, and its best practices). */
 export async function expectAccessible(page: Page): Promise<void> {
-  // Let what fades in stand still first.
-  await new Promise((resolve) => setTimeout(resolve, 400));
+  // What fades in has not its colours yet.
+  await standsStill(page);
   await page.evaluate(axe);
   const found = await page.evaluate(async () => {
     const { violations } = await (

@@ -64,6 +64,15 @@ describe('the server under attack', () => {
     );
     expect(new Set(nonces).size).toBe(3);
   });
+  it('sends what was packed at build packed, tells a station what it needs, and asks robots nothing', async () => {
+    const page = await (await fetch(`http://127.0.0.1:${port}/cars/x/design`)).text();
+    const [preload] = /(?<=rel="modulepreload" crossorigin href=")[^"]+design-page[^"]+/.exec(page)!;
+    const program = await fetch(`http://127.0.0.1:${port}${preload}`, { headers: { 'accept-encoding': 'br' } });
+    expect([program.status, program.headers.get('content-encoding')]).toEqual([200, 'br']);
+    expect(program.headers.get('cache-control')).toMatch(/immutable/);
+    const robots = await fetch(`http://127.0.0.1:${port}/robots.txt`);
+    expect(robots.headers.get('content-type')).toMatch(/text\/plain/);
+  });
   it('killed under load, loses no run it has acknowledged', async () => {
     const { acknowledged, lost } = await killUnderLoad(newFolder(), 4, mulberry(1));
     expect(acknowledged).toBeGreaterThan(8);

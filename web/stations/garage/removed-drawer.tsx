@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Drawer from '@mui/material/Drawer';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Removed } from '../../../core/files/stored.ts';
@@ -8,6 +7,7 @@ import { printQuantity } from '../../../core/units/quantity.ts';
 import { api, problemLine, useListRemovedQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
+import { SideDrawer } from '../../ui/side-drawer.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import { removedName } from './removed-name.ts';
 
@@ -34,20 +34,7 @@ export default function RemovedDrawer({ onClose }: { readonly onClose: () => voi
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`${nameOf(thing)} is back`));
   };
   return (
-    <Drawer
-      anchor="right"
-      open
-      onClose={onClose}
-      slotProps={{
-        paper: { 'aria-label': 'Removed', sx: { width: 'min(460px, 100vw)', p: 4, gap: 3, display: 'grid', alignContent: 'start' } },
-      }}
-    >
-      <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h2">Removed</Typography>
-        <Button onClick={onClose} sx={{ ml: 'auto' }}>
-          Close
-        </Button>
-      </Box>
+    <SideDrawer title="Removed" onClose={onClose}>
       <Typography variant="body2" color="text.secondary">
         Nothing removed is thrown away. A car comes back with its versions and runs.
       </Typography>
@@ -81,6 +68,6 @@ export default function RemovedDrawer({ onClose }: { readonly onClose: () => voi
         ))}
       </Box>
       {removed && removed.length >= limit && limit < 500 && <Button onClick={() => setLimit(Math.min(limit + STEP, 500))}>More</Button>}
-    </Drawer>
+    </SideDrawer>
   );
 }

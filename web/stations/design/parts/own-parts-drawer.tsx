@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Drawer from '@mui/material/Drawer';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { CATALOGUE, PART_VALUES, type OwnPart } from '../../../../core/design/parts.ts';
@@ -8,6 +7,7 @@ import { valueIn } from '../../../../core/units/quantity.ts';
 import { faultLine } from '../../../../core/fault.ts';
 import type { StoredPart } from '../../../app/api.ts';
 import { download } from '../../../ui/file-exchange.ts';
+import { SideDrawer } from '../../../ui/side-drawer.tsx';
 import { KIND_NAMES } from './part-draft.ts';
 import { OwnPartForm } from './own-part-form.tsx';
 import { useKeepingParts, usePartsAtHand } from './use-own-parts.ts';
@@ -29,20 +29,7 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
   const [gone, setGone] = useState<StoredPart | null>(null);
   const [edited, setEdited] = useState<StoredPart | 'new' | null>(null);
   return (
-    <Drawer
-      anchor="right"
-      open
-      onClose={onClose}
-      slotProps={{
-        paper: { 'aria-label': 'My parts', sx: { width: 'min(460px, 100vw)', p: 4, gap: 4, display: 'grid', alignContent: 'start' } },
-      }}
-    >
-      <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h2">My parts</Typography>
-        <Button onClick={onClose} sx={{ ml: 'auto' }}>
-          Close
-        </Button>
-      </Box>
+    <SideDrawer title="My parts" onClose={onClose}>
       <Typography variant="body2" color="text.secondary">
         They stand in the lists of every car. Measured values narrow what is predicted; “Best car” uses no more than there are.
       </Typography>
@@ -111,6 +98,6 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
           </Box>
         ))}
       </Box>
-    </Drawer>
+    </SideDrawer>
   );
 }

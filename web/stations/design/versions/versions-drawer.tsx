@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -12,6 +11,7 @@ import type { Unreadable } from '../../../../core/files/stored.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import type { StoredVersion } from '../../../app/api.ts';
 import { download } from '../../../ui/file-exchange.ts';
+import { SideDrawer } from '../../../ui/side-drawer.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import { CompareVersions } from './compare-versions.tsx';
 import type { Edit } from '../design-slice.ts';
@@ -36,20 +36,7 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
   const { versions, unreadable, current, grownFrom, keep, goBack, remove } = useVersions(carId, design, edit);
   const { closest, change } = grownFrom();
   return (
-    <Drawer
-      anchor="right"
-      open
-      onClose={onClose}
-      slotProps={{
-        paper: { 'aria-label': 'Versions', sx: { width: 'min(460px, 100vw)', p: 4, gap: 4, display: 'grid', alignContent: 'start' } },
-      }}
-    >
-      <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h2">Versions</Typography>
-        <Button onClick={onClose} sx={{ ml: 'auto' }}>
-          Close
-        </Button>
-      </Box>
+    <SideDrawer title="Versions" onClose={onClose}>
       {current ? (
         <Typography>
           This is <b>{current.record.name}</b>, kept as it stands.
@@ -81,7 +68,7 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
       </Box>
       {versions.length > 0 && <CompareVersions versions={versions} present={design} />}
       <EarlierDesigns carId={carId} present={design} ghosts={ghosts} onGhosts={onGhosts} goBack={goBack} />
-    </Drawer>
+    </SideDrawer>
   );
 }
 
