@@ -122,6 +122,34 @@ describe('runs', () => {
       },
     ]);
   });
+  it('stay added up rightly through corrections, removals and restorations', async () => {
+    await saveCar(0);
+    const ids = Array.from({ length: 12 }, () => crypto.randomUUID());
+    for (const [k, id] of ids.entries())
+      await log(
+        { outcome: { kind: k % 3 === 0 ? 'hit-wall' : 'stopped', distance: 2 + k / 4 }, wind: k % 2 ? { kind: 'full' } : record.wind },
+        id,
+      );
+    for (const id of ids.slice(0, 4)) await remove(`/cars/${carId}/runs/${id}`);
+    await post(`/cars/${carId}/runs/${ids[0]!}/restore`);
+    await put(`/cars/${carId}/runs/${ids[5]!}`, { baseVersion: 1, record: { ...record, design: { ...design, mass: 0.2 } } });
+    const told = db
+      .prepare(
+        'SELECT design_id, wind, runs, stopped, walls, round(sum, 9) AS sum, round(squares, 9) AS squares FROM run_tallies ORDER BY 1, 2',
+      )
+      .all();
+    const counted = db
+      .prepare(
+        `SELECT design_id, ifnull(turns, 'full') AS wind, count(*) AS runs, count(*) FILTER (WHERE outcome = 'stopped') AS stopped,
+           count(*) FILTER (WHERE outcome = 'hit-wall') AS walls, round(total(distance) FILTER (WHERE outcome = 'stopped'), 9) AS sum,
+           round(total(distance * distance) FILTER (WHERE outcome = 'stopped'), 9) AS squares
+         FROM runs WHERE deleted_at IS NULL GROUP BY 1, 2 ORDER BY 1, 2`,
+      )
+      .all();
+    expect(told).toEqual(counted);
+    expect(told.length).toBe(3);
+    expect((await get('/cars')).body).toMatchObject([{ runCount: 9 }]);
+  });
   it.each(['offset=-1', 'limit=501', 'limit=x', 'designs=1', 'wind=fast'])('say what is wrong with ?%s', async (query) => {
     await saveCar(0);
     const answer = await get(`/cars/${carId}/runs?${query}`);

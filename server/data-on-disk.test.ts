@@ -55,7 +55,7 @@ function damaged(): string {
     db.pragma('wal_checkpoint(TRUNCATE)');
   });
   const file = openSync(fileIn(folder), 'r+');
-  for (let page = 4; page < 20; page++) writeSync(file, Buffer.alloc(3000, 7), 0, 3000, page * 4096 + 500);
+  for (let page = 24; page < 44; page++) writeSync(file, Buffer.alloc(3000, 7), 0, 3000, page * 4096 + 500);
   closeSync(file);
   writeFileSync(`${fileIn(folder)}-wal`, '');
   return folder;

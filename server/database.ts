@@ -17,7 +17,7 @@ const scripts = readdirSync(MIGRATIONS)
   .filter((name) => name.endsWith('.sql'))
   .sort();
 /** The tables that each data version added. */
-const TABLES = [[], ['cars', 'car_history', 'runs'], ['car_versions'], ['own_parts'], ['designs']] as const;
+const TABLES = [[], ['cars', 'car_history', 'runs'], ['car_versions'], ['own_parts'], ['designs', 'run_tallies']] as const;
 
 /** ms that a start waits for another program's write to end. */
 const START_PATIENCE = 2000;

@@ -13,8 +13,7 @@ interface EarlierRow {
 
 export const carQueries = (db: Db) => {
   const cars = documents<CarDesign>(db, 'cars', 'design', readCarDesign);
-  // Both answered by an index of the runs alone.
-  const countRuns = db.prepare<[string], { count: number }>('SELECT count(*) AS count FROM runs WHERE car_id = ? AND deleted_at IS NULL');
+  const countRuns = db.prepare<[string], { count: number }>('SELECT ifnull(sum(runs), 0) AS count FROM run_tallies WHERE car_id = ?');
   const furthest = db.prepare<[string], { kind: Outcome['kind']; distance: number }>(
     `SELECT outcome AS kind, distance FROM runs
      WHERE car_id = ? AND deleted_at IS NULL AND distance IS NOT NULL ORDER BY distance DESC LIMIT 1`,

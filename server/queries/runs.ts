@@ -63,16 +63,18 @@ export function runQueries(db: Db) {
   const page = db.prepare<object, Row>(
     `SELECT id, car_id, version, record, design_id ${chosen} ORDER BY ran_at DESC, id LIMIT @limit OFFSET @offset`,
   );
-  const count = db.prepare<object, { total: number }>(`SELECT count(*) AS total ${chosen}`);
-  // With max(), SQLite takes the other columns from the row that has it.
+  const count = db.prepare<object, { total: number }>(
+    `SELECT ifnull(sum(runs), 0) AS total FROM run_tallies WHERE car_id = @carId
+      AND (@anyDesign OR design_id IN (SELECT value FROM json_each(@designs)))
+      AND (@anyTurns OR wind = ifnull(@turns, 'full'))`,
+  );
+  const alike = "FROM runs WHERE car_id = t.car_id AND design_id = t.design_id AND turns IS nullif(t.wind, 'full') AND deleted_at IS NULL";
   const tally = db.prepare<[string], TallyRow>(
-    `SELECT design_id, turns, max(ran_at) AS latest,
-       sum(outcome = 'stopped') AS stopped, sum(outcome = 'hit-wall') AS walls,
-       sum(iif(outcome = 'stopped', distance, 0)) AS sum, sum(iif(outcome = 'stopped', distance * distance, 0)) AS squares,
-       max(distance) AS best,
-       iif(max(iif(outcome = 'hit-wall', distance, -1)) >= max(distance), 'hit-wall', 'stopped') AS best_outcome
-     FROM runs WHERE car_id = ? AND deleted_at IS NULL AND design_id IS NOT NULL AND distance IS NOT NULL
-     GROUP BY design_id, turns ORDER BY latest DESC`,
+    `SELECT design_id, nullif(wind, 'full') AS turns, stopped, walls, sum, squares,
+       (SELECT ran_at ${alike} ORDER BY ran_at DESC LIMIT 1) AS latest,
+       (SELECT distance ${alike} ORDER BY distance DESC LIMIT 1) AS best,
+       (SELECT outcome ${alike} ORDER BY distance DESC, outcome LIMIT 1) AS best_outcome
+     FROM run_tallies t WHERE car_id = ? AND design_id <> '' AND stopped + walls > 0 ORDER BY latest DESC`,
   );
 
   /** The readable designs of these runs. */
