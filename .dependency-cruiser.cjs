@@ -15,7 +15,7 @@ module.exports = {
       comment: 'The science leans on small maths packages and the compiled validators only.',
       severity: 'error',
       from: { path: '^core/', pathNot: '([.]test[.]ts|/reference/.*)$' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(simple-statistics|ajv|ajv-formats)/' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(simple-statistics|@stdlib|ajv|ajv-formats)/' },
     },
     onlyMayImport(
       'server-keeps',

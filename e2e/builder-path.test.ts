@@ -116,11 +116,12 @@ describe('from the Garage to a logged run', () => {
     await fetch(`${program.url}/api${carPath}`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ baseVersion: stored.version, design: { ...stored.design, mass: 0.222 } }),
+      body: JSON.stringify({ baseVersion: stored.version, design: { ...stored.design, mass: 0.222, tyre: 'cut-glove' } }),
     });
     await car.type('Wheelbase, mm', '330');
     await car.sees('This car was changed elsewhere');
     await car.sees('222 g');
+    await car.sees('cut glove or balloon');
     await expectAccessible(page);
     await car.press('Keep both');
     await car.sees('Yours was kept as');
@@ -226,11 +227,13 @@ describe('in the dark, by keyboard and by address', () => {
   it('reads the pull curve by keyboard and as a table, and lists its keys', async () => {
     const page = await open(`${KELP}/design`);
     const car = builder(page);
-    await (await page.waitForSelector('[role=img][tabindex="0"]'))!.focus();
+    await (await page.waitForSelector('[role=slider][aria-label^="Along the pull curve"]'))!.focus();
     await page.keyboard.press('ArrowRight');
     await car.sees('resistance 0.0');
+    expect(await page.evaluate(() => document.activeElement!.getAttribute('aria-valuetext'))).toMatch(/^at [\d.]+.m, .*pulled along$/);
     await car.press('as a table');
     await car.sees('grip limit, N');
+    await car.sees('pulled along');
     await expectAccessible(page);
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await page.keyboard.press('?');

@@ -94,6 +94,35 @@ describe('an error in one panel', () => {
   });
 });
 
+describe('a worker that breaks', () => {
+  it('ends its job with a message, and the second try is made', async () => {
+    const told: string[] = [];
+    const page = await open(`${carAt(3)}/design`, told);
+    const car = builder(page);
+    await car.sees('8 in 10 such cars');
+    await page.evaluate(() => {
+      const usual = Worker.prototype.postMessage;
+      Worker.prototype.postMessage = function () {
+        setTimeout(() => this.dispatchEvent(new ErrorEvent('error', { message: 'made to break' })));
+      };
+      Object.assign(window, { mend: () => (Worker.prototype.postMessage = usual) });
+    });
+    await car.openTab('Sweep');
+    await car.sees('This broke down before it was done.');
+    await page.focus('input[aria-label="Lever length"], input[aria-label="Wheelbase"]');
+    await page.keyboard.press('ArrowRight');
+    await car.sees('Range and checks could not be worked out');
+    await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+    await page.$$eval('button', (buttons) =>
+      buttons.filter(({ innerText }) => innerText === 'Try again').forEach((button) => button.click()),
+    );
+    await car.sees('Take the best');
+    await car.seesNot('Range and checks could not be worked out');
+    expect(told.join()).toContain('made to break');
+    await page.close();
+  });
+});
+
 describe('thousands of runs', () => {
   it('are listed with few rows on the page, to the very first, and a new one stands on top', async () => {
     const page = await open(`${carAt(4)}/track`);

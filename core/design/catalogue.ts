@@ -41,6 +41,9 @@ export const AXLES: Table<CarDesign['axle'], { density: number; modulus: number;
   'pen-tube': { label: 'pen tube', density: 1050, modulus: 2.5e9, diameter: 0.008, solidity: 0.44 },
 };
 
+/** What an axle sticks out beyond its two wheels together, m. Common practice: about ¼ in at each end. */
+export const AXLE_ENDS = 0.0127;
+
 /**
  * Rolling friction length, m (Crr = length / wheel radius), under hard rims and soft tyres; grip here against a smooth
  * floor, and the most it can come to. Common practice, from memory.

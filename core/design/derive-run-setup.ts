@@ -12,12 +12,10 @@ import {
   type Wheelset,
 } from '../run/run-setup.ts';
 import type { BandDesign, CarDesign, LeverDesign, TwistDesign, Wind } from './car-design.ts';
-import { bandSizes, WHEELS } from './catalogue.ts';
+import { AXLE_ENDS, bandSizes, TYRES, WHEELS } from './catalogue.ts';
 import { axleOf, leverOf, trapOf } from './parts.ts';
-import { likelyNumbers, type Numbers } from './values.ts';
+import { gripOn, likelyNumbers, type Numbers } from './values.ts';
 
-/** What an axle sticks out beyond its two wheels together, m. Common practice: about ¼ in at each end. */
-export const AXLE_ENDS = 0.0127;
 /** kg of glue and hub on each wheel, and the radius about which it sits, m. Estimates. */
 const HUB_MASS = 0.002;
 const HUB_RADIUS = 0.008;
@@ -188,9 +186,9 @@ export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Nu
 
 /** Sliding grip of the other wheels' own edge, which scrubs: a soft edge as a rubber-band tyre, a hard one as a bare disc or card. */
 const otherSlidingGrip = (design: CarDesign): number => {
-  const kind = design.otherWheels!.kind;
-  if (WHEELS[kind].soft) return 0.7;
-  return kind === 'optical-disc' || kind === 'bottle-cap' ? 0.24 : 0.32;
+  const { kind } = design.otherWheels!;
+  const edge = WHEELS[kind].soft ? 'rubber-band' : kind === 'optical-disc' || kind === 'bottle-cap' ? 'bare-disc' : 'card-edge';
+  return gripOn(design, TYRES[edge].slidingGrip);
 };
 
 /** What the keys of a run setup are called in a design, where that is otherwise. */

@@ -269,3 +269,15 @@ describe('files', () => {
     }
   });
 });
+
+describe('what the other wheels scrub', () => {
+  it('hangs on the floor they run on, as their own edge grips there', () => {
+    const crooked = { ...lever, care: 'rough' } as CarDesign;
+    const scrubOn = (kind: CarDesign['floor']['kind']): number => {
+      const on = (car: CarDesign): number => deriveRunSetup({ ...car, floor: { ...car.floor, kind } }).surface.rollingResistanceOther!;
+      return on(crooked) - on({ ...crooked, care: 'careful' });
+    };
+    // Short carpet grips a quarter better than a smooth floor (docs/model.md).
+    expect(scrubOn('short-carpet') / scrubOn('smooth')).toBeCloseTo(1.25, 6);
+  });
+});

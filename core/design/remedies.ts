@@ -3,14 +3,36 @@ import type { CarDesign, LeverDesign } from './car-design.ts';
 import { bearingOf, fitCatalogue, tyreOf } from './parts.ts';
 import { onAxle, TAPE, taped, windingWords } from './tape.ts';
 
+/** What a remedy changes: of several of one kind the one that buys most is offered. */
+export type RemedyKind =
+  | 'tyres'
+  | 'ballast'
+  | 'lever'
+  | 'trap'
+  | 'drive-wheels'
+  | 'bands'
+  | 'chain'
+  | 'turns'
+  | 'sleeve'
+  | 'axle'
+  | 'bearing'
+  | 'release'
+  | 'care'
+  | 'body'
+  | 'alignment'
+  | 'track-width'
+  | 'wheelbase'
+  | 'winding-width';
+
 /** A change that may put a fault right, as the design it would make. */
 export interface Remedy {
+  readonly kind: RemedyKind;
   readonly id: string;
   readonly label: string;
   readonly design: CarDesign;
 }
 
-const remedy = (id: string, label: string, design: CarDesign): Remedy => ({ id, label, design });
+const remedy = (kind: RemedyKind, id: string, label: string, design: CarDesign): Remedy => ({ kind, id, label, design });
 
 /** The next tyre with more grip, each in turn. */
 export function grippierTyres(design: CarDesign): Remedy[] {
@@ -18,13 +40,13 @@ export function grippierTyres(design: CarDesign): Remedy[] {
   return (Object.keys(TYRES) as CarDesign['tyre'][])
     .filter((tyre) => TYRES[tyre].staticGrip > grip * 1.05)
     .sort((a, b) => TYRES[a].staticGrip - TYRES[b].staticGrip)
-    .map((tyre) => remedy(`tyre-${tyre}`, `Tyres: ${TYRES[tyre].label}`, fitCatalogue(design, 'tyre', tyre)));
+    .map((tyre) => remedy('tyres', `tyre-${tyre}`, `Tyres: ${TYRES[tyre].label}`, fitCatalogue(design, 'tyre', tyre)));
 }
 
 /** 20 g more, over the drive axle. */
 export const ballastOverDriveAxle = (design: CarDesign): Remedy => {
   const mass = design.ballast.mass + 0.02;
-  return remedy('ballast', '20 g over the drive axle', {
+  return remedy('ballast', 'ballast', '20 g over the drive axle', {
     ...design,
     ballast: { mass, fromDriveAxle: (design.ballast.mass * design.ballast.fromDriveAxle) / mass },
   });
@@ -33,7 +55,7 @@ export const ballastOverDriveAxle = (design: CarDesign): Remedy => {
 /** 20 g more, over the other axle. */
 export const ballastOverOtherAxle = (design: CarDesign): Remedy => {
   const mass = design.ballast.mass + 0.02;
-  return remedy('ballast-other', '20 g over the other axle', {
+  return remedy('ballast', 'ballast-other', '20 g over the other axle', {
     ...design,
     ballast: { mass, fromDriveAxle: (design.ballast.mass * design.ballast.fromDriveAxle + 0.02 * design.wheelbase) / mass },
   });
@@ -49,7 +71,7 @@ function leverScaled(design: CarDesign, factor: number, id: string, label: strin
   const { motor } = design;
   if (motor.kind !== 'lever') return [];
   return [
-    remedy(id, label, {
+    remedy('lever', id, label, {
       ...design,
       motor: { ...motor, leverLength: factor * motor.leverLength, trapPosition: motor.trapPosition + (factor - 1) * motor.leverLength },
     }),
@@ -63,7 +85,7 @@ export const trapUnderTip = ({ leverLength, cockedAngle }: LeverDesign, short: n
 /** The trap moved so that the cocked lever's tip all but lies over the drive axle. `print` gives a size in the builder's units. */
 export function trapMoved(design: CarDesign, motor: LeverDesign, id: string, print: (value: number, quantity: 'size') => string): Remedy {
   const trapPosition = trapUnderTip(motor, 0.02);
-  return remedy(id, `Trap ${print(trapPosition, 'size')} from the drive axle`, { ...design, motor: { ...motor, trapPosition } });
+  return remedy('trap', id, `Trap ${print(trapPosition, 'size')} from the drive axle`, { ...design, motor: { ...motor, trapPosition } });
 }
 
 const scaledDriveWheels = (design: CarDesign, factor: number): CarDesign => ({
@@ -71,16 +93,16 @@ const scaledDriveWheels = (design: CarDesign, factor: number): CarDesign => ({
   driveWheels: { ...design.driveWheels, diameter: factor * design.driveWheels.diameter },
 });
 export const biggerDriveWheels = (design: CarDesign): Remedy =>
-  remedy('bigger-wheels', 'Drive wheels a fifth bigger', scaledDriveWheels(design, 1.2));
+  remedy('drive-wheels', 'bigger-wheels', 'Drive wheels a fifth bigger', scaledDriveWheels(design, 1.2));
 export const smallerDriveWheels = (design: CarDesign): Remedy =>
-  remedy('smaller-wheels', 'Drive wheels a fifth smaller', scaledDriveWheels(design, 0.8));
+  remedy('drive-wheels', 'smaller-wheels', 'Drive wheels a fifth smaller', scaledDriveWheels(design, 0.8));
 
 /** One band fewer, or one more, side by side. */
 export function bandsSideBySide(design: CarDesign, change: 1 | -1): Remedy[] {
   const { motor } = design;
   if (motor.kind === 'lever' || motor.parallel + change < 1) return [];
   return [
-    remedy(change < 0 ? 'fewer-bands' : 'more-bands', `One band ${change < 0 ? 'fewer' : 'more'} side by side`, {
+    remedy('bands', change < 0 ? 'fewer-bands' : 'more-bands', `One band ${change < 0 ? 'fewer' : 'more'} side by side`, {
       ...design,
       motor: { ...motor, parallel: motor.parallel + change },
     }),
@@ -91,7 +113,7 @@ export function bandsSideBySide(design: CarDesign, change: 1 | -1): Remedy[] {
 export function longerChain(design: CarDesign): Remedy[] {
   const { motor } = design;
   if (motor.kind === 'lever') return [];
-  return [remedy('longer-chain', 'One band more end to end', { ...design, motor: { ...motor, series: motor.series + 1 } })];
+  return [remedy('chain', 'longer-chain', 'One band more end to end', { ...design, motor: { ...motor, series: motor.series + 1 } })];
 }
 
 /** Fewer turns by this share. */
@@ -99,24 +121,26 @@ export function fewerTurns(design: CarDesign, share: number): Remedy[] {
   const { motor } = design;
   if (motor.kind === 'lever') return [];
   const turns = motor.turns * (1 - share);
-  return [remedy(`turns-${share}`, `Wind ${turns.toFixed(1)} turns`, { ...design, motor: { ...motor, turns } })];
+  return [remedy('turns', `turns-${share}`, `Wind ${turns.toFixed(1)} turns`, { ...design, motor: { ...motor, turns } })];
 }
 
 /** Tape for the turn that pulls first: as many wraps as make the axle about twice as thick. */
 export function launchSleeve(design: CarDesign): Remedy[] {
   if (design.motor.kind === 'twist' || design.sleeve.length > 0) return [];
   const steps = [{ wraps: Math.max(1, Math.round(design.axleDiameter / 2 / TAPE)), turns: 1 }];
-  return [remedy('sleeve', windingWords(steps)[0]!, taped(design, steps))];
+  return [remedy('sleeve', 'sleeve', windingWords(steps)[0]!, taped(design, steps))];
 }
 export const noSleeve = (design: CarDesign): Remedy[] =>
-  design.sleeve.length > 0 ? [remedy('no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
+  design.sleeve.length > 0 ? [remedy('sleeve', 'no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
 
 export const thickerAxle = (design: CarDesign): Remedy[] =>
   design.motor.kind === 'twist'
     ? []
-    : [remedy('thicker-axle', 'A drive axle a quarter thicker', onAxle(design, 1.25 * design.axleDiameter))];
+    : [remedy('axle', 'thicker-axle', 'A drive axle a quarter thicker', onAxle(design, 1.25 * design.axleDiameter))];
 export const thinnerAxle = (design: CarDesign): Remedy[] =>
-  design.motor.kind === 'twist' ? [] : [remedy('thinner-axle', 'A drive axle a fifth thinner', onAxle(design, 0.8 * design.axleDiameter))];
+  design.motor.kind === 'twist'
+    ? []
+    : [remedy('axle', 'thinner-axle', 'A drive axle a fifth thinner', onAxle(design, 0.8 * design.axleDiameter))];
 
 /** The bearing with least friction for the axle at hand. */
 export const easierBearing = (design: CarDesign): Remedy[] => {
@@ -125,6 +149,7 @@ export const easierBearing = (design: CarDesign): Remedy[] => {
     ? []
     : [
         remedy(
+          'bearing',
           'bearing',
           bearing === 'wood-plastic-straw' ? 'Line the holes with plastic straw' : 'Brass and graphite in the bearings',
           fitCatalogue(design, 'bearing', bearing),
@@ -136,18 +161,21 @@ export const easierBearing = (design: CarDesign): Remedy[] => {
 export function freeRelease(design: CarDesign): Remedy[] {
   const { motor } = design;
   if (motor.kind === 'twist' || motor.release === 'free') return [];
-  return [remedy('free', 'Let its end drop off', { ...design, motor: { ...motor, release: 'free' } })];
+  return [remedy('release', 'free', 'Let its end drop off', { ...design, motor: { ...motor, release: 'free' } })];
 }
 
 /** Wheels set square with care. */
 export const squareWheels = (design: CarDesign): Remedy[] =>
-  design.care === 'careful' ? [] : [remedy('careful', 'Set the wheels square and centred', { ...design, care: 'careful' })];
+  design.care === 'careful' ? [] : [remedy('care', 'careful', 'Set the wheels square and centred', { ...design, care: 'careful' })];
 
 export const bodyOf = (design: CarDesign, kind: CarDesign['body']['kind'], label: string): Remedy =>
-  remedy(`body-${kind}`, label, fitCatalogue(design, 'body', kind));
+  remedy('body', `body-${kind}`, label, fitCatalogue(design, 'body', kind));
 
 export const straightAxles = (design: CarDesign): Remedy =>
-  remedy('straight', 'Set the axles parallel, with equal wheels', { ...design, alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 } });
+  remedy('alignment', 'straight', 'Set the axles parallel, with equal wheels', {
+    ...design,
+    alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 },
+  });
 
 /** Any one change, under its own words. */
 export { remedy as remedyOf };

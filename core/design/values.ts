@@ -108,7 +108,8 @@ const BODY_DRAG_AREA = 0.004;
 const WHEEL_DRAG = 1;
 const ROLLER_WIDTH = 0.05;
 
-const gripOn = (design: CarDesign, grip: number): number => {
+/** Grip on the design's floor of what grips so on a smooth one. */
+export const gripOn = (design: CarDesign, grip: number): number => {
   const floor = FLOORS[design.floor.kind];
   return Math.min(grip * floor.gripFactor, Math.max(floor.gripCeiling, grip));
 };

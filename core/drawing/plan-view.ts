@@ -1,4 +1,4 @@
-import { WHEELS } from '../design/catalogue.ts';
+import { AXLE_ENDS, WHEELS } from '../design/catalogue.ts';
 import { bodyPartOf } from '../design/parts.ts';
 import type { CarDesign } from '../design/car-design.ts';
 import { ballastEdge, DECK_OVERHANG, type Point } from './side-view.ts';
@@ -24,7 +24,7 @@ export interface PlanView {
   readonly bounds: { readonly left: number; readonly right: number; readonly halfWidth: number };
 }
 
-const AXLE_ENDS = 0.006;
+const END = AXLE_ENDS / 2;
 
 /** Where everything stands, seen from above. Axles out of square are drawn as they stand. */
 export function planView(design: CarDesign): PlanView {
@@ -78,8 +78,8 @@ export function planView(design: CarDesign): PlanView {
       ? wheelsAt(wheelbase, otherPlaces, design.otherWheels.diameter, design.otherWheels.kind, otherTurn)
       : [],
     axles: [
-      axleAt(0, rollerHalf + AXLE_ENDS, driveTurn),
-      ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidth / 2 : half) + AXLE_ENDS, otherTurn)] : []),
+      axleAt(0, rollerHalf + END, driveTurn),
+      ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidth / 2 : half) + END, otherTurn)] : []),
     ],
     body: design.otherWheels
       ? {

@@ -1,6 +1,7 @@
 import type { Print } from '../design/checks/check.ts';
 import { judge, RANK, type Check } from '../design/checks/judge.ts';
 import type { CarDesign } from '../design/car-design.ts';
+import type { RemedyKind } from '../design/remedies.ts';
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
 import { chanceToMeet, runForAim } from './aim.ts';
 import { priceRemedies, type PricedRemedy } from './priced-remedies.ts';
@@ -43,9 +44,9 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
     })
     .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.cost - a.cost);
   // Of remedies of one kind, such as tyres, the one that buys most.
-  const offered = new Map<string, PricedRemedy>();
+  const offered = new Map<RemedyKind, PricedRemedy>();
   for (const priced of checks.flatMap(({ remedies }) => remedies)) {
-    const kind = priced.remedy.id.split('-')[0]!;
+    const { kind } = priced.remedy;
     if (priced.better > (offered.get(kind)?.better ?? WORTH)) offered.set(kind, priced);
   }
   const { distance, time, spinning, distances } = bounded.prediction;

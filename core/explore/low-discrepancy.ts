@@ -1,3 +1,5 @@
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
+
 /**
  * Points spread evenly over the unit cube of any dimension: the additive recurrence x_n = frac(s + n α), α_k = φ^−k, φ the
  * root of x^(d+1) = x + 1 (a generalised golden ratio), shifted by a seed. Source: M. Roberts, *The unreasonable
@@ -22,3 +24,9 @@ export function mulberry(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/** A share of 0 or 1 would be infinitely far out: taken as one in a million. */
+const LEAST_SHARE = 1e-6;
+
+/** The standard normal value below which this share lies: `standardNormal(0.975) // 1.959964`. `share` in [0, 1]. */
+export const standardNormal = (share: number): number => normalQuantile(Math.min(Math.max(share, LEAST_SHARE), 1 - LEAST_SHARE), 0, 1);

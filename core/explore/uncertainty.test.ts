@@ -3,7 +3,8 @@ import { newCar, type CarDesign, type MotorKind } from '../design/car-design.ts'
 import { predictRun } from '../design/predict-run.ts';
 import { sizeCalled } from '../design/sizes.ts';
 import { valueKeysOf, valueOf, type ValueKey } from '../design/values.ts';
-import { lowDiscrepancy } from './low-discrepancy.ts';
+import { assess } from './assess.ts';
+import { lowDiscrepancy, standardNormal } from './low-discrepancy.ts';
 import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
 import { predict, type BoundedPrediction } from './uncertainty.ts';
 
@@ -28,6 +29,31 @@ function known(design: CarDesign, spreads: Partial<Record<ValueKey, number>>, fa
   );
   return { ...design, measured };
 }
+
+describe('the standard normal', () => {
+  // Standard table.
+  it.each([
+    [0.9, 1.281552],
+    [0.975, 1.959964],
+    [0.999, 3.090232],
+    [0.5, 0],
+  ])('below which a share of %f lies is %f', (share, z) => {
+    expect(standardNormal(share)).toBeCloseTo(z, 6);
+    expect(standardNormal(1 - share)).toBeCloseTo(-z, 6);
+  });
+  it('ends somewhere', () => expect([standardNormal(0), standardNormal(1)].map((z) => Math.abs(z) < 5)).toEqual([true, true]));
+});
+
+describe('remedies on offer', () => {
+  it('are one of each kind, the one that buys most', () => {
+    const { remedies, checks } = assess({ ...newCar('x'), tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 }, 'metric')!;
+    const kinds = remedies.map(({ remedy }) => remedy.kind);
+    expect(new Set(kinds).size).toBe(kinds.length);
+    const tyres = checks.flatMap((check) => check.remedies).filter(({ remedy }) => remedy.kind === 'tyres');
+    expect(tyres.length).toBeGreaterThan(2);
+    expect(remedies.find(({ remedy }) => remedy.kind === 'tyres')!.better).toBe(Math.max(...tyres.map(({ better }) => better)));
+  });
+});
 
 describe('bounds of a prediction', () => {
   it('hold the most likely run and are ordered', () => {

@@ -1,10 +1,10 @@
-import { probit, quantileSorted } from 'simple-statistics';
+import { quantileSorted } from 'simple-statistics';
 import type { CarDesign, Wind } from '../design/car-design.ts';
 import { deriveRunSetup, prepareRun } from '../design/derive-run-setup.ts';
 import { valueKeysOf, valueOf, type Numbers, type ValueKey } from '../design/values.ts';
 import type { Fault } from '../fault.ts';
 import { simulate } from '../run/simulate.ts';
-import { lowDiscrepancy } from './low-discrepancy.ts';
+import { lowDiscrepancy, standardNormal } from './low-discrepancy.ts';
 
 /** 8 in 10 lie between `low` and `high`, half below `middle`. */
 export interface Bounds {
@@ -61,7 +61,7 @@ export function predict(
     const numbers: Partial<Record<ValueKey, number>> = {};
     keys.forEach((key, i) => {
       const { value, spread } = values[i]!;
-      numbers[key] = value * Math.exp(spread * probit(Math.min(Math.max(point[leaders[i]!]!, 1e-6), 1 - 1e-6)));
+      numbers[key] = value * Math.exp(spread * standardNormal(point[leaders[i]!]!));
     });
     const outcome = simulate(deriveRunSetup(design, wind, numbers as Numbers));
     // A stretch or angle out of reach for one of the sample: it does not run.

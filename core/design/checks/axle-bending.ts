@@ -9,18 +9,22 @@ const MOST_BEND = 0.001;
 /** Bearings stand this share of the track width apart. */
 const BEARING_SHARE = 0.7;
 
-/** Bend of the drive axle at its middle under the pull, m: δ = F a³/(48 E I), I = π d⁴/64. Source: Roark's Formulas for Stress and Strain. */
+/**
+ * Bend of the drive axle at its middle under the pull, m: δ = F a³/(48 E I), I = s(2 − s) π d⁴/64 of a tube of which the
+ * share s of the section is material (1 − k² of it, where 1 − k⁴ of I is left, k inner by outer diameter). Source: Roark's
+ * Formulas for Stress and Strain.
+ */
 export function axleBending(situation: Situation): Check | null {
   const { design } = situation;
   if (design.motor.kind === 'twist') return null;
   const { modulus, solidity, label } = axleOf(design);
   const between = BEARING_SHARE * design.trackWidth;
-  const inertia = (Math.PI * design.axleDiameter ** 4 * Math.min(1, 1.6 * solidity)) / 64;
+  const inertia = (Math.PI * design.axleDiameter ** 4 * solidity * (2 - solidity)) / 64;
   const pull = heldTension(situation);
   const value = (pull * between ** 3) / (48 * modulus * inertia);
   const verdict = grade(value, MOST_BEND, 'most', 1);
   const swap = (axle: CarDesign['axle']) =>
-    remedyOf(`axle-${axle}`, `Axles of ${AXLES[axle].label}`, { ...fitCatalogue(design, 'axle', axle), sleeve: [] });
+    remedyOf('axle', `axle-${axle}`, `Axles of ${AXLES[axle].label}`, { ...fitCatalogue(design, 'axle', axle), sleeve: [] });
   return {
     id: 'axle-bending',
     title: 'bend of the drive axle',

@@ -56,6 +56,15 @@ const FAILING: readonly (readonly [id: string, good: CarDesign, bad: CarDesign])
   ['tied-release', lever, withLever({ release: 'tied' })],
 ];
 
+describe('a bent axle', () => {
+  it('of a tube is as stiff as what is left of it: s(2 − s) of the full section', () => {
+    const own = (modulus: number) => ({ axle: { name: 'rod', evidence: 'measured', values: { modulus } } }) as const;
+    const bendOf = (axle: CarDesign['axle']): number => checkOf({ ...lever, axle, own: own(5e9) }, 'axle-bending').value;
+    // A pen tube is 44 % material: 1 − 0.56² = 0.6864 of the second moment is left (worked by hand).
+    expect(bendOf('skewer') / bendOf('pen-tube')).toBeCloseTo(0.6864, 3);
+  });
+});
+
 describe('each check', () => {
   it.each(FAILING)('%s tells a car that fails it from one that does not', (id, good, bad) => {
     const passed = judge(good, resultOf(good)).find((check) => check.id === id);

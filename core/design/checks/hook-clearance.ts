@@ -35,7 +35,7 @@ export function hookClearance(situation: Situation): Check | null {
           : `Hook or winding strikes the body: they reach ${print(radius, 'size')} from the axle’s middle, the body lies ${print(design.body.axleGap, 'size')} above it.`,
     },
     (print) => [
-      remedyOf('axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
+      remedyOf('body', 'axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
         ...design,
         body: { ...design.body, axleGap },
       }),

@@ -1,5 +1,6 @@
 import { sideView } from '../../drawing/side-view.ts';
-import { AXLE_ENDS, standingWeight } from '../derive-run-setup.ts';
+import { AXLE_ENDS } from '../catalogue.ts';
+import { standingWeight } from '../derive-run-setup.ts';
 import type { CarDesign, Limits } from '../car-design.ts';
 import { grade, type Check, type Situation } from './check.ts';
 

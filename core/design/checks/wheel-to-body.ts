@@ -22,6 +22,6 @@ export function wheelToBody({ design }: Situation): Check | null {
           ? `The drive wheels stand ${print(value, 'size')} clear of the body.`
           : `The drive wheels rub on the body: it is ${print(-value, 'size')} too wide on each side.`,
     },
-    (print) => [remedyOf('track-width', `Drive wheels ${print(trackWidth, 'size')} apart`, { ...design, trackWidth })],
+    (print) => [remedyOf('track-width', 'track-width', `Drive wheels ${print(trackWidth, 'size')} apart`, { ...design, trackWidth })],
   );
 }

@@ -22,6 +22,6 @@ export function wheelsTouch({ design }: Situation): Check | null {
           ? `Front and rear wheels stand ${print(value, 'size')} apart.`
           : `Front and rear wheels run into each other by ${print(-value, 'size')}.`,
     },
-    (print) => [remedyOf('longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
+    (print) => [remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
   );
 }

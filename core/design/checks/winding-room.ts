@@ -32,7 +32,10 @@ export function windingRoom({ design, result }: Situation): Check | null {
       verdict === 'good'
         ? []
         : [
-            remedyOf('wider-winding', `Wind over ${print(windingWidth, 'size')} of axle`, { ...design, motor: { ...motor, windingWidth } }),
+            remedyOf('winding-width', 'wider-winding', `Wind over ${print(windingWidth, 'size')} of axle`, {
+              ...design,
+              motor: { ...motor, windingWidth },
+            }),
             ...fewerTurns(design, 0.2),
           ],
   };

@@ -5,6 +5,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { printNumber, unitOf, type Quantity } from '../../../../core/units/quantity.ts';
+import { PHASE_WORDS } from '../../../ui/phase-words.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { rowAt, type Curve, type CurveRow } from './curve-data.ts';
 
@@ -45,7 +46,7 @@ export function CurveTable({ curve }: { readonly curve: Curve }) {
               {COLUMNS.map(([, key, quantity]) => (
                 <TableCell key={key}>{printNumber(row[key], quantity, units)}</TableCell>
               ))}
-              <TableCell>{row.phase}</TableCell>
+              <TableCell>{PHASE_WORDS[row.phase]}</TableCell>
             </TableRow>
           ))}
         </TableBody>

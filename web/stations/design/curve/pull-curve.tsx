@@ -10,7 +10,7 @@ import { PHASE_WORDS } from '../../../ui/phase-words.ts';
 import plain from '../../../ui/plain.module.css';
 import { useSize } from '../../../ui/use-size.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import { curveOf, rowAt, type Curve } from './curve-data.ts';
+import { curveOf, rowAt, type Curve, type CurveRow } from './curve-data.ts';
 import { CurvePlot } from './curve-plot.tsx';
 import { distanceUnder, type CurveAxis } from './curve-scale.ts';
 import { CurveTable } from './curve-table.tsx';
@@ -69,7 +69,17 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
     if (!curve) return;
     const step = curve.end / (event.shiftKey ? 10 : 60);
     const at = reading ?? 0;
-    const next = { ArrowRight: at + step, ArrowLeft: at - step, Home: 0, End: curve.end, Escape: null }[event.key];
+    const next = {
+      ArrowRight: at + step,
+      ArrowUp: at + step,
+      ArrowLeft: at - step,
+      ArrowDown: at - step,
+      PageUp: at + 10 * step,
+      PageDown: at - 10 * step,
+      Home: 0,
+      End: curve.end,
+      Escape: null,
+    }[event.key];
     if (next === undefined) return;
     event.preventDefault();
     scrubTo(next === null ? null : Math.min(Math.max(next, 0), curve.end));
@@ -94,9 +104,9 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
         picture={picture}
         table={table}
       />
-      <p className={`${plain.caption} ${plain.muted} ${styles.reading}`} aria-live="polite">
+      <p className={`${plain.caption} ${plain.muted} ${styles.reading}`}>
         {row
-          ? `at ${print(row.distance, 'distance')}, ${print(row.time, 'time')}: pull ${print(row.thrust, 'force')}, resistance ${print(row.resistance, 'force')}, ${print(row.speed, 'speed')}, ${PHASE_WORDS[row.phase]}`
+          ? readingWords(row, print)
           : curve
             ? 'Point at the curve to read it; drag along it, or step with the arrow keys, to move the car.'
             : 'This car does not run as it stands: the verdict says why, and what is wrong is marked ✕.'}
@@ -105,9 +115,13 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
         <div
           ref={ref}
           className={styles.plot}
-          role="img"
+          role="slider"
           tabIndex={0}
-          aria-label={curve.words(print)}
+          aria-label={`Along the pull curve. ${curve.words(print)}`}
+          aria-valuemin={0}
+          aria-valuemax={Number(curve.end.toPrecision(4))}
+          aria-valuenow={Number((reading ?? 0).toPrecision(4))}
+          aria-valuetext={row ? readingWords(row, print) : 'at the line'}
           onKeyDown={readByKey}
           onBlur={() => setPointed(null)}
           onPointerDown={follow}
@@ -123,6 +137,13 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
     </section>
   );
 }
+
+/** What the curve says at a place, in one line. */
+const readingWords = (
+  { distance, time, thrust, resistance, speed, phase }: CurveRow,
+  print: (value: number, quantity: 'distance' | 'force' | 'speed' | 'time') => string,
+): string =>
+  `at ${print(distance, 'distance')}, ${print(time, 'time')}: pull ${print(thrust, 'force')}, resistance ${print(resistance, 'force')}, ${print(speed, 'speed')}, ${PHASE_WORDS[phase]}`;
 
 const tableOf = (curve: Curve | null): ChartTable => ({
   head: ['distance m', 'time s', 'speed m/s', 'pull N', 'grip limit N', 'resistance N', 'phase'],

@@ -70,7 +70,7 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
         <Tools name={design.name} isAbove={isAbove} onAbove={setAbove} onSave={saveCar} />
         {player.end > 0 && !isAbove && <PlayerBar player={player} canPlay={!isStill} print={printTime} />}
         {isRefused && <p className={styles.refused}>✕ It cannot run like this.</p>}
-        <p className={styles.words} aria-live={player.isPlaying ? 'off' : 'polite'}>
+        <p className={styles.words}>
           {pose
             ? `${printTime(pose.time)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
             : `${FLOORS[design.floor.kind].label}, ${slope === 0 ? 'level' : `${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'uphill' : 'downhill'}`}`}

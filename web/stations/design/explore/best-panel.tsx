@@ -36,7 +36,8 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const { keep } = useVersions(carId, design, edit);
   const [onlyOwn, setOnlyOwn] = useState(false);
   const [asTable, setAsTable] = useState(false);
-  const { progress, result, run, stop } = useJob<Search>();
+  const job = useJob<Search>();
+  const { progress, result, run } = job;
   const own = parts.map(({ part }) => part);
   const search = (): void =>
     run((report) =>
@@ -78,13 +79,13 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
           </>
         )}
       </Box>
-      {progress === null ? (
+      {progress === null && !job.isBroken ? (
         <Typography variant="caption" color="text.secondary" sx={{ py: 1 }}>
           Tries {SEARCH_TRIES} cars with other levers, spools, sleeves, wheels, tyres, bands and ballast, within the limits. The same car
           gets the same answer.
         </Typography>
       ) : (
-        <JobBar progress={progress} label="Searching" onStop={stop} />
+        <JobBar job={job} label="Searching" />
       )}
       {result && option && (
         <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.1fr)', gap: 3, minHeight: 0 }}>

@@ -41,8 +41,11 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   const acrossId = names.includes(across) ? across : names[0]!;
   const upId = names.includes(up) && up !== acrossId ? up : names.find((id) => id !== acrossId)!;
   const [acrossSize, upSize] = [sizeCalled(design, acrossId), sizeCalled(design, upId)];
-  const { progress, result, run, stop } = useJob<MapPicture>();
+  const job = useJob<MapPicture>();
+  const { progress, result, run } = job;
   const [cursor, setCursor] = useState<number | null>(null);
+  /** Moved by keys it is told aloud; not at every move of the pointer. */
+  const [isByKey, setByKey] = useState(false);
 
   // The first begins at once; while sizes change it waits until they are quiet.
   const quiet = useRef(0);
@@ -116,6 +119,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
     const move = moves[event.key];
     if (move) {
       event.preventDefault();
+      setByKey(true);
       const within = (value: number): number => Math.min(Math.max(value, 0), SIDE - 1);
       setCursor(within(column + move[0]) + SIDE * within(row + move[1]));
     } else if (event.key === 'Enter' && cursor !== null) take(cursor);
@@ -151,10 +155,15 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           </Box>
         )}
       </Box>
-      {progress !== null ? (
-        <JobBar progress={progress} label="Mapping" onStop={stop} />
+      {progress !== null || job.isBroken ? (
+        <JobBar job={job} label="Mapping" />
       ) : (
-        <Typography variant="caption" color="text.secondary" aria-live="polite" sx={{ minHeight: 32, alignContent: 'center' }}>
+        <Typography
+          variant="caption"
+          color="text.secondary"
+          aria-live={isByKey ? 'polite' : 'off'}
+          sx={{ minHeight: 32, alignContent: 'center' }}
+        >
           {cursor !== null && picture
             ? `${words(cursor)}. Enter or a click takes it.`
             : 'Darker: further. Red hatching: a check or rule stops it. Amber: wheels spin. Blank: cannot run. Point, or move with the arrow keys.'}
@@ -167,7 +176,10 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           role="application"
           aria-label={`Map of distance over ${acrossSize.label} and ${upSize.label}${best !== null ? `; best ${words(best)}` : ''}. Arrow keys move, Enter takes.`}
           onKeyDown={moveByKey}
-          onPlace={(place) => setCursor(place && nearest(...place))}
+          onPlace={(place) => {
+            setByKey(false);
+            setCursor(place && nearest(...place));
+          }}
           onTake={(place) => {
             const cell = nearest(...place);
             if (cell !== null) take(cell);

@@ -22,7 +22,8 @@ export function MattersPanel({ design, distance }: { readonly design: CarDesign;
   const [shown, setShown] = useState<Shown>('sizes');
   const units = useUnits();
   const tokens = useTokens();
-  const { progress, result, run, stop } = useJob<Readonly<Record<Shown, readonly Influence[]>>>();
+  const job = useJob<Readonly<Record<Shown, readonly Influence[]>>>();
+  const { progress, result, run } = job;
   useEffect(() => {
     const timer = setTimeout(() => run(() => hand(0).work.influences(design)), 100);
     return () => clearTimeout(timer);
@@ -53,7 +54,7 @@ export function MattersPanel({ design, distance }: { readonly design: CarDesign;
           />
         )}
       </Box>
-      {progress !== null && <JobBar progress={progress} label="Trying" onStop={stop} />}
+      {(progress !== null || job.isBroken) && <JobBar job={job} label="Trying" />}
       <Typography variant="body2" color="text.secondary" sx={{ my: 2 }}>
         {shown === 'sizes'
           ? 'How the distance moves when one size alone is made a tenth smaller or larger.'

@@ -34,7 +34,8 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const [asTable, setAsTable] = useState(false);
   const sizeId = sizesOf(kind).some(({ id }) => id === chosen) ? chosen : sizesOf(kind)[0]!.id;
   const size = sizeCalled(design, sizeId);
-  const { progress, result, run, stop } = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
+  const job = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
+  const { progress, result, run } = job;
 
   // The first begins at once; while sizes change it waits until they are quiet.
   const quiet = useRef(0);
@@ -114,7 +115,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
           />
         )}
       </Box>
-      <JobBar progress={progress} label="Sweeping" onStop={stop} />
+      <JobBar job={job} label="Sweeping" />
       {points && option && !asTable && (
         <Chart
           option={option}

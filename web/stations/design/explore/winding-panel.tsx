@@ -23,7 +23,8 @@ interface WindingPanelProps {
 /** The tape under each turn that serves the aim best with the launch still under the grip limit: what to do, drawn to scale. */
 export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
   const units = useUnits();
-  const { progress, result, run, stop } = useJob<{ readonly profile: WindingProfile | null }>();
+  const job = useJob<{ readonly profile: WindingProfile | null }>();
+  const { progress, result, run } = job;
   useEffect(() => {
     const timer = setTimeout(
       () =>
@@ -40,7 +41,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
   const profile = result?.profile ?? null;
   return (
     <Box sx={{ overflow: 'auto', height: '100%' }}>
-      <JobBar progress={progress} label="Trying tape" onStop={stop} />
+      <JobBar job={job} label="Trying tape" />
       {profile ? (
         <Box sx={{ display: 'flex', gap: 5, flexWrap: 'wrap', alignItems: 'start' }}>
           <Box sx={{ flex: '1 1 230px', maxWidth: 340 }}>

@@ -10,7 +10,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { sizesOf } from '../../../../core/design/sizes.ts';
+import { differences } from '../../../../core/design/difference.ts';
 import { predictRun } from '../../../../core/design/predict-run.ts';
 import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { problemLine, useSaveCarMutation } from '../../../app/api.ts';
@@ -20,19 +20,17 @@ import { useUnits } from '../../../ui/use-units.ts';
 import { carOpened, mineChosen } from '../design-slice.ts';
 import { dropDraft } from './drafts.ts';
 
-/** What differs between two designs, in words: name, sizes, and whether any part does. */
-function differences(mine: CarDesign, other: CarDesign, units: UnitSystem): (readonly [string, string, string])[] {
-  const rows: (readonly [string, string, string])[] = [];
-  if (mine.name !== other.name) rows.push(['name', mine.name, other.name]);
-  for (const { label, quantity, read } of sizesOf(mine.motor.kind))
-    if (read(mine) !== read(other))
-      rows.push([label, printQuantity(read(mine), quantity, units), printQuantity(read(other), quantity, units)]);
+/** What differs between two designs, in words: name, parts, sizes, and how far each goes. */
+function rowsOf(mine: CarDesign, other: CarDesign, units: UnitSystem): (readonly [string, string, string])[] {
   const distance = (design: CarDesign): string => {
     const prediction = predictRun(design);
     return prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run';
   };
-  rows.push(['predicted distance', distance(mine), distance(other)]);
-  return rows;
+  return [
+    ...(mine.name === other.name ? [] : [['name', mine.name, other.name] as const]),
+    ...differences(mine, other, units).map(({ label, from, to }) => [label, from, to] as const),
+    ['predicted distance', distance(mine), distance(other)],
+  ];
 }
 
 /** Asked while the car was changed elsewhere. */
@@ -77,7 +75,7 @@ function Conflict() {
             </TableRow>
           </TableHead>
           <TableBody>
-            {differences(present, other.design, units).map(([label, mine, theirs]) => (
+            {rowsOf(present, other.design, units).map(([label, mine, theirs]) => (
               <TableRow key={label}>
                 <TableCell component="th" scope="row">
                   {label}

@@ -1,13 +1,14 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import type { UnitSystem } from '../../../../core/units/quantity.ts';
-import { assessorHand } from '../../../workers/explore.ts';
+import { assessorHand, dropAssessor, orBroken } from '../../../workers/explore.ts';
 
 interface Wanted {
   readonly design: CarDesign;
   readonly units: UnitSystem;
   readonly deliver: (made: Assessment | null) => void;
+  readonly fail: () => void;
 }
 
 /** What is wanted while the worker is busy: only the newest design matters. */
@@ -22,31 +23,54 @@ async function work(): Promise<void> {
   try {
     while (wanted) {
       await new Promise((resolve) => setTimeout(resolve, AFTER_PAINT));
-      const { design, units, deliver } = wanted;
+      const { design, units, deliver, fail } = wanted;
       wanted = null;
-      deliver(await assessorHand().work.assess(design, units));
+      try {
+        deliver(await orBroken(assessorHand().work.assess(design, units)));
+      } catch (reason) {
+        console.error(reason);
+        // A worker that broke answers no more.
+        dropAssessor();
+        fail();
+      }
     }
   } finally {
     isBusy = false;
   }
 }
 
-/** Bounds, checks and priced remedies of the design, computed beside the page; the last known until the new ones are there. */
-export function useAssessment(design: CarDesign, units: UnitSystem): Assessment | null {
+interface Assessing {
+  /** Bounds, checks and priced remedies; the last known until the new ones are there. */
+  readonly assessment: Assessment | null;
+  /** It broke down for this design; asked again, it is tried once more. */
+  readonly isBroken: boolean;
+  readonly again: () => void;
+}
+
+/** The design judged beside the page. */
+export function useAssessment(design: CarDesign, units: UnitSystem): Assessing {
   const [assessment, setAssessment] = useState<Assessment | null>(null);
+  const [isBroken, setBroken] = useState(false);
+  const [tries, setTries] = useState(0);
+  const again = useCallback(() => setTries((before) => before + 1), []);
   useEffect(() => {
     let isCurrent = true;
     wanted = {
       design,
       units,
       deliver: (made) => {
-        if (isCurrent) setAssessment(made);
+        if (!isCurrent) return;
+        setBroken(false);
+        setAssessment(made);
+      },
+      fail: () => {
+        if (isCurrent) setBroken(true);
       },
     };
     if (!isBusy) void work();
     return () => {
       isCurrent = false;
     };
-  }, [design, units]);
-  return assessment;
+  }, [design, units, tries]);
+  return { assessment, isBroken, again };
 }

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Prediction } from '../../../../core/design/predict-run.ts';
@@ -78,7 +79,7 @@ export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
 
 function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
   const units = useUnits();
-  const assessment = useAssessment(design, units);
+  const { assessment, isBroken, again } = useAssessment(design, units);
   const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
   const present = useRef({ design, result, print });
   useEffect(() => {
@@ -114,6 +115,14 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
           {result.wheelie ? ' · lifts its front at launch' : ''}
         </p>
         <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} explain={explain} />
+        {isBroken && (
+          <p role="alert" className={plain.text}>
+            ✕ Range and checks could not be worked out for this car.{' '}
+            <Button size="small" onClick={again}>
+              Try again
+            </Button>
+          </p>
+        )}
       </div>
       <div className={`${styles.limit} ${isBad ? styles.bad : ''}`}>
         <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
