@@ -26,10 +26,32 @@ module.exports = {
     onlyMayImport('web-shows', '^web/', '^(web|core)/', 'The page takes everything computed from the science.'),
     onlyMayImport('cli-is-thin', '^cli/', '^(cli|core|server)/', 'Commands are thin over the science, and over what keeps it.'),
     {
+      name: 'stations-apart',
+      comment: 'What two stations need has a home of its own: open-car, charts, drawing, ui.',
+      severity: 'error',
+      from: { path: '^web/stations/([^/]+)/', pathNot: '[.]test[.]tsx?$' },
+      to: { path: '^web/stations/', pathNot: '^web/stations/$1/' },
+    },
+    {
+      name: 'shared-below-stations',
+      comment: 'What is shared knows no station.',
+      severity: 'error',
+      from: { path: '^web/(ui|charts|drawing|open-car|workers)/', pathNot: '[.]test[.]tsx?$' },
+      to: { path: '^web/stations/' },
+    },
+    {
+      name: 'ui-at-the-bottom',
+      comment: 'Fields, drawers and words know neither the app nor what is drawn with them.',
+      severity: 'error',
+      from: { path: '^web/ui/' },
+      to: { path: '^web/(app|charts|drawing|open-car|workers)/' },
+    },
+    {
       name: 'no-circles',
+      comment: 'Those of types too: they cost a reader as much.',
       severity: 'error',
       from: { path: '^(core|server|web|cli)/' },
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
   ],
   options: {

@@ -1,7 +1,7 @@
 import { PNG } from 'pngjs';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { TOKENS } from '../web/app/tokens.ts';
+import { TOKENS } from '../web/ui/tokens.ts';
 import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
 import { builder } from './builder.ts';
 
@@ -51,6 +51,7 @@ const showRings = (page: Page, areShown: boolean): Promise<void> =>
   }, areShown);
 
 const AROUND = 8;
+const LOOKS = 4;
 const boxOfFocused = (page: Page) =>
   page.evaluate(
     async (around, { width, height }) => {
@@ -85,12 +86,17 @@ describe('the keyboard', () => {
       await page.keyboard.press('Tab');
       const name = await focused(page);
       if (name === null) break;
-      const box = await boxOfFocused(page);
-      const withRing = await ringPixels(page, box, TOKENS[scheme].distance);
-      await showRings(page, false);
-      const bare = await ringPixels(page, box, TOKENS[scheme].distance);
-      await showRings(page, true);
-      if (withRing - bare < 2 * (box.width - 2 * AROUND)) without.push(`${name}: ${withRing - bare} px`);
+      // What was scrolled to may still be laid out: looked at again before it is called missing.
+      let missing = '';
+      for (let look = 0; look < LOOKS && (look === 0 || missing !== ''); look++) {
+        const box = await boxOfFocused(page);
+        const withRing = await ringPixels(page, box, TOKENS[scheme].distance);
+        await showRings(page, false);
+        const gained = withRing - (await ringPixels(page, box, TOKENS[scheme].distance));
+        await showRings(page, true);
+        missing = gained < 2 * (box.width - 2 * AROUND) ? `${name}: ${gained} px` : '';
+      }
+      if (missing !== '') without.push(missing);
     }
     expect(without).toEqual([]);
     expect(stops).toBeGreaterThan(20);

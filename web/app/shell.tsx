@@ -1,6 +1,6 @@
 import { startTransition, Suspense, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
-import { useCars } from '../stations/garage/use-cars.ts';
+import { useCars } from './use-cars.ts';
 import { fetchLater, later } from '../ui/later.ts';
 import { useFileDrop } from '../ui/use-file-drop.ts';
 import { Rail } from './rail.tsx';
@@ -10,7 +10,7 @@ import { Toasts } from './toasts.tsx';
 import type { Opening } from './use-opening.ts';
 import { useRegions } from './use-regions.ts';
 
-const ArchiveDialog = later(() => import('../stations/garage/archive-dialog.tsx'));
+const ArchiveDialog = later(() => import('./archive-dialog.tsx'));
 
 /** ms after the first screen. */
 const LATER = 1000;

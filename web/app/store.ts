@@ -1,7 +1,7 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { autosave } from '../stations/design/keeping/autosave.ts';
-import { designReducer } from '../stations/design/design-slice.ts';
+import { autosave } from '../open-car/autosave.ts';
+import { designReducer } from '../open-car/design-slice.ts';
 import { keepTrackForms, trackReducer } from '../stations/track/track-slice.ts';
 import { api } from './api.ts';
 import { keepPreferences, preferencesReducer } from './preferences-slice.ts';

@@ -1,5 +1,5 @@
 import { createTheme, useColorScheme } from '@mui/material/styles';
-import { FONTS, TOKENS, type Tokens } from './tokens.ts';
+import { FONTS, TOKENS, type Tokens } from '../ui/tokens.ts';
 
 declare module '@mui/material/styles' {
   interface Palette {

@@ -1,5 +1,5 @@
 import type { EnergyBudget } from '../../core/run/energy.ts';
-import { TOKENS } from '../app/tokens.ts';
+import { TOKENS } from './tokens.ts';
 
 type Colour = keyof (typeof TOKENS)['light'];
 

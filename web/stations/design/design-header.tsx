@@ -11,9 +11,9 @@ import { versionOf } from '../../../core/design/version-tree.ts';
 import { useListVersionsQuery } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import plain from '../../ui/plain.module.css';
-import { UnitSwitch } from '../../ui/unit-switch.tsx';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
 import styles from './design-header.module.css';
-import { redone, undone, type Edit, type SaveState } from './design-slice.ts';
+import { redone, undone, type Edit, type SaveState } from '../../open-car/design-slice.ts';
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',

@@ -5,10 +5,10 @@ import type { CarDesign } from '../../../core/design/car-design.ts';
 import type { Prediction } from '../../../core/design/predict-run.ts';
 import { fetchLater, later } from '../../ui/later.ts';
 import { warmUp } from '../../workers/explore.ts';
-import type { Edit } from './design-slice.ts';
+import type { Edit } from '../../open-car/design-slice.ts';
 import styles from './lower-panel.module.css';
-import { PullCurve } from './curve/pull-curve.tsx';
-import type { Ghost } from './versions/ghost-button.tsx';
+import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
+import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 
 const SweepPanel = later(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
 const MapPanel = later(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));

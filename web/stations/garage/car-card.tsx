@@ -8,11 +8,11 @@ import type { Prediction } from '../../../core/design/predict-run.ts';
 import { sideView } from '../../../core/drawing/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';
-import { CarSketch } from '../../ui/car-sketch.tsx';
+import { CarSketch } from '../../drawing/car-sketch.tsx';
 import { Facts } from '../../ui/facts.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
-import { sideScale } from '../../ui/scale.ts';
+import { sideScale } from '../../drawing/scale.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './garage.module.css';
 

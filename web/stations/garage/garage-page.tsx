@@ -4,12 +4,12 @@ import { problemLine, useListCarsQuery } from '../../app/api.ts';
 import { Message } from '../../app/error-screen.tsx';
 import { useOpening } from '../../app/use-opening.ts';
 import { later } from '../../ui/later.ts';
-import { UnitSwitch } from '../../ui/unit-switch.tsx';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { CarCard } from './car-card.tsx';
 import styles from './garage.module.css';
 import { NewCarButton } from './new-car-button.tsx';
 import { UnreadableCard } from './unreadable-card.tsx';
-import { useCars } from './use-cars.ts';
+import { useCars } from '../../app/use-cars.ts';
 
 const RemovedDrawer = later(() => import('./removed-drawer.tsx'));
 

@@ -9,7 +9,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { SideDrawer } from '../../ui/side-drawer.tsx';
 import { useUnits } from '../../ui/use-units.ts';
-import { removedName } from './removed-name.ts';
+import { removedName } from '../../app/removed-name.ts';
 
 /** Things listed at first, and with each "more". */
 const STEP = 50;

@@ -8,8 +8,8 @@ import { problemLine, useTallyRunsQuery } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { UnitSwitch } from '../../ui/unit-switch.tsx';
-import { useOpenCar, useOpenDesign } from '../design/keeping/use-open-car.ts';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
+import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { RunForm } from './run-form.tsx';
 import { Runs } from './runs.tsx';
 

@@ -1,6 +1,6 @@
 import type { Size } from '../../../../core/design/sizes.ts';
 import { unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
-import { FONTS, type Tokens } from '../../../app/tokens.ts';
+import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 
 /** A size with its unit, where it has one. */
 export const sizeName = ({ label, quantity }: Size, units: UnitSystem): string =>

@@ -3,7 +3,7 @@ import { newCar } from '../../../../core/design/car-design.ts';
 import { sizeCalled } from '../../../../core/design/sizes.ts';
 import { growingMap, mapRows, type MapRequest } from '../../../../core/explore/map.ts';
 import { boundedSweep, evenly } from '../../../../core/explore/sweep.ts';
-import { TOKENS } from '../../../app/tokens.ts';
+import { TOKENS } from '../../../ui/tokens.ts';
 import { sizeHead, sizeName } from './axes.ts';
 import { cellAt, spins } from './map-option.ts';
 import { exploredRange } from './ranges.ts';

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newCar } from '../../../../core/design/car-design.ts';
 import { sizeCalled } from '../../../../core/design/sizes.ts';
 import type { MapCars } from '../../../../core/explore/map.ts';
-import { TOKENS } from '../../../app/tokens.ts';
+import { TOKENS } from '../../../ui/tokens.ts';
 import { mapOption } from './map-option.ts';
 
 const SIDE = 11;

@@ -3,7 +3,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { Size } from '../../../../core/design/sizes.ts';
 import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
 import { unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
-import { FONTS, type Tokens } from '../../../app/tokens.ts';
+import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText, sizeName, upName } from './axes.ts';
 
 /** A map as far as it is computed. */

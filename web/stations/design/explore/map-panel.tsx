@@ -8,10 +8,10 @@ import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/
 import { evenly } from '../../../../core/explore/sweep.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
-import { Chart } from '../../../ui/chart.tsx';
-import { ChartExport } from '../../../ui/chart-export.tsx';
+import { Chart } from '../../../charts/chart.tsx';
+import { ChartExport } from '../../../charts/chart-export.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 import { sizeHead } from './axes.ts';
 import { JobBar } from './job-bar.tsx';
 import { cellAt, mapOption, spins, type MapPicture } from './map-option.ts';

@@ -1,7 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
 import { unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
-import type { Tokens } from '../../../app/tokens.ts';
+import type { Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText } from './axes.ts';
 
 interface MattersChart {

@@ -7,7 +7,7 @@ import type { CarDesign } from '../../../../core/design/car-design.ts';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
-import { ChartExport } from '../../../ui/chart-export.tsx';
+import { ChartExport } from '../../../charts/chart-export.tsx';
 import { hand } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { JobBar } from './job-bar.tsx';

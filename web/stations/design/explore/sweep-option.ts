@@ -2,7 +2,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { Size } from '../../../../core/design/sizes.ts';
 import type { BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
-import { FONTS, type Tokens } from '../../../app/tokens.ts';
+import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText, sizeName, upName } from './axes.ts';
 
 /** What a sweep can show. */

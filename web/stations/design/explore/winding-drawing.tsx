@@ -1,7 +1,7 @@
 import { thickestSpool } from '../../../../core/design/tape.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
-import { FONTS } from '../../../app/tokens.ts';
+import { FONTS } from '../../../ui/tokens.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 
 const ink = 'var(--mui-palette-workbench-ink)';

@@ -9,7 +9,7 @@ import type { WindingProfile } from '../../../../core/explore/winding-profile.ts
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { hand } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 import { JobBar } from './job-bar.tsx';
 import { useJob } from './use-job.ts';
 import { WindingDrawing } from './winding-drawing.tsx';

@@ -1,7 +1,7 @@
 import type { Band } from '../../../../core/design/car-design.ts';
 import { PART_VALUES } from '../../../../core/design/parts.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 
 interface BandSizeFieldsProps {
   readonly band: Extract<Band, { kind: 'own' }>;

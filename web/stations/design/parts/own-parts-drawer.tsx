@@ -10,7 +10,7 @@ import { download } from '../../../ui/file-exchange.ts';
 import { SideDrawer } from '../../../ui/side-drawer.tsx';
 import { KIND_NAMES } from './part-draft.ts';
 import { OwnPartForm } from './own-part-form.tsx';
-import { useKeepingParts, usePartsAtHand } from './use-own-parts.ts';
+import { useKeepingParts, usePartsAtHand } from '../../../open-car/use-own-parts.ts';
 
 /** What a part is like, and its values in their units. */
 const partLine = ({ kind, like, values }: OwnPart): string =>

@@ -5,7 +5,7 @@ import { memo } from 'react';
 import { bandSizes } from '../../../../core/design/catalogue.ts';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { CATALOGUE, fitCatalogue, fitOwn, SLOTS, type OwnPart, type PartSlot } from '../../../../core/design/parts.ts';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 
 /** Marks a part of the builder's own among the catalogue's words. */
 const OWN = 'own part: ';

@@ -8,11 +8,11 @@ import { later } from '../../../ui/later.ts';
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import styles from '../design-page.module.css';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 import { BandSizeFields } from './band-size-fields.tsx';
 import { CHOICES, isSameChoice, type Choice } from './choices.ts';
 import { fieldValue, PartField } from './part-field.tsx';
-import { usePartsAtHand } from './use-own-parts.ts';
+import { usePartsAtHand } from '../../../open-car/use-own-parts.ts';
 
 const OwnPartsDrawer = later(() => import('./own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
 

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import type { Aim, Floor, Limits } from '../../../../core/design/car-design.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 
 const AIMS: Readonly<Record<Aim['kind'], string>> = {
   furthest: 'go furthest',

@@ -17,7 +17,7 @@ import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import styles from '../design-page.module.css';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 
 /** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
 export function MeasuredPanel({ design, edit, faults }: ValuesProps) {

@@ -10,7 +10,7 @@ import plain from '../../../ui/plain.module.css';
 import { useQuantityInput } from '../../../ui/use-quantity-input.ts';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 import styles from './sizes-panel.module.css';
 
 interface SizesPanelProps {

@@ -2,7 +2,7 @@ import { memo, useCallback, useEffect, useRef } from 'react';
 import { energyShare, type EnergyBudget } from '../../../../core/run/energy.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
-import { ChartExport, type ChartExportProps } from '../../../ui/chart-export.tsx';
+import { ChartExport, type ChartExportProps } from '../../../charts/chart-export.tsx';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
 import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';

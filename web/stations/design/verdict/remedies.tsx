@@ -7,7 +7,7 @@ import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 import styles from './verdict-panel.module.css';
 
 const SHOWN = 3;

@@ -13,12 +13,12 @@ import { Facts } from '../../../ui/facts.tsx';
 import plain from '../../../ui/plain.module.css';
 import { useUnits } from '../../../ui/use-units.ts';
 import { Checks } from './checks.tsx';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 import { EnergyBar } from './energy-bar.tsx';
 import { explanationOf } from './explanations.ts';
 import { RangeBar } from './range-bar.tsx';
 import { Remedies } from './remedies.tsx';
-import { useAssessment } from './use-assessment.ts';
+import { useAssessment } from '../../../open-car/use-assessment.ts';
 import styles from './verdict-panel.module.css';
 
 /** What limits this car, in a heading and a sentence with its own numbers. */

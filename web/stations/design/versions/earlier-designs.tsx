@@ -7,7 +7,8 @@ import { changeWords } from '../../../../core/design/difference.ts';
 import { useListEarlierQuery } from '../../../app/api.ts';
 import { useAppSelector } from '../../../app/store.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import { GhostButton, type Ghost } from './ghost-button.tsx';
+import type { Ghost } from '../../../charts/pull-curve/ghost.ts';
+import { GhostButton } from './ghost-button.tsx';
 
 interface EarlierDesignsProps {
   readonly carId: string;

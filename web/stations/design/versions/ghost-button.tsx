@@ -1,12 +1,5 @@
 import Button from '@mui/material/Button';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-
-/** A design drawn behind the present one on the curve. */
-export interface Ghost {
-  readonly id: string;
-  readonly name: string;
-  readonly design: CarDesign;
-}
+import type { Ghost } from '../../../charts/pull-curve/ghost.ts';
 
 interface GhostButtonProps {
   readonly ghost: Ghost;

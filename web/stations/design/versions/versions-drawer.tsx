@@ -14,10 +14,11 @@ import { download } from '../../../ui/file-exchange.ts';
 import { SideDrawer } from '../../../ui/side-drawer.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import { CompareVersions } from './compare-versions.tsx';
-import type { Edit } from '../design-slice.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
 import { EarlierDesigns } from './earlier-designs.tsx';
-import { GhostButton, type Ghost } from './ghost-button.tsx';
-import { useVersions } from './use-versions.ts';
+import type { Ghost } from '../../../charts/pull-curve/ghost.ts';
+import { GhostButton } from './ghost-button.tsx';
+import { useVersions } from '../../../open-car/use-versions.ts';
 
 type Versions = ReturnType<typeof useVersions>;
 

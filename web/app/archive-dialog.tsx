@@ -1,0 +1,218 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import LinearProgress from '@mui/material/LinearProgress';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { useEffect, useRef, useState } from 'react';
+import { faultLine } from '../../core/fault.ts';
+import type { ArchiveCount, ArchiveFinding, ArchiveReport } from '../../core/files/stored.ts';
+import { problemLine, useOpenArchiveMutation, type ArchiveOpening } from './api.ts';
+import { useAppDispatch } from './store.ts';
+import { toasted } from './toasts-slice.ts';
+import { removedName } from './removed-name.ts';
+
+const KINDS: readonly (readonly [keyof ArchiveCount, string])[] = [
+  ['car', 'cars'],
+  ['version', 'versions'],
+  ['run', 'runs'],
+  ['part', 'parts'],
+];
+const sumOf = (count: ArchiveCount): number => KINDS.reduce((sum, [kind]) => sum + count[kind], 0);
+/** Things told one by one, at most: more are decided about together. */
+const LISTED = 12;
+const savedAt = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+/** What an archive holds beside what is here, before anything is stored; then what is new is taken, and what is ticked. */
+export default function ArchiveDialog({ file, onClose }: { readonly file: File; readonly onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const [open] = useOpenArchiveMutation();
+  const [report, setReport] = useState<ArchiveReport | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [isWorking, setWorking] = useState(true);
+  const [replace, setReplace] = useState<ReadonlySet<string>>(new Set());
+  const [restore, setRestore] = useState<ReadonlySet<string>>(new Set());
+  const asked = useRef<{ abort: () => void } | null>(null);
+
+  const ask = async (take: ArchiveOpening['take']): Promise<ArchiveReport | null> => {
+    setWorking(true);
+    setProblem(null);
+    const asking = open({ file, take });
+    asked.current = asking;
+    const answer = await asking;
+    if (asked.current !== asking) return null;
+    setWorking(false);
+    if (answer.error) setProblem(problemLine(answer.error));
+    return answer.data ?? null;
+  };
+  const look = useRef(ask);
+  useEffect(() => {
+    void look.current(null).then(setReport);
+    return () => {
+      asked.current?.abort();
+      asked.current = null;
+    };
+  }, []);
+
+  const take = async (): Promise<void> => {
+    const taken = await ask({ replace: chosen(replace), restore: chosen(restore) });
+    if (!taken) return;
+    dispatch(toasted(`Taken from the archive: ${wordsOf(taken.taken)}`));
+    onClose();
+  };
+  const nothing = report !== null && sumOf(report.fresh) + replace.size + restore.size === 0;
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="archive-title" maxWidth="sm" fullWidth>
+      <DialogTitle id="archive-title">What is in {file.name}</DialogTitle>
+      <DialogContent>
+        {isWorking && (
+          <>
+            <Typography role="status">{report ? 'Taking it in …' : 'Looking through it …'}</Typography>
+            <LinearProgress aria-label="Reading the archive" sx={{ my: 3 }} />
+          </>
+        )}
+        {problem && (
+          <Typography role="alert" sx={{ color: 'error.main' }}>
+            ✕ {problem}
+          </Typography>
+        )}
+        {report && !isWorking && (
+          <Contents report={report} replace={replace} onReplace={setReplace} restore={restore} onRestore={setRestore} />
+        )}
+      </DialogContent>
+      <DialogActions sx={{ px: 6, pb: 5 }}>
+        <Button onClick={onClose}>{isWorking ? 'Stop' : 'Close'}</Button>
+        {report && (
+          <Button variant="contained" disabled={isWorking || nothing} onClick={() => void take()}>
+            {nothing ? 'Nothing to take' : 'Take what is new and ticked'}
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+const ALL = 'all';
+const chosen = (ids: ReadonlySet<string>): readonly string[] | 'all' => (ids.has(ALL) ? 'all' : [...ids]);
+const wordsOf = (count: ArchiveCount): string =>
+  KINDS.filter(([kind]) => count[kind] > 0)
+    .map(([kind, plural]) => `${count[kind]} ${count[kind] === 1 ? kind : plural}`)
+    .join(', ') || 'nothing';
+
+interface ContentsProps {
+  readonly report: ArchiveReport;
+  readonly replace: ReadonlySet<string>;
+  readonly onReplace: (ids: ReadonlySet<string>) => void;
+  readonly restore: ReadonlySet<string>;
+  readonly onRestore: (ids: ReadonlySet<string>) => void;
+}
+
+function Contents({ report, replace, onReplace, restore, onRestore }: ContentsProps) {
+  const { manifest, fresh, same, differing, different, gone, removed, faulty, faults } = report;
+  return (
+    <>
+      <Typography color="text.secondary">Saved {savedAt.format(new Date(manifest.savedAt))}. Nothing has been stored yet.</Typography>
+      <Table size="small" sx={{ my: 3 }}>
+        <TableHead>
+          <TableRow>
+            <TableCell>what</TableCell>
+            <TableCell align="right">new here</TableCell>
+            <TableCell align="right">the same</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {KINDS.map(([kind, plural]) => (
+            <TableRow key={kind}>
+              <TableCell component="th" scope="row">
+                {plural}
+              </TableCell>
+              <TableCell align="right">{fresh[kind]}</TableCell>
+              <TableCell align="right">{same[kind]}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <Choice
+        title={differing === 1 ? '1 differs from what is here' : `${differing} differ from what is here`}
+        text="Ticked, the archive’s takes the place of yours; a car’s replaced design stays in its history."
+        all="Take all of them from the archive"
+        findings={different}
+        count={differing}
+        chosen={replace}
+        onChoose={onReplace}
+      />
+      <Choice
+        title={gone === 1 ? '1 was removed here' : `${gone} were removed here`}
+        text="Ticked, they are brought back as they were when they were removed."
+        all="Bring all of them back"
+        findings={removed}
+        count={gone}
+        chosen={restore}
+        onChoose={onRestore}
+      />
+      {faulty > 0 && (
+        <section aria-label="What cannot be read">
+          <Typography variant="h3">
+            ✕ {faulty} cannot be read and {faulty === 1 ? 'is' : 'are'} left out
+          </Typography>
+          {faults.slice(0, LISTED).map((fault) => (
+            <Typography key={faultLine(fault)} variant="body2" sx={{ overflowWrap: 'anywhere' }}>
+              {faultLine(fault)}
+            </Typography>
+          ))}
+        </section>
+      )}
+    </>
+  );
+}
+
+interface ChoiceProps {
+  readonly title: string;
+  readonly text: string;
+  readonly all: string;
+  readonly findings: readonly ArchiveFinding[];
+  readonly count: number;
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (ids: ReadonlySet<string>) => void;
+}
+
+/** Things to be ticked one by one, or where there are many, all at once. */
+function Choice({ title, text, all, findings, count, chosen: ticked, onChoose }: ChoiceProps) {
+  if (count === 0) return null;
+  const toggle = (id: string): void => {
+    const next = new Set(ticked);
+    if (!next.delete(id)) next.add(id);
+    onChoose(next);
+  };
+  const box = (id: string, label: string, isDisabled = false) => (
+    <FormControlLabel
+      key={id}
+      sx={{ display: 'flex' }}
+      control={<Checkbox size="small" checked={ticked.has(id) || isDisabled} disabled={isDisabled} onChange={() => toggle(id)} />}
+      label={label}
+    />
+  );
+  return (
+    <section aria-label={title}>
+      <Typography variant="h3">{title}</Typography>
+      <Typography variant="body2" color="text.secondary">
+        {text}
+      </Typography>
+      {count > 1 && box(ALL, all)}
+      {findings.slice(0, LISTED).map(({ what, id, name }) => box(id, removedName(what, name), ticked.has(ALL)))}
+      {count > LISTED && (
+        <Typography variant="body2" color="text.secondary">
+          and {count - LISTED} more
+        </Typography>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,132 @@
+import type { PullAt } from '../../../core/run/pull-left.ts';
+import type { RunResult } from '../../../core/run/simulate.ts';
+import { makeTrace, record, workAtTyre, type Phase, type Trace } from '../../../core/run/trace.ts';
+import type { Quantity } from '../../../core/units/quantity.ts';
+
+/** One reading of the pull curve. SI. */
+export interface CurveRow {
+  readonly distance: number;
+  readonly time: number;
+  readonly speed: number;
+  readonly thrust: number;
+  readonly gripLimit: number;
+  readonly resistance: number;
+  readonly phase: Phase;
+}
+
+/** A part of the run in one phase. */
+export interface PhaseSpan {
+  readonly phase: Phase;
+  readonly from: CurveRow;
+  readonly to: CurveRow;
+}
+
+/** The pull curve of one run: the way under power and a little of the coasting. */
+export interface Curve {
+  readonly rows: readonly CurveRow[];
+  /** m, where the curve ends; where the motor let go, if it did; and the whole run. */
+  readonly end: number;
+  readonly powerEnd: number | null;
+  readonly distance: number;
+  /** J passed on at the tyre, lost to wheelspin, and still wound at the stop. */
+  readonly work: { readonly useful: number; readonly slip: number; readonly left: number };
+  /** What a car that stopped while wound would still pull, and its turns. */
+  readonly left: readonly PullAt[];
+  readonly turnsLeft: number;
+  /** Where the tyre does what, in order. */
+  readonly phases: readonly PhaseSpan[];
+  /** The curve in a sentence. */
+  readonly words: (print: (value: number, quantity: Quantity & ('distance' | 'force')) => string) => string;
+}
+
+/** m of wheelspin worth a word. */
+const LEAST_SLIP = 0.0005;
+
+/** Share of the powered way shown beyond its end. */
+const COAST_SHOWN = 0.35;
+
+/** What was sampled of a run; of a car that does not move, how it stands at the line. */
+function traceOf({ trace, launchThrust, launchGripLimit, launchResistance }: RunResult): Trace {
+  if (trace!.time.length > 0) return trace!;
+  const line = makeTrace();
+  record(line, {
+    time: 0,
+    distance: 0,
+    speed: 0,
+    wheelSpeed: 0,
+    angle: 0,
+    thrust: launchThrust,
+    gripLimit: launchGripLimit,
+    resistance: launchResistance,
+    tension: 0,
+    phase: 'rolling',
+  });
+  return line;
+}
+
+/** The curve of a run with its trace; `left`: what it still pulls beyond a stop while wound. */
+export function curveOf(result: RunResult, left: readonly PullAt[] = []): Curve {
+  const trace = traceOf(result);
+  const powerEnd = result.powerEndDistance;
+  // Wheels may spin on after the motor has let go.
+  const spinEnd = trace.distance[trace.phase.lastIndexOf('spinning')] ?? 0;
+  const end = powerEnd === null ? result.distance : Math.min(result.distance, Math.max(powerEnd, spinEnd) * (1 + COAST_SHOWN));
+  const sampled = trace.distance
+    .map((distance, i): CurveRow => ({
+      distance,
+      time: trace.time[i]!,
+      speed: trace.speed[i]!,
+      thrust: trace.thrust[i]!,
+      gripLimit: trace.gripLimit[i]!,
+      resistance: trace.resistance[i]!,
+      phase: trace.phase[i]!,
+    }))
+    .filter(({ distance }, i) => distance <= end || trace.distance[i - 1]! < end);
+  // The last sample may lie beyond the end: the curve is cut there.
+  const rows = [...sampled.filter(({ distance }) => distance < end), rowAt({ rows: sampled }, end) ?? sampled.at(-1)!];
+  return {
+    rows,
+    end,
+    powerEnd,
+    distance: result.distance,
+    work: { useful: workAtTyre(trace), slip: result.energy.slip, left: result.energy.unspent },
+    left,
+    turnsLeft: result.turnsLeft,
+    phases: phasesOf(rows),
+    words: (print) =>
+      `Pull ${print(result.launchThrust, 'force')} at release, grip limit ${print(result.launchGripLimit, 'force')}; ` +
+      (result.slipDistance > LEAST_SLIP ? `the wheels spin for ${print(result.slipDistance, 'distance')}; ` : '') +
+      (powerEnd === null
+        ? `the car stops with ${Number(result.turnsLeft.toPrecision(2))} turns left.`
+        : `the pull ends at ${print(powerEnd, 'distance')} and the car coasts to ${print(result.distance, 'distance')}.`),
+  };
+}
+
+/** The curve's row at a distance, between samples by straight lines. */
+export function rowAt({ rows }: Pick<Curve, 'rows'>, distance: number): CurveRow | null {
+  const after = rows.findIndex((row) => row.distance >= distance);
+  if (after === -1) return rows.at(-1) ?? null;
+  const [a, b] = [rows[Math.max(after - 1, 0)]!, rows[after]!];
+  const part = b.distance > a.distance ? (distance - a.distance) / (b.distance - a.distance) : 1;
+  const between = (key: Exclude<keyof CurveRow, 'phase'>): number => a[key] + part * (b[key] - a[key]);
+  return {
+    distance,
+    time: between('time'),
+    speed: between('speed'),
+    thrust: between('thrust'),
+    gripLimit: between('gripLimit'),
+    resistance: between('resistance'),
+    phase: b.phase,
+  };
+}
+
+/** Rows of one phase after another; the first row tells only where the run begins. */
+function phasesOf(rows: readonly CurveRow[]): PhaseSpan[] {
+  const spans: PhaseSpan[] = [];
+  rows.slice(1).forEach((to, i) => {
+    const last = spans.at(-1);
+    if (last?.phase === to.phase) spans[spans.length - 1] = { ...last, to };
+    else spans.push({ phase: to.phase, from: rows[i]!, to });
+  });
+  return spans;
+}

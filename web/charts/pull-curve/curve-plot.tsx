@@ -1,0 +1,237 @@
+import { Fragment, memo, useId, useMemo } from 'react';
+import { tyrePush } from '../../../core/run/trace.ts';
+import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
+import { FONTS } from '../../ui/tokens.ts';
+import { CLEAR_GROUND } from '../../ui/clear-ground.ts';
+import { Hatch } from '../../ui/hatch.tsx';
+import { PHASE_WORDS } from '../../ui/phase-words.ts';
+import { rowAt, type CurveRow, type PhaseSpan } from './curve-data.ts';
+import { axisEnds, scaleTo, ticksTo, type CurveScale, type CurveView } from './curve-scale.ts';
+
+const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
+
+/** px that a letter takes, generously. */
+const LETTER = 7;
+/** Dashes of what lies behind, told apart without colour. */
+const DASHES = ['2 4', '9 5', '9 4 2 4', '14 6', '2 8'];
+/** px up that the words of the useful work need. */
+const WORK_ROOM = 26;
+
+interface CurvePlotProps extends CurveView {
+  /** m, marked on the curve. */
+  readonly reading: number | null;
+  readonly units: UnitSystem;
+}
+
+/** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
+export function CurvePlot({ curve, behind, axis, width, height, reading, units }: CurvePlotProps) {
+  const hatch = useId();
+  const { along, most } = axisEnds({ curve, behind, axis });
+  // The same scale while the axes stand still: they are drawn anew only when they move.
+  const scale = useMemo(() => scaleTo({ along, most }, axis, width, height), [along, most, axis, width, height]);
+  const { x, y, left, right, top, floor } = scale;
+  const { rows } = curve;
+  const lineOf = (of: readonly CurveRow[], value: (row: CurveRow) => number): string =>
+    of.map((row, i) => `${i === 0 ? 'M' : 'L'}${x(row).toFixed(1)} ${y(value(row)).toFixed(1)}`).join('');
+  const areaOf = (of: readonly CurveRow[], upper: (row: CurveRow) => number, lower: (row: CurveRow) => number): string =>
+    `${lineOf(of, upper)}${lineOf([...of].reverse(), lower).replace('M', 'L')}Z`;
+  const thrust = (row: CurveRow): number => row.thrust;
+  const pull = lineOf(rows, thrust);
+  // Without wheelspin or braking all of the pull is passed on.
+  const isPassedOn = rows.every((row) => tyrePush(row) === row.thrust);
+  const gripLimit = (row: CurveRow): number => row.gripLimit;
+  const grip = rows[0]?.gripLimit ?? 0;
+  const isGripShown = grip < most;
+  const at = (part: number): CurveRow => rows.find(({ distance }) => distance >= part * (curve.powerEnd ?? curve.end)) ?? rows.at(-1)!;
+  const read = reading === null ? null : rowAt(curve, reading);
+  const spinning = rows.filter(({ phase }) => phase === 'spinning');
+  const energy = (joule: number): string => printQuantity(joule, 'energy', units);
+  const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
+    <Name
+      x={Math.round(Math.max(left, Math.min(x(row), right - LETTER * text.length)))}
+      y={Math.round(up ? y(newton) - 10 : Math.min(y(newton) + 18, floor - 6))}
+      fill={fill}
+      text={text}
+    />
+  );
+  const early = at(0.1);
+  const [upper, between] = [y(tyrePush(early)), y(early.resistance)];
+  // In the area between pull and resistance, or below both.
+  const workAt =
+    between - upper > WORK_ROOM ? between - 8 : floor - Math.max(upper, between) > WORK_ROOM ? (floor + between) / 2 + 4 : null;
+  const earlier = behind.map(({ name: called, curve: other }, i) => {
+    const shown = other.rows.filter((row) => row[axis] <= scale.along);
+    // Their names stand apart from one another, to the right of this car's own.
+    const place = (0.4 + (0.5 * (i + 1)) / (behind.length + 1)) * (shown.at(-1)?.[axis] ?? 0);
+    const named = shown.find((row) => row[axis] >= place);
+    return { called, shown, named, dash: DASHES[i % DASHES.length] };
+  });
+  return (
+    <svg width={width} height={height} fontFamily={FONTS.text} fontSize={13} aria-hidden style={{ position: 'absolute' }}>
+      <Hatch id={hatch} colour={colour('stop')} line={1.4} />
+      <Axes scale={scale} axis={axis} units={units} />
+      <text x={16} y={16} fill={colour('muted')}>
+        {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  ·  grip limit ${printNumber(grip, 'force', units)}, far above`}`}
+      </text>
+      <path d={`${isPassedOn ? pull : lineOf(rows, tyrePush)}V${floor}H${left}Z`} fill={colour('pullArea')} opacity={0.55} />
+      {spinning.length > 1 && (
+        <path d={areaOf(spinning, (row) => Math.max(row.thrust, row.gripLimit), gripLimit)} fill={`url(#${hatch})`} />
+      )}
+      {axis === 'distance' && curve.left.length > 1 && <StillWound curve={curve} scale={scale} energy={energy} />}
+      <path d={pull} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
+      {isGripShown && (
+        <path d={lineOf(rows, (row) => Math.min(row.gripLimit, most))} fill="none" stroke={colour('ink')} strokeWidth={1.5} />
+      )}
+      <path d={lineOf(rows, (row) => row.resistance)} fill="none" stroke={colour('distance')} strokeWidth={2} strokeDasharray="7 5" />
+      {earlier.map(({ shown, dash }, i) => (
+        <path key={i} d={lineOf(shown, thrust)} fill="none" stroke={colour('muted')} strokeWidth={2} strokeDasharray={dash} />
+      ))}
+      <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
+      <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.distance - metres, 'distance', units)} />
+      <g {...NAMES}>
+        {spinning.length > 1 &&
+          name(
+            `wheelspin ${energy(curve.work.slip)}`,
+            spinning[Math.floor(spinning.length / 8)]!,
+            spinning[0]!.thrust,
+            colour('stop'),
+            true,
+          )}
+        {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
+        {earlier.map(({ called, named }, i) => (
+          <Fragment key={i}>{named && name(called, named, named.thrust, colour('muted'), true)}</Fragment>
+        ))}
+        {name('pull of this car', at(0.3), at(0.3).thrust, colour('pullText'), true)}
+        {workAt !== null && (
+          <Name x={left + 10} y={Math.round(workAt)} fill={colour('pullText')} text={`useful work ${energy(curve.work.useful)}`} />
+        )}
+        {name('resistance', at(0.72), at(0.72).resistance, colour('distance'), false)}
+      </g>
+      {read && (
+        <>
+          <path d={`M${x(read)} ${top}V${floor}`} stroke={colour('distance')} strokeDasharray="4 3" />
+          <circle cx={x(read)} cy={y(read.thrust)} r={5} fill={colour('panel')} stroke={colour('pull')} strokeWidth={3} />
+        </>
+      )}
+    </svg>
+  );
+}
+
+const NAMES = { ...CLEAR_GROUND, fontWeight: 600 };
+
+interface NameProps {
+  readonly x: number;
+  readonly y: number;
+  readonly fill: string;
+  readonly text: string;
+}
+
+/** Words on the curve, drawn anew only when they say or stand otherwise. */
+const Name = memo(function Name({ text, ...place }: NameProps) {
+  return <text {...place}>{text}</text>;
+});
+
+interface AxesProps {
+  readonly scale: CurveScale;
+  readonly axis: CurveView['axis'];
+  readonly units: UnitSystem;
+}
+
+const FIGURES = { fontFamily: FONTS.figures, fontSize: 12 };
+const figure = (value: number): string => String(Number(value.toFixed(3)));
+
+const Axes = memo(function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: AxesProps) {
+  const [far, strong] = [axis === 'distance' ? unitValue('distance', units) : 1, unitValue('force', units)];
+  return (
+    <g fill={colour('muted')}>
+      {ticksTo(most / strong, 6).map((value) => (
+        <g key={value}>
+          <path d={`M${left} ${y(value * strong)}H${right}`} stroke={colour('rule')} strokeWidth={0.7} />
+          <text x={left - 8} y={y(value * strong) + 4} textAnchor="end" {...FIGURES}>
+            {figure(value)}
+          </text>
+        </g>
+      ))}
+      {ticksTo(along / far, 7).map((value) => {
+        const px = left + ((value * far) / along) * (right - left);
+        return (
+          <g key={value}>
+            <path d={`M${px} ${floor}v5`} stroke={colour('ink')} />
+            <text x={px} y={floor + 18} textAnchor="middle" {...FIGURES}>
+              {figure(value)}
+            </text>
+          </g>
+        );
+      })}
+      <text x={right} y={floor + 36} textAnchor="end">
+        {axis === 'distance' ? `distance travelled, ${unitOf('distance', units)}` : 'time, s'}
+      </text>
+    </g>
+  );
+});
+
+interface PhasesProps {
+  readonly scale: CurveScale;
+  readonly phases: readonly PhaseSpan[];
+  /** How far it coasts from a distance on. */
+  readonly coastFrom: (metres: number) => string;
+}
+
+/** What the tyre does where, along the top of the plot. */
+const Phases = ({ scale: { x, top, floor }, phases, coastFrom }: PhasesProps) => (
+  <g fill={colour('ink')}>
+    {phases.map(({ phase, from, to }, i) => {
+      const words = phase === 'coasting' ? `coasts ${coastFrom(from.distance)}` : PHASE_WORDS[phase];
+      const [start, end] = [Math.round(x(from)), x(to)];
+      const bar = i === 0 ? '' : `M${start} ${top - 14}V${phase === 'coasting' ? floor : top}`;
+      return <PhaseMark key={i} x={start} y={top} bar={bar} words={end - start > LETTER * words.length ? words : ''} />;
+    })}
+  </g>
+);
+
+interface PhaseMarkProps {
+  readonly x: number;
+  readonly y: number;
+  /** The line where it begins, as a path. */
+  readonly bar: string;
+  readonly words: string;
+}
+
+/** Drawn anew only when it says or stands otherwise. */
+const PhaseMark = memo(function PhaseMark({ x, y, bar, words }: PhaseMarkProps) {
+  return (
+    <>
+      {bar !== '' && <path d={bar} stroke={colour('ink')} strokeWidth={0.8} />}
+      {words !== '' && (
+        <text x={x + 6} y={y - 4} fontSize={12}>
+          {words}
+        </text>
+      )}
+    </>
+  );
+});
+
+/** The pull that is left when the car stops while wound. */
+function StillWound({
+  curve,
+  scale: { x, y, floor, right },
+  energy,
+}: Pick<CurveView, 'curve'> & { readonly scale: CurveScale; readonly energy: (joule: number) => string }) {
+  const places = curve.left.map(({ distance, thrust }) => ({ at: x({ distance, time: 0 }), thrust }));
+  const line = places.map(({ at, thrust }, i) => `${i === 0 ? 'M' : 'L'}${at.toFixed(1)} ${y(thrust).toFixed(1)}`).join('');
+  return (
+    <>
+      <path d={`${line}L${places.at(-1)!.at} ${floor}L${places[0]!.at} ${floor}Z`} fill={colour('rule')} opacity={0.8} />
+      <path d={line} fill="none" stroke={colour('pull')} strokeWidth={2} strokeDasharray="1 5" strokeLinecap="round" />
+      <g {...NAMES}>
+        <Name
+          // Clear of the names at the line, where all of it is left.
+          x={Math.round(Math.min(places[0]!.at + Math.max(6, 0.3 * (places.at(-1)!.at - places[0]!.at)), right - 170))}
+          y={floor - 10}
+          fill={colour('muted')}
+          text={`left: ${Number(curve.turnsLeft.toPrecision(2))} turns, ${energy(curve.work.left)}`}
+        />
+      </g>
+    </>
+  );
+}

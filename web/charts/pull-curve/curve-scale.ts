@@ -1,0 +1,89 @@
+import { steadyAbove } from '../../ui/steady.ts';
+import type { Curve, CurveRow } from './curve-data.ts';
+
+/** What the pull is drawn against. */
+export type CurveAxis = 'distance' | 'time';
+
+/** An earlier version, or what a remedy would make, drawn behind. */
+export interface CurveBehind {
+  readonly name: string;
+  readonly curve: Curve;
+}
+
+/** What stands on the chart, and its size in px. */
+export interface CurveView {
+  readonly curve: Curve;
+  readonly behind: readonly CurveBehind[];
+  readonly axis: CurveAxis;
+  readonly width: number;
+  readonly height: number;
+}
+
+const PLOT = { left: 52, right: 20, top: 44, bottom: 40 };
+/** Axes end on steps of about an eighth, so that they stand still through most of a drag. */
+const STEPS = 20;
+/** Kept free above the strongest pull, for names, as a share of it. */
+const ABOVE = 0.18;
+
+/** Places on the chart, px, of what stands on the curve's axes. */
+export interface CurveScale {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly floor: number;
+  /** Where the axes end: along, in m or s; up, in N. */
+  readonly along: number;
+  readonly most: number;
+  readonly x: (row: Pick<CurveRow, CurveAxis>) => number;
+  readonly y: (newton: number) => number;
+}
+
+const strongest = (rows: readonly { readonly thrust: number }[]): number => rows.reduce((most, { thrust }) => Math.max(most, thrust), 1e-6);
+
+/** Where the axes end: `along` in m or s, `most` in N. */
+export function axisEnds({ curve, behind, axis }: Pick<CurveView, 'curve' | 'behind' | 'axis'>): Pick<CurveScale, 'along' | 'most'> {
+  const own = axis === 'distance' ? Math.max(curve.end, curve.left.at(-1)?.distance ?? 0) : (curve.rows.at(-1)?.time ?? 0);
+  const other = Math.max(0, ...behind.map(({ curve: { rows } }) => rows.at(-1)?.[axis] ?? 0));
+  const along = Math.max(own, Math.min(1.5 * own, other)) || 1;
+  const most = (1 + ABOVE) * Math.max(strongest(curve.rows), strongest(curve.left), ...behind.map((other) => strongest(other.curve.rows)));
+  return { along: steadyAbove(along, STEPS), most: steadyAbove(most, STEPS) };
+}
+
+/** The scale of axes that end there, in a chart of so many px. */
+export function scaleTo({ along, most }: Pick<CurveScale, 'along' | 'most'>, axis: CurveAxis, width: number, height: number): CurveScale {
+  const right = width - PLOT.right;
+  const floor = height - PLOT.bottom;
+  return {
+    ...PLOT,
+    right,
+    floor,
+    along,
+    most,
+    x: (row) => PLOT.left + (row[axis] / along) * (right - PLOT.left),
+    y: (newton) => floor - (Math.max(newton, 0) / most) * (floor - PLOT.top),
+  };
+}
+
+export const curveScale = (view: CurveView): CurveScale => scaleTo(axisEnds(view), view.axis, view.width, view.height);
+
+/** The distance on the curve at a place across the chart, m; null beside the plot. */
+export function distanceUnder(px: number, view: CurveView): number | null {
+  const { left, right, along: whole } = curveScale(view);
+  const part = (px - left) / (right - left);
+  if (part < 0 || part > 1) return null;
+  const { curve, axis } = view;
+  const along = part * whole;
+  if (axis === 'distance') return Math.min(along, curve.end);
+  const after = curve.rows.findIndex(({ time }) => time >= along);
+  if (after <= 0) return after === 0 ? 0 : curve.end;
+  const [a, b] = [curve.rows[after - 1]!, curve.rows[after]!];
+  return a.distance + (b.time > a.time ? (along - a.time) / (b.time - a.time) : 1) * (b.distance - a.distance);
+}
+
+/** Round values from 0 to `most`, about `count` of them. */
+export function ticksTo(most: number, count: number): number[] {
+  const rough = most / count;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const step = ([1, 2, 3, 5, 10].find((factor) => factor * power >= rough) ?? 10) * power;
+  return Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step);
+}

@@ -1,0 +1,180 @@
+import Button from '@mui/material/Button';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { CarDesign } from '../../../core/design/car-design.ts';
+import { deriveRunSetup } from '../../../core/design/derive-run-setup.ts';
+import { predictRun, type Prediction } from '../../../core/design/predict-run.ts';
+import { pullLeft } from '../../../core/run/pull-left.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import { ChartExport, type ChartTable } from '../chart-export.tsx';
+import { PHASE_WORDS } from '../../ui/phase-words.ts';
+import plain from '../../ui/plain.module.css';
+import { useSize } from '../../ui/use-size.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { curveOf, rowAt, type Curve, type CurveRow } from './curve-data.ts';
+import { CurvePlot } from './curve-plot.tsx';
+import { distanceUnder, type CurveAxis } from './curve-scale.ts';
+import { CurveTable } from './curve-table.tsx';
+import styles from './pull-curve.module.css';
+import type { Ghost } from './ghost.ts';
+
+interface PullCurveProps {
+  readonly design: CarDesign;
+  readonly prediction: Prediction;
+  readonly ghosts: readonly Ghost[];
+  /** m, where the car is along its run. */
+  readonly played: number | null;
+  /** Puts the car where the curve is dragged, s after release; null: back to the line. */
+  readonly onScrub: (time: number | null) => void;
+}
+
+function curveFor(design: CarDesign, prediction: Prediction): Curve | null {
+  if (prediction.kind === 'refused') return null;
+  const { result } = prediction;
+  // Derived anew only where something is left to pull: this stands in every frame of a drag.
+  return curveOf(result, result.turnsLeft > 0 ? pullLeft(deriveRunSetup(design), result) : []);
+}
+
+/** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. Dragged along, it moves the car. */
+export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullCurveProps) {
+  const units = useUnits();
+  const { ref, width, height } = useSize<HTMLDivElement>();
+  const [pointed, setPointed] = useState<number | null>(null);
+  // The car along its run is read where it is, unless another place is pointed at.
+  const reading = pointed ?? played;
+  const [asTable, setAsTable] = useState(false);
+  const [axis, setAxis] = useState<CurveAxis>('distance');
+  const curve = useMemo(() => curveFor(design, prediction), [design, prediction]);
+  const behind = useMemo(
+    () =>
+      ghosts.flatMap(({ name, design: earlier }) => {
+        const drawn = curveFor(earlier, predictRun(earlier, { kind: 'full' }, { trace: true }));
+        return drawn ? [{ name, curve: drawn }] : [];
+      }),
+    [ghosts],
+  );
+  const present = useRef(curve);
+  useEffect(() => {
+    present.current = curve;
+  });
+  const picture = useCallback(() => ref.current?.querySelector('svg') ?? null, [ref]);
+  const table = useCallback(() => tableOf(present.current), []);
+  const row = curve && reading !== null ? rowAt(curve, reading) : null;
+  const print = (value: number, quantity: 'distance' | 'force' | 'speed' | 'time'): string => printQuantity(value, quantity, units);
+
+  const scrubTo = (distance: number | null): void => {
+    setPointed(distance);
+    onScrub(distance === null || !curve ? null : (rowAt(curve, distance)?.time ?? null));
+  };
+  const readByKey = (event: React.KeyboardEvent): void => {
+    if (!curve) return;
+    const step = curve.end / (event.shiftKey ? 10 : 60);
+    const at = reading ?? 0;
+    const next = {
+      ArrowRight: at + step,
+      ArrowUp: at + step,
+      ArrowLeft: at - step,
+      ArrowDown: at - step,
+      PageUp: at + 10 * step,
+      PageDown: at - 10 * step,
+      Home: 0,
+      End: curve.end,
+      Escape: null,
+    }[event.key];
+    if (next === undefined) return;
+    event.preventDefault();
+    scrubTo(next === null ? null : Math.min(Math.max(next, 0), curve.end));
+  };
+  const follow = (event: React.PointerEvent): void => {
+    if (!curve) return;
+    const px = event.clientX - event.currentTarget.getBoundingClientRect().left;
+    const under = distanceUnder(px, { curve, behind, axis, width, height });
+    if (event.buttons > 0 && under !== null) scrubTo(under);
+    else setPointed(under);
+  };
+
+  return (
+    <section aria-labelledby="curve-title" className={styles.panel}>
+      <CurveHead
+        name={design.name}
+        axis={axis}
+        asTable={asTable}
+        onAxis={setAxis}
+        onTable={setAsTable}
+        canSave={curve !== null}
+        picture={picture}
+        table={table}
+      />
+      <p className={`${plain.caption} ${plain.muted} ${styles.reading}`}>
+        {row
+          ? readingWords(row, print)
+          : curve
+            ? 'Point at the curve to read it; drag along it, or step with the arrow keys, to move the car.'
+            : 'This car does not run as it stands: the verdict says why, and what is wrong is marked ✕.'}
+      </p>
+      {curve && !asTable && (
+        <div
+          ref={ref}
+          className={styles.plot}
+          role="slider"
+          tabIndex={0}
+          aria-label={`Along the pull curve. ${curve.words(print)}`}
+          aria-valuemin={0}
+          aria-valuemax={Number(curve.end.toPrecision(4))}
+          aria-valuenow={Number((reading ?? 0).toPrecision(4))}
+          aria-valuetext={row ? readingWords(row, print) : 'at the line'}
+          onKeyDown={readByKey}
+          onBlur={() => setPointed(null)}
+          onPointerDown={follow}
+          onPointerMove={follow}
+          onPointerLeave={() => setPointed(null)}
+        >
+          {width > 0 && height > 0 && (
+            <CurvePlot curve={curve} behind={behind} reading={reading} axis={axis} units={units} width={width} height={height} />
+          )}
+        </div>
+      )}
+      {curve && asTable && <CurveTable curve={curve} />}
+    </section>
+  );
+}
+
+/** What the curve says at a place, in one line. */
+const readingWords = (
+  { distance, time, thrust, resistance, speed, phase }: CurveRow,
+  print: (value: number, quantity: 'distance' | 'force' | 'speed' | 'time') => string,
+): string =>
+  `at ${print(distance, 'distance')}, ${print(time, 'time')}: pull ${print(thrust, 'force')}, resistance ${print(resistance, 'force')}, ${print(speed, 'speed')}, ${PHASE_WORDS[phase]}`;
+
+const tableOf = (curve: Curve | null): ChartTable => ({
+  head: ['distance m', 'time s', 'speed m/s', 'pull N', 'grip limit N', 'resistance N', 'phase'],
+  rows: (curve?.rows ?? []).map((r) => [r.distance, r.time, r.speed, r.thrust, r.gripLimit, r.resistance, PHASE_WORDS[r.phase]]),
+});
+
+interface CurveHeadProps {
+  readonly name: string;
+  readonly axis: CurveAxis;
+  readonly asTable: boolean;
+  readonly onAxis: (axis: CurveAxis) => void;
+  readonly onTable: (asTable: boolean) => void;
+  readonly canSave: boolean;
+  readonly picture: () => SVGSVGElement | null;
+  readonly table: () => ChartTable;
+}
+
+/** Drawn anew only when something in it changes. */
+const CurveHead = memo(function CurveHead({ name, axis, asTable, onAxis, onTable, canSave, picture, table }: CurveHeadProps) {
+  return (
+    <div className={styles.head}>
+      <h2 id="curve-title" className={plain.heading}>
+        Pull against {axis}
+      </h2>
+      <Button size="small" onClick={() => onAxis(axis === 'distance' ? 'time' : 'distance')}>
+        {axis === 'distance' ? 'by time' : 'by distance'}
+      </Button>
+      <Button size="small" onClick={() => onTable(!asTable)} aria-pressed={asTable} className={styles.asTable}>
+        as a table
+      </Button>
+      {canSave && <ChartExport name={`${name} pull`} picture={picture} table={table} />}
+    </div>
+  );
+});

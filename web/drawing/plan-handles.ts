@@ -1,0 +1,42 @@
+import type { CarDesign } from '../../core/design/car-design.ts';
+import type { PlanView } from '../../core/drawing/plan-view.ts';
+import type { HandleSpec } from './drawing-handles.tsx';
+
+const MILLIMETRE = 1e-3;
+
+/** What a builder would grab on the view from above. Turning an axle by its end moves it by half the track for each radian. */
+export function planHandles(design: CarDesign, view: PlanView): HandleSpec[] {
+  if (!design.otherWheels) return [];
+  const heading = design.layout.driveAxle === 'rear' ? 1 : -1;
+  const [drive, other] = view.axles;
+  const half = design.trackWidth / 2;
+  const end = (sizeId: string, label: string, at: { readonly x: number; readonly y: number }): HandleSpec => ({
+    sizeId,
+    label,
+    place: at,
+    direction: { x: 1, y: 0 },
+    // The right end forward points the wheels left.
+    gain: heading / half,
+    step: MILLIMETRE / half,
+  });
+  return [
+    end('driveToe', 'drive axle end', drive![1]),
+    ...(other ? [end('otherToe', 'other axle end', other[1])] : []),
+    {
+      sizeId: 'trackWidth',
+      label: 'track width',
+      place: view.driveWheels[0]!.middle,
+      direction: { x: 0, y: 1 },
+      gain: 2,
+      step: MILLIMETRE,
+    },
+    {
+      sizeId: 'wheelbase',
+      label: 'wheelbase',
+      place: { x: design.wheelbase, y: 0 },
+      direction: { x: 1, y: 0 },
+      gain: 1,
+      step: MILLIMETRE,
+    },
+  ];
+}

@@ -1,0 +1,47 @@
+import { useMemo } from 'react';
+import type { OwnPart, PartKind } from '../../core/design/parts.ts';
+import {
+  problemLine,
+  useListPartsQuery,
+  useRemovePartMutation,
+  useRestorePartMutation,
+  useSavePartMutation,
+  type StoredPart,
+} from '../app/api.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { toasted } from '../app/toasts-slice.ts';
+
+const NONE: readonly StoredPart[] = [];
+
+/** The builder's own parts. */
+export function usePartsAtHand() {
+  const { data } = useListPartsQuery();
+  const parts = data?.readable ?? NONE;
+  const byKind = useMemo(() => {
+    const sorted: Partial<Record<PartKind, OwnPart[]>> = {};
+    for (const { part } of parts) (sorted[part.kind] ??= []).push(part);
+    return sorted as Readonly<Partial<Record<PartKind, readonly OwnPart[]>>>;
+  }, [parts]);
+  return { parts, unreadable: data?.unreadable ?? [], byKind };
+}
+
+/** Keeping parts of one's own, and taking them away. */
+export function useKeepingParts() {
+  const dispatch = useAppDispatch();
+  const [save] = useSavePartMutation();
+  const [remove] = useRemovePartMutation();
+  const [restore] = useRestorePartMutation();
+  /** Tells what went wrong, and whether it went well. */
+  const told = ({ error }: { readonly error?: unknown }): boolean => {
+    if (error) dispatch(toasted(problemLine(error), { tone: 'stop' }));
+    return !error;
+  };
+  return {
+    /** Keeps a part: a new one, or over the one it was made from. */
+    keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> =>
+      told(await save({ id: from?.id ?? crypto.randomUUID(), baseVersion: from?.version ?? 0, content: part })),
+    takeOut: async ({ id }: StoredPart): Promise<boolean> => told(await remove(id)),
+    takeOutUnreadable: async (id: string): Promise<boolean> => told(await remove(id)),
+    putBack: async ({ id }: StoredPart): Promise<boolean> => told(await restore(id)),
+  };
+}

@@ -1,0 +1,67 @@
+import { useCallback, useMemo } from 'react';
+import type { CarDesign } from '../../core/design/car-design.ts';
+import { changeWords } from '../../core/design/difference.ts';
+import { closestVersion, versionOf } from '../../core/design/version-tree.ts';
+import { problemLine, useListVersionsQuery, useRemoveVersionMutation, useSaveVersionMutation, type StoredVersion } from '../app/api.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { toasted } from '../app/toasts-slice.ts';
+import { useUnits } from '../ui/use-units.ts';
+import type { Edit } from './design-slice.ts';
+
+const NONE: readonly StoredVersion[] = [];
+
+/** The kept versions of a car, and keeping and going back. */
+export function useVersions(carId: string, design: CarDesign, edit: Edit) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const { data } = useListVersionsQuery(carId);
+  const versions = data?.readable ?? NONE;
+  const [save] = useSaveVersionMutation();
+  const [removeFrom] = useRemoveVersionMutation();
+  const current = useMemo(() => versionOf(versions, design) ?? null, [versions, design]);
+  /** The version a design grew from, and what changed since. Asked for only when it is told. */
+  const grownFrom = useCallback(
+    (grown: CarDesign = design) => {
+      const closest = closestVersion(versions, grown)?.version ?? null;
+      return { closest, change: closest ? changeWords(closest.record.design, grown, units) : '' };
+    },
+    [versions, design, units],
+  );
+
+  /** Keeps the present design, or another that was found, as a version. */
+  const keep = async (name: string, note: string, kept: CarDesign = design): Promise<boolean> => {
+    const { closest, change } = grownFrom(kept);
+    const answer = await save({
+      carId,
+      id: crypto.randomUUID(),
+      baseVersion: 0,
+      content: {
+        format: 'nimble-axle/car-version',
+        version: 1,
+        name,
+        note,
+        keptAt: new Date().toISOString(),
+        parent: closest?.id ?? null,
+        change: change.slice(0, 2000),
+        design: kept,
+      },
+    });
+    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Kept as “${name}”`));
+    return !answer.error;
+  };
+  const goBack = async (name: string, earlier: CarDesign): Promise<void> => {
+    // What is there now is kept first: going back loses nothing.
+    if (!current && !(await keep(`before going back to ${name}`.slice(0, 80), ''))) return;
+    edit((present) => ({ ...earlier, name: present.name }));
+    dispatch(toasted(`Back to “${name}”`));
+  };
+  const remove = async (id: string, name: string): Promise<void> => {
+    const answer = await removeFrom({ carId, id });
+    dispatch(
+      answer.error
+        ? toasted(problemLine(answer.error), { tone: 'stop' })
+        : toasted(`Version “${name}” was removed`, { undoing: { kind: 'version', carId, id } }),
+    );
+  };
+  return { versions, unreadable: data?.unreadable ?? [], current, grownFrom, keep, goBack, remove };
+}
