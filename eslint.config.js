@@ -31,7 +31,10 @@ export default ts.config(
         { object: 'Math', property: 'random', message: 'Pass a seed in.' },
         { object: 'Date', property: 'now', message: 'Pass the time in.' },
       ],
-      'no-restricted-syntax': ['error', { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Pass the time in.' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Pass the time in.' },
+      ],
     },
   },
 );

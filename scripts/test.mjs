@@ -17,6 +17,7 @@ const runs = (args) => spawnSync(process.execPath, args, { cwd: root, stdio: 'in
 
 for (const [name, args] of [
   ['types', ['node_modules/typescript/bin/tsc', '-p', '.']],
+  ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
   ['lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
   [
     'import walls',
