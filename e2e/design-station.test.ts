@@ -246,7 +246,7 @@ describe('a builder at the Design station', () => {
     await (await page.waitForSelector('button[aria-label^="Try: Tyres"]'))!.focus();
     await page.waitForFunction(() => document.querySelector('#lower-panel svg')?.textContent?.includes('Tyres: rubber-band tyre'));
     expect(await page.$eval('#lower-panel svg', (svg) => svg.textContent)).toContain('useful work');
-    const curve = (await page.waitForSelector('#lower-panel [role=img]'))!;
+    const curve = (await page.waitForSelector('#lower-panel [role=slider]'))!;
     await curve.focus();
     await page.keyboard.press('ArrowRight');
     await limpet.sees(': wheels spin');
