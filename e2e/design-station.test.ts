@@ -219,8 +219,8 @@ describe('a builder at the Design station', () => {
     await limpet.sees('harbour rubber');
     await expectAccessible(page);
     await limpet.press('Close');
-    await limpet.pick('Tyre on the drive wheels', 'harbour rubber · estimated · 1 there');
-    await limpet.sees('! 2 needed, 1 there');
+    await limpet.pick('Tyre on the drive wheels', 'harbour rubber · estimated · 1 in stock');
+    await limpet.sees('! 2 needed, 1 in stock');
     await limpet.seesNot('Wheelspin holds this car back.');
     expect(await limpet.distance()).toBeGreaterThan(1.5 * before);
     expect(await limpet.valueOf('grip of the tyre before it slides')).toBe('1.05');
@@ -228,10 +228,10 @@ describe('a builder at the Design station', () => {
     await limpet.sees('→ harbour rubber (1.05, 0.9)');
     await limpet.press('Close');
     await limpet.press('My parts');
-    await limpet.press('Take out harbour rubber');
-    await limpet.sees('harbour rubber was taken out.');
-    await limpet.press('Put it back');
-    await limpet.sees('tyre, 1 there, estimated');
+    await limpet.press('Remove harbour rubber');
+    await limpet.sees('harbour rubber was removed.');
+    await limpet.press('Undo');
+    await limpet.sees('tyre, 1 in stock, estimated');
     await limpet.press('Close');
     await limpet.press('Undo');
     await limpet.sees('Wheelspin holds this car back.');

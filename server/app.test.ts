@@ -314,7 +314,7 @@ describe('bad requests', () => {
     expect(answer.body.faults).toEqual([
       { path: 'id', message: 'must be a UUID' },
       { path: 'baseVersion', message: expect.any(String) },
-      { path: 'mass', message: 'must be > 0' },
+      { path: 'mass', message: 'must be > 0', limit: { is: 'above', value: 0 } },
     ]);
   });
   it.each([

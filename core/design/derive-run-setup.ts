@@ -1,4 +1,4 @@
-import type { Fault } from '../fault.ts';
+import { beyond, type Fault } from '../fault.ts';
 import { cockedAngleAfter, freeString, leverTurns } from '../motor/lever.ts';
 import { windingAngle, windingLength } from '../motor/winding.ts';
 import {
@@ -223,10 +223,12 @@ const IN_DESIGN: Readonly<Record<string, string>> = {
 };
 
 /** A fault of the run setup in the design's own keys. A measured value has a unit of its own: its limit is not told in another. */
-const inDesign = ({ path, message }: Fault): Fault => {
+const inDesign = ({ path, message, limit }: Fault): Fault => {
   const key = /^motor\.spool/.test(path) ? 'sleeve' : (IN_DESIGN[path] ?? path);
   if (key.startsWith('measured.'))
-    return { path: key, message: /at least/.test(message) ? 'is far below what any car has' : 'is far above what any car has' };
+    return { path: key, message: limit?.is === 'least' ? 'is far below what any car has' : 'is far above what any car has' };
+  // A setup has radii where a design has diameters.
+  if (limit) return beyond(key, path.endsWith('.radius') ? { ...limit, value: 2 * limit.value } : limit);
   return { path: key, message: message.replaceAll('motor.pivotToAxle', 'motor.trapPosition') };
 };
 
@@ -245,7 +247,9 @@ export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
   const faults = runFaults(setup).map(inDesign);
   const wheelMass = setup.car.driveWheels.mass + (setup.car.otherWheels?.mass ?? 0);
   if (wheelMass > design.mass)
-    faults.push({ path: 'mass', message: `must be at least ${Math.ceil(wheelMass * 1000)} g, what the wheels and axles alone weigh` });
+    faults.push(
+      beyond('mass', { is: 'least', value: Math.ceil(wheelMass * 1000) / 1000, because: 'what the wheels and axles alone weigh' }),
+    );
   design.sleeve.forEach(({ diameter }, i) => {
     if (diameter < design.axleDiameter)
       faults.push({ path: `sleeve[${i}].diameter`, message: 'must not be below axleDiameter: the tape lies on the axle' });

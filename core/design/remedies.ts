@@ -64,6 +64,7 @@ export const ballastOverOtherAxle = (design: CarDesign): Remedy => {
 /** A lever a fifth longer, its trap moved along so that it still lies over the drive axle. */
 export const longerLever = (design: CarDesign): Remedy[] =>
   leverScaled(design, 1.2, 'longer-lever', 'A lever a fifth longer, trap moved with it');
+/** A lever a fifth shorter, its trap moved along; none where there is no lever. */
 export const shorterLever = (design: CarDesign): Remedy[] =>
   leverScaled(design, 0.8, 'shorter-lever', 'A lever a fifth shorter, trap moved with it');
 
@@ -92,8 +93,10 @@ const scaledDriveWheels = (design: CarDesign, factor: number): CarDesign => ({
   ...design,
   driveWheels: { ...design.driveWheels, diameter: factor * design.driveWheels.diameter },
 });
+/** Drive wheels a fifth bigger. */
 export const biggerDriveWheels = (design: CarDesign): Remedy =>
   remedy('drive-wheels', 'bigger-wheels', 'Drive wheels a fifth bigger', scaledDriveWheels(design, 1.2));
+/** Drive wheels a fifth smaller. */
 export const smallerDriveWheels = (design: CarDesign): Remedy =>
   remedy('drive-wheels', 'smaller-wheels', 'Drive wheels a fifth smaller', scaledDriveWheels(design, 0.8));
 
@@ -130,13 +133,16 @@ export function launchSleeve(design: CarDesign): Remedy[] {
   const steps = [{ wraps: Math.max(1, Math.round(design.axleDiameter / 2 / TAPE)), turns: 1 }];
   return [remedy('sleeve', 'sleeve', windingWords(steps)[0]!, taped(design, steps))];
 }
+/** The bare axle, where it is taped. */
 export const noSleeve = (design: CarDesign): Remedy[] =>
   design.sleeve.length > 0 ? [remedy('sleeve', 'no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
 
+/** A drive axle a quarter thicker, its tape kept in wraps; none for a roller. */
 export const thickerAxle = (design: CarDesign): Remedy[] =>
   design.motor.kind === 'twist'
     ? []
     : [remedy('axle', 'thicker-axle', 'A drive axle a quarter thicker', onAxle(design, 1.25 * design.axleDiameter))];
+/** A drive axle a fifth thinner, its tape kept in wraps; none for a roller. */
 export const thinnerAxle = (design: CarDesign): Remedy[] =>
   design.motor.kind === 'twist'
     ? []
@@ -168,9 +174,11 @@ export function freeRelease(design: CarDesign): Remedy[] {
 export const squareWheels = (design: CarDesign): Remedy[] =>
   design.care === 'careful' ? [] : [remedy('care', 'careful', 'Set the wheels square and centred', { ...design, care: 'careful' })];
 
+/** A body of another kind, in words of the caller's. */
 export const bodyOf = (design: CarDesign, kind: CarDesign['body']['kind'], label: string): Remedy =>
   remedy('body', `body-${kind}`, label, fitCatalogue(design, 'body', kind));
 
+/** Axles parallel and wheels equal. */
 export const straightAxles = (design: CarDesign): Remedy =>
   remedy('alignment', 'straight', 'Set the axles parallel, with equal wheels', {
     ...design,

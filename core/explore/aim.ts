@@ -27,6 +27,7 @@ export function runForAim(design: CarDesign): RunResult | null {
 
 /** Share of a bounded prediction's sample that meets the aim; null for an aim that has no yes or no. A miss by this share still counts as close. */
 const CLOSE = 0.05;
+/** Share, 0 to 1, of sampled `distances` (m, ascending) that meet the aim; null for an aim without a yes or no. */
 export function chanceToMeet({ aim }: CarDesign, distances: readonly number[]): number | null {
   const wanted = aim.distance;
   if (aim.kind === 'furthest' || wanted === null || distances.length === 0) return null;

@@ -1,6 +1,6 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { partFaults } from '../design/parts.ts';
-import type { Fault } from '../fault.ts';
+import type { Fault, Limit } from '../fault.ts';
 import type { ArchiveManifest } from './generated/archive.ts';
 import type { CarDesign } from './generated/car-design.ts';
 import type { CarVersion } from './generated/car-version.ts';
@@ -31,6 +31,14 @@ const below = (path: string, key: string): string => (path === '' ? key : `${pat
 const quoted = (value: unknown): string => (typeof value === 'string' ? `"${value}"` : JSON.stringify(value));
 const article = (type: string): string => (/^[aeio]/.test(type) ? `an ${type}` : `a ${type}`);
 
+/** The keywords of a schema that bound a number. */
+const BOUNDS: Readonly<Record<string, Limit['is']>> = {
+  minimum: 'least',
+  exclusiveMinimum: 'above',
+  maximum: 'most',
+  exclusiveMaximum: 'below',
+};
+
 function faultOf(error: ErrorObject): Fault {
   const path = dotted(error.instancePath);
   const params = error.params as Record<string, unknown>;
@@ -49,8 +57,11 @@ function faultOf(error: ErrorObject): Fault {
       return { path, message: 'needs a letter or sign that can be seen' };
     case 'discriminator':
       return { path: below(path, String(params.tag)), message: 'is not a kind known here' };
-    default:
-      return { path, message: error.message ?? 'is not valid' };
+    default: {
+      const is = BOUNDS[error.keyword];
+      const message = error.message ?? 'is not valid';
+      return is ? { path, message, limit: { is, value: Number(params.limit) } } : { path, message };
+    }
   }
 }
 
@@ -62,7 +73,8 @@ function telling(errors: readonly ErrorObject[]): ErrorObject[] {
   );
 }
 
-const shortened = ({ path, message }: Fault): Fault => ({ path: path.length > MOST_PATH ? `${path.slice(0, MOST_PATH)}…` : path, message });
+const shortened = (fault: Fault): Fault =>
+  fault.path.length > MOST_PATH ? { ...fault, path: `${fault.path.slice(0, MOST_PATH)}…` } : fault;
 
 /** At most fifty faults, each short, and how many more there are. */
 function faulty(faults: readonly Fault[]): Extract<Read<never>, { kind: 'faulty' }> {
@@ -90,8 +102,11 @@ function withTimeInUtc<T>(read: Read<T>, key: keyof T & string): Read<T> {
 const smallId = <K extends string>(key: K, record: Partial<Readonly<Record<K, string | null>>>): Partial<Record<K, string>> =>
   typeof record[key] === 'string' ? ({ [key]: record[key].toLowerCase() } as Partial<Record<K, string>>) : {};
 
+/** Reads the plain numbers of a run (schemas/run-setup.schema.json). */
 export const readRunSetup = (value: unknown): Read<RunSetup> => check(validators.runSetup, value);
+/** Reads a car design (schemas/car-design.schema.json). */
 export const readCarDesign = (value: unknown): Read<CarDesign> => check(validators.carDesign, value);
+/** Reads a version kept by name; its time comes back in UTC, its parent's id in small letters. */
 export function readCarVersion(value: unknown): Read<CarVersion> {
   const read = withTimeInUtc<CarVersion>(check(validators.carVersion, value), 'keptAt');
   return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('parent', read.value) } } : read;
@@ -103,11 +118,13 @@ export function readOwnPart(value: unknown): Read<OwnPart> {
   const faults = partFaults(read.value);
   return faults.length > 0 ? faulty(faults) : read;
 }
+/** Reads a measured run; its time comes back in UTC, its version's id in small letters. */
 export function readRunRecord(value: unknown): Read<RunRecord> {
   const read = withTimeInUtc<RunRecord>(check(validators.runRecord, value), 'ranAt');
   return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('carVersion', read.value) } } : read;
 }
 
+/** Reads the manifest of an archive. */
 export const readArchiveManifest = (value: unknown): Read<ArchiveManifest> =>
   withTimeInUtc(check<ArchiveManifest>(validators.archive, value), 'savedAt');
 

@@ -17,6 +17,7 @@ export interface Unreadable extends Kept {
 /** What lists hold: the thing, or that it cannot be read. */
 export type Listed<T extends Kept> = T | Unreadable;
 
+/** Whether a listed thing could be read. */
 export const isReadable = <T extends Kept>(listed: Listed<T>): listed is T => !('unreadable' in listed);
 
 /** What the server keeps and answers with, and the page asks for. */

@@ -1,6 +1,6 @@
 import type { Fault } from '../fault.ts';
 import type { BandSetup } from '../files/generated/run-setup.ts';
-import type { Motor, MotorPoint, Stretch } from './motor.ts';
+import type { Motor, MotorPoint, Segment } from './motor.ts';
 import { bandForce, rubberOf, type Rubber } from './rubber.ts';
 
 /**
@@ -140,7 +140,7 @@ export function bandFaults(setup: BandSetup): Fault[] {
   ];
 }
 
-function makeStretch(setup: BandSetup, w: Winding, piece: Piece): Stretch {
+function makeSegment(setup: BandSetup, w: Winding, piece: Piece): Segment {
   const { rubber, packing } = w;
   const sine = setup.anchorAboveAxle / setup.anchorToAxle;
   const cosine = Math.sqrt(1 - sine * sine);
@@ -179,7 +179,7 @@ export function bandMotor(setup: BandSetup): Motor {
   const last = wound.at(-1)!;
   const pieces = setup.release === 'tied' ? windBand(setup, OVERWIND) : wound;
   return {
-    stretches: pieces.map((piece) => makeStretch(setup, w, piece)).reverse(),
+    segments: pieces.map((piece) => makeSegment(setup, w, piece)).reverse(),
     first: pieces.length - wound.length,
     storedEnergy: energyWound(w, stretchAt(w, woundAt(w, last, last.outer))),
     angle: 2 * Math.PI * setup.turns,

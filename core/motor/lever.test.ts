@@ -29,8 +29,8 @@ describe('a lever as long as its distance from the axle', () => {
     expect(leverTurns(lever) * 2 * Math.PI).toBeCloseTo((0.4 * (Math.cos(0.175) - Math.cos(1.5))) / 0.002, 9));
   it('pulls with spring torque over L sin(α/2)', () => {
     const point = makeMotorPoint();
-    const stretch = leverMotor(lever).stretches[0]!;
-    stretch.evaluate(stretch.from, point);
+    const segment = leverMotor(lever).segments[0]!;
+    segment.evaluate(segment.from, point);
     expect(point.tension).toBeCloseTo((0.16 + 0.11 * 3) / (0.2 * Math.sin(1.5)), 9);
   });
 });
@@ -44,9 +44,9 @@ describe('along the whole path', () => {
   };
   const motor = leverMotor(built);
   const point = makeMotorPoint();
-  /** Midpoint sums over one stretch of what `value` says at each place. */
+  /** Midpoint sums over one segment of what `value` says at each place. */
   const sumOver = (index: number, value: () => number): number => {
-    const { from, to, evaluate } = motor.stretches[index]!;
+    const { from, to, evaluate } = motor.segments[index]!;
     const n = 20_000;
     let sum = 0;
     for (let k = 0; k < n; k++) {
@@ -59,11 +59,11 @@ describe('along the whole path', () => {
     expect(sumOver(0, () => point.torque) + sumOver(1, () => point.torque)).toBeCloseTo(motor.storedEnergy, 8);
   });
   it('turns the axle by the sum of its steps, the outer first', () => {
-    expect(sumOver(0, () => 1)).toBeCloseTo(motor.stretches[0]!.angle, 6);
-    expect(motor.stretches[1]!.angle).toBeCloseTo(12 * 2 * Math.PI, 9);
+    expect(sumOver(0, () => 1)).toBeCloseTo(motor.segments[0]!.angle, 6);
+    expect(motor.segments[1]!.angle).toBeCloseTo(12 * 2 * Math.PI, 9);
   });
   it('changes its inertia as said: ∫ (dI/dθ) dθ over a step is the change of I', () => {
-    const { from, to, evaluate } = motor.stretches[1]!;
+    const { from, to, evaluate } = motor.segments[1]!;
     evaluate(from, point);
     const before = point.inertia;
     evaluate(to, point);

@@ -1,6 +1,6 @@
 import type { Fault } from '../fault.ts';
 import type { LeverSetup } from '../files/generated/run-setup.ts';
-import type { Motor, MotorPoint, Stretch } from './motor.ts';
+import type { Motor, MotorPoint, Segment } from './motor.ts';
 import { windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
 
 /**
@@ -98,7 +98,7 @@ function overwoundFrom(g: LeverGeometry, from: number): number {
   return near;
 }
 
-function makeStretch(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanEnd: number, from: number, to: number): Stretch {
+function makeSegment(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanEnd: number, from: number, to: number): Segment {
   const { length: L, reach, direction } = g;
   const { springPreload, springRate, springEfficiency, releaseAngle } = setup;
   const { bareRadius, growth, stringDiameter } = step.layer;
@@ -140,15 +140,15 @@ export function leverMotor(setup: LeverSetup): Motor {
   const wound = windString(setup.spool, setup.stringDiameter, setup.windingWidth, spanEnd - spanAt(g, setup.cockedAngle));
   const first = coordinateOf(setup.cockedAngle - g.direction);
   const last = coordinateOf(setup.releaseAngle - g.direction);
-  const stretches = wound
+  const segments = wound
     .map((step, index) => {
       const from = index === wound.length - 1 ? first : coordinateAtSpan(g, spanEnd - step.start - step.length);
       const to = index === 0 ? last : coordinateAtSpan(g, spanEnd - step.start);
-      return makeStretch(setup, g, step, spanEnd, from, to);
+      return makeSegment(setup, g, step, spanEnd, from, to);
     })
     .reverse();
   return {
-    stretches,
+    segments,
     first: 0,
     storedEnergy: springEnergy(setup, setup.releaseAngle, setup.cockedAngle),
     angle: wound.reduce((sum, step) => sum + step.angle, 0),

@@ -1,9 +1,9 @@
 /**
- * What every motor is to the run: a path from wound to let go, cut into stretches on each of which the pull is a
+ * What every motor is to the run: a path from wound to let go, cut into segments on each of which the pull is a
  * smooth function of one coordinate `u`. A new kind of motor is one new file that builds such a path.
  */
 
-/** What the motor does at one place of its path. Filled in by `Stretch.evaluate`; reused, so copy what must last. */
+/** What the motor does at one place of its path. Filled in by `Segment.evaluate`; reused, so copy what must last. */
 export interface MotorPoint {
   /** dθ/du, rad per unit of the coordinate, signed so that θ grows from `from` to `to`. */
   angleSlope: number;
@@ -23,6 +23,7 @@ export interface MotorPoint {
   washerTorque: number;
 }
 
+/** An empty place of a motor's path, to be filled in by `Segment.evaluate` again and again. */
 export const makeMotorPoint = (): MotorPoint => ({
   angleSlope: 0,
   heldTorque: 0,
@@ -35,12 +36,12 @@ export const makeMotorPoint = (): MotorPoint => ({
   washerTorque: 0,
 });
 
-export interface Stretch {
+export interface Segment {
   readonly from: number;
   readonly to: number;
-  /** How far a tied motor can be wound up again past `from`, when it is the first stretch. */
+  /** How far a tied motor can be wound up again past `from`, when it is the first segment. */
   readonly overwound: number;
-  /** rad the axle turns over the whole stretch. */
+  /** rad the axle turns over the whole segment. */
   readonly angle: number;
   readonly evaluate: (u: number, point: MotorPoint) => void;
   /** J still wound at `u`, before hysteresis. */
@@ -49,7 +50,7 @@ export interface Stretch {
 
 export interface Motor {
   /** In the order they unwind. */
-  readonly stretches: readonly Stretch[];
+  readonly segments: readonly Segment[];
   /** Which of them the run begins on: those before it are reached only by a tied motor that winds up further than it was wound. */
   readonly first: number;
   /** J put in by winding. */

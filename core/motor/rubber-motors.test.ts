@@ -48,7 +48,7 @@ function overThePath(motor: Motor, value: (point: ReturnType<typeof makeMotorPoi
   const point = makeMotorPoint();
   const n = 4000;
   let sum = 0;
-  for (const { from, to, evaluate } of motor.stretches.slice(motor.first))
+  for (const { from, to, evaluate } of motor.segments.slice(motor.first))
     for (let k = 0; k < n; k++) {
       evaluate(from + ((to - from) * (k + 0.5)) / n, point);
       sum += (value(point) * point.angleSlope * (to - from)) / n;
@@ -105,7 +105,7 @@ describe('a band wound on the axle', () => {
   it('when tied has somewhere to go past its full wind', () => {
     const tied = bandMotor({ ...band, release: 'tied' });
     expect(tied.first).toBeGreaterThanOrEqual(0);
-    expect(tied.stretches[tied.first]!.storedAt(tied.stretches[tied.first]!.from)).toBeCloseTo(tied.storedEnergy, 9);
+    expect(tied.segments[tied.first]!.storedAt(tied.segments[tied.first]!.from)).toBeCloseTo(tied.storedEnergy, 9);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { TwistSetup } from '../files/generated/run-setup.ts';
-import type { Motor, MotorPoint, Stretch } from './motor.ts';
+import type { Motor, MotorPoint, Segment } from './motor.ts';
 import { bandForce, energyDensity, rubberOf, type Rubber } from './rubber.ts';
 
 /**
@@ -73,7 +73,7 @@ export function twistMotor(setup: TwistSetup): Motor {
   const idle = washerEdge(setup, bundle, last);
   const taut = Math.sqrt(Math.max(0, 1 - untwisted));
 
-  const stretchBetween = (from: number, to: number, runs: boolean): Stretch => ({
+  const segmentBetween = (from: number, to: number, runs: boolean): Segment => ({
     from,
     to,
     overwound: from,
@@ -96,11 +96,11 @@ export function twistMotor(setup: TwistSetup): Motor {
   });
   // From wound to untwisted, cut where the washer takes all and where the strands go slack.
   const cuts = [last, ...[idle, taut].filter((u) => u > 0 && u < last).sort((a, b) => b - a), 0];
-  const stretches = cuts.slice(0, -1).map((from, i) => stretchBetween(from, cuts[i + 1]!, cuts[i + 1]! >= idle));
+  const segments = cuts.slice(0, -1).map((from, i) => segmentBetween(from, cuts[i + 1]!, cuts[i + 1]! >= idle));
   return {
-    stretches,
+    segments,
     first: 0,
-    storedEnergy: stretches[0]!.storedAt(last),
+    storedEnergy: segments[0]!.storedAt(last),
     angle: 2 * Math.PI * setup.turns,
     efficiency: setup.bandEfficiency,
     release: 'free',

@@ -17,6 +17,7 @@ export interface Step {
   readonly dense: readonly Float64Array[];
 }
 
+/** Room for one step of a system of `size` equations, used for every step of a run. */
 export function makeStep(size: number): Step {
   const column = (): Float64Array => new Float64Array(size);
   return {

@@ -1,4 +1,4 @@
-import { driveLoad, rollingAcceleration, rollWith, settle, tyreForce, type Car, type Stance } from './forces.ts';
+import { driveLoad, rollingAcceleration, rollWith, settle, tyreForce, type Car, type WheelContact } from './forces.ts';
 import { DISTANCE_LIMIT, evaluateMotor, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
 import { record } from './trace.ts';
 
@@ -48,29 +48,29 @@ export function coastTime({ c0, c2 }: Deceleration, v0: number, v1: number, x: n
 const SAMPLES = 48;
 
 interface Coasting extends Deceleration {
-  readonly stance: Stance;
+  readonly contact: WheelContact;
   readonly effectiveMass: number;
   readonly bearing: number;
 }
 
 function coastingWith(run: Run): Coasting {
   const { car, rolling, motion } = run;
-  const stance = settle(car, rolling, evaluateMotor(run, motion.u), motion.speed);
-  rollWith(car, rolling, run.point, stance);
+  const contact = settle(car, rolling, evaluateMotor(run, motion.u), motion.speed);
+  rollWith(car, rolling, run.point, contact);
   const { push, drag, effectiveMass, bearing } = rolling;
-  return { stance, effectiveMass, bearing, c0: -push / effectiveMass, c2: drag / effectiveMass };
+  return { contact, effectiveMass, bearing, c0: -push / effectiveMass, c2: drag / effectiveMass };
 }
 
-/** What changes at a v²: the tyre begins to slide one way, or (0) the load shifts to another stance. */
+/** What changes at a v²: the tyre begins to slide one way, or (0) the load shifts to another contact. */
 interface Change {
   readonly at: number;
   readonly slide: 0 | 1 | -1;
 }
 
-/** The nearest v² beyond which the tyre slides or the load shifts to another stance; null when nothing happens on the way to `target`. */
-function nextChange(car: Car, { c0, c2, stance }: Coasting, w: number, target: number): Change | null {
+/** The nearest v² beyond which the tyre slides or the load shifts to another contact; null when nothing happens on the way to `target`. */
+function nextChange(car: Car, { c0, c2, contact }: Coasting, w: number, target: number): Change | null {
   const accelerationAt = (at: number): number => -(c0 + c2 * at);
-  const loadAt = (at: number): number => driveLoad(car, stance, accelerationAt(at));
+  const loadAt = (at: number): number => driveLoad(car, contact, accelerationAt(at));
   const forceAt = (at: number): number => tyreForce(car, loadAt(at), 0, accelerationAt(at), at);
   const freeAt = (at: number): number => driveLoad(car, 'all', accelerationAt(at));
   const margins: { slide: Change['slide']; margin: (at: number) => number }[] = [
@@ -78,8 +78,8 @@ function nextChange(car: Car, { c0, c2, stance }: Coasting, w: number, target: n
     { slide: -1, margin: (at) => car.staticGrip * loadAt(at) + forceAt(at) },
   ];
   if (car.loadPerAcceleration !== 0) {
-    if (stance !== 'other') margins.push({ slide: 0, margin: (at) => (stance === 'all' ? 1 : -1) * (car.weight - freeAt(at)) });
-    if (stance !== 'drive') margins.push({ slide: 0, margin: (at) => (stance === 'all' ? 1 : -1) * freeAt(at) });
+    if (contact !== 'other') margins.push({ slide: 0, margin: (at) => (contact === 'all' ? 1 : -1) * (car.weight - freeAt(at)) });
+    if (contact !== 'drive') margins.push({ slide: 0, margin: (at) => (contact === 'all' ? 1 : -1) * freeAt(at) });
   }
   let first: Change | null = null;
   for (const { slide, margin } of margins) {
@@ -156,12 +156,12 @@ function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'rea
 /** Takes the coasting into the run. Load, and with it rolling resistance, is linear in the acceleration, and ∫ a dx = ½ Δv². */
 function finish(run: Run, coasting: Coasting, distance: number, time: number, w1: number, timeTo: (x: number) => number): void {
   const { car, motion } = run;
-  const { stance, effectiveMass, bearing, c0 } = coasting;
+  const { contact, effectiveMass, bearing, c0 } = coasting;
   const w0 = motion.speed ** 2;
   const [x0, t0] = [motion.distance, motion.time];
   passMarks(run, x0, x0 + distance, (mark) => t0 + timeTo(mark - x0));
   if (run.trace) traceCoast(run, coasting, distance, timeTo);
-  const loadPath = driveLoad(car, stance, 0) * distance + (driveLoad(car, stance, 1) - driveLoad(car, stance, 0)) * ((w1 - w0) / 2);
+  const loadPath = driveLoad(car, contact, 0) * distance + (driveLoad(car, contact, 1) - driveLoad(car, contact, 0)) * ((w1 - w0) / 2);
   motion.spent.driveBearing += (bearing / car.radius) * distance;
   motion.spent.rolling += car.rollingDrive * loadPath + car.rollingOther * (car.weight * distance - loadPath);
   motion.spent.air += effectiveMass * ((w0 - w1) / 2 - c0 * distance);
@@ -179,7 +179,7 @@ function traceCoast(run: Run, coasting: Coasting, distance: number, timeTo: (x: 
     // Closer together toward the stop, where the speed changes fastest.
     const x = distance * (1 - (1 - k / SAMPLES) ** 2);
     const w = Math.max(coastSpeedSquared(coasting, motion.speed ** 2, x), 0);
-    const load = driveLoad(car, coasting.stance, rollingAcceleration(rolling, w));
+    const load = driveLoad(car, coasting.contact, rollingAcceleration(rolling, w));
     record(run.trace!, {
       time: motion.time + timeTo(x),
       distance: motion.distance + x,

@@ -1,4 +1,4 @@
-import { currentStretch, evaluateMotor, type Run } from './motion.ts';
+import { currentSegment, evaluateMotor, type Run } from './motion.ts';
 
 /** Where the wound energy went, J. The parts add up to what was stored. */
 export interface EnergyBudget {
@@ -30,7 +30,7 @@ export const energyShare = (
 /** J still wound, before hysteresis. */
 function stillWound(run: Run): number {
   const { motion } = run;
-  return motion.phase === 'gone' ? motion.keptEnergy : currentStretch(run).storedAt(motion.u);
+  return motion.phase === 'gone' ? motion.keptEnergy : currentSegment(run).storedAt(motion.u);
 }
 
 /** The budget of a run that has ended. */

@@ -39,6 +39,7 @@ export interface Car {
 
 const within = (value: number, low: number, high: number): number => Math.min(Math.max(value, low), high);
 
+/** The forces and masses of a car that stay the same through a run, from its setup. N, kg, m. */
 export function carForces({ car, surface }: RunSetup, { arm }: Motor): Car {
   const { driveWheels, otherWheels } = car;
   const weight = car.mass * GRAVITY * Math.cos(surface.slope);
@@ -85,14 +86,14 @@ export function bearingTorque(car: Car, tension: number, directionCos: number, d
 export const armLoad = (car: Car, torque: number): number => (car.armLever > 0 ? torque / car.armLever : 0);
 
 /** How the weight stands: on all wheels, on the drive wheels alone (the others lifted), or off the drive wheels. */
-export type Stance = 'all' | 'drive' | 'other';
+export type WheelContact = 'all' | 'drive' | 'other';
 
 /**
- * Rolling without slip, at a place and speed: M a = push − drag v². Which stance holds is decided by `settle`.
+ * Rolling without slip, at a place and speed: M a = push − drag v². Which contact holds is decided by `settle`.
  * Reused scratch: copy what must last.
  */
 export interface Rolling {
-  stance: Stance;
+  contact: WheelContact;
   /** Mass term with the motor's moving parts, kg. */
   mass: number;
   /** Mass term that also carries what shifting load does to rolling resistance, kg. */
@@ -109,8 +110,9 @@ export interface Rolling {
   arm: number;
 }
 
+/** Room for what `rollWith` finds. */
 export const makeRolling = (): Rolling => ({
-  stance: 'all',
+  contact: 'all',
   mass: 0,
   effectiveMass: 0,
   push: 0,
@@ -121,12 +123,14 @@ export const makeRolling = (): Rolling => ({
   arm: 0,
 });
 
-/** Drive-axle load of a stance at rest, N, and what it gains for each m/s². */
-export const baseOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadBase : stance === 'drive' ? car.weight : 0);
-export const slopeOf = (car: Car, stance: Stance): number => (stance === 'all' ? car.loadPerAcceleration : 0);
+/** Drive-axle load of a contact at rest, N, and what it gains for each m/s². */
+export const baseOf = (car: Car, contact: WheelContact): number =>
+  contact === 'all' ? car.loadBase : contact === 'drive' ? car.weight : 0;
+/** N of drive-wheel load for each m/s² of acceleration, with the wheels in contact that are; 0 on one axle alone. */
+export const slopeOf = (car: Car, contact: WheelContact): number => (contact === 'all' ? car.loadPerAcceleration : 0);
 
-/** The stance with which rolling at the speed `v` agrees with the load it causes. Where the load cannot be solved, all weight is on the drive wheels. */
-export function settle(car: Car, rolling: Rolling, motor: MotorPoint, v: number): Stance {
+/** The contact with which rolling at the speed `v` agrees with the load it causes. Where the load cannot be solved, all weight is on the drive wheels. */
+export function settle(car: Car, rolling: Rolling, motor: MotorPoint, v: number): WheelContact {
   if (car.loadPerAcceleration === 0) return car.loadBase >= car.weight ? 'drive' : car.loadBase <= 0 ? 'other' : 'all';
   rollWith(car, rolling, motor, 'all');
   if (rolling.effectiveMass <= 0) return 'drive';
@@ -134,14 +138,14 @@ export function settle(car: Car, rolling: Rolling, motor: MotorPoint, v: number)
   return load > car.weight ? 'drive' : load < 0 ? 'other' : 'all';
 }
 
-/** Fills `rolling` for one stance. */
-export function rollWith(car: Car, rolling: Rolling, motor: MotorPoint, stance: Stance): void {
-  const base = baseOf(car, stance);
+/** Fills `rolling` for one contact. */
+export function rollWith(car: Car, rolling: Rolling, motor: MotorPoint, contact: WheelContact): void {
+  const base = baseOf(car, contact);
   const R = car.radius;
-  rolling.stance = stance;
+  rolling.contact = contact;
   rolling.bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
   rolling.mass = car.rollingMass + motor.inertia / (R * R);
-  rolling.effectiveMass = rolling.mass + (car.rollingDrive - car.rollingOther) * slopeOf(car, stance);
+  rolling.effectiveMass = rolling.mass + (car.rollingDrive - car.rollingOther) * slopeOf(car, contact);
   rolling.massSlope = motor.inertiaSlope / (R * R * R);
   rolling.thrust = motor.torque / R;
   rolling.arm = armLoad(car, motor.torque);
@@ -156,11 +160,12 @@ export function rollWith(car: Car, rolling: Rolling, motor: MotorPoint, stance: 
   rolling.drag = car.airFactor + rolling.massSlope / 2;
 }
 
+/** m/s² of a rolling car at a squared speed, m²/s². */
 export const rollingAcceleration = (rolling: Rolling, vSquared: number): number =>
   (rolling.push - rolling.drag * vSquared) / rolling.effectiveMass;
 
-/** Load on the drive wheels in a stance at the acceleration `a`, N, before it is held within 0 … weight for 'all'. */
-export const driveLoad = (car: Car, stance: Stance, a: number): number => baseOf(car, stance) + slopeOf(car, stance) * a;
+/** Load on the drive wheels in a contact at the acceleration `a`, N, before it is held within 0 … weight for 'all'. */
+export const driveLoad = (car: Car, contact: WheelContact, a: number): number => baseOf(car, contact) + slopeOf(car, contact) * a;
 
 /** Force the tyre has to pass to the floor for rolling with the acceleration `a`, N, forward positive. */
 export const tyreForce = (car: Car, load: number, arm: number, a: number, vSquared: number): number =>
@@ -181,6 +186,7 @@ export interface Sliding {
   acceleration: number;
 }
 
+/** Room for what `slideWith` finds. */
 export const makeSliding = (): Sliding => ({ load: 0, tyreLoad: 0, force: 0, acceleration: 0 });
 
 /** A tyre sliding at the car speed `v`, pushing the car forward (`direction` 1) or holding it back (−1). */

@@ -16,12 +16,13 @@ export interface Launch {
   readonly slideDirection: 1 | -1;
 }
 
+/** What the tyre faces at release: pull, resistance, grip needed and held, and the acceleration that follows. */
 export function launchOf(run: Run): Launch {
   const { car, rolling, sliding } = run;
   const point = evaluateMotor(run, run.motion.u);
   rollWith(car, rolling, point, settle(car, rolling, point, 0));
   const a = rollingAcceleration(rolling, 0);
-  const load = Math.min(Math.max(driveLoad(car, rolling.stance, a), 0), car.weight);
+  const load = Math.min(Math.max(driveLoad(car, rolling.contact, a), 0), car.weight);
   const gripNeeded = tyreForce(car, load, rolling.arm, a, 0);
   const gripLimit = car.staticGrip * Math.max(0, load - rolling.arm);
   const holds = Math.abs(gripNeeded) <= gripLimit;

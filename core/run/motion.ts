@@ -1,4 +1,4 @@
-import type { Motor, MotorPoint, Stretch } from '../motor/motor.ts';
+import type { Motor, MotorPoint, Segment } from '../motor/motor.ts';
 import { makeMotorPoint } from '../motor/motor.ts';
 import type { Car } from './forces.ts';
 import { makeRolling, makeSliding, type Rolling, type Sliding } from './forces.ts';
@@ -30,9 +30,9 @@ export interface Motion {
   spin: number;
   /** rad the drive axle has turned since release. */
   angle: number;
-  /** Where on the motor's path: its phase, the stretch, and the coordinate on it. */
+  /** Where on the motor's path: its phase, the segment, and the coordinate on it. */
   phase: 'unwinding' | 'rewinding' | 'gone';
-  stretch: number;
+  segment: number;
   u: number;
   slideDirection: 1 | -1;
   /** The drive wheel has been brought to rest while the car still slides. */
@@ -69,6 +69,7 @@ export interface Mark {
   time: number | null;
 }
 
+/** A run at release: the car at the line, the motor wound, nothing spent. `resolved`: share of a panel's energy that its last coefficients may hold. */
 export function startRun(
   car: Car,
   hasOtherWheels: boolean,
@@ -94,8 +95,8 @@ export function startRun(
       spin: 0,
       angle: 0,
       phase: 'unwinding',
-      stretch: motor.first,
-      u: motor.stretches[motor.first]!.from,
+      segment: motor.first,
+      u: motor.segments[motor.first]!.from,
       slideDirection: 1,
       wheelHeld: false,
       topSpeed: 0,
@@ -110,13 +111,14 @@ export function startRun(
   };
 }
 
-export const currentStretch = (run: Run): Stretch => run.motor.stretches[run.motion.stretch]!;
+/** The segment of the motor's path on which the run is. */
+export const currentSegment = (run: Run): Segment => run.motor.segments[run.motion.segment]!;
 
-/** The coordinate at which the present stretch will be left. Wound up the other way, a motor is wound past where it began. */
-export function stretchGoal(run: Run): number {
-  const stretch = currentStretch(run);
-  if (run.motion.phase === 'unwinding') return stretch.to;
-  return run.motion.stretch === 0 ? stretch.overwound : stretch.from;
+/** The coordinate at which the present segment will be left. Wound up the other way, a motor is wound past where it began. */
+export function segmentGoal(run: Run): number {
+  const segment = currentSegment(run);
+  if (run.motion.phase === 'unwinding') return segment.to;
+  return run.motion.segment === 0 ? segment.overwound : segment.from;
 }
 
 /**
@@ -131,7 +133,7 @@ export function evaluateMotor(run: Run, u: number): MotorPoint {
     point.directionCos = 1;
     return point;
   }
-  currentStretch(run).evaluate(u, point);
+  currentSegment(run).evaluate(u, point);
   if (motion.phase === 'rewinding') {
     point.angleSlope = -point.angleSlope;
     point.tension /= run.motor.efficiency;
@@ -141,15 +143,15 @@ export function evaluateMotor(run: Run, u: number): MotorPoint {
   return point;
 }
 
-/** Leaves the present stretch at its goal: on to the next, or the motor begins to wind up again or lets go. False: it is gone. */
-export function leaveStretch(run: Run): boolean {
+/** Leaves the present segment at its goal: on to the next, or the motor begins to wind up again or lets go. False: it is gone. */
+export function leaveSegment(run: Run): boolean {
   const { motion, motor } = run;
   if (motion.phase === 'rewinding') {
-    motion.stretch -= 1;
-    motion.u = currentStretch(run).to;
-  } else if (motion.stretch < motor.stretches.length - 1) {
-    motion.stretch += 1;
-    motion.u = currentStretch(run).from;
+    motion.segment -= 1;
+    motion.u = currentSegment(run).to;
+  } else if (motion.segment < motor.segments.length - 1) {
+    motion.segment += 1;
+    motion.u = currentSegment(run).from;
   } else {
     motion.powerEnd = { time: motion.time, distance: motion.distance };
     if (motor.release === 'tied') motion.phase = 'rewinding';
@@ -163,8 +165,8 @@ export function letGo(run: Run): void {
   const { motion } = run;
   const { inertia } = evaluateMotor(run, motion.u);
   motion.leverEnergy = 0.5 * inertia * motion.spin ** 2;
-  const isSpent = motion.stretch === run.motor.stretches.length - 1 && motion.u === currentStretch(run).to;
-  motion.keptEnergy = isSpent ? 0 : currentStretch(run).storedAt(motion.u);
+  const isSpent = motion.segment === run.motor.segments.length - 1 && motion.u === currentSegment(run).to;
+  motion.keptEnergy = isSpent ? 0 : currentSegment(run).storedAt(motion.u);
   motion.powerEnd ??= { time: motion.time, distance: motion.distance };
   motion.phase = 'gone';
 }

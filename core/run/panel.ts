@@ -1,5 +1,5 @@
 import { crossing, firstFall, integrate, NODES, POINTS, tail } from '../numerics/chebyshev.ts';
-import { rollWith, type Car, type Stance } from './forces.ts';
+import { rollWith, type Car, type WheelContact } from './forces.ts';
 import { evaluateMotor, type Run } from './motion.ts';
 
 const column = (): Float64Array => new Float64Array(POINTS);
@@ -45,14 +45,14 @@ export const placeAt = (from: number, to: number, bent: boolean, s: number): num
   s === 1 ? to : (from + to) / 2 + ((to - from) / 2) * (bent ? Math.sin((Math.PI / 2) * s) : s);
 
 /** Fills the panel from coordinate `from` to `to` and solves for the kinetic energy, beginning at `energy` J. */
-export function solve(run: Run, stance: Stance, from: number, to: number, bent: boolean, energy: number): void {
+export function solve(run: Run, contact: WheelContact, from: number, to: number, bent: boolean, energy: number): void {
   const { car, rolling } = run;
   const half = (to - from) / 2;
   const middle = (from + to) / 2;
   for (let j = 0; j < POINTS; j++) {
     const u = j === POINTS - 1 ? to : middle + half * (bent ? SINE[j]! : NODES[j]!);
     const motor = evaluateMotor(run, u);
-    rollWith(car, rolling, motor, stance);
+    rollWith(car, rolling, motor, contact);
     const turn = motor.angleSlope * half * (bent ? SINE_SLOPE[j]! : 1);
     const path = car.radius * turn;
     panel.turn[j] = turn;
@@ -86,7 +86,7 @@ export function solve(run: Run, stance: Stance, from: number, to: number, bent: 
   }
 }
 
-/** Loads and tyre forces of the solved panel; `base` and `slope` give the drive-axle load of its stance. */
+/** Loads and tyre forces of the solved panel; `base` and `slope` give the drive-axle load of its contact. */
 export function loadPanel(car: Car, base: number, slope: number): void {
   for (let j = 0; j < POINTS; j++) {
     const a = panel.acceleration[j]!;

@@ -8,7 +8,7 @@ export interface PullAt {
   readonly thrust: number;
 }
 
-/** Places looked at on each stretch of the motor. */
+/** Places looked at on each segment of the motor. */
 const PLACES = 60;
 
 /**
@@ -23,10 +23,10 @@ export function pullLeft(setup: RunSetup, { distance, turns, turnsLeft }: RunRes
   const stopAngle = 2 * Math.PI * (turns - turnsLeft);
   const rows: PullAt[] = [];
   let angle = 0;
-  for (const stretch of motor.stretches.slice(motor.first)) {
-    const step = (stretch.to - stretch.from) / PLACES;
+  for (const segment of motor.segments.slice(motor.first)) {
+    const step = (segment.to - segment.from) / PLACES;
     const slopeAt = (place: number): number => {
-      stretch.evaluate(stretch.from + place * step, point);
+      segment.evaluate(segment.from + place * step, point);
       return point.angleSlope;
     };
     // Simpson's rule; the coordinate is one in which the motor is smooth.

@@ -1,14 +1,14 @@
 import { crossing, integral, integrate, interpolate, NODES, POINTS, weighed, weightsAt } from '../numerics/chebyshev.ts';
-import { baseOf, driveLoad, rollingAcceleration, rollWith, settle, slopeOf, tyreForce, type Stance } from './forces.ts';
+import { baseOf, driveLoad, rollingAcceleration, rollWith, settle, slopeOf, tyreForce, type WheelContact } from './forces.ts';
 import {
   DISTANCE_LIMIT,
   TIME_LIMIT,
   evaluateMotor,
   holdWheel,
-  leaveStretch,
+  leaveSegment,
   letGo,
   passMarks,
-  stretchGoal,
+  segmentGoal,
   type Regime,
   type Run,
 } from './motion.ts';
@@ -45,7 +45,7 @@ const REACHES = 0.7;
 const shorter = (length: number, coarseness: number): number =>
   length * (Number.isFinite(coarseness) ? stepFactor(coarseness, 0.1, REACHES - 0.05) : 0.25);
 
-type Ending = 'goal' | 'stop' | 'slip' | 'stance' | 'slack';
+type Ending = 'goal' | 'stop' | 'slip' | 'contact' | 'slack';
 
 /** The first thing that ends the present panel, and where on it (s in [−1, 1]). Reused. */
 const first: { ending: Ending; s: number } = { ending: 'goal', s: 1 };
@@ -56,12 +56,12 @@ function consider(ending: Ending, s: number): void {
   }
 }
 
-function findEnding(run: Run, stance: Stance, ignoreGrip: boolean): void {
+function findEnding(run: Run, contact: WheelContact, ignoreGrip: boolean): void {
   const { car } = run;
   first.ending = 'goal';
   first.s = 1;
   consider('stop', firstFallOf(panel.energy, 1, 0, 0));
-  loadPanel(car, baseOf(car, stance), slopeOf(car, stance));
+  loadPanel(car, baseOf(car, contact), slopeOf(car, contact));
   const tiny = 1e-11 * car.weight;
   if (!ignoreGrip) {
     consider('slip', firstSlip(car, 1, tiny));
@@ -71,22 +71,22 @@ function findEnding(run: Run, stance: Stance, ignoreGrip: boolean): void {
     // The load as it would be with all wheels down: linear in the acceleration.
     const perLoad = car.loadPerAcceleration;
     for (let j = 0; j < POINTS; j++) panel.timeRate[j] = car.loadBase + perLoad * panel.acceleration[j]!;
-    if (stance === 'all') {
-      consider('stance', firstFallOf(panel.timeRate, -1, car.weight, tiny));
-      consider('stance', firstFallOf(panel.timeRate, 1, 0, tiny));
-    } else if (stance === 'drive') consider('stance', firstFallOf(panel.timeRate, 1, -car.weight, tiny));
-    else consider('stance', firstFallOf(panel.timeRate, -1, 0, tiny));
+    if (contact === 'all') {
+      consider('contact', firstFallOf(panel.timeRate, -1, car.weight, tiny));
+      consider('contact', firstFallOf(panel.timeRate, 1, 0, tiny));
+    } else if (contact === 'drive') consider('contact', firstFallOf(panel.timeRate, 1, -car.weight, tiny));
+    else consider('contact', firstFallOf(panel.timeRate, -1, 0, tiny));
   }
   if (run.motor.canGoSlack && run.motion.phase === 'unwinding') consider('slack', firstSlack(car));
 }
 
 /** Takes the panel into the run: state, energies, top speed, marks and trace. */
-function accept(run: Run, stance: Stance, to: number, stops: boolean): void {
+function accept(run: Run, contact: WheelContact, to: number, stops: boolean): void {
   const { car, motion } = run;
   const { scratch, load, acceleration, vSquared, bearing, distance, time, path, arm } = panel;
   const x0 = motion.distance;
   const t0 = motion.time;
-  loadPanel(car, baseOf(car, stance), slopeOf(car, stance));
+  loadPanel(car, baseOf(car, contact), slopeOf(car, contact));
   for (let j = 0; j < POINTS; j++) scratch[j] = (bearing[j]! / car.radius) * path[j]!;
   motion.spent.driveBearing += integral(scratch);
   for (let j = 0; j < POINTS; j++)
@@ -100,7 +100,7 @@ function accept(run: Run, stance: Stance, to: number, stops: boolean): void {
     for (let j = 0; j < POINTS; j++) scratch[j] = panel.washer[j]! * panel.turn[j]!;
     motion.spent.washer += integral(scratch);
   }
-  motion.wheelie ||= stance === 'drive' && run.hasOtherWheels;
+  motion.wheelie ||= contact === 'drive' && run.hasOtherWheels;
 
   let top = 0;
   for (let j = 0; j < POINTS; j++) {
@@ -178,22 +178,22 @@ function overLimit(run: Run): number | null {
 
 /**
  * Rolls on under power until the tyre slides, the motor lets go or the car stops. `ignoreGrip` lets a car roll that has
- * this moment stopped sliding and would only tremble on the limit.
+ * this moment stopped sliding and would only chatter on the limit.
  */
 export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
   const { car, motion, rolling } = run;
-  let stance = settle(car, rolling, evaluateMotor(run, motion.u), motion.speed);
-  rollWith(car, rolling, run.point, stance);
+  let contact = settle(car, rolling, evaluateMotor(run, motion.u), motion.speed);
+  rollWith(car, rolling, run.point, contact);
   let energy = 0.5 * rolling.mass * motion.speed ** 2;
-  let length = (stretchGoal(run) - motion.u) / 2;
+  let length = (segmentGoal(run) - motion.u) / 2;
   let switches = 0;
   let shortenings = 0;
   for (;;) {
-    const goal = stretchGoal(run);
+    const goal = segmentGoal(run);
     const from = motion.u;
     let to = Math.abs(length) >= REACHES * Math.abs(goal - from) ? goal : from + length;
     const atRest = energy === 0;
-    solve(run, stance, from, to, atRest, energy);
+    solve(run, contact, from, to, atRest, energy);
     const mayShorten = shortenings < MOST_SHORTENINGS;
     const coarseness = forceCoarseness(run, run.motor.storedEnergy);
     if (mayShorten && !(coarseness <= 1)) {
@@ -201,7 +201,7 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
       length = shorter(to - from, coarseness);
       continue;
     }
-    findEnding(run, stance, ignoreGrip || switches > 4);
+    findEnding(run, contact, ignoreGrip || switches > 4);
     const { ending, s } = first;
     if (s === -1) {
       if (ending === 'slip') return slideFrom(run, panel.force[0]!);
@@ -210,14 +210,14 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
         letGo(run);
         return 'roll';
       }
-      stance = switches++ > 4 ? stance : settle(car, rolling, evaluateMotor(run, from), motion.speed);
+      contact = switches++ > 4 ? contact : settle(car, rolling, evaluateMotor(run, from), motion.speed);
       continue;
     }
     const stops = ending === 'stop';
     const bent = atRest || stops;
     if (s < 1) {
       to = placeAt(from, to, atRest, s);
-      solve(run, stance, from, to, bent, energy);
+      solve(run, contact, from, to, bent, energy);
       // Time is sharp on what little energy is left before a stop: come up to it in ever shorter panels.
       const leftover = stops ? forceCoarseness(run, 0) : 0;
       if (mayShorten && leftover > 1) {
@@ -236,12 +236,12 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
     const over = overLimit(run);
     if (over !== null) {
       to = placeAt(from, to, bent, over);
-      solve(run, stance, from, to, atRest, energy);
+      solve(run, contact, from, to, atRest, energy);
       timePanel(run, from, to, atRest, atRest, false);
-      accept(run, stance, to, false);
+      accept(run, contact, to, false);
       return 'limit';
     }
-    accept(run, stance, to, stops);
+    accept(run, contact, to, stops);
     if (stops) return 'stopped';
     energy = panel.energy[POINTS - 1]!;
     shortenings = 0;
@@ -252,22 +252,22 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
       letGo(run);
       return 'roll';
     }
-    if (ending === 'stance') stance = stance === 'all' ? (panel.load[POINTS - 1]! > car.weight / 2 ? 'drive' : 'other') : 'all';
+    if (ending === 'contact') contact = contact === 'all' ? (panel.load[POINTS - 1]! > car.weight / 2 ? 'drive' : 'other') : 'all';
     if (to !== goal) continue;
-    if (motion.phase === 'rewinding' && motion.stretch === 0) {
+    if (motion.phase === 'rewinding' && motion.segment === 0) {
       holdWheel(run);
       return slideFrom(run, -1);
     }
-    if (!leaveStretch(run)) return 'roll';
-    rollWith(car, rolling, evaluateMotor(run, motion.u), stance);
+    if (!leaveSegment(run)) return 'roll';
+    rollWith(car, rolling, evaluateMotor(run, motion.u), contact);
     // The kinetic energy goes on; a step of the spool changes the mass it is in.
     motion.speed = Math.sqrt((2 * energy) / rolling.mass);
     motion.spin = motion.speed / car.radius;
     motion.topSpeed = Math.max(motion.topSpeed, motion.speed);
     const asked = slideAsked(run);
     if (asked !== 0 && !ignoreGrip) return slideFrom(run, asked);
-    stance = settle(car, rolling, run.point, motion.speed);
-    length = (stretchGoal(run) - motion.u) / 2;
+    contact = settle(car, rolling, run.point, motion.speed);
+    length = (segmentGoal(run) - motion.u) / 2;
   }
 }
 
@@ -275,11 +275,11 @@ export function rollUnderPower(run: Run, ignoreGrip: boolean): Regime {
 export function slideAsked(run: Run): 0 | 1 | -1 {
   const { car, motion, rolling } = run;
   const point = evaluateMotor(run, motion.u);
-  const stance = settle(car, rolling, point, motion.speed);
-  rollWith(car, rolling, point, stance);
+  const contact = settle(car, rolling, point, motion.speed);
+  rollWith(car, rolling, point, contact);
   const vSquared = motion.speed ** 2;
   const a = rollingAcceleration(rolling, vSquared);
-  const load = Math.min(Math.max(driveLoad(car, stance, a), 0), car.weight);
+  const load = Math.min(Math.max(driveLoad(car, contact, a), 0), car.weight);
   const force = tyreForce(car, load, rolling.arm, a, vSquared);
   if (Math.abs(force) <= car.staticGrip * Math.max(0, load - rolling.arm)) return 0;
   return force > 0 ? 1 : -1;

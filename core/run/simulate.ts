@@ -60,7 +60,7 @@ export type RunOutcome =
   { readonly kind: 'ran'; readonly result: RunResult } | { readonly kind: 'refused'; readonly faults: readonly Fault[] };
 
 /** Regime changes without any progress after which the tyre is taken to hold. */
-const MOST_TREMBLES = 8;
+const MOST_CHATTER = 8;
 
 function drive(run: Run): RunResult['ended'] {
   const { motion } = run;
@@ -68,16 +68,16 @@ function drive(run: Run): RunResult['ended'] {
   if (launch.acceleration <= 0) return 'stalled';
   let regime: Regime = launch.holds ? 'roll' : 'slide';
   motion.slideDirection = launch.slideDirection;
-  let trembles = 0;
+  let chatter = 0;
   while (regime === 'roll' || regime === 'slide') {
     const before = motion.time;
     if (regime === 'slide') {
       regime = slide(run);
       motion.wheelHeld = false;
-    } else regime = motion.phase === 'gone' ? coast(run) : rollUnderPower(run, trembles > MOST_TREMBLES);
-    trembles = motion.time - before > 1e-9 ? 0 : trembles + 1;
+    } else regime = motion.phase === 'gone' ? coast(run) : rollUnderPower(run, chatter > MOST_CHATTER);
+    chatter = motion.time - before > 1e-9 ? 0 : chatter + 1;
     // After a slide the tyre may hold, or slide at once toward the other side.
-    const asked = regime === 'roll' && trembles <= MOST_TREMBLES ? slideAsked(run) : 0;
+    const asked = regime === 'roll' && chatter <= MOST_CHATTER ? slideAsked(run) : 0;
     if (asked !== 0) {
       motion.slideDirection = asked;
       regime = 'slide';

@@ -1,4 +1,4 @@
-import type { Fault } from '../fault.ts';
+import { beyond, type Fault } from '../fault.ts';
 import type { RunSetup } from '../files/generated/run-setup.ts';
 
 /**
@@ -39,17 +39,16 @@ const MOST_MOTOR = {
 };
 const MOST_SPOOL_STEP = { radius: 0.5, turns: 10000 };
 
-type Limits = Readonly<Record<string, number>>;
+type Bounds = Readonly<Record<string, number>>;
 
 /** Every size too small or too large to be meant. Asked of each car of a map: it makes nothing where nothing is wrong. */
 export function sizeFaults({ car, surface, motor }: RunSetup): Fault[] {
   const faults: Fault[] = [];
-  const judge = (path: string, values: object, least: Limits, most: Limits): void => {
-    const given = values as Limits;
+  const judge = (path: string, values: object, least: Bounds, most: Bounds): void => {
+    const given = values as Bounds;
     // What is left out is neither below nor above anything.
-    for (const key in least)
-      if (given[key]! < least[key]!) faults.push({ path: `${path}.${key}`, message: `must be at least ${least[key]!}` });
-    for (const key in most) if (given[key]! > most[key]!) faults.push({ path: `${path}.${key}`, message: `must be at most ${most[key]!}` });
+    for (const key in least) if (given[key]! < least[key]!) faults.push(beyond(`${path}.${key}`, { is: 'least', value: least[key]! }));
+    for (const key in most) if (given[key]! > most[key]!) faults.push(beyond(`${path}.${key}`, { is: 'most', value: most[key]! }));
   };
   judge('car', car, LEAST_CAR, MOST_CAR);
   judge('car.driveWheels', car.driveWheels, LEAST_WHEELSET, MOST_WHEELSET);

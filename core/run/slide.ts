@@ -1,14 +1,14 @@
 import { denseValue, makeDense, makeStep, tryStep, type Derivative } from '../numerics/dormand-prince.ts';
 import { armLoad, bearingTorque, slideWith } from './forces.ts';
 import {
-  currentStretch,
+  currentSegment,
   DISTANCE_LIMIT,
   evaluateMotor,
   holdWheel,
-  leaveStretch,
+  leaveSegment,
   letGo,
   passMarks,
-  stretchGoal,
+  segmentGoal,
   TIME_LIMIT,
   type Regime,
   type Run,
@@ -86,7 +86,7 @@ function makeDerivative(run: Run): Derivative {
 }
 
 /** What can end a slide or change its equations, in the order in which they are looked for. */
-const ENDINGS = ['stop', 'limit', 'together', 'held', 'stretch', 'slack'] as const;
+const ENDINGS = ['stop', 'limit', 'together', 'held', 'segment', 'slack'] as const;
 type Ending = (typeof ENDINGS)[number];
 
 /** Which endings can come now, and what they are measured against. */
@@ -112,7 +112,7 @@ function distanceTo(ending: Ending, watch: Watch, part: number): number {
       return watch.turns ? watch.direction * (watch.radius * stateAt(SPIN, part) - stateAt(V, part)) : Infinity;
     case 'held':
       return watch.turns ? stateAt(SPIN, part) : Infinity;
-    case 'stretch':
+    case 'segment':
       return watch.hasGoal ? watch.onward * (watch.goal - stateAt(U, part)) : Infinity;
     case 'slack':
       if (!watch.mayGoSlack) return Infinity;
@@ -127,7 +127,7 @@ const stateAt = (i: number, part: number): number => (part === 1 ? step.end[i]! 
 function watchOf(run: Run, derivative: Derivative): Watch {
   const { motion, motor, car } = run;
   const isGone = motion.phase === 'gone';
-  const goal = isGone ? 0 : stretchGoal(run);
+  const goal = isGone ? 0 : segmentGoal(run);
   return {
     radius: car.radius,
     direction: motion.slideDirection,
@@ -145,16 +145,16 @@ export function slide(run: Run): Regime {
   const { motion } = run;
   let h = FIRST_STEP;
   for (;;) {
-    // One set of equations: until the motor's stretch or what moves changes.
+    // One set of equations: until the motor's segment or what moves changes.
     const derivative = makeDerivative(run);
     const watch = watchOf(run, derivative);
-    const stretchLength = motion.phase === 'gone' ? 1 : Math.abs(currentStretch(run).to - currentStretch(run).from);
+    const segmentLength = motion.phase === 'gone' ? 1 : Math.abs(currentSegment(run).to - currentSegment(run).from);
     load(run);
     derivative(step.start, step.rates[0]!);
     let first: Ending | null = null;
     while (first === null) {
       h = Math.min(h, TIME_LIMIT - motion.time);
-      setScales(run, stretchLength);
+      setScales(run, segmentLength);
       let error = tryStep(step, derivative, h, scales);
       while (!(error <= 1) && h > LEAST_STEP) {
         h *= error > 1 ? Math.max(0.1, 0.9 * error ** -0.2) : 0.1;
@@ -186,9 +186,9 @@ export function slide(run: Run): Regime {
     if (first === 'together') return 'roll';
     if (first === 'held') motion.wheelHeld = true;
     if (first === 'slack') letGo(run);
-    if (first === 'stretch') {
-      if (motion.phase === 'rewinding' && motion.stretch === 0) holdWheel(run);
-      else crossStretch(run, watch.goal);
+    if (first === 'segment') {
+      if (motion.phase === 'rewinding' && motion.segment === 0) holdWheel(run);
+      else crossSegment(run, watch.goal);
     }
     if (motion.wheelHeld) motion.spin = 0;
   }
@@ -202,11 +202,11 @@ function nextStep(): void {
 }
 
 /** The wheel keeps its kinetic energy where the spool's step changes what the motor's parts weigh at the axle. */
-function crossStretch(run: Run, goal: number): void {
+function crossSegment(run: Run, goal: number): void {
   const { motion, car } = run;
   motion.u = goal;
   const before = car.driveInertia + evaluateMotor(run, goal).inertia;
-  if (!leaveStretch(run)) return;
+  if (!leaveSegment(run)) return;
   motion.spin *= Math.sqrt(before / (car.driveInertia + evaluateMotor(run, motion.u).inertia));
 }
 
@@ -227,13 +227,13 @@ function crossingOf(ending: Ending, watch: Watch, after: number, before: number)
   return high;
 }
 
-function setScales(run: Run, stretchLength: number): void {
+function setScales(run: Run, segmentLength: number): void {
   const { motion, car } = run;
   scales[X] = TOLERANCE * Math.max(motion.distance, 0.1);
   scales[V] = TOLERANCE * Math.max(motion.speed, 0.1);
   scales[SPIN] = TOLERANCE * Math.max(motion.spin, 0.1 / car.radius);
   // A lever close to its string's line feels a small part of its way.
-  scales[U] = 0.1 * TOLERANCE * Math.min(stretchLength, 1);
+  scales[U] = 0.1 * TOLERANCE * Math.min(segmentLength, 1);
 }
 
 function load({ motion }: Run): void {

@@ -21,6 +21,7 @@ export interface Trace {
   readonly phase: Phase[];
 }
 
+/** An empty trace. */
 export const makeTrace = (): Trace => ({
   time: [],
   distance: [],
@@ -38,6 +39,7 @@ export type TraceRow = { readonly [K in keyof Trace]: Trace[K][number] };
 
 const COLUMNS = Object.keys(makeTrace()) as (keyof Trace)[];
 
+/** Adds a row to a trace. */
 export function record(trace: Trace, row: TraceRow): void {
   for (const column of COLUMNS) (trace[column] as unknown[]).push(row[column]);
 }

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { CarDesign } from '../../core/design/car-design.ts';
 import type { Assessment } from '../../core/explore/assess.ts';
 import type { UnitSystem } from '../../core/units/quantity.ts';
-import { assessorHand, dropAssessor, orBroken } from '../workers/explore.ts';
+import { assessorWorker, dropAssessor, orBroken } from '../workers/explore.ts';
 
 interface Wanted {
   readonly design: CarDesign;
@@ -26,7 +26,7 @@ async function work(): Promise<void> {
       const { design, units, deliver, fail } = wanted;
       wanted = null;
       try {
-        deliver(await orBroken(assessorHand().work.assess(design, units)));
+        deliver(await orBroken(assessorWorker().work.assess(design, units)));
       } catch (reason) {
         console.error(reason);
         // A worker that broke answers no more.

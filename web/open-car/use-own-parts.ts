@@ -40,8 +40,8 @@ export function useKeepingParts() {
     /** Keeps a part: a new one, or over the one it was made from. */
     keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> =>
       told(await save({ id: from?.id ?? crypto.randomUUID(), baseVersion: from?.version ?? 0, content: part })),
-    takeOut: async ({ id }: StoredPart): Promise<boolean> => told(await remove(id)),
-    takeOutUnreadable: async (id: string): Promise<boolean> => told(await remove(id)),
-    putBack: async ({ id }: StoredPart): Promise<boolean> => told(await restore(id)),
+    remove: async ({ id }: StoredPart): Promise<boolean> => told(await remove(id)),
+    removeUnreadable: async (id: string): Promise<boolean> => told(await remove(id)),
+    restore: async ({ id }: StoredPart): Promise<boolean> => told(await restore(id)),
   };
 }

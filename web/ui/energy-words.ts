@@ -20,9 +20,9 @@ export const ENERGY_WORDS: Readonly<Record<keyof EnergyBudget, EnergyWord>> = {
   rolling: { label: 'rolling', subject: 'Rolling takes', colour: 'distance' },
   air: { label: 'air', subject: 'Air takes', colour: 'distanceSoft' },
   climb: { label: 'climbing', subject: 'Climbing takes', colour: 'pullArea' },
-  arm: { label: 'arm on the floor', subject: 'The arm on the floor takes', colour: 'pullText' },
+  arm: { label: 'trailing arm', subject: 'The trailing arm takes', colour: 'pullText' },
   washer: { label: 'washer', subject: 'The washer takes', colour: 'rule' },
   lever: { label: 'swing of the lever', subject: 'The lever’s swing takes', colour: 'ink' },
-  unspent: { label: 'still wound', subject: 'Still wound at the end is', colour: 'pullArea' },
-  spin: { label: 'still moving', subject: 'Still moving at the end is', colour: 'rule' },
+  unspent: { label: 'stored energy left', subject: 'Stored energy left takes', colour: 'pullArea' },
+  spin: { label: 'final kinetic energy', subject: 'Final kinetic energy takes', colour: 'rule' },
 };

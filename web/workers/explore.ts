@@ -3,7 +3,7 @@ import type { MotorKind } from '../../core/design/car-design.ts';
 import type { ExploreWork } from './explore-worker.ts';
 
 /** A worker and a way to end what it is doing. */
-export interface Hand {
+export interface PooledWorker {
   readonly work: Remote<ExploreWork>;
   readonly stop: () => void;
 }
@@ -11,30 +11,30 @@ export interface Hand {
 /** Told when a worker breaks: what was asked of it is never answered. */
 const watchers = new Set<(reason: Error) => void>();
 
-function hire(): Hand {
+function startWorker(): PooledWorker {
   const worker = new Worker(new URL('explore-worker.ts', import.meta.url), { type: 'module' });
   worker.addEventListener('error', ({ message }) => watchers.forEach((tell) => tell(new Error(message))));
   return { work: wrap<ExploreWork>(worker), stop: () => worker.terminate() };
 }
 
 /** This many runs are computed side by side. */
-export const HANDS = 2;
-const crew: (Hand | null)[] = Array.from({ length: HANDS }, () => null);
+export const POOL_SIZE = 2;
+const pool: (PooledWorker | null)[] = Array.from({ length: POOL_SIZE }, () => null);
 
 /** One of the workers, begun when it is first wanted. */
-export const hand = (index: number): Hand => (crew[index] ??= hire());
+export const pooled = (index: number): PooledWorker => (pool[index] ??= startWorker());
 
 /** Ends what all are doing; what was asked of them is never answered. */
 export function stopAll(): void {
-  crew.forEach((member, index) => {
+  pool.forEach((member, index) => {
     member?.stop();
-    crew[index] = null;
+    pool[index] = null;
   });
 }
 
 /** Begins the workers before they are wanted, and lets them run some cars: the first map or sweep need not wait for that. */
 export function warmUp(kind: MotorKind): void {
-  for (let index = 0; index < HANDS; index++) if (!crew[index]) void hand(index).work.rehearse(kind);
+  for (let index = 0; index < POOL_SIZE; index++) if (!pool[index]) void pooled(index).work.rehearse(kind);
 }
 
 /** What was asked of the workers, or its failure when one of them breaks before it is answered. */
@@ -48,9 +48,9 @@ export async function orBroken<T>(asked: Promise<T>): Promise<T> {
   }
 }
 
-let assessor: Hand | null = null;
+let assessor: PooledWorker | null = null;
 /** The worker that follows every edit: never held up by what is explored. */
-export const assessorHand = (): Hand => (assessor ??= hire());
+export const assessorWorker = (): PooledWorker => (assessor ??= startWorker());
 /** Ends it; the next design gets a new one. */
 export function dropAssessor(): void {
   assessor?.stop();

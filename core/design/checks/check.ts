@@ -5,8 +5,8 @@ import type { Quantity } from '../../units/quantity.ts';
 import type { CarDesign } from '../car-design.ts';
 import type { Remedy } from '../remedies.ts';
 
-/** 'stop': it fails or hurts like this; 'mind': it costs something, or is close; 'good'. */
-export type CheckVerdict = 'good' | 'mind' | 'stop';
+/** 'stop': it fails or hurts like this; 'warning': it costs something, or is close; 'good'. */
+export type CheckVerdict = 'good' | 'warning' | 'stop';
 
 /** How sure the number is: from sizes alone, from measured values, from estimates, or a rough guide. */
 export type Sureness = 'sizes' | 'measured' | 'estimated' | 'rough';
@@ -69,9 +69,9 @@ export function clearance(
   };
 }
 
-/** Good within the limit, and to be minded up to `stopAt` beyond it (a share of the limit). */
+/** Good within the limit, and a warning up to `stopAt` beyond it (a share of the limit). */
 export function grade(value: number, limit: number, limitIs: 'least' | 'most', stopAt: number): CheckVerdict {
   const over = limitIs === 'most' ? value - limit : limit - value;
   if (over <= 0) return 'good';
-  return over > stopAt * Math.abs(limit) ? 'stop' : 'mind';
+  return over > stopAt * Math.abs(limit) ? 'stop' : 'warning';
 }

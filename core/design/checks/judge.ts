@@ -50,12 +50,12 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
 ];
 
 /** The worst first. */
-export const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, mind: 1, good: 2 };
+export const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, warning: 1, good: 2 };
 
 function situationOf(design: CarDesign, result: RunResult, setup: RunSetup): Situation {
   const motor = motorOf(setup);
   const release = makeMotorPoint();
-  const first = motor.stretches[motor.first]!;
+  const first = motor.segments[motor.first]!;
   first.evaluate(first.from, release);
   return { design, setup, motor, release, result };
 }

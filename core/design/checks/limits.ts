@@ -43,7 +43,7 @@ export function limitChecks({ design }: Situation): Check[] {
         verdict: grade(value, limit, 'most', 0),
         sure: 'sizes',
         sentence: (print) =>
-          `${print(value, quantity)} of ${print(limit, quantity)} that the rules allow${value > limit ? ': it would not be let start' : ''}.`,
+          `${print(value, quantity)} of ${print(limit, quantity)} that the rules allow${value > limit ? ': not allowed to start' : ''}.`,
         remedies: () => [],
       } satisfies Check,
     ];

@@ -30,7 +30,7 @@ export function shortRoom({ design, result }: Situation): Check | null {
     limit: room,
     limitIs: 'most',
     quantity: 'distance',
-    verdict: fits ? 'good' : 'mind',
+    verdict: fits ? 'good' : 'warning',
     sure: 'estimated',
     sentence: (print) =>
       fits

@@ -13,7 +13,7 @@ export function stallBeforeEnd({ design, result }: Situation): Check | null {
     limit: 0.5,
     limitIs: 'most',
     quantity: 'count',
-    verdict: isBad ? (value > 0.1 * result.turns ? 'stop' : 'mind') : 'good',
+    verdict: isBad ? (value > 0.1 * result.turns ? 'stop' : 'warning') : 'good',
     sure: 'estimated',
     sentence: (print) =>
       isBad

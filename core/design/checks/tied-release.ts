@@ -14,7 +14,7 @@ export function tiedRelease({ design, result }: Situation): Check | null {
     limit: 0.02,
     limitIs: 'most',
     quantity: 'share',
-    verdict: result.rollsBack ? 'stop' : value > 0.02 ? 'mind' : 'good',
+    verdict: result.rollsBack ? 'stop' : value > 0.02 ? 'warning' : 'good',
     sure: 'estimated',
     sentence: (print) =>
       `Its end is tied: it winds up again the other way, brakes the car with ${print(rewound, 'energy')}${result.rollsBack ? ' and pulls it back toward the line' : ''}.`,

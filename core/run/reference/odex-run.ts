@@ -129,6 +129,7 @@ function topSpeedOf(speedAt: (t: number) => number, from: number, to: number): n
   return Math.max(speedAt(place(best)), speedAt((low + high) / 2));
 }
 
+/** The same run by ODEX (Hairer & Wanner) on the same equations, stepping time. `tolerance`: relative and absolute, of the integrator. */
 export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
   const { car, surface } = setup;
   const motor = motorOf(setup);
@@ -150,18 +151,18 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
   const armAt = (torque: number): number => (motor.arm ? torque / (motor.arm.length + motor.arm.friction * R) : 0);
   const armDrag = (torque: number): number => (motor.arm?.friction ?? 0) * armAt(torque);
 
-  let stretch = motor.first;
+  let segment = motor.first;
   let phase: 'unwinding' | 'rewinding' | 'gone' = 'unwinding';
   const point = makeMotorPoint();
   const goalOf = (): number => {
-    const present = motor.stretches[stretch]!;
-    return phase === 'unwinding' ? present.to : stretch === 0 ? present.overwound : present.from;
+    const present = motor.segments[segment]!;
+    return phase === 'unwinding' ? present.to : segment === 0 ? present.overwound : present.from;
   };
-  const onwardOf = (): number => (phase === 'unwinding' ? 1 : -1) * Math.sign(motor.stretches[0]!.to - motor.stretches[0]!.from);
+  const onwardOf = (): number => (phase === 'unwinding' ? 1 : -1) * Math.sign(motor.segments[0]!.to - motor.segments[0]!.from);
   const pull = (u: number) => {
     if (phase === 'gone') return { torque: 0, bearing: bearingAt(0, 1, 0), inertia: 0, slope: 0, turn: 1 };
-    // Past the end of a stretch a trial step finds the pull of its end.
-    motor.stretches[stretch]!.evaluate((goalOf() - u) * onwardOf() < 0 ? goalOf() : u, point);
+    // Past the end of a segment a trial step finds the pull of its end.
+    motor.segments[segment]!.evaluate((goalOf() - u) * onwardOf() < 0 ? goalOf() : u, point);
     const back = phase === 'rewinding';
     const tension = back ? point.tension / motor.efficiency : point.tension;
     return {
@@ -221,7 +222,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     return { ...p, a, spinUp };
   };
 
-  let y = [0, 0, 0, motor.stretches[stretch]!.from, 0];
+  let y = [0, 0, 0, motor.segments[segment]!.from, 0];
   let time = 0;
   let topSpeed = 0;
   let regime: 'roll' | 'slide' = 'roll';
@@ -244,7 +245,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
       { name: 'stop', value: (s) => s[V]! },
       { name: 'limit', value: (s) => 1000 - s[X]! },
     ];
-    if (phase !== 'gone' && !wheelHeld) events.push({ name: 'stretch', value: (s) => onward * (goal - s[U]!) });
+    if (phase !== 'gone' && !wheelHeld) events.push({ name: 'segment', value: (s) => onward * (goal - s[U]!) });
     const isRolling = (regime as string) === 'roll';
     if (motor.canGoSlack && phase === 'unwinding')
       events.push({
@@ -284,15 +285,15 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     if (end.name === 'stop') return result('stopped');
     if (end.name === 'held') wheelHeld = true;
     if (end.name === 'slack') phase = 'gone';
-    if (end.name === 'stretch') {
+    if (end.name === 'segment') {
       y[U] = goal;
       const before = pull(goal).inertia;
-      if (phase === 'rewinding') stretch--;
-      else if (stretch < motor.stretches.length - 1) stretch++;
+      if (phase === 'rewinding') segment--;
+      else if (segment < motor.segments.length - 1) segment++;
       else phase = motor.release === 'tied' ? 'rewinding' : 'gone';
-      if (stretch < 0) {
+      if (segment < 0) {
         // Wound up as far as it goes: the wheel is stopped dead.
-        stretch = 0;
+        segment = 0;
         wheelHeld = true;
         regime = 'slide';
         direction = -1;
@@ -300,7 +301,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
         continue;
       }
       if (phase !== 'gone') {
-        const next = motor.stretches[stretch]!;
+        const next = motor.segments[segment]!;
         y[U] = phase === 'rewinding' ? next.to : next.from;
         const after = pull(y[U]!).inertia;
         const mass = (inertia: number): number => (isRolling ? towed * R * R : 0) + drive.inertia + inertia;

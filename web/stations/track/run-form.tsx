@@ -126,7 +126,7 @@ export function RunForm({ carId, design }: RunFormProps) {
         </Button>
         {form.correcting && (
           <Button onClick={cancel} sx={{ minHeight: 52 }}>
-            Leave it
+            Cancel
           </Button>
         )}
       </Box>

@@ -32,7 +32,7 @@ export function useRunForm(carId: string, design: CarDesign) {
     if ('faults' in read) return;
     if (correcting !== null && !corrected)
       return void dispatch(
-        toasted('The run you correct is not here any more. Leave it, or bring it back in the Garage first.', { tone: 'stop' }),
+        toasted('The run you correct is not here any more. Cancel, or bring it back in the Garage first.', { tone: 'stop' }),
       );
     const carVersion = corrected ? corrected.record.carVersion : versionOf(versions?.readable ?? [], design)?.id;
     const record: RunRecord = {

@@ -13,7 +13,7 @@ import { useTokens } from '../../../app/theme.ts';
 import type { Tokens } from '../../../ui/tokens.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
-import { hand } from '../../../workers/explore.ts';
+import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { usePartsAtHand } from '../../../open-car/use-own-parts.ts';
@@ -41,7 +41,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const own = parts.map(({ part }) => part);
   const search = (): void =>
     run((report) =>
-      hand(0).work.bestCar(
+      pooled(0).work.bestCar(
         design,
         { own, onlyOwn },
         proxy((share: number) => void report(null, share)),

@@ -8,7 +8,7 @@ import type { Influence } from '../../../../core/explore/sensitivity.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { ChartExport } from '../../../charts/chart-export.tsx';
-import { hand } from '../../../workers/explore.ts';
+import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { JobBar } from './job-bar.tsx';
 import { mattersOption } from './matters-option.ts';
@@ -25,7 +25,7 @@ export function MattersPanel({ design, distance }: { readonly design: CarDesign;
   const job = useJob<Readonly<Record<Shown, readonly Influence[]>>>();
   const { progress, result, run } = job;
   useEffect(() => {
-    const timer = setTimeout(() => run(() => hand(0).work.influences(design)), 100);
+    const timer = setTimeout(() => run(() => pooled(0).work.influences(design)), 100);
     return () => clearTimeout(timer);
   }, [design, run]);
   const list = (result?.[shown] ?? []).slice(0, SHOWN);

@@ -4,8 +4,8 @@ import { shareOut } from './share-out.ts';
 /** Two workers that count what they are given. */
 const given = vi.hoisted(() => [[] as number[], [] as number[]]);
 vi.mock('../../../workers/explore.ts', () => ({
-  HANDS: 2,
-  hand: (index: number) => ({ work: { of: index }, stop: () => {} }),
+  POOL_SIZE: 2,
+  pooled: (index: number) => ({ work: { of: index }, stop: () => {} }),
 }));
 afterEach(() => given.forEach((list) => (list.length = 0)));
 

@@ -1,4 +1,4 @@
-import { hand, HANDS, type Hand } from '../../../workers/explore.ts';
+import { pooled, POOL_SIZE, type PooledWorker } from '../../../workers/explore.ts';
 
 /**
  * Shares tasks out to the workers, each taking the next as it is done with one. `onDone` gets each answer with its task's
@@ -6,17 +6,17 @@ import { hand, HANDS, type Hand } from '../../../workers/explore.ts';
  */
 export async function shareOut<T>(
   count: number,
-  task: (worker: Hand['work'], index: number) => Promise<T>,
+  task: (worker: PooledWorker['work'], index: number) => Promise<T>,
   onDone: (answer: T, index: number) => boolean,
 ): Promise<void> {
   let next = 0;
   let goesOn = true;
-  const workOff = async (worker: Hand['work']): Promise<void> => {
+  const workOff = async (worker: PooledWorker['work']): Promise<void> => {
     while (goesOn && next < count) {
       const index = next++;
       const answer = await task(worker, index);
       if (goesOn && !onDone(answer, index)) goesOn = false;
     }
   };
-  await Promise.all(Array.from({ length: HANDS }, (_, k) => workOff(hand(k).work)));
+  await Promise.all(Array.from({ length: POOL_SIZE }, (_, k) => workOff(pooled(k).work)));
 }

@@ -7,7 +7,7 @@ import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { windingWords } from '../../../../core/design/tape.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
-import { hand } from '../../../workers/explore.ts';
+import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { JobBar } from './job-bar.tsx';
@@ -29,7 +29,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
     const timer = setTimeout(
       () =>
         run(async (report) => ({
-          profile: await hand(0).work.bestWinding(
+          profile: await pooled(0).work.bestWinding(
             design,
             proxy((share: number) => void report(null, share)),
           ),

@@ -24,7 +24,7 @@ const partLine = ({ kind, like, values }: OwnPart): string =>
 /** The builder's own parts: what there is, how many, and how well each is known. */
 export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
   const { parts, unreadable } = usePartsAtHand();
-  const { keep, takeOut, takeOutUnreadable, putBack } = useKeepingParts();
+  const { keep, remove, removeUnreadable, restore } = useKeepingParts();
   /** Taken out just now: it can be put back. */
   const [gone, setGone] = useState<StoredPart | null>(null);
   const [edited, setEdited] = useState<StoredPart | 'new' | null>(null);
@@ -53,9 +53,9 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
       <Box role="status" sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
         {gone && (
           <>
-            <Typography variant="body2">{gone.part.name} was taken out.</Typography>
-            <Button size="small" onClick={() => void putBack(gone).then((isBack) => isBack && setGone(null))}>
-              Put it back
+            <Typography variant="body2">{gone.part.name} was removed.</Typography>
+            <Button size="small" onClick={() => void restore(gone).then((isBack) => isBack && setGone(null))}>
+              Undo
             </Button>
           </>
         )}
@@ -65,7 +65,7 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
           <Box component="li" key={stored.id} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
             <Typography sx={{ fontWeight: 700 }}>{stored.part.name}</Typography>
             <Typography variant="body2">
-              {KIND_NAMES[stored.part.kind]}, {stored.part.count} there, {stored.part.evidence}
+              {KIND_NAMES[stored.part.kind]}, {stored.part.count} in stock, {stored.part.evidence}
             </Typography>
             <Typography variant="body2" color="text.secondary">
               {partLine(stored.part)}
@@ -76,10 +76,10 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
               </Button>
               <Button
                 size="small"
-                onClick={() => void takeOut(stored).then((isOut) => isOut && setGone(stored))}
-                aria-label={`Take out ${stored.part.name}`}
+                onClick={() => void remove(stored).then((isOut) => isOut && setGone(stored))}
+                aria-label={`Remove ${stored.part.name}`}
               >
-                Take out
+                Remove
               </Button>
             </Box>
           </Box>
@@ -91,8 +91,8 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
               <Button size="small" variant="outlined" onClick={() => download(`unreadable-${id}.part.json`, text, 'application/json')}>
                 Save its file
               </Button>
-              <Button size="small" onClick={() => void takeOutUnreadable(id)}>
-                Take out
+              <Button size="small" onClick={() => void removeUnreadable(id)}>
+                Remove
               </Button>
             </Box>
           </Box>

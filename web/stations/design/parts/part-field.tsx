@@ -38,7 +38,7 @@ function fitted(design: CarDesign, slot: PartSlot, chosen: string, parts: readon
   return { ...plain, motor: { ...motor, band: { kind: 'own', ...bandSizes(motor.band) } } };
 }
 
-const shortOf = (count: number, needed: number): string => (count < needed ? `! ${needed} needed, ${count} there` : '');
+const shortOf = (count: number, needed: number): string => (count < needed ? `! ${needed} needed, ${count} in stock` : '');
 
 /** What is fitted at one place of the car: from the catalogue, or of the builder's own. Drawn anew only when that changes. */
 export const PartField = memo(function PartField({ label, slot, value, needed, parts, edit }: PartFieldProps) {
@@ -64,7 +64,7 @@ export const PartField = memo(function PartField({ label, slot, value, needed, p
       {isElsewhere && <MenuItem value={value}>{value.slice(OWN.length)} (from this car’s file)</MenuItem>}
       {parts.map(({ name, evidence, count }) => (
         <MenuItem key={name} value={fieldValue('', name)}>
-          {name} · {evidence} · {count} there
+          {name} · {evidence} · {count} in stock
         </MenuItem>
       ))}
     </TextField>

@@ -36,7 +36,7 @@ export const AimPanel = memo(function AimPanel({ aim, floor, limits, edit }: Aim
       <TextField
         select
         size="small"
-        label="It is to"
+        label="Aim"
         value={aim.kind}
         onChange={({ target }) => {
           const kind = target.value as Aim['kind'];

@@ -2,7 +2,8 @@ import { nanoid } from '@reduxjs/toolkit';
 import { memo, useEffect, useRef } from 'react';
 import { newCar, type CarDesign, type MotorKind } from '../../../../core/design/car-design.ts';
 import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
-import type { Fault } from '../../../../core/fault.ts';
+import { faultWords } from '../../../../core/design/fault-words.ts';
+import { limitWords, type Fault } from '../../../../core/fault.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { arrowStep } from '../../../ui/arrow-step.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
@@ -36,21 +37,19 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
     const timer = setTimeout(() => void reader(), FETCH_AFTER);
     return () => clearTimeout(timer);
   }, []);
+  const units = useUnits();
   const group = useRoving(`.${styles.size}`);
+  const faultAt = (id: string): string | undefined => {
+    const fault = faults.find(({ path }) => FAULT_AT[path] === id);
+    return fault && faultWords(fault, (value, quantity) => printQuantity(value, quantity, units));
+  };
   return (
     <section ref={group} aria-labelledby="sizes-title">
       <h2 id="sizes-title" className={plain.heading}>
         Sizes
       </h2>
       {sizesOf(design.motor.kind).map((size) => (
-        <SizeRow
-          key={size.id}
-          size={size}
-          kind={design.motor.kind}
-          value={size.read(design)}
-          edit={edit}
-          fault={faults.find(({ path }) => FAULT_AT[path] === size.id)?.message}
-        />
+        <SizeRow key={size.id} size={size} kind={design.motor.kind} value={size.read(design)} edit={edit} fault={faultAt(size.id)} />
       ))}
     </section>
   );
@@ -95,9 +94,10 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
   const refusal = async (typed: number): Promise<string | null> => {
     const { readCarDesign } = await reader();
     const read = readCarDesign(size.write(PATTERN[kind], typed));
-    return read.kind === 'read'
-      ? null
-      : `${printQuantity(typed, size.quantity, units)} ${read.faults[0]!.message.replace(/([\d.]+)$/, (limit) => printQuantity(Number(limit), size.quantity, units))}.`;
+    if (read.kind === 'read') return null;
+    const { message, limit } = read.faults[0]!;
+    const print = (value: number): string => printQuantity(value, size.quantity, units);
+    return `${print(typed)} ${limit ? limitWords(limit, print) : message}.`;
   };
   const { name, unit, problem, input } = useQuantityInput({
     label: size.label,

@@ -9,7 +9,7 @@ import styles from './verdict-panel.module.css';
 
 const SIGNS: Readonly<Record<CheckVerdict, { sign: string; word: string }>> = {
   stop: { sign: '✕', word: 'fails' },
-  mind: { sign: '!', word: 'mind' },
+  warning: { sign: '!', word: 'warning' },
   good: { sign: '✓', word: 'good' },
 };
 const SURE: Readonly<Record<Sureness, string>> = {

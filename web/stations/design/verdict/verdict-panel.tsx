@@ -1,9 +1,11 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
+import { faultWords } from '../../../../core/design/fault-words.ts';
 import type { Prediction } from '../../../../core/design/predict-run.ts';
 import { VALUE_NAMES, type ValueKey } from '../../../../core/design/values.ts';
 import { limitOf, type Limit } from '../../../../core/design/verdict.ts';
+import { faultLine } from '../../../../core/fault.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
@@ -147,12 +149,13 @@ function keyWords(path: string): string {
 }
 
 function Refused({ prediction }: { readonly prediction: Extract<Prediction, { kind: 'refused' }> }) {
+  const units = useUnits();
   return (
     <div className={`${styles.limit} ${styles.bad}`}>
       <p className={plain.strong}>✕ It cannot run like this.</p>
-      {prediction.faults.map(({ path, message }) => (
-        <p key={`${path} ${message}`} className={plain.text}>
-          {keyWords(path)} {message}
+      {prediction.faults.map((fault) => (
+        <p key={faultLine(fault)} className={plain.text}>
+          {keyWords(fault.path)} {faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}
         </p>
       ))}
     </div>

@@ -45,6 +45,11 @@ describe('the verdict says what limits a car', () => {
     ['a slope that outdoes all', { ...lever, floor: { ...lever.floor, slope: -0.1 } }, /✕ It rolls on and on\./],
     ['sizes that cannot be', { ...lever, mass: 0.01 }, /✕ It cannot run like this\.\|mass must be at least \d+ g/],
   ])('%s', (_name, design, words) => expect(verdictOf(design)).toMatch(words));
+  it('with bounds in the units that are chosen, of diameters and not of radii', () => {
+    expect(verdictOf({ ...lever, mass: 0.01 }, 'inch')).toMatch(/mass must be at least [\d.]+ oz, what the wheels and axles alone weigh/);
+    const tiny = { ...lever, driveWheels: { ...lever.driveWheels, diameter: 0.001 } };
+    expect(verdictOf(tiny)).toMatch(/drive wheels\.?diameter must be at least 2 mm/);
+  });
   it('in the units that are chosen', () => {
     expect(verdictOf(lever)).toMatch(/\|18\.84\| m\|/);
     expect(verdictOf(lever, 'inch')).toMatch(/\|61\.8\| ft\|/);
@@ -68,7 +73,7 @@ describe('what is computed beside the page', () => {
   });
   it('tells checks by sign and word, the worst first and of those alike the dearest', () => {
     const { checks } = assessment;
-    const rank = { stop: 0, mind: 1, good: 2 };
+    const rank = { stop: 0, warning: 1, good: 2 };
     checks.slice(1).forEach((check, i) => {
       const before = checks[i]!;
       expect(rank[check.verdict]).toBeGreaterThanOrEqual(rank[before.verdict]);
