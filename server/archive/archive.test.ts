@@ -80,7 +80,7 @@ describe('an archive', () => {
     await full.put(`/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record });
     const ajv = new Ajv({ discriminator: true, strict: false });
     addFormats.default(ajv);
-    const folder = new URL('../../schemas', import.meta.url);
+    const folder = new URL('../../schemas/', import.meta.url);
     for (const name of readdirSync(folder)) ajv.addSchema(JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as object);
     const seen = new Set<string>();
     for (const [place, bytes] of Object.entries(unzipSync(await saved(full)))) {
