@@ -58,7 +58,7 @@ const VIEWS: readonly View[] = [
   { name: 'track-phone', path: `/cars/${KELP}/track`, viewport: PHONE, scheme: 'light' },
 ];
 
-const target = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+const target = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 mkdirSync(target, { recursive: true });
 const only = process.argv.slice(2);
 
