@@ -72,7 +72,7 @@ describe('from the Garage to a logged run', () => {
     await car.type('Wheelbase, mm', '310');
     await car.seesNot('“long” is not a number');
     await car.type('Drive wheels ⌀, mm', '3 m');
-    await car.sees('must be <= 2000');
+    await car.sees('3000 mm must be at most 2000 mm');
     await car.type('Drive wheels ⌀, mm', '120');
   });
 
