@@ -42,9 +42,9 @@ function placesOf({ db }: Store) {
     get: (thing: Thing): { readonly version: number; readonly content: unknown } | null => {
       switch (thing.kind) {
         case 'car':
-          return contentOf(cars.get(thing.id), 'content');
+          return contentOf(cars.get(thing.id), 'design');
         case 'part':
-          return contentOf(parts.get(thing.id), 'content');
+          return contentOf(parts.get(thing.id), 'part');
         case 'version':
           return contentOf(versions.get(thing.id, thing.carId), 'record');
         case 'run':

@@ -1,6 +1,6 @@
 import type { CarDesign, Outcome } from '../../core/design/car-design.ts';
 import { readCarDesign } from '../../core/files/read.ts';
-import { isReadable, type EarlierDesign, type Listed, type ListedCar } from '../../core/files/stored.ts';
+import { isReadable, type EarlierDesign, type Listed, type ListedCar, type StoredCar } from '../../core/files/stored.ts';
 import type { Db } from '../database.ts';
 import { documents } from './documents.ts';
 import { readRow } from './rows.ts';
@@ -12,7 +12,7 @@ interface EarlierRow {
 }
 
 export const carQueries = (db: Db) => {
-  const cars = documents<CarDesign>(db, 'cars', 'design', readCarDesign);
+  const cars = documents<CarDesign, StoredCar>(db, 'cars', 'design', readCarDesign);
   const countRuns = db.prepare<[string], { count: number }>('SELECT ifnull(sum(runs), 0) AS count FROM run_tallies WHERE car_id = ?');
   const furthest = db.prepare<[string], { kind: Outcome['kind']; distance: number }>(
     `SELECT outcome AS kind, distance FROM runs
@@ -35,8 +35,7 @@ export const carQueries = (db: Db) => {
     list: (): Listed<ListedCar>[] =>
       cars.all().map((car) => {
         if (!isReadable(car)) return car;
-        const { content: design, ...kept } = car;
-        return { ...kept, design, runCount: countRuns.get(car.id)!.count, best: furthest.get(car.id) ?? null };
+        return { ...car, runCount: countRuns.get(car.id)!.count, best: furthest.get(car.id) ?? null };
       }),
     /** Designs of a car that later saves replaced, newest first: those before version `before`, at most `most`. */
     earlier: (id: string, before: number, most: number): EarlierDesign[] =>

@@ -9,21 +9,20 @@ interface Row {
   readonly updated_at: string;
 }
 
-/** A JSON document with versions of its own, as it is kept. */
-export interface Document<T> extends Kept {
-  readonly content: T;
-  readonly updatedAt: string;
-}
-
-/** Documents that stand for themselves, one to a row of `table`, in its `column`. */
-export function documents<T>(db: Db, table: 'cars' | 'own_parts', column: 'design' | 'part', read: Reader<T>) {
-  const keptOf = (row: Row): Listed<Document<T>> =>
+/** JSON documents that stand for themselves, one to a row of `table`, in its `column`, under whose name they are answered. */
+export function documents<T, S extends Kept & { readonly updatedAt: string }>(
+  db: Db,
+  table: 'cars' | 'own_parts',
+  column: 'design' | 'part',
+  read: Reader<T>,
+) {
+  const keptOf = (row: Row): Listed<S> =>
     readRow(
       row,
       row.content,
       () => JSON.parse(row.content),
       read,
-      (content) => ({ id: row.id, version: row.version, content, updatedAt: row.updated_at }),
+      (content) => ({ id: row.id, version: row.version, [column]: content, updatedAt: row.updated_at }) as unknown as S,
     );
   const columns = `SELECT id, version, ${column} AS content, updated_at FROM ${table}`;
   const list = db.prepare<[], Row>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id`);
@@ -39,11 +38,11 @@ export function documents<T>(db: Db, table: 'cars' | 'own_parts', column: 'desig
   const restore = db.prepare(`UPDATE ${table} SET deleted_at = NULL WHERE id = @id`);
   return {
     has: (id: string): boolean => isThere.get(id) !== undefined,
-    get: (id: string): Listed<Document<T>> | undefined => {
+    get: (id: string): Listed<S> | undefined => {
       const row = find.get(id);
       return row && keptOf(row);
     },
-    all: (): Listed<Document<T>>[] => list.all().map(keptOf),
+    all: (): Listed<S>[] => list.all().map(keptOf),
     /** Writes over version `base` (0: makes it). False when another version stands there. */
     write: (id: string, base: number, content: T, now: string): boolean => {
       const values = { id, content: JSON.stringify(content), now };
@@ -53,4 +52,4 @@ export function documents<T>(db: Db, table: 'cars' | 'own_parts', column: 'desig
     restore: (id: string): boolean => restore.run({ id }).changes === 1,
   };
 }
-export type Documents<T> = ReturnType<typeof documents<T>>;
+export type Documents<T, S extends Kept & { readonly updatedAt: string }> = ReturnType<typeof documents<T, S>>;

@@ -1,6 +1,8 @@
 import type { OwnPart } from '../../core/files/generated/own-part.ts';
 import { readOwnPart } from '../../core/files/read.ts';
+import type { StoredPart } from '../../core/files/stored.ts';
 import type { Db } from '../database.ts';
 import { documents, type Documents } from './documents.ts';
 
-export const partQueries = (db: Db): Documents<OwnPart> => documents(db, 'own_parts', 'part', readOwnPart);
+export type PartQueries = Documents<OwnPart, StoredPart>;
+export const partQueries = (db: Db): PartQueries => documents(db, 'own_parts', 'part', readOwnPart);

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { readCarDesign } from '../../core/files/read.ts';
-import { isReadable, type StoredCar } from '../../core/files/stored.ts';
+import type { StoredCar } from '../../core/files/stored.ts';
 import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { CarQueries } from '../queries/cars.ts';
@@ -19,22 +19,6 @@ export function carRoutes(store: Store, cars: CarQueries): Router {
     if (faults.length > 0) return faulty(response, faults);
     response.json(cars.earlier(request.params.id, version, limit));
   });
-  router.use(
-    keepRoutes<StoredCar, StoredCar['design']>({
-      store,
-      what: 'car',
-      key: 'design',
-      read: readCarDesign,
-      placeOf: () => ({
-        ...cars,
-        get: (id) => {
-          const car = cars.get(id);
-          if (!car || !isReadable(car)) return car;
-          const { content: design, ...kept } = car;
-          return { ...kept, design };
-        },
-      }),
-    }),
-  );
+  router.use(keepRoutes<StoredCar, StoredCar['design']>({ store, what: 'car', key: 'design', read: readCarDesign, placeOf: () => cars }));
   return router;
 }

@@ -4,10 +4,9 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { CATALOGUE, PART_VALUES, type OwnPart } from '../../../../core/design/parts.ts';
 import { valueIn } from '../../../../core/units/quantity.ts';
-import { faultLine } from '../../../../core/fault.ts';
 import type { StoredPart } from '../../../app/api.ts';
-import { download } from '../../../ui/file-exchange.ts';
 import { SideDrawer } from '../../../ui/side-drawer.tsx';
+import { UnreadableItem } from '../../../ui/unreadable-item.tsx';
 import { KIND_NAMES } from './part-draft.ts';
 import { OwnPartForm } from './own-part-form.tsx';
 import { useKeepingParts, usePartsAtHand } from '../../../open-car/use-own-parts.ts';
@@ -84,18 +83,8 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
             </Box>
           </Box>
         ))}
-        {unreadable.map(({ id, unreadable: { text, faults } }) => (
-          <Box component="li" key={id} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
-            <Typography>✕ A part that cannot be read: {faults.slice(0, 2).map(faultLine).join('; ')}</Typography>
-            <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
-              <Button size="small" variant="outlined" onClick={() => download(`unreadable-${id}.part.json`, text, 'application/json')}>
-                Save its file
-              </Button>
-              <Button size="small" onClick={() => void removeUnreadable(id)}>
-                Remove
-              </Button>
-            </Box>
-          </Box>
+        {unreadable.map((broken) => (
+          <UnreadableItem key={broken.id} what="part" item={broken} onRemove={() => void removeUnreadable(broken.id)} />
         ))}
       </Box>
     </SideDrawer>

@@ -6,12 +6,10 @@ import { useState } from 'react';
 import type { CarDesign } from '../../../../core/design/car-design.ts';
 import { predictRun } from '../../../../core/design/predict-run.ts';
 import { treeOf } from '../../../../core/design/version-tree.ts';
-import { faultLine } from '../../../../core/fault.ts';
-import type { Unreadable } from '../../../../core/files/stored.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import type { StoredVersion } from '../../../app/api.ts';
-import { download } from '../../../ui/file-exchange.ts';
 import { SideDrawer } from '../../../ui/side-drawer.tsx';
+import { UnreadableItem } from '../../../ui/unreadable-item.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import { CompareVersions } from './compare-versions.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
@@ -64,7 +62,7 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
           />
         ))}
         {unreadable.map((broken) => (
-          <UnreadableVersion key={broken.id} version={broken} onRemove={() => void remove(broken.id, 'unreadable')} />
+          <UnreadableItem key={broken.id} what="version" item={broken} onRemove={() => void remove(broken.id, 'unreadable')} />
         ))}
       </Box>
       {versions.length > 0 && <CompareVersions versions={versions} present={design} />}
@@ -156,21 +154,3 @@ function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack, remov
     </Box>
   );
 }
-
-const UnreadableVersion = ({ version, onRemove }: { readonly version: Unreadable; readonly onRemove: () => void }) => (
-  <Box component="li" sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
-    <Typography>✕ A version that cannot be read: {version.unreadable.faults.slice(0, 2).map(faultLine).join('; ')}</Typography>
-    <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
-      <Button
-        size="small"
-        variant="outlined"
-        onClick={() => download(`unreadable-${version.id}.version.json`, version.unreadable.text, 'application/json')}
-      >
-        Save its file
-      </Button>
-      <Button size="small" onClick={onRemove}>
-        Remove
-      </Button>
-    </Box>
-  </Box>
-);
