@@ -1,14 +1,25 @@
 /** The walls of the house: which room may import from which. */
-const onlyMayImport = (name, from, allowed, comment) => ({
+const onlyMayImport = (name, from, allowed, comment, except = '[.]test[.]tsx?$') => ({
   name,
   comment,
   severity: 'error',
-  from: { path: from, pathNot: '[.]test[.]tsx?$' },
+  from: { path: from, pathNot: except },
   to: { path: '^(core|server|web|cli|e2e|bench|scripts|schemas)/', pathNot: allowed },
 });
 
+/** The science's own storeys, from the ground up: each leans only on those below it. */
+const STOREYS = ['schema', 'units', 'numerics', 'motor', 'run', 'car', 'predict', 'geometry', 'checks', 'explore', 'trials', 'files'];
+const storeys = STOREYS.map((name, i) => ({
+  name: `core-${name}-below-others`,
+  comment: `core/${name} is below ${STOREYS.slice(i + 1).join(', ') || 'nothing'}.`,
+  severity: 'error',
+  from: { path: `^core/${name}/`, pathNot: '([.]test[.]ts|/reference/.*)$' },
+  to: { path: `^core/(${STOREYS.slice(i + 1).join('|') || 'nothing'})/` },
+}));
+
 module.exports = {
   forbidden: [
+    ...storeys,
     onlyMayImport('core-stands-alone', '^core/(?!.*/reference/)', '^core/', 'The science knows no other room.'),
     {
       name: 'core-small-packages',
@@ -20,8 +31,9 @@ module.exports = {
     onlyMayImport(
       'server-keeps',
       '^server/',
-      '^(server/|core/(files|design/car-design|fault))',
+      '^(server/|core/(files|schema|fault|car/car-design))',
       'The server only keeps: schemas and types of the science, no computation.',
+      '[.]test[.]tsx?$|^server/(testing[.]ts|attack/)',
     ),
     onlyMayImport('web-shows', '^web/', '^(web|core)/', 'The page takes everything computed from the science.'),
     onlyMayImport('cli-is-thin', '^cli/', '^(cli|core|server)/', 'Commands are thin over the science, and over what keeps it.'),

@@ -8,7 +8,7 @@ const browserNames = Object.keys(globals.browser).filter(
 );
 
 export default ts.config(
-  { ignores: ['dist', 'data', 'data-demo', 'core/files/generated', '.cache'] },
+  { ignores: ['dist', 'data', 'data-demo', 'core/schema/generated', '.cache'] },
   js.configs.recommended,
   ts.configs.strict,
   {

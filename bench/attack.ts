@@ -6,7 +6,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { mulberry } from '../core/explore/low-discrepancy.ts';
+import { mulberry } from '../core/numerics/low-discrepancy.ts';
 import { CAR, design, send } from '../server/attack/hostile-requests.ts';
 import { killUnderLoad } from '../server/attack/kills.ts';
 import { storm, worstBodies } from '../server/attack/storm.ts';

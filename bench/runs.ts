@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
-import { newCar } from '../core/design/car-design.ts';
+import { newCar } from '../core/car/new-car.ts';
 import type { MapRequest } from '../core/explore/map.ts';
 import { evenly } from '../core/explore/sweep.ts';
 import { odexRun } from '../core/run/reference/odex-run.ts';

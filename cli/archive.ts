@@ -4,7 +4,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
 import { faultLine } from '../core/fault.ts';
-import type { ArchiveCount } from '../core/files/stored.ts';
+import type { ArchiveCount } from '../core/schema/stored.ts';
 import { openArchive } from '../server/archive/open.ts';
 import { archiveOf } from '../server/archive/save.ts';
 import { NotAnArchive } from '../server/archive/zip-files.ts';

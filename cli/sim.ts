@@ -1,15 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
-import type { Print } from '../core/design/checks/check.ts';
-import { judge } from '../core/design/checks/judge.ts';
-import type { CarDesign } from '../core/design/car-design.ts';
-import { predictRun } from '../core/design/predict-run.ts';
-import { sizesOf } from '../core/design/sizes.ts';
+import type { Print } from '../core/checks/check.ts';
+import { checkCar } from '../core/checks/check-car.ts';
+import type { CarDesign } from '../core/car/car-design.ts';
+import { predictRun } from '../core/predict/predict-run.ts';
+import { sizesOf } from '../core/car/sizes.ts';
 import { runForAim } from '../core/explore/aim.ts';
 import { priceRemedies } from '../core/explore/priced-remedies.ts';
 import { evenly } from '../core/explore/sweep.ts';
-import { predict } from '../core/explore/uncertainty.ts';
+import { predict } from '../core/predict/uncertainty.ts';
 import { faultLine, type Fault } from '../core/fault.ts';
 import { readCarDesign, readJson, readRunSetup, type Read } from '../core/files/read.ts';
 import type { RunSetup } from '../core/run/run-setup.ts';
@@ -69,7 +69,7 @@ function printDesign(design: CarDesign, runs: number, seed: number): void {
   const result = runForAim(design) ?? ranOr(predictRun(design));
   const bounded = predict(design, { runs, seed });
   const bounds = bounded.kind === 'ran' ? { ...bounded.prediction, distances: undefined } : refuse(...bounded.faults);
-  const checks = judge(design, result).map((check) => ({
+  const checks = checkCar(design, result).map((check) => ({
     ...check,
     sentence: check.sentence(inMetric),
     remedies: priceRemedies(check, design, result, inMetric).map(({ remedy, ...effect }) => ({

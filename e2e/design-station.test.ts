@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { newCar } from '../core/design/car-design.ts';
+import { newCar } from '../core/car/new-car.ts';
 import { readCarDesign } from '../core/files/read.ts';
 import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';

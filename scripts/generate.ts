@@ -1,4 +1,4 @@
-/** Makes core/files/generated/ from schemas/: the TypeScript types and the Ajv validators, compiled ahead so that the page needs no eval. */
+/** Makes core/schema/generated/ from schemas/: the TypeScript types and the Ajv validators, compiled ahead so that the page needs no eval. */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
@@ -9,7 +9,7 @@ import { compile } from 'json-schema-to-typescript';
 const standalone = ((standaloneModule as { default?: unknown }).default ?? standaloneModule) as typeof standaloneModule;
 
 const root = new URL('..', import.meta.url);
-const target = new URL('core/files/generated/', root);
+const target = new URL('core/schema/generated/', root);
 mkdirSync(target, { recursive: true });
 
 const write = (name: string, text: string): void => writeFileSync(new URL(name, target), text);

@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Fault } from '../core/fault.ts';
-import type { Unreadable } from '../core/files/stored.ts';
+import type { Unreadable } from '../core/schema/stored.ts';
 
 /** An answer for people, as RFC 9457 lays it out. */
 export interface Problem {

@@ -3,7 +3,8 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
-import { newCar, type CarVersion, type RunRecord } from '../core/design/car-design.ts';
+import type { CarVersion, RunRecord } from '../core/car/car-design.ts';
+import { newCar } from '../core/car/new-car.ts';
 import { createApp } from './app.ts';
 import { openDatabase, type Store } from './database.ts';
 

@@ -1,5 +1,5 @@
-import type { Aim, CarDesign } from '../design/car-design.ts';
-import { prepareRun } from '../design/derive-run-setup.ts';
+import type { Aim, CarDesign } from '../car/car-design.ts';
+import { prepareRun } from '../predict/derive-run-setup.ts';
 import type { RunSetup } from '../run/run-setup.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
 

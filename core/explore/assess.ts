@@ -1,11 +1,12 @@
-import type { Print } from '../design/checks/check.ts';
-import { judge, RANK, type Check } from '../design/checks/judge.ts';
-import type { CarDesign } from '../design/car-design.ts';
-import type { RemedyKind } from '../design/remedies.ts';
+import type { Print } from '../checks/check.ts';
+import { RANK, type Check } from '../checks/check-car.ts';
+import { checkCar } from '../checks/check-car.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import type { RemedyKind } from '../checks/remedies.ts';
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
 import { chanceToMeet, runForAim } from './aim.ts';
 import { priceRemedies, type PricedRemedy } from './priced-remedies.ts';
-import { predict, type Bounds } from './uncertainty.ts';
+import { predict, type Bounds } from '../predict/uncertainty.ts';
 
 /** A check with what each of its remedies buys. */
 export interface PricedCheck extends Omit<Check, 'sentence' | 'remedies'> {
@@ -37,7 +38,7 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
   const likely = runForAim(design);
   if (bounded.kind === 'refused' || !likely) return null;
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
-  const checks = judge(design, likely)
+  const checks = checkCar(design, likely)
     .map((check): PricedCheck => {
       const remedies = priceRemedies(check, design, likely, print);
       return { ...check, sentence: check.sentence(print), cost: Math.max(0, ...remedies.map(({ gain }) => gain)), remedies };

@@ -1,11 +1,14 @@
-import { measuresOf } from '../design/checks/limits.ts';
-import { BANDS, TYRES } from '../design/catalogue.ts';
-import type { CarDesign } from '../design/car-design.ts';
-import { fitCatalogue, fitOwn, neededAt, SLOTS, type OwnPart, type PartSlot } from '../design/parts.ts';
-import { trapUnderTip } from '../design/remedies.ts';
-import { sizesOf, type Size } from '../design/sizes.ts';
+import { measuresOf } from '../geometry/measures.ts';
+import { BANDS, TYRES } from '../car/catalogue.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { fitCatalogue, fitOwn, neededAt } from '../car/parts.ts';
+import type { OwnPart } from '../schema/generated/own-part.ts';
+import { SLOTS, type PartSlot } from '../car/part-slots.ts';
+import { hasBands, isRoller, recordOf } from '../car/motors/motors.ts';
+import { sizesOf } from '../car/sizes.ts';
+import type { Size } from '../car/size.ts';
 import { exploreCar } from './explored-car.ts';
-import { lowDiscrepancy, mulberry } from './low-discrepancy.ts';
+import { lowDiscrepancy, mulberry } from '../numerics/low-discrepancy.ts';
 
 /** One car of a search. */
 export interface Candidate {
@@ -40,8 +43,6 @@ export const SEARCH_TRIES = 2400;
 /** One way in which cars of a search differ: a design changed by a number from 0 to 1. */
 type Turn = (design: CarDesign, share: number) => CarDesign;
 
-/** Sizes a builder would change for a better car; the floor and the weight they have stay. */
-const SEARCHED = ['leverLength', 'turns', 'anchorToAxle', 'hookToHook', 'driveWheels', 'axleDiameter', 'ballast'];
 /** How far from the present car the search goes. */
 const FACTOR = 1.8;
 /** kg */
@@ -59,10 +60,9 @@ const DISTINCT_BALLAST = 0.02;
 const between = (low: number, high: number, share: number): number => low + share * (high - low);
 const pick = <T>(list: readonly T[], share: number): T => list[Math.min(Math.floor(share * list.length), list.length - 1)]!;
 
-function ofSize({ id, low, high, read, write }: Size, present: CarDesign): Turn {
+function ofSize({ id, low, high, searchedUpTo, read, write }: Size, present: CarDesign): Turn {
   const value = read(present);
-  // The hook stays on the body, between the axles.
-  const highest = id === 'anchorToAxle' ? Math.max(value, present.wheelbase) : high;
+  const highest = searchedUpTo ? Math.max(value, searchedUpTo(present)) : high;
   const [from, to] = id === 'ballast' ? [0, MOST_BALLAST] : [Math.max(low, value / FACTOR), Math.min(highest, value * FACTOR)];
   return (design, share) => write(design, between(from, to, share));
 }
@@ -94,26 +94,21 @@ const ofParts = (slot: PartSlot, options: SearchOptions): Turn[] => {
 /** Bands beside and behind one another, within the number that the rules allow. */
 function ofBandCount(present: CarDesign): Turn[] {
   const { motor, limits } = present;
-  if (motor.kind === 'lever') return [];
+  if (!hasBands(motor)) return [];
   const most = Math.max(motor.parallel * motor.series, Math.min(limits.bands ?? USUAL_BANDS, MOST_BANDS));
   const counts = Array.from({ length: most }, (_, i) => i + 1);
   const pairs = counts.flatMap((parallel) => counts.filter((series) => parallel * series <= most).map((series) => ({ parallel, series })));
-  return [(design, share) => (design.motor.kind === 'lever' ? design : { ...design, motor: { ...design.motor, ...pick(pairs, share) } })];
+  return [(design, share) => (hasBands(design.motor) ? { ...design, motor: { ...design.motor, ...pick(pairs, share) } } : design)];
 }
 
-/** Where the lever's length is searched its trap follows, so that the tip stays over the axle. */
-const placed = (design: CarDesign): CarDesign => {
-  const { motor } = design;
-  if (motor.kind !== 'lever') return design;
-  return { ...design, motor: { ...motor, trapPosition: trapUnderTip(motor, 0.03) } };
-};
+const placed = (design: CarDesign): CarDesign => ({ ...design, motor: recordOf(design.motor).placed(design.motor) });
 
 /** Everything a search turns, sizes before parts: a part of its own size keeps it. */
 const turnsOf = (design: CarDesign, options: SearchOptions): Turn[] => [
   ...sizesOf(design.motor.kind)
-    .filter(({ id }) => SEARCHED.includes(id))
+    .filter(({ isSearched }) => isSearched)
     .map((size) => ofSize(size, design)),
-  ...(design.motor.kind === 'twist' ? [] : [sleeveThickness, sleeveTurns]),
+  ...(isRoller(design) ? [] : [sleeveThickness, sleeveTurns]),
   ...ofBandCount(design),
   ...(['tyre', 'band', 'driveWheels', 'axle', 'bearing', 'trap', 'washer'] as const).flatMap((slot) => ofParts(slot, options)),
 ];
@@ -166,12 +161,11 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
 
 /** Whether a builder would call them two cars: another size of what is searched, or other bands. */
 function areDistinct(a: CarDesign, b: CarDesign): boolean {
-  const bands = ({ motor }: CarDesign): string =>
-    motor.kind === 'lever' ? '' : JSON.stringify([motor.band, motor.parallel, motor.series]);
+  const bands = ({ motor }: CarDesign): string => (hasBands(motor) ? JSON.stringify([motor.band, motor.parallel, motor.series]) : '');
   return (
     bands(a) !== bands(b) ||
     sizesOf(a.motor.kind)
-      .filter(({ id }) => SEARCHED.includes(id))
+      .filter(({ isSearched }) => isSearched)
       .some(({ id, read }) =>
         id === 'ballast' ? Math.abs(read(a) - read(b)) > DISTINCT_BALLAST : Math.abs(Math.log(read(a) / read(b))) > Math.log(DISTINCT),
       )

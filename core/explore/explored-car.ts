@@ -1,6 +1,6 @@
-import type { CarDesign } from '../design/car-design.ts';
-import { prepareRun } from '../design/derive-run-setup.ts';
-import { stoppedBy } from '../design/checks/judge.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { prepareRun } from '../predict/derive-run-setup.ts';
+import { stoppedBy } from '../checks/check-car.ts';
 import { scoreOf, simulateForAim } from './aim.ts';
 
 /** One of many cars tried: its run, and how well that meets the aim. SI units; NaN, and a score of −Infinity, where it cannot run. */

@@ -1,5 +1,5 @@
-import type { CarDesign } from '../design/car-design.ts';
-import { sizeCalled } from '../design/sizes.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { sizeCalled } from '../car/sizes.ts';
 import { isBetter } from './explored-car.ts';
 import { sweep } from './sweep.ts';
 

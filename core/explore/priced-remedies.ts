@@ -1,6 +1,6 @@
-import type { CarDesign } from '../design/car-design.ts';
-import type { Check, Print } from '../design/checks/check.ts';
-import type { Remedy } from '../design/remedies.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import type { Check, Print } from '../checks/check.ts';
+import type { Remedy } from '../checks/remedies.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { runForAim, scoreOf } from './aim.ts';
 

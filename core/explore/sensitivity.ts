@@ -1,8 +1,9 @@
-import type { CarDesign } from '../design/car-design.ts';
-import { deriveRunSetup } from '../design/derive-run-setup.ts';
-import { predictRun } from '../design/predict-run.ts';
-import { sizesOf } from '../design/sizes.ts';
-import { likelyNumbers, VALUE_NAMES, valueKeysOf, valueOf } from '../design/values.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { sizesOf } from '../car/sizes.ts';
+import { likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
+import { VALUE_NAMES } from '../car/value-table.ts';
 import { simulate } from '../run/simulate.ts';
 
 /** How the distance moves when one thing is changed down and up, m; NaN where the car then cannot run. */

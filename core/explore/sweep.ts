@@ -1,7 +1,8 @@
-import type { CarDesign } from '../design/car-design.ts';
-import { sizeCalled, type Size } from '../design/sizes.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { sizeCalled } from '../car/sizes.ts';
+import type { Size } from '../car/size.ts';
 import { exploreCar, isBetter, type ExploredCar } from './explored-car.ts';
-import { predict, type Bounds } from './uncertainty.ts';
+import { predict, type Bounds } from '../predict/uncertainty.ts';
 
 /** One car of a sweep. SI units. */
 export interface SweepPoint extends ExploredCar {

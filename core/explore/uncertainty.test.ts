@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { newCar, type CarDesign, type MotorKind } from '../design/car-design.ts';
-import { predictRun } from '../design/predict-run.ts';
-import { sizeCalled } from '../design/sizes.ts';
-import { valueKeysOf, valueOf, type ValueKey } from '../design/values.ts';
+import type { CarDesign, MotorKind } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { sizeCalled } from '../car/sizes.ts';
+import { valueKeysOf, valueOf } from '../car/values.ts';
+import type { ValueKey } from '../car/value-table.ts';
 import { assess } from './assess.ts';
-import { lowDiscrepancy, standardNormal } from './low-discrepancy.ts';
+import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
-import { predict, type BoundedPrediction } from './uncertainty.ts';
+import { predict, type BoundedPrediction } from '../predict/uncertainty.ts';
 
 const car = newCar('x');
 const kinds: MotorKind[] = ['lever', 'band', 'twist'];

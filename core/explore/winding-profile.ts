@@ -1,9 +1,9 @@
-import type { CarDesign } from '../design/car-design.ts';
-import { stoppedBy } from '../design/checks/judge.ts';
-import { TAPE, taped, type WindingStep } from '../design/tape.ts';
-import { deriveRunSetup, fullTurns } from '../design/derive-run-setup.ts';
-import { freeString } from '../motor/lever.ts';
-import { windingAngle } from '../motor/winding.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { stoppedBy } from '../checks/check-car.ts';
+import { TAPE, taped, type WindingStep } from '../car/tape.ts';
+import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
+import { modelOf } from '../motor/motors.ts';
+import { isRoller } from '../car/motors/motors.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { runForAim, scoreOf } from './aim.ts';
 
@@ -47,19 +47,11 @@ function segmentsOf(turns: number): number[] {
   return [...segments, left];
 }
 
-/** Turns that a segment of the bare axle's winding becomes over `wraps` of tape: of bands the same, of string as many as its length takes. */
+/** Turns that a segment of the bare axle's winding becomes over `wraps` of tape. */
 function turnsOn(bare: CarDesign): (segment: number, wraps: number) => number {
   const { motor } = deriveRunSetup(bare);
-  if (motor.kind !== 'lever') return (segment) => segment;
-  const length = freeString(motor, motor.releaseAngle) - freeString(motor, motor.cockedAngle);
-  const total = fullTurns(bare);
-  const growth = motor.stringDiameter ** 2 / (Math.PI * motor.windingWidth);
-  return (segment, wraps) =>
-    windingAngle(
-      { bareRadius: bare.axleDiameter / 2 + wraps * TAPE, stringDiameter: motor.stringDiameter, growth },
-      (length * segment) / total,
-    ) /
-    (2 * Math.PI);
+  const { turnsOnRadius } = modelOf(motor);
+  return (segment, wraps) => turnsOnRadius(motor, segment, bare.axleDiameter / 2 + wraps * TAPE);
 }
 
 /** Neighbours with as many wraps are one step; what is bare at the inner end is none. */
@@ -89,7 +81,7 @@ interface Tried {
  * `onProgress` gets the share of the runs made; false stops the search.
  */
 export function bestWinding(design: CarDesign, onProgress: (share: number) => boolean = () => true): WindingProfile | null {
-  if (design.motor.kind === 'twist') return null;
+  if (isRoller(design)) return null;
   const bare: CarDesign = { ...design, sleeve: [] };
   const plain = runForAim(bare);
   if (!plain) return null;

@@ -1,9 +1,9 @@
-import type { CarDesign, CarVersion, RunRecord } from '../design/car-design.ts';
+import type { CarDesign, CarVersion, RunRecord } from '../car/car-design.ts';
 import type { Fault } from '../fault.ts';
-import type { ArchiveManifest } from './generated/archive.ts';
-import type { OwnPart } from './generated/own-part.ts';
+import type { ArchiveManifest } from '../schema/generated/archive.ts';
+import type { OwnPart } from '../schema/generated/own-part.ts';
 import { readArchiveManifest, readCarDesign, readCarVersion, readOwnPart, readRunRecord, type Read } from './read.ts';
-import type { EarlierDesign } from './stored.ts';
+import type { EarlierDesign } from '../schema/stored.ts';
 import { inUtc } from './time-of-day.ts';
 
 /** What a file of an archive holds, by its place in it. Things that cannot be read are told by place and path. */

@@ -1,13 +1,13 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
-import { partFaults } from '../design/parts.ts';
+import { partFaults } from '../car/parts.ts';
 import type { Fault, Limit } from '../fault.ts';
-import type { ArchiveManifest } from './generated/archive.ts';
-import type { CarDesign } from './generated/car-design.ts';
-import type { CarVersion } from './generated/car-version.ts';
-import type { OwnPart } from './generated/own-part.ts';
-import type { RunRecord } from './generated/run-record.ts';
-import type { RunSetup } from './generated/run-setup.ts';
-import * as validators from './generated/validators.js';
+import type { ArchiveManifest } from '../schema/generated/archive.ts';
+import type { CarDesign } from '../schema/generated/car-design.ts';
+import type { CarVersion } from '../schema/generated/car-version.ts';
+import type { OwnPart } from '../schema/generated/own-part.ts';
+import type { RunRecord } from '../schema/generated/run-record.ts';
+import type { RunSetup } from '../schema/generated/run-setup.ts';
+import * as validators from '../schema/generated/validators.js';
 import { tooLarge } from './size-limits.ts';
 import { inUtc } from './time-of-day.ts';
 

@@ -1,7 +1,8 @@
 import type { Fault } from '../fault.ts';
-import type { BandSetup } from '../files/generated/run-setup.ts';
-import type { Motor, MotorPoint, Segment } from './motor.ts';
-import { bandForce, rubberOf, type Rubber } from './rubber.ts';
+import type { BandSetup } from '../schema/generated/run-setup.ts';
+import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
+import { bandForce, LEAST_RUBBER, MOST_RUBBER, rubberOf, type Rubber } from './rubber.ts';
+import { spoolFaults } from './winding.ts';
 
 /**
  * A stretched band wound on the drive axle. With m metres of unstretched band wound, the span D holds the rest, so its
@@ -115,8 +116,7 @@ export function bandAtFullWind(setup: BandSetup): { readonly stretch: number; re
 /** Over-stretched: it would break. */
 const BREAKING_STRETCH = 7;
 
-/** What keeps a band from being wound like this; empty when it can run. */
-export function bandFaults(setup: BandSetup): Fault[] {
+function bandFaults(setup: BandSetup): Fault[] {
   if (Math.abs(setup.anchorAboveAxle) > setup.anchorToAxle)
     return [{ path: 'motor.anchorAboveAxle', message: 'must not be more than motor.anchorToAxle, the straight line to the axle' }];
   const w = windingOf(setup);
@@ -172,8 +172,7 @@ function makeSegment(setup: BandSetup, w: Winding, piece: Piece): Segment {
 /** rad past the full wind, at which a band that winds up again is as good as at its limit. */
 const OVERWIND = 2 * Math.PI * 10_000;
 
-/** Builds the path of a band that has passed `bandFaults`. */
-export function bandMotor(setup: BandSetup): Motor {
+function bandPath(setup: BandSetup): Motor {
   const w = windingOf(setup);
   const wound = windBand(setup);
   const last = wound.at(-1)!;
@@ -189,3 +188,15 @@ export function bandMotor(setup: BandSetup): Motor {
     arm: null,
   };
 }
+
+/** Bands wound on the drive axle, to the run model. */
+export const BAND: MotorModel<BandSetup> = {
+  least: { ...LEAST_RUBBER, anchorToAxle: 5e-3, windingWidth: 1e-3 },
+  most: { ...MOST_RUBBER, anchorToAxle: 5, windingWidth: 0.5 },
+  isRoller: false,
+  faults: (setup) => [...spoolFaults(setup.spool), ...bandFaults(setup)],
+  path: bandPath,
+  woundRadius: (setup) => bandAtFullWind(setup).radius,
+  stretch: (setup) => Math.max(bandAtFullWind(setup).stretch, setup.windingStretch),
+  turnsOnRadius: (_setup, turns) => turns,
+};

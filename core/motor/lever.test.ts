@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { LeverSetup } from '../run/run-setup.ts';
-import { cockedAngleAfter, freeString, leverFaults, leverMotor, leverTurns } from './lever.ts';
+import { cockedAngleAfter, freeString, LEVER, leverTurns } from './lever.ts';
 import { makeMotorPoint } from './motor.ts';
 import { windingAngle, windingLength } from './winding.ts';
 
@@ -29,7 +29,7 @@ describe('a lever as long as its distance from the axle', () => {
     expect(leverTurns(lever) * 2 * Math.PI).toBeCloseTo((0.4 * (Math.cos(0.175) - Math.cos(1.5))) / 0.002, 9));
   it('pulls with spring torque over L sin(α/2)', () => {
     const point = makeMotorPoint();
-    const segment = leverMotor(lever).segments[0]!;
+    const segment = LEVER.path(lever).segments[0]!;
     segment.evaluate(segment.from, point);
     expect(point.tension).toBeCloseTo((0.16 + 0.11 * 3) / (0.2 * Math.sin(1.5)), 9);
   });
@@ -42,7 +42,7 @@ describe('along the whole path', () => {
     pivotAboveAxle: 0.015,
     spool: [{ radius: 0.002, turns: 12 }, { radius: 0.005 }],
   };
-  const motor = leverMotor(built);
+  const motor = LEVER.path(built);
   const point = makeMotorPoint();
   /** Midpoint sums over one segment of what `value` says at each place. */
   const sumOver = (index: number, value: () => number): number => {
@@ -85,7 +85,7 @@ describe('string on an axle', () => {
 });
 
 describe('what cannot run', () => {
-  const pathOf = (change: Partial<LeverSetup>): string | undefined => leverFaults({ ...lever, ...change })[0]?.path;
+  const pathOf = (change: Partial<LeverSetup>): string | undefined => LEVER.faults({ ...lever, ...change })[0]?.path;
   it('names the key', () => {
     expect(pathOf({})).toBeUndefined();
     expect(pathOf({ cockedAngle: 0.3 })).toBe('motor.cockedAngle');

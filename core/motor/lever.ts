@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
-import type { LeverSetup } from '../files/generated/run-setup.ts';
-import type { Motor, MotorPoint, Segment } from './motor.ts';
-import { windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
+import type { LeverSetup } from '../schema/generated/run-setup.ts';
+import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
+import { spoolFaults, windingAngle, windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
 
 /**
  * A snap-trap spring turns a lever whose tip draws a string off the drive axle.
@@ -37,8 +37,7 @@ export const freeString = (setup: LeverSetup, alpha: number): number => spanAt(g
 /** The string may not pull closer to the lever's own line than this, rad. */
 const LEAST_STRING_ANGLE = (5 * Math.PI) / 180;
 
-/** What keeps a lever from working at all; empty when it can run. */
-export function leverFaults(setup: LeverSetup): Fault[] {
+function leverFaults(setup: LeverSetup): Fault[] {
   if (setup.cockedAngle <= setup.releaseAngle) return [{ path: 'motor.cockedAngle', message: 'must be greater than motor.releaseAngle' }];
   const g = geometryOf(setup);
   if (setup.releaseAngle <= g.direction)
@@ -133,8 +132,7 @@ function makeSegment(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanE
   return { from, to, overwound: setup.release === 'tied' ? overwoundFrom(g, from) : from, angle: step.angle, evaluate, storedAt };
 }
 
-/** Builds the path of a lever that has passed `leverFaults`. */
-export function leverMotor(setup: LeverSetup): Motor {
+function leverPath(setup: LeverSetup): Motor {
   const g = geometryOf(setup);
   const spanEnd = spanAt(g, setup.releaseAngle);
   const wound = windString(setup.spool, setup.stringDiameter, setup.windingWidth, spanEnd - spanAt(g, setup.cockedAngle));
@@ -160,10 +158,10 @@ export function leverMotor(setup: LeverSetup): Motor {
 }
 
 /** Drive-axle turns that a full wind of this lever takes. */
-export const leverTurns = (setup: LeverSetup): number => leverMotor(setup).angle / (2 * Math.PI);
+export const leverTurns = (setup: LeverSetup): number => leverPath(setup).angle / (2 * Math.PI);
 
 /** Radius at which the string of a full wind pulls at release, m. */
-export function leverWoundRadius(setup: LeverSetup): number {
+function leverWoundRadius(setup: LeverSetup): number {
   const g = geometryOf(setup);
   const length = spanAt(g, setup.releaseAngle) - spanAt(g, setup.cockedAngle);
   const last = windString(setup.spool, setup.stringDiameter, setup.windingWidth, length).at(-1)!;
@@ -190,3 +188,33 @@ export function cockedAngleAfter(setup: LeverSetup, turns: number): number {
   }
   return setup.cockedAngle;
 }
+
+/** A share of the string's length, as turns on another radius. */
+function leverTurnsOnRadius(setup: LeverSetup, turns: number, radius: number): number {
+  const length = freeString(setup, setup.releaseAngle) - freeString(setup, setup.cockedAngle);
+  const growth = setup.stringDiameter ** 2 / (Math.PI * setup.windingWidth);
+  const layer = { bareRadius: radius, stringDiameter: setup.stringDiameter, growth };
+  return windingAngle(layer, (length * turns) / leverTurns(setup)) / (2 * Math.PI);
+}
+
+/** A snap trap and its lever, to the run model. */
+export const LEVER: MotorModel<LeverSetup> = {
+  least: { leverLength: 5e-3, pivotToAxle: 5e-3, springEfficiency: 0.05, windingWidth: 1e-3 },
+  most: {
+    leverLength: 3,
+    leverMass: 5,
+    armInertia: 1,
+    pivotToAxle: 3,
+    springPreload: 50,
+    springRate: 50,
+    springEfficiency: 1,
+    stringDiameter: 0.02,
+    windingWidth: 0.5,
+  },
+  isRoller: false,
+  faults: (setup) => [...spoolFaults(setup.spool), ...leverFaults(setup)],
+  path: leverPath,
+  woundRadius: leverWoundRadius,
+  stretch: () => null,
+  turnsOnRadius: leverTurnsOnRadius,
+};

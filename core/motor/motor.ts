@@ -1,7 +1,26 @@
+import type { Fault } from '../fault.ts';
+
 /**
  * What every motor is to the run: a path from wound to let go, cut into segments on each of which the pull is a
- * smooth function of one coordinate `u`. A new kind of motor is one new file that builds such a path.
+ * smooth function of one coordinate `u`. A new kind of motor is one new file with such a record, and its line in `motors.ts`.
  */
+export interface MotorModel<Setup> {
+  /** Bounds of its keys, SI units: beyond them nothing runs that anyone could build. */
+  readonly least: Readonly<Record<string, number>>;
+  readonly most: Readonly<Record<string, number>>;
+  /** Whether it turns inside the one wheel its car stands on. */
+  readonly isRoller: boolean;
+  /** What keeps a motor within its bounds from working; empty when it can run. */
+  readonly faults: (setup: Setup) => Fault[];
+  /** The path of a motor without faults. */
+  readonly path: (setup: Setup) => Motor;
+  /** Largest radius of what is wound on the drive axle, m; 0 where nothing is. */
+  readonly woundRadius: (setup: Setup) => number;
+  /** Largest stretch ratio of its rubber, wound or while it is wound; null without rubber. */
+  readonly stretch: (setup: Setup) => number | null;
+  /** How many turns on another bare radius, m, take what lies in so many turns of a spool without steps. */
+  readonly turnsOnRadius: (setup: Setup, turns: number, radius: number) => number;
+}
 
 /** What the motor does at one place of its path. Filled in by `Segment.evaluate`; reused, so copy what must last. */
 export interface MotorPoint {

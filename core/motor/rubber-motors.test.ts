@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BandSetup, TwistSetup } from '../run/run-setup.ts';
-import { bandAtFullWind, bandFaults, bandMotor } from './band.ts';
+import { BAND, bandAtFullWind } from './band.ts';
 import { makeMotorPoint, type Motor } from './motor.ts';
 import { bandForce, energyDensity, rubberOf } from './rubber.ts';
-import { twistMotor, twistStretch } from './twist.ts';
+import { TWIST, twistStretch } from './twist.ts';
 
 const rubber = { c1: 1e5, c2: 1.1e5, section: 1e-5, length: 0.1 };
 const band: BandSetup = {
@@ -85,7 +85,7 @@ describe('a band wound on the axle', () => {
     ['on a sleeve', { ...band, spool: [{ radius: 0.0016, turns: 6 }, { radius: 0.005 }] }],
   ];
   it.each(cases)('%s: gives up what was stored, and turns as often as it was wound', (_name, setup) => {
-    const motor = bandMotor(setup);
+    const motor = BAND.path(setup);
     expect(overThePath(motor, ({ heldTorque }) => heldTorque) / motor.storedEnergy).toBeCloseTo(1, 5);
     expect(overThePath(motor, () => 1) / (2 * Math.PI)).toBeCloseTo(setup.turns, 6);
     expect(overThePath(motor, ({ torque }) => torque) / motor.storedEnergy).toBeCloseTo(setup.bandEfficiency, 5);
@@ -99,11 +99,11 @@ describe('a band wound on the axle', () => {
   it('gets more turns at the same stretch when it is held stretched while winding', () =>
     expect(bandAtFullWind({ ...band, windingStretch: 2 }).stretch).toBeLessThan(bandAtFullWind(band).stretch));
   it('is refused where it would break, naming the turns', () => {
-    expect(bandFaults({ ...band, turns: 40 })).toMatchObject([{ path: 'motor.turns' }]);
-    expect(bandFaults({ ...band, breakingStretch: 1.5 })).toMatchObject([{ path: 'motor.turns' }]);
+    expect(BAND.faults({ ...band, turns: 40 })).toMatchObject([{ path: 'motor.turns' }]);
+    expect(BAND.faults({ ...band, breakingStretch: 1.5 })).toMatchObject([{ path: 'motor.turns' }]);
   });
   it('when tied has somewhere to go past its full wind', () => {
-    const tied = bandMotor({ ...band, release: 'tied' });
+    const tied = BAND.path({ ...band, release: 'tied' });
     expect(tied.first).toBeGreaterThanOrEqual(0);
     expect(tied.segments[tied.first]!.storedAt(tied.segments[tied.first]!.from)).toBeCloseTo(tied.storedEnergy, 9);
   });
@@ -117,14 +117,14 @@ describe('a twisted band in a roller', () => {
     expect(left / ((4 / 9) * (section / Math.PI) * (2 * Math.PI * twist.turns) ** 2)).toBeCloseTo(1, 9);
   });
   it('gives up what was stored, part of it to its washer', () => {
-    const motor = twistMotor(twist);
+    const motor = TWIST.path(twist);
     expect(overThePath(motor, ({ heldTorque }) => heldTorque) / motor.storedEnergy).toBeCloseTo(1, 5);
     const [roller, washer] = [overThePath(motor, ({ torque }) => torque), overThePath(motor, ({ washerTorque }) => washerTorque)];
     expect((roller + washer) / motor.storedEnergy).toBeCloseTo(twist.bandEfficiency, 5);
     expect(washer).toBeGreaterThan(0);
   });
   it('moves nothing where the washer takes all', () => {
-    const stuck = twistMotor({ ...twist, washerFriction: 2, washerRadius: 0.02 });
+    const stuck = TWIST.path({ ...twist, washerFriction: 2, washerRadius: 0.02 });
     expect(overThePath(stuck, ({ torque }) => torque)).toBe(0);
   });
 });

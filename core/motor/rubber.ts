@@ -37,3 +37,15 @@ export const bandForce = ({ c1, c2, section }: Rubber, stretch: number): number 
 /** Elastic energy per unstretched volume, J/m³: c1(λ² + 2/λ − 3) + c2(2λ + λ⁻² − 3). */
 export const energyDensity = ({ c1, c2 }: Rubber, stretch: number): number =>
   stretch <= 1 ? 0 : c1 * (stretch ** 2 + 2 / stretch - 3) + c2 * (2 * stretch + 1 / stretch ** 2 - 3);
+
+/** Bounds of the keys that say what rubber it is and how much. SI units. */
+export const LEAST_RUBBER = { bandEfficiency: 0.05, bandWidth: 1e-4, bandThickness: 1e-4, bandLength: 5e-3, turns: 0.01 } as const;
+export const MOST_RUBBER = {
+  c1: 1e8,
+  c2: 1e8,
+  bandEfficiency: 1,
+  bandWidth: 0.2,
+  bandThickness: 0.05,
+  bandLength: 3,
+  turns: 10000,
+} as const;

@@ -1,6 +1,6 @@
-import type { TwistSetup } from '../files/generated/run-setup.ts';
-import type { Motor, MotorPoint, Segment } from './motor.ts';
-import { bandForce, energyDensity, rubberOf, type Rubber } from './rubber.ts';
+import type { TwistSetup } from '../schema/generated/run-setup.ts';
+import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
+import { bandForce, energyDensity, LEAST_RUBBER, MOST_RUBBER, rubberOf, type Rubber } from './rubber.ts';
 
 /**
  * A twisted band inside a roller. Twisted by ψ its strands are helices at two thirds of the bundle's radius, at constant
@@ -65,8 +65,7 @@ export function twistStretch(setup: TwistSetup): number {
   return bundle.untwisted + u * u;
 }
 
-/** Builds the path of a twisted bundle. */
-export function twistMotor(setup: TwistSetup): Motor {
+function twistPath(setup: TwistSetup): Motor {
   const bundle = bundleOf(setup);
   const { rubber, untwisted } = bundle;
   const last = coordinateOf(bundle, 2 * Math.PI * setup.turns);
@@ -108,3 +107,15 @@ export function twistMotor(setup: TwistSetup): Motor {
     arm: { length: setup.armLength, friction: setup.armFriction },
   };
 }
+
+/** A twisted band inside a roller, to the run model. */
+export const TWIST: MotorModel<TwistSetup> = {
+  least: { ...LEAST_RUBBER, hookToHook: 5e-3, armLength: 5e-3 },
+  most: { ...MOST_RUBBER, hookToHook: 3, washerFriction: 2, washerRadius: 0.1, armLength: 2, armFriction: 2 },
+  isRoller: true,
+  faults: () => [],
+  path: twistPath,
+  woundRadius: () => 0,
+  stretch: twistStretch,
+  turnsOnRadius: (_setup, turns) => turns,
+};

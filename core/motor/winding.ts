@@ -1,4 +1,5 @@
-import type { SpoolStep } from '../files/generated/run-setup.ts';
+import type { Fault } from '../fault.ts';
+import type { Spool, SpoolStep } from '../schema/generated/run-setup.ts';
 
 /**
  * String winding up on one step of a spool, packed square: r = √(r_b² + ℓ d²/(π w)) + d/2, with ℓ the length wound,
@@ -69,3 +70,11 @@ export function windString(spool: readonly SpoolStep[], stringDiameter: number, 
   });
   return wound;
 }
+
+/** A spool of which a step but the last has no turns: how much it takes is not known. */
+export const spoolFaults = (spool: Spool): Fault[] =>
+  spool.flatMap((step, index) =>
+    step.turns === undefined && index < spool.length - 1
+      ? [{ path: `motor.spool[${index}].turns`, message: 'is missing (only the last step may leave it out)' }]
+      : [],
+  );

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newCar, type CarDesign } from '../design/car-design.ts';
-import { deriveRunSetup } from '../design/derive-run-setup.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { pullLeft } from './pull-left.ts';
 import { simulateSound } from './simulate.ts';
 import { workAtTyre } from './trace.ts';

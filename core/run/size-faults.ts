@@ -1,5 +1,6 @@
 import { beyond, type Fault } from '../fault.ts';
-import type { RunSetup } from '../files/generated/run-setup.ts';
+import { modelOf } from '../motor/motors.ts';
+import type { RunSetup } from '../schema/generated/run-setup.ts';
 
 /**
  * Below the least a part is nothing anyone could build and the equations of motion lose their digits; above the most nothing
@@ -9,34 +10,12 @@ const LEAST_CAR = { mass: 1e-3, wheelbase: 0.01 };
 const LEAST_WHEELSET = { radius: 1e-3, inertia: 1e-10 };
 const LEAST_OTHER_WHEELSET = { radius: LEAST_WHEELSET.radius };
 const LEAST_SURFACE = { staticGrip: 1e-3 };
-const LEAST_BAND = { bandEfficiency: 0.05, bandWidth: 1e-4, bandThickness: 1e-4, bandLength: 5e-3, turns: 0.01 };
-const LEAST_MOTOR = {
-  lever: { leverLength: 5e-3, pivotToAxle: 5e-3, springEfficiency: 0.05, windingWidth: 1e-3 },
-  band: { ...LEAST_BAND, anchorToAxle: 5e-3, windingWidth: 1e-3 },
-  twist: { ...LEAST_BAND, hookToHook: 5e-3, armLength: 5e-3 },
-};
 const LEAST_SPOOL_STEP = { radius: 2e-4, turns: 1e-3 };
 
 /** The bounds of the file format (schemas/run-setup.schema.json), for setups derived from a design. */
 const MOST_CAR = { mass: 50, wheelbase: 5, massHeight: 2, driveLoadShare: 1, dragArea: 2, bearingFriction: 2 };
 const MOST_WHEELSET = { radius: 1, mass: 50, inertia: 10, journalRadius: 0.5 };
 const MOST_SURFACE = { rollingResistanceDrive: 2, rollingResistanceOther: 2, staticGrip: 5, slidingGrip: 5, slope: 1.2 };
-const MOST_BAND = { c1: 1e8, c2: 1e8, bandEfficiency: 1, bandWidth: 0.2, bandThickness: 0.05, bandLength: 3, turns: 10000 };
-const MOST_MOTOR = {
-  lever: {
-    leverLength: 3,
-    leverMass: 5,
-    armInertia: 1,
-    pivotToAxle: 3,
-    springPreload: 50,
-    springRate: 50,
-    springEfficiency: 1,
-    stringDiameter: 0.02,
-    windingWidth: 0.5,
-  },
-  band: { ...MOST_BAND, anchorToAxle: 5, windingWidth: 0.5 },
-  twist: { ...MOST_BAND, hookToHook: 3, washerFriction: 2, washerRadius: 0.1, armLength: 2, armFriction: 2 },
-};
 const MOST_SPOOL_STEP = { radius: 0.5, turns: 10000 };
 
 type Bounds = Readonly<Record<string, number>>;
@@ -44,17 +23,18 @@ type Bounds = Readonly<Record<string, number>>;
 /** Every size too small or too large to be meant. Asked of each car of a map: it makes nothing where nothing is wrong. */
 export function sizeFaults({ car, surface, motor }: RunSetup): Fault[] {
   const faults: Fault[] = [];
-  const judge = (path: string, values: object, least: Bounds, most: Bounds): void => {
+  const compare = (path: string, values: object, least: Bounds, most: Bounds): void => {
     const given = values as Bounds;
     // What is left out is neither below nor above anything.
     for (const key in least) if (given[key]! < least[key]!) faults.push(beyond(`${path}.${key}`, { is: 'least', value: least[key]! }));
     for (const key in most) if (given[key]! > most[key]!) faults.push(beyond(`${path}.${key}`, { is: 'most', value: most[key]! }));
   };
-  judge('car', car, LEAST_CAR, MOST_CAR);
-  judge('car.driveWheels', car.driveWheels, LEAST_WHEELSET, MOST_WHEELSET);
-  if (car.otherWheels) judge('car.otherWheels', car.otherWheels, LEAST_OTHER_WHEELSET, MOST_WHEELSET);
-  judge('surface', surface, LEAST_SURFACE, MOST_SURFACE);
-  judge('motor', motor, LEAST_MOTOR[motor.kind], MOST_MOTOR[motor.kind]);
-  if (motor.kind !== 'twist') motor.spool.forEach((step, i) => judge(`motor.spool[${i}]`, step, LEAST_SPOOL_STEP, MOST_SPOOL_STEP));
+  compare('car', car, LEAST_CAR, MOST_CAR);
+  compare('car.driveWheels', car.driveWheels, LEAST_WHEELSET, MOST_WHEELSET);
+  if (car.otherWheels) compare('car.otherWheels', car.otherWheels, LEAST_OTHER_WHEELSET, MOST_WHEELSET);
+  compare('surface', surface, LEAST_SURFACE, MOST_SURFACE);
+  const { least, most } = modelOf(motor);
+  compare('motor', motor, least, most);
+  if ('spool' in motor) motor.spool.forEach((step, i) => compare(`motor.spool[${i}]`, step, LEAST_SPOOL_STEP, MOST_SPOOL_STEP));
   return faults;
 }

@@ -1,6 +1,6 @@
-import type { CarDesign, Wind } from '../design/car-design.ts';
-import { isSameCar } from '../design/same-design.ts';
-import type { RunTallies } from '../files/stored.ts';
+import type { CarDesign, Wind } from '../car/car-design.ts';
+import { isSameCar } from '../car/same-design.ts';
+import type { RunTallies } from '../schema/stored.ts';
 import { sumsTogether, type RunSums } from './spread.ts';
 
 /** Runs of one car as it was, wound alike: they have one prediction and may be averaged. */

@@ -1,4 +1,4 @@
-import type { Outcome } from '../design/car-design.ts';
+import type { Outcome } from '../car/car-design.ts';
 
 /** Runs added up: what mean and spread are made of. m, m². */
 export interface RunSums {

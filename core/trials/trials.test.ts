@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { newCar } from '../design/car-design.ts';
-import { isSameCar } from '../design/same-design.ts';
-import type { RunTally } from '../files/stored.ts';
+import { newCar } from '../car/new-car.ts';
+import { isSameCar } from '../car/same-design.ts';
+import type { RunTally } from '../schema/stored.ts';
 import { likeRuns } from './like-runs.ts';
 import { spreadOf, sumsTogether, type RunSums } from './spread.ts';
 

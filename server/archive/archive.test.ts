@@ -4,7 +4,7 @@ import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { ArchiveReport } from '../../core/files/stored.ts';
+import type { ArchiveReport } from '../../core/schema/stored.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 import { design, part, record, serve, version, type Served } from '../testing.ts';
 

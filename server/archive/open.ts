@@ -1,8 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
 import { readArchiveEntry, type ArchiveEntry } from '../../core/files/archive.ts';
 import type { Fault } from '../../core/fault.ts';
-import type { ArchiveManifest } from '../../core/files/generated/archive.ts';
-import { isReadable, type ArchiveFinding, type ArchiveReport, type Kept, type Listed } from '../../core/files/stored.ts';
+import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
+import { isReadable, type ArchiveFinding, type ArchiveReport, type Kept, type Listed } from '../../core/schema/stored.ts';
 import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
 import { carQueries } from '../queries/cars.ts';

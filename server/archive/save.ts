@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3';
 import { Zip, ZipDeflate } from 'fflate';
 import { ARCHIVE_PLACES } from '../../core/files/archive.ts';
-import type { ArchiveManifest } from '../../core/files/generated/archive.ts';
+import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
 import type { Db } from '../database.ts';
 
 /** Runs, and earlier designs, of one file of the archive. */

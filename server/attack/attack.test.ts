@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { connect } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { mulberry } from '../../core/explore/low-discrepancy.ts';
+import { mulberry } from '../../core/numerics/low-discrepancy.ts';
 import { createApp } from '../app.ts';
 import { openDatabase } from '../database.ts';
 import { newFolder } from '../testing.ts';

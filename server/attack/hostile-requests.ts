@@ -1,6 +1,6 @@
 /** Requests nobody means well with: wrong shapes, sizes, kinds, addresses and headers. */
 import { request as ask, type RequestOptions } from 'node:http';
-import { newCar } from '../../core/design/car-design.ts';
+import { newCar } from '../../core/car/new-car.ts';
 
 export interface HostileRequest {
   readonly name: string;

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import type { CarDesign, CarVersion, RunRecord } from '../../core/design/car-design.ts';
-import type { OwnPart } from '../../core/files/generated/own-part.ts';
+import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
+import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { Db } from '../database.ts';
 import { carQueries } from '../queries/cars.ts';
 import { partQueries } from '../queries/parts.ts';

@@ -1,6 +1,6 @@
-import type { CarDesign, Outcome } from '../../core/design/car-design.ts';
+import type { CarDesign, Outcome } from '../../core/car/car-design.ts';
 import { readCarDesign } from '../../core/files/read.ts';
-import { isReadable, type EarlierDesign, type Listed, type ListedCar, type StoredCar } from '../../core/files/stored.ts';
+import { isReadable, type EarlierDesign, type Listed, type ListedCar, type StoredCar } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 import { documents } from './documents.ts';
 import { readRow } from './rows.ts';

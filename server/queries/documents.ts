@@ -1,4 +1,4 @@
-import type { Kept, Listed } from '../../core/files/stored.ts';
+import type { Kept, Listed } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 import { readRow, type Reader } from './rows.ts';
 

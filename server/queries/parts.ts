@@ -1,6 +1,6 @@
-import type { OwnPart } from '../../core/files/generated/own-part.ts';
+import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import { readOwnPart } from '../../core/files/read.ts';
-import type { StoredPart } from '../../core/files/stored.ts';
+import type { StoredPart } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 import { documents, type Documents } from './documents.ts';
 

@@ -1,4 +1,4 @@
-import type { Removed } from '../../core/files/stored.ts';
+import type { Removed } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 
 /** What was removed, newest first; what belongs to a removed car comes back with it. */

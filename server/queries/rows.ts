@@ -1,5 +1,5 @@
 import type { Read } from '../../core/files/read.ts';
-import type { Kept, Unreadable } from '../../core/files/stored.ts';
+import type { Kept, Unreadable } from '../../core/schema/stored.ts';
 
 export type Reader<T> = (value: unknown) => Read<T>;
 

@@ -1,4 +1,4 @@
-import type { Outcome, RunRecord } from '../../core/design/car-design.ts';
+import type { Outcome, RunRecord } from '../../core/car/car-design.ts';
 import { readCarDesign, readRunRecord } from '../../core/files/read.ts';
 import {
   isReadable,
@@ -8,7 +8,7 @@ import {
   type RunPage,
   type RunTallies,
   type StoredRun,
-} from '../../core/files/stored.ts';
+} from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 import { designQueries } from './designs.ts';
 import { readRow } from './rows.ts';

@@ -1,6 +1,6 @@
-import type { CarVersion } from '../../core/design/car-design.ts';
+import type { CarVersion } from '../../core/car/car-design.ts';
 import { readCarVersion } from '../../core/files/read.ts';
-import type { Listed, StoredVersion } from '../../core/files/stored.ts';
+import type { Listed, StoredVersion } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 import { readRow } from './rows.ts';
 

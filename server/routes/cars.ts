@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { readCarDesign } from '../../core/files/read.ts';
-import type { StoredCar } from '../../core/files/stored.ts';
+import type { StoredCar } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { CarQueries } from '../queries/cars.ts';

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Router, type Request, type Response } from 'express';
 import type { Fault } from '../../core/fault.ts';
-import { isReadable, type Kept, type Listed } from '../../core/files/stored.ts';
+import { isReadable, type Kept, type Listed } from '../../core/schema/stored.ts';
 import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
 import { faulty, notFound, sendProblem, unreadable } from '../problem.ts';

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { readOwnPart } from '../../core/files/read.ts';
-import type { StoredPart } from '../../core/files/stored.ts';
+import type { StoredPart } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import type { PartQueries } from '../queries/parts.ts';
 import { keepRoutes } from './keep.ts';

@@ -1,8 +1,8 @@
 import { Router, type Request } from 'express';
-import type { RunRecord } from '../../core/design/car-design.ts';
+import type { RunRecord } from '../../core/car/car-design.ts';
 import type { Fault } from '../../core/fault.ts';
 import { readRunRecord } from '../../core/files/read.ts';
-import type { StoredRun } from '../../core/files/stored.ts';
+import type { StoredRun } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { CarQueries } from '../queries/cars.ts';

@@ -1,8 +1,8 @@
 import { Router } from 'express';
-import type { CarVersion } from '../../core/design/car-design.ts';
+import type { CarVersion } from '../../core/car/car-design.ts';
 import type { Fault } from '../../core/fault.ts';
 import { readCarVersion } from '../../core/files/read.ts';
-import type { StoredVersion } from '../../core/files/stored.ts';
+import type { StoredVersion } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import type { CarQueries } from '../queries/cars.ts';
 import type { VersionQueries } from '../queries/versions.ts';

@@ -1,7 +1,7 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { CarDesign, CarVersion, RunRecord } from '../../core/design/car-design.ts';
+import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
 import type { Fault } from '../../core/fault.ts';
-import type { OwnPart } from '../../core/design/parts.ts';
+import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import {
   isReadable,
   type ArchiveReport,
@@ -17,7 +17,7 @@ import {
   type StoredRun,
   type StoredVersion,
   type Unreadable,
-} from '../../core/files/stored.ts';
+} from '../../core/schema/stored.ts';
 
 export type { ListedCar, StoredCar, StoredPart, StoredRun, StoredVersion };
 

@@ -14,7 +14,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import { faultLine } from '../../core/fault.ts';
-import type { ArchiveCount, ArchiveFinding, ArchiveReport } from '../../core/files/stored.ts';
+import type { ArchiveCount, ArchiveFinding, ArchiveReport } from '../../core/schema/stored.ts';
 import { problemLine, useOpenArchiveMutation, type ArchiveOpening } from './api.ts';
 import { useAppDispatch } from './store.ts';
 import { toasted } from './toasts-slice.ts';

@@ -1,4 +1,4 @@
-import type { Removed } from '../../core/files/stored.ts';
+import type { Removed } from '../../core/schema/stored.ts';
 
 const WHAT: Readonly<Record<Removed['what'], string>> = { car: 'Car', run: 'Run', version: 'Version', part: 'Part' };
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });

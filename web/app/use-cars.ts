@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router';
-import { newCar, type CarDesign, type MotorKind } from '../../core/design/car-design.ts';
+import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
+import { newCar } from '../../core/car/new-car.ts';
 import { faultLine } from '../../core/fault.ts';
 import { api, problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from './api.ts';
 import { carVisited } from './preferences-slice.ts';

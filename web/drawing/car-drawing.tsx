@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { CarDesign } from '../../core/design/car-design.ts';
-import { FLOORS } from '../../core/design/catalogue.ts';
-import type { Pose } from '../../core/drawing/pose.ts';
-import { planView } from '../../core/drawing/plan-view.ts';
-import { sideView } from '../../core/drawing/side-view.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { FLOORS } from '../../core/car/catalogue.ts';
+import type { Pose } from '../../core/geometry/pose.ts';
+import { planView } from '../../core/geometry/plan-view.ts';
+import { sideView } from '../../core/geometry/side-view.ts';
 import { printQuantity } from '../../core/units/quantity.ts';
 import { download, downloadJson, fileName } from '../ui/file-exchange.ts';
 import { PHASE_WORDS } from '../ui/phase-words.ts';
@@ -19,7 +19,8 @@ import { TypedSizes } from './dimension-marks.tsx';
 import { Handles } from './drawing-handles.tsx';
 import { planHandles } from './plan-handles.ts';
 import { PlanDrawing } from './plan-drawing.tsx';
-import { SideDrawing, motorLabels } from './side-drawing.tsx';
+import { recordOf } from '../../core/car/motors/motors.ts';
+import { SideDrawing } from './side-drawing.tsx';
 import { sideHandles } from './side-handles.ts';
 import type { Player } from './use-player.ts';
 
@@ -48,7 +49,7 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
   const label = [
     `${design.name} from ${isAbove ? 'above' : 'the side'}: drive wheels ${size(design.driveWheels.diameter)} across`,
     ...(design.otherWheels ? [`other wheels ${size(design.otherWheels.diameter)}`, `wheelbase ${size(design.wheelbase)}`] : []),
-    ...motorLabels(design, size),
+    ...recordOf(design.motor).labels(design.motor, size),
   ].join(', ');
   const present = useRef(design);
   useEffect(() => {

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { createContext, memo, useCallback, useContext, useState, type ReactNode } from 'react';
-import type { CarDesign } from '../../core/design/car-design.ts';
-import { sizesOf } from '../../core/design/sizes.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { sizesOf } from '../../core/car/sizes.ts';
 import { FONTS } from '../ui/tokens.ts';
 import { CLEAR_GROUND } from '../ui/clear-ground.ts';
 import { QuantityField } from '../ui/quantity-field.tsx';

@@ -1,7 +1,8 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { memo, useRef, useState } from 'react';
-import type { CarDesign } from '../../core/design/car-design.ts';
-import { sizesOf, type Size } from '../../core/design/sizes.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { sizesOf } from '../../core/car/sizes.ts';
+import type { Size } from '../../core/car/size.ts';
 import { printQuantity } from '../../core/units/quantity.ts';
 import { FONTS } from '../ui/tokens.ts';
 import { arrowStep } from '../ui/arrow-step.ts';

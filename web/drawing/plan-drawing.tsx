@@ -1,6 +1,6 @@
-import { curvatureOf, driftAfter } from '../../core/design/straightness.ts';
-import type { CarDesign } from '../../core/design/car-design.ts';
-import type { Plate, PlanView } from '../../core/drawing/plan-view.ts';
+import { curvatureOf, driftAfter } from '../../core/predict/straightness.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import type { Plate, PlanView } from '../../core/geometry/plan-view.ts';
 import type { Scale } from './scale.ts';
 import { Across, Dimensions, Label, Upright } from './dimension-marks.tsx';
 

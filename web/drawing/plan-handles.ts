@@ -1,5 +1,5 @@
-import type { CarDesign } from '../../core/design/car-design.ts';
-import type { PlanView } from '../../core/drawing/plan-view.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import type { PlanView } from '../../core/geometry/plan-view.ts';
 import type { HandleSpec } from './drawing-handles.tsx';
 
 const MILLIMETRE = 1e-3;

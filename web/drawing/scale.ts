@@ -1,5 +1,5 @@
-import type { PlanView } from '../../core/drawing/plan-view.ts';
-import type { SideView } from '../../core/drawing/side-view.ts';
+import type { PlanView } from '../../core/geometry/plan-view.ts';
+import type { SideView } from '../../core/geometry/side-view.ts';
 import { steadyBelow } from '../ui/steady.ts';
 
 /** Metres to drawing units: x grows to the right, y down from where heights begin. */

@@ -1,10 +1,11 @@
-import type { CarDesign } from '../../core/design/car-design.ts';
-import { sizesOf } from '../../core/design/sizes.ts';
-import type { Circle, SideView } from '../../core/drawing/side-view.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { sizesOf } from '../../core/car/sizes.ts';
+import type { SideView } from '../../core/geometry/side-view.ts';
+import type { Circle } from '../../core/geometry/point.ts';
 import type { HandleSpec } from './drawing-handles.tsx';
+import { ALONG, handle, MILLIMETRE } from './handle.ts';
+import { drawingOf } from './motors/motors.ts';
 
-const MILLIMETRE = 1e-3;
-const ALONG = { x: 1, y: 0 };
 const UP = { x: 0, y: 1 };
 
 /** The rim of a wheel at 45°, upward and out; `side` −1 to the left. */
@@ -18,14 +19,6 @@ const RIM_GAIN = 2 / (1 + Math.SQRT1_2);
 /** What a builder would grab on the side view. */
 export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
   const { driveWheel, otherWheel, otherAxle, motor } = view;
-  const handle = (
-    sizeId: string,
-    label: string,
-    place: HandleSpec['place'],
-    direction: HandleSpec['direction'],
-    gain = 1,
-    step = MILLIMETRE,
-  ): HandleSpec => ({ sizeId, label, place, direction, gain, step });
   const specs = [
     handle('driveWheels', 'drive wheels', rimOf(driveWheel, -1), { x: -Math.SQRT1_2, y: Math.SQRT1_2 }, RIM_GAIN),
     // The axle is thin: its handle stands off it and moves finely.
@@ -41,21 +34,7 @@ export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
     const [low, , high] = view.ballast;
     specs.push(handle('ballastPlace', 'ballast', { x: (low!.x + high!.x) / 2, y: high!.y }, ALONG));
   }
-  switch (motor.kind) {
-    case 'lever': {
-      const { pivot, tipCocked } = motor;
-      const length = Math.hypot(tipCocked.x - pivot.x, tipCocked.y - pivot.y) || 1;
-      specs.push(handle('trapPosition', 'trap', pivot, ALONG));
-      specs.push(handle('leverLength', 'lever', tipCocked, { x: (tipCocked.x - pivot.x) / length, y: (tipCocked.y - pivot.y) / length }));
-      break;
-    }
-    case 'band':
-      specs.push(handle('anchorToAxle', 'anchor hook', motor.anchor, ALONG));
-      break;
-    case 'twist':
-      specs.push(handle('armLength', 'arm', motor.armTip, ALONG, -1));
-      break;
-  }
+  specs.push(...drawingOf(motor).handles(motor));
   // A roller's axle and ballast are inside it.
   const sizes = sizesOf(design.motor.kind);
   return specs.filter(({ sizeId }) => sizes.some(({ id }) => id === sizeId));

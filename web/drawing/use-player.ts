@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { CarDesign } from '../../core/design/car-design.ts';
-import type { Prediction } from '../../core/design/predict-run.ts';
-import { poseAt, type Pose } from '../../core/drawing/pose.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import type { Prediction } from '../../core/predict/predict-run.ts';
+import { poseAt, type Pose } from '../../core/geometry/pose.ts';
 
 /** A run is shown in at most this long, s: slow cars are hurried. */
 const LONGEST_SHOW = 8;

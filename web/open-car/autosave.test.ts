@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCar, type CarDesign } from '../../core/design/car-design.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { newCar } from '../../core/car/new-car.ts';
 import { makeStore } from '../app/store.ts';
 import { flush } from './autosave.ts';
 import { carOpened, edited, mineChosen, undone } from './design-slice.ts';

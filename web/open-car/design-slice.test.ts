@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newCar, type CarDesign } from '../../core/design/car-design.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { newCar } from '../../core/car/new-car.ts';
 import {
   carOpened,
   changedElsewhere,

@@ -1,5 +1,5 @@
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
-import type { CarDesign } from '../../core/design/car-design.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
 import type { StoredCar } from '../app/api.ts';
 
 /** How the present design stands to what the server keeps. */

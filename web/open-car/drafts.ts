@@ -1,4 +1,4 @@
-import type { CarDesign } from '../../core/design/car-design.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
 import { tabId } from '../app/tab.ts';
 
 /** An edit not yet acknowledged by the server, kept in the browser so that a reload or crash loses nothing. */

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCar, type CarDesign } from '../../core/design/car-design.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { newCar } from '../../core/car/new-car.ts';
 import { claimTab, tabId } from '../app/tab.ts';
 import { dropDraft, keepDraft, keyOf } from './drafts.ts';
 import { findDraft } from './find-draft.ts';

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { CarDesign } from '../../core/design/car-design.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
 import type { Assessment } from '../../core/explore/assess.ts';
 import type { UnitSystem } from '../../core/units/quantity.ts';
 import { assessorWorker, dropAssessor, orBroken } from '../workers/explore.ts';

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useStore } from 'react-redux';
-import type { CarDesign } from '../../core/design/car-design.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
 import { api, type StoredCar } from '../app/api.ts';
 import { carVisited } from '../app/preferences-slice.ts';
 import { useAppDispatch, useAppSelector, type AppStore } from '../app/store.ts';

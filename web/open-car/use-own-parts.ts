@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import type { OwnPart, PartKind } from '../../core/design/parts.ts';
+import type { OwnPart } from '../../core/schema/generated/own-part.ts';
+import type { PartKind } from '../../core/car/part-slots.ts';
 import {
   problemLine,
   useListPartsQuery,

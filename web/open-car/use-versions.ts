@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react';
-import type { CarDesign } from '../../core/design/car-design.ts';
-import { changeWords } from '../../core/design/difference.ts';
-import { closestVersion, versionOf } from '../../core/design/version-tree.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { changeWords } from '../../core/car/difference.ts';
+import { closestVersion, versionOf } from '../../core/car/version-tree.ts';
 import { problemLine, useListVersionsQuery, useRemoveVersionMutation, useSaveVersionMutation, type StoredVersion } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { faultLine } from '../../core/fault.ts';
-import type { Unreadable } from '../../core/files/stored.ts';
+import type { Unreadable } from '../../core/schema/stored.ts';
 import { download } from './file-exchange.ts';
 
 interface UnreadableItemProps {

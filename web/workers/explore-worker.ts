@@ -5,8 +5,9 @@ import { mapRows, type MapRequest } from '../../core/explore/map.ts';
 import { sizesThatMatter, valuesThatMatter } from '../../core/explore/sensitivity.ts';
 import { boundedSweep, evenly } from '../../core/explore/sweep.ts';
 import { bestWinding } from '../../core/explore/winding-profile.ts';
-import { sizeCalled } from '../../core/design/sizes.ts';
-import { newCar, type CarDesign, type MotorKind } from '../../core/design/car-design.ts';
+import { sizeCalled } from '../../core/car/sizes.ts';
+import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
+import { newCar } from '../../core/car/new-car.ts';
 
 /** A map of so many cars each way: from ones that spin their wheels to ones that do not move. */
 const REHEARSED = 50;

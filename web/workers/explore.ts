@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { MotorKind } from '../../core/design/car-design.ts';
+import type { MotorKind } from '../../core/car/car-design.ts';
 import type { ExploreWork } from './explore-worker.ts';
 
 /** A worker and a way to end what it is doing. */

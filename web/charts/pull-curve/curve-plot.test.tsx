@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { newCar, type CarDesign } from '../../../core/design/car-design.ts';
-import { deriveRunSetup } from '../../../core/design/derive-run-setup.ts';
-import { predictRun } from '../../../core/design/predict-run.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { newCar } from '../../../core/car/new-car.ts';
+import { deriveRunSetup } from '../../../core/predict/derive-run-setup.ts';
+import { predictRun } from '../../../core/predict/predict-run.ts';
 import { pullLeft } from '../../../core/run/pull-left.ts';
 import { curveOf, type Curve } from './curve-data.ts';
 import { CurvePlot } from './curve-plot.tsx';

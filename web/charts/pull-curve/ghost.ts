@@ -1,4 +1,4 @@
-import type { CarDesign } from '../../../core/design/car-design.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
 
 /** A design drawn behind the present one on the curve. */
 export interface Ghost {

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { CarDesign } from '../../../core/design/car-design.ts';
-import { deriveRunSetup } from '../../../core/design/derive-run-setup.ts';
-import { predictRun, type Prediction } from '../../../core/design/predict-run.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { deriveRunSetup } from '../../../core/predict/derive-run-setup.ts';
+import { predictRun, type Prediction } from '../../../core/predict/predict-run.ts';
 import { pullLeft } from '../../../core/run/pull-left.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { ChartExport, type ChartTable } from '../chart-export.tsx';

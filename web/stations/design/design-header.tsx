@@ -7,7 +7,7 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import { versionOf } from '../../../core/design/version-tree.ts';
+import { versionOf } from '../../../core/car/version-tree.ts';
 import { useListVersionsQuery } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import plain from '../../ui/plain.module.css';

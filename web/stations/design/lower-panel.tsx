@@ -1,8 +1,8 @@
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { memo, Suspense, useEffect } from 'react';
-import type { CarDesign } from '../../../core/design/car-design.ts';
-import type { Prediction } from '../../../core/design/predict-run.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { Prediction } from '../../../core/predict/predict-run.ts';
 import { fetchLater, later } from '../../ui/later.ts';
 import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from '../../open-car/design-slice.ts';

@@ -3,9 +3,9 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { CarDesign } from '../../../core/design/car-design.ts';
-import type { Prediction } from '../../../core/design/predict-run.ts';
-import { sideView } from '../../../core/drawing/side-view.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { Prediction } from '../../../core/predict/predict-run.ts';
+import { sideView } from '../../../core/geometry/side-view.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
@@ -33,7 +33,7 @@ function usePredictionSoon(design: CarDesign): Prediction | null {
     let isWanted = true;
     const frame = requestAnimationFrame(() =>
       setTimeout(async () => {
-        const { predictRun } = await import('../../../core/design/predict-run.ts');
+        const { predictRun } = await import('../../../core/predict/predict-run.ts');
         if (isWanted) setKnown({ design, prediction: predictRun(design) });
       }),
     );

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Removed } from '../../../core/files/stored.ts';
+import type { Removed } from '../../../core/schema/stored.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { api, problemLine, useListRemovedQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';

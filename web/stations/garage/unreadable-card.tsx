@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { faultLine } from '../../../core/fault.ts';
-import type { Unreadable } from '../../../core/files/stored.ts';
+import type { Unreadable } from '../../../core/schema/stored.ts';
 import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './garage.module.css';

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { isReadable } from '../../../core/files/stored.ts';
+import { isReadable } from '../../../core/schema/stored.ts';
 import { useListRunsQuery, useListVersionsQuery, RUNS_ON_A_PAGE, type RunFilter } from '../../app/api.ts';
 import plain from '../../ui/plain.module.css';
 import { useRoving } from '../../ui/use-roving.ts';

@@ -1,4 +1,4 @@
-import type { Outcome, Wind } from '../../../core/design/car-design.ts';
+import type { Outcome, Wind } from '../../../core/car/car-design.ts';
 import { printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { SeenThing } from './track-slice.ts';
 

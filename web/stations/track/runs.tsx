@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import type { CarDesign } from '../../../core/design/car-design.ts';
-import { predictRun } from '../../../core/design/predict-run.ts';
-import { isSameDesign, isSameCar } from '../../../core/design/same-design.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { predictRun } from '../../../core/predict/predict-run.ts';
+import { isSameDesign, isSameCar } from '../../../core/car/same-design.ts';
 import { likeRuns, type LikeRuns } from '../../../core/trials/like-runs.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { RunRecord } from '../../../core/design/car-design.ts';
+import type { RunRecord } from '../../../core/car/car-design.ts';
 
 export type SeenThing = RunRecord['seen'][number];
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { CarDesign, RunRecord } from '../../../core/design/car-design.ts';
-import { versionOf } from '../../../core/design/version-tree.ts';
+import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
+import { versionOf } from '../../../core/car/version-tree.ts';
 import { problemLine, useGetRunQuery, useListVersionsQuery, useSaveRunMutation } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';

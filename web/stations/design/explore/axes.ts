@@ -1,4 +1,4 @@
-import type { Size } from '../../../../core/design/sizes.ts';
+import type { Size } from '../../../../core/car/size.ts';
 import { unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newCar } from '../../../../core/design/car-design.ts';
-import { sizeCalled } from '../../../../core/design/sizes.ts';
+import { newCar } from '../../../../core/car/new-car.ts';
+import { sizeCalled } from '../../../../core/car/sizes.ts';
 import { growingMap, mapRows, type MapRequest } from '../../../../core/explore/map.ts';
 import { boundedSweep, evenly } from '../../../../core/explore/sweep.ts';
 import { TOKENS } from '../../../ui/tokens.ts';

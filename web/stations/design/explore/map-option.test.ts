@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCar } from '../../../../core/design/car-design.ts';
-import { sizeCalled } from '../../../../core/design/sizes.ts';
+import { newCar } from '../../../../core/car/new-car.ts';
+import { sizeCalled } from '../../../../core/car/sizes.ts';
 import type { MapCars } from '../../../../core/explore/map.ts';
 import { TOKENS } from '../../../ui/tokens.ts';
 import { mapOption } from './map-option.ts';

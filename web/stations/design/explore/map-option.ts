@@ -1,6 +1,6 @@
 import { contours } from 'd3-contour';
 import type { EChartsCoreOption } from 'echarts/core';
-import type { Size } from '../../../../core/design/sizes.ts';
+import type { Size } from '../../../../core/car/size.ts';
 import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
 import { unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';

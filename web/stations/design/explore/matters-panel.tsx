@@ -3,7 +3,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';

@@ -1,5 +1,5 @@
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-import type { Size } from '../../../../core/design/sizes.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import type { Size } from '../../../../core/car/size.ts';
 
 /** The values of a size worth exploring: around the present one where it has one, within its slider. */
 export function exploredRange(size: Size, design: CarDesign): readonly [low: number, high: number] {

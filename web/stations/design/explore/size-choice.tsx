@@ -1,8 +1,8 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo } from 'react';
-import type { MotorKind } from '../../../../core/design/car-design.ts';
-import { sizesOf } from '../../../../core/design/sizes.ts';
+import type { MotorKind } from '../../../../core/car/car-design.ts';
+import { sizesOf } from '../../../../core/car/sizes.ts';
 
 interface SizeChoiceProps {
   readonly kind: MotorKind;

@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import type { Size } from '../../../../core/design/sizes.ts';
+import type { Size } from '../../../../core/car/size.ts';
 import type { BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';

@@ -1,4 +1,4 @@
-import { thickestSpool } from '../../../../core/design/tape.ts';
+import { thickestSpool } from '../../../../core/car/tape.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../ui/tokens.ts';

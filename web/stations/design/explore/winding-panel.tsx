@@ -3,8 +3,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
 import { useEffect } from 'react';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { windingWords } from '../../../../core/design/tape.ts';
+import { isRoller } from '../../../../core/car/motors/motors.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { windingWords } from '../../../../core/car/tape.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { pooled } from '../../../workers/explore.ts';
@@ -76,9 +77,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
         progress === null &&
         result && (
           <>
-            <Typography>
-              {design.motor.kind === 'twist' ? 'A roller has no spool to tape.' : 'No tape beats the bare axle for this aim.'}
-            </Typography>
+            <Typography>{isRoller(design) ? 'A roller has no spool to tape.' : 'No tape beats the bare axle for this aim.'}</Typography>
             <TapeOff design={design} edit={edit} />
           </>
         )

@@ -1,5 +1,6 @@
-import type { Band } from '../../../../core/design/car-design.ts';
-import { PART_VALUES } from '../../../../core/design/parts.ts';
+import type { Band } from '../../../../core/car/car-design.ts';
+import { hasBands } from '../../../../core/car/motors/motors.ts';
+import { PART_VALUES } from '../../../../core/car/parts.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 
@@ -20,7 +21,7 @@ export const BandSizeFields = ({ band, edit }: BandSizeFieldsProps) =>
       check={(value) => (value > 0 && value <= most ? null : `Must be above 0 and at most ${most / factor} ${unit}.`)}
       onChange={(value) =>
         edit((car) =>
-          car.motor.kind !== 'lever' && car.motor.band.kind === 'own'
+          hasBands(car.motor) && car.motor.band.kind === 'own'
             ? { ...car, motor: { ...car.motor, band: { ...car.motor.band, [key]: value } } }
             : car,
         )

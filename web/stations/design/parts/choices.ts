@@ -1,7 +1,9 @@
-import { MOTOR_NAMES, type CarDesign, type MotorDesign, type MotorKind } from '../../../../core/design/car-design.ts';
-import { CARE, FLOORS } from '../../../../core/design/catalogue.ts';
-import { fittedKey, neededAt, type PartSlot } from '../../../../core/design/parts.ts';
-import { withMotor } from '../../../../core/design/with-motor.ts';
+import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
+import { CARE, FLOORS } from '../../../../core/car/catalogue.ts';
+import { hasBands, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
+import { fittedKey, neededAt } from '../../../../core/car/parts.ts';
+import type { PartSlot } from '../../../../core/car/part-slots.ts';
+import { withMotor } from '../../../../core/car/new-car.ts';
 
 /** Something of a car that is chosen from a few. */
 export interface Choice {
@@ -26,7 +28,7 @@ const choice = <K extends string>(
 
 const MOTOR = choice(
   'Driven by',
-  { lever: { label: MOTOR_NAMES.lever }, band: { label: MOTOR_NAMES.band }, twist: { label: MOTOR_NAMES.twist } },
+  Object.fromEntries(MOTOR_KINDS.map((kind) => [kind, { label: MOTORS[kind].name }])) as Record<MotorKind, { label: string }>,
   (d) => d.motor.kind,
   withMotor,
 );
@@ -65,28 +67,31 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
 ];
 
 const COUNTS = Object.fromEntries(Array.from({ length: 6 }, (_, i) => [`${i + 1}`, { label: `${i + 1}` }]));
-type Banded = Exclude<MotorDesign, { kind: 'lever' }>;
-const ofBands = (d: CarDesign, change: (motor: Banded) => Banded): CarDesign =>
-  d.motor.kind === 'lever' ? d : { ...d, motor: change(d.motor) };
 const bandCount = (label: string, key: 'parallel' | 'series'): Choice =>
   choice(
     label,
     COUNTS,
-    ({ motor }) => `${motor.kind === 'lever' ? 1 : motor[key]}`,
-    (d, count) => ofBands(d, (motor) => ({ ...motor, [key]: Number(count) })),
+    ({ motor }) => `${hasBands(motor) ? motor[key] : 1}`,
+    (d, count) => (hasBands(d.motor) ? { ...d, motor: { ...d.motor, [key]: Number(count) } } : d),
   );
 const BAND_CHOICES: readonly (Choice | PartChoice)[] = [
   { label: 'Bands', slot: 'band' },
   bandCount('Bands side by side', 'parallel'),
   bandCount('Bands end to end', 'series'),
 ];
-const release = (label: string, freeWords: string): Choice =>
-  choice(
-    label,
-    { free: { label: freeWords }, tied: { label: 'tied: winds up again and brakes' } },
-    (d) => (d.motor.kind === 'twist' ? 'free' : d.motor.release),
-    (d, how) => (d.motor.kind === 'twist' ? d : { ...d, motor: { ...d.motor, release: how } }),
-  );
+/** What is chosen for the end of string or band, where the motor has one. */
+function release(kind: MotorKind): Choice[] {
+  const words = MOTORS[kind].release;
+  if (!words) return [];
+  return [
+    choice(
+      words.label,
+      { free: { label: words.freeWords }, tied: { label: 'tied: winds up again and brakes' } },
+      ({ motor }) => (isWoundOnAxle(motor) ? motor.release : 'free'),
+      (d, how) => (isWoundOnAxle(d.motor) ? { ...d, motor: { ...d.motor, release: how } } : d),
+    ),
+  ];
+}
 
 /** What is chosen for a car of each kind, in the order it is shown. */
 export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[]>> = {
@@ -98,16 +103,16 @@ export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[
     ...ON_AXLES,
     TRUENESS,
     { label: 'Lever of', slot: 'lever' },
-    release('End of the string', 'drops off its hook'),
+    ...release('lever'),
   ],
-  band: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, ...ON_AXLES, TRUENESS, release('End of the band', 'drops off the axle')],
+  band: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, ...ON_AXLES, TRUENESS, ...release('band')],
   twist: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, DRIVE_WHEELS, { label: 'Washer under the band’s hook', slot: 'washer' }, TRUENESS],
 };
 
 /** Whether two designs are made of the same and run on the same, whatever their sizes. */
 export function isSameChoice(a: CarDesign, b: CarDesign): boolean {
   /** The sizes of a band that are typed. */
-  const bandOf = ({ motor }: CarDesign): unknown => (motor.kind !== 'lever' && motor.band.kind === 'own' ? motor.band : null);
+  const bandOf = ({ motor }: CarDesign): unknown => (hasBands(motor) && motor.band.kind === 'own' ? motor.band : null);
   return (
     a.motor.kind === b.motor.kind &&
     a.own === b.own &&

@@ -4,7 +4,9 @@ import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { CATALOGUE, PART_VALUES, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import { CATALOGUE, PART_VALUES } from '../../../../core/car/parts.ts';
+import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
+import type { PartKind } from '../../../../core/car/part-slots.ts';
 import type { StoredPart } from '../../../app/api.ts';
 import { draftOf, KIND_NAMES, newDraft, partOf, usualValues, type PartDraft } from './part-draft.ts';
 

@@ -1,4 +1,6 @@
-import { CATALOGUE, PART_VALUES, partFaults, usualValue, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import { CATALOGUE, PART_VALUES, partFaults, usualValue } from '../../../../core/car/parts.ts';
+import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
+import type { PartKind } from '../../../../core/car/part-slots.ts';
 import { parseQuantity } from '../../../../core/units/quantity.ts';
 
 /** A part as it is being typed. */

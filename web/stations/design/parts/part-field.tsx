@@ -2,9 +2,12 @@ import ListSubheader from '@mui/material/ListSubheader';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo } from 'react';
-import { bandSizes } from '../../../../core/design/catalogue.ts';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { CATALOGUE, fitCatalogue, fitOwn, SLOTS, type OwnPart, type PartSlot } from '../../../../core/design/parts.ts';
+import { bandSizes } from '../../../../core/car/catalogue.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { hasBands } from '../../../../core/car/motors/motors.ts';
+import { CATALOGUE, fitCatalogue, fitOwn } from '../../../../core/car/parts.ts';
+import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
+import { SLOTS, type PartSlot } from '../../../../core/car/part-slots.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 
 /** Marks a part of the builder's own among the catalogue's words. */
@@ -32,7 +35,7 @@ function fitted(design: CarDesign, slot: PartSlot, chosen: string, parts: readon
     return part ? fitOwn(design, slot, part) : design;
   }
   const { motor } = design;
-  if (chosen !== OWN_SIZES || motor.kind === 'lever') return fitCatalogue(design, slot, chosen);
+  if (chosen !== OWN_SIZES || !hasBands(motor)) return fitCatalogue(design, slot, chosen);
   // Begins with the sizes of what was fitted before.
   const plain = fitCatalogue(design, slot, '33');
   return { ...plain, motor: { ...motor, band: { kind: 'own', ...bandSizes(motor.band) } } };

@@ -2,8 +2,11 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Fragment, memo, startTransition, Suspense, useCallback, useState } from 'react';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { fittedKey, neededAt, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import { hasBands } from '../../../../core/car/motors/motors.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { fittedKey, neededAt } from '../../../../core/car/parts.ts';
+import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
+import { SLOTS, type PartKind } from '../../../../core/car/part-slots.ts';
 import { later } from '../../../ui/later.ts';
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
@@ -48,7 +51,7 @@ function Parts({ design, edit }: PartsPanelProps) {
               parts={partsOf(SLOTS[choice.slot].kind)}
               edit={edit}
             />
-            {choice.slot === 'band' && motor.kind !== 'lever' && motor.band.kind === 'own' && !own?.band && (
+            {choice.slot === 'band' && hasBands(motor) && motor.band.kind === 'own' && !own?.band && (
               <BandSizeFields band={motor.band} edit={edit} />
             )}
           </Fragment>

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { newCar, type MotorKind } from '../../../../core/design/car-design.ts';
-import { CATALOGUE, fitCatalogue, PART_VALUES, SLOTS, type OwnPart, type PartKind } from '../../../../core/design/parts.ts';
+import type { MotorKind } from '../../../../core/car/car-design.ts';
+import { newCar } from '../../../../core/car/new-car.ts';
+import { CATALOGUE, fitCatalogue, PART_VALUES } from '../../../../core/car/parts.ts';
+import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
+import { SLOTS, type PartKind } from '../../../../core/car/part-slots.ts';
 import { readCarDesign, readOwnPart } from '../../../../core/files/read.ts';
 import { CHOICES, isSameChoice } from './choices.ts';
-import { sizesOf } from '../../../../core/design/sizes.ts';
+import { sizesOf } from '../../../../core/car/sizes.ts';
 import { draftOf, KIND_NAMES, newDraft, partOf, usualValues } from './part-draft.ts';
 
 const kinds = Object.keys(KIND_NAMES) as PartKind[];

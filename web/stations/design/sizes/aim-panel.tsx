@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import type { Aim, Floor, Limits } from '../../../../core/design/car-design.ts';
+import type { Aim, Floor, Limits } from '../../../../core/car/car-design.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 

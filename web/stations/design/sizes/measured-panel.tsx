@@ -1,15 +1,8 @@
 import Button from '@mui/material/Button';
 import { memo, useEffect, useState } from 'react';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-import {
-  MEASURED_SPREAD,
-  VALUE_NAMES,
-  VALUE_UNITS,
-  valueKeysOf,
-  valueOf,
-  type Value,
-  type ValueKey,
-} from '../../../../core/design/values.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { MEASURED_SPREAD, valueKeysOf, valueOf } from '../../../../core/car/values.ts';
+import { VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { numberIn, parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';

@@ -1,8 +1,10 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { memo, useEffect, useRef } from 'react';
-import { newCar, type CarDesign, type MotorKind } from '../../../../core/design/car-design.ts';
-import { sizesOf, type Size } from '../../../../core/design/sizes.ts';
-import { faultWords } from '../../../../core/design/fault-words.ts';
+import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
+import { newCar } from '../../../../core/car/new-car.ts';
+import { sizesOf } from '../../../../core/car/sizes.ts';
+import type { Size } from '../../../../core/car/size.ts';
+import { faultWords } from '../../../../core/car/fault-words.ts';
 import { limitWords, type Fault } from '../../../../core/fault.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { arrowStep } from '../../../ui/arrow-step.ts';

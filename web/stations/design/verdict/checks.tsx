@@ -1,4 +1,4 @@
-import type { CheckVerdict, Sureness } from '../../../../core/design/checks/check.ts';
+import type { CheckVerdict, Sureness } from '../../../../core/checks/check.ts';
 import { memo } from 'react';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newCar, type MotorKind } from '../../../../core/design/car-design.ts';
-import { predictRun } from '../../../../core/design/predict-run.ts';
+import type { MotorKind } from '../../../../core/car/car-design.ts';
+import { newCar } from '../../../../core/car/new-car.ts';
+import { predictRun } from '../../../../core/predict/predict-run.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { explanationOf } from './explanations.ts';
 

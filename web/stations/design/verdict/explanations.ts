@@ -1,6 +1,10 @@
-import type { CarDesign, MotorKind } from '../../../../core/design/car-design.ts';
-import { deriveRunSetup, standingWeight } from '../../../../core/design/derive-run-setup.ts';
-import { VALUE_NAMES, VALUE_UNITS, valueKeysOf, valueOf, type ValueKey } from '../../../../core/design/values.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { recordOf } from '../../../../core/car/motors/motors.ts';
+import { sizeCalled } from '../../../../core/car/sizes.ts';
+import { deriveRunSetup } from '../../../../core/predict/derive-run-setup.ts';
+import { standingWeight } from '../../../../core/car/weights.ts';
+import { valueKeysOf, valueOf } from '../../../../core/car/values.ts';
+import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { valueIn, type Quantity } from '../../../../core/units/quantity.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
@@ -17,20 +21,12 @@ function row(design: CarDesign, key: ValueKey): Row {
   return [VALUE_NAMES[key], valueIn(VALUE_UNITS[key], value), evidence];
 }
 
-const engine = (design: CarDesign): readonly ValueKey[] =>
-  design.motor.kind === 'lever' ? ['springPreload', 'springRate', 'springEfficiency'] : ['c1', 'c2', 'bandEfficiency'];
-
-const ENERGY_FORMULA: Readonly<Record<MotorKind, string>> = {
-  lever: 'Of a spring: τ₀ (α₀ − α₁) + ½ κ (α₀² − α₁²), τ₀ its torque at rest, κ its rate, from cocked to where the string lets go.',
-  band: 'Of rubber: the work of winding, ∫ F r dθ, with F = A · 2 (c₁ + c₂/λ)(λ − λ⁻²) at each stretch λ (Mooney and Rivlin).',
-  twist: 'Of twisted rubber: its volume × c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3) at the stretch λ of its strands (Mooney and Rivlin).',
-};
-
 /** What each figure of the verdict comes from: formula, numbers put in, and whether they are estimated or measured. */
 export function explanationOf(figure: string, design: CarDesign, result: RunResult, print: Print): Explanation {
   const weight: Row = ['weight, with ballast', print(standingWeight(design).mass, 'weight'), SIZES];
   const stored: Row = ['energy wound in', print(result.storedEnergy, 'energy'), 'from motor and sizes'];
   const setup = deriveRunSetup(design);
+  const motor = recordOf(design.motor);
   switch (figure) {
     case 'time':
       return {
@@ -63,13 +59,13 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
     case 'turns wound':
       return {
         title: 'Turns',
-        formula:
-          design.motor.kind === 'lever'
-            ? 'String from lever cocked to lever at rest, over the winding radius, turn by turn as it builds up; over 2π.'
-            : 'As you wind it.',
+        formula: motor.turnsFormula,
         numbers: [
           ['axle ⌀', print(design.axleDiameter, 'size'), SIZES],
-          ...(design.motor.kind === 'lever' ? [['lever', print(design.motor.leverLength, 'size'), SIZES] as const] : []),
+          ...motor.sizesOfTurns.map((id): Row => {
+            const { label, quantity, read } = sizeCalled(design, id);
+            return [label.toLowerCase(), print(read(design), quantity), SIZES];
+          }),
         ],
       };
     case 'launch grip':
@@ -107,10 +103,10 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
     case 'energy':
       return {
         title: 'Energy wound in',
-        formula: ENERGY_FORMULA[design.motor.kind],
+        formula: motor.energyFormula,
         numbers: [
           ['energy wound in', print(result.storedEnergy, 'energy'), 'formula above'],
-          ...engine(design).map((key) => row(design, key)),
+          ...motor.energyValues.map((key) => row(design, key)),
           ['turns', print(result.turns, 'count'), SIZES],
           ['given back', print(result.storedEnergy - result.energy.hysteresis - result.energy.unspent, 'energy'), RUN],
         ],
@@ -122,7 +118,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         numbers: [
           stored,
           weight,
-          ...engine(design).map((key) => row(design, key)),
+          ...motor.energyValues.map((key) => row(design, key)),
           row(design, 'bearingFriction'),
           row(design, 'rollingLengthDrive'),
           row(design, 'outOfSquare'),

@@ -1,4 +1,4 @@
-import type { Aim } from '../../../../core/design/car-design.ts';
+import type { Aim } from '../../../../core/car/car-design.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import { printNumber, printQuantity } from '../../../../core/units/quantity.ts';
 import { Explained } from '../../../ui/explained.tsx';

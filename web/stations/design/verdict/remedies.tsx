@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
-import type { Aim, CarDesign } from '../../../../core/design/car-design.ts';
+import type { Aim, CarDesign } from '../../../../core/car/car-design.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import type { PricedRemedy } from '../../../../core/explore/priced-remedies.ts';
 import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef } from 'react';
-import type { CarDesign } from '../../../../core/design/car-design.ts';
-import { faultWords } from '../../../../core/design/fault-words.ts';
-import type { Prediction } from '../../../../core/design/predict-run.ts';
-import { VALUE_NAMES, type ValueKey } from '../../../../core/design/values.ts';
-import { limitOf, type Limit } from '../../../../core/design/verdict.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { faultWords } from '../../../../core/car/fault-words.ts';
+import type { Prediction } from '../../../../core/predict/predict-run.ts';
+import { VALUE_NAMES, type ValueKey } from '../../../../core/car/value-table.ts';
+import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
 import { faultLine } from '../../../../core/fault.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';

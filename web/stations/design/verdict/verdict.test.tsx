@@ -1,8 +1,9 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { Provider } from 'react-redux';
 import { describe, expect, it, vi } from 'vitest';
-import { newCar, type CarDesign } from '../../../../core/design/car-design.ts';
-import { predictRun } from '../../../../core/design/predict-run.ts';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { newCar } from '../../../../core/car/new-car.ts';
+import { predictRun } from '../../../../core/predict/predict-run.ts';
 import { assess, type Assessment } from '../../../../core/explore/assess.ts';
 import { unitsChosen } from '../../../app/preferences-slice.ts';
 import { makeStore } from '../../../app/store.ts';

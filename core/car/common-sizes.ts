@@ -1,0 +1,137 @@
+import type { Quantity } from '../units/quantity.ts';
+import type { CarDesign } from './car-design.ts';
+import type { Range, Size } from './size.ts';
+
+const ofCar = (
+  id: 'wheelbase' | 'trackWidth' | 'axleDiameter' | 'mass' | 'driveLoadShare',
+  label: string,
+  quantity: Quantity,
+  [low, high]: Range,
+): Size => ({
+  id,
+  label,
+  quantity,
+  low,
+  high,
+  isSearched: id === 'axleDiameter',
+  read: (d) => d[id],
+  write: (d, value) => ({ ...d, [id]: value }),
+});
+
+const DRIVE_WHEELS: Size = {
+  id: 'driveWheels',
+  isSearched: true,
+  label: 'Drive wheels ⌀',
+  quantity: 'size',
+  low: 0.02,
+  high: 0.4,
+  read: (d) => d.driveWheels.diameter,
+  write: (d, diameter) => ({ ...d, driveWheels: { ...d.driveWheels, diameter } }),
+};
+const OTHER_WHEELS: Size = {
+  id: 'otherWheels',
+  label: 'Other wheels ⌀',
+  quantity: 'size',
+  low: 0.02,
+  high: 0.4,
+  read: (d) => d.otherWheels?.diameter ?? 0,
+  write: (d, diameter) => (d.otherWheels ? { ...d, otherWheels: { ...d.otherWheels, diameter } } : d),
+};
+const BALLAST: Size = {
+  id: 'ballast',
+  isSearched: true,
+  label: 'Ballast',
+  quantity: 'weight',
+  low: 0,
+  high: 0.2,
+  read: (d) => d.ballast.mass,
+  write: (d, mass) => ({ ...d, ballast: { ...d.ballast, mass } }),
+};
+const BALLAST_PLACE: Size = {
+  id: 'ballastPlace',
+  label: 'Ballast from drive axle',
+  quantity: 'size',
+  low: 0,
+  high: 0.5,
+  read: (d) => d.ballast.fromDriveAxle,
+  write: (d, fromDriveAxle) => ({ ...d, ballast: { ...d.ballast, fromDriveAxle } }),
+};
+const SLOPE: Size = {
+  id: 'slope',
+  label: 'Slope, uphill',
+  quantity: 'angle',
+  low: -0.1,
+  high: 0.1,
+  read: (d) => d.floor.slope,
+  write: (d, slope) => ({ ...d, floor: { ...d.floor, slope } }),
+};
+const toe = (id: 'driveToe' | 'otherToe', label: string): Size => ({
+  id,
+  label,
+  quantity: 'angle',
+  low: -0.05,
+  high: 0.05,
+  read: (d) => d.alignment[id],
+  write: (d, value) => ({ ...d, alignment: { ...d.alignment, [id]: value } }),
+});
+const MISMATCH: Size = {
+  id: 'wheelMismatch',
+  label: 'Left drive wheel larger by (radius)',
+  quantity: 'size',
+  low: -0.003,
+  high: 0.003,
+  read: (d) => d.alignment.wheelMismatch,
+  write: (d, wheelMismatch) => ({ ...d, alignment: { ...d.alignment, wheelMismatch } }),
+};
+const SLEEVE: Size = {
+  id: 'sleeve',
+  label: 'Tape sleeve ⌀ at launch',
+  quantity: 'size',
+  low: 0,
+  high: 0.03,
+  // None is written 0.
+  read: (d) => d.sleeve.at(-1)?.diameter ?? 0,
+  write: withSleeve((step, diameter) => ({ ...step, diameter })),
+};
+const SLEEVE_TURNS: Size = {
+  id: 'sleeveTurns',
+  label: 'Turns on the sleeve',
+  quantity: 'count',
+  low: 0,
+  high: 12,
+  read: (d) => d.sleeve.at(-1)?.turns ?? 0,
+  write: withSleeve((step, turns) => ({ ...step, turns })),
+};
+
+/** Changes the outermost sleeve. A sleeve no thicker than the axle, or without turns, is none; the first one begins with one turn. */
+function withSleeve(change: (step: CarDesign['sleeve'][number], value: number) => CarDesign['sleeve'][number]): Size['write'] {
+  return (design, value) => {
+    const present = design.sleeve.at(-1) ?? { diameter: 2 * design.axleDiameter, turns: 1 };
+    const step = change(present, value);
+    const inner = design.sleeve.slice(0, -1);
+    return { ...design, sleeve: step.turns > 0 && step.diameter > design.axleDiameter ? [...inner, step] : inner };
+  };
+}
+
+/** The sizes of a car on two axles, in the order they are shown. */
+export const CAR_SIZES: readonly Size[] = [
+  DRIVE_WHEELS,
+  ofCar('axleDiameter', 'Axle (spool) ⌀', 'size', [0.0015, 0.02]),
+  SLEEVE,
+  SLEEVE_TURNS,
+  OTHER_WHEELS,
+  ofCar('wheelbase', 'Wheelbase', 'size', [0.08, 0.6]),
+  ofCar('mass', 'Ready-to-run weight', 'weight', [0.02, 0.5]),
+  ofCar('driveLoadShare', 'On the drive wheels', 'share', [0.3, 0.9]),
+  BALLAST,
+  BALLAST_PLACE,
+  ofCar('trackWidth', 'Track width', 'size', [0.04, 0.3]),
+  toe('driveToe', 'Drive wheels point left by'),
+  toe('otherToe', 'Other wheels point left by'),
+  MISMATCH,
+  SLOPE,
+];
+
+/** The same of a roller: before its arm, and after it. */
+export const ROLLER_WHEEL = DRIVE_WHEELS;
+export const ROLLER_SIZES: readonly Size[] = [ofCar('mass', 'Ready-to-run weight', 'weight', [0.005, 0.3]), BALLAST, SLOPE];

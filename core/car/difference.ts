@@ -1,0 +1,80 @@
+import { printQuantity, valueIn, type UnitSystem } from '../units/quantity.ts';
+import { bandSizes, CARE, FLOORS } from './catalogue.ts';
+import { fittedName, PART_VALUES } from './parts.ts';
+import { SLOTS, type PartSlot } from './part-slots.ts';
+import type { CarDesign } from './car-design.ts';
+import { hasBands, isWoundOnAxle, recordOf } from './motors/motors.ts';
+import { sizesOf } from './sizes.ts';
+import { sleeveWords } from './tape.ts';
+import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from './value-table.ts';
+
+/** One thing in which two designs differ, in words. */
+export interface Difference {
+  readonly label: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+type Words = readonly [label: string, (design: CarDesign) => string];
+
+/** What is not a number: the parts a design is made of. */
+const CHOICES: readonly Words[] = [
+  ['driven by', (d) => recordOf(d.motor).name],
+  ...(Object.keys(SLOTS) as PartSlot[]).map((slot): Words => [SLOTS[slot].label, (d) => partWords(d, slot)]),
+  ['floor', (d) => FLOORS[d.floor.kind].label],
+  ['wheels on the other axle', (d) => `${d.layout.otherWheelCount}`],
+  ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
+  ['build', (d) => CARE[d.care].label],
+  ['end', (d) => (!isWoundOnAxle(d.motor) ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
+  ['side by side', (d) => (hasBands(d.motor) ? `${d.motor.parallel}` : '')],
+  ['end to end', (d) => (hasBands(d.motor) ? `${d.motor.series}` : '')],
+];
+
+/** A part's name; of the builder's own with its values, which may differ under one name, and of bands in own sizes with those. */
+function partWords(design: CarDesign, slot: PartSlot): string {
+  const { motor, own } = design;
+  const name = fittedName(design, slot);
+  const sizes = slot === 'band' && hasBands(motor) && motor.band.kind === 'own' ? bandSizes(motor.band) : own?.[slot]?.values;
+  if (!sizes || name === '') return name;
+  return `${name} (${PART_VALUES[SLOTS[slot].kind]
+    .flatMap((told) => {
+      const value = (sizes as Record<string, number>)[told.key];
+      return value === undefined ? [] : [valueIn(told, value)];
+    })
+    .join(', ')})`;
+}
+
+/** Everything in which `to` differs from `from`: parts, sizes, measured values, aim and floor. */
+export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): Difference[] {
+  const list: Difference[] = [];
+  const compare = (label: string, before: string, after: string): void => {
+    if (before !== after) list.push({ label, from: before, to: after });
+  };
+  for (const [label, read] of CHOICES) compare(label, read(from), read(to));
+  compare('tape', sleeveWords(from, units), sleeveWords(to, units));
+  for (const { id, label, quantity, read } of sizesOf(to.motor.kind))
+    if (!id.startsWith('sleeve') && read(from) !== read(to))
+      compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));
+  for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
+    const words = (d: CarDesign): string =>
+      d.measured[key] ? `${valueIn(VALUE_UNITS[key], d.measured[key].value, 4)} measured` : 'estimated';
+    compare(VALUE_NAMES[key], words(from), words(to));
+  }
+  const metres = (value: number | null): string => (value === null ? 'none' : printQuantity(value, 'distance', units));
+  compare('room', metres(from.floor.roomLength), metres(to.floor.roomLength));
+  compare('lane', metres(from.floor.laneWidth), metres(to.floor.laneWidth));
+  const limit = (value: number | null, quantity: 'size' | 'weight' | 'count'): string =>
+    value === null ? 'none' : printQuantity(value, quantity, units);
+  for (const key of ['length', 'width', 'height'] as const)
+    compare(`most ${key} by the rules`, limit(from.limits[key], 'size'), limit(to.limits[key], 'size'));
+  compare('most weight by the rules', limit(from.limits.mass, 'weight'), limit(to.limits.mass, 'weight'));
+  compare('most bands by the rules', limit(from.limits.bands, 'count'), limit(to.limits.bands, 'count'));
+  compare('aim', `${from.aim.kind} ${metres(from.aim.distance)}`, `${to.aim.kind} ${metres(to.aim.distance)}`);
+  return list;
+}
+
+/** The change from one design to another in a sentence: `lever length 180 mm → 220 mm; tyres bare disc → rubber band`. */
+export const changeWords = (from: CarDesign, to: CarDesign, units: UnitSystem): string =>
+  differences(from, to, units)
+    .map(({ label, from: before, to: after }) => `${label} ${before} → ${after}`)
+    .join('; ');

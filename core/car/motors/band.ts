@@ -1,0 +1,69 @@
+import type { BandDesign } from '../car-design.ts';
+import { bandSizes } from '../catalogue.ts';
+import { CAR_SIZES } from '../common-sizes.ts';
+import { sizesOfMotor } from '../size.ts';
+import { spoolOf } from '../tape.ts';
+import { OPTICAL_DISC, type MotorRecord } from './motor-record.ts';
+import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, woundBandsWords } from './rubber-motors.ts';
+
+const size = sizesOfMotor('band');
+
+/** Bands hooked to the body and wound on the drive axle. */
+export const BAND_CAR: MotorRecord<BandDesign> = {
+  name: 'bands on the axle',
+  newCar: {
+    mass: 0.095,
+    driveLoadShare: 0.6,
+    wheelbase: 0.21,
+    driveWheels: OPTICAL_DISC,
+    otherWheels: OPTICAL_DISC,
+    sleeve: [{ diameter: 0.008, turns: 1.5 }],
+    motor: {
+      kind: 'band',
+      band: { kind: 'size', size: '33' },
+      parallel: 1,
+      series: 2,
+      turns: 9,
+      anchorToAxle: 0.185,
+      anchorAboveAxle: 0.004,
+      windingWidth: 0.02,
+      windingStretch: 1,
+      release: 'free',
+    },
+  },
+  sizes: [
+    size('turns', 'Turns of a full wind', 'count', [1, 30], { isSearched: true }),
+    size('anchorToAxle', 'Anchor hook to axle', 'size', [0.05, 0.5], {
+      isSearched: true,
+      // The hook stays on the body, between the axles.
+      searchedUpTo: ({ wheelbase }) => wheelbase,
+    }),
+    size('windingStretch', 'Stretch by hand while winding', 'count', [1, 3]),
+    ...CAR_SIZES,
+  ],
+  values: RUBBER_VALUES,
+  energyValues: ['c1', 'c2', 'bandEfficiency'],
+  parts: { band: bandPart() },
+  setup: (design, motor, numbers, wind) => ({
+    kind: 'band',
+    ...rubberSetup(motor, numbers),
+    anchorToAxle: motor.anchorToAxle,
+    anchorAboveAxle: motor.anchorAboveAxle,
+    windingWidth: motor.windingWidth,
+    windingStretch: motor.windingStretch,
+    spool: spoolOf(design, motor.turns - design.sleeve.reduce((sum, { turns }) => sum + turns, 0)),
+    turns: wind.kind === 'turns' ? wind.turns : motor.turns,
+    release: motor.release,
+  }),
+  keysInDesign: RUBBER_KEYS_IN_DESIGN,
+  fullTurns: (_design, { turns }) => turns,
+  release: { label: 'End of the band', freeWords: 'drops off the axle' },
+  pullLength: ({ anchorToAxle }) => anchorToAxle,
+  // Bands side by side lie side by side on the axle; both strands of each loop are wound.
+  strandThickness: ({ parallel, band }) => 2 * parallel * Math.sqrt(bandSizes(band).width * bandSizes(band).thickness),
+  placed: (motor) => motor,
+  labels: (motor, print) => [woundBandsWords(motor), `hook ${print(motor.anchorToAxle, 'size')} from the drive axle`],
+  sizesOfTurns: [],
+  energyFormula: 'Of rubber: the work of winding, ∫ F r dθ, with F = A · 2 (c₁ + c₂/λ)(λ − λ⁻²) at each stretch λ (Mooney and Rivlin).',
+  turnsFormula: 'As you wind it.',
+};

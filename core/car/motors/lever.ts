@@ -1,0 +1,109 @@
+import { cockedAngleAfter, freeString, leverTurns } from '../../motor/lever.ts';
+import { windingAngle, windingLength } from '../../motor/winding.ts';
+import type { LeverSetup } from '../../run/run-setup.ts';
+import type { CarDesign, LeverDesign, Wind } from '../car-design.ts';
+import { CAR_SIZES } from '../common-sizes.ts';
+import { leverOf, trapOf } from '../fitted.ts';
+import { sizesOfMotor } from '../size.ts';
+import { spoolOf } from '../tape.ts';
+import type { Numbers } from '../value-table.ts';
+import { OPTICAL_DISC, type MotorRecord } from './motor-record.ts';
+
+const size = sizesOfMotor('lever');
+
+function setup(design: CarDesign, motor: LeverDesign, numbers: Numbers, wind: Wind): LeverSetup {
+  const bare: LeverSetup = {
+    kind: 'lever',
+    leverLength: motor.leverLength,
+    leverMass: leverOf(design, motor).massPerLength * motor.leverLength,
+    armInertia: trapOf(design, motor).armInertia,
+    pivotToAxle: motor.trapPosition,
+    pivotAboveAxle: motor.pivotAboveAxle,
+    springPreload: numbers.springPreload!,
+    springRate: numbers.springRate!,
+    springEfficiency: Math.min(numbers.springEfficiency!, 1),
+    cockedAngle: motor.cockedAngle,
+    releaseAngle: motor.releaseAngle,
+    spool: [{ radius: design.axleDiameter / 2 }],
+    stringDiameter: motor.stringDiameter,
+    windingWidth: motor.windingWidth,
+    release: motor.release,
+  };
+  if (design.sleeve.length > 0) {
+    const growth = motor.stringDiameter ** 2 / (Math.PI * motor.windingWidth);
+    const layerOf = (radius: number) => ({ bareRadius: radius, stringDiameter: motor.stringDiameter, growth });
+    let left = freeString(bare, motor.releaseAngle) - freeString(bare, motor.cockedAngle);
+    for (const { diameter, turns } of design.sleeve) left -= windingLength(layerOf(diameter / 2), 2 * Math.PI * turns);
+    const bareTurns = left > 0 ? windingAngle(layerOf(design.axleDiameter / 2), left) / (2 * Math.PI) : 0;
+    bare.spool = spoolOf(design, bareTurns);
+  }
+  if (wind.kind === 'turns') bare.cockedAngle = cockedAngleAfter(bare, wind.turns);
+  return bare;
+}
+
+/** Trap position at which the cocked lever's tip lies over the drive axle but for `short`, a share of the lever, m. */
+export const trapUnderTip = ({ leverLength, cockedAngle }: LeverDesign, short: number): number =>
+  -leverLength * Math.cos(cockedAngle) + short * leverLength;
+
+/** A snap trap that turns a lever, which draws a string off the axle. */
+export const LEVER_CAR: MotorRecord<LeverDesign> = {
+  name: 'a snap trap and a lever',
+  newCar: {
+    mass: 0.15,
+    driveLoadShare: 0.58,
+    wheelbase: 0.26,
+    driveWheels: OPTICAL_DISC,
+    otherWheels: OPTICAL_DISC,
+    motor: {
+      kind: 'lever',
+      trap: 'household',
+      leverMaterial: 'dowel',
+      leverLength: 0.18,
+      trapPosition: 0.19,
+      pivotAboveAxle: 0.012,
+      cockedAngle: 3,
+      releaseAngle: 0.35,
+      stringDiameter: 0.0006,
+      windingWidth: 0.012,
+      release: 'free',
+    },
+  },
+  sizes: [
+    size('leverLength', 'Lever length', 'size', [0.04, 0.5], { isSearched: true }),
+    size('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]),
+    ...CAR_SIZES,
+  ],
+  values: {
+    springPreload: (design, motor) => trapOf(design, motor).preload,
+    springRate: (design, motor) => trapOf(design, motor).rate,
+    springEfficiency: (design, motor) => trapOf(design, motor).efficiency,
+  },
+  energyValues: ['springPreload', 'springRate', 'springEfficiency'],
+  parts: {
+    trap: { read: ({ trap }) => trap, fit: (motor, key) => ({ ...motor, trap: key as LeverDesign['trap'] }) },
+    lever: {
+      read: ({ leverMaterial }) => leverMaterial,
+      fit: (motor, key) => ({ ...motor, leverMaterial: key as LeverDesign['leverMaterial'] }),
+    },
+  },
+  setup,
+  keysInDesign: {
+    'motor.pivotToAxle': 'motor.trapPosition',
+    'motor.springPreload': 'measured.springPreload',
+    'motor.springRate': 'measured.springRate',
+    'motor.springEfficiency': 'measured.springEfficiency',
+  },
+  fullTurns: (design, motor, numbers) => leverTurns(setup(design, motor, numbers, { kind: 'full' })),
+  release: { label: 'End of the string', freeWords: 'drops off its hook' },
+  pullLength: ({ trapPosition }) => trapPosition,
+  strandThickness: ({ stringDiameter }) => stringDiameter,
+  // The tip of a searched lever stays over the axle, but for a little.
+  placed: (motor) => ({ ...motor, trapPosition: trapUnderTip(motor, 0.03) }),
+  labels: ({ leverLength, trapPosition }, print) => [
+    `lever ${print(leverLength, 'size')}`,
+    `trap ${print(trapPosition, 'size')} from the drive axle`,
+  ],
+  sizesOfTurns: ['leverLength', 'trapPosition'],
+  energyFormula: 'Of a spring: τ₀ (α₀ − α₁) + ½ κ (α₀² − α₁²), τ₀ its torque at rest, κ its rate, from cocked to where the string lets go.',
+  turnsFormula: 'String from lever cocked to lever at rest, over the winding radius, turn by turn as it builds up; over 2π.',
+};

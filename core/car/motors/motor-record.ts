@@ -1,0 +1,63 @@
+import type { MotorSetup } from '../../run/run-setup.ts';
+import type { Quantity } from '../../units/quantity.ts';
+import type { CarDesign, MotorDesign, MotorKind, Wind } from '../car-design.ts';
+import type { PartSlot } from '../part-slots.ts';
+import type { Size } from '../size.ts';
+import type { Numbers, ValueKey } from '../value-table.ts';
+
+/** Wheels of most new cars. */
+export const OPTICAL_DISC = { kind: 'optical-disc', diameter: 0.12 } as const;
+
+type SetupOf<Kind extends MotorKind> = Extract<MotorSetup, { kind: Kind }>;
+
+/** How a part is fitted to a motor. */
+export interface FittedToMotor<Motor> {
+  /** The catalogue's word for what is fitted; 'own' for bands in sizes of their own. */
+  readonly read: (motor: Motor) => string;
+  /** The motor with this part of the catalogue. */
+  readonly fit: (motor: Motor, key: string) => Motor;
+  /** How many of it the motor takes; one where it is not told. */
+  readonly needed?: (motor: Motor) => number;
+}
+
+/** Prints an SI value with its unit. */
+export type PrintSize = (value: number, quantity: Quantity) => string;
+
+/**
+ * All that is told apart by what drives a car: a new kind is one such record, and its line in `motors.ts`. What the run
+ * model has to know of it stands in `core/motor`, how it looks in `core/geometry/motors` and `web/drawing/motors`.
+ */
+export interface MotorRecord<Motor extends MotorDesign> {
+  /** What a car of this kind is driven by, in words. */
+  readonly name: string;
+  /** In which a new car of this kind differs from others: one that already runs. */
+  readonly newCar: Pick<CarDesign, 'mass' | 'driveLoadShare' | 'wheelbase' | 'driveWheels' | 'otherWheels' | 'motor'> & Partial<CarDesign>;
+  /** Its sizes, in the order they are shown, those of the car among them. */
+  readonly sizes: readonly Size[];
+  /** What is not known exactly of such a motor: an estimate for each, SI units. */
+  readonly values: { readonly [Key in ValueKey]?: (design: CarDesign, motor: Motor) => number };
+  /** Those of them that say how much energy it holds. */
+  readonly energyValues: readonly ValueKey[];
+  /** Parts fitted to the motor itself. */
+  readonly parts: { readonly [Slot in PartSlot]?: FittedToMotor<Motor> };
+  /** The plain numbers of its run, wound as told. */
+  readonly setup: (design: CarDesign, motor: Motor, numbers: Numbers, wind: Wind) => SetupOf<Motor['kind']>;
+  /** What the setup's keys are called in a design, where that is otherwise. */
+  readonly keysInDesign: Readonly<Record<string, string>>;
+  /** Drive-axle turns of a full wind. */
+  readonly fullTurns: (design: CarDesign, motor: Motor, numbers: Numbers) => number;
+  /** What is chosen for the end that lets go; null where it has none. */
+  readonly release: { readonly label: string; readonly freeWords: string } | null;
+  /** Along the body between what holds the motor and the drive axle, m; and how thick one turn lies on the axle, m. 0 for a roller. */
+  readonly pullLength: (motor: Motor) => number;
+  readonly strandThickness: (motor: Motor) => number;
+  /** The motor placed anew where a search has changed its sizes. */
+  readonly placed: (motor: Motor) => Motor;
+  /** Its main sizes in a few words each, the first for the drawing. */
+  readonly labels: (motor: Motor, print: PrintSize) => readonly string[];
+  /** Sizes that say how many turns a full wind is, besides the axle. */
+  readonly sizesOfTurns: readonly string[];
+  /** Where its energy and its turns come from, as a formula in words. */
+  readonly energyFormula: string;
+  readonly turnsFormula: string;
+}

@@ -1,0 +1,28 @@
+import { modelOf } from '../../motor/motors.ts';
+import type { BandDesign, CarDesign, LeverDesign, MotorDesign, MotorKind, TwistDesign } from '../car-design.ts';
+import { BAND_CAR } from './band.ts';
+import { LEVER_CAR } from './lever.ts';
+import type { MotorRecord } from './motor-record.ts';
+import { TWIST_CAR } from './twist.ts';
+
+/** The record of each kind of motor. */
+export const MOTORS: { readonly [Kind in MotorKind]: MotorRecord<Extract<MotorDesign, { kind: Kind }>> } = {
+  lever: LEVER_CAR,
+  band: BAND_CAR,
+  twist: TWIST_CAR,
+};
+
+/** The kinds there are, in the order they are offered. */
+export const MOTOR_KINDS = Object.keys(MOTORS) as readonly MotorKind[];
+
+/** The record of what drives a car. */
+export const recordOf = <Motor extends MotorDesign>({ kind }: Motor): MotorRecord<Motor> => MOTORS[kind] as unknown as MotorRecord<Motor>;
+
+/** Whether all of a car is one turning body with its motor inside. */
+export const isRoller = ({ motor }: CarDesign): boolean => modelOf(motor as { readonly kind: MotorKind } as never).isRoller;
+
+/** Whether rubber drives it: such a motor has bands, side by side and end to end, and is wound by turns. */
+export const hasBands = (motor: MotorDesign): motor is BandDesign | TwistDesign => 'band' in motor;
+
+/** Whether string or band is wound on the drive axle: such a motor has a width of axle to wind on, and an end that lets go. */
+export const isWoundOnAxle = (motor: MotorDesign): motor is LeverDesign | BandDesign => 'windingWidth' in motor;

@@ -1,0 +1,71 @@
+import type { TwistDesign } from '../car-design.ts';
+import { ARM_FRICTION } from '../catalogue.ts';
+import { ROLLER_SIZES, ROLLER_WHEEL } from '../common-sizes.ts';
+import { washerOf } from '../fitted.ts';
+import { sizesOfMotor } from '../size.ts';
+import type { MotorRecord } from './motor-record.ts';
+import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, woundBandsWords } from './rubber-motors.ts';
+
+const size = sizesOfMotor('twist');
+
+/** A band twisted inside a roller, held by a trailing arm. */
+export const TWIST_CAR: MotorRecord<TwistDesign> = {
+  name: 'a twisted band, as a roller',
+  newCar: {
+    mass: 0.024,
+    driveLoadShare: 1,
+    wheelbase: 0.08,
+    trackWidth: 0.03,
+    driveWheels: { kind: 'spool', diameter: 0.034 },
+    otherWheels: null,
+    motor: {
+      kind: 'twist',
+      band: { kind: 'size', size: '32' },
+      parallel: 1,
+      series: 1,
+      turns: 35,
+      hookToHook: 0.05,
+      washer: 'bead',
+      washerRadius: 0.002,
+      armLength: 0.07,
+    },
+  },
+  sizes: [
+    size('turns', 'Turns of a full wind', 'count', [1, 80], { isSearched: true }),
+    size('hookToHook', 'Length of the roller', 'size', [0.02, 0.2], { isSearched: true }),
+    ROLLER_WHEEL,
+    size('armLength', 'Trailing arm', 'size', [0.02, 0.25]),
+    ...ROLLER_SIZES,
+  ],
+  values: { ...RUBBER_VALUES, washerFriction: (design, motor) => washerOf(design, motor).friction, armFriction: () => ARM_FRICTION },
+  energyValues: ['c1', 'c2', 'bandEfficiency'],
+  parts: {
+    band: bandPart(),
+    washer: { read: ({ washer }) => washer, fit: (motor, key) => ({ ...motor, washer: key as TwistDesign['washer'] }) },
+  },
+  setup: (_design, motor, numbers, wind) => ({
+    kind: 'twist',
+    ...rubberSetup(motor, numbers),
+    hookToHook: motor.hookToHook,
+    turns: wind.kind === 'turns' ? wind.turns : motor.turns,
+    washerFriction: numbers.washerFriction!,
+    washerRadius: motor.washerRadius,
+    armLength: motor.armLength,
+    armFriction: numbers.armFriction!,
+  }),
+  keysInDesign: {
+    ...RUBBER_KEYS_IN_DESIGN,
+    'motor.washerFriction': 'measured.washerFriction',
+    'motor.armFriction': 'measured.armFriction',
+  },
+  fullTurns: (_design, { turns }) => turns,
+  release: null,
+  pullLength: () => 0,
+  strandThickness: () => 0,
+  placed: (motor) => motor,
+  labels: (motor, print) => [woundBandsWords(motor), `arm ${print(motor.armLength, 'size')}`],
+  sizesOfTurns: [],
+  energyFormula:
+    'Of twisted rubber: its volume × c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3) at the stretch λ of its strands (Mooney and Rivlin).',
+  turnsFormula: 'As you wind it.',
+};

@@ -1,0 +1,36 @@
+import type { CarDesign, MotorKind } from './car-design.ts';
+import { isRoller, MOTORS } from './motors/motors.ts';
+
+const common = (name: string) =>
+  ({
+    format: 'nimble-axle/car-design',
+    version: 1,
+    name,
+    ballast: { mass: 0, fromDriveAxle: 0 },
+    layout: { driveAxle: 'rear', otherWheelCount: 2 },
+    trackWidth: 0.11,
+    axle: 'skewer',
+    axleDiameter: 0.0032,
+    sleeve: [],
+    tyre: 'rubber-band',
+    bearing: 'wood-plastic-straw',
+    care: 'ordinary',
+    body: { kind: 'card', width: 0.06, axleGap: 0.012 },
+    alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 },
+    floor: { kind: 'smooth', slope: 0, roomLength: null, laneWidth: null },
+    aim: { kind: 'furthest', distance: null },
+    limits: { length: null, width: null, height: null, mass: null, bands: null },
+    measured: {},
+  }) satisfies Partial<CarDesign>;
+
+/** A car of each kind that already runs: what "New car" gives. */
+export const newCar = (name: string, kind: MotorKind = 'lever'): CarDesign => ({ ...common(name), ...MOTORS[kind].newCar });
+
+/** The same car driven otherwise: its wheels, body and floor stay, the motor begins as in a new car of that kind. */
+export function withMotor(design: CarDesign, kind: MotorKind): CarDesign {
+  if (design.motor.kind === kind) return design;
+  const fresh = newCar(design.name, kind);
+  // A roller is another thing altogether, and a car made from one needs axles and wheels.
+  if (isRoller(fresh) || isRoller(design)) return { ...fresh, floor: design.floor, aim: design.aim, limits: design.limits };
+  return { ...design, motor: fresh.motor, sleeve: [], measured: {} };
+}

@@ -1,0 +1,190 @@
+import { valueIn, type OwnUnit } from '../units/quantity.ts';
+import type { Fault } from '../fault.ts';
+import type { OwnPart } from '../schema/generated/own-part.ts';
+import type { CarDesign, Wheels } from './car-design.ts';
+import { AXLES, BANDS, BEARINGS, BODIES, LEVER_MATERIALS, TRAPS, TYRES, WASHERS, WHEELS } from './catalogue.ts';
+import { hasBands, isRoller, recordOf } from './motors/motors.ts';
+import { SLOTS, type PartKind, type PartSlot } from './part-slots.ts';
+
+interface Entry {
+  readonly label: string;
+}
+
+/** What the catalogue has of each kind. */
+export const CATALOGUE: Readonly<Record<PartKind, Readonly<Record<string, Entry>>>> = {
+  tyre: TYRES,
+  bearing: BEARINGS,
+  axle: AXLES,
+  wheel: WHEELS,
+  body: BODIES,
+  trap: TRAPS,
+  lever: LEVER_MATERIALS,
+  band: BANDS,
+  washer: WASHERS,
+};
+
+/** A value by which a part is known: its name, unit, the unit in SI, and the most that is believable and that a car file takes (SI). */
+export interface PartValue extends OwnUnit {
+  readonly key: string;
+  readonly label: string;
+  readonly most: number;
+}
+const value = (key: string, label: string, unit: string, factor: number, most: number): PartValue => ({ key, label, unit, factor, most });
+const THICKNESS = value('thickness', 'thickness', 'mm', 1e-3, 0.2);
+const FRICTION = value('friction', 'coefficient of friction', '', 1, 2);
+
+/** What can be said of a part of each kind. A wheel's diameter is its own; the catalogue's wheels come in any. */
+export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
+  tyre: [value('staticGrip', 'grip on a smooth floor, before it slides', '', 1, 3), value('slidingGrip', 'grip while it slides', '', 1, 3)],
+  bearing: [FRICTION],
+  axle: [
+    value('diameter', 'diameter', 'mm', 1e-3, 0.1),
+    value('density', 'density', 'kg/m³', 1, 25000),
+    value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12),
+  ],
+  wheel: [value('diameter', 'diameter', 'mm', 1e-3, 2), value('areaDensity', 'weight over its face', 'kg/m²', 1, 100), THICKNESS],
+  body: [THICKNESS, value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12)],
+  trap: [
+    value('preload', 'torque at rest', 'N·m', 1, 20),
+    value('rate', 'spring rate', 'N·m/rad', 1, 20),
+    value('efficiency', 'share given back', '%', 0.01, 1),
+  ],
+  lever: [value('massPerLength', 'weight of a metre', 'g', 1e-3, 10)],
+  band: [
+    value('length', 'length, flat', 'mm', 1e-3, 1),
+    value('width', 'width', 'mm', 1e-3, 0.05),
+    value('thickness', 'thickness', 'mm', 1e-3, 0.01),
+  ],
+  washer: [FRICTION],
+};
+
+/** The diameter a catalogue wheel is begun with, m. */
+const USUAL_WHEEL = 0.12;
+
+/** What the catalogue says of the part another is like. */
+export const usualValue = (kind: PartKind, like: string, key: string): number =>
+  kind === 'wheel' && key === 'diameter'
+    ? USUAL_WHEEL
+    : Number((CATALOGUE[kind][like] as unknown as Record<string, number> | undefined)?.[key] ?? 0);
+
+/** What a schema cannot say of a part. */
+export function partFaults({ kind, like, values }: OwnPart): Fault[] {
+  const faults: Fault[] = [];
+  if (!Object.hasOwn(CATALOGUE[kind], like))
+    faults.push({ path: 'like', message: `must be one of ${Object.keys(CATALOGUE[kind]).join(', ')}` });
+  for (const key of Object.keys(values)) {
+    const known = PART_VALUES[kind].find((candidate) => candidate.key === key);
+    if (!known) faults.push({ path: `values.${key}`, message: `is not a value of a ${kind}; remove it` });
+    else if (values[key]! > known.most)
+      faults.push({
+        path: `values.${key}`,
+        message: `must be at most ${valueIn(known, known.most, 4)}`,
+      });
+  }
+  if (values.staticGrip !== undefined && values.slidingGrip !== undefined && values.slidingGrip > values.staticGrip)
+    faults.push({ path: 'values.slidingGrip', message: 'must not be above the grip before it slides' });
+  return faults;
+}
+
+/** The catalogue's word for what is fitted at a place; null where this car has no such place. */
+export function fittedKey(design: CarDesign, slot: PartSlot): string | null {
+  switch (slot) {
+    case 'tyre':
+    case 'bearing':
+    case 'axle':
+      return design[slot];
+    case 'driveWheels':
+      return design.driveWheels.kind;
+    case 'otherWheels':
+      return design.otherWheels?.kind ?? null;
+    case 'body':
+      return design.body.kind;
+    default:
+      return recordOf(design.motor).parts[slot]?.read(design.motor) ?? null;
+  }
+}
+
+/** What a place of a car is called: the fitted part's own name, or the catalogue's words. */
+export function fittedName(design: CarDesign, slot: PartSlot): string {
+  const key = fittedKey(design, slot);
+  if (key === null) return '';
+  return design.own?.[slot]?.name ?? CATALOGUE[SLOTS[slot].kind][key]?.label ?? 'own sizes';
+}
+
+/** A part of the catalogue fitted at a place, which takes what was there away. It comes with its own usual sizes. */
+export function fitCatalogue(design: CarDesign, slot: PartSlot, key: string): CarDesign {
+  const { [slot]: _gone, ...own } = design.own ?? {};
+  const { own: _all, ...bare } = design;
+  const rest: CarDesign = Object.keys(own).length > 0 ? { ...bare, own } : bare;
+  const { motor } = rest;
+  switch (slot) {
+    case 'tyre':
+      return { ...rest, tyre: key as CarDesign['tyre'] };
+    case 'bearing':
+      return { ...rest, bearing: key as CarDesign['bearing'] };
+    case 'axle':
+      return { ...rest, axle: key as CarDesign['axle'], axleDiameter: AXLES[key as CarDesign['axle']].diameter };
+    case 'driveWheels':
+      return { ...rest, driveWheels: { ...rest.driveWheels, kind: key as Wheels['kind'] } };
+    case 'otherWheels':
+      return rest.otherWheels ? { ...rest, otherWheels: { ...rest.otherWheels, kind: key as Wheels['kind'] } } : rest;
+    case 'body':
+      return { ...rest, body: { ...rest.body, kind: key as CarDesign['body']['kind'] } };
+    default: {
+      const part = recordOf(motor).parts[slot];
+      return part ? { ...rest, motor: part.fit(motor, key) } : rest;
+    }
+  }
+}
+
+/** One of the builder's own parts fitted at a place. */
+export function fitOwn(design: CarDesign, slot: PartSlot, { like, name, evidence, values }: OwnPart): CarDesign {
+  if (fittedKey(design, slot) === null) return design;
+  const fitted = fitCatalogue(design, slot, like);
+  const own = { ...fitted.own, [slot]: { name, evidence, values } };
+  const { diameter } = values;
+  const { motor } = fitted;
+  switch (slot) {
+    case 'axle':
+      return { ...fitted, own, axleDiameter: diameter ?? fitted.axleDiameter };
+    case 'driveWheels':
+      return { ...fitted, own, driveWheels: { ...fitted.driveWheels, diameter: diameter ?? fitted.driveWheels.diameter } };
+    case 'otherWheels':
+      return fitted.otherWheels
+        ? { ...fitted, own, otherWheels: { ...fitted.otherWheels, diameter: diameter ?? fitted.otherWheels.diameter } }
+        : fitted;
+    case 'band': {
+      if (!hasBands(motor)) return fitted;
+      const usual = BANDS[like as keyof typeof BANDS];
+      const size = (key: 'length' | 'width' | 'thickness'): number => values[key] ?? usual[key];
+      return {
+        ...fitted,
+        own,
+        motor: { ...motor, band: { kind: 'own', length: size('length'), width: size('width'), thickness: size('thickness') } },
+      };
+    }
+    default:
+      return { ...fitted, own };
+  }
+}
+
+/** How many of a part this car needs at a place; 0 where it has no such place. */
+export function neededAt(design: CarDesign, slot: PartSlot): number {
+  const { motor, layout } = design;
+  switch (slot) {
+    case 'tyre':
+    case 'driveWheels':
+      return isRoller(design) ? 1 : 2;
+    case 'axle':
+    case 'bearing':
+      return 2;
+    case 'otherWheels':
+      return layout.otherWheelCount;
+    case 'body':
+      return 1;
+    default: {
+      const part = recordOf(motor).parts[slot];
+      return part ? (part.needed?.(motor) ?? 1) : 0;
+    }
+  }
+}

@@ -1,0 +1,40 @@
+import type { Quantity } from '../units/quantity.ts';
+import type { CarDesign, MotorDesign, MotorKind } from './car-design.ts';
+
+/** One number of a design that can be typed or slid, with the range a slider covers (SI). Typing may go beyond it, as far as the file format does. */
+export interface Size {
+  readonly id: string;
+  readonly label: string;
+  readonly quantity: Quantity;
+  readonly low: number;
+  readonly high: number;
+  /** Whether a builder would change it for a better car, rather than have it given. */
+  readonly isSearched?: boolean;
+  /** The most that a search tries, where that is not `high`. */
+  readonly searchedUpTo?: (design: CarDesign) => number;
+  readonly read: (design: CarDesign) => number;
+  readonly write: (design: CarDesign, value: number) => CarDesign;
+}
+
+/** Least and most of a slider, SI. */
+export type Range = readonly [low: number, high: number];
+
+/** Makes the sizes of motors of one kind; each leaves a car with another motor as it is. */
+export const sizesOfMotor =
+  <Kind extends MotorKind>(kind: Kind) =>
+  (
+    id: keyof Extract<MotorDesign, { kind: Kind }> & string,
+    label: string,
+    quantity: Quantity,
+    [low, high]: Range,
+    search: Pick<Size, 'isSearched' | 'searchedUpTo'> = {},
+  ): Size => ({
+    id,
+    label,
+    quantity,
+    low,
+    high,
+    ...search,
+    read: (d) => (d.motor.kind === kind ? Number((d.motor as unknown as Record<string, unknown>)[id]) : 0),
+    write: (d, value) => (d.motor.kind === kind ? { ...d, motor: { ...d.motor, [id]: value } } : d),
+  });

@@ -1,0 +1,42 @@
+import { AXLES } from '../car/catalogue.ts';
+import { fitCatalogue } from '../car/parts.ts';
+import { axleOf } from '../car/fitted.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { bandsSideBySide, remedyOf } from './remedies.ts';
+import { grade, heldTension, type Check, type Situation } from './check.ts';
+
+/** A drive axle that bends more than this rubs and binds, m. Common practice. */
+const MOST_BEND = 0.001;
+/** Bearings stand this share of the track width apart. */
+const BEARING_SHARE = 0.7;
+
+/**
+ * Bend of the drive axle at its middle under the pull, m: δ = F a³/(48 E I), I = s(2 − s) π d⁴/64 of a tube of which the
+ * share s of the section is material (1 − k² of it, where 1 − k⁴ of I is left, k inner by outer diameter). Source: Roark's
+ * Formulas for Stress and Strain.
+ */
+export function axleBending(situation: Situation): Check | null {
+  const { design } = situation;
+  if (isRoller(design)) return null;
+  const { modulus, solidity, label } = axleOf(design);
+  const between = BEARING_SHARE * design.trackWidth;
+  const inertia = (Math.PI * design.axleDiameter ** 4 * solidity * (2 - solidity)) / 64;
+  const pull = heldTension(situation);
+  const value = (pull * between ** 3) / (48 * modulus * inertia);
+  const verdict = grade(value, MOST_BEND, 'most', 1);
+  const swap = (axle: CarDesign['axle']) =>
+    remedyOf('axle', `axle-${axle}`, `Axles of ${AXLES[axle].label}`, { ...fitCatalogue(design, 'axle', axle), sleeve: [] });
+  return {
+    id: 'axle-bending',
+    title: 'bend of the drive axle',
+    value,
+    limit: MOST_BEND,
+    limitIs: 'most',
+    quantity: 'size',
+    verdict,
+    sure: 'rough',
+    sentence: (print) => `The pull of ${print(pull, 'force')} bends the ${label} by ${print(value, 'size')} between its bearings.`,
+    remedies: () => (verdict === 'good' ? [] : [swap('dowel'), swap('hanger-wire'), ...bandsSideBySide(design, -1)]),
+  };
+}

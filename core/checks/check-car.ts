@@ -1,0 +1,79 @@
+import { makeMotorPoint } from '../motor/motor.ts';
+import { motorOf, type RunSetup } from '../run/run-setup.ts';
+import type { RunResult } from '../run/simulate.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import { axleBending } from './axle-bending.ts';
+import { bandStretch } from './band-stretch.ts';
+import { bounceSpeed } from './bounce-speed.ts';
+import { chassisBuckling } from './chassis-buckling.ts';
+import type { Check, CheckVerdict, Situation } from './check.ts';
+import { drift } from './drift.ts';
+import { groundClearance } from './ground-clearance.ts';
+import { hookClearance } from './hook-clearance.ts';
+import { launchGrip } from './launch-grip.ts';
+import { limitChecks } from './limits.ts';
+import { leverReach } from './lever-reach.ts';
+import { shortRoom } from './short-room.ts';
+import { stallAtStart } from './stall-at-start.ts';
+import { stallBeforeEnd } from './stall-before-end.ts';
+import { stringAngleCheck } from './string-angle.ts';
+import { stringLength } from './string-length.ts';
+import { tiedRelease } from './tied-release.ts';
+import { wheelToBody } from './wheel-to-body.ts';
+import { wheelie } from './wheelie.ts';
+import { wheelsTouch } from './wheels-touch.ts';
+import { windingRoom } from './winding-room.ts';
+
+export type { Check } from './check.ts';
+
+const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
+  stallAtStart,
+  launchGrip,
+  stallBeforeEnd,
+  wheelie,
+  bandStretch,
+  chassisBuckling,
+  axleBending,
+  hookClearance,
+  wheelsTouch,
+  wheelToBody,
+  groundClearance,
+  leverReach,
+  stringAngleCheck,
+  windingRoom,
+  tiedRelease,
+  bounceSpeed,
+  drift,
+  shortRoom,
+  stringLength,
+];
+
+/** The worst first. */
+export const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, warning: 1, good: 2 };
+
+function situationOf(design: CarDesign, result: RunResult, setup: RunSetup): Situation {
+  const motor = motorOf(setup);
+  const release = makeMotorPoint();
+  const first = motor.segments[motor.first]!;
+  first.evaluate(first.from, release);
+  return { design, setup, motor, release, result };
+}
+
+/** Every check that applies to a design and the run it makes, the worst first. */
+export function checkCar(design: CarDesign, result: RunResult): Check[] {
+  const situation = situationOf(design, result, deriveRunSetup(design));
+  return [...CHECKS.flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
+    (a, b) => RANK[a.verdict] - RANK[b.verdict],
+  );
+}
+
+/** The title of a check or rule of the limits that stops a car; null where none does. `setup`: the run's, where it is known. */
+export function stoppedBy(design: CarDesign, result: RunResult, setup: RunSetup = deriveRunSetup(design)): string | null {
+  const situation = situationOf(design, result, setup);
+  for (const check of CHECKS) {
+    const judged = check(situation);
+    if (judged?.verdict === 'stop') return judged.title;
+  }
+  return limitChecks(situation).find(({ verdict }) => verdict === 'stop')?.title ?? null;
+}

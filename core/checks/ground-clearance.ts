@@ -1,0 +1,26 @@
+import { biggerDriveWheels } from './remedies.ts';
+import { clearance, type Check, type Situation } from './check.ts';
+import { radiusAtAxle } from './hook-clearance.ts';
+
+const LEAST = 0.005;
+
+/** Height of the lowest part that is not a wheel above the floor, m: hook or winding under the drive axle, or the other axle. */
+export function groundClearance(situation: Situation): Check | null {
+  const { design } = situation;
+  if (!design.otherWheels) return null;
+  const value = Math.min(
+    design.driveWheels.diameter / 2 - radiusAtAxle(situation),
+    (design.otherWheels.diameter - design.axleDiameter) / 2,
+  );
+  return clearance(
+    {
+      id: 'ground-clearance',
+      title: 'ground clearance',
+      gap: value,
+      least: LEAST,
+      sentence: (print) =>
+        value > 0 ? `The lowest part under the axles clears the floor by ${print(value, 'size')}.` : 'Hook or winding touches the floor.',
+    },
+    () => [biggerDriveWheels(design)],
+  );
+}

@@ -1,0 +1,41 @@
+import { isRoller } from '../car/motors/motors.ts';
+import { modelOf } from '../motor/motors.ts';
+import { remedyOf } from './remedies.ts';
+import { clearance, type Check, type Situation } from './check.ts';
+
+/** How far the hook on the axle stands out, m. Common practice. */
+const HOOK = 0.004;
+const LEAST = 0.002;
+
+/** Largest radius at the drive axle: hook on the bare axle, or what is wound. m. */
+export function radiusAtAxle({ design, setup }: Situation): number {
+  const bare = design.axleDiameter / 2 + HOOK;
+  return Math.max(bare, modelOf(setup.motor).woundRadius(setup.motor), ...design.sleeve.map(({ diameter }) => diameter / 2));
+}
+
+/** Gap between what turns with the drive axle and the body above it, m. */
+export function hookClearance(situation: Situation): Check | null {
+  const { design } = situation;
+  if (isRoller(design)) return null;
+  const radius = radiusAtAxle(situation);
+  const value = design.body.axleGap - radius;
+  const axleGap = radius + LEAST;
+  return clearance(
+    {
+      id: 'hook-clearance',
+      title: 'hook and winding to body',
+      gap: value,
+      least: LEAST,
+      sentence: (print) =>
+        value > 0
+          ? `Hook and winding pass the body with ${print(value, 'size')} to spare.`
+          : `Hook or winding strikes the body: they reach ${print(radius, 'size')} from the axle’s middle, the body lies ${print(design.body.axleGap, 'size')} above it.`,
+    },
+    (print) => [
+      remedyOf('body', 'axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
+        ...design,
+        body: { ...design.body, axleGap },
+      }),
+    ],
+  );
+}

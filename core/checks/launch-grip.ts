@@ -1,0 +1,35 @@
+import { energyShare } from '../run/energy.ts';
+import { ballastOverDriveAxle, bandsSideBySide, biggerDriveWheels, grippierTyres, longerLever, noSleeve, thinnerAxle } from './remedies.ts';
+import { grade, type Check, type Situation } from './check.ts';
+
+/** Whether the tyres hold the launch: what they can hold over what it needs. Source: docs/model.md, grip and wheelspin. */
+export function launchGrip({ design, result }: Situation): Check {
+  const { launchGripRatio: ratio, launchGripNeeded, launchGripLimit, slipDistance } = result;
+  const spins = launchGripNeeded > 0 && ratio < 1;
+  return {
+    id: 'launch-grip',
+    title: 'launch grip',
+    value: launchGripNeeded > 0 ? ratio : Infinity,
+    limit: 1,
+    limitIs: 'least',
+    quantity: 'count',
+    verdict: launchGripNeeded > 0 ? grade(ratio, 1, 'least', 0.15) : 'good',
+    sure: design.measured.staticGrip ? 'measured' : 'estimated',
+    sentence: (print) =>
+      spins
+        ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres hold ${print(launchGripLimit, 'force')}. It spins for ${print(slipDistance, 'distance')}: ${print(energyShare(result, 'slip'), 'share')} of the energy.`
+        : `The tyres hold ${print(launchGripLimit, 'force')}; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}.`,
+    remedies: () =>
+      spins
+        ? [
+            ...grippierTyres(design),
+            ballastOverDriveAxle(design),
+            ...noSleeve(design),
+            ...longerLever(design),
+            biggerDriveWheels(design),
+            ...bandsSideBySide(design, -1),
+            ...thinnerAxle(design),
+          ]
+        : [],
+  };
+}

@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest';
+import type { CarDesign, Limits, MotorKind } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { printQuantity } from '../units/quantity.ts';
+import { measuresOf } from '../geometry/measures.ts';
+import { checkCar, stoppedBy } from './check-car.ts';
+
+const metric = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, 'metric');
+const limited = (design: CarDesign, limits: Partial<Limits>): CarDesign => ({ ...design, limits: { ...design.limits, ...limits } });
+const resultOf = (design: CarDesign) => {
+  const prediction = predictRun(design);
+  if (prediction.kind === 'refused') throw new Error(JSON.stringify(prediction.faults));
+  return prediction.result;
+};
+const keys: (keyof Limits)[] = ['length', 'width', 'height', 'mass', 'bands'];
+
+describe('what a rule measures', () => {
+  it('of a lever car is its greatest reach: the lever stands upright once on its way', () => {
+    const car = newCar('x');
+    if (car.motor.kind !== 'lever') throw new Error('not a lever');
+    const { height, mass, bands } = measuresOf(car);
+    expect(height).toBeCloseTo(car.driveWheels.diameter / 2 + car.motor.pivotAboveAxle + car.motor.leverLength, 9);
+    expect(mass).toBe(car.mass);
+    expect(bands).toBe(0);
+  });
+  it('counts ballast as weight, bands side by side and end to end, and the ends of the axles as width', () => {
+    const band = newCar('x', 'band');
+    if (band.motor.kind !== 'band') throw new Error('not a band');
+    const six: CarDesign = { ...band, ballast: { mass: 0.03, fromDriveAxle: 0.02 }, motor: { ...band.motor, parallel: 2, series: 3 } };
+    expect(measuresOf(six)).toMatchObject({ bands: 6, mass: band.mass + 0.03 });
+    expect(measuresOf(six).width).toBeGreaterThan(band.trackWidth);
+    const roller = newCar('x', 'twist');
+    expect(measuresOf(roller).width).toBe(roller.motor.kind === 'twist' && roller.motor.hookToHook);
+  });
+  it('grows with what is built on', () => {
+    const car = newCar('x', 'band');
+    const before = measuresOf(car);
+    expect(measuresOf({ ...car, wheelbase: car.wheelbase + 0.1 }).length).toBeCloseTo(before.length + 0.1, 9);
+    expect(measuresOf({ ...car, driveWheels: { ...car.driveWheels, diameter: 0.5 } }).height).toBeCloseTo(0.5, 9);
+  });
+});
+
+describe('the limits of the rules', () => {
+  it.each(['lever', 'band', 'twist'] as MotorKind[])(
+    '%s: keep a car that measures as much as they allow, and stop one a little larger',
+    (kind) => {
+      const car = newCar('x', kind);
+      const measures = measuresOf(car);
+      for (const key of keys) {
+        const checkOf = (limit: number) => {
+          const design = limited(car, { [key]: limit });
+          const result = resultOf(design);
+          const found = checkCar(design, result).find(({ id }) => id === `limit-${key}`)!;
+          return { ...found, stops: stoppedBy(design, result) };
+        };
+        const kept = checkOf(measures[key]);
+        expect(kept.verdict, key).toBe('good');
+        expect(kept.stops).not.toBe(kept.title);
+        if (measures[key] === 0) continue;
+        const over = checkOf(0.9 * measures[key]);
+        expect(over.verdict, key).toBe('stop');
+        expect(over.stops).toBe(over.title);
+        expect(over.sentence(metric)).toContain('not allowed to start');
+        expect(kept.sentence(metric)).not.toContain('it would not');
+        expect(kept.sentence(metric)).toContain(metric(measures[key], kept.quantity));
+      }
+    },
+  );
+  it('are not spoken of where none are set', () =>
+    expect(checkCar(newCar('x'), resultOf(newCar('x'))).some(({ id }) => id.startsWith('limit-'))).toBe(false));
+});

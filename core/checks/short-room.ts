@@ -1,0 +1,41 @@
+import { predictRun } from '../predict/predict-run.ts';
+import { fullTurns } from '../predict/derive-run-setup.ts';
+import type { Check, Situation } from './check.ts';
+
+/** Turns whose run ends at this share of the room: near enough to learn from, short enough not to hit. */
+const ROOM_SHARE = 0.9;
+
+/** The wind, in turns, that ends at `distance` metres, by bisection over the winds that grow the run. */
+function turnsFor(design: Situation['design'], distance: number): number {
+  let low = 0;
+  let high = fullTurns(design);
+  for (let step = 0; step < 24; step++) {
+    const turns = (low + high) / 2;
+    const prediction = predictRun(design, { kind: 'turns', turns });
+    if (prediction.kind === 'ran' && prediction.result.distance > distance) high = turns;
+    else low = turns;
+  }
+  return low;
+}
+
+/** Whether the run fits the room, m. A run that hits the wall is only "at least". */
+export function shortRoom({ design, result }: Situation): Check | null {
+  const room = design.floor.roomLength;
+  if (room === null) return null;
+  const fits = result.distance <= room;
+  return {
+    id: 'short-room',
+    title: 'room for the run',
+    value: result.distance,
+    limit: room,
+    limitIs: 'most',
+    quantity: 'distance',
+    verdict: fits ? 'good' : 'warning',
+    sure: 'estimated',
+    sentence: (print) =>
+      fits
+        ? `It stops ${print(room - result.distance, 'distance')} short of the wall.`
+        : `The wall is at ${print(room, 'distance')}: a full wind can only show “at least”. Wind ${print(turnsFor(design, ROOM_SHARE * room), 'count')} turns to stop before it.`,
+    remedies: () => [],
+  };
+}

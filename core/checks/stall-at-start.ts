@@ -1,0 +1,35 @@
+import { bandsSideBySide, easierBearing, launchSleeve, shorterLever, smallerDriveWheels, thickerAxle } from './remedies.ts';
+import { grade, type Check, type Situation } from './check.ts';
+
+/** Pull at release against all that holds the car at rest, N. */
+export function stallAtStart({ design, result }: Situation): Check {
+  const resistance = result.launchResistance;
+  const value = result.launchThrust;
+  const limit = Math.max(1.15 * resistance, 0);
+  const verdict = result.stalled ? 'stop' : grade(value, limit, 'least', 1);
+  return {
+    id: 'stall-at-start',
+    title: 'pull to get moving',
+    value,
+    limit,
+    limitIs: 'least',
+    quantity: 'force',
+    verdict,
+    sure: 'estimated',
+    sentence: (print) =>
+      result.stalled
+        ? `It does not move: the pull at the tyre is ${print(value, 'force')}, and ${print(resistance, 'force')} holds the car.`
+        : `It pulls ${print(value, 'force')} at release against ${print(resistance, 'force')} that holds it.`,
+    remedies: () =>
+      verdict === 'good'
+        ? []
+        : [
+            ...launchSleeve(design),
+            ...thickerAxle(design),
+            ...shorterLever(design),
+            smallerDriveWheels(design),
+            ...bandsSideBySide(design, 1),
+            ...easierBearing(design),
+          ],
+  };
+}

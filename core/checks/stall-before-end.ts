@@ -1,0 +1,34 @@
+import { bandsSideBySide, easierBearing, freeRelease, shorterLever, squareWheels, thickerAxle } from './remedies.ts';
+import type { Check, Situation } from './check.ts';
+
+/** Turns still on the axle when the car stops. */
+export function stallBeforeEnd({ design, result }: Situation): Check | null {
+  if (result.stalled) return null;
+  const value = result.turnsLeft;
+  const isBad = value > 0.5;
+  return {
+    id: 'stall-before-end',
+    title: 'turns left at the stop',
+    value,
+    limit: 0.5,
+    limitIs: 'most',
+    quantity: 'count',
+    verdict: isBad ? (value > 0.1 * result.turns ? 'stop' : 'warning') : 'good',
+    sure: 'estimated',
+    sentence: (print) =>
+      isBad
+        ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left; ${print(result.energy.unspent, 'energy')} stays wound.`
+        : 'It is unwound before it stops.',
+    remedies: () =>
+      isBad
+        ? [
+            ...thickerAxle(design),
+            ...shorterLever(design),
+            ...bandsSideBySide(design, 1),
+            ...easierBearing(design),
+            ...squareWheels(design),
+            ...freeRelease(design),
+          ]
+        : [],
+  };
+}

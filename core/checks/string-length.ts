@@ -1,0 +1,25 @@
+import { freeString } from '../motor/lever.ts';
+import type { Check, Situation } from './check.ts';
+
+/** m for the knot at the lever and the loop at the hook. Common practice. */
+const LOOP_AND_KNOT = 0.03;
+
+/** String to cut, m: from the lever's tip at rest to the drive axle, and the loop. */
+export function stringLength({ setup }: Situation): Check | null {
+  if (setup.motor.kind !== 'lever') return null;
+  const reach = freeString(setup.motor, setup.motor.releaseAngle);
+  const value = reach + LOOP_AND_KNOT;
+  return {
+    id: 'string-length',
+    title: 'string to cut',
+    value,
+    limit: value,
+    limitIs: 'least',
+    quantity: 'size',
+    verdict: 'good',
+    sure: 'sizes',
+    sentence: (print) =>
+      `Cut ${print(value, 'size')}: ${print(reach, 'size')} from the lever’s tip at rest to the axle, the rest for knot and loop. Longer, and the loop will not drop off.`,
+    remedies: () => [],
+  };
+}

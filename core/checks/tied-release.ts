@@ -1,0 +1,24 @@
+import { isWoundOnAxle } from '../car/motors/motors.ts';
+import { freeRelease } from './remedies.ts';
+import type { Check, Situation } from './check.ts';
+
+/** What a tied end gives back to winding up again, as a share of the energy wound in. */
+export function tiedRelease({ design, result }: Situation): Check | null {
+  const { motor } = design;
+  if (!isWoundOnAxle(motor) || motor.release === 'free') return null;
+  const rewound = result.powerEndTime === null ? 0 : result.energy.unspent;
+  const value = rewound / result.storedEnergy;
+  return {
+    id: 'tied-release',
+    title: 'energy wound up again',
+    value,
+    limit: 0.02,
+    limitIs: 'most',
+    quantity: 'share',
+    verdict: result.rollsBack ? 'stop' : value > 0.02 ? 'warning' : 'good',
+    sure: 'estimated',
+    sentence: (print) =>
+      `Its end is tied: it winds up again the other way, brakes the car with ${print(rewound, 'energy')}${result.rollsBack ? ' and pulls it back toward the line' : ''}.`,
+    remedies: () => freeRelease(design),
+  };
+}

@@ -1,0 +1,27 @@
+import { driveWheelOf } from '../car/fitted.ts';
+import { remedyOf } from './remedies.ts';
+import { clearance, type Check, type Situation } from './check.ts';
+
+/** Room for a spacer between wheel and body, m. Common practice. */
+const LEAST = 0.003;
+
+/** Gap between each drive wheel and the body beside it, m. */
+export function wheelToBody({ design }: Situation): Check | null {
+  if (!design.otherWheels) return null;
+  const { thickness } = driveWheelOf(design);
+  const value = (design.trackWidth - design.body.width - thickness) / 2;
+  const trackWidth = design.body.width + thickness + 2 * LEAST;
+  return clearance(
+    {
+      id: 'wheel-to-body',
+      title: 'wheel to body',
+      gap: value,
+      least: LEAST,
+      sentence: (print) =>
+        value > 0
+          ? `The drive wheels stand ${print(value, 'size')} clear of the body.`
+          : `The drive wheels rub on the body: it is ${print(-value, 'size')} too wide on each side.`,
+    },
+    (print) => [remedyOf('track-width', 'track-width', `Drive wheels ${print(trackWidth, 'size')} apart`, { ...design, trackWidth })],
+  );
+}

@@ -1,0 +1,26 @@
+import { GRAVITY } from '../constants.ts';
+import { ballastOverOtherAxle, bandsSideBySide, longerLever } from './remedies.ts';
+import { grade, type Check, type Situation } from './check.ts';
+
+/** Share of the weight left on the other wheels at launch: none is a wheelie. Source: moments about the drive wheels. */
+export function wheelie({ design, setup, result }: Situation): Check | null {
+  if (!design.otherWheels) return null;
+  const weight = setup.car.mass * GRAVITY * Math.cos(setup.surface.slope);
+  const left = result.wheelie ? 0 : Math.max(0, 1 - result.launchGripLimit / (setup.surface.staticGrip * weight));
+  const other = design.layout.driveAxle === 'rear' ? 'front' : 'rear';
+  return {
+    id: 'wheelie',
+    title: `weight left on the ${other} wheels`,
+    value: left,
+    limit: 0.08,
+    limitIs: 'least',
+    quantity: 'share',
+    verdict: result.wheelie ? 'stop' : grade(left, 0.08, 'least', 1),
+    sure: 'estimated',
+    sentence: (print) =>
+      result.wheelie
+        ? `The ${other} wheels lift under power: all ${print(weight, 'force')} of the car stands on its drive wheels, and it cannot hold its line.`
+        : `At launch ${print(left, 'share')} of the weight stays on the ${other} wheels.`,
+    remedies: () => (left < 0.08 ? [ballastOverOtherAxle(design), ...longerLever(design), ...bandsSideBySide(design, -1)] : []),
+  };
+}

@@ -1,0 +1,20 @@
+import type { CarDesign, Limits } from '../car/car-design.ts';
+import { AXLE_ENDS } from '../car/catalogue.ts';
+import { hasBands } from '../car/motors/motors.ts';
+import { standingWeight } from '../car/weights.ts';
+import { geometryOf } from './motors/motors.ts';
+import { sideView } from './side-view.ts';
+
+/** Length, width and height of a car as it stands ready, its lever on its way, m; its weight, kg; its bands. */
+export function measuresOf(design: CarDesign): Readonly<Record<keyof Limits, number>> {
+  const { bounds } = sideView(design);
+  const { motor } = design;
+  const { rollerWidth, highest } = geometryOf(motor);
+  return {
+    length: bounds.right - bounds.left,
+    width: rollerWidth(motor) ?? design.trackWidth + AXLE_ENDS,
+    height: Math.max(bounds.top, design.driveWheels.diameter / 2 + highest(motor)),
+    mass: standingWeight(design).mass,
+    bands: hasBands(motor) ? motor.parallel * motor.series : 0,
+  };
+}

@@ -1,0 +1,40 @@
+import type { LeverDesign } from '../../car/car-design.ts';
+import { cockedAngleAfter } from '../../motor/lever.ts';
+import { box } from '../box.ts';
+import type { Point } from '../point.ts';
+import type { MotorGeometry } from './motor-geometry.ts';
+
+/** A household snap trap's board, m: the pivot is at its middle. */
+const TRAP_LENGTH = 0.098;
+const TRAP_THICKNESS = 0.006;
+
+export const LEVER_GEOMETRY: MotorGeometry<LeverDesign> = {
+  sideView: (motor, axleHeight, deckTop) => {
+    const pivot = { x: motor.trapPosition, y: axleHeight + motor.pivotAboveAxle };
+    const tipAt = (angle: number): Point => ({
+      x: pivot.x + motor.leverLength * Math.cos(angle),
+      y: pivot.y + motor.leverLength * Math.sin(angle),
+    });
+    return {
+      kind: 'lever',
+      trap: box(pivot.x - TRAP_LENGTH / 2, pivot.x + TRAP_LENGTH / 2, pivot.y - TRAP_THICKNESS, pivot.y),
+      post: [
+        { x: pivot.x, y: pivot.y - TRAP_THICKNESS },
+        { x: pivot.x, y: deckTop(pivot.x) },
+      ],
+      pivot,
+      tipCocked: tipAt(motor.cockedAngle),
+      tipAtRest: tipAt(motor.releaseAngle),
+    };
+  },
+  outline: ({ tipCocked, tipAtRest, pivot }) => [tipCocked, tipAtRest, pivot],
+  deckReach: ({ trapPosition }) => trapPosition + TRAP_LENGTH / 2,
+  pullLine: ({ trapPosition, leverLength, cockedAngle }) => [
+    { x: trapPosition, y: 0 },
+    { x: trapPosition + leverLength * Math.cos(cockedAngle), y: 0 },
+  ],
+  rollerWidth: () => null,
+  // Between cocked and at rest the lever stands upright once.
+  highest: ({ pivotAboveAxle, leverLength }) => pivotAboveAxle + leverLength,
+  leverAngle: cockedAngleAfter,
+};

@@ -1,0 +1,35 @@
+import type { MotorDesign } from '../../car/car-design.ts';
+import type { MotorSetup } from '../../run/run-setup.ts';
+import type { Point } from '../point.ts';
+
+/** What drives a car, as it is seen from the side, m. */
+export type MotorView =
+  | {
+      readonly kind: 'lever';
+      /** Corners of the trap, and what it stands on where the deck runs lower. */
+      readonly trap: readonly Point[];
+      readonly post: readonly [Point, Point];
+      readonly pivot: Point;
+      readonly tipCocked: Point;
+      readonly tipAtRest: Point;
+    }
+  | { readonly kind: 'band'; readonly anchor: Point; readonly strands: number }
+  | { readonly kind: 'twist'; readonly armTip: Point };
+
+/** How a kind of motor stands in its car: one record a kind, and its line in `motors.ts`. m, rad. */
+export interface MotorGeometry<Motor extends MotorDesign> {
+  /** Seen from the side; `axleHeight` over the floor, and the deck's top at a place. */
+  readonly sideView: (motor: Motor, axleHeight: number, deckTop: (x: number) => number) => Extract<MotorView, { kind: Motor['kind'] }>;
+  /** Points of that view that the car reaches to. */
+  readonly outline: (view: Extract<MotorView, { kind: Motor['kind'] }>) => readonly Point[];
+  /** How far from the drive axle the deck has to carry it. */
+  readonly deckReach: (motor: Motor) => number;
+  /** Seen from above: from where it is held to where it pulls, or a trailing arm; `half` the distance of the wheels. */
+  readonly pullLine: (motor: Motor, half: number) => readonly [Point, Point];
+  /** Width of a roller; null on axles. */
+  readonly rollerWidth: (motor: Motor) => number | null;
+  /** How high it comes on its way over the drive axle's middle; 0 where it stays as drawn. */
+  readonly highest: (motor: Motor) => number;
+  /** Angle of its lever with so many turns left on the axle; null without a lever. */
+  readonly leverAngle: (setup: Extract<MotorSetup, { kind: Motor['kind'] }>, turnsLeft: number) => number | null;
+}

@@ -1,0 +1,88 @@
+import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
+import { bodyPartOf } from '../car/fitted.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { geometryOf } from './motors/motors.ts';
+import type { Point } from './point.ts';
+import { ballastEdge, DECK_OVERHANG } from './side-view.ts';
+
+/** A rectangle seen from above, turned about its middle. m, rad; x from the drive axle toward the other, y to the left. */
+export interface Plate {
+  readonly middle: Point;
+  readonly length: number;
+  readonly width: number;
+  readonly turn: number;
+}
+
+/** Car from above, to scale, m. */
+export interface PlanView {
+  readonly driveWheels: readonly Plate[];
+  readonly otherWheels: readonly Plate[];
+  /** Both ends of each axle. */
+  readonly axles: readonly (readonly [Point, Point])[];
+  readonly body: Plate | null;
+  readonly ballast: Plate | null;
+  /** Lever, bands or trailing arm: from where it is held to where it pulls. */
+  readonly pull: readonly [Point, Point];
+  readonly bounds: { readonly left: number; readonly right: number; readonly halfWidth: number };
+}
+
+const END = AXLE_ENDS / 2;
+
+/** Where everything stands, seen from above. Axles out of square are drawn as they stand. */
+export function planView(design: CarDesign): PlanView {
+  const { wheelbase, trackWidth, alignment, motor, layout } = design;
+  const half = trackWidth / 2;
+  // Toe points wheels to the left of the way the car runs; with the drive axle in front it runs toward −x.
+  const heading = layout.driveAxle === 'rear' ? 1 : -1;
+  const wheelsAt = (
+    x: number,
+    places: readonly number[],
+    diameter: number,
+    kind: CarDesign['driveWheels']['kind'],
+    turn: number,
+  ): Plate[] =>
+    places.map((y) => ({
+      middle: { x: x - y * Math.sin(turn), y: y * Math.cos(turn) },
+      length: diameter,
+      width: Math.max(WHEELS[kind].thickness, 0.003),
+      turn,
+    }));
+  const axleAt = (x: number, reach: number, turn: number): readonly [Point, Point] => [
+    { x: x - reach * Math.sin(turn), y: reach * Math.cos(turn) },
+    { x: x + reach * Math.sin(turn), y: -reach * Math.cos(turn) },
+  ];
+  const { rollerWidth, pullLine } = geometryOf(motor);
+  const driveTurn = heading * alignment.driveToe;
+  const otherTurn = heading * alignment.otherToe;
+  const rollerHalf = (rollerWidth(motor) ?? trackWidth) / 2;
+  const otherPlaces = layout.otherWheelCount === 1 ? [0] : [half, -half];
+  const bodyWidth = Math.min(design.body.width, 2 * half);
+  const side = ballastEdge(design.ballast.mass);
+  const pull = pullLine(motor, rollerHalf);
+  const bodyEnd = Math.max(wheelbase, pull[0].x) + DECK_OVERHANG;
+  return {
+    driveWheels: wheelsAt(0, [rollerHalf, -rollerHalf], design.driveWheels.diameter, design.driveWheels.kind, driveTurn),
+    otherWheels: design.otherWheels
+      ? wheelsAt(wheelbase, otherPlaces, design.otherWheels.diameter, design.otherWheels.kind, otherTurn)
+      : [],
+    axles: [
+      axleAt(0, rollerHalf + END, driveTurn),
+      ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidth / 2 : half) + END, otherTurn)] : []),
+    ],
+    body: design.otherWheels
+      ? {
+          middle: { x: (bodyEnd - DECK_OVERHANG) / 2, y: 0 },
+          length: bodyEnd + DECK_OVERHANG,
+          width: bodyPartOf(design).isTube ? design.body.width : bodyWidth,
+          turn: 0,
+        }
+      : null,
+    ballast: design.ballast.mass > 0 ? { middle: { x: design.ballast.fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null,
+    pull,
+    bounds: {
+      left: Math.min(-design.driveWheels.diameter / 2, -DECK_OVERHANG, pull[0].x, pull[1].x),
+      right: Math.max(design.driveWheels.diameter / 2, design.otherWheels ? wheelbase + design.otherWheels.diameter / 2 : 0, bodyEnd),
+      halfWidth: rollerHalf + 0.014,
+    },
+  };
+}

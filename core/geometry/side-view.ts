@@ -1,0 +1,75 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { bodyPartOf } from '../car/fitted.ts';
+import { box } from './box.ts';
+import type { MotorView } from './motors/motor-geometry.ts';
+import { geometryOf } from './motors/motors.ts';
+import type { Circle, Point } from './point.ts';
+
+/** Side view of a car, to scale, m. */
+export interface SideView {
+  readonly driveWheel: Circle;
+  /** Null for a roller. */
+  readonly otherWheel: Circle | null;
+  /** The drive axle's spool, and its sleeves from the inside out. */
+  readonly axle: Circle;
+  readonly sleeves: readonly Circle[];
+  readonly otherAxle: Circle | null;
+  /** Corners, in order; none for a roller. */
+  readonly deck: readonly Point[];
+  readonly ballast: readonly Point[];
+  readonly motor: MotorView;
+  /** Which way it runs: toward +x, or toward −x with its drive axle in front. */
+  readonly heading: 1 | -1;
+  readonly bounds: { readonly left: number; readonly right: number; readonly top: number };
+}
+
+/** How far the deck reaches beyond what stands on it, m. */
+export const DECK_OVERHANG = 0.018;
+/** Drawn thickness of bodies thinner than this, m. */
+const LEAST_DECK = 0.004;
+/** Axles pass through a bottle or tube with this share of its width below them. */
+const TUBE_BELOW = 0.15;
+/** kg/m³ of ballast: coins or clay. */
+const BALLAST_DENSITY = 2500;
+
+/** Edge of the cube that stands for so much ballast, m. */
+export const ballastEdge = (mass: number): number => Math.cbrt(mass / BALLAST_DENSITY);
+
+/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle. */
+export function sideView(design: CarDesign): SideView {
+  const { motor, wheelbase } = design;
+  const circle = (x: number, diameter: number, y = diameter / 2): Circle => ({ x, y, radius: diameter / 2 });
+  const driveWheel = circle(0, design.driveWheels.diameter);
+  const otherWheel = design.otherWheels ? circle(wheelbase, design.otherWheels.diameter) : null;
+  const axleLine = (x: number): number => driveWheel.y + (((otherWheel?.y ?? driveWheel.y) - driveWheel.y) * x) / wheelbase;
+  const { isTube, thickness: sheet } = bodyPartOf(design);
+  const thickness = isTube ? design.body.width : Math.max(sheet, LEAST_DECK);
+  const underside = isTube ? -TUBE_BELOW * design.body.width : design.body.axleGap;
+  const deckTop = (x: number): number => axleLine(x) + underside + thickness;
+  const geometry = geometryOf(motor);
+  const view = geometry.sideView(motor, driveWheel.y, deckTop);
+  const deckLeft = -DECK_OVERHANG;
+  const deckRight = Math.max(wheelbase, geometry.deckReach(motor)) + DECK_OVERHANG;
+  const deck = otherWheel ? box(deckLeft, deckRight, underside, underside + thickness, axleLine) : [];
+  const side = ballastEdge(design.ballast.mass);
+  const place = design.ballast.fromDriveAxle;
+  const ballastBase = otherWheel ? deckTop(place) : driveWheel.y - side / 2;
+  const ballast = design.ballast.mass > 0 ? box(place - side / 2, place + side / 2, ballastBase, ballastBase + side) : [];
+  const all: readonly Point[] = [...deck, ...ballast, ...geometry.outline(view)];
+  return {
+    driveWheel,
+    otherWheel,
+    axle: circle(0, design.axleDiameter, driveWheel.y),
+    sleeves: design.sleeve.map(({ diameter }) => circle(0, diameter, driveWheel.y)),
+    otherAxle: otherWheel ? circle(wheelbase, design.axleDiameter, otherWheel.y) : null,
+    deck,
+    ballast,
+    motor: view,
+    heading: design.layout.driveAxle === 'rear' ? 1 : -1,
+    bounds: {
+      left: Math.min(-driveWheel.radius, ...all.map(({ x }) => x)),
+      right: Math.max(driveWheel.radius, otherWheel ? wheelbase + otherWheel.radius : 0, ...all.map(({ x }) => x)),
+      top: Math.max(2 * driveWheel.radius, otherWheel ? 2 * otherWheel.radius : 0, ...all.map(({ y }) => y)),
+    },
+  };
+}

@@ -1,0 +1,12 @@
+import { simulateSound, type RunOutcome } from '../run/simulate.ts';
+import type { CarDesign, Wind } from '../car/car-design.ts';
+import { prepareRun } from './derive-run-setup.ts';
+
+/** What the model says of a design: the run it predicts, or why it cannot run, in the design's own keys. */
+export type Prediction = RunOutcome;
+
+/** Predicts the most likely run of a design, wound fully unless told otherwise. */
+export function predictRun(design: CarDesign, wind: Wind = { kind: 'full' }, options: { readonly trace?: boolean } = {}): Prediction {
+  const prepared = prepareRun(design, wind);
+  return prepared.kind === 'refused' ? prepared : { kind: 'ran', result: simulateSound(prepared.setup, options) };
+}

@@ -1,0 +1,99 @@
+import { quantileSorted } from 'simple-statistics';
+import type { CarDesign, Wind } from '../car/car-design.ts';
+import { deriveRunSetup, prepareRun } from './derive-run-setup.ts';
+import { valueKeysOf, valueOf } from '../car/values.ts';
+import type { Numbers, ValueKey } from '../car/value-table.ts';
+import type { Fault } from '../fault.ts';
+import { simulate } from '../run/simulate.ts';
+import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
+
+/** 8 in 10 lie between `low` and `high`, half below `middle`. */
+export interface Bounds {
+  readonly low: number;
+  readonly middle: number;
+  readonly high: number;
+}
+
+/** A prediction with its bounds over what is not known exactly. SI units. */
+export interface BoundedPrediction {
+  readonly runs: number;
+  readonly distance: Bounds;
+  readonly time: Bounds;
+  readonly launchGripRatio: Bounds;
+  /** Shares of the sample that spin their wheels, and that do not get moving. */
+  readonly spinning: number;
+  readonly stalling: number;
+  /** Every sampled distance, m, ascending: for the chance to meet an aim. */
+  readonly distances: readonly number[];
+}
+
+export type BoundedOutcome =
+  { readonly kind: 'ran'; readonly prediction: BoundedPrediction } | { readonly kind: 'refused'; readonly faults: readonly Fault[] };
+
+const DEFAULT_RUNS = 128;
+
+/** Values that are off together: a floor that grips less grips less in every way. */
+const FOLLOWS: Partial<Readonly<Record<ValueKey, ValueKey>>> = { slidingGrip: 'staticGrip' };
+
+/**
+ * The bounds within which a design's runs are to be expected, wound fully unless told otherwise. Every value is taken as
+ * log-normal with its spread; a low-discrepancy sample of `runs` cars stands for all. The same seed gives the same answer.
+ */
+export function predict(
+  design: CarDesign,
+  { wind = { kind: 'full' }, seed = 1, runs = DEFAULT_RUNS }: { readonly wind?: Wind; readonly seed?: number; readonly runs?: number } = {},
+): BoundedOutcome {
+  const prepared = prepareRun(design, wind);
+  if (prepared.kind === 'refused') return prepared;
+  const keys = valueKeysOf(design);
+  const values = keys.map((key) => valueOf(design, key));
+  const leaders = keys.map((key, i) => {
+    const leader = FOLLOWS[key];
+    return leader === undefined ? i : keys.indexOf(leader);
+  });
+  const pointAt = lowDiscrepancy(keys.length, seed);
+  const distances: number[] = [];
+  const times: number[] = [];
+  const grips: number[] = [];
+  let spinning = 0;
+  let stalling = 0;
+  for (let n = 0; n < runs; n++) {
+    const point = pointAt(n);
+    const numbers: Partial<Record<ValueKey, number>> = {};
+    keys.forEach((key, i) => {
+      const { value, spread } = values[i]!;
+      numbers[key] = value * Math.exp(spread * standardNormal(point[leaders[i]!]!));
+    });
+    const outcome = simulate(deriveRunSetup(design, wind, numbers as Numbers));
+    // A stretch or angle out of reach for one of the sample: it does not run.
+    if (outcome.kind === 'refused') {
+      distances.push(0);
+      stalling++;
+      continue;
+    }
+    const { result } = outcome;
+    distances.push(result.distance);
+    times.push(result.time);
+    grips.push(result.launchGripNeeded > 0 ? result.launchGripRatio : Infinity);
+    if (result.slipDistance > 0) spinning++;
+    if (result.stalled) stalling++;
+  }
+  const ascending = (list: number[]): number[] => list.sort((a, b) => a - b);
+  return {
+    kind: 'ran',
+    prediction: {
+      runs,
+      distance: boundsOf(ascending(distances)),
+      time: boundsOf(ascending(times)),
+      launchGripRatio: boundsOf(ascending(grips)),
+      spinning: spinning / runs,
+      stalling: stalling / runs,
+      distances,
+    },
+  };
+}
+
+const boundsOf = (sorted: readonly number[]): Bounds => {
+  const at = (share: number): number => (sorted.length === 0 ? NaN : quantileSorted(sorted as number[], share));
+  return { low: at(0.1), middle: at(0.5), high: at(0.9) };
+};

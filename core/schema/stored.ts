@@ -1,0 +1,135 @@
+import type { ArchiveManifest } from './generated/archive.ts';
+import type { OwnPart } from './generated/own-part.ts';
+import type { CarDesign } from './generated/car-design.ts';
+import type { CarVersion } from './generated/car-version.ts';
+import type { Outcome, RunRecord } from './generated/run-record.ts';
+import type { Fault } from '../fault.ts';
+
+/** What every kept thing has. */
+export interface Kept {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** A kept thing that cannot be read any more: its text as it stands, to be saved, and what is wrong with it. */
+export interface Unreadable extends Kept {
+  readonly unreadable: { readonly text: string; readonly faults: readonly Fault[] };
+}
+
+/** What lists hold: the thing, or that it cannot be read. */
+export type Listed<T extends Kept> = T | Unreadable;
+
+/** Whether a listed thing could be read. */
+export const isReadable = <T extends Kept>(listed: Listed<T>): listed is T => !('unreadable' in listed);
+
+/** What the server keeps and answers with, and the page asks for. */
+export interface StoredCar extends Kept {
+  readonly design: CarDesign;
+  readonly updatedAt: string;
+}
+
+/** A part of the builder's own. */
+export interface StoredPart extends Kept {
+  readonly part: OwnPart;
+  readonly updatedAt: string;
+}
+
+/** A car as the list shows it: with its runs counted and the furthest of them. */
+export interface ListedCar extends StoredCar {
+  readonly runCount: number;
+  readonly best: Outcome | null;
+}
+
+/** What belongs to a car: a run, or a version that was kept. */
+export interface StoredRecord<T> extends Kept {
+  readonly carId: string;
+  readonly record: T;
+}
+
+export type StoredRun = StoredRecord<RunRecord>;
+export type StoredVersion = StoredRecord<CarVersion>;
+
+/** A run as a page of the list holds it: its design is named, and told once beside the runs. */
+export interface ListedRun extends StoredRecord<Omit<RunRecord, 'design'>> {
+  readonly designId: string;
+}
+
+/** Designs by the name that runs refer to them by. */
+export type Designs = Readonly<Record<string, CarDesign>>;
+
+/** Some runs of a car, newest first, of `total`. */
+export interface RunPage {
+  readonly total: number;
+  readonly runs: readonly Listed<ListedRun>[];
+  readonly designs: Designs;
+}
+
+/** Runs with one design, wound alike, added up. m, m². */
+export interface RunTally {
+  readonly designId: string;
+  /** Turns wound; null: fully. */
+  readonly turns: number | null;
+  readonly latest: string;
+  /** Those that stopped by themselves, the sum of their distances and of their squares; the others hit the wall. */
+  readonly stopped: number;
+  readonly walls: number;
+  readonly sum: number;
+  readonly sumOfSquares: number;
+  readonly best: Outcome;
+}
+
+/** The newest groups of like runs, and how many groups there are. */
+export interface RunTallies {
+  readonly total: number;
+  readonly tallies: readonly RunTally[];
+  readonly designs: Designs;
+}
+
+/** A design that a later save replaced. */
+export interface EarlierDesign {
+  readonly version: number;
+  readonly savedAt: string;
+  readonly design: CarDesign;
+}
+
+/** Something removed, which can be brought back. */
+export interface Removed {
+  readonly what: 'car' | 'run' | 'version' | 'part';
+  readonly id: string;
+  /** The car it belongs to; null for a car or a part itself. */
+  readonly carId: string | null;
+  /** Its own name; a run's is its car's. */
+  readonly name: string;
+  /** m, of a run. */
+  readonly distance: number | null;
+  readonly removedAt: string;
+}
+
+/** How many of each kind. */
+export type ArchiveCount = Readonly<Record<Removed['what'], number>>;
+
+/** One thing of an archive that is not simply new or the same. */
+export interface ArchiveFinding {
+  readonly what: Removed['what'];
+  readonly id: string;
+  readonly carId: string | null;
+  readonly name: string;
+}
+
+/** An archive beside what is kept here. */
+export interface ArchiveReport {
+  readonly manifest: ArchiveManifest;
+  readonly fresh: ArchiveCount;
+  readonly same: ArchiveCount;
+  /** What was stored, replaced or brought back; nothing after a mere look. */
+  readonly taken: ArchiveCount;
+  /** The first of those that differ from what is here, and how many there are. */
+  readonly different: readonly ArchiveFinding[];
+  readonly differing: number;
+  /** The first of those that were removed here, and how many there are. */
+  readonly removed: readonly ArchiveFinding[];
+  readonly gone: number;
+  /** The first of what cannot be read, and how many there are. */
+  readonly faults: readonly Fault[];
+  readonly faulty: number;
+}
