@@ -1,4 +1,4 @@
-import { driveLoad, rollingAcceleration, rollWith, settle, tyreForce, type Car, type WheelContact } from './forces.ts';
+import { driveLoad, gripLimit, resistanceAt, rollingAcceleration, rollWith, settle, tyreForce, type Car, type WheelContact } from './forces.ts';
 import { DISTANCE_LIMIT, evaluateMotor, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
 import { record } from './trace.ts';
 
@@ -187,14 +187,8 @@ function traceCoast(run: Run, coasting: Coasting, distance: number, timeTo: (x: 
       wheelSpeed: Math.sqrt(w),
       angle: motion.angle + x / car.radius,
       thrust: 0,
-      gripLimit: car.staticGrip * load,
-      resistance:
-        coasting.bearing / car.radius +
-        car.rollingDrive * load +
-        car.rollingOther * (car.weight - load) +
-        car.otherBearing +
-        car.climb +
-        car.airFactor * w,
+      gripLimit: gripLimit(car, load, 0),
+      resistance: resistanceAt(car, coasting.bearing, load, 0, w),
       tension: 0,
       phase: 'coasting',
     });

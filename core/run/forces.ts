@@ -82,6 +82,17 @@ export function bearingTorque(car: Car, tension: number, directionCos: number, d
   return car.bearingLever * Math.sqrt(along * along + down * down);
 }
 
+/** What holds the car back besides its drive wheels, N: arm, other wheels, slope and air. `load` on the drive axle, N. */
+export const bodyResistance = (car: Car, load: number, arm: number, vSquared: number): number =>
+  car.armFriction * arm + car.rollingOther * (car.weight - load) + car.otherBearing + car.climb + car.airFactor * vSquared;
+
+/** Rolling resistance of the drive wheels, N, of whose load a trailing arm carries `arm`. */
+export const driveRolling = (car: Car, load: number, arm: number): number => car.rollingDrive * Math.max(0, load - arm);
+
+/** All that holds the car back, N at the tyre: `bearing` is the drive bearing's torque, N·m. */
+export const resistanceAt = (car: Car, bearing: number, load: number, arm: number, vSquared: number): number =>
+  bearing / car.radius + driveRolling(car, load, arm) + bodyResistance(car, load, arm, vSquared);
+
 /** Weight that a trailing arm takes off the roller while the motor pulls with `torque`, N: moments about the axle. */
 export const armLoad = (car: Car, torque: number): number => (car.armLever > 0 ? torque / car.armLever : 0);
 
@@ -149,14 +160,7 @@ export function rollWith(car: Car, rolling: Rolling, motor: MotorPoint, contact:
   rolling.massSlope = motor.inertiaSlope / (R * R * R);
   rolling.thrust = motor.torque / R;
   rolling.arm = armLoad(car, motor.torque);
-  rolling.push =
-    rolling.thrust -
-    rolling.bearing / R -
-    car.rollingDrive * Math.max(0, base - rolling.arm) -
-    car.armFriction * rolling.arm -
-    car.rollingOther * (car.weight - base) -
-    car.otherBearing -
-    car.climb;
+  rolling.push = rolling.thrust - resistanceAt(car, rolling.bearing, base, rolling.arm, 0);
   rolling.drag = car.airFactor + rolling.massSlope / 2;
 }
 
@@ -169,12 +173,10 @@ export const driveLoad = (car: Car, contact: WheelContact, a: number): number =>
 
 /** Force the tyre has to pass to the floor for rolling with the acceleration `a`, N, forward positive. */
 export const tyreForce = (car: Car, load: number, arm: number, a: number, vSquared: number): number =>
-  car.slidingMass * a +
-  car.armFriction * arm +
-  car.rollingOther * (car.weight - load) +
-  car.otherBearing +
-  car.airFactor * vSquared +
-  car.climb;
+  car.slidingMass * a + bodyResistance(car, load, arm, vSquared);
+
+/** Most the tyre can pass before it slides, N. */
+export const gripLimit = (car: Car, load: number, arm: number): number => car.staticGrip * Math.max(0, load - arm);
 
 /** Sliding: what the floor gives and what the car does with it. Reused scratch. */
 export interface Sliding {
@@ -192,15 +194,16 @@ export const makeSliding = (): Sliding => ({ load: 0, tyreLoad: 0, force: 0, acc
 /** A tyre sliding at the car speed `v`, pushing the car forward (`direction` 1) or holding it back (−1). */
 export function slideWith(car: Car, sliding: Sliding, direction: 1 | -1, v: number, arm: number): void {
   const grip = direction * car.slidingGrip;
-  const against = car.otherBearing + car.airFactor * v * v + car.climb + car.armFriction * arm;
+  const vSquared = v * v;
+  // Moments about the other wheels' contact: m a = grip (load − arm) − resistance, and the load follows a.
   const coupling = car.slidingMass - (grip + car.rollingOther) * car.loadPerAcceleration;
   let load = car.weight;
   if (coupling > 0) {
-    const free = (grip * (car.loadBase - arm) - car.rollingOther * (car.weight - car.loadBase) - against) / coupling;
+    const free = (grip * (car.loadBase - arm) - bodyResistance(car, car.loadBase, arm, vSquared)) / coupling;
     load = within(car.loadBase + car.loadPerAcceleration * free, 0, car.weight);
   }
   sliding.load = load;
   sliding.tyreLoad = Math.max(0, load - arm);
   sliding.force = grip * sliding.tyreLoad;
-  sliding.acceleration = (sliding.force - car.rollingOther * (car.weight - load) - against) / car.slidingMass;
+  sliding.acceleration = (sliding.force - bodyResistance(car, load, arm, vSquared)) / car.slidingMass;
 }

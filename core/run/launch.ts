@@ -1,4 +1,4 @@
-import { driveLoad, rollingAcceleration, rollWith, settle, slideWith, tyreForce } from './forces.ts';
+import { driveLoad, gripLimit, rollingAcceleration, rollWith, settle, slideWith, tyreForce } from './forces.ts';
 import { evaluateMotor, type Run } from './motion.ts';
 
 /** What the tyre faces at release. N. */
@@ -24,15 +24,15 @@ export function launchOf(run: Run): Launch {
   const a = rollingAcceleration(rolling, 0);
   const load = Math.min(Math.max(driveLoad(car, rolling.contact, a), 0), car.weight);
   const gripNeeded = tyreForce(car, load, rolling.arm, a, 0);
-  const gripLimit = car.staticGrip * Math.max(0, load - rolling.arm);
-  const holds = Math.abs(gripNeeded) <= gripLimit;
+  const most = gripLimit(car, load, rolling.arm);
+  const holds = Math.abs(gripNeeded) <= most;
   const slideDirection = gripNeeded > 0 ? 1 : -1;
   slideWith(car, sliding, slideDirection, 0, rolling.arm);
   return {
     thrust: rolling.thrust,
     resistance: rolling.thrust - rolling.push,
     gripNeeded,
-    gripLimit,
+    gripLimit: most,
     holds,
     slideDirection,
     acceleration: holds ? a : sliding.acceleration,

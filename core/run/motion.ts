@@ -1,8 +1,7 @@
 import type { Motor, MotorPoint, Segment } from '../motor/motor.ts';
-import { makeMotorPoint } from '../motor/motor.ts';
 import type { Car } from './forces.ts';
-import { makeRolling, makeSliding, type Rolling, type Sliding } from './forces.ts';
 import type { Trace } from './trace.ts';
+import type { Workspace } from './workspace.ts';
 
 /** A run still rolling after this long or this far is ended there. */
 export const TIME_LIMIT = 600;
@@ -48,8 +47,8 @@ export interface Motion {
   readonly spent: Spent;
 }
 
-/** Everything one run needs: the fixed, the changing, and scratch. */
-export interface Run {
+/** Everything one run needs: the fixed, the changing, and room to work in. */
+export interface Run extends Workspace {
   readonly car: Car;
   readonly hasOtherWheels: boolean;
   readonly motor: Motor;
@@ -58,9 +57,6 @@ export interface Run {
   readonly trace: Trace | null;
   /** Two last Chebyshev coefficients of a panel must be below this share of the energy, and of the time, in it. */
   readonly resolved: number;
-  readonly point: MotorPoint;
-  readonly rolling: Rolling;
-  readonly sliding: Sliding;
 }
 
 /** A distance to be timed, m, and the time it was passed, s. */
@@ -69,14 +65,10 @@ export interface Mark {
   time: number | null;
 }
 
-/** A run at release: the car at the line, the motor wound, nothing spent. `resolved`: share of a panel's energy that its last coefficients may hold. */
+/** A run at release: the car at the line, the motor wound, nothing spent. */
 export function startRun(
-  car: Car,
-  hasOtherWheels: boolean,
-  motor: Motor,
-  marks: readonly number[],
-  trace: Trace | null,
-  resolved: number,
+  { point, rolling, sliding, panel, slideWork }: Workspace,
+  { car, hasOtherWheels, motor, marks, trace, resolved }: Omit<Run, keyof Workspace | 'motion' | 'marks'> & { readonly marks: readonly number[] },
 ): Run {
   return {
     car,
@@ -85,9 +77,12 @@ export function startRun(
     marks: marks.map((distance) => ({ distance, time: null })),
     trace,
     resolved,
-    point: makeMotorPoint(),
-    rolling: makeRolling(),
-    sliding: makeSliding(),
+    // Named one by one: an object put together from others is slower to read.
+    point,
+    rolling,
+    sliding,
+    panel,
+    slideWork,
     motion: {
       time: 0,
       distance: 0,
@@ -109,6 +104,12 @@ export function startRun(
       spent: { slip: 0, driveBearing: 0, rolling: 0, air: 0, arm: 0, washer: 0 },
     },
   };
+}
+
+/** The tyre slides toward the side that a needed force, N, asks for. */
+export function slideToward({ motion }: Run, force: number): Regime {
+  motion.slideDirection = force > 0 ? 1 : -1;
+  return 'slide';
 }
 
 /** The segment of the motor's path on which the run is. */

@@ -1,13 +1,14 @@
 import type { Fault } from '../fault.ts';
 import { coast } from './coast.ts';
 import { energyBudget, type EnergyBudget } from './energy.ts';
-import { armLoad, bearingTorque, carForces, rollWith, settle } from './forces.ts';
-import { launchOf } from './launch.ts';
+import { armLoad, bearingTorque, carForces, resistanceAt, rollWith, settle } from './forces.ts';
+import { launchOf, type Launch } from './launch.ts';
 import { evaluateMotor, startRun, type Regime, type Run } from './motion.ts';
 import { rollUnderPower, slideAsked } from './roll.ts';
 import { motorOf, runFaults, type RunSetup } from './run-setup.ts';
 import { slide } from './slide.ts';
 import { makeTrace, type Trace } from './trace.ts';
+import { makeWorkspace, type Workspace } from './workspace.ts';
 
 export interface PassedMark {
   /** m */
@@ -62,9 +63,8 @@ export type RunOutcome =
 /** Regime changes without any progress after which the tyre is taken to hold. */
 const MOST_CHATTER = 8;
 
-function drive(run: Run): RunResult['ended'] {
+function drive(run: Run, launch: Launch): RunResult['ended'] {
   const { motion } = run;
-  const launch = launchOf(run);
   if (launch.acceleration <= 0) return 'stalled';
   let regime: Regime = launch.holds ? 'roll' : 'slide';
   motion.slideDirection = launch.slideDirection;
@@ -104,41 +104,56 @@ function rollsBack(run: Run): boolean {
   const { car, motion } = run;
   const motor = evaluateMotor(run, motion.u);
   const rest = Math.min(Math.max(car.loadBase, 0), car.weight);
-  const resistance =
-    bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin) / car.radius +
-    car.rollingDrive * Math.max(0, rest - armLoad(car, motor.torque)) +
-    car.rollingOther * (car.weight - rest) +
-    car.otherBearing;
+  const bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
+  // The slope pulls here, and does not resist.
+  const resistance = resistanceAt(car, bearing, rest, armLoad(car, motor.torque), 0) - car.climb;
   return car.climb - motor.torque / car.radius > resistance;
+}
+
+/** What is asked of a run besides its figures, and where it is computed. */
+export interface RunOptions {
+  readonly trace?: boolean;
+  /** Room to work in; a new one where none is handed in. */
+  readonly workspace?: Workspace;
 }
 
 /**
  * Computes one run. Refuses, naming the keys, a setup that passes the schema but cannot run.
  * The same setup always gives the same result. Model: docs/model.md.
  */
-export function simulate(setup: RunSetup, options: { readonly trace?: boolean } = {}): RunOutcome {
+export function simulate(setup: RunSetup, options: RunOptions = {}): RunOutcome {
   const faults = runFaults(setup);
   return faults.length > 0 ? { kind: 'refused', faults } : { kind: 'ran', result: simulateSound(setup, options) };
 }
 
 /** The same of a setup that `runFaults` has found nothing wrong with. */
-export function simulateSound(setup: RunSetup, options: { readonly trace?: boolean } = {}): RunResult {
+export function simulateSound(setup: RunSetup, { trace = false, workspace = makeWorkspace() }: RunOptions = {}): RunResult {
   const motor = motorOf(setup);
   const car = carForces(setup, motor);
   const attempt = (resolved: number): Run =>
-    startRun(car, setup.car.otherWheels !== null, motor, setup.marks ?? [], options.trace ? makeTrace() : null, resolved);
+    startRun(workspace, {
+      car,
+      hasOtherWheels: setup.car.otherWheels !== null,
+      motor,
+      marks: setup.marks ?? [],
+      trace: trace ? makeTrace() : null,
+      resolved,
+    });
   let run = attempt(RESOLVED);
   const launch = launchOf(run);
-  let ended = drive(run);
+  let ended = drive(run, launch);
   if (ended === 'stopped' && stopsShallowly(run)) {
     run = attempt(FINELY_RESOLVED);
-    ended = drive(run);
+    ended = drive(run, launch);
   }
-  const { motion, trace } = run;
-  const turns = motor.angle / (2 * Math.PI);
+  return resultOf(run, launch, ended);
+}
+
+function resultOf(run: Run, launch: Launch, ended: RunResult['ended']): RunResult {
+  const { car, motion, motor } = run;
   return {
     storedEnergy: motor.storedEnergy,
-    turns,
+    turns: motor.angle / (2 * Math.PI),
     poweredDistance: motor.angle * car.radius,
     launchThrust: launch.thrust,
     launchResistance: launch.resistance,
@@ -159,6 +174,6 @@ export function simulateSound(setup: RunSetup, options: { readonly trace?: boole
     rollsBack: ended !== 'limit' && rollsBack(run),
     marks: run.marks.flatMap(({ distance, time }) => (time === null ? [] : [{ distance, time }])),
     energy: energyBudget(run),
-    trace,
+    trace: run.trace,
   };
 }

@@ -1,204 +1,103 @@
-import { denseValue, makeDense, makeStep, tryStep, type Derivative } from '../numerics/dormand-prince.ts';
-import { armLoad, bearingTorque, slideWith } from './forces.ts';
-import {
-  currentSegment,
-  DISTANCE_LIMIT,
-  evaluateMotor,
-  holdWheel,
-  leaveSegment,
-  letGo,
-  passMarks,
-  segmentGoal,
-  TIME_LIMIT,
-  type Regime,
-  type Run,
-} from './motion.ts';
+import { denseValue, makeDense, tryStep, type Derivative, type Step } from '../numerics/dormand-prince.ts';
+import { armLoad, bearingTorque, gripLimit, resistanceAt, slideWith } from './forces.ts';
+import { currentSegment, evaluateMotor, holdWheel, leaveSegment, letGo, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
+import { slideEndingOf, watchOf, type SlideEnding, type Watch } from './slide-ending.ts';
+import { loadState, nextStep, slideEquations, takeState } from './slide-equations.ts';
+import { ANGLE, DENSE, SPIN, U, V, X, type SlideWork } from './slide-state.ts';
 import { record } from './trace.ts';
 
-/**
- * Sliding: the tyre passes slidingGrip · N_d whatever the wheel does, so car and wheel move apart, each by its own
- * equation, stepped in time:
- *   car    (m + I_o/R_o²) a = F − rolling − bearing − air − slope
- *   wheel  (I_d + I_m) dω/dt = τ − bearing − Crr_d N_d R − F R − ½ I_m′ ω²
- */
-
-/** Parts of the state. The first four steer the step; the rest add up along the way. */
-const X = 0;
-const V = 1;
-const SPIN = 2;
-const U = 3;
-const ANGLE = 4;
-const SLIP = 5;
-const BEARING = 6;
-const ROLLING = 7;
-const AIR = 8;
-const SLID = 9;
-const ARM = 10;
-const WASHER = 11;
-const SIZE = 12;
-
+/** Error of a step against what it is in: distances then come to about seven digits. */
 const TOLERANCE = 1e-6;
+/** s */
 const FIRST_STEP = 1e-3;
-/** What ends a slide may come and go within a step: it is looked for at every such part of it. */
-const LOOK = 0.25;
+const LEAST_STEP = 1e-12;
+/** A step's error falls with the fifth power of its length; a tenth less, to be on the safe side. */
+const stepFactor = (error: number): number => 0.9 * error ** -0.2;
+/** A step is made longer and shorter by no more than this at once: what comes may be sharper than what was. */
+const MOST_GROWTH = 4;
+const MOST_SHRINKING = 0.1;
+/** Errors below this say no more of the next step. */
+const LEAST_ERROR = 1e-6;
 /** Rows of the trace in one step. */
 const TRACE_PARTS = 4;
-const LEAST_STEP = 1e-12;
 
-const step = makeStep(SIZE);
-const scales = new Float64Array(4);
-/** What the last right-hand side found besides rates: torque left to pull the motor's own parts along, N·m. */
-const found = { pullLeft: 0 };
-
-/** The right-hand side for the present regime. */
-function makeDerivative(run: Run): Derivative {
-  const { car, motion, sliding } = run;
-  const R = car.radius;
-  const direction = motion.slideDirection;
-  const { wheelHeld, phase } = motion;
-  return (state, rate) => {
-    const v = state[V]!;
-    const spin = wheelHeld ? 0 : state[SPIN]!;
-    const motor = evaluateMotor(run, state[U]!);
-    const arm = armLoad(car, motor.torque);
-    slideWith(car, sliding, direction, v, arm);
-    const bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
-    const rollingDrive = car.rollingDrive * sliding.tyreLoad;
-    const inertia = car.driveInertia + motor.inertia;
-    const spinUp = wheelHeld
-      ? 0
-      : (motor.torque - bearing - rollingDrive * R - sliding.force * R - 0.5 * motor.inertiaSlope * spin * spin) / inertia;
-    found.pullLeft = motor.torque - motor.inertia * spinUp - 0.5 * motor.inertiaSlope * spin * spin;
-    const gap = R * spin - v;
-    rate[X] = v;
-    rate[V] = sliding.acceleration;
-    rate[SPIN] = spinUp;
-    rate[U] = wheelHeld || phase === 'gone' ? 0 : spin / motor.angleSlope;
-    rate[ANGLE] = spin;
-    rate[SLIP] = sliding.force * gap;
-    rate[BEARING] = bearing * spin;
-    rate[ROLLING] = rollingDrive * R * spin + car.rollingOther * (car.weight - sliding.load) * v;
-    rate[AIR] = car.airFactor * v * v * v;
-    rate[SLID] = direction * gap;
-    rate[ARM] = car.armFriction * arm * v;
-    rate[WASHER] = motor.washerTorque * spin;
-  };
+/** Sizes below which distance (m), speed (m/s) and the motor's coordinate need not be told apart. */
+function setScales({ scales }: SlideWork, { motion, car }: Run, segmentLength: number): void {
+  scales[X] = TOLERANCE * Math.max(motion.distance, 0.1);
+  scales[V] = TOLERANCE * Math.max(motion.speed, 0.1);
+  scales[SPIN] = TOLERANCE * Math.max(motion.spin, 0.1 / car.radius);
+  // A lever close to its string's line feels a small part of its way.
+  scales[U] = 0.1 * TOLERANCE * Math.min(segmentLength, 1);
 }
 
-/** What can end a slide or change its equations, in the order in which they are looked for. */
-const ENDINGS = ['stop', 'limit', 'together', 'held', 'segment', 'slack'] as const;
-type Ending = (typeof ENDINGS)[number];
-
-/** Which endings can come now, and what they are measured against. */
-interface Watch {
-  readonly radius: number;
-  readonly direction: 1 | -1;
-  readonly turns: boolean;
-  readonly hasGoal: boolean;
-  readonly goal: number;
-  readonly onward: number;
-  readonly mayGoSlack: boolean;
-  readonly derivative: Derivative;
-}
-
-/** A quantity that falls below zero as the ending comes; Infinity where it cannot come now. `part`: of the step, 0 to 1. */
-function distanceTo(ending: Ending, watch: Watch, part: number): number {
-  switch (ending) {
-    case 'stop':
-      return stateAt(V, part);
-    case 'limit':
-      return DISTANCE_LIMIT - stateAt(X, part);
-    case 'together':
-      return watch.turns ? watch.direction * (watch.radius * stateAt(SPIN, part) - stateAt(V, part)) : Infinity;
-    case 'held':
-      return watch.turns ? stateAt(SPIN, part) : Infinity;
-    case 'segment':
-      return watch.hasGoal ? watch.onward * (watch.goal - stateAt(U, part)) : Infinity;
-    case 'slack':
-      if (!watch.mayGoSlack) return Infinity;
-      for (let i = 0; i <= U; i++) scratch[i] = stateAt(i, part);
-      watch.derivative(scratch, scratchRate);
-      return found.pullLeft;
+/** Makes a step whose error is within bounds, `h` s or less; gives its length and its error. */
+function makeSoundStep({ step, scales }: SlideWork, equations: Derivative, h: number): { readonly length: number; readonly error: number } {
+  let length = h;
+  let error = tryStep(step, equations, length, scales);
+  while (!(error <= 1) && length > LEAST_STEP) {
+    length *= error > 1 ? Math.max(MOST_SHRINKING, stepFactor(error)) : MOST_SHRINKING;
+    error = tryStep(step, equations, length, scales);
   }
+  makeDense(step, length, DENSE);
+  return { length, error };
 }
 
-const stateAt = (i: number, part: number): number => (part === 1 ? step.end[i]! : part === 0 ? step.start[i]! : denseValue(step, i, part));
-
-function watchOf(run: Run, derivative: Derivative): Watch {
-  const { motion, motor, car } = run;
-  const isGone = motion.phase === 'gone';
-  const goal = isGone ? 0 : segmentGoal(run);
-  return {
-    radius: car.radius,
-    direction: motion.slideDirection,
-    turns: !motion.wheelHeld,
-    hasGoal: !isGone && !motion.wheelHeld,
-    goal,
-    onward: Math.sign(goal - motion.u),
-    mayGoSlack: !motion.wheelHeld && motor.canGoSlack && motion.phase === 'unwinding',
-    derivative,
-  };
+/** Slides on while the equations hold; gives what ended that, and the length of the next step, s. */
+function slideOn(run: Run, watch: Watch, firstStep: number): { readonly ending: SlideEnding | 'time'; readonly next: number } {
+  const { slideWork: work, motion } = run;
+  const { step, scales } = work;
+  const equations = slideEquations(run);
+  loadState(work, motion);
+  equations(step.start, step.rates[0]);
+  const { from, to } = currentSegment(run);
+  const segmentLength = motion.phase === 'gone' ? 1 : Math.abs(to - from);
+  let next = firstStep;
+  for (;;) {
+    setScales(work, run, segmentLength);
+    const wanted = Math.min(next, TIME_LIMIT - motion.time);
+    const { length, error } = makeSoundStep(work, equations, wanted);
+    const found = slideEndingOf(watch, step);
+    const taken = found ? found.part * length : length;
+    if (taken < length) {
+      tryStep(step, equations, taken, scales);
+      makeDense(step, taken, DENSE);
+      next = Math.max(length - taken, FIRST_STEP);
+    } else next = length * Math.min(MOST_GROWTH, stepFactor(Math.max(error, LEAST_ERROR)));
+    takeStep(run, taken, found?.ending ?? null);
+    if (motion.time >= TIME_LIMIT) return { ending: 'time', next };
+    if (found) return { ending: found.ending, next };
+    nextStep(work);
+  }
 }
 
 /** Slides on until tyre and floor move together again or the car stops. */
 export function slide(run: Run): Regime {
   const { motion } = run;
-  let h = FIRST_STEP;
+  let next = FIRST_STEP;
   for (;;) {
-    // One set of equations: until the motor's segment or what moves changes.
-    const derivative = makeDerivative(run);
-    const watch = watchOf(run, derivative);
-    const segmentLength = motion.phase === 'gone' ? 1 : Math.abs(currentSegment(run).to - currentSegment(run).from);
-    load(run);
-    derivative(step.start, step.rates[0]!);
-    let first: Ending | null = null;
-    while (first === null) {
-      h = Math.min(h, TIME_LIMIT - motion.time);
-      setScales(run, segmentLength);
-      let error = tryStep(step, derivative, h, scales);
-      while (!(error <= 1) && h > LEAST_STEP) {
-        h *= error > 1 ? Math.max(0.1, 0.9 * error ** -0.2) : 0.1;
-        error = tryStep(step, derivative, h, scales);
-      }
-      let taken = h;
-      makeDense(step, h);
-      let part = 1;
-      for (let low = 0; low < 1 && first === null; low += LOOK) {
-        part = low + LOOK;
-        for (const ending of ENDINGS) {
-          if (distanceTo(ending, watch, part) >= 0) continue;
-          part = crossingOf(ending, watch, low, part);
-          first = ending;
-        }
-      }
-      if (first !== null && part < 1) {
-        taken = part * h;
-        tryStep(step, derivative, taken, scales);
-        makeDense(step, taken);
-        h = Math.max(h - taken, FIRST_STEP);
-      } else h *= Math.min(4, 0.9 * Math.max(error, 1e-6) ** -0.2);
-      unload(run, taken, first);
-      if (motion.time >= TIME_LIMIT) return 'limit';
-      if (first === null) nextStep();
-    }
-    if (first === 'limit') return 'limit';
-    if (first === 'stop') return 'stopped';
-    if (first === 'together') return 'roll';
-    if (first === 'held') motion.wheelHeld = true;
-    if (first === 'slack') letGo(run);
-    if (first === 'segment') {
-      if (motion.phase === 'rewinding' && motion.segment === 0) holdWheel(run);
-      else crossSegment(run, watch.goal);
+    const watch = watchOf(run);
+    const slid = slideOn(run, watch, next);
+    next = slid.next;
+    switch (slid.ending) {
+      case 'time':
+      case 'limit':
+        return 'limit';
+      case 'stop':
+        return 'stopped';
+      case 'together':
+        return 'roll';
+      case 'held':
+        motion.wheelHeld = true;
+        break;
+      case 'slack':
+        letGo(run);
+        break;
+      case 'segment':
+        if (motion.phase === 'rewinding' && motion.segment === 0) holdWheel(run);
+        else crossSegment(run, watch.goal);
     }
     if (motion.wheelHeld) motion.spin = 0;
   }
-}
-
-/** Goes on from the end of the step; what adds up begins again at zero. The last rates are the next step's first. */
-function nextStep(): void {
-  step.start.set(step.end);
-  step.start.fill(0, SLIP);
-  step.rates[0]!.set(step.rates[6]!);
 }
 
 /** The wheel keeps its kinetic energy where the spool's step changes what the motor's parts weigh at the axle. */
@@ -210,84 +109,38 @@ function crossSegment(run: Run, goal: number): void {
   motion.spin *= Math.sqrt(before / (car.driveInertia + evaluateMotor(run, motion.u).inertia));
 }
 
-const scratch = new Float64Array(SIZE);
-const scratchRate = new Float64Array(SIZE);
-
-/** The part of the step (`after` … `before`) at which an ending that has come by `before` comes. */
-function crossingOf(ending: Ending, watch: Watch, after: number, before: number): number {
-  // Sliding begins with tyre and floor moving together: look just past the start before calling it ended.
-  if (after === 0 && distanceTo(ending, watch, 0) <= 0 && distanceTo(ending, watch, 1e-6 * before) <= 0) return 0;
-  let low = after;
-  let high = before;
-  for (let k = 0; k < 50 && high - low > 1e-13; k++) {
+/** The part of the step at which `mark` metres are passed. */
+function partAt(step: Step, mark: number): number {
+  let low = 0;
+  let high = 1;
+  while (high - low > 1e-13) {
     const middle = (low + high) / 2;
-    if (distanceTo(ending, watch, middle) < 0) high = middle;
-    else low = middle;
+    if (denseValue(step, X, middle) < mark) low = middle;
+    else high = middle;
   }
   return high;
 }
 
-function setScales(run: Run, segmentLength: number): void {
-  const { motion, car } = run;
-  scales[X] = TOLERANCE * Math.max(motion.distance, 0.1);
-  scales[V] = TOLERANCE * Math.max(motion.speed, 0.1);
-  scales[SPIN] = TOLERANCE * Math.max(motion.spin, 0.1 / car.radius);
-  // A lever close to its string's line feels a small part of its way.
-  scales[U] = 0.1 * TOLERANCE * Math.min(segmentLength, 1);
-}
-
-function load({ motion }: Run): void {
-  step.start.fill(0);
-  step.start[X] = motion.distance;
-  step.start[V] = motion.speed;
-  step.start[SPIN] = motion.spin;
-  step.start[U] = motion.u;
-  step.start[ANGLE] = motion.angle;
-}
-
-/** Takes the step just made into the run. */
-function unload(run: Run, duration: number, ending: Ending | null): void {
-  const { motion, car } = run;
-  const { end } = step;
+/** Takes the step just made into the run: energies, top speed, marks, trace, and where it is now. */
+function takeStep(run: Run, duration: number, ending: SlideEnding | null): void {
+  const { motion, car, slideWork } = run;
+  const { step } = slideWork;
+  if (run.trace) traceStep(run, duration);
+  motion.topSpeed = Math.max(motion.topSpeed, topSpeedOf(step));
   const t0 = motion.time;
-  if (run.trace) {
-    recordRow(run);
-    recordWithin(run, duration);
-  }
-  motion.topSpeed = Math.max(motion.topSpeed, topSpeedOf());
-  passMarks(run, motion.distance, end[X]!, (mark) => {
-    let low = 0;
-    let high = 1;
-    while (high - low > 1e-13) {
-      const middle = (low + high) / 2;
-      if (denseValue(step, X, middle) < mark) low = middle;
-      else high = middle;
-    }
-    return t0 + duration * high;
-  });
-  motion.time += duration;
-  motion.distance = end[X]!;
-  motion.speed = ending === 'stop' ? 0 : end[V]!;
-  motion.spin = ending === 'together' ? motion.speed / car.radius : motion.wheelHeld ? 0 : end[SPIN]!;
-  motion.u = end[U]!;
-  motion.angle = end[ANGLE]!;
-  motion.spent.slip += end[SLIP]!;
-  motion.spent.driveBearing += end[BEARING]!;
-  motion.spent.rolling += end[ROLLING]!;
-  motion.spent.air += end[AIR]!;
-  motion.spent.arm += end[ARM]!;
-  motion.spent.washer += end[WASHER]!;
-  motion.slipTime += duration;
-  motion.slipDistance += end[SLID]!;
+  if (run.marks.length > 0) passMarks(run, motion.distance, step.end[X]!, (mark) => t0 + duration * partAt(step, mark));
+  takeState(slideWork, motion, duration);
+  if (ending === 'stop') motion.speed = 0;
+  if (ending === 'together') motion.spin = motion.speed / car.radius;
   slideWith(car, run.sliding, motion.slideDirection, motion.speed, 0);
   motion.wheelie ||= run.hasOtherWheels && motion.phase !== 'gone' && run.sliding.load >= car.weight;
   if (run.trace) recordRow(run);
 }
 
 /** The greatest car speed within the step: at an end, or where the acceleration changes sign between. */
-function topSpeedOf(): number {
+function topSpeedOf(step: Step): number {
   const ends = Math.max(step.start[V]!, step.end[V]!);
-  if (!(step.rates[0]![V]! > 0 && step.rates[6]![V]! < 0)) return ends;
+  if (!(step.rates[0][V]! > 0 && step.rates[6][V]! < 0)) return ends;
   let low = 0;
   let high = 1;
   while (high - low > 1e-9) {
@@ -298,10 +151,12 @@ function topSpeedOf(): number {
   return Math.max(ends, denseValue(step, V, (low + high) / 2));
 }
 
-/** Rows between the ends of a step, for a smooth curve; the run itself stays at the step's beginning. */
-function recordWithin(run: Run, duration: number): void {
+/** Rows from the step's beginning to before its end, for a smooth curve; the run itself stays at the beginning. */
+function traceStep(run: Run, duration: number): void {
   const { motion } = run;
+  const { step } = run.slideWork;
   const { time, distance, speed, spin, u, angle } = motion;
+  recordRow(run);
   for (let k = 1; k < TRACE_PARTS; k++) {
     const part = k / TRACE_PARTS;
     motion.time = time + part * duration;
@@ -328,15 +183,8 @@ function recordRow(run: Run): void {
     wheelSpeed: car.radius * motion.spin,
     angle: motion.angle,
     thrust: motor.torque / car.radius,
-    gripLimit: car.staticGrip * sliding.tyreLoad,
-    resistance:
-      bearing / car.radius +
-      car.armFriction * arm +
-      car.rollingDrive * sliding.tyreLoad +
-      car.rollingOther * (car.weight - sliding.load) +
-      car.otherBearing +
-      car.climb +
-      car.airFactor * motion.speed ** 2,
+    gripLimit: gripLimit(car, sliding.load, arm),
+    resistance: resistanceAt(car, bearing, sliding.load, arm, motion.speed ** 2),
     tension: motor.tension,
     phase: motion.slideDirection > 0 ? 'spinning' : 'braking',
   });
