@@ -2,36 +2,39 @@
  * How long a run takes to compute, beside odex on the same equations at the same accuracy, in one process; and how long a
  * map of 20,000 runs takes on two workers. `npm run bench:runs`.
  */
-import { readFileSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 import { newCar } from '../core/car/new-car.ts';
 import type { MapRequest } from '../core/explore/map.ts';
 import { evenly } from '../core/explore/sweep.ts';
 import { odexRun } from '../core/run/reference/odex-run.ts';
+import reference from '../core/run/reference/reference-runs.json' with { type: 'json' };
 import type { RunSetup } from '../core/run/run-setup.ts';
 import { simulate } from '../core/run/simulate.ts';
+import { makeWorkspace } from '../core/run/workspace.ts';
 
 interface Figures {
   readonly distance: number;
   readonly time: number;
   readonly topSpeed: number;
 }
-const file = new URL('../core/run/reference/reference-runs.json', import.meta.url);
-const { runs } = JSON.parse(readFileSync(file, 'utf8')) as { runs: { name: string; setup: RunSetup }[] };
+const runs = reference.runs as unknown as readonly { readonly name: string; readonly setup: RunSetup }[];
 
 const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
-/** Median µs of one call, over `rounds` rounds of `calls`. */
-function timed(call: () => unknown, rounds: number, calls: number): number {
-  const times: number[] = [];
-  for (let k = 0; k < rounds; k++) {
-    const start = performance.now();
-    for (let i = 0; i < calls; i++) call();
-    times.push(((performance.now() - start) * 1000) / calls);
-  }
-  return median(times);
+/** µs of one call, `calls` times over. */
+function timed(call: () => unknown, calls: number): number {
+  const start = performance.now();
+  for (let i = 0; i < calls; i++) call();
+  return ((performance.now() - start) * 1000) / calls;
 }
+/** Median µs of each of several calls, taken in turn: a machine that is busy for a while slows them all alike. */
+const timedInTurn = (all: readonly (() => unknown)[], rounds: number, calls: number): number[] => {
+  const times = all.map((): number[] => []);
+  for (let k = 0; k < rounds; k++) all.forEach((call, i) => times[i]!.push(timed(call, calls)));
+  return times.map(median);
+};
+const workspace = makeWorkspace();
 const ours = (setup: RunSetup): Figures => {
-  const outcome = simulate(setup);
+  const outcome = simulate(setup, { workspace });
   if (outcome.kind === 'refused') throw new Error(JSON.stringify(outcome.faults));
   return outcome.result;
 };
@@ -41,31 +44,52 @@ const errorOf = (value: Figures, converged: Figures): number =>
 
 const TOLERANCES = [1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-11];
 // The first runs of a process are slow: every setup is compiled for before any is timed.
-for (let k = 0; k < 300; k++) for (const { setup } of runs) simulate(setup);
+for (let k = 0; k < 2000; k++) for (const { setup } of runs) simulate(setup, { workspace });
 for (const { setup } of runs) for (let k = 0; k < 5; k++) odexRun(setup, 1e-6);
 
 const cell = (text: string | number, width: number): string => String(text).padStart(width);
 process.stdout.write(
   `${'run'.padEnd(40)}${cell('ours µs', 10)}${cell('error', 10)}${cell('odex µs', 10)}${cell('error', 10)}${cell('tol', 8)}${cell('ratio', 8)}\n`,
 );
-for (const { name, setup } of runs) {
+const compared = runs.map(({ name, setup }) => {
   const converged = odexRun(setup, 1e-13);
   const error = errorOf(ours(setup), converged);
   // The loosest tolerance at which odex is as near as we are.
   const tolerance = TOLERANCES.find((t) => errorOf(odexRun(setup, t), converged) <= Math.max(error, 1e-9)) ?? TOLERANCES.at(-1)!;
-  const reference = odexRun(setup, tolerance);
-  const [a, b] = [timed(() => simulate(setup), 60, 20), timed(() => odexRun(setup, tolerance), 15, 2)];
+  return { name, setup, error, tolerance, odexError: errorOf(odexRun(setup, tolerance), converged) };
+});
+const oursTimes = timedInTurn(
+  compared.map(
+    ({ setup }) =>
+      () =>
+        simulate(setup, { workspace }),
+  ),
+  200,
+  10,
+);
+const odexTimes = timedInTurn(
+  compared.map(
+    ({ setup, tolerance }) =>
+      () =>
+        odexRun(setup, tolerance),
+  ),
+  10,
+  2,
+);
+compared.forEach(({ name, error, odexError, tolerance }, i) => {
+  const [a, b] = [oursTimes[i]!, odexTimes[i]!];
   process.stdout.write(
-    `${name.padEnd(40)}${cell(a.toFixed(0), 10)}${cell(error.toExponential(0), 10)}${cell(b.toFixed(0), 10)}${cell(errorOf(reference, converged).toExponential(0), 10)}${cell(tolerance.toExponential(0), 8)}${cell(`${(b / a).toFixed(0)} ×`, 8)}\n`,
+    `${name.padEnd(40)}${cell(a.toFixed(0), 10)}${cell(error.toExponential(0), 10)}${cell(b.toFixed(0), 10)}${cell(odexError.toExponential(0), 10)}${cell(tolerance.toExponential(0), 8)}${cell(`${(b / a).toFixed(0)} ×`, 8)}\n`,
   );
-}
+});
+process.stdout.write(`median of the runs: ${median([...oursTimes]).toFixed(0)} µs\n`);
 
 const request: MapRequest = {
   design: newCar('map'),
   across: { id: 'leverLength', values: evenly(0.1, 0.3, 200) },
   up: { id: 'driveWheels', values: evenly(0.06, 0.16, 100) },
 };
-const workers = [0, 1].map(() => new Worker(new URL('map-worker.mjs', import.meta.url)));
+const workers = [0, 1].map(() => new Worker(new URL('map-worker.js', import.meta.url)));
 const share = (worker: Worker, from: number, to: number): Promise<number> =>
   new Promise((resolve, reject) => {
     worker.once('message', resolve);

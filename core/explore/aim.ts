@@ -1,6 +1,7 @@
 import type { Aim, CarDesign } from '../car/car-design.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
 import type { RunSetup } from '../run/run-setup.ts';
+import type { Workspace } from '../run/workspace.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
 
 /** How well a run meets a car's aim: higher is better, in metres or (quickest, by the time at its mark) in seconds saved. */
@@ -16,13 +17,13 @@ export function scoreOf(design: CarDesign, result: RunResult): number {
 const fallingShort = (wanted: number, distance: number): number => -1e3 - (wanted - distance);
 
 /** The run of a setup that was proved sound, with the aim's distance as a mark. */
-export const simulateForAim = ({ kind, distance }: Aim, setup: RunSetup): RunResult =>
-  simulateSound(kind === 'quickest-to' && distance !== null ? { ...setup, marks: [distance] } : setup);
+export const simulateForAim = ({ kind, distance }: Aim, setup: RunSetup, workspace?: Workspace): RunResult =>
+  simulateSound(kind === 'quickest-to' && distance !== null ? { ...setup, marks: [distance] } : setup, { workspace });
 
 /** The run of a design with its aim's distance as a mark; null where it cannot run. */
-export function runForAim(design: CarDesign): RunResult | null {
+export function runForAim(design: CarDesign, workspace?: Workspace): RunResult | null {
   const prepared = prepareRun(design);
-  return prepared.kind === 'refused' ? null : simulateForAim(design.aim, prepared.setup);
+  return prepared.kind === 'refused' ? null : simulateForAim(design.aim, prepared.setup, workspace);
 }
 
 /** Share of a bounded prediction's sample that meets the aim; null for an aim that has no yes or no. A miss by this share still counts as close. */

@@ -7,6 +7,7 @@ import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { hasBands, isRoller, recordOf } from '../car/motors/motors.ts';
 import { sizesOf } from '../car/sizes.ts';
 import type { Size } from '../car/size.ts';
+import { makeWorkspace } from '../run/workspace.ts';
 import { exploreCar } from './explored-car.ts';
 import { lowDiscrepancy, mulberry } from '../numerics/low-discrepancy.ts';
 
@@ -127,13 +128,14 @@ function areAtHand(design: CarDesign, own: readonly OwnPart[]): boolean {
  */
 export function findBestCar(design: CarDesign, options: SearchOptions = {}): Search {
   const { seed = 1, tries = SEARCH_TRIES, own = [], onProgress = () => true } = options;
+  const workspace = makeWorkspace();
   const turns = turnsOf(design, options);
   const build = (point: ArrayLike<number>): CarDesign => placed(turns.reduce((made, turn, k) => turn(made, point[k]!), design));
   const found: (Candidate & { readonly point: ArrayLike<number> })[] = [];
   const tryAt = (point: ArrayLike<number>): void => {
     const made = build(point);
     if (breaksLimits(made) || !areAtHand(made, own)) return;
-    const { score, distance, time, stoppedBy } = exploreCar(made);
+    const { score, distance, time, stoppedBy } = exploreCar(made, workspace);
     if (stoppedBy === null && distance > 0) found.push({ design: made, score, distance, time, point });
   };
   const pointAt = lowDiscrepancy(turns.length, seed);
@@ -150,7 +152,7 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     }
   }
   found.sort((a, b) => b.score - a.score);
-  const present = exploreCar(design);
+  const present = exploreCar(design, workspace);
   const best: typeof found = [];
   for (const candidate of found) {
     if (best.length === 3 || (present.stoppedBy === null && candidate.score <= present.score)) break;

@@ -1,6 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
 import { stoppedBy } from '../checks/check-car.ts';
+import type { Workspace } from '../run/workspace.ts';
 import { scoreOf, simulateForAim } from './aim.ts';
 
 /** One of many cars tried: its run, and how well that meets the aim. SI units; NaN, and a score of −Infinity, where it cannot run. */
@@ -23,11 +24,11 @@ const CANNOT_RUN: ExploredCar = {
 };
 
 /** Runs and judges a design. */
-export function exploreCar(design: CarDesign): ExploredCar {
+export function exploreCar(design: CarDesign, workspace?: Workspace): ExploredCar {
   const prepared = prepareRun(design);
   if (prepared.kind === 'refused') return CANNOT_RUN;
   const { setup } = prepared;
-  const result = simulateForAim(design.aim, setup);
+  const result = simulateForAim(design.aim, setup, workspace);
   const { distance, time, launchGripRatio } = result;
   return { distance, time, launchGripRatio, score: scoreOf(design, result), stoppedBy: stoppedBy(design, result, setup) };
 }

@@ -1,5 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { sizeCalled } from '../car/sizes.ts';
+import { makeWorkspace } from '../run/workspace.ts';
 import { isBetter } from './explored-car.ts';
 import { sweep } from './sweep.ts';
 
@@ -46,9 +47,10 @@ function placeOf(title: string, stops: string[]): number {
 export function mapRows({ design, across, up }: MapRequest, firstRow: number, endRow: number): MapRows {
   const [acrossSize, upSize] = [sizeCalled(design, across.id), sizeCalled(design, up.id)];
   const width = across.values.length;
+  const workspace = makeWorkspace();
   const cars = emptyCars((endRow - firstRow) * width);
   for (let row = firstRow; row < endRow; row++)
-    sweep(upSize.write(design, up.values[row]!), acrossSize, across.values).forEach((car, column) => {
+    sweep(upSize.write(design, up.values[row]!), acrossSize, across.values, workspace).forEach((car, column) => {
       const cell = (row - firstRow) * width + column;
       cars.distance[cell] = car.distance;
       cars.time[cell] = car.time;

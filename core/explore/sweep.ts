@@ -2,6 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { sizeCalled } from '../car/sizes.ts';
 import type { Size } from '../car/size.ts';
 import { exploreCar, isBetter, type ExploredCar } from './explored-car.ts';
+import { makeWorkspace } from '../run/workspace.ts';
 import { predict, type Bounds } from '../predict/uncertainty.ts';
 
 /** One car of a sweep. SI units. */
@@ -14,8 +15,8 @@ export const evenly = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count }, (_, i) => (count === 1 ? from : from + ((to - from) * i) / (count - 1)));
 
 /** The run of a design at each value of one size; all that hangs on the size moves with it. */
-export const sweep = (design: CarDesign, size: Size, values: readonly number[]): SweepPoint[] =>
-  values.map((value) => ({ value, ...exploreCar(size.write(design, value)) }));
+export const sweep = (design: CarDesign, size: Size, values: readonly number[], workspace = makeWorkspace()): SweepPoint[] =>
+  values.map((value) => ({ value, ...exploreCar(size.write(design, value), workspace) }));
 
 /** A point of a sweep with the bounds of its distance, time and launch grip. */
 export interface BoundedSweepPoint extends SweepPoint {
@@ -32,8 +33,9 @@ const NONE: Bounds = { low: NaN, middle: NaN, high: NaN };
 /** The same sweep with bounds at every point; what cannot run has NaN for all. The size is named, so that it can be asked of a worker. */
 export const boundedSweep = (design: CarDesign, sizeId: string, values: readonly number[]): BoundedSweepPoint[] => {
   const size = sizeCalled(design, sizeId);
-  return sweep(design, size, values).map((point) => {
-    const bounded = predict(size.write(design, point.value), { runs: RUNS });
+  const workspace = makeWorkspace();
+  return sweep(design, size, values, workspace).map((point) => {
+    const bounded = predict(size.write(design, point.value), { runs: RUNS, workspace });
     if (bounded.kind === 'refused') return { ...point, distanceBounds: NONE, timeBounds: NONE, gripBounds: NONE };
     const { distance, time, launchGripRatio } = bounded.prediction;
     return { ...point, distanceBounds: distance, timeBounds: time, gripBounds: launchGripRatio };

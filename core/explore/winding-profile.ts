@@ -5,6 +5,7 @@ import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
 import { modelOf } from '../motor/motors.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { RunResult } from '../run/simulate.ts';
+import { makeWorkspace } from '../run/workspace.ts';
 import { runForAim, scoreOf } from './aim.ts';
 
 /** Tape under the turns of a winding, turn by turn. */
@@ -83,7 +84,8 @@ interface Tried {
 export function bestWinding(design: CarDesign, onProgress: (share: number) => boolean = () => true): WindingProfile | null {
   if (isRoller(design)) return null;
   const bare: CarDesign = { ...design, sleeve: [] };
-  const plain = runForAim(bare);
+  const workspace = makeWorkspace();
+  const plain = runForAim(bare, workspace);
   if (!plain) return null;
   const segments = segmentsOf(fullTurns(bare));
   const turnsFor = turnsOn(bare);
@@ -97,7 +99,7 @@ export function bestWinding(design: CarDesign, onProgress: (share: number) => bo
       turns: Math.max(0.1, Math.round(10 * turnsFor(turns, tape)) / 10),
     }));
     const made = taped(bare, steps);
-    const result = runForAim(made);
+    const result = runForAim(made, workspace);
     if (!result || result.slipDistance > plain.slipDistance + SPIN_SLACK) return null;
     if (plain.launchGripRatio > LEAST_GRIP && result.launchGripNeeded > 0 && result.launchGripRatio < LEAST_GRIP) return null;
     return { wraps, steps, design: made, result, score: scoreOf(made, result) };

@@ -39,15 +39,31 @@ const INTEGRAL = (() => {
   return matrix;
 })();
 
+/** Rows summed side by side: a processor waits for one sum, but adds to several at once. */
+const ABREAST = 4;
+
 /** Writes into `into` the integral of the function from −1 to each point. */
 export function integrate(values: Float64Array, into: Float64Array): void {
-  into[0] = 0;
-  for (let i = 1; i < POINTS; i++) {
+  for (let i = 0; i < POINTS; i += ABREAST) {
     const row = i * POINTS;
-    let sum = 0;
-    for (let j = 0; j < POINTS; j++) sum += INTEGRAL[row + j]! * values[j]!;
-    into[i] = sum;
+    let a = 0;
+    let b = 0;
+    let c = 0;
+    let d = 0;
+    for (let j = 0; j < POINTS; j++) {
+      const value = values[j]!;
+      a += INTEGRAL[row + j]! * value;
+      b += INTEGRAL[row + POINTS + j]! * value;
+      c += INTEGRAL[row + 2 * POINTS + j]! * value;
+      d += INTEGRAL[row + 3 * POINTS + j]! * value;
+    }
+    into[i] = a;
+    into[i + 1] = b;
+    into[i + 2] = c;
+    into[i + 3] = d;
   }
+  // Exactly so: a panel begins with nothing.
+  into[0] = 0;
 }
 
 /** The integral over the whole panel (Clenshaw–Curtis quadrature). */

@@ -5,6 +5,7 @@ import { valueKeysOf, valueOf } from '../car/values.ts';
 import type { Numbers, ValueKey } from '../car/value-table.ts';
 import type { Fault } from '../fault.ts';
 import { simulate } from '../run/simulate.ts';
+import { makeWorkspace, type Workspace } from '../run/workspace.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 
 /** 8 in 10 lie between `low` and `high`, half below `middle`. */
@@ -32,6 +33,16 @@ export type BoundedOutcome =
 
 const DEFAULT_RUNS = 128;
 
+export interface PredictOptions {
+  /** Full unless told otherwise. */
+  readonly wind?: Wind;
+  /** The same seed gives the same sample; 1 unless told otherwise. */
+  readonly seed?: number;
+  /** Cars in the sample; 128 unless told otherwise. */
+  readonly runs?: number;
+  readonly workspace?: Workspace;
+}
+
 /** Values that are off together: a floor that grips less grips less in every way. */
 const FOLLOWS: Partial<Readonly<Record<ValueKey, ValueKey>>> = { slidingGrip: 'staticGrip' };
 
@@ -41,7 +52,7 @@ const FOLLOWS: Partial<Readonly<Record<ValueKey, ValueKey>>> = { slidingGrip: 's
  */
 export function predict(
   design: CarDesign,
-  { wind = { kind: 'full' }, seed = 1, runs = DEFAULT_RUNS }: { readonly wind?: Wind; readonly seed?: number; readonly runs?: number } = {},
+  { wind = { kind: 'full' }, seed = 1, runs = DEFAULT_RUNS, workspace = makeWorkspace() }: PredictOptions = {},
 ): BoundedOutcome {
   const prepared = prepareRun(design, wind);
   if (prepared.kind === 'refused') return prepared;
@@ -64,7 +75,7 @@ export function predict(
       const { value, spread } = values[i]!;
       numbers[key] = value * Math.exp(spread * standardNormal(point[leaders[i]!]!));
     });
-    const outcome = simulate(deriveRunSetup(design, wind, numbers as Numbers));
+    const outcome = simulate(deriveRunSetup(design, wind, numbers as Numbers), { workspace });
     // A stretch or angle out of reach for one of the sample: it does not run.
     if (outcome.kind === 'refused') {
       distances.push(0);

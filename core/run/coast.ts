@@ -1,4 +1,14 @@
-import { driveLoad, gripLimit, resistanceAt, rollingAcceleration, rollWith, settle, tyreForce, type Car, type WheelContact } from './forces.ts';
+import {
+  driveLoad,
+  gripLimit,
+  resistanceAt,
+  rollingAcceleration,
+  rollWith,
+  settle,
+  tyreForce,
+  type Car,
+  type WheelContact,
+} from './forces.ts';
 import { DISTANCE_LIMIT, evaluateMotor, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
 import { record } from './trace.ts';
 

@@ -68,7 +68,14 @@ export interface Mark {
 /** A run at release: the car at the line, the motor wound, nothing spent. */
 export function startRun(
   { point, rolling, sliding, panel, slideWork }: Workspace,
-  { car, hasOtherWheels, motor, marks, trace, resolved }: Omit<Run, keyof Workspace | 'motion' | 'marks'> & { readonly marks: readonly number[] },
+  {
+    car,
+    hasOtherWheels,
+    motor,
+    marks,
+    trace,
+    resolved,
+  }: Omit<Run, keyof Workspace | 'motion' | 'marks'> & { readonly marks: readonly number[] },
 ): Run {
   return {
     car,

@@ -31,15 +31,19 @@ const MOST_SWITCHES = 4;
 const REACHES = 0.7;
 /** A panel is made longer by no more than this at once: what comes may be sharper than what was. */
 const MOST_GROWTH = 5;
+/** A tenth less than the error asks for, to be on the safe side. */
+const SAFETY = 0.9;
 /** Of a panel whose error is not a number at all: beyond where the motor's path has meaning. */
 const QUARTER = 0.25;
 
-/** A panel's error falls with about the tenth power of its length (12 points); a tenth less, to be on the safe side. */
-const stepFactor = (coarseness: number, least: number, most: number): number =>
-  Math.min(most, Math.max(least, 0.9 * Math.max(coarseness, 1e-12) ** -0.1));
-/** Always to less than `REACHES`: a panel that was tried up to the goal is not stretched to it again. */
-const shorter = (length: number, coarseness: number): number =>
-  length * (Number.isFinite(coarseness) ? stepFactor(coarseness, 0.1, REACHES - 0.05) : QUARTER);
+/** How much longer the next panel may be. Once short enough, a panel's error falls with about the tenth power of its length (12 points). */
+const longer = (coarseness: number): number => Math.min(MOST_GROWTH, Math.max(1, SAFETY * Math.max(coarseness, 1e-12) ** -0.1));
+/**
+ * How much shorter to try again. Where a panel is too long its error falls more slowly: about with the fourth power.
+ * Always to less than `REACHES`: a panel that was tried up to the goal is not stretched to it again.
+ */
+const shorter = (coarseness: number): number =>
+  Number.isFinite(coarseness) ? Math.min(REACHES - 0.05, Math.max(0.1, SAFETY * coarseness ** -0.25)) : QUARTER;
 
 /** How rolling goes on from panel to panel. */
 interface Progress {
@@ -70,7 +74,7 @@ function progressFrom(run: Run): Progress {
 function isTooCoarse(run: Run, progress: Progress, coarseness: number): boolean {
   if (progress.shortenings >= MOST_SHORTENINGS || coarseness <= 1) return false;
   progress.shortenings++;
-  progress.length = shorter(run.panel.to - run.panel.from, coarseness);
+  progress.length = (run.panel.to - run.panel.from) * shorter(coarseness);
   return true;
 }
 
@@ -125,7 +129,8 @@ function crossSegment(run: Run, progress: Progress, ignoreGrip: boolean): Regime
   const asked = slideAsked(run);
   if (asked !== 0 && !ignoreGrip) return slideToward(run, asked);
   progress.contact = settle(car, rolling, run.point, motion.speed);
-  progress.length = (segmentGoal(run) - motion.u) / 2;
+  // On the move, most segments are smooth enough to be taken whole.
+  progress.length = segmentGoal(run) - motion.u;
   return null;
 }
 
@@ -161,7 +166,7 @@ function rollPanel(run: Run, progress: Progress, ignoreGrip: boolean): Regime | 
   progress.energy = panel.energy[POINTS - 1]!;
   progress.shortenings = 0;
   progress.switches = 0;
-  progress.length = (panel.to - from) * stepFactor(Math.max(coarseness, timing), 1, MOST_GROWTH);
+  progress.length = (panel.to - from) * longer(Math.max(coarseness, timing));
   if (ending.kind === 'slip') return slideToward(run, panel.force[POINTS - 1]!);
   if (ending.kind === 'slack') {
     letGo(run);

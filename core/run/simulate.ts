@@ -114,7 +114,7 @@ function rollsBack(run: Run): boolean {
 export interface RunOptions {
   readonly trace?: boolean;
   /** Room to work in; a new one where none is handed in. */
-  readonly workspace?: Workspace;
+  readonly workspace?: Workspace | undefined;
 }
 
 /**
@@ -149,6 +149,8 @@ export function simulateSound(setup: RunSetup, { trace = false, workspace = make
   return resultOf(run, launch, ended);
 }
 
+const NO_MARKS: readonly PassedMark[] = [];
+
 function resultOf(run: Run, launch: Launch, ended: RunResult['ended']): RunResult {
   const { car, motion, motor } = run;
   return {
@@ -172,7 +174,7 @@ function resultOf(run: Run, launch: Launch, ended: RunResult['ended']): RunResul
     turnsLeft: motion.phase === 'unwinding' ? Math.max(0, motor.angle - motion.angle) / (2 * Math.PI) : 0,
     stalled: ended === 'stalled',
     rollsBack: ended !== 'limit' && rollsBack(run),
-    marks: run.marks.flatMap(({ distance, time }) => (time === null ? [] : [{ distance, time }])),
+    marks: run.marks.length === 0 ? NO_MARKS : run.marks.flatMap(({ distance, time }) => (time === null ? [] : [{ distance, time }])),
     energy: energyBudget(run),
     trace: run.trace,
   };

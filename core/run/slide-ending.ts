@@ -1,7 +1,7 @@
-import { denseValue, type Step } from '../numerics/dormand-prince.ts';
+import { denseValue } from '../numerics/dormand-prince.ts';
 import { DISTANCE_LIMIT, segmentGoal, type Run } from './motion.ts';
 import { pullLeft } from './slide-equations.ts';
-import { SPIN, U, V, X } from './slide-state.ts';
+import { SPIN, STEERING, U, V, X, type SlideWork } from './slide-state.ts';
 
 /** What can end a slide or change its equations, in the order in which they are looked for. */
 const ENDINGS = ['stop', 'limit', 'together', 'held', 'segment', 'slack'] as const;
@@ -33,36 +33,44 @@ export function watchOf(run: Run): Watch {
   return { run, endings: ENDINGS.filter((ending) => canCome[ending]), goal, onward: Math.sign(goal - motion.u) };
 }
 
-const stateAt = (step: Step, i: number, part: number): number =>
-  part === 1 ? step.end[i]! : part === 0 ? step.start[i]! : denseValue(step, i, part);
+/** Puts what steers at a part of the step into `look`. */
+function lookAt({ step, look }: SlideWork, part: number): void {
+  for (let i = 0; i < STEERING; i++) look[i] = part === 1 ? step.end[i]! : part === 0 ? step.start[i]! : denseValue(step, i, part);
+}
 
-/** A quantity that falls below zero as the ending comes; `part` of the step, 0 to 1. */
-function distanceTo({ run, goal, onward }: Watch, step: Step, ending: SlideEnding, part: number): number {
+/** A quantity that falls below zero as the ending comes, at the place looked at. */
+function distanceTo({ run, goal, onward }: Watch, ending: SlideEnding): number {
+  const { look } = run.slideWork;
   switch (ending) {
     case 'stop':
-      return stateAt(step, V, part);
+      return look[V]!;
     case 'limit':
-      return DISTANCE_LIMIT - stateAt(step, X, part);
+      return DISTANCE_LIMIT - look[X]!;
     case 'together':
-      return run.motion.slideDirection * (run.car.radius * stateAt(step, SPIN, part) - stateAt(step, V, part));
+      return run.motion.slideDirection * (run.car.radius * look[SPIN]! - look[V]!);
     case 'held':
-      return stateAt(step, SPIN, part);
+      return look[SPIN]!;
     case 'segment':
-      return onward * (goal - stateAt(step, U, part));
+      return onward * (goal - look[U]!);
     case 'slack':
-      return pullLeft(run, stateAt(step, V, part), stateAt(step, SPIN, part), stateAt(step, U, part));
+      return pullLeft(run, look[V]!, look[SPIN]!, look[U]!);
   }
 }
 
+function distanceAt(watch: Watch, ending: SlideEnding, part: number): number {
+  lookAt(watch.run.slideWork, part);
+  return distanceTo(watch, ending);
+}
+
 /** The part of the step (`after` … `before`) at which an ending that has come by `before` comes. */
-function crossingOf(watch: Watch, step: Step, ending: SlideEnding, after: number, before: number): number {
+function crossingOf(watch: Watch, ending: SlideEnding, after: number, before: number): number {
   // Sliding begins with tyre and floor moving together: look just past the start before calling it ended.
-  if (after === 0 && distanceTo(watch, step, ending, 0) <= 0 && distanceTo(watch, step, ending, 1e-6 * before) <= 0) return 0;
+  if (after === 0 && distanceAt(watch, ending, 0) <= 0 && distanceAt(watch, ending, 1e-6 * before) <= 0) return 0;
   let low = after;
   let high = before;
   for (let k = 0; k < 50 && high - low > 1e-13; k++) {
     const middle = (low + high) / 2;
-    if (distanceTo(watch, step, ending, middle) < 0) high = middle;
+    if (distanceAt(watch, ending, middle) < 0) high = middle;
     else low = middle;
   }
   return high;
@@ -72,14 +80,17 @@ function crossingOf(watch: Watch, step: Step, ending: SlideEnding, after: number
 const LOOK = 0.25;
 
 /** The first thing that ends the slide within the step just made, and at which part of it; null when it goes on. */
-export function slideEndingOf(watch: Watch, step: Step): { readonly ending: SlideEnding; readonly part: number } | null {
+export function slideEndingOf(watch: Watch): { readonly ending: SlideEnding; readonly part: number } | null {
+  const { slideWork } = watch.run;
   for (let low = 0; low < 1; low += LOOK) {
     let first: SlideEnding | null = null;
     let part = low + LOOK;
+    lookAt(slideWork, part);
     for (const ending of watch.endings) {
-      if (distanceTo(watch, step, ending, part) >= 0) continue;
-      part = crossingOf(watch, step, ending, low, part);
+      if (distanceTo(watch, ending) >= 0) continue;
+      part = crossingOf(watch, ending, low, part);
       first = ending;
+      lookAt(slideWork, part);
     }
     if (first !== null) return { ending: first, part };
   }

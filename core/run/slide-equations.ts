@@ -17,8 +17,7 @@ function spinUp({ car, sliding }: Run, motor: MotorPoint, bearing: number, spin:
   return (motor.torque - against - 0.5 * motor.inertiaSlope * spin * spin) / (car.driveInertia + motor.inertia);
 }
 
-const bearingOf = ({ car }: Run, motor: MotorPoint): number =>
-  bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
+const bearingOf = ({ car }: Run, motor: MotorPoint): number => bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
 
 /** Torque left to pull the motor's own parts along, N·m: its string is slack below 0. */
 export function pullLeft(run: Run, v: number, spin: number, u: number): number {
@@ -91,4 +90,3 @@ export function takeState({ step: { end } }: SlideWork, motion: Motion, duration
   motion.slipTime += duration;
   motion.slipDistance += end[SLID]!;
 }
-

@@ -23,7 +23,13 @@ export interface SlideWork {
   readonly step: Step;
   /** Size of an error in what steers that is let pass. */
   readonly scales: Float64Array;
+  /** What steers, at the place of a step that is looked at. */
+  readonly look: Float64Array;
 }
 
 /** Room for the slides of a run. */
-export const makeSlideWork = (): SlideWork => ({ step: makeStep(SIZE), scales: new Float64Array(STEERING) });
+export const makeSlideWork = (): SlideWork => ({
+  step: makeStep(SIZE),
+  scales: new Float64Array(STEERING),
+  look: new Float64Array(STEERING),
+});

@@ -56,7 +56,7 @@ function slideOn(run: Run, watch: Watch, firstStep: number): { readonly ending: 
     setScales(work, run, segmentLength);
     const wanted = Math.min(next, TIME_LIMIT - motion.time);
     const { length, error } = makeSoundStep(work, equations, wanted);
-    const found = slideEndingOf(watch, step);
+    const found = slideEndingOf(watch);
     const taken = found ? found.part * length : length;
     if (taken < length) {
       tryStep(step, equations, taken, scales);
