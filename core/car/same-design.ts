@@ -1,17 +1,17 @@
 import type { CarDesign } from './car-design.ts';
 
 /** Deep equality of plain data; the order of keys does not count. */
-function isDeepEqual(a: unknown, b: unknown): boolean {
+export function isSameContent(a: unknown, b: unknown): boolean {
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return a === b;
   const keys = Object.keys(a);
   return (
     keys.length === Object.keys(b).length &&
-    keys.every((key) => isDeepEqual((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]))
+    keys.every((key) => isSameContent((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]))
   );
 }
 
 /** Whether two designs are one, names aside: a version is kept of it. */
-export const isSameDesign = (a: CarDesign, b: CarDesign): boolean => isDeepEqual({ ...a, name: '' }, { ...b, name: '' });
+export const isSameDesign = (a: CarDesign, b: CarDesign): boolean => isSameContent({ ...a, name: '' }, { ...b, name: '' });
 
 /** Whether two designs make the same car on the same floor: it runs alike whatever it is called, aims at and may be. */
 export const isSameCar = (a: CarDesign, b: CarDesign): boolean => isSameDesign({ ...a, aim: b.aim, limits: b.limits }, b);

@@ -9,8 +9,7 @@ import { flush, onSavedElsewhere } from './autosave.ts';
 import { carOpened, changedElsewhere } from './design-slice.ts';
 import { dropDraft } from './drafts.ts';
 import { findDraft } from './find-draft.ts';
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+import { openedAs } from './opened-as.ts';
 
 /** Opens a car with what was left unsaved in this browser; a draft grown from an older version is a conflict to be settled. */
 async function openCar(store: AppStore, carId: string): Promise<void> {
@@ -18,11 +17,10 @@ async function openCar(store: AppStore, carId: string): Promise<void> {
   await flush(getState, dispatch);
   const { data: car } = await dispatch(api.endpoints.getCar.initiate(carId, { forceRefetch: true, subscribe: false }));
   if (!car) return;
-  const draft = await findDraft(carId);
-  if (draft && same(draft.design, car.design)) dropDraft(carId);
-  const kept = draft && !same(draft.design, car.design) ? draft : null;
-  dispatch(carOpened({ car, draft: kept?.design ?? null }));
-  if (kept && kept.baseVersion !== car.version) dispatch(changedElsewhere(car));
+  const { draft, isConflict } = openedAs(car, await findDraft(carId));
+  if (!draft) dropDraft(carId);
+  dispatch(carOpened({ car, draft }));
+  if (isConflict) dispatch(changedElsewhere(car));
   dispatch(carVisited(carId));
 }
 

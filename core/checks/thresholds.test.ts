@@ -1,0 +1,265 @@
+import { describe, expect, it } from 'vitest';
+import type { BandDesign, CarDesign, LeverDesign } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import type { RunResult } from '../run/simulate.ts';
+import { checkCar, type Check } from './check-car.ts';
+
+const lever = newCar('x');
+const band = newCar('x', 'band');
+const withLever = (change: Partial<LeverDesign>): CarDesign => ({ ...lever, motor: { ...lever.motor, ...change } as LeverDesign });
+const withBand = (change: Partial<BandDesign>, car: Partial<CarDesign> = {}): CarDesign => ({
+  ...band,
+  ...car,
+  motor: { ...band.motor, ...change } as BandDesign,
+});
+
+const strong: Partial<BandDesign> = { band: { kind: 'size', size: '64' }, series: 2, turns: 6, anchorToAxle: 0.2 };
+interface Threshold {
+  readonly id: string;
+  /** A car that grows worse from `from` to `to`. */
+  readonly car: (t: number) => CarDesign;
+  readonly from: number;
+  readonly to: number;
+  /** What is measured against the limit, where it is not the check's own value. */
+  readonly reading?: (check: Check, result: RunResult, design: CarDesign) => number;
+  /** Where it begins to cost something, and where it stops the car; null where nothing does, or not by this number alone. Common practice, from memory. */
+  readonly warns: number;
+  readonly stops: number | null;
+}
+
+const THRESHOLDS: readonly Threshold[] = [
+  {
+    id: 'stall-at-start',
+    car: (slope) => ({ ...lever, floor: { ...lever.floor, slope } }),
+    from: 0,
+    to: 0.2,
+    reading: ({ value }, { launchResistance }) => value / launchResistance,
+    warns: 1.15,
+    stops: 1,
+  },
+  {
+    id: 'launch-grip',
+    car: (t) => ({ ...band, sleeve: [], measured: { staticGrip: { value: 1 - t, spread: 0.1 } } }),
+    from: 0,
+    to: 0.9,
+    warns: 1,
+    stops: 0.85,
+  },
+  { id: 'stall-before-end', car: (slope) => ({ ...band, floor: { ...band.floor, slope } }), from: 0, to: 0.15, warns: 0.5, stops: 0.9 },
+  {
+    id: 'wheelie',
+    car: (driveLoadShare) => ({ ...band, driveLoadShare, measured: { massHeight: { value: 0.05, spread: 0.1 } } }),
+    from: 0.5,
+    to: 0.99,
+    warns: 0.08,
+    stops: null,
+  },
+  { id: 'band-stretch', car: (turns) => withBand({ turns }), from: 5, to: 20, warns: 4.5, stops: 5.625 },
+  {
+    id: 'chassis-buckling',
+    car: (t) => withBand(strong, { body: { kind: 'card', width: 0.06 - t, axleGap: 0.012 } }),
+    from: 0,
+    to: 0.0595,
+    warns: 0.33,
+    stops: 0.66,
+  },
+  {
+    id: 'axle-bending',
+    car: (t) => withBand(strong, { axleDiameter: 0.005 - t, sleeve: [] }),
+    from: 0,
+    to: 0.0035,
+    warns: 0.001,
+    stops: 0.002,
+  },
+  {
+    id: 'hook-clearance',
+    car: (t) => ({ ...lever, body: { ...lever.body, axleGap: 0.012 - t } }),
+    from: 0,
+    to: 0.011,
+    warns: 0.002,
+    stops: 0,
+  },
+  { id: 'wheels-touch', car: (t) => ({ ...lever, wheelbase: 0.26 - t }), from: 0, to: 0.15, warns: 0.005, stops: 0 },
+  { id: 'wheel-to-body', car: (t) => ({ ...lever, trackWidth: 0.11 - t }), from: 0, to: 0.06, warns: 0.003, stops: 0 },
+  {
+    id: 'ground-clearance',
+    car: (t) => ({ ...lever, driveWheels: { ...lever.driveWheels, diameter: 0.12 - t } }),
+    from: 0,
+    to: 0.113,
+    warns: 0.005,
+    stops: 0,
+  },
+  {
+    id: 'lever-reach',
+    car: (trapPosition) => withLever({ trapPosition }),
+    from: 0.18,
+    to: 0.3,
+    reading: ({ value }) => value / 0.18,
+    warns: 0.12,
+    stops: 0.36,
+  },
+  {
+    id: 'string-angle',
+    car: (trapPosition) => withLever({ trapPosition }),
+    from: 0.18,
+    to: 0.4,
+    warns: (50 * Math.PI) / 180,
+    stops: (25 * Math.PI) / 180,
+  },
+  { id: 'winding-room', car: (t) => withBand({ windingWidth: 0.04 - t }), from: 0, to: 0.037, warns: 3, stops: 6 },
+  {
+    id: 'bounce-speed',
+    car: (t) => ({ ...band, care: 'rough', otherWheels: { kind: 'optical-disc', diameter: 0.12 - t } }),
+    from: 0,
+    to: 0.108,
+    reading: ({ value, limit }) => value / limit,
+    warns: 1,
+    stops: 1.5,
+  },
+  {
+    id: 'drift',
+    car: (driveToe) => ({
+      ...lever,
+      care: 'careful',
+      floor: { ...lever.floor, laneWidth: 8 },
+      alignment: { ...lever.alignment, driveToe },
+    }),
+    from: 0,
+    to: 0.03,
+    warns: 4,
+    stops: 8,
+  },
+  {
+    id: 'short-room',
+    car: (t) => ({ ...lever, floor: { ...lever.floor, roomLength: 40 - t } }),
+    from: 0,
+    to: 30,
+    reading: ({ value }, _result, { floor }) => value / floor.roomLength!,
+    warns: 1,
+    stops: null,
+  },
+];
+
+const checked = ({ id, reading }: Threshold, design: CarDesign) => {
+  const prediction = predictRun(design);
+  if (prediction.kind === 'refused') throw new Error(JSON.stringify(prediction.faults));
+  const check = checkCar(design, prediction.result).find((candidate) => candidate.id === id);
+  if (!check) throw new Error(`no check ${id}`);
+  return { check, reading: reading ? reading(check, prediction.result, design) : check.value };
+};
+
+/** The last car of which this holds, and the first of which it does not, a billionth of the way apart. */
+function edge(threshold: Threshold, holds: (check: Check) => boolean) {
+  let [good, bad] = [threshold.from, threshold.to];
+  for (let k = 0; k < 40; k++) {
+    const middle = (good + bad) / 2;
+    if (holds(checked(threshold, threshold.car(middle)).check)) good = middle;
+    else bad = middle;
+  }
+  return [checked(threshold, threshold.car(good)), checked(threshold, threshold.car(bad))] as const;
+}
+
+describe('every check, from both sides of its limit', () => {
+  it.each(THRESHOLDS)('$id warns at its limit and not before', (threshold) => {
+    const [before, after] = edge(threshold, ({ verdict }) => verdict === 'good');
+    expect(before.check.verdict).toBe('good');
+    expect(after.check.verdict).not.toBe('good');
+    expect(before.reading).toBeCloseTo(threshold.warns, 3);
+    expect(after.reading).toBeCloseTo(threshold.warns, 3);
+    expect(before.check.remedies(String)).toEqual([]);
+  });
+  it.each(THRESHOLDS.filter(({ stops }) => stops !== null))('$id stops a car where it fails or hurts, and not before', (threshold) => {
+    const [before, after] = edge(threshold, ({ verdict }) => verdict !== 'stop');
+    expect(before.check.verdict).toBe('warning');
+    expect(after.check.verdict).toBe('stop');
+    expect(before.reading).toBeCloseTo(threshold.stops!, 3);
+    expect(after.reading).toBeCloseTo(threshold.stops!, 3);
+  });
+});
+
+describe('a size that a check offers', () => {
+  const unequal: CarDesign = {
+    ...lever,
+    driveWheels: { ...lever.driveWheels, diameter: 0.2 },
+    otherWheels: { kind: 'bottle-cap', diameter: 0.04 },
+  };
+  it.each([
+    ['hook-clearance', { ...lever, body: { ...lever.body, axleGap: 0.003 } }],
+    ['wheels-touch', { ...unequal, wheelbase: 0.07 }],
+    ['wheel-to-body', { ...lever, trackWidth: 0.05 }],
+    ['winding-room', withBand({ windingWidth: 0.004 })],
+  ] as const)('%s: just keeps its limit', (id, design) => {
+    const threshold = THRESHOLDS.find((known) => known.id === id)!;
+    const [remedy] = checked(threshold, design).check.remedies(String);
+    const { value, limit, verdict } = checked(threshold, remedy!.design).check;
+    expect(value).toBeCloseTo(limit, 9);
+    expect(verdict === 'good' || Math.abs(value - limit) < 1e-12).toBe(true);
+  });
+});
+
+describe('what a check says follows what it finds', () => {
+  const told = (id: string, design: CarDesign): string =>
+    checked(
+      THRESHOLDS.find((known) => known.id === id)!,
+      design,
+    ).check.sentence((value) => value.toPrecision(3));
+  const towed = (toe: number): CarDesign => ({ ...lever, care: 'careful', alignment: { ...lever.alignment, driveToe: toe } });
+  it.each([
+    ['lever-reach', withLever({ trapPosition: 0.3 }), 'short of'],
+    ['lever-reach', withLever({ trapPosition: 0.17 }), 'beyond'],
+    ['drift', towed(0.02), 'to the right'],
+    ['drift', towed(-0.02), 'to the left'],
+    ['drift', lever, 'Meant straight'],
+    ['wheel-to-body', lever, '0.0244 clear'],
+    ['wheel-to-body', { ...lever, trackWidth: 0.05 }, '0.00560 too wide'],
+    ['wheels-touch', lever, '0.140 apart'],
+    ['wheels-touch', { ...lever, wheelbase: 0.11 }, 'by 0.0100'],
+    ['hook-clearance', lever, '0.00640 to spare'],
+    ['hook-clearance', { ...lever, body: { ...lever.body, axleGap: 0.003 } }, 'strikes the body'],
+    ['ground-clearance', lever, '0.0544'],
+    ['ground-clearance', { ...lever, otherWheels: { kind: 'bottle-cap', diameter: 0.02 } }, '0.00840'],
+    ['wheelie', { ...lever, layout: { ...lever.layout, driveAxle: 'front' } }, 'on the rear wheels'],
+    ['wheelie', lever, 'on the front wheels'],
+    ['winding-room', withBand({ windingWidth: 0.004 }), 'snag'],
+    ['short-room', { ...lever, floor: { ...lever.floor, roomLength: 100 } }, 'short of the wall'],
+    ['short-room', { ...lever, floor: { ...lever.floor, roomLength: 10 } }, 'at least'],
+    ['band-stretch', withBand({ turns: 16 }), 'glasses on'],
+    ['chassis-buckling', withBand(strong, { body: { kind: 'milk-jug', width: 0.03, axleGap: 0.012 } }), 'A stick glued'],
+  ] as const)('%s', (id, design, words) => expect(told(id, design)).toContain(words));
+  it('nothing of danger where there is none', () => {
+    for (const id of ['winding-room', 'band-stretch', 'chassis-buckling']) expect(told(id, band)).not.toMatch(/snag|glasses|stick glued/);
+  });
+  it('a tube buckles as a ring: π r³ t (any mechanics handbook)', () => {
+    const valueOf = (body: CarDesign['body']): number =>
+      checked(
+        THRESHOLDS.find(({ id }) => id === 'chassis-buckling')!,
+        { ...band, body },
+      ).check.value;
+    const ring = 2.5e9 * Math.PI * 0.03 ** 3 * 0.3e-3;
+    const sheet = 3e9 * ((0.06 * 0.005 ** 3) / 12);
+    const [tube, balsa] = (['bottle', 'balsa'] as const).map((kind) => valueOf({ kind, width: 0.06, axleGap: 0.012 }));
+    expect(balsa! / tube!).toBeCloseTo(ring / sheet, 3);
+  });
+  it('is told the worst first, and only of what the car has', () => {
+    const listOf = (design: CarDesign): Check[] => {
+      const prediction = predictRun(design);
+      return prediction.kind === 'ran' ? checkCar(design, prediction.result) : [];
+    };
+    const verdicts = listOf({ ...lever, trackWidth: 0.05, wheelbase: 0.121 }).map(({ verdict }) => verdict);
+    expect(verdicts.indexOf('stop')).toBe(0);
+    expect(verdicts.lastIndexOf('warning')).toBeLessThan(verdicts.indexOf('good'));
+    const idsOf = (design: CarDesign): string[] => listOf(design).map(({ id }) => id);
+    expect(idsOf(newCar('x', 'twist')).sort()).toEqual([
+      'band-stretch',
+      'bounce-speed',
+      'launch-grip',
+      'stall-at-start',
+      'stall-before-end',
+    ]);
+    expect(idsOf(band)).not.toContain('lever-reach');
+    expect(idsOf(lever)).not.toContain('band-stretch');
+    expect(idsOf(withLever({ release: 'tied' }))).toContain('tied-release');
+    expect(idsOf(lever)).not.toContain('tied-release');
+  });
+});
