@@ -135,6 +135,13 @@ describe('searches', () => {
     });
     expect(none.front.every(({ design }) => design.own === undefined)).toBe(true);
   });
+  it('move the trap along with the lever, so that the cocked tip lies over the drive axle', () => {
+    for (const { design } of findBestCar(car, { tries: 300 }).front) {
+      if (design.motor.kind !== 'lever') throw new Error('no lever');
+      const { trapPosition, leverLength, cockedAngle } = design.motor;
+      expect(Math.abs(trapPosition + leverLength * Math.cos(cockedAngle))).toBeLessThan(0.12 * leverLength);
+    }
+  });
   it('stop when they are told', () => expect(findBestCar(car, { onProgress: (share) => share < 0.1 }).passed).toBeLessThan(300));
   it('find tape, turn by turn, that helps under the grip limit and leaves no turns wound, and none for a roller', () => {
     const band: CarDesign = { ...newCar('x', 'band'), tyre: 'card-edge', driveLoadShare: 0.5 };

@@ -6,6 +6,7 @@ import { sideView } from '../geometry/side-view.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { BandDesign, CarDesign, LeverDesign, MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
+import type { ValueKey } from '../car/value-table.ts';
 import { WHEELS } from '../car/catalogue.ts';
 import { deriveRunSetup, fullTurns, prepareRun } from './derive-run-setup.ts';
 import { standingWeight, wheelsetOf } from '../car/weights.ts';
@@ -16,6 +17,7 @@ import { limitOf } from './verdict.ts';
 const KINDS: readonly MotorKind[] = ['lever', 'band', 'twist'];
 const lever = newCar('New car');
 const band = newCar('New car', 'band');
+const roller = newCar('New car', 'twist');
 const run = (design: CarDesign): RunResult => {
   const prediction = predictRun(design);
   if (prediction.kind === 'refused') throw new Error(JSON.stringify(prediction.faults));
@@ -220,6 +222,50 @@ describe('what cannot run', () => {
     expect(faultsOf({ ...lever, sleeve: [{ diameter: 0.002, turns: 1 }] })[0]).toMatchObject({ path: 'sleeve[0].diameter' });
     expect(faultsOf(withBand({ turns: 60 }))[0]).toMatchObject({ path: 'motor.turns' });
     expect(faultsOf(withLever({ trapPosition: 0.02 }))[0]!.path).toMatch(/^motor\./);
+  });
+});
+
+describe('what is beyond any car', () => {
+  const measured = (key: ValueKey, value: number): Partial<CarDesign> => ({ measured: { [key]: { value, spread: 0.1 } } });
+  const ownBand = (size: 'length' | 'width' | 'thickness', value: number): CarDesign =>
+    withBand({ band: { kind: 'own', length: 0.09, width: 0.003, thickness: 0.0008, [size]: value } });
+  it.each([
+    [withLever({ trapPosition: 4 }), 'motor.trapPosition', 3],
+    [{ ...lever, driveWheels: { kind: 'card-disc', diameter: 3 } }, 'driveWheels.diameter', 2],
+    [{ ...lever, otherWheels: { kind: 'card-disc', diameter: 3 } }, 'otherWheels.diameter', 2],
+    [{ ...lever, mass: 60 }, 'mass', 50],
+    [ownBand('length', 4), 'motor.band', 3],
+    [ownBand('width', 0.3), 'motor.band', 0.2],
+    [ownBand('thickness', 0.06), 'motor.band', 0.05],
+    [{ ...lever, ...measured('springRate', 60) }, 'measured.springRate', null],
+    [{ ...lever, ...measured('springPreload', 60) }, 'measured.springPreload', null],
+    [{ ...lever, ...measured('springEfficiency', 0.01) }, 'measured.springEfficiency', null],
+    [{ ...band, ...measured('c1', 1e9) }, 'measured.c1', null],
+    [{ ...band, ...measured('c2', 1e9) }, 'measured.c2', null],
+    [{ ...band, ...measured('bandEfficiency', 0.01) }, 'measured.bandEfficiency', null],
+    [{ ...roller, ...measured('washerFriction', 3) }, 'measured.washerFriction', null],
+    [{ ...roller, ...measured('armFriction', 3) }, 'measured.armFriction', null],
+    [{ ...lever, ...measured('bearingFriction', 3) }, 'measured.bearingFriction', null],
+    [{ ...lever, ...measured('dragArea', 3) }, 'measured.dragArea', null],
+    [{ ...lever, ...measured('massHeight', 3) }, 'measured.massHeight', null],
+    [{ ...lever, ...measured('staticGrip', 6) }, 'measured.staticGrip', null],
+    [{ ...lever, ...measured('rollingLengthDrive', 1) }, 'measured.rollingLengthDrive', null],
+    [{ ...lever, ...measured('rollingLengthOther', 1) }, 'measured.rollingLengthOther', null],
+    [{ ...lever, ...measured('driveWheelDensity', 1e5) }, 'measured.driveWheelDensity', null],
+    [{ ...lever, ...measured('otherWheelDensity', 1e5) }, 'measured.otherWheelDensity', null],
+  ] as readonly (readonly [CarDesign, string, number | null])[])(
+    '%#: is told under the design’s own key, with its limit',
+    (design, path, most) => {
+      const fault = faultsOf(design).find((candidate) => candidate.path === path);
+      expect(fault?.message ?? faultsOf(design)).toBeTypeOf('string');
+      if (most === null) expect(fault!.message).toMatch(/far (above|below) what any car has/);
+      else expect(fault!.limit).toEqual({ is: 'most', value: most });
+    },
+  );
+  it('speaks of no key that a design does not have', () => {
+    const inLine = faultsOf(withLever({ trapPosition: 0.05, leverLength: 0.3 }));
+    expect(inLine.length).toBeGreaterThan(0);
+    for (const { path, message } of inLine) expect(`${path} ${message}`).not.toContain('pivotToAxle');
   });
 });
 

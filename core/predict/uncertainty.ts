@@ -1,12 +1,10 @@
 import { quantileSorted } from 'simple-statistics';
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { deriveRunSetup, prepareRun } from './derive-run-setup.ts';
-import { valueKeysOf, valueOf } from '../car/values.ts';
-import type { Numbers, ValueKey } from '../car/value-table.ts';
 import type { Fault } from '../fault.ts';
 import { simulate } from '../run/simulate.ts';
 import { makeWorkspace, type Workspace } from '../run/workspace.ts';
-import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
+import { sampledNumbers } from './sampled-numbers.ts';
 
 /** 8 in 10 lie between `low` and `high`, half below `middle`. */
 export interface Bounds {
@@ -43,9 +41,6 @@ export interface PredictOptions {
   readonly workspace?: Workspace;
 }
 
-/** Values that are off together: a floor that grips less grips less in every way. */
-const FOLLOWS: Partial<Readonly<Record<ValueKey, ValueKey>>> = { slidingGrip: 'staticGrip' };
-
 /**
  * The bounds within which a design's runs are to be expected, wound fully unless told otherwise. Every value is taken as
  * log-normal with its spread; a low-discrepancy sample of `runs` cars stands for all. The same seed gives the same answer.
@@ -56,26 +51,14 @@ export function predict(
 ): BoundedOutcome {
   const prepared = prepareRun(design, wind);
   if (prepared.kind === 'refused') return prepared;
-  const keys = valueKeysOf(design);
-  const values = keys.map((key) => valueOf(design, key));
-  const leaders = keys.map((key, i) => {
-    const leader = FOLLOWS[key];
-    return leader === undefined ? i : keys.indexOf(leader);
-  });
-  const pointAt = lowDiscrepancy(keys.length, seed);
+  const numbersOf = sampledNumbers(design, seed);
   const distances: number[] = [];
   const times: number[] = [];
   const grips: number[] = [];
   let spinning = 0;
   let stalling = 0;
   for (let n = 0; n < runs; n++) {
-    const point = pointAt(n);
-    const numbers: Partial<Record<ValueKey, number>> = {};
-    keys.forEach((key, i) => {
-      const { value, spread } = values[i]!;
-      numbers[key] = value * Math.exp(spread * standardNormal(point[leaders[i]!]!));
-    });
-    const outcome = simulate(deriveRunSetup(design, wind, numbers as Numbers), { workspace });
+    const outcome = simulate(deriveRunSetup(design, wind, numbersOf(n)), { workspace });
     // A stretch or angle out of reach for one of the sample: it does not run.
     if (outcome.kind === 'refused') {
       distances.push(0);

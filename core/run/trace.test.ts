@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import reference from './reference/reference-runs.json' with { type: 'json' };
 import { runSetups } from './reference/generated-setups.ts';
 import type { RunSetup } from './run-setup.ts';
 import { simulate } from './simulate.ts';
@@ -37,7 +38,22 @@ function balanceOf({ car }: RunSetup, trace: Trace): Map<Phase, { acted: number;
   return sums;
 }
 
+/** The first of the reference runs, its car changed. */
+function setupOf(change: Partial<RunSetup['car']>): RunSetup {
+  const setup = reference.runs[0]!.setup as unknown as RunSetup;
+  return { ...setup, car: { ...setup.car, ...change } };
+}
+
 describe('the trace of a run', () => {
+  it('has the grip that the weight on the drive wheels gives, coasting too: μ · share · m g where nothing shifts it', () => {
+    const setup = setupOf({ massHeight: 0 });
+    const outcome = simulate(setup, { trace: true });
+    if (outcome.kind === 'refused') throw new Error('refused');
+    const { phase, gripLimit } = outcome.result.trace!;
+    expect(phase).toContain('coasting');
+    const expected = setup.surface.staticGrip * setup.car.driveLoadShare * setup.car.mass * 9.80665;
+    for (const limit of gripLimit) expect(limit / expected).toBeCloseTo(1, 9);
+  });
   // Newton's second law for car and wheels together; the tyre's force between them cancels. Source: textbook mechanics.
   it('adds up in every phase: pull less resistance is what car and wheels gain in momentum', () => {
     const reached: Record<Phase, number> = { rolling: 0, spinning: 0, braking: 0, coasting: 0, rewinding: 0 };
