@@ -1,19 +1,17 @@
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import type { ElementHandle } from 'puppeteer-core';
+import { describe, expect, it, vi } from 'vitest';
 import { newCar } from '../core/car/new-car.ts';
 import { readCarDesign } from '../core/files/read.ts';
-import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
+import { demoCar, setStage } from './stage.ts';
 
-let program: Program;
-let browser: Browser;
-let stopBrowser: () => Promise<void>;
-const complaints: string[] = [];
-const open = (path: string): Promise<Page> => openPage(browser, program.url + path, DESKTOP, complaints);
-const demoCar = (n: number): string => `/cars/5ce44000-0000-4000-8000-00000000000${n}/design`;
+const stage = setStage();
+const { open } = stage;
+
+const designOf = (n: number): string => `${demoCar(n)}/design`;
 
 /** A new car driven by this, opened. */
 async function newCarWith(motor: string) {
@@ -26,19 +24,9 @@ async function newCarWith(motor: string) {
   return { page, car };
 }
 
-beforeAll(async () => {
-  program = await startProgram({ demo: true });
-  ({ browser, stop: stopBrowser } = await startBrowser());
-});
-afterAll(async () => {
-  await stopBrowser?.();
-  await program?.stop();
-  expect(complaints).toEqual([]);
-});
-
 describe('a builder at the Design station', () => {
   it('cures a spinning band car by the remedy that is offered', async () => {
-    const page = await open(demoCar(4));
+    const page = await open(designOf(4));
     const limpet = builder(page);
     await limpet.sees('Wheelspin holds this car back.');
     await limpet.sees('What would help');
@@ -74,7 +62,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('finds the best lever by a sweep', async () => {
-    const page = await open(demoCar(1));
+    const page = await open(designOf(1));
     const kelp = builder(page);
     const before = await kelp.distance();
     await kelp.openTab('Sweep');
@@ -96,7 +84,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('takes a point of the map by keyboard', async () => {
-    const page = await open(demoCar(2));
+    const page = await open(designOf(2));
     const ferry = builder(page);
     await ferry.openTab('Map');
     const map = (await page.waitForSelector('[role=application]', { timeout: 20_000 }))!;
@@ -120,7 +108,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('stops a map that is being made, makes another, and takes a point of it by the mouse', async () => {
-    const page = await open(demoCar(2));
+    const page = await open(designOf(2));
     const ferry = builder(page);
     await ferry.openTab('Map');
     await page.waitForSelector('::-p-aria([name="Mapping"][role="progressbar"])');
@@ -145,7 +133,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('drags a part on the drawing, types a size there, and turns an axle from above', async () => {
-    const page = await open(demoCar(3));
+    const page = await open(designOf(3));
     const tern = builder(page);
     const hook = (await page.waitForSelector('[aria-label="anchor hook, on the drawing"]'))!;
     const { x, y, width, height } = (await hook.boundingBox())!;
@@ -169,7 +157,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('keeps a version, goes back to an old one and loses nothing', async () => {
-    const page = await open(demoCar(5));
+    const page = await open(designOf(5));
     const eel = builder(page);
     await eel.type('Turns of a full wind', '16');
     await eel.sees('changed since kept');
@@ -186,7 +174,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('lays earlier versions behind the curve', async () => {
-    const page = await open(demoCar(4));
+    const page = await open(designOf(4));
     const limpet = builder(page);
     await limpet.press('first build');
     await limpet.press('show behind the curve: band tyres');
@@ -203,7 +191,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('adds a part of their own, fits it, and finds it measured in the prediction', async () => {
-    const page = await open(demoCar(4));
+    const page = await open(designOf(4));
     const limpet = builder(page);
     const before = await limpet.distance();
     await limpet.press('My parts');
@@ -240,7 +228,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('sees what a remedy would do before taking it, and moves the car along the curve', async () => {
-    const page = await open(demoCar(4));
+    const page = await open(designOf(4));
     const limpet = builder(page);
     await limpet.sees('no wheelspin ·');
     await (await page.waitForSelector('button[aria-label^="Try: Tyres"]'))!.focus();

@@ -2,33 +2,22 @@ import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
+import type { ElementHandle } from 'puppeteer-core';
+import { describe, expect, it, vi } from 'vitest';
+import { DESKTOP, openPage, startProgram } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
 import { addRuns } from './many-runs.ts';
+import { demoCar, setStage } from './stage.ts';
 
-let program: Program;
-let browser: Browser;
-let stopBrowser: () => Promise<void>;
-const complaints: string[] = [];
 const RUNS = 3000;
 const LIMPET = '5ce44000-0000-4000-8000-000000000004';
-const carAt = (n: number): string => `/cars/5ce44000-0000-4000-8000-00000000000${n}`;
-const open = (path: string, told: string[] = complaints): Promise<Page> => openPage(browser, program.url + path, DESKTOP, told);
-
-beforeAll(async () => {
+const stage = setStage(async () => {
   const first = await startProgram({ demo: true });
   await first.stop();
   addRuns(first.folder, LIMPET, RUNS);
-  program = await startProgram({ demo: true, folder: first.folder });
-  ({ browser, stop: stopBrowser } = await startBrowser());
+  return startProgram({ demo: true, folder: first.folder });
 });
-afterAll(async () => {
-  await stopBrowser?.();
-  await program?.stop();
-  expect(complaints).toEqual([]);
-});
+const { open, complaints } = stage;
 
 describe('a car that cannot run', () => {
   it.each([
@@ -38,7 +27,7 @@ describe('a car that cannot run', () => {
   ])(
     'number %i, after %s was typed as %s, says why and can still be edited, also after a reload',
     async (n, field, typed, words, other) => {
-      const page = await open(`${carAt(n)}/design`);
+      const page = await open(`${demoCar(n)}/design`);
       const car = builder(page);
       await car.sees('predicted, fully wound');
       await car.type(field, typed);
@@ -63,7 +52,7 @@ describe('a car that cannot run', () => {
 describe('an error in one panel', () => {
   it('leaves the others standing, and can be undone', async () => {
     const told: string[] = [];
-    const page = await open(`${carAt(3)}/design`, told);
+    const page = await open(`${demoCar(3)}/design`, DESKTOP, told);
     const car = builder(page);
     await car.sees('8 in 10 such cars');
     await page.evaluate(() => {
@@ -97,7 +86,7 @@ describe('an error in one panel', () => {
 describe('a worker that breaks', () => {
   it('ends its job with a message, and the second try is made', async () => {
     const told: string[] = [];
-    const page = await open(`${carAt(3)}/design`, told);
+    const page = await open(`${demoCar(3)}/design`, DESKTOP, told);
     const car = builder(page);
     await car.sees('8 in 10 such cars');
     await page.evaluate(() => {
@@ -125,7 +114,7 @@ describe('a worker that breaks', () => {
 
 describe('thousands of runs', () => {
   it('are listed with few rows on the page, to the very first, and a new one stands on top', async () => {
-    const page = await open(`${carAt(4)}/track`);
+    const page = await open(`${demoCar(4)}/track`);
     const car = builder(page);
     await car.sees('All runs, newest first');
     await car.sees('against predicted');
@@ -162,7 +151,7 @@ describe('everything', () => {
     );
     await page.close();
     const other = await startProgram();
-    const empty = await openPage(browser, other.url, DESKTOP, complaints);
+    const empty = await openPage(stage.browser, other.url, DESKTOP, complaints);
     const garage = builder(empty);
     await garage.sees('No car yet');
     const input = (await empty.$('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
@@ -203,7 +192,7 @@ describe('everything', () => {
     await page.close();
   });
   it('that can be read stands beside a car that cannot', async () => {
-    const db = new Database(join(program.folder, 'nimble-axle.sqlite'));
+    const db = new Database(join(stage.program.folder, 'nimble-axle.sqlite'));
     db.exec(`UPDATE cars SET version = version + 1, design = json_remove(design, '$.mass') WHERE id LIKE '%2'`);
     db.close();
     const page = await open('/');
@@ -215,6 +204,6 @@ describe('everything', () => {
     await page.locator('li[aria-label="A car that cannot be read"] button:last-of-type').click();
     await garage.seesNot('A car that cannot be read');
     await page.close();
-    expect(readFileSync(join(program.folder, 'nimble-axle.sqlite')).length).toBeGreaterThan(0);
+    expect(readFileSync(join(stage.program.folder, 'nimble-axle.sqlite')).length).toBeGreaterThan(0);
   });
 });

@@ -1,26 +1,15 @@
 import { PNG } from 'pngjs';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import { TOKENS } from '../web/ui/tokens.ts';
-import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
+import { DESKTOP } from './browser.ts';
 import { builder } from './builder.ts';
+import { demoCar, setStage } from './stage.ts';
 
-let program: Program;
-let browser: Browser;
-let stopBrowser: () => Promise<void>;
-const complaints: string[] = [];
-const KELP = '/cars/5ce44000-0000-4000-8000-000000000001';
+const stage = setStage();
+const { open } = stage;
 
-beforeAll(async () => {
-  program = await startProgram({ demo: true });
-  ({ browser, stop: stopBrowser } = await startBrowser());
-});
-afterAll(async () => {
-  await stopBrowser?.();
-  await program?.stop();
-  expect(complaints).toEqual([]);
-});
-const open = (path: string): Promise<Page> => openPage(browser, program.url + path, DESKTOP, complaints);
+const KELP = demoCar(1);
 
 /** What has the focus, in words; null when nothing has. */
 const focused = (page: Page): Promise<string | null> =>
@@ -77,7 +66,7 @@ describe('the keyboard', () => {
   ] as const)('shows in %s, %s, where it is: every stop has its ring', async (_name, scheme, path) => {
     const page = await open('/');
     await page.evaluate((mode) => localStorage.setItem('mui-mode', mode), scheme);
-    await page.goto(program.url + path);
+    await page.goto(stage.program.url + path);
     const car = builder(page);
     await car.sees(path === '/' ? 'Bobbin Eel' : path.endsWith('design') ? '8 in 10 such cars' : 'All runs, newest first');
     const without: string[] = [];

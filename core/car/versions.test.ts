@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { StoredVersion } from '../schema/stored.ts';
 import { readCarDesign, readCarVersion } from '../files/read.ts';
-import type { CarDesign } from './car-design.ts';
+import type { BandDesign, CarDesign } from './car-design.ts';
+import { faultWords } from './fault-words.ts';
+import { bandWords } from './motors/rubber-motors.ts';
+import { beyond } from '../fault.ts';
+import { printQuantity } from '../units/quantity.ts';
 import { newCar } from './new-car.ts';
 import { changeWords, differences } from './difference.ts';
 import { predictRun } from '../predict/predict-run.ts';
@@ -40,6 +44,37 @@ describe('the change between two designs', () => {
     // What differs in its fourth digit still differs.
     const again: CarDesign = { ...car, measured: { rollingLengthDrive: { value: 0.0006204, spread: 0.05 } } };
     expect(changeWords(weighed, again, 'metric')).toContain('0.62 mm measured → 0.6204 mm measured');
+  });
+  it.each([
+    [{ floor: { ...car.floor, kind: 'concrete' } }, 'floor smooth floor or linoleum → concrete'],
+    [{ layout: { ...car.layout, otherWheelCount: 1 } }, 'wheels on the other axle 2 → 1'],
+    [{ layout: { ...car.layout, driveAxle: 'front' } }, 'drive axle at the rear → in front'],
+    [{ care: 'careful' }, 'build ordinary → careful: wheels run true'],
+    [{ motor: { ...car.motor, release: 'tied' } }, 'end drops off → tied'],
+    [{ sleeve: [{ diameter: 0.006, turns: 2 }] }, 'tape none → ⌀ 6 mm under the last 2 turns'],
+    [{ floor: { ...car.floor, roomLength: 12 } }, 'room none → 12.00 m'],
+    [{ floor: { ...car.floor, laneWidth: 2 } }, 'lane none → 2.00 m'],
+    [{ limits: { ...car.limits, length: 0.4 } }, 'most length by the rules none → 400 mm'],
+    [{ limits: { ...car.limits, mass: 0.2 } }, 'most weight by the rules none → 200 g'],
+    [{ limits: { ...car.limits, bands: 2 } }, 'most bands by the rules none → 2'],
+    [{ aim: { kind: 'closest-to', distance: 9 } }, 'aim furthest none → closest-to 9.00 m'],
+    [
+      { own: { tyre: { name: 'moss rubber', evidence: 'measured', values: { staticGrip: 1.1 } } } },
+      'tyres rubber-band tyre → moss rubber (1.1)',
+    ],
+  ] as readonly (readonly [Partial<CarDesign>, string])[])('tells what else differs: %#', (change, words) =>
+    expect(changeWords(car, { ...car, ...change }, 'metric').replaceAll('\u00a0', ' ')).toBe(words),
+  );
+  it('tells bands by number and size, and what drives a car by name', () => {
+    const band = newCar('x', 'band');
+    const motor = band.motor as BandDesign;
+    const told = (change: Partial<BandDesign>): string =>
+      changeWords(band, { ...band, motor: { ...motor, ...change } }, 'metric').replaceAll('\u00a0', ' ');
+    expect(told({ parallel: 2, series: 3 })).toBe('side by side 1 → 2; end to end 2 → 3');
+    expect(told({ band: { kind: 'own', length: 0.1, width: 0.004, thickness: 0.001 } })).toBe(
+      'bands size 33 (3½ × 1/8 in) → own sizes (100 mm, 4 mm, 1 mm)',
+    );
+    expect(changeWords(car, band, 'metric')).toContain('driven by a snap trap and a lever → bands on the axle');
   });
   it('is nothing for a car that only has another name, whatever the order of its keys', () => {
     const renamed = Object.fromEntries(Object.entries({ ...car, name: 'Other' }).reverse()) as unknown as CarDesign;
@@ -86,5 +121,44 @@ describe('another motor in the same car', () => {
     expect(made.motor.kind).toBe(to);
     expect(readCarDesign(made)).toMatchObject({ kind: 'read' });
     expect(predictRun(made).kind).toBe('ran');
+  });
+});
+
+describe('bands in words', () => {
+  it.each([
+    [1, 1, '1 band'],
+    [1, 3, '3 bands end to end'],
+    [2, 1, '2 bands side by side'],
+    [2, 3, '6 bands, 2 side by side, 3 end to end'],
+  ])('%i beside, %i behind one another: %s', (parallel, series, words) => {
+    const { motor } = newCar('x', 'band');
+    expect(bandWords({ ...(motor as BandDesign), parallel, series })).toBe(words);
+  });
+});
+
+describe('a bound that is not kept is told in what its key is measured in', () => {
+  it.each([
+    ['mass', 0.024, 'must be at most 24 g'],
+    ['motor.turns', 12, 'must be at most 12'],
+    ['alignment.driveToe', Math.PI / 180, 'must be at most 1'],
+    ['floor.slope', Math.PI / 90, 'must be at most 2'],
+    ['driveLoadShare', 0.5, 'must be at most 50 %'],
+    ['floor.roomLength', 20, 'must be at most 20.00 m'],
+    ['motor.trapPosition', 0.3, 'must be at most 300 mm'],
+    ['driveWheels.diameter', 0.4, 'must be at most 400 mm'],
+    ['limits.height', 0.2, 'must be at most 200 mm'],
+    ['motor.band', 0.09, 'must be at most 90 mm'],
+  ])('%s', (path, value, words) => {
+    const print: Parameters<typeof faultWords>[1] = (of, quantity) => printQuantity(of, quantity, 'metric');
+    expect(faultWords(beyond(path, { is: 'most', value }), print).replaceAll('\u00a0', ' ')).toMatch(
+      new RegExp(`^${words.replace('.', '\\.')}`),
+    );
+  });
+  it('and in its own words where it is no bound, or measured in something of its own', () => {
+    expect(faultWords({ path: 'motor.releaseAngle', message: 'lets go too soon' }, String)).toBe('lets go too soon');
+    expect(faultWords(beyond('measured.c1', { is: 'most', value: 3 }), String)).toBe('must be at most 3');
+    expect(beyond('mass', { is: 'least', value: 2, because: 'the wheels weigh that' }).message).toBe(
+      'must be at least 2, the wheels weigh that',
+    );
   });
 });

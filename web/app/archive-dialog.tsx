@@ -6,11 +6,6 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import LinearProgress from '@mui/material/LinearProgress';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import { faultLine } from '../../core/fault.ts';
@@ -19,6 +14,7 @@ import { problemLine, useOpenArchiveMutation, type ArchiveOpening } from './api.
 import { useAppDispatch } from './store.ts';
 import { toasted } from './toasts-slice.ts';
 import { removedName } from './removed-name.ts';
+import { WordTable } from '../ui/word-table.tsx';
 
 const KINDS: readonly (readonly [keyof ArchiveCount, string])[] = [
   ['car', 'cars'],
@@ -120,26 +116,11 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
   return (
     <>
       <Typography color="text.secondary">Saved {savedAt.format(new Date(manifest.savedAt))}. Nothing has been stored yet.</Typography>
-      <Table size="small" sx={{ my: 3 }}>
-        <TableHead>
-          <TableRow>
-            <TableCell>what</TableCell>
-            <TableCell align="right">new here</TableCell>
-            <TableCell align="right">the same</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {KINDS.map(([kind, plural]) => (
-            <TableRow key={kind}>
-              <TableCell component="th" scope="row">
-                {plural}
-              </TableCell>
-              <TableCell align="right">{fresh[kind]}</TableCell>
-              <TableCell align="right">{same[kind]}</TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <WordTable
+        head={['what', 'new here', 'the same']}
+        rows={KINDS.map(([kind, plural]) => [plural, fresh[kind], same[kind]])}
+        areFigures
+      />
       <Choice
         title={differing === 1 ? '1 differs from what is here' : `${differing} differ from what is here`}
         text="Ticked, the archive’s takes the place of yours; a car’s replaced design stays in its history."

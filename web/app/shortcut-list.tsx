@@ -1,10 +1,7 @@
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableRow from '@mui/material/TableRow';
+import { WordTable } from '../ui/word-table.tsx';
 
 const SHORTCUTS = [
   ['Ctrl + Z', 'undo the last change of a design'],
@@ -29,18 +26,7 @@ export default function ShortcutList({ onClose }: { readonly onClose: () => void
     <Dialog open onClose={onClose}>
       <DialogTitle>Keys</DialogTitle>
       <DialogContent>
-        <Table size="small">
-          <TableBody>
-            {SHORTCUTS.map(([keys, meaning]) => (
-              <TableRow key={keys}>
-                <TableCell component="th" scope="row" sx={{ whiteSpace: 'nowrap', fontWeight: 600 }}>
-                  {keys}
-                </TableCell>
-                <TableCell>{meaning}</TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
+        <WordTable rows={SHORTCUTS} />
       </DialogContent>
     </Dialog>
   );

@@ -3,11 +3,6 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { differences } from '../../core/car/difference.ts';
@@ -19,6 +14,7 @@ import { toasted } from '../app/toasts-slice.ts';
 import { useUnits } from '../ui/use-units.ts';
 import { carOpened, mineChosen } from './design-slice.ts';
 import { dropDraft } from './drafts.ts';
+import { WordTable } from '../ui/word-table.tsx';
 
 /** What differs between two designs, in words: name, parts, sizes, and how far each goes. */
 function rowsOf(mine: CarDesign, other: CarDesign, units: UnitSystem): (readonly [string, string, string])[] {
@@ -66,26 +62,7 @@ function Conflict() {
         <Typography sx={{ mb: 3 }}>
           Another tab saved a different version while you worked here. Both are safe; which shall go on under this name?
         </Typography>
-        <Table size="small">
-          <TableHead>
-            <TableRow>
-              <TableCell>differs in</TableCell>
-              <TableCell>yours, here</TableCell>
-              <TableCell>the other</TableCell>
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {rowsOf(present, other.design, units).map(([label, mine, theirs]) => (
-              <TableRow key={label}>
-                <TableCell component="th" scope="row">
-                  {label}
-                </TableCell>
-                <TableCell>{mine}</TableCell>
-                <TableCell>{theirs}</TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
+        <WordTable head={['differs in', 'yours, here', 'the other']} rows={rowsOf(present, other.design, units)} />
       </DialogContent>
       <DialogActions sx={{ px: 6, pb: 5 }}>
         <Button onClick={takeOther}>Take the other</Button>

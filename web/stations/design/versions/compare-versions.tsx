@@ -1,10 +1,5 @@
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -14,6 +9,7 @@ import { predictRun } from '../../../../core/predict/predict-run.ts';
 import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import type { StoredVersion } from '../../../app/api.ts';
 import { useUnits } from '../../../ui/use-units.ts';
+import { WordTable } from '../../../ui/word-table.tsx';
 
 const NOW = 'now';
 
@@ -59,24 +55,10 @@ export function CompareVersions({ versions, present }: { readonly versions: read
         {choose('Compare', left, setLeft)}
         {choose('with', right, setRight)}
       </Box>
-      <Table size="small" sx={{ mt: 2 }}>
-        <TableHead>
-          <TableRow>
-            <TableCell>what</TableCell>
-            <TableCell>first</TableCell>
-            <TableCell>second</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {rows.map(({ label, from, to }) => (
-            <TableRow key={label}>
-              <TableCell>{label}</TableCell>
-              <TableCell>{from}</TableCell>
-              <TableCell sx={{ fontWeight: from === to ? 400 : 700 }}>{to}</TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <WordTable
+        head={['what', 'first', 'second']}
+        rows={rows.map(({ label, from, to }) => [label, from, from === to ? to : <strong key="to">{to}</strong>])}
+      />
     </Box>
   );
 }
