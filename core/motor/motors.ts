@@ -11,4 +11,8 @@ const MODELS: { readonly [Kind in MotorSetup['kind']]: MotorModel<Extract<MotorS
 };
 
 /** The run model's record of a motor of this kind. */
-export const modelOf = <Setup extends MotorSetup>({ kind }: Setup): MotorModel<Setup> => MODELS[kind] as unknown as MotorModel<Setup>;
+export const modelOf = <Kind extends MotorSetup['kind']>({
+  kind,
+}: {
+  readonly kind: Kind;
+}): MotorModel<Extract<MotorSetup, { kind: Kind }>> => MODELS[kind] as unknown as MotorModel<Extract<MotorSetup, { kind: Kind }>>;

@@ -114,7 +114,7 @@ export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
   if (wind.kind === 'full') return { kind: 'ready', setup };
   const most = fullTurns(design);
   if (wind.turns > most * (1 + 1e-9))
-    return refused({ path: 'wind.turns', message: `must be at most ${most.toFixed(1)}, a full wind of this car` });
+    return refused(beyond('wind.turns', { is: 'most', value: Math.floor(10 * most) / 10, because: 'a full wind of this car' }));
   return { kind: 'ready', setup: deriveRunSetup(design, wind, numbers) };
 }
 

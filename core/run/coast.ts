@@ -55,6 +55,7 @@ export function coastTime({ c0, c2 }: Deceleration, v0: number, v1: number, x: n
   return withoutAir * ((c0 > 0 ? Math.atan(z) : Math.atanh(z)) / z);
 }
 
+/** Rows of the trace along the whole way. */
 const SAMPLES = 48;
 
 interface Coasting extends Deceleration {
@@ -104,6 +105,9 @@ function nextChange(car: Car, { c0, c2, contact }: Coasting, w: number, target: 
   return first;
 }
 
+/** Changes of contact after which the last is kept: the load then stands on the very limit. */
+const MOST_CHANGES = 4;
+
 /** Coasts until the car stops, its tyre slides, or the run passes its limits. */
 export function coast(run: Run): Regime {
   const { car, motion } = run;
@@ -112,7 +116,7 @@ export function coast(run: Run): Regime {
     const { c0, c2 } = coasting;
     const w0 = motion.speed ** 2;
     const target = c0 > 0 ? 0 : c2 === 0 ? (c0 < 0 ? Infinity : w0) : -c0 / c2;
-    const next = change > 4 ? null : nextChange(car, coasting, w0, target);
+    const next = change > MOST_CHANGES ? null : nextChange(car, coasting, w0, target);
     const wLimit = coastSpeedSquared(coasting, w0, DISTANCE_LIMIT - motion.distance);
     const end = next ? next.at : c0 > 0 ? 0 : wLimit;
     const reached = coastTo(run, coasting, end, wLimit);

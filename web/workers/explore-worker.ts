@@ -7,6 +7,7 @@ import { boundedSweep, evenly } from '../../core/explore/sweep.ts';
 import { bestWinding } from '../../core/explore/winding-profile.ts';
 import { sizeCalled } from '../../core/car/sizes.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
+import { MOTOR_KINDS } from '../../core/car/motors/motors.ts';
 import { newCar } from '../../core/car/new-car.ts';
 
 /** A map of so many cars each way: from ones that spin their wheels to ones that do not move. */
@@ -37,7 +38,7 @@ const work = {
   boundedSweep: wanted(boundedSweep),
   /** Runs some thousand cars, those of `first` before the other kinds, for nothing: code that has run is fast. */
   rehearse: async (first: MotorKind): Promise<void> => {
-    const kinds = (['lever', 'band', 'twist'] as const).toSorted((a, b) => Number(b === first) - Number(a === first));
+    const kinds = MOTOR_KINDS.toSorted((a, b) => Number(b === first) - Number(a === first));
     for (const kind of kinds)
       for (let row = 0; row < REHEARSED && !isWanted; row++) {
         mapRows(rehearsalOf(kind), row, row + 1);

@@ -1,5 +1,5 @@
 import { modelOf } from '../../motor/motors.ts';
-import type { BandDesign, CarDesign, LeverDesign, MotorDesign, MotorKind, TwistDesign } from '../car-design.ts';
+import type { Band, CarDesign, MotorDesign, MotorKind } from '../car-design.ts';
 import { BAND_CAR } from './band.ts';
 import { LEVER_CAR } from './lever.ts';
 import type { MotorRecord } from './motor-record.ts';
@@ -19,10 +19,10 @@ export const MOTOR_KINDS = Object.keys(MOTORS) as readonly MotorKind[];
 export const recordOf = <Motor extends MotorDesign>({ kind }: Motor): MotorRecord<Motor> => MOTORS[kind] as unknown as MotorRecord<Motor>;
 
 /** Whether all of a car is one turning body with its motor inside. */
-export const isRoller = ({ motor }: CarDesign): boolean => modelOf(motor as { readonly kind: MotorKind } as never).isRoller;
+export const isRoller = ({ motor }: CarDesign): boolean => modelOf(motor).isRoller;
 
 /** Whether rubber drives it: such a motor has bands, side by side and end to end, and is wound by turns. */
-export const hasBands = (motor: MotorDesign): motor is BandDesign | TwistDesign => 'band' in motor;
+export const hasBands = (motor: MotorDesign): motor is Extract<MotorDesign, { band: Band }> => 'band' in motor;
 
 /** Whether string or band is wound on the drive axle: such a motor has a width of axle to wind on, and an end that lets go. */
-export const isWoundOnAxle = (motor: MotorDesign): motor is LeverDesign | BandDesign => 'windingWidth' in motor;
+export const isWoundOnAxle = (motor: MotorDesign): motor is Extract<MotorDesign, { windingWidth: number }> => 'windingWidth' in motor;

@@ -1,6 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { memo, useEffect, useRef } from 'react';
 import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
+import { MOTOR_KINDS } from '../../../../core/car/motors/motors.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
 import { sizesOf } from '../../../../core/car/sizes.ts';
 import type { Size } from '../../../../core/car/size.ts';
@@ -68,7 +69,7 @@ interface SizeRowProps {
 const STEPS = 400;
 
 /** Any design of each kind that passes: the schema judges each size by itself. */
-const PATTERN = { lever: newCar('pattern', 'lever'), band: newCar('pattern', 'band'), twist: newCar('pattern', 'twist') };
+const PATTERN = Object.fromEntries(MOTOR_KINDS.map((kind) => [kind, newCar('pattern', kind)])) as Record<MotorKind, CarDesign>;
 
 /** Reading files takes a fair piece of program: it is fetched when the station stands. */
 const reader = () => import('../../../../core/files/read.ts');
