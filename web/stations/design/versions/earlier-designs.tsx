@@ -52,7 +52,7 @@ export function EarlierDesigns({ carId, present, ghosts, onGhosts, goBack }: Ear
                 <Button
                   size="small"
                   variant="outlined"
-                  aria-label={`Go back to how it stood ${name}`}
+                  aria-label={`Go back to it: as it stood ${name}`}
                   onClick={() => void goBack(name, design)}
                 >
                   Go back to it
