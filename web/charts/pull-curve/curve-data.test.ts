@@ -12,15 +12,19 @@ const curveFor = (design: CarDesign) => {
   return { curve: curveOf(prediction.result), result: prediction.result };
 };
 const car = newCar('x');
+/** A car that coasts far longer than it is pulled. */
+const coaster: CarDesign = { ...car, axleDiameter: 0.012, bearing: 'steel-brass-graphite', care: 'careful' };
 const spinning: CarDesign = { ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
 
 describe('the pull curve', () => {
-  it('shows the way under power and a little of the coasting, and is read between its samples', () => {
+  it('shows the whole run, and is read between its samples', () => {
     const { curve, result } = curveFor(car);
     expect(curve.powerEnd).toBe(result.powerEndDistance);
-    expect(curve.end).toBeCloseTo(1.35 * result.powerEndDistance!, 6);
-    const row = rowAt(curve, 0.5 * curve.end)!;
-    expect(row.distance).toBeCloseTo(0.5 * curve.end, 9);
+    expect(curve.end).toBe(result.distance);
+    expect(curve.rows.at(-1)!.distance).toBeCloseTo(result.distance, 9);
+    expect(curve.rows.at(-1)!.speed).toBeCloseTo(0, 6);
+    const row = rowAt(curve, 0.5 * curve.powerEnd!)!;
+    expect(row.distance).toBeCloseTo(0.5 * curve.powerEnd!, 9);
     expect(row.thrust).toBeGreaterThan(0);
     expect(rowAt(curve, 0)!.thrust).toBeCloseTo(result.launchThrust, 6);
   });
@@ -37,10 +41,29 @@ describe('the pull curve', () => {
     expect(words(car)).not.toContain('spin');
     expect(words(spinning)).toMatch(/the wheels spin for [\d.]+\sm/);
   });
-  it('finds the distance under a place across, by distance and by time', () => {
-    const { curve } = curveFor(car);
+  it('may leave out the middle of a long coasting, never the pull nor the stop', () => {
+    expect(curveFor(car).curve.fold).toBeNull();
+    const { curve } = curveFor(coaster);
+    const { from, to } = curve.fold!;
+    expect(from).toBeGreaterThan(curve.powerEnd!);
+    expect(to).toBeGreaterThan(from);
+    expect(to).toBeLessThan(curve.end);
+    const placed = { curve, behind: [], axis: 'distance', width: 572, height: 300 } as const;
+    const [short, whole] = [curveScale({ ...placed, isWhole: false }), curveScale({ ...placed, isWhole: true })];
+    const place = (scale: typeof short, distance: number): number => scale.x({ distance, time: 0 });
+    // The way under power has more room where the coasting is shortened.
+    expect(place(short, curve.powerEnd!)).toBeGreaterThan(1.5 * place(whole, curve.powerEnd!));
+    expect(place(short, curve.end)).toBeLessThanOrEqual(short.right);
+    expect(place(short, to) - place(short, from)).toBeLessThan(0.1 * (short.right - short.left));
+  });
+  it.each([
+    ['a car that is pulled far', car, false],
+    ['a long coasting, shortened', coaster, false],
+    ['a long coasting, whole', coaster, true],
+  ] as const)('finds the distance under a place across, by distance and by time: %s', (_what, design, isWhole) => {
+    const { curve } = curveFor(design);
     for (const axis of ['distance', 'time'] as const) {
-      const view = { curve, behind: [], axis, width: 572, height: 300 };
+      const view = { curve, behind: [], axis, width: 572, height: 300, isWhole };
       const { x, left } = curveScale(view);
       const under = (px: number) => distanceUnder(px, view);
       expect(under(left)).toBe(0);
@@ -55,7 +78,7 @@ describe('the pull curve', () => {
   });
   it('has axes that stand still through most of a drag, and hold the whole curve', () => {
     const drawn = Array.from({ length: 40 }, (_, i) => curveFor({ ...car, axleDiameter: 0.0032 + i * 2e-5 }).curve);
-    const ends = drawn.map((curve) => axisEnds({ curve, behind: [], axis: 'distance' }));
+    const ends = drawn.map((curve) => axisEnds({ curve, behind: [], axis: 'distance', isWhole: true }));
     ends.forEach(({ along, most }, i) => {
       expect(along).toBeGreaterThanOrEqual(drawn[i]!.end);
       expect(along).toBeLessThan(1.13 * drawn[i]!.end);

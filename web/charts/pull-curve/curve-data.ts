@@ -21,13 +21,19 @@ export interface PhaseSpan {
   readonly to: CurveRow;
 }
 
-/** The pull curve of one run: the way under power and a little of the coasting. */
+/** A long coasting may be drawn shortened: what lies between these distances, m, is left out. */
+export interface Fold {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The pull curve of one run, from the line to the stop. */
 export interface Curve {
   readonly rows: readonly CurveRow[];
-  /** m, where the curve ends; where the motor let go, if it did; and the whole run. */
+  /** m, where the run ends; where the motor let go, if it did; and what of the coasting can be left out. */
   readonly end: number;
   readonly powerEnd: number | null;
-  readonly distance: number;
+  readonly fold: Fold | null;
   /** J passed on at the tyre, lost to wheelspin, and still wound at the stop. */
   readonly work: { readonly useful: number; readonly slip: number; readonly left: number };
   /** What a car that stopped while wound would still pull, and its turns. */
@@ -42,8 +48,10 @@ export interface Curve {
 /** m of wheelspin worth a word. */
 const LEAST_SLIP = 0.0005;
 
-/** Share of the powered way shown beyond its end. */
-const COAST_SHOWN = 0.35;
+/** Coasting longer than this many times the way under power may be shortened, to so much after the power and before the stop. */
+const LONG_COAST = 1.5;
+const SHOWN_AFTER_POWER = 0.3;
+const SHOWN_BEFORE_STOP = 0.2;
 
 /** What was sampled of a run; of a car that does not move, how it stands at the line. */
 function traceOf({ trace, launchThrust, launchGripLimit, launchResistance }: RunResult): Trace {
@@ -70,25 +78,22 @@ export function curveOf(result: RunResult, left: readonly PullAt[] = []): Curve 
   const powerEnd = result.powerEndDistance;
   // Wheels may spin on after the motor has let go.
   const spinEnd = trace.distance[trace.phase.lastIndexOf('spinning')] ?? 0;
-  const end = powerEnd === null ? result.distance : Math.min(result.distance, Math.max(powerEnd, spinEnd) * (1 + COAST_SHOWN));
-  const sampled = trace.distance
-    .map((distance, i): CurveRow => ({
-      distance,
-      time: trace.time[i]!,
-      speed: trace.speed[i]!,
-      thrust: trace.thrust[i]!,
-      gripLimit: trace.gripLimit[i]!,
-      resistance: trace.resistance[i]!,
-      phase: trace.phase[i]!,
-    }))
-    .filter(({ distance }, i) => distance <= end || trace.distance[i - 1]! < end);
-  // The last sample may lie beyond the end: the curve is cut there.
-  const rows = [...sampled.filter(({ distance }) => distance < end), rowAt({ rows: sampled }, end) ?? sampled.at(-1)!];
+  const active = powerEnd === null ? result.distance : Math.max(powerEnd, spinEnd);
+  const isLong = result.distance - active > LONG_COAST * active;
+  const rows = trace.distance.map((distance, i): CurveRow => ({
+    distance,
+    time: trace.time[i]!,
+    speed: trace.speed[i]!,
+    thrust: trace.thrust[i]!,
+    gripLimit: trace.gripLimit[i]!,
+    resistance: trace.resistance[i]!,
+    phase: trace.phase[i]!,
+  }));
   return {
     rows,
-    end,
+    end: result.distance,
     powerEnd,
-    distance: result.distance,
+    fold: isLong ? { from: (1 + SHOWN_AFTER_POWER) * active, to: result.distance - SHOWN_BEFORE_STOP * active } : null,
     work: { useful: workAtTyre(trace), slip: result.energy.slip, left: result.energy.unspent },
     left,
     turnsLeft: result.turnsLeft,

@@ -18,7 +18,7 @@ function curveFor(design: CarDesign): Curve {
 const lever = newCar('x');
 const spinning: CarDesign = { ...lever, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
 const weak: CarDesign = { ...newCar('x', 'band'), mass: 0.25, bearing: 'wood-card', sleeve: [] };
-const plain = { behind: [], reading: null, axis: 'distance', units: 'metric', width: 600, height: 300 } as const;
+const plain = { isWhole: false, behind: [], reading: null, axis: 'distance', units: 'metric', width: 600, height: 300 } as const;
 const plot = (curve: Curve, more: Partial<React.ComponentProps<typeof CurvePlot>> = {}): string =>
   renderToStaticMarkup(<CurvePlot curve={curve} {...plain} {...more} />).replaceAll('\u00a0', ' ');
 

@@ -24,11 +24,15 @@ interface CurvePlotProps extends CurveView {
 }
 
 /** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
-export function CurvePlot({ curve, behind, axis, width, height, reading, units }: CurvePlotProps) {
+export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units }: CurvePlotProps) {
   const hatch = useId();
-  const { along, most } = axisEnds({ curve, behind, axis });
+  const { along, most, fold } = axisEnds({ curve, behind, axis, isWhole });
+  const [from, to, gap] = [fold?.from ?? null, fold?.to ?? 0, fold?.gap ?? 0];
   // The same scale while the axes stand still: they are drawn anew only when they move.
-  const scale = useMemo(() => scaleTo({ along, most }, axis, width, height), [along, most, axis, width, height]);
+  const scale = useMemo(
+    () => scaleTo({ along, most, fold: from === null ? null : { from, to, gap } }, axis, width, height),
+    [along, most, from, to, gap, axis, width, height],
+  );
   const { x, y, left, right, top, floor } = scale;
   const { rows } = curve;
   const lineOf = (of: readonly CurveRow[], value: (row: CurveRow) => number): string =>
@@ -60,7 +64,7 @@ export function CurvePlot({ curve, behind, axis, width, height, reading, units }
   const workAt =
     between - upper > WORK_ROOM ? between - 8 : floor - Math.max(upper, between) > WORK_ROOM ? (floor + between) / 2 + 4 : null;
   const earlier = behind.map(({ name: called, curve: other }, i) => {
-    const shown = other.rows.filter((row) => row[axis] <= scale.along);
+    const shown = other.rows.filter((row) => x(row) <= right);
     // Their names stand apart from one another, to the right of this car's own.
     const place = (0.4 + (0.5 * (i + 1)) / (behind.length + 1)) * (shown.at(-1)?.[axis] ?? 0);
     const named = shown.find((row) => row[axis] >= place);
@@ -87,7 +91,9 @@ export function CurvePlot({ curve, behind, axis, width, height, reading, units }
         <path key={i} d={lineOf(shown, thrust)} fill="none" stroke={colour('muted')} strokeWidth={2} strokeDasharray={dash} />
       ))}
       <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
-      <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.distance - metres, 'distance', units)} />
+      {axis === 'distance' && <path d={`M${x(rows.at(-1)!)} ${floor - 12}v12`} stroke={colour('ink')} strokeWidth={2} />}
+      {fold && <Break scale={scale} words={`${printQuantity(curve.fold!.to - curve.fold!.from, 'distance', units)} not drawn`} />}
+      <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.end - metres, 'distance', units)} />
       <g {...NAMES}>
         {spinning.length > 1 &&
           name(
@@ -140,7 +146,47 @@ interface AxesProps {
 const FIGURES = { fontFamily: FONTS.figures, fontSize: 12 };
 const figure = (value: number): string => String(Number(value.toFixed(3)));
 
-const Axes = memo(function Axes({ scale: { left, right, floor, along, most, y }, axis, units }: AxesProps) {
+/** Values marked along an axis, SI: round ones as far as it is whole, and beyond a break as many as have room. */
+function marksAlong({ along, fold }: CurveScale, unit: number): number[] {
+  const all = ticksTo(along / unit, 7).map((value) => value * unit);
+  if (!fold) return all;
+  const step = all[1]! - all[0]!;
+  const beyond = along - fold.from - fold.gap;
+  const first = Math.ceil(fold.to / step) * step;
+  const count = Math.max(0, Math.floor((beyond - (first - fold.to)) / step) + 1);
+  const last = Array.from({ length: count }, (_, i) => first + i * step);
+  return [...all.filter((value) => value <= fold.from), ...last];
+}
+
+/** Where a long coasting is shortened: a gap, how much is left out there, and two strokes through the axis. */
+const Break = memo(function Break({ scale: { x, floor, top, fold }, words }: { readonly scale: CurveScale; readonly words: string }) {
+  const [start, end] = [fold!.from, fold!.to].map((value) => x({ distance: value, time: value }));
+  const middle = (start! + end!) / 2;
+  return (
+    <g>
+      <rect x={start} y={top} width={end! - start!} height={floor - top + 2} fill="var(--mui-palette-background-default)" />
+      <text
+        transform={`translate(${middle + 4} ${(floor + top) / 2}) rotate(-90)`}
+        textAnchor="middle"
+        fontSize={12}
+        fill={colour('muted')}
+      >
+        {words}
+      </text>
+      {[-4, 3].map((offset) => (
+        <path
+          key={offset}
+          d={`M${middle + offset - 4} ${floor + 7}L${middle + offset + 4} ${floor - 7}`}
+          stroke={colour('ink')}
+          strokeWidth={1.5}
+        />
+      ))}
+    </g>
+  );
+});
+
+const Axes = memo(function Axes({ scale, axis, units }: AxesProps) {
+  const { left, right, floor, most, x, y } = scale;
   const [far, strong] = [axis === 'distance' ? unitValue('distance', units) : 1, unitValue('force', units)];
   return (
     <g fill={colour('muted')}>
@@ -152,13 +198,13 @@ const Axes = memo(function Axes({ scale: { left, right, floor, along, most, y },
           </text>
         </g>
       ))}
-      {ticksTo(along / far, 7).map((value) => {
-        const px = left + ((value * far) / along) * (right - left);
+      {marksAlong(scale, far).map((value) => {
+        const px = x({ distance: value, time: value });
         return (
           <g key={value}>
             <path d={`M${px} ${floor}v5`} stroke={colour('ink')} />
             <text x={px} y={floor + 18} textAnchor="middle" {...FIGURES}>
-              {figure(value)}
+              {figure(value / far)}
             </text>
           </g>
         );
@@ -181,8 +227,8 @@ interface PhasesProps {
 const Phases = ({ scale: { x, top, floor }, phases, coastFrom }: PhasesProps) => (
   <g fill={colour('ink')}>
     {phases.map(({ phase, from, to }, i) => {
-      const words = phase === 'coasting' ? `coasts ${coastFrom(from.distance)}` : PHASE_WORDS[phase];
       const [start, end] = [Math.round(x(from)), x(to)];
+      const words = phase === 'coasting' ? `coasts ${coastFrom(from.distance)}` : PHASE_WORDS[phase];
       const bar = i === 0 ? '' : `M${start} ${top - 14}V${phase === 'coasting' ? floor : top}`;
       return <PhaseMark key={i} x={start} y={top} bar={bar} words={end - start > LETTER * words.length ? words : ''} />;
     })}

@@ -43,6 +43,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
   const reading = pointed ?? played;
   const [asTable, setAsTable] = useState(false);
   const [axis, setAxis] = useState<CurveAxis>('distance');
+  const [isWhole, setWhole] = useState(false);
   const curve = useMemo(() => curveFor(design, prediction), [design, prediction]);
   const behind = useMemo(
     () =>
@@ -87,7 +88,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
   const follow = (event: React.PointerEvent): void => {
     if (!curve) return;
     const px = event.clientX - event.currentTarget.getBoundingClientRect().left;
-    const under = distanceUnder(px, { curve, behind, axis, width, height });
+    const under = distanceUnder(px, { curve, behind, axis, width, height, isWhole });
     if (event.buttons > 0 && under !== null) scrubTo(under);
     else setPointed(under);
   };
@@ -100,6 +101,8 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
         asTable={asTable}
         onAxis={setAxis}
         onTable={setAsTable}
+        isWhole={isWhole}
+        onWhole={curve?.fold ? setWhole : null}
         canSave={curve !== null}
         picture={picture}
         table={table}
@@ -129,7 +132,16 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
           onPointerLeave={() => setPointed(null)}
         >
           {width > 0 && height > 0 && (
-            <CurvePlot curve={curve} behind={behind} reading={reading} axis={axis} units={units} width={width} height={height} />
+            <CurvePlot
+              curve={curve}
+              behind={behind}
+              reading={reading}
+              axis={axis}
+              isWhole={isWhole}
+              units={units}
+              width={width}
+              height={height}
+            />
           )}
         </div>
       )}
@@ -156,13 +168,27 @@ interface CurveHeadProps {
   readonly asTable: boolean;
   readonly onAxis: (axis: CurveAxis) => void;
   readonly onTable: (asTable: boolean) => void;
+  readonly isWhole: boolean;
+  /** Draws a long coasting whole, or shortened; null where it is short. */
+  readonly onWhole: ((isWhole: boolean) => void) | null;
   readonly canSave: boolean;
   readonly picture: () => SVGSVGElement | null;
   readonly table: () => ChartTable;
 }
 
 /** Drawn anew only when something in it changes. */
-const CurveHead = memo(function CurveHead({ name, axis, asTable, onAxis, onTable, canSave, picture, table }: CurveHeadProps) {
+const CurveHead = memo(function CurveHead({
+  name,
+  axis,
+  asTable,
+  onAxis,
+  onTable,
+  isWhole,
+  onWhole,
+  canSave,
+  picture,
+  table,
+}: CurveHeadProps) {
   return (
     <div className={styles.head}>
       <h2 id="curve-title" className={plain.heading}>
@@ -171,6 +197,11 @@ const CurveHead = memo(function CurveHead({ name, axis, asTable, onAxis, onTable
       <Button size="small" onClick={() => onAxis(axis === 'distance' ? 'time' : 'distance')}>
         {axis === 'distance' ? 'by time' : 'by distance'}
       </Button>
+      {onWhole && (
+        <Button size="small" aria-pressed={isWhole} onClick={() => onWhole(!isWhole)}>
+          the whole coasting
+        </Button>
+      )}
       <Button size="small" onClick={() => onTable(!asTable)} aria-pressed={asTable} className={styles.asTable}>
         as a table
       </Button>

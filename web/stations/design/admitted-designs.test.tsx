@@ -49,6 +49,7 @@ const curveDrawn = (curve: Curve, part: number): React.ReactElement => (
     curve={curve}
     behind={[{ name: 'itself', curve }]}
     axis={part < 0.5 ? 'distance' : 'time'}
+    isWhole={part % 0.2 < 0.1}
     reading={part * curve.end}
     units="metric"
     width={WIDTH}
@@ -63,7 +64,7 @@ const DRAWN = 0.35;
 function shownOf(design: CarDesign, prediction: Prediction, part: number): string {
   const result = prediction.kind === 'ran' ? prediction.result : null;
   const curve = result && curveFor(design, result);
-  const ends = curve ? Object.values(axisEnds({ curve, behind: [], axis: 'time' })) : [];
+  const ends = curve ? Object.values(axisEnds({ curve, behind: [], axis: 'time', isWhole: true })) : [];
   const pictures = part > DRAWN ? [] : [...drawingsOf(design, result, part / DRAWN), ...(curve ? [curveDrawn(curve, part / DRAWN)] : [])];
   const drawn = pictures.map((element, i) => renderToStaticMarkup(<svg key={i}>{element}</svg>));
   const handles = [...sideHandles(design, sideView(design)), ...planHandles(design, planView(design))].map(
