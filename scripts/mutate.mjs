@@ -40,7 +40,15 @@ const files = [`${folder}/**/*.ts`, `!${folder}/**/*.test.ts`, `!${folder}/**/re
 
 /** `count` of the mutants in a folder, drawn evenly with a seed: the places are listed by a first pass that tests nothing. */
 async function sampled(count, seed) {
-  await new Stryker({ ...shared, mutate: files, dryRunOnly: false, reporters: ['json'], testRunner: 'command', commandRunner: { command: 'true' }, coverageAnalysis: 'off' }).runMutationTest();
+  await new Stryker({
+    ...shared,
+    mutate: files,
+    dryRunOnly: false,
+    reporters: ['json'],
+    testRunner: 'command',
+    commandRunner: { command: 'true' },
+    coverageAnalysis: 'off',
+  }).runMutationTest();
   const { files: found } = JSON.parse(readFileSync('.cache/mutants.json', 'utf8'));
   const places = Object.entries(found).flatMap(([name, { mutants }]) => mutants.map(({ location }) => ({ name, location })));
   let state = seed >>> 0;
@@ -56,7 +64,12 @@ async function sampled(count, seed) {
     .sort((a, b) => a.order - b.order)
     .slice(0, count);
   return drawn.map(
-    ({ place: { name, location: { start, end } } }) => `${name}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`,
+    ({
+      place: {
+        name,
+        location: { start, end },
+      },
+    }) => `${name}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`,
   );
 }
 

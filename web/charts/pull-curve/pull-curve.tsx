@@ -94,7 +94,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
   };
 
   return (
-    <section aria-labelledby="curve-title" className={styles.panel}>
+    <section aria-labelledby="curve-title" className={`${plain.panel} ${styles.panel}`}>
       <CurveHead
         name={design.name}
         axis={axis}

@@ -6,6 +6,7 @@ import type { Prediction } from '../../../core/predict/predict-run.ts';
 import { fetchLater, later } from '../../ui/later.ts';
 import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from '../../open-car/design-slice.ts';
+import plain from '../../ui/plain.module.css';
 import styles from './lower-panel.module.css';
 import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
@@ -60,7 +61,7 @@ export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts
         id="lower-panel"
         role="tabpanel"
         aria-labelledby={`tab-${tab}`}
-        className={`${styles.content} ${tab === 'curve' ? '' : styles.exploring}`}
+        className={`${styles.content} ${tab === 'curve' ? '' : plain.panel}`}
       >
         <Suspense fallback={null}>
           {tab === 'curve' && <PullCurve design={design} prediction={prediction} ghosts={ghosts} played={played} onScrub={onScrub} />}

@@ -73,7 +73,7 @@ interface VerdictPanelProps {
 /** How far it goes, how fast, why no further, and what would help. */
 export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
   return (
-    <section aria-label="Verdict" className={styles.panel}>
+    <section aria-label="Verdict" className={`${plain.panel} ${styles.panel}`}>
       {prediction.kind === 'ran' ? <Verdict result={prediction.result} {...rest} /> : <Refused prediction={prediction} />}
     </section>
   );
