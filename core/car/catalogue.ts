@@ -75,11 +75,14 @@ export const WHEELS: Table<Wheels['kind'], { areaDensity: number; thickness: num
   spool: { label: 'thread spool', areaDensity: 8, thickness: 0.015, roundness: 0.5, soft: false },
 };
 
-/** Angle by which a wheel is out of square on its axle, rad, and how far its hole is off centre, m. Estimates. */
-export const CARE: Table<CarDesign['care'], { angle: number; offCentre: number }> = {
-  rough: { label: 'rough: wheels wobble', angle: (3 * Math.PI) / 180, offCentre: 1.5e-3 },
-  ordinary: { label: 'ordinary', angle: (1.5 * Math.PI) / 180, offCentre: 0.8e-3 },
-  careful: { label: 'careful: wheels run true', angle: (0.5 * Math.PI) / 180, offCentre: 0.3e-3 },
+/**
+ * Angle by which a wheel is out of square on its axle, rad; how far its hole is off centre, m; curvature of a car meant
+ * straight, 1/m: of ordinary care some 0.5 m off in 5 m (common practice), rough twice, careful a quarter. Estimates.
+ */
+export const CARE: Table<CarDesign['care'], { angle: number; offCentre: number; curvature: number }> = {
+  rough: { label: 'rough: wheels wobble', angle: (3 * Math.PI) / 180, offCentre: 1.5e-3, curvature: 0.08 },
+  ordinary: { label: 'ordinary', angle: (1.5 * Math.PI) / 180, offCentre: 0.8e-3, curvature: 0.04 },
+  careful: { label: 'careful: wheels run true', angle: (0.5 * Math.PI) / 180, offCentre: 0.3e-3, curvature: 0.01 },
 };
 
 /** Modulus of elasticity, Pa, and thickness, m; a tube bends as a ring of its width across. Estimates, from memory. */

@@ -22,3 +22,8 @@ export const trapOf = ({ own }: CarDesign, motor: LeverDesign) => merged(TRAPS[m
 export const leverOf = ({ own }: CarDesign, motor: LeverDesign) => merged(LEVER_MATERIALS[motor.leverMaterial], own?.lever);
 /** Washer as fitted: coefficient of friction. */
 export const washerOf = ({ own }: CarDesign, motor: TwistDesign) => merged(WASHERS[motor.washer], own?.washer);
+
+/** Bearings stand this share of the track width apart. Estimate. */
+const BEARING_SHARE = 0.7;
+/** Way between the bearings of an axle, m. */
+export const bearingsApart = ({ trackWidth }: CarDesign): number => BEARING_SHARE * trackWidth;

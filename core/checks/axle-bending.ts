@@ -1,6 +1,6 @@
 import { AXLES } from '../car/catalogue.ts';
 import { fitCatalogue } from '../car/parts.ts';
-import { axleOf } from '../car/fitted.ts';
+import { axleOf, bearingsApart } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { bandsSideBySide, remedyOf } from './remedies.ts';
@@ -8,8 +8,6 @@ import { grade, heldTension, type Check, type Situation } from './check.ts';
 
 /** A drive axle that bends more than this rubs and binds, m. Common practice. */
 const MOST_BEND = 0.001;
-/** Bearings stand this share of the track width apart. */
-const BEARING_SHARE = 0.7;
 
 /**
  * Bend of the drive axle at its middle under the pull, m: δ = F a³/(48 E I), I = s(2 − s) π d⁴/64 of a tube of which the
@@ -20,7 +18,7 @@ export function axleBending(situation: Situation): Check | null {
   const { design } = situation;
   if (isRoller(design)) return null;
   const { modulus, solidity, label } = axleOf(design);
-  const between = BEARING_SHARE * design.trackWidth;
+  const between = bearingsApart(design);
   const inertia = (Math.PI * design.axleDiameter ** 4 * solidity * (2 - solidity)) / 64;
   const pull = heldTension(situation);
   const value = (pull * between ** 3) / (48 * modulus * inertia);

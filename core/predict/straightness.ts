@@ -1,24 +1,45 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { CARE } from '../car/catalogue.ts';
+import { bearingsApart } from '../car/fitted.ts';
+import { standingWeight } from '../car/weights.ts';
 
 /**
- * The path over the floor. Curvature of a car on solid axles, 1/m, to the right positive:
- *   κ = (toe_rear − toe_front)/wheelbase + 2(R_left − R_right)/(track (R_left + R_right)),
- * toe in rad, positive where wheels point to the left. Source: geometry of the circle.
+ * Curvature of a car on solid axles, 1/m, to the right positive: κ = (toe_rear − toe_front)/wheelbase + what unequal wheels
+ * bring about; toe in rad, positive where wheels point to the left. Source: geometry of the circle.
  */
 export function curvatureOf(design: CarDesign): number {
-  const { alignment, layout, wheelbase, trackWidth, driveWheels, otherWheels } = design;
-  const { driveToe, otherToe, wheelMismatch } = alignment;
+  const { alignment, layout, wheelbase, otherWheels } = design;
+  const { driveToe, otherToe } = alignment;
   const isRear = layout.driveAxle === 'rear';
   const toe = otherWheels ? (isRear ? driveToe - otherToe : otherToe - driveToe) / wheelbase : 0;
+  return toe + mismatchCurvature(design);
+}
+
+/**
+ * Unequal wheels on one axle want to roll as a cone, κ₀ = 2(R_l − R_r)/(track (R_l + R_r)), but the other axle holds against
+ * it: κ = κ₀ N_d t² / (W t² + 4 N_o N_d L²/W), t the track width, L the wheelbase, N_d and N_o the loads of the axles, W both.
+ * One wheel in place of the other axle holds less: N_d t² stands for W t². 1/m. Source: linear creep, as stiff along as across,
+ * from the balance of yaw C N_d t (κ₀t − κt)/4 = C N_o t² κ/4 + C N_o (N_d/W) L² κ; our derivation.
+ */
+function mismatchCurvature(design: CarDesign): number {
+  const { alignment, layout, wheelbase, trackWidth, driveWheels, otherWheels } = design;
   // The diameter is the two radii together.
-  return toe + (2 * wheelMismatch) / (trackWidth * driveWheels.diameter);
+  const cone = (2 * alignment.wheelMismatch) / (trackWidth * driveWheels.diameter);
+  if (!otherWheels) return cone;
+  const share = standingWeight(design).driveLoadShare;
+  const width = trackWidth ** 2;
+  const held = (layout.otherWheelCount === 1 ? share : 1) * width + 4 * share * (1 - share) * wheelbase ** 2;
+  return share === 0 ? 0 : (cone * share * width) / held;
 }
 
 /** How far to the right of straight ahead a car of this curvature is after `way` metres, m: (1 − cos κs)/κ. */
 export const driftAfter = (curvature: number, way: number): number =>
   // Half-angle form: no digits are lost on an all but straight path.
   Math.abs(curvature * way) < 1e-12 ? (curvature * way * way) / 2 : (2 * Math.sin((curvature * way) / 2) ** 2) / curvature;
+
+/** The furthest to the right of straight ahead that it comes anywhere on this way, m: a whole circle's width once it has turned about. */
+export const worstDrift = (curvature: number, way: number): number =>
+  Math.abs(curvature) * way > Math.PI ? 2 / curvature : driftAfter(curvature, way);
 
 /** Points of the path over the floor, m: x ahead, y to the right. */
 export const floorPath = (curvature: number, way: number, points: number): { readonly x: number; readonly y: number }[] =>
@@ -46,17 +67,18 @@ export interface AxleMove {
   readonly axle: 'drive' | 'other';
   readonly end: 'left' | 'right';
   readonly direction: 'forward' | 'back';
-  /** m that the end of the axle is to be moved. */
+  /** m that the bearing at that end is to be moved. */
   readonly distance: number;
 }
 
 /**
  * How to move one end of either axle so that a car seen to drift (m to the right, after `way` metres) runs straight.
- * An axle turned by κ · wheelbase takes the curve out; its end moves by that angle times the track width.
+ * An axle turned by κ · wheelbase takes the curve out: the bearing at its end moves by that angle times the way between the
+ * bearings.
  */
 export function straighteningMoves(design: CarDesign, drift: number, way: number): readonly AxleMove[] {
   const curvature = curvatureFromDrift(drift, way);
-  const distance = Math.abs(curvature) * design.wheelbase * design.trackWidth;
+  const distance = Math.abs(curvature) * design.wheelbase * bearingsApart(design);
   const toTheRight = curvature > 0;
   const rear: Omit<AxleMove, 'axle'> = { end: 'right', direction: toTheRight ? 'back' : 'forward', distance };
   const front: Omit<AxleMove, 'axle'> = { end: 'right', direction: toTheRight ? 'forward' : 'back', distance };
@@ -67,6 +89,5 @@ export function straighteningMoves(design: CarDesign, drift: number, way: number
   ];
 }
 
-/** Standard deviation of the curvature that a build of this care is likely to have though it was meant straight, 1/m: a sixth of how far its wheels are out of square, on each axle. Our estimate. */
-export const likelyCurvature = (design: CarDesign): number =>
-  design.otherWheels ? (Math.SQRT2 * (CARE[design.care].angle / 6)) / design.wheelbase : 0;
+/** Standard deviation of the curvature of a car that was meant straight, 1/m; 0 for a roller. */
+export const likelyCurvature = (design: CarDesign): number => (design.otherWheels ? CARE[design.care].curvature : 0);
