@@ -97,16 +97,16 @@ export const BODIES: Table<Body['kind'], { modulus: number; thickness: number; i
   plywood: { label: 'plywood', modulus: 8e9, thickness: 3e-3, isTube: false },
 };
 
-/** Snap-trap springs: preload N·m, rate N·m/rad, share of energy given back, arm's inertia kg·m². Common practice, from memory. */
-export const TRAPS: Table<LeverDesign['trap'], { preload: number; rate: number; efficiency: number; armInertia: number }> = {
-  household: { label: 'household snap trap', preload: 0.16, rate: 0.11, efficiency: 0.92, armInertia: 2e-6 },
+/** Snap-trap springs: preload N·m, rate N·m/rad, share of energy given back, arm's inertia kg·m², board's width m. Common practice, from memory. */
+export const TRAPS: Table<LeverDesign['trap'], { preload: number; rate: number; efficiency: number; armInertia: number; width: number }> = {
+  household: { label: 'household snap trap', preload: 0.16, rate: 0.11, efficiency: 0.92, armInertia: 2e-6, width: 0.047 },
 };
 
-/** Lever arms, kg per metre. Estimates. */
-export const LEVER_MATERIALS: Table<LeverDesign['leverMaterial'], { massPerLength: number }> = {
-  dowel: { label: '6 mm wooden dowel', massPerLength: 0.018 },
-  skewer: { label: 'two skewers, taped', massPerLength: 0.011 },
-  'brass-tube': { label: '3 mm brass tube', massPerLength: 0.027 },
+/** Lever arms: kg per metre; bending stiffness E I, N·m², from moduli of 11, 15 and 100 GPa. Estimates. */
+export const LEVER_MATERIALS: Table<LeverDesign['leverMaterial'], { massPerLength: number; stiffness: number }> = {
+  dowel: { label: '6 mm wooden dowel', massPerLength: 0.018, stiffness: 0.7 },
+  skewer: { label: 'two skewers, taped', massPerLength: 0.011, stiffness: 0.31 },
+  'brass-tube': { label: '3 mm brass tube', massPerLength: 0.027, stiffness: 0.21 },
 };
 
 const INCH = 0.0254;

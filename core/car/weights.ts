@@ -31,11 +31,14 @@ export function wheelsetOf(design: CarDesign, which: 'drive' | 'other', areaDens
   };
 }
 
-/** Share of the weight on the drive wheels, ballast included, and the whole weight, kg. Moments about the other wheels. */
-export function standingWeight(design: CarDesign): { readonly mass: number; readonly driveLoadShare: number } {
-  const { mass, ballast, driveLoadShare, wheelbase } = design;
-  if (!design.otherWheels) return { mass: mass + ballast.mass, driveLoadShare: 1 };
-  const whole = mass + ballast.mass;
+/** Share of the whole weight on the drive wheels, ballast included: below 0 or above 1 the car tips over. Moments about the other wheels. */
+export function weightShare({ mass, ballast, driveLoadShare, wheelbase }: CarDesign): number {
   const moment = mass * driveLoadShare + ballast.mass * (1 - ballast.fromDriveAxle / wheelbase);
-  return { mass: whole, driveLoadShare: Math.min(Math.max(moment / whole, 0), 1) };
+  return moment / (mass + ballast.mass);
+}
+
+/** What stands on the floor: the whole weight, kg, and the share on the drive wheels, 0 to 1. */
+export function standingWeight(design: CarDesign): { readonly mass: number; readonly driveLoadShare: number } {
+  const mass = design.mass + design.ballast.mass;
+  return { mass, driveLoadShare: design.otherWheels ? Math.min(Math.max(weightShare(design), 0), 1) : 1 };
 }

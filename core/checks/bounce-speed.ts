@@ -4,9 +4,11 @@ import { squareWheels } from './remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Speed at which a wheel with its hole off centre by e begins to hop, m/s: R √(g/e), from e ω² = g. */
-export function bounceSpeed({ design, result }: Situation): Check {
+export function bounceSpeed({ design, result }: Situation): Check | null {
+  // A roller has no hub to be off centre.
+  if (!design.otherWheels) return null;
   const { offCentre } = CARE[design.care];
-  const radius = Math.min(design.driveWheels.diameter, design.otherWheels?.diameter ?? Infinity) / 2;
+  const radius = Math.min(design.driveWheels.diameter, design.otherWheels.diameter) / 2;
   const limit = radius * Math.sqrt(GRAVITY / offCentre);
   const verdict = grade(result.topSpeed, limit, 'most', 0.5);
   return {

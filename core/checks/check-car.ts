@@ -13,7 +13,11 @@ import { groundClearance } from './ground-clearance.ts';
 import { hookClearance } from './hook-clearance.ts';
 import { launchGrip } from './launch-grip.ts';
 import { limitChecks } from './limits.ts';
+import { leverBends } from './lever-bends.ts';
 import { leverReach } from './lever-reach.ts';
+import { trapWidth } from './trap-width.ts';
+import { weightPlace } from './weight-place.ts';
+import { windingWidth } from './winding-width.ts';
 import { shortRoom } from './short-room.ts';
 import { stallAtStart } from './stall-at-start.ts';
 import { stallBeforeEnd } from './stall-before-end.ts';
@@ -40,8 +44,12 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   wheelToBody,
   groundClearance,
   leverReach,
+  leverBends,
+  trapWidth,
   stringAngleCheck,
   windingRoom,
+  windingWidth,
+  weightPlace,
   tiedRelease,
   bounceSpeed,
   drift,

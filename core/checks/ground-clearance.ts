@@ -1,4 +1,5 @@
 import { biggerDriveWheels } from './remedies.ts';
+import { sideView } from '../geometry/side-view.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 import { radiusAtAxle } from './hook-clearance.ts';
 
@@ -11,6 +12,8 @@ export function groundClearance(situation: Situation): Check | null {
   const value = Math.min(
     design.driveWheels.diameter / 2 - radiusAtAxle(situation),
     (design.otherWheels.diameter - design.axleDiameter) / 2,
+    // The body from end to end: its nose hangs lower where the wheels there are small.
+    ...sideView(design).deck.map(({ y }) => y),
   );
   return clearance(
     {
@@ -19,7 +22,7 @@ export function groundClearance(situation: Situation): Check | null {
       gap: value,
       least: LEAST,
       sentence: (print) =>
-        value > 0 ? `The lowest part under the axles clears the floor by ${print(value, 'size')}.` : 'Hook or winding touches the floor.',
+        value > 0 ? `The lowest part clears the floor by ${print(value, 'size')}.` : 'Hook, winding or body touches the floor.',
     },
     () => [biggerDriveWheels(design)],
   );

@@ -2,25 +2,29 @@ import { energyShare } from '../run/energy.ts';
 import { ballastOverDriveAxle, bandsSideBySide, biggerDriveWheels, grippierTyres, longerLever, noSleeve, thinnerAxle } from './remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
+/** Below this a tyre that should hold may spin on the day: grips of tyres and floors differ so much. Below 1 it spins. Common practice. */
+const SURE_GRIP = 1.2;
+
 /** Whether the tyres hold the launch: what they can hold over what it needs. Source: docs/model.md, grip and wheelspin. */
 export function launchGrip({ design, result }: Situation): Check {
   const { launchGripRatio: ratio, launchGripNeeded, launchGripLimit, slipDistance } = result;
   const spins = launchGripNeeded > 0 && ratio < 1;
+  const isClose = launchGripNeeded > 0 && ratio < SURE_GRIP;
   return {
     id: 'launch-grip',
     title: 'launch grip',
     value: launchGripNeeded > 0 ? ratio : Infinity,
-    limit: 1,
+    limit: SURE_GRIP,
     limitIs: 'least',
     quantity: 'count',
-    verdict: launchGripNeeded > 0 ? grade(ratio, 1, 'least', 0.15) : 'good',
+    verdict: launchGripNeeded > 0 ? grade(ratio, SURE_GRIP, 'least', 1 - 1 / SURE_GRIP) : 'good',
     sure: design.measured.staticGrip ? 'measured' : 'estimated',
     sentence: (print) =>
       spins
         ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres hold ${print(launchGripLimit, 'force')}. It spins for ${print(slipDistance, 'distance')}: ${print(energyShare(result, 'slip'), 'share')} of the energy.`
-        : `The tyres hold ${print(launchGripLimit, 'force')}; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}.`,
+        : `The tyres hold ${print(launchGripLimit, 'force')}; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}${isClose ? ': too close to be sure of it' : ''}.`,
     remedies: () =>
-      spins
+      isClose
         ? [
             ...grippierTyres(design),
             ballastOverDriveAxle(design),

@@ -25,7 +25,8 @@ export type RemedyKind =
   | 'alignment'
   | 'track-width'
   | 'wheelbase'
-  | 'winding-width';
+  | 'winding-width'
+  | 'lever-material';
 
 /** A change that may put a fault right, as the design it would make. */
 export interface Remedy {

@@ -1,19 +1,41 @@
 import type { MotorDesign } from '../car/car-design.ts';
 import { isWoundOnAxle, recordOf } from '../car/motors/motors.ts';
+import { modelOf } from '../motor/motors.ts';
+import type { MotorSetup } from '../run/run-setup.ts';
 import { fewerTurns, remedyOf } from './remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Layers above which windings ride over each other and snag. Common practice. */
 const MOST_LAYERS = 3;
 
-/** Layers that the turns make on their width of axle: turns × thickness / width (turns per layer are width / thickness). */
-export function windingRoom({ design, result }: Situation): Check | null {
+/**
+ * Layers that so many turns of a strand make on a width of axle, m: turns × thickness / width. Rubber keeps its volume:
+ * stretched λ times it is √λ thinner.
+ */
+function layersOn(width: number, turns: number, strand: number, motor: MotorSetup): number {
+  const stretch = modelOf(motor).stretch({ ...motor, windingWidth: width } as MotorSetup) ?? 1;
+  return (turns * strand) / (Math.sqrt(Math.max(stretch, 1)) * width);
+}
+
+/** The width, m, on which they make no more than the most, by bisection: wider than `width`, where they make more. */
+function widthFor(width: number, turns: number, strand: number, motor: MotorSetup): number {
+  let low = width;
+  let high = (turns * strand) / MOST_LAYERS;
+  for (let step = 0; step < 50; step++) {
+    const middle = (low + high) / 2;
+    if (layersOn(middle, turns, strand, motor) > MOST_LAYERS) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** How deep what is wound lies on the axle, in layers. */
+export function windingRoom({ design, setup, result }: Situation): Check | null {
   const { motor } = design;
   if (!isWoundOnAxle(motor)) return null;
   const strand = recordOf<MotorDesign>(motor).strandThickness(motor);
-  const value = (result.turns * strand) / motor.windingWidth;
+  const value = layersOn(motor.windingWidth, result.turns, strand, setup.motor);
   const verdict = grade(value, MOST_LAYERS, 'most', 1);
-  const windingWidth = (result.turns * strand) / MOST_LAYERS;
   return {
     id: 'winding-room',
     title: 'layers on the axle',
@@ -25,15 +47,16 @@ export function windingRoom({ design, result }: Situation): Check | null {
     sure: 'rough',
     sentence: (print) =>
       `${print(result.turns, 'count')} turns on ${print(motor.windingWidth, 'size')} of axle lie ${print(value, 'count')} deep${verdict === 'good' ? '.' : ': windings that ride over each other snag.'}`,
-    remedies: (print) =>
-      verdict === 'good'
-        ? []
-        : [
-            remedyOf('winding-width', 'wider-winding', `Wind over ${print(windingWidth, 'size')} of axle`, {
-              ...design,
-              motor: { ...motor, windingWidth },
-            }),
-            ...fewerTurns(design, 0.2),
-          ],
+    remedies: (print) => {
+      if (verdict === 'good') return [];
+      const windingWidth = widthFor(motor.windingWidth, result.turns, strand, setup.motor);
+      return [
+        remedyOf('winding-width', 'wider-winding', `Wind over ${print(windingWidth, 'size')} of axle`, {
+          ...design,
+          motor: { ...motor, windingWidth },
+        }),
+        ...fewerTurns(design, 0.2),
+      ];
+    },
   };
 }

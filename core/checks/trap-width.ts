@@ -1,0 +1,23 @@
+import { trapOf } from '../car/fitted.ts';
+import { remedyOf } from './remedies.ts';
+import { clearance, type Check, type Situation } from './check.ts';
+
+/** How much wider the body is than the trap that stands on it, m. */
+export function trapWidth({ design }: Situation): Check | null {
+  const { motor } = design;
+  if (motor.kind !== 'lever') return null;
+  const { width } = trapOf(design, motor);
+  return clearance(
+    {
+      id: 'trap-width',
+      title: 'body under the trap',
+      gap: design.body.width - width,
+      least: 0,
+      sentence: (print) =>
+        design.body.width >= width
+          ? `The trap is ${print(width, 'size')} wide and stands on the body whole.`
+          : `The trap is ${print(width, 'size')} wide, and the body only ${print(design.body.width, 'size')}: its edges hang free.`,
+    },
+    (print) => [remedyOf('body', 'body-width', `A body ${print(width, 'size')} wide`, { ...design, body: { ...design.body, width } })],
+  );
+}

@@ -1,0 +1,38 @@
+import { weightShare } from '../car/weights.ts';
+import { remedyOf } from './remedies.ts';
+import type { Check, Situation } from './check.ts';
+
+/** An axle that carries less than this share lifts on the first bump. Common practice. */
+const LEAST_SHARE = 0.05;
+
+/** Share of the standing weight on the axle that carries less of it: below 0 the car tips over. */
+export function weightPlace({ design }: Situation): Check | null {
+  if (!design.otherWheels) return null;
+  const onDrive = weightShare(design);
+  const value = Math.min(onDrive, 1 - onDrive);
+  const verdict = value < 0 ? 'stop' : value < LEAST_SHARE ? 'warning' : 'good';
+  const middle = design.wheelbase / 2;
+  return {
+    id: 'weight-place',
+    title: 'weight between the axles',
+    value,
+    limit: LEAST_SHARE,
+    limitIs: 'least',
+    quantity: 'share',
+    verdict,
+    sure: 'sizes',
+    sentence: (print) =>
+      value < 0
+        ? 'Its weight lies beyond an axle: standing, it tips over.'
+        : `The lighter axle carries ${print(value, 'share')} of the weight.`,
+    remedies: (print) =>
+      verdict === 'good' || design.ballast.mass === 0
+        ? []
+        : [
+            remedyOf('ballast', 'ballast-between', `Ballast ${print(middle, 'size')} from the drive axle`, {
+              ...design,
+              ballast: { ...design.ballast, fromDriveAxle: middle },
+            }),
+          ],
+  };
+}

@@ -1,0 +1,29 @@
+import { bearingsApart } from '../car/fitted.ts';
+import { isWoundOnAxle } from '../car/motors/motors.ts';
+import { remedyOf } from './remedies.ts';
+import { clearance, type Check, type Situation } from './check.ts';
+
+/** Room that the axle has between its bearings beyond what is wound on it, m. */
+export function windingWidth({ design }: Situation): Check | null {
+  const { motor } = design;
+  if (!isWoundOnAxle(motor)) return null;
+  const room = bearingsApart(design);
+  return clearance(
+    {
+      id: 'winding-width',
+      title: 'winding between the bearings',
+      gap: room - motor.windingWidth,
+      least: 0,
+      sentence: (print) =>
+        motor.windingWidth <= room
+          ? `It winds on ${print(motor.windingWidth, 'size')} of the ${print(room, 'size')} between the bearings.`
+          : `It winds on ${print(motor.windingWidth, 'size')}, and between the bearings are only ${print(room, 'size')}.`,
+    },
+    (print) => [
+      remedyOf('winding-width', 'narrower-winding', `Wind over ${print(room, 'size')} of axle`, {
+        ...design,
+        motor: { ...motor, windingWidth: room },
+      }),
+    ],
+  );
+}
