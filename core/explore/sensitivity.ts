@@ -1,5 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import { CONDITIONS } from '../predict/conditions.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { sizesOf } from '../car/sizes.ts';
 import { likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
@@ -43,12 +44,17 @@ export function sizesThatMatter(design: CarDesign): Influence[] {
   );
 }
 
-/** Which values that are not known exactly move the distance most, each alone off by its own spread (one standard deviation). */
+/** Which values that are not known exactly, and which conditions, move the distance most, each alone off by its own spread (one standard deviation). */
 export function valuesThatMatter(design: CarDesign): Influence[] {
   const numbers = likelyNumbers(design);
   const before = distanceOf(design);
-  return bySwing(
-    valueKeysOf(design).map((key) => {
+  const conditions = CONDITIONS.map(({ id, name, off }) => {
+    const [low, high] = [-1, 1].map((side) => distanceOf(off(design, side)));
+    return influence(id, name, before, low!, high!);
+  });
+  return bySwing([
+    ...conditions,
+    ...valueKeysOf(design).map((key) => {
       const { value, spread } = valueOf(design, key);
       const [low, high] = [-1, 1].map((side) => {
         const outcome = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, [key]: value * Math.exp(side * spread) }));
@@ -56,5 +62,5 @@ export function valuesThatMatter(design: CarDesign): Influence[] {
       });
       return influence(key, VALUE_NAMES[key], before, low!, high!);
     }),
-  );
+  ]);
 }

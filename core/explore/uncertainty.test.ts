@@ -4,7 +4,7 @@ import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { sizeCalled } from '../car/sizes.ts';
 import { valueKeysOf, valueOf } from '../car/values.ts';
-import type { ValueKey } from '../car/value-table.ts';
+import { VALUE_NAMES, type ValueKey } from '../car/value-table.ts';
 import { assess } from './assess.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
@@ -89,7 +89,9 @@ describe('bounds of a prediction', () => {
       },
     };
     const width = ({ distance }: BoundedPrediction): number => distance.high - distance.low;
-    expect(width(bounded(measured))).toBeLessThan(0.5 * width(bounded(car)));
+    expect(width(bounded(measured, { conditions: [] }))).toBeLessThan(0.5 * width(bounded(car, { conditions: [] })));
+    // The floor is no more level for that.
+    expect(width(bounded(measured))).toBeLessThan(0.8 * width(bounded(car)));
   });
   it('count the cars that spin', () => {
     const spinning: CarDesign = { ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
@@ -126,7 +128,7 @@ describe('bounds, against the book', () => {
   ] as const)('of a %s car unsure of its %s alone are its runs at that value’s own bounds', (kind, key, sense) => {
     const spread = 0.15;
     const design = newCar('x', kind);
-    const { distance } = bounded(known(design, { [key]: spread }), { runs: 512 });
+    const { distance } = bounded(known(design, { [key]: spread }), { runs: 512, conditions: [] });
     const at = (side: number): number => distanceOf(known(design, {}, Math.exp(side * spread * Z90), key));
     expect(distance.low / at(-sense)).toBeCloseTo(1, 2);
     expect(distance.middle / at(0)).toBeCloseTo(1, 2);
@@ -134,7 +136,7 @@ describe('bounds, against the book', () => {
   });
   it('close on the most likely run as all becomes known', () => {
     for (const kind of kinds) {
-      const { distance, time, spinning } = bounded(known(newCar('x', kind), {}));
+      const { distance, time, spinning } = bounded(known(newCar('x', kind), {}), { conditions: [] });
       expect(distance.low / distance.high).toBeCloseTo(1, 6);
       expect(distance.middle).toBeCloseTo(distanceOf(newCar('x', kind)), 4);
       expect(time.low / time.high).toBeCloseTo(1, 6);
@@ -147,6 +149,15 @@ describe('bounds, against the book', () => {
     expect(stuck).toEqual([...stuck].sort((a, b) => b - a));
     expect(stuck[0]).toBeGreaterThan(0.5);
     expect(stuck.at(-1)).toBeLessThan(0.5);
+  });
+});
+
+describe('a good car on a floor called level', () => {
+  it('runs a fifth further one way than the other, or more, by 2 mm in a metre', () => {
+    const slope = valuesThatMatter({ ...car, care: 'careful' }).find(({ id }) => id === 'slope')!;
+    const likely = distanceOf({ ...car, care: 'careful' });
+    expect(Math.abs(slope.low - slope.high) / likely).toBeGreaterThan(0.15);
+    expect(Math.abs(slope.low - slope.high) / likely).toBeLessThan(0.5);
   });
 });
 
@@ -164,15 +175,15 @@ describe('what matters', () => {
       expect(low, id).toBe(distanceOf(size.write(design, 0.9 * size.read(design))));
       expect(high, id).toBe(distanceOf(size.write(design, 1.1 * size.read(design))));
     }
-    for (const { id, low, high } of values) {
+    for (const { id, low, high } of values.filter(({ id: key }) => key in VALUE_NAMES)) {
       const { spread } = valueOf(design, id as ValueKey);
       expect(low / distanceOf(known(design, {}, Math.exp(-spread), id as ValueKey)), id).toBeCloseTo(1, 9);
       expect(high / distanceOf(known(design, {}, Math.exp(spread), id as ValueKey)), id).toBeCloseTo(1, 9);
     }
   });
-  it('for a plain snap-trap car are how true its wheels run and what it rolls on, before the air', () => {
+  it('for a plain snap-trap car are how true its wheels run, how level the floor is and what it rolls on, before the air', () => {
     const order = valuesThatMatter(car).map(({ id }) => id);
-    expect(order[0]).toBe('outOfSquare');
+    expect(order.slice(0, 2).sort()).toEqual(['outOfSquare', 'slope']);
     expect(order.indexOf('rollingLengthDrive')).toBeLessThan(order.indexOf('dragArea'));
   });
 });

@@ -4,7 +4,8 @@ import { deriveRunSetup, prepareRun } from './derive-run-setup.ts';
 import type { Fault } from '../fault.ts';
 import { simulate } from '../run/simulate.ts';
 import { makeWorkspace, type Workspace } from '../run/workspace.ts';
-import { sampledNumbers } from './sampled-numbers.ts';
+import { CONDITIONS, type Condition } from './conditions.ts';
+import { sampledCars } from './sampled-cars.ts';
 
 /** 8 in 10 lie between `low` and `high`, half below `middle`. */
 export interface Bounds {
@@ -38,27 +39,33 @@ export interface PredictOptions {
   readonly seed?: number;
   /** Cars in the sample; 128 unless told otherwise. */
   readonly runs?: number;
+  /** What else differs from car to car; all that is known of unless told otherwise. */
+  readonly conditions?: readonly Condition[];
   readonly workspace?: Workspace;
 }
 
 /**
  * The bounds within which a design's runs are to be expected, wound fully unless told otherwise. Every value is taken as
- * log-normal with its spread; a low-discrepancy sample of `runs` cars stands for all. The same seed gives the same answer.
+ * log-normal with its spread, and floors, weights and winding differ too; a low-discrepancy sample of `runs` cars stands for all. The same seed gives the same answer.
  */
 export function predict(
   design: CarDesign,
-  { wind = { kind: 'full' }, seed = 1, runs = DEFAULT_RUNS, workspace = makeWorkspace() }: PredictOptions = {},
+  { wind = { kind: 'full' }, seed = 1, runs = DEFAULT_RUNS, conditions = CONDITIONS, workspace = makeWorkspace() }: PredictOptions = {},
 ): BoundedOutcome {
   const prepared = prepareRun(design, wind);
   if (prepared.kind === 'refused') return prepared;
-  const numbersOf = sampledNumbers(design, seed);
+  const carAt = sampledCars(design, seed, conditions);
   const distances: number[] = [];
   const times: number[] = [];
   const grips: number[] = [];
   let spinning = 0;
   let stalling = 0;
   for (let n = 0; n < runs; n++) {
-    const outcome = simulate(deriveRunSetup(design, wind, numbersOf(n)), { workspace });
+    const built = carAt(n);
+    // A lever hooked beyond where it can go is hooked where it is told.
+    const wound = deriveRunSetup(built.design, wind, built.numbers);
+    const first = simulate(wound, { workspace });
+    const outcome = first.kind === 'ran' ? first : simulate(deriveRunSetup(design, wind, built.numbers), { workspace });
     // A stretch or angle out of reach for one of the sample: it does not run.
     if (outcome.kind === 'refused') {
       distances.push(0);

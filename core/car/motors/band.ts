@@ -4,7 +4,7 @@ import { CAR_SIZES } from '../common-sizes.ts';
 import { sizesOfMotor } from '../size.ts';
 import { spoolOf } from '../tape.ts';
 import { OPTICAL_DISC, type MotorRecord } from './motor-record.ts';
-import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, woundBandsWords } from './rubber-motors.ts';
+import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, turnsOff, woundBandsWords } from './rubber-motors.ts';
 
 const size = sizesOfMotor('band');
 
@@ -57,6 +57,7 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
   }),
   keysInDesign: RUBBER_KEYS_IN_DESIGN,
   fullTurns: (_design, { turns }) => turns,
+  woundOff: turnsOff,
   release: { label: 'End of the band', freeWords: 'drops off the axle' },
   pullLength: ({ anchorToAxle }) => anchorToAxle,
   // Bands side by side lie side by side on the axle; both strands of each loop are wound.

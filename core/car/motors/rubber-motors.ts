@@ -37,6 +37,15 @@ export const bandPart = <Motor extends BandDesign | TwistDesign>(): FittedToMoto
   needed: ({ parallel, series }) => parallel * series,
 });
 
+/** Turns are counted to about a quarter. */
+const COUNTED = 0.25;
+
+/** So many standard deviations more turns, of what counting is off; some are always wound. */
+export const turnsOff = <Motor extends BandDesign | TwistDesign>(motor: Motor, deviations: number): Motor => ({
+  ...motor,
+  turns: Math.max(motor.turns + COUNTED * deviations, motor.turns / 2),
+});
+
 const many = (count: number, words: string): string => (count === 1 ? '' : ` ${count} ${words}`);
 
 /** How many bands there are and how they are joined: `1 band`, `6 bands, 2 side by side, 3 end to end`. */

@@ -4,7 +4,7 @@ import { ROLLER_SIZES, ROLLER_WHEEL } from '../common-sizes.ts';
 import { washerOf } from '../fitted.ts';
 import { sizesOfMotor } from '../size.ts';
 import type { MotorRecord } from './motor-record.ts';
-import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, woundBandsWords } from './rubber-motors.ts';
+import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, turnsOff, woundBandsWords } from './rubber-motors.ts';
 
 const size = sizesOfMotor('twist');
 
@@ -59,6 +59,7 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
     'motor.armFriction': 'measured.armFriction',
   },
   fullTurns: (_design, { turns }) => turns,
+  woundOff: turnsOff,
   release: null,
   pullLength: () => 0,
   strandThickness: () => 0,

@@ -1,6 +1,7 @@
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { recordOf } from '../../../../core/car/motors/motors.ts';
 import { sizeCalled } from '../../../../core/car/sizes.ts';
+import { CONDITIONS } from '../../../../core/predict/conditions.ts';
 import { deriveRunSetup } from '../../../../core/predict/derive-run-setup.ts';
 import { standingWeight } from '../../../../core/car/weights.ts';
 import { valueKeysOf, valueOf } from '../../../../core/car/values.ts';
@@ -94,11 +95,14 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
       return {
         title: 'Range',
         formula:
-          'As many cars are run as there are ways to be off: each number below is drawn anew, log-normal with its spread, 128 times. One in ten runs shorter than the low end, one in ten further than the high end.',
-        numbers: valueKeysOf(design).map((key) => {
-          const [name, value, evidence] = row(design, key);
-          return [name, `${value} ± ${print(valueOf(design, key).spread, 'share')}`, evidence];
-        }),
+          'As many cars are run as there are ways to be off: each number below is drawn anew with its spread, 128 times. One in ten runs shorter than the low end, one in ten further than the high end.',
+        numbers: [
+          ...valueKeysOf(design).map((key): Row => {
+            const [name, value, evidence] = row(design, key);
+            return [name, `${value} ± ${print(valueOf(design, key).spread, 'share')}`, evidence];
+          }),
+          ...CONDITIONS.map(({ name, spreadWords }): Row => [name, spreadWords, 'common practice']),
+        ],
       };
     case 'energy':
       return {
