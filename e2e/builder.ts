@@ -49,13 +49,18 @@ export const builder = (page: Page) => {
       page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), { timeout: 15_000 }, text),
     seesNot: (text: string) =>
       page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), { timeout: 15_000 }, text),
-    /** The big number of the verdict, m. */
+    /** What stands behind the big number of the verdict, m to the centimetre. */
     distance: async (): Promise<number> => {
-      const text = await page
-        .waitForSelector('[data-testid=predicted-distance]')
-        .then((element) => element!.evaluate((shown) => (shown as HTMLElement).innerText));
-      return parseFloat(text);
+      const shown = await page.waitForSelector('[data-testid=predicted-distance]');
+      return Number(await shown!.evaluate((element) => (element as HTMLElement).dataset.metres));
     },
+    /** Waits until another distance is predicted. */
+    predictsOtherThan: (before: number) =>
+      page.waitForFunction(
+        (was) => (document.querySelector('[data-testid=predicted-distance]') as HTMLElement | null)?.dataset.metres !== was,
+        { timeout: 15_000 },
+        before.toFixed(2),
+      ),
     saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', { timeout: 15_000 }),
   };
 };

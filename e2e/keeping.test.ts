@@ -67,11 +67,7 @@ describe('an error in one panel', () => {
     await car.sees('The curve cannot be shown for this car.');
     const before = await car.distance();
     await car.type('Ready-to-run weight, g', '180');
-    await page.waitForFunction(
-      (was) => !document.querySelector('[data-testid=predicted-distance]')!.textContent!.startsWith(was),
-      {},
-      before.toFixed(2),
-    );
+    await car.predictsOtherThan(before);
     expect(await page.$('#car-drawing')).not.toBeNull();
     await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
     await car.press('Undo the last change');

@@ -18,6 +18,8 @@ export interface PricedCheck extends Omit<Check, 'sentence' | 'remedies'> {
 
 /** All that is said of a design beside its most likely run. */
 export interface Assessment {
+  /** The most likely run's distance, m, and the bounds of such cars. */
+  readonly likely: number;
   readonly distance: Bounds;
   readonly time: Bounds;
   readonly spinning: number;
@@ -29,8 +31,8 @@ export interface Assessment {
   readonly remedies: readonly PricedRemedy[];
 }
 
-/** m, or s, below which a remedy buys nothing worth a try. */
-const WORTH = 0.05;
+/** A gain below this share of the distance is no difference that a builder would see; s, where it is to be quickest. */
+const SEEN = 0.05;
 
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
 export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {
@@ -44,14 +46,16 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
       return { ...check, sentence: check.sentence(print), cost: Math.max(0, ...remedies.map(({ gain }) => gain)), remedies };
     })
     .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.cost - a.cost);
+  const worth = design.aim.kind === 'quickest-to' ? SEEN : SEEN * likely.distance;
   // Of remedies of one kind, such as tyres, the one that buys most.
   const offered = new Map<RemedyKind, PricedRemedy>();
   for (const priced of checks.flatMap(({ remedies }) => remedies)) {
     const { kind } = priced.remedy;
-    if (priced.better > (offered.get(kind)?.better ?? WORTH)) offered.set(kind, priced);
+    if (priced.better > (offered.get(kind)?.better ?? worth)) offered.set(kind, priced);
   }
   const { distance, time, spinning, distances } = bounded.prediction;
   return {
+    likely: likely.distance,
     distance,
     time,
     spinning,

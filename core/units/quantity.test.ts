@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { numberIn, parseQuantity, printQuantity, valueIn, type Quantity } from './quantity.ts';
+import { numberIn, parseQuantity, printKnown, printQuantity, valueIn, type Quantity } from './quantity.ts';
 
 const typed = (text: string, quantity: Quantity, system: 'metric' | 'inch' = 'metric') => {
   const parsed = parseQuantity(text, quantity, system);
@@ -56,5 +56,37 @@ describe('values in a unit of their own', () => {
     expect(valueIn({ unit: '', factor: 1 }, 0.22)).toBe('0.22');
     expect(numberIn({ unit: 'MPa', factor: 1e6 }, 110000)).toBe('0.11');
     expect(numberIn({ unit: 'g', factor: 1e-3 }, 0.123456, 4)).toBe('123.5');
+  });
+});
+
+describe('a number no finer than it is known', () => {
+  it.each([
+    [20.03, 3.35, 'metric', '20'],
+    [20.03, 0.4, 'metric', '20.0'],
+    [20.03, 0.04, 'metric', '20.03'],
+    [134, 40, 'metric', '130'],
+    [18.84, 3.77, 'inch', '62'],
+    [20.03, 3.35, 'inch', '66'],
+    [20.03, 0, 'metric', '20.03'],
+    [20.03, NaN, 'metric', '20.03'],
+    [Infinity, 1, 'metric', '–'],
+  ] as const)('%f m, known to ± %f m: %s %s', (value, halfWidth, system, text) =>
+    expect(printKnown(value, halfWidth, 'distance', system)).toBe(text),
+  );
+  it('is never printed with more digits than a tenth of its half-width has, nor with fewer than that allows', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 500, noNaN: true }),
+        fc.double({ min: 0.02, max: 100, noNaN: true }),
+        fc.constantFrom('metric', 'inch'),
+        (value, halfWidth, system) => {
+          const metres = Number(printKnown(value, halfWidth, 'distance', system)) * (system === 'metric' ? 1 : 0.3048);
+          // Half a step off at most; and a step is at most the half-width itself.
+          expect(Math.abs(metres - value)).toBeLessThanOrEqual(0.25 * Math.max(halfWidth, 0.2 * 0.3048) + 1e-9);
+          const digits = printKnown(value, halfWidth, 'distance', system).split('.')[1]?.length ?? 0;
+          expect(10 ** -digits * (system === 'metric' ? 1 : 0.3048)).toBeGreaterThanOrEqual(Math.min((halfWidth / 20) * 0.999, 0.01));
+        },
+      ),
+    );
   });
 });

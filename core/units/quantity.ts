@@ -66,6 +66,19 @@ export function printNumber(value: number, quantity: Quantity, system: UnitSyste
   return Number(trimmed) === 0 ? trimmed.replace('-', '') : trimmed;
 }
 
+/**
+ * The number alone, no finer than it is known: to about a tenth of the half-width of its range, both SI, and never finer than
+ * `printNumber`. 20.03 m known to ± 3.3 m is `20`; to ± 0.4 m `20.0`; 134 m to ± 40 m `130`.
+ */
+export function printKnown(value: number, halfWidth: number, quantity: Quantity, system: UnitSystem): string {
+  const unit = unitValue(quantity, system);
+  // Steps of ten: from half a tenth of the half-width up to five times that.
+  const step = Math.ceil(Math.log10(halfWidth / 10 / unit) - Math.log10(2));
+  if (!Number.isFinite(step) || step <= -SHOWN[quantity][system][1]) return printNumber(value, quantity, system);
+  const rounded = Math.round(value / unit / 10 ** step) * 10 ** step;
+  return Number.isFinite(value) ? rounded.toFixed(Math.max(0, -step)) : '–';
+}
+
 /** Number and unit: `216 mm`, `17.10 m`, `28 %`, `2°`. */
 export function printQuantity(value: number, quantity: Quantity, system: UnitSystem): string {
   const unit = unitOf(quantity, system);

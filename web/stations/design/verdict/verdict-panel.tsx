@@ -7,7 +7,7 @@ import { VALUE_NAMES, type ValueKey } from '../../../../core/car/value-table.ts'
 import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
 import { faultLine } from '../../../../core/fault.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
 import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';
@@ -79,6 +79,9 @@ export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
   );
 }
 
+/** Half of what 8 in 10 cars lie within, as a share of the distance, until it is worked out for this one. */
+const USUAL_HALF_WIDTH = 0.2;
+
 function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
   const units = useUnits();
   const { assessment, isBroken, again } = useAssessment(design, units);
@@ -92,6 +95,10 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
     const { design: shown, result: ran, print: printed } = present.current;
     return explanationOf(figure, shown, ran, printed);
   }, []);
+  // Its share stays while a size is moved: the figure stands still in its digits.
+  const share =
+    assessment && assessment.likely > 0 ? (assessment.distance.high - assessment.distance.low) / 2 / assessment.likely : USUAL_HALF_WIDTH;
+  const halfWidth = share * result.distance;
   const { title, text, isBad } = limitWords(limitOf(result), result, units);
   const spins = result.slipDistance > 0.0005;
   const figures: readonly (readonly [string, string])[] = [
@@ -105,8 +112,9 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
   return (
     <>
       <div>
-        <p className={styles.distance} data-testid="predicted-distance">
-          {printNumber(result.distance, 'distance', units)}
+        <p className={styles.distance} data-testid="predicted-distance" data-metres={result.distance.toFixed(2)}>
+          <span className={styles.unit}>about </span>
+          {printKnown(result.distance, halfWidth, 'distance', units)}
           <span className={styles.unit}>{` ${unitOf('distance', units)}`}</span>
         </p>
         <p className={`${plain.text} ${plain.muted}`}>
@@ -116,7 +124,7 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
           {result.rollsBack ? ' · then rolls back' : ''}
           {result.wheelie ? ' · lifts its front at launch' : ''}
         </p>
-        <RangeBar assessment={assessment} likely={result.distance} aim={design.aim} explain={explain} />
+        <RangeBar assessment={assessment} likely={result.distance} halfWidth={halfWidth} aim={design.aim} explain={explain} />
         {isBroken && (
           <p role="alert" className={plain.text}>
             ✕ Range and checks could not be worked out for this car.{' '}
@@ -130,7 +138,7 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
         <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
         <p className={plain.text}>{text}</p>
       </div>
-      <Remedies assessment={assessment} aim={design.aim} edit={edit} onPreview={onPreview} />
+      <Remedies assessment={assessment} halfWidth={halfWidth} aim={design.aim} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
       <EnergyBar name={design.name} result={result} explain={explain} />
       <Checks assessment={assessment} />
