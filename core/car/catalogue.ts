@@ -62,10 +62,13 @@ export const FLOORS: Table<
 
 /**
  * Mass over the wheel's face, kg/m²; thickness, m; `roundness` k in I = k m R²: ½ for a disc, toward 1 where the mass sits
- * at the rim; whether its own edge is soft. Estimates, but for the optical disc: 16 g over 120 mm (ECMA-130: 14 to 33 g).
+ * at the rim; whether its own edge is soft; the only diameters it comes in, m, where it is not cut to any. Estimates, but for the optical disc: 16 g over 120 mm (ECMA-130: 14 to 33 g).
  */
-export const WHEELS: Table<Wheels['kind'], { areaDensity: number; thickness: number; roundness: number; soft: boolean }> = {
-  'optical-disc': { label: 'optical disc', areaDensity: 1.44, thickness: 1.2e-3, roundness: 0.5, soft: false },
+export const WHEELS: Table<
+  Wheels['kind'],
+  { areaDensity: number; thickness: number; roundness: number; soft: boolean; stock?: readonly number[] }
+> = {
+  'optical-disc': { label: 'optical disc', areaDensity: 1.44, thickness: 1.2e-3, roundness: 0.5, soft: false, stock: [0.08, 0.12] },
   'card-disc': { label: 'card disc, two layers', areaDensity: 1.0, thickness: 6e-3, roundness: 0.5, soft: false },
   'foam-board': { label: 'foam-board disc', areaDensity: 0.65, thickness: 5e-3, roundness: 0.5, soft: false },
   'wooden-disc': { label: 'thin wooden disc', areaDensity: 2.0, thickness: 3e-3, roundness: 0.5, soft: false },

@@ -1,5 +1,6 @@
 import type { Quantity } from '../units/quantity.ts';
 import type { CarDesign } from './car-design.ts';
+import { WHEELS } from './catalogue.ts';
 import type { Range, Size } from './size.ts';
 
 const ofCar = (
@@ -7,20 +8,22 @@ const ofCar = (
   label: string,
   quantity: Quantity,
   [low, high]: Range,
+  search: Pick<Size, 'searchStep'> = {},
 ): Size => ({
   id,
   label,
   quantity,
   low,
   high,
-  isSearched: id === 'axleDiameter',
+  ...search,
   read: (d) => d[id],
   write: (d, value) => ({ ...d, [id]: value }),
 });
 
 const DRIVE_WHEELS: Size = {
   id: 'driveWheels',
-  isSearched: true,
+  searchStep: 0.005,
+  stock: ({ driveWheels }) => WHEELS[driveWheels.kind].stock ?? null,
   label: 'Drive wheels ⌀',
   quantity: 'size',
   low: 0.02,
@@ -39,7 +42,7 @@ const OTHER_WHEELS: Size = {
 };
 const BALLAST: Size = {
   id: 'ballast',
-  isSearched: true,
+  searchStep: 0.005,
   label: 'Ballast',
   quantity: 'weight',
   low: 0,
@@ -116,7 +119,7 @@ function withSleeve(change: (step: CarDesign['sleeve'][number], value: number) =
 /** The sizes of a car on two axles, in the order they are shown. */
 export const CAR_SIZES: readonly Size[] = [
   DRIVE_WHEELS,
-  ofCar('axleDiameter', 'Axle (spool) ⌀', 'size', [0.0015, 0.02]),
+  ofCar('axleDiameter', 'Axle (spool) ⌀', 'size', [0.0015, 0.02], { searchStep: 0.0005 }),
   SLEEVE,
   SLEEVE_TURNS,
   OTHER_WHEELS,

@@ -8,8 +8,10 @@ export interface Size {
   readonly quantity: Quantity;
   readonly low: number;
   readonly high: number;
-  /** Whether a builder would change it for a better car, rather than have it given. */
-  readonly isSearched?: boolean;
+  /** In which steps a builder would change it for a better car, SI; none where it is given. */
+  readonly searchStep?: number;
+  /** The only values there are to be had, SI; null where it is cut to any. */
+  readonly stock?: (design: CarDesign) => readonly number[] | null;
   /** The most that a search tries, where that is not `high`. */
   readonly searchedUpTo?: (design: CarDesign) => number;
   readonly read: (design: CarDesign) => number;
@@ -27,7 +29,7 @@ export const sizesOfMotor =
     label: string,
     quantity: Quantity,
     [low, high]: Range,
-    search: Pick<Size, 'isSearched' | 'searchedUpTo'> = {},
+    search: Pick<Size, 'searchStep' | 'searchedUpTo'> = {},
   ): Size => ({
     id,
     label,

@@ -24,6 +24,6 @@ export function groundClearance(situation: Situation): Check | null {
       sentence: (print) =>
         value > 0 ? `The lowest part clears the floor by ${print(value, 'size')}.` : 'Hook, winding or body touches the floor.',
     },
-    () => [biggerDriveWheels(design)],
+    () => biggerDriveWheels(design),
   );
 }

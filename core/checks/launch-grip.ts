@@ -30,7 +30,7 @@ export function launchGrip({ design, result }: Situation): Check {
             ballastOverDriveAxle(design),
             ...noSleeve(design),
             ...longerLever(design),
-            biggerDriveWheels(design),
+            ...biggerDriveWheels(design),
             ...bandsSideBySide(design, -1),
             ...thinnerAxle(design),
           ]

@@ -49,9 +49,15 @@ describe('a remedy changes what it says', () => {
     expect(leverOf(shorter).trapPosition).toBeCloseTo(0.19 - 0.036, 12);
     expect(longerLever(band)).toEqual([]);
   });
-  it('wheels: a fifth', () => {
-    expect(biggerDriveWheels(lever).design.driveWheels.diameter).toBeCloseTo(0.144, 12);
-    expect(smallerDriveWheels(lever).design.driveWheels.diameter).toBeCloseTo(0.096, 12);
+  it('wheels: a fifth where they are cut, else the next size there is, if there is one', () => {
+    const cut: CarDesign = { ...lever, driveWheels: { kind: 'card-disc', diameter: 0.12 } };
+    expect(biggerDriveWheels(cut)[0]!.design.driveWheels.diameter).toBeCloseTo(0.144, 12);
+    expect(smallerDriveWheels(cut)[0]!.design.driveWheels.diameter).toBeCloseTo(0.096, 12);
+    expect(biggerDriveWheels(lever)).toEqual([]);
+    expect(smallerDriveWheels(lever)[0]!.design.driveWheels).toEqual({ kind: 'optical-disc', diameter: 0.08 });
+    const small: CarDesign = { ...lever, driveWheels: { kind: 'optical-disc', diameter: 0.08 } };
+    expect(biggerDriveWheels(small)[0]!.design.driveWheels.diameter).toBe(0.12);
+    expect(smallerDriveWheels(small)).toEqual([]);
   });
   it('axle: a quarter thicker, a fifth thinner; a roller has none', () => {
     expect(thickerAxle(lever)[0]!.design.axleDiameter).toBeCloseTo(0.004, 12);

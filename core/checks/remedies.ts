@@ -1,4 +1,4 @@
-import { BEARINGS, TYRES } from '../car/catalogue.ts';
+import { BEARINGS, TYRES, WHEELS } from '../car/catalogue.ts';
 import type { CarDesign, LeverDesign } from '../car/car-design.ts';
 import { hasBands, isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
@@ -89,16 +89,22 @@ export function trapMoved(design: CarDesign, motor: LeverDesign, id: string, pri
   return remedy('trap', id, `Trap ${print(trapPosition, 'size')} from the drive axle`, { ...design, motor: { ...motor, trapPosition } });
 }
 
-const scaledDriveWheels = (design: CarDesign, factor: number): CarDesign => ({
-  ...design,
-  driveWheels: { ...design.driveWheels, diameter: factor * design.driveWheels.diameter },
-});
-/** Drive wheels a fifth bigger. */
-export const biggerDriveWheels = (design: CarDesign): Remedy =>
-  remedy('drive-wheels', 'bigger-wheels', 'Drive wheels a fifth bigger', scaledDriveWheels(design, 1.2));
-/** Drive wheels a fifth smaller. */
-export const smallerDriveWheels = (design: CarDesign): Remedy =>
-  remedy('drive-wheels', 'smaller-wheels', 'Drive wheels a fifth smaller', scaledDriveWheels(design, 0.8));
+/** Drive wheels a fifth bigger or smaller; of wheels that are only to be had in some sizes the next one, if there is one. */
+function otherDriveWheels(design: CarDesign, side: 1 | -1): Remedy[] {
+  const { kind, diameter } = design.driveWheels;
+  const [id, words] = side > 0 ? ['bigger-wheels', 'bigger'] : ['smaller-wheels', 'smaller'];
+  const made = (to: number, label: string): Remedy[] => [
+    remedy('drive-wheels', id!, label, { ...design, driveWheels: { ...design.driveWheels, diameter: to } }),
+  ];
+  const { stock } = WHEELS[kind];
+  if (!stock) return made((1 + 0.2 * side) * diameter, `Drive wheels a fifth ${words}`);
+  const next = stock.filter((one) => side * (one - diameter) > 1e-6).sort((a, b) => side * (a - b))[0];
+  return next === undefined ? [] : made(next, `Drive wheels of the next ${words} size`);
+}
+/** Bigger drive wheels. */
+export const biggerDriveWheels = (design: CarDesign): Remedy[] => otherDriveWheels(design, 1);
+/** Smaller drive wheels. */
+export const smallerDriveWheels = (design: CarDesign): Remedy[] => otherDriveWheels(design, -1);
 
 /** One band fewer, or one more, side by side. */
 export function bandsSideBySide(design: CarDesign, change: 1 | -1): Remedy[] {

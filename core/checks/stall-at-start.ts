@@ -30,7 +30,7 @@ export function stallAtStart({ design, result }: Situation): Check {
             ...launchSleeve(design),
             ...thickerAxle(design),
             ...shorterLever(design),
-            smallerDriveWheels(design),
+            ...smallerDriveWheels(design),
             ...bandsSideBySide(design, 1),
             ...easierBearing(design),
           ],

@@ -6,6 +6,7 @@ import type { OwnPart } from '../schema/generated/own-part.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { hasBands, isRoller, recordOf } from '../car/motors/motors.ts';
 import { sizesOf } from '../car/sizes.ts';
+import { taped } from '../car/tape.ts';
 import type { Size } from '../car/size.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { exploreCar } from './explored-car.ts';
@@ -48,8 +49,8 @@ type Turn = (design: CarDesign, share: number) => CarDesign;
 const FACTOR = 1.8;
 /** kg */
 const MOST_BALLAST = 0.06;
-/** Sleeves up to this many times the axle, over so many turns; half the search has none. */
-const THICKEST_SLEEVE = 3;
+/** Sleeves of up to so many wraps of tape, over so many turns; half the search has none. */
+const MOST_WRAPS = 15;
 const MOST_SLEEVE_TURNS = 4;
 /** Bands in all: where the rules do not say, and the most that is tried where they allow more. */
 const USUAL_BANDS = 4;
@@ -61,21 +62,28 @@ const DISTINCT_BALLAST = 0.02;
 const between = (low: number, high: number, share: number): number => low + share * (high - low);
 const pick = <T>(list: readonly T[], share: number): T => list[Math.min(Math.floor(share * list.length), list.length - 1)]!;
 
-function ofSize({ id, low, high, searchedUpTo, read, write }: Size, present: CarDesign): Turn {
+/** The nearest value a builder would make: of those that are to be had, or on the size's step; the present one where it is as near. */
+function madeAs({ searchStep = 0, stock }: Size, value: number, present: number, design: CarDesign): number {
+  const list = stock?.(design);
+  if (list) return list.reduce((nearest, one) => (Math.abs(one - value) < Math.abs(nearest - value) ? one : nearest));
+  return Math.abs(value - present) <= searchStep / 2 ? present : Math.round(value / searchStep) * searchStep;
+}
+
+function ofSize(size: Size, present: CarDesign): Turn {
+  const { id, low, high, searchedUpTo, read, write } = size;
   const value = read(present);
   const highest = searchedUpTo ? Math.max(value, searchedUpTo(present)) : high;
   const [from, to] = id === 'ballast' ? [0, MOST_BALLAST] : [Math.max(low, value / FACTOR), Math.min(highest, value * FACTOR)];
-  return (design, share) => write(design, between(from, to, share));
+  return (design, share) => write(design, madeAs(size, between(from, to, share), value, design));
 }
 
 const sleeveThickness: Turn = (design, share) => {
   if (share < 0.5) return { ...design, sleeve: [] };
-  const diameter = between(1.2, THICKEST_SLEEVE, 2 * share - 1) * design.axleDiameter;
-  return { ...design, sleeve: [{ diameter, turns: 1 }] };
+  return taped(design, [{ wraps: Math.ceil((2 * share - 1) * MOST_WRAPS) || 1, turns: 1 }]);
 };
 const sleeveTurns: Turn = (design, share) => ({
   ...design,
-  sleeve: design.sleeve.map((step) => ({ ...step, turns: between(0.5, MOST_SLEEVE_TURNS, share) })),
+  sleeve: design.sleeve.map((step) => ({ ...step, turns: Math.ceil(2 * share * MOST_SLEEVE_TURNS) / 2 || 0.5 })),
 });
 
 /** The parts that may be fitted at a place, each as the design with it; the present one is always among them. */
@@ -102,12 +110,12 @@ function ofBandCount(present: CarDesign): Turn[] {
   return [(design, share) => (hasBands(design.motor) ? { ...design, motor: { ...design.motor, ...pick(pairs, share) } } : design)];
 }
 
-const placed = (design: CarDesign): CarDesign => ({ ...design, motor: recordOf(design.motor).placed(design.motor) });
+const placed = (design: CarDesign): CarDesign => recordOf(design.motor).placed(design, design.motor);
 
 /** Everything a search turns, sizes before parts: a part of its own size keeps it. */
 const turnsOf = (design: CarDesign, options: SearchOptions): Turn[] => [
   ...sizesOf(design.motor.kind)
-    .filter(({ isSearched }) => isSearched)
+    .filter(({ searchStep }) => searchStep !== undefined)
     .map((size) => ofSize(size, design)),
   ...(isRoller(design) ? [] : [sleeveThickness, sleeveTurns]),
   ...ofBandCount(design),
@@ -167,7 +175,7 @@ function areDistinct(a: CarDesign, b: CarDesign): boolean {
   return (
     bands(a) !== bands(b) ||
     sizesOf(a.motor.kind)
-      .filter(({ isSearched }) => isSearched)
+      .filter(({ searchStep }) => searchStep !== undefined)
       .some(({ id, read }) =>
         id === 'ballast' ? Math.abs(read(a) - read(b)) > DISTINCT_BALLAST : Math.abs(Math.log(read(a) / read(b))) > Math.log(DISTINCT),
       )

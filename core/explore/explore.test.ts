@@ -135,6 +135,27 @@ describe('searches', () => {
     });
     expect(none.front.every(({ design }) => design.own === undefined)).toBe(true);
   });
+  it('find cars that can be built: on a builder’s steps, of wheels that are to be had, the trap on the body', () => {
+    const isOn = (value: number, step: number): boolean => Math.abs(value / step - Math.round(value / step)) < 1e-6;
+    for (const kind of ['lever', 'band', 'twist'] as const) {
+      const present = newCar('x', kind);
+      const { front } = findBestCar(present, { tries: 250 });
+      expect(front.length).toBeGreaterThan(0);
+      for (const { design } of front) {
+        for (const { id, searchStep, stock, read } of sizesOf(kind)) {
+          if (searchStep === undefined || read(design) === read(present)) continue;
+          const list = stock?.(design);
+          expect(list ? list.includes(read(design)) : isOn(read(design), searchStep), `${id} ${read(design)}`).toBe(true);
+        }
+        for (const { diameter, turns } of design.sleeve) {
+          if (present.sleeve.some((step) => step.diameter === diameter)) continue;
+          expect(isOn(diameter - design.axleDiameter, 2 * TAPE)).toBe(true);
+          expect(isOn(turns, 0.5)).toBe(true);
+        }
+        if (design.motor.kind === 'lever') expect(design.motor.trapPosition).toBeLessThanOrEqual(design.wheelbase);
+      }
+    }
+  });
   it('move the trap along with the lever, so that the cocked tip lies over the drive axle', () => {
     for (const { design } of findBestCar(car, { tries: 300 }).front) {
       if (design.motor.kind !== 'lever') throw new Error('no lever');

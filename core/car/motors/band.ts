@@ -32,9 +32,9 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
     },
   },
   sizes: [
-    size('turns', 'Turns of a full wind', 'count', [1, 30], { isSearched: true }),
+    size('turns', 'Turns of a full wind', 'count', [1, 30], { searchStep: 0.5 }),
     size('anchorToAxle', 'Anchor hook to axle', 'size', [0.05, 0.5], {
-      isSearched: true,
+      searchStep: 0.005,
       // The hook stays on the body, between the axles.
       searchedUpTo: ({ wheelbase }) => wheelbase,
     }),
@@ -62,7 +62,7 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
   pullLength: ({ anchorToAxle }) => anchorToAxle,
   // Bands side by side lie side by side on the axle; both strands of each loop are wound.
   strandThickness: ({ parallel, band }) => 2 * parallel * Math.sqrt(bandSizes(band).width * bandSizes(band).thickness),
-  placed: (motor) => motor,
+  placed: (design) => design,
   labels: (motor, print) => [woundBandsWords(motor), `hook ${print(motor.anchorToAxle, 'size')} from the drive axle`],
   sizesOfTurns: [],
   energyFormula: 'Of rubber: the work of winding, ∫ F r dθ, with F = A · 2 (c₁ + c₂/λ)(λ − λ⁻²) at each stretch λ (Mooney and Rivlin).',

@@ -69,7 +69,7 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
     },
   },
   sizes: [
-    size('leverLength', 'Lever length', 'size', [0.04, 0.5], { isSearched: true }),
+    size('leverLength', 'Lever length', 'size', [0.04, 0.5], { searchStep: 0.005 }),
     size('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]),
     ...CAR_SIZES,
   ],
@@ -99,8 +99,11 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   release: { label: 'End of the string', freeWords: 'drops off its hook' },
   pullLength: ({ trapPosition }) => trapPosition,
   strandThickness: ({ stringDiameter }) => stringDiameter,
-  // The tip of a searched lever stays over the axle, but for a little.
-  placed: (motor) => ({ ...motor, trapPosition: trapUnderTip(motor, 0.03) }),
+  // The tip of a searched lever stays over the axle, but for a little; the other axle stands at the trap or beyond it.
+  placed: (design, motor) => {
+    const trapPosition = Math.round(trapUnderTip(motor, 0.03) / 0.005) * 0.005;
+    return { ...design, motor: { ...motor, trapPosition }, wheelbase: Math.max(design.wheelbase, trapPosition) };
+  },
   labels: ({ leverLength, trapPosition }, print) => [
     `lever ${print(leverLength, 'size')}`,
     `trap ${print(trapPosition, 'size')} from the drive axle`,

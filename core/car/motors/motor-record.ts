@@ -53,8 +53,8 @@ export interface MotorRecord<Motor extends MotorDesign> {
   /** Along the body between what holds the motor and the drive axle, m; and how thick one turn lies on the axle, m. 0 for a roller. */
   readonly pullLength: (motor: Motor) => number;
   readonly strandThickness: (motor: Motor) => number;
-  /** The motor placed anew where a search has changed its sizes. */
-  readonly placed: (motor: Motor) => Motor;
+  /** The car with its motor placed anew where a search has changed its sizes, and on a body that carries it. */
+  readonly placed: (design: CarDesign, motor: Motor) => CarDesign;
   /** Its main sizes in a few words each, the first for the drawing. */
   readonly labels: (motor: Motor, print: PrintSize) => readonly string[];
   /** Sizes that say how many turns a full wind is, besides the axle. */

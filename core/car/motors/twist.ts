@@ -31,8 +31,8 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
     },
   },
   sizes: [
-    size('turns', 'Turns of a full wind', 'count', [1, 80], { isSearched: true }),
-    size('hookToHook', 'Length of the roller', 'size', [0.02, 0.2], { isSearched: true }),
+    size('turns', 'Turns of a full wind', 'count', [1, 80], { searchStep: 0.5 }),
+    size('hookToHook', 'Length of the roller', 'size', [0.02, 0.2], { searchStep: 0.005 }),
     ROLLER_WHEEL,
     size('armLength', 'Trailing arm', 'size', [0.02, 0.25]),
     ...ROLLER_SIZES,
@@ -63,7 +63,7 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
   release: null,
   pullLength: () => 0,
   strandThickness: () => 0,
-  placed: (motor) => motor,
+  placed: (design) => design,
   labels: (motor, print) => [woundBandsWords(motor), `arm ${print(motor.armLength, 'size')}`],
   sizesOfTurns: [],
   energyFormula:
