@@ -48,9 +48,20 @@ async function sampled(count, seed) {
     testRunner: 'command',
     commandRunner: { command: 'true' },
     coverageAnalysis: 'off',
+    ignoreStatic: false,
   }).runMutationTest();
   const { files: found } = JSON.parse(readFileSync('.cache/mutants.json', 'utf8'));
-  const places = Object.entries(found).flatMap(([name, { mutants }]) => mutants.map(({ location }) => ({ name, location })));
+  // A place within another is drawn with it: only the innermost count, each with all that is planted there.
+  const holds = (a, b) =>
+    (a.start.line < b.start.line || (a.start.line === b.start.line && a.start.column <= b.start.column)) &&
+    (a.end.line > b.end.line || (a.end.line === b.end.line && a.end.column >= b.end.column));
+  const places = Object.entries(found).flatMap(([name, { mutants }]) => {
+    const byPlace = new Map(mutants.map(({ location }) => [JSON.stringify(location), location]));
+    const all = [...byPlace.values()];
+    return all
+      .filter((place) => !all.some((other) => other !== place && holds(place, other)))
+      .map((location) => ({ name, location, planted: mutants.filter((mutant) => holds(location, mutant.location)).length }));
+  });
   let state = seed >>> 0;
   // Mulberry32.
   const random = () => {
@@ -59,18 +70,15 @@ async function sampled(count, seed) {
     t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
-  const drawn = places
-    .map((place) => ({ place, order: random() }))
-    .sort((a, b) => a.order - b.order)
-    .slice(0, count);
-  return drawn.map(
-    ({
-      place: {
-        name,
-        location: { start, end },
-      },
-    }) => `${name}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`,
-  );
+  const shuffled = places.map((place) => ({ ...place, order: random() })).sort((a, b) => a.order - b.order);
+  const drawn = [];
+  let planted = 0;
+  for (const place of shuffled) {
+    if (planted >= count) break;
+    drawn.push(place);
+    planted += place.planted;
+  }
+  return drawn.map(({ name, location: { start, end } }) => `${name}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`);
 }
 
 const mutate = values.only ?? (values.sample ? await sampled(Number(values.sample), Number(values.seed)) : files);
