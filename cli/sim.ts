@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
-import type { Print } from '../core/checks/check.ts';
+import type { Print } from '../core/units/quantity.ts';
 import { checkCar } from '../core/checks/check-car.ts';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { predictRun } from '../core/predict/predict-run.ts';

@@ -2,7 +2,7 @@ import type { Band, Body, CarDesign, LeverDesign, TwistDesign, Wheels } from './
 
 /**
  * The parts a car is made of, with starting values from memory and common practice: estimates, until measured.
- * Each key of a table is a word of the car design file. How far each value may be off stands in `values.ts`.
+ * Each key of a table is a word of the car design file. How far each value may be off stands in `value-table.ts`.
  */
 
 interface Named {

@@ -1,7 +1,7 @@
 import type { Motor, MotorPoint } from '../motor/motor.ts';
 import type { RunSetup } from '../run/run-setup.ts';
 import type { RunResult } from '../run/simulate.ts';
-import type { Quantity } from '../units/quantity.ts';
+import type { Print, Quantity } from '../units/quantity.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import type { Remedy } from './remedies.ts';
 
@@ -26,9 +26,6 @@ export interface Check {
   readonly sentence: (print: Print) => string;
   readonly remedies: (print: Print) => readonly Remedy[];
 }
-
-/** Prints an SI value with its unit. */
-export type Print = (value: number, quantity: Quantity) => string;
 
 /** A design with its most likely run, as the checks see it. */
 export interface Situation {

@@ -4,7 +4,7 @@ import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { readCarDesign } from '../files/read.ts';
 import { printQuantity } from '../units/quantity.ts';
-import type { Print } from './check.ts';
+import type { Print } from '../units/quantity.ts';
 import { priceRemedies } from '../explore/priced-remedies.ts';
 import type { Check } from './check-car.ts';
 import { checkCar } from './check-car.ts';

@@ -1,4 +1,4 @@
-import type { Print } from '../checks/check.ts';
+import type { Print } from '../units/quantity.ts';
 import { RANK, type Check } from '../checks/check-car.ts';
 import { checkCar } from '../checks/check-car.ts';
 import type { CarDesign } from '../car/car-design.ts';

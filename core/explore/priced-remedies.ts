@@ -1,5 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
-import type { Check, Print } from '../checks/check.ts';
+import type { Check } from '../checks/check.ts';
+import type { Print } from '../units/quantity.ts';
 import type { Remedy } from '../checks/remedies.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { runForAim, scoreOf } from './aim.ts';

@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
 import type { LeverSetup } from '../schema/generated/run-setup.ts';
 import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
-import { spoolFaults, windingAngle, windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
+import { spoolFaults, stringLayer, windingAngle, windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
 
 /**
  * A snap-trap spring turns a lever whose tip draws a string off the drive axle.
@@ -132,10 +132,16 @@ function makeSegment(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanE
   return { from, to, overwound: setup.release === 'tied' ? overwoundFrom(g, from) : from, angle: step.angle, evaluate, storedAt };
 }
 
+/** m of string that a full wind takes up. */
+const fullString = (setup: LeverSetup): number => freeString(setup, setup.releaseAngle) - freeString(setup, setup.cockedAngle);
+
+/** How the string of a full wind lies on the spool. */
+const fullWind = (setup: LeverSetup): WoundStep[] => windString(setup.spool, setup.stringDiameter, setup.windingWidth, fullString(setup));
+
 function leverPath(setup: LeverSetup): Motor {
   const g = geometryOf(setup);
   const spanEnd = spanAt(g, setup.releaseAngle);
-  const wound = windString(setup.spool, setup.stringDiameter, setup.windingWidth, spanEnd - spanAt(g, setup.cockedAngle));
+  const wound = fullWind(setup);
   const first = coordinateOf(setup.cockedAngle - g.direction);
   const last = coordinateOf(setup.releaseAngle - g.direction);
   const segments = wound
@@ -162,9 +168,7 @@ export const leverTurns = (setup: LeverSetup): number => leverPath(setup).angle 
 
 /** Radius at which the string of a full wind pulls at release, m. */
 function leverWoundRadius(setup: LeverSetup): number {
-  const g = geometryOf(setup);
-  const length = spanAt(g, setup.releaseAngle) - spanAt(g, setup.cockedAngle);
-  const last = windString(setup.spool, setup.stringDiameter, setup.windingWidth, length).at(-1)!;
+  const last = fullWind(setup).at(-1)!;
   return windingRadius(last.layer, last.length);
 }
 
@@ -175,7 +179,7 @@ function leverWoundRadius(setup: LeverSetup): number {
 export function cockedAngleAfter(setup: LeverSetup, turns: number): number {
   const g = geometryOf(setup);
   const spanEnd = spanAt(g, setup.releaseAngle);
-  const wound = windString(setup.spool, setup.stringDiameter, setup.windingWidth, spanEnd - spanAt(g, setup.cockedAngle));
+  const wound = fullWind(setup);
   let left = 2 * Math.PI * turns;
   let length = 0;
   for (const step of wound) {
@@ -191,10 +195,8 @@ export function cockedAngleAfter(setup: LeverSetup, turns: number): number {
 
 /** A share of the string's length, as turns on another radius. */
 function leverTurnsOnRadius(setup: LeverSetup, turns: number, radius: number): number {
-  const length = freeString(setup, setup.releaseAngle) - freeString(setup, setup.cockedAngle);
-  const growth = setup.stringDiameter ** 2 / (Math.PI * setup.windingWidth);
-  const layer = { bareRadius: radius, stringDiameter: setup.stringDiameter, growth };
-  return windingAngle(layer, (length * turns) / leverTurns(setup)) / (2 * Math.PI);
+  const layer = stringLayer(radius, setup.stringDiameter, setup.windingWidth);
+  return windingAngle(layer, (fullString(setup) * turns) / leverTurns(setup)) / (2 * Math.PI);
 }
 
 /** A snap trap and its lever, to the run model. */

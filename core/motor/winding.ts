@@ -12,6 +12,13 @@ export interface StringLayer {
   readonly growth: number;
 }
 
+/** String of this diameter on a bare radius, spread over a width, all in metres. */
+export const stringLayer = (bareRadius: number, stringDiameter: number, windingWidth: number): StringLayer => ({
+  bareRadius,
+  stringDiameter,
+  growth: stringDiameter ** 2 / (Math.PI * windingWidth),
+});
+
 /** Radius at which the string pulls while `length` metres are wound on this step, m. */
 export const windingRadius = (layer: StringLayer, length: number): number =>
   Math.sqrt(layer.bareRadius ** 2 + layer.growth * length) + layer.stringDiameter / 2;
@@ -54,14 +61,13 @@ export interface WoundStep {
  * is left; steps beyond what is wound are not used.
  */
 export function windString(spool: readonly SpoolStep[], stringDiameter: number, windingWidth: number, length: number): WoundStep[] {
-  const growth = stringDiameter ** 2 / (Math.PI * windingWidth);
   const wound: WoundStep[] = [];
   let start = 0;
   spool.forEach((step, index) => {
     const left = length - start;
     // Rounding must not leave a step of no length.
     if (left <= 1e-12 * length) return;
-    const layer = { bareRadius: step.radius, stringDiameter, growth };
+    const layer = stringLayer(step.radius, stringDiameter, windingWidth);
     const isLast = index === spool.length - 1;
     const full = isLast || step.turns === undefined ? left : windingLength(layer, 2 * Math.PI * step.turns);
     const taken = full < left * (1 - 1e-12) ? full : left;

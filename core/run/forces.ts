@@ -75,7 +75,7 @@ export function carForces({ car, surface }: RunSetup, { arm }: Motor): Car {
 }
 
 /** Drive bearing torque, N·m: the tension presses the axle into its bearing along with the weight. */
-export function bearingTorque(car: Car, tension: number, directionCos: number, directionSin: number): number {
+export function bearingTorque(car: Car, { tension, directionCos, directionSin }: MotorPoint): number {
   const along = tension * directionCos;
   const down = car.bearingLoad + tension * directionSin;
   // Not Math.hypot: no overflow to guard against, and it is several times slower.
@@ -154,7 +154,7 @@ export function rollWith(car: Car, rolling: Rolling, motor: MotorPoint, contact:
   const base = baseOf(car, contact);
   const R = car.radius;
   rolling.contact = contact;
-  rolling.bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
+  rolling.bearing = bearingTorque(car, motor);
   rolling.mass = car.rollingMass + motor.inertia / (R * R);
   rolling.effectiveMass = rolling.mass + (car.rollingDrive - car.rollingOther) * slopeOf(car, contact);
   rolling.massSlope = motor.inertiaSlope / (R * R * R);

@@ -104,7 +104,7 @@ function rollsBack(run: Run): boolean {
   const { car, motion } = run;
   const motor = evaluateMotor(run, motion.u);
   const rest = Math.min(Math.max(car.loadBase, 0), car.weight);
-  const bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
+  const bearing = bearingTorque(car, motor);
   // The slope pulls here, and does not resist.
   const resistance = resistanceAt(car, bearing, rest, armLoad(car, motor.torque), 0) - car.climb;
   return car.climb - motor.torque / car.radius > resistance;

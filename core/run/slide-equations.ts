@@ -17,13 +17,11 @@ function spinUp({ car, sliding }: Run, motor: MotorPoint, bearing: number, spin:
   return (motor.torque - against - 0.5 * motor.inertiaSlope * spin * spin) / (car.driveInertia + motor.inertia);
 }
 
-const bearingOf = ({ car }: Run, motor: MotorPoint): number => bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
-
 /** Torque left to pull the motor's own parts along, N·m: its string is slack below 0. */
 export function pullLeft(run: Run, v: number, spin: number, u: number): number {
   const motor = evaluateMotor(run, u);
   slideWith(run.car, run.sliding, run.motion.slideDirection, v, armLoad(run.car, motor.torque));
-  return motor.torque - motor.inertia * spinUp(run, motor, bearingOf(run, motor), spin) - 0.5 * motor.inertiaSlope * spin * spin;
+  return motor.torque - motor.inertia * spinUp(run, motor, bearingTorque(run.car, motor), spin) - 0.5 * motor.inertiaSlope * spin * spin;
 }
 
 /** The right-hand side while motor, slide and wheel stay as they are now. */
@@ -37,7 +35,7 @@ export function slideEquations(run: Run): Derivative {
     const motor = evaluateMotor(run, state[U]!);
     const arm = armLoad(car, motor.torque);
     slideWith(car, sliding, direction, v, arm);
-    const bearing = bearingOf(run, motor);
+    const bearing = bearingTorque(run.car, motor);
     const gap = car.radius * spin - v;
     rate[X] = v;
     rate[V] = sliding.acceleration;

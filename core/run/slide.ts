@@ -175,7 +175,7 @@ function recordRow(run: Run): void {
   const motor = evaluateMotor(run, motion.u);
   const arm = armLoad(car, motor.torque);
   slideWith(car, sliding, motion.slideDirection, motion.speed, arm);
-  const bearing = bearingTorque(car, motor.tension, motor.directionCos, motor.directionSin);
+  const bearing = bearingTorque(car, motor);
   record(run.trace!, {
     time: motion.time,
     distance: motion.distance,

@@ -6,6 +6,9 @@
 export type Quantity = 'size' | 'distance' | 'weight' | 'force' | 'speed' | 'time' | 'angle' | 'energy' | 'share' | 'count';
 export type UnitSystem = 'metric' | 'inch';
 
+/** Prints an SI value with its unit. */
+export type Print = (value: number, quantity: Quantity) => string;
+
 /** SI value of one of each unit that may be typed. */
 const LENGTHS = {
   mm: 1e-3,

@@ -7,8 +7,7 @@ import { CLEAR_GROUND } from '../ui/clear-ground.ts';
 import { QuantityField } from '../ui/quantity-field.tsx';
 import { useRoving } from '../ui/use-roving.ts';
 import type { Edit } from '../open-car/design-slice.ts';
-
-const ink = 'var(--mui-palette-workbench-ink)';
+import { INK } from './stroke.tsx';
 
 /** Asks for a size to be typed at a place of the drawing. */
 const TypeSize = createContext<(sizeId: string, x: number, y: number) => void>(() => {});
@@ -80,7 +79,7 @@ export const Dimensions = ({ children }: { readonly children: ReactNode }) => (
 );
 
 /** A figure on the drawing, drawn anew only when it stands elsewhere or says otherwise. */
-export const Label = memo(function Label({ x, y, children, anchor = 'middle', fill = ink, sizeId }: LabelProps) {
+export const Label = memo(function Label({ x, y, children, anchor = 'middle', fill = INK, sizeId }: LabelProps) {
   const type = useContext(TypeSize);
   const open = (): void => {
     if (sizeId !== undefined) type(sizeId, x, y);
@@ -133,7 +132,7 @@ export const Across = memo(function Across({ from, to, y, base, text, ...typed }
     <g>
       <path
         d={`M${from} ${base}V${y + 5}M${to} ${base}V${y + 5}M${from} ${y}H${middle - side * half}M${middle + side * half} ${y}H${to}M${from - 3} ${y + 3}l6 -6M${to - 3} ${y + 3}l6 -6`}
-        stroke={ink}
+        stroke={INK}
         strokeWidth={0.9}
         fill="none"
       />
@@ -159,7 +158,7 @@ export const Upright = memo(function Upright({ x, top, bottom, reach, text, ...t
     <g>
       <path
         d={`M${reach} ${top}H${x}M${x} ${top}V${Math.max(top, (top + bottom) / 2 - HALF_HEIGHT)}M${x} ${Math.min(bottom, (top + bottom) / 2 + HALF_HEIGHT)}V${bottom}M${x - 3} ${top + 3}l6 -6M${x - 3} ${bottom + 3}l6 -6`}
-        stroke={ink}
+        stroke={INK}
         strokeWidth={0.9}
         fill="none"
       />

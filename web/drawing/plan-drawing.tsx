@@ -3,10 +3,7 @@ import type { CarDesign } from '../../core/car/car-design.ts';
 import type { Plate, PlanView } from '../../core/geometry/plan-view.ts';
 import type { Scale } from './scale.ts';
 import { Across, Dimensions, Label, Upright } from './dimension-marks.tsx';
-
-const ink = 'var(--mui-palette-workbench-ink)';
-const muted = 'var(--mui-palette-workbench-muted)';
-const paper = 'var(--mui-palette-workbench-panel)';
+import { INK, MUTED, PAPER } from './stroke.tsx';
 
 /** m ahead at which the drift is told on the drawing. */
 const TOLD_AT = 5;
@@ -29,7 +26,7 @@ const PlateShape = ({
     height={scale.length(plate.width)}
     transform={`translate(${scale.x(plate.middle.x)} ${scale.y(plate.middle.y)}) rotate(${(-plate.turn * 180) / Math.PI})`}
     fill={fill}
-    stroke={ink}
+    stroke={INK}
     strokeWidth={line}
   />
 );
@@ -49,7 +46,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
   const below = scale.y(-bounds.halfWidth);
   return (
     <>
-      {view.body && <PlateShape plate={view.body} scale={scale} fill={paper} line={1} />}
+      {view.body && <PlateShape plate={view.body} scale={scale} fill={PAPER} line={1} />}
       {view.axles.map(([a, b], i) => (
         <line
           key={i}
@@ -57,12 +54,12 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
           y1={scale.y(a.y)}
           x2={scale.x(b.x)}
           y2={scale.y(b.y)}
-          stroke={muted}
+          stroke={MUTED}
           strokeWidth={Math.max(2, scale.length(design.axleDiameter))}
         />
       ))}
       {[...view.driveWheels, ...view.otherWheels].map((plate, i) => (
-        <PlateShape key={i} plate={plate} scale={scale} fill={paper} line={1.6} />
+        <PlateShape key={i} plate={plate} scale={scale} fill={PAPER} line={1.6} />
       ))}
       <line
         x1={scale.x(view.pull[0].x)}
@@ -73,7 +70,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
         strokeWidth={4}
         strokeLinecap="round"
       />
-      {view.ballast && <PlateShape plate={view.ballast} scale={scale} fill={muted} line={1} />}
+      {view.ballast && <PlateShape plate={view.ballast} scale={scale} fill={MUTED} line={1} />}
       {design.otherWheels && (
         <Dimensions>
           <Across

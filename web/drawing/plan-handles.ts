@@ -1,8 +1,7 @@
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { PlanView } from '../../core/geometry/plan-view.ts';
 import type { HandleSpec } from './drawing-handles.tsx';
-
-const MILLIMETRE = 1e-3;
+import { MILLIMETRE } from './handle.ts';
 
 /** What a builder would grab on the view from above. Turning an axle by its end moves it by half the track for each radian. */
 export function planHandles(design: CarDesign, view: PlanView): HandleSpec[] {

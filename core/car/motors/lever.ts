@@ -1,5 +1,5 @@
 import { cockedAngleAfter, freeString, leverTurns } from '../../motor/lever.ts';
-import { windingAngle, windingLength } from '../../motor/winding.ts';
+import { stringLayer, windingAngle, windingLength } from '../../motor/winding.ts';
 import type { LeverSetup } from '../../run/run-setup.ts';
 import type { CarDesign, LeverDesign, Wind } from '../car-design.ts';
 import { CAR_SIZES } from '../common-sizes.ts';
@@ -30,8 +30,7 @@ function setup(design: CarDesign, motor: LeverDesign, numbers: Numbers, wind: Wi
     release: motor.release,
   };
   if (design.sleeve.length > 0) {
-    const growth = motor.stringDiameter ** 2 / (Math.PI * motor.windingWidth);
-    const layerOf = (radius: number) => ({ bareRadius: radius, stringDiameter: motor.stringDiameter, growth });
+    const layerOf = (radius: number) => stringLayer(radius, motor.stringDiameter, motor.windingWidth);
     let left = freeString(bare, motor.releaseAngle) - freeString(bare, motor.cockedAngle);
     for (const { diameter, turns } of design.sleeve) left -= windingLength(layerOf(diameter / 2), 2 * Math.PI * turns);
     const bareTurns = left > 0 ? windingAngle(layerOf(design.axleDiameter / 2), left) / (2 * Math.PI) : 0;

@@ -1,5 +1,5 @@
 import type { MotorSetup } from '../../run/run-setup.ts';
-import type { Quantity } from '../../units/quantity.ts';
+import type { Print } from '../../units/quantity.ts';
 import type { CarDesign, MotorDesign, MotorKind, Wind } from '../car-design.ts';
 import type { PartSlot } from '../part-slots.ts';
 import type { Size } from '../size.ts';
@@ -19,9 +19,6 @@ export interface FittedToMotor<Motor> {
   /** How many of it the motor takes; one where it is not told. */
   readonly needed?: (motor: Motor) => number;
 }
-
-/** Prints an SI value with its unit. */
-export type PrintSize = (value: number, quantity: Quantity) => string;
 
 /**
  * All that is told apart by what drives a car: a new kind is one such record, and its line in `motors.ts`. What the run
@@ -56,7 +53,7 @@ export interface MotorRecord<Motor extends MotorDesign> {
   /** The car with its motor placed anew where a search has changed its sizes, and on a body that carries it. */
   readonly placed: (design: CarDesign, motor: Motor) => CarDesign;
   /** Its main sizes in a few words each, the first for the drawing. */
-  readonly labels: (motor: Motor, print: PrintSize) => readonly string[];
+  readonly labels: (motor: Motor, print: Print) => readonly string[];
   /** Sizes that say how many turns a full wind is, besides the axle. */
   readonly sizesOfTurns: readonly string[];
   /** Where its energy and its turns come from, as a formula in words. */

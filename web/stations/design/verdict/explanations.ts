@@ -7,10 +7,9 @@ import { standingWeight } from '../../../../core/car/weights.ts';
 import { valueKeysOf, valueOf } from '../../../../core/car/values.ts';
 import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { valueIn, type Quantity } from '../../../../core/units/quantity.ts';
+import { valueIn, type Print } from '../../../../core/units/quantity.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
 
-type Print = (value: number, quantity: Quantity) => string;
 type Row = Explanation['numbers'][number];
 
 const RUN = 'from the run';
