@@ -31,7 +31,7 @@ module.exports = {
     onlyMayImport(
       'server-keeps',
       '^server/',
-      '^(server/|core/(files|schema|fault|car/car-design))',
+      '^(server/|core/(files|schema|fault(-words)?[.]ts|car/car-design))',
       'The server only keeps: schemas and types of the science, no computation.',
       '[.]test[.]tsx?$|^server/(testing[.]ts|attack/)',
     ),

@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
-import { faultLine } from '../core/fault.ts';
+import { faultLine } from '../core/fault-words.ts';
 import type { ArchiveCount } from '../core/schema/stored.ts';
 import { openArchive } from '../server/archive/open.ts';
 import { archiveOf } from '../server/archive/save.ts';

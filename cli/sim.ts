@@ -10,7 +10,8 @@ import { runForAim } from '../core/explore/aim.ts';
 import { priceRemedies } from '../core/explore/priced-remedies.ts';
 import { evenly } from '../core/explore/sweep.ts';
 import { predict } from '../core/predict/uncertainty.ts';
-import { faultLine, type Fault } from '../core/fault.ts';
+import type { Fault } from '../core/fault.ts';
+import { faultLine, told } from '../core/fault-words.ts';
 import { readCarDesign, readJson, readRunSetup, type Read } from '../core/files/read.ts';
 import type { RunSetup } from '../core/run/run-setup.ts';
 import { simulate, type RunOutcome, type RunResult } from '../core/run/simulate.ts';
@@ -33,17 +34,18 @@ FILE may be - for standard input. All values are in SI units. A file that cannot
 for each fault, naming the key by its path, nothing on standard output, exit code 2.
 `;
 
-function refuse(...faults: readonly Fault[]): never {
-  for (const fault of faults) process.stderr.write(`${faultLine(fault)}\n`);
+function end(...lines: readonly string[]): never {
+  for (const line of lines) process.stderr.write(`${line}\n`);
   process.exit(2);
 }
-const refuseUse = (message: string): never => refuse({ path: '', message: `${message}; --help explains` });
+const refuse = (...faults: readonly Fault[]): never => end(...faults.map(faultLine));
+const refuseUse = (message: string): never => end(`${message}; --help explains`);
 
 function readText(file: string): string {
   try {
     return readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
-    return refuse({ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})` });
+    return end(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
   }
 }
 
@@ -87,11 +89,11 @@ function withKey<T>(value: T, key: string, number: number): T {
   const parts = key.split(/[.[\]]+/).filter((part) => part !== '');
   let place = copy as Record<string, unknown>;
   for (const part of parts.slice(0, -1)) {
-    if (typeof place[part] !== 'object' || place[part] === null) refuse({ path: key, message: 'is not a key of this file' });
+    if (typeof place[part] !== 'object' || place[part] === null) end(`${key}: is not a key of this file`);
     place = place[part] as Record<string, unknown>;
   }
   const last = parts.at(-1) ?? '';
-  if (typeof place[last] !== 'number') refuse({ path: key, message: 'is not a key of this file that holds a number' });
+  if (typeof place[last] !== 'number') end(`${key}: is not a key of this file that holds a number`);
   place[last] = number;
   return copy;
 }
@@ -132,13 +134,13 @@ function printBatch(file: string): void {
   const setups = readOr(file, (value): Read<readonly unknown[]> => {
     const list = Array.isArray(value) ? value : (value as { runs?: unknown } | null)?.runs;
     if (!Array.isArray(list))
-      return { kind: 'faulty', faults: [{ path: '', message: 'must be an array of run setups, or hold one in runs' }] };
+      return { kind: 'faulty', faults: [{ path: '', code: 'expected', what: 'an array of run setups, or hold one in runs' }] };
     return { kind: 'read', value: list.map((item: unknown) => (item as { setup?: unknown } | null)?.setup ?? item) };
   });
   for (const setup of setups) {
     const read = readRunSetup(setup);
     const outcome = read.kind === 'read' ? simulate(read.value) : { kind: 'refused' as const, faults: read.faults };
-    const line = outcome.kind === 'ran' ? brief(outcome.result) : { refused: outcome.faults };
+    const line = outcome.kind === 'ran' ? brief(outcome.result) : { refused: outcome.faults.map(told) };
     process.stdout.write(`${JSON.stringify(line)}\n`);
   }
 }

@@ -6,23 +6,37 @@ export interface Limit {
   readonly because?: string;
 }
 
-/** Something wrong with what was given: the key by its path, and what is wrong with it or would put it right. */
-export interface Fault {
-  readonly path: string;
-  /** In words, numbers in SI units: for files and the command line. Screens print the limit in the builder's units. */
-  readonly message: string;
-  /** The bound, where that is what is wrong. */
-  readonly limit?: Limit;
-}
+/** What can be wrong with a value, each kind with what a sentence about it needs. */
+export type Wrong =
+  | { readonly code: 'bound'; readonly limit: Limit }
+  /** Against another key, whose path is `other`. */
+  | { readonly code: 'against'; readonly must: 'exceed' | 'reach' | 'not-exceed'; readonly other: string; readonly because?: string }
+  | { readonly code: 'missing'; readonly because?: string }
+  | { readonly code: 'unknown-key' }
+  | { readonly code: 'unknown-kind' }
+  | { readonly code: 'choice'; readonly among: readonly string[] }
+  /** What stands there is of another shape: `a number`, `null: the roller is the drive wheel`. */
+  | { readonly code: 'expected'; readonly what: string }
+  | { readonly code: 'blank' }
+  | { readonly code: 'too-large'; readonly of: 'values' | 'characters' | 'items' | 'keys'; readonly count: number; readonly most: number }
+  | { readonly code: 'not-json'; readonly reason: string }
+  | { readonly code: 'not-valid'; readonly reason: string }
+  | { readonly code: 'more'; readonly count: number }
+  | { readonly code: 'not-of-part'; readonly part: string }
+  | { readonly code: 'out-of-range'; readonly toward: 'low' | 'high' }
+  | { readonly code: 'out-of-place' }
+  | { readonly code: 'orphan' }
+  | { readonly code: 'not-of-this-car' }
+  | { readonly code: 'own-ancestor' }
+  /** The lever passes the line from axle to pivot before it is released, or starts beyond it when cocked. */
+  | { readonly code: 'lever-past-line'; readonly at: 'cocked' | 'released' }
+  /** Lever and string nearly in line; `others` are keys that help too. */
+  | { readonly code: 'lever-in-line'; readonly at: 'cocked' | 'released'; readonly others: readonly string[] }
+  /** Stretched beyond breaking, before it is wound or by winding; stretch ratios. */
+  | { readonly code: 'band-breaks'; readonly unwound: number | null; readonly most: number };
 
-/** One line for people: `motor.leverLength: must be > 0`. */
-export const faultLine = ({ path, message }: Fault): string => (path === '' ? message : `${path}: ${message}`);
-
-const WORDS: Readonly<Record<Limit['is'], string>> = { least: 'at least', above: 'above', most: 'at most', below: 'below' };
-
-/** A bound in words, its value as `print` has it: `must be at least 24 g, what the wheels and axles alone weigh`. */
-export const limitWords = ({ is, value, because }: Limit, print: (value: number) => string): string =>
-  `must be ${WORDS[is]} ${print(value)}${because ? `, ${because}` : ''}`;
+/** Something wrong with what was given: the key by its path, and what is wrong with it. Words are made at the edge. */
+export type Fault = Wrong & { readonly path: string };
 
 /** The fault of a value that does not keep a bound. */
-export const beyond = (path: string, limit: Limit): Fault => ({ path, message: limitWords(limit, String), limit });
+export const beyond = (path: string, limit: Limit): Fault => ({ path, code: 'bound', limit });

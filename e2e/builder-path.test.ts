@@ -99,20 +99,20 @@ describe('from the Garage to a logged run', () => {
   });
 
   it('tells a stale second tab, and keeps both versions', async () => {
-    const stored = (await (await fetch(`${stage.program.url}/api${carPath}`)).json()) as { version: number; design: { mass: number } };
+    const stored = (await (await fetch(`${stage.program.url}/api${carPath}`)).json()) as { version: number; design: object };
     await fetch(`${stage.program.url}/api${carPath}`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ baseVersion: stored.version, design: { ...stored.design, mass: 0.222, tyre: 'cut-glove' } }),
+      body: JSON.stringify({ baseVersion: stored.version, design: { ...stored.design, trackWidth: 0.222, tyre: 'cut-glove' } }),
     });
     await car.type('Wheelbase, mm', '330');
     await car.sees('This car was changed elsewhere');
-    await car.sees('222 g');
+    await car.sees('222 mm');
     await car.sees('cut glove or balloon');
     await expectAccessible(page);
     await car.press('Keep both');
     await car.sees('Yours was kept as');
-    expect(await car.valueOf('Ready-to-run weight, g')).toBe('222');
+    expect(await car.valueOf('Track width, mm')).toBe('222');
     await car.follow('Garage');
     await car.sees('New car (mine)');
   });

@@ -189,12 +189,12 @@ describe('everything', () => {
   });
   it('that can be read stands beside a car that cannot', async () => {
     const db = new Database(join(stage.program.folder, 'nimble-axle.sqlite'));
-    db.exec(`UPDATE cars SET version = version + 1, design = json_remove(design, '$.mass') WHERE id LIKE '%2'`);
+    db.exec(`UPDATE cars SET version = version + 1, design = json_remove(design, '$.rest') WHERE id LIKE '%2'`);
     db.close();
     const page = await open('/');
     const garage = builder(page);
     await garage.sees('A car that cannot be read');
-    await garage.sees('mass: is missing');
+    await garage.sees('rest: is missing');
     await garage.sees('Kelp Runner');
     await expectAccessible(page);
     await page.locator('li[aria-label="A car that cannot be read"] button:last-of-type').click();

@@ -16,20 +16,20 @@ const pathsOf = (answer: { body: { faults: { path: string }[] } }): string[] => 
 describe('cars', () => {
   it('are kept, with a version for each save', async () => {
     expect((await saveCar(0)).body).toMatchObject({ id: carId, version: 1 });
-    expect((await saveCar(1, { mass: 0.2 })).body).toMatchObject({ version: 2, design: { mass: 0.2 } });
+    expect((await saveCar(1, { wheelbase: 0.2 })).body).toMatchObject({ version: 2, design: { wheelbase: 0.2 } });
     expect((await get('/cars')).body).toMatchObject([{ id: carId, version: 2, runCount: 0, best: null }]);
   });
   it('meet a stale save with both copies, and keep the designs that later saves replace, newest first', async () => {
     await saveCar(0);
-    await saveCar(1, { mass: 0.2 });
-    const stale = await saveCar(1, { mass: 0.3 });
+    await saveCar(1, { wheelbase: 0.2 });
+    const stale = await saveCar(1, { wheelbase: 0.3 });
     expect(stale.status).toBe(409);
     expect(stale.type).toBe('application/problem+json');
-    expect(stale.body).toMatchObject({ current: { version: 2, design: { mass: 0.2 } }, yours: { mass: 0.3 } });
-    await saveCar(2, { mass: 0.3 });
+    expect(stale.body).toMatchObject({ current: { version: 2, design: { wheelbase: 0.2 } }, yours: { wheelbase: 0.3 } });
+    await saveCar(2, { wheelbase: 0.3 });
     expect((await get(`/cars/${carId}/history`)).body).toMatchObject([
-      { version: 2, design: { mass: 0.2 } },
-      { version: 1, design: { mass: 0.15 } },
+      { version: 2, design: { wheelbase: 0.2 } },
+      { version: 1, design: { wheelbase: 0.26 } },
     ]);
     expect((await get(`/cars/${carId}/history?before=2&limit=1`)).body).toMatchObject([{ version: 1 }]);
   });
@@ -60,7 +60,7 @@ describe('cars', () => {
   it('are the same car under an id in capitals', async () => {
     await saveCar(0);
     expect((await get(`/cars/${carId.toUpperCase()}`)).body).toMatchObject({ id: carId });
-    expect((await saveCar(1, { mass: 0.2 }, carId.toUpperCase() as typeof carId)).body).toMatchObject({ id: carId, version: 2 });
+    expect((await saveCar(1, { wheelbase: 0.2 }, carId.toUpperCase() as typeof carId)).body).toMatchObject({ id: carId, version: 2 });
     expect((await get('/cars')).body).toHaveLength(1);
   });
 });
@@ -86,7 +86,7 @@ describe('runs', () => {
   });
   it('share one stored design, come in pages, newest first, and can be chosen by design and wind', async () => {
     await saveCar(0);
-    const heavier = { ...design, mass: 0.2 };
+    const heavier = { ...design, wheelbase: 0.2 };
     for (let k = 0; k < 5; k++) await log({ ranAt: `2026-11-21T18:0${k}:00Z`, wind: { kind: 'full' } });
     await log({ ranAt: '2026-11-21T19:00:00Z', design: heavier });
     expect(db.prepare('SELECT count(*) AS n FROM designs').get()).toEqual({ n: 2 });
@@ -132,7 +132,7 @@ describe('runs', () => {
       );
     for (const id of ids.slice(0, 4)) await remove(`/cars/${carId}/runs/${id}`);
     await post(`/cars/${carId}/runs/${ids[0]!}/restore`);
-    await put(`/cars/${carId}/runs/${ids[5]!}`, { baseVersion: 1, record: { ...record, design: { ...design, mass: 0.2 } } });
+    await put(`/cars/${carId}/runs/${ids[5]!}`, { baseVersion: 1, record: { ...record, design: { ...design, wheelbase: 0.2 } } });
     const told = db
       .prepare(
         'SELECT design_id, wind, runs, stopped, walls, round(sum, 9) AS sum, round(squares, 9) AS squares FROM run_tallies ORDER BY 1, 2',
@@ -195,9 +195,9 @@ describe('versions', () => {
   });
   it('are refused with the key named when something is wrong with them', async () => {
     await saveCar(0);
-    const answer = await keep({ name: ' ', design: { ...design, mass: -1 } });
+    const answer = await keep({ name: ' ', design: { ...design, wheelbase: -1 } });
     expect(answer.status).toBe(422);
-    expect(pathsOf(answer)).toEqual(expect.arrayContaining(['name', 'design.mass']));
+    expect(pathsOf(answer)).toEqual(expect.arrayContaining(['name', 'design.wheelbase']));
   });
   it.each(['\u200b', '\u00ad\u2060', '\u3164', '\u2800 '])('need a name that can be seen, not %j', async (name) => {
     await saveCar(0);
@@ -309,12 +309,12 @@ describe('what is kept but cannot be read', () => {
 
 describe('bad requests', () => {
   it('are told what is wrong, by path', async () => {
-    const answer = await put('/cars/one', { baseVersion: -1, design: { ...design, mass: 0 } });
+    const answer = await put('/cars/one', { baseVersion: -1, design: { ...design, wheelbase: 0 } });
     expect(answer.status).toBe(422);
     expect(answer.body.faults).toEqual([
-      { path: 'id', message: 'must be a UUID' },
-      { path: 'baseVersion', message: expect.any(String) },
-      { path: 'mass', message: 'must be > 0', limit: { is: 'above', value: 0 } },
+      { path: 'id', code: 'expected', what: 'a UUID', message: 'must be a UUID' },
+      { path: 'baseVersion', code: 'expected', what: expect.any(String), message: expect.any(String) },
+      { path: 'wheelbase', code: 'bound', message: 'must be above 0', limit: { is: 'above', value: 0 } },
     ]);
   });
   it.each([
@@ -355,7 +355,9 @@ describe('bad requests', () => {
     await saveCar(0);
     const seen = Array.from({ length: 20_000 }, (_, i) => `s${i}`);
     const answer = await put(`/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record: { ...record, seen } });
-    expect(answer.body.faults).toEqual([{ path: 'seen', message: 'has 20000 items; at most 400' }]);
+    expect(answer.body.faults).toEqual([
+      { path: 'seen', code: 'too-large', of: 'items', count: 20000, most: 400, message: 'has 20000 items; at most 400' },
+    ]);
   });
 });
 

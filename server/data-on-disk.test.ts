@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import {
   chmodSync,
   mkdirSync,
@@ -155,6 +156,44 @@ describe('data of an older program', () => {
   });
 });
 
+describe('designs of version 1 of their format', () => {
+  const reference = (name: string): unknown =>
+    JSON.parse(readFileSync(new URL(`../core/files/reference/first-version/${name}.json`, import.meta.url), 'utf8'));
+  const told = reference('car-design') as { mass: number; driveLoadShare: number };
+  it('are told in version 2, what stood there is kept, and runs still share the design they were made with', async () => {
+    const folder = newFolder();
+    const old = new Database(fileIn(folder));
+    old.function('sha256', (text) => createHash('sha256').update(String(text)).digest('hex'));
+    for (const name of ['001-cars-and-runs', '002-car-versions']) old.exec(migration(name));
+    const [versionId, runs] = [crypto.randomUUID(), [crypto.randomUUID(), crypto.randomUUID()]];
+    old.prepare("INSERT INTO cars VALUES (?, 1, ?, 'a', 'a', NULL)").run(carId, JSON.stringify({ ...told, mass: 0.3 }));
+    old.prepare('UPDATE cars SET design = ?, version = 2').run(JSON.stringify(told));
+    old
+      .prepare("INSERT INTO car_versions VALUES (?, ?, 1, ?, 'a', 'a', NULL)")
+      .run(versionId, carId, JSON.stringify(reference('car-version')));
+    for (const id of runs)
+      old.prepare("INSERT INTO runs VALUES (?, ?, 1, ?, 'a', 'a', NULL)").run(id, carId, JSON.stringify(reference('run-record')));
+    for (const name of ['003-own-parts', '004-designs-once']) old.exec(migration(name));
+    old.pragma('user_version = 4');
+    old.close();
+    const { get, db } = serve(folder);
+    const { body } = await get(`/cars/${carId}`);
+    expect(body).toMatchObject({ version: 2, design: { version: 2, weighed: { driveLoadShare: told.driveLoadShare } } });
+    expect((body as { design: { weighed: { mass: number } } }).design.weighed.mass).toBeCloseTo(told.mass, 9);
+    expect((await get(`/cars/${carId}/history`)).body).toMatchObject([{ version: 1, design: { weighed: { mass: 0.3 } } }]);
+    expect((await get(`/cars/${carId}/versions`)).body).toMatchObject([{ record: { design: { version: 2 } } }]);
+    for (const id of runs) expect((await get(`/cars/${carId}/runs/${id}`)).body).toMatchObject({ record: { design: { version: 2 } } });
+    expect(db.prepare('SELECT count(*) AS n FROM designs').get()).toEqual({ n: 1 });
+    // What a save of the same design is stored under.
+    const [{ id: shared, design: text }] = db.prepare('SELECT id, design FROM designs').all() as [{ id: string; design: string }];
+    expect(createHash('sha256').update(text).digest('hex')).toBe(shared);
+    expect(db.prepare('SELECT design_id, runs FROM run_tallies').all()).toEqual([{ design_id: shared, runs: 2 }]);
+    expect(db.prepare('SELECT place, count(*) AS n FROM first_version_designs GROUP BY place ORDER BY place').all()).toEqual(
+      ['car_history', 'car_versions', 'cars', 'designs'].map((place) => ({ place, n: 1 })),
+    );
+  });
+});
+
 describe('while it runs', () => {
   it('answers a full disk in words and changes nothing', async () => {
     const { put, get, db } = serve();
@@ -170,19 +209,19 @@ describe('while it runs', () => {
     const { put, get, folder } = serve();
     await put(`/cars/${carId}`, { baseVersion: 0, design });
     renameSync(folder, `${folder}-away`);
-    const answer = await put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, mass: 0.2 } });
+    const answer = await put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, wheelbase: 0.2 } });
     expect(answer.status).toBe(507);
     expect(answer.body).toMatchObject({ title: 'The data folder was moved or deleted' });
     expect((await get(`/cars/${carId}`)).status).toBe(200);
     renameSync(`${folder}-away`, folder);
-    expect((await put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, mass: 0.2 } })).status).toBe(200);
+    expect((await put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, wheelbase: 0.2 } })).status).toBe(200);
   });
   it('reads on while another program holds the write lock, answers a write with 503, and writes when it is free', async () => {
     const { put, get, folder } = serve();
     await put(`/cars/${carId}`, { baseVersion: 0, design });
     const other = new Database(fileIn(folder));
     other.exec('BEGIN IMMEDIATE');
-    const write = put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, mass: 0.2 } }).then((answer) => answer);
+    const write = put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, wheelbase: 0.2 } }).then((answer) => answer);
     const reads = await Promise.all([get('/cars'), get(`/cars/${carId}`)]);
     expect(reads.map(({ status }) => status)).toEqual([200, 200]);
     const answer = await write;
@@ -191,7 +230,7 @@ describe('while it runs', () => {
     expect(answer.body).toMatchObject({ title: 'Another program is writing to the data' });
     other.exec('COMMIT');
     other.close();
-    expect((await put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, mass: 0.2 } })).status).toBe(200);
+    expect((await put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, wheelbase: 0.2 } })).status).toBe(200);
   });
 });
 

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { chmodSync, readdirSync, readFileSync, existsSync, statSync } from 'node:fs';
 import Database from 'better-sqlite3';
+import { readCarDesign, readJson } from '../core/files/read.ts';
 import { APPLICATION_ID, DataUnusable, FILE_ENDS, findDataFile, reasonOf, SET_ASIDE, type DataFile } from './data-file.ts';
 
 export type Db = Database.Database;
@@ -17,7 +18,14 @@ const scripts = readdirSync(MIGRATIONS)
   .filter((name) => name.endsWith('.sql'))
   .sort();
 /** The tables that each data version added. */
-const TABLES = [[], ['cars', 'car_history', 'runs'], ['car_versions'], ['own_parts'], ['designs', 'run_tallies']] as const;
+const TABLES = [
+  [],
+  ['cars', 'car_history', 'runs'],
+  ['car_versions'],
+  ['own_parts'],
+  ['designs', 'run_tallies'],
+  ['first_version_designs'],
+] as const;
 
 /** ms that a start waits for another program's write to end. */
 const START_PATIENCE = 2000;
@@ -67,6 +75,10 @@ function migrate(db: Db): void {
   db.function('sha256', { deterministic: true }, (text) =>
     text === null ? null : createHash('sha256').update(String(text)).digest('hex'),
   );
+  db.function('second_version', { deterministic: true }, (text) => {
+    const read = readJson(String(text), readCarDesign);
+    return read.kind === 'read' ? JSON.stringify(read.value) : null;
+  });
   db.transaction(() => {
     scripts.slice(done).forEach((name) => db.exec(readFileSync(new URL(name, MIGRATIONS), 'utf8')));
     db.pragma(`user_version = ${scripts.length}`);

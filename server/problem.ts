@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Fault } from '../core/fault.ts';
+import { told, type ToldFault } from '../core/fault-words.ts';
 import type { Unreadable } from '../core/schema/stored.ts';
 
 /** An answer for people, as RFC 9457 lays it out. */
@@ -7,7 +8,7 @@ export interface Problem {
   readonly status: number;
   readonly title: string;
   readonly detail?: string;
-  readonly faults?: readonly Fault[];
+  readonly faults?: readonly ToldFault[];
   /** With 409: what is kept here, beside what was sent. */
   readonly current?: unknown;
   readonly yours?: unknown;
@@ -26,10 +27,10 @@ export const notFound = (response: Response, what: string): void =>
   sendProblem(response, { status: 404, title: `No such ${what}`, detail: `This ${what} is not here, or was removed.` });
 
 export const faulty = (response: Response, faults: readonly Fault[]): void =>
-  sendProblem(response, { status: 422, title: 'This cannot be kept as it is', faults });
+  sendProblem(response, { status: 422, title: 'This cannot be kept as it is', faults: faults.map(told) });
 
 export const unreadable = (response: Response, what: string, { unreadable: { text, faults } }: Unreadable): void =>
-  sendProblem(response, { status: 422, title: `This ${what} is kept here, but cannot be read`, faults, text });
+  sendProblem(response, { status: 422, title: `This ${what} is kept here, but cannot be read`, faults: faults.map(told), text });
 
 /** The folder of the data was moved or deleted while the program ran. */
 export class DataGone extends Error {}

@@ -12,104 +12,153 @@ interface Named {
 
 type Table<K extends string, T> = Readonly<Record<K, Named & Readonly<T>>>;
 
-/** Coefficients of friction on a smooth floor. Common practice, from memory. */
-export const TYRES: Table<CarDesign['tyre'], { staticGrip: number; slidingGrip: number; soft: boolean }> = {
-  'bare-disc': { label: 'bare plastic disc edge', staticGrip: 0.3, slidingGrip: 0.24, soft: false },
-  'card-edge': { label: 'card edge', staticGrip: 0.38, slidingGrip: 0.32, soft: false },
-  'glue-bead': { label: 'hot-glue bead', staticGrip: 0.6, slidingGrip: 0.5, soft: true },
-  'rubber-band': { label: 'rubber-band tyre', staticGrip: 0.85, slidingGrip: 0.7, soft: true },
-  'cut-glove': { label: 'cut glove or balloon', staticGrip: 0.9, slidingGrip: 0.75, soft: true },
-  'sticky-tack': { label: 'sticky tack', staticGrip: 0.95, slidingGrip: 0.8, soft: true },
+/** How a rim gives under load, and with it how far it rolls. */
+export type Rim = 'hard' | 'firm' | 'soft' | 'tacky';
+
+/**
+ * Coefficient of friction on a smooth floor before it slides, share of it left while it slides, how the rim gives, kg per metre of rim. Common practice, from
+ * memory; weights are estimates.
+ */
+export const TYRES: Table<CarDesign['tyre'], { staticGrip: number; slidingRatio: number; rim: Rim; massPerLength: number }> = {
+  'bare-disc': { label: 'bare plastic disc edge', staticGrip: 0.3, slidingRatio: 0.82, rim: 'hard', massPerLength: 0 },
+  'card-edge': { label: 'card edge', staticGrip: 0.38, slidingRatio: 0.82, rim: 'hard', massPerLength: 0 },
+  tape: { label: 'a wrap of tape', staticGrip: 0.5, slidingRatio: 0.82, rim: 'hard', massPerLength: 0.001 },
+  'glue-bead': { label: 'hot-glue bead', staticGrip: 0.6, slidingRatio: 0.9, rim: 'soft', massPerLength: 0.006 },
+  foam: { label: 'foam strip', staticGrip: 0.7, slidingRatio: 0.9, rim: 'soft', massPerLength: 0.002 },
+  'moulded-rubber': { label: 'firm moulded rubber', staticGrip: 0.8, slidingRatio: 0.9, rim: 'firm', massPerLength: 0.012 },
+  'rubber-band': { label: 'rubber-band tyre', staticGrip: 0.85, slidingRatio: 0.9, rim: 'soft', massPerLength: 0.004 },
+  'cut-glove': { label: 'cut glove or balloon', staticGrip: 0.9, slidingRatio: 0.9, rim: 'soft', massPerLength: 0.003 },
+  'sticky-tack': { label: 'sticky tack', staticGrip: 0.95, slidingRatio: 0.9, rim: 'tacky', massPerLength: 0.015 },
 };
 
-/** Coefficient of friction, axle against its bearing. Common practice, from memory. */
-export const BEARINGS: Table<CarDesign['bearing'], { friction: number }> = {
-  'wood-plastic-straw': { label: 'wood in a plastic straw', friction: 0.22 },
-  'wood-card': { label: 'wood in bare card', friction: 0.4 },
-  'wood-paper-straw': { label: 'wood in a paper straw', friction: 0.3 },
-  'steel-straw': { label: 'steel wire in a straw', friction: 0.15 },
-  'steel-brass': { label: 'steel wire in brass', friction: 0.12 },
-  'steel-brass-graphite': { label: 'steel in brass with graphite', friction: 0.12 * 0.6 },
+/** Coefficient of friction, axle against its bearing; whether it is for wood, for metal, or for any axle. Common practice, from memory; a ball or a point turns on next to nothing. */
+export const BEARINGS: Table<CarDesign['bearing'], { friction: number; axles: 'wood' | 'metal' | 'any' }> = {
+  'wood-plastic-straw': { label: 'wood in a plastic straw', friction: 0.22, axles: 'wood' },
+  'wood-card': { label: 'wood in bare card', friction: 0.4, axles: 'wood' },
+  'wood-paper-straw': { label: 'wood in a paper straw', friction: 0.3, axles: 'wood' },
+  'wood-wood': { label: 'wood in wood', friction: 0.35, axles: 'wood' },
+  'screw-eye': { label: 'screw eyes', friction: 0.25, axles: 'any' },
+  'steel-straw': { label: 'steel wire in a straw', friction: 0.15, axles: 'metal' },
+  'steel-brass': { label: 'steel wire in brass', friction: 0.12, axles: 'metal' },
+  'steel-brass-graphite': { label: 'steel in brass with graphite', friction: 0.12 * 0.6, axles: 'metal' },
+  'ball-bearing': { label: 'ball bearings', friction: 0.01, axles: 'any' },
+  magnet: { label: 'held by a magnet on a point (small magnets must never be swallowed)', friction: 0.03, axles: 'metal' },
 };
 
-/** Density, kg/m³; modulus of elasticity, Pa; usual diameter, m; share of the section that is material (a tube is hollow). Estimates. */
-export const AXLES: Table<CarDesign['axle'], { density: number; modulus: number; diameter: number; solidity: number }> = {
-  skewer: { label: 'bamboo skewer', density: 700, modulus: 15e9, diameter: 0.0032, solidity: 1 },
-  dowel: { label: 'wooden dowel', density: 650, modulus: 11e9, diameter: 0.006, solidity: 1 },
-  pencil: { label: 'pencil', density: 600, modulus: 8e9, diameter: 0.007, solidity: 1 },
-  'hanger-wire': { label: 'hanger wire', density: 7850, modulus: 200e9, diameter: 0.002, solidity: 1 },
-  'pen-tube': { label: 'pen tube', density: 1050, modulus: 2.5e9, diameter: 0.008, solidity: 0.44 },
+/** Density, kg/m³; modulus of elasticity, Pa; usual diameter, m; share of the section that is material (a tube is hollow); whether bearings for wood or metal take it. Estimates. */
+export const AXLES: Table<
+  CarDesign['axle'],
+  { density: number; modulus: number; diameter: number; solidity: number; stuff: 'wood' | 'metal' }
+> = {
+  skewer: { label: 'bamboo skewer', density: 700, modulus: 15e9, diameter: 0.0032, solidity: 1, stuff: 'wood' },
+  dowel: { label: 'wooden dowel', density: 650, modulus: 11e9, diameter: 0.006, solidity: 1, stuff: 'wood' },
+  pencil: { label: 'pencil', density: 600, modulus: 8e9, diameter: 0.007, solidity: 1, stuff: 'wood' },
+  'craft-stick': { label: 'craft stick, rounded', density: 650, modulus: 9e9, diameter: 0.005, solidity: 1, stuff: 'wood' },
+  'hanger-wire': { label: 'hanger wire', density: 7850, modulus: 200e9, diameter: 0.002, solidity: 1, stuff: 'metal' },
+  'rod-3mm': { label: '3 mm steel rod', density: 7850, modulus: 200e9, diameter: 0.003, solidity: 1, stuff: 'metal' },
+  'metal-tube': { label: '4 mm brass tube', density: 8500, modulus: 100e9, diameter: 0.004, solidity: 0.44, stuff: 'metal' },
+  'pen-tube': { label: 'pen tube', density: 1050, modulus: 2.5e9, diameter: 0.008, solidity: 0.44, stuff: 'wood' },
 };
+
+/** Hole of an optical disc, m (ECMA-130). */
+export const DISC_HOLE = 0.015;
 
 /** What an axle sticks out beyond its two wheels together, m. Common practice: about ¼ in at each end. */
 export const AXLE_ENDS = 0.0127;
 
+/** Rolling friction length on a smooth floor, m (Crr = length / wheel radius), by how the rim gives. Common practice, from memory. */
+export const SMOOTH_ROLLING: Readonly<Record<Rim, number>> = { hard: 0.25e-3, firm: 0.3e-3, soft: 0.6e-3, tacky: 2.5e-3 };
+
 /**
- * Rolling friction length, m (Crr = length / wheel radius), under hard rims and soft tyres; grip here against a smooth
- * floor, and the most it can come to. Common practice, from memory.
+ * Rolling friction length of any rim, m, where that is more than on a smooth floor; grip here against a smooth floor, and
+ * the most it can come to. Common practice, from memory.
  */
-export const FLOORS: Table<
-  CarDesign['floor']['kind'],
-  { hardRolling: number; softRolling: number; gripFactor: number; gripCeiling: number }
-> = {
-  smooth: { label: 'smooth floor or linoleum', hardRolling: 0.45e-3, softRolling: 0.75e-3, gripFactor: 1, gripCeiling: Infinity },
-  'short-carpet': { label: 'short carpet', hardRolling: 3e-3, softRolling: 3e-3, gripFactor: 1.25, gripCeiling: 1 },
-  // Our estimate: coir gives under a narrow rim about half as much again as short carpet.
-  'coir-matting': { label: 'coir matting', hardRolling: 4.5e-3, softRolling: 4.5e-3, gripFactor: 1.25, gripCeiling: 1 },
-  // The soft tyre's own 0.3 mm on top of the hard rim's figure, as on a smooth floor.
-  concrete: { label: 'concrete', hardRolling: 1.1e-3, softRolling: 1.4e-3, gripFactor: 1, gripCeiling: Infinity },
+export const FLOORS: Table<CarDesign['floor']['kind'], { rolling: number; gripFactor: number; gripCeiling: number }> = {
+  smooth: { label: 'smooth floor or linoleum', rolling: 0, gripFactor: 1, gripCeiling: Infinity },
+  'dusty-smooth': { label: 'smooth floor, dusty', rolling: 0, gripFactor: 0.6, gripCeiling: Infinity },
+  'wet-smooth': { label: 'smooth floor, wet', rolling: 0, gripFactor: 0.5, gripCeiling: Infinity },
+  parquet: { label: 'parquet', rolling: 0, gripFactor: 0.9, gripCeiling: Infinity },
+  'short-carpet': { label: 'short carpet', rolling: 2.5e-3, gripFactor: 1.25, gripCeiling: 1 },
+  // Our estimate: long pile gives as much as coir and half as much again.
+  'long-carpet': { label: 'long carpet', rolling: 6.5e-3, gripFactor: 1.25, gripCeiling: 1 },
+  'coir-matting': { label: 'coir matting', rolling: 4.5e-3, gripFactor: 1.25, gripCeiling: 1 },
+  concrete: { label: 'rough concrete', rolling: 1e-3, gripFactor: 1, gripCeiling: Infinity },
+  asphalt: { label: 'asphalt', rolling: 1e-3, gripFactor: 1, gripCeiling: Infinity },
+  gravel: { label: 'gravel path', rolling: 8e-3, gripFactor: 0.8, gripCeiling: Infinity },
 };
 
 /**
  * Mass over the wheel's face, kg/m²; thickness, m; `roundness` k in I = k m R²: ½ for a disc, toward 1 where the mass sits
- * at the rim; whether its own edge is soft; the only diameters it comes in, m, where it is not cut to any. Estimates, but for the optical disc: 16 g over 120 mm (ECMA-130: 14 to 33 g).
+ * at the rim; how its own edge gives; the sizes it comes in, m, where it is not cut to any: some, or from one to another. Estimates, but for the optical disc: 16 g over 120 mm (ECMA-130: 14 to 33 g).
  */
 export const WHEELS: Table<
   Wheels['kind'],
-  { areaDensity: number; thickness: number; roundness: number; soft: boolean; stock?: readonly number[] }
+  { areaDensity: number; thickness: number; roundness: number; rim: Rim; stock?: readonly number[]; between?: readonly [number, number] }
 > = {
-  'optical-disc': { label: 'optical disc', areaDensity: 1.44, thickness: 1.2e-3, roundness: 0.5, soft: false, stock: [0.08, 0.12] },
-  'card-disc': { label: 'card disc, two layers', areaDensity: 1.0, thickness: 6e-3, roundness: 0.5, soft: false },
-  'foam-board': { label: 'foam-board disc', areaDensity: 0.65, thickness: 5e-3, roundness: 0.5, soft: false },
-  'wooden-disc': { label: 'thin wooden disc', areaDensity: 2.0, thickness: 3e-3, roundness: 0.5, soft: false },
-  'bottle-cap': { label: 'bottle cap', areaDensity: 3.2, thickness: 0.012, roundness: 0.7, soft: false },
-  'cup-bottom': { label: 'cup bottom', areaDensity: 0.8, thickness: 0.01, roundness: 0.6, soft: false },
-  'rubber-roller': { label: 'rubber-covered roller', areaDensity: 9, thickness: 0.025, roundness: 0.6, soft: true },
-  spool: { label: 'thread spool', areaDensity: 8, thickness: 0.015, roundness: 0.5, soft: false },
+  'optical-disc': { label: 'optical disc', areaDensity: 1.44, thickness: 1.2e-3, roundness: 0.5, rim: 'hard', stock: [0.08, 0.12] },
+  'card-disc': { label: 'card disc, two layers', areaDensity: 1.0, thickness: 6e-3, roundness: 0.5, rim: 'hard', between: [0.02, 0.5] },
+  'foam-board': { label: 'foam-board disc', areaDensity: 0.65, thickness: 5e-3, roundness: 0.5, rim: 'hard', between: [0.02, 0.5] },
+  'wooden-disc': { label: 'thin wooden disc', areaDensity: 2.0, thickness: 3e-3, roundness: 0.5, rim: 'hard', between: [0.02, 0.4] },
+  'bottle-cap': { label: 'bottle cap', areaDensity: 3.2, thickness: 0.012, roundness: 0.7, rim: 'hard', between: [0.024, 0.04] },
+  'jar-lid': { label: 'jar lid', areaDensity: 3.0, thickness: 0.012, roundness: 0.65, rim: 'hard', between: [0.045, 0.11] },
+  'cup-bottom': { label: 'cup bottom', areaDensity: 0.8, thickness: 0.01, roundness: 0.6, rim: 'hard', between: [0.04, 0.09] },
+  'wooden-wheel-ring': {
+    label: 'wooden wheel with a rubber ring',
+    areaDensity: 6,
+    thickness: 0.012,
+    roundness: 0.55,
+    rim: 'firm',
+    between: [0.03, 0.09],
+  },
+  'moulded-wheel': { label: 'firm moulded wheel', areaDensity: 5, thickness: 0.015, roundness: 0.6, rim: 'firm', between: [0.025, 0.09] },
+  'rubber-roller': { label: 'rubber-covered roller', areaDensity: 9, thickness: 0.025, roundness: 0.6, rim: 'soft', between: [0.01, 0.08] },
+  spool: { label: 'thread spool', areaDensity: 8, thickness: 0.015, roundness: 0.5, rim: 'hard', between: [0.015, 0.09] },
 };
 
 /**
- * Angle by which a wheel is out of square on its axle, rad; how far its hole is off centre, m; curvature of a car meant
- * straight, 1/m: of ordinary care some 0.5 m off in 5 m (common practice), rough twice, careful a quarter. Estimates.
+ * Rub of hubs, spacers and bearings out of line, as a length beside the rolling friction's, m (our estimate, set so that plain cars land where common practice has them); how
+ * far a wheel's hole is off centre, m; curvature of a car meant straight, 1/m: of ordinary care some 0.5 m off in 5 m (common practice), rough twice, careful a quarter. Estimates.
  */
-export const CARE: Table<CarDesign['care'], { angle: number; offCentre: number; curvature: number }> = {
-  rough: { label: 'rough: wheels wobble', angle: (3 * Math.PI) / 180, offCentre: 1.5e-3, curvature: 0.08 },
-  ordinary: { label: 'ordinary', angle: (1.5 * Math.PI) / 180, offCentre: 0.8e-3, curvature: 0.04 },
-  careful: { label: 'careful: wheels run true', angle: (0.5 * Math.PI) / 180, offCentre: 0.3e-3, curvature: 0.01 },
+export const CARE: Table<CarDesign['care'], { rub: number; offCentre: number; curvature: number }> = {
+  rough: { label: 'rough: it rubs and wobbles', rub: 1.2e-3, offCentre: 1.5e-3, curvature: 0.08 },
+  ordinary: { label: 'ordinary', rub: 0.5e-3, offCentre: 0.8e-3, curvature: 0.04 },
+  careful: { label: 'careful: everything runs true', rub: 0.15e-3, offCentre: 0.3e-3, curvature: 0.01 },
 };
 
-/** Modulus of elasticity, Pa, and thickness, m; a tube bends as a ring of its width across. Estimates, from memory. */
-export const BODIES: Table<Body['kind'], { modulus: number; thickness: number; isTube: boolean }> = {
-  card: { label: 'corrugated card', modulus: 0.3e9, thickness: 4e-3, isTube: false },
-  'foam-board': { label: 'foam board', modulus: 0.25e9, thickness: 5e-3, isTube: false },
-  bottle: { label: 'plastic bottle', modulus: 2.5e9, thickness: 0.3e-3, isTube: true },
-  'milk-jug': { label: 'milk-jug plastic', modulus: 0.9e9, thickness: 0.6e-3, isTube: false },
-  tube: { label: 'card tube', modulus: 1.5e9, thickness: 1e-3, isTube: true },
-  'craft-sticks': { label: 'craft sticks', modulus: 9e9, thickness: 2e-3, isTube: false },
-  balsa: { label: 'balsa', modulus: 3e9, thickness: 5e-3, isTube: false },
-  plywood: { label: 'plywood', modulus: 8e9, thickness: 3e-3, isTube: false },
+/** Modulus of elasticity, Pa; thickness, m; kg per m² of wall or deck (sticks with the gaps between them); a tube bends as a ring of its width across. Estimates, from memory. */
+export const BODIES: Table<Body['kind'], { modulus: number; thickness: number; areaDensity: number; isTube: boolean }> = {
+  card: { label: 'corrugated card', modulus: 0.3e9, thickness: 4e-3, areaDensity: 0.55, isTube: false },
+  'foam-board': { label: 'foam board', modulus: 0.25e9, thickness: 5e-3, areaDensity: 0.5, isTube: false },
+  bottle: { label: 'plastic bottle', modulus: 2.5e9, thickness: 0.3e-3, areaDensity: 0.4, isTube: true },
+  'milk-jug': { label: 'milk-jug plastic', modulus: 0.9e9, thickness: 0.6e-3, areaDensity: 0.57, isTube: false },
+  tube: { label: 'card tube', modulus: 1.5e9, thickness: 1e-3, areaDensity: 0.7, isTube: true },
+  'craft-sticks': { label: 'craft sticks', modulus: 9e9, thickness: 2e-3, areaDensity: 0.8, isTube: false },
+  balsa: { label: 'balsa', modulus: 3e9, thickness: 5e-3, areaDensity: 0.8, isTube: false },
+  plywood: { label: 'plywood', modulus: 8e9, thickness: 3e-3, areaDensity: 1.9, isTube: false },
 };
 
-/** Snap-trap springs: preload N·m, rate N·m/rad, share of energy given back, arm's inertia kg·m², board's width m. Common practice, from memory. */
-export const TRAPS: Table<LeverDesign['trap'], { preload: number; rate: number; efficiency: number; armInertia: number; width: number }> = {
-  household: { label: 'household snap trap', preload: 0.16, rate: 0.11, efficiency: 0.92, armInertia: 2e-6, width: 0.047 },
+/** Snap-trap springs: preload N·m, rate N·m/rad, share of energy given back, arm's inertia kg·m², board's width m, weight kg. Common practice, from memory. */
+export const TRAPS: Table<
+  LeverDesign['trap'],
+  { preload: number; rate: number; efficiency: number; armInertia: number; width: number; mass: number }
+> = {
+  household: {
+    label: 'household snap trap',
+    preload: 0.16,
+    rate: 0.11,
+    efficiency: 0.92,
+    armInertia: 2e-6,
+    width: 0.047,
+    mass: 0.022,
+  },
+  large: { label: 'large snap trap', preload: 0.6, rate: 0.4, efficiency: 0.92, armInertia: 2e-5, width: 0.085, mass: 0.085 },
 };
 
-/** Lever arms: kg per metre; bending stiffness E I, N·m², from moduli of 11, 15 and 100 GPa. Estimates. */
-export const LEVER_MATERIALS: Table<LeverDesign['leverMaterial'], { massPerLength: number; stiffness: number }> = {
-  dowel: { label: '6 mm wooden dowel', massPerLength: 0.018, stiffness: 0.7 },
-  skewer: { label: 'two skewers, taped', massPerLength: 0.011, stiffness: 0.31 },
-  'brass-tube': { label: '3 mm brass tube', massPerLength: 0.027, stiffness: 0.21 },
+/** Lever arms: kg per metre; bending stiffness E I, N·m², from moduli of 11, 15 and 100 GPa; width seen from the front, m. Estimates. */
+export const LEVER_MATERIALS: Table<LeverDesign['leverMaterial'], { massPerLength: number; stiffness: number; width: number }> = {
+  dowel: { label: '6 mm wooden dowel', massPerLength: 0.018, stiffness: 0.7, width: 0.006 },
+  skewer: { label: 'two skewers, taped', massPerLength: 0.011, stiffness: 0.31, width: 0.005 },
+  'brass-tube': { label: '3 mm brass tube', massPerLength: 0.027, stiffness: 0.21, width: 0.003 },
 };
 
 const INCH = 0.0254;
@@ -122,6 +171,7 @@ const band = (length: number, width: number, words: string) => ({
 
 /** Bands by size: flat length and width, m; all 1/32 in thick. Common practice. */
 export const BANDS: Table<Extract<Band, { kind: 'size' }>['size'], { length: number; width: number; thickness: number }> = {
+  '10': band(1.25, 1 / 16, 'size 10 (1¼ × 1/16 in)'),
   '16': band(2.5, 1 / 16, 'size 16 (2½ × 1/16 in)'),
   '19': band(3.5, 1 / 16, 'size 19 (3½ × 1/16 in)'),
   '32': band(3, 1 / 8, 'size 32 (3 × 1/8 in)'),
@@ -129,16 +179,39 @@ export const BANDS: Table<Extract<Band, { kind: 'size' }>['size'], { length: num
   '62': band(2.5, 1 / 4, 'size 62 (2½ × 1/4 in)'),
   '64': band(3.5, 1 / 4, 'size 64 (3½ × 1/4 in)'),
   '84': band(3.5, 1 / 2, 'size 84 (3½ × 1/2 in)'),
+  '117': band(7, 1 / 8, 'size 117 (7 × 1/8 in)'),
 };
 
-/** Length, width and thickness of one loop, m. */
+/**
+ * Length, width and thickness of the two strands of one loop, m. Tubing is the square of its section, π (D² − d²)/4 with d = D − 2 wall
+ * (geometry of the ring); one straight strand is two of half the section.
+ */
 export function bandSizes(of: Band): { readonly length: number; readonly width: number; readonly thickness: number } {
+  if (of.kind === 'tubing') {
+    const inside = Math.max(of.outside - 2 * of.wall, 0);
+    const section = (Math.PI / 4) * (of.outside ** 2 - inside ** 2) * (of.form === 'loop' ? 1 : 0.5);
+    return { length: of.length, width: Math.sqrt(section), thickness: Math.sqrt(section) };
+  }
   const { length, width, thickness } = of.kind === 'size' ? BANDS[of.size] : of;
   return { length, width, thickness };
 }
 
-/** Rubber of common bands: Mooney–Rivlin coefficients, Pa; share of energy given back; stretch to stay below. From memory. */
-export const RUBBER = { c1: 0.1e6, c2: 0.11e6, efficiency: 0.82, safeStretch: 4.5 } as const;
+/** Rubber of common bands: Mooney–Rivlin coefficients, Pa; share of energy lost per unit of stretch; kg/m³. From memory. */
+export const RUBBER = { c1: 0.1e6, c2: 0.11e6, loss: 0.06, density: 1100 } as const;
+
+/** Stretch to stay below. Common practice, from memory. */
+export const safeStretch = (of: Band): number => (of.kind === 'tubing' ? 2 : 4.5);
+
+/** What thickens an axle, and the sizes it comes in, m across. Tape is wrapped, up to fifteen times. Estimates. */
+export const SLEEVES: Table<CarDesign['sleeve'][number]['kind'], { sizes: readonly number[] }> = {
+  tape: { label: 'tape', sizes: [] },
+  straw: { label: 'drinking straw', sizes: [0.005, 0.006, 0.008] },
+  'pen-tube': { label: 'pen tube', sizes: [0.008, 0.01] },
+  'dowel-collar': { label: 'dowel collar', sizes: [0.01, 0.012, 0.015, 0.018] },
+  bead: { label: 'bead', sizes: [0.009, 0.012, 0.015] },
+  cork: { label: 'cork', sizes: [0.02, 0.024] },
+  other: { label: 'turned to size', sizes: [] },
+};
 
 /** Coefficient of friction of what the twisted band's hook turns on. Estimates. */
 export const WASHERS: Table<TwistDesign['washer'], { friction: number }> = {

@@ -4,7 +4,7 @@ import { WHEELS } from './catalogue.ts';
 import type { Range, Size } from './size.ts';
 
 const ofCar = (
-  id: 'wheelbase' | 'trackWidth' | 'axleDiameter' | 'mass' | 'driveLoadShare',
+  id: 'wheelbase' | 'trackWidth' | 'axleDiameter',
   label: string,
   quantity: Quantity,
   [low, high]: Range,
@@ -40,6 +40,15 @@ const OTHER_WHEELS: Size = {
   read: (d) => d.otherWheels?.diameter ?? 0,
   write: (d, diameter) => (d.otherWheels ? { ...d, otherWheels: { ...d.otherWheels, diameter } } : d),
 };
+const OVERHANG: Size = {
+  id: 'overhang',
+  label: 'Body longer than the wheelbase by',
+  quantity: 'size',
+  low: 0,
+  high: 0.2,
+  read: (d) => d.body.overhang,
+  write: (d, overhang) => ({ ...d, body: { ...d.body, overhang } }),
+};
 const BALLAST: Size = {
   id: 'ballast',
   searchStep: 0.005,
@@ -66,7 +75,11 @@ const SLOPE: Size = {
   low: -0.1,
   high: 0.1,
   read: (d) => d.floor.slope,
-  write: (d, slope) => ({ ...d, floor: { ...d.floor, slope } }),
+  // What is said of the floor here stands in place of what was measured.
+  write: (d, slope) => {
+    const { slope: _measured, ...measured } = d.measured;
+    return { ...d, measured, floor: { ...d.floor, slope } };
+  },
 };
 const toe = (id: 'driveToe' | 'otherToe', label: string): Size => ({
   id,
@@ -109,7 +122,7 @@ const SLEEVE_TURNS: Size = {
 /** Changes the outermost sleeve. A sleeve no thicker than the axle, or without turns, is none; the first one begins with one turn. */
 function withSleeve(change: (step: CarDesign['sleeve'][number], value: number) => CarDesign['sleeve'][number]): Size['write'] {
   return (design, value) => {
-    const present = design.sleeve.at(-1) ?? { diameter: 2 * design.axleDiameter, turns: 1 };
+    const present = design.sleeve.at(-1) ?? { kind: 'tape', diameter: 2 * design.axleDiameter, turns: 1 };
     const step = change(present, value);
     const inner = design.sleeve.slice(0, -1);
     return { ...design, sleeve: step.turns > 0 && step.diameter > design.axleDiameter ? [...inner, step] : inner };
@@ -124,8 +137,7 @@ export const CAR_SIZES: readonly Size[] = [
   SLEEVE_TURNS,
   OTHER_WHEELS,
   ofCar('wheelbase', 'Wheelbase', 'size', [0.08, 0.6]),
-  ofCar('mass', 'Ready-to-run weight', 'weight', [0.02, 0.5]),
-  ofCar('driveLoadShare', 'On the drive wheels', 'share', [0.3, 0.9]),
+  OVERHANG,
   BALLAST,
   BALLAST_PLACE,
   ofCar('trackWidth', 'Track width', 'size', [0.04, 0.3]),
@@ -137,4 +149,4 @@ export const CAR_SIZES: readonly Size[] = [
 
 /** The same of a roller: before its arm, and after it. */
 export const ROLLER_WHEEL = DRIVE_WHEELS;
-export const ROLLER_SIZES: readonly Size[] = [ofCar('mass', 'Ready-to-run weight', 'weight', [0.005, 0.3]), BALLAST, SLOPE];
+export const ROLLER_SIZES: readonly Size[] = [BALLAST, SLOPE];

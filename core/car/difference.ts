@@ -44,6 +44,10 @@ function partWords(design: CarDesign, slot: PartSlot): string {
     .join(', ')})`;
 }
 
+/** Weight and share follow the parts: they differ by themselves where the car was put on the scale again. */
+const isOnScale = (id: string): boolean => id === 'mass' || id === 'driveLoadShare';
+const isSameRest = ({ rest: a }: CarDesign, { rest: b }: CarDesign): boolean => a.mass === b.mass && a.fromDriveAxle === b.fromDriveAxle;
+
 /** Everything in which `to` differs from `from`: parts, sizes, measured values, aim and floor. */
 export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): Difference[] {
   const list: Difference[] = [];
@@ -53,7 +57,7 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
   for (const [label, read] of CHOICES) compare(label, read(from), read(to));
   compare('tape', sleeveWords(from, units), sleeveWords(to, units));
   for (const { id, label, quantity, read } of sizesOf(to.motor.kind))
-    if (!id.startsWith('sleeve') && read(from) !== read(to))
+    if (!id.startsWith('sleeve') && !(isOnScale(id) && isSameRest(from, to)) && read(from) !== read(to))
       compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));
   for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
     const words = (d: CarDesign): string =>

@@ -1,5 +1,7 @@
-import { limitWords, type Fault } from '../fault.ts';
+import type { Fault } from '../fault.ts';
+import { wrongWords } from '../fault-words.ts';
 import type { Quantity } from '../units/quantity.ts';
+import { VALUE_NAMES, type ValueKey } from './value-table.ts';
 
 /** What the keys of a design are measured in, where their faults have a bound. */
 const QUANTITIES: readonly (readonly [key: RegExp, quantity: Quantity])[] = [
@@ -11,8 +13,18 @@ const QUANTITIES: readonly (readonly [key: RegExp, quantity: Quantity])[] = [
   [/(diameter|width|length|position|axle|base|gap|radius|anchor\w*|hookToHook|limits\.\w+|sleeve|band)$/i, 'size'],
 ];
 
+/** A key of a design as a builder reads it: `motor.bandWidth` → "band width", a measured value by its name. */
+export function keyWords(path: string): string {
+  const [first, key = ''] = path.split('.');
+  if (first === 'measured' && Object.hasOwn(VALUE_NAMES, key)) return VALUE_NAMES[key as ValueKey];
+  return path
+    .replace('motor.', '')
+    .replace(/([A-Z])/g, ' $1')
+    .toLowerCase();
+}
+
 /** What is wrong with a key of a design, its bound in the builder's units: `must be at least 24 g, what …`. */
-export function faultWords({ path, message, limit }: Fault, print: (value: number, quantity: Quantity) => string): string {
-  const quantity = limit && QUANTITIES.find(([key]) => key.test(path))?.[1];
-  return quantity ? limitWords(limit, (value) => print(value, quantity)) : message;
+export function faultWords(fault: Fault, print: (value: number, quantity: Quantity) => string): string {
+  const quantity = QUANTITIES.find(([key]) => key.test(fault.path))?.[1];
+  return wrongWords(fault, quantity && ((value) => print(value, quantity)), keyWords);
 }

@@ -4,8 +4,13 @@ import { AXLES, BEARINGS, BODIES, LEVER_MATERIALS, TRAPS, TYRES, WASHERS, WHEELS
 /** The catalogue's entry with a fitted part's own name and values in place. */
 const merged = <T extends object>(entry: T, own: FittedPart | undefined): T => (own ? { ...entry, ...own.values, label: own.name } : entry);
 
-/** Tyre as fitted: coefficients of friction on a smooth floor, and whether it is soft. */
-export const tyreOf = ({ tyre, own }: CarDesign) => merged(TYRES[tyre], own?.tyre);
+/** Tyre as fitted: coefficient of friction on a smooth floor, share of it left while it slides, how its rim gives, kg per metre of rim. */
+export function tyreOf({ tyre, own }: CarDesign) {
+  const fitted = merged(TYRES[tyre], own?.tyre);
+  // A builder's own tyre is known by what it grips while it slides.
+  const sliding = own?.tyre?.values.slidingGrip;
+  return sliding === undefined ? fitted : { ...fitted, slidingRatio: Math.min(sliding / fitted.staticGrip, 1) };
+}
 /** Bearing as fitted: coefficient of friction of the axle in it. */
 export const bearingOf = ({ bearing, own }: CarDesign) => merged(BEARINGS[bearing], own?.bearing);
 /** Axle as fitted: density kg/m³, modulus Pa, diameter m, solid share of its section 0 to 1. */
@@ -14,11 +19,11 @@ export const axleOf = ({ axle, own }: CarDesign) => merged(AXLES[axle], own?.axl
 export const driveWheelOf = ({ driveWheels, own }: CarDesign) => merged(WHEELS[driveWheels.kind], own?.driveWheels);
 /** Of a car that has other wheels. */
 export const otherWheelOf = ({ otherWheels, own }: CarDesign) => merged(WHEELS[(otherWheels as Wheels).kind], own?.otherWheels);
-/** Body as fitted: modulus Pa, thickness m, whether it is a tube. */
+/** Body as fitted: modulus Pa, thickness m, kg per m², whether it is a tube. */
 export const bodyPartOf = ({ body, own }: CarDesign) => merged(BODIES[body.kind], own?.body);
 /** Trap as fitted: preload N·m, rate N·m/rad, share of energy given back, the arm's inertia kg·m². */
 export const trapOf = ({ own }: CarDesign, motor: LeverDesign) => merged(TRAPS[motor.trap], own?.trap);
-/** Lever as fitted: kg per metre. */
+/** Lever as fitted: kg per metre, stiffness N·m², width m. */
 export const leverOf = ({ own }: CarDesign, motor: LeverDesign) => merged(LEVER_MATERIALS[motor.leverMaterial], own?.lever);
 /** Washer as fitted: coefficient of friction. */
 export const washerOf = ({ own }: CarDesign, motor: TwistDesign) => merged(WASHERS[motor.washer], own?.washer);

@@ -4,8 +4,9 @@ import { isRoller, MOTORS } from './motors/motors.ts';
 const common = (name: string) =>
   ({
     format: 'nimble-axle/car-design',
-    version: 1,
+    version: 2,
     name,
+    weighed: null,
     ballast: { mass: 0, fromDriveAxle: 0 },
     layout: { driveAxle: 'rear', otherWheelCount: 2 },
     trackWidth: 0.11,
@@ -15,7 +16,7 @@ const common = (name: string) =>
     tyre: 'rubber-band',
     bearing: 'wood-plastic-straw',
     care: 'ordinary',
-    body: { kind: 'card', width: 0.06, axleGap: 0.012 },
+    body: { kind: 'card', width: 0.06, axleGap: 0.012, overhang: 0.03, notched: false },
     alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 },
     floor: { kind: 'smooth', slope: 0, roomLength: null, laneWidth: null },
     aim: { kind: 'furthest', distance: null },

@@ -1,8 +1,9 @@
-import { valueIn, type OwnUnit } from '../units/quantity.ts';
-import type { Fault } from '../fault.ts';
+import type { OwnUnit } from '../units/quantity.ts';
+import { beyond, type Fault } from '../fault.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { CarDesign, Wheels } from './car-design.ts';
 import { AXLES, BANDS, BEARINGS, BODIES, LEVER_MATERIALS, TRAPS, TYRES, WASHERS, WHEELS } from './catalogue.ts';
+import { fittingAround } from './fit.ts';
 import { hasBands, isRoller, recordOf } from './motors/motors.ts';
 import { SLOTS, type PartKind, type PartSlot } from './part-slots.ts';
 
@@ -62,27 +63,25 @@ export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
 const USUAL_WHEEL = 0.12;
 
 /** What the catalogue says of the part another is like. */
-export const usualValue = (kind: PartKind, like: string, key: string): number =>
-  kind === 'wheel' && key === 'diameter'
-    ? USUAL_WHEEL
-    : Number((CATALOGUE[kind][like] as unknown as Record<string, number> | undefined)?.[key] ?? 0);
+export function usualValue(kind: PartKind, like: string, key: string): number {
+  if (kind === 'wheel' && key === 'diameter') return USUAL_WHEEL;
+  const entry = CATALOGUE[kind][like] as unknown as Record<string, number> | undefined;
+  // The catalogue tells what a tyre keeps of its grip, a builder what it then has.
+  if (key === 'slidingGrip') return Number(((entry?.staticGrip ?? 0) * (entry?.slidingRatio ?? 0)).toPrecision(3));
+  return Number(entry?.[key] ?? 0);
+}
 
 /** What a schema cannot say of a part. */
 export function partFaults({ kind, like, values }: OwnPart): Fault[] {
   const faults: Fault[] = [];
-  if (!Object.hasOwn(CATALOGUE[kind], like))
-    faults.push({ path: 'like', message: `must be one of ${Object.keys(CATALOGUE[kind]).join(', ')}` });
+  if (!Object.hasOwn(CATALOGUE[kind], like)) faults.push({ path: 'like', code: 'choice', among: Object.keys(CATALOGUE[kind]) });
   for (const key of Object.keys(values)) {
     const known = PART_VALUES[kind].find((candidate) => candidate.key === key);
-    if (!known) faults.push({ path: `values.${key}`, message: `is not a value of a ${kind}; remove it` });
-    else if (values[key]! > known.most)
-      faults.push({
-        path: `values.${key}`,
-        message: `must be at most ${valueIn(known, known.most, 4)}`,
-      });
+    if (!known) faults.push({ path: `values.${key}`, code: 'not-of-part', part: kind });
+    else if (values[key]! > known.most) faults.push(beyond(`values.${key}`, { is: 'most', value: known.most }));
   }
   if (values.staticGrip !== undefined && values.slidingGrip !== undefined && values.slidingGrip > values.staticGrip)
-    faults.push({ path: 'values.slidingGrip', message: 'must not be above the grip before it slides' });
+    faults.push({ path: 'values.slidingGrip', code: 'against', must: 'not-exceed', other: 'the grip before it slides' });
   return faults;
 }
 
@@ -123,11 +122,11 @@ export function fitCatalogue(design: CarDesign, slot: PartSlot, key: string): Ca
     case 'bearing':
       return { ...rest, bearing: key as CarDesign['bearing'] };
     case 'axle':
-      return { ...rest, axle: key as CarDesign['axle'], axleDiameter: AXLES[key as CarDesign['axle']].diameter };
+      return fittingAround({ ...rest, axle: key as CarDesign['axle'], axleDiameter: AXLES[key as CarDesign['axle']].diameter }, slot);
     case 'driveWheels':
-      return { ...rest, driveWheels: { ...rest.driveWheels, kind: key as Wheels['kind'] } };
+      return fittingAround({ ...rest, driveWheels: { ...rest.driveWheels, kind: key as Wheels['kind'] } }, slot);
     case 'otherWheels':
-      return rest.otherWheels ? { ...rest, otherWheels: { ...rest.otherWheels, kind: key as Wheels['kind'] } } : rest;
+      return rest.otherWheels ? fittingAround({ ...rest, otherWheels: { ...rest.otherWheels, kind: key as Wheels['kind'] } }, slot) : rest;
     case 'body':
       return { ...rest, body: { ...rest.body, kind: key as CarDesign['body']['kind'] } };
     default: {

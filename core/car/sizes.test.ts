@@ -7,6 +7,9 @@ import { predictRun } from '../predict/predict-run.ts';
 import { sizeCalled, sizesOf } from './sizes.ts';
 import { withMotor } from './new-car.ts';
 
+/** Weight and its share follow the parts; on the scale each is read by itself. */
+const isFollowing = (id: string): boolean => id === 'mass' || id === 'driveLoadShare';
+
 const kinds: MotorKind[] = ['lever', 'band', 'twist'];
 
 describe.each(kinds)('the sizes of a %s car', (kind) => {
@@ -22,11 +25,15 @@ describe.each(kinds)('the sizes of a %s car', (kind) => {
         const value = low + share * (high - low);
         const made = write(car, value);
         // A sleeve thinner than the axle, or with no turns, is none.
-        if (!id.startsWith('sleeve') || made.sleeve.length > 0) expect(read(made)).toBe(value);
+        if (!id.startsWith('sleeve') || made.sleeve.length > 0) expect(read(made)).toBeCloseTo(value, 9);
         expect(readCarDesign(made)).toMatchObject({ kind: 'read' });
         for (const other of sizes)
-          if (other.id !== id && !(id.startsWith('sleeve') && other.id.startsWith('sleeve')))
-            expect(other.read(made)).toBe(other.read(car));
+          if (
+            other.id !== id &&
+            !(id.startsWith('sleeve') && other.id.startsWith('sleeve')) &&
+            !(isFollowing(other.id) && !isFollowing(id))
+          )
+            expect(other.read(made)).toBeCloseTo(other.read(car), 9);
       }),
     );
   });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newCar } from './new-car.ts';
 import { changeWords } from './difference.ts';
-import { launchSleeve } from '../checks/remedies.ts';
+import { launchSleeve } from '../checks/chassis-remedies.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { onAxle, TAPE, taped, thickestSpool, windingWords } from './tape.ts';
 

@@ -14,7 +14,7 @@ export interface WindingStep {
 /** A design with tape on its bare axle, step by step from the turns wound last inward. */
 export const taped = (design: CarDesign, steps: readonly WindingStep[]): CarDesign => ({
   ...design,
-  sleeve: [...steps].reverse().map(({ wraps, turns }) => ({ diameter: design.axleDiameter + 2 * wraps * TAPE, turns })),
+  sleeve: [...steps].reverse().map(({ wraps, turns }) => ({ kind: 'tape', diameter: design.axleDiameter + 2 * wraps * TAPE, turns })),
 });
 
 /** The spool of bare axle and tape, m: the axle takes what turns the tape leaves. */
@@ -41,12 +41,16 @@ const counted = (turns: number): string => {
   return `${isHalf ? `${turns < 1 ? '' : Math.floor(turns)}½` : Number(turns.toFixed(1))} ${turns < 1 ? 'turn' : 'turns'}`;
 };
 const wrapped = (wraps: number, tape: string): string => (wraps === 0 ? 'bare axle' : `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'}${tape}`);
-const place = (turns: number, isLast: boolean): string => (isLast ? `the last ${counted(turns)}` : `the ${counted(turns)} before`);
+/** Which turns lie there: `the last 1½ turns`, `the 2 turns before`. */
+export const turnsWords = (turns: number, isLast: boolean): string =>
+  isLast ? `the last ${counted(turns)}` : `the ${counted(turns)} before`;
 
-/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. The tape is told once. */
-export function windingWords(steps: readonly WindingStep[]): string[] {
+/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. The tape is told once; `isInner`: others lie over them. */
+export function windingWords(steps: readonly WindingStep[], isInner = false): string[] {
   const first = steps.findIndex(({ wraps }) => wraps > 0);
-  return steps.map(({ wraps, turns }, i) => `${wrapped(wraps, i === first ? ' of 0.13 mm tape' : '')} under ${place(turns, i === 0)}`);
+  return steps.map(
+    ({ wraps, turns }, i) => `${wrapped(wraps, i === first ? ' of 0.13 mm tape' : '')} under ${turnsWords(turns, i === 0 && !isInner)}`,
+  );
 }
 
 /** The tape that is on a design's axle, over its diameters: `⌀ 13 mm under the last turn, ⌀ 9 mm under the 2 turns before`. */
@@ -55,5 +59,5 @@ export const sleeveWords = ({ sleeve }: CarDesign, units: UnitSystem): string =>
     ? 'none'
     : [...sleeve]
         .reverse()
-        .map(({ diameter, turns }, i) => `⌀ ${printQuantity(diameter, 'size', units)} under ${place(turns, i === 0)}`)
+        .map(({ diameter, turns }, i) => `⌀ ${printQuantity(diameter, 'size', units)} under ${turnsWords(turns, i === 0)}`)
         .join(', ');

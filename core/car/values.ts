@@ -1,31 +1,32 @@
 import type { CarDesign } from './car-design.ts';
-import { CARE, FLOORS } from './catalogue.ts';
-import { bearingOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
-import { recordOf } from './motors/motors.ts';
+import { CARE, FLOORS, SMOOTH_ROLLING, type Rim } from './catalogue.ts';
+import { bearingOf, bodyPartOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
+import { isRoller, recordOf } from './motors/motors.ts';
 import type { PartSlot } from './part-slots.ts';
 import { ESTIMATE_SPREAD, type Numbers, type Value, type ValueKey } from './value-table.ts';
+import { standingWeight } from './weights.ts';
 
 const COMMON: readonly ValueKey[] = [
   'bearingFriction',
   'staticGrip',
-  'slidingGrip',
+  'slidingRatio',
   'rollingLengthDrive',
-  'outOfSquare',
   'dragArea',
   'massHeight',
   'driveWheelDensity',
+  'slope',
 ];
-const OTHER_WHEELS: readonly ValueKey[] = ['rollingLengthOther', 'otherWheelDensity'];
+/** Of a car on axles: a roller has no hubs to rub. */
+const ON_AXLES: readonly ValueKey[] = ['rub', 'rollingLengthOther', 'otherWheelDensity'];
 /** The values that this design hangs on. */
 export const valueKeysOf = (design: CarDesign): readonly ValueKey[] => [
   ...COMMON,
-  ...(design.otherWheels ? OTHER_WHEELS : []),
+  ...(design.otherWheels ? ON_AXLES : []),
   ...(Object.keys(recordOf(design.motor).values) as ValueKey[]),
 ];
 
-/** Cd·A of deck and motor, m²; drag coefficient of a wheel's edge; width of a roller, m. Estimates. */
-const BODY_DRAG_AREA = 0.004;
-const WHEEL_DRAG = 1;
+/** Drag coefficient of everything blunt that is seen from the front; width of a roller, m. Estimates. */
+const DRAG = 1;
 const ROLLER_WIDTH = 0.05;
 
 /** Grip on the design's floor of what grips so on a smooth one. */
@@ -33,6 +34,10 @@ export const gripOn = (design: CarDesign, grip: number): number => {
   const floor = FLOORS[design.floor.kind];
   return Math.min(grip * floor.gripFactor, Math.max(floor.gripCeiling, grip));
 };
+
+/** The softer of two edges: a tyre on a wheel gives as the softer of them. */
+const RIMS: readonly Rim[] = ['hard', 'firm', 'soft', 'tacky'];
+const softer = (a: Rim, b: Rim): Rim => (RIMS.indexOf(a) > RIMS.indexOf(b) ? a : b);
 
 /** Estimate of one value from the catalogue, SI units. */
 function estimateOf(design: CarDesign, key: ValueKey): number {
@@ -44,25 +49,31 @@ function estimateOf(design: CarDesign, key: ValueKey): number {
       return bearingOf(design).friction;
     case 'staticGrip':
       return gripOn(design, tyre.staticGrip);
-    case 'slidingGrip':
-      return gripOn(design, tyre.slidingGrip);
+    case 'slidingRatio':
+      return tyre.slidingRatio;
     case 'rollingLengthDrive':
-      return tyre.soft || driveWheelOf(design).soft ? floor.softRolling : floor.hardRolling;
+      return Math.max(SMOOTH_ROLLING[softer(tyre.rim, driveWheelOf(design).rim)], floor.rolling);
     case 'rollingLengthOther':
-      return otherWheels && otherWheelOf(design).soft ? floor.softRolling : floor.hardRolling;
-    case 'outOfSquare':
-      return CARE[design.care].angle;
+      return Math.max(SMOOTH_ROLLING[otherWheels ? otherWheelOf(design).rim : 'hard'], floor.rolling);
+    case 'rub':
+      return isRoller(design) ? 0 : CARE[design.care].rub;
+    case 'slope':
+      return design.floor.slope;
     case 'dragArea': {
-      if (!otherWheels) return WHEEL_DRAG * driveWheels.diameter * ROLLER_WIDTH;
+      if (!otherWheels) return DRAG * driveWheels.diameter * ROLLER_WIDTH;
       const edges = 2 * driveWheels.diameter * driveWheelOf(design).thickness;
       const others = design.layout.otherWheelCount * otherWheels.diameter * otherWheelOf(design).thickness;
-      return BODY_DRAG_AREA + WHEEL_DRAG * (edges + others);
+      const { isTube, thickness } = bodyPartOf(design);
+      const { width } = design.body;
+      return DRAG * (width * (isTube ? width : thickness) + edges + others + recordOf(motor).frontArea(design, motor));
     }
-    case 'massHeight':
+    case 'massHeight': {
       // Deck and motor sit at about the height of the axles.
-      return otherWheels
-        ? (design.driveLoadShare * driveWheels.diameter + (1 - design.driveLoadShare) * otherWheels.diameter) / 2
-        : driveWheels.diameter / 2;
+      if (!otherWheels) return driveWheels.diameter / 2;
+      const { driveLoadShare } = standingWeight(design);
+      const share = Math.min(Math.max(driveLoadShare, 0), 1);
+      return (share * driveWheels.diameter + (1 - share) * otherWheels.diameter) / 2;
+    }
     case 'driveWheelDensity':
       return driveWheelOf(design).areaDensity;
     case 'otherWheelDensity':
@@ -72,13 +83,15 @@ function estimateOf(design: CarDesign, key: ValueKey): number {
   }
 }
 
-/** Spread of a value that was measured once with care, relative. */
-export const MEASURED_SPREAD = 0.05;
+/** Spread of a value that was measured once with care: a twentieth of it, or of a slope half a millimetre in a metre, of a sliding ratio 0.03. */
+const MEASURED_SPREAD = 0.05;
+const MEASURED_IN_UNITS: Partial<Readonly<Record<ValueKey, number>>> = { slope: 0.0005, slidingRatio: 0.03 };
+export const measuredSpread = (key: ValueKey): number => MEASURED_IN_UNITS[key] ?? MEASURED_SPREAD;
 
 /** Where on the car, and under what name there, a value of a part comes from. */
 const OF_PART: Partial<Readonly<Record<ValueKey, readonly [slot: PartSlot, key: string]>>> = {
   staticGrip: ['tyre', 'staticGrip'],
-  slidingGrip: ['tyre', 'slidingGrip'],
+  slidingRatio: ['tyre', 'slidingGrip'],
   bearingFriction: ['bearing', 'friction'],
   driveWheelDensity: ['driveWheels', 'areaDensity'],
   otherWheelDensity: ['otherWheels', 'areaDensity'],
@@ -102,7 +115,7 @@ export function valueOf(design: CarDesign, key: ValueKey): Value {
   if (measured) return { value: measured.value, spread: measured.spread, evidence: 'measured' };
   const value = estimateOf(design, key);
   return isMeasuredPart(design, key)
-    ? { value, spread: MEASURED_SPREAD, evidence: 'measured' }
+    ? { value, spread: measuredSpread(key), evidence: 'measured' }
     : { value, spread: ESTIMATE_SPREAD[key], evidence: 'estimated' };
 }
 

@@ -1,3 +1,4 @@
+import { faultLine } from '../fault-words.ts';
 import { describe, expect, it } from 'vitest';
 import type { StoredVersion } from '../schema/stored.ts';
 import { readCarDesign, readCarVersion } from '../files/read.ts';
@@ -46,12 +47,12 @@ describe('the change between two designs', () => {
     expect(changeWords(weighed, again, 'metric')).toContain('0.62 mm measured → 0.6204 mm measured');
   });
   it.each([
-    [{ floor: { ...car.floor, kind: 'concrete' } }, 'floor smooth floor or linoleum → concrete'],
+    [{ floor: { ...car.floor, kind: 'concrete' } }, 'floor smooth floor or linoleum → rough concrete'],
     [{ layout: { ...car.layout, otherWheelCount: 1 } }, 'wheels on the other axle 2 → 1'],
     [{ layout: { ...car.layout, driveAxle: 'front' } }, 'drive axle at the rear → in front'],
-    [{ care: 'careful' }, 'build ordinary → careful: wheels run true'],
+    [{ care: 'careful' }, 'build ordinary → careful: everything runs true'],
     [{ motor: { ...car.motor, release: 'tied' } }, 'end drops off → tied'],
-    [{ sleeve: [{ diameter: 0.006, turns: 2 }] }, 'tape none → ⌀ 6 mm under the last 2 turns'],
+    [{ sleeve: [{ kind: 'tape', diameter: 0.006, turns: 2 }] }, 'tape none → ⌀ 6 mm under the last 2 turns'],
     [{ floor: { ...car.floor, roomLength: 12 } }, 'room none → 12.00 m'],
     [{ floor: { ...car.floor, laneWidth: 2 } }, 'lane none → 2.00 m'],
     [{ limits: { ...car.limits, length: 0.4 } }, 'most length by the rules none → 400 mm'],
@@ -105,7 +106,7 @@ describe('versions', () => {
   });
   it('are found by what they are, and by what is nearest', () => {
     expect(versionOf(versions, { ...car, name: 'x' })?.record.name).toBe('version 1');
-    expect(closestVersion(versions, { ...longer, mass: 0.2 })?.version.record.name).toBe('version 4');
+    expect(closestVersion(versions, { ...longer, trackWidth: 0.2 })?.version.record.name).toBe('version 4');
     expect(closestVersion([], car)).toBeNull();
   });
 });
@@ -155,10 +156,12 @@ describe('a bound that is not kept is told in what its key is measured in', () =
     );
   });
   it('and in its own words where it is no bound, or measured in something of its own', () => {
-    expect(faultWords({ path: 'motor.releaseAngle', message: 'lets go too soon' }, String)).toBe('lets go too soon');
+    expect(faultWords({ path: 'motor.releaseAngle', code: 'lever-past-line', at: 'released' }, String)).toMatch(/raise it$/);
+    const tooLow = { path: 'motor.anchorAboveAxle', code: 'against', must: 'not-exceed', other: 'motor.anchorToAxle' } as const;
+    expect(faultWords(tooLow, String)).toBe('must not be above anchor to axle');
     expect(faultWords(beyond('measured.c1', { is: 'most', value: 3 }), String)).toBe('must be at most 3');
-    expect(beyond('mass', { is: 'least', value: 2, because: 'the wheels weigh that' }).message).toBe(
-      'must be at least 2, the wheels weigh that',
+    expect(faultLine(beyond('mass', { is: 'least', value: 2, because: 'the wheels weigh that' }))).toBe(
+      'mass: must be at least 2, the wheels weigh that',
     );
   });
 });

@@ -1,16 +1,17 @@
 import type { Wheelset } from '../run/run-setup.ts';
 import type { CarDesign } from './car-design.ts';
 import { AXLE_ENDS, WHEELS } from './catalogue.ts';
-import { axleOf } from './fitted.ts';
-import { isRoller } from './motors/motors.ts';
+import { axleOf, bodyPartOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
+import type { Numbers } from './value-table.ts';
+import { isRoller, recordOf } from './motors/motors.ts';
 
 /** kg of glue and hub on each wheel, and the radius about which it sits, m. Estimates. */
 const HUB_MASS = 0.002;
 const HUB_RADIUS = 0.008;
 
 /**
- * `count` wheels and their axle: I = k m R² for the wheels (½ for a disc), with hubs and axle. Source: any mechanics
- * handbook. kg, kg·m². A roller is one body without an axle or hubs.
+ * `count` wheels and their axle: I = k m R² for the wheels (½ for a disc), m R² for what they run on, with hubs and axle.
+ * Source: any mechanics handbook. kg, kg·m². A roller is one body without an axle or hubs. `areaDensity` of the wheels, kg/m².
  */
 export function wheelsetOf(design: CarDesign, which: 'drive' | 'other', areaDensity: number): Wheelset | null {
   const wheels = which === 'drive' ? design.driveWheels : design.otherWheels;
@@ -20,25 +21,107 @@ export function wheelsetOf(design: CarDesign, which: 'drive' | 'other', areaDens
   const radius = wheels.diameter / 2;
   const axleRadius = design.axleDiameter / 2;
   const disc = areaDensity * Math.PI * radius * radius;
+  const tyre = which === 'drive' ? tyreOf(design).massPerLength * 2 * Math.PI * radius : 0;
   const { density, solidity } = axleOf(design);
   const axle = isOneBody ? 0 : density * solidity * Math.PI * axleRadius * axleRadius * (design.trackWidth + AXLE_ENDS);
   const hub = isOneBody ? 0 : HUB_MASS;
   return {
     radius,
-    mass: count * (disc + hub) + axle,
-    inertia: count * (WHEELS[wheels.kind].roundness * disc * radius * radius + 0.5 * hub * HUB_RADIUS ** 2) + 0.5 * axle * axleRadius ** 2,
+    mass: count * (disc + tyre + hub) + axle,
+    inertia:
+      count * ((WHEELS[wheels.kind].roundness * disc + tyre) * radius * radius + 0.5 * hub * HUB_RADIUS ** 2) +
+      0.5 * axle * axleRadius ** 2,
     journalRadius: axleRadius,
   };
 }
 
-/** Share of the whole weight on the drive wheels, ballast included: below 0 or above 1 the car tips over. Moments about the other wheels. */
-export function weightShare({ mass, ballast, driveLoadShare, wheelbase }: CarDesign): number {
-  const moment = mass * driveLoadShare + ballast.mass * (1 - ballast.fromDriveAxle / wheelbase);
-  return moment / (mass + ballast.mass);
+/** Length of the body, m: from axle to axle and what it overhangs. */
+export const bodyLength = ({ wheelbase, body }: CarDesign): number => wheelbase + body.overhang;
+
+/** Something that weighs, kg, and where it sits, m from the drive axle toward the other. */
+export interface PlacedMass {
+  readonly what: 'drive wheels' | 'other wheels' | 'body' | 'motor' | 'rest' | 'ballast';
+  readonly mass: number;
+  readonly at: number;
 }
 
-/** What stands on the floor: the whole weight, kg, and the share on the drive wheels, 0 to 1. */
-export function standingWeight(design: CarDesign): { readonly mass: number; readonly driveLoadShare: number } {
-  const mass = design.mass + design.ballast.mass;
-  return { mass, driveLoadShare: design.otherWheels ? Math.min(Math.max(weightShare(design), 0), 1) : 1 };
+type Densities = Pick<Numbers, 'driveWheelDensity' | 'otherWheelDensity'>;
+
+/** What wheels weigh over their face: of a weighed car what the catalogue says, for its rest makes up for what that is off. */
+const densityOf = (design: CarDesign, key: keyof Densities, estimate: number, numbers: Densities): number =>
+  design.weighed ? estimate : (numbers[key] ?? design.measured[key]?.value ?? estimate);
+
+/** The body: wall × circumference × length × density of a bottle or tube, else density over its area × length × width, kg. */
+function bodyMass(design: CarDesign): number {
+  const { areaDensity, isTube } = bodyPartOf(design);
+  const { width } = design.body;
+  return areaDensity * (isTube ? Math.PI * width : width) * Math.max(bodyLength(design), 0);
+}
+
+/** Everything a car weighs, part by part. A roller's parts all sit on its axle. `numbers`: the wheels' densities where they are not the likeliest. */
+export function placedMasses(design: CarDesign, numbers: Densities = {}): readonly PlacedMass[] {
+  const { rest, ballast, motor, wheelbase } = design;
+  const drive = wheelsetOf(design, 'drive', densityOf(design, 'driveWheelDensity', driveWheelOf(design).areaDensity, numbers))!;
+  const own: PlacedMass[] = [
+    { what: 'drive wheels', mass: drive.mass, at: 0 },
+    { what: 'motor', ...recordOf(motor).weight(design, motor) },
+    { what: 'rest', mass: rest.mass, at: rest.fromDriveAxle },
+    { what: 'ballast', mass: ballast.mass, at: ballast.fromDriveAxle },
+  ];
+  if (isRoller(design) || !design.otherWheels) return own;
+  const other = wheelsetOf(design, 'other', densityOf(design, 'otherWheelDensity', otherWheelOf(design).areaDensity, numbers))!;
+  return [...own, { what: 'other wheels', mass: other.mass, at: wheelbase }, { what: 'body', mass: bodyMass(design), at: wheelbase / 2 }];
+}
+
+/** A car's weight, kg, and the share of it on the drive wheels: below 0 or above 1 it tips over. */
+export interface StandingWeight {
+  readonly mass: number;
+  readonly driveLoadShare: number;
+}
+
+/** Sums of masses and of their moments about the drive axle: share = 1 − Σ m x / (M L). Source: statics. */
+function balanced(masses: readonly PlacedMass[], { wheelbase, otherWheels }: CarDesign): StandingWeight {
+  let mass = 0;
+  let moment = 0;
+  for (const placed of masses) {
+    mass += placed.mass;
+    moment += placed.mass * placed.at;
+  }
+  return { mass, driveLoadShare: otherWheels ? 1 - moment / (mass * wheelbase) : 1 };
+}
+
+/** What stands on the floor, ready to run. */
+export const standingWeight = (design: CarDesign, numbers: Densities = {}): StandingWeight =>
+  balanced(placedMasses(design, numbers), design);
+
+/** What the parts weigh that are known by themselves: the least such a car can weigh, kg. */
+export const partsMass = (design: CarDesign): number => standingWeight(design).mass - design.rest.mass;
+
+/** How far from the drive axle the whole weight sits, m toward the other. */
+export const centreOfWeight = (design: CarDesign): number => (1 - standingWeight(design).driveLoadShare) * design.wheelbase;
+
+/**
+ * The design as it comes out on the scale, ready to run: what its parts do not explain is the rest, and sits where the axles
+ * say. `{ mass: 0.165, driveLoadShare: 0.52 }` in kg.
+ */
+export function weighedAt(design: CarDesign, weighed: StandingWeight): CarDesign {
+  const parts = placedMasses({ ...design, weighed }).filter(({ what }) => what !== 'rest');
+  const rest = parts.reduce((left, { mass }) => left - mass, weighed.mass);
+  const moment = parts.reduce((left, { mass, at }) => left - mass * at, weighed.mass * (1 - weighed.driveLoadShare) * design.wheelbase);
+  // Where nothing is left to place, it may lie anywhere.
+  const fromDriveAxle = Math.abs(rest) < 1e-9 || !design.otherWheels ? 0 : moment / rest;
+  return { ...design, rest: { mass: rest, fromDriveAxle }, weighed };
+}
+
+/** What a scale would show apart from what is told, kg: no finer does it weigh. */
+const SEEN = 0.0005;
+
+/** Where the weight of a car is known from: `165 g weighed; 201 g with what was changed since`. */
+export function weightWords(design: CarDesign, print: (mass: number) => string): string {
+  const { weighed } = design;
+  if (!weighed) return 'Added up from its parts. Type what the scale says, ready to run.';
+  const { mass } = standingWeight(design);
+  return Math.abs(mass - weighed.mass) < SEEN
+    ? 'As weighed.'
+    : `${print(weighed.mass)} weighed; ${print(mass)} with what was changed since.`;
 }

@@ -3,7 +3,8 @@ import { fitCatalogue } from '../car/parts.ts';
 import { axleOf, bearingsApart } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { bandsSideBySide, remedyOf } from './remedies.ts';
+import { bandsSideBySide } from './motor-remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { grade, heldTension, type Check, type Situation } from './check.ts';
 
 /** A drive axle that bends more than this rubs and binds, m. Common practice. */

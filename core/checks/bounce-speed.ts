@@ -1,6 +1,6 @@
 import { GRAVITY } from '../constants.ts';
 import { CARE } from '../car/catalogue.ts';
-import { squareWheels } from './remedies.ts';
+import { squareWheels } from './chassis-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Speed at which a wheel with its hole off centre by e begins to hop, m/s: R √(g/e), from e ω² = g. */

@@ -1,7 +1,8 @@
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { bandsSideBySide, bodyOf } from './remedies.ts';
+import { bodyOf } from './chassis-remedies.ts';
+import { bandsSideBySide } from './motor-remedies.ts';
 import { grade, heldTension, type Check, type Situation } from './check.ts';
 
 /** The pull may be no more than this share of what buckles the body: holes and dents weaken it. Our estimate. */

@@ -20,6 +20,12 @@ import { weightPlace } from './weight-place.ts';
 import { windingWidth } from './winding-width.ts';
 import { shortRoom } from './short-room.ts';
 import { stallAtStart } from './stall-at-start.ts';
+import { holesTorn } from './holes-torn.ts';
+import { leverPath } from './lever-path.ts';
+import { motorOnBody } from './motor-on-body.ts';
+import { partsFit } from './parts-fit.ts';
+import { pullOnTheWay } from './pull-on-the-way.ts';
+import { stringAndDeck } from './string-and-deck.ts';
 import { stallBeforeEnd } from './stall-before-end.ts';
 import { stringAngleCheck } from './string-angle.ts';
 import { stringLength } from './string-length.ts';
@@ -35,6 +41,7 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   stallAtStart,
   launchGrip,
   stallBeforeEnd,
+  pullOnTheWay,
   wheelie,
   bandStretch,
   chassisBuckling,
@@ -45,6 +52,11 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   groundClearance,
   leverReach,
   leverBends,
+  leverPath,
+  motorOnBody,
+  stringAndDeck,
+  holesTorn,
+  partsFit,
   trapWidth,
   stringAngleCheck,
   windingRoom,
@@ -74,6 +86,15 @@ export function checkCar(design: CarDesign, result: RunResult): Check[] {
   return [...CHECKS.flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
     (a, b) => RANK[a.verdict] - RANK[b.verdict],
   );
+}
+
+/** The checks that one of many cars built to a design fails, by id. `setup`: as that car turned out. */
+export function failedBy(design: CarDesign, result: RunResult, setup: RunSetup): string[] {
+  const situation = situationOf(design, result, setup);
+  return CHECKS.flatMap((check) => {
+    const judged = check(situation);
+    return judged?.verdict === 'stop' ? [judged.id] : [];
+  });
 }
 
 /** The title of a check or rule of the limits that stops a car; null where none does. `setup`: the run's, where it is known. */

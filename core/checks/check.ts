@@ -3,7 +3,7 @@ import type { RunSetup } from '../run/run-setup.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { Print, Quantity } from '../units/quantity.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import type { Remedy } from './remedies.ts';
+import type { Remedy } from './remedy.ts';
 
 /** 'stop': it fails or hurts like this; 'warning': it costs something, or is close; 'good'. */
 export type CheckVerdict = 'good' | 'warning' | 'stop';

@@ -1,3 +1,5 @@
+import { fitCatalogue } from '../car/parts.ts';
+import { weighing } from '../car/reference/weighing.ts';
 import { describe, expect, it } from 'vitest';
 import type { BandDesign, CarDesign, LeverDesign, MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
@@ -39,16 +41,20 @@ const strong: Partial<BandDesign> = { band: { kind: 'size', size: '64' }, series
 /** For each check a car that fails it, from a car that does not. */
 const FAILING: readonly (readonly [id: string, good: CarDesign, bad: CarDesign])[] = [
   ['launch-grip', band, withBand(strong, { tyre: 'bare-disc', sleeve: [] })],
-  ['wheelie', lever, withBand(strong, { wheelbase: 0.13, driveLoadShare: 0.9, measured: { massHeight: { value: 0.12, spread: 0.1 } } })],
-  ['stall-at-start', band, withBand({ turns: 3 }, { mass: 0.25, sleeve: [], bearing: 'wood-card' })],
+  [
+    'wheelie',
+    lever,
+    weighing(withBand(strong, { wheelbase: 0.13, measured: { massHeight: { value: 0.12, spread: 0.1 } } }), { driveLoadShare: 0.85 }),
+  ],
+  ['stall-at-start', band, weighing(withBand({ turns: 3 }, { sleeve: [], bearing: 'wood-card' }), { mass: 0.25 })],
   ['stall-before-end', lever, { ...lever, floor: { ...lever.floor, slope: 0.04 } }],
   ['lever-reach', lever, withLever({ trapPosition: 0.25 })],
   ['string-angle', lever, withLever({ trapPosition: 0.3 })],
   ['winding-room', band, withBand({ windingWidth: 0.004 })],
   ['band-stretch', band, withBand({ turns: 16 })],
-  ['chassis-buckling', band, withBand(strong, { body: { kind: 'milk-jug', width: 0.03, axleGap: 0.012 } })],
+  ['chassis-buckling', band, withBand(strong, { body: { ...band.body, kind: 'milk-jug', width: 0.03 } })],
   ['axle-bending', lever, withBand({ ...strong, parallel: 3, turns: 5 }, { axle: 'skewer', axleDiameter: 0.0025, sleeve: [] })],
-  ['hook-clearance', lever, { ...lever, body: { ...lever.body, axleGap: 0.003 } }],
+  ['hook-clearance', lever, { ...lever, body: { ...lever.body, notched: false, axleGap: 0.003 } }],
   ['wheels-touch', lever, { ...lever, wheelbase: 0.115 }],
   ['wheel-to-body', lever, { ...lever, trackWidth: 0.06 }],
   ['ground-clearance', lever, { ...lever, driveWheels: { kind: 'bottle-cap', diameter: 0.016 } }],
@@ -94,7 +100,7 @@ describe('each check', () => {
 describe('numbers of the checks, against the books', () => {
   it('a bar buckles at π²EI/L² (Gere & Timoshenko)', () => {
     // Balsa 60 × 5 mm, E = 3 GPa, 185 mm between hook and axle: 540 N.
-    const balsa: CarDesign = { ...band, body: { kind: 'balsa', width: 0.06, axleGap: 0.012 } };
+    const balsa: CarDesign = { ...band, body: { ...band.body, kind: 'balsa' } };
     const critical = (Math.PI ** 2 * 3e9 * ((0.06 * 0.005 ** 3) / 12)) / 0.185 ** 2;
     const launch = resultOf(balsa);
     const held = (launch.launchThrust * 0.06) / 0.004 / 0.82;
@@ -122,5 +128,29 @@ describe('a sound car', () => {
     const car: CarDesign = { ...newCar('x', kind), care: 'careful' };
     expect(checkCar(car, resultOf(car)).filter(({ verdict }) => verdict !== 'good')).toEqual([]);
     expect(checkCar(car, resultOf(car)).every(({ sentence }) => !/\d mm\b/.test(sentence(inInches)))).toBe(true);
+  });
+});
+
+describe('parts that do not go together', () => {
+  it.each([
+    [{ ...lever, bearing: 'steel-brass' }, 'bearing', /skewer does not go with steel/i],
+    [{ ...lever, tyre: 'card-edge' }, 'tyre', /optical disc has no card edge/i],
+    [
+      { ...lever, driveWheels: { kind: 'optical-disc', diameter: 0.144 } },
+      'wheels',
+      /no optical disc is 144\smm across; the nearest is 120/i,
+    ],
+    [{ ...lever, otherWheels: { kind: 'bottle-cap', diameter: 0.08 } }, 'wheels', /no bottle cap is 80/i],
+  ] as [CarDesign, string, RegExp][])('%#: are named, and the remedy makes them go', (design, _what, words) => {
+    const check = checkOf(design, 'parts-fit');
+    expect(check).toMatchObject({ verdict: 'warning', value: 1 });
+    expect(check.sentence(metric)).toMatch(words);
+    for (const { design: better } of check.remedies(metric)) expect(checkOf(better, 'parts-fit').verdict).toBe('good');
+    expect(check.remedies(metric).length).toBeGreaterThan(0);
+  });
+  it('are put right around a part that is fitted: a new wheel has its own edge and size, a new axle a bearing', () => {
+    expect(fitCatalogue({ ...lever, tyre: 'bare-disc' }, 'driveWheels', 'foam-board')).toMatchObject({ tyre: 'card-edge' });
+    expect(fitCatalogue(lever, 'driveWheels', 'bottle-cap')).toMatchObject({ driveWheels: { diameter: 0.04 }, tyre: 'rubber-band' });
+    expect(fitCatalogue(lever, 'axle', 'hanger-wire')).toMatchObject({ bearing: 'steel-straw' });
   });
 });

@@ -1,4 +1,4 @@
-import { squareWheels, straightAxles } from './remedies.ts';
+import { squareWheels, straightAxles } from './chassis-remedies.ts';
 import { curvatureOf, likelyCurvature, worstDrift } from '../predict/straightness.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
@@ -10,13 +10,16 @@ const HALF_LANE = 1;
 export function drift({ design, result }: Situation): Check | null {
   if (!design.otherWheels) return null;
   const way = Math.min(design.aim.distance ?? Infinity, result.distance, design.floor.roomLength ?? Infinity);
-  const built = worstDrift(curvatureOf(design), way);
+  const curvature = curvatureOf(design);
+  const built = worstDrift(curvature, way);
   const likely = worstDrift(likelyCurvature(design), way);
-  const value = Math.min(Math.max(Math.abs(built), likely), way);
+  const isBuilt = Math.abs(curvature) > likelyCurvature(design);
+  const value = Math.min(isBuilt ? Math.abs(built) : likely, way);
   const limit = design.floor.laneWidth === null ? Math.max(HALF_LANE, LANE_SHARE * way) : design.floor.laneWidth / 2;
-  const isBuilt = Math.abs(built) > likely;
-  // What a build may turn out like is to be minded, no more.
-  const verdict = grade(value, limit, 'most', isBuilt ? 1 : Infinity);
+  // What a build may turn out like is to be minded, no more; one that turns sideways before it gets there goes nowhere.
+  const turnsAside = isBuilt && Math.abs(curvature) * way > Math.PI / 2;
+  const verdict = turnsAside ? 'stop' : grade(value, limit, 'most', isBuilt ? 1 : Infinity);
+  const side = built > 0 ? 'to the right' : 'to the left';
   return {
     id: 'drift',
     title: 'drift to the side',
@@ -27,9 +30,11 @@ export function drift({ design, result }: Situation): Check | null {
     verdict,
     sure: isBuilt ? 'sizes' : 'rough',
     sentence: (print) =>
-      isBuilt
-        ? `Its axles and wheels steer it ${print(value, 'distance')} to the ${built > 0 ? 'right' : 'left'} within ${print(way, 'distance')}.`
-        : `Meant straight, a build like this may be ${print(value, 'distance')} to either side within ${print(way, 'distance')}.`,
+      turnsAside
+        ? `Its axles and wheels steer it round ${side}: it has turned sideways within ${print(way, 'distance')}.`
+        : isBuilt
+          ? `Its axles and wheels steer it ${print(value, 'distance')} ${side} within ${print(way, 'distance')}.`
+          : `Meant straight, a build like this may be ${print(value, 'distance')} to either side within ${print(way, 'distance')}.`,
     remedies: () => (verdict === 'good' ? [] : isBuilt ? [straightAxles(design), ...squareWheels(design)] : squareWheels(design)),
   };
 }

@@ -1,4 +1,4 @@
-import { biggerDriveWheels } from './remedies.ts';
+import { biggerDriveWheels } from './chassis-remedies.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 import { radiusAtAxle } from './hook-clearance.ts';
@@ -24,6 +24,6 @@ export function groundClearance(situation: Situation): Check | null {
       sentence: (print) =>
         value > 0 ? `The lowest part clears the floor by ${print(value, 'size')}.` : 'Hook, winding or body touches the floor.',
     },
-    () => biggerDriveWheels(design),
+    (print) => biggerDriveWheels(design, print),
   );
 }

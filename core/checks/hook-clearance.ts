@@ -1,6 +1,6 @@
 import { isRoller } from '../car/motors/motors.ts';
 import { modelOf } from '../motor/motors.ts';
-import { remedyOf } from './remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 
 /** How far the hook on the axle stands out, m. Common practice. */
@@ -16,7 +16,8 @@ export function radiusAtAxle({ design, setup }: Situation): number {
 /** Gap between what turns with the drive axle and the body above it, m. */
 export function hookClearance(situation: Situation): Check | null {
   const { design } = situation;
-  if (isRoller(design)) return null;
+  // Cut out there, nothing of the deck is in the way.
+  if (isRoller(design) || design.body.notched) return null;
   const radius = radiusAtAxle(situation);
   const value = design.body.axleGap - radius;
   const axleGap = radius + LEAST;

@@ -1,9 +1,10 @@
 import { energyShare } from '../run/energy.ts';
-import { ballastOverDriveAxle, bandsSideBySide, biggerDriveWheels, grippierTyres, longerLever, noSleeve, thinnerAxle } from './remedies.ts';
+import { ballastOverDriveAxle, biggerDriveWheels, grippierTyres, noSleeve, thinnerAxle } from './chassis-remedies.ts';
+import { bandsSideBySide, fewerTurns, lighterBand, longerChain, longerLever } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Below this a tyre that should hold may spin on the day: grips of tyres and floors differ so much. Below 1 it spins. Common practice. */
-const SURE_GRIP = 1.2;
+export const SURE_GRIP = 1.2;
 
 /** Whether the tyres hold the launch: what they can hold over what it needs. Source: docs/model.md, grip and wheelspin. */
 export function launchGrip({ design, result }: Situation): Check {
@@ -23,16 +24,19 @@ export function launchGrip({ design, result }: Situation): Check {
       spins
         ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres hold ${print(launchGripLimit, 'force')}. It spins for ${print(slipDistance, 'distance')}: ${print(energyShare(result, 'slip'), 'share')} of the energy.`
         : `The tyres hold ${print(launchGripLimit, 'force')}; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}${isClose ? ': too close to be sure of it' : ''}.`,
-    remedies: () =>
+    remedies: (print) =>
       isClose
         ? [
             ...grippierTyres(design),
-            ballastOverDriveAxle(design),
+            ...ballastOverDriveAxle(design, print),
             ...noSleeve(design),
-            ...longerLever(design),
-            ...biggerDriveWheels(design),
+            ...longerLever(design, print),
+            ...biggerDriveWheels(design, print),
             ...bandsSideBySide(design, -1),
-            ...thinnerAxle(design),
+            ...lighterBand(design),
+            ...longerChain(design),
+            ...fewerTurns(design, print),
+            ...thinnerAxle(design, print),
           ]
         : [],
   };

@@ -2,7 +2,7 @@ import type { LeverDesign } from '../car/car-design.ts';
 import { LEVER_MATERIALS } from '../car/catalogue.ts';
 import { fitCatalogue } from '../car/parts.ts';
 import { leverOf } from '../car/fitted.ts';
-import { remedyOf } from './remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** A lever whose tip gives by more than this share of its length pulls from elsewhere than drawn, and whips. Common practice. */

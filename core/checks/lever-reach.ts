@@ -1,4 +1,4 @@
-import { trapMoved } from './remedies.ts';
+import { trapMoved } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** How far the cocked lever's tip lies from straight above the drive axle, m. Common practice: it should come to rest there. */

@@ -4,24 +4,19 @@ import { newCar } from '../car/new-car.ts';
 import {
   ballastOverDriveAxle,
   ballastOverOtherAxle,
-  bandsSideBySide,
   biggerDriveWheels,
   easierBearing,
-  fewerTurns,
-  freeRelease,
   grippierTyres,
   launchSleeve,
-  longerChain,
-  longerLever,
   noSleeve,
-  shorterLever,
   smallerDriveWheels,
   squareWheels,
   straightAxles,
   thickerAxle,
   thinnerAxle,
-  type Remedy,
-} from './remedies.ts';
+} from './chassis-remedies.ts';
+import { bandsSideBySide, fewerTurns, freeRelease, lighterBand, longerChain, longerLever, shorterLever } from './motor-remedies.ts';
+import { type Remedy } from './remedy.ts';
 
 const lever = newCar('x');
 const band = newCar('x', 'band');
@@ -32,37 +27,42 @@ const bandOf = ({ design }: Remedy): BandDesign => design.motor as BandDesign;
 const moment = ({ ballast }: CarDesign): number => ballast.mass * ballast.fromDriveAxle;
 
 describe('a remedy changes what it says', () => {
-  it('ballast: 20 g where it is told, the rest stays where it is', () => {
+  it('ballast: in steps where it is told, the rest stays where it is', () => {
     const loaded: CarDesign = { ...lever, ballast: { mass: 0.03, fromDriveAxle: 0.1 } };
-    const over = ballastOverDriveAxle(loaded).design;
+    const over = ballastOverDriveAxle(loaded, String)[1]!.design;
     expect(over.ballast.mass).toBeCloseTo(0.05, 12);
     expect(moment(over)).toBeCloseTo(0.003, 12);
-    const ahead = ballastOverOtherAxle(loaded).design;
+    const ahead = ballastOverOtherAxle(loaded, String)[1]!.design;
     expect(ahead.ballast.mass).toBeCloseTo(0.05, 12);
     expect(moment(ahead)).toBeCloseTo(0.003 + 0.02 * 0.26, 12);
   });
-  it('lever: a fifth, the trap as far as the tip moves', () => {
-    const [longer, shorter] = [longerLever(lever)[0]!, shorterLever(lever)[0]!];
-    expect(leverOf(longer)).toMatchObject({ leverLength: 1.2 * 0.18 });
-    expect(leverOf(longer).trapPosition).toBeCloseTo(0.19 + 0.036, 12);
-    expect(leverOf(shorter).leverLength).toBeCloseTo(0.144, 12);
-    expect(leverOf(shorter).trapPosition).toBeCloseTo(0.19 - 0.036, 12);
-    expect(longerLever(band)).toEqual([]);
+  it('lever: by centimetres, the trap as far as the tip moves, the body with it', () => {
+    const [longer, shorter] = [longerLever(lever, String), shorterLever(lever, String)];
+    expect(longer.map((one) => Math.round(1000 * leverOf(one).leverLength))).toEqual([190, 200, 210, 220, 230, 240, 250, 260, 270]);
+    expect(Math.round(1000 * leverOf(shorter.at(-1)!).leverLength)).toBe(90);
+    for (const one of [...longer, ...shorter]) {
+      expect(leverOf(one).trapPosition - 0.19).toBeCloseTo(leverOf(one).leverLength - 0.18, 12);
+      // The trap's board is 98 mm long.
+      const { wheelbase, body } = one.design;
+      expect(wheelbase + body.overhang / 2 + 1e-9).toBeGreaterThanOrEqual(leverOf(one).trapPosition + 0.049);
+    }
+    expect(longerLever(band, String)).toEqual([]);
   });
-  it('wheels: a fifth where they are cut, else the next size there is, if there is one', () => {
+  it('wheels: by centimetres where they are cut, within what can be; else the sizes there are', () => {
+    const sizes = (list: readonly Remedy[]): number[] => list.map(({ design }) => Math.round(1000 * design.driveWheels.diameter));
     const cut: CarDesign = { ...lever, driveWheels: { kind: 'card-disc', diameter: 0.12 } };
-    expect(biggerDriveWheels(cut)[0]!.design.driveWheels.diameter).toBeCloseTo(0.144, 12);
-    expect(smallerDriveWheels(cut)[0]!.design.driveWheels.diameter).toBeCloseTo(0.096, 12);
-    expect(biggerDriveWheels(lever)).toEqual([]);
-    expect(smallerDriveWheels(lever)[0]!.design.driveWheels).toEqual({ kind: 'optical-disc', diameter: 0.08 });
-    const small: CarDesign = { ...lever, driveWheels: { kind: 'optical-disc', diameter: 0.08 } };
-    expect(biggerDriveWheels(small)[0]!.design.driveWheels.diameter).toBe(0.12);
-    expect(smallerDriveWheels(small)).toEqual([]);
+    expect(sizes(biggerDriveWheels(cut, String))).toEqual([130, 140, 150, 160, 170, 180, 190]);
+    expect(sizes(smallerDriveWheels(cut, String))).toEqual([110, 100, 90, 80, 70, 60]);
+    expect(biggerDriveWheels(lever, String)).toEqual([]);
+    expect(sizes(smallerDriveWheels(lever, String))).toEqual([80]);
+    const cap: CarDesign = { ...lever, driveWheels: { kind: 'bottle-cap', diameter: 0.032 } };
+    expect(sizes(biggerDriveWheels(cap, String))).toEqual([40]);
   });
-  it('axle: a quarter thicker, a fifth thinner; a roller has none', () => {
-    expect(thickerAxle(lever)[0]!.design.axleDiameter).toBeCloseTo(0.004, 12);
-    expect(thinnerAxle(lever)[0]!.design.axleDiameter).toBeCloseTo(0.00256, 12);
-    expect([...thickerAxle(roller), ...thinnerAxle(roller)]).toEqual([]);
+  it('axle: by half millimetres; a roller has none', () => {
+    const sizes = (list: readonly Remedy[]): number[] => list.map(({ design }) => Math.round(1e4 * design.axleDiameter) / 10);
+    expect(sizes(thickerAxle(lever, String))).toEqual([3.5, 4, 4.5, 5, 5.5, 6]);
+    expect(sizes(thinnerAxle(lever, String))).toEqual([3, 2.5, 2]);
+    expect([...thickerAxle(roller, String), ...thinnerAxle(roller, String)]).toEqual([]);
   });
   it('bands: one more or fewer beside, one more behind, fewer turns; never none, and none on a lever', () => {
     const two = bandOf(bandsSideBySide(band, 1)[0]!);
@@ -74,8 +74,16 @@ describe('a remedy changes what it says', () => {
     expect(bandsSideBySide({ ...band, motor: { ...band.motor, parallel: 2 } as BandDesign }, -1)).toHaveLength(1);
     expect(bandsSideBySide(band, -1)).toEqual([]);
     expect(bandOf(longerChain(band)[0]!).series).toBe(3);
-    expect(bandOf(fewerTurns(band, 0.2)[0]!).turns).toBeCloseTo(7.2, 12);
-    expect([...bandsSideBySide(lever, 1), ...longerChain(lever), ...fewerTurns(lever, 0.2)]).toEqual([]);
+    expect(fewerTurns(band, String).map((one) => bandOf(one).turns)).toEqual([8.5, 8, 7.5, 7, 6.5, 6, 5.5, 5, 4.5]);
+    expect(bandOf(lighterBand({ ...band, motor: { ...band.motor, band: { kind: 'size', size: '64' } } as BandDesign })[0]!).band).toEqual({
+      kind: 'size',
+      size: '33',
+    });
+    expect([
+      ...lighterBand(lever),
+      ...lighterBand({ ...band, motor: { ...band.motor, band: { kind: 'size', size: '16' } } as BandDesign }),
+    ]).toEqual([]);
+    expect([...bandsSideBySide(lever, 1), ...longerChain(lever), ...fewerTurns(lever, String)]).toEqual([]);
   });
   it('tape: about as thick as the axle under the last turn, or none; only where there is an axle, and none or some', () => {
     const [taped] = launchSleeve(lever);
@@ -87,7 +95,7 @@ describe('a remedy changes what it says', () => {
   });
   it('tyres: those that grip more, from the next on', () => {
     const tyres = grippierTyres({ ...lever, tyre: 'glue-bead' }).map(({ design }) => design.tyre);
-    expect(tyres).toEqual(['rubber-band', 'cut-glove', 'sticky-tack']);
+    expect(tyres).toEqual(['foam', 'rubber-band', 'cut-glove', 'sticky-tack']);
     expect(grippierTyres({ ...lever, tyre: 'sticky-tack' })).toEqual([]);
   });
   it('bearing: the easiest for its axle, where that is easier', () => {
@@ -95,7 +103,7 @@ describe('a remedy changes what it says', () => {
       label: 'Line the holes with plastic straw',
       design: { bearing: 'wood-plastic-straw' },
     });
-    expect(easierBearing({ ...lever, bearing: 'steel-straw' })[0]).toMatchObject({
+    expect(easierBearing({ ...lever, axle: 'hanger-wire', bearing: 'steel-straw' })[0]).toMatchObject({
       label: 'Brass and graphite in the bearings',
       design: { bearing: 'steel-brass-graphite' },
     });

@@ -1,4 +1,5 @@
-import { bandsSideBySide, easierBearing, launchSleeve, shorterLever, smallerDriveWheels, thickerAxle } from './remedies.ts';
+import { easierBearing, launchSleeve, smallerDriveWheels, thickerAxle } from './chassis-remedies.ts';
+import { bandsSideBySide, shorterLever } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** A car that pulls less than this many times what holds it stalls now and then: friction differs from start to start. Common practice. */
@@ -23,14 +24,14 @@ export function stallAtStart({ design, result }: Situation): Check {
       result.stalled
         ? `It does not move: the pull at the tyre is ${print(value, 'force')}, and ${print(resistance, 'force')} holds the car.`
         : `It pulls ${print(value, 'force')} at release against ${print(resistance, 'force')} that holds it.`,
-    remedies: () =>
+    remedies: (print) =>
       verdict === 'good'
         ? []
         : [
             ...launchSleeve(design),
-            ...thickerAxle(design),
-            ...shorterLever(design),
-            ...smallerDriveWheels(design),
+            ...thickerAxle(design, print),
+            ...shorterLever(design, print),
+            ...smallerDriveWheels(design, print),
             ...bandsSideBySide(design, 1),
             ...easierBearing(design),
           ],

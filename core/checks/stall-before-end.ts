@@ -1,4 +1,5 @@
-import { bandsSideBySide, easierBearing, freeRelease, shorterLever, squareWheels, thickerAxle } from './remedies.ts';
+import { easierBearing, squareWheels, thickerAxle } from './chassis-remedies.ts';
+import { bandsSideBySide, freeRelease, shorterLever } from './motor-remedies.ts';
 import type { Check, Situation } from './check.ts';
 
 /** Turns still on the axle when the car stops. */
@@ -19,11 +20,11 @@ export function stallBeforeEnd({ design, result }: Situation): Check | null {
       isBad
         ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left; ${print(result.energy.unspent, 'energy')} stays wound.`
         : 'It is unwound before it stops.',
-    remedies: () =>
+    remedies: (print) =>
       isBad
         ? [
-            ...thickerAxle(design),
-            ...shorterLever(design),
+            ...thickerAxle(design, print),
+            ...shorterLever(design, print),
             ...bandsSideBySide(design, 1),
             ...easierBearing(design),
             ...squareWheels(design),

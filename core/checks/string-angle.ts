@@ -1,5 +1,5 @@
 import { stringAngle } from '../motor/lever.ts';
-import { trapMoved } from './remedies.ts';
+import { trapMoved } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 const LEAST = (50 * Math.PI) / 180;

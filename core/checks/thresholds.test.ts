@@ -1,3 +1,4 @@
+import { weighing } from '../car/reference/weighing.ts';
 import { describe, expect, it } from 'vitest';
 import type { BandDesign, CarDesign, LeverDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
@@ -49,7 +50,7 @@ const THRESHOLDS: readonly Threshold[] = [
   { id: 'stall-before-end', car: (slope) => ({ ...band, floor: { ...band.floor, slope } }), from: 0, to: 0.15, warns: 0.5, stops: 0.9 },
   {
     id: 'wheelie',
-    car: (driveLoadShare) => ({ ...band, driveLoadShare, measured: { massHeight: { value: 0.05, spread: 0.1 } } }),
+    car: (driveLoadShare) => weighing({ ...band, measured: { massHeight: { value: 0.05, spread: 0.1 } } }, { driveLoadShare }),
     from: 0.5,
     to: 0.99,
     warns: 0.08,
@@ -58,7 +59,7 @@ const THRESHOLDS: readonly Threshold[] = [
   { id: 'band-stretch', car: (turns) => withBand({ turns }), from: 5, to: 20, warns: 4.5, stops: 5.625 },
   {
     id: 'chassis-buckling',
-    car: (t) => withBand(strong, { body: { kind: 'card', width: 0.06 - t, axleGap: 0.012 } }),
+    car: (t) => withBand(strong, { body: { ...band.body, width: 0.06 - t } }),
     from: 0,
     to: 0.0595,
     warns: 0.33,
@@ -74,7 +75,7 @@ const THRESHOLDS: readonly Threshold[] = [
   },
   {
     id: 'hook-clearance',
-    car: (t) => ({ ...lever, body: { ...lever.body, axleGap: 0.012 - t } }),
+    car: (t) => ({ ...lever, body: { ...lever.body, notched: false, axleGap: 0.012 - t } }),
     from: 0,
     to: 0.011,
     warns: 0.002,
@@ -122,9 +123,56 @@ const THRESHOLDS: readonly Threshold[] = [
     id: 'weight-place',
     car: (fromDriveAxle) => ({ ...lever, ballast: { mass: 0.1, fromDriveAxle } }),
     from: 0.1,
-    to: 0.9,
+    to: 0.47,
     warns: 0.05,
+    // Beyond an axle it is refused.
+    stops: null,
+  },
+  {
+    id: 'motor-on-body',
+    car: (overhang) => ({ ...lever, body: { ...lever.body, overhang: -overhang } }),
+    from: -0.04,
+    to: 0.2,
+    warns: 0,
+    stops: null,
+  },
+  {
+    id: 'lever-path',
+    // One wheel in front, in the way of the lever.
+    car: (diameter) => ({
+      ...lever,
+      wheelbase: 0.34,
+      layout: { ...lever.layout, otherWheelCount: 1 },
+      otherWheels: { kind: 'card-disc', diameter },
+    }),
+    from: 0.06,
+    to: 0.25,
+    warns: 0.005,
     stops: 0,
+  },
+  {
+    id: 'string-and-deck',
+    car: (overhang) => ({ ...lever, body: { ...lever.body, notched: false, overhang } }),
+    from: -0.1,
+    to: 0.1,
+    warns: 0,
+    stops: null,
+  },
+  {
+    id: 'holes-torn',
+    car: (parallel) => withBand({ ...strong, parallel, windingWidth: 0.2 } as Partial<BandDesign>, { bearing: 'wood-card' }),
+    from: 0.2,
+    to: 14,
+    warns: 1,
+    stops: 2,
+  },
+  {
+    id: 'pull-on-the-way',
+    car: (slope) => ({ ...band, sleeve: [{ kind: 'tape', diameter: 0.012, turns: 1.5 }], floor: { ...band.floor, slope } }),
+    from: 0,
+    to: 0.05,
+    warns: 1.3,
+    stops: null,
   },
   { id: 'winding-room', car: (t) => withBand({ windingWidth: 0.04 - t }), from: 0, to: 0.0372, warns: 3, stops: null },
   {
@@ -141,7 +189,7 @@ const THRESHOLDS: readonly Threshold[] = [
     car: (driveToe) => ({
       ...lever,
       care: 'careful',
-      floor: { ...lever.floor, laneWidth: 8 },
+      floor: { ...lever.floor, laneWidth: 8, roomLength: 15 },
       alignment: { ...lever.alignment, driveToe },
     }),
     from: 0,
@@ -204,7 +252,7 @@ describe('a size that a check offers', () => {
     otherWheels: { kind: 'bottle-cap', diameter: 0.04 },
   };
   it.each([
-    ['hook-clearance', { ...lever, body: { ...lever.body, axleGap: 0.003 } }],
+    ['hook-clearance', { ...lever, body: { ...lever.body, notched: false, axleGap: 0.003 } }],
     ['wheels-touch', { ...unequal, wheelbase: 0.07 }],
     ['wheel-to-body', { ...lever, trackWidth: 0.05 }],
     ['winding-room', withBand({ windingWidth: 0.004 })],
@@ -234,8 +282,8 @@ describe('what a check says follows what it finds', () => {
     ['wheel-to-body', { ...lever, trackWidth: 0.05 }, '0.00560 too wide'],
     ['wheels-touch', lever, '0.140 apart'],
     ['wheels-touch', { ...lever, wheelbase: 0.11 }, 'by 0.0100'],
-    ['hook-clearance', lever, '0.00640 to spare'],
-    ['hook-clearance', { ...lever, body: { ...lever.body, axleGap: 0.003 } }, 'strikes the body'],
+    ['hook-clearance', { ...lever, body: { ...lever.body, notched: false } }, '0.00640 to spare'],
+    ['hook-clearance', { ...lever, body: { ...lever.body, notched: false, axleGap: 0.003 } }, 'strikes the body'],
     ['ground-clearance', lever, '0.0544'],
     ['ground-clearance', { ...lever, otherWheels: { kind: 'bottle-cap', diameter: 0.02 } }, '0.00840'],
     ['wheelie', { ...lever, layout: { ...lever.layout, driveAxle: 'front' } }, 'on the rear wheels'],
@@ -244,7 +292,7 @@ describe('what a check says follows what it finds', () => {
     ['short-room', { ...lever, floor: { ...lever.floor, roomLength: 100 } }, 'short of the wall'],
     ['short-room', { ...lever, floor: { ...lever.floor, roomLength: 10 } }, 'at least'],
     ['band-stretch', withBand({ turns: 16 }), 'glasses on'],
-    ['chassis-buckling', withBand(strong, { body: { kind: 'milk-jug', width: 0.03, axleGap: 0.012 } }), 'A stick glued'],
+    ['chassis-buckling', withBand(strong, { body: { ...band.body, kind: 'milk-jug', width: 0.03 } }), 'A stick glued'],
   ] as const)('%s', (id, design, words) => expect(told(id, design)).toContain(words));
   it('nothing of danger where there is none', () => {
     for (const id of ['winding-room', 'band-stretch', 'chassis-buckling']) expect(told(id, band)).not.toMatch(/snag|glasses|stick glued/);
@@ -257,7 +305,7 @@ describe('what a check says follows what it finds', () => {
       ).check.value;
     const ring = 2.5e9 * Math.PI * 0.03 ** 3 * 0.3e-3;
     const sheet = 3e9 * ((0.06 * 0.005 ** 3) / 12);
-    const [tube, balsa] = (['bottle', 'balsa'] as const).map((kind) => valueOf({ kind, width: 0.06, axleGap: 0.012 }));
+    const [tube, balsa] = (['bottle', 'balsa'] as const).map((kind) => valueOf({ ...band.body, kind }));
     expect(balsa! / tube!).toBeCloseTo(ring / sheet, 3);
   });
   it('is told the worst first, and only of what the car has', () => {
@@ -269,7 +317,14 @@ describe('what a check says follows what it finds', () => {
     expect(verdicts.indexOf('stop')).toBe(0);
     expect(verdicts.lastIndexOf('warning')).toBeLessThan(verdicts.indexOf('good'));
     const idsOf = (design: CarDesign): string[] => listOf(design).map(({ id }) => id);
-    expect(idsOf(newCar('x', 'twist')).sort()).toEqual(['band-stretch', 'launch-grip', 'stall-at-start', 'stall-before-end']);
+    expect(idsOf(newCar('x', 'twist')).sort()).toEqual([
+      'band-stretch',
+      'launch-grip',
+      'parts-fit',
+      'pull-on-the-way',
+      'stall-at-start',
+      'stall-before-end',
+    ]);
     expect(idsOf(band)).not.toContain('lever-reach');
     expect(idsOf(lever)).not.toContain('band-stretch');
     expect(idsOf(withLever({ release: 'tied' }))).toContain('tied-release');

@@ -1,5 +1,5 @@
 import { isWoundOnAxle } from '../car/motors/motors.ts';
-import { freeRelease } from './remedies.ts';
+import { freeRelease } from './motor-remedies.ts';
 import type { Check, Situation } from './check.ts';
 
 /** What a tied end gives back to winding up again, as a share of the energy wound in. */

@@ -1,5 +1,5 @@
 import { trapOf } from '../car/fitted.ts';
-import { remedyOf } from './remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 
 /** How much wider the body is than the trap that stands on it, m. */

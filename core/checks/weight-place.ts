@@ -1,16 +1,16 @@
-import { weightShare } from '../car/weights.ts';
-import { remedyOf } from './remedies.ts';
+import { standingWeight } from '../car/weights.ts';
+import { remedyOf } from './remedy.ts';
 import type { Check, Situation } from './check.ts';
 
 /** An axle that carries less than this share lifts on the first bump. Common practice. */
 const LEAST_SHARE = 0.05;
 
-/** Share of the standing weight on the axle that carries less of it: below 0 the car tips over. */
+/** Share of the standing weight on the axle that carries less of it: a car that tips over is not run at all. */
 export function weightPlace({ design }: Situation): Check | null {
   if (!design.otherWheels) return null;
-  const onDrive = weightShare(design);
+  const onDrive = standingWeight(design).driveLoadShare;
   const value = Math.min(onDrive, 1 - onDrive);
-  const verdict = value < 0 ? 'stop' : value < LEAST_SHARE ? 'warning' : 'good';
+  const verdict = value < LEAST_SHARE ? 'warning' : 'good';
   const middle = design.wheelbase / 2;
   return {
     id: 'weight-place',
@@ -21,10 +21,7 @@ export function weightPlace({ design }: Situation): Check | null {
     quantity: 'share',
     verdict,
     sure: 'sizes',
-    sentence: (print) =>
-      value < 0
-        ? 'Its weight lies beyond an axle: standing, it tips over.'
-        : `The lighter axle carries ${print(value, 'share')} of the weight.`,
+    sentence: (print) => `The lighter axle carries ${print(value, 'share')} of the weight.`,
     remedies: (print) =>
       verdict === 'good' || design.ballast.mass === 0
         ? []

@@ -1,5 +1,5 @@
 import { driveWheelOf, otherWheelOf } from '../car/fitted.ts';
-import { remedyOf } from './remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 
 /** Room for a spacer between wheel and body, m. Common practice. */

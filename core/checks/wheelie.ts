@@ -1,5 +1,6 @@
 import { GRAVITY } from '../constants.ts';
-import { ballastOverOtherAxle, bandsSideBySide, longerLever } from './remedies.ts';
+import { ballastOverOtherAxle } from './chassis-remedies.ts';
+import { bandsSideBySide, longerLever } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Share of the weight left on the other wheels at launch: none is a wheelie. Source: moments about the drive wheels. */
@@ -21,6 +22,7 @@ export function wheelie({ design, setup, result }: Situation): Check | null {
       result.wheelie
         ? `The ${other} wheels lift under power: all ${print(weight, 'force')} of the car stands on its drive wheels, and it cannot hold its line.`
         : `At launch ${print(left, 'share')} of the weight stays on the ${other} wheels.`,
-    remedies: () => (left < 0.08 ? [ballastOverOtherAxle(design), ...longerLever(design), ...bandsSideBySide(design, -1)] : []),
+    remedies: (print) =>
+      left < 0.08 ? [...ballastOverOtherAxle(design, print), ...longerLever(design, print), ...bandsSideBySide(design, -1)] : [],
   };
 }

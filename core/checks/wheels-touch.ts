@@ -1,4 +1,4 @@
-import { remedyOf } from './remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 
 const LEAST = 0.005;

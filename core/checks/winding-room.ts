@@ -2,7 +2,8 @@ import type { MotorDesign } from '../car/car-design.ts';
 import { isWoundOnAxle, recordOf } from '../car/motors/motors.ts';
 import { modelOf } from '../motor/motors.ts';
 import type { MotorSetup } from '../run/run-setup.ts';
-import { fewerTurns, remedyOf } from './remedies.ts';
+import { fewerTurns } from './motor-remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Layers above which windings ride over each other and snag. Common practice. */
@@ -55,7 +56,7 @@ export function windingRoom({ design, setup, result }: Situation): Check | null 
           ...design,
           motor: { ...motor, windingWidth },
         }),
-        ...fewerTurns(design, 0.2),
+        ...fewerTurns(design, print),
       ];
     },
   };

@@ -1,6 +1,6 @@
 import { bearingsApart } from '../car/fitted.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
-import { remedyOf } from './remedies.ts';
+import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 
 /** Room that the axle has between its bearings beyond what is wound on it, m. */

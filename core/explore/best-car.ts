@@ -1,16 +1,33 @@
 import { measuresOf } from '../geometry/measures.ts';
-import { BANDS, TYRES } from '../car/catalogue.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { fitCatalogue, fitOwn, neededAt } from '../car/parts.ts';
+import { conflictsOf } from '../car/fit.ts';
+import { neededAt } from '../car/parts.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
-import { hasBands, isRoller, recordOf } from '../car/motors/motors.ts';
+import { hasBands } from '../car/motors/motors.ts';
 import { sizesOf } from '../car/sizes.ts';
-import { taped } from '../car/tape.ts';
-import type { Size } from '../car/size.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { exploreCar } from './explored-car.ts';
+import { placed, turnsOf, type PartsForSearch } from './search-turns.ts';
+import { sureScorer } from './sure-score.ts';
 import { lowDiscrepancy, mulberry } from '../numerics/low-discrepancy.ts';
+
+/** One change among those that make a car on offer, and what it brings by itself. */
+export interface SearchedChange {
+  /** The present car with this change alone. */
+  readonly design: CarDesign;
+  /** How much better 8 in 10 such cars then are than the present one, by its aim: m, or s. null where it works only with the others, or nothing is to be compared with. */
+  readonly alone: number | null;
+}
+
+/** A car on offer: made by few changes, better in 8 of 10 cars built so. */
+export interface OfferedCar extends Candidate {
+  /** What 8 in 10 cars built so reach, by the aim, and how much that is above the present car's; null where something stops that. */
+  readonly sure: number;
+  readonly gain: number | null;
+  /** In the order a builder makes them. */
+  readonly changes: readonly SearchedChange[];
+}
 
 /** One car of a search. */
 export interface Candidate {
@@ -24,103 +41,26 @@ export interface Search {
   /** Cars than which none is both quicker and goes further, by distance. */
   readonly front: readonly Candidate[];
   /** Up to three good cars that differ, each better than the present one if nothing stops that, the best first. */
-  readonly best: readonly Candidate[];
+  readonly best: readonly OfferedCar[];
   /** Cars that ran and that nothing stops. */
   readonly passed: number;
 }
 
 /** What a search may use, and how. */
-export interface SearchOptions {
+export interface SearchOptions extends PartsForSearch {
   readonly seed?: number;
   readonly tries?: number;
-  /** The builder's own parts, as many as there are of each; with `onlyOwn` no tyre or band but those and the present ones. */
-  readonly own?: readonly OwnPart[];
-  readonly onlyOwn?: boolean;
+  /** The most changes that a car on offer may need; 4 unless told otherwise. */
+  readonly mostChanges?: number;
   /** Gets the share done; false stops the search. */
   readonly onProgress?: (share: number) => boolean;
 }
 
 export const SEARCH_TRIES = 2400;
 
-/** One way in which cars of a search differ: a design changed by a number from 0 to 1. */
-type Turn = (design: CarDesign, share: number) => CarDesign;
-
-/** How far from the present car the search goes. */
-const FACTOR = 1.8;
-/** kg */
-const MOST_BALLAST = 0.06;
-/** Sleeves of up to so many wraps of tape, over so many turns; half the search has none. */
-const MOST_WRAPS = 15;
-const MOST_SLEEVE_TURNS = 4;
-/** Bands in all: where the rules do not say, and the most that is tried where they allow more. */
-const USUAL_BANDS = 4;
-const MOST_BANDS = 12;
 /** Cars none of whose sizes differ by this factor count as one, and ballast by this much, kg. */
 const DISTINCT = 1.25;
 const DISTINCT_BALLAST = 0.02;
-
-const between = (low: number, high: number, share: number): number => low + share * (high - low);
-const pick = <T>(list: readonly T[], share: number): T => list[Math.min(Math.floor(share * list.length), list.length - 1)]!;
-
-/** The nearest value a builder would make: of those that are to be had, or on the size's step; the present one where it is as near. */
-function madeAs({ searchStep = 0, stock }: Size, value: number, present: number, design: CarDesign): number {
-  const list = stock?.(design);
-  if (list) return list.reduce((nearest, one) => (Math.abs(one - value) < Math.abs(nearest - value) ? one : nearest));
-  return Math.abs(value - present) <= searchStep / 2 ? present : Math.round(value / searchStep) * searchStep;
-}
-
-function ofSize(size: Size, present: CarDesign): Turn {
-  const { id, low, high, searchedUpTo, read, write } = size;
-  const value = read(present);
-  const highest = searchedUpTo ? Math.max(value, searchedUpTo(present)) : high;
-  const [from, to] = id === 'ballast' ? [0, MOST_BALLAST] : [Math.max(low, value / FACTOR), Math.min(highest, value * FACTOR)];
-  return (design, share) => write(design, madeAs(size, between(from, to, share), value, design));
-}
-
-const sleeveThickness: Turn = (design, share) => {
-  if (share < 0.5) return { ...design, sleeve: [] };
-  return taped(design, [{ wraps: Math.ceil((2 * share - 1) * MOST_WRAPS) || 1, turns: 1 }]);
-};
-const sleeveTurns: Turn = (design, share) => ({
-  ...design,
-  sleeve: design.sleeve.map((step) => ({ ...step, turns: Math.ceil(2 * share * MOST_SLEEVE_TURNS) / 2 || 0.5 })),
-});
-
-/** The parts that may be fitted at a place, each as the design with it; the present one is always among them. */
-function partsAt(slot: PartSlot, { own = [], onlyOwn = false }: SearchOptions): readonly ((design: CarDesign) => CarDesign)[] {
-  const common = onlyOwn ? [] : slot === 'tyre' ? Object.keys(TYRES) : slot === 'band' ? Object.keys(BANDS) : [];
-  return [
-    (design) => design,
-    ...common.map((key) => (design: CarDesign) => fitCatalogue(design, slot, key)),
-    ...own.filter(({ kind }) => kind === SLOTS[slot].kind).map((part) => (design: CarDesign) => fitOwn(design, slot, part)),
-  ];
-}
-const ofParts = (slot: PartSlot, options: SearchOptions): Turn[] => {
-  const parts = partsAt(slot, options);
-  return parts.length > 1 ? [(design, share) => pick(parts, share)(design)] : [];
-};
-
-/** Bands beside and behind one another, within the number that the rules allow. */
-function ofBandCount(present: CarDesign): Turn[] {
-  const { motor, limits } = present;
-  if (!hasBands(motor)) return [];
-  const most = Math.max(motor.parallel * motor.series, Math.min(limits.bands ?? USUAL_BANDS, MOST_BANDS));
-  const counts = Array.from({ length: most }, (_, i) => i + 1);
-  const pairs = counts.flatMap((parallel) => counts.filter((series) => parallel * series <= most).map((series) => ({ parallel, series })));
-  return [(design, share) => (hasBands(design.motor) ? { ...design, motor: { ...design.motor, ...pick(pairs, share) } } : design)];
-}
-
-const placed = (design: CarDesign): CarDesign => recordOf(design.motor).placed(design, design.motor);
-
-/** Everything a search turns, sizes before parts: a part of its own size keeps it. */
-const turnsOf = (design: CarDesign, options: SearchOptions): Turn[] => [
-  ...sizesOf(design.motor.kind)
-    .filter(({ searchStep }) => searchStep !== undefined)
-    .map((size) => ofSize(size, design)),
-  ...(isRoller(design) ? [] : [sleeveThickness, sleeveTurns]),
-  ...ofBandCount(design),
-  ...(['tyre', 'band', 'driveWheels', 'axle', 'bearing', 'trap', 'washer'] as const).flatMap((slot) => ofParts(slot, options)),
-];
 
 /** Whether there are as many of each of the builder's own parts as the design uses; those that are not in the list are there. */
 function areAtHand(design: CarDesign, own: readonly OwnPart[]): boolean {
@@ -130,19 +70,34 @@ function areAtHand(design: CarDesign, own: readonly OwnPart[]): boolean {
   });
 }
 
+/** A car of the search with the numbers that made it. */
+interface Found extends Candidate {
+  readonly point: ArrayLike<number>;
+}
+
+/** Of the best by their likeliest run, so many are looked at for what 8 in 10 of them reach. */
+const SHORTLIST = 16;
+/** A change whose undoing costs less than this share of the gain is undone. */
+const WORTH = 0.05;
+const MOST_CHANGES = 4;
+
 /**
  * Searches sizes and parts around a design for its aim: an even sample of cars, then small steps from the best. Cars that
- * break a limit, use more parts than there are, or that a check stops are passed over. The same seed gives the same answer.
+ * break a limit, use more parts than there are or parts that do not go together, or that a check stops are passed over. Of the best those are
+ * offered that 8 in 10 of cars built so do better with, each by as few changes as bring it. The same seed gives the same answer.
  */
 export function findBestCar(design: CarDesign, options: SearchOptions = {}): Search {
-  const { seed = 1, tries = SEARCH_TRIES, own = [], onProgress = () => true } = options;
+  const { seed = 1, tries = SEARCH_TRIES, own = [], mostChanges = MOST_CHANGES, onProgress = () => true } = options;
   const workspace = makeWorkspace();
   const turns = turnsOf(design, options);
-  const build = (point: ArrayLike<number>): CarDesign => placed(turns.reduce((made, turn, k) => turn(made, point[k]!), design));
-  const found: (Candidate & { readonly point: ArrayLike<number> })[] = [];
+  const conflicts = conflictsOf(design).length;
+  const built = (point: ArrayLike<number>, isMade: (turn: number) => boolean = () => true): CarDesign =>
+    placed(turns.reduce((made, turn, k) => (isMade(k) ? turn(made, point[k]!) : made), design));
+  const isOpen = (made: CarDesign): boolean => !breaksLimits(made) && areAtHand(made, own) && conflictsOf(made).length <= conflicts;
+  const found: Found[] = [];
   const tryAt = (point: ArrayLike<number>): void => {
-    const made = build(point);
-    if (breaksLimits(made) || !areAtHand(made, own)) return;
+    const made = built(point);
+    if (!isOpen(made)) return;
     const { score, distance, time, stoppedBy } = exploreCar(made, workspace);
     if (stoppedBy === null && distance > 0) found.push({ design: made, score, distance, time, point });
   };
@@ -161,13 +116,56 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
   }
   found.sort((a, b) => b.score - a.score);
   const present = exploreCar(design, workspace);
-  const best: typeof found = [];
-  for (const candidate of found) {
-    if (best.length === 3 || (present.stoppedBy === null && candidate.score <= present.score)) break;
-    if (best.every((better) => areDistinct(better.design, candidate.design))) best.push(candidate);
+  const scoreOf = sureScorer(seed, workspace);
+  const before = present.stoppedBy === null ? scoreOf(design) : -Infinity;
+
+  /** What 8 in 10 reach with these changes; −∞ where something stops such a car. */
+  const sureWith = (point: ArrayLike<number>, made: ReadonlySet<number>): number => {
+    const car = built(point, (k) => made.has(k));
+    return isOpen(car) && exploreCar(car, workspace).stoppedBy === null ? scoreOf(car) : -Infinity;
+  };
+  const offered = (point: ArrayLike<number>): OfferedCar | null => {
+    const made = new Set(turns.flatMap((turn, k) => (isSame(turn(design, point[k]!), design) ? [] : [k])));
+    let sure = sureWith(point, made);
+    // Whatever is missed least goes first, until what is left is few and each worth its while.
+    for (;;) {
+      const without = [...made].map((k) => ({ k, sure: sureWith(point, new Set([...made].filter((other) => other !== k))) }));
+      without.sort((a, b) => b.sure - a.sure);
+      const least = without[0];
+      const gain = Number.isFinite(before) ? sure - before : Math.abs(sure);
+      if (!least || least.sure === -Infinity || (made.size <= mostChanges && sure - least.sure > WORTH * gain)) break;
+      made.delete(least.k);
+      sure = least.sure;
+    }
+    // What nobody would see is not offered.
+    if (made.size === 0 || made.size > mostChanges || !(sure - before > WORTH * Math.abs(before))) return null;
+    const car = built(point, (k) => made.has(k));
+    const { score, distance, time } = exploreCar(car, workspace);
+    const changes = [...made]
+      .sort((a, b) => a - b)
+      .map((k): SearchedChange => {
+        const alone = sureWith(point, new Set([k]));
+        return { design: built(point, (other) => other === k), alone: Number.isFinite(alone - before) ? alone - before : null };
+      });
+    return { design: car, score, distance, time, sure, gain: Number.isFinite(before) ? sure - before : null, changes };
+  };
+
+  const shortlist: Found[] = [];
+  for (const one of found) {
+    if (shortlist.length === SHORTLIST) break;
+    if (shortlist.every((other) => areDistinct(other.design, one.design))) shortlist.push(one);
   }
-  return { front: frontOf(found), best: best.map(plain), passed: found.length };
+  const best: OfferedCar[] = [];
+  const bySure = shortlist.map(({ point, design: car }) => ({ point, sure: scoreOf(car) })).sort((a, b) => b.sure - a.sure);
+  for (const { point } of bySure) {
+    if (best.length === 3 || !onProgress(1)) break;
+    const one = offered(point);
+    if (one && best.every((better) => areDistinct(better.design, one.design))) best.push(one);
+  }
+  return { front: frontOf(found), best: best.sort((a, b) => b.sure - a.sure), passed: found.length };
 }
+
+const isSame = (a: CarDesign, b: CarDesign): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Whether a builder would call them two cars: another size of what is searched, or other bands. */
 function areDistinct(a: CarDesign, b: CarDesign): boolean {

@@ -1,7 +1,8 @@
 import type { CarDesign } from '../car/car-design.ts';
+import { checkCar, stoppedBy } from '../checks/check-car.ts';
 import type { Check } from '../checks/check.ts';
 import type { Print } from '../units/quantity.ts';
-import type { Remedy } from '../checks/remedies.ts';
+import type { Remedy } from '../checks/remedy.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { runForAim, scoreOf } from './aim.ts';
 
@@ -18,14 +19,32 @@ export interface PricedRemedy {
   readonly better: number;
 }
 
-/** The remedies of a check with what each buys, the best for the aim first; those that could not run are left out. `before`: the run of the design for its aim. */
+/** Whether a design keeps a check's limit. */
+function isCured(check: Check, design: CarDesign, run: RunResult): boolean {
+  const again = checkCar(design, run).find(({ id }) => id === check.id);
+  return again === undefined || again.verdict === 'good';
+}
+
+/**
+ * The remedies of a check with what each buys, the best for the aim first. Of one that comes in steps the least is taken that cures, or, where none
+ * does, the one that meets the aim best. Left out are those that could not run, or that another check would stop. `before`: the run of
+ * the design for its aim.
+ */
 export function priceRemedies(check: Check, design: CarDesign, before: RunResult, print: Print): PricedRemedy[] {
   const score = scoreOf(design, before);
-  return check
-    .remedies(print)
-    .flatMap((remedy): PricedRemedy[] => {
-      const after = runForAim(remedy.design);
-      if (!after) return [];
+  const wasStopped = stoppedBy(design, before) !== null;
+  const runs = check.remedies(print).flatMap((remedy) => {
+    const after = runForAim(remedy.design);
+    return after && (wasStopped || stoppedBy(remedy.design, after) === null) ? [{ remedy, after }] : [];
+  });
+  const chosen = [...new Set(runs.map(({ remedy }) => remedy.id))].map((id) => {
+    const steps = runs.filter(({ remedy }) => remedy.id === id);
+    const best = (a: (typeof steps)[0], b: (typeof steps)[0]) =>
+      scoreOf(b.remedy.design, b.after) > scoreOf(a.remedy.design, a.after) ? b : a;
+    return steps.find(({ remedy, after }) => isCured(check, remedy.design, after)) ?? steps.reduce(best);
+  });
+  return chosen
+    .flatMap(({ remedy, after }): PricedRemedy[] => {
       const { distance, time, slipDistance } = after;
       return [
         {

@@ -4,7 +4,7 @@ import { CONDITIONS } from '../predict/conditions.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { sizesOf } from '../car/sizes.ts';
 import { likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
-import { VALUE_NAMES } from '../car/value-table.ts';
+import { deviated, VALUE_NAMES } from '../car/value-table.ts';
 import { simulate } from '../run/simulate.ts';
 
 /** How the distance moves when one thing is changed down and up, m; NaN where the car then cannot run. */
@@ -55,9 +55,9 @@ export function valuesThatMatter(design: CarDesign): Influence[] {
   return bySwing([
     ...conditions,
     ...valueKeysOf(design).map((key) => {
-      const { value, spread } = valueOf(design, key);
+      const value = valueOf(design, key);
       const [low, high] = [-1, 1].map((side) => {
-        const outcome = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, [key]: value * Math.exp(side * spread) }));
+        const outcome = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, [key]: deviated(key, value, side) }));
         return outcome.kind === 'ran' ? outcome.result.distance : NaN;
       });
       return influence(key, VALUE_NAMES[key], before, low!, high!);

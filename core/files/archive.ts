@@ -4,6 +4,7 @@ import type { ArchiveManifest } from '../schema/generated/archive.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { readArchiveManifest, readCarDesign, readCarVersion, readOwnPart, readRunRecord, type Read } from './read.ts';
 import type { EarlierDesign } from '../schema/stored.ts';
+import { isObject, type Item } from './json-item.ts';
 import { inUtc } from './time-of-day.ts';
 
 /** What a file of an archive holds, by its place in it. Things that cannot be read are told by place and path. */
@@ -34,9 +35,10 @@ const ID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
 const CAR_FILE = new RegExp(`^cars/(${ID})/(?:(car)|versions/(${ID})|(history)-\\d+|(runs)-\\d+)\\.json$`, 'i');
 const PART_FILE = new RegExp(`^parts/(${ID})\\.json$`, 'i');
 
-const none = (path: string, message: string): ReadEntry => ({ entries: [], faults: [{ path, message }] });
+const notA = (path: string, what: string): Fault => ({ path, code: 'expected', what });
+const none = (fault: Fault): ReadEntry => ({ entries: [], faults: [fault] });
 const at = (place: string, faults: readonly Fault[]): Fault[] =>
-  faults.map(({ path, message }) => ({ path: path === '' ? place : `${place}: ${path}`, message }));
+  faults.map((fault) => ({ ...fault, path: fault.path === '' ? place : `${place}: ${fault.path}` }));
 
 function one<T>(place: string, read: Read<T>, entry: (content: T) => ArchiveEntry): ReadEntry {
   return read.kind === 'read' ? { entries: [entry(read.value)], faults: [] } : { entries: [], faults: at(place, read.faults) };
@@ -48,25 +50,23 @@ interface List {
   readonly designs?: unknown;
   readonly earlier?: unknown;
 }
-type Item = { readonly [key: string]: unknown };
-const isObject = (value: unknown): value is Item => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** The items of a list, each read by itself: one that is wrong does not take the others with it. */
 function many(place: string, format: string, list: unknown, key: 'runs' | 'earlier', read: (item: Item) => Read<ArchiveEntry>): ReadEntry {
   const items = isObject(list) && list.format === format ? (list as List)[key] : null;
-  if (!Array.isArray(items)) return none(place, `must be a list of ${format}`);
+  if (!Array.isArray(items)) return none(notA(place, `a list of ${format}`));
   const results = items.map((item, i) => ({ i, result: isObject(item) ? read(item) : null }));
   return {
     entries: results.flatMap(({ result }) => (result?.kind === 'read' ? [result.value] : [])),
     faults: results.flatMap(({ i, result }) => {
-      if (result === null) return [{ path: `${place}: ${key}[${i}]`, message: 'must be an object' }];
+      if (result === null) return [notA(`${place}: ${key}[${i}]`, 'an object')];
       return result.kind === 'faulty' ? at(`${place}: ${key}[${i}]`, result.faults) : [];
     }),
   };
 }
 const then = <T>(read: Read<T>, entry: (content: T) => ArchiveEntry): Read<ArchiveEntry> =>
   read.kind === 'read' ? { kind: 'read', value: entry(read.value) } : read;
-const wrong = (path: string, message: string): Read<never> => ({ kind: 'faulty', faults: [{ path, message }] });
+const wrong = (path: string, what: string): Read<never> => ({ kind: 'faulty', faults: [notA(path, what)] });
 
 /** Reads one file of an archive by its place and text. A file that does not belong there is a fault. */
 export function readArchiveEntry(place: string, text: string): ReadEntry {
@@ -74,13 +74,13 @@ export function readArchiveEntry(place: string, text: string): ReadEntry {
   try {
     value = JSON.parse(text);
   } catch (error) {
-    return none(place, `not a JSON file: ${(error as Error).message}`);
+    return none({ path: place, code: 'not-json', reason: (error as Error).message });
   }
   if (place === ARCHIVE_PLACES.manifest) return one(place, readArchiveManifest(value), (manifest) => ({ kind: 'manifest', manifest }));
   const part = PART_FILE.exec(place);
   if (part) return one(place, readOwnPart(value), (content) => ({ kind: 'part', id: part[1]!.toLowerCase(), content }));
   const file = CAR_FILE.exec(place);
-  if (!file) return none(place, 'has no place in an archive of this program; it is passed over');
+  if (!file) return none({ path: place, code: 'out-of-place' });
   const carId = file[1]!.toLowerCase();
   if (file[2]) return one(place, readCarDesign(value), (content) => ({ kind: 'car', id: carId, content }));
   if (file[3]) {
@@ -90,8 +90,8 @@ export function readArchiveEntry(place: string, text: string): ReadEntry {
   if (file[4])
     return many(place, 'nimble-axle/car-history', value, 'earlier', ({ version, savedAt, design }) => {
       const utc = typeof savedAt === 'string' ? inUtc(savedAt) : null;
-      if (utc === null) return wrong('savedAt', 'must be a time with its offset');
-      if (!Number.isSafeInteger(version) || (version as number) < 1) return wrong('version', 'must be a whole number from 1');
+      if (utc === null) return wrong('savedAt', 'a time with its offset');
+      if (!Number.isSafeInteger(version) || (version as number) < 1) return wrong('version', 'a whole number from 1');
       return then(readCarDesign(design), (content) => ({
         kind: 'earlier',
         carId,
@@ -100,8 +100,8 @@ export function readArchiveEntry(place: string, text: string): ReadEntry {
     });
   const designs = isObject(value) && isObject(value.designs) ? value.designs : {};
   return many(place, 'nimble-axle/run-list', value, 'runs', ({ id, design, record }) => {
-    if (typeof id !== 'string' || !new RegExp(`^${ID}$`, 'i').test(id)) return wrong('id', 'must be a UUID');
-    if (!isObject(record)) return wrong('record', 'must be an object');
+    if (typeof id !== 'string' || !new RegExp(`^${ID}$`, 'i').test(id)) return wrong('id', 'a UUID');
+    if (!isObject(record)) return wrong('record', 'an object');
     const made = Object.hasOwn(designs, String(design)) ? { design: designs[String(design)] } : {};
     return then(readRunRecord({ ...record, ...made }), (content) => ({ kind: 'run', id: id.toLowerCase(), carId, content }));
   });

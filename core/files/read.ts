@@ -1,6 +1,7 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { partFaults } from '../car/parts.ts';
-import type { Fault, Limit } from '../fault.ts';
+import { beyond, type Fault, type Limit } from '../fault.ts';
+import { faultLine } from '../fault-words.ts';
 import type { ArchiveManifest } from '../schema/generated/archive.ts';
 import type { CarDesign } from '../schema/generated/car-design.ts';
 import type { CarVersion } from '../schema/generated/car-version.ts';
@@ -10,6 +11,7 @@ import type { RunSetup } from '../schema/generated/run-setup.ts';
 import * as validators from '../schema/generated/validators.js';
 import { tooLarge } from './size-limits.ts';
 import { inUtc } from './time-of-day.ts';
+import { isFirstVersion, placed, renamed } from './upgrade-design.ts';
 
 /** What came through a door: the value with its type proven, or every fault in it, by path. */
 export type Read<T> = { readonly kind: 'read'; readonly value: T } | { readonly kind: 'faulty'; readonly faults: readonly Fault[] };
@@ -44,23 +46,22 @@ function faultOf(error: ErrorObject): Fault {
   const params = error.params as Record<string, unknown>;
   switch (error.keyword) {
     case 'required':
-      return { path: below(path, String(params.missingProperty)), message: 'is missing' };
+      return { path: below(path, String(params.missingProperty)), code: 'missing' };
     case 'additionalProperties':
-      return { path: below(path, String(params.additionalProperty)), message: 'is not a known key; remove it or check its spelling' };
+      return { path: below(path, String(params.additionalProperty)), code: 'unknown-key' };
     case 'const':
-      return { path, message: `must be ${quoted(params.allowedValue)}` };
+      return { path, code: 'expected', what: quoted(params.allowedValue) };
     case 'enum':
-      return { path, message: `must be one of ${(params.allowedValues as unknown[]).map(quoted).join(', ')}` };
+      return { path, code: 'choice', among: (params.allowedValues as unknown[]).map(quoted) };
     case 'type':
-      return { path, message: `must be ${article(String(params.type))}` };
+      return { path, code: 'expected', what: article(String(params.type)) };
     case 'pattern':
-      return { path, message: 'needs a letter or sign that can be seen' };
+      return { path, code: 'blank' };
     case 'discriminator':
-      return { path: below(path, String(params.tag)), message: 'is not a kind known here' };
+      return { path: below(path, String(params.tag)), code: 'unknown-kind' };
     default: {
       const is = BOUNDS[error.keyword];
-      const message = error.message ?? 'is not valid';
-      return is ? { path, message, limit: { is, value: Number(params.limit) } } : { path, message };
+      return is ? beyond(path, { is, value: Number(params.limit) }) : { path, code: 'not-valid', reason: error.message ?? 'is not valid' };
     }
   }
 }
@@ -78,9 +79,9 @@ const shortened = (fault: Fault): Fault =>
 
 /** At most fifty faults, each short, and how many more there are. */
 function faulty(faults: readonly Fault[]): Extract<Read<never>, { kind: 'faulty' }> {
-  const lines = [...new Map(faults.map(shortened).map((fault) => [`${fault.path}|${fault.message}`, fault])).values()];
+  const lines = [...new Map(faults.map(shortened).map((fault) => [faultLine(fault), fault])).values()];
   const more = lines.length - MOST_FAULTS;
-  return { kind: 'faulty', faults: more > 0 ? [...lines.slice(0, MOST_FAULTS), { path: '', message: `and ${more} more` }] : lines };
+  return { kind: 'faulty', faults: more > 0 ? [...lines.slice(0, MOST_FAULTS), { path: '', code: 'more', count: more }] : lines };
 }
 
 function check<T>(validate: ValidateFunction, value: unknown): Read<T> {
@@ -94,7 +95,7 @@ function withTimeInUtc<T>(read: Read<T>, key: keyof T & string): Read<T> {
   if (read.kind === 'faulty') return read;
   const utc = inUtc(read.value[key] as string);
   return utc === null
-    ? faulty([{ path: key, message: 'must be a real time with its offset, such as 2026-11-21T18:00:00Z' }])
+    ? faulty([{ path: key, code: 'expected', what: 'a real time with its offset, such as 2026-11-21T18:00:00Z' }])
     : { kind: 'read', value: { ...read.value, [key]: utc } };
 }
 
@@ -104,11 +105,32 @@ const smallId = <K extends string>(key: K, record: Partial<Readonly<Record<K, st
 
 /** Reads the plain numbers of a run (schemas/run-setup.schema.json). */
 export const readRunSetup = (value: unknown): Read<RunSetup> => check(validators.runSetup, value);
-/** Reads a car design (schemas/car-design.schema.json). */
-export const readCarDesign = (value: unknown): Read<CarDesign> => check(validators.carDesign, value);
+/** Reads a car design (schemas/car-design.schema.json). One of version 1 is read in the terms of this version. */
+export function readCarDesign(value: unknown): Read<CarDesign> {
+  if (!isFirstVersion(value)) return check(validators.carDesign, value);
+  const large = tooLarge(value);
+  if (large) return faulty([large]);
+  const first = renamed(value);
+  if ('faults' in first) return faulty(first.faults);
+  const read = check<CarDesign>(validators.carDesign, first.draft);
+  return read.kind === 'read' ? check(validators.carDesign, placed(read.value, first.said)) : read;
+}
+
+/** The same, of a record that holds a design: its faults are told under `design`. */
+function withDesignRead<T>(value: unknown, read: (value: unknown) => Read<T>): Read<T> {
+  const design = (value as { design?: unknown } | null)?.design;
+  if (!isFirstVersion(design)) return read(value);
+  const upgraded = readCarDesign(design);
+  return upgraded.kind === 'read'
+    ? read({ ...(value as object), design: upgraded.value })
+    : faulty(upgraded.faults.map((fault) => ({ ...fault, path: below('design', fault.path) })));
+}
 /** Reads a version kept by name; its time comes back in UTC, its parent's id in small letters. */
 export function readCarVersion(value: unknown): Read<CarVersion> {
-  const read = withTimeInUtc<CarVersion>(check(validators.carVersion, value), 'keptAt');
+  const read = withTimeInUtc<CarVersion>(
+    withDesignRead(value, (whole) => check(validators.carVersion, whole)),
+    'keptAt',
+  );
   return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('parent', read.value) } } : read;
 }
 /** A part of the builder's own, with values that belong to its kind. */
@@ -120,7 +142,10 @@ export function readOwnPart(value: unknown): Read<OwnPart> {
 }
 /** Reads a measured run; its time comes back in UTC, its version's id in small letters. */
 export function readRunRecord(value: unknown): Read<RunRecord> {
-  const read = withTimeInUtc<RunRecord>(check(validators.runRecord, value), 'ranAt');
+  const read = withTimeInUtc<RunRecord>(
+    withDesignRead(value, (whole) => check(validators.runRecord, whole)),
+    'ranAt',
+  );
   return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('carVersion', read.value) } } : read;
 }
 
@@ -134,7 +159,7 @@ export function readJson<T>(text: string, read: (value: unknown) => Read<T>): Re
   try {
     value = JSON.parse(text);
   } catch (error) {
-    return { kind: 'faulty', faults: [{ path: '', message: `not a JSON file: ${(error as Error).message}` }] };
+    return { kind: 'faulty', faults: [{ path: '', code: 'not-json', reason: (error as Error).message }] };
   }
   return read(value);
 }

@@ -16,14 +16,14 @@ export function tooLarge(value: unknown): Fault | null {
   const waiting: { readonly path: string; readonly value: unknown }[] = [{ path: '', value }];
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     const { path, value: here } = next;
-    if (++seen > MOST_VALUES) return { path: '', message: `holds more than ${MOST_VALUES} values` };
+    if (++seen > MOST_VALUES) return { path: '', code: 'too-large', of: 'values', count: seen, most: MOST_VALUES };
     if (typeof here === 'string' && here.length > MOST_CHARACTERS)
-      return { path, message: `has ${here.length} characters; at most ${MOST_CHARACTERS}` };
+      return { path, code: 'too-large', of: 'characters', count: here.length, most: MOST_CHARACTERS };
     if (typeof here !== 'object' || here === null) continue;
     const isList = Array.isArray(here);
     const keys = isList ? null : Object.keys(here);
     const count = keys ? keys.length : (here as unknown[]).length;
-    if (count > MOST_ENTRIES) return { path, message: `has ${count} ${isList ? 'items' : 'keys'}; at most ${MOST_ENTRIES}` };
+    if (count > MOST_ENTRIES) return { path, code: 'too-large', of: isList ? 'items' : 'keys', count, most: MOST_ENTRIES };
     if (keys)
       for (const key of keys) waiting.push({ path: path === '' ? key : `${path}.${key}`, value: (here as Record<string, unknown>)[key] });
     else (here as unknown[]).forEach((item, i) => waiting.push({ path: `${path}[${i}]`, value: item }));

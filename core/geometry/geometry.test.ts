@@ -1,3 +1,4 @@
+import { standingWeight } from '../car/weights.ts';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
@@ -49,7 +50,7 @@ describe('views', () => {
     expect(length).toBeGreaterThan(0.26 + 0.12);
     expect(width).toBeCloseTo(0.11 + 0.0127, 6);
     expect(height).toBeCloseTo(0.06 + 0.012 + 0.18, 6);
-    expect({ mass, bands }).toEqual({ mass: 0.15, bands: 0 });
+    expect({ mass, bands }).toEqual({ mass: standingWeight(newCar('x')).mass, bands: 0 });
   });
 });
 
@@ -70,8 +71,8 @@ describe('a side view', () => {
     const taped: CarDesign = {
       ...lever,
       sleeve: [
-        { diameter: 0.006, turns: 2 },
-        { diameter: 0.01, turns: 1 },
+        { kind: 'tape', diameter: 0.006, turns: 2 },
+        { kind: 'tape', diameter: 0.01, turns: 1 },
       ],
       ballast: { mass: 0.04, fromDriveAxle: 0.1 },
     };

@@ -1,9 +1,10 @@
 import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
+import { bodyLength } from '../car/weights.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { geometryOf } from './motors/motors.ts';
 import type { Point } from './point.ts';
-import { ballastEdge, DECK_OVERHANG } from './side-view.ts';
+import { ballastEdge } from './side-view.ts';
 
 /** A rectangle seen from above, turned about its middle. m, rad; x from the drive axle toward the other, y to the left. */
 export interface Plate {
@@ -59,7 +60,7 @@ export function planView(design: CarDesign): PlanView {
   const bodyWidth = Math.min(design.body.width, 2 * half);
   const side = ballastEdge(design.ballast.mass);
   const pull = pullLine(motor, rollerHalf);
-  const bodyEnd = Math.max(wheelbase, pull[0].x) + DECK_OVERHANG;
+  const beyond = design.body.overhang / 2;
   return {
     driveWheels: wheelsAt(0, [rollerHalf, -rollerHalf], design.driveWheels.diameter, design.driveWheels.kind, driveTurn),
     otherWheels: design.otherWheels
@@ -71,8 +72,8 @@ export function planView(design: CarDesign): PlanView {
     ],
     body: design.otherWheels
       ? {
-          middle: { x: (bodyEnd - DECK_OVERHANG) / 2, y: 0 },
-          length: bodyEnd + DECK_OVERHANG,
+          middle: { x: wheelbase / 2, y: 0 },
+          length: bodyLength(design),
           width: bodyPartOf(design).isTube ? design.body.width : bodyWidth,
           turn: 0,
         }
@@ -80,8 +81,12 @@ export function planView(design: CarDesign): PlanView {
     ballast: design.ballast.mass > 0 ? { middle: { x: design.ballast.fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null,
     pull,
     bounds: {
-      left: Math.min(-design.driveWheels.diameter / 2, -DECK_OVERHANG, pull[0].x, pull[1].x),
-      right: Math.max(design.driveWheels.diameter / 2, design.otherWheels ? wheelbase + design.otherWheels.diameter / 2 : 0, bodyEnd),
+      left: Math.min(-design.driveWheels.diameter / 2, -beyond, pull[0].x, pull[1].x),
+      right: Math.max(
+        design.driveWheels.diameter / 2,
+        design.otherWheels ? wheelbase + Math.max(design.otherWheels.diameter / 2, beyond) : 0,
+        pull[0].x,
+      ),
       halfWidth: rollerHalf + 0.014,
     },
   };

@@ -1,13 +1,19 @@
 import type { CarDesign } from '../car/car-design.ts';
+import { valueOf } from '../car/values.ts';
+import { centreOfWeight } from '../car/weights.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { box } from './box.ts';
 import type { MotorView } from './motors/motor-geometry.ts';
 import { geometryOf } from './motors/motors.ts';
+import { wheelMarks } from './wheel-marks.ts';
 import type { Circle, Point } from './point.ts';
 
 /** Side view of a car, to scale, m. */
 export interface SideView {
   readonly driveWheel: Circle;
+  /** Radii of what tells the wheels' kinds, m. */
+  readonly driveMarks: readonly number[];
+  readonly otherMarks: readonly number[];
   /** Null for a roller. */
   readonly otherWheel: Circle | null;
   /** The drive axle's spool, and its sleeves from the inside out. */
@@ -23,8 +29,6 @@ export interface SideView {
   readonly bounds: { readonly left: number; readonly right: number; readonly top: number };
 }
 
-/** How far the deck reaches beyond what stands on it, m. */
-export const DECK_OVERHANG = 0.018;
 /** Drawn thickness of bodies thinner than this, m. */
 const LEAST_DECK = 0.004;
 /** Axles pass through a bottle or tube with this share of its width below them. */
@@ -35,7 +39,39 @@ const BALLAST_DENSITY = 2500;
 /** Edge of the cube that stands for so much ballast, m. */
 export const ballastEdge = (mass: number): number => Math.cbrt(mass / BALLAST_DENSITY);
 
-/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle. */
+/** A bottle or tube lies level, its axles through it at their own heights. */
+const levelBetween = (axleLine: (x: number) => number, wheelbase: number) => (): number => axleLine(wheelbase / 2);
+
+/** Share of a bottle's length that its shoulder takes, and its neck; and how thick that is. */
+const SHOULDER = 0.16;
+const NECK = 0.08;
+const NECK_WIDTH = 0.36;
+
+/** Outline of the body: a deck along the axles, a tube lying level, a bottle with its neck toward the other axle. */
+function deckOf({ wheelbase, body }: CarDesign, underside: number, thickness: number, axleLine: (x: number) => number): Point[] {
+  const [left, right] = [-body.overhang / 2, wheelbase + body.overhang / 2];
+  if (body.kind !== 'bottle' && body.kind !== 'tube') return box(left, right, underside, underside + thickness, axleLine);
+  const [low, high] = [underside, underside + thickness].map((height) => levelBetween(axleLine, wheelbase)() + height) as [number, number];
+  if (body.kind === 'tube') return box(left, right, low, high);
+  const middle = (low + high) / 2;
+  const neck = (NECK_WIDTH / 2) * thickness;
+  const [shoulder, collar] = [right - (SHOULDER + NECK) * (right - left), right - NECK * (right - left)];
+  return [
+    { x: left, y: low },
+    { x: shoulder, y: low },
+    { x: collar, y: middle - neck },
+    { x: right, y: middle - neck },
+    { x: right, y: middle + neck },
+    { x: collar, y: middle + neck },
+    { x: shoulder, y: high },
+    { x: left, y: high },
+  ];
+}
+
+/** Where all of a car's weight sits together. */
+export const weightPoint = (design: CarDesign): Point => ({ x: centreOfWeight(design), y: valueOf(design, 'massHeight').value });
+
+/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle and beyond. */
 export function sideView(design: CarDesign): SideView {
   const { motor, wheelbase } = design;
   const circle = (x: number, diameter: number, y = diameter / 2): Circle => ({ x, y, radius: diameter / 2 });
@@ -45,12 +81,11 @@ export function sideView(design: CarDesign): SideView {
   const { isTube, thickness: sheet } = bodyPartOf(design);
   const thickness = isTube ? design.body.width : Math.max(sheet, LEAST_DECK);
   const underside = isTube ? -TUBE_BELOW * design.body.width : design.body.axleGap;
-  const deckTop = (x: number): number => axleLine(x) + underside + thickness;
+  const base = isTube ? levelBetween(axleLine, wheelbase) : axleLine;
+  const deckTop = (x: number): number => base(x) + underside + thickness;
   const geometry = geometryOf(motor);
   const view = geometry.sideView(motor, driveWheel.y, deckTop);
-  const deckLeft = -DECK_OVERHANG;
-  const deckRight = Math.max(wheelbase, geometry.deckReach(motor)) + DECK_OVERHANG;
-  const deck = otherWheel ? box(deckLeft, deckRight, underside, underside + thickness, axleLine) : [];
+  const deck = otherWheel ? deckOf(design, underside, thickness, axleLine) : [];
   const side = ballastEdge(design.ballast.mass);
   const place = design.ballast.fromDriveAxle;
   const ballastBase = otherWheel ? deckTop(place) : driveWheel.y - side / 2;
@@ -58,6 +93,8 @@ export function sideView(design: CarDesign): SideView {
   const all: readonly Point[] = [...deck, ...ballast, ...geometry.outline(view)];
   return {
     driveWheel,
+    driveMarks: wheelMarks(design.driveWheels),
+    otherMarks: design.otherWheels ? wheelMarks(design.otherWheels) : [],
     otherWheel,
     axle: circle(0, design.axleDiameter, driveWheel.y),
     sleeves: design.sleeve.map(({ diameter }) => circle(0, diameter, driveWheel.y)),

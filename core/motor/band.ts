@@ -118,26 +118,23 @@ const BREAKING_STRETCH = 7;
 
 function bandFaults(setup: BandSetup): Fault[] {
   if (Math.abs(setup.anchorAboveAxle) > setup.anchorToAxle)
-    return [{ path: 'motor.anchorAboveAxle', message: 'must not be more than motor.anchorToAxle, the straight line to the axle' }];
+    return [
+      {
+        path: 'motor.anchorAboveAxle',
+        code: 'against',
+        must: 'not-exceed',
+        other: 'motor.anchorToAxle',
+        because: 'the straight line to the axle',
+      },
+    ];
   const w = windingOf(setup);
   const last = windBand(setup).at(-1)!;
   const most = setup.breakingStretch ?? BREAKING_STRETCH;
   const start = w.span / w.rubber.length;
-  if (start > most)
-    return [
-      {
-        path: 'motor.anchorToAxle',
-        message: `stretches the band to ${start.toFixed(1)} times its length before it is wound, above ${most}; it would break`,
-      },
-    ];
+  if (start > most) return [{ path: 'motor.anchorToAxle', code: 'band-breaks', unwound: start, most }];
   const stretch = stretchAt(w, woundAt(w, last, last.outer));
   if (stretch <= most && stretch > 0) return [];
-  return [
-    {
-      path: 'motor.turns',
-      message: `stretches the band to more than ${most} times its length; it would break. Wind fewer turns, or use a longer chain`,
-    },
-  ];
+  return [{ path: 'motor.turns', code: 'band-breaks', unwound: null, most }];
 }
 
 function makeSegment(setup: BandSetup, w: Winding, piece: Piece): Segment {
@@ -198,5 +195,4 @@ export const BAND: MotorModel<BandSetup> = {
   path: bandPath,
   woundRadius: (setup) => bandAtFullWind(setup).radius,
   stretch: (setup) => Math.max(bandAtFullWind(setup).stretch, setup.windingStretch),
-  turnsOnRadius: (_setup, turns) => turns,
 };

@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
 import type { LeverSetup } from '../schema/generated/run-setup.ts';
 import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
-import { spoolFaults, stringLayer, windingAngle, windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
+import { spoolFaults, windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
 
 /**
  * A snap-trap spring turns a lever whose tip draws a string off the drive axle.
@@ -38,35 +38,16 @@ export const freeString = (setup: LeverSetup, alpha: number): number => spanAt(g
 const LEAST_STRING_ANGLE = (5 * Math.PI) / 180;
 
 function leverFaults(setup: LeverSetup): Fault[] {
-  if (setup.cockedAngle <= setup.releaseAngle) return [{ path: 'motor.cockedAngle', message: 'must be greater than motor.releaseAngle' }];
+  if (setup.cockedAngle <= setup.releaseAngle)
+    return [{ path: 'motor.cockedAngle', code: 'against', must: 'exceed', other: 'motor.releaseAngle' }];
   const g = geometryOf(setup);
-  if (setup.releaseAngle <= g.direction)
-    return [
-      {
-        path: 'motor.releaseAngle',
-        message: 'lets the string wind up again before the end of the pull (the lever would pass the line from axle to pivot); raise it',
-      },
-    ];
-  if (setup.cockedAngle >= g.direction + Math.PI)
-    return [
-      {
-        path: 'motor.cockedAngle',
-        message: 'lets the string wind up first (the lever would start beyond the line from pivot to axle); lower it',
-      },
-    ];
+  if (setup.releaseAngle <= g.direction) return [{ path: 'motor.releaseAngle', code: 'lever-past-line', at: 'released' }];
+  if (setup.cockedAngle >= g.direction + Math.PI) return [{ path: 'motor.cockedAngle', code: 'lever-past-line', at: 'cocked' }];
   const least = Math.sin(LEAST_STRING_ANGLE);
+  const others = ['motor.leverLength', 'motor.pivotToAxle'];
   const faults: Fault[] = [];
-  if (stringSine(g, setup.cockedAngle) < least)
-    faults.push({
-      path: 'motor.cockedAngle',
-      message: 'puts lever and string in line (less than 5° apart) when cocked; change it, motor.leverLength or motor.pivotToAxle',
-    });
-  if (stringSine(g, setup.releaseAngle) < least)
-    faults.push({
-      path: 'motor.releaseAngle',
-      message:
-        'puts lever and string in line (less than 5° apart) at the end of the pull; raise it, or change motor.leverLength or motor.pivotToAxle',
-    });
+  if (stringSine(g, setup.cockedAngle) < least) faults.push({ path: 'motor.cockedAngle', code: 'lever-in-line', at: 'cocked', others });
+  if (stringSine(g, setup.releaseAngle) < least) faults.push({ path: 'motor.releaseAngle', code: 'lever-in-line', at: 'released', others });
   return faults;
 }
 
@@ -193,12 +174,6 @@ export function cockedAngleAfter(setup: LeverSetup, turns: number): number {
   return setup.cockedAngle;
 }
 
-/** A share of the string's length, as turns on another radius. */
-function leverTurnsOnRadius(setup: LeverSetup, turns: number, radius: number): number {
-  const layer = stringLayer(radius, setup.stringDiameter, setup.windingWidth);
-  return windingAngle(layer, (fullString(setup) * turns) / leverTurns(setup)) / (2 * Math.PI);
-}
-
 /** A snap trap and its lever, to the run model. */
 export const LEVER: MotorModel<LeverSetup> = {
   least: { leverLength: 5e-3, pivotToAxle: 5e-3, springEfficiency: 0.05, windingWidth: 1e-3 },
@@ -218,5 +193,4 @@ export const LEVER: MotorModel<LeverSetup> = {
   path: leverPath,
   woundRadius: leverWoundRadius,
   stretch: () => null,
-  turnsOnRadius: leverTurnsOnRadius,
 };

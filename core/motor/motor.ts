@@ -18,8 +18,6 @@ export interface MotorModel<Setup> {
   readonly woundRadius: (setup: Setup) => number;
   /** Largest stretch ratio of its rubber, wound or while it is wound; null without rubber. */
   readonly stretch: (setup: Setup) => number | null;
-  /** How many turns on another bare radius, m, take what lies in so many turns of a spool without steps. */
-  readonly turnsOnRadius: (setup: Setup, turns: number, radius: number) => number;
 }
 
 /** What the motor does at one place of its path. Filled in by `Segment.evaluate`; reused, so copy what must last. */

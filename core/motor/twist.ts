@@ -40,6 +40,12 @@ function coordinateOf(bundle: Bundle, twist: number): number {
   return u;
 }
 
+/** Stretch ratio of the strands at a full wind. */
+export function twistedStretch(setup: TwistSetup): number {
+  const bundle = bundleOf(setup);
+  return bundle.untwisted + coordinateOf(bundle, 2 * Math.PI * setup.turns) ** 2;
+}
+
 /** Torque of the bundle over the tension of its strands, S dλ/dψ, m; and axial pull over that tension, ℓ/(λS). */
 const leverage = (bundle: Bundle, u: number): number => (bundle.rubber.length * 2 * u) / twistSlope(bundle, u);
 const axialShare = ({ untwisted }: Bundle, u: number): number => untwisted / (untwisted + u * u);
@@ -117,5 +123,4 @@ export const TWIST: MotorModel<TwistSetup> = {
   path: twistPath,
   woundRadius: () => 0,
   stretch: twistStretch,
-  turnsOnRadius: (_setup, turns) => turns,
 };

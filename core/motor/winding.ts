@@ -81,6 +81,6 @@ export function windString(spool: readonly SpoolStep[], stringDiameter: number, 
 export const spoolFaults = (spool: Spool): Fault[] =>
   spool.flatMap((step, index) =>
     step.turns === undefined && index < spool.length - 1
-      ? [{ path: `motor.spool[${index}].turns`, message: 'is missing (only the last step may leave it out)' }]
+      ? [{ path: `motor.spool[${index}].turns`, code: 'missing', because: 'only the last step may leave it out' }]
       : [],
   );

@@ -1,10 +1,9 @@
 import { beyond, type Fault } from '../fault.ts';
 import type { CarDesign, Wind } from '../car/car-design.ts';
-import { TYRES, WHEELS } from '../car/catalogue.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import type { Numbers } from '../car/value-table.ts';
-import { gripOn, likelyNumbers } from '../car/values.ts';
-import { standingWeight, wheelsetOf } from '../car/weights.ts';
+import { likelyNumbers } from '../car/values.ts';
+import { partsMass, standingWeight, wheelsetOf } from '../car/weights.ts';
 import { runFaults, type RunSetup } from '../run/run-setup.ts';
 
 const FULL: Wind = { kind: 'full' };
@@ -12,15 +11,14 @@ const FULL: Wind = { kind: 'full' };
 /**
  * The plain numbers of one run of a design without faults, wound fully or by so many turns of the drive axle. All that
  * hangs on a size is derived here. `numbers`: the uncertain values, else the most likely.
- * Crr = rolling friction length / wheel radius, and what a wheel out of square by δ scrubs, (2/π) · sliding grip · δ (our estimate).
+ * Crr = (rolling friction length + rub) / wheel radius: what rubs is written as a length like rolling friction (our model).
  */
 export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Numbers = likelyNumbers(design)): RunSetup {
-  const { mass, driveLoadShare } = standingWeight(design);
+  const { mass, driveLoadShare } = standingWeight(design, numbers);
   const driveWheels = wheelsetOf(design, 'drive', numbers.driveWheelDensity!)!;
   const otherWheels = wheelsetOf(design, 'other', numbers.otherWheelDensity ?? 0);
   const staticGrip = numbers.staticGrip!;
-  const slidingGrip = Math.min(numbers.slidingGrip!, staticGrip);
-  const scrub = (2 / Math.PI) * numbers.outOfSquare!;
+  const rub = numbers.rub ?? 0;
   return {
     format: 'nimble-axle/run-setup',
     version: 1,
@@ -29,31 +27,23 @@ export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Nu
       wheelbase: design.wheelbase,
       massHeight: numbers.massHeight!,
       driveAxle: design.layout.driveAxle,
-      driveLoadShare,
+      // One of many like cars may tip where the likeliest stands.
+      driveLoadShare: Math.min(Math.max(driveLoadShare, 0), 1),
       dragArea: numbers.dragArea!,
       bearingFriction: numbers.bearingFriction!,
       driveWheels,
       otherWheels,
     },
     surface: {
-      rollingResistanceDrive: numbers.rollingLengthDrive! / driveWheels.radius + scrub * slidingGrip,
-      ...(otherWheels
-        ? { rollingResistanceOther: numbers.rollingLengthOther! / otherWheels.radius + scrub * otherSlidingGrip(design) }
-        : {}),
+      rollingResistanceDrive: (numbers.rollingLengthDrive! + rub) / driveWheels.radius,
+      ...(otherWheels ? { rollingResistanceOther: (numbers.rollingLengthOther! + rub) / otherWheels.radius } : {}),
       staticGrip,
-      slidingGrip,
-      slope: design.floor.slope,
+      slidingGrip: staticGrip * Math.min(numbers.slidingRatio!, 1),
+      slope: numbers.slope!,
     },
     motor: recordOf(design.motor).setup(design, design.motor, numbers, wind),
   };
 }
-
-/** Sliding grip of the other wheels' own edge, which scrubs: a soft edge as a rubber-band tyre, a hard one as a bare disc or card. */
-const otherSlidingGrip = (design: CarDesign): number => {
-  const { kind } = design.otherWheels!;
-  const edge = WHEELS[kind].soft ? 'rubber-band' : kind === 'optical-disc' || kind === 'bottle-cap' ? 'bare-disc' : 'card-edge';
-  return gripOn(design, TYRES[edge].slidingGrip);
-};
 
 /** What the keys of a run setup are called in a design, where that is otherwise; those of the motor stand in its record. */
 const IN_DESIGN: Readonly<Record<string, string>> = {
@@ -71,21 +61,26 @@ const IN_DESIGN: Readonly<Record<string, string>> = {
   'surface.rollingResistanceDrive': 'measured.rollingLengthDrive',
   'surface.rollingResistanceOther': 'measured.rollingLengthOther',
   'surface.staticGrip': 'measured.staticGrip',
-  'surface.slidingGrip': 'measured.slidingGrip',
+  'surface.slidingGrip': 'measured.slidingRatio',
+  'surface.slope': 'measured.slope',
 };
 
 /**
  * A fault of the run setup in the design's own keys. A measured value has a unit of its own: its limit is not told in
  * another.
  */
-function inDesign({ motor }: CarDesign, { path, message, limit }: Fault): Fault {
+function inDesign({ motor }: CarDesign, fault: Fault): Fault {
+  const { path } = fault;
   const names = { ...IN_DESIGN, ...recordOf(motor).keysInDesign };
   const key = /^motor\.spool/.test(path) ? 'sleeve' : (names[path] ?? path);
   if (key.startsWith('measured.'))
-    return { path: key, message: limit?.is === 'least' ? 'is far below what any car has' : 'is far above what any car has' };
+    return { path: key, code: 'out-of-range', toward: fault.code === 'bound' && fault.limit.is === 'least' ? 'low' : 'high' };
   // A setup has radii where a design has diameters.
-  if (limit) return beyond(key, path.endsWith('.radius') ? { ...limit, value: 2 * limit.value } : limit);
-  return { path: key, message: message.replaceAll(/motor\.\w+/g, (other) => names[other] ?? other) };
+  if (fault.code === 'bound') return beyond(key, path.endsWith('.radius') ? { ...fault.limit, value: 2 * fault.limit.value } : fault.limit);
+  const named = (other: string): string => names[other] ?? other;
+  if (fault.code === 'against') return { ...fault, path: key, other: named(fault.other) };
+  if (fault.code === 'lever-in-line') return { ...fault, path: key, others: fault.others.map(named) };
+  return { ...fault, path: key };
 }
 
 /** A design's run in plain numbers, or what keeps it from running, in the design's own keys. */
@@ -94,21 +89,45 @@ export type Prepared =
 
 const refused = (...faults: Fault[]): Prepared => ({ kind: 'refused', faults });
 
+/** What sums of moments are off by. */
+const ROUNDING = 1e-9;
+
+/** A car lighter than its parts, or one that tips over: refused, for nothing of it could be built. */
+function weightFaults(design: CarDesign): Fault[] {
+  // A gram: no finer does a kitchen scale weigh.
+  if (design.rest.mass < -0.0005)
+    return [
+      beyond('mass', {
+        is: 'least',
+        value: Math.ceil(partsMass(design) * 1000) / 1000,
+        because: 'what wheels, axles, body and motor alone weigh',
+      }),
+    ];
+  const { driveLoadShare } = standingWeight(design);
+  if (driveLoadShare < -ROUNDING)
+    return [beyond('driveLoadShare', { is: 'least', value: 0, because: 'or it tips over the other axle: the weight sits beyond it' })];
+  if (driveLoadShare > 1 + ROUNDING)
+    return [beyond('driveLoadShare', { is: 'most', value: 1, because: 'or it tips over the drive axle: the weight sits beyond it' })];
+  return [];
+}
+
 /** Proves that a design can be wound like this and run; what is ready may be simulated as it is. */
 export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
   if (!isRoller(design) && !design.otherWheels)
-    return refused({ path: 'otherWheels', message: 'are missing: only a spool roller has none' });
+    return refused({ path: 'otherWheels', code: 'missing', because: 'only a spool roller has none' });
   const numbers = likelyNumbers(design);
   const setup = deriveRunSetup(design, FULL, numbers);
   const faults = runFaults(setup).map((fault) => inDesign(design, fault));
-  const wheelMass = setup.car.driveWheels.mass + (setup.car.otherWheels?.mass ?? 0);
-  if (wheelMass > design.mass)
-    faults.push(
-      beyond('mass', { is: 'least', value: Math.ceil(wheelMass * 1000) / 1000, because: 'what the wheels and axles alone weigh' }),
-    );
+  faults.push(...weightFaults(design));
   design.sleeve.forEach(({ diameter }, i) => {
     if (diameter < design.axleDiameter)
-      faults.push({ path: `sleeve[${i}].diameter`, message: 'must not be below axleDiameter: the tape lies on the axle' });
+      faults.push({
+        path: `sleeve[${i}].diameter`,
+        code: 'against',
+        must: 'reach',
+        other: 'axleDiameter',
+        because: 'the tape lies on the axle',
+      });
   });
   if (faults.length > 0) return refused(...faults);
   if (wind.kind === 'full') return { kind: 'ready', setup };

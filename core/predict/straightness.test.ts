@@ -1,3 +1,4 @@
+import { standingWeight } from '../car/weights.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../car/car-design.ts';
@@ -29,14 +30,15 @@ describe('the path over the floor (geometry of the circle)', () => {
   it('another axle holds against that, so that both balance in yaw (linear creep)', () => {
     const bent = (change: Partial<CarDesign>): number => curvatureOf(aligned({ wheelMismatch: 0.001 }, change));
     const cone = (2 * 0.001) / (car.trackWidth * 0.12);
-    const [t, L, share] = [car.trackWidth, car.wheelbase, car.driveLoadShare];
+    const [t, L] = [car.trackWidth, car.wheelbase];
+    const shareOf = (count: 1 | 2): number => standingWeight({ ...car, layout: { ...car.layout, otherWheelCount: count } }).driveLoadShare;
     // N_d t (κ₀t − κt)/4 against N_o t² κ/4 + N_o (N_d/W) L² κ, loads in shares of the weight.
-    const pulls = (κ: number): number => (share * t * t * (cone - κ)) / 4;
-    const holds = (κ: number, solid: 0 | 1): number => ((solid * (1 - share) * t * t) / 4 + (1 - share) * share * L * L) * κ;
+    const pulls = (κ: number, share: number): number => (share * t * t * (cone - κ)) / 4;
+    const holds = (κ: number, share: number, solid: 0 | 1): number => ((solid * (1 - share) * t * t) / 4 + (1 - share) * share * L * L) * κ;
     const four = bent({});
-    expect(pulls(four) / holds(four, 1)).toBeCloseTo(1, 9);
+    expect(pulls(four, shareOf(2)) / holds(four, shareOf(2), 1)).toBeCloseTo(1, 9);
     const three = bent({ layout: { ...car.layout, otherWheelCount: 1 } });
-    expect(pulls(three) / holds(three, 0)).toBeCloseTo(1, 9);
+    expect(pulls(three, shareOf(1)) / holds(three, shareOf(1), 0)).toBeCloseTo(1, 9);
     // About a tenth of the cone's.
     expect(four / cone).toBeGreaterThan(0.05);
     expect(four / cone).toBeLessThan(0.2);

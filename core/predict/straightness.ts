@@ -23,6 +23,7 @@ export function curvatureOf(design: CarDesign): number {
  */
 function mismatchCurvature(design: CarDesign): number {
   const { alignment, layout, wheelbase, trackWidth, driveWheels, otherWheels } = design;
+  if (alignment.wheelMismatch === 0) return 0;
   // The diameter is the two radii together.
   const cone = (2 * alignment.wheelMismatch) / (trackWidth * driveWheels.diameter);
   if (!otherWheels) return cone;

@@ -79,15 +79,17 @@ interface Change {
 }
 
 /** The nearest v² beyond which the tyre slides or the load shifts to another contact; null when nothing happens on the way to `target`. */
-function nextChange(car: Car, { c0, c2, contact }: Coasting, w: number, target: number): Change | null {
+function nextChange(car: Car, { c0, c2, contact }: Coasting, w: number, target: number, ignoreGrip: boolean): Change | null {
   const accelerationAt = (at: number): number => -(c0 + c2 * at);
   const loadAt = (at: number): number => driveLoad(car, contact, accelerationAt(at));
   const forceAt = (at: number): number => tyreForce(car, loadAt(at), 0, accelerationAt(at), at);
   const freeAt = (at: number): number => driveLoad(car, 'all', accelerationAt(at));
-  const margins: { slide: Change['slide']; margin: (at: number) => number }[] = [
-    { slide: 1, margin: (at) => car.staticGrip * loadAt(at) - forceAt(at) },
-    { slide: -1, margin: (at) => car.staticGrip * loadAt(at) + forceAt(at) },
-  ];
+  const margins: { slide: Change['slide']; margin: (at: number) => number }[] = ignoreGrip
+    ? []
+    : [
+        { slide: 1, margin: (at) => car.staticGrip * loadAt(at) - forceAt(at) },
+        { slide: -1, margin: (at) => car.staticGrip * loadAt(at) + forceAt(at) },
+      ];
   if (car.loadPerAcceleration !== 0) {
     if (contact !== 'other') margins.push({ slide: 0, margin: (at) => (contact === 'all' ? 1 : -1) * (car.weight - freeAt(at)) });
     if (contact !== 'drive') margins.push({ slide: 0, margin: (at) => (contact === 'all' ? 1 : -1) * freeAt(at) });
@@ -108,15 +110,18 @@ function nextChange(car: Car, { c0, c2, contact }: Coasting, w: number, target: 
 /** Changes of contact after which the last is kept: the load then stands on the very limit. */
 const MOST_CHANGES = 4;
 
-/** Coasts until the car stops, its tyre slides, or the run passes its limits. */
-export function coast(run: Run): Regime {
+/**
+ * Coasts until the car stops, its tyre slides, or the run passes its limits. `ignoreGrip` lets a car coast that has this moment stopped
+ * sliding and would only chatter on the limit.
+ */
+export function coast(run: Run, ignoreGrip: boolean): Regime {
   const { car, motion } = run;
   for (let change = 0; ; change++) {
     const coasting = coastingWith(run);
     const { c0, c2 } = coasting;
     const w0 = motion.speed ** 2;
     const target = c0 > 0 ? 0 : c2 === 0 ? (c0 < 0 ? Infinity : w0) : -c0 / c2;
-    const next = change > MOST_CHANGES ? null : nextChange(car, coasting, w0, target);
+    const next = change > MOST_CHANGES ? null : nextChange(car, coasting, w0, target, ignoreGrip);
     const wLimit = coastSpeedSquared(coasting, w0, DISTANCE_LIMIT - motion.distance);
     const end = next ? next.at : c0 > 0 ? 0 : wLimit;
     const reached = coastTo(run, coasting, end, wLimit);

@@ -26,13 +26,13 @@ function withContact(run: Run, present: PanelEnding, contact: WheelContact): Pan
   }
 }
 
-/** The first thing that ends the solved panel. */
-export function endingOf(run: Run, ignoreGrip: boolean): PanelEnding {
+/** The first thing that ends the solved panel. `keepsContact`: its load stands on the very limit, and no other contact is looked for. */
+export function endingOf(run: Run, ignoreGrip: boolean, keepsContact: boolean): PanelEnding {
   let first = earlier(AT_GOAL, 'stop', whereItStops(run));
   if (!ignoreGrip) {
     first = earlier(first, 'slip', whereItSlips(run, 1));
     first = earlier(first, 'slip', whereItSlips(run, -1));
   }
-  first = withContact(run, first, run.panel.contact);
+  if (!keepsContact) first = withContact(run, first, run.panel.contact);
   return run.motor.canGoSlack && run.motion.phase === 'unwinding' ? earlier(first, 'slack', whereStringGoesSlack(run)) : first;
 }

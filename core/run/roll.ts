@@ -146,7 +146,8 @@ function rollPanel(run: Run, progress: Progress, ignoreGrip: boolean): Regime | 
   const coarseness = forceCoarseness(run, run.motor.storedEnergy);
   if (isTooCoarse(run, progress, coarseness)) return null;
 
-  const ending = endingOf(run, ignoreGrip || progress.switches > MOST_SWITCHES);
+  const keepsContact = progress.switches > MOST_SWITCHES;
+  const ending = endingOf(run, ignoreGrip || keepsContact, keepsContact);
   if (ending.s === -1) return endedAtOnce(run, progress, ending);
   const stops = ending.kind === 'stop';
   if (ending.s < 1) {

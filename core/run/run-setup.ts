@@ -21,13 +21,13 @@ export function runFaults(setup: RunSetup): Fault[] {
   const { car, surface, motor } = setup;
   const faults: Fault[] = sizeFaults(setup);
   if (surface.slidingGrip > surface.staticGrip)
-    faults.push({ path: 'surface.slidingGrip', message: `must not be above surface.staticGrip (${surface.staticGrip})` });
+    faults.push({ path: 'surface.slidingGrip', code: 'against', must: 'not-exceed', other: 'surface.staticGrip' });
   if (car.otherWheels !== null && surface.rollingResistanceOther === undefined)
-    faults.push({ path: 'surface.rollingResistanceOther', message: 'is missing (the car has other wheels)' });
+    faults.push({ path: 'surface.rollingResistanceOther', code: 'missing', because: 'the car has other wheels' });
   if (faults.length > 0) return faults;
   const { isRoller, faults: motorFaults } = modelOf(motor);
   if (isRoller && car.otherWheels !== null)
-    return [{ path: 'car.otherWheels', message: 'must be null: the roller of a twist motor is the drive wheel' }];
+    return [{ path: 'car.otherWheels', code: 'expected', what: 'null: the roller of a twist motor is the drive wheel' }];
   return motorFaults(motor);
 }
 

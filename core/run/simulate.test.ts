@@ -5,6 +5,7 @@ import { GRAVITY } from '../constants.ts';
 import { admittedSetups, runSetups } from './reference/generated-setups.ts';
 import { odexRun } from './reference/odex-run.ts';
 import { readRunSetup } from '../files/read.ts';
+import { DISTANCE_LIMIT, TIME_LIMIT } from './motion.ts';
 import type { LeverSetup, RunSetup } from './run-setup.ts';
 import { simulate, type RunResult } from './simulate.ts';
 
@@ -93,6 +94,62 @@ describe('generated setups', () => {
       { numRuns: 1500, seed: 20261124 },
     );
   }, 60_000);
+});
+
+describe('a car that stands all but wholly on its other wheels', () => {
+  it('ends, though its tyre is asked to slide again at the very speed at which it held', () => {
+    const text = readFileSync(new URL('reference/chattering-setup.json', import.meta.url), 'utf8');
+    expect(ran(JSON.parse(text) as RunSetup).ended).toBe('limit');
+  });
+  it('ends: its drive wheels touch the floor with nothing, whatever the floor does', () => {
+    for (const slope of [-0.002, -0.001, 0, 0.001]) {
+      const car = {
+        ...bandRun.car,
+        mass: 8.5,
+        massHeight: 0.78,
+        driveLoadShare: 0,
+        otherWheels: { radius: 1, mass: 8.4, inertia: 4.4, journalRadius: 0.0016 },
+      };
+      const surface = { ...bandRun.surface, rollingResistanceOther: 0.0007, slope };
+      expect(Number.isFinite(ran({ ...bandRun, car, surface }).distance)).toBe(true);
+    }
+  });
+});
+
+describe('a run without an end', () => {
+  const downhill = (slope: number, dragArea: number): RunSetup => ({
+    ...plain,
+    car: { ...plain.car, dragArea },
+    surface: { ...plain.surface, slope },
+  });
+  it('is ended where it has gone on for long enough, or far enough, and not beyond', () => {
+    // Steep, it is soon far; where it all but stands still it goes on for long.
+    const far = ran(downhill(-0.3, 0));
+    expect(far).toMatchObject({ ended: 'limit', distance: DISTANCE_LIMIT });
+    expect(far.time).toBeLessThan(TIME_LIMIT);
+    const slow = ran(downhill(-0.03, 2));
+    expect(slow).toMatchObject({ ended: 'limit', time: TIME_LIMIT });
+    expect(slow.distance).toBeLessThan(DISTANCE_LIMIT);
+    // At its last speed, where the slope pays for rolling, bearings and air, it goes on evenly.
+    const { trace } = ((): RunResult => {
+      const outcome = simulate(downhill(-0.03, 2), { trace: true });
+      if (outcome.kind === 'refused') throw new Error('refused');
+      return outcome.result;
+    })();
+    const [early, late] = [trace!.distance.findIndex((metres) => metres > slow.distance / 2), trace!.distance.length - 1];
+    const speed = (trace!.distance[late]! - trace!.distance[early]!) / (trace!.time[late]! - trace!.time[early]!);
+    expect(apart(speed, trace!.speed[late]!)).toBeLessThan(0.01);
+  });
+});
+
+describe('a car whose weight lies on the floor', () => {
+  it.each([0, 0.3, 1])('shifts none of it: with a share of %d on the drive wheels it agrees with odex', (driveLoadShare) => {
+    for (const setup of [plain, bandRun]) {
+      const { ended, slipDistance } = agrees({ ...setup, car: { ...setup.car, massHeight: 0, driveLoadShare } });
+      expect(ended).toBe(driveLoadShare === 0 ? 'stalled' : 'stopped');
+      if (driveLoadShare === 1) expect(slipDistance).toBe(0);
+    }
+  });
 });
 
 describe('a coasting car', () => {

@@ -74,7 +74,7 @@ function drive(run: Run, launch: Launch): RunResult['ended'] {
     if (regime === 'slide') {
       regime = slide(run);
       motion.wheelHeld = false;
-    } else regime = motion.phase === 'gone' ? coast(run) : rollUnderPower(run, chatter > MOST_CHATTER);
+    } else regime = (motion.phase === 'gone' ? coast : rollUnderPower)(run, chatter > MOST_CHATTER);
     chatter = motion.time - before > 1e-9 ? 0 : chatter + 1;
     // After a slide the tyre may hold, or slide at once toward the other side.
     const asked = regime === 'roll' && chatter <= MOST_CHATTER ? slideAsked(run) : 0;

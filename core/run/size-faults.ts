@@ -1,6 +1,6 @@
 import { beyond, type Fault } from '../fault.ts';
 import { modelOf } from '../motor/motors.ts';
-import type { RunSetup } from '../schema/generated/run-setup.ts';
+import type { MotorSetup, RunSetup } from '../schema/generated/run-setup.ts';
 
 /**
  * Below the least a part is nothing anyone could build and the equations of motion lose their digits; above the most nothing
@@ -20,21 +20,29 @@ const MOST_SPOOL_STEP = { radius: 0.5, turns: 10000 };
 
 type Bounds = Readonly<Record<string, number>>;
 
+/** What of one object lies beyond its bounds; what is left out is neither below nor above anything. */
+function compare(faults: Fault[], path: string, values: object, least: Bounds, most: Bounds): void {
+  const given = values as Bounds;
+  for (const key in least) if (given[key]! < least[key]!) faults.push(beyond(`${path}.${key}`, { is: 'least', value: least[key]! }));
+  for (const key in most) if (given[key]! > most[key]!) faults.push(beyond(`${path}.${key}`, { is: 'most', value: most[key]! }));
+}
+
+/** The sizes of a motor too small or too large to be meant. */
+export function motorSizeFaults(motor: MotorSetup): Fault[] {
+  const faults: Fault[] = [];
+  const { least, most } = modelOf(motor);
+  compare(faults, 'motor', motor, least, most);
+  if ('spool' in motor) motor.spool.forEach((step, i) => compare(faults, `motor.spool[${i}]`, step, LEAST_SPOOL_STEP, MOST_SPOOL_STEP));
+  return faults;
+}
+
 /** Every size too small or too large to be meant. Asked of each car of a map: it makes nothing where nothing is wrong. */
 export function sizeFaults({ car, surface, motor }: RunSetup): Fault[] {
   const faults: Fault[] = [];
-  const compare = (path: string, values: object, least: Bounds, most: Bounds): void => {
-    const given = values as Bounds;
-    // What is left out is neither below nor above anything.
-    for (const key in least) if (given[key]! < least[key]!) faults.push(beyond(`${path}.${key}`, { is: 'least', value: least[key]! }));
-    for (const key in most) if (given[key]! > most[key]!) faults.push(beyond(`${path}.${key}`, { is: 'most', value: most[key]! }));
-  };
-  compare('car', car, LEAST_CAR, MOST_CAR);
-  compare('car.driveWheels', car.driveWheels, LEAST_WHEELSET, MOST_WHEELSET);
-  if (car.otherWheels) compare('car.otherWheels', car.otherWheels, LEAST_OTHER_WHEELSET, MOST_WHEELSET);
-  compare('surface', surface, LEAST_SURFACE, MOST_SURFACE);
-  const { least, most } = modelOf(motor);
-  compare('motor', motor, least, most);
-  if ('spool' in motor) motor.spool.forEach((step, i) => compare(`motor.spool[${i}]`, step, LEAST_SPOOL_STEP, MOST_SPOOL_STEP));
+  compare(faults, 'car', car, LEAST_CAR, MOST_CAR);
+  compare(faults, 'car.driveWheels', car.driveWheels, LEAST_WHEELSET, MOST_WHEELSET);
+  if (car.otherWheels) compare(faults, 'car.otherWheels', car.otherWheels, LEAST_OTHER_WHEELSET, MOST_WHEELSET);
+  compare(faults, 'surface', surface, LEAST_SURFACE, MOST_SURFACE);
+  faults.push(...motorSizeFaults(motor));
   return faults;
 }

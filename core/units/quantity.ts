@@ -89,6 +89,13 @@ export function printQuantity(value: number, quantity: Quantity, system: UnitSys
   return unit === '' || unit === '°' ? `${number}${unit}` : `${number}\u00a0${unit}`;
 }
 
+/** Half of what cars like one another differ by, as a share of the distance, where no range is at hand. Our estimate: what ranges of plain cars are. */
+const USUAL_HALF_WIDTH = 0.25;
+
+/** A predicted value where its range is not at hand, no finer than such predictions are known: `about 22 m`. */
+export const printAbout = (value: number, quantity: Quantity, system: UnitSystem): string =>
+  `about ${printKnown(value, USUAL_HALF_WIDTH * Math.abs(value), quantity, system)}\u00a0${unitOf(quantity, system)}`;
+
 /** A unit that a value is told in, whatever units are shown: so many SI units make one. */
 export interface OwnUnit {
   readonly unit: string;

@@ -1,3 +1,4 @@
+import { faultLine } from '../../core/fault-words.ts';
 import { Buffer } from 'node:buffer';
 import { readdirSync, readFileSync } from 'node:fs';
 import { Ajv } from 'ajv';
@@ -52,8 +53,11 @@ const NOTHING = { car: 0, version: 0, run: 0, part: 0 };
 describe('an archive', () => {
   it('of all cars comes back whole in an empty garage, and opened again finds everything the same', async () => {
     const [first] = (await full.get('/cars')).body as { id: string; version: number; design: typeof design }[];
-    for (const mass of [0.2, 0.21, 0.22])
-      await full.put(`/cars/${first!.id}`, { baseVersion: Math.round((mass - 0.2) * 100) + 1, design: { ...first!.design, mass } });
+    for (const wheelbase of [0.2, 0.21, 0.22])
+      await full.put(`/cars/${first!.id}`, {
+        baseVersion: Math.round((wheelbase - 0.2) * 100) + 1,
+        design: { ...first!.design, wheelbase },
+      });
     const zip = await saved(full);
     const empty = serve();
     const look = await open(empty, zip);
@@ -76,7 +80,7 @@ describe('an archive', () => {
   it('holds files that the published schemas take', async () => {
     const carId = crypto.randomUUID();
     await full.put(`/cars/${carId}`, { baseVersion: 0, design });
-    await full.put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, mass: 0.3 } });
+    await full.put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, wheelbase: 0.31 } });
     await full.put(`/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record });
     const ajv = new Ajv({ discriminator: true, strict: false });
     addFormats.default(ajv);
@@ -84,9 +88,13 @@ describe('an archive', () => {
     for (const name of readdirSync(folder)) ajv.addSchema(JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as object);
     const seen = new Set<string>();
     for (const [place, bytes] of Object.entries(unzipSync(await saved(full)))) {
-      const value = JSON.parse(strFromU8(bytes)) as { format: string };
+      const value = JSON.parse(strFromU8(bytes)) as { format: string; version: number };
       seen.add(value.format);
-      expect([place, ajv.validate(`urn:${value.format.replace('/', ':')}:1`, value), ajv.errorsText()]).toEqual([place, true, 'No errors']);
+      expect([place, ajv.validate(`urn:${value.format.replace('/', ':')}:${value.version}`, value), ajv.errorsText()]).toEqual([
+        place,
+        true,
+        'No errors',
+      ]);
     }
     expect([...seen].map((format) => format.split('/')[1]).sort()).toEqual([
       'archive',
@@ -100,7 +108,7 @@ describe('an archive', () => {
   it('overwrites nothing and brings nothing back unless it is asked for by name', async () => {
     const zip = await saved(full);
     const [car, other] = (await full.get('/cars')).body as { id: string; version: number; design: typeof design }[];
-    await full.put(`/cars/${car!.id}`, { baseVersion: 1, design: { ...car!.design, mass: 0.3 } });
+    await full.put(`/cars/${car!.id}`, { baseVersion: 1, design: { ...car!.design, wheelbase: 0.31 } });
     const [{ id: partId }] = (await full.get('/parts')).body as [{ id: string }];
     await full.remove(`/parts/${partId}`);
     await full.remove(`/cars/${other!.id}`);
@@ -112,10 +120,10 @@ describe('an archive', () => {
       differing: 1,
       gone: 2,
     });
-    expect((await full.get(`/cars/${car!.id}`)).body).toMatchObject({ design: { mass: 0.3 } });
+    expect((await full.get(`/cars/${car!.id}`)).body).toMatchObject({ design: { wheelbase: 0.31 } });
     expect(await open(full, zip, `?take&replace=${car!.id}&restore=${partId.toUpperCase()}`)).toMatchObject({ taken: { car: 1, part: 1 } });
     expect((await full.get(`/cars/${car!.id}`)).body).toMatchObject({ version: 3, design: car!.design });
-    expect((await full.get(`/cars/${car!.id}/history`)).body).toMatchObject([{ version: 2, design: { mass: 0.3 } }, { version: 1 }]);
+    expect((await full.get(`/cars/${car!.id}/history`)).body).toMatchObject([{ version: 2, design: { wheelbase: 0.31 } }, { version: 1 }]);
     expect((await full.get(`/cars/${other!.id}`)).status).toBe(404);
     await open(full, zip, '?take&restore=all');
     expect((await full.get(`/cars/${other!.id}`)).status).toBe(200);
@@ -150,9 +158,9 @@ describe('an archive', () => {
     const target = serve();
     const report = await open(target, broken, '?take');
     expect(report.taken.car).toBe(4);
-    const told = report.faults.map(({ path, message }) => `${path} ${message}`).join('\n');
-    expect(told).toContain(`cars/${id}/car.json: mass is missing`);
-    expect(told).toMatch(/letters\/to-nobody\.txt not a JSON file/);
+    const told = report.faults.map(faultLine).join('\n');
+    expect(told).toContain(`cars/${id}/car.json: rest: is missing`);
+    expect(told).toMatch(/letters\/to-nobody\.txt: not a JSON file/);
     expect(told).toContain('belongs to a car');
   });
   it.each([

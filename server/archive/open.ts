@@ -203,7 +203,7 @@ export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>
       for (const entry of left)
         tell({
           path: `${entry.kind} ${'id' in entry ? entry.id : ''}`,
-          message: 'belongs to a car or grew from a version that is not in the archive',
+          code: 'orphan',
         });
     await flush();
   }

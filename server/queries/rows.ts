@@ -15,6 +15,6 @@ export function readRow<T, K extends Kept>(
     const content = read(parse());
     return content.kind === 'read' ? shown(content.value) : { id, version, unreadable: { text, faults: content.faults } };
   } catch (error) {
-    return { id, version, unreadable: { text, faults: [{ path: '', message: `not JSON: ${(error as Error).message}` }] } };
+    return { id, version, unreadable: { text, faults: [{ path: '', code: 'not-json', reason: (error as Error).message }] } };
   }
 }

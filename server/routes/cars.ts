@@ -15,7 +15,7 @@ export function carRoutes(store: Store, cars: CarQueries): Router {
     const { before } = request.query;
     const { limit, faults } = pageOf(request);
     const version = before === undefined ? Number.MAX_SAFE_INTEGER : Number(before);
-    if (!Number.isSafeInteger(version)) return faulty(response, [{ path: 'before', message: 'must be a version of the car' }]);
+    if (!Number.isSafeInteger(version)) return faulty(response, [{ path: 'before', code: 'expected', what: 'a version of the car' }]);
     if (faults.length > 0) return faulty(response, faults);
     response.json(cars.earlier(request.params.id, version, limit));
   });

@@ -13,9 +13,9 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 function writeFaults(request: Request): Fault[] {
   const faults: Fault[] = [];
   const body = request.body as { baseVersion?: unknown } | undefined;
-  if (!UUID.test(String(request.params.id))) faults.push({ path: 'id', message: 'must be a UUID' });
+  if (!UUID.test(String(request.params.id))) faults.push({ path: 'id', code: 'expected', what: 'a UUID' });
   if (!Number.isSafeInteger(body?.baseVersion) || (body!.baseVersion as number) < 0)
-    faults.push({ path: 'baseVersion', message: 'must be the version this was based on, 0 for a new one' });
+    faults.push({ path: 'baseVersion', code: 'expected', what: 'the version this was based on, 0 for a new one' });
   return faults;
 }
 

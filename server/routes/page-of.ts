@@ -14,7 +14,7 @@ export function pageOf({ query }: Request): { readonly offset: number; readonly 
     if (text === undefined) return usual;
     const value = typeof text === 'string' && /^\d{1,10}$/.test(text) ? Number(text) : NaN;
     if (value >= least && value <= most) return value;
-    faults.push({ path: key, message: `must be a whole number from ${least} to ${most}` });
+    faults.push({ path: key, code: 'expected', what: `a whole number from ${least} to ${most}` });
     return usual;
   };
   return { offset: whole('offset', 0, 0, LAST), limit: whole('limit', USUAL, 1, MOST), faults };

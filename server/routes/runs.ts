@@ -21,9 +21,10 @@ function choiceOf({ query: { designs, wind } }: Request): RunChoice & { readonly
   const faults: Fault[] = [];
   const ids = designs === undefined ? [] : String(designs).split(',');
   if (ids.length > MOST_DESIGNS || ids.some((id) => !/^[0-9a-f]{64}$/.test(id)))
-    faults.push({ path: 'designs', message: `must be ids of designs, at most ${MOST_DESIGNS}, with commas between` });
+    faults.push({ path: 'designs', code: 'expected', what: `ids of designs, at most ${MOST_DESIGNS}, with commas between` });
   const turns = wind === undefined ? undefined : wind === 'full' ? null : typeof wind === 'string' && wind !== '' ? Number(wind) : NaN;
-  if (typeof turns === 'number' && !Number.isFinite(turns)) faults.push({ path: 'wind', message: 'must be "full" or a number of turns' });
+  if (typeof turns === 'number' && !Number.isFinite(turns))
+    faults.push({ path: 'wind', code: 'expected', what: '"full" or a number of turns' });
   return { designs: ids, turns, faults };
 }
 

@@ -17,8 +17,8 @@ export function versionRoutes(store: Store, versions: VersionQueries, cars: CarQ
   const parentFaults = (id: string, carId: string, parent: string | null): Fault[] => {
     if (parent === null) return [];
     const line = versions.lineOf(parent, carId);
-    if (line.length === 0 && parent !== id) return [{ path: 'parent', message: 'is no version of this car' }];
-    return parent === id || line.includes(id) ? [{ path: 'parent', message: 'must not have grown from this version itself' }] : [];
+    if (line.length === 0 && parent !== id) return [{ path: 'parent', code: 'not-of-this-car' }];
+    return parent === id || line.includes(id) ? [{ path: 'parent', code: 'own-ancestor' }] : [];
   };
   router.use(
     keepRoutes<StoredVersion, CarVersion>({

@@ -1,6 +1,6 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
-import type { Fault } from '../../core/fault.ts';
+import type { ToldFault } from '../../core/fault-words.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import {
   isReadable,
@@ -35,7 +35,7 @@ const sorted = <T extends Kept>(listed: readonly Listed<T>[]): Sorted<T> => ({
 export interface Problem {
   readonly title: string;
   readonly detail?: string;
-  readonly faults?: readonly Fault[];
+  readonly faults?: readonly ToldFault[];
   readonly current?: unknown;
 }
 

@@ -10,11 +10,11 @@ describe('an answer that is no good', () => {
     const data = {
       title: 'Not a car',
       faults: [
-        { path: 'mass', message: 'must be > 0' },
+        { path: 'mass', message: 'must be above 0' },
         { path: 'name', message: 'is missing' },
       ],
     };
-    expect(problemLine({ status: 422, data })).toBe('Not a car: mass must be > 0; name is missing');
+    expect(problemLine({ status: 422, data })).toBe('Not a car: mass must be above 0; name is missing');
     expect(problemLine({ status: 507, data: { title: 'The disk is full', detail: 'Free some.' } })).toBe('The disk is full: Free some.');
   });
   it('is no answer at all where the program is gone: what was typed is kept', () => {

@@ -8,7 +8,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import { faultLine } from '../../core/fault.ts';
+import { faultLine } from '../../core/fault-words.ts';
 import type { ArchiveCount, ArchiveFinding, ArchiveReport } from '../../core/schema/stored.ts';
 import { problemLine, useOpenArchiveMutation, type ArchiveOpening } from './api.ts';
 import { useAppDispatch } from './store.ts';

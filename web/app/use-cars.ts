@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { newCar } from '../../core/car/new-car.ts';
-import { faultLine } from '../../core/fault.ts';
+import { faultLine } from '../../core/fault-words.ts';
 import { api, problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from './api.ts';
 import { carVisited } from './preferences-slice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';

@@ -8,12 +8,14 @@ import { corners, INK, MUTED, PAPER, PULL, PULL_AREA } from './stroke.tsx';
 interface WheelProps {
   readonly scale: Scale;
   readonly wheel: Circle;
+  /** Radii of what tells its kind, m. */
+  readonly marks: readonly number[];
   readonly line: number;
   /** rad it has turned; its spokes are drawn while it runs. */
   readonly turn: number | null;
 }
 
-const Wheel = ({ scale, wheel, line, turn }: WheelProps) => (
+const Wheel = ({ scale, wheel, marks, line, turn }: WheelProps) => (
   <>
     <circle
       cx={scale.x(wheel.x)}
@@ -24,6 +26,17 @@ const Wheel = ({ scale, wheel, line, turn }: WheelProps) => (
       stroke={INK}
       strokeWidth={line}
     />
+    {marks.map((radius) => (
+      <circle
+        key={radius}
+        cx={scale.x(wheel.x)}
+        cy={scale.y(wheel.y)}
+        r={scale.length(radius)}
+        fill="none"
+        stroke={MUTED}
+        strokeWidth={0.5 * line}
+      />
+    ))}
     {turn !== null && (
       <g
         transform={`translate(${scale.x(wheel.x)} ${scale.y(wheel.y)}) rotate(${((turn * 180) / Math.PI) % 360})`}
@@ -52,8 +65,10 @@ export function CarSketch({ view, scale, line, pose = null }: CarSketchProps) {
   const { axle, otherAxle } = view;
   return (
     <g>
-      {view.otherWheel && <Wheel scale={scale} wheel={view.otherWheel} line={line} turn={pose && view.heading * pose.otherAngle} />}
-      <Wheel scale={scale} wheel={view.driveWheel} line={line} turn={pose && view.heading * pose.driveAngle} />
+      {view.otherWheel && (
+        <Wheel scale={scale} wheel={view.otherWheel} marks={view.otherMarks} line={line} turn={pose && view.heading * pose.otherAngle} />
+      )}
+      <Wheel scale={scale} wheel={view.driveWheel} marks={view.driveMarks} line={line} turn={pose && view.heading * pose.driveAngle} />
       {view.deck.length > 0 && <polygon points={corners(scale, view.deck)} fill={PAPER} stroke={MUTED} strokeWidth={0.7 * line} />}
       {view.ballast.length > 0 && <polygon points={corners(scale, view.ballast)} fill={MUTED} stroke={INK} strokeWidth={0.6 * line} />}
       {otherAxle && (

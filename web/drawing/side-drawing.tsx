@@ -1,11 +1,13 @@
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { thickestSpool } from '../../core/car/tape.ts';
+import { standingWeight } from '../../core/car/weights.ts';
+import { printQuantity } from '../../core/units/quantity.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
-import type { SideView } from '../../core/geometry/side-view.ts';
+import { weightPoint, type SideView } from '../../core/geometry/side-view.ts';
 import { isWoundOnAxle, recordOf } from '../../core/car/motors/motors.ts';
 import { CarSketch } from './car-sketch.tsx';
 import { drawingOf } from './motors/motors.ts';
-import { INK } from './stroke.tsx';
+import { INK, MUTED, PAPER } from './stroke.tsx';
 import type { Scale } from './scale.ts';
 import { Across, Dimensions, Label, Upright } from './dimension-marks.tsx';
 
@@ -28,6 +30,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
       <path d={`M0 ${floor}H${width}`} stroke={INK} strokeWidth={2} />
       {pose && <FloorMarks scale={scale} width={width} floor={floor} pose={pose} heading={view.heading} />}
       <CarSketch view={view} scale={scale} line={1.6} pose={pose} />
+      {!pose && otherWheel && <WeightMark design={design} scale={scale} floor={floor} />}
       {!pose && (
         <Dimensions>
           {otherWheel && (
@@ -76,6 +79,30 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
         </Dimensions>
       )}
     </>
+  );
+}
+
+interface WeightMarkProps {
+  readonly design: CarDesign;
+  readonly scale: Scale;
+  readonly floor: number;
+}
+
+/** Where the weight sits: the sign for a centre of mass, its plumb line, and the share on the drive wheels. */
+function WeightMark({ design, scale, floor }: WeightMarkProps) {
+  const place = weightPoint(design);
+  const [x, y] = [Math.round(scale.x(place.x)), Math.round(scale.y(place.y))];
+  const share = printQuantity(standingWeight(design).driveLoadShare, 'share', 'metric');
+  return (
+    <g>
+      <title>{`The weight sits here: ${share} on the drive wheels`}</title>
+      <path d={`M${x} ${y}V${floor}`} stroke={MUTED} strokeWidth={1} strokeDasharray="2 3" />
+      <circle cx={x} cy={y} r={6} fill={PAPER} stroke={INK} strokeWidth={1.2} />
+      <path d={`M${x} ${y}V${y - 6}A6 6 0 0 1 ${x + 6} ${y}ZM${x} ${y}V${y + 6}A6 6 0 0 1 ${x - 6} ${y}Z`} fill={INK} />
+      <text x={x + 6} y={floor - 8} fontSize={12} fill={INK} stroke={PAPER} strokeWidth={4} paintOrder="stroke">
+        {share} on the drive wheels
+      </text>
+    </g>
   );
 }
 

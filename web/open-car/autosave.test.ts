@@ -6,15 +6,15 @@ import { flush } from './autosave.ts';
 import { carOpened, edited, mineChosen, undone } from './design-slice.ts';
 
 const design = newCar('Kelp Runner');
-const heavier = (mass: number): CarDesign => ({ ...design, mass });
+const heavier = (wheelbase: number): CarDesign => ({ ...design, wheelbase });
 
 /** A server that answers what it is told to, and remembers what was sent. */
 let answers: ((body: { baseVersion: number; design: CarDesign }) => { status: number; body: unknown } | 'gone')[];
-let sent: { baseVersion: number; mass: number }[];
-const kept = (version: number, mass: number) => ({ id: 'a', version, updatedAt: '', design: heavier(mass) });
-const accept = ({ baseVersion, design: { mass } }: { baseVersion: number; design: CarDesign }) => ({
+let sent: { baseVersion: number; wheelbase: number }[];
+const kept = (version: number, wheelbase: number) => ({ id: 'a', version, updatedAt: '', design: heavier(wheelbase) });
+const accept = ({ baseVersion, design: { wheelbase } }: { baseVersion: number; design: CarDesign }) => ({
   status: 200,
-  body: kept(baseVersion + 1, mass),
+  body: kept(baseVersion + 1, wheelbase),
 });
 
 let kitchen: Map<string, string>;
@@ -39,7 +39,7 @@ beforeEach(() => {
   sent = [];
   vi.stubGlobal('fetch', async (request: Request) => {
     const body = (await request.clone().json()) as { baseVersion: number; design: CarDesign };
-    sent.push({ baseVersion: body.baseVersion, mass: body.design.mass });
+    sent.push({ baseVersion: body.baseVersion, wheelbase: body.design.wheelbase });
     const answer = (answers.shift() ?? accept)(body);
     if (answer === 'gone') throw new TypeError('Failed to fetch');
     return new Response(JSON.stringify(answer.body), { status: answer.status, headers: { 'content-type': 'application/json' } });
@@ -52,12 +52,12 @@ afterEach(() => {
 
 function openedStore() {
   const store = makeStore();
-  store.dispatch(carOpened({ car: kept(3, design.mass), draft: null }));
-  const edit = (mass: number): unknown => store.dispatch(edited({ design: heavier(mass), gesture: null }));
+  store.dispatch(carOpened({ car: kept(3, design.wheelbase), draft: null }));
+  const edit = (wheelbase: number): unknown => store.dispatch(edited({ design: heavier(wheelbase), gesture: null }));
   const state = () => store.getState().design!;
   const drafted = (): number | undefined => {
     const draft = [...kitchen].find(([key]) => key.startsWith('draft:'))?.[1];
-    return draft === undefined ? undefined : (JSON.parse(draft) as { design: CarDesign }).design.mass;
+    return draft === undefined ? undefined : (JSON.parse(draft) as { design: CarDesign }).design.wheelbase;
   };
   return { store, edit, state, drafted };
 }
@@ -74,7 +74,7 @@ describe('an edit', () => {
     await pass(300);
     edit(0.22);
     await pass(400);
-    expect(sent).toEqual([{ baseVersion: 3, mass: 0.22 }]);
+    expect(sent).toEqual([{ baseVersion: 3, wheelbase: 0.22 }]);
     expect(state()).toMatchObject({ save: 'saved', baseVersion: 4 });
     expect(drafted()).toBeUndefined();
   });
@@ -88,13 +88,13 @@ describe('an edit', () => {
     await pass(400);
     await pass(400);
     expect(sent).toEqual([
-      { baseVersion: 3, mass: 0.2 },
-      { baseVersion: 4, mass: 0.3 },
+      { baseVersion: 3, wheelbase: 0.2 },
+      { baseVersion: 4, wheelbase: 0.3 },
     ]);
     expect(state()).toMatchObject({ save: 'saved', baseVersion: 5 });
     store.dispatch(undone());
     await pass(400);
-    expect(sent.at(-1)).toEqual({ baseVersion: 5, mass: 0.2 });
+    expect(sent.at(-1)).toEqual({ baseVersion: 5, wheelbase: 0.2 });
   });
   it('is tried again, and kept here, while the program cannot be reached', async () => {
     const { edit, state, drafted } = openedStore();
@@ -118,21 +118,21 @@ describe('an edit', () => {
     answers.push(() => ({ status: 409, body: { title: 'This car was changed elsewhere', current: kept(9, 0.5) } }));
     edit(0.2);
     await pass(400);
-    expect(state()).toMatchObject({ save: 'conflict', present: { mass: 0.2 }, other: { version: 9, design: { mass: 0.5 } } });
+    expect(state()).toMatchObject({ save: 'conflict', present: { wheelbase: 0.2 }, other: { version: 9, design: { wheelbase: 0.5 } } });
     edit(0.25);
     await pass(1000);
     expect(sent).toHaveLength(1);
     expect(drafted()).toBe(0.25);
     store.dispatch(mineChosen());
     await pass(400);
-    expect(sent.at(-1)).toEqual({ baseVersion: 9, mass: 0.25 });
+    expect(sent.at(-1)).toEqual({ baseVersion: 9, wheelbase: 0.25 });
     expect(state()).toMatchObject({ save: 'saved', baseVersion: 10, other: null });
   });
   it('is sent before another car takes this one’s place', async () => {
     const { store, edit } = openedStore();
     edit(0.2);
     await flush(store.getState, store.dispatch);
-    expect(sent).toEqual([{ baseVersion: 3, mass: 0.2 }]);
+    expect(sent).toEqual([{ baseVersion: 3, wheelbase: 0.2 }]);
     await flush(store.getState, store.dispatch);
   });
 });

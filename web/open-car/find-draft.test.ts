@@ -45,8 +45,8 @@ beforeEach(async () => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const heavier = (mass: number): CarDesign => ({ ...newCar('Tern', 'band'), mass });
-const draftOf = (mass: number) => ({ baseVersion: 4, design: heavier(mass) });
+const heavier = (wheelbase: number): CarDesign => ({ ...newCar('Tern', 'band'), wheelbase });
+const draftOf = (wheelbase: number) => ({ baseVersion: 4, design: heavier(wheelbase) });
 const leaveBehind = (tab: string, text: string): void => void shelf.set(keyOf('a', tab), text);
 
 describe('a tab', () => {

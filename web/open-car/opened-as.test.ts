@@ -3,7 +3,7 @@ import { newCar } from '../../core/car/new-car.ts';
 import { openedAs } from './opened-as.ts';
 
 const saved = newCar('Tern');
-const edited = { ...saved, mass: 0.2 };
+const edited = { ...saved, wheelbase: 0.2 };
 const car = { version: 4, design: saved };
 
 describe('a car is opened', () => {

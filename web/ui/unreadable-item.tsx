@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { faultLine } from '../../core/fault.ts';
+import { faultLine } from '../../core/fault-words.ts';
 import type { Unreadable } from '../../core/schema/stored.ts';
 import { download } from './file-exchange.ts';
 

@@ -4,7 +4,19 @@ import { CAR_SIZES } from '../common-sizes.ts';
 import { sizesOfMotor } from '../size.ts';
 import { spoolOf } from '../tape.ts';
 import { OPTICAL_DISC, type MotorRecord } from './motor-record.ts';
-import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, turnsOff, woundBandsWords } from './rubber-motors.ts';
+import { bandAtFullWind } from '../../motor/band.ts';
+import type { BandSetup } from '../../run/run-setup.ts';
+import {
+  bandPart,
+  RUBBER_KEYS_IN_DESIGN,
+  RUBBER_VALUES,
+  rubberSetup,
+  bandMass,
+  keptOf,
+  TURNS_OFF_WORDS,
+  turnsOff,
+  woundBandsWords,
+} from './rubber-motors.ts';
 
 const size = sizesOfMotor('band');
 
@@ -12,12 +24,11 @@ const size = sizesOfMotor('band');
 export const BAND_CAR: MotorRecord<BandDesign> = {
   name: 'bands on the axle',
   newCar: {
-    mass: 0.095,
-    driveLoadShare: 0.6,
+    rest: { mass: 0.012, fromDriveAxle: 0.05 },
     wheelbase: 0.21,
     driveWheels: OPTICAL_DISC,
     otherWheels: OPTICAL_DISC,
-    sleeve: [{ diameter: 0.008, turns: 1.5 }],
+    sleeve: [{ kind: 'tape', diameter: 0.008, turns: 1.5 }],
     motor: {
       kind: 'band',
       band: { kind: 'size', size: '33' },
@@ -42,22 +53,28 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
     ...CAR_SIZES,
   ],
   values: RUBBER_VALUES,
-  energyValues: ['c1', 'c2', 'bandEfficiency'],
+  energyValues: ['c1', 'c2', 'bandLoss'],
   parts: { band: bandPart() },
-  setup: (design, motor, numbers, wind) => ({
-    kind: 'band',
-    ...rubberSetup(motor, numbers),
-    anchorToAxle: motor.anchorToAxle,
-    anchorAboveAxle: motor.anchorAboveAxle,
-    windingWidth: motor.windingWidth,
-    windingStretch: motor.windingStretch,
-    spool: spoolOf(design, motor.turns - design.sleeve.reduce((sum, { turns }) => sum + turns, 0)),
-    turns: wind.kind === 'turns' ? wind.turns : motor.turns,
-    release: motor.release,
-  }),
+  weight: (_design, motor) => ({ mass: bandMass(motor), at: motor.anchorToAxle / 2 }),
+  frontArea: () => 0,
+  setup: (design, motor, numbers, wind) => {
+    const lossless: BandSetup = {
+      kind: 'band',
+      ...rubberSetup(motor, numbers),
+      anchorToAxle: motor.anchorToAxle,
+      anchorAboveAxle: motor.anchorAboveAxle,
+      windingWidth: motor.windingWidth,
+      windingStretch: motor.windingStretch,
+      spool: spoolOf(design, motor.turns - design.sleeve.reduce((sum, { turns }) => sum + turns, 0)),
+      turns: wind.kind === 'turns' ? wind.turns : motor.turns,
+      release: motor.release,
+    };
+    return { ...lossless, bandEfficiency: keptOf(lossless, numbers.bandLoss!, (setup) => bandAtFullWind(setup).stretch) };
+  },
   keysInDesign: RUBBER_KEYS_IN_DESIGN,
   fullTurns: (_design, { turns }) => turns,
   woundOff: turnsOff,
+  woundOffWords: TURNS_OFF_WORDS,
   release: { label: 'End of the band', freeWords: 'drops off the axle' },
   pullLength: ({ anchorToAxle }) => anchorToAxle,
   // Bands side by side lie side by side on the axle; both strands of each loop are wound.

@@ -40,19 +40,32 @@ function setup(design: CarDesign, motor: LeverDesign, numbers: Numbers, wind: Wi
   return bare;
 }
 
+/** Length of a snap trap's board, m: the pivot is at its middle. */
+export const TRAP_LENGTH = 0.098;
+/** kg/m³ of braided string. Estimate. */
+const STRING_DENSITY = 900;
+
 /** Trap position at which the cocked lever's tip lies over the drive axle but for `short`, a share of the lever, m. */
 export const trapUnderTip = ({ leverLength, cockedAngle }: LeverDesign, short: number): number =>
   -leverLength * Math.cos(cockedAngle) + short * leverLength;
+
+/** The car with its trap moved: what the trap weighs of the rest moves with it. A car without a trap stays as it is. */
+export function trapAt(design: CarDesign, trapPosition: number): CarDesign {
+  const { motor, rest } = design;
+  if (motor.kind !== 'lever') return design;
+  const moved = rest.mass > 0 ? Math.min(trapOf(design, motor).mass / rest.mass, 1) * (trapPosition - motor.trapPosition) : 0;
+  return { ...design, motor: { ...motor, trapPosition }, rest: { ...rest, fromDriveAxle: rest.fromDriveAxle + moved } };
+}
 
 /** A snap trap that turns a lever, which draws a string off the axle. */
 export const LEVER_CAR: MotorRecord<LeverDesign> = {
   name: 'a snap trap and a lever',
   newCar: {
-    mass: 0.15,
-    driveLoadShare: 0.58,
+    rest: { mass: 0.055, fromDriveAxle: 0.09 },
     wheelbase: 0.26,
     driveWheels: OPTICAL_DISC,
     otherWheels: OPTICAL_DISC,
+    body: { kind: 'card', width: 0.06, axleGap: 0.012, overhang: 0.04, notched: true },
     motor: {
       kind: 'lever',
       trap: 'household',
@@ -69,7 +82,7 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   },
   sizes: [
     size('leverLength', 'Lever length', 'size', [0.04, 0.5], { searchStep: 0.005 }),
-    size('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]),
+    { ...size('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]), write: trapAt },
     ...CAR_SIZES,
   ],
   values: {
@@ -85,6 +98,15 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
       fit: (motor, key) => ({ ...motor, leverMaterial: key as LeverDesign['leverMaterial'] }),
     },
   },
+  // Cocked, with its string laid out to the axle.
+  weight: (design, motor) => {
+    const lever = leverOf(design, motor).massPerLength * motor.leverLength;
+    const string = STRING_DENSITY * (Math.PI / 4) * motor.stringDiameter ** 2 * motor.leverLength;
+    const middle = motor.trapPosition + (motor.leverLength / 2) * Math.cos(motor.cockedAngle);
+    return { mass: lever + string, at: (lever * middle + (string * motor.trapPosition) / 2) / (lever + string) };
+  },
+  // The lever stands up on its way.
+  frontArea: (design, motor) => leverOf(design, motor).width * motor.leverLength,
   setup,
   keysInDesign: {
     'motor.pivotToAxle': 'motor.trapPosition',
@@ -95,13 +117,15 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   fullTurns: (design, motor, numbers) => leverTurns(setup(design, motor, numbers, { kind: 'full' })),
   // A lever is hooked to within about 2°.
   woundOff: (motor, deviations) => ({ ...motor, cockedAngle: motor.cockedAngle + 0.035 * deviations }),
+  woundOffWords: '± 2° of the lever',
   release: { label: 'End of the string', freeWords: 'drops off its hook' },
   pullLength: ({ trapPosition }) => trapPosition,
   strandThickness: ({ stringDiameter }) => stringDiameter,
   // The tip of a searched lever stays over the axle, but for a little; the other axle stands at the trap or beyond it.
   placed: (design, motor) => {
     const trapPosition = Math.round(trapUnderTip(motor, 0.03) / 0.005) * 0.005;
-    return { ...design, motor: { ...motor, trapPosition }, wheelbase: Math.max(design.wheelbase, trapPosition) };
+    const carried = Math.ceil((trapPosition + TRAP_LENGTH / 2 - design.body.overhang / 2) / 0.005 - 1e-6) * 0.005;
+    return { ...trapAt({ ...design, motor }, trapPosition), wheelbase: Math.max(design.wheelbase, carried) };
   },
   labels: ({ leverLength, trapPosition }, print) => [
     `lever ${print(leverLength, 'size')}`,

@@ -28,8 +28,8 @@ export interface MotorRecord<Motor extends MotorDesign> {
   /** What a car of this kind is driven by, in words. */
   readonly name: string;
   /** In which a new car of this kind differs from others: one that already runs. */
-  readonly newCar: Pick<CarDesign, 'mass' | 'driveLoadShare' | 'wheelbase' | 'driveWheels' | 'otherWheels' | 'motor'> & Partial<CarDesign>;
-  /** Its sizes, in the order they are shown, those of the car among them. */
+  readonly newCar: Pick<CarDesign, 'rest' | 'wheelbase' | 'driveWheels' | 'otherWheels' | 'motor'> & Partial<CarDesign>;
+  /** Its sizes, in the order they are shown, those of the car among them but for what a scale says (`sizes.ts`). */
   readonly sizes: readonly Size[];
   /** What is not known exactly of such a motor: an estimate for each, SI units. */
   readonly values: { readonly [Key in ValueKey]?: (design: CarDesign, motor: Motor) => number };
@@ -37,6 +37,10 @@ export interface MotorRecord<Motor extends MotorDesign> {
   readonly energyValues: readonly ValueKey[];
   /** Parts fitted to the motor itself. */
   readonly parts: { readonly [Slot in PartSlot]?: FittedToMotor<Motor> };
+  /** What lever, string or bands weigh, kg, and where their middle is, m from the drive axle toward the other. The trap is part of the rest. */
+  readonly weight: (design: CarDesign, motor: Motor) => { readonly mass: number; readonly at: number };
+  /** What of it stands in the wind, seen from the front, m². */
+  readonly frontArea: (design: CarDesign, motor: Motor) => number;
   /** The plain numbers of its run, wound as told. */
   readonly setup: (design: CarDesign, motor: Motor, numbers: Numbers, wind: Wind) => SetupOf<Motor['kind']>;
   /** What the setup's keys are called in a design, where that is otherwise. */
@@ -45,6 +49,7 @@ export interface MotorRecord<Motor extends MotorDesign> {
   readonly fullTurns: (design: CarDesign, motor: Motor, numbers: Numbers) => number;
   /** The motor wound a little further or less than told, in standard deviations of what a hand is off. */
   readonly woundOff: (motor: Motor, deviations: number) => Motor;
+  readonly woundOffWords: string;
   /** What is chosen for the end that lets go; null where it has none. */
   readonly release: { readonly label: string; readonly freeWords: string } | null;
   /** Along the body between what holds the motor and the drive axle, m; and how thick one turn lies on the axle, m. 0 for a roller. */

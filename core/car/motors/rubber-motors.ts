@@ -1,10 +1,12 @@
 import { BANDS, bandSizes, RUBBER } from '../catalogue.ts';
 import type { Band, BandDesign, TwistDesign } from '../car-design.ts';
+import { motorSizeFaults } from '../../run/size-faults.ts';
+import type { MotorSetup } from '../../run/run-setup.ts';
 import type { Numbers } from '../value-table.ts';
 import type { FittedToMotor } from './motor-record.ts';
 
 /** What band and twist motors share: both are wound rubber. */
-export const RUBBER_VALUES = { c1: () => RUBBER.c1, c2: () => RUBBER.c2, bandEfficiency: () => RUBBER.efficiency } as const;
+export const RUBBER_VALUES = { c1: () => RUBBER.c1, c2: () => RUBBER.c2, bandLoss: () => RUBBER.loss } as const;
 
 export const RUBBER_KEYS_IN_DESIGN = {
   'motor.bandLength': 'motor.band',
@@ -12,16 +14,36 @@ export const RUBBER_KEYS_IN_DESIGN = {
   'motor.bandThickness': 'motor.band',
   'motor.c1': 'measured.c1',
   'motor.c2': 'measured.c2',
-  'motor.bandEfficiency': 'measured.bandEfficiency',
+  'motor.bandEfficiency': 'measured.bandLoss',
 } as const;
 
-/** The keys of a run setup that say what rubber it is and how much. */
+/** Rubber gives back at least so much, however far it is stretched. */
+const LEAST_KEPT = 0.5;
+
+/**
+ * Share of its energy that rubber gives back where a full wind stretches it to λ times its length: 1 − loss (λ − 1), never
+ * below a half. Our estimate, from common practice.
+ */
+export function keptOf<Setup extends MotorSetup>(setup: Setup, loss: number, stretchOf: (setup: Setup) => number): number {
+  // What no car can have is refused later: it is not wound here.
+  if (motorSizeFaults(setup).length > 0) return LEAST_KEPT;
+  const stretch = stretchOf(setup);
+  return stretch > 0 ? Math.min(Math.max(1 - loss * (stretch - 1), LEAST_KEPT), 1) : LEAST_KEPT;
+}
+
+/** What the bands weigh: two strands of their section and length each, kg. */
+export function bandMass({ band, parallel, series }: BandDesign | TwistDesign): number {
+  const { length, width, thickness } = bandSizes(band);
+  return RUBBER.density * 2 * length * width * thickness * parallel * series;
+}
+
+/** The keys of a run setup that say what rubber it is and how much; nothing is lost in it yet. */
 export function rubberSetup({ band, parallel, series }: BandDesign | TwistDesign, numbers: Numbers) {
   const { length, width, thickness } = bandSizes(band);
   return {
     c1: numbers.c1!,
     c2: numbers.c2!,
-    bandEfficiency: Math.min(numbers.bandEfficiency!, 1),
+    bandEfficiency: 1,
     bandWidth: width,
     bandThickness: thickness,
     bandLength: length,
@@ -32,13 +54,14 @@ export function rubberSetup({ band, parallel, series }: BandDesign | TwistDesign
 
 /** How bands are fitted. */
 export const bandPart = <Motor extends BandDesign | TwistDesign>(): FittedToMotor<Motor> => ({
-  read: ({ band }) => (band.kind === 'size' ? band.size : 'own'),
+  read: ({ band }) => (band.kind === 'size' ? band.size : band.kind),
   fit: (motor, key) => ({ ...motor, band: { kind: 'size', size: key as keyof typeof BANDS } satisfies Band }),
   needed: ({ parallel, series }) => parallel * series,
 });
 
 /** Turns are counted to about a quarter. */
 const COUNTED = 0.25;
+export const TURNS_OFF_WORDS = '± 0.25 turns';
 
 /** So many standard deviations more turns, of what counting is off; some are always wound. */
 export const turnsOff = <Motor extends BandDesign | TwistDesign>(motor: Motor, deviations: number): Motor => ({

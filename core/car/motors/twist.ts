@@ -4,16 +4,30 @@ import { ROLLER_SIZES, ROLLER_WHEEL } from '../common-sizes.ts';
 import { washerOf } from '../fitted.ts';
 import { sizesOfMotor } from '../size.ts';
 import type { MotorRecord } from './motor-record.ts';
-import { bandPart, RUBBER_KEYS_IN_DESIGN, RUBBER_VALUES, rubberSetup, turnsOff, woundBandsWords } from './rubber-motors.ts';
+import { twistedStretch } from '../../motor/twist.ts';
+import type { TwistSetup } from '../../run/run-setup.ts';
+import {
+  bandPart,
+  RUBBER_KEYS_IN_DESIGN,
+  RUBBER_VALUES,
+  rubberSetup,
+  bandMass,
+  keptOf,
+  TURNS_OFF_WORDS,
+  turnsOff,
+  woundBandsWords,
+} from './rubber-motors.ts';
 
 const size = sizesOfMotor('twist');
+
+/** Twisted strands rub on each other: they keep half as much again for each length they are stretched. */
+const TWISTED = 1.5;
 
 /** A band twisted inside a roller, held by a trailing arm. */
 export const TWIST_CAR: MotorRecord<TwistDesign> = {
   name: 'a twisted band, as a roller',
   newCar: {
-    mass: 0.024,
-    driveLoadShare: 1,
+    rest: { mass: 0.006, fromDriveAxle: 0 },
     wheelbase: 0.08,
     trackWidth: 0.03,
     driveWheels: { kind: 'spool', diameter: 0.034 },
@@ -38,21 +52,26 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
     ...ROLLER_SIZES,
   ],
   values: { ...RUBBER_VALUES, washerFriction: (design, motor) => washerOf(design, motor).friction, armFriction: () => ARM_FRICTION },
-  energyValues: ['c1', 'c2', 'bandEfficiency'],
+  energyValues: ['c1', 'c2', 'bandLoss'],
   parts: {
     band: bandPart(),
     washer: { read: ({ washer }) => washer, fit: (motor, key) => ({ ...motor, washer: key as TwistDesign['washer'] }) },
   },
-  setup: (_design, motor, numbers, wind) => ({
-    kind: 'twist',
-    ...rubberSetup(motor, numbers),
-    hookToHook: motor.hookToHook,
-    turns: wind.kind === 'turns' ? wind.turns : motor.turns,
-    washerFriction: numbers.washerFriction!,
-    washerRadius: motor.washerRadius,
-    armLength: motor.armLength,
-    armFriction: numbers.armFriction!,
-  }),
+  weight: (_design, motor) => ({ mass: bandMass(motor), at: 0 }),
+  frontArea: () => 0,
+  setup: (_design, motor, numbers, wind) => {
+    const lossless: TwistSetup = {
+      kind: 'twist',
+      ...rubberSetup(motor, numbers),
+      hookToHook: motor.hookToHook,
+      turns: wind.kind === 'turns' ? wind.turns : motor.turns,
+      washerFriction: numbers.washerFriction!,
+      washerRadius: motor.washerRadius,
+      armLength: motor.armLength,
+      armFriction: numbers.armFriction!,
+    };
+    return { ...lossless, bandEfficiency: keptOf(lossless, TWISTED * numbers.bandLoss!, twistedStretch) };
+  },
   keysInDesign: {
     ...RUBBER_KEYS_IN_DESIGN,
     'motor.washerFriction': 'measured.washerFriction',
@@ -60,6 +79,7 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
   },
   fullTurns: (_design, { turns }) => turns,
   woundOff: turnsOff,
+  woundOffWords: TURNS_OFF_WORDS,
   release: null,
   pullLength: () => 0,
   strandThickness: () => 0,

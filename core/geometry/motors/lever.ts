@@ -1,11 +1,10 @@
 import type { LeverDesign } from '../../car/car-design.ts';
 import { cockedAngleAfter } from '../../motor/lever.ts';
+import { TRAP_LENGTH } from '../../car/motors/lever.ts';
 import { box } from '../box.ts';
 import type { Point } from '../point.ts';
 import type { MotorGeometry } from './motor-geometry.ts';
 
-/** A household snap trap's board, m: the pivot is at its middle. */
-const TRAP_LENGTH = 0.098;
 const TRAP_THICKNESS = 0.006;
 
 export const LEVER_GEOMETRY: MotorGeometry<LeverDesign> = {

@@ -1,3 +1,4 @@
+import { weighing } from '../../../core/car/reference/weighing.ts';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { newCar } from '../../../core/car/new-car.ts';
@@ -14,7 +15,9 @@ const curveFor = (design: CarDesign) => {
 const car = newCar('x');
 /** A car that coasts far longer than it is pulled. */
 const coaster: CarDesign = { ...car, axleDiameter: 0.012, bearing: 'steel-brass-graphite', care: 'careful' };
-const spinning: CarDesign = { ...car, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
+/** It rolls little further than it is pulled. */
+const rough: CarDesign = { ...car, care: 'rough' };
+const spinning: CarDesign = weighing({ ...car, tyre: 'bare-disc', axleDiameter: 0.016 }, { driveLoadShare: 0.3 });
 
 describe('the pull curve', () => {
   it('shows the whole run, and is read between its samples', () => {
@@ -42,7 +45,7 @@ describe('the pull curve', () => {
     expect(words(spinning)).toMatch(/the wheels spin for [\d.]+\sm/);
   });
   it('may leave out the middle of a long coasting, never the pull nor the stop', () => {
-    expect(curveFor(car).curve.fold).toBeNull();
+    expect(curveFor(rough).curve.fold).toBeNull();
     const { curve } = curveFor(coaster);
     const { from, to } = curve.fold!;
     expect(from).toBeGreaterThan(curve.powerEnd!);
@@ -57,7 +60,7 @@ describe('the pull curve', () => {
     expect(place(short, to) - place(short, from)).toBeLessThan(0.1 * (short.right - short.left));
   });
   it.each([
-    ['a car that is pulled far', car, false],
+    ['a car that is pulled far', rough, false],
     ['a long coasting, shortened', coaster, false],
     ['a long coasting, whole', coaster, true],
   ] as const)('finds the distance under a place across, by distance and by time: %s', (_what, design, isWhole) => {

@@ -1,3 +1,4 @@
+import { weighing } from '../../../core/car/reference/weighing.ts';
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
@@ -16,8 +17,8 @@ function curveFor(design: CarDesign): Curve {
   return curveOf(prediction.result, pullLeft(deriveRunSetup(design), prediction.result));
 }
 const lever = newCar('x');
-const spinning: CarDesign = { ...lever, tyre: 'bare-disc', axleDiameter: 0.016, driveLoadShare: 0.3 };
-const weak: CarDesign = { ...newCar('x', 'band'), mass: 0.25, bearing: 'wood-card', sleeve: [] };
+const spinning: CarDesign = weighing({ ...lever, tyre: 'bare-disc', axleDiameter: 0.016 }, { driveLoadShare: 0.3 });
+const weak: CarDesign = weighing({ ...newCar('x', 'band'), bearing: 'wood-card', sleeve: [] }, { mass: 0.4 });
 const plain = { isWhole: false, behind: [], reading: null, axis: 'distance', units: 'metric', width: 600, height: 300 } as const;
 const plot = (curve: Curve, more: Partial<React.ComponentProps<typeof CurvePlot>> = {}): string =>
   renderToStaticMarkup(<CurvePlot curve={curve} {...plain} {...more} />).replaceAll('\u00a0', ' ');

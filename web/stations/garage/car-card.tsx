@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Prediction } from '../../../core/predict/predict-run.ts';
 import { sideView } from '../../../core/geometry/side-view.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
 import type { ListedCar } from '../../app/api.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
 import { Facts } from '../../ui/facts.tsx';
@@ -52,7 +52,7 @@ export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
   const view = useMemo(() => sideView(design), [design]);
   const prediction = usePredictionSoon(design);
   const predicted =
-    prediction === null ? '…' : prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run yet';
+    prediction === null ? '…' : prediction.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : 'cannot run yet';
   const measured = best ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(best.distance, 'distance', units)}` : 'no run yet';
   const scale = sideScale(view, WIDTH, HEIGHT, MARGIN);
   return (

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { faultLine } from '../../../core/fault.ts';
+import { faultLine } from '../../../core/fault-words.ts';
 import type { Unreadable } from '../../../core/schema/stored.ts';
 import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';

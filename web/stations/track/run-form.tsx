@@ -7,8 +7,9 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { faultWords } from '../../../core/car/fault-words.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { printQuantity, unitOf } from '../../../core/units/quantity.ts';
+import { printAbout, printQuantity, unitOf } from '../../../core/units/quantity.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { SEEN_WORDS, windWords } from './run-words.ts';
 import type { SeenThing, TrackForm } from './track-slice.ts';
@@ -146,7 +147,10 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
   const words = (() => {
     if (typeof wind === 'string' || !prediction)
       return form.turns === '' ? 'Say how many turns, and the prediction for them stands here.' : String(wind);
-    if (prediction.kind === 'refused') return prediction.faults.map(({ message }) => `It ${message}`).join('; ');
+    if (prediction.kind === 'refused')
+      return prediction.faults
+        .map((fault) => `It ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
+        .join('; ');
     return `predicted, ${windWords(wind)} · ${printQuantity(prediction.result.time, 'time', units)}`;
   })();
   return (
@@ -158,7 +162,7 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
           sx={{ color: 'secondary.main', fontSize: 32, lineHeight: 1.1 }}
           data-testid="expected-distance"
         >
-          {printQuantity(prediction.result.distance, 'distance', units)}
+          {printAbout(prediction.result.distance, 'distance', units)}
         </Typography>
       )}
       <Typography variant="body2" color="text.secondary">

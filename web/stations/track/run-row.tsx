@@ -5,7 +5,7 @@ import IconButton from '@mui/material/IconButton';
 import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { faultLine } from '../../../core/fault.ts';
+import { faultLine } from '../../../core/fault-words.ts';
 import type { ListedRun, Unreadable } from '../../../core/schema/stored.ts';
 import { printNumber, printQuantity, unitOf } from '../../../core/units/quantity.ts';
 import { problemLine, useRemoveRunMutation } from '../../app/api.ts';

@@ -6,7 +6,7 @@ import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isSameDesign, isSameCar } from '../../../core/car/same-design.ts';
 import { likeRuns, type LikeRuns } from '../../../core/trials/like-runs.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
 import { useListVersionsQuery, useTallyRunsQuery, type RunFilter } from '../../app/api.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -93,7 +93,7 @@ function RunGroup({ carId, group, isPresentCar, isChosen, isOnly, onChoose }: Ru
   const count = sums.stopped + sums.walls;
   const facts: readonly (readonly [string, string])[] = [
     ['runs', `${count}${sums.walls > 0 ? `, ${sums.walls} into the wall` : ''}`],
-    ['predicted', distance(prediction.kind === 'ran' ? prediction.result.distance : null)],
+    ['predicted', prediction.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : '–'],
     [sums.walls > 0 && sums.stopped > 0 ? 'mean of those that stopped' : 'mean', distance(mean)],
     ['spread (standard deviation)', deviation === null ? 'needs two runs that stopped' : `± ${distance(deviation)}`],
     ['best', outcomeWords(sums.best, units)],

@@ -19,20 +19,20 @@ const MOST_ENLARGED = 8;
 const BARE_SHOWN = 1.5;
 
 /** Axle and tape cut open lengthwise: diameters to scale, each turn as wide as the next, what pulls first at the right. */
-export function WindingDrawing({ profile: { steps, design } }: { readonly profile: WindingProfile }) {
+export function WindingDrawing({ profile: { design } }: { readonly profile: WindingProfile }) {
   const units = useUnits();
   const size = (metres: number): string => printQuantity(metres, 'size', units);
   const thickest = thickestSpool(design);
   const enlarged = Math.max(1, Math.min(MOST_ENLARGED, Math.floor((HEIGHT - 2 * WORDS) / (thickest * TRUE_SIZE))));
   const px = (metres: number): number => metres * TRUE_SIZE * enlarged;
+  const steps = [...design.sleeve].reverse();
   const turns = steps.reduce((sum, step) => sum + step.turns, 0) + BARE_SHOWN;
   const perTurn = (WIDTH - 2 * MARGIN) / turns;
   const middle = HEIGHT / 2;
   const right = WIDTH - MARGIN;
   const held = steps.map((step) => step.turns * perTurn);
-  const sleeves = [...design.sleeve].reverse().map(({ diameter }, i) => ({
+  const sleeves = steps.map(({ diameter }, i) => ({
     diameter,
-    wraps: steps[i]!.wraps,
     width: held[i]!,
     x: right - held.slice(0, i + 1).reduce((sum, width) => sum + width, 0),
   }));
@@ -46,16 +46,16 @@ export function WindingDrawing({ profile: { steps, design } }: { readonly profil
       fill={ink}
       aria-label={`Axle ${size(design.axleDiameter)} across; over the tape, what pulls first first: ${sleeves.map(({ diameter }) => size(diameter)).join(', ')}`}
     >
-      {sleeves.map(({ diameter, x, width, wraps }, i) => (
+      {sleeves.map(({ diameter, x, width }, i) => (
         <g key={i}>
           <rect
             x={x}
             y={middle - px(diameter) / 2}
             width={width}
             height={px(diameter)}
-            fill={wraps === 0 ? 'none' : 'var(--mui-palette-workbench-pullArea)'}
+            fill="var(--mui-palette-workbench-pullArea)"
             stroke="var(--mui-palette-workbench-pull)"
-            strokeWidth={wraps === 0 ? 0 : 1}
+            strokeWidth={1}
           />
           {width > 64 && (
             <text x={x + width / 2} y={middle - px(diameter) / 2 - 6} textAnchor="middle" fontFamily={FONTS.figures}>

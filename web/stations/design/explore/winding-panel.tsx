@@ -5,9 +5,9 @@ import { proxy } from 'comlink';
 import { useEffect } from 'react';
 import { isRoller } from '../../../../core/car/motors/motors.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { windingWords } from '../../../../core/car/tape.ts';
+import { sleeveLines } from '../../../../core/car/sleeves.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
 import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
@@ -21,7 +21,7 @@ interface WindingPanelProps {
   readonly edit: Edit;
 }
 
-/** The tape under each turn that serves the aim best with the launch still under the grip limit: what to do, drawn to scale. */
+/** The sleeve that serves the aim best, as builders make it: what to do, drawn to scale. */
 export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
   const units = useUnits();
   const job = useJob<{ readonly profile: WindingProfile | null }>();
@@ -42,22 +42,24 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
   const profile = result?.profile ?? null;
   return (
     <Box sx={{ overflow: 'auto', height: '100%' }}>
-      <JobBar job={job} label="Trying tape" />
+      <JobBar job={job} label="Trying sleeves" />
       {profile ? (
         <Box sx={{ display: 'flex', gap: 5, flexWrap: 'wrap', alignItems: 'start' }}>
           <Box sx={{ flex: '1 1 230px', maxWidth: 340 }}>
             <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-              {windingWords(profile.steps).map((line, i) => (
+              {sleeveLines(profile.design, units).map((line, i) => (
                 <Typography key={i} component="li" sx={{ fontWeight: 700 }}>
                   {line}
-                  <Typography component="span" variant="caption" color="text.secondary" sx={{ display: 'block', mb: 1 }}>
-                    ⌀ {printQuantity(profile.design.sleeve.at(-1 - i)!.diameter, 'size', units)} over the tape
-                  </Typography>
+                  {profile.design.sleeve.at(-1 - i)!.kind === 'tape' && (
+                    <Typography component="span" variant="caption" color="text.secondary" sx={{ display: 'block', mb: 1 }}>
+                      ⌀ {printQuantity(profile.design.sleeve.at(-1 - i)!.diameter, 'size', units)} over the tape
+                    </Typography>
+                  )}
                 </Typography>
               ))}
             </Box>
             <Typography variant="body2" sx={{ my: 2 }}>
-              {printQuantity(distance, 'distance', units)} → {printQuantity(profile.distance, 'distance', units)}
+              {printAbout(distance, 'distance', units)} → {printAbout(profile.distance, 'distance', units)}
               {profile.slipDistance > 0.0005
                 ? `, still spinning for ${printQuantity(profile.slipDistance, 'distance', units)}`
                 : `, without wheelspin: the grip is ${profile.launchGripRatio.toFixed(2)} × what the launch needs`}
@@ -77,7 +79,9 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
         progress === null &&
         result && (
           <>
-            <Typography>{isRoller(design) ? 'A roller has no spool to tape.' : 'No tape beats the bare axle for this aim.'}</Typography>
+            <Typography>
+              {isRoller(design) ? 'A roller has no spool to thicken.' : 'No sleeve beats the bare axle for this aim.'}
+            </Typography>
             <TapeOff design={design} edit={edit} />
           </>
         )
@@ -90,6 +94,6 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
 const TapeOff = ({ design, edit }: Pick<WindingPanelProps, 'design' | 'edit'>) =>
   design.sleeve.length > 0 && (
     <Button size="small" onClick={() => edit((car) => ({ ...car, sleeve: [] }))}>
-      Take the tape off
+      Take the sleeve off
     </Button>
   );

@@ -41,7 +41,7 @@ const FLOOR = choice(
   (d, kind) => ({ ...d, floor: { ...d.floor, kind } }),
 );
 const TRUENESS = choice(
-  'How true the wheels run',
+  'How true it is built',
   CARE,
   (d) => d.care,
   (d, care) => ({ ...d, care }),
@@ -64,6 +64,12 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
     (d, driveAxle) => ({ ...d, layout: { ...d.layout, driveAxle } }),
   ),
   { label: 'Body', slot: 'body' },
+  choice(
+    'Deck over the drive axle',
+    { notched: { label: 'cut out' }, whole: { label: 'whole' } },
+    (d) => (d.body.notched ? 'notched' : 'whole'),
+    (d, how) => ({ ...d, body: { ...d.body, notched: how === 'notched' } }),
+  ),
 ];
 
 const COUNTS = Object.fromEntries(Array.from({ length: 6 }, (_, i) => [`${i + 1}`, { label: `${i + 1}` }]));
@@ -112,7 +118,7 @@ export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[
 /** Whether two designs are made of the same and run on the same, whatever their sizes. */
 export function isSameChoice(a: CarDesign, b: CarDesign): boolean {
   /** The sizes of a band that are typed. */
-  const bandOf = ({ motor }: CarDesign): unknown => (hasBands(motor) && motor.band.kind === 'own' ? motor.band : null);
+  const bandOf = ({ motor }: CarDesign): unknown => (hasBands(motor) && motor.band.kind !== 'size' ? motor.band : null);
   return (
     a.motor.kind === b.motor.kind &&
     a.own === b.own &&

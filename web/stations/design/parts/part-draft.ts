@@ -1,7 +1,8 @@
+import { wrongWords } from '../../../../core/fault-words.ts';
 import { CATALOGUE, PART_VALUES, partFaults, usualValue } from '../../../../core/car/parts.ts';
 import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../../../core/car/part-slots.ts';
-import { parseQuantity } from '../../../../core/units/quantity.ts';
+import { parseQuantity, valueIn } from '../../../../core/units/quantity.ts';
 
 /** A part as it is being typed. */
 export interface PartDraft {
@@ -72,7 +73,11 @@ export function partOf(
   if (count.trim() === '' || !Number.isInteger(counted) || counted < 0 || counted > 1000)
     problems.count = 'Must be a whole number from 0 to 1000.';
   const part: OwnPart = { format: 'nimble-axle/own-part', version: 1, kind, name: trimmed, like, values: known, evidence, count: counted };
-  for (const { path, message } of partFaults(part))
-    problems[path.replace('values.', '')] ??= `${message[0]!.toUpperCase()}${message.slice(1)}.`;
+  for (const fault of partFaults(part)) {
+    const field = fault.path.replace('values.', '');
+    const value = PART_VALUES[kind].find(({ key }) => key === field);
+    const message = wrongWords(fault, (bound) => (value ? valueIn(value, bound, 4) : String(bound)));
+    problems[field] ??= `${message[0]!.toUpperCase()}${message.slice(1)}.`;
+  }
   return Object.keys(problems).length > 0 ? { problems } : { part };
 }

@@ -14,6 +14,9 @@ import type { Edit } from '../../../open-car/design-slice.ts';
 const OWN = 'own part: ';
 /** Bands whose sizes are typed for this car. */
 const OWN_SIZES = 'own';
+const TUBING = 'tubing';
+/** A loop tied from half a metre of ¼ in tubing with a 1/16 in wall, m. */
+const USUAL_TUBING = { kind: 'tubing', form: 'loop', length: 0.2, outside: 0.0064, wall: 0.0016 } as const;
 
 /** The value of the field that stands for what is fitted. */
 export const fieldValue = (key: string, ownName: string | undefined): string => (ownName === undefined ? key : `${OWN}${ownName}`);
@@ -24,6 +27,8 @@ interface PartFieldProps {
   /** What is fitted, see `fieldValue`. */
   readonly value: string;
   readonly needed: number;
+  /** Parts of the catalogue that do not fit here, each with its reason. */
+  readonly misfits: Readonly<Record<string, string>>;
   /** The builder's own of this kind. */
   readonly parts: readonly OwnPart[];
   readonly edit: Edit;
@@ -35,16 +40,17 @@ function fitted(design: CarDesign, slot: PartSlot, chosen: string, parts: readon
     return part ? fitOwn(design, slot, part) : design;
   }
   const { motor } = design;
-  if (chosen !== OWN_SIZES || !hasBands(motor)) return fitCatalogue(design, slot, chosen);
+  if ((chosen !== OWN_SIZES && chosen !== TUBING) || !hasBands(motor)) return fitCatalogue(design, slot, chosen);
   // Begins with the sizes of what was fitted before.
   const plain = fitCatalogue(design, slot, '33');
+  if (chosen === TUBING) return { ...plain, motor: { ...motor, band: USUAL_TUBING } };
   return { ...plain, motor: { ...motor, band: { kind: 'own', ...bandSizes(motor.band) } } };
 }
 
 const shortOf = (count: number, needed: number): string => (count < needed ? `! ${needed} needed, ${count} in stock` : '');
 
 /** What is fitted at one place of the car: from the catalogue, or of the builder's own. Drawn anew only when that changes. */
-export const PartField = memo(function PartField({ label, slot, value, needed, parts, edit }: PartFieldProps) {
+export const PartField = memo(function PartField({ label, slot, value, needed, misfits, parts, edit }: PartFieldProps) {
   const { kind } = SLOTS[slot];
   const present = value.startsWith(OWN) ? parts.find(({ name }) => name === value.slice(OWN.length)) : undefined;
   const isElsewhere = value.startsWith(OWN) && !present;
@@ -58,11 +64,13 @@ export const PartField = memo(function PartField({ label, slot, value, needed, p
       onChange={({ target }) => edit((design) => fitted(design, slot, target.value, parts))}
     >
       {Object.entries(CATALOGUE[kind]).map(([key, entry]) => (
-        <MenuItem key={key} value={key}>
+        <MenuItem key={key} value={key} disabled={key in misfits && key !== value}>
           {entry.label}
+          {key in misfits && ` · ${misfits[key]}`}
         </MenuItem>
       ))}
       {slot === 'band' && <MenuItem value={OWN_SIZES}>own sizes</MenuItem>}
+      {slot === 'band' && <MenuItem value={TUBING}>latex tubing</MenuItem>}
       {(parts.length > 0 || isElsewhere) && <ListSubheader>My parts</ListSubheader>}
       {isElsewhere && <MenuItem value={value}>{value.slice(OWN.length)} (from this car’s file)</MenuItem>}
       {parts.map(({ name, evidence, count }) => (

@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import { Fragment, memo, startTransition, Suspense, useCallback, useState } from 'react';
 import { hasBands } from '../../../../core/car/motors/motors.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { misfitsAt } from '../../../../core/car/fit.ts';
 import { fittedKey, neededAt } from '../../../../core/car/parts.ts';
 import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
 import { SLOTS, type PartKind } from '../../../../core/car/part-slots.ts';
@@ -12,6 +13,7 @@ import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import styles from '../design-page.module.css';
 import type { Edit } from '../../../open-car/design-slice.ts';
+import { TubingFields } from './tubing-fields.tsx';
 import { BandSizeFields } from './band-size-fields.tsx';
 import { CHOICES, isSameChoice, type Choice } from './choices.ts';
 import { fieldValue, PartField } from './part-field.tsx';
@@ -48,9 +50,11 @@ function Parts({ design, edit }: PartsPanelProps) {
               {...choice}
               value={fieldValue(fittedKey(design, choice.slot) ?? '', own?.[choice.slot]?.name)}
               needed={neededAt(design, choice.slot)}
+              misfits={misfitsAt(design, choice.slot)}
               parts={partsOf(SLOTS[choice.slot].kind)}
               edit={edit}
             />
+            {choice.slot === 'band' && hasBands(motor) && motor.band.kind === 'tubing' && <TubingFields band={motor.band} edit={edit} />}
             {choice.slot === 'band' && hasBands(motor) && motor.band.kind === 'own' && !own?.band && (
               <BandSizeFields band={motor.band} edit={edit} />
             )}

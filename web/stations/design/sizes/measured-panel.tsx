@@ -1,9 +1,10 @@
 import Button from '@mui/material/Button';
 import { memo, useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { MEASURED_SPREAD, valueKeysOf, valueOf } from '../../../../core/car/values.ts';
-import { VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
+import { measuredSpread, valueKeysOf, valueOf } from '../../../../core/car/values.ts';
+import { spreadWords, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { Fault } from '../../../../core/fault.ts';
+import { wrongWords } from '../../../../core/fault-words.ts';
 import { numberIn, parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
@@ -42,6 +43,10 @@ function useSettled(design: CarDesign): CarDesign {
 
 const Values = memo(function Values({ design, edit, faults }: ValuesProps) {
   const group = useRoving(`.${styles.value}`);
+  const faultOf = (key: string): string | undefined => {
+    const fault = faults.find(({ path }) => path === `measured.${key}`);
+    return fault && wrongWords(fault);
+  };
   return (
     <section ref={group} aria-labelledby="measured-title" className={styles.fields}>
       <h2 id="measured-title" className={plain.heading}>
@@ -56,7 +61,7 @@ const Values = memo(function Values({ design, edit, faults }: ValuesProps) {
           valueKey={key}
           {...valueOf(design, key)}
           isTyped={Object.hasOwn(design.measured, key)}
-          fault={faults.find(({ path }) => path === `measured.${key}`)?.message}
+          fault={faultOf(key)}
           edit={edit}
         />
       ))}
@@ -84,10 +89,13 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
     if (typed === null) return;
     const parsed = parseQuantity(typed, 'count', units);
     if (parsed.kind === 'unclear') return setProblem(parsed.message);
-    if (!(parsed.value > 0)) return setProblem('Must be above 0.');
+    if (!(parsed.value > 0) && valueKey !== 'slope') return setProblem('Must be above 0.');
     setProblem('');
     setTyped(null);
-    edit((car) => ({ ...car, measured: { ...car.measured, [valueKey]: { value: parsed.value * factor, spread: MEASURED_SPREAD } } }));
+    edit((car) => ({
+      ...car,
+      measured: { ...car.measured, [valueKey]: { value: parsed.value * factor, spread: measuredSpread(valueKey) } },
+    }));
   };
   const forget = (): void =>
     edit((car) => {
@@ -113,7 +121,9 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
           </Button>
         )}
       </div>
-      <p className={`${plain.caption} ${plain.muted}`}>{`${evidence}, ± ${printQuantity(spread, 'share', units)}`}</p>
+      <p
+        className={`${plain.caption} ${plain.muted}`}
+      >{`${evidence}, ± ${spreadWords(valueKey, spread, (share, quantity) => printQuantity(share, quantity, units))}`}</p>
     </div>
   );
 });

@@ -1,12 +1,14 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { memo, useEffect, useRef } from 'react';
+import { Fragment, memo, useEffect, useRef } from 'react';
 import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../../../core/car/motors/motors.ts';
+import { weightWords } from '../../../../core/car/weights.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
 import { sizesOf } from '../../../../core/car/sizes.ts';
 import type { Size } from '../../../../core/car/size.ts';
 import { faultWords } from '../../../../core/car/fault-words.ts';
-import { limitWords, type Fault } from '../../../../core/fault.ts';
+import type { Fault } from '../../../../core/fault.ts';
+import { wrongWords } from '../../../../core/fault-words.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { arrowStep } from '../../../ui/arrow-step.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
@@ -28,6 +30,7 @@ const FAULT_AT: Readonly<Record<string, string>> = {
   'motor.cockedAngle': 'leverLength',
   'motor.releaseAngle': 'leverLength',
   mass: 'mass',
+  driveLoadShare: 'driveLoadShare',
   'motor.turns': 'turns',
   'motor.anchorToAxle': 'anchorToAxle',
   sleeve: 'sleeve',
@@ -52,7 +55,12 @@ export function SizesPanel({ design, edit, faults }: SizesPanelProps) {
         Sizes
       </h2>
       {sizesOf(design.motor.kind).map((size) => (
-        <SizeRow key={size.id} size={size} kind={design.motor.kind} value={size.read(design)} edit={edit} fault={faultAt(size.id)} />
+        <Fragment key={size.id}>
+          <SizeRow size={size} kind={design.motor.kind} value={size.read(design)} edit={edit} fault={faultAt(size.id)} />
+          {size.id === 'mass' && (
+            <p className={`${plain.caption} ${plain.muted}`}>{weightWords(design, (value) => printQuantity(value, 'weight', units))}</p>
+          )}
+        </Fragment>
       ))}
     </section>
   );
@@ -98,9 +106,8 @@ const SizeRow = memo(function SizeRow({ size, kind, value, edit, fault }: SizeRo
     const { readCarDesign } = await reader();
     const read = readCarDesign(size.write(PATTERN[kind], typed));
     if (read.kind === 'read') return null;
-    const { message, limit } = read.faults[0]!;
     const print = (value: number): string => printQuantity(value, size.quantity, units);
-    return `${print(typed)} ${limit ? limitWords(limit, print) : message}.`;
+    return `${print(typed)} ${wrongWords(read.faults[0]!, print)}.`;
   };
   const { name, unit, problem, input } = useQuantityInput({
     label: size.label,

@@ -28,6 +28,6 @@ describe.each(['lever', 'band', 'twist'] as MotorKind[])('a figure of a %s car e
   it('tells a measured number from an estimated one', () => {
     const fromOf = (car = design) => explain('wheelspin', car).numbers[0]![2];
     expect(fromOf()).toBe('estimated');
-    expect(fromOf({ ...design, measured: { slidingGrip: { value: 0.5, spread: 0.05 } } })).toBe('measured');
+    expect(fromOf({ ...design, measured: { slidingRatio: { value: 0.5, spread: 0.05 } } })).toBe('measured');
   });
 });

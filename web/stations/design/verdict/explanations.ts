@@ -5,7 +5,7 @@ import { CONDITIONS } from '../../../../core/predict/conditions.ts';
 import { deriveRunSetup } from '../../../../core/predict/derive-run-setup.ts';
 import { standingWeight } from '../../../../core/car/weights.ts';
 import { valueKeysOf, valueOf } from '../../../../core/car/values.ts';
-import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../../core/car/value-table.ts';
+import { spreadWords, VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { valueIn, type Print } from '../../../../core/units/quantity.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
@@ -85,7 +85,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         title: 'Wheelspin',
         formula: 'While the tyre slides it passes sliding grip × load; wheelspin is ∫ (rim speed − car speed) dt.',
         numbers: [
-          row(design, 'slidingGrip'),
+          row(design, 'slidingRatio'),
           ['time sliding', print(result.slipTime, 'time'), RUN],
           ['energy burnt', print(result.energy.slip, 'energy'), RUN],
         ],
@@ -98,9 +98,9 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         numbers: [
           ...valueKeysOf(design).map((key): Row => {
             const [name, value, evidence] = row(design, key);
-            return [name, `${value} ± ${print(valueOf(design, key).spread, 'share')}`, evidence];
+            return [name, `${value} ± ${spreadWords(key, valueOf(design, key).spread, print)}`, evidence];
           }),
-          ...CONDITIONS.map(({ name, spreadWords }): Row => [name, spreadWords, 'common practice']),
+          ...CONDITIONS.map((condition): Row => [condition.name, condition.spreadWords(design), 'common practice']),
         ],
       };
     case 'energy':
@@ -124,7 +124,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
           ...motor.energyValues.map((key) => row(design, key)),
           row(design, 'bearingFriction'),
           row(design, 'rollingLengthDrive'),
-          row(design, 'outOfSquare'),
+          row(design, 'rub'),
           row(design, 'dragArea'),
         ],
       };

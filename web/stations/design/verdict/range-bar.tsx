@@ -36,7 +36,9 @@ export function RangeBar({ assessment, likely, halfWidth, aim, explain }: RangeB
             </Explained>
             {assessment.chance !== null && ` · meets the aim ${printQuantity(assessment.chance, 'share', units)} of the time`}
           </p>
-          <p className={`${plain.text} ${plain.muted}`}>{`its next run, if so: ${known(next.low)} to ${known(next.high)} ${unit}`}</p>
+          <p
+            className={`${plain.text} ${plain.muted} ${styles.onPaper}`}
+          >{`its next run, if so: ${known(next.low)} to ${known(next.high)} ${unit}`}</p>
           <div aria-hidden className={styles.track}>
             <div className={styles.bounds} style={{ left: at(bounds.low), width: at(bounds.high - bounds.low) }} />
             <div className={styles.likely} style={{ left: at(likely) }} />

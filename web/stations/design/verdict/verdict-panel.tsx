@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { faultWords } from '../../../../core/car/fault-words.ts';
+import { faultWords, keyWords } from '../../../../core/car/fault-words.ts';
 import type { Prediction } from '../../../../core/predict/predict-run.ts';
-import { VALUE_NAMES, type ValueKey } from '../../../../core/car/value-table.ts';
 import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
-import { faultLine } from '../../../../core/fault.ts';
+import { faultLine } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
@@ -20,6 +19,7 @@ import { EnergyBar } from './energy-bar.tsx';
 import { explanationOf } from './explanations.ts';
 import { RangeBar } from './range-bar.tsx';
 import { Remedies } from './remedies.tsx';
+import { Spark } from './spark.tsx';
 import { useAssessment } from '../../../open-car/use-assessment.ts';
 import styles from './verdict-panel.module.css';
 
@@ -111,32 +111,35 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
   ];
   return (
     <>
-      <div>
-        <p className={styles.distance} data-testid="predicted-distance" data-metres={result.distance.toFixed(2)}>
-          <span className={styles.unit}>about </span>
-          {printKnown(result.distance, halfWidth, 'distance', units)}
-          <span className={styles.unit}>{` ${unitOf('distance', units)}`}</span>
-        </p>
-        <p className={`${plain.text} ${plain.muted}`}>
-          <Explained figure="distance" explain={explain}>
-            predicted, fully wound
-          </Explained>
-          {result.rollsBack ? ' · then rolls back' : ''}
-          {result.wheelie ? ' · lifts its front at launch' : ''}
-        </p>
-        <RangeBar assessment={assessment} likely={result.distance} halfWidth={halfWidth} aim={design.aim} explain={explain} />
-        {isBroken && (
-          <p role="alert" className={plain.text}>
-            ✕ Range and checks could not be worked out for this car.{' '}
-            <Button size="small" onClick={again}>
-              Try again
-            </Button>
+      <div className={styles.answer}>
+        <Spark result={result} />
+        <div>
+          <p className={styles.distance} data-testid="predicted-distance" data-metres={result.distance.toFixed(2)}>
+            <span className={styles.unit}>about </span>
+            {printKnown(result.distance, halfWidth, 'distance', units)}
+            <span className={styles.unit}>{` ${unitOf('distance', units)}`}</span>
           </p>
-        )}
-      </div>
-      <div className={`${styles.limit} ${isBad ? styles.bad : ''}`}>
-        <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
-        <p className={plain.text}>{text}</p>
+          <p className={`${plain.text} ${plain.muted} ${styles.onPaper}`}>
+            <Explained figure="distance" explain={explain}>
+              predicted, fully wound
+            </Explained>
+            {result.rollsBack ? ' · then rolls back' : ''}
+            {result.wheelie ? ' · lifts its front at launch' : ''}
+          </p>
+          <RangeBar assessment={assessment} likely={result.distance} halfWidth={halfWidth} aim={design.aim} explain={explain} />
+          {isBroken && (
+            <p role="alert" className={plain.text}>
+              ✕ Range and checks could not be worked out for this car.{' '}
+              <Button size="small" onClick={again}>
+                Try again
+              </Button>
+            </p>
+          )}
+        </div>
+        <div className={`${styles.limit} ${isBad ? styles.bad : ''}`}>
+          <p className={plain.strong}>{isBad ? `✕ ${title}` : title}</p>
+          <p className={`${plain.text} ${styles.onPaper}`}>{text}</p>
+        </div>
       </div>
       <Remedies assessment={assessment} halfWidth={halfWidth} aim={design.aim} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
@@ -146,26 +149,18 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
   );
 }
 
-/** A key of a design as a builder reads it: `motor.bandWidth` → "band width", a measured value by its name. */
-function keyWords(path: string): string {
-  const [first, key = ''] = path.split('.');
-  if (first === 'measured' && Object.hasOwn(VALUE_NAMES, key)) return VALUE_NAMES[key as ValueKey];
-  return path
-    .replace('motor.', '')
-    .replace(/([A-Z])/g, ' $1')
-    .toLowerCase();
-}
-
 function Refused({ prediction }: { readonly prediction: Extract<Prediction, { kind: 'refused' }> }) {
   const units = useUnits();
   return (
-    <div className={`${styles.limit} ${styles.bad}`}>
-      <p className={plain.strong}>✕ It cannot run like this.</p>
-      {prediction.faults.map((fault) => (
-        <p key={faultLine(fault)} className={plain.text}>
-          {keyWords(fault.path)} {faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}
-        </p>
-      ))}
+    <div className={styles.answer}>
+      <div className={`${styles.limit} ${styles.bad}`}>
+        <p className={plain.strong}>✕ It cannot run like this.</p>
+        {prediction.faults.map((fault) => (
+          <p key={faultLine(fault)} className={plain.text}>
+            {keyWords(fault.path)} {faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}
+          </p>
+        ))}
+      </div>
     </div>
   );
 }

@@ -1,0 +1,124 @@
+import { AXLES, BEARINGS, TYRES, WHEELS } from '../car/catalogue.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { misfitOf } from '../car/fit.ts';
+import { bearingOf, tyreOf } from '../car/fitted.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import { fitCatalogue } from '../car/parts.ts';
+import { onAxle, TAPE, taped, windingWords } from '../car/tape.ts';
+import type { Print } from '../units/quantity.ts';
+import { remedyOf, stepped, stepsToward, type Remedy } from './remedy.ts';
+
+/** The tyres with more grip that go on these wheels, the next first. */
+export function grippierTyres(design: CarDesign): Remedy[] {
+  const grip = tyreOf(design).staticGrip;
+  return (Object.keys(TYRES) as CarDesign['tyre'][])
+    .filter((tyre) => TYRES[tyre].staticGrip > grip * 1.05 && misfitOf(design, 'tyre', tyre) === null)
+    .sort((a, b) => TYRES[a].staticGrip - TYRES[b].staticGrip)
+    .map((tyre) => remedyOf('tyres', `tyre-${tyre}`, `Tyres: ${TYRES[tyre].label}`, fitCatalogue(design, 'tyre', tyre)));
+}
+
+/** g of ballast, in coins. */
+const BALLAST_STEPS = [0.01, 0.02, 0.03, 0.04, 0.06];
+
+const ballastAt = (design: CarDesign, id: string, at: number, place: string, print: Print): Remedy[] =>
+  stepped(
+    'ballast',
+    id,
+    BALLAST_STEPS.map((more) => {
+      const mass = design.ballast.mass + more;
+      const fromDriveAxle = (design.ballast.mass * design.ballast.fromDriveAxle + more * at) / mass;
+      return [`${print(more, 'weight')} over the ${place} axle`, { ...design, ballast: { mass, fromDriveAxle } }];
+    }),
+  );
+
+/** Ballast over the drive axle. */
+export const ballastOverDriveAxle = (design: CarDesign, print: Print): Remedy[] => ballastAt(design, 'ballast', 0, 'drive', print);
+
+/** Ballast over the other axle. */
+export const ballastOverOtherAxle = (design: CarDesign, print: Print): Remedy[] =>
+  ballastAt(design, 'ballast-other', design.wheelbase, 'other', print);
+
+/** So much bigger even small wheels are tried, m. */
+const SMALL = 0.03;
+
+/** Other drive wheels of the kind: of those there are, or cut by steps of 10 mm. */
+function driveWheelsToward(design: CarDesign, factor: number, id: string, print: Print): Remedy[] {
+  const { kind, diameter } = design.driveWheels;
+  const { stock, between } = WHEELS[kind];
+  const side = Math.sign(factor - 1);
+  const sizes = stock
+    ? stock.filter((one) => side * (one - diameter) > 1e-6).sort((a, b) => side * (a - b))
+    : stepsToward(diameter, side > 0 ? Math.max(factor * diameter, diameter + SMALL) : factor * diameter, 0.01).filter(
+        (one) => !between || (one >= between[0] && one <= between[1]),
+      );
+  return stepped(
+    'drive-wheels',
+    id,
+    sizes.map((size) => [`Drive wheels ⌀ ${print(size, 'size')}`, { ...design, driveWheels: { kind, diameter: size } }]),
+  );
+}
+
+/** Bigger drive wheels. */
+export const biggerDriveWheels = (design: CarDesign, print: Print): Remedy[] => driveWheelsToward(design, 1.6, 'bigger-wheels', print);
+
+/** Smaller drive wheels. */
+export const smallerDriveWheels = (design: CarDesign, print: Print): Remedy[] => driveWheelsToward(design, 0.5, 'smaller-wheels', print);
+
+/** Tape for the turn that pulls first: as many wraps as make the axle about twice as thick. */
+export function launchSleeve(design: CarDesign): Remedy[] {
+  if (isRoller(design) || design.sleeve.length > 0) return [];
+  const steps = [{ wraps: Math.max(1, Math.round(design.axleDiameter / 2 / TAPE)), turns: 1 }];
+  return [remedyOf('sleeve', 'sleeve', windingWords(steps)[0]!, taped(design, steps))];
+}
+
+/** The bare axle, where it is taped. */
+export const noSleeve = (design: CarDesign): Remedy[] =>
+  design.sleeve.length > 0 ? [remedyOf('sleeve', 'no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
+
+/** A thicker or thinner drive axle by half millimetres, its tape as thick as it is; none for a roller. */
+const axleToward = (design: CarDesign, factor: number, id: string, print: Print): Remedy[] =>
+  isRoller(design)
+    ? []
+    : stepped(
+        'axle',
+        id,
+        stepsToward(design.axleDiameter, factor * design.axleDiameter, 0.0005)
+          .filter((diameter) => diameter > 0.001)
+          .map((diameter) => [`A drive axle of ${print(diameter, 'size')}`, onAxle(design, diameter)]),
+      );
+
+/** A thicker drive axle. */
+export const thickerAxle = (design: CarDesign, print: Print): Remedy[] => axleToward(design, 2, 'thicker-axle', print);
+
+/** A thinner drive axle. */
+export const thinnerAxle = (design: CarDesign, print: Print): Remedy[] => axleToward(design, 0.5, 'thinner-axle', print);
+
+/** The bearing with least friction for the axle at hand. */
+export const easierBearing = (design: CarDesign): Remedy[] => {
+  const bearing = AXLES[design.axle].stuff === 'metal' ? 'steel-brass-graphite' : 'wood-plastic-straw';
+  return bearingOf(design).friction <= BEARINGS[bearing].friction || isRoller(design)
+    ? []
+    : [
+        remedyOf(
+          'bearing',
+          'bearing',
+          bearing === 'wood-plastic-straw' ? 'Line the holes with plastic straw' : 'Brass and graphite in the bearings',
+          fitCatalogue(design, 'bearing', bearing),
+        ),
+      ];
+};
+
+/** Wheels set square with care. */
+export const squareWheels = (design: CarDesign): Remedy[] =>
+  design.care === 'careful' ? [] : [remedyOf('care', 'careful', 'Set the wheels square and centred', { ...design, care: 'careful' })];
+
+/** A body of another kind, in words of the caller's. */
+export const bodyOf = (design: CarDesign, kind: CarDesign['body']['kind'], label: string): Remedy =>
+  remedyOf('body', `body-${kind}`, label, fitCatalogue(design, 'body', kind));
+
+/** Axles parallel and wheels equal. */
+export const straightAxles = (design: CarDesign): Remedy =>
+  remedyOf('alignment', 'straight', 'Set the axles parallel, with equal wheels', {
+    ...design,
+    alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 },
+  });

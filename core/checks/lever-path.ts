@@ -1,0 +1,44 @@
+import { sideView } from '../geometry/side-view.ts';
+import { longerLever, shorterLever } from './motor-remedies.ts';
+import { remedyOf } from './remedy.ts';
+import { clearance, type Check, type Situation } from './check.ts';
+
+const LEAST = 0.005;
+
+/**
+ * The least gap on the way of the lever's tip, m: over the floor, and, where one wheel alone stands in the middle, to that wheel. Between cocked and let
+ * go the tip is highest upright, so that over the floor the ends tell. Source: geometry.
+ */
+export function leverPath({ design }: Situation): Check | null {
+  const { motor, otherWheels, layout } = design;
+  if (motor.kind !== 'lever' || !otherWheels) return null;
+  const { motor: view, otherWheel } = sideView(design);
+  if (view.kind !== 'lever' || !otherWheel) return null;
+  const floor = Math.min(view.tipCocked.y, view.tipAtRest.y);
+  // The nearest the lever's line comes to the wheel is at rest, when it lies toward it.
+  const { pivot, tipAtRest: tip } = view;
+  const along = ((otherWheel.x - pivot.x) * (tip.x - pivot.x) + (otherWheel.y - pivot.y) * (tip.y - pivot.y)) / motor.leverLength ** 2;
+  const share = Math.min(Math.max(along, 0), 1);
+  const wheel =
+    Math.hypot(otherWheel.x - pivot.x - share * (tip.x - pivot.x), otherWheel.y - pivot.y - share * (tip.y - pivot.y)) - otherWheel.radius;
+  const hitsWheel = layout.otherWheelCount === 1 && wheel < floor;
+  const gap = hitsWheel ? wheel : floor;
+  const releaseAngle = Math.min(motor.releaseAngle + 0.35, motor.cockedAngle - 0.1);
+  return clearance(
+    {
+      id: 'lever-path',
+      title: 'way of the lever',
+      gap,
+      least: LEAST,
+      sentence: (print) =>
+        gap > 0
+          ? `On its way the lever passes ${hitsWheel ? 'the wheel' : 'the floor'} with ${print(gap, 'size')} to spare.`
+          : `The lever strikes ${hitsWheel ? 'the wheel in front of it' : 'the floor'}.`,
+    },
+    (print) => [
+      ...shorterLever(design, print),
+      ...(hitsWheel ? longerLever(design, print) : []),
+      remedyOf('lever', 'stop-lever', 'A stop that holds the lever 20° earlier', { ...design, motor: { ...motor, releaseAngle } }),
+    ],
+  );
+}

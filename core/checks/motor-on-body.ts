@@ -1,0 +1,30 @@
+import type { MotorDesign } from '../car/car-design.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import { geometryOf } from '../geometry/motors/motors.ts';
+import { remedyOf } from './remedy.ts';
+import { clearance, type Check, type Situation } from './check.ts';
+
+/** How far the body reaches beyond trap or anchor, m: one that hangs in the air cannot be held. */
+export function motorOnBody({ design }: Situation): Check | null {
+  if (isRoller(design)) return null;
+  const { motor, wheelbase, body } = design;
+  const reach = geometryOf<MotorDesign>(motor).deckReach(motor);
+  const gap = wheelbase + body.overhang / 2 - reach;
+  const name = motor.kind === 'lever' ? 'trap' : 'anchor';
+  const overhang = 2 * (reach - wheelbase) + 0.01;
+  return clearance(
+    {
+      id: 'motor-on-body',
+      title: `${name} on the body`,
+      gap,
+      least: 0,
+      sentence: (print) =>
+        gap >= 0
+          ? `The body reaches ${print(gap, 'size')} beyond the ${name}.`
+          : `The ${name} reaches ${print(-gap, 'size')} beyond the body’s end.`,
+    },
+    (print) => [
+      remedyOf('body', 'longer-body', `A body ${print(wheelbase + overhang, 'size')} long`, { ...design, body: { ...body, overhang } }),
+    ],
+  );
+}

@@ -1,0 +1,31 @@
+import { conflictsOf, fittingAround, misfitOf } from '../car/fit.ts';
+import { CATALOGUE, fitCatalogue } from '../car/parts.ts';
+import { SLOTS } from '../car/part-slots.ts';
+import { remedyOf, type Remedy } from './remedy.ts';
+import type { Check, Situation } from './check.ts';
+
+/** Parts that do not go together, or a wheel in a size it does not come in. */
+export function partsFit({ design }: Situation): Check {
+  const conflicts = conflictsOf(design);
+  return {
+    id: 'parts-fit',
+    title: 'parts that go together',
+    value: conflicts.length,
+    limit: 0,
+    limitIs: 'most',
+    quantity: 'count',
+    verdict: conflicts.length > 0 ? 'warning' : 'good',
+    sure: 'sizes',
+    sentence: () =>
+      conflicts.length === 0
+        ? 'Tyres go with wheels, bearings with axles, and the wheels come in these sizes.'
+        : `${conflicts.map(({ words }) => `${words[0]!.toUpperCase()}${words.slice(1)}`).join('. ')}.`,
+    remedies: () =>
+      conflicts.flatMap(({ slot }): Remedy[] => {
+        if (slot === 'driveWheels' || slot === 'otherWheels')
+          return [remedyOf('parts', `fit-${slot}`, 'The nearest wheel there is', fittingAround(design, slot))];
+        const key = Object.keys(CATALOGUE[SLOTS[slot].kind]).find((candidate) => misfitOf(design, slot, candidate) === null)!;
+        return [remedyOf('parts', `fit-${slot}`, `${CATALOGUE[SLOTS[slot].kind][key]!.label} instead`, fitCatalogue(design, slot, key))];
+      }),
+  };
+}

@@ -1,0 +1,57 @@
+import { makeMotorPoint } from '../motor/motor.ts';
+import { armLoad, bearingTorque, carForces, resistanceAt } from '../run/forces.ts';
+import { easierBearing, squareWheels, thickerAxle } from './chassis-remedies.ts';
+import { bandsSideBySide, shorterLever } from './motor-remedies.ts';
+import { grade, type Check, type Situation } from './check.ts';
+
+/** A car whose pull falls below this many times its resistance stalls now and then: friction differs from run to run. Common practice. */
+const SURE_PULL = 1.3;
+/** Places looked at on each piece of the motor's path. */
+const PLACES = 12;
+
+/**
+ * The least that the pull has done, up to any place of the powered way, over what resistance has taken of a slow car up to there, as a
+ * ratio: at 1 it stands still. A weak place is coasted over by what was won before it. Source: conservation of energy. null for a car that
+ * stops wound: the check of turns left says more.
+ */
+export function pullOnTheWay({ design, setup, motor, result }: Situation): Check | null {
+  if (result.stalled || result.turnsLeft > 0.5) return null;
+  const car = carForces(setup, motor);
+  const point = makeMotorPoint();
+  const load = Math.min(Math.max(car.loadBase, 0), car.weight);
+  let [done, taken, value] = [0, 0, Infinity];
+  for (const { from, to, evaluate } of motor.segments.slice(motor.first)) {
+    const step = (to - from) / PLACES;
+    for (let k = 0; k < PLACES; k++) {
+      evaluate(from + (k + 0.5) * step, point);
+      const turned = Math.abs(point.angleSlope * step);
+      done += point.torque * turned;
+      taken += resistanceAt(car, bearingTorque(car, point), load, armLoad(car, point.torque), 0) * car.radius * turned;
+      if (taken > 0) value = Math.min(value, done / taken);
+    }
+  }
+  if (!Number.isFinite(value)) return null;
+  const verdict = grade(value, SURE_PULL, 'least', Infinity);
+  return {
+    id: 'pull-on-the-way',
+    title: 'pull in hand on the way',
+    value,
+    limit: SURE_PULL,
+    limitIs: 'least',
+    quantity: 'count',
+    verdict,
+    sure: 'estimated',
+    sentence: (print) =>
+      `Up to its weakest place the pull has done ${print(value, 'count')} times what resisted${verdict === 'good' ? '.' : ': with a little more friction it stops there with turns left.'}`,
+    remedies: (print) =>
+      verdict === 'good'
+        ? []
+        : [
+            ...thickerAxle(design, print),
+            ...shorterLever(design, print),
+            ...bandsSideBySide(design, 1),
+            ...easierBearing(design),
+            ...squareWheels(design),
+          ],
+  };
+}

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import type { Wrong } from './fault.ts';
+import { beyond } from './fault.ts';
+import { faultLine, limitWords, told, wrongWords } from './fault-words.ts';
+
+/** What each kind of fault says after the name of its key, and so what would put it right. */
+const SENTENCES: readonly (readonly [Wrong, string | RegExp])[] = [
+  [{ code: 'bound', limit: { is: 'least', value: 2 } }, 'must be at least 2'],
+  [{ code: 'bound', limit: { is: 'above', value: 0 } }, 'must be above 0'],
+  [{ code: 'bound', limit: { is: 'most', value: 9, because: 'a full wind of this car' } }, 'must be at most 9, a full wind of this car'],
+  [{ code: 'bound', limit: { is: 'below', value: 1 } }, 'must be below 1'],
+  [{ code: 'against', must: 'exceed', other: 'motor.releaseAngle' }, 'must be greater than motor.releaseAngle'],
+  [
+    { code: 'against', must: 'reach', other: 'axleDiameter', because: 'the tape lies on the axle' },
+    'must not be below axleDiameter: the tape lies on the axle',
+  ],
+  [{ code: 'against', must: 'not-exceed', other: 'surface.staticGrip' }, 'must not be above surface.staticGrip'],
+  [{ code: 'missing' }, 'is missing'],
+  [{ code: 'missing', because: 'the car has other wheels' }, 'is missing: the car has other wheels'],
+  [{ code: 'unknown-key' }, /remove it or check its spelling/],
+  [{ code: 'unknown-kind' }, 'is not a kind known here'],
+  [{ code: 'choice', among: ['"rear"', '"front"'] }, 'must be one of "rear", "front"'],
+  [{ code: 'expected', what: 'a number' }, 'must be a number'],
+  [{ code: 'blank' }, /can be seen/],
+  [{ code: 'too-large', of: 'items', count: 500, most: 400 }, 'has 500 items; at most 400'],
+  [{ code: 'not-json', reason: 'Unexpected token' }, 'not a JSON file: Unexpected token'],
+  [{ code: 'not-valid', reason: 'must match a format' }, 'must match a format'],
+  [{ code: 'more', count: 12 }, 'and 12 more'],
+  [{ code: 'not-of-part', part: 'tyre' }, 'is not a value of a tyre; remove it'],
+  [{ code: 'out-of-range', toward: 'low' }, 'is far below what any car has'],
+  [{ code: 'out-of-range', toward: 'high' }, 'is far above what any car has'],
+  [{ code: 'out-of-place' }, /no place in an archive/],
+  [{ code: 'orphan' }, /not in the archive/],
+  [{ code: 'not-of-this-car' }, 'is no version of this car'],
+  [{ code: 'own-ancestor' }, /grown from this version itself/],
+  [{ code: 'lever-past-line', at: 'released' }, /raise it$/],
+  [{ code: 'lever-past-line', at: 'cocked' }, /lower it$/],
+  [{ code: 'lever-in-line', at: 'cocked', others: ['motor.leverLength'] }, /when cocked; lower it, or change motor\.leverLength$/],
+  [{ code: 'lever-in-line', at: 'released', others: ['a', 'b'] }, /end of the pull; raise it, or change a or b$/],
+  [{ code: 'band-breaks', unwound: 7.26, most: 7 }, /to 7\.3 times its length before it is wound, above 7/],
+  [{ code: 'band-breaks', unwound: null, most: 7 }, /more than 7 times its length.*Wind fewer turns, or use a longer chain/],
+];
+
+describe('a fault in words', () => {
+  it.each(SENTENCES)('%j', (wrong, words) => {
+    const said = wrongWords(wrong);
+    if (typeof words === 'string') expect(said).toBe(words);
+    else expect(said).toMatch(words);
+  });
+  it('is told of every kind there is, each otherwise', () => {
+    const said = SENTENCES.map(([wrong]) => wrongWords(wrong));
+    expect(new Set(said).size).toBe(said.length);
+  });
+  it('has its numbers and the other keys as whoever asks prints them', () => {
+    expect(wrongWords({ code: 'bound', limit: { is: 'most', value: 0.024 } }, (value) => `${1000 * value} g`)).toBe('must be at most 24 g');
+    expect(limitWords({ is: 'least', value: 0.1 }, (value) => value.toFixed(2))).toBe('must be at least 0.10');
+    const against = { code: 'against', must: 'exceed', other: 'motor.x' } as const;
+    expect(wrongWords(against, String, () => 'the other')).toBe('must be greater than the other');
+  });
+  it('names its key, or nothing where the whole is meant; and stands beside the data it is made of', () => {
+    expect(faultLine(beyond('mass', { is: 'above', value: 0 }))).toBe('mass: must be above 0');
+    expect(faultLine({ path: '', code: 'more', count: 2 })).toBe('and 2 more');
+    expect(told({ path: 'id', code: 'expected', what: 'a UUID' })).toEqual({
+      path: 'id',
+      code: 'expected',
+      what: 'a UUID',
+      message: 'must be a UUID',
+    });
+  });
+});
