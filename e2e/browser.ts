@@ -89,6 +89,8 @@ export async function openPage(
     (message) =>
       message.type() === 'error' && !/409|Failed to fetch|ERR_CONNECTION/.test(message.text()) && complaints.push(message.text()),
   );
+  // Its focus is its own, whichever pages are opened or closed beside it.
+  await page.emulateFocusedPage(true);
   await page.setViewport(viewport);
   await page.goto(url);
   await page.waitForSelector('h1');

@@ -83,7 +83,7 @@ describe('the keyboard', () => {
         await showRings(page, false);
         const gained = withRing - (await ringPixels(page, box, TOKENS[scheme].distance));
         await showRings(page, true);
-        missing = gained < 2 * (box.width - 2 * AROUND) ? `${name}: ${gained} px` : '';
+        missing = gained < 2 * (box.width - 2 * AROUND) ? `${name}: ${gained} px of ring, then at ${await focused(page)}` : '';
       }
       if (missing !== '') without.push(missing);
     }
