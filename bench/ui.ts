@@ -40,6 +40,7 @@ try {
   await page.setViewport(DESKTOP);
   await page.goto(`${program.url}/cars/5ce44000-0000-4000-8000-000000000001/design`);
   await page.waitForSelector('[data-testid=predicted-distance]');
+  await (await page.waitForSelector('#group-driveAxle'))!.click();
   await (await page.waitForSelector('input[type=range][aria-label="Drive wheels ⌀"]'))!.focus();
   // What the page's one thread does for a step, as the browser counts it in time on the processor: script, style and layout.
   const session = await page.createCDPSession();

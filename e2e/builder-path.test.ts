@@ -60,6 +60,9 @@ describe('from the Garage to a logged run', () => {
     await car.seesNot('“long” is not a number');
     await car.type('Drive wheels ⌀, mm', '3 m');
     await car.sees('3000 mm must be at most 2000 mm');
+    // What could not be taken is still there after something else was looked at.
+    expect(await car.valueOf('Wheelbase, mm')).toBe('310');
+    expect(await car.valueOf('Drive wheels ⌀, mm')).toBe('3 m');
     await car.type('Drive wheels ⌀, mm', '120');
   });
 
@@ -67,6 +70,7 @@ describe('from the Garage to a logged run', () => {
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await car.press('Undo');
     expect(await car.valueOf('Wheelbase, mm')).toBe('260');
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.down('Control');
     await page.keyboard.press('y');
     await page.keyboard.up('Control');

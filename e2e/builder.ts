@@ -10,7 +10,21 @@ export const standsStill = (page: Page) =>
 /** What a builder does on a page, by the words on it. */
 export const builder = (page: Page) => {
   const byName = async (role: string, name: string) => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!;
+  /** Brings a size or part to hand: in Design, what is in a closed group is looked for by its name. */
+  const reach = async (label: string): Promise<void> => {
+    const search = await page.$('input[type=search]');
+    if (!search || (await page.$(`::-p-aria([name="${label}"])`))) return;
+    await search.evaluate((field) => (field as HTMLInputElement).select());
+    await search.type(label.replace(/, \S+$/, ''));
+  };
+  /** Gives groups the room again that a search took. */
+  const browse = async (): Promise<void> => {
+    await (await page.waitForSelector('input[type=search]'))!.focus();
+    await page.keyboard.press('Escape');
+  };
   return {
+    reach,
+    browse,
     press: async (name: string) => (await byName('button', name)).click(),
     openTab: async (name: string) => (await byName('tab', name)).click(),
     /** Chooses from a menu that is open. */
@@ -23,6 +37,7 @@ export const builder = (page: Page) => {
     },
     /** Opens a list and chooses from it. */
     pick: async (label: string, option: string) => {
+      await reach(label);
       await (await byName('combobox', label)).click();
       // A list that still opens would be missed by the mouse.
       await (await byName('option', option)).evaluate((item) => (item as HTMLElement).click());
@@ -31,6 +46,7 @@ export const builder = (page: Page) => {
     follow: async (name: string) => (await byName('link', name)).click(),
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {
+      await reach(label);
       await (await byName('textbox', label)).click();
       await page.keyboard.down('Control');
       await page.keyboard.press('a');
@@ -38,9 +54,12 @@ export const builder = (page: Page) => {
       await page.keyboard.type(text);
       await page.keyboard.press('Tab');
     },
-    valueOf: async (label: string): Promise<string> =>
-      (await byName('textbox', label)).evaluate((field) => (field as HTMLInputElement).value),
+    valueOf: async (label: string): Promise<string> => {
+      await reach(label);
+      return (await byName('textbox', label)).evaluate((field) => (field as HTMLInputElement).value);
+    },
     focusSlider: async (name: string) => {
+      await reach(name);
       const slider = await page.waitForSelector(`input[type=range][aria-label="${name}"]`);
       await slider!.focus();
     },

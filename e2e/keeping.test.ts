@@ -94,7 +94,7 @@ describe('a worker that breaks', () => {
     });
     await car.openTab('Sweep');
     await car.sees('This broke down before it was done.');
-    await page.focus('input[aria-label="Lever length"], input[aria-label="Wheelbase"]');
+    await car.focusSlider('Wheelbase');
     await page.keyboard.press('ArrowRight');
     await car.sees('Range and checks could not be worked out');
     await page.evaluate(() => (window as unknown as { mend: () => void }).mend());

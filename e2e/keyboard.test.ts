@@ -106,7 +106,7 @@ describe('the keyboard', () => {
       await page.keyboard.press('F6');
       visited.push((await focused(page))!);
     }
-    for (const part of ['Name of the car', 'Lever length, mm', 'type another', 'Pull curve', 'predicted, fully wound'])
+    for (const part of ['Name of the car', 'Find a size or part', 'type another', 'Pull curve', 'predicted, fully wound'])
       expect(
         visited.slice(0, 9).some((name) => name.includes(part)),
         `${part} in ${visited.join('; ')}`,
@@ -118,14 +118,17 @@ describe('the keyboard', () => {
     const page = await open(`${KELP}/design`);
     const car = builder(page);
     await car.sees('Checks');
-    await page.focus('input[aria-label="Lever length, mm"]');
+    await page.focus('#group-body');
+    await page.keyboard.press('Enter');
+    await car.sees('Body longer than the wheelbase by');
+    await page.focus('input[aria-label="Wheelbase, mm"]');
     await page.keyboard.press('ArrowDown');
-    expect(await focused(page)).toContain('Trap to drive axle, mm');
+    expect(await focused(page)).toContain('Ready-to-run weight, g');
     await page.keyboard.press('Tab');
     await page.keyboard.down('Control');
     await page.keyboard.press('ArrowDown');
     await page.keyboard.up('Control');
-    expect(await focused(page)).toBe('INPUT Drive wheels ⌀');
+    expect(await focused(page)).toBe('INPUT On the drive wheels');
     const handle = (await page.waitForSelector('[role=slider][aria-label^="lever"]'))!;
     const value = (): Promise<number[]> =>
       handle.evaluate((slider) => ['now', 'min', 'max'].map((which) => Number(slider.getAttribute(`aria-value${which}`))));

@@ -1,11 +1,17 @@
 import type { Quantity } from '../units/quantity.ts';
 import type { CarDesign, MotorDesign, MotorKind } from './car-design.ts';
+import type { CarGroup } from './car-groups.ts';
+import type { PartSlot } from './part-slots.ts';
 
 /** One number of a design that can be typed or slid, with the range a slider covers (SI). Typing may go beyond it, as far as the file format does. */
 export interface Size {
   readonly id: string;
   readonly label: string;
   readonly quantity: Quantity;
+  /** What of the car it belongs to. */
+  readonly group: CarGroup;
+  /** The part whose own size it is: it is told in one row with it. */
+  readonly slot?: PartSlot;
   readonly low: number;
   readonly high: number;
   /** In which steps a builder would change it for a better car, SI; none where it is given. */
@@ -29,14 +35,15 @@ export const sizesOfMotor =
     label: string,
     quantity: Quantity,
     [low, high]: Range,
-    search: Pick<Size, 'searchStep' | 'searchedUpTo'> = {},
+    more: Pick<Size, 'searchStep' | 'searchedUpTo' | 'slot'> = {},
   ): Size => ({
     id,
     label,
     quantity,
+    group: 'motor',
     low,
     high,
-    ...search,
+    ...more,
     read: (d) => (d.motor.kind === kind ? Number((d.motor as unknown as Record<string, unknown>)[id]) : 0),
     write: (d, value) => (d.motor.kind === kind ? { ...d, motor: { ...d.motor, [id]: value } } : d),
   });

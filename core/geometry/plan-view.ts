@@ -20,7 +20,8 @@ export interface PlanView {
   readonly otherWheels: readonly Plate[];
   /** Both ends of each axle. */
   readonly axles: readonly (readonly [Point, Point])[];
-  readonly body: Plate | null;
+  /** Deck or tube, or the sticks it is glued of; none for a roller. */
+  readonly body: readonly Plate[];
   readonly ballast: Plate | null;
   /** Lever, bands or trailing arm: from where it is held to where it pulls. */
   readonly pull: readonly [Point, Point];
@@ -28,6 +29,20 @@ export interface PlanView {
 }
 
 const END = AXLE_ENDS / 2;
+
+/** Width of a craft stick, m. */
+const STICK = 0.01;
+
+/** A deck or tube along the car; of craft sticks, two along it and three across them. */
+function bodyPlates(design: CarDesign, width: number): Plate[] {
+  const length = bodyLength(design);
+  const middle = design.wheelbase / 2;
+  const plate = (x: number, y: number, long: number, wide: number): Plate => ({ middle: { x, y }, length: long, width: wide, turn: 0 });
+  if (design.body.kind !== 'craft-sticks' || width < 3 * STICK) return [plate(middle, 0, length, width)];
+  const rail = (width - STICK) / 2;
+  const across = (length - STICK) / 2;
+  return [...[-across, 0, across].map((x) => plate(middle + x, 0, STICK, width)), ...[rail, -rail].map((y) => plate(middle, y, length, STICK))];
+}
 
 /** Where everything stands, seen from above. Axles out of square are drawn as they stand. */
 export function planView(design: CarDesign): PlanView {
@@ -70,14 +85,7 @@ export function planView(design: CarDesign): PlanView {
       axleAt(0, rollerHalf + END, driveTurn),
       ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidth / 2 : half) + END, otherTurn)] : []),
     ],
-    body: design.otherWheels
-      ? {
-          middle: { x: wheelbase / 2, y: 0 },
-          length: bodyLength(design),
-          width: bodyPartOf(design).isTube ? design.body.width : bodyWidth,
-          turn: 0,
-        }
-      : null,
+    body: design.otherWheels ? bodyPlates(design, bodyPartOf(design).isTube ? design.body.width : bodyWidth) : [],
     ballast: design.ballast.mass > 0 ? { middle: { x: design.ballast.fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null,
     pull,
     bounds: {

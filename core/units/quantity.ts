@@ -90,7 +90,7 @@ export function printQuantity(value: number, quantity: Quantity, system: UnitSys
 }
 
 /** Half of what cars like one another differ by, as a share of the distance, where no range is at hand. Our estimate: what ranges of plain cars are. */
-const USUAL_HALF_WIDTH = 0.25;
+export const USUAL_HALF_WIDTH = 0.25;
 
 /** A predicted value where its range is not at hand, no finer than such predictions are known: `about 22 m`. */
 export const printAbout = (value: number, quantity: Quantity, system: UnitSystem): string =>

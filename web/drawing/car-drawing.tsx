@@ -2,7 +2,9 @@ import Button from '@mui/material/Button';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
+import type { CarGroup } from '../../core/car/car-groups.ts';
 import { FLOORS } from '../../core/car/catalogue.ts';
+import { standingWeight } from '../../core/car/weights.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import { planView } from '../../core/geometry/plan-view.ts';
 import { sideView } from '../../core/geometry/side-view.ts';
@@ -20,6 +22,7 @@ import { Handles } from './drawing-handles.tsx';
 import { planHandles } from './plan-handles.ts';
 import { PlanDrawing } from './plan-drawing.tsx';
 import { recordOf } from '../../core/car/motors/motors.ts';
+import { groupOf } from './of-group.ts';
 import { SideDrawing } from './side-drawing.tsx';
 import { sideHandles } from './side-handles.ts';
 import type { Player } from './use-player.ts';
@@ -33,10 +36,12 @@ interface CarDrawingProps {
   readonly player: Player;
   /** It cannot be built or wound like this: the drawing shows it all the same. */
   readonly isRefused: boolean;
+  /** Something of this group was pressed. */
+  readonly onPress: (group: CarGroup) => void;
 }
 
 /** The car to scale, from the side or from above: grab its parts, type its sizes, run it along its curve. */
-export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps) {
+export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDrawingProps) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const units = useUnits();
   const [isAbove, setAbove] = useState(false);
@@ -46,6 +51,7 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
   const printTime = (time: number): string => printQuantity(time, 'time', units);
   const { pose } = player;
   const slope = design.floor.slope;
+  const share = printQuantity(standingWeight(design).driveLoadShare, 'share', units);
   const label = [
     `${design.name} from ${isAbove ? 'above' : 'the side'}: drive wheels ${size(design.driveWheels.diameter)} across`,
     ...(design.otherWheels ? [`other wheels ${size(design.otherWheels.diameter)}`, `wheelbase ${size(design.wheelbase)}`] : []),
@@ -60,8 +66,19 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
   return (
     <section ref={ref} aria-label="Drawing" className={styles.drawing}>
       {width > 0 && height > 0 && (
-        <TypedSizes design={design} edit={edit}>
-          <svg width={width} height={height} role="group" aria-label={label} className={styles.picture} id="car-drawing">
+        <TypedSizes design={design} edit={edit} onType={({ group }) => onPress(group)}>
+          <svg
+            width={width}
+            height={height}
+            role="group"
+            aria-label={label}
+            className={styles.picture}
+            id="car-drawing"
+            onPointerDown={({ target }) => {
+              const group = groupOf(target as Element);
+              if (group) onPress(group);
+            }}
+          >
             <Paper width={width} height={height} isForward={design.layout.driveAxle === 'rear'} />
             {isAbove ? <FromAbove {...shown} distance={distance} /> : <FromTheSide {...shown} />}
           </svg>
@@ -74,7 +91,7 @@ export function CarDrawing({ design, edit, player, isRefused }: CarDrawingProps)
         <p className={styles.words}>
           {pose
             ? `${printTime(pose.time)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
-            : `${FLOORS[design.floor.kind].label}, ${slope === 0 ? 'level' : `${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'uphill' : 'downhill'}`}`}
+            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${FLOORS[design.floor.kind].label}, ${slope === 0 ? 'level' : `${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'uphill' : 'downhill'}`}`}
         </p>
       </div>
     </section>

@@ -1,7 +1,9 @@
+import type { CarGroup } from '../../core/car/car-groups.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import type { SideView } from '../../core/geometry/side-view.ts';
 import type { Circle } from '../../core/geometry/point.ts';
 import { drawingOf } from './motors/motors.ts';
+import { ofGroup } from './of-group.ts';
 import type { Scale } from './scale.ts';
 import { corners, INK, MUTED, PAPER, PULL, PULL_AREA } from './stroke.tsx';
 
@@ -13,10 +15,11 @@ interface WheelProps {
   readonly line: number;
   /** rad it has turned; its spokes are drawn while it runs. */
   readonly turn: number | null;
+  readonly group: CarGroup;
 }
 
-const Wheel = ({ scale, wheel, marks, line, turn }: WheelProps) => (
-  <>
+const Wheel = ({ scale, wheel, marks, line, turn, group }: WheelProps) => (
+  <g {...ofGroup(group)}>
     <circle
       cx={scale.x(wheel.x)}
       cy={scale.y(wheel.y)}
@@ -48,7 +51,7 @@ const Wheel = ({ scale, wheel, marks, line, turn }: WheelProps) => (
         ))}
       </g>
     )}
-  </>
+  </g>
 );
 
 interface CarSketchProps {
@@ -66,15 +69,33 @@ export function CarSketch({ view, scale, line, pose = null }: CarSketchProps) {
   return (
     <g>
       {view.otherWheel && (
-        <Wheel scale={scale} wheel={view.otherWheel} marks={view.otherMarks} line={line} turn={pose && view.heading * pose.otherAngle} />
+        <Wheel
+          group="otherAxle"
+          scale={scale}
+          wheel={view.otherWheel}
+          marks={view.otherMarks}
+          line={line}
+          turn={pose && view.heading * pose.otherAngle}
+        />
       )}
-      <Wheel scale={scale} wheel={view.driveWheel} marks={view.driveMarks} line={line} turn={pose && view.heading * pose.driveAngle} />
-      {view.deck.length > 0 && <polygon points={corners(scale, view.deck)} fill={PAPER} stroke={MUTED} strokeWidth={0.7 * line} />}
-      {view.ballast.length > 0 && <polygon points={corners(scale, view.ballast)} fill={MUTED} stroke={INK} strokeWidth={0.6 * line} />}
+      <Wheel
+        group="driveAxle"
+        scale={scale}
+        wheel={view.driveWheel}
+        marks={view.driveMarks}
+        line={line}
+        turn={pose && view.heading * pose.driveAngle}
+      />
+      {view.deck.length > 0 && (
+        <polygon {...ofGroup('body')} points={corners(scale, view.deck)} fill={PAPER} stroke={MUTED} strokeWidth={0.7 * line} />
+      )}
+      {view.ballast.length > 0 && (
+        <polygon {...ofGroup('body')} points={corners(scale, view.ballast)} fill={MUTED} stroke={INK} strokeWidth={0.6 * line} />
+      )}
       {otherAxle && (
         <circle cx={scale.x(otherAxle.x)} cy={scale.y(otherAxle.y)} r={Math.max(scale.length(otherAxle.radius), line)} fill={INK} />
       )}
-      {drawingOf(view.motor).sketch({ view: view.motor, axle, scale, line, pose })}
+      <g {...ofGroup('motor')}>{drawingOf(view.motor).sketch({ view: view.motor, axle, scale, line, pose })}</g>
       {[...view.sleeves].reverse().map((sleeve) => (
         <circle
           key={sleeve.radius}

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
-import { createContext, memo, useCallback, useContext, useState, type ReactNode } from 'react';
+import { createContext, memo, useCallback, useContext, useEffect, useRef, useState, type ReactNode } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
+import type { Size } from '../../core/car/size.ts';
 import { sizesOf } from '../../core/car/sizes.ts';
 import { FONTS } from '../ui/tokens.ts';
 import { CLEAR_GROUND } from '../ui/clear-ground.ts';
@@ -15,14 +16,25 @@ const TypeSize = createContext<(sizeId: string, x: number, y: number) => void>((
 interface TypedSizesProps {
   readonly design: CarDesign;
   readonly edit: Edit;
+  /** A size is about to be typed. */
+  readonly onType: (size: Size) => void;
   readonly children: ReactNode;
 }
 
 /** Lets the sizes written on a drawing be typed over where they stand. */
-export function TypedSizes({ design, edit, children }: TypedSizesProps) {
+export function TypedSizes({ design, edit, onType, children }: TypedSizesProps) {
   const [typing, setTyping] = useState<{ readonly sizeId: string; readonly x: number; readonly y: number } | null>(null);
-  const open = useCallback((sizeId: string, x: number, y: number) => setTyping({ sizeId, x, y }), []);
-  const size = sizesOf(design.motor.kind).find(({ id }) => id === typing?.sizeId);
+  const called = (sizeId: string | undefined): Size | undefined => sizesOf(design.motor.kind).find(({ id }) => id === sizeId);
+  const present = useRef({ called, onType });
+  useEffect(() => {
+    present.current = { called, onType };
+  });
+  const open = useCallback((sizeId: string, x: number, y: number) => {
+    setTyping({ sizeId, x, y });
+    const size = present.current.called(sizeId);
+    if (size) present.current.onType(size);
+  }, []);
+  const size = called(typing?.sizeId);
   return (
     <TypeSize.Provider value={open}>
       {children}

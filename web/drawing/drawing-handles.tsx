@@ -6,6 +6,7 @@ import type { Size } from '../../core/car/size.ts';
 import { printQuantity } from '../../core/units/quantity.ts';
 import { FONTS } from '../ui/tokens.ts';
 import { arrowStep } from '../ui/arrow-step.ts';
+import { ofGroup } from './of-group.ts';
 import type { Scale } from './scale.ts';
 import { useRoving } from '../ui/use-roving.ts';
 import { useUnits } from '../ui/use-units.ts';
@@ -95,6 +96,7 @@ const Handle = memo(function Handle({ label, size, value, x, y, across, up, perM
     <g
       role="slider"
       tabIndex={0}
+      {...ofGroup(size.group)}
       aria-label={`${label}, on the drawing`}
       aria-valuenow={Number(value.toPrecision(5))}
       aria-valuetext={words}

@@ -5,6 +5,7 @@ import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { newCar } from '../../core/car/new-car.ts';
 import { predictRun } from '../../core/predict/predict-run.ts';
 import { sizesOf } from '../../core/car/sizes.ts';
+import skerrow from '../../server/demo/skerrow.json' with { type: 'json' };
 import { planView } from '../../core/geometry/plan-view.ts';
 import { poseAt } from '../../core/geometry/pose.ts';
 import { sideView } from '../../core/geometry/side-view.ts';
@@ -92,7 +93,7 @@ describe('the drawing of a car', () => {
   });
   it.each([
     ['lever', ['⌀ 120 mm', '260 mm', '190 mm', 'lever 180 mm', 'axle ⌀ 3.2 mm', 'cocked']],
-    ['band', ['⌀ 120 mm', '210 mm', '185 mm', 'axle ⌀ 3.2 mm, taped to 8 mm', '9 turns']],
+    ['band', ['⌀ 120 mm', '210 mm', '185 mm', 'axle ⌀ 3.2 mm', 'taped to 8 mm', '9 turns']],
     ['twist', ['⌀ 34 mm', 'arm 70 mm', '35 turns']],
   ] as const)('of %s says its sizes', (kind, words) => {
     const drawn = drawnSide(newCar('x', kind), 620, 320).replaceAll('\u00a0', ' ');
@@ -102,6 +103,72 @@ describe('the drawing of a car', () => {
     const views = [0.1, 0.2, 0.3, 0.4, 0.5].map((time) => drawnSide(newCar('x'), 620, 320, time));
     for (const drawn of views) expect(drawn).not.toContain('⌀');
     expect(views.some((drawn) => />\d+ m</.test(drawn))).toBe(true);
+  });
+});
+
+interface Box {
+  readonly words: string;
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+/** px a figure takes along, and half of what it takes up. */
+const [ADVANCE, HALF_UP] = [7.85, 6];
+const attribute = (tag: string, name: string): string => new RegExp(` ${name}="([^"]*)"`).exec(tag)?.[1] ?? '';
+
+/** Where the words of a drawing stand. */
+const boxesOf = (drawn: string): Box[] =>
+  [...drawn.matchAll(/(<text [^>]*>)([^<]*)</g)].map(([, tag, words]) => {
+    const [x, y] = [Number(attribute(tag!, 'x')), Number(attribute(tag!, 'y'))];
+    const width = ADVANCE * words!.length;
+    const left = { start: x, middle: x - width / 2, end: x - width }[attribute(tag!, 'text-anchor') || 'start']!;
+    return { words: words!, left, right: left + width, top: y - HALF_UP, bottom: y + HALF_UP };
+  });
+/** The straight lines of its dimensions and strokes, as points along them. */
+function pointsOf(drawn: string): [number, number][] {
+  const lines: [number, number, number, number][] = [];
+  for (const [, tag] of drawn.matchAll(/(<line [^>]*>)/g))
+    lines.push(['x1', 'y1', 'x2', 'y2'].map((name) => Number(attribute(tag!, name))) as [number, number, number, number]);
+  for (const [, d] of drawn.matchAll(/<path d="([^"]*)" stroke="[^"]*" stroke-width="0.9"/g)) {
+    let [x, y] = [0, 0];
+    for (const [, command, along, upTo] of d!.matchAll(/([MHV])(-?[\d.]+)(?: (-?[\d.]+))?/g)) {
+      const to: [number, number] =
+        command === 'M' ? [Number(along), Number(upTo)] : command === 'H' ? [Number(along), y] : [x, Number(along)];
+      if (command !== 'M') lines.push([x, y, ...to]);
+      [x, y] = to;
+    }
+  }
+  return lines.flatMap(([x1, y1, x2, y2]) => {
+    const count = Math.ceil(Math.hypot(x2 - x1, y2 - y1));
+    return Array.from({ length: count + 1 }, (_, i): [number, number] => [
+      x1 + ((x2 - x1) * i) / (count || 1),
+      y1 + ((y2 - y1) * i) / (count || 1),
+    ]);
+  });
+}
+
+describe('words on a drawing', () => {
+  const cars = [...kinds.map((kind) => newCar(kind, kind)), ...skerrow.cars.map(({ design }) => design as CarDesign)];
+  it.each(cars.map((car) => [car.name, car] as const))('of %s stand clear of each other, of lines and of rims', (_name, car) => {
+    const drawn = drawnSide(car, 600, 320);
+    const boxes = boxesOf(drawn);
+    const within = (box: Box, [x, y]: readonly [number, number]): boolean => x > box.left && x < box.right && y > box.top && y < box.bottom;
+    const rims = sideView(car);
+    const scale = sideScale(rims, 600, 320, MARGIN);
+    const round = [rims.driveWheel, ...(rims.otherWheel ? [rims.otherWheel] : [])].flatMap(({ x, y, radius }) =>
+      Array.from({ length: 720 }, (_, i): [number, number] => [
+        scale.x(x + radius * Math.cos((i * Math.PI) / 360)),
+        scale.y(y + radius * Math.sin((i * Math.PI) / 360)),
+      ]),
+    );
+    const points = [...pointsOf(drawn), ...round];
+    const crossed = boxes.filter((box) => points.some((point) => within(box, point))).map(({ words }) => words);
+    expect(crossed).toEqual([]);
+    const overlapping = boxes.filter((a) =>
+      boxes.some((b) => a !== b && a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom),
+    );
+    expect(overlapping.map(({ words }) => words)).toEqual([]);
   });
 });
 

@@ -1,6 +1,7 @@
 import { curvatureOf, driftAfter } from '../../core/predict/straightness.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { Plate, PlanView } from '../../core/geometry/plan-view.ts';
+import { ofGroup } from './of-group.ts';
 import type { Scale } from './scale.ts';
 import { Across, Dimensions, Label, Upright } from './dimension-marks.tsx';
 import { INK, MUTED, PAPER } from './stroke.tsx';
@@ -46,7 +47,11 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
   const below = scale.y(-bounds.halfWidth);
   return (
     <>
-      {view.body && <PlateShape plate={view.body} scale={scale} fill={PAPER} line={1} />}
+      <g {...ofGroup('body')}>
+        {view.body.map((plate, i) => (
+          <PlateShape key={i} plate={plate} scale={scale} fill={PAPER} line={1} />
+        ))}
+      </g>
       {view.axles.map(([a, b], i) => (
         <line
           key={i}
@@ -56,6 +61,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
           y2={scale.y(b.y)}
           stroke={MUTED}
           strokeWidth={Math.max(2, scale.length(design.axleDiameter))}
+          {...ofGroup('straight')}
         />
       ))}
       {[...view.driveWheels, ...view.otherWheels].map((plate, i) => (

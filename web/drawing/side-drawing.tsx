@@ -1,11 +1,10 @@
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { thickestSpool } from '../../core/car/tape.ts';
-import { standingWeight } from '../../core/car/weights.ts';
-import { printQuantity } from '../../core/units/quantity.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import { weightPoint, type SideView } from '../../core/geometry/side-view.ts';
 import { isWoundOnAxle, recordOf } from '../../core/car/motors/motors.ts';
 import { CarSketch } from './car-sketch.tsx';
+import { ofGroup } from './of-group.ts';
 import { drawingOf } from './motors/motors.ts';
 import { INK, MUTED, PAPER } from './stroke.tsx';
 import type { Scale } from './scale.ts';
@@ -28,6 +27,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
   return (
     <>
       <path d={`M0 ${floor}H${width}`} stroke={INK} strokeWidth={2} />
+      <rect {...ofGroup('floor')} y={floor} width={width} height={FLOOR_PRESSED} fill="transparent" />
       {pose && <FloorMarks scale={scale} width={width} floor={floor} pose={pose} heading={view.heading} />}
       <CarSketch view={view} scale={scale} line={1.6} pose={pose} />
       {!pose && otherWheel && <WeightMark design={design} scale={scale} floor={floor} />}
@@ -63,24 +63,32 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
           />
           {drawingOf(motor).dimensions({
             view: motor,
+            driveWheel,
             words: recordOf(design.motor).labels(design.motor, size)[0]!,
             top: scale.y(view.bounds.top),
             scale,
             floor,
             size,
           })}
-          {isWoundOnAxle(design.motor) && (
-            <Label x={Math.round(scale.x(0))} y={Math.round(scale.y(driveWheel.y) + 17)} anchor="middle" sizeId="axleDiameter">
-              {design.sleeve.length === 0
-                ? `axle ⌀ ${size(design.axleDiameter)}`
-                : `axle ⌀ ${size(design.axleDiameter)}, taped to ${size(thickestSpool(design))}`}
-            </Label>
-          )}
+          {isWoundOnAxle(design.motor) &&
+            [`axle ⌀ ${size(design.axleDiameter)}`, ...(design.sleeve.length > 0 ? [`taped to ${size(thickestSpool(design))}`] : [])].map(
+              (words, line) => (
+                <Label key={line} x={Math.round(scale.x(0) - 12)} y={floor + 20 + 20 * line} anchor="end" sizeId={AXLE_SIZES[line]!}>
+                  {words}
+                </Label>
+              ),
+            )}
         </Dimensions>
       )}
     </>
   );
 }
+
+/** px below the floor's line that belong to it. */
+const FLOOR_PRESSED = 12;
+
+/** What its words are typed over as, from the inside out. */
+const AXLE_SIZES = ['axleDiameter', 'sleeve'];
 
 interface WeightMarkProps {
   readonly design: CarDesign;
@@ -88,20 +96,16 @@ interface WeightMarkProps {
   readonly floor: number;
 }
 
-/** Where the weight sits: the sign for a centre of mass, its plumb line, and the share on the drive wheels. */
+/** Where the weight sits: the sign for a centre of mass, and its plumb line. */
 function WeightMark({ design, scale, floor }: WeightMarkProps) {
   const place = weightPoint(design);
   const [x, y] = [Math.round(scale.x(place.x)), Math.round(scale.y(place.y))];
-  const share = printQuantity(standingWeight(design).driveLoadShare, 'share', 'metric');
   return (
-    <g>
-      <title>{`The weight sits here: ${share} on the drive wheels`}</title>
+    <g {...ofGroup('body')}>
+      <title>The weight sits here</title>
       <path d={`M${x} ${y}V${floor}`} stroke={MUTED} strokeWidth={1} strokeDasharray="2 3" />
       <circle cx={x} cy={y} r={6} fill={PAPER} stroke={INK} strokeWidth={1.2} />
       <path d={`M${x} ${y}V${y - 6}A6 6 0 0 1 ${x + 6} ${y}ZM${x} ${y}V${y + 6}A6 6 0 0 1 ${x - 6} ${y}Z`} fill={INK} />
-      <text x={x + 6} y={floor - 8} fontSize={12} fill={INK} stroke={PAPER} strokeWidth={4} paintOrder="stroke">
-        {share} on the drive wheels
-      </text>
     </g>
   );
 }

@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { parseQuantity, printNumber, unitOf, type Quantity } from '../../core/units/quantity.ts';
+import { useDraft } from './use-draft.ts';
 import { useUnits } from './use-units.ts';
 
 export interface QuantityInput {
@@ -15,7 +16,7 @@ export interface QuantityInput {
 /** A field that takes a quantity as people type it, in any unit, on Enter or on leaving; Escape takes it back. Nothing typed is thrown away. */
 export function useQuantityInput({ label, quantity, value, onChange, check }: QuantityInput) {
   const units = useUnits();
-  const [typed, setTyped] = useState<string | null>(null);
+  const [typed, setTyped] = useDraft(label);
   const [problem, setProblem] = useState<string | null>(null);
   const unit = unitOf(quantity, units);
 

@@ -81,7 +81,7 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
     },
   },
   sizes: [
-    size('leverLength', 'Lever length', 'size', [0.04, 0.5], { searchStep: 0.005 }),
+    size('leverLength', 'Lever length', 'size', [0.04, 0.5], { searchStep: 0.005, slot: 'lever' }),
     { ...size('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]), write: trapAt },
     ...CAR_SIZES,
   ],

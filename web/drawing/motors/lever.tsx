@@ -4,6 +4,9 @@ import { ALONG, handle } from '../handle.ts';
 import { corners, INK, MUTED, PULL_AREA, PULL_TEXT, Stroke } from '../stroke.tsx';
 import type { MotorDrawing } from './motor-drawing.ts';
 
+/** Drawing units half of “cocked” takes. */
+const HALF_COCKED = 26;
+
 /** The trap, its lever cocked (solid) and at rest (dashed), and the string. */
 export const LEVER_DRAWING: MotorDrawing<Extract<MotorView, { kind: 'lever' }>> = {
   sketch: ({ view: { trap, post, pivot, tipCocked, tipAtRest }, axle, scale, line, pose }) => {
@@ -25,21 +28,22 @@ export const LEVER_DRAWING: MotorDrawing<Extract<MotorView, { kind: 'lever' }>> 
       </g>
     );
   },
-  dimensions: ({ view: { pivot, tipAtRest, tipCocked }, words, scale, floor, size }) => {
-    const middle = { x: (pivot.x + tipAtRest.x) / 2, y: (pivot.y + tipAtRest.y) / 2 };
+  dimensions: ({ view: { pivot, tipAtRest, tipCocked }, driveWheel, words, scale, floor, size }) => {
+    const isOverWheel = Math.abs(tipCocked.x - driveWheel.x) < driveWheel.radius + HALF_COCKED / scale.length(1);
+    const clear = isOverWheel ? Math.max(tipCocked.y, driveWheel.y + driveWheel.radius) : tipCocked.y;
     return (
       <>
         <Across from={scale.x(0)} to={scale.x(pivot.x)} y={floor + 20} base={floor + 4} text={size(pivot.x)} sizeId="trapPosition" />
         <Label
-          x={Math.round(scale.x(middle.x) + 12)}
-          y={Math.round(scale.y(middle.y) + 14)}
-          anchor="start"
+          x={Math.round(scale.x(tipAtRest.x))}
+          y={Math.round(scale.y(tipAtRest.y) - 14)}
+          anchor="end"
           fill={PULL_TEXT}
           sizeId="leverLength"
         >
           {words}
         </Label>
-        <Label x={Math.round(scale.x(tipCocked.x))} y={Math.round(scale.y(tipCocked.y) - 16)} fill={PULL_TEXT}>
+        <Label x={Math.round(scale.x(tipCocked.x))} y={Math.round(scale.y(clear) - 16)} fill={PULL_TEXT}>
           cocked
         </Label>
       </>

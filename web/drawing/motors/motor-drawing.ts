@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { MotorView } from '../../../core/geometry/motors/motor-geometry.ts';
-import type { Point } from '../../../core/geometry/point.ts';
+import type { Circle, Point } from '../../../core/geometry/point.ts';
 import type { Pose } from '../../../core/geometry/pose.ts';
 import type { HandleSpec } from '../drawing-handles.tsx';
 import type { Scale } from '../scale.ts';
@@ -20,6 +20,7 @@ interface DimensionsOf<View> {
   readonly view: View;
   /** Its main size in words. */
   readonly words: string;
+  readonly driveWheel: Circle;
   /** Top of the car and the floor, in drawing units. */
   readonly top: number;
   readonly floor: number;

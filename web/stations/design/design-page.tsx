@@ -12,17 +12,14 @@ import { useAppDispatch, useAppSelector, type RootState } from '../../app/store.
 import { later } from '../../ui/later.ts';
 import { PanelBoundary } from '../../ui/panel-boundary.tsx';
 import { useShortcut } from '../../ui/use-shortcut.ts';
-import { AimPanel } from './sizes/aim-panel.tsx';
 import { CarDrawing } from '../../drawing/car-drawing.tsx';
 import { ConflictDialog } from '../../open-car/conflict-dialog.tsx';
 import { DesignHeader } from './design-header.tsx';
 import styles from './design-page.module.css';
 import { edited, redone, undone, type Edit } from '../../open-car/design-slice.ts';
-import { MeasuredPanel } from './sizes/measured-panel.tsx';
-import { PartsPanel } from './parts/parts-panel.tsx';
+import { CarPanel, type OpenGroup } from './car/car-panel.tsx';
 import { LowerPanel, type TabKey } from './lower-panel.tsx';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
-import { SizesPanel } from './sizes/sizes-panel.tsx';
 import { usePlayer } from '../../drawing/use-player.ts';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { VerdictPanel } from './verdict/verdict-panel.tsx';
@@ -74,6 +71,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   const dispatch = useAppDispatch();
   const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
   const [tab, setTab] = useState<TabKey>('curve');
+  const [opened, setOpened] = useState<OpenGroup | null>('motor');
   const [isListing, setListing] = useState(false);
   const [kept, setKept] = useState<readonly Ghost[]>([]);
   const [preview, setPreview] = useState<Ghost | null>(null);
@@ -115,14 +113,12 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
     <div className={styles.station}>
       <DesignHeader carId={carId} name={design.name} edit={edit} onVersions={openVersions} />
       <div className={styles.workspace}>
-        <div className={styles.left}>
-          {guarded('Sizes', <SizesPanel design={design} edit={edit} faults={faults} />)}
-          {guarded('Aim', <AimPanel aim={design.aim} floor={design.floor} limits={design.limits} edit={edit} />)}
-          {guarded('Parts', <PartsPanel design={design} edit={edit} />)}
-          {guarded('What was measured', <MeasuredPanel design={design} edit={edit} faults={faults} />)}
-        </div>
+        {guarded('The car', <CarPanel design={design} edit={edit} faults={faults} opened={opened} onOpen={setOpened} />)}
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
-          {guarded('The drawing', <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} />)}
+          {guarded(
+            'The drawing',
+            <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} onPress={setOpened} />,
+          )}
           {guarded(
             'The curve',
             <LowerPanel

@@ -77,6 +77,11 @@ function roundStep(most: number, count: number): number {
   return ([1, 2, 5, 10].find((factor) => factor * power >= rough) ?? 10) * power;
 }
 
+/** Share of the map by its edges that has no figures, px about a figure that others keep off, and shares by which two cars are close. */
+const EDGE = 0.06;
+const FIGURE_ROOM = [44, 18] as const;
+const CLOSE = [0.14, 0.08] as const;
+
 /** The map as the chart library draws it: colours, lines of equal distance with their figures, the present, the best and the pointed-at car. */
 export function mapOption({ picture, acrossSize, upSize, present, best, cursor, units, tokens }: MapChart): EChartsCoreOption {
   const { across, up } = picture.request;
@@ -106,7 +111,8 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
     name: sizeName(size, units),
   });
   const place = (cell: number): [number, number] => [across.values[cell % width]! / xUnit, up.values[Math.floor(cell / width)]! / yUnit];
-  const spot = (at: readonly number[], name: string, symbol: string, color: string) => ({
+  const shareOf = ([x, y]: readonly number[]): [number, number] => [(x! - xs[0]) / (xs[1] - xs[0]), (y! - ys[0]) / (ys[1] - ys[0])];
+  const spot = (at: readonly number[], name: string, symbol: string, color: string, side?: 'left' | 'right') => ({
     type: 'scatter',
     data: [at],
     symbol,
@@ -117,7 +123,7 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
     label: {
       show: name !== '',
       formatter: name,
-      position: 'right',
+      position: side ?? (shareOf(at)[0] > 0.85 ? 'left' : 'right'),
       color: tokens.ink,
       fontFamily: FONTS.text,
       fontSize: 13,
@@ -125,21 +131,37 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
       padding: [1, 4],
     },
   });
+  const nowAt: [number, number] = [present[0] / xUnit, present[1] / yUnit];
+  const bestAt = best === null ? null : place(best);
+  // Where both stand close together, their names stand on either side.
+  const isClose = bestAt !== null && shareOf(nowAt).every((share, i) => Math.abs(share - shareOf(bestAt)[i]!) < CLOSE[i]!);
+  const spots = [
+    spot(nowAt, 'now', 'circle', tokens.ink, ...(isClose ? [shareOf(bestAt)[0] > 0.85 ? ('right' as const) : ('left' as const)] : [])),
+    ...(bestAt ? [spot(bestAt, 'best', 'diamond', tokens.good)] : []),
+  ];
   const drawField = (_params: unknown, api: DrawApi) => {
     const [left, bottom] = api.coord([xs[0], ys[0]]);
     const [right, top] = api.coord([xs[1], ys[1]]);
     const toX = (gx: number): number => left + ((gx - 0.5) / (width - 1)) * (right - left);
     const toY = (gy: number): number => bottom + ((gy - 0.5) / (height - 1)) * (top - bottom);
     const children: object[] = [{ type: 'image', style: { image: canvas, x: left, y: top, width: right - left, height: bottom - top } }];
+    const taken: [number, number][] = spots.map(({ data }) => api.coord(data[0] as unknown as [number, number]));
+    // A line's figure stands where there is room for it: off the edges, the cars marked and other figures.
+    const isFree = ([gx, gy]: readonly number[]): boolean =>
+      gx! > EDGE * width &&
+      gx! < (1 - EDGE) * width &&
+      gy! > EDGE * height &&
+      gy! < (1 - EDGE) * height &&
+      taken.every(([x, y]) => Math.abs(x - toX(gx!)) > FIGURE_ROOM[0] || Math.abs(y - toY(gy!)) > FIGURE_ROOM[1]);
     for (const { value, coordinates } of lines) {
       const rings = coordinates.flat();
       const pathData = rings
         .map((ring) => `M${ring.map(([gx, gy]) => `${toX(gx!).toFixed(1)},${toY(gy!).toFixed(1)}`).join('L')}Z`)
         .join('');
       children.push({ type: 'path', shape: { pathData }, style: { fill: 'none', stroke: tokens.ink, lineWidth: 0.8, opacity: 0.6 } });
-      const longest = rings.reduce((a, b) => (b.length > a.length ? b : a), [] as number[][]);
-      const at = longest[Math.floor(longest.length / 3)];
-      if (at)
+      const at = rings.toSorted((a, b) => b.length - a.length).flatMap((ring) => ring.filter(isFree))[0];
+      if (at) {
+        taken.push([toX(at[0]!), toY(at[1]!)]);
         children.push({
           type: 'text',
           style: {
@@ -154,6 +176,7 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
             padding: 1,
           },
         });
+      }
     }
     return { type: 'group', children };
   };
@@ -170,8 +193,7 @@ export function mapOption({ picture, acrossSize, upSize, present, best, cursor, 
     },
     series: [
       { type: 'custom', silent: true, clip: true, data: [[xs[0], ys[0]]], renderItem: drawField },
-      spot([present[0] / xUnit, present[1] / yUnit], 'now', 'circle', tokens.ink),
-      ...(best === null ? [] : [spot(place(best), 'best', 'diamond', tokens.good)]),
+      ...spots,
       ...(cursor === null ? [] : [spot(place(cursor), '', 'rect', tokens.pull)]),
     ],
   };

@@ -6,7 +6,7 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { sizeCalled, sizesOf } from '../../../../core/car/sizes.ts';
 import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
 import { evenly } from '../../../../core/explore/sweep.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
@@ -133,7 +133,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         <SizeChoice kind={kind} label="Up" value={upId} onChange={setUp} />
         {best !== null && (
           <Button size="small" variant="contained" onClick={() => take(best)}>
-            Take the best: {printQuantity(picture!.cars.distance[best]!, 'distance', units)}
+            Take the best: {printAbout(picture!.cars.distance[best]!, 'distance', units)}
           </Button>
         )}
         {picture && option && (

@@ -34,17 +34,22 @@ interface SweepChart {
   readonly tokens: Tokens;
 }
 
-/** Runs of neighbouring points that a check or rule stops, as ranges of the swept value. */
+/** Runs of neighbouring points that a check or rule stops, as ranges of the swept value: each point stands for all up to half way to the next. */
 function stoppedRanges(points: readonly BoundedSweepPoint[]): { readonly from: number; readonly to: number; readonly by: string }[] {
   const ranges: { from: number; to: number; by: string }[] = [];
-  points.forEach((point, i) => {
-    if (point.stoppedBy === null) return;
+  const between = (i: number, k: number): number => (points[i]!.value + (points[k] ?? points[i]!).value) / 2;
+  points.forEach(({ stoppedBy }, i) => {
+    if (stoppedBy === null) return;
     const last = ranges.at(-1);
-    if (last?.by === point.stoppedBy && points[i - 1]!.value === last.to) last.to = point.value;
-    else ranges.push({ from: point.value, to: point.value, by: point.stoppedBy });
+    const from = between(i, i - 1);
+    if (last?.by === stoppedBy && last.to === from) last.to = between(i, i + 1);
+    else ranges.push({ from, to: between(i, i + 1), by: stoppedBy });
   });
   return ranges;
 }
+
+/** Share of the chart's width that a range takes at least, to be named in it. */
+const LEAST_NAMED = 0.04;
 
 /** A sweep as the chart library draws it: the likely line, its range as a band, the present and the best value. */
 export function sweepOption({ points, present, best, shown, size, units, tokens }: SweepChart): EChartsCoreOption {
@@ -55,6 +60,9 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
     p.value / across,
     value === undefined || !Number.isFinite(value) ? null : value / up,
   ];
+  const [from, to] = [points[0]!.value, points.at(-1)!.value];
+  // Beside its line, to the left where the right has no room.
+  const isRight = (value: number): boolean => value - from < 0.8 * (to - from);
   const mark = (value: number, name: string, type: 'solid' | 'dashed', down: number) => ({
     xAxis: value / across,
     lineStyle: { color: tokens.ink, width: 1, type },
@@ -65,8 +73,10 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
       fontSize: 13,
       position: 'insideEndTop',
       rotate: 0,
-      align: 'left',
-      offset: [4, down],
+      align: isRight(value) ? 'left' : 'right',
+      offset: [isRight(value) ? 8 : -8, down],
+      backgroundColor: tokens.panel,
+      padding: [1, 4],
     },
   });
   const hidden = { type: 'line', symbol: 'none', silent: true, animation: false, stack: 'range', lineStyle: { width: 0 } };
@@ -75,8 +85,8 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
     grid: { left: 52, right: 20, top: 28, bottom: 40 },
     xAxis: {
       type: 'value',
-      min: points[0]!.value / across,
-      max: points.at(-1)!.value / across,
+      min: from / across,
+      max: to / across,
       name: sizeName(size, units),
       ...acrossName(tokens),
       axisLabel: {
@@ -119,18 +129,33 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
           silent: true,
           animation: false,
           itemStyle: { color: tokens.stop, opacity: 0.1 },
-          label: { color: tokens.stop, fontFamily: FONTS.text, fontSize: 13, position: 'inside', rotate: 90 },
-          data: stoppedRanges(points).map(({ from, to, by }) => [{ name: `✕ ${by}`, xAxis: from / across }, { xAxis: to / across }]),
+          label: {
+            color: tokens.stop,
+            fontFamily: FONTS.text,
+            fontSize: 13,
+            position: 'insideBottom',
+            rotate: 90,
+            align: 'left',
+            verticalAlign: 'middle',
+            offset: [0, -8],
+            backgroundColor: tokens.panel,
+            padding: [1, 4],
+          },
+          // What is too narrow for words is told by the table.
+          data: stoppedRanges(points).map((range) => [
+            { name: range.to - range.from < LEAST_NAMED * (to - from) ? '' : `✕ ${range.by}`, xAxis: range.from / across },
+            { xAxis: range.to / across },
+          ]),
         },
         markLine: {
           symbol: 'none',
           silent: true,
           animation: false,
           data: [
-            mark(present, `now ${printQuantity(present, size.quantity, units)}`, 'solid', 12),
+            mark(present, `now ${printQuantity(present, size.quantity, units)}`, 'solid', 20),
             ...(best === null || Math.abs(best - present) < 1e-9
               ? []
-              : [mark(best, `best ${printQuantity(best, size.quantity, units)}`, 'dashed', 30)]),
+              : [mark(best, `best ${printQuantity(best, size.quantity, units)}`, 'dashed', 42)]),
           ],
         },
       },

@@ -7,7 +7,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { sizeCalled, sizesOf } from '../../../../core/car/sizes.ts';
 import { bestPoint, evenly, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
@@ -90,7 +90,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         </ToggleButtonGroup>
         {best && (
           <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
-            {`Take the best: ${print(best.value)} → ${printQuantity(best.distance, 'distance', units)}`}
+            {`Take the best: ${print(best.value)} → ${printAbout(best.distance, 'distance', units)}`}
           </Button>
         )}
         <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)} sx={{ ml: 'auto' }}>

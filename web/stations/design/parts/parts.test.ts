@@ -5,7 +5,7 @@ import { CATALOGUE, fitCatalogue, PART_VALUES } from '../../../../core/car/parts
 import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
 import { SLOTS, type PartKind } from '../../../../core/car/part-slots.ts';
 import { readCarDesign, readOwnPart } from '../../../../core/files/read.ts';
-import { CHOICES, isSameChoice } from './choices.ts';
+import { CHOICES, isSameChoice } from '../car/choices.ts';
 import { sizesOf } from '../../../../core/car/sizes.ts';
 import { draftOf, KIND_NAMES, newDraft, partOf, usualValues } from './part-draft.ts';
 

@@ -6,7 +6,7 @@ import type { Prediction } from '../../../../core/predict/predict-run.ts';
 import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
 import { faultLine } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { printKnown, printNumber, printQuantity, unitOf, USUAL_HALF_WIDTH, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
 import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';
@@ -78,9 +78,6 @@ export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
     </section>
   );
 }
-
-/** Half of what 8 in 10 cars lie within, as a share of the distance, until it is worked out for this one. */
-const USUAL_HALF_WIDTH = 0.2;
 
 function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
   const units = useUnits();

@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import type { Aim, Floor, Limits } from '../../../../core/car/car-design.ts';
+import type { Quantity } from '../../../../core/units/quantity.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
+import styles from './car-panel.module.css';
 
 const AIMS: Readonly<Record<Aim['kind'], string>> = {
   furthest: 'go furthest',
@@ -19,20 +20,26 @@ const FIRST_DISTANCE = 5;
 const within = (low: number, high: number, unit: string) => (value: number) =>
   value > low && value <= high ? null : `Must be above ${low} and at most ${high} ${unit}.`;
 
-interface AimPanelProps {
+type Print = (value: number, quantity: Quantity) => string;
+
+/** What is asked of a car, in a few words. */
+export const AIM_WORDS: Readonly<Record<Aim['kind'], (aim: Aim, print: Print) => string>> = {
+  furthest: () => 'furthest',
+  'at-least': ({ distance }, print) => `at least ${print(distance!, 'distance')}`,
+  'quickest-to': ({ distance }, print) => `quickest to ${print(distance!, 'distance')}`,
+  'closest-to': ({ distance }, print) => `closest to ${print(distance!, 'distance')}`,
+};
+
+interface AimFieldsProps {
   readonly aim: Aim;
-  readonly floor: Floor;
   readonly limits: Limits;
   readonly edit: Edit;
 }
 
-/** What the car is to do, and the room it has. */
-export const AimPanel = memo(function AimPanel({ aim, floor, limits, edit }: AimPanelProps) {
+/** What the car is to do, and what the rules allow. */
+export const AimFields = memo(function AimFields({ aim, limits, edit }: AimFieldsProps) {
   return (
-    <Box component="section" aria-labelledby="aim-title" sx={{ display: 'grid', gap: 4 }}>
-      <Typography id="aim-title" variant="h3" component="h2">
-        Aim and room
-      </Typography>
+    <div className={styles.rows}>
       <TextField
         select
         size="small"
@@ -60,6 +67,19 @@ export const AimPanel = memo(function AimPanel({ aim, floor, limits, edit }: Aim
         />
       )}
       <LimitFields limits={limits} edit={edit} />
+    </div>
+  );
+});
+
+interface RoomFieldsProps {
+  readonly floor: Floor;
+  readonly edit: Edit;
+}
+
+/** The room the car has. */
+export const RoomFields = memo(function RoomFields({ floor, edit }: RoomFieldsProps) {
+  return (
+    <div className={styles.rows}>
       <QuantityField
         size="small"
         label="Line to wall (0: open)"
@@ -76,7 +96,7 @@ export const AimPanel = memo(function AimPanel({ aim, floor, limits, edit }: Aim
         check={within(-1e-9, 100, 'm')}
         onChange={(lane) => edit((car) => ({ ...car, floor: { ...car.floor, laneWidth: lane > 0 ? lane : null } }))}
       />
-    </Box>
+    </div>
   );
 });
 
@@ -89,7 +109,7 @@ const LIMITED = [
 ] as const;
 
 /** What the rules allow; 0 where they say nothing. */
-const LimitFields = ({ limits, edit }: Pick<AimPanelProps, 'limits' | 'edit'>) => (
+const LimitFields = ({ limits, edit }: Pick<AimFieldsProps, 'limits' | 'edit'>) => (
   <Box component="details" sx={{ '& summary': { cursor: 'pointer', fontSize: 14 } }}>
     <summary>Limits of the rules</summary>
     <Box sx={{ display: 'grid', gap: 3, pt: 3 }}>

@@ -1,4 +1,5 @@
 import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
+import type { CarGroup } from '../../../../core/car/car-groups.ts';
 import { CARE, FLOORS } from '../../../../core/car/catalogue.ts';
 import { hasBands, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
 import { fittedKey, neededAt } from '../../../../core/car/parts.ts';
@@ -7,6 +8,7 @@ import { withMotor } from '../../../../core/car/new-car.ts';
 
 /** Something of a car that is chosen from a few. */
 export interface Choice {
+  readonly group: CarGroup;
   readonly label: string;
   readonly options: Readonly<Record<string, { readonly label: string }>>;
   readonly read: (design: CarDesign) => string;
@@ -17,47 +19,55 @@ export interface Choice {
 export interface PartChoice {
   readonly label: string;
   readonly slot: PartSlot;
+  /** The part it is put on: it is told in one row with it. */
+  readonly on?: PartSlot;
 }
 
 const choice = <K extends string>(
+  group: CarGroup,
   label: string,
   options: Readonly<Record<K, { readonly label: string }>>,
   read: (design: CarDesign) => K,
   write: (design: CarDesign, key: K) => CarDesign,
-): Choice => ({ label, options, read, write });
+): Choice => ({ group, label, options, read, write });
 
 const MOTOR = choice(
+  'motor',
   'Driven by',
   Object.fromEntries(MOTOR_KINDS.map((kind) => [kind, { label: MOTORS[kind].name }])) as Record<MotorKind, { label: string }>,
   (d) => d.motor.kind,
   withMotor,
 );
-const TYRE: PartChoice = { label: 'Tyre on the drive wheels', slot: 'tyre' };
+const TYRE: PartChoice = { label: 'Tyre on the drive wheels', slot: 'tyre', on: 'driveWheels' };
 const DRIVE_WHEELS: PartChoice = { label: 'Drive wheels', slot: 'driveWheels' };
 const FLOOR = choice(
+  'floor',
   'Floor',
   FLOORS,
   (d) => d.floor.kind,
   (d, kind) => ({ ...d, floor: { ...d.floor, kind } }),
 );
 const TRUENESS = choice(
+  'straight',
   'How true it is built',
   CARE,
   (d) => d.care,
   (d, care) => ({ ...d, care }),
 );
 const ON_AXLES: readonly (Choice | PartChoice)[] = [
-  { label: 'Bearing', slot: 'bearing' },
-  { label: 'Axles', slot: 'axle' },
   DRIVE_WHEELS,
+  { label: 'Axles', slot: 'axle' },
+  { label: 'Bearing', slot: 'bearing' },
   { label: 'Other wheels', slot: 'otherWheels' },
   choice(
+    'otherAxle',
     'Wheels on the other axle',
     { '2': { label: 'two (four-wheeler)' }, '1': { label: 'one (three-wheeler)' } },
     (d) => `${d.layout.otherWheelCount}`,
     (d, count) => ({ ...d, layout: { ...d.layout, otherWheelCount: count === '1' ? 1 : 2 } }),
   ),
   choice(
+    'driveAxle',
     'Drive axle',
     { rear: { label: 'at the rear' }, front: { label: 'in front' } },
     (d) => d.layout.driveAxle,
@@ -65,6 +75,7 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
   ),
   { label: 'Body', slot: 'body' },
   choice(
+    'body',
     'Deck over the drive axle',
     { notched: { label: 'cut out' }, whole: { label: 'whole' } },
     (d) => (d.body.notched ? 'notched' : 'whole'),
@@ -75,6 +86,7 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
 const COUNTS = Object.fromEntries(Array.from({ length: 6 }, (_, i) => [`${i + 1}`, { label: `${i + 1}` }]));
 const bandCount = (label: string, key: 'parallel' | 'series'): Choice =>
   choice(
+    'motor',
     label,
     COUNTS,
     ({ motor }) => `${hasBands(motor) ? motor[key] : 1}`,
@@ -91,6 +103,7 @@ function release(kind: MotorKind): Choice[] {
   if (!words) return [];
   return [
     choice(
+      'motor',
       words.label,
       { free: { label: words.freeWords }, tied: { label: 'tied: winds up again and brakes' } },
       ({ motor }) => (isWoundOnAxle(motor) ? motor.release : 'free'),

@@ -8,23 +8,31 @@ import { wrongWords } from '../../../../core/fault-words.ts';
 import { numberIn, parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
+import { useDraft } from '../../../ui/use-draft.ts';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import styles from '../design-page.module.css';
+import { isCalled } from './car-rows.ts';
+import styles from './car-panel.module.css';
 import type { Edit } from '../../../open-car/design-slice.ts';
 
-/** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
-export function MeasuredPanel({ design, edit, faults }: ValuesProps) {
-  // Far from the hand: while a size is dragged, curve and verdict go first.
-  return <Values design={useSettled(design)} edit={edit} faults={faults} />;
-}
-
-interface ValuesProps {
+interface ValuesListProps {
   readonly design: CarDesign;
   readonly edit: Edit;
   /** Why the car cannot run as it stands. */
   readonly faults: readonly Fault[];
+  /** Those looked for; all without. */
+  readonly only?: readonly ValueKey[];
 }
+
+/** Every number of the car that is not known exactly: as estimated from its parts, or as measured. */
+export function ValuesList({ design, ...shown }: ValuesListProps) {
+  // Far from the hand: while a size is dragged, curve and verdict go first.
+  return <Values design={useSettled(design)} {...shown} />;
+}
+
+/** The values that are called so. */
+export const valuesFound = (design: CarDesign, sought: string): ValueKey[] =>
+  valueKeysOf(design).filter((key) => isCalled(VALUE_NAMES[key], sought));
 
 /** ms a design is quiet before it is told here. */
 const QUIET = 100;
@@ -41,21 +49,20 @@ function useSettled(design: CarDesign): CarDesign {
   return isTold ? design : settled;
 }
 
-const Values = memo(function Values({ design, edit, faults }: ValuesProps) {
+const Values = memo(function Values({ design, edit, faults, only }: ValuesListProps) {
   const group = useRoving(`.${styles.value}`);
   const faultOf = (key: string): string | undefined => {
     const fault = faults.find(({ path }) => path === `measured.${key}`);
     return fault && wrongWords(fault);
   };
   return (
-    <section ref={group} aria-labelledby="measured-title" className={styles.fields}>
-      <h2 id="measured-title" className={plain.heading}>
-        What is not known exactly
-      </h2>
-      <p className={`${plain.caption} ${plain.muted}`}>
-        Estimated from the parts until you type what you measured. Each comes with how far it may be off; measured ones narrow the range.
-      </p>
-      {valueKeysOf(design).map((key) => (
+    <div ref={group} className={styles.rows}>
+      {!only && (
+        <p className={`${plain.caption} ${plain.muted}`}>
+          Estimated from the parts until you type what you measured. Each comes with how far it may be off; measured ones narrow the range.
+        </p>
+      )}
+      {(only ?? valueKeysOf(design)).map((key) => (
         <ValueRow
           key={`${key}${design.measured[key] ? 'm' : 'e'}`}
           valueKey={key}
@@ -65,7 +72,7 @@ const Values = memo(function Values({ design, edit, faults }: ValuesProps) {
           edit={edit}
         />
       ))}
-    </section>
+    </div>
   );
 });
 
@@ -82,7 +89,7 @@ interface ValueRowProps extends Value {
 const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isTyped, fault, edit }: ValueRowProps) {
   const units = useUnits();
   const { unit, factor } = VALUE_UNITS[valueKey];
-  const [typed, setTyped] = useState<string | null>(null);
+  const [typed, setTyped] = useDraft(VALUE_NAMES[valueKey]);
   const [problem, setProblem] = useState('');
   const shown = numberIn(VALUE_UNITS[valueKey], value);
   const take = (): void => {

@@ -1,0 +1,225 @@
+import Button from '@mui/material/Button';
+import InputAdornment from '@mui/material/InputAdornment';
+import SearchIcon from '@mui/icons-material/Search';
+import TextField from '@mui/material/TextField';
+import { memo, startTransition, Suspense, useCallback, useState } from 'react';
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
+import { faultWords } from '../../../../core/car/fault-words.ts';
+import { weightWords } from '../../../../core/car/weights.ts';
+import type { Fault } from '../../../../core/fault.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
+import type { Edit } from '../../../open-car/design-slice.ts';
+import { later } from '../../../ui/later.ts';
+import plain from '../../../ui/plain.module.css';
+import { Drafts } from '../../../ui/use-draft.ts';
+import { useRoving } from '../../../ui/use-roving.ts';
+import { useUnits } from '../../../ui/use-units.ts';
+import { AimFields, AIM_WORDS, RoomFields } from './aim-fields.tsx';
+import { CAR_ROWS, rowsFound, type CarRow } from './car-rows.ts';
+import { isSameChoice } from './choices.ts';
+import { ChoiceField } from './choice-field.tsx';
+import { Group } from './group.tsx';
+import { groupWords } from './group-words.ts';
+import { PartRow } from './part-row.tsx';
+import { SizeRow, useReaderSoon } from './size-row.tsx';
+import { ValuesList, valuesFound } from './values-list.tsx';
+import styles from './car-panel.module.css';
+
+const OwnPartsDrawer = later(() => import('../parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
+
+/** What is asked of the car, and what is not known of it, stand below what it is. */
+export type OpenGroup = CarGroup | 'aim' | 'values';
+
+interface CarPanelProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+  readonly faults: readonly Fault[];
+  /** The group that is open; null for none. */
+  readonly opened: OpenGroup | null;
+  readonly onOpen: (group: OpenGroup | null) => void;
+}
+
+/** Everything of the car that can be changed, by what it belongs to, a group at a time; or what is looked for by its name. */
+export function CarPanel({ design, edit, faults, opened, onOpen }: CarPanelProps) {
+  useReaderSoon();
+  const units = useUnits();
+  const [sought, setSought] = useState('');
+  // What could not be taken as it was typed outlives its group's closing.
+  const [drafts] = useState(() => new Map<string, string>());
+  const chosen = useChosen(design);
+  const rows = CAR_ROWS[design.motor.kind];
+  const shown = { design, chosen, edit, faults };
+  const groups = (Object.keys(CAR_GROUPS) as CarGroup[]).filter((group) => rows.some((row) => row.group === group));
+  const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
+  const group = (id: OpenGroup, name: string, words: string, content: () => React.ReactNode) => (
+    <Group
+      key={id}
+      id={id}
+      name={name}
+      words={words}
+      isWrong={faults.some(({ path }) => groupAt(path, rows) === id)}
+      isOpen={opened === id}
+      onOpen={onOpen}
+    >
+      {opened === id && content()}
+    </Group>
+  );
+  return (
+    <section aria-labelledby="car-title" className={styles.panel}>
+      <h2 id="car-title" className={plain.heading}>
+        The car
+      </h2>
+      <Find sought={sought} onSeek={setSought} />
+      <Drafts value={drafts}>
+        {sought.trim() !== '' ? (
+          <Found {...shown} sought={sought} />
+        ) : (
+          <div>
+            {groups.map((id) =>
+              group(id, CAR_GROUPS[id], groupWords(id, design, print), () => (
+                <>
+                  <Rows {...shown} rows={rows.filter((row) => row.group === id)} />
+                  {id === 'floor' && <RoomFields floor={design.floor} edit={edit} />}
+                </>
+              )),
+            )}
+            {group('aim', 'What is asked', AIM_WORDS[design.aim.kind](design.aim, print), () => (
+              <AimFields aim={design.aim} limits={design.limits} edit={edit} />
+            ))}
+            {group('values', 'What is not known exactly', '', () => (
+              <ValuesList design={design} edit={edit} faults={faults} />
+            ))}
+          </div>
+        )}
+      </Drafts>
+      <MyParts />
+    </section>
+  );
+}
+
+/** The group that a fault of the design is told in. */
+function groupAt(path: string, rows: readonly CarRow[]): OpenGroup | undefined {
+  if (path.startsWith('measured.')) return 'values';
+  return rows.find((row) => sizeIdOf(row) === FAULT_AT[path])?.group;
+}
+
+/** Sizes a fault of the design is shown at, by the key it names. */
+const FAULT_AT: Readonly<Record<string, string>> = {
+  'motor.cockedAngle': 'leverLength',
+  'motor.releaseAngle': 'leverLength',
+  mass: 'mass',
+  driveLoadShare: 'driveLoadShare',
+  'motor.turns': 'turns',
+  'motor.anchorToAxle': 'anchorToAxle',
+  sleeve: 'sleeve',
+  wheelbase: 'wheelbase',
+};
+const sizeIdOf = (row: CarRow): string | undefined => ('size' in row ? row.size?.id : undefined);
+
+/** The car, the same one for as long as only its sizes change. */
+function useChosen(design: CarDesign): CarDesign {
+  const [chosen, setChosen] = useState(design);
+  if (chosen === design || isSameChoice(chosen, design)) return chosen;
+  setChosen(design);
+  return design;
+}
+
+interface ShownProps {
+  readonly design: CarDesign;
+  readonly chosen: CarDesign;
+  readonly edit: Edit;
+  readonly faults: readonly Fault[];
+}
+
+/** Rows of the car, one stop for Tab: the arrows go from row to row. */
+function Rows({ rows, design, chosen, edit, faults }: ShownProps & { readonly rows: readonly CarRow[] }) {
+  const units = useUnits();
+  const { kind } = design.motor;
+  const faultAt = (row: CarRow): Fault | undefined =>
+    faults.find(({ path }) => sizeIdOf(row) !== undefined && FAULT_AT[path] === sizeIdOf(row));
+  return (
+    <div ref={useRoving(`.${styles.row}`)} className={styles.rows}>
+      {rows.map((row) => {
+        const fault = faultAt(row);
+        return (
+          <div key={row.id} className={styles.row}>
+            {row.kind === 'choice' && <ChoiceField choice={row.choice} value={row.choice.read(design)} edit={edit} />}
+            {row.kind === 'size' && <SizeRow size={row.size} kind={kind} value={row.size.read(design)} edit={edit} />}
+            {row.kind === 'part' && <PartRow {...row} value={row.size?.read(design) ?? 0} chosen={chosen} edit={edit} />}
+            {row.id === 'mass' && (
+              <p className={`${plain.caption} ${plain.muted}`}>{weightWords(design, (value) => printQuantity(value, 'weight', units))}</p>
+            )}
+            {fault && (
+              <p className={`${plain.caption} ${styles.fault}`} role="alert">
+                ✕ {faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}
+              </p>
+            )}
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+/** What was looked for, whatever group it belongs to. */
+function Found({ sought, ...shown }: ShownProps & { readonly sought: string }) {
+  const found = rowsFound(CAR_ROWS[shown.design.motor.kind], sought);
+  const values = valuesFound(shown.design, sought);
+  return (
+    <div className={styles.rows}>
+      <p role="status" className={`${plain.caption} ${plain.muted}`}>
+        {found.length + values.length === 0 ? 'Nothing of this car is called so.' : `${found.length + values.length} found`}
+      </p>
+      <Rows {...shown} rows={found} />
+      {values.length > 0 && <ValuesList {...shown} only={values} />}
+    </div>
+  );
+}
+
+interface FindProps {
+  readonly sought: string;
+  readonly onSeek: (sought: string) => void;
+}
+
+/** Drawn anew only when something else is looked for. */
+const Find = memo(function Find({ sought, onSeek }: FindProps) {
+  return (
+    <TextField
+      type="search"
+      size="small"
+      placeholder="Find a size or part"
+      value={sought}
+      onChange={({ target }) => onSeek(target.value)}
+      onKeyDown={({ key }) => key === 'Escape' && onSeek('')}
+      slotProps={{
+        htmlInput: { 'aria-label': 'Find a size or part' },
+        input: {
+          startAdornment: (
+            <InputAdornment position="start">
+              <SearchIcon fontSize="small" />
+            </InputAdornment>
+          ),
+        },
+      }}
+    />
+  );
+});
+
+/** The drawer of the builder's own parts. Drawn once. */
+const MyParts = memo(function MyParts() {
+  const [isListing, setListing] = useState(false);
+  const open = useCallback(() => startTransition(() => setListing(true)), []);
+  return (
+    <>
+      <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={open}>
+        My parts
+      </Button>
+      {isListing && (
+        <Suspense fallback={null}>
+          <OwnPartsDrawer onClose={() => setListing(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+});

@@ -1,0 +1,28 @@
+import type { CarDesign } from '../../../../core/car/car-design.ts';
+import type { CarGroup } from '../../../../core/car/car-groups.ts';
+import { BODIES, CARE, FLOORS, WHEELS } from '../../../../core/car/catalogue.ts';
+import { recordOf } from '../../../../core/car/motors/motors.ts';
+import { standingWeight } from '../../../../core/car/weights.ts';
+import type { Quantity } from '../../../../core/units/quantity.ts';
+
+type Print = (value: number, quantity: Quantity) => string;
+
+/** What a group of a car's sizes and parts holds, in a few words. */
+export function groupWords(group: CarGroup, design: CarDesign, print: Print): string {
+  const { motor, driveWheels, otherWheels, floor } = design;
+  const wheels = ({ kind, diameter }: CarDesign['driveWheels']): string => `${WHEELS[kind].label}, ${print(diameter, 'size')}`;
+  switch (group) {
+    case 'motor':
+      return recordOf(motor).labels(motor, print).join(', ');
+    case 'driveAxle':
+      return `${wheels(driveWheels)} · axle ${print(design.axleDiameter, 'size')}`;
+    case 'otherAxle':
+      return otherWheels ? wheels(otherWheels) : '';
+    case 'body':
+      return `${otherWheels ? `${BODIES[design.body.kind].label} · ` : ''}${print(standingWeight(design).mass, 'weight')}`;
+    case 'straight':
+      return CARE[design.care].label;
+    case 'floor':
+      return `${FLOORS[floor.kind].label}${floor.roomLength === null ? '' : `, ${print(floor.roomLength, 'distance')} to the wall`}`;
+  }
+}
