@@ -113,7 +113,7 @@ describe('thousands of runs', () => {
     const page = await open(`${demoCar(4)}/track`);
     const car = builder(page);
     await car.sees('All runs, newest first');
-    await car.sees('against predicted');
+    await car.sees('predicted · fully wound');
     const rows = (): Promise<number> => page.$$eval('main ul li', (list) => list.length);
     expect(await rows()).toBeLessThan(60);
     await page.$eval('main', (main) => main.scrollTo(0, main.scrollHeight));

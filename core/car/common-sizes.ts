@@ -76,6 +76,36 @@ const BALLAST_PLACE: Size = {
   read: (d) => d.ballast.fromDriveAxle,
   write: (d, fromDriveAxle) => ({ ...d, ballast: { ...d.ballast, fromDriveAxle } }),
 };
+const LOAD: Size = {
+  id: 'load',
+  label: 'Load carried',
+  quantity: 'weight',
+  group: 'body',
+  low: 0,
+  high: 0.5,
+  read: (d) => d.load.mass,
+  write: (d, mass) => ({ ...d, load: { ...d.load, mass } }),
+};
+const LOAD_PLACE: Size = {
+  id: 'loadPlace',
+  label: 'Load from drive axle',
+  quantity: 'size',
+  group: 'body',
+  low: 0,
+  high: 0.5,
+  read: (d) => d.load.fromDriveAxle,
+  write: (d, fromDriveAxle) => ({ ...d, load: { ...d.load, fromDriveAxle } }),
+};
+const END_PLAY: Size = {
+  id: 'endPlay',
+  label: 'Axles slide from side to side by',
+  quantity: 'size',
+  group: 'straight',
+  low: 0,
+  high: 0.02,
+  read: (d) => d.endPlay,
+  write: (d, endPlay) => ({ ...d, endPlay }),
+};
 const SLOPE: Size = {
   id: 'slope',
   label: 'Slope, uphill',
@@ -153,10 +183,13 @@ export const CAR_SIZES: readonly Size[] = [
   OVERHANG,
   BALLAST,
   BALLAST_PLACE,
+  LOAD,
+  LOAD_PLACE,
   ofCar('trackWidth', 'Track width', 'body', [0.04, 0.3]),
   toe('driveToe', 'Drive wheels point left by'),
   toe('otherToe', 'Other wheels point left by'),
   MISMATCH,
+  END_PLAY,
   SLOPE,
 ];
 

@@ -10,7 +10,7 @@ const QUANTITIES: readonly (readonly [key: RegExp, quantity: Quantity])[] = [
   [/(angle|toe|slope)$/i, 'angle'],
   [/share$/i, 'share'],
   [/(roomLength|laneWidth|aim\.distance)$/, 'distance'],
-  [/(diameter|width|length|position|axle|base|gap|radius|anchor\w*|hookToHook|limits\.\w+|sleeve|band)$/i, 'size'],
+  [/(diameter|width|length|position|axle|base|gap|play|radius|anchor\w*|hookToHook|limits\.\w+|sleeve|band)$/i, 'size'],
 ];
 
 /** A key of a design as a builder reads it: `motor.bandWidth` → "band width", a measured value by its name. */

@@ -1,6 +1,9 @@
 import type { CarDesign, MotorKind } from './car-design.ts';
 import { isRoller, MOTORS } from './motors/motors.ts';
 
+/** m an axle slides from side to side in a car that runs well: half a millimetre on each side. Common practice. */
+export const USUAL_END_PLAY = 0.001;
+
 const common = (name: string) =>
   ({
     format: 'nimble-axle/car-design',
@@ -8,6 +11,7 @@ const common = (name: string) =>
     name,
     weighed: null,
     ballast: { mass: 0, fromDriveAxle: 0 },
+    endPlay: USUAL_END_PLAY,
     layout: { driveAxle: 'rear', otherWheelCount: 2 },
     trackWidth: 0.11,
     axle: 'skewer',
@@ -25,7 +29,11 @@ const common = (name: string) =>
   }) satisfies Partial<CarDesign>;
 
 /** A car of each kind that already runs: what "New car" gives. */
-export const newCar = (name: string, kind: MotorKind = 'lever'): CarDesign => ({ ...common(name), ...MOTORS[kind].newCar });
+export const newCar = (name: string, kind: MotorKind = 'lever'): CarDesign => ({
+  ...common(name),
+  load: { mass: 0, fromDriveAxle: MOTORS[kind].newCar.wheelbase / 2 },
+  ...MOTORS[kind].newCar,
+});
 
 /** The same car driven otherwise: its wheels, body and floor stay, the motor begins as in a new car of that kind. */
 export function withMotor(design: CarDesign, kind: MotorKind): CarDesign {

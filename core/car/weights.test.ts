@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { measuresOf } from '../geometry/measures.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
 import type { CarDesign, MotorKind } from './car-design.ts';
 import { BODIES, bandSizes, TYRES, WHEELS } from './catalogue.ts';
@@ -110,6 +111,19 @@ describe('what a car weighs', () => {
     expect(standingWeight(denser).mass).toBeCloseTo(0.165, 12);
     expect(wheelsetOf(denser, 'drive', 2)!.inertia).toBeGreaterThan(wheelsetOf(denser, 'drive', 1.44)!.inertia);
   });
+});
+
+describe('a load', () => {
+  const loaded = (mass: number, fromDriveAxle: number): CarDesign => ({ ...newCar('x'), load: { mass, fromDriveAxle } });
+  it('weighs on the axles by its place: moments', () => {
+    const bare = standingWeight(newCar('x'));
+    const over = standingWeight(loaded(0.1, 0));
+    expect(over.mass).toBeCloseTo(bare.mass + 0.1, 12);
+    expect(over.mass * over.driveLoadShare).toBeCloseTo(bare.mass * bare.driveLoadShare + 0.1, 12);
+    const ahead = standingWeight(loaded(0.1, 0.26));
+    expect(ahead.mass * ahead.driveLoadShare).toBeCloseTo(bare.mass * bare.driveLoadShare, 12);
+  });
+  it('is no weight of the car’s own', () => expect(measuresOf(loaded(0.2, 0.1)).mass).toBeCloseTo(measuresOf(newCar('x')).mass, 12));
 });
 
 describe('latex tubing', () => {

@@ -40,7 +40,7 @@ export const bodyLength = ({ wheelbase, body }: CarDesign): number => wheelbase 
 
 /** Something that weighs, kg, and where it sits, m from the drive axle toward the other. */
 export interface PlacedMass {
-  readonly what: 'drive wheels' | 'other wheels' | 'body' | 'motor' | 'rest' | 'ballast';
+  readonly what: 'drive wheels' | 'other wheels' | 'body' | 'motor' | 'rest' | 'ballast' | 'load';
   readonly mass: number;
   readonly at: number;
 }
@@ -60,13 +60,14 @@ function bodyMass(design: CarDesign): number {
 
 /** Everything a car weighs, part by part. A roller's parts all sit on its axle. `numbers`: the wheels' densities where they are not the likeliest. */
 export function placedMasses(design: CarDesign, numbers: Densities = {}): readonly PlacedMass[] {
-  const { rest, ballast, motor, wheelbase } = design;
+  const { rest, ballast, load, motor, wheelbase } = design;
   const drive = wheelsetOf(design, 'drive', densityOf(design, 'driveWheelDensity', driveWheelOf(design).areaDensity, numbers))!;
   const own: PlacedMass[] = [
     { what: 'drive wheels', mass: drive.mass, at: 0 },
     { what: 'motor', ...recordOf(motor).weight(design, motor) },
     { what: 'rest', mass: rest.mass, at: rest.fromDriveAxle },
     { what: 'ballast', mass: ballast.mass, at: ballast.fromDriveAxle },
+    { what: 'load', mass: load.mass, at: load.fromDriveAxle },
   ];
   if (isRoller(design) || !design.otherWheels) return own;
   const other = wheelsetOf(design, 'other', densityOf(design, 'otherWheelDensity', otherWheelOf(design).areaDensity, numbers))!;

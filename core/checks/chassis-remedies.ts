@@ -17,6 +17,18 @@ export function grippierTyres(design: CarDesign): Remedy[] {
     .map((tyre) => remedyOf('tyres', `tyre-${tyre}`, `Tyres: ${TYRES[tyre].label}`, fitCatalogue(design, 'tyre', tyre)));
 }
 
+/** Wheels of another kind at the driven end, of about the same size, that grip better with what runs on them; none for a roller. */
+export function otherDriveWheels(design: CarDesign): Remedy[] {
+  if (isRoller(design)) return [];
+  const grip = tyreOf(design).staticGrip;
+  return (Object.keys(WHEELS) as CarDesign['driveWheels']['kind'][])
+    .filter((kind) => kind !== design.driveWheels.kind && misfitOf(design, 'driveWheels', kind) === null)
+    .map((kind) =>
+      remedyOf('drive-wheels', `wheel-${kind}`, `Drive wheels: ${WHEELS[kind].label}`, fitCatalogue(design, 'driveWheels', kind)),
+    )
+    .filter(({ design: other }) => tyreOf(other).staticGrip > 1.05 * grip);
+}
+
 /** g of ballast, in coins. */
 const BALLAST_STEPS = [0.01, 0.02, 0.03, 0.04, 0.06];
 

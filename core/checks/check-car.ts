@@ -9,6 +9,7 @@ import { bounceSpeed } from './bounce-speed.ts';
 import { chassisBuckling } from './chassis-buckling.ts';
 import type { Check, CheckVerdict, Situation } from './check.ts';
 import { drift } from './drift.ts';
+import { endPlay, hubRub } from './end-play.ts';
 import { groundClearance } from './ground-clearance.ts';
 import { hookClearance } from './hook-clearance.ts';
 import { launchGrip } from './launch-grip.ts';
@@ -49,6 +50,8 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   hookClearance,
   wheelsTouch,
   wheelToBody,
+  hubRub,
+  endPlay,
   groundClearance,
   leverReach,
   leverBends,

@@ -1,5 +1,5 @@
 import { energyShare } from '../run/energy.ts';
-import { ballastOverDriveAxle, biggerDriveWheels, grippierTyres, noSleeve, thinnerAxle } from './chassis-remedies.ts';
+import { ballastOverDriveAxle, biggerDriveWheels, grippierTyres, noSleeve, otherDriveWheels, thinnerAxle } from './chassis-remedies.ts';
 import { bandsSideBySide, fewerTurns, lighterBand, longerChain, longerLever } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
@@ -28,6 +28,7 @@ export function launchGrip({ design, result }: Situation): Check {
       isClose
         ? [
             ...grippierTyres(design),
+            ...otherDriveWheels(design),
             ...ballastOverDriveAxle(design, print),
             ...noSleeve(design),
             ...longerLever(design, print),

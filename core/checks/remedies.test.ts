@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { BandDesign, CarDesign, LeverDesign } from '../car/car-design.ts';
+import { conflictsOf } from '../car/fit.ts';
 import { newCar } from '../car/new-car.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { checkCar } from './check-car.ts';
 import {
   ballastOverDriveAxle,
   ballastOverOtherAxle,
@@ -9,6 +12,7 @@ import {
   grippierTyres,
   launchSleeve,
   noSleeve,
+  otherDriveWheels,
   smallerDriveWheels,
   squareWheels,
   straightAxles,
@@ -108,6 +112,24 @@ describe('a remedy changes what it says', () => {
       design: { bearing: 'steel-brass-graphite' },
     });
     expect([...easierBearing(lever), ...easierBearing({ ...roller, bearing: 'wood-card' })]).toEqual([]);
+  });
+  it('spacers: half a millimetre on each side, which cures what they are for', () => {
+    const loose: CarDesign = { ...lever, endPlay: 0.06 };
+    const run = predictRun(loose);
+    for (const id of ['end-play', 'hub-rub']) {
+      const check = checkCar(loose, (run as Extract<typeof run, { kind: 'ran' }>).result).find((one) => one.id === id)!;
+      expect(check.verdict, id).toBe('warning');
+      expect(check.remedies(String).map(({ design }) => design.endPlay)).toEqual([0.001]);
+    }
+  });
+  it('wheels of another kind: with an edge that grips better, in a size there is', () => {
+    const offered = otherDriveWheels({ ...lever, tyre: 'bare-disc' });
+    expect(offered.map(({ id }) => id)).toContain('wheel-moulded-wheel');
+    for (const { design } of offered) {
+      expect(conflictsOf(design)).toEqual([]);
+      expect(design.driveWheels.kind).not.toBe('optical-disc');
+    }
+    expect(otherDriveWheels(roller)).toEqual([]);
   });
   it('release, care and alignment: free, careful, straight; where they are not yet', () => {
     const tied: CarDesign = { ...lever, motor: { ...lever.motor, release: 'tied' } as LeverDesign };

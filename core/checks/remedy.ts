@@ -21,6 +21,7 @@ export type RemedyKind =
   | 'wheelbase'
   | 'winding-width'
   | 'lever-material'
+  | 'spacers'
   | 'parts';
 
 /** A change that may put a fault right, as the design it would make. */

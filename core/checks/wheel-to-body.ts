@@ -1,3 +1,4 @@
+import type { CarDesign } from '../car/car-design.ts';
 import { driveWheelOf, otherWheelOf } from '../car/fitted.ts';
 import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
@@ -5,13 +6,18 @@ import { clearance, type Check, type Situation } from './check.ts';
 /** Room for a spacer between wheel and body, m. Common practice. */
 const LEAST = 0.003;
 
-/** Gap between each drive wheel and the body beside it, m. */
+/** The thickest wheel that stands beside the body, m: one wheel alone stands in the middle, in a notch of its own. */
+const besideBody = (design: CarDesign): number =>
+  Math.max(driveWheelOf(design).thickness, design.layout.otherWheelCount === 1 ? 0 : otherWheelOf(design).thickness);
+
+/** Gap between each wheel and the body beside it, m. */
+export const wheelGap = (design: CarDesign): number => (design.trackWidth - design.body.width - besideBody(design)) / 2;
+
+/** Whether the wheels stand clear of the body. */
 export function wheelToBody({ design }: Situation): Check | null {
   if (!design.otherWheels) return null;
-  // One wheel alone stands in the middle, in a notch of its own.
-  const thickness = Math.max(driveWheelOf(design).thickness, design.layout.otherWheelCount === 1 ? 0 : otherWheelOf(design).thickness);
-  const value = (design.trackWidth - design.body.width - thickness) / 2;
-  const trackWidth = design.body.width + thickness + 2 * LEAST;
+  const value = wheelGap(design);
+  const trackWidth = design.body.width + besideBody(design) + 2 * LEAST;
   return clearance(
     {
       id: 'wheel-to-body',

@@ -2,6 +2,7 @@ import type { CarDesign, MeasuredValue } from '../car/car-design.ts';
 import { BODIES, TYRES } from '../car/catalogue.ts';
 import { MOST_WRAPS } from '../car/sleeves.ts';
 import { TAPE } from '../car/tape.ts';
+import { USUAL_END_PLAY } from '../car/new-car.ts';
 import { placedMasses, standingWeight, weighedAt } from '../car/weights.ts';
 import type { Fault } from '../fault.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
@@ -55,6 +56,8 @@ export function renamed(design: Item): { readonly draft: Item; readonly said: Fi
       version: 2,
       rest: { mass: 0, fromDriveAxle: 0 },
       weighed: null,
+      load: { mass: 0, fromDriveAxle: Math.min(Math.max(Number(design.wheelbase) / 2 || 0, 0), 1) },
+      endPlay: USUAL_END_PLAY,
       sleeve,
       ...(isObject(design.body)
         ? { body: { ...design.body, overhang: 2 * OVERHANG, notched: isObject(design.motor) && design.motor.kind === 'lever' } }

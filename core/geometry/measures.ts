@@ -5,7 +5,7 @@ import { standingWeight } from '../car/weights.ts';
 import { geometryOf } from './motors/motors.ts';
 import { sideView } from './side-view.ts';
 
-/** Length, width and height of a car as it stands ready, its lever on its way, m; its weight, kg; its bands. */
+/** Length, width and height of a car as it stands ready, its lever on its way, m; its own weight without a load, kg; its bands. */
 export function measuresOf(design: CarDesign): Readonly<Record<keyof Limits, number>> {
   const { bounds } = sideView(design);
   const { motor } = design;
@@ -14,7 +14,7 @@ export function measuresOf(design: CarDesign): Readonly<Record<keyof Limits, num
     length: bounds.right - bounds.left,
     width: rollerWidth(motor) ?? design.trackWidth + AXLE_ENDS,
     height: Math.max(bounds.top, design.driveWheels.diameter / 2 + highest(motor)),
-    mass: standingWeight(design).mass,
+    mass: standingWeight(design).mass - design.load.mass,
     bands: hasBands(motor) ? motor.parallel * motor.series : 0,
   };
 }

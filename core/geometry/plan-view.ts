@@ -23,6 +23,7 @@ export interface PlanView {
   /** Deck or tube, or the sticks it is glued of; none for a roller. */
   readonly body: readonly Plate[];
   readonly ballast: Plate | null;
+  readonly load: Plate | null;
   /** Lever, bands or trailing arm: from where it is held to where it pulls. */
   readonly pull: readonly [Point, Point];
   readonly bounds: { readonly left: number; readonly right: number; readonly halfWidth: number };
@@ -41,7 +42,10 @@ function bodyPlates(design: CarDesign, width: number): Plate[] {
   if (design.body.kind !== 'craft-sticks' || width < 3 * STICK) return [plate(middle, 0, length, width)];
   const rail = (width - STICK) / 2;
   const across = (length - STICK) / 2;
-  return [...[-across, 0, across].map((x) => plate(middle + x, 0, STICK, width)), ...[rail, -rail].map((y) => plate(middle, y, length, STICK))];
+  return [
+    ...[-across, 0, across].map((x) => plate(middle + x, 0, STICK, width)),
+    ...[rail, -rail].map((y) => plate(middle, y, length, STICK)),
+  ];
 }
 
 /** Where everything stands, seen from above. Axles out of square are drawn as they stand. */
@@ -73,7 +77,10 @@ export function planView(design: CarDesign): PlanView {
   const rollerHalf = (rollerWidth(motor) ?? trackWidth) / 2;
   const otherPlaces = layout.otherWheelCount === 1 ? [0] : [half, -half];
   const bodyWidth = Math.min(design.body.width, 2 * half);
-  const side = ballastEdge(design.ballast.mass);
+  const block = ({ mass, fromDriveAxle }: CarDesign['ballast']): Plate | null => {
+    const side = ballastEdge(mass);
+    return mass > 0 ? { middle: { x: fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null;
+  };
   const pull = pullLine(motor, rollerHalf);
   const beyond = design.body.overhang / 2;
   return {
@@ -86,7 +93,8 @@ export function planView(design: CarDesign): PlanView {
       ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidth / 2 : half) + END, otherTurn)] : []),
     ],
     body: design.otherWheels ? bodyPlates(design, bodyPartOf(design).isTube ? design.body.width : bodyWidth) : [],
-    ballast: design.ballast.mass > 0 ? { middle: { x: design.ballast.fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null,
+    ballast: block(design.ballast),
+    load: block(design.load),
     pull,
     bounds: {
       left: Math.min(-design.driveWheels.diameter / 2, -beyond, pull[0].x, pull[1].x),

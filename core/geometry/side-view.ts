@@ -23,6 +23,7 @@ export interface SideView {
   /** Corners, in order; none for a roller. */
   readonly deck: readonly Point[];
   readonly ballast: readonly Point[];
+  readonly load: readonly Point[];
   readonly motor: MotorView;
   /** Which way it runs: toward +x, or toward −x with its drive axle in front. */
   readonly heading: 1 | -1;
@@ -36,7 +37,7 @@ const TUBE_BELOW = 0.15;
 /** kg/m³ of ballast: coins or clay. */
 const BALLAST_DENSITY = 2500;
 
-/** Edge of the cube that stands for so much ballast, m. */
+/** Edge of the cube that stands for so much ballast or load, m. */
 export const ballastEdge = (mass: number): number => Math.cbrt(mass / BALLAST_DENSITY);
 
 /** A bottle or tube lies level, its axles through it at their own heights. */
@@ -86,11 +87,15 @@ export function sideView(design: CarDesign): SideView {
   const geometry = geometryOf(motor);
   const view = geometry.sideView(motor, driveWheel.y, deckTop);
   const deck = otherWheel ? deckOf(design, underside, thickness, axleLine) : [];
-  const side = ballastEdge(design.ballast.mass);
-  const place = design.ballast.fromDriveAxle;
-  const ballastBase = otherWheel ? deckTop(place) : driveWheel.y - side / 2;
-  const ballast = design.ballast.mass > 0 ? box(place - side / 2, place + side / 2, ballastBase, ballastBase + side) : [];
-  const all: readonly Point[] = [...deck, ...ballast, ...geometry.outline(view)];
+  /** A block on the deck; in a roller, within it. */
+  const block = ({ mass, fromDriveAxle: place }: CarDesign['ballast']): Point[] => {
+    const side = ballastEdge(mass);
+    const under = otherWheel ? deckTop(place) : driveWheel.y - side / 2;
+    return mass > 0 ? box(place - side / 2, place + side / 2, under, under + side) : [];
+  };
+  const ballast = block(design.ballast);
+  const load = block(design.load);
+  const all: readonly Point[] = [...deck, ...ballast, ...load, ...geometry.outline(view)];
   return {
     driveWheel,
     driveMarks: wheelMarks(design.driveWheels),
@@ -101,6 +106,7 @@ export function sideView(design: CarDesign): SideView {
     otherAxle: otherWheel ? circle(wheelbase, design.axleDiameter, otherWheel.y) : null,
     deck,
     ballast,
+    load,
     motor: view,
     heading: design.layout.driveAxle === 'rear' ? 1 : -1,
     bounds: {

@@ -92,6 +92,9 @@ export function CarSketch({ view, scale, line, pose = null }: CarSketchProps) {
       {view.ballast.length > 0 && (
         <polygon {...ofGroup('body')} points={corners(scale, view.ballast)} fill={MUTED} stroke={INK} strokeWidth={0.6 * line} />
       )}
+      {view.load.length > 0 && (
+        <polygon {...ofGroup('body')} points={corners(scale, view.load)} fill={PAPER} stroke={INK} strokeWidth={line} />
+      )}
       {otherAxle && (
         <circle cx={scale.x(otherAxle.x)} cy={scale.y(otherAxle.y)} r={Math.max(scale.length(otherAxle.radius), line)} fill={INK} />
       )}

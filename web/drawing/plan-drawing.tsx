@@ -77,6 +77,7 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
         strokeLinecap="round"
       />
       {view.ballast && <PlateShape plate={view.ballast} scale={scale} fill={MUTED} line={1} />}
+      {view.load && <PlateShape plate={view.load} scale={scale} fill={PAPER} line={1.6} />}
       {design.otherWheels && (
         <Dimensions>
           <Across

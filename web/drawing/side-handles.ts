@@ -30,9 +30,13 @@ export function sideHandles(design: CarDesign, view: SideView): HandleSpec[] {
   }
   if (design.sleeve.length > 0)
     specs.push(handle('sleeve', 'tape sleeve', { x: 0, y: driveWheel.y + 0.45 * driveWheel.radius }, UP, 0.1, MILLIMETRE / 10));
-  if (view.ballast.length > 0) {
-    const [low, , high] = view.ballast;
-    specs.push(handle('ballastPlace', 'ballast', { x: (low!.x + high!.x) / 2, y: high!.y }, ALONG));
+  for (const [sizeId, label, block] of [
+    ['ballastPlace', 'ballast', view.ballast],
+    ['loadPlace', 'load', view.load],
+  ] as const) {
+    if (block.length === 0) continue;
+    const [low, , high] = block;
+    specs.push(handle(sizeId, label, { x: (low!.x + high!.x) / 2, y: high!.y }, ALONG));
   }
   specs.push(...drawingOf(motor).handles(motor));
   // A roller's axle and ballast are inside it.

@@ -7,7 +7,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import type { ListedRun, Unreadable } from '../../../core/schema/stored.ts';
-import { printNumber, printQuantity, unitOf } from '../../../core/units/quantity.ts';
+import { printAbout, printNumber, printQuantity, unitOf } from '../../../core/units/quantity.ts';
 import { problemLine, useRemoveRunMutation } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
@@ -71,7 +71,7 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
   };
   const facts = [
     outcome.kind === 'hit-wall' ? 'hit the wall' : '',
-    apart === null ? '' : `${apart < 0 ? '−' : '+'}${printQuantity(Math.abs(apart), 'distance', units)} against predicted`,
+    apart === null ? '' : `${printAbout(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} predicted`,
     record.time === undefined ? '' : `${printNumber(record.time, 'time', units)} ${unitOf('time', units)}`,
     `${windWords(wind)}${version ? `, “${version}”` : ''}`,
     ranAt,

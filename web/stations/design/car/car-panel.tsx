@@ -19,7 +19,7 @@ import { AimFields, AIM_WORDS, RoomFields } from './aim-fields.tsx';
 import { CAR_ROWS, rowsFound, type CarRow } from './car-rows.ts';
 import { isSameChoice } from './choices.ts';
 import { ChoiceField } from './choice-field.tsx';
-import { Group } from './group.tsx';
+import { Group, type OpenGroup } from './group.tsx';
 import { groupWords } from './group-words.ts';
 import { PartRow } from './part-row.tsx';
 import { SizeRow, useReaderSoon } from './size-row.tsx';
@@ -27,9 +27,6 @@ import { ValuesList, valuesFound } from './values-list.tsx';
 import styles from './car-panel.module.css';
 
 const OwnPartsDrawer = later(() => import('../parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
-
-/** What is asked of the car, and what is not known of it, stand below what it is. */
-export type OpenGroup = CarGroup | 'aim' | 'values';
 
 interface CarPanelProps {
   readonly design: CarDesign;

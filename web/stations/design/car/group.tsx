@@ -3,9 +3,12 @@ import AccordionDetails from '@mui/material/AccordionDetails';
 import AccordionSummary from '@mui/material/AccordionSummary';
 import ExpandMoreIcon from '@mui/icons-material/ExpandMore';
 import { memo } from 'react';
+import type { CarGroup } from '../../../../core/car/car-groups.ts';
 import plain from '../../../ui/plain.module.css';
-import type { OpenGroup } from './car-panel.tsx';
 import styles from './car-panel.module.css';
+
+/** What is asked of the car, and what is not known of it, stand below what it is. */
+export type OpenGroup = CarGroup | 'aim' | 'values';
 
 interface SummaryProps {
   /** Of its heading, and of what it opens. */

@@ -7,6 +7,7 @@ import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { changeWords } from '../../../../core/car/difference.ts';
+import { partsToGet } from '../../../../core/explore/parts-to-get.ts';
 import { SEARCH_TRIES, type Candidate, type OfferedCar, type Search } from '../../../../core/explore/best-car.ts';
 import { printAbout, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
@@ -60,6 +61,17 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   };
   const aloneWords = (alone: number | null): string =>
     alone === null ? 'only with the others' : `${alone < 0 ? '−' : '+'}${score(alone).replace('about ', '')} by itself`;
+  /** What has to be got for it, and what lies in the drawer. */
+  const needWords = ({ design: to }: Candidate): string => {
+    const needed = partsToGet(design, to, own, (value, quantity) => printQuantity(value, quantity, units));
+    const list = (isAtHand: boolean): string =>
+      needed
+        .filter((part) => part.isAtHand === isAtHand)
+        .map(({ name, count }) => `${count > 1 ? `${count} × ` : ''}${name}`)
+        .join('; ');
+    if (needed.length === 0) return 'Nothing to get for it.';
+    return [list(false) && `To get: ${list(false)}.`, list(true) && `At hand: ${list(true)}.`].filter(Boolean).join(' ');
+  };
   const take = (found: Candidate): void => edit((car) => ({ ...found.design, name: car.name }));
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
@@ -152,6 +164,9 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
                     </li>
                   ))}
                 </Box>
+                <Typography variant="caption" color="text.secondary">
+                  {needWords(found)}
+                </Typography>
               </Box>
             ))}
             {result.best.length === 0 && (
