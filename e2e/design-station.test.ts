@@ -282,7 +282,7 @@ describe('a builder at the Design station', () => {
     await page.keyboard.press('End');
     await limpet.sees(': coasts');
     await page.keyboard.press('Escape');
-    await limpet.sees('smooth floor or linoleum, level');
+    await limpet.sees('smooth floor or linoleum');
     await page.close();
   });
 

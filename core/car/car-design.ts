@@ -10,6 +10,7 @@ export type {
   CarDesign,
   FittedPart,
   Floor,
+  FloorStretch,
   Layout,
   LeverDesign,
   Limits,

@@ -1,5 +1,6 @@
 import { printQuantity, valueIn, type UnitSystem } from '../units/quantity.ts';
-import { bandSizes, CARE, FLOORS } from './catalogue.ts';
+import { bandSizes, CARE } from './catalogue.ts';
+import { floorWords } from './floors.ts';
 import { fittedName, PART_VALUES } from './parts.ts';
 import { SLOTS, type PartSlot } from './part-slots.ts';
 import type { CarDesign } from './car-design.ts';
@@ -21,7 +22,6 @@ type Words = readonly [label: string, (design: CarDesign) => string];
 const CHOICES: readonly Words[] = [
   ['driven by', (d) => recordOf(d.motor).name],
   ...(Object.keys(SLOTS) as PartSlot[]).map((slot): Words => [SLOTS[slot].label, (d) => partWords(d, slot)]),
-  ['floor', (d) => FLOORS[d.floor.kind].label],
   ['wheels on the other axle', (d) => `${d.layout.otherWheelCount}`],
   ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
   ['build', (d) => CARE[d.care].label],
@@ -64,6 +64,10 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
       d.measured[key] ? `${valueIn(VALUE_UNITS[key], d.measured[key].value, 4)} measured` : 'estimated';
     compare(VALUE_NAMES[key], words(from), words(to));
   }
+  const onFloor = (d: CarDesign): string => floorWords(d.floor, (value, quantity) => printQuantity(value, quantity, units));
+  // A slope at the line is a size by itself.
+  const { slope } = to.floor;
+  compare('floor', onFloor({ ...from, floor: { ...from.floor, slope } }), onFloor(to));
   const metres = (value: number | null): string => (value === null ? 'none' : printQuantity(value, 'distance', units));
   compare('room', metres(from.floor.roomLength), metres(to.floor.roomLength));
   compare('lane', metres(from.floor.laneWidth), metres(to.floor.laneWidth));

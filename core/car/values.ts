@@ -119,6 +119,16 @@ export function valueOf(design: CarDesign, key: ValueKey): Value {
     : { value, spread: ESTIMATE_SPREAD[key], evidence: 'estimated' };
 }
 
+/** What hangs on the floor, as estimated on one of another kind. */
+export const estimatesOn = (design: CarDesign, kind: CarDesign['floor']['kind']) => {
+  const there = kind === design.floor.kind ? design : { ...design, floor: { ...design.floor, kind } };
+  return {
+    staticGrip: estimateOf(there, 'staticGrip'),
+    rollingLengthDrive: estimateOf(there, 'rollingLengthDrive'),
+    rollingLengthOther: estimateOf(there, 'rollingLengthOther'),
+  };
+};
+
 /** The most likely number of each value the design hangs on. */
 export function likelyNumbers(design: CarDesign): Numbers {
   const numbers: Partial<Record<ValueKey, number>> = {};

@@ -1,6 +1,8 @@
 import { AXLES, BEARINGS, TYRES, WHEELS } from '../car/catalogue.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { misfitOf } from '../car/fit.ts';
+import { withMat } from '../car/floors.ts';
+import { gripOn } from '../car/values.ts';
 import { bearingOf, tyreOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
@@ -28,6 +30,13 @@ export function otherDriveWheels(design: CarDesign): Remedy[] {
     )
     .filter(({ design: other }) => tyreOf(other).staticGrip > 1.05 * grip);
 }
+
+/** A mat under the launch, where there is none yet and it helps the grip. */
+export const mat = (design: CarDesign): Remedy[] =>
+  design.floor.kind === 'short-carpet' ||
+  gripOn(design, tyreOf(design).staticGrip) >= gripOn({ ...design, floor: withMat(design.floor) }, tyreOf(design).staticGrip)
+    ? []
+    : [remedyOf('floor', 'mat', 'A mat under the launch, where the rules allow it', { ...design, floor: withMat(design.floor) })];
 
 /** g of ballast, in coins. */
 const BALLAST_STEPS = [0.01, 0.02, 0.03, 0.04, 0.06];

@@ -1,5 +1,13 @@
 import { energyShare } from '../run/energy.ts';
-import { ballastOverDriveAxle, biggerDriveWheels, grippierTyres, noSleeve, otherDriveWheels, thinnerAxle } from './chassis-remedies.ts';
+import {
+  ballastOverDriveAxle,
+  biggerDriveWheels,
+  grippierTyres,
+  mat,
+  noSleeve,
+  otherDriveWheels,
+  thinnerAxle,
+} from './chassis-remedies.ts';
 import { bandsSideBySide, fewerTurns, lighterBand, longerChain, longerLever } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
@@ -38,6 +46,7 @@ export function launchGrip({ design, result }: Situation): Check {
             ...longerChain(design),
             ...fewerTurns(design, print),
             ...thinnerAxle(design, print),
+            ...mat(design),
           ]
         : [],
   };

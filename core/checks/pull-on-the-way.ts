@@ -1,5 +1,5 @@
 import { makeMotorPoint } from '../motor/motor.ts';
-import { armLoad, bearingTorque, carForces, resistanceAt } from '../run/forces.ts';
+import { armLoad, bearingTorque, carForces, floorsAhead, resistanceAt } from '../run/forces.ts';
 import { easierBearing, squareWheels, thickerAxle } from './chassis-remedies.ts';
 import { bandsSideBySide, shorterLever } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
@@ -16,15 +16,18 @@ const PLACES = 12;
  */
 export function pullOnTheWay({ design, setup, motor, result }: Situation): Check | null {
   if (result.stalled || result.turnsLeft > 0.5) return null;
-  const car = carForces(setup, motor);
+  let car = carForces(setup, setup.surface, motor);
+  const ahead = [...floorsAhead(setup, motor)];
   const point = makeMotorPoint();
-  const load = Math.min(Math.max(car.loadBase, 0), car.weight);
-  let [done, taken, value] = [0, 0, Infinity];
+  let [done, taken, way, value] = [0, 0, 0, Infinity];
   for (const { from, to, evaluate } of motor.segments.slice(motor.first)) {
     const step = (to - from) / PLACES;
     for (let k = 0; k < PLACES; k++) {
       evaluate(from + (k + 0.5) * step, point);
       const turned = Math.abs(point.angleSlope * step);
+      if (ahead[0] && way >= ahead[0].from) car = ahead.shift()!.car;
+      const load = Math.min(Math.max(car.loadBase, 0), car.weight);
+      way += car.radius * turned;
       done += point.torque * turned;
       taken += resistanceAt(car, bearingTorque(car, point), load, armLoad(car, point.torque), 0) * car.radius * turned;
       if (taken > 0) value = Math.min(value, done / taken);

@@ -11,6 +11,7 @@ import {
   easierBearing,
   grippierTyres,
   launchSleeve,
+  mat,
   noSleeve,
   otherDriveWheels,
   smallerDriveWheels,
@@ -130,6 +131,11 @@ describe('a remedy changes what it says', () => {
       expect(design.driveWheels.kind).not.toBe('optical-disc');
     }
     expect(otherDriveWheels(roller)).toEqual([]);
+  });
+  it('a mat: carpet at the line, where that grips better and is not there yet', () => {
+    expect(mat(lever)[0]!.design.floor).toMatchObject({ kind: 'short-carpet', stretches: [{ kind: 'smooth' }] });
+    expect(mat(mat(lever)[0]!.design)).toEqual([]);
+    expect(mat({ ...lever, tyre: 'sticky-tack' })[0]?.design.floor.kind ?? 'none').toMatch(/carpet|none/);
   });
   it('release, care and alignment: free, careful, straight; where they are not yet', () => {
     const tied: CarDesign = { ...lever, motor: { ...lever.motor, release: 'tied' } as LeverDesign };

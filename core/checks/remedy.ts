@@ -21,6 +21,7 @@ export type RemedyKind =
   | 'wheelbase'
   | 'winding-width'
   | 'lever-material'
+  | 'floor'
   | 'spacers'
   | 'parts';
 

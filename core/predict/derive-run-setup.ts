@@ -2,9 +2,9 @@ import { beyond, type Fault } from '../fault.ts';
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import type { Numbers } from '../car/value-table.ts';
-import { likelyNumbers } from '../car/values.ts';
+import { estimatesOn, likelyNumbers } from '../car/values.ts';
 import { partsMass, standingWeight, wheelsetOf } from '../car/weights.ts';
-import { runFaults, type RunSetup } from '../run/run-setup.ts';
+import { runFaults, type RunSetup, type SurfaceSetup } from '../run/run-setup.ts';
 
 const FULL: Wind = { kind: 'full' };
 
@@ -17,8 +17,8 @@ export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Nu
   const { mass, driveLoadShare } = standingWeight(design, numbers);
   const driveWheels = wheelsetOf(design, 'drive', numbers.driveWheelDensity!)!;
   const otherWheels = wheelsetOf(design, 'other', numbers.otherWheelDensity ?? 0);
-  const staticGrip = numbers.staticGrip!;
-  const rub = numbers.rub ?? 0;
+  const surface = surfaceOf(numbers, driveWheels.radius, otherWheels?.radius ?? null);
+  const stretches = stretchesOf(design, numbers);
   return {
     format: 'nimble-axle/run-setup',
     version: 1,
@@ -34,15 +34,46 @@ export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Nu
       driveWheels,
       otherWheels,
     },
-    surface: {
-      rollingResistanceDrive: (numbers.rollingLengthDrive! + rub) / driveWheels.radius,
-      ...(otherWheels ? { rollingResistanceOther: (numbers.rollingLengthOther! + rub) / otherWheels.radius } : {}),
-      staticGrip,
-      slidingGrip: staticGrip * Math.min(numbers.slidingRatio!, 1),
-      slope: numbers.slope!,
-    },
+    surface,
+    ...(stretches.length > 0
+      ? { stretches: stretches.map(({ from, on }) => ({ from, ...surfaceOf(on, driveWheels.radius, otherWheels?.radius ?? null) })) }
+      : {}),
     motor: recordOf(design.motor).setup(design, design.motor, numbers, wind),
   };
+}
+
+/** A floor under a car's wheels, whose radii are in m. */
+function surfaceOf(numbers: Numbers, drive: number, other: number | null): SurfaceSetup {
+  const rub = numbers.rub ?? 0;
+  return {
+    rollingResistanceDrive: (numbers.rollingLengthDrive! + rub) / drive,
+    ...(other === null ? {} : { rollingResistanceOther: (numbers.rollingLengthOther! + rub) / other }),
+    staticGrip: numbers.staticGrip!,
+    slidingGrip: numbers.staticGrip! * Math.min(numbers.slidingRatio!, 1),
+    slope: numbers.slope!,
+  };
+}
+
+/** The numbers on each floor to come: a car whose tyres grip or roll so much better than thought at the line does so there too. */
+function stretchesOf(design: CarDesign, numbers: Numbers): { readonly from: number; readonly on: Numbers }[] {
+  const { kind, slope, stretches } = design.floor;
+  if (stretches.length === 0) return [];
+  const here = estimatesOn(design, kind);
+  return stretches.map((stretch) => {
+    const there = estimatesOn(design, stretch.kind);
+    const on = (key: keyof typeof here): number => ((numbers[key] ?? 0) / here[key]) * there[key];
+    return {
+      from: stretch.from,
+      on: {
+        ...numbers,
+        staticGrip: on('staticGrip'),
+        rollingLengthDrive: on('rollingLengthDrive'),
+        rollingLengthOther: on('rollingLengthOther'),
+        // What the floor leans by unseen, it leans by all the way.
+        slope: stretch.slope + numbers.slope! - slope,
+      },
+    };
+  });
 }
 
 /** What the keys of a run setup are called in a design, where that is otherwise; those of the motor stand in its record. */
@@ -72,7 +103,7 @@ const IN_DESIGN: Readonly<Record<string, string>> = {
 function inDesign({ motor }: CarDesign, fault: Fault): Fault {
   const { path } = fault;
   const names = { ...IN_DESIGN, ...recordOf(motor).keysInDesign };
-  const key = /^motor\.spool/.test(path) ? 'sleeve' : (names[path] ?? path);
+  const key = /^motor\.spool/.test(path) ? 'sleeve' : path.startsWith('stretches') ? 'floor.stretches' : (names[path] ?? path);
   if (key.startsWith('measured.'))
     return { path: key, code: 'out-of-range', toward: fault.code === 'bound' && fault.limit.is === 'least' ? 'low' : 'high' };
   // A setup has radii where a design has diameters.

@@ -9,7 +9,7 @@ import {
   type Car,
   type WheelContact,
 } from './forces.ts';
-import { DISTANCE_LIMIT, evaluateMotor, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
+import { crossToNextFloor, DISTANCE_LIMIT, evaluateMotor, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
 import { record } from './trace.ts';
 
 /**
@@ -111,7 +111,7 @@ function nextChange(car: Car, { c0, c2, contact }: Coasting, w: number, target: 
 const MOST_CHANGES = 4;
 
 /**
- * Coasts until the car stops, its tyre slides, or the run passes its limits. `ignoreGrip` lets a car coast that has this moment stopped
+ * Coasts until the car stops, its tyre slides, the floor changes (it then rolls on), or the run passes its limits. `ignoreGrip` lets a car coast that has this moment stopped
  * sliding and would only chatter on the limit.
  */
 export function coast(run: Run, ignoreGrip: boolean): Regime {
@@ -126,6 +126,10 @@ export function coast(run: Run, ignoreGrip: boolean): Regime {
     const end = next ? next.at : c0 > 0 ? 0 : wLimit;
     const reached = coastTo(run, coasting, end, wLimit);
     if (reached === 'limit') return 'limit';
+    if (reached === 'floor') {
+      crossToNextFloor(run);
+      return 'roll';
+    }
     if (!next) return c0 > 0 ? 'stopped' : 'limit';
     if (next.slide !== 0) {
       motion.slideDirection = next.slide;
@@ -134,20 +138,25 @@ export function coast(run: Run, ignoreGrip: boolean): Regime {
   }
 }
 
-/** Coasts from the present speed to v² = `w1`, or to the limits of a run if they come first. */
-function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'reached' | 'limit' {
-  const { motion } = run;
+/** Coasts from the present speed to v² = `w1`, or to the next floor or the limits of a run if they come first. */
+function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'reached' | 'floor' | 'limit' {
+  const { motion, nextFloor } = run;
   const v0 = motion.speed;
   const w0 = v0 * v0;
   const { c0 } = coasting;
   let end = w1;
   let distance = w0 === w1 ? 0 : coastDistance(coasting, w0, w1);
-  let isLimit = false;
+  let reached: 'reached' | 'floor' | 'limit' = 'reached';
   if (c0 <= 0 && w1 === wLimit) distance = DISTANCE_LIMIT - motion.distance;
   if (motion.distance + distance >= DISTANCE_LIMIT) {
-    isLimit = true;
+    reached = 'limit';
     distance = DISTANCE_LIMIT - motion.distance;
     end = wLimit;
+  }
+  if (motion.distance + distance > nextFloor) {
+    reached = 'floor';
+    distance = nextFloor - motion.distance;
+    end = Math.max(coastSpeedSquared(coasting, w0, distance), 0);
   }
   const timeTo = (x: number): number => {
     if (x <= 0) return 0;
@@ -156,7 +165,7 @@ function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'rea
   };
   let time = timeTo(distance);
   if (motion.time + time > TIME_LIMIT) {
-    isLimit = true;
+    reached = 'limit';
     let low = 0;
     let high = distance;
     for (let k = 0; k < 60; k++) {
@@ -169,7 +178,7 @@ function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'rea
     end = Math.max(coastSpeedSquared(coasting, w0, distance), 0);
   }
   finish(run, coasting, distance, time, end, timeTo);
-  return isLimit ? 'limit' : 'reached';
+  return reached;
 }
 
 /** Takes the coasting into the run. Load, and with it rolling resistance, is linear in the acceleration, and ∫ a dx = ½ Δv². */

@@ -1,9 +1,9 @@
 import { AIR_DENSITY, GRAVITY } from '../constants.ts';
 import type { Motor, MotorPoint } from '../motor/motor.ts';
-import type { RunSetup } from './run-setup.ts';
+import type { RunSetup, SurfaceSetup } from './run-setup.ts';
 
 /**
- * The forces on a car that do not depend on where it is in its run. N, kg, m.
+ * The forces on a car that do not depend on where it is on its floor. N, kg, m.
  *
  * The load on the drive wheels follows the acceleration a: N_d = loadBase + loadPerAcceleration · a, held within 0 … weight
  * (moments about the contact of the other wheels).
@@ -37,10 +37,16 @@ export interface Car {
   readonly armFriction: number;
 }
 
+/** A floor that the car comes to, from m on. */
+export interface FloorAhead {
+  readonly from: number;
+  readonly car: Car;
+}
+
 const within = (value: number, low: number, high: number): number => Math.min(Math.max(value, low), high);
 
-/** The forces and masses of a car that stay the same through a run, from its setup. N, kg, m. */
-export function carForces({ car, surface }: RunSetup, { arm }: Motor): Car {
+/** The forces and masses of a car that stay the same on one floor, from its setup. N, kg, m. */
+export function carForces({ car }: RunSetup, surface: SurfaceSetup, { arm }: Motor): Car {
   const { driveWheels, otherWheels } = car;
   const weight = car.mass * GRAVITY * Math.cos(surface.slope);
   const climb = car.mass * GRAVITY * Math.sin(surface.slope);
@@ -73,6 +79,12 @@ export function carForces({ car, surface }: RunSetup, { arm }: Motor): Car {
     armFriction: arm ? arm.friction : 0,
   };
 }
+
+const NO_FLOORS: readonly FloorAhead[] = [];
+
+/** The car on each floor to come. */
+export const floorsAhead = (setup: RunSetup, motor: Motor): readonly FloorAhead[] =>
+  setup.stretches?.map((stretch) => ({ from: stretch.from, car: carForces(setup, stretch, motor) })) ?? NO_FLOORS;
 
 /** Drive bearing torque, N·m: the tension presses the axle into its bearing along with the weight. */
 export function bearingTorque(car: Car, { tension, directionCos, directionSin }: MotorPoint): number {

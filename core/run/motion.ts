@@ -1,5 +1,5 @@
 import type { Motor, MotorPoint, Segment } from '../motor/motor.ts';
-import type { Car } from './forces.ts';
+import type { Car, FloorAhead } from './forces.ts';
 import type { Trace } from './trace.ts';
 import type { Workspace } from './workspace.ts';
 
@@ -12,6 +12,9 @@ export type Regime = 'roll' | 'slide' | 'stopped' | 'stalled' | 'limit';
 
 /** J spent so far on what is added up along the way. */
 export interface Spent {
+  /** On the stretches left behind: what rises with the distance alone. */
+  otherBearing: number;
+  climb: number;
   slip: number;
   driveBearing: number;
   rolling: number;
@@ -49,7 +52,14 @@ export interface Motion {
 
 /** Everything one run needs: the fixed, the changing, and room to work in. */
 export interface Run extends Workspace {
-  readonly car: Car;
+  /** The car on the floor where it is. */
+  car: Car;
+  /** The car on the floors to come, each from its distance on, m; and where the next begins, Infinity where none does. */
+  readonly floors: readonly FloorAhead[];
+  floor: number;
+  nextFloor: number;
+  /** m at which the present floor began. */
+  floorFrom: number;
   readonly hasOtherWheels: boolean;
   readonly motor: Motor;
   readonly motion: Motion;
@@ -70,15 +80,20 @@ export function startRun(
   { point, rolling, sliding, panel, slideWork }: Workspace,
   {
     car,
+    floors,
     hasOtherWheels,
     motor,
     marks,
     trace,
     resolved,
-  }: Omit<Run, keyof Workspace | 'motion' | 'marks'> & { readonly marks: readonly number[] },
+  }: Omit<Run, keyof Workspace | 'motion' | 'marks' | 'floor' | 'nextFloor' | 'floorFrom'> & { readonly marks: readonly number[] },
 ): Run {
   return {
     car,
+    floors,
+    floor: 0,
+    nextFloor: floors[0]?.from ?? Infinity,
+    floorFrom: 0,
     hasOtherWheels,
     motor,
     marks: marks.map((distance) => ({ distance, time: null })),
@@ -108,9 +123,22 @@ export function startRun(
       wheelie: false,
       leverEnergy: 0,
       keptEnergy: 0,
-      spent: { slip: 0, driveBearing: 0, rolling: 0, air: 0, arm: 0, washer: 0 },
+      spent: { otherBearing: 0, climb: 0, slip: 0, driveBearing: 0, rolling: 0, air: 0, arm: 0, washer: 0 },
     },
   };
+}
+
+/** On from one floor to the next, at the place where that begins: speed and what is wound stay as they are. */
+export function crossToNextFloor(run: Run): void {
+  const { car, motion, floors } = run;
+  motion.spent.otherBearing += car.otherBearing * (run.nextFloor - run.floorFrom);
+  motion.spent.climb += car.climb * (run.nextFloor - run.floorFrom);
+  // A mark may stand where the floors meet.
+  passMarks(run, motion.distance, run.nextFloor, () => motion.time);
+  motion.distance = run.floorFrom = run.nextFloor;
+  run.car = floors[run.floor]!.car;
+  run.floor += 1;
+  run.nextFloor = floors[run.floor]?.from ?? Infinity;
 }
 
 /** The tyre slides toward the side that a needed force, N, asks for. */

@@ -1,6 +1,7 @@
 import { POINTS } from '../numerics/chebyshev.ts';
 import { driveLoad, gripLimit, rollingAcceleration, rollWith, settle, tyreForce, type WheelContact } from './forces.ts';
 import {
+  crossToNextFloor,
   DISTANCE_LIMIT,
   TIME_LIMIT,
   evaluateMotor,
@@ -12,7 +13,7 @@ import {
   type Regime,
   type Run,
 } from './motion.ts';
-import { forceCoarseness, layPanel, placeAt, reaching, solvePanel, timeCoarseness, timePanel } from './solve-panel.ts';
+import { forceCoarseness, isAllButSpent, layPanel, placeAt, reaching, solvePanel, timeCoarseness, timePanel } from './solve-panel.ts';
 import { endingOf, type PanelEnding } from './panel-ending.ts';
 import { takePanel } from './take-panel.ts';
 
@@ -103,14 +104,18 @@ function overLimit({ motion, panel }: Run): number | null {
   return s;
 }
 
-/** Takes the panel as far as the run's limits allow. */
-function takeUpTo(run: Run, { contact, energy }: Progress, s: number): Regime {
+/** Where on the panel the floor changes, or null. */
+function atNextFloor({ motion, panel, nextFloor }: Run): number | null {
+  return motion.distance + panel.distance[POINTS - 1]! > nextFloor ? reaching(panel.distance, motion.distance, nextFloor) : null;
+}
+
+/** Takes a part of the panel, up to `s`. */
+function takeUpTo(run: Run, { contact, energy }: Progress, s: number): void {
   const isBent = energy === 0;
   layPanel(run, contact, run.panel.from, placeAt(run.panel, s), isBent);
   solvePanel(run, energy);
   timePanel(run, isBent, false);
   takePanel(run, false);
-  return 'limit';
 }
 
 /** On from the end of a motor's segment: over to the next, or no longer rolling under power. */
@@ -150,17 +155,27 @@ function rollPanel(run: Run, progress: Progress, ignoreGrip: boolean): Regime | 
   const ending = endingOf(run, ignoreGrip || keepsContact, keepsContact);
   if (ending.s === -1) return endedAtOnce(run, progress, ending);
   const stops = ending.kind === 'stop';
+  const isNothing = stops && isAllButSpent(run);
   if (ending.s < 1) {
     layPanel(run, progress.contact, from, placeAt(panel, ending.s), isAtRest || stops);
     solvePanel(run, progress.energy);
     // Time is sharp on what little energy is left before a stop: come up to it in ever shorter panels.
-    if (stops && isTooCoarse(run, progress, forceCoarseness(run, 0))) return null;
+    if (stops && !isNothing && isTooCoarse(run, progress, forceCoarseness(run, 0))) return null;
   }
   timePanel(run, isAtRest, stops);
   const timing = timeCoarseness(run);
-  if (isTooCoarse(run, progress, timing)) return null;
+  if (!isNothing && isTooCoarse(run, progress, timing)) return null;
+  const floor = atNextFloor(run);
   const over = overLimit(run);
-  if (over !== null) return takeUpTo(run, progress, over);
+  if (over !== null && over <= (floor ?? 1)) {
+    takeUpTo(run, progress, over);
+    return 'limit';
+  }
+  if (floor !== null) {
+    takeUpTo(run, progress, floor);
+    crossToNextFloor(run);
+    return 'roll';
+  }
 
   takePanel(run, stops);
   if (stops) return 'stopped';

@@ -1,5 +1,5 @@
 import type { Fault } from '../fault.ts';
-import type { RunSetup } from '../schema/generated/run-setup.ts';
+import type { RunSetup, SurfaceSetup } from '../schema/generated/run-setup.ts';
 import type { Motor } from '../motor/motor.ts';
 import { modelOf } from '../motor/motors.ts';
 import { sizeFaults } from './size-faults.ts';
@@ -11,6 +11,7 @@ export type {
   MotorSetup,
   RunSetup,
   SpoolStep,
+  Stretch,
   SurfaceSetup,
   TwistSetup,
   Wheelset,
@@ -18,12 +19,20 @@ export type {
 
 /** What a schema cannot say: keys that do not go together. Empty when the run can be computed. */
 export function runFaults(setup: RunSetup): Fault[] {
-  const { car, surface, motor } = setup;
+  const { car, surface, motor, stretches = [] } = setup;
   const faults: Fault[] = sizeFaults(setup);
-  if (surface.slidingGrip > surface.staticGrip)
-    faults.push({ path: 'surface.slidingGrip', code: 'against', must: 'not-exceed', other: 'surface.staticGrip' });
-  if (car.otherWheels !== null && surface.rollingResistanceOther === undefined)
-    faults.push({ path: 'surface.rollingResistanceOther', code: 'missing', because: 'the car has other wheels' });
+  const check = (path: string, { slidingGrip, staticGrip, rollingResistanceOther }: SurfaceSetup): void => {
+    if (slidingGrip > staticGrip)
+      faults.push({ path: `${path}.slidingGrip`, code: 'against', must: 'not-exceed', other: `${path}.staticGrip` });
+    if (car.otherWheels !== null && rollingResistanceOther === undefined)
+      faults.push({ path: `${path}.rollingResistanceOther`, code: 'missing', because: 'the car has other wheels' });
+  };
+  check('surface', surface);
+  stretches.forEach((stretch, i) => {
+    check(`stretches.${i}`, stretch);
+    if (i > 0 && stretch.from <= stretches[i - 1]!.from)
+      faults.push({ path: `stretches.${i}.from`, code: 'against', must: 'exceed', other: `stretches.${i - 1}.from` });
+  });
   if (faults.length > 0) return faults;
   const { isRoller, faults: motorFaults } = modelOf(motor);
   if (isRoller && car.otherWheels !== null)

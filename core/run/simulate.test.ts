@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { GRAVITY } from '../constants.ts';
-import { admittedSetups, runSetups } from './reference/generated-setups.ts';
+import { admittedSetups, real, runSetups, setupsOnStretches } from './reference/generated-setups.ts';
 import { odexRun } from './reference/odex-run.ts';
 import { readRunSetup } from '../files/read.ts';
 import { DISTANCE_LIMIT, TIME_LIMIT } from './motion.ts';
@@ -54,6 +54,18 @@ describe('runs computed elsewhere (SciPy solve_ivp, DOP853)', () => {
   });
 });
 
+describe('floors of several stretches, computed elsewhere (SciPy solve_ivp, DOP853)', () => {
+  const floors = JSON.parse(readFileSync(new URL('reference/reference-floors.json', import.meta.url), 'utf8')) as { runs: ReferenceRun[] };
+  it.each(floors.runs)('$name', ({ setup, expect: reference }) => {
+    const result = ran(setup);
+    for (const key of ['storedEnergy', 'turns', 'launchThrust', 'launchGripNeeded', 'distance', 'time', 'topSpeed'] as const)
+      expect(apart(result[key], reference[key]), key).toBeLessThan(1e-4);
+    expect(Math.abs(result.slipDistance - reference.slipDistance)).toBeLessThan(Math.max(1e-3 * reference.slipDistance, 1e-3));
+    reference.marks.forEach((mark, i) => expect(apart(result.marks[i]!.time, mark.time)).toBeLessThan(1e-4));
+    expect(closure(result)).toBeLessThan(1e-6);
+  });
+});
+
 /** Both solvers on one setup: the same end, distance, time and top speed to 1e-4, slip to 1e-3 or 1 mm, energy to 1e-4. */
 function agrees(setup: RunSetup): RunResult {
   const result = ran(setup);
@@ -81,12 +93,46 @@ describe('generated setups', () => {
     const kinds = ['lever', 'band', 'twist'].flatMap((kind) => ['stopped', 'slipping', 'stalled'].map((end) => `${kind} ${end}`));
     expect([...ends]).toEqual(expect.arrayContaining([...kinds, 'refused']));
   }, 120_000);
+  it('on floors of several stretches do so too', () => {
+    let reached = 0;
+    fc.assert(
+      fc.property(setupsOnStretches, (setup) => {
+        if (simulate(setup).kind === 'refused') return;
+        const result = agrees(setup);
+        if (result.distance > setup.stretches!.at(-1)!.from) reached++;
+      }),
+      { numRuns: 300, seed: 20261126, endOnFailure: true },
+    );
+    expect(reached).toBeGreaterThan(30);
+  }, 120_000);
+  it('a floor that changes a hair beyond the line, steeply, ends the run', () => {
+    for (const from of [1e-9, 1e-7, 1e-4])
+      fc.assert(
+        fc.property(runSetups, (setup) => {
+          if (simulate(setup).kind === 'refused') return;
+          expect(ran({ ...setup, stretches: [{ from, ...setup.surface, slope: 0.6 }] }).distance).toBeLessThan(20);
+        }),
+        { numRuns: 60, seed: 20261126 },
+      );
+  }, 60_000);
+  it('a floor of stretches alike is one floor', () => {
+    fc.assert(
+      fc.property(runSetups, real(0.05, 6), (setup, from) => {
+        const whole = simulate(setup);
+        if (whole.kind === 'refused') return;
+        const parted = ran({ ...setup, stretches: [{ from, ...setup.surface }] });
+        for (const key of ['distance', 'time', 'topSpeed', 'slipDistance'] as const)
+          expect(Math.abs(parted[key] - whole.result[key]), key).toBeLessThan(2e-5 * whole.result[key] + 1e-6);
+      }),
+      { numRuns: 200, seed: 20261126 },
+    );
+  }, 60_000);
   it('of any size the schema admits run to finite numbers, or are refused by a key', () => {
     fc.assert(
       fc.property(admittedSetups, (setup) => {
         expect(readRunSetup(setup)).toMatchObject({ kind: 'read' });
         const outcome = simulate(setup);
-        if (outcome.kind === 'refused') return void expect(outcome.faults[0]!.path).toMatch(/^(car|surface|motor)\./);
+        if (outcome.kind === 'refused') return void expect(outcome.faults[0]!.path).toMatch(/^(car|surface|stretches|motor)\./);
         const { energy, distance, time, topSpeed, slipDistance, turnsLeft } = outcome.result;
         for (const value of [...Object.values(energy), distance, time, topSpeed, slipDistance, turnsLeft])
           expect(Number.isFinite(value)).toBe(true);

@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
 import { coast } from './coast.ts';
 import { energyBudget, type EnergyBudget } from './energy.ts';
-import { armLoad, bearingTorque, carForces, resistanceAt, rollWith, settle } from './forces.ts';
+import { armLoad, bearingTorque, carForces, floorsAhead, resistanceAt, rollWith, settle } from './forces.ts';
 import { launchOf, type Launch } from './launch.ts';
 import { evaluateMotor, startRun, type Regime, type Run } from './motion.ts';
 import { rollUnderPower, slideAsked } from './roll.ts';
@@ -129,10 +129,12 @@ export function simulate(setup: RunSetup, options: RunOptions = {}): RunOutcome 
 /** The same of a setup that `runFaults` has found nothing wrong with. */
 export function simulateSound(setup: RunSetup, { trace = false, workspace = makeWorkspace() }: RunOptions = {}): RunResult {
   const motor = motorOf(setup);
-  const car = carForces(setup, motor);
+  const car = carForces(setup, setup.surface, motor);
+  const floors = floorsAhead(setup, motor);
   const attempt = (resolved: number): Run =>
     startRun(workspace, {
       car,
+      floors,
       hasOtherWheels: setup.car.otherWheels !== null,
       motor,
       marks: setup.marks ?? [],

@@ -4,7 +4,7 @@ import { pullLeft } from './slide-equations.ts';
 import { SPIN, STEERING, U, V, X, type SlideWork } from './slide-state.ts';
 
 /** What can end a slide or change its equations, in the order in which they are looked for. */
-const ENDINGS = ['stop', 'limit', 'together', 'held', 'segment', 'slack'] as const;
+const ENDINGS = ['stop', 'limit', 'floor', 'together', 'held', 'segment', 'slack'] as const;
 export type SlideEnding = (typeof ENDINGS)[number];
 
 /** Which endings can come while motor, slide and wheel stay as they are, and what they are measured against. */
@@ -24,6 +24,7 @@ export function watchOf(run: Run): Watch {
   const canCome: Readonly<Record<SlideEnding, boolean>> = {
     stop: true,
     limit: true,
+    floor: run.nextFloor < Infinity,
     together: isTurning,
     held: isTurning,
     segment: isTurning && isWound,
@@ -46,6 +47,8 @@ function distanceTo({ run, goal, onward }: Watch, ending: SlideEnding): number {
       return look[V]!;
     case 'limit':
       return DISTANCE_LIMIT - look[X]!;
+    case 'floor':
+      return run.nextFloor - look[X]!;
     case 'together':
       return run.motion.slideDirection * (run.car.radius * look[SPIN]! - look[V]!);
     case 'held':

@@ -1,6 +1,17 @@
 import { denseValue, makeDense, tryStep, type Derivative, type Step } from '../numerics/dormand-prince.ts';
 import { armLoad, bearingTorque, gripLimit, resistanceAt, slideWith } from './forces.ts';
-import { currentSegment, evaluateMotor, holdWheel, leaveSegment, letGo, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
+import {
+  crossToNextFloor,
+  currentSegment,
+  evaluateMotor,
+  holdWheel,
+  leaveSegment,
+  letGo,
+  passMarks,
+  TIME_LIMIT,
+  type Regime,
+  type Run,
+} from './motion.ts';
 import { slideEndingOf, watchOf, type SlideEnding, type Watch } from './slide-ending.ts';
 import { loadState, nextStep, slideEquations, takeState } from './slide-equations.ts';
 import { ANGLE, DENSE, SPIN, U, V, X, type SlideWork } from './slide-state.ts';
@@ -88,6 +99,9 @@ export function slide(run: Run): Regime {
         return 'roll';
       case 'held':
         motion.wheelHeld = true;
+        break;
+      case 'floor':
+        crossToNextFloor(run);
         break;
       case 'slack':
         letGo(run);

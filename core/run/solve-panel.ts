@@ -75,6 +75,12 @@ function largest(values: Float64Array): number {
   return most;
 }
 
+/** Share of what was wound in below which a panel's energy moves nobody: it need not be told finer. */
+const NEXT_TO_NOTHING = 1e-13;
+
+/** Whether next to no energy is left in the panel: nothing of it is seen in distance or time. */
+export const isAllButSpent = ({ panel, motor }: Run): boolean => largest(panel.energy) < NEXT_TO_NOTHING * motor.storedEnergy;
+
 /** How much coarser than wanted the panel is for its forces: at most 1 where it is short enough. Energies are held against the energy in play, J. */
 export function forceCoarseness({ panel, resolved }: Run, energyInPlay: number): number {
   // What is left of a run after a hundredth of its energy is not seen in its distance.

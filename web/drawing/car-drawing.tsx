@@ -3,7 +3,7 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { CarGroup } from '../../core/car/car-groups.ts';
-import { FLOORS } from '../../core/car/catalogue.ts';
+import { floorWords } from '../../core/car/floors.ts';
 import { standingWeight } from '../../core/car/weights.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import { planView } from '../../core/geometry/plan-view.ts';
@@ -50,7 +50,6 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
   const distance = (value: number): string => printQuantity(value, 'distance', units);
   const printTime = (time: number): string => printQuantity(time, 'time', units);
   const { pose } = player;
-  const slope = design.floor.slope;
   const share = printQuantity(standingWeight(design).driveLoadShare, 'share', units);
   const label = [
     `${design.name} from ${isAbove ? 'above' : 'the side'}: drive wheels ${size(design.driveWheels.diameter)} across`,
@@ -91,7 +90,7 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
         <p className={styles.words}>
           {pose
             ? `${printTime(pose.time)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
-            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${FLOORS[design.floor.kind].label}, ${slope === 0 ? 'level' : `${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'uphill' : 'downhill'}`}`}
+            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${floorWords(design.floor, (value, quantity) => printQuantity(value, quantity, units))}`}
         </p>
       </div>
     </section>

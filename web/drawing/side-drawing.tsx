@@ -1,4 +1,5 @@
 import type { CarDesign } from '../../core/car/car-design.ts';
+import { FLOORS } from '../../core/car/catalogue.ts';
 import { thickestSpool } from '../../core/car/tape.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import { weightPoint, type SideView } from '../../core/geometry/side-view.ts';
@@ -28,7 +29,7 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
     <>
       <path d={`M0 ${floor}H${width}`} stroke={INK} strokeWidth={2} />
       <rect {...ofGroup('floor')} y={floor} width={width} height={FLOOR_PRESSED} fill="transparent" />
-      {pose && <FloorMarks scale={scale} width={width} floor={floor} pose={pose} heading={view.heading} />}
+      {pose && <FloorMarks design={design} scale={scale} width={width} floor={floor} pose={pose} heading={view.heading} />}
       <CarSketch view={view} scale={scale} line={1.6} pose={pose} />
       {!pose && otherWheel && <WeightMark design={design} scale={scale} floor={floor} />}
       {!pose && (
@@ -110,7 +111,7 @@ function WeightMark({ design, scale, floor }: WeightMarkProps) {
   );
 }
 
-interface FloorMarksProps {
+interface FloorMarksProps extends Pick<SideDrawingProps, 'design'> {
   readonly scale: Scale;
   readonly width: number;
   readonly floor: number;
@@ -118,18 +119,27 @@ interface FloorMarksProps {
   readonly heading: 1 | -1;
 }
 
-/** Every tenth of a metre of floor passing below the car, the metres written. */
-function FloorMarks({ scale, width, floor, pose, heading }: FloorMarksProps) {
+/** Every tenth of a metre of floor passing below the car, the metres written, and where another floor begins. */
+function FloorMarks({ design, scale, width, floor, pose, heading }: FloorMarksProps) {
   const perMetre = scale.length(1);
   const nose = scale.x(0);
   const first = Math.floor(10 * (pose.distance - (heading > 0 ? nose : width - nose) / perMetre));
   const count = Math.ceil((10 * width) / perMetre) + 2;
+  const passed = (metres: number): number => nose + heading * (metres - pose.distance) * perMetre;
   return (
     <g stroke={INK} strokeWidth={1}>
+      {design.floor.stretches.map(({ from, kind }) => (
+        <g key={from} transform={`translate(${passed(from)} ${floor})`}>
+          <path d="M0 -6V46" strokeWidth={2} />
+          <text x={heading * 6} y={44} textAnchor={heading > 0 ? 'start' : 'end'} fontSize={12} stroke="none" fill={INK}>
+            {FLOORS[kind].label}
+          </text>
+        </g>
+      ))}
       {Array.from({ length: count }, (_, i) => first + i)
         .filter((tenth) => tenth >= 0)
         .map((tenth) => {
-          const x = nose + heading * (tenth / 10 - pose.distance) * perMetre;
+          const x = passed(tenth / 10);
           const isMetre = tenth % 10 === 0;
           return (
             <g key={tenth}>

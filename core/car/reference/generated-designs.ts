@@ -32,7 +32,9 @@ function numbers({ type, minimum, exclusiveMinimum, maximum }: Schema): fc.Arbit
   if (type === 'integer') return fc.oneof(fc.constantFrom(low, high), fc.integer({ min: low, max: high }));
   const least = minimum ?? 1e-9;
   const from = Math.log(Math.max(least, 1e-7));
-  const between = fc.double({ min: 0, max: 1, noNaN: true }).map((share) => Math.exp(from + share * (Math.log(high) - from)));
+  const between = fc
+    .double({ min: 0, max: 1, noNaN: true })
+    .map((share) => Math.min(Math.exp(from + share * (Math.log(high) - from)), high));
   return fc.oneof(
     fc.constantFrom(least, high),
     between,

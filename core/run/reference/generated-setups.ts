@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { BandSetup, LeverSetup, RunSetup, TwistSetup } from '../run-setup.ts';
 
 /** Run setups over the whole range builders could meet, some that stall, spin, lift or are refused. SI. */
-const real = (min: number, max: number): fc.Arbitrary<number> =>
+export const real = (min: number, max: number): fc.Arbitrary<number> =>
   // Nothing a builder could call other than zero.
   fc.double({ min, max, noNaN: true, noDefaultInfinity: true }).map((value) => (Math.abs(value) < 1e-9 ? 0 : value));
 
@@ -136,6 +136,19 @@ export const runSetups: fc.Arbitrary<RunSetup> = fc
       };
     },
   );
+
+/** The same on floors of up to three stretches more: mats, slippery patches, ramps. */
+export const setupsOnStretches: fc.Arbitrary<RunSetup> = fc
+  .tuple(runSetups, fc.array(fc.record({ after: real(0.05, 4), ...floor }), { minLength: 1, maxLength: 3 }))
+  .map(([setup, pieces]) => {
+    let from = 0;
+    const stretches = pieces.map(({ after, slidingShare, rollingResistanceOther, ...piece }) => {
+      from += after;
+      const other = setup.car.otherWheels ? { rollingResistanceOther } : {};
+      return { from, ...piece, ...other, slidingGrip: slidingShare * piece.staticGrip };
+    });
+    return { ...setup, stretches };
+  });
 
 /** Any number a schema allows, by order of magnitude; whole tables of a definition. */
 interface Schema {

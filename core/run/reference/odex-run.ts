@@ -1,6 +1,6 @@
 import { AIR_DENSITY, GRAVITY } from '../../constants.ts';
 import { makeMotorPoint } from '../../motor/motor.ts';
-import { motorOf, type RunSetup } from '../run-setup.ts';
+import { motorOf, type RunSetup, type SurfaceSetup } from '../run-setup.ts';
 
 /** The part of odex used here. Its package ships sources that are not strict TypeScript, so they are kept from the compiler. */
 interface OdexSolver {
@@ -131,20 +131,28 @@ function topSpeedOf(speedAt: (t: number) => number, from: number, to: number): n
 
 /** The same run by ODEX (Hairer & Wanner) on the same equations, stepping time. `tolerance`: relative and absolute, of the integrator. */
 export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
-  const { car, surface } = setup;
+  const { car } = setup;
   const motor = motorOf(setup);
   const drive = car.driveWheels;
   const R = drive.radius;
-  const weight = car.mass * GRAVITY * Math.cos(surface.slope);
-  const climb = car.mass * GRAVITY * Math.sin(surface.slope);
+  const stretches = [...(setup.stretches ?? [])];
+  let surface: SurfaceSetup = setup.surface;
+  let [weight, climb, rest, crrOther, otherBearing] = [0, 0, 0, 0, 0];
   const lean = car.otherWheels ? ((car.driveAxle === 'rear' ? 1 : -1) * car.massHeight) / car.wheelbase : 0;
   const loadAt = (a: number): number => (car.otherWheels ? car.driveLoadShare * weight + lean * (car.mass * a + climb) : weight);
   const held = (load: number): number => Math.min(Math.max(load, 0), weight);
-  const rest = held(loadAt(0));
   const hanging = (load: number, mass: number): number => Math.max(0, load - mass * GRAVITY * Math.cos(surface.slope));
   const other = car.otherWheels;
-  const crrOther = other ? surface.rollingResistanceOther! : 0;
-  const otherBearing = other ? (car.bearingFriction * other.journalRadius * hanging(weight - rest, other.mass)) / other.radius : 0;
+  /** Comes to another floor: all of it changes at once. */
+  const enter = (next: SurfaceSetup): void => {
+    surface = next;
+    weight = car.mass * GRAVITY * Math.cos(surface.slope);
+    climb = car.mass * GRAVITY * Math.sin(surface.slope);
+    rest = held(loadAt(0));
+    crrOther = other ? surface.rollingResistanceOther! : 0;
+    otherBearing = other ? (car.bearingFriction * other.journalRadius * hanging(weight - rest, other.mass)) / other.radius : 0;
+  };
+  enter(setup.surface);
   const towed = car.mass + (other ? other.inertia / other.radius ** 2 : 0);
   const against = (v: number): number => otherBearing + 0.5 * AIR_DENSITY * car.dragArea * v * v + climb;
 
@@ -245,6 +253,8 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
       { name: 'stop', value: (s) => s[V]! },
       { name: 'limit', value: (s) => 1000 - s[X]! },
     ];
+    const [ahead] = stretches;
+    if (ahead) events.push({ name: 'floor', value: (s) => ahead.from - s[X]! });
     if (phase !== 'gone' && !wheelHeld) events.push({ name: 'segment', value: (s) => onward * (goal - s[U]!) });
     const isRolling = (regime as string) === 'roll';
     if (motor.canGoSlack && phase === 'unwinding')
@@ -283,6 +293,10 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     time = end.time;
     if (end.name === 'limit') return result('limit');
     if (end.name === 'stop') return result('stopped');
+    if (end.name === 'floor') {
+      y[X] = ahead!.from;
+      enter(stretches.shift()!);
+    }
     if (end.name === 'held') wheelHeld = true;
     if (end.name === 'slack') phase = 'gone';
     if (end.name === 'segment') {

@@ -19,7 +19,16 @@ function curveFor(design: CarDesign): Curve {
 const lever = newCar('x');
 const spinning: CarDesign = weighing({ ...lever, tyre: 'bare-disc', axleDiameter: 0.016 }, { driveLoadShare: 0.3 });
 const weak: CarDesign = weighing({ ...newCar('x', 'band'), bearing: 'wood-card', sleeve: [] }, { mass: 0.4 });
-const plain = { isWhole: false, behind: [], reading: null, axis: 'distance', units: 'metric', width: 600, height: 300 } as const;
+const plain = {
+  isWhole: false,
+  behind: [],
+  reading: null,
+  axis: 'distance',
+  units: 'metric',
+  width: 600,
+  height: 300,
+  floors: [],
+} as const;
 const plot = (curve: Curve, more: Partial<React.ComponentProps<typeof CurvePlot>> = {}): string =>
   renderToStaticMarkup(<CurvePlot curve={curve} {...plain} {...more} />).replaceAll('\u00a0', ' ');
 
@@ -56,6 +65,22 @@ describe('the pull curve, drawn', () => {
     expect(spun).toMatch(/wheelspin [\d.]+ J/);
     expect(spun).toContain('wheels spin');
     expect(spun).toMatch(/grip limit [\d.]+ N/);
+  });
+  it('tells the floors along its axis, where there are several', () => {
+    const onFloors: CarDesign = { ...lever, floor: { ...lever.floor, stretches: [{ from: 6, kind: 'short-carpet', slope: 0 }] } };
+    const curve = curveFor(onFloors);
+    const floors = [
+      { from: 0, name: 'linoleum' },
+      { from: 6, name: 'short carpet' },
+      { from: 5000, name: 'never reached' },
+    ];
+    for (const axis of ['distance', 'time'] as const) {
+      const drawn = plot(curve, { floors, axis });
+      expect(drawn).toContain('linoleum');
+      expect(drawn).toContain('short carpet');
+      expect(drawn).not.toContain('never reached');
+    }
+    expect(plot(curve, { floors: [floors[0]!] })).not.toContain('linoleum');
   });
   it('shows what is left when the car stops while wound', () => {
     const stopped = curveFor(weak);

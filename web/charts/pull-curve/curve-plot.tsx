@@ -21,17 +21,29 @@ interface CurvePlotProps extends CurveView {
   /** m, marked on the curve. */
   readonly reading: number | null;
   readonly units: UnitSystem;
+  /** The floors it runs on, from the line; one is not drawn. */
+  readonly floors: readonly FloorPiece[];
 }
 
+/** A floor from so many m on. */
+export interface FloorPiece {
+  readonly from: number;
+  readonly name: string;
+}
+
+/** px below the axis that the floors take. */
+const FLOOR_ROOM = 20;
+
 /** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
-export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units }: CurvePlotProps) {
+export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units, floors }: CurvePlotProps) {
+  const tall = height - (floors.length > 1 ? FLOOR_ROOM : 0);
   const hatch = useId();
   const { along, most, fold } = axisEnds({ curve, behind, axis, isWhole });
   const [from, to, gap] = [fold?.from ?? null, fold?.to ?? 0, fold?.gap ?? 0];
   // The same scale while the axes stand still: they are drawn anew only when they move.
   const scale = useMemo(
-    () => scaleTo({ along, most, fold: from === null ? null : { from, to, gap } }, axis, width, height),
-    [along, most, from, to, gap, axis, width, height],
+    () => scaleTo({ along, most, fold: from === null ? null : { from, to, gap } }, axis, width, tall),
+    [along, most, from, to, gap, axis, width, tall],
   );
   const { x, y, left, right, top, floor } = scale;
   const { rows } = curve;
@@ -93,6 +105,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
       <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
       {axis === 'distance' && <path d={`M${x(rows.at(-1)!)} ${floor - 12}v12`} stroke={colour('ink')} strokeWidth={2} />}
       {fold && <Break scale={scale} words={`${printQuantity(curve.fold!.to - curve.fold!.from, 'distance', units)} not drawn`} />}
+      {floors.length > 1 && <Floors floors={floors} curve={curve} scale={scale} />}
       <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.end - metres, 'distance', units)} />
       <g {...NAMES}>
         {spinning.length > 1 &&
@@ -122,6 +135,44 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
     </svg>
   );
 }
+
+interface FloorsProps {
+  readonly floors: readonly FloorPiece[];
+  readonly curve: CurveView['curve'];
+  readonly scale: CurveScale;
+}
+
+/** px below the axis of the floors' names, and what one is shortened to where the next begins soon. */
+const FLOOR_NAMES = 52;
+
+/** The floors under the curve: a strip along the axis, a line where one meets the next, their names below. */
+const Floors = memo(function Floors({ floors, curve, scale: { x, top, floor, left, right } }: FloorsProps) {
+  const starts = floors.map(({ from }) => {
+    const row = from > 0 ? rowAt(curve, from) : null;
+    return from > curve.end ? null : row ? Math.min(x(row), right) : left;
+  });
+  return (
+    <g>
+      {floors.map(({ name }, i) => {
+        const start = starts[i];
+        if (start == null) return null;
+        const end = starts[i + 1] ?? right;
+        const letters = Math.floor((end - start - 6) / LETTER);
+        return (
+          <g key={i}>
+            <rect x={start} y={floor + 1} width={Math.max(end - start, 0)} height={5} fill={colour(i % 2 === 0 ? 'rule' : 'muted')} />
+            {i > 0 && <path d={`M${start} ${top}V${floor + FLOOR_NAMES}`} stroke={colour('muted')} strokeDasharray="1 4" />}
+            {letters > 2 && (
+              <text x={start + 4} y={floor + FLOOR_NAMES} fill={colour('muted')}>
+                {name.length > letters ? `${name.slice(0, letters - 1)}…` : name}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+});
 
 const NAMES = { ...CLEAR_GROUND, fontWeight: 600 };
 

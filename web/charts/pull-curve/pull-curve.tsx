@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { FLOORS } from '../../../core/car/catalogue.ts';
 import { deriveRunSetup } from '../../../core/predict/derive-run-setup.ts';
 import { predictRun, type Prediction } from '../../../core/predict/predict-run.ts';
 import { pullLeft } from '../../../core/run/pull-left.ts';
@@ -45,6 +46,10 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
   const [axis, setAxis] = useState<CurveAxis>('distance');
   const [isWhole, setWhole] = useState(false);
   const curve = useMemo(() => curveFor(design, prediction), [design, prediction]);
+  const floors = useMemo(
+    () => [{ from: 0, kind: design.floor.kind }, ...design.floor.stretches].map(({ from, kind }) => ({ from, name: FLOORS[kind].label })),
+    [design.floor.kind, design.floor.stretches],
+  );
   const behind = useMemo(
     () =>
       ghosts.flatMap(({ name, design: earlier }) => {
@@ -139,6 +144,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
               axis={axis}
               isWhole={isWhole}
               units={units}
+              floors={floors}
               width={width}
               height={height}
             />

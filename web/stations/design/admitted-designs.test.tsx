@@ -45,7 +45,7 @@ function drawingsOf(design: CarDesign, result: RunResult | null, part: number): 
 const curveFor = (design: CarDesign, result: RunResult): Curve =>
   curveOf(result, result.turnsLeft > 0 ? pullLeft(deriveRunSetup(design), result) : []);
 
-const curveDrawn = (curve: Curve, part: number): React.ReactElement => (
+const curveDrawn = ({ floor }: CarDesign, curve: Curve, part: number): React.ReactElement => (
   <CurvePlot
     curve={curve}
     behind={[{ name: 'itself', curve }]}
@@ -53,6 +53,7 @@ const curveDrawn = (curve: Curve, part: number): React.ReactElement => (
     isWhole={part % 0.2 < 0.1}
     reading={part * curve.end}
     units="metric"
+    floors={[{ from: 0, name: floor.kind }, ...floor.stretches.map(({ from, kind }) => ({ from, name: kind }))]}
     width={WIDTH}
     height={HEIGHT}
   />
@@ -66,7 +67,8 @@ function shownOf(design: CarDesign, prediction: Prediction, part: number): strin
   const result = prediction.kind === 'ran' ? prediction.result : null;
   const curve = result && curveFor(design, result);
   const ends = curve ? Object.values(axisEnds({ curve, behind: [], axis: 'time', isWhole: true })) : [];
-  const pictures = part > DRAWN ? [] : [...drawingsOf(design, result, part / DRAWN), ...(curve ? [curveDrawn(curve, part / DRAWN)] : [])];
+  const pictures =
+    part > DRAWN ? [] : [...drawingsOf(design, result, part / DRAWN), ...(curve ? [curveDrawn(design, curve, part / DRAWN)] : [])];
   const drawn = pictures.map((element, i) => renderToStaticMarkup(<svg key={i}>{element}</svg>));
   const handles = [...sideHandles(design, sideView(design)), ...planHandles(design, planView(design))].map(
     ({ place }) => `${place.x} ${place.y}`,

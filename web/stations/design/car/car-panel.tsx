@@ -23,6 +23,7 @@ import { Group, type OpenGroup } from './group.tsx';
 import { groupWords } from './group-words.ts';
 import { PartRow } from './part-row.tsx';
 import { SizeRow, useReaderSoon } from './size-row.tsx';
+import { Stretches } from './stretches.tsx';
 import { ValuesList, valuesFound } from './values-list.tsx';
 import styles from './car-panel.module.css';
 
@@ -77,7 +78,12 @@ export function CarPanel({ design, edit, faults, opened, onOpen }: CarPanelProps
               group(id, CAR_GROUPS[id], groupWords(id, design, print), () => (
                 <>
                   <Rows {...shown} rows={rows.filter((row) => row.group === id)} />
-                  {id === 'floor' && <RoomFields floor={design.floor} edit={edit} />}
+                  {id === 'floor' && (
+                    <>
+                      <Stretches floor={design.floor} edit={edit} />
+                      <RoomFields floor={design.floor} edit={edit} />
+                    </>
+                  )}
                 </>
               )),
             )}

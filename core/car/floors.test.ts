@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest';
+import type { CarDesign, Floor } from './car-design.ts';
+import { newCar } from './new-car.ts';
+import { floorWords, inOrder, withMat } from './floors.ts';
+import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { likelyNumbers } from './values.ts';
+
+const car = newCar('x');
+const on = (floor: Partial<Floor>): CarDesign => ({ ...car, floor: { ...car.floor, ...floor } });
+const print = (value: number, quantity: string): string => `${Number(value.toFixed(3))} ${quantity}`;
+const distance = (design: CarDesign): number => {
+  const run = predictRun(design);
+  return run.kind === 'ran' ? run.result.distance : NaN;
+};
+
+describe('a floor of stretches', () => {
+  it('is told from the line on', () =>
+    expect(floorWords(on({ stretches: [{ from: 2, kind: 'coir-matting', slope: -0.02 }] }).floor, print)).toBe(
+      'smooth floor or linoleum; from 2 distance coir matting, 0.02 angle downhill',
+    ));
+  it('is kept in the order it is met; of two at one place the later counts', () => {
+    const [a, b, c] = [3, 1, 3].map((from, i) => ({ from, kind: i === 2 ? 'parquet' : 'smooth', slope: 0 }) as const);
+    expect(inOrder([a!, b!, c!])).toEqual([b, c]);
+  });
+  it('has on each piece what such a floor has, and keeps what the car is known to do better', () => {
+    const mixed = on({ stretches: [{ from: 2, kind: 'short-carpet', slope: 0.01 }] });
+    const carpet = deriveRunSetup(on({ kind: 'short-carpet', slope: 0.01 })).surface;
+    const [stretch] = deriveRunSetup(mixed).stretches!;
+    for (const key of ['staticGrip', 'slidingGrip', 'rollingResistanceDrive', 'rollingResistanceOther', 'slope'] as const)
+      expect(stretch![key], key).toBeCloseTo(carpet[key]!, 12);
+    // Tyres that grip a tenth better at the line do so on the carpet, and a lean of the hall goes on.
+    const likely = likelyNumbers(mixed);
+    const better = deriveRunSetup(mixed, { kind: 'full' }, { ...likely, staticGrip: 1.1 * likely.staticGrip!, slope: 0.002 });
+    expect(better.stretches![0]!.staticGrip).toBeCloseTo(1.1 * carpet.staticGrip, 12);
+    expect(better.stretches![0]!.slope).toBeCloseTo(0.012, 12);
+  });
+  it('ends a run sooner the nearer the carpet lies, and beyond the stop it changes nothing', () => {
+    const carpetFrom = (from: number): number => distance(on({ stretches: [{ from, kind: 'short-carpet', slope: 0 }] }));
+    const plain = distance(car);
+    expect(carpetFrom(2)).toBeLessThan(carpetFrom(8));
+    expect(carpetFrom(8)).toBeLessThan(plain);
+    expect(carpetFrom(plain + 1)).toBeCloseTo(plain, 9);
+  });
+  it('is refused where its stretches are out of order, by its key', () => {
+    const run = predictRun(
+      on({
+        stretches: [
+          { from: 3, kind: 'smooth', slope: 0 },
+          { from: 2, kind: 'smooth', slope: 0 },
+        ],
+      }),
+    );
+    expect(run).toMatchObject({ kind: 'refused', faults: [{ path: 'floor.stretches' }] });
+  });
+  it('gets a mat under the launch: carpet first, then the floor as it was', () => {
+    const { floor } = on({
+      kind: 'wet-smooth',
+      slope: 0.01,
+      stretches: [
+        { from: 0.5, kind: 'parquet', slope: 0 },
+        { from: 4, kind: 'gravel', slope: 0 },
+      ],
+    });
+    expect(withMat(floor)).toMatchObject({
+      kind: 'short-carpet',
+      stretches: [
+        { from: 0.75, kind: 'wet-smooth', slope: 0.01 },
+        { from: 4, kind: 'gravel' },
+      ],
+    });
+  });
+});

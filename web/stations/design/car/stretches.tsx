@@ -1,0 +1,89 @@
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { memo } from 'react';
+import type { Floor, FloorStretch } from '../../../../core/car/car-design.ts';
+import { FLOORS } from '../../../../core/car/catalogue.ts';
+import { inOrder, withMat } from '../../../../core/car/floors.ts';
+import { QuantityField } from '../../../ui/quantity-field.tsx';
+import plain from '../../../ui/plain.module.css';
+import type { Edit } from '../../../open-car/design-slice.ts';
+import styles from './car-panel.module.css';
+
+interface StretchesProps {
+  readonly floor: Floor;
+  readonly edit: Edit;
+}
+
+/** m beyond what is there that a new stretch begins. */
+const FURTHER = 2;
+const MOST_STRETCHES = 20;
+
+/** Where the floor changes on the way: each stretch with its beginning, kind and slope. */
+export const Stretches = memo(function Stretches({ floor, edit }: StretchesProps) {
+  const change = (next: (present: Floor) => Floor): void => edit((car) => ({ ...car, floor: next(car.floor) }));
+  const changeAt = (place: number, part: Partial<FloorStretch>): void =>
+    change((present) => ({ ...present, stretches: inOrder(present.stretches.map((one, i) => (i === place ? { ...one, ...part } : one))) }));
+  const last = floor.stretches.at(-1) ?? { from: 0, kind: floor.kind, slope: floor.slope };
+  return (
+    <div className={styles.rows}>
+      {floor.stretches.map(({ from, kind, slope }, i) => (
+        <fieldset key={i} className={styles.stretch}>
+          <legend className={plain.strong}>{`Stretch ${i + 2}`}</legend>
+          <TextField
+            select
+            size="small"
+            label="Floor there"
+            value={kind}
+            onChange={({ target }) => changeAt(i, { kind: target.value as Floor['kind'] })}
+          >
+            {Object.entries(FLOORS).map(([key, { label }]) => (
+              <MenuItem key={key} value={key}>
+                {label}
+              </MenuItem>
+            ))}
+          </TextField>
+          <div className={styles.ends}>
+            <QuantityField
+              size="small"
+              label="From"
+              quantity="distance"
+              value={from}
+              check={(value) => (value > 0 && value <= 1000 ? null : 'Must be above 0 and at most 1000 m from the line.')}
+              onChange={(value) => changeAt(i, { from: value })}
+            />
+            <QuantityField
+              size="small"
+              label="Uphill"
+              quantity="angle"
+              value={slope}
+              check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be within 34° up or down.')}
+              onChange={(value) => changeAt(i, { slope: value })}
+            />
+            <IconButton
+              aria-label={`Take stretch ${i + 2} away`}
+              onClick={() => change((present) => ({ ...present, stretches: present.stretches.filter((_one, k) => k !== i) }))}
+            >
+              <DeleteIcon />
+            </IconButton>
+          </div>
+        </fieldset>
+      ))}
+      <div className={styles.ends}>
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={floor.stretches.length >= MOST_STRETCHES}
+          onClick={() => change((present) => ({ ...present, stretches: [...present.stretches, { ...last, from: last.from + FURTHER }] }))}
+        >
+          Add a stretch
+        </Button>
+        <Button size="small" disabled={floor.kind === 'short-carpet'} onClick={() => change(withMat)}>
+          A mat under the launch
+        </Button>
+      </div>
+    </div>
+  );
+});
