@@ -55,47 +55,32 @@ const OVERHANG: Size = {
   read: (d) => d.body.overhang,
   write: (d, overhang) => ({ ...d, body: { ...d.body, overhang } }),
 };
-const BALLAST: Size = {
-  id: 'ballast',
-  searchStep: 0.005,
-  label: 'Ballast',
-  quantity: 'weight',
-  group: 'body',
-  low: 0,
-  high: 0.2,
-  read: (d) => d.ballast.mass,
-  write: (d, mass) => ({ ...d, ballast: { ...d.ballast, mass } }),
-};
-const BALLAST_PLACE: Size = {
-  id: 'ballastPlace',
-  label: 'Ballast from drive axle',
-  quantity: 'size',
-  group: 'body',
-  low: 0,
-  high: 0.5,
-  read: (d) => d.ballast.fromDriveAxle,
-  write: (d, fromDriveAxle) => ({ ...d, ballast: { ...d.ballast, fromDriveAxle } }),
-};
-const LOAD: Size = {
-  id: 'load',
-  label: 'Load carried',
-  quantity: 'weight',
-  group: 'body',
-  low: 0,
-  high: 0.5,
-  read: (d) => d.load.mass,
-  write: (d, mass) => ({ ...d, load: { ...d.load, mass } }),
-};
-const LOAD_PLACE: Size = {
-  id: 'loadPlace',
-  label: 'Load from drive axle',
-  quantity: 'size',
-  group: 'body',
-  low: 0,
-  high: 0.5,
-  read: (d) => d.load.fromDriveAxle,
-  write: (d, fromDriveAxle) => ({ ...d, load: { ...d.load, fromDriveAxle } }),
-};
+/** A weight put on the car and where it lies. */
+const placedMass = (id: 'ballast' | 'load', name: string, label: string, most: number, more: Pick<Size, 'searchStep'> = {}): Size[] => [
+  {
+    id,
+    ...more,
+    label,
+    quantity: 'weight',
+    group: 'body',
+    low: 0,
+    high: most,
+    read: (d) => d[id].mass,
+    write: (d, mass) => ({ ...d, [id]: { ...d[id], mass } }),
+  },
+  {
+    id: `${id}Place`,
+    label: `${name} from drive axle`,
+    quantity: 'size',
+    group: 'body',
+    low: 0,
+    high: 0.5,
+    read: (d) => d[id].fromDriveAxle,
+    write: (d, fromDriveAxle) => ({ ...d, [id]: { ...d[id], fromDriveAxle } }),
+  },
+];
+const BALLAST = placedMass('ballast', 'Ballast', 'Ballast', 0.2, { searchStep: 0.005 });
+const LOAD = placedMass('load', 'Load', 'Load carried', 0.5);
 const END_PLAY: Size = {
   id: 'endPlay',
   label: 'Axles slide from side to side by',
@@ -181,10 +166,8 @@ export const CAR_SIZES: readonly Size[] = [
   OTHER_WHEELS,
   ofCar('wheelbase', 'Wheelbase', 'body', [0.08, 0.6]),
   OVERHANG,
-  BALLAST,
-  BALLAST_PLACE,
-  LOAD,
-  LOAD_PLACE,
+  ...BALLAST,
+  ...LOAD,
   ofCar('trackWidth', 'Track width', 'body', [0.04, 0.3]),
   toe('driveToe', 'Drive wheels point left by'),
   toe('otherToe', 'Other wheels point left by'),
@@ -195,4 +178,4 @@ export const CAR_SIZES: readonly Size[] = [
 
 /** The same of a roller: before its arm, and after it. */
 export const ROLLER_WHEEL = DRIVE_WHEELS;
-export const ROLLER_SIZES: readonly Size[] = [BALLAST, SLOPE];
+export const ROLLER_SIZES: readonly Size[] = [BALLAST[0]!, SLOPE];

@@ -89,11 +89,14 @@ export function CarSketch({ view, scale, line, pose = null }: CarSketchProps) {
       {view.deck.length > 0 && (
         <polygon {...ofGroup('body')} points={corners(scale, view.deck)} fill={PAPER} stroke={MUTED} strokeWidth={0.7 * line} />
       )}
-      {view.ballast.length > 0 && (
-        <polygon {...ofGroup('body')} points={corners(scale, view.ballast)} fill={MUTED} stroke={INK} strokeWidth={0.6 * line} />
-      )}
-      {view.load.length > 0 && (
-        <polygon {...ofGroup('body')} points={corners(scale, view.load)} fill={PAPER} stroke={INK} strokeWidth={line} />
+      {[
+        { block: view.ballast, fill: MUTED, width: 0.6 },
+        { block: view.load, fill: PAPER, width: 1 },
+      ].map(
+        ({ block, fill, width }) =>
+          block.length > 0 && (
+            <polygon key={fill} {...ofGroup('body')} points={corners(scale, block)} fill={fill} stroke={INK} strokeWidth={width * line} />
+          ),
       )}
       {otherAxle && (
         <circle cx={scale.x(otherAxle.x)} cy={scale.y(otherAxle.y)} r={Math.max(scale.length(otherAxle.radius), line)} fill={INK} />
