@@ -179,6 +179,30 @@ describe('a builder at the Design station', () => {
     await page.close();
   });
 
+  it('lays a carpet and a twig on the way, and finds the load that is carried furthest', async () => {
+    const page = await open(designOf(1));
+    const kelp = builder(page);
+    await kelp.sees('8 in 10 such cars');
+    const before = await kelp.distance();
+    await page.click('#group-floor');
+    await kelp.press('Add a stretch');
+    await kelp.pick('Floor there', 'short carpet');
+    await kelp.predictsOtherThan(before);
+    expect(await kelp.distance()).toBeLessThan(before);
+    await kelp.press('Add a twig or step');
+    await kelp.sees('twigs and steps');
+    await kelp.sees('short carpet');
+    await expectAccessible(page);
+    await kelp.press('Undo');
+    await kelp.seesNot('twigs and steps');
+    await kelp.openTab('Sweep');
+    await page.waitForSelector('::-p-aria([name="Size to sweep"][role="combobox"])');
+    await kelp.pick('Size to sweep', 'Load carried');
+    await kelp.press('load × distance');
+    await kelp.sees('Take the best');
+    await page.close();
+  });
+
   it('keeps a version, goes back to an old one and loses nothing', async () => {
     const page = await open(designOf(5));
     const eel = builder(page);

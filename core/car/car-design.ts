@@ -10,6 +10,7 @@ export type {
   CarDesign,
   FittedPart,
   Floor,
+  FloorEdge,
   FloorStretch,
   Layout,
   LeverDesign,

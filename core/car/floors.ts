@@ -12,6 +12,7 @@ export const floorWords = (floor: Floor, print: Print): string =>
   [
     pieceWords(floor, print),
     ...floor.stretches.map((stretch) => `from ${print(stretch.from, 'distance')} ${pieceWords(stretch, print)}`),
+    ...floor.edges.map(({ at, height }) => `${print(height, 'size')} high at ${print(at, 'distance')}`),
   ].join('; ');
 
 /** Stretches in the order they are met; of two that begin at one place the later one given counts. */

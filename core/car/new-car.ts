@@ -22,7 +22,7 @@ const common = (name: string) =>
     care: 'ordinary',
     body: { kind: 'card', width: 0.06, axleGap: 0.012, overhang: 0.03, notched: false },
     alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 },
-    floor: { kind: 'smooth', slope: 0, stretches: [], roomLength: null, laneWidth: null },
+    floor: { kind: 'smooth', slope: 0, stretches: [], edges: [], roomLength: null, laneWidth: null },
     aim: { kind: 'furthest', distance: null },
     limits: { length: null, width: null, height: null, mass: null, bands: null },
     measured: {},

@@ -9,6 +9,7 @@ import { bounceSpeed } from './bounce-speed.ts';
 import { chassisBuckling } from './chassis-buckling.ts';
 import type { Check, CheckVerdict, Situation } from './check.ts';
 import { drift } from './drift.ts';
+import { edges } from './edges.ts';
 import { endPlay, hubRub } from './end-play.ts';
 import { groundClearance } from './ground-clearance.ts';
 import { hookClearance } from './hook-clearance.ts';
@@ -69,6 +70,7 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   bounceSpeed,
   drift,
   shortRoom,
+  edges,
   stringLength,
 ];
 

@@ -59,6 +59,14 @@ const THRESHOLDS: readonly Threshold[] = [
   { id: 'end-play', car: (play) => ({ ...lever, endPlay: play }), from: 0.001, to: 0.01, warns: 0.003, stops: null },
   { id: 'end-play', car: (t) => ({ ...lever, endPlay: 0.001 - t }), from: 0, to: 0.001, warns: 0.0003, stops: null },
   { id: 'hub-rub', car: (play) => ({ ...lever, endPlay: play }), from: 0.001, to: 0.08, warns: 0.0005, stops: null },
+  {
+    id: 'edges',
+    car: (height) => ({ ...lever, floor: { ...lever.floor, edges: [{ at: 3, height }] } }),
+    from: 0.001,
+    to: 0.05,
+    warns: 1.3,
+    stops: 1,
+  },
   { id: 'band-stretch', car: (turns) => withBand({ turns }), from: 5, to: 20, warns: 4.5, stops: 5.625 },
   {
     id: 'chassis-buckling',

@@ -17,7 +17,8 @@ import { assess } from './assess.ts';
 import { exploreCar, isBetter } from './explored-car.ts';
 import { findBestCar } from './best-car.ts';
 import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
-import { bestPoint, evenly, sweep } from './sweep.ts';
+import { sizeCalled } from '../car/sizes.ts';
+import { bestPoint, carried, evenly, mostCarried, sweep } from './sweep.ts';
 import { bestWinding } from './winding-profile.ts';
 
 const car = newCar('x');
@@ -61,6 +62,16 @@ describe('sweeps and maps', () => {
     expect(stopped.length).toBeGreaterThan(0);
     expect(stopped.some(({ distance }) => distance > best.distance)).toBe(true);
     expect(bestPoint(sweep(car, size, []))).toBeNull();
+  });
+  it('finds the load that is carried furthest: more load goes less far, and somewhere between their product peaks', () => {
+    const points = sweep(car, sizeCalled(car, 'load'), evenly(0, 0.5, 21));
+    const best = mostCarried(points)!;
+    expect(best.value).toBeGreaterThan(0);
+    for (const point of points.filter(({ stoppedBy }) => stoppedBy === null)) expect(carried(best)).toBeGreaterThanOrEqual(carried(point));
+    points.slice(1).forEach((point, i) => {
+      if (points[i]!.distance > 0) expect(point.distance).toBeLessThan(points[i]!.distance);
+    });
+    expect(mostCarried([])).toBeNull();
   });
 });
 

@@ -48,3 +48,11 @@ export function bestPoint<P extends SweepPoint>(points: readonly P[]): P | null 
   const best = points.reduce<P | null>((lead, point) => (lead === null || isBetter(judged(point), judged(lead)) ? point : lead), null);
   return best && best.score > -Infinity ? best : null;
 }
+
+/** kg·m of a sweep over the load: what it carries times how far. */
+export const carried = ({ value, distance }: Pick<SweepPoint, 'value' | 'distance'>): number => value * distance;
+
+/** The point of a sweep over the load that carries the most the furthest; null where no car of them runs. What nothing stops comes first. */
+export const mostCarried = <P extends SweepPoint>(points: readonly P[]): P | null =>
+  bestPoint(points.map((point) => ({ ...point, point, score: Number.isFinite(point.distance) ? carried(point) : -Infinity })))?.point ??
+  null;

@@ -59,7 +59,7 @@ export function renamed(design: Item): { readonly draft: Item; readonly said: Fi
       load: { mass: 0, fromDriveAxle: Math.min(Math.max(Number(design.wheelbase) / 2 || 0, 0), 1) },
       endPlay: USUAL_END_PLAY,
       sleeve,
-      ...(isObject(design.floor) ? { floor: { ...design.floor, stretches: [] } } : {}),
+      ...(isObject(design.floor) ? { floor: { ...design.floor, stretches: [], edges: [] } } : {}),
       ...(isObject(design.body)
         ? { body: { ...design.body, overhang: 2 * OVERHANG, notched: isObject(design.motor) && design.motor.kind === 'lever' } }
         : {}),

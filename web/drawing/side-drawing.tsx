@@ -136,6 +136,17 @@ function FloorMarks({ design, scale, width, floor, pose, heading }: FloorMarksPr
           </text>
         </g>
       ))}
+      {design.floor.edges.map(({ at, height }, i) => (
+        <rect
+          key={`edge ${i}`}
+          x={passed(at) - 2}
+          y={floor - height * perMetre}
+          width={4}
+          height={height * perMetre}
+          fill={INK}
+          stroke="none"
+        />
+      ))}
       {Array.from({ length: count }, (_, i) => first + i)
         .filter((tenth) => tenth >= 0)
         .map((tenth) => {

@@ -28,6 +28,7 @@ const plain = {
   width: 600,
   height: 300,
   floors: [],
+  edges: [],
 } as const;
 const plot = (curve: Curve, more: Partial<React.ComponentProps<typeof CurvePlot>> = {}): string =>
   renderToStaticMarkup(<CurvePlot curve={curve} {...plain} {...more} />).replaceAll('\u00a0', ' ');
@@ -81,6 +82,14 @@ describe('the pull curve, drawn', () => {
       expect(drawn).not.toContain('never reached');
     }
     expect(plot(curve, { floors: [floors[0]!] })).not.toContain('linoleum');
+    const twigs = plot(curve, {
+      edges: [
+        { at: 3, height: '7 mm' },
+        { at: 5000, height: '9 mm' },
+      ],
+    });
+    expect(twigs).toContain('7 mm high at 3.00 m');
+    expect(twigs).not.toContain('9 mm');
   });
   it('shows what is left when the car stops while wound', () => {
     const stopped = curveFor(weak);

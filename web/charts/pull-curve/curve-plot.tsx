@@ -23,6 +23,8 @@ interface CurvePlotProps extends CurveView {
   readonly units: UnitSystem;
   /** The floors it runs on, from the line; one is not drawn. */
   readonly floors: readonly FloorPiece[];
+  /** Twigs and steps: m from the line, and how high in words. */
+  readonly edges: readonly { readonly at: number; readonly height: string }[];
 }
 
 /** A floor from so many m on. */
@@ -35,7 +37,7 @@ export interface FloorPiece {
 const FLOOR_ROOM = 20;
 
 /** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
-export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units, floors }: CurvePlotProps) {
+export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units, floors, edges }: CurvePlotProps) {
   const tall = height - (floors.length > 1 ? FLOOR_ROOM : 0);
   const hatch = useId();
   const { along, most, fold } = axisEnds({ curve, behind, axis, isWhole });
@@ -106,6 +108,18 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
       {axis === 'distance' && <path d={`M${x(rows.at(-1)!)} ${floor - 12}v12`} stroke={colour('ink')} strokeWidth={2} />}
       {fold && <Break scale={scale} words={`${printQuantity(curve.fold!.to - curve.fold!.from, 'distance', units)} not drawn`} />}
       {floors.length > 1 && <Floors floors={floors} curve={curve} scale={scale} />}
+      {edges
+        .filter(({ at: place }) => place <= curve.end)
+        .map(({ at: place, height: high }, i) => {
+          const row = rowAt(curve, place);
+          return (
+            row && (
+              <path key={i} d={`M${x(row) - 5} ${floor}l5 -9l5 9Z`} fill={colour('ink')}>
+                <title>{`${high} high at ${printQuantity(place, 'distance', units)}`}</title>
+              </path>
+            )
+          );
+        })}
       <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.end - metres, 'distance', units)} />
       <g {...NAMES}>
         {spinning.length > 1 &&

@@ -50,6 +50,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
     () => [{ from: 0, kind: design.floor.kind }, ...design.floor.stretches].map(({ from, kind }) => ({ from, name: FLOORS[kind].label })),
     [design.floor.kind, design.floor.stretches],
   );
+  const edges = design.floor.edges.map(({ at, height: high }) => ({ at, height: printQuantity(high, 'size', units) }));
   const behind = useMemo(
     () =>
       ghosts.flatMap(({ name, design: earlier }) => {
@@ -145,6 +146,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
               isWhole={isWhole}
               units={units}
               floors={floors}
+              edges={edges}
               width={width}
               height={height}
             />

@@ -54,6 +54,7 @@ const curveDrawn = ({ floor }: CarDesign, curve: Curve, part: number): React.Rea
     reading={part * curve.end}
     units="metric"
     floors={[{ from: 0, name: floor.kind }, ...floor.stretches.map(({ from, kind }) => ({ from, name: kind }))]}
+    edges={floor.edges.map(({ at, height }) => ({ at, height: size(height) }))}
     width={WIDTH}
     height={HEIGHT}
   />

@@ -23,7 +23,7 @@ import { Group, type OpenGroup } from './group.tsx';
 import { groupWords } from './group-words.ts';
 import { PartRow } from './part-row.tsx';
 import { SizeRow, useReaderSoon } from './size-row.tsx';
-import { Stretches } from './stretches.tsx';
+import { Edges, Stretches } from './floor-fields.tsx';
 import { ValuesList, valuesFound } from './values-list.tsx';
 import styles from './car-panel.module.css';
 
@@ -81,6 +81,7 @@ export function CarPanel({ design, edit, faults, opened, onOpen }: CarPanelProps
                   {id === 'floor' && (
                     <>
                       <Stretches floor={design.floor} edit={edit} />
+                      <Edges floor={design.floor} edit={edit} />
                       <RoomFields floor={design.floor} edit={edit} />
                     </>
                   )}

@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Size } from '../../../../core/car/size.ts';
-import type { BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
+import { carried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText, sizeName, upName } from './axes.ts';
@@ -21,7 +21,18 @@ export const SWEPT = {
     read: (p: BoundedSweepPoint) => p.launchGripRatio,
     bounds: (p: BoundedSweepPoint) => p.gripBounds,
   },
+  carried: {
+    label: 'load × distance',
+    quantity: 'count',
+    read: carried,
+    bounds: (p: BoundedSweepPoint) => ({ low: p.value * p.distanceBounds.low, high: p.value * p.distanceBounds.high }),
+  },
 } as const;
+/** What stands for the unit of what has none of its own. */
+const UNIT_OF: Partial<Readonly<Record<Swept, string>>> = { grip: '× what it needs', carried: 'kg·m' };
+
+/** What can be shown of a sweep over a size: load × distance is asked of loads alone. */
+export const sweptOf = ({ id }: Size): Swept[] => (Object.keys(SWEPT) as Swept[]).filter((key) => key !== 'carried' || id === 'load');
 export type Swept = keyof typeof SWEPT;
 
 interface SweepChart {
@@ -101,7 +112,7 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
     yAxis: {
       type: 'value',
       min: 0,
-      name: `${label}, ${unitOf(quantity as Quantity, units) || '× what it needs'}`,
+      name: `${label}, ${UNIT_OF[shown] ?? unitOf(quantity as Quantity, units)}`,
       ...upName(tokens, 44),
       axisLabel: axisText(tokens),
       splitLine: { lineStyle: { color: tokens.rule, width: 0.7 } },

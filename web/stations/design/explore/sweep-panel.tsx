@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { sizeCalled, sizesOf } from '../../../../core/car/sizes.ts';
-import { bestPoint, evenly, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
+import { bestPoint, evenly, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
@@ -18,7 +18,7 @@ import { JobBar } from './job-bar.tsx';
 import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
 import { SizeChoice } from './size-choice.tsx';
-import { sweepOption, SWEPT, type Swept } from './sweep-option.ts';
+import { sweepOption, SWEPT, sweptOf, type Swept } from './sweep-option.ts';
 import { QUIET, useJob } from './use-job.ts';
 
 const POINTS = 41;
@@ -30,10 +30,11 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const tokens = useTokens();
   const { kind } = design.motor;
   const [chosen, setChosen] = useState(sizesOf(kind)[0]!.id);
-  const [shown, setShown] = useState<Swept>('distance');
+  const [asked, setShown] = useState<Swept>('distance');
   const [asTable, setAsTable] = useState(false);
   const sizeId = sizesOf(kind).some(({ id }) => id === chosen) ? chosen : sizesOf(kind)[0]!.id;
   const size = sizeCalled(design, sizeId);
+  const shown = sweptOf(size).includes(asked) ? asked : 'distance';
   const job = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
   const { progress, result, run } = job;
 
@@ -64,7 +65,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   }, [design, sizeId, run]);
 
   const points = result?.sizeId === sizeId ? result.points : null;
-  const best = useMemo(() => points && bestPoint(points), [points]);
+  const best = useMemo(() => points && (shown === 'carried' ? mostCarried(points) : bestPoint(points)), [points, shown]);
   const present = size.read(design);
   const option = useMemo(
     () => points && sweepOption({ points, present, best: best?.value ?? null, shown, size, units, tokens }),
@@ -82,7 +83,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
           aria-label="Shown"
           onChange={(_event, next: Swept | null) => next && setShown(next)}
         >
-          {(Object.keys(SWEPT) as Swept[]).map((key) => (
+          {sweptOf(size).map((key) => (
             <ToggleButton key={key} value={key}>
               {SWEPT[key].label}
             </ToggleButton>

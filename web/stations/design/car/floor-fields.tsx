@@ -4,7 +4,7 @@ import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo } from 'react';
-import type { Floor, FloorStretch } from '../../../../core/car/car-design.ts';
+import type { Floor, FloorEdge, FloorStretch } from '../../../../core/car/car-design.ts';
 import { FLOORS } from '../../../../core/car/catalogue.ts';
 import { inOrder, withMat } from '../../../../core/car/floors.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
@@ -19,7 +19,10 @@ interface StretchesProps {
 
 /** m beyond what is there that a new stretch begins. */
 const FURTHER = 2;
-const MOST_STRETCHES = 20;
+const MOST_PIECES = 20;
+
+const withinFloor = (value: number): string | null =>
+  value > 0 && value <= 1000 ? null : 'Must be above 0 and at most 1000 m from the line.';
 
 /** Where the floor changes on the way: each stretch with its beginning, kind and slope. */
 export const Stretches = memo(function Stretches({ floor, edit }: StretchesProps) {
@@ -51,7 +54,7 @@ export const Stretches = memo(function Stretches({ floor, edit }: StretchesProps
               label="From"
               quantity="distance"
               value={from}
-              check={(value) => (value > 0 && value <= 1000 ? null : 'Must be above 0 and at most 1000 m from the line.')}
+              check={withinFloor}
               onChange={(value) => changeAt(i, { from: value })}
             />
             <QuantityField
@@ -75,7 +78,7 @@ export const Stretches = memo(function Stretches({ floor, edit }: StretchesProps
         <Button
           size="small"
           variant="outlined"
-          disabled={floor.stretches.length >= MOST_STRETCHES}
+          disabled={floor.stretches.length >= MOST_PIECES}
           onClick={() => change((present) => ({ ...present, stretches: [...present.stretches, { ...last, from: last.from + FURTHER }] }))}
         >
           Add a stretch
@@ -84,6 +87,58 @@ export const Stretches = memo(function Stretches({ floor, edit }: StretchesProps
           A mat under the launch
         </Button>
       </div>
+    </div>
+  );
+});
+
+/** A first twig: as thick as a pencil, a step ahead. */
+const FIRST_EDGE = { at: 1, height: 0.007 };
+
+/** Twigs and steps across the floor. */
+export const Edges = memo(function Edges({ floor, edit }: StretchesProps) {
+  const change = (next: (present: Floor['edges']) => Floor['edges']): void =>
+    edit((car) => ({ ...car, floor: { ...car.floor, edges: next(car.floor.edges) } }));
+  const changeAt = (place: number, part: Partial<FloorEdge>): void =>
+    change((present) => present.map((one, i) => (i === place ? { ...one, ...part } : one)));
+  return (
+    <div className={styles.rows}>
+      {floor.edges.map(({ at, height }, i) => (
+        <fieldset key={i} className={styles.stretch}>
+          <legend className={plain.strong}>{`Twig or step ${i + 1}`}</legend>
+          <div className={styles.ends}>
+            <QuantityField
+              size="small"
+              label="At"
+              quantity="distance"
+              value={at}
+              check={withinFloor}
+              onChange={(value) => changeAt(i, { at: value })}
+            />
+            <QuantityField
+              size="small"
+              label="Height"
+              quantity="size"
+              value={height}
+              check={(value) => (value > 0 && value <= 0.5 ? null : 'Must be above 0 and at most 500 mm.')}
+              onChange={(value) => changeAt(i, { height: value })}
+            />
+            <IconButton
+              aria-label={`Take twig or step ${i + 1} away`}
+              onClick={() => change((present) => present.filter((_one, k) => k !== i))}
+            >
+              <DeleteIcon />
+            </IconButton>
+          </div>
+        </fieldset>
+      ))}
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={floor.edges.length >= MOST_PIECES}
+        onClick={() => change((present) => [...present, { ...FIRST_EDGE, at: (present.at(-1)?.at ?? 0) + FIRST_EDGE.at }])}
+      >
+        Add a twig or step
+      </Button>
     </div>
   );
 });
