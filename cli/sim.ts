@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
 import type { Print } from '../core/units/quantity.ts';
@@ -10,12 +9,12 @@ import { runForAim } from '../core/explore/aim.ts';
 import { priceRemedies } from '../core/explore/priced-remedies.ts';
 import { evenly } from '../core/explore/sweep.ts';
 import { predict } from '../core/predict/uncertainty.ts';
-import type { Fault } from '../core/fault.ts';
 import { faultLine, told } from '../core/fault-words.ts';
-import { readCarDesign, readJson, readRunSetup, type Read } from '../core/files/read.ts';
+import { readCarDesign, readRunSetup, type Read } from '../core/files/read.ts';
 import type { RunSetup } from '../core/run/run-setup.ts';
 import { simulate, type RunOutcome, type RunResult } from '../core/run/simulate.ts';
 import { printQuantity } from '../core/units/quantity.ts';
+import { end, readOr, refuse, refuseUse } from './read-file.ts';
 
 const HELP = `Predicts runs.
 
@@ -33,26 +32,6 @@ const HELP = `Predicts runs.
 FILE may be - for standard input. All values are in SI units. A file that cannot be run: one line on standard error
 for each fault, naming the key by its path, nothing on standard output, exit code 2.
 `;
-
-function end(...lines: readonly string[]): never {
-  for (const line of lines) process.stderr.write(`${line}\n`);
-  process.exit(2);
-}
-const refuse = (...faults: readonly Fault[]): never => end(...faults.map(faultLine));
-const refuseUse = (message: string): never => end(`${message}; --help explains`);
-
-function readText(file: string): string {
-  try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    return end(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
-  }
-}
-
-function readOr<T>(file: string, read: (value: unknown) => Read<T>): T {
-  const outcome = readJson(readText(file), read);
-  return outcome.kind === 'read' ? outcome.value : refuse(...outcome.faults);
-}
 
 const ranOr = (outcome: RunOutcome): RunResult => (outcome.kind === 'ran' ? outcome.result : refuse(...outcome.faults));
 

@@ -1,8 +1,10 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
+import { briefFaults } from '../brief/brief.ts';
 import { partFaults } from '../car/parts.ts';
 import { beyond, type Fault, type Limit } from '../fault.ts';
 import { faultLine } from '../fault-words.ts';
 import type { ArchiveManifest } from '../schema/generated/archive.ts';
+import type { Brief } from '../schema/generated/brief.ts';
 import type { CarDesign } from '../schema/generated/car-design.ts';
 import type { CarVersion } from '../schema/generated/car-version.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
@@ -105,6 +107,13 @@ const smallId = <K extends string>(key: K, record: Partial<Readonly<Record<K, st
 
 /** Reads the plain numbers of a run (schemas/run-setup.schema.json). */
 export const readRunSetup = (value: unknown): Read<RunSetup> => check(validators.runSetup, value);
+/** Reads a brief (schemas/brief.schema.json), and that its floors and rounds go together. */
+export function readBrief(value: unknown): Read<Brief> {
+  const read = check<Brief>(validators.brief, value);
+  if (read.kind === 'faulty') return read;
+  const faults = briefFaults(read.value);
+  return faults.length > 0 ? faulty(faults) : read;
+}
 /** Reads a car design (schemas/car-design.schema.json). One of version 1 is read in the terms of this version. */
 export function readCarDesign(value: unknown): Read<CarDesign> {
   if (!isFirstVersion(value)) return check(validators.carDesign, value);

@@ -1,0 +1,41 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { newCar } from '../core/car/new-car.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-brief-'));
+const TROPHY = 'server/demo/skerrow-lull-trophy.brief.json';
+const car = join(folder, 'car.json');
+writeFileSync(car, JSON.stringify(newCar('Skua', 'band')));
+const broken = join(folder, 'broken.json');
+writeFileSync(broken, '{ "format": "nimble-axle/brief" }');
+const brief = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/brief.ts', ...args], { encoding: 'utf8' });
+  return { status, stdout, stderr };
+};
+
+describe('npm run -s brief', () => {
+  it('prints the rule sheet, and a car against it in words and as JSON', () => {
+    expect(brief(TROPHY).stdout).toContain('The shortest time to the mark at 6.00 m counts.');
+    const { status, stdout } = brief(TROPHY, car);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^Skua\n {2}✓ bands: 2 of 6 allowed/);
+    expect(stdout).toMatch(/Six metres: .*likely; about [\d.]+ s, 8 in 10 between/);
+    const [answer] = JSON.parse(brief(TROPHY, car, '--json').stdout) as { rounds: { name: string; bounds: { middle: number } }[] }[];
+    expect(answer!.rounds[0]!.bounds.middle).toBeGreaterThan(5);
+  });
+  it.each([
+    [[], /Name a brief/],
+    [[broken], /name: is missing/],
+    [[join(folder, 'nowhere.json')], /cannot be read/],
+    [[TROPHY, TROPHY], /format/],
+    [[TROPHY, '--seed', 'x'], /--seed takes/],
+    [[TROPHY, '--colour'], /--colour/],
+  ])('%j is refused with exit code 2', (args, words) => {
+    const { status, stdout, stderr } = brief(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(words);
+  });
+});

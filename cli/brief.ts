@@ -1,0 +1,69 @@
+import { parseArgs } from 'node:util';
+import { judgeCar, roundWords, type JudgedCar } from '../core/brief/judge.ts';
+import { ruleSheet } from '../core/brief/rule-sheet.ts';
+import type { Brief } from '../core/brief/brief.ts';
+import type { CarDesign } from '../core/car/car-design.ts';
+import { readBrief, readCarDesign } from '../core/files/read.ts';
+import { printQuantity, type Print, type UnitSystem } from '../core/units/quantity.ts';
+import { end, readOr, refuseUse } from './read-file.ts';
+
+const HELP = `What is asked of cars, and how cars do against it.
+
+  npm run -s brief -- FILE                a brief (schemas/brief.schema.json) as a rule sheet to read out or hand round
+  npm run -s brief -- FILE CAR…           each car design against it: every rule, and what each round would come to
+      --json                              the same as JSON, SI units
+      --inch                              in inches, ounces and feet
+      --seed N                            where the sample of cars begins (1)
+  npm run -s brief -- --help              this text
+
+A range is that of 8 in 10 cars built like this. FILE may be - for standard input. A file that cannot be read: one line
+on standard error for each fault, naming the key by its path, nothing on standard output, exit code 2.
+`;
+
+const VERDICTS = { met: '✓', close: '!', broken: '✕' } as const;
+
+function carLines(design: CarDesign, brief: Brief, { rules, rounds }: JudgedCar, units: UnitSystem): string[] {
+  return [
+    design.name,
+    ...rules.map(({ name, verdict, words }) => `  ${VERDICTS[verdict]} ${name}: ${words}`),
+    ...rounds.map(
+      (judged, i) => `  ${judged.kind === 'refused' ? '✕ ' : ''}${judged.name}: ${roundWords(brief.rounds[i]!, judged, units)}`,
+    ),
+    '',
+  ];
+}
+
+function main(): void {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      json: { type: 'boolean', default: false },
+      inch: { type: 'boolean', default: false },
+      seed: { type: 'string', default: '1' },
+      help: { type: 'boolean', default: false },
+    },
+  });
+  if (values.help) return void process.stdout.write(HELP);
+  const [file, ...cars] = positionals;
+  if (file === undefined) return refuseUse('Name a brief');
+  const seed = Number(values.seed);
+  if (!Number.isInteger(seed) || seed < 1) refuseUse('--seed takes a whole number from 1');
+  const units: UnitSystem = values.inch ? 'inch' : 'metric';
+  const print: Print = (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' ');
+  const brief = readOr(file, readBrief);
+  const designs = cars.map((car) => readOr(car, readCarDesign));
+  const judged = designs.map((design) => ({ design, against: judgeCar(design, brief, print, seed) }));
+  if (values.json) {
+    const answer = designs.length === 0 ? brief : judged.map(({ design, against }) => ({ name: design.name, ...against }));
+    return void process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
+  }
+  if (designs.length === 0) return void process.stdout.write(ruleSheet(brief, units));
+  process.stdout.write(judged.flatMap(({ design, against }) => carLines(design, brief, against, units)).join('\n'));
+}
+
+try {
+  main();
+} catch (error) {
+  if ((error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')) end((error as Error).message);
+  throw error;
+}

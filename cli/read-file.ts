@@ -1,0 +1,28 @@
+import { readFileSync } from 'node:fs';
+import type { Fault } from '../core/fault.ts';
+import { faultLine } from '../core/fault-words.ts';
+import { readJson, type Read } from '../core/files/read.ts';
+
+/** Ends with these lines on standard error and exit code 2. */
+export function end(...lines: readonly string[]): never {
+  for (const line of lines) process.stderr.write(`${line}\n`);
+  process.exit(2);
+}
+/** Ends with a line for each fault. */
+export const refuse = (...faults: readonly Fault[]): never => end(...faults.map(faultLine));
+export const refuseUse = (message: string): never => end(`${message}; --help explains`);
+
+/** The text of a file, or of standard input for `-`. */
+export function readText(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    return end(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
+  }
+}
+
+/** What a file holds, or ends with its faults. */
+export function readOr<T>(file: string, read: (value: unknown) => Read<T>): T {
+  const outcome = readJson(readText(file), read);
+  return outcome.kind === 'read' ? outcome.value : refuse(...outcome.faults);
+}
