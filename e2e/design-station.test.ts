@@ -7,23 +7,10 @@ import { newCar } from '../core/car/new-car.ts';
 import { readCarDesign } from '../core/files/read.ts';
 import { builder, expectAccessible } from './builder.ts';
 import { PHONE } from './browser.ts';
-import { demoCar, setStage } from './stage.ts';
+import { designOf, newCarWith, setStage } from './stage.ts';
 
 const stage = setStage();
 const { open } = stage;
-
-const designOf = (n: number): string => `${demoCar(n)}/design`;
-
-/** A new car driven by this, opened. */
-async function newCarWith(motor: string) {
-  const page = await open('/');
-  const car = builder(page);
-  await car.press('New car');
-  await car.choose(`With ${motor}`);
-  // The Garage says much the same of its cars: the station is there when its big number is.
-  await car.distance();
-  return { page, car };
-}
 
 describe('a builder at the Design station', () => {
   it('cures a spinning band car by the remedy that is offered', async () => {
@@ -60,74 +47,6 @@ describe('a builder at the Design station', () => {
     expect(await car.distance()).toBeGreaterThan(2);
     expect(Number(await car.valueOf(field.trim().replace(/,$/, '')))).toBeGreaterThan(1);
     await expectAccessible(page);
-    await page.close();
-  });
-
-  it('finds the best lever by a sweep', async () => {
-    const page = await open(designOf(1));
-    const kelp = builder(page);
-    const before = await kelp.distance();
-    await kelp.openTab('Sweep');
-    const best = await page.waitForFunction(
-      () => [...document.querySelectorAll('button')].find(({ innerText }) => innerText.startsWith('Take the best'))?.innerText,
-      { timeout: 20_000 },
-    );
-    const [, promised] = /→ about ([\d.]+)/.exec((await best.jsonValue())!)!;
-    await page.locator('::-p-text(Take the best)').click();
-    await kelp.predictsOtherThan(before);
-    expect(await kelp.distance()).toBeGreaterThan(before);
-    // Told no finer than it is known.
-    expect(Math.abs(Number(promised) / (await kelp.distance()) - 1)).toBeLessThan(0.1);
-    await expectAccessible(page);
-    await page.close();
-  });
-
-  it('takes a point of the map by keyboard', async () => {
-    const page = await open(designOf(2));
-    const ferry = builder(page);
-    await ferry.openTab('Map');
-    const map = (await page.waitForSelector('[role=application]', { timeout: 20_000 }))!;
-    await page.waitForFunction(
-      () => [...document.querySelectorAll('button')].some(({ innerText }) => innerText.startsWith('Take the best')),
-      { timeout: 20_000 },
-    );
-    await map.focus();
-    await page.keyboard.press('ArrowDown');
-    await ferry.sees('Enter or a click takes it');
-    const told = await page.$eval('#lower-panel [aria-live=polite]', (element) => element.textContent ?? '');
-    await page.keyboard.press('Enter');
-    const [, promised] = /: ([\d.]+)\s*m/.exec(told.replaceAll('\u00a0', ' '))!;
-    await page.waitForFunction(
-      (wanted) => (document.querySelector('[data-testid=predicted-distance]') as HTMLElement).dataset.metres === wanted,
-      {},
-      promised!,
-    );
-    await expectAccessible(page);
-    await page.close();
-  });
-
-  it('stops a map that is being made, makes another, and takes a point of it by the mouse', async () => {
-    const page = await open(designOf(2));
-    const ferry = builder(page);
-    await ferry.openTab('Map');
-    await page.waitForSelector('::-p-aria([name="Mapping"][role="progressbar"])');
-    await ferry.press('Stop');
-    await ferry.sees('Darker: further');
-    await ferry.seesNot('Take the best');
-    await ferry.pick('Up', 'Wheelbase');
-    await ferry.sees('Take the best');
-    const before = await ferry.valueOf('Wheelbase, mm');
-    const { x, y, width, height } = (await (await page.waitForSelector('[role=application] canvas'))!.boundingBox())!;
-    await page.mouse.move(x + width / 2, y + height / 4);
-    await ferry.sees('Enter or a click takes it');
-    await page.mouse.click(x + width / 2, y + height / 4);
-    await page.waitForFunction(
-      (was) => document.querySelector<HTMLInputElement>('input[aria-label="Wheelbase, mm"]')!.value !== was,
-      {},
-      before,
-    );
-    await ferry.press('Undo');
-    expect(await ferry.valueOf('Wheelbase, mm')).toBe(before);
     await page.close();
   });
 
@@ -176,30 +95,6 @@ describe('a builder at the Design station', () => {
     await kelp.sees('Nothing of this car is called so.');
     await kelp.browse();
     await kelp.sees('Body and weight');
-    await page.close();
-  });
-
-  it('lays a carpet and a twig on the way, and finds the load that is carried furthest', async () => {
-    const page = await open(designOf(1));
-    const kelp = builder(page);
-    await kelp.sees('8 in 10 such cars');
-    const before = await kelp.distance();
-    await page.click('#group-floor');
-    await kelp.press('Add a stretch');
-    await kelp.pick('Floor there', 'short carpet');
-    await kelp.predictsOtherThan(before);
-    expect(await kelp.distance()).toBeLessThan(before);
-    await kelp.press('Add a twig or step');
-    await kelp.sees('twigs and steps');
-    await kelp.sees('short carpet');
-    await expectAccessible(page);
-    await kelp.press('Undo');
-    await kelp.seesNot('twigs and steps');
-    await kelp.openTab('Sweep');
-    await page.waitForSelector('::-p-aria([name="Size to sweep"][role="combobox"])');
-    await kelp.pick('Size to sweep', 'Load carried');
-    await kelp.press('load × distance');
-    await kelp.sees('Take the best');
     await page.close();
   });
 
@@ -310,36 +205,8 @@ describe('a builder at the Design station', () => {
     await page.close();
   });
 
-  it('searches for the best car and keeps what was found as a version', async () => {
-    const { page, car: tern } = await newCarWith('bands on the axle');
-    const before = await tern.distance();
-    await tern.openTab('Best car');
-    await tern.press('Search');
-    await tern.press('Keep car 1 as a version');
-    await tern.sees('Kept as “found:');
-    expect(await tern.distance()).toBe(before);
-    await tern.press('Take car 1');
-    await page.waitForFunction(() => document.querySelector('header button')?.textContent?.startsWith('found:'));
-    expect(await tern.distance()).toBeGreaterThan(before);
-    await expectAccessible(page);
-    await page.close();
-  });
-
-  it('puts a sleeve on the axle as told', async () => {
-    const { page, car: tern } = await newCarWith('bands on the axle');
-    const before = await tern.distance();
-    await tern.openTab('Winding');
-    await tern.sees('under the last');
-    await expectAccessible(page);
-    await tern.press('Take this winding');
-    await tern.predictsOtherThan(before);
-    expect(await tern.distance()).toBeGreaterThan(before);
-    await tern.seesNot('Wheelspin holds this car back.');
-    await page.close();
-  });
-
   it('types the sizes of bands that are in no list', async () => {
-    const { page, car: tern } = await newCarWith('bands on the axle');
+    const { page, car: tern } = await newCarWith(stage, 'bands on the axle');
     const before = await tern.distance();
     await tern.pick('Bands', 'own sizes');
     await tern.type('Band: width, mm', '1/4 in');
@@ -350,7 +217,7 @@ describe('a builder at the Design station', () => {
   });
 
   it('takes away the car, its drawing, and charts with their figures, and opens the car again by dropping it', async () => {
-    const { page, car: kelp } = await newCarWith('a snap trap and a lever');
+    const { page, car: kelp } = await newCarWith(stage, 'a snap trap and a lever');
     const name = await page.$eval('h1 input', (field) => (field as HTMLInputElement).value);
     const file = name.toLowerCase().replaceAll(' ', '-');
     const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-saved-'));

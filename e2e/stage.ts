@@ -1,5 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect } from 'vitest';
+import { builder } from './builder.ts';
 import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
 
 /** A program with the demo cars and a browser before it, for the tests of one file. */
@@ -35,3 +36,16 @@ export function setStage(start: () => Promise<Program> = () => startProgram({ de
 
 /** Where the demo's nth car is. */
 export const demoCar = (n: number): string => `/cars/5ce44000-0000-4000-8000-00000000000${n}`;
+/** Where it is designed. */
+export const designOf = (n: number): string => `${demoCar(n)}/design`;
+
+/** A new car driven by this, opened. */
+export async function newCarWith({ open }: Stage, motor: string) {
+  const page = await open('/');
+  const car = builder(page);
+  await car.press('New car');
+  await car.choose(`With ${motor}`);
+  // The Garage says much the same of its cars: the station is there when its big number is.
+  await car.distance();
+  return { page, car };
+}

@@ -17,6 +17,28 @@ interface StretchesProps {
   readonly edit: Edit;
 }
 
+interface PieceProps {
+  readonly name: string;
+  /** Stands above its sizes. */
+  readonly head?: React.ReactNode;
+  readonly children: React.ReactNode;
+  readonly onTakeAway: () => void;
+}
+
+/** Something of the floor: what it is, its sizes beside each other, and a way to be rid of it. */
+const Piece = ({ name, head, children, onTakeAway }: PieceProps) => (
+  <fieldset className={styles.stretch}>
+    <legend className={plain.strong}>{name}</legend>
+    {head}
+    <div className={styles.ends}>
+      {children}
+      <IconButton aria-label={`Take ${name.toLowerCase()} away`} onClick={onTakeAway}>
+        <DeleteIcon />
+      </IconButton>
+    </div>
+  </fieldset>
+);
+
 /** m beyond what is there that a new stretch begins. */
 const FURTHER = 2;
 const MOST_PIECES = 20;
@@ -33,46 +55,43 @@ export const Stretches = memo(function Stretches({ floor, edit }: StretchesProps
   return (
     <div className={styles.rows}>
       {floor.stretches.map(({ from, kind, slope }, i) => (
-        <fieldset key={i} className={styles.stretch}>
-          <legend className={plain.strong}>{`Stretch ${i + 2}`}</legend>
-          <TextField
-            select
-            size="small"
-            label="Floor there"
-            value={kind}
-            onChange={({ target }) => changeAt(i, { kind: target.value as Floor['kind'] })}
-          >
-            {Object.entries(FLOORS).map(([key, { label }]) => (
-              <MenuItem key={key} value={key}>
-                {label}
-              </MenuItem>
-            ))}
-          </TextField>
-          <div className={styles.ends}>
-            <QuantityField
+        <Piece
+          key={i}
+          name={`Stretch ${i + 2}`}
+          onTakeAway={() => change((present) => ({ ...present, stretches: present.stretches.filter((_one, k) => k !== i) }))}
+          head={
+            <TextField
+              select
               size="small"
-              label="From"
-              quantity="distance"
-              value={from}
-              check={withinFloor}
-              onChange={(value) => changeAt(i, { from: value })}
-            />
-            <QuantityField
-              size="small"
-              label="Uphill"
-              quantity="angle"
-              value={slope}
-              check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be within 34° up or down.')}
-              onChange={(value) => changeAt(i, { slope: value })}
-            />
-            <IconButton
-              aria-label={`Take stretch ${i + 2} away`}
-              onClick={() => change((present) => ({ ...present, stretches: present.stretches.filter((_one, k) => k !== i) }))}
+              label="Floor there"
+              value={kind}
+              onChange={({ target }) => changeAt(i, { kind: target.value as Floor['kind'] })}
             >
-              <DeleteIcon />
-            </IconButton>
-          </div>
-        </fieldset>
+              {Object.entries(FLOORS).map(([key, { label }]) => (
+                <MenuItem key={key} value={key}>
+                  {label}
+                </MenuItem>
+              ))}
+            </TextField>
+          }
+        >
+          <QuantityField
+            size="small"
+            label="From"
+            quantity="distance"
+            value={from}
+            check={withinFloor}
+            onChange={(value) => changeAt(i, { from: value })}
+          />
+          <QuantityField
+            size="small"
+            label="Uphill"
+            quantity="angle"
+            value={slope}
+            check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be within 34° up or down.')}
+            onChange={(value) => changeAt(i, { slope: value })}
+          />
+        </Piece>
       ))}
       <div className={styles.ends}>
         <Button
@@ -103,33 +122,24 @@ export const Edges = memo(function Edges({ floor, edit }: StretchesProps) {
   return (
     <div className={styles.rows}>
       {floor.edges.map(({ at, height }, i) => (
-        <fieldset key={i} className={styles.stretch}>
-          <legend className={plain.strong}>{`Twig or step ${i + 1}`}</legend>
-          <div className={styles.ends}>
-            <QuantityField
-              size="small"
-              label="At"
-              quantity="distance"
-              value={at}
-              check={withinFloor}
-              onChange={(value) => changeAt(i, { at: value })}
-            />
-            <QuantityField
-              size="small"
-              label="Height"
-              quantity="size"
-              value={height}
-              check={(value) => (value > 0 && value <= 0.5 ? null : 'Must be above 0 and at most 500 mm.')}
-              onChange={(value) => changeAt(i, { height: value })}
-            />
-            <IconButton
-              aria-label={`Take twig or step ${i + 1} away`}
-              onClick={() => change((present) => present.filter((_one, k) => k !== i))}
-            >
-              <DeleteIcon />
-            </IconButton>
-          </div>
-        </fieldset>
+        <Piece key={i} name={`Twig or step ${i + 1}`} onTakeAway={() => change((present) => present.filter((_one, k) => k !== i))}>
+          <QuantityField
+            size="small"
+            label="At"
+            quantity="distance"
+            value={at}
+            check={withinFloor}
+            onChange={(value) => changeAt(i, { at: value })}
+          />
+          <QuantityField
+            size="small"
+            label="Height"
+            quantity="size"
+            value={height}
+            check={(value) => (value > 0 && value <= 0.5 ? null : 'Must be above 0 and at most 500 mm.')}
+            onChange={(value) => changeAt(i, { height: value })}
+          />
+        </Piece>
       ))}
       <Button
         size="small"
