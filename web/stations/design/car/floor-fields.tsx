@@ -8,6 +8,7 @@ import type { Floor, FloorEdge, FloorStretch } from '../../../../core/car/car-de
 import { FLOORS } from '../../../../core/car/catalogue.ts';
 import { inOrder, withMat } from '../../../../core/car/floors.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
+import { Drafts } from '../../../ui/use-draft.ts';
 import plain from '../../../ui/plain.module.css';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import styles from './car-panel.module.css';
@@ -31,7 +32,8 @@ const Piece = ({ name, head, children, onTakeAway }: PieceProps) => (
     <legend className={plain.strong}>{name}</legend>
     {head}
     <div className={styles.ends}>
-      {children}
+      {/* Pieces have fields of one name each: what is typed into one is no draft of another. */}
+      <Drafts value={null}>{children}</Drafts>
       <IconButton aria-label={`Take ${name.toLowerCase()} away`} onClick={onTakeAway}>
         <DeleteIcon />
       </IconButton>
