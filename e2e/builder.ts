@@ -23,7 +23,6 @@ export const builder = (page: Page) => {
     await page.keyboard.press('Escape');
   };
   return {
-    reach,
     browse,
     press: async (name: string) => (await byName('button', name)).click(),
     openTab: async (name: string) => (await byName('tab', name)).click(),

@@ -1,8 +1,6 @@
-import type { Quantity } from '../units/quantity.ts';
+import type { Print } from '../units/quantity.ts';
 import { FLOORS } from './catalogue.ts';
 import type { Floor, FloorStretch } from './car-design.ts';
-
-type Print = (value: number, quantity: Quantity) => string;
 
 const pieceWords = ({ kind, slope }: Pick<FloorStretch, 'kind' | 'slope'>, print: Print): string =>
   `${FLOORS[kind].label}${slope === 0 ? '' : `, ${print(Math.abs(slope), 'angle')} ${slope > 0 ? 'uphill' : 'downhill'}`}`;

@@ -1,7 +1,8 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { fittedKey, fittedName, neededAt } from '../car/parts.ts';
 import { SLOTS, type OwnPart, type PartSlot } from '../car/part-slots.ts';
-import type { Quantity } from '../units/quantity.ts';
+import { sizesOf } from '../car/sizes.ts';
+import type { Print } from '../units/quantity.ts';
 
 /** Something that a changed car is made of and the present one is not. */
 export interface PartToGet {
@@ -12,20 +13,10 @@ export interface PartToGet {
 }
 
 /** The size that a piece is cut to or comes in, m; null where it is the piece itself. */
-function pieceSize({ driveWheels, otherWheels, axleDiameter, motor }: CarDesign, slot: PartSlot): number | null {
-  switch (slot) {
-    case 'driveWheels':
-      return driveWheels.diameter;
-    case 'otherWheels':
-      return otherWheels?.diameter ?? null;
-    case 'axle':
-      return axleDiameter;
-    case 'lever':
-      return motor.kind === 'lever' ? motor.leverLength : null;
-    default:
-      return null;
-  }
-}
+const pieceSize = (design: CarDesign, slot: PartSlot): number | null =>
+  sizesOf(design.motor.kind)
+    .find((size) => size.slot === slot)
+    ?.read(design) ?? null;
 
 /** Another piece, or more of them, than the present car has; a lever is only cut shorter. */
 function isAnother(from: CarDesign, to: CarDesign, slot: PartSlot): boolean {
@@ -39,12 +30,7 @@ function isAnother(from: CarDesign, to: CarDesign, slot: PartSlot): boolean {
 const LEAST_BALLAST = 0.001;
 
 /** What a builder needs for `to` that is not on `from`: what the drawer holds enough of is at hand. `print`: sizes and weights in words. */
-export function partsToGet(
-  from: CarDesign,
-  to: CarDesign,
-  drawer: readonly OwnPart[],
-  print: (value: number, quantity: Quantity) => string,
-): PartToGet[] {
+export function partsToGet(from: CarDesign, to: CarDesign, drawer: readonly OwnPart[], print: Print): PartToGet[] {
   const parts = (Object.keys(SLOTS) as PartSlot[])
     .filter((slot) => fittedKey(to, slot) !== null && isAnother(from, to, slot))
     .map((slot): PartToGet => {

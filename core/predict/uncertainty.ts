@@ -36,16 +36,17 @@ export function predict(design: CarDesign, options: SampleOptions = {}): Bounded
   if (prepared.kind === 'refused') return prepared;
   const sample = sampledRuns(design, options).map(({ result }) => result);
   const ran = sample.filter((result) => result !== null);
+  const distances = sample.map((result) => result?.distance ?? 0).sort((a, b) => a - b);
   return {
     kind: 'ran',
     prediction: {
       runs: sample.length,
-      distance: boundsOf(sample.map((result) => result?.distance ?? 0)),
+      distance: boundsOf(distances),
       time: boundsOf(ran.map(({ time }) => time)),
       launchGripRatio: boundsOf(ran.map(({ launchGripNeeded, launchGripRatio }) => (launchGripNeeded > 0 ? launchGripRatio : Infinity))),
       spinning: ran.filter(({ slipDistance }) => slipDistance > 0).length / sample.length,
       stalling: sample.filter((result) => result === null || result.stalled).length / sample.length,
-      distances: sample.map((result) => result?.distance ?? 0).sort((a, b) => a - b),
+      distances,
     },
   };
 }

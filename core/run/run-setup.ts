@@ -11,7 +11,6 @@ export type {
   MotorSetup,
   RunSetup,
   SpoolStep,
-  Stretch,
   SurfaceSetup,
   TwistSetup,
   Wheelset,

@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo } from 'react';
 import type { Aim, Floor, Limits } from '../../../../core/car/car-design.ts';
-import type { Quantity } from '../../../../core/units/quantity.ts';
+import type { Print } from '../../../../core/units/quantity.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import styles from './car-panel.module.css';
@@ -19,8 +19,6 @@ const FIRST_DISTANCE = 5;
 
 const within = (low: number, high: number, unit: string) => (value: number) =>
   value > low && value <= high ? null : `Must be above ${low} and at most ${high} ${unit}.`;
-
-type Print = (value: number, quantity: Quantity) => string;
 
 /** What is asked of a car, in a few words. */
 export const AIM_WORDS: Readonly<Record<Aim['kind'], (aim: Aim, print: Print) => string>> = {

@@ -3,9 +3,7 @@ import type { CarGroup } from '../../../../core/car/car-groups.ts';
 import { BODIES, CARE, FLOORS, WHEELS } from '../../../../core/car/catalogue.ts';
 import { recordOf } from '../../../../core/car/motors/motors.ts';
 import { standingWeight } from '../../../../core/car/weights.ts';
-import type { Quantity } from '../../../../core/units/quantity.ts';
-
-type Print = (value: number, quantity: Quantity) => string;
+import type { Print } from '../../../../core/units/quantity.ts';
 
 /** What a group of a car's sizes and parts holds, in a few words. */
 export function groupWords(group: CarGroup, design: CarDesign, print: Print): string {
