@@ -25,7 +25,7 @@ export function pullOnTheWay({ design, setup, motor, result }: Situation): Check
     for (let k = 0; k < PLACES; k++) {
       evaluate(from + (k + 0.5) * step, point);
       const turned = Math.abs(point.angleSlope * step);
-      if (ahead[0] && way >= ahead[0].from) car = ahead.shift()!.car;
+      while (ahead[0] && way >= ahead[0].from) car = ahead.shift()!.car;
       const load = Math.min(Math.max(car.loadBase, 0), car.weight);
       way += car.radius * turned;
       done += point.torque * turned;
