@@ -8,7 +8,23 @@ const onlyMayImport = (name, from, allowed, comment, except = '[.]test[.]tsx?$')
 });
 
 /** The science's own storeys, from the ground up: each leans only on those below it. */
-const STOREYS = ['schema', 'units', 'numerics', 'motor', 'run', 'car', 'predict', 'geometry', 'checks', 'explore', 'trials', 'files'];
+const STOREYS = [
+  'schema',
+  'units',
+  'numerics',
+  'motor',
+  'run',
+  'car',
+  'predict',
+  'bench',
+  'geometry',
+  'brief',
+  'checks',
+  'explore',
+  'trials',
+  'rig',
+  'files',
+];
 const storeys = STOREYS.map((name, i) => ({
   name: `core-${name}-below-others`,
   comment: `core/${name} is below ${STOREYS.slice(i + 1).join(', ') || 'nothing'}.`,
@@ -26,7 +42,10 @@ module.exports = {
       comment: 'The science leans on small maths packages and the compiled validators only.',
       severity: 'error',
       from: { path: '^core/', pathNot: '([.]test[.]ts|/reference/.*)$' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(simple-statistics|@stdlib|ajv|ajv-formats)/' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'core'],
+        pathNot: 'node_modules/(simple-statistics|@stdlib|ml-levenberg-marquardt|ml-matrix|ajv|ajv-formats)/',
+      },
     },
     onlyMayImport(
       'server-keeps',
@@ -39,7 +58,7 @@ module.exports = {
     onlyMayImport('cli-is-thin', '^cli/', '^(cli|core|server)/', 'Commands are thin over the science, and over what keeps it.'),
     {
       name: 'stations-apart',
-      comment: 'What two stations need has a home of its own: open-car, charts, drawing, ui.',
+      comment: 'What two stations need has a home of its own: open-car, open-brief, asked, charts, drawing, ui.',
       severity: 'error',
       from: { path: '^web/stations/([^/]+)/', pathNot: '[.]test[.]tsx?$' },
       to: { path: '^web/stations/', pathNot: '^web/stations/$1/' },
@@ -48,7 +67,7 @@ module.exports = {
       name: 'shared-below-stations',
       comment: 'What is shared knows no station.',
       severity: 'error',
-      from: { path: '^web/(ui|charts|drawing|open-car|workers)/', pathNot: '[.]test[.]tsx?$' },
+      from: { path: '^web/(ui|charts|drawing|asked|open-document|open-car|open-brief|workers)/', pathNot: '[.]test[.]tsx?$' },
       to: { path: '^web/stations/' },
     },
     {
@@ -56,7 +75,7 @@ module.exports = {
       comment: 'Fields, drawers and words know neither the app nor what is drawn with them.',
       severity: 'error',
       from: { path: '^web/ui/' },
-      to: { path: '^web/(app|charts|drawing|open-car|workers)/' },
+      to: { path: '^web/(app|charts|drawing|asked|open-document|open-car|open-brief|workers)/' },
     },
     {
       name: 'no-circles',

@@ -13,7 +13,7 @@ import { openDatabase } from '../server/database.ts';
 
 const HELP = `Saves everything that is kept as one archive, and opens one.
 
-  npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, and all own parts, as a zip
+  npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, all own parts, briefs, sessions and photos, as a zip
   npm run -s archive -- look FILE         what of an archive is new here, the same, different, or was removed; changes nothing
   npm run -s archive -- in FILE           takes what is new; what differs or was removed here stays as it is
       --replace                           takes what differs from the archive too; designs of cars so replaced stay in their history
@@ -31,7 +31,7 @@ function refuse(...lines: readonly string[]): never {
 
 const many = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
 const told = (count: ArchiveCount): string =>
-  (['car', 'version', 'run', 'part'] as const).map((what) => many(count[what], what)).join(', ');
+  (['car', 'version', 'run', 'part', 'brief', 'session', 'photo'] as const).map((what) => many(count[what], what)).join(', ');
 
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({

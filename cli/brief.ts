@@ -22,12 +22,13 @@ on standard error for each fault, naming the key by its path, nothing on standar
 
 const VERDICTS = { met: '✓', close: '!', broken: '✕' } as const;
 
-function carLines(design: CarDesign, brief: Brief, { rules, rounds }: JudgedCar, units: UnitSystem): string[] {
+function carLines(design: CarDesign, brief: Brief, { rules, rounds }: JudgedCar, units: UnitSystem, print: Print): string[] {
   return [
     design.name,
-    ...rules.map(({ name, verdict, words }) => `  ${VERDICTS[verdict]} ${name}: ${words}`),
+    ...rules.map(({ name, verdict, words }) => `  ${VERDICTS[verdict]} ${name}: ${words(print)}`),
     ...rounds.map(
-      (judged, i) => `  ${judged.kind === 'refused' ? '✕ ' : ''}${judged.name}: ${roundWords(brief.rounds[i]!, judged, units)}`,
+      (judged, i) =>
+        `  ${judged.kind === 'refused' ? '✕ ' : ''}${judged.name}: ${roundWords(brief.rounds[i]!, judged, units).replaceAll('\u00a0', ' ')}`,
     ),
     '',
   ];
@@ -52,13 +53,20 @@ function main(): void {
   const print: Print = (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' ');
   const brief = readOr(file, readBrief);
   const designs = cars.map((car) => readOr(car, readCarDesign));
-  const judged = designs.map((design) => ({ design, against: judgeCar(design, brief, print, seed) }));
+  const judged = designs.map((design) => ({ design, against: judgeCar(design, brief, seed) }));
   if (values.json) {
-    const answer = designs.length === 0 ? brief : judged.map(({ design, against }) => ({ name: design.name, ...against }));
+    const answer =
+      designs.length === 0
+        ? brief
+        : judged.map(({ design, against }) => ({
+            name: design.name,
+            ...against,
+            rules: against.rules.map((rule) => ({ ...rule, words: rule.words(print) })),
+          }));
     return void process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
   }
   if (designs.length === 0) return void process.stdout.write(ruleSheet(brief, units));
-  process.stdout.write(judged.flatMap(({ design, against }) => carLines(design, brief, against, units)).join('\n'));
+  process.stdout.write(judged.flatMap(({ design, against }) => carLines(design, brief, against, units, print)).join('\n'));
 }
 
 try {

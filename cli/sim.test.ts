@@ -64,6 +64,14 @@ describe('designs, sweeps and batches', () => {
     expect(bounds.runs).toBe(64);
     expect(bounds.distance.low).toBeLessThan(prediction.distance);
     expect(checks.map(({ id }: { id: string }) => id)).toContain('launch-grip');
+    const part = JSON.parse(sim(['--design', fileOf(design), '--turns', '5']).stdout);
+    expect(part.prediction.distance).toBeLessThan(prediction.distance);
+    expect(part.nextRun.low).toBeLessThan(part.prediction.distance);
+    expect(part.nextRun.high).toBeGreaterThan(part.prediction.distance);
+    expect(sim(['--design', fileOf(design), '--turns', '500'])).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/^wind\.turns: must be at most/),
+    });
   });
   it('sweeps a size of a design, or a key of a setup, as CSV', () => {
     const rows = sim(['--design', fileOf(design), '--sweep', 'turns=5:9:3'])

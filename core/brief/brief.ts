@@ -1,6 +1,10 @@
 import type { CarDesign } from '../car/car-design.ts';
 import type { Fault } from '../fault.ts';
-import type { Brief, Round } from '../schema/generated/brief.ts';
+import type { Limits } from '../car/car-design.ts';
+import type { Brief, Round, Rules } from '../schema/generated/brief.ts';
+import type { Size } from '../car/size.ts';
+import { sizesOf } from '../car/sizes.ts';
+import { aimOf, goalOf, type Goal } from './goal.ts';
 
 export type { Brief, Round, Rules } from '../schema/generated/brief.ts';
 
@@ -21,16 +25,46 @@ export function briefFaults({ floors, rounds, rules }: Brief): Fault[] {
   return faults;
 }
 
+/** Whether what a car carries is its own choice: it is what counts. */
+export const choosesLoad = ({ kind }: Goal): boolean => kind === 'carry' || kind === 'load-distance';
+
 /** The car as it runs a round: on its floor, with the load that all carry, or with its own where that is what counts. */
 export function inRound(design: CarDesign, { floors }: Brief, { floor: name, load, goal }: Round): CarDesign {
   const { floor } = floors.find((one) => one.name === name)!;
-  const choosesLoad = goal.kind === 'carry' || goal.kind === 'load-distance';
   const { slope: _slope, ...measured } = design.measured;
   return {
     ...design,
     // What was measured of another floor's slope is not this one's.
     measured,
     floor,
-    load: choosesLoad ? design.load : { ...design.load, mass: load },
+    load: choosesLoad(goal) ? design.load : { ...design.load, mass: load },
   };
 }
+
+/** What of a brief's rules a design can keep or break. */
+export const limitsOf = ({ length, width, height, mass, bands, drives, bandSizes, traps, wheels }: Rules): Limits => ({
+  length,
+  width,
+  height,
+  mass,
+  bands,
+  drives,
+  wheels,
+  ...(bandSizes && { bandSizes }),
+  ...(traps && { traps }),
+});
+
+/** The round that a car is seen in; the last where its own is there no more. */
+export const roundOf = ({ brief: worksTo }: CarDesign, { rounds }: Brief): Round => rounds[worksTo?.round ?? 0] ?? rounds.at(-1)!;
+
+/** A car as its brief asks: floor, load, aim and limits are those of the brief, in the round the car is seen in. */
+export function asAsked(design: CarDesign, brief: Brief): CarDesign {
+  const round = roundOf(design, brief);
+  return { ...inRound(design, brief, round), aim: aimOf(round.goal), limits: limitsOf(brief.rules) };
+}
+
+/** Sizes of a car that are its own to choose: floor and load are the brief's, where it works to one that does not count the load. */
+export const sizesToChoose = (design: CarDesign): readonly Size[] =>
+  sizesOf(design.motor.kind).filter(
+    ({ id, group }) => !design.brief || (group !== 'floor' && (id !== 'load' || choosesLoad(goalOf(design.aim)))),
+  );

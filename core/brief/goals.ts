@@ -4,32 +4,42 @@ import { judgeEdges } from '../predict/edges.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { driftAfter, worstDrift } from '../predict/straightness.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
-import type { Goal } from '../schema/generated/brief.ts';
+import type { Numbers } from '../car/value-table.ts';
+import type { Goal } from './goal.ts';
 import type { Print, Quantity } from '../units/quantity.ts';
-
-export type { Goal };
+import { mostLoad } from './most-load.ts';
 
 /** One of many cars built to a design, its run, and how it curves, 1/m. */
 export interface GoalRun {
   readonly design: CarDesign;
   readonly result: RunResult;
   readonly curvature: number;
+  /** What of it was not known exactly; the likeliest numbers unless told. */
+  readonly numbers?: Numbers;
 }
 
 /** How one kind of goal is told and measured. */
 export interface GoalRecord<G extends Goal> {
+  /** What is asked, in a few words: `quickest to 6 m`. */
+  readonly label: (goal: G, print: Print) => string;
   /** What is asked, as a sentence that can be read out. */
   readonly words: (goal: G, print: Print) => string;
   /** What a run is measured by; kg·m where there is no quantity of its own. */
   readonly quantity: Quantity | 'kg·m' | 'm + m/s';
-  /** What its figure is of, where that is not the figure itself. */
-  readonly of?: string;
+  /** What its figure is of: `to 6 m`, `off the line at 5 m`. */
+  readonly of: (goal: G, print: Print) => string;
+  /** What a better run is: `sooner`. */
+  readonly gain: string;
+  /** The less the better. */
+  readonly isLess?: true;
   /** It hangs on how straight the car runs, which is not known of a roller. */
   readonly isSteered?: true;
   /** m, distances that have to be timed. */
   readonly marks?: (goal: G) => readonly number[];
   /** What a run comes to, SI; null where it does not count. */
   readonly measure: (goal: G, run: GoalRun) => number | null;
+  /** How well a run does, where that is finer than what it is measured by. */
+  readonly score?: (goal: G, run: GoalRun) => number;
   /** Whether a run meets what is asked; not given where more or less is all there is. */
   readonly isMet?: (goal: G, run: GoalRun) => boolean;
 }
@@ -43,43 +53,68 @@ export const wayWithin = (curvature: number, off: number): number => {
   return kappa * off >= 2 || kappa === 0 ? Infinity : Math.acos(1 - kappa * off) / kappa;
 };
 
-/** The highest edge of its floor that a run climbs, m; 0 for none. */
-function highestClimbed({ design }: GoalRun): number {
-  const setup = deriveRunSetup(design);
+/** What a run climbs at each twig or step that it meets, m, and how high that is. */
+function climbsOf({ design, numbers }: GoalRun): readonly { readonly highest: number; readonly height: number }[] {
+  const setup = deriveRunSetup(design, { kind: 'full' }, numbers);
   const { trace } = simulateSound(setup, { trace: true });
-  return judgeEdges(setup, trace!, design.floor.edges)
-    .filter(({ highest, height }) => highest !== null && highest >= height)
-    .reduce((most, { height }) => Math.max(most, height), 0);
+  return judgeEdges(setup, trace!, design.floor.edges).map(({ highest, height }) => ({ highest: highest ?? 0, height }));
 }
 
+/** The highest edge of its floor that a run climbs, m; 0 for none. */
+const highestClimbed = (run: GoalRun): number =>
+  Math.max(0, ...climbsOf(run).flatMap(({ highest, height }) => (highest >= height ? [height] : [])));
+
 export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, { kind: Kind }>> } = {
-  furthest: { words: () => 'The longest way counts.', quantity: 'distance', measure: distanceOf },
+  furthest: {
+    gain: 'further',
+    label: () => 'furthest',
+    words: () => 'The longest way counts.',
+    of: () => 'far',
+    quantity: 'distance',
+    measure: distanceOf,
+  },
   'at-least': {
+    gain: 'further',
+    label: ({ distance }, print) => `at least ${print(distance, 'distance')}`,
+    of: () => 'far',
     words: ({ distance }, print) => `It has to come ${print(distance, 'distance')} far, or further.`,
     quantity: 'distance',
     measure: distanceOf,
     isMet: ({ distance }, { result }) => result.distance >= distance,
   },
   'quickest-to': {
+    gain: 'sooner',
+    label: ({ distance }, print) => `quickest to ${print(distance, 'distance')}`,
+    of: ({ distance }, print) => `to ${print(distance, 'distance')}`,
     words: ({ distance }, print) => `The shortest time to the mark at ${print(distance, 'distance')} counts.`,
     quantity: 'time',
+    isLess: true,
     marks: ({ distance }) => [distance],
     measure: ({ distance }, { result }) => timeAt(result, distance),
     isMet: ({ distance }, { result }) => timeAt(result, distance) !== null,
   },
   'closest-to': {
+    gain: 'nearer',
+    label: ({ distance }, print) => `closest to ${print(distance, 'distance')}`,
+    of: ({ distance }, print) => `off the mark at ${print(distance, 'distance')}`,
     words: ({ distance }, print) => `The stop nearest to the mark at ${print(distance, 'distance')} counts.`,
     quantity: 'distance',
-    of: 'off the mark',
+    isLess: true,
     measure: ({ distance }, { result }) => Math.abs(result.distance - distance),
   },
   straightest: {
+    gain: 'better',
+    label: () => 'furthest straight',
+    of: () => 'far, less its drift',
     words: () => 'The way counts, less the furthest that the car comes off the line.',
     quantity: 'distance',
     isSteered: true,
     measure: (_goal, { result, curvature }) => result.distance - Math.abs(worstDrift(curvature, result.distance)),
   },
   'within-lane': {
+    gain: 'further',
+    label: ({ width }, print) => `within a lane of ${print(width, 'distance')}`,
+    of: ({ width }, print) => `within the lane of ${print(width, 'distance')}`,
     words: ({ width }, print) => `The way counts until the car leaves its lane, ${print(width, 'distance')} wide.`,
     quantity: 'distance',
     isSteered: true,
@@ -87,32 +122,49 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     isMet: ({ width }, { result, curvature }) => wayWithin(curvature, width / 2) >= result.distance,
   },
   'through-gap': {
+    gain: 'straighter',
+    label: ({ distance, width }, print) => `through ${print(width, 'distance')} at ${print(distance, 'distance')}`,
+    of: ({ distance }, print) => `off the line at ${print(distance, 'distance')}`,
     words: ({ distance, width }, print) =>
       `It has to go through a gap ${print(width, 'distance')} wide, ${print(distance, 'distance')} from the line.`,
     quantity: 'distance',
-    of: 'off the line there',
+    isLess: true,
     isSteered: true,
     measure: ({ distance }, { result, curvature }) => (result.distance >= distance ? Math.abs(driftAfter(curvature, distance)) : null),
     isMet: ({ distance, width }, { design, result, curvature }) =>
       result.distance >= distance && Math.abs(driftAfter(curvature, distance)) <= (width - design.trackWidth - AXLE_ENDS) / 2,
   },
   carry: {
+    gain: 'more',
+    label: ({ distance }, print) => `most load over ${print(distance, 'distance')}`,
+    of: ({ distance }, print) => `carried over ${print(distance, 'distance')}`,
     words: ({ distance }, print) => `The most load that is carried ${print(distance, 'distance')} counts.`,
     quantity: 'weight',
-    measure: ({ distance }, { design, result }) => (result.distance >= distance ? design.load.mass : null),
+    measure: ({ distance }, { design, numbers }) => mostLoad(design, distance, numbers),
     isMet: ({ distance }, { result }) => result.distance >= distance,
   },
   'load-distance': {
+    gain: 'more',
+    label: () => 'load × distance',
+    of: () => 'load times distance',
     words: () => 'Load times distance counts.',
     quantity: 'kg·m',
     measure: (_goal, { design, result }) => design.load.mass * result.distance,
   },
   'highest-edge': {
+    gain: 'higher',
+    label: () => 'highest twig',
+    of: () => 'climbed',
     words: () => 'The highest twig of the row that the car climbs counts.',
     quantity: 'size',
     measure: (_goal, run) => highestClimbed(run),
+    // Cars that stop at one twig are told apart by how nearly they climb it.
+    score: (_goal, run) => Math.max(0, ...climbsOf(run).map(({ highest, height }) => Math.min(highest, height))),
   },
   'speed-and-distance': {
+    gain: 'more',
+    label: ({ distance }, print) => `speed to ${print(distance, 'distance')} and distance`,
+    of: () => 'for speed and distance',
     words: ({ distance, weight }, print) =>
       `The way counts in metres, and ${weight} for each m/s of the mean speed to the mark at ${print(distance, 'distance')}.`,
     quantity: 'm + m/s',
@@ -126,3 +178,24 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
 
 /** The record of a goal's kind. */
 export const goalRecord = <G extends Goal>(goal: G): GoalRecord<G> => GOALS[goal.kind] as unknown as GoalRecord<G>;
+
+/** Below any score of a car that gets there: those that fall short are told apart by how far they came. */
+const FALLEN_SHORT = -1e3;
+
+/** Whether a score is that of a car that does not get where it is asked to. */
+export const hasFallenShort = (score: number): boolean => score < FALLEN_SHORT / 2;
+
+/** How well a run meets a goal: higher is better, in the unit the goal is measured in. */
+export function goalScore(goal: Goal, run: GoalRun): number {
+  const { measure, isLess, score } = goalRecord(goal);
+  if (score) return score(goal, run);
+  const value = measure(goal, run);
+  if (value !== null) return isLess ? -value : value;
+  return FALLEN_SHORT + run.result.distance - ('distance' in goal ? goal.distance : 0);
+}
+
+/** What a score stands for, in the unit the goal is measured in; NaN of a car that does not get there, or cannot run. */
+export function measureOf(goal: Goal, score: number): number {
+  if (hasFallenShort(score)) return NaN;
+  return goalRecord(goal).isLess ? -score : score;
+}

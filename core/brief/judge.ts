@@ -4,16 +4,17 @@ import { isRoller } from '../car/motors/motors.ts';
 import type { Fault } from '../fault.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
-import { sampledRuns } from '../predict/sampled-runs.ts';
+import { sampledRuns, type SampledRun } from '../predict/sampled-runs.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
-import { printKnown, printNumber, printQuantity, unitOf, type Print, type UnitSystem } from '../units/quantity.ts';
-import { inRound, type Brief, type Round } from './brief.ts';
-import { goalRecord } from './goals.ts';
+import { printKnown, printNumber, printQuantity, unitOf, USUAL_HALF_WIDTH, type Print, type UnitSystem } from '../units/quantity.ts';
+import { inRound, limitsOf, type Brief, type Round } from './brief.ts';
+import type { Goal } from './goal.ts';
+import { goalRecord, measureOf } from './goals.ts';
 import { judgeRules, type JudgedRule } from './rules.ts';
 
-/** What cars built to a design come to in a round; or why the car does not run in it. */
-export type JudgedRound = { readonly name: string } & (
+/** What cars built to a design come to by a goal. */
+export type JudgedGoal =
   | {
       readonly kind: 'ran';
       /** Of the runs that count; NaN where none does. SI. */
@@ -21,35 +22,52 @@ export type JudgedRound = { readonly name: string } & (
       /** Share of such cars whose run meets what is asked; null where more or less is all there is. */
       readonly chance: number | null;
     }
-  | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
   /** It hangs on how straight a roller runs. */
-  | { readonly kind: 'unknown' }
+  | { readonly kind: 'unknown' };
+
+/** The same of a round; or why the car does not run in it. */
+export type JudgedRound = { readonly name: string } & (
+  | (JudgedGoal & { /** Share of such cars that come as far as the wall; 0 without one. */ readonly atWall: number })
+  | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
 );
 
 /** Cars in the sample. */
 const RUNS = 200;
 
-/** What 8 in 10 cars built to the design come to in a round, and how likely one meets what it asks. The same seed gives the same answer. */
+/** What 8 in 10 of a sample of cars built to `design` come to by a goal, and how likely one meets what it asks. The same seed gives the same answer. */
+export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly SampledRun[], seed = 1): JudgedGoal {
+  const { measure, isMet, isSteered } = goalRecord(goal);
+  if (isSteered && isRoller(design)) return { kind: 'unknown' };
+  const drawn = lowDiscrepancy(1, seed);
+  const ran = sample.flatMap(({ design: built, numbers, result }, n) =>
+    result === null
+      ? []
+      : [
+          {
+            design: { ...built, load: design.load },
+            numbers,
+            result,
+            curvature: curvatureOf(built) + likelyCurvature(built) * standardNormal(drawn(n)[0]!),
+          },
+        ],
+  );
+  return {
+    kind: 'ran',
+    bounds: boundsOf(ran.flatMap((run) => measure(goal, run) ?? [])),
+    chance: isMet ? ran.filter((run) => isMet(goal, run)).length / sample.length : null,
+  };
+}
+
+/** A design by what a round asks. */
 export function judgeRound(design: CarDesign, brief: Brief, round: Round, seed = 1): JudgedRound {
   const { name, goal } = round;
   const car = inRound(design, brief, round);
   const prepared = prepareRun(car);
   if (prepared.kind === 'refused') return { name, kind: 'refused', faults: prepared.faults };
-  const { marks, measure, isMet, isSteered } = goalRecord(goal);
-  if (isSteered && isRoller(car)) return { name, kind: 'unknown' };
-  const drawn = lowDiscrepancy(1, seed);
-  const runs = sampledRuns(car, { seed, runs: RUNS, marks: marks?.(goal) ?? [] }).map(({ design: built, result }, n) => ({
-    design: { ...built, load: car.load },
-    result,
-    curvature: curvatureOf(built) + likelyCurvature(built) * standardNormal(drawn(n)[0]!),
-  }));
-  const ran = runs.flatMap((run) => (run.result === null ? [] : [{ ...run, result: run.result }]));
-  return {
-    name,
-    kind: 'ran',
-    bounds: boundsOf(ran.flatMap((run) => measure(goal, run) ?? [])),
-    chance: isMet ? ran.filter((run) => isMet(goal, run)).length / runs.length : null,
-  };
+  const sample = sampledRuns(car, { seed, runs: RUNS, marks: goalRecord(goal).marks?.(goal) ?? [] });
+  const wall = car.floor.roomLength ?? Infinity;
+  const atWall = sample.filter(({ result }) => result !== null && result.distance > wall).length / sample.length;
+  return { name, atWall, ...judgeGoal(car, goal, sample, seed) };
 }
 
 /** A car against a brief: each rule, and each round. */
@@ -58,36 +76,79 @@ export interface JudgedCar {
   readonly rounds: readonly JudgedRound[];
 }
 
-/** A car against a brief. `print`: sizes in words. */
-export const judgeCar = (design: CarDesign, brief: Brief, print: Print, seed = 1): JudgedCar => ({
-  rules: judgeRules(design, brief.rules, print),
+/** A car against a brief. */
+export const judgeCar = (design: CarDesign, brief: Brief, seed = 1): JudgedCar => ({
+  rules: judgeRules(design, limitsOf(brief.rules)),
   rounds: brief.rounds.map((round) => judgeRound(design, brief, round, seed)),
 });
 
-/** A share of the sample, no surer than its size allows: `97 %`, `over 99 %`. */
-function chanceWords(chance: number, units: UnitSystem): string {
-  if (chance === 1) return `over ${printQuantity(1 - 2 / RUNS, 'share', units)}`;
-  return chance === 0 ? `under ${printQuantity(2 / RUNS, 'share', units)}` : printQuantity(chance, 'share', units);
+/** A share of a sample, no surer than its size allows: `97 %`, `over 99 %`. */
+export function chanceWords(chance: number, units: UnitSystem, runs = RUNS): string {
+  if (chance === 1) return `over ${printQuantity(1 - 2 / runs, 'share', units)}`;
+  return chance === 0 ? `under ${printQuantity(2 / runs, 'share', units)}` : printQuantity(chance, 'share', units);
 }
 
-/** What a round comes to, in a line: `97 % likely; about 9.2 m, 8 in 10 between 7.1 and 11`. */
-export function roundWords(round: Round, judged: JudgedRound, units: UnitSystem): string {
+/** Figures of a goal in its unit, no finer than `half`, half of what 8 in 10 lie within; and the unit. */
+export function goalFigures(
+  goal: Goal,
+  half: number,
+  units: UnitSystem,
+): { readonly figure: (value: number) => string; readonly unit: string } {
+  const { quantity } = goalRecord(goal);
+  if (quantity === 'kg·m' || quantity === 'm + m/s')
+    return { figure: (value) => value.toPrecision(2), unit: quantity === 'kg·m' ? quantity : 'points' };
+  return {
+    figure: (value) => (half > 0 ? printKnown(value, half, quantity, units) : printNumber(value, quantity, units)),
+    unit: unitOf(quantity, units),
+  };
+}
+
+/** What a goal's judgement comes to, in a line: `97 % likely; about 9.2 m far, 8 in 10 between 7.1 and 11`. */
+function judgedWords(goal: Goal, judged: JudgedGoal, units: UnitSystem): string {
   if (judged.kind === 'unknown') return 'cannot tell: how straight a roller runs is not known';
-  if (judged.kind === 'refused')
-    return judged.faults
-      .map((fault) => `${keyWords(fault.path)} ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
-      .join('; ');
-  const { quantity, of } = goalRecord(round.goal);
+  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const { quantity, of, isLess } = goalRecord(goal);
   const { low, middle, high } = judged.bounds;
   const chance = judged.chance === null ? [] : [`${chanceWords(judged.chance, units)} likely`];
   if (!Number.isFinite(middle)) return [...chance, 'no run counts'].join('; ');
-  if (quantity === 'distance' && high === 0 && of === undefined) return [...chance, 'it does not move'].join('; ');
+  if (quantity === 'distance' && high === 0 && !isLess) return [...chance, 'it does not move'].join('; ');
   const half = (high - low) / 2;
-  const figure = (value: number): string => {
-    if (quantity === 'kg·m' || quantity === 'm + m/s') return value.toPrecision(2);
-    return half > 0 ? printKnown(value, half, quantity, units) : printNumber(value, quantity, units);
-  };
-  const unit = quantity === 'kg·m' ? quantity : quantity === 'm + m/s' ? 'points' : unitOf(quantity, units);
-  const told = [`about ${figure(middle)} ${unit}`, ...(of ? [of] : [])].join(' ');
+  const { figure, unit } = goalFigures(goal, half, units);
+  const told = `about ${figure(middle)} ${unit} ${of(goal, print)}`;
   return [...chance, half > 0 ? `${told}, 8 in 10 between ${figure(low)} and ${figure(high)}` : told].join('; ');
+}
+
+/** Below this share nobody need mind. */
+const SOME = 0.05;
+
+/** How many come to the wall, where that is not after what counts; nothing where few do. */
+export const wallWords = (goal: Goal, judged: JudgedRound): string[] =>
+  'atWall' in judged && judged.atWall >= SOME && !('distance' in goal) ? [`${Math.round(10 * judged.atWall)} in 10 come to the wall`] : [];
+
+/** The same of a round. */
+export const roundWords = ({ goal }: Round, judged: JudgedRound, units: UnitSystem): string =>
+  judged.kind === 'refused'
+    ? judged.faults
+        .map((fault) => `${keyWords(fault.path)} ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
+        .join('; ')
+    : [judgedWords(goal, judged, units), ...wallWords(goal, judged)].join('; ');
+
+/** A round in a few words: how likely it is met or, where more or less is all there is, what it comes to. */
+export function shortRoundWords(round: Round, judged: JudgedRound, units: UnitSystem): string {
+  if (judged.kind === 'unknown') return 'cannot tell';
+  if (judged.kind === 'refused') return 'cannot run';
+  const { bounds, chance } = judged;
+  if (chance !== null && goalRecord(round.goal).quantity !== 'time') return `${chanceWords(chance, units)} likely`;
+  if (!Number.isFinite(bounds.middle)) return 'does not get there';
+  if (bounds.high === 0 && !goalRecord(round.goal).isLess) return 'does not move';
+  const { figure, unit } = goalFigures(round.goal, (bounds.high - bounds.low) / 2, units);
+  return `about ${figure(bounds.middle)} ${unit}`;
+}
+
+/** What a score comes to: `about 3.1 s to 6.00 m`, as finely as one of a car that was not measured is known. */
+export function scoreWords(goal: Goal, score: number, units: UnitSystem): string {
+  const value = measureOf(goal, score);
+  if (!Number.isFinite(value)) return 'does not get there';
+  const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);
+  return `about ${figure(value)} ${unit} ${goalRecord(goal).of(goal, (size, quantity) => printQuantity(size, quantity, units))}`;
 }

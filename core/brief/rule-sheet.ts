@@ -1,44 +1,75 @@
-import { MOTORS } from '../car/motors/motors.ts';
 import { floorWords } from '../car/floors.ts';
+import { MOTORS } from '../car/motors/motors.ts';
 import { printQuantity, type Print, type UnitSystem } from '../units/quantity.ts';
 import type { Brief, Round, Rules } from './brief.ts';
 import { goalRecord } from './goals.ts';
+import { NAMED_PARTS } from './rules.ts';
 
-const CHANGE: Readonly<Record<Rules['change'], string>> = {
+/** What may be changed between runs. */
+export const CHANGES: Readonly<Record<Rules['change'], string>> = {
   nothing: 'Nothing may be changed between runs.',
   winding: 'Between runs only the winding may be changed.',
   'one-thing': 'One thing may be changed between runs.',
   anything: 'Anything may be changed between runs.',
 };
 
-/** Points by place: `10, 7, 5 points`. */
-const pointsWords = (points: readonly number[]): string => (points.length === 0 ? '' : ` Points by place: ${points.join(', ')}.`);
+/** What settles a tie. */
+export const TIES: Readonly<Record<NonNullable<Rules['ties']>, string>> = {
+  shared: 'Who ties shares the place.',
+  'next-best': 'A tie goes to the better of the next best runs.',
+  'run-off': 'A tie is settled by one more run each.',
+};
 
-function roundLines({ name, floor, goal, load, runs, counts, points, inOnePiece }: Round, number: number, print: Print): string[] {
-  const turns = runs === 1 ? 'One run each.' : `${runs} runs each; the ${counts} counts.`;
+/** What is the same under every brief. */
+const ALWAYS = [
+  'A run begins with the nose at the line, let go without a push.',
+  'School, club and local safety rules come first: fingers out of a trap’s path, glasses by stretched bands, faces and pets off the track.',
+] as const;
+
+/** What counts in a round, as sentences to be read out. */
+export function roundSentences({ goal, load, runs, counts, points, inOnePiece }: Round, print: Print): string {
   return [
-    `${number}. ${name}, on ${floor}`,
-    `   ${goalRecord(goal).words(goal, print)}${load > 0 ? ` Each car carries ${print(load, 'weight')}.` : ''} ${turns}${pointsWords(points)}${inOnePiece ? ' A car that comes apart does not count.' : ''}`,
-  ];
+    goalRecord(goal).words(goal, print),
+    ...(load > 0 ? [`Each car carries ${print(load, 'weight')}.`] : []),
+    runs === 1 ? 'One run each.' : `${runs} runs each; the ${counts} counts.`,
+    ...(points.length === 0 ? [] : [`Points by place: ${points.join(', ')}.`]),
+    ...(inOnePiece ? ['A car that comes apart does not count.'] : []),
+  ].join(' ');
 }
 
-function ruleLines(rules: Rules, print: Print): string[] {
+/** A floor of a brief, in a line. */
+export const floorSentence = ({ floor }: Brief['floors'][number], print: Print): string =>
+  [
+    floorWords(floor, print),
+    ...(floor.roomLength === null ? [] : [`${print(floor.roomLength, 'distance')} to the wall`]),
+    ...(floor.laneWidth === null ? [] : [`lane ${print(floor.laneWidth, 'distance')} wide`]),
+  ].join('; ');
+
+const namesOf = (keys: readonly string[] | undefined, table: Readonly<Record<string, { readonly label: string }>>): string[] =>
+  (keys ?? []).map((key) => table[key]?.label ?? key);
+
+/** The rules, a sentence each. */
+export function ruleSentences(rules: Rules, print: Print): string[] {
   const limit = (words: string, value: number | null, quantity: 'size' | 'weight' | 'count'): string[] =>
     value === null ? [] : [`At most ${print(value, quantity)} ${words}.`];
+  const named = (what: string, names: readonly string[]): string[] => (names.length === 0 ? [] : [`${what}: ${names.join(', or ')}.`]);
+  const { wheels, kit, budget, minutes, ties } = rules;
   return [
     ...(rules.drives.length > 0 ? [`Driven by ${rules.drives.map((kind) => MOTORS[kind].name).join(', or ')}.`] : []),
     ...(rules.bands === null ? [] : [`At most ${rules.bands} band${rules.bands === 1 ? '' : 's'}.`]),
+    ...named('Bands', namesOf(rules.bandSizes, NAMED_PARTS.bandSizes)),
+    ...named('Traps', namesOf(rules.traps, NAMED_PARTS.traps)),
     ...limit('long', rules.length, 'size'),
     ...limit('wide', rules.width, 'size'),
     ...limit('high', rules.height, 'size'),
     ...limit('ready to run, without a load', rules.mass, 'weight'),
-    ...(rules.wheels ? [`From ${rules.wheels.least} to ${rules.wheels.most} wheels.`] : []),
-    ...(rules.kit.length > 0 ? [`Made of: ${rules.kit.map(({ name, count }) => `${count} ${name}`).join(', ')}.`] : []),
-    ...(rules.budget === '' ? [] : [`It may cost ${rules.budget}.`]),
-    ...(rules.minutes === null ? [] : [`Built in ${rules.minutes} minutes.`]),
-    CHANGE[rules.change],
-    'A run begins with the nose at the line, let go without a push.',
-    'School, club and local safety rules come first: fingers out of a trap’s path, glasses by stretched bands, faces and pets off the track.',
+    ...(wheels ? [wheels.least === wheels.most ? `${wheels.least} wheels.` : `From ${wheels.least} to ${wheels.most} wheels.`] : []),
+    ...(kit.length > 0 ? [`Made of: ${kit.map(({ name, count }) => `${count} ${name}`).join(', ')}.`] : []),
+    ...(budget === '' ? [] : [`It may cost ${budget}.`]),
+    ...(minutes === null ? [] : [`Built in ${minutes} minutes.`]),
+    CHANGES[rules.change],
+    ...(ties ? [TIES[ties]] : []),
+    ...ALWAYS,
   ];
 }
 
@@ -50,16 +81,13 @@ export function ruleSheet(brief: Brief, units: UnitSystem): string {
     setBy === '' ? name : `${name}, set by ${setBy}`,
     '',
     'What counts',
-    ...rounds.flatMap((round, i) => roundLines(round, i + 1, print)),
+    ...rounds.flatMap((round, i) => [`${i + 1}. ${round.name}, on ${round.floor}`, `   ${roundSentences(round, print)}`]),
     '',
     'Floors',
-    ...floors.map(
-      ({ name: floor, floor: laid }) =>
-        `- ${floor}: ${floorWords(laid, print)}${laid.roomLength === null ? '' : `; ${print(laid.roomLength, 'distance')} to the wall`}${laid.laneWidth === null ? '' : `; lane ${print(laid.laneWidth, 'distance')} wide`}`,
-    ),
+    ...floors.map((floor) => `- ${floor.name}: ${floorSentence(floor, print)}`),
     '',
     'Rules',
-    ...ruleLines(rules, print).map((line) => `- ${line}`),
+    ...ruleSentences(rules, print).map((line) => `- ${line}`),
     '',
   ].join('\n');
 }

@@ -1,62 +1,107 @@
-import type { CarDesign } from '../car/car-design.ts';
-import { isRoller, recordOf } from '../car/motors/motors.ts';
+import type { CarDesign, Limits } from '../car/car-design.ts';
+import { BANDS, TRAPS } from '../car/catalogue.ts';
+import { hasBands, isRoller, MOTORS } from '../car/motors/motors.ts';
+import { fittedName } from '../car/parts.ts';
 import { measuresOf } from '../geometry/measures.ts';
 import type { Print, Quantity } from '../units/quantity.ts';
-import type { Rules } from './brief.ts';
 
 /** A rule against a car: broken, kept by less than a thirtieth of its limit, or met. */
 export interface JudgedRule {
+  readonly key: keyof Limits;
   readonly name: string;
   readonly verdict: 'met' | 'close' | 'broken';
-  /** The car's number and the rule's. */
-  readonly words: string;
+  /** The car's number and the rule's; of what is allowed or not, 1 for not and 0. */
+  readonly value: number;
+  readonly limit: number;
+  readonly quantity: Quantity;
+  readonly words: (print: Print) => string;
 }
 
 /** Share of a limit within which a car may be over it once it is built and measured. Our estimate. */
 const CLOSE = 1 / 30;
 
-const atMost = (name: string, value: number, limit: number | null, words: (value: number) => string): JudgedRule[] =>
-  limit === null
-    ? []
-    : [
-        {
-          name,
-          verdict: value > limit * (1 + 1e-9) ? 'broken' : value > limit * (1 - CLOSE) && !Number.isInteger(limit) ? 'close' : 'met',
-          words: `${words(value)} of ${words(limit)} allowed`,
-        },
-      ];
+function atMost(key: keyof Limits, name: string, value: number, limit: number | null, quantity: Quantity): JudgedRule[] {
+  if (limit === null) return [];
+  const isOver = value > limit * (1 + 1e-9);
+  return [
+    {
+      key,
+      name,
+      verdict: isOver ? 'broken' : value > limit * (1 - CLOSE) && quantity !== 'count' ? 'close' : 'met',
+      value,
+      limit,
+      quantity,
+      words: (print) => `${print(value, quantity)} of ${print(limit, quantity)} allowed`,
+    },
+  ];
+}
+
+/** Something a car has that must be among what is allowed; anything is where nothing is named. */
+function among(key: keyof Limits, name: string, has: string | null, allowed: readonly string[] | undefined, told: string): JudgedRule[] {
+  if (has === null || !allowed || allowed.length === 0) return [];
+  const isAllowed = allowed.includes(has);
+  return [
+    {
+      key,
+      name,
+      verdict: isAllowed ? 'met' : 'broken',
+      value: isAllowed ? 0 : 1,
+      limit: 0,
+      quantity: 'count',
+      words: () => `${told} is ${isAllowed ? '' : 'not '}allowed`,
+    },
+  ];
+}
 
 const wheelsOf = (design: CarDesign): number => (isRoller(design) ? 1 : 2 + (design.otherWheels ? design.layout.otherWheelCount : 0));
 
-/** Every rule that a design can keep or break; what is settled by hand, as parts, cost and time, is told by the rule sheet. */
-export function judgeRules(design: CarDesign, rules: Rules, print: Print): JudgedRule[] {
-  const measures = measuresOf(design);
-  const size = (key: 'length' | 'width' | 'height' | 'mass', quantity: Quantity): JudgedRule[] =>
-    atMost(key === 'mass' ? 'weight' : key, measures[key], rules[key], (value) => print(value, quantity));
-  const wheels = wheelsOf(design);
+/** How many wheels a car may have. */
+function wheelCount(design: CarDesign, wheels: Limits['wheels']): JudgedRule[] {
+  if (!wheels) return [];
+  const { least, most } = wheels;
+  const value = wheelsOf(design);
   return [
-    ...(rules.drives.length === 0
-      ? []
-      : [
-          {
-            name: 'drive',
-            verdict: rules.drives.includes(design.motor.kind) ? ('met' as const) : ('broken' as const),
-            words: `${recordOf(design.motor).name} is ${rules.drives.includes(design.motor.kind) ? '' : 'not '}allowed`,
-          },
-        ]),
-    ...atMost('bands', measures.bands, rules.bands, String),
-    ...size('length', 'size'),
-    ...size('width', 'size'),
-    ...size('height', 'size'),
-    ...size('mass', 'weight'),
-    ...(rules.wheels
-      ? [
-          {
-            name: 'wheels',
-            verdict: wheels < rules.wheels.least || wheels > rules.wheels.most ? ('broken' as const) : ('met' as const),
-            words: `${wheels}, from ${rules.wheels.least} to ${rules.wheels.most} allowed`,
-          },
-        ]
-      : []),
+    {
+      key: 'wheels',
+      name: 'wheels',
+      verdict: value < least || value > most ? 'broken' : 'met',
+      value,
+      limit: value < least ? least : most,
+      quantity: 'count',
+      words: () => `${value}, ${least === most ? `${least}` : `from ${least} to ${most}`} allowed`,
+    },
   ];
+}
+
+/** Every rule that a design can keep or break; what is settled by hand, as kit, cost and time, is told by the rule sheet. */
+export function judgeRules(design: CarDesign, { drives, bands, bandSizes, traps, wheels, ...sizes }: Limits): JudgedRule[] {
+  const { motor } = design;
+  const measures = measuresOf(design);
+  const band = hasBands(motor) ? (motor.band.kind === 'size' ? motor.band.size : motor.band.kind) : null;
+  return [
+    ...among('drives', 'drive', motor.kind, drives, MOTORS[motor.kind].name),
+    ...atMost('bands', 'bands', measures.bands, bands, 'count'),
+    ...among('bandSizes', 'size of bands', band, bandSizes, fittedName(design, 'band')),
+    ...among('traps', 'kind of trap', motor.kind === 'lever' ? motor.trap : null, traps, fittedName(design, 'trap')),
+    ...atMost('length', 'length', measures.length, sizes.length, 'size'),
+    ...atMost('width', 'width', measures.width, sizes.width, 'size'),
+    ...atMost('height', 'height', measures.height, sizes.height, 'size'),
+    ...atMost('mass', 'weight', measures.mass, sizes.mass, 'weight'),
+    ...wheelCount(design, wheels),
+  ];
+}
+
+/** What can be named in the rules: kinds of trap and sizes of bands, with their names. */
+export const NAMED_PARTS = { traps: TRAPS, bandSizes: BANDS } as const;
+
+/** How a car stands to its rules, in a line: those it breaks, else those it only just keeps, else that it keeps all. */
+export function standingWords(
+  rules: readonly JudgedRule[],
+  print: Print,
+): { readonly verdict: JudgedRule['verdict']; readonly words: string } {
+  for (const verdict of ['broken', 'close'] as const) {
+    const told = rules.filter((rule) => rule.verdict === verdict).map(({ name, words }) => `${name} ${words(print)}`);
+    if (told.length > 0) return { verdict, words: `${verdict === 'broken' ? '✕ breaks' : '! close'}: ${told.join('; ')}` };
+  }
+  return { verdict: 'met', words: '✓ keeps every rule' };
 }

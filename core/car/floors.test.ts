@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { CarDesign, Floor } from './car-design.ts';
 import { newCar } from './new-car.ts';
-import { floorWords, inOrder, withMat } from './floors.ts';
+import { floorProfile, onProfile, floorWords, inOrder, withMat } from './floors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { likelyNumbers } from './values.ts';
+import { likelyNumbers, valueOf } from './values.ts';
 
 const car = newCar('x');
 const on = (floor: Partial<Floor>): CarDesign => ({ ...car, floor: { ...car.floor, ...floor } });
@@ -68,6 +68,47 @@ describe('a floor of stretches', () => {
         { from: 0.75, kind: 'wet-smooth', slope: 0.01 },
         { from: 4, kind: 'gravel' },
       ],
+    });
+  });
+});
+
+describe('a floor from the side', () => {
+  const ramp: CarDesign['floor'] = {
+    ...newCar('x').floor,
+    slope: 0,
+    stretches: [
+      { from: 3, kind: 'coir-matting', slope: 0.3 },
+      { from: 5, kind: 'smooth', slope: -0.1 },
+    ],
+  };
+  it('rises by the sine of its slope along each stretch, and is as long as it is', () => {
+    const profile = floorProfile(ramp, 8);
+    expect(profile.map(({ along }) => along)).toEqual([0, 3, 5, 8]);
+    expect(profile.at(-1)!.y).toBeCloseTo(2 * Math.sin(0.3) - 3 * Math.sin(0.1), 12);
+    expect(profile.at(-1)!.x).toBeCloseTo(3 + 2 * Math.cos(0.3) + 3 * Math.cos(0.1), 12);
+    expect(floorProfile(ramp, 4).map(({ along }) => along)).toEqual([0, 3, 4]);
+  });
+  it('is found at any place along it, and ends where it ends', () => {
+    const profile = floorProfile(ramp, 8);
+    expect(onProfile(profile, 4).y).toBeCloseTo(Math.sin(0.3), 12);
+    expect(onProfile(profile, 0)).toMatchObject({ x: 0, y: 0 });
+    expect(onProfile(profile, 99)).toEqual(profile.at(-1));
+  });
+});
+
+describe('what was measured on a floor', () => {
+  const car: CarDesign = { ...newCar('x'), measured: { staticGrip: { value: 0.9, spread: 0.05, on: 'smooth' } } };
+  it('is told of that floor, and estimated on another', () => {
+    expect(valueOf(car, 'staticGrip')).toMatchObject({ value: 0.9, evidence: 'measured' });
+    expect(valueOf({ ...car, floor: { ...car.floor, kind: 'gravel' } }, 'staticGrip').evidence).toBe('estimated');
+  });
+  it('is its slope, as surely as it was measured', () => {
+    const floor = { ...car.floor, slope: 0.01 };
+    expect(valueOf({ ...car, floor }, 'slope')).toMatchObject({ value: 0.01, evidence: 'estimated' });
+    expect(valueOf({ ...car, floor: { ...floor, slopeSpread: 0.0005 } }, 'slope')).toEqual({
+      value: 0.01,
+      spread: 0.0005,
+      evidence: 'measured',
     });
   });
 });

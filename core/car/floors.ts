@@ -29,3 +29,32 @@ export const withMat = (floor: Floor): Floor => ({
     ...floor.stretches.filter(({ from }) => from >= MAT_LENGTH),
   ]),
 });
+
+/** A point of a floor seen from the side, m: `along` it from the line, and where that is. */
+export interface ProfilePoint {
+  readonly along: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A floor from the side, from the line to `end` m along it: where each stretch begins, and the end. Source: geometry of the slope. */
+export function floorProfile(floor: Floor, end: number): readonly ProfilePoint[] {
+  const pieces = [{ from: 0, slope: floor.slope }, ...floor.stretches].filter(({ from }) => from < end);
+  const points: ProfilePoint[] = [{ along: 0, x: 0, y: 0 }];
+  pieces.forEach(({ slope }, i) => {
+    const last = points.at(-1)!;
+    const along = pieces[i + 1]?.from ?? end;
+    const way = along - last.along;
+    points.push({ along, x: last.x + way * Math.cos(slope), y: last.y + way * Math.sin(slope) });
+  });
+  return points;
+}
+
+/** Where on a profile a place along the floor is, m; beyond its end, the end. */
+export function onProfile(profile: readonly ProfilePoint[], along: number): ProfilePoint {
+  const next = profile.findIndex((point) => point.along >= along);
+  if (next <= 0) return next < 0 ? profile.at(-1)! : profile[0]!;
+  const [from, to] = [profile[next - 1]!, profile[next]!];
+  const share = (along - from.along) / (to.along - from.along);
+  return { along, x: from.x + share * (to.x - from.x), y: from.y + share * (to.y - from.y) };
+}

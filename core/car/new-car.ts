@@ -35,11 +35,14 @@ export const newCar = (name: string, kind: MotorKind = 'lever'): CarDesign => ({
   ...MOTORS[kind].newCar,
 });
 
+/** What a car is asked, and where it is to run: no part of the car itself. */
+const askedOf = ({ floor, aim, limits, brief }: CarDesign) => ({ floor, aim, limits, ...(brief && { brief }) });
+
 /** The same car driven otherwise: its wheels, body and floor stay, the motor begins as in a new car of that kind. */
 export function withMotor(design: CarDesign, kind: MotorKind): CarDesign {
   if (design.motor.kind === kind) return design;
   const fresh = newCar(design.name, kind);
   // A roller is another thing altogether, and a car made from one needs axles and wheels.
-  if (isRoller(fresh) || isRoller(design)) return { ...fresh, floor: design.floor, aim: design.aim, limits: design.limits };
+  if (isRoller(fresh) || isRoller(design)) return { ...fresh, ...askedOf(design) };
   return { ...design, motor: fresh.motor, sleeve: [], measured: {} };
 }

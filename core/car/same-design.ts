@@ -1,4 +1,4 @@
-import type { CarDesign } from './car-design.ts';
+import type { CarDesign, Wind } from './car-design.ts';
 
 /** Deep equality of plain data; the order of keys does not count. */
 export function isSameContent(a: unknown, b: unknown): boolean {
@@ -13,5 +13,14 @@ export function isSameContent(a: unknown, b: unknown): boolean {
 /** Whether two designs are one, names aside: a version is kept of it. */
 export const isSameDesign = (a: CarDesign, b: CarDesign): boolean => isSameContent({ ...a, name: '' }, { ...b, name: '' });
 
+const unasked = ({ brief: _worksTo, ...design }: CarDesign): CarDesign => design;
+
 /** Whether two designs make the same car on the same floor: it runs alike whatever it is called, aims at and may be. */
-export const isSameCar = (a: CarDesign, b: CarDesign): boolean => isSameDesign({ ...a, aim: b.aim, limits: b.limits }, b);
+export const isSameCar = (a: CarDesign, b: CarDesign): boolean => isSameDesign(unasked({ ...a, aim: b.aim, limits: b.limits }), unasked(b));
+
+/** Whether two designs make the same car, on whatever floors they stand. */
+export const isSameBuild = (a: CarDesign, b: CarDesign): boolean => isSameCar({ ...a, floor: b.floor }, b);
+
+/** Whether two cars are wound alike. */
+export const isSameWind = (a: Wind, b: Wind): boolean =>
+  a.kind === 'full' ? b.kind === 'full' : b.kind === 'turns' && a.turns === b.turns;

@@ -8,7 +8,7 @@ export interface Value {
   readonly value: number;
   /** Standard deviation: of the value itself where `SPREAD_IN_UNITS` has its key, else as a share of it. */
   readonly spread: number;
-  readonly evidence: 'estimated' | 'measured';
+  readonly evidence: 'estimated' | 'measured' | 'fitted';
 }
 
 /** What each value is called. */

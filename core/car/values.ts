@@ -109,11 +109,17 @@ function isMeasuredPart({ own, floor }: CarDesign, key: ValueKey): boolean {
   return part?.evidence === 'measured' && place[1] in part.values && (place[0] !== 'tyre' || floor.kind === 'smooth');
 }
 
+/** What a value measured on one floor does not tell of another. */
+export const HANG_ON_FLOOR: ReadonlySet<ValueKey> = new Set(['staticGrip', 'rollingLengthDrive', 'rollingLengthOther']);
+
 /** One value of a design: as measured on this car or on a part of the builder's own, else as estimated from its parts. */
 export function valueOf(design: CarDesign, key: ValueKey): Value {
   const measured = design.measured[key];
-  if (measured) return { value: measured.value, spread: measured.spread, evidence: 'measured' };
+  if (measured && (!('on' in measured) || measured.on === design.floor.kind))
+    return { value: measured.value, spread: measured.spread, evidence: measured.from === 'fit' ? 'fitted' : 'measured' };
   const value = estimateOf(design, key);
+  const { slopeSpread } = design.floor;
+  if (key === 'slope' && slopeSpread !== undefined) return { value, spread: slopeSpread, evidence: 'measured' };
   return isMeasuredPart(design, key)
     ? { value, spread: measuredSpread(key), evidence: 'measured' }
     : { value, spread: ESTIMATE_SPREAD[key], evidence: 'estimated' };

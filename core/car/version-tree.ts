@@ -1,7 +1,7 @@
 import type { StoredVersion } from '../schema/stored.ts';
 import type { CarDesign } from './car-design.ts';
 import { differences } from './difference.ts';
-import { isSameDesign } from './same-design.ts';
+import { isSameCar } from './same-design.ts';
 
 /** A version with how deep it stands below the first of its line. */
 export interface Branch {
@@ -23,9 +23,9 @@ export function closestVersion(
   return closest;
 }
 
-/** The version that is this very design, name aside; undefined when it was not kept. */
+/** The version that is this very car, whatever it is called and asked; undefined when it was not kept. */
 export const versionOf = (versions: readonly StoredVersion[], design: CarDesign): StoredVersion | undefined =>
-  versions.find(({ record }) => isSameDesign(record.design, design));
+  versions.find(({ record }) => isSameCar(record.design, design));
 
 /** Versions as a tree told line by line: each below the one it grew from, the oldest first. One whose parent is gone, or that would have grown from itself, stands by itself. */
 export function treeOf(versions: readonly StoredVersion[]): Branch[] {

@@ -1,5 +1,7 @@
 import { squareWheels, straightAxles } from './chassis-remedies.ts';
 import { curvatureOf, likelyCurvature, worstDrift } from '../predict/straightness.ts';
+import { goalOf } from '../brief/goal.ts';
+import { goalRecord } from '../brief/goals.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
 /** Half the lane where none is given: this share of the way, and at least so many m. */
@@ -18,7 +20,9 @@ export function drift({ design, result }: Situation): Check | null {
   const limit = design.floor.laneWidth === null ? Math.max(HALF_LANE, LANE_SHARE * way) : design.floor.laneWidth / 2;
   // What a build may turn out like is to be minded, no more; one that turns sideways before it gets there goes nowhere.
   const turnsAside = isBuilt && Math.abs(curvature) * way > Math.PI / 2;
-  const verdict = turnsAside ? 'stop' : grade(value, limit, 'most', isBuilt ? 1 : Infinity);
+  // Where nothing is asked of its line and no lane is laid, what a build may turn out like is no fault.
+  const isAsked = isBuilt || design.floor.laneWidth !== null || goalRecord(goalOf(design.aim)).isSteered === true;
+  const verdict = turnsAside ? 'stop' : isAsked ? grade(value, limit, 'most', isBuilt ? 1 : Infinity) : 'good';
   const side = built > 0 ? 'to the right' : 'to the left';
   return {
     id: 'drift',

@@ -14,7 +14,7 @@ const resultOf = (design: CarDesign) => {
   if (prediction.kind === 'refused') throw new Error(JSON.stringify(prediction.faults));
   return prediction.result;
 };
-const keys: (keyof Limits)[] = ['length', 'width', 'height', 'mass', 'bands'];
+const keys = ['length', 'width', 'height', 'mass', 'bands'] as const;
 
 describe('what a rule measures', () => {
   it('of a lever car is its greatest reach: the lever stands upright once on its way', () => {
@@ -58,7 +58,7 @@ describe('the limits of the rules', () => {
           return { ...found, stops: stoppedBy(design, result) };
         };
         const kept = checkOf(measures[key]);
-        expect(kept.verdict, key).toBe('good');
+        expect(kept.verdict, key).toBe(kept.quantity === 'count' ? 'good' : 'warning');
         expect(kept.stops).not.toBe(kept.title);
         if (measures[key] === 0) continue;
         const over = checkOf(0.9 * measures[key]);

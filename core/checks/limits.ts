@@ -1,32 +1,27 @@
-import type { Limits } from '../car/car-design.ts';
-import { measuresOf } from '../geometry/measures.ts';
-import { grade, type Check, type Situation } from './check.ts';
+import { judgeRules, type JudgedRule } from '../brief/rules.ts';
+import type { Check, CheckVerdict, Situation } from './check.ts';
 
-const NAMES = { length: 'length', width: 'width', height: 'height', mass: 'weight', bands: 'bands' } as const;
+const VERDICTS: Readonly<Record<JudgedRule['verdict'], CheckVerdict>> = { met: 'good', close: 'warning', broken: 'stop' };
+const WORDS: Readonly<Record<JudgedRule['verdict'], string>> = {
+  met: '',
+  close: ': close, once it is built and measured',
+  broken: ': not allowed to start',
+};
 
-/** Each limit that the rules set, against the car. */
+/** Each rule that the limits set, against the car. */
 export function limitChecks({ design }: Situation): Check[] {
-  if (Object.values(design.limits).every((limit) => limit === null)) return [];
-  const measures = measuresOf(design);
-  return (Object.keys(NAMES) as (keyof Limits)[]).flatMap((key) => {
-    const limit = design.limits[key];
-    if (limit === null) return [];
-    const quantity = key === 'mass' ? 'weight' : key === 'bands' ? 'count' : 'size';
-    const value = measures[key];
-    return [
-      {
-        id: `limit-${key}`,
-        title: `${NAMES[key]} allowed`,
-        value,
-        limit,
-        limitIs: 'most',
-        quantity,
-        verdict: grade(value, limit, 'most', 0),
-        sure: 'sizes',
-        sentence: (print) =>
-          `${print(value, quantity)} of ${print(limit, quantity)} that the rules allow${value > limit ? ': not allowed to start' : ''}.`,
-        remedies: () => [],
-      } satisfies Check,
-    ];
-  });
+  const { limits } = design;
+  if (Object.values(limits).every((limit) => limit === null)) return [];
+  return judgeRules(design, limits).map(({ key, name, verdict, value, limit, quantity, words }) => ({
+    id: `limit-${key}`,
+    title: `${name} allowed`,
+    value,
+    limit,
+    limitIs: 'most',
+    quantity,
+    verdict: VERDICTS[verdict],
+    sure: 'sizes',
+    sentence: (print) => `${words(print)}${WORDS[verdict]}.`,
+    remedies: () => [],
+  }));
 }

@@ -1,3 +1,4 @@
+import { goalOf } from '../brief/goal.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { Check, Situation } from './check.ts';
@@ -23,6 +24,9 @@ export function shortRoom({ design, result }: Situation): Check | null {
   const room = design.floor.roomLength;
   if (room === null) return null;
   const fits = result.distance <= room;
+  const goal = goalOf(design.aim);
+  // What counts is decided at a mark before the wall.
+  const isSettledBefore = 'distance' in goal && goal.kind !== 'closest-to' && goal.kind !== 'speed-and-distance' && goal.distance <= room;
   return {
     id: 'short-room',
     title: 'room for the run',
@@ -30,7 +34,7 @@ export function shortRoom({ design, result }: Situation): Check | null {
     limit: room,
     limitIs: 'most',
     quantity: 'distance',
-    verdict: fits ? 'good' : 'warning',
+    verdict: fits || isSettledBefore ? 'good' : 'warning',
     sure: 'estimated',
     sentence: (print) =>
       fits

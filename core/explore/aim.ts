@@ -1,38 +1,32 @@
+import { goalOf } from '../brief/goal.ts';
+import { goalRecord, goalScore } from '../brief/goals.ts';
 import type { Aim, CarDesign } from '../car/car-design.ts';
+import type { Numbers } from '../car/value-table.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
+import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import type { RunSetup } from '../run/run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
 
-/** How well a run meets a car's aim: higher is better, in metres or (quickest, by the time at its mark) in seconds saved. */
-export function scoreOf(design: CarDesign, result: RunResult): number {
-  const { kind, distance: wanted } = design.aim;
-  if (kind === 'closest-to') return -Math.abs(result.distance - (wanted ?? 0));
-  if (kind !== 'quickest-to') return result.distance;
-  const mark = result.marks.find(({ distance }) => distance === (wanted ?? 0));
-  return mark ? -mark.time : fallingShort(wanted ?? 0, result.distance);
-}
+/**
+ * How well a run meets a car's aim: higher is better, in the unit of what is asked. A car meant straight is taken to curve as one in
+ * three of its build does. `numbers`: of a car as it turned out.
+ */
+export const scoreOf = (design: CarDesign, result: RunResult, numbers?: Numbers): number =>
+  goalScore(goalOf(design.aim), { design, result, numbers, curvature: Math.abs(curvatureOf(design)) + likelyCurvature(design) });
 
-/** Cars that fall short of a mark are told apart by how far they came. */
-const fallingShort = (wanted: number, distance: number): number => -1e3 - (wanted - distance);
+/** m, what has to be timed for an aim. */
+export const marksOf = (aim: Aim): readonly number[] => {
+  const goal = goalOf(aim);
+  return goalRecord(goal).marks?.(goal) ?? [];
+};
 
 /** The run of a setup that was proved sound, with the aim's distance as a mark. */
-export const simulateForAim = ({ kind, distance }: Aim, setup: RunSetup, workspace?: Workspace): RunResult =>
-  simulateSound(kind === 'quickest-to' && distance !== null ? { ...setup, marks: [distance] } : setup, { workspace });
+export const simulateForAim = (aim: Aim, setup: RunSetup, workspace?: Workspace): RunResult =>
+  simulateSound({ ...setup, marks: [...marksOf(aim)] }, { workspace });
 
 /** The run of a design with its aim's distance as a mark; null where it cannot run. */
 export function runForAim(design: CarDesign, workspace?: Workspace): RunResult | null {
   const prepared = prepareRun(design);
   return prepared.kind === 'refused' ? null : simulateForAim(design.aim, prepared.setup, workspace);
-}
-
-/** Share of a bounded prediction's sample that meets the aim; null for an aim that has no yes or no. A miss by this share still counts as close. */
-const CLOSE = 0.05;
-/** Share, 0 to 1, of sampled `distances` (m, ascending) that meet the aim; null for an aim without a yes or no. */
-export function chanceToMeet({ aim }: CarDesign, distances: readonly number[]): number | null {
-  const wanted = aim.distance;
-  if (aim.kind === 'furthest' || wanted === null || distances.length === 0) return null;
-  const meets = (distance: number): boolean =>
-    aim.kind === 'closest-to' ? Math.abs(distance - wanted) <= CLOSE * wanted : distance >= wanted;
-  return distances.filter(meets).length / distances.length;
 }

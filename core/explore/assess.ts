@@ -1,10 +1,13 @@
 import type { Print } from '../units/quantity.ts';
+import { goalOf, type Goal } from '../brief/goal.ts';
+import { goalRecord, hasFallenShort } from '../brief/goals.ts';
+import { judgeGoal, type JudgedGoal } from '../brief/judge.ts';
 import { RANK, type Check } from '../checks/check-car.ts';
 import { checkCar } from '../checks/check-car.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import type { RemedyKind } from '../checks/remedy.ts';
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
-import { chanceToMeet, runForAim } from './aim.ts';
+import { runForAim, scoreOf } from './aim.ts';
 import { failingShares } from './failing-shares.ts';
 import { priceRemedies, type PricedRemedy } from './priced-remedies.ts';
 import { predict, type Bounds } from '../predict/uncertainty.ts';
@@ -26,16 +29,22 @@ export interface Assessment {
   readonly distance: Bounds;
   readonly time: Bounds;
   readonly spinning: number;
-  /** Share of the sample that meets the aim; null for an aim without a yes or no. */
-  readonly chance: number | null;
+  /** What such cars come to by what is asked. */
+  readonly asked: JudgedGoal;
   /** The worst first, and of those alike the one that costs most. */
   readonly checks: readonly PricedCheck[];
   /** The remedies on offer, one of each kind, the one that buys most for the aim first; none that buys nothing. */
   readonly remedies: readonly PricedRemedy[];
 }
 
-/** A gain below this share of the distance is no difference that a builder would see; s, where it is to be quickest. */
+/** A gain below this share of what is measured is no difference that a builder would see. */
 const SEEN = 0.05;
+
+/** The gain, in the unit of what is asked, that a builder would see. */
+function seenGain(goal: Goal, score: number, distance: number): number {
+  // How near a stop is to its mark hangs on the whole way.
+  return SEEN * (goal.kind === 'closest-to' || hasFallenShort(score) ? distance : Math.abs(score));
+}
 
 /** A check is good where it is good for 8 in 10 cars built so. */
 const FEW = 0.2;
@@ -45,7 +54,8 @@ const failingWords = (share: number): string => ` It fails ${Math.round(10 * sha
 
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
 export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {
-  const bounded = predict(design, { seed });
+  const goal = goalOf(design.aim);
+  const bounded = predict(design, { seed, marks: goalRecord(goal).marks?.(goal) ?? [] });
   const likely = runForAim(design);
   if (bounded.kind === 'refused' || !likely) return null;
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
@@ -65,20 +75,20 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
       };
     })
     .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.cost - a.cost);
-  const worth = design.aim.kind === 'quickest-to' ? SEEN : SEEN * likely.distance;
+  const worth = seenGain(goal, scoreOf(design, likely), likely.distance);
   // Of remedies of one kind, such as tyres, the one that buys most.
   const offered = new Map<RemedyKind, PricedRemedy>();
   for (const priced of checks.flatMap(({ remedies }) => remedies)) {
     const { kind } = priced.remedy;
     if (priced.better > (offered.get(kind)?.better ?? worth)) offered.set(kind, priced);
   }
-  const { distance, time, spinning, distances } = bounded.prediction;
+  const { distance, time, spinning, sample } = bounded.prediction;
   return {
     likely: likely.distance,
     distance,
     time,
     spinning,
-    chance: chanceToMeet(design, distances),
+    asked: judgeGoal(design, goal, sample, seed),
     checks,
     remedies: [...offered.values()].sort((a, b) => b.better - a.better),
   };

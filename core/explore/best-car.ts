@@ -1,4 +1,4 @@
-import { measuresOf } from '../geometry/measures.ts';
+import { judgeRules } from '../brief/rules.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { conflictsOf } from '../car/fit.ts';
 import { neededAt } from '../car/parts.ts';
@@ -181,11 +181,7 @@ function areDistinct(a: CarDesign, b: CarDesign): boolean {
 }
 
 function breaksLimits(design: CarDesign): boolean {
-  const measures = measuresOf(design);
-  return (Object.keys(measures) as (keyof typeof measures)[]).some((key) => {
-    const limit = design.limits[key];
-    return limit !== null && measures[key] > limit;
-  });
+  return judgeRules(design, design.limits).some(({ verdict }) => verdict === 'broken');
 }
 
 const plain = ({ design, score, distance, time }: Candidate): Candidate => ({ design, score, distance, time });

@@ -12,7 +12,7 @@ import { neededAt } from '../car/parts.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { sizesOf } from '../car/sizes.ts';
-import { chanceToMeet, runForAim } from './aim.ts';
+import { runForAim } from './aim.ts';
 import { assess } from './assess.ts';
 import { exploreCar, isBetter } from './explored-car.ts';
 import { findBestCar } from './best-car.ts';
@@ -77,12 +77,6 @@ describe('sweeps and maps', () => {
 
 describe('the aim', () => {
   const aimed = (kind: CarDesign['aim']['kind'], distance: number | null): CarDesign => ({ ...car, aim: { kind, distance } });
-  it('is met by the share of the sample that meets it', () => {
-    const distances = [8, 9, 10, 11, 12];
-    expect(chanceToMeet(aimed('at-least', 10), distances)).toBe(0.6);
-    expect(chanceToMeet(aimed('closest-to', 10), distances)).toBe(0.2);
-    expect(chanceToMeet(aimed('furthest', null), distances)).toBeNull();
-  });
   it('ranks cars: by distance, by nearness, by the time at the mark and not at the stop', () => {
     const scoreFor = (design: CarDesign): number => exploreCar(design).score;
     const longLever: CarDesign = { ...car, motor: { ...car.motor, leverLength: 0.26, trapPosition: 0.27 } as CarDesign['motor'] };

@@ -23,7 +23,7 @@ export const sureScorer =
       const { design: built, numbers } = carAt(n);
       const setup = deriveRunSetup(built, { kind: 'full' }, numbers);
       // One that is hooked or wound beyond what it can take does not run.
-      return runFaults(setup).length > 0 ? -1e3 : scoreOf(design, simulateForAim(design.aim, setup, workspace));
+      return runFaults(setup).length > 0 ? -1e3 : scoreOf(built, simulateForAim(design.aim, setup, workspace), numbers);
     });
     return quantileSorted(
       scores.sort((a, b) => a - b),

@@ -1,3 +1,7 @@
+import { goalOf } from '../brief/goal.ts';
+import { measureOf } from '../brief/goals.ts';
+import { judgeGoal } from '../brief/judge.ts';
+import { marksOf } from './aim.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { sizeCalled } from '../car/sizes.ts';
 import type { Size } from '../car/size.ts';
@@ -23,6 +27,9 @@ export interface BoundedSweepPoint extends SweepPoint {
   readonly distanceBounds: Bounds;
   readonly timeBounds: Bounds;
   readonly gripBounds: Bounds;
+  /** What the aim asks, in its unit; NaN where the car does not get there. */
+  readonly asked: number;
+  readonly askedBounds: Bounds;
 }
 
 /** Cars in the sample behind each point: enough for a band on a chart. */
@@ -33,12 +40,23 @@ const NONE: Bounds = { low: NaN, middle: NaN, high: NaN };
 /** The same sweep with bounds at every point; what cannot run has NaN for all. The size is named, so that it can be asked of a worker. */
 export const boundedSweep = (design: CarDesign, sizeId: string, values: readonly number[]): BoundedSweepPoint[] => {
   const size = sizeCalled(design, sizeId);
+  const goal = goalOf(design.aim);
   const workspace = makeWorkspace();
   return sweep(design, size, values, workspace).map((point) => {
-    const bounded = predict(size.write(design, point.value), { runs: RUNS, workspace });
-    if (bounded.kind === 'refused') return { ...point, distanceBounds: NONE, timeBounds: NONE, gripBounds: NONE };
-    const { distance, time, launchGripRatio } = bounded.prediction;
-    return { ...point, distanceBounds: distance, timeBounds: time, gripBounds: launchGripRatio };
+    const car = size.write(design, point.value);
+    const bounded = predict(car, { runs: RUNS, marks: marksOf(design.aim), workspace });
+    const asked = measureOf(goal, point.score);
+    if (bounded.kind === 'refused') return { ...point, asked, distanceBounds: NONE, timeBounds: NONE, gripBounds: NONE, askedBounds: NONE };
+    const { distance, time, launchGripRatio, sample } = bounded.prediction;
+    const judged = judgeGoal(car, goal, sample);
+    return {
+      ...point,
+      asked,
+      distanceBounds: distance,
+      timeBounds: time,
+      gripBounds: launchGripRatio,
+      askedBounds: judged.kind === 'ran' ? judged.bounds : NONE,
+    };
   });
 };
 

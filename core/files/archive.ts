@@ -1,8 +1,21 @@
 import type { CarDesign, CarVersion, RunRecord } from '../car/car-design.ts';
 import type { Fault } from '../fault.ts';
 import type { ArchiveManifest } from '../schema/generated/archive.ts';
+import type { Brief } from '../schema/generated/brief.ts';
+import type { Photo } from '../schema/generated/photo.ts';
+import type { Session } from '../schema/generated/session.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
-import { readArchiveManifest, readCarDesign, readCarVersion, readOwnPart, readRunRecord, type Read } from './read.ts';
+import {
+  readArchiveManifest,
+  readBrief,
+  readCarDesign,
+  readCarVersion,
+  readOwnPart,
+  readPhoto,
+  readRunRecord,
+  readSession,
+  type Read,
+} from './read.ts';
 import type { EarlierDesign } from '../schema/stored.ts';
 import { isObject, type Item } from './json-item.ts';
 import { inUtc } from './time-of-day.ts';
@@ -13,6 +26,9 @@ export type ArchiveEntry =
   | { readonly kind: 'car'; readonly id: string; readonly content: CarDesign }
   | { readonly kind: 'version'; readonly id: string; readonly carId: string; readonly content: CarVersion }
   | { readonly kind: 'part'; readonly id: string; readonly content: OwnPart }
+  | { readonly kind: 'brief'; readonly id: string; readonly content: Brief }
+  | { readonly kind: 'session'; readonly id: string; readonly content: Session }
+  | { readonly kind: 'photo'; readonly id: string; readonly content: Photo }
   | { readonly kind: 'run'; readonly id: string; readonly carId: string; readonly content: RunRecord }
   | { readonly kind: 'earlier'; readonly carId: string; readonly content: EarlierDesign };
 
@@ -21,6 +37,15 @@ export interface ReadEntry {
   readonly faults: readonly Fault[];
 }
 
+/** What stands for itself in an archive, one file each. */
+export type DocumentKind = 'part' | 'brief' | 'session' | 'photo';
+const READ: { readonly [K in DocumentKind]: (value: unknown) => Read<Extract<ArchiveEntry, { kind: K }>['content']> } = {
+  part: readOwnPart,
+  brief: readBrief,
+  session: readSession,
+  photo: readPhoto,
+};
+
 /** Where each thing stands in an archive. `n` counts the files that a long list is cut into. */
 export const ARCHIVE_PLACES = {
   manifest: 'manifest.json',
@@ -28,12 +53,12 @@ export const ARCHIVE_PLACES = {
   version: (carId: string, id: string) => `cars/${carId}/versions/${id}.json`,
   history: (carId: string, n: number) => `cars/${carId}/history-${n}.json`,
   runs: (carId: string, n: number) => `cars/${carId}/runs-${n}.json`,
-  part: (id: string) => `parts/${id}.json`,
+  document: (kind: DocumentKind, id: string) => `${kind}s/${id}.json`,
 } as const;
 
 const ID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
 const CAR_FILE = new RegExp(`^cars/(${ID})/(?:(car)|versions/(${ID})|(history)-\\d+|(runs)-\\d+)\\.json$`, 'i');
-const PART_FILE = new RegExp(`^parts/(${ID})\\.json$`, 'i');
+const DOCUMENT_FILE = new RegExp(`^(part|brief|session|photo)s/(${ID})\\.json$`, 'i');
 
 const notA = (path: string, what: string): Fault => ({ path, code: 'expected', what });
 const none = (fault: Fault): ReadEntry => ({ entries: [], faults: [fault] });
@@ -77,8 +102,11 @@ export function readArchiveEntry(place: string, text: string): ReadEntry {
     return none({ path: place, code: 'not-json', reason: (error as Error).message });
   }
   if (place === ARCHIVE_PLACES.manifest) return one(place, readArchiveManifest(value), (manifest) => ({ kind: 'manifest', manifest }));
-  const part = PART_FILE.exec(place);
-  if (part) return one(place, readOwnPart(value), (content) => ({ kind: 'part', id: part[1]!.toLowerCase(), content }));
+  const document = DOCUMENT_FILE.exec(place);
+  if (document) {
+    const [kind, id] = [document[1]!.toLowerCase() as DocumentKind, document[2]!.toLowerCase()];
+    return one<unknown>(place, READ[kind](value), (content) => ({ kind, id, content }) as ArchiveEntry);
+  }
   const file = CAR_FILE.exec(place);
   if (!file) return none({ path: place, code: 'out-of-place' });
   const carId = file[1]!.toLowerCase();

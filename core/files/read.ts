@@ -8,10 +8,13 @@ import type { Brief } from '../schema/generated/brief.ts';
 import type { CarDesign } from '../schema/generated/car-design.ts';
 import type { CarVersion } from '../schema/generated/car-version.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
+import type { Photo } from '../schema/generated/photo.ts';
 import type { RunRecord } from '../schema/generated/run-record.ts';
+import type { Trials } from '../schema/generated/trials.ts';
+import type { Session } from '../schema/generated/session.ts';
 import type { RunSetup } from '../schema/generated/run-setup.ts';
 import * as validators from '../schema/generated/validators.js';
-import { tooLarge } from './size-limits.ts';
+import { tooLarge, type SizeLimits } from './size-limits.ts';
 import { inUtc } from './time-of-day.ts';
 import { isFirstVersion, placed, renamed } from './upgrade-design.ts';
 
@@ -58,7 +61,14 @@ function faultOf(error: ErrorObject): Fault {
     case 'type':
       return { path, code: 'expected', what: article(String(params.type)) };
     case 'pattern':
-      return { path, code: 'blank' };
+      // A pattern asks for something to be written at all, or for what its schema describes.
+      return params.pattern === '\\S'
+        ? { path, code: 'blank' }
+        : {
+            path,
+            code: 'expected',
+            what: String((error.parentSchema as { description?: string } | undefined)?.description ?? 'written otherwise'),
+          };
     case 'discriminator':
       return { path: below(path, String(params.tag)), code: 'unknown-kind' };
     default: {
@@ -86,8 +96,8 @@ function faulty(faults: readonly Fault[]): Extract<Read<never>, { kind: 'faulty'
   return { kind: 'faulty', faults: more > 0 ? [...lines.slice(0, MOST_FAULTS), { path: '', code: 'more', count: more }] : lines };
 }
 
-function check<T>(validate: ValidateFunction, value: unknown): Read<T> {
-  const large = tooLarge(value);
+function check<T>(validate: ValidateFunction, value: unknown, limits?: SizeLimits): Read<T> {
+  const large = tooLarge(value, limits);
   if (large) return faulty([large]);
   return validate(value) ? { kind: 'read', value: value as T } : faulty(telling(validate.errors ?? []).map(faultOf));
 }
@@ -114,6 +124,8 @@ export function readBrief(value: unknown): Read<Brief> {
   const faults = briefFaults(read.value);
   return faults.length > 0 ? faulty(faults) : read;
 }
+/** Reads an afternoon of runs (schemas/session.schema.json); its time comes back in UTC. */
+export const readSession = (value: unknown): Read<Session> => withTimeInUtc(check<Session>(validators.session, value), 'begunAt');
 /** Reads a car design (schemas/car-design.schema.json). One of version 1 is read in the terms of this version. */
 export function readCarDesign(value: unknown): Read<CarDesign> {
   if (!isFirstVersion(value)) return check(validators.carDesign, value);
@@ -155,8 +167,40 @@ export function readRunRecord(value: unknown): Read<RunRecord> {
     withDesignRead(value, (whole) => check(validators.runRecord, whole)),
     'ranAt',
   );
-  return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('carVersion', read.value) } } : read;
+  return read.kind === 'read'
+    ? {
+        kind: 'read',
+        value: { ...read.value, ...smallId('carVersion', read.value), ...smallId('session', read.value), ...smallId('photo', read.value) },
+      }
+    : read;
 }
+
+/** Values of a file of trials: 400 runs, each with its car. */
+const VALUES_OF_TRIALS = 200_000;
+/** Reads a car with its runs (schemas/trials.schema.json), each run as by itself; its brief must go together too. */
+export function readTrials(value: unknown): Read<Trials> {
+  const large = tooLarge(value, { values: VALUES_OF_TRIALS });
+  if (large) return faulty([large]);
+  const { design, runs, brief, ...rest } = (value ?? {}) as Record<string, unknown>;
+  const parts: readonly (readonly [path: string, read: Read<unknown>])[] = [
+    ['design', readCarDesign(design)],
+    ...(Array.isArray(runs) ? runs.map((run: unknown, i) => [`runs[${i}]`, readRunRecord(run)] as const) : []),
+    ...(brief === undefined ? [] : [['brief', readBrief(brief)] as const]),
+  ];
+  const wrong = parts.flatMap(([path, read]) =>
+    read.kind === 'faulty' ? read.faults.map((fault) => ({ ...fault, path: fault.path === '' ? path : below(path, fault.path) })) : [],
+  );
+  if (wrong.length > 0) return faulty(wrong);
+  const read = (of: string): unknown => parts.filter(([path]) => path.startsWith(of)).map(([, part]) => (part as { value: unknown }).value);
+  const [told] = read('design') as unknown[];
+  const whole = { ...rest, design: told, runs: Array.isArray(runs) ? read('runs') : runs, ...(brief !== undefined && { brief }) };
+  return check(validators.trials, whole, { values: VALUES_OF_TRIALS });
+}
+
+/** Letters of a picture in base64. */
+const MOST_OF_A_PICTURE = 1_000_000;
+/** Reads a picture of a run (schemas/photo.schema.json). */
+export const readPhoto = (value: unknown): Read<Photo> => check(validators.photo, value, { characters: MOST_OF_A_PICTURE });
 
 /** Reads the manifest of an archive. */
 export const readArchiveManifest = (value: unknown): Read<ArchiveManifest> =>
@@ -171,4 +215,14 @@ export function readJson<T>(text: string, read: (value: unknown) => Read<T>): Re
     return { kind: 'faulty', faults: [{ path: '', code: 'not-json', reason: (error as Error).message }] };
   }
   return read(value);
+}
+
+/** The format that the text of a JSON file says it is of; null where it says none. */
+export function formatOf(text: string): string | null {
+  try {
+    const { format } = (JSON.parse(text) ?? {}) as { format?: unknown };
+    return typeof format === 'string' ? format : null;
+  } catch {
+    return null;
+  }
 }

@@ -7,18 +7,27 @@ const MOST_VALUES = 2500;
 /** Characters of one text: a note may have 2,000. */
 const MOST_CHARACTERS = 4000;
 
+/** What a format may hold, where that is more than others. */
+export interface SizeLimits {
+  readonly characters?: number;
+  readonly values?: number;
+}
+
 /**
  * What is too large about a value for any format here, before a validator that tells every fault spends minutes on it;
  * null when nothing is. Takes time in proportion to the limits, not to the value.
  */
-export function tooLarge(value: unknown): Fault | null {
+export function tooLarge(
+  value: unknown,
+  { characters: mostCharacters = MOST_CHARACTERS, values: mostValues = MOST_VALUES }: SizeLimits = {},
+): Fault | null {
   let seen = 0;
   const waiting: { readonly path: string; readonly value: unknown }[] = [{ path: '', value }];
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     const { path, value: here } = next;
-    if (++seen > MOST_VALUES) return { path: '', code: 'too-large', of: 'values', count: seen, most: MOST_VALUES };
-    if (typeof here === 'string' && here.length > MOST_CHARACTERS)
-      return { path, code: 'too-large', of: 'characters', count: here.length, most: MOST_CHARACTERS };
+    if (++seen > mostValues) return { path: '', code: 'too-large', of: 'values', count: seen, most: mostValues };
+    if (typeof here === 'string' && here.length > mostCharacters)
+      return { path, code: 'too-large', of: 'characters', count: here.length, most: mostCharacters };
     if (typeof here !== 'object' || here === null) continue;
     const isList = Array.isArray(here);
     const keys = isList ? null : Object.keys(here);

@@ -1,4 +1,4 @@
-import type { CarDesign, Limits } from '../car/car-design.ts';
+import type { CarDesign } from '../car/car-design.ts';
 import { AXLE_ENDS } from '../car/catalogue.ts';
 import { hasBands } from '../car/motors/motors.ts';
 import { standingWeight } from '../car/weights.ts';
@@ -6,7 +6,7 @@ import { geometryOf } from './motors/motors.ts';
 import { sideView } from './side-view.ts';
 
 /** Length, width and height of a car as it stands ready, its lever on its way, m; its own weight without a load, kg; its bands. */
-export function measuresOf(design: CarDesign): Readonly<Record<keyof Limits, number>> {
+export function measuresOf(design: CarDesign): Readonly<Record<'length' | 'width' | 'height' | 'mass' | 'bands', number>> {
   const { bounds } = sideView(design);
   const { motor } = design;
   const { rollerWidth, highest } = geometryOf(motor);

@@ -5,8 +5,14 @@ import { prepareRun } from './derive-run-setup.ts';
 /** What the model says of a design: the run it predicts, or why it cannot run, in the design's own keys. */
 export type Prediction = RunOutcome;
 
-/** Predicts the most likely run of a design, wound fully unless told otherwise. */
-export function predictRun(design: CarDesign, wind: Wind = { kind: 'full' }, options: { readonly trace?: boolean } = {}): Prediction {
+/** Predicts the most likely run of a design, wound fully unless told otherwise. `marks`: m, distances that are timed. */
+export function predictRun(
+  design: CarDesign,
+  wind: Wind = { kind: 'full' },
+  { trace, marks = [] }: { readonly trace?: boolean; readonly marks?: readonly number[] } = {},
+): Prediction {
   const prepared = prepareRun(design, wind);
-  return prepared.kind === 'refused' ? prepared : { kind: 'ran', result: simulateSound(prepared.setup, options) };
+  return prepared.kind === 'refused'
+    ? prepared
+    : { kind: 'ran', result: simulateSound({ ...prepared.setup, marks: [...marks] }, { trace }) };
 }

@@ -1,4 +1,5 @@
 import type { CarDesign, Wind } from '../car/car-design.ts';
+import type { Numbers } from '../car/value-table.ts';
 import { simulate, type RunResult } from '../run/simulate.ts';
 import { makeWorkspace, type Workspace } from '../run/workspace.ts';
 import { CONDITIONS, type Condition } from './conditions.ts';
@@ -24,6 +25,7 @@ export interface SampleOptions {
 /** One of many cars built to one design, and its run; null where that one cannot run: a stretch or angle is out of its reach. */
 export interface SampledRun {
   readonly design: CarDesign;
+  readonly numbers: Numbers;
   readonly result: RunResult | null;
 }
 
@@ -46,6 +48,6 @@ export function sampledRuns(
     // A lever hooked beyond where it can go is hooked where it is told.
     const first = run(built.design);
     const outcome = first.kind === 'ran' ? first : run(design);
-    return { design: built.design, result: outcome.kind === 'ran' ? outcome.result : null };
+    return { ...built, result: outcome.kind === 'ran' ? outcome.result : null };
   });
 }

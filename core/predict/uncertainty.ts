@@ -2,7 +2,7 @@ import { quantileSorted } from 'simple-statistics';
 import type { CarDesign } from '../car/car-design.ts';
 import { prepareRun } from './derive-run-setup.ts';
 import type { Fault } from '../fault.ts';
-import { sampledRuns, type SampleOptions } from './sampled-runs.ts';
+import { sampledRuns, type SampledRun, type SampleOptions } from './sampled-runs.ts';
 
 /** 8 in 10 lie between `low` and `high`, half below `middle`. */
 export interface Bounds {
@@ -20,8 +20,8 @@ export interface BoundedPrediction {
   /** Shares of the sample that spin their wheels, and that do not get moving. */
   readonly spinning: number;
   readonly stalling: number;
-  /** Every sampled distance, m, ascending: for the chance to meet an aim. */
-  readonly distances: readonly number[];
+  /** Every car of the sample with its run: for what is asked of it. */
+  readonly sample: readonly SampledRun[];
 }
 
 export type BoundedOutcome =
@@ -34,19 +34,18 @@ export type BoundedOutcome =
 export function predict(design: CarDesign, options: SampleOptions = {}): BoundedOutcome {
   const prepared = prepareRun(design, options.wind);
   if (prepared.kind === 'refused') return prepared;
-  const sample = sampledRuns(design, options).map(({ result }) => result);
-  const ran = sample.filter((result) => result !== null);
-  const distances = sample.map((result) => result?.distance ?? 0).sort((a, b) => a - b);
+  const sample = sampledRuns(design, options);
+  const ran = sample.flatMap(({ result }) => result ?? []);
   return {
     kind: 'ran',
     prediction: {
       runs: sample.length,
-      distance: boundsOf(distances),
+      distance: boundsOf(sample.map(({ result }) => result?.distance ?? 0)),
       time: boundsOf(ran.map(({ time }) => time)),
       launchGripRatio: boundsOf(ran.map(({ launchGripNeeded, launchGripRatio }) => (launchGripNeeded > 0 ? launchGripRatio : Infinity))),
       spinning: ran.filter(({ slipDistance }) => slipDistance > 0).length / sample.length,
-      stalling: sample.filter((result) => result === null || result.stalled).length / sample.length,
-      distances,
+      stalling: sample.filter(({ result }) => result === null || result.stalled).length / sample.length,
+      sample,
     },
   };
 }

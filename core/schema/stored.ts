@@ -1,4 +1,7 @@
 import type { ArchiveManifest } from './generated/archive.ts';
+import type { Brief } from './generated/brief.ts';
+import type { Photo } from './generated/photo.ts';
+import type { Session } from './generated/session.ts';
 import type { OwnPart } from './generated/own-part.ts';
 import type { CarDesign } from './generated/car-design.ts';
 import type { CarVersion } from './generated/car-version.ts';
@@ -34,6 +37,24 @@ export interface StoredPart extends Kept {
   readonly updatedAt: string;
 }
 
+/** What is asked of cars, with its floors. */
+export interface StoredBrief extends Kept {
+  readonly brief: Brief;
+  readonly updatedAt: string;
+}
+
+/** An afternoon of runs. */
+export interface StoredSession extends Kept {
+  readonly session: Session;
+  readonly updatedAt: string;
+}
+
+/** A picture of a run. */
+export interface StoredPhoto extends Kept {
+  readonly photo: Photo;
+  readonly updatedAt: string;
+}
+
 /** A car as the list shows it: with its runs counted and the furthest of them. */
 export interface ListedCar extends StoredCar {
   readonly runCount: number;
@@ -64,18 +85,28 @@ export interface RunPage {
   readonly designs: Designs;
 }
 
-/** Runs with one design, wound alike, added up. m, m². */
-export interface RunTally {
-  readonly designId: string;
-  /** Turns wound; null: fully. */
-  readonly turns: number | null;
-  readonly latest: string;
-  /** Those that stopped by themselves, the sum of their distances and of their squares; the others hit the wall. */
+/** Runs added up: what mean and spread are made of. m, m². */
+export interface RunSums {
+  /** Those that stopped by themselves, the sum of their distances and of their squares; the others, `walls`, hit the wall. */
   readonly stopped: number;
   readonly walls: number;
   readonly sum: number;
   readonly sumOfSquares: number;
+  /** The furthest of all. */
   readonly best: Outcome;
+}
+
+/** Runs with one design, wound alike, added up. */
+export interface RunTally extends RunSums {
+  readonly designId: string;
+  /** Turns wound; null: fully. */
+  readonly turns: number | null;
+  readonly latest: string;
+}
+
+/** Runs of one session added up. */
+export interface SessionSums extends RunSums {
+  readonly session: string;
 }
 
 /** The newest groups of like runs, and how many groups there are. */
@@ -94,9 +125,9 @@ export interface EarlierDesign {
 
 /** Something removed, which can be brought back. */
 export interface Removed {
-  readonly what: 'car' | 'run' | 'version' | 'part';
+  readonly what: 'car' | 'run' | 'version' | 'part' | 'brief' | 'session';
   readonly id: string;
-  /** The car it belongs to; null for a car or a part itself. */
+  /** The car it belongs to; null for what belongs to none. */
   readonly carId: string | null;
   /** Its own name; a run's is its car's. */
   readonly name: string;
@@ -105,12 +136,15 @@ export interface Removed {
   readonly removedAt: string;
 }
 
+/** What an archive holds: all that can be removed, and pictures. */
+export type ArchivedKind = Removed['what'] | 'photo';
+
 /** How many of each kind. */
-export type ArchiveCount = Readonly<Record<Removed['what'], number>>;
+export type ArchiveCount = Readonly<Record<ArchivedKind, number>>;
 
 /** One thing of an archive that is not simply new or the same. */
 export interface ArchiveFinding {
-  readonly what: Removed['what'];
+  readonly what: ArchivedKind;
   readonly id: string;
   readonly carId: string | null;
   readonly name: string;

@@ -1,15 +1,6 @@
-import type { Outcome } from '../car/car-design.ts';
+import type { RunSums } from '../schema/stored.ts';
 
-/** Runs added up: what mean and spread are made of. m, m². */
-export interface RunSums {
-  /** Runs that stopped by themselves, the sum of their distances and of their squares; `walls` more hit the wall. */
-  readonly stopped: number;
-  readonly walls: number;
-  readonly sum: number;
-  readonly sumOfSquares: number;
-  /** The furthest of all. */
-  readonly best: Outcome;
-}
+export type { RunSums } from '../schema/stored.ts';
 
 /** The sums of two sets of runs as those of one. Of two that went as far, the one that hit the wall is the better. */
 export const sumsTogether = (a: RunSums, b: RunSums): RunSums => ({

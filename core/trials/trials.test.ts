@@ -4,7 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
 import { isSameCar } from '../car/same-design.ts';
 import type { RunTally } from '../schema/stored.ts';
-import { likeRuns } from './like-runs.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { comparedRuns, type RunOfCar } from './compared-runs.ts';
+import { groupedRuns, likeRuns } from './like-runs.ts';
 import { spreadOf, sumsTogether, type RunSums } from './spread.ts';
 
 const sumsOf = (distances: readonly number[], walls: readonly number[] = []): RunSums => {
@@ -67,5 +69,47 @@ describe('runs that are alike', () => {
     ]);
     expect(isSameCar(newCar('a'), newCar('b'))).toBe(true);
     expect(isSameCar(newCar('a'), designs.heavier)).toBe(false);
+  });
+});
+
+describe('runs put together by one thing they share', () => {
+  const tern = newCar('Tern');
+  const designs = { tern, carpet: { ...tern, floor: { ...tern.floor, kind: 'coir-matting' as const } }, long: { ...tern, wheelbase: 0.3 } };
+  const tallies = (['tern', 'carpet', 'long'] as const).flatMap((designId, i) =>
+    [null, 8].map((turns): RunTally => ({ designId, turns, latest: '2026-11-21T18:00:00.000Z', ...sumsOf([i + 1, i + 2]) })),
+  );
+  it.each([
+    ['like', [['tern'], ['tern'], ['carpet'], ['carpet'], ['long'], ['long']]],
+    ['version', [['tern', 'carpet'], ['long']]],
+    ['floor', [['tern', 'long'], ['carpet']]],
+    [
+      'winding',
+      [
+        ['tern', 'carpet', 'long'],
+        ['tern', 'carpet', 'long'],
+      ],
+    ],
+  ] as const)('%s', (by, expected) => {
+    const groups = groupedRuns({ tallies, designs }, by);
+    expect(groups.map(({ designIds }) => designIds)).toEqual(expected);
+    expect(groups.reduce((sum, { sums }) => sum + sums.stopped, 0)).toBe(12);
+  });
+  it('some that were chosen are laid beside each other, like ones together', () => {
+    const run = (design: CarDesign, distance: number, kind: 'stopped' | 'hit-wall' = 'stopped'): RunOfCar => ({
+      design,
+      record: {
+        format: 'nimble-axle/run-record',
+        version: 1,
+        ranAt: '',
+        wind: { kind: 'full' },
+        outcome: { kind, distance },
+        seen: [],
+        note: '',
+      },
+    });
+    expect(comparedRuns([run(tern, 8), run(designs.long, 9), run(tern, 10), run(tern, 12, 'hit-wall')])).toMatchObject([
+      { count: 3, walls: 1, mean: 9 },
+      { count: 1, walls: 0, mean: 9, deviation: null },
+    ]);
   });
 });

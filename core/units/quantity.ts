@@ -3,7 +3,8 @@
  * Exact factors: NIST SP 811.
  */
 
-export type Quantity = 'size' | 'distance' | 'weight' | 'force' | 'speed' | 'time' | 'angle' | 'energy' | 'share' | 'count';
+export type Quantity =
+  'size' | 'distance' | 'weight' | 'force' | 'speed' | 'acceleration' | 'time' | 'angle' | 'energy' | 'share' | 'count';
 export type UnitSystem = 'metric' | 'inch';
 
 /** Prints an SI value with its unit. */
@@ -27,6 +28,7 @@ const LENGTHS = {
 const WEIGHTS = { g: 1e-3, kg: 1, oz: 0.028349523125, lb: 0.45359237 };
 const FORCES = { n: 1, ozf: 4.4482216152605 / 16, lbf: 4.4482216152605 };
 const SPEEDS = { 'm/s': 1, 'ft/s': 0.3048 };
+const ACCELERATIONS = { 'm/s²': 1, 'ft/s²': 0.3048 };
 const TIMES = { s: 1, min: 60 };
 const ANGLES = { '°': Math.PI / 180, deg: Math.PI / 180, rad: 1 };
 const SHARES = { '%': 0.01 };
@@ -44,6 +46,7 @@ const SHOWN: Readonly<Record<Quantity, Shown>> = {
   weight: { units: WEIGHTS, metric: ['g', 0], inch: ['oz', 2] },
   force: { units: FORCES, metric: ['N', 2], inch: ['ozf', 2] },
   speed: { units: SPEEDS, metric: ['m/s', 2], inch: ['ft/s', 1] },
+  acceleration: { units: ACCELERATIONS, metric: ['m/s²', 2], inch: ['ft/s²', 2] },
   time: { units: TIMES, metric: ['s', 1], inch: ['s', 1] },
   angle: { units: ANGLES, metric: ['°', 1], inch: ['°', 1] },
   energy: { units: { j: 1 }, metric: ['J', 2], inch: ['J', 2] },

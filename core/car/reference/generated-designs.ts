@@ -50,7 +50,12 @@ function valueOf(schema: Schema): fc.Arbitrary<unknown> | null {
     const other = valueOf(resolved(schema.oneOf.find(({ type }) => type !== 'null')!));
     return other && fc.oneof(fc.constant(null), other);
   }
-  if (schema.type === 'array') return fc.array(wholeOf(resolved(schema.items!)), { maxLength: 4 });
+  if (schema.type === 'array') {
+    const item = resolved(schema.items!);
+    return fc.array(valueOf(item) ?? wholeOf(item), { maxLength: Math.min(schema.maxItems ?? 4, 4) });
+  }
+  // What is called by some word: any will do.
+  if (schema.type === 'string') return fc.constant('64');
   return null;
 }
 
@@ -69,7 +74,10 @@ function leavesOf(schema: Schema, instance: unknown, path: readonly string[]): L
     if (kind !== undefined && kind !== (instance as { kind?: unknown } | undefined)?.kind) return [];
     return Object.entries(branch.properties).flatMap(([key, property]): Leaf[] => {
       const inner = resolved(property);
-      if (inner.const !== undefined || key === 'own' || key === 'name') return [];
+      if (inner.const !== undefined || key === 'own' || key === 'name' || key === 'brief') return [];
+      // What a car need not have is there as a whole or not at all.
+      if (key === 'wheels')
+        return [[[...path, key], fc.oneof(fc.constant(null), wholeOf(inner.oneOf!.map(resolved).find(({ required }) => required)!))]];
       if (path.at(-1) === 'measured') return [[[...path, key], wholeOf(inner)]];
       return leavesOf(inner, (instance as Record<string, unknown> | undefined)?.[key], [...path, key]);
     });

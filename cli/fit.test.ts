@@ -1,0 +1,83 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { newCar } from '../core/car/new-car.ts';
+import { predictRun } from '../core/predict/predict-run.ts';
+import type { FitReport } from '../core/trials/fit-report.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-fit-'));
+const design = newCar('Skua');
+const reach = (turns: number): number => {
+  const prediction = predictRun(design, { kind: 'turns', turns });
+  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+};
+const runs = [12, 18].flatMap((turns) =>
+  [0.88, 0.9, 0.92].map((by, i) => ({
+    format: 'nimble-axle/run-record',
+    version: 1,
+    ranAt: `2026-11-21T18:0${i}:00Z`,
+    wind: { kind: 'turns', turns },
+    outcome: { kind: 'stopped', distance: Number((by * reach(turns)).toFixed(2)) },
+    seen: [],
+    note: '',
+    design,
+  })),
+);
+const trials = {
+  format: 'nimble-axle/trials',
+  version: 1,
+  design,
+  runs,
+  predict: [{ winding: { kind: 'full' } }, { winding: { kind: 'turns', turns: 12 } }],
+};
+const file = (name: string, content: object): string => {
+  const path = join(folder, name);
+  writeFileSync(path, JSON.stringify(content));
+  return path;
+};
+const fit = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/fit.ts', ...args], { encoding: 'utf8' });
+  return { status, stdout, stderr };
+};
+
+describe('npm run -s fit', () => {
+  it('tells values, predictions in the order asked, causes and changes', () => {
+    const { status, stdout, stderr } = fit(file('trials.json', trials));
+    expect([status, stderr]).toEqual([0, '']);
+    const report = JSON.parse(stdout) as FitReport;
+    const [full, part] = report.predictions;
+    expect(part!.mean.middle / (0.9 * reach(12))).toBeCloseTo(1, 1);
+    expect(full!.mean.low).toBeLessThan(full!.mean.middle);
+    expect(full!.nextRun.high).toBeGreaterThan(full!.mean.high);
+    expect(report.values.springRate!.interval90[0]).toBeLessThan(report.values.springRate!.prior);
+    expect(report.causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 6);
+    expect(report.changes[0]!.chanceBetter).toBeGreaterThanOrEqual(0.8);
+    // The same answer every time.
+    expect(fit(file('again.json', trials)).stdout).toBe(stdout);
+  });
+  it('takes runs of cars of the first version of a design', () => {
+    const first = JSON.parse(readFileSync('core/files/reference/first-version/run-record.json', 'utf8')) as { design: object };
+    const answer = fit(file('first.json', { ...trials, design: first.design, runs: [first], predict: [] }));
+    expect([answer.status, answer.stderr]).toEqual([0, '']);
+  });
+  it.each([
+    [[], /give one file/],
+    [[file('none.json', { ...trials, runs: [] })], /^runs/],
+    [
+      [file('far.json', { ...trials, runs: [{ ...runs[0], outcome: { kind: 'stopped', distance: -1 } }] })],
+      /^runs\[0\]\.outcome\.distance: must be at least 0/,
+    ],
+    [[file('wind.json', { ...trials, predict: [{ winding: { kind: 'turns' } }] })], /^predict\[0\]\.winding\.turns: is missing/],
+    [
+      [file('turns.json', { ...trials, runs: [{ ...runs[0], wind: { kind: 'turns', turns: 9000 } }] })],
+      /^runs\[0\]\.wind\.turns: must be at most/,
+    ],
+    [['--colour'], /--colour/],
+  ])('%j is refused with exit code 2', (args, words) => {
+    const { status, stdout, stderr } = fit(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(words);
+  });
+});

@@ -1,0 +1,39 @@
+import { parseArgs } from 'node:util';
+import { readTrials } from '../core/files/read.ts';
+import { prepareRun } from '../core/predict/derive-run-setup.ts';
+import { fitReport } from '../core/trials/fit-report.ts';
+import { end, readOr, refuse, refuseUse } from './read-file.ts';
+
+const HELP = `What runs tell of a car.
+
+  npm run -s fit -- FILE                  a file of trials (schemas/trials.schema.json): a design, its runs, and what is to be
+                                          predicted, as JSON: values against what was thought, resistance and energy, scatter,
+                                          predictions, causes and changes
+  npm run -s fit -- --help                this text
+
+FILE may be - for standard input. All values are in SI units; intervals hold 9 in 10. A file that cannot be read: one line on
+standard error for each fault, naming the key by its path, nothing on standard output, exit code 2.
+`;
+
+function main(): void {
+  let given;
+  try {
+    given = parseArgs({ allowPositionals: true, options: { help: { type: 'boolean', short: 'h' } } });
+  } catch (error) {
+    return refuseUse((error as Error).message.split('. ')[0]!);
+  }
+  const { values, positionals } = given;
+  if (values.help) return void process.stdout.write(HELP);
+  if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
+  const trials = readOr(positionals[0]!, readTrials);
+  const faults = trials.runs.flatMap(({ design, wind }, i) => {
+    const prepared = prepareRun(design, wind);
+    return prepared.kind === 'refused' ? prepared.faults.map((fault) => ({ ...fault, path: `runs[${i}].${fault.path}` })) : [];
+  });
+  if (faults.length > 0) return refuse(...faults);
+  const report = fitReport(trials);
+  if (!report) return end('design: no car near it can run as these were wound');
+  process.stdout.write(`${JSON.stringify(report, null, 1)}\n`);
+}
+
+main();

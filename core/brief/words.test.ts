@@ -1,0 +1,135 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { newCar } from '../car/new-car.ts';
+import { printQuantity, type Print } from '../units/quantity.ts';
+import { limitsOf, sizesToChoose, type Brief, type Round } from './brief.ts';
+import { aimOf, type Goal } from './goal.ts';
+import { measureOf } from './goals.ts';
+import { roundWords, scoreWords, shortRoundWords, wallWords, type JudgedRound } from './judge.ts';
+import { NO_RULES, newRound, plainFloor, withTwigs } from './new-brief.ts';
+import { floorSentence, roundSentences, ruleSentences } from './rule-sheet.ts';
+import { judgeRules, standingWords } from './rules.ts';
+
+const trophy = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as Brief;
+const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
+const print: Print = (value, quantity) => plain(printQuantity(value, quantity, 'metric'));
+const round = (goal: Goal, more: Partial<Round> = {}): Round => ({ ...newRound('One', 'the hall', goal), ...more });
+const ran = (low: number, middle: number, high: number, chance: number | null = null, atWall = 0): JudgedRound => ({
+  name: 'One',
+  kind: 'ran',
+  bounds: { low, middle, high },
+  chance,
+  atWall,
+});
+
+describe('a judgement in words', () => {
+  it.each<[Goal, JudgedRound, string]>([
+    [{ kind: 'furthest' }, ran(13, 18, 26), 'about 18 m far, 8 in 10 between 13 and 26'],
+    [{ kind: 'at-least', distance: 5 }, ran(8, 9, 10, 0.97), '97 % likely; about 9.0 m far, 8 in 10 between 8.0 and 10.0'],
+    [{ kind: 'quickest-to', distance: 6 }, ran(2.8, 3.1, 3.6, 1), 'over 99 % likely; about 3.1 s to 6.00 m, 8 in 10 between 2.8 and 3.6'],
+    [{ kind: 'carry', distance: 4 }, ran(0.2, 0.31, 0.4, 0.8), '80 % likely; about 310 g carried over 4.00 m, 8 in 10 between 200 and 400'],
+    [{ kind: 'furthest' }, ran(0, 0, 0), 'it does not move'],
+    [{ kind: 'closest-to', distance: 3 }, ran(0, 0, 0), 'about 0.00 m off the mark at 3.00 m'],
+    [{ kind: 'quickest-to', distance: 6 }, ran(NaN, NaN, NaN, 0), 'under 1 % likely; no run counts'],
+    [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell: how straight a roller runs is not known'],
+  ])('%o', (goal, judged, words) => expect(plain(roundWords(round(goal), judged, 'metric'))).toBe(words));
+  it('says how many come to the wall, where that is not after what counts', () => {
+    expect(wallWords({ kind: 'furthest' }, ran(1, 2, 3, null, 0.5))).toEqual(['5 in 10 come to the wall']);
+    expect(wallWords({ kind: 'furthest' }, ran(1, 2, 3, null, 0.01))).toEqual([]);
+    expect(wallWords({ kind: 'quickest-to', distance: 6 }, ran(1, 2, 3, null, 1))).toEqual([]);
+    expect(plain(roundWords(round({ kind: 'furthest' }), ran(13, 18, 26, null, 0.8), 'metric'))).toMatch(/; 8 in 10 come to the wall$/);
+  });
+  it.each<[Goal, JudgedRound, string]>([
+    [{ kind: 'through-gap', distance: 5, width: 0.8 }, ran(0.1, 0.3, 0.8, 0.5), '50 % likely'],
+    [{ kind: 'quickest-to', distance: 6 }, ran(2.8, 3.1, 3.6, 1), 'about 3.1 s'],
+    [{ kind: 'quickest-to', distance: 6 }, ran(NaN, NaN, NaN, 0), 'does not get there'],
+    [{ kind: 'furthest' }, ran(0, 0, 0), 'does not move'],
+    [{ kind: 'furthest' }, { name: 'One', kind: 'refused', faults: [] }, 'cannot run'],
+    [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell'],
+  ])('%o in short', (goal, judged, words) => expect(plain(shortRoundWords(round(goal), judged, 'metric'))).toBe(words));
+  it('of a score is the figure it stands for, or that the car does not get there', () => {
+    expect(plain(scoreWords({ kind: 'quickest-to', distance: 6 }, -3.14, 'metric'))).toMatch(/^about 3(\.1)? s to 6\.00 m$/);
+    expect(scoreWords({ kind: 'quickest-to', distance: 6 }, -1001, 'metric')).toBe('does not get there');
+    expect(measureOf({ kind: 'furthest' }, 8)).toBe(8);
+    expect(plain(roundWords(round({ kind: 'load-distance' }), ran(0.8, 1, 1.2), 'metric'))).toBe(
+      'about 1.0 kg·m load times distance, 8 in 10 between 0.80 and 1.2',
+    );
+  });
+});
+
+describe('a sheet', () => {
+  it('says of a round what counts, what is carried, how often, for what, and in how many pieces', () =>
+    expect(roundSentences(round({ kind: 'furthest' }, { load: 0.1, runs: 1, points: [5, 3], inOnePiece: true }), print)).toBe(
+      'The longest way counts. Each car carries 100 g. One run each. Points by place: 5, 3. A car that comes apart does not count.',
+    ));
+  it('says every rule that is set, and what is the same under all', () => {
+    const rules = ruleSentences(
+      {
+        ...NO_RULES,
+        drives: ['band'],
+        bands: 1,
+        bandSizes: ['64'],
+        traps: ['household'],
+        wheels: { least: 3, most: 3 },
+        kit: [{ name: 'straws', count: 2 }],
+        budget: 'two coins',
+        minutes: 90,
+        change: 'nothing',
+        ties: 'run-off',
+      },
+      print,
+    );
+    for (const words of [
+      'Driven by bands on the axle.',
+      'At most 1 band.',
+      /^Bands: size 64/,
+      /^Traps: household/,
+      '3 wheels.',
+      'Made of: 2 straws.',
+      'It may cost two coins.',
+      'Built in 90 minutes.',
+      'Nothing may be changed between runs.',
+      'A tie is settled by one more run each.',
+      /without a push/,
+    ])
+      expect(rules).toContainEqual(expect.stringMatching(words instanceof RegExp ? words : new RegExp(`^${words}$`)));
+    expect(ruleSentences(NO_RULES, print)).toHaveLength(3);
+  });
+  it('lays a floor in a line', () =>
+    expect(floorSentence({ name: 'x', floor: { ...plainFloor(4), laneWidth: 0.8 } }, print)).toBe(
+      'smooth floor or linoleum; 4.00 m to the wall; lane 0.80 m wide',
+    ));
+});
+
+describe('how a car stands to its rules', () => {
+  const car = newCar('x');
+  const standing = (more: Partial<Brief['rules']>) => standingWords(judgeRules(car, limitsOf({ ...NO_RULES, ...more })), print);
+  it('tells what is broken before what is close, and else that all are kept', () => {
+    expect(standing({})).toEqual({ verdict: 'met', words: '✓ keeps every rule' });
+    expect(standing({ width: 0.124 })).toMatchObject({ verdict: 'close', words: expect.stringMatching(/^! close: width/) });
+    expect(standing({ width: 0.124, length: 0.2 })).toMatchObject({
+      verdict: 'broken',
+      words: expect.stringMatching(/^✕ breaks: length .* of 200 mm allowed$/),
+    });
+  });
+});
+
+describe('what is the brief’s own', () => {
+  const worksTo = { id: crypto.randomUUID(), round: 0 };
+  const ids = (car: Parameters<typeof sizesToChoose>[0]): string[] => sizesToChoose(car).map(({ id }) => id);
+  it('is no size to choose: the floor, and the load unless it is what counts', () => {
+    const car = newCar('x');
+    expect(ids(car)).toEqual(expect.arrayContaining(['load', 'slope']));
+    const asked = ids({ ...car, brief: worksTo });
+    expect(asked).not.toContain('load');
+    expect(asked).not.toContain('slope');
+    expect(asked).toContain('leverLength');
+    expect(ids({ ...car, brief: worksTo, aim: aimOf({ kind: 'load-distance' }) })).toContain('load');
+  });
+  it('has twigs on a floor where they are to be climbed, and leaves the others', () => {
+    const climbed = withTwigs({ ...trophy, rounds: [{ ...trophy.rounds[0]!, goal: { kind: 'highest-edge' } }] });
+    expect(climbed.floors[0]!.floor.edges.length).toBeGreaterThan(1);
+    expect(climbed.floors[1]!.floor.edges).toEqual([]);
+    expect(withTwigs(climbed)).toEqual(climbed);
+  });
+});

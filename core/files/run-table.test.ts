@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { guessPlaces, readRunLines, RUN_COLUMNS, runKey, runTable, type RunColumn, type TableRun } from './run-table.ts';
+
+const BEGUN = Date.UTC(2026, 10, 21, 18);
+const places = guessPlaces(['Date', 'Turns wound', 'Distance (m)', 'Time', 'Remarks']);
+const one = (...cells: string[]) => readRunLines([cells], places, BEGUN)[0]!;
+
+describe('a table of runs', () => {
+  it('is read again as it was written', () => {
+    const run = fc.record(
+      {
+        ranAt: fc.date({ min: new Date(0), max: new Date(4e12), noInvalidDate: true }).map((date) => date.toISOString()),
+        wind: fc.oneof(
+          fc.constant({ kind: 'full' as const }),
+          fc.integer({ min: 1, max: 99 }).map((half) => ({ kind: 'turns' as const, turns: half / 2 })),
+        ),
+        outcome: fc.record({
+          kind: fc.constantFrom('stopped' as const, 'hit-wall' as const),
+          distance: fc.integer({ min: 0, max: 9999 }).map((cm) => cm / 100),
+        }),
+        time: fc.integer({ min: 10, max: 6000 }).map((tenths) => tenths / 10),
+        seen: fc.constantFrom<TableRun['seen'][]>([], ['spun'], ['rubbed', 'broke']),
+        drift: fc.integer({ min: -300, max: 300 }).map((cm) => cm / 100),
+        direction: fc.constantFrom('out' as const, 'back' as const),
+        note: fc.constantFrom('', 'grippy, new tyres', 'x; "y"'),
+      },
+      { requiredKeys: ['ranAt', 'wind', 'outcome', 'seen', 'note'] },
+    );
+    fc.assert(
+      fc.property(fc.array(run as fc.Arbitrary<TableRun>, { minLength: 1, maxLength: 5 }), (runs) => {
+        const [headings, ...rows] = runTable(runs);
+        const whole = guessPlaces(headings!);
+        expect(whole).toEqual(Object.fromEntries((Object.keys(RUN_COLUMNS) as RunColumn[]).map((column, i) => [column, i])));
+        expect(readRunLines(rows, whole, BEGUN).map(({ run: read }) => read)).toEqual(runs);
+      }),
+    );
+  });
+  it('finds its columns by their names, in any letters', () =>
+    expect(places).toEqual({ ranAt: 0, turns: 1, distance: 2, time: 3, seen: 4 }));
+  it('takes numbers as people type them: decimal commas, feet, a full wind left out', () => {
+    expect(one('2026-11-21', '12,5', '8,40', '21', '').run).toMatchObject({
+      ranAt: '2026-11-21T12:00:00.000Z',
+      wind: { kind: 'turns', turns: 12.5 },
+      outcome: { kind: 'stopped', distance: 8.4 },
+      time: 21,
+    });
+    expect(one('', '', '10 ft', '', '').run).toMatchObject({
+      ranAt: new Date(BEGUN).toISOString(),
+      wind: { kind: 'full' },
+      outcome: { distance: 3.048 },
+    });
+  });
+  it.each<[string[], RunColumn, RegExp]>([
+    [['', '', '', '', ''], 'distance', /needs a distance/],
+    [['', '', 'far', '', ''], 'distance', /not a number/],
+    [['', '', '2000', '', ''], 'distance', /0 to 1000/],
+    [['yesterday', '', '8', '', ''], 'ranAt', /2026-11-21/],
+    [['', '-3', '8', '', ''], 'turns', /0.1 to 10000/],
+    [['', '', '8', 'x', ''], 'time', /“x”/],
+    [['', '', '8', '', 'flew'], 'seen', /“flew” is none of/],
+  ])('%j is told at its line and column', (cells, column, message) => {
+    const { line, run, faults } = one(...cells);
+    expect([line, run]).toEqual([2, null]);
+    expect(faults).toEqual([{ column, message: expect.stringMatching(message) }]);
+  });
+  it('tells one run of another by when, wind and outcome alone', () => {
+    const { run } = one('2026-11-21 18:05', '', '8', '', '');
+    expect(runKey(run!)).toBe(runKey({ ...run!, note: 'another word' } as TableRun));
+    expect(runKey(run!)).not.toBe(runKey({ ...run!, outcome: { kind: 'hit-wall', distance: 8 } }));
+  });
+});

@@ -1,0 +1,148 @@
+import type { RunRecord } from '../car/car-design.ts';
+import { parseQuantity, type Quantity } from '../units/quantity.ts';
+import { inUtc } from './time-of-day.ts';
+
+/** What a table of runs can tell of one, by column. */
+export type RunColumn = 'ranAt' | 'turns' | 'outcome' | 'distance' | 'time' | 'drift' | 'direction' | 'seen' | 'note';
+
+/** A run as its own columns tell it: the car it ran with is told elsewhere. */
+export type TableRun = Omit<RunRecord, 'format' | 'version' | 'design' | 'carVersion' | 'session'>;
+
+interface Column {
+  /** In the first row of a file that is written. */
+  readonly heading: string;
+  /** What else a column may be called whose heading begins so, in small letters. */
+  readonly called: readonly string[];
+  readonly write: (run: TableRun) => string;
+}
+
+const SEEN = ['spun', 'rubbed', 'drifted-left', 'drifted-right', 'string-stayed', 'caught', 'broke'] as const satisfies RunRecord['seen'];
+
+/** The columns of a table of runs, in the order they are written. */
+export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
+  ranAt: { heading: 'ran at', called: ['ran', 'date', 'when', 'time of day'], write: ({ ranAt }) => ranAt },
+  turns: { heading: 'turns', called: ['turn', 'wind', 'wound'], write: ({ wind }) => (wind.kind === 'full' ? 'full' : String(wind.turns)) },
+  outcome: { heading: 'outcome', called: ['outcome', 'result', 'wall'], write: ({ outcome }) => outcome.kind },
+  distance: {
+    heading: 'distance m',
+    called: ['distance', 'dist', 'length', 'metres', 'meters'],
+    write: ({ outcome }) => String(outcome.distance),
+  },
+  time: { heading: 'time s', called: ['time', 'seconds', 'stop time'], write: ({ time }) => (time === undefined ? '' : String(time)) },
+  drift: { heading: 'drift to the right m', called: ['drift', 'off'], write: ({ drift }) => (drift === undefined ? '' : String(drift)) },
+  direction: { heading: 'direction', called: ['direction', 'way'], write: ({ direction }) => direction ?? '' },
+  seen: { heading: 'seen', called: ['seen', 'remark'], write: ({ seen }) => seen.join(' ') },
+  note: { heading: 'note', called: ['note', 'comment'], write: ({ note }) => note },
+};
+const COLUMNS = Object.keys(RUN_COLUMNS) as RunColumn[];
+
+/** A table of runs: its headings, and a row of texts for each. */
+export const runTable = (runs: readonly TableRun[]): readonly (readonly string[])[] => [
+  COLUMNS.map((column) => RUN_COLUMNS[column].heading),
+  ...runs.map((run) => COLUMNS.map((column) => RUN_COLUMNS[column].write(run))),
+];
+
+/** Which column of a file tells what, counted from 0; what none tells is missing. */
+export type ColumnPlaces = Partial<Readonly<Record<RunColumn, number>>>;
+
+/** The likeliest places by the headings of a file: the heading itself, else one that begins with a word for it. `guessPlaces(['Distance (m)']) // { distance: 0 }` */
+export function guessPlaces(headings: readonly string[]): ColumnPlaces {
+  const small = headings.map((heading) => heading.trim().toLowerCase());
+  const places: Partial<Record<RunColumn, number>> = {};
+  const isTaken = (place: number): boolean => Object.values(places).includes(place);
+  for (const column of COLUMNS) {
+    const exact = small.indexOf(RUN_COLUMNS[column].heading);
+    if (exact >= 0) places[column] = exact;
+  }
+  for (const column of COLUMNS) {
+    if (places[column] !== undefined) continue;
+    const place = small.findIndex((heading, i) => !isTaken(i) && RUN_COLUMNS[column].called.some((word) => heading.startsWith(word)));
+    if (place >= 0) places[column] = place;
+  }
+  return places;
+}
+
+/** A line of a file as a run, or what is wrong with it, column by column. */
+export interface ReadLine {
+  /** In the file, counted from 1, its headings included. */
+  readonly line: number;
+  readonly run: TableRun | null;
+  readonly faults: readonly { readonly column: RunColumn; readonly message: string }[];
+}
+
+const LIMITS: Partial<Readonly<Record<RunColumn, readonly [low: number, high: number, quantity: Quantity]>>> = {
+  turns: [0.1, 10_000, 'count'],
+  distance: [0, 1000, 'distance'],
+  time: [0.1, 3600, 'time'],
+  drift: [-100, 100, 'distance'],
+};
+const LONGEST_NOTE = 2000;
+const SECOND = 1000;
+
+/** When it ran: a time with its offset, or a date or local time, which are taken as UTC; null where it is none. */
+function ranAtOf(text: string): string | null {
+  if (/^\d{4}-\d\d-\d\d$/.test(text)) return inUtc(`${text}T12:00:00Z`);
+  if (/^\d{4}-\d\d-\d\d[ T]\d\d:\d\d(:\d\d)?$/.test(text)) return inUtc(`${text.replace(' ', 'T')}${text.length < 19 ? ':00' : ''}Z`);
+  return inUtc(text);
+}
+
+/**
+ * Lines of a file as runs: numbers as people type them, decimal commas too, in metres and seconds unless they say a unit. Only a distance
+ * is needed. `begunAt`: when the first ran that does not say when, ms; each further one a second later.
+ */
+export function readRunLines(lines: readonly (readonly string[])[], places: ColumnPlaces, begunAt: number, firstLine = 2): ReadLine[] {
+  return lines.map((cells, i) => {
+    const faults: { column: RunColumn; message: string }[] = [];
+    const textOf = (column: RunColumn): string => {
+      const place = places[column];
+      return place === undefined ? '' : (cells[place] ?? '').trim();
+    };
+    const fault = (column: RunColumn, message: string): undefined => void faults.push({ column, message });
+    const numberOf = (column: RunColumn): number | undefined => {
+      const text = textOf(column);
+      if (text === '') return undefined;
+      const [low, high, quantity] = LIMITS[column]!;
+      const parsed = parseQuantity(text, quantity, 'metric');
+      if (parsed.kind === 'unclear') return fault(column, parsed.message);
+      return parsed.value >= low && parsed.value <= high ? parsed.value : fault(column, `Must be ${low} to ${high}.`);
+    };
+    const wound = textOf('turns').toLowerCase();
+    const turns = wound === '' || wound.startsWith('full') ? null : numberOf('turns');
+    const distance = numberOf('distance');
+    if (textOf('distance') === '') fault('distance', 'Every run needs a distance.');
+    const said = textOf('ranAt');
+    const ranAt = said === '' ? new Date(begunAt + i * SECOND).toISOString() : ranAtOf(said);
+    if (ranAt === null) fault('ranAt', 'Write a date such as 2026-11-21, or a time such as 2026-11-21 18:05.');
+    const [time, drift] = [numberOf('time'), numberOf('drift')];
+    const direction = textOf('direction').toLowerCase();
+    if (direction !== '' && direction !== 'out' && direction !== 'back') fault('direction', 'Write out or back.');
+    const words = textOf('seen')
+      .split(/[\s,;]+/)
+      .filter(Boolean);
+    const strange = words.find((word) => !(SEEN as readonly string[]).includes(word));
+    if (strange) fault('seen', `“${strange}” is none of ${SEEN.join(', ')}.`);
+    const note = textOf('note');
+    if (note.length > LONGEST_NOTE) fault('note', `Must be at most ${LONGEST_NOTE} letters.`);
+    if (faults.length > 0 || distance === undefined || ranAt === null || turns === undefined)
+      return { line: firstLine + i, run: null, faults };
+    const isWall = /wall|at least|^≥|^yes/.test(textOf('outcome').toLowerCase());
+    return {
+      line: firstLine + i,
+      faults,
+      run: {
+        ranAt,
+        wind: turns === null ? { kind: 'full' } : { kind: 'turns', turns },
+        outcome: { kind: isWall ? 'hit-wall' : 'stopped', distance },
+        ...(time !== undefined && { time }),
+        seen: [...new Set(words)] as RunRecord['seen'],
+        ...(drift !== undefined && { drift }),
+        ...((direction === 'out' || direction === 'back') && { direction }),
+        note,
+      },
+    };
+  });
+}
+
+/** What two tellings of one run have in common: when, how it was wound and what came. */
+export const runKey = ({ ranAt, wind, outcome }: Pick<TableRun, 'ranAt' | 'wind' | 'outcome'>): string =>
+  [ranAt, wind.kind === 'full' ? 'full' : wind.turns, outcome.kind, outcome.distance].join(' ');

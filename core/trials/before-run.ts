@@ -1,0 +1,35 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
+
+/** Something to be looked at before a run. */
+export interface BeforeRun {
+  readonly id: string;
+  readonly words: string;
+  /** It keeps hands, eyes or faces whole. */
+  readonly isCaution?: true;
+}
+
+/** What matters for this car between winding and letting go, in that order. Source: common practice, from memory. */
+export function beforeRun({ motor, ...design }: CarDesign): BeforeRun[] {
+  const onAxle = isWoundOnAxle(motor);
+  return [
+    motor.kind === 'lever'
+      ? { id: 'hands', words: 'Fingers out of the lever’s path; hold it from behind and beside.', isCaution: true }
+      : { id: 'glasses', words: 'Glasses on: a stretched band whips. No face over it.', isCaution: true },
+    ...(onAxle
+      ? [
+          { id: 'backwards', words: 'Wound by turning the wheels backwards, against travel.' },
+          { id: 'side-by-side', words: 'Windings lie side by side, none over another.' },
+          motor.release === 'free'
+            ? { id: 'loop', words: 'The loop is on its hook and free to drop off.' }
+            : { id: 'tied', words: 'The end is tied as it should be, and runs free.' },
+        ]
+      : []),
+    isRoller({ motor, ...design })
+      ? { id: 'arm', words: 'The trailing arm rests on the floor; the washer turns freely.' }
+      : { id: 'rubs', words: 'Nothing rubs: before winding a flicked wheel turns on for some seconds.' },
+    { id: 'clean', words: 'Wheels and tyres are wiped clean.' },
+    { id: 'nose', words: 'The nose is at the line, the car points straight.' },
+    { id: 'clear', words: 'The track is clear of feet, faces and pets.', isCaution: true },
+  ];
+}

@@ -1,0 +1,182 @@
+import { describe, expect, it } from 'vitest';
+import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { fullTurns } from '../predict/derive-run-setup.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { driftAfter } from '../predict/straightness.ts';
+import { makeWorkspace } from '../run/workspace.ts';
+import { CAUSES, explain, faultOf, weighCauses, type CauseId } from './causes.ts';
+import { likelyCar } from './fit/built-car.ts';
+import { outputsOf, STALL } from './fit/outputs.ts';
+import type { TrialGroup } from './fit/trial.ts';
+import { nextByRuns, nextThing } from './next-thing.ts';
+import { straightening } from './straight.ts';
+import { runPlan, TO_BE_TRIED, tuningLog } from './tuning-log.ts';
+import { tuneCar, type Tuning } from './tuning.ts';
+
+const design = newCar('Tern');
+const turns = fullTurns(design);
+const half = { kind: 'turns', turns: Math.round(turns) / 2 } as const;
+const full = { kind: 'full' } as const;
+const workspace = makeWorkspace();
+
+/** Three runs each at half and full winding of a car with this wrong with it. */
+function runsWith(id: CauseId, withTimes = false): TrialGroup[] {
+  return ([half, full] as Wind[]).map((wind) => {
+    const car = likelyCar(design, wind, wind.kind === 'full' ? 1 : 0.5);
+    const wrong = id === 'none' ? car : faultOf(id).off(car, 0.5);
+    const { values } = outputsOf(wrong, [], workspace)!;
+    const distance = Math.exp(values[0]!) - STALL;
+    return {
+      design,
+      wind,
+      runs: [0.98, 1, 1.02].map((by) => ({
+        outcome: { kind: 'stopped', distance: by * distance },
+        ...(withTimes && { time: Math.exp(values[1]!) * by }),
+      })),
+    };
+  });
+}
+
+describe('why it fell short', () => {
+  it('a car that runs as thought has most likely nothing wrong with it', () => {
+    const { causes } = explain(weighCauses(runsWith('none'))!);
+    expect(causes[0]!.id).toBe('none');
+    expect(causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
+  });
+  it.each(['rubbing', 'tied', 'fewer-turns'] as const)('%s, told with times, is among the first two, and explains metres', (id) => {
+    const { causes } = explain(weighCauses(runsWith(id, true))!);
+    const faults = causes.filter((cause) => cause.id !== 'none').slice(0, 2);
+    expect(faults.map((cause) => cause.id)).toContain(id);
+    expect(causes.find((cause) => cause.id === id)!.metres).toBeGreaterThan(0.1);
+  });
+  it('a check at the table ranks again: confirmed it is named, ruled out it is not first; what was seen counts too', () => {
+    const weighed = weighCauses(runsWith('rubbing'))!;
+    const before = explain(weighed).causes.find(({ id }) => id === 'rubbing')!.probability;
+    const seen = explain(weighed, { seen: ['rubbed'], checks: { rubbing: 'confirmed' } });
+    expect(seen.named).toBe('rubbing');
+    expect(explain(weighed, { seen: ['rubbed'] }).causes.find(({ id }) => id === 'rubbing')!.probability).toBeGreaterThan(before);
+    const out = explain(weighed, { checks: { rubbing: 'ruled-out' } });
+    expect(out.causes[0]!.id).not.toBe('rubbing');
+    expect(out.named === null ? out.wouldTell : 'named').toBeTruthy();
+  });
+  it('every cause says what else would be seen, and what would tell', () => {
+    for (const { seen, tells } of Object.values(CAUSES)) expect([seen.length > 10, tells.length > 10]).toEqual([true, true]);
+  });
+});
+
+describe('straightness from drifts', () => {
+  it('pushes both ways take a leaning floor out of it: the car’s own curvature is the mean of both', () => {
+    const runs = [0.03, -0.01].flatMap((curvature, i) =>
+      [5, 5.1].map((way) => ({ way, drift: driftAfter(curvature, way), direction: i === 0 ? ('out' as const) : ('back' as const) })),
+    );
+    const told = straightening(design, runs)!;
+    expect(told.curvature).toBeCloseTo(0.01, 3);
+    expect(told.ofFloor).toBeCloseTo(0.02, 3);
+  });
+  it('says which end to move once it is surer than the scatter, with its range; nothing before', () => {
+    const to = (drifts: readonly number[]) =>
+      straightening(
+        design,
+        drifts.map((drift) => ({ way: 6, drift })),
+      )!;
+    const sure = to([0.8, 0.82, 0.79]);
+    expect(sure.moves).toHaveLength(2);
+    expect(sure.moves[0]!.distance).toBeGreaterThan(sure.within);
+    expect(to([0.8, -0.7, 0.1]).moves).toEqual([]);
+    expect(straightening(design, [])).toBeNull();
+  });
+});
+
+describe('the next thing to do', () => {
+  const car = { canRun: true, brokenRule: null, hasBrief: true, runs: 0 };
+  it.each([
+    [{ ...car, canRun: false }, 'design'],
+    [{ ...car, brokenRule: 'length' }, 'design'],
+    [{ ...car, hasBrief: false }, 'brief'],
+    [car, 'track'],
+    [{ ...car, runs: 2 }, 'track'],
+    [{ ...car, runs: 3 }, 'tune'],
+  ] as const)('%o leads to %s', (known, station) => {
+    expect(nextThing(known).station).toBe(station);
+  });
+});
+
+describe('the next thing once the runs were weighed', () => {
+  const told = (rubbing: number) => ({
+    causes: [
+      { id: 'none' as const, probability: 1 - rubbing, metres: 0 },
+      { id: 'rubbing' as const, probability: rubbing, metres: 2 },
+    ],
+    named: null,
+    wouldTell: null,
+  });
+  const change = { words: 'lever 180 mm → 200 mm' } as NonNullable<Tuning['next']>['changes'][number];
+  const next = { changes: [change], unsure: 0, stoppedBy: null, schools: [], score: 1, distance: 1 };
+  it('is what stops it, then a check at the table, then a change, then a run that tells', () => {
+    expect(nextByRuns({ next: { ...next, stoppedBy: 'length' }, further: [] }, told(0.6)).words).toContain('length');
+    expect(nextByRuns({ next, further: [] }, told(0.6)).words).toContain('flick');
+    expect(nextByRuns({ next, further: [] }, told(0.2)).words).toContain('lever');
+    expect(nextByRuns({ next: { ...next, changes: [] }, further: [{ id: 'full', share: 0.3 }] }, told(0.2)).reason).toContain('30 %');
+  });
+});
+
+const record = (distance: number, wind: Wind, minute: number): Omit<RunRecord, 'design'> => ({
+  format: 'nimble-axle/run-record',
+  version: 1,
+  ranAt: `2026-11-21T18:${String(minute).padStart(2, '0')}:00.000Z`,
+  wind,
+  outcome: { kind: 'stopped', distance },
+  seen: [],
+  note: '',
+});
+
+describe('all that runs tell', () => {
+  const reach = (car: CarDesign, wind: Wind): number => {
+    const prediction = predictRun(car, wind);
+    return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+  };
+  const runs = ([half, full] as Wind[]).flatMap((wind, g) =>
+    [0.97, 1, 1.02].map((by, i) => ({ design, record: record(0.9 * by * reach(design, wind), wind, 10 * g + i) })),
+  );
+  it('is told at once: groups, the curve, what was learnt, why and what next', () => {
+    const shares: number[] = [];
+    const tuning = tuneCar({ ...design, floor: { ...design.floor, roomLength: 10 } }, runs, { onProgress: (share) => shares.push(share) })!;
+    expect(tuning.groups.map(({ distances }) => distances.length)).toEqual([3, 3]);
+    for (const { heldOut, predicted, fitted } of tuning.groups) {
+      expect(heldOut!.middle).toBeGreaterThan(0);
+      expect(fitted!.middle).toBeLessThan(predicted!);
+    }
+    expect(tuning.curve.at(-1)!.fitted!.middle / tuning.full!.mean.middle).toBeCloseTo(1, 6);
+    expect(tuning.room!.turns).toBeLessThan(turns);
+    expect(tuning.next!.changes.length).toBeGreaterThan(0);
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+    expect(tuneCar(design, [])).toBeNull();
+  });
+  it('keeps a log of what was tried, with its verdict, and what is still to be run', () => {
+    const longer: CarDesign = { ...design, motor: { ...design.motor, leverLength: 0.24 } as CarDesign['motor'] };
+    const version = (id: string, name: string, car: CarDesign, parent: string | null, note = '') => ({
+      id,
+      carId: 'car',
+      version: 1,
+      record: {
+        format: 'nimble-axle/car-version' as const,
+        version: 1 as const,
+        name,
+        note,
+        keptAt: `2026-11-2${parent ? 2 : 1}T00:00:00.000Z`,
+        parent,
+        change: '',
+        design: car,
+      },
+    });
+    const versions = [version('b', 'longer', longer, 'a', `${TO_BE_TRIED}expected better`), version('a', 'as it was', design, null)];
+    const after = [14, 14.2].map((distance, i) => ({ design: longer, record: record(distance, full, 40 + i) }));
+    const log = tuningLog(versions, longer, [...runs, ...after]);
+    expect(log).toHaveLength(1);
+    expect(log[0]).toMatchObject({ isPresent: true, runs: { after: [14, 14.2] } });
+    expect(log[0]!.comparison!.verdict).toBe('worse');
+    expect(runPlan(log)).toMatchObject({ before: 0, after: 1 });
+    expect(runPlan(tuningLog(versions, design, runs))).toBeNull();
+  });
+});

@@ -1,0 +1,257 @@
+import { fullTurns } from '../predict/derive-run-setup.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import type { RunRecord } from '../car/car-design.ts';
+import { isWoundOnAxle } from '../car/motors/motors.ts';
+import { likelyCar, withEnergy, withResistance, type BuiltCar, type Unknown } from './fit/built-car.ts';
+import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
+import { rowOf } from './fit/predict-fitted.ts';
+import { linearAt } from './fit/linear.ts';
+import { STALL } from './fit/outputs.ts';
+import type { TrialGroup } from './fit/trial.ts';
+
+export type CauseId =
+  | 'none'
+  | 'rubbing'
+  | 'weak-motor'
+  | 'low-grip'
+  | 'fewer-turns'
+  | 'tied'
+  | 'loose-wheel'
+  | 'veering'
+  | 'leaning-floor'
+  | 'backwards'
+  | 'bending';
+
+/** What may be wrong with a car, in words. */
+export interface CauseWords {
+  readonly name: string;
+  /** What else would then be seen. */
+  readonly seen: string;
+  /** The check at the table that takes a minute; null where there is none. */
+  readonly check: string | null;
+  /** What would tell it from others. */
+  readonly tells: string;
+}
+
+export const CAUSES: Readonly<Record<CauseId, CauseWords>> = {
+  none: {
+    name: 'nothing: it runs as such cars do',
+    seen: 'runs lie about the prediction for this car',
+    check: null,
+    tells: 'more runs alike',
+  },
+  rubbing: {
+    name: 'something rubs',
+    seen: 'it stops early after its pull has ended; a flicked wheel stops soon',
+    check: 'Lift it and flick each wheel: it should turn on for more than five seconds, and make no sound.',
+    tells: 'a stop time: what rubs slows it while it coasts',
+  },
+  'weak-motor': {
+    name: 'its spring or band is weaker than thought',
+    seen: 'it is slow from the start, and coasts as it should',
+    check: 'Pull at the rim of the wound wheel with a spring scale, and hold it beside the pull in Design.',
+    tells: 'a stop time, or times on the way',
+  },
+  'low-grip': {
+    name: 'its tyres grip less than thought',
+    seen: 'wheels spin at the launch; half windings come out as they should',
+    check: 'Wipe tyres and floor with a damp cloth, let them dry, and push down on the held car: it should not slide.',
+    tells: 'a run with half the turns: it does not spin, and comes out as predicted',
+  },
+  'fewer-turns': {
+    name: 'it is wound by fewer turns than said',
+    seen: 'half windings fall short by more of their way than full ones',
+    check: 'Wind it again with a mark on the wheel, and count aloud.',
+    tells: 'a run with the turns counted twice',
+  },
+  tied: {
+    name: 'the end does not let go',
+    seen: 'it brakes at the end of its pull, and comes back a little',
+    check: 'Unwind it by hand: the end must drop off by itself.',
+    tells: 'watching the axle where its pull ends',
+  },
+  'loose-wheel': {
+    name: 'a drive wheel is loose on its axle',
+    seen: 'the axle turns in the wheel at the launch; no tyre is seen to spin',
+    check: 'Hold the wheel and turn the axle: neither may move without the other.',
+    tells: 'a mark across hub and axle, looked at after a run',
+  },
+  veering: {
+    name: 'it veers: its way is longer than what was measured',
+    seen: 'it stops off the line',
+    check: 'Push it gently along a line of tape, both ways.',
+    tells: 'the drift in metres',
+  },
+  'leaning-floor': {
+    name: 'the floor leans',
+    seen: 'one way is longer than the other',
+    check: 'Let a marble lie on the floor, or run the car back.',
+    tells: 'runs out and back',
+  },
+  backwards: {
+    name: 'it is wound the wrong way',
+    seen: 'it twitches back, or does not move',
+    check: 'Wind by turning the wheels backwards, against travel.',
+    tells: 'looking at which way the string leaves the axle',
+  },
+  bending: {
+    name: 'the body bends under the pull, and eats turns',
+    seen: 'the wound body bows; the string is slack before the end',
+    check: 'Look along the wound body from the side: it should stay straight.',
+    tells: 'counting the turns that come off again',
+  },
+};
+
+/** Size of a fault about its middle, N(0, 1) to either side. Sizes: what such faults are like, common practice. */
+const sized = (middle: number, spread: number, z: number): number => middle + spread * z;
+
+const turnsOf = ({ wind, asDesigned }: BuiltCar): number => (wind.kind === 'turns' ? wind.turns : fullTurns(asDesigned));
+const woundBy = (car: BuiltCar, turns: number): BuiltCar => ({ ...car, wind: { kind: 'turns', turns: Math.max(turns, 0.1) } });
+
+/** The car with something wrong with it, by so much. */
+const WRONG: Readonly<Record<Exclude<CauseId, 'none'>, (car: BuiltCar, z: number) => BuiltCar>> = {
+  rubbing: (car, z) => withResistance(car, 1 + Math.max(0.02, sized(0.35, 0.15, z))),
+  'weak-motor': (car, z) => withEnergy(car, 1 - Math.min(0.6, Math.max(0.01, sized(0.2, 0.08, z)))),
+  'low-grip': (car, z) => ({
+    ...car,
+    numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * Math.exp(sized(-0.5, 0.2, z)) },
+  }),
+  'fewer-turns': (car, z) => woundBy(car, turnsOf(car) - Math.max(0.2, sized(1.5, 0.7, z))),
+  tied: (car) =>
+    isWoundOnAxle(car.design.motor) ? { ...car, design: { ...car.design, motor: { ...car.design.motor, release: 'tied' } } } : car,
+  'loose-wheel': (car, z) => ({ ...car, mostPush: launchPush(car) * Math.min(1, Math.max(0.1, sized(0.5, 0.15, z))) }),
+  veering: (car, z) => ({ ...car, curvature: Math.max(0.01, sized(0.1, 0.04, z)) }),
+  'leaning-floor': (car, z) => ({ ...car, numbers: { ...car.numbers, slope: (car.numbers.slope ?? 0) + car.uphill * 0.005 * z } }),
+  backwards: (car) => withEnergy(car, 1e-4),
+  bending: (car, z) => woundBy(car, turnsOf(car) * (1 - Math.min(0.5, Math.max(0.02, sized(0.15, 0.06, z))))),
+};
+
+const pushes = new WeakMap<object, number>();
+/** N at the tyre as the run of the likeliest car begins. */
+function launchPush({ asDesigned }: BuiltCar): number {
+  const known = pushes.get(asDesigned);
+  if (known !== undefined) return known;
+  const prediction = predictRun(asDesigned);
+  const push = prediction.kind === 'ran' ? prediction.result.launchThrust : 0;
+  pushes.set(asDesigned, push);
+  return push;
+}
+
+/** A fault as an unknown of the fit. */
+export const faultOf = (id: Exclude<CauseId, 'none'>): Unknown => ({
+  id: `fault ${id}`,
+  name: CAUSES[id].name,
+  isThere: true,
+  off: (car, deviations) => WRONG[id](car, deviations),
+});
+
+/** What somebody saw of the runs, and found at the table. */
+export interface Evidence {
+  readonly seen?: readonly RunRecord['seen'][number][];
+  readonly checks?: Readonly<Partial<Record<CauseId, 'confirmed' | 'ruled-out'>>>;
+}
+
+/** How often a thing is noted where a cause is at work, and where it is not. Our estimates. */
+export const NOTED: readonly {
+  readonly seen: RunRecord['seen'][number];
+  readonly of: readonly CauseId[];
+  readonly with: number;
+  readonly without: number;
+}[] = [
+  { seen: 'rubbed', of: ['rubbing'], with: 0.6, without: 0.05 },
+  { seen: 'string-stayed', of: ['tied'], with: 0.8, without: 0.03 },
+  { seen: 'caught', of: ['tied', 'rubbing'], with: 0.3, without: 0.03 },
+  { seen: 'drifted-left', of: ['veering'], with: 0.5, without: 0.12 },
+  { seen: 'drifted-right', of: ['veering'], with: 0.5, without: 0.12 },
+  { seen: 'broke', of: ['bending', 'loose-wheel', 'weak-motor'], with: 0.1, without: 0.03 },
+];
+/** A check at the table is wrong so often. */
+const MISREAD = 0.05;
+/** How likely it is that nothing is wrong; the rest is shared evenly. */
+const NOTHING = 0.4;
+/** From here on it is named. */
+export const SURE = 0.8;
+
+/** A cause with how likely it is, and how many metres it explains at the winding that ran furthest. */
+export interface RankedCause {
+  readonly id: CauseId;
+  readonly probability: number;
+  readonly metres: number;
+}
+
+/** What may explain the runs of a car, the likeliest first. */
+export interface Explanation {
+  readonly causes: readonly RankedCause[];
+  /** The one it is, where that is sure enough; null where it cannot be told. */
+  readonly named: CauseId | null;
+  /** What would tell the first two apart, where none is named. */
+  readonly wouldTell: string | null;
+}
+
+const lnNoted = (id: CauseId, { seen = [], checks = {} }: Evidence): number => {
+  let sum = 0;
+  for (const { seen: thing, of, with: likely, without } of NOTED)
+    if (seen.includes(thing)) sum += Math.log(of.includes(id) ? likely : without);
+  for (const [checked, found] of Object.entries(checks) as [CauseId, 'confirmed' | 'ruled-out'][]) {
+    const isIt = checked === id;
+    sum += Math.log(isIt === (found === 'confirmed') ? 1 - MISREAD : MISREAD);
+  }
+  return sum;
+};
+
+/** What the fits say, whatever was seen: one evidence for each cause. It is made once; what is seen and checked ranks it again at once. */
+export interface WeighedCauses {
+  readonly evidence: readonly { readonly id: CauseId; readonly lnEvidence: number; readonly metres: number }[];
+}
+
+/** m that a fault takes from the group that went furthest, at what the fit says of both. */
+function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[]): number {
+  const furthest = trials.reduce((best, group) => (reach(group) > reach(best) ? group : best));
+  const car = likelyCar(furthest.design, furthest.wind, woundShare(furthest.design, furthest.wind));
+  const place = fitted.place.slice(0, fitted.unknowns.length);
+  const at = (unknowns: readonly Unknown[]): number => {
+    const linear = linearAt(car, unknowns, place.slice(0, unknowns.length), [], fitted.workspace);
+    return linear ? Math.exp(rowOf({ ...fitted, unknowns }, linear, ({ values }) => values[0]!).value) - STALL : 0;
+  };
+  return at(fitted.unknowns.slice(0, -1)) - at(fitted.unknowns);
+}
+const reach = ({ runs }: TrialGroup): number => Math.max(0, ...runs.map(({ outcome }) => outcome.distance));
+
+/** Weighs every cause against the runs. Null where the car cannot run as it was wound. `progress`: from 0 to 1. */
+export function weighCauses(
+  trials: readonly TrialGroup[],
+  options: FitOptions = {},
+  progress?: (share: number) => void,
+): WeighedCauses | null {
+  const sound = fitCar(trials, options);
+  if (!sound) return null;
+  const ids = (Object.keys(WRONG) as Exclude<CauseId, 'none'>[]).filter(
+    (id) => id !== 'tied' || trials.some(({ design: { motor } }) => isWoundOnAxle(motor) && motor.release === 'free'),
+  );
+  const evidence = ids.flatMap((id, i) => {
+    const fitted = fitCar(trials, { ...options, more: [faultOf(id)], from: sound });
+    progress?.((i + 1) / ids.length);
+    return fitted ? [{ id, lnEvidence: fitted.lnEvidence, metres: metresTaken(fitted, trials) }] : [];
+  });
+  return { evidence: [{ id: 'none', lnEvidence: sound.lnEvidence, metres: 0 }, ...evidence] };
+}
+
+/** Ranks weighed causes by what was seen and checked besides: Bayes, 0.4 on none of them, the others alike. */
+export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Explanation {
+  const most = Math.max(...evidence.map(({ lnEvidence }) => lnEvidence));
+  const weights = evidence.map(
+    ({ id, lnEvidence }) =>
+      (id === 'none' ? NOTHING : (1 - NOTHING) / (evidence.length - 1)) * Math.exp(lnEvidence - most + lnNoted(id, also)),
+  );
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const causes = evidence
+    .map(({ id, metres }, i) => ({ id, metres, probability: weights[i]! / total }))
+    .sort((a, b) => b.probability - a.probability);
+  const [first, second] = causes;
+  const isNamed = first!.probability >= SURE;
+  return {
+    causes,
+    named: isNamed ? first!.id : null,
+    wouldTell: isNamed ? null : CAUSES[first!.id === 'none' ? second!.id : first!.id].tells,
+  };
+}

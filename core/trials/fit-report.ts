@@ -1,0 +1,82 @@
+import { asAsked, type Brief } from '../brief/brief.ts';
+import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
+import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
+import { valueKeysOf, valueOf } from '../car/values.ts';
+import { explain, weighCauses } from './causes.ts';
+import { fitCar } from './fit/fit-car.ts';
+import { quantileOf } from './fit/mixture.ts';
+import { mixtureOf, predictFitted, type Interval } from './fit/predict-fitted.ts';
+import { valueRow } from './fitted-values.ts';
+import { learntOf, type Learnt } from './learnt.ts';
+import { nextChanges } from './next-change.ts';
+import { trialGroups } from './trial-groups.ts';
+
+/** A car, its runs and what is asked of them. */
+export interface FitRequest {
+  readonly design: CarDesign;
+  readonly runs: readonly RunRecord[];
+  readonly predict?: readonly { readonly winding: Wind; readonly floor?: CarDesign['floor'] }[];
+  readonly brief?: Brief;
+}
+
+/** What runs tell of a car, as plain figures: SI units; intervals hold 9 in 10. */
+export interface FitReport {
+  readonly values: Readonly<
+    Partial<Record<ValueKey, { readonly prior: number; readonly fitted: number; readonly interval90: readonly [number, number] }>>
+  >;
+  readonly resistance: Learnt | null;
+  readonly energy: Learnt | null;
+  readonly scatter: number;
+  readonly predictions: readonly (null | { readonly mean: Interval; readonly nextRun: Interval })[];
+  readonly causes: readonly { readonly id: string; readonly probability: number; readonly metres: number }[];
+  readonly changes: readonly {
+    readonly id: string;
+    readonly words: string;
+    readonly gain: { readonly middle: number; readonly low: number; readonly high: number };
+    readonly chanceBetter: number;
+  }[];
+}
+
+const SIDE = 0.05;
+const slug = (words: string): string =>
+  words
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '');
+
+/** Fits a car to its runs and tells all of it; null where the car cannot run as it was wound. */
+export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
+  const design = brief ? asAsked(told, brief) : told;
+  const groups = trialGroups(runs.map(({ design: ran, ...record }) => ({ record, design: ran })));
+  const asked = predict.map(({ winding, floor }) => ({ winding, design: floor ? { ...design, floor } : design }));
+  const fitted = fitCar(groups, { designs: [design, ...asked.map((one) => one.design)] });
+  if (!fitted) return null;
+  const values: Record<string, FitReport['values'][ValueKey]> = {};
+  for (const key of valueKeysOf(design)) {
+    const row = valueRow(fitted, design, key);
+    if (!row) continue;
+    const back = (x: number): number => (SPREAD_IN_UNITS.has(key) ? x : Math.exp(x));
+    const mixture = mixtureOf(fitted, row);
+    const at = (share: number): number => back(quantileOf(mixture, share));
+    values[key] = { prior: valueOf(design, key).value, fitted: at(0.5), interval90: [at(SIDE), at(1 - SIDE)] };
+  }
+  const learnt = learntOf(fitted, design);
+  const weighed = weighCauses(groups, { workspace: fitted.workspace });
+  return {
+    values,
+    resistance: learnt?.resistance ?? null,
+    energy: learnt?.energy ?? null,
+    scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
+    predictions: asked.map(({ winding, design: on }) => {
+      const prediction = predictFitted(fitted, on, winding);
+      return prediction && { mean: prediction.mean, nextRun: prediction.next };
+    }),
+    causes: weighed ? explain(weighed, { seen: [...new Set(runs.flatMap(({ seen }) => seen))] }).causes : [],
+    changes: (nextChanges(fitted, design)?.changes ?? []).map(({ words, gain, low, high, chance }) => ({
+      id: slug(words),
+      words: words.replaceAll('\u00a0', ' '),
+      gain: { middle: gain, low, high },
+      chanceBetter: chance,
+    })),
+  };
+}

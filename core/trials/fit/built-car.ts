@@ -1,0 +1,143 @@
+import type { CarDesign, Wind } from '../../car/car-design.ts';
+import { deviated, SPREAD_IN_UNITS, VALUE_NAMES, type ValueKey } from '../../car/value-table.ts';
+import { likelyNumbers, valueKeysOf, valueOf } from '../../car/values.ts';
+import { CONDITIONS } from '../../predict/conditions.ts';
+import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
+import type { RunSetup } from '../../run/run-setup.ts';
+
+/** A car as it may have turned out: its design, how it was wound, and the numbers nobody knows. */
+export interface BuiltCar {
+  readonly design: CarDesign;
+  readonly wind: Wind;
+  readonly numbers: Readonly<Partial<Record<ValueKey, number>>>;
+  /** What it was built to: this says what its unknowns are called. */
+  readonly asDesigned: CarDesign;
+  /** Share of a full wind, from 0 to 1. */
+  readonly share: number;
+  /** 1 the way the floor’s slope is told, −1 the way back. */
+  readonly uphill: 1 | -1;
+  /** 1/m, of the path: the way is longer than what is measured straight. */
+  readonly curvature: number;
+  /** Greatest push of the tyres, N, where a wheel turns on its axle beyond it; infinite where it is fast. */
+  readonly mostPush: number;
+}
+
+/** A car built just as it was designed. `share`: of a full wind. */
+export const likelyCar = (design: CarDesign, wind: Wind, share: number): BuiltCar => ({
+  design,
+  wind,
+  numbers: likelyNumbers(design),
+  asDesigned: design,
+  share,
+  uphill: 1,
+  curvature: 0,
+  mostPush: Infinity,
+});
+
+/** Something about a car that nobody knows: how far it is off, in standard deviations, is N(0, 1). */
+export interface Unknown {
+  readonly id: string;
+  readonly name: string;
+  /** The car with this so many standard deviations off. */
+  readonly off: (car: BuiltCar, deviations: number) => BuiltCar;
+  /** Whether the car is another with it even where it is off by nothing. */
+  readonly isThere?: true;
+}
+
+/** Values that follow from sizes and not from one part: they are off alike in every version. */
+const OF_THE_WHOLE: ReadonlySet<ValueKey> = new Set(['dragArea', 'massHeight']);
+
+/** What an unknown value belongs to: the same part in another version is off by the same. */
+function placeOf(design: CarDesign, key: ValueKey): string {
+  const { value, spread } = valueOf(design, key);
+  return OF_THE_WHOLE.has(key) ? key : `${key} ${value} ${spread}`;
+}
+
+/** Rubber of one batch is strong or weak together: its coefficients share this much of their spread. */
+const SHARED = 0.75;
+const OF_A_BATCH: readonly ValueKey[] = ['c1', 'c2'];
+
+const changed = (car: BuiltCar, key: ValueKey, deviations: number): BuiltCar => {
+  const before = car.numbers[key];
+  if (before === undefined) return car;
+  const { spread: told } = valueOf(car.asDesigned, key);
+  const spread = key === 'slope' ? car.uphill * told : told;
+  return { ...car, numbers: { ...car.numbers, [key]: deviated(key, { value: before, spread, evidence: 'estimated' }, deviations) } };
+};
+
+const valueUnknown = (design: CarDesign, key: ValueKey): Unknown => {
+  const place = placeOf(design, key);
+  const alone = OF_A_BATCH.includes(key) ? Math.sqrt(1 - SHARED ** 2) : 1;
+  return {
+    id: place,
+    name: VALUE_NAMES[key],
+    off: (car, deviations) => (placeOf(car.asDesigned, key) === place ? changed(car, key, alone * deviations) : car),
+  };
+};
+
+const BATCH: Unknown = {
+  id: 'batch',
+  name: 'strength of the rubber',
+  off: (car, deviations) => OF_A_BATCH.reduce((made, key) => changed(made, key, SHARED * deviations), car),
+};
+
+/** What the model does not know of windings that were not tried: it gives back less the further it is wound, by this over the range. */
+const FADE = 0.03;
+const FADES: readonly ValueKey[] = ['springEfficiency', 'c1', 'c2'];
+/** A car whose motor gives back another share of what it holds. */
+export const withEnergy = (car: BuiltCar, factor: number): BuiltCar => ({
+  ...car,
+  numbers: Object.fromEntries(
+    Object.entries(car.numbers).map(([key, value]) => [
+      key,
+      (FADES as readonly string[]).includes(key) ? (key === 'springEfficiency' ? Math.min(1, value * factor) : value * factor) : value,
+    ]),
+  ),
+});
+const FADING: Unknown = {
+  id: 'fading',
+  name: 'how much less it gives back the further it is wound',
+  off: (car, deviations) => withEnergy(car, Math.exp(-FADE * deviations * car.share)),
+};
+
+/** Everything of these designs that nobody knows, each once: what versions share they share. */
+export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
+  const found = new Map<string, Unknown>();
+  for (const design of designs) {
+    const keys = valueKeysOf(design);
+    for (const key of keys) {
+      const unknown = valueUnknown(design, key);
+      if (valueOf(design, key).value !== 0 || SPREAD_IN_UNITS.has(key)) found.set(unknown.id, unknown);
+    }
+    if (keys.includes('c1')) found.set(BATCH.id, BATCH);
+  }
+  for (const { id, name, off } of CONDITIONS)
+    found.set(id, { id, name, off: (car, deviations) => ({ ...car, design: off(car.design, deviations) }) });
+  found.set(FADING.id, FADING);
+  return [...found.values()];
+}
+
+/** The car with each of its unknowns so far off. `off`: in standard deviations, one to an unknown. */
+export const builtWith = (car: BuiltCar, unknowns: readonly Unknown[], off: ArrayLike<number>): BuiltCar =>
+  unknowns.reduce((made, unknown, i) => (off[i] === 0 && !unknown.isThere ? made : unknown.off(made, off[i]!)), car);
+
+/** Values that resist along the way. */
+const RESISTS: readonly ValueKey[] = [
+  'bearingFriction',
+  'rollingLengthDrive',
+  'rollingLengthOther',
+  'rub',
+  'dragArea',
+  'washerFriction',
+  'armFriction',
+];
+/** A car all of whose resistances are so many times as large. */
+export const withResistance = (car: BuiltCar, factor: number): BuiltCar => ({
+  ...car,
+  numbers: Object.fromEntries(
+    Object.entries(car.numbers).map(([key, value]) => [key, (RESISTS as readonly string[]).includes(key) ? value * factor : value]),
+  ),
+});
+
+/** The plain numbers of its run. */
+export const setupOf = ({ design, wind, numbers }: BuiltCar): RunSetup => deriveRunSetup(design, wind, numbers);

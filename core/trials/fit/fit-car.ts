@@ -1,0 +1,181 @@
+import { isSameCar, isSameWind } from '../../car/same-design.ts';
+import { fullTurns } from '../../predict/derive-run-setup.ts';
+import type { CarDesign, Wind } from '../../car/car-design.ts';
+import { makeWorkspace, type Workspace } from '../../run/workspace.ts';
+import { builtWith, likelyCar, unknownsOf, type Unknown } from './built-car.ts';
+import { halfLnDeterminant } from '../../numerics/cholesky.ts';
+import { observedOf } from './likelihood.ts';
+import { linearAt, type Linear } from './linear.ts';
+import { outputsOf, type Outputs } from './outputs.ts';
+import { lnPosterior, peakAbout, type FitGroup, type FitProblem } from './posterior.ts';
+import { scatterDirections } from './scatter.ts';
+import { USUAL_INSTRUMENTS, type Instruments, type TrialGroup, type TrialRun } from './trial.ts';
+
+/** What is thought of the scatter of one car’s runs before there are any: ln-normal about a median, at full winding. */
+export interface ScatterPrior {
+  readonly median: number;
+  readonly spread: number;
+}
+/** Common practice, until the builder’s own history says otherwise. */
+export const USUAL_SCATTER: ScatterPrior = { median: 0.06, spread: 0.5 };
+
+export interface FitOptions {
+  readonly instruments?: Instruments;
+  readonly scatter?: ScatterPrior;
+  /** What the model lacks, for each group of like runs, as a share of the distance: 0.016 unless told otherwise. */
+  readonly misfit?: number;
+  /** Something more that may be wrong with the car: an unknown of its own, and how the car is with it. */
+  readonly more?: readonly Unknown[];
+  /** Designs whose unknowns are wanted besides those that ran. */
+  readonly designs?: readonly CarDesign[];
+  /** A fit of the same runs with fewer unknowns, from which the search begins. */
+  readonly from?: FittedCar | undefined;
+  readonly workspace?: Workspace;
+}
+
+/** One place of the grid of the scatter: how likely it is, and the normal posterior of the unknowns there. */
+interface Component {
+  readonly scatter: number;
+  readonly weight: number;
+  readonly place: Float64Array;
+  /** Of the posterior’s precision: L with L Lᵀ. */
+  readonly root: Float64Array;
+}
+
+/** A car fitted to its runs. */
+export interface FittedCar {
+  readonly unknowns: readonly Unknown[];
+  /** Where the posterior is greatest: standard deviations of each unknown, then of each group’s misfit. */
+  readonly place: Float64Array;
+  readonly components: readonly Component[];
+  readonly groups: readonly { readonly design: CarDesign; readonly wind: Wind }[];
+  readonly misfit: number;
+  readonly instruments: Instruments;
+  /** ln of how well all of it explains the runs: for comparing what may be wrong. */
+  readonly lnEvidence: number;
+  readonly workspace: Workspace;
+}
+
+/** Scatter is looked at from so far below to so far above what was thought, in its ln-spreads, at so many places. */
+const GRID = [-1.6, 2.2, 8] as const;
+/** The search: rounds, halvings of a step that gains nothing, the longest step, and what is no gain any more. */
+const ROUNDS = 12;
+const HALVINGS = 4;
+const LONGEST = 2;
+const NO_GAIN = 0.02;
+/** Marks that a group is fitted at; more tell little more. */
+const MOST_MARKS = 6;
+const MISFIT = 0.016;
+
+/** Share of a full wind. */
+export const woundShare = (design: CarDesign, wind: Wind): number =>
+  wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(design));
+
+/** Marks of a group’s runs, spread over the way. */
+function marksOf(runs: readonly TrialRun[]): number[] {
+  const all = [...new Set(runs.flatMap(({ splits = [] }) => splits.map(({ at }) => at)))].sort((a, b) => a - b);
+  const every = Math.ceil(all.length / MOST_MARKS);
+  return all.filter((_, i) => (all.length - 1 - i) % every === 0);
+}
+
+/** ln Σ eˣ without overflow. */
+function lnSum(values: readonly number[]): number {
+  const most = Math.max(...values);
+  return most + Math.log(values.reduce((sum, value) => sum + Math.exp(value - most), 0));
+}
+
+/**
+ * Fits a car to all of its runs: maximum a posteriori over what is not known of it (Gauss–Newton from the likeliest car, by central
+ * differences of the run model), its scatter on a grid, at each place of which a normal posterior and the evidence (Laplace) come from one
+ * linearisation. Runs that hit the wall are right-censored. Null where the likeliest car cannot run as it was wound.
+ * Source: any text of Bayesian computation, e.g. Gelman et al., *Bayesian Data Analysis*, ch. 13 (Laplace), 17 (Student t errors).
+ */
+export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}): FittedCar | null {
+  const { instruments = USUAL_INSTRUMENTS, scatter: prior = USUAL_SCATTER, misfit = MISFIT, more = [], designs = [] } = options;
+  const workspace = options.workspace ?? makeWorkspace();
+  const unknowns = [...unknownsOf([...trials.map(({ design }) => design), ...designs]), ...more];
+  const groups = trials.map(({ design, wind, runs, direction }): FitGroup => {
+    const marks = marksOf(runs);
+    const car = { ...likelyCar(design, wind, woundShare(design, wind)), uphill: direction === 'back' ? -1 : 1 } as const;
+    return {
+      car,
+      marks,
+      runs: runs.map((run) => ({ run, observed: observedOf(run, marks, instruments) })),
+      directions: scatterDirections(car, likelyCar(design, { kind: 'full' }, 1), marks, workspace),
+    };
+  });
+  const problem: FitProblem = { groups, unknowns: unknowns.length, misfit };
+  const outputsAt = (place: Float64Array): readonly Outputs[] | null => {
+    const all = groups.map(({ car, marks }) => outputsOf(builtWith(car, unknowns, place), marks, workspace));
+    return all.every((outputs) => outputs !== null) ? all : null;
+  };
+  const linearisedAt = (place: Float64Array): readonly Linear[] | null => {
+    const all = groups.map(({ car, marks }) => linearAt(car, unknowns, place, marks, workspace));
+    return all.every((linear) => linear !== null) ? all : null;
+  };
+  const [low, high, places] = GRID;
+  const scatters = Array.from({ length: places }, (_, i) => {
+    const off = low + ((high - low) * i) / (places - 1);
+    return { scatter: prior.median * Math.exp(prior.spread * off), lnPrior: -0.5 * off * off };
+  });
+  /** Each place of the grid about one linearisation. */
+  const overScatter = (linear: readonly Linear[], about: Float64Array) =>
+    scatters.map(({ scatter, lnPrior }) => {
+      const { place, value, root } = peakAbout(problem, linear, about, scatter);
+      return { scatter, place, root, lnWeight: value + lnPrior - halfLnDeterminant(root, place.length) };
+    });
+
+  let place = startOf(options.from, unknowns, groups.length);
+  let outputs = outputsAt(place);
+  let linear = linearisedAt(place);
+  if (!outputs || !linear) return null;
+  let scatter = prior.median;
+  for (let round = 0; round < ROUNDS; round++) {
+    const grid = overScatter(linear, place);
+    const best = grid.reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
+    const before = lnPosterior(problem, place, outputs, best.scatter);
+    const wanted = best.place.map((z, i) => Math.min(Math.max(z - place[i]!, -LONGEST), LONGEST));
+    let gained = 0;
+    for (let part = 1, tries = 0; tries <= HALVINGS; part /= 2, tries++) {
+      const tried = place.map((z, i) => z + part * wanted[i]!);
+      const there = outputsAt(tried);
+      const gain = there ? lnPosterior(problem, tried, there, best.scatter) - before : -Infinity;
+      if (!there || gain <= 0) continue;
+      [place, outputs, gained] = [tried, there, gain];
+      break;
+    }
+    const isSettled = gained < NO_GAIN && Math.abs(Math.log(best.scatter / scatter)) < 0.1;
+    scatter = best.scatter;
+    if (gained > 0) linear = linearisedAt(place) ?? linear;
+    if (isSettled) break;
+  }
+  const grid = overScatter(linear, place);
+  const lnEvidence = lnSum(grid.map(({ lnWeight }) => lnWeight)) - lnSum(scatters.map(({ lnPrior }) => lnPrior));
+  const total = lnSum(grid.map(({ lnWeight }) => lnWeight));
+  return {
+    unknowns,
+    place,
+    components: grid.map(({ lnWeight, ...component }) => ({ ...component, weight: Math.exp(lnWeight - total) })),
+    groups: trials.map(({ design, wind }) => ({ design, wind })),
+    misfit,
+    instruments,
+    lnEvidence,
+    workspace,
+  };
+}
+
+/** Where the search begins: at the likeliest car, or where it was found before. */
+function startOf(from: FittedCar | undefined, unknowns: readonly Unknown[], groups: number): Float64Array {
+  const place = new Float64Array(unknowns.length + groups);
+  if (!from) return place;
+  unknowns.forEach(({ id }, i) => {
+    const at = from.unknowns.findIndex((known) => known.id === id);
+    if (at >= 0) place[i] = from.place[at]!;
+  });
+  for (let g = 0; g < groups; g++) place[unknowns.length + g] = from.place[from.unknowns.length + g] ?? 0;
+  return place;
+}
+
+/** Which of the groups it was fitted to a design and winding belong to; −1 for none. */
+export const groupOf = ({ groups }: FittedCar, design: CarDesign, wind: Wind): number =>
+  groups.findIndex((group) => isSameWind(group.wind, wind) && isSameCar(group.design, design));

@@ -1,0 +1,157 @@
+import { describe, expect, it } from 'vitest';
+import type { CarDesign, Wind } from '../../car/car-design.ts';
+import { MOTOR_KINDS } from '../../car/motors/motors.ts';
+import { newCar } from '../../car/new-car.ts';
+import { backwardSolved, choleskyRoot, forwardSolved, halfLnDeterminant } from '../../numerics/cholesky.ts';
+import { fullTurns } from '../../predict/derive-run-setup.ts';
+import { predictRun } from '../../predict/predict-run.ts';
+import { makeWorkspace } from '../../run/workspace.ts';
+import { fittedValues, withFittedValues } from '../fitted-values.ts';
+import { furtherRuns, learntOf } from '../learnt.ts';
+import { nextChanges } from '../next-change.ts';
+import { builtWith, likelyCar, unknownsOf, withResistance } from './built-car.ts';
+import { fitCar } from './fit-car.ts';
+import { quantileOf, shareBelow } from './mixture.ts';
+import { outputsOf, STALL } from './outputs.ts';
+import { predictFitted } from './predict-fitted.ts';
+import type { TrialGroup } from './trial.ts';
+
+const reach = (design: CarDesign, wind: Wind): number => {
+  const prediction = predictRun(design, wind);
+  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+};
+const winds = (design: CarDesign): readonly [Wind, Wind] => {
+  const turns = fullTurns(design);
+  return [0.5, 0.75].map((part) => ({ kind: 'turns', turns: Math.round(2 * part * turns) / 2 })) as unknown as [Wind, Wind];
+};
+const alike = (design: CarDesign, wind: Wind, distances: readonly number[], kind: 'stopped' | 'hit-wall' = 'stopped'): TrialGroup => ({
+  design,
+  wind,
+  runs: distances.map((distance) => ({ outcome: { kind, distance } })),
+});
+const around = (distance: number): number[] => [0.98 * distance, distance, 1.02 * distance];
+const FULL = { kind: 'full' } as const;
+
+describe('Cholesky', () => {
+  it('has the root of a matrix worked by hand, solves with it, and knows its determinant', () => {
+    const root = choleskyRoot(Float64Array.of(4, 0, 2, 5), 2);
+    expect([...root]).toEqual([2, 0, 1, 2]);
+    // 4x + 2y = 8, 2x + 5y = 12: x = 1, y = 2.
+    expect([...backwardSolved(root, forwardSolved(root, [8, 12]))]).toEqual([1, 2]);
+    expect(halfLnDeterminant(root, 2)).toBeCloseTo(0.5 * Math.log(16), 12);
+  });
+});
+
+describe('a mixture of normals', () => {
+  it('has the quantiles of the normal where all are one: 1.644854 at 0.95 (standard table)', () => {
+    const one = [0.3, 0.7].map((weight) => ({ weight, mean: 2, variance: 9 }));
+    expect(quantileOf(one, 0.95)).toBeCloseTo(2 + 3 * 1.644854, 4);
+    expect(shareBelow(one, 2)).toBeCloseTo(0.5, 12);
+  });
+});
+
+describe.each(MOTOR_KINDS)('a %s car fitted to its runs', (kind) => {
+  const design = newCar('x', kind);
+  const [half, more] = winds(design);
+  it('that runs as thought is expected to go on so, and the surer the more runs there are', () => {
+    const fits = [1, 4].map((times) =>
+      predictFitted(
+        fitCar(
+          [half, more].map((wind) =>
+            alike(
+              design,
+              wind,
+              Array(times)
+                .fill(around(reach(design, wind)))
+                .flat() as number[],
+            ),
+          ),
+        )!,
+        design,
+        FULL,
+      )!,
+    );
+    const width = ({ mean }: (typeof fits)[0]): number => Math.log(mean.high / mean.low);
+    expect(fits[0]!.mean.middle / reach(design, FULL)).toBeCloseTo(1, 1);
+    expect(width(fits[1]!)).toBeLessThan(width(fits[0]!));
+    expect(fits[0]!.next.high).toBeGreaterThan(fits[0]!.mean.high);
+  });
+  it('that truly rolls a third harder is told its full winding from parts of it, far nearer than unfitted', () => {
+    const workspace = makeWorkspace();
+    const truly = (wind: Wind): number =>
+      Math.exp(outputsOf(withResistance(likelyCar(design, wind, 1), 1.33), [], workspace)!.values[0]!) - STALL;
+    const fitted = fitCar([half, more].map((wind) => alike(design, wind, around(truly(wind)))))!;
+    const told = predictFitted(fitted, design, FULL)!;
+    expect(Math.abs(told.mean.middle / truly(FULL) - 1)).toBeLessThan(0.05);
+    expect(Math.abs(told.mean.middle / truly(FULL) - 1)).toBeLessThan(0.5 * Math.abs(reach(design, FULL) / truly(FULL) - 1));
+    const { resistance } = learntOf(fitted, design)!;
+    expect(resistance.high).toBeGreaterThan(0.1);
+  });
+});
+
+describe('a fit', () => {
+  const design = newCar('x');
+  const [half, more] = winds(design);
+  const sound = [half, more].map((wind) => alike(design, wind, around(reach(design, wind))));
+  it('takes a wall as "at least": neither as a stop, nor as nothing', () => {
+    const wall = 0.8 * reach(design, more);
+    const low = alike(design, half, around(0.75 * reach(design, half)));
+    const told = (group: TrialGroup | null): number => predictFitted(fitCar(group ? [low, group] : [low])!, design, more)!.mean.middle;
+    const [asWall, asStop, without] = [
+      told(alike(design, more, [wall, wall, wall], 'hit-wall')),
+      told(alike(design, more, [wall, wall, wall])),
+      told(null),
+    ];
+    expect(asStop).toBeLessThan(asWall);
+    expect(asWall).toBeGreaterThanOrEqual(0.99 * without);
+  });
+  it('is not dragged by one run far off: Student’s t', () => {
+    const odd = [
+      alike(design, half, [...around(reach(design, half)), ...around(reach(design, half)), 0.4 * reach(design, half)]),
+      sound[1]!,
+    ];
+    const [clean, dragged] = [sound, odd].map((groups) => predictFitted(fitCar(groups)!, design, half)!.mean.middle);
+    expect(dragged! / clean!).toBeGreaterThan(0.95);
+  });
+  it('shares what versions share: a longer lever is told from runs with the shorter', () => {
+    const longer: CarDesign = { ...design, motor: { ...design.motor, leverLength: 0.24 } as CarDesign['motor'] };
+    const weak = [half, more].map((wind) => alike(design, wind, around(0.8 * reach(design, wind))));
+    const told = predictFitted(fitCar(weak, { designs: [longer] })!, longer, FULL)!;
+    expect(told.mean.middle).toBeLessThan(0.93 * reach(longer, FULL));
+    expect(unknownsOf([design, longer]).length).toBeLessThan(2 * unknownsOf([design]).length);
+  });
+  it('changes nothing of a car that is off by nothing, and each unknown changes something', () => {
+    const workspace = makeWorkspace();
+    const car = likelyCar(design, FULL, 1);
+    const unknowns = unknownsOf([design]);
+    expect(builtWith(car, unknowns, new Float64Array(unknowns.length))).toBe(car);
+    const before = outputsOf(car, [], workspace)!.values[0]!;
+    const moved = unknowns.filter((unknown) => Math.abs(outputsOf(unknown.off(car, 1), [], workspace)!.values[0]! - before) > 1e-6);
+    expect(moved.length).toBeGreaterThan(unknowns.length / 2);
+  });
+  it('says what further run would tell most, as shares of what is not known', () => {
+    const further = furtherRuns(fitCar([sound[0]!])!, design, fullTurns(design));
+    expect(further.map(({ share }) => share)).toEqual(further.map(({ share }) => share).toSorted((a, b) => b - a));
+    for (const { share } of further) expect(share).toBeLessThan(1);
+    expect(further[0]!.share).toBeGreaterThan(0.05);
+  });
+  it('puts its values into the car, marked as fitted, beside what was measured', () => {
+    const measured: CarDesign = { ...design, measured: { springRate: { value: 0.11, spread: 0.05 } } };
+    const runs = [half, more].map((wind) => alike(measured, wind, around(0.7 * reach(measured, wind))));
+    const fitted = fitCar(runs)!;
+    const put = withFittedValues(measured, fittedValues(fitted, measured));
+    expect(put.measured.springRate).toEqual(measured.measured.springRate);
+    expect(Object.values(put.measured).filter((value) => 'from' in value && value.from === 'fit').length).toBeGreaterThan(0);
+    expect(reach(put, FULL)).toBeLessThan(0.9 * reach(measured, FULL));
+  });
+  it('suggests only changes that most of what it leaves open gains by, the best first', () => {
+    const found = nextChanges(fitCar(sound)!, design)!;
+    expect(found.changes.length).toBeGreaterThan(0);
+    for (const { gain, chance, design: changed } of found.changes) {
+      expect(gain).toBeGreaterThan(0);
+      expect(chance).toBeGreaterThanOrEqual(0.8);
+      expect(changed.floor).toEqual(design.floor);
+    }
+    expect(found.changes.map(({ gain }) => gain)).toEqual(found.changes.map(({ gain }) => gain).toSorted((a, b) => b - a));
+  });
+});

@@ -1,0 +1,124 @@
+import { backwardSolved, choleskyRoot, forwardSolved } from '../../numerics/cholesky.ts';
+import type { BuiltCar } from './built-car.ts';
+import { runTerm, spinTerm, type Observed } from './likelihood.ts';
+import type { Linear } from './linear.ts';
+import type { Outputs } from './outputs.ts';
+import type { ScatterDirections } from './scatter.ts';
+import type { TrialRun } from './trial.ts';
+
+/** Like runs, made ready for the fit. */
+export interface FitGroup {
+  readonly car: BuiltCar;
+  /** m, where times on the way are compared. */
+  readonly marks: readonly number[];
+  readonly runs: readonly { readonly run: TrialRun; readonly observed: Observed }[];
+  readonly directions: ScatterDirections;
+}
+
+/** What is fitted: groups, how many unknowns come before each group’s misfit, and what one of that is as a share of the distance. */
+export interface FitProblem {
+  readonly groups: readonly FitGroup[];
+  readonly unknowns: number;
+  readonly misfit: number;
+}
+
+/** Rounds of Newton with reweighting about one linearisation. */
+const REWEIGHTINGS = 6;
+
+const isWall = ({ outcome }: TrialRun): boolean => outcome.kind === 'hit-wall';
+
+const withMisfit = ({ misfit, unknowns }: FitProblem, values: Float64Array, place: Float64Array, group: number): Float64Array =>
+  values.with(0, values[0]! + misfit * place[unknowns + group]!);
+
+const lnPrior = (place: Float64Array): number => place.reduce((sum, z) => sum - 0.5 * z * z, 0);
+
+/** ln of the posterior at a place, from the model’s own outputs there. */
+export function lnPosterior(problem: FitProblem, place: Float64Array, outputs: readonly Outputs[], scatter: number): number {
+  let sum = lnPrior(place);
+  problem.groups.forEach((group, g) => {
+    const model = withMisfit(problem, outputs[g]!.values, place, g);
+    for (const { run, observed } of group.runs) {
+      sum += runTerm(observed, isWall(run), model, group.directions, scatter).value;
+      if (run.spun) sum += spinTerm(outputs[g]!.grip).value;
+    }
+  });
+  return sum;
+}
+
+/** ln of a posterior with its gradient, and the root of minus its curvature. */
+interface Expanded {
+  readonly value: number;
+  readonly gradient: Float64Array;
+  readonly root: Float64Array;
+}
+
+/** A most likely place, with ln of the posterior and the root of its curvature there. */
+export interface Peak {
+  readonly place: Float64Array;
+  readonly value: number;
+  readonly root: Float64Array;
+}
+
+/** The most likely place about a linearisation at `about`. */
+export function peakAbout(problem: FitProblem, linear: readonly Linear[], about: Float64Array, scatter: number): Peak {
+  let place = about;
+  for (let round = 0; ; round++) {
+    const { value, gradient, root } = expanded(problem, linear, about, place, scatter);
+    if (round === REWEIGHTINGS) return { place, value, root };
+    const step = backwardSolved(root, forwardSolved(root, gradient));
+    place = place.map((z, i) => z + step[i]!);
+  }
+}
+
+function expanded(problem: FitProblem, linear: readonly Linear[], about: Float64Array, place: Float64Array, scatter: number): Expanded {
+  const n = place.length;
+  const gradient = place.map((z) => -z);
+  const curvature = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) curvature[i * n + i] = 1;
+  const moved = place.map((z, i) => z - (about[i] ?? 0));
+  let value = lnPrior(place);
+  /** Adds weight · rowᵢ rowⱼ to the lower triangle. */
+  const spread = (weight: number, row: Float64Array, other: Float64Array): void => {
+    for (let i = 0; i < n; i++) {
+      const left = weight * row[i]!;
+      if (left !== 0) for (let j = 0; j <= i; j++) curvature[i * n + j]! += left * other[j]!;
+    }
+  };
+  problem.groups.forEach((group, g) => {
+    const { outputs, slopes } = linear[g]!;
+    const width = outputs.values.length;
+    const rows = Array.from({ length: width }, (_, k) => {
+      const row = new Float64Array(n);
+      slopes.forEach(({ values }, i) => (row[i] = values[k]!));
+      if (k === 0) row[problem.unknowns + g] = problem.misfit;
+      return row;
+    });
+    const model = withMisfit(problem, outputs.values, about, g).map(
+      (at, k) => at + rows[k]!.reduce((sum, by, i) => sum + by * moved[i]!, 0),
+    );
+    // Terms of like runs are added up before they are spread over the unknowns.
+    const [sum, square] = [new Float64Array(width), new Float64Array(width * width)];
+    for (const { run, observed } of group.runs) {
+      const term = runTerm(observed, isWall(run), model, group.directions, scatter);
+      value += term.value;
+      const { places } = term;
+      places.forEach((p, i) => {
+        sum[p]! += term.gradient[i]!;
+        places.forEach((q, j) => (square[p * width + q]! += term.curvature[i * places.length + j]!));
+      });
+    }
+    rows.forEach((row, p) => {
+      if (sum[p] !== 0) row.forEach((by, i) => (gradient[i]! += by * sum[p]!));
+      rows.forEach((other, q) => square[p * width + q] !== 0 && spread(square[p * width + q]!, row, other));
+    });
+    const spun = group.runs.filter(({ run }) => run.spun).length;
+    if (spun === 0) return;
+    const row = new Float64Array(n);
+    slopes.forEach(({ grip }, i) => (row[i] = grip));
+    const term = spinTerm(outputs.grip + row.reduce((total, by, i) => total + by * moved[i]!, 0));
+    value += spun * term.value;
+    row.forEach((by, i) => (gradient[i]! += spun * term.slope * by));
+    spread(spun * term.slope ** 2, row, row);
+  });
+  return { value, gradient, root: choleskyRoot(curvature, n) };
+}

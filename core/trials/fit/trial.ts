@@ -1,0 +1,30 @@
+import type { CarDesign, Outcome, Wind } from '../../car/car-design.ts';
+
+/** One run as the fit takes it. m, s. */
+export interface TrialRun {
+  readonly outcome: Outcome;
+  /** To the stop, where it was taken. */
+  readonly time?: number | undefined;
+  readonly splits?: readonly { readonly at: number; readonly time: number }[] | undefined;
+  /** Whether its wheels were seen to spin at the launch. */
+  readonly spun?: boolean | undefined;
+}
+
+/** Runs of one car as it was, wound alike on one floor. */
+export interface TrialGroup {
+  readonly design: CarDesign;
+  readonly wind: Wind;
+  /** Along the floor or back, where it is told. */
+  readonly direction?: 'out' | 'back' | undefined;
+  readonly runs: readonly TrialRun[];
+}
+
+/** What runs were measured with, as standard deviations: m; s of a watch; s of gates. */
+export interface Instruments {
+  readonly tape: number;
+  readonly watch: number;
+  readonly gate: number;
+}
+
+/** A tape laid on a floor, a thumb on a watch, gates. Common practice. */
+export const USUAL_INSTRUMENTS: Instruments = { tape: 0.03, watch: 0.25, gate: 0.02 };

@@ -1,0 +1,235 @@
+import { quantile } from 'simple-statistics';
+import type { CarDesign } from '../car/car-design.ts';
+import { conflictsOf } from '../car/fit.ts';
+import { changeWords } from '../car/difference.ts';
+import { isSameCar } from '../car/same-design.ts';
+import { checkCar, stoppedBy } from '../checks/check-car.ts';
+import { goalOf } from '../brief/goal.ts';
+import { hasFallenShort } from '../brief/goals.ts';
+import { runForAim, scoreOf, simulateForAim } from '../explore/aim.ts';
+import { partsToGet, type PartToGet } from '../explore/parts-to-get.ts';
+import { placed, turnsOf } from '../explore/search-turns.ts';
+import { backwardSolved } from '../numerics/cholesky.ts';
+import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
+import type { OwnPart } from '../schema/generated/own-part.ts';
+import { printQuantity, type Print, type UnitSystem } from '../units/quantity.ts';
+import { runFaults } from '../run/run-setup.ts';
+import { builtWith, likelyCar, setupOf } from './fit/built-car.ts';
+import type { FittedCar } from './fit/fit-car.ts';
+
+/** One change worth trying, under the fitted car. */
+export interface SuggestedChange {
+  /** In words, from what to what. */
+  readonly words: string;
+  readonly design: CarDesign;
+  /** How much better by what is asked, in its unit: at the most likely values, and where 8 in 10 lie. */
+  readonly gain: number;
+  readonly low: number;
+  readonly high: number;
+  /** Chance that it is better. */
+  readonly chance: number;
+  /** m that it then goes, most likely. */
+  readonly distance: number;
+  /** What it takes: minutes at the table, and parts that are not on the car. */
+  readonly minutes: number;
+  readonly parts: readonly PartToGet[];
+}
+
+/** What each school holds to be better, on this car. m. */
+export interface School {
+  readonly name: string;
+  readonly less: { readonly words: string; readonly distance: number };
+  readonly more: { readonly words: string; readonly distance: number };
+  readonly now: number;
+}
+
+export interface NextChanges {
+  /** The best first; only such as four in five draws gain by, and by more than the scatter hides. */
+  readonly changes: readonly SuggestedChange[];
+  /** Ones that may help, but not surely enough to be recommended. */
+  readonly unsure: number;
+  /** The check or rule that stops the car as it is; null for none. */
+  readonly stoppedBy: string | null;
+  readonly schools: readonly School[];
+  /** By what is asked, of the car as it is, and its distance, m. */
+  readonly score: number;
+  readonly distance: number;
+}
+
+/** Places along each way in which a car may be changed; draws of the fitted car; candidates that are looked at closely; changes told. */
+const PLACES = [0.03, 0.15, 0.27, 0.39, 0.51, 0.63, 0.75, 0.87, 0.97];
+const DRAWS = 40;
+const SHORTLIST = 14;
+const MOST = 6;
+/** A gain below this share of what is asked is hidden by the scatter. */
+const SEEN = 0.04;
+const SURE = 0.8;
+
+/** Minutes that a change takes, by what is got for it and what is turned. Our estimates. */
+const OF_A_CHANGE = 10;
+const OF_A_PART = 15;
+
+/** A car as drawn from what the fit says. */
+function drawsOf({ components, unknowns }: FittedCar, count: number): Float64Array[] {
+  const n = components[0]!.place.length;
+  const pointAt = lowDiscrepancy(n, 7);
+  return Array.from({ length: count }, (_, k) => {
+    // Places of the scatter in proportion to their weights.
+    let left = (k + 0.5) / count;
+    const component = components.find(({ weight }) => (left -= weight) <= 0) ?? components.at(-1)!;
+    const off = backwardSolved(component.root, Float64Array.from(pointAt(k), standardNormal));
+    return component.place.map((z, i) => z + off[i]!).slice(0, unknowns.length);
+  });
+}
+
+/** Score and distance of a design where its unknowns are so far off; null where it cannot run so. */
+function runOf(
+  { unknowns, workspace }: FittedCar,
+  design: CarDesign,
+  place: Float64Array,
+): { readonly score: number; readonly distance: number } | null {
+  const built = builtWith(likelyCar(design, { kind: 'full' }, 1), unknowns, place);
+  const setup = setupOf(built);
+  if (runFaults(setup).length > 0) return null;
+  const result = simulateForAim(design.aim, setup, workspace);
+  return { score: scoreOf(design, result, built.numbers), distance: result.distance };
+}
+
+/** Every design that differs from this one by a single change a builder would make. */
+function candidatesOf(design: CarDesign, own: readonly OwnPart[], print: Print): CarDesign[] {
+  const result = runForAim(design);
+  const remedies = result ? checkCar(design, result).flatMap((check) => check.remedies(print).map((remedy) => remedy.design)) : [];
+  const turned = turnsOf(design, { own }).flatMap((turn) => PLACES.map((share) => placed(turn(design, share))));
+  const conflicts = conflictsOf(design).length;
+  const found: CarDesign[] = [];
+  for (const candidate of [...remedies, ...turned]) {
+    // A change of the floor is none of the car's.
+    const onIts = { ...candidate, floor: design.floor };
+    if (isSameCar(onIts, design) || conflictsOf(onIts).length > conflicts || found.some((other) => isSameCar(other, onIts))) continue;
+    found.push(onIts);
+  }
+  return found;
+}
+
+/** All of them that nothing stops. */
+export const allChanges = (design: CarDesign): CarDesign[] =>
+  candidatesOf(design, [], (value, quantity) => printQuantity(value, quantity, 'metric')).filter((candidate) => {
+    const run = runForAim(candidate);
+    return run !== null && stoppedBy(candidate, run) === null;
+  });
+
+/** The design itself is what a lever, band or wheel is called by: of several places along one way the best is kept. */
+const whatChanges = (from: CarDesign, to: CarDesign): string =>
+  Object.keys({ ...from, ...to })
+    .filter((key) => JSON.stringify(from[key as keyof CarDesign]) !== JSON.stringify(to[key as keyof CarDesign]))
+    .sort()
+    .join(' ');
+
+/**
+ * Changes ranked by what they gain under the fitted car, by what is asked. Recommended are only those by which four in five draws gain, and
+ * by more than the scatter hides. `own`: parts in the drawer.
+ */
+export function nextChanges(
+  fitted: FittedCar,
+  design: CarDesign,
+  { own = [], units = 'metric' }: { readonly own?: readonly OwnPart[]; readonly units?: UnitSystem } = {},
+): NextChanges | null {
+  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const likely = fitted.place.slice(0, fitted.unknowns.length);
+  const now = runOf(fitted, design, likely);
+  if (!now) return null;
+  const tried = candidatesOf(design, own, print)
+    .flatMap((candidate) => {
+      const run = runOf(fitted, candidate, likely);
+      return run ? [{ design: candidate, ...run, gain: run.score - now.score }] : [];
+    })
+    .sort((a, b) => b.gain - a.gain);
+  const worth = SEEN * (hasFallenShort(now.score) || goalOf(design.aim).kind === 'closest-to' ? now.distance : Math.abs(now.score));
+  // A car that a check or rule stops already is helped all the same: what stops it is told elsewhere.
+  const before = runForAim(design);
+  const stopped = before && stoppedBy(design, before);
+  const wasStopped = stopped !== null;
+  const kinds = new Set<string>();
+  const shortlist = tried
+    .filter(({ design: candidate, gain }) => {
+      const what = whatChanges(design, candidate);
+      if (gain < worth || kinds.has(what)) return false;
+      const run = runForAim(candidate);
+      if (!run || (!wasStopped && stoppedBy(candidate, run) !== null)) return false;
+      kinds.add(what);
+      return true;
+    })
+    .slice(0, SHORTLIST);
+  const draws = drawsOf(fitted, DRAWS);
+  const scores = draws.map((place) => runOf(fitted, design, place)?.score ?? -Infinity);
+  const changes = shortlist.map(({ design: candidate, gain, distance }): SuggestedChange => {
+    const gains = draws
+      .map((place, k) => (runOf(fitted, candidate, place)?.score ?? -Infinity) - scores[k]!)
+      .map((by) => (Number.isNaN(by) ? 0 : by));
+    const parts = partsToGet(design, candidate, own, print);
+    return {
+      words: changeWords(design, candidate, units),
+      design: candidate,
+      gain,
+      low: quantile(gains, 0.1),
+      high: quantile(gains, 0.9),
+      chance: gains.filter((by) => by > 0).length / gains.length,
+      distance,
+      minutes: OF_A_CHANGE + OF_A_PART * parts.length,
+      parts,
+    };
+  });
+  const sure = changes.filter(({ chance }) => chance >= SURE);
+  return {
+    changes: sure.slice(0, MOST),
+    unsure: changes.length - sure.length,
+    stoppedBy: stopped,
+    schools: schoolsOf(fitted, design, likely, print),
+    score: now.score,
+    distance: now.distance,
+  };
+}
+
+/** kg more or less, and how much longer or shorter a lever and how much more or less grip the schools argue about. */
+const LIGHTER = 0.02;
+const LONGER = 0.2;
+const GRIPPIER = 0.25;
+
+function schoolsOf(fitted: FittedCar, design: CarDesign, place: Float64Array, print: Print): School[] {
+  const now = runOf(fitted, design, place)!.distance;
+  const distance = (changed: CarDesign): number => runOf(fitted, changed, place)?.distance ?? NaN;
+  const { motor, rest } = design;
+  const weight = (by: number): CarDesign => ({ ...design, rest: { ...rest, mass: rest.mass + by } });
+  const lever = (factor: number): CarDesign =>
+    motor.kind === 'lever' ? placed({ ...design, motor: { ...motor, leverLength: motor.leverLength * factor } }) : design;
+  const grip = (factor: number): number => {
+    const built = builtWith(likelyCar(design, { kind: 'full' }, 1), fitted.unknowns, place);
+    const setup = setupOf({ ...built, numbers: { ...built.numbers, staticGrip: (built.numbers.staticGrip ?? 0) * factor } });
+    return simulateForAim(design.aim, setup, fitted.workspace).distance;
+  };
+  const told: School[] = [
+    {
+      name: 'light or heavy',
+      less: { words: `${print(LIGHTER, 'weight')} lighter`, distance: rest.mass > LIGHTER ? distance(weight(-LIGHTER)) : NaN },
+      more: { words: `${print(LIGHTER, 'weight')} heavier`, distance: distance(weight(LIGHTER)) },
+      now,
+    },
+    ...(motor.kind === 'lever'
+      ? [
+          {
+            name: 'short or long lever',
+            less: { words: `lever ${print(motor.leverLength * (1 - LONGER), 'size')}`, distance: distance(lever(1 - LONGER)) },
+            more: { words: `lever ${print(motor.leverLength * (1 + LONGER), 'size')}`, distance: distance(lever(1 + LONGER)) },
+            now,
+          },
+        ]
+      : []),
+    {
+      name: 'less or more grip',
+      less: { words: 'a quarter less grip', distance: grip(1 - GRIPPIER) },
+      more: { words: 'a quarter more grip', distance: grip(1 + GRIPPIER) },
+      now,
+    },
+  ];
+  return told.filter(({ less, more }) => Number.isFinite(less.distance) && Number.isFinite(more.distance));
+}

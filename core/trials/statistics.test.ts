@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import type { Outcome } from '../car/car-design.ts';
+import { censoredGroup, kaplanMeier } from './censored.ts';
+import { didItHelp, permutationP, superiority, welch } from './did-it-help.ts';
+import { trendOf } from './trend.ts';
+
+interface Reference {
+  readonly groups: readonly {
+    readonly distances: readonly number[];
+    readonly hitWall: readonly boolean[];
+    readonly censoredNormal: { readonly mean: number; readonly deviation: number; readonly interval95: readonly [number, number | null] };
+    readonly kaplanMeier: readonly (readonly [number, number])[];
+  }[];
+  readonly trends: readonly {
+    readonly distances: readonly number[];
+    readonly kendallTau: number;
+    readonly p: number;
+    readonly theilSen: number;
+  }[];
+  readonly pairs: readonly {
+    readonly before: readonly number[];
+    readonly after: readonly number[];
+    readonly welch: {
+      readonly t: number;
+      readonly df: number;
+      readonly p: number;
+      readonly difference: number;
+      readonly interval95: readonly [number, number];
+    };
+    readonly permutation: { readonly p: number };
+    readonly superiority: number;
+  }[];
+}
+/** Made with SciPy (`norm.fit` by likelihood, `ecdf`, `kendalltau`, `theilslopes`, `ttest_ind`, `permutation_test`). */
+const { groups, trends, pairs } = JSON.parse(
+  readFileSync(new URL('../bench/reference/reference-trials.json', import.meta.url), 'utf8'),
+) as Reference;
+
+describe('a group of like runs, walls as "at least"', () => {
+  it.each(groups.map((group, i) => [i, group] as const))(
+    'group %i is SciPy’s',
+    (_i, { distances, hitWall, censoredNormal, kaplanMeier: steps }) => {
+      const outcomes = distances.map((distance, i): Outcome => ({ kind: hitWall[i] ? 'hit-wall' : 'stopped', distance }));
+      const found = censoredGroup(outcomes);
+      if (found) {
+        expect(found.mean).toBeCloseTo(censoredNormal.mean, 2);
+        expect(found.deviation).toBeCloseTo(censoredNormal.deviation, 2);
+        const [low, high] = censoredNormal.interval95;
+        expect(found.low).toBeCloseTo(low, 1);
+        if (high !== null && found.high !== null) expect(found.high / high).toBeCloseTo(1, 2);
+        else expect(found.high).toBe(high);
+      } else expect(hitWall.filter((wall) => !wall).length).toBeLessThan(2);
+      const curve = kaplanMeier(outcomes);
+      expect(curve.map(([at]) => at)).toEqual(steps.map(([at]) => at));
+      curve.forEach(([, beyond], i) => expect(beyond).toBeCloseTo(steps[i]![1], 5));
+    },
+  );
+});
+
+describe('runs one after another', () => {
+  it.each(trends.map((trend, i) => [i, trend] as const))('trend %i is SciPy’s', (_i, { distances, kendallTau, p, theilSen }) => {
+    const found = trendOf(distances)!;
+    expect(found.tau).toBeCloseTo(kendallTau, 5);
+    expect(found.p / p).toBeCloseTo(1, 4);
+    expect(found.slope).toBeCloseTo(theilSen, 6);
+  });
+});
+
+describe('before and after', () => {
+  it.each(pairs.map((pair, i) => [i, pair] as const))('Welch, permutation and superiority of pair %i are SciPy’s', (_i, pair) => {
+    const found = welch(pair.before, pair.after);
+    expect(found.t).toBeCloseTo(pair.welch.t, 4);
+    expect(found.freedom).toBeCloseTo(pair.welch.df, 3);
+    expect(found.p).toBeCloseTo(pair.welch.p, 5);
+    found.interval95.forEach((edge, i) => expect(edge).toBeCloseTo(pair.welch.interval95[i]!, 3));
+    expect(permutationP(pair.before, pair.after)).toBeCloseTo(pair.permutation.p, 6);
+    expect(superiority(pair.before, pair.after)).toBeCloseTo(pair.superiority, 6);
+  });
+  it('says better, worse, the same, or that it cannot tell and how many runs would', () => {
+    const base = [10, 10.3, 9.8, 10.1];
+    expect(didItHelp(base, [12, 12.4, 11.9, 12.2])!.verdict).toBe('better');
+    expect(didItHelp([12, 12.4, 11.9, 12.2], base)!.verdict).toBe('worse');
+    const many = Array.from({ length: 16 }, (_, i) => 10 + 0.1 * ((i % 5) - 2));
+    expect(didItHelp(many, many.toReversed(), { isSideBySide: true })!.verdict).toBe('no-difference');
+    const unsure = didItHelp([10, 10.9, 9.4], [10.6, 11.2, 9.9])!;
+    expect(unsure.verdict).toBe('cannot-tell');
+    expect(unsure.more).toBeGreaterThan(0);
+    expect(unsure.chance).toBeGreaterThan(0.5);
+    expect(didItHelp([10], [12, 13])).toBeNull();
+  });
+});

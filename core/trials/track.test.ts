@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import type { CarDesign } from '../car/car-design.ts';
+import { safeStretch } from '../car/catalogue.ts';
+import { MOTOR_KINDS } from '../car/motors/motors.ts';
+import { newCar } from '../car/new-car.ts';
+import { fullTurns } from '../predict/derive-run-setup.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { sampledRuns } from '../predict/sampled-runs.ts';
+import { beforeRun } from './before-run.ts';
+import { runAgainst } from './luck.ts';
+import { turnsForRoom } from './turns-for-room.ts';
+import { safeTurns, woundUp } from './wound-up.ts';
+
+const lever = newCar('x');
+const band = newCar('x', 'band');
+const reach = (design: CarDesign): number => {
+  const prediction = predictRun(design);
+  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+};
+
+describe('turns for a short room', () => {
+  it.each([
+    ['lever', lever],
+    ['band', band],
+  ])('%s: 9 in 10 stop with them, in a sample of another seed too, and fewer with one turn more', (_kind, design) => {
+    const room = 0.7 * reach(design);
+    const { turns, isFull, stopFully } = turnsForRoom(design, room);
+    expect(isFull).toBe(false);
+    expect(stopFully).toBeLessThan(0.9);
+    const stopping = (wound: number): number =>
+      sampledRuns(design, { wind: { kind: 'turns', turns: wound }, seed: 9, runs: 256 }).filter(
+        ({ result }) => (result?.distance ?? 0) < room,
+      ).length / 256;
+    expect(stopping(turns)).toBeGreaterThan(0.84);
+    expect(stopping(turns + 1.5)).toBeLessThan(0.93);
+  });
+  it('are all of them in a long hall, and fewer the shorter it is', () => {
+    expect(turnsForRoom(lever, 900)).toMatchObject({ isFull: true, turns: fullTurns(lever), stopFully: 1 });
+    const [short, long] = [3, 6].map((room) => turnsForRoom(lever, room).turns);
+    expect(short!).toBeLessThan(long!);
+    expect(short! % 0.5).toBe(0);
+  });
+});
+
+describe('a car being wound', () => {
+  it('pulls as its run begins, the same fully wound as told in turns, and not at all unwound', () => {
+    for (const kind of MOTOR_KINDS) {
+      const car = newCar('x', kind);
+      const prediction = predictRun(car);
+      if (prediction.kind === 'refused') throw new Error('refused');
+      expect(woundUp(car, fullTurns(car))!.pull).toBeCloseTo(prediction.result.launchThrust, 9);
+      expect(woundUp(car, 0)).toBeNull();
+    }
+  });
+  it('stretches its band the more the further it is wound, and is safe to where that is still safe', () => {
+    const stretches = [2, 4, 6].map((turns) => woundUp(band, turns)!.stretch!);
+    expect(stretches).toEqual([...stretches].sort((a, b) => a - b));
+    expect(safeTurns(lever)).toBe(fullTurns(lever));
+    // The furthest that it can be wound at all.
+    const wound = (turns: number): CarDesign => ({ ...band, motor: { ...band.motor, turns } as CarDesign['motor'] });
+    const overwound = wound(
+      [...Array(60).keys()].map((half) => half / 2 + 1).findLast((turns) => predictRun(wound(turns)).kind === 'ran')!,
+    );
+    const safe = safeTurns(overwound);
+    if (overwound.motor.kind !== 'band') throw new Error('no band');
+    expect(safe).toBeLessThan(fullTurns(overwound));
+    expect(woundUp(overwound, safe)!.stretch!).toBeCloseTo(safeStretch(overwound.motor.band), 1);
+  });
+});
+
+describe('before a run', () => {
+  it.each(MOTOR_KINDS)('%s: is asked what matters for such a car, hands and the track always', (kind) => {
+    const ids = beforeRun(newCar('x', kind)).map(({ id }) => id);
+    expect(ids).toContain('clear');
+    expect(ids[0]).toBe(kind === 'lever' ? 'hands' : 'glasses');
+    expect(ids.includes('side-by-side')).toBe(kind !== 'twist');
+    expect(ids.includes('arm')).toBe(kind === 'twist');
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+  it('a tied end is asked for as tied, a free one as free', () => {
+    const ids = (release: 'free' | 'tied') =>
+      beforeRun({ ...lever, motor: { ...lever.motor, release } as CarDesign['motor'] }).map(({ id }) => id);
+    expect(ids('free')).toContain('loop');
+    expect(ids('tied')).toContain('tied');
+    expect(ids('tied')).not.toContain('loop');
+  });
+});
+
+describe('luck', () => {
+  const none = { stopped: 0, sum: 0, sumOfSquares: 0 };
+  const stopped = (distance: number) => ({ kind: 'stopped', distance }) as const;
+  // 9.5, 10, 10.5: mean 10, standard deviation 0.5.
+  const three = { stopped: 3, sum: 30, sumOfSquares: 9.5 ** 2 + 10 ** 2 + 10.5 ** 2 };
+  it('is what the usual scatter of the prediction explains until there are runs', () => {
+    expect(runAgainst(stopped(11), 10, none)).toEqual({ apart: 1, of: 'prediction', luck: 'within' });
+    expect(runAgainst(stopped(12), 10, none)).toMatchObject({ luck: 'beyond' });
+  });
+  it('is this car’s own scatter once three runs are there: t(0.975, 2) = 4.303 (tables), times 0.5 √(4/3) = 2.48', () => {
+    expect(runAgainst(stopped(12.47), 20, three)).toMatchObject({ of: 'runs', luck: 'within' });
+    expect(runAgainst(stopped(12.5), 20, three)).toMatchObject({ of: 'runs', luck: 'beyond' });
+    expect(runAgainst(stopped(7.51), 20, three).apart).toBeCloseTo(-2.49, 9);
+  });
+  it('is never told of a wall that was hit too soon', () => {
+    expect(runAgainst({ kind: 'hit-wall', distance: 5 }, 10, none).luck).toBe('wall');
+    expect(runAgainst({ kind: 'hit-wall', distance: 12 }, 10, none).luck).toBe('beyond');
+  });
+});

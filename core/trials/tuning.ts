@@ -1,0 +1,217 @@
+import { median } from 'simple-statistics';
+import type { CarDesign, Measured, RunRecord, Wind } from '../car/car-design.ts';
+import { fullTurns } from '../predict/derive-run-setup.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import type { OwnPart } from '../schema/generated/own-part.ts';
+import type { UnitSystem } from '../units/quantity.ts';
+import { weighCauses, type WeighedCauses } from './causes.ts';
+import { censoredGroup, type CensoredGroup } from './censored.ts';
+import type { RunOfCar } from './compared-runs.ts';
+import { fitCar, type FittedCar } from './fit/fit-car.ts';
+import { predictFitted, type Interval } from './fit/predict-fitted.ts';
+import { shareBelow } from './fit/mixture.ts';
+import { STALL } from './fit/outputs.ts';
+import { fittedValues } from './fitted-values.ts';
+import { furtherRuns, learntOf, type FurtherRun, type Learnt } from './learnt.ts';
+import { nextChanges, type NextChanges } from './next-change.ts';
+import { straightening, type Straightening } from './straight.ts';
+import { trendOf, type Trend } from './trend.ts';
+import { trialGroups, type RunsAlike } from './trial-groups.ts';
+
+/** One run: m, and which it was of all that are told, counted from 1. */
+export interface TunedRun {
+  readonly distance: number;
+  readonly isWall: boolean;
+  readonly isOdd: boolean;
+  readonly order: number;
+}
+
+/** Like runs with what was expected of them and what the fit makes of them. m. */
+export interface TunedGroup {
+  readonly design: CarDesign;
+  readonly wind: Wind;
+  readonly direction: 'out' | 'back' | undefined;
+  readonly distances: readonly TunedRun[];
+  /** Mean and scatter with its interval, walls as "at least"; null for fewer than two that stopped. */
+  readonly spread: CensoredGroup | null;
+  readonly trend: Trend | null;
+  /** The likeliest car's, the fitted car's mean and its next run. */
+  readonly predicted: number | null;
+  readonly fitted: Interval | null;
+  readonly next: Interval | null;
+  /** Fitted to all other groups, what this one would have been told to be; null with no other. */
+  readonly heldOut: Interval | null;
+}
+
+/** The distance against the turns: as thought, and as fitted. */
+export interface CurvePoint {
+  readonly turns: number;
+  readonly thought: number | null;
+  readonly fitted: Interval | null;
+}
+
+/** What a car's room allows of it. */
+export interface ShortRoom {
+  readonly room: number;
+  /** Turns with which 9 in 10 of its next runs stop before the wall, in halves. */
+  readonly turns: number;
+  readonly distance: Interval;
+}
+
+/** All that the runs of a car tell. */
+export interface Tuning {
+  readonly groups: readonly TunedGroup[];
+  readonly curve: readonly CurvePoint[];
+  readonly turns: number;
+  /** Fully wound on a long floor. */
+  readonly full: {
+    readonly mean: Interval;
+    readonly next: Interval;
+    readonly fork: { readonly holds: number; readonly spins: number } | null;
+  } | null;
+  readonly scatter: number;
+  readonly learnt: { readonly resistance: Learnt; readonly energy: Learnt } | null;
+  readonly further: readonly FurtherRun[];
+  readonly causes: WeighedCauses | null;
+  readonly seen: readonly RunRecord['seen'][number][];
+  readonly next: NextChanges | null;
+  readonly room: ShortRoom | null;
+  readonly straight: Straightening | null;
+  /** What the fit says of the car’s values, to be put into it. */
+  readonly values: Measured;
+}
+
+/** Groups that are fitted, the newest; runs of each. */
+const MOST_GROUPS = 8;
+const MOST_RUNS = 30;
+const CURVE = 9;
+/** Robust standard deviations beyond which a run is pointed out. */
+const ODD = 3.5;
+const NOTED_IN = 1 / 3;
+const SURE = 0.9;
+
+/** Runs that lie further from their group's middle than 3.5 robust standard deviations (median absolute deviation over 0.6745). */
+function oddOnes(distances: readonly number[]): boolean[] {
+  if (distances.length < 4) return distances.map(() => false);
+  const middle = median([...distances]);
+  const robust = Math.max(median(distances.map((x) => Math.abs(x - middle))) / 0.6745, 0.01 * middle);
+  return distances.map((x) => Math.abs(x - middle) > ODD * robust);
+}
+
+function tunedGroup(group: RunsAlike, fitted: FittedCar, others: readonly RunsAlike[], inOrder: readonly RunOfCar[]): TunedGroup {
+  const { design, wind, direction, of } = group;
+  const outcomes = of.map(({ record }) => record.outcome);
+  const stopped = outcomes.filter(({ kind }) => kind === 'stopped').map(({ distance }) => distance);
+  const odd = oddOnes(stopped);
+  const prediction = predictRun(design, wind);
+  const told = predictFitted(fitted, design, wind);
+  const without = others.length > 0 ? fitCar(others, { workspace: fitted.workspace, designs: [design] }) : null;
+  return {
+    design,
+    wind,
+    direction,
+    distances: outcomes.map(({ kind, distance }, i) => ({
+      order: 1 + inOrder.indexOf(of[i]!),
+      distance,
+      isWall: kind === 'hit-wall',
+      isOdd: kind === 'stopped' && odd[stopped.indexOf(distance)]!,
+    })),
+    spread: censoredGroup(outcomes),
+    trend: trendOf(stopped),
+    predicted: prediction.kind === 'ran' ? prediction.result.distance : null,
+    fitted: told?.mean ?? null,
+    next: told?.next ?? null,
+    heldOut: (without && predictFitted(without, design, wind)?.mean) ?? null,
+  };
+}
+
+/** The most half turns with which 9 in 10 of the fitted car's next runs stop within the room; null where even fully wound they do. */
+function shortRoom(fitted: FittedCar, design: CarDesign, turns: number): ShortRoom | null {
+  const room = design.floor.roomLength;
+  if (room === null) return null;
+  const stops = (wind: Wind): number => {
+    const told = predictFitted(fitted, design, wind);
+    return told ? shareBelow(told.lnNext, Math.log(room + STALL)) : 1;
+  };
+  if (stops({ kind: 'full' }) >= SURE) return null;
+  let [low, high] = [1, Math.floor(2 * turns)];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (stops({ kind: 'turns', turns: middle / 2 }) >= SURE) low = middle;
+    else high = middle;
+  }
+  const told = predictFitted(fitted, design, { kind: 'turns', turns: low / 2 });
+  return told && { room, turns: low / 2, distance: told.mean };
+}
+
+export interface TuningOptions {
+  readonly own?: readonly OwnPart[];
+  readonly units?: UnitSystem;
+  readonly onProgress?: (share: number) => void;
+}
+
+/** What the runs of a car tell of the car as it stands. `runs`: newest first or in any order. Null where there is none, or the car cannot run. */
+export function tuneCar(
+  design: CarDesign,
+  runs: readonly RunOfCar[],
+  { own = [], units = 'metric', onProgress = () => {} }: TuningOptions = {},
+): Tuning | null {
+  const inOrder = runs.toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
+  const groups = trialGroups(inOrder)
+    .slice(-MOST_GROUPS)
+    .map((group) => ({ ...group, runs: group.runs.slice(-MOST_RUNS), of: group.of.slice(-MOST_RUNS) }));
+  const fitted = groups.length > 0 ? fitCar(groups, { designs: [design] }) : null;
+  if (!fitted) return null;
+  onProgress(0.1);
+  const turns = fullTurns(design);
+  const tuned = groups.map((group, i) => {
+    onProgress(0.1 + (0.3 * i) / groups.length);
+    return tunedGroup(
+      group,
+      fitted,
+      groups.filter((other) => other !== group),
+      inOrder,
+    );
+  });
+  const curve = Array.from({ length: CURVE }, (_, i): CurvePoint => {
+    const wind: Wind = i === CURVE - 1 ? { kind: 'full' } : { kind: 'turns', turns: (turns * (i + 1)) / CURVE };
+    const prediction = predictRun(design, wind);
+    return {
+      turns: (turns * (i + 1)) / CURVE,
+      thought: prediction.kind === 'ran' ? prediction.result.distance : null,
+      fitted: predictFitted(fitted, design, wind)?.mean ?? null,
+    };
+  });
+  onProgress(0.45);
+  // Why: the runs of the car as it last ran.
+  const latest = groups.at(-1)!.design;
+  const ofLatest = groups.filter((group) => JSON.stringify(group.design) === JSON.stringify(latest));
+  const causes = weighCauses(ofLatest, { workspace: fitted.workspace }, (share) => onProgress(0.45 + 0.35 * share));
+  const latestRuns = ofLatest.flatMap(({ of }) => of);
+  const seen = [...new Set(latestRuns.flatMap(({ record }) => record.seen))].filter(
+    (thing) => latestRuns.filter(({ record }) => record.seen.includes(thing)).length >= NOTED_IN * latestRuns.length,
+  );
+  const full = predictFitted(fitted, design, { kind: 'full' });
+  const next = nextChanges(fitted, design, { own, units });
+  onProgress(0.95);
+  return {
+    groups: tuned,
+    curve,
+    turns,
+    full: full && { mean: full.mean, next: full.next, fork: full.fork },
+    scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
+    learnt: learntOf(fitted, design),
+    further: furtherRuns(fitted, design, turns),
+    causes,
+    seen,
+    next,
+    values: fittedValues(fitted, design),
+    room: shortRoom(fitted, design, turns),
+    straight: straightening(
+      design,
+      latestRuns.flatMap(({ record: { outcome, drift, direction } }) =>
+        drift === undefined ? [] : [{ way: outcome.distance, drift, direction }],
+      ),
+    ),
+  };
+}
