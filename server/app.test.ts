@@ -372,3 +372,41 @@ describe('the demo', () => {
     expect((await get('/cars')).body).toHaveLength(4);
   });
 });
+
+describe('runs of a file', () => {
+  const { design: _told, ...told } = record;
+  const many = (count: number) =>
+    Array.from({ length: count }, (_, n) => ({ id: crypto.randomUUID(), record: { ...told, note: `run ${n}` } }));
+  it('are stored together with the design they share, and once', async () => {
+    const served = serve();
+    await served.put(`/cars/${carId}`, { baseVersion: 0, design });
+    const runs = many(200);
+    const answer = await served.post(`/cars/${carId}/runs`, { design, runs });
+    expect([answer.status, answer.body]).toEqual([200, { stored: 200, known: 0 }]);
+    expect((await served.post(`/cars/${carId}/runs`, { design, runs: [...runs.slice(0, 3), ...many(1)] })).body).toEqual({
+      stored: 1,
+      known: 3,
+    });
+    expect((await served.get(`/cars/${carId}/runs`)).body).toMatchObject({ total: 201 });
+  });
+  it('are stored all or none: a fault is told by the run it is in', async () => {
+    const served = serve();
+    await served.put(`/cars/${carId}`, { baseVersion: 0, design });
+    const [sound, spoilt] = many(2);
+    for (const [body, path] of [
+      [
+        { design, runs: [sound, { ...spoilt!, record: { ...spoilt!.record, outcome: { kind: 'stopped', distance: -1 } } }] },
+        'runs[1].record.outcome.distance',
+      ],
+      [{ design, runs: [{ ...sound!, id: 'one' }] }, 'runs[0].id'],
+      [{ design: { ...design, wheelbase: -1 }, runs: [sound] }, 'design.wheelbase'],
+      [{ design, runs: [] }, 'runs'],
+      [{ design, runs: [7] }, 'runs[0].id'],
+    ] as const) {
+      const answer = await served.post(`/cars/${carId}/runs`, body);
+      expect(answer.status).toBe(422);
+      expect((answer.body as { faults: { path: string }[] }).faults.map((fault) => fault.path)).toContain(path);
+    }
+    expect((await served.get(`/cars/${carId}/runs`)).body).toMatchObject({ total: 0 });
+  });
+});

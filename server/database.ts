@@ -25,6 +25,9 @@ const TABLES = [
   ['own_parts'],
   ['designs', 'run_tallies'],
   ['first_version_designs'],
+  ['briefs'],
+  ['sessions'],
+  ['photos'],
 ] as const;
 
 /** ms that a start waits for another program's write to end. */

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
 import { DataUnusable, reasonOf, setAside } from './data-file.ts';
 import { openDatabase } from './database.ts';
+import { makeSharing } from './sharing/sharing.ts';
 import { loadDemo } from './demo/load-demo.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -30,7 +31,8 @@ try {
   }
   const store = openDatabase(folder);
   if (isDemo) loadDemo(store.db);
-  const server = createServer(createApp(store, webRoot));
+  const sharing = makeSharing();
+  const server = createServer(createApp(store, webRoot, sharing));
   server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE')
       fail(`Port ${port} is taken by another program. Stop it, or choose another port: PORT=${port + 1} npm start`);
@@ -41,6 +43,7 @@ try {
     process.stdout.write(`Nimble Axle is at http://127.0.0.1:${address.port}  (data in ${folder}; Ctrl+C stops it)\n`);
   });
   const stop = (): void => {
+    sharing.end();
     server.close(() => {
       store.db.close();
       process.exit(0);

@@ -54,17 +54,17 @@ interface Built {
 /** What the page of each station is told to fetch at once: its program comes beside the first screen's, not after it. */
 function preloadsOf(webRoot: string): Readonly<Record<string, string>> {
   const built = JSON.parse(readFileSync(join(webRoot, 'stations.json'), 'utf8')) as Readonly<Record<string, Built>>;
-  const preload = (station: string): string => {
+  const preload = (station: string, page = station): string => {
     const seen = new Set<string>();
     const gather = (key: string): void => {
       if (seen.has(key)) return;
       seen.add(key);
       built[key]?.imports?.forEach(gather);
     };
-    gather(`stations/${station}/${station}-page.tsx`);
+    gather(`stations/${station}/${page}-page.tsx`);
     return [...seen].map((key) => (built[key] ? `<link rel="modulepreload" crossorigin href="/${built[key].file}" />` : '')).join('');
   };
-  return { design: preload('design'), track: preload('track') };
+  return { brief: preload('brief', 'car-brief'), design: preload('design'), track: preload('track') };
 }
 
 /** The built page and its assets; any address that is not a file opens the page, which finds its station. */
@@ -74,7 +74,7 @@ export function pageRoutes(webRoot: string): Router {
   const preloads = preloadsOf(webRoot);
   const sendPage: RequestHandler = (request, response) => {
     response.setHeader('Cache-Control', 'no-store');
-    const station = /\/(design|track)$/.exec(request.path)?.[1] ?? '';
+    const station = /\/(brief|design|track)$/.exec(request.path)?.[1] ?? '';
     const made = page.replaceAll('__NONCE__', response.locals.nonce as string).replace('<!-- preload -->', preloads[station] ?? '');
     response.type('html').send(made);
   };

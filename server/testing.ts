@@ -1,8 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { once } from 'node:events';
+import type { AddressInfo } from 'node:net';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
+import type { Brief } from '../core/brief/brief.ts';
 import type { CarVersion, RunRecord } from '../core/car/car-design.ts';
 import { newCar } from '../core/car/new-car.ts';
 import { createApp } from './app.ts';
@@ -29,6 +32,8 @@ export const version: CarVersion = {
   change: '',
   design,
 };
+export const brief = JSON.parse(readFileSync(new URL('demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
+
 export const part = {
   format: 'nimble-axle/own-part',
   version: 1,
@@ -45,7 +50,8 @@ export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'nimble-axle-s
 /** The real server on a real file, asked without a network. */
 export function serve(folder: string = newFolder()) {
   const store: Store = openDatabase(folder);
-  const api = request(createApp(store));
+  const app = createApp(store);
+  const api = request(app);
   const to = (path: string) => `/api${path}`;
   return {
     folder,
@@ -56,6 +62,16 @@ export function serve(folder: string = newFolder()) {
     put: (path: string, body: object) => api.put(to(path)).set('Host', '127.0.0.1').send(body),
     post: (path: string, body: object = {}) => api.post(to(path)).set('Host', '127.0.0.1').send(body),
     remove: (path: string) => api.delete(to(path)).set('Host', '127.0.0.1'),
+    /** The same server on a port of its own, for what stays open. */
+    listen: async () => {
+      const server = app.listen(0, '127.0.0.1');
+      await once(server, 'listening');
+      const close = (): void => {
+        server.closeAllConnections();
+        server.close();
+      };
+      return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`, close };
+    },
   };
 }
 export type Served = ReturnType<typeof serve>;

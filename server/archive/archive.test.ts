@@ -8,6 +8,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { ArchiveReport } from '../../core/schema/stored.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 import { design, part, record, serve, version, type Served } from '../testing.ts';
+import { photo } from '../attack/hostile-requests.ts';
 
 let full: Served;
 beforeEach(() => {
@@ -42,13 +43,13 @@ function changed(zip: Uint8Array, place: string, change: (text: string) => strin
 }
 /** All that is kept, to be compared. */
 const contents = ({ db }: Served): unknown =>
-  ['cars', 'car_history', 'car_versions', 'own_parts'].map((table) =>
+  ['cars', 'car_history', 'car_versions', 'own_parts', 'briefs', 'sessions', 'photos'].map((table) =>
     db
       .prepare(`SELECT * FROM ${table} ORDER BY 1, 2`)
       .all()
       .map((row) => ({ ...(row as object), created_at: 0, updated_at: 0 })),
   );
-const NOTHING = { car: 0, version: 0, run: 0, part: 0 };
+const NOTHING = { car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0 };
 
 describe('an archive', () => {
   it('of all cars comes back whole in an empty garage, and opened again finds everything the same', async () => {
@@ -58,6 +59,7 @@ describe('an archive', () => {
         baseVersion: Math.round((wheelbase - 0.2) * 100) + 1,
         design: { ...first!.design, wheelbase },
       });
+    await full.put(`/photos/${crypto.randomUUID()}`, { baseVersion: 0, photo });
     const zip = await saved(full);
     const empty = serve();
     const look = await open(empty, zip);
@@ -66,12 +68,12 @@ describe('an archive', () => {
       taken: NOTHING,
       differing: 0,
       faulty: 0,
-      manifest: { holds: { cars: 5, runs: 29, parts: 6, earlier: 3 } },
+      manifest: { holds: { cars: 5, runs: 29, parts: 6, briefs: 1, photos: 1, earlier: 3 } },
     });
     expect((await empty.get('/cars')).body).toEqual([]);
     const { taken } = await open(empty, zip, '?take');
     expect(taken).toEqual(look.fresh);
-    expect(taken).toMatchObject({ car: 5, run: 29, part: 6 });
+    expect(taken).toMatchObject({ car: 5, run: 29, part: 6, brief: 1, photo: 1 });
     expect(contents(empty)).toEqual(contents(full));
     for (const { id } of (await full.get('/cars')).body as { id: string }[])
       expect((await empty.get(`/cars/${id}/runs?limit=500`)).body).toEqual((await full.get(`/cars/${id}/runs?limit=500`)).body);
@@ -98,11 +100,13 @@ describe('an archive', () => {
     }
     expect([...seen].map((format) => format.split('/')[1]).sort()).toEqual([
       'archive',
+      'brief',
       'car-design',
       'car-history',
       'car-version',
       'own-part',
       'run-list',
+      'session',
     ]);
   });
   it('overwrites nothing and brings nothing back unless it is asked for by name', async () => {

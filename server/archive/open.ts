@@ -2,12 +2,16 @@ import { isDeepStrictEqual } from 'node:util';
 import { readArchiveEntry, type ArchiveEntry } from '../../core/files/archive.ts';
 import type { Fault } from '../../core/fault.ts';
 import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
-import { isReadable, type ArchiveFinding, type ArchiveReport, type Kept, type Listed } from '../../core/schema/stored.ts';
+import { isReadable, type ArchiveFinding, type ArchiveReport, type Kept } from '../../core/schema/stored.ts';
 import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
+import { briefQueries } from '../queries/briefs.ts';
 import { carQueries } from '../queries/cars.ts';
 import { partQueries } from '../queries/parts.ts';
+import { photoQueries } from '../queries/photos.ts';
+import { placeOfCar, type Place } from '../queries/place.ts';
 import { runQueries } from '../queries/runs.ts';
+import { sessionQueries } from '../queries/sessions.ts';
 import { versionQueries } from '../queries/versions.ts';
 import { filesIn, NotAnArchive } from './zip-files.ts';
 
@@ -27,56 +31,46 @@ const isAsked = (asked: ReadonlySet<string> | 'all', id: string): boolean => ask
 
 /** Each kind of thing: where it is kept here. */
 function placesOf({ db }: Store) {
-  const [cars, parts, versions, runs] = [carQueries(db), partQueries(db), versionQueries(db), runQueries(db)];
+  const [cars, versions, runs] = [carQueries(db), versionQueries(db), runQueries(db)];
+  const documents = { part: partQueries(db), brief: briefQueries(db), session: sessionQueries(db), photo: photoQueries(db) };
   const wasRemoved = {
     car: db.prepare('SELECT 1 FROM cars WHERE id = ? AND deleted_at IS NOT NULL'),
     part: db.prepare('SELECT 1 FROM own_parts WHERE id = ? AND deleted_at IS NOT NULL'),
+    brief: db.prepare('SELECT 1 FROM briefs WHERE id = ? AND deleted_at IS NOT NULL'),
+    session: db.prepare('SELECT 1 FROM sessions WHERE id = ? AND deleted_at IS NOT NULL'),
+    photo: db.prepare('SELECT 1 FROM photos WHERE id = ? AND deleted_at IS NOT NULL'),
     version: db.prepare('SELECT 1 FROM car_versions WHERE id = ? AND deleted_at IS NOT NULL'),
     run: db.prepare('SELECT 1 FROM runs WHERE id = ? AND deleted_at IS NOT NULL'),
   };
-  const contentOf = <K extends Kept>(kept: Listed<K> | undefined, key: keyof K): { version: number; content: unknown } | null =>
-    kept ? { version: kept.version, content: isReadable<K>(kept) ? kept[key] : undefined } : null;
+  /** Where a thing of any kind is kept, and under what key its content is told. */
+  const placeOf = (thing: Thing): readonly [place: Place<Kept, never>, key: string] => {
+    switch (thing.kind) {
+      case 'car':
+        return [cars, 'design'];
+      case 'part':
+      case 'brief':
+      case 'session':
+      case 'photo':
+        return [documents[thing.kind] as Place<Kept, never>, thing.kind];
+      case 'version':
+        return [placeOfCar(versions, thing.carId), 'record'];
+      case 'run':
+        return [placeOfCar(runs, thing.carId), 'record'];
+    }
+  };
   return {
     isRemoved: ({ kind, id }: Thing): boolean => wasRemoved[kind].get(id) !== undefined,
     hasCar: cars.has,
     get: (thing: Thing): { readonly version: number; readonly content: unknown } | null => {
-      switch (thing.kind) {
-        case 'car':
-          return contentOf(cars.get(thing.id), 'design');
-        case 'part':
-          return contentOf(parts.get(thing.id), 'part');
-        case 'version':
-          return contentOf(versions.get(thing.id, thing.carId), 'record');
-        case 'run':
-          return contentOf(runs.get(thing.id, thing.carId), 'record');
-      }
+      const [place, key] = placeOf(thing);
+      const kept = place.get(thing.id);
+      if (!kept) return null;
+      return { version: kept.version, content: isReadable(kept) ? (kept as unknown as Record<string, unknown>)[key] : undefined };
     },
     /** Whether the same stands here, found without reading it; false where that takes a closer look. */
     isSurelySame: (thing: Thing): boolean => thing.kind === 'run' && runs.isKept(thing.id, thing.carId, thing.content),
-    restore: (thing: Thing): boolean => {
-      switch (thing.kind) {
-        case 'car':
-          return cars.restore(thing.id);
-        case 'part':
-          return parts.restore(thing.id);
-        case 'version':
-          return versions.restore(thing.id, thing.carId);
-        case 'run':
-          return runs.restore(thing.id, thing.carId);
-      }
-    },
-    write: (thing: Thing, base: number, now: string): boolean => {
-      switch (thing.kind) {
-        case 'car':
-          return cars.write(thing.id, base, thing.content, now);
-        case 'part':
-          return parts.write(thing.id, base, thing.content, now);
-        case 'version':
-          return versions.write(thing.id, thing.carId, base, thing.content, now);
-        case 'run':
-          return runs.write(thing.id, thing.carId, base, thing.content, now);
-      }
-    },
+    restore: (thing: Thing): boolean => placeOf(thing)[0].restore(thing.id),
+    write: (thing: Thing, base: number, now: string): boolean => placeOf(thing)[0].write(thing.id, base, thing.content as never, now),
     keepEarlier: cars.keepEarlier,
     lineOf: versions.lineOf,
   };
@@ -92,7 +86,7 @@ const nameOf = (thing: Thing): string => (thing.kind === 'run' ? thing.content.r
  */
 export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>, taking: Taking): Promise<ArchiveReport> {
   const places = placesOf(store);
-  const count = () => ({ car: 0, version: 0, run: 0, part: 0 });
+  const count = () => ({ car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0 });
   const [fresh, same, taken] = [count(), count(), count()];
   const different: ArchiveFinding[] = [];
   const removed: ArchiveFinding[] = [];

@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import { Zip, ZipDeflate } from 'fflate';
-import { ARCHIVE_PLACES } from '../../core/files/archive.ts';
+import { ARCHIVE_PLACES, type DocumentKind } from '../../core/files/archive.ts';
 import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
 import type { Db } from '../database.ts';
 
@@ -9,6 +9,14 @@ const RUNS_IN_A_FILE = 500;
 const DESIGNS_IN_A_FILE = 200;
 /** Files written before others get their turn: a request in between waits for these at most. */
 const FILES_AT_ONCE = 20;
+
+/** What stands for itself, and where it is kept. */
+const DOCUMENTS = [
+  ['part', 'own_parts'],
+  ['brief', 'briefs'],
+  ['session', 'sessions'],
+  ['photo', 'photos'],
+] as const satisfies readonly (readonly [DocumentKind, string])[];
 
 interface File {
   readonly place: string;
@@ -49,11 +57,17 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
       earlier: count(`car_history WHERE ${ofCarHere}`),
       runs: count(`runs WHERE ${here} AND ${ofCarHere}`),
       parts: count(`own_parts WHERE ${here}`),
+      briefs: count(`briefs WHERE ${here}`),
+      sessions: count(`sessions WHERE ${here}`),
+      photos: count(`photos WHERE ${here}`),
     },
   };
   yield { place: ARCHIVE_PLACES.manifest, text: JSON.stringify(manifest, null, 2) };
-  const parts = db.prepare<[], { id: string; part: string }>(`SELECT id, part FROM own_parts WHERE ${here}`);
-  for (const { id, part } of parts.all()) yield { place: ARCHIVE_PLACES.part(id), text: part };
+  for (const [kind, table] of DOCUMENTS)
+    for (const { id, text } of db
+      .prepare<[], { id: string; text: string }>(`SELECT id, ${kind} AS text FROM ${table} WHERE ${here}`)
+      .iterate())
+      yield { place: ARCHIVE_PLACES.document(kind, id), text };
   const versions = db.prepare<[string], { id: string; record: string }>(
     `SELECT id, record FROM car_versions WHERE car_id = ? AND ${here} ORDER BY created_at, rowid`,
   );

@@ -1,4 +1,5 @@
 /** Requests nobody means well with: wrong shapes, sizes, kinds, addresses and headers. */
+import { readFileSync } from 'node:fs';
 import { request as ask, type RequestOptions } from 'node:http';
 import { newCar } from '../../core/car/new-car.ts';
 
@@ -34,6 +35,22 @@ const version = {
   change: '',
   design,
 };
+export const photo = { format: 'nimble-axle/photo', version: 1, name: 'at the wall.jpg', jpeg: '/9j/4AAQ' };
+export const session = {
+  format: 'nimble-axle/session',
+  version: 1,
+  name: 'An evening',
+  begunAt: '2026-11-21T18:00:00.000Z',
+  floor: 'linoleum',
+  measuredBy: '',
+  conditions: { temperature: 292, dusty: null, damp: false },
+  tape: 0.01,
+  watch: 0.15,
+  spacing: null,
+  marks: [6],
+  cars: [] as string[],
+};
+const brief = JSON.parse(readFileSync(new URL('../demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as object;
 const part = {
   format: 'nimble-axle/own-part',
   version: 1,
@@ -103,12 +120,17 @@ const METHODS = ['GET', 'PUT', 'POST', 'DELETE', 'PATCH', 'HEAD', 'OPTIONS', 'TR
 const PLACES = [
   'cars',
   'parts',
+  'briefs',
+  'sessions',
+  'photos',
+  'sharing',
   `cars/${CAR}/runs`,
   `cars/${CAR}/versions`,
   `cars/${CAR}/history`,
   'removed',
   'archive',
   `cars/${CAR}/runs/tallies`,
+  `cars/${CAR}/runs/sessions`,
 ];
 
 /** One hostile request after another, always the same from the same random numbers in [0, 1). */
@@ -140,6 +162,9 @@ export function* hostileRequests(random: () => number): Generator<HostileRequest
         [`/api/cars/${CAR}/runs/${CAR}`, 'record', record],
         [`/api/cars/${CAR}/versions/${CAR}`, 'record', version],
         [`/api/parts/${CAR}`, 'part', part],
+        [`/api/briefs/${CAR}`, 'brief', brief],
+        [`/api/sessions/${CAR}`, 'session', session],
+        [`/api/photos/${CAR}`, 'photo', photo],
       ] as const);
       return json('a spoilt body', 'PUT', path, { baseVersion: one([0, 1, -1, 1.5, 2 ** 60, '0', null]), [key]: spoilt(content) });
     },

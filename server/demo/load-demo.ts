@@ -1,13 +1,19 @@
 import { readFileSync } from 'node:fs';
 import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
+import type { Brief } from '../../core/schema/generated/brief.ts';
+import type { Session } from '../../core/schema/generated/session.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { Db } from '../database.ts';
+import { briefQueries } from '../queries/briefs.ts';
 import { carQueries } from '../queries/cars.ts';
 import { partQueries } from '../queries/parts.ts';
 import { runQueries } from '../queries/runs.ts';
+import { sessionQueries } from '../queries/sessions.ts';
 import { versionQueries } from '../queries/versions.ts';
 
 interface Demo {
+  /** The evening on which all its runs were made. */
+  readonly session: { readonly id: string; readonly session: Omit<Session, 'format' | 'version'> };
   readonly parts: readonly { readonly id: string; readonly part: Omit<OwnPart, 'format' | 'version'> }[];
   readonly cars: readonly {
     readonly id: string;
@@ -18,13 +24,19 @@ interface Demo {
   }[];
 }
 
-/** The made-up cars, parts and runs of the Skerrow ferry hall. Loaded once: what was changed or removed in the demo stays so. */
+/** The brief that the demo's cars work to. */
+const TROPHY = '5ce44000-0000-4000-8000-0000000000b1';
+
+/** The made-up cars, parts, runs and brief of the Skerrow ferry hall. Loaded once: what was changed or removed in the demo stays so. */
 export function loadDemo(db: Db): void {
-  const { cars, parts } = JSON.parse(readFileSync(new URL('skerrow.json', import.meta.url), 'utf8')) as Demo;
+  const read = (file: string): unknown => JSON.parse(readFileSync(new URL(file, import.meta.url), 'utf8'));
+  const { cars, parts, session } = read('skerrow.json') as Demo;
   const [carTable, partTable, versionTable, runTable] = [carQueries(db), partQueries(db), versionQueries(db), runQueries(db)];
   // One second apart, so that they stand in this order.
   const keptAt = (index: number): string => new Date(Date.UTC(2026, 10, 20, 18, 0, index)).toISOString();
   db.transaction(() => {
+    briefQueries(db).write(TROPHY, 0, read('skerrow-lull-trophy.brief.json') as Brief, keptAt(0));
+    sessionQueries(db).write(session.id, 0, { format: 'nimble-axle/session', version: 1, ...session.session }, keptAt(0));
     parts.forEach(({ id, part }, index) => partTable.write(id, 0, { format: 'nimble-axle/own-part', version: 1, ...part }, keptAt(index)));
     cars.forEach(({ id, design, versions, runs }, index) => {
       if (!carTable.write(id, 0, design, keptAt(index))) return;
@@ -33,7 +45,8 @@ export function loadDemo(db: Db): void {
       for (const run of runs) {
         // A run was made with the version it names, else with the car as it stands.
         const ranWith = versions.find((version) => version.id === run.record.carVersion)?.record.design ?? design;
-        runTable.write(run.id, id, 0, { format: 'nimble-axle/run-record', version: 1, ...run.record, design: ranWith }, run.record.ranAt);
+        const record: RunRecord = { format: 'nimble-axle/run-record', version: 1, ...run.record, session: session.id, design: ranWith };
+        runTable.write(run.id, id, 0, record, run.record.ranAt);
       }
     });
   })();

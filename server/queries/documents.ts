@@ -12,8 +12,8 @@ interface Row {
 /** JSON documents that stand for themselves, one to a row of `table`, in its `column`, under whose name they are answered. */
 export function documents<T, S extends Kept & { readonly updatedAt: string }>(
   db: Db,
-  table: 'cars' | 'own_parts',
-  column: 'design' | 'part',
+  table: 'cars' | 'own_parts' | 'briefs' | 'sessions' | 'photos',
+  column: 'design' | 'part' | 'brief' | 'session' | 'photo',
   read: Reader<T>,
 ) {
   const keptOf = (row: Row): Listed<S> =>

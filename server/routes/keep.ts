@@ -1,13 +1,14 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Router, type Request, type Response } from 'express';
 import type { Fault } from '../../core/fault.ts';
-import { isReadable, type Kept, type Listed } from '../../core/schema/stored.ts';
+import { isReadable, type Kept } from '../../core/schema/stored.ts';
 import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
 import { faulty, notFound, sendProblem, unreadable } from '../problem.ts';
+import type { Place } from '../queries/place.ts';
 import type { Reader } from '../queries/rows.ts';
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+export const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
 /** Faults of what every write carries: an id made by the client, and the version it was based on (0 for a new one). */
 function writeFaults(request: Request): Fault[] {
@@ -20,11 +21,7 @@ function writeFaults(request: Request): Fault[] {
 }
 
 /** Where things of one kind are kept, for one request: a record's are those of the car in its address. */
-interface Place<K extends Kept, T> {
-  readonly get: (id: string) => Listed<K> | undefined;
-  readonly write: (id: string, base: number, content: T, now: string) => boolean;
-  readonly remove: (id: string, at: string) => boolean;
-  readonly restore: (id: string) => boolean;
+interface CheckedPlace<K extends Kept, T> extends Place<K, T> {
   /** What is wrong with keeping this, beyond its own shape. */
   readonly faults?: (id: string, content: T) => readonly Fault[];
 }
@@ -34,9 +31,9 @@ interface Keeping<K extends Kept, T> {
   /** Its name in messages. */
   readonly what: string;
   /** The key under which the content is sent and answered. */
-  readonly key: 'design' | 'part' | 'record';
+  readonly key: 'design' | 'part' | 'brief' | 'session' | 'photo' | 'record';
   readonly read: Reader<T>;
-  readonly placeOf: (request: Request) => Place<K, T>;
+  readonly placeOf: (request: Request) => CheckedPlace<K, T>;
 }
 
 /** The content as JSON has it: −0 is 0. */

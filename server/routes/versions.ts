@@ -6,6 +6,7 @@ import type { StoredVersion } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import type { CarQueries } from '../queries/cars.ts';
 import type { VersionQueries } from '../queries/versions.ts';
+import { placeOfCar } from '../queries/place.ts';
 import { carOf, ofCarHere } from './car-of.ts';
 import { keepRoutes } from './keep.ts';
 
@@ -29,10 +30,7 @@ export function versionRoutes(store: Store, versions: VersionQueries, cars: CarQ
       placeOf: (request) => {
         const carId = carOf(request);
         return {
-          get: (id) => versions.get(id, carId),
-          write: (id, base, record, now) => versions.write(id, carId, base, record, now),
-          remove: (id, at) => versions.remove(id, carId, at),
-          restore: (id) => versions.restore(id, carId),
+          ...placeOfCar(versions, carId),
           faults: (id, { parent }) => parentFaults(id, carId, parent),
         };
       },

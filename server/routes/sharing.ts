@@ -1,0 +1,27 @@
+import type { RequestListener } from 'node:http';
+import { Router } from 'express';
+import { sendProblem } from '../problem.ts';
+import { NoNetwork, type Sharing } from '../sharing/sharing.ts';
+
+/** Whether phones may join: told, begun and ended from this machine alone. */
+export function sharingRoutes(sharing: Sharing, phones: RequestListener): Router {
+  const router = Router();
+  router.get('/', (_request, response) => void response.json(sharing.state()));
+  router.post('/', async (_request, response) => {
+    try {
+      response.json(await sharing.begin(phones));
+    } catch (error) {
+      if (!(error instanceof NoNetwork)) throw error;
+      sendProblem(response, {
+        status: 409,
+        title: 'No phone can join now',
+        detail: `${error.message}. Join the hall’s network, then try again.`,
+      });
+    }
+  });
+  router.delete('/', (_request, response) => {
+    sharing.end();
+    response.json(sharing.state());
+  });
+  return router;
+}
