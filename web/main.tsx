@@ -14,8 +14,9 @@ import { router } from './app/routes.tsx';
 import { makeStore } from './app/store.ts';
 import { claimTab } from './app/tab.ts';
 import { theme } from './app/theme.ts';
+import { styleNonce } from './ui/style-nonce.ts';
 
-const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content;
+const nonce = styleNonce();
 const styles = createCache({ key: 'na', ...(nonce && { nonce }) });
 
 // The Garage's list is asked for while the page is still being made.
@@ -35,3 +36,8 @@ createRoot(document.getElementById('root')!).render(
     </CacheProvider>
   </StrictMode>,
 );
+
+/** ms after the page stands: its own files come first. */
+const OFFLINE_AFTER = 3000;
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  setTimeout(() => requestIdleCallback(() => void navigator.serviceWorker.register('/sw.js').catch(console.error)), OFFLINE_AFTER);

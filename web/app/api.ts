@@ -1,6 +1,9 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
 import type { ToldFault } from '../../core/fault-words.ts';
+import type { Brief } from '../../core/schema/generated/brief.ts';
+import type { Photo } from '../../core/schema/generated/photo.ts';
+import type { Session } from '../../core/schema/generated/session.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import {
   isReadable,
@@ -12,14 +15,17 @@ import {
   type Removed,
   type RunPage,
   type RunTallies,
+  type SessionSums,
+  type StoredBrief,
   type StoredCar,
   type StoredPart,
   type StoredRun,
+  type StoredSession,
   type StoredVersion,
   type Unreadable,
 } from '../../core/schema/stored.ts';
 
-export type { ListedCar, StoredCar, StoredPart, StoredRun, StoredVersion };
+export type { ListedCar, StoredBrief, StoredCar, StoredPart, StoredRun, StoredSession, StoredVersion };
 
 /** A list, with what of it cannot be read any more set apart. */
 export interface Sorted<T> {
@@ -46,6 +52,9 @@ export function problemOf(error: unknown): Problem {
   return { title: 'The program cannot be reached', detail: 'What you typed is kept here. Is it still running?' };
 }
 
+/** Whether the program gave no answer at all. */
+export const isGone = (error: unknown): boolean => typeof (error as { status?: unknown } | undefined)?.status !== 'number';
+
 /** One line for a message. */
 export const problemLine = (error: unknown): string => {
   const { title, detail, faults } = problemOf(error);
@@ -53,23 +62,34 @@ export const problemLine = (error: unknown): string => {
   return reasons ? `${title}: ${reasons}` : title;
 };
 
-/** Runs of a car that were made with one of these designs and wound so; all of them without. */
+/** Runs of a car that were made with one of these designs and wound so, in a session; all of them without. */
 export interface RunFilter {
-  readonly designs: readonly string[];
-  readonly wind: 'full' | number;
+  readonly designs?: readonly string[];
+  readonly wind?: 'full' | number;
+  readonly session?: string;
+  /** As the server names its orders; the newest first without. */
+  readonly order?: string;
 }
+
+/** Where a picture of a run is shown from. */
+export const pictureAddress = (id: string): string => `/api/photos/${id}/picture`;
 
 /** Runs on one page of the list. */
 export const RUNS_ON_A_PAGE = 100;
 
 const runsAddress = (carId: string, filter: RunFilter | null, page: number): string => {
   const query = new URLSearchParams({ offset: String(page * RUNS_ON_A_PAGE), limit: String(RUNS_ON_A_PAGE) });
-  if (filter) {
-    query.set('designs', filter.designs.join(','));
-    query.set('wind', String(filter.wind));
-  }
+  if (filter?.designs) query.set('designs', filter.designs.join(','));
+  if (filter?.wind !== undefined) query.set('wind', String(filter.wind));
+  if (filter?.session !== undefined) query.set('session', filter.session);
+  if (filter?.order !== undefined) query.set('order', filter.order);
   return `/cars/${carId}/runs?${query.toString()}`;
 };
+
+/** Whether phones may join, and how. */
+export interface SharingState {
+  readonly shared: { readonly addresses: readonly string[]; readonly code: string; readonly joined: number } | null;
+}
 
 /** One thing kept below a car. */
 interface OfCar {
@@ -84,6 +104,13 @@ export interface ArchiveOpening {
 }
 const named = (ids: readonly string[] | 'all'): string => (ids === 'all' ? 'all' : ids.join(','));
 
+/** New runs of a car, made with one design. */
+interface AddedRuns {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly runs: readonly { readonly id: string; readonly record: Omit<RunRecord, 'design'> }[];
+}
+
 interface Write<T> {
   readonly id: string;
   /** The version it was based on, 0 for a new one. */
@@ -94,7 +121,7 @@ interface Write<T> {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['cars', 'runs', 'versions', 'parts', 'removed'],
+  tagTypes: ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'sharing', 'removed'],
   endpoints: (build) => ({
     listCars: build.query<Sorted<ListedCar>, void>({ query: () => '/cars', transformResponse: sorted<ListedCar>, providesTags: ['cars'] }),
     getCar: build.query<StoredCar, string>({ query: (id) => `/cars/${id}` }),
@@ -126,6 +153,10 @@ export const api = createApi({
         method: 'PUT',
         body: { baseVersion, record: content },
       }),
+      invalidatesTags: ['runs', 'cars'],
+    }),
+    addRuns: build.mutation<{ readonly stored: number }, AddedRuns>({
+      query: ({ carId, ...body }) => ({ url: `/cars/${carId}/runs`, method: 'POST', body }),
       invalidatesTags: ['runs', 'cars'],
     }),
     removeRun: build.mutation<void, OfCar>({
@@ -170,6 +201,48 @@ export const api = createApi({
       query: (id) => ({ url: `/parts/${id}/restore`, method: 'POST', body: {} }),
       invalidatesTags: ['parts', 'removed'],
     }),
+    listBriefs: build.query<Sorted<StoredBrief>, void>({
+      query: () => '/briefs',
+      transformResponse: sorted<StoredBrief>,
+      providesTags: ['briefs'],
+    }),
+    getBrief: build.query<StoredBrief, string>({ query: (id) => `/briefs/${id}` }),
+    saveBrief: build.mutation<StoredBrief, Write<Brief>>({
+      query: ({ id, baseVersion, content }) => ({ url: `/briefs/${id}`, method: 'PUT', body: { baseVersion, brief: content } }),
+      invalidatesTags: ['briefs'],
+    }),
+    removeBrief: build.mutation<void, string>({
+      query: (id) => ({ url: `/briefs/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['briefs', 'removed'],
+    }),
+    restoreBrief: build.mutation<void, string>({
+      query: (id) => ({ url: `/briefs/${id}/restore`, method: 'POST', body: {} }),
+      invalidatesTags: ['briefs', 'removed'],
+    }),
+    listSessions: build.query<Sorted<StoredSession>, void>({
+      query: () => '/sessions',
+      transformResponse: sorted<StoredSession>,
+      providesTags: ['sessions'],
+    }),
+    saveSession: build.mutation<StoredSession, Write<Session>>({
+      query: ({ id, baseVersion, content }) => ({ url: `/sessions/${id}`, method: 'PUT', body: { baseVersion, session: content } }),
+      invalidatesTags: ['sessions'],
+    }),
+    restoreSession: build.mutation<void, string>({
+      query: (id) => ({ url: `/sessions/${id}/restore`, method: 'POST', body: {} }),
+      invalidatesTags: ['sessions', 'removed'],
+    }),
+    savePhoto: build.mutation<unknown, Write<Photo>>({
+      query: ({ id, baseVersion, content }) => ({ url: `/photos/${id}`, method: 'PUT', body: { baseVersion, photo: content } }),
+    }),
+    sumSessions: build.query<SessionSums[], string>({ query: (carId) => `/cars/${carId}/runs/sessions`, providesTags: ['runs'] }),
+    getSharing: build.query<SharingState, void>({ query: () => '/sharing', providesTags: ['sharing'] }),
+    beginSharing: build.mutation<SharingState, void>({
+      query: () => ({ url: '/sharing', method: 'POST', body: {} }),
+      invalidatesTags: ['sharing'],
+    }),
+    endSharing: build.mutation<SharingState, void>({ query: () => ({ url: '/sharing', method: 'DELETE' }), invalidatesTags: ['sharing'] }),
+    join: build.mutation<void, string>({ query: (code) => ({ url: '/join', method: 'POST', body: { code } }) }),
     restoreRun: build.mutation<void, OfCar>({
       query: ({ carId, id }) => ({ url: `/cars/${carId}/runs/${id}/restore`, method: 'POST', body: {} }),
       invalidatesTags: ['runs', 'cars', 'removed'],
@@ -187,7 +260,7 @@ export const api = createApi({
         headers: { 'content-type': 'application/zip' },
         body: file,
       }),
-      invalidatesTags: (_report, _error, { take }) => (take ? ['cars', 'runs', 'versions', 'parts', 'removed'] : []),
+      invalidatesTags: (_report, _error, { take }) => (take ? ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'removed'] : []),
     }),
   }),
 });
@@ -201,8 +274,18 @@ export const {
   useSavePartMutation,
   useRemovePartMutation,
   useRestorePartMutation,
+  useGetSharingQuery,
+  useBeginSharingMutation,
+  useEndSharingMutation,
+  useJoinMutation,
+  useListBriefsQuery,
+  useListSessionsQuery,
+  useSaveSessionMutation,
+  useSaveBriefMutation,
+  useRemoveBriefMutation,
   useListRunsQuery,
   useTallyRunsQuery,
+  useSumSessionsQuery,
   useGetRunQuery,
   useListEarlierQuery,
   useListRemovedQuery,
@@ -211,5 +294,6 @@ export const {
   useRemoveVersionMutation,
   useSaveVersionMutation,
   useSaveRunMutation,
+  useAddRunsMutation,
   useRemoveRunMutation,
 } = api;

@@ -41,14 +41,15 @@ describe('preferences', () => {
     return preferencesReducer(undefined, { type: 'begun' });
   };
   it('are what was kept, or the usual ones where that cannot be read', () => {
-    expect(kept('{"units":"inch","lastCar":"a"}')).toEqual({ units: 'inch', lastCar: 'a' });
-    for (const text of [null, '{', '[]', '{"units":"furlong","lastCar":7}']) expect(kept(text)).toEqual({ units: 'metric', lastCar: null });
+    expect(kept('{"units":"inch","lastCar":"a"}')).toEqual({ units: 'inch', lastCar: 'a', session: null, asksBefore: true });
+    for (const text of [null, '{', '[]', '{"units":"furlong","lastCar":7}'])
+      expect(kept(text)).toEqual({ units: 'metric', lastCar: null, session: null, asksBefore: true });
   });
   it('are kept as they are chosen', () => {
     const stored: string[] = [];
     const usual = kept(null);
     vi.stubGlobal('localStorage', { setItem: (_key: string, text: string) => stored.push(text) });
     keepPreferences([unitsChosen('inch'), carVisited('b')].reduce(preferencesReducer, usual));
-    expect(JSON.parse(stored[0]!)).toEqual({ units: 'inch', lastCar: 'b' });
+    expect(JSON.parse(stored[0]!)).toMatchObject({ units: 'inch', lastCar: 'b', asksBefore: true });
   });
 });

@@ -21,6 +21,9 @@ const KINDS: readonly (readonly [keyof ArchiveCount, string])[] = [
   ['version', 'versions'],
   ['run', 'runs'],
   ['part', 'parts'],
+  ['brief', 'briefs'],
+  ['session', 'sessions'],
+  ['photo', 'photos'],
 ];
 const sumOf = (count: ArchiveCount): number => KINDS.reduce((sum, [kind]) => sum + count[kind], 0);
 /** Things told one by one, at most: more are decided about together. */

@@ -7,14 +7,24 @@ interface Preferences {
   readonly units: UnitSystem;
   /** The car last opened, to which the rail leads back. */
   readonly lastCar: string | null;
+  /** The session that runs are logged in; null for none. */
+  readonly session: string | null;
+  /** Whether the list before a run is asked. */
+  readonly asksBefore: boolean;
 }
 
 function stored(): Preferences {
   try {
     const value = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Preferences>;
-    return { units: value.units === 'inch' ? 'inch' : 'metric', lastCar: typeof value.lastCar === 'string' ? value.lastCar : null };
+    const textOf = (text: unknown): string | null => (typeof text === 'string' ? text : null);
+    return {
+      units: value.units === 'inch' ? 'inch' : 'metric',
+      lastCar: textOf(value.lastCar),
+      session: textOf(value.session),
+      asksBefore: value.asksBefore !== false,
+    };
   } catch {
-    return { units: 'metric', lastCar: null };
+    return { units: 'metric', lastCar: null, session: null, asksBefore: true };
   }
 }
 
@@ -23,10 +33,12 @@ const preferences = createSlice({
   initialState: stored,
   reducers: {
     unitsChosen: (state, { payload }: PayloadAction<UnitSystem>) => ({ ...state, units: payload }),
+    sessionChosen: (state, { payload }: PayloadAction<string | null>) => ({ ...state, session: payload }),
+    listSwitched: (state, { payload }: PayloadAction<boolean>) => ({ ...state, asksBefore: payload }),
     carVisited: (state, { payload }: PayloadAction<string | null>) => ({ ...state, lastCar: payload }),
   },
 });
 
 export const keepPreferences = (value: Preferences): void => localStorage.setItem(KEY, JSON.stringify(value));
-export const { unitsChosen, carVisited } = preferences.actions;
+export const { unitsChosen, carVisited, sessionChosen, listSwitched } = preferences.actions;
 export const preferencesReducer = preferences.reducer;

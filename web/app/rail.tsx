@@ -1,22 +1,33 @@
 import DesignIcon from '@mui/icons-material/ArchitectureOutlined';
 import DarkIcon from '@mui/icons-material/DarkModeOutlined';
+import BriefIcon from '@mui/icons-material/AssignmentOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
+import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
 import { useColorScheme } from '@mui/material/styles';
 import { NavLink, useParams } from 'react-router';
 import styles from './shell.module.css';
+import { useWaiting } from './use-waiting.ts';
 import { useAppSelector } from './store.ts';
 
 interface StationProps {
   readonly to: string;
   readonly label: string;
   readonly icon: React.ReactNode;
+  /** What waits there, in a few words. */
+  readonly waiting?: string | undefined;
 }
-const Station = ({ to, label, icon }: StationProps) => (
+const Station = ({ to, label, icon, waiting }: StationProps) => (
   <NavLink to={to} end className={styles.item}>
     {icon}
     {label}
+    {waiting && (
+      <span className={styles.waiting}>
+        <span aria-hidden>● </span>
+        {waiting}
+      </span>
+    )}
   </NavLink>
 );
 
@@ -35,11 +46,14 @@ function SchemeSwitch() {
 export function Rail() {
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
   const car = useParams().carId ?? lastCar;
+  const waiting = useWaiting(car);
   return (
     <nav aria-label="Stations" className={styles.rail}>
       <Station to="/" label="Garage" icon={<GarageIcon />} />
-      {car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} />}
-      {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} />}
+      <Station to={car ? `/cars/${car}/brief` : '/briefs'} label="Brief" icon={<BriefIcon />} waiting={waiting.brief} />
+      {car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} waiting={waiting.design} />}
+      {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
+      {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
       <SchemeSwitch />
     </nav>
   );

@@ -1,9 +1,17 @@
-import type { Removed } from '../../core/schema/stored.ts';
+import type { ArchivedKind } from '../../core/schema/stored.ts';
 
-const WHAT: Readonly<Record<Removed['what'], string>> = { car: 'Car', run: 'Run', version: 'Version', part: 'Part' };
+const WHAT: Readonly<Record<ArchivedKind, string>> = {
+  car: 'Car',
+  run: 'Run',
+  version: 'Version',
+  part: 'Part',
+  brief: 'Brief',
+  session: 'Session',
+  photo: 'Photo',
+};
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
 const TIME = /^\d{4}-\d\d-\d\dT[\d:.]+Z$/;
 
 /** What something removed, or of an archive, is called; a run by when it ran: `Run of 21 Nov 2026, 18:00`. */
-export const removedName = (what: Removed['what'], name: string): string =>
+export const removedName = (what: ArchivedKind, name: string): string =>
   TIME.test(name) ? `${WHAT[what]} of ${when.format(new Date(name))}` : `${WHAT[what]} “${name}”`;

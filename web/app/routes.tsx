@@ -3,7 +3,7 @@ import { GaragePage } from '../stations/garage/garage-page.tsx';
 import { ErrorScreen, NotFoundScreen } from './error-screen.tsx';
 import { Shell } from './shell.tsx';
 
-/** Design and Track are fetched when first opened: the Garage is usable without them. */
+/** All but the Garage are fetched when first opened: the Garage is usable without them. */
 export const router = createBrowserRouter([
   {
     path: '/',
@@ -14,6 +14,14 @@ export const router = createBrowserRouter([
       { index: true, element: <GaragePage /> },
       { path: 'cars/:carId/design', lazy: async () => ({ Component: (await import('../stations/design/design-page.tsx')).DesignPage }) },
       { path: 'cars/:carId/track', lazy: async () => ({ Component: (await import('../stations/track/track-page.tsx')).TrackPage }) },
+      {
+        path: 'cars/:carId/track/sheet',
+        lazy: async () => ({ Component: (await import('../stations/track/sheet-page.tsx')).SheetPage }),
+      },
+      { path: 'cars/:carId/tune', lazy: async () => ({ Component: (await import('../stations/tune/tune-page.tsx')).TunePage }) },
+      { path: 'cars/:carId/brief', lazy: async () => ({ Component: (await import('../stations/brief/car-brief-page.tsx')).CarBriefPage }) },
+      { path: 'briefs', lazy: async () => ({ Component: (await import('../stations/brief/briefs-page.tsx')).BriefsPage }) },
+      { path: 'briefs/:briefId', lazy: async () => ({ Component: (await import('../stations/brief/brief-page.tsx')).BriefPage }) },
       { path: '*', element: <NotFoundScreen /> },
     ],
   },

@@ -1,7 +1,9 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { autosave } from '../open-car/autosave.ts';
-import { designReducer } from '../open-car/design-slice.ts';
+import { briefAutosave } from '../open-brief/brief-document.ts';
+import { briefSlice } from '../open-brief/brief-slice.ts';
+import { carAutosave } from '../open-car/car-document.ts';
+import { designSlice } from '../open-car/design-slice.ts';
 import { keepTrackForms, trackReducer } from '../stations/track/track-slice.ts';
 import { api } from './api.ts';
 import { keepPreferences, preferencesReducer } from './preferences-slice.ts';
@@ -9,7 +11,8 @@ import { toastsReducer } from './toasts-slice.ts';
 
 const reducer = combineReducers({
   [api.reducerPath]: api.reducer,
-  design: designReducer,
+  brief: briefSlice.reducer,
+  design: designSlice.reducer,
   preferences: preferencesReducer,
   toasts: toastsReducer,
   track: trackReducer,
@@ -20,7 +23,7 @@ export type RootState = ReturnType<typeof reducer>;
 export function makeStore() {
   const store = configureStore({
     reducer,
-    middleware: (defaults) => defaults().prepend(autosave.middleware).concat(api.middleware),
+    middleware: (defaults) => defaults().prepend(carAutosave.middleware, briefAutosave.middleware).concat(api.middleware),
   });
   let kept = store.getState();
   store.subscribe(() => {
@@ -33,5 +36,6 @@ export function makeStore() {
 }
 
 export type AppStore = ReturnType<typeof makeStore>;
+export type AppDispatch = AppStore['dispatch'];
 export const useAppDispatch = useDispatch.withTypes<AppStore['dispatch']>();
 export const useAppSelector = useSelector.withTypes<RootState>();

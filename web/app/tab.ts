@@ -16,6 +16,11 @@ const claim = (tab: string): Promise<boolean> =>
 
 /** Takes the tab's name before anything is kept under it. A duplicated tab finds its name taken and gets a new one. */
 export async function claimTab(): Promise<void> {
+  // Over plain http from another machine there are no locks: each tab there has a name of its own.
+  if (!navigator.locks) {
+    name = nanoid();
+    return;
+  }
   name = sessionStorage.getItem(KEY) ?? nanoid();
   if (!(await claim(name))) {
     name = nanoid();
@@ -27,6 +32,7 @@ export async function claimTab(): Promise<void> {
 export const tabId = (): string => name;
 
 export async function isAlive(tab: string): Promise<boolean> {
+  if (!navigator.locks) return true;
   const { held } = await navigator.locks.query();
   return held?.some((lock) => lock.name === lockOf(tab)) ?? false;
 }

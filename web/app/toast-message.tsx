@@ -1,7 +1,8 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { api, problemLine } from './api.ts';
+import { problemLine } from './api.ts';
+import { bringBack } from './restore.ts';
 import { useAppDispatch } from './store.ts';
 import { toastClosed, toasted, type Toast, type Undoing } from './toasts-slice.ts';
 
@@ -11,10 +12,7 @@ export default function ToastMessage({ toast }: { readonly toast: Toast }) {
   const close = (): void => void dispatch(toastClosed(toast.id));
   const undo = async (undoing: Undoing): Promise<void> => {
     close();
-    const { restoreCar, restoreRun, restoreVersion } = api.endpoints;
-    const restored = await (undoing.kind === 'car'
-      ? dispatch(restoreCar.initiate(undoing.id))
-      : dispatch((undoing.kind === 'run' ? restoreRun : restoreVersion).initiate(undoing)));
+    const restored = await bringBack(dispatch, { what: undoing.kind, id: undoing.id, carId: 'carId' in undoing ? undoing.carId : null });
     if (restored.error) dispatch(toasted(problemLine(restored.error), { tone: 'stop', undoing }));
   };
   return (

@@ -1,50 +1,59 @@
 import { useNavigate } from 'react-router';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
+import { freeName } from '../../core/brief/free-name.ts';
 import { newCar } from '../../core/car/new-car.ts';
 import { faultLine } from '../../core/fault-words.ts';
 import { api, problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from './api.ts';
+import { useKeepingBriefs } from './use-briefs.ts';
 import { carVisited } from './preferences-slice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { toasted } from './toasts-slice.ts';
-
-/** `New car`, or `New car 2` where that name is taken. */
-function freeName(wanted: string, cars: readonly ListedCar[]): string {
-  const taken = new Set(cars.map(({ design }) => design.name));
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? wanted : `${wanted} ${n}`;
-    if (!taken.has(name)) return name;
-  }
-}
+import { newId } from './new-id.ts';
 
 /** What can be done with cars in the Garage. */
 export function useCars() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
+  const { add: addBrief } = useKeepingBriefs();
   const [save] = useSaveCarMutation();
   const [remove] = useRemoveCarMutation();
   const fail = (error: unknown): void => void dispatch(toasted(problemLine(error), { tone: 'stop' }));
 
   const add = async (design: CarDesign): Promise<void> => {
-    const id = crypto.randomUUID();
+    const id = newId();
     const { data: cars } = await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false }));
-    const answer = await save({ id, baseVersion: 0, content: { ...design, name: freeName(design.name, cars?.readable ?? []) } });
+    const answer = await save({
+      id,
+      baseVersion: 0,
+      content: {
+        ...design,
+        name: freeName(
+          design.name,
+          (cars?.readable ?? []).map((car) => car.design.name),
+        ),
+      },
+    });
     if (answer.error) fail(answer.error);
     else await navigate(`/cars/${id}/design`);
   };
   return {
+    add,
     addNew: (kind: MotorKind) => add(newCar('New car', kind)),
     duplicate: (car: ListedCar) => add(car.design),
-    /** Opens a car file; an archive is handed on, to be looked into first. */
+    /** Opens a car or brief file; an archive is handed on, to be looked into first. */
     openFile: async (file: File, onArchive: (file: File) => void) => {
       if (/\.zip$/i.test(file.name) || file.type === 'application/zip') return onArchive(file);
       // Reading files takes a fair piece of program: it is fetched when a file is opened.
-      const { readCarDesign, readJson } = await import('../../core/files/read.ts');
-      const read = readJson(await file.text(), readCarDesign);
-      if (read.kind === 'read') return add(read.value);
+      const { formatOf, readBrief, readCarDesign, readJson } = await import('../../core/files/read.ts');
+      const text = await file.text();
+      const isBrief = formatOf(text) === 'nimble-axle/brief';
+      const read = isBrief ? readJson(text, readBrief) : readJson(text, readCarDesign);
+      if (read.kind === 'read') return 'rounds' in read.value ? addBrief(read.value) : add(read.value);
       const [first, ...more] = read.faults;
       const rest = more.length > 0 ? ` (and ${more.length} more)` : '';
-      dispatch(toasted(`${file.name} is not a car file this app can open: ${faultLine(first!)}${rest}`, { tone: 'stop' }));
+      const what = isBrief ? 'brief' : 'car';
+      dispatch(toasted(`${file.name} is not a ${what} file this app can open: ${faultLine(first!)}${rest}`, { tone: 'stop' }));
     },
     remove: async (id: string, name: string) => {
       const answer = await remove(id);

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { Assessment } from '../../core/explore/assess.ts';
 import type { UnitSystem } from '../../core/units/quantity.ts';
-import { assessorWorker, dropAssessor, orBroken } from '../workers/explore.ts';
+import { dropWorker, errandWorker, orBroken } from '../workers/explore.ts';
 import { newestOnly } from '../workers/newest-only.ts';
 
 /** ms the worker waits, so that curve and verdict of the edit are painted with the machine to themselves. */
@@ -11,10 +11,10 @@ const AFTER_PAINT = 48;
 const ask = newestOnly(
   async ({ design, units }: { readonly design: CarDesign; readonly units: UnitSystem }): Promise<Assessment | null> => {
     try {
-      return await orBroken(assessorWorker().work.assess(design, units));
+      return await orBroken(errandWorker('assess').work.assess(design, units));
     } catch (reason) {
       // A worker that broke answers no more.
-      dropAssessor();
+      dropWorker('assess');
       throw reason;
     }
   },

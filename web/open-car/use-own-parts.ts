@@ -11,6 +11,7 @@ import {
 } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
+import { newId } from '../app/new-id.ts';
 
 const NONE: readonly StoredPart[] = [];
 
@@ -40,7 +41,7 @@ export function useKeepingParts() {
   return {
     /** Keeps a part: a new one, or over the one it was made from. */
     keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> =>
-      told(await save({ id: from?.id ?? crypto.randomUUID(), baseVersion: from?.version ?? 0, content: part })),
+      told(await save({ id: from?.id ?? newId(), baseVersion: from?.version ?? 0, content: part })),
     remove: async ({ id }: StoredPart): Promise<boolean> => told(await remove(id)),
     removeUnreadable: async (id: string): Promise<boolean> => told(await remove(id)),
     restore: async ({ id }: StoredPart): Promise<boolean> => told(await restore(id)),

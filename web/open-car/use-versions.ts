@@ -7,6 +7,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { useUnits } from '../ui/use-units.ts';
 import type { Edit } from './design-slice.ts';
+import { newId } from '../app/new-id.ts';
 
 const NONE: readonly StoredVersion[] = [];
 
@@ -33,7 +34,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
     const { closest, change } = grownFrom(kept);
     const answer = await save({
       carId,
-      id: crypto.randomUUID(),
+      id: newId(),
       baseVersion: 0,
       content: {
         format: 'nimble-axle/car-version',
@@ -52,7 +53,10 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const goBack = async (name: string, earlier: CarDesign): Promise<void> => {
     // What is there now is kept first: going back loses nothing.
     if (!current && !(await keep(`before going back to ${name}`.slice(0, 80), ''))) return;
-    edit((present) => ({ ...earlier, name: present.name }));
+    edit(({ name: called, brief }) => {
+      const { brief: _then, ...car } = earlier;
+      return { ...car, name: called, ...(brief && { brief }) };
+    });
     dispatch(toasted(`Back to “${name}”`));
   };
   const remove = async (id: string, name: string): Promise<void> => {

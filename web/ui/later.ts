@@ -9,4 +9,4 @@ export const later: typeof lazy = (load) => {
 };
 
 /** Fetches all that came later, so that it is there even when the server no longer is. */
-export const fetchLater = (): Promise<unknown> => Promise.all(waiting.map((load) => load()));
+export const fetchLater = (): Promise<unknown> => Promise.allSettled(waiting.map((load) => load()));

@@ -21,7 +21,7 @@ export function QuantityField({ label, labelHidden, quantity, value, onChange, f
       label={labelHidden ? undefined : label}
       slotProps={{
         htmlInput: { 'aria-label': name, inputMode: 'text', spellCheck: false },
-        input: { endAdornment: unit && <span aria-hidden>{unit}</span>, sx: { typography: 'figures', gap: 1 } },
+        input: { endAdornment: unit && <span aria-hidden>{unit}</span>, sx: { gap: 1, '& input, & > span': { typography: 'figures' } } },
       }}
     />
   );

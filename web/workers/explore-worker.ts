@@ -1,4 +1,6 @@
 import { expose } from 'comlink';
+import { judgeRound } from '../../core/brief/judge.ts';
+import type { Brief } from '../../core/brief/brief.ts';
 import { assess } from '../../core/explore/assess.ts';
 import { findBestCar, type SearchOptions } from '../../core/explore/best-car.ts';
 import { mapRows, type MapRequest } from '../../core/explore/map.ts';
@@ -6,6 +8,10 @@ import { sizesThatMatter, valuesThatMatter } from '../../core/explore/sensitivit
 import { boundedSweep, evenly } from '../../core/explore/sweep.ts';
 import { bestWinding } from '../../core/explore/winding-profile.ts';
 import { sizeCalled } from '../../core/car/sizes.ts';
+import { rigLines } from '../../core/rig/simulated-rig.ts';
+import type { RunOfCar } from '../../core/trials/compared-runs.ts';
+import { tuneCar, type TuningOptions } from '../../core/trials/tuning.ts';
+import { turnsForRoom } from '../../core/trials/turns-for-room.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../core/car/motors/motors.ts';
 import { newCar } from '../../core/car/new-car.ts';
@@ -34,6 +40,13 @@ const wanted =
 
 const work = {
   assess,
+  judgeRounds: wanted((design: CarDesign, brief: Brief) => brief.rounds.map((round) => judgeRound(design, brief, round))),
+  rigLines: wanted(rigLines),
+  turnsForRoom: wanted((design: CarDesign, room: number) => turnsForRoom(design, room)),
+  tuneCar: wanted(
+    (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (share: number) => void) =>
+      tuneCar(design, runs, { ...options, onProgress }),
+  ),
   mapRows: wanted(mapRows),
   boundedSweep: wanted(boundedSweep),
   /** Runs some thousand cars, those of `first` before the other kinds, for nothing: code that has run is fast. */

@@ -48,11 +48,18 @@ export async function orBroken<T>(asked: Promise<T>): Promise<T> {
   }
 }
 
-let assessor: PooledWorker | null = null;
-/** The worker that follows every edit: never held up by what is explored. */
-export const assessorWorker = (): PooledWorker => (assessor ??= startWorker());
-/** Ends it; the next design gets a new one. */
-export function dropAssessor(): void {
-  assessor?.stop();
-  assessor = null;
+/** Work that is never held up by what is explored: following every edit, and running the rounds of a brief. */
+export type Errand = 'assess' | 'rounds';
+const errands = new Map<Errand, PooledWorker>();
+
+/** The worker of an errand. */
+export function errandWorker(errand: Errand): PooledWorker {
+  const worker = errands.get(errand) ?? startWorker();
+  errands.set(errand, worker);
+  return worker;
+}
+/** Ends it: one that broke answers no more. The next design gets a new one. */
+export function dropWorker(errand: Errand): void {
+  errands.get(errand)?.stop();
+  errands.delete(errand);
 }

@@ -1,28 +1,27 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import { startTransition, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { useStore } from 'react-redux';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { marksOf } from '../../../core/explore/aim.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import type { Fault } from '../../../core/fault.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
-import { useAppDispatch, useAppSelector, type RootState } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { later } from '../../ui/later.ts';
 import { PanelBoundary } from '../../ui/panel-boundary.tsx';
-import { useShortcut } from '../../ui/use-shortcut.ts';
 import { CarDrawing } from '../../drawing/car-drawing.tsx';
-import { ConflictDialog } from '../../open-car/conflict-dialog.tsx';
+import { CarConflict } from '../../open-car/car-conflict.tsx';
 import { DesignHeader } from './design-header.tsx';
 import styles from './design-page.module.css';
-import { edited, redone, undone, type Edit } from '../../open-car/design-slice.ts';
+import { designSlice } from '../../open-car/design-slice.ts';
 import { CarPanel } from './car/car-panel.tsx';
 import type { OpenGroup } from './car/group.tsx';
 import { LowerPanel, type TabKey } from './lower-panel.tsx';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 import { usePlayer } from '../../drawing/use-player.ts';
-import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
+import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { VerdictPanel } from './verdict/verdict-panel.tsx';
 
 const VersionsDrawer = later(() => import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })));
@@ -64,26 +63,18 @@ const NO_FAULTS: readonly Fault[] = [];
 function useUndo(): (() => void) | undefined {
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector((state) => (state.design?.past.length ?? 0) > 0);
-  const undo = useCallback(() => void dispatch(undone()), [dispatch]);
+  const undo = useCallback(() => void dispatch(designSlice.actions.undone()), [dispatch]);
   return canUndo ? undo : undefined;
 }
 
 function Workspace({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
-  const dispatch = useAppDispatch();
-  const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
+  const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true, marks: marksOf(design.aim) }), [design]);
   const [tab, setTab] = useState<TabKey>('curve');
   const [opened, setOpened] = useState<OpenGroup | null>('motor');
   const [isListing, setListing] = useState(false);
   const [kept, setKept] = useState<readonly Ghost[]>([]);
   const [preview, setPreview] = useState<Ghost | null>(null);
-  const store = useStore<RootState>();
-  const edit: Edit = useCallback(
-    (change, gesture) => {
-      const present = store.getState().design?.present;
-      if (present) dispatch(edited({ design: change(present), gesture: gesture ?? null }));
-    },
-    [dispatch, store],
-  );
+  const edit = useEditCar();
   const showPreview = useCallback(
     (remedied: { readonly label: string; readonly design: CarDesign } | null) =>
       setPreview(remedied && { id: 'preview', name: remedied.label, design: remedied.design }),
@@ -101,20 +92,11 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
       {panel}
     </PanelBoundary>
   );
-  const withControl = (event: KeyboardEvent, key: string): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === key;
-  useShortcut(
-    (event) => withControl(event, 'z') && !event.shiftKey,
-    () => dispatch(undone()),
-  );
-  useShortcut(
-    (event) => withControl(event, 'y') || (withControl(event, 'z') && event.shiftKey),
-    () => dispatch(redone()),
-  );
   return (
     <div className={styles.station}>
       <DesignHeader carId={carId} name={design.name} edit={edit} onVersions={openVersions} />
       <div className={styles.workspace}>
-        {guarded('The car', <CarPanel design={design} edit={edit} faults={faults} opened={opened} onOpen={setOpened} />)}
+        {guarded('The car', <CarPanel carId={carId} design={design} edit={edit} faults={faults} opened={opened} onOpen={setOpened} />)}
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
           {guarded(
             'The drawing',
@@ -135,14 +117,14 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             />,
           )}
         </div>
-        {guarded('The verdict', <VerdictPanel design={design} prediction={prediction} edit={edit} onPreview={showPreview} />)}
+        {guarded('The verdict', <VerdictPanel carId={carId} design={design} prediction={prediction} edit={edit} onPreview={showPreview} />)}
       </div>
       {isListing && (
         <Suspense fallback={null}>
           <VersionsDrawer carId={carId} design={design} edit={edit} onClose={() => setListing(false)} ghosts={kept} onGhosts={setKept} />
         </Suspense>
       )}
-      <ConflictDialog />
+      <CarConflict />
     </div>
   );
 }

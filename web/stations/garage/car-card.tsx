@@ -1,20 +1,27 @@
 import MoreIcon from '@mui/icons-material/MoreHoriz';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import { useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Prediction } from '../../../core/predict/predict-run.ts';
 import { sideView } from '../../../core/geometry/side-view.ts';
 import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
+import { useAsked, useBriefOf } from '../../open-car/asked-design.ts';
+import { later } from '../../ui/later.ts';
+import type { JudgedRound } from '../../../core/brief/judge.ts';
 import type { ListedCar } from '../../app/api.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
 import { Facts } from '../../ui/facts.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
 import { sideScale } from '../../drawing/scale.ts';
+import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './garage.module.css';
+
+const CarBrief = later(() => import('./car-brief.tsx'));
+const NextStep = later(() => import('../../open-car/next-step.tsx'));
 
 const WIDTH = 320;
 const HEIGHT = 150;
@@ -22,6 +29,8 @@ const MARGIN = { side: 14, top: 8, floor: 8 };
 
 interface CarCardProps {
   readonly car: ListedCar;
+  /** In each round of its brief; null until they were run. */
+  readonly rounds: readonly JudgedRound[] | null;
   readonly onDuplicate: () => void;
   readonly onRemove: () => void;
 }
@@ -46,8 +55,10 @@ function usePredictionSoon(design: CarDesign): Prediction | null {
 }
 
 /** One car: its picture to scale, what is predicted and the best that was measured. */
-export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
-  const { design, best, runCount } = car;
+export function CarCard({ car, rounds, onDuplicate, onRemove }: CarCardProps) {
+  const { best, runCount } = car;
+  const worksTo = useBriefOf(car.design);
+  const design = useAsked(car.design);
   const units = useUnits();
   const view = useMemo(() => sideView(design), [design]);
   const prediction = usePredictionSoon(design);
@@ -77,12 +88,29 @@ export function CarCard({ car, onDuplicate, onRemove }: CarCardProps) {
           [`best of ${runCount === 1 ? '1 run' : `${runCount} runs`}`, measured],
         ]}
       />
+      {worksTo ? (
+        <Suspense fallback={<div className={styles.briefAwaited} />}>
+          <CarBrief carId={car.id} design={design} brief={worksTo.brief} rounds={rounds} />
+        </Suspense>
+      ) : (
+        <p className={plain.text}>
+          <Link to={`/cars/${car.id}/brief`} className={styles.plainLink}>
+            no brief yet: say what is asked
+          </Link>
+        </p>
+      )}
+      <Suspense fallback={<div className={styles.nextAwaited} />}>
+        <NextStep carId={car.id} design={design} />
+      </Suspense>
       <div className={styles.actions}>
         <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/design`}>
           Design
         </Button>
         <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/track`}>
           Track
+        </Button>
+        <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/tune`}>
+          Tune
         </Button>
         <MenuButton
           actions={[

@@ -1,16 +1,21 @@
 import Button from '@mui/material/Button';
-import { startTransition, Suspense, useRef, useState } from 'react';
+import { startTransition, Suspense, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { problemLine, useListCarsQuery } from '../../app/api.ts';
 import { Message } from '../../app/error-screen.tsx';
 import { useOpening } from '../../app/use-opening.ts';
+import { FileButton } from '../../ui/file-button.tsx';
 import { later } from '../../ui/later.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { CarCard } from './car-card.tsx';
 import styles from './garage.module.css';
 import { NewCarButton } from './new-car-button.tsx';
 import { UnreadableCard } from './unreadable-card.tsx';
+import { briefOf, useBriefs } from '../../open-car/asked-design.ts';
+import { useStandings, type Contender } from '../../open-car/use-standings.ts';
 import { useCars } from '../../app/use-cars.ts';
 
+const FirstMinute = later(() => import('./first-minute.tsx'));
 const RemovedDrawer = later(() => import('./removed-drawer.tsx'));
 
 /** All cars, each drawn from its own sizes. */
@@ -19,34 +24,34 @@ export function GaragePage() {
   const { addNew, duplicate, remove } = useCars();
   const { openFile } = useOpening();
   const [isListing, setListing] = useState(false);
-  const fileInput = useRef<HTMLInputElement>(null);
+  const briefs = useBriefs();
+  const contenders = useMemo(
+    () =>
+      (cars?.readable ?? []).flatMap(({ id, design }): Contender[] => {
+        const worksTo = briefOf(design, briefs);
+        return worksTo ? [{ id, design, brief: worksTo.brief }] : [];
+      }),
+    [cars, briefs],
+  );
+  const standings = useStandings(contenders);
   const newCarButton = <NewCarButton onChoose={(kind) => void addNew(kind)} />;
   return (
     <div className={styles.station}>
       <header className={styles.head}>
         <h1>Garage</h1>
         <UnitSwitch />
+        <Button component={Link} to="/briefs">
+          Briefs
+        </Button>
         <Button aria-haspopup="dialog" onClick={() => startTransition(() => setListing(true))}>
           Removed
         </Button>
         <Button component="a" href="/api/archive" download>
           Save everything
         </Button>
-        <Button variant="outlined" onClick={() => fileInput.current?.click()}>
+        <FileButton label="Car or brief file, or archive" accept=".json,application/json,.zip,application/zip" onFile={openFile}>
           Open a file
-        </Button>
-        <input
-          ref={fileInput}
-          type="file"
-          accept=".json,application/json,.zip,application/zip"
-          hidden
-          aria-label="Car file or archive"
-          onChange={({ target }) => {
-            const file = target.files?.[0];
-            if (file) openFile(file);
-            target.value = '';
-          }}
-        />
+        </FileButton>
         {newCarButton}
       </header>
       {cars ? (
@@ -56,6 +61,7 @@ export function GaragePage() {
               <CarCard
                 key={car.id}
                 car={car}
+                rounds={standings.get(car.id) ?? null}
                 onDuplicate={() => void duplicate(car)}
                 onRemove={() => void remove(car.id, car.design.name)}
               />
@@ -65,11 +71,9 @@ export function GaragePage() {
             ))}
           </ul>
         ) : (
-          <Message
-            title="No car yet"
-            text="A new car already runs, with a snap trap, with bands or as a roller. Change its sizes to yours and see how far it goes."
-            action={newCarButton}
-          />
+          <Suspense fallback={null}>
+            <FirstMinute skip={<NewCarButton label="Skip: a plain car" onChoose={(kind) => void addNew(kind)} />} />
+          </Suspense>
         )
       ) : error ? (
         <Message

@@ -3,13 +3,19 @@ import type { MotorKind } from '../../../core/car/car-design.ts';
 import { MOTOR_KINDS, MOTORS } from '../../../core/car/motors/motors.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
 
+interface NewCarButtonProps {
+  readonly onChoose: (kind: MotorKind) => void;
+  /** `New car` unless told otherwise. */
+  readonly label?: string;
+}
+
 /** Asks what is to drive the new car. */
-export const NewCarButton = ({ onChoose }: { readonly onChoose: (kind: MotorKind) => void }) => (
+export const NewCarButton = ({ onChoose, label }: NewCarButtonProps) => (
   <MenuButton
     actions={MOTOR_KINDS.map((kind) => [`With ${MOTORS[kind].name}`, () => onChoose(kind)])}
     button={(open) => (
-      <Button variant="contained" aria-haspopup="menu" onClick={open}>
-        New car
+      <Button variant={label ? 'text' : 'contained'} aria-haspopup="menu" onClick={open}>
+        {label ?? 'New car'}
       </Button>
     )}
   />

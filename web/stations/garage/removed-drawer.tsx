@@ -4,7 +4,8 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Removed } from '../../../core/schema/stored.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
-import { api, problemLine, useListRemovedQuery } from '../../app/api.ts';
+import { problemLine, useListRemovedQuery } from '../../app/api.ts';
+import { bringBack } from '../../app/restore.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { SideDrawer } from '../../ui/side-drawer.tsx';
@@ -23,14 +24,8 @@ export default function RemovedDrawer({ onClose }: { readonly onClose: () => voi
   const { data: removed, error } = useListRemovedQuery({ limit });
   const nameOf = ({ what, name, distance }: Removed): string =>
     what === 'run' && distance !== null ? `Run of ${printQuantity(distance, 'distance', units)} with “${name}”` : removedName(what, name);
-  const bringBack = async (thing: Removed): Promise<void> => {
-    const { what, id, carId } = thing;
-    const { restoreCar, restorePart, restoreRun, restoreVersion } = api.endpoints;
-    const answer = await (what === 'car'
-      ? dispatch(restoreCar.initiate(id))
-      : what === 'part'
-        ? dispatch(restorePart.initiate(id))
-        : dispatch((what === 'run' ? restoreRun : restoreVersion).initiate({ carId: carId!, id })));
+  const restore = async (thing: Removed): Promise<void> => {
+    const answer = await bringBack(dispatch, thing);
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`${nameOf(thing)} is back`));
   };
   return (
@@ -61,7 +56,7 @@ export default function RemovedDrawer({ onClose }: { readonly onClose: () => voi
                 removed {when.format(new Date(thing.removedAt))}
               </Typography>
             </div>
-            <Button size="small" variant="outlined" aria-label={`Bring back ${nameOf(thing)}`} onClick={() => void bringBack(thing)}>
+            <Button size="small" variant="outlined" aria-label={`Bring back ${nameOf(thing)}`} onClick={() => void restore(thing)}>
               Bring back
             </Button>
           </Box>

@@ -1,10 +1,27 @@
-import type { Outcome, Wind } from '../../../core/car/car-design.ts';
+import type { CarDesign, Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
 import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { TrackForm } from './track-slice.ts';
 
-export type TypedField = 'turns' | 'distance' | 'time';
-const QUANTITY: Readonly<Record<TypedField, Quantity>> = { turns: 'count', distance: 'distance', time: 'time' };
-const RANGE: Readonly<Record<TypedField, readonly [number, number]>> = { turns: [0.1, 10000], distance: [0, 1000], time: [0.1, 3600] };
+export type TypedField = 'turns' | 'marks' | 'distance' | 'time' | 'drift' | 'spunFor' | 'load';
+const QUANTITY: Readonly<Record<TypedField, Quantity>> = {
+  turns: 'count',
+  marks: 'count',
+  distance: 'distance',
+  time: 'time',
+  drift: 'distance',
+  spunFor: 'distance',
+  load: 'weight',
+};
+const RANGE: Readonly<Record<TypedField, readonly [number, number]>> = {
+  turns: [0.1, 10000],
+  marks: [0, 10000],
+  distance: [0, 1000],
+  time: [0.1, 3600],
+  drift: [0, 100],
+  spunFor: [0, 1000],
+  load: [0, 5],
+};
+const UNIT: Partial<Readonly<Record<Quantity, string>>> = { distance: ' m', time: ' s', weight: ' kg' };
 
 /** The value typed in a field, or what is wrong with it. */
 function readField(form: TrackForm, field: TypedField, units: UnitSystem): number | string {
@@ -12,7 +29,7 @@ function readField(form: TrackForm, field: TypedField, units: UnitSystem): numbe
   if (parsed.kind === 'unclear') return parsed.message;
   const [low, high] = RANGE[field];
   if (parsed.value >= low && parsed.value <= high) return parsed.value;
-  return `Must be ${low} to ${high}${field === 'distance' ? ' m' : field === 'time' ? ' s' : ''}.`;
+  return `Must be ${low} to ${high}${UNIT[QUANTITY[field]] ?? ''}.`;
 }
 
 /** How far it was wound, or what is wrong with the turns that were typed. */
@@ -22,28 +39,105 @@ export function windOf(form: TrackForm, units: UnitSystem): Wind | string {
   return typeof turns === 'string' ? turns : { kind: 'turns', turns };
 }
 
-/** What a run form says. SI units. */
-export interface MeasuredRun {
-  readonly wind: Wind;
-  readonly outcome: Outcome;
-  readonly time?: number;
+/** The car as it ran: with the load that was typed, or its own; or what is wrong with that. */
+export function ranAs(form: TrackForm, design: CarDesign, units: UnitSystem): CarDesign | string {
+  if (form.load.trim() === '') return design;
+  const mass = readField(form, 'load', units);
+  return typeof mass === 'string' ? mass : { ...design, load: { ...design.load, mass } };
 }
 
-/** The run that stands in the form, or what is wrong with which field. A time need not be taken. */
+/** What the place tells of a distance that was not taken from the line by tape. m. */
+export interface Place {
+  /** From one counted mark to the next; null where none are counted. */
+  readonly spacing: number | null;
+  /** From the line to the wall; null where there is none. */
+  readonly room: number | null;
+}
+
+/** The distance from the line, m; or which field is wrong, and how. */
+function distanceOf(
+  form: TrackForm,
+  units: UnitSystem,
+  { spacing, room }: Place,
+): number | { readonly field: TypedField; readonly message: string } {
+  const typed = form.measuredBy === 'marks' && form.distance.trim() === '' ? 0 : readField(form, 'distance', units);
+  if (typeof typed === 'string') return { field: 'distance', message: typed };
+  if (form.measuredBy === 'tape') return typed;
+  if (form.measuredBy === 'from-wall') {
+    if (room === null) return { field: 'distance', message: 'The floor has no wall: measure from the line.' };
+    return typed <= room ? room - typed : { field: 'distance', message: `The wall is only ${room} m from the line.` };
+  }
+  const marks = readField(form, 'marks', units);
+  if (typeof marks === 'string') return { field: 'marks', message: marks };
+  if (spacing === null) return { field: 'marks', message: 'Say in the session how far apart the marks are.' };
+  return marks * spacing + typed;
+}
+
+/** What a run form says. SI units. */
+export type MeasuredRun = Pick<
+  RunRecord,
+  'wind' | 'outcome' | 'time' | 'splits' | 'direction' | 'stretched' | 'drift' | 'spunFor' | 'measuredBy' | 'inOnePiece' | 'photo'
+>;
+
+/** The run that stands in the form, or what is wrong with which field. Only a distance is needed. */
 export function readRunForm(
   form: TrackForm,
   units: UnitSystem,
+  place: Place = { spacing: null, room: null },
 ): { readonly run: MeasuredRun } | { readonly faults: Partial<Readonly<Record<TypedField, string>>> } {
+  const faults: Partial<Record<TypedField, string>> = {};
+  const optional = (field: TypedField): number | undefined => {
+    if (form[field].trim() === '') return undefined;
+    const value = readField(form, field, units);
+    if (typeof value === 'number') return value;
+    faults[field] = value;
+    return undefined;
+  };
   const wind = windOf(form, units);
-  const distance = readField(form, 'distance', units);
-  const time = form.time.trim() === '' ? undefined : readField(form, 'time', units);
-  if (typeof wind === 'string' || typeof distance === 'string' || typeof time === 'string')
-    return {
-      faults: {
-        ...(typeof wind === 'string' && { turns: wind }),
-        ...(typeof distance === 'string' && { distance }),
-        ...(typeof time === 'string' && { time }),
-      },
-    };
-  return { run: { wind, outcome: { kind: form.outcome, distance }, ...(time !== undefined && { time }) } };
+  if (typeof wind === 'string') faults.turns = wind;
+  const distance = distanceOf(form, units, place);
+  if (typeof distance !== 'number') faults[distance.field] = distance.message;
+  const [time, drift, spunFor] = [optional('time'), optional('drift'), optional('spunFor')];
+  if (Object.keys(faults).length > 0 || typeof wind === 'string' || typeof distance !== 'number') return { faults };
+  const outcome: Outcome = { kind: form.outcome, distance: Number(distance.toFixed(4)) };
+  return {
+    run: {
+      wind,
+      outcome,
+      ...(time !== undefined && { time }),
+      ...(form.splits.length > 0 && { splits: [...form.splits] }),
+      ...(form.direction !== '' && { direction: form.direction }),
+      ...(form.stretched && { stretched: true }),
+      ...(drift !== undefined && { drift: form.driftSide === 'left' ? -drift : drift }),
+      ...(spunFor !== undefined && { spunFor }),
+      ...(form.measuredBy !== 'tape' && { measuredBy: form.measuredBy }),
+      ...(form.photo !== null && { photo: form.photo }),
+      ...(form.inOnePiece !== '' && { inOnePiece: form.inOnePiece === 'yes' }),
+    },
+  };
+}
+
+/** A run as it stands in the form to be corrected. */
+export function formOf(record: Omit<RunRecord, 'design'>, print: (value: number, quantity: Quantity) => string): Partial<TrackForm> {
+  const { wind, outcome, drift } = record;
+  return {
+    wind: wind.kind,
+    turns: wind.kind === 'turns' ? print(wind.turns, 'count') : '',
+    stretched: record.stretched ?? false,
+    direction: record.direction ?? '',
+    outcome: outcome.kind,
+    // The distance that is kept is from the line, however it was taken.
+    measuredBy: 'tape',
+    marks: '',
+    distance: print(outcome.distance, 'distance'),
+    time: record.time === undefined ? '' : String(record.time),
+    splits: record.splits ?? [],
+    drift: drift === undefined ? '' : print(Math.abs(drift), 'distance'),
+    driftSide: (drift ?? -1) < 0 ? 'left' : 'right',
+    spunFor: record.spunFor === undefined ? '' : print(record.spunFor, 'distance'),
+    inOnePiece: record.inOnePiece === undefined ? '' : record.inOnePiece ? 'yes' : 'no',
+    seen: record.seen,
+    note: record.note,
+    photo: record.photo ?? null,
+  };
 }

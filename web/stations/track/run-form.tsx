@@ -2,54 +2,35 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
 import TextField from '@mui/material/TextField';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { faultWords } from '../../../core/car/fault-words.ts';
+import { hasBands } from '../../../core/car/motors/motors.ts';
+import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { printAbout, printQuantity, unitOf } from '../../../core/units/quantity.ts';
+import type { StoredSession } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';
+import { Choice } from './choice.tsx';
 import { SEEN_WORDS, windWords } from './run-words.ts';
 import type { SeenThing, TrackForm } from './track-slice.ts';
-import { windOf } from './read-run-form.ts';
+import { ranAs, windOf, type TypedField } from './read-run-form.ts';
+import { distanceLabel, MoreOfRun } from './more-of-run.tsx';
 import { useRunForm } from './use-run-form.ts';
 
-interface ChoiceProps<T extends string> {
-  readonly label: string;
-  readonly value: T;
-  readonly options: Readonly<Record<T, string>>;
-  readonly onChange: (value: T) => void;
-}
-
-const Choice = <T extends string>({ label, value, options, onChange }: ChoiceProps<T>) => (
-  <ToggleButtonGroup
-    exclusive
-    fullWidth
-    aria-label={label}
-    value={value}
-    onChange={(_event, next: T | null) => next && onChange(next)}
-    sx={{ '& button': { minHeight: 44 } }}
-  >
-    {(Object.entries(options) as [T, string][]).map(([key, text]) => (
-      <ToggleButton key={key} value={key}>
-        {text}
-      </ToggleButton>
-    ))}
-  </ToggleButtonGroup>
-);
-
 interface RunFormProps {
+  readonly session: StoredSession | null;
   readonly carId: string;
   readonly design: CarDesign;
 }
 
 /** One run: how it was wound, what the model expects of that, and what came. */
-export function RunForm({ carId, design }: RunFormProps) {
+export function RunForm({ carId, design, session }: RunFormProps) {
   const units = useUnits();
-  const { form, faults, corrected, change, log, isLogging, cancel } = useRunForm(carId, design);
-  const text = (field: 'turns' | 'distance' | 'time', label: string, big = false) => (
+  const { form, faults, corrected, change, log, isLogging, cancel } = useRunForm(carId, design, session);
+  const ran = useMemo(() => ranAs(form, design, units), [form, design, units]);
+  const text = (field: TypedField, label: string, big = false) => (
     <TextField
       label={label}
       value={form[field]}
@@ -81,14 +62,15 @@ export function RunForm({ carId, design }: RunFormProps) {
         onChange={(wind) => change({ wind })}
       />
       {form.wind === 'turns' && text('turns', 'Turns of the drive axle')}
-      <Expectation design={corrected?.record.design ?? design} form={form} />
+      <Expectation design={corrected?.record.design ?? (typeof ran === 'string' ? design : ran)} form={form} />
       <Choice<TrackForm['outcome']>
         label="What came"
         value={form.outcome}
         options={{ stopped: 'it stopped at', 'hit-wall': 'hit the wall at' }}
         onChange={(outcome) => change({ outcome })}
       />
-      {text('distance', `Distance, ${unitOf('distance', units)} (or 35 ft, 12 m 40 cm)`, true)}
+      {form.measuredBy === 'marks' && text('marks', 'Tape marks or tiles passed')}
+      {text('distance', distanceLabel(form.measuredBy, unitOf('distance', units)), true)}
       {text('time', 'Time, s (if taken)')}
       <Box role="group" aria-label="What was seen" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
         {(Object.entries(SEEN_WORDS) as [SeenThing, string][]).map(([thing, words]) => {
@@ -106,6 +88,7 @@ export function RunForm({ carId, design }: RunFormProps) {
           );
         })}
       </Box>
+      <MoreOfRun form={form} text={text} change={change} hasBands={hasBands(design.motor)} />
       <TextField
         label="Note"
         multiline
@@ -118,7 +101,7 @@ export function RunForm({ carId, design }: RunFormProps) {
         sx={{
           display: 'flex',
           gap: 2,
-          ...{ position: { xs: 'fixed', md: 'static' }, left: 0, right: 0, bottom: 76, zIndex: 5, p: { xs: 3, md: 0 } },
+          ...{ position: { xs: 'sticky', md: 'static' }, bottom: 0, zIndex: 5, py: { xs: 3, md: 0 } },
           bgcolor: { xs: 'background.default', md: 'transparent' },
         }}
       >
@@ -151,7 +134,9 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
       return prediction.faults
         .map((fault) => `It ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
         .join('; ');
-    return `predicted, ${windWords(wind)} · ${printQuantity(prediction.result.time, 'time', units)}`;
+    const { low, high } = nextRun(prediction.result.distance);
+    const range = [low, high].map((value) => printAbout(value, 'distance', units).replace('about ', '')).join(' to ');
+    return `predicted, ${windWords(wind)} · ${printQuantity(prediction.result.time, 'time', units)} · 8 in 10 of its next runs, if so: ${range}`;
   })();
   return (
     <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>

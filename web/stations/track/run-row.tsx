@@ -1,39 +1,26 @@
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import EditIcon from '@mui/icons-material/EditOutlined';
+import ShowChartIcon from '@mui/icons-material/ShowChartOutlined';
 import SaveIcon from '@mui/icons-material/SaveAltOutlined';
 import IconButton from '@mui/material/IconButton';
-import { useMemo } from 'react';
+import { startTransition, Suspense, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import type { ListedRun, Unreadable } from '../../../core/schema/stored.ts';
-import { printAbout, printNumber, printQuantity, unitOf } from '../../../core/units/quantity.ts';
-import { problemLine, useRemoveRunMutation } from '../../app/api.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { toasted } from '../../app/toasts-slice.ts';
+import { printAbout, printNumber, unitOf } from '../../../core/units/quantity.ts';
 import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
+import { later } from '../../ui/later.ts';
 import styles from './run-list.module.css';
-import { outcomeWords, SEEN_WORDS, windWords } from './run-words.ts';
-import { formChanged } from './track-slice.ts';
+import { RunPhoto } from './run-photo.tsx';
+import { useCorrecting, useRemoval } from './use-run-actions.ts';
+import { detailWords, outcomeWords, SEEN_WORDS, windWords } from './run-words.ts';
 
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const AlongTheWay = later(() => import('./along-the-way.tsx'));
 const PRESSED = { width: 44, height: 44 };
-
-/** Removes a run, with the way back. */
-function useRemoval(carId: string) {
-  const dispatch = useAppDispatch();
-  const [remove] = useRemoveRunMutation();
-  return async (id: string, name: string): Promise<void> => {
-    const answer = await remove({ carId, id });
-    dispatch(
-      answer.error
-        ? toasted(problemLine(answer.error), { tone: 'stop' })
-        : toasted(`Run removed: ${name}`, { undoing: { kind: 'run', carId, id } }),
-    );
-  };
-}
 
 interface RunRowProps {
   readonly carId: string;
@@ -47,28 +34,15 @@ interface RunRowProps {
 /** One run: what came, against what was predicted for just that car and wind. */
 export function RunRow({ carId, run, design, version }: RunRowProps) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
   const remove = useRemoval(carId);
+  const [isOpen, setOpen] = useState(false);
   const { record } = run;
   const { outcome, wind } = record;
   const prediction = useMemo(() => predictRun(design, wind), [design, wind]);
   const apart = prediction.kind === 'refused' || outcome.kind === 'hit-wall' ? null : outcome.distance - prediction.result.distance;
   const ranAt = when.format(new Date(record.ranAt));
   const name = `${outcomeWords(outcome, units)}, ${ranAt}`;
-  const correct = (): void => {
-    const change = {
-      correcting: { id: run.id, version: run.version },
-      wind: wind.kind,
-      turns: wind.kind === 'turns' ? printNumber(wind.turns, 'count', units) : '',
-      outcome: outcome.kind,
-      distance: printQuantity(outcome.distance, 'distance', units).replace('\u00a0', ' '),
-      time: record.time === undefined ? '' : String(record.time),
-      seen: record.seen,
-      note: record.note,
-    };
-    dispatch(formChanged({ carId, change }));
-    document.querySelector('main')?.scrollTo({ top: 0 });
-  };
+  const correct = useCorrecting(carId);
   const facts = [
     outcome.kind === 'hit-wall' ? 'hit the wall' : '',
     apart === null ? '' : `${printAbout(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} predicted`,
@@ -76,22 +50,40 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
     `${windWords(wind)}${version ? `, “${version}”` : ''}`,
     ranAt,
   ];
-  const remarks = [...record.seen.map((thing) => SEEN_WORDS[thing]), record.note].filter(Boolean).join(' · ');
+  const remarks = [...record.seen.map((thing) => SEEN_WORDS[thing]), ...detailWords(record, units), record.note]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <div className={styles.run}>
       <div>
         <span className={styles.outcome}>{outcomeWords(outcome, units)}</span>
         <span className={`${plain.text} ${plain.muted}`}>{facts.filter(Boolean).join(' · ')}</span>
         {remarks && <p className={plain.text}>{remarks}</p>}
+        {record.photo && <RunPhoto id={record.photo} of={`run ${name}`} />}
       </div>
       <div className={styles.tools}>
-        <IconButton aria-label={`Correct run ${name}`} onClick={correct} sx={PRESSED}>
+        {(record.splits?.length ?? 0) >= 2 && (
+          <IconButton
+            aria-label={`Along the way of run ${name}`}
+            aria-expanded={isOpen}
+            onClick={() => startTransition(() => setOpen(!isOpen))}
+            sx={PRESSED}
+          >
+            <ShowChartIcon />
+          </IconButton>
+        )}
+        <IconButton aria-label={`Correct run ${name}`} onClick={() => correct(run)} sx={PRESSED}>
           <EditIcon />
         </IconButton>
         <IconButton aria-label={`Remove run ${name}`} onClick={() => void remove(run.id, name)} sx={PRESSED}>
           <DeleteIcon />
         </IconButton>
       </div>
+      {isOpen && (
+        <Suspense fallback={null}>
+          <AlongTheWay record={record} design={design} />
+        </Suspense>
+      )}
     </div>
   );
 }

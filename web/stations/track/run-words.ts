@@ -1,5 +1,6 @@
-import type { Outcome, Wind } from '../../../core/car/car-design.ts';
-import { printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import type { Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
+import type { Against } from '../../../core/trials/luck.ts';
+import { printAbout, printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { SeenThing } from './track-slice.ts';
 
 export const SEEN_WORDS: Readonly<Record<SeenThing, string>> = {
@@ -8,6 +9,7 @@ export const SEEN_WORDS: Readonly<Record<SeenThing, string>> = {
   'drifted-left': 'drifted left',
   'drifted-right': 'drifted right',
   'string-stayed': 'string or band stayed on',
+  caught: 'string or band caught',
   broke: 'something broke',
 };
 
@@ -17,3 +19,30 @@ export const windWords = (wind: Wind): string =>
 /** A run that hit the wall is "at least", never "equal". */
 export const outcomeWords = ({ kind, distance }: Outcome, units: UnitSystem): string =>
   `${kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(distance, 'distance', units)}`;
+
+/** How a run stands to what was expected: `1.4 m short of predicted: within luck`. */
+export function againstWords({ apart, of, luck }: Against, units: UnitSystem): string {
+  const expected = of === 'runs' ? 'the runs before it' : 'predicted';
+  const told = `About ${printAbout(Math.abs(apart), 'distance', units).replace('about ', '')} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
+  if (luck === 'wall') return 'It would have gone further: no shorter than expected is told by a wall';
+  return luck === 'within' ? `${told}: within luck` : `${told}: more than luck explains`;
+}
+
+/** Times on the way that are told one by one. */
+const MOST_SPLITS = 6;
+
+/** What else was measured or seen of a run, in a few words each. */
+export function detailWords(record: Omit<RunRecord, 'design'>, units: UnitSystem): string[] {
+  const { drift, direction, splits = [], spunFor, stretched, inOnePiece } = record;
+  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  return [
+    ...(direction ? [direction === 'out' ? 'outward' : 'back'] : []),
+    ...(stretched ? ['stretched by hand'] : []),
+    ...(drift === undefined ? [] : [drift === 0 ? 'no drift' : `${metres(Math.abs(drift))} to the ${drift < 0 ? 'left' : 'right'}`]),
+    ...(spunFor === undefined ? [] : [`spun for about ${metres(spunFor)}`]),
+    ...(splits.length > MOST_SPLITS
+      ? [`${splits.length} times on the way`]
+      : splits.map(({ at, time }) => `${metres(at)} in ${printQuantity(time, 'time', units)}`)),
+    ...(inOnePiece === undefined ? [] : [inOnePiece ? 'stayed in one piece' : 'came apart']),
+  ];
+}

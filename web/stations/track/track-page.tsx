@@ -9,9 +9,16 @@ import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { useBriefOf } from '../../open-car/asked-design.ts';
+import NextStep from '../../open-car/next-step.tsx';
+import { RunPlan } from '../../open-car/run-plan.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
-import { RunForm } from './run-form.tsx';
 import { Runs } from './runs.tsx';
+import { SessionBar } from './session-bar.tsx';
+import { Stages } from './stages.tsx';
+import { useSession } from './use-session.ts';
+import { WaitingRuns } from './waiting-runs.tsx';
 
 /** Log a run beside its prediction, and see how the runs lie. Made for one thumb, standing up. */
 export function TrackPage() {
@@ -36,8 +43,14 @@ export function TrackPage() {
       />
     );
   if (!isShown || !design || !runs.data) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
+  return <Track carId={carId} design={design} />;
+}
+
+function Track({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
+  const worksTo = useBriefOf(design);
+  const session = useSession(carId, design, worksTo?.brief ?? null);
   return (
-    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 }, pb: { xs: 26, md: 6 } }}>
+    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 }, pb: { xs: 3, md: 6 } }}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
         <Typography variant="h1">{design.name}</Typography>
         <Typography color="text.secondary" sx={{ mr: 'auto' }}>
@@ -48,10 +61,14 @@ export function TrackPage() {
           To the design
         </Button>
       </Box>
+      <SessionBar carId={carId} session={session} />
+      <WaitingRuns carId={carId} />
+      <RunPlan carId={carId} design={design} action={<Link to={`/cars/${carId}/tune`}>What the runs tell</Link>} />
       <Box sx={{ display: 'grid', gap: 8, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '380px minmax(0, 1fr)' }, alignItems: 'start' }}>
-        <RunForm carId={carId} design={design} />
+        <Stages carId={carId} design={design} session={session} />
         <Runs carId={carId} design={design} />
       </Box>
+      <NextStep carId={carId} design={design} />
     </Box>
   );
 }

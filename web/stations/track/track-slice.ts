@@ -2,6 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { RunRecord } from '../../../core/car/car-design.ts';
 
 export type SeenThing = RunRecord['seen'][number];
+export type Split = NonNullable<RunRecord['splits']>[number];
 
 /** What stands in the run form, as typed. Kept in the browser until the run is logged. */
 export interface TrackForm {
@@ -9,22 +10,47 @@ export interface TrackForm {
   readonly correcting: { readonly id: string; readonly version: number } | null;
   readonly wind: 'full' | 'turns';
   readonly turns: string;
+  readonly stretched: boolean;
+  readonly direction: '' | 'out' | 'back';
   readonly outcome: 'stopped' | 'hit-wall';
+  readonly measuredBy: 'tape' | 'marks' | 'from-wall';
+  /** Whole marks or tiles passed, where these are counted; the distance is then what is beyond the last. */
+  readonly marks: string;
   readonly distance: string;
   readonly time: string;
+  readonly splits: readonly Split[];
+  readonly drift: string;
+  readonly driftSide: 'left' | 'right';
+  readonly spunFor: string;
+  /** What it carried; empty for what the car or its brief says. */
+  readonly load: string;
+  readonly inOnePiece: '' | 'yes' | 'no';
   readonly seen: readonly SeenThing[];
   readonly note: string;
+  /** Its picture, by id. */
+  readonly photo: string | null;
 }
 
 export const emptyForm: TrackForm = {
   correcting: null,
   wind: 'full',
   turns: '',
+  stretched: false,
+  direction: '',
   outcome: 'stopped',
+  measuredBy: 'tape',
+  marks: '',
   distance: '',
   time: '',
+  splits: [],
+  drift: '',
+  driftSide: 'left',
+  spunFor: '',
+  load: '',
+  inOnePiece: '',
   seen: [],
   note: '',
+  photo: null,
 };
 
 type Forms = Readonly<Record<string, TrackForm>>;
@@ -47,10 +73,12 @@ const track = createSlice({
       ...state,
       [carId]: { ...(state[carId] ?? emptyForm), ...change },
     }),
-    /** After a run the wind stays as it was: the next run is most often wound alike. */
+    /** After a run, how it is wound and measured stays as it was: the next run is most often made alike. */
     formCleared: (state, { payload: carId }: PayloadAction<string>) => {
-      const { wind, turns } = state[carId] ?? emptyForm;
-      return { ...state, [carId]: { ...emptyForm, wind, turns } };
+      const { wind, turns, stretched, measuredBy, direction, load } = state[carId] ?? emptyForm;
+      // Out and back take turns.
+      const next = direction === 'out' ? 'back' : direction === 'back' ? 'out' : '';
+      return { ...state, [carId]: { ...emptyForm, wind, turns, stretched, measuredBy, load, direction: next } };
     },
   },
 });

@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
-import { readRunForm, windOf } from './read-run-form.ts';
-import { outcomeWords, windWords } from './run-words.ts';
+import { formOf, readRunForm, windOf } from './read-run-form.ts';
+import { NOT_BEGUN, watchReducer, type Watch, type WatchAction } from './use-watch.ts';
+import { againstWords, detailWords, outcomeWords, windWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, keepTrackForms, trackReducer, type TrackForm } from './track-slice.ts';
 
 const form = (change: Partial<TrackForm>): TrackForm => ({ ...emptyForm, ...change });
@@ -69,5 +70,86 @@ describe('what stands in the form', () => {
     for (const key of kitchen.keys()) kitchen.set(key, '{');
     expect(reopened()).toEqual({});
     vi.unstubAllGlobals();
+  });
+});
+
+describe('a distance', () => {
+  const place = { spacing: 0.5, room: 18.5 };
+  const measured = (change: Partial<TrackForm>) => readRunForm(form(change), 'metric', place);
+  it('is counted by marks, or taken from the wall', () => {
+    expect(measured({ measuredBy: 'marks', marks: '16', distance: '0.2' })).toMatchObject({
+      run: { outcome: { distance: 8.2 }, measuredBy: 'marks' },
+    });
+    expect(measured({ measuredBy: 'marks', marks: '16' })).toMatchObject({ run: { outcome: { distance: 8 } } });
+    expect(measured({ measuredBy: 'from-wall', distance: '2.5' })).toMatchObject({ run: { outcome: { distance: 16 } } });
+  });
+  it('says what is missing where it cannot be told', () => {
+    expect(measured({ measuredBy: 'from-wall', distance: '20' })).toMatchObject({
+      faults: { distance: expect.stringContaining('18.5 m') },
+    });
+    expect(readRunForm(form({ measuredBy: 'from-wall', distance: '2' }), 'metric')).toMatchObject({
+      faults: { distance: expect.stringContaining('no wall') },
+    });
+    expect(readRunForm(form({ measuredBy: 'marks', marks: '3' }), 'metric')).toMatchObject({
+      faults: { marks: expect.stringContaining('session') },
+    });
+  });
+  it('comes with drift to its side, wheelspin, direction and pieces where these were told', () => {
+    const { run } = measured({
+      distance: '8',
+      drift: '0,4',
+      driftSide: 'left',
+      spunFor: '0.3',
+      direction: 'back',
+      inOnePiece: 'no',
+      stretched: true,
+    }) as {
+      run: object;
+    };
+    expect(run).toMatchObject({ drift: -0.4, spunFor: 0.3, direction: 'back', inOnePiece: false, stretched: true });
+    expect(measured({ distance: '8', drift: 'x', spunFor: 'y' })).toMatchObject({ faults: { drift: /“x”/, spunFor: /“y”/ } as object });
+  });
+  it('stands in the form as it was when it is corrected', () => {
+    const typed = form({
+      distance: '8',
+      drift: '0.4',
+      driftSide: 'right',
+      time: '12',
+      direction: 'out',
+      inOnePiece: 'yes',
+      wind: 'turns',
+      turns: '9',
+    });
+    const { run } = readRunForm(typed, 'metric') as { run: Parameters<typeof formOf>[0] };
+    const again = { ...emptyForm, ...formOf({ ...run, seen: [], note: '' } as Parameters<typeof formOf>[0], (value) => String(value)) };
+    expect(readRunForm(again, 'metric')).toEqual({ run });
+  });
+  it('is told in words with what was seen, and against what was expected', () => {
+    const words = detailWords({ drift: -0.4, splits: [{ at: 6, time: 3.1 }], direction: 'back', inOnePiece: true } as never, 'metric').join(
+      ' · ',
+    );
+    expect(words.replaceAll('\u00a0', ' ')).toBe('back · 0.40 m to the left · 6.00 m in 3.1 s · stayed in one piece');
+    expect(againstWords({ apart: -1.4, of: 'prediction', luck: 'within' }, 'metric')).toMatch(/short of predicted: within luck/);
+    expect(againstWords({ apart: 2, of: 'runs', luck: 'beyond' }, 'metric')).toMatch(/beyond the runs before it: more than luck explains/);
+    expect(againstWords({ apart: -9, of: 'runs', luck: 'wall' }, 'metric')).toMatch(/would have gone further/);
+  });
+});
+
+describe('the watch', () => {
+  const at = (now: number): WatchAction => ({ kind: 'press', now, marks: 2 });
+  const after = (...actions: WatchAction[]): Watch => actions.reduce(watchReducer, NOT_BEGUN);
+  it('starts, takes the time at each mark, and stops', () =>
+    expect(after(at(100), at(1100), at(2100), at(5100))).toEqual({ startedAt: 100, presses: [1000, 2000], stoppedAt: 5000 }));
+  it('can be stopped before the last mark, and does not start again by a late press', () => {
+    const stopped = after(at(100), at(1100), { kind: 'stop', now: 3100, marks: 2 });
+    expect(stopped).toMatchObject({ presses: [1000], stoppedAt: 3000 });
+    expect(watchReducer(stopped, at(9999))).toBe(stopped);
+  });
+  it('takes a slip back, step by step, to before it began', () => {
+    const back: WatchAction = { kind: 'back' };
+    expect(after(at(100), at(1100), at(2100), at(5100), back)).toMatchObject({ presses: [1000, 2000], stoppedAt: null });
+    expect(after(at(100), at(1100), back)).toMatchObject({ startedAt: 100, presses: [] });
+    expect(after(at(100), back)).toEqual(NOT_BEGUN);
+    expect(after(at(100), at(1100), { kind: 'reset' })).toEqual(NOT_BEGUN);
   });
 });

@@ -1,21 +1,27 @@
 import { useState } from 'react';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { versionOf } from '../../../core/car/version-tree.ts';
-import { problemLine, useGetRunQuery, useListVersionsQuery, useSaveRunMutation } from '../../app/api.ts';
+import { predictRun } from '../../../core/predict/predict-run.ts';
+import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
+import { runAgainst } from '../../../core/trials/luck.ts';
+import { problemLine, useGetRunQuery, useListVersionsQuery, useTallyRunsQuery, type StoredSession } from '../../app/api.ts';
+import { newId } from '../../app/new-id.ts';
+import { keepRun } from '../../app/run-queue.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
-import { readRunForm, type TypedField } from './read-run-form.ts';
-import { outcomeWords } from './run-words.ts';
+import { ranAs, readRunForm, type TypedField } from './read-run-form.ts';
+import { againstWords, outcomeWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
 /** The run form of a car: what stands in it, what is wrong with it, and what can be done with it. */
-export function useRunForm(carId: string, design: CarDesign) {
+export function useRunForm(carId: string, design: CarDesign, session: StoredSession | null) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
   const [faults, setFaults] = useState<Partial<Record<TypedField, string>>>({});
-  const [save, { isLoading }] = useSaveRunMutation();
+  const [isLogging, setLogging] = useState(false);
+  const { data: tallies } = useTallyRunsQuery(carId);
   const { data: versions } = useListVersionsQuery(carId);
   const correcting = form.correcting;
   const { data: found } = useGetRunQuery({ carId, id: correcting?.id ?? '' }, { skip: correcting === null });
@@ -25,16 +31,27 @@ export function useRunForm(carId: string, design: CarDesign) {
     setFaults({});
     dispatch(formChanged({ carId, change: changes }));
   };
+  /** What the run is against what was expected of it, and whether luck explains that. */
+  const luckWords = ({ wind, outcome, design: ran }: RunRecord): string => {
+    const prediction = predictRun(ran, wind);
+    if (prediction.kind === 'refused') return '';
+    const like = likeRuns(tallies ?? { tallies: [], designs: {} }).find((group) => isLike(group, ran, wind));
+    const against = runAgainst(outcome, prediction.result.distance, like?.sums ?? { stopped: 0, sum: 0, sumOfSquares: 0 });
+    return `. ${againstWords(against, units)}`;
+  };
   const log = async (): Promise<void> => {
-    const read = readRunForm(form, units);
-    setFaults('faults' in read ? read.faults : {});
+    const read = readRunForm(form, units, { spacing: session?.session.spacing ?? null, room: design.floor.roomLength });
+    const ran = ranAs(form, design, units);
+    const wrongLoad = typeof ran === 'string' ? { load: ran } : {};
+    setFaults({ ...('faults' in read && read.faults), ...wrongLoad });
     // What is corrected keeps its time and its car: these must be there first.
-    if ('faults' in read) return;
+    if ('faults' in read || typeof ran === 'string') return;
     if (correcting !== null && !corrected)
       return void dispatch(
         toasted('The run you correct is not here any more. Cancel, or bring it back in the Garage first.', { tone: 'stop' }),
       );
     const carVersion = corrected ? corrected.record.carVersion : versionOf(versions?.readable ?? [], design)?.id;
+    const sessionId = corrected ? corrected.record.session : session?.id;
     const record: RunRecord = {
       format: 'nimble-axle/run-record',
       version: 1,
@@ -43,13 +60,18 @@ export function useRunForm(carId: string, design: CarDesign) {
       seen: [...form.seen],
       note: form.note.trim(),
       ...(carVersion && { carVersion }),
-      design: corrected?.record.design ?? design,
+      ...(sessionId && { session: sessionId }),
+      design: corrected?.record.design ?? ran,
     };
-    const id = form.correcting?.id ?? crypto.randomUUID();
-    const answer = await save({ carId, id, baseVersion: form.correcting?.version ?? 0, content: record });
-    if (answer.error) return void dispatch(toasted(`${problemLine(answer.error)} The run still stands in the form.`, { tone: 'stop' }));
-    dispatch(toasted(form.correcting ? 'Run corrected' : `Run logged: ${outcomeWords(record.outcome, units)}`));
+    const run = { id: form.correcting?.id ?? newId(), carId, baseVersion: form.correcting?.version ?? 0, content: record };
+    setLogging(true);
+    const kept = await keepRun(dispatch, run);
+    setLogging(false);
+    if (kept.kind === 'refused')
+      return void dispatch(toasted(`${problemLine(kept.error)} The run still stands in the form.`, { tone: 'stop' }));
+    const told = form.correcting ? 'Run corrected' : `Run logged: ${outcomeWords(record.outcome, units)}${luckWords(record)}`;
+    dispatch(toasted(kept.kind === 'stored' ? told : `${told}. It waits here until the program is back`));
     dispatch(formCleared(carId));
   };
-  return { form, faults, corrected, change, log, isLogging: isLoading, cancel: () => void dispatch(formCleared(carId)) };
+  return { form, faults, corrected, change, log, isLogging, cancel: () => void dispatch(formCleared(carId)) };
 }

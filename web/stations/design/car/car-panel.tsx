@@ -5,17 +5,24 @@ import TextField from '@mui/material/TextField';
 import { memo, startTransition, Suspense, useCallback, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
+import { goalOf } from '../../../../core/brief/goal.ts';
+import { goalRecord } from '../../../../core/brief/goals.ts';
 import { faultWords } from '../../../../core/car/fault-words.ts';
 import { weightWords } from '../../../../core/car/weights.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
+import { Edges, Room, Stretches, type ChangeFloor } from '../../../asked/floor-fields.tsx';
+import { choosesLoad } from '../../../../core/brief/brief.ts';
+import { FloorsOfBriefs } from '../../../open-car/floors-of-briefs.tsx';
+import { useBriefOf } from '../../../open-car/asked-design.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { later } from '../../../ui/later.ts';
 import plain from '../../../ui/plain.module.css';
 import { Drafts } from '../../../ui/use-draft.ts';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import { AimFields, AIM_WORDS, RoomFields } from './aim-fields.tsx';
+import { AimFields } from './aim-fields.tsx';
+import { AskedByBrief, FloorOfBrief } from './asked-by-brief.tsx';
 import { CAR_ROWS, rowsFound, type CarRow } from './car-rows.ts';
 import { isSameChoice } from './choices.ts';
 import { ChoiceField } from './choice-field.tsx';
@@ -23,13 +30,13 @@ import { Group, type OpenGroup } from './group.tsx';
 import { groupWords } from './group-words.ts';
 import { PartRow } from './part-row.tsx';
 import { SizeRow, useReaderSoon } from './size-row.tsx';
-import { Edges, Stretches } from './floor-fields.tsx';
 import { ValuesList, valuesFound } from './values-list.tsx';
 import styles from './car-panel.module.css';
 
 const OwnPartsDrawer = later(() => import('../parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
 
 interface CarPanelProps {
+  readonly carId: string;
   readonly design: CarDesign;
   readonly edit: Edit;
   readonly faults: readonly Fault[];
@@ -39,14 +46,19 @@ interface CarPanelProps {
 }
 
 /** Everything of the car that can be changed, by what it belongs to, a group at a time; or what is looked for by its name. */
-export function CarPanel({ design, edit, faults, opened, onOpen }: CarPanelProps) {
+export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPanelProps) {
   useReaderSoon();
   const units = useUnits();
   const [sought, setSought] = useState('');
   // What could not be taken as it was typed outlives its group's closing.
   const [drafts] = useState(() => new Map<string, string>());
   const chosen = useChosen(design);
-  const rows = CAR_ROWS[design.motor.kind];
+  const worksTo = useBriefOf(design);
+  const goal = goalOf(design.aim);
+  const changeFloor: ChangeFloor = useCallback((change) => edit((car) => ({ ...car, floor: change(car.floor) })), [edit]);
+  // The load that all carry in a round is the brief's.
+  const rows = CAR_ROWS[design.motor.kind].filter((row) => !worksTo || choosesLoad(goal) || sizeIdOf(row) !== 'load');
+  const toFind = rows.filter(({ group: of }) => !worksTo || of !== 'floor');
   const shown = { design, chosen, edit, faults };
   const groups = (Object.keys(CAR_GROUPS) as CarGroup[]).filter((group) => rows.some((row) => row.group === group));
   const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
@@ -71,26 +83,35 @@ export function CarPanel({ design, edit, faults, opened, onOpen }: CarPanelProps
       <Find sought={sought} onSeek={setSought} />
       <Drafts value={drafts}>
         {sought.trim() !== '' ? (
-          <Found {...shown} sought={sought} />
+          <Found {...shown} rows={toFind} sought={sought} />
         ) : (
           <div>
             {groups.map((id) =>
-              group(id, CAR_GROUPS[id], groupWords(id, design, print), () => (
-                <>
-                  <Rows {...shown} rows={rows.filter((row) => row.group === id)} />
-                  {id === 'floor' && (
-                    <>
-                      <Stretches floor={design.floor} edit={edit} />
-                      <Edges floor={design.floor} edit={edit} />
-                      <RoomFields floor={design.floor} edit={edit} />
-                    </>
-                  )}
-                </>
-              )),
+              group(id, CAR_GROUPS[id], groupWords(id, design, print), () =>
+                id === 'floor' && worksTo ? (
+                  <FloorOfBrief carId={carId} design={design} brief={worksTo.brief} />
+                ) : (
+                  <>
+                    <Rows {...shown} rows={rows.filter((row) => row.group === id)} />
+                    {id === 'floor' && (
+                      <>
+                        <FloorsOfBriefs onChoose={(_name, floor) => changeFloor(() => floor)} />
+                        <Stretches floor={design.floor} change={changeFloor} />
+                        <Edges floor={design.floor} change={changeFloor} />
+                        <Room floor={design.floor} change={changeFloor} />
+                      </>
+                    )}
+                  </>
+                ),
+              ),
             )}
-            {group('aim', 'What is asked', AIM_WORDS[design.aim.kind](design.aim, print), () => (
-              <AimFields aim={design.aim} limits={design.limits} edit={edit} />
-            ))}
+            {group('aim', 'What is asked', goalRecord(goal).label(goal, print), () =>
+              worksTo ? (
+                <AskedByBrief carId={carId} design={design} brief={worksTo.brief} edit={edit} />
+              ) : (
+                <AimFields aim={design.aim} limits={design.limits} edit={edit} />
+              ),
+            )}
             {group('values', 'What is not known exactly', '', () => (
               <ValuesList design={design} edit={edit} faults={faults} />
             ))}
@@ -143,7 +164,7 @@ function Rows({ rows, design, chosen, edit, faults }: ShownProps & { readonly ro
   const faultAt = (row: CarRow): Fault | undefined =>
     faults.find(({ path }) => sizeIdOf(row) !== undefined && FAULT_AT[path] === sizeIdOf(row));
   return (
-    <div ref={useRoving(`.${styles.row}`)} className={styles.rows}>
+    <div ref={useRoving(`.${styles.row}`)} className={plain.rows}>
       {rows.map((row) => {
         const fault = faultAt(row);
         return (
@@ -167,11 +188,11 @@ function Rows({ rows, design, chosen, edit, faults }: ShownProps & { readonly ro
 }
 
 /** What was looked for, whatever group it belongs to. */
-function Found({ sought, ...shown }: ShownProps & { readonly sought: string }) {
-  const found = rowsFound(CAR_ROWS[shown.design.motor.kind], sought);
+function Found({ sought, rows, ...shown }: ShownProps & { readonly sought: string; readonly rows: readonly CarRow[] }) {
+  const found = rowsFound(rows, sought);
   const values = valuesFound(shown.design, sought);
   return (
-    <div className={styles.rows}>
+    <div className={plain.rows}>
       <p role="status" className={`${plain.caption} ${plain.muted}`}>
         {found.length + values.length === 0 ? 'Nothing of this car is called so.' : `${found.length + values.length} found`}
       </p>

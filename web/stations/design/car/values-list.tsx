@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { memo, useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { measuredSpread, valueKeysOf, valueOf } from '../../../../core/car/values.ts';
+import { HANG_ON_FLOOR, measuredSpread, valueKeysOf, valueOf } from '../../../../core/car/values.ts';
 import { spreadWords, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { wrongWords } from '../../../../core/fault-words.ts';
@@ -56,7 +56,7 @@ const Values = memo(function Values({ design, edit, faults, only }: ValuesListPr
     return fault && wrongWords(fault);
   };
   return (
-    <div ref={group} className={styles.rows}>
+    <div ref={group} className={plain.rows}>
       {!only && (
         <p className={`${plain.caption} ${plain.muted}`}>
           Estimated from the parts until you type what you measured. Each comes with how far it may be off; measured ones narrow the range.
@@ -101,7 +101,15 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
     setTyped(null);
     edit((car) => ({
       ...car,
-      measured: { ...car.measured, [valueKey]: { value: parsed.value * factor, spread: measuredSpread(valueKey) } },
+      measured: {
+        ...car.measured,
+        [valueKey]: {
+          value: parsed.value * factor,
+          spread: measuredSpread(valueKey),
+          // What hangs on the floor is known of this one.
+          ...(HANG_ON_FLOOR.has(valueKey) && { on: car.floor.kind }),
+        },
+      },
     }));
   };
   const forget = (): void =>

@@ -1,6 +1,5 @@
 import type { Size } from '../../../../core/car/size.ts';
 import { unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
-import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 
 /** A size with its unit, where it has one. */
 export const sizeName = ({ label, quantity }: Size, units: UnitSystem): string =>
@@ -9,19 +8,3 @@ export const sizeName = ({ label, quantity }: Size, units: UnitSystem): string =
 const SI_UNITS: Partial<Readonly<Record<Size['quantity'], string>>> = { size: 'm', distance: 'm', weight: 'kg', angle: 'rad' };
 /** Heading of a size in a table of plain numbers, which are SI. */
 export const sizeHead = ({ label, quantity }: Size): string => [label, SI_UNITS[quantity]].filter(Boolean).join(' ');
-
-/** Figures along an axis. */
-export const axisText = (tokens: Tokens) => ({ fontFamily: FONTS.figures, fontSize: 12, color: tokens.muted });
-
-const nameText = (tokens: Tokens) => ({ color: tokens.muted, fontFamily: FONTS.text, fontSize: 13 });
-
-/** The name below the right end of an axis across. */
-export const acrossName = (tokens: Tokens) => ({
-  nameLocation: 'end',
-  nameTextStyle: { ...nameText(tokens), align: 'right', verticalAlign: 'top', padding: [24, 0, 0, 0] },
-});
-
-/** The name above an axis upward, set back over its figures by `back` px. */
-export const upName = (tokens: Tokens, back: number) => ({
-  nameTextStyle: { ...nameText(tokens), align: 'left', padding: [0, 0, 0, -back] },
-});

@@ -7,9 +7,12 @@ import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { changeWords } from '../../../../core/car/difference.ts';
+import { goalOf } from '../../../../core/brief/goal.ts';
+import { goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
+import { goalFigures } from '../../../../core/brief/judge.ts';
 import { partsToGet } from '../../../../core/explore/parts-to-get.ts';
 import { SEARCH_TRIES, type Candidate, type OfferedCar, type Search } from '../../../../core/explore/best-car.ts';
-import { printAbout, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { printQuantity, unitOf, unitValue, USUAL_HALF_WIDTH, type Print, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import type { Tokens } from '../../../ui/tokens.ts';
 import { Chart } from '../../../charts/chart.tsx';
@@ -19,9 +22,9 @@ import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { usePartsAtHand } from '../../../open-car/use-own-parts.ts';
 import { useVersions } from '../../../open-car/use-versions.ts';
-import { acrossName, axisText, upName } from './axes.ts';
-import { JobBar } from './job-bar.tsx';
-import { useJob } from './use-job.ts';
+import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
+import { JobBar } from '../../../workers/job-bar.tsx';
+import { useJob } from '../../../workers/use-job.ts';
 
 interface BestPanelProps {
   readonly carId: string;
@@ -51,19 +54,23 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const option = useMemo(() => result && frontOption(result.front, units, tokens), [result, units, tokens]);
   const runWords = ({ distance, time }: Candidate): string =>
     `${printQuantity(distance, 'distance', units)} in ${printQuantity(time, 'time', units)}`;
-  const score = (value: number): string => printAbout(Math.abs(value), design.aim.kind === 'quickest-to' ? 'time' : 'distance', units);
+  const goal = goalOf(design.aim);
+  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const score = (value: number): string => {
+    const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * Math.abs(value), units);
+    return `${figure(Math.abs(value))} ${unit}`;
+  };
   /** What most cars built so reach: the aim says what that is. */
   const sureWords = ({ sure, gain }: OfferedCar): string => {
-    const reach = { furthest: 'beyond', 'at-least': 'beyond', 'quickest-to': 'within', 'closest-to': 'no further off than' }[
-      design.aim.kind
-    ];
-    return `8 in 10 ${reach} ${score(sure).replace('about ', '')}${gain === null ? '' : `, ${score(gain)} better`}`;
+    if (hasFallenShort(sure)) return 'fewer than 8 in 10 get there';
+    const reach = goalRecord(goal).isLess ? 'within' : 'beyond';
+    return `8 in 10 ${reach} ${score(sure)} ${goalRecord(goal).of(goal, print)}${gain === null ? '' : hasFallenShort(-gain) ? ', where this one falls short' : `, ${score(gain)} better`}`;
   };
   const aloneWords = (alone: number | null): string =>
-    alone === null ? 'only with the others' : `${alone < 0 ? '−' : '+'}${score(alone).replace('about ', '')} by itself`;
+    alone === null ? 'only with the others' : `${alone < 0 ? '−' : '+'}${score(alone)} by itself`;
   /** What has to be got for it, and what lies in the drawer. */
   const needWords = ({ design: to }: Candidate): string => {
-    const needed = partsToGet(design, to, own, (value, quantity) => printQuantity(value, quantity, units));
+    const needed = partsToGet(design, to, own, print);
     const list = (isAtHand: boolean): string =>
       needed
         .filter((part) => part.isAtHand === isAtHand)

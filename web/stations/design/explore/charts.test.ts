@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { aimOf, type Goal } from '../../../../core/brief/goal.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
 import { sizeCalled } from '../../../../core/car/sizes.ts';
 import { growingMap, mapRows, type MapRequest } from '../../../../core/explore/map.ts';
@@ -7,7 +8,7 @@ import { TOKENS } from '../../../ui/tokens.ts';
 import { sizeHead, sizeName } from './axes.ts';
 import { cellAt, spins } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
-import { SWEPT, sweepOption } from './sweep-option.ts';
+import { readingOf, sweepOption, sweptOf, type Swept } from './sweep-option.ts';
 
 const car = newCar('x', 'band');
 const turns = sizeCalled(car, 'turns');
@@ -15,8 +16,16 @@ const wheels = sizeCalled(car, 'driveWheels');
 
 describe('a sweep as a chart', () => {
   const points = boundedSweep(car, 'turns', evenly(4, 20, 9));
-  const optionOf = (shown: keyof typeof SWEPT, units: 'metric' | 'inch') =>
-    sweepOption({ points, present: 9, best: 12, shown, size: turns, units, tokens: TOKENS.light }) as unknown as {
+  const optionOf = (shown: Swept, units: 'metric' | 'inch', asked: Goal = { kind: 'furthest' }) =>
+    sweepOption({
+      points,
+      present: 9,
+      best: 12,
+      reading: readingOf(shown, asked),
+      size: turns,
+      units,
+      tokens: TOKENS.light,
+    }) as unknown as {
       yAxis: { name: string };
       series: {
         name: string;
@@ -35,6 +44,20 @@ describe('a sweep as a chart', () => {
     const [low, range, likely] = series.map(({ data }) => data.find(([x]) => x === 8)![1]!);
     expect(likely).toBeGreaterThan(low!);
     expect(likely).toBeLessThan(low! + range!);
+  });
+  it('shows what is asked first, in its unit and for the cars that get there', () => {
+    const goal: Goal = { kind: 'quickest-to', distance: 5 };
+    expect(sweptOf(turns, goal)[0]).toBe('asked');
+    expect(sweptOf(turns, { kind: 'furthest' })[0]).toBe('distance');
+    const timed = boundedSweep({ ...car, aim: aimOf(goal) }, 'turns', evenly(2, 12, 6));
+    for (const { asked, askedBounds, distance } of timed) {
+      expect(Number.isNaN(asked)).toBe(!(distance >= 5));
+      if (distance < 8) continue;
+      expect(asked).toBeGreaterThan(askedBounds.low);
+      expect(asked).toBeLessThan(askedBounds.high);
+    }
+    expect(optionOf('asked', 'metric', goal).yAxis.name).toBe('what is asked, s');
+    expect(optionOf('asked', 'inch', { kind: 'load-distance' }).yAxis.name).toBe('what is asked, kg·m');
   });
   it('names what stops the cars of a stretch', () => {
     const areas = optionOf('distance', 'metric').series.find(({ markArea }) => markArea)!.markArea!.data;

@@ -4,7 +4,8 @@ import type { Size } from '../../../../core/car/size.ts';
 import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
 import { unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';
-import { acrossName, axisText, sizeName, upName } from './axes.ts';
+import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
+import { sizeName } from './axes.ts';
 
 /** A map as far as it is computed. */
 export interface MapPicture {

@@ -2,23 +2,26 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { goalOf } from '../../../../core/brief/goal.ts';
+import { scoreWords } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { sizeCalled, sizesOf } from '../../../../core/car/sizes.ts';
+import { sizeCalled } from '../../../../core/car/sizes.ts';
 import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
 import { evenly } from '../../../../core/explore/sweep.ts';
-import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
+import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { sizeHead } from './axes.ts';
-import { JobBar } from './job-bar.tsx';
+import { JobBar } from '../../../workers/job-bar.tsx';
 import { cellAt, mapOption, spins, type MapPicture } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
 import { SizeChoice } from './size-choice.tsx';
-import { QUIET, useJob } from './use-job.ts';
+import { useSizesToChoose } from './use-sizes-to-choose.ts';
+import { QUIET, useJob } from '../../../workers/use-job.ts';
 
 const SIDE = 121;
 const ROWS_A_TASK = 5;
@@ -34,8 +37,8 @@ interface MapPanelProps {
 export function MapPanel({ design, edit }: MapPanelProps) {
   const units = useUnits();
   const tokens = useTokens();
-  const { kind } = design.motor;
-  const names = sizesOf(kind).map(({ id }) => id);
+  const sizes = useSizesToChoose(design);
+  const names = sizes.map(({ id }) => id);
   const [across, setAcross] = useState(names[0]!);
   const [up, setUp] = useState('driveWheels');
   const acrossId = names.includes(across) ? across : names[0]!;
@@ -129,11 +132,11 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
-        <SizeChoice kind={kind} label="Across" value={acrossId} onChange={setAcross} />
-        <SizeChoice kind={kind} label="Up" value={upId} onChange={setUp} />
+        <SizeChoice sizes={sizes} label="Across" value={acrossId} onChange={setAcross} />
+        <SizeChoice sizes={sizes} label="Up" value={upId} onChange={setUp} />
         {best !== null && (
           <Button size="small" variant="contained" onClick={() => take(best)}>
-            Take the best: {printAbout(picture!.cars.distance[best]!, 'distance', units)}
+            Take the best: {scoreWords(goalOf(design.aim), picture!.cars.score[best]!, units)}
           </Button>
         )}
         {picture && option && (

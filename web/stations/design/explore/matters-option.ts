@@ -2,7 +2,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
 import { unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
 import type { Tokens } from '../../../ui/tokens.ts';
-import { acrossName, axisText } from './axes.ts';
+import { acrossName, axisText } from '../../../charts/axis-text.ts';
 
 interface MattersChart {
   readonly list: readonly Influence[];

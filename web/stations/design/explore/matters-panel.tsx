@@ -10,9 +10,9 @@ import { useTokens } from '../../../app/theme.ts';
 import { ChartExport } from '../../../charts/chart-export.tsx';
 import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import { JobBar } from './job-bar.tsx';
+import { JobBar } from '../../../workers/job-bar.tsx';
 import { mattersOption } from './matters-option.ts';
-import { useJob } from './use-job.ts';
+import { useJob } from '../../../workers/use-job.ts';
 
 type Shown = 'sizes' | 'values';
 const SHOWN = 12;

@@ -1,21 +1,20 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo } from 'react';
-import type { MotorKind } from '../../../../core/car/car-design.ts';
-import { sizesOf } from '../../../../core/car/sizes.ts';
+import type { Size } from '../../../../core/car/size.ts';
 
 interface SizeChoiceProps {
-  readonly kind: MotorKind;
+  readonly sizes: readonly Size[];
   readonly label: string;
   readonly value: string;
   readonly onChange: (id: string) => void;
 }
 
 /** Which size is to be explored; drawn anew only when another is. */
-export const SizeChoice = memo(function SizeChoice({ kind, label, value, onChange }: SizeChoiceProps) {
+export const SizeChoice = memo(function SizeChoice({ sizes, label, value, onChange }: SizeChoiceProps) {
   return (
     <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)} sx={{ minWidth: 160 }}>
-      {sizesOf(kind).map((size) => (
+      {sizes.map((size) => (
         <MenuItem key={size.id} value={size.id}>
           {size.label}
         </MenuItem>

@@ -1,12 +1,25 @@
 import type { EChartsCoreOption } from 'echarts/core';
+import type { Goal } from '../../../../core/brief/goal.ts';
+import { goalRecord } from '../../../../core/brief/goals.ts';
 import type { Size } from '../../../../core/car/size.ts';
 import { carried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
+import type { Bounds } from '../../../../core/predict/uncertainty.ts';
 import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';
-import { acrossName, axisText, sizeName, upName } from './axes.ts';
+import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
+import { sizeName } from './axes.ts';
 
 /** What a sweep can show. */
-export const SWEPT = {
+interface Reading {
+  readonly label: string;
+  readonly quantity: Quantity;
+  /** What stands for the unit of what has none of its own. */
+  readonly unit?: string;
+  readonly read: (p: BoundedSweepPoint) => number;
+  readonly bounds: (p: BoundedSweepPoint) => Pick<Bounds, 'low' | 'high'>;
+}
+
+const READINGS = {
   distance: {
     label: 'distance',
     quantity: 'distance',
@@ -17,6 +30,7 @@ export const SWEPT = {
   grip: {
     label: 'launch grip',
     quantity: 'count',
+    unit: '× what it needs',
     // What needs no grip has no ratio.
     read: (p: BoundedSweepPoint) => p.launchGripRatio,
     bounds: (p: BoundedSweepPoint) => p.gripBounds,
@@ -24,22 +38,34 @@ export const SWEPT = {
   carried: {
     label: 'load × distance',
     quantity: 'count',
+    unit: 'kg·m',
     read: carried,
     bounds: (p: BoundedSweepPoint) => ({ low: p.value * p.distanceBounds.low, high: p.value * p.distanceBounds.high }),
   },
-} as const;
-/** What stands for the unit of what has none of its own. */
-const UNIT_OF: Partial<Readonly<Record<Swept, string>>> = { grip: '× what it needs', carried: 'kg·m' };
+} as const satisfies Record<string, Reading>;
+export type Swept = keyof typeof READINGS | 'asked';
 
-/** What can be shown of a sweep over a size: load × distance is asked of loads alone. */
-export const sweptOf = ({ id }: Size): Swept[] => (Object.keys(SWEPT) as Swept[]).filter((key) => key !== 'carried' || id === 'load');
-export type Swept = keyof typeof SWEPT;
+/** A reading of a sweep of cars that are asked this. */
+export function readingOf(swept: Swept, goal: Goal): Reading {
+  if (swept !== 'asked') return READINGS[swept];
+  const { quantity } = goalRecord(goal);
+  const figures = { label: 'what is asked', read: (p: BoundedSweepPoint) => p.asked, bounds: (p: BoundedSweepPoint) => p.askedBounds };
+  return quantity === 'kg·m' || quantity === 'm + m/s'
+    ? { ...figures, quantity: 'count', unit: quantity === 'kg·m' ? quantity : 'points' }
+    : { ...figures, quantity };
+}
+
+/** What can be shown of a sweep over a size: what is asked first, where that is not the distance; load × distance of loads alone. */
+export const sweptOf = ({ id }: Size, { kind }: Goal): Swept[] => [
+  ...(kind === 'furthest' || kind === 'at-least' ? [] : (['asked'] as const)),
+  ...(Object.keys(READINGS) as Swept[]).filter((key) => key !== 'carried' || id === 'load'),
+];
 
 interface SweepChart {
   readonly points: readonly BoundedSweepPoint[];
   readonly present: number;
   readonly best: number | null;
-  readonly shown: Swept;
+  readonly reading: Reading;
   readonly size: Size;
   readonly units: UnitSystem;
   readonly tokens: Tokens;
@@ -63,10 +89,10 @@ function stoppedRanges(points: readonly BoundedSweepPoint[]): { readonly from: n
 const LEAST_NAMED = 0.04;
 
 /** A sweep as the chart library draws it: the likely line, its range as a band, the present and the best value. */
-export function sweepOption({ points, present, best, shown, size, units, tokens }: SweepChart): EChartsCoreOption {
-  const { label, quantity, read, bounds } = SWEPT[shown];
+export function sweepOption({ points, present, best, reading, size, units, tokens }: SweepChart): EChartsCoreOption {
+  const { label, quantity, unit, read, bounds } = reading;
   const across = unitValue(size.quantity, units);
-  const up = unitValue(quantity as Quantity, units);
+  const up = unitValue(quantity, units);
   const pair = (p: BoundedSweepPoint, value: number | undefined): (number | null)[] => [
     p.value / across,
     value === undefined || !Number.isFinite(value) ? null : value / up,
@@ -112,7 +138,7 @@ export function sweepOption({ points, present, best, shown, size, units, tokens 
     yAxis: {
       type: 'value',
       min: 0,
-      name: `${label}, ${UNIT_OF[shown] ?? unitOf(quantity as Quantity, units)}`,
+      name: `${label}, ${unit ?? unitOf(quantity, units)}`,
       ...upName(tokens, 44),
       axisLabel: axisText(tokens),
       splitLine: { lineStyle: { color: tokens.rule, width: 0.7 } },

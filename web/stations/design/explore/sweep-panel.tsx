@@ -4,8 +4,9 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { scoreWords } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { sizeCalled, sizesOf } from '../../../../core/car/sizes.ts';
+import { sizeCalled } from '../../../../core/car/sizes.ts';
 import { bestPoint, evenly, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
@@ -14,12 +15,14 @@ import { ChartExport } from '../../../charts/chart-export.tsx';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { sizeHead } from './axes.ts';
-import { JobBar } from './job-bar.tsx';
+import { JobBar } from '../../../workers/job-bar.tsx';
 import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
 import { SizeChoice } from './size-choice.tsx';
-import { sweepOption, SWEPT, sweptOf, type Swept } from './sweep-option.ts';
-import { QUIET, useJob } from './use-job.ts';
+import { useSizesToChoose } from './use-sizes-to-choose.ts';
+import { readingOf, sweepOption, type Swept } from './sweep-option.ts';
+import { useReading } from './use-reading.ts';
+import { QUIET, useJob } from '../../../workers/use-job.ts';
 
 const POINTS = 41;
 const CHUNK = 3;
@@ -28,13 +31,13 @@ const CHUNK = 3;
 export function SweepPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
   const units = useUnits();
   const tokens = useTokens();
-  const { kind } = design.motor;
-  const [chosen, setChosen] = useState(sizesOf(kind)[0]!.id);
-  const [asked, setShown] = useState<Swept>('distance');
+  const sizes = useSizesToChoose(design);
+  const [chosen, setChosen] = useState(sizes[0]!.id);
+  const [wanted, setShown] = useState<Swept | null>(null);
   const [asTable, setAsTable] = useState(false);
-  const sizeId = sizesOf(kind).some(({ id }) => id === chosen) ? chosen : sizesOf(kind)[0]!.id;
+  const sizeId = sizes.some(({ id }) => id === chosen) ? chosen : sizes[0]!.id;
   const size = sizeCalled(design, sizeId);
-  const shown = sweptOf(size).includes(asked) ? asked : 'distance';
+  const { goal, readings, shown, reading } = useReading(size, design.aim, wanted);
   const job = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
   const { progress, result, run } = job;
 
@@ -68,14 +71,14 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const best = useMemo(() => points && (shown === 'carried' ? mostCarried(points) : bestPoint(points)), [points, shown]);
   const present = size.read(design);
   const option = useMemo(
-    () => points && sweepOption({ points, present, best: best?.value ?? null, shown, size, units, tokens }),
-    [points, present, best, shown, size, units, tokens],
+    () => points && sweepOption({ points, present, best: best?.value ?? null, reading, size, units, tokens }),
+    [points, present, best, reading, size, units, tokens],
   );
   const print = (value: number): string => printQuantity(value, size.quantity, units);
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
-        <SizeChoice kind={kind} label="Size to sweep" value={sizeId} onChange={setChosen} />
+        <SizeChoice sizes={sizes} label="Size to sweep" value={sizeId} onChange={setChosen} />
         <ToggleButtonGroup
           size="small"
           exclusive
@@ -83,15 +86,15 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
           aria-label="Shown"
           onChange={(_event, next: Swept | null) => next && setShown(next)}
         >
-          {sweptOf(size).map((key) => (
+          {readings.map((key) => (
             <ToggleButton key={key} value={key}>
-              {SWEPT[key].label}
+              {readingOf(key, goal).label}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
         {best && (
           <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
-            {`Take the best: ${print(best.value)} → ${printAbout(best.distance, 'distance', units)}`}
+            {`Take the best: ${print(best.value)} → ${shown === 'carried' ? printAbout(best.distance, 'distance', units) : scoreWords(goal, best.score, units)}`}
           </Button>
         )}
         <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)} sx={{ ml: 'auto' }}>
@@ -102,7 +105,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
             name={`${design.name} ${size.label}`}
             option={option}
             table={() => ({
-              head: [sizeHead(size), 'distance m', 'low m', 'high m', 'time s', 'launch grip', 'stopped by'],
+              head: [sizeHead(size), 'distance m', 'low m', 'high m', 'time s', 'launch grip', 'asked, SI', 'stopped by'],
               rows: points.map((p) => [
                 p.value,
                 p.distance,
@@ -110,6 +113,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
                 p.distanceBounds.high,
                 p.time,
                 p.launchGripRatio,
+                p.asked,
                 p.stoppedBy ?? '',
               ]),
             })}
@@ -121,7 +125,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         <Chart
           option={option}
           role="img"
-          aria-label={`${SWEPT[shown].label} against ${size.label}; now ${print(present)}${best ? `, best ${print(best.value)} with ${printQuantity(best.distance, 'distance', units)}` : ''}`}
+          aria-label={`${reading.label} against ${size.label}; now ${print(present)}${best ? `, best ${print(best.value)} with ${printQuantity(best.distance, 'distance', units)}` : ''}`}
           sx={{ minHeight: 160, height: '100%' }}
         />
       )}

@@ -11,8 +11,8 @@ import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
 import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
-import { JobBar } from './job-bar.tsx';
-import { useJob } from './use-job.ts';
+import { JobBar } from '../../../workers/job-bar.tsx';
+import { useJob } from '../../../workers/use-job.ts';
 import { WindingDrawing } from './winding-drawing.tsx';
 
 interface WindingPanelProps {

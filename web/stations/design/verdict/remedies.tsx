@@ -1,9 +1,12 @@
 import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
 import type { Aim, CarDesign } from '../../../../core/car/car-design.ts';
+import { goalOf } from '../../../../core/brief/goal.ts';
+import { goalRecord } from '../../../../core/brief/goals.ts';
+import { goalFigures } from '../../../../core/brief/judge.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import type { PricedRemedy } from '../../../../core/explore/priced-remedies.ts';
-import { printKnown, printQuantity, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { printKnown, printQuantity, unitOf, type Print, type UnitSystem } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -13,8 +16,8 @@ import styles from './verdict-panel.module.css';
 const SHOWN = 3;
 /** m of wheelspin worth a word. */
 const LEAST_SLIP = 0.005;
-/** s a remedy may save; beyond, it gets the car there at all. */
-const LONGEST = 600;
+/** A gain above this gets the car where it did not get before. */
+const GETS_THERE = 500;
 
 interface RemediesProps {
   readonly assessment: Assessment | null;
@@ -27,11 +30,13 @@ interface RemediesProps {
 }
 
 /** What a remedy buys, beside the distance: its wheelspin, and the seconds it takes. */
-function priceWords({ time, timeGain, slipDistance, slipGain, better }: PricedRemedy, { kind, distance }: Aim, units: UnitSystem): string {
-  const sooner =
-    kind === 'quickest-to' && better < LONGEST
-      ? [`${printQuantity(better, 'time', units)} sooner at ${printQuantity(distance ?? 0, 'distance', units)}`]
-      : [];
+function priceWords({ time, timeGain, slipDistance, slipGain, better }: PricedRemedy, aim: Aim, units: UnitSystem): string {
+  const goal = goalOf(aim);
+  const { gain, of } = goalRecord(goal);
+  const { figure, unit } = goalFigures(goal, 0, units);
+  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  // What a car gains in distance stands beside it already.
+  const asked = gain === 'further' ? [] : better > GETS_THERE ? ['gets there'] : [`${figure(better)} ${unit} ${gain} ${of(goal, print)}`];
   const spin =
     slipDistance > LEAST_SLIP
       ? [`spins for ${printQuantity(slipDistance, 'distance', units)}`]
@@ -39,7 +44,7 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better }: PricedRe
         ? ['no wheelspin']
         : [];
   return [
-    ...sooner,
+    ...asked,
     ...spin,
     `${printQuantity(time, 'time', units)}, ${printQuantity(Math.abs(timeGain), 'time', units)} ${timeGain < 0 ? 'quicker' : 'longer'}`,
   ].join(' · ');

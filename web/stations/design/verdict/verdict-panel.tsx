@@ -6,9 +6,8 @@ import type { Prediction } from '../../../../core/predict/predict-run.ts';
 import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
 import { faultLine } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { printKnown, printNumber, printQuantity, unitOf, USUAL_HALF_WIDTH, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { printNumber, printQuantity, USUAL_HALF_WIDTH, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
-import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';
 import { Facts } from '../../../ui/facts.tsx';
 import plain from '../../../ui/plain.module.css';
@@ -16,10 +15,13 @@ import { useUnits } from '../../../ui/use-units.ts';
 import { Checks } from './checks.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { EnergyBar } from './energy-bar.tsx';
+import { Lead } from './lead.tsx';
 import { explanationOf } from './explanations.ts';
-import { RangeBar } from './range-bar.tsx';
+import { Rounds } from './rounds.tsx';
 import { Remedies } from './remedies.tsx';
 import { Spark } from './spark.tsx';
+import NextStep from '../../../open-car/next-step.tsx';
+import { useBriefOf } from '../../../open-car/asked-design.ts';
 import { useAssessment } from '../../../open-car/use-assessment.ts';
 import styles from './verdict-panel.module.css';
 
@@ -64,6 +66,7 @@ function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title
 }
 
 interface VerdictPanelProps {
+  readonly carId: string;
   readonly design: CarDesign;
   readonly prediction: Prediction;
   readonly edit: Edit;
@@ -79,9 +82,10 @@ export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
   );
 }
 
-function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
+function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
   const units = useUnits();
   const { assessment, isBroken, again } = useAssessment(design, units);
+  const worksTo = useBriefOf(design);
   const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
   const present = useRef({ design, result, print });
   useEffect(() => {
@@ -111,19 +115,7 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
       <div className={styles.answer}>
         <Spark result={result} />
         <div>
-          <p className={styles.distance} data-testid="predicted-distance" data-metres={result.distance.toFixed(2)}>
-            <span className={styles.unit}>about </span>
-            {printKnown(result.distance, halfWidth, 'distance', units)}
-            <span className={styles.unit}>{` ${unitOf('distance', units)}`}</span>
-          </p>
-          <p className={`${plain.text} ${plain.muted} ${styles.onPaper}`}>
-            <Explained figure="distance" explain={explain}>
-              predicted, fully wound
-            </Explained>
-            {result.rollsBack ? ' · then rolls back' : ''}
-            {result.wheelie ? ' · lifts its front at launch' : ''}
-          </p>
-          <RangeBar assessment={assessment} likely={result.distance} halfWidth={halfWidth} aim={design.aim} explain={explain} />
+          <Lead design={design} result={result} assessment={assessment} halfWidth={halfWidth} explain={explain} />
           {isBroken && (
             <p role="alert" className={plain.text}>
               ✕ Range and checks could not be worked out for this car.{' '}
@@ -138,10 +130,12 @@ function Verdict({ design, result, edit, onPreview }: Omit<VerdictPanelProps, 'p
           <p className={`${plain.text} ${styles.onPaper}`}>{text}</p>
         </div>
       </div>
+      {worksTo && <Rounds carId={carId} design={design} brief={worksTo.brief} edit={edit} />}
       <Remedies assessment={assessment} halfWidth={halfWidth} aim={design.aim} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
       <EnergyBar name={design.name} result={result} explain={explain} />
       <Checks assessment={assessment} />
+      <NextStep carId={carId} design={design} />
     </>
   );
 }

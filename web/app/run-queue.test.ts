@@ -1,0 +1,104 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { RunRecord } from '../../core/car/car-design.ts';
+import { newCar } from '../../core/car/new-car.ts';
+import { newId } from './new-id.ts';
+import { dropWaiting, keepRun, onWaiting, sendWaiting, waitingRuns } from './run-queue.ts';
+import { makeStore } from './store.ts';
+
+const record = (ranAt: string): RunRecord => ({
+  format: 'nimble-axle/run-record',
+  version: 1,
+  ranAt,
+  wind: { kind: 'full' },
+  outcome: { kind: 'stopped', distance: 8 },
+  seen: [],
+  note: '',
+  design: newCar('Tern', 'band'),
+});
+const run = (minute: number) => ({
+  id: newId(),
+  carId: 'a',
+  baseVersion: 0,
+  content: record(`2026-11-21T18:0${minute}:00.000Z`),
+});
+
+/** What the program answers: a status, or nothing at all. */
+let answer: number | 'gone';
+let sent: string[];
+beforeEach(() => {
+  answer = 200;
+  sent = [];
+  const Plain = Request;
+  vi.stubGlobal(
+    'Request',
+    class extends Plain {
+      constructor(url: string, init?: RequestInit) {
+        super(new URL(url, 'http://127.0.0.1/'), init);
+      }
+    },
+  );
+  vi.stubGlobal('fetch', async (request: Request) => {
+    if (answer === 'gone') throw new TypeError('Failed to fetch');
+    sent.push(request.url.split('/').at(-1)!);
+    return new Response(JSON.stringify({ title: 'No' }), { status: answer, headers: { 'content-type': 'application/json' } });
+  });
+});
+afterEach(async () => {
+  for (const { id } of await waitingRuns()) await dropWaiting(id);
+  vi.unstubAllGlobals();
+});
+const { dispatch } = makeStore();
+
+describe('a run that is logged', () => {
+  it('is stored, and waits nowhere', async () => {
+    expect(await keepRun(dispatch, run(1))).toEqual({ kind: 'stored' });
+    expect(await waitingRuns()).toEqual([]);
+  });
+  it('waits while the program is gone or cannot write, and is stored under the same id when it can', async () => {
+    const [first, second] = [run(2), run(1)];
+    answer = 'gone';
+    expect(await keepRun(dispatch, first)).toEqual({ kind: 'waiting' });
+    answer = 507;
+    expect(await keepRun(dispatch, second)).toEqual({ kind: 'waiting' });
+    sent = [];
+    expect((await waitingRuns()).map(({ id }) => id)).toEqual([second.id, first.id]);
+    expect(await sendWaiting(dispatch)).toBe(0);
+    expect(await waitingRuns()).toHaveLength(2);
+    sent = [];
+    answer = 200;
+    expect(await sendWaiting(dispatch)).toBe(2);
+    expect(sent).toEqual([second.id, first.id]);
+    expect(await waitingRuns()).toEqual([]);
+  });
+  it('that is refused goes back to whoever logged it; one that waited and is refused stays, with the reason', async () => {
+    answer = 422;
+    expect(await keepRun(dispatch, run(1))).toMatchObject({ kind: 'refused', error: { status: 422 } });
+    expect(await waitingRuns()).toEqual([]);
+    answer = 'gone';
+    await keepRun(dispatch, run(2));
+    answer = 422;
+    expect(await sendWaiting(dispatch)).toBe(0);
+    expect(await waitingRuns()).toMatchObject([{ problem: 'No' }]);
+  });
+  it('tells whoever watches that something waits, and no longer', async () => {
+    let told = 0;
+    const stop = onWaiting(() => told++);
+    await keepRun(dispatch, run(1));
+    stop();
+    await keepRun(dispatch, run(2));
+    expect(told).toBe(1);
+  });
+});
+
+describe('an id', () => {
+  it('is a UUID of version 4, also where the browser makes none', () => {
+    const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
+    expect(newId()).toMatch(UUID);
+    const own = crypto;
+    vi.stubGlobal('crypto', { getRandomValues: (bytes: Uint8Array<ArrayBuffer>) => own.getRandomValues(bytes) });
+    const made = Array.from({ length: 50 }, newId);
+    for (const id of made) expect(id).toMatch(UUID);
+    expect(new Set(made).size).toBe(50);
+  });
+});

@@ -1,0 +1,80 @@
+import { memo } from 'react';
+import { goalOfKind, type Goal } from '../../core/brief/goal.ts';
+import plain from '../ui/plain.module.css';
+import { QuantityField } from '../ui/quantity-field.tsx';
+import { above } from '../ui/within.ts';
+import styles from './asked.module.css';
+import { ChoiceSelect } from './choice-select.tsx';
+
+export const GOAL_WORDS: Readonly<Record<Goal['kind'], string>> = {
+  furthest: 'go furthest',
+  'at-least': 'go at least …',
+  'quickest-to': 'be quickest to …',
+  'closest-to': 'stop closest to …',
+  straightest: 'go furthest, straight',
+  'within-lane': 'go furthest within a lane',
+  'through-gap': 'go through a gap',
+  carry: 'carry the most load so far …',
+  'load-distance': 'carry: load × distance',
+  'highest-edge': 'climb the highest twig',
+  'speed-and-distance': 'speed and distance together',
+};
+
+const DISTANCE_WORDS: Partial<Readonly<Record<Goal['kind'], string>>> = {
+  'through-gap': 'Gap at',
+  carry: 'Carried over',
+  'speed-and-distance': 'Timed to',
+};
+
+interface GoalFieldsProps {
+  /** `Aim` unless told otherwise. */
+  readonly label?: string;
+  readonly goal: Goal;
+  readonly onChange: (goal: Goal) => void;
+}
+
+/** What is asked, and its figures. */
+export const GoalFields = memo(function GoalFields({ label = 'Aim', goal, onChange }: GoalFieldsProps) {
+  return (
+    <>
+      <ChoiceSelect label={label} value={goal.kind} options={GOAL_WORDS} onChange={(kind) => onChange(goalOfKind(kind, goal))} />
+      {goal.kind === 'speed-and-distance' && (
+        <p className={`${plain.caption} ${plain.muted}`}>
+          For a place in each instead, ask them in two rounds of a brief, both with points.
+        </p>
+      )}
+      <div className={styles.pair}>
+        {'distance' in goal && (
+          <QuantityField
+            size="small"
+            label={DISTANCE_WORDS[goal.kind] ?? 'Distance aimed at'}
+            quantity="distance"
+            value={goal.distance}
+            check={above(0, 1000, 'm')}
+            onChange={(distance) => onChange({ ...goal, distance })}
+          />
+        )}
+        {'width' in goal && (
+          <QuantityField
+            size="small"
+            label={goal.kind === 'through-gap' ? 'Width of the gap' : 'Width of the lane'}
+            quantity="distance"
+            value={goal.width}
+            check={above(0, 100, 'm')}
+            onChange={(width) => onChange({ ...goal, width })}
+          />
+        )}
+        {'weight' in goal && (
+          <QuantityField
+            size="small"
+            label="Metres that 1 m/s counts for"
+            quantity="count"
+            value={goal.weight}
+            check={above(0, 1000, '')}
+            onChange={(weight) => onChange({ ...goal, weight })}
+          />
+        )}
+      </div>
+    </>
+  );
+});

@@ -1,0 +1,29 @@
+import type { Brief } from '../../core/brief/brief.ts';
+import { api, isGone } from '../app/api.ts';
+import { autosaveOf } from '../open-document/autosave.ts';
+import type { DocumentKind } from '../open-document/document-kind.ts';
+import { briefSlice, keptBrief, openBriefOf } from './brief-slice.ts';
+
+export const briefAutosave = autosaveOf<Brief>({
+  slice: briefSlice,
+  openOf: openBriefOf,
+  send: (dispatch, write) => dispatch(api.endpoints.saveBrief.initiate(write)),
+  keptOf: keptBrief,
+});
+
+/** How a brief is opened, followed and saved. */
+export const BRIEF: DocumentKind<Brief> = {
+  what: 'brief',
+  slice: briefSlice,
+  openOf: openBriefOf,
+  autosave: briefAutosave,
+  reader: async () => (await import('../../core/files/read.ts')).readBrief,
+  fetch: async (dispatch, id) => {
+    const { data, error } = await dispatch(api.endpoints.getBrief.initiate(id, { forceRefetch: true, subscribe: false }));
+    if (data) return keptBrief(data);
+    // Without the program: as it was last listed.
+    const listed = isGone(error) && (await dispatch(api.endpoints.listBriefs.initiate(undefined, { subscribe: false }))).data;
+    const brief = listed && listed.readable.find((one) => one.id === id);
+    return brief ? keptBrief(brief) : null;
+  },
+};

@@ -1,0 +1,34 @@
+import { useDeferredValue, useMemo } from 'react';
+import { Link } from 'react-router';
+import { limitsOf } from '../../core/brief/brief.ts';
+import { judgeRules } from '../../core/brief/rules.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { prepareRun } from '../../core/predict/derive-run-setup.ts';
+import { nextThing } from '../../core/trials/next-thing.ts';
+import { useListCarsQuery } from '../app/api.ts';
+import plain from '../ui/plain.module.css';
+import { useBriefOf } from './asked-design.ts';
+
+interface NextStepProps {
+  readonly carId: string;
+  /** The car as its brief asks. */
+  readonly design: CarDesign;
+}
+
+/** The next thing to do for a car, with its reason; pressed, it leads there. */
+export default function NextStep({ carId, design: present }: NextStepProps) {
+  // While a size is dragged this gives way to what is drawn.
+  const design = useDeferredValue(present);
+  const { data: cars } = useListCarsQuery();
+  const runs = cars?.readable.find(({ id }) => id === carId)?.runCount ?? 0;
+  const brief = useBriefOf(design)?.brief ?? null;
+  const next = useMemo(() => {
+    const broken = brief && judgeRules(design, limitsOf(brief.rules)).find(({ verdict }) => verdict === 'broken');
+    return nextThing({ canRun: prepareRun(design).kind === 'ready', brokenRule: broken?.name ?? null, hasBrief: brief !== null, runs });
+  }, [brief, design, runs]);
+  return (
+    <p className={plain.text}>
+      Next: <Link to={`/cars/${carId}/${next.station}`}>{next.words}</Link> <span className={plain.muted}>({next.reason})</span>
+    </p>
+  );
+}

@@ -1,0 +1,98 @@
+import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
+import { problemLine, problemOf } from '../app/api.ts';
+import type { DocumentSlice, KeptDocument, OpenDocument } from './document-slice.ts';
+import { dropDraft, keepDraft } from './drafts.ts';
+
+/** Quiet time after an edit before it is sent, and wait before a failed save is tried again, ms. */
+const QUIET = 350;
+const RETRY = 3000;
+
+export type AppDispatch = ThunkDispatch<unknown, unknown, UnknownAction>;
+
+/** How documents of one kind come to be saved. */
+export interface Saving<T> {
+  readonly slice: DocumentSlice<T>;
+  readonly openOf: (state: unknown) => OpenDocument<T> | null;
+  readonly send: (
+    dispatch: AppDispatch,
+    write: { readonly id: string; readonly baseVersion: number; readonly content: T },
+  ) => Promise<{ readonly data?: unknown; readonly error?: unknown }>;
+  /** The server's answer as a document. */
+  readonly keptOf: (answer: never) => KeptDocument<T>;
+}
+
+/** Saves the open document of one kind by itself. */
+export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }: Saving<T>) {
+  const { opened, edited, undone, redone, mineChosen } = actions;
+  const listener = createListenerMiddleware();
+  /** Tells this program's other tabs that a document has a new version. */
+  const channel = new BroadcastChannel(name);
+
+  /** At once: the edit is safe in the browser. */
+  listener.startListening({
+    matcher: isAnyOf(edited, undone, redone),
+    effect: (_action, { getState }) => {
+      const document = openOf(getState());
+      if (document) keepDraft(document.id, { baseVersion: document.baseVersion, content: document.present });
+    },
+  });
+
+  /** One save at a time: the answer to each carries the version the next is based on. */
+  let isSaving = false;
+  async function saveUntilSettled(getState: () => unknown, dispatch: AppDispatch): Promise<void> {
+    for (;;) {
+      const document = openOf(getState());
+      if (!document || document.save === 'conflict') return;
+      if (document.present === document.base) {
+        dispatch(actions.saveSettled());
+        return dropDraft(document.id);
+      }
+      const { id, baseVersion, present: sent } = document;
+      dispatch(actions.saveStarted());
+      const answer = await send(dispatch, { id, baseVersion, content: sent });
+      if (answer.data) {
+        channel.postMessage(id);
+        dispatch(actions.saveLanded({ kept: keptOf(answer.data as never), sent }));
+        continue;
+      }
+      const { current } = problemOf(answer.error);
+      if (current) return void dispatch(actions.changedElsewhere(keptOf(current as never)));
+      dispatch(actions.saveFailed(problemLine(answer.error)));
+      await new Promise((resolve) => setTimeout(resolve, RETRY));
+    }
+  }
+
+  /** Once quiet: it is sent, over the version it was based on; tried again while the server cannot be reached. */
+  listener.startListening({
+    matcher: isAnyOf(edited, undone, redone, opened, mineChosen),
+    effect: async (_action, { cancelActiveListeners, delay, dispatch, getState }) => {
+      cancelActiveListeners();
+      await delay(QUIET);
+      // A loop already running takes the newest edit along when its answer comes.
+      if (isSaving) return;
+      isSaving = true;
+      try {
+        await saveUntilSettled(getState, dispatch as AppDispatch);
+      } finally {
+        isSaving = false;
+      }
+    },
+  });
+
+  return {
+    middleware: listener.middleware,
+    onSavedElsewhere: (listen: (id: string) => void): (() => void) => {
+      const handle = ({ data }: MessageEvent<string>): void => listen(data);
+      channel.addEventListener('message', handle);
+      return () => channel.removeEventListener('message', handle);
+    },
+    /** Sends what is unsaved before another document takes this one's place; should that fail, the draft stays in the browser. */
+    flush: async (getState: () => unknown, dispatch: AppDispatch): Promise<void> => {
+      const document = openOf(getState());
+      if (!document || document.save === 'conflict' || document.present === document.base || isSaving) return;
+      const answer = await send(dispatch, { id: document.id, baseVersion: document.baseVersion, content: document.present });
+      if (answer.data) dropDraft(document.id);
+    },
+  };
+}
+export type Autosave = ReturnType<typeof autosaveOf>;

@@ -1,0 +1,57 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { problemLine } from '../app/api.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { toasted } from '../app/toasts-slice.ts';
+import { WordTable } from '../ui/word-table.tsx';
+import { dropDraft } from './drafts.ts';
+import type { DocumentKind } from './document-kind.ts';
+
+interface ConflictProps<T> {
+  readonly kind: DocumentKind<T>;
+  /** What differs between the two, in words. */
+  readonly rowsOf: (mine: T, other: T) => readonly (readonly [string, string, string])[];
+  /** Keeps mine beside the other, under another name; that name, or what went wrong. */
+  readonly keepBeside: (mine: T) => Promise<{ readonly name: string } | { readonly error: unknown }>;
+}
+
+/** Asked while a document was changed elsewhere: both versions stand here until one is chosen, or both are kept. */
+export function ConflictDialog<T>({ kind, rowsOf, keepBeside }: ConflictProps<T>) {
+  const dispatch = useAppDispatch();
+  const document = useAppSelector(kind.openOf);
+  if (!document?.other) return null;
+  const { other, present, id } = document;
+  const { opened, mineChosen } = kind.slice.actions;
+  const takeOther = (): void => {
+    dropDraft(id);
+    dispatch(opened({ kept: other, draft: null }));
+  };
+  const keepBoth = async (): Promise<void> => {
+    const kept = await keepBeside(present);
+    if ('error' in kept) return void dispatch(toasted(problemLine(kept.error), { tone: 'stop' }));
+    takeOther();
+    dispatch(toasted(`Yours was kept as “${kept.name}”`));
+  };
+  return (
+    <Dialog open aria-labelledby="conflict-title" maxWidth="sm">
+      <DialogTitle id="conflict-title">This {kind.what} was changed elsewhere</DialogTitle>
+      <DialogContent>
+        <Typography sx={{ mb: 3 }}>
+          Another tab saved a different version while you worked here. Both are safe; which shall go on under this name?
+        </Typography>
+        <WordTable head={['differs in', 'yours, here', 'the other']} rows={rowsOf(present, other.content)} />
+      </DialogContent>
+      <DialogActions sx={{ px: 6, pb: 5 }}>
+        <Button onClick={takeOther}>Take the other</Button>
+        <Button onClick={() => dispatch(mineChosen())}>Take mine</Button>
+        <Button variant="contained" onClick={() => void keepBoth()}>
+          Keep both
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

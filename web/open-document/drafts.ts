@@ -1,0 +1,13 @@
+import { tabId } from '../app/tab.ts';
+
+/** An edit not yet acknowledged by the server, kept in the browser so that a reload or crash loses nothing. */
+export interface Draft<T> {
+  readonly baseVersion: number;
+  readonly content: T;
+}
+
+export const PREFIX = 'draft:';
+export const keyOf = (id: string, tab: string): string => `${PREFIX}${id}:${tab}`;
+
+export const keepDraft = (id: string, draft: Draft<unknown>): void => localStorage.setItem(keyOf(id, tabId()), JSON.stringify(draft));
+export const dropDraft = (id: string): void => localStorage.removeItem(keyOf(id, tabId()));

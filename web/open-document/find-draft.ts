@@ -1,0 +1,35 @@
+import type { Read } from '../../core/files/read.ts';
+import { isAlive, tabId } from '../app/tab.ts';
+import { keepDraft, keyOf, PREFIX, type Draft } from './drafts.ts';
+
+/** Reads a document of one kind. Seldom wanted, and a fair piece of program: fetched when it is. */
+export type ReaderSoon<T> = () => Promise<(value: unknown) => Read<T>>;
+
+async function read<T>(text: string | null, reader: ReaderSoon<T>): Promise<Draft<T> | null> {
+  if (text === null) return null;
+  try {
+    // Drafts of designs were once kept under their own name.
+    const value = JSON.parse(text) as { baseVersion?: unknown; content?: unknown; design?: unknown } | null;
+    const content = (await reader())(value?.content ?? value?.design);
+    return content.kind === 'read' && typeof value?.baseVersion === 'number'
+      ? { baseVersion: value.baseVersion, content: content.value }
+      : null;
+  } catch {
+    return null;
+  }
+}
+
+/** This tab's draft of a document, or one left behind by a tab that is gone; a left-behind one becomes this tab's own. */
+export async function findDraft<T>(id: string, reader: ReaderSoon<T>): Promise<Draft<T> | null> {
+  const own = await read(localStorage.getItem(keyOf(id, tabId())), reader);
+  if (own) return own;
+  for (const key of Object.keys(localStorage).filter((name) => name.startsWith(`${PREFIX}${id}:`))) {
+    const tab = key.slice(keyOf(id, '').length);
+    if (await isAlive(tab)) continue;
+    const draft = await read(localStorage.getItem(key), reader);
+    if (draft) keepDraft(id, draft);
+    if (tab !== tabId()) localStorage.removeItem(key);
+    if (draft) return draft;
+  }
+  return null;
+}

@@ -1,0 +1,43 @@
+import { useEffect } from 'react';
+import { useStore } from 'react-redux';
+import { useAppDispatch, type AppStore } from '../app/store.ts';
+import { toasted } from '../app/toasts-slice.ts';
+import type { DocumentKind } from './document-kind.ts';
+import { dropDraft } from './drafts.ts';
+import { findDraft } from './find-draft.ts';
+import { openedAs } from './opened-as.ts';
+
+/** Opens a document with what was left unsaved in this browser; a draft grown from an older version is a conflict to be settled. */
+async function openDocument<T>({ getState, dispatch }: AppStore, kind: DocumentKind<T>, id: string, onOpened: () => void): Promise<void> {
+  const { actions } = kind.slice;
+  await kind.autosave.flush(getState, dispatch);
+  const kept = await kind.fetch(dispatch, id);
+  if (!kept) return;
+  const { draft, isConflict } = openedAs(kept, await findDraft(id, kind.reader));
+  if (!draft) dropDraft(id);
+  dispatch(actions.opened({ kept, draft }));
+  if (isConflict) dispatch(actions.changedElsewhere(kept));
+  onOpened();
+}
+
+/** Opens a document, and follows what other tabs save of it. `kind` and `onOpened` stay the same. */
+export function useOpenDocument<T>(kind: DocumentKind<T>, id: string, isOpen: boolean, onOpened: () => void): void {
+  const store = useStore() as AppStore;
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (!isOpen) void openDocument(store, kind, id, onOpened);
+  }, [store, kind, id, isOpen, onOpened]);
+  useEffect(
+    () =>
+      kind.autosave.onSavedElsewhere(async (saved) => {
+        if (saved !== id) return;
+        const kept = await kind.fetch(dispatch, id);
+        const mine = kind.openOf(store.getState());
+        if (!kept || !mine || mine.id !== id || kept.version === mine.baseVersion) return;
+        if (mine.present !== mine.base) return void dispatch(kind.slice.actions.changedElsewhere(kept));
+        dispatch(kind.slice.actions.opened({ kept, draft: null }));
+        dispatch(toasted(`This ${kind.what} was changed in another tab; you see the newest version`));
+      }),
+    [store, dispatch, kind, id],
+  );
+}

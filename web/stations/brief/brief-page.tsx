@@ -1,0 +1,94 @@
+import Button from '@mui/material/Button';
+import { useNavigate, useParams } from 'react-router';
+import { Link } from 'react-router';
+import type { Brief } from '../../../core/brief/brief.ts';
+import { problemLine } from '../../app/api.ts';
+import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
+import { useKeepingBriefs } from '../../app/use-briefs.ts';
+import { BRIEF } from '../../open-brief/brief-document.ts';
+import { useEditBrief, useOpenBrief } from '../../open-brief/use-open-brief.ts';
+import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';
+import { downloadJson, fileName } from '../../ui/file-exchange.ts';
+import { MenuButton } from '../../ui/menu-button.tsx';
+import plain from '../../ui/plain.module.css';
+import { BriefConflict } from './brief-conflict.tsx';
+import styles from './brief.module.css';
+import { Sheet } from './sheet.tsx';
+import { Standing } from './standing.tsx';
+
+/** A brief by its own address. */
+export function BriefPage() {
+  const briefId = useParams().briefId!;
+  return <BriefStation key={briefId} briefId={briefId} carId={null} />;
+}
+
+interface BriefStationProps {
+  readonly briefId: string;
+  /** The car it was opened for; null for none. */
+  readonly carId: string | null;
+  /** What can be done with the car besides. */
+  readonly more?: readonly (readonly [string, () => void])[];
+}
+
+/** A brief: its sheet, and the cars that work to it. */
+export function BriefStation({ briefId, carId, more = [] }: BriefStationProps) {
+  const { brief, missing, error } = useOpenBrief(briefId);
+  const edit = useEditBrief();
+  if (missing) return <NotFoundScreen />;
+  if (error)
+    return (
+      <Message
+        title="This brief cannot be read"
+        text={problemLine(error)}
+        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
+      />
+    );
+  if (!brief) return <div role="status" aria-busy aria-label="Opening the brief" />;
+  return (
+    <div className={styles.station}>
+      <Header briefId={briefId} brief={brief} carId={carId} more={more} />
+      <div className={styles.workspace}>
+        <Sheet briefId={briefId} brief={brief} edit={edit} />
+        <Standing briefId={briefId} brief={brief} carId={carId} />
+      </div>
+      <BriefConflict />
+    </div>
+  );
+}
+
+function Header({ briefId, brief, carId, more }: BriefStationProps & { readonly brief: Brief }) {
+  const { add, remove } = useKeepingBriefs();
+  const navigate = useNavigate();
+  return (
+    <header className={`${plain.header} ${styles.top}`}>
+      <Button size="small" component={Link} to="/briefs">
+        All briefs
+      </Button>
+      <SaveWords kind={BRIEF} />
+      <UndoButtons kind={BRIEF} />
+      <UnitSwitch />
+      <Button size="small" variant="outlined" onClick={() => window.print()}>
+        Print the sheet
+      </Button>
+      <MenuButton
+        actions={[
+          ...(more ?? []),
+          ['Save as a file', () => downloadJson(`${fileName(brief.name)}.brief.json`, brief)],
+          ['Make a copy', () => void add({ ...brief, name: `${brief.name.slice(0, 70)} (copy)` })],
+          ['Remove', () => void remove(briefId, brief.name).then(() => navigate('/briefs'))],
+        ]}
+        button={(open) => (
+          <Button size="small" aria-haspopup="menu" onClick={open}>
+            More
+          </Button>
+        )}
+      />
+      {carId && (
+        <Button variant="contained" component={Link} to={`/cars/${carId}/design`}>
+          To the design
+        </Button>
+      )}
+    </header>
+  );
+}

@@ -1,0 +1,14 @@
+import { useMemo } from 'react';
+import { goalOf } from '../../../../core/brief/goal.ts';
+import type { Aim } from '../../../../core/car/car-design.ts';
+import type { Size } from '../../../../core/car/size.ts';
+import { readingOf, sweptOf, type Swept } from './sweep-option.ts';
+
+/** What is shown of a sweep over a size: what is wanted where that can be shown, else the first that can. */
+export const useReading = (size: Size, aim: Aim, wanted: Swept | null) =>
+  useMemo(() => {
+    const goal = goalOf(aim);
+    const readings = sweptOf(size, goal);
+    const shown = wanted && readings.includes(wanted) ? wanted : readings[0]!;
+    return { goal, readings, shown, reading: readingOf(shown, goal) };
+  }, [size, aim, wanted]);

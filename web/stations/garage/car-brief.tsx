@@ -1,0 +1,40 @@
+import { Link } from 'react-router';
+import { limitsOf, type Brief } from '../../../core/brief/brief.ts';
+import { shortRoundWords, type JudgedRound } from '../../../core/brief/judge.ts';
+import { judgeRules, standingWords } from '../../../core/brief/rules.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { printQuantity, type Print } from '../../../core/units/quantity.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './garage.module.css';
+
+interface CarBriefProps {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly brief: Brief;
+  /** Null until they were run. */
+  readonly rounds: readonly JudgedRound[] | null;
+}
+
+/** The brief a car works to, and how near it is: rules it breaks, and what each round would come to. */
+export default function CarBrief({ carId, design, brief, rounds }: CarBriefProps) {
+  const units = useUnits();
+  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const { verdict, words } = standingWords(judgeRules(design, limitsOf(brief.rules)), print);
+  return (
+    <div className={styles.brief}>
+      <p className={plain.text}>
+        <Link to={`/cars/${carId}/brief`}>{brief.name}</Link>
+      </p>
+      <p className={`${plain.caption} ${verdict === 'broken' ? styles.broken : ''}`}>{words}</p>
+      <dl className={`${plain.list} ${styles.rounds}`}>
+        {brief.rounds.map((round, i) => (
+          <div key={i}>
+            <dt>{round.name}</dt>
+            <dd>{rounds ? shortRoundWords(round, rounds[i]!, units) : '…'}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+import Button from '@mui/material/Button';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { FileButton } from '../../ui/file-button.tsx';
+import plain from '../../ui/plain.module.css';
+import { serialOf, type Source, type useDevice } from './use-device.ts';
+
+const SOURCES: Readonly<Record<Source, string>> = {
+  simulated: 'the simulated rig',
+  network: 'a program that posts lines to /api/lines',
+  serial: 'a board on a serial port',
+  file: 'a file of lines',
+};
+
+interface DeviceSourceProps {
+  readonly source: Source;
+  readonly onSource: (source: Source) => void;
+  readonly device: ReturnType<typeof useDevice>;
+  /** What the simulated rig can be told to do. */
+  readonly simulated: React.ReactNode;
+  /** What else is wrong with what was told. */
+  readonly remark?: string;
+}
+
+/** Where a device’s lines come from, and what of them could not be read. */
+export const DeviceSource = ({ source, onSource, device, simulated, remark = '' }: DeviceSourceProps) => (
+  <>
+    <ChoiceSelect
+      label="Lines come from"
+      value={source}
+      options={SOURCES}
+      onChange={(next) => {
+        device.clear();
+        onSource(next);
+      }}
+    />
+    {source === 'simulated' && simulated}
+    {source === 'serial' &&
+      (serialOf() ? (
+        <Button variant="contained" onClick={() => void device.openSerial()}>
+          Choose the port
+        </Button>
+      ) : (
+        <p className={plain.text}>This browser reads no serial port. Post the lines, or open them as a file.</p>
+      ))}
+    {source === 'file' && (
+      <FileButton label="Lines of a device" accept=".txt,.log,text/plain" onFile={(file) => void device.takeFile(file)}>
+        Open a file
+      </FileButton>
+    )}
+    {source === 'network' && (
+      <p className={plain.caption}>curl -H ‘content-type: text/plain’ --data-binary ‘t=1.5 gate=1’ {window.location.origin}/api/lines</p>
+    )}
+    {device.problem && (
+      <p role="alert" className={plain.text}>
+        ✕ {device.problem}
+      </p>
+    )}
+    {device.faults.map(({ line, message }) => (
+      <p key={line} role="alert" className={plain.text}>
+        ✕ line {line}: {message}
+      </p>
+    ))}
+    <p role="status" className={`${plain.caption} ${plain.muted}`}>
+      {device.lines === 0 ? 'No line yet.' : `${device.lines} lines, ${device.events.length} readings`}
+      {remark}
+    </p>
+  </>
+);

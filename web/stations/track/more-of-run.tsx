@@ -1,0 +1,132 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { readWayTable } from '../../../core/files/way-table.ts';
+import { newId } from '../../app/new-id.ts';
+import { keepPhoto } from '../../app/run-queue.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { FileButton } from '../../ui/file-button.tsx';
+import plain from '../../ui/plain.module.css';
+import { scaledPicture } from '../../ui/scaled-picture.ts';
+import { RunPhoto } from './run-photo.tsx';
+import type { TypedField } from './read-run-form.ts';
+import { Choice } from './choice.tsx';
+import type { TrackForm } from './track-slice.ts';
+import styles from './track.module.css';
+
+/** What the field of the distance is called, as it is measured. */
+export const distanceLabel = (measuredBy: TrackForm['measuredBy'], unit: string): string =>
+  ({
+    tape: `Distance, ${unit} (or 35 ft, 12 m 40 cm)`,
+    marks: `Beyond the last mark, ${unit}`,
+    'from-wall': `Left to the wall, ${unit}`,
+  })[measuredBy];
+
+interface MoreOfRunProps {
+  readonly form: TrackForm;
+  readonly text: (field: TypedField, label: string) => React.ReactNode;
+  readonly change: (change: Partial<TrackForm>) => void;
+  readonly hasBands: boolean;
+}
+
+/** A picture of the run, and times on its way from a file. */
+function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
+  const dispatch = useAppDispatch();
+  const [problem, setProblem] = useState('');
+  const take = async (read: () => Promise<void>): Promise<void> => {
+    setProblem('');
+    await read().catch((reason: unknown) => setProblem(reason instanceof Error ? reason.message : String(reason)));
+  };
+  const takePhoto = (file: File) =>
+    take(async () => {
+      const jpeg = await scaledPicture(file).catch(() => {
+        throw new Error('Photo: this file is no picture that can be shown. Choose a JPEG or PNG.');
+      });
+      const id = newId();
+      await keepPhoto(dispatch, {
+        id,
+        content: { format: 'nimble-axle/photo', version: 1, name: file.name.slice(0, 200) || 'photo', jpeg },
+      });
+      change({ photo: id });
+    });
+  const takeWay = (file: File) =>
+    take(async () => {
+      const { default: Papa } = await import('papaparse');
+      const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' });
+      const { points, faults } = readWayTable(data);
+      if (faults.length > 0) throw new Error(`Positions and times: ${faults.join(' · ')}`);
+      if (points.length < 2) throw new Error('Positions and times: at least two places beyond the line are needed, a column each.');
+      change({ splits: points });
+    });
+  return (
+    <div className={styles.row}>
+      <FileButton label="Photo of the run" accept="image/*" onFile={(file) => void takePhoto(file)}>
+        {form.photo === null ? 'Photo' : 'Another photo'}
+      </FileButton>
+      <FileButton label="Positions and times of the run" accept=".csv,.txt,text/csv" onFile={(file) => void takeWay(file)}>
+        Positions and times (CSV)
+      </FileButton>
+      {form.photo !== null && (
+        <>
+          <RunPhoto id={form.photo} of="this run" />
+          <Button onClick={() => change({ photo: null })}>Without photo</Button>
+        </>
+      )}
+      {form.splits.length > 0 && (
+        <>
+          <span className={plain.text}>{form.splits.length} times on the way</span>
+          <Button onClick={() => change({ splits: [] })}>Without them</Button>
+        </>
+      )}
+      {problem && (
+        <p role="alert" className={plain.text}>
+          ✕ {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** What may be told of a run besides how far it came: none of it is needed. */
+export const MoreOfRun = ({ form, text, change, hasBands }: MoreOfRunProps) => (
+  <details className={styles.more}>
+    <summary>More of this run: drift, direction, photo, times on the way</summary>
+    <div className={styles.moreFields}>
+      <Choice
+        label="How it is measured"
+        value={form.measuredBy}
+        options={{ tape: 'by tape', marks: 'by marks', 'from-wall': 'from the wall' }}
+        onChange={(measuredBy) => change({ measuredBy })}
+      />
+      {text('drift', 'Drift off the line, m')}
+      <Choice
+        label="Drifted to"
+        value={form.driftSide}
+        options={{ left: 'left', right: 'right' }}
+        onChange={(driftSide) => change({ driftSide })}
+      />
+      <Choice
+        label="Direction"
+        value={form.direction === '' ? 'untold' : form.direction}
+        options={{ untold: 'not told', out: 'out', back: 'back' }}
+        onChange={(direction) => change({ direction: direction === 'untold' ? '' : direction })}
+      />
+      {hasBands && (
+        <Choice
+          label="Stretched by hand while winding"
+          value={form.stretched ? 'yes' : 'no'}
+          options={{ no: 'not stretched', yes: 'stretched by hand' }}
+          onChange={(stretched) => change({ stretched: stretched === 'yes' })}
+        />
+      )}
+      {text('spunFor', 'Wheels spun for about, m')}
+      {text('load', 'Load carried, g (if another than the car’s own)')}
+      <Choice
+        label="In one piece"
+        value={form.inOnePiece === '' ? 'untold' : form.inOnePiece}
+        options={{ untold: 'not told', yes: 'in one piece', no: 'came apart' }}
+        onChange={(inOnePiece) => change({ inOnePiece: inOnePiece === 'untold' ? '' : inOnePiece })}
+      />
+      <FromFiles form={form} change={change} />
+    </div>
+  </details>
+);

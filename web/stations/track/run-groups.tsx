@@ -1,0 +1,229 @@
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { floorWords } from '../../../core/car/floors.ts';
+import { isSameBuild } from '../../../core/car/same-design.ts';
+import { predictRun } from '../../../core/predict/predict-run.ts';
+import { isReadable, type ListedRun, type RunSums } from '../../../core/schema/stored.ts';
+import { groupedRuns, type GroupedBy, type LikeRuns } from '../../../core/trials/like-runs.ts';
+import { leanFromRuns } from '../../../core/trials/lean-of-floor.ts';
+import { spreadOf } from '../../../core/trials/spread.ts';
+import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
+import {
+  useListRunsQuery,
+  useListSessionsQuery,
+  useListVersionsQuery,
+  useSumSessionsQuery,
+  useTallyRunsQuery,
+  type RunFilter,
+} from '../../app/api.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './run-list.module.css';
+import { outcomeWords, windWords } from './run-words.ts';
+
+/** The group whose runs are shown alone, and what they have in common. */
+export interface ChosenGroup {
+  readonly key: string;
+  readonly words: string;
+  readonly filter: RunFilter;
+}
+
+interface ShownGroup extends ChosenGroup {
+  /** What else is said of it. */
+  readonly remark: string;
+  readonly sums: RunSums;
+  /** Runs of one car, wound alike: they have one prediction, and pairs out and back. */
+  readonly alike: LikeRuns | null;
+}
+
+const BY: Readonly<Record<GroupedBy | 'session', string>> = {
+  like: 'car and winding',
+  version: 'version',
+  floor: 'floor',
+  winding: 'winding',
+  session: 'session',
+};
+type By = keyof typeof BY;
+
+/** Groups shown before more are asked for. */
+const SHOWN = 4;
+
+/** The groups of a car’s runs, put together as is asked. */
+function useGroups(carId: string, design: CarDesign, by: By): { readonly groups: readonly ShownGroup[]; readonly total: number } | null {
+  const units = useUnits();
+  const { data } = useTallyRunsQuery(carId);
+  const { data: versions } = useListVersionsQuery(carId);
+  const { data: sessions } = useListSessionsQuery();
+  const { data: ofSessions } = useSumSessionsQuery(carId, { skip: by !== 'session' });
+  return useMemo(() => {
+    if (!data) return null;
+    if (by === 'session') {
+      const groups = (ofSessions ?? []).map(({ session, ...sums }): ShownGroup => ({
+        key: session,
+        words: sessions?.readable.find(({ id }) => id === session)?.session.name ?? 'a session that is not here any more',
+        remark: '',
+        filter: { session },
+        sums,
+        alike: null,
+      }));
+      return { groups, total: groups.length };
+    }
+    const versionOf = (group: LikeRuns): string => {
+      const kept = versions?.readable.find(({ record }) => isSameBuild(record.design, group.design));
+      if (kept) return `“${kept.record.name}”`;
+      return isSameBuild(design, group.design) ? 'the car as it is' : 'the car as it was then';
+    };
+    const groups = groupedRuns(data, by).map((group): ShownGroup => {
+      const { wind, designIds: designs } = group;
+      const turns = wind.kind === 'full' ? 'full' : wind.turns;
+      const version = versionOf(group);
+      const words = {
+        like: windWords(wind),
+        winding: windWords(wind),
+        version,
+        floor: floorWords(group.design.floor, (value, quantity) => printQuantity(value, quantity, units)),
+      }[by];
+      return {
+        key: `${by} ${designs[0]} ${turns}`,
+        words,
+        remark: by === 'like' && version !== 'the car as it is' ? version : '',
+        filter: { ...(by !== 'winding' && { designs }), ...((by === 'like' || by === 'winding') && { wind: turns }) },
+        sums: group.sums,
+        alike: by === 'like' ? group : null,
+      };
+    });
+    return { groups, total: by === 'like' ? Math.max(data.total, groups.length) : groups.length };
+  }, [data, by, versions, sessions, ofSessions, design, units]);
+}
+
+interface RunGroupsProps {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly chosen: ChosenGroup | null;
+  readonly onChoose: (group: ChosenGroup | null) => void;
+}
+
+/** Runs put together by car and winding, or by one thing they share: how many, mean and spread; one group may be shown alone. */
+export function RunGroups({ carId, design, chosen, onChoose }: RunGroupsProps) {
+  const [by, setBy] = useState<By>('like');
+  const [all, setAll] = useState(false);
+  const found = useGroups(carId, design, by);
+  if (!found) return null;
+  const { groups, total } = found;
+  if (by === 'like' && groups.length === 0)
+    return (
+      <Typography color="text.secondary">
+        No run yet. Wind it, place the nose at the line, release, measure from line to nose, and log it here: three runs wound alike show
+        how much luck is in it.
+      </Typography>
+    );
+  return (
+    <>
+      <div>
+        <ChoiceSelect
+          label="Together by"
+          value={by}
+          options={BY}
+          onChange={(next) => {
+            setBy(next);
+            onChoose(null);
+          }}
+        />
+      </div>
+      {groups.length === 0 && <Typography color="text.secondary">No run was made in a session yet.</Typography>}
+      {groups.slice(0, all ? undefined : SHOWN).map((group) => (
+        <RunGroup
+          key={group.key}
+          carId={carId}
+          group={group}
+          isChosen={group.key === chosen?.key}
+          isOnly={groups.length === 1}
+          onChoose={() => onChoose(group.key === chosen?.key ? null : group)}
+        />
+      ))}
+      {groups.length > SHOWN && (
+        <Button size="small" onClick={() => setAll(!all)} aria-expanded={all} sx={{ justifySelf: 'start' }}>
+          {all ? 'fewer' : `${groups.length - SHOWN} more ${total > groups.length ? `of ${total}` : ''}`}
+        </Button>
+      )}
+    </>
+  );
+}
+
+interface RunGroupProps {
+  readonly carId: string;
+  readonly group: ShownGroup;
+  readonly isChosen: boolean;
+  readonly isOnly: boolean;
+  readonly onChoose: () => void;
+}
+
+function RunGroup({ carId, group: { words, remark, sums, alike, filter }, isChosen, isOnly, onChoose }: RunGroupProps) {
+  const units = useUnits();
+  const prediction = useMemo(() => alike && predictRun(alike.design, alike.wind), [alike]);
+  const { mean, deviation } = spreadOf(sums);
+  const distance = (value: number | null): string => (value === null ? '–' : printQuantity(value, 'distance', units));
+  const facts: readonly (readonly [string, string])[] = [
+    ['runs', `${sums.stopped + sums.walls}${sums.walls > 0 ? `, ${sums.walls} into the wall` : ''}`],
+    ...(prediction
+      ? [['predicted', prediction.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : '–'] as const]
+      : []),
+    [sums.walls > 0 && sums.stopped > 0 ? 'mean of those that stopped' : 'mean', distance(mean)],
+    ['spread (standard deviation)', deviation === null ? 'needs two runs that stopped' : `± ${distance(deviation)}`],
+    ['best', outcomeWords(sums.best, units)],
+  ];
+  return (
+    <div role="group" aria-label={words} className={styles.group}>
+      <div className={styles.head}>
+        <h3 className={plain.heading}>
+          {words}
+          {remark && <span className={`${plain.text} ${plain.muted}`}> · {remark}</span>}
+        </h3>
+        {!isOnly && (
+          <Button size="small" aria-pressed={isChosen} onClick={onChoose}>
+            {isChosen ? 'show all runs' : 'show only these'}
+          </Button>
+        )}
+      </div>
+      <dl>
+        {facts.map(([name, value]) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd>{value}</dd>
+          </div>
+        ))}
+      </dl>
+      {alike && sums.stopped >= PAIRS && <Pairs carId={carId} group={alike} filter={filter} />}
+    </div>
+  );
+}
+
+/** Runs that stopped, from which on there may be two each way. */
+const PAIRS = 4;
+
+/** What runs out and back tell of the floor, where there are two each way. */
+function Pairs({ carId, group, filter }: { readonly carId: string; readonly group: LikeRuns; readonly filter: RunFilter }) {
+  const units = useUnits();
+  const { data } = useListRunsQuery({ carId, filter, page: 0 });
+  const lean = useMemo(() => {
+    const runs = (data?.runs ?? []).filter((run): run is ListedRun => isReadable<ListedRun>(run)).map(({ record }) => record);
+    const ways = (direction: 'out' | 'back'): number[] =>
+      runs.filter((run) => run.direction === direction && run.outcome.kind === 'stopped').map(({ outcome }) => outcome.distance);
+    return leanFromRuns(group.design, group.wind, ways('out'), ways('back'));
+  }, [data, group]);
+  if (!lean) return null;
+  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const [slope, deviation] = [lean.slope, lean.deviation].map((value) => (1000 * Math.abs(value)).toFixed(1));
+  const isTold = Math.abs(lean.slope) > 2 * lean.deviation;
+  return (
+    <p className={plain.text}>
+      Out {metres(lean.out)}, back {metres(lean.back)}: {metres(lean.level)} on the level.{' '}
+      {isTold
+        ? `The floor leans by about ${slope} ± ${deviation} mm a metre, uphill ${lean.slope > 0 ? 'outward' : 'on the way back'}.`
+        : 'Whether the floor leans cannot be told from these.'}
+    </p>
+  );
+}

@@ -1,0 +1,184 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import { startTransition, useState } from 'react';
+import { Link } from 'react-router';
+import { readPoints } from '../../../core/brief/written.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import { useEndSharingMutation, useListCarsQuery } from '../../app/api.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { QuantityField } from '../../ui/quantity-field.tsx';
+import { SideDrawer } from '../../ui/side-drawer.tsx';
+import { TextEntry } from '../../ui/text-entry.tsx';
+import plain from '../../ui/plain.module.css';
+import { within } from '../../ui/within.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { LetPhoneJoin } from './let-phone-join.tsx';
+import styles from './track.module.css';
+import type { useSession } from './use-session.ts';
+
+interface SessionBarProps {
+  readonly carId: string;
+  readonly session: ReturnType<typeof useSession>;
+}
+
+/** The session that runs belong to, and the next car of it with one press. */
+export function SessionBar({ carId, session }: SessionBarProps) {
+  const [isOpen, setOpen] = useState(false);
+  const { data: cars } = useListCarsQuery();
+  const { current, begin } = session;
+  if (!current)
+    return (
+      <div className={styles.session}>
+        <span className={plain.text}>No session: runs are logged all the same.</span>
+        <Button size="small" variant="outlined" onClick={() => void begin()}>
+          Begin a session
+        </Button>
+        {session.sessions.length > 0 && (
+          <Button size="small" onClick={() => session.goOn(session.sessions.at(-1)!.id)}>
+            Go on with {session.sessions.at(-1)!.session.name}
+          </Button>
+        )}
+        <LetPhoneJoin />
+      </div>
+    );
+  const { name, floor, cars: order } = current.session;
+  const next = order[(order.indexOf(carId) + 1) % order.length];
+  const nextCar = cars?.readable.find(({ id }) => id === next);
+  return (
+    <div className={styles.session}>
+      <span className={plain.text}>
+        <strong>{name}</strong> · {floor}
+      </span>
+      <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
+        Change the session
+      </Button>
+      {nextCar && next !== carId && (
+        <Button size="small" variant="outlined" component={Link} to={`/cars/${next}/track`}>
+          Next car: {nextCar.design.name}
+        </Button>
+      )}
+      <LetPhoneJoin />
+      {isOpen && <SessionDrawer session={session} onClose={() => setOpen(false)} />}
+    </div>
+  );
+}
+
+const KNOWN = { unknown: 'not told', yes: 'yes', no: 'no' } as const;
+const told = (value: boolean | null): keyof typeof KNOWN => (value === null ? 'unknown' : value ? 'yes' : 'no');
+const untold = (key: keyof typeof KNOWN): boolean | null => (key === 'unknown' ? null : key === 'yes');
+/** 0 °C, K. */
+const ZERO = 273.15;
+
+/** Everything of a session. */
+function SessionDrawer({
+  session: { current, change, goOn },
+  onClose,
+}: Pick<SessionBarProps, 'session'> & { readonly onClose: () => void }) {
+  const units = useUnits();
+  const [endSharing] = useEndSharingMutation();
+  const { data: cars } = useListCarsQuery();
+  if (!current) return null;
+  const { session } = current;
+  const { conditions } = session;
+  const ofConditions = (part: Partial<typeof conditions>): void => void change({ conditions: { ...conditions, ...part } });
+  return (
+    <SideDrawer title="Session" onClose={onClose}>
+      <TextEntry
+        label="Name of the session"
+        value={session.name}
+        maxLength={80}
+        check={(text) => (text === '' ? 'Give it a name.' : null)}
+        onChange={(name) => void change({ name })}
+      />
+      <TextEntry label="Hall and floor" value={session.floor} maxLength={200} onChange={(floor) => void change({ floor })} />
+      <TextEntry label="Who measures" value={session.measuredBy} maxLength={80} onChange={(measuredBy) => void change({ measuredBy })} />
+      <TextEntry
+        label="Times are taken at, m (6, 12)"
+        value={session.marks.join(', ')}
+        check={(text) => {
+          const read = readPoints(text);
+          return read.kind === 'read' && read.value.length <= 20 && read.value.every((at) => at > 0)
+            ? null
+            : 'Write distances in metres, as 6, 12: at most 20.';
+        }}
+        onChange={(text) => {
+          const read = readPoints(text);
+          if (read.kind === 'read') void change({ marks: [...new Set(read.value)].sort((a, b) => a - b) });
+        }}
+      />
+      <QuantityField
+        size="small"
+        label="Tape is good to (0: exact)"
+        quantity="size"
+        value={session.tape}
+        check={within(0, 1, 'm')}
+        onChange={(tape) => void change({ tape })}
+      />
+      <QuantityField
+        size="small"
+        label="Watch is good to"
+        quantity="time"
+        value={session.watch}
+        check={within(0, 5, 's')}
+        onChange={(watch) => void change({ watch })}
+      />
+      <QuantityField
+        size="small"
+        label="From tape mark or tile to the next (0: none)"
+        quantity="distance"
+        value={session.spacing ?? 0}
+        check={within(0, 100, 'm')}
+        onChange={(spacing) => void change({ spacing: spacing > 0 ? spacing : null })}
+      />
+      <TextEntry
+        label="Temperature, °C (if wanted)"
+        value={conditions.temperature === null ? '' : String(Math.round(10 * (conditions.temperature - ZERO)) / 10)}
+        check={(text) => (text === '' || (Number(text) >= -50 && Number(text) <= 60) ? null : 'Must be −50 to 60.')}
+        onChange={(text) => ofConditions({ temperature: text === '' ? null : Number(text) + ZERO })}
+      />
+      <ChoiceSelect
+        label="Dust on the floor"
+        value={told(conditions.dusty)}
+        options={KNOWN}
+        onChange={(key) => ofConditions({ dusty: untold(key) })}
+      />
+      <ChoiceSelect label="Damp" value={told(conditions.damp)} options={KNOWN} onChange={(key) => ofConditions({ damp: untold(key) })} />
+      <fieldset className={styles.cars}>
+        <legend className={plain.strong}>Cars in it, in their order</legend>
+        {(cars?.readable ?? []).map(({ id, design }) => {
+          const place = session.cars.indexOf(id);
+          return (
+            <FormControlLabel
+              key={id}
+              control={
+                <Checkbox
+                  size="small"
+                  checked={place >= 0}
+                  onChange={(_event, isIn) =>
+                    void change({ cars: isIn ? [...session.cars, id] : session.cars.filter((other) => other !== id) })
+                  }
+                />
+              }
+              label={place >= 0 ? `${place + 1}. ${design.name}` : design.name}
+            />
+          );
+        })}
+      </fieldset>
+      <p className={`${plain.caption} ${plain.muted}`}>
+        A distance is taken to {printQuantity(session.tape, 'size', units)}, a time to {printQuantity(session.watch, 'time', units)}.
+      </p>
+      <Button
+        variant="outlined"
+        onClick={() => {
+          // Phones joined for this session.
+          void endSharing();
+          goOn(null);
+          onClose();
+        }}
+      >
+        End the session
+      </Button>
+    </SideDrawer>
+  );
+}

@@ -1,0 +1,102 @@
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import { useEffect, useRef, useState } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { BeforePanel } from './before-panel.tsx';
+import { RunForm } from './run-form.tsx';
+import { Choice } from './choice.tsx';
+import { DevicePanel } from './device-panel.tsx';
+import { windOf } from './read-run-form.ts';
+import { emptyForm, formChanged } from './track-slice.ts';
+import styles from './track.module.css';
+import type { useSession } from './use-session.ts';
+import { WatchPanel } from './watch-panel.tsx';
+import { WindPanel } from './wind-panel.tsx';
+
+const STAGES = { before: 'Before', wind: 'Wind', go: 'Go', write: 'Write down' } as const;
+const CLOCKS = { hand: 'by hand', device: 'gates or sensors' } as const;
+type Stage = keyof typeof STAGES;
+
+interface StagesProps {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly session: ReturnType<typeof useSession>;
+}
+
+const NO_MARKS: readonly number[] = [];
+
+/** One run from the list before it to what is written down, a stage at a time. */
+export function Stages({ carId, design, session: { current } }: StagesProps) {
+  const dispatch = useAppDispatch();
+  const units = useUnits();
+  const [stage, setStage] = useState<Stage>('write');
+  const [clock, setClock] = useState<keyof typeof CLOCKS>('hand');
+  const panel = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // The watch is hit without looking: it stands where the thumb is, however far down the page was before.
+    if (stage === 'go') panel.current?.scrollIntoView({ block: 'end' });
+  }, [stage]);
+  const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
+  const wind = windOf(form, units);
+  return (
+    <div>
+      <Tabs
+        value={stage}
+        onChange={(_event, next: Stage) => setStage(next)}
+        variant="fullWidth"
+        aria-label="Stages of a run"
+        sx={{ mb: 4 }}
+      >
+        {(Object.entries(STAGES) as [Stage, string][]).map(([key, words]) => (
+          <Tab key={key} value={key} label={words} id={`stage-${key}`} aria-controls="stage-panel" sx={{ minWidth: 0, px: 2 }} />
+        ))}
+      </Tabs>
+      <div ref={panel} role="tabpanel" id="stage-panel" aria-labelledby={`stage-${stage}`} className={styles.panel}>
+        {stage === 'before' && <BeforePanel design={design} onDone={() => setStage('go')} />}
+        {stage === 'wind' && (
+          <WindPanel
+            design={design}
+            onWound={(turns) => {
+              dispatch(formChanged({ carId, change: turns === 'full' ? { wind: 'full' } : { wind: 'turns', turns: String(turns) } }));
+              setStage('before');
+            }}
+          />
+        )}
+        {stage === 'go' && <Choice label="Times are taken" value={clock} options={CLOCKS} onChange={setClock} />}
+        {stage === 'go' && clock === 'device' && (
+          <DevicePanel
+            design={design}
+            wind={typeof wind === 'string' ? { kind: 'full' } : wind}
+            gates={current?.session.marks ?? NO_MARKS}
+            onTaken={({ splits, stopTime, stopDistance, spunFor }) => {
+              dispatch(
+                formChanged({
+                  carId,
+                  change: {
+                    splits,
+                    ...(stopTime !== null && { time: stopTime.toFixed(2) }),
+                    ...(stopDistance !== null && { measuredBy: 'tape' as const, distance: `${stopDistance} m` }),
+                    ...(spunFor !== null && spunFor > 0 && { spunFor: `${spunFor} m` }),
+                  },
+                }),
+              );
+              setStage('write');
+            }}
+          />
+        )}
+        {stage === 'go' && clock === 'hand' && (
+          <WatchPanel
+            marks={current?.session.marks ?? NO_MARKS}
+            onStopped={(time, splits) => {
+              dispatch(formChanged({ carId, change: { time: String(time), splits } }));
+              setStage('write');
+            }}
+          />
+        )}
+        {stage === 'write' && <RunForm carId={carId} design={design} session={current} />}
+      </div>
+    </div>
+  );
+}

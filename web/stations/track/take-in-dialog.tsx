@@ -1,0 +1,98 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { RUN_COLUMNS, type ColumnPlaces, type RunColumn } from '../../../core/files/run-table.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import asked from '../../asked/asked.module.css';
+import { WordTable } from '../../ui/word-table.tsx';
+import { useUnits } from '../../ui/use-units.ts';
+import { outcomeWords, windWords } from './run-words.ts';
+import { useTakeIn } from './use-take-in.ts';
+
+interface TakeInDialogProps {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly file: File;
+  readonly onClose: () => void;
+}
+
+/** Lines told one by one, at most. */
+const SHOWN = 8;
+const COLUMNS = Object.keys(RUN_COLUMNS) as RunColumn[];
+const NONE = '-1';
+
+/** What a file of runs holds, by its columns, before anything is stored; what is wrong is told by its line. */
+export default function TakeInDialog({ carId, design, file, onClose }: TakeInDialogProps) {
+  const units = useUnits();
+  const { read, places, setPlaces, isTaking, take } = useTakeIn(carId, design, file, onClose);
+  const [isMapping, setMapping] = useState(false);
+  const wrong = read?.lines.filter(({ run }) => run === null) ?? [];
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="take-in-title" maxWidth="md" fullWidth>
+      <DialogTitle id="take-in-title">Runs in {file.name}</DialogTitle>
+      <DialogContent>
+        {!read && <Typography role="status">Looking through it …</Typography>}
+        {read && (
+          <>
+            <Typography>
+              {read.fresh.length} new, {read.known} known already, {wrong.length} with faults. Nothing has been stored yet; they are taken
+              as runs of “{design.name}” as it stands.
+            </Typography>
+            <Button size="small" aria-expanded={isMapping} onClick={() => setMapping(!isMapping)}>
+              Which column is what
+            </Button>
+            {isMapping && (
+              <div className={asked.pair}>
+                {COLUMNS.map((column) => (
+                  <ChoiceSelect
+                    key={column}
+                    label={RUN_COLUMNS[column].heading}
+                    value={String(places[column] ?? NONE)}
+                    options={{
+                      [NONE]: 'none',
+                      ...Object.fromEntries(read.headings.map((heading, i) => [String(i), heading || `column ${i + 1}`])),
+                    }}
+                    onChange={(place) => {
+                      const { [column]: _was, ...rest } = places;
+                      setPlaces((place === NONE ? rest : { ...rest, [column]: Number(place) }) as ColumnPlaces);
+                    }}
+                  />
+                ))}
+              </div>
+            )}
+            {wrong.length > 0 && (
+              <WordTable
+                head={['line', 'column', 'what is wrong']}
+                rows={wrong
+                  .slice(0, SHOWN)
+                  .flatMap(({ line, faults }) =>
+                    faults.map(({ column, message }) => [String(line), RUN_COLUMNS[column].heading, message] as const),
+                  )}
+              />
+            )}
+            {wrong.length > SHOWN && <Typography variant="body2">and {wrong.length - SHOWN} more lines with faults</Typography>}
+            {read.fresh.length > 0 && (
+              <WordTable
+                head={['line', 'wound', 'what came']}
+                rows={read.fresh
+                  .slice(0, SHOWN)
+                  .map(({ line, run }) => [String(line), windWords(run.wind), outcomeWords(run.outcome, units)] as const)}
+              />
+            )}
+          </>
+        )}
+      </DialogContent>
+      <DialogActions sx={{ px: 6, pb: 5 }}>
+        <Button onClick={onClose}>Close</Button>
+        <Button variant="contained" disabled={!read || read.fresh.length === 0 || isTaking} onClick={() => void take()}>
+          {read ? `Take in ${read.fresh.length}` : 'Take in'}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,104 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { CarDesign, Wind } from '../../../core/car/car-design.ts';
+import { readLines, type DeviceEvent, type LineFault } from '../../../core/rig/line-protocol.ts';
+import type { RigFault } from '../../../core/rig/simulated-rig.ts';
+import { dropWorker, errandWorker, orBroken } from '../../workers/explore.ts';
+
+/** Where lines come from. */
+export type Source = 'simulated' | 'network' | 'serial' | 'file';
+
+/** Faults of lines that are told. */
+const MOST_FAULTS = 5;
+/** Bits a second of a board’s serial port, as most sketches have it. */
+const BAUD = 115_200;
+
+interface Told {
+  readonly events: readonly DeviceEvent[];
+  readonly faults: readonly LineFault[];
+  readonly lines: number;
+}
+const NOTHING: Told = { events: [], faults: [], lines: 0 };
+
+/** The part of the browser’s serial port that is used here. */
+interface SerialPort {
+  readonly readable: ReadableStream<Uint8Array>;
+  readonly open: (options: { baudRate: number }) => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+export const serialOf = (): { requestPort: () => Promise<SerialPort> } | undefined =>
+  (navigator as Navigator & { serial?: { requestPort: () => Promise<SerialPort> } }).serial;
+
+/** Lines of a device as they come, whole ones read at once. */
+export function useDevice(source: Source) {
+  const [told, setTold] = useState(NOTHING);
+  const [problem, setProblem] = useState<string | null>(null);
+  const rest = useRef('');
+  const take = useCallback((text: string): void => {
+    const whole = rest.current + text;
+    const end = whole.lastIndexOf('\n') + 1;
+    rest.current = whole.slice(end);
+    if (end === 0) return;
+    setTold((before) => {
+      const read = readLines(whole.slice(0, end - 1), before.lines + 1);
+      return {
+        events: [...before.events, ...read.events],
+        faults: [...before.faults, ...read.faults].slice(-MOST_FAULTS),
+        lines: before.lines + whole.slice(0, end - 1).split('\n').length,
+      };
+    });
+  }, []);
+  const clear = useCallback((): void => {
+    rest.current = '';
+    setTold(NOTHING);
+    setProblem(null);
+  }, []);
+  useEffect(() => {
+    if (source !== 'network') return;
+    const heard = new EventSource('/api/lines');
+    heard.addEventListener('lines', ({ data }: MessageEvent<string>) => take(`${JSON.parse(data) as string}\n`));
+    return () => heard.close();
+  }, [source, take]);
+  return {
+    ...told,
+    problem,
+    clear,
+    takeText: (text: string): void => {
+      clear();
+      take(text);
+    },
+    takeFile: async (file: File): Promise<void> => {
+      clear();
+      take(`${await file.text()}\n`);
+    },
+    runRig: async (run: {
+      design: CarDesign;
+      wind: Wind;
+      gates: readonly number[];
+      seed: number;
+      run: number;
+      fault: RigFault;
+    }): Promise<void> => {
+      clear();
+      try {
+        const lines = await orBroken(errandWorker('rounds').work.rigLines(run));
+        if (lines === null) setProblem('The hidden car did not move.');
+        else take(lines);
+      } catch (reason) {
+        dropWorker('rounds');
+        setProblem(`The rig broke down: ${String(reason)}`);
+      }
+    },
+    openSerial: async (): Promise<void> => {
+      clear();
+      try {
+        const port = await serialOf()!.requestPort();
+        await port.open({ baudRate: BAUD });
+        const reader = port.readable.pipeThrough(new TextDecoderStream() as unknown as TransformStream<Uint8Array, string>).getReader();
+        for (let part = await reader.read(); !part.done; part = await reader.read()) take(part.value);
+        await port.close();
+      } catch (reason) {
+        setProblem(`The serial port cannot be read: ${reason instanceof Error ? reason.message : String(reason)}`);
+      }
+    },
+  };
+}

@@ -1,0 +1,67 @@
+import type { Brief } from '../../../core/brief/brief.ts';
+import { roundOf } from '../../../core/brief/brief.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { floorWords } from '../../../core/car/floors.ts';
+import type { Session } from '../../../core/schema/generated/session.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import { problemLine, useListSessionsQuery, useSaveSessionMutation, type StoredSession } from '../../app/api.ts';
+import { newId } from '../../app/new-id.ts';
+import { sessionChosen } from '../../app/preferences-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+
+/** m and s: what a steel tape and a thumb on a watch are usually out by. */
+const USUAL_TAPE = 0.01;
+const USUAL_WATCH = 0.2;
+const day = new Intl.DateTimeFormat('en-CA', { dateStyle: 'short' });
+
+/** A session as it begins for a car: on the floor of its brief, with the marks that its rounds set. */
+function sessionFor(carId: string, design: CarDesign, brief: Brief | null): Session {
+  const goals = brief?.rounds.map(({ goal }) => goal) ?? [];
+  const marks = goals.flatMap((goal) => ('distance' in goal ? [goal.distance] : []));
+  const now = new Date();
+  return {
+    format: 'nimble-axle/session',
+    version: 1,
+    name: `${brief ? `${brief.name}, ` : ''}${day.format(now)}`.slice(0, 80),
+    begunAt: now.toISOString(),
+    floor: brief
+      ? roundOf(design, brief).floor
+      : floorWords(design.floor, (value, quantity) => printQuantity(value, quantity, 'metric')).slice(0, 200),
+    measuredBy: '',
+    conditions: { temperature: null, dusty: null, damp: null },
+    tape: USUAL_TAPE,
+    watch: USUAL_WATCH,
+    spacing: null,
+    marks: [...new Set(marks)].sort((a, b) => a - b),
+    cars: [carId],
+  };
+}
+
+/** The session that runs are logged in, and beginning, changing and leaving one. */
+export function useSession(carId: string, design: CarDesign, brief: Brief | null) {
+  const dispatch = useAppDispatch();
+  const chosen = useAppSelector((state) => state.preferences.session);
+  const { data } = useListSessionsQuery();
+  const [save] = useSaveSessionMutation();
+  const sessions = data?.readable ?? [];
+  const current: StoredSession | null = sessions.find(({ id }) => id === chosen) ?? null;
+  const write = async (id: string, baseVersion: number, content: Session): Promise<boolean> => {
+    const { error } = await save({ id, baseVersion, content });
+    if (error) dispatch(toasted(problemLine(error), { tone: 'stop' }));
+    return !error;
+  };
+  const change = async (part: Partial<Session>): Promise<void> => {
+    if (current) await write(current.id, current.version, { ...current.session, ...part });
+  };
+  return {
+    current,
+    sessions,
+    begin: async (): Promise<void> => {
+      const id = newId();
+      if (await write(id, 0, sessionFor(carId, design, brief))) dispatch(sessionChosen(id));
+    },
+    change,
+    goOn: (id: string | null) => void dispatch(sessionChosen(id)),
+  };
+}

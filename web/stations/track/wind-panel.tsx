@@ -1,0 +1,139 @@
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { fullTurns, prepareRun } from '../../../core/predict/derive-run-setup.ts';
+import { windingLines } from '../../../core/rig/simulated-rig.ts';
+import { turnsWound } from '../../../core/rig/turns-wound.ts';
+import { safeTurns, woundUp } from '../../../core/trials/wound-up.ts';
+import { printNumber, printQuantity } from '../../../core/units/quantity.ts';
+import { Facts } from '../../ui/facts.tsx';
+import plain from '../../ui/plain.module.css';
+import { useShortcut } from '../../ui/use-shortcut.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './track.module.css';
+import { Choice } from './choice.tsx';
+import { DeviceSource } from './device-source.tsx';
+import { useDevice, type Source } from './use-device.ts';
+import { useTurnsForRoom } from './use-turns-for-room.ts';
+
+interface WindPanelProps {
+  readonly design: CarDesign;
+  /** Takes the turns that were counted into the run that is written down. */
+  readonly onWound: (turns: number | 'full') => void;
+}
+
+const HALF = 0.5;
+
+/** Counts the turns of the drive axle as it is wound: what it pulls now, how many more are safe, and where to stop for the room. */
+export function WindPanel({ design, onWound }: WindPanelProps) {
+  const isSound = useMemo(() => prepareRun(design).kind === 'ready', [design]);
+  return isSound ? (
+    <Counter design={design} onWound={onWound} />
+  ) : (
+    <p className={plain.text}>✕ This car cannot run as it is designed: put that right in Design first.</p>
+  );
+}
+
+function Counter({ design, onWound }: WindPanelProps) {
+  const units = useUnits();
+  const [counted, setTurns] = useState(0);
+  const [isFollowing, setFollowing] = useState(false);
+  const [source, setSource] = useState<Source>('simulated');
+  const device = useDevice(isFollowing ? source : 'simulated');
+  const turns = isFollowing ? turnsWound(device.events) : counted;
+  const [most, safe] = useMemo(() => [fullTurns(design), safeTurns(design)], [design]);
+  const room = design.floor.roomLength;
+  const forRoom = useTurnsForRoom(design);
+  const wound = woundUp(design, turns);
+  const isOver = turns > safe + 1e-9;
+  const isEnough = forRoom !== null && !forRoom.isFull && turns >= forRoom.turns;
+  const add = (by: number): void => (isFollowing ? undefined : setTurns((before) => Math.max(0, before + by)));
+  useShortcut(
+    ({ key }) => key === '+',
+    () => add(1),
+  );
+  useShortcut(
+    ({ key }) => key === '-',
+    () => add(-HALF),
+  );
+  const count = (value: number): string => printNumber(value, 'count', units);
+  return (
+    <div className={styles.panel}>
+      <p className={`${styles.count} ${isOver ? styles.stop : ''}`} role="status">
+        {turns}
+        <span className={plain.text}>{turns === 1 ? ' turn' : ' turns'}</span>
+      </p>
+      {(isOver || isEnough) && (
+        <p className={`${plain.strong} ${styles.stop}`} role="alert">
+          {isOver ? '■ Stop: more is not safe for band or lever.' : '■ Stop here for this room.'}
+        </p>
+      )}
+      {!isFollowing && (
+        <>
+          <Button variant="contained" className={styles.tap} onClick={() => add(1)}>
+            One turn
+          </Button>
+          <div className={styles.row}>
+            <Button variant="outlined" onClick={() => add(HALF)}>
+              + half
+            </Button>
+            <Button variant="outlined" disabled={turns === 0} onClick={() => add(-HALF)}>
+              − half
+            </Button>
+            <Button variant="outlined" disabled={turns === 0} onClick={() => setTurns(0)}>
+              From 0
+            </Button>
+          </div>
+        </>
+      )}
+      <Choice
+        label="Who counts"
+        value={isFollowing ? 'sensor' : 'hand'}
+        options={{ hand: 'count by hand', sensor: 'follow a turn sensor' }}
+        onChange={(who) => setFollowing(who === 'sensor')}
+      />
+      {isFollowing && (
+        <DeviceSource
+          source={source}
+          onSource={setSource}
+          device={device}
+          simulated={
+            <Button variant="outlined" onClick={() => device.takeText(windingLines(Math.floor(safe / HALF) * HALF))}>
+              Let it wind
+            </Button>
+          }
+        />
+      )}
+      <Facts
+        facts={[
+          ['pull at the tyre now', wound ? printQuantity(wound.pull, 'force', units) : 'none'],
+          ['turns still safe', count(Math.max(0, Math.floor((safe - turns) / HALF) * HALF))],
+          ...(wound?.stretch ? [['stretch of the band', `${wound.stretch.toFixed(1)} × its length`] as const] : []),
+          ['a full wind', `${count(most)} turns`],
+          ...(room === null
+            ? []
+            : [
+                [
+                  `stops before the wall, 9 in 10`,
+                  forRoom === null ? '…' : forRoom.isFull ? 'fully wound too' : `up to ${count(forRoom.turns)} turns`,
+                ] as const,
+              ]),
+        ]}
+      />
+      {forRoom && !forRoom.isFull && (
+        <p className={`${plain.caption} ${plain.muted}`}>
+          Fully wound, {Math.round(10 * forRoom.stopFully)} in 10 stop before the wall. A run that hits it still tells that the car goes at
+          least so far: the fit takes it as that, and never as a stop.
+        </p>
+      )}
+      <div className={styles.row}>
+        <Button variant="outlined" disabled={turns === 0} onClick={() => onWound(turns >= most ? 'full' : turns)}>
+          Take {turns} turns
+        </Button>
+        <Button variant="outlined" onClick={() => onWound('full')}>
+          It is fully wound
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,175 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import Typography from '@mui/material/Typography';
+import { Suspense, useCallback, useDeferredValue, useEffect, useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import type { CarDesign, Measured } from '../../../core/car/car-design.ts';
+import { isSameBuild } from '../../../core/car/same-design.ts';
+import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
+import { explain } from '../../../core/trials/causes.ts';
+import { nextByRuns } from '../../../core/trials/next-thing.ts';
+import { withFittedValues } from '../../../core/trials/fitted-values.ts';
+import type { SuggestedChange } from '../../../core/trials/next-change.ts';
+import { TO_BE_TRIED, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
+import { problemLine } from '../../app/api.ts';
+import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { carVisited } from '../../app/preferences-slice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
+import NextStep from '../../open-car/next-step.tsx';
+import { CarConflict } from '../../open-car/car-conflict.tsx';
+import { CAR } from '../../open-car/car-document.ts';
+import { RunPlan } from '../../open-car/run-plan.tsx';
+import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
+import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
+import { useVersions } from '../../open-car/use-versions.ts';
+import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';
+import { later } from '../../ui/later.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import { JobBar } from '../../workers/job-bar.tsx';
+import { Compare, TuningLog } from './tried.tsx';
+import { gainWords } from './tune-words.ts';
+import styles from './tune.module.css';
+import { useTuning } from './use-tuning.ts';
+import { WhatItMeans } from './what-it-means.tsx';
+import { WhatNext } from './what-next.tsx';
+import { Why } from './why.tsx';
+
+const WhatHappened = later(() => import('./what-happened.tsx'));
+
+/** Why a car ran as it did, and what to change next. */
+export function TunePage() {
+  const carId = useParams().carId!;
+  const { missing, error } = useOpenCar(carId);
+  const design = useOpenDesign(carId);
+  const { runs, error: runsError } = useRunsOfCar(carId);
+  const dispatch = useAppDispatch();
+  const isShown = useDeferredValue(Boolean(design && runs), false);
+  useEffect(() => {
+    dispatch(carVisited(missing ? null : carId));
+  }, [dispatch, carId, missing]);
+  if (missing) return <NotFoundScreen />;
+  const failure = error ?? runsError;
+  if (failure)
+    return (
+      <Message
+        title="The runs cannot be read"
+        text={problemLine(failure)}
+        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
+      />
+    );
+  if (!isShown || !design || !runs) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
+  return <Tune carId={carId} design={design} runs={runs} />;
+}
+
+interface TuneProps {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly runs: readonly RunOfCar[];
+}
+
+const Part = ({ id, title, children }: { readonly id: string; readonly title: string; readonly children: React.ReactNode }) => (
+  <section aria-labelledby={id} className={styles.column}>
+    <Typography id={id} variant="h2">
+      {title}
+    </Typography>
+    {children}
+  </section>
+);
+
+function Tune({ carId, design, runs }: TuneProps) {
+  const units = useUnits();
+  const edit = useEditCar();
+  const { versions, current, keep, goBack } = useVersions(carId, design, edit);
+  const job = useTuning(design, runs);
+  const tuning = job.result;
+  const log = useMemo(() => tuningLog(versions, design, runs), [versions, design, runs]);
+  const next = useMemo(() => tuning && nextByRuns(tuning, tuning.causes && explain(tuning.causes, { seen: tuning.seen })), [tuning]);
+  const nameOf = useCallback(
+    (ran: CarDesign): string => {
+      const kept = versions.find(({ record }) => isSameBuild(record.design, ran))?.record.name;
+      return kept ? `“${kept}”` : '';
+    },
+    [versions],
+  );
+  const take = async (change: SuggestedChange): Promise<void> => {
+    // What it was is kept first, so that the change has something to be judged against.
+    if (!current && !(await keep('before the change', 'Kept by itself before a change was tried.'))) return;
+    const note = `${TO_BE_TRIED}expected ${gainWords(change, design, units)}.`.replaceAll('\u00a0', ' ');
+    if (!(await keep(change.words.slice(0, 80).replaceAll('\u00a0', ' '), note, change.design))) return;
+    edit(() => change.design);
+  };
+  const putFitted = async (values: Measured): Promise<void> => {
+    if (!current && !(await keep('before the fit', 'Kept by itself before fitted values were put in.'))) return;
+    const latest = runs.map(({ record }) => record.ranAt).sort();
+    const note = `Fitted to ${runs.length} runs, ${latest[0]!.slice(0, 10)} to ${latest.at(-1)!.slice(0, 10)}.`;
+    const fitted = withFittedValues(design, values);
+    if (await keep(`fitted to ${runs.length} runs`, note, fitted)) edit(() => fitted);
+  };
+  const undo = (entry: LogEntry): void => void goBack(entry.parent.record.name, entry.parent.record.design);
+  return (
+    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
+      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
+        <Typography variant="h1">{design.name}</Typography>
+        <Typography color="text.secondary" sx={{ mr: 'auto' }}>
+          tuned by its runs
+        </Typography>
+        <SaveWords kind={CAR} />
+        <UndoButtons kind={CAR} />
+        <UnitSwitch />
+        <Button component={Link} to={`/cars/${carId}/track`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
+          To the track
+        </Button>
+      </Box>
+      <RunPlan carId={carId} design={design} action={<Link to={`/cars/${carId}/track`}>Make them on the track</Link>} />
+      {runs.length === 0 ? (
+        <Typography color="text.secondary">
+          No run yet. <Link to={`/cars/${carId}/track`}>Make three runs alike on the track</Link>: with them it is told here why it runs as
+          it does, and what to change next.
+        </Typography>
+      ) : (
+        <>
+          <JobBar job={job} label="Weighing the runs" />
+          {next && (
+            <p className={`${plain.strong} ${styles.next}`}>
+              Next: {next.station === 'tune' ? next.words : <Link to={`/cars/${carId}/${next.station}`}>{next.words}</Link>}{' '}
+              <span className={plain.muted}>({next.reason})</span>
+            </p>
+          )}
+          {tuning && (
+            <div className={styles.columns}>
+              <Part id="happened" title="What happened">
+                <Suspense fallback={<div className={styles.awaited} />}>
+                  <WhatHappened tuning={tuning} name={design.name} nameOf={nameOf} />
+                </Suspense>
+              </Part>
+              <Part id="means" title="What it means">
+                <WhatItMeans tuning={tuning} nameOf={nameOf} onPut={() => void putFitted(tuning.values)} />
+              </Part>
+              <Part id="why" title="Why">
+                {tuning.causes ? (
+                  <Why causes={tuning.causes} seen={tuning.seen} />
+                ) : (
+                  <p className={plain.text}>As it was wound, the model cannot run it.</p>
+                )}
+              </Part>
+              <Part id="next" title="What next">
+                <WhatNext design={design} next={tuning.next} straight={tuning.straight} onTake={(change) => void take(change)} />
+              </Part>
+              <Part id="compare" title="Compare">
+                <Compare groups={tuning.groups} nameOf={nameOf} />
+              </Part>
+              <Part id="log" title="What was tried">
+                <TuningLog name={design.name} log={log} onUndo={undo} />
+              </Part>
+            </div>
+          )}
+        </>
+      )}
+      <CarConflict />
+      {!tuning && <NextStep carId={carId} design={design} />}
+    </Box>
+  );
+}

@@ -1,0 +1,135 @@
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { goalOf } from '../../../core/brief/goal.ts';
+import { CAUSES, SURE, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
+import type { Comparison } from '../../../core/trials/did-it-help.ts';
+import type { Interval } from '../../../core/trials/fit/predict-fitted.ts';
+import type { FurtherRun, Learnt } from '../../../core/trials/learnt.ts';
+import type { SuggestedChange } from '../../../core/trials/next-change.ts';
+import type { Straightening } from '../../../core/trials/straight.ts';
+import type { TunedGroup } from '../../../core/trials/tuning.ts';
+import { printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+
+export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`;
+
+/** `20.1 m (18.8 to 21.4)`, no finer than it is known. */
+export function intervalWords({ low, middle, high }: Interval, units: UnitSystem): string {
+  const half = (high - low) / 2;
+  const told = (value: number): string => printKnown(value, half, 'distance', units);
+  return `${told(middle)}\u00a0${unitOf('distance', units)} (${told(low)} to ${told(high)})`;
+}
+
+/** Like runs by how they were wound, and by which version ran where there are several: `fully wound, “long lever”`. */
+export const groupWords = (group: Pick<TunedGroup, 'wind' | 'direction' | 'design'>, nameOf: (design: CarDesign) => string): string =>
+  [windingWords(group), nameOf(group.design)].filter(Boolean).join(', ');
+
+const windingWords = ({ wind, direction }: Pick<TunedGroup, 'wind' | 'direction'>): string =>
+  [wind.kind === 'full' ? 'fully wound' : `${printNumber(wind.turns, 'count', 'metric')} turns`, direction ?? '']
+    .filter(Boolean)
+    .join(', ');
+
+/** Shares below which it is no more than thought, and beyond which it is told in figures. */
+const NONE = 0.03;
+const MUCH = 0.4;
+/** A part in words: `a third`. */
+const inWords = (share: number): string => {
+  // No finer than a twentieth: it is not known so well.
+  if (share > MUCH) return percent(Math.round(20 * share) / 20);
+
+  const parts: readonly (readonly [number, string])[] = [
+    [1 / 10, 'a tenth'],
+    [1 / 5, 'a fifth'],
+    [1 / 4, 'a quarter'],
+    [1 / 3, 'a third'],
+  ];
+  return parts.reduce((best, part) => (Math.abs(part[0] - share) < Math.abs(best[0] - share) ? part : best))[1];
+};
+
+/** `It rolls about a third harder than thought (9 in 10: 18 to 52 %).` */
+export function learntWords({ more, low, high, left }: Learnt, of: 'resistance' | 'energy'): string {
+  const range = `(9 in 10: ${percent(low)} to ${percent(high)})`;
+  const [subject, up, down] = of === 'resistance' ? ['It rolls', 'harder', 'easier'] : ['Its motor gives', 'more', 'less'];
+  const told =
+    Math.abs(more) < NONE
+      ? `${of === 'resistance' ? 'It rolls as hard as thought' : 'Its motor is as strong as thought'} ${range}`
+      : `${subject} about ${inWords(Math.abs(more))} ${more > 0 ? up : down} than thought ${range}`;
+  return left > 0.85 ? `${told}; these runs tell little of it by itself.` : `${told}.`;
+}
+
+export const FURTHER: Readonly<Record<FurtherRun['id'], string>> = {
+  half: 'one more run at half winding',
+  'three-quarters': 'one more run at three quarters of a full wind',
+  full: 'one more run fully wound',
+  'stop-time-half': 'one stop time at half winding',
+  'stop-time-full': 'one stop time fully wound',
+};
+
+/** What is most likely, or that it cannot be told, and what would. */
+export function whyWords({ causes, named, wouldTell }: Explanation): string {
+  if (named === 'none') return 'Nothing seems wrong: it runs as such cars do.';
+  if (named) return `This is it, ${percent(causes[0]!.probability)} sure: ${CAUSES[named].name}.`;
+  const [first, second] = causes;
+  const both = [first, second].flatMap((cause) => (cause ? [CAUSES[cause.id].name] : []));
+  return `This cannot be told from these runs: ${both.join(', or ')}. What would tell: ${wouldTell}.`;
+}
+
+/** m: less is nothing that a cause explains. */
+const EXPLAINS = 0.05;
+
+export const causeFacts = ({ probability, metres, id }: RankedCause, units: UnitSystem): string =>
+  id === 'none' || metres < EXPLAINS
+    ? percent(probability)
+    : `${percent(probability)} · would explain ${printQuantity(Math.max(0, metres), 'distance', units)}`;
+
+export const isSure = ({ probability }: RankedCause): boolean => probability >= SURE;
+
+/** In what a gain is told, by what the car aims at. */
+export function gainWords({ gain, low, high, chance }: SuggestedChange, design: CarDesign, units: UnitSystem): string {
+  const goal = goalOf(design.aim);
+  const isTime = goal.kind === 'quickest-to';
+  const half = Math.max(Math.abs(high - low) / 2, 1e-6);
+  const told = (value: number): string => printKnown(value, half, isTime ? 'time' : 'distance', units);
+  const unit = unitOf(isTime ? 'time' : 'distance', units);
+  return `${isTime ? 'quicker by' : 'better by'} ${told(gain)}\u00a0${unit} (8 in 10: ${told(low)} to ${told(high)}) · ${percent(Math.min(chance, 0.99))} likely`;
+}
+
+const VERDICTS: Readonly<Record<Comparison['verdict'], string>> = {
+  better: 'Better',
+  worse: 'Worse',
+  'no-difference': 'No difference that matters',
+  'cannot-tell': 'Cannot tell yet',
+};
+
+/** `Better: +12 % (9 in 10: 5 to 19 %).` */
+export function verdictWords({ verdict, gain, low, high, more }: Comparison): string {
+  const signed = (share: number): string => `${share > 0 ? '+' : ''}${percent(share)}`;
+  const told = `${VERDICTS[verdict]}: ${signed(gain)} (9 in 10: ${signed(low)} to ${signed(high)})`;
+  if (verdict !== 'cannot-tell') return `${told}.`;
+  return more === null
+    ? `${told}; no number of runs that anybody would make settles it.`
+    : `${told}; about ${more} more of each would settle it.`;
+}
+
+/** What to move, and how sure that is. */
+export function straightWords({ moves, within, drift, way, ofFloor }: Straightening, units: UnitSystem): string[] {
+  const size = (value: number): string => printQuantity(value, 'size', units);
+  const side = drift < 0 ? 'left' : 'right';
+  const seen = `It drifts ${printQuantity(Math.abs(drift), 'distance', units)} to the ${side} in ${printQuantity(way, 'distance', units)}.`;
+  const floor =
+    ofFloor === null
+      ? []
+      : [
+          Math.abs(ofFloor) > 1e-3
+            ? `The floor leans it to the ${ofFloor < 0 ? 'left' : 'right'} on the way out; both ways together cancel that.`
+            : 'The floor leans it to neither side.',
+        ];
+  if (moves.length === 0) return [`${seen} That is within what these runs scatter: no move yet.`, ...floor];
+  return [
+    seen,
+    `Move one of these: ${moves
+      .map(
+        (move) => `the ${move.end} end of the ${move.axle === 'drive' ? 'drive' : 'other'} axle ${size(move.distance)} ${move.direction}`,
+      )
+      .join(', or ')} (± ${size(within)}).`,
+    ...floor,
+  ];
+}

@@ -1,0 +1,35 @@
+import { proxy } from 'comlink';
+import { useEffect } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
+import type { Tuning } from '../../../core/trials/tuning.ts';
+import { usePartsAtHand } from '../../open-car/use-own-parts.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { pooled } from '../../workers/explore.ts';
+import { QUIET, useJob } from '../../workers/use-job.ts';
+
+/** What the runs of a car tell, worked out beside the page whenever car or runs have changed. */
+export function useTuning(design: CarDesign, runs: readonly RunOfCar[]) {
+  const units = useUnits();
+  const { parts } = usePartsAtHand();
+  const job = useJob<Tuning>();
+  const { run } = job;
+  useEffect(() => {
+    if (runs.length === 0) return;
+    const own = parts.map(({ part }) => part);
+    const timer = setTimeout(
+      () =>
+        run((report) =>
+          pooled(0).work.tuneCar(
+            design,
+            runs,
+            { own, units },
+            proxy((share: number) => void report(null, share)),
+          ),
+        ),
+      QUIET,
+    );
+    return () => clearTimeout(timer);
+  }, [run, design, runs, parts, units]);
+  return job;
+}

@@ -1,0 +1,80 @@
+import Button from '@mui/material/Button';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { NextChanges, SuggestedChange } from '../../../core/trials/next-change.ts';
+import type { Straightening } from '../../../core/trials/straight.ts';
+import { printAbout } from '../../../core/units/quantity.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import { Wide } from '../../ui/wide.tsx';
+import { WordTable } from '../../ui/word-table.tsx';
+import styles from './tune.module.css';
+import { gainWords, straightWords } from './tune-words.ts';
+
+interface WhatNextProps {
+  readonly design: CarDesign;
+  readonly next: NextChanges | null;
+  readonly straight: Straightening | null;
+  readonly onTake: (change: SuggestedChange) => void;
+}
+
+/** Changes ranked by what they gain for the brief, both schools with their numbers, and how to make it run straight. */
+export function WhatNext({ design, next, straight, onTake }: WhatNextProps) {
+  const units = useUnits();
+  const about = (value: number): string => printAbout(value, 'distance', units);
+  return (
+    <>
+      {next?.stoppedBy && <p className={plain.strong}>✕ First: as it is, it is stopped by “{next.stoppedBy}”. See Design and its brief.</p>}
+      {next && next.changes.length === 0 && (
+        <p className={plain.text}>
+          Nothing is surely worth trying: no single change gains more than the scatter hides by four in five of what these runs leave open
+          {next.unsure > 0 ? `; ${next.unsure} may help, and more runs would tell` : ''}. Measure a part, or get another kind of tyre, band
+          or trap.
+        </p>
+      )}
+      {next && next.changes.length > 0 && (
+        <ol className={`${plain.list} ${styles.list}`}>
+          {next.changes.map((change) => (
+            <li key={change.words} className={styles.change}>
+              <span className={plain.strong}>{change.words}</span>
+              <span className={plain.text}>{gainWords(change, design, units)}</span>
+              <span className={`${plain.caption} ${plain.muted}`}>
+                about {change.minutes} minutes
+                {change.parts.map(({ name, isAtHand }) => ` · ${name}${isAtHand ? ' (in the drawer)' : ''}`).join('')}; then{' '}
+                {about(change.distance)}
+              </span>
+              <div className={styles.row}>
+                <Button size="small" variant="outlined" aria-label={`Take it: ${change.words}`} onClick={() => onTake(change)}>
+                  Take it
+                </Button>
+              </div>
+            </li>
+          ))}
+        </ol>
+      )}
+      {next && next.schools.length > 0 && (
+        <Wide label="What schools say">
+          <WordTable
+            head={['what schools say', 'less', 'now', 'more']}
+            rows={next.schools.map(({ name, less, more, now }) => [
+              name,
+              `${less.words}: ${about(less.distance)}`,
+              about(now),
+              `${more.words}: ${about(more.distance)}`,
+            ])}
+          />
+        </Wide>
+      )}
+      {straight ? (
+        straightWords(straight, units).map((line) => (
+          <p key={line} className={plain.text}>
+            {line}
+          </p>
+        ))
+      ) : (
+        <p className={`${plain.caption} ${plain.muted}`}>
+          Write down how far off the line it stops (Track, more of this run), and it is told here which end of which axle to move.
+        </p>
+      )}
+    </>
+  );
+}
