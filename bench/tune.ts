@@ -1,0 +1,233 @@
+/**
+ * How well runs tell what a car will do: hidden cars, their runs, and what the fit makes of them, beside what is asked of it:
+ * `npm run bench:tune -- --cars 150 --seed 1`, or one part of it with `--only full|causes|changes|verdicts|time`.
+ */
+import { parseArgs } from 'node:util';
+import { quantile } from 'simple-statistics';
+import type { CarDesign } from '../core/car/car-design.ts';
+import { fullTurns } from '../core/predict/derive-run-setup.ts';
+import { predictRun } from '../core/predict/predict-run.ts';
+import { CAUSES, explain, NOTED, weighCauses, type CauseId } from '../core/trials/causes.ts';
+import { didItHelp } from '../core/trials/did-it-help.ts';
+import { fitCar } from '../core/trials/fit/fit-car.ts';
+import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
+import { allChanges, nextChanges } from '../core/trials/next-change.ts';
+import { dice, hiddenCar, share, trials, type HiddenOptions } from './hidden-cars.ts';
+
+const { values } = parseArgs({
+  options: { cars: { type: 'string', default: '150' }, seed: { type: 'string', default: '1' }, only: { type: 'string' } },
+});
+const cars = Number(values.cars);
+const seed = Number(values.seed);
+const FULL = { kind: 'full' } as const;
+const percent = (part: number): string => `${(100 * part).toFixed(1)} %`;
+const meanOf = (list: readonly number[]): number => list.reduce((sum, value) => sum + value, 0) / list.length;
+const shareOf = <T>(list: readonly T[], is: (one: T) => boolean): string => percent(list.filter(is).length / list.length);
+/** A line of the table: what was found, and what is asked. */
+const line = (what: string, found: string, asked: string): void => console.log(`| ${what} | ${found} | ${asked} |`);
+const numbered = (count: number): number[] => Array.from({ length: count }, (_, n) => n);
+
+interface Told {
+  readonly kind: string;
+  readonly error: number;
+  readonly holdsMean: boolean;
+  readonly holdsNext: boolean;
+  readonly width: number;
+  readonly ms: number;
+  readonly unfitted: number;
+  readonly byEnergy: number;
+  readonly byTurns: number;
+}
+
+/** Full winding of hidden cars, told from parts of it. */
+const fullFrom = (parts: readonly number[], options: HiddenOptions = {}, withWall = false): Told[] =>
+  numbered(cars).flatMap((n): Told[] => {
+    const car = hiddenCar(n, seed, options);
+    const turns = fullTurns(car.design);
+    const winds = parts.map((part) => share(turns, part));
+    const last = winds.at(-1)!;
+    // A wall where half of the runs with the most turns would still get to.
+    const room = withWall ? car.distance(last) : undefined;
+    const groups = winds.map((wind, i) => trials(car, wind, 3, { ...(i === winds.length - 1 && room !== undefined && { room }) }));
+    const truth = car.distance(FULL);
+    const likely = predictRun(car.design);
+    const next = car.run(FULL)?.outcome.distance;
+    if (truth < 0.5 || likely.kind === 'refused' || next === undefined || groups.some(({ runs }) => runs.length < 3)) return [];
+    const begun = performance.now();
+    const fitted = fitCar(groups);
+    const told = fitted && predictFitted(fitted, car.design, FULL);
+    const ms = performance.now() - begun;
+    if (!told) return [];
+    const wound = last.kind === 'turns' ? last.turns : turns;
+    const partly = predictRun(car.design, last);
+    const measured = meanOf(groups.at(-1)!.runs.map(({ outcome }) => outcome.distance));
+    const stored = partly.kind === 'ran' ? likely.result.storedEnergy / partly.result.storedEnergy : NaN;
+    return [
+      {
+        kind: car.kind,
+        error: Math.abs(told.mean.middle / truth - 1),
+        holdsMean: truth >= told.mean.low && truth <= told.mean.high,
+        holdsNext: next >= told.next.low && next <= told.next.high,
+        width: (told.mean.high - told.mean.low) / told.mean.middle,
+        ms,
+        unfitted: Math.abs(likely.result.distance / truth - 1),
+        byEnergy: Math.abs((measured * stored) / truth - 1),
+        byTurns: Math.abs((measured * turns) / wound / truth - 1),
+      },
+    ];
+  });
+
+function full(): void {
+  const at = (told: readonly Told[], read: (one: Told) => number, part: number): string => percent(quantile(told.map(read), part));
+  const errors = (told: readonly Told[]): string => `${at(told, ({ error }) => error, 0.5)}, ${at(told, ({ error }) => error, 0.9)}`;
+  const holds = (told: readonly Told[]): string =>
+    `${shareOf(told, ({ holdsMean }) => holdsMean)}, ${shareOf(told, ({ holdsNext }) => holdsNext)}`;
+  const told = fullFrom([0.5, 0.75]);
+  const bands = told.filter(({ kind }) => kind === 'band');
+  line('full winding from half and ¾: median error, 9 in 10 below', errors(told), '≤ 2.5 %, ≤ 7 %');
+  line(
+    'bands alone, median',
+    at(bands, ({ error }) => error, 0.5),
+    '≤ 4 %',
+  );
+  line('from half only', errors(fullFrom([0.5])), '≤ 3.5 %');
+  line(
+    'unfitted; by energy; by turns',
+    `${at(told, ({ unfitted }) => unfitted, 0.5)}; ${at(told, ({ byEnergy }) => byEnergy, 0.5)}; ${at(told, ({ byTurns }) => byTurns, 0.5)}`,
+    'shown beside it',
+  );
+  line('90 % intervals hold the mean, a new run', holds(told), '87 to 95 %');
+  line(
+    'their median width',
+    at(told, ({ width }) => width, 0.5),
+    '≤ 14 %',
+  );
+  line('with true spreads half as wide again', holds(fullFrom([0.5, 0.75], { wider: 1.5 })), '≥ 85 %');
+  line('with a motor that fades by 8 %', holds(fullFrom([0.5, 0.75], { fading: 0.08 })), '≥ 80 %');
+  const walls = fullFrom([0.5, 0.75], {}, true);
+  line('half the ¾ runs into the wall: median error, holds', `${at(walls, ({ error }) => error, 0.5)}, ${holds(walls)}`, '≤ 3.5 %, ≥ 87 %');
+  line(
+    'one fit with its prediction, ms (median)',
+    quantile(
+      told.map(({ ms }) => ms),
+      0.5,
+    ).toFixed(0),
+    '≤ 150',
+  );
+}
+
+/** Cars with a fault planted, and as many sound ones: whether it comes out first, first or second, and is named. */
+function causes(withTimes: boolean): void {
+  const ids = Object.keys(CAUSES) as CauseId[];
+  const told = numbered(cars).flatMap((n) => {
+    // Every other one is sound.
+    const planted = n % 2 === 0 ? ('none' as const) : ids[1 + (((n - 1) / 2) % (ids.length - 1))]!;
+    const chance = dice(104_729 * seed + n);
+    const car = hiddenCar(n, seed, { fault: planted });
+    if (planted === 'tied' && car.kind === 'twist') return [];
+    const groups = [share(fullTurns(car.design), 0.5), FULL].flatMap((wind) =>
+      (['out', 'back'] as const).map((direction) => trials(car, wind, 2, { times: withTimes, direction })),
+    );
+    const seen = NOTED.filter(({ of, with: likely, without }) => chance.uniform() < (of.includes(planted) ? likely : without)).map(
+      (noted) => noted.seen,
+    );
+    if (groups.some(({ runs }) => runs.length === 0)) return [];
+    const begun = performance.now();
+    const weighed = weighCauses(groups);
+    const ms = performance.now() - begun;
+    if (!weighed) return [];
+    const { causes: ranked, named } = explain(weighed, { seen });
+    return [
+      {
+        planted,
+        ms,
+        named,
+        faults: ranked
+          .filter(({ id }) => id !== 'none')
+          .slice(0, 2)
+          .map(({ id }) => id),
+      },
+    ];
+  });
+  const faulty = told.filter(({ planted }) => planted !== 'none');
+  const named = faulty.filter((one) => one.named !== null && one.named !== 'none');
+  const sound = told.filter(({ planted }) => planted === 'none');
+  const how = withTimes ? 'with times' : 'distances alone';
+  line(
+    `planted cause first; first or second (${how}, ${faulty.length} cars)`,
+    `${shareOf(faulty, ({ planted, faults }) => faults[0] === planted)}, ${shareOf(faulty, ({ planted, faults }) => faults.includes(planted))}`,
+    withTimes ? '≥ 68, ≥ 80 %' : '≥ 55, ≥ 78 %',
+  );
+  line(
+    `named from 0.8: right (${named.length}); false alarms on ${sound.length} sound cars`,
+    `${named.length > 0 ? shareOf(named, (one) => one.named === one.planted) : '–'}; ${shareOf(sound, (one) => one.named !== null && one.named !== 'none')}`,
+    '≥ 90 %; ≤ 5 %',
+  );
+  line(
+    `${ids.length - 1} causes, ms (median)`,
+    quantile(
+      told.map(({ ms }) => ms),
+      0.5,
+    ).toFixed(0),
+    '8 causes ≤ 1000',
+  );
+}
+
+/** Changes that the fit suggests, against the best of all that could be made, and against changes made at random. */
+function changes(): void {
+  const told = numbered(cars).flatMap((n) => {
+    const car = hiddenCar(n, seed);
+    const fitted = fitCar([share(fullTurns(car.design), 0.6), FULL].map((wind) => trials(car, wind, 3)));
+    const found = fitted && nextChanges(fitted, car.design);
+    if (!found || found.changes.length === 0) return [];
+    const now = car.distance(FULL);
+    const gainOf = (design: CarDesign): number => car.distance(FULL, design) - now;
+    const all = allChanges(car.design).map(gainOf);
+    const best = Math.max(0, ...all);
+    if (best < 0.05) return [];
+    const chance = dice(31 * n + seed);
+    return [
+      {
+        best,
+        suggested: found.changes.slice(0, 3).map(({ design }) => gainOf(design)),
+        random: [0, 1, 2].map(() => all[Math.floor(chance.uniform() * all.length)]!),
+      },
+    ];
+  });
+  const of = (read: (one: (typeof told)[0]) => readonly number[]): string =>
+    `${percent(meanOf(told.map((one) => Math.max(0, ...read(one)) / one.best)))}; ${shareOf(told.flatMap(read), (gain) => gain < 0)}`;
+  line(
+    'three suggested changes: share of the best gain; that harm',
+    of(({ suggested }) => suggested),
+    '≥ 80 %; ≤ 5 %',
+  );
+  line(
+    'at random, for comparison',
+    of(({ random }) => random),
+    'shown beside it',
+  );
+}
+
+/** Verdicts over pairs of groups on different days: false ones where nothing was changed, and gains that are seen. */
+function verdicts(): void {
+  const chance = dice(seed + 5);
+  const group = (mean: number, count: number): number[] => numbered(count).map(() => mean * Math.exp(0.05 * chance.normal()));
+  const day = (): number => Math.exp(0.02 * chance.normal());
+  const told = (mean: number, count: number, is: readonly string[]): string =>
+    shareOf(
+      numbered(1000).map(() => didItHelp(group(10, count), group(mean * day(), count))!.verdict),
+      (verdict) => is.includes(verdict),
+    );
+  line('verdicts false at no change (3 and 3, 5 % scatter)', told(10, 3, ['better', 'worse']), '≤ 10 %');
+  line('+10 % seen with 3 and 3', told(11, 3, ['better']), '≥ 65 %');
+  line('+10 % with 4 and 4; +5 % with 16 and 16', `${told(11, 4, ['better'])}; ${told(10.5, 16, ['better'])}`, 'shown beside it');
+}
+
+const parts: Readonly<Record<string, () => void>> = {
+  full,
+  causes: () => [false, true].forEach(causes),
+  changes,
+  verdicts,
+};
+console.log(`${cars} cars, seed ${seed}\n\n| | found | asked |\n|---|---|---|`);
+for (const [name, run] of Object.entries(parts)) if (!values.only || values.only === name) run();
