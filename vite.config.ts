@@ -2,6 +2,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 interface Modules {
   readonly getModuleInfo: (id: string) => { readonly isEntry: boolean; readonly importedIds: readonly string[] } | null;
@@ -22,6 +23,40 @@ export default defineConfig({
   root: 'web',
   plugins: [
     react(),
+    // Once opened, the page opens without the program too: its files are kept in the browser, and what was last asked for.
+    VitePWA({
+      injectRegister: null,
+      manifest: false,
+      filename: 'sw.js',
+      workbox: {
+        globPatterns: ['assets/**/*.{js,css,woff2}', '*.svg'],
+        // The page itself, anew with each build.
+        additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
+        maximumFileSizeToCacheInBytes: 4e6,
+        skipWaiting: true,
+        clientsClaim: true,
+        cleanupOutdatedCaches: true,
+        navigateFallback: null,
+        runtimeCaching: [
+          {
+            urlPattern: ({ request }) => request.mode === 'navigate',
+            handler: 'NetworkFirst',
+            // Every address is one page.
+            options: {
+              cacheName: 'page',
+              precacheFallback: { fallbackURL: '/' },
+              plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }],
+            },
+          },
+          {
+            urlPattern: ({ url, sameOrigin }) =>
+              sameOrigin && url.pathname.startsWith('/api/') && !/^\/api\/(archive|lines)$/.test(url.pathname),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'kept', expiration: { maxEntries: 200 } },
+          },
+        ],
+      },
+    }),
     {
       name: 'first-screen',
       buildEnd() {

@@ -5,9 +5,12 @@ const project = (name: string, include: string[], more: object = {}) => ({ test:
 export default defineConfig({
   test: {
     projects: [
-      project('unit', ['core/**/*.test.ts', 'web/**/*.test.{ts,tsx}'], { testTimeout: 60_000 }),
+      project('unit', ['core/**/*.test.ts', 'web/**/*.test.{ts,tsx}'], {
+        testTimeout: 60_000,
+        setupFiles: ['scripts/seeded-properties.ts'],
+      }),
       project('server', ['server/**/*.test.ts', 'cli/**/*.test.ts'], { testTimeout: 60_000 }),
-      project('e2e', ['e2e/**/*.test.ts'], { testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false }),
+      project('e2e', ['e2e/**/*.test.ts'], { testTimeout: 60_000, hookTimeout: 60_000, maxWorkers: 2 }),
     ],
   },
 });

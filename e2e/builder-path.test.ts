@@ -134,7 +134,7 @@ describe('from the Garage to a logged run', () => {
   });
 
   it('logs a run beside the prediction for just that wind', async () => {
-    await car.follow('Track');
+    await car.follow('Track no run yet');
     await car.sees('No run yet');
     await car.press('so many turns');
     await car.type('Turns of the drive axle', '10');

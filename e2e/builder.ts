@@ -1,7 +1,9 @@
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { expect } from 'vitest';
+import { expect, vi } from 'vitest';
 
 /** Waits until nothing on the page grows, fades or moves. */
 export const standsStill = (page: Page) =>
@@ -101,4 +103,20 @@ export async function expectAccessible(page: Page): Promise<void> {
     );
   });
   expect(found).toEqual([]);
+}
+
+/** What is downloaded from a page: called with the end of a file's name, it waits for that file's last byte (its name is there before). */
+export async function downloadsOf(page: Page): Promise<(end: string) => Promise<Buffer>> {
+  const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-taken-'));
+  const session = await page.createCDPSession();
+  await session.send('Browser.setDownloadBehavior', { behavior: 'allowAndName', downloadPath: folder, eventsEnabled: true });
+  const begun = new Map<string, string>();
+  const whole = new Map<string, string>();
+  session.on('Browser.downloadWillBegin', ({ guid, suggestedFilename }) => begun.set(guid, suggestedFilename));
+  session.on('Browser.downloadProgress', ({ guid, state }) => state === 'completed' && whole.set(begun.get(guid)!, guid));
+  return async (end) => {
+    const find = (): string | undefined => [...whole].find(([name]) => name.endsWith(end))?.[1];
+    await vi.waitUntil(find, { timeout: 20_000 });
+    return readFileSync(join(folder, find()!));
+  };
 }

@@ -1,11 +1,11 @@
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle } from 'puppeteer-core';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { newCar } from '../core/car/new-car.ts';
 import { readCarDesign } from '../core/files/read.ts';
-import { builder, expectAccessible } from './builder.ts';
+import { builder, downloadsOf, expectAccessible } from './builder.ts';
 import { PHONE } from './browser.ts';
 import { designOf, newCarWith, setStage } from './stage.ts';
 
@@ -220,12 +220,7 @@ describe('a builder at the Design station', () => {
     const { page, car: kelp } = await newCarWith(stage, 'a snap trap and a lever');
     const name = await page.$eval('h1 input', (field) => (field as HTMLInputElement).value);
     const file = name.toLowerCase().replaceAll(' ', '-');
-    const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-saved-'));
-    await (await page.createCDPSession()).send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
-    const saved = async (name: string): Promise<Buffer> => {
-      await vi.waitUntil(() => readdirSync(folder).includes(name), { timeout: 10_000 });
-      return readFileSync(join(folder, name));
-    };
+    const saved = await downloadsOf(page);
     await kelp.press('save car');
     const car = JSON.parse((await saved(`${file}.car.json`)).toString()) as { name: string };
     expect(readCarDesign(car)).toMatchObject({ kind: 'read', value: { name } });
@@ -270,7 +265,7 @@ describe('a builder at the Design station', () => {
     const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-file-'));
     const file = join(folder, 'broken.json');
     writeFileSync(file, JSON.stringify({ ...newCar('Broken'), wheelbase: 'long' }));
-    const input = (await page.$('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.$('input[aria-label="Car or brief file, or archive"]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(file);
     await garage.sees('wheelbase: must be a number');
     await page.close();

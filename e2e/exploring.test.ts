@@ -75,8 +75,7 @@ describe('exploring at the Design station', () => {
   });
 
   it('lays a carpet and a twig on the way, and finds the load that is carried furthest', async () => {
-    const page = await open(designOf(1));
-    const kelp = builder(page);
+    const { page, car: kelp } = await newCarWith(stage, 'a snap trap and a lever');
     await kelp.sees('8 in 10 such cars');
     const before = await kelp.distance();
     await page.click('#group-floor');

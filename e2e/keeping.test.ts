@@ -1,11 +1,11 @@
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { ElementHandle } from 'puppeteer-core';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { DESKTOP, openPage, startProgram } from './browser.ts';
-import { builder, expectAccessible } from './builder.ts';
+import { builder, downloadsOf, expectAccessible } from './builder.ts';
 import { addRuns } from './many-runs.ts';
 import { demoCar, setStage } from './stage.ts';
 
@@ -132,26 +132,18 @@ describe('thousands of runs', () => {
 
 describe('everything', () => {
   it('is saved as one file, looked into, and taken into an empty garage', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-save-'));
     const page = await open('/');
-    const session = await page.createCDPSession();
-    await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+    const saved = await downloadsOf(page);
     await builder(page).follow('Save everything');
-    const name = await vi.waitFor(
-      () => {
-        const [file] = readdirSync(folder).filter((found) => found.endsWith('.zip'));
-        if (!file) throw new Error('not there yet');
-        return file;
-      },
-      { timeout: 20_000, interval: 100 },
-    );
+    const archive = join(mkdtempSync(join(tmpdir(), 'nimble-axle-save-')), 'everything.zip');
+    writeFileSync(archive, await saved('.zip'));
     await page.close();
     const other = await startProgram();
     const empty = await openPage(stage.browser, other.url, DESKTOP, complaints);
     const garage = builder(empty);
     await garage.sees('No car yet');
-    const input = (await empty.$('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
-    await input.uploadFile(join(folder, name));
+    const input = (await empty.$('input[aria-label="Car or brief file, or archive"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(archive);
     await garage.sees('Nothing has been stored yet');
     await expectAccessible(empty);
     await garage.press('Take what is new and ticked');
@@ -163,8 +155,8 @@ describe('everything', () => {
     await garage.saved();
     await empty.goto(other.url);
     await garage.sees('Bobbin Eel II');
-    const again = (await empty.waitForSelector('input[aria-label="Car file or archive"]')) as ElementHandle<HTMLInputElement>;
-    await again.uploadFile(join(folder, name));
+    const again = (await empty.waitForSelector('input[aria-label="Car or brief file, or archive"]')) as ElementHandle<HTMLInputElement>;
+    await again.uploadFile(archive);
     await garage.sees('1 differs from what is here');
     await (await empty.waitForSelector('::-p-text(Car “Bobbin Eel”)'))!.click();
     await garage.press('Take what is new and ticked');

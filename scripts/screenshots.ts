@@ -21,6 +21,8 @@ interface View {
 
 const VIEWS: readonly View[] = [
   { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light' },
+  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'in 10 between' },
+  { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'in 10 between' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-band', path: `/cars/${LIMPET}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
@@ -54,7 +56,20 @@ const VIEWS: readonly View[] = [
     open: [['button', 'one taped turn']],
     wait: 'Side by side',
   },
+  { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Points: stopped' },
+  { name: 'tune-phone', path: `/cars/${TERN}/tune`, viewport: PHONE, scheme: 'light', wait: 'Points: stopped' },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
+  {
+    name: 'track-wind-phone',
+    path: `/cars/${KELP}/track`,
+    viewport: PHONE,
+    scheme: 'light',
+    open: [
+      ['tab', 'Wind'],
+      ['button', 'One turn'],
+    ],
+    wait: 'in 10 stop before the wall',
+  },
   { name: 'track-phone', path: `/cars/${KELP}/track`, viewport: PHONE, scheme: 'light' },
 ];
 
@@ -76,6 +91,13 @@ try {
     await page.waitForSelector('h1');
     await settle(page);
     if (path.endsWith('/design')) await page.waitForFunction(() => document.body.innerText.includes('8 in 10'));
+    // Every round of a brief is worked out beside the page.
+    await page.waitForFunction(
+      () =>
+        ![...document.querySelectorAll('main dd, section[aria-labelledby=rounds-title] button')].some((told) =>
+          told.textContent?.endsWith('…'),
+        ),
+    );
     for (const [role, named] of open ?? []) await (await page.waitForSelector(`::-p-aria([name="${named}"][role="${role}"])`))!.click();
     if (wait) await page.waitForFunction((words) => document.body.innerText.includes(words), {}, wait);
     if (open) await new Promise((resolve) => setTimeout(resolve, 800));

@@ -1,5 +1,5 @@
 /** npm test: types, lint, import walls, unit, server and end-to-end tests, counted in one last line. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureChromium, ensurePackages, root, say } from './prepare-machine.mjs';
@@ -15,7 +15,20 @@ let failed = 0;
 
 const runs = (args) => spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' }).status === 0;
 
-for (const [name, args] of [
+/** Runs beside others: what it says is shown whole, when it ends. */
+const saying = ([name, args]) =>
+  new Promise((resolve) => {
+    const told = [];
+    const process_ = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [process_.stdout, process_.stderr]) stream.on('data', (part) => told.push(part));
+    process_.on('close', (code) => {
+      say(name);
+      process.stdout.write(Buffer.concat(told));
+      resolve(code === 0);
+    });
+  });
+
+const checks = [
   ['types', ['node_modules/typescript/bin/tsc', '-p', '.']],
   ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
   ['lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
@@ -23,19 +36,13 @@ for (const [name, args] of [
     'import walls',
     [
       'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-      'core',
-      'server',
-      'web',
-      'cli',
-      '--config',
-      '.dependency-cruiser.cjs',
-      '--output-type',
-      'err',
+      ...['core', 'server', 'web', 'cli'],
+      ...['--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
     ],
   ],
-]) {
-  say(name);
-  if (runs(args)) passed++;
+];
+for (const isGood of await Promise.all(checks.map(saying))) {
+  if (isGood) passed++;
   else failed++;
 }
 

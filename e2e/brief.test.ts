@@ -1,0 +1,166 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { PHONE, startProgram } from './browser.ts';
+import { builder, expectAccessible } from './builder.ts';
+import { demoCar, designOf, setStage } from './stage.ts';
+
+/** What is kept of a brief by its name. */
+async function keptBrief(url: string, name: string) {
+  const briefs = (await (await fetch(`${url}/api/briefs`)).json()) as {
+    brief: { name: string; rounds: { goal: object }[]; floors: { floor: { roomLength: number } }[] };
+  }[];
+  return briefs.find(({ brief }) => brief.name === name)?.brief;
+}
+
+describe('a new builder’s first minute', () => {
+  const stage = setStage(() => startProgram());
+  it('answers three questions and has a brief, and a car that keeps it and runs', async () => {
+    const page = await stage.open('/');
+    const first = builder(page);
+    await first.sees('Three questions');
+    await expectAccessible(page);
+    await first.pick('What drives it?', 'bands on the axle');
+    await first.pick('What is asked?', 'be quickest to …');
+    await first.type('Distance aimed at, m', '4');
+    await first.type('How much room, from the line to the wall? (0: no wall), m', '12 ft');
+    await first.press('Make my brief and my car');
+    expect(await first.distance()).toBeGreaterThan(2);
+    await first.sees('quickest to 4.00 m');
+    await first.sees('8 in 10 such cars');
+    await first.follow('Garage');
+    await first.sees('✓ keeps every rule');
+    await first.sees('My first brief');
+    const kept = await keptBrief(stage.program.url, 'My first brief');
+    expect(kept?.rounds).toMatchObject([{ goal: { kind: 'quickest-to', distance: 4 } }]);
+    expect(kept?.floors[0]!.floor.roomLength).toBeCloseTo(3.6576, 4);
+    await page.close();
+  });
+});
+
+describe('the Brief station', () => {
+  const stage = setStage();
+  const { open } = stage;
+
+  it('reads as a page, tells cars that keep it and one that does not, and is changed where it stands', async () => {
+    const page = await open(`${demoCar(1)}/brief`);
+    const trophy = builder(page);
+    await trophy.sees('It has to go through a gap 0.80 m wide, 5.00 m from the line.');
+    await trophy.sees('✕ broken · length: 569.2 mm of 550 mm allowed');
+    await trophy.sees('Six metres: over 99 % likely; about');
+    await trophy.sees('rule broken');
+    await expectAccessible(page);
+    await trophy.press('Change the rules');
+    await trophy.type('Longest allowed (0: any), mm', '62 cm');
+    await trophy.sees('✓ met · length: 569.2 mm of 620 mm allowed');
+    await trophy.sees('At most 620 mm long.');
+    await trophy.type('Kit, a line each: 8 luggage labels', '8 luggage labels\n4 net needles');
+    await trophy.sees('Made of: 8 luggage labels, 4 net needles.');
+    await expectAccessible(page);
+    await trophy.saved();
+    await page.reload();
+    await trophy.sees('At most 620 mm long.');
+    await page.close();
+  });
+
+  it('judges cars by a round that was changed at once, in Design too; undone, it is as it was', async () => {
+    const page = await open(`${demoCar(3)}/brief`);
+    const trophy = builder(page);
+    await trophy.press('Change Round 1, Furthest');
+    await trophy.pick('Aim', 'carry the most load so far …');
+    await trophy.type('Carried over, m', '4');
+    await trophy.sees('The most load that is carried 4.00 m counts.');
+    await trophy.saved();
+    await trophy.follow('To the design');
+    await page.waitForSelector('[data-testid=asked-figure]');
+    await trophy.sees('carried over 4.00 m');
+    const weight = await page.$eval('[data-testid=asked-figure]', (figure) => figure.textContent ?? '');
+    expect(weight.replaceAll('\u00a0', ' ')).toMatch(/^about \d+ g$/);
+    await page.goBack();
+    await trophy.press('Undo');
+    await trophy.press('Undo');
+    await trophy.sees('The longest way counts.');
+    await trophy.seesNot('The most load');
+    await trophy.saved();
+    await page.close();
+  });
+
+  it('moves the wall on the drawing of a floor by keyboard, and refuses what cannot be', async () => {
+    const page = await open(`${demoCar(2)}/brief`);
+    const trophy = builder(page);
+    const wall = (await page.waitForSelector('::-p-aria([name="The wall, the hall’s linoleum"][role="slider"])'))!;
+    await wall.evaluate((handle) => (handle as unknown as SVGElement).focus());
+    await page.keyboard.press('ArrowLeft');
+    await trophy.sees('18.40 m to the wall');
+    await trophy.press('Change the hall’s linoleum');
+    await trophy.type('Name of the floor', 'the boarding ramp');
+    await trophy.sees('Another floor is called so.');
+    await page.keyboard.press('Escape');
+    await trophy.saved();
+    await page.close();
+  });
+
+  it('lets a car work to a brief from a template, and to none', async () => {
+    const page = await open(`${demoCar(5)}/brief`);
+    const eel = builder(page);
+    await eel.sees('What is asked of Bobbin Eel?');
+    await expectAccessible(page);
+    await eel.press('Begin from this: Kitchen floor');
+    await eel.sees('The stop nearest to the mark at 3.00 m counts.');
+    await eel.sees('off the mark at 3.00 m');
+    await eel.press('More');
+    await eel.choose('Let Bobbin Eel work to another brief');
+    await eel.sees('What is asked of Bobbin Eel?');
+    await eel.press('Work to this: Skerrow Lull Trophy');
+    await eel.sees('cannot tell: how straight a roller runs is not known');
+    await page.close();
+  });
+
+  it('leads the verdict by the round that is chosen, on its floor and with its load', async () => {
+    const page = await open(designOf(4));
+    const limpet = builder(page);
+    await limpet.sees('points by place: 10, 7, 5, 3, 1');
+    const [round] = await page.$$('::-p-xpath(//button[contains(., "Through the gap")])');
+    await round!.click();
+    await page.waitForSelector('[data-testid=chance]');
+    await limpet.sees('through 0.80 m at 5.00 m:');
+    await limpet.sees('coir matting');
+    await limpet.saved();
+    await limpet.press('Undo');
+    await limpet.sees('8 in 10 such cars');
+    await page.close();
+  });
+
+  it('is handed on as a file and opened again, and prints without what is pressed', async () => {
+    const page = await open('/briefs');
+    const all = builder(page);
+    const input = (await page.waitForSelector('input[type=file][aria-label="Brief file"]'))!;
+    await (input as typeof input & { uploadFile: (path: string) => Promise<void> }).uploadFile(
+      'server/demo/skerrow-lull-trophy.brief.json',
+    );
+    await all.sees('No car works to this brief yet');
+    const file = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as object;
+    const briefs = (await (await fetch(`${stage.program.url}/api/briefs`)).json()) as { brief: object }[];
+    expect(briefs.at(-1)!.brief).toEqual(file);
+    await page.emulateMediaType('print');
+    const shown = await page.$$eval('button', (buttons) =>
+      buttons.filter((button) => button.getClientRects().length > 0).map((button) => button.textContent),
+    );
+    expect(shown).toEqual([]);
+    await all.sees('Skerrow Lull Trophy, set by the winter committee of Skerrow');
+    await page.emulateMediaType('screen');
+    await all.press('More');
+    await all.choose('Remove');
+    await all.sees('was removed');
+    await page.close();
+  });
+
+  it.each(['/', '/briefs', `${demoCar(1)}/brief`, designOf(1)])('fits a phone: %s', async (path) => {
+    const page = await open(path, PHONE);
+    await page.waitForSelector('h1');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+    const stations = await page.$$eval('nav[aria-label=Stations] a', (links) => links.map((link) => link.textContent ?? ''));
+    expect(stations.map((name) => /^[A-Z][a-z]+/.exec(name)?.[0]).slice(0, 2)).toEqual(['Garage', 'Brief']);
+    await expectAccessible(page);
+    await page.close();
+  });
+});

@@ -1,0 +1,311 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import { PHONE, startProgram } from './browser.ts';
+import { builder, expectAccessible } from './builder.ts';
+import { demoCar, setStage } from './stage.ts';
+
+const runsOf = async (url: string, car: string) => {
+  const { runs } = (await (await fetch(`${url}/api${car}/runs`)).json()) as {
+    runs: { id: string; record: { outcome: { distance: number }; session?: string; drift?: number; splits?: object[] } }[];
+  };
+  return runs;
+};
+
+/** Hands a file to the field of this name. */
+const give = async (page: Page, name: string, file: string): Promise<void> => {
+  const input = (await page.waitForSelector(`input[aria-label="${name}"]`)) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(file);
+};
+
+describe('an afternoon on a phone', () => {
+  const stage = setStage();
+  const tern = demoCar(3);
+
+  it('goes from the list before a run over the wind and the watch to what is written down', async () => {
+    const page = await stage.open(`${tern}/track`, PHONE);
+    const phone = builder(page);
+    await phone.press('Begin a session');
+    await phone.sees('Skerrow Lull Trophy');
+    await phone.openTab('Wind');
+    await phone.sees('turns still safe');
+    for (let n = 0; n < 4; n++) await phone.press('One turn');
+    await phone.press('+ half');
+    await phone.sees('pull at the tyre now');
+    await expectAccessible(page);
+    await phone.press('Take 4.5 turns');
+    await phone.sees('Windings lie side by side');
+    await expectAccessible(page);
+    await phone.press('To the watch');
+    await phone.press('Go');
+    // The marks that the brief’s rounds set.
+    await phone.press('5.00\u00a0m');
+    await phone.press('Take back');
+    await phone.press('5.00\u00a0m');
+    await phone.press('It stopped');
+    await expectAccessible(page);
+    await phone.press('Write it down');
+    expect(await phone.valueOf('Turns of the drive axle')).toBe('4.5');
+    await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '6.4');
+    await (await page.waitForSelector('details summary'))!.click();
+    await phone.type('Drift off the line, m', '0.3');
+    await expectAccessible(page);
+    await phone.press('Log this run');
+    await phone.sees('Run logged: 6.40 m');
+    await phone.sees('luck');
+    await phone.sees('0.30 m to the left');
+    const [newest] = await runsOf(stage.program.url, tern);
+    expect(newest!.record).toMatchObject({ outcome: { distance: 6.4 }, drift: -0.3, session: expect.any(String), splits: [{ at: 5 }] });
+    await page.close();
+  });
+
+  it('says where to stop for a short room', async () => {
+    const page = await stage.open(`${demoCar(1)}/track`, PHONE);
+    const phone = builder(page);
+    await phone.openTab('Wind');
+    await phone.sees('in 10 stop before the wall');
+    for (let n = 0; n < 19; n++) await phone.press('One turn');
+    await phone.sees('Stop here for this room');
+    await page.close();
+  });
+
+  it('loses no run while the program is gone, and stores it once when it is back', async () => {
+    const { program } = stage;
+    const told: string[] = [];
+    const page = await stage.open(`${tern}/track`, PHONE, told);
+    const phone = builder(page);
+    await phone.sees('All runs, newest first');
+    const before = (await runsOf(program.url, tern)).length;
+    await program.stop();
+    await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '7.7');
+    await phone.press('Log this run');
+    await phone.sees('waits in this browser until the program is back');
+    const port = Number(new URL(program.url).port);
+    stage.program = await startProgram({ folder: program.folder, port, demo: true });
+    await phone.sees('The run that waited is stored');
+    await phone.seesNot('waits in this browser');
+    const after = await runsOf(stage.program.url, tern);
+    expect(after).toHaveLength(before + 1);
+    expect(after.filter(({ record }) => record.outcome.distance === 7.7)).toHaveLength(1);
+    await page.close();
+  });
+});
+
+describe('a phone that joins', () => {
+  // On the machine itself: a test may be run where there is no other network.
+  process.env.NIMBLE_AXLE_SHARE_ON = '127.0.0.1';
+  const stage = setStage();
+  it('types the code and logs a run; with a wrong code it is kept out, and so it is once that is turned off', async () => {
+    const page = await stage.open(`${demoCar(1)}/track`);
+    const host = builder(page);
+    await host.press('Let a phone join');
+    await host.press('Turn it on');
+    const code = await (await page.waitForSelector('[data-testid=join-code]'))!.evaluate((shown) => shown.textContent!);
+    const [address] = ((await (await fetch(`${stage.program.url}/api/sharing`)).json()) as { shared: { addresses: string[] } }).shared
+      .addresses;
+    await expectAccessible(page);
+    const second = await stage.browser.createBrowserContext();
+    const other = await second.newPage();
+    await other.setViewport(PHONE);
+    await other.goto(`${address}${demoCar(1)}/track`);
+    const phone = builder(other);
+    await phone.sees('Join with this phone');
+    await expectAccessible(other);
+    await phone.type('Code', String((Number(code) + 1) % 1e6).padStart(6, '0'));
+    await phone.press('Join');
+    await phone.sees('This is not the code that is shown');
+    await phone.type('Code', code);
+    await phone.press('Join');
+    await phone.sees('Next run');
+    await host.sees('1 phone has joined.');
+    await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '11.1');
+    await phone.press('Log this run');
+    await phone.sees('Run logged: 11.10 m');
+    await phone.seesNot('Let a phone join');
+    expect((await runsOf(stage.program.url, demoCar(1)))[0]!.record.outcome.distance).toBe(11.1);
+    await host.press('Turn it off');
+    await host.sees('Turn it on');
+    await expect(fetch(`${address}/api/cars`)).rejects.toThrow();
+    await second.close();
+    await page.close();
+  });
+});
+
+describe('gates and sensors', () => {
+  const stage = setStage();
+  const tern = demoCar(3);
+  it('fill a run by the simulated rig, and by lines that a program posts; a broken line is told by its number', async () => {
+    const page = await stage.open(`${tern}/track`);
+    const track = builder(page);
+    await track.press('Begin a session');
+    await track.sees('Change the session');
+    await track.openTab('Go');
+    await track.press('gates or sensors');
+    await track.press('Let it run');
+    await track.sees('stopped at, by its turns');
+    await expectAccessible(page);
+    await track.press('Write it down');
+    await track.press('Log this run');
+    await track.sees('Run logged');
+    const [logged] = await runsOf(stage.program.url, tern);
+    expect(logged!.record.splits!.length).toBeGreaterThan(0);
+    await track.openTab('Go');
+    await track.pick('Lines come from', 'a program that posts lines to /api/lines');
+    await track.sees('No line yet.');
+    const post = async (body: string) =>
+      (
+        (await (
+          await fetch(`${stage.program.url}/api/lines`, { method: 'POST', headers: { 'content-type': 'text/plain' }, body })
+        ).json()) as { listening: number }
+      ).listening;
+    while ((await post('# is anybody there')) === 0) await new Promise((resolve) => setImmediate(resolve));
+    await post('t=1 gate=0\nt=2,5 gate=1\nt=3.5 gate=1');
+    await track.sees('has no number');
+    await track.sees('2 readings');
+    await track.sees('2.5 s');
+    await page.close();
+  });
+});
+
+describe('the page without the program', () => {
+  const stage = setStage();
+  it('opens once it was opened: cars, brief and runs as they were, and a run waits', async () => {
+    const page = await stage.open(`${demoCar(3)}/track`, PHONE, []);
+    const phone = builder(page);
+    await phone.sees('All runs, newest first');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.reload();
+    await phone.sees('All runs, newest first');
+    await stage.program.stop();
+    await page.reload();
+    await phone.sees('All runs, newest first');
+    await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '7.9');
+    await phone.press('Log this run');
+    await phone.sees('waits in this browser until the program is back');
+    await page.reload();
+    await phone.sees('waits in this browser until the program is back');
+    await phone.follow('Brief');
+    await phone.sees('The longest way counts.');
+    await page.close();
+  });
+});
+
+describe('the runs of a car', () => {
+  const stage = setStage();
+  const kelp = demoCar(1);
+
+  it('are sorted as a table and drawn as a chart, in words too', async () => {
+    const page = await stage.open(`${kelp}/track`);
+    const track = builder(page);
+    await track.sees('All runs, newest first');
+    await track.press('table');
+    await page.waitForSelector('[role=grid] [data-field=distance]');
+    await (await page.waitForSelector('[role=columnheader][data-field=distance]'))!.click();
+    await page.waitForFunction(() =>
+      document.querySelector('[role=row][data-rowindex="0"] [data-field=distance]')?.textContent?.startsWith('12'),
+    );
+    await expectAccessible(page);
+    for (const row of [0, 3]) await (await page.waitForSelector(`[role=row][data-rowindex="${row}"] input[type=checkbox]`))!.click();
+    await track.sees('2 runs chosen');
+    await expectAccessible(page);
+    await track.press('chart');
+    await track.sees('2 of them into the wall');
+    await track.press('against turns');
+    await track.sees('6 runs against turns');
+    await expectAccessible(page);
+    await page.close();
+  });
+
+  it('are put together by what they share, and shown alone', async () => {
+    const page = await stage.open(`${kelp}/track`);
+    const track = builder(page);
+    await track.pick('Together by', 'winding');
+    await track.sees('20 turns');
+    await (await page.waitForSelector('[role=group][aria-label="fully wound"] button'))!.click();
+    await track.sees('Runs fully wound');
+    await track.pick('Together by', 'session');
+    await track.sees('Waiting hall, 21 November');
+    await track.sees('All runs, newest first');
+    await page.close();
+  });
+
+  it('carry a photo, and times on the way from which speed, the end of the pull and the coasting are told', async () => {
+    const page = await stage.open(`${kelp}/track`);
+    const track = builder(page);
+    const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-way-'));
+    const [way, picture] = [join(folder, 'way.csv'), join(folder, 'hall.png')];
+    const times = [0, 0.7, 1.3, 1.8, 2.2, 2.65, 3.13, 3.66, 4.24, 4.9, 5.7];
+    writeFileSync(way, `position;time\n${times.map((time, at) => `${at};${String(time).replace('.', ',')}`).join('\n')}\n`);
+    writeFileSync(picture, await page.screenshot());
+    await (await page.waitForSelector('details summary'))!.click();
+    await give(page, 'Photo of the run', way);
+    await track.sees('this file is no picture');
+    await give(page, 'Positions and times of the run', way);
+    await track.sees('10 times on the way');
+    await give(page, 'Photo of the run', picture);
+    await page.waitForSelector('img[alt="Photo of this run"]');
+    await track.type('Distance, m (or 35 ft, 12 m 40 cm)', '11.2');
+    await track.press('Log this run');
+    await track.sees('Run logged: 11.20 m');
+    await (await page.waitForSelector('button[aria-label^="Along the way of run 11.20"]'))!.click();
+    await track.sees('Its pull ended between');
+    await track.sees('Then it coasts, slowing by');
+    // The picture comes from the program, and is a picture.
+    await page.waitForFunction(() => {
+      const shown = document.querySelector<HTMLImageElement>('img[alt^="Photo of run 11.20"]');
+      return shown !== null && shown.src.includes('/api/photos/') && shown.naturalWidth > 0;
+    });
+    await expectAccessible(page);
+    await page.close();
+  });
+
+  it('are wound beside a turn sensor that counts', async () => {
+    const page = await stage.open(`${demoCar(3)}/track`, PHONE);
+    const phone = builder(page);
+    await phone.openTab('Wind');
+    await phone.press('follow a turn sensor');
+    await phone.press('Let it wind');
+    await phone.sees('readings');
+    await expectAccessible(page);
+    await page.waitForFunction(() => /^\d+(\.\d)? turns/.test(document.querySelector('[role=tabpanel] [role=status]')!.textContent!));
+    await page.close();
+  });
+
+  it('are taken in from a file: faults by line, columns by hand, the same run once', async () => {
+    const page = await stage.open(`${kelp}/track`);
+    const track = builder(page);
+    const file = join(mkdtempSync(join(tmpdir(), 'nimble-axle-csv-')), 'runs.csv');
+    writeFileSync(file, '\ufeffdate;weit;turns\n2026-11-22;9,40;16\n2026-11-22;9,40;16\n2026-11-22;far;16\n');
+    const upload = () => give(page, 'Runs as CSV', file);
+    await upload();
+    await track.sees('0 new, 0 known already, 3 with faults');
+    await track.press('Which column is what');
+    await track.pick('distance m', 'weit');
+    await track.sees('1 new, 1 known already, 1 with faults');
+    await track.sees('“far” is not a number');
+    await expectAccessible(page);
+    await track.press('Take in 1');
+    await track.sees('1 run taken in');
+    await upload();
+    await track.press('Which column is what');
+    await track.pick('distance m', 'weit');
+    await track.sees('0 new, 2 known already, 1 with faults');
+    await track.press('Close');
+    expect((await runsOf(stage.program.url, kelp)).filter(({ record }) => record.outcome.distance === 9.4)).toHaveLength(1);
+    await page.close();
+  });
+
+  it('stand on a sheet to print, or a blank one', async () => {
+    const page = await stage.open(`${kelp}/track/sheet`);
+    const sheet = builder(page);
+    await sheet.sees('Kelp Runner: runs');
+    await sheet.sees('Into the far bench, still rolling.');
+    await expectAccessible(page);
+    await sheet.press('Blank, for pen and paper');
+    await sheet.seesNot('Into the far bench');
+    await page.close();
+  });
+});
