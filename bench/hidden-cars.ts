@@ -103,8 +103,9 @@ export interface RunAs {
 export interface HiddenCar {
   readonly kind: MotorKind;
   readonly design: CarDesign;
-  /** Its mean distance, m. */
+  /** Its mean distance, m, and what is measured of that straight ahead. */
   readonly distance: (wind: Wind, design?: CarDesign) => number;
+  readonly measured: (wind: Wind, direction: 'out' | 'back') => number;
   /** One run; null where it cannot run so. */
   readonly run: (wind: Wind, as?: RunAs) => TrialRun | null;
 }
@@ -163,6 +164,10 @@ export function hiddenCar(n: number, seed: number, { wider = 1, fading = 0, faul
     kind,
     design,
     distance: (wind, as) => resultOf(truly(wind, as))?.distance ?? 0,
+    measured: (wind, direction) => {
+      const truth = truly(wind, design, direction);
+      return straight(resultOf(truth)?.distance ?? 0, truth.curvature);
+    },
     run: (wind, { times: isTimed = false, design: as = design, direction } = {}) => {
       const by = scatter / unit(as);
       const luck = times(

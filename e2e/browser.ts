@@ -87,7 +87,9 @@ export async function openPage(
   page.on(
     'console',
     (message) =>
-      message.type() === 'error' && !/409|Failed to fetch|ERR_CONNECTION/.test(message.text()) && complaints.push(`${message.text()} ${message.location().url ?? ''}`),
+      message.type() === 'error' &&
+      !/409|Failed to fetch|ERR_CONNECTION/.test(message.text()) &&
+      complaints.push(`${message.text()} ${message.location().url ?? ''}`),
   );
   // Its focus is its own, whichever pages are opened or closed beside it.
   await page.emulateFocusedPage(true);

@@ -111,9 +111,9 @@ describe('the simulated rig', () => {
     expect(spread(times([1, 2, 3, 4, 5].map((seed) => rig({ seed }))))).toBeGreaterThan(0.05);
   });
   it('shows a fault in what it prints: a car that rubs stops sooner, one without grip spins', () => {
-    expect(told(rig({ fault: 'rubs' })).stopDistance!).toBeLessThan(0.9 * told(rig()).stopDistance!);
+    expect(told(rig({ faults: ['rubs'] })).stopDistance!).toBeLessThan(0.9 * told(rig()).stopDistance!);
     const spinning: CarDesign = { ...newCar('x', 'band'), tyre: 'bare-disc' };
-    expect(told(rig({ design: spinning, fault: 'slippery', gates: [0.5, 3] })).spunFor!).toBeGreaterThan(0.02);
+    expect(told(rig({ design: spinning, faults: ['slippery'], gates: [0.5, 3] })).spunFor!).toBeGreaterThan(0.02);
   });
   it('prints turns from which its stop can be told', () => {
     const { stopDistance, stopTime } = told(rig());

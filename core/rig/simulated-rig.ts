@@ -5,7 +5,7 @@ import { sampledCars } from '../predict/sampled-cars.ts';
 import { simulate } from '../run/simulate.ts';
 
 /** Something that is wrong with the hidden car, for whoever wants to find it. */
-export type RigFault = 'none' | 'rubs' | 'weak-motor' | 'slippery';
+export type RigFault = 'rubs' | 'weak-motor' | 'slippery';
 
 export interface RigRun {
   readonly design: CarDesign;
@@ -15,7 +15,7 @@ export interface RigRun {
   /** Which hidden car, and which of its runs: the same give the same lines. */
   readonly seed: number;
   readonly run: number;
-  readonly fault?: RigFault;
+  readonly faults?: readonly RigFault[];
 }
 
 /** Scatter of one car's runs: resistances and efficiency, as a share. Common practice. */
@@ -27,7 +27,6 @@ const DIGITS = 4;
 
 /** What a fault makes of the numbers of a car. Sizes: our estimates. */
 const FAULTS: Readonly<Record<RigFault, Readonly<Record<string, number>>>> = {
-  none: {},
   rubs: { bearingFriction: 2.2, rollingLengthDrive: 1.4 },
   'weak-motor': { springEfficiency: 0.8, c1: 0.8, c2: 0.8 },
   slippery: { staticGrip: 0.5 },
@@ -38,12 +37,13 @@ const RESISTANCES = ['bearingFriction', 'rollingLengthDrive', 'rollingLengthOthe
  * Lines that a rig beside the floor would print of one run of a hidden car built to the design: gates as they are crossed and turns of the
  * drive axle. Null where that car does not run.
  */
-export function rigLines({ design, wind, gates, seed, run, fault = 'none' }: RigRun): string | null {
+export function rigLines({ design, wind, gates, seed, run, faults = [] }: RigRun): string | null {
   const hidden = sampledCars(design, seed)(1 + (seed % 97));
   const luck = lowDiscrepancy(2, seed)(run);
   const random = mulberry(seed * 1009 + run);
   const numbers: Record<string, number> = { ...hidden.numbers };
-  for (const [key, factor] of Object.entries(FAULTS[fault])) if (numbers[key] !== undefined) numbers[key] *= factor;
+  for (const [key, factor] of faults.flatMap((fault) => Object.entries(FAULTS[fault])))
+    if (numbers[key] !== undefined) numbers[key] *= factor;
   for (const key of RESISTANCES) if (numbers[key] !== undefined) numbers[key] *= Math.exp(SCATTER * standardNormal(luck[0]!));
   const setup = deriveRunSetup(hidden.design, wind, numbers);
   const outcome = simulate({ ...setup, marks: [...gates] }, { trace: true });

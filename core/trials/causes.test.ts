@@ -11,7 +11,7 @@ import { outputsOf, STALL } from './fit/outputs.ts';
 import type { TrialGroup } from './fit/trial.ts';
 import { nextByRuns, nextThing } from './next-thing.ts';
 import { straightening } from './straight.ts';
-import { runPlan, TO_BE_TRIED, tuningLog } from './tuning-log.ts';
+import { putRightOf, runPlan, TO_BE_TRIED, tuningLog } from './tuning-log.ts';
 import { tuneCar, type Tuning } from './tuning.ts';
 
 const design = newCar('Tern');
@@ -113,11 +113,26 @@ describe('the next thing once the runs were weighed', () => {
   });
   const change = { words: 'lever 180 mm → 200 mm' } as NonNullable<Tuning['next']>['changes'][number];
   const next = { changes: [change], unsure: 0, stoppedBy: null, schools: [], score: 1, distance: 1 };
+  const tuning = { next, further: [], full: null, putRight: [], hasRun: true };
   it('is what stops it, then a check at the table, then a change, then a run that tells', () => {
-    expect(nextByRuns({ next: { ...next, stoppedBy: 'length' }, further: [] }, told(0.6)).words).toContain('length');
-    expect(nextByRuns({ next, further: [] }, told(0.6)).words).toContain('flick');
-    expect(nextByRuns({ next, further: [] }, told(0.2)).words).toContain('lever');
-    expect(nextByRuns({ next: { ...next, changes: [] }, further: [{ id: 'full', share: 0.3 }] }, told(0.2)).reason).toContain('30 %');
+    expect(nextByRuns({ ...tuning, next: { ...next, stoppedBy: 'length' } }, told(0.6)).words).toContain('length');
+    expect(nextByRuns(tuning, told(0.6)).words).toContain('flick');
+    expect(nextByRuns(tuning, told(0.2)).words).toContain('lever');
+    const withRun = { ...tuning, next: { ...next, changes: [] }, further: [{ id: 'full' as const, share: 0.3 }] };
+    expect(nextByRuns(withRun, told(0.2)).reason).toContain('30 %');
+  });
+  it('goes on from what was found at the table: the cure, or past what was ruled out', () => {
+    expect(nextByRuns(tuning, told(0.9), { checks: { rubbing: 'confirmed' } }).words).toContain('spacer');
+    expect(nextByRuns(tuning, told(0.6), { checks: { rubbing: 'ruled-out' } }).words).toContain('lever');
+    const unrun = nextByRuns({ ...tuning, putRight: ['rubbing'], hasRun: false }, null);
+    expect(unrun).toMatchObject({ station: 'track', words: 'make three runs alike', reason: expect.stringContaining('put right') });
+    expect(nextByRuns({ ...tuning, hasRun: false }, null).reason).toContain('changed');
+  });
+  it('is the run that counts once nine in ten of its next runs do what is asked', () => {
+    const interval = { low: 11, middle: 12, high: 13 };
+    const reaching = (reaches: number) => ({ ...tuning, full: { mean: interval, next: interval, fork: null, reaches } });
+    expect(nextByRuns(reaching(0.95), told(0.2)).words).toBe('make the run that counts');
+    expect(nextByRuns(reaching(0.85), told(0.2)).words).toContain('lever');
   });
 });
 
@@ -174,9 +189,52 @@ describe('all that runs tell', () => {
     const after = [14, 14.2].map((distance, i) => ({ design: longer, record: record(distance, full, 40 + i) }));
     const log = tuningLog(versions, longer, [...runs, ...after]);
     expect(log).toHaveLength(1);
-    expect(log[0]).toMatchObject({ isPresent: true, runs: { after: [14, 14.2] } });
+    expect(log[0]).toMatchObject({ isPresent: true, isKept: true, runs: { after: [14, 14.2] } });
     expect(log[0]!.comparison!.verdict).toBe('worse');
     expect(runPlan(log)).toMatchObject({ before: 0, after: 1 });
-    expect(runPlan(tuningLog(versions, design, runs))).toBeNull();
+    const undone = tuningLog(versions, design, runs);
+    expect(undone[0]).toMatchObject({ isPresent: false, isKept: false });
+    expect(runPlan(undone)).toBeNull();
+    // First the runs that are planned; then, since it made it worse, back.
+    const tuning = { next: null, further: [], full: null, putRight: [], hasRun: true };
+    expect(nextByRuns(tuning, null, { plan: runPlan(log) }).words).toContain('planned');
+    const judged = tuningLog(versions, longer, [...runs, ...after, { design: longer, record: record(14.1, full, 50) }]);
+    expect(nextByRuns(tuning, null, { plan: runPlan(judged) }).words).toBe('undo “longer”');
+  });
+  it('splits the runs of one design where a fault was put right, and judges the cure by them', () => {
+    const mended = {
+      id: 'c',
+      carId: 'car',
+      version: 1,
+      record: {
+        format: 'nimble-axle/car-version' as const,
+        version: 1 as const,
+        name: 'put right',
+        note: '',
+        keptAt: '2026-11-21T18:30:00.000Z',
+        parent: 'a',
+        change: '',
+        putRight: 'rubbing' as const,
+        design,
+      },
+    };
+    const first = { ...mended, id: 'a', record: { ...mended.record, keptAt: '2026-11-20T00:00:00.000Z', parent: null } };
+    const { putRight: _none, ...plain } = first.record;
+    const versions = [mended, { ...first, record: plain }];
+    // Three runs at 70 % of what is thought while it rubbed, then three as thought.
+    const rubbing = [0.69, 0.7, 0.71].map((by, i) => ({ design, record: record(by * reach(design, full), full, i) }));
+    const after = [0.99, 1, 1.01].map((by, i) => ({ design, record: record(by * reach(design, full), full, 40 + i) }));
+    const putRight = putRightOf(versions);
+    const before = tuneCar(design, rubbing, { putRight })!;
+    expect(before).toMatchObject({ putRight: ['rubbing'], causes: null });
+    // What rubbed is gone from what is told of the next run.
+    expect(before.full!.mean.high).toBeGreaterThan(0.9 * reach(design, full));
+    const now = tuneCar(design, [...rubbing, ...after], { putRight })!;
+    expect(now.groups.map(({ faults }) => faults)).toEqual([['rubbing'], []]);
+    expect(now.full!.mean.middle / reach(design, full)).toBeGreaterThan(0.95);
+    expect(now.groups[0]!.fitted!.middle / reach(design, full)).toBeLessThan(0.8);
+    const [entry] = tuningLog(versions, design, [...rubbing, ...after]);
+    expect(entry).toMatchObject({ isKept: true, comparison: { verdict: 'better' } });
+    expect(runPlan([entry!])).toMatchObject({ before: 0, after: 0 });
   });
 });

@@ -7,7 +7,7 @@ import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-c
 import { rowOf } from './fit/predict-fitted.ts';
 import { linearAt } from './fit/linear.ts';
 import { STALL } from './fit/outputs.ts';
-import type { TrialGroup } from './fit/trial.ts';
+import type { Mendable, TrialGroup } from './fit/trial.ts';
 
 export type CauseId =
   | 'none'
@@ -29,6 +29,8 @@ export interface CauseWords {
   readonly seen: string;
   /** The check at the table that takes a minute; null where there is none. */
   readonly check: string | null;
+  /** How it is put right on the car as it is; null where it takes another part, wind or floor. */
+  readonly cure: string | null;
   /** What would tell it from others. */
   readonly tells: string;
 }
@@ -38,66 +40,77 @@ export const CAUSES: Readonly<Record<CauseId, CauseWords>> = {
     name: 'nothing: it runs as such cars do',
     seen: 'runs lie about the prediction for this car',
     check: null,
+    cure: null,
     tells: 'more runs alike',
   },
   rubbing: {
     name: 'something rubs',
     seen: 'it stops early after its pull has ended; a flicked wheel stops soon',
     check: 'Lift it and flick each wheel: it should turn on for more than five seconds, and make no sound.',
+    cure: 'Find where it rubs: widen the holes a little, put a spacer between hub and body, straighten the axle; flick until it turns on.',
     tells: 'a stop time: what rubs slows it while it coasts',
   },
   'weak-motor': {
     name: 'its spring or band is weaker than thought',
     seen: 'it is slow from the start, and coasts as it should',
     check: 'Pull at the rim of the wound wheel with a spring scale, and hold it beside the pull in Design.',
+    cure: null,
     tells: 'a stop time, or times on the way',
   },
   'low-grip': {
     name: 'its tyres grip less than thought',
     seen: 'wheels spin at the launch; half windings come out as they should',
     check: 'Wipe tyres and floor with a damp cloth, let them dry, and push down on the held car: it should not slide.',
+    cure: null,
     tells: 'a run with half the turns: it does not spin, and comes out as predicted',
   },
   'fewer-turns': {
     name: 'it is wound by fewer turns than said',
     seen: 'half windings fall short by more of their way than full ones',
     check: 'Wind it again with a mark on the wheel, and count aloud.',
+    cure: 'Mark the wheel and wind to a count said aloud; let no turn slip back while you hook it in.',
     tells: 'a run with the turns counted twice',
   },
   tied: {
     name: 'the end does not let go',
     seen: 'it brakes at the end of its pull, and comes back a little',
     check: 'Unwind it by hand: the end must drop off by itself.',
+    cure: 'Let the string or band hang on the hook by an open loop, so that it drops off when it is unwound.',
     tells: 'watching the axle where its pull ends',
   },
   'loose-wheel': {
     name: 'a drive wheel is loose on its axle',
     seen: 'the axle turns in the wheel at the launch; no tyre is seen to spin',
     check: 'Hold the wheel and turn the axle: neither may move without the other.',
+    cure: 'Glue the drive wheel to its axle, or wedge it, and let it dry.',
     tells: 'a mark across hub and axle, looked at after a run',
   },
   veering: {
     name: 'it veers: its way is longer than what was measured',
     seen: 'it stops off the line',
     check: 'Push it gently along a line of tape, both ways.',
+    cure: 'Square the axles to the line of the car, as it is told under What next.',
     tells: 'the drift in metres',
   },
   'leaning-floor': {
     name: 'the floor leans',
     seen: 'one way is longer than the other',
     check: 'Let a marble lie on the floor, or run the car back.',
+    cure: null,
     tells: 'runs out and back',
   },
   backwards: {
     name: 'it is wound the wrong way',
     seen: 'it twitches back, or does not move',
     check: 'Wind by turning the wheels backwards, against travel.',
+    cure: 'Wind by turning the drive wheels backwards, against travel.',
     tells: 'looking at which way the string leaves the axle',
   },
   bending: {
     name: 'the body bends under the pull, and eats turns',
     seen: 'the wound body bows; the string is slack before the end',
     check: 'Look along the wound body from the side: it should stay straight.',
+    cure: 'Glue a stick along the line of the pull, so that the body stays straight.',
     tells: 'counting the turns that come off again',
   },
 };
@@ -143,6 +156,20 @@ export const faultOf = (id: Exclude<CauseId, 'none'>): Unknown => ({
   name: CAUSES[id].name,
   isThere: true,
   off: (car, deviations) => WRONG[id](car, deviations),
+});
+
+/** A cause that is a property of parts or floor: once it is confirmed the car is taken with it. */
+export type Given = 'weak-motor' | 'low-grip' | 'leaning-floor';
+export const GIVENS: readonly Given[] = ['weak-motor', 'low-grip', 'leaning-floor'];
+
+/** Whether a cause is put right on the car as it is. */
+export const isMendable = (id: CauseId): id is Mendable => CAUSES[id].cure !== null;
+
+/** The same fault where it was put right since: only the runs before that were made with it. */
+export const faultBefore = (id: Mendable): Unknown => ({
+  ...faultOf(id),
+  id: `fault ${id}, put right`,
+  off: (car, deviations) => (car.faults.includes(id) ? WRONG[id](car, deviations) : car),
 });
 
 /** What somebody saw of the runs, and found at the table. */
@@ -217,19 +244,27 @@ function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[]): number {
 }
 const reach = ({ runs }: TrialGroup): number => Math.max(0, ...runs.map(({ outcome }) => outcome.distance));
 
-/** Weighs every cause against the runs. Null where the car cannot run as it was wound. `progress`: from 0 to 1. */
+/** A car that is taken to be built with any care explains every fault away. */
+const AS_THOUGHT = [[1, 1]] as const;
+
+/** Weighs every cause against the runs, besides what is `given`. Null where the car cannot run as it was wound. `progress`: from 0 to 1. */
 export function weighCauses(
   trials: readonly TrialGroup[],
   options: FitOptions = {},
   progress?: (share: number) => void,
+  given: readonly Given[] = [],
 ): WeighedCauses | null {
-  const sound = fitCar(trials, options);
+  const more = [...(options.more ?? []), ...given.map(faultOf)];
+  const plain: FitOptions = { ...options, more, widths: AS_THOUGHT };
+  const sound = fitCar(trials, plain);
   if (!sound) return null;
   const ids = (Object.keys(WRONG) as Exclude<CauseId, 'none'>[]).filter(
-    (id) => id !== 'tied' || trials.some(({ design: { motor } }) => isWoundOnAxle(motor) && motor.release === 'free'),
+    (id) =>
+      !(given as readonly CauseId[]).includes(id) &&
+      (id !== 'tied' || trials.some(({ design: { motor } }) => isWoundOnAxle(motor) && motor.release === 'free')),
   );
   const evidence = ids.flatMap((id, i) => {
-    const fitted = fitCar(trials, { ...options, more: [faultOf(id)], from: sound });
+    const fitted = fitCar(trials, { ...plain, more: [...more, faultOf(id)], from: sound });
     progress?.((i + 1) / ids.length);
     return fitted ? [{ id, lnEvidence: fitted.lnEvidence, metres: metresTaken(fitted, trials) }] : [];
   });

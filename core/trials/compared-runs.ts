@@ -2,8 +2,10 @@ import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
 import { groupedRuns } from './like-runs.ts';
 import { spreadOf, type Spread } from './spread.ts';
 
-/** A run with the car as it ran. */
+/** A run with the car as it ran; its id and version where it is kept. */
 export interface RunOfCar {
+  readonly id?: string;
+  readonly version?: number;
   readonly record: Omit<RunRecord, 'design'>;
   readonly design: CarDesign;
 }

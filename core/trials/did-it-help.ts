@@ -24,7 +24,7 @@ export interface Comparison {
 const MATTERS = 0.03;
 const NOTHING = 0.05;
 /** Two groups on different days differ by so much more. */
-const SESSION = 0.02;
+export const SESSION = 0.02;
 /** How sure a verdict is. */
 const SURE = 0.935;
 const SIDE = 0.05;
@@ -33,13 +33,16 @@ const REACH = 3.5;
 /** The most runs of each that are told. */
 const MOST_MORE = 40;
 
-const lnOf = (distances: readonly number[]): number[] => distances.map((distance) => Math.log(Math.max(distance, 0.01)));
+/** ln of distances, m; a car that did not move went a centimetre. */
+export const lnDistances = (distances: readonly number[]): number[] => distances.map((distance) => Math.log(Math.max(distance, 0.01)));
 
-/** The difference of two groups’ ln distance as a mixture over their common scatter, whose prior is the builder’s own history. */
-function differenceOf(before: readonly number[], after: readonly number[], isSideBySide: boolean, prior: ScatterPrior): Mixture {
-  const [a, b] = [lnOf(before), lnOf(after)];
-  const freedom = a.length + b.length - 2;
-  const squares = [a, b].reduce((sum, group) => sum + group.reduce((all, x) => all + (x - mean(group)) ** 2, 0), 0);
+/** What groups’ common scatter may be, and how likely each is: an ln-normal prior, and the likelihood of how they lie about their means. */
+export function scatterPlaces(
+  lnGroups: readonly (readonly number[])[],
+  prior: ScatterPrior,
+): readonly { readonly scatter: number; readonly weight: number }[] {
+  const freedom = lnGroups.reduce((sum, group) => sum + group.length - 1, 0);
+  const squares = lnGroups.reduce((sum, group) => sum + group.reduce((all, x) => all + (x - mean([...group])) ** 2, 0), 0);
   const places = Array.from({ length: PLACES }, (_, i) => {
     const off = -REACH + (2 * REACH * i) / (PLACES - 1);
     const scatter = prior.median * Math.exp(prior.spread * off);
@@ -47,9 +50,15 @@ function differenceOf(before: readonly number[], after: readonly number[], isSid
   });
   const most = Math.max(...places.map(({ lnWeight }) => lnWeight));
   const total = places.reduce((sum, { lnWeight }) => sum + Math.exp(lnWeight - most), 0);
+  return places.map(({ scatter, lnWeight }) => ({ scatter, weight: Math.exp(lnWeight - most) / total }));
+}
+
+/** The difference of two groups’ ln distance as a mixture over their common scatter, whose prior is the builder’s own history. */
+function differenceOf(before: readonly number[], after: readonly number[], isSideBySide: boolean, prior: ScatterPrior): Mixture {
+  const [a, b] = [lnDistances(before), lnDistances(after)];
   const session = isSideBySide ? 0 : SESSION ** 2;
-  return places.map(({ scatter, lnWeight }) => ({
-    weight: Math.exp(lnWeight - most) / total,
+  return scatterPlaces([a, b], prior).map(({ scatter, weight }) => ({
+    weight,
     mean: mean(b) - mean(a),
     variance: scatter ** 2 * (1 / a.length + 1 / b.length) + session,
   }));

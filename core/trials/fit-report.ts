@@ -47,7 +47,7 @@ const slug = (words: string): string =>
 /** Fits a car to its runs and tells all of it; null where the car cannot run as it was wound. */
 export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
   const design = brief ? asAsked(told, brief) : told;
-  const groups = trialGroups(runs.map(({ design: ran, ...record }) => ({ record, design: ran })));
+  const groups = trialGroups(runs.filter(({ leftOut }) => !leftOut).map(({ design: ran, ...record }) => ({ record, design: ran })));
   const asked = predict.map(({ winding, floor }) => ({ winding, design: floor ? { ...design, floor } : design }));
   const fitted = fitCar(groups, { designs: [design, ...asked.map((one) => one.design)] });
   if (!fitted) return null;

@@ -6,6 +6,7 @@ import { isSameCar } from '../car/same-design.ts';
 import { checkCar, stoppedBy } from '../checks/check-car.ts';
 import { goalOf } from '../brief/goal.ts';
 import { hasFallenShort } from '../brief/goals.ts';
+import { judgeRules, standingWords } from '../brief/rules.ts';
 import { runForAim, scoreOf, simulateForAim } from '../explore/aim.ts';
 import { partsToGet, type PartToGet } from '../explore/parts-to-get.ts';
 import { placed, turnsOf } from '../explore/search-turns.ts';
@@ -33,6 +34,8 @@ export interface SuggestedChange {
   /** What it takes: minutes at the table, and parts that are not on the car. */
   readonly minutes: number;
   readonly parts: readonly PartToGet[];
+  /** How it then stands to the rules, in words; null where there are none. */
+  readonly rules: string | null;
 }
 
 /** What each school holds to be better, on this car. m. */
@@ -167,6 +170,7 @@ export function nextChanges(
       .map((place, k) => (runOf(fitted, candidate, place)?.score ?? -Infinity) - scores[k]!)
       .map((by) => (Number.isNaN(by) ? 0 : by));
     const parts = partsToGet(design, candidate, own, print);
+    const rules = judgeRules(candidate, candidate.limits);
     return {
       words: changeWords(design, candidate, units),
       design: candidate,
@@ -177,6 +181,7 @@ export function nextChanges(
       distance,
       minutes: OF_A_CHANGE + OF_A_PART * parts.length,
       parts,
+      rules: rules.length > 0 ? standingWords(rules, print).words : null,
     };
   });
   const sure = changes.filter(({ chance }) => chance >= SURE);

@@ -1,5 +1,6 @@
-import { CAUSES, type Explanation } from './causes.ts';
+import { CAUSES, isMendable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
 import type { Tuning } from './tuning.ts';
+import type { RunPlan } from './tuning-log.ts';
 
 /** What is known of a car without looking at its runs one by one. */
 export interface CarInBrief {
@@ -38,15 +39,55 @@ export function nextThing({ canRun, brokenRule, hasBrief, runs }: CarInBrief): N
 
 /** A fault that is so likely, though not sure, is looked for before anything is changed. */
 const LIKELY = 0.4;
+/** A car that comes as far as it is asked to in so many of its runs does what its brief asks. */
+const MEETS = 0.9;
 
-/** The same once the runs were weighed: a check at the table before a change, a change before more runs. */
-export function nextByRuns({ next, further }: Pick<Tuning, 'next' | 'further'>, told: Explanation | null): NextThing {
+const inHundred = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** What to do about the likeliest fault: look for it, or put right what was found; null where neither is to be done. */
+function aboutFault({ id, probability }: RankedCause, checks: NonNullable<Evidence['checks']>): NextThing | null {
+  if (probability < LIKELY) return null;
+  const { check, cure, name, tells } = CAUSES[id];
+  const reason = `${name}: ${inHundred(probability)} likely`;
+  if (checks[id] === undefined) return { station: 'tune', words: check ?? `find out: ${tells}`, reason };
+  return checks[id] === 'confirmed' && cure && isMendable(id) ? { station: 'tune', words: cure, reason } : null;
+}
+
+/** What is told besides the runs: what was found at the table, and the plan by which the last change is judged. */
+export interface AlsoKnown {
+  readonly checks?: NonNullable<Evidence['checks']>;
+  readonly plan?: RunPlan | null;
+}
+
+/**
+ * The same once the runs were weighed: what stops it; then runs that are planned, a change that made it worse; a check at the table before
+ * a change, a change before more runs, and nothing where it does what its brief asks.
+ */
+export function nextByRuns(
+  { next, further, full, putRight, hasRun }: Pick<Tuning, 'next' | 'further' | 'full' | 'putRight' | 'hasRun'>,
+  told: Explanation | null,
+  { checks = {}, plan = null }: AlsoKnown = {},
+): NextThing {
   if (next?.stoppedBy) return { station: 'design', words: `put this right: ${next.stoppedBy}`, reason: 'as it is, that stops it' };
-  const [fault] = told?.causes.filter(({ id }) => id !== 'none') ?? [];
-  if (fault && fault.probability >= LIKELY) {
-    const { check, name, tells } = CAUSES[fault.id];
-    return { station: 'tune', words: check ?? `find out: ${tells}`, reason: `${name}: ${Math.round(100 * fault.probability)} % likely` };
+  if (plan && plan.before + plan.after > 0) {
+    const { name } = plan.entry.version.record;
+    return { station: 'track', words: 'make the runs that are planned', reason: `they judge “${name}”` };
   }
+  if (!hasRun) {
+    const since = putRight.length > 0 ? 'it was put right' : 'it was changed';
+    return { station: 'track', words: 'make three runs alike', reason: `none was made since ${since}: they show what that brought` };
+  }
+  if (plan?.entry.comparison?.verdict === 'worse')
+    return { station: 'tune', words: `undo “${plan.entry.version.record.name}”`, reason: 'it made the car worse' };
+  if (full?.reaches != null && full.reaches >= MEETS)
+    return {
+      station: 'track',
+      words: 'make the run that counts',
+      reason: `it does what its brief asks: ${inHundred(Math.min(full.reaches, 0.99))} of its next runs come so far`,
+    };
+  const [fault] = told?.causes.filter(({ id }) => id !== 'none') ?? [];
+  const found = fault && aboutFault(fault, checks);
+  if (found) return found;
   const [change] = next?.changes ?? [];
   if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'nothing surer is known to help more' };
   const [run] = further;
@@ -54,7 +95,7 @@ export function nextByRuns({ next, further }: Pick<Tuning, 'next' | 'further'>, 
     ? {
         station: 'track',
         words: 'make a run that tells more',
-        reason: `it would take away about ${Math.round(100 * run.share)} % of what is not known`,
+        reason: `it would take away about ${inHundred(run.share)} of what is not known`,
       }
     : { station: 'track', words: 'make more runs alike', reason: 'they tell what luck is' };
 }

@@ -1,4 +1,4 @@
-import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { mean } from 'simple-statistics';
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import type { CarDesign } from '../car/car-design.ts';
 import { CARE } from '../car/catalogue.ts';
@@ -28,6 +28,8 @@ export interface Straightening {
 }
 
 const SIDE = 0.95;
+/** That quantile of the normal, where one drift alone tells. */
+const NORMAL = 1.645;
 
 /**
  * How to make a car run straight, from drifts in metres. Pushes both ways cancel a floor that leans to the side: the car's own curvature is
@@ -44,8 +46,12 @@ export function straightening(design: CarDesign, runs: readonly Drifted[]): Stra
   const isBothWays = out.length > 0 && back.length > 0;
   const all = curvatures(sound);
   const curvature = isBothWays ? (mean(out) + mean(back)) / 2 : mean(all);
-  const spread = all.length > 1 ? sampleStandardDeviation(all) : CARE[design.care].curvature / 2;
-  const reach = (all.length > 1 ? tQuantile(SIDE, all.length - 1) : 1.645) * (spread / Math.sqrt(all.length));
+  // About the mean of its own direction: what the floor makes of it is no scatter.
+  const scattered = (isBothWays ? [out, back] : [all]).map((of) => of.map((one) => one - mean(of)));
+  const freedom = all.length - scattered.length;
+  const spread =
+    freedom > 0 ? Math.sqrt(scattered.flat().reduce((sum, off) => sum + off * off, 0) / freedom) : CARE[design.care].curvature / 2;
+  const reach = ((freedom > 0 ? tQuantile(SIDE, freedom) : NORMAL) * spread) / Math.sqrt(all.length);
   const way = mean(sound.map((run) => run.way));
   const drift = driftAfter(curvature, way);
   const isTold = Math.abs(curvature) > reach;

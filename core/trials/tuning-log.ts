@@ -1,8 +1,10 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { isSameBuild } from '../car/same-design.ts';
+import { closestVersion } from '../car/version-tree.ts';
 import type { StoredVersion } from '../schema/stored.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { didItHelp, type Comparison } from './did-it-help.ts';
+import type { PutRight } from './trial-groups.ts';
 
 /** Begins the note of a version that was made to be tried. */
 export const TO_BE_TRIED = 'Tune: ';
@@ -15,34 +17,58 @@ export interface BeforeAndAfter {
   readonly after: readonly number[];
 }
 
-/** One change that was tried: what, why, what was expected, what came, and whether it is still on the car. */
+/** One change that was tried: what, why, what was expected, what came, and whether the car still has it. */
 export interface LogEntry {
   readonly version: StoredVersion;
   readonly parent: StoredVersion;
   readonly runs: BeforeAndAfter;
   readonly comparison: Comparison | null;
+  /** The car is this version. */
   readonly isPresent: boolean;
+  /** The car is this version, or one that grew from it. */
+  readonly isKept: boolean;
 }
 
 const windOf = ({ record: { wind } }: RunOfCar): string => (wind.kind === 'full' ? 'full' : String(wind.turns));
 
-/** Stopped runs of two designs, in the winding in which both were run most. */
-export function runsAround(before: CarDesign, after: CarDesign, runs: readonly RunOfCar[]): BeforeAndAfter {
-  const stopped = runs.filter(({ record }) => record.outcome.kind === 'stopped');
-  const of = (design: CarDesign, wind: string): number[] =>
-    stopped.filter((run) => windOf(run) === wind && isSameBuild(design, run.design)).map(({ record }) => record.outcome.distance);
+/** What was put right on a car, and when, by the versions that were kept of it. */
+export const putRightOf = (versions: readonly StoredVersion[]): PutRight[] =>
+  versions.flatMap(({ record: { putRight, keptAt } }) => (putRight ? [{ fault: putRight, at: keptAt }] : []));
+
+type Made = StoredVersion['record'];
+
+/** Stopped runs before and after a change, in the winding in which both were run most. What was put right changes no design: there the day tells. */
+function runsAround(before: Made, after: Made, runs: readonly RunOfCar[]): BeforeAndAfter {
+  const stopped = runs.filter(({ record }) => record.outcome.kind === 'stopped' && !record.leftOut);
+  const isOf = (made: Made, { design, record }: RunOfCar): boolean =>
+    isSameBuild(made.design, design) && (!after.putRight || record.ranAt < after.keptAt === (made === before));
+  const of = (made: Made, wind: string): number[] =>
+    stopped.filter((run) => windOf(run) === wind && isOf(made, run)).map(({ record }) => record.outcome.distance);
   const winds = [...new Set(stopped.map(windOf))].map((wind) => ({ before: of(before, wind), after: of(after, wind) }));
   const common = ({ before: a, after: b }: BeforeAndAfter): number => Math.min(a.length, b.length) * 1000 + a.length + b.length;
   return winds.reduce<BeforeAndAfter>((best, next) => (common(next) > common(best) ? next : best), { before: [], after: [] });
 }
 
-/** The changes that were kept as versions, the newest first, each judged by the runs before and after it. */
-export const tuningLog = (versions: readonly StoredVersion[], design: CarDesign, runs: readonly RunOfCar[]): LogEntry[] =>
-  versions
+/** The version that the car is, or has grown from, and all those that this one grew from. */
+function lineOf(versions: readonly StoredVersion[], design: CarDesign): ReadonlySet<string> {
+  const line = new Set<string>();
+  let at = versions.find(({ record }) => isSameBuild(record.design, design)) ?? closestVersion(versions, design)?.version;
+  while (at && !line.has(at.id)) {
+    line.add(at.id);
+    const { parent } = at.record;
+    at = versions.find(({ id }) => id === parent);
+  }
+  return line;
+}
+
+/** The changes that were kept as versions, the newest first, each judged by the runs before and after it. `versions`: the newest first. */
+export function tuningLog(versions: readonly StoredVersion[], design: CarDesign, runs: readonly RunOfCar[]): LogEntry[] {
+  const line = lineOf(versions, design);
+  return versions
     .flatMap((version): LogEntry[] => {
       const parent = versions.find(({ id }) => id === version.record.parent);
       if (!parent) return [];
-      const around = runsAround(parent.record.design, version.record.design, runs);
+      const around = runsAround(parent.record, version.record, runs);
       return [
         {
           version,
@@ -50,15 +76,24 @@ export const tuningLog = (versions: readonly StoredVersion[], design: CarDesign,
           runs: around,
           comparison: didItHelp(around.before, around.after),
           isPresent: isSameBuild(version.record.design, design),
+          isKept: line.has(version.id),
         },
       ];
     })
     .toSorted((a, b) => b.version.record.keptAt.localeCompare(a.version.record.keptAt));
+}
 
-/** What is still to be run before a change can be judged: runs left of each; null where nothing is planned. */
-export function runPlan(log: readonly LogEntry[]): { readonly entry: LogEntry; readonly before: number; readonly after: number } | null {
-  const entry = log.find(({ isPresent, version }) => isPresent && version.record.note.startsWith(TO_BE_TRIED));
+/** What is still to be run before a change can be judged: runs left of each. */
+export interface RunPlan {
+  readonly entry: LogEntry;
+  readonly before: number;
+  readonly after: number;
+}
+
+/** The plan by which the change that is on the car is judged; null where there is none. What was put right cannot be run as it was before. */
+export function runPlan(log: readonly LogEntry[]): RunPlan | null {
+  const entry = log.find(({ isPresent, version: { record } }) => isPresent && (record.putRight || record.note.startsWith(TO_BE_TRIED)));
   if (!entry) return null;
   const left = (of: readonly number[]): number => Math.max(0, RUNS_OF_EACH - of.length);
-  return { entry, before: left(entry.runs.before), after: left(entry.runs.after) };
+  return { entry, before: entry.version.record.putRight ? 0 : left(entry.runs.before), after: left(entry.runs.after) };
 }

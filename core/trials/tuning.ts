@@ -1,25 +1,29 @@
 import { median } from 'simple-statistics';
+import { goalOf } from '../brief/goal.ts';
 import type { CarDesign, Measured, RunRecord, Wind } from '../car/car-design.ts';
+import { isSameBuild, isSameContent } from '../car/same-design.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
-import { weighCauses, type WeighedCauses } from './causes.ts';
-import { censoredGroup, type CensoredGroup } from './censored.ts';
+import { faultBefore, faultOf, weighCauses, type Given, type WeighedCauses } from './causes.ts';
+import { censoredGroup, kaplanMeier, type CensoredGroup } from './censored.ts';
 import type { RunOfCar } from './compared-runs.ts';
-import { fitCar, type FittedCar } from './fit/fit-car.ts';
+import { fitCar, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { predictFitted, type Interval } from './fit/predict-fitted.ts';
 import { shareBelow } from './fit/mixture.ts';
 import { STALL } from './fit/outputs.ts';
+import type { Mendable } from './fit/trial.ts';
 import { fittedValues } from './fitted-values.ts';
 import { furtherRuns, learntOf, type FurtherRun, type Learnt } from './learnt.ts';
 import { nextChanges, type NextChanges } from './next-change.ts';
 import { straightening, type Straightening } from './straight.ts';
 import { trendOf, type Trend } from './trend.ts';
-import { trialGroups, type RunsAlike } from './trial-groups.ts';
+import { trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
 
 /** One run: m, and which it was of all that are told, counted from 1. */
 export interface TunedRun {
+  readonly id: string | undefined;
   readonly distance: number;
   readonly isWall: boolean;
   readonly isOdd: boolean;
@@ -31,9 +35,13 @@ export interface TunedGroup {
   readonly design: CarDesign;
   readonly wind: Wind;
   readonly direction: 'out' | 'back' | undefined;
+  /** What was wrong with the car then, and was put right since. */
+  readonly faults: readonly Mendable[];
   readonly distances: readonly TunedRun[];
   /** Mean and scatter with its interval, walls as "at least"; null for fewer than two that stopped. */
   readonly spread: CensoredGroup | null;
+  /** Share of runs that go beyond a distance (Kaplan and Meier), where the wall hides how far some would; null where none was hit. */
+  readonly beyond: readonly (readonly [distance: number, share: number])[] | null;
   readonly trend: Trend | null;
   /** The likeliest car's, the fitted car's mean and its next run. */
   readonly predicted: number | null;
@@ -68,11 +76,17 @@ export interface Tuning {
     readonly mean: Interval;
     readonly next: Interval;
     readonly fork: { readonly holds: number; readonly spins: number } | null;
+    /** Chance that its next run comes as far as the brief asks; null where that is not what is asked. */
+    readonly reaches: number | null;
   } | null;
   readonly scatter: number;
   readonly learnt: { readonly resistance: Learnt; readonly energy: Learnt } | null;
   readonly further: readonly FurtherRun[];
   readonly causes: WeighedCauses | null;
+  /** Put right since it last ran: no run shows yet what that brought. */
+  readonly putRight: readonly Mendable[];
+  /** Whether the car has run as it stands, on whatever floor. */
+  readonly hasRun: boolean;
   readonly seen: readonly RunRecord['seen'][number][];
   readonly next: NextChanges | null;
   readonly room: ShortRoom | null;
@@ -85,6 +99,8 @@ export interface Tuning {
 const MOST_GROUPS = 8;
 const MOST_RUNS = 30;
 const CURVE = 9;
+/** Steps of the shares that go beyond a distance. */
+const MOST_STEPS = 8;
 /** Robust standard deviations beyond which a run is pointed out. */
 const ODD = 3.5;
 const NOTED_IN = 1 / 3;
@@ -98,30 +114,41 @@ function oddOnes(distances: readonly number[]): boolean[] {
   return distances.map((x) => Math.abs(x - middle) > ODD * robust);
 }
 
-function tunedGroup(group: RunsAlike, fitted: FittedCar, others: readonly RunsAlike[], inOrder: readonly RunOfCar[]): TunedGroup {
-  const { design, wind, direction, of } = group;
+function tunedGroup(
+  group: RunsAlike,
+  fitted: FittedCar,
+  others: readonly RunsAlike[],
+  inOrder: readonly RunOfCar[],
+  options: FitOptions,
+): TunedGroup {
+  const { design, wind, direction, faults, of } = group;
   const outcomes = of.map(({ record }) => record.outcome);
   const stopped = outcomes.filter(({ kind }) => kind === 'stopped').map(({ distance }) => distance);
   const odd = oddOnes(stopped);
   const prediction = predictRun(design, wind);
-  const told = predictFitted(fitted, design, wind);
-  const without = others.length > 0 ? fitCar(others, { workspace: fitted.workspace, designs: [design] }) : null;
+  const told = predictFitted(fitted, design, wind, faults);
+  // How much a fault took is told only by runs that were made with it.
+  const isTold = others.length > 0 && faults.every((fault) => others.some((other) => other.faults.includes(fault)));
+  const without = isTold ? fitCar(others, { ...options, workspace: fitted.workspace, designs: [design] }) : null;
   return {
     design,
     wind,
     direction,
+    faults,
     distances: outcomes.map(({ kind, distance }, i) => ({
+      id: of[i]!.id,
       order: 1 + inOrder.indexOf(of[i]!),
       distance,
       isWall: kind === 'hit-wall',
       isOdd: kind === 'stopped' && odd[stopped.indexOf(distance)]!,
     })),
     spread: censoredGroup(outcomes),
+    beyond: stopped.length > 0 && stopped.length < outcomes.length ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS) : null,
     trend: trendOf(stopped),
     predicted: prediction.kind === 'ran' ? prediction.result.distance : null,
     fitted: told?.mean ?? null,
     next: told?.next ?? null,
-    heldOut: (without && predictFitted(without, design, wind)?.mean) ?? null,
+    heldOut: (without && predictFitted(without, design, wind, faults)?.mean) ?? null,
   };
 }
 
@@ -147,20 +174,25 @@ function shortRoom(fitted: FittedCar, design: CarDesign, turns: number): ShortRo
 export interface TuningOptions {
   readonly own?: readonly OwnPart[];
   readonly units?: UnitSystem;
+  readonly putRight?: readonly PutRight[];
+  /** What was confirmed at the table and stays so: the car is taken with it. */
+  readonly given?: readonly Given[];
   readonly onProgress?: (share: number) => void;
 }
 
-/** What the runs of a car tell of the car as it stands. `runs`: newest first or in any order. Null where there is none, or the car cannot run. */
+/** What the runs of a car tell of the car as it stands, those left out aside. `runs`: newest first or in any order. Null where there is none, or the car cannot run. */
 export function tuneCar(
   design: CarDesign,
   runs: readonly RunOfCar[],
-  { own = [], units = 'metric', onProgress = () => {} }: TuningOptions = {},
+  { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
 ): Tuning | null {
-  const inOrder = runs.toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
-  const groups = trialGroups(inOrder)
+  const inOrder = runs.filter(({ record }) => !record.leftOut).toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
+  const groups = trialGroups(inOrder, putRight)
     .slice(-MOST_GROUPS)
     .map((group) => ({ ...group, runs: group.runs.slice(-MOST_RUNS), of: group.of.slice(-MOST_RUNS) }));
-  const fitted = groups.length > 0 ? fitCar(groups, { designs: [design] }) : null;
+  const before = new Set(groups.flatMap(({ faults }) => faults));
+  const options: FitOptions = { more: [...[...before].map(faultBefore), ...given.map(faultOf)] };
+  const fitted = groups.length > 0 ? fitCar(groups, { ...options, designs: [design] }) : null;
   if (!fitted) return null;
   onProgress(0.1);
   const turns = fullTurns(design);
@@ -171,6 +203,7 @@ export function tuneCar(
       fitted,
       groups.filter((other) => other !== group),
       inOrder,
+      options,
     );
   });
   const curve = Array.from({ length: CURVE }, (_, i): CurvePoint => {
@@ -183,26 +216,37 @@ export function tuneCar(
     };
   });
   onProgress(0.45);
-  // Why: the runs of the car as it last ran.
-  const latest = groups.at(-1)!.design;
-  const ofLatest = groups.filter((group) => JSON.stringify(group.design) === JSON.stringify(latest));
-  const causes = weighCauses(ofLatest, { workspace: fitted.workspace }, (share) => onProgress(0.45 + 0.35 * share));
+  // Why: the runs of the car as it last ran, on whatever floors.
+  const latest = groups.find(({ of }) => of.includes(inOrder.at(-1)!))!;
+  const ofLatest = groups.filter(({ design: ran, faults }) => isSameBuild(ran, latest.design) && isSameContent(faults, latest.faults));
+  const causes =
+    latest.faults.length > 0
+      ? null
+      : weighCauses(ofLatest, { workspace: fitted.workspace }, (share) => onProgress(0.45 + 0.35 * share), given);
   const latestRuns = ofLatest.flatMap(({ of }) => of);
   const seen = [...new Set(latestRuns.flatMap(({ record }) => record.seen))].filter(
     (thing) => latestRuns.filter(({ record }) => record.seen.includes(thing)).length >= NOTED_IN * latestRuns.length,
   );
   const full = predictFitted(fitted, design, { kind: 'full' });
+  const goal = goalOf(design.aim);
   const next = nextChanges(fitted, design, { own, units });
   onProgress(0.95);
   return {
     groups: tuned,
     curve,
     turns,
-    full: full && { mean: full.mean, next: full.next, fork: full.fork },
+    full: full && {
+      mean: full.mean,
+      next: full.next,
+      fork: full.fork,
+      reaches: goal.kind === 'at-least' ? 1 - shareBelow(full.lnNext, Math.log(goal.distance + STALL)) : null,
+    },
     scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
     learnt: learntOf(fitted, design),
     further: furtherRuns(fitted, design, turns),
     causes,
+    putRight: latest.faults,
+    hasRun: groups.some(({ design: ran, faults }) => faults.length === 0 && isSameBuild(ran, design)),
     seen,
     next,
     values: fittedValues(fitted, design),

@@ -17,9 +17,9 @@ export function useRunsOfCar(carId: string): {
     return [first.data, ...(hasMore && second.data ? [second.data] : [])].flatMap((page) =>
       page.runs
         .filter((run): run is ListedRun => isReadable<ListedRun>(run))
-        .flatMap(({ record, designId }) => {
+        .flatMap(({ id, version, record, designId }) => {
           const design = page.designs[designId];
-          return design ? [{ record, design }] : [];
+          return design ? [{ id, version, record, design }] : [];
         }),
     );
   }, [first.data, second.data, hasMore]);

@@ -2,6 +2,7 @@ import { useCallback, useMemo } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { changeWords } from '../../core/car/difference.ts';
 import { closestVersion, versionOf } from '../../core/car/version-tree.ts';
+import type { Mendable } from '../../core/trials/fit/trial.ts';
 import { problemLine, useListVersionsQuery, useRemoveVersionMutation, useSaveVersionMutation, type StoredVersion } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
@@ -29,8 +30,8 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
     [versions, design, units],
   );
 
-  /** Keeps the present design, or another that was found, as a version. */
-  const keep = async (name: string, note: string, kept: CarDesign = design): Promise<boolean> => {
+  /** Keeps the present design, or another that was found, as a version; `putRight`: the same car without a fault that it had. */
+  const keep = async (name: string, note: string, kept: CarDesign = design, putRight?: Mendable): Promise<boolean> => {
     const { closest, change } = grownFrom(kept);
     const answer = await save({
       carId,
@@ -44,6 +45,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
         keptAt: new Date().toISOString(),
         parent: closest?.id ?? null,
         change: change.slice(0, 2000),
+        ...(putRight && { putRight }),
         design: kept,
       },
     });

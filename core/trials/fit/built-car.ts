@@ -4,6 +4,7 @@ import { likelyNumbers, valueKeysOf, valueOf } from '../../car/values.ts';
 import { CONDITIONS } from '../../predict/conditions.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
 import type { RunSetup } from '../../run/run-setup.ts';
+import type { Mendable } from './trial.ts';
 
 /** A car as it may have turned out: its design, how it was wound, and the numbers nobody knows. */
 export interface BuiltCar {
@@ -20,10 +21,12 @@ export interface BuiltCar {
   readonly curvature: number;
   /** Greatest push of the tyres, N, where a wheel turns on its axle beyond it; infinite where it is fast. */
   readonly mostPush: number;
+  /** What was wrong with it as it ran, and was put right since. */
+  readonly faults: readonly Mendable[];
 }
 
-/** A car built just as it was designed. `share`: of a full wind. */
-export const likelyCar = (design: CarDesign, wind: Wind, share: number): BuiltCar => ({
+/** A car built just as it was designed. `share`: of a full wind. `faults`: what was wrong with it, and was put right since. */
+export const likelyCar = (design: CarDesign, wind: Wind, share: number, faults: readonly Mendable[] = []): BuiltCar => ({
   design,
   wind,
   numbers: likelyNumbers(design),
@@ -32,6 +35,7 @@ export const likelyCar = (design: CarDesign, wind: Wind, share: number): BuiltCa
   uphill: 1,
   curvature: 0,
   mostPush: Infinity,
+  faults,
 });
 
 /** Something about a car that nobody knows: how far it is off, in standard deviations, is N(0, 1). */
@@ -53,9 +57,10 @@ function placeOf(design: CarDesign, key: ValueKey): string {
   return OF_THE_WHOLE.has(key) ? key : `${key} ${value} ${spread}`;
 }
 
-/** Rubber of one batch is strong or weak together: its coefficients share this much of their spread. */
+/** Rubber of one batch is strong or weak together, and so is every tyre’s grip on one floor: they share this much of their spread. */
 const SHARED = 0.75;
 const OF_A_BATCH: readonly ValueKey[] = ['c1', 'c2'];
+const OF_A_FLOOR: readonly ValueKey[] = ['staticGrip'];
 
 const changed = (car: BuiltCar, key: ValueKey, deviations: number): BuiltCar => {
   const before = car.numbers[key];
@@ -67,7 +72,7 @@ const changed = (car: BuiltCar, key: ValueKey, deviations: number): BuiltCar => 
 
 const valueUnknown = (design: CarDesign, key: ValueKey): Unknown => {
   const place = placeOf(design, key);
-  const alone = OF_A_BATCH.includes(key) ? Math.sqrt(1 - SHARED ** 2) : 1;
+  const alone = OF_A_BATCH.includes(key) || OF_A_FLOOR.includes(key) ? Math.sqrt(1 - SHARED ** 2) : 1;
   return {
     id: place,
     name: VALUE_NAMES[key],
@@ -80,6 +85,14 @@ const BATCH: Unknown = {
   name: 'strength of the rubber',
   off: (car, deviations) => OF_A_BATCH.reduce((made, key) => changed(made, key, SHARED * deviations), car),
 };
+
+/** How clean and smooth a floor is: any tyre grips it more or less. */
+const gripOf = ({ floor }: CarDesign): Unknown => ({
+  id: `grip of ${floor.kind}`,
+  name: 'how well this floor grips',
+  off: (car, deviations) =>
+    car.asDesigned.floor.kind === floor.kind ? OF_A_FLOOR.reduce((made, key) => changed(made, key, SHARED * deviations), car) : car,
+});
 
 /** What the model does not know of windings that were not tried: it gives back less the further it is wound, by this over the range. */
 const FADE = 0.03;
@@ -110,6 +123,8 @@ export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
       if (valueOf(design, key).value !== 0 || SPREAD_IN_UNITS.has(key)) found.set(unknown.id, unknown);
     }
     if (keys.includes('c1')) found.set(BATCH.id, BATCH);
+    const grip = gripOf(design);
+    found.set(grip.id, grip);
   }
   for (const { id, name, off } of CONDITIONS)
     found.set(id, { id, name, off: (car, deviations) => ({ ...car, design: off(car.design, deviations) }) });

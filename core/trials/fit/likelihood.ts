@@ -6,6 +6,8 @@ import type { Instruments, TrialRun } from './trial.ts';
 
 /** Degrees of freedom of Student's t: one run in eight may be an odd one. */
 const FREEDOM = 7;
+/** The scatter is a standard deviation: the t’s own scale is smaller by √((ν − 2)/ν). */
+const SCALE = (FREEDOM - 2) / FREEDOM;
 /** ln s of a watch that is pressed by hand, and of gates, beside their own fineness. */
 const HAND = 0.015;
 const GATES = 0.01;
@@ -80,7 +82,7 @@ export function runTerm(observed: Observed, isWall: boolean, model: Float64Array
     seen.forEach((j, column) => {
       const [p, q] = [observed.places[i]!, observed.places[j]!];
       covariance[row * n + column] =
-        scatter ** 2 * (resistance[p]! * resistance[q]! + energy[p]! * energy[q]!) + (i === j ? observed.instrument[i]! : 0);
+        SCALE * (scatter ** 2 * (resistance[p]! * resistance[q]! + energy[p]! * energy[q]!) + (i === j ? observed.instrument[i]! : 0));
     }),
   );
   const root = choleskyRoot(covariance, n);

@@ -22,19 +22,32 @@ export interface FitProblem {
   readonly misfit: number;
 }
 
-/** Rounds of Newton with reweighting about one linearisation. */
+/** How runs scatter, as a share at full winding, and how wide what is not known of the car is, in the spreads that it was thought to have. */
+export interface SpreadOfAll {
+  readonly scatter: number;
+  readonly width: number;
+}
+
+/** Rounds of Newton with reweighting about one linearisation, and the step that is none any more, in standard deviations. */
 const REWEIGHTINGS = 6;
+const NO_STEP = 0.005;
 
 const isWall = ({ outcome }: TrialRun): boolean => outcome.kind === 'hit-wall';
 
 const withMisfit = ({ misfit, unknowns }: FitProblem, values: Float64Array, place: Float64Array, group: number): Float64Array =>
   values.with(0, values[0]! + misfit * place[unknowns + group]!);
 
-const lnPrior = (place: Float64Array): number => place.reduce((sum, z) => sum - 0.5 * z * z, 0);
+/** N(0, `width`) each. */
+const lnPrior = (place: Float64Array, width: number): number => place.reduce((sum, z) => sum - 0.5 * (z / width) ** 2 - Math.log(width), 0);
 
 /** ln of the posterior at a place, from the model’s own outputs there. */
-export function lnPosterior(problem: FitProblem, place: Float64Array, outputs: readonly Outputs[], scatter: number): number {
-  let sum = lnPrior(place);
+export function lnPosterior(
+  problem: FitProblem,
+  place: Float64Array,
+  outputs: readonly Outputs[],
+  { scatter, width }: SpreadOfAll,
+): number {
+  let sum = lnPrior(place, width);
   problem.groups.forEach((group, g) => {
     const model = withMisfit(problem, outputs[g]!.values, place, g);
     for (const { run, observed } of group.runs) {
@@ -60,23 +73,29 @@ export interface Peak {
 }
 
 /** The most likely place about a linearisation at `about`. */
-export function peakAbout(problem: FitProblem, linear: readonly Linear[], about: Float64Array, scatter: number): Peak {
+export function peakAbout(problem: FitProblem, linear: readonly Linear[], about: Float64Array, spread: SpreadOfAll): Peak {
   let place = about;
   for (let round = 0; ; round++) {
-    const { value, gradient, root } = expanded(problem, linear, about, place, scatter);
-    if (round === REWEIGHTINGS) return { place, value, root };
+    const { value, gradient, root } = expanded(problem, linear, about, place, spread);
     const step = backwardSolved(root, forwardSolved(root, gradient));
+    if (round === REWEIGHTINGS || step.every((by) => Math.abs(by) < NO_STEP)) return { place, value, root };
     place = place.map((z, i) => z + step[i]!);
   }
 }
 
-function expanded(problem: FitProblem, linear: readonly Linear[], about: Float64Array, place: Float64Array, scatter: number): Expanded {
+function expanded(
+  problem: FitProblem,
+  linear: readonly Linear[],
+  about: Float64Array,
+  place: Float64Array,
+  { scatter, width: wide }: SpreadOfAll,
+): Expanded {
   const n = place.length;
-  const gradient = place.map((z) => -z);
+  const gradient = place.map((z) => -z / wide ** 2);
   const curvature = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) curvature[i * n + i] = 1;
+  for (let i = 0; i < n; i++) curvature[i * n + i] = 1 / wide ** 2;
   const moved = place.map((z, i) => z - (about[i] ?? 0));
-  let value = lnPrior(place);
+  let value = lnPrior(place, wide);
   /** Adds weight · rowᵢ rowⱼ to the lower triangle. */
   const spread = (weight: number, row: Float64Array, other: Float64Array): void => {
     for (let i = 0; i < n; i++) {

@@ -6,6 +6,7 @@ import { linearAt, type Linear } from './linear.ts';
 import { quantileOf, type Mixture } from './mixture.ts';
 import { STALL, type Outputs } from './outputs.ts';
 import { scatterDirections } from './scatter.ts';
+import type { Mendable } from './trial.ts';
 
 /** Where 9 in 10 lie, and the middle. SI units. */
 export interface Interval {
@@ -31,8 +32,8 @@ export interface Row {
   readonly slope: Float64Array;
 }
 
-/** Student t with 7 degrees of freedom reaches as far at 9 in 10 as a normal so many times as wide. */
-const STUDENT = 1.152;
+/** Student t with 7 degrees of freedom reaches as far at 9 in 10 as a normal of so many times its standard deviation: 1.895 √(5/7) / 1.645. */
+const STUDENT = 0.973;
 /** Nine in ten. */
 const SIDE = 0.05;
 /** A launch within this of spinning, in ln of grip over what it needs. */
@@ -59,12 +60,12 @@ const inMetres = (mixture: Mixture): Interval => {
 };
 
 /** The fitted car about a design and winding; null where it cannot run so. */
-export const linearFor = (fitted: FittedCar, design: CarDesign, wind: Wind, marks: readonly number[] = []): Linear | null =>
+export const linearFor = (fitted: FittedCar, design: CarDesign, wind: Wind, faults: readonly Mendable[] = []): Linear | null =>
   linearAt(
-    likelyCar(design, wind, woundShare(design, wind)),
+    likelyCar(design, wind, woundShare(design, wind), faults),
     fitted.unknowns,
     fitted.place.slice(0, fitted.unknowns.length),
-    marks,
+    [],
     fitted.workspace,
   );
 
@@ -74,9 +75,10 @@ export function distanceRow(
   design: CarDesign,
   wind: Wind,
   linear: Linear,
+  faults: readonly Mendable[] = [],
 ): { readonly row: Row; readonly lacking: number } {
   const row = rowOf(fitted, linear, ({ values }) => values[0]!);
-  const group = groupOf(fitted, design, wind);
+  const group = groupOf(fitted, design, wind, faults);
   if (group >= 0) {
     const place = fitted.unknowns.length + group;
     row.slope[place] = fitted.misfit;
@@ -85,12 +87,12 @@ export function distanceRow(
   return { row, lacking: fitted.misfit ** 2 };
 }
 
-/** What a fitted car will do, wound so; null where it cannot run. */
-export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind): FittedPrediction | null {
-  const linear = linearFor(fitted, design, wind);
+/** What a fitted car will do, wound so, or did with `faults` that were put right since; null where it cannot run. */
+export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, faults: readonly Mendable[] = []): FittedPrediction | null {
+  const linear = linearFor(fitted, design, wind, faults);
   if (!linear) return null;
-  const { row, lacking } = distanceRow(fitted, design, wind, linear);
-  const car = likelyCar(design, wind, woundShare(design, wind));
+  const { row, lacking } = distanceRow(fitted, design, wind, linear, faults);
+  const car = likelyCar(design, wind, woundShare(design, wind), faults);
   const { resistance, energy } = scatterDirections(car, likelyCar(design, { kind: 'full' }, 1), [], fitted.workspace);
   const way = Math.hypot(resistance[0]!, energy[0]!);
   const tape = fitted.instruments.tape / Math.max(Math.exp(row.value), STALL);

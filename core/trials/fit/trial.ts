@@ -1,4 +1,8 @@
 import type { CarDesign, Outcome, Wind } from '../../car/car-design.ts';
+import type { CarVersion } from '../../schema/generated/car-version.ts';
+
+/** A fault that a builder puts right on the car: it does not change its design. */
+export type Mendable = NonNullable<CarVersion['putRight']>;
 
 /** One run as the fit takes it. m, s. */
 export interface TrialRun {
@@ -16,6 +20,8 @@ export interface TrialGroup {
   readonly wind: Wind;
   /** Along the floor or back, where it is told. */
   readonly direction?: 'out' | 'back' | undefined;
+  /** What was still wrong with it then, and was put right since. */
+  readonly faults?: readonly Mendable[];
   readonly runs: readonly TrialRun[];
 }
 

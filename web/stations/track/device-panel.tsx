@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import type { CarDesign, Wind } from '../../../core/car/car-design.ts';
 import { gateRun, type GateRun } from '../../../core/rig/gate-run.ts';
 import type { RigFault } from '../../../core/rig/simulated-rig.ts';
+import type { Mendable } from '../../../core/trials/fit/trial.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { Facts } from '../../ui/facts.tsx';
@@ -12,11 +13,20 @@ import styles from './track.module.css';
 import { DeviceSource } from './device-source.tsx';
 import { useDevice, type Source } from './use-device.ts';
 
-const FAULTS: Readonly<Record<RigFault, string>> = {
-  none: 'nothing is wrong with the hidden car',
+/** What may be wrong with the hidden car. */
+export const HIDDEN = {
+  sound: 'nothing is wrong with it',
   rubs: 'it rubs',
-  'weak-motor': 'its motor is weak',
+  weak: 'its motor is weak',
   slippery: 'its tyres slip',
+  both: 'it rubs, and its tyres slip',
+} as const;
+const FAULTS: Readonly<Record<keyof typeof HIDDEN, readonly RigFault[]>> = {
+  sound: [],
+  rubs: ['rubs'],
+  weak: ['weak-motor'],
+  slippery: ['slippery'],
+  both: ['rubs', 'slippery'],
 };
 
 interface DevicePanelProps {
@@ -24,14 +34,19 @@ interface DevicePanelProps {
   readonly wind: Wind;
   /** m: gate 0 is the line, gate n stands at the nth of these. */
   readonly gates: readonly number[];
+  /** What was put right on the car: the hidden one is without it. */
+  readonly putRight: readonly Mendable[];
+  /** Runs that the car has made: the hidden one’s next is another. */
+  readonly runs: number;
+  readonly hidden: keyof typeof HIDDEN;
+  readonly onHidden: (hidden: keyof typeof HIDDEN) => void;
   readonly onTaken: (run: GateRun) => void;
 }
 
 /** A run as gates and sensors tell it: splits, speeds, stop and wheelspin, written down with a press. */
-export function DevicePanel({ design, wind, gates, onTaken }: DevicePanelProps) {
+export function DevicePanel({ design, wind, gates, putRight, runs, hidden, onHidden, onTaken }: DevicePanelProps) {
   const units = useUnits();
   const [source, setSource] = useState<Source>('simulated');
-  const [fault, setFault] = useState<RigFault>('none');
   const [run, setRun] = useState(1);
   const device = useDevice(source);
   const told = useMemo(
@@ -52,12 +67,13 @@ export function DevicePanel({ design, wind, gates, onTaken }: DevicePanelProps) 
         remark={told && told.unplaced.length > 0 ? `; gate ${told.unplaced.join(', ')} has no place in the session` : ''}
         simulated={
           <>
-            <ChoiceSelect label="Hidden car" value={fault} options={FAULTS} onChange={setFault} />
+            <ChoiceSelect label="Hidden car" value={hidden} options={HIDDEN} onChange={onHidden} />
             <Button
               variant="contained"
               sx={{ minHeight: 52 }}
               onClick={() => {
-                void device.runRig({ design, wind, gates, seed: 7, run, fault });
+                const faults = FAULTS[hidden].filter((fault) => fault !== 'rubs' || !putRight.includes('rubbing'));
+                void device.runRig({ design, wind, gates, seed: 7, run: runs + run, faults });
                 setRun(run + 1);
               }}
             >

@@ -69,7 +69,18 @@ describe('what takes the times', () => {
     expect(watch).toMatch(/\|Go\|/);
   });
   it('or gates: the rig that ships first, and what is missing said', () => {
-    const gates = words(<DevicePanel design={band} wind={{ kind: 'full' }} gates={[]} onTaken={nothing} />);
+    const gates = words(
+      <DevicePanel
+        design={band}
+        wind={{ kind: 'full' }}
+        gates={[]}
+        putRight={[]}
+        runs={0}
+        hidden="sound"
+        onHidden={nothing}
+        onTaken={nothing}
+      />,
+    );
     expect(gates).toContain('the simulated rig');
     expect(gates).toContain('Say in the session where times are taken');
     expect(gates).toContain('No line yet.');

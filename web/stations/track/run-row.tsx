@@ -9,6 +9,7 @@ import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import type { ListedRun, Unreadable } from '../../../core/schema/stored.ts';
 import { printAbout, printNumber, unitOf } from '../../../core/units/quantity.ts';
+import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
 import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -16,7 +17,7 @@ import { later } from '../../ui/later.ts';
 import styles from './run-list.module.css';
 import { RunPhoto } from './run-photo.tsx';
 import { useCorrecting, useRemoval } from './use-run-actions.ts';
-import { detailWords, outcomeWords, SEEN_WORDS, windWords } from './run-words.ts';
+import { detailWords, outcomeWords, windWords } from './run-words.ts';
 
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 const AlongTheWay = later(() => import('./along-the-way.tsx'));

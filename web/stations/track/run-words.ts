@@ -1,17 +1,6 @@
 import type { Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
 import type { Against } from '../../../core/trials/luck.ts';
 import { printAbout, printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
-import type { SeenThing } from './track-slice.ts';
-
-export const SEEN_WORDS: Readonly<Record<SeenThing, string>> = {
-  spun: 'wheels spun',
-  rubbed: 'something rubbed',
-  'drifted-left': 'drifted left',
-  'drifted-right': 'drifted right',
-  'string-stayed': 'string or band stayed on',
-  caught: 'string or band caught',
-  broke: 'something broke',
-};
 
 export const windWords = (wind: Wind): string =>
   wind.kind === 'full' ? 'fully wound' : `${printNumber(wind.turns, 'count', 'metric')} turns`;

@@ -9,10 +9,11 @@ import { printAbout, printNumber, printQuantity } from '../../../core/units/quan
 import { RUNS_ON_A_PAGE, useListRunsQuery, useListSessionsQuery, useListVersionsQuery, type RunFilter } from '../../app/api.ts';
 import { styleNonce } from '../../ui/style-nonce.ts';
 import { useUnits } from '../../ui/use-units.ts';
-import { detailWords, outcomeWords, SEEN_WORDS } from './run-words.ts';
+import { detailWords, outcomeWords } from './run-words.ts';
 import { ChosenRuns } from './chosen-runs.tsx';
 import styles from './run-list.module.css';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
+import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
 import { useCorrecting, useRemoval } from './use-run-actions.ts';
 
 interface RunsTableProps {

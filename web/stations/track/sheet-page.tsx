@@ -3,12 +3,13 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { beforeRun } from '../../../core/trials/before-run.ts';
 import { isReadable, type ListedRun } from '../../../core/schema/stored.ts';
+import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
 import { useListRunsQuery } from '../../app/api.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
-import { detailWords, outcomeWords, SEEN_WORDS, windWords } from './run-words.ts';
+import { detailWords, outcomeWords, windWords } from './run-words.ts';
 import styles from './sheet-page.module.css';
 
 /** Lines of a blank sheet. */

@@ -2,12 +2,15 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { useEffect, useRef, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { putRightOf } from '../../../core/trials/tuning-log.ts';
+import { useListVersionsQuery } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { BeforePanel } from './before-panel.tsx';
 import { RunForm } from './run-form.tsx';
 import { Choice } from './choice.tsx';
-import { DevicePanel } from './device-panel.tsx';
+import { DevicePanel, type HIDDEN } from './device-panel.tsx';
 import { windOf } from './read-run-form.ts';
 import { emptyForm, formChanged } from './track-slice.ts';
 import styles from './track.module.css';
@@ -33,12 +36,16 @@ export function Stages({ carId, design, session: { current } }: StagesProps) {
   const units = useUnits();
   const [stage, setStage] = useState<Stage>('write');
   const [clock, setClock] = useState<keyof typeof CLOCKS>('hand');
+  const [hidden, setHidden] = useState<keyof typeof HIDDEN>('sound');
   const panel = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // The watch is hit without looking: it stands where the thumb is, however far down the page was before.
     if (stage === 'go') panel.current?.scrollIntoView({ block: 'end' });
   }, [stage]);
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
+  const { total } = useRunsOfCar(carId);
+  const { data: versions } = useListVersionsQuery(carId);
+  const putRight = putRightOf(versions?.readable ?? []).map(({ fault }) => fault);
   const wind = windOf(form, units);
   return (
     <div>
@@ -70,6 +77,10 @@ export function Stages({ carId, design, session: { current } }: StagesProps) {
             design={design}
             wind={typeof wind === 'string' ? { kind: 'full' } : wind}
             gates={current?.session.marks ?? NO_MARKS}
+            putRight={putRight}
+            runs={total}
+            hidden={hidden}
+            onHidden={setHidden}
             onTaken={({ splits, stopTime, stopDistance, spunFor }) => {
               dispatch(
                 formChanged({

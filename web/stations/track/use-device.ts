@@ -76,7 +76,7 @@ export function useDevice(source: Source) {
       gates: readonly number[];
       seed: number;
       run: number;
-      fault: RigFault;
+      faults: readonly RigFault[];
     }): Promise<void> => {
       clear();
       try {

@@ -61,6 +61,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
       note: form.note.trim(),
       ...(carVersion && { carVersion }),
       ...(sessionId && { session: sessionId }),
+      ...(corrected?.record.leftOut && { leftOut: true }),
       design: corrected?.record.design ?? ran,
     };
     const run = { id: form.correcting?.id ?? newId(), carId, baseVersion: form.correcting?.version ?? 0, content: record };

@@ -4,18 +4,22 @@ import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
 import { Suspense, useCallback, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
+import { goalOf } from '../../../core/brief/goal.ts';
 import type { CarDesign, Measured } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { explain } from '../../../core/trials/causes.ts';
+import { CAUSES, explain } from '../../../core/trials/causes.ts';
+import type { Mendable } from '../../../core/trials/fit/trial.ts';
 import { nextByRuns } from '../../../core/trials/next-thing.ts';
 import { withFittedValues } from '../../../core/trials/fitted-values.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
-import { TO_BE_TRIED, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
+import { putRightOf, runPlan, TO_BE_TRIED, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
+import { keepRun } from '../../app/run-queue.ts';
 import { useAppDispatch } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import NextStep from '../../open-car/next-step.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
@@ -29,7 +33,10 @@ import { later } from '../../ui/later.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { JobBar } from '../../workers/job-bar.tsx';
-import { Compare, TuningLog } from './tried.tsx';
+import { Compare } from './compare.tsx';
+import { explainTuning } from './explain-tuning.ts';
+import { useTuneChecks } from './tune-checks.ts';
+import { TuningLog } from './tried.tsx';
 import { gainWords } from './tune-words.ts';
 import styles from './tune.module.css';
 import { useTuning } from './use-tuning.ts';
@@ -80,13 +87,18 @@ const Part = ({ id, title, children }: { readonly id: string; readonly title: st
 );
 
 function Tune({ carId, design, runs }: TuneProps) {
+  const dispatch = useAppDispatch();
   const units = useUnits();
   const edit = useEditCar();
   const { versions, current, keep, goBack } = useVersions(carId, design, edit);
-  const job = useTuning(design, runs);
+  const putRight = useMemo(() => putRightOf(versions), [versions]);
+  const { checks, given, toggle } = useTuneChecks(carId, design, putRight.length);
+  const job = useTuning(design, runs, putRight, given);
   const tuning = job.result;
   const log = useMemo(() => tuningLog(versions, design, runs), [versions, design, runs]);
-  const next = useMemo(() => tuning && nextByRuns(tuning, tuning.causes && explain(tuning.causes, { seen: tuning.seen })), [tuning]);
+  const told = useMemo(() => (tuning?.causes ? explain(tuning.causes, { seen: tuning.seen, checks }) : null), [tuning, checks]);
+  const next = useMemo(() => tuning && nextByRuns(tuning, told, { checks, plan: runPlan(log) }), [tuning, told, checks, log]);
+  const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
   const nameOf = useCallback(
     (ran: CarDesign): string => {
       const kept = versions.find(({ record }) => isSameBuild(record.design, ran))?.record.name;
@@ -98,7 +110,9 @@ function Tune({ carId, design, runs }: TuneProps) {
     // What it was is kept first, so that the change has something to be judged against.
     if (!current && !(await keep('before the change', 'Kept by itself before a change was tried.'))) return;
     const note = `${TO_BE_TRIED}expected ${gainWords(change, design, units)}.`.replaceAll('\u00a0', ' ');
-    if (!(await keep(change.words.slice(0, 80).replaceAll('\u00a0', ' '), note, change.design))) return;
+    // By its first change: the others follow from it.
+    const [name] = change.words.replaceAll('\u00a0', ' ').split('; ');
+    if (!(await keep(name!.slice(0, 80), note, change.design))) return;
     edit(() => change.design);
   };
   const putFitted = async (values: Measured): Promise<void> => {
@@ -107,6 +121,18 @@ function Tune({ carId, design, runs }: TuneProps) {
     const note = `Fitted to ${runs.length} runs, ${latest[0]!.slice(0, 10)} to ${latest.at(-1)!.slice(0, 10)}.`;
     const fitted = withFittedValues(design, values);
     if (await keep(`fitted to ${runs.length} runs`, note, fitted)) edit(() => fitted);
+  };
+  const markPutRight = async (fault: Mendable): Promise<void> => {
+    if (!current && !(await keep('before it was put right', 'Kept by itself before a fault was put right.'))) return;
+    const { name } = CAUSES[fault];
+    await keep(`put right: ${name}`, `Tune: ${name} was confirmed at the table and put right.`, design, fault);
+  };
+  const leaveOut = async ({ id, version, record, design: ran }: RunOfCar, isLeftOut: boolean): Promise<void> => {
+    if (id === undefined || version === undefined) return;
+    const { leftOut: _before, ...plainly } = record;
+    const content = { ...plainly, design: ran, ...(isLeftOut && { leftOut: true as const }) };
+    const kept = await keepRun(dispatch, { id, carId, baseVersion: version, content });
+    if (kept.kind === 'refused') dispatch(toasted(problemLine(kept.error), { tone: 'stop' }));
   };
   const undo = (entry: LogEntry): void => void goBack(entry.parent.record.name, entry.parent.record.design);
   return (
@@ -138,28 +164,52 @@ function Tune({ carId, design, runs }: TuneProps) {
               <span className={plain.muted}>({next.reason})</span>
             </p>
           )}
-          {tuning && (
+          {tuning && explainFigure && (
             <div className={styles.columns}>
               <Part id="happened" title="What happened">
                 <Suspense fallback={<div className={styles.awaited} />}>
-                  <WhatHappened tuning={tuning} name={design.name} nameOf={nameOf} />
+                  <WhatHappened
+                    tuning={tuning}
+                    name={design.name}
+                    nameOf={nameOf}
+                    explain={explainFigure}
+                    runs={runs}
+                    onLeaveOut={(run, isLeftOut) => void leaveOut(run, isLeftOut)}
+                  />
                 </Suspense>
               </Part>
               <Part id="means" title="What it means">
-                <WhatItMeans tuning={tuning} nameOf={nameOf} onPut={() => void putFitted(tuning.values)} />
+                <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explainFigure} onPut={() => void putFitted(tuning.values)} />
               </Part>
               <Part id="why" title="Why">
-                {tuning.causes ? (
-                  <Why causes={tuning.causes} seen={tuning.seen} />
+                {told ? (
+                  <Why
+                    told={told}
+                    checks={checks}
+                    given={given}
+                    explain={explainFigure}
+                    onFound={toggle}
+                    onPutRight={(fault) => void markPutRight(fault)}
+                  />
                 ) : (
-                  <p className={plain.text}>As it was wound, the model cannot run it.</p>
+                  <p className={plain.text}>
+                    {tuning.putRight.length > 0
+                      ? 'It was put right, and has not run since: the next runs show what that brought.'
+                      : 'As it was wound, the model cannot run it.'}
+                  </p>
                 )}
               </Part>
               <Part id="next" title="What next">
-                <WhatNext design={design} next={tuning.next} straight={tuning.straight} onTake={(change) => void take(change)} />
+                <WhatNext
+                  design={design}
+                  next={tuning.next}
+                  straight={tuning.straight}
+                  explain={explainFigure}
+                  onTake={(change) => void take(change)}
+                />
               </Part>
               <Part id="compare" title="Compare">
-                <Compare groups={tuning.groups} nameOf={nameOf} />
+                <Compare groups={tuning.groups} nameOf={nameOf} goal={goalOf(design.aim)} explain={explainFigure} />
               </Part>
               <Part id="log" title="What was tried">
                 <TuningLog name={design.name} log={log} onUndo={undo} />

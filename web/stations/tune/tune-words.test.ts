@@ -12,10 +12,11 @@ describe('what Tune says', () => {
   });
   it('tells what was learnt as a part, with its range, and when it is little', () => {
     const learnt = { more: 0.33, low: 0.18, high: 0.52, left: 0.5 };
-    expect(plainly(learntWords(learnt, 'resistance'))).toBe('It rolls about a third harder than thought (9 in 10: 18 % to 52 %).');
-    expect(plainly(learntWords({ ...learnt, more: 0.51 }, 'resistance'))).toContain('It rolls about 50 % harder');
-    expect(learntWords({ ...learnt, more: -0.2 }, 'energy')).toContain('a fifth less than thought');
-    expect(learntWords({ ...learnt, more: 0.01, left: 0.95 }, 'energy')).toMatch(/as strong as thought.*these runs tell little/);
+    const told = (...of: Parameters<typeof learntWords>): string => plainly(Object.values(learntWords(...of)).join('|'));
+    expect(told(learnt, 'resistance')).toBe('It rolls about a third harder than thought|9 in 10: 18 % to 52 %|.');
+    expect(told({ ...learnt, more: 0.51 }, 'resistance')).toContain('It rolls about 50 % harder');
+    expect(told({ ...learnt, more: -0.2 }, 'energy')).toContain('a fifth less than thought');
+    expect(told({ ...learnt, more: 0.01, left: 0.95 }, 'energy')).toMatch(/as strong as thought.*these runs tell little/);
   });
   it('tells a verdict with its interval, or how many runs would settle it', () => {
     const comparison = { verdict: 'better', gain: 0.12, low: 0.05, high: 0.19, chance: 0.99, more: null } as const;
@@ -33,7 +34,7 @@ describe('what Tune says', () => {
   });
   it('tells a gain in the unit of what is asked', () => {
     const car = newCar('x');
-    const change = { words: '', design: car, gain: 1.42, low: 0.9, high: 2, chance: 1, distance: 20, minutes: 10, parts: [] };
+    const change = { words: '', design: car, gain: 1.42, low: 0.9, high: 2, chance: 1, distance: 20, minutes: 10, parts: [], rules: null };
     expect(plainly(gainWords(change, car, 'metric'))).toBe('better by 1.4 m (8 in 10: 0.9 to 2.0) · 99 % likely');
     const quick = { ...car, aim: { ...car.aim, kind: 'quickest-to', distance: 6 } as typeof car.aim };
     expect(plainly(gainWords(change, quick, 'metric'))).toMatch(/^quicker by 1\.4 s/);
@@ -54,7 +55,7 @@ describe('what Tune says', () => {
     expect(move).toBe('Move one of these: the right end of the drive axle 4 mm back (± 1 mm).');
     expect(floor).toContain('to the right on the way out');
     expect(straightWords({ ...told, moves: [] }, 'metric')[0]).toContain('no move yet');
-    expect(groupWords({ design: newCar('x'), wind: { kind: 'turns', turns: 8 }, direction: 'out' }, () => '“long lever”')).toBe(
+    expect(groupWords({ design: newCar('x'), wind: { kind: 'turns', turns: 8 }, direction: 'out', faults: [] }, () => '“long lever”')).toBe(
       '8 turns, out, “long lever”',
     );
   });

@@ -1,9 +1,11 @@
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { goalOf } from '../../../core/brief/goal.ts';
+import { goalOf, type Goal } from '../../../core/brief/goal.ts';
+import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
 import { CAUSES, SURE, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
 import type { Comparison } from '../../../core/trials/did-it-help.ts';
 import type { Interval } from '../../../core/trials/fit/predict-fitted.ts';
 import type { FurtherRun, Learnt } from '../../../core/trials/learnt.ts';
+import type { LogEntry } from '../../../core/trials/tuning-log.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
@@ -19,13 +21,22 @@ export function intervalWords({ low, middle, high }: Interval, units: UnitSystem
 }
 
 /** Like runs by how they were wound, and by which version ran where there are several: `fully wound, “long lever”`. */
-export const groupWords = (group: Pick<TunedGroup, 'wind' | 'direction' | 'design'>, nameOf: (design: CarDesign) => string): string =>
-  [windingWords(group), nameOf(group.design)].filter(Boolean).join(', ');
+export const groupWords = (
+  group: Pick<TunedGroup, 'wind' | 'direction' | 'design' | 'faults'>,
+  nameOf: (design: CarDesign) => string,
+): string =>
+  [windingWords(group), nameOf(group.design), ...group.faults.map((fault) => `before “${CAUSES[fault].name}” was put right`)]
+    .filter(Boolean)
+    .join(', ');
 
 const windingWords = ({ wind, direction }: Pick<TunedGroup, 'wind' | 'direction'>): string =>
   [wind.kind === 'full' ? 'fully wound' : `${printNumber(wind.turns, 'count', 'metric')} turns`, direction ?? '']
     .filter(Boolean)
     .join(', ');
+
+/** Which share of runs goes how far, where the wall hides how far some would: `all beyond 6.10 m, 2 in 3 beyond 8.40 m`. */
+export const beyondWords = (steps: NonNullable<TunedGroup['beyond']>, units: UnitSystem): string =>
+  `${steps.map(([distance, share]) => `${percent(share)} go beyond ${printQuantity(distance, 'distance', units)}`).join(', ')} (walls as “at least”).`;
 
 /** Shares below which it is no more than thought, and beyond which it is told in figures. */
 const NONE = 0.03;
@@ -44,15 +55,23 @@ const inWords = (share: number): string => {
   return parts.reduce((best, part) => (Math.abs(part[0] - share) < Math.abs(best[0] - share) ? part : best))[1];
 };
 
-/** `It rolls about a third harder than thought (9 in 10: 18 to 52 %).` */
-export function learntWords({ more, low, high, left }: Learnt, of: 'resistance' | 'energy'): string {
-  const range = `(9 in 10: ${percent(low)} to ${percent(high)})`;
+/** `It rolls about a third harder than thought`, `9 in 10: 18 to 52 %`, and whether these runs tell much of it. */
+export function learntWords(
+  { more, low, high, left }: Learnt,
+  of: 'resistance' | 'energy',
+): { readonly words: string; readonly range: string; readonly remark: string } {
   const [subject, up, down] = of === 'resistance' ? ['It rolls', 'harder', 'easier'] : ['Its motor gives', 'more', 'less'];
-  const told =
+  const words =
     Math.abs(more) < NONE
-      ? `${of === 'resistance' ? 'It rolls as hard as thought' : 'Its motor is as strong as thought'} ${range}`
-      : `${subject} about ${inWords(Math.abs(more))} ${more > 0 ? up : down} than thought ${range}`;
-  return left > 0.85 ? `${told}; these runs tell little of it by itself.` : `${told}.`;
+      ? of === 'resistance'
+        ? 'It rolls as hard as thought'
+        : 'Its motor is as strong as thought'
+      : `${subject} about ${inWords(Math.abs(more))} ${more > 0 ? up : down} than thought`;
+  return {
+    words,
+    range: `9 in 10: ${percent(low)} to ${percent(high)}`,
+    remark: left > 0.85 ? '; these runs tell little of it by itself.' : '.',
+  };
 }
 
 export const FURTHER: Readonly<Record<FurtherRun['id'], string>> = {
@@ -90,6 +109,15 @@ export function gainWords({ gain, low, high, chance }: SuggestedChange, design: 
   const told = (value: number): string => printKnown(value, half, isTime ? 'time' : 'distance', units);
   const unit = unitOf(isTime ? 'time' : 'distance', units);
   return `${isTime ? 'quicker by' : 'better by'} ${told(gain)}\u00a0${unit} (8 in 10: ${told(low)} to ${told(high)}) · ${percent(Math.min(chance, 0.99))} likely`;
+}
+
+/** How runs of two groups do at what is asked. */
+export function markWords({ beats, mark }: AtTheMark, goal: Goal, units: UnitSystem): string {
+  const nearer = goal.kind === 'closest-to' ? 'stops nearer to the mark' : 'goes further';
+  const told = `The next run of the second ${nearer} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
+  if (!mark || goal.kind === 'closest-to') return `${told}.`;
+  const [first, second] = mark.reach.map((share) => percent(Math.min(Math.max(share, 0.01), 0.99)));
+  return `${told}; the mark at ${printQuantity(mark.distance, 'distance', units)} is reached by ${first} of the first’s runs, and by ${second} of the second’s.`;
 }
 
 const VERDICTS: Readonly<Record<Comparison['verdict'], string>> = {
@@ -132,4 +160,11 @@ export function straightWords({ moves, within, drift, way, ofFloor }: Straighten
       .join(', or ')} (± ${size(within)}).`,
     ...floor,
   ];
+}
+
+/** What became of a change, by the car as it is now. */
+export function decidedWords({ isKept, comparison }: LogEntry): string {
+  if (comparison === null) return isKept ? 'on the car, not judged yet' : 'taken off, not judged';
+  if (comparison.verdict === 'worse') return isKept ? 'on the car, though worse' : 'undone';
+  return isKept ? 'kept' : 'undone';
 }

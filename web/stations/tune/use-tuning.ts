@@ -2,6 +2,8 @@ import { proxy } from 'comlink';
 import { useEffect } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
+import type { Given } from '../../../core/trials/causes.ts';
+import type { PutRight } from '../../../core/trials/trial-groups.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { usePartsAtHand } from '../../open-car/use-own-parts.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -9,7 +11,7 @@ import { pooled } from '../../workers/explore.ts';
 import { QUIET, useJob } from '../../workers/use-job.ts';
 
 /** What the runs of a car tell, worked out beside the page whenever car or runs have changed. */
-export function useTuning(design: CarDesign, runs: readonly RunOfCar[]) {
+export function useTuning(design: CarDesign, runs: readonly RunOfCar[], putRight: readonly PutRight[], given: readonly Given[]) {
   const units = useUnits();
   const { parts } = usePartsAtHand();
   const job = useJob<Tuning>();
@@ -23,13 +25,13 @@ export function useTuning(design: CarDesign, runs: readonly RunOfCar[]) {
           pooled(0).work.tuneCar(
             design,
             runs,
-            { own, units },
+            { own, units, putRight, given },
             proxy((share: number) => void report(null, share)),
           ),
         ),
       QUIET,
     );
     return () => clearTimeout(timer);
-  }, [run, design, runs, parts, units]);
+  }, [run, design, runs, parts, units, putRight, given]);
   return job;
 }

@@ -2,18 +2,22 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../charts/chart.tsx';
 import { ChartExport } from '../../charts/chart-export.tsx';
+import { Explained } from '../../ui/explained.tsx';
+import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
+import { OddRuns } from './odd-runs.tsx';
 import { runsInOrder, runsOverTurns } from './runs-against-model.ts';
 import styles from './tune.module.css';
-import { groupWords } from './tune-words.ts';
+import { beyondWords, groupWords } from './tune-words.ts';
 
 /** What the runs are drawn over. */
 const ACROSS = {
@@ -29,17 +33,22 @@ interface WhatHappenedProps {
   readonly name: string;
   /** What a car as it ran is called. */
   readonly nameOf: (design: CarDesign) => string;
+  readonly explain: (figure: string) => Explanation;
+  readonly runs: readonly RunOfCar[];
+  readonly onLeaveOut: (run: RunOfCar, isLeftOut: boolean) => void;
 }
 
 /** The runs as points over the turns, with what was thought and what is fitted behind them; groups with mean and scatter. */
-export default function WhatHappened({ tuning, name, nameOf }: WhatHappenedProps) {
+export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLeaveOut }: WhatHappenedProps) {
   const units = useUnits();
   const tokens = useTokens();
   const [across, setAcross] = useState<keyof typeof ACROSS>('turns');
   const option = useMemo(() => ACROSS[across].option(tuning, units, tokens), [across, tuning, units, tokens]);
   const metres = (value: number): string => printQuantity(value, 'distance', units);
   const { groups } = tuning;
-  const odd = groups.flatMap(({ distances }) => distances).filter(({ isOdd }) => isOdd).length;
+  const ids = new Set(groups.flatMap(({ distances }) => distances.filter(({ isOdd }) => isOdd).map(({ id }) => id)));
+  const odd = runs.filter(({ id }) => id !== undefined && ids.has(id));
+  const leftOut = runs.filter(({ record }) => record.leftOut);
   const words = groups.map((group) => {
     const walls = group.distances.filter(({ isWall }) => isWall).length;
     return `${groupWords(group, nameOf)}: ${group.distances.length} runs${walls > 0 ? `, ${walls} into the wall` : ''}`;
@@ -92,21 +101,33 @@ export default function WhatHappened({ tuning, name, nameOf }: WhatHappenedProps
           ])}
         />
       </Wide>
+      <p className={plain.caption}>
+        <Explained explain={explain} figure="like runs">
+          how mean and scatter are worked out
+        </Explained>
+      </p>
+      {groups.map(
+        (group, i) =>
+          group.beyond && (
+            <p key={`beyond-${i}`} className={plain.text}>
+              {i + 1}. {groupWords(group, nameOf)}: {beyondWords(group.beyond, units)}
+            </p>
+          ),
+      )}
       {groups.map(
         (group, i) =>
           group.trend &&
           group.trend.p < TOLD && (
             <p key={i} className={plain.text}>
               Over the session the runs {groupWords(group, nameOf)} grow {group.trend.slope < 0 ? 'shorter' : 'longer'} by about{' '}
-              {metres(Math.abs(group.trend.slope))} from run to run: wipe wheels and floor, and look for what works loose.
+              <Explained explain={explain} figure="trend">
+                {metres(Math.abs(group.trend.slope))}
+              </Explained>{' '}
+              from run to run: wipe wheels and floor, and look for what works loose.
             </p>
           ),
       )}
-      {odd > 0 && (
-        <p className={plain.text}>
-          ◆ {odd === 1 ? 'One run lies' : `${odd} runs lie`} far from the others: look at what was seen; nothing is left out by itself.
-        </p>
-      )}
+      {odd.length + leftOut.length > 0 && <OddRuns odd={odd} leftOut={leftOut} onLeaveOut={onLeaveOut} />}
     </>
   );
 }

@@ -2,60 +2,80 @@ import Button from '@mui/material/Button';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { printNumber, printQuantity } from '../../../core/units/quantity.ts';
+import { Explained } from '../../ui/explained.tsx';
+import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
-import { FURTHER, intervalWords, learntWords, percent, groupWords } from './tune-words.ts';
+import type { Learnt } from '../../../core/trials/learnt.ts';
+import type { TuneFigure } from './explain-tuning.ts';
+import { FURTHER, groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
 
 interface WhatItMeansProps {
   readonly tuning: Tuning;
   readonly nameOf: (design: CarDesign) => string;
+  readonly explain: (figure: string) => Explanation;
   readonly onPut: () => void;
 }
 
 /** What the runs tell of the car itself, and how well the model now says what it was not fitted to. */
-export function WhatItMeans({ tuning, nameOf, onPut }: WhatItMeansProps) {
+export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps) {
   const units = useUnits();
   const { full, learnt, groups, further, scatter, room } = tuning;
   const metres = (value: number): string => printQuantity(value, 'distance', units);
   const held = groups.filter(({ heldOut, spread }) => heldOut !== null && spread !== null);
   const [best] = further;
+  const figure = (name: TuneFigure, words: string): React.ReactNode => (
+    <Explained explain={explain} figure={name}>
+      {words}
+    </Explained>
+  );
+  const learntLine = (of: 'resistance' | 'energy', told: Learnt): React.ReactNode => {
+    const { words, range, remark } = learntWords(told, of);
+    return (
+      <p className={plain.text}>
+        {words} ({figure(of, range)}){remark}
+      </p>
+    );
+  };
   return (
     <>
       {full && (
         <p className={plain.strong}>
-          Fully wound on a long floor: {intervalWords(full.mean, units)} on average, 9 in 10; its next run {intervalWords(full.next, units)}
-          .
+          Fully wound on a long floor: {figure('mean', intervalWords(full.mean, units))} on average, 9 in 10; its next run{' '}
+          {figure('next run', intervalWords(full.next, units))}.
         </p>
       )}
       {full?.fork && (
         <p className={plain.text}>
-          ■ Its launch is within 15 % of spinning: about {metres(full.fork.holds)} where its tyres hold, about {metres(full.fork.spins)}{' '}
-          where they spin.
+          ■ Its launch is within 15 % of spinning: about {figure('fork', metres(full.fork.holds))} where its tyres hold, about{' '}
+          {figure('fork', metres(full.fork.spins))} where they spin.
         </p>
       )}
       {learnt && (
         <>
-          <p className={plain.text}>{learntWords(learnt.resistance, 'resistance')}</p>
-          <p className={plain.text}>{learntWords(learnt.energy, 'energy')}</p>
+          {learntLine('resistance', learnt.resistance)}
+          {learntLine('energy', learnt.energy)}
         </>
       )}
-      <p className={plain.text}>One run differs from the next by about {percent(scatter)} of its way.</p>
+      <p className={plain.text}>One run differs from the next by about {figure('scatter', percent(scatter))} of its way.</p>
       {held.map((group, i) => (
         <p key={i} className={plain.text}>
-          Fitted without the runs {groupWords(group, nameOf)}, this model would have said {intervalWords(group.heldOut!, units)} of them;
-          they came to {metres(group.spread!.mean)}.
+          Fitted without the runs {groupWords(group, nameOf)}, this model would have said{' '}
+          {figure('held out', intervalWords(group.heldOut!, units))} of them; they came to {metres(group.spread!.mean)}.
         </p>
       ))}
       {best && best.share > 0.02 && (
         <p className={plain.text}>
-          What would tell most of the full winding: {FURTHER[best.id]} (takes away about {percent(best.share)} of what is not known).
+          What would tell most of the full winding: {FURTHER[best.id]} (takes away about {figure('further', percent(best.share))} of what is
+          not known).
         </p>
       )}
       {room && (
         <p className={plain.text}>
-          The room is {metres(room.room)}: 9 in 10 of its next runs stop inside with up to {printNumber(room.turns, 'count', units)} turns,
-          at {intervalWords(room.distance, units)}. Try these next; a wall that is hit still counts as “at least”.
+          The room is {metres(room.room)}: 9 in 10 of its next runs stop inside with up to{' '}
+          {figure('room', `${printNumber(room.turns, 'count', units)} turns`)}, at {intervalWords(room.distance, units)}. Try these next; a
+          wall that is hit still counts as “at least”.
         </p>
       )}
       {Object.keys(tuning.values).length > 0 && (

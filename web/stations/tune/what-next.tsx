@@ -3,6 +3,8 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { NextChanges, SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
 import { printAbout } from '../../../core/units/quantity.ts';
+import { Explained } from '../../ui/explained.tsx';
+import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
@@ -14,11 +16,12 @@ interface WhatNextProps {
   readonly design: CarDesign;
   readonly next: NextChanges | null;
   readonly straight: Straightening | null;
+  readonly explain: (figure: string) => Explanation;
   readonly onTake: (change: SuggestedChange) => void;
 }
 
 /** Changes ranked by what they gain for the brief, both schools with their numbers, and how to make it run straight. */
-export function WhatNext({ design, next, straight, onTake }: WhatNextProps) {
+export function WhatNext({ design, next, straight, explain, onTake }: WhatNextProps) {
   const units = useUnits();
   const about = (value: number): string => printAbout(value, 'distance', units);
   return (
@@ -36,11 +39,18 @@ export function WhatNext({ design, next, straight, onTake }: WhatNextProps) {
           {next.changes.map((change) => (
             <li key={change.words} className={styles.change}>
               <span className={plain.strong}>{change.words}</span>
-              <span className={plain.text}>{gainWords(change, design, units)}</span>
+              <span className={plain.text}>
+                <Explained explain={explain} figure="gain">
+                  {gainWords(change, design, units)}
+                </Explained>
+              </span>
               <span className={`${plain.caption} ${plain.muted}`}>
-                about {change.minutes} minutes
+                <Explained explain={explain} figure="effort">
+                  about {change.minutes} minutes
+                </Explained>
                 {change.parts.map(({ name, isAtHand }) => ` · ${name}${isAtHand ? ' (in the drawer)' : ''}`).join('')}; then{' '}
                 {about(change.distance)}
+                {change.rules !== null && ` · ${change.rules}`}
               </span>
               <div className={styles.row}>
                 <Button size="small" variant="outlined" aria-label={`Take it: ${change.words}`} onClick={() => onTake(change)}>
@@ -52,24 +62,38 @@ export function WhatNext({ design, next, straight, onTake }: WhatNextProps) {
         </ol>
       )}
       {next && next.schools.length > 0 && (
-        <Wide label="What schools say">
-          <WordTable
-            head={['what schools say', 'less', 'now', 'more']}
-            rows={next.schools.map(({ name, less, more, now }) => [
-              name,
-              `${less.words}: ${about(less.distance)}`,
-              about(now),
-              `${more.words}: ${about(more.distance)}`,
-            ])}
-          />
-        </Wide>
+        <>
+          <Wide label="What schools say">
+            <WordTable
+              head={['what schools say', 'less', 'now', 'more']}
+              rows={next.schools.map(({ name, less, more, now }) => [
+                name,
+                `${less.words}: ${about(less.distance)}`,
+                about(now),
+                `${more.words}: ${about(more.distance)}`,
+              ])}
+            />
+          </Wide>
+          <p className={plain.caption}>
+            <Explained explain={explain} figure="schools">
+              how these are worked out
+            </Explained>
+          </p>
+        </>
       )}
       {straight ? (
-        straightWords(straight, units).map((line) => (
-          <p key={line} className={plain.text}>
-            {line}
+        <>
+          {straightWords(straight, units).map((line) => (
+            <p key={line} className={plain.text}>
+              {line}
+            </p>
+          ))}
+          <p className={plain.caption}>
+            <Explained explain={explain} figure="straight">
+              how this is worked out
+            </Explained>
           </p>
-        ))
+        </>
       ) : (
         <p className={`${plain.caption} ${plain.muted}`}>
           Write down how far off the line it stops (Track, more of this run), and it is told here which end of which axle to move.

@@ -1,39 +1,58 @@
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
-import { CAUSES, explain, type CauseId, type Evidence } from '../../../core/trials/causes.ts';
-import type { Tuning } from '../../../core/trials/tuning.ts';
+import { useState } from 'react';
+import { CAUSES, isMendable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
+import type { Mendable } from '../../../core/trials/fit/trial.ts';
+import { Explained } from '../../ui/explained.tsx';
+import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
+import type { Checks } from './tune-checks.ts';
 import styles from './tune.module.css';
 import { causeFacts, isSure, whyWords } from './tune-words.ts';
 
 /** Causes that are told before more are asked for. */
 const SHOWN = 4;
 
+interface WhyProps {
+  readonly told: Causes;
+  readonly checks: Checks;
+  /** What was confirmed and is reckoned with everywhere. */
+  readonly given: readonly CauseId[];
+  readonly explain: (figure: string) => Explanation;
+  readonly onFound: (id: CauseId, result: 'confirmed' | 'ruled-out') => void;
+  /** It was cured at the table: the next runs show what that brought. */
+  readonly onPutRight: (id: Mendable) => void;
+}
+
 /** What may be behind it, ranked; a check at the table ranks them again at once. */
-export function Why({ causes, seen }: { readonly causes: NonNullable<Tuning['causes']>; readonly seen: Tuning['seen'] }) {
+export function Why({ told, checks, given, explain, onFound, onPutRight }: WhyProps) {
   const units = useUnits();
-  const [checks, setChecks] = useState<NonNullable<Evidence['checks']>>({});
   const [all, setAll] = useState(false);
-  const told = useMemo(() => explain(causes, { seen, checks }), [causes, seen, checks]);
-  const found = (id: CauseId, result: 'confirmed' | 'ruled-out'): void =>
-    setChecks((before) => {
-      const { [id]: was, ...others } = before;
-      return was === result ? others : { ...others, [id]: result };
-    });
   return (
     <>
       <p className={plain.strong} role="status">
         {whyWords(told)}
       </p>
+      {given.map((id) => (
+        <div key={id} className={styles.row}>
+          <span className={plain.text}>✓ Reckoned with everywhere here: {CAUSES[id].name}.</span>
+          <Button size="small" aria-label={`Take back: ${CAUSES[id].name}`} onClick={() => onFound(id, 'confirmed')}>
+            Take it back
+          </Button>
+        </div>
+      ))}
       <ol className={`${plain.list} ${styles.list}`}>
         {told.causes.slice(0, all ? undefined : SHOWN).map((cause) => {
-          const { name, seen: wouldSee, check } = CAUSES[cause.id];
+          const { name, seen: wouldSee, check, cure } = CAUSES[cause.id];
           return (
             <li key={cause.id} className={styles.cause}>
               <div className={styles.row}>
                 <span className={isSure(cause) ? plain.strong : plain.text}>{name}</span>
-                <span className={`${plain.caption} ${plain.muted}`}>{causeFacts(cause, units)}</span>
+                <span className={plain.caption}>
+                  <Explained explain={explain} figure="cause">
+                    {causeFacts(cause, units)}
+                  </Explained>
+                </span>
               </div>
               <div className={styles.bar} aria-hidden>
                 <span style={{ width: `${100 * cause.probability}%` }} />
@@ -48,7 +67,7 @@ export function Why({ causes, seen }: { readonly causes: NonNullable<Tuning['cau
                       variant={checks[cause.id] === 'confirmed' ? 'contained' : 'outlined'}
                       aria-pressed={checks[cause.id] === 'confirmed'}
                       aria-label={`Confirmed: ${name}`}
-                      onClick={() => found(cause.id, 'confirmed')}
+                      onClick={() => onFound(cause.id, 'confirmed')}
                     >
                       Confirmed
                     </Button>
@@ -57,11 +76,14 @@ export function Why({ causes, seen }: { readonly causes: NonNullable<Tuning['cau
                       variant={checks[cause.id] === 'ruled-out' ? 'contained' : 'outlined'}
                       aria-pressed={checks[cause.id] === 'ruled-out'}
                       aria-label={`Ruled out: ${name}`}
-                      onClick={() => found(cause.id, 'ruled-out')}
+                      onClick={() => onFound(cause.id, 'ruled-out')}
                     >
                       Ruled out
                     </Button>
                   </div>
+                  {checks[cause.id] === 'confirmed' && cure && isMendable(cause.id) && (
+                    <Cure words={cure} name={name} onPutRight={() => onPutRight(cause.id as Mendable)} />
+                  )}
                 </>
               )}
             </li>
@@ -76,3 +98,16 @@ export function Why({ causes, seen }: { readonly causes: NonNullable<Tuning['cau
     </>
   );
 }
+
+/** How a fault is put right, and that it was. */
+const Cure = ({ words, name, onPutRight }: { readonly words: string; readonly name: string; readonly onPutRight: () => void }) => (
+  <>
+    <p className={plain.text}>{words}</p>
+    <div className={styles.row}>
+      <Button size="small" variant="contained" aria-label={`It is put right: ${name}`} onClick={onPutRight}>
+        It is put right
+      </Button>
+      <span className={`${plain.caption} ${plain.muted}`}>runs from now on stand apart from those before</span>
+    </div>
+  </>
+);

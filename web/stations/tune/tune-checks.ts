@@ -1,0 +1,45 @@
+import { useMemo, useState } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { isSameBuild } from '../../../core/car/same-design.ts';
+import { GIVENS, type CauseId, type Evidence, type Given } from '../../../core/trials/causes.ts';
+
+export type Checks = NonNullable<Evidence['checks']>;
+
+/** What was found at the table of a car as it then was, and until when of its runs. */
+interface Found {
+  readonly design: CarDesign;
+  /** Faults put right by then: what was found before is no finding of the mended car. */
+  readonly putRight: number;
+  readonly checks: Checks;
+}
+
+const keyOf = (carId: string): string => `tune-checks-${carId}`;
+
+function stored(carId: string): Found | null {
+  try {
+    return JSON.parse(localStorage.getItem(keyOf(carId)) ?? 'null') as Found | null;
+  } catch {
+    return null;
+  }
+}
+
+/** What is confirmed of parts or floor stays so when something else is changed. */
+const givenOf = (checks: Checks): readonly Given[] => GIVENS.filter((id) => checks[id] === 'confirmed');
+
+/** What was found at the table, kept in this browser: of parts and floor until it is taken back, else as long as the car is as it was. */
+export function useTuneChecks(carId: string, design: CarDesign, putRight: number) {
+  const [found, setFound] = useState(() => stored(carId));
+  const isOfThisCar = found !== null && found.putRight === putRight && isSameBuild(found.design, design);
+  const given = useMemo(() => (found ? givenOf(found.checks) : []), [found]);
+  const checks = useMemo(
+    (): Checks => (isOfThisCar ? found.checks : Object.fromEntries(given.map((id) => [id, 'confirmed']))),
+    [isOfThisCar, found, given],
+  );
+  const toggle = (id: CauseId, result: 'confirmed' | 'ruled-out'): void => {
+    const { [id]: was, ...others } = checks;
+    const next: Found = { design, putRight, checks: was === result ? others : { ...others, [id]: result } };
+    localStorage.setItem(keyOf(carId), JSON.stringify(next));
+    setFound(next);
+  };
+  return { checks, given, toggle };
+}
