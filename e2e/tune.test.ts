@@ -48,7 +48,7 @@ describe('a builder at the Tune station', () => {
     const saved = await downloadsOf(page);
     await car.press('Save as JSON');
     const log = JSON.parse((await saved('-tuning.json')).toString()) as { tried: { decided: string; why: string; came: string }[] };
-    expect(log.tried[0]).toMatchObject({ decided: 'not on the car now' });
+    expect(log.tried[0]).toMatchObject({ decided: 'undone' });
     expect(log.tried[0]!.why).toMatch(/^Tune: expected better by /);
     expect(log.tried[0]!.came).toMatch(/^Worse: /);
     await page.close();

@@ -67,7 +67,7 @@ describe('a car that spins and rubs', () => {
         await page.goto(`${stage.program.url}/cars/${CAR}/tune`);
         const next = await nextOf(page);
         done.push(next);
-          if (next.includes('make the run that counts')) break;
+        if (next.includes('make the run that counts')) break;
         const link = await page.$('main p a[href$="/track"] ::-p-text(make)');
         if (link) {
           await link.click();

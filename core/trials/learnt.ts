@@ -50,6 +50,15 @@ export interface FurtherRun {
   readonly share: number;
 }
 
+/** Each in words. */
+export const FURTHER: Readonly<Record<FurtherRun['id'], string>> = {
+  half: 'one more run at half winding',
+  'three-quarters': 'one more run at three quarters of a full wind',
+  full: 'one more run fully wound',
+  'stop-time-half': 'one stop time at half winding',
+  'stop-time-full': 'one stop time fully wound',
+};
+
 /** s of a watch. */
 const WATCH = 0.25;
 

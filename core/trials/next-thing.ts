@@ -1,4 +1,5 @@
 import { CAUSES, isMendable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
+import { FURTHER } from './learnt.ts';
 import type { Tuning } from './tuning.ts';
 import type { RunPlan } from './tuning-log.ts';
 
@@ -94,7 +95,7 @@ export function nextByRuns(
   return run
     ? {
         station: 'track',
-        words: 'make a run that tells more',
+        words: `make ${FURTHER[run.id]}`,
         reason: `it would take away about ${inHundred(run.share)} of what is not known`,
       }
     : { station: 'track', words: 'make more runs alike', reason: 'they tell what luck is' };

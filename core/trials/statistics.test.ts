@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Outcome } from '../car/car-design.ts';
+import { atTheMark } from './at-the-mark.ts';
 import { censoredGroup, kaplanMeier } from './censored.ts';
 import { didItHelp, permutationP, superiority, welch } from './did-it-help.ts';
 import { trendOf } from './trend.ts';
@@ -88,5 +89,25 @@ describe('before and after', () => {
     expect(unsure.more).toBeGreaterThan(0);
     expect(unsure.chance).toBeGreaterThan(0.5);
     expect(didItHelp([10], [12, 13])).toBeNull();
+  });
+});
+
+describe('two groups at what is asked', () => {
+  const around = (middle: number): number[] => [0.97, 0.99, 1.01, 1.03].map((by) => middle * by);
+  const furthest = { kind: 'furthest' } as const;
+  it('are even where they are alike, and it is sure where they are far apart', () => {
+    expect(atTheMark(around(10), around(10), furthest)!).toEqual({ beats: expect.closeTo(0.5, 6), mark: null });
+    expect(atTheMark(around(10), around(15), furthest)!.beats).toBeGreaterThan(0.98);
+    expect(atTheMark([10], around(10), furthest)).toBeNull();
+  });
+  it('tell how many come to the mark: half of those that lie about it', () => {
+    const { mark } = atTheMark(around(12), around(16), { kind: 'at-least', distance: 12 })!;
+    expect(mark!.reach[0]).toBeCloseTo(0.5, 2);
+    expect(mark!.reach[1]).toBeGreaterThan(0.98);
+  });
+  it('of a mark to stop at, the one about it wins, from either side', () => {
+    const near = { kind: 'closest-to', distance: 12 } as const;
+    expect(atTheMark(around(12), around(16), near)!.beats).toBeLessThan(0.1);
+    expect(atTheMark(around(8), around(12), near)!.beats).toBeGreaterThan(0.9);
   });
 });

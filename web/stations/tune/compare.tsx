@@ -4,6 +4,7 @@ import type { Goal } from '../../../core/brief/goal.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { changeWords, differences } from '../../../core/car/difference.ts';
 import { atTheMark } from '../../../core/trials/at-the-mark.ts';
+import { CAUSES } from '../../../core/trials/causes.ts';
 import { didItHelp, permutationP, superiority, welch } from '../../../core/trials/did-it-help.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
@@ -35,6 +36,7 @@ export function Compare({ groups, nameOf, goal, explain }: CompareProps) {
   const comparison = didItHelp(before, after);
   const mark = atTheMark(before, after, goal);
   const changed = differences(a.design, b.design, units);
+  const mended = [...a.faults.filter((fault) => !b.faults.includes(fault)), ...b.faults.filter((fault) => !a.faults.includes(fault))];
   const test = comparison && welch(before, after);
   const permuted = comparison && permutationP(before, after);
   return (
@@ -59,8 +61,9 @@ export function Compare({ groups, nameOf, goal, explain }: CompareProps) {
           )}
           <p className={plain.text}>
             On average the second goes further: {percent(Math.min(Math.max(comparison.chance, 0.01), 0.99))} likely.{' '}
-            {changed.length > 0 ? `Changed: ${changeWords(a.design, b.design, units)}.` : 'The car is the same.'}
-            {changed.length > 1 && ' More than one thing was changed: their shares cannot be told apart.'}
+            {changed.length > 0 ? `Changed: ${changeWords(a.design, b.design, units)}.` : 'The design is the same.'}
+            {mended.map((fault) => ` “${CAUSES[fault].name}” was put right between them.`)}
+            {changed.length + mended.length > 1 && ' More than one thing was changed: their shares cannot be told apart.'}
           </p>
           <Button size="small" onClick={() => setOpen(!isOpen)} aria-expanded={isOpen} sx={{ justifySelf: 'start' }}>
             {isOpen ? 'less' : 'the tests of the books'}

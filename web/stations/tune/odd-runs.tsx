@@ -16,7 +16,10 @@ interface OddRunsProps {
 export function OddRuns({ odd, leftOut, onLeaveOut }: OddRunsProps) {
   const units = useUnits();
   const told = ({ record: { outcome, seen, note } }: RunOfCar): string =>
-    [printQuantity(outcome.distance, 'distance', units), ...seen.map((thing) => SEEN_WORDS[thing]), note].filter(Boolean).join(', ');
+    [printQuantity(outcome.distance, 'distance', units), ...seen.map((thing) => SEEN_WORDS[thing]), note]
+      .filter(Boolean)
+      .join(', ')
+      .replace(/\.$/, '');
   return (
     <>
       {odd.map((run) => (

@@ -36,7 +36,7 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
     const told = rows.map(({ before, after, ...row }) => ({ ...row, 'before m': before.join(' '), 'after m': after.join(' ') }));
     download(`${fileName(name)}-tuning.csv`, Papa.unparse(told, { newline: '\r\n' }), 'text/csv');
   };
-  const present = log.find(({ isPresent }) => isPresent);
+  const present = log.find(({ isPresent, version }) => isPresent && !version.record.putRight);
   return (
     <>
       {present?.comparison && (

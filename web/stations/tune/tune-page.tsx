@@ -101,7 +101,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
   const nameOf = useCallback(
     (ran: CarDesign): string => {
-      const kept = versions.find(({ record }) => isSameBuild(record.design, ran))?.record.name;
+      const kept = versions.find(({ record }) => !record.putRight && isSameBuild(record.design, ran))?.record.name;
       return kept ? `“${kept}”` : '';
     },
     [versions],

@@ -4,14 +4,14 @@ import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
 import { CAUSES, SURE, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
 import type { Comparison } from '../../../core/trials/did-it-help.ts';
 import type { Interval } from '../../../core/trials/fit/predict-fitted.ts';
-import type { FurtherRun, Learnt } from '../../../core/trials/learnt.ts';
+import type { Learnt } from '../../../core/trials/learnt.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
 import { printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 
-export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`;
+export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`.replace('-', '−');
 
 /** `20.1 m (18.8 to 21.4)`, no finer than it is known. */
 export function intervalWords({ low, middle, high }: Interval, units: UnitSystem): string {
@@ -73,14 +73,6 @@ export function learntWords(
     remark: left > 0.85 ? '; these runs tell little of it by itself.' : '.',
   };
 }
-
-export const FURTHER: Readonly<Record<FurtherRun['id'], string>> = {
-  half: 'one more run at half winding',
-  'three-quarters': 'one more run at three quarters of a full wind',
-  full: 'one more run fully wound',
-  'stop-time-half': 'one stop time at half winding',
-  'stop-time-full': 'one stop time fully wound',
-};
 
 /** What is most likely, or that it cannot be told, and what would. */
 export function whyWords({ causes, named, wouldTell }: Explanation): string {

@@ -7,9 +7,9 @@ import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
-import type { Learnt } from '../../../core/trials/learnt.ts';
+import { FURTHER, type Learnt } from '../../../core/trials/learnt.ts';
 import type { TuneFigure } from './explain-tuning.ts';
-import { FURTHER, groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
+import { groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
 
 interface WhatItMeansProps {
   readonly tuning: Tuning;
