@@ -11,6 +11,7 @@ import { CAUSES, explain, NOTED, weighCauses, type CauseId } from '../core/trial
 import { didItHelp } from '../core/trials/did-it-help.ts';
 import { fitCar } from '../core/trials/fit/fit-car.ts';
 import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
+import { ownScatter } from '../core/trials/own-scatter.ts';
 import { allChanges, nextChanges } from '../core/trials/next-change.ts';
 import { dice, hiddenCar, share, trials, type HiddenOptions } from './hidden-cars.ts';
 
@@ -223,13 +224,22 @@ function verdicts(): void {
   const chance = dice(seed + 5);
   const group = (mean: number, count: number): number[] => numbered(count).map(() => mean * Math.exp(0.05 * chance.normal()));
   const day = (): number => Math.exp(0.02 * chance.normal());
-  const told = (mean: number, count: number, is: readonly string[]): string =>
+  /** By a builder’s own history: so many groups of three runs before these. */
+  const told = (mean: number, count: number, is: readonly string[], earlier = 8): string =>
     shareOf(
-      numbered(1000).map(() => didItHelp(group(10, count), group(mean * day(), count))!.verdict),
+      numbered(4000).map(() => {
+        const scatter = ownScatter(numbered(earlier).map(() => group(10, 3)));
+        return didItHelp(group(10, count), group(mean * day(), count), { scatter })!.verdict;
+      }),
       (verdict) => is.includes(verdict),
     );
-  line('verdicts false at no change (3 and 3, 5 % scatter)', told(10, 3, ['better', 'worse']), '≤ 10 %');
+  line('verdicts false at no change (3 and 3, 5 % scatter, eight groups before)', told(10, 3, ['better', 'worse']), '≤ 10 %');
   line('+10 % seen with 3 and 3', told(11, 3, ['better']), '≥ 65 %');
+  line(
+    'the same two of a builder’s first groups',
+    `${told(10, 3, ['better', 'worse'], 0)}; ${told(11, 3, ['better'], 0)}`,
+    'shown beside it',
+  );
   line('+10 % with 4 and 4; +5 % with 16 and 16', `${told(11, 4, ['better'])}; ${told(10.5, 16, ['better'])}`, 'shown beside it');
 }
 

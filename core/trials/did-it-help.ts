@@ -26,7 +26,7 @@ const NOTHING = 0.05;
 /** Two groups on different days differ by so much more. */
 export const SESSION = 0.02;
 /** How sure a verdict is. */
-const SURE = 0.935;
+const SURE = 0.942;
 const SIDE = 0.05;
 const PLACES = 41;
 const REACH = 3.5;

@@ -4,7 +4,9 @@ import { closestVersion } from '../car/version-tree.ts';
 import type { StoredVersion } from '../schema/stored.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { didItHelp, type Comparison } from './did-it-help.ts';
-import type { PutRight } from './trial-groups.ts';
+import type { ScatterPrior } from './fit/fit-car.ts';
+import { ownScatter } from './own-scatter.ts';
+import { trialGroups, type PutRight } from './trial-groups.ts';
 
 /** Begins the note of a version that was made to be tried. */
 export const TO_BE_TRIED = 'Tune: ';
@@ -64,6 +66,17 @@ function lineOf(versions: readonly StoredVersion[], design: CarDesign): Readonly
 /** The changes that were kept as versions, the newest first, each judged by the runs before and after it. `versions`: the newest first. */
 export function tuningLog(versions: readonly StoredVersion[], design: CarDesign, runs: readonly RunOfCar[]): LogEntry[] {
   const line = lineOf(versions, design);
+  const groups = trialGroups(
+    runs.filter(({ record }) => !record.leftOut),
+    putRightOf(versions),
+  );
+  /** What is thought of the scatter by the groups that are not compared. */
+  const scatterBeside = (...made: readonly Made[]): ScatterPrior =>
+    ownScatter(
+      groups
+        .filter((group) => !made.some((version) => isSameBuild(version.design, group.design)))
+        .map((group) => group.runs.flatMap(({ outcome }) => (outcome.kind === 'stopped' ? [outcome.distance] : []))),
+    );
   return versions
     .flatMap((version): LogEntry[] => {
       const parent = versions.find(({ id }) => id === version.record.parent);
@@ -74,7 +87,7 @@ export function tuningLog(versions: readonly StoredVersion[], design: CarDesign,
           version,
           parent,
           runs: around,
-          comparison: didItHelp(around.before, around.after),
+          comparison: didItHelp(around.before, around.after, { scatter: scatterBeside(parent.record, version.record) }),
           isPresent: isSameBuild(version.record.design, design),
           isKept: line.has(version.id),
         },

@@ -6,6 +6,7 @@ import { changeWords, differences } from '../../../core/car/difference.ts';
 import { atTheMark } from '../../../core/trials/at-the-mark.ts';
 import { CAUSES } from '../../../core/trials/causes.ts';
 import { didItHelp, permutationP, superiority, welch } from '../../../core/trials/did-it-help.ts';
+import { ownScatter } from '../../../core/trials/own-scatter.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { Explained } from '../../ui/explained.tsx';
@@ -33,8 +34,10 @@ export function Compare({ groups, nameOf, goal, explain }: CompareProps) {
   if (groups.length < 2 || !a || !b) return <p className={`${plain.caption} ${plain.muted}`}>Two groups of runs are needed to compare.</p>;
   const distances = (group: typeof a): number[] => group.distances.filter(({ isWall }) => !isWall).map(({ distance }) => distance);
   const [before, after] = [distances(a), distances(b)];
-  const comparison = didItHelp(before, after);
-  const mark = atTheMark(before, after, goal);
+  // What is thought of the scatter before: by the groups that are not compared.
+  const scatter = ownScatter(groups.filter((group) => group !== a && group !== b).map(distances));
+  const comparison = didItHelp(before, after, { scatter });
+  const mark = atTheMark(before, after, goal, scatter);
   const changed = differences(a.design, b.design, units);
   const mended = [...a.faults.filter((fault) => !b.faults.includes(fault)), ...b.faults.filter((fault) => !a.faults.includes(fault))];
   const test = comparison && welch(before, after);

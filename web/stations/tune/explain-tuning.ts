@@ -121,7 +121,7 @@ const FORMULAS: Readonly<Record<TuneFigure, { readonly title: string; readonly f
   verdict: {
     title: 'Did it help?',
     formula:
-      'The difference of the means of ln distance. The scatter of both is weighed by the runs and by what is usual; two groups on different days differ by 2 % more. Better or worse from 93.5 % sureness; no difference where it is under 3 % and surely under 5 %.',
+      'The difference of the means of ln distance. The scatter of both is weighed by the runs, by other groups of this car and by what is usual; two groups on different days differ by 2 % more. Better or worse from 94 % sureness; no difference where it is under 3 % and surely under 5 %.',
   },
   mark: {
     title: 'Their next runs, by the brief',
