@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { coastDown, coastSpeed, coastTime } from './coast-down.ts';
-import { fitCurve, ofDivision, spreadOfFit } from './least-squares.ts';
+import { ofDivision } from './estimate.ts';
+import { fitCurve, spreadOfFit } from './least-squares.ts';
 
 interface CoastCase {
   readonly marks: readonly number[];

@@ -1,4 +1,5 @@
-import { fitCurve, spreadOfFit, type Curve, type Estimate, type Sought } from './least-squares.ts';
+import { exactly, type Estimate } from './estimate.ts';
+import { fitCurve, spreadOfFit, type Curve, type Sought } from './least-squares.ts';
 
 /** A car passing marks without pull. */
 export interface CoastReadings {
@@ -87,7 +88,7 @@ export function coastDown({ marks, times, resolution }: CoastReadings, air?: num
       resolution,
     );
     if (!spread.estimates.every(({ deviation }) => Number.isFinite(deviation))) return null;
-    const [ofSpeed, ofRolling, ofAir = { value: k, deviation: 0, interval95: [k, k] as const }] = spread.estimates;
+    const [ofSpeed, ofRolling, ofAir = exactly(k)] = spread.estimates;
     return { v0: ofSpeed!, a0: ofRolling!, k: ofAir, isAirHeld, residuals: spread.residuals, scatter: spread.scatter };
   };
   const withoutAir = heldAt(NO_AIR);

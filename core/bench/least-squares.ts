@@ -1,13 +1,6 @@
-import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
-
-/** A value with how far off it may be: standard deviation, and what 19 in 20 such measurements would hold. */
-export interface Estimate {
-  readonly value: number;
-  readonly deviation: number;
-  readonly interval95: readonly [low: number, high: number];
-}
+import { estimated, ofDivision, type Estimate } from './estimate.ts';
 
 /** Readings: y taken at x. */
 export interface Readings {
@@ -66,11 +59,6 @@ export interface FitSpread {
   readonly estimates: readonly Estimate[];
 }
 
-/** Standard deviation of a reading that is told in divisions of so much: uniform within one. */
-export const ofDivision = (division: number): number => division / Math.sqrt(12);
-
-const SIDE = 0.975;
-
 /**
  * Spread of fitted parameters, linear about them: s² (JᵀJ)⁻¹, s² = sum of squares / (n − p), never below the resolution's; intervals by
  * Student's t with n − p degrees of freedom. `resolution`: one division of the instrument, in the readings' unit. Needs n > p.
@@ -89,13 +77,9 @@ export function spreadOfFit(curve: Curve, { x, y }: Readings, parameters: readon
   });
   const jacobian = new Matrix(slopes).transpose();
   const covariance = inverse(jacobian.transpose().mmul(jacobian), true).mul(scatter ** 2);
-  const t = tQuantile(SIDE, freedom);
   return {
     residuals,
     scatter,
-    estimates: parameters.map((value, k) => {
-      const deviation = Math.sqrt(Math.max(0, covariance.get(k, k)));
-      return { value, deviation, interval95: [value - t * deviation, value + t * deviation] };
-    }),
+    estimates: parameters.map((value, k) => estimated(value, Math.sqrt(Math.max(0, covariance.get(k, k))), freedom)),
   };
 }

@@ -8,6 +8,8 @@ import type { Brief } from '../schema/generated/brief.ts';
 import type { CarDesign } from '../schema/generated/car-design.ts';
 import type { CarVersion } from '../schema/generated/car-version.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
+import { columnFaults, fullMeasurement } from './read-measurement.ts';
+import type { Measurement } from '../schema/generated/measurement.ts';
 import type { Photo } from '../schema/generated/photo.ts';
 import type { RunRecord } from '../schema/generated/run-record.ts';
 import type { Trials } from '../schema/generated/trials.ts';
@@ -195,6 +197,14 @@ export function readTrials(value: unknown): Read<Trials> {
   const [told] = read('design') as unknown[];
   const whole = { ...rest, design: told, runs: Array.isArray(runs) ? read('runs') : runs, ...(brief !== undefined && { brief }) };
   return check(validators.trials, whole, { values: VALUES_OF_TRIALS });
+}
+
+/** Reads a measurement of a part or car (schemas/measurement.schema.json): a single reading is a column of one, its columns are as long as each other. */
+export function readMeasurement(value: unknown): Read<Measurement> {
+  const read = withDesignRead<Measurement>(fullMeasurement(value), (whole) => check(validators.measurement, whole));
+  if (read.kind === 'faulty') return read;
+  const faults = columnFaults(read.value);
+  return faults.length > 0 ? faulty(faults) : read;
 }
 
 /** Letters of a picture in base64. */

@@ -1,0 +1,88 @@
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
+import { mean, median, sampleStandardDeviation } from 'simple-statistics';
+
+/** A measured value: how far it may be off (standard deviation), and from how many degrees of freedom that is known. */
+export interface Estimate {
+  readonly value: number;
+  readonly deviation: number;
+  /** What 19 in 20 such measurements would hold. */
+  readonly interval95: readonly [low: number, high: number];
+  /** Infinity where the spread is an instrument's own. */
+  readonly freedom: number;
+}
+
+/** How many standard deviations to either side hold a share, by Student's t; `share` from 0 to 1. */
+const reachOf = (share: number, freedom: number): number =>
+  Number.isFinite(freedom) ? tQuantile((1 + share) / 2, freedom) : normalQuantile((1 + share) / 2, 0, 1);
+
+/** Where a share of such measurements lies. Example: `within({ value: 5, deviation: 1, freedom: Infinity }, 0.9)` // about [3.36, 6.64] */
+export function within({ value, deviation, freedom }: Omit<Estimate, 'interval95'>, share: number): readonly [number, number] {
+  const reach = reachOf(share, freedom) * deviation;
+  return [value - reach, value + reach];
+}
+
+/** A value with its spread, as an estimate. */
+export const estimated = (value: number, deviation: number, freedom = Infinity): Estimate => ({
+  value,
+  deviation,
+  freedom,
+  interval95: within({ value, deviation, freedom }, 0.95),
+});
+
+/** A number that is taken as it is. */
+export const exactly = (value: number): Estimate => estimated(value, 0);
+
+/** Standard deviation of a reading that is told in divisions of so much: uniform within one. */
+export const ofDivision = (division: number): number => division / Math.sqrt(12);
+
+/** The mean of readings of one thing. One reading is scattered as they lie, and never less than its division; one alone is as sure as that. */
+export function meanOf(readings: readonly number[], division: number): Estimate {
+  const count = readings.length;
+  const instrument = ofDivision(division);
+  if (count === 1) return estimated(readings[0]!, instrument);
+  const scatter = Math.max(sampleStandardDeviation([...readings]), instrument);
+  return estimated(mean([...readings]), scatter / Math.sqrt(count), count - 1);
+}
+
+/** Step of a derivative, in standard deviations of the value: curves are straight so near. */
+const STEP = 0.01;
+
+/**
+ * What comes of measured values that are off independently: variance by the derivatives, degrees of freedom by Welch and Satterthwaite.
+ * Source: JCGM 100 (GUM), 5.1.2 and G.4.1.
+ */
+export function combined(inputs: readonly Estimate[], f: (...values: readonly number[]) => number): Estimate {
+  const at = inputs.map(({ value }) => value);
+  const parts = inputs.map(({ deviation }, i) => {
+    if (deviation === 0) return 0;
+    const moved = (by: number): number => f(...at.with(i, at[i]! + by * STEP * deviation));
+    return (moved(1) - moved(-1)) / (2 * STEP);
+  });
+  const variance = parts.reduce((sum, part) => sum + part * part, 0);
+  const fourths = parts.reduce((sum, part, i) => sum + (Number.isFinite(inputs[i]!.freedom) ? part ** 4 / inputs[i]!.freedom : 0), 0);
+  return estimated(f(...at), Math.sqrt(variance), fourths > 0 ? variance ** 2 / fourths : Infinity);
+}
+
+/** One thing measured several times: weighed by how sure each is; never surer than how far they lie apart allows (Birge's ratio). Null of none. */
+export function together(estimates: readonly Estimate[]): { readonly estimate: Estimate; readonly disagree: boolean } | null {
+  if (estimates.length === 0) return null;
+  if (estimates.length === 1) return { estimate: estimates[0]!, disagree: false };
+  const weights = estimates.map(({ deviation }) => 1 / Math.max(deviation, 1e-300) ** 2);
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const value = estimates.reduce((sum, one, i) => sum + weights[i]! * one.value, 0) / total;
+  const square = estimates.reduce((sum, one, i) => sum + weights[i]! * (one.value - value) ** 2, 0) / (estimates.length - 1);
+  const freedom = estimates.reduce((sum, one) => sum + one.freedom, 0);
+  return { estimate: estimated(value, Math.sqrt(Math.max(1, square) / total), freedom), disagree: square > DISAGREE };
+}
+/** Mean square of the differences, in their own spreads, from which measurements are said to disagree: two and a half times over. */
+const DISAGREE = 6.25;
+
+/** Readings further than 3.5 robust standard deviations (median absolute deviation over 0.6745) from what is fitted: to be looked at, never dropped. `residuals`: what the fit leaves; `least`: the standard deviation of the instrument. */
+export function oddReadings(residuals: readonly number[], least: number): number[] {
+  if (residuals.length < 4) return [];
+  const middle = median([...residuals]);
+  const robust = Math.max(median(residuals.map((residual) => Math.abs(residual - middle))) / 0.6745, least);
+  return residuals.flatMap((residual, i) => (Math.abs(residual - middle) > ODD * robust ? [i] : []));
+}
+const ODD = 3.5;

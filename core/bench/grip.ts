@@ -1,0 +1,37 @@
+import { GRAVITY } from '../constants.ts';
+import { combined, estimated, exactly, meanOf } from './estimate.ts';
+import { divisionOf, drawnMean, type Of, type Result } from './measured.ts';
+
+/**
+ * Grip from the tilt at which a car with its drive wheels held begins to slide, nose uphill (front drive: nose downhill), the others free:
+ * μ = sin θ / (share cos θ + (h/L) sin θ); with all wheels held μ = tan θ. Statics of the car on a slope.
+ */
+export function tilt(measurement: Of<'tilt'>): Result {
+  const { angle, driveShare, massHeight = 0, wheelbase = 1 } = measurement.readings;
+  const division = divisionOf(measurement, 'angle');
+  const gripAt = (theta: number): number =>
+    Math.sin(theta) / (driveShare * Math.cos(theta) + (driveShare === 1 ? 0 : (massHeight / wheelbase) * Math.sin(theta)));
+  return {
+    values: { staticGrip: combined([meanOf(angle, division)], gripAt) },
+    drawn: drawnMean('tilt, rad', angle, division),
+    remarks: [],
+  };
+}
+
+/** Grip while it slides, from the steady pull on the level with the drive wheels held: F/(share W) less what the others roll with. */
+export function drag(measurement: Of<'drag'>): Result {
+  const { force, mass, driveShare, otherRolling = 0, staticGrip } = measurement.readings;
+  const division = divisionOf(measurement, 'force');
+  const pull = meanOf(force, division);
+  const weight = mass * GRAVITY;
+  const sliding = combined([pull], (steady) => (steady - otherRolling * (1 - driveShare) * weight) / (driveShare * weight));
+  const ratio = staticGrip === undefined ? null : combined([sliding, exactly(staticGrip)], (slides, holds) => Math.min(slides / holds, 1));
+  return {
+    values: { slidingGrip: sliding, ...(ratio && { slidingRatio: estimated(ratio.value, ratio.deviation, ratio.freedom) }) },
+    drawn: drawnMean('pull, N', force, division),
+    remarks:
+      staticGrip !== undefined && sliding.value > staticGrip
+        ? ['It slides with more than it held by: tilt it again, and pull more slowly.']
+        : [],
+  };
+}

@@ -1,0 +1,191 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { newCar } from '../car/new-car.ts';
+import { likelyNumbers } from '../car/values.ts';
+import { readMeasurement } from '../files/read.ts';
+import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
+import { simulateSound } from '../run/simulate.ts';
+import { combined, estimated, meanOf, oddReadings, ofDivision, together, within } from './estimate.ts';
+import { linearFit } from './linear-fit.ts';
+import { isMeasured, measure } from './measure.ts';
+import type { Measurement, Result } from './measured.ts';
+
+type Column = readonly number[];
+/** Worked with SciPy. */
+const REFERENCE = JSON.parse(readFileSync(new URL('./reference/reference-trials.json', import.meta.url), 'utf8')) as {
+  linear: { angle: Column; torque: Column; preload: number; rate: number; preload95: number; rate95: number }[];
+  rubber: {
+    flatLength: number;
+    section: number;
+    stretchedLength: Column;
+    force: Column;
+    c1: number;
+    c2: number;
+    c1_95: number;
+    c2_95: number;
+  }[];
+  coast: { marks: Column; times: Column; v0: number; a0: number }[];
+  spin: { inertia: number; mass: number; journalRadius: number; turns: number; time: number; friction: number }[];
+};
+
+/** A measurement as a file has it, worked out. */
+function measured(kind: Measurement['kind'], readings: object, more: object = {}): Result {
+  const read = readMeasurement({ format: 'nimble-axle/measurement', version: 1, kind, readings, ...more });
+  if (read.kind === 'faulty') throw new Error(JSON.stringify(read.faults));
+  const result = measure(read.value);
+  if (!isMeasured(result)) throw new Error(result.needs);
+  return result;
+}
+const half = ([low, high]: readonly [number, number]): number => (high - low) / 2;
+
+describe('fits against others', () => {
+  it('Norris of NIST StRD: the certified line to six digits', () => {
+    const x = [
+      0.2, 337.4, 118.2, 884.6, 10.1, 226.5, 666.3, 996.3, 448.6, 777.0, 558.2, 0.4, 0.6, 775.5, 666.9, 338.0, 447.5, 11.6, 556.0, 228.1,
+      995.8, 887.6, 120.2, 0.3, 0.3, 556.8, 339.1, 887.2, 999.0, 779.0, 11.1, 118.3, 229.2, 669.1, 448.9, 0.5,
+    ];
+    const y = [
+      0.1, 338.8, 118.1, 888.0, 9.2, 228.1, 668.5, 998.5, 449.1, 778.9, 559.2, 0.3, 0.1, 778.1, 668.8, 339.3, 448.9, 10.8, 557.7, 228.3,
+      998.0, 888.8, 119.6, 0.3, 0.6, 557.6, 339.3, 888.0, 998.5, 778.9, 10.2, 117.6, 228.9, 668.4, 449.2, 0.2,
+    ];
+    const { estimates, scatter } = linearFit([x.map(() => 1), x], y, 0)!;
+    expect(estimates[0]!.value / -0.262323073774029).toBeCloseTo(1, 6);
+    expect(estimates[1]!.value / 1.00211681802045).toBeCloseTo(1, 6);
+    expect(estimates[0]!.deviation / 0.232818234301152).toBeCloseTo(1, 6);
+    expect(scatter / 0.884796396144373).toBeCloseTo(1, 6);
+  });
+  it.each(REFERENCE.linear)('a spring over $angle.length angles', ({ angle, torque, preload, rate, preload95, rate95 }) => {
+    const { springPreload, springRate } = measured('lever-pull', { angle, torque }).values;
+    expect(springPreload!.value / preload).toBeCloseTo(1, 4);
+    expect(springRate!.value / rate).toBeCloseTo(1, 4);
+    expect(half(springPreload!.interval95) / preload95).toBeCloseTo(1, 3);
+    expect(half(springRate!.interval95) / rate95).toBeCloseTo(1, 3);
+  });
+  it.each(REFERENCE.rubber)('rubber over $force.length lengths', ({ c1, c2, c1_95, c2_95, ...readings }) => {
+    const { flatLength, section, stretchedLength, force } = readings;
+    const { values } = measured('band-pull', { flatLength, section, stretchedLength, force });
+    expect(values.c1!.value / c1).toBeCloseTo(1, 4);
+    expect(values.c2!.value / c2).toBeCloseTo(1, 4);
+    expect(half(values.c1!.interval95) / c1_95).toBeCloseTo(1, 3);
+    expect(half(values.c2!.interval95) / c2_95).toBeCloseTo(1, 3);
+  });
+  it.each(REFERENCE.coast)('a coast-down past $marks.length marks', ({ marks, times, v0, a0 }) => {
+    const { values } = measured('coast', { marks, times }, { resolution: 0.01 });
+    expect(values.v0!.value / v0).toBeCloseTo(1, 4);
+    expect(Math.abs(values.a0!.value / a0 - 1)).toBeLessThan(2e-4);
+  });
+  it.each(REFERENCE.spin)('an axle that spins $turns turns', ({ friction, ...readings }) => {
+    // The readings are told to four digits: so far is it known.
+    expect(Math.abs(measured('free-spin', readings).values.bearingFriction!.value / friction - 1)).toBeLessThan(3e-4);
+  });
+  it('Student’s t and the normal are those of the tables', () => {
+    // t(0.975; 4, 9, 29) = 2.776, 2.262, 2.045; z(0.975) = 1.959964. Standard tables.
+    for (const [freedom, t] of [
+      [4, 2.776],
+      [9, 2.262],
+      [29, 2.045],
+      [Infinity, 1.959964],
+    ] as const)
+      expect(estimated(0, 1, freedom).interval95[1]).toBeCloseTo(t, 3);
+  });
+});
+
+describe('each measurement gives back what it was made from', () => {
+  it.each([
+    ['tilt', { angle: [Math.atan(0.8)], driveShare: 1 }, 'staticGrip', 0.8],
+    // sin θ = μ (0.6 cos θ + 0.25 sin θ): worked by hand for μ = 0.7.
+    ['tilt', { angle: [Math.atan(0.42 / (1 - 0.175))], driveShare: 0.6, massHeight: 0.05, wheelbase: 0.2 }, 'staticGrip', 0.7],
+    ['drag', { force: [0.6 * 0.5 * 0.2 * 9.80665], mass: 0.2, driveShare: 0.5 }, 'slidingGrip', 0.6],
+    ['ramp', { height: [0.06], run: 0.4, distance: [3.6], mass: 0.2 }, 'rolling', 0.015],
+    ['roll-out', { turns: [5], length: [5 * Math.PI * 0.12] }, 'radius', 0.06],
+    ['wobble', { inOut: [0.004], upDown: [0.001], radius: 0.05 }, 'outOfTrue', 0.04],
+    ['wobble', { inOut: [0.004], upDown: [0.001], radius: 0.05 }, 'offCentre', 0.0005],
+    ['weights', { drive: [0.12], other: [0.08] }, 'driveShare', 0.6],
+    ['thread', { turns: [20], length: [20 * Math.PI * 0.0062], thickness: 0.0002 }, 'axleDiameter', 0.006],
+    ['tape', { before: [0.006], after: [0.011], wraps: 19 }, 'tapeThickness', 0.005 / 38],
+    // Half of 10 J/5 m − 10 J/6.25 m over 2 N · 2.
+    ['level', { out: [5], back: [6.25], energy: 10, mass: 2 / 9.80665 }, 'slope', 0.1],
+  ] as const)('%s %o', (kind, readings, key, value) => {
+    expect(measured(kind, readings).values[key]!.value).toBeCloseTo(value, 9);
+  });
+  it('weights: the height of the mass, from a car tilted on paper', () => {
+    // 0.2 kg, 60 % on the drive axle of a wheelbase of 0.25 m, its mass 0.05 m high, wheels of 0.03 m: the other axle raised by 0.1 m.
+    const [length, high, radius, raise] = [0.25, 0.05, 0.03, 0.1];
+    const tangent = raise / Math.sqrt(length ** 2 - raise ** 2);
+    const raised = 0.2 * (0.6 + ((high - radius) / length) * tangent);
+    const { values } = measured('weights', { drive: [0.12], other: [0.08], raised: [raised], height: raise, wheelbase: length, radius });
+    expect(values.massHeight!.value).toBeCloseTo(high, 9);
+  });
+  it('pushes both ways cancel a floor that leans', () => {
+    const { values } = measured('push', { drift: [0.3, -0.1], distance: [5, 5], direction: ['out', 'back'] });
+    // Small drifts: κ ≈ 2 y/s².
+    expect(values.curvature!.value).toBeCloseTo((2 * 0.1) / 25, 3);
+    expect(values.ofFloor!.value).toBeCloseTo((2 * 0.2) / 25, 3);
+  });
+  it.each(['lever', 'band', 'twist'] as const)('pull at the rim of a %s car gives its motor’s values back, and what it holds', (kind) => {
+    const design = newCar('Tern', kind);
+    const numbers = likelyNumbers(design);
+    const keys = kind === 'lever' ? (['springPreload', 'springRate'] as const) : (['c1', 'c2'] as const);
+    const full = fullTurns(design);
+    const turns = [1, 0.85, 0.7, 0.55, 0.4, 0.25].map((part) => part * full);
+    // A car whose motor is a sixth stronger than thought, as the run model launches it.
+    const stronger = { ...numbers, [keys[0]]: 1.15 * numbers[keys[0]]!, [keys[1]]: 1.2 * numbers[keys[1]]! };
+    const force = turns.map((wound) => simulateSound(deriveRunSetup(design, { kind: 'turns', turns: wound }, stronger)).launchThrust);
+    const { values, drawn } = measured('rim-pull', { turns, force, lettingBack: true }, { design });
+    expect(values[keys[0]]!.value / stronger[keys[0]]!).toBeCloseTo(1, 2);
+    expect(values[keys[1]]!.value / stronger[keys[1]]!).toBeCloseTo(1, 2);
+    expect(values.energy!.value).toBeGreaterThan(0);
+    expect(drawn!.odd).toEqual([]);
+  });
+});
+
+describe('how sure a measurement is', () => {
+  it('is never surer than its instrument, where all readings are alike', () => {
+    expect(meanOf([5, 5, 5], 0.1).deviation).toBeCloseTo(ofDivision(0.1) / Math.sqrt(3), 12);
+    for (const [kind, readings, column] of [
+      ['tilt', { angle: [0.5, 0.5], driveShare: 1 }, 'angle'],
+      ['roll-out', { turns: [5, 5], length: [1.885, 1.885] }, 'length'],
+      ['free-spin', { inertia: 5e-5, mass: 0.04, journalRadius: 0.0017, turns: [40, 40], time: [11, 11] }, 'time'],
+      ['lever-pull', { angle: [0, 1, 2, 3], torque: [0.2, 0.3, 0.4, 0.5] }, 'torque'],
+    ] as const)
+      for (const { deviation } of Object.values(measured(kind, readings, { resolution: { [column]: 0.01 } }).values))
+        expect(deviation).toBeGreaterThan(0);
+  });
+  it('goes through a formula by its slopes: a product’s relative spreads add in square', () => {
+    const some = fc.double({ min: 1, max: 10, noNaN: true });
+    fc.assert(
+      fc.property(some, some, (a, b) => {
+        const both = combined([estimated(a, 0.01 * a), estimated(b, 0.02 * b)], (x, y) => x * y);
+        expect(both.deviation / both.value).toBeCloseTo(Math.hypot(0.01, 0.02), 5);
+      }),
+    );
+  });
+  it('of two that agree is surer than either, of two that do not no surer than they lie apart, and this is said', () => {
+    const agree = together([estimated(5, 0.1), estimated(5.05, 0.1)])!;
+    expect(agree.disagree).toBe(false);
+    expect(agree.estimate.deviation).toBeCloseTo(0.1 / Math.SQRT2, 9);
+    const apart = together([estimated(5, 0.1), estimated(6, 0.1)])!;
+    expect(apart.disagree).toBe(true);
+    expect(within(apart.estimate, 0.95)[0]).toBeLessThan(5.1);
+    expect(together([])).toBeNull();
+  });
+  it('points out a reading far off the rest, and no other', () => {
+    expect(oddReadings([0.1, -0.1, 0.05, 0, -0.07, 2], 0.01)).toEqual([5]);
+    expect(oddReadings([0.1, -0.1, 0.05], 0.01)).toEqual([]);
+  });
+});
+
+describe('a file of a measurement', () => {
+  const file = (more: object) => ({ format: 'nimble-axle/measurement', version: 1, ...more });
+  it.each([
+    [file({ kind: 'tilt', readings: {} }), 'readings.angle'],
+    [file({ kind: 'tilt', readings: { angle: [3], driveShare: 0.5 } }), 'readings.angle[0]'],
+    [file({ kind: 'stretch-to-break', readings: {} }), 'kind'],
+    [file({ kind: 'roll-out', readings: { turns: [1, 2], length: [1] } }), 'readings.length'],
+    [file({ kind: 'rim-pull', readings: { turns: [1, 2, 3], force: [1, 2, 3] } }), 'design'],
+  ])('%o is refused by its key', (value, path) => {
+    const read = readMeasurement(value);
+    expect(read.kind === 'faulty' && read.faults.map((fault) => fault.path)).toContain(path);
+  });
+});

@@ -1,0 +1,29 @@
+import { drag, tilt } from './grip.ts';
+import type { Measurement, Of, Result, Unmeasured } from './measured.ts';
+import { bandPull, leverPull, rimPull } from './motor-pulls.ts';
+import { coast, freeSpin, level, ramp } from './rolling.ts';
+import { push, rollOut, tape, thread, weights, wobble } from './sizes.ts';
+
+const MEASURES: { readonly [Kind in Measurement['kind']]: (measurement: Of<Kind>) => Result | Unmeasured } = {
+  'lever-pull': leverPull,
+  'band-pull': bandPull,
+  'rim-pull': rimPull,
+  tilt,
+  drag,
+  ramp,
+  coast,
+  'free-spin': freeSpin,
+  'roll-out': rollOut,
+  wobble,
+  weights,
+  thread,
+  tape,
+  push,
+  level,
+};
+
+/** Works a measurement out: values with their spreads, or what its readings lack. SI units. */
+export const measure = (measurement: Measurement): Result | Unmeasured => MEASURES[measurement.kind](measurement as never);
+
+/** Whether a measurement could be worked out. */
+export const isMeasured = (result: Result | Unmeasured): result is Result => 'values' in result;

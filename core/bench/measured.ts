@@ -1,0 +1,71 @@
+import type { Measurement } from '../schema/generated/measurement.ts';
+import { meanOf, oddReadings, ofDivision, within, type Estimate } from './estimate.ts';
+
+export type { Measurement };
+export type MeasurementKind = Measurement['kind'];
+/** A measurement of one kind. */
+export type Of<Kind extends MeasurementKind> = Extract<Measurement, { kind: Kind }>;
+
+/** What was read against what is fitted to it, to be drawn. */
+export interface Drawn {
+  readonly across: string;
+  readonly up: string;
+  readonly points: readonly (readonly [x: number, y: number])[];
+  /** Places in `points` that are to be looked at again. */
+  readonly odd: readonly number[];
+  /** The fit, and within what it lies 9 times in 10. */
+  readonly curve: readonly { readonly x: number; readonly y: number; readonly low: number; readonly high: number }[];
+}
+
+/** What a measurement comes to: values by their keys, SI units. */
+export interface Result {
+  readonly values: Readonly<Record<string, Estimate>>;
+  readonly drawn: Drawn | null;
+  /** What is to be said besides, in words. */
+  readonly remarks: readonly string[];
+}
+
+/** A measurement that cannot be worked out: which column of the readings, and what it needs. */
+export interface Unmeasured {
+  readonly column: string;
+  readonly needs: string;
+}
+
+/** One division that a column was read in; 0 where it is not told. */
+export const divisionOf = (measurement: Measurement, column: string): number =>
+  (measurement.resolution as Readonly<Record<string, number>> | undefined)?.[column] ?? 0;
+
+/** Places of a curve that is drawn. */
+const PLACES = 24;
+
+/** A fit as it is drawn over the readings’ own stretch. */
+export function drawnFit(
+  labels: Pick<Drawn, 'across' | 'up'>,
+  x: readonly number[],
+  y: readonly number[],
+  fit: { readonly residuals: readonly number[]; readonly at: (x: number) => Estimate; readonly division: number },
+): Drawn {
+  const [from, to] = [Math.min(...x), Math.max(...x)];
+  return {
+    ...labels,
+    points: x.map((place, i) => [place, y[i]!] as const),
+    odd: oddReadings(fit.residuals, ofDivision(fit.division)),
+    curve: Array.from({ length: PLACES + 1 }, (_, i) => {
+      const place = from + ((to - from) * i) / PLACES;
+      const there = fit.at(place);
+      const [low, high] = within(there, 0.9);
+      return { x: place, y: there.value, low, high };
+    }),
+  };
+}
+
+/** Readings of one thing one after the other, about their mean. */
+export function drawnMean(up: string, readings: readonly number[], division: number): Drawn {
+  const told = meanOf(readings, division);
+  const order = readings.map((_, i) => i + 1);
+  return drawnFit({ across: 'reading', up }, order, readings, {
+    residuals: readings.map((reading) => reading - told.value),
+    at: () => told,
+    division,
+  });
+}

@@ -1,0 +1,97 @@
+import { GRAVITY } from '../constants.ts';
+import { coastDown, coastTime } from './coast-down.ts';
+import { combined, exactly, meanOf, together, within } from './estimate.ts';
+import { divisionOf, drawnFit, drawnMean, type Of, type Result, type Unmeasured } from './measured.ts';
+
+/** Total rolling of a car released on a ramp: F = m g H/(s + r), as a share of its weight H/(s + r). Energy: what falls is spent along the way. */
+export function ramp(measurement: Of<'ramp'>): Result {
+  const { height, run, distance, mass } = measurement.readings;
+  const divisions = [divisionOf(measurement, 'height'), divisionOf(measurement, 'distance')] as const;
+  const single = height.length === 1;
+  // Each roll is a measurement by itself; how high the ramp stands is off alike in all of one ramp.
+  const shares = distance.map((way, i) => (single ? height[0]! : height[i]!) / (way + run));
+  const scattered = meanOf(shares, (divisions[1] * shares[0]!) / (distance[0]! + run));
+  const high = single ? meanOf(height, divisions[0]) : exactly(1);
+  const rolling = single ? combined([scattered, high], (share, stands) => (share * stands) / height[0]!) : scattered;
+  return {
+    values: { rolling, resistance: combined([rolling], (share) => share * mass * GRAVITY) },
+    drawn: drawnMean('rolling, as a share of the weight', shares, 0),
+    remarks: [],
+  };
+}
+
+/** kg/m³ of air at sea level. Source: ISO 2533. */
+const SEA_LEVEL = 1.225;
+
+/** Coast-down: rolling a0 and air k of dv/dt = −(a0 + k v²); with the mass the force, and Cd·A = 2 k (m + ΣI/R²)/ρ. */
+export function coast(measurement: Of<'coast'>): Result | Unmeasured {
+  const { marks, times, air, mass, turning = 0, airDensity = SEA_LEVEL } = measurement.readings;
+  const division = divisionOf(measurement, 'times');
+  const found = coastDown({ marks, times, resolution: division }, air);
+  if (!found) return { column: 'times', needs: 'at least four times of a car that slows, or three and what air is thought to take' };
+  const { v0, a0, k, isAirHeld } = found;
+  const all = mass === undefined ? null : mass + turning;
+  return {
+    values: {
+      v0,
+      a0,
+      k,
+      ...(all !== null && {
+        resistance: combined([a0], (slows) => slows * all),
+        rolling: combined([a0], (slows) => (slows * all) / ((mass ?? 1) * GRAVITY)),
+        ...(!isAirHeld && { dragArea: combined([k], (perMetre) => (2 * perMetre * all) / airDensity) }),
+      }),
+    },
+    drawn: drawnFit({ across: 'mark, m', up: 'time, s' }, marks, times, {
+      residuals: found.residuals,
+      at: (x) => combined([v0, a0, exactly(k.value)], (speed, slows, perMetre) => coastTime(speed, slows, perMetre, x)),
+      division,
+    }),
+    remarks: isAirHeld ? ['These times do not tell air from rolling: air was held at what was thought of it.'] : [],
+  };
+}
+
+/** Coulomb friction of an axle spun free: it stops evenly, μ = 4π N I/(t² r m g). Energy of the turning axle over the way of its journal. */
+export function freeSpin(measurement: Of<'free-spin'>): Result {
+  const { inertia, mass, journalRadius, turns, time } = measurement.readings;
+  const [ofTurns, ofTime] = [divisionOf(measurement, 'turns'), divisionOf(measurement, 'time')];
+  const frictionOf = (count: number, seconds: number): number =>
+    (4 * Math.PI * count * inertia) / (seconds ** 2 * journalRadius * mass * GRAVITY);
+  const each = turns.map((count, i) => combined([meanOf([count], ofTurns), meanOf([time[i]!], ofTime)], frictionOf));
+  const spread = Math.max(0, ...each.map(({ deviation }) => deviation)) * Math.sqrt(12);
+  const friction =
+    each.length === 1
+      ? each[0]!
+      : meanOf(
+          each.map(({ value }) => value),
+          spread,
+        );
+  const apart = together(each);
+  const isApart = apart !== null && apart.disagree && Math.max(...turns) > 1.3 * Math.min(...turns);
+  return {
+    values: { bearingFriction: friction },
+    drawn: drawnMean(
+      'friction',
+      each.map(({ value }) => value),
+      0,
+    ),
+    remarks: isApart
+      ? [
+          'Long and short spins disagree by more than their spread: air on the fast ones, or a tight spot on the slow ones. Look for what touches.',
+        ]
+      : [],
+  };
+}
+
+/** Slope of a floor from runs wound alike both ways: half the difference of the two mean resistances E/s over the weight, uphill the one way. */
+export function level(measurement: Of<'level'>): Result {
+  const { out, back, energy, mass } = measurement.readings;
+  const [there, home] = [meanOf(out, divisionOf(measurement, 'out')), meanOf(back, divisionOf(measurement, 'back'))];
+  const slope = combined([there, home], (a, b) => (energy / a - energy / b) / (2 * mass * GRAVITY));
+  const [low, high] = within(slope, 0.9);
+  return {
+    values: { slope },
+    drawn: null,
+    remarks: low < 0 && high > 0 ? ['These runs do not tell it from level.'] : [],
+  };
+}
