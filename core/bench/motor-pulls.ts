@@ -1,6 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { likelyNumbers, valueOf } from '../car/values.ts';
-import type { ValueKey } from '../car/value-table.ts';
+import { deviated, type ValueKey } from '../car/value-table.ts';
 import { makeMotorPoint } from '../motor/motor.ts';
 import { modelOf } from '../motor/motors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
@@ -103,8 +103,11 @@ export function bandPull(measurement: Of<'band-pull'>): Result | Unmeasured {
   };
 }
 
+/** What a motor that is let back has lost already. */
+export const SPENT_BESIDES: readonly ValueKey[] = ['springEfficiency', 'bandLoss', 'washerFriction'];
+
 /** The values that a motor's pull is made of, each in proportion. */
-const PROPORTIONAL: Readonly<Record<CarDesign['motor']['kind'], readonly [ValueKey, ValueKey]>> = {
+export const PROPORTIONAL: Readonly<Record<CarDesign['motor']['kind'], readonly [ValueKey, ValueKey]>> = {
   lever: ['springPreload', 'springRate'],
   band: ['c1', 'c2'],
   twist: ['c1', 'c2'],
@@ -118,20 +121,19 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
   const keys = PROPORTIONAL[design.motor.kind];
   const radius = design.driveWheels.diameter / 2;
   const point = makeMotorPoint();
-  const at = (wound: number, told: typeof numbers): { readonly pull: number; readonly energy: number } => {
+  const pullAt = (wound: number, told: typeof numbers = numbers): number => {
     const { motor } = deriveRunSetup(design, { kind: 'turns', turns: wound }, told);
     const path = modelOf(motor).path(motor);
     const first = path.segments[path.first]!;
     first.evaluate(first.from, point);
-    return { pull: (lettingBack ? point.torque : point.heldTorque) / radius, energy: path.storedEnergy };
+    return (lettingBack ? point.torque : point.heldTorque) / radius;
   };
-  /** What one unit of each value adds: the pull hangs on them in proportion. */
-  const parts = (wound: number, of: 'pull' | 'energy'): readonly number[] =>
-    keys.map((key) => (at(wound, { ...numbers, [key]: 2 * numbers[key]! })[of] - at(wound, numbers)[of]) / numbers[key]!);
-  const rest = (wound: number): number =>
-    at(wound, numbers).pull - parts(wound, 'pull').reduce((sum, part, k) => sum + part * numbers[keys[k]!]!, 0);
+  /** What one unit of each value adds: the pull hangs on them in proportion; and what hangs on neither. */
+  const parts = (wound: number): readonly number[] =>
+    keys.map((key) => (pullAt(wound, { ...numbers, [key]: 2 * numbers[key]! }) - pullAt(wound)) / numbers[key]!);
+  const rest = (wound: number): number => pullAt(wound) - parts(wound).reduce((sum, part, k) => sum + part * numbers[keys[k]!]!, 0);
   const wound = turns.map((count) => Math.max(count, LEAST_TURNS));
-  const columns = wound.map((count) => parts(count, 'pull'));
+  const columns = wound.map(parts);
   const offsets = wound.map(rest);
   const division = divisionOf(measurement, 'force');
   const fit = linearFit(
@@ -140,16 +142,44 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
     division,
   );
   if (!fit) return FEW;
-  const energy = fit.sumOf(parts(Math.max(...wound), 'energy'));
+  const most = Math.max(...wound);
+  /** Over all turns, times the way of the rim: J. */
+  const overTheTurns = (pull: (turns: number) => number): number => {
+    const step = most / STEPS;
+    const middles = Array.from({ length: STEPS }, (_, i) => (i + 0.5) * step);
+    return middles.reduce((sum, turns) => sum + pull(turns), 0) * step * 2 * Math.PI * radius;
+  };
+  const besides = overTheTurns(rest);
+  const energy = combined([fit.sumOf(keys.map((_, k) => overTheTurns((count) => parts(count)[k]!)))], (held) => held + besides);
+  const thought = overTheTurns(pullAt);
+  const strength = combined([energy], (held) => held / thought);
+  // Let back, what the motor keeps to itself is in the pull: its values are no surer than that.
+  const keeps = lettingBack
+    ? SPENT_BESIDES.filter((key) => numbers[key] !== undefined).map((key) => {
+        const more = { ...numbers, [key]: deviated(key, valueOf(design, key), 1) };
+        return overTheTurns((count) => pullAt(count, more)) / thought - 1;
+      })
+    : [];
+  // A washer holds by more the more is wound: another curve than the rubber’s.
+  const isBlurred = lettingBack && design.motor.kind === 'twist';
+  const values = fit.estimates.map((told) => combined([told, estimated(1, Math.hypot(...keeps))], (value, kept) => value / kept));
   return {
-    values: { [keys[0]]: fit.estimates[0]!, [keys[1]]: fit.estimates[1]!, energy },
+    values: {
+      ...(isBlurred ? {} : { [keys[0]]: values[0]!, [keys[1]]: values[1]! }),
+      energy,
+      [lettingBack ? 'given' : 'strength']: strength,
+    },
     drawn: drawnFit({ across: 'turns still wound', up: 'pull at the rim, N' }, wound, force, {
       residuals: fit.residuals,
-      at: (x) => combined([fit.sumOf(parts(x, 'pull')), exactly(rest(x))], (pull, more) => pull + more),
+      at: (x) => combined([fit.sumOf(parts(x)), exactly(rest(x))], (pull, more) => pull + more),
       division: Math.max(division, 1e-9),
     }),
-    remarks: valueOf(design, keys[0]).value === 0 ? ['The design has no such motor.'] : [],
+    remarks: isBlurred
+      ? ['Let back, rubber and washer are in one pull: what both give together is told, the rubber by itself is not.']
+      : [],
   };
 }
+/** Strips in which the pull is added up over the turns. */
+const STEPS = 24;
 /** Turns below which nothing is wound. */
 const LEAST_TURNS = 0.02;

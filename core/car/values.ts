@@ -115,7 +115,8 @@ export const HANG_ON_FLOOR: ReadonlySet<ValueKey> = new Set(['staticGrip', 'roll
 /** One value of a design: as measured on this car or on a part of the builder's own, else as estimated from its parts. */
 export function valueOf(design: CarDesign, key: ValueKey): Value {
   const measured = design.measured[key];
-  if (measured && (!('on' in measured) || measured.on === design.floor.kind))
+  const isHere = measured && (!('on' in measured) || measured.on === design.floor.kind);
+  if (isHere && (!('of' in measured) || measured.of === design.floor.slope))
     return { value: measured.value, spread: measured.spread, evidence: measured.from === 'fit' ? 'fitted' : 'measured' };
   const value = estimateOf(design, key);
   const { slopeSpread } = design.floor;

@@ -1,0 +1,38 @@
+import { spawnSync } from 'node:child_process';
+import { describe, expect, it } from 'vitest';
+
+const measure = (content: unknown, ...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'cli/measure.ts', ...(args.length > 0 ? args : ['-'])], {
+    encoding: 'utf8',
+    input: typeof content === 'string' ? content : JSON.stringify(content),
+  });
+const file = (more: object) => ({ format: 'nimble-axle/measurement', version: 1, ...more });
+
+describe('npm run -s measure', () => {
+  it('tells values with deviations and 95 % intervals', () => {
+    const { status, stdout, stderr } = measure(
+      file({ kind: 'free-spin', readings: { inertia: 5e-5, mass: 0.04, journalRadius: 0.0017, turns: 43, time: 11.2 }, resolution: 0.1 }),
+    );
+    expect([status, stderr]).toEqual([0, '']);
+    const { values } = JSON.parse(stdout) as { values: { bearingFriction: { value: number; deviation: number; interval95: number[] } } };
+    // 4π · 43 · 5e-5 / (11.2² · 0.0017 · 0.04 · 9.80665), worked by hand.
+    expect(values.bearingFriction.value).toBeCloseTo(0.323, 3);
+    expect(values.bearingFriction.deviation).toBeGreaterThan(0);
+    expect(values.bearingFriction.interval95[0]).toBeLessThan(values.bearingFriction.value);
+  });
+  it.each([
+    ['{', /not JSON|JSON/],
+    [file({ kind: 'tilt', readings: { driveShare: 0.5 } }), /^readings\.angle: is missing/],
+    [file({ kind: 'tilt', readings: { angle: [9], driveShare: 0.5 } }), /^readings\.angle\[0\]: must be at most 1\.5/],
+    [file({ kind: 'roll-out', readings: { turns: [1, 2], length: [1] } }), /^readings\.length: must be as many/],
+    [file({ kind: 'coast', readings: { marks: [1, 2, 3], times: [1, 2, 3] } }), /^readings\.times: must be/],
+    [
+      file({ kind: 'band-pull', readings: { flatLength: 0.09, section: 5e-6, stretchedLength: [0.1, 0.1, 0.1], force: [1, 1, 1] } }),
+      /^readings\.force/,
+    ],
+  ])('%j is refused with exit code 2', (content, words) => {
+    const { status, stdout, stderr } = measure(content);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(words);
+  });
+});
