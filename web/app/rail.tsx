@@ -2,6 +2,7 @@ import DesignIcon from '@mui/icons-material/ArchitectureOutlined';
 import DarkIcon from '@mui/icons-material/DarkModeOutlined';
 import BriefIcon from '@mui/icons-material/AssignmentOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
+import BenchIcon from '@mui/icons-material/StraightenOutlined';
 import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
@@ -51,6 +52,7 @@ export function Rail() {
     <nav aria-label="Stations" className={styles.rail}>
       <Station to="/" label="Garage" icon={<GarageIcon />} />
       <Station to={car ? `/cars/${car}/brief` : '/briefs'} label="Brief" icon={<BriefIcon />} waiting={waiting.brief} />
+      {car && <Station to={`/cars/${car}/bench`} label="Bench" icon={<BenchIcon />} />}
       {car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} waiting={waiting.design} />}
       {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
       {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}

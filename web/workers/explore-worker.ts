@@ -10,6 +10,7 @@ import { bestWinding } from '../../core/explore/winding-profile.ts';
 import { sizeCalled } from '../../core/car/sizes.ts';
 import { rigLines } from '../../core/rig/simulated-rig.ts';
 import type { RunOfCar } from '../../core/trials/compared-runs.ts';
+import { whatToMeasure } from '../../core/bench/what-to-measure.ts';
 import { tuneCar, type TuningOptions } from '../../core/trials/tuning.ts';
 import { turnsForRoom } from '../../core/trials/turns-for-room.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
@@ -43,6 +44,7 @@ const work = {
   judgeRounds: wanted((design: CarDesign, brief: Brief) => brief.rounds.map((round) => judgeRound(design, brief, round))),
   rigLines: wanted(rigLines),
   turnsForRoom: wanted((design: CarDesign, room: number) => turnsForRoom(design, room)),
+  whatToMeasure: wanted(whatToMeasure),
   tuneCar: wanted(
     (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (share: number) => void) =>
       tuneCar(design, runs, { ...options, onProgress }),

@@ -1,0 +1,55 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { likelyNumbers } from '../car/values.ts';
+import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
+import { sampledRuns } from '../predict/sampled-runs.ts';
+import { makeWorkspace } from '../run/workspace.ts';
+import { INSTRUCTIONS, KINDS } from './instructions.ts';
+import { intoCar } from './into-car.ts';
+import { isMeasured, measure } from './measure.ts';
+import type { MeasurementKind } from './measured.ts';
+import { simulatedReadings, type HiddenBuild } from './simulated-readings.ts';
+
+/** A measurement that could be made: what it would take away of what is not known of a full run, and the range that would be left, m. */
+export interface ToMeasure {
+  readonly kind: MeasurementKind;
+  /** Share of the variance, from 0 to 1. */
+  readonly share: number;
+  readonly after: Bounds;
+}
+
+export interface WhatToMeasure {
+  readonly now: Bounds;
+  /** The most telling first. */
+  readonly measurements: readonly ToMeasure[];
+}
+
+const RUNS = 96;
+
+/** A car built just as thought. */
+const asThought = (design: CarDesign): HiddenBuild => ({
+  design,
+  numbers: likelyNumbers(design),
+  curvature: 0,
+  slope: 0,
+  outOfTrue: 0.02,
+  offCentre: 0.001,
+});
+
+/** ln-variance of a range: that of a normal between whose tenths it lies. */
+const spreadOf = ({ low, high }: Bounds): number => Math.log(Math.max(high, 0.01) / Math.max(low, 0.01)) ** 2;
+
+/** What each measurement would bring on this car: it is read as a car built as thought would be, and the prediction made anew. Null where the car cannot run. */
+export function whatToMeasure(design: CarDesign): WhatToMeasure {
+  const workspace = makeWorkspace();
+  const rangeOf = (car: CarDesign): Bounds =>
+    boundsOf(sampledRuns(car, { runs: RUNS, workspace }).map(({ result }) => result?.distance ?? 0));
+  const now = rangeOf(design);
+  const measurements = KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
+    const made = simulatedReadings(kind, asThought(design), 1);
+    const result = made && measure(made.measurement);
+    if (!result || !isMeasured(result)) return [{ kind, share: 0, after: now }];
+    const after = rangeOf(intoCar(design, result));
+    return [{ kind, share: Math.max(0, 1 - spreadOf(after) / spreadOf(now)), after }];
+  });
+  return { now, measurements: measurements.sort((a, b) => b.share - a.share) };
+}

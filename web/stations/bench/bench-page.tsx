@@ -1,0 +1,163 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import Typography from '@mui/material/Typography';
+import { useDeferredValue, useEffect } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { INSTRUCTIONS, KINDS } from '../../../core/bench/instructions.ts';
+import { intoCar } from '../../../core/bench/into-car.ts';
+import type { Measurement, MeasurementKind, Result } from '../../../core/bench/measured.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { isSameCar } from '../../../core/car/same-design.ts';
+import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
+import { printKnown, unitOf } from '../../../core/units/quantity.ts';
+import { problemLine } from '../../app/api.ts';
+import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { carVisited } from '../../app/preferences-slice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
+import { CarConflict } from '../../open-car/car-conflict.tsx';
+import { CAR } from '../../open-car/car-document.ts';
+import NextStep from '../../open-car/next-step.tsx';
+import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
+import { useVersions } from '../../open-car/use-versions.ts';
+import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import { JobBar } from '../../workers/job-bar.tsx';
+import { resultLines } from './bench-words.ts';
+import styles from './bench.module.css';
+import { MeasurePanel } from './measure-panel.tsx';
+import { useWhatToMeasure } from './use-what-to-measure.ts';
+
+/** The parts of a car measured, so that every prediction narrows. */
+export function BenchPage() {
+  const carId = useParams().carId!;
+  const { missing, error } = useOpenCar(carId);
+  const design = useOpenDesign(carId);
+  const dispatch = useAppDispatch();
+  const isShown = useDeferredValue(Boolean(design), false);
+  useEffect(() => {
+    dispatch(carVisited(missing ? null : carId));
+  }, [dispatch, carId, missing]);
+  if (missing) return <NotFoundScreen />;
+  if (error)
+    return (
+      <Message
+        title="The car cannot be read"
+        text={problemLine(error)}
+        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
+      />
+    );
+  if (!isShown || !design) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the car" />;
+  return <Bench carId={carId} design={design} />;
+}
+
+/** A share below which a measurement is not worth its minutes for the distance. */
+const LITTLE = 0.02;
+
+function Bench({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const edit = useEditCar();
+  const { current, keep } = useVersions(carId, design, edit);
+  const [search, setSearch] = useSearchParams();
+  const job = useWhatToMeasure(design);
+  const told = job.result;
+  const suiting = KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design));
+  const order = told ? told.measurements.map(({ kind }) => kind) : suiting;
+  const asked = search.get('measure') as MeasurementKind | null;
+  const chosen = asked && suiting.includes(asked) ? asked : order[0]!;
+  const range = ({ low, high }: { readonly low: number; readonly high: number }): string => {
+    const half = (high - low) / 2;
+    const of = (value: number): string => printKnown(value, half, 'distance', units);
+    return `${of(low)} to ${of(high)} ${unitOf('distance', units)}`;
+  };
+  const put = async (_measurement: Measurement, result: Result): Promise<void> => {
+    const measured = intoCar(design, result);
+    if (prepareRun(measured).kind === 'refused')
+      return void dispatch(toasted('With these values the car could not run: read them again.', { tone: 'stop' }));
+    const { name } = INSTRUCTIONS[chosen];
+    if (!current && !(await keep(`before: ${name}`.slice(0, 80), 'Kept by itself before a measurement was put in.'))) return;
+    const note = `Bench: ${resultLines(result)
+      .map((line) => `${line.name} ${line.figure}`)
+      .join('; ')}.`;
+    if (await keep(`measured: ${name}`.slice(0, 80), note.slice(0, 2000), measured)) edit(() => measured);
+  };
+  return (
+    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
+      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
+        <Typography variant="h1">{design.name}</Typography>
+        <Typography color="text.secondary" sx={{ mr: 'auto' }}>
+          on the bench
+        </Typography>
+        <SaveWords kind={CAR} />
+        <UndoButtons kind={CAR} />
+        <UnitSwitch />
+        <Button component={Link} to={`/cars/${carId}/design`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
+          To the design
+        </Button>
+      </Box>
+      <div className={styles.columns}>
+        <section aria-labelledby="what-title" className={styles.panel}>
+          <h2 id="what-title" className={plain.heading}>
+            What to measure next
+          </h2>
+          {told && (
+            <p className={plain.text}>
+              8 in 10 such cars come {range(told.now)} far, fully wound. Each bar: what a measurement would take away of what is not known.
+            </p>
+          )}
+          <ol className={styles.list}>
+            {order.map((kind) => {
+              const { name, minutes, tells } = INSTRUCTIONS[kind];
+              const brings = told?.measurements.find((one) => one.kind === kind);
+              return (
+                <li key={kind}>
+                  <button
+                    type="button"
+                    className={styles.kind}
+                    aria-current={kind === chosen}
+                    onClick={() => {
+                      setSearch({ measure: kind }, { replace: true });
+                      // On a phone it stands far below the list.
+                      requestAnimationFrame(() => document.getElementById('measure-title')?.scrollIntoView({ block: 'nearest' }));
+                    }}
+                  >
+                    <span className={plain.strong}>{name}</span>
+                    <span className={`${plain.caption} ${plain.muted}`}>{minutes} min</span>
+                    <span className={`${plain.caption} ${plain.muted}`} style={{ gridColumn: '1 / -1' }}>
+                      {tells}
+                      {brings && brings.share > LITTLE && (
+                        <>
+                          : takes away {Math.round(100 * brings.share)} %, leaves {range(brings.after)}
+                        </>
+                      )}
+                    </span>
+                    {brings && brings.share > LITTLE && (
+                      <span className={styles.bar} aria-hidden>
+                        <span style={{ width: `${100 * brings.share}%` }} />
+                      </span>
+                    )}
+                  </button>
+                </li>
+              );
+            })}
+          </ol>
+          <JobBar job={job} label="Weighing the measurements" />
+        </section>
+        <MeasurePanel
+          key={chosen}
+          carId={carId}
+          design={design}
+          kind={chosen}
+          isKept={(result) => !isSameCar(intoCar(design, result), design)}
+          onPut={(measurement, result) => void put(measurement, result)}
+        />
+      </div>
+      <CarConflict />
+      <NextStep carId={carId} design={design} />
+    </Box>
+  );
+}

@@ -1,0 +1,60 @@
+import { within, type Estimate } from '../../../core/bench/estimate.ts';
+import type { Result } from '../../../core/bench/measured.ts';
+import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../core/car/value-table.ts';
+import type { OwnUnit } from '../../../core/units/quantity.ts';
+
+/** What a result is called that is no value of a car by itself. */
+const NAMES: Readonly<Record<string, readonly [name: string, unit: OwnUnit]>> = {
+  rolling: ['rolling of the whole car, of its weight', { unit: '%', factor: 0.01 }],
+  resistance: ['what holds it back', { unit: 'N', factor: 1 }],
+  v0: ['speed at the first mark', { unit: 'm/s', factor: 1 }],
+  a0: ['slowing by rolling', { unit: 'm/s²', factor: 1 }],
+  k: ['slowing by air', { unit: '1/m', factor: 1 }],
+  energy: ['energy it holds', { unit: 'J', factor: 1 }],
+  strength: ['strength of its motor against what was thought', { unit: '%', factor: 0.01 }],
+  given: ['what its motor gives against what was thought', { unit: '%', factor: 0.01 }],
+  slidingGrip: ['grip while it slides', { unit: '', factor: 1 }],
+  radius: ['rolling radius', { unit: 'mm', factor: 1e-3 }],
+  outOfTrue: ['out of true', { unit: '°', factor: Math.PI / 180 }],
+  offCentre: ['off its centre', { unit: 'mm', factor: 1e-3 }],
+  mass: ['weight of the car', { unit: 'g', factor: 1e-3 }],
+  driveShare: ['share on the drive axle', { unit: '%', factor: 0.01 }],
+  axleDiameter: ['diameter of the axle', { unit: 'mm', factor: 1e-3 }],
+  tapeThickness: ['thickness of the tape', { unit: 'mm', factor: 1e-3 }],
+  curvature: ['curvature, right +', { unit: '1/m', factor: 1 }],
+  drift: ['off the line after the mean way', { unit: 'm', factor: 1 }],
+  ofFloor: ['of which the floor makes', { unit: '1/m', factor: 1 }],
+};
+
+/** A figure no finer than a tenth of how far it may be off. */
+function figures(value: number, reach: number): string {
+  if (!(reach > 0)) return String(Number(value.toPrecision(4)));
+  const step = 10 ** Math.floor(Math.log10(reach));
+  const digits = Math.max(0, -Math.floor(Math.log10(step)));
+  return (Math.round(value / step) * step).toFixed(Math.min(digits, 8));
+}
+
+/** `friction of the axle in its bearing`, `0.186 ± 0.012`, and what 9 in 10 lie within. */
+export function resultLine(key: string, estimate: Estimate): { readonly name: string; readonly figure: string; readonly good: string } {
+  const [name, unit] =
+    key in VALUE_NAMES ? [VALUE_NAMES[key as ValueKey], VALUE_UNITS[key as ValueKey]] : (NAMES[key] ?? [key, { unit: '', factor: 1 }]);
+  const [low, high] = within(estimate, 0.9);
+  const reach = (high - low) / 2 / unit.factor;
+  const value = estimate.value / unit.factor;
+  const share = Math.abs(reach / value);
+  return {
+    name,
+    figure: `${figures(value, reach)} ± ${figures(reach, reach)} ${unit.unit}`.trim(),
+    good:
+      share < 0.05
+        ? 'well known'
+        : share < 0.15
+          ? 'good enough to go on with'
+          : share < 0.4
+            ? 'rough: more readings would tell'
+            : 'hardly told: read again, further apart',
+  };
+}
+
+/** Lines of a result, the values a car keeps first. */
+export const resultLines = ({ values }: Result) => Object.entries(values).map(([key, estimate]) => ({ key, ...resultLine(key, estimate) }));
