@@ -134,3 +134,20 @@ export function intoCar(design: CarDesign, { values }: Pick<Result, 'values'>): 
     );
   return rolling ? withRolling(made, rolling) : made;
 }
+
+/** Differences in their own spread from which two measurements are said to disagree. */
+const APART = 2.5;
+
+/** Values that were measured before and come out further off now than both are sure of. */
+export function disagreements(design: CarDesign, { values }: Pick<Result, 'values'>): string[] {
+  const keys = new Set<string>(valueKeysOf(design));
+  return Object.entries(values).flatMap(([key, estimate]) => {
+    if (!keys.has(key)) return [];
+    const before = valueOf(design, key as ValueKey);
+    if (before.evidence !== 'measured' || !(estimate.value > 0)) return [];
+    const isInUnits = SPREAD_IN_UNITS.has(key as ValueKey);
+    const apart = isInUnits ? estimate.value - before.value : Math.log(estimate.value / before.value);
+    const spread = (isInUnits ? 1 : 1 / estimate.value) * spreadOf(estimate);
+    return Math.abs(apart) > APART * Math.hypot(spread, before.spread) ? [key] : [];
+  });
+}

@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
-import { likelyNumbers } from '../car/values.ts';
+import { likelyNumbers, valueOf } from '../car/values.ts';
 import { readMeasurement } from '../files/read.ts';
 import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
 import { simulateSound } from '../run/simulate.ts';
 import { combined, estimated, meanOf, oddReadings, ofDivision, together, within } from './estimate.ts';
 import { linearFit } from './linear-fit.ts';
+import { disagreements, intoCar } from './into-car.ts';
 import { isMeasured, measure } from './measure.ts';
 import type { Measurement, Result } from './measured.ts';
 
@@ -188,5 +189,27 @@ describe('a file of a measurement', () => {
   ])('%o is refused by its key', (value, path) => {
     const read = readMeasurement(value);
     expect(read.kind === 'faulty' && read.faults.map((fault) => fault.path)).toContain(path);
+  });
+});
+
+describe('a value that was measured before', () => {
+  const design = newCar('Tern', 'lever');
+  const read = (preload: number) => {
+    const angle = [0, 0.5, 1, 1.5, 2, 2.5, 3];
+    const off = [0.001, -0.001, 0.0005, 0, -0.0005, 0.001, -0.001];
+    return measured('lever-pull', { angle, torque: angle.map((at, i) => preload + 0.12 * at + off[i]!) });
+  };
+  it('is weighed with what is measured now, and is surer for it', () => {
+    const once = intoCar(design, read(0.16));
+    const twice = intoCar(once, read(0.161));
+    const [first, both] = [once, twice].map((car) => valueOf(car, 'springPreload'));
+    expect(both!.spread).toBeLessThan(first!.spread);
+    expect(both!.value).toBeGreaterThan(first!.value);
+    expect(both!.evidence).toBe('measured');
+    expect(disagreements(once, read(0.161))).toEqual([]);
+  });
+  it('is said to disagree where both are surer than that', () => {
+    expect(disagreements(intoCar(design, read(0.16)), read(0.2))).toContain('springPreload');
+    expect(disagreements(design, read(0.3))).toEqual([]);
   });
 });

@@ -15,6 +15,8 @@ export interface Drawn {
   readonly odd: readonly number[];
   /** The fit, and within what it lies 9 times in 10. */
   readonly curve: readonly { readonly x: number; readonly y: number; readonly low: number; readonly high: number }[];
+  /** What was thought before, where the design says it. */
+  readonly thought?: readonly (readonly [x: number, y: number])[];
 }
 
 /** What a measurement comes to: values by their keys, SI units. */

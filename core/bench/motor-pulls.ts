@@ -169,11 +169,14 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
       energy,
       [lettingBack ? 'given' : 'strength']: strength,
     },
-    drawn: drawnFit({ across: 'turns still wound', up: 'pull at the rim, N' }, wound, force, {
-      residuals: fit.residuals,
-      at: (x) => combined([fit.sumOf(parts(x)), exactly(rest(x))], (pull, more) => pull + more),
-      division: Math.max(division, 1e-9),
-    }),
+    drawn: {
+      ...drawnFit({ across: 'turns still wound', up: 'pull at the rim, N' }, wound, force, {
+        residuals: fit.residuals,
+        at: (x) => combined([fit.sumOf(parts(x)), exactly(rest(x))], (pull, more) => pull + more),
+        division: Math.max(division, 1e-9),
+      }),
+      thought: [...wound].sort((a, b) => a - b).map((count) => [count, pullAt(count)] as const),
+    },
     remarks: isBlurred
       ? ['Let back, rubber and washer are in one pull: what both give together is told, the rubber by itself is not.']
       : [],

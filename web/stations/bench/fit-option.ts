@@ -3,8 +3,8 @@ import type { Drawn } from '../../../core/bench/measured.ts';
 import { acrossName, axisText, upName } from '../../charts/axis-text.ts';
 import type { Tokens } from '../../ui/tokens.ts';
 
-/** Readings as points, odd ones as diamonds, with the fit and the band within which it lies 9 times in 10. */
-export function fitOption({ across, up, points, odd, curve }: Drawn, tokens: Tokens): EChartsCoreOption {
+/** Readings as points, odd ones as diamonds, dashed what was thought, with the fit and the band within which it lies 9 times in 10. */
+export function fitOption({ across, up, points, odd, curve, thought = [] }: Drawn, tokens: Tokens): EChartsCoreOption {
   const line = { type: 'line', symbol: 'none', silent: true, animation: false };
   return {
     animation: false,
@@ -38,6 +38,7 @@ export function fitOption({ across, up, points, odd, curve }: Drawn, tokens: Tok
         areaStyle: { color: tokens.distance, opacity: 0.18 },
       },
       { ...line, name: 'fitted', data: curve.map(({ x, y }) => [x, y]), lineStyle: { color: tokens.distance, width: 2 } },
+      { ...line, name: 'as thought', data: [...thought], lineStyle: { color: tokens.muted, width: 2, type: 'dashed' } },
       {
         type: 'scatter',
         name: 'read',

@@ -1,0 +1,102 @@
+import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import type { MeasurementKind } from '../../../core/bench/measured.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { printNumber, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './bench.module.css';
+import type { useTypedReadings } from './use-typed-readings.ts';
+
+/** An SI value as it would be typed into a field. */
+export const inField = (value: number, quantity: Quantity, units: UnitSystem): string =>
+  String(Number((value / unitValue(quantity, units)).toPrecision(4)));
+
+interface ReadingTablesProps {
+  readonly design: CarDesign;
+  readonly kind: MeasurementKind;
+  readonly readings: ReturnType<typeof useTypedReadings>;
+}
+
+/** Where readings are typed: a row for each, and below what is told once, begun as the design has it. */
+export function ReadingTables({ design, kind, readings }: ReadingTablesProps) {
+  const units = useUnits();
+  const { columns, once, division } = INSTRUCTIONS[kind];
+  const dividing = columns.find(({ key }) => division.of.includes(key))!;
+  const unit = (quantity: Quantity): string => {
+    const told = unitOf(quantity, units);
+    return told === '' ? '' : `, ${told}`;
+  };
+  const field = (value: number, quantity: Quantity): string => inField(value, quantity, units);
+  return (
+    <>
+      <table className={`${plain.text} ${styles.table}`}>
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className={plain.muted}>№</span>
+            </th>
+            {columns.map(({ key, label, quantity }) => (
+              <th key={key} scope="col">
+                {label}
+                {unit(quantity)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {readings.typed.rows.map((row, i) => (
+            <tr key={i}>
+              <td className={plain.muted}>{i + 1}</td>
+              {columns.map(({ key, label }) => (
+                <td key={key}>
+                  <input
+                    aria-label={`${label}, row ${i + 1}`}
+                    inputMode="decimal"
+                    autoComplete="off"
+                    value={row[key] ?? ''}
+                    onChange={({ target }) => readings.cell(i, key, target.value)}
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <table className={`${plain.text} ${styles.table}`}>
+        <tbody>
+          {once.map(({ key, label, quantity, of }) => (
+            <tr key={key}>
+              <th scope="row">
+                {label}
+                {unit(quantity)}
+              </th>
+              <td>
+                <input
+                  aria-label={label}
+                  inputMode="decimal"
+                  autoComplete="off"
+                  placeholder={quantity === 'count' ? String(Number(of(design).toPrecision(4))) : printNumber(of(design), quantity, units)}
+                  value={readings.typed.once[key] ?? ''}
+                  onChange={({ target }) => readings.once(key, target.value)}
+                />
+              </td>
+            </tr>
+          ))}
+          <tr>
+            <th scope="row">one division{unit(dividing.quantity)}</th>
+            <td>
+              <input
+                aria-label="One division"
+                inputMode="decimal"
+                autoComplete="off"
+                placeholder={field(division.usual, dividing.quantity)}
+                value={readings.typed.division}
+                onChange={({ target }) => readings.division(target.value)}
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </>
+  );
+}
