@@ -1,8 +1,7 @@
-import { parseArgs } from 'node:util';
 import { readTrials } from '../core/files/read.ts';
 import { prepareRun } from '../core/predict/derive-run-setup.ts';
 import { fitReport } from '../core/trials/fit-report.ts';
-import { end, readOr, refuse, refuseUse } from './read-file.ts';
+import { end, oneFile, readOr, refuse } from './read-file.ts';
 
 const HELP = `What runs tell of a car.
 
@@ -16,16 +15,9 @@ standard error for each fault, naming the key by its path, nothing on standard o
 `;
 
 function main(): void {
-  let given;
-  try {
-    given = parseArgs({ allowPositionals: true, options: { help: { type: 'boolean', short: 'h' } } });
-  } catch (error) {
-    return refuseUse((error as Error).message.split('. ')[0]!);
-  }
-  const { values, positionals } = given;
-  if (values.help) return void process.stdout.write(HELP);
-  if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
-  const trials = readOr(positionals[0]!, readTrials);
+  const file = oneFile(HELP);
+  if (file === null) return;
+  const trials = readOr(file, readTrials);
   const faults = trials.runs.flatMap(({ design, wind }, i) => {
     const prepared = prepareRun(design, wind);
     return prepared.kind === 'refused' ? prepared.faults.map((fault) => ({ ...fault, path: `runs[${i}].${fault.path}` })) : [];

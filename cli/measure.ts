@@ -1,7 +1,6 @@
-import { parseArgs } from 'node:util';
 import { isMeasured, measure } from '../core/bench/measure.ts';
 import { readMeasurement } from '../core/files/read.ts';
-import { end, readOr, refuse, refuseUse } from './read-file.ts';
+import { end, oneFile, readOr, refuse } from './read-file.ts';
 
 const HELP = `What readings of a part or car come to.
 
@@ -14,16 +13,9 @@ fault, naming the key by its path, nothing on standard output, exit code 2.
 `;
 
 function main(): void {
-  let given;
-  try {
-    given = parseArgs({ allowPositionals: true, options: { help: { type: 'boolean', short: 'h' } } });
-  } catch (error) {
-    return refuseUse((error as Error).message.split('. ')[0]!);
-  }
-  const { values, positionals } = given;
-  if (values.help) return void process.stdout.write(HELP);
-  if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
-  const measurement = readOr(positionals[0]!, readMeasurement);
+  const file = oneFile(HELP);
+  if (file === null) return;
+  const measurement = readOr(file, readMeasurement);
   const result = measure(measurement);
   if (!isMeasured(result)) return refuse({ path: `readings.${result.column}`, code: 'expected', what: result.needs });
   const told = Object.fromEntries(

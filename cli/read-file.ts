@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import type { Fault } from '../core/fault.ts';
 import { faultLine } from '../core/fault-words.ts';
 import { readJson, type Read } from '../core/files/read.ts';
@@ -25,4 +26,18 @@ export function readText(file: string): string {
 export function readOr<T>(file: string, read: (value: unknown) => Read<T>): T {
   const outcome = readJson(readText(file), read);
   return outcome.kind === 'read' ? outcome.value : refuse(...outcome.faults);
+}
+
+/** The one file that a command takes; null where its help was asked for, which is then printed. */
+export function oneFile(help: string): string | null {
+  let given;
+  try {
+    given = parseArgs({ allowPositionals: true, options: { help: { type: 'boolean', short: 'h' } } });
+  } catch (error) {
+    return refuseUse((error as Error).message.split('. ')[0]!);
+  }
+  const { values, positionals } = given;
+  if (values.help) process.stdout.write(help);
+  else if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
+  return values.help ? null : positionals[0]!;
 }

@@ -119,7 +119,12 @@ describe('the next thing once the runs were weighed', () => {
     expect(nextByRuns(tuning, told(0.6)).words).toContain('flick');
     expect(nextByRuns(tuning, told(0.2)).words).toContain('lever');
     const withRun = { ...tuning, next: { ...next, changes: [] }, further: [{ id: 'full' as const, share: 0.3 }] };
-    expect(nextByRuns(withRun, told(0.2)).reason).toContain('30 %');
+    expect(nextByRuns(withRun, told(0.2))).toMatchObject({
+      words: 'make one more run fully wound',
+      reason: expect.stringContaining('30 %'),
+    });
+    const little = { ...withRun, further: [{ id: 'full' as const, share: 0.02 }] };
+    expect(nextByRuns(little, told(0.2)).station).toBe('bench');
   });
   it('goes on from what was found at the table: the cure, or past what was ruled out', () => {
     expect(nextByRuns(tuning, told(0.9), { checks: { rubbing: 'confirmed' } }).words).toContain('spacer');

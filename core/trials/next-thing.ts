@@ -16,7 +16,7 @@ export interface CarInBrief {
 export interface NextThing {
   readonly words: string;
   readonly reason: string;
-  readonly station: 'brief' | 'design' | 'track' | 'tune';
+  readonly station: 'brief' | 'bench' | 'design' | 'track' | 'tune';
 }
 
 /** Runs alike that show how much luck is in one. */
@@ -40,6 +40,8 @@ export function nextThing({ canRun, brokenRule, hasBrief, runs }: CarInBrief): N
 
 /** A fault that is so likely, though not sure, is looked for before anything is changed. */
 const LIKELY = 0.4;
+/** Share of what is not known below which one more run tells little. */
+const TELLS_LITTLE = 0.08;
 /** A car that comes as far as it is asked to in so many of its runs does what its brief asks. */
 const MEETS = 0.9;
 
@@ -92,11 +94,11 @@ export function nextByRuns(
   const [change] = next?.changes ?? [];
   if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'nothing surer is known to help more' };
   const [run] = further;
-  return run
-    ? {
-        station: 'track',
-        words: `make ${FURTHER[run.id]}`,
-        reason: `it would take away about ${inHundred(run.share)} of what is not known`,
-      }
-    : { station: 'track', words: 'make more runs alike', reason: 'they tell what luck is' };
+  if (!run || run.share < TELLS_LITTLE)
+    return { station: 'bench', words: 'measure a part', reason: 'no change is surely worth trying, and one more run tells little' };
+  return {
+    station: 'track',
+    words: `make ${FURTHER[run.id]}`,
+    reason: `it would take away about ${inHundred(run.share)} of what is not known`,
+  };
 }
