@@ -74,6 +74,16 @@ describe('a builder at the Bench station', () => {
     await page.close();
   });
 
+  it('prints blank sheets, one a measurement, with its caution', async () => {
+    const page = await stage.open(`${kelp}/bench`);
+    const car = builder(page);
+    await car.follow('Sheets for pen and paper');
+    await car.sees('Kelp Runner: Pull of the lever');
+    await car.sees('A snap trap breaks skin');
+    await expectAccessible(page);
+    await page.close();
+  });
+
   it('fits a phone', async () => {
     const page = await stage.open(`${demoCar(5)}/bench`, PHONE);
     const phone = builder(page);

@@ -19,6 +19,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../stations/track/sheet-page.tsx')).SheetPage }),
       },
       { path: 'cars/:carId/bench', lazy: async () => ({ Component: (await import('../stations/bench/bench-page.tsx')).BenchPage }) },
+      {
+        path: 'cars/:carId/bench/sheets',
+        lazy: async () => ({ Component: (await import('../stations/bench/bench-sheets-page.tsx')).BenchSheetsPage }),
+      },
       { path: 'cars/:carId/tune', lazy: async () => ({ Component: (await import('../stations/tune/tune-page.tsx')).TunePage }) },
       { path: 'cars/:carId/brief', lazy: async () => ({ Component: (await import('../stations/brief/car-brief-page.tsx')).CarBriefPage }) },
       { path: 'briefs', lazy: async () => ({ Component: (await import('../stations/brief/briefs-page.tsx')).BriefsPage }) },

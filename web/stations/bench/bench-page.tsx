@@ -146,6 +146,9 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
             })}
           </ol>
           <JobBar job={job} label="Weighing the measurements" />
+          <p className={plain.text}>
+            <Link to={`/cars/${carId}/bench/sheets`}>Sheets for pen and paper</Link>
+          </p>
         </section>
         <MeasurePanel
           key={chosen}
