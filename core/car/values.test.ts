@@ -33,3 +33,13 @@ describe('what is not known exactly', () => {
     expect(on(carpet)('rollingLengthDrive')).toBeGreaterThan(on({})('rollingLengthDrive'));
   });
 });
+
+describe('a slope that was measured', () => {
+  const level = newCar('Tern');
+  const measured = { ...level, measured: { slope: { value: 0.001, spread: 0.0002, of: level.floor.slope } } };
+  it('holds for the floor it was measured on, and says nothing of one that is told to slope otherwise', () => {
+    expect(valueOf(measured, 'slope')).toMatchObject({ value: 0.001, evidence: 'measured' });
+    const ramp = { ...measured, floor: { ...measured.floor, slope: 0.035 } };
+    expect(valueOf(ramp, 'slope')).toMatchObject({ value: 0.035, evidence: 'estimated' });
+  });
+});

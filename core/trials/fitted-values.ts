@@ -47,6 +47,7 @@ export function fittedValues(fitted: FittedCar, design: CarDesign): Measured {
       value: Number((isInUnits ? mean : Math.exp(mean)).toPrecision(4)),
       spread: Number(Math.min(deviation, before.spread).toPrecision(3)),
       ...(HANG_ON_FLOOR.has(key) && { on: design.floor.kind }),
+      ...(key === 'slope' && { of: design.floor.slope }),
       from: 'fit',
     };
   }

@@ -51,7 +51,7 @@ export function BenchPage() {
       />
     );
   if (!isShown || !design) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the car" />;
-  return <Bench carId={carId} design={design} />;
+  return <Bench key={carId} carId={carId} design={design} />;
 }
 
 /** A share below which a measurement is not worth its minutes for the distance. */

@@ -68,7 +68,7 @@ export function TunePage() {
       />
     );
   if (!isShown || !design || !runs) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
-  return <Tune carId={carId} design={design} runs={runs} />;
+  return <Tune key={carId} carId={carId} design={design} runs={runs} />;
 }
 
 interface TuneProps {
