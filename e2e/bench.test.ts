@@ -30,6 +30,8 @@ describe('a builder at the Bench station', () => {
       await car.press('Put it into the car');
       await car.sees(`Kept as “measured: ${name}”`);
       await car.saved();
+      // They count once.
+      await car.sees('These readings are in the car.');
     }
     await page.waitForFunction(
       (wide) => {

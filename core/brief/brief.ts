@@ -31,11 +31,11 @@ export const choosesLoad = ({ kind }: Goal): boolean => kind === 'carry' || kind
 /** The car as it runs a round: on its floor, with the load that all carry, or with its own where that is what counts. */
 export function inRound(design: CarDesign, { floors }: Brief, { floor: name, load, goal }: Round): CarDesign {
   const { floor } = floors.find((one) => one.name === name)!;
-  const { slope: _slope, ...measured } = design.measured;
+  const { slope, ...besides } = design.measured;
   return {
     ...design,
-    // What was measured of another floor's slope is not this one's.
-    measured,
+    // A slope that was measured of no floor by name is not this one's; one that says of which holds there alone (valueOf).
+    measured: slope?.of === undefined ? besides : design.measured,
     floor,
     load: choosesLoad(goal) ? design.load : { ...design.load, mass: load },
   };

@@ -6,7 +6,7 @@ import { useDeferredValue, useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { INSTRUCTIONS, KINDS } from '../../../core/bench/instructions.ts';
 import { intoCar } from '../../../core/bench/into-car.ts';
-import type { Measurement, MeasurementKind, Result } from '../../../core/bench/measured.ts';
+import type { MeasurementKind, Result } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSameCar } from '../../../core/car/same-design.ts';
 import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
@@ -69,12 +69,17 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   const order = told ? told.measurements.map(({ kind }) => kind) : suiting;
   const asked = search.get('measure') as MeasurementKind | null;
   const chosen = asked && suiting.includes(asked) ? asked : order[0]!;
+  const lead = told?.measurements[0]?.kind;
+  useEffect(() => {
+    // What leads first stays open, though another leads once it is measured.
+    if (lead && !asked) setSearch({ measure: lead }, { replace: true });
+  }, [lead, asked, setSearch]);
   const range = ({ low, high }: { readonly low: number; readonly high: number }): string => {
     const half = (high - low) / 2;
     const of = (value: number): string => printKnown(value, half, 'distance', units);
     return `${of(low)} to ${of(high)} ${unitOf('distance', units)}`;
   };
-  const put = async (_measurement: Measurement, result: Result): Promise<void> => {
+  const put = async (result: Result): Promise<void> => {
     const measured = intoCar(design, result);
     if (prepareRun(measured).kind === 'refused')
       return void dispatch(toasted('With these values the car could not run: read them again.', { tone: 'stop' }));
@@ -156,7 +161,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           design={design}
           kind={chosen}
           isKept={(result) => !isSameCar(intoCar(design, result), design)}
-          onPut={(measurement, result) => void put(measurement, result)}
+          onPut={(result) => void put(result)}
         />
       </div>
       <CarConflict />

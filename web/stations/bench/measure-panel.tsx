@@ -1,10 +1,12 @@
 import Button from '@mui/material/Button';
 import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
-import { disagreements } from '../../../core/bench/into-car.ts';
-import type { Measurement, MeasurementKind, Result } from '../../../core/bench/measured.ts';
+import { disagreements, intoCar } from '../../../core/bench/into-car.ts';
+import type { MeasurementKind, Result } from '../../../core/bench/measured.ts';
 import { simulatedReadings } from '../../../core/bench/simulated-readings.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { isSameContent } from '../../../core/car/same-design.ts';
+import type { ValueKey } from '../../../core/car/value-table.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import { readMeasurement } from '../../../core/files/read.ts';
 import { sampledCars } from '../../../core/predict/sampled-cars.ts';
@@ -31,7 +33,7 @@ interface MeasurePanelProps {
   readonly kind: MeasurementKind;
   /** Whether the result says something that the car keeps. */
   readonly isKept: (result: Result) => boolean;
-  readonly onPut: (measurement: Measurement, result: Result) => void;
+  readonly onPut: (result: Result) => void;
 }
 
 /** The hidden car that the simulated instruments read. */
@@ -50,6 +52,16 @@ export function MeasurePanel({ carId, design, kind, isKept, onPut }: MeasurePane
   const drawn = read.kind === 'read' ? read.result.drawn : null;
   const option = useMemo(() => drawn && fitOption(drawn, tokens), [drawn, tokens]);
   const field = (value: number, quantity: Quantity): string => inField(value, quantity, units);
+  const { put: wasPut } = readings.typed;
+  const isIn =
+    wasPut !== undefined && Object.entries(wasPut).every(([key, value]) => isSameContent(design.measured[key as ValueKey], value));
+  const put = (result: Result): void => {
+    const made = intoCar(design, result).measured;
+    const changed = Object.entries(made).filter(([key, value]) => !isSameContent(design.measured[key as ValueKey], value));
+    // Before the car changes: what is drawn anew with it finds it.
+    if (changed.length > 0) readings.markPut(Object.fromEntries(changed) as CarDesign['measured']);
+    onPut(result);
+  };
   /** Puts readings of this kind into the table, as they would be typed. */
   const show = (told: Readonly<Record<string, number | readonly number[]>>): void => {
     const inColumns = columns.map(({ key, quantity }) => {
@@ -167,9 +179,11 @@ export function MeasurePanel({ carId, design, kind, isKept, onPut }: MeasurePane
           </div>
           {read.kind === 'read' && (
             <div className={styles.row}>
-              {isKept(read.result) ? (
+              {isIn ? (
+                <span className={plain.text}>✓ These readings are in the car.</span>
+              ) : isKept(read.result) ? (
                 <>
-                  <Button variant="contained" onClick={() => onPut(read.measurement, read.result)}>
+                  <Button variant="contained" onClick={() => put(read.result)}>
                     Put it into the car
                   </Button>
                   <span className={`${plain.caption} ${plain.muted}`}>as a version, with what was known before; undo brings it back</span>

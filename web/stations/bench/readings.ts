@@ -12,6 +12,8 @@ export interface TypedReadings {
   /** What is told once, and one division of the scale; empty: as the design has it. */
   readonly once: Readonly<Record<string, string>>;
   readonly division: string;
+  /** What these readings made of the car’s values, once they were put into it: they count once. */
+  readonly put?: CarDesign['measured'];
 }
 export const NO_READINGS: TypedReadings = { rows: [{}, {}, {}, {}, {}], once: {}, division: '' };
 

@@ -25,12 +25,15 @@ export function useTypedReadings(carId: string, kind: MeasurementKind) {
     localStorage.setItem(keyOf(carId, kind), JSON.stringify(kept));
     setTyped(kept);
   };
+  // Typed anew they are other readings than those that were put in.
+  const { put: _before, ...asTyped } = typed;
   return {
     typed,
     cell: (row: number, key: string, text: string): void =>
-      take({ ...typed, rows: typed.rows.map((values, i) => (i === row ? { ...values, [key]: text } : values)) }),
-    once: (key: string, text: string): void => take({ ...typed, once: { ...typed.once, [key]: text } }),
-    division: (text: string): void => take({ ...typed, division: text }),
+      take({ ...asTyped, rows: typed.rows.map((values, i) => (i === row ? { ...values, [key]: text } : values)) }),
+    once: (key: string, text: string): void => take({ ...asTyped, once: { ...typed.once, [key]: text } }),
+    division: (text: string): void => take({ ...asTyped, division: text }),
+    markPut: (put: NonNullable<TypedReadings['put']>): void => take({ ...asTyped, put }),
     fill: (rows: TypedReadings['rows'], told: TypedReadings['once']): void => take({ rows, once: told, division: '' }),
     clear: (): void => {
       localStorage.removeItem(keyOf(carId, kind));
