@@ -1,6 +1,6 @@
 import type { CarDesign, Measured } from '../car/car-design.ts';
 import { hasBands } from '../car/motors/motors.ts';
-import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
+import { BATCH, SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
 import { HANG_ON_FLOOR, likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
 import { partsMass, standingWeight, weighedAt } from '../car/weights.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
@@ -30,15 +30,16 @@ const spreadOf = ({ deviation, freedom }: Pick<Estimate, 'deviation' | 'freedom'
 /** Of two readings or three: as far as is fair. */
 const FEW = 2.5;
 
+/** The same in the terms that the value’s own spread is kept in: as a share of it, or in its unit. */
+const ownSpreadOf = (key: ValueKey, estimate: Estimate): number =>
+  SPREAD_IN_UNITS.has(key) ? spreadOf(estimate) : spreadOf(estimate) / estimate.value;
+
 /** What was known of a value, estimated or measured before, with what was measured now: each weighed by how sure it is. Shares on a logarithmic scale. */
-function blended(
-  design: CarDesign,
-  key: ValueKey,
-  { value, deviation, freedom }: Estimate,
-): { readonly value: number; readonly spread: number } {
+function blended(design: CarDesign, key: ValueKey, estimate: Estimate): { readonly value: number; readonly spread: number } {
+  const { value } = estimate;
   const before = valueOf(design, key);
   const isInUnits = SPREAD_IN_UNITS.has(key);
-  const spread = Math.max((isInUnits ? 1 : 1 / value) * spreadOf({ deviation, freedom }), LEAST_SPREAD);
+  const spread = Math.max(ownSpreadOf(key, estimate), LEAST_SPREAD);
   if (before.spread === 0 || (!isInUnits && !(before.value > 0))) return { value, spread };
   const [old, now] = [before.spread ** -2, spread ** -2];
   const mixed = (a: number, b: number): number => (old * a + now * b) / (old + now);
@@ -76,9 +77,6 @@ function withRolling(design: CarDesign, rolling: Estimate): CarDesign {
   );
 }
 
-/** Rubber of one batch is strong or weak together: its coefficients share this much of their spread. */
-const OF_A_BATCH = 0.75;
-
 /**
  * How strong the motor is as a whole: both its values by the same factor, as sure as makes the energy as sure as it was measured. A pull at
  * the rim tells the energy well, and one value from the other badly.
@@ -93,7 +91,7 @@ function withStrength(design: CarDesign, strength: Estimate): CarDesign {
   const all = energy(numbers);
   const shares = keys.map((key) => (energy({ ...numbers, [key]: 2 * numbers[key]! }) - all) / all);
   const alone = Math.hypot(...shares);
-  const batch = hasBands(design.motor) ? OF_A_BATCH : 0;
+  const batch = hasBands(design.motor) ? BATCH.shared : 0;
   const together = Math.hypot(batch * shares.reduce((sum, share) => sum + share, 0), Math.sqrt(1 - batch ** 2) * alone);
   // What was thought of the strength before counts too: a scale that hardly moves makes nothing less sure.
   const thought = (together * keys.reduce((sum, key) => sum + valueOf(design, key).spread, 0)) / keys.length;
@@ -145,9 +143,7 @@ export function disagreements(design: CarDesign, { values }: Pick<Result, 'value
     if (!keys.has(key)) return [];
     const before = valueOf(design, key as ValueKey);
     if (before.evidence !== 'measured' || !(estimate.value > 0)) return [];
-    const isInUnits = SPREAD_IN_UNITS.has(key as ValueKey);
-    const apart = isInUnits ? estimate.value - before.value : Math.log(estimate.value / before.value);
-    const spread = (isInUnits ? 1 : 1 / estimate.value) * spreadOf(estimate);
-    return Math.abs(apart) > APART * Math.hypot(spread, before.spread) ? [key] : [];
+    const apart = SPREAD_IN_UNITS.has(key as ValueKey) ? estimate.value - before.value : Math.log(estimate.value / before.value);
+    return Math.abs(apart) > APART * Math.hypot(ownSpreadOf(key as ValueKey, estimate), before.spread) ? [key] : [];
   });
 }

@@ -1,4 +1,4 @@
-import { GRAVITY } from '../constants.ts';
+import { AIR_DENSITY, GRAVITY } from '../constants.ts';
 import { coastDown, coastTime } from './coast-down.ts';
 import { combined, exactly, meanOf, together, within } from './estimate.ts';
 import { divisionOf, drawnFit, drawnMean, type Of, type Result, type Unmeasured } from './measured.ts';
@@ -20,12 +20,9 @@ export function ramp(measurement: Of<'ramp'>): Result {
   };
 }
 
-/** kg/m³ of air at sea level. Source: ISO 2533. */
-const SEA_LEVEL = 1.225;
-
 /** Coast-down: rolling a0 and air k of dv/dt = −(a0 + k v²); with the mass the force, and Cd·A = 2 k (m + ΣI/R²)/ρ. */
 export function coast(measurement: Of<'coast'>): Result | Unmeasured {
-  const { marks, times, air, mass, turning = 0, airDensity = SEA_LEVEL } = measurement.readings;
+  const { marks, times, air, mass, turning = 0, airDensity = AIR_DENSITY } = measurement.readings;
   const division = divisionOf(measurement, 'times');
   const found = coastDown({ marks, times, resolution: division }, air);
   if (!found) return { column: 'times', needs: 'at least four times of a car that slows, or three and what air is thought to take' };

@@ -1,4 +1,4 @@
-import { GRAVITY } from '../constants.ts';
+import { AIR_DENSITY, GRAVITY } from '../constants.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import type { Numbers } from '../car/value-table.ts';
@@ -42,8 +42,6 @@ const WATCH: Instrument = { off: 0.03, division: 0.01 };
 const CALLIPER: Instrument = { off: 0.00005, division: 0.00002 };
 /** How far a roll, push or run differs from the next, as a share. */
 const ROLLS = 0.05;
-/** m³ of air weigh so many kg. */
-const AIR = 1.225;
 
 const numbered = (count: number): number[] => Array.from({ length: count }, (_, i) => i);
 
@@ -156,7 +154,7 @@ export function simulatedReadings(
         (setup.car.otherWheels ? setup.car.otherWheels.inertia / setup.car.otherWheels.radius ** 2 : 0);
       const all = weight.mass + turning;
       const a0 = (rolling * weight.mass * GRAVITY) / all;
-      const k = (AIR * numbers.dragArea!) / (2 * all);
+      const k = (AIR_DENSITY * numbers.dragArea!) / (2 * all);
       const v0 = 1.8;
       const reach = (0.75 * Math.log1p((k / a0) * v0 ** 2)) / (2 * k);
       const marks = numbered(10).map((i) => Number(((reach * (i + 1)) / 10).toFixed(2)));

@@ -84,6 +84,9 @@ export const ESTIMATE_SPREAD: Readonly<Record<ValueKey, number>> = {
   slope: 0.002,
 };
 
+/** Rubber of one batch is strong or weak together: its coefficients share this much of their spread (9 of 12 %). */
+export const BATCH: { readonly keys: readonly ValueKey[]; readonly shared: number } = { keys: ['c1', 'c2'], shared: 0.75 };
+
 /** A value's spread in words: `12 %`, or in its own unit `2 mm per m`. */
 export const spreadWords = (key: ValueKey, spread: number, print: (value: number, quantity: 'share') => string): string =>
   SPREAD_IN_UNITS.has(key) ? valueIn(VALUE_UNITS[key], spread, 2) : print(spread, 'share');

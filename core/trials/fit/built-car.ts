@@ -1,5 +1,5 @@
 import type { CarDesign, Wind } from '../../car/car-design.ts';
-import { deviated, SPREAD_IN_UNITS, VALUE_NAMES, type ValueKey } from '../../car/value-table.ts';
+import { BATCH as BATCH_OF_RUBBER, deviated, SPREAD_IN_UNITS, VALUE_NAMES, type ValueKey } from '../../car/value-table.ts';
 import { likelyNumbers, valueKeysOf, valueOf } from '../../car/values.ts';
 import { CONDITIONS } from '../../predict/conditions.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
@@ -58,8 +58,7 @@ function placeOf(design: CarDesign, key: ValueKey): string {
 }
 
 /** Rubber of one batch is strong or weak together, and so is every tyre’s grip on one floor: they share this much of their spread. */
-const SHARED = 0.75;
-const OF_A_BATCH: readonly ValueKey[] = ['c1', 'c2'];
+const { keys: OF_A_BATCH, shared: SHARED } = BATCH_OF_RUBBER;
 const OF_A_FLOOR: readonly ValueKey[] = ['staticGrip'];
 
 const changed = (car: BuiltCar, key: ValueKey, deviations: number): BuiltCar => {

@@ -8,7 +8,6 @@ import { INSTRUCTIONS, KINDS } from '../../../core/bench/instructions.ts';
 import { intoCar } from '../../../core/bench/into-car.ts';
 import type { MeasurementKind, Result } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { isSameCar } from '../../../core/car/same-design.ts';
 import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
 import { printKnown, unitOf } from '../../../core/units/quantity.ts';
 import { problemLine } from '../../app/api.ts';
@@ -155,14 +154,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
             <Link to={`/cars/${carId}/bench/sheets`}>Sheets for pen and paper</Link>
           </p>
         </section>
-        <MeasurePanel
-          key={chosen}
-          carId={carId}
-          design={design}
-          kind={chosen}
-          isKept={(result) => !isSameCar(intoCar(design, result), design)}
-          onPut={(result) => void put(result)}
-        />
+        <MeasurePanel key={chosen} carId={carId} design={design} kind={chosen} onPut={(result) => void put(result)} />
       </div>
       <CarConflict />
       <NextStep carId={carId} design={design} />

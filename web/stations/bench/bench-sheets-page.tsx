@@ -5,6 +5,7 @@ import { unitOf, type Quantity } from '../../../core/units/quantity.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import plain from '../../ui/plain.module.css';
+import sheet from '../../ui/sheet.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './bench-sheets-page.module.css';
 
@@ -25,7 +26,7 @@ export function BenchSheetsPage() {
   };
   return (
     <article className={styles.sheets} aria-label={`Bench sheets of ${design.name}`}>
-      <div className={styles.tools}>
+      <div className={sheet.tools}>
         <Button component={Link} to={`/cars/${carId}/bench`}>
           To the bench
         </Button>
@@ -55,7 +56,7 @@ export function BenchSheetsPage() {
                 {unit(quantity)}: ____________
               </p>
             ))}
-            <table className={styles.table}>
+            <table className={sheet.table}>
               <thead>
                 <tr>
                   <th scope="col">№</th>

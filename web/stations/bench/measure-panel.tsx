@@ -5,7 +5,7 @@ import { disagreements, intoCar } from '../../../core/bench/into-car.ts';
 import type { MeasurementKind, Result } from '../../../core/bench/measured.ts';
 import { simulatedReadings } from '../../../core/bench/simulated-readings.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { isSameContent } from '../../../core/car/same-design.ts';
+import { isSameCar, isSameContent } from '../../../core/car/same-design.ts';
 import type { ValueKey } from '../../../core/car/value-table.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import { readMeasurement } from '../../../core/files/read.ts';
@@ -31,8 +31,6 @@ interface MeasurePanelProps {
   readonly carId: string;
   readonly design: CarDesign;
   readonly kind: MeasurementKind;
-  /** Whether the result says something that the car keeps. */
-  readonly isKept: (result: Result) => boolean;
   readonly onPut: (result: Result) => void;
 }
 
@@ -40,7 +38,7 @@ interface MeasurePanelProps {
 const HIDDEN = 11;
 
 /** One measurement: what it needs, how it is made, what was read, the fit and what it means. */
-export function MeasurePanel({ carId, design, kind, isKept, onPut }: MeasurePanelProps) {
+export function MeasurePanel({ carId, design, kind, onPut }: MeasurePanelProps) {
   const units = useUnits();
   const tokens = useTokens();
   const readings = useTypedReadings(carId, kind);
@@ -181,7 +179,7 @@ export function MeasurePanel({ carId, design, kind, isKept, onPut }: MeasurePane
             <div className={styles.row}>
               {isIn ? (
                 <span className={plain.text}>✓ These readings are in the car.</span>
-              ) : isKept(read.result) ? (
+              ) : !isSameCar(intoCar(design, read.result), design) ? (
                 <>
                   <Button variant="contained" onClick={() => put(read.result)}>
                     Put it into the car

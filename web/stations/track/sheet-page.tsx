@@ -8,6 +8,7 @@ import { useListRunsQuery } from '../../app/api.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import plain from '../../ui/plain.module.css';
+import sheet from '../../ui/sheet.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { detailWords, outcomeWords, windWords } from './run-words.ts';
 import styles from './sheet-page.module.css';
@@ -29,7 +30,7 @@ export function SheetPage() {
   const runs = (data?.runs ?? []).filter((run): run is ListedRun => isReadable<ListedRun>(run));
   return (
     <article className={styles.sheet} aria-label={`Runs of ${design.name}`}>
-      <div className={styles.tools}>
+      <div className={sheet.tools}>
         <Button component={Link} to={`/cars/${carId}/track`}>
           To the track
         </Button>
@@ -49,7 +50,7 @@ export function SheetPage() {
           </li>
         ))}
       </ul>
-      <table className={styles.table}>
+      <table className={sheet.table}>
         <thead>
           <tr>
             {['run', 'wound', 'distance', 'time', 'seen and noted'].map((head) => (
