@@ -108,6 +108,9 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           <h2 id="what-title" className={plain.heading}>
             What to measure next
           </h2>
+          <p className={plain.text}>
+            <Link to={`/cars/${carId}/bench/sheets`}>Sheets for pen and paper</Link>
+          </p>
           {told && (
             <p className={plain.text}>
               8 in 10 such cars come {range(told.now)} far, fully wound. Each bar: what a measurement would take away of what is not known.
@@ -150,9 +153,6 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
             })}
           </ol>
           <JobBar job={job} label="Weighing the measurements" />
-          <p className={plain.text}>
-            <Link to={`/cars/${carId}/bench/sheets`}>Sheets for pen and paper</Link>
-          </p>
         </section>
         <MeasurePanel key={chosen} carId={carId} design={design} kind={chosen} onPut={(result) => void put(result)} />
       </div>
