@@ -1,10 +1,20 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { PHONE } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
-import { demoCar, setStage } from './stage.ts';
+import { demoCar, designOf, setStage } from './stage.ts';
 
 /** The two ends of what 8 in 10 such cars come to, as the page tells it. */
 const RANGE = /8 in 10 such cars come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/;
+
+function fileOf(name: string, text: string) {
+  const folder = mkdtempSync(join(tmpdir(), 'bench-'));
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return { path, remove: () => rmSync(folder, { recursive: true }) };
+}
 
 describe('a builder at the Bench station', () => {
   const stage = setStage();
@@ -57,6 +67,131 @@ describe('a builder at the Bench station', () => {
       {},
       before,
     );
+    await page.close();
+  });
+
+  it('reads a simulated scale place by place, leaves a slip out, and keeps the trap as a part that both cars with it know', async () => {
+    // Two cars with one trap of the builder's own.
+    const page = await stage.open(`${kelp}/bench?measure=lever-pull`);
+    const car = builder(page);
+    await car.press('Read an instrument');
+    for (let place = 0; place < 6; place++) {
+      await car.press('Hold it to the next place');
+      await page.waitForFunction((lines) => document.body.innerText.includes(`${lines} line`), {}, place + 1);
+      await car.press('Take it');
+    }
+    await car.sees('rate of the spring');
+    await car.type('pull, row 3', '30');
+    await car.press('Leave row 3 out');
+    await car.sees('Row 3 is left out.');
+    await car.seesNot('times as far from the fit');
+    await expectAccessible(page);
+    await car.press('Keep as my part “household snap trap of Kelp Runner”');
+    await car.sees('These readings are in the car.');
+    await car.sees('in my part “household snap trap of Kelp Runner”');
+    await car.saved();
+    // Another car is given that trap; what is known of it afterwards is known there too.
+    const slow = await stage.open(designOf(2));
+    const other = builder(slow);
+    await other.distance();
+    await other.pick('Trap', 'household snap trap of Kelp Runner · measured · 1 in stock');
+    await other.saved();
+    await slow.close();
+    await car.press('Clear the table');
+    await car.press('Try it without a bench');
+    await car.press('Put it into my “household snap trap of Kelp Runner”');
+    await car.sees('is known to Slow Ferry too');
+    // The drawer tells where it is, splits and copies it.
+    await car.press('The drawer');
+    await car.sees('In Kelp Runner, Slow Ferry: ! 2 for all at once, 1 in stock');
+    await expectAccessible(page);
+    await car.press('Change household snap trap of Kelp Runner');
+    await car.type('How many there are', '5');
+    await car.press('Keep the part');
+    await car.sees('snap trap, 5 in stock, measured');
+    await car.press('Split household snap trap of Kelp Runner');
+    await car.type('How many there are', '5');
+    await car.press('Keep the part');
+    await car.sees('There are 5: split off fewer.');
+    await car.type('How many there are', '2');
+    await car.press('Keep the part');
+    await car.sees('snap trap, 3 in stock, measured');
+    await car.sees('household snap trap of Kelp Runner 2');
+    await car.press('Close');
+    // Taken back, the car is as before; the readings can be shown again.
+    const before = await page.evaluate(() => document.querySelectorAll('ul[aria-label="Measured before"] li').length);
+    expect(before).toBe(2);
+    for (const left of [1, 0]) {
+      await page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('ul[aria-label="Measured before"] button')]
+          .find((one) => one.innerText === 'Take it back')!
+          .click(),
+      );
+      await page.waitForFunction(
+        (wanted) =>
+          [...document.querySelectorAll<HTMLElement>('ul[aria-label="Measured before"] button')].filter(
+            (one) => one.innerText === 'Take it back',
+          ).length === wanted,
+        {},
+        left,
+      );
+    }
+    await car.sees('Not in the car now');
+    await page.close();
+  });
+
+  it('lays the pull that was read at the rim over the curve in Design', async () => {
+    const page = await stage.open(`${demoCar(3)}/bench?measure=rim-pull`);
+    const tern = builder(page);
+    await tern.press('Try it without a bench');
+    await tern.press('Put it into the car');
+    await tern.sees('These readings are in the car.');
+    await tern.saved();
+    await tern.follow('To the design');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('svg text')].some((text) => text.textContent?.includes('read at the rim')),
+    );
+    await page.close();
+  });
+
+  it('fills the drawer from the kit list of a brief, and by CSV', async () => {
+    const page = await stage.open(`${kelp}/bench`);
+    const car = builder(page);
+    await page.evaluate(async () => {
+      const [{ id, version, brief }] = (await (await fetch('/api/briefs')).json()) as [
+        { id: string; version: number; brief: { rules: object } },
+      ];
+      await fetch(`/api/briefs/${id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          baseVersion: version,
+          brief: {
+            ...brief,
+            rules: {
+              ...brief.rules,
+              kit: [
+                { name: 'optical discs', count: 8 },
+                { name: 'm of twine', count: 1 },
+              ],
+            },
+          },
+        }),
+      });
+    });
+    await page.reload();
+    await car.press('The drawer');
+    await car.press('From a kit list');
+    await car.press('Put them into the drawer');
+    await car.sees('1 of 2 things of the kit are in the drawer');
+    await car.sees('wheel, 8 in stock, estimated');
+    const chooser = page.waitForFileChooser();
+    await car.press('Open a CSV');
+    const { path, remove } = fileOf('parts.csv', 'kind,name,like,count\ntrap,spare,large,3\ntrap,odd,tiny,1\n');
+    await (await chooser).accept([path]);
+    await car.sees('1 of 2 parts of parts.csv taken. line 3: like');
+    await car.sees('snap trap, 3 in stock, estimated');
+    remove();
     await page.close();
   });
 

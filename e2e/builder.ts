@@ -15,7 +15,9 @@ export const builder = (page: Page) => {
   /** Brings a size or part to hand: in Design, what is in a closed group is looked for by its name. */
   const reach = async (label: string): Promise<void> => {
     const search = await page.$('input[type=search]');
-    if (!search || (await page.$(`::-p-aria([name="${label}"])`))) return;
+    if (!search) return;
+    // Its words may stand elsewhere too: what is reached for can be set.
+    for (const role of ['combobox', 'textbox', 'slider']) if (await page.$(`::-p-aria([name="${label}"][role="${role}"])`)) return;
     await search.evaluate((field) => (field as HTMLInputElement).select());
     await search.type(label.replace(/, \S+$/, ''));
   };

@@ -78,11 +78,17 @@ export function together(estimates: readonly Estimate[]): { readonly estimate: E
 /** Mean square of the differences, in their own spreads, from which measurements are said to disagree: two and a half times over. */
 const DISAGREE = 6.25;
 
-/** Readings further than 3.5 robust standard deviations (median absolute deviation over 0.6745) from what is fitted: to be looked at, never dropped. `residuals`: what the fit leaves; `least`: the standard deviation of the instrument. */
+/** In what residuals usually lie: median absolute deviation over 0.6745 about their median, a normal's standard deviation; never below `least`, that of the instrument. */
+export function usualScatter(residuals: readonly number[], least: number): number {
+  const middle = median([...residuals]);
+  return Math.max(median(residuals.map((residual) => Math.abs(residual - middle))) / 0.6745, least);
+}
+
+/** Readings further than 3.5 robust standard deviations from what is fitted: to be looked at, never dropped. `residuals`: what the fit leaves; `least`: the standard deviation of the instrument. */
 export function oddReadings(residuals: readonly number[], least: number): number[] {
   if (residuals.length < 4) return [];
   const middle = median([...residuals]);
-  const robust = Math.max(median(residuals.map((residual) => Math.abs(residual - middle))) / 0.6745, least);
+  const robust = usualScatter(residuals, least);
   return residuals.flatMap((residual, i) => (Math.abs(residual - middle) > ODD * robust ? [i] : []));
 }
 const ODD = 3.5;

@@ -14,6 +14,10 @@ export interface ReadingColumn {
   readonly key: string;
   readonly label: string;
   readonly quantity: Quantity;
+  /** One of these words instead of a number, the first where none is chosen. */
+  readonly options?: readonly string[];
+  /** May be left empty. */
+  readonly isOptional?: true;
 }
 
 /** One thing that is told once, begun with what the design says of it. */
@@ -22,6 +26,8 @@ export interface ToldOnce {
   readonly label: string;
   readonly quantity: Quantity;
   readonly of: (design: CarDesign) => number;
+  /** Yes or no instead of a number: in words, no first. */
+  readonly either?: readonly [no: string, yes: string];
 }
 
 /** How a measurement is made. */
@@ -49,6 +55,8 @@ const once = (key: string, label: string, quantity: Quantity, of: (design: CarDe
   quantity,
   of,
 });
+/** The same places, on the way back. */
+const BACK: ReadingColumn = { ...column('back', 'letting back', 'force'), isOptional: true };
 const massOf = (design: CarDesign): number => standingWeight(design).mass;
 const shareOf = (design: CarDesign): number => standingWeight(design).driveLoadShare;
 const radiusOf = (design: CarDesign): number => design.driveWheels.diameter / 2;
@@ -126,7 +134,12 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     ],
     caution: `${TRAP} ${STRETCHED}`,
     columns: [column('turns', 'turns still wound', 'count'), column('force', 'pull at the rim', 'force')],
-    once: [],
+    once: [
+      {
+        ...once('lettingBack', 'each place was reached', 'count', (design) => (onAxles(design) ? 0 : 1)),
+        either: ['by winding on', 'by letting back'],
+      },
+    ],
     division: { of: ['force'], usual: 0.05 },
     suits: () => true,
   },
@@ -138,10 +151,10 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     how: [
       'Unhook the string. Hook the scale to the arm a hand’s breadth from the pivot and measure that reach.',
       'Pull square to the arm, and read at several angles from rest to cocked.',
-      'Five angles or more; pull slowly, and read while it stands.',
+      'Five angles or more, and the same letting back: what is lost on the way shows there.',
     ],
     caution: TRAP,
-    columns: [column('angle', 'angle from rest', 'angle'), column('force', 'pull', 'force')],
+    columns: [column('angle', 'angle from rest', 'angle'), column('force', 'pull', 'force'), BACK],
     once: [once('reach', 'from pivot to hook', 'size', () => 0.05)],
     division: { of: ['force'], usual: 0.05 },
     suits: ({ motor }) => motor.kind === 'lever',
@@ -154,10 +167,10 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     how: [
       'Hang the chain as it is on the car between hook and scale; measure its length lying flat.',
       'Stretch it step by step to about three times its length, and read length and pull at each.',
-      'Wait a breath before each reading: rubber gives way a little.',
+      'Wait a breath before each reading, and read the same places letting back.',
     ],
     caution: STRETCHED,
-    columns: [column('stretchedLength', 'stretched to', 'size'), column('force', 'pull', 'force')],
+    columns: [column('stretchedLength', 'stretched to', 'size'), column('force', 'pull', 'force'), BACK],
     once: [
       once('flatLength', 'length lying flat', 'size', (design) => rubber(design).length),
       once('section', 'section of all strands, m²', 'count', (design) => rubber(design).section),
@@ -312,7 +325,11 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
       'Three each way: both ways cancel a floor that leans.',
     ],
     caution: null,
-    columns: [column('drift', 'off the line, right +', 'distance'), column('distance', 'after', 'distance')],
+    columns: [
+      column('drift', 'off the line, right +', 'distance'),
+      column('distance', 'after', 'distance'),
+      { ...column('direction', 'way', 'count'), options: ['out', 'back'], isOptional: true },
+    ],
     once: [],
     division: { of: ['drift'], usual: 0.01 },
     suits: onAxles,

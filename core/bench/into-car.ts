@@ -112,7 +112,7 @@ export function intoCar(design: CarDesign, { values }: Pick<Result, 'values'>): 
     const { value, spread } = blended(design, key as ValueKey, estimate);
     made = withMeasured(made, kept(design, key as ValueKey, value, spread));
   }
-  const { rolling, mass, driveShare, radius } = values;
+  const { rolling, mass, driveShare, radius, axleDiameter } = values;
   if (mass || driveShare) {
     const before = standingWeight(made);
     // Lighter than its parts are thought to be, it is as light as they are: weigh the wheels.
@@ -122,6 +122,7 @@ export function intoCar(design: CarDesign, { values }: Pick<Result, 'values'>): 
     });
   }
   if (radius) made = { ...made, driveWheels: { ...made.driveWheels, diameter: Number((2 * radius.value).toPrecision(5)) } };
+  if (axleDiameter) made = { ...made, axleDiameter: Number(axleDiameter.value.toPrecision(5)) };
   const strength = values.given ?? values.strength;
   if (strength && strength.value > 0) made = withStrength(made, strength);
   // What it keeps to itself is taken as it is told, and as known with the whole.

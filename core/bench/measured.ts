@@ -1,5 +1,5 @@
 import type { Measurement } from '../schema/generated/measurement.ts';
-import { meanOf, oddReadings, ofDivision, within, type Estimate } from './estimate.ts';
+import { meanOf, oddReadings, ofDivision, usualScatter, within, type Estimate } from './estimate.ts';
 
 export type { Measurement };
 export type MeasurementKind = Measurement['kind'];
@@ -13,6 +13,9 @@ export interface Drawn {
   readonly points: readonly (readonly [x: number, y: number])[];
   /** Places in `points` that are to be looked at again. */
   readonly odd: readonly number[];
+  /** What the fit leaves of each point; and in what of it they usually lie, a robust standard deviation. */
+  readonly residuals: readonly number[];
+  readonly usual: number;
   /** The fit, and within what it lies 9 times in 10. */
   readonly curve: readonly { readonly x: number; readonly y: number; readonly low: number; readonly high: number }[];
   /** What was thought before, where the design says it. */
@@ -52,6 +55,8 @@ export function drawnFit(
     ...labels,
     points: x.map((place, i) => [place, y[i]!] as const),
     odd: oddReadings(fit.residuals, ofDivision(fit.division)),
+    residuals: fit.residuals,
+    usual: usualScatter(fit.residuals, ofDivision(fit.division)),
     curve: Array.from({ length: PLACES + 1 }, (_, i) => {
       const place = from + ((to - from) * i) / PLACES;
       const there = fit.at(place);

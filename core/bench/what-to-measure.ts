@@ -38,17 +38,19 @@ const asThought = (design: CarDesign): HiddenBuild => ({
 /** ln-variance of a range: that of a normal between whose tenths it lies. */
 const spreadOf = ({ low, high }: Bounds): number => Math.log(Math.max(high, 0.01) / Math.max(low, 0.01)) ** 2;
 
+/** Where 8 in 10 such cars stop, wound fully, m. */
+export const reachOf = (car: CarDesign, workspace = makeWorkspace()): Bounds =>
+  boundsOf(sampledRuns(car, { runs: RUNS, workspace }).map(({ result }) => result?.distance ?? 0));
+
 /** What each measurement would bring on this car: it is read as a car built as thought would be, and the prediction made anew. Null where the car cannot run. */
 export function whatToMeasure(design: CarDesign): WhatToMeasure {
   const workspace = makeWorkspace();
-  const rangeOf = (car: CarDesign): Bounds =>
-    boundsOf(sampledRuns(car, { runs: RUNS, workspace }).map(({ result }) => result?.distance ?? 0));
-  const now = rangeOf(design);
+  const now = reachOf(design, workspace);
   const measurements = KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
     const made = simulatedReadings(kind, asThought(design), 1);
     const result = made && measure(made.measurement);
     if (!result || !isMeasured(result)) return [{ kind, share: 0, after: now }];
-    const after = rangeOf(intoCar(design, result));
+    const after = reachOf(intoCar(design, result), workspace);
     return [{ kind, share: Math.max(0, 1 - spreadOf(after) / spreadOf(now)), after }];
   });
   return { now, measurements: measurements.sort((a, b) => b.share - a.share) };

@@ -29,6 +29,8 @@ export interface PartValue extends OwnUnit {
   readonly key: string;
   readonly label: string;
   readonly most: number;
+  /** Told by a measurement alone: nobody types it. */
+  readonly onlyMeasured?: true;
 }
 const value = (key: string, label: string, unit: string, factor: number, most: number): PartValue => ({ key, label, unit, factor, most });
 const THICKNESS = value('thickness', 'thickness', 'mm', 1e-3, 0.2);
@@ -55,9 +57,15 @@ export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
     value('length', 'length, flat', 'mm', 1e-3, 1),
     value('width', 'width', 'mm', 1e-3, 0.05),
     value('thickness', 'thickness', 'mm', 1e-3, 0.01),
+    { ...value('c1', 'first coefficient of its rubber', 'MPa', 1e6, 1e8), onlyMeasured: true },
+    { ...value('c2', 'second coefficient of its rubber', 'MPa', 1e6, 1e8), onlyMeasured: true },
+    { ...value('loss', 'loss by stretch of its rubber', '', 1, 1), onlyMeasured: true },
   ],
   washer: [FRICTION],
 };
+
+/** What of a part of this kind is typed; the rest only a measurement tells. */
+export const typedValues = (kind: PartKind): readonly PartValue[] => PART_VALUES[kind].filter(({ onlyMeasured }) => !onlyMeasured);
 
 /** The diameter a catalogue wheel is begun with, m. */
 const USUAL_WHEEL = 0.12;
@@ -137,10 +145,10 @@ export function fitCatalogue(design: CarDesign, slot: PartSlot, key: string): Ca
 }
 
 /** One of the builder's own parts fitted at a place. */
-export function fitOwn(design: CarDesign, slot: PartSlot, { like, name, evidence, values }: OwnPart): CarDesign {
+export function fitOwn(design: CarDesign, slot: PartSlot, { like, name, evidence, values, spreads }: OwnPart): CarDesign {
   if (fittedKey(design, slot) === null) return design;
   const fitted = fitCatalogue(design, slot, like);
-  const own = { ...fitted.own, [slot]: { name, evidence, values } };
+  const own = { ...fitted.own, [slot]: { name, evidence, values, ...(spreads && { spreads }) } };
   const { diameter } = values;
   const { motor } = fitted;
   switch (slot) {

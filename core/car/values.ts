@@ -3,7 +3,7 @@ import { CARE, FLOORS, SMOOTH_ROLLING, type Rim } from './catalogue.ts';
 import { bearingOf, bodyPartOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
 import { isRoller, recordOf } from './motors/motors.ts';
 import type { PartSlot } from './part-slots.ts';
-import { ESTIMATE_SPREAD, type Numbers, type Value, type ValueKey } from './value-table.ts';
+import { ESTIMATE_SPREAD, SPREAD_IN_UNITS, type Numbers, type Value, type ValueKey } from './value-table.ts';
 import { standingWeight } from './weights.ts';
 
 const COMMON: readonly ValueKey[] = [
@@ -89,7 +89,7 @@ const MEASURED_IN_UNITS: Partial<Readonly<Record<ValueKey, number>>> = { slope: 
 export const measuredSpread = (key: ValueKey): number => MEASURED_IN_UNITS[key] ?? MEASURED_SPREAD;
 
 /** Where on the car, and under what name there, a value of a part comes from. */
-const OF_PART: Partial<Readonly<Record<ValueKey, readonly [slot: PartSlot, key: string]>>> = {
+export const OF_PART: Partial<Readonly<Record<ValueKey, readonly [slot: PartSlot, key: string]>>> = {
   staticGrip: ['tyre', 'staticGrip'],
   slidingRatio: ['tyre', 'slidingGrip'],
   bearingFriction: ['bearing', 'friction'],
@@ -98,15 +98,20 @@ const OF_PART: Partial<Readonly<Record<ValueKey, readonly [slot: PartSlot, key: 
   springPreload: ['trap', 'preload'],
   springRate: ['trap', 'rate'],
   springEfficiency: ['trap', 'efficiency'],
+  c1: ['band', 'c1'],
+  c2: ['band', 'c2'],
+  bandLoss: ['band', 'loss'],
   washerFriction: ['washer', 'friction'],
 };
 
-/** Whether the value is that of a part of the builder's own, measured on it. A grip is measured on a smooth floor, and elsewhere estimated from that. */
-function isMeasuredPart({ own, floor }: CarDesign, key: ValueKey): boolean {
+/** Spread of a value that was measured on a part of the builder's own, in the value's own terms; null of others. A grip is measured on a smooth floor, and elsewhere estimated from that. */
+function spreadOfPart({ own, floor }: CarDesign, key: ValueKey, value: number): number | null {
   const place = own && OF_PART[key];
-  if (!place) return false;
+  if (!place) return null;
   const part = own[place[0]];
-  return part?.evidence === 'measured' && place[1] in part.values && (place[0] !== 'tyre' || floor.kind === 'smooth');
+  if (part?.evidence !== 'measured' || !(place[1] in part.values) || (place[0] === 'tyre' && floor.kind !== 'smooth')) return null;
+  const share = part.spreads?.[place[1]];
+  return share === undefined ? measuredSpread(key) : SPREAD_IN_UNITS.has(key) ? share * value : share;
 }
 
 /** What a value measured on one floor does not tell of another. */
@@ -121,9 +126,8 @@ export function valueOf(design: CarDesign, key: ValueKey): Value {
   const value = estimateOf(design, key);
   const { slopeSpread } = design.floor;
   if (key === 'slope' && slopeSpread !== undefined) return { value, spread: slopeSpread, evidence: 'measured' };
-  return isMeasuredPart(design, key)
-    ? { value, spread: measuredSpread(key), evidence: 'measured' }
-    : { value, spread: ESTIMATE_SPREAD[key], evidence: 'estimated' };
+  const onPart = spreadOfPart(design, key, value);
+  return onPart === null ? { value, spread: ESTIMATE_SPREAD[key], evidence: 'estimated' } : { value, spread: onPart, evidence: 'measured' };
 }
 
 /** What hangs on the floor, as estimated on one of another kind. */

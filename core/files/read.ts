@@ -154,7 +154,10 @@ export function readCarVersion(value: unknown): Read<CarVersion> {
     withDesignRead(value, (whole) => check(validators.carVersion, whole)),
     'keptAt',
   );
-  return read.kind === 'read' ? { kind: 'read', value: { ...read.value, ...smallId('parent', read.value) } } : read;
+  if (read.kind === 'faulty') return read;
+  const { bench } = read.value;
+  const faults = bench ? columnFaults(bench.measurement).map((fault) => ({ ...fault, path: `bench.measurement.${fault.path}` })) : [];
+  return faults.length > 0 ? faulty(faults) : { kind: 'read', value: { ...read.value, ...smallId('parent', read.value) } };
 }
 /** A part of the builder's own, with values that belong to its kind. */
 export function readOwnPart(value: unknown): Read<OwnPart> {

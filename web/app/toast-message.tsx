@@ -20,8 +20,9 @@ export default function ToastMessage({ toast }: { readonly toast: Toast }) {
       open
       autoHideDuration={toast.undoing ? 12000 : 6000}
       onClose={(_event, reason) => reason !== 'clickaway' && close()}
-      anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
-      sx={{ bottom: { xs: 88, md: 24 } }}
+      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      // Clear of what opens on the right; what it covers can still be pressed.
+      sx={{ bottom: { xs: 88, md: 24 }, left: { md: 104 }, pointerEvents: 'none', '& button': { pointerEvents: 'auto' } }}
     >
       <Alert
         severity={toast.tone === 'stop' ? 'error' : 'success'}

@@ -1,8 +1,7 @@
 import { useCallback, useMemo } from 'react';
-import type { CarDesign } from '../../core/car/car-design.ts';
+import type { CarDesign, CarVersion } from '../../core/car/car-design.ts';
 import { changeWords } from '../../core/car/difference.ts';
 import { closestVersion, versionOf } from '../../core/car/version-tree.ts';
-import type { Mendable } from '../../core/trials/fit/trial.ts';
 import { problemLine, useListVersionsQuery, useRemoveVersionMutation, useSaveVersionMutation, type StoredVersion } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
@@ -11,6 +10,7 @@ import type { Edit } from './design-slice.ts';
 import { newId } from '../app/new-id.ts';
 
 const NONE: readonly StoredVersion[] = [];
+type MadeBy = Pick<CarVersion, 'putRight' | 'bench'> & { readonly parent?: string };
 
 /** The kept versions of a car, and keeping and going back. */
 export function useVersions(carId: string, design: CarDesign, edit: Edit) {
@@ -30,12 +30,13 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
     [versions, design, units],
   );
 
-  /** Keeps the present design, or another that was found, as a version; `putRight`: the same car without a fault that it had. */
-  const keep = async (name: string, note: string, kept: CarDesign = design, putRight?: Mendable): Promise<boolean> => {
-    const { closest, change } = grownFrom(kept);
+  /** Keeps the present design, or another that was found, as a version; with the fault that was put right on it, or the measurement that it was made by, and the version it grew from where that is known. Its id; null where that went wrong. */
+  const keep = async (name: string, note: string, kept: CarDesign = design, by: MadeBy = {}): Promise<string | null> => {
+    const { closest, change } = by.parent ? { closest: null, change: changeWords(design, kept, units) } : grownFrom(kept);
+    const id = newId();
     const answer = await save({
       carId,
-      id: newId(),
+      id,
       baseVersion: 0,
       content: {
         format: 'nimble-axle/car-version',
@@ -45,12 +46,12 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
         keptAt: new Date().toISOString(),
         parent: closest?.id ?? null,
         change: change.slice(0, 2000),
-        ...(putRight && { putRight }),
+        ...by,
         design: kept,
       },
     });
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Kept as “${name}”`));
-    return !answer.error;
+    return answer.error ? null : id;
   };
   const goBack = async (name: string, earlier: CarDesign): Promise<void> => {
     // What is there now is kept first: going back loses nothing.

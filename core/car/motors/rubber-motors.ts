@@ -1,12 +1,16 @@
 import { BANDS, bandSizes, RUBBER } from '../catalogue.ts';
-import type { Band, BandDesign, TwistDesign } from '../car-design.ts';
+import type { Band, BandDesign, CarDesign, TwistDesign } from '../car-design.ts';
 import { motorSizeFaults } from '../../run/size-faults.ts';
 import type { MotorSetup } from '../../run/run-setup.ts';
 import type { Numbers } from '../value-table.ts';
 import type { FittedToMotor } from './motor-record.ts';
 
-/** What band and twist motors share: both are wound rubber. */
-export const RUBBER_VALUES = { c1: () => RUBBER.c1, c2: () => RUBBER.c2, bandLoss: () => RUBBER.loss } as const;
+/** What band and twist motors share: both are wound rubber, the builder's own as it was measured. */
+export const RUBBER_VALUES = {
+  c1: ({ own }: CarDesign) => own?.band?.values.c1 ?? RUBBER.c1,
+  c2: ({ own }: CarDesign) => own?.band?.values.c2 ?? RUBBER.c2,
+  bandLoss: ({ own }: CarDesign) => own?.band?.values.loss ?? RUBBER.loss,
+} as const;
 
 export const RUBBER_KEYS_IN_DESIGN = {
   'motor.bandLength': 'motor.band',

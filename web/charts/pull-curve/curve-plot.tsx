@@ -1,4 +1,5 @@
 import { Fragment, memo, useId, useMemo } from 'react';
+import type { PullRead } from '../../../core/bench/pulls-read.ts';
 import { tyrePush } from '../../../core/run/trace.ts';
 import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
 import { FONTS } from '../../ui/tokens.ts';
@@ -23,8 +24,43 @@ interface CurvePlotProps extends CurveView {
   readonly units: UnitSystem;
   /** The floors it runs on, from the line; one is not drawn. */
   readonly floors: readonly FloorPiece[];
+  /** Pulls that were read at the rim. */
+  readonly pulls?: readonly PullRead[];
   /** Twigs and steps: m from the line, and how high in words. */
   readonly edges: readonly { readonly at: number; readonly height: string }[];
+}
+
+interface PullsProps extends Pick<CurvePlotProps, 'curve' | 'units'> {
+  readonly pulls: readonly PullRead[];
+  readonly scale: CurveScale;
+}
+
+/** px of a mark to either side. */
+const MARK = 4;
+
+/** Pulls that were read turn by turn, laid over the curve that is predicted. */
+function Pulls({ pulls, curve, scale: { x, y, top }, units }: PullsProps) {
+  const placed = pulls.flatMap(({ distance, force }) => {
+    const row = rowAt(curve, distance);
+    return row ? [{ px: x(row), py: Math.max(y(force), top), force, distance }] : [];
+  });
+  const last = placed.at(-1);
+  return (
+    <g>
+      {placed.map(({ px, py, force, distance }) => (
+        <path
+          key={distance}
+          d={`M${px.toFixed(1)} ${(py - MARK).toFixed(1)}l${MARK} ${MARK}l-${MARK} ${MARK}l-${MARK} -${MARK}Z`}
+          fill={colour('panel')}
+          stroke={colour('ink')}
+          strokeWidth={1.5}
+        >
+          <title>{`read at the rim: ${printQuantity(force, 'force', units)}`}</title>
+        </path>
+      ))}
+      {last && <Name x={Math.round(last.px + 8)} y={Math.round(last.py - 8)} fill={colour('ink')} text="◇ read at the rim" />}
+    </g>
+  );
 }
 
 /** A floor from so many m on. */
@@ -37,7 +73,7 @@ export interface FloorPiece {
 const FLOOR_ROOM = 20;
 
 /** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
-export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units, floors, edges }: CurvePlotProps) {
+export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units, floors, edges, pulls = [] }: CurvePlotProps) {
   const tall = height - (floors.length > 1 ? FLOOR_ROOM : 0);
   const hatch = useId();
   const { along, most, fold } = axisEnds({ curve, behind, axis, isWhole });
@@ -140,6 +176,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
         )}
         {name('resistance', at(0.72), at(0.72).resistance, colour('distance'), false)}
       </g>
+      {pulls.length > 0 && <Pulls pulls={pulls} curve={curve} scale={scale} units={units} />}
       {read && (
         <>
           <path d={`M${x(read)} ${top}V${floor}`} stroke={colour('distance')} strokeDasharray="4 3" />

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { PullRead } from '../../../core/bench/pulls-read.ts';
 import { FLOORS } from '../../../core/car/catalogue.ts';
 import { deriveRunSetup } from '../../../core/predict/derive-run-setup.ts';
 import { predictRun, type Prediction } from '../../../core/predict/predict-run.ts';
@@ -18,10 +19,14 @@ import { CurveTable } from './curve-table.tsx';
 import styles from './pull-curve.module.css';
 import type { Ghost } from './ghost.ts';
 
+const NO_PULLS: readonly PullRead[] = [];
+
 interface PullCurveProps {
   readonly design: CarDesign;
   readonly prediction: Prediction;
   readonly ghosts: readonly Ghost[];
+  /** Pulls that were read at the rim of this car. */
+  readonly pulls?: readonly PullRead[];
   /** m, where the car is along its run. */
   readonly played: number | null;
   /** Puts the car where the curve is dragged, s after release; null: back to the line. */
@@ -36,7 +41,7 @@ function curveFor(design: CarDesign, prediction: Prediction): Curve | null {
 }
 
 /** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. Dragged along, it moves the car. */
-export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullCurveProps) {
+export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played, onScrub }: PullCurveProps) {
   const units = useUnits();
   const { ref, width, height } = useSize<HTMLDivElement>();
   const [pointed, setPointed] = useState<number | null>(null);
@@ -147,6 +152,7 @@ export function PullCurve({ design, prediction, ghosts, played, onScrub }: PullC
               units={units}
               floors={floors}
               edges={edges}
+              pulls={pulls}
               width={width}
               height={height}
             />

@@ -2,33 +2,35 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
-import { useDeferredValue, useEffect } from 'react';
+import { Suspense, useDeferredValue, useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { INSTRUCTIONS, KINDS } from '../../../core/bench/instructions.ts';
-import { intoCar } from '../../../core/bench/into-car.ts';
-import type { MeasurementKind, Result } from '../../../core/bench/measured.ts';
+import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
-import { printKnown, unitOf } from '../../../core/units/quantity.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { toasted } from '../../app/toasts-slice.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
 import { CAR } from '../../open-car/car-document.ts';
 import NextStep from '../../open-car/next-step.tsx';
-import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
-import { useVersions } from '../../open-car/use-versions.ts';
+import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { JobBar } from '../../workers/job-bar.tsx';
-import { resultLines } from './bench-words.ts';
+import { later } from '../../ui/later.ts';
+import { broughtWords, dayOf, rangeWords } from './bench-words.ts';
 import styles from './bench.module.css';
+import { KnownValues } from './known-values.tsx';
 import { MeasurePanel } from './measure-panel.tsx';
+import { useBench } from './use-bench.ts';
 import { useWhatToMeasure } from './use-what-to-measure.ts';
+
+const OwnPartsDrawer = later(() =>
+  import('../../own-parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })),
+);
 
 /** The parts of a car measured, so that every prediction narrows. */
 export function BenchPage() {
@@ -58,9 +60,8 @@ const LITTLE = 0.02;
 
 function Bench({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
-  const edit = useEditCar();
-  const { current, keep } = useVersions(carId, design, edit);
+  const bench = useBench(carId, design);
+  const [isDrawerOpen, setDrawerOpen] = useState(false);
   const [search, setSearch] = useSearchParams();
   const job = useWhatToMeasure(design);
   const told = job.result;
@@ -73,22 +74,6 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
     // What leads first stays open, though another leads once it is measured.
     if (lead && !asked) setSearch({ measure: lead }, { replace: true });
   }, [lead, asked, setSearch]);
-  const range = ({ low, high }: { readonly low: number; readonly high: number }): string => {
-    const half = (high - low) / 2;
-    const of = (value: number): string => printKnown(value, half, 'distance', units);
-    return `${of(low)} to ${of(high)} ${unitOf('distance', units)}`;
-  };
-  const put = async (result: Result): Promise<void> => {
-    const measured = intoCar(design, result);
-    if (prepareRun(measured).kind === 'refused')
-      return void dispatch(toasted('With these values the car could not run: read them again.', { tone: 'stop' }));
-    const { name } = INSTRUCTIONS[chosen];
-    if (!current && !(await keep(`before: ${name}`.slice(0, 80), 'Kept by itself before a measurement was put in.'))) return;
-    const note = `Bench: ${resultLines(result)
-      .map((line) => `${line.name} ${line.figure}`)
-      .join('; ')}.`;
-    if (await keep(`measured: ${name}`.slice(0, 80), note.slice(0, 2000), measured)) edit(() => measured);
-  };
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
@@ -99,6 +84,9 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
         <SaveWords kind={CAR} />
         <UndoButtons kind={CAR} />
         <UnitSwitch />
+        <Button variant="outlined" onClick={() => setDrawerOpen(true)}>
+          The drawer
+        </Button>
         <Button component={Link} to={`/cars/${carId}/design`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
           To the design
         </Button>
@@ -113,13 +101,15 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           </p>
           {told && (
             <p className={plain.text}>
-              8 in 10 such cars come {range(told.now)} far, fully wound. Each bar: what a measurement would take away of what is not known.
+              8 in 10 such cars come {rangeWords(told.now, units)} far, fully wound. Each bar: what a measurement would take away of what is
+              not known.
             </p>
           )}
           <ol className={styles.list}>
             {order.map((kind) => {
-              const { name, minutes, tells } = INSTRUCTIONS[kind];
+              const { name, minutes, tells, needs } = INSTRUCTIONS[kind];
               const brings = told?.measurements.find((one) => one.kind === kind);
+              const made = bench.done.findLast((one) => one.measurement.kind === kind && one.isIn);
               return (
                 <li key={kind}>
                   <button
@@ -135,13 +125,18 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
                     <span className={plain.strong}>{name}</span>
                     <span className={`${plain.caption} ${plain.muted}`}>{minutes} min</span>
                     <span className={`${plain.caption} ${plain.muted}`} style={{ gridColumn: '1 / -1' }}>
-                      {tells}
+                      {tells}; needs {needs.join(', ')}
                       {brings && brings.share > LITTLE && (
                         <>
-                          : takes away {Math.round(100 * brings.share)} %, leaves {range(brings.after)}
+                          : takes away {Math.round(100 * brings.share)} %, leaves {rangeWords(brings.after, units)}
                         </>
                       )}
                     </span>
+                    {made && (
+                      <span className={plain.caption} style={{ gridColumn: '1 / -1' }}>
+                        ✓ {dayOf(made.at)}: {broughtWords(made, units)}
+                      </span>
+                    )}
                     {brings && brings.share > LITTLE && (
                       <span className={styles.bar} aria-hidden>
                         <span style={{ width: `${100 * brings.share}%` }} />
@@ -154,9 +149,15 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           </ol>
           <JobBar job={job} label="Weighing the measurements" />
         </section>
-        <MeasurePanel key={chosen} carId={carId} design={design} kind={chosen} onPut={(result) => void put(result)} />
+        <MeasurePanel key={chosen} carId={carId} design={design} kind={chosen} bench={bench} />
       </div>
+      <KnownValues design={design} bench={bench} />
       <CarConflict />
+      {isDrawerOpen && (
+        <Suspense fallback={null}>
+          <OwnPartsDrawer onClose={() => setDrawerOpen(false)} />
+        </Suspense>
+      )}
       <NextStep carId={carId} design={design} />
     </Box>
   );

@@ -1,7 +1,9 @@
 import { within, type Estimate } from '../../../core/bench/estimate.ts';
 import type { Result } from '../../../core/bench/measured.ts';
-import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../core/car/value-table.ts';
-import type { OwnUnit } from '../../../core/units/quantity.ts';
+import type { DoneMeasurement } from '../../../core/bench/done.ts';
+import { SPREAD_IN_UNITS, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../core/car/value-table.ts';
+import { valueKeysOf, valueOf } from '../../../core/car/values.ts';
+import { printKnown, unitOf, type OwnUnit, type UnitSystem } from '../../../core/units/quantity.ts';
 
 /** What a result is called that is no value of a car by itself. */
 const NAMES: Readonly<Record<string, readonly [name: string, unit: OwnUnit]>> = {
@@ -55,6 +57,45 @@ export function resultLine(key: string, estimate: Estimate): { readonly name: st
             : 'hardly told: read again, further apart',
   };
 }
+
+/** A value of a car with how far it may be off, 9 in 10: `0.22 ± 0.08`. */
+export function valueFigure(key: ValueKey, { value, spread }: Value): string {
+  const { unit, factor } = VALUE_UNITS[key];
+  const reach = (NINE_IN_TEN * (SPREAD_IN_UNITS.has(key) ? spread : spread * value)) / factor;
+  return `${figures(value / factor, reach)} ± ${figures(reach, reach)} ${unit}`.trim();
+}
+/** Standard deviations to either side that hold 9 in 10 of a normal. */
+const NINE_IN_TEN = 1.645;
+
+const day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+/** `21 Nov 2026` */
+export const dayOf = (at: string): string => day.format(new Date(at));
+
+/** Values told of a measurement that was made. */
+const TOLD = 2;
+/** Spreads that shrink by less are not told. */
+const NARROWER = 0.95;
+
+/** `15 to 22 m`, no finer than it is known. */
+export function rangeWords({ low, high }: { readonly low: number; readonly high: number }, units: UnitSystem): string {
+  const of = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units);
+  return `${of(low)} to ${of(high)} ${unitOf('distance', units)}`;
+}
+
+/** What a measurement brought: `friction of the axle in its bearing 22 % → 6 %, range 15 to 22 m → 17 to 20 m`. */
+export function broughtWords({ from, to, before, after }: DoneMeasurement, units: UnitSystem): string {
+  const narrowed = from
+    ? valueKeysOf(to)
+        .filter((key) => !SPREAD_IN_UNITS.has(key))
+        .map((key) => ({ key, was: valueOf(from, key).spread, is: valueOf(to, key).spread }))
+        .filter(({ was, is }) => is < NARROWER * was)
+        .toSorted((a, b) => a.is / a.was - b.is / b.was)
+        .slice(0, TOLD)
+        .map(({ key, was, is }) => `${VALUE_NAMES[key]} ${share(was)} → ${share(is)}`)
+    : [];
+  return [...narrowed, `range ${rangeWords(before, units)} → ${rangeWords(after, units)}`].join(', ');
+}
+const share = (spread: number): string => `${Number((100 * spread).toPrecision(spread < 0.01 ? 1 : 2))} %`;
 
 /** Lines of a result, the values a car keeps first. */
 export const resultLines = ({ values }: Result) => Object.entries(values).map(([key, estimate]) => ({ key, ...resultLine(key, estimate) }));

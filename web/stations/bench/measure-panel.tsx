@@ -1,78 +1,63 @@
 import Button from '@mui/material/Button';
-import { Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
-import { disagreements, intoCar } from '../../../core/bench/into-car.ts';
-import type { MeasurementKind, Result } from '../../../core/bench/measured.ts';
+import type { Measurement, MeasurementKind } from '../../../core/bench/measured.ts';
 import { simulatedReadings } from '../../../core/bench/simulated-readings.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { isSameCar, isSameContent } from '../../../core/car/same-design.ts';
-import type { ValueKey } from '../../../core/car/value-table.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import { readMeasurement } from '../../../core/files/read.ts';
-import { sampledCars } from '../../../core/predict/sampled-cars.ts';
+import { columnsOf, isSameReading } from '../../../core/bench/reading-columns.ts';
+import { hiddenBuild, isReadByInstrument } from '../../../core/rig/simulated-instruments.ts';
 import type { Quantity } from '../../../core/units/quantity.ts';
-import { useTokens } from '../../app/theme.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
-import { later } from '../../ui/later.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
-import { WordTable } from '../../ui/word-table.tsx';
-import { resultLine, resultLines } from './bench-words.ts';
 import styles from './bench.module.css';
-import { fitOption } from './fit-option.ts';
+import { InstrumentPanel } from './instrument-panel.tsx';
+import { MeasuredBefore } from './measured-before.tsx';
+import { MeasuringDrawing } from './measuring-drawing.tsx';
 import { inField, ReadingTables } from './reading-tables.tsx';
 import { readTyped, type TypedReadings } from './readings.ts';
+import { ResultPanel } from './result-panel.tsx';
+import type { useBench } from './use-bench.ts';
 import { useTypedReadings } from './use-typed-readings.ts';
-
-const Chart = later(() => import('../../charts/chart.tsx').then(({ Chart: drawn }) => ({ default: drawn })));
 
 interface MeasurePanelProps {
   readonly carId: string;
   readonly design: CarDesign;
   readonly kind: MeasurementKind;
-  readonly onPut: (result: Result) => void;
+  readonly bench: ReturnType<typeof useBench>;
 }
 
-/** The hidden car that the simulated instruments read. */
-const HIDDEN = 11;
-
 /** One measurement: what it needs, how it is made, what was read, the fit and what it means. */
-export function MeasurePanel({ carId, design, kind, onPut }: MeasurePanelProps) {
+export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) {
   const units = useUnits();
-  const tokens = useTokens();
   const readings = useTypedReadings(carId, kind);
   const [tries, setTries] = useState(0);
   const [problem, setProblem] = useState('');
+  const [isListening, setListening] = useState(false);
   const typed = useDeferredValue(readings.typed);
   const read = useMemo(() => readTyped(kind, design, typed, units), [kind, design, typed, units]);
   const { name, needs, how, caution, columns, once } = INSTRUCTIONS[kind];
-  const drawn = read.kind === 'read' ? read.result.drawn : null;
-  const option = useMemo(() => drawn && fitOption(drawn, tokens), [drawn, tokens]);
   const field = (value: number, quantity: Quantity): string => inField(value, quantity, units);
-  const { put: wasPut } = readings.typed;
-  const isIn =
-    wasPut !== undefined && Object.entries(wasPut).every(([key, value]) => isSameContent(design.measured[key as ValueKey], value));
-  const put = (result: Result): void => {
-    const made = intoCar(design, result).measured;
-    const changed = Object.entries(made).filter(([key, value]) => !isSameContent(design.measured[key as ValueKey], value));
-    // Before the car changes: what is drawn anew with it finds it.
-    if (changed.length > 0) readings.markPut(Object.fromEntries(changed) as CarDesign['measured']);
-    onPut(result);
-  };
+  const isIn = read.kind === 'read' && bench.done.some((one) => one.isIn && isSameReading(one.measurement, read.measurement));
   /** Puts readings of this kind into the table, as they would be typed. */
-  const show = (told: Readonly<Record<string, number | readonly number[]>>): void => {
-    const inColumns = columns.map(({ key, quantity }) => {
+  const show = (measurement: Measurement): void => {
+    const told = columnsOf(measurement);
+    const inColumns = columns.map(({ key, quantity, options }) => {
       const list = told[key];
-      return [key, Array.isArray(list) ? (list as readonly number[]).map((value) => field(value, quantity)) : []] as const;
+      const values = Array.isArray(list) ? (list as readonly (number | string)[]) : [];
+      return [key, values.map((value) => (options ? String(value) : field(Number(value), quantity)))] as const;
     });
     const count = Math.max(...inColumns.map(([, list]) => list.length));
     const rows: TypedReadings['rows'] = Array.from({ length: count }, (_, i) =>
       Object.fromEntries(inColumns.map(([key, list]) => [key, list[i] ?? ''])),
     );
     // What the instruments were set up with stands beside them.
-    const set = once.flatMap(({ key, quantity, of }) => {
+    const set = once.flatMap(({ key, quantity, of, either }) => {
       const value = told[key];
+      if (either) return [[key, value ? '1' : '0'] as const];
       const single = Array.isArray(value) ? (value as readonly number[])[0] : (value as number | undefined);
       return single === undefined || Math.abs(single - of(design)) < 1e-9 ? [] : [[key, field(single, quantity)] as const];
     });
@@ -89,31 +74,34 @@ export function MeasurePanel({ carId, design, kind, onPut }: MeasurePanelProps) 
     const given = readMeasurement(value);
     if (given.kind === 'faulty') return setProblem(`Readings: ${faultLine(given.faults[0]!)}`);
     if (given.value.kind !== kind) return setProblem(`Readings: these are of “${INSTRUCTIONS[given.value.kind].name}”. Open them there.`);
-    show(given.value.readings as unknown as Readonly<Record<string, number | readonly number[]>>);
+    show(given.value);
   };
   /** Readings of a hidden car built to this design, as its instruments print them. */
   const simulate = (): void => {
-    const { design: built, numbers } = sampledCars(design, HIDDEN)(1);
-    const hidden = { design: built, numbers, curvature: 0.012, slope: numbers.slope ?? 0, outOfTrue: 0.02, offCentre: 0.001 };
-    const made = simulatedReadings(kind, hidden, 1 + tries);
+    const made = simulatedReadings(kind, hiddenBuild(design), 1 + tries);
     setTries(tries + 1);
-    if (!made) return;
-    show(made.measurement.readings as unknown as Readonly<Record<string, number | readonly number[]>>);
+    if (made) show(made.measurement);
   };
   return (
     <section aria-labelledby="measure-title" className={styles.panel}>
       <h2 id="measure-title" className={plain.heading}>
         {name}
       </h2>
-      <p className={`${plain.text} ${plain.muted}`}>You need: {needs.join(', ')}.</p>
-      <ol className={`${plain.text} ${styles.how}`}>
-        {how.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ol>
-      {caution && (
-        <p className={`${plain.text} ${styles.caution}`}>■ {caution} Local rules come first; an adult stands beside young builders.</p>
-      )}
+      <div className={styles.told}>
+        <div className={styles.panel}>
+          <p className={`${plain.text} ${plain.muted}`}>You need: {needs.join(', ')}.</p>
+          <ol className={`${plain.text} ${styles.how}`}>
+            {how.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ol>
+          {caution && (
+            <p className={`${plain.text} ${styles.caution}`}>■ {caution} Local rules come first; an adult stands beside young builders.</p>
+          )}
+        </div>
+        <MeasuringDrawing design={design} kind={kind} name={name} />
+      </div>
+      <MeasuredBefore kind={kind} bench={bench} onShow={show} />
       <div className={styles.work}>
         <div className={styles.panel}>
           <ReadingTables design={design} kind={kind} readings={readings} />
@@ -121,6 +109,11 @@ export function MeasurePanel({ carId, design, kind, onPut }: MeasurePanelProps) 
             <Button size="small" onClick={simulate}>
               Try it without a bench
             </Button>
+            {isReadByInstrument(kind) && (
+              <Button size="small" aria-expanded={isListening} onClick={() => setListening(!isListening)}>
+                Read an instrument
+              </Button>
+            )}
             <FileButton label="Readings from a file" accept=".json,application/json" onFile={(file) => void open(file)}>
               Open readings
             </FileButton>
@@ -138,70 +131,34 @@ export function MeasurePanel({ carId, design, kind, onPut }: MeasurePanelProps) 
               </Button>
             )}
           </div>
+          {isListening && <InstrumentPanel design={design} kind={kind} readings={readings} />}
         </div>
         <div className={styles.panel}>
-          <div role="status" className={styles.panel}>
-            {problem && (
-              <p role="alert" className={plain.text}>
-                ✕ {problem}
-              </p>
-            )}
-            {read.kind === 'none' && <p className={`${plain.text} ${plain.muted}`}>Type readings: the result stands here as you go.</p>}
-            {read.kind === 'wrong' && <p className={plain.text}>✕ {read.message}</p>}
-            {read.kind === 'read' && (
-              <>
-                <WordTable
-                  head={['it comes to', '9 in 10 lie within', 'how well']}
-                  rows={resultLines(read.result).map(({ name: value, figure, good }) => [value, figure, good])}
-                />
-                {read.result.remarks.map((remark) => (
-                  <p key={remark} className={plain.text}>
-                    {remark}
-                  </p>
-                ))}
-                {disagreements(design, read.result).map((key) => (
-                  <p key={key} className={plain.text}>
-                    ! {resultLine(key, read.result.values[key]!).name}: further from what was measured before than either is sure. Look for
-                    what was different; put in, both count by how sure they are.
-                  </p>
-                ))}
-                {drawn?.thought && <p className={`${plain.caption} ${plain.muted}`}>Solid: fitted; dashed: as Design thinks of it.</p>}
-                {(drawn?.odd.length ?? 0) > 0 && (
-                  <p className={plain.text}>
-                    ◆ Look at {drawn!.odd.length === 1 ? 'reading' : 'readings'} {drawn!.odd.map((i) => i + 1).join(', ')} again: far from
-                    the rest. Read it anew, or clear its row where something slipped.
-                  </p>
-                )}
-              </>
-            )}
-          </div>
-          {read.kind === 'read' && (
-            <div className={styles.row}>
-              {isIn ? (
-                <span className={plain.text}>✓ These readings are in the car.</span>
-              ) : !isSameCar(intoCar(design, read.result), design) ? (
-                <>
-                  <Button variant="contained" onClick={() => put(read.result)}>
-                    Put it into the car
-                  </Button>
-                  <span className={`${plain.caption} ${plain.muted}`}>as a version, with what was known before; undo brings it back</span>
-                </>
-              ) : (
-                <span className={plain.text}>
-                  The car keeps no such value by itself: use it where you set sizes, or to tell what to move.
-                </span>
-              )}
-            </div>
+          {problem && (
+            <p role="alert" className={plain.text}>
+              ✕ {problem}
+            </p>
           )}
-          {option && drawn && (
-            <Suspense fallback={<div style={{ height: 260 }} />}>
-              <Chart
-                option={option}
-                role="img"
-                aria-label={`${drawn.points.length} readings with their fit: ${drawn.up} over ${drawn.across}`}
-                sx={{ height: 260 }}
-              />
-            </Suspense>
+          {read.kind === 'none' && (
+            <p role="status" className={`${plain.text} ${plain.muted}`}>
+              Type readings: the result stands here as you go.
+            </p>
+          )}
+          {read.kind === 'wrong' && (
+            <p role="status" className={plain.text}>
+              ✕ {read.message}
+            </p>
+          )}
+          {read.kind === 'read' && (
+            <ResultPanel
+              design={design}
+              read={read}
+              readings={readings}
+              isIn={isIn}
+              partName={bench.partName}
+              hasOwn={bench.hasOwn}
+              onPut={(slot) => void bench.put(read.measurement, read.result, slot)}
+            />
           )}
         </div>
       </div>

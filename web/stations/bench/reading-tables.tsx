@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -44,41 +45,80 @@ export function ReadingTables({ design, kind, readings }: ReadingTablesProps) {
           </tr>
         </thead>
         <tbody>
-          {readings.typed.rows.map((row, i) => (
-            <tr key={i}>
-              <td className={plain.muted}>{i + 1}</td>
-              {columns.map(({ key, label }) => (
-                <td key={key}>
-                  <input
-                    aria-label={`${label}, row ${i + 1}`}
-                    inputMode="decimal"
-                    autoComplete="off"
-                    value={row[key] ?? ''}
-                    onChange={({ target }) => readings.cell(i, key, target.value)}
-                  />
-                </td>
-              ))}
-            </tr>
-          ))}
+          {readings.typed.rows.map((row, i) => {
+            const isOut = readings.typed.left?.includes(i) ?? false;
+            return (
+              <tr key={i} className={isOut ? styles.out : undefined}>
+                <td className={plain.muted}>{i + 1}</td>
+                {columns.map(({ key, label, options }) => (
+                  <td key={key}>
+                    {options ? (
+                      <select
+                        aria-label={`${label}, row ${i + 1}`}
+                        value={row[key] || options[0]}
+                        onChange={({ target }) => readings.cell(i, key, target.value)}
+                      >
+                        {options.map((option) => (
+                          <option key={option}>{option}</option>
+                        ))}
+                      </select>
+                    ) : (
+                      <input
+                        aria-label={`${label}, row ${i + 1}`}
+                        inputMode="decimal"
+                        autoComplete="off"
+                        value={row[key] ?? ''}
+                        onChange={({ target }) => readings.cell(i, key, target.value)}
+                      />
+                    )}
+                  </td>
+                ))}
+              </tr>
+            );
+          })}
         </tbody>
       </table>
+      {(readings.typed.left ?? []).map((row) => (
+        <div key={row} className={styles.row}>
+          <span className={plain.text}>Row {row + 1} is left out.</span>
+          <Button size="small" onClick={() => readings.leaveOut(row, false)}>
+            Take row {row + 1} in again
+          </Button>
+        </div>
+      ))}
       <table className={`${plain.text} ${styles.table}`}>
         <tbody>
-          {once.map(({ key, label, quantity, of }) => (
+          {once.map(({ key, label, quantity, of, either }) => (
             <tr key={key}>
               <th scope="row">
                 {label}
                 {unit(quantity)}
               </th>
               <td>
-                <input
-                  aria-label={label}
-                  inputMode="decimal"
-                  autoComplete="off"
-                  placeholder={quantity === 'count' ? String(Number(of(design).toPrecision(4))) : printNumber(of(design), quantity, units)}
-                  value={readings.typed.once[key] ?? ''}
-                  onChange={({ target }) => readings.once(key, target.value)}
-                />
+                {either ? (
+                  <select
+                    aria-label={label}
+                    value={readings.typed.once[key] || String(of(design))}
+                    onChange={({ target }) => readings.once(key, target.value)}
+                  >
+                    {either.map((words, i) => (
+                      <option key={words} value={String(i)}>
+                        {words}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  <input
+                    aria-label={label}
+                    inputMode="decimal"
+                    autoComplete="off"
+                    placeholder={
+                      quantity === 'count' ? String(Number(of(design).toPrecision(4))) : printNumber(of(design), quantity, units)
+                    }
+                    value={readings.typed.once[key] ?? ''}
+                    onChange={({ target }) => readings.once(key, target.value)}
+                  />
+                )}
               </td>
             </tr>
           ))}

@@ -12,8 +12,9 @@ export interface TypedReadings {
   /** What is told once, and one division of the scale; empty: as the design has it. */
   readonly once: Readonly<Record<string, string>>;
   readonly division: string;
-  /** What these readings made of the car’s values, once they were put into it: they count once. */
-  readonly put?: CarDesign['measured'];
+  /** Rows that were left out, and odd ones that were looked at and stand. */
+  readonly left?: readonly number[];
+  readonly stands?: readonly number[];
 }
 export const NO_READINGS: TypedReadings = { rows: [{}, {}, {}, {}, {}], once: {}, division: '' };
 
@@ -21,7 +22,13 @@ export const NO_READINGS: TypedReadings = { rows: [{}, {}, {}, {}, {}], once: {}
 export type Read =
   | { readonly kind: 'none' }
   | { readonly kind: 'wrong'; readonly message: string }
-  | { readonly kind: 'read'; readonly measurement: Measurement; readonly result: Result };
+  | {
+      readonly kind: 'read';
+      readonly measurement: Measurement;
+      readonly result: Result;
+      /** The row that each point of the fit was read in, counted from 0. */
+      readonly rows: readonly number[];
+    };
 
 /** Fits of a line or curve: what readings they need before anything is told. */
 const FITS: readonly MeasurementKind[] = ['lever-pull', 'band-pull', 'rim-pull', 'coast'];
@@ -42,33 +49,52 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
   };
   const isBare = (text: string | undefined): boolean => (text ?? '').trim() === '';
   const alone = BY_THEMSELVES.includes(kind);
-  const rows = typed.rows.filter((row) => columns.some(({ key }) => !isBare(row[key])));
+  const numbered = columns.filter(({ options }) => !options);
+  const rows = typed.rows
+    .map((row, at) => ({ row, at }))
+    .filter(({ row, at }) => !typed.left?.includes(at) && numbered.some(({ key }) => !isBare(row[key])));
   if (rows.length === 0) return { kind: 'none' };
   // A row that is half typed waits for the rest of it.
-  const whole = alone ? rows : rows.filter((row) => columns.every(({ key }) => !isBare(row[key])));
+  const whole = alone ? rows : rows.filter(({ row }) => columns.every(({ key, isOptional }) => isOptional || !isBare(row[key])));
   if (whole.length < (FITS.includes(kind) ? LEAST : 1)) return { kind: 'none' };
+  const inRows = whole.map(({ at }) => at);
   const readings: Record<string, unknown> = {};
-  for (const { key, label, quantity } of columns) {
-    const told = whole.filter((row) => !isBare(row[key])).map((row, i) => valueOf(row[key]!, quantity, `${label}, row ${i + 1}`));
+  for (const { key, label, quantity, options } of columns) {
+    const told = options
+      ? whole.map(({ row }) => row[key] || options[0]!)
+      : whole.filter(({ row }) => !isBare(row[key])).map(({ row, at }) => valueOf(row[key]!, quantity, `${label}, row ${at + 1}`));
     if (told.length > 0) readings[key] = told;
   }
-  for (const { key, label, quantity, of } of once)
-    readings[key] = isBare(typed.once[key]) ? of(design) : valueOf(typed.once[key]!, quantity, label);
-  if (kind === 'ramp') readings.height = [readings.height];
+  const { back: lettingBack, ...out } = readings;
+  // The places of those that were read on the way back.
+  const [place] = columns;
+  const back = {
+    [place!.key]: whole.flatMap(({ row }, i) => (isBare(row.back) ? [] : [(readings[place!.key] as unknown[])[i]])),
+    force: lettingBack,
+  };
+  const isReadBack = Array.isArray(lettingBack) && lettingBack.length >= LEAST;
+  for (const { key, label, quantity, of, either } of once) {
+    const value = isBare(typed.once[key]) ? of(design) : valueOf(typed.once[key]!, quantity, label);
+    out[key] = either ? value === 1 : value;
+  }
+  if (kind === 'ramp') out.height = [out.height];
   const inQuantity = columns.find(({ key }) => division.of.includes(key))!.quantity;
   const fineness = isBare(typed.division) ? division.usual : valueOf(typed.division, inQuantity, 'One division');
   if (wrong.length > 0) return { kind: 'wrong', message: wrong[0]! };
-  if (columns.some(({ key }) => division.of.includes(key) && key !== 'raised' && !readings[key])) return { kind: 'none' };
-  const resolution = Object.fromEntries(division.of.filter((key) => readings[key]).map((key) => [key, fineness]));
+  if (columns.some(({ key }) => division.of.includes(key) && key !== 'raised' && !out[key])) return { kind: 'none' };
+  const resolution = Object.fromEntries(division.of.filter((key) => out[key]).map((key) => [key, fineness]));
   const read = readMeasurement({
     format: 'nimble-axle/measurement',
     version: 1,
     kind,
-    readings,
+    readings: out,
+    ...(isReadBack && { back }),
     resolution,
     ...(kind === 'rim-pull' && { design }),
   });
   if (read.kind === 'faulty') return { kind: 'wrong', message: faultLine(read.faults[0]!) };
   const result = measure(read.value);
-  return isMeasured(result) ? { kind: 'read', measurement: read.value, result } : { kind: 'wrong', message: `It needs ${result.needs}.` };
+  return isMeasured(result)
+    ? { kind: 'read', measurement: read.value, result, rows: inRows }
+    : { kind: 'wrong', message: `It needs ${result.needs}.` };
 }

@@ -25,15 +25,23 @@ export function useTypedReadings(carId: string, kind: MeasurementKind) {
     localStorage.setItem(keyOf(carId, kind), JSON.stringify(kept));
     setTyped(kept);
   };
-  // Typed anew they are other readings than those that were put in.
-  const { put: _before, ...asTyped } = typed;
   return {
     typed,
     cell: (row: number, key: string, text: string): void =>
-      take({ ...asTyped, rows: typed.rows.map((values, i) => (i === row ? { ...values, [key]: text } : values)) }),
-    once: (key: string, text: string): void => take({ ...asTyped, once: { ...typed.once, [key]: text } }),
-    division: (text: string): void => take({ ...asTyped, division: text }),
-    markPut: (put: NonNullable<TypedReadings['put']>): void => take({ ...asTyped, put }),
+      take({ ...typed, rows: typed.rows.map((values, i) => (i === row ? { ...values, [key]: text } : values)) }),
+    once: (key: string, text: string): void => take({ ...typed, once: { ...typed.once, [key]: text } }),
+    division: (text: string): void => take({ ...typed, division: text }),
+    /** Leaves a row out of the fit, or takes it in again. */
+    leaveOut: (row: number, isOut: boolean): void =>
+      take({ ...typed, left: [...(typed.left ?? []).filter((one) => one !== row), ...(isOut ? [row] : [])] }),
+    /** An odd reading was looked at, and is right. */
+    letStand: (row: number): void => take({ ...typed, stands: [...(typed.stands ?? []), row] }),
+    /** Puts what an instrument shows into the first row that has nothing there yet. */
+    add: (values: Readonly<Record<string, string>>): void => {
+      const keys = Object.keys(values);
+      const free = typed.rows.findIndex((row) => keys.every((key) => (row[key] ?? '').trim() === ''));
+      take({ ...typed, rows: typed.rows.map((row, i) => (i === free ? { ...row, ...values } : row)) });
+    },
     fill: (rows: TypedReadings['rows'], told: TypedReadings['once']): void => take({ rows, once: told, division: '' }),
     clear: (): void => {
       localStorage.removeItem(keyOf(carId, kind));

@@ -6,6 +6,7 @@ import type { Prediction } from '../../../core/predict/predict-run.ts';
 import { fetchLater, later } from '../../ui/later.ts';
 import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from '../../open-car/design-slice.ts';
+import { usePullsRead } from '../../open-car/use-pulls-read.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './lower-panel.module.css';
 import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
@@ -46,6 +47,7 @@ interface LowerPanelProps {
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
 export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
   const { kind } = design.motor;
+  const pulls = usePullsRead(carId, design);
   useEffect(() => {
     const timer = setTimeout(() => {
       warmUp(kind);
@@ -64,7 +66,9 @@ export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts
         className={`${styles.content} ${tab === 'curve' ? '' : plain.panel}`}
       >
         <Suspense fallback={null}>
-          {tab === 'curve' && <PullCurve design={design} prediction={prediction} ghosts={ghosts} played={played} onScrub={onScrub} />}
+          {tab === 'curve' && (
+            <PullCurve design={design} prediction={prediction} ghosts={ghosts} pulls={pulls} played={played} onScrub={onScrub} />
+          )}
           {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
           {tab === 'map' && <MapPanel design={design} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={design} distance={distance} />}

@@ -10,8 +10,8 @@ import { Facts } from '../../ui/facts.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './track.module.css';
-import { DeviceSource } from './device-source.tsx';
-import { useDevice, type Source } from './use-device.ts';
+import { DeviceSource } from '../../devices/device-source.tsx';
+import { useDevice, type Source } from '../../devices/use-device.ts';
 
 /** What may be wrong with the hidden car. */
 export const HIDDEN = {

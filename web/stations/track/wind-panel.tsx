@@ -12,8 +12,8 @@ import { useShortcut } from '../../ui/use-shortcut.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './track.module.css';
 import { Choice } from './choice.tsx';
-import { DeviceSource } from './device-source.tsx';
-import { useDevice, type Source } from './use-device.ts';
+import { DeviceSource } from '../../devices/device-source.tsx';
+import { useDevice, type Source } from '../../devices/use-device.ts';
 import { useTurnsForRoom } from './use-turns-for-room.ts';
 
 interface WindPanelProps {

@@ -125,7 +125,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const markPutRight = async (fault: Mendable): Promise<void> => {
     if (!current && !(await keep('before it was put right', 'Kept by itself before a fault was put right.'))) return;
     const { name } = CAUSES[fault];
-    await keep(`put right: ${name}`, `Tune: ${name} was confirmed at the table and put right.`, design, fault);
+    await keep(`put right: ${name}`, `Tune: ${name} was confirmed at the table and put right.`, design, { putRight: fault });
   };
   const leaveOut = async ({ id, version, record, design: ran }: RunOfCar, isLeftOut: boolean): Promise<void> => {
     if (id === undefined || version === undefined) return;

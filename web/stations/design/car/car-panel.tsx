@@ -33,7 +33,9 @@ import { SizeRow, useReaderSoon } from './size-row.tsx';
 import { ValuesList, valuesFound } from './values-list.tsx';
 import styles from './car-panel.module.css';
 
-const OwnPartsDrawer = later(() => import('../parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })));
+const OwnPartsDrawer = later(() =>
+  import('../../../own-parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })),
+);
 
 interface CarPanelProps {
   readonly carId: string;

@@ -1,6 +1,6 @@
 import type { Band } from '../../../../core/car/car-design.ts';
 import { hasBands } from '../../../../core/car/motors/motors.ts';
-import { PART_VALUES } from '../../../../core/car/parts.ts';
+import { typedValues } from '../../../../core/car/parts.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 
@@ -11,7 +11,7 @@ interface BandSizeFieldsProps {
 
 /** Length, width and thickness of bands that are in no list. */
 export const BandSizeFields = ({ band, edit }: BandSizeFieldsProps) =>
-  PART_VALUES.band.map(({ key, label, most, factor, unit }) => (
+  typedValues('band').map(({ key, label, most, factor, unit }) => (
     <QuantityField
       key={key}
       size="small"

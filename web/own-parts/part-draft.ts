@@ -1,8 +1,8 @@
-import { wrongWords } from '../../../../core/fault-words.ts';
-import { CATALOGUE, PART_VALUES, partFaults, usualValue } from '../../../../core/car/parts.ts';
-import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
-import type { PartKind } from '../../../../core/car/part-slots.ts';
-import { parseQuantity, valueIn } from '../../../../core/units/quantity.ts';
+import { wrongWords } from '../../core/fault-words.ts';
+import { CATALOGUE, PART_VALUES, partFaults, typedValues, usualValue } from '../../core/car/parts.ts';
+import type { OwnPart } from '../../core/schema/generated/own-part.ts';
+import type { PartKind } from '../../core/car/part-slots.ts';
+import { parseQuantity, valueIn } from '../../core/units/quantity.ts';
 
 /** A part as it is being typed. */
 export interface PartDraft {
@@ -13,6 +13,8 @@ export interface PartDraft {
   readonly values: Readonly<Record<string, string>>;
   readonly evidence: OwnPart['evidence'];
   readonly count: string;
+  /** As it was kept: what nobody types stays, and how sure a value is that was not typed anew. */
+  readonly from?: OwnPart;
 }
 
 export const KIND_NAMES: Readonly<Record<PartKind, string>> = {
@@ -31,30 +33,38 @@ const shown = (value: number): string => String(Number(value.toPrecision(4)));
 
 /** The values of what the part is like, to be typed over. */
 export const usualValues = (kind: PartKind, like: string): Record<string, string> =>
-  Object.fromEntries(PART_VALUES[kind].map(({ key, factor }) => [key, shown(usualValue(kind, like, key) / factor)]));
+  Object.fromEntries(typedValues(kind).map(({ key, factor }) => [key, shown(usualValue(kind, like, key) / factor)]));
 
 export function newDraft(kind: PartKind): PartDraft {
   const like = Object.keys(CATALOGUE[kind])[0]!;
   return { kind, name: '', like, values: usualValues(kind, like), evidence: 'estimated', count: '1' };
 }
 
-export const draftOf = ({ kind, name, like, values, evidence, count }: OwnPart): PartDraft => ({
+export const draftOf = (from: OwnPart): PartDraft => ({
+  from,
+  ...typedOf(from),
+});
+const typedOf = ({ kind, name, like, values, evidence, count }: OwnPart): PartDraft => ({
   kind,
   name,
   like,
   values: {
     ...usualValues(kind, like),
     ...Object.fromEntries(
-      PART_VALUES[kind].flatMap(({ key, factor }) => (values[key] === undefined ? [] : [[key, shown(values[key] / factor)]])),
+      typedValues(kind).flatMap(({ key, factor }) => (values[key] === undefined ? [] : [[key, shown(values[key] / factor)]])),
     ),
   },
   evidence,
   count: String(count),
 });
 
+/** A value that reads as it was kept is the kept one: four digits are shown of it. */
+const asKept = (kept: number | undefined, typed: number): number =>
+  kept !== undefined && Number(kept.toPrecision(4)) === Number(typed.toPrecision(4)) ? kept : typed;
+
 /** The part that is typed, or what is wrong with which field. */
 export function partOf(
-  { kind, name, like, values, evidence, count }: PartDraft,
+  { kind, name, like, values, evidence, count, from }: PartDraft,
   others: readonly OwnPart[],
 ): { readonly part: OwnPart } | { readonly problems: Readonly<Record<string, string>> } {
   const problems: Record<string, string> = {};
@@ -63,16 +73,31 @@ export function partOf(
   else if (others.some((other) => other.kind === kind && other.name === trimmed))
     problems.name = `You have a ${KIND_NAMES[kind]} of that name; give this one another.`;
   const known: Record<string, number> = {};
-  for (const { key, factor } of PART_VALUES[kind]) {
+  for (const { key, factor, onlyMeasured } of PART_VALUES[kind]) {
+    if (onlyMeasured) {
+      if (from?.values[key] !== undefined) known[key] = from.values[key];
+      continue;
+    }
     const parsed = parseQuantity(values[key] ?? '', 'count', 'metric');
     if (parsed.kind === 'unclear') problems[key] = parsed.message;
     else if (!(parsed.value > 0)) problems[key] = 'Must be above 0.';
-    else known[key] = parsed.value * factor;
+    else known[key] = asKept(from?.values[key], parsed.value * factor);
   }
+  const spreads = Object.entries(from?.spreads ?? {}).filter(([key]) => known[key] === from?.values[key]);
   const counted = Number(count.trim());
   if (count.trim() === '' || !Number.isInteger(counted) || counted < 0 || counted > 1000)
     problems.count = 'Must be a whole number from 0 to 1000.';
-  const part: OwnPart = { format: 'nimble-axle/own-part', version: 1, kind, name: trimmed, like, values: known, evidence, count: counted };
+  const part: OwnPart = {
+    format: 'nimble-axle/own-part',
+    version: 1,
+    kind,
+    name: trimmed,
+    like,
+    values: known,
+    ...(spreads.length > 0 && evidence === 'measured' && { spreads: Object.fromEntries(spreads) }),
+    evidence,
+    count: counted,
+  };
   for (const fault of partFaults(part)) {
     const field = fault.path.replace('values.', '');
     const value = PART_VALUES[kind].find(({ key }) => key === field);

@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
-import { FileButton } from '../../ui/file-button.tsx';
-import plain from '../../ui/plain.module.css';
+import { ChoiceSelect } from '../asked/choice-select.tsx';
+import { FileButton } from '../ui/file-button.tsx';
+import plain from '../ui/plain.module.css';
 import { serialOf, type Source, type useDevice } from './use-device.ts';
 
-const SOURCES: Readonly<Record<Source, string>> = {
-  simulated: 'the simulated rig',
+const SOURCES: Readonly<Record<Exclude<Source, 'simulated'>, string>> = {
   network: 'a program that posts lines to /api/lines',
   serial: 'a board on a serial port',
   file: 'a file of lines',
@@ -15,19 +14,30 @@ interface DeviceSourceProps {
   readonly source: Source;
   readonly onSource: (source: Source) => void;
   readonly device: ReturnType<typeof useDevice>;
-  /** What the simulated rig can be told to do. */
+  /** What the simulated device can be told to do, and what it is called. */
   readonly simulated: React.ReactNode;
+  readonly simulatedName?: string;
+  /** A line as such a device prints it. */
+  readonly example?: string;
   /** What else is wrong with what was told. */
   readonly remark?: string;
 }
 
 /** Where a device’s lines come from, and what of them could not be read. */
-export const DeviceSource = ({ source, onSource, device, simulated, remark = '' }: DeviceSourceProps) => (
+export const DeviceSource = ({
+  source,
+  onSource,
+  device,
+  simulated,
+  simulatedName = 'the simulated rig',
+  example = 't=1.5 gate=1',
+  remark = '',
+}: DeviceSourceProps) => (
   <>
     <ChoiceSelect
       label="Lines come from"
       value={source}
-      options={SOURCES}
+      options={{ simulated: simulatedName, ...SOURCES }}
       onChange={(next) => {
         device.clear();
         onSource(next);
@@ -48,7 +58,9 @@ export const DeviceSource = ({ source, onSource, device, simulated, remark = '' 
       </FileButton>
     )}
     {source === 'network' && (
-      <p className={plain.caption}>curl -H ‘content-type: text/plain’ --data-binary ‘t=1.5 gate=1’ {window.location.origin}/api/lines</p>
+      <p className={plain.caption}>
+        curl -H ‘content-type: text/plain’ --data-binary ‘{example}’ {window.location.origin}/api/lines
+      </p>
     )}
     {device.problem && (
       <p role="alert" className={plain.text}>

@@ -3,37 +3,42 @@ import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
-import { CATALOGUE, PART_VALUES } from '../../../../core/car/parts.ts';
-import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
-import type { PartKind } from '../../../../core/car/part-slots.ts';
-import type { StoredPart } from '../../../app/api.ts';
-import { draftOf, KIND_NAMES, newDraft, partOf, usualValues, type PartDraft } from './part-draft.ts';
+import { useEffect, useRef, useState } from 'react';
+import { CATALOGUE, typedValues } from '../../core/car/parts.ts';
+import type { OwnPart } from '../../core/schema/generated/own-part.ts';
+import type { PartKind } from '../../core/car/part-slots.ts';
+import { KIND_NAMES, newDraft, partOf, usualValues, type PartDraft } from './part-draft.ts';
 
 interface OwnPartFormProps {
-  /** The part that is changed; null for a new one. */
-  readonly from: StoredPart | null;
+  /** What it begins with. */
+  readonly start: PartDraft;
+  readonly title: string;
   readonly others: readonly OwnPart[];
+  /** What is wrong with how many there are, beyond being a number. */
+  readonly wrongCount?: (count: number) => string | null;
   readonly onKeep: (part: OwnPart) => Promise<void>;
   readonly onCancel: () => void;
 }
 
 /** One part to fill in: it begins with the values of what it is like. */
-export function OwnPartForm({ from, others, onKeep, onCancel }: OwnPartFormProps) {
-  const [draft, setDraft] = useState<PartDraft>(() => (from ? draftOf(from.part) : newDraft('tyre')));
+export function OwnPartForm({ start, title, others, wrongCount = () => null, onKeep, onCancel }: OwnPartFormProps) {
+  const [draft, setDraft] = useState<PartDraft>(start);
   const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
+  const nameField = useRef<HTMLInputElement>(null);
+  useEffect(() => nameField.current?.focus(), []);
   const change = (part: Partial<PartDraft>): void => setDraft((before) => ({ ...before, ...part }));
   const told = (key: string) => ({ error: key in problems, helperText: problems[key] });
   return (
     <Box
       component="form"
-      aria-label={from ? `Change ${from.part.name}` : 'A new part'}
+      aria-label={title}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
         const made = partOf(draft, others);
-        setProblems('problems' in made ? made.problems : {});
-        if ('part' in made) void onKeep(made.part);
+        const wrong = 'part' in made ? wrongCount(made.part.count) : null;
+        setProblems('problems' in made ? made.problems : wrong ? { count: wrong } : {});
+        if ('part' in made && !wrong) void onKeep(made.part);
       }}
       sx={{ display: 'grid', gap: 3 }}
     >
@@ -42,7 +47,7 @@ export function OwnPartForm({ from, others, onKeep, onCancel }: OwnPartFormProps
         size="small"
         label="Kind"
         value={draft.kind}
-        disabled={from !== null}
+        disabled={draft.from !== undefined}
         onChange={({ target }) => setDraft({ ...newDraft(target.value as PartKind), name: draft.name, count: draft.count })}
       >
         {Object.entries(KIND_NAMES).map(([kind, name]) => (
@@ -54,6 +59,8 @@ export function OwnPartForm({ from, others, onKeep, onCancel }: OwnPartFormProps
       <TextField
         size="small"
         label="Name of the part"
+        // Where it opens is brought into sight.
+        inputRef={nameField}
         value={draft.name}
         onChange={({ target }) => change({ name: target.value })}
         slotProps={{ htmlInput: { maxLength: 80 } }}
@@ -73,7 +80,7 @@ export function OwnPartForm({ from, others, onKeep, onCancel }: OwnPartFormProps
           </MenuItem>
         ))}
       </TextField>
-      {PART_VALUES[draft.kind].map(({ key, label, unit }) => (
+      {typedValues(draft.kind).map(({ key, label, unit }) => (
         <TextField
           key={key}
           size="small"

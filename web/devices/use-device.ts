@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { CarDesign, Wind } from '../../../core/car/car-design.ts';
-import { readLines, type DeviceEvent, type LineFault } from '../../../core/rig/line-protocol.ts';
-import type { RigFault } from '../../../core/rig/simulated-rig.ts';
-import { dropWorker, errandWorker, orBroken } from '../../workers/explore.ts';
+import type { CarDesign, Wind } from '../../core/car/car-design.ts';
+import { readLines, type DeviceEvent, type LineFault } from '../../core/rig/line-protocol.ts';
+import type { RigFault } from '../../core/rig/simulated-rig.ts';
+import { dropWorker, errandWorker, orBroken } from '../workers/explore.ts';
 
 /** Where lines come from. */
 export type Source = 'simulated' | 'network' | 'serial' | 'file';
@@ -62,6 +62,8 @@ export function useDevice(source: Source) {
     ...told,
     problem,
     clear,
+    /** More lines, after those that came. */
+    take,
     takeText: (text: string): void => {
       clear();
       take(text);

@@ -1,0 +1,52 @@
+import Button from '@mui/material/Button';
+import type { OwnPart } from '../../core/car/part-slots.ts';
+import { partTable, readPartLines } from '../../core/files/part-table.ts';
+import type { StoredPart } from '../app/api.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { toasted } from '../app/toasts-slice.ts';
+import { useKeepingParts } from '../open-car/use-own-parts.ts';
+import { FileButton } from '../ui/file-button.tsx';
+import { download } from '../ui/file-exchange.ts';
+
+/** Faulty lines told in one message. */
+const TOLD = 3;
+
+/** All parts as a table (CSV), out and in: a part of the same kind and name is changed, others are new. */
+export function PartFiles({ parts }: { readonly parts: readonly StoredPart[] }) {
+  const dispatch = useAppDispatch();
+  const { keep } = useKeepingParts();
+  const save = async (): Promise<void> => {
+    const { default: Papa } = await import('papaparse');
+    download('my-parts.csv', Papa.unparse(partTable(parts.map(({ part }) => part)).map((row) => [...row])), 'text/csv');
+  };
+  const open = async (file: File): Promise<void> => {
+    const { default: Papa } = await import('papaparse');
+    const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+    const lines = readPartLines(data);
+    const sameAs = ({ kind, name }: OwnPart) => parts.find(({ part }) => part.kind === kind && part.name === name) ?? null;
+    let taken = 0;
+    for (const { part } of lines) if (part && (await keep(part, sameAs(part)))) taken++;
+    const faulty = lines.filter(({ problem }) => problem !== null);
+    const told = faulty.slice(0, TOLD).map(({ line, problem }) => `line ${line}: ${problem}`);
+    dispatch(
+      toasted(
+        [
+          `${taken} of ${lines.length} parts of ${file.name} taken`,
+          ...told,
+          ...(faulty.length > TOLD ? [`${faulty.length - TOLD} more`] : []),
+        ].join('. '),
+        faulty.length > 0 ? { tone: 'stop' } : {},
+      ),
+    );
+  };
+  return (
+    <>
+      <Button onClick={() => void save()} disabled={parts.length === 0}>
+        Save as CSV
+      </Button>
+      <FileButton label="Parts from a CSV file" accept=".csv,text/csv" onFile={(file) => void open(file)}>
+        Open a CSV
+      </FileButton>
+    </>
+  );
+}

@@ -1,0 +1,112 @@
+import { useMemo } from 'react';
+import { doneMeasurements, knownAs, takenBack } from '../../../core/bench/done.ts';
+import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import { intoCar } from '../../../core/bench/into-car.ts';
+import { hasPart, intoPart, knowing, toldByPart } from '../../../core/bench/into-part.ts';
+import type { Measurement, Result } from '../../../core/bench/measured.ts';
+import type { ValueStep } from '../../../core/bench/value-history.ts';
+import { reachOf } from '../../../core/bench/what-to-measure.ts';
+import { freeName } from '../../../core/brief/free-name.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { fitOwn, fittedName } from '../../../core/car/parts.ts';
+import { SLOTS, type OwnPart, type PartSlot } from '../../../core/car/part-slots.ts';
+import type { ValueKey } from '../../../core/car/value-table.ts';
+import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+import { useEditCar } from '../../open-car/use-open-car.ts';
+import { useKeepingParts, usePartsAtHand } from '../../open-car/use-own-parts.ts';
+import { useVersions } from '../../open-car/use-versions.ts';
+import { useTellingCars } from '../../own-parts/use-telling-cars.ts';
+import { resultLines } from './bench-words.ts';
+
+/** What a version's name may be long. */
+const NAME = 80;
+const NOTE = 2000;
+
+/** Measurements put into a car or into a part of the builder's own, and taken back. */
+export function useBench(carId: string, design: CarDesign) {
+  const dispatch = useAppDispatch();
+  const edit = useEditCar();
+  const { versions, current, keep } = useVersions(carId, design, edit);
+  const { parts } = usePartsAtHand();
+  const { keep: keepPart } = useKeepingParts();
+  const tellCars = useTellingCars();
+  const done = useMemo(() => doneMeasurements(versions, design), [versions, design]);
+  const storedOf = (slot: PartSlot) => {
+    const name = design.own?.[slot]?.name;
+    return parts.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === name) ?? null;
+  };
+  /** What the part at a place of this car is called, or would be as one of the builder's own. */
+  const partName = (slot: PartSlot): string =>
+    design.own?.[slot]?.name ??
+    freeName(
+      `${fittedName(design, slot)} of ${design.name}`.slice(0, NAME - 4),
+      parts.filter(({ part }) => part.kind === SLOTS[slot].kind).map(({ part }) => part.name),
+    );
+  const withPart = (slot: PartSlot, part: OwnPart): CarDesign =>
+    hasPart(design, part).length > 0 ? knowing(design, part) : toldByPart(fitOwn(design, slot, part), slot);
+
+  /** The version that is the car as it is, kept now where it was not; null where that went wrong. */
+  const keptBefore = async (why: string): Promise<string | null> =>
+    current?.id ?? (await keep(`before: ${why}`.slice(0, NAME), 'Kept by itself before the bench changed what is known.'));
+
+  return {
+    versions,
+    done,
+    partName,
+    hasOwn: (slot: PartSlot): boolean => design.own?.[slot] !== undefined,
+    /** Puts a measurement into this car, or into its part at a place: then every car with that part knows. */
+    put: async (measurement: Measurement, result: Result, slot: PartSlot | null): Promise<void> => {
+      const { name } = INSTRUCTIONS[measurement.kind];
+      const stored = slot && storedOf(slot);
+      const part = slot && intoPart(design, slot, result, stored?.part ?? null, partName(slot));
+      const measured = slot && part ? withPart(slot, part) : intoCar(design, result);
+      if (prepareRun(measured).kind === 'refused')
+        return void dispatch(toasted('With these values the car could not run: read them again.', { tone: 'stop' }));
+      const parent = await keptBefore(name);
+      if (!parent) return;
+      if (part && !(await keepPart(part, stored))) return;
+      const note = `Bench: ${resultLines(result)
+        .map((line) => `${line.name} ${line.figure}`)
+        .join('; ')}.`;
+      const range = ({ low, high }: { readonly low: number; readonly high: number }) => ({ low, high });
+      const bench = {
+        measurement: { ...measurement, madeAt: new Date().toISOString() },
+        ...(part && { part: part.name }),
+        before: range(reachOf(design)),
+        after: range(reachOf(measured)),
+      };
+      if (!(await keep(`measured: ${name}`.slice(0, NAME), note.slice(0, NOTE), measured, { bench, parent }))) return;
+      edit(() => measured);
+      if (part) await tellCars(part);
+    },
+    /** Takes a measurement back: the car, and the part it was put into, are known as without it. */
+    takeBack: async (id: string): Promise<void> => {
+      const one = done.find((told) => told.id === id);
+      const without = takenBack(design, done, id);
+      if (!one || !without) return void dispatch(toasted('The version before it was removed: bring that back first.', { tone: 'stop' }));
+      if (!(await keptBefore(`without ${INSTRUCTIONS[one.measurement.kind].name}`))) return;
+      edit(() => without);
+      dispatch(toasted(`“${INSTRUCTIONS[one.measurement.kind].name}” was taken back`));
+      const slots = Object.keys(SLOTS) as PartSlot[];
+      const slot = slots.find((place) => one.part !== null && one.to.own?.[place]?.name === one.part);
+      const stored = slot && parts.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === one.part);
+      const before = slot && one.from?.own?.[slot];
+      if (!stored) return;
+      // A part that the measurement made stays in the drawer, as it was before it was measured.
+      const { spreads: _measured, ...bare } = stored.part;
+      const part: OwnPart =
+        before?.name === one.part
+          ? { ...bare, values: before.values, evidence: before.evidence, ...(before.spreads && { spreads: before.spreads }) }
+          : { ...bare, values: {}, evidence: 'estimated' };
+      if (await keepPart(part, stored)) await tellCars(part);
+    },
+    /** Has one value as it was before a step of its history. */
+    setBack: async (key: ValueKey, step: ValueStep): Promise<void> => {
+      const parent = versions.find(({ id }) => id === versions.find((version) => version.id === step.version)?.record.parent);
+      if (!parent || !(await keptBefore('a value as it was'))) return;
+      edit((car) => knownAs(car, key, parent.record.design));
+    },
+  };
+}
