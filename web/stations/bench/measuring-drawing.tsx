@@ -18,6 +18,9 @@ const HEIGHT = 200;
 const SIDE = 40;
 const EDGE = 26;
 
+/** px that a letter takes, generously. */
+const LETTER = 7;
+
 /** This car as it is measured, to scale. */
 export function MeasuringDrawing({ design, kind, name }: MeasuringDrawingProps) {
   const tip = useId();
@@ -70,14 +73,15 @@ export function MeasuringDrawing({ design, kind, name }: MeasuringDrawingProps) 
         const isUpright = Math.abs(x - scale.x(from.x)) < Math.abs(y - scale.y(from.y));
         // Below the floor's line its words stand below it.
         const isBelow = from.y < 0 && to.y < 0;
+        const isLeft = x + 8 + LETTER * label.length > WIDTH;
         const middle = (x + scale.x(from.x)) / 2;
         return (
           <g key={i}>
             <line x1={scale.x(from.x)} y1={scale.y(from.y)} x2={x} y2={y} stroke={PULL} strokeWidth={2.4} markerEnd={`url(#${tip})`} />
             <text
-              x={isUpright ? x + (x > WIDTH - SIDE ? -8 : 8) : middle}
+              x={isUpright ? x + (isLeft ? -8 : 8) : middle}
               y={isUpright ? Math.max(14, y + 4) : isBelow ? y + 17 : Math.max(14, Math.min(y, scale.y(from.y)) - 7)}
-              textAnchor={isUpright ? (x > WIDTH - SIDE ? 'end' : 'start') : 'middle'}
+              textAnchor={isUpright ? (isLeft ? 'end' : 'start') : 'middle'}
               fill={INK}
             >
               {label}
