@@ -23,6 +23,7 @@ const STOREYS = [
   'explore',
   'trials',
   'rig',
+  'build',
   'files',
 ];
 const storeys = STOREYS.map((name, i) => ({

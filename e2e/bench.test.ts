@@ -119,8 +119,6 @@ describe('a builder at the Bench station', () => {
     await car.sees('household snap trap of Kelp Runner 2');
     await car.press('Close');
     // Taken back, the car is as before; the readings can be shown again.
-    const before = await page.evaluate(() => document.querySelectorAll('ul[aria-label="Measured before"] li').length);
-    expect(before).toBe(2);
     for (const left of [1, 0]) {
       await page.evaluate(() =>
         [...document.querySelectorAll<HTMLElement>('ul[aria-label="Measured before"] button')]

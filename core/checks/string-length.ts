@@ -2,7 +2,7 @@ import { freeString } from '../motor/lever.ts';
 import type { Check, Situation } from './check.ts';
 
 /** m for the knot at the lever and the loop at the hook. Common practice. */
-const LOOP_AND_KNOT = 0.03;
+export const LOOP_AND_KNOT = 0.03;
 
 /** String to cut, m: from the lever's tip at rest to the drive axle, and the loop. */
 export function stringLength({ setup }: Situation): Check | null {

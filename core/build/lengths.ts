@@ -1,0 +1,137 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { AXLE_ENDS, BEARINGS, WHEELS } from '../car/catalogue.ts';
+import { axleOf } from '../car/fitted.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import { TAPE } from '../car/tape.ts';
+import { LOOP_AND_KNOT } from '../checks/string-length.ts';
+import { freeString } from '../motor/lever.ts';
+import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+
+/** Something that is cut to length, m. */
+export interface CutLength {
+  readonly id: 'drive-axle' | 'other-axle' | 'drive-bearing' | 'other-bearing' | 'string' | 'lever' | 'tape' | 'tyre' | 'arm';
+  readonly name: string;
+  readonly count: number;
+  readonly length: number;
+  /** How it is made up, in a few words; `print` prints m. */
+  readonly words: (print: (metres: number) => string) => string;
+}
+
+/** m of a lever beyond the hole or notch that its string hangs in. Common practice. */
+const PAST_HOLE = 0.006;
+/** m kept free between a bearing and the turns wound beside it. Common practice. */
+const BESIDE_WINDING = 0.003;
+/** A tyre that grips is put on stretched by so much, as a share of the rim. Common practice. */
+const STRETCHED = 0.1;
+/** Tyres that are cut as a strip, and whether they are put on stretched. */
+const STRIPS: Partial<Readonly<Record<CarDesign['tyre'], boolean>>> = {
+  'rubber-band': true,
+  'cut-glove': true,
+  foam: false,
+  tape: false,
+};
+/** Bearings that are tubes cut to length, and how much wider than the axle they are outside, m. Common practice. */
+const TUBES: Partial<Readonly<Record<CarDesign['bearing'], number>>> = {
+  'wood-plastic-straw': 0.0016,
+  'wood-paper-straw': 0.002,
+  'steel-straw': 0.0016,
+  'steel-brass': 0.001,
+  'steel-brass-graphite': 0.001,
+};
+/** Play of a bare hole about its axle, m across. Common practice. */
+const HOLE_PLAY = 0.0005;
+
+/** Outside of what an axle turns in, m: the tube, or the bare hole with its play. */
+export const bearingOutside = (design: CarDesign): number => design.axleDiameter + (TUBES[design.bearing] ?? HOLE_PLAY);
+export const isTubeBearing = ({ bearing }: CarDesign): boolean => TUBES[bearing] !== undefined;
+
+/** Room between the wheels of an axle, m. */
+export const betweenWheels = ({ trackWidth, driveWheels, otherWheels }: CarDesign, which: 'drive' | 'other'): number =>
+  trackWidth - WHEELS[(which === 'drive' ? driveWheels : (otherWheels ?? driveWheels)).kind].thickness;
+
+/** String to cut, m, and what of it reaches from the lever at rest to the axle; null without a lever. Source: the lever's geometry. */
+export function stringToCut(design: CarDesign): { readonly length: number; readonly reach: number } | null {
+  const { motor } = deriveRunSetup(design);
+  if (motor.kind !== 'lever') return null;
+  const reach = freeString(motor, motor.releaseAngle);
+  return { length: reach + LOOP_AND_KNOT, reach };
+}
+
+/** Everything that is cut to length for a car, m. */
+export function lengthsOf(design: CarDesign): readonly CutLength[] {
+  const { motor, trackWidth, otherWheels, layout, endPlay, sleeve, axleDiameter, driveWheels, tyre } = design;
+  const list: CutLength[] = [];
+  if (!isRoller(design)) {
+    const oneWheel = layout.otherWheelCount === 1;
+    const across = oneWheel ? design.body.width : trackWidth;
+    const proud = (print: (metres: number) => string): string => `${print(AXLE_ENDS / 2)} proud at each end for hubs`;
+    list.push({ id: 'drive-axle', name: `drive axle, ${axleOf(design).label}`, count: 1, length: trackWidth + AXLE_ENDS, words: proud });
+    if (otherWheels)
+      list.push({ id: 'other-axle', name: `other axle, ${axleOf(design).label}`, count: 1, length: across + AXLE_ENDS, words: proud });
+    if (isTubeBearing(design)) {
+      const { label } = BEARINGS[design.bearing];
+      const inner = betweenWheels(design, 'drive') - endPlay;
+      const wound = 'windingWidth' in motor ? motor.windingWidth + 2 * BESIDE_WINDING : 0;
+      list.push({
+        id: 'drive-bearing',
+        name: `bearing of the drive axle, ${label}`,
+        count: 2,
+        length: Math.max((inner - wound) / 2, 0.005),
+        words: (print) => `leaves ${print(wound)} for winding and ${print(endPlay / 2)} of play each side`,
+      });
+      if (otherWheels)
+        list.push({
+          id: 'other-bearing',
+          name: `bearing of the other axle, ${label}`,
+          count: oneWheel ? 2 : 1,
+          length: oneWheel
+            ? Math.max((design.body.width - WHEELS[otherWheels.kind].thickness - endPlay) / 2, 0.005)
+            : Math.max(betweenWheels(design, 'other') - endPlay, 0.005),
+          words: (print) => `${print(endPlay / 2)} of play each side`,
+        });
+    }
+  }
+  const string = stringToCut(design);
+  if (motor.kind === 'lever' && string) {
+    list.push({
+      id: 'lever',
+      name: 'lever arm',
+      count: 1,
+      length: motor.leverLength + PAST_HOLE,
+      words: (print) => `${print(motor.leverLength)} from the trap’s pivot to the string’s notch, ${print(PAST_HOLE)} past it`,
+    });
+    list.push({
+      id: 'string',
+      name: 'string',
+      count: 1,
+      length: string.length,
+      words: (print) => `${print(string.reach)} from the lever’s tip at rest to the axle, the rest for knot and loop`,
+    });
+  }
+  if (motor.kind === 'twist')
+    list.push({ id: 'arm', name: 'trailing arm', count: 1, length: motor.armLength, words: () => 'from the axle’s middle to its tip' });
+  for (const step of sleeve) {
+    const inner = sleeve[sleeve.indexOf(step) - 1]?.diameter ?? axleDiameter;
+    if (step.kind !== 'tape' || step.diameter <= inner) continue;
+    const wraps = (step.diameter - inner) / 2 / TAPE;
+    list.push({
+      id: 'tape',
+      name: `tape to ⌀ ${Number((step.diameter * 1000).toFixed(1))} mm`,
+      count: 1,
+      length: (Math.PI * (step.diameter + inner) * wraps) / 2,
+      words: () => `${Math.round(wraps)} wraps of 0.13 mm tape`,
+    });
+  }
+  const stretched = STRIPS[tyre];
+  if (stretched !== undefined && !isRoller(design)) {
+    const rim = Math.PI * driveWheels.diameter;
+    list.push({
+      id: 'tyre',
+      name: 'tyre strip',
+      count: 2,
+      length: stretched ? rim / (1 + STRETCHED) : rim,
+      words: (print) => (stretched ? `stretched onto ${print(rim)} of rim` : `round ${print(rim)} of rim`),
+    });
+  }
+  return list;
+}

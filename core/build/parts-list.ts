@@ -1,0 +1,123 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { fittedName, neededAt } from '../car/parts.ts';
+import { SLOTS, type PartSlot } from '../car/part-slots.ts';
+import { hasBands, isRoller } from '../car/motors/motors.ts';
+import { axleOf } from '../car/fitted.ts';
+import { placedMasses, standingWeight } from '../car/weights.ts';
+import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
+
+/** One line of the parts list, with its number on the drawing. */
+export interface PartLine {
+  readonly number: number;
+  readonly name: string;
+  readonly count: number;
+  /** Its sizes, in words; empty where its name says them. */
+  readonly size: string;
+  /** kg of all of them together; null where the whole counts it as rest. */
+  readonly mass: number | null;
+  /** Where it is fitted; null for what no list of parts has. */
+  readonly slot: PartSlot | null;
+  /** Which views of it a balloon may point at. */
+  readonly on: PartPlace;
+}
+/** What of the drawn car a part is. */
+export type PartPlace =
+  | 'body'
+  | 'drive-wheel'
+  | 'other-wheel'
+  | 'drive-axle'
+  | 'other-axle'
+  | 'bearing'
+  | 'tyre'
+  | 'motor'
+  | 'lever'
+  | 'string'
+  | 'hook'
+  | 'ballast'
+  | 'sleeve';
+
+const mm = (metres: number): string => `${Number((1000 * metres).toFixed(1))} mm`;
+
+/** Everything that a car is made of, in the order it is numbered. */
+export function partsList(design: CarDesign): readonly PartLine[] {
+  const { motor, otherWheels, driveWheels, layout, body, ballast, sleeve, trackWidth } = design;
+  const roller = isRoller(design);
+  const masses = new Map(placedMasses(design).map(({ what, mass }) => [what, mass]));
+  const lengths = new Map(lengthsOf(design).map((cut) => [cut.id, cut]));
+  const lines: Omit<PartLine, 'number'>[] = [];
+  const add = (on: PartPlace, slot: PartSlot | null, name: string, count: number, size: string, mass: number | null = null): void => {
+    if (count > 0) lines.push({ on, slot, name, count, size, mass });
+  };
+  const named = (slot: PartSlot): string => `${SLOTS[slot].label.replace(/ of$/, '')}: ${fittedName(design, slot)}`;
+  if (!roller)
+    add(
+      'body',
+      'body',
+      named('body'),
+      1,
+      `${mm(design.wheelbase + body.overhang)} × ${mm(Math.min(body.width, trackWidth))}`,
+      masses.get('body') ?? null,
+    );
+  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${mm(driveWheels.diameter)}`, masses.get('drive wheels') ?? null);
+  if (otherWheels)
+    add(
+      'other-wheel',
+      'otherWheels',
+      named('otherWheels'),
+      layout.otherWheelCount,
+      `⌀ ${mm(otherWheels.diameter)}`,
+      masses.get('other wheels') ?? null,
+    );
+  if (!roller) {
+    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, mm(lengths.get('drive-axle')!.length));
+    if (otherWheels) add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, mm(lengths.get('other-axle')!.length));
+    const bearings = (['drive-bearing', 'other-bearing'] as const).flatMap((id) => lengths.get(id) ?? []);
+    add(
+      'bearing',
+      'bearing',
+      named('bearing'),
+      isTubeBearing(design) ? bearings.reduce((sum, { count }) => sum + count, 0) : 4,
+      isTubeBearing(design)
+        ? bearings.map(({ count, length }) => `${count} × ${mm(length)}`).join(', ')
+        : `⌀ ${mm(bearingOutside(design))}`,
+    );
+  }
+  if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
+    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? mm(lengths.get('tyre')!.length) : '');
+  if (motor.kind === 'lever') {
+    add('motor', 'trap', named('trap'), 1, '');
+    add('lever', 'lever', named('lever'), 1, mm(lengths.get('lever')!.length), masses.get('motor') ?? null);
+    add('string', null, 'string that does not stretch', 1, `${mm(lengths.get('string')!.length)}, ⌀ ${mm(motor.stringDiameter)}`);
+    add('hook', null, 'hook or peg on the drive axle', 1, '');
+  }
+  if (hasBands(motor)) {
+    add(
+      'motor',
+      'band',
+      named('band'),
+      neededAt(design, 'band'),
+      `${motor.parallel} side by side, ${motor.series} end to end`,
+      masses.get('motor') ?? null,
+    );
+    if (motor.kind === 'band') add('hook', null, 'hook for the bands', 1, '');
+    else {
+      add('string', 'washer', named('washer'), 1, '');
+      add('lever', null, 'trailing arm', 1, mm(motor.armLength));
+    }
+  }
+  if (sleeve.length > 0) {
+    const tape = lengths.get('tape');
+    add(
+      'sleeve',
+      null,
+      `sleeve: ${[...new Set(sleeve.map(({ kind }) => kind.replaceAll('-', ' ')))].join(', ')}`,
+      1,
+      tape ? `⌀ ${mm(sleeve.at(-1)!.diameter)}, ${mm(tape.length)}` : `⌀ ${mm(sleeve.at(-1)!.diameter)}`,
+    );
+  }
+  if (ballast.mass > 0) add('ballast', null, 'ballast', 1, `${Number((1000 * ballast.mass).toFixed(0))} g`, ballast.mass);
+  return lines.map((one, i) => ({ number: i + 1, ...one }));
+}
+
+/** kg of the whole car, ready to run. */
+export const wholeMass = (design: CarDesign): number => standingWeight(design).mass - design.load.mass;

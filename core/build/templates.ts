@@ -1,0 +1,255 @@
+import type { CarDesign, Wheels } from '../car/car-design.ts';
+import { DISC_HOLE, WHEELS } from '../car/catalogue.ts';
+import { bodyPartOf } from '../car/fitted.ts';
+import { TRAP_LENGTH } from '../car/motors/lever.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import { bodyLength } from '../car/weights.ts';
+import { sideView } from '../geometry/side-view.ts';
+import { trapOf } from '../car/fitted.ts';
+import { circle, line, path, place, rectangle, type Item, type Place } from './drawing.ts';
+import { bearingOutside, lengthsOf, type CutLength } from './lengths.ts';
+
+/** Something that is cut, drilled or laid out, at full size: mm, from its own upper left corner. */
+export interface Piece {
+  readonly id: string;
+  readonly name: string;
+  /** How many of it, and what to mind. */
+  readonly note: string;
+  readonly count: number;
+  readonly width: number;
+  readonly height: number;
+  readonly items: readonly Item[];
+}
+
+const MM = 1000;
+/** mm of a text on a template, of a bar’s width, of a cross’s arm. */
+const TEXT = 3.2;
+const BAR = 9;
+const CROSS = 5;
+/** m across of what glues a wheel to its axle. Common practice. */
+const HUB = 0.02;
+/** m cut out of a deck to either side of the turns wound, and round a wheel. Common practice. */
+const CLEARANCE = 0.004;
+/** m of a strip that is wrapped round a bottle or tube. */
+const STRIP = 0.03;
+
+const cross = ({ x, y }: Place, arm = CROSS): Item[] => [
+  line(place(x - arm, y), place(x + arm, y), 'centre'),
+  line(place(x, y - arm), place(x, y + arm), 'centre'),
+];
+const words = (text: string, x: number, y: number, anchor: 'start' | 'middle' = 'start', size = TEXT): Item => ({
+  kind: 'text',
+  at: place(x, y),
+  text,
+  size,
+  anchor,
+});
+const millimetres = (metres: number): string => `${Number((MM * metres).toFixed(1))} mm`;
+
+/** Wheels that are cut by whoever builds; others come as they are, and only their middle is to be found. */
+const CUT: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wooden-disc']);
+
+/** A wheel to cut, or to find the middle of: rim, hub, hole for the axle, and a cross. */
+function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number): Piece {
+  const wheels = which === 'drive' ? design.driveWheels : design.otherWheels!;
+  const radius = (MM * wheels.diameter) / 2;
+  const middle = place(radius, radius);
+  const axle = (MM * design.axleDiameter) / 2;
+  const hub = (MM * (wheels.kind === 'optical-disc' ? DISC_HOLE : Math.min(HUB, wheels.diameter / 2))) / 2;
+  const isCut = CUT.has(wheels.kind);
+  const { label } = WHEELS[wheels.kind];
+  return {
+    id: `${which}-wheel`,
+    name: `${which} wheel ⌀ ${millimetres(wheels.diameter)}`,
+    note: isCut
+      ? `${label}: cut ${wheels.kind === 'card-disc' ? `${2 * count} layers for ${count} wheels` : count}, drill the cross square and in the middle`
+      : `${label}: lay it on, mark its middle; hub ⌀ ${Number((2 * hub).toFixed(1))} mm`,
+    count,
+    width: 2 * radius,
+    height: 2 * radius,
+    items: [
+      circle(middle, radius, isCut ? 'cut' : 'mark'),
+      circle(middle, hub, 'mark'),
+      circle(middle, axle, 'cut'),
+      ...cross(middle, Math.max(hub + 4, CROSS)),
+      ...(radius > 22 ? [words(`${which} wheel`, radius, radius + hub + 7, 'middle')] : []),
+    ],
+  };
+}
+
+/** The deck of a sheet, from above: outline with its notch, axle lines, where bearings, trap or hook and ballast sit. */
+function deckPiece(design: CarDesign): Piece {
+  const { wheelbase, body, trackWidth, motor, layout, otherWheels, ballast } = design;
+  const length = MM * bodyLength(design);
+  const wide = MM * Math.min(body.width, trackWidth);
+  const left = (MM * body.overhang) / 2;
+  const middle = wide / 2;
+  const at = (metres: number): number => left + MM * metres;
+  const winding = 'windingWidth' in motor ? MM * (motor.windingWidth / 2 + CLEARANCE) : 0;
+  const isNotched = body.notched && winding > 0 && winding < middle;
+  // Cut out from the end to beyond the axle, where string or band winds.
+  const reach = left + MM * (design.axleDiameter / 2 + 2 * CLEARANCE);
+  const outline: Place[] = isNotched
+    ? [
+        place(0, 0),
+        place(length, 0),
+        place(length, wide),
+        place(0, wide),
+        place(0, middle + winding),
+        place(reach, middle + winding),
+        place(reach, middle - winding),
+        place(0, middle - winding),
+      ]
+    : rectangle(0, 0, length, wide);
+  const items: Item[] = [path(outline, 'cut', true), line(place(0, middle), place(length, middle), 'centre')];
+  for (const x of [at(0), at(wheelbase)]) {
+    const half = (MM * bearingOutside(design)) / 2;
+    items.push(line(place(x, 0), place(x, wide), 'centre'), path(rectangle(x - half, 0, 2 * half, wide), 'mark', true));
+  }
+  items.push(words('drive axle', at(0) + 3, wide - 3), words('other axle', at(wheelbase) - 22, wide - 3));
+  if (layout.otherWheelCount === 1 && otherWheels) {
+    // One wheel in the middle runs through the deck where it stands higher than that.
+    const { deck, otherWheel } = sideView(design);
+    const under = Math.min(...deck.map(({ y }) => y));
+    const above = Math.max(0, otherWheel!.radius ** 2 - (under - otherWheel!.y) ** 2);
+    const chord = Math.min(MM * (Math.sqrt(above) + CLEARANCE), length - at(wheelbase) + 0.001);
+    const slot = MM * (WHEELS[otherWheels.kind].thickness / 2 + CLEARANCE / 2);
+    if (under < 2 * otherWheel!.radius && slot < middle)
+      items.push(
+        path(
+          rectangle(
+            at(wheelbase) - MM * (Math.sqrt(above) + CLEARANCE),
+            middle - slot,
+            MM * (Math.sqrt(above) + CLEARANCE) + chord,
+            2 * slot,
+          ),
+          'cut',
+          true,
+        ),
+      );
+  }
+  if (motor.kind === 'lever') {
+    const x = at(motor.trapPosition);
+    const [long, broad] = [MM * TRAP_LENGTH, MM * trapOf(design, motor).width];
+    items.push(
+      path(rectangle(x - long / 2, middle - broad / 2, long, broad), 'mark', true),
+      line(place(x, middle - broad / 2), place(x, middle + broad / 2), 'centre'),
+      words('trap: its pivot on this line, lever over the middle line', x - long / 2 + 1, middle - 2, 'start', 2.5),
+    );
+  }
+  if (motor.kind === 'band') {
+    const hook = place(at(sideView(design).motor.kind === 'band' ? motor.anchorToAxle : 0), middle);
+    items.push(...cross(hook), words('hook for the bands', hook.x - 30, middle - 2, 'start', 2.5));
+  }
+  if (ballast.mass > 0) {
+    const hook = place(at(ballast.fromDriveAxle), middle);
+    items.push(circle(hook, 4, 'mark'), words('ballast', hook.x + 5, middle + 5, 'start', 2.5));
+  }
+  return {
+    id: 'deck',
+    name: 'deck, from above',
+    note: 'holes and axle lines square to the middle line and parallel',
+    count: 1,
+    width: length,
+    height: wide,
+    items,
+  };
+}
+
+/** Where an axle passes through a round body: angle from its underside to each hole, rad; null where it passes below or above it. Source: chord of a circle. */
+export function holeAngle(design: CarDesign, which: 'drive' | 'other'): number | null {
+  const { deck, axle, otherAxle } = sideView(design);
+  if (deck.length === 0) return null;
+  const heights = deck.map(({ y }) => y);
+  const [low, high] = [Math.min(...heights), Math.max(...heights)];
+  const radius = (high - low) / 2;
+  const off = (which === 'drive' ? axle : otherAxle!).y - (low + high) / 2;
+  return Math.abs(off) < radius ? Math.acos(-off / radius) : null;
+}
+
+/** A strip that is wrapped round a bottle or tube and shows where an axle passes: both holes opposite and in line. */
+function stripPiece(design: CarDesign, which: 'drive' | 'other'): Piece | null {
+  const angle = holeAngle(design, which);
+  if (angle === null) return null;
+  const round = Math.PI * MM * design.body.width;
+  const high = MM * STRIP;
+  const middle = high / 2;
+  const away = (angle * MM * design.body.width) / 2;
+  const holes = [round / 2 - away, round / 2 + away];
+  const hole = (MM * bearingOutside(design)) / 2;
+  return {
+    id: `${which}-strip`,
+    name: `strip for the ${which} axle`,
+    note: `wrap it round square, ends meeting on top at the seam; holes ${Number((2 * away).toFixed(1))} mm apart round the underside; middle lines of both strips ${millimetres(design.wheelbase)} apart`,
+    count: 1,
+    width: round,
+    height: high,
+    items: [
+      path(rectangle(0, 0, round, high), 'cut', true),
+      line(place(0, middle), place(round, middle), 'centre'),
+      line(place(round / 2, 0), place(round / 2, high), 'mark'),
+      words('underside', round / 2 + 2, high - 2, 'start', 2.5),
+      words('seam, on top', 2, high - 2, 'start', 2.5),
+      ...holes.flatMap((x) => [circle(place(x, middle), hole, 'cut'), ...cross(place(x, middle), hole + 3)]),
+    ],
+  };
+}
+
+/** A bar as long as a part: laid on it, it is cut or bent to length. */
+function barPiece(
+  { id, name, count, length: whole }: CutLength,
+  folds: number,
+  note: string,
+  marks: readonly (readonly [at: number, text: string])[],
+): Piece {
+  const long = (MM * whole) / folds;
+  return {
+    id,
+    name: `${name}, ${millimetres(whole)}`,
+    note,
+    count,
+    width: long,
+    height: BAR,
+    items: [
+      path(rectangle(0, 0, long, BAR), 'mark', true),
+      line(place(0, 0), place(0, BAR), 'cut'),
+      line(place(long, 0), place(long, BAR), 'cut'),
+      ...marks.flatMap(([at, text]) => [
+        line(place(MM * at, 0), place(MM * at, BAR), 'centre'),
+        words(text, MM * at + 1, BAR - 2.5, 'start', 2.5),
+      ]),
+    ],
+  };
+}
+
+/** m of a bar that fits a page across. */
+const LONGEST = 0.185;
+
+/** Every template of a car, the largest first. */
+export function templatesOf(design: CarDesign): readonly Piece[] {
+  const { otherWheels, layout, motor } = design;
+  const pieces: Piece[] = [];
+  const roller = isRoller(design);
+  if (!roller) {
+    if (bodyPartOf(design).isTube) pieces.push(...(['drive', 'other'] as const).flatMap((which) => stripPiece(design, which) ?? []));
+    else pieces.push(deckPiece(design));
+  }
+  pieces.push(wheelPiece(design, 'drive', 2));
+  if (otherWheels) pieces.push(wheelPiece(design, 'other', layout.otherWheelCount));
+  for (const cut of lengthsOf(design)) {
+    const { id, length, words: said } = cut;
+    // Tape is counted in wraps.
+    if (id === 'tape') continue;
+    // What bends is laid on it to and fro, as often as it takes to fit a page.
+    const folds = id === 'string' || id === 'tyre' ? Math.ceil(length / LONGEST) : 1;
+    const marks =
+      id === 'lever' && motor.kind === 'lever'
+        ? ([
+            [0, 'pivot'],
+            [motor.leverLength, 'notch'],
+          ] as const)
+        : [];
+    pieces.push(barPiece(cut, folds, `${folds > 1 ? `laid to and fro ${folds} times; ` : ''}${said(millimetres)}`, marks));
+  }
+  return pieces.toSorted((a, b) => b.width * b.height - a.width * a.height);
+}

@@ -1,0 +1,220 @@
+import { line, PAPERS, place, textBox, textWidth, type Item, type LineKind, type PaperName, type Place, type Sheet } from './drawing.ts';
+import type { Piece } from './templates.ts';
+
+/** mm that no printer reaches, kept free about a page; and below it, for the rule. Common practice. */
+const MARGIN = 10;
+const FOOT = 26;
+/** mm that neighbouring pages show alike, where they are glued over one another. */
+export const OVERLAP = 10;
+/** mm between pieces on a page; and above a large one for its words, and below it. */
+const GAP = 6;
+const HEAD = 24;
+/** Pieces of a circle that is cut at the edge of a page: within 0.02 mm of one 250 mm across. */
+const CORNERS = 256;
+/** mm of the rule by which the printer is checked. */
+export const RULE = 100;
+
+/** A window of a piece that is printed on one page, mm. */
+export interface Window {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Height of capitals over the size of a text. */
+const CAPITALS = 0.7;
+const turnedPlace = ({ x, y }: Place, height: number): Place => place(height - y, x);
+/** A piece turned a quarter, where it needs fewer pages so. */
+const turned = (piece: Piece): Piece => ({
+  ...piece,
+  width: piece.height,
+  height: piece.width,
+  items: piece.items.map((item): Item => {
+    if (item.kind === 'path') return { ...item, points: item.points.map((point) => turnedPlace(point, piece.height)) };
+    if (item.kind === 'circle') return { ...item, centre: turnedPlace(item.centre, piece.height) };
+    // Its words are read from the right.
+    const { upright: _upright, ...text } = item;
+    const at = turnedPlace(item.at, piece.height);
+    return { ...text, at: place(at.x + CAPITALS * item.size, at.y), upright: true, anchor: item.anchor === 'start' ? 'end' : item.anchor };
+  }),
+});
+
+/** The part of a straight line within a window; null of none (Liang and Barsky). */
+function clipped(from: Place, to: Place, { x, y, width, height }: Window): readonly [Place, Place] | null {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  let [enter, leave] = [0, 1];
+  for (const [step, room] of [
+    [-dx, from.x - x],
+    [dx, x + width - from.x],
+    [-dy, from.y - y],
+    [dy, y + height - from.y],
+  ] as const) {
+    if (step === 0) {
+      if (room < 0) return null;
+      continue;
+    }
+    if (step < 0) enter = Math.max(enter, room / step);
+    else leave = Math.min(leave, room / step);
+  }
+  if (enter > leave) return null;
+  return [place(from.x + enter * dx, from.y + enter * dy), place(from.x + leave * dx, from.y + leave * dy)];
+}
+
+const isWithin = ({ left, right, top, bottom }: { left: number; right: number; top: number; bottom: number }, w: Window): boolean =>
+  left >= w.x && right <= w.x + w.width && top >= w.y && bottom <= w.y + w.height;
+
+/** What of a piece is seen through a window, moved to `to` on the page. */
+function throughWindow(items: readonly Item[], window: Window, to: Place): Item[] {
+  const moved = ({ x, y }: Place): Place => place(x - window.x + to.x, y - window.y + to.y);
+  const segments = (points: readonly Place[], closed: boolean, kind: LineKind): Item[] =>
+    points.flatMap((from, i): Item[] => {
+      const end = points[i + 1] ?? (closed ? points[0] : undefined);
+      const part = end && clipped(from, end, window);
+      return part ? [line(moved(part[0]), moved(part[1]), kind)] : [];
+    });
+  return items.flatMap((item): Item[] => {
+    if (item.kind === 'text') return isWithin(textBox(item), window) ? [{ ...item, at: moved(item.at) }] : [];
+    if (item.kind === 'circle') {
+      const { centre, radius } = item;
+      const box = { left: centre.x - radius, right: centre.x + radius, top: centre.y - radius, bottom: centre.y + radius };
+      if (isWithin(box, window)) return [{ ...item, centre: moved(centre) }];
+      const round = Array.from({ length: CORNERS }, (_, i) => {
+        const angle = (2 * Math.PI * i) / CORNERS;
+        return place(centre.x + radius * Math.cos(angle), centre.y + radius * Math.sin(angle));
+      });
+      return segments(round, true, item.line);
+    }
+    if (item.points.every(({ x, y }) => isWithin({ left: x, right: x, top: y, bottom: y }, window)))
+      return [{ ...item, points: item.points.map(moved) }];
+    return segments(item.points, item.closed, item.line);
+  });
+}
+
+/** The windows by which a piece of this size is seen whole, neighbours alike along `OVERLAP`, row by row. */
+export function windowsOf(width: number, height: number, room: { readonly width: number; readonly height: number }): Window[] {
+  const along = (size: number, most: number): number => (size <= most ? 1 : Math.ceil((size - OVERLAP) / (most - OVERLAP)));
+  const [columns, rows] = [along(width, room.width), along(height, room.height)];
+  return Array.from({ length: columns * rows }, (_, i) => {
+    const [column, row] = [i % columns, Math.floor(i / columns)];
+    const [x, y] = [column * (room.width - OVERLAP), row * (room.height - OVERLAP)];
+    return { x, y, width: Math.min(room.width, width - x), height: Math.min(room.height, height - y) };
+  });
+}
+
+/** The rule by which a page is checked, and what to do where it is off. */
+function ruleItems(height: number): Item[] {
+  const [x, y] = [MARGIN, height - MARGIN - 8];
+  return [
+    line(place(x, y), place(x + RULE, y), 'outline'),
+    ...Array.from({ length: 11 }, (_, i) => line(place(x + 10 * i, y), place(x + 10 * i, y - (i % 5 === 0 ? 4 : 2.5)), 'outline')),
+    { kind: 'text', at: place(x, y + 4.5), text: 'This rule is 100 mm long: measure it.', size: 3, anchor: 'start', bold: true },
+    {
+      kind: 'text',
+      at: place(x, y + 8.5),
+      text: 'If it is off, print again at 100 % (“actual size”, not “fit to page”).',
+      size: 3,
+      anchor: 'start',
+    },
+  ];
+}
+
+/** Words in lines of so many mm. */
+export function wrapped(text: string, size: number, most: number): string[] {
+  const lines: string[] = [];
+  for (const word of text.split(' ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && textWidth(`${last} ${word}`, size) <= most) lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines;
+}
+
+/** A piece, or what of it is seen on one page, with its words; moved to where it is printed. */
+interface Panel {
+  readonly height: number;
+  readonly at: (to: Place) => readonly Item[];
+}
+
+/** mm from one line of a note to the next, and of its text. */
+const NOTE_LINE = 4;
+const NOTE = 2.8;
+
+/** What is printed of a piece on one page: its name and note, and what is seen of it through a window. */
+function panelOf(piece: Piece, window: Window, part: string, most: number): Panel {
+  const notes = wrapped(piece.note, NOTE, most);
+  const head = 6 + NOTE_LINE * notes.length;
+  const glued = { x: window.x + window.width < piece.width - 1e-9, y: window.y + window.height < piece.height - 1e-9 };
+  // A whole piece keeps the lines on its edge.
+  const seen = part === '' ? { x: -1, y: -1, width: piece.width + 2, height: piece.height + 2 } : window;
+  return {
+    height: head + window.height + (glued.x || glued.y ? NOTE_LINE : 0),
+    at: ({ x, y }) => {
+      const to = place(x, y + head);
+      const [right, low, foot] = [to.x + window.width - OVERLAP, to.y + window.height - OVERLAP, to.y + window.height];
+      const name = `${piece.count > 1 ? `${piece.count} × ` : ''}${piece.name}${part}`;
+      return [
+        { kind: 'text', at: place(x, y + 4), text: name, size: 3.5, anchor: 'start', bold: true },
+        ...notes.map((text, i): Item => ({ kind: 'text', at: place(x, y + 8 + NOTE_LINE * i), text, size: NOTE, anchor: 'start' })),
+        ...throughWindow(piece.items, seen, place(to.x + seen.x - window.x, to.y + seen.y - window.y)),
+        // The next part is laid over what lies beyond these lines.
+        ...(glued.x ? [line(place(right, to.y), place(right, foot), 'glue')] : []),
+        ...(glued.y ? [line(place(to.x, low), place(to.x + window.width, low), 'glue')] : []),
+        ...(glued.x || glued.y
+          ? [
+              {
+                kind: 'text',
+                at: place(x, foot + NOTE_LINE),
+                text: 'dotted: glue the next part over this edge, lines meeting',
+                size: NOTE,
+                anchor: 'start',
+              } as const,
+            ]
+          : []),
+      ];
+    },
+  };
+}
+
+/** Templates at full size on pages, below each other where they have room; a large one over several pages that are glued together. */
+export function templatePages(pieces: readonly Piece[], title: string, paper: PaperName): readonly Sheet[] {
+  const { width, height } = PAPERS[paper];
+  const most = width - 2 * MARGIN;
+  const room = { width: most, height: height - MARGIN - FOOT - HEAD };
+  const panels = pieces.flatMap((piece) => {
+    const isLying = windowsOf(piece.height, piece.width, room).length < windowsOf(piece.width, piece.height, room).length;
+    const best = isLying ? turned(piece) : piece;
+    const windows = windowsOf(best.width, best.height, room);
+    return windows.map((window, i) => panelOf(best, window, windows.length === 1 ? '' : ` · part ${i + 1} of ${windows.length}`, most));
+  });
+  // The highest first; what is left of a page goes to the highest that fits there.
+  const left = panels.toSorted((a, b) => b.height - a.height);
+  const pages: Item[][] = [];
+  while (left.length > 0) {
+    const page: Item[] = [];
+    let y = MARGIN;
+    const fits = (): number => left.findIndex((panel) => y === MARGIN || y + panel.height <= height - FOOT);
+    for (let next = fits(); next >= 0; next = fits()) {
+      const [panel] = left.splice(next, 1);
+      page.push(...panel!.at(place(MARGIN, y)));
+      y += panel!.height + GAP;
+    }
+    pages.push(page);
+  }
+  return pages.map((items, i) => ({
+    name: `${title}, templates ${i + 1} of ${pages.length}`,
+    width,
+    height,
+    items: [
+      ...items,
+      ...ruleItems(height),
+      {
+        kind: 'text',
+        at: place(width - MARGIN, height - MARGIN - 8 - 6),
+        text: `${title} · ${i + 1}/${pages.length} · full size`,
+        size: 3,
+        anchor: 'end',
+      },
+    ],
+  }));
+}
