@@ -4,6 +4,7 @@ import { bodyPartOf } from '../car/fitted.ts';
 import { TRAP_LENGTH } from '../car/motors/lever.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { bodyLength } from '../car/weights.ts';
+import { deckOutline } from '../geometry/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { trapOf } from '../car/fitted.ts';
 import { circle, line, path, place, rectangle, type Item, type Place } from './drawing.ts';
@@ -28,7 +29,7 @@ const BAR = 9;
 const CROSS = 5;
 /** m across of what glues a wheel to its axle. Common practice. */
 const HUB = 0.02;
-/** m cut out of a deck to either side of the turns wound, and round a wheel. Common practice. */
+/** m kept free round a wheel that runs through the deck. Common practice. */
 const CLEARANCE = 0.004;
 /** m of a strip that is wrapped round a bottle or tube. */
 const STRIP = 0.03;
@@ -85,22 +86,8 @@ function deckPiece(design: CarDesign): Piece {
   const left = (MM * body.overhang) / 2;
   const middle = wide / 2;
   const at = (metres: number): number => left + MM * metres;
-  const winding = 'windingWidth' in motor ? MM * (motor.windingWidth / 2 + CLEARANCE) : 0;
-  const isNotched = body.notched && winding > 0 && winding < middle;
-  // Cut out from the end to beyond the axle, where string or band winds.
-  const reach = left + MM * (design.axleDiameter / 2 + 2 * CLEARANCE);
-  const outline: Place[] = isNotched
-    ? [
-        place(0, 0),
-        place(length, 0),
-        place(length, wide),
-        place(0, wide),
-        place(0, middle + winding),
-        place(reach, middle + winding),
-        place(reach, middle - winding),
-        place(0, middle - winding),
-      ]
-    : rectangle(0, 0, length, wide);
+  const cut = deckOutline(design);
+  const outline = cut.length > 0 ? cut.map(({ x, y }) => place(at(x), middle - MM * y)) : rectangle(0, 0, length, wide);
   const items: Item[] = [path(outline, 'cut', true), line(place(0, middle), place(length, middle), 'centre')];
   for (const x of [at(0), at(wheelbase)]) {
     const half = (MM * bearingOutside(design)) / 2;

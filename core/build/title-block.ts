@@ -1,0 +1,82 @@
+import { circle, line, path, place, rectangle, textWidth, type Box, type Item, type Place } from './drawing.ts';
+
+/** What a sheet says of itself. */
+export interface TitleWords {
+  readonly car: string;
+  readonly version: string;
+  readonly crew: string;
+  /** As it is written: 2026-11-21. */
+  readonly date: string;
+  readonly scale: string;
+  readonly sheet: string;
+  readonly paper: string;
+}
+
+/** mm of the block, at the lower right. */
+export const TITLE = { width: 128, height: 30 } as const;
+/** mm of the frame from the paper’s edge: more where it is bound. Source: ISO 5457. */
+const FRAME = { bound: 20, other: 10 } as const;
+
+/** The room within a sheet’s frame. */
+export const withinFrame = (width: number, height: number): Box => ({
+  left: FRAME.bound,
+  right: width - FRAME.other,
+  top: FRAME.other,
+  bottom: height - FRAME.other,
+});
+
+/** A text no wider than its room: set smaller down to `least`, then cut short. */
+export function fitted(text: string, size: number, most: number, least = 2): { readonly text: string; readonly size: number } {
+  const smaller = Math.max(least, Math.min(size, (size * most) / (textWidth(text, size) || 1)));
+  const letters = Math.floor(most / textWidth(' ', smaller));
+  return { text: text.length > letters ? `${text.slice(0, Math.max(letters - 1, 1))}…` : text, size: smaller };
+}
+
+const CAPTION = 1.9;
+
+/** The frame and title block of a sheet, with the sign for first-angle projection (ISO 5456-2). */
+export function frameAndTitle(width: number, height: number, words: TitleWords): Item[] {
+  const frame = withinFrame(width, height);
+  const [left, top] = [frame.right - TITLE.width, frame.bottom - TITLE.height];
+  const cell = (caption: string, text: string, x: number, y: number, wide: number, size = 3, bold = false): Item[] => {
+    const told = fitted(text, size, wide - 3);
+    return [
+      { kind: 'text', at: place(left + x + 1.5, top + y + 2.8), text: caption, size: CAPTION, anchor: 'start' },
+      { kind: 'text', at: place(left + x + 1.5, top + y + 3.9 + size), ...told, anchor: 'start', ...(bold && { bold }) },
+    ];
+  };
+  const rule = (x1: number, y1: number, x2: number, y2: number): Item =>
+    line(place(left + x1, top + y1), place(left + x2, top + y2), 'thin');
+  return [
+    path(rectangle(frame.left, frame.top, frame.right - frame.left, frame.bottom - frame.top), 'frame', true),
+    path(rectangle(left, top, TITLE.width, TITLE.height), 'frame', true),
+    rule(0, 10, TITLE.width, 10),
+    rule(0, 20, TITLE.width, 20),
+    rule(86, 0, 86, TITLE.height),
+    rule(43, 10, 43, 20),
+    rule(43, 20, 43, 30),
+    rule(107, 10, 107, 20),
+    ...cell('car', words.car, 0, 0, 86, 4.5, true),
+    ...cell('version', words.version, 0, 10, 43),
+    ...cell('crew', words.crew, 43, 10, 43),
+    ...cell('date', words.date, 0, 20, 43),
+    ...cell('sizes', 'in millimetres', 43, 20, 43),
+    ...cell('paper', words.paper, 86, 10, 21),
+    ...cell('sheet', words.sheet, 107, 10, 21),
+    ...cell('scale', words.scale, 86, 20, 42, 3.6, true),
+    ...firstAngle(place(left + 97, top + 5)),
+  ];
+}
+
+/** The truncated cone and its rings. */
+function firstAngle({ x, y }: Place): Item[] {
+  const [big, small, long] = [3, 1.5, 6];
+  return [
+    path([place(x, y - small), place(x + long, y - big), place(x + long, y + big), place(x, y + small)], 'outline', true),
+    line(place(x - 1.5, y), place(x + long + 1.5, y), 'centre'),
+    circle(place(x + long + 8, y), big, 'outline'),
+    circle(place(x + long + 8, y), small, 'outline'),
+    line(place(x + long + 3.5, y), place(x + long + 12.5, y), 'centre'),
+    line(place(x + long + 8, y - 4.2), place(x + long + 8, y + 4.2), 'centre'),
+  ];
+}

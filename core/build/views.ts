@@ -1,0 +1,175 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
+import { bodyPartOf } from '../car/fitted.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import { deckOutline } from '../geometry/deck-outline.ts';
+import { planView, type Plate } from '../geometry/plan-view.ts';
+import type { Point } from '../geometry/point.ts';
+import { sideView } from '../geometry/side-view.ts';
+import { circle, line, path, place, type Item, type Place } from './drawing.ts';
+import type { PartPlace } from './parts-list.ts';
+
+/** One view of a car on a sheet: its lines, and where things of it stand. mm on the sheet. */
+export interface View {
+  readonly items: readonly Item[];
+  /** A point of the car, m, on the sheet. */
+  readonly at: (point: Point) => Place;
+}
+
+/** The car as it is meant: straight, and with its nose to the right. */
+export const meant = (design: CarDesign): CarDesign => ({ ...design, alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 } });
+
+/** mm on the sheet of a metre, where the car’s point (0, 0) is drawn, and which way it runs. */
+export interface Drawn {
+  readonly scale: number;
+  readonly origin: Place;
+  readonly heading: 1 | -1;
+}
+const toSheet =
+  ({ scale, origin, heading }: Drawn) =>
+  ({ x, y }: Point): Place =>
+    place(origin.x + heading * scale * x, origin.y - scale * y);
+
+/** mm that a centre line runs past what it is the middle of. */
+const PAST = 2.5;
+const centreCross = ({ x, y }: Place, reach: number): Item[] => [
+  line(place(x - reach, y), place(x + reach, y), 'centre'),
+  line(place(x, y - reach), place(x, y + reach), 'centre'),
+];
+const closed = (points: readonly Point[], at: (point: Point) => Place, kind: 'outline' | 'hidden' = 'outline'): Item[] =>
+  points.length > 1 ? [path(points.map(at), kind, true)] : [];
+
+/** The side view, from the floor up. */
+export function sideOf(design: CarDesign, drawn: Drawn): View & { readonly parts: Partial<Readonly<Record<PartPlace, Place>>> } {
+  const view = sideView(design);
+  const at = toSheet(drawn);
+  const { scale } = drawn;
+  const { driveWheel, otherWheel, axle, otherAxle, motor, deck } = view;
+  const round = (centre: Point, radius: number, kind: 'outline' | 'thin' = 'outline'): Item => circle(at(centre), scale * radius, kind);
+  const items: Item[] = [
+    round(driveWheel, driveWheel.radius),
+    ...centreCross(at(driveWheel), scale * driveWheel.radius + PAST),
+    round(axle, axle.radius),
+    ...view.sleeves.map((sleeve) => round(sleeve, sleeve.radius, 'thin')),
+    ...closed(deck, at),
+    ...closed(view.ballast, at),
+  ];
+  if (otherWheel && otherAxle)
+    items.push(
+      round(otherWheel, otherWheel.radius),
+      ...centreCross(at(otherWheel), scale * otherWheel.radius + PAST),
+      round(otherAxle, otherAxle.radius),
+    );
+  const near = (centre: Point, radius: number, angle: number): Place =>
+    at({ x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) });
+  // Angles are told against the way it runs, so that they stand alike on the sheet.
+  const turn = (angle: number): number => (drawn.heading > 0 ? angle : Math.PI - angle);
+  const middle =
+    deck.length > 0 ? deck.reduce((sum, { x, y }) => ({ x: sum.x + x / deck.length, y: sum.y + y / deck.length }), { x: 0, y: 0 }) : null;
+  const parts: Partial<Record<PartPlace, Place>> = {
+    'drive-wheel': near(driveWheel, driveWheel.radius * 0.86, turn(2.5)),
+    tyre: near(driveWheel, driveWheel.radius, turn(2)),
+    'drive-axle': at(axle),
+    bearing: near(axle, axle.radius + 0.002, turn(0.4)),
+    hook: near(axle, axle.radius, turn(1.2)),
+    sleeve: near(axle, Math.max(axle.radius, ...view.sleeves.map(({ radius }) => radius)), turn(1.8)),
+  };
+  if (middle) parts.body = at({ x: middle.x + 0.1 * design.wheelbase, y: middle.y });
+  if (otherWheel && otherAxle) {
+    parts['other-wheel'] = near(otherWheel, otherWheel.radius * 0.86, turn(0.6));
+    parts['other-axle'] = at(otherAxle);
+  }
+  if (view.ballast.length > 0) parts.ballast = at(view.ballast[2]!);
+  if (motor.kind === 'lever') {
+    const { pivot, tipCocked, tipAtRest, trap, post } = motor;
+    items.push(...closed(trap, at), line(at(post[0]), at(post[1]), 'outline'));
+    items.push(
+      line(at(pivot), at(tipCocked), 'outline'),
+      line(at(pivot), at(tipAtRest), 'hidden'),
+      line(at(tipCocked), at(axle), 'thin'),
+      round(pivot, 0.002),
+    );
+    const between = (a: Point, b: Point, share: number): Place => at({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) });
+    parts.motor = at(trap[2]!);
+    parts.lever = between(pivot, tipCocked, 0.6);
+    parts.string = between(tipCocked, axle, 0.5);
+  }
+  if (motor.kind === 'band') {
+    items.push(line(at(axle), at(motor.anchor), 'outline'), round(motor.anchor, 0.002));
+    parts.motor = at({ x: motor.anchor.x / 2, y: (axle.y + motor.anchor.y) / 2 });
+    parts.hook = at(motor.anchor);
+  }
+  if (motor.kind === 'twist') {
+    items.push(line(at(axle), at(motor.armTip), 'outline'));
+    parts.lever = at({ x: motor.armTip.x / 2, y: (axle.y + motor.armTip.y) / 2 });
+    parts.motor = at(axle);
+    parts.string = near(axle, axle.radius + 0.003, turn(0.8));
+  }
+  return { items, at, parts };
+}
+
+const plateCorners = ({ middle, length, width }: Plate): Point[] => [
+  { x: middle.x - length / 2, y: middle.y - width / 2 },
+  { x: middle.x + length / 2, y: middle.y - width / 2 },
+  { x: middle.x + length / 2, y: middle.y + width / 2 },
+  { x: middle.x - length / 2, y: middle.y + width / 2 },
+];
+
+/** The view from above. */
+export function topOf(design: CarDesign, drawn: Drawn): View {
+  const { driveWheels, otherWheels, axles, body, ballast, pull, bounds } = planView(meant(design));
+  const at = toSheet(drawn);
+  const deck = deckOutline(design);
+  return {
+    at,
+    items: [
+      line(at({ x: bounds.left - 0.005, y: 0 }), at({ x: bounds.right + 0.005, y: 0 }), 'centre'),
+      ...(deck.length > 0 ? closed(deck, at) : body.flatMap((plate) => closed(plateCorners(plate), at))),
+      ...[...driveWheels, ...otherWheels].flatMap((plate) => closed(plateCorners(plate), at)),
+      ...axles.map(([from, to]) => line(at(from), at(to), 'outline')),
+      ...(ballast ? closed(plateCorners(ballast), at) : []),
+      line(at(pull[0]), at(pull[1]), 'thin'),
+    ],
+  };
+}
+
+/** The view from the rear, from the floor up: x across the car, to the right. */
+export function rearOf(design: CarDesign, drawn: Omit<Drawn, 'heading'>): View {
+  const at = toSheet({ ...drawn, heading: 1 });
+  const { trackWidth, driveWheels, axleDiameter, body } = design;
+  const { driveWheel, deck } = sideView(design);
+  const roller = isRoller(design);
+  const wide = WHEELS[driveWheels.kind].thickness;
+  const half = roller && design.motor.kind === 'twist' ? design.motor.hookToHook / 2 : trackWidth / 2;
+  const box = (left: number, right: number, low: number, high: number): Item[] =>
+    closed(
+      [
+        { x: left, y: low },
+        { x: right, y: low },
+        { x: right, y: high },
+        { x: left, y: high },
+      ],
+      at,
+    );
+  const items: Item[] = [line(at({ x: 0, y: -0.006 }), at({ x: 0, y: 2 * driveWheel.radius + 0.006 }), 'centre')];
+  if (roller) return { at, items: [...items, ...box(-half, half, 0, 2 * driveWheel.radius)] };
+  for (const side of [-1, 1]) items.push(...box(side * half - wide / 2, side * half + wide / 2, 0, 2 * driveWheel.radius));
+  const reach = half + AXLE_ENDS / 2;
+  items.push(...box(-reach, reach, driveWheel.radius - axleDiameter / 2, driveWheel.radius + axleDiameter / 2));
+  // The deck as it stands over the drive axle.
+  const heights = deckAt(design, deck);
+  const width = bodyPartOf(design).isTube ? body.width : Math.min(body.width, trackWidth);
+  if (bodyPartOf(design).isTube)
+    items.push(circle(at({ x: 0, y: (heights.low + heights.high) / 2 }), drawn.scale * (body.width / 2), 'outline'));
+  else items.push(...box(-width / 2, width / 2, heights.low, heights.high));
+  return { at, items };
+}
+
+/** Under and upper side of the body over the drive axle, m over the floor. */
+export function deckAt(design: CarDesign, deck: readonly Point[]): { readonly low: number; readonly high: number } {
+  if (bodyPartOf(design).isTube) return { low: Math.min(...deck.map(({ y }) => y)), high: Math.max(...deck.map(({ y }) => y)) };
+  // Corners go round from the lower left: the deck follows the line of the axles.
+  const [a, b, c, d] = deck as readonly [Point, Point, Point, Point];
+  const between = (from: Point, to: Point): number => from.y + ((to.y - from.y) * (0 - from.x)) / (to.x - from.x || 1);
+  return { low: between(a, b), high: between(d, c) };
+}
