@@ -42,7 +42,8 @@ module.exports = {
       name: 'core-small-packages',
       comment: 'The science leans on small maths packages and the compiled validators only.',
       severity: 'error',
-      from: { path: '^core/', pathNot: '([.]test[.]ts|/reference/.*)$' },
+      // A drawing's writers stand on a package for its format.
+      from: { path: '^core/', pathNot: '([.]test[.]ts|/reference/.*|^core/files/drawing-(dxf|pdf)[.]ts)$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
         pathNot: 'node_modules/(simple-statistics|@stdlib|ml-levenberg-marquardt|ml-matrix|ajv|ajv-formats)/',

@@ -218,3 +218,14 @@ export function templatePages(pieces: readonly Piece[], title: string, paper: Pa
     ],
   }));
 }
+
+/** Every piece whole, below one another, for whoever cuts by machine; mm. */
+export function laidOut(pieces: readonly Piece[]): { readonly items: readonly Item[]; readonly width: number; readonly height: number } {
+  let y = GAP;
+  const items = pieces.flatMap((piece) => {
+    const to = place(GAP, y);
+    y += piece.height + GAP;
+    return throughWindow(piece.items, { x: -1, y: -1, width: piece.width + 2, height: piece.height + 2 }, place(to.x - 1, to.y - 1));
+  });
+  return { items, width: Math.max(0, ...pieces.map(({ width }) => width)) + 2 * GAP, height: y };
+}

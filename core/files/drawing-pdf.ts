@@ -4,7 +4,16 @@ import { LINES, type Item, type Sheet } from '../build/drawing.ts';
 /** Points of a PDF in a millimetre: 72 to the inch of 25.4 mm. Source: ISO 32000-1. */
 const POINTS = 72 / 25.4;
 /** Signs that the text’s font does not have, and what stands for them. */
-const SIGNS: Readonly<Record<string, string>> = { '⌀': 'Ø', '→': '–', '≥': '>=', '≤': '<=', '\u00a0': ' ', '\u202f': ' ', '′': "'", '✓': 'ok' };
+const SIGNS: Readonly<Record<string, string>> = {
+  '⌀': 'Ø',
+  '→': '–',
+  '≥': '>=',
+  '≤': '<=',
+  '\u00a0': ' ',
+  '\u202f': ' ',
+  '′': "'",
+  '✓': 'ok',
+};
 const printable = (text: string): string => text.replaceAll(/[⌀→≥≤\u00a0\u202f′✓]/g, (sign) => SIGNS[sign]!);
 
 /** Fonts of a PDF, as the bytes of a WOFF or TrueType file. */
@@ -19,7 +28,10 @@ function draw(pdf: PDFKit.PDFDocument, item: Item): void {
     const text = printable(item.text);
     pdf.save().translate(at.x, at.y);
     if (upright) pdf.rotate(-90);
-    pdf.font(bold ? 'bold' : 'regular').fontSize(size).fillColor('#000');
+    pdf
+      .font(bold ? 'bold' : 'regular')
+      .fontSize(size)
+      .fillColor('#000');
     const width = pdf.widthOfString(text);
     const before = anchor === 'start' ? 0 : anchor === 'middle' ? width / 2 : width;
     pdf.text(text, -before, 0, { lineBreak: false, baseline: 'alphabetic' });
@@ -45,7 +57,11 @@ function draw(pdf: PDFKit.PDFDocument, item: Item): void {
  */
 export function sheetsPdf(Document: typeof PDFDocument, sheets: readonly Sheet[], title: string, fonts: PdfFonts): Promise<Uint8Array> {
   // The first font is given at once: without it the writer looks for files of its own.
-  const pdf = new Document({ autoFirstPage: false, info: { Title: title, Creator: 'Nimble Axle' }, font: fonts.regular as unknown as string });
+  const pdf = new Document({
+    autoFirstPage: false,
+    info: { Title: title, Creator: 'Nimble Axle' },
+    font: fonts.regular as unknown as string,
+  });
   pdf.registerFont('regular', fonts.regular as unknown as string).registerFont('bold', fonts.bold as unknown as string);
   const parts: Uint8Array[] = [];
   const done = new Promise<Uint8Array>((resolve, reject) => {

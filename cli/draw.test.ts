@@ -1,0 +1,126 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import DxfParser from 'dxf-parser';
+import { afterAll, describe, expect, it } from 'vitest';
+import type { CarDesign } from '../core/car/car-design.ts';
+import { newCar } from '../core/car/new-car.ts';
+import { templatesOf } from '../core/build/templates.ts';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-draw-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const car = join(folder, 'car.json');
+const kelp: CarDesign = { ...newCar('Kelp Runner'), wheelbase: 0.3 };
+writeFileSync(car, JSON.stringify(kelp));
+let runs = 0;
+function draw(...args: readonly string[]) {
+  const out = join(folder, `out-${++runs}`);
+  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/draw.ts', ...args, '--out', out], { cwd: root, encoding: 'utf8' });
+  return { status, stdout, stderr: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')), out };
+}
+
+/** Pixels a millimetre in which pages are rendered. */
+const DPI = 508;
+const PER_MM = DPI / 25.4;
+
+/** A page of a PDF as poppler renders it: grey, a byte a pixel. */
+function rendered(
+  pdf: string,
+  page: number,
+): { readonly width: number; readonly height: number; readonly isInk: (x: number, y: number) => boolean } {
+  const { stdout } = spawnSync('pdftoppm', ['-r', String(DPI), '-gray', '-f', String(page), '-l', String(page), pdf], {
+    maxBuffer: 1 << 28,
+  });
+  // A portable grey map: P5, width and height, 255, then bytes.
+  const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(stdout.subarray(0, 40).toString('latin1'))!;
+  const [width, height, begin] = [Number(head[1]), Number(head[2]), head[0].length];
+  return { width, height, isInk: (x, y) => stdout[begin + y * width + x]! < 128 };
+}
+
+/** mm from the first to the last ink on a row of pixels, between two columns: from the middle of one line to the middle of the other. */
+function spanOf({ width, isInk }: ReturnType<typeof rendered>, y: number): { readonly from: number; readonly to: number } {
+  const inked = Array.from({ length: width }, (_, x) => x).filter((x) => isInk(x, y));
+  const run = (start: number, step: 1 | -1): number => {
+    let last = start;
+    while (isInk(last + step, y)) last += step;
+    return (start + last) / 2;
+  };
+  return { from: run(inked[0]!, 1) / PER_MM, to: run(inked.at(-1)!, -1) / PER_MM };
+}
+
+describe('templates at full size, as poppler renders the PDF (an independent renderer)', () => {
+  const { out, status, stdout } = draw(car, '--templates');
+  const pdf = join(out, 'templates.pdf');
+
+  it('are written and told', () => {
+    expect([status, stdout.trim()]).toEqual([0, pdf]);
+  });
+  it('the rule of a page is 100 mm long to 0.1 mm', () => {
+    const page = rendered(pdf, 1);
+    expect(page.width / PER_MM).toBeCloseTo(210, 0);
+    // Just over the rule’s line stand its first and last tick.
+    const { from, to } = spanOf(page, Math.round((297 - 18 - 1) * PER_MM));
+    expect(Math.abs(to - from - 100)).toBeLessThan(0.1);
+  });
+  it('a wheel is as wide as its diameter, and a deck as its width, to 0.1 mm', () => {
+    const pieces = templatesOf(kelp);
+    const pages = readFileSync(pdf, 'latin1').match(/\/Type \/Page\b/g)!.length;
+    const widths: number[] = [];
+    for (let number = 1; number <= pages; number++) {
+      const page = rendered(pdf, number);
+      for (let y = Math.round(12 * PER_MM); y < Math.round(270 * PER_MM); y += 8) {
+        const inked = [...Array(page.width).keys()].some((x) => page.isInk(x, y));
+        if (inked) widths.push(spanOf(page, y).to - spanOf(page, y).from);
+      }
+    }
+    const wheel = pieces.find(({ id }) => id === 'drive-wheel')!.width;
+    const deck = pieces.find(({ id }) => id === 'deck')!.height;
+    expect(Math.min(...widths.map((width) => Math.abs(width - wheel)))).toBeLessThan(0.1);
+    expect(Math.min(...widths.map((width) => Math.abs(width - deck)))).toBeLessThan(0.1);
+  });
+});
+
+describe('other formats', () => {
+  it('SVG carries millimetres, a file a page', () => {
+    const { out, status } = draw(car, '--sheet', '--format', 'svg', '--paper', 'letter');
+    expect(status).toBe(0);
+    expect(readdirSync(out).toSorted()).toEqual(['drawing-1.svg', 'drawing-2.svg']);
+    const svg = readFileSync(join(out, 'drawing-1.svg'), 'utf8');
+    expect(svg).toContain('width="279.4mm" height="215.9mm" viewBox="0 0 279.4 215.9"');
+  });
+  it('DXF is read back with its extents, layers and closed outlines (dxf-parser)', () => {
+    const { out } = draw(car, '--templates', '--format', 'dxf');
+    const dxf = new DxfParser().parseSync(readFileSync(join(out, 'templates.dxf'), 'utf8'))!;
+    // Millimetres.
+    expect(dxf.header.$INSUNITS).toBe(4);
+    expect(Object.keys(dxf.tables.layer.layers)).toEqual(expect.arrayContaining(['cut', 'mark', 'centre', 'text']));
+    const closed = dxf.entities.filter(({ type, layer }) => type === 'LWPOLYLINE' && layer === 'cut') as unknown as {
+      shape: boolean;
+      vertices: { x: number; y: number }[];
+    }[];
+    const outlines = closed.filter(({ shape }) => shape);
+    const deck = templatesOf(kelp).find(({ id }) => id === 'deck')!;
+    const extents = outlines.map(({ vertices }) => {
+      const [xs, ys] = [vertices.map(({ x }) => x), vertices.map(({ y }) => y)];
+      return [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)] as const;
+    });
+    expect(extents.some(([wide, high]) => Math.abs(wide - deck.width) < 1e-6 && Math.abs(high - deck.height) < 1e-6)).toBe(true);
+    const circles = dxf.entities.filter(({ type }) => type === 'CIRCLE') as unknown as { radius: number }[];
+    expect(circles.some(({ radius }) => Math.abs(radius - 60) < 1e-9)).toBe(true);
+  });
+  it.each([
+    [[], 'give one file'],
+    [[car], 'either --sheet or --templates'],
+    [[car, '--sheet', '--format', 'png'], '--format must be one of pdf, svg, dxf'],
+    [[car, '--sheet', '--paper', 'a3'], '--paper must be one of a4, letter'],
+    [[join(folder, 'nowhere.json'), '--sheet'], 'cannot be read'],
+  ])('%j is refused with exit code 2', (args, words) => {
+    const { status, stderr, stdout } = draw(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr.join(' ')).toContain(words);
+  });
+});

@@ -1,0 +1,93 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import PDFDocument from 'pdfkit';
+import { drawingSheets } from '../core/build/drawing-sheet.ts';
+import { PAPERS, type PaperName, type Sheet } from '../core/build/drawing.ts';
+import { templatesOf } from '../core/build/templates.ts';
+import { laidOut, templatePages } from '../core/build/tiles.ts';
+import { itemsDxf } from '../core/files/drawing-dxf.ts';
+import { sheetsPdf } from '../core/files/drawing-pdf.ts';
+import { sheetSvg } from '../core/files/drawing-svg.ts';
+import { readCarDesign } from '../core/files/read.ts';
+import { prepareRun } from '../core/predict/derive-run-setup.ts';
+import { end, readOr, refuse, refuseUse } from './read-file.ts';
+
+const HELP = `The drawing of a car, or its templates at full size.
+
+  npm run -s draw -- FILE --sheet         the drawing with all sizes, in first angle, on sheets that lie
+  npm run -s draw -- FILE --templates     templates at full size, over as many pages as they take
+      --format pdf|svg|dxf                pdf where not told; svg: a file a page; dxf: mm, a layer for each kind of line
+      --paper a4|letter                   a4 where not told
+      --out DIR                           where the files go; here where not told
+  npm run -s draw -- --help               this text
+
+FILE is a car (schemas/car-design.schema.json), or - for standard input. The files that were written are told, a line each. A file
+that cannot be read: one line on standard error for each fault, naming the key by its path, and exit code 2.
+`;
+
+const FORMATS = ['pdf', 'svg', 'dxf'] as const;
+
+function asked() {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: {
+        help: { type: 'boolean', short: 'h' },
+        sheet: { type: 'boolean' },
+        templates: { type: 'boolean' },
+        format: { type: 'string', default: 'pdf' },
+        paper: { type: 'string', default: 'a4' },
+        out: { type: 'string', default: '.' },
+      },
+    });
+  } catch (error) {
+    return refuseUse((error as Error).message.split('. ')[0]!);
+  }
+}
+
+const font = (weight: number): Uint8Array =>
+  readFileSync(
+    createRequire(import.meta.url).resolve(
+      `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+    ),
+  );
+
+async function main(): Promise<void> {
+  const { values, positionals } = asked();
+  if (values.help) return void process.stdout.write(HELP);
+  if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
+  if (Boolean(values.sheet) === Boolean(values.templates)) return refuseUse('give either --sheet or --templates');
+  const format = FORMATS.find((one) => one === values.format) ?? refuseUse(`--format must be one of ${FORMATS.join(', ')}`);
+  if (!Object.hasOwn(PAPERS, values.paper)) return refuseUse(`--paper must be one of ${Object.keys(PAPERS).join(', ')}`);
+  const paper = values.paper as PaperName;
+  const design = readOr(positionals[0]!, readCarDesign);
+  const prepared = prepareRun(design);
+  if (prepared.kind === 'refused') return refuse(...prepared.faults);
+  const what = values.sheet ? 'drawing' : 'templates';
+  const date = new Date().toISOString().slice(0, 10);
+  const sheets: readonly Sheet[] = values.sheet
+    ? drawingSheets(design, { version: '', crew: '', date }, paper)
+    : templatePages(templatesOf(design), design.name, paper);
+  const files: (readonly [name: string, content: string | Uint8Array])[] = [];
+  if (format === 'pdf')
+    files.push([`${what}.pdf`, await sheetsPdf(PDFDocument, sheets, `${design.name}, ${what}`, { regular: font(400), bold: font(700) })]);
+  else if (format === 'svg') sheets.forEach((sheet, i) => files.push([`${what}-${i + 1}.svg`, sheetSvg(sheet)]));
+  else if (values.sheet) sheets.forEach((sheet, i) => files.push([`${what}-${i + 1}.dxf`, itemsDxf(sheet.items, sheet.height)]));
+  else {
+    const { items, height } = laidOut(templatesOf(design));
+    files.push([`${what}.dxf`, itemsDxf(items, height)]);
+  }
+  try {
+    mkdirSync(values.out, { recursive: true });
+    for (const [name, content] of files) {
+      writeFileSync(join(values.out, name), content);
+      process.stdout.write(`${join(values.out, name)}\n`);
+    }
+  } catch (error) {
+    end(`${values.out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
+  }
+}
+
+await main();

@@ -1,0 +1,188 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { CarDesign } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { fitCatalogue } from '../car/parts.ts';
+import { standingWeight } from '../car/weights.ts';
+import { curvatureOf, driftAfter } from '../predict/straightness.ts';
+import { printQuantity } from '../units/quantity.ts';
+import { boxOf, PAPERS } from './drawing.ts';
+import { asBuilt, goalDistance, inspect, inspected } from './inspection.ts';
+import { betweenWheels, lengthsOf, stringToCut } from './lengths.ts';
+import { partsList, wholeMass } from './parts-list.ts';
+import { buildableDesigns } from './reference/buildable-designs.ts';
+import { buildSteps, minutesLeft } from './steps.ts';
+import { substitutesFor } from './substitutes.ts';
+import { holeAngle, templatesOf } from './templates.ts';
+import { OVERLAP, templatePages, windowsOf, wrapped } from './tiles.ts';
+
+const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, 'metric');
+const lever = newCar('lever');
+const band = newCar('band', 'band');
+
+describe('templates', () => {
+  it('holes round a bottle lie where a hand calculation puts them', () => {
+    // An axle 15 % of the width over the underside: cos φ = 0.35/0.5, φ = 45.573°.
+    const bottle = fitCatalogue({ ...band, body: { ...band.body, width: 0.09 } }, 'body', 'bottle');
+    expect((holeAngle(bottle, 'drive')! * 180) / Math.PI).toBeCloseTo(45.573, 2);
+    const strip = templatesOf(bottle).find(({ id }) => id === 'drive-strip')!;
+    expect(strip.width).toBeCloseTo(Math.PI * 90, 6);
+    const holes = strip.items.filter((item) => item.kind === 'circle').map(({ centre }) => centre.x);
+    // 2 φ R = 2 · 0.79540 · 45 mm, about the underside.
+    expect(holes[1]! - holes[0]!).toBeCloseTo(71.586, 2);
+    expect((holes[0]! + holes[1]!) / 2).toBeCloseTo(strip.width / 2, 9);
+  });
+  it('the string reaches from the lever at rest to the axle: by the cosine rule, to the axle’s radius', () => {
+    const { motor } = lever;
+    if (motor.kind !== 'lever') throw new Error();
+    const { reach, length } = stringToCut(lever)!;
+    const [dx, dy] = [
+      motor.trapPosition + motor.leverLength * Math.cos(motor.releaseAngle),
+      motor.pivotAboveAxle + motor.leverLength * Math.sin(motor.releaseAngle),
+    ];
+    expect(Math.abs(reach - Math.hypot(dx, dy))).toBeLessThan(lever.axleDiameter / 2);
+    expect(length - reach).toBeCloseTo(0.03, 9);
+  });
+  it('axles, bearings and play fill the room between the wheels', () => {
+    const lengths = new Map(lengthsOf(lever).map((cut) => [cut.id, cut]));
+    const { motor } = lever;
+    const winding = 'windingWidth' in motor ? motor.windingWidth : 0;
+    expect(lengths.get('other-bearing')!.length + lever.endPlay).toBeCloseTo(betweenWheels(lever, 'other'), 9);
+    // Two bearings, what is wound with 3 mm beside it, and the play.
+    expect(2 * lengths.get('drive-bearing')!.length + winding + 0.006 + lever.endPlay).toBeCloseTo(betweenWheels(lever, 'drive'), 9);
+    expect(lengths.get('drive-axle')!.length).toBeGreaterThan(lever.trackWidth);
+  });
+  it('windows cover a piece whole, and neighbours show the same strip', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 900, noNaN: true }), fc.double({ min: 1, max: 900, noNaN: true }), (width, height) => {
+        const room = { width: 190, height: 237 };
+        const windows = windowsOf(width, height, room);
+        const last = windows.at(-1)!;
+        expect(last.x + last.width).toBeCloseTo(width, 9);
+        expect(last.y + last.height).toBeCloseTo(height, 9);
+        for (const { width: wide, height: high } of windows)
+          expect(wide <= room.width + 1e-9 && high <= room.height + 1e-9 && wide > 0 && high > 0).toBe(true);
+        const right = windows.find(({ x, y }) => x > 0 && y === 0);
+        if (right) expect(windows[0]!.width - right.x).toBeCloseTo(OVERLAP, 9);
+      }),
+    );
+  });
+  it('of any car fit their pages, and every piece is printed as often as it has windows', () => {
+    fc.assert(
+      fc.property(buildableDesigns, fc.constantFrom('a4' as const, 'letter' as const), (design, paper) => {
+        const pieces = templatesOf(design);
+        const pages = templatePages(pieces, design.name, paper);
+        const { width, height } = PAPERS[paper];
+        for (const page of pages)
+          for (const item of page.items) {
+            const box = boxOf(item);
+            // No printer reaches nearer to the edge than some 5 mm.
+            if (item.kind === 'text' && item.text.length > 70) continue;
+            expect([box.left > 5, box.right < width - 5, box.top > 5, box.bottom < height - 5]).toEqual([true, true, true, true]);
+          }
+        const heads = pages.flatMap(({ items }) => items.flatMap((item) => (item.kind === 'text' && item.bold ? [item.text] : [])));
+        for (const { name } of pieces) expect(heads.some((head) => head.includes(name))).toBe(true);
+      }),
+      { numRuns: 150 },
+    );
+  });
+  it('words are wrapped, none lost', () => {
+    expect(wrapped('one two three', 3, 12).join(' ')).toBe('one two three');
+    expect(wrapped('one two three', 3, 12).length).toBeGreaterThan(1);
+  });
+});
+
+describe('the parts list', () => {
+  it('adds up to the car, and numbers its lines', () => {
+    for (const design of [lever, band, newCar('x', 'twist')]) {
+      const lines = partsList(design);
+      expect(lines.map(({ number }) => number)).toEqual(lines.map((_, i) => i + 1));
+      const sum = lines.reduce((all, { mass }) => all + (mass ?? 0), design.rest.mass);
+      expect(sum).toBeCloseTo(wholeMass(design), 9);
+      expect(wholeMass(design)).toBeCloseTo(standingWeight(design).mass, 9);
+    }
+  });
+  it('says what will do instead, with what that changes by the model', () => {
+    const instead = substitutesFor(lever, 'driveWheels');
+    expect(instead.length).toBeGreaterThan(2);
+    expect(instead.map(({ after }) => after)).toEqual(instead.map(({ after }) => after).toSorted((a, b) => b - a));
+    expect(instead.every(({ key }) => key !== lever.driveWheels.kind && key !== 'spool')).toBe(true);
+    expect(new Set(instead.map(({ before }) => before)).size).toBe(1);
+  });
+});
+
+describe('the steps', () => {
+  it.each([
+    ['lever', lever],
+    ['band', band],
+    ['twist', newCar('x', 'twist')],
+    ['bottle', fitCatalogue(band, 'body', 'bottle')],
+    ['sticks', fitCatalogue(band, 'body', 'craft-sticks')],
+  ] as const)('%s: begin with templates, end on the floor, each with its check', (_name, design) => {
+    const steps = buildSteps(design, print);
+    expect([steps[0]!.id, steps.at(-1)!.id]).toEqual(['templates', 'first-run']);
+    expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
+    for (const { check, minutes, text, tool } of steps)
+      expect([check !== '', minutes > 0, text !== '', tool !== '']).toEqual([true, true, true, true]);
+  });
+  it('what dries longest is begun before what is done meanwhile; axles before wheels are fixed; the trap after its lever', () => {
+    const ids = buildSteps({ ...lever, driveWheels: { kind: 'card-disc', diameter: 0.2 } }, print).map(({ id }) => id);
+    const before = (a: string, b: string): boolean => ids.indexOf(a) >= 0 && ids.indexOf(a) < ids.indexOf(b);
+    expect([
+      before('wheels-card-disc', 'bearings'),
+      before('axles', 'drive-axle'),
+      before('lever', 'trap'),
+      before('trap', 'string'),
+    ]).toEqual([true, true, true, true]);
+  });
+  it('cautions stand where the hand is', () => {
+    const steps = buildSteps(lever, print);
+    for (const id of ['lever', 'trap', 'string']) expect(steps.find((step) => step.id === id)!.caution).toContain('snap trap');
+    expect(steps.find(({ id }) => id === 'axles')!.caution).toContain('glasses');
+    expect(buildSteps(band, print).find(({ id }) => id === 'bands')!.caution).toContain('whips');
+  });
+  it('time left is that of what is not done', () => {
+    const steps = buildSteps(lever, print);
+    const all = minutesLeft(steps, new Set());
+    const one = minutesLeft(steps, new Set([steps[0]!.id]));
+    expect(all.work - one.work).toBe(steps[0]!.minutes);
+    expect(minutesLeft(steps, new Set(steps.map(({ id }) => id)))).toEqual({ work: 0, wait: 0 });
+  });
+});
+
+describe('the inspection', () => {
+  const longer = { wheelbaseLeft: lever.wheelbase + 0.003, wheelbaseRight: lever.wheelbase };
+
+  it('3 mm more on the left: its drift by hand, and a cure that takes it away', () => {
+    const [left] = inspect(lever, longer);
+    const curvature = 0.003 / (lever.trackWidth * (lever.wheelbase + 0.0015));
+    expect(left!.isWithin).toBe(false);
+    expect(left!.drift).toBeCloseTo(driftAfter(curvature, goalDistance(lever)), 3);
+    const move = left!.moves.find(({ axle }) => axle === 'drive')!;
+    // Longer on the left the car veers right: the rear axle’s right end goes back, by its share of the 3 mm at the bearings.
+    expect([move.end, move.direction]).toEqual(['right', 'back']);
+    expect(move.distance).toBeCloseTo(0.7 * 0.003, 4);
+  });
+  it('holds for either axle that drives: the longer side tells which way it veers', () => {
+    for (const driveAxle of ['rear', 'front'] as const) {
+      const car: CarDesign = { ...lever, layout: { ...lever.layout, driveAxle } };
+      expect(curvatureOf(asBuilt(car, longer))).toBeGreaterThan(0);
+      expect(curvatureOf(asBuilt(car, { wheelbaseLeft: longer.wheelbaseRight, wheelbaseRight: longer.wheelbaseLeft }))).toBeLessThan(0);
+    }
+  });
+  it('both sides alike are parallel, and what is as drawn costs nothing', () => {
+    const drawn = Object.fromEntries(inspected(lever).flatMap(({ id, drawn: value }) => (value === null ? [] : [[id, value]])));
+    for (const one of inspect(lever, drawn)) {
+      expect([one.id, one.isWithin]).toEqual([one.id, true]);
+      expect(Math.abs(one.costs ?? 0)).toBeLessThan(1e-9);
+      expect(one.drift).toBeNull();
+    }
+  });
+  it('heavier costs metres, and the car as built weighs what the scale said', () => {
+    const { mass } = standingWeight(lever);
+    const built = asBuilt(lever, { mass: mass + 0.04, share: 0.5 });
+    expect(standingWeight(built).mass).toBeCloseTo(mass + 0.04, 9);
+    expect(standingWeight(built).driveLoadShare).toBeCloseTo(0.5, 9);
+    expect(inspect(lever, { mass: mass + 0.04 })[0]!.costs).toBeLessThan(0);
+  });
+});
