@@ -68,11 +68,15 @@ export function ensureBuild() {
   writeFileSync(stamp, value);
 }
 
-/** Chromium for the end-to-end tests and screenshots, from Debian. */
-export function ensureChromium() {
-  if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return;
-  say('Installing Chromium (apt-get) for the end-to-end tests …');
+/** What tests need of Debian: the browser for the end-to-end ones, poppler for what is printed. */
+export function ensureDebianPackages() {
+  const missing = [
+    ['chromium', process.env.CHROMIUM ?? '/usr/bin/chromium'],
+    ['poppler-utils', '/usr/bin/pdftoppm'],
+  ].flatMap(([name, path]) => (existsSync(path) ? [] : [name]));
+  if (missing.length === 0) return;
+  say(`Installing ${missing.join(' and ')} (apt-get) for the tests …`);
   const quiet = { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
   run('apt-get', ['update', '-q'], quiet);
-  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium'], quiet);
+  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...missing], quiet);
 }

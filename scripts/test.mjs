@@ -2,11 +2,11 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, root, say } from './prepare-machine.mjs';
+import { ensureBuild, ensureDebianPackages, ensurePackages, root, say } from './prepare-machine.mjs';
 
 ensurePackages();
 ensureBuild();
-ensureChromium();
+ensureDebianPackages();
 
 const cache = join(root, '.cache');
 mkdirSync(cache, { recursive: true });

@@ -22,7 +22,7 @@ function element(item: Item): string {
 /** A sheet as SVG at true scale: its width and height in mm, one unit a millimetre; black on white. */
 export const sheetSvg = ({ name, width, height, items }: Sheet): string =>
   [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}" font-family="'Atkinson Hyperlegible Next', sans-serif">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}" font-family="'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif">`,
     `<title>${escaped(name)}</title>`,
     `<rect width="${mm(width)}" height="${mm(height)}" fill="#fff"/>`,
     ...items.map(element),

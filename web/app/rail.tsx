@@ -1,6 +1,7 @@
 import DesignIcon from '@mui/icons-material/ArchitectureOutlined';
 import DarkIcon from '@mui/icons-material/DarkModeOutlined';
 import BriefIcon from '@mui/icons-material/AssignmentOutlined';
+import BuildIcon from '@mui/icons-material/HandymanOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
 import BenchIcon from '@mui/icons-material/StraightenOutlined';
 import TuneIcon from '@mui/icons-material/TuneOutlined';
@@ -54,6 +55,7 @@ export function Rail() {
       <Station to={car ? `/cars/${car}/brief` : '/briefs'} label="Brief" icon={<BriefIcon />} waiting={waiting.brief} />
       {car && <Station to={`/cars/${car}/bench`} label="Bench" icon={<BenchIcon />} />}
       {car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} waiting={waiting.design} />}
+      {car && <Station to={`/cars/${car}/build`} label="Build" icon={<BuildIcon />} />}
       {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
       {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
       <SchemeSwitch />

@@ -23,6 +23,11 @@ export const router = createBrowserRouter([
         path: 'cars/:carId/bench/sheets',
         lazy: async () => ({ Component: (await import('../stations/bench/bench-sheets-page.tsx')).BenchSheetsPage }),
       },
+      { path: 'cars/:carId/build', lazy: async () => ({ Component: (await import('../stations/build/build-page.tsx')).BuildPage }) },
+      {
+        path: 'cars/:carId/build/print',
+        lazy: async () => ({ Component: (await import('../stations/build/print-page.tsx')).BuildPrintPage }),
+      },
       { path: 'cars/:carId/tune', lazy: async () => ({ Component: (await import('../stations/tune/tune-page.tsx')).TunePage }) },
       { path: 'cars/:carId/brief', lazy: async () => ({ Component: (await import('../stations/brief/car-brief-page.tsx')).CarBriefPage }) },
       { path: 'briefs', lazy: async () => ({ Component: (await import('../stations/brief/briefs-page.tsx')).BriefsPage }) },

@@ -10,7 +10,7 @@ import type { Edit } from './design-slice.ts';
 import { newId } from '../app/new-id.ts';
 
 const NONE: readonly StoredVersion[] = [];
-type MadeBy = Pick<CarVersion, 'putRight' | 'bench'> & { readonly parent?: string };
+type MadeBy = Pick<CarVersion, 'putRight' | 'bench' | 'asBuilt'> & { readonly parent?: string };
 
 /** The kept versions of a car, and keeping and going back. */
 export function useVersions(carId: string, design: CarDesign, edit: Edit) {
@@ -30,7 +30,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
     [versions, design, units],
   );
 
-  /** Keeps the present design, or another that was found, as a version; with the fault that was put right on it, or the measurement that it was made by, and the version it grew from where that is known. Its id; null where that went wrong. */
+  /** Keeps the present design, or another that was found, as a version; with the fault that was put right on it, the measurement that it was made by, or what was measured of it when it was built, and the version it grew from where that is known. Its id; null where that went wrong. */
   const keep = async (name: string, note: string, kept: CarDesign = design, by: MadeBy = {}): Promise<string | null> => {
     const { closest, change } = by.parent ? { closest: null, change: changeWords(design, kept, units) } : grownFrom(kept);
     const id = newId();

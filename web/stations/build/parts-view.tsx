@@ -1,0 +1,135 @@
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { lengthsOf } from '../../../core/build/lengths.ts';
+import { partsList, wholeMass } from '../../../core/build/parts-list.ts';
+import { substitutesFor } from '../../../core/build/substitutes.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { fitCatalogue } from '../../../core/car/parts.ts';
+import { SLOTS, type PartSlot } from '../../../core/car/part-slots.ts';
+import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
+import { usePartsAtHand } from '../../open-car/use-own-parts.ts';
+import type { Edit } from '../../open-car/design-slice.ts';
+import plain from '../../ui/plain.module.css';
+import { Wide } from '../../ui/wide.tsx';
+import { WordTable } from '../../ui/word-table.tsx';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './build.module.css';
+
+interface PartsViewProps {
+  readonly design: CarDesign;
+  readonly edit: Edit;
+}
+
+/** What the car is made of, what of it the drawer has, what will do instead and what that changes; what is cut to length; what is to be got. */
+export function PartsView({ design, edit }: PartsViewProps) {
+  const units = useUnits();
+  const [asked, setAsked] = useState<PartSlot | null>(null);
+  const { parts: drawer } = usePartsAtHand();
+  const parts = useMemo(() => partsList(design), [design]);
+  const instead = useMemo(() => (asked ? substitutesFor(design, asked) : []), [design, asked]);
+  const size = (metres: number): string => printQuantity(metres, 'size', units);
+  const weight = (mass: number | null): string => (mass === null ? '–' : printQuantity(mass, 'weight', units));
+  /** The part of the builder's own that is fitted, and how many of it there are. */
+  const stockOf = (slot: PartSlot | null): number | null => {
+    const name = slot && design.own?.[slot]?.name;
+    if (!slot || !name) return null;
+    return drawer.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === name)?.part.count ?? 0;
+  };
+  const missing = parts.filter(({ slot, count }) => (stockOf(slot) ?? 0) < count);
+  return (
+    <div className={styles.view}>
+      <Wide label="Parts of this car">
+        <WordTable
+          head={['no.', 'part', 'count', 'size', 'weight', 'in the drawer', '']}
+          rows={parts.map(({ number, name, count, size: told, mass, slot }) => {
+            const stock = stockOf(slot);
+            return [
+              String(number),
+              name,
+              String(count),
+              told || '–',
+              weight(mass),
+              stock === null ? '–' : stock < count ? `! ${stock} of ${count}` : `${stock}`,
+              slot && (
+                <Button
+                  key={number}
+                  size="small"
+                  aria-expanded={asked === slot}
+                  aria-label={`What will do instead: ${name}`}
+                  onClick={() => setAsked(asked === slot ? null : slot)}
+                >
+                  What will do instead
+                </Button>
+              ),
+            ] as const;
+          })}
+        />
+      </Wide>
+      <p className={plain.text}>
+        {weight(design.rest.mass)} of glue, hubs, trap and trimmings; the whole, ready to run, {weight(wholeMass(design))}.
+      </p>
+      {asked && (
+        <section
+          key={asked}
+          ref={(panel) => panel?.scrollIntoView({ block: 'nearest' })}
+          aria-label={`Instead of the ${SLOTS[asked].label}`}
+          className={styles.words}
+        >
+          <h2 className={plain.heading}>Instead of the {SLOTS[asked].label}</h2>
+          {instead.length === 0 ? (
+            <p className={plain.text}>Nothing else of the catalogue fits here, or runs.</p>
+          ) : (
+            <WordTable
+              head={['part', 'the car would come, likely', '']}
+              rows={instead.map(({ key, label, before, after }) => [
+                label,
+                `${printAbout(before, 'distance', units)} → ${printAbout(after, 'distance', units)}`,
+                <Button
+                  key={key}
+                  size="small"
+                  aria-label={`Take it: ${label}`}
+                  onClick={() => edit((car) => fitCatalogue(car, asked, key))}
+                >
+                  Take it
+                </Button>,
+              ])}
+            />
+          )}
+          <p className={`${plain.caption} ${plain.muted}`}>
+            By the model, everything else as it is; its sizes and weights come with it. Undo brings the old part back.
+          </p>
+        </section>
+      )}
+      <section aria-labelledby="cut-title" className={styles.words}>
+        <h2 id="cut-title" className={plain.heading}>
+          Cut to length
+        </h2>
+        <WordTable
+          head={['what', 'length', 'how it is made up']}
+          rows={lengthsOf(design).map(({ name, count, length, words }) => [
+            `${count > 1 ? `${count} × ` : ''}${name}`,
+            size(length),
+            words(size),
+          ])}
+        />
+      </section>
+      <section aria-labelledby="get-title" className={styles.words}>
+        <h2 id="get-title" className={plain.heading}>
+          To get
+        </h2>
+        {missing.length === 0 ? (
+          <p className={plain.text}>✓ The drawer has all of it.</p>
+        ) : (
+          <ul className={plain.text}>
+            {missing.map(({ number, name, count, size: told, slot }) => (
+              <li key={number}>
+                {count - (stockOf(slot) ?? 0)} × {name}
+                {told && `, ${told}`}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    </div>
+  );
+}

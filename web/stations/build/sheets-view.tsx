@@ -1,0 +1,87 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { Link } from 'react-router';
+import { PAPERS, type PaperName } from '../../../core/build/drawing.ts';
+import { templatesOf } from '../../../core/build/templates.ts';
+import { laidOut } from '../../../core/build/tiles.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import plain from '../../ui/plain.module.css';
+import styles from './build.module.css';
+import { SheetPicture } from './sheet-picture.tsx';
+import { useBuildFiles } from './use-build-files.ts';
+import { useBuildSheets, type Drawn } from './use-build-sheets.ts';
+import type { usePaper } from './use-paper.ts';
+
+interface SheetsViewProps {
+  readonly carId: string;
+  readonly design: CarDesign;
+  readonly what: Drawn;
+  /** The version that the car is; empty where it was not kept. */
+  readonly version: string;
+  readonly paper: ReturnType<typeof usePaper>;
+}
+
+const PAPER_NAMES = Object.fromEntries(Object.entries(PAPERS).map(([key, { label }]) => [key, label])) as Record<PaperName, string>;
+
+/** The drawing or the templates as they are printed, and as files. */
+export function SheetsView({ carId, design, what, version, paper }: SheetsViewProps) {
+  const sheets = useBuildSheets(design, what, paper.name, { version, crew: paper.crew, date: new Date().toISOString().slice(0, 10) });
+  const files = useBuildFiles(`${design.name} ${what}`);
+  const saveDxf = (): void => {
+    if (what === 'drawing') {
+      sheets.forEach(({ items, height }, i) => void files.saveDxf(items, height, i + 1));
+      return;
+    }
+    const { items, height } = laidOut(templatesOf(design));
+    void files.saveDxf(items, height);
+  };
+  return (
+    <div className={styles.view}>
+      <div className={styles.tools}>
+        <ChoiceSelect label="Paper" value={paper.name} options={PAPER_NAMES} onChange={paper.setName} />
+        {what === 'drawing' && (
+          <TextField
+            size="small"
+            label="Crew"
+            value={paper.crew}
+            onChange={({ target }) => paper.setCrew(target.value)}
+            slotProps={{ htmlInput: { maxLength: 60 } }}
+          />
+        )}
+        <Button variant="contained" disabled={files.isWorking} onClick={() => void files.savePdf(sheets)}>
+          Save as PDF
+        </Button>
+        <Button variant="outlined" disabled={files.isWorking} onClick={saveDxf}>
+          Save as DXF
+        </Button>
+        <Button component={Link} variant="outlined" to={`/cars/${carId}/build/print?what=${what}`}>
+          Print
+        </Button>
+      </div>
+      <p className={`${plain.text} ${plain.muted}`}>
+        {what === 'drawing'
+          ? 'First angle, sizes in millimetres, each told once; the numbers are those of the parts list.'
+          : 'At full size: print at 100 % (“actual size”) and check the 100 mm rule on each page. Full lines are cut, dashed ones only marked, dotted ones glued over.'}
+      </p>
+      <div className={styles.sheets}>
+        {sheets.map((sheet, i) => (
+          <figure key={sheet.name} className={styles.sheet}>
+            <SheetPicture sheet={sheet} />
+            <figcaption className={styles.tools}>
+              <span className={`${plain.caption} ${plain.muted}`}>{sheet.name}</span>
+              <Button
+                size="small"
+                disabled={files.isWorking}
+                onClick={() => void files.saveSvg(sheet, i + 1)}
+                aria-label={`Save as SVG: ${sheet.name}`}
+              >
+                Save as SVG
+              </Button>
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+    </div>
+  );
+}

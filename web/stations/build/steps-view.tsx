@@ -1,0 +1,81 @@
+import Button from '@mui/material/Button';
+import { useMemo } from 'react';
+import { stepPicture } from '../../../core/build/step-picture.ts';
+import { buildSteps, minutesLeft } from '../../../core/build/steps.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { sheetSvg } from '../../../core/files/drawing-svg.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './build.module.css';
+import { useKeptHere } from './use-kept-here.ts';
+
+const NONE: readonly string[] = [];
+const timeWords = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`);
+
+/** The making, step by step in the order that works for this car; ticked off at the table. */
+export function StepsView({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
+  const units = useUnits();
+  const [ticked, setTicked] = useKeptHere(`build-steps-${carId}`, NONE);
+  const steps = useMemo(() => buildSteps(design, (value, quantity) => printQuantity(value, quantity, units)), [design, units]);
+  const pictures = useMemo(() => steps.map((step) => sheetSvg(stepPicture(design, step))), [design, steps]);
+  const done = new Set(ticked);
+  const left = minutesLeft(steps, done);
+  const count = steps.filter(({ id }) => done.has(id)).length;
+  return (
+    <div className={styles.view}>
+      <div className={styles.tools}>
+        <p role="status" className={plain.strong}>
+          {count === steps.length
+            ? '✓ All steps are done: inspect it.'
+            : `${count} of ${steps.length} done; about ${timeWords(left.work)} of work left${left.wait > 0 ? `, and up to ${timeWords(left.wait)} for glue to set` : ''}.`}
+        </p>
+        {count > 0 && <Button onClick={() => setTicked(NONE)}>Begin anew</Button>}
+        <Button variant="outlined" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <p className={`${plain.text} ${plain.muted}`}>
+        School, club and local safety rules come first; an adult stands beside young builders.
+      </p>
+      <ol className={styles.steps}>
+        {steps.map((step, i) => (
+          <li key={step.id} className={`${styles.step} ${done.has(step.id) ? styles.done : ''}`}>
+            <div className={styles.words}>
+              <div className={styles.head}>
+                <label className={plain.strong}>
+                  <input
+                    type="checkbox"
+                    checked={done.has(step.id)}
+                    onChange={({ target }) => setTicked(target.checked ? [...ticked, step.id] : ticked.filter((id) => id !== step.id))}
+                  />
+                  {i + 1}. {step.title}
+                </label>
+              </div>
+              <p className={plain.text}>{step.text}</p>
+              <p className={`${plain.caption} ${plain.muted}`}>
+                {step.tool} · {step.minutes} min{step.dries > 0 && ` · sets in ${step.dries} min`}
+                {step.tolerance && ` · ${step.tolerance}`}
+              </p>
+              {step.trick && <p className={plain.text}>☞ {step.trick}</p>}
+              {(step.caution || step.adult) && (
+                <p className={`${plain.text} ${styles.caution}`}>
+                  ■ {step.caution} {step.adult && 'An adult stands beside young builders.'}
+                </p>
+              )}
+              <p className={plain.text}>
+                <strong>Before you go on:</strong> {step.check}
+              </p>
+            </div>
+            <div
+              role="img"
+              aria-label={`Step ${i + 1}, drawn`}
+              className={styles.stepPicture}
+              dangerouslySetInnerHTML={{ __html: pictures[i]! }}
+            />
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}

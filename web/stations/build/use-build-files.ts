@@ -1,0 +1,50 @@
+import boldFont from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
+import regularFont from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
+import { useState } from 'react';
+import type { Item, Sheet } from '../../../core/build/drawing.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+import { download, fileName } from '../../ui/file-exchange.ts';
+
+const bytesOf = async (url: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(url)).arrayBuffer());
+
+/** Sheets as files: PDF of all, SVG of one, DXF; their writers are fetched when they are asked for. */
+export function useBuildFiles(title: string) {
+  const dispatch = useAppDispatch();
+  const [isWorking, setWorking] = useState(false);
+  const name = fileName(title);
+  const writing = async (write: () => Promise<void>): Promise<void> => {
+    setWorking(true);
+    try {
+      await write();
+    } catch (reason) {
+      dispatch(toasted(`The file could not be made: ${String(reason)}`, { tone: 'stop' }));
+    } finally {
+      setWorking(false);
+    }
+  };
+  return {
+    isWorking,
+    savePdf: (sheets: readonly Sheet[]) =>
+      writing(async () => {
+        const [{ sheetsPdf }, { default: PDFDocument }, regular, bold] = await Promise.all([
+          import('../../../core/files/drawing-pdf.ts'),
+          import('pdfkit'),
+          bytesOf(regularFont),
+          bytesOf(boldFont),
+        ]);
+        const pdf = await sheetsPdf(PDFDocument, sheets, title, { regular, bold });
+        download(`${name}.pdf`, new Blob([pdf as BlobPart]), 'application/pdf');
+      }),
+    saveSvg: (sheet: Sheet, number: number) =>
+      writing(async () => {
+        const { sheetSvg } = await import('../../../core/files/drawing-svg.ts');
+        download(`${name}-${number}.svg`, sheetSvg(sheet), 'image/svg+xml');
+      }),
+    saveDxf: (items: readonly Item[], height: number, number?: number) =>
+      writing(async () => {
+        const { itemsDxf } = await import('../../../core/files/drawing-dxf.ts');
+        download(`${name}${number ? `-${number}` : ''}.dxf`, itemsDxf(items, height), 'image/vnd.dxf');
+      }),
+  };
+}
