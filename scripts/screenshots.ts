@@ -57,6 +57,13 @@ const VIEWS: readonly View[] = [
     wait: 'Side by side',
   },
   {
+    name: 'build',
+    path: `/cars/${KELP}/build`,
+    viewport: DESKTOP,
+    scheme: 'light',
+    wait: 'First angle',
+  },
+  {
     name: 'bench',
     path: `/cars/${KELP}/bench?measure=lever-pull`,
     viewport: DESKTOP,

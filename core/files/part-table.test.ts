@@ -17,7 +17,7 @@ const part = (more: Partial<OwnPart>): OwnPart => ({
 
 describe('parts as a table', () => {
   const parts = [
-    part({ spreads: { preload: 0.021, rate: 0.034 } }),
+    part({ spreads: { preload: 0.021, rate: 0.034 }, cost: 1.2 }),
     part({ kind: 'tyre', name: 'moss, green', like: 'cut-glove', values: { staticGrip: 0.93 }, evidence: 'estimated' }),
     part({ kind: 'band', name: 'wide', like: '64', values: { length: 0.09, c1: 123400, c2: 98700, loss: 0.07 } }),
     part({ kind: 'bearing', name: 'new straws', like: 'wood-plastic-straw', values: {}, evidence: 'estimated', count: 0 }),

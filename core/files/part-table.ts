@@ -4,7 +4,7 @@ import { faultLine } from '../fault-words.ts';
 import { parseQuantity } from '../units/quantity.ts';
 import { readOwnPart } from './read.ts';
 
-const FIRST = ['kind', 'name', 'like', 'count', 'evidence'] as const;
+const FIRST = ['kind', 'name', 'like', 'count', 'evidence', 'cost'] as const;
 const SURE = 'measured to %';
 const headingOf = ({ label, unit }: PartValue): string => (unit ? `${label} ${unit}` : label);
 const KINDS = Object.keys(PART_VALUES) as PartKind[];
@@ -26,7 +26,7 @@ export const partTable = (parts: readonly OwnPart[]): readonly (readonly string[
       }),
     );
     const sure = Object.entries(part.spreads ?? {}).map(([key, spread]) => `${key} ${written(100 * spread)}`);
-    return [...FIRST.map((key) => String(part[key])), ...HEADINGS.map((heading) => told.get(heading) ?? ''), sure.join('; ')];
+    return [...FIRST.map((key) => String(part[key] ?? '')), ...HEADINGS.map((heading) => told.get(heading) ?? ''), sure.join('; ')];
   }),
 ];
 
@@ -63,6 +63,8 @@ export function readPartLines([headings = [], ...lines]: readonly (readonly stri
         .map(([key, share]) => [key, Number(share) / 100]),
     );
     const count = textOf('count') === '' ? 1 : Number(textOf('count'));
+    const cost = textOf('cost') === '' ? null : parseQuantity(textOf('cost'), 'count', 'metric');
+    if (cost?.kind === 'unclear') return wrong(`cost: ${cost.message}`);
     const read = readOwnPart({
       format: 'nimble-axle/own-part',
       version: 1,
@@ -73,6 +75,7 @@ export function readPartLines([headings = [], ...lines]: readonly (readonly stri
       ...(Object.keys(spreads).length > 0 && { spreads }),
       evidence: textOf('evidence') || 'estimated',
       count,
+      ...(cost && { cost: cost.value }),
     });
     const faults = read.kind === 'faulty' ? read.faults : partFaults(read.value);
     return read.kind === 'faulty' ? wrong(faultLine(faults[0]!)) : { line, part: read.value, problem: null };

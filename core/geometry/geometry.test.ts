@@ -45,6 +45,18 @@ describe('views', () => {
     const [left, right] = planView({ ...car, alignment: { ...car.alignment, driveToe: 0.1 } }).axles[0]!;
     expect(Math.atan2(right.x - left.x, left.y - right.y)).toBeCloseTo(0.1, 9);
   });
+  it('turns wheels to the left of the way it runs, whichever axle drives: against the clock', () => {
+    const car = newCar('x');
+    for (const driveAxle of ['rear', 'front'] as const) {
+      const turned = planView({ ...car, layout: { ...car.layout, driveAxle }, alignment: { ...car.alignment, driveToe: 0.1 } });
+      expect(turned.driveWheels.map(({ turn }) => turn)).toEqual([0.1, 0.1]);
+      // The end that lies to the left of the way it runs goes back.
+      const heading = driveAxle === 'rear' ? 1 : -1;
+      const [first, second] = turned.axles[0]!;
+      const left = heading > 0 ? first : second;
+      expect(heading * left.x).toBeLessThan(0);
+    }
+  });
   it('measures a car as the rules would: the lever upright, the axle ends out', () => {
     const { length, width, height, mass, bands } = measuresOf(newCar('x'));
     expect(length).toBeGreaterThan(0.26 + 0.12);

@@ -52,8 +52,6 @@ function bodyPlates(design: CarDesign, width: number): Plate[] {
 export function planView(design: CarDesign): PlanView {
   const { wheelbase, trackWidth, alignment, motor, layout } = design;
   const half = trackWidth / 2;
-  // Toe points wheels to the left of the way the car runs; with the drive axle in front it runs toward −x.
-  const heading = layout.driveAxle === 'rear' ? 1 : -1;
   const wheelsAt = (
     x: number,
     places: readonly number[],
@@ -72,8 +70,8 @@ export function planView(design: CarDesign): PlanView {
     { x: x + reach * Math.sin(turn), y: -reach * Math.cos(turn) },
   ];
   const { rollerWidth, pullLine } = geometryOf(motor);
-  const driveTurn = heading * alignment.driveToe;
-  const otherTurn = heading * alignment.otherToe;
+  // Toe points wheels to the left of the way the car runs, whichever way that is: against the clock.
+  const { driveToe: driveTurn, otherToe: otherTurn } = alignment;
   const rollerHalf = (rollerWidth(motor) ?? trackWidth) / 2;
   const otherPlaces = layout.otherWheelCount === 1 ? [0] : [half, -half];
   const bodyWidth = Math.min(design.body.width, 2 * half);

@@ -6,7 +6,6 @@ import { MILLIMETRE } from './handle.ts';
 /** What a builder would grab on the view from above. Turning an axle by its end moves it by half the track for each radian. */
 export function planHandles(design: CarDesign, view: PlanView): HandleSpec[] {
   if (!design.otherWheels) return [];
-  const heading = design.layout.driveAxle === 'rear' ? 1 : -1;
   const [drive, other] = view.axles;
   const half = design.trackWidth / 2;
   const end = (sizeId: string, label: string, at: { readonly x: number; readonly y: number }): HandleSpec => ({
@@ -14,8 +13,8 @@ export function planHandles(design: CarDesign, view: PlanView): HandleSpec[] {
     label,
     place: at,
     direction: { x: 1, y: 0 },
-    // The right end forward points the wheels left.
-    gain: heading / half,
+    // The right end of a car that runs toward +x forward, or the left end of one that runs the other way back, points the wheels left.
+    gain: 1 / half,
     step: MILLIMETRE / half,
   });
   return [

@@ -109,6 +109,14 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
         slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         {...told('count')}
       />
+      <TextField
+        size="small"
+        label="What one costs, if you like"
+        value={draft.cost}
+        onChange={({ target }) => change({ cost: target.value })}
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        {...told('cost')}
+      />
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button type="submit" variant="contained">
           Keep the part

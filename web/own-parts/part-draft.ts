@@ -13,6 +13,8 @@ export interface PartDraft {
   readonly values: Readonly<Record<string, string>>;
   readonly evidence: OwnPart['evidence'];
   readonly count: string;
+  /** What one costs; empty where nobody knows. */
+  readonly cost: string;
   /** As it was kept: what nobody types stays, and how sure a value is that was not typed anew. */
   readonly from?: OwnPart;
 }
@@ -37,14 +39,14 @@ export const usualValues = (kind: PartKind, like: string): Record<string, string
 
 export function newDraft(kind: PartKind): PartDraft {
   const like = Object.keys(CATALOGUE[kind])[0]!;
-  return { kind, name: '', like, values: usualValues(kind, like), evidence: 'estimated', count: '1' };
+  return { kind, name: '', like, values: usualValues(kind, like), evidence: 'estimated', count: '1', cost: '' };
 }
 
 export const draftOf = (from: OwnPart): PartDraft => ({
   from,
   ...typedOf(from),
 });
-const typedOf = ({ kind, name, like, values, evidence, count }: OwnPart): PartDraft => ({
+const typedOf = ({ kind, name, like, values, evidence, count, cost }: OwnPart): PartDraft => ({
   kind,
   name,
   like,
@@ -56,6 +58,7 @@ const typedOf = ({ kind, name, like, values, evidence, count }: OwnPart): PartDr
   },
   evidence,
   count: String(count),
+  cost: cost === undefined ? '' : String(cost),
 });
 
 /** A value that reads as it was kept is the kept one: four digits are shown of it. */
@@ -64,7 +67,7 @@ const asKept = (kept: number | undefined, typed: number): number =>
 
 /** The part that is typed, or what is wrong with which field. */
 export function partOf(
-  { kind, name, like, values, evidence, count, from }: PartDraft,
+  { kind, name, like, values, evidence, count, cost, from }: PartDraft,
   others: readonly OwnPart[],
 ): { readonly part: OwnPart } | { readonly problems: Readonly<Record<string, string>> } {
   const problems: Record<string, string> = {};
@@ -87,6 +90,8 @@ export function partOf(
   const counted = Number(count.trim());
   if (count.trim() === '' || !Number.isInteger(counted) || counted < 0 || counted > 1000)
     problems.count = 'Must be a whole number from 0 to 1000.';
+  const price = cost.trim() === '' ? undefined : parseQuantity(cost, 'count', 'metric');
+  if (price && (price.kind === 'unclear' || price.value < 0)) problems.cost = 'Must be a number from 0, such as 0.35; or leave it out.';
   const part: OwnPart = {
     format: 'nimble-axle/own-part',
     version: 1,
@@ -97,6 +102,7 @@ export function partOf(
     ...(spreads.length > 0 && evidence === 'measured' && { spreads: Object.fromEntries(spreads) }),
     evidence,
     count: counted,
+    ...(price?.kind === 'value' && { cost: price.value }),
   };
   for (const fault of partFaults(part)) {
     const field = fault.path.replace('values.', '');

@@ -29,18 +29,23 @@ export function PartsView({ design, edit }: PartsViewProps) {
   const instead = useMemo(() => (asked ? substitutesFor(design, asked) : []), [design, asked]);
   const size = (metres: number): string => printQuantity(metres, 'size', units);
   const weight = (mass: number | null): string => (mass === null ? '–' : printQuantity(mass, 'weight', units));
-  /** The part of the builder's own that is fitted, and how many of it there are. */
-  const stockOf = (slot: PartSlot | null): number | null => {
+  /** The part of the builder's own that is fitted at a place. */
+  const ownAt = (slot: PartSlot | null) => {
     const name = slot && design.own?.[slot]?.name;
-    if (!slot || !name) return null;
-    return drawer.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === name)?.part.count ?? 0;
+    return slot && name ? drawer.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === name)?.part : undefined;
   };
+  /** How many of it there are; null of what is the catalogue’s. */
+  const stockOf = (slot: PartSlot | null): number | null => (slot && design.own?.[slot] ? (ownAt(slot)?.count ?? 0) : null);
+  const costs = parts.flatMap(({ slot, count }) => {
+    const each = ownAt(slot)?.cost;
+    return each === undefined ? [] : [each * count];
+  });
   const missing = parts.filter(({ slot, count }) => (stockOf(slot) ?? 0) < count);
   return (
     <div className={styles.view}>
       <Wide label="Parts of this car">
         <WordTable
-          head={['no.', 'part', 'count', 'size', 'weight', 'in the drawer', '']}
+          head={['no.', 'part', 'count', 'size', 'weight', 'in the drawer', 'instead']}
           rows={parts.map(({ number, name, count, size: told, mass, slot }) => {
             const stock = stockOf(slot);
             return [
@@ -67,6 +72,8 @@ export function PartsView({ design, edit }: PartsViewProps) {
       </Wide>
       <p className={plain.text}>
         {weight(design.rest.mass)} of glue, hubs, trap and trimmings; the whole, ready to run, {weight(wholeMass(design))}.
+        {costs.length > 0 &&
+          ` ${costs.length} of ${parts.length} parts cost ${costs.reduce((sum, cost) => sum + cost, 0).toFixed(2)} by the drawer; of the others no price is told.`}
       </p>
       {asked && (
         <section
@@ -80,7 +87,7 @@ export function PartsView({ design, edit }: PartsViewProps) {
             <p className={plain.text}>Nothing else of the catalogue fits here, or runs.</p>
           ) : (
             <WordTable
-              head={['part', 'the car would come, likely', '']}
+              head={['part', 'the car would come, likely', 'to try it']}
               rows={instead.map(({ key, label, before, after }) => [
                 label,
                 `${printAbout(before, 'distance', units)} → ${printAbout(after, 'distance', units)}`,

@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { PHONE } from './browser.ts';
+import { builder, downloadsOf, expectAccessible } from './builder.ts';
+import { demoCar, designOf, setStage } from './stage.ts';
+
+describe('a builder at the Build station', () => {
+  const stage = setStage();
+  const tern = demoCar(3);
+
+  it('takes a car from Design through parts and steps to its inspection: 3 mm on one side, its drift, its cure, and the car as built', async () => {
+    const page = await stage.open(designOf(3));
+    const car = builder(page);
+    await car.distance();
+    await car.follow('Build');
+    await car.sees('in the making');
+    await expectAccessible(page);
+    await car.openTab('Parts');
+    await car.sees('drive wheels: optical disc');
+    await car.press('What will do instead: drive wheels: optical disc');
+    await car.sees('Instead of the drive wheels');
+    await expectAccessible(page);
+    await car.openTab('Steps');
+    await car.sees('0 of ');
+    const first = await page.waitForSelector('input[type=checkbox]');
+    await first!.click();
+    await car.sees('1 of ');
+    await expectAccessible(page);
+    await page.reload();
+    await car.sees('1 of ');
+    await car.openTab('Was it built so?');
+    await car.type('wheelbase, left, mm', '243');
+    await car.type('wheelbase, right, mm', '240');
+    await car.sees('to the right after');
+    await car.sees('Move the right end of the drive axle 2.1 mm back at its bearing.');
+    await expectAccessible(page);
+    await car.type('wheelbase, right, mm', 'long');
+    await car.sees('✕');
+    await car.type('wheelbase, right, mm', '240');
+    await car.press('Keep it as built');
+    await car.sees('Kept as “as built”');
+    await car.saved();
+    await car.sees('in the making, as built');
+    // Design predicts the car that was built.
+    await car.follow('Design');
+    await car.sees('as built');
+    const built = (await page.evaluate(async (path) => (await fetch(`/api${path}`)).json(), tern)) as {
+      design: { wheelbase: number; alignment: { otherToe: number } };
+    };
+    expect(built.design.wheelbase).toBeCloseTo(0.2415, 9);
+    expect(built.design.alignment.otherToe).toBeCloseTo(-0.003 / 0.11, 6);
+    await page.close();
+  });
+
+  it('saves the drawing as PDF, SVG and DXF, and prints it at full size', async () => {
+    const page = await stage.open(`${tern}/build`);
+    const car = builder(page);
+    const taken = await downloadsOf(page);
+    await car.sees('First angle');
+    await car.press('Save as PDF');
+    expect((await taken('drawing.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
+    await car.press('Save as SVG: Tern, views');
+    expect((await taken('-1.svg')).toString()).toContain('297mm');
+    await car.press('Save as DXF');
+    expect((await taken('drawing-1.dxf')).toString()).toContain('LWPOLYLINE');
+    await car.openTab('Templates');
+    await car.sees('At full size');
+    await expectAccessible(page);
+    await car.follow('Print');
+    await page.waitForSelector('article svg');
+    await expectAccessible(page);
+    const width = await page.$eval('article svg', (svg) => svg.getBoundingClientRect().width);
+    // 210 mm at 96 to the inch.
+    expect(width).toBeCloseTo((210 / 25.4) * 96, 0);
+    await page.close();
+  });
+
+  it('fits a phone', async () => {
+    const page = await stage.open(`${demoCar(1)}/build?view=steps`, PHONE);
+    await builder(page).sees('of work left');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    await expectAccessible(page);
+    await page.close();
+  });
+});
