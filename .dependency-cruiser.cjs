@@ -24,6 +24,7 @@ const STOREYS = [
   'trials',
   'rig',
   'build',
+  'meet',
   'files',
 ];
 const storeys = STOREYS.map((name, i) => ({

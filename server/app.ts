@@ -14,7 +14,10 @@ import { versionQueries } from './queries/versions.ts';
 import { archiveRoutes } from './routes/archive.ts';
 import { documentRoutes } from './routes/documents.ts';
 import { carRoutes } from './routes/cars.ts';
+import { meetQueries } from './queries/meets.ts';
+import { resultQueries } from './queries/results.ts';
 import { lineRoutes } from './routes/lines.ts';
+import { meetRoutes } from './routes/meets.ts';
 import { pageOf } from './routes/page-of.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { runRoutes } from './routes/runs.ts';
@@ -41,6 +44,7 @@ function keptRoutes(store: Store): express.Router {
   api.use('/parts', documentRoutes(store, 'part', partQueries(db), readOwnPart));
   api.use('/briefs', documentRoutes(store, 'brief', briefQueries(db), readBrief));
   api.use('/sessions', documentRoutes(store, 'session', sessionQueries(db), readSession));
+  api.use('/meets', meetRoutes(store, meetQueries(db), resultQueries(db)));
   api.get('/removed', (request, response) => {
     const { limit, offset, faults } = pageOf(request);
     if (faults.length > 0) return faulty(response, faults);

@@ -2,6 +2,8 @@ import type { CarDesign, CarVersion, RunRecord } from '../car/car-design.ts';
 import type { Fault } from '../fault.ts';
 import type { ArchiveManifest } from '../schema/generated/archive.ts';
 import type { Brief } from '../schema/generated/brief.ts';
+import type { Meet } from '../schema/generated/meet.ts';
+import type { MeetResult } from '../schema/generated/meet-result.ts';
 import type { Photo } from '../schema/generated/photo.ts';
 import type { Session } from '../schema/generated/session.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
@@ -10,6 +12,8 @@ import {
   readBrief,
   readCarDesign,
   readCarVersion,
+  readMeet,
+  readMeetResult,
   readOwnPart,
   readPhoto,
   readRunRecord,
@@ -29,6 +33,8 @@ export type ArchiveEntry =
   | { readonly kind: 'brief'; readonly id: string; readonly content: Brief }
   | { readonly kind: 'session'; readonly id: string; readonly content: Session }
   | { readonly kind: 'photo'; readonly id: string; readonly content: Photo }
+  | { readonly kind: 'meet'; readonly id: string; readonly content: Meet }
+  | { readonly kind: 'result'; readonly id: string; readonly content: MeetResult }
   | { readonly kind: 'run'; readonly id: string; readonly carId: string; readonly content: RunRecord }
   | { readonly kind: 'earlier'; readonly carId: string; readonly content: EarlierDesign };
 
@@ -38,12 +44,14 @@ export interface ReadEntry {
 }
 
 /** What stands for itself in an archive, one file each. */
-export type DocumentKind = 'part' | 'brief' | 'session' | 'photo';
+export type DocumentKind = 'part' | 'brief' | 'session' | 'photo' | 'meet' | 'result';
 const READ: { readonly [K in DocumentKind]: (value: unknown) => Read<Extract<ArchiveEntry, { kind: K }>['content']> } = {
   part: readOwnPart,
   brief: readBrief,
   session: readSession,
   photo: readPhoto,
+  meet: readMeet,
+  result: readMeetResult,
 };
 
 /** Where each thing stands in an archive. `n` counts the files that a long list is cut into. */
@@ -58,7 +66,7 @@ export const ARCHIVE_PLACES = {
 
 const ID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
 const CAR_FILE = new RegExp(`^cars/(${ID})/(?:(car)|versions/(${ID})|(history)-\\d+|(runs)-\\d+)\\.json$`, 'i');
-const DOCUMENT_FILE = new RegExp(`^(part|brief|session|photo)s/(${ID})\\.json$`, 'i');
+const DOCUMENT_FILE = new RegExp(`^(part|brief|session|photo|meet|result)s/(${ID})\\.json$`, 'i');
 
 const notA = (path: string, what: string): Fault => ({ path, code: 'expected', what });
 const none = (fault: Fault): ReadEntry => ({ entries: [], faults: [fault] });

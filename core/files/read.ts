@@ -10,6 +10,8 @@ import type { CarVersion } from '../schema/generated/car-version.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { columnFaults, fullMeasurement } from './read-measurement.ts';
 import type { Measurement } from '../schema/generated/measurement.ts';
+import type { Meet } from '../schema/generated/meet.ts';
+import type { MeetResult } from '../schema/generated/meet-result.ts';
 import type { Photo } from '../schema/generated/photo.ts';
 import type { RunRecord } from '../schema/generated/run-record.ts';
 import type { Trials } from '../schema/generated/trials.ts';
@@ -214,6 +216,18 @@ export function readMeasurement(value: unknown): Read<Measurement> {
 const MOST_OF_A_PICTURE = 1_000_000;
 /** Reads a picture of a run (schemas/photo.schema.json). */
 export const readPhoto = (value: unknown): Read<Photo> => check(validators.photo, value, { characters: MOST_OF_A_PICTURE });
+
+/** Values of the largest meet: its brief, two hundred entries, and in a file every result of a season. */
+const MOST_OF_A_MEET = 400_000;
+/** Reads a meet (schemas/meet.schema.json), its brief’s floors and rounds as those of any. */
+export function readMeet(value: unknown): Read<Meet> {
+  const read = check<Meet>(validators.meet, value, { values: MOST_OF_A_MEET, entries: 20_000 });
+  if (read.kind === 'faulty') return read;
+  const faults = briefFaults(read.value.brief).map((fault) => ({ ...fault, path: below('brief', fault.path) }));
+  return faults.length > 0 ? faulty(faults) : read;
+}
+/** Reads one result of a meet (schemas/meet-result.schema.json); its time comes back in UTC. */
+export const readMeetResult = (value: unknown): Read<MeetResult> => withTimeInUtc(check<MeetResult>(validators.meetResult, value), 'at');
 
 /** Reads the manifest of an archive. */
 export const readArchiveManifest = (value: unknown): Read<ArchiveManifest> =>

@@ -11,6 +11,7 @@ const MOST_CHARACTERS = 4000;
 export interface SizeLimits {
   readonly characters?: number;
   readonly values?: number;
+  readonly entries?: number;
 }
 
 /**
@@ -19,7 +20,7 @@ export interface SizeLimits {
  */
 export function tooLarge(
   value: unknown,
-  { characters: mostCharacters = MOST_CHARACTERS, values: mostValues = MOST_VALUES }: SizeLimits = {},
+  { characters: mostCharacters = MOST_CHARACTERS, values: mostValues = MOST_VALUES, entries: mostEntries = MOST_ENTRIES }: SizeLimits = {},
 ): Fault | null {
   let seen = 0;
   const waiting: { readonly path: string; readonly value: unknown }[] = [{ path: '', value }];
@@ -32,7 +33,7 @@ export function tooLarge(
     const isList = Array.isArray(here);
     const keys = isList ? null : Object.keys(here);
     const count = keys ? keys.length : (here as unknown[]).length;
-    if (count > MOST_ENTRIES) return { path, code: 'too-large', of: isList ? 'items' : 'keys', count, most: MOST_ENTRIES };
+    if (count > mostEntries) return { path, code: 'too-large', of: isList ? 'items' : 'keys', count, most: mostEntries };
     if (keys)
       for (const key of keys) waiting.push({ path: path === '' ? key : `${path}.${key}`, value: (here as Record<string, unknown>)[key] });
     else (here as unknown[]).forEach((item, i) => waiting.push({ path: `${path}[${i}]`, value: item }));

@@ -1,5 +1,7 @@
 import type { ArchiveManifest } from './generated/archive.ts';
 import type { Brief } from './generated/brief.ts';
+import type { Meet } from './generated/meet.ts';
+import type { MeetResult } from './generated/meet-result.ts';
 import type { Photo } from './generated/photo.ts';
 import type { Session } from './generated/session.ts';
 import type { OwnPart } from './generated/own-part.ts';
@@ -46,6 +48,18 @@ export interface StoredBrief extends Kept {
 /** An afternoon of runs. */
 export interface StoredSession extends Kept {
   readonly session: Session;
+  readonly updatedAt: string;
+}
+
+/** A contest. */
+export interface StoredMeet extends Kept {
+  readonly meet: Meet;
+  readonly updatedAt: string;
+}
+
+/** A result of a contest, as it was written down. */
+export interface StoredResult extends Kept {
+  readonly result: MeetResult;
   readonly updatedAt: string;
 }
 
@@ -125,7 +139,7 @@ export interface EarlierDesign {
 
 /** Something removed, which can be brought back. */
 export interface Removed {
-  readonly what: 'car' | 'run' | 'version' | 'part' | 'brief' | 'session';
+  readonly what: 'car' | 'run' | 'version' | 'part' | 'brief' | 'session' | 'meet';
   readonly id: string;
   /** The car it belongs to; null for what belongs to none. */
   readonly carId: string | null;
@@ -136,8 +150,8 @@ export interface Removed {
   readonly removedAt: string;
 }
 
-/** What an archive holds: all that can be removed, and pictures. */
-export type ArchivedKind = Removed['what'] | 'photo';
+/** What an archive holds: all that can be removed, pictures, and results of meets. */
+export type ArchivedKind = Removed['what'] | 'photo' | 'result';
 
 /** How many of each kind. */
 export type ArchiveCount = Readonly<Record<ArchivedKind, number>>;

@@ -49,7 +49,7 @@ const contents = ({ db }: Served): unknown =>
       .all()
       .map((row) => ({ ...(row as object), created_at: 0, updated_at: 0 })),
   );
-const NOTHING = { car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0 };
+const NOTHING = { car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0, meet: 0, result: 0 };
 
 describe('an archive', () => {
   it('of all cars comes back whole in an empty garage, and opened again finds everything the same', async () => {

@@ -7,6 +7,8 @@ import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
 import { briefQueries } from '../queries/briefs.ts';
 import { carQueries } from '../queries/cars.ts';
+import { meetQueries } from '../queries/meets.ts';
+import { resultQueries } from '../queries/results.ts';
 import { partQueries } from '../queries/parts.ts';
 import { photoQueries } from '../queries/photos.ts';
 import { placeOfCar, type Place } from '../queries/place.ts';
@@ -32,13 +34,22 @@ const isAsked = (asked: ReadonlySet<string> | 'all', id: string): boolean => ask
 /** Each kind of thing: where it is kept here. */
 function placesOf({ db }: Store) {
   const [cars, versions, runs] = [carQueries(db), versionQueries(db), runQueries(db)];
-  const documents = { part: partQueries(db), brief: briefQueries(db), session: sessionQueries(db), photo: photoQueries(db) };
+  const documents = {
+    part: partQueries(db),
+    brief: briefQueries(db),
+    session: sessionQueries(db),
+    photo: photoQueries(db),
+    meet: meetQueries(db),
+    result: resultQueries(db),
+  };
   const wasRemoved = {
     car: db.prepare('SELECT 1 FROM cars WHERE id = ? AND deleted_at IS NOT NULL'),
     part: db.prepare('SELECT 1 FROM own_parts WHERE id = ? AND deleted_at IS NOT NULL'),
     brief: db.prepare('SELECT 1 FROM briefs WHERE id = ? AND deleted_at IS NOT NULL'),
     session: db.prepare('SELECT 1 FROM sessions WHERE id = ? AND deleted_at IS NOT NULL'),
     photo: db.prepare('SELECT 1 FROM photos WHERE id = ? AND deleted_at IS NOT NULL'),
+    meet: db.prepare('SELECT 1 FROM meets WHERE id = ? AND deleted_at IS NOT NULL'),
+    result: db.prepare('SELECT 1 FROM meet_results WHERE id = ? AND deleted_at IS NOT NULL'),
     version: db.prepare('SELECT 1 FROM car_versions WHERE id = ? AND deleted_at IS NOT NULL'),
     run: db.prepare('SELECT 1 FROM runs WHERE id = ? AND deleted_at IS NOT NULL'),
   };
@@ -51,6 +62,8 @@ function placesOf({ db }: Store) {
       case 'brief':
       case 'session':
       case 'photo':
+      case 'meet':
+      case 'result':
         return [documents[thing.kind] as Place<Kept, never>, thing.kind];
       case 'version':
         return [placeOfCar(versions, thing.carId), 'record'];
@@ -76,7 +89,8 @@ function placesOf({ db }: Store) {
   };
 }
 
-const nameOf = (thing: Thing): string => (thing.kind === 'run' ? thing.content.ranAt : thing.content.name);
+const nameOf = (thing: Thing): string =>
+  thing.kind === 'run' ? thing.content.ranAt : thing.kind === 'result' ? thing.content.at : thing.content.name;
 
 /**
  * Opens an archive beside what is kept: tells what is new, the same, different or was removed here, and on asking takes it.
@@ -86,7 +100,7 @@ const nameOf = (thing: Thing): string => (thing.kind === 'run' ? thing.content.r
  */
 export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>, taking: Taking): Promise<ArchiveReport> {
   const places = placesOf(store);
-  const count = () => ({ car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0 });
+  const count = () => ({ car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0, meet: 0, result: 0 });
   const [fresh, same, taken] = [count(), count(), count()];
   const different: ArchiveFinding[] = [];
   const removed: ArchiveFinding[] = [];

@@ -16,6 +16,8 @@ const DOCUMENTS = [
   ['brief', 'briefs'],
   ['session', 'sessions'],
   ['photo', 'photos'],
+  ['meet', 'meets'],
+  ['result', 'meet_results'],
 ] as const satisfies readonly (readonly [DocumentKind, string])[];
 
 interface File {
@@ -60,6 +62,8 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
       briefs: count(`briefs WHERE ${here}`),
       sessions: count(`sessions WHERE ${here}`),
       photos: count(`photos WHERE ${here}`),
+      meets: count(`meets WHERE ${here}`),
+      results: count(`meet_results WHERE ${here}`),
     },
   };
   yield { place: ARCHIVE_PLACES.manifest, text: JSON.stringify(manifest, null, 2) };

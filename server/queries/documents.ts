@@ -12,8 +12,8 @@ interface Row {
 /** JSON documents that stand for themselves, one to a row of `table`, in its `column`, under whose name they are answered. */
 export function documents<T, S extends Kept & { readonly updatedAt: string }>(
   db: Db,
-  table: 'cars' | 'own_parts' | 'briefs' | 'sessions' | 'photos',
-  column: 'design' | 'part' | 'brief' | 'session' | 'photo',
+  table: 'cars' | 'own_parts' | 'briefs' | 'sessions' | 'photos' | 'meets' | 'meet_results',
+  column: 'design' | 'part' | 'brief' | 'session' | 'photo' | 'meet' | 'result',
   read: Reader<T>,
 ) {
   const keptOf = (row: Row): Listed<S> =>

@@ -16,6 +16,8 @@ export function removedQueries(db: Db) {
     UNION ALL
     SELECT 'session', id, NULL, ${text('session', '$.name')}, NULL, deleted_at FROM sessions WHERE deleted_at IS NOT NULL
     UNION ALL
+    SELECT 'meet', id, NULL, ${text('meet', '$.name')}, NULL, deleted_at FROM meets WHERE deleted_at IS NOT NULL
+    UNION ALL
     SELECT 'version', v.id, c.id, ${text('v.record', '$.name')}, NULL, v.deleted_at
       FROM car_versions v JOIN cars c ON c.id = v.car_id WHERE v.deleted_at IS NOT NULL AND c.deleted_at IS NULL
     UNION ALL

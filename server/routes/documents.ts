@@ -8,7 +8,7 @@ import { keepRoutes } from './keep.ts';
 /** Things that stand for themselves, for all cars: the list of all, and each by its id, sent and answered under their name. */
 export function documentRoutes<T, S extends Kept & { readonly updatedAt: string }>(
   store: Store,
-  what: 'part' | 'brief' | 'session',
+  what: 'part' | 'brief' | 'session' | 'meet',
   kept: Documents<T, S>,
   read: Reader<T>,
 ): Router {

@@ -31,7 +31,7 @@ interface Keeping<K extends Kept, T> {
   /** Its name in messages. */
   readonly what: string;
   /** The key under which the content is sent and answered. */
-  readonly key: 'design' | 'part' | 'brief' | 'session' | 'photo' | 'record';
+  readonly key: 'design' | 'part' | 'brief' | 'session' | 'photo' | 'record' | 'meet' | 'result';
   readonly read: Reader<T>;
   readonly placeOf: (request: Request) => CheckedPlace<K, T>;
 }

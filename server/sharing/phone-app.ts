@@ -13,7 +13,8 @@ const PAUSE = 60_000;
 
 /** What a phone may do: see cars and what is asked of them, and log runs. */
 const MAY: readonly (readonly [method: string, path: RegExp])[] = [
-  ['GET', /^\/(cars|briefs|sessions|parts)(\/|$)/],
+  ['GET', /^\/(cars|briefs|sessions|parts|meets)(\/|$)/],
+  ['PUT', /^\/meets\/[0-9a-f-]{36}\/results\/[0-9a-f-]{36}$/],
   ['GET', /^\/photos\/[0-9a-f-]{36}\/picture$/],
   ['PUT', /^\/photos\/[0-9a-f-]{36}$/],
   ['PUT', /^\/cars\/[0-9a-f-]{36}\/runs\/[0-9a-f-]{36}$/],

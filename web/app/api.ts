@@ -2,6 +2,8 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
 import type { ToldFault } from '../../core/fault-words.ts';
 import type { Brief } from '../../core/schema/generated/brief.ts';
+import type { Meet } from '../../core/schema/generated/meet.ts';
+import type { MeetResult } from '../../core/schema/generated/meet-result.ts';
 import type { Photo } from '../../core/schema/generated/photo.ts';
 import type { Session } from '../../core/schema/generated/session.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
@@ -18,14 +20,16 @@ import {
   type SessionSums,
   type StoredBrief,
   type StoredCar,
+  type StoredMeet,
   type StoredPart,
+  type StoredResult,
   type StoredRun,
   type StoredSession,
   type StoredVersion,
   type Unreadable,
 } from '../../core/schema/stored.ts';
 
-export type { ListedCar, StoredBrief, StoredCar, StoredPart, StoredRun, StoredSession, StoredVersion };
+export type { ListedCar, StoredBrief, StoredCar, StoredMeet, StoredResult, StoredPart, StoredRun, StoredSession, StoredVersion };
 
 /** A list, with what of it cannot be read any more set apart. */
 export interface Sorted<T> {
@@ -121,7 +125,7 @@ interface Write<T> {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'sharing', 'removed'],
+  tagTypes: ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'meets', 'results', 'sharing', 'removed'],
   endpoints: (build) => ({
     listCars: build.query<Sorted<ListedCar>, void>({ query: () => '/cars', transformResponse: sorted<ListedCar>, providesTags: ['cars'] }),
     getCar: build.query<StoredCar, string>({ query: (id) => `/cars/${id}` }),
@@ -232,6 +236,37 @@ export const api = createApi({
       query: (id) => ({ url: `/sessions/${id}/restore`, method: 'POST', body: {} }),
       invalidatesTags: ['sessions', 'removed'],
     }),
+    listMeets: build.query<Sorted<StoredMeet>, void>({
+      query: () => '/meets',
+      transformResponse: sorted<StoredMeet>,
+      providesTags: ['meets'],
+    }),
+    getMeet: build.query<StoredMeet, string>({ query: (id) => `/meets/${id}`, providesTags: ['meets'] }),
+    saveMeet: build.mutation<StoredMeet, Write<Meet>>({
+      query: ({ id, baseVersion, content }) => ({ url: `/meets/${id}`, method: 'PUT', body: { baseVersion, meet: content } }),
+      invalidatesTags: ['meets'],
+    }),
+    removeMeet: build.mutation<void, string>({
+      query: (id) => ({ url: `/meets/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['meets', 'removed'],
+    }),
+    restoreMeet: build.mutation<void, string>({
+      query: (id) => ({ url: `/meets/${id}/restore`, method: 'POST', body: {} }),
+      invalidatesTags: ['meets', 'removed'],
+    }),
+    listResults: build.query<Sorted<StoredResult>, string>({
+      query: (meetId) => `/meets/${meetId}/results`,
+      transformResponse: sorted<StoredResult>,
+      providesTags: ['results'],
+    }),
+    saveResult: build.mutation<StoredResult, Write<MeetResult> & { readonly meetId: string }>({
+      query: ({ meetId, id, baseVersion, content }) => ({
+        url: `/meets/${meetId}/results/${id}`,
+        method: 'PUT',
+        body: { baseVersion, result: content },
+      }),
+      invalidatesTags: ['results'],
+    }),
     savePhoto: build.mutation<unknown, Write<Photo>>({
       query: ({ id, baseVersion, content }) => ({ url: `/photos/${id}`, method: 'PUT', body: { baseVersion, photo: content } }),
     }),
@@ -260,7 +295,8 @@ export const api = createApi({
         headers: { 'content-type': 'application/zip' },
         body: file,
       }),
-      invalidatesTags: (_report, _error, { take }) => (take ? ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'removed'] : []),
+      invalidatesTags: (_report, _error, { take }) =>
+        take ? ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'meets', 'results', 'removed'] : [],
     }),
   }),
 });
@@ -280,6 +316,12 @@ export const {
   useJoinMutation,
   useListBriefsQuery,
   useListSessionsQuery,
+  useListMeetsQuery,
+  useGetMeetQuery,
+  useSaveMeetMutation,
+  useRemoveMeetMutation,
+  useListResultsQuery,
+  useSaveResultMutation,
   useSaveSessionMutation,
   useSaveBriefMutation,
   useRemoveBriefMutation,

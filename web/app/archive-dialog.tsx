@@ -24,6 +24,8 @@ const KINDS: readonly (readonly [keyof ArchiveCount, string])[] = [
   ['brief', 'briefs'],
   ['session', 'sessions'],
   ['photo', 'photos'],
+  ['meet', 'meets'],
+  ['result', 'results'],
 ];
 const sumOf = (count: ArchiveCount): number => KINDS.reduce((sum, [kind]) => sum + count[kind], 0);
 /** Things told one by one, at most: more are decided about together. */

@@ -8,6 +8,8 @@ const WHAT: Readonly<Record<ArchivedKind, string>> = {
   brief: 'Brief',
   session: 'Session',
   photo: 'Photo',
+  meet: 'Meet',
+  result: 'Result',
 };
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
 const TIME = /^\d{4}-\d\d-\d\dT[\d:.]+Z$/;

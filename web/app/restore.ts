@@ -7,12 +7,14 @@ export async function bringBack(
   dispatch: AppDispatch,
   { what, id, carId }: Pick<Removed, 'what' | 'id' | 'carId'>,
 ): Promise<{ error?: unknown }> {
-  const { restoreCar, restoreBrief, restorePart, restoreRun, restoreSession, restoreVersion } = api.endpoints;
+  const { restoreCar, restoreBrief, restoreMeet, restorePart, restoreRun, restoreSession, restoreVersion } = api.endpoints;
   switch (what) {
     case 'car':
       return dispatch(restoreCar.initiate(id));
     case 'brief':
       return dispatch(restoreBrief.initiate(id));
+    case 'meet':
+      return dispatch(restoreMeet.initiate(id));
     case 'session':
       return dispatch(restoreSession.initiate(id));
     case 'part':

@@ -16,7 +16,7 @@ import { Drafts } from '../../ui/use-draft.ts';
 import styles from './brief.module.css';
 
 const MOST_RUNS = 20;
-const COUNTS = { best: 'the best counts', mean: 'the mean counts' } as const;
+const COUNTS = { best: 'the best counts', mean: 'the mean counts', sum: 'the sum counts' } as const;
 const notBlank = (text: string): string | null => (text === '' ? 'Give it a name.' : null);
 
 interface RoundFieldsProps {

@@ -1,0 +1,269 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Brief, Round } from '../brief/brief.ts';
+import type { Goal } from '../brief/goal.ts';
+import { distanceOf, standingResults, type KeptResult, type Meet, type MeetOutcome, type StandingResult } from './meet.ts';
+import { drawn, heatsLeft, orderOf } from './order.ts';
+import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
+
+const brief = JSON.parse(readFileSync(new URL('../../server/demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
+const furthest: Goal = { kind: 'furthest' };
+const round = (more: Partial<Round> = {}): Round => ({
+  ...brief.rounds[0]!,
+  goal: furthest,
+  runs: 3,
+  counts: 'best',
+  points: [10, 7, 5, 3, 1],
+  ...more,
+});
+const idOf = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const meetOf = (count: number, rounds: readonly Round[], more: Partial<Meet> = {}, ties: Brief['rules']['ties'] = 'shared'): Meet => ({
+  format: 'nimble-axle/meet',
+  version: 1,
+  name: 'Skerrow Lull Trophy',
+  date: '2026-11-21',
+  brief: { ...brief, rounds: [...rounds], rules: { ...brief.rules, ties } },
+  seed: 7,
+  lanes: 3,
+  drops: 0,
+  style: 0,
+  change: '',
+  entries: Array.from({ length: count }, (_, i) => ({
+    id: idOf(i),
+    crew: `crew ${i}`,
+    car: `car ${i}`,
+    carId: null,
+    showsPrediction: false,
+    measured: { length: null, width: null, height: null, mass: null, bands: null },
+    style: null,
+    isOut: false,
+  })),
+  ...more,
+});
+let written = 0;
+const result = (entry: number, run: number, outcome: Partial<MeetOutcome>, more: object = {}): KeptResult => ({
+  id: idOf(1000 + ++written),
+  result: {
+    format: 'nimble-axle/meet-result',
+    version: 1,
+    meet: idOf(999),
+    entry: idOf(entry),
+    round: 0,
+    run,
+    lane: 0,
+    at: new Date(Date.UTC(2026, 10, 21, 18, 0, written)).toISOString(),
+    by: 'the harbour office',
+    outcome: { kind: 'ran', ...outcome },
+    corrects: null,
+    why: '',
+    ...more,
+  },
+});
+const ran = (entry: number, ...distances: readonly number[]): KeptResult[] =>
+  distances.map((distance, run) => result(entry, run, { distance }));
+const standing = (...lists: readonly (readonly KeptResult[])[]): readonly StandingResult[] => standingResults(lists.flat());
+const placesWith = (meet: Meet, results: readonly StandingResult[]) =>
+  Object.fromEntries(
+    placesOfRound(
+      meet,
+      0,
+      meet.entries.map(({ id }) => id),
+      results,
+    ).map(({ entry, place, points }) => [Number(entry.slice(-3)), [place, points]]),
+  );
+
+describe('what a run comes to', () => {
+  it.each([
+    [furthest, { distance: 9 }, 9],
+    [furthest, { distance: 9, second: 9.2 }, 9.1],
+    [{ kind: 'at-least', distance: 10 }, { distance: 9 }, null],
+    [{ kind: 'at-least', distance: 9 }, { distance: 9 }, 9],
+    [{ kind: 'quickest-to', distance: 6 }, { distance: 9, time: 4.2 }, 4.2],
+    [{ kind: 'quickest-to', distance: 6 }, { distance: 9 }, null],
+    [{ kind: 'closest-to', distance: 10 }, { distance: 8.5 }, 1.5],
+    [{ kind: 'straightest' }, { distance: 9, drift: -0.5 }, 8.5],
+    [{ kind: 'through-gap', distance: 5, width: 1 }, { distance: 9, drift: 0.4 }, 0.4],
+    [{ kind: 'through-gap', distance: 5, width: 1 }, { distance: 9, drift: 0.6 }, null],
+    [{ kind: 'carry', distance: 5 }, { distance: 6, load: 0.2 }, 0.2],
+    [{ kind: 'carry', distance: 5 }, { distance: 4, load: 0.2 }, null],
+    [{ kind: 'load-distance' }, { distance: 4, load: 0.2 }, 0.8],
+    [{ kind: 'highest-edge' }, { height: 0.006 }, 0.006],
+    [{ kind: 'speed-and-distance', distance: 6, weight: 5 }, { distance: 9, time: 3 }, 19],
+  ] as const)('%o of %o is %s', (goal, outcome, value) => {
+    const made = valueOfRun(goal as Goal, { kind: 'ran', ...outcome });
+    if (value === null) expect(made).toBeNull();
+    else expect(made!.value).toBeCloseTo(value, 9);
+  });
+  it.each(['broke', 'no-start', 'rule'] as const)('nothing where it %s', (kind) => {
+    expect(valueOfRun(furthest, { kind, distance: 9 })).toBeNull();
+  });
+});
+
+describe('a round', () => {
+  it('counts the best, the mean or the sum; one with a wall in it is at least that', () => {
+    const runs = standing([result(0, 0, { distance: 8 }), result(0, 1, { distance: 10, atLeast: true }), result(0, 2, { kind: 'broke' })]);
+    const of = (counts: Round['counts']) => scoreOfRound(round({ counts }), idOf(0), runs).score;
+    expect(of('best')).toEqual({ value: 10, atLeast: true });
+    expect(of('mean')).toEqual({ value: 9, atLeast: true });
+    expect(of('sum')).toEqual({ value: 18, atLeast: true });
+    expect(scoreOfRound(round(), idOf(1), runs).score).toBeNull();
+  });
+  it('shares places and their points where values are alike: 10 and 7 are 8.5 each, and the next is third', () => {
+    const results = standing(ran(0, 9), ran(1, 9), ran(2, 8), ran(3, 7));
+    expect(placesWith(meetOf(5, [round()]), results)).toEqual({ 0: [1, 8.5], 1: [1, 8.5], 2: [3, 5], 3: [4, 3], 4: [null, 0] });
+  });
+  it('looks at the next best run where the brief says so', () => {
+    const results = standing(ran(0, 9, 5, 4), ran(1, 9, 6, 1), ran(2, 9, 6));
+    expect(placesWith(meetOf(3, [round()], {}, 'next-best'), results)).toEqual({ 1: [1, 10], 2: [2, 7], 0: [3, 5] });
+  });
+  it('asks for a run-off where the brief says so, and goes by it', () => {
+    const meet = meetOf(3, [round({ runs: 1 })], {}, 'run-off');
+    const tied = standing(ran(0, 9), ran(1, 9), ran(2, 8));
+    const places = placesOfRound(
+      meet,
+      0,
+      meet.entries.map(({ id }) => id),
+      tied,
+    );
+    expect(runOffsOf(meet, 0, places)).toEqual([[idOf(0), idOf(1)]]);
+    const after = standing(ran(0, 9), ran(1, 9), ran(2, 8), [result(0, 1, { distance: 5 }), result(1, 1, { distance: 6 })]);
+    expect(placesWith(meet, after)).toEqual({ 1: [1, 10], 0: [2, 7], 2: [3, 5] });
+  });
+  it('is the other way round where less is better', () => {
+    const meet = meetOf(2, [round({ goal: { kind: 'quickest-to', distance: 6 } })]);
+    expect(placesWith(meet, standing([result(0, 0, { distance: 9, time: 4 }), result(1, 0, { distance: 7, time: 3 })]))).toEqual({
+      1: [1, 10],
+      0: [2, 7],
+    });
+  });
+});
+
+describe('results', () => {
+  it('are corrected by others that name them; the last stands, and what stood before is kept; taken back it stands no more', () => {
+    const first = result(0, 0, { distance: 8 });
+    const second = result(0, 0, { distance: 9 }, { corrects: first.id, why: 'tape slipped' });
+    const third = result(0, 0, { kind: 'void' }, { corrects: second.id, why: 'wrong car' });
+    const other = result(0, 0, { distance: 8.5 }, { corrects: first.id, why: 'read again' });
+    expect(standingResults([first, second]).map(({ id, before }) => [id, before.map((one) => one.id)])).toEqual([[second.id, [first.id]]]);
+    expect(standingResults([first, second, third])).toEqual([]);
+    // Two officials at once: the later stands, nothing is lost.
+    expect(standingResults([other, second, first])[0]).toMatchObject({ id: other.id, before: [{ id: second.id }, { id: first.id }] });
+    expect(distanceOf({ kind: 'ran', distance: 8, second: 8.4 })).toBeCloseTo(8.2, 12);
+  });
+  it('one run written down twice counts once', () => {
+    const twice = standingResults([result(0, 0, { distance: 8 }), result(0, 0, { distance: 8.1 })]);
+    expect(twice).toHaveLength(1);
+    expect(twice[0]!.before).toHaveLength(1);
+  });
+});
+
+describe('the standings', () => {
+  it('add up the rounds, drop the worst, give points for style, and go by first places where alike', () => {
+    const rounds = [round({ points: [10, 6, 2] }), round({ points: [10, 6, 2] }), round({ points: [10, 6, 2] })];
+    const of = (entry: number, index: number, distance: number) => result(entry, 0, { distance }, { round: index });
+    const results = standing([
+      of(0, 0, 9),
+      of(1, 0, 8),
+      of(2, 0, 7),
+      of(0, 1, 7),
+      of(1, 1, 9),
+      of(2, 1, 8),
+      of(0, 2, 7),
+      of(1, 2, 8),
+      of(2, 2, 9),
+    ]);
+    const told = (meet: Meet) => standingsOf(meet, results).map(({ entry, place, total }) => [Number(entry.id.slice(-1)), place, total]);
+    // 10 + 2 + 2, 6 + 10 + 6, 2 + 6 + 10.
+    expect(told(meetOf(3, rounds))).toEqual([
+      [1, 1, 22],
+      [2, 2, 18],
+      [0, 3, 14],
+    ]);
+    // Without the worst round: 10 + 2, 10 + 6, 6 + 10; alike, the second and third have one first place and one second each.
+    expect(told(meetOf(3, rounds, { drops: 1 }))).toEqual([
+      [1, 1, 16],
+      [2, 1, 16],
+      [0, 3, 12],
+    ]);
+    const styled = meetOf(3, rounds, { style: 5 });
+    expect(
+      standingsOf({ ...styled, entries: styled.entries.map((entry, i) => ({ ...entry, style: i === 0 ? 9 : 0 })) }, results)[1],
+    ).toMatchObject({ total: 19, style: 5 });
+  });
+  it('leave out who is out', () => {
+    const meet = meetOf(2, [round()]);
+    expect(
+      standingsOf({ ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, isOut: i === 0 })) }, standing(ran(0, 9), ran(1, 8))).map(
+        ({ place }) => place,
+      ),
+    ).toEqual([1]);
+  });
+  it('have medals', () => {
+    const meet = meetOf(2, [round()]);
+    const expected = { ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, predicted: i === 0 ? 20 : 8.2 })) };
+    const medals = medalsOf(
+      expected,
+      standing([
+        result(0, 0, { distance: 9, drift: 1, time: 5 }),
+        result(1, 0, { distance: 4, drift: 0.1 }),
+        result(1, 1, { distance: 8 }),
+      ]),
+    );
+    expect(Object.fromEntries(medals.map(({ what, entry }) => [what, Number(entry.slice(-1))]))).toEqual({
+      furthest: 0,
+      quickest: 0,
+      straightest: 1,
+      'best-predicted': 1,
+      'most-improved': 1,
+    });
+  });
+});
+
+describe('the order of running', () => {
+  it('gives each of 60 cars each lane alike within one over 5 rounds, every run once, and none twice in a row', () => {
+    for (const lanes of [1, 2, 3, 4, 6]) {
+      const meet = meetOf(
+        60,
+        Array.from({ length: 5 }, () => round({ runs: 2 })),
+        { lanes },
+      );
+      const heats = orderOf(meet);
+      const counts = new Map<string, number[]>();
+      const made = new Set<string>();
+      heats.forEach(({ cars, round: index, run }, i) => {
+        expect(new Set(cars.map(({ lane }) => lane)).size).toBe(cars.length);
+        for (const { entry, lane } of cars) {
+          counts.set(entry, (counts.get(entry) ?? Array.from({ length: lanes }, () => 0)).with(lane, (counts.get(entry)?.[lane] ?? 0) + 1));
+          made.add(`${entry} ${index} ${run}`);
+          if (i > 0) expect(heats[i - 1]!.cars.some((before) => before.entry === entry)).toBe(false);
+        }
+      });
+      expect(made.size).toBe(60 * 5 * 2);
+      for (const lane of counts.values()) expect(Math.max(...lane) - Math.min(...lane)).toBeLessThanOrEqual(1);
+    }
+  });
+  it('is drawn: the same seed draws the same, another another, and nobody is lost', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 60 }), fc.nat(), (count, seed) => {
+        const list = Array.from({ length: count }, (_, i) => i);
+        expect(drawn(list, seed)).toEqual(drawn(list, seed));
+        expect([...drawn(list, seed)].toSorted((a, b) => a - b)).toEqual(list);
+      }),
+    );
+    expect(drawn([1, 2, 3, 4, 5, 6, 7, 8], 1)).not.toEqual(drawn([1, 2, 3, 4, 5, 6, 7, 8], 2));
+  });
+  it('knows what is next', () => {
+    const meet = meetOf(4, [round({ runs: 1 })], { lanes: 2 });
+    const heats = orderOf(meet);
+    expect(heatsLeft(heats, [])).toHaveLength(2);
+    const [first] = heats;
+    expect(heatsLeft(heats, [{ entry: first!.cars[0]!.entry, round: 0, run: 0 }])[0]).toEqual(first);
+    expect(
+      heatsLeft(
+        heats,
+        first!.cars.map(({ entry }) => ({ entry, round: 0, run: 0 })),
+      ),
+    ).toEqual([heats[1]]);
+  });
+});

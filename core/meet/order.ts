@@ -1,0 +1,59 @@
+import { mulberry } from '../numerics/low-discrepancy.ts';
+import type { Meet } from './meet.ts';
+
+/** Cars that run at once: who is in which lane. */
+export interface Heat {
+  readonly round: number;
+  readonly run: number;
+  /** Of that run, counted from 0. */
+  readonly heat: number;
+  readonly cars: readonly { readonly entry: string; readonly lane: number }[];
+}
+
+/** A list in an order drawn by a seed (Fisher and Yates): the same seed draws the same. */
+export function drawn<T>(list: readonly T[], seed: number): readonly T[] {
+  const random = mulberry(seed);
+  const made = [...list];
+  for (let i = made.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [made[i], made[j]] = [made[j]!, made[i]!];
+  }
+  return made;
+}
+
+/**
+ * All heats of a meet in the order they run. The entries are drawn once; heats are as many of them as there are lanes, one after the other, so
+ * that no car runs twice in a row where there are two heats or more. From one run to the next each car moves on by a lane: over any number
+ * of runs it has each lane alike, to within one.
+ */
+export function orderOf({ entries, seed, lanes, brief }: Pick<Meet, 'entries' | 'seed' | 'lanes' | 'brief'>): readonly Heat[] {
+  const running = drawn(
+    entries.filter(({ isOut }) => !isOut).map(({ id }) => id),
+    seed,
+  );
+  const heats: Heat[] = [];
+  let turn = 0;
+  brief.rounds.forEach(({ runs }, round) => {
+    for (let run = 0; run < runs; run++, turn++)
+      for (let first = 0, heat = 0; first < running.length; first += lanes, heat++)
+        heats.push({
+          round,
+          run,
+          heat,
+          cars: running
+            .slice(first, first + lanes)
+            .map((entry, i) => ({ entry, lane: (first + i + turn) % lanes }))
+            .toSorted((a, b) => a.lane - b.lane),
+        });
+  });
+  return heats;
+}
+
+/** Heats that are still to run, wholly or in part: the first is next, the second on deck. */
+export function heatsLeft(
+  heats: readonly Heat[],
+  made: readonly { readonly entry: string; readonly round: number; readonly run: number }[],
+): readonly Heat[] {
+  const done = new Set(made.map(({ entry, round, run }) => `${entry} ${round} ${run}`));
+  return heats.filter(({ round, run, cars }) => cars.some(({ entry }) => !done.has(`${entry} ${round} ${run}`)));
+}

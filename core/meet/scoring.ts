@@ -1,0 +1,269 @@
+import type { Round } from '../brief/brief.ts';
+import type { Goal } from '../brief/goal.ts';
+import { goalRecord, wayWithin } from '../brief/goals.ts';
+import { curvatureFromDrift } from '../predict/straightness.ts';
+import { distanceOf, type Entry, type Meet, type MeetOutcome, type StandingResult } from './meet.ts';
+
+/** What a run comes to by its round's goal, SI; at least that where it hit the wall. */
+export interface RunValue {
+  readonly value: number;
+  readonly atLeast: boolean;
+}
+
+/** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do what is asked. */
+export function valueOfRun(goal: Goal, outcome: MeetOutcome): RunValue | null {
+  if (outcome.kind !== 'ran') return null;
+  const distance = distanceOf(outcome);
+  const { atLeast = false, time, drift = 0, load = 0, height } = outcome;
+  const exactly = (value: number | null | undefined): RunValue | null =>
+    value === null || value === undefined ? null : { value, atLeast: false };
+  const far = (value: number): RunValue => ({ value, atLeast });
+  switch (goal.kind) {
+    case 'quickest-to':
+      return exactly(time);
+    case 'highest-edge':
+      return exactly(height);
+    default:
+  }
+  if (distance === null) return null;
+  switch (goal.kind) {
+    case 'furthest':
+      return far(distance);
+    case 'at-least':
+      return distance >= goal.distance ? far(distance) : null;
+    case 'closest-to':
+      // Beyond the wall nobody knows how far: it is off by that much at least.
+      return { value: Math.abs(distance - goal.distance), atLeast: atLeast && distance >= goal.distance };
+    case 'straightest':
+      return far(distance - Math.abs(drift));
+    case 'within-lane':
+      return far(Math.min(distance, wayWithin(Math.abs(curvatureFromDrift(drift, Math.max(distance, 0.01))), goal.width / 2)));
+    case 'through-gap':
+      return distance >= goal.distance && Math.abs(drift) <= goal.width / 2 ? exactly(Math.abs(drift)) : null;
+    case 'carry':
+      return distance >= goal.distance ? exactly(load) : null;
+    case 'load-distance':
+      return far(load * distance);
+    case 'speed-and-distance':
+      return far(distance + (time === undefined ? 0 : (goal.weight * goal.distance) / time));
+  }
+}
+
+/** What an entry's runs of a round come to. */
+export interface RoundScore {
+  readonly entry: string;
+  /** Null where no run counts. */
+  readonly score: RunValue | null;
+  /** Its runs that count, the best first; for ties. */
+  readonly runs: readonly number[];
+  /** Runs of it that were written down, whether they count or not. */
+  readonly made: number;
+}
+
+/** Whether the first of two values is the better one by a goal; 0 where they are alike. */
+const comparison = (goal: Goal): ((a: number, b: number) => number) => (goalRecord(goal).isLess ? (a, b) => a - b : (a, b) => b - a);
+
+/** What the runs of one entry in a round come to: the best, the mean or the sum of those that count. A mean or sum with a wall in it is at least that. */
+export function scoreOfRound(
+  round: Pick<Round, 'goal' | 'counts' | 'runs'>,
+  entry: string,
+  results: readonly StandingResult[],
+): RoundScore {
+  const own = results.filter(({ result }) => result.entry === entry && result.run < round.runs);
+  const values = own.flatMap(({ result }) => valueOfRun(round.goal, result.outcome) ?? []);
+  const better = comparison(round.goal);
+  const inOrder = values.toSorted((a, b) => better(a.value, b.value));
+  const sum = values.reduce((all, { value }) => all + value, 0);
+  const atLeast = values.some((one) => one.atLeast);
+  const score =
+    values.length === 0
+      ? null
+      : round.counts === 'best'
+        ? inOrder[0]!
+        : { value: round.counts === 'mean' ? sum / values.length : sum, atLeast };
+  return { entry, score, runs: inOrder.map(({ value }) => value), made: own.length };
+}
+
+/** An entry's place in a round. */
+export interface RoundPlace extends RoundScore {
+  /** From 1; shared where alike; null where no run counts. */
+  readonly place: number | null;
+  readonly points: number;
+}
+
+/** Values nearer than so much, as a share, are alike: a tape tells no more. */
+const ALIKE = 1e-9;
+
+/**
+ * Places of a round. Alike, entries share a place, or the next best run tells, or a run-off does (a run beyond the round's own number).
+ * Entries that share places share their points: the mean of what the places give (common practice).
+ */
+export function placesOfRound(
+  meet: Pick<Meet, 'brief'>,
+  index: number,
+  entries: readonly string[],
+  results: readonly StandingResult[],
+): readonly RoundPlace[] {
+  const round = meet.brief.rounds[index]!;
+  const { ties } = meet.brief.rules;
+  const better = comparison(round.goal);
+  const ofRound = results.filter(({ result }) => result.round === index);
+  const isAlike = (a: number, b: number): boolean => Math.abs(a - b) <= ALIKE * Math.max(Math.abs(a), Math.abs(b), 1e-12);
+  const runOff = (entry: string): number | null => {
+    const own = ofRound
+      .filter(({ result }) => result.entry === entry && result.run >= round.runs)
+      .toSorted((a, b) => b.result.run - a.result.run);
+    return own.length > 0 ? (valueOfRun(round.goal, own[0]!.result.outcome)?.value ?? null) : null;
+  };
+  const compared = (a: RoundScore, b: RoundScore): number => {
+    if (!a.score || !b.score) return Number(a.score === null) - Number(b.score === null);
+    if (!isAlike(a.score.value, b.score.value)) return better(a.score.value, b.score.value);
+    if (ties === 'next-best')
+      for (let i = 0; i < Math.max(a.runs.length, b.runs.length); i++) {
+        const [own, other] = [a.runs[i], b.runs[i]];
+        if (own === undefined || other === undefined) return Number(own === undefined) - Number(other === undefined);
+        if (!isAlike(own, other)) return better(own, other);
+      }
+    if (ties === 'run-off') {
+      const [own, other] = [runOff(a.entry), runOff(b.entry)];
+      if (own !== null && other !== null && !isAlike(own, other)) return better(own, other);
+    }
+    return 0;
+  };
+  const scores = entries.map((entry) => scoreOfRound(round, entry, ofRound)).toSorted(compared);
+  return scores.map((score): RoundPlace => {
+    if (score.score === null) return { ...score, place: null, points: 0 };
+    const first = scores.findIndex((other) => compared(other, score) === 0);
+    const shared = scores.filter((other) => other.score !== null && compared(other, score) === 0).length;
+    const points = Array.from({ length: shared }, (_, i) => round.points[first + i] ?? 0).reduce((sum, one) => sum + one, 0) / shared;
+    return { ...score, place: first + 1, points };
+  });
+}
+
+/** Whether entries that lead a round alike have to run off against each other. */
+export const runOffsOf = (meet: Pick<Meet, 'brief'>, index: number, places: readonly RoundPlace[]): readonly (readonly string[])[] => {
+  if (meet.brief.rules.ties !== 'run-off') return [];
+  const groups = new Map<number, string[]>();
+  for (const { place, entry, made } of places)
+    if (place !== null && made >= meet.brief.rounds[index]!.runs) groups.set(place, [...(groups.get(place) ?? []), entry]);
+  return [...groups.values()].filter((group) => group.length > 1);
+};
+
+/** An entry in the whole meet. */
+export interface Standing {
+  readonly entry: Entry;
+  readonly place: number;
+  readonly total: number;
+  /** Points of each round, in their order, and which of them are dropped. */
+  readonly rounds: readonly { readonly place: RoundPlace | null; readonly points: number; readonly isDropped: boolean }[];
+  readonly style: number;
+}
+
+/** Whether a meet goes by points at all; without any in its brief the only round's own places count. */
+const hasPoints = ({ brief }: Meet): boolean => brief.rounds.some(({ points }) => points.length > 0);
+
+/**
+ * The standings: points of all rounds but each entry's worst that are dropped, and those for style. Alike, whoever has more first places
+ * stands before, then more second ones, and so on; else the place is shared.
+ */
+export function standingsOf(meet: Meet, results: readonly StandingResult[]): readonly Standing[] {
+  const ids = meet.entries.filter(({ isOut }) => !isOut).map(({ id }) => id);
+  const places = meet.brief.rounds.map((_, index) => {
+    const list = placesOfRound(meet, index, ids, results);
+    // Without points for places the first of so many has that many.
+    const bare = hasPoints(meet) ? list : list.map((one) => ({ ...one, points: one.place === null ? 0 : ids.length - one.place + 1 }));
+    return new Map(bare.map((one) => [one.entry, one]));
+  });
+  const run = places.map((round) => [...round.values()].some(({ made }) => made > 0));
+  const rows = meet.entries
+    .filter(({ isOut }) => !isOut)
+    .map((entry) => {
+      const rounds = places.map((round) => ({ place: round.get(entry.id) ?? null, points: round.get(entry.id)?.points ?? 0 }));
+      // A round that has not begun yet is nobody's worst.
+      const worst = rounds
+        .map(({ points }, i) => ({ points, i }))
+        .filter(({ i }) => run[i])
+        .toSorted((a, b) => a.points - b.points)
+        .slice(0, Math.min(meet.drops, Math.max(0, run.filter(Boolean).length - 1)));
+      const dropped = new Set(worst.map(({ i }) => i));
+      const style = Math.min(entry.style ?? 0, meet.style);
+      const total = rounds.reduce((sum, { points }, i) => sum + (dropped.has(i) ? 0 : points), 0) + style;
+      return { entry, style, total, rounds: rounds.map((one, i) => ({ ...one, isDropped: dropped.has(i) })) };
+    });
+  const firsts = (row: (typeof rows)[number], place: number): number =>
+    row.rounds.filter((one) => !one.isDropped && one.place?.place === place).length;
+  const compared = (a: (typeof rows)[number], b: (typeof rows)[number]): number => {
+    if (Math.abs(a.total - b.total) > 1e-9) return b.total - a.total;
+    for (let place = 1; place <= rows.length; place++)
+      if (firsts(a, place) !== firsts(b, place)) return firsts(b, place) - firsts(a, place);
+    return 0;
+  };
+  const inOrder = rows.toSorted(compared);
+  return inOrder.map((row) => ({ ...row, place: inOrder.findIndex((other) => compared(other, row) === 0) + 1 }));
+}
+
+/** A medal: for what, who has it, and the figure. */
+export interface Medal {
+  readonly what: 'furthest' | 'quickest' | 'straightest' | 'best-predicted' | 'most-improved';
+  readonly entry: string;
+  readonly value: number;
+}
+
+/** Medals besides the places: the furthest and quickest run, the least drift over its way, the crew that came nearest to what it expected, and who gained most from its first run to its best. */
+export function medalsOf(meet: Meet, results: readonly StandingResult[]): readonly Medal[] {
+  const ran = results.filter(
+    ({ result }) => result.outcome.kind === 'ran' && meet.entries.some(({ id, isOut }) => id === result.entry && !isOut),
+  );
+  const best = (what: Medal['what'], found: readonly (readonly [entry: string, value: number])[], isLess: boolean): Medal[] => {
+    const [first] = found.toSorted(([, a], [, b]) => (isLess ? a - b : b - a));
+    return first ? [{ what, entry: first[0], value: first[1] }] : [];
+  };
+  const far = ran.flatMap(({ result }) => {
+    const distance = distanceOf(result.outcome);
+    return distance === null ? [] : [{ entry: result.entry, distance, outcome: result.outcome, at: result.at }];
+  });
+  const byEntry = grouped(far);
+  return [
+    ...best(
+      'furthest',
+      far.map(({ entry, distance }) => [entry, distance] as const),
+      false,
+    ),
+    ...best(
+      'quickest',
+      ran.flatMap(({ result }) => (result.outcome.time === undefined ? [] : [[result.entry, result.outcome.time] as const])),
+      true,
+    ),
+    ...best(
+      'straightest',
+      far.flatMap(({ entry, distance, outcome }) =>
+        outcome.drift === undefined || distance <= 0 ? [] : [[entry, Math.abs(outcome.drift) / distance] as const],
+      ),
+      true,
+    ),
+    ...best(
+      'best-predicted',
+      meet.entries.flatMap(({ id, predicted }) => {
+        const own = byEntry.get(id)?.filter(({ outcome }) => !outcome.atLeast) ?? [];
+        return predicted === undefined || own.length === 0
+          ? []
+          : [[id, Math.min(...own.map(({ distance }) => Math.abs(distance - predicted) / predicted))] as const];
+      }),
+      true,
+    ),
+    ...best(
+      'most-improved',
+      [...byEntry].flatMap(([entry, own]) => {
+        const inOrder = own.toSorted((a, b) => a.at.localeCompare(b.at));
+        const gain = Math.max(...own.map(({ distance }) => distance)) / Math.max(inOrder[0]!.distance, 0.01) - 1;
+        return own.length > 1 && gain > 0 ? [[entry, gain] as const] : [];
+      }),
+      false,
+    ),
+  ];
+}
+function grouped<T extends { readonly entry: string }>(list: readonly T[]): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const one of list) groups.set(one.entry, [...(groups.get(one.entry) ?? []), one]);
+  return groups;
+}

@@ -1,0 +1,138 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { Meet, MeetResult } from '../core/meet/meet.ts';
+import { brief, serve, type Served } from './testing.ts';
+
+const meetId = crypto.randomUUID();
+const entry = crypto.randomUUID();
+const meet: Meet = {
+  format: 'nimble-axle/meet',
+  version: 1,
+  name: 'Skerrow Lull Trophy',
+  date: '2026-11-21',
+  brief,
+  seed: 7,
+  lanes: 2,
+  drops: 0,
+  style: 0,
+  change: 'Nothing between rounds.',
+  entries: [
+    {
+      id: entry,
+      crew: 'the night watch',
+      car: 'Limpet',
+      carId: null,
+      showsPrediction: true,
+      measured: { length: null, width: null, height: null, mass: null, bands: null },
+      style: null,
+      isOut: false,
+    },
+  ],
+};
+const result = (more: Partial<MeetResult> = {}): MeetResult => ({
+  format: 'nimble-axle/meet-result',
+  version: 1,
+  meet: meetId,
+  entry,
+  round: 0,
+  run: 0,
+  lane: 0,
+  at: '2026-11-21T18:00:00.000Z',
+  by: 'the harbour office',
+  outcome: { kind: 'ran', distance: 8.4 },
+  corrects: null,
+  why: '',
+  ...more,
+});
+
+let served: Served;
+beforeEach(async () => {
+  served = serve();
+  expect((await served.put(`/meets/${meetId}`, { baseVersion: 0, meet })).status).toBe(200);
+});
+const write = (id: string, content: MeetResult) => served.put(`/meets/${meetId}/results/${id}`, { baseVersion: 0, result: content });
+
+describe('meets', () => {
+  it('are kept, removed and brought back; a stale write is told both', async () => {
+    expect((await served.get('/meets')).body).toMatchObject([{ id: meetId, meet }]);
+    const later = { ...meet, lanes: 3 };
+    expect((await served.put(`/meets/${meetId}`, { baseVersion: 1, meet: later })).body).toMatchObject({ version: 2 });
+    const stale = await served.put(`/meets/${meetId}`, { baseVersion: 1, meet });
+    expect([stale.status, stale.body]).toEqual([
+      409,
+      expect.objectContaining({ current: expect.objectContaining({ meet: later }), yours: meet }),
+    ]);
+    await served.remove(`/meets/${meetId}`);
+    expect((await served.get('/removed')).body).toMatchObject([{ what: 'meet', name: meet.name }]);
+    await served.post(`/meets/${meetId}/restore`);
+    expect((await served.get(`/meets/${meetId}`)).body).toMatchObject({ version: 2 });
+  });
+  it.each([
+    [{ lanes: 0 }, 'lanes'],
+    [{ date: 'soon' }, 'date'],
+    [{ brief: { ...brief, rounds: [{ ...brief.rounds[0]!, floor: 'nowhere' }] } }, 'brief.rounds[0].floor'],
+    [{ entries: [{ ...meet.entries[0]!, crew: ' ' }] }, 'entries[0].crew'],
+  ])('%o is refused with the key named', async (change, key) => {
+    const answer = await served.put(`/meets/${crypto.randomUUID()}`, { baseVersion: 0, meet: { ...meet, ...change } });
+    expect(answer.status).toBe(422);
+    expect((answer.body as { faults: { path: string }[] }).faults.map(({ path }) => path)).toContain(key);
+  });
+});
+
+describe('results of a meet', () => {
+  it('stand one by one in the order they came; sent again they are stored once', async () => {
+    const [first, second] = [crypto.randomUUID(), crypto.randomUUID()];
+    await write(first, result());
+    await write(first, result());
+    await write(second, result({ corrects: first, why: 'tape slipped', outcome: { kind: 'ran', distance: 8.9 } }));
+    const { body } = await served.get(`/meets/${meetId}/results`);
+    expect((body as { id: string }[]).map(({ id }) => id)).toEqual([first, second]);
+  });
+  it('belong to the meet in their address, which is there', async () => {
+    const other = await write(crypto.randomUUID(), result({ meet: crypto.randomUUID() }));
+    expect([other.status, (other.body as { faults: { path: string }[] }).faults[0]!.path]).toEqual([422, 'result.meet']);
+    const nowhere = crypto.randomUUID();
+    expect(
+      (await served.put(`/meets/${nowhere}/results/${crypto.randomUUID()}`, { baseVersion: 0, result: result({ meet: nowhere }) })).status,
+    ).toBe(404);
+    expect((await served.get(`/meets/${nowhere}/results`)).status).toBe(404);
+  });
+  it('are told to every page that follows', async () => {
+    const { url, close } = await served.listen();
+    try {
+      const heard = await fetch(`${url}/meets/live`);
+      const reader = heard.body!.pipeThrough(new TextDecoderStream()).getReader();
+      await fetch(`${url}/meets/${meetId}/results/${crypto.randomUUID()}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ baseVersion: 0, result: result() }),
+      });
+      let text = '';
+      while (!text.includes('written')) text += (await reader.read()).value ?? '';
+      expect(text).toContain(meetId);
+      await reader.cancel();
+    } finally {
+      close();
+    }
+  });
+  it('go through an archive with their meet', async () => {
+    const id = crypto.randomUUID();
+    await write(id, result());
+    const zip = await served.api
+      .get('/api/archive')
+      .set('Host', '127.0.0.1')
+      .buffer(true)
+      .parse((response, done) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () => done(null, Buffer.concat(chunks)));
+      });
+    const empty = serve();
+    const answer = await empty.api
+      .post('/api/archive?take')
+      .set('Host', '127.0.0.1')
+      .type('application/zip')
+      .send(zip.body as Buffer);
+    expect(answer.body).toMatchObject({ taken: { meet: 1, result: 1 }, faulty: 0 });
+    expect((await empty.get(`/meets/${meetId}/results`)).body).toMatchObject([{ id, result: result() }]);
+  });
+});
