@@ -4,6 +4,7 @@ import BriefIcon from '@mui/icons-material/AssignmentOutlined';
 import BuildIcon from '@mui/icons-material/HandymanOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
 import BenchIcon from '@mui/icons-material/StraightenOutlined';
+import MeetIcon from '@mui/icons-material/EmojiEventsOutlined';
 import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
@@ -58,6 +59,7 @@ export function Rail() {
       {car && <Station to={`/cars/${car}/build`} label="Build" icon={<BuildIcon />} />}
       {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
       {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
+      <Station to="/meets" label="Meet" icon={<MeetIcon />} />
       <SchemeSwitch />
     </nav>
   );

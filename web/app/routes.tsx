@@ -30,6 +30,13 @@ export const router = createBrowserRouter([
       },
       { path: 'cars/:carId/tune', lazy: async () => ({ Component: (await import('../stations/tune/tune-page.tsx')).TunePage }) },
       { path: 'cars/:carId/brief', lazy: async () => ({ Component: (await import('../stations/brief/car-brief-page.tsx')).CarBriefPage }) },
+      { path: 'meets', lazy: async () => ({ Component: (await import('../stations/meet/meets-page.tsx')).MeetsPage }) },
+      { path: 'meets/:meetId', lazy: async () => ({ Component: (await import('../stations/meet/meet-page.tsx')).MeetPage }) },
+      { path: 'meets/:meetId/board', lazy: async () => ({ Component: (await import('../stations/meet/board-page.tsx')).BoardPage }) },
+      {
+        path: 'meets/:meetId/print',
+        lazy: async () => ({ Component: (await import('../stations/meet/meet-print-page.tsx')).MeetPrintPage }),
+      },
       { path: 'briefs', lazy: async () => ({ Component: (await import('../stations/brief/briefs-page.tsx')).BriefsPage }) },
       { path: 'briefs/:briefId', lazy: async () => ({ Component: (await import('../stations/brief/brief-page.tsx')).BriefPage }) },
       { path: '*', element: <NotFoundScreen /> },

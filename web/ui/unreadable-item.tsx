@@ -7,7 +7,7 @@ import { download } from './file-exchange.ts';
 
 interface UnreadableItemProps {
   /** What it should be. */
-  readonly what: 'version' | 'part';
+  readonly what: 'version' | 'part' | 'meet';
   readonly item: Unreadable;
   readonly onRemove: () => void;
 }

@@ -3,7 +3,7 @@ import { startTransition, Suspense, useState } from 'react';
 import { useGetSharingQuery } from '../../app/api.ts';
 import { later } from '../../ui/later.ts';
 
-const ShareDrawer = later(() => import('./share-drawer.tsx'));
+const ShareDrawer = later(() => import('../../devices/share-drawer.tsx'));
 
 /** Opens the way for phones to join; not shown on a phone that did. */
 export function LetPhoneJoin() {

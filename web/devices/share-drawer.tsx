@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { QRCodeSVG } from 'qrcode.react';
-import { problemLine, useBeginSharingMutation, useEndSharingMutation, useGetSharingQuery } from '../../app/api.ts';
-import plain from '../../ui/plain.module.css';
-import { SideDrawer } from '../../ui/side-drawer.tsx';
-import styles from './track.module.css';
+import { problemLine, useBeginSharingMutation, useEndSharingMutation, useGetSharingQuery } from '../app/api.ts';
+import plain from '../ui/plain.module.css';
+import { SideDrawer } from '../ui/side-drawer.tsx';
+import styles from './devices.module.css';
 
 /** ms between looks at how many have joined. */
 const LOOK = 2000;

@@ -1,0 +1,63 @@
+import type { Goal } from '../brief/goal.ts';
+import { goalRecord } from '../brief/goals.ts';
+import { printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import type { MeetOutcome, StandingResult } from './meet.ts';
+import { valueOfRun, type Medal, type RunValue } from './scoring.ts';
+
+/** A value by a goal as it was measured: `9.20 m`, `at least 18.5 m`. */
+export function valueWords(goal: Goal, { value, atLeast }: RunValue, units: UnitSystem): string {
+  const { quantity } = goalRecord(goal);
+  const figure =
+    quantity === 'kg·m'
+      ? `${Number(value.toPrecision(3))} kg·m`
+      : quantity === 'm + m/s'
+        ? `${Number(value.toFixed(2))}`
+        : printQuantity(value, quantity as Quantity, units);
+  return atLeast ? `at least ${figure}` : figure;
+}
+
+const NOT_RUN: Readonly<Record<Exclude<MeetOutcome['kind'], 'ran'>, string>> = {
+  broke: 'broke',
+  'no-start': 'did not start',
+  rule: 'broke a rule',
+  void: 'taken back',
+};
+
+/** What a run came to, in words: its value, or why it does not count. */
+export function outcomeWords(goal: Goal, outcome: MeetOutcome, units: UnitSystem): string {
+  if (outcome.kind !== 'ran') return outcome.kind === 'rule' && outcome.rule ? `broke a rule: ${outcome.rule}` : NOT_RUN[outcome.kind];
+  const value = valueOfRun(goal, outcome);
+  return value ? valueWords(goal, value, units) : 'does not count';
+}
+
+/** Who corrected a result and why, the newest first; empty where nobody did. */
+export const correctionWords = ({ result, before }: StandingResult): string =>
+  before.length === 0
+    ? ''
+    : result.corrects
+      ? `corrected by ${result.by || 'an official'}${result.why ? `: ${result.why}` : ''}`
+      : 'written down twice';
+
+export const MEDALS: Readonly<Record<Medal['what'], string>> = {
+  furthest: 'furthest',
+  quickest: 'quickest',
+  straightest: 'straightest',
+  'best-predicted': 'best predicted',
+  'most-improved': 'most improved',
+};
+
+/** What a medal is for, with its figure. */
+export function medalWords({ what, value }: Medal, units: UnitSystem): string {
+  switch (what) {
+    case 'furthest':
+      return printQuantity(value, 'distance', units);
+    case 'quickest':
+      return printQuantity(value, 'time', units);
+    case 'straightest':
+      return `${Number((100 * value).toPrecision(2))} cm off the line in each metre`;
+    case 'best-predicted':
+      return `within ${Number((100 * value).toPrecision(2))} % of what it expected`;
+    case 'most-improved':
+      return `${Math.round(100 * value)} % further than its first run`;
+  }
+}

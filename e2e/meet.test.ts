@@ -1,0 +1,168 @@
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import { PHONE } from './browser.ts';
+import { builder, downloadsOf, expectAccessible } from './builder.ts';
+import { setStage } from './stage.ts';
+
+const CARS = ['Kelp Runner', 'Slow Ferry', 'Tern', 'Limpet', 'Bobbin Eel'] as const;
+
+/** A meet of six cars on a brief of one round of one run each, made through the program’s own address; where it is. */
+async function meetOfSix(page: Page): Promise<string> {
+  return page.evaluate(async (cars) => {
+    const [{ brief }] = (await (await fetch('/api/briefs')).json()) as [{ brief: { rounds: object[]; rules: object } }];
+    const id = crypto.randomUUID();
+    const entries = [...cars, 'Gull'].map((car, i) => ({
+      id: crypto.randomUUID(),
+      crew: `crew ${i + 1}`,
+      car,
+      carId: null,
+      predicted: 12,
+      showsPrediction: true,
+      measured: { length: null, width: null, height: null, mass: null, bands: null },
+      style: null,
+      isOut: false,
+    }));
+    const round = { ...brief.rounds[0], name: 'Furthest', goal: { kind: 'furthest' }, runs: 1, points: [10, 7, 5, 3, 2, 1] };
+    const answer = await fetch(`/api/meets/${id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        baseVersion: 0,
+        meet: {
+          format: 'nimble-axle/meet',
+          version: 1,
+          name: 'Winter evening',
+          date: '2026-11-21',
+          brief: { ...brief, rounds: [round], rules: { ...brief.rules, ties: 'run-off' } },
+          seed: 7,
+          lanes: 2,
+          drops: 0,
+          style: 0,
+          change: '',
+          entries,
+        },
+      }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    return `/meets/${id}`;
+  }, CARS);
+}
+
+const textOf = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText.replaceAll('\u00a0', ' '));
+/** The cars that run now. */
+const now = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('form[aria-label^="Result of "]')].map((form) =>
+      form.getAttribute('aria-label')!.replace('Result of ', ''),
+    ),
+  );
+
+describe('a meet', () => {
+  const stage = setStage();
+
+  it('of six cars is run by two officials and a phone, one result corrected, a tie broken, and the board follows', async () => {
+    const first = await stage.open('/meets');
+    await builder(first).sees('A new meet');
+    await expectAccessible(first);
+    const path = await meetOfSix(first);
+    await first.goto(new URL(`${path}?view=run`, first.url()).href);
+    const harbour = builder(first);
+    await harbour.sees('Now: Furthest');
+    await harbour.type('Who writes it down', 'the harbour office');
+    await expectAccessible(first);
+    const board = await stage.open(`${path}/board`);
+    await builder(board).sees('Standings');
+    await expectAccessible(board);
+    const second = await stage.open(`${path}?view=run`);
+    const lull = builder(second);
+    await lull.sees('Now: Furthest');
+    const phone = await stage.open(`${path}?view=run`, PHONE);
+    await builder(phone).sees('Now: Furthest');
+    expect(await phone.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    await expectAccessible(phone);
+    // Two officials write down the two lanes of one heat at once.
+    const distances: Record<string, string> = {};
+    const writes = async (page: Page, car: string, metres: string): Promise<void> => {
+      distances[car] = metres;
+      const official = builder(page);
+      await page.bringToFront();
+      await official.type(`${car}: distance`, metres);
+      await official.press(`Write it down: ${car}`);
+    };
+    const heat = await now(first);
+    expect(heat).toHaveLength(2);
+    await writes(first, heat[0]!, '9.20');
+    await second.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, heat[0]!);
+    await writes(second, heat[1]!, '9.20');
+    // The next heat on a phone.
+    await phone.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, heat[1]!);
+    const third = await now(phone);
+    await writes(phone, third[0]!, '7.10');
+    await phone.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, third[0]!);
+    await builder(phone).press(`It broke: ${third[1]!}`);
+    await first.bringToFront();
+    await first.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, third[1]!);
+    const last = await now(first);
+    await writes(first, last[0]!, '6.5');
+    await first.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, last[0]!);
+    await writes(first, last[1]!, '5');
+    await harbour.sees('All runs are written down.');
+    // The two that lead alike run off.
+    await harbour.sees('Run-off: Furthest');
+    await writes(first, `${heat[0]!}, run-off`, '8');
+    await first.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}, run-off"]`), {}, heat[0]!);
+    await writes(first, `${heat[1]!}, run-off`, '8.5');
+    await harbour.seesNot('Run-off: Furthest');
+    await harbour.openTab('Standings');
+    await first.waitForFunction((car) => document.querySelector('table tbody tr')?.textContent?.includes(car), {}, heat[1]!);
+    await expectAccessible(first);
+    // One is corrected, with who and why; what stood before is kept.
+    await harbour.openTab('Results');
+    await harbour.press(`Correct: ${last[1]!}, Furthest, run 1`);
+    await harbour.type('Who corrects it', 'the harbour office');
+    await harbour.type('Why', 'tape slipped');
+    await harbour.type(`correction of ${last[1]!}, Furthest, run 1: distance`, '9.9');
+    await harbour.press(`Write it down: correction of ${last[1]!}, Furthest, run 1`);
+    await harbour.sees('corrected by the harbour office: tape slipped');
+    await harbour.sees('before: 5.00 m');
+    await expectAccessible(first);
+    await board.bringToFront();
+    await board.waitForFunction((car) => document.querySelector('table tbody tr')?.textContent?.includes(car), {}, last[1]!);
+    expect(await textOf(board)).toContain('9.90 m');
+    // Taken back it stands no more.
+    await first.bringToFront();
+    await harbour.press(`Take back: ${last[1]!}, Furthest, run 1`);
+    await harbour.openTab('Run');
+    await harbour.sees(`Now: Furthest`);
+    expect(await now(first)).toContain(last[1]!);
+    // A file of it opens elsewhere.
+    const taken = await downloadsOf(first);
+    await harbour.press('Save as a file');
+    const file = JSON.parse((await taken('.json')).toString()) as { format: string; results: unknown[] };
+    expect([file.format, file.results.length]).toEqual(['nimble-axle/meet', 10]);
+    await harbour.press('Save as CSV');
+    expect((await taken('.csv')).toString()).toContain('place,car,crew');
+    for (const page of [first, second, phone, board]) await page.close();
+  });
+
+  it('is made from a brief, cars enter from the Garage and are inspected', async () => {
+    const page = await stage.open('/meets');
+    const official = builder(page);
+    await official.press('Begin the meet');
+    await official.sees('Enter a car');
+    await official.type('Crew', 'the night watch');
+    await page.waitForFunction(() => document.body.innerText.includes('Or from the Garage'));
+    await official.pick('Or from the Garage', 'Kelp Runner');
+    await official.sees('the night watch');
+    await official.type('length of Kelp Runner, measured', '600 mm');
+    await official.sees('would pass');
+    await expectAccessible(page);
+    await official.openTab('How it counts');
+    await official.type('Worst rounds of each that do not count', '1');
+    await page.reload();
+    await official.sees('Worst rounds of each');
+    expect(await official.valueOf('Worst rounds of each that do not count')).toBe('1');
+    await expectAccessible(page);
+    await page.close();
+  });
+});

@@ -1,0 +1,115 @@
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import { Suspense, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { standingsOf } from '../../../core/meet/scoring.ts';
+import { NotFoundScreen } from '../../app/error-screen.tsx';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
+import { downloadJson, download, fileName } from '../../ui/file-exchange.ts';
+import { later } from '../../ui/later.ts';
+import plain from '../../ui/plain.module.css';
+import { EntriesView } from './entries-view.tsx';
+import styles from './meet.module.css';
+import { ResultsView } from './results-view.tsx';
+import { RulesView } from './rules-view.tsx';
+import { RunView } from './run-view.tsx';
+import { StandingsView } from './standings-view.tsx';
+import { useMeet, type OpenMeet } from './use-meet.ts';
+
+const ShareDrawer = later(() => import('../../devices/share-drawer.tsx'));
+
+const VIEWS = { entries: 'Entries', run: 'Run', standings: 'Standings', results: 'Results', rules: 'How it counts' } as const;
+type View = keyof typeof VIEWS;
+
+/** One meet: who is entered, who runs now, how it stands. */
+export function MeetPage() {
+  const meetId = useParams().meetId!;
+  const open = useMeet(meetId);
+  if (open.missing) return <NotFoundScreen />;
+  if (!open.meet) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the meet" />;
+  return <Opened meetId={meetId} open={open} />;
+}
+
+function Opened({ meetId, open }: { readonly meetId: string; readonly open: OpenMeet }) {
+  const [search, setSearch] = useSearchParams();
+  const [isSharing, setSharing] = useState(false);
+  const asked = search.get('view') as View | null;
+  const meet = open.meet!;
+  const view: View = asked && asked in VIEWS ? asked : 'entries';
+  const saveCsv = async (): Promise<void> => {
+    const { default: Papa } = await import('papaparse');
+    const { rounds } = meet.brief;
+    const rows = standingsOf(meet, open.results).map(({ place, entry, rounds: told, style, total }) => [
+      place,
+      entry.car,
+      entry.crew,
+      ...told.flatMap(({ place: one, points }) => [
+        one?.score?.value ?? '',
+        one?.score?.atLeast ? 'at least' : '',
+        one?.place ?? '',
+        points,
+      ]),
+      style,
+      total,
+    ]);
+    const head = [
+      'place',
+      'car',
+      'crew',
+      ...rounds.flatMap(({ name }) => [`${name}, SI`, `${name}, wall`, `${name}, place`, `${name}, points`]),
+      'style',
+      'points',
+    ];
+    download(`${fileName(meet.name)}.csv`, Papa.unparse([head, ...rows]), 'text/csv');
+  };
+  return (
+    <div className={styles.page}>
+      <header className={styles.head}>
+        <h1 className={plain.heading}>{meet.name}</h1>
+        <span className={`${plain.text} ${plain.muted}`}>{meet.date}</span>
+        <UnitSwitch />
+        <Button component={Link} to={`/meets/${meetId}/board`} variant="outlined">
+          The board
+        </Button>
+        <Button variant="outlined" onClick={() => setSharing(true)}>
+          Let a phone join
+        </Button>
+        <Button component={Link} to={`/meets/${meetId}/print`}>
+          Print
+        </Button>
+        <Button onClick={() => void saveCsv()}>Save as CSV</Button>
+        <Button
+          onClick={() =>
+            downloadJson(`${fileName(meet.name)}.json`, { ...meet, results: open.all.map(({ id, result }) => ({ id, result })) })
+          }
+        >
+          Save as a file
+        </Button>
+      </header>
+      <Tabs
+        value={view}
+        onChange={(_event, next: View) => setSearch({ view: next }, { replace: true })}
+        variant="scrollable"
+        aria-label="What of the meet"
+      >
+        {(Object.entries(VIEWS) as [View, string][]).map(([key, label]) => (
+          <Tab key={key} value={key} label={label} id={`meet-tab-${key}`} aria-controls="meet-view" />
+        ))}
+      </Tabs>
+      <div id="meet-view" role="tabpanel" aria-labelledby={`meet-tab-${view}`}>
+        {view === 'entries' && <EntriesView open={open} />}
+        {view === 'run' && <RunView open={open} />}
+        {view === 'standings' && <StandingsView open={open} />}
+        {view === 'results' && <ResultsView open={open} />}
+        {view === 'rules' && <RulesView open={open} />}
+      </div>
+      {isSharing && (
+        <Suspense fallback={null}>
+          <ShareDrawer onClose={() => setSharing(false)} />
+        </Suspense>
+      )}
+    </div>
+  );
+}

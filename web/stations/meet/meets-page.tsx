@@ -1,0 +1,162 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { Meet } from '../../../core/meet/meet.ts';
+import { faultLine } from '../../../core/fault-words.ts';
+import { problemLine, useListMeetsQuery, useRemoveMeetMutation, useSaveMeetMutation, useSaveResultMutation } from '../../app/api.ts';
+import { newId } from '../../app/new-id.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { toasted } from '../../app/toasts-slice.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { useBriefs } from '../../open-car/asked-design.ts';
+import { FileButton } from '../../ui/file-button.tsx';
+import plain from '../../ui/plain.module.css';
+import { TextEntry } from '../../ui/text-entry.tsx';
+import { UnreadableItem } from '../../ui/unreadable-item.tsx';
+import styles from './meet.module.css';
+
+const LANES = {
+  '1': 'one car at a time',
+  '2': 'two lanes',
+  '3': 'three lanes',
+  '4': 'four lanes',
+  '6': 'six lanes',
+  '8': 'eight lanes',
+} as const;
+
+/** All meets, and how a new one begins: from a brief, or from a file. */
+export function MeetsPage() {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { data } = useListMeetsQuery();
+  const briefs = useBriefs();
+  const [save] = useSaveMeetMutation();
+  const [saveResult] = useSaveResultMutation();
+  const [remove] = useRemoveMeetMutation();
+  const [name, setName] = useState('');
+  const [briefId, setBriefId] = useState('');
+  const [lanes, setLanes] = useState<keyof typeof LANES>('1');
+  const stored = briefs.find(({ id }) => id === briefId) ?? briefs[0];
+  const begin = async (meet: Meet): Promise<string | null> => {
+    const id = newId();
+    const answer = await save({ id, baseVersion: 0, content: meet });
+    if (!answer.error) return id;
+    dispatch(toasted(problemLine(answer.error), { tone: 'stop' }));
+    return null;
+  };
+  const beginNew = async (): Promise<void> => {
+    if (!stored) return;
+    const id = await begin({
+      format: 'nimble-axle/meet',
+      version: 1,
+      name: name || stored.brief.name,
+      date: new Date().toISOString().slice(0, 10),
+      brief: stored.brief,
+      seed: Math.floor(Math.random() * 1_000_000),
+      lanes: Number(lanes),
+      drops: 0,
+      style: 0,
+      change: '',
+      entries: [],
+    });
+    if (id) await navigate(`/meets/${id}`);
+  };
+  /** A meet from a file: its results come with it, each under an id of its own here. */
+  const openFile = async (file: File): Promise<void> => {
+    const { readJson, readMeet } = await import('../../../core/files/read.ts');
+    const read = readJson(await file.text(), readMeet);
+    if (read.kind === 'faulty')
+      return void dispatch(toasted(`${file.name} is not a meet this app can open: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
+    const { results = [], ...meet } = read.value;
+    const id = await begin(meet);
+    if (!id) return;
+    const ids = new Map(results.map((one) => [one.id, newId()]));
+    for (const { id: was, result } of results)
+      await saveResult({
+        meetId: id,
+        id: ids.get(was)!,
+        baseVersion: 0,
+        content: { ...result, meet: id, corrects: result.corrects === null ? null : (ids.get(result.corrects) ?? null) },
+      });
+    await navigate(`/meets/${id}`);
+  };
+  return (
+    <div className={styles.page}>
+      <header className={styles.head}>
+        <h1 className={plain.heading}>Meets</h1>
+        <FileButton label="Meet file" accept=".json,application/json" onFile={(file) => void openFile(file)}>
+          Open a meet file
+        </FileButton>
+      </header>
+      <div className={styles.view}>
+        <section aria-labelledby="new-meet" className={styles.card}>
+          <h2 id="new-meet" className={plain.heading}>
+            A new meet
+          </h2>
+          {briefs.length === 0 ? (
+            <p className={plain.text}>
+              A meet goes by a brief: what counts, on which floor, by which rules. <Link to="/briefs">Write one first.</Link>
+            </p>
+          ) : (
+            <>
+              <div className={styles.fields}>
+                <ChoiceSelect
+                  label="By the brief"
+                  value={stored!.id}
+                  options={Object.fromEntries(briefs.map(({ id, brief }) => [id, brief.name]))}
+                  onChange={setBriefId}
+                />
+                <TextEntry label="What it is called" value={name} placeholder={stored!.brief.name} maxLength={80} onChange={setName} />
+                <ChoiceSelect label="Lanes" value={lanes} options={LANES} onChange={setLanes} />
+              </div>
+              <div>
+                <Button variant="contained" onClick={() => void beginNew()}>
+                  Begin the meet
+                </Button>
+              </div>
+            </>
+          )}
+        </section>
+        <section aria-labelledby="meets-here" className={styles.part}>
+          <h2 id="meets-here" className={plain.heading}>
+            Meets that are here
+          </h2>
+          {data?.readable.length === 0 && <p className={`${plain.text} ${plain.muted}`}>None yet.</p>}
+          <div className={styles.cards}>
+            {data?.readable.map(({ id, meet }) => (
+              <div key={id} className={styles.card}>
+                <p className={plain.strong}>
+                  <Link to={`/meets/${id}`}>{meet.name}</Link>
+                </p>
+                <p className={`${plain.text} ${plain.muted}`}>
+                  {meet.date}, {meet.entries.length} {meet.entries.length === 1 ? 'entry' : 'entries'}, {meet.brief.rounds.length}{' '}
+                  {meet.brief.rounds.length === 1 ? 'round' : 'rounds'}
+                </p>
+                <div>
+                  <Button
+                    size="small"
+                    aria-label={`Remove ${meet.name}`}
+                    onClick={() =>
+                      void remove(id).then(({ error }) =>
+                        dispatch(
+                          error
+                            ? toasted(problemLine(error), { tone: 'stop' })
+                            : toasted(`${meet.name} was removed`, { undoing: { kind: 'meet', id } }),
+                        ),
+                      )
+                    }
+                  >
+                    Remove
+                  </Button>
+                </div>
+              </div>
+            ))}
+          </div>
+          {data?.unreadable.map((broken) => (
+            <UnreadableItem key={broken.id} what="meet" item={broken} onRemove={() => void remove(broken.id)} />
+          ))}
+        </section>
+      </div>
+    </div>
+  );
+}

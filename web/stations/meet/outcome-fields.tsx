@@ -1,0 +1,134 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
+import { goalRecord } from '../../../core/brief/goals.ts';
+import type { MeetOutcome } from '../../../core/meet/meet.ts';
+import { parseQuantity, unitOf, type Quantity } from '../../../core/units/quantity.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './meet.module.css';
+
+interface OutcomeFieldsProps {
+  readonly round: Round;
+  /** Names its fields: the car, or what is corrected. */
+  readonly of: string;
+  readonly onWrite: (outcome: MeetOutcome) => Promise<boolean>;
+}
+
+type Field = readonly [
+  key: 'distance' | 'second' | 'time' | 'drift' | 'load' | 'height',
+  label: string,
+  quantity: Quantity,
+  isNeeded: boolean,
+];
+
+/** What is measured of a run by its goal. */
+function fieldsOf({ goal }: Round): readonly Field[] {
+  const { marks, isSteered } = goalRecord(goal);
+  return [
+    ['distance', 'distance', 'distance', goal.kind !== 'quickest-to' && goal.kind !== 'highest-edge'],
+    ['second', 'measured by another', 'distance', false],
+    ...(marks ? [['time', 'time to the mark', 'time', goal.kind === 'quickest-to'] as const] : []),
+    ...(isSteered ? [['drift', 'off the line, right +', 'distance', goal.kind !== 'within-lane'] as const] : []),
+    ...(choosesLoad(goal) ? [['load', 'load carried', 'weight', true] as const] : []),
+    ...(goal.kind === 'highest-edge' ? [['height', 'highest twig', 'size', true] as const] : []),
+  ];
+}
+
+/** One run written down: what was measured, or why it does not count. */
+export function OutcomeFields({ round, of, onWrite }: OutcomeFieldsProps) {
+  const units = useUnits();
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
+  const [atLeast, setAtLeast] = useState(false);
+  const [problem, setProblem] = useState('');
+  const fields = fieldsOf(round);
+  const clear = (): void => {
+    setTyped({});
+    setAtLeast(false);
+    setProblem('');
+  };
+  const write = async (kind: MeetOutcome['kind'], more: Partial<MeetOutcome> = {}): Promise<void> => {
+    if (await onWrite({ kind, ...more })) clear();
+  };
+  const writeRun = (): void => {
+    const outcome: Record<string, number> = {};
+    for (const [key, label, quantity, isNeeded] of fields) {
+      const text = (typed[key] ?? '').trim();
+      if (text === '') {
+        if (isNeeded) return setProblem(`${label}: it is needed for this round.`);
+        continue;
+      }
+      const parsed = parseQuantity(text, quantity, units);
+      if (parsed.kind === 'unclear') return setProblem(`${label}: ${parsed.message}`);
+      outcome[key] = parsed.value;
+    }
+    void write('ran', { ...outcome, ...(atLeast && { atLeast }) });
+  };
+  return (
+    <form
+      className={styles.part}
+      aria-label={`Result of ${of}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        writeRun();
+      }}
+    >
+      <div className={styles.fields}>
+        {fields.map(([key, label, quantity]) => (
+          <label key={key} className={plain.text}>
+            {label}, {unitOf(quantity, units)}
+            <input
+              className={styles.field}
+              aria-label={`${of}: ${label}`}
+              inputMode="decimal"
+              autoComplete="off"
+              value={typed[key] ?? ''}
+              onChange={({ target }) => setTyped({ ...typed, [key]: target.value })}
+            />
+          </label>
+        ))}
+      </div>
+      {problem && (
+        <p role="alert" className={plain.text}>
+          ✕ {problem}
+        </p>
+      )}
+      <div className={styles.row}>
+        <Button type="submit" variant="contained" aria-label={`Write it down: ${of}`}>
+          Write it down
+        </Button>
+        <label className={plain.text}>
+          <input
+            type="checkbox"
+            checked={atLeast}
+            onChange={({ target }) => setAtLeast(target.checked)}
+            aria-label={`${of}: hit the wall`}
+          />{' '}
+          hit the wall: at least that
+        </label>
+        <Button size="small" onClick={() => void write('broke')} aria-label={`It broke: ${of}`}>
+          It broke
+        </Button>
+        <Button size="small" onClick={() => void write('no-start')} aria-label={`Did not start: ${of}`}>
+          Did not start
+        </Button>
+        <Button
+          size="small"
+          aria-label={`Broke a rule: ${of}`}
+          onClick={() =>
+            (typed.rule ?? '').trim() === '' ? setProblem('Name the rule that it broke.') : void write('rule', { rule: typed.rule!.trim() })
+          }
+        >
+          Broke a rule
+        </Button>
+        <input
+          className={styles.field}
+          aria-label={`${of}: which rule`}
+          placeholder="which rule"
+          value={typed.rule ?? ''}
+          onChange={({ target }) => setTyped({ ...typed, rule: target.value })}
+        />
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,96 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { StandingResult } from '../../../core/meet/meet.ts';
+import { correctionWords, outcomeWords } from '../../../core/meet/words.ts';
+import plain from '../../ui/plain.module.css';
+import { TextEntry } from '../../ui/text-entry.tsx';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './meet.module.css';
+import { OutcomeFields } from './outcome-fields.tsx';
+import type { OpenMeet } from './use-meet.ts';
+
+const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
+
+/** Every run that stands, the newest first: corrected with who and why, or taken back; what stood before is kept. */
+export function ResultsView({ open }: { readonly open: OpenMeet }) {
+  const units = useUnits();
+  const [corrected, setCorrected] = useState<StandingResult | null>(null);
+  const [why, setWhy] = useState('');
+  const [by, setBy] = useState('');
+  const meet = open.meet!;
+  const { rounds } = meet.brief;
+  const newest = open.results.toSorted((a, b) => b.result.at.localeCompare(a.result.at));
+  const carOf = (id: string): string => meet.entries.find((entry) => entry.id === id)?.car ?? '?';
+  const placeOf = ({ result: { entry, round, run, lane } }: StandingResult) => ({ entry, round, run, lane });
+  const takeBack = (one: StandingResult): void => void open.write(placeOf(one), { kind: 'void' }, by, { result: one, why: 'taken back' });
+  return (
+    <div className={styles.view}>
+      {newest.length === 0 && <p className={plain.text}>No run is written down yet.</p>}
+      <ul className={styles.part} style={{ listStyle: 'none', padding: 0, margin: 0 }}>
+        {newest.map((one) => {
+          const round = rounds[one.result.round];
+          const name = `${carOf(one.result.entry)}, ${round?.name ?? '?'}, run ${one.result.run + 1}`;
+          const told = correctionWords(one);
+          return (
+            <li key={one.id} className={styles.card}>
+              <div className={styles.row}>
+                <span className={plain.text}>
+                  {time.format(new Date(one.result.at))} · {name}:{' '}
+                  <strong>{round ? outcomeWords(round.goal, one.result.outcome, units) : '?'}</strong>
+                  {one.result.by && ` · ${one.result.by}`}
+                  {told && ` · ${told}`}
+                </span>
+                <Button
+                  size="small"
+                  aria-label={`Correct: ${name}`}
+                  aria-expanded={corrected?.id === one.id}
+                  onClick={() => setCorrected(corrected?.id === one.id ? null : one)}
+                >
+                  Correct
+                </Button>
+                <Button size="small" aria-label={`Take back: ${name}`} onClick={() => takeBack(one)}>
+                  Take back
+                </Button>
+              </div>
+              {one.before.length > 0 && round && (
+                <p className={`${plain.caption} ${plain.muted}`}>
+                  before:{' '}
+                  {one.before
+                    .map(
+                      ({ result }) =>
+                        `${outcomeWords(round.goal, result.outcome, units)} (${result.by || 'an official'}, ${time.format(new Date(result.at))})`,
+                    )
+                    .join('; ')}
+                </p>
+              )}
+              {corrected?.id === one.id && round && (
+                <>
+                  <div className={styles.fields}>
+                    <TextEntry label="Who corrects it" value={by} maxLength={80} onChange={setBy} />
+                    <TextEntry label="Why" value={why} maxLength={200} onChange={setWhy} />
+                  </div>
+                  {why.trim() === '' || by.trim() === '' ? (
+                    <p className={plain.text}>Say who and why, then what it was.</p>
+                  ) : (
+                    <OutcomeFields
+                      round={round}
+                      of={`correction of ${name}`}
+                      onWrite={async (outcome) => {
+                        const isWritten = await open.write(placeOf(one), outcome, by, { result: one, why });
+                        if (isWritten) {
+                          setCorrected(null);
+                          setWhy('');
+                        }
+                        return isWritten;
+                      }}
+                    />
+                  )}
+                </>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}

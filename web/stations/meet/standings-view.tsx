@@ -1,0 +1,64 @@
+import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
+import { MEDALS, medalWords, valueWords } from '../../../core/meet/words.ts';
+import plain from '../../ui/plain.module.css';
+import { Wide } from '../../ui/wide.tsx';
+import { WordTable } from '../../ui/word-table.tsx';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './meet.module.css';
+import type { OpenMeet } from './use-meet.ts';
+
+/** Points with a half where places are shared. */
+const points = (value: number): string => String(Number(value.toFixed(2)));
+
+/** The standings with how they came about, and the medals. */
+export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' | 'results'> }) {
+  const units = useUnits();
+  const meet = open.meet!;
+  const { rounds } = meet.brief;
+  const standings = standingsOf(meet, open.results);
+  const medals = medalsOf(meet, open.results);
+  const carOf = (id: string): string => meet.entries.find((entry) => entry.id === id)?.car ?? '?';
+  return (
+    <div className={styles.view}>
+      {standings.length === 0 ? (
+        <p className={plain.text}>Nobody is entered yet.</p>
+      ) : (
+        <Wide label="Standings">
+          <WordTable
+            head={['place', 'car', 'crew', ...rounds.map(({ name }) => name), ...(meet.style > 0 ? ['style'] : []), 'points']}
+            rows={standings.map(({ place, entry, rounds: told, style, total }) => [
+              String(place),
+              entry.car,
+              entry.crew,
+              ...told.map(({ place: one, points: gained, isDropped }, i) =>
+                one?.score
+                  ? `${valueWords(rounds[i]!.goal, one.score, units)} · ${one.place}${one.place === 1 ? 'st' : one.place === 2 ? 'nd' : one.place === 3 ? 'rd' : 'th'} · ${points(gained)}${isDropped ? ' (dropped)' : ''}`
+                  : '–',
+              ),
+              ...(meet.style > 0 ? [points(style)] : []),
+              points(total),
+            ])}
+          />
+        </Wide>
+      )}
+      <p className={`${plain.caption} ${plain.muted}`}>
+        Alike, places and their points are shared (the mean of what the places give)
+        {meet.brief.rules.ties === 'next-best'
+          ? ', unless the next best run tells'
+          : meet.brief.rules.ties === 'run-off'
+            ? ', unless a run-off tells'
+            : ''}
+        ; over all rounds more first places stand before
+        {meet.drops > 0 ? `; each car’s ${meet.drops} worst ${meet.drops === 1 ? 'round does' : 'rounds do'} not count` : ''}.
+      </p>
+      {medals.length > 0 && (
+        <section aria-labelledby="medals-title" className={styles.part}>
+          <h2 id="medals-title" className={plain.heading}>
+            Medals
+          </h2>
+          <WordTable rows={medals.map((medal) => [MEDALS[medal.what], `${carOf(medal.entry)}: ${medalWords(medal, units)}`])} />
+        </section>
+      )}
+    </div>
+  );
+}
