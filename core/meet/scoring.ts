@@ -130,14 +130,20 @@ export function placesOfRound(
     }
     return 0;
   };
-  const scores = entries.map((entry) => scoreOfRound(round, entry, ofRound)).toSorted(compared);
-  return scores.map((score): RoundPlace => {
-    if (score.score === null) return { ...score, place: null, points: 0 };
-    const first = scores.findIndex((other) => compared(other, score) === 0);
-    const shared = scores.filter((other) => other.score !== null && compared(other, score) === 0).length;
-    const points = Array.from({ length: shared }, (_, i) => round.points[first + i] ?? 0).reduce((sum, one) => sum + one, 0) / shared;
-    return { ...score, place: first + 1, points };
-  });
+  const byEntry = grouped(ofRound, ({ result }) => result.entry);
+  const scores = entries.map((entry) => scoreOfRound(round, entry, byEntry.get(entry) ?? [])).toSorted(compared);
+  // Those that are alike stand side by side: they share what their places give.
+  const places: RoundPlace[] = [];
+  for (let first = 0; first < scores.length;) {
+    let next = first + 1;
+    while (next < scores.length && scores[first]!.score !== null && compared(scores[first]!, scores[next]!) === 0) next++;
+    const shared = next - first;
+    const points = round.points.slice(first, next).reduce((sum, one) => sum + one, 0) / shared;
+    for (const score of scores.slice(first, next))
+      places.push(score.score === null ? { ...score, place: null, points: 0 } : { ...score, place: first + 1, points });
+    first = next;
+  }
+  return places;
 }
 
 /** Whether entries that lead a round alike have to run off against each other. */
@@ -190,16 +196,27 @@ export function standingsOf(meet: Meet, results: readonly StandingResult[]): rea
       const total = rounds.reduce((sum, { points }, i) => sum + (dropped.has(i) ? 0 : points), 0) + style;
       return { entry, style, total, rounds: rounds.map((one, i) => ({ ...one, isDropped: dropped.has(i) })) };
     });
-  const firsts = (row: (typeof rows)[number], place: number): number =>
-    row.rounds.filter((one) => !one.isDropped && one.place?.place === place).length;
-  const compared = (a: (typeof rows)[number], b: (typeof rows)[number]): number => {
+  /** How often each has each place, of the rounds that count. */
+  const often = new Map(
+    rows.map((row) => {
+      const counts = Array.from({ length: rows.length + 1 }, () => 0);
+      for (const { isDropped, place } of row.rounds) if (!isDropped && place?.place) counts[place.place]!++;
+      return [row.entry.id, counts] as const;
+    }),
+  );
+  const compared = (a: Omit<Standing, 'place'>, b: Omit<Standing, 'place'>): number => {
     if (Math.abs(a.total - b.total) > 1e-9) return b.total - a.total;
-    for (let place = 1; place <= rows.length; place++)
-      if (firsts(a, place) !== firsts(b, place)) return firsts(b, place) - firsts(a, place);
-    return 0;
+    const [own, other] = [often.get(a.entry.id)!, often.get(b.entry.id)!];
+    const first = own.findIndex((count, place) => count !== other[place]);
+    return first < 0 ? 0 : other[first]! - own[first]!;
   };
-  const inOrder = rows.toSorted(compared);
-  return inOrder.map((row) => ({ ...row, place: inOrder.findIndex((other) => compared(other, row) === 0) + 1 }));
+  const standings: Standing[] = [];
+  for (const [i, row] of rows.toSorted(compared).entries()) {
+    const before = standings.at(-1);
+    const isAlike = before !== undefined && compared(before, row) === 0;
+    standings.push({ ...row, place: isAlike ? before.place : i + 1 });
+  }
+  return standings;
 }
 
 /** A medal: for what, who has it, and the figure. */
@@ -222,7 +239,7 @@ export function medalsOf(meet: Meet, results: readonly StandingResult[]): readon
     const distance = distanceOf(result.outcome);
     return distance === null ? [] : [{ entry: result.entry, distance, outcome: result.outcome, at: result.at }];
   });
-  const byEntry = grouped(far);
+  const byEntry = grouped(far, ({ entry }) => entry);
   return [
     ...best(
       'furthest',
@@ -262,8 +279,14 @@ export function medalsOf(meet: Meet, results: readonly StandingResult[]): readon
     ),
   ];
 }
-function grouped<T extends { readonly entry: string }>(list: readonly T[]): Map<string, T[]> {
+/** A list by what each belongs to. */
+function grouped<T>(list: readonly T[], keyOf: (one: T) => string): ReadonlyMap<string, readonly T[]> {
   const groups = new Map<string, T[]>();
-  for (const one of list) groups.set(one.entry, [...(groups.get(one.entry) ?? []), one]);
+  for (const one of list) {
+    const key = keyOf(one);
+    const group = groups.get(key);
+    if (group) group.push(one);
+    else groups.set(key, [one]);
+  }
   return groups;
 }

@@ -4,6 +4,8 @@ import { useDraft } from './use-draft.ts';
 
 interface TextEntryProps extends Pick<TextFieldProps, 'multiline' | 'minRows' | 'placeholder' | 'sx'> {
   readonly label: string;
+  /** What it is called where its label alone does not tell it from others; it holds the label. */
+  readonly named?: string;
   readonly value: string;
   readonly onChange: (value: string) => void;
   /** What is wrong with what was typed, or null; that is not taken, and not thrown away. */
@@ -12,8 +14,8 @@ interface TextEntryProps extends Pick<TextFieldProps, 'multiline' | 'minRows' | 
 }
 
 /** A text that is taken on leaving, of a single line on Enter too; Escape takes it back. */
-export function TextEntry({ label, value, onChange, check, maxLength, multiline = false, ...passed }: TextEntryProps) {
-  const [typed, setTyped] = useDraft(label);
+export function TextEntry({ label, named = label, value, onChange, check, maxLength, multiline = false, ...passed }: TextEntryProps) {
+  const [typed, setTyped] = useDraft(named);
   const [problem, setProblem] = useState<string | null>(null);
   const take = (): void => {
     if (typed === null) return;
@@ -33,7 +35,7 @@ export function TextEntry({ label, value, onChange, check, maxLength, multiline 
       value={typed ?? value}
       error={problem !== null}
       helperText={problem}
-      slotProps={{ htmlInput: { ...(maxLength !== undefined && { maxLength }) } }}
+      slotProps={{ htmlInput: { ...(named !== label && { 'aria-label': named }), ...(maxLength !== undefined && { maxLength }) } }}
       onChange={({ target }) => setTyped(target.value)}
       onBlur={take}
       onKeyDown={({ key }) => {

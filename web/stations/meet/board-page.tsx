@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
@@ -10,6 +11,25 @@ import { useMeet } from './use-meet.ts';
 
 /** Places that a hall can read at once. */
 const SHOWN = 8;
+
+const SECOND = 1000;
+
+/** Minutes and seconds to the next heat; nothing once it is due. */
+function Countdown({ to }: { readonly to: string }) {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), SECOND);
+    return () => clearInterval(timer);
+  }, []);
+  const left = Math.ceil((Date.parse(to) - now) / SECOND);
+  if (left <= 0) return null;
+  return (
+    // Read out by nobody: it changes each second.
+    <p role="timer" aria-live="off">
+      next heat in {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
+    </p>
+  );
+}
 
 /** The board for a projector: standings, the last run, who is next, the records of the evening; it follows by itself. */
 export function BoardPage() {
@@ -66,6 +86,7 @@ export function BoardPage() {
               'none yet'
             )}
           </p>
+          {meet.nextAt && <Countdown to={meet.nextAt} />}
           <h2>Now</h2>
           <p>{now ? `${rounds[now.round]!.name}, run ${now.run + 1}: ${cars(now)}` : 'all runs are made'}</p>
           {next && (

@@ -82,7 +82,7 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
                   crew: crew || `crew of ${found.design.name}`,
                   car: found.design.name,
                   carId: id,
-                  ...(prediction.kind === 'ran' && { predicted: prediction.result.distance }),
+                  ...(prediction.kind === 'ran' && { predicted: Number(prediction.result.distance.toPrecision(2)) }),
                 });
                 setCrew('');
               }}
@@ -134,7 +134,8 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
                   {asked.map(([key, label, quantity]) => (
                     <TextEntry
                       key={key}
-                      label={`${label} of ${entry.car}, measured`}
+                      label={label}
+                      named={`${label} of ${entry.car}, measured`}
                       value={entry.measured[key] === null ? '' : printQuantity(entry.measured[key], quantity, units)}
                       check={(typed) => {
                         if (typed === '') return null;
@@ -165,7 +166,8 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
               )}
               {meet.style > 0 && (
                 <TextEntry
-                  label={`Style of ${entry.car}, up to ${meet.style}`}
+                  label="Style"
+                  named={`Style of ${entry.car}, up to ${meet.style}`}
                   value={entry.style === null ? '' : String(entry.style)}
                   check={(typed) =>
                     typed === '' || (Number(typed) >= 0 && Number(typed) <= meet.style) ? null : `A number from 0 to ${meet.style}.`
@@ -174,7 +176,8 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
                 />
               )}
               <TextEntry
-                label={`What ${entry.car} expects to come`}
+                label="It expects to come"
+                named={`It expects to come: ${entry.car}`}
                 value={entry.predicted === undefined ? '' : printQuantity(entry.predicted, 'distance', units)}
                 check={(typed) => {
                   if (typed === '') return null;

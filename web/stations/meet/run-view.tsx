@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { heatsLeft, orderOf, type Heat } from '../../../core/meet/order.ts';
@@ -83,6 +84,23 @@ export function RunView({ open }: { readonly open: OpenMeet }) {
                 </div>
               );
             })}
+          </div>
+          <div className={styles.row}>
+            <span className={plain.text}>{meet.nextAt ? 'The board counts down to this heat.' : 'On the board:'}</span>
+            {[2, 5, 10].map((minutes) => (
+              <Button
+                key={minutes}
+                size="small"
+                onClick={() => void open.change((before) => ({ ...before, nextAt: new Date(Date.now() + 60_000 * minutes).toISOString() }))}
+              >
+                in {minutes} min
+              </Button>
+            ))}
+            {meet.nextAt && (
+              <Button size="small" onClick={() => void open.change(({ nextAt: _told, ...before }) => before)}>
+                No countdown
+              </Button>
+            )}
           </div>
           <p className={plain.text}>{next ? `Next: ${words(next)}` : 'This is the last heat.'}</p>
           {after && <p className={`${plain.text} ${plain.muted}`}>On deck: {words(after)}</p>}
