@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Meet, MeetResult } from '../core/meet/meet.ts';
-import { brief, serve, type Served } from './testing.ts';
+import { brief, savedArchive, serve, type Served } from './testing.ts';
 
 const meetId = crypto.randomUUID();
 const entry = crypto.randomUUID();
@@ -117,21 +117,9 @@ describe('results of a meet', () => {
   it('go through an archive with their meet', async () => {
     const id = crypto.randomUUID();
     await write(id, result());
-    const zip = await served.api
-      .get('/api/archive')
-      .set('Host', '127.0.0.1')
-      .buffer(true)
-      .parse((response, done) => {
-        const chunks: Buffer[] = [];
-        response.on('data', (chunk: Buffer) => chunks.push(chunk));
-        response.on('end', () => done(null, Buffer.concat(chunks)));
-      });
+    const { bytes } = await savedArchive(served);
     const empty = serve();
-    const answer = await empty.api
-      .post('/api/archive?take')
-      .set('Host', '127.0.0.1')
-      .type('application/zip')
-      .send(zip.body as Buffer);
+    const answer = await empty.api.post('/api/archive?take').set('Host', '127.0.0.1').type('application/zip').send(Buffer.from(bytes));
     expect(answer.body).toMatchObject({ taken: { meet: 1, result: 1 }, faulty: 0 });
     expect((await empty.get(`/meets/${meetId}/results`)).body).toMatchObject([{ id, result: result() }]);
   });

@@ -76,6 +76,20 @@ export function serve(folder: string = newFolder()) {
 }
 export type Served = ReturnType<typeof serve>;
 
+/** Everything that a server keeps, as the archive that it answers with, and what that would be saved as. */
+export async function savedArchive({ api }: Served): Promise<{ readonly bytes: Uint8Array; readonly disposition: string }> {
+  const answer = await api
+    .get('/api/archive')
+    .set('Host', '127.0.0.1')
+    .buffer(true)
+    .parse((response, done) => {
+      const chunks: Buffer[] = [];
+      response.on('data', (chunk: Buffer) => chunks.push(chunk));
+      response.on('end', () => done(null, Buffer.concat(chunks)));
+    });
+  return { bytes: new Uint8Array(answer.body as Buffer), disposition: String(answer.headers['content-disposition']) };
+}
+
 interface Started {
   readonly url: string;
   readonly process: ChildProcess;

@@ -7,7 +7,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { ArchiveReport } from '../../core/schema/stored.ts';
 import { loadDemo } from '../demo/load-demo.ts';
-import { design, part, record, serve, version, type Served } from '../testing.ts';
+import { design, part, record, savedArchive, serve, version, type Served } from '../testing.ts';
 import { photo } from '../attack/hostile-requests.ts';
 
 let full: Served;
@@ -16,18 +16,10 @@ beforeEach(() => {
   loadDemo(full.db);
 });
 
-async function saved({ api }: Served): Promise<Uint8Array> {
-  const answer = await api
-    .get('/api/archive')
-    .set('Host', '127.0.0.1')
-    .buffer(true)
-    .parse((response, done) => {
-      const chunks: Buffer[] = [];
-      response.on('data', (chunk: Buffer) => chunks.push(chunk));
-      response.on('end', () => done(null, Buffer.concat(chunks)));
-    });
-  expect(answer.headers['content-disposition']).toMatch(/^attachment; filename="?nimble-axle-\d{4}-\d\d-\d\d\.zip"?$/);
-  return new Uint8Array(answer.body as Buffer);
+async function saved(served: Served): Promise<Uint8Array> {
+  const { bytes, disposition } = await savedArchive(served);
+  expect(disposition).toMatch(/^attachment; filename="?nimble-axle-\d{4}-\d\d-\d\d\.zip"?$/);
+  return bytes;
 }
 const send = ({ api }: Served, zip: Uint8Array, query = '') =>
   api.post(`/api/archive${query}`).set('Host', '127.0.0.1').type('application/zip').send(Buffer.from(zip));

@@ -1,22 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Skeleton from '@mui/material/Skeleton';
-import Typography from '@mui/material/Typography';
-import { Suspense, useDeferredValue, useEffect, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Suspense, useEffect, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import { INSTRUCTIONS, KINDS } from '../../../core/bench/instructions.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { problemLine } from '../../app/api.ts';
-import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
-import { carVisited } from '../../app/preferences-slice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
-import { CAR } from '../../open-car/car-document.ts';
 import NextStep from '../../open-car/next-step.tsx';
-import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
-import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { JobBar } from '../../workers/job-bar.tsx';
@@ -27,33 +17,15 @@ import { KnownValues } from './known-values.tsx';
 import { MeasurePanel } from './measure-panel.tsx';
 import { useBench } from './use-bench.ts';
 import { useWhatToMeasure } from './use-what-to-measure.ts';
+import { OpenedCar } from '../../open-car/opened-car.tsx';
+import { StationHead } from '../../open-car/station-head.tsx';
 
 const OwnPartsDrawer = later(() =>
   import('../../own-parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })),
 );
 
 /** The parts of a car measured, so that every prediction narrows. */
-export function BenchPage() {
-  const carId = useParams().carId!;
-  const { missing, error } = useOpenCar(carId);
-  const design = useOpenDesign(carId);
-  const dispatch = useAppDispatch();
-  const isShown = useDeferredValue(Boolean(design), false);
-  useEffect(() => {
-    dispatch(carVisited(missing ? null : carId));
-  }, [dispatch, carId, missing]);
-  if (missing) return <NotFoundScreen />;
-  if (error)
-    return (
-      <Message
-        title="The car cannot be read"
-        text={problemLine(error)}
-        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
-      />
-    );
-  if (!isShown || !design) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the car" />;
-  return <Bench key={carId} carId={carId} design={design} />;
-}
+export const BenchPage = () => <OpenedCar>{(carId, design) => <Bench key={carId} carId={carId} design={design} />}</OpenedCar>;
 
 /** A share below which a measurement is not worth its minutes for the distance. */
 const LITTLE = 0.02;
@@ -76,21 +48,11 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   }, [lead, asked, setSearch]);
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
-      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
-        <Typography variant="h1">{design.name}</Typography>
-        <Typography color="text.secondary" sx={{ mr: 'auto' }}>
-          on the bench
-        </Typography>
-        <SaveWords kind={CAR} />
-        <UndoButtons kind={CAR} />
-        <UnitSwitch />
+      <StationHead name={design.name} where="on the bench" onward={{ to: `/cars/${carId}/design`, words: 'To the design' }}>
         <Button variant="outlined" onClick={() => setDrawerOpen(true)}>
           The drawer
         </Button>
-        <Button component={Link} to={`/cars/${carId}/design`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
-          To the design
-        </Button>
-      </Box>
+      </StationHead>
       <div className={styles.columns}>
         <section aria-labelledby="what-title" className={styles.panel}>
           <h2 id="what-title" className={plain.heading}>

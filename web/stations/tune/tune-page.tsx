@@ -20,15 +20,12 @@ import { carVisited } from '../../app/preferences-slice.ts';
 import { keepRun } from '../../app/run-queue.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
-import { UnitSwitch } from '../../app/unit-switch.tsx';
 import NextStep from '../../open-car/next-step.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
-import { CAR } from '../../open-car/car-document.ts';
 import { RunPlan } from '../../open-car/run-plan.tsx';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
-import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';
 import { later } from '../../ui/later.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -43,6 +40,7 @@ import { useTuning } from './use-tuning.ts';
 import { WhatItMeans } from './what-it-means.tsx';
 import { WhatNext } from './what-next.tsx';
 import { Why } from './why.tsx';
+import { StationHead } from '../../open-car/station-head.tsx';
 
 const WhatHappened = later(() => import('./what-happened.tsx'));
 
@@ -137,18 +135,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const undo = (entry: LogEntry): void => void goBack(entry.parent.record.name, entry.parent.record.design);
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
-      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
-        <Typography variant="h1">{design.name}</Typography>
-        <Typography color="text.secondary" sx={{ mr: 'auto' }}>
-          tuned by its runs
-        </Typography>
-        <SaveWords kind={CAR} />
-        <UndoButtons kind={CAR} />
-        <UnitSwitch />
-        <Button component={Link} to={`/cars/${carId}/track`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
-          To the track
-        </Button>
-      </Box>
+      <StationHead name={design.name} where="tuned by its runs" onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
       <RunPlan carId={carId} design={design} action={<Link to={`/cars/${carId}/track`}>Make them on the track</Link>} />
       {runs.length === 0 ? (
         <Typography color="text.secondary">

@@ -1,0 +1,38 @@
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import { useDeferredValue, useEffect } from 'react';
+import { useParams } from 'react-router';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { problemLine } from '../app/api.ts';
+import { Message, NotFoundScreen } from '../app/error-screen.tsx';
+import { carVisited } from '../app/preferences-slice.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { useOpenCar, useOpenDesign } from './use-open-car.ts';
+
+interface OpenedCarProps {
+  /** The station, once the car of the address is open; begun anew for another car. */
+  readonly children: (carId: string, design: CarDesign) => React.ReactNode;
+}
+
+/** Opens the car of the address, and says so where it is not there or cannot be read. */
+export function OpenedCar({ children }: OpenedCarProps) {
+  const carId = useParams().carId!;
+  const { missing, error } = useOpenCar(carId);
+  const design = useOpenDesign(carId);
+  const dispatch = useAppDispatch();
+  const isShown = useDeferredValue(Boolean(design), false);
+  useEffect(() => {
+    dispatch(carVisited(missing ? null : carId));
+  }, [dispatch, carId, missing]);
+  if (missing) return <NotFoundScreen />;
+  if (error)
+    return (
+      <Message
+        title="The car cannot be read"
+        text={problemLine(error)}
+        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
+      />
+    );
+  if (!isShown || !design) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the car" />;
+  return children(carId, design);
+}
