@@ -25,6 +25,7 @@ const STOREYS = [
   'rig',
   'build',
   'meet',
+  'learn',
   'files',
 ];
 const storeys = STOREYS.map((name, i) => ({
