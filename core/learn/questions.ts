@@ -41,8 +41,8 @@ interface Template {
   readonly make: (design: CarDesign) => CarDesign | null;
   readonly asks: readonly Asked[];
   readonly because: Readonly<Record<Answer, string>>;
-  /** What is thought by whoever goes by a rule of thumb, and which. */
-  readonly thought: readonly [words: string, misconception: Misconception];
+  /** What is thought by whoever goes by a rule of thumb, and which, where it is one that many have. */
+  readonly thought: readonly [words: string, misconception: Misconception | null];
 }
 
 const third = 4 / 3;
@@ -128,7 +128,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withLever(d, third),
     asks: ['pull'],
     because: PULL,
-    thought: ['A longer lever pulls harder.', 'power'],
+    thought: ['A longer lever pulls harder.', null],
   },
   {
     id: 'lever-longer-far',
@@ -182,7 +182,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withDrive(d, 0.75),
     asks: ['distance', 'pull'],
     because: GEAR,
-    thought: ['Smaller wheels have less to turn, so it goes further.', 'light'],
+    thought: ['Smaller wheels have less to turn, so it goes further.', null],
   },
   {
     id: 'axle-thicker',
@@ -191,7 +191,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => (isRoller(d) ? null : { ...d, axleDiameter: 1.5 * d.axleDiameter }),
     asks: ['pull', 'distance'],
     because: PULL,
-    thought: ['A thicker axle is only heavier.', 'light'],
+    thought: ['A thicker axle is only heavier.', null],
   },
   {
     id: 'ballast-far',
@@ -209,7 +209,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withBallast(d, 0.05),
     asks: ['speed'],
     because: SPEED,
-    thought: ['Weight makes it go faster downhill, so here too.', 'light'],
+    thought: ['Weight makes it go faster downhill, so here too.', null],
   },
   {
     id: 'ballast-spin',
@@ -222,7 +222,7 @@ const TEMPLATES: readonly Template[] = [
       less: 'More weight on the drive wheels lets the floor hold more.',
       more: 'The car is harder to move: its wheels turn away from it.',
     },
-    thought: ['Weight has nothing to do with grip.', 'light'],
+    thought: ['Weight has nothing to do with grip.', null],
   },
   {
     id: 'ballast-energy',
@@ -231,7 +231,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withBallast(d, 0.05),
     asks: ['energy'],
     because: ENERGY,
-    thought: ['A heavier car has more energy.', 'power'],
+    thought: ['A heavier car has more energy.', null],
   },
   {
     id: 'tack',
@@ -280,7 +280,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withFloor(d, 'short-carpet'),
     asks: ['energy'],
     because: ENERGY,
-    thought: ['The carpet takes energy out of the spring.', 'friction'],
+    thought: ['The carpet takes energy out of the spring.', null],
   },
   {
     id: 'graphite',
@@ -289,7 +289,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => bearingHalf(d),
     asks: ['distance', 'time'],
     because: ROLL,
-    thought: ['Friction in the bearing does not matter, the wheels do the work.', 'friction'],
+    thought: ['Friction in the bearing does not matter, the wheels do the work.', null],
   },
   {
     id: 'careful',
@@ -298,7 +298,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => (d.care === 'careful' || isRoller(d) ? null : { ...d, care: 'careful' }),
     asks: ['distance'],
     because: ROLL,
-    thought: ['How it is built does not matter with a strong motor.', 'power'],
+    thought: ['How it is built does not matter with a strong motor.', null],
   },
   {
     id: 'rough',
@@ -307,7 +307,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => (d.care === 'rough' || isRoller(d) ? null : { ...d, care: 'rough' }),
     asks: ['distance', 'time'],
     because: ROLL,
-    thought: ['A strong motor does not feel it.', 'power'],
+    thought: ['A strong motor does not feel it.', null],
   },
   {
     id: 'downhill',
@@ -316,7 +316,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withSlope(d, -0.005),
     asks: ['distance', 'time'],
     because: { ...ROLL, more: 'The floor gives back in each metre a part of what rolling takes.' },
-    thought: ['So little slope is nothing.', 'power'],
+    thought: ['So little slope is nothing.', null],
   },
   {
     id: 'uphill',
@@ -325,7 +325,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withSlope(d, 0.005),
     asks: ['distance', 'time'],
     because: { ...ROLL, less: 'Each metre lifts the car by 5 mm: that is taken from what it has.' },
-    thought: ['So little slope is nothing.', 'power'],
+    thought: ['So little slope is nothing.', null],
   },
   {
     id: 'tied',
@@ -339,7 +339,7 @@ const TEMPLATES: readonly Template[] = [
       less: 'It winds up again the other way and brakes: there is no coasting.',
       alike: 'It stops before the pull ends.',
     },
-    thought: ['Tied, nothing of the pull is lost.', 'power'],
+    thought: ['Tied, nothing of the pull is lost.', null],
   },
   {
     id: 'more-turns',
@@ -348,7 +348,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withTurns(d, 1.2),
     asks: ['energy', 'distance'],
     because: ENERGY,
-    thought: ['Turns do not matter, bands do.', 'power'],
+    thought: ['Turns do not matter, bands do.', null],
   },
   {
     id: 'fewer-turns',
@@ -357,7 +357,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => withTurns(d, 0.8),
     asks: ['energy', 'distance'],
     because: ENERGY,
-    thought: ['Fewer turns are gentler, so it goes further.', 'friction'],
+    thought: ['Fewer turns are gentler, so it goes further.', null],
   },
   {
     id: 'band-beside',
@@ -379,7 +379,7 @@ const TEMPLATES: readonly Template[] = [
       less: 'A longer chain is stretched less by as many turns: it pulls less.',
       alike: 'What it loses in pull it gains in way.',
     },
-    thought: ['A longer chain pulls harder.', 'power'],
+    thought: ['A longer chain pulls harder.', null],
   },
   {
     id: 'wide',
@@ -388,7 +388,7 @@ const TEMPLATES: readonly Template[] = [
     make: (d) => (isRoller(d) ? null : { ...d, body: { ...d.body, width: Math.min(2 * d.body.width, d.trackWidth) } }),
     asks: ['speed', 'distance'],
     because: { ...ROLL, less: 'It weighs more and pushes more air aside.', alike: 'At this speed air takes next to nothing.' },
-    thought: ['Air always holds a car back most.', 'friction'],
+    thought: ['Air always holds a car back most.', null],
   },
   {
     id: 'light-body',
@@ -411,7 +411,7 @@ const TEMPLATES: readonly Template[] = [
       isRoller(d) || d.driveWheels.kind === 'wooden-disc' ? null : { ...d, driveWheels: { ...d.driveWheels, kind: 'wooden-disc' } },
     asks: ['speed'],
     because: SPEED,
-    thought: ['Heavy wheels keep it going, so it is faster.', 'light'],
+    thought: ['Heavy wheels keep it going, so it is faster.', null],
   },
   {
     id: 'toe',
@@ -424,7 +424,7 @@ const TEMPLATES: readonly Template[] = [
       less: 'It scrubs sideways all the way.',
       alike: 'It runs in a curve, as far along that as before: the motor does not feel which way it goes.',
     },
-    thought: ['It scrubs, so it stops sooner.', 'friction'],
+    thought: ['It scrubs, so it stops sooner.', null],
   },
 ];
 

@@ -5,11 +5,13 @@ import BuildIcon from '@mui/icons-material/HandymanOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
 import BenchIcon from '@mui/icons-material/StraightenOutlined';
 import MeetIcon from '@mui/icons-material/EmojiEventsOutlined';
+import LearnIcon from '@mui/icons-material/SchoolOutlined';
 import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
 import { useColorScheme } from '@mui/material/styles';
-import { NavLink, useParams } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation, useParams } from 'react-router';
 import styles from './shell.module.css';
 import { useWaiting } from './use-waiting.ts';
 import { useAppSelector } from './store.ts';
@@ -50,8 +52,14 @@ export function Rail() {
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
   const car = useParams().carId ?? lastCar;
   const waiting = useWaiting(car);
+  const rail = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    // On a phone the present station may lie beyond the edge.
+    rail.current?.querySelector('[aria-current=page]')?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  }, [pathname]);
   return (
-    <nav aria-label="Stations" className={styles.rail}>
+    <nav ref={rail} aria-label="Stations" className={styles.rail}>
       <Station to="/" label="Garage" icon={<GarageIcon />} />
       <Station to={car ? `/cars/${car}/brief` : '/briefs'} label="Brief" icon={<BriefIcon />} waiting={waiting.brief} />
       {car && <Station to={`/cars/${car}/bench`} label="Bench" icon={<BenchIcon />} />}
@@ -59,6 +67,7 @@ export function Rail() {
       {car && <Station to={`/cars/${car}/build`} label="Build" icon={<BuildIcon />} />}
       {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
       {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
+      {car && <Station to={`/cars/${car}/learn`} label="Learn" icon={<LearnIcon />} />}
       <Station to="/meets" label="Meet" icon={<MeetIcon />} />
       <SchemeSwitch />
     </nav>

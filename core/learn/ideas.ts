@@ -1,0 +1,234 @@
+import { standingWeight } from '../car/weights.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { valueOf } from '../car/values.ts';
+import { curvatureOf, driftAfter, likelyCurvature } from '../predict/straightness.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { energyShare, type EnergyBudget } from '../run/energy.ts';
+import { printAbout, printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { figuresOf } from './measured-car.ts';
+import type { Idea } from './questions.ts';
+
+/** One idea: in plain words, the term beside the word, a formula with its source, and what it is on this car. */
+export interface IdeaPage {
+  readonly idea: Idea;
+  readonly words: readonly string[];
+  readonly formula: string;
+  readonly source: string;
+  readonly onCar: string;
+}
+
+/** The ten ideas with this car’s own figures; of a car that does not run, without them. */
+export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPage[] {
+  const prediction = predictRun(design);
+  const result = prediction.kind === 'ran' ? prediction.result : null;
+  const figures = figuresOf(design);
+  const share = (...parts: readonly (keyof EnergyBudget)[]): string =>
+    result ? `${Math.round(100 * parts.reduce((sum, part) => sum + energyShare(result, part), 0))} %` : '–';
+  const about = (metres: number): string => printAbout(metres, 'distance', units);
+  const { mass, driveLoadShare } = standingWeight(design);
+  const grip = valueOf(design, 'staticGrip').value;
+  const off = driftAfter(Math.abs(curvatureOf(design)) + likelyCurvature(design), 5);
+  const told = (words: string): string =>
+    result && figures ? words : 'This car does not run as it is designed: put that right in Design first.';
+  return [
+    {
+      idea: 'energy',
+      words: [
+        'Winding stretches rubber or bends a spring: your work is kept as energy (potential energy). Let go, it is given back, less what the rubber or spring keeps as heat (hysteresis).',
+        'None of it is lost: what does not move the car warms bearings, tyres, floor and air. That is why the parts always add up to the whole.',
+      ],
+      formula: 'E = ∫ τ dθ: torque times angle, added up',
+      source: 'work of a torque, any mechanics handbook',
+      onCar: told(
+        `${printQuantity(figures?.energy ?? 0, 'energy', units)} is wound in; ${share('hysteresis')} stays in spring or rubber, ${share('rolling')} goes into rolling, ${share('driveBearing', 'otherBearing')} into the bearings, ${share('slip')} into wheelspin.`,
+      ),
+    },
+    {
+      idea: 'pull',
+      words: [
+        'The same energy can be much pull for a short way, or little pull for a long one: the area under the pull curve (tractive force against distance) is the same.',
+        'Above what the floor holds, pull is wasted; below what holds the car back, it stops. Between the two lies everything you can choose.',
+      ],
+      formula: 'E = F · s for an even pull',
+      source: 'work, Newton’s second law',
+      onCar: told(
+        `It pulls with ${printQuantity(figures?.pull ?? 0, 'force', units)} at the launch, and for ${result?.powerEndDistance == null ? 'all of its way' : about(result.powerEndDistance)}.`,
+      ),
+    },
+    {
+      idea: 'gears',
+      words: [
+        'Lever, axle and wheel are gears: a long lever draws much string for little force, a thin axle turns often for it, a large wheel goes far for each turn (mechanical advantage).',
+        'What you gain in way you pay in pull, and the other way round. The energy does not change.',
+      ],
+      formula: 'F = τ / R at the wheel; way per turn 2πR',
+      source: 'law of the lever, Archimedes',
+      onCar: told(
+        `A turn of its drive wheel carries it ${printQuantity(Math.PI * design.driveWheels.diameter, 'distance', units)}, and draws ${printQuantity(Math.PI * design.axleDiameter, 'size', units)} of string or band from the bare axle.`,
+      ),
+    },
+    {
+      idea: 'grip',
+      words: [
+        'The floor pushes the car, not the motor: Newton’s third law. It pushes no harder than grip (coefficient of friction) times the weight on the drive wheels (normal load).',
+        'More pull than that only turns the wheels. More grip than that changes nothing, and soft tyres take more to roll.',
+      ],
+      formula: 'F ≤ μ N',
+      source: 'Amontons’ law of friction',
+      onCar: told(
+        `Its grip is ${Number(grip.toPrecision(2))} and ${Math.round(100 * driveLoadShare)} % of its weight rest on the drive wheels; it holds ${Number((result?.launchGripRatio ?? 0).toPrecision(2))} times what the launch needs.`,
+      ),
+    },
+    {
+      idea: 'rolling',
+      words: [
+        'A rolling wheel gives a little, and so does the floor (rolling resistance); axles rub in their bearings, hubs at the body. Together they take the same in every metre, fast or slow.',
+        'Friction is not bad by itself: without it the wheels would spin and the car would stand.',
+      ],
+      formula: 'F = (b/R) N for rolling, μ N r/R for a bearing',
+      source: 'Coulomb',
+      onCar: told(
+        `${share('rolling')} of its energy goes into rolling and rubbing, ${share('driveBearing', 'otherBearing')} into bearings.`,
+      ),
+    },
+    {
+      idea: 'coasting',
+      words: [
+        'When the pull ends the car goes on: Newton’s first law. It has energy of motion (kinetic energy) and spends it on what holds it back.',
+        'A band or loop that drops off lets it coast; one that is tied winds up again and brakes.',
+      ],
+      formula: '½ m v² = F s',
+      source: 'work and kinetic energy',
+      onCar: told(
+        `${result?.powerEndDistance == null ? 'It stops before its pull ends' : `It coasts for ${about(result.distance - result.powerEndDistance)} of ${about(result.distance)}`}.`,
+      ),
+    },
+    {
+      idea: 'mass',
+      words: [
+        'A heavy car is harder to get going (inertia) and pressed harder on the floor: it rolls harder. It also holds better, and keeps its motion longer.',
+        'Both schools are right on some car. Ask the model for yours: Design shows distance against ballast with its peak.',
+      ],
+      formula: 'F = m a',
+      source: 'Newton’s second law',
+      onCar: told(`It weighs ${printQuantity(mass, 'weight', units)}, ready to run.`),
+    },
+    {
+      idea: 'straight',
+      words: [
+        'Axles that are not parallel steer the car in a curve, like a car whose wheel is turned. It does not scrub: it goes as far, but elsewhere.',
+        'Run it both ways along one line: what is the floor’s changes sides, what is the car’s does not.',
+      ],
+      formula: 'off the line ≈ κ s²/2',
+      source: 'geometry of the circle',
+      onCar: told(
+        `Built with this care it may be ${printQuantity(off, 'distance', units)} off the line after ${about(5).replace('about ', '')}.`,
+      ),
+    },
+    {
+      idea: 'air',
+      words: [
+        'Air must be pushed aside. Twice as fast, four times the push (drag): it hardly matters to a slow car, and much to a quick one.',
+        'What counts is what the car looks like from the front.',
+      ],
+      formula: 'F = ½ ρ c A v²',
+      source: 'drag equation, Rayleigh',
+      onCar: told(`At up to ${printQuantity(figures?.speed ?? 0, 'speed', units)} air takes ${share('air')} of its energy.`),
+    },
+    {
+      idea: 'luck',
+      words: [
+        'No run is like the last: the start, the dust, the wind of the string. A car’s runs lie about a mean with a scatter (standard deviation), some 6 % of the way.',
+        'One run tells little of a change; the mean of three tells more. Ask whether a difference is larger than luck before you believe it.',
+      ],
+      formula: 'scatter of a mean = σ/√n',
+      source: 'statistics, Gauss',
+      onCar: told(
+        `Of its next runs, 8 in 10 would lie within about ${about(0.08 * (result?.distance ?? 0)).replace('about ', '')} of their mean; of means of three, within ${about((0.08 * (result?.distance ?? 0)) / Math.sqrt(3)).replace('about ', '')}.`,
+      ),
+    },
+  ];
+}
+
+/** A word of the field: in plain words, and its number on this car. */
+export interface GlossaryWord {
+  readonly word: string;
+  readonly means: string;
+  readonly onCar: string;
+}
+
+/** Words that stand on the screens, with their number on this car. */
+export function glossary(design: CarDesign, units: UnitSystem): readonly GlossaryWord[] {
+  const figures = figuresOf(design);
+  const prediction = predictRun(design);
+  const result = prediction.kind === 'ran' ? prediction.result : null;
+  const { mass, driveLoadShare } = standingWeight(design);
+  const value = (key: Parameters<typeof valueOf>[1]): string => String(Number(valueOf(design, key).value.toPrecision(2)));
+  const words: readonly GlossaryWord[] = [
+    {
+      word: 'coasting',
+      means: 'rolling on by its own motion after the pull has ended',
+      onCar: result?.powerEndDistance == null ? 'none' : printAbout(result.distance - result.powerEndDistance, 'distance', units),
+    },
+    {
+      word: 'coefficient of friction',
+      means: 'how much of what presses two things together they hold against sliding; grip, of a tyre',
+      onCar: value('staticGrip'),
+    },
+    {
+      word: 'curvature',
+      means: 'how sharply a car turns: one over the radius of its curve',
+      onCar: `${Number(curvatureOf(design).toPrecision(2))} 1/m`,
+    },
+    { word: 'drive axle', means: 'the axle that the motor turns', onCar: `⌀ ${printQuantity(design.axleDiameter, 'size', units)}` },
+    {
+      word: 'energy',
+      means: 'what work is kept as: it can move, lift or warm things',
+      onCar: figures ? printQuantity(figures.energy, 'energy', units) : '–',
+    },
+    {
+      word: 'hysteresis',
+      means: 'the part of the energy that spring or rubber keeps as heat',
+      onCar: result ? `${Math.round(100 * energyShare(result, 'hysteresis'))} %` : '–',
+    },
+    { word: 'inertia', means: 'how hard a thing is to get moving, or turning', onCar: printQuantity(mass, 'weight', units) },
+    {
+      word: 'mechanical advantage',
+      means: 'how many times a lever or gear makes a force larger, and the way smaller',
+      onCar: `1 : ${Number((design.driveWheels.diameter / design.axleDiameter).toPrecision(2))} from axle to rim`,
+    },
+    {
+      word: 'normal load',
+      means: 'the force with which a wheel is pressed on the floor',
+      onCar: printQuantity(mass * driveLoadShare * 9.80665, 'force', units),
+    },
+    {
+      word: 'rolling resistance',
+      means: 'what a rolling wheel loses because it and the floor give a little',
+      onCar: `${value('rollingLengthDrive')} m, as a length`,
+    },
+    {
+      word: 'slip, wheelspin',
+      means: 'the way that the tyre turns beyond what the car goes',
+      onCar: figures ? printQuantity(figures.wheelspin, 'distance', units) : '–',
+    },
+    {
+      word: 'standard deviation',
+      means: 'how far runs usually lie from their mean',
+      onCar: result ? printAbout(0.06 * result.distance, 'distance', units) : '–',
+    },
+    {
+      word: 'torque',
+      means: 'force times the arm it turns with',
+      onCar: figures ? `${Number(((figures.pull * design.driveWheels.diameter) / 2).toPrecision(2))} N·m at the drive axle` : '–',
+    },
+    { word: 'track width', means: 'from one wheel to the other of an axle', onCar: printQuantity(design.trackWidth, 'size', units) },
+    {
+      word: 'tractive force, pull',
+      means: 'the force with which the tyre pushes the floor back, and the floor the car on',
+      onCar: figures ? printQuantity(figures.pull, 'force', units) : '–',
+    },
+    { word: 'wheelbase', means: 'from axle to axle', onCar: printQuantity(design.wheelbase, 'size', units) },
+  ];
+  return words;
+}

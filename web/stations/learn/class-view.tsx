@@ -1,0 +1,122 @@
+import Button from '@mui/material/Button';
+import { useMemo } from 'react';
+import { ASKED } from '../../../core/learn/measured-car.ts';
+import { questionsFor, questionWords } from '../../../core/learn/questions.ts';
+import { drawn } from '../../../core/meet/order.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
+import plain from '../../ui/plain.module.css';
+import sheet from '../../ui/sheet.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './learn.module.css';
+
+/** Questions of a quiz. */
+const ASKED_OF_CLASS = 10;
+const LETTERS = ['a', 'b', 'c', 'd'];
+
+/** A lesson of two hours, in minutes. */
+const LESSON: readonly (readonly [minutes: number, words: string])[] = [
+  [10, 'Show one car run. Each says first how far it will come, and writes it down.'],
+  [20, 'Five questions of “Say first”, each with a reason; then see. Talk about what was caught.'],
+  [30, 'In crews: choose one change, write down what it should do and why (lab sheet), and make it.'],
+  [30, 'Three runs before, three after, in turn; nobody changes anything else (fair test).'],
+  [15, 'Plot all runs of the class (Track, Save as CSV). Is the difference larger than luck?'],
+  [15, 'The quiz; then its answers, and what surprised.'],
+];
+
+/** For a class: a quiz without its answers, the answers on a sheet of their own, a lab sheet, and a lesson of two hours; printed one a page. */
+export function ClassView({ design }: { readonly design: CarDesign }) {
+  const units = useUnits();
+  const quiz = useMemo(() => drawn(questionsFor(design), 1).slice(0, ASKED_OF_CLASS), [design]);
+  const reasonsOf = (i: number) => drawn(quiz[i]!.reasons, i + 1);
+  return (
+    <div className={styles.view}>
+      <div className={sheet.tools}>
+        <Button variant="contained" onClick={() => window.print()}>
+          Print all sheets
+        </Button>
+      </div>
+      <section aria-labelledby="quiz-title" className={styles.sheet}>
+        <h2 id="quiz-title" className={plain.heading}>
+          Quiz: {design.name}
+        </h2>
+        <p className={plain.text}>Crew: ______________________ More, less, or hardly any change? And which reason?</p>
+        <ol className={plain.text}>
+          {quiz.map((question, i) => (
+            <li key={question.id}>
+              <strong>{questionWords(question)}</strong> ☐ more ☐ less ☐ hardly any change
+              <ul className={styles.list}>
+                {reasonsOf(i).map(({ words }, k) => (
+                  <li key={words} style={{ listStyle: 'none' }}>
+                    ☐ {LETTERS[k]}) {words}
+                  </li>
+                ))}
+              </ul>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <section aria-labelledby="answers-title" className={styles.sheet}>
+        <h2 id="answers-title" className={plain.heading}>
+          Answers: {design.name}
+        </h2>
+        <ol className={plain.text}>
+          {quiz.map((question, i) => (
+            <li key={question.id}>
+              {question.answer === 'alike' ? 'hardly any change' : question.answer},{' '}
+              {LETTERS[reasonsOf(i).findIndex(({ isRight }) => isRight)]}:{' '}
+              {printQuantity(question.before, ASKED[question.asked].quantity, units)} →{' '}
+              {printQuantity(question.after, ASKED[question.asked].quantity, units)}
+            </li>
+          ))}
+        </ol>
+      </section>
+      <section aria-labelledby="lab-title" className={styles.sheet}>
+        <h2 id="lab-title" className={plain.heading}>
+          Lab sheet: one change at a time
+        </h2>
+        <p className={plain.text}>Crew: ______________________ Car: {design.name} Date: ____________</p>
+        <p className={plain.text}>1. Predict. We change: ______________________________ We think it will: ______________________________</p>
+        <p className={plain.text}>because: ____________________________________________________________</p>
+        <p className={plain.text}>2. Measure. Everything else stays as it is: same floor, same wind, same way, run in turn.</p>
+        <table className={sheet.table}>
+          <thead>
+            <tr>
+              <th scope="col">run</th>
+              <th scope="col">before, m</th>
+              <th scope="col">after, m</th>
+              <th scope="col">seen</th>
+            </tr>
+          </thead>
+          <tbody>
+            {['1', '2', '3', 'mean'].map((run) => (
+              <tr key={run}>
+                <td>{run}</td>
+                <td />
+                <td />
+                <td />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className={plain.text}>3. Explain. Is the difference larger than the scatter of the runs? ______________________________</p>
+        <p className={plain.text}>Our reason was right / wrong, because: ______________________________</p>
+      </section>
+      <section aria-labelledby="lesson-title" className={styles.sheet}>
+        <h2 id="lesson-title" className={plain.heading}>
+          A lesson of two hours
+        </h2>
+        <p className={plain.text}>
+          School rules come first: glasses for stretched bands, traps with the arm tied while they are worked on, faces off the track.
+        </p>
+        <ol className={plain.text}>
+          {LESSON.map(([minutes, words]) => (
+            <li key={words}>
+              {minutes} min: {words}
+            </li>
+          ))}
+        </ol>
+      </section>
+    </div>
+  );
+}
