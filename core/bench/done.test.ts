@@ -8,7 +8,7 @@ import { valueOf } from '../car/values.ts';
 import { readCarVersion, readOwnPart } from '../files/read.ts';
 import { hiddenBuild } from '../rig/simulated-instruments.ts';
 import type { StoredVersion } from '../schema/stored.ts';
-import { doneMeasurements, facetsChanged, takenBack } from './done.ts';
+import { doneMeasurements, facetsChanged } from './done.ts';
 import { intoCar } from './into-car.ts';
 import { hasPart, intoPart, knowing, placesMeasured } from './into-part.ts';
 import { isMeasured, measure } from './measure.ts';
@@ -16,6 +16,7 @@ import type { Measurement, MeasurementKind, Result } from './measured.ts';
 import { pullsRead } from './pulls-read.ts';
 import { isSameReading } from './reading-columns.ts';
 import { simulatedReadings } from './simulated-readings.ts';
+import { takenBack } from './taken-back.ts';
 import { valueHistories } from './value-history.ts';
 import { measurementsLacking, usesOf } from './what-parts-lack.ts';
 

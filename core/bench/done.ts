@@ -3,8 +3,6 @@ import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { isSameContent } from '../car/same-design.ts';
 import type { ValueKey } from '../car/value-table.ts';
 import type { StoredVersion } from '../schema/stored.ts';
-import { intoCar } from './into-car.ts';
-import { isMeasured, measure } from './measure.ts';
 import type { Measurement } from './measured.ts';
 
 /** Something of a car that a measurement may change, each by itself. */
@@ -39,7 +37,8 @@ const OTHER_FACETS: Readonly<Record<string, Facet>> = {
   axle: { read: ({ axleDiameter }) => axleDiameter, write: (design, { axleDiameter }) => ({ ...design, axleDiameter }) },
   ...Object.fromEntries((Object.keys(SLOTS) as PartSlot[]).map((slot) => [`own ${slot}`, ofSlot(slot)])),
 };
-const facetOf = (name: string): Facet => OTHER_FACETS[name] ?? ofValue(name as ValueKey);
+/** A facet by its name. */
+export const facetOf = (name: string): Facet => OTHER_FACETS[name] ?? ofValue(name as ValueKey);
 
 /** What differs between two designs of what measurements change: values by their keys, and sizes. */
 export function facetsChanged(from: CarDesign, to: CarDesign): string[] {
@@ -85,30 +84,4 @@ export function doneMeasurements(versions: readonly StoredVersion[], design: Car
           .some(({ changed, to }) => changed.includes(name) && isSameContent(facetOf(name).read(to), facetOf(name).read(design))),
       ),
   }));
-}
-
-/**
- * The car as it would be known without one of its measurements: what that one and all later ones of the same values changed is as it was
- * before, and the later ones are put in again. Null where the version it grew from is gone.
- */
-export function takenBack(design: CarDesign, done: readonly DoneMeasurement[], id: string): CarDesign | null {
-  const at = done.findIndex((one) => one.id === id);
-  const first = done[at];
-  if (!first?.from) return null;
-  const names = new Set(first.changed);
-  const again: DoneMeasurement[] = [];
-  const before = new Map(first.changed.map((name) => [name, first.from!]));
-  for (const later of done.slice(at + 1)) {
-    if (!later.isIn || !later.from || !later.changed.some((name) => names.has(name))) continue;
-    again.push(later);
-    for (const name of later.changed) {
-      names.add(name);
-      if (!before.has(name)) before.set(name, later.from);
-    }
-  }
-  const without = [...before].reduce((made, [name, from]) => facetOf(name).write(made, from), design);
-  return again.reduce((made, { measurement }) => {
-    const result = measure(measurement);
-    return isMeasured(result) ? intoCar(made, result) : made;
-  }, without);
 }

@@ -292,6 +292,9 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
   return done;
 }
 
+/** Turns that are drawn at most, and mm between them at least. */
+const WOUND = 7;
+const WOUND_APART = 1;
 /** mm of a wheel’s rim that the detail shows. */
 const DETAIL_RIM = 17;
 
@@ -328,6 +331,13 @@ function axleDetail(design: CarDesign, room: Box): { readonly items: Item[]; rea
     if (values.has(tells) && told(draft, ways, room)) done.add(tells);
   };
   sleeve.forEach(({ diameter }) => items.push(box(-winding / 2, winding / 2, diameter / 2)));
+  // String or band as it is wound, side by side.
+  const round = Math.max(axleDiameter, ...sleeve.map(({ diameter }) => diameter)) / 2;
+  const turns = Math.min(WOUND, Math.floor((scale * winding) / WOUND_APART));
+  for (let i = 0; i < turns; i++) {
+    const x = winding * ((i + 0.5) / turns - 0.5);
+    items.push(line(at(x - winding / (4 * turns), -round), at(x + winding / (4 * turns), round), 'thin'));
+  }
   const foot = middle.y + Math.max(scale * rim, DETAIL_RIM) + LANE;
   if (winding > 0)
     tell(

@@ -2,6 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { fittedName, neededAt } from '../car/parts.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
+import { SLEEVES } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
 import { placedMasses, standingWeight } from '../car/weights.ts';
 import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
@@ -110,7 +111,7 @@ export function partsList(design: CarDesign): readonly PartLine[] {
     add(
       'sleeve',
       null,
-      `sleeve: ${[...new Set(sleeve.map(({ kind }) => kind.replaceAll('-', ' ')))].join(', ')}`,
+      `sleeve: ${[...new Set(sleeve.map(({ kind }) => SLEEVES[kind].label))].join(', ')}`,
       1,
       tape ? `⌀ ${mm(sleeve.at(-1)!.diameter)}, ${mm(tape.length)}` : `⌀ ${mm(sleeve.at(-1)!.diameter)}`,
     );

@@ -1,10 +1,11 @@
 import { useMemo } from 'react';
-import { doneMeasurements, knownAs, takenBack } from '../../../core/bench/done.ts';
+import { doneMeasurements, knownAs } from '../../../core/bench/done.ts';
 import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
 import { intoCar } from '../../../core/bench/into-car.ts';
 import { hasPart, intoPart, knowing, toldByPart } from '../../../core/bench/into-part.ts';
 import type { Measurement, Result } from '../../../core/bench/measured.ts';
 import type { ValueStep } from '../../../core/bench/value-history.ts';
+import { takenBack } from '../../../core/bench/taken-back.ts';
 import { reachOf } from '../../../core/bench/what-to-measure.ts';
 import { freeName } from '../../../core/brief/free-name.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';

@@ -2,16 +2,23 @@ import { useMemo } from 'react';
 import { glossary, ideaPages } from '../../../core/learn/ideas.ts';
 import { IDEAS } from '../../../core/learn/questions.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { predictRun } from '../../../core/predict/predict-run.ts';
+import type { Ghost } from '../../charts/pull-curve/ghost.ts';
+import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './learn.module.css';
 
+const NONE: readonly Ghost[] = [];
+const nothing = (): void => {};
+
 /** Ten ideas in plain words, each with what it is on this car; a formula on demand. */
 export function IdeasView({ design }: { readonly design: CarDesign }) {
   const units = useUnits();
   const pages = useMemo(() => ideaPages(design, units), [design, units]);
+  const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
   return (
     <div className={styles.view}>
       {pages.map(({ idea, words, formula, source, onCar }, i) => (
@@ -25,6 +32,11 @@ export function IdeasView({ design }: { readonly design: CarDesign }) {
             </p>
           ))}
           <p className={plain.strong}>{onCar}</p>
+          {idea === 'pull' && (
+            <div className={styles.curve}>
+              <PullCurve design={design} prediction={prediction} ghosts={NONE} played={null} onScrub={nothing} />
+            </div>
+          )}
           <details>
             <summary className={plain.caption}>The formula</summary>
             <p className={plain.text}>
