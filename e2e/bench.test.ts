@@ -74,6 +74,7 @@ describe('a builder at the Bench station', () => {
     // Two cars with one trap of the builder's own.
     const page = await stage.open(`${kelp}/bench?measure=lever-pull`);
     const car = builder(page);
+    await car.sees('takes away');
     await car.press('Read an instrument');
     for (let place = 0; place < 6; place++) {
       await car.press('Hold it to the next place');
@@ -141,6 +142,7 @@ describe('a builder at the Bench station', () => {
   it('lays the pull that was read at the rim over the curve in Design', async () => {
     const page = await stage.open(`${demoCar(3)}/bench?measure=rim-pull`);
     const tern = builder(page);
+    await tern.sees('takes away');
     await tern.press('Try it without a bench');
     await tern.press('Put it into the car');
     await tern.sees('These readings are in the car.');

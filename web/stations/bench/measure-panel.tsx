@@ -101,7 +101,6 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
         </div>
         <MeasuringDrawing design={design} kind={kind} name={name} />
       </div>
-      <MeasuredBefore kind={kind} bench={bench} onShow={show} />
       <div className={styles.work}>
         <div className={styles.panel}>
           <ReadingTables design={design} kind={kind} readings={readings} />
@@ -162,6 +161,8 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
           )}
         </div>
       </div>
+      {/* Below what is typed: it comes when the versions are there, and pushes nothing about. */}
+      <MeasuredBefore kind={kind} bench={bench} onShow={show} />
     </section>
   );
 }
