@@ -7,6 +7,7 @@ import { planView } from '../geometry/plan-view.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { across, leader, SIZE_TEXT, upright, type Dimension } from './dimensions.ts';
 import {
+  boxOf,
   circle,
   isInTheWay,
   line,
@@ -433,16 +434,7 @@ function listsSheet(
     items.push(...detail.items);
     detail.told.forEach((one) => known.add(one));
     ({ by } = detail);
-    down =
-      Math.max(
-        ...detail.items.map((item) =>
-          item.kind === 'text'
-            ? textBox(item).bottom
-            : item.kind === 'circle'
-              ? item.centre.y + item.radius
-              : Math.max(...item.points.map(({ y }) => y)),
-        ),
-      ) + 5;
+    down = Math.max(...detail.items.map((item) => boxOf(item).bottom)) + 5;
   }
   const further = neededSizes(design).filter(({ tells }) => !known.has(tells));
   if (further.length > 0) {
@@ -486,25 +478,15 @@ function listsSheet(
   );
   items.push(...list.items);
   // Whatever does not fit above the title block is told elsewhere: never over it.
-  return { items: items.filter((item) => boxBottom(item) < (boxRight(item) > frame.right - TITLE.width ? rightTop : frame.bottom)), by };
+  return {
+    items: items.filter((item) => boxOf(item).bottom < (boxOf(item).right > frame.right - TITLE.width ? rightTop : frame.bottom)),
+    by,
+  };
 }
 const tellsOf = (item: TextItem, further: readonly NeededSize[]): { readonly tells?: string } => {
   const found = further.find(({ label }) => label === item.text);
   return found ? { tells: found.tells } : {};
 };
-const boxBottom = (item: Item): number =>
-  item.kind === 'text'
-    ? textBox(item).bottom
-    : item.kind === 'circle'
-      ? item.centre.y + item.radius
-      : Math.max(...item.points.map(({ y }) => y));
-const boxRight = (item: Item): number =>
-  item.kind === 'text'
-    ? textBox(item).right
-    : item.kind === 'circle'
-      ? item.centre.x + item.radius
-      : Math.max(...item.points.map(({ x }) => x));
-
 /** The drawing of a car, on sheets of this paper lying: the views with their sizes and numbers, and the lists. */
 export function drawingSheets(design: CarDesign, words: Pick<TitleWords, 'version' | 'crew' | 'date'>, paper: PaperName): readonly Sheet[] {
   const { width: high, height: wide, label } = PAPERS[paper];
