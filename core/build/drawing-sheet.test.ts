@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
-import { drawingSheets, neededSizes } from './drawing-sheet.ts';
+import { drawingSheets } from './drawing-sheet.ts';
+import { neededSizes } from './needed-sizes.ts';
 import {
   boxOf,
   crosses,

@@ -1,8 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import { isTubeBearing } from './lengths.ts';
-
-const mm = (metres: number): string => `${Number((1000 * metres).toFixed(1))} mm`;
+import { millimetres } from './millimetres.ts';
 
 /** Notes that belong on the drawing of this car. */
 export function notesOf(design: CarDesign): readonly string[] {
@@ -17,8 +16,8 @@ export function notesOf(design: CarDesign): readonly string[] {
   return [
     'Fix each drive wheel to its axle: it must not slip.',
     isTubeBearing(design)
-      ? `Axle free in its bearing; ${mm(endPlay / 2)} of play each side.`
-      : `Axle free in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}; ${mm(endPlay / 2)} of play each side.`,
+      ? `Axle free in its bearing; ${millimetres(endPlay / 2)} of play each side.`
+      : `Axle free in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}; ${millimetres(endPlay / 2)} of play each side.`,
     'Holes square and in line; both axles parallel.',
     'Wheels true: no more than 1 mm to and fro at the rim.',
     ...(motor.kind === 'lever'

@@ -4,8 +4,9 @@ import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import { SLEEVES } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
-import { placedMasses, standingWeight } from '../car/weights.ts';
+import { bodyLength, bodyWidth, placedMasses, standingWeight } from '../car/weights.ts';
 import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
+import { millimetres } from './millimetres.ts';
 
 /** One line of the parts list, with its number on the drawing. */
 export interface PartLine {
@@ -37,11 +38,9 @@ export type PartPlace =
   | 'ballast'
   | 'sleeve';
 
-const mm = (metres: number): string => `${Number((1000 * metres).toFixed(1))} mm`;
-
 /** Everything that a car is made of, in the order it is numbered. */
 export function partsList(design: CarDesign): readonly PartLine[] {
-  const { motor, otherWheels, driveWheels, layout, body, ballast, sleeve, trackWidth } = design;
+  const { motor, otherWheels, driveWheels, layout, ballast, sleeve } = design;
   const roller = isRoller(design);
   const masses = new Map(placedMasses(design).map(({ what, mass }) => [what, mass]));
   const lengths = new Map(lengthsOf(design).map((cut) => [cut.id, cut]));
@@ -56,22 +55,22 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       'body',
       named('body'),
       1,
-      `${mm(design.wheelbase + body.overhang)} × ${mm(Math.min(body.width, trackWidth))}`,
+      `${millimetres(bodyLength(design))} × ${millimetres(bodyWidth(design))}`,
       masses.get('body') ?? null,
     );
-  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${mm(driveWheels.diameter)}`, masses.get('drive wheels') ?? null);
+  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${millimetres(driveWheels.diameter)}`, masses.get('drive wheels') ?? null);
   if (otherWheels)
     add(
       'other-wheel',
       'otherWheels',
       named('otherWheels'),
       layout.otherWheelCount,
-      `⌀ ${mm(otherWheels.diameter)}`,
+      `⌀ ${millimetres(otherWheels.diameter)}`,
       masses.get('other wheels') ?? null,
     );
   if (!roller) {
-    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, mm(lengths.get('drive-axle')!.length));
-    if (otherWheels) add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, mm(lengths.get('other-axle')!.length));
+    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, millimetres(lengths.get('drive-axle')!.length));
+    if (otherWheels) add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, millimetres(lengths.get('other-axle')!.length));
     const bearings = (['drive-bearing', 'other-bearing'] as const).flatMap((id) => lengths.get(id) ?? []);
     add(
       'bearing',
@@ -79,16 +78,22 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       named('bearing'),
       isTubeBearing(design) ? bearings.reduce((sum, { count }) => sum + count, 0) : 4,
       isTubeBearing(design)
-        ? bearings.map(({ count, length }) => `${count} × ${mm(length)}`).join(', ')
-        : `⌀ ${mm(bearingOutside(design))}`,
+        ? bearings.map(({ count, length }) => `${count} × ${millimetres(length)}`).join(', ')
+        : `⌀ ${millimetres(bearingOutside(design))}`,
     );
   }
   if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
-    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? mm(lengths.get('tyre')!.length) : '');
+    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? millimetres(lengths.get('tyre')!.length) : '');
   if (motor.kind === 'lever') {
     add('motor', 'trap', named('trap'), 1, '');
-    add('lever', 'lever', named('lever'), 1, mm(lengths.get('lever')!.length), masses.get('motor') ?? null);
-    add('string', null, 'string that does not stretch', 1, `${mm(lengths.get('string')!.length)}, ⌀ ${mm(motor.stringDiameter)}`);
+    add('lever', 'lever', named('lever'), 1, millimetres(lengths.get('lever')!.length), masses.get('motor') ?? null);
+    add(
+      'string',
+      null,
+      'string that does not stretch',
+      1,
+      `${millimetres(lengths.get('string')!.length)}, ⌀ ${millimetres(motor.stringDiameter)}`,
+    );
     add('hook', null, 'hook or peg on the drive axle', 1, '');
   }
   if (hasBands(motor)) {
@@ -103,7 +108,7 @@ export function partsList(design: CarDesign): readonly PartLine[] {
     if (motor.kind === 'band') add('hook', null, 'hook for the bands', 1, '');
     else {
       add('string', 'washer', named('washer'), 1, '');
-      add('lever', null, 'trailing arm', 1, mm(motor.armLength));
+      add('lever', null, 'trailing arm', 1, millimetres(motor.armLength));
     }
   }
   if (sleeve.length > 0) {
@@ -113,7 +118,7 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       null,
       `sleeve: ${[...new Set(sleeve.map(({ kind }) => SLEEVES[kind].label))].join(', ')}`,
       1,
-      tape ? `⌀ ${mm(sleeve.at(-1)!.diameter)}, ${mm(tape.length)}` : `⌀ ${mm(sleeve.at(-1)!.diameter)}`,
+      tape ? `⌀ ${millimetres(sleeve.at(-1)!.diameter)}, ${millimetres(tape.length)}` : `⌀ ${millimetres(sleeve.at(-1)!.diameter)}`,
     );
   }
   if (ballast.mass > 0) add('ballast', null, 'ballast', 1, `${Number((1000 * ballast.mass).toFixed(0))} g`, ballast.mass);

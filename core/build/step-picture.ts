@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { boxOf, circle, place, type Item, type Sheet } from './drawing.ts';
-import type { BuildStep } from './steps.ts';
+import type { BuildStep } from './build-step.ts';
 import { templatesOf } from './templates.ts';
 import { laidOut } from './tiles.ts';
 import { sideOf } from './views.ts';

@@ -3,12 +3,13 @@ import { DISC_HOLE, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { TRAP_LENGTH } from '../car/motors/lever.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import { bodyLength } from '../car/weights.ts';
+import { bodyLength, bodyWidth } from '../car/weights.ts';
 import { deckOutline } from '../geometry/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { trapOf } from '../car/fitted.ts';
 import { circle, line, path, place, rectangle, type Item, type Place } from './drawing.ts';
 import { bearingOutside, lengthsOf, type CutLength } from './lengths.ts';
+import { millimetres } from './millimetres.ts';
 
 /** Something that is cut, drilled or laid out, at full size: mm, from its own upper left corner. */
 export interface Piece {
@@ -45,7 +46,6 @@ const words = (text: string, x: number, y: number, anchor: 'start' | 'middle' = 
   size,
   anchor,
 });
-const millimetres = (metres: number): string => `${Number((MM * metres).toFixed(1))} mm`;
 
 /** Wheels that are cut by whoever builds; others come as they are, and only their middle is to be found. */
 const CUT: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wooden-disc']);
@@ -64,7 +64,7 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number):
     name: `${which} wheel ⌀ ${millimetres(wheels.diameter)}`,
     note: isCut
       ? `${label}: cut ${wheels.kind === 'card-disc' ? `${2 * count} layers for ${count} wheels` : count}, drill the cross square and in the middle`
-      : `${label}: lay it on, mark its middle; hub ⌀ ${Number((2 * hub).toFixed(1))} mm`,
+      : `${label}: lay it on, mark its middle; hub ⌀ ${millimetres((2 * hub) / MM)}`,
     count,
     width: 2 * radius,
     height: 2 * radius,
@@ -80,9 +80,9 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number):
 
 /** The deck of a sheet, from above: outline with its notch, axle lines, where bearings, trap or hook and ballast sit. */
 function deckPiece(design: CarDesign): Piece {
-  const { wheelbase, body, trackWidth, motor, layout, otherWheels, ballast } = design;
+  const { wheelbase, body, motor, layout, otherWheels, ballast } = design;
   const length = MM * bodyLength(design);
-  const wide = MM * Math.min(body.width, trackWidth);
+  const wide = MM * bodyWidth(design);
   const left = (MM * body.overhang) / 2;
   const middle = wide / 2;
   const at = (metres: number): number => left + MM * metres;
@@ -167,7 +167,7 @@ function stripPiece(design: CarDesign, which: 'drive' | 'other'): Piece | null {
   return {
     id: `${which}-strip`,
     name: `strip for the ${which} axle`,
-    note: `wrap it round square, ends meeting on top at the seam; holes ${Number((2 * away).toFixed(1))} mm apart round the underside; middle lines of both strips ${millimetres(design.wheelbase)} apart`,
+    note: `wrap it round square, ends meeting on top at the seam; holes ${millimetres((2 * away) / MM)} apart round the underside; middle lines of both strips ${millimetres(design.wheelbase)} apart`,
     count: 1,
     width: round,
     height: high,

@@ -1,4 +1,18 @@
-import { line, PAPERS, place, textBox, textWidth, type Item, type LineKind, type PaperName, type Place, type Sheet } from './drawing.ts';
+import {
+  boxOf,
+  clipped,
+  isWithin,
+  line,
+  linesOf,
+  PAPERS,
+  place,
+  textWidth,
+  type Box,
+  type Item,
+  type PaperName,
+  type Place,
+  type Sheet,
+} from './drawing.ts';
 import type { Piece } from './templates.ts';
 
 /** mm that no printer reaches, kept free about a page; and below it, for the rule. Common practice. */
@@ -9,8 +23,6 @@ export const OVERLAP = 10;
 /** mm between pieces on a page; and above a large one for its words, and below it. */
 const GAP = 6;
 const HEAD = 24;
-/** Pieces of a circle that is cut at the edge of a page: within 0.02 mm of one 250 mm across. */
-const CORNERS = 256;
 /** mm of the rule by which the printer is checked. */
 export const RULE = 100;
 
@@ -40,54 +52,18 @@ const turned = (piece: Piece): Piece => ({
   }),
 });
 
-/** The part of a straight line within a window; null of none (Liang and Barsky). */
-function clipped(from: Place, to: Place, { x, y, width, height }: Window): readonly [Place, Place] | null {
-  const [dx, dy] = [to.x - from.x, to.y - from.y];
-  let [enter, leave] = [0, 1];
-  for (const [step, room] of [
-    [-dx, from.x - x],
-    [dx, x + width - from.x],
-    [-dy, from.y - y],
-    [dy, y + height - from.y],
-  ] as const) {
-    if (step === 0) {
-      if (room < 0) return null;
-      continue;
-    }
-    if (step < 0) enter = Math.max(enter, room / step);
-    else leave = Math.min(leave, room / step);
-  }
-  if (enter > leave) return null;
-  return [place(from.x + enter * dx, from.y + enter * dy), place(from.x + leave * dx, from.y + leave * dy)];
-}
-
-const isWithin = ({ left, right, top, bottom }: { left: number; right: number; top: number; bottom: number }, w: Window): boolean =>
-  left >= w.x && right <= w.x + w.width && top >= w.y && bottom <= w.y + w.height;
-
-/** What of a piece is seen through a window, moved to `to` on the page. */
-function throughWindow(items: readonly Item[], window: Window, to: Place): Item[] {
-  const moved = ({ x, y }: Place): Place => place(x - window.x + to.x, y - window.y + to.y);
-  const segments = (points: readonly Place[], closed: boolean, kind: LineKind): Item[] =>
-    points.flatMap((from, i): Item[] => {
-      const end = points[i + 1] ?? (closed ? points[0] : undefined);
-      const part = end && clipped(from, end, window);
-      return part ? [line(moved(part[0]), moved(part[1]), kind)] : [];
-    });
+/** What of a piece is seen through a window, moved to `to` on the page: whole where it fits, else its lines as far as the edge. */
+function throughWindow(items: readonly Item[], { x: left, y: top, width, height }: Window, to: Place): Item[] {
+  const window: Box = { left, top, right: left + width, bottom: top + height };
+  const moved = ({ x, y }: Place): Place => place(x - left + to.x, y - top + to.y);
   return items.flatMap((item): Item[] => {
-    if (item.kind === 'text') return isWithin(textBox(item), window) ? [{ ...item, at: moved(item.at) }] : [];
-    if (item.kind === 'circle') {
-      const { centre, radius } = item;
-      const box = { left: centre.x - radius, right: centre.x + radius, top: centre.y - radius, bottom: centre.y + radius };
-      if (isWithin(box, window)) return [{ ...item, centre: moved(centre) }];
-      const round = Array.from({ length: CORNERS }, (_, i) => {
-        const angle = (2 * Math.PI * i) / CORNERS;
-        return place(centre.x + radius * Math.cos(angle), centre.y + radius * Math.sin(angle));
-      });
-      return segments(round, true, item.line);
-    }
-    if (item.points.every(({ x, y }) => isWithin({ left: x, right: x, top: y, bottom: y }, window)))
-      return [{ ...item, points: item.points.map(moved) }];
-    return segments(item.points, item.closed, item.line);
+    const isWhole = isWithin(boxOf(item), window);
+    if (item.kind === 'text') return isWhole ? [{ ...item, at: moved(item.at) }] : [];
+    if (isWhole) return [item.kind === 'circle' ? { ...item, centre: moved(item.centre) } : { ...item, points: item.points.map(moved) }];
+    return linesOf(item).flatMap(([from, end]) => {
+      const part = clipped(window, from, end);
+      return part ? [line(moved(part[0]), moved(part[1]), item.line)] : [];
+    });
   });
 }
 

@@ -2,6 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
+import { bodyWidth } from '../car/weights.ts';
 import { deckOutline } from '../geometry/deck-outline.ts';
 import { planView, type Plate } from '../geometry/plan-view.ts';
 import type { Point } from '../geometry/point.ts';
@@ -136,7 +137,7 @@ export function topOf(design: CarDesign, drawn: Drawn): View {
 /** The view from the rear, from the floor up: x across the car, to the right. */
 export function rearOf(design: CarDesign, drawn: Omit<Drawn, 'heading'>): View {
   const at = toSheet({ ...drawn, heading: 1 });
-  const { trackWidth, driveWheels, axleDiameter, body } = design;
+  const { trackWidth, driveWheels, axleDiameter } = design;
   const { driveWheel, deck } = sideView(design);
   const roller = isRoller(design);
   const wide = WHEELS[driveWheels.kind].thickness;
@@ -158,9 +159,9 @@ export function rearOf(design: CarDesign, drawn: Omit<Drawn, 'heading'>): View {
   items.push(...box(-reach, reach, driveWheel.radius - axleDiameter / 2, driveWheel.radius + axleDiameter / 2));
   // The deck as it stands over the drive axle.
   const heights = deckAt(design, deck);
-  const width = bodyPartOf(design).isTube ? body.width : Math.min(body.width, trackWidth);
+  const width = bodyWidth(design);
   if (bodyPartOf(design).isTube)
-    items.push(circle(at({ x: 0, y: (heights.low + heights.high) / 2 }), drawn.scale * (body.width / 2), 'outline'));
+    items.push(circle(at({ x: 0, y: (heights.low + heights.high) / 2 }), drawn.scale * (width / 2), 'outline'));
   else items.push(...box(-width / 2, width / 2, heights.low, heights.high));
   return { at, items };
 }

@@ -38,6 +38,10 @@ export function wheelsetOf(design: CarDesign, which: 'drive' | 'other', areaDens
 /** Length of the body, m: from axle to axle and what it overhangs. */
 export const bodyLength = ({ wheelbase, body }: CarDesign): number => wheelbase + body.overhang;
 
+/** Width of the body as it is made, m: a tube keeps its own, a deck stays between the wheels. */
+export const bodyWidth = (design: CarDesign): number =>
+  bodyPartOf(design).isTube ? design.body.width : Math.min(design.body.width, design.trackWidth);
+
 /** Something that weighs, kg, and where it sits, m from the drive axle toward the other. */
 export interface PlacedMass {
   readonly what: 'drive wheels' | 'other wheels' | 'body' | 'motor' | 'rest' | 'ballast' | 'load';

@@ -1,6 +1,5 @@
 import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
-import { bodyPartOf } from '../car/fitted.ts';
-import { bodyLength } from '../car/weights.ts';
+import { bodyLength, bodyWidth } from '../car/weights.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { geometryOf } from './motors/motors.ts';
 import type { Point } from './point.ts';
@@ -74,7 +73,7 @@ export function planView(design: CarDesign): PlanView {
   const { driveToe: driveTurn, otherToe: otherTurn } = alignment;
   const rollerHalf = (rollerWidth(motor) ?? trackWidth) / 2;
   const otherPlaces = layout.otherWheelCount === 1 ? [0] : [half, -half];
-  const bodyWidth = Math.min(design.body.width, 2 * half);
+  const width = bodyWidth(design);
   const block = ({ mass, fromDriveAxle }: CarDesign['ballast']): Plate | null => {
     const side = ballastEdge(mass);
     return mass > 0 ? { middle: { x: fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null;
@@ -88,9 +87,9 @@ export function planView(design: CarDesign): PlanView {
       : [],
     axles: [
       axleAt(0, rollerHalf + END, driveTurn),
-      ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidth / 2 : half) + END, otherTurn)] : []),
+      ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? width / 2 : half) + END, otherTurn)] : []),
     ],
-    body: design.otherWheels ? bodyPlates(design, bodyPartOf(design).isTube ? design.body.width : bodyWidth) : [],
+    body: design.otherWheels ? bodyPlates(design, width) : [],
     ballast: block(design.ballast),
     load: block(design.load),
     pull,

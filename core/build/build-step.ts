@@ -1,0 +1,66 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import type { PartPlace } from './parts-list.ts';
+
+/** One step of the making. */
+export interface BuildStep {
+  readonly id: string;
+  readonly title: string;
+  /** What is done. */
+  readonly text: string;
+  readonly tool: string;
+  readonly minutes: number;
+  /** min that must pass before the next, while glue sets; 0 for none. */
+  readonly dries: number;
+  /** How exact; empty where it does not matter. */
+  readonly tolerance: string;
+  /** The trick of the trade. */
+  readonly trick: string;
+  /** An adult stands beside young builders. */
+  readonly adult: boolean;
+  readonly caution: string;
+  /** What proves it before the next step. */
+  readonly check: string;
+  /** Its templates by their ids, or what of the car it is about. */
+  readonly shows: { readonly pieces: readonly string[] } | { readonly part: PartPlace };
+}
+
+/** What most steps are without. */
+export const NONE = { dries: 0, tolerance: '', trick: '', adult: false, caution: '' } as const;
+
+/** Cautions; local rules come first. Common practice. */
+export const CUT = 'Cut away from yourself, on a board; guard the other hand.';
+export const FLY = 'Ends of skewers and wire fly off: glasses on, hold both ends.';
+export const HOT = 'Glue and nozzle are hot enough to burn: no fingers near.';
+export const TRAP = 'A snap trap breaks skin: the arm stays tied down while you work, fingers out of its path.';
+export const STRETCHED = 'A stretched band whips: glasses, never over a face.';
+export const LATEX = 'Latex can cause allergy: ask first.';
+
+/** What comes first: templates at full size. */
+export const templateStep: BuildStep = {
+  ...NONE,
+  id: 'templates',
+  title: 'Print the templates',
+  text: 'Print them at full size and cut them out roughly; glue parts of one template over the dotted edge.',
+  tool: 'printer, scissors',
+  minutes: 8,
+  tolerance: 'the 100 mm rule is 100 mm long, to half a millimetre',
+  trick: 'Choose “actual size” in the print window; “fit to page” shrinks them.',
+  check: 'Lay a ruler on the rule of each page.',
+  shows: { pieces: ['deck', 'drive-strip', 'drive-wheel'] },
+};
+
+/** What comes last: weigh, push, wind a little. */
+export const firstRun = (design: CarDesign): BuildStep => ({
+  ...NONE,
+  id: 'first-run',
+  title: 'Weigh it and let it roll',
+  text: 'Weigh it, roll it unwound along a line on the floor, then wind two turns and let it go from the line.',
+  tool: 'kitchen scale, tape on the floor',
+  minutes: 8,
+  tolerance: 'within half a metre of the line after five',
+  trick: 'Wind by turning the wheels backwards, with both thumbs.',
+  caution: 'Release from behind and beside; keep faces and pets off the track.',
+  check: isRoller(design) ? 'It rolls away and stops by itself.' : 'It rolls on by itself for two metres and more, and straight.',
+  shows: { part: 'drive-wheel' },
+});

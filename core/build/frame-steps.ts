@@ -1,0 +1,126 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { BEARINGS, WHEELS } from '../car/catalogue.ts';
+import { bodyPartOf } from '../car/fitted.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import type { Print } from '../units/quantity.ts';
+import { CUT, HOT, NONE, type BuildStep } from './build-step.ts';
+import { isTubeBearing, lengthsOf } from './lengths.ts';
+
+/** Steps to the body: cut and notched, or holes round a bottle or tube. */
+export function bodySteps(design: CarDesign): BuildStep[] {
+  const { body } = design;
+  const { isTube, label } = bodyPartOf(design);
+  if (isTube)
+    return [
+      {
+        ...NONE,
+        id: 'body',
+        title: `Holes in the ${body.kind === 'bottle' ? 'bottle' : 'tube'}`,
+        text: 'Wrap both strips round it square, seams on top and in one line, their middle lines a wheelbase apart. Prick the crosses, then open the holes.',
+        tool: 'bradawl, drill or hot nail',
+        minutes: 15,
+        tolerance: 'holes within 0.5 mm of their crosses, opposite and in line',
+        trick: 'Look along a skewer through two holes: the other one lies parallel to it.',
+        adult: true,
+        caution: 'Points slip off round things: hold it in a towel. A hot nail burns.',
+        check: 'A skewer through each pair stands square, and both lie parallel.',
+        shows: { pieces: ['drive-strip', 'other-strip'] },
+      },
+    ];
+  if (body.kind === 'craft-sticks')
+    return [
+      {
+        ...NONE,
+        id: 'body',
+        title: 'Glue the frame of sticks',
+        text: 'Two sticks along, three across: one over each axle and one in the middle. Lay them on the template and glue.',
+        tool: 'glue, clips',
+        minutes: 15,
+        dries: 20,
+        tolerance: 'both diagonals alike to 1 mm',
+        trick: 'Measure the diagonals before the glue sets, and push it square.',
+        check: 'It lies flat on the table without rocking.',
+        shows: { pieces: ['deck'] },
+      },
+    ];
+  return [
+    {
+      ...NONE,
+      id: 'body',
+      title: `Cut the deck of ${label}`,
+      text: `Stick the template on and cut along the full lines${body.notched ? ', the notch over the drive axle too' : ''}. Prick both ends of each axle line through.`,
+      tool: body.kind === 'plywood' || body.kind === 'balsa' ? 'fine saw' : 'knife and steel ruler',
+      minutes: body.kind === 'plywood' ? 20 : 10,
+      tolerance: 'axle lines square to the middle to 0.5 mm',
+      trick: 'Several light cuts keep the edge square.',
+      adult: true,
+      caution: CUT,
+      check: 'Measure from axle line to axle line on both sides: alike.',
+      shows: { pieces: ['deck'] },
+    },
+  ];
+}
+
+/** Wheels that come as they are. */
+const BOUGHT: ReadonlySet<string> = new Set([
+  'optical-disc',
+  'bottle-cap',
+  'jar-lid',
+  'cup-bottom',
+  'moulded-wheel',
+  'rubber-roller',
+  'wooden-wheel-ring',
+]);
+
+/** Steps to the wheels of each kind: cut, or their middle found. */
+export function wheelSteps(design: CarDesign): BuildStep[] {
+  const { driveWheels, otherWheels } = design;
+  const kinds = [...new Set([driveWheels.kind, ...(otherWheels ? [otherWheels.kind] : [])])];
+  return kinds.map((kind): BuildStep => {
+    const isDrive = kind === driveWheels.kind;
+    const { label } = WHEELS[kind];
+    const isBought = BOUGHT.has(kind);
+    return {
+      ...NONE,
+      id: `wheels-${kind}`,
+      title: isBought ? `Find the middle of each ${label}` : `Cut the wheels: ${label}`,
+      text: isBought
+        ? 'Lay the template on, mark the middle, and glue a hub over the hole: a disc of card or a bottle cap, drilled for the axle.'
+        : `Cut the circles${kind === 'card-disc' ? ', glue them in pairs with the grain crossed' : ''}, and open the middle for the axle.`,
+      tool: isBought ? 'bradawl, glue' : 'compass cutter or scissors',
+      minutes: isBought ? 12 : 25,
+      dries: kind === 'card-disc' ? 30 : 10,
+      tolerance: 'middle within 0.5 mm; rim true to 1 mm',
+      trick: 'Spin it on a pencil against a pen: the pen marks the high side.',
+      adult: true,
+      caution: isBought ? HOT : CUT,
+      check: 'On its axle it turns past a pencil without touching and without a gap of more than 1 mm.',
+      shows: { pieces: [isDrive ? 'drive-wheel' : 'other-wheel'] },
+    };
+  });
+}
+
+/** What the axles turn in. */
+export function bearingStep(design: CarDesign, print: Print): BuildStep {
+  const isTube = isTubeBearing(design);
+  const { isTube: isRound } = bodyPartOf(design);
+  const { label } = BEARINGS[design.bearing];
+  const cuts = lengthsOf(design).filter(({ id }) => id === 'drive-bearing' || id === 'other-bearing');
+  return {
+    ...NONE,
+    id: 'bearings',
+    title: `Bearings: ${label}`,
+    text: isTube
+      ? `Cut ${cuts.map(({ count, length }) => `${count} × ${print(length, 'size')}`).join(' and ')} and glue them ${isRound ? 'into the holes' : 'along the axle lines'}, the gap for winding in the middle of the drive axle.`
+      : `Set ${design.bearing === 'screw-eye' ? 'the eyes' : 'the holes'} on the axle lines, ${print(design.axleDiameter, 'size')} and half a millimetre wide.`,
+    tool: isTube ? 'knife, glue' : 'bradawl',
+    minutes: 12,
+    dries: 10,
+    tolerance: 'both parallel to 0.5 mm over the width of the car',
+    trick: 'Leave the axle in while the glue sets: the pieces stay in line. Keep glue out of them.',
+    adult: true,
+    caution: isTube ? HOT : 'Points slip: push away from the hand.',
+    check: 'The axle drops through by its own weight.',
+    shows: isRound || isRoller(design) ? { part: 'bearing' } : { pieces: ['deck'] },
+  };
+}

@@ -1,0 +1,85 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { hasBands } from '../car/motors/motors.ts';
+import type { Print } from '../units/quantity.ts';
+import { LATEX, NONE, STRETCHED, TRAP, type BuildStep } from './build-step.ts';
+import { stringToCut } from './lengths.ts';
+
+/** Steps to what drives the car: lever, trap and string, or hook and bands. */
+export function motorSteps(design: CarDesign, print: Print): BuildStep[] {
+  const { motor } = design;
+  if (motor.kind === 'lever') {
+    const string = stringToCut(design)!;
+    return [
+      {
+        ...NONE,
+        id: 'lever',
+        title: 'Lash the lever to the trap',
+        text: `Lash it along the arm with thread and glue: ${print(motor.leverLength, 'size')} from the pivot to the notch for the string.`,
+        tool: 'thread, glue',
+        minutes: 12,
+        dries: 10,
+        tolerance: '1 mm on the length; straight over the arm',
+        trick: 'Take the bait and the catch off first; a lever that is lashed at two places does not turn.',
+        adult: true,
+        caution: TRAP,
+        check: 'Push its tip sideways: it does not turn on the arm.',
+        shows: { pieces: ['lever'] },
+      },
+      {
+        ...NONE,
+        id: 'trap',
+        title: 'Place the trap',
+        text: `Tape it down, not glue: its pivot ${print(motor.trapPosition, 'size')} from the drive axle, the lever over the middle line.`,
+        tool: 'tape',
+        minutes: 6,
+        tolerance: 'hook and lever’s tip in one line to 1 mm',
+        trick: 'It is moved when the car is tuned: glue it last of all.',
+        adult: true,
+        caution: TRAP,
+        check: 'Look along the car: the lever’s tip falls over the hook.',
+        shows: { pieces: ['deck'] },
+      },
+      {
+        ...NONE,
+        id: 'string',
+        title: 'String',
+        text: `Cut ${print(string.length, 'size')}, knot it at the lever, and tie a loop at the other end that lies ${print(string.reach, 'size')} away.`,
+        tool: 'scissors',
+        minutes: 5,
+        tolerance: '2 mm: longer, and the loop will not drop off',
+        trick: 'Tie the loop round a nail: it stays open.',
+        caution: TRAP,
+        check: 'With the lever at rest the loop just reaches the hook and falls off by itself.',
+        shows: { pieces: ['string'] },
+      },
+    ];
+  }
+  if (hasBands(motor) && motor.kind === 'band')
+    return [
+      {
+        ...NONE,
+        id: 'hook',
+        title: 'The hook for the bands',
+        text: `Set it ${print(motor.anchorToAxle, 'size')} from the drive axle, on the middle line; leave it unglued until the car is tuned.`,
+        tool: 'tape',
+        minutes: 5,
+        tolerance: '2 mm, and in line with the middle of the drive axle',
+        trick: 'A paper clip bent open, taped flat, can be moved.',
+        check: 'Pull at it as hard as the bands will: it stays.',
+        shows: { part: 'hook' },
+      },
+      {
+        ...NONE,
+        id: 'bands',
+        title: 'Chain the bands',
+        text: `Loop ${motor.series > 1 ? `${motor.series} end to end` : 'one'}${motor.parallel > 1 ? `, ${motor.parallel} side by side` : ''}; hook one end, lay the other over the axle so that it ${motor.release === 'free' ? 'drops off' : 'stays'}.`,
+        tool: 'fingers',
+        minutes: 4,
+        trick: 'Stretch new bands by hand ten times: their first pull is not their last.',
+        caution: `${STRETCHED} ${LATEX}`,
+        check: 'Wind one turn and let go of the wheels: they turn the right way.',
+        shows: { part: 'motor' },
+      },
+    ];
+  return [];
+}

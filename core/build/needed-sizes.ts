@@ -1,0 +1,47 @@
+import { bodyPartOf } from '../car/fitted.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
+import { bodyLength, bodyWidth } from '../car/weights.ts';
+import { tenths } from './millimetres.ts';
+
+/** A size that whoever builds needs, as it is told: in words where no view has room for it. */
+export interface NeededSize {
+  readonly tells: string;
+  readonly label: string;
+  readonly value: string;
+}
+
+/** Every size that is needed to make a car, each once, m printed as mm. */
+export function neededSizes(design: CarDesign): readonly NeededSize[] {
+  const { motor, otherWheels, body, ballast, sleeve, endPlay } = design;
+  const list: NeededSize[] = [];
+  const add = (tells: string, label: string, metres: number): void => void list.push({ tells, label, value: tenths(metres) });
+  add('driveWheels', 'drive wheels ⌀', design.driveWheels.diameter);
+  if (!isRoller(design) && otherWheels) {
+    add('otherWheels', 'other wheels ⌀', otherWheels.diameter);
+    add('wheelbase', 'wheelbase', design.wheelbase);
+    add('trackWidth', 'track width', design.trackWidth);
+    add('bodyLength', 'length of the body', bodyLength(design));
+    add('bodyWidth', 'width of the body', bodyWidth(design));
+    if (!bodyPartOf(design).isTube) add('axleGap', 'deck over the middle of the axles', body.axleGap);
+    add('endPlay', 'play of each axle from side to side', endPlay);
+  }
+  add('axleDiameter', 'axle ⌀', design.axleDiameter);
+  sleeve.forEach(({ diameter }, i) => add(`sleeve${i}`, `sleeve ⌀${sleeve.length > 1 ? `, layer ${i + 1}` : ''}`, diameter));
+  if (isWoundOnAxle(motor)) add('windingWidth', 'width for winding', motor.windingWidth);
+  if (motor.kind === 'lever') {
+    add('leverLength', 'lever, pivot to notch', motor.leverLength);
+    add('trapPosition', 'pivot from the drive axle', motor.trapPosition);
+    add('pivotAboveAxle', 'pivot above the drive axle', motor.pivotAboveAxle);
+  }
+  if (motor.kind === 'band') {
+    add('anchorToAxle', 'hook from the drive axle', motor.anchorToAxle);
+    add('anchorAboveAxle', 'hook above the drive axle', motor.anchorAboveAxle);
+  }
+  if (motor.kind === 'twist') {
+    add('hookToHook', 'length of the roller', motor.hookToHook);
+    add('armLength', 'trailing arm', motor.armLength);
+  }
+  if (ballast.mass > 0) add('ballastPlace', 'ballast from the drive axle', ballast.fromDriveAxle);
+  return list;
+}

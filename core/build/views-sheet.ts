@@ -1,0 +1,201 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { bodyPartOf } from '../car/fitted.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import { bodyWidth } from '../car/weights.ts';
+import { planView } from '../geometry/plan-view.ts';
+import { sideView } from '../geometry/side-view.ts';
+import { across, leader, SIZE_TEXT, upright, type Dimension } from './dimensions.ts';
+import { LANE, SCALES, told, type Draft } from './draft.ts';
+import { circle, line, place, placedText, type Box, type Item, type Place } from './drawing.ts';
+import { neededSizes } from './needed-sizes.ts';
+import { partsList, type PartLine } from './parts-list.ts';
+import { TITLE, withinFrame } from './title-block.ts';
+import { deckAt, meant, rearOf, sideOf, topOf, type View } from './views.ts';
+
+/** mm between views. */
+const BETWEEN = 14;
+/** mm: of a number’s circle, of the lane they stand on, and from one to the next. */
+const BALLOON = 3.4;
+const BALLOON_LANE = 13;
+const BALLOONS_APART = 9.5;
+
+/** Numbers in circles over a view, each with a line to its part; left out where there is no room. */
+function balloons(draft: Draft, parts: readonly PartLine[], at: Partial<Readonly<Record<string, Place>>>, y: number, within: Box): void {
+  const targets = parts.flatMap((part) => {
+    const target = at[part.on];
+    return target ? [{ number: part.number, target }] : [];
+  });
+  const inOrder = targets.toSorted((a, b) => a.target.x - b.target.x);
+  const most = Math.floor((within.right - within.left) / BALLOONS_APART);
+  const shown = inOrder.slice(0, most);
+  const places = shown.map(({ target }) => target.x);
+  // Pushed apart to the right, then back within the frame.
+  for (let i = 0; i < places.length; i++)
+    places[i] = Math.max(places[i]!, (places[i - 1] ?? within.left - BALLOONS_APART + BALLOON + 1) + BALLOONS_APART);
+  for (let i = places.length - 1; i >= 0; i--)
+    places[i] = Math.min(places[i]!, (places[i + 1] ?? within.right + BALLOONS_APART - BALLOON - 1) - BALLOONS_APART);
+  shown.forEach(({ number, target }, i) => {
+    const middle = place(places[i]!, y);
+    draft.items.push(circle(middle, BALLOON, 'thin'), line(place(middle.x, y + BALLOON), target, 'thin'), circle(target, 0.5, 'outline'), {
+      kind: 'text',
+      at: place(middle.x, y + 1),
+      text: String(number),
+      size: SIZE_TEXT,
+      anchor: 'middle',
+    });
+  });
+}
+
+const noseWords = ({ layout }: CarDesign): string => (layout.driveAxle === 'rear' ? 'from the rear' : 'from the rear, over the other axle');
+
+/** The views of a car in first angle with all sizes that have room there; which are told. */
+export function viewsSheet(
+  design: CarDesign,
+  width: number,
+  height: number,
+): { readonly items: Item[]; readonly told: ReadonlySet<string>; readonly by: number } {
+  const frame = withinFrame(width, height);
+  const within: Box = { left: frame.left + 1, right: frame.right - 1, top: frame.top + 1, bottom: frame.bottom - 1 };
+  const side = sideView(design);
+  const plan = planView(meant(design));
+  const heading = side.heading;
+  const roller = isRoller(design);
+  const [long, tall] = [side.bounds.right - side.bounds.left, side.bounds.top];
+  const wide = 2 * plan.bounds.halfWidth;
+  const lanesBelow = roller ? 1 : 2;
+  const roomAcross = within.right - within.left - 2 * (2 * LANE + 4) - BETWEEN;
+  const roomUp = within.bottom - within.top - TITLE.height - BALLOON_LANE - BETWEEN - (lanesBelow + 2) * LANE - 8;
+  const by =
+    SCALES.find((scale) => (1000 * (long + wide)) / scale <= roomAcross && (1000 * (tall + wide)) / scale <= roomUp) ?? SCALES.at(-1)!;
+  const scale = 1000 / by;
+  // The nose points to the right; the rear stands at the right of the side view, the plan below it (first angle).
+  const [first, last] = heading > 0 ? [side.bounds.left, side.bounds.right] : [-side.bounds.right, -side.bounds.left];
+  const x0 = within.left + 2 * LANE + 4 - scale * first;
+  const floor = within.top + BALLOON_LANE + scale * tall;
+  const planY = floor + (lanesBelow + 0.5) * LANE + BETWEEN / 2 + (scale * wide) / 2 + 4;
+  const rearX = x0 + scale * last + BETWEEN + LANE + (scale * wide) / 2;
+  const drawn = { scale, heading };
+  const sideDrawn = sideOf(design, { ...drawn, origin: place(x0, floor) });
+  const top = topOf(design, { ...drawn, origin: place(x0, planY) });
+  const rear = rearOf(design, { scale, origin: place(rearX, floor) });
+  const draft: Draft = { items: [...sideDrawn.items, ...top.items, ...rear.items], spans: [] };
+  const floorLine = line(place(x0 + scale * first - 3, floor), place(x0 + scale * last + 3, floor), 'thin');
+  draft.items.push(floorLine);
+  balloons(draft, partsList(design), sideDrawn.parts, within.top + BALLOON + 1, { ...within, right: rearX - (scale * wide) / 2 });
+  const told_ = dimensionsOf(design, { side: sideDrawn, top, rear, floor, planY, rearX, scale, x0, first, last, wide }, draft, within);
+  const caption = (text: string, x: number, y: number): void => {
+    const places = [0, 4, 8].flatMap((down) =>
+      [0, -15, 15].map((aside) => ({ at: place(x + aside, y + down), text, size: 2.6, anchor: 'middle' as const })),
+    );
+    const standing = placedText(draft.items, places, within);
+    if (standing) draft.items.push(standing);
+  };
+  caption(noseWords(design), rearX, floor + 2.4 * LANE);
+  caption('from above', x0 + (scale * (first + last)) / 2, planY + (scale * wide) / 2 + 2 * LANE);
+  return { items: draft.items, told: told_, by };
+}
+
+interface Layout {
+  readonly side: View;
+  readonly top: View;
+  readonly rear: View;
+  readonly floor: number;
+  readonly planY: number;
+  readonly rearX: number;
+  readonly scale: number;
+  readonly x0: number;
+  readonly first: number;
+  readonly last: number;
+  readonly wide: number;
+}
+
+/** Draws every size that has room in the views; which were told. */
+function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: Box): ReadonlySet<string> {
+  const { side, top, rear, floor, planY, scale, x0, first, last, wide } = layout;
+  const { motor, otherWheels, body, wheelbase, driveWheels, trackWidth, ballast } = design;
+  const view = sideView(design);
+  const done = new Set<string>();
+  const values = new Map(neededSizes(design).map(({ tells, value }) => [tells, value]));
+  const tell = (ways: readonly Dimension[]): void => {
+    const [way] = ways;
+    if (way && values.has(way.tells) && !done.has(way.tells) && told(draft, ways, within)) done.add(way.tells);
+  };
+  const text = (tells: string, sign = ''): string => `${sign}${values.get(tells) ?? ''}`;
+  /** A size across, on the first lane where it has room. */
+  const acrossOn = (tells: string, from: Place, to: Place, lanes: readonly number[], sign = ''): void =>
+    tell(lanes.map((y) => across(tells, text(tells, sign), from, to, y)));
+  const uprightOn = (tells: string, from: Place, to: Place, lanes: readonly number[], sign = ''): void =>
+    tell(lanes.map((x) => upright(tells, text(tells, sign), from, to, x)));
+  const [leftEdge, rightEdge] = [x0 + scale * first, x0 + scale * last];
+  const below = [1, 2, 3].map((n) => floor + LANE * n);
+  const leftLanes = [1, 2].map((n) => leftEdge - LANE * n);
+  const rightLanes = [1, 2].map((n) => rightEdge + LANE * n);
+  const roller = isRoller(design);
+  const isMirrored = view.heading < 0;
+  const driveLanes = isMirrored ? rightLanes : leftLanes;
+  const otherLanes = isMirrored ? leftLanes : rightLanes;
+  // Across, the shorter nearer to the view: what is longer stands outside.
+  const onFloor = (x: number): Place => side.at({ x, y: 0 });
+  const spans: (readonly [tells: string, x: number])[] = [];
+  if (motor.kind === 'lever') spans.push(['trapPosition', motor.trapPosition]);
+  if (motor.kind === 'band' && view.motor.kind === 'band') spans.push(['anchorToAxle', view.motor.anchor.x]);
+  if (motor.kind === 'twist') spans.push(['armLength', -motor.armLength]);
+  if (!roller) spans.push(['wheelbase', wheelbase]);
+  if (ballast.mass > 0 && !roller) spans.push(['ballastPlace', ballast.fromDriveAxle]);
+  for (const [tells, x] of spans.toSorted(([, a], [, b]) => Math.abs(a) - Math.abs(b))) acrossOn(tells, onFloor(0), onFloor(x), below);
+  uprightOn('driveWheels', onFloor(0), side.at({ x: 0, y: driveWheels.diameter }), driveLanes, '⌀');
+  if (otherWheels) uprightOn('otherWheels', onFloor(wheelbase), side.at({ x: wheelbase, y: otherWheels.diameter }), otherLanes, '⌀');
+  // From above: how long and how wide.
+  if (!roller) {
+    const planFoot = planY + (scale * wide) / 2;
+    const ends = [-body.overhang / 2, wheelbase + body.overhang / 2] as const;
+    const bodyHalf = bodyWidth(design) / 2;
+    acrossOn(
+      'bodyLength',
+      top.at({ x: ends[0], y: -bodyHalf }),
+      top.at({ x: ends[1], y: -bodyHalf }),
+      [1, 2].map((n) => planFoot + LANE * n),
+    );
+    const planLeft = Math.min(top.at({ x: ends[0], y: 0 }).x, top.at({ x: ends[1], y: 0 }).x, leftEdge);
+    const end = isMirrored ? ends[1] : ends[0];
+    uprightOn(
+      'bodyWidth',
+      top.at({ x: end, y: bodyHalf }),
+      top.at({ x: end, y: -bodyHalf }),
+      [1, 2].map((n) => planLeft - LANE * n),
+    );
+  }
+  // From the rear.
+  const rearRight = rear.at({ x: wide / 2, y: 0 }).x;
+  if (roller) {
+    if (motor.kind === 'twist')
+      acrossOn('hookToHook', rear.at({ x: -motor.hookToHook / 2, y: 0 }), rear.at({ x: motor.hookToHook / 2, y: 0 }), below);
+  } else {
+    acrossOn('trackWidth', rear.at({ x: -trackWidth / 2, y: 0 }), rear.at({ x: trackWidth / 2, y: 0 }), below);
+    if (!bodyPartOf(design).isTube) {
+      const { low } = deckAt(design, view.deck);
+      const bodyHalf = bodyWidth(design) / 2;
+      uprightOn(
+        'axleGap',
+        rear.at({ x: bodyHalf, y: driveWheels.diameter / 2 }),
+        rear.at({ x: bodyHalf, y: low }),
+        [1, 2].map((n) => rearRight + LANE * n),
+      );
+    }
+  }
+  // What stands aslant is told beside a leader.
+  if (view.motor.kind === 'lever') {
+    const { pivot, tipCocked } = view.motor;
+    const target = side.at({ x: pivot.x + 0.75 * (tipCocked.x - pivot.x), y: pivot.y + 0.75 * (tipCocked.y - pivot.y) });
+    const bends = [
+      [10, -9],
+      [-10, -9],
+      [16, -14],
+      [-16, -14],
+      [12, 10],
+      [-12, 10],
+    ].map(([dx, dy]) => ({ ...place(target.x + dx!, target.y + dy!), to: dx! > 0 ? ('right' as const) : ('left' as const) }));
+    tell(leader('leverLength', `lever ${text('leverLength')}`, target, bends));
+  }
+  return done;
+}
