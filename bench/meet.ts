@@ -12,6 +12,7 @@ import { parseArgs } from 'node:util';
 import { quantileSorted } from 'simple-statistics';
 import type { Brief } from '../core/brief/brief.ts';
 import { standingResults, type KeptResult, type Meet } from '../core/meet/meet.ts';
+import { newEntry, newMeet, newResult } from '../core/meet/new-meet.ts';
 import { standingsOf } from '../core/meet/scoring.ts';
 import { startMain } from '../server/testing.ts';
 
@@ -20,54 +21,36 @@ const SECOND = 1000;
 const { values } = parseArgs({ options: { seconds: { type: 'string', default: '60' } } });
 const brief = JSON.parse(readFileSync(new URL('../server/demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
 
-const entry = (i: number): Meet['entries'][number] => ({
+const meetOf = (count: number, runs: number): Meet =>
+  newMeet({
+    name: 'load',
+    date: '2026-11-21',
+    brief: {
+      ...brief,
+      rounds: Array.from({ length: 5 }, (_, i) => ({
+        ...brief.rounds[0]!,
+        name: `round ${i}`,
+        goal: { kind: 'furthest' as const },
+        runs,
+        points: [10, 7, 5, 3, 1],
+      })),
+    },
+    seed: 1,
+    lanes: 3,
+    drops: 1,
+    entries: Array.from({ length: count }, (_, i) => newEntry({ id: crypto.randomUUID(), crew: `crew ${i}`, car: `car ${i}` })),
+  });
+const resultOf = (meet: string, entry: string, round: number, run: number): KeptResult => ({
   id: crypto.randomUUID(),
-  crew: `crew ${i}`,
-  car: `car ${i}`,
-  carId: null,
-  showsPrediction: false,
-  measured: { length: null, width: null, height: null, mass: null, bands: null },
-  style: null,
-  isOut: false,
-});
-const meetOf = (count: number, runs: number): Meet => ({
-  format: 'nimble-axle/meet',
-  version: 1,
-  name: 'load',
-  date: '2026-11-21',
-  brief: {
-    ...brief,
-    rounds: Array.from({ length: 5 }, (_, i) => ({
-      ...brief.rounds[0]!,
-      name: `round ${i}`,
-      goal: { kind: 'furthest' as const },
-      runs,
-      points: [10, 7, 5, 3, 1],
-    })),
-  },
-  seed: 1,
-  lanes: 3,
-  drops: 1,
-  style: 0,
-  change: '',
-  entries: Array.from({ length: count }, (_, i) => entry(i)),
-});
-const resultOf = (meet: string, of: string, round: number, run: number): KeptResult => ({
-  id: crypto.randomUUID(),
-  result: {
-    format: 'nimble-axle/meet-result',
-    version: 1,
+  result: newResult({
     meet,
-    entry: of,
+    entry,
     round,
     run,
-    lane: 0,
     at: new Date().toISOString(),
     by: 'a phone',
     outcome: { kind: 'ran', distance: 5 + 10 * Math.random() },
-    corrects: null,
-    why: '',
-  },
+  }),
 });
 
 function timeStandings(): void {

@@ -1,5 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
+import type { Brief } from '../core/brief/brief.ts';
+import { newEntry, newMeet } from '../core/meet/new-meet.ts';
 import { PHONE } from './browser.ts';
 import { builder, downloadsOf, expectAccessible } from './builder.ts';
 import { setStage } from './stage.ts';
@@ -8,44 +10,28 @@ const CARS = ['Kelp Runner', 'Slow Ferry', 'Tern', 'Limpet', 'Bobbin Eel'] as co
 
 /** A meet of six cars on a brief of one round of one run each, made through the program’s own address; where it is. */
 async function meetOfSix(page: Page): Promise<string> {
-  return page.evaluate(async (cars) => {
-    const [{ brief }] = (await (await fetch('/api/briefs')).json()) as [{ brief: { rounds: object[]; rules: object } }];
+  const brief = await page.evaluate(async () => ((await (await fetch('/api/briefs')).json()) as [{ brief: Brief }])[0].brief);
+  const round = { ...brief.rounds[0]!, name: 'Furthest', goal: { kind: 'furthest' as const }, runs: 1, points: [10, 7, 5, 3, 2, 1] };
+  const meet = newMeet({
+    name: 'Winter evening',
+    date: '2026-11-21',
+    brief: { ...brief, rounds: [round], rules: { ...brief.rules, ties: 'run-off' } },
+    seed: 7,
+    lanes: 2,
+    entries: [...CARS, 'Gull'].map((car, i) =>
+      newEntry({ id: crypto.randomUUID(), crew: `crew ${i + 1}`, car, predicted: 12, showsPrediction: true }),
+    ),
+  });
+  return page.evaluate(async (made) => {
     const id = crypto.randomUUID();
-    const entries = [...cars, 'Gull'].map((car, i) => ({
-      id: crypto.randomUUID(),
-      crew: `crew ${i + 1}`,
-      car,
-      carId: null,
-      predicted: 12,
-      showsPrediction: true,
-      measured: { length: null, width: null, height: null, mass: null, bands: null },
-      style: null,
-      isOut: false,
-    }));
-    const round = { ...brief.rounds[0], name: 'Furthest', goal: { kind: 'furthest' }, runs: 1, points: [10, 7, 5, 3, 2, 1] };
     const answer = await fetch(`/api/meets/${id}`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
-        baseVersion: 0,
-        meet: {
-          format: 'nimble-axle/meet',
-          version: 1,
-          name: 'Winter evening',
-          date: '2026-11-21',
-          brief: { ...brief, rounds: [round], rules: { ...brief.rules, ties: 'run-off' } },
-          seed: 7,
-          lanes: 2,
-          drops: 0,
-          style: 0,
-          change: '',
-          entries,
-        },
-      }),
+      body: JSON.stringify({ baseVersion: 0, meet: made }),
     });
     if (!answer.ok) throw new Error(await answer.text());
     return `/meets/${id}`;
-  }, CARS);
+  }, meet);
 }
 
 const textOf = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText.replaceAll('\u00a0', ' '));

@@ -1,48 +1,30 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { Meet, MeetResult } from '../core/meet/meet.ts';
+import type { MeetResult } from '../core/meet/meet.ts';
+import { newEntry, newMeet, newResult } from '../core/meet/new-meet.ts';
 import { brief, savedArchive, serve, type Served } from './testing.ts';
 
 const meetId = crypto.randomUUID();
 const entry = crypto.randomUUID();
-const meet: Meet = {
-  format: 'nimble-axle/meet',
-  version: 1,
+const meet = newMeet({
   name: 'Skerrow Lull Trophy',
   date: '2026-11-21',
   brief,
   seed: 7,
   lanes: 2,
-  drops: 0,
-  style: 0,
   change: 'Nothing between rounds.',
-  entries: [
-    {
-      id: entry,
-      crew: 'the night watch',
-      car: 'Limpet',
-      carId: null,
-      showsPrediction: true,
-      measured: { length: null, width: null, height: null, mass: null, bands: null },
-      style: null,
-      isOut: false,
-    },
-  ],
-};
-const result = (more: Partial<MeetResult> = {}): MeetResult => ({
-  format: 'nimble-axle/meet-result',
-  version: 1,
-  meet: meetId,
-  entry,
-  round: 0,
-  run: 0,
-  lane: 0,
-  at: '2026-11-21T18:00:00.000Z',
-  by: 'the harbour office',
-  outcome: { kind: 'ran', distance: 8.4 },
-  corrects: null,
-  why: '',
-  ...more,
+  entries: [newEntry({ id: entry, crew: 'the night watch', car: 'Limpet', showsPrediction: true })],
 });
+const result = (more: Partial<MeetResult> = {}): MeetResult =>
+  newResult({
+    meet: meetId,
+    entry,
+    round: 0,
+    run: 0,
+    at: '2026-11-21T18:00:00.000Z',
+    by: 'the harbour office',
+    outcome: { kind: 'ran', distance: 8.4 },
+    ...more,
+  });
 
 let served: Served;
 beforeEach(async () => {

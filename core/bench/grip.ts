@@ -2,6 +2,10 @@ import { GRAVITY } from '../constants.ts';
 import { combined, estimated, exactly, meanOf } from './estimate.ts';
 import { divisionOf, drawnMean, type Of, type Result } from './measured.ts';
 
+/** rad at which a car with its drive wheels held begins to slide: μ (share cos θ + (h/L) sin θ) = sin θ solved for θ; a right angle and more where it never does. Statics. */
+export const slidingAngle = (staticGrip: number, driveShare: number, massHeight: number, wheelbase: number): number =>
+  Math.atan2(staticGrip * driveShare, 1 - (staticGrip * massHeight) / wheelbase);
+
 /**
  * Grip from the tilt at which a car with its drive wheels held begins to slide, nose uphill (front drive: nose downhill), the others free:
  * μ = sin θ / (share cos θ + (h/L) sin θ); with all wheels held μ = tan θ. Statics of the car on a slope.

@@ -1,6 +1,6 @@
 import type { CarDesign, FittedPart } from '../car/car-design.ts';
 import { hasBands } from '../car/motors/motors.ts';
-import { fittedKey } from '../car/parts.ts';
+import { fittedKey, withDiameter } from '../car/parts.ts';
 import { SLOTS, type OwnPart, type PartSlot } from '../car/part-slots.ts';
 import { OF_PART, valueOf } from '../car/values.ts';
 import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
@@ -120,12 +120,6 @@ export const hasPart = ({ own }: CarDesign, { kind, name }: Pick<OwnPart, 'kind'
 export function knowing(design: CarDesign, part: OwnPart): CarDesign {
   return hasPart(design, part).reduce((made, slot) => {
     const own = { ...made.own, [slot]: withValues(made.own![slot]!, part) };
-    const { diameter } = part.values;
-    const known = toldByPart({ ...made, own }, slot);
-    if (diameter === undefined) return known;
-    if (slot === 'axle') return { ...known, axleDiameter: diameter };
-    if (slot === 'driveWheels') return { ...known, driveWheels: { ...known.driveWheels, diameter } };
-    if (slot === 'otherWheels' && known.otherWheels) return { ...known, otherWheels: { ...known.otherWheels, diameter } };
-    return known;
+    return withDiameter(toldByPart({ ...made, own }, slot), slot, part.values.diameter);
   }, design);
 }

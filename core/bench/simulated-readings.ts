@@ -11,6 +11,7 @@ import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
 import { driftAfter } from '../predict/straightness.ts';
 import { coastTime } from './coast-down.ts';
+import { slidingAngle } from './grip.ts';
 import type { Measurement, MeasurementKind } from './measured.ts';
 import { rollingOfCar } from './rolling-of-car.ts';
 
@@ -120,13 +121,10 @@ export function simulatedReadings(
     case 'tilt': {
       if (isRoller(design)) return null;
       const share = weight.driveLoadShare;
-      const lean = numbers.massHeight! / design.wheelbase;
-      const grip = numbers.staticGrip!;
-      // μ (share cos θ + lean sin θ) = sin θ.
-      const slides = Math.atan2(grip * share, 1 - grip * lean);
+      const slides = slidingAngle(numbers.staticGrip!, share, numbers.massHeight!, design.wheelbase);
       const angle = numbered(6).map(() => read(slides, BOARD));
       const readings = { angle, driveShare: share, massHeight: numbers.massHeight!, wheelbase: design.wheelbase };
-      return slides < 1.4 && share > 0 ? made(readings, { angle: BOARD.division }, { staticGrip: grip }) : null;
+      return slides < 1.4 && share > 0 ? made(readings, { angle: BOARD.division }, { staticGrip: numbers.staticGrip! }) : null;
     }
     case 'drag': {
       if (isRoller(design)) return null;

@@ -144,35 +144,28 @@ export function fitCatalogue(design: CarDesign, slot: PartSlot, key: string): Ca
   }
 }
 
+/** The size that comes with a part of one's own: the diameter of an axle or wheels, m. Other parts have none, and leave the design as it is. */
+export function withDiameter(design: CarDesign, slot: PartSlot, diameter: number | undefined): CarDesign {
+  if (diameter === undefined) return design;
+  if (slot === 'axle') return { ...design, axleDiameter: diameter };
+  if (slot === 'driveWheels') return { ...design, driveWheels: { ...design.driveWheels, diameter } };
+  if (slot === 'otherWheels' && design.otherWheels) return { ...design, otherWheels: { ...design.otherWheels, diameter } };
+  return design;
+}
+
 /** One of the builder's own parts fitted at a place. */
 export function fitOwn(design: CarDesign, slot: PartSlot, { like, name, evidence, values, spreads }: OwnPart): CarDesign {
   if (fittedKey(design, slot) === null) return design;
   const fitted = fitCatalogue(design, slot, like);
   const own = { ...fitted.own, [slot]: { name, evidence, values, ...(spreads && { spreads }) } };
-  const { diameter } = values;
-  const { motor } = fitted;
-  switch (slot) {
-    case 'axle':
-      return { ...fitted, own, axleDiameter: diameter ?? fitted.axleDiameter };
-    case 'driveWheels':
-      return { ...fitted, own, driveWheels: { ...fitted.driveWheels, diameter: diameter ?? fitted.driveWheels.diameter } };
-    case 'otherWheels':
-      return fitted.otherWheels
-        ? { ...fitted, own, otherWheels: { ...fitted.otherWheels, diameter: diameter ?? fitted.otherWheels.diameter } }
-        : fitted;
-    case 'band': {
-      if (!hasBands(motor)) return fitted;
-      const usual = BANDS[like as keyof typeof BANDS];
-      const size = (key: 'length' | 'width' | 'thickness'): number => values[key] ?? usual[key];
-      return {
-        ...fitted,
-        own,
-        motor: { ...motor, band: { kind: 'own', length: size('length'), width: size('width'), thickness: size('thickness') } },
-      };
-    }
-    default:
-      return { ...fitted, own };
-  }
+  const known = withDiameter({ ...fitted, own }, slot, values.diameter);
+  if (slot !== 'band' || !hasBands(known.motor)) return known;
+  const usual = BANDS[like as keyof typeof BANDS];
+  const size = (key: 'length' | 'width' | 'thickness'): number => values[key] ?? usual[key];
+  return {
+    ...known,
+    motor: { ...known.motor, band: { kind: 'own', length: size('length'), width: size('width'), thickness: size('thickness') } },
+  };
 }
 
 /** How many of a part this car needs at a place; 0 where it has no such place. */

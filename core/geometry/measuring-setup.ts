@@ -1,3 +1,4 @@
+import { slidingAngle } from '../bench/grip.ts';
 import { INSTRUCTIONS } from '../bench/instructions.ts';
 import type { MeasurementKind } from '../bench/measured.ts';
 import type { CarDesign } from '../car/car-design.ts';
@@ -38,12 +39,11 @@ const at = (x: number, y: number): Point => ({ x, y });
 export const turned = ({ x, y }: Point, angle: number): Point =>
   at(x * Math.cos(angle) - y * Math.sin(angle), x * Math.sin(angle) + y * Math.cos(angle));
 
-/** Angle at which a car with its drive wheels held begins to slide on a board: μ = sin θ / (share·cos θ + (h/L) sin θ), solved for θ; rad. Source: statics. */
-export function slidingAngle(design: CarDesign): number {
+/** Tilt at which it is drawn to slide, rad; half a right angle where it never does. */
+function drawnTilt(design: CarDesign): number {
   const { staticGrip, massHeight } = likelyNumbers(design);
-  const { driveLoadShare } = standingWeight(design);
-  const lever = 1 - (staticGrip! * massHeight!) / design.wheelbase;
-  return lever > 0 ? Math.atan((staticGrip! * driveLoadShare) / lever) : Math.PI / 4;
+  const tilt = slidingAngle(staticGrip!, standingWeight(design).driveLoadShare, massHeight!, design.wheelbase);
+  return tilt < Math.PI / 2 ? tilt : Math.PI / 4;
 }
 
 type Shapes = Omit<MeasuringSetup, 'view' | 'bounds'>;
@@ -121,7 +121,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
     };
   },
   tilt: (design, { bounds }) => {
-    const tilt = slidingAngle(design);
+    const tilt = drawnTilt(design);
     const end = turned(at(bounds.right + 0.05, 0), tilt);
     const foot = turned(at(bounds.left - 0.02, 0), tilt);
     return {

@@ -4,7 +4,9 @@ import { describe, expect, it } from 'vitest';
 import type { Brief, Round } from '../brief/brief.ts';
 import type { Goal } from '../brief/goal.ts';
 import { distanceOf, standingResults, type KeptResult, type Meet, type MeetOutcome, type StandingResult } from './meet.ts';
-import { drawn, heatsLeft, orderOf } from './order.ts';
+import { shuffled } from '../numerics/shuffled.ts';
+import { newEntry, newMeet, newResult } from './new-meet.ts';
+import { heatsLeft, orderOf } from './order.ts';
 import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
 
 const brief = JSON.parse(readFileSync(new URL('../../server/demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
@@ -18,47 +20,29 @@ const round = (more: Partial<Round> = {}): Round => ({
   ...more,
 });
 const idOf = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const meetOf = (count: number, rounds: readonly Round[], more: Partial<Meet> = {}, ties: Brief['rules']['ties'] = 'shared'): Meet => ({
-  format: 'nimble-axle/meet',
-  version: 1,
-  name: 'Skerrow Lull Trophy',
-  date: '2026-11-21',
-  brief: { ...brief, rounds: [...rounds], rules: { ...brief.rules, ties } },
-  seed: 7,
-  lanes: 3,
-  drops: 0,
-  style: 0,
-  change: '',
-  entries: Array.from({ length: count }, (_, i) => ({
-    id: idOf(i),
-    crew: `crew ${i}`,
-    car: `car ${i}`,
-    carId: null,
-    showsPrediction: false,
-    measured: { length: null, width: null, height: null, mass: null, bands: null },
-    style: null,
-    isOut: false,
-  })),
-  ...more,
-});
+const meetOf = (count: number, rounds: readonly Round[], more: Partial<Meet> = {}, ties: Brief['rules']['ties'] = 'shared'): Meet =>
+  newMeet({
+    name: 'Skerrow Lull Trophy',
+    date: '2026-11-21',
+    brief: { ...brief, rounds: [...rounds], rules: { ...brief.rules, ties } },
+    seed: 7,
+    lanes: 3,
+    entries: Array.from({ length: count }, (_, i) => newEntry({ id: idOf(i), crew: `crew ${i}`, car: `car ${i}` })),
+    ...more,
+  });
 let written = 0;
 const result = (entry: number, run: number, outcome: Partial<MeetOutcome>, more: object = {}): KeptResult => ({
   id: idOf(1000 + ++written),
-  result: {
-    format: 'nimble-axle/meet-result',
-    version: 1,
+  result: newResult({
     meet: idOf(999),
     entry: idOf(entry),
     round: 0,
     run,
-    lane: 0,
     at: new Date(Date.UTC(2026, 10, 21, 18, 0, written)).toISOString(),
     by: 'the harbour office',
     outcome: { kind: 'ran', ...outcome },
-    corrects: null,
-    why: '',
     ...more,
-  },
+  }),
 });
 const ran = (entry: number, ...distances: readonly number[]): KeptResult[] =>
   distances.map((distance, run) => result(entry, run, { distance }));
@@ -247,11 +231,11 @@ describe('the order of running', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 60 }), fc.nat(), (count, seed) => {
         const list = Array.from({ length: count }, (_, i) => i);
-        expect(drawn(list, seed)).toEqual(drawn(list, seed));
-        expect([...drawn(list, seed)].toSorted((a, b) => a - b)).toEqual(list);
+        expect(shuffled(list, seed)).toEqual(shuffled(list, seed));
+        expect([...shuffled(list, seed)].toSorted((a, b) => a - b)).toEqual(list);
       }),
     );
-    expect(drawn([1, 2, 3, 4, 5, 6, 7, 8], 1)).not.toEqual(drawn([1, 2, 3, 4, 5, 6, 7, 8], 2));
+    expect(shuffled([1, 2, 3, 4, 5, 6, 7, 8], 1)).not.toEqual(shuffled([1, 2, 3, 4, 5, 6, 7, 8], 2));
   });
   it('knows what is next', () => {
     const meet = meetOf(4, [round({ runs: 1 })], { lanes: 2 });

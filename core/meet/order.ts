@@ -1,4 +1,4 @@
-import { mulberry } from '../numerics/low-discrepancy.ts';
+import { shuffled } from '../numerics/shuffled.ts';
 import type { Meet } from './meet.ts';
 
 /** Cars that run at once: who is in which lane. */
@@ -10,24 +10,13 @@ export interface Heat {
   readonly cars: readonly { readonly entry: string; readonly lane: number }[];
 }
 
-/** A list in an order drawn by a seed (Fisher and Yates): the same seed draws the same. */
-export function drawn<T>(list: readonly T[], seed: number): readonly T[] {
-  const random = mulberry(seed);
-  const made = [...list];
-  for (let i = made.length - 1; i > 0; i--) {
-    const j = Math.floor(random() * (i + 1));
-    [made[i], made[j]] = [made[j]!, made[i]!];
-  }
-  return made;
-}
-
 /**
  * All heats of a meet in the order they run. The entries are drawn once; heats are as many of them as there are lanes, one after the other, so
  * that no car runs twice in a row where there are two heats or more. From one run to the next each car moves on by a lane: over any number
  * of runs it has each lane alike, to within one.
  */
 export function orderOf({ entries, seed, lanes, brief }: Pick<Meet, 'entries' | 'seed' | 'lanes' | 'brief'>): readonly Heat[] {
-  const running = drawn(
+  const running = shuffled(
     entries.filter(({ isOut }) => !isOut).map(({ id }) => id),
     seed,
   );

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { slidingAngle } from '../bench/grip.ts';
 import { INSTRUCTIONS, KINDS } from '../bench/instructions.ts';
 import type { MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
-import { measuringSetup, slidingAngle } from '../geometry/measuring-setup.ts';
+import { measuringSetup } from '../geometry/measuring-setup.ts';
 import { readLines } from './line-protocol.ts';
 import { hiddenBuild, instrumentLines, isReadByInstrument, shownNow } from './simulated-instruments.ts';
 
@@ -44,17 +45,11 @@ describe('a car as it is measured', () => {
     }
   });
   it('leans on the board as far as it is thought to hold: statics by hand', () => {
-    // All of the weight on the drive axle and low: μ = tan θ.
-    const design = newCar('x');
-    const angle = slidingAngle({
-      ...design,
-      measured: { staticGrip: { value: 0.5, spread: 0.1 }, massHeight: { value: 1e-9, spread: 0.1 } },
-    });
-    const level = slidingAngle({
-      ...design,
-      measured: { staticGrip: { value: 0.5, spread: 0.1 }, massHeight: { value: 0.05, spread: 0.1 } },
-    });
-    expect(angle).toBeLessThan(Math.atan(0.5));
+    // All of the weight on the drive axle and low: μ = tan θ; with a share of it, by so much less.
+    expect(slidingAngle(0.5, 1, 0, 0.26)).toBeCloseTo(Math.atan(0.5), 12);
+    const angle = slidingAngle(0.5, 0.6, 0, 0.26);
+    const level = slidingAngle(0.5, 0.6, 0.05, 0.26);
+    expect(angle).toBeCloseTo(Math.atan(0.3), 12);
     // Nose uphill a high mass leans on the drive wheels: it holds further.
     expect(level).toBeGreaterThan(angle);
   });

@@ -10,7 +10,7 @@ import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './build.module.css';
-import { useKeptHere } from './use-kept-here.ts';
+import { useKeptHere } from '../../ui/use-kept-here.ts';
 
 interface InspectionViewProps {
   readonly carId: string;

@@ -8,7 +8,7 @@ import { printQuantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './build.module.css';
-import { useKeptHere } from './use-kept-here.ts';
+import { useKeptHere } from '../../ui/use-kept-here.ts';
 
 const NONE: readonly string[] = [];
 const timeWords = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`);

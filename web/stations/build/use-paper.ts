@@ -1,23 +1,9 @@
-import { useState } from 'react';
 import type { PaperName } from '../../../core/build/drawing.ts';
-
-const PAPER = 'build-paper';
-const CREW = 'build-crew';
+import { useKeptHere } from '../../ui/use-kept-here.ts';
 
 /** The paper that is printed on and whose car it is, kept in this browser. */
 export function usePaper() {
-  const [name, setName] = useState<PaperName>(() => (localStorage.getItem(PAPER) === 'letter' ? 'letter' : 'a4'));
-  const [crew, setCrew] = useState(() => localStorage.getItem(CREW) ?? '');
-  return {
-    name,
-    crew,
-    setName: (next: PaperName): void => {
-      localStorage.setItem(PAPER, next);
-      setName(next);
-    },
-    setCrew: (next: string): void => {
-      localStorage.setItem(CREW, next);
-      setCrew(next);
-    },
-  };
+  const [name, setName] = useKeptHere<string>('build-paper', 'a4');
+  const [crew, setCrew] = useKeptHere('build-crew', '');
+  return { name: name === 'letter' ? ('letter' as const) : ('a4' as const), crew, setName: (next: PaperName) => setName(next), setCrew };
 }

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { ASKED } from '../../../core/learn/measured-car.ts';
 import { questionsFor, questionWords } from '../../../core/learn/questions.ts';
-import { drawn } from '../../../core/meet/order.ts';
+import { shuffled } from '../../../core/numerics/shuffled.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
@@ -27,8 +27,8 @@ const LESSON: readonly (readonly [minutes: number, words: string])[] = [
 /** For a class: a quiz without its answers, the answers on a sheet of their own, a lab sheet, and a lesson of two hours; printed one a page. */
 export function ClassView({ design }: { readonly design: CarDesign }) {
   const units = useUnits();
-  const quiz = useMemo(() => drawn(questionsFor(design), 1).slice(0, ASKED_OF_CLASS), [design]);
-  const reasonsOf = (i: number) => drawn(quiz[i]!.reasons, i + 1);
+  const quiz = useMemo(() => shuffled(questionsFor(design), 1).slice(0, ASKED_OF_CLASS), [design]);
+  const reasonsOf = (i: number) => shuffled(quiz[i]!.reasons, i + 1);
   return (
     <div className={styles.view}>
       <div className={sheet.tools}>

@@ -11,33 +11,27 @@ import {
   type Idea,
   type Question,
 } from '../../../core/learn/questions.ts';
-import { drawn } from '../../../core/meet/order.ts';
+import { shuffled } from '../../../core/numerics/shuffled.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
 import plain from '../../ui/plain.module.css';
+import { useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './learn.module.css';
 
 const ANSWERS: Readonly<Record<Answer, string>> = { more: 'more', less: 'less', alike: 'hardly any change' };
-const KEPT = 'learn-progress';
 
 interface Kept {
   readonly progress: Progress;
   readonly count: number;
 }
-function kept(): Kept {
-  try {
-    return { progress: {}, count: 0, ...(JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Kept>) };
-  } catch {
-    return { progress: {}, count: 0 };
-  }
-}
+const NOTHING: Kept = { progress: {}, count: 0 };
 
 /** Say first what a change would do, and why; then see it on this car. */
 export function SayFirst({ design }: { readonly design: CarDesign }) {
-  const [{ progress, count }, setKept] = useState(kept);
+  const [{ progress, count }, setKept] = useKeptHere('learn-progress', NOTHING);
   const questions = useMemo(() => questionsFor(design), [design]);
   const question = useMemo(() => nextQuestion(questions, progress, count), [questions, progress, count]);
   if (!question)
@@ -45,9 +39,7 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
       <p className={plain.text}>Nothing can be asked of this car: it does not run as it is designed. Put that right in Design first.</p>
     );
   const onAnswered = (isRight: boolean): void => {
-    const next = { progress: progressed(progress, question, isRight, count), count: count + 1 };
-    localStorage.setItem(KEPT, JSON.stringify(next));
-    setKept(next);
+    setKept({ progress: progressed(progress, question, isRight, count), count: count + 1 });
   };
   return (
     <div className={styles.columns}>
@@ -67,13 +59,7 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
           })}
         </ul>
         {count > 0 && (
-          <Button
-            size="small"
-            onClick={() => {
-              localStorage.removeItem(KEPT);
-              setKept({ progress: {}, count: 0 });
-            }}
-          >
+          <Button size="small" onClick={() => setKept(NOTHING)}>
             Begin anew
           </Button>
         )}
@@ -94,7 +80,7 @@ function Asking({ design, question, count, onAnswered }: AskingProps) {
   const [answer, setAnswer] = useState<Answer | null>(null);
   const [reason, setReason] = useState<string | null>(null);
   const [isShown, setShown] = useState(false);
-  const reasons = useMemo(() => drawn(question.reasons, count), [question, count]);
+  const reasons = useMemo(() => shuffled(question.reasons, count), [question, count]);
   const changed = useMemo(() => predictRun(question.changed, { kind: 'full' }, { trace: true }), [question]);
   const { quantity } = ASKED[question.asked];
   const chosen = question.reasons.find(({ words }) => words === reason);

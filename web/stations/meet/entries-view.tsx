@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { limitsOf } from '../../../core/brief/brief.ts';
 import { judgeRules } from '../../../core/brief/rules.ts';
 import type { Entry } from '../../../core/meet/meet.ts';
-import { drawn } from '../../../core/meet/order.ts';
+import { newEntry } from '../../../core/meet/new-meet.ts';
+import { shuffled } from '../../../core/numerics/shuffled.ts';
 import { measuresOf } from '../../../core/geometry/measures.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
@@ -28,7 +29,6 @@ const MEASURED: readonly (readonly [key: keyof Entry['measured'], label: string,
   ['mass', 'weight', 'weight'],
   ['bands', 'bands', 'count'],
 ];
-const UNMEASURED: Entry['measured'] = { length: null, width: null, height: null, mass: null, bands: null };
 
 /** Crews and their cars, and whether each keeps the rules as it was measured. */
 export function EntriesView({ open }: { readonly open: OpenMeet }) {
@@ -44,10 +44,7 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
   const add = (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): void =>
     void change((before) => ({
       ...before,
-      entries: [
-        ...before.entries,
-        { id: newId(), carId: null, showsPrediction: false, measured: UNMEASURED, style: null, isOut: false, ...entry },
-      ],
+      entries: [...before.entries, newEntry({ id: newId(), ...entry })],
     }));
   const alter = (id: string, made: (entry: Entry) => Entry): void =>
     void change((before) => ({ ...before, entries: before.entries.map((entry) => (entry.id === id ? made(entry) : entry)) }));
@@ -110,7 +107,7 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
         </div>
         <p className={`${plain.caption} ${plain.muted}`}>
           A crew’s name is enough: no names of persons. Drawn by the number {meet.seed}:{' '}
-          {drawn(
+          {shuffled(
             meet.entries.filter(({ isOut }) => !isOut),
             meet.seed,
           )

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Meet } from '../../../core/meet/meet.ts';
+import { newMeet } from '../../../core/meet/new-meet.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import { problemLine, useListMeetsQuery, useRemoveMeetMutation, useSaveMeetMutation, useSaveResultMutation } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';
@@ -46,19 +47,15 @@ export function MeetsPage() {
   };
   const beginNew = async (): Promise<void> => {
     if (!stored) return;
-    const id = await begin({
-      format: 'nimble-axle/meet',
-      version: 1,
-      name: name || stored.brief.name,
-      date: new Date().toISOString().slice(0, 10),
-      brief: stored.brief,
-      seed: Math.floor(Math.random() * 1_000_000),
-      lanes: Number(lanes),
-      drops: 0,
-      style: 0,
-      change: '',
-      entries: [],
-    });
+    const id = await begin(
+      newMeet({
+        name: name || stored.brief.name,
+        date: new Date().toISOString().slice(0, 10),
+        brief: stored.brief,
+        seed: Math.floor(Math.random() * 1_000_000),
+        lanes: Number(lanes),
+      }),
+    );
     if (id) await navigate(`/meets/${id}`);
   };
   /** A meet from a file: its results come with it, each under an id of its own here. */

@@ -1,22 +1,20 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { heatsLeft, orderOf, type Heat } from '../../../core/meet/order.ts';
 import { placesOfRound, runOffsOf } from '../../../core/meet/scoring.ts';
 import { outcomeWords } from '../../../core/meet/words.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
+import { useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import { OutcomeFields } from './outcome-fields.tsx';
 import type { OpenMeet } from './use-meet.ts';
 
-const OFFICIAL = 'meet-official';
-
 /** The heat that runs now, to be written down car by car; the next, and who is on deck; run-offs where a tie asks for one. */
 export function RunView({ open }: { readonly open: OpenMeet }) {
   const units = useUnits();
-  const [by, setBy] = useState(() => localStorage.getItem(OFFICIAL) ?? '');
+  const [by, setBy] = useKeptHere('meet-official', '');
   const { results, write } = open;
   const meet = open.meet!;
   const { rounds } = meet.brief;
@@ -44,16 +42,7 @@ export function RunView({ open }: { readonly open: OpenMeet }) {
   );
   return (
     <div className={styles.view}>
-      <TextEntry
-        label="Who writes it down"
-        value={by}
-        maxLength={80}
-        onChange={(name) => {
-          localStorage.setItem(OFFICIAL, name);
-          setBy(name);
-        }}
-        sx={{ maxWidth: 320 }}
-      />
+      <TextEntry label="Who writes it down" value={by} maxLength={80} onChange={setBy} sx={{ maxWidth: 320 }} />
       {meet.entries.length === 0 && <p className={plain.text}>Enter the cars first.</p>}
       {now ? (
         <section aria-labelledby="now-title" className={styles.part}>

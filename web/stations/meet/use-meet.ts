@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo } from 'react';
 import type { Meet, MeetOutcome, StandingResult } from '../../../core/meet/meet.ts';
 import { standingResults } from '../../../core/meet/meet.ts';
+import { newResult } from '../../../core/meet/new-meet.ts';
 import {
   api,
   problemLine,
@@ -64,17 +65,14 @@ export function useMeet(meetId: string) {
         meetId,
         id: newId(),
         baseVersion: 0,
-        content: {
-          format: 'nimble-axle/meet-result',
-          version: 1,
+        content: newResult({
           meet: meetId,
           ...place,
           at: new Date().toISOString(),
           by,
           outcome,
-          corrects: corrected?.result.id ?? null,
-          why: corrected?.why ?? '',
-        },
+          ...(corrected && { corrects: corrected.result.id, why: corrected.why }),
+        }),
       });
       if (answer.error) dispatch(toasted(problemLine(answer.error), { tone: 'stop' }));
       return !answer.error;
