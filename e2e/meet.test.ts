@@ -131,6 +131,75 @@ describe('a meet', () => {
     for (const page of [first, second, phone, board]) await page.close();
   });
 
+  it('lets a phone join as what its code says; what an official types is not lost to another who is quicker', async () => {
+    // On the machine itself: a test may be run where there is no other network.
+    process.env.NIMBLE_AXLE_SHARE_ON = '127.0.0.1';
+    const page = await stage.open('/briefs');
+    const path = await meetOfSix(page);
+    await page.goto(`${stage.program.url}${path}?view=run`);
+    const host = builder(page);
+    await host.sees('Now: Furthest');
+    await host.press('Let a phone join');
+    await host.press('Turn it on');
+    await host.sees('As official, none has joined yet.');
+    await expectAccessible(page);
+    const codeFor = (role: string): Promise<string> => page.$eval(`[data-testid=join-code-${role}]`, (shown) => shown.textContent!);
+    const [address] = ((await (await fetch(`${stage.program.url}/api/sharing`)).json()) as { shared: { addresses: [string] } }).shared
+      .addresses;
+    const joined = async (role: string): Promise<Page> => {
+      const other = await (await stage.browser.createBrowserContext()).newPage();
+      await other.setViewport(PHONE);
+      await other.goto(`${address}${path}`);
+      await builder(other).type('Code', await codeFor(role));
+      await builder(other).press('Join');
+      return other;
+    };
+    const official = await joined('official');
+    await builder(official).sees('Now: Furthest');
+    await builder(official).seesNot('Let a phone join');
+    const crew = await joined('crew');
+    await builder(crew).sees('Which car is yours');
+    const heat = await now(official);
+    await builder(crew).pick('Which car is yours', `${heat[0]!}, crew ${1 + [...CARS, 'Gull'].indexOf(heat[0]!)}`);
+    await builder(crew).sees('It runs now');
+    await expectAccessible(crew);
+    expect(await crew.$$eval('[role=tab]', (tabs) => tabs.map((tab) => tab.textContent))).toEqual(['Your car', 'Standings']);
+    const board = await joined('board');
+    await builder(board).sees('Last run');
+    // The host types, and the phone is quicker.
+    await page.keyboard.press('Escape');
+    await page.bringToFront();
+    await host.type(`${heat[0]!}: distance`, '9.4');
+    await official.bringToFront();
+    await builder(official).type(`${heat[0]!}: distance`, '9.3');
+    await builder(official).press(`Write it down: ${heat[0]!}`);
+    await builder(official).press(`It broke: ${heat[1]!}`);
+    await page.bringToFront();
+    await host.sees('Another official wrote 9.30 m meanwhile.');
+    expect(await host.valueOf(`${heat[0]!}: distance`)).toBe('9.4');
+    await expectAccessible(page);
+    await host.press(`drop what is typed: ${heat[0]!}`);
+    // A run timed by hand goes into its result, and how it was timed is kept.
+    await page.waitForSelector('form[aria-label^="Result of "]');
+    await page.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, heat[0]!);
+    const [timed] = await now(page);
+    await (await page.waitForSelector('summary'))!.click();
+    await host.pick('Timed', 'by hand, with a watch');
+    await host.type('Times are taken at, m (6, 12)', '3');
+    for (const press of ['Go', '3.00\u00a0m', 'Stop']) await host.press(press);
+    await host.press('Into the result');
+    await host.sees('timed by hand: 3.00 m in');
+    await host.type(`${timed!}: distance`, '5');
+    await expectAccessible(page);
+    await host.press(`Write it down: ${timed!}`);
+    await host.openTab('Results');
+    await host.sees('timed by hand: 3.00 m in');
+    await crew.bringToFront();
+    await builder(crew).sees('It has made all its runs');
+    await builder(crew).sees('Furthest, run 1: 9.30 m');
+    for (const one of [page, official, crew, board]) await one.close();
+  });
+
   it('is made from a brief, cars enter from the Garage and are inspected', async () => {
     const page = await stage.open('/meets');
     const official = builder(page);

@@ -62,6 +62,7 @@ export function createApp(store: Store, webRoot?: string, sharing = makeSharing(
   app.use(headers, localOnly, smallIds);
   app.use('/api/archive', archiveRoutes(store));
   app.use('/api/lines', lineRoutes());
+  app.get('/api/joined', (_request, response) => void response.json({ role: 'host' }));
   app.use('/api/sharing', jsonOnly, sharingRoutes(sharing, phones));
   app.use('/api', kept);
   app.use('/api', (_request, response) => sendProblem(response, { status: 404, title: 'No such address' }));

@@ -38,6 +38,12 @@ export function orderOf({ entries, seed, lanes, brief }: Pick<Meet, 'entries' | 
   return heats;
 }
 
+/** The next heat of an entry among those left, and how many run before it; null where it runs no more. */
+export function nextOf(left: readonly Heat[], entry: string): { readonly heat: Heat; readonly before: number } | null {
+  const before = left.findIndex(({ cars }) => cars.some((car) => car.entry === entry));
+  return before < 0 ? null : { heat: left[before]!, before };
+}
+
 /** Heats that are still to run, wholly or in part: the first is next, the second on deck. */
 export function heatsLeft(
   heats: readonly Heat[],

@@ -30,6 +30,19 @@ export function outcomeWords(goal: Goal, outcome: MeetOutcome, units: UnitSystem
   return value ? valueWords(goal, value, units) : 'does not count';
 }
 
+/** How a run was timed, with its times on the way: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */
+export function timedWords({ timedBy, splits = [] }: Pick<MeetOutcome, 'timedBy' | 'splits'>, units: UnitSystem): string {
+  if (!timedBy) return '';
+  const told = splits.map(({ at, time }) => `${printQuantity(at, 'distance', units)} in ${printQuantity(time, 'time', units)}`);
+  return `timed by ${timedBy}${told.length > 0 ? `: ${told.join(', ')}` : ''}`;
+}
+
+const ENDINGS: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd', other: 'th' };
+const ordinal = new Intl.PluralRules('en', { type: 'ordinal' });
+
+/** A place: `placeWords(22) // '22nd'`. */
+export const placeWords = (place: number): string => `${place}${ENDINGS[ordinal.select(place)]!}`;
+
 /** Who corrected a result and why, the newest first; empty where nobody did. */
 export const correctionWords = ({ result, before }: StandingResult): string =>
   before.length === 0

@@ -1,22 +1,19 @@
 import { randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { networkInterfaces } from 'node:os';
-
-/** Whether phones may join now, and how: `shared` is null while they may not. */
-export interface SharingState {
-  readonly shared: { readonly addresses: readonly string[]; readonly code: string; readonly joined: number } | null;
-}
+import type { Role, SharingState } from '../../core/schema/sharing.ts';
 
 /** Lets phones of the local network join, from a press until a press or the program's end: off at first, nothing of it is kept. */
 export interface Sharing {
   readonly state: () => SharingState;
-  /** Begins, answering phones by `app`; a code that was told before is good no more. Throws `NoNetwork`. */
+  /** Begins, answering phones by `app`; codes that were told before are good no more. Throws `NoNetwork`. */
   readonly begin: (app: RequestListener) => Promise<SharingState>;
   /** Ends: no phone is joined any more. */
   readonly end: () => void;
-  /** A token for who types the code; null for a wrong one. */
+  /** A token for who types a code, which tells the role; null for a wrong one. */
   readonly join: (code: unknown) => string | null;
-  readonly hasJoined: (token: string | undefined) => boolean;
+  /** As what whoever has this token joined; null of nobody. */
+  readonly roleOf: (token: string | undefined) => Role | null;
   /** Whether a Host is one of the addresses told. */
   readonly isHost: (host: string | undefined) => boolean;
 }
@@ -41,15 +38,26 @@ function addressesHere(): string[] {
 interface Shared {
   readonly server: Server;
   readonly addresses: readonly string[];
-  readonly code: string;
-  readonly tokens: Set<string>;
+  readonly codes: Readonly<Record<Role, string>>;
+  readonly roles: Map<string, Role>;
+}
+
+/** A code for each role, no two alike. */
+function drawnCodes(): Readonly<Record<Role, string>> {
+  const codes = new Set<string>();
+  while (codes.size < 3) codes.add(String(randomInt(10 ** FIGURES)).padStart(FIGURES, '0'));
+  const [crew, official, board] = [...codes] as [string, string, string];
+  return { crew, official, board };
 }
 
 export function makeSharing(): Sharing {
   let shared: Shared | null = null;
-  const state = (): SharingState => ({
-    shared: shared && { addresses: shared.addresses, code: shared.code, joined: shared.tokens.size },
-  });
+  const state = (): SharingState => {
+    if (shared === null) return { shared: null };
+    const { addresses, codes, roles } = shared;
+    const count = (role: Role): number => [...roles.values()].filter((one) => one === role).length;
+    return { shared: { addresses, codes, joined: { crew: count('crew'), official: count('official'), board: count('board') } } };
+  };
   const end = (): void => {
     shared?.server.close();
     shared?.server.closeAllConnections();
@@ -71,19 +79,22 @@ export function makeSharing(): Sharing {
       shared = {
         server,
         addresses: hosts.map((host) => `http://${host}:${port}`),
-        code: String(randomInt(10 ** FIGURES)).padStart(FIGURES, '0'),
-        tokens: new Set(),
+        codes: drawnCodes(),
+        roles: new Map(),
       };
       return state();
     },
     join: (code) => {
       if (shared === null || typeof code !== 'string' || !/^\d+$/.test(code) || code.length !== FIGURES) return null;
-      if (!timingSafeEqual(Buffer.from(code), Buffer.from(shared.code))) return null;
+      const told = Buffer.from(code);
+      // Each is compared, whichever fits: how long it takes tells nothing.
+      const fitting = (Object.entries(shared.codes) as [Role, string][]).filter(([, one]) => timingSafeEqual(told, Buffer.from(one)));
+      if (fitting.length === 0) return null;
       const token = randomBytes(TOKEN_BYTES).toString('hex');
-      shared.tokens.add(token);
+      shared.roles.set(token, fitting[0]![0]);
       return token;
     },
-    hasJoined: (token) => token !== undefined && shared !== null && shared.tokens.has(token),
+    roleOf: (token) => (token === undefined ? null : (shared?.roles.get(token) ?? null)),
     isHost: (host) => shared !== null && shared.addresses.includes(`http://${host}`),
   };
 }

@@ -6,6 +6,7 @@ import type { Meet } from '../../core/schema/generated/meet.ts';
 import type { MeetResult } from '../../core/schema/generated/meet-result.ts';
 import type { Photo } from '../../core/schema/generated/photo.ts';
 import type { Session } from '../../core/schema/generated/session.ts';
+import type { Role, SharingState } from '../../core/schema/sharing.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import {
   isReadable,
@@ -89,11 +90,6 @@ const runsAddress = (carId: string, filter: RunFilter | null, page: number): str
   if (filter?.order !== undefined) query.set('order', filter.order);
   return `/cars/${carId}/runs?${query.toString()}`;
 };
-
-/** Whether phones may join, and how. */
-export interface SharingState {
-  readonly shared: { readonly addresses: readonly string[]; readonly code: string; readonly joined: number } | null;
-}
 
 /** One thing kept below a car. */
 interface OfCar {
@@ -277,6 +273,8 @@ export const api = createApi({
       invalidatesTags: ['sharing'],
     }),
     endSharing: build.mutation<SharingState, void>({ query: () => ({ url: '/sharing', method: 'DELETE' }), invalidatesTags: ['sharing'] }),
+    /** As what this page joined; the machine that the program runs on is the host. */
+    getJoined: build.query<{ readonly role: Role | 'host' }, void>({ query: () => '/joined' }),
     join: build.mutation<void, string>({ query: (code) => ({ url: '/join', method: 'POST', body: { code } }) }),
     restoreRun: build.mutation<void, OfCar>({
       query: ({ carId, id }) => ({ url: `/cars/${carId}/runs/${id}/restore`, method: 'POST', body: {} }),
@@ -313,6 +311,7 @@ export const {
   useGetSharingQuery,
   useBeginSharingMutation,
   useEndSharingMutation,
+  useGetJoinedQuery,
   useJoinMutation,
   useListBriefsQuery,
   useListSessionsQuery,

@@ -19,7 +19,7 @@ export default function JoinScreen() {
       }}
     >
       <Typography variant="h1">Join with this phone</Typography>
-      <Typography>Type the six figures that the program shows at the track.</Typography>
+      <Typography>Type six figures that the program shows: they tell whether this is a crew’s phone, an official’s, or a board.</Typography>
       <TextField
         label="Code"
         value={code}

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { QRCodeSVG } from 'qrcode.react';
+import type { Role } from '../../core/schema/sharing.ts';
 import { problemLine, useBeginSharingMutation, useEndSharingMutation, useGetSharingQuery } from '../app/api.ts';
 import plain from '../ui/plain.module.css';
 import { SideDrawer } from '../ui/side-drawer.tsx';
@@ -9,8 +10,24 @@ import styles from './devices.module.css';
 /** ms between looks at how many have joined. */
 const LOOK = 2000;
 
-/** Lets phones join: the address as text and picture, and the code; off until it is asked for, and again once it is ended. */
-export default function ShareDrawer({ onClose }: { readonly onClose: () => void }) {
+/** What a phone may do by the code that it types. */
+const ROLES: Readonly<Record<Role, { readonly name: string; readonly may: string }>> = {
+  crew: { name: 'crew', may: 'follows its car through a meet, and logs practice runs' },
+  official: { name: 'official', may: 'writes down results, enters and inspects cars' },
+  board: { name: 'board', may: 'shows the meet, and writes nothing' },
+};
+
+const joinedWords = (count: number): string =>
+  count === 0 ? 'none has joined yet' : count === 1 ? '1 phone has joined' : `${count} phones have joined`;
+
+interface ShareDrawerProps {
+  readonly roles: readonly Role[];
+  readonly path: string;
+  readonly onClose: () => void;
+}
+
+/** Lets phones join: the address as text and picture, and a code for each role; off until it is asked for, and again once it is ended. */
+export default function ShareDrawer({ roles, path, onClose }: ShareDrawerProps) {
   const { data } = useGetSharingQuery(undefined, { pollingInterval: LOOK });
   const [begin, { error, isLoading }] = useBeginSharingMutation();
   const [end] = useEndSharingMutation();
@@ -18,8 +35,8 @@ export default function ShareDrawer({ onClose }: { readonly onClose: () => void 
   return (
     <SideDrawer title="Let a phone join" onClose={onClose}>
       <Typography variant="body2">
-        A phone in the same network can then see the cars and log runs, no more. It is off until you turn it on, and off again when you end
-        it or the program stops. Others in the network can see what is sent.
+        A phone in the same network can then do what its code allows, no more. It is off until you turn it on, and off again when you end it
+        or the program stops. Others in the network can see what is sent.
       </Typography>
       {error && <Typography role="alert">✕ {problemLine(error)}</Typography>}
       {shared === null ? (
@@ -30,21 +47,23 @@ export default function ShareDrawer({ onClose }: { readonly onClose: () => void 
         <>
           {shared.addresses.map((address) => (
             <div key={address} className={styles.panel}>
-              <QRCodeSVG value={address} size={180} title={`Address ${address}`} marginSize={2} />
+              <QRCodeSVG value={`${address}${path}`} size={180} title={`Address ${address}`} marginSize={2} />
               <p className={plain.figures}>{address}</p>
             </div>
           ))}
-          <p className={plain.text}>The code to type on the phone:</p>
-          <p className={styles.count} data-testid="join-code">
-            {shared.code}
-          </p>
-          <p role="status" className={plain.text}>
-            {shared.joined === 0
-              ? 'No phone has joined yet.'
-              : shared.joined === 1
-                ? '1 phone has joined.'
-                : `${shared.joined} phones have joined.`}
-          </p>
+          {roles.map((role) => (
+            <section key={role} aria-label={`Code for ${ROLES[role].name}`} className={styles.panel}>
+              <p className={plain.text}>
+                The code to type as <strong>{ROLES[role].name}</strong>: it {ROLES[role].may}.
+              </p>
+              <p className={styles.count} data-testid={`join-code-${role}`}>
+                {shared.codes[role]}
+              </p>
+              <p role="status" className={plain.text}>
+                As {ROLES[role].name}, {joinedWords(shared.joined[role])}.
+              </p>
+            </section>
+          ))}
           <Button variant="outlined" onClick={() => void end()}>
             Turn it off
           </Button>

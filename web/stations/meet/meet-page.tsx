@@ -2,14 +2,16 @@ import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import { Suspense, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, Navigate, useParams, useSearchParams } from 'react-router';
+import type { Role } from '../../../core/schema/sharing.ts';
 import { standingsOf } from '../../../core/meet/scoring.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { downloadJson, download, fileName } from '../../ui/file-exchange.ts';
-import { later } from '../../ui/later.ts';
 import plain from '../../ui/plain.module.css';
+import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
+import { useRole } from '../../devices/use-role.ts';
+import { CrewView } from './crew-view.tsx';
 import { EntriesView } from './entries-view.tsx';
 import styles from './meet.module.css';
 import { ResultsView } from './results-view.tsx';
@@ -18,26 +20,45 @@ import { RunView } from './run-view.tsx';
 import { StandingsView } from './standings-view.tsx';
 import { useMeet, type OpenMeet } from './use-meet.ts';
 
-const ShareDrawer = later(() => import('../../devices/share-drawer.tsx'));
-
-const VIEWS = { entries: 'Entries', run: 'Run', standings: 'Standings', results: 'Results', rules: 'How it counts' } as const;
+const VIEWS = {
+  crew: 'Your car',
+  entries: 'Entries',
+  run: 'Run',
+  standings: 'Standings',
+  results: 'Results',
+  rules: 'How it counts',
+} as const;
 type View = keyof typeof VIEWS;
+/** What is seen of a meet by what one joined as; a board is a page of its own. */
+const SEEN: Readonly<Record<Exclude<Role, 'board'> | 'host', readonly View[]>> = {
+  host: ['entries', 'run', 'standings', 'results', 'rules', 'crew'],
+  official: ['run', 'entries', 'standings', 'results', 'rules'],
+  crew: ['crew', 'standings'],
+};
+const ALL_ROLES = ['official', 'crew', 'board'] as const;
 
 /** One meet: who is entered, who runs now, how it stands. */
 export function MeetPage() {
   const meetId = useParams().meetId!;
   const open = useMeet(meetId);
+  const role = useRole();
   if (open.missing) return <NotFoundScreen />;
-  if (!open.meet) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the meet" />;
-  return <Opened meetId={meetId} open={open} />;
+  if (role === 'board') return <Navigate to="board" replace />;
+  if (!open.meet || !role) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the meet" />;
+  return <Opened meetId={meetId} open={open} role={role} />;
 }
 
-function Opened({ meetId, open }: { readonly meetId: string; readonly open: OpenMeet }) {
+interface OpenedProps {
+  readonly meetId: string;
+  readonly open: OpenMeet;
+  readonly role: Exclude<Role, 'board'> | 'host';
+}
+function Opened({ meetId, open, role }: OpenedProps) {
   const [search, setSearch] = useSearchParams();
-  const [isSharing, setSharing] = useState(false);
   const asked = search.get('view') as View | null;
   const meet = open.meet!;
-  const view: View = asked && asked in VIEWS ? asked : 'entries';
+  const seen = SEEN[role];
+  const view = asked && seen.includes(asked) ? asked : seen[0]!;
   const saveCsv = async (): Promise<void> => {
     const { default: Papa } = await import('papaparse');
     const { rounds } = meet.brief;
@@ -73,9 +94,7 @@ function Opened({ meetId, open }: { readonly meetId: string; readonly open: Open
         <Button component={Link} to={`/meets/${meetId}/board`} variant="outlined">
           The board
         </Button>
-        <Button variant="outlined" onClick={() => setSharing(true)}>
-          Let a phone join
-        </Button>
+        <LetPhoneJoin roles={ALL_ROLES} path={`/meets/${meetId}`} />
         <Button component={Link} to={`/meets/${meetId}/print`}>
           Print
         </Button>
@@ -94,22 +113,18 @@ function Opened({ meetId, open }: { readonly meetId: string; readonly open: Open
         variant="scrollable"
         aria-label="What of the meet"
       >
-        {(Object.entries(VIEWS) as [View, string][]).map(([key, label]) => (
-          <Tab key={key} value={key} label={label} id={`meet-tab-${key}`} aria-controls="meet-view" />
+        {seen.map((key) => (
+          <Tab key={key} value={key} label={VIEWS[key]} id={`meet-tab-${key}`} aria-controls="meet-view" />
         ))}
       </Tabs>
       <div id="meet-view" role="tabpanel" aria-labelledby={`meet-tab-${view}`}>
+        {view === 'crew' && <CrewView meetId={meetId} open={open} />}
         {view === 'entries' && <EntriesView open={open} />}
         {view === 'run' && <RunView open={open} />}
         {view === 'standings' && <StandingsView open={open} />}
         {view === 'results' && <ResultsView open={open} />}
         {view === 'rules' && <RulesView open={open} />}
       </div>
-      {isSharing && (
-        <Suspense fallback={null}>
-          <ShareDrawer onClose={() => setSharing(false)} />
-        </Suspense>
-      )}
     </div>
   );
 }

@@ -11,6 +11,7 @@ import { toasted } from '../../app/toasts-slice.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { useBriefs } from '../../open-car/asked-design.ts';
 import { FileButton } from '../../ui/file-button.tsx';
+import { useRole } from '../../devices/use-role.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { UnreadableItem } from '../../ui/unreadable-item.tsx';
@@ -34,6 +35,7 @@ export function MeetsPage() {
   const [save] = useSaveMeetMutation();
   const [saveResult] = useSaveResultMutation();
   const [remove] = useRemoveMeetMutation();
+  const isHost = useRole() === 'host';
   const [name, setName] = useState('');
   const [briefId, setBriefId] = useState('');
   const [lanes, setLanes] = useState<keyof typeof LANES>('1');
@@ -81,39 +83,43 @@ export function MeetsPage() {
     <div className={styles.page}>
       <header className={styles.head}>
         <h1 className={plain.heading}>Meets</h1>
-        <FileButton label="Meet file" accept=".json,application/json" onFile={(file) => void openFile(file)}>
-          Open a meet file
-        </FileButton>
+        {isHost && (
+          <FileButton label="Meet file" accept=".json,application/json" onFile={(file) => void openFile(file)}>
+            Open a meet file
+          </FileButton>
+        )}
       </header>
       <div className={styles.view}>
-        <section aria-labelledby="new-meet" className={styles.card}>
-          <h2 id="new-meet" className={plain.heading}>
-            A new meet
-          </h2>
-          {briefs.length === 0 ? (
-            <p className={plain.text}>
-              A meet goes by a brief: what counts, on which floor, by which rules. <Link to="/briefs">Write one first.</Link>
-            </p>
-          ) : (
-            <>
-              <div className={styles.fields}>
-                <ChoiceSelect
-                  label="By the brief"
-                  value={stored!.id}
-                  options={Object.fromEntries(briefs.map(({ id, brief }) => [id, brief.name]))}
-                  onChange={setBriefId}
-                />
-                <TextEntry label="What it is called" value={name} placeholder={stored!.brief.name} maxLength={80} onChange={setName} />
-                <ChoiceSelect label="Lanes" value={lanes} options={LANES} onChange={setLanes} />
-              </div>
-              <div>
-                <Button variant="contained" onClick={() => void beginNew()}>
-                  Begin the meet
-                </Button>
-              </div>
-            </>
-          )}
-        </section>
+        {isHost && (
+          <section aria-labelledby="new-meet" className={styles.card}>
+            <h2 id="new-meet" className={plain.heading}>
+              A new meet
+            </h2>
+            {briefs.length === 0 ? (
+              <p className={plain.text}>
+                A meet goes by a brief: what counts, on which floor, by which rules. <Link to="/briefs">Write one first.</Link>
+              </p>
+            ) : (
+              <>
+                <div className={styles.fields}>
+                  <ChoiceSelect
+                    label="By the brief"
+                    value={stored!.id}
+                    options={Object.fromEntries(briefs.map(({ id, brief }) => [id, brief.name]))}
+                    onChange={setBriefId}
+                  />
+                  <TextEntry label="What it is called" value={name} placeholder={stored!.brief.name} maxLength={80} onChange={setName} />
+                  <ChoiceSelect label="Lanes" value={lanes} options={LANES} onChange={setLanes} />
+                </div>
+                <div>
+                  <Button variant="contained" onClick={() => void beginNew()}>
+                    Begin the meet
+                  </Button>
+                </div>
+              </>
+            )}
+          </section>
+        )}
         <section aria-labelledby="meets-here" className={styles.part}>
           <h2 id="meets-here" className={plain.heading}>
             Meets that are here
@@ -129,23 +135,25 @@ export function MeetsPage() {
                   {meet.date}, {meet.entries.length} {meet.entries.length === 1 ? 'entry' : 'entries'}, {meet.brief.rounds.length}{' '}
                   {meet.brief.rounds.length === 1 ? 'round' : 'rounds'}
                 </p>
-                <div>
-                  <Button
-                    size="small"
-                    aria-label={`Remove ${meet.name}`}
-                    onClick={() =>
-                      void remove(id).then(({ error }) =>
-                        dispatch(
-                          error
-                            ? toasted(problemLine(error), { tone: 'stop' })
-                            : toasted(`${meet.name} was removed`, { undoing: { kind: 'meet', id } }),
-                        ),
-                      )
-                    }
-                  >
-                    Remove
-                  </Button>
-                </div>
+                {isHost && (
+                  <div>
+                    <Button
+                      size="small"
+                      aria-label={`Remove ${meet.name}`}
+                      onClick={() =>
+                        void remove(id).then(({ error }) =>
+                          dispatch(
+                            error
+                              ? toasted(problemLine(error), { tone: 'stop' })
+                              : toasted(`${meet.name} was removed`, { undoing: { kind: 'meet', id } }),
+                          ),
+                        )
+                      }
+                    >
+                      Remove
+                    </Button>
+                  </div>
+                )}
               </div>
             ))}
           </div>

@@ -1,17 +1,24 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
-import { parseQuantity, unitOf, type Quantity } from '../../../core/units/quantity.ts';
+import { timedWords } from '../../../core/meet/words.ts';
+import { parseQuantity, printQuantity, unitOf, type Quantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
+import type { Timed } from './time-panel.tsx';
 
 interface OutcomeFieldsProps {
   readonly round: Round;
   /** Names its fields: the car, or what is corrected. */
   readonly of: string;
+  /** What stands already, in words: told by another official, perhaps while this one types. */
+  readonly standing?: string | null;
+  /** What a watch or gates told. */
+  readonly timed?: Timed | null;
+  readonly onTyping?: (isTyping: boolean) => void;
   readonly onWrite: (outcome: MeetOutcome) => Promise<boolean>;
 }
 
@@ -35,12 +42,25 @@ function fieldsOf({ goal }: Round): readonly Field[] {
   ];
 }
 
-/** One run written down: what was measured, or why it does not count. */
-export function OutcomeFields({ round, of, onWrite }: OutcomeFieldsProps) {
+/** One run written down: what was measured, or why it does not count. Where one stands already it is shown; what is typed meanwhile is kept. */
+export function OutcomeFields({ round, of, standing = null, timed = null, onTyping, onWrite }: OutcomeFieldsProps) {
   const units = useUnits();
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [atLeast, setAtLeast] = useState(false);
   const [problem, setProblem] = useState('');
+  const [taken, setTaken] = useState<Timed | null>(null);
+  // What was timed goes into the fields, once.
+  if (timed !== taken) {
+    setTaken(timed);
+    if (timed)
+      setTyped({
+        ...typed,
+        ...(timed.time !== undefined && { time: printQuantity(timed.time, 'time', units) }),
+        ...(timed.distance !== undefined && { distance: printQuantity(timed.distance, 'distance', units) }),
+      });
+  }
+  const isTyping = atLeast || Object.values(typed).some((text) => text.trim() !== '');
+  useEffect(() => onTyping?.(isTyping), [isTyping, onTyping]);
   const fields = fieldsOf(round);
   const clear = (): void => {
     setTyped({});
@@ -62,8 +82,10 @@ export function OutcomeFields({ round, of, onWrite }: OutcomeFieldsProps) {
       if (parsed.kind === 'unclear') return setProblem(`${label}: ${parsed.message}`);
       outcome[key] = parsed.value;
     }
-    void write('ran', { ...outcome, ...(atLeast && { atLeast }) });
+    const { timedBy, splits } = timed ?? {};
+    void write('ran', { ...outcome, ...(atLeast && { atLeast }), ...(timedBy && { timedBy, splits: splits ?? [] }) });
   };
+  if (standing !== null && !isTyping) return <p className={plain.text}>✓ {standing}</p>;
   return (
     <form
       className={styles.part}
@@ -73,6 +95,16 @@ export function OutcomeFields({ round, of, onWrite }: OutcomeFieldsProps) {
         writeRun();
       }}
     >
+      {standing !== null && (
+        <div role="alert" className={styles.row}>
+          <span className={plain.text}>
+            ! Another official wrote {standing} meanwhile. Write yours too (the later stands, both are kept), or
+          </span>
+          <Button size="small" onClick={clear} aria-label={`drop what is typed: ${of}`}>
+            drop what is typed
+          </Button>
+        </div>
+      )}
       <div className={styles.fields}>
         {fields.map(([key, label, quantity]) => (
           <label key={key} className={plain.text}>
@@ -88,6 +120,7 @@ export function OutcomeFields({ round, of, onWrite }: OutcomeFieldsProps) {
           </label>
         ))}
       </div>
+      {timed && <p className={`${plain.caption} ${plain.muted}`}>{timedWords(timed, units)}</p>}
       {problem && (
         <p role="alert" className={plain.text}>
           ✕ {problem}

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StandingResult } from '../../../core/meet/meet.ts';
-import { correctionWords, outcomeWords } from '../../../core/meet/words.ts';
+import { correctionWords, outcomeWords, timedWords } from '../../../core/meet/words.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useUnits } from '../../ui/use-units.ts';
@@ -39,6 +39,7 @@ export function ResultsView({ open }: { readonly open: OpenMeet }) {
                   <strong>{round ? outcomeWords(round.goal, one.result.outcome, units) : '?'}</strong>
                   {one.result.by && ` · ${one.result.by}`}
                   {told && ` · ${told}`}
+                  {one.result.outcome.timedBy && ` · ${timedWords(one.result.outcome, units)}`}
                 </span>
                 <Button
                   size="small"

@@ -1,27 +1,53 @@
-import Button from '@mui/material/Button';
+import { useCallback, useState, type ComponentProps } from 'react';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { heatsLeft, orderOf, type Heat } from '../../../core/meet/order.ts';
 import { placesOfRound, runOffsOf } from '../../../core/meet/scoring.ts';
 import { outcomeWords } from '../../../core/meet/words.ts';
+import { useListCarsQuery } from '../../app/api.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
+import { ComingHeats, heatKey } from './coming-heats.tsx';
 import { OutcomeFields } from './outcome-fields.tsx';
+import { TimePanel, type Timed } from './time-panel.tsx';
 import type { OpenMeet } from './use-meet.ts';
+
+interface RunOfProps extends Omit<ComponentProps<typeof OutcomeFields>, 'onTyping'> {
+  readonly heat: Heat;
+  readonly entry: string;
+  readonly onTyping: (heat: Heat, entry: string, isTyping: boolean) => void;
+}
+/** The run of one car of a heat. */
+function RunOf({ heat, entry, onTyping, ...fields }: RunOfProps) {
+  const told = useCallback((isTyping: boolean) => onTyping(heat, entry, isTyping), [heat, entry, onTyping]);
+  return <OutcomeFields {...fields} onTyping={told} />;
+}
 
 /** The heat that runs now, to be written down car by car; the next, and who is on deck; run-offs where a tie asks for one. */
 export function RunView({ open }: { readonly open: OpenMeet }) {
   const units = useUnits();
   const [by, setBy] = useKeptHere('meet-official', '');
+  const { data } = useListCarsQuery();
   const { results, write } = open;
   const meet = open.meet!;
   const { rounds } = meet.brief;
   const heats = orderOf(meet);
   const made = results.map(({ result }) => result);
   const left = heatsLeft(heats, made);
-  const [now, next, after] = left;
+  // A heat in which something is typed stays until that is written or dropped, whatever others write.
+  const [typing, setTyping] = useState<{ readonly heat: Heat; readonly cars: readonly string[] } | null>(null);
+  const [timed, setTimed] = useState<Readonly<Record<string, Timed>>>({});
+  const now = typing?.heat ?? left[0];
+  const coming = left.filter((heat) => now && heatKey(heat) !== heatKey(now));
+  const typingOf = useCallback((heat: Heat, car: string, isTyping: boolean): void => {
+    setTyping((before) => {
+      const others = before?.cars.filter((one) => one !== car) ?? [];
+      const cars = isTyping ? [...others, car] : others;
+      return cars.length === 0 ? null : { heat: before?.heat ?? heat, cars };
+    });
+  }, []);
   const entryOf = (id: string): Entry | undefined => meet.entries.find((entry) => entry.id === id);
   const standingOf = (entry: string, round: number, run: number) =>
     results.find(({ result }) => result.entry === entry && result.round === round && result.run === run);
@@ -44,97 +70,80 @@ export function RunView({ open }: { readonly open: OpenMeet }) {
     <div className={styles.view}>
       <TextEntry label="Who writes it down" value={by} maxLength={80} onChange={setBy} sx={{ maxWidth: 320 }} />
       {meet.entries.length === 0 && <p className={plain.text}>Enter the cars first.</p>}
-      {now ? (
-        <section aria-labelledby="now-title" className={styles.part}>
-          <h2 id="now-title" className={plain.heading}>
-            Now: {rounds[now.round]!.name}, run {now.run + 1} of {rounds[now.round]!.runs}
-            {heats.some(({ heat }) => heat > 0) && `, heat ${now.heat + 1}`}
-          </h2>
-          <div className={styles.cards}>
-            {now.cars.map(({ entry, lane }) => {
-              const of = entryOf(entry);
-              const done = standingOf(entry, now.round, now.run);
-              return (
-                <div key={entry} className={styles.card}>
-                  <p className={plain.strong}>
-                    {of?.car} <span className={plain.muted}>· {of?.crew}</span>
-                    {meet.lanes > 1 && ` · lane ${lane + 1}`}
-                  </p>
-                  {done ? (
-                    <p className={plain.text}>✓ {outcomeWords(rounds[now.round]!.goal, done.result.outcome, units)}</p>
-                  ) : (
-                    <OutcomeFields
-                      key={`${now.round} ${now.run}`}
-                      round={rounds[now.round]!}
-                      of={of?.car ?? ''}
-                      onWrite={(outcome) => write({ entry, round: now.round, run: now.run, lane }, outcome, by)}
-                    />
-                  )}
-                </div>
-              );
-            })}
-          </div>
-          <div className={styles.row}>
-            <span className={plain.text}>{meet.nextAt ? 'The board counts down to this heat.' : 'On the board:'}</span>
-            {[2, 5, 10].map((minutes) => (
-              <Button
-                key={minutes}
-                size="small"
-                onClick={() => void open.change((before) => ({ ...before, nextAt: new Date(Date.now() + 60_000 * minutes).toISOString() }))}
-              >
-                in {minutes} min
-              </Button>
-            ))}
-            {meet.nextAt && (
-              <Button size="small" onClick={() => void open.change(({ nextAt: _told, ...before }) => before)}>
-                No countdown
-              </Button>
-            )}
-          </div>
-          <p className={plain.text}>{next ? `Next: ${words(next)}` : 'This is the last heat.'}</p>
-          {after && <p className={`${plain.text} ${plain.muted}`}>On deck: {words(after)}</p>}
-        </section>
-      ) : (
-        heats.length > 0 && <p className={plain.strong}>✓ All runs are written down.</p>
-      )}
-      {runOffs.map(({ round, index, entries, run }) => (
-        <section key={`${index} ${entries.join()}`} aria-label={`Run-off of ${round.name}`} className={styles.part}>
-          <h2 className={plain.heading}>Run-off: {round.name}</h2>
-          <div className={styles.cards}>
-            {entries.map((entry) => {
-              const done = standingOf(entry, index, run);
-              const car = entryOf(entry)?.car ?? '';
-              return (
-                <div key={entry} className={styles.card}>
-                  <p className={plain.strong}>{car}</p>
-                  {done ? (
-                    <p className={plain.text}>✓ {outcomeWords(round.goal, done.result.outcome, units)}</p>
-                  ) : (
-                    <OutcomeFields
-                      round={round}
-                      of={`${car}, run-off`}
-                      onWrite={(outcome) => write({ entry, round: index, run, lane: 0 }, outcome, by)}
-                    />
-                  )}
-                </div>
-              );
-            })}
-          </div>
-        </section>
-      ))}
-      <section aria-labelledby="order-title" className={styles.part}>
-        <h2 id="order-title" className={plain.heading}>
-          Order of running
-        </h2>
-        <ol className={plain.text}>
-          {left.slice(0, 30).map((heat) => (
-            <li key={`${heat.round} ${heat.run} ${heat.heat}`}>
-              {rounds[heat.round]!.name}, run {heat.run + 1}: {words(heat)}
-            </li>
+      <div className={styles.running}>
+        <div className={styles.view}>
+          {now ? (
+            <section aria-labelledby="now-title" className={styles.part}>
+              <h2 id="now-title" className={plain.heading}>
+                Now: {rounds[now.round]!.name}, run {now.run + 1} of {rounds[now.round]!.runs}
+                {heats.some(({ heat }) => heat > 0) && `, heat ${now.heat + 1}`}
+              </h2>
+              <div className={styles.cards}>
+                {now.cars.map(({ entry, lane }) => {
+                  const of = entryOf(entry);
+                  const done = standingOf(entry, now.round, now.run);
+                  return (
+                    <div key={entry} className={styles.card}>
+                      <p className={plain.strong}>
+                        {of?.car} <span className={plain.muted}>· {of?.crew}</span>
+                        {meet.lanes > 1 && ` · lane ${lane + 1}`}
+                      </p>
+                      <RunOf
+                        key={heatKey(now)}
+                        heat={now}
+                        entry={entry}
+                        round={rounds[now.round]!}
+                        of={of?.car ?? ''}
+                        standing={done ? outcomeWords(rounds[now.round]!.goal, done.result.outcome, units) : null}
+                        timed={timed[`${heatKey(now)} ${entry}`] ?? null}
+                        onTyping={typingOf}
+                        onWrite={(outcome) => write({ entry, round: now.round, run: now.run, lane }, outcome, by)}
+                      />
+                    </div>
+                  );
+                })}
+              </div>
+              <TimePanel
+                key={heatKey(now)}
+                round={rounds[now.round]!}
+                cars={now.cars.map(({ entry }) => {
+                  const { car = '', carId = null } = entryOf(entry) ?? {};
+                  return { entry, car, design: data?.readable.find(({ id }) => id === carId)?.design ?? null };
+                })}
+                onTimed={(entry, told) => setTimed((before) => ({ ...before, [`${heatKey(now)} ${entry}`]: told }))}
+              />
+            </section>
+          ) : (
+            heats.length > 0 && <p className={plain.strong}>✓ All runs are written down.</p>
+          )}
+          {runOffs.map(({ round, index, entries, run }) => (
+            <section key={`${index} ${entries.join()}`} aria-label={`Run-off of ${round.name}`} className={styles.part}>
+              <h2 className={plain.heading}>Run-off: {round.name}</h2>
+              <div className={styles.cards}>
+                {entries.map((entry) => {
+                  const done = standingOf(entry, index, run);
+                  const car = entryOf(entry)?.car ?? '';
+                  return (
+                    <div key={entry} className={styles.card}>
+                      <p className={plain.strong}>{car}</p>
+                      {done ? (
+                        <p className={plain.text}>✓ {outcomeWords(round.goal, done.result.outcome, units)}</p>
+                      ) : (
+                        <OutcomeFields
+                          round={round}
+                          of={`${car}, run-off`}
+                          onWrite={(outcome) => write({ entry, round: index, run, lane: 0 }, outcome, by)}
+                        />
+                      )}
+                    </div>
+                  );
+                })}
+              </div>
+            </section>
           ))}
-        </ol>
-        {left.length > 30 && <p className={`${plain.caption} ${plain.muted}`}>and {left.length - 30} more heats</p>}
-      </section>
+        </div>
+        {now && <ComingHeats open={open} coming={coming} wordsOf={words} />}
+      </div>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { MEDALS, medalWords, valueWords } from '../../../core/meet/words.ts';
+import { MEDALS, medalWords, placeWords, valueWords } from '../../../core/meet/words.ts';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
@@ -32,7 +32,7 @@ export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' |
               entry.crew,
               ...told.map(({ place: one, points: gained, isDropped }, i) =>
                 one?.score
-                  ? `${valueWords(rounds[i]!.goal, one.score, units)} · ${one.place}${one.place === 1 ? 'st' : one.place === 2 ? 'nd' : one.place === 3 ? 'rd' : 'th'} · ${points(gained)}${isDropped ? ' (dropped)' : ''}`
+                  ? `${valueWords(rounds[i]!.goal, one.score, units)} · ${placeWords(one.place!)} · ${points(gained)}${isDropped ? ' (dropped)' : ''}`
                   : '–',
               ),
               ...(meet.style > 0 ? [points(style)] : []),

@@ -11,7 +11,7 @@ import { DevicePanel } from './device-panel.tsx';
 import { distanceLabel, MoreOfRun } from './more-of-run.tsx';
 import { RunForm } from './run-form.tsx';
 import { emptyForm, formChanged } from './track-slice.ts';
-import { WatchPanel } from './watch-panel.tsx';
+import { WatchPanel } from '../../devices/watch-panel.tsx';
 import { WindPanel } from './wind-panel.tsx';
 
 beforeAll(() => void vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} }));

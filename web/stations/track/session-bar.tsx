@@ -13,7 +13,7 @@ import { TextEntry } from '../../ui/text-entry.tsx';
 import plain from '../../ui/plain.module.css';
 import { within } from '../../ui/within.ts';
 import { useUnits } from '../../ui/use-units.ts';
-import { LetPhoneJoin } from './let-phone-join.tsx';
+import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import styles from './track.module.css';
 import type { useSession } from './use-session.ts';
 
@@ -21,6 +21,9 @@ interface SessionBarProps {
   readonly carId: string;
   readonly session: ReturnType<typeof useSession>;
 }
+
+/** Whoever joins here logs runs. */
+const AS_CREW = ['crew'] as const;
 
 /** The session that runs belong to, and the next car of it with one press. */
 export function SessionBar({ carId, session }: SessionBarProps) {
@@ -39,7 +42,7 @@ export function SessionBar({ carId, session }: SessionBarProps) {
             Go on with {session.sessions.at(-1)!.session.name}
           </Button>
         )}
-        <LetPhoneJoin />
+        <LetPhoneJoin roles={AS_CREW} path={`/cars/${carId}/track`} />
       </div>
     );
   const { name, floor, cars: order } = current.session;
@@ -58,7 +61,7 @@ export function SessionBar({ carId, session }: SessionBarProps) {
           Next car: {nextCar.design.name}
         </Button>
       )}
-      <LetPhoneJoin />
+      <LetPhoneJoin roles={AS_CREW} path={`/cars/${carId}/track`} />
       {isOpen && <SessionDrawer session={session} onClose={() => setOpen(false)} />}
     </div>
   );

@@ -15,7 +15,7 @@ import { windOf } from './read-run-form.ts';
 import { emptyForm, formChanged } from './track-slice.ts';
 import styles from './track.module.css';
 import type { useSession } from './use-session.ts';
-import { WatchPanel } from './watch-panel.tsx';
+import { WatchPanel } from '../../devices/watch-panel.tsx';
 import { WindPanel } from './wind-panel.tsx';
 
 const STAGES = { before: 'Before', wind: 'Wind', go: 'Go', write: 'Write down' } as const;

@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import { formOf, readRunForm, windOf } from './read-run-form.ts';
-import { NOT_BEGUN, watchReducer, type Watch, type WatchAction } from './use-watch.ts';
+import { NOT_BEGUN, watchReducer, type Watch, type WatchAction } from '../../devices/use-watch.ts';
 import { againstWords, detailWords, outcomeWords, windWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, keepTrackForms, trackReducer, type TrackForm } from './track-slice.ts';
 

@@ -1,22 +1,29 @@
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
-import { printQuantity } from '../../../core/units/quantity.ts';
-import plain from '../../ui/plain.module.css';
-import { useUnits } from '../../ui/use-units.ts';
-import styles from './track.module.css';
-import type { Split } from './track-slice.ts';
+import { printQuantity } from '../../core/units/quantity.ts';
+import plain from '../ui/plain.module.css';
+import { useUnits } from '../ui/use-units.ts';
+import styles from './devices.module.css';
 import { useWatch } from './use-watch.ts';
+
+/** A time on the way. m, s. */
+export interface Split {
+  readonly at: number;
+  readonly time: number;
+}
 
 interface WatchPanelProps {
   /** m, where times are taken on the way. */
   readonly marks: readonly number[];
+  /** What the press that takes it is called. */
+  readonly taking?: string;
   readonly onStopped: (time: number, splits: readonly Split[]) => void;
 }
 
 const seconds = (ms: number): string => (ms / 1000).toFixed(2);
 
 /** Go and Stop, with a time at each mark on the way; a slip is taken back. Hit without looking. */
-export function WatchPanel({ marks, onStopped }: WatchPanelProps) {
+export function WatchPanel({ marks, taking = 'Write it down', onStopped }: WatchPanelProps) {
   const units = useUnits();
   const watch = useWatch(marks.length);
   const { phase, presses } = watch;
@@ -57,7 +64,7 @@ export function WatchPanel({ marks, onStopped }: WatchPanelProps) {
               watch.reset();
             }}
           >
-            Write it down
+            {taking}
           </Button>
         )}
       </div>

@@ -1,0 +1,66 @@
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { gateRun, type GateRun } from '../../core/rig/gate-run.ts';
+import { printQuantity } from '../../core/units/quantity.ts';
+import { Facts } from '../ui/facts.tsx';
+import { useUnits } from '../ui/use-units.ts';
+import { DeviceSource } from './device-source.tsx';
+import styles from './devices.module.css';
+import { useDevice, type Source } from './use-device.ts';
+
+interface GatePanelProps {
+  /** m: gate 0 is the line, gate n stands at the nth of these. */
+  readonly gates: readonly number[];
+  /** m, of the drive wheels; 0 where it is not known, and turns tell no way. */
+  readonly circumference: number;
+  /** What the simulated rig can be told to do. */
+  readonly simulated: (device: ReturnType<typeof useDevice>) => React.ReactNode;
+  /** What the press that takes it is called. */
+  readonly taking?: string;
+  readonly onTaken: (run: GateRun) => void;
+}
+
+/** A run as gates and sensors tell it: splits, speeds, stop and wheelspin, taken with a press. */
+export function GatePanel({ gates, circumference, simulated, taking = 'Write it down', onTaken }: GatePanelProps) {
+  const units = useUnits();
+  const [source, setSource] = useState<Source>('simulated');
+  const device = useDevice(source);
+  const told = useMemo(() => gateRun(device.events, gates, circumference), [device.events, gates, circumference]);
+  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const seconds = (value: number): string => printQuantity(value, 'time', units);
+  return (
+    <div className={styles.panel}>
+      <DeviceSource
+        source={source}
+        onSource={setSource}
+        device={device}
+        remark={told && told.unplaced.length > 0 ? `; gate ${told.unplaced.join(', ')} has no place told` : ''}
+        simulated={simulated(device)}
+      />
+      {told && (
+        <>
+          <Facts
+            facts={[
+              ...told.splits.map(({ at, time }) => [metres(at), seconds(time)] as const),
+              ...told.speeds.map(
+                ({ from, to, speed }) => [`from ${metres(from)} to ${metres(to)}`, printQuantity(speed, 'speed', units)] as const,
+              ),
+              ...(told.spunFor === null ? [] : [['wheelspin at the launch', told.spunFor > 0 ? metres(told.spunFor) : 'none'] as const]),
+              ...(told.stopTime === null ? [] : [['stopped after', seconds(told.stopTime)] as const]),
+              ...(told.stopDistance === null ? [] : [['stopped at, by its turns', metres(told.stopDistance)] as const]),
+            ]}
+          />
+          <Button
+            variant="contained"
+            onClick={() => {
+              onTaken(told);
+              device.clear();
+            }}
+          >
+            {taking}
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}

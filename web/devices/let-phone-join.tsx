@@ -1,0 +1,35 @@
+import Button from '@mui/material/Button';
+import { startTransition, Suspense, useState } from 'react';
+import type { Role } from '../../core/schema/sharing.ts';
+import { useGetSharingQuery } from '../app/api.ts';
+import { later } from '../ui/later.ts';
+
+const ShareDrawer = later(() => import('./share-drawer.tsx'));
+
+interface LetPhoneJoinProps {
+  /** As what it may join. */
+  readonly roles: readonly Role[];
+  /** Which page of the program it opens. */
+  readonly path: string;
+}
+
+/** Opens the way for phones to join; not shown on a phone that did. */
+export function LetPhoneJoin({ roles, path }: LetPhoneJoinProps) {
+  const { data, isError } = useGetSharingQuery();
+  const [isOpen, setOpen] = useState(false);
+  // A phone may not let others in.
+  if (isError) return null;
+  const joined = data?.shared ? Object.values(data.shared.joined).reduce((sum, count) => sum + count, 0) : 0;
+  return (
+    <>
+      <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
+        {data?.shared ? `Phones joined: ${joined}` : 'Let a phone join'}
+      </Button>
+      {isOpen && (
+        <Suspense fallback={null}>
+          <ShareDrawer roles={roles} path={path} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+import Button from '@mui/material/Button';
+import { Link } from 'react-router';
+import { heatsLeft, nextOf, orderOf } from '../../../core/meet/order.ts';
+import { standingsOf } from '../../../core/meet/scoring.ts';
+import { outcomeWords, placeWords } from '../../../core/meet/words.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import plain from '../../ui/plain.module.css';
+import { useKeptHere } from '../../ui/use-kept-here.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import styles from './meet.module.css';
+import type { OpenMeet } from './use-meet.ts';
+
+const beforeWords = (before: number): string =>
+  before === 0 ? 'It runs now' : before === 1 ? 'It is next' : `${before} heats run before it`;
+
+/** For a crew, on its phone: when its car runs, in which lane, what its runs came to, how it stands, and where to practise. */
+export function CrewView({ meetId, open }: { readonly meetId: string; readonly open: Pick<OpenMeet, 'meet' | 'results'> }) {
+  const units = useUnits();
+  const [chosen, setChosen] = useKeptHere(`meet-crew-${meetId}`, '');
+  const meet = open.meet!;
+  const { rounds } = meet.brief;
+  const running = meet.entries.filter(({ isOut }) => !isOut);
+  const own = running.find(({ id }) => id === chosen);
+  const results = open.results.filter(({ result }) => result.entry === chosen).toSorted((a, b) => b.result.at.localeCompare(a.result.at));
+  const left = heatsLeft(
+    orderOf(meet),
+    open.results.map(({ result }) => result),
+  );
+  const next = own ? nextOf(left, own.id) : null;
+  const standing = own ? standingsOf(meet, open.results).find(({ entry }) => entry.id === own.id) : undefined;
+  return (
+    <div className={styles.view}>
+      {running.length === 0 ? (
+        <p className={plain.text}>Nobody is entered yet.</p>
+      ) : (
+        <ChoiceSelect
+          label="Which car is yours"
+          value={own ? own.id : ''}
+          options={{ ...(!own && { '': 'choose it' }), ...Object.fromEntries(running.map(({ id, car, crew }) => [id, `${car}, ${crew}`])) }}
+          onChange={setChosen}
+        />
+      )}
+      {own && (
+        <>
+          <section aria-labelledby="crew-next" className={styles.card} role="status">
+            <h2 id="crew-next" className={plain.heading}>
+              {next ? beforeWords(next.before) : 'It has made all its runs'}
+            </h2>
+            {next && (
+              <p className={plain.text}>
+                {rounds[next.heat.round]!.name}, run {next.heat.run + 1}
+                {meet.lanes > 1 && `, lane ${next.heat.cars.find(({ entry }) => entry === own.id)!.lane + 1}`}
+              </p>
+            )}
+          </section>
+          <section aria-labelledby="crew-results" className={styles.part}>
+            <h2 id="crew-results" className={plain.heading}>
+              Its runs
+            </h2>
+            {results.length === 0 && <p className={plain.text}>None is written down yet.</p>}
+            <ul className={plain.text}>
+              {results.map(({ id, result: { round, run, outcome } }) => (
+                <li key={id}>
+                  {rounds[round]?.name ?? '?'}, run {run + 1}:{' '}
+                  <strong>{rounds[round] ? outcomeWords(rounds[round].goal, outcome, units) : '?'}</strong>
+                </li>
+              ))}
+            </ul>
+            {standing && results.length > 0 && (
+              <p className={plain.strong}>
+                It stands {placeWords(standing.place)} with {Number(standing.total.toFixed(2))} points.
+              </p>
+            )}
+          </section>
+          {own.carId && (
+            <div>
+              <Button variant="outlined" component={Link} to={`/cars/${own.carId}/track`} sx={{ minHeight: 48 }}>
+                Log practice runs
+              </Button>
+            </div>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { Round } from '../../../core/brief/brief.ts';
+import { goalRecord } from '../../../core/brief/goals.ts';
+import { readPoints } from '../../../core/brief/written.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { MeetOutcome } from '../../../core/meet/meet.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { GatePanel } from '../../devices/gate-panel.tsx';
+import { WatchPanel, type Split } from '../../devices/watch-panel.tsx';
+import plain from '../../ui/plain.module.css';
+import { TextEntry } from '../../ui/text-entry.tsx';
+import { useKeptHere } from '../../ui/use-kept-here.ts';
+import styles from './meet.module.css';
+
+/** What a watch or gates told of a run. */
+export type Timed = Pick<MeetOutcome, 'time' | 'distance' | 'timedBy' | 'splits'>;
+
+interface TimePanelProps {
+  readonly round: Round;
+  /** Cars of the heat; the design of one that is in the Garage. */
+  readonly cars: readonly { readonly entry: string; readonly car: string; readonly design: CarDesign | null }[];
+  readonly onTimed: (entry: string, timed: Timed) => void;
+}
+
+const WAYS = { hand: 'by hand, with a watch', gates: 'by gates' } as const;
+
+/** Times of a run by a watch or by gates, put into the result of the car that is chosen. */
+export function TimePanel({ round, cars, onTimed }: TimePanelProps) {
+  const [way, setWay] = useState<keyof typeof WAYS>('hand');
+  const [chosen, setChosen] = useState('');
+  const [further, setFurther] = useKeptHere('meet-gates', '');
+  const [runs, setRuns] = useState(0);
+  const ofRound = goalRecord(round.goal).marks?.(round.goal) ?? [];
+  const read = readPoints(further);
+  const marks = [...new Set([...ofRound, ...(read.kind === 'read' ? read.value : [])])].sort((a, b) => a - b);
+  const of = cars.find(({ entry }) => entry === chosen) ?? cars[0];
+  if (!of) return null;
+  const [mark] = ofRound;
+  const take = (timedBy: 'hand' | 'gates', splits: readonly Split[], distance: number | null): void => {
+    const time = splits.find(({ at }) => at === mark)?.time;
+    onTimed(of.entry, { timedBy, splits: [...splits], ...(time !== undefined && { time }), ...(distance !== null && { distance }) });
+  };
+  const { design } = of;
+  return (
+    <details className={styles.part}>
+      <summary className={plain.text}>Time it here: by hand, or by gates</summary>
+      <div className={styles.part} style={{ maxWidth: 420, paddingTop: 10 }}>
+        {cars.length > 1 && (
+          <ChoiceSelect
+            label="Whose run"
+            value={of.entry}
+            options={Object.fromEntries(cars.map(({ entry, car }) => [entry, car]))}
+            onChange={setChosen}
+          />
+        )}
+        <ChoiceSelect label="Timed" value={way} options={WAYS} onChange={setWay} />
+        <TextEntry
+          label="Times are taken at, m (6, 12)"
+          value={further}
+          check={(text) => {
+            const points = readPoints(text);
+            return text === '' || (points.kind === 'read' && points.value.length <= 19 && points.value.every((at) => at > 0))
+              ? null
+              : 'Write distances in metres, as 6, 12: at most 19.';
+          }}
+          onChange={setFurther}
+        />
+        <p className={`${plain.caption} ${plain.muted}`}>
+          {marks.length === 0
+            ? 'Without a place on the way the watch takes the whole time, and gates tell nothing.'
+            : `${way === 'gates' ? 'Gate 0 is the line; gates stand at' : 'Press at'} ${marks.join(', ')} m${mark === undefined ? '' : `; the time at ${mark} m counts`}.`}
+        </p>
+        {way === 'hand' ? (
+          <WatchPanel marks={marks} taking="Into the result" onStopped={(_time, splits) => take('hand', splits, null)} />
+        ) : (
+          <GatePanel
+            gates={marks}
+            circumference={design ? Math.PI * design.driveWheels.diameter : 0}
+            taking="Into the result"
+            onTaken={({ splits, stopDistance }) => take('gates', splits, design ? stopDistance : null)}
+            simulated={(device) =>
+              design ? (
+                <Button
+                  variant="contained"
+                  onClick={() => {
+                    void device.runRig({ design, wind: { kind: 'full' }, gates: marks, seed: 7, run: runs, faults: [] });
+                    setRuns(runs + 1);
+                  }}
+                >
+                  Let it run
+                </Button>
+              ) : (
+                <p className={plain.text}>The simulated rig runs cars of the Garage: {of.car} is not one.</p>
+              )
+            }
+          />
+        )}
+      </div>
+    </details>
+  );
+}
