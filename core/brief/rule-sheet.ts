@@ -48,30 +48,46 @@ export const floorSentence = ({ floor }: Brief['floors'][number], print: Print):
 const namesOf = (keys: readonly string[] | undefined, table: Readonly<Record<string, { readonly label: string }>>): string[] =>
   (keys ?? []).map((key) => table[key]?.label ?? key);
 
-/** The rules, a sentence each. */
-export function ruleSentences(rules: Rules, print: Print): string[] {
-  const limit = (words: string, value: number | null, quantity: 'size' | 'weight' | 'count'): string[] =>
-    value === null ? [] : [`At most ${print(value, quantity)} ${words}.`];
-  const named = (what: string, names: readonly string[]): string[] => (names.length === 0 ? [] : [`${what}: ${names.join(', or ')}.`]);
-  const { wheels, kit, budget, minutes, ties } = rules;
+/** A rule of the brief by its key, as a sentence. */
+export interface RuleSentence {
+  readonly key: Exclude<keyof Rules, 'change' | 'ties'>;
+  readonly words: string;
+}
+
+/** What the rules ask of a car, a sentence each; what is not asked is left out. */
+export function carRules(rules: Rules, print: Print): RuleSentence[] {
+  const rule = (key: RuleSentence['key'], words: string | false): RuleSentence[] => (words === false ? [] : [{ key, words }]);
+  const most = (key: 'length' | 'width' | 'height' | 'mass', words: string): RuleSentence[] =>
+    rule(key, rules[key] !== null && `At most ${print(rules[key], key === 'mass' ? 'weight' : 'size')} ${words}.`);
+  const named = (key: RuleSentence['key'], what: string, names: readonly string[]): RuleSentence[] =>
+    rule(key, names.length > 0 && `${what}: ${names.join(', or ')}.`);
+  const { drives, bands, wheels, kit, budget, minutes } = rules;
   return [
-    ...(rules.drives.length > 0 ? [`Driven by ${rules.drives.map((kind) => MOTORS[kind].name).join(', or ')}.`] : []),
-    ...(rules.bands === null ? [] : [`At most ${rules.bands} band${rules.bands === 1 ? '' : 's'}.`]),
-    ...named('Bands', namesOf(rules.bandSizes, NAMED_PARTS.bandSizes)),
-    ...named('Traps', namesOf(rules.traps, NAMED_PARTS.traps)),
-    ...limit('long', rules.length, 'size'),
-    ...limit('wide', rules.width, 'size'),
-    ...limit('high', rules.height, 'size'),
-    ...limit('ready to run, without a load', rules.mass, 'weight'),
-    ...(wheels ? [wheels.least === wheels.most ? `${wheels.least} wheels.` : `From ${wheels.least} to ${wheels.most} wheels.`] : []),
-    ...(kit.length > 0 ? [`Made of: ${kit.map(({ name, count }) => `${count} ${name}`).join(', ')}.`] : []),
-    ...(budget === '' ? [] : [`It may cost ${budget}.`]),
-    ...(minutes === null ? [] : [`Built in ${minutes} minutes.`]),
-    CHANGES[rules.change],
-    ...(ties ? [TIES[ties]] : []),
-    ...ALWAYS,
+    ...rule('drives', drives.length > 0 && `Driven by ${drives.map((kind) => MOTORS[kind].name).join(', or ')}.`),
+    ...rule('bands', bands !== null && `At most ${bands} band${bands === 1 ? '' : 's'}.`),
+    ...named('bandSizes', 'Bands', namesOf(rules.bandSizes, NAMED_PARTS.bandSizes)),
+    ...named('traps', 'Traps', namesOf(rules.traps, NAMED_PARTS.traps)),
+    ...most('length', 'long'),
+    ...most('width', 'wide'),
+    ...most('height', 'high'),
+    ...most('mass', 'ready to run, without a load'),
+    ...rule(
+      'wheels',
+      wheels !== null && (wheels.least === wheels.most ? `${wheels.least} wheels.` : `From ${wheels.least} to ${wheels.most} wheels.`),
+    ),
+    ...rule('kit', kit.length > 0 && `Made of: ${kit.map(({ name, count }) => `${count} ${name}`).join(', ')}.`),
+    ...rule('budget', budget !== '' && `It may cost ${budget}.`),
+    ...rule('minutes', minutes !== null && `Built in ${minutes} minutes.`),
   ];
 }
+
+/** The rules, a sentence each. */
+export const ruleSentences = (rules: Rules, print: Print): string[] => [
+  ...carRules(rules, print).map(({ words }) => words),
+  CHANGES[rules.change],
+  ...(rules.ties ? [TIES[rules.ties]] : []),
+  ...ALWAYS,
+];
 
 /** A brief as one page that can be read out: what counts, the floors, the rules. */
 export function ruleSheet(brief: Brief, units: UnitSystem): string {

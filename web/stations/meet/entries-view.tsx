@@ -1,14 +1,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { limitsOf } from '../../../core/brief/brief.ts';
-import { judgeRules } from '../../../core/brief/rules.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { newEntry } from '../../../core/meet/new-meet.ts';
 import { shuffled } from '../../../core/numerics/shuffled.ts';
-import { measuresOf } from '../../../core/geometry/measures.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
-import { parseQuantity, printQuantity, type Quantity } from '../../../core/units/quantity.ts';
 import { useListCarsQuery } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -17,22 +14,18 @@ import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
-import { useUnits } from '../../ui/use-units.ts';
+import { EntryCard } from './entry-card.tsx';
 import styles from './meet.module.css';
 import type { OpenMeet } from './use-meet.ts';
 
-/** What an inspection measures, where a rule asks for it. */
-const MEASURED: readonly (readonly [key: keyof Entry['measured'], label: string, quantity: Quantity])[] = [
-  ['length', 'length', 'size'],
-  ['width', 'width', 'size'],
-  ['height', 'height', 'size'],
-  ['mass', 'weight', 'weight'],
-  ['bands', 'bands', 'count'],
-];
+/** What a car expects to come by its design, as near as that is known. */
+function expectedOf(design: CarDesign): Pick<Entry, 'predicted'> {
+  const prediction = predictRun(design);
+  return prediction.kind === 'ran' ? { predicted: Number(prediction.result.distance.toPrecision(2)) } : {};
+}
 
 /** Crews and their cars, and whether each keeps the rules as it was measured. */
 export function EntriesView({ open }: { readonly open: OpenMeet }) {
-  const units = useUnits();
   const dispatch = useAppDispatch();
   const { data } = useListCarsQuery();
   const [crew, setCrew] = useState('');
@@ -40,23 +33,18 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
   const { change } = open;
   const meet = open.meet!;
   const cars = data?.readable ?? [];
-  const limits = limitsOf(meet.brief.rules);
   const add = (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): void =>
     void change((before) => ({
       ...before,
       entries: [...before.entries, newEntry({ id: newId(), ...entry })],
     }));
-  const alter = (id: string, made: (entry: Entry) => Entry): void =>
-    void change((before) => ({ ...before, entries: before.entries.map((entry) => (entry.id === id ? made(entry) : entry)) }));
   const openFile = async (file: File): Promise<void> => {
     const { readCarDesign, readJson } = await import('../../../core/files/read.ts');
     const read = readJson(await file.text(), readCarDesign);
     if (read.kind === 'faulty')
       return void dispatch(toasted(`${file.name} is not a car file: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
-    const { length, width, height, mass, bands } = measuresOf(read.value);
-    add({ crew: crew || 'no crew yet', car: read.value.name, measured: { length, width, height, mass, bands } });
+    add({ crew: crew || 'no crew yet', car: read.value.name, ...expectedOf(read.value) });
   };
-  const asked = MEASURED.filter(([key]) => limits[key] !== null);
   return (
     <div className={styles.view}>
       <section aria-labelledby="enter-title" className={styles.card}>
@@ -74,12 +62,11 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
               onChange={(id) => {
                 const found = cars.find((one) => one.id === id);
                 if (!found) return;
-                const prediction = predictRun(found.design);
                 add({
                   crew: crew || `crew of ${found.design.name}`,
                   car: found.design.name,
                   carId: id,
-                  ...(prediction.kind === 'ran' && { predicted: Number(prediction.result.distance.toPrecision(2)) }),
+                  ...expectedOf(found.design),
                 });
                 setCrew('');
               }}
@@ -117,99 +104,17 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
         </p>
       </section>
       <div className={styles.cards}>
-        {meet.entries.map((entry) => {
-          const design = cars.find(({ id }) => id === entry.carId)?.design;
-          const drawnRules = design ? judgeRules(design, limits).filter(({ verdict }) => verdict === 'broken') : [];
-          const over = asked.filter(([key]) => entry.measured[key] !== null && entry.measured[key] > (limits[key] as number) * (1 + 1e-9));
-          return (
-            <section key={entry.id} aria-label={`${entry.crew}, ${entry.car}`} className={styles.card}>
-              <p className={plain.strong}>
-                {entry.car} <span className={plain.muted}>· {entry.crew}</span>
-              </p>
-              {asked.length > 0 && (
-                <div className={styles.fields}>
-                  {asked.map(([key, label, quantity]) => (
-                    <TextEntry
-                      key={key}
-                      label={label}
-                      named={`${label} of ${entry.car}, measured`}
-                      value={entry.measured[key] === null ? '' : printQuantity(entry.measured[key], quantity, units)}
-                      check={(typed) => {
-                        if (typed === '') return null;
-                        const parsed = parseQuantity(typed, quantity, units);
-                        return parsed.kind === 'unclear' ? parsed.message : null;
-                      }}
-                      onChange={(typed) => {
-                        const parsed = typed === '' ? null : parseQuantity(typed, quantity, units);
-                        alter(entry.id, (before) => ({
-                          ...before,
-                          measured: { ...before.measured, [key]: parsed?.kind === 'value' ? parsed.value : null },
-                        }));
-                      }}
-                    />
-                  ))}
-                </div>
-              )}
-              {over.map(([key, label, quantity]) => (
-                <p key={key} className={plain.text}>
-                  ✕ {label}: at most {printQuantity(limits[key] as number, quantity, units)} would pass.
-                </p>
-              ))}
-              {drawnRules.length > 0 && (
-                <p className={plain.text}>! As drawn it breaks: {drawnRules.map(({ name }) => name).join(', ')}.</p>
-              )}
-              {asked.length > 0 && over.length === 0 && asked.every(([key]) => entry.measured[key] !== null) && (
-                <p className={plain.text}>✓ It keeps every rule that was measured.</p>
-              )}
-              {meet.style > 0 && (
-                <TextEntry
-                  label="Style"
-                  named={`Style of ${entry.car}, up to ${meet.style}`}
-                  value={entry.style === null ? '' : String(entry.style)}
-                  check={(typed) =>
-                    typed === '' || (Number(typed) >= 0 && Number(typed) <= meet.style) ? null : `A number from 0 to ${meet.style}.`
-                  }
-                  onChange={(typed) => alter(entry.id, (before) => ({ ...before, style: typed === '' ? null : Number(typed) }))}
-                />
-              )}
-              <TextEntry
-                label="It expects to come"
-                named={`It expects to come: ${entry.car}`}
-                value={entry.predicted === undefined ? '' : printQuantity(entry.predicted, 'distance', units)}
-                check={(typed) => {
-                  if (typed === '') return null;
-                  const parsed = parseQuantity(typed, 'distance', units);
-                  return parsed.kind === 'unclear' ? parsed.message : null;
-                }}
-                onChange={(typed) => {
-                  const parsed = typed === '' ? null : parseQuantity(typed, 'distance', units);
-                  alter(entry.id, ({ predicted: _before, ...rest }) => ({
-                    ...rest,
-                    ...(parsed?.kind === 'value' && { predicted: parsed.value }),
-                  }));
-                }}
-              />
-              <div className={styles.row}>
-                <label className={plain.text}>
-                  <input
-                    type="checkbox"
-                    checked={entry.showsPrediction}
-                    onChange={({ target }) => alter(entry.id, (before) => ({ ...before, showsPrediction: target.checked }))}
-                  />{' '}
-                  the board may show it
-                </label>
-                <Button
-                  size="small"
-                  onClick={() => alter(entry.id, (before) => ({ ...before, isOut: !before.isOut }))}
-                  aria-label={`${entry.isOut ? 'Let it run' : 'Take it out'}: ${entry.car}`}
-                >
-                  {entry.isOut ? 'Let it run' : 'Take it out'}
-                </Button>
-                {entry.isOut && <span className={plain.text}>– out</span>}
-              </div>
-            </section>
-          );
-        })}
+        {meet.entries.map((entry) => (
+          <EntryCard
+            key={entry.id}
+            meet={meet}
+            entry={entry}
+            design={cars.find(({ id }) => id === entry.carId)?.design ?? null}
+            onChange={(made) =>
+              void change((before) => ({ ...before, entries: before.entries.map((one) => (one.id === entry.id ? made(one) : one)) }))
+            }
+          />
+        ))}
       </div>
     </div>
   );

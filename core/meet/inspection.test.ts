@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import { NO_RULES } from '../brief/new-brief.ts';
+import type { CarDesign } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { printQuantity, type Print } from '../units/quantity.ts';
+import { inspectionOf } from './inspection.ts';
+import type { Entry } from './meet.ts';
+import { newEntry } from './new-meet.ts';
+
+describe('an inspection', () => {
+  const rules = { ...NO_RULES, length: 0.3, mass: 0.2, drives: ['lever' as const], budget: 'nothing' };
+  const print: Print = (value, quantity) => printQuantity(value, quantity, 'metric').replaceAll('\u00a0', ' ');
+  const inspected = (entry: Partial<Entry>, design: CarDesign | null = null) =>
+    Object.fromEntries(
+      inspectionOf(newEntry({ id: '00000000-0000-4000-8000-000000000001', crew: 'c', car: 'x', ...entry }), rules, design, print).map(
+        ({ key, verdict, words }) => [key, [verdict, words]],
+      ),
+    );
+  const measured = { length: 0.31, width: null, height: null, mass: 0.2, bands: null };
+  it('goes by what was measured, tells what would pass, and leaves open what nobody measured or looked at', () => {
+    expect(inspected({ measured })).toMatchObject({
+      length: ['broken', 'length 310 mm: at most 300 mm would pass'],
+      mass: ['kept', 'weight 200 g: 200 g allowed'],
+      drives: ['open', 'Driven by a snap trap and a lever.'],
+      budget: ['open', 'It may cost nothing.'],
+    });
+    expect(inspected({})).toMatchObject({ length: ['open', 'length: at most 300 mm; measure it'] });
+  });
+  it('judges kinds of parts by the design where it is known, until somebody who looked ticks them', () => {
+    expect(inspected({}, newCar('x', 'lever')).drives![0]).toBe('kept');
+    const band = newCar('x', 'band');
+    expect(inspected({}, band).drives).toEqual(['broken', expect.stringContaining('this would pass: Driven by')]);
+    expect(inspected({ seen: ['drives'] }, band).drives![0]).toBe('kept');
+    expect(inspected({}, band).length![1]).toMatch(/as drawn; measure it$/);
+  });
+});
