@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { PHONE } from './browser.ts';
-import { builder, expectAccessible } from './builder.ts';
+import { builder, downloadsOf, expectAccessible } from './builder.ts';
 import { demoCar, setStage } from './stage.ts';
 
 describe('a learner', () => {
@@ -30,19 +30,76 @@ describe('a learner', () => {
     await page.close();
   });
 
-  it('finds ten ideas, the words and sheets for a class, with this car’s own figures', async () => {
+  it('draws what a change would do, and sees both curves', async () => {
+    const page = await stage.open(`${kelp}/learn`);
+    const learner = builder(page);
+    // From the first question on, whatever was answered before.
+    await learner.press('Begin anew');
+    await learner.press('Draw it instead');
+    await learner.sees('You drew: hardly any change.');
+    // By keys; dragging does the same.
+    await (await page.waitForSelector('input[type=range][id$=strong]'))!.focus();
+    for (let n = 0; n < 20; n++) await page.keyboard.press('ArrowLeft');
+    await learner.sees('You drew: less.');
+    const [x, y] = await page.$eval('circle[class*=handle]', (handle) => {
+      const { left, top, width, height } = handle.getBoundingClientRect();
+      return [left + width / 2, top + height / 2] as const;
+    });
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x, y - 90, { steps: 4 });
+    await page.mouse.up();
+    await learner.sees('You drew: more.');
+    await expectAccessible(page);
+    await (await page.waitForSelector('input[name=reason]'))!.click();
+    await learner.press('Then see');
+    await learner.sees('thick: what the change does');
+    await learner.sees('It is less.');
+    await page.close();
+  });
+
+  it('reads ten ideas and tries each on this car', async () => {
     const page = await stage.open(`${kelp}/learn?view=ideas`);
     const learner = builder(page);
-    await learner.sees('10. Luck and averages');
     await learner.sees('is wound in;');
     await expectAccessible(page);
-    await learner.openTab('Words');
+    await learner.follow('Pull against distance');
+    await learner.sees('260 mm (this car)');
+    await (await page.waitForSelector('input[type=range]'))!.focus();
+    await page.keyboard.press('ArrowRight');
+    await learner.sees('299 mm');
+    await expectAccessible(page);
+    await learner.follow('Luck and averages');
+    await learner.press('Run them again');
+    await learner.sees('8 in 10 lie within');
+    await expectAccessible(page);
+    await page.close();
+  });
+
+  it('comes to a word from any screen, with its picture and number', async () => {
+    const page = await stage.open(`${kelp}/design`);
+    const learner = builder(page);
+    await learner.press('Words');
+    await learner.sees('Words on this screen');
+    await expectAccessible(page);
+    await learner.follow('drive axle');
+    await page.waitForFunction(() => document.activeElement?.id === 'word-drive-axle');
     await learner.sees('mechanical advantage');
     await expectAccessible(page);
-    await learner.openTab('For a class');
-    await learner.sees('Quiz: Kelp Runner');
-    await learner.sees('Answers: Kelp Runner');
+    await page.close();
+  });
+
+  it('takes sheets for a class, and its runs as a data set', async () => {
+    const page = await stage.open(`${kelp}/learn?view=class`);
+    const teacher = builder(page);
+    await teacher.sees('Quiz: Kelp Runner');
+    await teacher.sees('Answers: Kelp Runner');
     await expectAccessible(page);
+    const taken = await downloadsOf(page);
+    await teacher.press('Save the class’s runs as CSV');
+    const rows = (await taken('.csv')).toString().trim().split('\r\n');
+    expect(rows[0]).toContain('car,ran at,drive');
+    expect(rows).toHaveLength(33);
     await page.close();
   });
 

@@ -6,7 +6,7 @@ import { predictRun } from '../predict/predict-run.ts';
 import { energyShare, type EnergyBudget } from '../run/energy.ts';
 import { printAbout, printQuantity, type UnitSystem } from '../units/quantity.ts';
 import { figuresOf } from './measured-car.ts';
-import type { Idea } from './questions.ts';
+import type { Idea } from './idea.ts';
 
 /** One idea: in plain words, the term beside the word, a formula with its source, and what it is on this car. */
 export interface IdeaPage {
@@ -107,7 +107,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       idea: 'mass',
       words: [
         'A heavy car is harder to get going (inertia) and pressed harder on the floor: it rolls harder. It also holds better, and keeps its motion longer.',
-        'Both schools are right on some car. Ask the model for yours: Design shows distance against ballast with its peak.',
+        'Both schools are right on some car. Try it on yours: the longest bar is its best weight, and Design shows the peak more finely.',
       ],
       formula: 'F = m a',
       source: 'Newton’s second law',
@@ -148,87 +148,4 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ),
     },
   ];
-}
-
-/** A word of the field: in plain words, and its number on this car. */
-export interface GlossaryWord {
-  readonly word: string;
-  readonly means: string;
-  readonly onCar: string;
-}
-
-/** Words that stand on the screens, with their number on this car. */
-export function glossary(design: CarDesign, units: UnitSystem): readonly GlossaryWord[] {
-  const figures = figuresOf(design);
-  const prediction = predictRun(design);
-  const result = prediction.kind === 'ran' ? prediction.result : null;
-  const { mass, driveLoadShare } = standingWeight(design);
-  const value = (key: Parameters<typeof valueOf>[1]): string => String(Number(valueOf(design, key).value.toPrecision(2)));
-  const words: readonly GlossaryWord[] = [
-    {
-      word: 'coasting',
-      means: 'rolling on by its own motion after the pull has ended',
-      onCar: result?.powerEndDistance == null ? 'none' : printAbout(result.distance - result.powerEndDistance, 'distance', units),
-    },
-    {
-      word: 'coefficient of friction',
-      means: 'how much of what presses two things together they hold against sliding; grip, of a tyre',
-      onCar: value('staticGrip'),
-    },
-    {
-      word: 'curvature',
-      means: 'how sharply a car turns: one over the radius of its curve',
-      onCar: `${Number(curvatureOf(design).toPrecision(2))} 1/m`,
-    },
-    { word: 'drive axle', means: 'the axle that the motor turns', onCar: `⌀ ${printQuantity(design.axleDiameter, 'size', units)}` },
-    {
-      word: 'energy',
-      means: 'what work is kept as: it can move, lift or warm things',
-      onCar: figures ? printQuantity(figures.energy, 'energy', units) : '–',
-    },
-    {
-      word: 'hysteresis',
-      means: 'the part of the energy that spring or rubber keeps as heat',
-      onCar: result ? `${Math.round(100 * energyShare(result, 'hysteresis'))} %` : '–',
-    },
-    { word: 'inertia', means: 'how hard a thing is to get moving, or turning', onCar: printQuantity(mass, 'weight', units) },
-    {
-      word: 'mechanical advantage',
-      means: 'how many times a lever or gear makes a force larger, and the way smaller',
-      onCar: `1 : ${Number((design.driveWheels.diameter / design.axleDiameter).toPrecision(2))} from axle to rim`,
-    },
-    {
-      word: 'normal load',
-      means: 'the force with which a wheel is pressed on the floor',
-      onCar: printQuantity(mass * driveLoadShare * 9.80665, 'force', units),
-    },
-    {
-      word: 'rolling resistance',
-      means: 'what a rolling wheel loses because it and the floor give a little',
-      onCar: `${value('rollingLengthDrive')} m, as a length`,
-    },
-    {
-      word: 'slip, wheelspin',
-      means: 'the way that the tyre turns beyond what the car goes',
-      onCar: figures ? printQuantity(figures.wheelspin, 'distance', units) : '–',
-    },
-    {
-      word: 'standard deviation',
-      means: 'how far runs usually lie from their mean',
-      onCar: result ? printAbout(0.06 * result.distance, 'distance', units) : '–',
-    },
-    {
-      word: 'torque',
-      means: 'force times the arm it turns with',
-      onCar: figures ? `${Number(((figures.pull * design.driveWheels.diameter) / 2).toPrecision(2))} N·m at the drive axle` : '–',
-    },
-    { word: 'track width', means: 'from one wheel to the other of an axle', onCar: printQuantity(design.trackWidth, 'size', units) },
-    {
-      word: 'tractive force, pull',
-      means: 'the force with which the tyre pushes the floor back, and the floor the car on',
-      onCar: figures ? printQuantity(figures.pull, 'force', units) : '–',
-    },
-    { word: 'wheelbase', means: 'from axle to axle', onCar: printQuantity(design.wheelbase, 'size', units) },
-  ];
-  return words;
 }

@@ -1,11 +1,18 @@
-import type { CarDesign } from '../car/car-design.ts';
+import type { CarDesign, Wind } from '../car/car-design.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
+import { curvatureOf, driftAfter, likelyCurvature } from '../predict/straightness.ts';
 import { woundUp } from '../trials/wound-up.ts';
-import type { Quantity } from '../units/quantity.ts';
+import { unitOf, unitValue, type Quantity, type UnitSystem } from '../units/quantity.ts';
 
-/** What is asked of a change. */
-export type Asked = 'distance' | 'pull' | 'speed' | 'wheelspin' | 'energy' | 'time';
+/** m of way after which it is asked how far off the line a car is. */
+export const DRIFT_WAY = 5;
+
+/** What is asked of a change to a car. */
+export type CarFigure = 'distance' | 'pull' | 'speed' | 'wheelspin' | 'energy' | 'time' | 'drift';
+/** What is asked of runs that luck has a part in. */
+export type LuckFigure = 'mean' | 'mean-off' | 'best' | 'next' | 'seen';
+export type Asked = CarFigure | LuckFigure;
 
 /** How each is called, and in which quantity it is told. */
 export const ASKED: Readonly<Record<Asked, { readonly label: string; readonly quantity: Quantity }>> = {
@@ -15,13 +22,30 @@ export const ASKED: Readonly<Record<Asked, { readonly label: string; readonly qu
   wheelspin: { label: 'how far it spins its wheels', quantity: 'distance' },
   energy: { label: 'the energy that is wound in', quantity: 'energy' },
   time: { label: 'how long it runs', quantity: 'time' },
+  drift: { label: `how far off the line it is after ${DRIFT_WAY} m`, quantity: 'distance' },
+  mean: { label: 'how far it comes on the mean', quantity: 'distance' },
+  'mean-off': { label: 'how far their mean may be off', quantity: 'distance' },
+  best: { label: 'how far the best of them comes', quantity: 'distance' },
+  next: { label: 'how far that comes', quantity: 'distance' },
+  seen: { label: 'the difference that luck alone may show', quantity: 'distance' },
 };
 
+/** Digits by which a change is seen where the same car is compared with itself. Our choice. */
+const DIGITS = 3;
+/** A figure as it is told where a car is compared with itself: `printAsked('pull', 0.0934, 'metric') // '0.0934 N'`. */
+export function printAsked(asked: Asked, value: number, units: UnitSystem): string {
+  const { quantity } = ASKED[asked];
+  // Less than a millimetre, or what is as small, is nothing.
+  const shown = Math.abs(value) < 1e-3 ? 0 : value / unitValue(quantity, units);
+  return `${Number(shown.toPrecision(DIGITS))}\u00a0${unitOf(quantity, units)}`;
+}
+
 /** The figures of a car’s likely run, SI; null of a car that does not run, or does not get moving. */
-export function figuresOf(design: CarDesign): Readonly<Record<Asked, number>> | null {
-  const prediction = predictRun(design);
+export function figuresOf(design: CarDesign, wind: Wind = { kind: 'full' }): Readonly<Record<CarFigure, number>> | null {
+  const prediction = predictRun(design, wind);
   if (prediction.kind === 'refused' || prediction.result.stalled) return null;
   const { distance, topSpeed, slipDistance, storedEnergy, time } = prediction.result;
-  const pull = woundUp(design, fullTurns(design))?.pull;
-  return pull === undefined ? null : { distance, pull, speed: topSpeed, wheelspin: slipDistance, energy: storedEnergy, time };
+  const pull = woundUp(design, wind.kind === 'full' ? fullTurns(design) : wind.turns)?.pull;
+  const drift = driftAfter(Math.abs(curvatureOf(design)) + likelyCurvature(design), DRIFT_WAY);
+  return pull === undefined ? null : { distance, pull, speed: topSpeed, wheelspin: slipDistance, energy: storedEnergy, time, drift };
 }

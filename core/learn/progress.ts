@@ -1,4 +1,5 @@
-import type { Idea, Question } from './questions.ts';
+import type { Idea } from './idea.ts';
+import type { Question } from './questions.ts';
 
 /** How a question went: right in a row, and the count of answers from which on it is asked again. */
 export type Progress = Readonly<Record<string, { readonly idea: Idea; readonly streak: number; readonly due: number }>>;

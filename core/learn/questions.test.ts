@@ -5,7 +5,9 @@ import { buildableDesigns } from '../build/reference/buildable-designs.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { answerOf, IDEAS, questionsFor } from './questions.ts';
+import { IDEAS } from './idea.ts';
+import { BEST_OF, luckyRuns, meanWithin } from './luck.ts';
+import { answerOf, questionsFor } from './questions.ts';
 import { nextQuestion, progressed, type Progress } from './progress.ts';
 
 const { cars } = JSON.parse(readFileSync(new URL('../../server/demo/skerrow.json', import.meta.url), 'utf8')) as {
@@ -17,9 +19,11 @@ describe('questions', () => {
     let asked = 0;
     fc.assert(
       fc.property(buildableDesigns, (design) => {
-        for (const { answer, asked: figure, before, after, changed, reasons } of questionsFor(design)) {
+        for (const { answer, asked: figure, before, after, shows, reasons } of questionsFor(design)) {
           asked++;
           expect(reasons.filter(({ isRight }) => isRight)).toHaveLength(1);
+          if (!('changed' in shows)) continue;
+          const { changed } = shows;
           if (figure !== 'distance' && figure !== 'energy' && figure !== 'speed') continue;
           const key = { distance: 'distance', energy: 'storedEnergy', speed: 'topSpeed' } as const;
           const run = (car: CarDesign): number => {
@@ -57,6 +61,28 @@ describe('questions', () => {
     expect(answerOf('pull', 10, 10.5)).toBe('more');
     expect(answerOf('wheelspin', 0, 0.01)).toBe('alike');
     expect(answerOf('wheelspin', 0.5, 0.1)).toBe('less');
+  });
+});
+
+describe('luck', () => {
+  it('draws runs about the mean with the scatter of a car, and the best of n as far beyond it as the tables have it', () => {
+    const many = luckyRuns(10, 30_000, 5);
+    const mean = many.reduce((sum, one) => sum + one, 0) / many.length;
+    const scatter = Math.sqrt(many.reduce((sum, one) => sum + (one - mean) ** 2, 0) / many.length);
+    expect(mean).toBeCloseTo(10, 1);
+    expect(scatter).toBeCloseTo(0.6, 1);
+    for (const count of [3, 10] as const) {
+      const groups = Math.floor(many.length / count);
+      const bests = Array.from({ length: groups }, (_, i) => Math.max(...many.slice(i * count, (i + 1) * count)));
+      expect((bests.reduce((sum, one) => sum + one, 0) / groups - 10) / 0.6).toBeCloseTo(BEST_OF[count], 1);
+    }
+    // 8 of 10 means of four lie within.
+    const means = Array.from({ length: 5000 }, (_, i) => luckyRuns(10, 4, i).reduce((sum, one) => sum + one, 0) / 4);
+    expect(means.filter((one) => Math.abs(one - 10) < meanWithin(10, 4)).length / 5000).toBeCloseTo(0.8, 1);
+  });
+  it('is asked of every car that runs: more runs make a mean surer, not longer', () => {
+    const answers = Object.fromEntries(questionsFor(newCar('x')).map(({ id, answer }) => [id, answer]));
+    expect(answers).toMatchObject({ 'mean-of-five': 'less', 'best-of-ten': 'more', 'after-the-best': 'less', 'twenty-runs': 'alike' });
   });
 });
 

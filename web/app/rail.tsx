@@ -4,14 +4,16 @@ import BriefIcon from '@mui/icons-material/AssignmentOutlined';
 import BuildIcon from '@mui/icons-material/HandymanOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
 import BenchIcon from '@mui/icons-material/StraightenOutlined';
+import WordsIcon from '@mui/icons-material/MenuBookOutlined';
 import MeetIcon from '@mui/icons-material/EmojiEventsOutlined';
 import LearnIcon from '@mui/icons-material/SchoolOutlined';
 import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
 import { useColorScheme } from '@mui/material/styles';
-import { useEffect, useRef } from 'react';
+import { startTransition, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, useLocation, useParams } from 'react-router';
+import { later } from '../ui/later.ts';
 import styles from './shell.module.css';
 import { useWaiting } from './use-waiting.ts';
 import { useAppSelector } from './store.ts';
@@ -40,10 +42,35 @@ function SchemeSwitch() {
   const { mode, systemMode, setMode } = useColorScheme();
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
   return (
-    <button type="button" className={`${styles.item} ${styles.last}`} onClick={() => setMode(isDark ? 'light' : 'dark')}>
+    <button type="button" className={styles.item} onClick={() => setMode(isDark ? 'light' : 'dark')}>
       {isDark ? <LightIcon /> : <DarkIcon />}
       {isDark ? 'Light' : 'Dark'}
     </button>
+  );
+}
+
+const WordsDrawer = later(() => import('./words-drawer.tsx'));
+
+/** Opens what the words on the screen mean. */
+function WordsButton({ car }: { readonly car: string | null }) {
+  const [text, setText] = useState<string | null>(null);
+  return (
+    <>
+      <button
+        type="button"
+        aria-haspopup="dialog"
+        className={`${styles.item} ${styles.last}`}
+        onClick={() => startTransition(() => setText(document.getElementById('station')?.innerText ?? ''))}
+      >
+        <WordsIcon />
+        Words
+      </button>
+      {text !== null && (
+        <Suspense fallback={null}>
+          <WordsDrawer text={text} carId={car} onClose={() => setText(null)} />
+        </Suspense>
+      )}
+    </>
   );
 }
 
@@ -69,6 +96,7 @@ export function Rail() {
       {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
       {car && <Station to={`/cars/${car}/learn`} label="Learn" icon={<LearnIcon />} />}
       <Station to="/meets" label="Meet" icon={<MeetIcon />} />
+      <WordsButton car={car} />
       <SchemeSwitch />
     </nav>
   );

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { EChartsCoreOption } from 'echarts/core';
-import { download, fileName } from '../ui/file-exchange.ts';
+import { download, downloadCsv, fileName } from '../ui/file-exchange.ts';
 import { MenuButton } from '../ui/menu-button.tsx';
 import { standalone } from './standalone-svg.ts';
 
@@ -63,8 +63,7 @@ export function ChartExport(props: ChartExportProps) {
   };
   const saveTable = async (): Promise<void> => {
     const { head, rows } = table();
-    const { default: Papa } = await import('papaparse');
-    download(`${file}.csv`, Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }), 'text/csv');
+    await downloadCsv(`${file}.csv`, [head, ...rows]);
   };
   return (
     <MenuButton

@@ -6,7 +6,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { useKeepingParts } from '../open-car/use-own-parts.ts';
 import { FileButton } from '../ui/file-button.tsx';
-import { download } from '../ui/file-exchange.ts';
+import { downloadCsv } from '../ui/file-exchange.ts';
 
 /** Faulty lines told in one message. */
 const TOLD = 3;
@@ -16,8 +16,7 @@ export function PartFiles({ parts }: { readonly parts: readonly StoredPart[] }) 
   const dispatch = useAppDispatch();
   const { keep } = useKeepingParts();
   const save = async (): Promise<void> => {
-    const { default: Papa } = await import('papaparse');
-    download('my-parts.csv', Papa.unparse(partTable(parts.map(({ part }) => part)).map((row) => [...row])), 'text/csv');
+    await downloadCsv('my-parts.csv', partTable(parts.map(({ part }) => part)));
   };
   const open = async (file: File): Promise<void> => {
     const { default: Papa } = await import('papaparse');

@@ -11,6 +11,12 @@ export function download(name: string, content: string | Blob, type: string): vo
 export const downloadJson = (name: string, value: unknown): void =>
   download(name, `${JSON.stringify(value, null, 2)}\n`, 'application/json');
 
+/** Rows as a CSV file, lines ending in CR LF (RFC 4180). */
+export async function downloadCsv(name: string, rows: readonly (readonly (string | number)[])[]): Promise<void> {
+  const { default: Papa } = await import('papaparse');
+  download(name, Papa.unparse(rows.map((row) => [...row])), 'text/csv');
+}
+
 /** `Kelp Runner` → `kelp-runner`. */
 export const fileName = (title: string): string =>
   title

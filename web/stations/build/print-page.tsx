@@ -5,7 +5,7 @@ import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
 import sheet from '../../ui/sheet.module.css';
-import { SheetPicture } from './sheet-picture.tsx';
+import { SheetPicture } from '../../drawing/sheet-picture.tsx';
 import { useBuildSheets } from './use-build-sheets.ts';
 import { usePaper } from './use-paper.ts';
 

@@ -8,7 +8,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import plain from '../../ui/plain.module.css';
 import styles from './build.module.css';
-import { SheetPicture } from './sheet-picture.tsx';
+import { SheetPicture } from '../../drawing/sheet-picture.tsx';
 import { useBuildFiles } from './use-build-files.ts';
 import { useBuildSheets, type Drawn } from './use-build-sheets.ts';
 import type { usePaper } from './use-paper.ts';

@@ -1,10 +1,14 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { ASKED } from '../../../core/learn/measured-car.ts';
+import { classData, type ClassRun } from '../../../core/learn/class-data.ts';
+import { printAsked } from '../../../core/learn/measured-car.ts';
 import { questionsFor, questionWords } from '../../../core/learn/questions.ts';
 import { shuffled } from '../../../core/numerics/shuffled.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { allRunsOf } from '../../app/all-runs.ts';
+import { useListCarsQuery } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { downloadCsv } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import sheet from '../../ui/sheet.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -20,20 +24,35 @@ const LESSON: readonly (readonly [minutes: number, words: string])[] = [
   [20, 'Five questions of “Say first”, each with a reason; then see. Talk about what was caught.'],
   [30, 'In crews: choose one change, write down what it should do and why (lab sheet), and make it.'],
   [30, 'Three runs before, three after, in turn; nobody changes anything else (fair test).'],
-  [15, 'Plot all runs of the class (Track, Save as CSV). Is the difference larger than luck?'],
+  [15, 'Plot all runs of the class (“Save the class’s runs as CSV”). Is the difference larger than luck?'],
   [15, 'The quiz; then its answers, and what surprised.'],
 ];
 
 /** For a class: a quiz without its answers, the answers on a sheet of their own, a lab sheet, and a lesson of two hours; printed one a page. */
 export function ClassView({ design }: { readonly design: CarDesign }) {
   const units = useUnits();
+  const dispatch = useAppDispatch();
+  const { data } = useListCarsQuery();
   const quiz = useMemo(() => shuffled(questionsFor(design), 1).slice(0, ASKED_OF_CLASS), [design]);
+  /** Every run of every car here, with the car as it ran. */
+  const saveData = async (): Promise<void> => {
+    const runs: ClassRun[] = [];
+    for (const { id, design: of } of data?.readable ?? []) {
+      const found = await allRunsOf(dispatch, id);
+      if (!found) return;
+      runs.push(...found.map(({ record }) => ({ car: of.name, record })));
+    }
+    await downloadCsv('class-runs.csv', classData(runs));
+  };
   const reasonsOf = (i: number) => shuffled(quiz[i]!.reasons, i + 1);
   return (
     <div className={styles.view}>
       <div className={sheet.tools}>
         <Button variant="contained" onClick={() => window.print()}>
           Print all sheets
+        </Button>
+        <Button variant="outlined" onClick={() => void saveData()}>
+          Save the class’s runs as CSV
         </Button>
       </div>
       <section aria-labelledby="quiz-title" className={styles.sheet}>
@@ -64,9 +83,8 @@ export function ClassView({ design }: { readonly design: CarDesign }) {
           {quiz.map((question, i) => (
             <li key={question.id}>
               {question.answer === 'alike' ? 'hardly any change' : question.answer},{' '}
-              {LETTERS[reasonsOf(i).findIndex(({ isRight }) => isRight)]}:{' '}
-              {printQuantity(question.before, ASKED[question.asked].quantity, units)} →{' '}
-              {printQuantity(question.after, ASKED[question.asked].quantity, units)}
+              {LETTERS[reasonsOf(i).findIndex(({ isRight }) => isRight)]}: {printAsked(question.asked, question.before, units)} →{' '}
+              {printAsked(question.asked, question.after, units)}
             </li>
           ))}
         </ol>

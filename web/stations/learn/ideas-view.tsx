@@ -1,63 +1,75 @@
+import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { glossary, ideaPages } from '../../../core/learn/ideas.ts';
-import { IDEAS } from '../../../core/learn/questions.ts';
+import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { predictRun } from '../../../core/predict/predict-run.ts';
-import type { Ghost } from '../../charts/pull-curve/ghost.ts';
-import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
+import { IDEAS, type Idea } from '../../../core/learn/idea.ts';
+import { ideaPages } from '../../../core/learn/ideas.ts';
 import plain from '../../ui/plain.module.css';
-import { Wide } from '../../ui/wide.tsx';
-import { WordTable } from '../../ui/word-table.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './learn.module.css';
+import { LuckStrip } from './luck-strip.tsx';
+import { TrialPanel } from './trial-panel.tsx';
 
-const NONE: readonly Ghost[] = [];
-const nothing = (): void => {};
+const ORDER = Object.keys(IDEAS) as readonly Idea[];
+const toIdea = (idea: Idea): string => `?view=ideas&idea=${idea}`;
 
-/** Ten ideas in plain words, each with what it is on this car; a formula on demand. */
-export function IdeasView({ design }: { readonly design: CarDesign }) {
-  const units = useUnits();
-  const pages = useMemo(() => ideaPages(design, units), [design, units]);
-  const prediction = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
-  return (
-    <div className={styles.view}>
-      {pages.map(({ idea, words, formula, source, onCar }, i) => (
-        <section key={idea} aria-labelledby={`idea-${idea}`} className={styles.part} style={{ maxWidth: 760 }}>
-          <h2 id={`idea-${idea}`} className={plain.heading}>
-            {i + 1}. {IDEAS[idea]}
-          </h2>
-          {words.map((paragraph) => (
-            <p key={paragraph} className={plain.text}>
-              {paragraph}
-            </p>
-          ))}
-          <p className={plain.strong}>{onCar}</p>
-          {idea === 'pull' && (
-            <div className={styles.curve}>
-              <PullCurve design={design} prediction={prediction} ghosts={NONE} played={null} onScrub={nothing} />
-            </div>
-          )}
-          <details>
-            <summary className={plain.caption}>The formula</summary>
-            <p className={plain.text}>
-              {formula} <span className={plain.muted}>({source})</span>
-            </p>
-          </details>
-        </section>
-      ))}
-    </div>
-  );
+interface IdeasViewProps {
+  readonly design: CarDesign;
+  /** Which one is read. */
+  readonly idea: string | null;
 }
 
-/** Words of the field, each with its number on this car. */
-export function WordsView({ design }: { readonly design: CarDesign }) {
+/** Ten ideas, a page each: plain words, what it is on this car, something to try with its own curve, and a formula on demand. */
+export function IdeasView({ design, idea: asked }: IdeasViewProps) {
   const units = useUnits();
-  const words = useMemo(() => glossary(design, units), [design, units]);
+  const pages = useMemo(() => ideaPages(design, units), [design, units]);
+  const idea = ORDER.find((one) => one === asked) ?? ORDER[0]!;
+  const place = ORDER.indexOf(idea);
+  const { words, formula, source, onCar } = pages.find((page) => page.idea === idea)!;
+  const [before, after] = [ORDER[place - 1], ORDER[place + 1]];
   return (
-    <div className={styles.view}>
-      <Wide label="Words">
-        <WordTable head={['word', 'what it is', 'on this car']} rows={words.map(({ word, means, onCar }) => [word, means, onCar])} />
-      </Wide>
+    <div className={styles.ideas}>
+      <nav aria-label="Ten ideas">
+        <ol className={`${plain.text} ${styles.list}`}>
+          {ORDER.map((one) => (
+            <li key={one}>
+              <Link to={toIdea(one)} replace aria-current={one === idea ? 'page' : undefined}>
+                {IDEAS[one]}
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <article aria-labelledby="idea-title" className={styles.part}>
+        <h2 id="idea-title" className={plain.heading}>
+          {place + 1}. {IDEAS[idea]}
+        </h2>
+        {words.map((paragraph) => (
+          <p key={paragraph} className={plain.text}>
+            {paragraph}
+          </p>
+        ))}
+        <p className={plain.strong}>{onCar}</p>
+        <details>
+          <summary className={plain.caption}>The formula</summary>
+          <p className={plain.text}>
+            {formula} <span className={plain.muted}>({source})</span>
+          </p>
+        </details>
+        {idea === 'luck' ? <LuckStrip design={design} /> : <TrialPanel key={idea} idea={idea} design={design} />}
+        <div className={styles.row}>
+          {before && (
+            <Button component={Link} to={toIdea(before)} replace>
+              ← {IDEAS[before]}
+            </Button>
+          )}
+          {after && (
+            <Button component={Link} to={toIdea(after)} replace variant="outlined">
+              {IDEAS[after]} →
+            </Button>
+          )}
+        </div>
+      </article>
     </div>
   );
 }

@@ -6,8 +6,9 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
 import { ClassView } from './class-view.tsx';
-import { IdeasView, WordsView } from './ideas-view.tsx';
+import { IdeasView } from './ideas-view.tsx';
 import { SayFirst } from './say-first.tsx';
+import { WordsView } from './words-view.tsx';
 
 const VIEWS = { first: 'Say first', ideas: 'Ten ideas', words: 'Words', class: 'For a class' } as const;
 type View = keyof typeof VIEWS;
@@ -34,7 +35,7 @@ function Learn({ carId, design }: { readonly carId: string; readonly design: Car
       </Tabs>
       <Box id="learn-view" role="tabpanel" aria-labelledby={`learn-tab-${view}`} sx={{ pt: 4 }}>
         {view === 'first' && <SayFirst design={design} />}
-        {view === 'ideas' && <IdeasView design={design} />}
+        {view === 'ideas' && <IdeasView design={design} idea={search.get('idea')} />}
         {view === 'words' && <WordsView design={design} />}
         {view === 'class' && <ClassView design={design} />}
       </Box>

@@ -1,25 +1,21 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { ASKED } from '../../../core/learn/measured-car.ts';
+import { printAsked } from '../../../core/learn/measured-car.ts';
 import { nextQuestion, progressed, standOf, type Progress } from '../../../core/learn/progress.ts';
-import {
-  IDEAS,
-  MISCONCEPTIONS,
-  questionsFor,
-  questionWords,
-  type Answer,
-  type Idea,
-  type Question,
-} from '../../../core/learn/questions.ts';
+import { IDEAS, MISCONCEPTIONS, type Answer, type Idea } from '../../../core/learn/idea.ts';
+import { questionsFor, questionWords, saidBy, type Question } from '../../../core/learn/questions.ts';
 import { shuffled } from '../../../core/numerics/shuffled.ts';
+import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { predictRun } from '../../../core/predict/predict-run.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { predictRun, type Prediction } from '../../../core/predict/predict-run.ts';
+import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
 import plain from '../../ui/plain.module.css';
 import { useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './learn.module.css';
+import { LuckStrip } from './luck-strip.tsx';
+import { AS_IT_IS, SketchCurve } from './sketch-curve.tsx';
 
 const ANSWERS: Readonly<Record<Answer, string>> = { more: 'more', less: 'less', alike: 'hardly any change' };
 
@@ -53,7 +49,7 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
             const { right, asked } = standOf(progress, idea);
             return (
               <li key={idea}>
-                {words}: {asked === 0 ? 'not asked yet' : `${right} of ${asked} right`}
+                <Link to={`?view=ideas&idea=${idea}`}>{words}</Link>: {asked === 0 ? 'not asked yet' : `${right} of ${asked} right`}
               </li>
             );
           })}
@@ -68,6 +64,10 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
   );
 }
 
+/** Which end of a sketch tells the answer of a question; of others nothing can be drawn. */
+const DRAWN: Partial<Readonly<Record<Question['asked'], 'far' | 'strong'>>> = { distance: 'far', pull: 'strong' };
+const nothing = (): void => {};
+
 interface AskingProps {
   readonly design: CarDesign;
   readonly question: Question;
@@ -75,31 +75,50 @@ interface AskingProps {
   readonly onAnswered: (isRight: boolean) => void;
 }
 
+/** One question: said or drawn first, with a reason; then seen. */
 function Asking({ design, question, count, onAnswered }: AskingProps) {
-  const units = useUnits();
-  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [chosen, setChosen] = useState<Answer | null>(null);
+  const [isDrawing, setDrawing] = useState(false);
+  const [sketch, setSketch] = useState(AS_IT_IS);
   const [reason, setReason] = useState<string | null>(null);
   const [isShown, setShown] = useState(false);
   const reasons = useMemo(() => shuffled(question.reasons, count), [question, count]);
-  const changed = useMemo(() => predictRun(question.changed, { kind: 'full' }, { trace: true }), [question]);
-  const { quantity } = ASKED[question.asked];
-  const chosen = question.reasons.find(({ words }) => words === reason);
-  const isRight = answer === question.answer && chosen?.isRight === true;
-  const right = question.reasons.find((one) => one.isRight)!;
+  const changed = 'changed' in question.shows ? question.shows.changed : null;
+  const before = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
+  const after = useMemo(() => changed && predictRun(changed, { kind: 'full' }, { trace: true }), [changed]);
+  const end = DRAWN[question.asked];
+  const answer = end && isDrawing ? saidBy(sketch[end]) : chosen;
+  const said = question.reasons.find(({ words }) => words === reason);
   return (
     <section aria-labelledby="question-title" className={styles.part}>
       <p className={`${plain.caption} ${plain.muted}`}>{IDEAS[question.idea]}</p>
       <h2 id="question-title" className={plain.heading}>
         {questionWords(question)}
       </h2>
-      <fieldset className={styles.choices} disabled={isShown}>
-        <legend className={plain.text}>Say first: what would it do?</legend>
-        {(Object.entries(ANSWERS) as [Answer, string][]).map(([key, words]) => (
-          <label key={key} className={plain.text}>
-            <input type="radio" name="answer" checked={answer === key} onChange={() => setAnswer(key)} /> {words}
-          </label>
-        ))}
-      </fieldset>
+      {end && !isShown && (
+        <div>
+          <Button size="small" variant="outlined" onClick={() => setDrawing(!isDrawing)}>
+            {isDrawing ? 'Choose instead' : 'Draw it instead'}
+          </Button>
+        </div>
+      )}
+      {end && isDrawing ? (
+        <div className={styles.part}>
+          <SketchCurve before={before} after={isShown ? after : null} sketch={sketch} onSketch={setSketch} />
+          <p role="status" className={plain.text}>
+            You drew: <strong>{ANSWERS[answer!]}</strong>.
+          </p>
+        </div>
+      ) : (
+        <fieldset className={styles.choices} disabled={isShown}>
+          <legend className={plain.text}>Say first: what would it do?</legend>
+          {(Object.entries(ANSWERS) as [Answer, string][]).map(([key, words]) => (
+            <label key={key} className={plain.text}>
+              <input type="radio" name="answer" checked={chosen === key} onChange={() => setChosen(key)} /> {words}
+            </label>
+          ))}
+        </fieldset>
+      )}
       <fieldset className={styles.choices} disabled={isShown}>
         <legend className={plain.text}>And why?</legend>
         {reasons.map(({ words }) => (
@@ -108,45 +127,70 @@ function Asking({ design, question, count, onAnswered }: AskingProps) {
           </label>
         ))}
       </fieldset>
-      {!isShown ? (
+      {isShown && answer !== null ? (
+        <>
+          <Seen question={question} answer={answer} said={said} />
+          {changed && after && <ChangedCurve design={design} changed={changed} after={after} />}
+          {'runs' in question.shows && <LuckStrip design={design} runs={question.shows.runs[1]} />}
+          <div>
+            <Button variant="contained" onClick={() => onAnswered(answer === question.answer && said?.isRight === true)}>
+              Next question
+            </Button>
+          </div>
+        </>
+      ) : (
         <div>
           <Button variant="contained" disabled={answer === null || reason === null} onClick={() => setShown(true)}>
             Then see
           </Button>
         </div>
-      ) : (
-        <div role="status" className={styles.part}>
-          <p className={plain.strong}>
-            {isRight
-              ? '✓ Right, and for the right reason.'
-              : answer === question.answer
-                ? '✓ Right; but look at the reason.'
-                : `✕ It is ${ANSWERS[question.answer]}.`}
-          </p>
-          <p className={plain.text}>
-            On this car: {printQuantity(question.before, quantity, units)} → {printQuantity(question.after, quantity, units)}. {right.words}
-          </p>
-          {chosen?.misconception && (
-            <p className={plain.text}>
-              ! “{MISCONCEPTIONS[chosen.misconception]}” is a rule of thumb: look at the figures of this car before you go by it.
-            </p>
-          )}
-          <div className={styles.curve}>
-            <PullCurve
-              design={question.changed}
-              prediction={changed}
-              ghosts={[{ id: 'before', name: 'before', design }]}
-              played={null}
-              onScrub={() => {}}
-            />
-          </div>
-          <div>
-            <Button variant="contained" onClick={() => onAnswered(isRight)}>
-              Next question
-            </Button>
-          </div>
-        </div>
       )}
     </section>
+  );
+}
+
+interface SeenProps {
+  readonly question: Question;
+  readonly answer: Answer;
+  readonly said: Question['reasons'][number] | undefined;
+}
+/** Whether it was right, in this car’s numbers, with the reason that is. */
+function Seen({ question, answer, said }: SeenProps) {
+  const units = useUnits();
+  const right = question.reasons.find(({ isRight }) => isRight)!;
+  const print = (value: number): string => printAsked(question.asked, value, units);
+  return (
+    <div role="status" className={styles.part}>
+      <p className={plain.strong}>
+        {answer !== question.answer
+          ? `✕ It is ${ANSWERS[question.answer]}.`
+          : said?.isRight
+            ? '✓ Right, and for the right reason.'
+            : '✓ Right; but look at the reason.'}
+      </p>
+      <p className={plain.text}>
+        On this car: {print(question.before)} → {print(question.after)}. {right.words}
+      </p>
+      {said?.misconception && (
+        <p className={plain.text}>
+          ! “{MISCONCEPTIONS[said.misconception]}” is a rule of thumb: look at the figures of this car before you go by it.
+        </p>
+      )}
+    </div>
+  );
+}
+
+interface ChangedCurveProps {
+  readonly design: CarDesign;
+  readonly changed: CarDesign;
+  readonly after: Prediction;
+}
+/** The curve of the changed car, the car as it is behind it. */
+function ChangedCurve({ design, changed, after }: ChangedCurveProps) {
+  const ghosts = useMemo((): readonly Ghost[] => [{ id: 'before', name: 'before', design }], [design]);
+  return (
+    <div className={styles.curve}>
+      <PullCurve design={changed} prediction={after} ghosts={ghosts} played={null} onScrub={nothing} />
+    </div>
   );
 }

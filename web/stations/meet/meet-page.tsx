@@ -7,7 +7,7 @@ import type { Role } from '../../../core/schema/sharing.ts';
 import { standingsOf } from '../../../core/meet/scoring.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
-import { downloadJson, download, fileName } from '../../ui/file-exchange.ts';
+import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import { useRole } from '../../devices/use-role.ts';
@@ -60,7 +60,6 @@ function Opened({ meetId, open, role }: OpenedProps) {
   const seen = SEEN[role];
   const view = asked && seen.includes(asked) ? asked : seen[0]!;
   const saveCsv = async (): Promise<void> => {
-    const { default: Papa } = await import('papaparse');
     const { rounds } = meet.brief;
     const rows = standingsOf(meet, open.results).map(({ place, entry, rounds: told, style, total }) => [
       place,
@@ -83,7 +82,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
       'style',
       'points',
     ];
-    download(`${fileName(meet.name)}.csv`, Papa.unparse([head, ...rows]), 'text/csv');
+    await downloadCsv(`${fileName(meet.name)}.csv`, [head, ...rows]);
   };
   return (
     <div className={styles.page}>

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
-import { download, downloadJson, fileName } from '../../ui/file-exchange.ts';
+import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
@@ -32,9 +32,8 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
     decided: decidedWords(entry),
   }));
   const saveCsv = async (): Promise<void> => {
-    const { default: Papa } = await import('papaparse');
     const told = rows.map(({ before, after, ...row }) => ({ ...row, 'before m': before.join(' '), 'after m': after.join(' ') }));
-    download(`${fileName(name)}-tuning.csv`, Papa.unparse(told, { newline: '\r\n' }), 'text/csv');
+    await downloadCsv(`${fileName(name)}-tuning.csv`, [Object.keys(told[0] ?? {}), ...told.map((row) => Object.values(row))]);
   };
   const present = log.find(({ isPresent, version }) => isPresent && !version.record.putRight);
   return (

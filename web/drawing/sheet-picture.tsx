@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { Sheet } from '../../../core/build/drawing.ts';
-import { sheetSvg } from '../../../core/files/drawing-svg.ts';
-import styles from './build.module.css';
+import type { Sheet } from '../../core/build/drawing.ts';
+import { sheetSvg } from '../../core/files/drawing-svg.ts';
+import styles from './sheet-picture.module.css';
 
 /** A sheet as it is printed, black on white; as wide as its room, or at full size. */
 export function SheetPicture({ sheet, isFullSize = false }: { readonly sheet: Sheet; readonly isFullSize?: boolean }) {

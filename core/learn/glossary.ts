@@ -1,0 +1,85 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { BEARINGS, TYRES } from '../car/catalogue.ts';
+import { isRoller } from '../car/motors/motors.ts';
+import { valueOf } from '../car/values.ts';
+import { standingWeight } from '../car/weights.ts';
+import { GRAVITY } from '../constants.ts';
+import { fullTurns } from '../predict/derive-run-setup.ts';
+import { RUN_SCATTER } from '../predict/next-run.ts';
+import { predictRun } from '../predict/predict-run.ts';
+import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
+import { energyShare } from '../run/energy.ts';
+import type { RunResult } from '../run/simulate.ts';
+import { printAbout, printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import { DRIFT_WAY, figuresOf, type CarFigure } from './measured-car.ts';
+import type { WordId } from './words.ts';
+
+/** What a word’s number is found from. */
+interface Known {
+  readonly design: CarDesign;
+  readonly result: RunResult;
+  readonly figures: Readonly<Record<CarFigure, number>>;
+  readonly print: (value: number, quantity: Quantity) => string;
+  readonly about: (value: number, quantity: 'distance') => string;
+}
+
+const NONE = 'this car has none';
+const share = (value: number): string => `${Math.round(100 * value)} %`;
+const two = (value: number): string => String(Number(value.toPrecision(2)));
+
+/** Each word’s number on a car that runs. */
+const NUMBERS: Readonly<Record<WordId, (known: Known) => string>> = {
+  'air-drag': ({ result }) => `${share(energyShare(result, 'air'))} of its energy`,
+  ballast: ({ design: { ballast }, print }) => (ballast.mass > 0 ? print(ballast.mass, 'weight') : NONE),
+  bearing: ({ design }) =>
+    isRoller(design) ? NONE : `${BEARINGS[design.bearing].label}: friction ${two(valueOf(design, 'bearingFriction').value)}`,
+  'cocked-angle': ({ design: { motor } }) => (motor.kind === 'lever' ? `${Math.round((motor.cockedAngle * 180) / Math.PI)}°` : NONE),
+  coasting: ({ result, about }) =>
+    result.powerEndDistance === null ? 'none' : about(result.distance - result.powerEndDistance, 'distance'),
+  friction: ({ design }) => two(valueOf(design, 'staticGrip').value),
+  curvature: ({ design }) => `${two(Math.abs(curvatureOf(design)) + likelyCurvature(design))} 1/m`,
+  drift: ({ figures, print }) => `${print(figures.drift, 'distance')} after ${DRIFT_WAY} m, built like this`,
+  'drive-axle': ({ design, print }) => `⌀ ${print(design.axleDiameter, 'size')}`,
+  'end-play': ({ design, print }) => (isRoller(design) ? NONE : print(design.endPlay, 'size')),
+  energy: ({ figures, print }) => print(figures.energy, 'energy'),
+  hysteresis: ({ result }) => `${share(energyShare(result, 'hysteresis'))} of its energy`,
+  inertia: ({ design, print }) => `${print(standingWeight(design).mass, 'weight')} to get moving`,
+  'kinetic-energy': ({ design, figures, print }) =>
+    `${print((standingWeight(design).mass * figures.speed ** 2) / 2, 'energy')} at its top speed`,
+  lever: ({ design: { motor }, print }) => (motor.kind === 'lever' ? print(motor.leverLength, 'size') : NONE),
+  advantage: ({ design }) => `1 : ${two(design.driveWheels.diameter / design.axleDiameter)} from axle to rim`,
+  'normal-load': ({ design, print }) => {
+    const { mass, driveLoadShare } = standingWeight(design);
+    return `${print(mass * driveLoadShare * GRAVITY, 'force')} on the drive wheels`;
+  },
+  overhang: ({ design, print }) => (isRoller(design) ? NONE : print(design.body.overhang, 'size')),
+  pull: ({ figures, print }) => `${print(figures.pull, 'force')} at the launch`,
+  rolling: ({ result }) => `${share(energyShare(result, 'rolling'))} of its energy`,
+  sleeve: ({ design: { sleeve }, print }) => (sleeve.length > 0 ? `⌀ ${print(sleeve.at(-1)!.diameter, 'size')}` : NONE),
+  slip: ({ figures, print }) => print(figures.wheelspin, 'distance'),
+  stall: ({ result }) => (result.turnsLeft > 0 ? `it stops with ${two(result.turnsLeft)} turns left` : 'it does not: it unwinds wholly'),
+  scatter: ({ figures, about }) => `${about(RUN_SCATTER * figures.distance, 'distance')}, until its runs say otherwise`,
+  toe: ({ design: { alignment } }) =>
+    `drive axle ${two((alignment.driveToe * 180) / Math.PI)}°, other ${two((alignment.otherToe * 180) / Math.PI)}°`,
+  'top-speed': ({ figures, print }) => print(figures.speed, 'speed'),
+  torque: ({ design, figures }) => `${two((figures.pull * design.driveWheels.diameter) / 2)} N·m at the drive axle`,
+  'track-width': ({ design, print }) => (isRoller(design) ? NONE : print(design.trackWidth, 'size')),
+  tyre: ({ design }) => (isRoller(design) ? NONE : TYRES[design.tyre].label),
+  wheelbase: ({ design, print }) => (isRoller(design) ? NONE : print(design.wheelbase, 'size')),
+  winding: ({ design }) => `${Number(fullTurns(design).toFixed(1))} turns fully wound`,
+};
+
+/** A word’s number on this car; a dash where the car does not run. */
+export function wordNumbers(design: CarDesign, units: UnitSystem): (id: WordId) => string {
+  const prediction = predictRun(design);
+  const figures = figuresOf(design);
+  if (prediction.kind === 'refused' || !figures) return () => '–';
+  const known: Known = {
+    design,
+    result: prediction.result,
+    figures,
+    print: (value, quantity) => printQuantity(value, quantity, units),
+    about: (value, quantity) => printAbout(value, quantity, units),
+  };
+  return (id) => NUMBERS[id](known);
+}

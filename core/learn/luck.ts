@@ -1,0 +1,99 @@
+import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { RUN_SCATTER } from '../predict/next-run.ts';
+import type { Answer, Misconception } from './idea.ts';
+import type { LuckFigure } from './measured-car.ts';
+
+/**
+ * How far the best of n runs lies beyond their mean, in standard deviations, on average.
+ * Source: order statistics of the normal distribution (tables of L. H. C. Tippett, 1925). From memory; the tests draw it.
+ */
+export const BEST_OF: Readonly<Record<1 | 3 | 10, number>> = { 1: 0, 3: 0.8463, 10: 1.5388 };
+
+/** Distances of n runs of a car that comes so far, m, as luck draws them from a seed: the same seed draws the same. */
+export function luckyRuns(distance: number, count: number, seed: number): readonly number[] {
+  const random = mulberry(seed);
+  return Array.from({ length: count }, () => Math.max(0, distance * (1 + RUN_SCATTER * standardNormal(random()))));
+}
+
+/** Within how much of the truth the mean of n runs lies 8 times in 10, m. `meanWithin(10, 4) // 0.38` */
+export const meanWithin = (distance: number, count: number): number => (standardNormal(0.9) * RUN_SCATTER * distance) / Math.sqrt(count);
+
+/** A question on luck, before it is asked of a car: what is compared, in figures of a car that comes so far. */
+export interface LuckTemplate {
+  readonly id: string;
+  readonly change: string;
+  readonly asked: LuckFigure;
+  /** Runs before and after. */
+  readonly runs: readonly [before: number, after: number];
+  /** m, before and after. */
+  readonly figures: (distance: number) => readonly [before: number, after: number];
+  readonly because: Readonly<Record<Answer, string>>;
+  readonly thought: readonly [words: string, misconception: Misconception | null];
+}
+
+const MEANS: Readonly<Record<Answer, string>> = {
+  more: 'Every run brings an error of its own, and they add up.',
+  less: 'What came too far and too short cancels: the mean of n runs is off by a share of 1/√n.',
+  alike: 'Luck is the same in each run, so more of them tell no more.',
+};
+
+/** Questions on luck and averages: answers follow from the scatter of runs. Source: scatter of a mean, σ/√n. */
+export const LUCK_QUESTIONS: readonly LuckTemplate[] = [
+  {
+    id: 'mean-of-five',
+    change: 'Five runs in place of one',
+    asked: 'mean-off',
+    runs: [1, 5],
+    figures: (distance) => [meanWithin(distance, 1), meanWithin(distance, 5)],
+    because: MEANS,
+    thought: ['One careful run tells as much as five.', 'one-run'],
+  },
+  {
+    id: 'before-and-after',
+    change: 'Before and after a change three runs each, in place of one each',
+    asked: 'seen',
+    runs: [1, 3],
+    figures: (distance) => [Math.SQRT2 * meanWithin(distance, 1), Math.SQRT2 * meanWithin(distance, 3)],
+    because: MEANS,
+    thought: ['A change that helps is seen in one run.', 'one-run'],
+  },
+  {
+    id: 'best-of-ten',
+    change: 'Ten runs in place of three',
+    asked: 'best',
+    runs: [3, 10],
+    figures: (distance) => [distance * (1 + BEST_OF[3] * RUN_SCATTER), distance * (1 + BEST_OF[10] * RUN_SCATTER)],
+    because: {
+      more: 'The more tries, the luckier the luckiest: the car is no better.',
+      less: 'It wears out before its best run.',
+      alike: 'The best run is what the car can do, however many there are.',
+    },
+    thought: ['The best run shows the car, not how often it was tried.', 'one-run'],
+  },
+  {
+    id: 'after-the-best',
+    change: 'One run more, after the best of ten',
+    asked: 'next',
+    runs: [10, 1],
+    figures: (distance) => [distance * (1 + BEST_OF[10] * RUN_SCATTER), distance],
+    because: {
+      more: 'It is warmed up now and does better still.',
+      less: 'The best had luck on its side, and the next run has none in store: it falls back to the mean (regression to the mean).',
+      alike: 'The car is the same, so it comes as far again.',
+    },
+    thought: ['It was changed for the worse since.', 'one-run'],
+  },
+  {
+    id: 'twenty-runs',
+    change: 'Twenty runs in place of five',
+    asked: 'mean',
+    runs: [5, 20],
+    figures: (distance) => [distance, distance],
+    because: {
+      more: 'With practice it comes further.',
+      less: 'A long evening brings more bad runs than good ones.',
+      alike: 'More runs tell the mean better; they do not move it.',
+    },
+    thought: ['The mean of more runs is larger.', null],
+  },
+];

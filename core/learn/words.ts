@@ -1,0 +1,82 @@
+/** A word of the field: how it is called, how else it is met on a screen, and what it is. */
+export interface Word {
+  readonly word: string;
+  /** Small letters; each stands for the word where it is met, whole. */
+  readonly met: readonly string[];
+  readonly means: string;
+}
+
+/** Words that stand on the screens, by the alphabet. */
+export const WORDS = {
+  'air-drag': {
+    word: 'air drag',
+    met: ['air drag', 'drag'],
+    means: 'the push of the air against a car that moves: four times at twice the speed',
+  },
+  ballast: { word: 'ballast', met: ['ballast'], means: 'weight that is added where it helps' },
+  bearing: { word: 'bearing', met: ['bearing', 'bearings'], means: 'what an axle turns in' },
+  'cocked-angle': { word: 'cocked', met: ['cocked'], means: 'of a trap: its lever held back, ready to pull' },
+  coasting: { word: 'coasting', met: ['coasting', 'coasts', 'coast'], means: 'rolling on by its own motion after the pull has ended' },
+  friction: {
+    word: 'coefficient of friction, grip',
+    met: ['coefficient of friction', 'grip'],
+    means: 'how much of what presses two things together they hold against sliding; grip, of a tyre',
+  },
+  curvature: { word: 'curvature', met: ['curvature', 'curve'], means: 'how sharply a car turns: one over the radius of its curve' },
+  drift: { word: 'drift', met: ['drift', 'drifts', 'off the line'], means: 'how far a car comes off the straight line from the start' },
+  'drive-axle': { word: 'drive axle', met: ['drive axle'], means: 'the axle that the motor turns' },
+  'end-play': { word: 'end play', met: ['end play', 'play'], means: 'how far an axle may slide from side to side' },
+  energy: { word: 'energy', met: ['energy'], means: 'what work is kept as: it can move, lift or warm things' },
+  hysteresis: { word: 'hysteresis', met: ['hysteresis'], means: 'the part of the energy that spring or rubber keeps as heat' },
+  inertia: { word: 'inertia', met: ['inertia'], means: 'how hard a thing is to get moving, or turning' },
+  'kinetic-energy': {
+    word: 'kinetic energy',
+    met: ['kinetic energy', 'final kinetic energy'],
+    means: 'energy of motion: half the mass times the square of the speed',
+  },
+  lever: { word: 'lever arm', met: ['lever', 'lever arm'], means: 'the bar on the trap’s arm that draws the string' },
+  advantage: {
+    word: 'mechanical advantage',
+    met: ['mechanical advantage', 'gear'],
+    means: 'how many times a lever or gear makes a force larger, and the way smaller',
+  },
+  'normal-load': { word: 'normal load', met: ['normal load'], means: 'the force with which a wheel is pressed on the floor' },
+  overhang: { word: 'overhang', met: ['overhang'], means: 'how far the body reaches beyond both axles, together' },
+  rolling: {
+    word: 'rolling resistance',
+    met: ['rolling resistance', 'rolling'],
+    means: 'what a rolling wheel loses because it and the floor give a little',
+  },
+  sleeve: { word: 'sleeve', met: ['sleeve', 'sleeves'], means: 'what makes the axle thicker where string or band winds' },
+  slip: { word: 'slip, wheelspin', met: ['slip', 'wheelspin', 'spins'], means: 'the way that the tyre turns beyond what the car goes' },
+  stall: { word: 'stall', met: ['stall', 'stalls'], means: 'standing still, the motor still wound: it pulls less than holds the car back' },
+  scatter: {
+    word: 'standard deviation, scatter',
+    met: ['standard deviation', 'scatter'],
+    means: 'how far runs usually lie from their mean',
+  },
+  toe: { word: 'toe, out of square', met: ['toe', 'out of square'], means: 'how far an axle is turned from square to the car' },
+  'top-speed': { word: 'top speed', met: ['top speed'], means: 'the fastest it is in a run, as a rule where the pull ends' },
+  torque: { word: 'torque', met: ['torque'], means: 'force times the arm it turns with' },
+  'track-width': { word: 'track width', met: ['track width'], means: 'from one wheel to the other of an axle' },
+  pull: {
+    word: 'tractive force, pull',
+    met: ['tractive force', 'pull'],
+    means: 'the force with which the tyre pushes the floor back, and the floor the car on',
+  },
+  tyre: { word: 'tyre', met: ['tyre', 'tyres'], means: 'what the drive wheels run on' },
+  wheelbase: { word: 'wheelbase', met: ['wheelbase'], means: 'from axle to axle' },
+  winding: {
+    word: 'winding, turns',
+    met: ['winding', 'turns', 'wound'],
+    means: 'string or band wound on the axle, counted in turns of it',
+  },
+} as const satisfies Readonly<Record<string, Word>>;
+export type WordId = keyof typeof WORDS;
+export const WORD_IDS = Object.keys(WORDS) as readonly WordId[];
+
+/** A pattern for each word, where it stands by itself. */
+const PATTERNS = WORD_IDS.map((id) => [id, new RegExp(`(?<![\\p{L}-])(?:${WORDS[id].met.join('|')})(?![\\p{L}-])`, 'iu')] as const);
+
+/** The words that are met in a text, by the alphabet: `wordsIn('Its track width') // ['track-width']`. */
+export const wordsIn = (text: string): readonly WordId[] => PATTERNS.filter(([, pattern]) => pattern.test(text)).map(([id]) => id);

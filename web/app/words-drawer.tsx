@@ -1,0 +1,54 @@
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { wordNumbers } from '../../core/learn/glossary.ts';
+import { WORDS, wordsIn } from '../../core/learn/words.ts';
+import plain from '../ui/plain.module.css';
+import { SideDrawer } from '../ui/side-drawer.tsx';
+import { useUnits } from '../ui/use-units.ts';
+import { wordAnchor } from '../ui/word-links.tsx';
+import { useListCarsQuery } from './api.ts';
+import styles from './words-drawer.module.css';
+
+interface WordsDrawerProps {
+  /** Everything that is written on the screen. */
+  readonly text: string;
+  readonly carId: string | null;
+  readonly onClose: () => void;
+}
+
+/** The words of the field that stand on the screen: what each means, its number on the car, and the way to Learn. */
+export default function WordsDrawer({ text, carId, onClose }: WordsDrawerProps) {
+  const units = useUnits();
+  const { data } = useListCarsQuery();
+  const design = data?.readable.find(({ id }) => id === carId)?.design;
+  const numberOf = useMemo(() => (design ? wordNumbers(design, units) : null), [design, units]);
+  const ids = useMemo(() => wordsIn(text), [text]);
+  return (
+    <SideDrawer title="Words on this screen" onClose={onClose}>
+      {ids.length === 0 && <p className={plain.text}>None that needs telling.</p>}
+      <dl className={styles.words}>
+        {ids.map((id) => (
+          <div key={id}>
+            <dt className={plain.strong}>
+              {carId ? (
+                <Link to={`/cars/${carId}/learn?view=words#${wordAnchor(id)}`} onClick={onClose}>
+                  {WORDS[id].word}
+                </Link>
+              ) : (
+                WORDS[id].word
+              )}
+            </dt>
+            <dd className={plain.text}>
+              {WORDS[id].means}
+              {numberOf && (
+                <>
+                  . {design!.name}: <strong>{numberOf(id)}</strong>
+                </>
+              )}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </SideDrawer>
+  );
+}
