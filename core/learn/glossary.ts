@@ -1,13 +1,14 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { BEARINGS, TYRES } from '../car/catalogue.ts';
-import { isRoller } from '../car/motors/motors.ts';
+import { hasBands, isRoller } from '../car/motors/motors.ts';
 import { valueOf } from '../car/values.ts';
 import { standingWeight } from '../car/weights.ts';
 import { GRAVITY } from '../constants.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
-import { RUN_SCATTER } from '../predict/next-run.ts';
+import { nextRun, RUN_SCATTER } from '../predict/next-run.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
+import { woundUp } from '../trials/wound-up.ts';
 import { energyShare } from '../run/energy.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { printAbout, printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
@@ -37,6 +38,23 @@ const NUMBERS: Readonly<Record<WordId, (known: Known) => string>> = {
   coasting: ({ result, about }) =>
     result.powerEndDistance === null ? 'none' : about(result.distance - result.powerEndDistance, 'distance'),
   friction: ({ design }) => two(valueOf(design, 'staticGrip').value),
+  censored: ({ design: { floor }, figures, print }) =>
+    floor.roomLength === null
+      ? 'its floor has no wall'
+      : figures.distance > floor.roomLength
+        ? `likely: the wall stands at ${print(floor.roomLength, 'distance')}`
+        : `hardly: the wall stands at ${print(floor.roomLength, 'distance')}`,
+  interval: ({ figures, about }) => {
+    const { low, high } = nextRun(figures.distance);
+    return `8 in 10 of its runs from ${about(low, 'distance')} to ${about(high, 'distance')}`;
+  },
+  'moment-arm': ({ design, print }) =>
+    `${print(Math.max(design.axleDiameter, ...design.sleeve.map(({ diameter }) => diameter)) / 2, 'size')} at the axle, and what is wound on it`,
+  preload: ({ design }) => (design.motor.kind === 'lever' ? `${two(valueOf(design, 'springPreload').value)} N·m` : NONE),
+  'spring-rate': ({ design }) => (design.motor.kind === 'lever' ? `${two(valueOf(design, 'springRate').value)} N·m/rad` : NONE),
+  stretch: ({ design }) =>
+    hasBands(design.motor) ? `${two(woundUp(design, fullTurns(design))?.stretch ?? 1)} times its length, fully wound` : NONE,
+  tension: ({ result, print }) => `up to ${print(Math.max(0, ...(result.trace?.tension ?? [0])), 'force')}`,
   curvature: ({ design }) => `${two(Math.abs(curvatureOf(design)) + likelyCurvature(design))} 1/m`,
   drift: ({ figures, print }) => `${print(figures.drift, 'distance')} after ${DRIFT_WAY} m, built like this`,
   'drive-axle': ({ design, print }) => `⌀ ${print(design.axleDiameter, 'size')}`,
@@ -71,7 +89,7 @@ const NUMBERS: Readonly<Record<WordId, (known: Known) => string>> = {
 
 /** A word’s number on this car; a dash where the car does not run. */
 export function wordNumbers(design: CarDesign, units: UnitSystem): (id: WordId) => string {
-  const prediction = predictRun(design);
+  const prediction = predictRun(design, { kind: 'full' }, { trace: true });
   const figures = figuresOf(design);
   if (prediction.kind === 'refused' || !figures) return () => '–';
   const known: Known = {

@@ -2,7 +2,7 @@ import { across } from '../build/dimensions.ts';
 import { boxOf, circle, line, path, place, type Item, type Place, type Sheet } from '../build/drawing.ts';
 import type { PartPlace } from '../build/parts-list.ts';
 import { meant, sideOf, topOf } from '../build/views.ts';
-import type { CarDesign } from '../car/car-design.ts';
+import type { CarDesign, MotorKind } from '../car/car-design.ts';
 import { planView } from '../geometry/plan-view.ts';
 import { sideView, weightPoint } from '../geometry/side-view.ts';
 import { predictRun } from '../predict/predict-run.ts';
@@ -64,6 +64,11 @@ const ring =
     const target = parts[part];
     return target ? [circle(target, RING, 'frame')] : [];
   };
+/** A ring about the motor, where it is of such a kind. */
+const ofMotor =
+  (...kinds: readonly MotorKind[]): Marks =>
+  (side) =>
+    kinds.includes(side.design.motor.kind) ? ring('motor')(side) : [];
 /** A force at a height of the car, along its way or against it, x m from the drive axle. */
 const force =
   (x: (side: Side) => number, y: (side: Side) => number, forward: 1 | -1): Marks =>
@@ -103,10 +108,19 @@ const ON_SIDE: Partial<Readonly<Record<WordId, Marks>>> = {
       line(middle, place(middle.x - Math.max(side.scale * axle.radius, 1), middle.y), 'frame'),
     ];
   },
+  'moment-arm': (side) => {
+    const { axle } = sideView(side.design);
+    const middle = side.at(axle.x, axle.y);
+    return [line(middle, place(middle.x, middle.y - Math.max(2.5, side.scale * axle.radius)), 'frame'), circle(middle, 0.8, 'frame')];
+  },
   'normal-load': (side) => {
     const foot = side.at(0, 0);
     return arrow(place(foot.x, foot.y - 12), foot);
   },
+  preload: ofMotor('lever'),
+  'spring-rate': ofMotor('lever'),
+  stretch: ofMotor('band', 'twist'),
+  tension: ring('string'),
   overhang: (side) => {
     const { wheelbase, body } = side.design;
     return [
@@ -173,6 +187,23 @@ function sampled(design: CarDesign) {
 
 /** Words that are shown by a graph of this car’s run. */
 const BY_GRAPH: Partial<Readonly<Record<WordId, (design: CarDesign) => readonly Item[]>>> = {
+  censored: () => {
+    const [y, wall] = [ROOM + HIGH / 2, ROOM + 0.8 * WIDE];
+    return [
+      line(place(ROOM, y), place(wall, y), 'outline'),
+      line(place(wall, ROOM), place(wall, ROOM + HIGH), 'frame'),
+      ...arrow(place(wall, y), place(wall + 10, y)),
+    ];
+  },
+  interval: () => {
+    const y = ROOM + HIGH / 2;
+    const [from, to] = [ROOM + 0.25 * WIDE, ROOM + 0.75 * WIDE];
+    return [
+      line(place(ROOM, y), place(ROOM + WIDE, y), 'thin'),
+      line(place(from, y), place(to, y), 'frame'),
+      ...[from, (from + to) / 2, to].map((x) => line(place(x, y - 4), place(x, y + 4), 'frame')),
+    ];
+  },
   coasting: (design) => {
     const run = sampled(design);
     return run

@@ -6,7 +6,8 @@ import type { Goal } from '../brief/goal.ts';
 import { distanceOf, standingResults, type KeptResult, type Meet, type MeetOutcome, type StandingResult } from './meet.ts';
 import { shuffled } from '../numerics/shuffled.ts';
 import { newEntry, newMeet, newResult } from './new-meet.ts';
-import { heatsLeft, orderOf } from './order.ts';
+import { heatsLeft, nextOf, orderOf } from './order.ts';
+import { expectedWords, medalWords, placeWords, timedWords } from './words.ts';
 import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
 
 const brief = JSON.parse(readFileSync(new URL('../../server/demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
@@ -202,6 +203,25 @@ describe('the standings', () => {
       'most-improved': 1,
     });
   });
+  it('have a furthest that is told as at least, where it hit the wall', () => {
+    const [furthestOf] = medalsOf(
+      meetOf(2, [round()]),
+      standing([result(0, 0, { distance: 18.5, atLeast: true }), result(1, 0, { distance: 9 })]),
+    );
+    expect(medalWords(furthestOf!, 'metric').replace('\u00a0', ' ')).toBe('at least 18.50 m');
+  });
+  it('tell what was expected beside what came, where the crew lets it be shown', () => {
+    const entry = newEntry({ id: idOf(1), crew: 'c', car: 'x', predicted: 16, showsPrediction: true });
+    expect(expectedWords(entry, { kind: 'ran', distance: 15.3, time: 7.9 }, 'metric').replaceAll('\u00a0', ' ')).toBe(
+      'came 15.30 m, expected about 16 m',
+    );
+    expect(expectedWords({ ...entry, showsPrediction: false }, { kind: 'ran', distance: 15.3 }, 'metric')).toBe('');
+    expect(expectedWords(entry, { kind: 'ran', time: 7.9 }, 'metric')).toBe('');
+    expect([1, 2, 3, 4, 11, 22].map(placeWords)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd']);
+    expect(timedWords({ timedBy: 'gates', splits: [{ at: 6, time: 2.31 }] }, 'metric').replaceAll('\u00a0', ' ')).toBe(
+      'timed by gates: 6.00 m in 2.31 s',
+    );
+  });
 });
 
 describe('the order of running', () => {
@@ -240,6 +260,8 @@ describe('the order of running', () => {
   it('knows what is next', () => {
     const meet = meetOf(4, [round({ runs: 1 })], { lanes: 2 });
     const heats = orderOf(meet);
+    expect(nextOf(heats, heats[1]!.cars[0]!.entry)).toEqual({ heat: heats[1], before: 1 });
+    expect(nextOf([], idOf(0))).toBeNull();
     expect(heatsLeft(heats, [])).toHaveLength(2);
     const [first] = heats;
     expect(heatsLeft(heats, [{ entry: first!.cars[0]!.entry, round: 0, run: 0 }])[0]).toEqual(first);

@@ -10,14 +10,13 @@ export interface RunValue {
   readonly atLeast: boolean;
 }
 
+const exactly = (value: number | undefined): RunValue | null => (value === undefined ? null : { value, atLeast: false });
+
 /** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do what is asked. */
 export function valueOfRun(goal: Goal, outcome: MeetOutcome): RunValue | null {
   if (outcome.kind !== 'ran') return null;
   const distance = distanceOf(outcome);
   const { atLeast = false, time, drift = 0, load = 0, height } = outcome;
-  const exactly = (value: number | null | undefined): RunValue | null =>
-    value === null || value === undefined ? null : { value, atLeast: false };
-  const far = (value: number): RunValue => ({ value, atLeast });
   switch (goal.kind) {
     case 'quickest-to':
       return exactly(time);
@@ -28,24 +27,27 @@ export function valueOfRun(goal: Goal, outcome: MeetOutcome): RunValue | null {
   if (distance === null) return null;
   switch (goal.kind) {
     case 'furthest':
-      return far(distance);
+      return { value: distance, atLeast };
     case 'at-least':
-      return distance >= goal.distance ? far(distance) : null;
+      return distance >= goal.distance ? { value: distance, atLeast } : null;
     case 'closest-to':
       // Beyond the wall nobody knows how far: it is off by that much at least.
       return { value: Math.abs(distance - goal.distance), atLeast: atLeast && distance >= goal.distance };
     case 'straightest':
-      return far(distance - Math.abs(drift));
+      return { value: distance - Math.abs(drift), atLeast };
     case 'within-lane':
-      return far(Math.min(distance, wayWithin(Math.abs(curvatureFromDrift(drift, Math.max(distance, 0.01))), goal.width / 2)));
+      return {
+        value: Math.min(distance, wayWithin(Math.abs(curvatureFromDrift(drift, Math.max(distance, 0.01))), goal.width / 2)),
+        atLeast,
+      };
     case 'through-gap':
       return distance >= goal.distance && Math.abs(drift) <= goal.width / 2 ? exactly(Math.abs(drift)) : null;
     case 'carry':
       return distance >= goal.distance ? exactly(load) : null;
     case 'load-distance':
-      return far(load * distance);
+      return { value: load * distance, atLeast };
     case 'speed-and-distance':
-      return far(distance + (time === undefined ? 0 : (goal.weight * goal.distance) / time));
+      return { value: distance + (time === undefined ? 0 : (goal.weight * goal.distance) / time), atLeast };
   }
 }
 
@@ -61,7 +63,9 @@ export interface RoundScore {
 }
 
 /** Whether the first of two values is the better one by a goal; 0 where they are alike. */
-const comparison = (goal: Goal): ((a: number, b: number) => number) => (goalRecord(goal).isLess ? (a, b) => a - b : (a, b) => b - a);
+const lessFirst = (a: number, b: number): number => a - b;
+const moreFirst = (a: number, b: number): number => b - a;
+const comparison = (goal: Goal): ((a: number, b: number) => number) => (goalRecord(goal).isLess ? lessFirst : moreFirst);
 
 /** What the runs of one entry in a round come to: the best, the mean or the sum of those that count. A mean or sum with a wall in it is at least that. */
 export function scoreOfRound(
@@ -69,19 +73,24 @@ export function scoreOfRound(
   entry: string,
   results: readonly StandingResult[],
 ): RoundScore {
-  const own = results.filter(({ result }) => result.entry === entry && result.run < round.runs);
-  const values = own.flatMap(({ result }) => valueOfRun(round.goal, result.outcome) ?? []);
+  const values: RunValue[] = [];
+  let made = 0;
+  for (const { result } of results) {
+    if (result.entry !== entry || result.run >= round.runs) continue;
+    made++;
+    const value = valueOfRun(round.goal, result.outcome);
+    if (value) values.push(value);
+  }
   const better = comparison(round.goal);
-  const inOrder = values.toSorted((a, b) => better(a.value, b.value));
+  values.sort((a, b) => better(a.value, b.value));
   const sum = values.reduce((all, { value }) => all + value, 0);
-  const atLeast = values.some((one) => one.atLeast);
   const score =
     values.length === 0
       ? null
       : round.counts === 'best'
-        ? inOrder[0]!
-        : { value: round.counts === 'mean' ? sum / values.length : sum, atLeast };
-  return { entry, score, runs: inOrder.map(({ value }) => value), made: own.length };
+        ? values[0]!
+        : { value: round.counts === 'mean' ? sum / values.length : sum, atLeast: values.some(({ atLeast }) => atLeast) };
+  return { entry, score, runs: values.map(({ value }) => value), made };
 }
 
 /** An entry's place in a round. */
@@ -196,19 +205,22 @@ export function standingsOf(meet: Meet, results: readonly StandingResult[]): rea
       const total = rounds.reduce((sum, { points }, i) => sum + (dropped.has(i) ? 0 : points), 0) + style;
       return { entry, style, total, rounds: rounds.map((one, i) => ({ ...one, isDropped: dropped.has(i) })) };
     });
-  /** How often each has each place, of the rounds that count. */
-  const often = new Map(
-    rows.map((row) => {
-      const counts = Array.from({ length: rows.length + 1 }, () => 0);
-      for (const { isDropped, place } of row.rounds) if (!isDropped && place?.place) counts[place.place]!++;
-      return [row.entry.id, counts] as const;
+  /** The places of each in the rounds that count, the best first. */
+  const placed = new Map(
+    rows.map(({ entry, rounds }) => {
+      const told = rounds.flatMap(({ isDropped, place }) => (isDropped || !place?.place ? [] : [place.place]));
+      return [entry.id, told.sort((a, b) => a - b)] as const;
     }),
   );
   const compared = (a: Omit<Standing, 'place'>, b: Omit<Standing, 'place'>): number => {
     if (Math.abs(a.total - b.total) > 1e-9) return b.total - a.total;
-    const [own, other] = [often.get(a.entry.id)!, often.get(b.entry.id)!];
-    const first = own.findIndex((count, place) => count !== other[place]);
-    return first < 0 ? 0 : other[first]! - own[first]!;
+    const [own, other] = [placed.get(a.entry.id)!, placed.get(b.entry.id)!];
+    // Whoever has the better place first has more of it; whoever has no more places has fewer.
+    for (let i = 0; i < Math.max(own.length, other.length); i++) {
+      const difference = (own[i] ?? Infinity) - (other[i] ?? Infinity);
+      if (difference !== 0) return difference;
+    }
+    return 0;
   };
   const standings: Standing[] = [];
   for (const [i, row] of rows.toSorted(compared).entries()) {
@@ -224,6 +236,8 @@ export interface Medal {
   readonly what: 'furthest' | 'quickest' | 'straightest' | 'best-predicted' | 'most-improved';
   readonly entry: string;
   readonly value: number;
+  /** It hit the wall: it would have come further. */
+  readonly atLeast?: true;
 }
 
 /** Medals besides the places: the furthest and quickest run, the least drift over its way, the crew that came nearest to what it expected, and who gained most from its first run to its best. */
@@ -245,7 +259,12 @@ export function medalsOf(meet: Meet, results: readonly StandingResult[]): readon
       'furthest',
       far.map(({ entry, distance }) => [entry, distance] as const),
       false,
-    ),
+    ).map((medal) => ({
+      ...medal,
+      ...(far.some(({ entry, distance, outcome }) => entry === medal.entry && distance === medal.value && outcome.atLeast) && {
+        atLeast: true as const,
+      }),
+    })),
     ...best(
       'quickest',
       ran.flatMap(({ result }) => (result.outcome.time === undefined ? [] : [[result.entry, result.outcome.time] as const])),

@@ -1,8 +1,11 @@
 import type { Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
-import { printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
-import type { MeetOutcome, StandingResult } from './meet.ts';
+import { printAbout, printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import { distanceOf, type Entry, type MeetOutcome, type StandingResult } from './meet.ts';
 import { valueOfRun, type Medal, type RunValue } from './scoring.ts';
+
+/** A time as it was taken, to the hundredth: gates tell that, and who took it by hand wrote no more than was read. `timeWords(4.1) // '4.1 s'` */
+export const timeWords = (seconds: number): string => `${Number(seconds.toFixed(2))}\u00a0s`;
 
 /** A value by a goal as it was measured: `9.20 m`, `at least 18.5 m`. */
 export function valueWords(goal: Goal, { value, atLeast }: RunValue, units: UnitSystem): string {
@@ -10,9 +13,11 @@ export function valueWords(goal: Goal, { value, atLeast }: RunValue, units: Unit
   const figure =
     quantity === 'kg·m'
       ? `${Number(value.toPrecision(3))} kg·m`
-      : quantity === 'm + m/s'
-        ? `${Number(value.toFixed(2))}`
-        : printQuantity(value, quantity as Quantity, units);
+      : quantity === 'time'
+        ? timeWords(value)
+        : quantity === 'm + m/s'
+          ? `${Number(value.toFixed(2))}`
+          : printQuantity(value, quantity as Quantity, units);
   return atLeast ? `at least ${figure}` : figure;
 }
 
@@ -30,10 +35,17 @@ export function outcomeWords(goal: Goal, outcome: MeetOutcome, units: UnitSystem
   return value ? valueWords(goal, value, units) : 'does not count';
 }
 
+/** What a crew that lets it be shown had expected, beside how far its car came; empty where either is not known. */
+export function expectedWords({ showsPrediction, predicted }: Entry, outcome: MeetOutcome, units: UnitSystem): string {
+  const came = distanceOf(outcome);
+  if (!showsPrediction || predicted === undefined || came === null) return '';
+  return `came ${printQuantity(came, 'distance', units)}, expected ${printAbout(predicted, 'distance', units)}`;
+}
+
 /** How a run was timed, with its times on the way: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */
 export function timedWords({ timedBy, splits = [] }: Pick<MeetOutcome, 'timedBy' | 'splits'>, units: UnitSystem): string {
   if (!timedBy) return '';
-  const told = splits.map(({ at, time }) => `${printQuantity(at, 'distance', units)} in ${printQuantity(time, 'time', units)}`);
+  const told = splits.map(({ at, time }) => `${printQuantity(at, 'distance', units)} in ${timeWords(time)}`);
   return `timed by ${timedBy}${told.length > 0 ? `: ${told.join(', ')}` : ''}`;
 }
 
@@ -60,16 +72,16 @@ export const MEDALS: Readonly<Record<Medal['what'], string>> = {
 };
 
 /** What a medal is for, with its figure. */
-export function medalWords({ what, value }: Medal, units: UnitSystem): string {
+export function medalWords({ what, value, atLeast }: Medal, units: UnitSystem): string {
   switch (what) {
     case 'furthest':
-      return printQuantity(value, 'distance', units);
+      return `${atLeast ? 'at least ' : ''}${printQuantity(value, 'distance', units)}`;
     case 'quickest':
-      return printQuantity(value, 'time', units);
+      return timeWords(value);
     case 'straightest':
       return `${Number((100 * value).toPrecision(2))} cm off the line in each metre`;
     case 'best-predicted':
-      return `within ${Number((100 * value).toPrecision(2))} % of what it expected`;
+      return `within ${Math.max(1, Math.round(100 * value))} % of what it expected`;
     case 'most-improved':
       return `${Math.round(100 * value)} % further than its first run`;
   }

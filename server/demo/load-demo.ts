@@ -1,12 +1,15 @@
 import { readFileSync } from 'node:fs';
 import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
 import type { Brief } from '../../core/schema/generated/brief.ts';
+import type { Meet } from '../../core/schema/generated/meet.ts';
 import type { Session } from '../../core/schema/generated/session.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { Db } from '../database.ts';
 import { briefQueries } from '../queries/briefs.ts';
 import { carQueries } from '../queries/cars.ts';
+import { meetQueries } from '../queries/meets.ts';
 import { partQueries } from '../queries/parts.ts';
+import { resultQueries } from '../queries/results.ts';
 import { runQueries } from '../queries/runs.ts';
 import { sessionQueries } from '../queries/sessions.ts';
 import { versionQueries } from '../queries/versions.ts';
@@ -24,8 +27,9 @@ interface Demo {
   }[];
 }
 
-/** The brief that the demo's cars work to. */
+/** The brief that the demo's cars work to, and the meet that was begun by it. */
 const TROPHY = '5ce44000-0000-4000-8000-0000000000b1';
+const MEET = '5ce44000-0000-4000-8000-0000000000d0';
 
 /** The made-up cars, parts, runs and brief of the Skerrow ferry hall. Loaded once: what was changed or removed in the demo stays so. */
 export function loadDemo(db: Db): void {
@@ -37,6 +41,9 @@ export function loadDemo(db: Db): void {
   db.transaction(() => {
     briefQueries(db).write(TROPHY, 0, read('skerrow-lull-trophy.brief.json') as Brief, keptAt(0));
     sessionQueries(db).write(session.id, 0, { format: 'nimble-axle/session', version: 1, ...session.session }, keptAt(0));
+    const { results, ...meet } = read('skerrow-lull-trophy.meet.json') as Meet & Required<Pick<Meet, 'results'>>;
+    meetQueries(db).write(MEET, 0, meet, keptAt(0));
+    for (const { id, result } of results) resultQueries(db).write(id, 0, result, result.at);
     parts.forEach(({ id, part }, index) => partTable.write(id, 0, { format: 'nimble-axle/own-part', version: 1, ...part }, keptAt(index)));
     cars.forEach(({ id, design, versions, runs }, index) => {
       if (!carTable.write(id, 0, design, keptAt(index))) return;

@@ -9,6 +9,7 @@ import { allRunsOf } from '../../app/all-runs.ts';
 import { useListCarsQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { downloadCsv } from '../../ui/file-exchange.ts';
+import { LabSheets } from './lab-sheets.tsx';
 import plain from '../../ui/plain.module.css';
 import sheet from '../../ui/sheet.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -89,37 +90,7 @@ export function ClassView({ design }: { readonly design: CarDesign }) {
           ))}
         </ol>
       </section>
-      <section aria-labelledby="lab-title" className={styles.sheet}>
-        <h2 id="lab-title" className={plain.heading}>
-          Lab sheet: one change at a time
-        </h2>
-        <p className={plain.text}>Crew: ______________________ Car: {design.name} Date: ____________</p>
-        <p className={plain.text}>1. Predict. We change: ______________________________ We think it will: ______________________________</p>
-        <p className={plain.text}>because: ____________________________________________________________</p>
-        <p className={plain.text}>2. Measure. Everything else stays as it is: same floor, same wind, same way, run in turn.</p>
-        <table className={sheet.table}>
-          <thead>
-            <tr>
-              <th scope="col">run</th>
-              <th scope="col">before, m</th>
-              <th scope="col">after, m</th>
-              <th scope="col">seen</th>
-            </tr>
-          </thead>
-          <tbody>
-            {['1', '2', '3', 'mean'].map((run) => (
-              <tr key={run}>
-                <td>{run}</td>
-                <td />
-                <td />
-                <td />
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p className={plain.text}>3. Explain. Is the difference larger than the scatter of the runs? ______________________________</p>
-        <p className={plain.text}>Our reason was right / wrong, because: ______________________________</p>
-      </section>
+      <LabSheets design={design} />
       <section aria-labelledby="lesson-title" className={styles.sheet}>
         <h2 id="lesson-title" className={plain.heading}>
           A lesson of two hours

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { MEDALS, medalWords, outcomeWords } from '../../../core/meet/words.ts';
-import { printAbout } from '../../../core/units/quantity.ts';
+import { expectedWords, MEDALS, medalWords, outcomeWords } from '../../../core/meet/words.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
+import { useRole } from '../../devices/use-role.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import { useMeet } from './use-meet.ts';
@@ -34,7 +34,9 @@ function Countdown({ to }: { readonly to: string }) {
 /** The board for a projector: standings, the last run, who is next, the records of the evening; it follows by itself. */
 export function BoardPage() {
   const units = useUnits();
-  const { meet, missing, results } = useMeet(useParams().meetId!);
+  const meetId = useParams().meetId!;
+  const { meet, missing, results } = useMeet(meetId);
+  const role = useRole();
   if (missing) return <NotFoundScreen />;
   if (!meet) return <div role="status" aria-busy aria-label="Reading the meet" />;
   const { rounds } = meet.brief;
@@ -48,8 +50,9 @@ export function BoardPage() {
   const cars = (heat: typeof now): string =>
     heat?.cars.map(({ entry, lane }) => `${entryOf(entry)?.car ?? '?'}${meet.lanes > 1 ? ` (${lane + 1})` : ''}`).join(', ') ?? '';
   const ran = last && entryOf(last.result.entry);
+  const expected = ran ? expectedWords(ran, last.result.outcome, units) : '';
   return (
-    <div className={styles.board}>
+    <div className={styles.board} data-whole-screen>
       <h1>{meet.name}</h1>
       <div className={styles.columns}>
         <section aria-labelledby="board-standings">
@@ -80,7 +83,7 @@ export function BoardPage() {
             {ran ? (
               <>
                 <strong>{ran.car}</strong>: {outcomeWords(rounds[last.result.round]!.goal, last.result.outcome, units)}
-                {ran.showsPrediction && ran.predicted !== undefined && ` (expected ${printAbout(ran.predicted, 'distance', units)})`}
+                {expected && <span className={styles.small}> {expected}</span>}
               </>
             ) : (
               'none yet'
@@ -95,16 +98,27 @@ export function BoardPage() {
               <p>{cars(next)}</p>
             </>
           )}
-          {results.length > 0 && <h2>Records of the evening</h2>}
-          {medalsOf(meet, results)
-            .slice(0, 3)
-            .map((medal) => (
-              <p key={medal.what}>
-                {MEDALS[medal.what]}: {entryOf(medal.entry)?.car}, {medalWords(medal, units)}
-              </p>
-            ))}
         </div>
+        {results.length > 0 && (
+          <section aria-labelledby="board-records" className={styles.records}>
+            <h2 id="board-records">Records of the evening</h2>
+            <div className={styles.record}>
+              {medalsOf(meet, results)
+                .slice(0, 3)
+                .map((medal) => (
+                  <p key={medal.what}>
+                    {MEDALS[medal.what]}: <strong>{entryOf(medal.entry)?.car}</strong>, {medalWords(medal, units)}
+                  </p>
+                ))}
+            </div>
+          </section>
+        )}
       </div>
+      {role !== 'board' && (
+        <Link to={`/meets/${meetId}`} className={styles.back}>
+          Back to the meet
+        </Link>
+      )}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
-import { timedWords } from '../../../core/meet/words.ts';
+import { timedWords, timeWords } from '../../../core/meet/words.ts';
 import { parseQuantity, printQuantity, unitOf, type Quantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -34,7 +34,7 @@ function fieldsOf({ goal }: Round): readonly Field[] {
   const { marks, isSteered } = goalRecord(goal);
   return [
     ['distance', 'distance', 'distance', goal.kind !== 'quickest-to' && goal.kind !== 'highest-edge'],
-    ['second', 'measured by another', 'distance', false],
+    ['second', 'by another', 'distance', false],
     ...(marks ? [['time', 'time to the mark', 'time', goal.kind === 'quickest-to'] as const] : []),
     ...(isSteered ? [['drift', 'off the line, right +', 'distance', goal.kind !== 'within-lane'] as const] : []),
     ...(choosesLoad(goal) ? [['load', 'load carried', 'weight', true] as const] : []),
@@ -55,7 +55,7 @@ export function OutcomeFields({ round, of, standing = null, timed = null, onTypi
     if (timed)
       setTyped({
         ...typed,
-        ...(timed.time !== undefined && { time: printQuantity(timed.time, 'time', units) }),
+        ...(timed.time !== undefined && { time: timeWords(timed.time) }),
         ...(timed.distance !== undefined && { distance: printQuantity(timed.distance, 'distance', units) }),
       });
   }

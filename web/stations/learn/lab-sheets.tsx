@@ -1,0 +1,106 @@
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import plain from '../../ui/plain.module.css';
+import sheet from '../../ui/sheet.module.css';
+import styles from './learn.module.css';
+
+const LINE = '______________________________';
+
+/** A table to fill in by hand. */
+const Blank = ({ head, rows }: { readonly head: readonly string[]; readonly rows: readonly string[] }) => (
+  <table className={sheet.table}>
+    <thead>
+      <tr>
+        {head.map((words) => (
+          <th key={words} scope="col">
+            {words}
+          </th>
+        ))}
+      </tr>
+    </thead>
+    <tbody>
+      {rows.map((name) => (
+        <tr key={name}>
+          <td>{name}</td>
+          {head.slice(1).map((words) => (
+            <td key={words} />
+          ))}
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
+
+interface LabSheetProps {
+  readonly id: string;
+  readonly title: string;
+  readonly children: React.ReactNode;
+}
+const LabSheet = ({ id, title, children }: LabSheetProps) => (
+  <section aria-labelledby={id} className={styles.sheet}>
+    <h2 id={id} className={plain.heading}>
+      Lab sheet: {title}
+    </h2>
+    {children}
+  </section>
+);
+
+/** Three sheets for the floor: predict, measure, explain; one change at a time; a fair test. */
+export function LabSheets({ design }: { readonly design: CarDesign }) {
+  const head = (
+    <p className={plain.text}>
+      Crew: {LINE} Car: {design.name} Date: ____________
+    </p>
+  );
+  return (
+    <>
+      <LabSheet id="lab-predict" title="predict, measure, explain">
+        {head}
+        <p className={plain.text}>
+          1. Predict. We change: {LINE} We think it will: {LINE}
+        </p>
+        <p className={plain.text}>
+          because: {LINE}
+          {LINE}
+        </p>
+        <p className={plain.text}>2. Measure, nose at the line to nose at rest.</p>
+        <Blank head={['run', 'before, m', 'after, m', 'seen']} rows={['1', '2', '3', 'mean']} />
+        <p className={plain.text}>3. Explain. Is the difference larger than the scatter of the runs? {LINE}</p>
+        <p className={plain.text}>Our reason was right / wrong, because: {LINE}</p>
+      </LabSheet>
+      <LabSheet id="lab-one" title="one change at a time">
+        {head}
+        <p className={plain.text}>
+          Each row differs from the one above in one thing. What was changed stays changed, or is put back first.
+        </p>
+        <Blank
+          head={['version', 'the one thing changed', 'we expect, m', 'run 1', 'run 2', 'run 3', 'mean', 'kept?']}
+          rows={['as it was', '1', '2', '3', '4', '5']}
+        />
+        <p className={plain.text}>Which change brought most for its effort? {LINE}</p>
+        <p className={plain.text}>Which one would you not make again, and why? {LINE}</p>
+      </LabSheet>
+      <LabSheet id="lab-fair" title="a fair test">
+        {head}
+        <p className={plain.text}>Tick what was alike in all runs, before and after. What could not be kept alike is written beside it.</p>
+        <ul className={`${plain.text} ${styles.list}`}>
+          {[
+            'the same floor, swept, and the same way along it',
+            'the same turns, counted',
+            'let go the same way, without a push',
+            'measured by the same crew, with the same tape',
+            'runs before and after in turn, not all of one first',
+            'every run written down, the bad ones too',
+          ].map((words) => (
+            <li key={words} style={{ listStyle: 'none' }}>
+              ☐ {words} {LINE}
+            </li>
+          ))}
+        </ul>
+        <Blank head={['run, in turn', 'before, m', 'after, m']} rows={['1', '2', '3', '4', '5', 'mean', 'furthest less shortest']} />
+        <p className={plain.text}>
+          The means differ by ____ m; single runs of one kind differ by up to ____ m. So the change: helped / did not help / we cannot tell.
+        </p>
+      </LabSheet>
+    </>
+  );
+}
