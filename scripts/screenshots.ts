@@ -6,8 +6,8 @@ import { DESKTOP, PHONE, settle, startBrowser, startProgram } from '../e2e/brows
 const KELP = '5ce44000-0000-4000-8000-000000000001';
 const FERRY = '5ce44000-0000-4000-8000-000000000002';
 const TERN = '5ce44000-0000-4000-8000-000000000003';
-const LIMPET = '5ce44000-0000-4000-8000-000000000004';
 const EEL = '5ce44000-0000-4000-8000-000000000005';
+const MEET = '5ce44000-0000-4000-8000-0000000000d0';
 
 interface View {
   readonly name: string;
@@ -24,7 +24,6 @@ const VIEWS: readonly View[] = [
   { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'in 10 between' },
   { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'in 10 between' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
-  { name: 'design-band', path: `/cars/${LIMPET}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-dark', path: `/cars/${FERRY}/design`, viewport: DESKTOP, scheme: 'dark' },
   { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: [['tab', 'Map']], wait: 'Take the best' },
@@ -72,7 +71,6 @@ const VIEWS: readonly View[] = [
     wait: 'well known',
   },
   { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Points: stopped' },
-  { name: 'tune-phone', path: `/cars/${TERN}/tune`, viewport: PHONE, scheme: 'light', wait: 'Points: stopped' },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
   {
     name: 'track-wind-phone',
@@ -85,6 +83,8 @@ const VIEWS: readonly View[] = [
     ],
     wait: 'in 10 stop before the wall',
   },
+  { name: 'learn', path: `/cars/${KELP}/learn?view=ideas&idea=pull`, viewport: DESKTOP, scheme: 'light', wait: 'Try it' },
+  { name: 'meet-board', path: `/meets/${MEET}/board`, viewport: DESKTOP, scheme: 'dark', wait: 'Records of the evening' },
   { name: 'track-phone', path: `/cars/${KELP}/track`, viewport: PHONE, scheme: 'light' },
 ];
 

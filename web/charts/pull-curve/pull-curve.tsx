@@ -29,8 +29,8 @@ interface PullCurveProps {
   readonly pulls?: readonly PullRead[];
   /** m, where the car is along its run. */
   readonly played: number | null;
-  /** Puts the car where the curve is dragged, s after release; null: back to the line. */
-  readonly onScrub: (time: number | null) => void;
+  /** Puts the car where the curve is dragged, s after release; null: back to the line. Not given where no car is drawn beside it. */
+  readonly onScrub?: (time: number | null) => void;
 }
 
 function curveFor(design: CarDesign, prediction: Prediction): Curve | null {
@@ -75,7 +75,7 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
 
   const scrubTo = (distance: number | null): void => {
     setPointed(distance);
-    onScrub(distance === null || !curve ? null : (rowAt(curve, distance)?.time ?? null));
+    onScrub?.(distance === null || !curve ? null : (rowAt(curve, distance)?.time ?? null));
   };
   const readByKey = (event: React.KeyboardEvent): void => {
     if (!curve) return;
@@ -122,7 +122,9 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
         {row
           ? readingWords(row, print)
           : curve
-            ? 'Point at the curve to read it; drag along it, or step with the arrow keys, to move the car.'
+            ? onScrub
+              ? 'Point at the curve to read it; drag along it, or step with the arrow keys, to move the car.'
+              : 'Point at the curve to read it, or step with the arrow keys.'
             : 'This car does not run as it stands: the verdict says why, and what is wrong is marked ✕.'}
       </p>
       {curve && !asTable && (

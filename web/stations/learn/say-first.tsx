@@ -66,7 +66,6 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
 
 /** Which end of a sketch tells the answer of a question; of others nothing can be drawn. */
 const DRAWN: Partial<Readonly<Record<Question['asked'], 'far' | 'strong'>>> = { distance: 'far', pull: 'strong' };
-const nothing = (): void => {};
 
 interface AskingProps {
   readonly design: CarDesign;
@@ -190,7 +189,7 @@ function ChangedCurve({ design, changed, after }: ChangedCurveProps) {
   const ghosts = useMemo((): readonly Ghost[] => [{ id: 'before', name: 'before', design }], [design]);
   return (
     <div className={styles.curve}>
-      <PullCurve design={changed} prediction={after} ghosts={ghosts} played={null} onScrub={nothing} />
+      <PullCurve design={changed} prediction={after} ghosts={ghosts} played={null} />
     </div>
   );
 }

@@ -14,7 +14,6 @@ import styles from './learn.module.css';
 
 const SHOWN: readonly CarFigure[] = ['energy', 'pull', 'speed', 'wheelspin', 'distance', 'drift'];
 const NOTHING: readonly Ghost[] = [];
-const nothing = (): void => {};
 
 interface TrialPanelProps {
   readonly idea: Exclude<Idea, 'luck'>;
@@ -60,7 +59,7 @@ export function TrialPanel({ idea, design }: TrialPanelProps) {
         </label>
       </div>
       <div className={styles.curve}>
-        <PullCurve design={step.design} prediction={prediction} ghosts={ghosts} played={null} onScrub={nothing} />
+        <PullCurve design={step.design} prediction={prediction} ghosts={ghosts} played={null} />
       </div>
       <TrialBars trial={trial} at={at} words={trialWords(trial, units)} />
       {step.figures === null && <p className={plain.text}>! So it stands still: it cannot start, or cannot be built.</p>}
