@@ -103,6 +103,17 @@ describe('a learner', () => {
     await page.close();
   });
 
+  it('learns on an example of any kind without a car', async () => {
+    const page = await stage.open('/learn?view=ideas&idea=pull');
+    const learner = builder(page);
+    await learner.sees('Example car');
+    await learner.sees('Try it: lever');
+    await expectAccessible(page);
+    await learner.pick('Driven by', 'bands on the axle');
+    await learner.sees('Try it: bands end to end');
+    await page.close();
+  });
+
   it('fits a phone', async () => {
     const page = await stage.open(`${demoCar(3)}/learn`, PHONE);
     await builder(page).sees('And why?');

@@ -266,7 +266,7 @@ const BY_GRAPH: Partial<Readonly<Record<WordId, (design: CarDesign) => readonly 
 
 /** The way over the floor from above, with the straight line beside it. */
 function pathOf(design: CarDesign): Item[] {
-  const curvature = (curvatureOf(design) || likelyCurvature(design)) * 1;
+  const curvature = curvatureOf(design) || likelyCurvature(design);
   const way = 5;
   const points = floorPath(curvature, way, 20).map(({ x, y }) =>
     place(ROOM + (WIDE * x) / way, ROOM + HIGH / 2 + Math.max(-HIGH / 2, Math.min(HIGH / 2, (WIDE * y) / way))),

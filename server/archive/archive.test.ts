@@ -96,6 +96,8 @@ describe('an archive', () => {
       'car-design',
       'car-history',
       'car-version',
+      'meet',
+      'meet-result',
       'own-part',
       'run-list',
       'session',

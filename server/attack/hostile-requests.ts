@@ -1,7 +1,9 @@
 /** Requests nobody means well with: wrong shapes, sizes, kinds, addresses and headers. */
 import { readFileSync } from 'node:fs';
 import { request as ask, type RequestOptions } from 'node:http';
+import type { Brief } from '../../core/brief/brief.ts';
 import { newCar } from '../../core/car/new-car.ts';
+import { newEntry, newMeet, newResult } from '../../core/meet/new-meet.ts';
 
 export interface HostileRequest {
   readonly name: string;
@@ -50,7 +52,23 @@ export const session = {
   marks: [6],
   cars: [] as string[],
 };
-const brief = JSON.parse(readFileSync(new URL('../demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as object;
+const brief = JSON.parse(readFileSync(new URL('../demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
+const meet = newMeet({
+  name: 'An evening',
+  date: '2026-11-21',
+  brief,
+  seed: 1,
+  entries: [newEntry({ id: CAR, crew: 'the night watch', car: 'Limpet' })],
+});
+const result = newResult({
+  meet: CAR,
+  entry: CAR,
+  round: 0,
+  run: 0,
+  at: record.ranAt,
+  by: '',
+  outcome: { kind: 'ran', distance: 8.4, splits: [{ at: 6, time: 2 }] },
+});
 const part = {
   format: 'nimble-axle/own-part',
   version: 1,
@@ -124,6 +142,8 @@ const PLACES = [
   'sessions',
   'photos',
   'sharing',
+  'meets',
+  `meets/${CAR}/results`,
   `cars/${CAR}/runs`,
   `cars/${CAR}/versions`,
   `cars/${CAR}/history`,
@@ -165,6 +185,8 @@ export function* hostileRequests(random: () => number): Generator<HostileRequest
         [`/api/briefs/${CAR}`, 'brief', brief],
         [`/api/sessions/${CAR}`, 'session', session],
         [`/api/photos/${CAR}`, 'photo', photo],
+        [`/api/meets/${CAR}`, 'meet', meet],
+        [`/api/meets/${CAR}/results/${CAR}`, 'result', result],
       ] as const);
       return json('a spoilt body', 'PUT', path, { baseVersion: one([0, 1, -1, 1.5, 2 ** 60, '0', null]), [key]: spoilt(content) });
     },

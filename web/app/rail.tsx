@@ -94,7 +94,7 @@ export function Rail() {
       {car && <Station to={`/cars/${car}/build`} label="Build" icon={<BuildIcon />} />}
       {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
       {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
-      {car && <Station to={`/cars/${car}/learn`} label="Learn" icon={<LearnIcon />} />}
+      <Station to={car ? `/cars/${car}/learn` : '/learn'} label="Learn" icon={<LearnIcon />} />
       <Station to="/meets" label="Meet" icon={<MeetIcon />} />
       <WordsButton car={car} />
       <SchemeSwitch />

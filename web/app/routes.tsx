@@ -31,6 +31,7 @@ export const router = createBrowserRouter([
       { path: 'cars/:carId/tune', lazy: async () => ({ Component: (await import('../stations/tune/tune-page.tsx')).TunePage }) },
       { path: 'cars/:carId/brief', lazy: async () => ({ Component: (await import('../stations/brief/car-brief-page.tsx')).CarBriefPage }) },
       { path: 'cars/:carId/learn', lazy: async () => ({ Component: (await import('../stations/learn/learn-page.tsx')).LearnPage }) },
+      { path: 'learn', lazy: async () => ({ Component: (await import('../stations/learn/learn-page.tsx')).ExamplePage }) },
       { path: 'meets', lazy: async () => ({ Component: (await import('../stations/meet/meets-page.tsx')).MeetsPage }) },
       { path: 'meets/:meetId', lazy: async () => ({ Component: (await import('../stations/meet/meet-page.tsx')).MeetPage }) },
       { path: 'meets/:meetId/board', lazy: async () => ({ Component: (await import('../stations/meet/board-page.tsx')).BoardPage }) },

@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { limitsOf } from '../../../core/brief/brief.ts';
 import { judgeRules } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -12,6 +10,7 @@ import NextStep from '../../open-car/next-step.tsx';
 import { useEditCar } from '../../open-car/use-open-car.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
 import plain from '../../ui/plain.module.css';
+import { Views } from '../../ui/views.tsx';
 import styles from './build.module.css';
 import { InspectionView } from './inspection-view.tsx';
 import { PartsView } from './parts-view.tsx';
@@ -21,8 +20,13 @@ import { usePaper } from './use-paper.ts';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
 
-const VIEWS = { drawing: 'Drawing', templates: 'Templates', parts: 'Parts', steps: 'Steps', inspection: 'Was it built so?' } as const;
-type View = keyof typeof VIEWS;
+const VIEWS = [
+  ['drawing', 'Drawing'],
+  ['templates', 'Templates'],
+  ['parts', 'Parts'],
+  ['steps', 'Steps'],
+  ['inspection', 'Was it built so?'],
+] as const;
 
 /** From the screen to scissors and glue, and to a car that is what was drawn. */
 export const BuildPage = () => <OpenedCar>{(carId, design) => <Build key={carId} carId={carId} design={design} />}</OpenedCar>;
@@ -31,9 +35,6 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
   const edit = useEditCar();
   const { current, keep } = useVersions(carId, design, edit);
   const paper = usePaper();
-  const [search, setSearch] = useSearchParams();
-  const asked = search.get('view') as View | null;
-  const view: View = asked && asked in VIEWS ? asked : 'drawing';
   const brief = useBriefOf(design)?.brief;
   const broken = brief ? judgeRules(design, limitsOf(brief.rules)).filter(({ verdict }) => verdict === 'broken') : [];
   const canRun = prepareRun(design).kind === 'ready';
@@ -55,32 +56,24 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
           <Link to={`/cars/${carId}/design`}>Put it right in Design</Link>
         </p>
       )}
-      <Tabs
-        value={view}
-        onChange={(_event, next: View) => setSearch({ view: next }, { replace: true })}
-        variant="scrollable"
-        aria-label="What of the making"
-      >
-        {(Object.entries(VIEWS) as [View, string][]).map(([key, label]) => (
-          <Tab key={key} value={key} label={label} id={`build-tab-${key}`} aria-controls="build-view" />
-        ))}
-      </Tabs>
-      <div id="build-view" role="tabpanel" aria-labelledby={`build-tab-${view}`}>
-        {canRun ? (
-          <>
-            {(view === 'drawing' || view === 'templates') && (
-              <SheetsView carId={carId} design={design} what={view} version={current?.record.name ?? ''} paper={paper} />
-            )}
-            {view === 'parts' && <PartsView design={design} edit={edit} />}
-            {view === 'steps' && <StepsView carId={carId} design={design} />}
-            {view === 'inspection' && (
-              <InspectionView carId={carId} design={design} onBuilt={(built, measured) => void keepBuilt(built, measured)} />
-            )}
-          </>
-        ) : (
-          <p className={plain.text}>✕ This car cannot run as it is designed: put that right in Design before anything is cut.</p>
-        )}
-      </div>
+      <Views label="What of the making" views={VIEWS}>
+        {(view) =>
+          canRun ? (
+            <>
+              {(view === 'drawing' || view === 'templates') && (
+                <SheetsView carId={carId} design={design} what={view} version={current?.record.name ?? ''} paper={paper} />
+              )}
+              {view === 'parts' && <PartsView design={design} edit={edit} />}
+              {view === 'steps' && <StepsView carId={carId} design={design} />}
+              {view === 'inspection' && (
+                <InspectionView carId={carId} design={design} onBuilt={(built, measured) => void keepBuilt(built, measured)} />
+              )}
+            </>
+          ) : (
+            <p className={plain.text}>✕ This car cannot run as it is designed: put that right in Design before anything is cut.</p>
+          )
+        }
+      </Views>
       <CarConflict />
       <NextStep carId={carId} design={design} />
     </Box>

@@ -1,44 +1,89 @@
 import Box from '@mui/material/Box';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
-import { useSearchParams } from 'react-router';
-import type { CarDesign } from '../../../core/car/car-design.ts';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import type { CarDesign, MotorKind } from '../../../core/car/car-design.ts';
+import { MOTORS } from '../../../core/car/motors/motors.ts';
+import { newCar } from '../../../core/car/new-car.ts';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import NextStep from '../../open-car/next-step.tsx';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
+import plain from '../../ui/plain.module.css';
+import { Views } from '../../ui/views.tsx';
 import { ClassView } from './class-view.tsx';
 import { IdeasView } from './ideas-view.tsx';
+import styles from './learn.module.css';
 import { SayFirst } from './say-first.tsx';
 import { WordsView } from './words-view.tsx';
 
-const VIEWS = { first: 'Say first', ideas: 'Ten ideas', words: 'Words', class: 'For a class' } as const;
-type View = keyof typeof VIEWS;
+const VIEWS = [
+  ['first', 'Say first'],
+  ['ideas', 'Ten ideas'],
+  ['words', 'Words'],
+  ['class', 'For a class'],
+] as const;
+const PAGE = { maxWidth: 1180, p: { xs: 3, md: 6 } } as const;
 
 /** Knowing why: say first, then see, on this car. */
-export const LearnPage = () => <OpenedCar>{(carId, design) => <Learn key={carId} carId={carId} design={design} />}</OpenedCar>;
-
-function Learn({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
-  const [search, setSearch] = useSearchParams();
-  const asked = search.get('view') as View | null;
-  const view: View = asked && asked in VIEWS ? asked : 'first';
-  return (
-    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
-      <StationHead name={design.name} where="to learn from" onward={{ to: `/cars/${carId}/design`, words: 'To the design' }} />
-      <Tabs
-        value={view}
-        onChange={(_event, next: View) => setSearch({ view: next }, { replace: true })}
-        variant="scrollable"
-        aria-label="What to learn"
-      >
-        {(Object.entries(VIEWS) as [View, string][]).map(([key, label]) => (
-          <Tab key={key} value={key} label={label} id={`learn-tab-${key}`} aria-controls="learn-view" />
-        ))}
-      </Tabs>
-      <Box id="learn-view" role="tabpanel" aria-labelledby={`learn-tab-${view}`} sx={{ pt: 4 }}>
-        {view === 'first' && <SayFirst design={design} />}
-        {view === 'ideas' && <IdeasView design={design} idea={search.get('idea')} />}
-        {view === 'words' && <WordsView design={design} />}
-        {view === 'class' && <ClassView design={design} />}
+export const LearnPage = () => (
+  <OpenedCar>
+    {(carId, design) => (
+      <Box key={carId} sx={PAGE}>
+        <StationHead name={design.name} where="to learn from" onward={{ to: `/cars/${carId}/design`, words: 'To the design' }} />
+        <Learn design={design} after={<NextStep carId={carId} design={design} />} />
       </Box>
+    )}
+  </OpenedCar>
+);
+
+const KINDS = Object.fromEntries(Object.entries(MOTORS).map(([kind, { name }]) => [kind, name])) as Readonly<Record<MotorKind, string>>;
+
+/** The same on an example, for whoever has no car yet or wonders about another kind. */
+export function ExamplePage() {
+  const [kind, setKind] = useState<MotorKind>('lever');
+  const design = useMemo(() => newCar('Example car', kind), [kind]);
+  return (
+    <Box sx={PAGE}>
+      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
+        <Typography variant="h1">{design.name}</Typography>
+        <Typography color="text.secondary" sx={{ mr: 'auto' }}>
+          to learn from
+        </Typography>
+        <ChoiceSelect label="Driven by" value={kind} options={KINDS} onChange={setKind} />
+        <UnitSwitch />
+      </Box>
+      <Learn
+        key={kind}
+        design={design}
+        after={
+          <p className={plain.text}>
+            On a car of your own all this is told in its figures: <Link to="/">make one in the Garage</Link>.
+          </p>
+        }
+      />
     </Box>
+  );
+}
+
+interface LearnProps {
+  readonly design: CarDesign;
+  /** What to do then; not on sheets that are printed. */
+  readonly after: React.ReactNode;
+}
+function Learn({ design, after }: LearnProps) {
+  const [search] = useSearchParams();
+  return (
+    <Views label="What to learn" views={VIEWS}>
+      {(view) => (
+        <div className={styles.views}>
+          {view === 'first' && <SayFirst design={design} />}
+          {view === 'ideas' && <IdeasView design={design} idea={search.get('idea')} />}
+          {view === 'words' && <WordsView design={design} />}
+          {view === 'class' ? <ClassView design={design} /> : after}
+        </div>
+      )}
+    </Views>
   );
 }

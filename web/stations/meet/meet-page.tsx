@@ -1,8 +1,6 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
-import { Link, Navigate, useParams, useSearchParams } from 'react-router';
+import { Link, Navigate, useParams } from 'react-router';
 import type { Role } from '../../../core/schema/sharing.ts';
 import { standingsOf } from '../../../core/meet/scoring.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
@@ -11,6 +9,7 @@ import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import { useRole } from '../../devices/use-role.ts';
+import { Views } from '../../ui/views.tsx';
 import { CrewView } from './crew-view.tsx';
 import { EntriesView } from './entries-view.tsx';
 import styles from './meet.module.css';
@@ -54,11 +53,7 @@ interface OpenedProps {
   readonly role: Exclude<Role, 'board'> | 'host';
 }
 function Opened({ meetId, open, role }: OpenedProps) {
-  const [search, setSearch] = useSearchParams();
-  const asked = search.get('view') as View | null;
   const meet = open.meet!;
-  const seen = SEEN[role];
-  const view = asked && seen.includes(asked) ? asked : seen[0]!;
   const saveCsv = async (): Promise<void> => {
     const { rounds } = meet.brief;
     const rows = standingsOf(meet, open.results).map(({ place, entry, rounds: told, style, total }) => [
@@ -106,24 +101,18 @@ function Opened({ meetId, open, role }: OpenedProps) {
           Save as a file
         </Button>
       </header>
-      <Tabs
-        value={view}
-        onChange={(_event, next: View) => setSearch({ view: next }, { replace: true })}
-        variant="scrollable"
-        aria-label="What of the meet"
-      >
-        {seen.map((key) => (
-          <Tab key={key} value={key} label={VIEWS[key]} id={`meet-tab-${key}`} aria-controls="meet-view" />
-        ))}
-      </Tabs>
-      <div id="meet-view" role="tabpanel" aria-labelledby={`meet-tab-${view}`}>
-        {view === 'crew' && <CrewView meetId={meetId} open={open} />}
-        {view === 'entries' && <EntriesView open={open} />}
-        {view === 'run' && <RunView open={open} />}
-        {view === 'standings' && <StandingsView open={open} />}
-        {view === 'results' && <ResultsView open={open} />}
-        {view === 'rules' && <RulesView open={open} />}
-      </div>
+      <Views label="What of the meet" views={SEEN[role].map((view) => [view, VIEWS[view]] as const)}>
+        {(view) => (
+          <>
+            {view === 'crew' && <CrewView meetId={meetId} open={open} />}
+            {view === 'entries' && <EntriesView open={open} />}
+            {view === 'run' && <RunView open={open} />}
+            {view === 'standings' && <StandingsView open={open} />}
+            {view === 'results' && <ResultsView open={open} />}
+            {view === 'rules' && <RulesView open={open} />}
+          </>
+        )}
+      </Views>
     </div>
   );
 }

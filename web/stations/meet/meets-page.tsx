@@ -35,7 +35,9 @@ export function MeetsPage() {
   const [save] = useSaveMeetMutation();
   const [saveResult] = useSaveResultMutation();
   const [remove] = useRemoveMeetMutation();
-  const isHost = useRole() === 'host';
+  const role = useRole();
+  // Until it is told: most pages are opened where the program runs, and nothing is pushed about then.
+  const isHost = role === null || role === 'host';
   const [name, setName] = useState('');
   const [briefId, setBriefId] = useState('');
   const [lanes, setLanes] = useState<keyof typeof LANES>('1');
