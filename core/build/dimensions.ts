@@ -21,14 +21,15 @@ const NARROW = 9;
 const OUTSIDE = 6;
 
 const thin: LineKind = 'thin';
-const head = (tip: Place, dx: number, dy: number): Item => ({
+/** A filled arrowhead at a place, in the direction (dx, dy), of length 1. */
+export const arrowhead = (tip: Place, dx: number, dy: number, kind: LineKind = thin): Item => ({
   ...path(
     [
       tip,
       place(tip.x - HEAD.length * dx + (HEAD.width / 2) * dy, tip.y - HEAD.length * dy + (HEAD.width / 2) * dx),
       place(tip.x - HEAD.length * dx - (HEAD.width / 2) * dy, tip.y - HEAD.length * dy - (HEAD.width / 2) * dx),
     ],
-    thin,
+    kind,
     true,
   ),
   filled: true,
@@ -59,8 +60,8 @@ export function across(tells: string, text: string, from: Place, to: Place, y: n
       extension(a),
       extension(b),
       line(place(a.x - out, y), place(b.x + out, y), thin),
-      head(place(a.x, y), isNarrow ? 1 : -1, 0),
-      head(place(b.x, y), isNarrow ? -1 : 1, 0),
+      arrowhead(place(a.x, y), isNarrow ? 1 : -1, 0),
+      arrowhead(place(b.x, y), isNarrow ? -1 : 1, 0),
     ],
     texts: [
       ...SHARES.map((share) => at(a.x + share * (b.x - a.x), 'middle')),
@@ -94,8 +95,8 @@ export function upright(tells: string, text: string, from: Place, to: Place, x: 
       extension(a),
       extension(b),
       line(place(x, a.y - out), place(x, b.y + out), thin),
-      head(place(x, a.y), 0, isNarrow ? 1 : -1),
-      head(place(x, b.y), 0, isNarrow ? -1 : 1),
+      arrowhead(place(x, a.y), 0, isNarrow ? 1 : -1),
+      arrowhead(place(x, b.y), 0, isNarrow ? -1 : 1),
     ],
     texts: [
       ...SHARES.map((share) => at(a.y + share * (b.y - a.y), 'middle')),
@@ -119,7 +120,7 @@ export function leader(
     const far = Math.hypot(dx, dy) || 1;
     return {
       tells,
-      lines: [line(bend, target, thin), line(bend, place(bend.x + shelf, bend.y), thin), head(target, dx / far, dy / far)],
+      lines: [line(bend, target, thin), line(bend, place(bend.x + shelf, bend.y), thin), arrowhead(target, dx / far, dy / far)],
       texts: [
         {
           at: place(bend.x + shelf * 1.3, bend.y + 1),

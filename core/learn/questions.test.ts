@@ -7,7 +7,7 @@ import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { IDEAS } from './idea.ts';
 import { BEST_OF, luckyRuns, meanWithin } from './luck.ts';
-import { answerOf, questionsFor } from './questions.ts';
+import { answerOf, questionsFor, saidBy } from './questions.ts';
 import { nextQuestion, progressed, type Progress } from './progress.ts';
 
 const { cars } = JSON.parse(readFileSync(new URL('../../server/demo/skerrow.json', import.meta.url), 'utf8')) as {
@@ -59,6 +59,12 @@ describe('questions', () => {
     const answers = Object.fromEntries(questionsFor(newCar('x')).map(({ id, answer }) => [id, answer]));
     expect(answers['lever-longer pull']).toBe('less');
     expect(answers['lever-energy energy']).toBe('alike');
+  });
+  it('take a sketch as said: within two in a hundred it is hardly any change', () => {
+    expect([1.3, 1.021, 1.019, 1, 0.981, 0.979, 0.5].map(saidBy)).toEqual(['more', 'more', 'alike', 'alike', 'alike', 'less', 'less']);
+  });
+  it('are none of a car that does not run', () => {
+    expect(questionsFor({ ...newCar('x'), wheelbase: -1 })).toEqual([]);
   });
   it('are not asked where luck would hide the sign', () => {
     expect(answerOf('distance', 10, 10.5)).toBeNull();

@@ -5,7 +5,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { wordNumbers } from './glossary.ts';
 import { wordPicture } from './word-pictures.ts';
-import { WORD_IDS, WORDS, wordsIn } from './words.ts';
+import { WORD_IDS, WORDS, wordsIn, type WordId } from './words.ts';
 
 const { cars } = JSON.parse(readFileSync(new URL('../../server/demo/skerrow.json', import.meta.url), 'utf8')) as {
   cars: { design: CarDesign }[];
@@ -37,11 +37,46 @@ describe('words', () => {
       }
     },
   );
-  it('tell a number by hand: a wheelbase, a mechanical advantage, a normal load', () => {
-    const design = { ...newCar('x'), wheelbase: 0.25 };
-    const numberOf = wordNumbers({ ...design, driveWheels: { ...design.driveWheels, diameter: 0.12 }, axleDiameter: 0.004 }, 'metric');
-    expect(numberOf('wheelbase')).toBe('250\u00a0mm');
-    expect(numberOf('advantage')).toBe('1 : 30 from axle to rim');
-    expect(numberOf('normal-load')).toMatch(/^\d.*N on the drive wheels$/);
+  it.each(['rear', 'front'] as const)('draw a car with its drive axle at the %s to one scale, between 56 and 70 mm across', (driveAxle) => {
+    const base = newCar('x');
+    const design = { ...base, layout: { ...base.layout, driveAxle } };
+    const { items, width, height } = wordPicture('wheelbase', design);
+    const wheels = items
+      .flatMap((item) => (item.kind === 'circle' ? [item] : []))
+      .toSorted((a, b) => b.radius - a.radius)
+      .slice(0, 2);
+    const [drive, other] = wheels as [(typeof wheels)[number], (typeof wheels)[number]];
+    const scale = drive.radius / (design.driveWheels.diameter / 2);
+    expect(other.radius).toBeCloseTo((scale * design.otherWheels!.diameter) / 2, 9);
+    expect(Math.abs(drive.centre.x - other.centre.x)).toBeCloseTo(scale * design.wheelbase, 9);
+    expect([width >= 56 && width < 70, height >= 26 && height < 60]).toEqual([true, true]);
+    // From above at the same scale: arrows from wheel to wheel.
+    const tips = wordPicture('track-width', design).items.flatMap((item) => (item.kind === 'path' && item.filled ? [item.points[0]!] : []));
+    const plan = wordPicture('track-width', design);
+    const across =
+      Math.max(...plan.items.map(boxOf).map(({ right }) => right)) - Math.min(...plan.items.map(boxOf).map(({ left }) => left));
+    expect(across).toBeGreaterThan(50);
+    expect(Math.abs(tips[0]!.y - tips[1]!.y) / scale).toBeGreaterThan(0.5 * design.trackWidth);
+  });
+  it('show forces where they act: a load down onto the floor, a pull onward along it', () => {
+    const design = newCar('x');
+    const tipOf = (id: WordId) => {
+      const filled = wordPicture(id, design).items.find((item) => item.kind === 'path' && item.filled === true);
+      return filled!.kind === 'path' ? filled!.points : [];
+    };
+    const [load, loadFoot] = tipOf('normal-load');
+    expect(load!.y).toBeGreaterThan(loadFoot!.y);
+    const [pull, pullFoot] = tipOf('pull');
+    const [rolling, rollingFoot] = tipOf('rolling');
+    expect(pull!.x).toBeGreaterThan(pullFoot!.x);
+    expect(rolling!.x).toBeLessThan(rollingFoot!.x);
+    // Hatched evenly under the curve, each line up from the axis.
+    const lines = wordPicture('energy', design).items.flatMap((item) =>
+      item.kind === 'path' && item.points.length === 2 ? [item.points] : [],
+    );
+    expect(lines).toHaveLength(40);
+    const gaps = lines.slice(1).map(([foot], i) => foot!.x - lines[i]![0]!.x);
+    expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThan(1e-9);
+    for (const [foot, top] of lines) expect(top!.y).toBeLessThanOrEqual(foot!.y + 1e-9);
   });
 });

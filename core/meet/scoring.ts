@@ -118,11 +118,12 @@ export function placesOfRound(
   const better = comparison(round.goal);
   const ofRound = results.filter(({ result }) => result.round === index);
   const isAlike = (a: number, b: number): boolean => Math.abs(a - b) <= ALIKE * Math.max(Math.abs(a), Math.abs(b), 1e-12);
-  const runOff = (entry: string): number | null => {
+  /** What the last run-off of an entry came to, null where it did not count; undefined where it ran none. */
+  const runOff = (entry: string): number | null | undefined => {
     const own = ofRound
       .filter(({ result }) => result.entry === entry && result.run >= round.runs)
       .toSorted((a, b) => b.result.run - a.result.run);
-    return own.length > 0 ? (valueOfRun(round.goal, own[0]!.result.outcome)?.value ?? null) : null;
+    return own[0] && (valueOfRun(round.goal, own[0].result.outcome)?.value ?? null);
   };
   const compared = (a: RoundScore, b: RoundScore): number => {
     if (!a.score || !b.score) return Number(a.score === null) - Number(b.score === null);
@@ -135,7 +136,10 @@ export function placesOfRound(
       }
     if (ties === 'run-off') {
       const [own, other] = [runOff(a.entry), runOff(b.entry)];
-      if (own !== null && other !== null && !isAlike(own, other)) return better(own, other);
+      if (own === undefined || other === undefined) return 0;
+      // Whoever breaks in it has lost it.
+      if (own === null || other === null) return Number(own === null) - Number(other === null);
+      if (!isAlike(own, other)) return better(own, other);
     }
     return 0;
   };
