@@ -4,9 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { buildableDesigns } from '../build/reference/buildable-designs.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
+import { valueOf } from '../car/values.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { IDEAS } from './idea.ts';
 import { BEST_OF, luckyRuns, meanWithin } from './luck.ts';
+import { TEMPLATES } from './question-templates.ts';
 import { answerOf, questionsFor, saidBy } from './questions.ts';
 import { nextQuestion, progressed, type Progress } from './progress.ts';
 
@@ -59,6 +61,37 @@ describe('questions', () => {
     const answers = Object.fromEntries(questionsFor(newCar('x')).map(({ id, answer }) => [id, answer]));
     expect(answers['lever-longer pull']).toBe('less');
     expect(answers['lever-energy energy']).toBe('alike');
+  });
+  it('change what their words say, by as much', () => {
+    const made = (id: string, design: CarDesign) => TEMPLATES.find((template) => template.id === id)!.make(design);
+    const [lever, band] = [newCar('x'), newCar('x', 'band')];
+    expect(made('axle-thicker', lever)!.axleDiameter).toBeCloseTo(1.5 * lever.axleDiameter, 12);
+    expect(made('wheels-bigger', lever)!.driveWheels.diameter).toBeCloseTo((4 / 3) * lever.driveWheels.diameter, 12);
+    expect(made('wheels-smaller', lever)!.driveWheels.diameter).toBeCloseTo(0.75 * lever.driveWheels.diameter, 12);
+    for (const id of ['toe', 'toe-line'])
+      expect(made(id, lever)!.alignment.otherToe - lever.alignment.otherToe).toBeCloseTo(Math.PI / 180, 12);
+    expect(made('mismatch', lever)!.alignment.wheelMismatch - lever.alignment.wheelMismatch).toBeCloseTo(0.002, 12);
+    for (const id of ['ballast-far', 'ballast-speed', 'ballast-energy', 'ballast-spin'])
+      expect(made(id, lever)!.ballast.mass - lever.ballast.mass).toBeCloseTo(0.05, 12);
+    expect(made('ballast-spin', lever)!.ballast.fromDriveAxle).toBe(0);
+    expect([made('downhill', lever)!.floor.slope, made('uphill', lever)!.floor.slope]).toEqual([
+      lever.floor.slope - 0.005,
+      lever.floor.slope + 0.005,
+    ]);
+    expect(made('light-body', lever)!.rest.mass - lever.rest.mass).toBeCloseTo(-0.02, 12);
+    const turns = (design: CarDesign): number => (design.motor as { turns: number }).turns;
+    const ten = { ...band, motor: { ...band.motor, turns: 10 } as typeof band.motor };
+    expect([turns(made('more-turns', ten)!), turns(made('fewer-turns', ten)!)]).toEqual([12, 8]);
+    const { parallel, series } = band.motor as { parallel: number; series: number };
+    expect(made('band-beside', band)!.motor).toMatchObject({ parallel: parallel + 1, series });
+    expect(made('band-on-end', band)!.motor).toMatchObject({ parallel, series: series + 1 });
+    expect(made('tied', { ...band, motor: { ...band.motor, release: 'free' } as typeof band.motor })!.motor).toMatchObject({
+      release: 'tied',
+    });
+    expect(made('wide', lever)!.body.width).toBeCloseTo(Math.min(2 * lever.body.width, lever.trackWidth), 12);
+    expect(made('sail', lever)!.measured.dragArea!.value).toBeCloseTo(2 * valueOf(lever, 'dragArea').value, 12);
+    expect(new Set(TEMPLATES.map(({ id }) => id)).size).toBe(TEMPLATES.length);
+    expect(new Set(TEMPLATES.map(({ idea }) => idea)).size).toBe(9);
   });
   it('take a sketch as said: within two in a hundred it is hardly any change', () => {
     expect([1.3, 1.021, 1.019, 1, 0.981, 0.979, 0.5].map(saidBy)).toEqual(['more', 'more', 'alike', 'alike', 'alike', 'less', 'less']);

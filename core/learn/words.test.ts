@@ -29,6 +29,8 @@ describe('words', () => {
         const { items, width, height } = wordPicture(id, design);
         expect([id, items.length]).toEqual([id, expect.any(Number)]);
         expect(items.length).toBeGreaterThan(1);
+        // No mark stands far from what it is about.
+        expect([id, width >= 52 && width <= 82, height >= 16 && height <= 66]).toEqual([id, true, true]);
         for (const { left, right, top, bottom } of items.map(boxOf)) {
           expect(Math.min(left, top)).toBeGreaterThanOrEqual(0);
           expect([id, right <= width && bottom <= height]).toEqual([id, true]);
@@ -57,6 +59,34 @@ describe('words', () => {
       Math.max(...plan.items.map(boxOf).map(({ right }) => right)) - Math.min(...plan.items.map(boxOf).map(({ left }) => left));
     expect(across).toBeGreaterThan(50);
     expect(Math.abs(tips[0]!.y - tips[1]!.y) / scale).toBeGreaterThan(0.5 * design.trackWidth);
+  });
+  it('show turning all round the wheel, the range about its middle, runs along a line, turns about the axle', () => {
+    const design = newCar('x');
+    const itemsOf = (id: WordId) => wordPicture(id, design).items;
+    const [, , , ...slip] = itemsOf('slip').flatMap((item) => (item.kind === 'path' && item.line === 'frame' ? [item.points] : []));
+    const round = itemsOf('slip').find((item) => item.kind === 'path' && item.points.length > 12);
+    const points = round!.kind === 'path' ? round!.points : [];
+    const middle = itemsOf('slip')
+      .flatMap((item) => (item.kind === 'circle' ? [item] : []))
+      .toSorted((a, b) => b.radius - a.radius)[0]!.centre;
+    for (const { x, y } of points)
+      expect(Math.hypot(x - middle.x, y - middle.y)).toBeCloseTo(Math.hypot(points[0]!.x - middle.x, points[0]!.y - middle.y), 6);
+    expect(slip.length).toBeLessThan(3);
+    const ticks = itemsOf('interval').flatMap((item) =>
+      item.kind === 'path' && item.points[0]!.x === item.points[1]!.x ? [item.points] : [],
+    );
+    expect(ticks).toHaveLength(3);
+    expect(ticks[1]![0]!.x).toBeCloseTo((ticks[0]![0]!.x + ticks[2]![0]!.x) / 2, 9);
+    for (const [from, to] of ticks) expect(Math.abs(to!.y - from!.y)).toBeCloseTo(8, 9);
+    const rings = itemsOf('winding').length - itemsOf('wheelbase').length;
+    expect(rings).not.toBe(0);
+    // Let go, less comes back than was put in: the lower line lies under the upper one.
+    const curves = itemsOf('hysteresis').flatMap((item) => (item.kind === 'path' && item.points.length > 10 ? [item.points] : []));
+    expect(curves).toHaveLength(2);
+    curves[0]!.forEach(({ y }, i) => expect(curves[1]![i]!.y).toBeGreaterThanOrEqual(y - 1e-9));
+    // A path over the floor goes on along it.
+    const way = itemsOf('curvature').flatMap((item) => (item.kind === 'path' && item.points.length > 10 ? [item.points] : []))[0]!;
+    way.slice(1).forEach(({ x }, i) => expect(x).toBeGreaterThan(way[i]!.x));
   });
   it('show forces where they act: a load down onto the floor, a pull onward along it', () => {
     const design = newCar('x');
