@@ -84,7 +84,8 @@ const ON_SIDE: Partial<Readonly<Record<WordId, Marks>>> = {
   stretch: ofMotor('band', 'twist'),
   tension: ring('string'),
   overhang: (side) => {
-    const { wheelbase, body } = side.design;
+    const { wheelbase, body, otherWheels } = side.design;
+    if (!otherWheels) return [];
     return [
       line(side.at(-body.overhang / 2, 0), side.at(0, 0), 'frame'),
       line(side.at(wheelbase, 0), side.at(wheelbase + body.overhang / 2, 0), 'frame'),
@@ -103,6 +104,7 @@ const ON_SIDE: Partial<Readonly<Record<WordId, Marks>>> = {
   },
   tyre: ring('tyre'),
   wheelbase: ({ at, design }) => {
+    if (!design.otherWheels) return [];
     const [from, to] = [at(0, 0), at(design.wheelbase, 0)];
     const { lines } = across('wheelbase', '', from, to, from.y + 5);
     return lines;
