@@ -166,5 +166,6 @@ function above(id: WordId, design: CarDesign): readonly Item[] {
   const scale = WIDE / (bounds.right - bounds.left);
   const first = heading > 0 ? bounds.left : -bounds.right;
   const { items, at } = topOf(design, { scale, heading, origin: place(ROOM - scale * first, ROOM + scale * bounds.halfWidth) });
-  return [...items, ...FROM_ABOVE[id]!((x, y) => at({ x, y }), design)];
+  // A roller has one axle, within it.
+  return design.otherWheels ? [...items, ...FROM_ABOVE[id]!((x, y) => at({ x, y }), design)] : items;
 }
