@@ -6,11 +6,11 @@ import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { valueOf } from '../car/values.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { IDEAS } from './idea.ts';
+import { IDEAS, type Idea } from './idea.ts';
 import { BEST_OF, luckyRuns, meanWithin } from './luck.ts';
 import { TEMPLATES } from './question-templates.ts';
 import { answerOf, questionsFor, saidBy } from './questions.ts';
-import { nextQuestion, progressed, type Progress } from './progress.ts';
+import { nextQuestion, progressed, standOf, type Progress } from './progress.ts';
 
 const { cars } = JSON.parse(readFileSync(new URL('../../server/demo/skerrow.json', import.meta.url), 'utf8')) as {
   cars: { design: CarDesign }[];
@@ -141,6 +141,42 @@ describe('progress', () => {
     expect(progressed(right, first!, true, 1)[first!.id]!.due - 1).toBeGreaterThan(right[first!.id]!.due);
     // Never the one that was just asked, while there are others.
     expect(nextQuestion(questions, wrong, 1)!.id).not.toBe(first!.id);
+  });
+  it('takes what is new from the idea that was asked least', () => {
+    let progress: Progress = {};
+    const first = questions.filter(({ idea }) => idea === 'gears').slice(0, 2);
+    for (const question of first) progress = progressed(progress, question, true, 0);
+    // Nothing is due: what comes is new, and of another idea.
+    const next = nextQuestion(questions, progress, 2)!;
+    expect(progress[next.id]).toBeUndefined();
+    expect(next.idea).not.toBe('gears');
+    // With one of every other idea asked three times over, gears are next.
+    for (const idea of Object.keys(IDEAS) as Idea[])
+      if (idea !== 'gears') for (let n = 0; n < 3; n++) progress = { ...progress, [`${idea} ${n}`]: { idea, streak: 1, due: 99 } };
+    expect(nextQuestion(questions, progress, 2)!.idea).toBe('gears');
+  });
+  it('asks again after 3, 8, 20 and 50 answers, and never later', () => {
+    let progress: Progress = {};
+    const [question] = questions;
+    const waits: number[] = [];
+    for (let n = 0; n < 6; n++) {
+      progress = progressed(progress, question!, n > 0, 100 * n);
+      waits.push(progress[question!.id]!.due - 100 * n);
+    }
+    expect(waits).toEqual([3, 8, 20, 50, 50, 50]);
+  });
+  it('tells of an idea how many were right last time', () => {
+    const [one, two] = questions.filter(({ idea }) => idea === 'gears');
+    const progress = progressed(progressed({}, one!, true, 0), two!, false, 1);
+    expect(standOf(progress, 'gears')).toEqual({ right: 1, asked: 2 });
+    expect(standOf(progress, 'luck')).toEqual({ right: 0, asked: 0 });
+    expect(standOf(progressed(progress, one!, false, 2), 'gears')).toEqual({ right: 0, asked: 2 });
+  });
+  it('asks what is due soonest where nothing else is left, and nothing of no questions', () => {
+    const [one, two] = questions;
+    const progress: Progress = { [one!.id]: { idea: one!.idea, streak: 1, due: 40 }, [two!.id]: { idea: two!.idea, streak: 1, due: 30 } };
+    expect(nextQuestion([one!, two!], progress, 5)!.id).toBe(two!.id);
+    expect(nextQuestion([], progress, 5)).toBeNull();
   });
   it('comes to every question in time', () => {
     let progress: Progress = {};
