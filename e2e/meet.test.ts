@@ -170,11 +170,17 @@ describe('a meet', () => {
     await page.keyboard.press('Escape');
     await page.bringToFront();
     await host.type(`${heat[0]!}: distance`, '9.4');
+    // A reload, or a look at the standings, loses nothing of it.
+    await host.openTab('Standings');
+    await host.openTab('Run');
+    expect(await host.valueOf(`${heat[0]!}: distance`)).toBe('9.4');
     await official.bringToFront();
     await builder(official).type(`${heat[0]!}: distance`, '9.3');
     await builder(official).press(`Write it down: ${heat[0]!}`);
     await builder(official).press(`It broke: ${heat[1]!}`);
     await page.bringToFront();
+    await host.sees('Another official wrote 9.30 m meanwhile.');
+    await page.reload();
     await host.sees('Another official wrote 9.30 m meanwhile.');
     expect(await host.valueOf(`${heat[0]!}: distance`)).toBe('9.4');
     await expectAccessible(page);

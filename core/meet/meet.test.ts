@@ -7,6 +7,8 @@ import { distanceOf, standingResults, type KeptResult, type Meet, type MeetOutco
 import { shuffled } from '../numerics/shuffled.ts';
 import { newEntry, newMeet, newResult } from './new-meet.ts';
 import { heatsLeft, nextOf, orderOf } from './order.ts';
+import { runOffsDue } from './run-offs.ts';
+import { standingsTable } from './standings-table.ts';
 import { expectedWords, medalWords, placeWords, timedWords } from './words.ts';
 import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
 
@@ -156,6 +158,49 @@ describe('a round', () => {
       1: [1, 10],
       0: [2, 7],
     });
+  });
+});
+
+describe('run-offs', () => {
+  const meet = meetOf(3, [round({ runs: 1 })], {}, 'run-off');
+  const tied = [...ran(0, 9), ...ran(1, 9), ...ran(2, 8)];
+  const due = (...more: readonly KeptResult[]) => runOffsDue(meet, standing(tied, more));
+  it('are due while a tie is not settled: one that some have made goes on, one that ties again is followed by another', () => {
+    const both = [idOf(0), idOf(1)];
+    expect(due()).toEqual([{ round: 0, entries: both, run: 1 }]);
+    expect(due(result(0, 1, { distance: 5 }))).toEqual([{ round: 0, entries: both, run: 1 }]);
+    expect(due(result(0, 1, { distance: 5 }), result(1, 1, { distance: 5 }))).toEqual([{ round: 0, entries: both, run: 2 }]);
+    expect(due(result(0, 1, { distance: 5 }), result(1, 1, { distance: 6 }))).toEqual([]);
+    expect(due(result(0, 1, { kind: 'broke' }), result(1, 1, { distance: 1 }))).toEqual([]);
+  });
+  it('are none where the brief asks for none, or before all have run', () => {
+    expect(runOffsDue(meetOf(3, [round({ runs: 1 })]), standing(tied))).toEqual([]);
+    expect(runOffsDue(meetOf(3, [round({ runs: 2 })], {}, 'run-off'), standing(tied))).toEqual([]);
+  });
+});
+
+describe('the standings as a table', () => {
+  it('have a row for each entry in its place, each round with value, wall, place and points', () => {
+    const meet = meetOf(3, [round({ name: 'Far' }), round({ name: 'Again' })]);
+    const [head, ...rows] = standingsTable(meet, standing(ran(0, 9), [result(1, 0, { distance: 18.5, atLeast: true })]));
+    expect(head).toEqual([
+      'place',
+      'car',
+      'crew',
+      'Far, SI',
+      'Far, wall',
+      'Far, place',
+      'Far, points',
+      'Again, SI',
+      'Again, wall',
+      'Again, place',
+      'Again, points',
+      'style',
+      'points',
+    ]);
+    expect(rows[0]).toEqual([1, 'car 1', 'crew 1', 18.5, 'at least', 1, 10, '', '', '', 0, 0, 10]);
+    expect(rows[1]).toEqual([2, 'car 0', 'crew 0', 9, '', 2, 7, '', '', '', 0, 0, 7]);
+    expect(rows[2]).toEqual([3, 'car 2', 'crew 2', '', '', '', 0, '', '', '', 0, 0, 0]);
   });
 });
 

@@ -15,13 +15,14 @@ export function keptHere<T>(key: string, nothing: T): T {
   }
 }
 
-/** Something small kept in this browser under a name: what was ticked, what was typed. */
+/** Something small kept in this browser under a name: what was ticked, what was typed. Nothing is kept of `nothing` itself. */
 export function useKeptHere<T>(key: string, nothing: T): readonly [T, (next: T) => void] {
   const [value, setValue] = useState(() => keptHere(key, nothing));
   return [
     value,
     (next) => {
-      localStorage.setItem(key, JSON.stringify(next));
+      if (next === nothing) localStorage.removeItem(key);
+      else localStorage.setItem(key, JSON.stringify(next));
       setValue(next);
     },
   ];

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Role } from '../../../core/schema/sharing.ts';
-import { standingsOf } from '../../../core/meet/scoring.ts';
+import { standingsTable } from '../../../core/meet/standings-table.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
@@ -54,31 +54,6 @@ interface OpenedProps {
 }
 function Opened({ meetId, open, role }: OpenedProps) {
   const meet = open.meet!;
-  const saveCsv = async (): Promise<void> => {
-    const { rounds } = meet.brief;
-    const rows = standingsOf(meet, open.results).map(({ place, entry, rounds: told, style, total }) => [
-      place,
-      entry.car,
-      entry.crew,
-      ...told.flatMap(({ place: one, points }) => [
-        one?.score?.value ?? '',
-        one?.score?.atLeast ? 'at least' : '',
-        one?.place ?? '',
-        points,
-      ]),
-      style,
-      total,
-    ]);
-    const head = [
-      'place',
-      'car',
-      'crew',
-      ...rounds.flatMap(({ name }) => [`${name}, SI`, `${name}, wall`, `${name}, place`, `${name}, points`]),
-      'style',
-      'points',
-    ];
-    await downloadCsv(`${fileName(meet.name)}.csv`, [head, ...rows]);
-  };
   return (
     <div className={styles.page}>
       <header className={styles.head}>
@@ -92,7 +67,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
         <Button component={Link} to={`/meets/${meetId}/print`}>
           Print
         </Button>
-        <Button onClick={() => void saveCsv()}>Save as CSV</Button>
+        <Button onClick={() => void downloadCsv(`${fileName(meet.name)}.csv`, standingsTable(meet, open.results))}>Save as CSV</Button>
         <Button
           onClick={() =>
             downloadJson(`${fileName(meet.name)}.json`, { ...meet, results: open.all.map(({ id, result }) => ({ id, result })) })
@@ -106,9 +81,9 @@ function Opened({ meetId, open, role }: OpenedProps) {
           <>
             {view === 'crew' && <CrewView meetId={meetId} open={open} />}
             {view === 'entries' && <EntriesView open={open} />}
-            {view === 'run' && <RunView open={open} />}
+            {view === 'run' && <RunView meetId={meetId} open={open} />}
             {view === 'standings' && <StandingsView open={open} />}
-            {view === 'results' && <ResultsView open={open} />}
+            {view === 'results' && <ResultsView meetId={meetId} open={open} />}
             {view === 'rules' && <RulesView open={open} />}
           </>
         )}

@@ -6,11 +6,21 @@ import type { MeetOutcome } from '../../../core/meet/meet.ts';
 import { timedWords, timeWords } from '../../../core/meet/words.ts';
 import { parseQuantity, printQuantity, unitOf, type Quantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
+import { keptHere, useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import type { Timed } from './time-panel.tsx';
 
+type Typed = Readonly<Record<string, string>>;
+const NOTHING: Typed = {};
+const nameOf = (keptAs: string): string => `meet-typed ${keptAs}`;
+const isAnything = (typed: Typed): boolean => Object.values(typed).some((text) => text.trim() !== '');
+/** Whether something of a run was typed in this browser and not written yet. */
+export const isTypedHere = (keptAs: string): boolean => isAnything(keptHere(nameOf(keptAs), NOTHING));
+
 interface OutcomeFieldsProps {
+  /** Under which name what is typed is kept until it is written: a reload or another view loses nothing. */
+  readonly keptAs: string;
   readonly round: Round;
   /** Names its fields: the car, or what is corrected. */
   readonly of: string;
@@ -43,10 +53,9 @@ function fieldsOf({ goal }: Round): readonly Field[] {
 }
 
 /** One run written down: what was measured, or why it does not count. Where one stands already it is shown; what is typed meanwhile is kept. */
-export function OutcomeFields({ round, of, standing = null, timed = null, onTyping, onWrite }: OutcomeFieldsProps) {
+export function OutcomeFields({ keptAs, round, of, standing = null, timed = null, onTyping, onWrite }: OutcomeFieldsProps) {
   const units = useUnits();
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
-  const [atLeast, setAtLeast] = useState(false);
+  const [typed, setTyped] = useKeptHere(nameOf(keptAs), NOTHING);
   const [problem, setProblem] = useState('');
   const [taken, setTaken] = useState<Timed | null>(null);
   // What was timed goes into the fields, once.
@@ -59,12 +68,11 @@ export function OutcomeFields({ round, of, standing = null, timed = null, onTypi
         ...(timed.distance !== undefined && { distance: printQuantity(timed.distance, 'distance', units) }),
       });
   }
-  const isTyping = atLeast || Object.values(typed).some((text) => text.trim() !== '');
+  const isTyping = isAnything(typed);
   useEffect(() => onTyping?.(isTyping), [isTyping, onTyping]);
   const fields = fieldsOf(round);
   const clear = (): void => {
-    setTyped({});
-    setAtLeast(false);
+    setTyped(NOTHING);
     setProblem('');
   };
   const write = async (kind: MeetOutcome['kind'], more: Partial<MeetOutcome> = {}): Promise<void> => {
@@ -83,7 +91,7 @@ export function OutcomeFields({ round, of, standing = null, timed = null, onTypi
       outcome[key] = parsed.value;
     }
     const { timedBy, splits } = timed ?? {};
-    void write('ran', { ...outcome, ...(atLeast && { atLeast }), ...(timedBy && { timedBy, splits: splits ?? [] }) });
+    void write('ran', { ...outcome, ...(typed.atLeast && { atLeast: true }), ...(timedBy && { timedBy, splits: splits ?? [] }) });
   };
   if (standing !== null && !isTyping) return <p className={plain.text}>✓ {standing}</p>;
   return (
@@ -133,8 +141,8 @@ export function OutcomeFields({ round, of, standing = null, timed = null, onTypi
         <label className={plain.text}>
           <input
             type="checkbox"
-            checked={atLeast}
-            onChange={({ target }) => setAtLeast(target.checked)}
+            checked={Boolean(typed.atLeast)}
+            onChange={({ target }) => setTyped({ ...typed, atLeast: target.checked ? 'yes' : '' })}
             aria-label={`${of}: hit the wall`}
           />{' '}
           hit the wall: at least that

@@ -12,7 +12,7 @@ import type { OpenMeet } from './use-meet.ts';
 const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
 /** Every run that stands, the newest first: corrected with who and why, or taken back; what stood before is kept. */
-export function ResultsView({ open }: { readonly open: OpenMeet }) {
+export function ResultsView({ meetId, open }: { readonly meetId: string; readonly open: OpenMeet }) {
   const units = useUnits();
   const [corrected, setCorrected] = useState<StandingResult | null>(null);
   const [why, setWhy] = useState('');
@@ -74,6 +74,7 @@ export function ResultsView({ open }: { readonly open: OpenMeet }) {
                     <p className={plain.text}>Say who and why, then what it was.</p>
                   ) : (
                     <OutcomeFields
+                      keptAs={`${meetId} correction ${one.id}`}
                       round={round}
                       of={`correction of ${name}`}
                       onWrite={async (outcome) => {

@@ -1,7 +1,7 @@
-import { useCallback, useState, type ComponentProps } from 'react';
+import { useCallback, useReducer, useState, type ComponentProps } from 'react';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { heatsLeft, orderOf, type Heat } from '../../../core/meet/order.ts';
-import { placesOfRound, runOffsOf } from '../../../core/meet/scoring.ts';
+import { runOffsDue } from '../../../core/meet/run-offs.ts';
 import { outcomeWords } from '../../../core/meet/words.ts';
 import { useListCarsQuery } from '../../app/api.ts';
 import plain from '../../ui/plain.module.css';
@@ -10,23 +10,43 @@ import { useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import { ComingHeats, heatKey } from './coming-heats.tsx';
-import { OutcomeFields } from './outcome-fields.tsx';
+import { isTypedHere, OutcomeFields } from './outcome-fields.tsx';
 import { TimePanel, type Timed } from './time-panel.tsx';
 import type { OpenMeet } from './use-meet.ts';
+
+/** Under which name what is typed of a run is kept. */
+const keptAs = (meetId: string, heat: Heat, entry: string): string => `${meetId} ${heatKey(heat)} ${entry}`;
+
+/** The heat in which something is typed, and for which cars. */
+interface Typing {
+  readonly heat: Heat;
+  readonly cars: readonly string[];
+}
+interface ToldTyping {
+  readonly heat: Heat;
+  readonly entry: string;
+  readonly isTyping: boolean;
+}
+function typingReducer(before: Typing | null, { heat, entry, isTyping }: ToldTyping): Typing | null {
+  if (isTyping === (before?.cars.includes(entry) ?? false)) return before;
+  const others = before?.cars.filter((one) => one !== entry) ?? [];
+  const cars = isTyping ? [...others, entry] : others;
+  return cars.length === 0 ? null : { heat: before?.heat ?? heat, cars };
+}
 
 interface RunOfProps extends Omit<ComponentProps<typeof OutcomeFields>, 'onTyping'> {
   readonly heat: Heat;
   readonly entry: string;
-  readonly onTyping: (heat: Heat, entry: string, isTyping: boolean) => void;
+  readonly onTyping: (told: ToldTyping) => void;
 }
 /** The run of one car of a heat. */
 function RunOf({ heat, entry, onTyping, ...fields }: RunOfProps) {
-  const told = useCallback((isTyping: boolean) => onTyping(heat, entry, isTyping), [heat, entry, onTyping]);
+  const told = useCallback((isTyping: boolean) => onTyping({ heat, entry, isTyping }), [heat, entry, onTyping]);
   return <OutcomeFields {...fields} onTyping={told} />;
 }
 
 /** The heat that runs now, to be written down car by car; the next, and who is on deck; run-offs where a tie asks for one. */
-export function RunView({ open }: { readonly open: OpenMeet }) {
+export function RunView({ meetId, open }: { readonly meetId: string; readonly open: OpenMeet }) {
   const units = useUnits();
   const [by, setBy] = useKeptHere('meet-official', '');
   const { data } = useListCarsQuery();
@@ -37,35 +57,18 @@ export function RunView({ open }: { readonly open: OpenMeet }) {
   const made = results.map(({ result }) => result);
   const left = heatsLeft(heats, made);
   // A heat in which something is typed stays until that is written or dropped, whatever others write.
-  const [typing, setTyping] = useState<{ readonly heat: Heat; readonly cars: readonly string[] } | null>(null);
+  const [typing, tellTyping] = useReducer(typingReducer, null, (): Typing | null => {
+    const heat = heats.find((one) => one.cars.some(({ entry }) => isTypedHere(keptAs(meetId, one, entry))));
+    return heat ? { heat, cars: heat.cars.map(({ entry }) => entry) } : null;
+  });
   const [timed, setTimed] = useState<Readonly<Record<string, Timed>>>({});
   const now = typing?.heat ?? left[0];
   const coming = left.filter((heat) => now && heatKey(heat) !== heatKey(now));
-  const typingOf = useCallback((heat: Heat, car: string, isTyping: boolean): void => {
-    setTyping((before) => {
-      const others = before?.cars.filter((one) => one !== car) ?? [];
-      const cars = isTyping ? [...others, car] : others;
-      return cars.length === 0 ? null : { heat: before?.heat ?? heat, cars };
-    });
-  }, []);
   const entryOf = (id: string): Entry | undefined => meet.entries.find((entry) => entry.id === id);
   const standingOf = (entry: string, round: number, run: number) =>
     results.find(({ result }) => result.entry === entry && result.round === round && result.run === run);
   const words = ({ cars }: Heat): string =>
     cars.map(({ entry, lane }) => `${entryOf(entry)?.car ?? '?'}${meet.lanes > 1 ? ` (lane ${lane + 1})` : ''}`).join(', ');
-  const ids = meet.entries.filter(({ isOut }) => !isOut).map(({ id }) => id);
-  const runOffs = rounds.flatMap((round, index) =>
-    runOffsOf(meet, index, placesOfRound(meet, index, ids, results)).map((entries) => {
-      const most = Math.max(
-        round.runs - 1,
-        ...made.filter((one) => one.round === index && entries.includes(one.entry)).map(({ run }) => run),
-      );
-      const isOpen =
-        entries.some((entry) => standingOf(entry, index, most) !== undefined) &&
-        !entries.every((entry) => standingOf(entry, index, most) !== undefined);
-      return { round, index, entries, run: Math.max(round.runs, isOpen ? most : most + 1) };
-    }),
-  );
   return (
     <div className={styles.view}>
       <TextEntry label="Who writes it down" value={by} maxLength={80} onChange={setBy} sx={{ maxWidth: 320 }} />
@@ -92,11 +95,12 @@ export function RunView({ open }: { readonly open: OpenMeet }) {
                         key={heatKey(now)}
                         heat={now}
                         entry={entry}
+                        keptAs={keptAs(meetId, now, entry)}
                         round={rounds[now.round]!}
                         of={of?.car ?? ''}
                         standing={done ? outcomeWords(rounds[now.round]!.goal, done.result.outcome, units) : null}
                         timed={timed[`${heatKey(now)} ${entry}`] ?? null}
-                        onTyping={typingOf}
+                        onTyping={tellTyping}
                         onWrite={(outcome) => write({ entry, round: now.round, run: now.run, lane }, outcome, by)}
                       />
                     </div>
@@ -116,23 +120,25 @@ export function RunView({ open }: { readonly open: OpenMeet }) {
           ) : (
             heats.length > 0 && <p className={plain.strong}>✓ All runs are written down.</p>
           )}
-          {runOffs.map(({ round, index, entries, run }) => (
-            <section key={`${index} ${entries.join()}`} aria-label={`Run-off of ${round.name}`} className={styles.part}>
-              <h2 className={plain.heading}>Run-off: {round.name}</h2>
+          {runOffsDue(meet, results).map(({ round, entries, run }) => (
+            <section key={`${round} ${entries.join()}`} aria-label={`Run-off of ${rounds[round]!.name}`} className={styles.part}>
+              <h2 className={plain.heading}>Run-off: {rounds[round]!.name}</h2>
               <div className={styles.cards}>
                 {entries.map((entry) => {
-                  const done = standingOf(entry, index, run);
+                  const done = standingOf(entry, round, run);
                   const car = entryOf(entry)?.car ?? '';
                   return (
                     <div key={entry} className={styles.card}>
                       <p className={plain.strong}>{car}</p>
                       {done ? (
-                        <p className={plain.text}>✓ {outcomeWords(round.goal, done.result.outcome, units)}</p>
+                        <p className={plain.text}>✓ {outcomeWords(rounds[round]!.goal, done.result.outcome, units)}</p>
                       ) : (
                         <OutcomeFields
-                          round={round}
+                          key={run}
+                          keptAs={`${meetId} run-off ${round} ${run} ${entry}`}
+                          round={rounds[round]!}
                           of={`${car}, run-off`}
-                          onWrite={(outcome) => write({ entry, round: index, run, lane: 0 }, outcome, by)}
+                          onWrite={(outcome) => write({ entry, round, run, lane: 0 }, outcome, by)}
                         />
                       )}
                     </div>

@@ -1,0 +1,85 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bodyWidth } from '../car/weights.ts';
+import { newCar } from '../car/new-car.ts';
+import { boxOf, circle, clipped, crosses, isWithin, line, linesOf, path, place, rectangle, type Place } from './drawing.ts';
+import { millimetres, tenths } from './millimetres.ts';
+
+const box = { left: 0, right: 10, top: 0, bottom: 5 };
+const near = ([a, b]: readonly [Place, Place]): number[] => [a.x, a.y, b.x, b.y].map((value) => Number(value.toFixed(9)));
+
+describe('a line cut at a box', () => {
+  it('is what lies within, by hand: whole, through, in, along an edge, beside', () => {
+    expect(near(clipped(box, place(1, 1), place(9, 4))!)).toEqual([1, 1, 9, 4]);
+    expect(near(clipped(box, place(-5, 2), place(15, 2))!)).toEqual([0, 2, 10, 2]);
+    expect(near(clipped(box, place(5, 2), place(5, 12))!)).toEqual([5, 2, 5, 5]);
+    expect(near(clipped(box, place(-10, -10), place(20, 20))!)).toEqual([0, 0, 5, 5]);
+    expect(near(clipped(box, place(-1, 0), place(4, 0))!)).toEqual([0, 0, 4, 0]);
+    expect(clipped(box, place(-1, -1), place(11, -1))).toBeNull();
+    expect(clipped(box, place(11, 0), place(20, 3))).toBeNull();
+    expect(clipped(box, place(-4, 3), place(3, -4))).toBeNull();
+  });
+  it('lies in the box and on the line, and is none only where no point of the line lies in it', () => {
+    const anywhere = fc.record({ x: fc.double({ min: -20, max: 30, noNaN: true }), y: fc.double({ min: -20, max: 30, noNaN: true }) });
+    let cut = 0;
+    fc.assert(
+      fc.property(anywhere, anywhere, (from, to) => {
+        const part = clipped(box, from, to);
+        const along = (share: number): Place => place(from.x + share * (to.x - from.x), from.y + share * (to.y - from.y));
+        const isIn = ({ x, y }: Place): boolean => x > 1e-6 && x < 10 - 1e-6 && y > 1e-6 && y < 5 - 1e-6;
+        const isMet = Array.from({ length: 200 }, (_, i) => along(i / 199)).some(isIn);
+        if (isMet) expect(part).not.toBeNull();
+        if (!part) return;
+        cut++;
+        for (const { x, y } of part) {
+          expect(x >= -1e-9 && x <= 10 + 1e-9 && y >= -1e-9 && y <= 5 + 1e-9).toBe(true);
+          // On the line: the triangle with both ends has no area.
+          expect(Math.abs((to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x))).toBeLessThan(1e-6);
+        }
+        if (isMet) expect([crosses(box, from, to), crosses(box, to, from)]).toEqual([true, true]);
+      }),
+      { numRuns: 500 },
+    );
+    expect(cut).toBeGreaterThan(50);
+  });
+  it('passes beside a box that it only touches', () => {
+    expect(crosses(box, place(-5, 0), place(15, 0))).toBe(false);
+    expect(crosses(box, place(10, -5), place(10, 15))).toBe(false);
+    expect(crosses(box, place(-5, 0.01), place(15, 0.01))).toBe(true);
+  });
+});
+
+describe('what an item is drawn by', () => {
+  it('is its lines, back to the first where it is closed; a circle within a hundredth of a millimetre', () => {
+    const corners = rectangle(0, 0, 4, 2);
+    expect(linesOf(path(corners, 'cut', true))).toHaveLength(4);
+    expect(linesOf(path(corners, 'cut'))).toHaveLength(3);
+    expect(linesOf(line(place(0, 0), place(1, 1), 'thin'))).toEqual([[place(0, 0), place(1, 1)]]);
+    expect(linesOf({ kind: 'text', at: place(0, 0), text: 'a', size: 3, anchor: 'start' })).toEqual([]);
+    const round = linesOf(circle(place(10, 20), 60, 'cut'));
+    const length = round.reduce((sum, [a, b]) => sum + Math.hypot(a.x - b.x, a.y - b.y), 0);
+    expect(length).toBeCloseTo(2 * Math.PI * 60, 1);
+    for (const [a, b] of round) {
+      expect(Math.hypot(a.x - 10, a.y - 20)).toBeCloseTo(60, 9);
+      expect(60 - Math.hypot((a.x + b.x) / 2 - 10, (a.y + b.y) / 2 - 20)).toBeLessThan(0.01);
+    }
+  });
+  it('lies in a box whose edges it may touch', () => {
+    expect(isWithin(boxOf(circle(place(5, 2.5), 2.5, 'cut')), box)).toBe(true);
+    expect(isWithin(boxOf(circle(place(5, 2.5), 2.6, 'cut')), box)).toBe(false);
+    expect(isWithin({ ...box, left: -0.1 }, box)).toBe(false);
+  });
+});
+
+describe('what is printed of a size', () => {
+  it('is to a tenth of a millimetre, without a zero behind the point', () => {
+    expect([0.0125, 0.26, 0.00004, 0.10004, 0.09996].map(tenths)).toEqual(['12.5', '260', '0', '100', '100']);
+    expect(millimetres(0.0032)).toBe('3.2 mm');
+  });
+  it('of a body is what is made of it: a tube keeps its width, a deck stays between the wheels', () => {
+    const wide = { ...newCar('x'), trackWidth: 0.1 };
+    expect(bodyWidth({ ...wide, body: { ...wide.body, kind: 'card', width: 0.3 } })).toBe(0.1);
+    expect(bodyWidth({ ...wide, body: { ...wide.body, kind: 'card', width: 0.05 } })).toBe(0.05);
+    expect(bodyWidth({ ...wide, body: { ...wide.body, kind: 'bottle', width: 0.3 } })).toBe(0.3);
+  });
+});
