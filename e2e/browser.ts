@@ -3,9 +3,30 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { ElementHandle, type Browser, type Page } from 'puppeteer-core';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Clicks that are made at most where a thing moves away under the mouse. */
+const CLICKS = 5;
+
+/**
+ * A click falls where a thing stood a moment ago: where what comes late moved it meanwhile, it is clicked again, as a builder would. On a
+ * machine that is busy that moment is long. Whatever has gone from the page by then was clicked.
+ */
+const click = ElementHandle.prototype.click;
+ElementHandle.prototype.click = async function (this: ElementHandle<Element & { wasHit?: boolean }>, options) {
+  for (let clicks = 1; clicks <= CLICKS; clicks++) {
+    await this.evaluate((element) => {
+      element.wasHit = false;
+      // A list opens at the press: what follows falls on what it lays over the page.
+      element.addEventListener('pointerdown', () => (element.wasHit = true), { once: true, capture: true });
+    });
+    await click.call(this, options);
+    const wasHit = await this.evaluate((element) => element.wasHit !== false || !element.isConnected).catch(() => true);
+    if (wasHit) return;
+  }
+};
 
 export interface Program {
   readonly url: string;
