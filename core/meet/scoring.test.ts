@@ -1,0 +1,237 @@
+import { describe, expect, it } from 'vitest';
+import type { Goal } from '../brief/goal.ts';
+import type { Round } from '../brief/brief.ts';
+import type { KeptResult, Meet, StandingResult } from './meet.ts';
+import { newEntry } from './new-meet.ts';
+import { furthest, idOf, meetOf, ran, result, round, standing } from './reference/made-meets.ts';
+import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
+import { expectedWords, medalWords, placeWords, timedWords } from './words.ts';
+
+const placesWith = (meet: Meet, results: readonly StandingResult[]) =>
+  Object.fromEntries(
+    placesOfRound(
+      meet,
+      0,
+      meet.entries.map(({ id }) => id),
+      results,
+    ).map(({ entry, place, points }) => [Number(entry.slice(-3)), [place, points]]),
+  );
+
+describe('what a run comes to', () => {
+  it.each([
+    [furthest, { distance: 9 }, 9],
+    [furthest, { distance: 9, second: 9.2 }, 9.1],
+    [{ kind: 'at-least', distance: 10 }, { distance: 9 }, null],
+    [{ kind: 'at-least', distance: 9 }, { distance: 9 }, 9],
+    [{ kind: 'quickest-to', distance: 6 }, { distance: 9, time: 4.2 }, 4.2],
+    [{ kind: 'quickest-to', distance: 6 }, { distance: 9 }, null],
+    [{ kind: 'closest-to', distance: 10 }, { distance: 8.5 }, 1.5],
+    [{ kind: 'straightest' }, { distance: 9, drift: -0.5 }, 8.5],
+    [{ kind: 'through-gap', distance: 5, width: 1 }, { distance: 9, drift: 0.4 }, 0.4],
+    [{ kind: 'through-gap', distance: 5, width: 1 }, { distance: 9, drift: 0.6 }, null],
+    [{ kind: 'carry', distance: 5 }, { distance: 5, load: 0.2 }, 0.2],
+    [{ kind: 'within-lane', width: 1 }, { distance: 9, drift: 0 }, 9],
+    [{ kind: 'speed-and-distance', distance: 6, weight: 5 }, { distance: 4 }, 4],
+    [{ kind: 'furthest' }, { time: 3 }, null],
+    [{ kind: 'carry', distance: 5 }, { distance: 4, load: 0.2 }, null],
+    [{ kind: 'load-distance' }, { distance: 4, load: 0.2 }, 0.8],
+    [{ kind: 'highest-edge' }, { height: 0.006 }, 0.006],
+    [{ kind: 'speed-and-distance', distance: 6, weight: 5 }, { distance: 9, time: 3 }, 19],
+  ] as const)('%o of %o is %s', (goal, outcome, value) => {
+    const made = valueOfRun(goal as Goal, { kind: 'ran', ...outcome });
+    if (value === null) return expect(made).toBeNull();
+    expect(made!.value).toBeCloseTo(value, 9);
+    expect(made!.atLeast).toBe(false);
+  });
+  it.each(['broke', 'no-start', 'rule'] as const)('nothing where it %s', (kind) => {
+    expect(valueOfRun(furthest, { kind, distance: 9 })).toBeNull();
+  });
+});
+
+describe('a round', () => {
+  it('counts the best, the mean or the sum; one with a wall in it is at least that', () => {
+    const runs = standing([result(0, 0, { distance: 8 }), result(0, 1, { distance: 10, atLeast: true }), result(0, 2, { kind: 'broke' })]);
+    const of = (counts: Round['counts']) => scoreOfRound(round({ counts }), idOf(0), runs).score;
+    expect(of('best')).toEqual({ value: 10, atLeast: true });
+    expect(of('mean')).toEqual({ value: 9, atLeast: true });
+    expect(of('sum')).toEqual({ value: 18, atLeast: true });
+    expect(scoreOfRound(round(), idOf(1), runs).score).toBeNull();
+  });
+  it('shares places and their points where values are alike: 10 and 7 are 8.5 each, and the next is third', () => {
+    const results = standing(ran(0, 9), ran(1, 9), ran(2, 8), ran(3, 7));
+    expect(placesWith(meetOf(5, [round()]), results)).toEqual({ 0: [1, 8.5], 1: [1, 8.5], 2: [3, 5], 3: [4, 3], 4: [null, 0] });
+  });
+  it('looks at the next best run where the brief says so', () => {
+    const results = standing(ran(0, 9, 5, 4), ran(1, 9, 6, 1), ran(2, 9, 6));
+    expect(placesWith(meetOf(3, [round()], {}, 'next-best'), results)).toEqual({ 1: [1, 10], 2: [2, 7], 0: [3, 5] });
+  });
+  it('asks for a run-off where the brief says so, and goes by it', () => {
+    const meet = meetOf(3, [round({ runs: 1 })], {}, 'run-off');
+    const tied = standing(ran(0, 9), ran(1, 9), ran(2, 8));
+    const places = placesOfRound(
+      meet,
+      0,
+      meet.entries.map(({ id }) => id),
+      tied,
+    );
+    expect(runOffsOf(meet, 0, places)).toEqual([[idOf(0), idOf(1)]]);
+    const after = standing(ran(0, 9), ran(1, 9), ran(2, 8), [result(0, 1, { distance: 5 }), result(1, 1, { distance: 6 })]);
+    expect(placesWith(meet, after)).toEqual({ 1: [1, 10], 0: [2, 7], 2: [3, 5] });
+  });
+  it('gives a tie to whoever has a next best run at all', () => {
+    const results = standing(ran(0, 9), ran(1, 9, 4));
+    expect(placesWith(meetOf(2, [round()], {}, 'next-best'), results)).toEqual({ 1: [1, 10], 0: [2, 7] });
+    expect(placesWith(meetOf(2, [round()], {}, 'next-best'), standing(ran(0, 9, 4), ran(1, 9)))).toEqual({ 0: [1, 10], 1: [2, 7] });
+  });
+  it('asks for no run-off while runs are still to be made, nor where the brief asks for none', () => {
+    const meet = meetOf(2, [round({ runs: 2 })], {}, 'run-off');
+    const ids = meet.entries.map(({ id }) => id);
+    const tied = standing(ran(0, 9), ran(1, 9));
+    expect(runOffsOf(meet, 0, placesOfRound(meet, 0, ids, tied))).toEqual([]);
+    const shared = meetOf(2, [round({ runs: 1 })]);
+    expect(runOffsOf(shared, 0, placesOfRound(shared, 0, ids, tied))).toEqual([]);
+    // Whoever breaks in the run-off has lost it; the last run-off tells, where there were two.
+    const off = meetOf(2, [round({ runs: 1 })], {}, 'run-off');
+    const twice = [
+      result(0, 1, { distance: 5 }),
+      result(1, 1, { distance: 5 }),
+      result(0, 2, { distance: 4 }),
+      result(1, 2, { distance: 6 }),
+    ];
+    expect(placesWith(off, standing(ran(0, 9), ran(1, 9), twice))).toEqual({ 1: [1, 10], 0: [2, 7] });
+    expect(placesWith(off, standing(ran(0, 9), ran(1, 9), twice.toReversed()))).toEqual({ 1: [1, 10], 0: [2, 7] });
+    expect(placesWith(off, standing(ran(0, 9), ran(1, 9), [result(0, 1, { kind: 'broke' }), result(1, 1, { distance: 2 })]))).toEqual({
+      1: [1, 10],
+      0: [2, 7],
+    });
+  });
+  it('gives no place to those without a run that counts, however many', () => {
+    const results = standing([result(0, 0, { kind: 'broke' }), result(1, 0, { kind: 'no-start' })], ran(2, 3));
+    expect(placesWith(meetOf(3, [round()]), results)).toEqual({ 2: [1, 10], 0: [null, 0], 1: [null, 0] });
+  });
+  it('is the other way round where less is better', () => {
+    const meet = meetOf(2, [round({ goal: { kind: 'quickest-to', distance: 6 } })]);
+    expect(placesWith(meet, standing([result(0, 0, { distance: 9, time: 4 }), result(1, 0, { distance: 7, time: 3 })]))).toEqual({
+      1: [1, 10],
+      0: [2, 7],
+    });
+  });
+});
+
+describe('the standings', () => {
+  it('add up the rounds, drop the worst, give points for style, and go by first places where alike', () => {
+    const rounds = [round({ points: [10, 6, 2] }), round({ points: [10, 6, 2] }), round({ points: [10, 6, 2] })];
+    const of = (entry: number, index: number, distance: number) => result(entry, 0, { distance }, { round: index });
+    const results = standing([
+      of(0, 0, 9),
+      of(1, 0, 8),
+      of(2, 0, 7),
+      of(0, 1, 7),
+      of(1, 1, 9),
+      of(2, 1, 8),
+      of(0, 2, 7),
+      of(1, 2, 8),
+      of(2, 2, 9),
+    ]);
+    const told = (meet: Meet) => standingsOf(meet, results).map(({ entry, place, total }) => [Number(entry.id.slice(-1)), place, total]);
+    // 10 + 2 + 2, 6 + 10 + 6, 2 + 6 + 10.
+    expect(told(meetOf(3, rounds))).toEqual([
+      [1, 1, 22],
+      [2, 2, 18],
+      [0, 3, 14],
+    ]);
+    // Without the worst round: 10 + 2, 10 + 6, 6 + 10; alike, the second and third have one first place and one second each.
+    expect(told(meetOf(3, rounds, { drops: 1 }))).toEqual([
+      [1, 1, 16],
+      [2, 1, 16],
+      [0, 3, 12],
+    ]);
+    const styled = meetOf(3, rounds, { style: 5 });
+    expect(
+      standingsOf({ ...styled, entries: styled.entries.map((entry, i) => ({ ...entry, style: i === 0 ? 9 : 0 })) }, results)[1],
+    ).toMatchObject({ total: 19, style: 5 });
+  });
+  it('leave out who is out', () => {
+    const meet = meetOf(2, [round()]);
+    expect(
+      standingsOf({ ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, isOut: i === 0 })) }, standing(ran(0, 9), ran(1, 8))).map(
+        ({ place }) => place,
+      ),
+    ).toEqual([1]);
+  });
+  it('have medals', () => {
+    const meet = meetOf(2, [round()]);
+    const expected = { ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, predicted: i === 0 ? 20 : 8.2 })) };
+    const medals = medalsOf(
+      expected,
+      standing([
+        result(0, 0, { distance: 9, drift: 1, time: 5 }),
+        result(1, 0, { distance: 4, drift: 0.1 }),
+        result(1, 1, { distance: 8 }),
+      ]),
+    );
+    expect(Object.fromEntries(medals.map(({ what, entry }) => [what, Number(entry.slice(-1))]))).toEqual({
+      furthest: 0,
+      quickest: 0,
+      straightest: 1,
+      'best-predicted': 1,
+      'most-improved': 1,
+    });
+  });
+  it('give a medal only for what was done: the nearest guess, the largest gain, nothing where nobody measured it', () => {
+    const meet = meetOf(3, [round()]);
+    const expected = { ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, ...(i < 2 && { predicted: [10, 9][i]! }) })) };
+    const medals = (...lists: readonly KeptResult[][]) =>
+      Object.fromEntries(medalsOf(expected, standing(...lists)).map(({ what, entry, value }) => [what, [Number(entry.slice(-1)), value]]));
+    expect(medals()).toEqual({});
+    // Car 0 gains a half, car 1 a tenth, car 2 gets worse; the guesses are off by a fifth and a ninth.
+    const told = medals(ran(0, 8, 12), ran(1, 7.2727, 8), ran(2, 9, 4));
+    expect(Object.keys(told).toSorted()).toEqual(['best-predicted', 'furthest', 'most-improved']);
+    expect(told['most-improved']![0]).toBe(0);
+    expect(told['most-improved']![1]).toBeCloseTo(0.5, 9);
+    expect(told['best-predicted']![0]).toBe(1);
+    expect(told['best-predicted']![1]).toBeCloseTo(1 / 9, 9);
+    expect(medalWords({ what: 'most-improved', entry: '', value: 0.5 }, 'metric')).toBe('50 % further than its first run');
+    expect(medals(ran(0, 8, 8))['most-improved']).toBeUndefined();
+    // The least drift over its way.
+    const straight = medals([
+      result(0, 0, { distance: 10, drift: -1 }),
+      result(1, 0, { distance: 10, drift: 0.5 }),
+      result(2, 0, { distance: 10 }),
+    ]);
+    expect(straight['straightest']).toEqual([1, 0.05]);
+    // A wall says nothing of a guess.
+    expect(medals([result(0, 0, { distance: 10, atLeast: true })])['best-predicted']).toBeUndefined();
+  });
+  it('go by more places of the same rank where points are alike', () => {
+    const rounds = [round({ points: [4, 2] }), round({ points: [4, 2] }), round({ points: [] })];
+    const of = (entry: number, index: number, distance: number) => result(entry, 0, { distance }, { round: index });
+    // One first and one second each; car 1 has a place in the round without points too.
+    const results = standing([of(0, 0, 9), of(1, 0, 8), of(1, 1, 9), of(0, 1, 8), of(1, 2, 3)]);
+    expect(standingsOf(meetOf(2, rounds), results).map(({ entry, place }) => [entry.car, place])).toEqual([
+      ['car 1', 1],
+      ['car 0', 2],
+    ]);
+  });
+  it('have a furthest that is told as at least, where it hit the wall', () => {
+    const [furthestOf] = medalsOf(
+      meetOf(2, [round()]),
+      standing([result(0, 0, { distance: 18.5, atLeast: true }), result(1, 0, { distance: 9 })]),
+    );
+    expect(medalWords(furthestOf!, 'metric').replace('\u00a0', ' ')).toBe('at least 18.50 m');
+  });
+  it('tell what was expected beside what came, where the crew lets it be shown', () => {
+    const entry = newEntry({ id: idOf(1), crew: 'c', car: 'x', predicted: 16, showsPrediction: true });
+    expect(expectedWords(entry, { kind: 'ran', distance: 15.3, time: 7.9 }, 'metric').replaceAll('\u00a0', ' ')).toBe(
+      'came 15.30 m, expected about 16 m',
+    );
+    expect(expectedWords({ ...entry, showsPrediction: false }, { kind: 'ran', distance: 15.3 }, 'metric')).toBe('');
+    expect(expectedWords(entry, { kind: 'ran', time: 7.9 }, 'metric')).toBe('');
+    const { predicted: _none, ...silent } = entry;
+    expect(expectedWords(silent, { kind: 'ran', distance: 3 }, 'metric')).toBe('');
+    expect([1, 2, 3, 4, 11, 22].map(placeWords)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd']);
+    expect(timedWords({ timedBy: 'gates', splits: [{ at: 6, time: 2.31 }] }, 'metric').replaceAll('\u00a0', ' ')).toBe(
+      'timed by gates: 6.00 m in 2.31 s',
+    );
+  });
+});
