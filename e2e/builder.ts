@@ -12,6 +12,16 @@ export const standsStill = (page: Page) =>
 /** What a builder does on a page, by the words on it. */
 export const builder = (page: Page) => {
   const byName = async (role: string, name: string) => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!;
+  /** Clicks what is so called; found again where what comes late has put another in its place meanwhile. */
+  const clickOn = async (role: string, name: string, tries = 3): Promise<void> => {
+    const found = await byName(role, name);
+    try {
+      await found.click();
+    } catch (problem) {
+      if (tries === 1 || !String(problem).includes('detached')) throw problem;
+      await clickOn(role, name, tries - 1);
+    }
+  };
   /** Brings a size or part to hand: in Design, what is in a closed group is looked for by its name. */
   const reach = async (label: string): Promise<void> => {
     const search = await page.$('input[type=search]');
@@ -28,8 +38,8 @@ export const builder = (page: Page) => {
   };
   return {
     browse,
-    press: async (name: string) => (await byName('button', name)).click(),
-    openTab: async (name: string) => (await byName('tab', name)).click(),
+    press: (name: string) => clickOn('button', name),
+    openTab: (name: string) => clickOn('tab', name),
     /** Chooses from a menu that is open. */
     choose: async (name: string) => {
       const item = await page.waitForSelector(`::-p-aria([name="${name}"][role="menuitem"])`, { visible: true });
@@ -46,7 +56,7 @@ export const builder = (page: Page) => {
       await (await byName('option', option)).evaluate((item) => (item as HTMLElement).click());
       await page.waitForSelector('[role=listbox]', { hidden: true });
     },
-    follow: async (name: string) => (await byName('link', name)).click(),
+    follow: (name: string) => clickOn('link', name),
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {
       await reach(label);
