@@ -1,8 +1,6 @@
 import type { CarDesign, Wind } from '../car/car-design.ts';
-import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter, likelyCurvature } from '../predict/straightness.ts';
-import { woundUp } from '../trials/wound-up.ts';
 import { unitOf, unitValue, type Quantity, type UnitSystem } from '../units/quantity.ts';
 
 /** m of way after which it is asked how far off the line a car is. */
@@ -44,8 +42,7 @@ export function printAsked(asked: Asked, value: number, units: UnitSystem): stri
 export function figuresOf(design: CarDesign, wind: Wind = { kind: 'full' }): Readonly<Record<CarFigure, number>> | null {
   const prediction = predictRun(design, wind);
   if (prediction.kind === 'refused' || prediction.result.stalled) return null;
-  const { distance, topSpeed, slipDistance, storedEnergy, time } = prediction.result;
-  const pull = woundUp(design, wind.kind === 'full' ? fullTurns(design) : wind.turns)?.pull;
+  const { distance, launchThrust, topSpeed, slipDistance, storedEnergy, time } = prediction.result;
   const drift = driftAfter(Math.abs(curvatureOf(design)) + likelyCurvature(design), DRIFT_WAY);
-  return pull === undefined ? null : { distance, pull, speed: topSpeed, wheelspin: slipDistance, energy: storedEnergy, time, drift };
+  return { distance, pull: launchThrust, speed: topSpeed, wheelspin: slipDistance, energy: storedEnergy, time, drift };
 }

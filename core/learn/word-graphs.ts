@@ -4,6 +4,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, floorPath, likelyCurvature } from '../predict/straightness.ts';
 import { luckyRuns } from './luck.ts';
+import { DRIFT_WAY } from './measured-car.ts';
 import type { WordId } from './words.ts';
 
 /** mm of a graph across and in height, and kept free about it. */
@@ -115,9 +116,8 @@ export const BY_GRAPH: Partial<Readonly<Record<WordId, (design: CarDesign) => re
 /** The way over the floor from above, with the straight line beside it. */
 function pathOf(design: CarDesign): Item[] {
   const curvature = curvatureOf(design) || likelyCurvature(design);
-  const way = 5;
-  const points = floorPath(curvature, way, 20).map(({ x, y }) =>
-    place(ROOM + (WIDE * x) / way, ROOM + HIGH / 2 + Math.max(-HIGH / 2, Math.min(HIGH / 2, (WIDE * y) / way))),
+  const points = floorPath(curvature, DRIFT_WAY, 20).map(({ x, y }) =>
+    place(ROOM + (WIDE * x) / DRIFT_WAY, ROOM + HIGH / 2 + Math.max(-HIGH / 2, Math.min(HIGH / 2, (WIDE * y) / DRIFT_WAY))),
   );
   return [line(place(ROOM, ROOM + HIGH / 2), place(ROOM + WIDE, ROOM + HIGH / 2), 'centre'), path(points, 'frame')];
 }

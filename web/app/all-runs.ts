@@ -4,15 +4,9 @@ import { api, problemLine, RUNS_ON_A_PAGE } from './api.ts';
 import type { AppDispatch } from './store.ts';
 import { toasted } from './toasts-slice.ts';
 
-/** A run with the design it was made with. */
-export interface WholeRun {
-  readonly id: string;
-  readonly record: RunRecord;
-}
-
-/** Every readable run of a car, the oldest first, page by page; null where one cannot be fetched, which is told. */
-export async function allRunsOf(dispatch: AppDispatch, carId: string): Promise<readonly WholeRun[] | null> {
-  const runs: WholeRun[] = [];
+/** Every readable run of a car with the design it was made with, the oldest first, page by page; null where one cannot be fetched, which is told. */
+export async function allRunsOf(dispatch: AppDispatch, carId: string): Promise<readonly RunRecord[] | null> {
+  const runs: RunRecord[] = [];
   for (let page = 0; ; page++) {
     const { data, error } = await dispatch(
       api.endpoints.listRuns.initiate({ carId, filter: { order: 'oldest' }, page }, { subscribe: false, forceRefetch: true }),
@@ -22,7 +16,7 @@ export async function allRunsOf(dispatch: AppDispatch, carId: string): Promise<r
       return null;
     }
     for (const run of data.runs.filter((one): one is ListedRun => isReadable<ListedRun>(one)))
-      runs.push({ id: run.id, record: { ...run.record, design: data.designs[run.designId]! } });
+      runs.push({ ...run.record, design: data.designs[run.designId]! });
     if ((page + 1) * RUNS_ON_A_PAGE >= data.total) return runs;
   }
 }

@@ -5,7 +5,7 @@ import { WORDS, wordsIn } from '../../core/learn/words.ts';
 import plain from '../ui/plain.module.css';
 import { SideDrawer } from '../ui/side-drawer.tsx';
 import { useUnits } from '../ui/use-units.ts';
-import { wordAnchor } from '../ui/word-links.tsx';
+import { wordAddress } from '../ui/word-links.tsx';
 import { useListCarsQuery } from './api.ts';
 import styles from './words-drawer.module.css';
 
@@ -31,7 +31,7 @@ export default function WordsDrawer({ text, carId, onClose }: WordsDrawerProps) 
           <div key={id}>
             <dt className={plain.strong}>
               {carId ? (
-                <Link to={`/cars/${carId}/learn?view=words#${wordAnchor(id)}`} onClick={onClose}>
+                <Link to={wordAddress(carId, id)} onClick={onClose}>
                   {WORDS[id].word}
                 </Link>
               ) : (

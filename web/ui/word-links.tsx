@@ -5,6 +5,9 @@ import plain from './plain.module.css';
 /** The id of a word on Learn’s page. */
 export const wordAnchor = (id: WordId): string => `word-${id}`;
 
+/** Where a word stands in Learn, on the page of a car. */
+export const wordAddress = (carId: string, id: WordId): string => `/cars/${carId}/learn?view=words#${wordAnchor(id)}`;
+
 interface WordLinksProps {
   readonly ids: readonly WordId[];
   readonly onFollow?: () => void;
@@ -20,7 +23,7 @@ export function WordLinks({ ids, onFollow }: WordLinksProps) {
       {ids.map((id, i) => (
         <span key={id}>
           {i > 0 && ' · '}
-          <Link to={`/cars/${carId}/learn?view=words#${wordAnchor(id)}`} {...(onFollow && { onClick: onFollow })}>
+          <Link to={wordAddress(carId, id)} {...(onFollow && { onClick: onFollow })}>
             {WORDS[id].word}
           </Link>
         </span>

@@ -41,7 +41,7 @@ export function ClassView({ design }: { readonly design: CarDesign }) {
     for (const { id, design: of } of data?.readable ?? []) {
       const found = await allRunsOf(dispatch, id);
       if (!found) return;
-      runs.push(...found.map(({ record }) => ({ car: of.name, record })));
+      runs.push(...found.map((record) => ({ car: of.name, record })));
     }
     await downloadCsv('class-runs.csv', classData(runs));
   };

@@ -22,7 +22,7 @@ export function RunFiles({ carId, design }: RunFilesProps) {
   const [file, setFile] = useState<File | null>(null);
   const takeAway = async (): Promise<void> => {
     const runs = await allRunsOf(dispatch, carId);
-    if (runs) await downloadCsv(`${fileName(design.name)}-runs.csv`, runTable(runs.map(({ record }) => record)));
+    if (runs) await downloadCsv(`${fileName(design.name)}-runs.csv`, runTable(runs));
   };
   return (
     <>
