@@ -5,6 +5,7 @@ import { curvatureOf, driftAfter, likelyCurvature } from '../predict/straightnes
 import { predictRun } from '../predict/predict-run.ts';
 import { energyShare, type EnergyBudget } from '../run/energy.ts';
 import { printAbout, printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { meanWithin } from './luck.ts';
 import { figuresOf } from './measured-car.ts';
 import type { Idea } from './idea.ts';
 
@@ -144,7 +145,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'scatter of a mean = σ/√n',
       source: 'statistics, Gauss',
       onCar: told(
-        `Of its next runs, 8 in 10 would lie within about ${about(0.08 * (result?.distance ?? 0)).replace('about ', '')} of their mean; of means of three, within ${about((0.08 * (result?.distance ?? 0)) / Math.sqrt(3)).replace('about ', '')}.`,
+        `Of its next runs, 8 in 10 would lie within ${about(meanWithin(result?.distance ?? 0, 1))} of their mean; of means of three, within ${about(meanWithin(result?.distance ?? 0, 3))}.`,
       ),
     },
   ];
