@@ -21,10 +21,10 @@ describe('npm run -s archive', () => {
     expect(existsSync(`${zip}.part`)).toBe(false);
     const target = join(folder, 'target');
     expect(archive('look', zip, '--data', target).stdout).toMatch(
-      /^new: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos\nthe same: 0 cars/,
+      /^new: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results\nthe same: 0 cars/,
     );
     expect(archive('in', zip, '--data', target).stdout).toMatch(
-      /taken: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos/,
+      /taken: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results/,
     );
     full.db.exec("UPDATE cars SET version = 2, design = json_set(design, '$.mass', 0.31) WHERE rowid = 1");
     const differing = archive('in', zip, '--data', full.folder);

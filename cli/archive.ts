@@ -1,9 +1,10 @@
-import { createReadStream, createWriteStream, existsSync, renameSync, rmSync } from 'node:fs';
+import { createWriteStream, existsSync, renameSync, rmSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
 import { faultLine } from '../core/fault-words.ts';
+import { RESOURCE_KINDS, RESOURCES } from '../core/schema/resources.ts';
 import type { ArchiveCount } from '../core/schema/stored.ts';
 import { openArchive } from '../server/archive/open.ts';
 import { archiveOf } from '../server/archive/save.ts';
@@ -13,7 +14,7 @@ import { openDatabase } from '../server/database.ts';
 
 const HELP = `Saves everything that is kept as one archive, and opens one.
 
-  npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, all own parts, briefs, sessions and photos, as a zip
+  npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, all own parts, briefs, sessions, photos and meets, as a zip
   npm run -s archive -- look FILE         what of an archive is new here, the same, different, or was removed; changes nothing
   npm run -s archive -- in FILE           takes what is new; what differs or was removed here stays as it is
       --replace                           takes what differs from the archive too; designs of cars so replaced stay in their history
@@ -29,9 +30,8 @@ function refuse(...lines: readonly string[]): never {
   process.exit(2);
 }
 
-const many = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
-const told = (count: ArchiveCount): string =>
-  (['car', 'version', 'run', 'part', 'brief', 'session', 'photo'] as const).map((what) => many(count[what], what)).join(', ');
+const describeCount = (count: ArchiveCount): string =>
+  RESOURCE_KINDS.map((kind) => `${count[kind]} ${count[kind] === 1 ? kind : RESOURCES[kind].plural}`).join(', ');
 
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({
@@ -55,7 +55,7 @@ async function main(): Promise<void> {
     // Complete, or not there at all.
     const partial = `${file}.part`;
     try {
-      await pipeline(Readable.from(archiveOf(db.name, new Date())), createWriteStream(partial));
+      await pipeline(Readable.from(archiveOf(db, new Date())), createWriteStream(partial));
       renameSync(partial, file);
     } catch (error) {
       rmSync(partial, { force: true });
@@ -70,18 +70,18 @@ async function main(): Promise<void> {
   const all = (isAsked: boolean): ReadonlySet<string> | 'all' => (isAsked ? 'all' : new Set<string>());
   const report = await openArchive(
     store,
-    createReadStream(file),
+    file,
     what === 'look' ? { kind: 'look' } : { kind: 'take', replace: all(values.replace), restore: all(values.restore) },
   );
   store.db.close();
   const { fresh, same, differing, different, gone, faults, faulty, taken } = report;
   const lines = [
-    `new: ${told(fresh)}`,
-    `the same: ${told(same)}`,
+    `new: ${describeCount(fresh)}`,
+    `the same: ${describeCount(same)}`,
     `different here: ${differing}`,
     ...different.map(({ what: kind, name }) => `  ${kind} ${name}`),
     `removed here: ${gone}`,
-    ...(what === 'in' ? [`taken: ${told(taken)}`] : []),
+    ...(what === 'in' ? [`taken: ${describeCount(taken)}`] : []),
   ];
   process.stdout.write(`${lines.join('\n')}\n`);
   if (faulty > 0) refuse(...faults.map(faultLine), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));

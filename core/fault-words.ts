@@ -43,7 +43,9 @@ export function wrongWords(wrong: Wrong, print: (value: number) => string = Stri
     case 'out-of-place':
       return 'has no place in an archive of this program; it is passed over';
     case 'orphan':
-      return 'belongs to a car or grew from a version that is not in the archive';
+      return 'belongs to a car or meet, or grew from a version, that is not in the archive';
+    case 'lacking':
+      return `should be ${wrong.said}, and ${wrong.found} are there: a part of the archive is missing`;
     case 'not-of-this-car':
       return 'is no version of this car';
     case 'own-ancestor':

@@ -26,6 +26,8 @@ export type Wrong =
   | { readonly code: 'out-of-range'; readonly toward: 'low' | 'high' }
   | { readonly code: 'out-of-place' }
   | { readonly code: 'orphan' }
+  /** An archive says that it holds so many, and holds fewer. */
+  | { readonly code: 'lacking'; readonly said: number; readonly found: number }
   | { readonly code: 'not-of-this-car' }
   | { readonly code: 'own-ancestor' }
   /** The lever passes the line from axle to pivot before it is released, or starts beyond it when cocked. */

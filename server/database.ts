@@ -17,18 +17,23 @@ const MIGRATIONS = new URL('migrations/', import.meta.url);
 const scripts = readdirSync(MIGRATIONS)
   .filter((name) => name.endsWith('.sql'))
   .sort();
-/** The tables that each data version added. */
-const TABLES = [
-  [],
-  ['cars', 'car_history', 'runs'],
-  ['car_versions'],
-  ['own_parts'],
-  ['designs', 'run_tallies'],
-  ['first_version_designs'],
-  ['briefs'],
-  ['sessions'],
-  ['photos'],
-] as const;
+const sqlOf = (name: string): string => readFileSync(new URL(name, MIGRATIONS), 'utf8');
+
+/** The tables that a database of each data version has, read from the migrations themselves; the first has none. */
+const TABLES: readonly ReadonlySet<string>[] = scripts.reduce<Set<string>[]>(
+  (versions, name) => {
+    const tables = new Set(versions.at(-1));
+    for (const [, made, dropped, from, to] of sqlOf(name).matchAll(
+      /^(?:CREATE TABLE (\w+)|DROP TABLE (\w+)|ALTER TABLE (\w+) RENAME TO (\w+))/gm,
+    )) {
+      if (made) tables.add(made);
+      tables.delete(dropped ?? from ?? '');
+      if (to) tables.add(to);
+    }
+    return [...versions, tables];
+  },
+  [new Set()],
+);
 
 /** ms that a start waits for another program's write to end. */
 const START_PATIENCE = 2000;
@@ -45,12 +50,9 @@ function refuseForeign({ path, wasCutOff }: DataFile): void {
         .all()
         .map(({ name }) => name),
     );
-    const missing = TABLES.slice(0, version + 1)
-      .flat()
-      .filter((name) => !tables.has(name));
-    const early = TABLES.slice(version + 1)
-      .flat()
-      .filter((name) => tables.has(name));
+    const expected = TABLES[Math.min(version, scripts.length)]!;
+    const missing = [...expected].filter((name) => !tables.has(name));
+    const early = [...new Set(TABLES.flatMap((names) => [...names]))].filter((name) => !expected.has(name) && tables.has(name));
     const isOurs = isMarked || (missing.length === 0 && (version > 0 || tables.size === 0));
     if (!isOurs)
       throw new DataUnusable(`${path} is the database of another program. Move it away, or name another folder in NIMBLE_AXLE_DATA.`);
@@ -83,7 +85,7 @@ function migrate(db: Db): void {
     return read.kind === 'read' ? JSON.stringify(read.value) : null;
   });
   db.transaction(() => {
-    scripts.slice(done).forEach((name) => db.exec(readFileSync(new URL(name, MIGRATIONS), 'utf8')));
+    scripts.slice(done).forEach((name) => db.exec(sqlOf(name)));
     db.pragma(`user_version = ${scripts.length}`);
     db.pragma(`application_id = ${APPLICATION_ID}`);
   })();
@@ -94,6 +96,25 @@ const fileAt = (path: string): string | null => {
   const found = statSync(path, { throwIfNoEntry: false });
   return found ? `${found.dev}:${found.ino}` : null;
 };
+
+function setUp(db: Db): void {
+  db.pragma('journal_mode = WAL');
+  db.pragma('synchronous = FULL');
+  db.pragma('foreign_keys = ON');
+}
+
+function storeOf(db: Db): Store {
+  const { name } = db;
+  const [main, log] = [fileAt(name), fileAt(`${name}-wal`)];
+  return { db, isInPlace: () => fileAt(name) === main && fileAt(`${name}-wal`) === log };
+}
+
+/** A connection of its own to a database that is open already, for work beside the server's. */
+export function openBeside(path: string): Store {
+  const db = new Database(path, { fileMustExist: true, timeout: 0 });
+  setUp(db);
+  return storeOf(db);
+}
 
 /**
  * Opens the database in `folder`, making or migrating it.
@@ -109,15 +130,12 @@ export function openDatabase(folder: string): Store {
     db = new Database(path, { timeout: START_PATIENCE });
     // Before the log is used, so that the mark stands in the file itself.
     if (isNew) db.pragma(`application_id = ${APPLICATION_ID}`);
-    db.pragma('journal_mode = WAL');
-    db.pragma('synchronous = FULL');
-    db.pragma('foreign_keys = ON');
+    setUp(db);
     migrate(db);
     // A write lock of another program is waited for outside of the database, so that reads go on meanwhile.
     db.pragma('busy_timeout = 0');
     for (const end of FILE_ENDS) if (existsSync(path + end)) chmodSync(path + end, 0o600);
-    const [main, log] = [fileAt(path), fileAt(`${path}-wal`)];
-    return { db, isInPlace: () => fileAt(path) === main && fileAt(`${path}-wal`) === log };
+    return storeOf(db);
   } catch (error) {
     db?.close();
     if (error instanceof DataUnusable) throw error;

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { MeetResult } from '../core/meet/meet.ts';
 import { newEntry, newMeet, newResult } from '../core/meet/new-meet.ts';
+import type { ResultPage, StoredResult } from '../core/schema/stored.ts';
 import { brief, savedArchive, serve, type Served } from './testing.ts';
 
 const meetId = crypto.randomUUID();
@@ -35,13 +36,14 @@ const write = (id: string, content: MeetResult) => served.put(`/meets/${meetId}/
 
 describe('meets', () => {
   it('are kept, removed and brought back; a stale write is told both', async () => {
-    expect((await served.get('/meets')).body).toMatchObject([{ id: meetId, meet }]);
-    const later = { ...meet, lanes: 3 };
+    const bare = { ...meet, entries: [] };
+    expect((await served.get('/meets')).body).toMatchObject([{ id: meetId, meet: bare, entryCount: 1 }]);
+    const later = { ...bare, lanes: 3 };
     expect((await served.put(`/meets/${meetId}`, { baseVersion: 1, meet: later })).body).toMatchObject({ version: 2 });
-    const stale = await served.put(`/meets/${meetId}`, { baseVersion: 1, meet });
+    const stale = await served.put(`/meets/${meetId}`, { baseVersion: 1, meet: bare });
     expect([stale.status, stale.body]).toEqual([
       409,
-      expect.objectContaining({ current: expect.objectContaining({ meet: later }), yours: meet }),
+      expect.objectContaining({ current: expect.objectContaining({ meet: later }), yours: bare }),
     ]);
     await served.remove(`/meets/${meetId}`);
     expect((await served.get('/removed')).body).toMatchObject([{ what: 'meet', name: meet.name }]);
@@ -67,7 +69,13 @@ describe('results of a meet', () => {
     await write(first, result());
     await write(second, result({ corrects: first, why: 'tape slipped', outcome: { kind: 'ran', distance: 8.9 } }));
     const { body } = await served.get(`/meets/${meetId}/results`);
-    expect((body as { id: string }[]).map(({ id }) => id)).toEqual([first, second]);
+    const { results, ...page } = body as ResultPage;
+    expect(results.map(({ id }) => id)).toEqual([first, second]);
+    expect(page).toEqual({ isLast: true, count: 2, versions: 2 });
+    // A page that has the first asks for what came after it.
+    const [{ number }] = results as [StoredResult];
+    expect((await served.get(`/meets/${meetId}/results?after=${number}`)).body).toMatchObject({ results: [{ id: second }], isLast: true });
+    expect((await served.get(`/meets/${meetId}/results?limit=1`)).body).toMatchObject({ results: [{ id: first }], isLast: false });
   });
   it('belong to the meet in their address, which is there', async () => {
     const other = await write(crypto.randomUUID(), result({ meet: crypto.randomUUID() }));
@@ -102,7 +110,8 @@ describe('results of a meet', () => {
     const { bytes } = await savedArchive(served);
     const empty = serve();
     const answer = await empty.api.post('/api/archive?take').set('Host', '127.0.0.1').type('application/zip').send(Buffer.from(bytes));
-    expect(answer.body).toMatchObject({ taken: { meet: 1, result: 1 }, faulty: 0 });
-    expect((await empty.get(`/meets/${meetId}/results`)).body).toMatchObject([{ id, result: result() }]);
+    expect(answer.body).toMatchObject({ taken: { meet: 1, entry: 1, result: 1 }, faulty: 0 });
+    expect((await empty.get(`/meets/${meetId}/results`)).body).toMatchObject({ results: [{ id, result: result() }], isLast: true });
+    expect((await empty.get(`/meets/${meetId}/entries`)).body).toMatchObject([{ id: entry, entry: { entry: { car: 'Limpet' } } }]);
   });
 });

@@ -1,9 +1,8 @@
 import { randomBytes } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { Router, type RequestHandler } from 'express';
+import { readdirSync, readFileSync } from 'node:fs';
+import { extname, join } from 'node:path';
+import express, { Router, type RequestHandler } from 'express';
 import helmet from 'helmet';
-import sirv from 'sirv';
 import { sendProblem } from './problem.ts';
 
 /** A fresh nonce for each answer: the page's style sheets are made in the browser and must carry it. */
@@ -42,8 +41,40 @@ export const headers: RequestHandler[] = [
   }),
 ];
 
-/** s */
-const YEAR = 31_536_000;
+/** How files were packed when they were built, the smallest first: the encoding, and what their names end with. */
+const PACKED = [
+  ['br', '.br'],
+  ['gzip', '.gz'],
+] as const;
+
+/** The files of a folder, packed ones to whom can unpack them; one that is gone meanwhile is passed on. */
+function files(folder: string, options: { readonly immutable?: true; readonly maxAge?: string }): RequestHandler[] {
+  const there = new Set(readdirSync(folder, { recursive: true, encoding: 'utf8' }));
+  const send = express.static(folder, {
+    ...options,
+    index: false,
+    redirect: false,
+    setHeaders: (response, path) => {
+      response.setHeader('Vary', 'Accept-Encoding');
+      const packed = PACKED.find(([, end]) => path.endsWith(end));
+      if (!packed) return;
+      response.setHeader('Content-Encoding', packed[0]);
+      response.type(extname(path.slice(0, -packed[1].length)));
+    },
+  });
+  const sendPacked: RequestHandler = (request, response, next) => {
+    const { url } = request;
+    const name = decodeURI(request.path.slice(1));
+    const packed = PACKED.find(([encoding, end]) => there.has(name + end) && request.acceptsEncodings(encoding));
+    if (!packed) return next();
+    request.url = `${request.path}${packed[1]}`;
+    send(request, response, (error?: unknown) => {
+      request.url = url;
+      next(error);
+    });
+  };
+  return [sendPacked, send];
+}
 
 interface Built {
   readonly file: string;
@@ -79,10 +110,9 @@ export function pageRoutes(webRoot: string): Router {
     response.type('html').send(made);
   };
   router.get(['/index.html', '/stations.json'], sendPage);
-  // What was packed when it was built is sent packed.
-  router.use('/assets', sirv(join(webRoot, 'assets'), { immutable: true, maxAge: YEAR, gzip: true, brotli: true }));
+  router.use('/assets', ...files(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }));
   router.use('/assets', (_request, response) => sendProblem(response, { status: 404, title: 'No such file' }));
-  router.use(sirv(webRoot, { gzip: true, brotli: true, extensions: [] }));
+  router.use(...files(webRoot, {}));
   router.get('/{*path}', sendPage);
   return router;
 }

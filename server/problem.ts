@@ -32,14 +32,20 @@ export const faulty = (response: Response, faults: readonly Fault[]): void =>
 export const unreadable = (response: Response, what: string, { unreadable: { text, faults } }: Unreadable): void =>
   sendProblem(response, { status: 422, title: `This ${what} is kept here, but cannot be read`, faults: faults.map(told), text });
 
-/** The folder of the data was moved or deleted while the program ran. */
+/** The folder of the data was moved or deleted while the program ran: before a write, or while it was made. */
 export class DataGone extends Error {}
+export class DataMoved extends Error {}
 
 const DATA_GONE: Problem = {
   status: 507,
   title: 'The data folder was moved or deleted',
   detail:
     'This was not kept. Put the folder back, or save everything from the Garage and start the program again; what you typed is still on the screen.',
+};
+const DATA_MOVED: Problem = {
+  status: 507,
+  title: 'The data folder was moved while this was saved',
+  detail: 'It went to where the folder is now. Put the folder back, start the program again, and look whether it is there.',
 };
 const DISK_FULL: Problem = {
   status: 507,
@@ -62,19 +68,31 @@ const CODES: Readonly<Record<string, Problem>> = {
   SQLITE_READONLY_DBMOVED: DATA_GONE,
 };
 
+interface BodyError {
+  readonly type?: string;
+  readonly code?: string;
+  readonly status?: number;
+  /** Bytes, of a body that is too large. */
+  readonly limit?: number;
+}
+const kilobytes = (bytes: number): string => (bytes < 2 ** 20 ? `${Math.round(bytes / 1024)} kB` : `${Math.round(bytes / 2 ** 20)} MB`);
+
 /** The last handler: every error becomes a problem, never a stack. */
-export const problemHandler: ErrorRequestHandler = (error: { type?: string; code?: string; status?: number }, _request, response, next) => {
+export const problemHandler: ErrorRequestHandler = (error: BodyError, _request, response, next) => {
   if (response.headersSent) return next(error);
   if (error.type === 'entity.parse.failed') return sendProblem(response, { status: 400, title: 'The body is not JSON' });
   if (error.type === 'entity.too.large')
-    return sendProblem(response, { status: 413, title: 'The body is too large', detail: 'At most 256 kB.' });
+    return sendProblem(response, { status: 413, title: 'The body is too large', detail: `At most ${kilobytes(error.limit ?? 0)}.` });
   if (error instanceof DataGone) return sendProblem(response, DATA_GONE);
+  if (error instanceof DataMoved) return sendProblem(response, DATA_MOVED);
   const known = error.code === undefined ? undefined : CODES[error.code];
   if (known) {
     if (known.status === 503) response.setHeader('Retry-After', '1');
     return sendProblem(response, known);
   }
   if (error.status && error.status < 500) return sendProblem(response, { status: error.status, title: 'The request cannot be answered' });
+  // Whoever left before the end waits for no answer.
+  if (error.type === 'request.aborted') return void response.destroy();
   console.error(error);
   sendProblem(response, {
     status: 500,

@@ -50,13 +50,15 @@ export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'nimble-axle-s
 /** The real server on a real file, asked without a network. */
 export function serve(folder: string = newFolder()) {
   const store: Store = openDatabase(folder);
-  const app = createApp(store);
+  const { app, sharing, resumeSharing } = createApp(store);
   const api = request(app);
   const to = (path: string) => `/api${path}`;
   return {
     folder,
     store,
     db: store.db,
+    sharing,
+    resumeSharing,
     api,
     get: (path: string) => api.get(to(path)).set('Host', '127.0.0.1'),
     put: (path: string, body: object) => api.put(to(path)).set('Host', '127.0.0.1').send(body),

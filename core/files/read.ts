@@ -11,6 +11,7 @@ import type { OwnPart } from '../schema/generated/own-part.ts';
 import { columnFaults, fullMeasurement } from './read-measurement.ts';
 import type { Measurement } from '../schema/generated/measurement.ts';
 import type { Meet } from '../schema/generated/meet.ts';
+import type { MeetEntry } from '../schema/generated/meet-entry.ts';
 import type { MeetResult } from '../schema/generated/meet-result.ts';
 import type { Photo } from '../schema/generated/photo.ts';
 import type { RunRecord } from '../schema/generated/run-record.ts';
@@ -226,6 +227,8 @@ export function readMeet(value: unknown): Read<Meet> {
   const faults = briefFaults(read.value.brief).map((fault) => ({ ...fault, path: below('brief', fault.path) }));
   return faults.length > 0 ? faulty(faults) : read;
 }
+/** Reads one entry of a meet (schemas/meet-entry.schema.json). */
+export const readMeetEntry = (value: unknown): Read<MeetEntry> => check<MeetEntry>(validators.meetEntry, value);
 /** Reads one result of a meet (schemas/meet-result.schema.json); its time comes back in UTC. */
 export const readMeetResult = (value: unknown): Read<MeetResult> => withTimeInUtc(check<MeetResult>(validators.meetResult, value), 'at');
 

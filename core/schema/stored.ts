@@ -1,6 +1,7 @@
 import type { ArchiveManifest } from './generated/archive.ts';
 import type { Brief } from './generated/brief.ts';
 import type { Meet } from './generated/meet.ts';
+import type { MeetEntry } from './generated/meet-entry.ts';
 import type { MeetResult } from './generated/meet-result.ts';
 import type { Photo } from './generated/photo.ts';
 import type { Session } from './generated/session.ts';
@@ -9,6 +10,7 @@ import type { CarDesign } from './generated/car-design.ts';
 import type { CarVersion } from './generated/car-version.ts';
 import type { Outcome, RunRecord } from './generated/run-record.ts';
 import type { Fault } from '../fault.ts';
+import type { RemovableKind, ResourceKind } from './resources.ts';
 
 /** What every kept thing has. */
 export interface Kept {
@@ -51,16 +53,57 @@ export interface StoredSession extends Kept {
   readonly updatedAt: string;
 }
 
-/** A contest. */
+/** A contest; its entries and results stand beside it, so its list of entries is empty. */
 export interface StoredMeet extends Kept {
   readonly meet: Meet;
   readonly updatedAt: string;
 }
 
-/** A result of a contest, as it was written down. */
-export interface StoredResult extends Kept {
-  readonly result: MeetResult;
+/** A contest as the list shows it. */
+export interface ListedMeet extends StoredMeet {
+  readonly entryCount: number;
+}
+
+/** What belongs to a contest, in the order in which the server got it. */
+interface OfMeet extends Kept {
+  /** Counts what came, from 1: by the server, whatever the clocks of those who wrote it say. */
+  readonly number: number;
   readonly updatedAt: string;
+}
+
+/** A crew and its car in a contest. */
+export interface StoredEntry extends OfMeet {
+  readonly entry: MeetEntry;
+}
+
+/** A result of a contest, as it was first saved. */
+export interface StoredResult extends OfMeet {
+  readonly result: MeetResult;
+}
+
+/** Results of a contest after a number, with what tells a page that follows whether it has all of them. */
+export interface ResultPage {
+  readonly results: readonly Listed<StoredResult>[];
+  /** Whether more follow. */
+  readonly isLast: boolean;
+  /** How many there are, and the sum of their versions: another sum means that one was replaced. */
+  readonly count: number;
+  readonly versions: number;
+}
+
+/** What a page that follows contests is told when something was written. */
+export type LiveNews =
+  | { readonly kind: 'result'; readonly meet: string; readonly stored: StoredResult }
+  | { readonly kind: 'entry'; readonly meet: string; readonly stored: StoredEntry }
+  | { readonly kind: 'meet'; readonly meet: string; readonly stored: StoredMeet }
+  /** Something else of it: it is read again. */
+  | { readonly kind: 'changed'; readonly meet: string };
+
+/** What something was before a change. */
+export interface EarlierContent {
+  readonly version: number;
+  readonly savedAt: string;
+  readonly content: unknown;
 }
 
 /** A picture of a run. */
@@ -139,7 +182,7 @@ export interface EarlierDesign {
 
 /** Something removed, which can be brought back. */
 export interface Removed {
-  readonly what: 'car' | 'run' | 'version' | 'part' | 'brief' | 'session' | 'meet';
+  readonly what: RemovableKind;
   readonly id: string;
   /** The car it belongs to; null for what belongs to none. */
   readonly carId: string | null;
@@ -150,15 +193,12 @@ export interface Removed {
   readonly removedAt: string;
 }
 
-/** What an archive holds: all that can be removed, pictures, and results of meets. */
-export type ArchivedKind = Removed['what'] | 'photo' | 'result';
-
 /** How many of each kind. */
-export type ArchiveCount = Readonly<Record<ArchivedKind, number>>;
+export type ArchiveCount = Readonly<Record<ResourceKind, number>>;
 
 /** One thing of an archive that is not simply new or the same. */
 export interface ArchiveFinding {
-  readonly what: ArchivedKind;
+  readonly what: ResourceKind;
   readonly id: string;
   readonly carId: string | null;
   readonly name: string;

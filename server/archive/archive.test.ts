@@ -5,8 +5,10 @@ import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { RESOURCE_KINDS } from '../../core/schema/resources.ts';
 import type { ArchiveReport } from '../../core/schema/stored.ts';
 import { loadDemo } from '../demo/load-demo.ts';
+import { SERVED } from '../resources.ts';
 import { design, part, record, savedArchive, serve, version, type Served } from '../testing.ts';
 import { photo } from '../attack/hostile-requests.ts';
 
@@ -35,13 +37,13 @@ function changed(zip: Uint8Array, place: string, change: (text: string) => strin
 }
 /** All that is kept, to be compared. */
 const contents = ({ db }: Served): unknown =>
-  ['cars', 'car_history', 'car_versions', 'own_parts', 'briefs', 'sessions', 'photos'].map((table) =>
+  [...RESOURCE_KINDS.map((kind) => SERVED[kind].table), 'car_history', 'replaced_content'].map((table) =>
     db
       .prepare(`SELECT * FROM ${table} ORDER BY 1, 2`)
       .all()
       .map((row) => ({ ...(row as object), created_at: 0, updated_at: 0 })),
   );
-const NOTHING = { car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0, meet: 0, result: 0 };
+const NOTHING = { car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0, meet: 0, entry: 0, result: 0 };
 
 describe('an archive', () => {
   it('of all cars comes back whole in an empty garage, and opened again finds everything the same', async () => {
@@ -52,6 +54,11 @@ describe('an archive', () => {
         design: { ...first!.design, wheelbase },
       });
     await full.put(`/photos/${crypto.randomUUID()}`, { baseVersion: 0, photo });
+    const [run] = ((await full.get(`/cars/${first!.id}/runs`)).body as { runs: { id: string; record: object; version: number }[] }).runs;
+    await full.put(`/cars/${first!.id}/runs/${run!.id}`, {
+      baseVersion: run!.version,
+      record: { ...run!.record, note: 'measured again', design },
+    });
     const zip = await saved(full);
     const empty = serve();
     const look = await open(empty, zip);
@@ -75,7 +82,9 @@ describe('an archive', () => {
     const carId = crypto.randomUUID();
     await full.put(`/cars/${carId}`, { baseVersion: 0, design });
     await full.put(`/cars/${carId}`, { baseVersion: 1, design: { ...design, wheelbase: 0.31 } });
-    await full.put(`/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record });
+    const run = `/cars/${carId}/runs/${crypto.randomUUID()}`;
+    await full.put(run, { baseVersion: 0, record });
+    await full.put(run, { baseVersion: 1, record: { ...record, note: 'measured again' } });
     const ajv = new Ajv({ discriminator: true, strict: false });
     addFormats.default(ajv);
     const folder = new URL('../../schemas/', import.meta.url);
@@ -96,7 +105,9 @@ describe('an archive', () => {
       'car-design',
       'car-history',
       'car-version',
+      'changes',
       'meet',
+      'meet-entry',
       'meet-result',
       'own-part',
       'run-list',

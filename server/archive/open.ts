@@ -1,110 +1,80 @@
 import { isDeepStrictEqual } from 'node:util';
-import { readArchiveEntry, type ArchiveEntry } from '../../core/files/archive.ts';
+import { ARCHIVE_PLACES, archiveOrder, readArchiveEntry, type ArchiveEntry } from '../../core/files/archive.ts';
 import type { Fault } from '../../core/fault.ts';
 import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
-import { isReadable, type ArchiveFinding, type ArchiveReport, type Kept } from '../../core/schema/stored.ts';
+import { byKind, RESOURCE_KINDS, RESOURCES, type ResourceKind } from '../../core/schema/resources.ts';
+import type { ArchiveFinding, ArchiveReport } from '../../core/schema/stored.ts';
 import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
-import { briefQueries } from '../queries/briefs.ts';
-import { carQueries } from '../queries/cars.ts';
-import { meetQueries } from '../queries/meets.ts';
-import { resultQueries } from '../queries/results.ts';
-import { partQueries } from '../queries/parts.ts';
-import { photoQueries } from '../queries/photos.ts';
-import { placeOfCar, type Place } from '../queries/place.ts';
-import { runQueries } from '../queries/runs.ts';
-import { sessionQueries } from '../queries/sessions.ts';
-import { versionQueries } from '../queries/versions.ts';
-import { filesIn, NotAnArchive } from './zip-files.ts';
+import { ownerOf, storedThings, type StoredThings, type Thing } from './stored-things.ts';
+import { versionsThatFit } from './version-lines.ts';
+import { NotAnArchive, openZip, type ZippedFile } from './zip-files.ts';
 
-/** Things written in one transaction; requests in between wait for these at most. */
+/** Things written in one transaction, and ms of work at once: requests in between wait for these at most. */
 const BATCH = 100;
+const TURN = 25;
 /** Differing and removed things, and faults, that are told one by one. */
 const MOST_TOLD = 200;
+/** The version of the archive's format that is read here. */
+const FORMAT_VERSION = 1;
 
 /** What to do with an archive: only look, or take what is new and, where it was asked for, what differs or was removed. */
 export type Taking =
   | { readonly kind: 'look' }
   | { readonly kind: 'take'; readonly replace: ReadonlySet<string> | 'all'; readonly restore: ReadonlySet<string> | 'all' };
 
-type Thing = Exclude<ArchiveEntry, { kind: 'manifest' | 'earlier' }>;
-
 const isAsked = (asked: ReadonlySet<string> | 'all', id: string): boolean => asked === 'all' || asked.has(id);
+const keyOf = ({ kind, id }: { readonly kind: string; readonly id: string }): string => `${kind} ${id}`;
+const nameOf = (thing: Thing): string => {
+  if (thing.kind === 'run') return thing.content.ranAt;
+  if (thing.kind === 'result') return thing.content.at;
+  return thing.kind === 'entry' ? thing.content.entry.car : thing.content.name;
+};
 
-/** Each kind of thing: where it is kept here. */
-function placesOf({ db }: Store) {
-  const [cars, versions, runs] = [carQueries(db), versionQueries(db), runQueries(db)];
-  const documents = {
-    part: partQueries(db),
-    brief: briefQueries(db),
-    session: sessionQueries(db),
-    photo: photoQueries(db),
-    meet: meetQueries(db),
-    result: resultQueries(db),
-  };
-  const wasRemoved = {
-    car: db.prepare('SELECT 1 FROM cars WHERE id = ? AND deleted_at IS NOT NULL'),
-    part: db.prepare('SELECT 1 FROM own_parts WHERE id = ? AND deleted_at IS NOT NULL'),
-    brief: db.prepare('SELECT 1 FROM briefs WHERE id = ? AND deleted_at IS NOT NULL'),
-    session: db.prepare('SELECT 1 FROM sessions WHERE id = ? AND deleted_at IS NOT NULL'),
-    photo: db.prepare('SELECT 1 FROM photos WHERE id = ? AND deleted_at IS NOT NULL'),
-    meet: db.prepare('SELECT 1 FROM meets WHERE id = ? AND deleted_at IS NOT NULL'),
-    result: db.prepare('SELECT 1 FROM meet_results WHERE id = ? AND deleted_at IS NOT NULL'),
-    version: db.prepare('SELECT 1 FROM car_versions WHERE id = ? AND deleted_at IS NOT NULL'),
-    run: db.prepare('SELECT 1 FROM runs WHERE id = ? AND deleted_at IS NOT NULL'),
-  };
-  /** Where a thing of any kind is kept, and under what key its content is told. */
-  const placeOf = (thing: Thing): readonly [place: Place<Kept, never>, key: string] => {
-    switch (thing.kind) {
-      case 'car':
-        return [cars, 'design'];
-      case 'part':
-      case 'brief':
-      case 'session':
-      case 'photo':
-      case 'meet':
-      case 'result':
-        return [documents[thing.kind] as Place<Kept, never>, thing.kind];
-      case 'version':
-        return [placeOfCar(versions, thing.carId), 'record'];
-      case 'run':
-        return [placeOfCar(runs, thing.carId), 'record'];
-    }
-  };
-  return {
-    isRemoved: ({ kind, id }: Thing): boolean => wasRemoved[kind].get(id) !== undefined,
-    hasCar: cars.has,
-    get: (thing: Thing): { readonly version: number; readonly content: unknown } | null => {
-      const [place, key] = placeOf(thing);
-      const kept = place.get(thing.id);
-      if (!kept) return null;
-      return { version: kept.version, content: isReadable(kept) ? (kept as unknown as Record<string, unknown>)[key] : undefined };
-    },
-    /** Whether the same stands here, found without reading it; false where that takes a closer look. */
-    isSurelySame: (thing: Thing): boolean => thing.kind === 'run' && runs.isKept(thing.id, thing.carId, thing.content),
-    restore: (thing: Thing): boolean => placeOf(thing)[0].restore(thing.id),
-    write: (thing: Thing, base: number, now: string): boolean => placeOf(thing)[0].write(thing.id, base, thing.content as never, now),
-    keepEarlier: cars.keepEarlier,
-    lineOf: versions.lineOf,
+/** Lets others have their turn once this one has worked for a while. */
+function turns(): () => Promise<void> {
+  let begun = performance.now();
+  return async () => {
+    if (performance.now() - begun < TURN) return;
+    await new Promise((resolve) => setImmediate(resolve));
+    begun = performance.now();
   };
 }
 
-const nameOf = (thing: Thing): string =>
-  thing.kind === 'run' ? thing.content.ranAt : thing.kind === 'result' ? thing.content.at : thing.content.name;
+/** Refuses an archive of a newer program by its manifest, before that is read as one of this. */
+function refuseNewer(text: string): void {
+  try {
+    const { format, version } = (JSON.parse(text) ?? {}) as { format?: unknown; version?: unknown };
+    if (format === 'nimble-axle/archive' && typeof version === 'number' && version > FORMAT_VERSION)
+      throw new NotAnArchive(
+        `it was saved by a newer Nimble Axle (archive version ${version}, this one reads ${FORMAT_VERSION}); open it with that`,
+      );
+  } catch (error) {
+    if (error instanceof NotAnArchive) throw error;
+  }
+}
 
-/**
- * Opens an archive beside what is kept: tells what is new, the same, different or was removed here, and on asking takes it.
- * What is new is taken; nothing that is here is overwritten or brought back unless it was named. Opened twice, it changes nothing.
- *
- * @throws NotAnArchive when it is none or is cut off: what was taken before that stays, and is found the same the next time.
- */
-export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>, taking: Taking): Promise<ArchiveReport> {
-  const places = placesOf(store);
-  const count = () => ({ car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0, meet: 0, result: 0 });
-  const [fresh, same, taken] = [count(), count(), count()];
-  const different: ArchiveFinding[] = [];
-  const removed: ArchiveFinding[] = [];
-  const faults: Fault[] = [];
+/** What is done with each thing that is taken: written over a version (0: new), or brought back. */
+type Plan = ReadonlyMap<string, number | 'restore'>;
+
+interface Finding {
+  readonly report: Omit<ArchiveReport, 'taken'>;
+  readonly plan: Plan;
+  /** Cars whose earlier designs are taken: true where they are new here, or the same. */
+  readonly carsOfEarlier: ReadonlySet<string>;
+}
+
+/** Looks through an archive beside what is here, and changes nothing. Throws NotAnArchive. */
+async function lookThrough(things: StoredThings, files: readonly ZippedFile[], taking: Taking): Promise<Finding> {
+  const [fresh, same, found] = [byKind(() => 0), byKind(() => 0), new Map<ArchiveEntry['kind'], number>()];
+  const [different, removed, faults]: [ArchiveFinding[], ArchiveFinding[], Fault[]] = [[], [], []];
+  const plan = new Map<string, number | 'restore'>();
+  const carsOfEarlier = new Set<string>();
+  /** Cars and meets of the archive that are here, or come: what belongs to them has a place. */
+  const owners = new Set<string>();
+  /** Those that were removed here and stay so: what belongs to them stays with them. */
+  const goneOwners = new Set<string>();
+  const versions: (Thing & { kind: 'version' })[] = [];
   let manifest: ArchiveManifest | null = null;
   let [differing, gone, faulty] = [0, 0, 0];
   const tell = (fault: Fault): void => {
@@ -114,108 +84,143 @@ export async function openArchive(store: Store, bytes: AsyncIterable<Uint8Array>
     if (list.length < MOST_TOLD)
       list.push({ what: thing.kind, id: thing.id, carId: 'carId' in thing ? thing.carId : null, name: nameOf(thing) });
   };
-  /** Cars that are new, or the same as here: they have no later design here than in the archive. */
-  const alikeCars = new Set<string>();
-  /** Cars that were removed here and stay so: what belongs to them stays with them. */
-  const goneCars = new Set<string>();
-  // While only looking, a new car is not here yet.
-  const hasCar = (carId: string): boolean => places.hasCar(carId) || alikeCars.has(carId);
+  const weigh = (thing: Thing): void => {
+    const asked = taking.kind === 'take' ? taking : null;
+    const isOwner = thing.kind === 'car' || thing.kind === 'meet';
+    const isHere = (): void => {
+      if (isOwner) owners.add(keyOf(thing));
+      if (thing.kind === 'car') carsOfEarlier.add(thing.id);
+    };
+    if (things.isSurelySame(thing)) {
+      same[thing.kind]++;
+      return;
+    }
+    if (things.isRemoved(thing)) {
+      gone++;
+      find(removed, thing);
+      const isRestored = asked !== null && isAsked(asked.restore, thing.id);
+      if (isRestored) plan.set(keyOf(thing), 'restore');
+      if (isOwner) (isRestored ? owners : goneOwners).add(keyOf(thing));
+      return;
+    }
+    const here = things.get(thing);
+    if (!here) {
+      fresh[thing.kind]++;
+      isHere();
+      plan.set(keyOf(thing), 0);
+    } else if (isDeepStrictEqual(here.content, JSON.parse(JSON.stringify(thing.content)))) {
+      same[thing.kind]++;
+      isHere();
+    } else {
+      differing++;
+      find(different, thing);
+      if (isOwner) owners.add(keyOf(thing));
+      if (asked && isAsked(asked.replace, thing.id)) plan.set(keyOf(thing), here.version);
+    }
+  };
+  const orphan = (thing: Thing): void => tell({ path: keyOf(thing), code: 'orphan' });
+  const take = (entry: ArchiveEntry): void => {
+    if (entry.kind === 'manifest') manifest = entry.manifest;
+    else if (entry.kind === 'earlier' || entry.kind === 'change') return;
+    else {
+      const owner = ownerOf(entry);
+      if (owner && goneOwners.has(keyOf(owner))) return;
+      if (owner && !owners.has(keyOf(owner)) && !things.has(owner)) orphan(entry);
+      else if (entry.kind === 'version') versions.push(entry);
+      else weigh(entry);
+    }
+  };
+  /** Versions are weighed once all of them are known: each must have grown from one that is here or comes. */
+  const weighVersions = (): void => {
+    const fitting = versionsThatFit(versions, (id, carId) => things.lineOf(id, carId));
+    for (const version of versions.splice(0))
+      if (fitting.has(version.id)) weigh(version);
+      else orphan(version);
+  };
+  const turn = turns();
+  for (const { place, text } of files) {
+    if (archiveOrder(place) > 2 && versions.length > 0) weighVersions();
+    const content = await text();
+    if (place === ARCHIVE_PLACES.manifest) refuseNewer(content);
+    const read = readArchiveEntry(place, content);
+    read.faults.forEach(tell);
+    if (read.holds) found.set(read.holds.kind, (found.get(read.holds.kind) ?? 0) + read.holds.count);
+    for (const entry of read.entries) {
+      take(entry);
+      await turn();
+    }
+    await turn();
+  }
+  weighVersions();
+  if (!manifest) throw new NotAnArchive('it holds no manifest.json of this program');
+  for (const fault of lacking(manifest, found)) tell(fault);
+  return { report: { manifest, fresh, same, different, differing, removed, gone, faults, faulty }, plan, carsOfEarlier };
+}
 
-  let writes: (() => void)[] = [];
+/** What the manifest tells of and is not there. */
+function lacking({ holds }: ArchiveManifest, found: ReadonlyMap<ArchiveEntry['kind'], number>): Fault[] {
+  const kinds: readonly (readonly [keyof ArchiveManifest['holds'], ArchiveEntry['kind']])[] = [
+    ...RESOURCE_KINDS.map((kind) => [RESOURCES[kind].plural, kind] as const),
+    ['earlier', 'earlier'],
+    ['changes', 'change'],
+  ];
+  return kinds.flatMap(([key, kind]) => {
+    const [said, there] = [holds[key] ?? 0, found.get(kind) ?? 0];
+    return there < said ? [{ path: `manifest.json: holds.${key}`, code: 'lacking', said, found: there } as const] : [];
+  });
+}
+
+/** Writes what was found, in turns; how many of each kind. */
+async function takeIn(store: Store, things: StoredThings, files: readonly ZippedFile[], { plan, carsOfEarlier }: Finding) {
+  const taken = byKind(() => 0);
   const now = new Date().toISOString();
+  let writes: (() => void)[] = [];
   const flush = async (): Promise<void> => {
     const batch = writes;
     writes = [];
     if (batch.length > 0) await commit(store, () => store.db.transaction(() => batch.forEach((write) => write()))());
   };
-  const put = (thing: Thing, base: number): void => {
-    writes.push(() => {
-      if (places.write(thing, base, now)) taken[thing.kind]++;
-    });
+  const count = (kind: ResourceKind, isDone: boolean): void => {
+    if (isDone) taken[kind]++;
   };
-  const weigh = (thing: Thing): void => {
-    const isTaking = taking.kind === 'take';
-    if (places.isSurelySame(thing)) {
-      same[thing.kind]++;
-      return;
-    }
-    if (places.isRemoved(thing)) {
-      gone++;
-      find(removed, thing);
-      if (thing.kind === 'car' && !(isTaking && isAsked(taking.restore, thing.id))) goneCars.add(thing.id);
-      if (isTaking && isAsked(taking.restore, thing.id))
-        writes.push(() => {
-          if (places.restore(thing)) taken[thing.kind]++;
-        });
-      return;
-    }
-    const here = places.get(thing);
-    if (!here) {
-      fresh[thing.kind]++;
-      if (thing.kind === 'car') alikeCars.add(thing.id);
-      if (isTaking) put(thing, 0);
-    } else if (isDeepStrictEqual(here.content, JSON.parse(JSON.stringify(thing.content)))) {
-      same[thing.kind]++;
-      if (thing.kind === 'car') alikeCars.add(thing.id);
-    } else {
-      differing++;
-      find(different, thing);
-      if (isTaking && isAsked(taking.replace, thing.id)) put(thing, here.version);
-    }
-  };
-
-  /** Versions and runs that came before their car, or before the version they grew from. */
-  const waiting: ArchiveEntry[] = [];
-  const comingVersions = new Set<string>();
-  const mayGrowFrom = (parent: string, { id, carId }: { readonly id: string; readonly carId: string }): boolean => {
-    const line = places.lineOf(parent, carId);
-    return (comingVersions.has(parent) || line.length > 0) && !line.includes(id);
-  };
-  const hasPlace = (entry: ArchiveEntry): boolean =>
-    !('carId' in entry) ||
-    (hasCar(entry.carId) && (entry.kind !== 'version' || entry.content.parent === null || mayGrowFrom(entry.content.parent, entry)));
-  const take = (entry: ArchiveEntry): void => {
-    if (entry.kind === 'manifest') manifest = entry.manifest;
-    else if (entry.kind === 'earlier') {
-      if (taking.kind === 'take') writes.push(() => void places.keepEarlier(entry.carId, entry.content, alikeCars.has(entry.carId)));
-    } else {
-      weigh(entry);
-      if (entry.kind === 'version') comingVersions.add(entry.id);
-    }
-  };
-
-  for await (const { place, text } of filesIn(bytes)) {
-    const read = readArchiveEntry(place, text);
-    read.faults.forEach(tell);
-    for (const entry of read.entries) {
-      if ('carId' in entry && goneCars.has(entry.carId)) continue;
-      if (hasPlace(entry)) take(entry);
-      else waiting.push(entry);
+  const turn = turns();
+  for (const { place, text } of files) {
+    for (const entry of readArchiveEntry(place, await text()).entries) {
+      if (entry.kind === 'manifest') continue;
+      if (entry.kind === 'earlier') {
+        if (carsOfEarlier.has(entry.carId)) writes.push(() => void things.addEarlier(entry.carId, entry.content, true));
+        else if (things.has({ kind: 'car', id: entry.carId })) writes.push(() => void things.addEarlier(entry.carId, entry.content, false));
+      } else if (entry.kind === 'change') {
+        if (things.has({ kind: entry.what, id: entry.id })) writes.push(() => things.addChange(entry));
+      } else {
+        const planned = plan.get(keyOf(entry));
+        if (planned === 'restore') writes.push(() => count(entry.kind, things.restore(entry)));
+        else if (planned !== undefined) writes.push(() => count(entry.kind, things.write(entry, planned, now)));
+      }
       if (writes.length >= BATCH) await flush();
-      // A car must stand before what belongs to it is weighed against the database.
-      else if (entry.kind === 'car') await flush();
+      await turn();
     }
-    await new Promise((resolve) => setImmediate(resolve));
-  }
-  for (
-    let left = waiting.filter((entry) => !(('carId' in entry) && goneCars.has(entry.carId))), before = -1;
-    left.length > 0 && left.length !== before;
-  ) {
-    before = left.length;
-    const still: ArchiveEntry[] = [];
-    for (const entry of left)
-      if (hasPlace(entry)) take(entry);
-      else still.push(entry);
-    left = still;
-    if (left.length === before)
-      for (const entry of left)
-        tell({
-          path: `${entry.kind} ${'id' in entry ? entry.id : ''}`,
-          code: 'orphan',
-        });
+    // What belongs to what was read is asked for in the files to come.
     await flush();
   }
-  await flush();
-  if (!manifest) throw new NotAnArchive('it holds no manifest.json of this program');
-  return { manifest, fresh, same, taken, different, differing, removed, gone, faults, faulty };
+  return taken;
+}
+
+/**
+ * Opens an archive, a zip at `path`, beside what is stored: tells what is new, the same, different or was removed here, and on asking takes
+ * it. All of it is looked through before anything is written: what is refused has changed nothing. What is new is taken; nothing that is here
+ * is overwritten or brought back unless it was named. Opened twice, it changes nothing.
+ *
+ * @throws NotAnArchive when it is none, is damaged, cut off, or of a newer program.
+ */
+export async function openArchive(store: Store, path: string, taking: Taking): Promise<ArchiveReport> {
+  const zip = await openZip(path);
+  try {
+    const files = zip.files.toSorted((a, b) => archiveOrder(a.place) - archiveOrder(b.place));
+    const things = storedThings(store);
+    const finding = await lookThrough(things, files, taking);
+    return { ...finding.report, taken: taking.kind === 'take' ? await takeIn(store, things, files, finding) : byKind(() => 0) };
+  } finally {
+    zip.close();
+  }
 }

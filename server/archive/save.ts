@@ -1,8 +1,13 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { Zip, ZipDeflate } from 'fflate';
-import { ARCHIVE_PLACES, type DocumentKind } from '../../core/files/archive.ts';
+import { ARCHIVE_PLACES } from '../../core/files/archive.ts';
 import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
+import { RESOURCE_KINDS, RESOURCES, type DocumentKind, type ResourceKind } from '../../core/schema/resources.ts';
 import type { Db } from '../database.ts';
+import { SERVED } from '../resources.ts';
 
 /** Runs, and earlier designs, of one file of the archive. */
 const RUNS_IN_A_FILE = 500;
@@ -10,15 +15,10 @@ const DESIGNS_IN_A_FILE = 200;
 /** Files written before others get their turn: a request in between waits for these at most. */
 const FILES_AT_ONCE = 20;
 
-/** What stands for itself, and where it is kept. */
-const DOCUMENTS = [
-  ['part', 'own_parts'],
-  ['brief', 'briefs'],
-  ['session', 'sessions'],
-  ['photo', 'photos'],
-  ['meet', 'meets'],
-  ['result', 'meet_results'],
-] as const satisfies readonly (readonly [DocumentKind, string])[];
+/** Pages of the database that are copied before others get their turn. */
+const PAGES_AT_ONCE = 200;
+
+const isDocument = (kind: ResourceKind): kind is DocumentKind => kind !== 'car' && RESOURCES[kind].owner !== 'car';
 
 interface File {
   readonly place: string;
@@ -48,30 +48,43 @@ interface RunRow {
 function* filesOf(db: Db, savedAt: Date): Generator<File> {
   const here = 'deleted_at IS NULL';
   const ofCarHere = `car_id IN (SELECT id FROM cars WHERE ${here})`;
+  const ofMeetHere = `meet IN (SELECT id FROM meets WHERE ${here})`;
+  const listed = (kind: ResourceKind): string => {
+    const { owner } = RESOURCES[kind];
+    return `${SERVED[kind].table} WHERE ${here}${owner === 'car' ? ` AND ${ofCarHere}` : owner === 'meet' ? ` AND ${ofMeetHere}` : ''}`;
+  };
   const count = (from: string): number => db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM ${from}`).get()!.n;
+  const changesHere = `replaced_content WHERE ${(['run', 'result', 'entry'] as const)
+    .map((what) => `(what = '${what}' AND id IN (SELECT id FROM ${listed(what)}))`)
+    .join(' OR ')}`;
   const manifest: ArchiveManifest = {
     format: 'nimble-axle/archive',
     version: 1,
     savedAt: savedAt.toISOString(),
     holds: {
-      cars: count(`cars WHERE ${here}`),
-      versions: count(`car_versions WHERE ${here} AND ${ofCarHere}`),
+      ...(Object.fromEntries(RESOURCE_KINDS.map((kind) => [RESOURCES[kind].plural, count(listed(kind))])) as Record<
+        (typeof RESOURCES)[ResourceKind]['plural'],
+        number
+      >),
       earlier: count(`car_history WHERE ${ofCarHere}`),
-      runs: count(`runs WHERE ${here} AND ${ofCarHere}`),
-      parts: count(`own_parts WHERE ${here}`),
-      briefs: count(`briefs WHERE ${here}`),
-      sessions: count(`sessions WHERE ${here}`),
-      photos: count(`photos WHERE ${here}`),
-      meets: count(`meets WHERE ${here}`),
-      results: count(`meet_results WHERE ${here}`),
+      changes: count(changesHere),
     },
   };
   yield { place: ARCHIVE_PLACES.manifest, text: JSON.stringify(manifest, null, 2) };
-  for (const [kind, table] of DOCUMENTS)
+  for (const kind of RESOURCE_KINDS.filter(isDocument))
     for (const { id, text } of db
-      .prepare<[], { id: string; text: string }>(`SELECT id, ${kind} AS text FROM ${table} WHERE ${here}`)
+      .prepare<[], { id: string; text: string }>(`SELECT id, ${SERVED[kind].column} AS text FROM ${listed(kind)} ORDER BY rowid`)
       .iterate())
       yield { place: ARCHIVE_PLACES.document(kind, id), text };
+  const changes = db.prepare<[], { what: string; id: string; version: number; saved_at: string; content: string }>(
+    `SELECT what, id, version, saved_at, content FROM ${changesHere} ORDER BY what, id, version`,
+  );
+  yield* inFiles(changes.iterate(), RUNS_IN_A_FILE, (rows, n) => ({
+    place: ARCHIVE_PLACES.changes(n),
+    text: `{"format":"nimble-axle/changes","version":1,"changes":[\n${rows
+      .map((row) => `{"what":"${row.what}","id":"${row.id}","version":${row.version},"savedAt":"${row.saved_at}","content":${row.content}}`)
+      .join(',\n')}\n]}`,
+  }));
   const versions = db.prepare<[string], { id: string; record: string }>(
     `SELECT id, record FROM car_versions WHERE car_id = ? AND ${here} ORDER BY created_at, rowid`,
   );
@@ -102,13 +115,16 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
 }
 
 /**
- * Everything that is kept, as the bytes of a zip (docs: schemas/archive.schema.json). Read in one transaction of a connection
- * of its own: what is written meanwhile is not in it, nor held up by it.
+ * Everything that is stored, as the bytes of a zip (docs: schemas/archive.schema.json). Read from a copy that the open database makes of
+ * itself: it is one moment, holds up nobody who writes meanwhile, and can be had where the folder was moved away.
  */
-export async function* archiveOf(path: string, savedAt: Date): AsyncGenerator<Uint8Array> {
-  const db = new Database(path, { readonly: true });
+export async function* archiveOf(open: Db, savedAt: Date): AsyncGenerator<Uint8Array> {
+  const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-copy-'));
+  const copy = join(folder, 'copy.sqlite');
+  let db: Db | undefined;
   try {
-    db.exec('BEGIN');
+    await open.backup(copy, { progress: () => PAGES_AT_ONCE });
+    db = new Database(copy, { readonly: true });
     let made: Uint8Array[] = [];
     const zip = new Zip((error, bytes) => {
       if (error) throw error;
@@ -129,6 +145,7 @@ export async function* archiveOf(path: string, savedAt: Date): AsyncGenerator<Ui
     zip.end();
     yield* made;
   } finally {
-    db.close();
+    db?.close();
+    rmSync(folder, { recursive: true, force: true });
   }
 }

@@ -14,7 +14,7 @@ import { storm, worstBodies } from './storm.ts';
 let server: Server;
 let port: number;
 beforeAll(async () => {
-  server = createServer(createApp(openDatabase(newFolder()), fileURLToPath(new URL('../../dist', import.meta.url))));
+  server = createServer(createApp(openDatabase(newFolder()), fileURLToPath(new URL('../../dist', import.meta.url))).app);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   ({ port } = server.address() as AddressInfo);
   await fetch(`http://127.0.0.1:${port}/api/cars/${CAR}`, {

@@ -7,9 +7,8 @@ import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { Db } from '../database.ts';
 import { briefQueries } from '../queries/briefs.ts';
 import { carQueries } from '../queries/cars.ts';
-import { meetQueries } from '../queries/meets.ts';
+import { meetQueries, resultQueries } from '../queries/meets.ts';
 import { partQueries } from '../queries/parts.ts';
-import { resultQueries } from '../queries/results.ts';
 import { runQueries } from '../queries/runs.ts';
 import { sessionQueries } from '../queries/sessions.ts';
 import { versionQueries } from '../queries/versions.ts';
@@ -43,7 +42,7 @@ export function loadDemo(db: Db): void {
     sessionQueries(db).write(session.id, 0, { format: 'nimble-axle/session', version: 1, ...session.session }, keptAt(0));
     const { results, ...meet } = read('skerrow-lull-trophy.meet.json') as Meet & Required<Pick<Meet, 'results'>>;
     meetQueries(db).write(MEET, 0, meet, keptAt(0));
-    for (const { id, result } of results) resultQueries(db).write(id, 0, result, result.at);
+    for (const { id, result } of results) resultQueries(db).write(id, MEET, 0, result, result.at);
     parts.forEach(({ id, part }, index) => partTable.write(id, 0, { format: 'nimble-axle/own-part', version: 1, ...part }, keptAt(index)));
     cars.forEach(({ id, design, versions, runs }, index) => {
       if (!carTable.write(id, 0, design, keptAt(index))) return;

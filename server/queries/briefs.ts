@@ -5,4 +5,4 @@ import type { Db } from '../database.ts';
 import { documents, type Documents } from './documents.ts';
 
 export type BriefQueries = Documents<Brief, StoredBrief>;
-export const briefQueries = (db: Db): BriefQueries => documents(db, 'briefs', 'brief', readBrief);
+export const briefQueries = (db: Db): BriefQueries => documents(db, 'brief', readBrief);

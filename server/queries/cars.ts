@@ -12,7 +12,7 @@ interface EarlierRow {
 }
 
 export const carQueries = (db: Db) => {
-  const cars = documents<CarDesign, StoredCar>(db, 'cars', 'design', readCarDesign);
+  const cars = documents<CarDesign, StoredCar>(db, 'car', readCarDesign);
   const countRuns = db.prepare<[string], { count: number }>('SELECT ifnull(sum(runs), 0) AS count FROM run_tallies WHERE car_id = ?');
   const furthest = db.prepare<[string], { kind: Outcome['kind']; distance: number }>(
     `SELECT outcome AS kind, distance FROM runs

@@ -1,5 +1,7 @@
-import type { Kept, Listed } from '../../core/schema/stored.ts';
+import type { DocumentKind } from '../../core/schema/resources.ts';
+import type { EarlierContent, Kept, Listed } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
+import { SERVED } from '../resources.ts';
 import { readRow, type Reader } from './rows.ts';
 
 interface Row {
@@ -9,13 +11,9 @@ interface Row {
   readonly updated_at: string;
 }
 
-/** JSON documents that stand for themselves, one to a row of `table`, in its `column`, under whose name they are answered. */
-export function documents<T, S extends Kept & { readonly updatedAt: string }>(
-  db: Db,
-  table: 'cars' | 'own_parts' | 'briefs' | 'sessions' | 'photos' | 'meets' | 'meet_results',
-  column: 'design' | 'part' | 'brief' | 'session' | 'photo' | 'meet' | 'result',
-  read: Reader<T>,
-) {
+/** JSON documents of one kind, one to a row, answered under the name of their column. */
+export function documents<T, S extends Kept & { readonly updatedAt: string }>(db: Db, kind: DocumentKind | 'car', read: Reader<T>) {
+  const { table, column } = SERVED[kind];
   const keptOf = (row: Row): Listed<S> =>
     readRow(
       row,
@@ -26,6 +24,7 @@ export function documents<T, S extends Kept & { readonly updatedAt: string }>(
     );
   const columns = `SELECT id, version, ${column} AS content, updated_at FROM ${table}`;
   const list = db.prepare<[], Row>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id`);
+  const page = db.prepare<[number, number], Row>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id LIMIT ? OFFSET ?`);
   const find = db.prepare<[string], Row>(`${columns} WHERE id = ? AND deleted_at IS NULL`);
   const isThere = db.prepare<[string]>(`SELECT 1 FROM ${table} WHERE id = ? AND deleted_at IS NULL`);
   const insert = db.prepare(
@@ -43,6 +42,7 @@ export function documents<T, S extends Kept & { readonly updatedAt: string }>(
       return row && keptOf(row);
     },
     all: (): Listed<S>[] => list.all().map(keptOf),
+    page: (limit: number, offset: number): Listed<S>[] => page.all(limit, offset).map(keptOf),
     /** Writes over version `base` (0: makes it). False when another version stands there. */
     write: (id: string, base: number, content: T, now: string): boolean => {
       const values = { id, content: JSON.stringify(content), now };
@@ -53,3 +53,14 @@ export function documents<T, S extends Kept & { readonly updatedAt: string }>(
   };
 }
 export type Documents<T, S extends Kept & { readonly updatedAt: string }> = ReturnType<typeof documents<T, S>>;
+
+/** What runs, results or entries were before they were changed, the newest first. */
+export function historyQueries(db: Db, what: 'run' | 'result' | 'entry') {
+  const list = db.prepare<[string, number, number], { version: number; saved_at: string; content: string }>(
+    `SELECT version, saved_at, content FROM replaced_content WHERE what = '${what}' AND id = ? AND version < ? ORDER BY version DESC LIMIT ?`,
+  );
+  return (id: string, before: number, limit: number): EarlierContent[] =>
+    list
+      .all(id, before, limit)
+      .map(({ version, saved_at: savedAt, content }) => ({ version, savedAt, content: JSON.parse(content) as unknown }));
+}

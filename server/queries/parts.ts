@@ -5,4 +5,4 @@ import type { Db } from '../database.ts';
 import { documents, type Documents } from './documents.ts';
 
 export type PartQueries = Documents<OwnPart, StoredPart>;
-export const partQueries = (db: Db): PartQueries => documents(db, 'own_parts', 'part', readOwnPart);
+export const partQueries = (db: Db): PartQueries => documents(db, 'part', readOwnPart);

@@ -1,6 +1,6 @@
 import type { Kept, Listed } from '../../core/schema/stored.ts';
 
-/** Where things of one kind are kept. */
+/** Where things of one kind are stored. */
 export interface Place<K extends Kept, T> {
   readonly get: (id: string) => Listed<K> | undefined;
   /** Writes over version `base` (0: makes it). False when another version stands there. */
@@ -9,18 +9,18 @@ export interface Place<K extends Kept, T> {
   readonly restore: (id: string) => boolean;
 }
 
-/** What is kept below cars, asked for with the car's id. */
-interface BelowCars<K extends Kept, T> {
-  readonly get: (id: string, carId: string) => Listed<K> | undefined;
-  readonly write: (id: string, carId: string, base: number, content: T, now: string) => boolean;
-  readonly remove: (id: string, carId: string, at: string) => boolean;
-  readonly restore: (id: string, carId: string) => boolean;
+/** What is stored below cars or meets, asked for with the id of the one that it belongs to. */
+interface Owned<K extends Kept, T> {
+  readonly get: (id: string, ownerId: string) => Listed<K> | undefined;
+  readonly write: (id: string, ownerId: string, base: number, content: T, now: string) => boolean;
+  readonly remove: (id: string, ownerId: string, at: string) => boolean;
+  readonly restore: (id: string, ownerId: string) => boolean;
 }
 
-/** The place of what belongs to one car. */
-export const placeOfCar = <K extends Kept, T>(kept: BelowCars<K, T>, carId: string): Place<K, T> => ({
-  get: (id) => kept.get(id, carId),
-  write: (id, base, content, now) => kept.write(id, carId, base, content, now),
-  remove: (id, at) => kept.remove(id, carId, at),
-  restore: (id) => kept.restore(id, carId),
+/** The place of what belongs to one car or meet. */
+export const placeOf = <K extends Kept, T>(stored: Owned<K, T>, ownerId: string): Place<K, T> => ({
+  get: (id) => stored.get(id, ownerId),
+  write: (id, base, content, now) => stored.write(id, ownerId, base, content, now),
+  remove: (id, at) => stored.remove(id, ownerId, at),
+  restore: (id) => stored.restore(id, ownerId),
 });

@@ -5,4 +5,4 @@ import type { Db } from '../database.ts';
 import { documents, type Documents } from './documents.ts';
 
 export type SessionQueries = Documents<Session, StoredSession>;
-export const sessionQueries = (db: Db): SessionQueries => documents(db, 'sessions', 'session', readSession);
+export const sessionQueries = (db: Db): SessionQueries => documents(db, 'session', readSession);

@@ -1,14 +1,23 @@
+import { createWriteStream } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { Worker } from 'node:worker_threads';
 import { Router, type Request } from 'express';
-import { openArchive, type Taking } from '../archive/open.ts';
+import type { ArchiveReport } from '../../core/schema/stored.ts';
+import type { ImportAnswer, ImportTask } from '../archive/import-worker.ts';
+import type { Taking } from '../archive/open.ts';
 import { archiveOf } from '../archive/save.ts';
-import { NotAnArchive } from '../archive/zip-files.ts';
+import { NotAnArchive, refuseOthers } from '../archive/zip-files.ts';
 import type { Store } from '../database.ts';
-import { sendProblem } from '../problem.ts';
+import { DataGone, DataMoved, sendProblem } from '../problem.ts';
 
 /** Bytes of an archive that are taken in. */
 const MOST_BYTES = 2 ** 30;
+/** MB that the thread which reads it may use. */
+const MOST_MEMORY = 1024;
 
 /** `?take&replace=all&restore=ID,ID`: take what is new, and these; without `take`: only look. */
 function takingOf({ query: { take, replace, restore } }: Request): Taking {
@@ -26,30 +35,73 @@ async function* atMost(bytes: AsyncIterable<Uint8Array>, most: number): AsyncGen
   }
 }
 
-/** Everything at once: saved as one zip, and opened beside what is here. */
-export function archiveRoutes(store: Store): Router {
+/** Opens an archive in a thread beside the server. Throws what openArchive throws. */
+async function openBesideServer(task: ImportTask): Promise<ArchiveReport> {
+  const worker = new Worker(new URL('../archive/import-thread.mjs', import.meta.url), {
+    workerData: task,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
+  });
+  try {
+    const answer = await new Promise<ImportAnswer>((resolve, reject) => {
+      worker.once('message', resolve);
+      worker.once('error', reject);
+      worker.once('exit', () => reject(new Error('The thread that reads archives ended.')));
+    });
+    switch (answer.kind) {
+      case 'report':
+        return answer.report;
+      case 'not-an-archive':
+        throw new NotAnArchive(answer.message);
+      case 'gone':
+        throw new DataGone();
+      case 'moved':
+        throw new DataMoved();
+      case 'error':
+        throw Object.assign(new Error(answer.message), { code: answer.code });
+    }
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'ERR_WORKER_OUT_OF_MEMORY') throw error;
+    throw new NotAnArchive('it unpacks to more than any archive of this program');
+  } finally {
+    await worker.terminate();
+  }
+}
+
+/** Everything at once: saved as one zip, and opened beside what is here. `onTaken` is told when something was taken in. */
+export function archiveRoutes(store: Store, onTaken: () => void): Router {
   const router = Router();
-  router.get('/', async (_request, response) => {
+  router.get('/', async (request, response) => {
     const now = new Date();
     response.type('application/zip').attachment(`nimble-axle-${now.toISOString().slice(0, 10)}.zip`);
     response.setHeader('Cache-Control', 'no-store');
+    if (request.method === 'HEAD') return void response.end();
     // Somebody who leaves before the end is no fault of ours.
-    await pipeline(Readable.from(archiveOf(store.db.name, now)), response).catch((error: NodeJS.ErrnoException) => {
+    await pipeline(Readable.from(archiveOf(store.db, now)), response).catch((error: NodeJS.ErrnoException) => {
       if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
     });
   });
   router.post('/', async (request, response) => {
     if (!request.is('application/zip'))
       return sendProblem(response, { status: 415, title: 'Send an archive (content-type application/zip)' });
+    if (!store.isInPlace()) throw new DataGone();
+    const folder = await mkdtemp(join(tmpdir(), 'nimble-axle-archive-'));
+    const file = join(folder, 'archive.zip');
+    const taking = takingOf(request);
     try {
-      response.json(await openArchive(store, atMost(request, MOST_BYTES), takingOf(request)));
+      await pipeline(atMost(request, MOST_BYTES), createWriteStream(file));
+      // A thread is not begun for what is no zip at all.
+      await refuseOthers(file);
+      response.json(await openBesideServer({ database: store.db.name, file, taking }));
+      if (taking.kind === 'take') onTaken();
     } catch (error) {
       if (!(error instanceof NotAnArchive)) throw error;
       sendProblem(response, {
         status: 422,
         title: 'This is not an archive that can be opened',
-        detail: `${error.message[0]!.toUpperCase()}${error.message.slice(1)}. Choose the file that “Save everything” wrote.`,
+        detail: `${error.message[0]!.toUpperCase()}${error.message.slice(1)}. Nothing was changed. Choose the file that “Save everything” wrote.`,
       });
+    } finally {
+      await rm(folder, { recursive: true, force: true });
     }
   });
   return router;

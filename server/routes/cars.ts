@@ -4,12 +4,14 @@ import type { StoredCar } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { CarQueries } from '../queries/cars.ts';
-import { keepRoutes } from './keep.ts';
+import { allowed } from '../rights.ts';
 import { pageOf } from './page-of.ts';
+import { resourceRoutes } from './resource-routes.ts';
 
 /** Cars: the list with its results, one car, and the designs it had before. */
 export function carRoutes(store: Store, cars: CarQueries): Router {
   const router = Router();
+  router.use(allowed('car'));
   router.get('/', (_request, response) => void response.json(cars.list()));
   router.get('/:id/history', (request, response) => {
     const { before } = request.query;
@@ -19,6 +21,6 @@ export function carRoutes(store: Store, cars: CarQueries): Router {
     if (faults.length > 0) return faulty(response, faults);
     response.json(cars.earlier(request.params.id, version, limit));
   });
-  router.use(keepRoutes<StoredCar, StoredCar['design']>({ store, what: 'car', key: 'design', read: readCarDesign, placeOf: () => cars }));
+  router.use(resourceRoutes<StoredCar, StoredCar['design']>({ store, kind: 'car', read: readCarDesign, placeOf: () => cars }));
   return router;
 }

@@ -1,19 +1,27 @@
 import { Router } from 'express';
+import type { DocumentKind, OfMeetKind } from '../../core/schema/resources.ts';
 import type { Kept } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
+import { faulty } from '../problem.ts';
 import type { Documents } from '../queries/documents.ts';
 import type { Reader } from '../queries/rows.ts';
-import { keepRoutes } from './keep.ts';
+import { pageOf } from './page-of.ts';
+import { resourceRoutes } from './resource-routes.ts';
 
-/** Things that stand for themselves, for all cars: the list of all, and each by its id, sent and answered under their name. */
-export function documentRoutes<T, S extends Kept & { readonly updatedAt: string }>(
+/** Things that stand for themselves, for all cars: the list, whole or in pages (`?limit=100&offset=0`), and each by its id. */
+export function documentRoutes<T extends object, S extends Kept & { readonly updatedAt: string }>(
   store: Store,
-  what: 'part' | 'brief' | 'session' | 'meet',
-  kept: Documents<T, S>,
+  kind: Exclude<DocumentKind, OfMeetKind | 'photo' | 'meet'>,
+  stored: Documents<T, S>,
   read: Reader<T>,
 ): Router {
   const router = Router();
-  router.get('/', (_request, response) => void response.json(kept.all()));
-  router.use(keepRoutes<S, T>({ store, what, key: what, read, placeOf: () => kept }));
+  router.get('/', (request, response) => {
+    if (request.query.limit === undefined) return void response.json(stored.all());
+    const { limit, offset, faults } = pageOf(request);
+    if (faults.length > 0) return faulty(response, faults);
+    response.json(stored.page(limit, offset));
+  });
+  router.use(resourceRoutes<S, T>({ store, kind, read, placeOf: () => stored }));
   return router;
 }

@@ -5,18 +5,29 @@ import { isReadable, type StoredPhoto } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import { notFound } from '../problem.ts';
 import { photoQueries } from '../queries/photos.ts';
-import { keepRoutes } from './keep.ts';
+import { allowed } from '../rights.ts';
+import { resourceRoutes } from './resource-routes.ts';
 
-/** Pictures of runs: each kept by its id, and shown as the picture it is at `/:id/picture`. */
+/** Pictures of runs: each stored once by its id, and shown as the picture it is at `/:id/picture`. */
 export function photoRoutes(store: Store): Router {
   const photos = photoQueries(store.db);
   const router = Router();
-  router.use(express.json({ limit: '1mb' }));
+  router.use(express.json({ limit: '1mb' }), allowed('photo'));
   router.get('/:id/picture', (request, response) => {
-    const kept = photos.get(request.params.id);
-    if (!kept || !isReadable<StoredPhoto>(kept)) return notFound(response, 'photo');
-    response.type('image/jpeg').send(Buffer.from(kept.photo.jpeg, 'base64'));
+    const stored = photos.get(request.params.id);
+    if (!stored || !isReadable<StoredPhoto>(stored)) return notFound(response, 'photo');
+    // It never changes: a browser asks for it once.
+    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    response.type('image/jpeg').send(Buffer.from(stored.photo.jpeg, 'base64'));
   });
-  router.use(keepRoutes<StoredPhoto, Photo>({ store, what: 'photo', key: 'photo', read: readPhoto, placeOf: () => photos }));
+  router.use(
+    resourceRoutes<StoredPhoto, Photo>({
+      store,
+      kind: 'photo',
+      read: readPhoto,
+      placeOf: () => photos,
+      isOwn: (request, _photo, carId) => photos.isOfCar(String(request.params.id), carId),
+    }),
+  );
   return router;
 }

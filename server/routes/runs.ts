@@ -8,9 +8,11 @@ import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { CarQueries } from '../queries/cars.ts';
 import { RUN_ORDERS, type NewRun, type RunChoice, type RunOrder, type RunQueries } from '../queries/runs.ts';
-import { placeOfCar } from '../queries/place.ts';
+import { historyQueries } from '../queries/documents.ts';
+import { placeOf } from '../queries/place.ts';
+import { allowed } from '../rights.ts';
 import { carOf, ofCarHere } from './car-of.ts';
-import { keepRoutes, UUID } from './keep.ts';
+import { resourceRoutes, UUID } from './resource-routes.ts';
 import { pageOf } from './page-of.ts';
 
 /** Groups of like runs that are told, the newest first. */
@@ -66,7 +68,7 @@ function addedIn(body: unknown): { readonly runs: readonly NewRun[]; readonly fa
 /** Measured runs of a car: pages of the list, like runs added up, one run; mounted below /cars/:carId. */
 export function runRoutes(store: Store, runs: RunQueries, cars: CarQueries): Router {
   const router = Router({ mergeParams: true });
-  router.use(ofCarHere(cars));
+  router.use(allowed('run'), ofCarHere(cars));
   router.get('/', (request, response) => {
     const page = pageOf(request);
     const { faults, ...choice } = choiceOf(request);
@@ -83,12 +85,13 @@ export function runRoutes(store: Store, runs: RunQueries, cars: CarQueries): Rou
     response.json({ stored, known: added.length - stored });
   });
   router.use(
-    keepRoutes<StoredRun, RunRecord>({
+    resourceRoutes<StoredRun, RunRecord>({
       store,
-      what: 'run',
-      key: 'record',
+      kind: 'run',
       read: readRunRecord,
-      placeOf: (request) => placeOfCar(runs, carOf(request)),
+      placeOf: (request) => placeOf(runs, carOf(request)),
+      isOwn: (request, _record, carId) => carOf(request) === carId,
+      earlier: historyQueries(store.db, 'run'),
     }),
   );
   return router;

@@ -1,7 +1,7 @@
 import type { RequestListener } from 'node:http';
 import { Router } from 'express';
-import { sendProblem } from '../problem.ts';
-import { NoNetwork, type Sharing } from '../sharing/sharing.ts';
+import { faulty, sendProblem } from '../problem.ts';
+import { CannotShare, type Sharing } from '../sharing/sharing.ts';
 
 /** Whether phones may join: told, begun and ended from this machine alone. */
 export function sharingRoutes(sharing: Sharing, phones: RequestListener): Router {
@@ -11,13 +11,14 @@ export function sharingRoutes(sharing: Sharing, phones: RequestListener): Router
     try {
       response.json(await sharing.begin(phones));
     } catch (error) {
-      if (!(error instanceof NoNetwork)) throw error;
-      sendProblem(response, {
-        status: 409,
-        title: 'No phone can join now',
-        detail: `${error.message}. Join the hall’s network, then try again.`,
-      });
+      if (!(error instanceof CannotShare)) throw error;
+      sendProblem(response, { status: 409, title: 'No phone can join now', detail: `${error.message}.` });
     }
+  });
+  router.put('/', (request, response) => {
+    const { isKept } = (request.body ?? {}) as { isKept?: unknown };
+    if (typeof isKept !== 'boolean') return faulty(response, [{ path: 'isKept', code: 'expected', what: 'true or false' }]);
+    response.json(sharing.keep(isKept));
   });
   router.delete('/', (_request, response) => {
     sharing.end();

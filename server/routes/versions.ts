@@ -6,14 +6,15 @@ import type { StoredVersion } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import type { CarQueries } from '../queries/cars.ts';
 import type { VersionQueries } from '../queries/versions.ts';
-import { placeOfCar } from '../queries/place.ts';
+import { placeOf } from '../queries/place.ts';
+import { allowed } from '../rights.ts';
 import { carOf, ofCarHere } from './car-of.ts';
-import { keepRoutes } from './keep.ts';
+import { resourceRoutes } from './resource-routes.ts';
 
 /** Versions of a car, kept by name; mounted below /cars/:carId. */
 export function versionRoutes(store: Store, versions: VersionQueries, cars: CarQueries): Router {
   const router = Router({ mergeParams: true });
-  router.use(ofCarHere(cars));
+  router.use(allowed('version'), ofCarHere(cars));
   router.get('/', (request, response) => void response.json(versions.ofCar(carOf(request))));
   const parentFaults = (id: string, carId: string, parent: string | null): Fault[] => {
     if (parent === null) return [];
@@ -22,15 +23,14 @@ export function versionRoutes(store: Store, versions: VersionQueries, cars: CarQ
     return parent === id || line.includes(id) ? [{ path: 'parent', code: 'own-ancestor' }] : [];
   };
   router.use(
-    keepRoutes<StoredVersion, CarVersion>({
+    resourceRoutes<StoredVersion, CarVersion>({
       store,
-      what: 'version',
-      key: 'record',
+      kind: 'version',
       read: readCarVersion,
       placeOf: (request) => {
         const carId = carOf(request);
         return {
-          ...placeOfCar(versions, carId),
+          ...placeOf(versions, carId),
           faults: (id, { parent }) => parentFaults(id, carId, parent),
         };
       },

@@ -1,35 +1,14 @@
 import { parse, serialize } from 'cookie';
 import express, { type Express, type Request, type RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
-import type { Role } from '../../core/schema/sharing.ts';
+import type { CrewChoice, Joined } from '../../core/schema/sharing.ts';
 import { smallIds } from '../guards.ts';
 import { headers, pageRoutes } from '../page.ts';
-import { problemHandler, sendProblem } from '../problem.ts';
+import { faulty, problemHandler, sendProblem } from '../problem.ts';
+import { UUID } from '../routes/resource-routes.ts';
+import { requestLog } from '../request-log.ts';
 import type { Sharing } from './sharing.ts';
 
 const COOKIE = 'joined';
-/** Wrong codes that may be tried, and ms until there may be more: at this rate one of three codes of six figures is guessed in weeks. */
-const TRIES = 5;
-const PAUSE = 60_000;
-
-type Asked = readonly [method: string, path: RegExp];
-const OF_MEETS: Asked = ['GET', /^\/meets(\/|$)/];
-const OF_CREWS: readonly Asked[] = [
-  OF_MEETS,
-  ['GET', /^\/(cars|briefs|sessions|parts)(\/|$)/],
-  ['GET', /^\/photos\/[0-9a-f-]{36}\/picture$/],
-  ['PUT', /^\/photos\/[0-9a-f-]{36}$/],
-  ['PUT', /^\/cars\/[0-9a-f-]{36}\/runs\/[0-9a-f-]{36}$/],
-];
-/** What a phone may do, by what it joined as, and how that is told to one that asks for more. */
-const MAY: Readonly<Record<Role, { readonly asks: readonly Asked[]; readonly words: string }>> = {
-  board: { asks: [OF_MEETS], words: 'A board may show meets, no more' },
-  crew: { asks: OF_CREWS, words: 'A phone that joined as crew may see cars and meets and log runs, no more' },
-  official: {
-    asks: [...OF_CREWS, ['PUT', /^\/meets\/[0-9a-f-]{36}(\/results\/[0-9a-f-]{36})?$/]],
-    words: 'A phone that joined as official may see cars, log runs and write meets, no more',
-  },
-};
 
 /** A phone speaks to the address that was told it, from the page it got there. */
 const atOurAddress =
@@ -43,40 +22,62 @@ const atOurAddress =
 
 const tokenOf = ({ headers: { cookie } }: Request): string | undefined => (cookie ? parse(cookie)[COOKIE] : undefined);
 
-/** The app for phones that join: the same page, and of the same server what it may do as what its code says. */
-export function phoneApp(sharing: Sharing, api: RequestHandler, webRoot?: string): Express {
+/** What a crew's phone is for, as it is asked; null where that is none. */
+function choiceIn(body: unknown): CrewChoice | null {
+  const { carId, meet, entry } = (body ?? {}) as Readonly<Record<string, unknown>>;
+  const isId = (value: unknown): value is string => typeof value === 'string' && UUID.test(value);
+  if (isId(carId)) return { carId };
+  return isId(meet) && isId(entry) ? { meet, entry } : null;
+}
+
+export interface PhoneAppParts {
+  readonly sharing: Sharing;
+  readonly api: RequestHandler;
+  /** What a choice comes to: the car, and the entry of a meet; null where there is none such here. */
+  readonly chosen: (choice: CrewChoice) => Pick<Joined, 'carId' | 'entry'> | null;
+  readonly webRoot?: string | undefined;
+}
+
+/** The app for phones that join: the same page, and of the same server what they may do as what their code says. */
+export function phoneApp({ sharing, api, chosen, webRoot }: PhoneAppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(headers, atOurAddress(sharing), smallIds);
-  app.post(
-    '/api/join',
-    rateLimit({
-      windowMs: PAUSE,
-      limit: TRIES,
-      // One for all: whoever guesses does so from many addresses.
-      keyGenerator: () => 'join',
-      skipSuccessfulRequests: true,
-      legacyHeaders: false,
-      handler: (_request, response) =>
-        sendProblem(response, { status: 429, title: 'Too many wrong codes', detail: 'Wait a minute, then type a code that is shown.' }),
-    }),
-    express.json({ limit: '1kb' }),
-    (request, response) => {
-      const token = sharing.join((request.body as { code?: unknown } | undefined)?.code);
-      if (token === null) return sendProblem(response, { status: 403, title: 'This is not a code that is shown' });
-      response.setHeader('Set-Cookie', serialize(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/' }));
-      response.status(204).end();
-    },
-  );
+  app.use(requestLog, headers, atOurAddress(sharing), smallIds);
+  app.post('/api/join', express.json({ limit: '1kb' }), (request, response) => {
+    const token = sharing.join((request.body as { code?: unknown } | undefined)?.code, request.socket.remoteAddress ?? '');
+    if (token === 'wait')
+      return sendProblem(response, {
+        status: 429,
+        title: 'Too many wrong codes',
+        detail: 'Wait a minute, then type a code that is shown.',
+      });
+    if (token === null) return sendProblem(response, { status: 403, title: 'This is not a code that is shown' });
+    response.setHeader('Set-Cookie', serialize(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/' }));
+    response.status(204).end();
+  });
   app.use('/api', (request, response, next) => {
-    const role = sharing.roleOf(tokenOf(request));
-    if (role === null)
+    const token = tokenOf(request);
+    const joined = sharing.joinedBy(token);
+    if (joined === null)
       return sendProblem(response, { status: 401, title: 'This phone has not joined', detail: 'Type a code that the program shows.' });
-    if (request.method === 'GET' && request.path === '/joined') return void response.json({ role });
-    const { asks, words } = MAY[role];
-    if (!asks.some(([method, path]) => method === request.method && path.test(request.path)))
-      return sendProblem(response, { status: 403, title: words });
+    response.locals.joined = joined;
+    response.locals.sender = token;
     next();
+  });
+  app.get('/api/joined', (_request, response) => void response.json(response.locals.joined as Joined));
+  app.put('/api/joined', express.json({ limit: '1kb' }), (request, response) => {
+    const choice = choiceIn(request.body);
+    if (choice === null) return faulty(response, [{ path: 'carId', code: 'expected', what: 'the id of a car, or of a meet and an entry' }]);
+    const found = chosen(choice);
+    if (found === null)
+      return sendProblem(response, { status: 404, title: 'No such car', detail: 'This car is not here, or was removed.' });
+    if (!sharing.choose(response.locals.sender as string, found))
+      return sendProblem(response, {
+        status: 403,
+        title: 'This phone is for another car already',
+        detail: 'Join with the crew’s code once more to choose another.',
+      });
+    response.json(sharing.joinedBy(response.locals.sender as string));
   });
   app.use('/api', api);
   if (webRoot) app.use(pageRoutes(webRoot));

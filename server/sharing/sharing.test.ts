@@ -1,16 +1,24 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { SharingState } from '../../core/schema/sharing.ts';
 import { newEntry, newMeet, newResult } from '../../core/meet/new-meet.ts';
-import { brief, design, record, serve, type Served } from '../testing.ts';
+import { addressOf, RESOURCE_KINDS, RESOURCES, type ResourceKind } from '../../core/schema/resources.ts';
+import { ROLES, type SharingState } from '../../core/schema/sharing.ts';
+import { photo, session } from '../attack/hostile-requests.ts';
+import { SERVED } from '../resources.ts';
+import { brief, design, part, record, serve, version, type Served } from '../testing.ts';
+import { limitAttempts } from './attempts.ts';
 
 let served: Served;
 beforeEach(() => {
   process.env.NIMBLE_AXLE_SHARE_ON = '127.0.0.1';
+  process.env.NIMBLE_AXLE_SHARE_PORT = '0';
   served = serve();
 });
 afterEach(async () => {
   await served.remove('/sharing');
   delete process.env.NIMBLE_AXLE_SHARE_ON;
+  delete process.env.NIMBLE_AXLE_SHARE_PORT;
 });
 
 type Shared = NonNullable<SharingState['shared']>;
@@ -23,88 +31,225 @@ const json = { 'content-type': 'application/json' };
 const join = (address: string, code: string) =>
   fetch(`${address}/api/join`, { method: 'POST', headers: json, body: JSON.stringify({ code }) });
 const cookieOf = (answer: Response): string => answer.headers.get('set-cookie')!.split(';')[0]!;
+/** Asks as a phone that joined. */
+const asker =
+  (address: string, cookie: string) =>
+  (method: string, path: string, body?: object): Promise<Response> =>
+    fetch(`${address}/api${path}`, { method, headers: { cookie, ...json }, ...(body && { body: JSON.stringify(body) }) });
+const joined = async (address: string, code: string) => asker(address, cookieOf(await join(address, code)));
 /** Another code than these. */
 const other = (codes: Shared['codes']): string =>
   Array.from({ length: 4 }, (_, i) => String(i).padStart(6, '0')).find((one) => !Object.values(codes).includes(one))!;
 
+/** One thing of each kind, stored by the owner: its content, its address, and what it belongs to. */
+async function oneOfEach() {
+  const ids = Object.fromEntries(RESOURCE_KINDS.map((kind) => [kind, crypto.randomUUID()])) as Record<
+    ResourceKind,
+    `${string}-${string}-${string}-${string}-${string}`
+  >;
+  const entry = newEntry({ id: ids.entry, crew: 'the night watch', car: 'Limpet', carId: ids.car });
+  const contents: Readonly<Record<ResourceKind, object>> = {
+    car: design,
+    version,
+    run: { ...record, photo: ids.photo },
+    part,
+    brief,
+    session,
+    photo,
+    meet: newMeet({ name: 'Winter evening', date: '2026-11-21', brief, seed: 1 }),
+    entry: { format: 'nimble-axle/meet-entry', version: 1, meet: ids.meet, entry },
+    result: newResult({
+      meet: ids.meet,
+      entry: entry.id,
+      round: 0,
+      run: 0,
+      at: '2026-11-21T18:00:00.000Z',
+      by: 'the harbour office',
+      outcome: { kind: 'ran', distance: 18.5 },
+    }),
+  };
+  const pathOf = (kind: ResourceKind, id: string = ids[kind]): string => {
+    const { owner } = RESOURCES[kind];
+    return `${addressOf(kind, owner === null ? undefined : ids[owner])}/${id}`;
+  };
+  for (const kind of ['car', 'version', 'run', 'part', 'brief', 'session', 'photo', 'meet', 'entry', 'result'] as const)
+    expect([kind, (await served.put(pathOf(kind), { baseVersion: 0, [RESOURCES[kind].key]: contents[kind] })).status]).toEqual([kind, 200]);
+  return { ids, contents, pathOf };
+}
+
+/** The content of a new thing of a kind, under an id of its own. */
+const anew = (kind: ResourceKind, content: object, id: string): object =>
+  kind === 'entry' ? { ...content, entry: { ...(content as { entry: object }).entry, id } } : content;
+
+describe('what a phone may do', () => {
+  it.each(ROLES)(
+    'as %s is what the list of rights says, for every kind of thing and every method; the rest is refused and changes nothing',
+    async (role) => {
+      const { ids, contents, pathOf } = await oneOfEach();
+      const { address, codes } = await begun();
+      const ask = await joined(address, codes[role]);
+      if (role === 'crew') expect((await ask('PUT', '/joined', { carId: ids.car })).status).toBe(200);
+      const before = JSON.stringify(await Promise.all(RESOURCE_KINDS.map(async (kind) => (await served.get(pathOf(kind))).body as object)));
+      for (const kind of RESOURCE_KINDS) {
+        const rights = SERVED[kind].rights[role] ?? {};
+        const { key } = RESOURCES[kind];
+        const id = crypto.randomUUID();
+        const may = async (name: string, answer: Promise<Response>, isAllowed: boolean): Promise<void> => {
+          const { status } = await answer;
+          expect([role, kind, name, isAllowed ? status < 300 : [403, 404, 422].includes(status)]).toEqual([role, kind, name, true]);
+        };
+        await may('see', ask('GET', pathOf(kind)), rights.see ?? false);
+        await may(
+          'change',
+          ask('PUT', pathOf(kind), { baseVersion: 1, [key]: { ...contents[kind], note: 'changed', name: 'changed' } }),
+          false,
+        );
+        await may('remove', ask('DELETE', pathOf(kind)), false);
+        await may('restore', ask('POST', `${pathOf(kind)}/restore`, {}), false);
+        // A crew's picture is one that a run of its car names: the one that is there already.
+        if (kind === 'photo') continue;
+        await may('add', ask('PUT', pathOf(kind, id), { baseVersion: 0, [key]: anew(kind, contents[kind], id) }), rights.add !== undefined);
+      }
+      for (const path of ['/archive', '/sharing', '/removed', '/lines', '/nothing'])
+        expect([path, (await ask('GET', path)).status >= 403]).toEqual([path, true]);
+      expect(JSON.stringify(await Promise.all(RESOURCE_KINDS.map(async (kind) => (await served.get(pathOf(kind))).body as object)))).toBe(
+        before,
+      );
+    },
+  );
+  it('as crew is for one car: another’s runs and pictures are not written', async () => {
+    const { ids, contents, pathOf } = await oneOfEach();
+    const foreign = crypto.randomUUID();
+    await served.put(`/cars/${foreign}`, { baseVersion: 0, design });
+    const { address, code } = await begun();
+    const ask = await joined(address, code);
+    const log = (car: string, run: object = contents.run) =>
+      ask('PUT', `/cars/${car}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record: run });
+    const unchosen = await log(ids.car);
+    expect([unchosen.status, ((await unchosen.json()) as { detail: string }).detail]).toEqual([
+      403,
+      expect.stringContaining('Choose first'),
+    ]);
+    expect(await (await ask('PUT', '/joined', { meet: ids.meet, entry: ids.entry })).json()).toEqual({
+      role: 'crew',
+      carId: ids.car,
+      entry: { meet: ids.meet, id: ids.entry },
+    });
+    expect((await ask('PUT', '/joined', { carId: foreign })).status).toBe(403);
+    expect((await log(foreign)).status).toBe(403);
+    const picture = crypto.randomUUID();
+    const send = () => ask('PUT', `/photos/${picture}`, { baseVersion: 0, photo });
+    expect((await send()).status).toBe(403);
+    expect((await log(ids.car, { ...record, photo: picture })).status).toBe(200);
+    expect((await send()).status).toBe(200);
+    expect((await ask('PUT', pathOf('photo'), { baseVersion: 0, photo: { ...photo, name: 'another.jpg' } })).status).toBe(409);
+    expect((await served.get('/sharing')).body).toMatchObject({ shared: { joined: { crew: 1, official: 0, board: 0 } } });
+  });
+  it('as official is named field by field: the next heat of a meet, an inspection; not its rules, nor an entry’s car', async () => {
+    const { ids, contents, pathOf } = await oneOfEach();
+    const { address, codes } = await begun();
+    const ask = await joined(address, codes.official);
+    const change = async (kind: 'meet' | 'entry', content: object, baseVersion: number) => {
+      const answer = await ask('PUT', pathOf(kind), { baseVersion, [kind]: content });
+      return [answer.status, ((await answer.json()) as { detail?: string }).detail ?? ''];
+    };
+    expect(await change('meet', { ...contents.meet, nextAt: '2026-11-21T19:00:00.000Z' }, 1)).toEqual([200, '']);
+    expect(await change('meet', { ...contents.meet, lanes: 3 }, 2)).toEqual([403, 'It may not change “lanes”.']);
+    const { entry } = contents.entry as { entry: object };
+    expect(await change('entry', { ...contents.entry, entry: { ...entry, isOut: true, style: 3 } }, 1)).toEqual([200, '']);
+    expect(await change('entry', { ...contents.entry, entry: { ...entry, carId: null, isOut: true, style: 3 } }, 2)).toEqual([
+      403,
+      'It may not change “carId”.',
+    ]);
+    // A stale change is told as one, whoever changed what meanwhile.
+    expect((await change('meet', { ...contents.meet, nextAt: '2026-11-21T19:30:00.000Z' }, 1))[0]).toBe(409);
+    // A result stays in its meet, and is never overwritten.
+    const elsewhere = crypto.randomUUID();
+    await served.put(`/meets/${elsewhere}`, { baseVersion: 0, meet: contents.meet });
+    const moved = await ask('PUT', `/meets/${elsewhere}/results/${ids.result}`, {
+      baseVersion: 0,
+      result: { ...contents.result, meet: elsewhere },
+    });
+    expect(moved.status).toBe(404);
+    expect((await served.get(pathOf('result'))).body).toMatchObject({ version: 1, result: { meet: ids.meet } });
+    expect((await served.get(`/meets/${elsewhere}/results/${ids.result}`)).status).toBe(404);
+  });
+});
+
 describe('phones', () => {
-  it('cannot join unless it is turned on, and no more once it is turned off', async () => {
+  it('cannot join unless it is turned on, and no more once it is turned off or new codes are drawn; the address stays', async () => {
+    process.env.NIMBLE_AXLE_SHARE_PORT = String(await freePort());
     expect((await served.get('/sharing')).body).toEqual({ shared: null });
     const { address, code } = await begun();
     expect(code).toMatch(/^\d{6}$/);
     const cookie = cookieOf(await join(address, code));
     expect((await fetch(`${address}/api/cars`, { headers: { cookie } })).status).toBe(200);
+    const drawn = await begun();
+    expect([drawn.address, drawn.code === code]).toEqual([address, false]);
+    expect((await fetch(`${address}/api/cars`, { headers: { cookie } })).status).toBe(401);
     await served.remove('/sharing');
     await expect(fetch(`${address}/api/cars`, { headers: { cookie } })).rejects.toThrow();
-    const again = await begun();
-    expect((await fetch(`${again.address}/api/cars`, { headers: { cookie } })).status).toBe(401);
+    expect((await begun()).address).toBe(address);
   });
-  it('see cars and log runs, and nothing else', async () => {
+  it('are still joined after the program was started again, where its owner wished so, and only then', async () => {
+    process.env.NIMBLE_AXLE_SHARE_PORT = String(await freePort());
+    const { address, code } = await begun();
+    const cookie = cookieOf(await join(address, code));
+    expect((await served.put('/sharing', { isKept: 'yes' })).status).toBe(422);
+    expect((await served.put('/sharing', { isKept: true })).body).toMatchObject({ shared: { isKept: true } });
     const carId = crypto.randomUUID();
     await served.put(`/cars/${carId}`, { baseVersion: 0, design });
-    const { address, code } = await begun();
-    const joined = await join(address, code);
-    expect(joined.headers.get('set-cookie')).toMatch(/HttpOnly.*SameSite=Strict/i);
-    const cookie = cookieOf(joined);
-    const ask = async (method: string, path: string, body?: object): Promise<number> =>
-      (await fetch(`${address}/api${path}`, { method, headers: { cookie, ...json }, ...(body && { body: JSON.stringify(body) }) })).status;
-    const run = `/cars/${carId}/runs/${crypto.randomUUID()}`;
-    expect(await ask('PUT', run, { baseVersion: 0, record })).toBe(200);
-    expect(await ask('GET', `/cars/${carId}/runs`)).toBe(200);
-    expect(await ask('PUT', `/cars/${carId}`, { baseVersion: 1, design })).toBe(403);
-    expect(await ask('DELETE', run)).toBe(403);
-    for (const path of ['/archive', '/sharing', '/removed']) expect(await ask('GET', path)).toBeGreaterThanOrEqual(403);
-    expect((await served.get('/sharing')).body).toMatchObject({ shared: { joined: { crew: 1, official: 0, board: 0 } } });
+    await asker(address, cookie)('PUT', '/joined', { carId });
+    served.sharing.close();
+    const again = serve(served.folder);
+    await again.resumeSharing();
+    expect(await (await asker(address, cookie)('GET', '/joined')).json()).toEqual({ role: 'crew', carId, entry: null });
+    expect((await join(address, code)).status).toBe(204);
+    await again.put('/sharing', { isKept: false });
+    again.sharing.close();
+    const third = serve(served.folder);
+    await third.resumeSharing();
+    expect((await third.get('/sharing')).body).toEqual({ shared: null });
   });
-  it('do what they joined as: a crew follows a meet, an official writes it, a board shows it', async () => {
-    const meetId = crypto.randomUUID();
-    const entry = newEntry({ id: crypto.randomUUID(), crew: 'the night watch', car: 'Limpet' });
-    const meet = newMeet({ name: 'Winter evening', date: '2026-11-21', brief, seed: 1, entries: [entry] });
-    await served.put(`/meets/${meetId}`, { baseVersion: 0, meet });
-    const { address, codes } = await begun();
-    const may = async (role: keyof Shared['codes']): Promise<object> => {
-      const cookie = cookieOf(await join(address, codes[role]));
-      const ask = async (method: string, path: string, body?: object): Promise<boolean> => {
-        const answer = await fetch(`${address}/api${path}`, {
-          method,
-          headers: { cookie, ...json },
-          ...(body && { body: JSON.stringify(body) }),
-        });
-        expect([200, 403]).toContain(answer.status);
-        return answer.status === 200;
-      };
-      expect(await (await fetch(`${address}/api/joined`, { headers: { cookie } })).json()).toEqual({ role });
-      const id = crypto.randomUUID();
-      const result = newResult({
-        meet: meetId,
-        entry: entry.id,
-        round: 0,
-        run: 0,
-        at: '2026-11-21T18:00:00.000Z',
-        by: role,
-        outcome: { kind: 'ran', distance: 8 },
-      });
-      const { version } = (await served.get(`/meets/${meetId}`)).body as { version: number };
-      return {
-        sees: await ask('GET', `/meets/${meetId}`),
-        cars: await ask('GET', '/cars'),
-        writes: await ask('PUT', `/meets/${meetId}/results/${id}`, { baseVersion: 0, result }),
-        changes: await ask('PUT', `/meets/${meetId}`, { baseVersion: version, meet }),
-        removes: await ask('DELETE', `/meets/${meetId}`),
-      };
-    };
-    expect(await may('board')).toEqual({ sees: true, cars: false, writes: false, changes: false, removes: false });
-    expect(await may('crew')).toEqual({ sees: true, cars: true, writes: false, changes: false, removes: false });
-    expect(await may('official')).toEqual({ sees: true, cars: true, writes: true, changes: true, removes: false });
-    expect(new Set(Object.values(codes)).size).toBe(3);
-    expect((await served.get('/joined')).body).toEqual({ role: 'host' });
+  it('are told which port is taken, and how to choose another', async () => {
+    const holder = createServer().listen(0, '127.0.0.1');
+    await new Promise((resolve) => holder.once('listening', resolve));
+    const { port } = holder.address() as AddressInfo;
+    process.env.NIMBLE_AXLE_SHARE_PORT = String(port);
+    const answer = await served.post('/sharing');
+    expect([answer.status, answer.body.detail]).toEqual([409, expect.stringMatching(`Port ${port} is taken.*NIMBLE_AXLE_SHARE_PORT`)]);
+    holder.close();
   });
-  it('with a wrong code are kept out, and after a few must wait, even with the right one', async () => {
+  it('with a wrong code are kept out, and after a few must wait, even with the right one; new codes open the door', async () => {
     const { address, code, codes } = await begun();
     expect((await fetch(`${address}/api/cars`)).status).toBe(401);
     for (let n = 0; n < 5; n++) expect((await join(address, other(codes))).status).toBe(403);
     const late = await join(address, code);
     expect([late.status, late.headers.get('content-type')]).toEqual([429, expect.stringContaining('problem+json')]);
+    const drawn = await begun();
+    expect((await join(drawn.address, drawn.code)).status).toBe(204);
+  });
+  it('hold three streams each: the oldest gives way, and nobody else’s', async () => {
+    const { address, codes } = await begun();
+    const board = cookieOf(await join(address, codes.board));
+    const listen = async (cookie: string) => (await fetch(`${address}/api/meets/live`, { headers: { cookie } })).body!.getReader();
+    const [first, ...rest] = [await listen(board), await listen(board), await listen(board)];
+    const crew = await listen(cookieOf(await join(address, codes.crew)));
+    const fourth = await listen(board);
+    for (let read = await first.read(); !read.done; read = await first.read());
+    const meet = crypto.randomUUID();
+    await served.put(`/meets/${meet}`, { baseVersion: 0, meet: newMeet({ name: 'Winter evening', date: '2026-11-21', brief, seed: 1 }) });
+    for (const reader of [...rest, crew, fourth]) {
+      let text = '';
+      while (!text.includes(meet)) text += new TextDecoder().decode((await reader.read()).value);
+      await reader.cancel();
+    }
+  });
+  it('asking for the head of a stream are answered at once', async () => {
+    const { address, codes } = await begun();
+    const cookie = cookieOf(await join(address, codes.board));
+    const answer = await fetch(`${address}/api/meets/live`, { method: 'HEAD', headers: { cookie } });
+    expect([answer.status, await answer.text()]).toEqual([200, '']);
   });
   it('from a foreign page, or by a foreign name, are turned away', async () => {
     const { address, code } = await begun();
@@ -116,5 +261,30 @@ describe('phones', () => {
   it('cannot be let in by a phone, nor by another machine through this one’s own address', async () => {
     expect((await served.api.post('/api/sharing').set('Host', 'elsewhere.example').send({})).status).toBe(421);
     expect((await served.api.post('/api/join').set('Host', '127.0.0.1').send({ code: '000000' })).status).toBe(404);
+  });
+});
+
+async function freePort(): Promise<number> {
+  const server = createServer().listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const { port } = server.address() as AddressInfo;
+  await new Promise((resolve) => server.close(resolve));
+  return port;
+}
+
+describe('attempts', () => {
+  it('are counted for each sender and for all, and forgotten after a while or when they are reset', () => {
+    let now = 0;
+    const attempts = limitAttempts({ window: 60, each: 2, all: 3, now: () => now });
+    const may = (from: string): boolean => {
+      const isAllowed = attempts.mayTry(from);
+      if (isAllowed) attempts.count(from);
+      return isAllowed;
+    };
+    expect([may('a'), may('a'), may('a'), may('b'), may('c')]).toEqual([true, true, false, true, false]);
+    now = 60;
+    expect([may('a'), may('a'), may('a')]).toEqual([true, true, false]);
+    attempts.reset();
+    expect(may('a')).toBe(true);
   });
 });

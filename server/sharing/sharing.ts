@@ -1,29 +1,47 @@
-import { randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
+import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
+import { once } from 'node:events';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { networkInterfaces } from 'node:os';
-import type { Role, SharingState } from '../../core/schema/sharing.ts';
+import { ROLES, type Joined, type Role, type SharingState } from '../../core/schema/sharing.ts';
+import { boundSockets } from '../bounded-sockets.ts';
+import type { Db } from '../database.ts';
+import { limitAttempts } from './attempts.ts';
 
-/** Lets phones of the local network join, from a press until a press or the program's end: off at first, nothing of it is kept. */
+/** Lets phones of the local network join, from a press until a press; off at first. */
 export interface Sharing {
   readonly state: () => SharingState;
-  /** Begins, answering phones by `app`; codes that were told before are good no more. Throws `NoNetwork`. */
+  /** Begins, answering phones by `app`; while it goes on, draws new codes: those that were told before are good no more. Throws `CannotShare`. */
   readonly begin: (app: RequestListener) => Promise<SharingState>;
+  /** Begins again with the codes and phones from before a restart, where its owner wished so. */
+  readonly resume: (app: RequestListener) => Promise<void>;
+  /** Whether codes and phones outlive a restart. */
+  readonly keep: (isKept: boolean) => SharingState;
   /** Ends: no phone is joined any more. */
   readonly end: () => void;
-  /** A token for who types a code, which tells the role; null for a wrong one. */
-  readonly join: (code: unknown) => string | null;
+  /** Stops listening, as the program does; what is kept stays. */
+  readonly close: () => void;
+  /** A token for who types a code; null for a wrong one, 'wait' after too many. */
+  readonly join: (code: unknown, from: string) => string | 'wait' | null;
   /** As what whoever has this token joined; null of nobody. */
-  readonly roleOf: (token: string | undefined) => Role | null;
+  readonly joinedBy: (token: string | undefined) => Joined | null;
+  /** Says once what a crew's phone is for; false where it is for another already. */
+  readonly choose: (token: string, choice: Pick<Joined, 'carId' | 'entry'>) => boolean;
   /** Whether a Host is one of the addresses told. */
   readonly isHost: (host: string | undefined) => boolean;
 }
 
-/** There is no network to share on. */
-export class NoNetwork extends Error {}
+/** Phones cannot be let in, with the reason and the remedy. */
+export class CannotShare extends Error {}
 
 /** Figures of a code, typed in by hand; bytes of what a phone is known by afterwards. */
 const FIGURES = 6;
 const TOKEN_BYTES = 32;
+/** The port for phones, always the same: runs that wait on a phone find the program again. */
+const USUAL_PORT = 4811;
+/** Wrong codes in a minute, of one address and of all: at this rate one of three codes is guessed in about a week. */
+const WRONG_CODES = { window: 60_000, each: 5, all: 30 };
+/** What phones may hold of this machine; a hall of forty phones with three streams each. ms. */
+const SOCKETS = { most: 400, mostOfAddress: 48, quiet: 45_000 };
 
 /** Where this machine is on the local network, IPv4; or the one that the surroundings name. */
 function addressesHere(): string[] {
@@ -35,66 +53,145 @@ function addressesHere(): string[] {
     .map(({ address }) => address);
 }
 
+/** The port that phones are told, or what is wrong with the one that is set. */
+export function sharePort(): number {
+  const set = process.env.NIMBLE_AXLE_SHARE_PORT?.trim();
+  const port = set ? Number(set) : USUAL_PORT;
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new CannotShare(`NIMBLE_AXLE_SHARE_PORT: "${set}" is not a port number (0 to 65535)`);
+  return port;
+}
+
+type Codes = Readonly<Record<Role, string>>;
 interface Shared {
   readonly server: Server;
   readonly addresses: readonly string[];
-  readonly codes: Readonly<Record<Role, string>>;
-  readonly roles: Map<string, Role>;
+  readonly codes: Codes;
+  /** By the hash of a phone's token: the token itself is with the phone alone. */
+  readonly joined: Map<string, Joined>;
+}
+interface KeptState {
+  readonly codes: Codes;
+  readonly joined: readonly (readonly [string, Joined])[];
 }
 
 /** A code for each role, no two alike. */
-function drawnCodes(): Readonly<Record<Role, string>> {
+function drawnCodes(): Codes {
   const codes = new Set<string>();
-  while (codes.size < 3) codes.add(String(randomInt(10 ** FIGURES)).padStart(FIGURES, '0'));
-  const [crew, official, board] = [...codes] as [string, string, string];
-  return { crew, official, board };
+  while (codes.size < ROLES.length) codes.add(String(randomInt(10 ** FIGURES)).padStart(FIGURES, '0'));
+  return Object.fromEntries([...codes].map((code, i) => [ROLES[i]!, code])) as Codes;
 }
 
-export function makeSharing(): Sharing {
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** What of sharing outlives a restart: one row of the database. */
+function keptSharing(db: Db) {
+  const find = db.prepare<[], { state: string }>('SELECT state FROM sharing');
+  const put = db.prepare('INSERT INTO sharing (one, state) VALUES (1, ?) ON CONFLICT (one) DO UPDATE SET state = excluded.state');
+  const remove = db.prepare('DELETE FROM sharing');
+  return {
+    get: (): KeptState | null => {
+      const row = find.get();
+      return row ? (JSON.parse(row.state) as KeptState) : null;
+    },
+    put: (state: KeptState): void => void put.run(JSON.stringify(state)),
+    remove: (): void => void remove.run(),
+  };
+}
+
+export function makeSharing(db: Db): Sharing {
+  const kept = keptSharing(db);
+  const attempts = limitAttempts(WRONG_CODES);
   let shared: Shared | null = null;
+  let isKept = kept.get() !== null;
+
+  const save = (): void => {
+    if (shared && isKept) kept.put({ codes: shared.codes, joined: [...shared.joined] });
+    else kept.remove();
+  };
   const state = (): SharingState => {
     if (shared === null) return { shared: null };
-    const { addresses, codes, roles } = shared;
-    const count = (role: Role): number => [...roles.values()].filter((one) => one === role).length;
-    return { shared: { addresses, codes, joined: { crew: count('crew'), official: count('official'), board: count('board') } } };
+    const { addresses, codes, joined } = shared;
+    const count = (role: Role): number => [...joined.values()].filter((one) => one.role === role).length;
+    return { shared: { addresses, codes, isKept, joined: { crew: count('crew'), official: count('official'), board: count('board') } } };
   };
-  const end = (): void => {
+  const close = (): void => {
     shared?.server.close();
     shared?.server.closeAllConnections();
     shared = null;
   };
+  const listen = async (app: RequestListener, { codes, joined }: KeptState): Promise<void> => {
+    const hosts = addressesHere();
+    if (hosts.length === 0)
+      throw new CannotShare('This machine is on no network that a phone could reach. Join the hall’s network, then try again');
+    const port = sharePort();
+    const server = createServer(app);
+    boundSockets(server, SOCKETS);
+    server.listen(port, hosts.length === 1 ? hosts[0] : '0.0.0.0');
+    try {
+      await once(server, 'listening');
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
+      throw new CannotShare(`Port ${port} is taken by another program. Stop that, or set NIMBLE_AXLE_SHARE_PORT to another port`);
+    }
+    server.on('error', (error) => console.error(error));
+    const bound = (server.address() as { port: number }).port;
+    shared = { server, addresses: hosts.map((host) => `http://${host}:${bound}`), codes, joined: new Map(joined) };
+  };
   return {
     state,
-    end,
+    close,
     begin: async (app) => {
-      end();
-      const hosts = addressesHere();
-      if (hosts.length === 0) throw new NoNetwork('This machine is on no network that a phone could reach');
-      const server = createServer(app);
-      await new Promise<void>((resolve, reject) => {
-        server.once('error', reject);
-        server.listen(0, hosts.length === 1 ? hosts[0] : '0.0.0.0', resolve);
-      });
-      const { port } = server.address() as { port: number };
-      shared = {
-        server,
-        addresses: hosts.map((host) => `http://${host}:${port}`),
-        codes: drawnCodes(),
-        roles: new Map(),
-      };
+      attempts.reset();
+      if (shared) {
+        // Phones that joined by the codes so far are shown the door; the address stays.
+        shared = { ...shared, codes: drawnCodes(), joined: new Map() };
+        shared.server.closeAllConnections();
+      } else await listen(app, { codes: drawnCodes(), joined: [] });
+      save();
       return state();
     },
-    join: (code) => {
-      if (shared === null || typeof code !== 'string' || !/^\d+$/.test(code) || code.length !== FIGURES) return null;
-      const told = Buffer.from(code);
+    resume: async (app) => {
+      const before = kept.get();
+      if (before) await listen(app, before);
+    },
+    keep: (wanted) => {
+      isKept = wanted;
+      save();
+      return state();
+    },
+    end: () => {
+      close();
+      save();
+    },
+    join: (code, from) => {
+      if (shared === null) return null;
+      if (!attempts.mayTry(from)) return 'wait';
+      const told = Buffer.from(typeof code === 'string' ? code : '');
       // Each is compared, whichever fits: how long it takes tells nothing.
-      const fitting = (Object.entries(shared.codes) as [Role, string][]).filter(([, one]) => timingSafeEqual(told, Buffer.from(one)));
-      if (fitting.length === 0) return null;
+      const fitting = ROLES.filter((role) => {
+        const right = Buffer.from(shared!.codes[role]);
+        return told.length === right.length && timingSafeEqual(told, right);
+      });
+      if (fitting.length === 0) {
+        attempts.count(from);
+        return null;
+      }
       const token = randomBytes(TOKEN_BYTES).toString('hex');
-      shared.roles.set(token, fitting[0]![0]);
+      shared.joined.set(hashOf(token), { role: fitting[0]!, carId: null, entry: null });
+      save();
       return token;
     },
-    roleOf: (token) => (token === undefined ? null : (shared?.roles.get(token) ?? null)),
+    joinedBy: (token) => (token === undefined ? null : (shared?.joined.get(hashOf(token)) ?? null)),
+    choose: (token, choice) => {
+      const found = shared?.joined.get(hashOf(token));
+      if (!shared || found?.role !== 'crew') return false;
+      const isChosen = found.carId !== null || found.entry !== null;
+      if (isChosen && (found.carId !== choice.carId || found.entry?.id !== choice.entry?.id)) return false;
+      shared.joined.set(hashOf(token), { role: 'crew', ...choice });
+      save();
+      return true;
+    },
     isHost: (host) => shared !== null && shared.addresses.includes(`http://${host}`),
   };
 }
