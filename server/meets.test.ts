@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { MeetResult } from '../core/meet/meet.ts';
 import { newEntry, newMeet, newResult } from '../core/meet/new-meet.ts';
-import type { ResultPage, StoredResult } from '../core/schema/stored.ts';
+import type { LiveNews, ResultPage, StoredEntry, StoredResult } from '../core/schema/stored.ts';
 import { brief, savedArchive, serve, type Served } from './testing.ts';
 
 const meetId = crypto.randomUUID();
@@ -62,6 +62,38 @@ describe('meets', () => {
   });
 });
 
+describe('entries of a meet', () => {
+  const enter = (n: number, baseVersion = 0, more: object = {}) => {
+    const id = `00000000-0000-4000-8000-00000000000${n}` as const;
+    const content = {
+      format: 'nimble-axle/meet-entry',
+      version: 1,
+      meet: meetId,
+      entry: { ...newEntry({ id, crew: `crew ${n}`, car: `car ${n}` }), ...more },
+    };
+    return served.put(`/meets/${meetId}/entries/${id}`, { baseVersion, entry: content });
+  };
+  const cars = async (): Promise<string[]> =>
+    ((await served.get(`/meets/${meetId}/entries`)).body as StoredEntry[]).map(({ entry: { entry: one } }) => one.car);
+  it('of eight officials who enter at once are all there, in the order they came', async () => {
+    const answers = await Promise.all(Array.from({ length: 8 }, (_, n) => enter(n)));
+    expect(answers.map(({ status }) => status)).toEqual(Array(8).fill(200));
+    expect((await cars()).toSorted()).toEqual(['Limpet', ...Array.from({ length: 8 }, (_, n) => `car ${n}`)].toSorted());
+  });
+  it('are changed over the version they were seen in; what they were is told', async () => {
+    await enter(1);
+    expect((await enter(1, 1, { isOut: true })).body).toMatchObject({ version: 2 });
+    expect((await enter(1, 1, { style: 3 })).status).toBe(409);
+    const path = `/meets/${meetId}/entries/00000000-0000-4000-8000-000000000001`;
+    expect((await served.get(`${path}/history`)).body).toMatchObject([{ version: 1, content: { entry: { isOut: false } } }]);
+  });
+  it('are not written with the meet, which keeps none of them within it', async () => {
+    const answer = await served.put(`/meets/${meetId}`, { baseVersion: 1, meet });
+    expect([answer.status, (answer.body as { faults: { path: string }[] }).faults[0]!.path]).toEqual([422, 'meet.entries']);
+    expect(await cars()).toEqual(['Limpet']);
+  });
+});
+
 describe('results of a meet', () => {
   it('stand one by one in the order they came; sent again they are stored once', async () => {
     const [first, second] = [crypto.randomUUID(), crypto.randomUUID()];
@@ -86,6 +118,14 @@ describe('results of a meet', () => {
     ).toBe(404);
     expect((await served.get(`/meets/${nowhere}/results`)).status).toBe(404);
   });
+  it('are never changed in place', async () => {
+    const id = crypto.randomUUID();
+    await write(id, result());
+    const over = await served.put(`/meets/${meetId}/results/${id}`, { baseVersion: 1, result: result({ why: 'another' }) });
+    expect([over.status, (over.body as { faults: { path: string }[] }).faults[0]!.path]).toEqual([422, 'baseVersion']);
+    expect((await write(id, result({ by: 'somebody else' }))).status).toBe(409);
+    expect((await served.get(`/meets/${meetId}/results/${id}`)).body).toMatchObject({ version: 1, result: { by: 'the harbour office' } });
+  });
   it('are told to every page that follows', async () => {
     const { url, close } = await served.listen();
     try {
@@ -97,8 +137,10 @@ describe('results of a meet', () => {
         body: JSON.stringify({ baseVersion: 0, result: result() }),
       });
       let text = '';
-      while (!text.includes('written')) text += (await reader.read()).value ?? '';
-      expect(text).toContain(meetId);
+      while (!/written[^]*\n\n/.test(text)) text += (await reader.read()).value ?? '';
+      // The result itself is told: no page has to ask for it.
+      const news = JSON.parse(/data:(.*)/.exec(text.slice(text.indexOf('written')))![1]!) as LiveNews;
+      expect(news).toMatchObject({ kind: 'result', meet: meetId, stored: { number: 1, version: 1, result: result() } });
       await reader.cancel();
     } finally {
       close();

@@ -1,4 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import { photo } from './attack/hostile-requests.ts';
+import { photoQueries } from './queries/photos.ts';
 import { design, record, serve, type Served } from './testing.ts';
 
 let { get, put, post, remove, db }: Served = serve();
@@ -119,6 +121,25 @@ describe('runs', () => {
       expect(pathsOf(answer)).toEqual(['ranAt']);
     },
   );
+  it('tell what they were before each change, and a picture that no run names is swept away after a day', async () => {
+    await saveCar(0);
+    const photoId = crypto.randomUUID();
+    await put(path, { baseVersion: 0, record: { ...record, photo: photoId } });
+    await put(path, { baseVersion: 1, record: { ...record, outcome: { kind: 'stopped', distance: 9.4 } } });
+    await put(path, { baseVersion: 2, record: { ...record, note: 'tape slipped' } });
+    expect((await get(`${path}/history`)).body).toMatchObject([
+      { version: 2, content: { outcome: { distance: 9.4 }, design } },
+      { version: 1, content: { outcome: { distance: 8.4 }, photo: photoId } },
+    ]);
+    expect((await get(`${path}/history?before=2`)).body).toMatchObject([{ version: 1 }]);
+    const { sweep } = photoQueries(db);
+    const named = crypto.randomUUID();
+    await log({ photo: named });
+    for (const id of [photoId, named]) await put(`/photos/${id}`, { baseVersion: 0, photo });
+    expect(sweep(new Date())).toBe(0);
+    expect(sweep(new Date(Date.now() + 25 * 3600 * 1000))).toBe(1);
+    expect((await get(`/photos/${named}`)).status).toBe(200);
+  });
   it('belong to a car that is here', async () => expect((await log()).status).toBe(404));
 });
 

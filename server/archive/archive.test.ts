@@ -1,16 +1,20 @@
 import { faultLine } from '../../core/fault-words.ts';
 import { Buffer } from 'node:buffer';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { RESOURCE_KINDS } from '../../core/schema/resources.ts';
 import type { ArchiveReport } from '../../core/schema/stored.ts';
+import { mulberry } from '../../core/numerics/low-discrepancy.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 import { SERVED } from '../resources.ts';
-import { design, part, record, savedArchive, serve, version, type Served } from '../testing.ts';
+import { design, newFolder, part, record, savedArchive, serve, version, type Served } from '../testing.ts';
 import { photo } from '../attack/hostile-requests.ts';
+import { openArchive } from './open.ts';
+import { NotAnArchive } from './zip-files.ts';
 
 let full: Served;
 beforeEach(() => {
@@ -172,7 +176,94 @@ describe('an archive', () => {
     expect(told).toMatch(/letters\/to-nobody\.txt: not a JSON file/);
     expect(told).toContain('belongs to a car');
   });
+  it('opened while others ask holds nobody up', async () => {
+    const zip = await saved(full);
+    const target = serve();
+    const { url, close } = await target.listen();
+    const waits: number[] = [];
+    let isOpen = true;
+    const opening = open(target, zip, '?take').finally(() => (isOpen = false));
+    while (isOpen) {
+      const begun = performance.now();
+      expect((await fetch(`${url}/parts`)).status).toBe(200);
+      waits.push(performance.now() - begun);
+    }
+    expect((await opening).taken).toMatchObject({ car: 5, run: 32 });
+    expect(waits.length).toBeGreaterThan(3);
+    close();
+  });
+  it('that lacks what its manifest tells of says so, and how many', async () => {
+    const files = unzipSync(await saved(full));
+    const [result] = Object.keys(files).filter((place) => place.startsWith('results/'));
+    delete files[result!];
+    const { faults, faulty } = await open(serve(), zipSync(files));
+    expect([faulty, faults.map(faultLine)]).toEqual([1, [expect.stringContaining('holds.results: should be 19, and 18 are there')]]);
+  });
+  it('brings the entries of a meet that were once kept within it', async () => {
+    const zip = await saved(full);
+    const files = unzipSync(zip);
+    const [place] = Object.keys(files).filter((name) => name.startsWith('meets/'));
+    const entries = Object.entries(files)
+      .filter(([name]) => name.startsWith('entries/'))
+      .map(([, bytes]) => (JSON.parse(strFromU8(bytes)) as { entry: { id: string } }).entry);
+    const early = changed(zip, place!, (text) => JSON.stringify({ ...(JSON.parse(text) as object), entries }));
+    const withoutRows = zipSync(Object.fromEntries(Object.entries(unzipSync(early)).filter(([name]) => !name.startsWith('entries/'))));
+    const target = serve();
+    expect(await open(target, withoutRows, '?take')).toMatchObject({ taken: { meet: 1, entry: 5, result: 19 } });
+    expect(await open(target, zip, '?take')).toMatchObject({ taken: NOTHING, differing: 0 });
+  });
   it.each([
+    ['20 million empty things', '{},'.repeat(5_000_000), /runs-1.json in it is too large|values/],
+    [
+      '2,000 empty runs',
+      `{"format":"nimble-axle/run-list","version":1,"designs":{},"runs":[${'{},'.repeat(2000)}{}]}`,
+      /has 2001 items; at most 1000/,
+    ],
+    ['a million and more values', `[${'0,'.repeat(1_100_000)}0]`, /has 1000001 values/],
+  ])('with %s is told to be too large before that is read', async (_name, text, words) => {
+    const zip = await saved(full);
+    const [{ id }] = (await full.get('/cars')).body as [{ id: string }];
+    const answer = await send(
+      serve(),
+      changed(zip, `cars/${id}/runs-1.json`, () => text),
+    );
+    const told = answer.status === 422 ? [answer.body.detail as string] : (answer.body as ArchiveReport).faults.map(faultLine);
+    expect(told.join()).toMatch(words);
+  });
+  it('with any bit of it flipped is refused, or says what is wrong, or is the same: never another content', async () => {
+    const source = serve();
+    const carId = crypto.randomUUID();
+    await source.put(`/cars/${carId}`, { baseVersion: 0, design });
+    await source.put(`/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record });
+    await source.put(`/parts/${crypto.randomUUID()}`, { baseVersion: 0, part });
+    const zip = await saved(source);
+    const path = join(newFolder(), 'flipped.zip');
+    const random = mulberry(1);
+    const outcomes = { refused: 0, told: 0, same: 0 };
+    for (let n = 0; n < 200; n++) {
+      const bytes = zip.slice();
+      bytes[Math.floor(random() * bytes.length)]! ^= 1 << Math.floor(random() * 8);
+      writeFileSync(path, bytes);
+      const report = await openArchive(source.store, path, { kind: 'look' }).catch((error: unknown) => {
+        expect(error).toBeInstanceOf(NotAnArchive);
+        return null;
+      });
+      if (report === null) outcomes.refused++;
+      else if (report.faulty > 0) outcomes.told++;
+      else {
+        outcomes.same++;
+        expect([n, report.fresh, report.differing, report.same]).toEqual([n, NOTHING, 0, { ...NOTHING, car: 1, run: 1, part: 1 }]);
+      }
+    }
+    expect(outcomes.refused).toBeGreaterThan(100);
+    expect(outcomes.same).toBeGreaterThan(5);
+  });
+  it.each([
+    [
+      'a newer program’s',
+      (zip: Uint8Array) => changed(zip, 'manifest.json', (text) => text.replace('"version": 1', '"version": 2')),
+      /newer Nimble Axle/,
+    ],
     ['a text', (_zip: Uint8Array) => strToU8('Dear Skerrow'), /is not a zip file/],
     ['nothing', () => new Uint8Array(), /is empty/],
     ['a zip of something else', () => zipSync({ 'notes.json': strToU8('{}') }), /holds no manifest/],

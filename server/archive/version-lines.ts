@@ -15,7 +15,7 @@ export function versionsThatFit(versions: readonly Grown[], lineOf: (id: string,
   for (const version of versions) {
     const path: Grown[] = [];
     const onPath = new Set<Grown>();
-    let verdict: boolean | undefined;
+    let verdict = fits.get(version);
     for (let at: Grown = version; verdict === undefined;) {
       path.push(at);
       onPath.add(at);
