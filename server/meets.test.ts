@@ -103,7 +103,7 @@ describe('results of a meet', () => {
     const { body } = await served.get(`/meets/${meetId}/results`);
     const { results, ...page } = body as ResultPage;
     expect(results.map(({ id }) => id)).toEqual([first, second]);
-    expect(page).toEqual({ isLast: true, count: 2, versions: 2 });
+    expect(page).toMatchObject({ isLast: true, count: 2, versions: 2 });
     // A page that has the first asks for what came after it.
     const [{ number }] = results as [StoredResult];
     expect((await served.get(`/meets/${meetId}/results?after=${number}`)).body).toMatchObject({ results: [{ id: second }], isLast: true });

@@ -64,7 +64,7 @@ function files(folder: string, options: { readonly immutable?: true; readonly ma
   });
   const sendPacked: RequestHandler = (request, response, next) => {
     const { url } = request;
-    const name = decodeURI(request.path.slice(1));
+    const name = request.path.slice(1);
     const packed = PACKED.find(([encoding, end]) => there.has(name + end) && request.acceptsEncodings(encoding));
     if (!packed) return next();
     request.url = `${request.path}${packed[1]}`;

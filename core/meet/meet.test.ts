@@ -11,7 +11,9 @@ describe('results', () => {
     const other = result(0, 0, { distance: 8.5 }, { corrects: first.id, why: 'read again' });
     expect(standingResults([first, second]).map(({ id, before }) => [id, before.map((one) => one.id)])).toEqual([[second.id, [first.id]]]);
     expect(standingResults([first, second, third])).toEqual([]);
-    // Two officials at once: the later stands, nothing is lost.
+    // Two officials at once: the later stands, nothing is lost; later by the server's count, whatever a phone's clock says.
+    const early = { ...other, result: { ...other.result, at: '2001-01-01T00:00:00.000Z' } };
+    expect(standingResults([first, second, early])[0]).toMatchObject({ id: other.id });
     expect(standingResults([other, second, first])[0]).toMatchObject({ id: other.id, before: [{ id: second.id }, { id: first.id }] });
     expect(distanceOf({ kind: 'ran', distance: 8, second: 8.4 })).toBeCloseTo(8.2, 12);
   });
@@ -21,6 +23,11 @@ describe('results', () => {
     const again = result(2, 0, { distance: 8 }, { corrects: moved.id, why: 'wrong again' });
     expect(standingResults([first, moved]).map(({ result: { entry } }) => entry)).toEqual([idOf(1)]);
     expect(standingResults([again, moved, first]).map(({ id, before }) => [id, before.length])).toEqual([[again.id, 2]]);
+    // An archive may bring them in another order: what corrects stands before what it corrects.
+    const renumbered = [first, moved, again].map((one, i) => ({ ...one, number: 10 - i }));
+    expect(standingResults(renumbered).map(({ id, before }) => [id, before.map((one) => one.id)])).toEqual([
+      [again.id, [moved.id, first.id]],
+    ]);
     // A correction of one that is not here stands by itself; a circle ends.
     expect(standingResults([moved])).toHaveLength(1);
     const [a, b] = [result(0, 0, {}), result(0, 1, {})];

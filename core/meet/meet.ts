@@ -3,40 +3,53 @@ import type { MeetOutcome, MeetResult } from '../schema/generated/meet-result.ts
 
 export type { Entry, Meet, MeetOutcome, MeetResult };
 
-/** A result with the id it was written under. */
+/** A result with the id it was saved under, and the number that the server counted it by. */
 export interface KeptResult {
   readonly id: string;
+  readonly number: number;
   readonly result: MeetResult;
 }
 
-/** A run that stands: the last correction of what was first written, with what stood before it, the newest first. */
+/** A run that stands: the last correction of what was first saved, with what stood before it, the newest first. */
 export interface StandingResult extends KeptResult {
   readonly before: readonly KeptResult[];
 }
 
+/** Results of a meet file, counted in the order in which they stand there. */
+export const numbered = (results: readonly Pick<KeptResult, 'id' | 'result'>[]): readonly KeptResult[] =>
+  results.map((one, i) => ({ ...one, number: i + 1 }));
+
 /**
- * The results as they stand: a correction in place of the one it names, and of a correction of that. Where two officials correct one
- * result, or write one run down twice, the later stands and the other is kept before it. One that was taken back (`void`) stands no more.
+ * The results as they stand: a correction in place of the one it names, and of a correction of that. Where two officials correct one result,
+ * or save one run twice, the one that the server got later stands and the other is kept before it: no clock of a phone counts. One that was
+ * taken back (`void`) stands no more.
  */
 export function standingResults(results: readonly KeptResult[]): readonly StandingResult[] {
   const byId = new Map(results.map((one) => [one.id, one]));
-  /** The result that a chain of corrections began with. */
-  const firstOf = (one: KeptResult): string => {
+  /** The run that a chain of corrections began with, and a rank: by the server's count, but never before what it corrects. */
+  const placeOf = (one: KeptResult): { readonly run: string; readonly rank: number } => {
     const seen = new Set<string>();
     let at = one;
+    let rank = one.number;
     while (at.result.corrects !== null && !seen.has(at.id)) {
       seen.add(at.id);
       const earlier = byId.get(at.result.corrects);
       if (!earlier) break;
       at = earlier;
+      rank = Math.max(rank, at.number + seen.size / 2);
     }
     const { entry, round, run } = at.result;
-    return `${entry} ${round} ${run}`;
+    return { run: `${entry} ${round} ${run}`, rank };
   };
-  const chains = new Map<string, KeptResult[]>();
-  for (const one of results) chains.set(firstOf(one), [...(chains.get(firstOf(one)) ?? []), one]);
+  const chains = new Map<string, { readonly one: KeptResult; readonly rank: number }[]>();
+  for (const one of results) {
+    const { run, rank } = placeOf(one);
+    const chain = chains.get(run);
+    if (chain) chain.push({ one, rank });
+    else chains.set(run, [{ one, rank }]);
+  }
   return [...chains.values()].flatMap((chain): StandingResult[] => {
-    const [last, ...before] = chain.toSorted((a, b) => b.result.at.localeCompare(a.result.at) || b.id.localeCompare(a.id));
+    const [last, ...before] = chain.sort((a, b) => b.rank - a.rank).map(({ one }) => one);
     return last!.result.outcome.kind === 'void' ? [] : [{ ...last!, before }];
   });
 }

@@ -253,9 +253,9 @@ export function medalsOf(meet: Meet, results: readonly StandingResult[]): readon
     const [first] = found.toSorted(([, a], [, b]) => (isLess ? a - b : b - a));
     return first ? [{ what, entry: first[0], value: first[1] }] : [];
   };
-  const far = ran.flatMap(({ result }) => {
+  const far = ran.flatMap(({ number, result }) => {
     const distance = distanceOf(result.outcome);
-    return distance === null ? [] : [{ entry: result.entry, distance, outcome: result.outcome, at: result.at }];
+    return distance === null ? [] : [{ entry: result.entry, distance, outcome: result.outcome, number }];
   });
   const byEntry = grouped(far, ({ entry }) => entry);
   return [
@@ -294,7 +294,7 @@ export function medalsOf(meet: Meet, results: readonly StandingResult[]): readon
     ...best(
       'most-improved',
       [...byEntry].flatMap(([entry, own]) => {
-        const inOrder = own.toSorted((a, b) => a.at.localeCompare(b.at));
+        const inOrder = own.toSorted((a, b) => a.number - b.number);
         const gain = Math.max(...own.map(({ distance }) => distance)) / Math.max(inOrder[0]!.distance, 0.01) - 1;
         return own.length > 1 && gain > 0 ? [[entry, gain] as const] : [];
       }),

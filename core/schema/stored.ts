@@ -84,8 +84,9 @@ export interface StoredResult extends OfMeet {
 /** Results of a contest after a number, with what tells a page that follows whether it has all of them. */
 export interface ResultPage {
   readonly results: readonly Listed<StoredResult>[];
-  /** Whether more follow. */
+  /** Whether none follow, and the number of the last of these. */
   readonly isLast: boolean;
+  readonly last: number;
   /** How many there are, and the sum of their versions: another sum means that one was replaced. */
   readonly count: number;
   readonly versions: number;

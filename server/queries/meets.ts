@@ -59,6 +59,8 @@ function ofMeets<T, S extends Kept>(db: Db, kind: OfMeetKind, read: Reader<T>) {
     },
     /** Those of a meet after a number, at most `limit` of them. */
     after: (meet: string, number: number, limit: number): Listed<S>[] => list.all(meet, number, limit).map(keptOf),
+    rowsAfter: (meet: string, number: number, limit: number) => list.all(meet, number, limit),
+    read: keptOf,
     sums: (meet: string): { readonly count: number; readonly versions: number } => sums.get(meet)!,
     /** Writes over version `base` (0: makes it). False when another version stands there. */
     write: (id: string, meet: string, base: number, content: T, now: string): boolean => {
@@ -79,8 +81,14 @@ export function resultQueries(db: Db) {
   return {
     ...results,
     page: (meet: string, number: number, limit: number): ResultPage => {
-      const found = results.after(meet, number, limit + 1);
-      return { results: found.slice(0, limit), isLast: found.length <= limit, ...results.sums(meet) };
+      const rows = results.rowsAfter(meet, number, limit + 1);
+      const shown = rows.slice(0, limit);
+      return {
+        results: shown.map(results.read),
+        isLast: rows.length <= limit,
+        last: shown.at(-1)?.number ?? number,
+        ...results.sums(meet),
+      };
     },
   };
 }

@@ -1,46 +1,53 @@
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
+import { createApi } from '@reduxjs/toolkit/query/react';
+import type { CarDesign, RunRecord } from '../../core/car/car-design.ts';
 import type { ToldFault } from '../../core/fault-words.ts';
-import type { Brief } from '../../core/schema/generated/brief.ts';
-import type { Meet } from '../../core/schema/generated/meet.ts';
-import type { MeetResult } from '../../core/schema/generated/meet-result.ts';
-import type { Photo } from '../../core/schema/generated/photo.ts';
-import type { Session } from '../../core/schema/generated/session.ts';
-import type { Role, SharingState } from '../../core/schema/sharing.ts';
-import type { OwnPart } from '../../core/schema/generated/own-part.ts';
-import {
-  isReadable,
-  type ArchiveReport,
-  type EarlierDesign,
-  type Kept,
-  type Listed,
-  type ListedCar,
-  type Removed,
-  type RunPage,
-  type RunTallies,
-  type SessionSums,
-  type StoredBrief,
-  type StoredCar,
-  type StoredMeet,
-  type StoredPart,
-  type StoredResult,
-  type StoredRun,
-  type StoredSession,
-  type StoredVersion,
-  type Unreadable,
+import type { CrewChoice, Joined, JoinedAs, SharingState } from '../../core/schema/sharing.ts';
+import type {
+  ArchiveReport,
+  EarlierDesign,
+  ListedCar,
+  ListedMeet,
+  Removed,
+  ResultPage,
+  RunPage,
+  RunTallies,
+  SessionSums,
+  StoredEntry,
+  StoredBrief,
+  StoredCar,
+  StoredMeet,
+  StoredPart,
+  StoredResult,
+  StoredRun,
+  StoredSession,
+  StoredVersion,
 } from '../../core/schema/stored.ts';
+import {
+  baseQuery,
+  getting,
+  listing,
+  listingHistory,
+  removing,
+  restoring,
+  saving,
+  sorted,
+  TAGS,
+  type Sorted,
+} from './resource-endpoints.ts';
 
-export type { ListedCar, StoredBrief, StoredCar, StoredMeet, StoredResult, StoredPart, StoredRun, StoredSession, StoredVersion };
-
-/** A list, with what of it cannot be read any more set apart. */
-export interface Sorted<T> {
-  readonly readable: readonly T[];
-  readonly unreadable: readonly Unreadable[];
-}
-const sorted = <T extends Kept>(listed: readonly Listed<T>[]): Sorted<T> => ({
-  readable: listed.filter((item): item is T => isReadable<T>(item)),
-  unreadable: listed.filter((item): item is Unreadable => !isReadable<T>(item)),
-});
+export type {
+  ListedCar,
+  Sorted,
+  StoredBrief,
+  StoredCar,
+  StoredEntry,
+  StoredMeet,
+  StoredResult,
+  StoredPart,
+  StoredRun,
+  StoredSession,
+  StoredVersion,
+};
 
 /** The body of an error answer, RFC 9457. */
 export interface Problem {
@@ -91,12 +98,6 @@ const runsAddress = (carId: string, filter: RunFilter | null, page: number): str
   return `/cars/${carId}/runs?${query.toString()}`;
 };
 
-/** One thing kept below a car. */
-interface OfCar {
-  readonly carId: string;
-  readonly id: string;
-}
-
 /** An archive to look into, or to take from: what is new, and what is named. */
 export interface ArchiveOpening {
   readonly file: File;
@@ -111,174 +112,124 @@ interface AddedRuns {
   readonly runs: readonly { readonly id: string; readonly record: Omit<RunRecord, 'design'> }[];
 }
 
-interface Write<T> {
-  readonly id: string;
-  /** The version it was based on, 0 for a new one. */
-  readonly baseVersion: number;
-  readonly content: T;
-}
+/** Results that one answer brings. */
+const RESULTS_ON_A_PAGE = 500;
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'meets', 'results', 'sharing', 'removed'],
+  baseQuery,
+  tagTypes: TAGS,
   endpoints: (build) => ({
-    listCars: build.query<Sorted<ListedCar>, void>({ query: () => '/cars', transformResponse: sorted<ListedCar>, providesTags: ['cars'] }),
+    listCars: listing<'car', ListedCar>(build, 'car'),
     getCar: build.query<StoredCar, string>({ query: (id) => `/cars/${id}` }),
-    saveCar: build.mutation<StoredCar, Write<CarDesign>>({
+    saveCar: build.mutation<StoredCar, { readonly id: string; readonly baseVersion: number; readonly content: CarDesign }>({
       query: ({ id, baseVersion, content }) => ({ url: `/cars/${id}`, method: 'PUT', body: { baseVersion, design: content } }),
-      invalidatesTags: ['cars'],
+      invalidatesTags: (_car, error, { baseVersion }) => (error || baseVersion > 0 ? [] : ['cars']),
+      // An edit of a car that is listed changes it there: the list is not read again for each.
+      onQueryStarted: async ({ baseVersion }, { dispatch, queryFulfilled }) => {
+        const { data: saved } = await queryFulfilled.catch(() => ({ data: null }));
+        if (saved === null || baseVersion === 0) return;
+        dispatch(
+          api.util.updateQueryData('listCars', undefined, ({ readable, unreadable }) => ({
+            readable: readable.map((car) => (car.id === saved.id ? { ...car, ...saved } : car)),
+            unreadable,
+          })),
+        );
+      },
     }),
+    removeCar: removing(build, 'car'),
+    restoreCar: restoring(build, 'car'),
     /** Designs that later saves replaced, from before a version on. */
     listEarlier: build.query<EarlierDesign[], { readonly carId: string; readonly before: number; readonly limit: number }>({
       query: ({ carId, before, limit }) => `/cars/${carId}/history?before=${before}&limit=${limit}`,
-    }),
-    removeCar: build.mutation<void, string>({
-      query: (id) => ({ url: `/cars/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['cars', 'removed'],
-    }),
-    restoreCar: build.mutation<void, string>({
-      query: (id) => ({ url: `/cars/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: ['cars', 'removed'],
     }),
     listRuns: build.query<RunPage, { readonly carId: string; readonly filter: RunFilter | null; readonly page: number }>({
       query: ({ carId, filter, page }) => runsAddress(carId, filter, page),
       providesTags: ['runs'],
     }),
     tallyRuns: build.query<RunTallies, string>({ query: (carId) => `/cars/${carId}/runs/tallies`, providesTags: ['runs'] }),
-    getRun: build.query<StoredRun, OfCar>({ query: ({ carId, id }) => `/cars/${carId}/runs/${id}`, providesTags: ['runs'] }),
-    saveRun: build.mutation<StoredRun, Write<RunRecord> & { readonly carId: string }>({
-      query: ({ carId, id, baseVersion, content }) => ({
-        url: `/cars/${carId}/runs/${id}`,
-        method: 'PUT',
-        body: { baseVersion, record: content },
-      }),
-      invalidatesTags: ['runs', 'cars'],
-    }),
+    sumSessions: build.query<SessionSums[], string>({ query: (carId) => `/cars/${carId}/runs/sessions`, providesTags: ['runs'] }),
+    getRun: getting(build, 'run'),
+    runHistory: listingHistory(build, 'run'),
+    saveRun: saving(build, 'run'),
     addRuns: build.mutation<{ readonly stored: number }, AddedRuns>({
       query: ({ carId, ...body }) => ({ url: `/cars/${carId}/runs`, method: 'POST', body }),
       invalidatesTags: ['runs', 'cars'],
     }),
-    removeRun: build.mutation<void, OfCar>({
-      query: ({ carId, id }) => ({ url: `/cars/${carId}/runs/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['runs', 'cars', 'removed'],
-    }),
+    removeRun: removing(build, 'run'),
+    restoreRun: restoring(build, 'run'),
     listVersions: build.query<Sorted<StoredVersion>, string>({
       query: (carId) => `/cars/${carId}/versions`,
       transformResponse: sorted<StoredVersion>,
       providesTags: ['versions'],
     }),
-    removeVersion: build.mutation<void, OfCar>({
-      query: ({ carId, id }) => ({ url: `/cars/${carId}/versions/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['versions', 'removed'],
-    }),
-    restoreVersion: build.mutation<void, OfCar>({
-      query: ({ carId, id }) => ({ url: `/cars/${carId}/versions/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: ['versions', 'removed'],
-    }),
-    saveVersion: build.mutation<StoredVersion, Write<CarVersion> & { readonly carId: string }>({
-      query: ({ carId, id, baseVersion, content }) => ({
-        url: `/cars/${carId}/versions/${id}`,
-        method: 'PUT',
-        body: { baseVersion, record: content },
-      }),
-      invalidatesTags: ['versions'],
-    }),
-    listParts: build.query<Sorted<StoredPart>, void>({
-      query: () => '/parts',
-      transformResponse: sorted<StoredPart>,
-      providesTags: ['parts'],
-    }),
-    savePart: build.mutation<StoredPart, Write<OwnPart>>({
-      query: ({ id, baseVersion, content }) => ({ url: `/parts/${id}`, method: 'PUT', body: { baseVersion, part: content } }),
-      invalidatesTags: ['parts'],
-    }),
-    removePart: build.mutation<void, string>({
-      query: (id) => ({ url: `/parts/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['parts', 'removed'],
-    }),
-    restorePart: build.mutation<void, string>({
-      query: (id) => ({ url: `/parts/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: ['parts', 'removed'],
-    }),
-    listBriefs: build.query<Sorted<StoredBrief>, void>({
-      query: () => '/briefs',
-      transformResponse: sorted<StoredBrief>,
-      providesTags: ['briefs'],
-    }),
+    saveVersion: saving(build, 'version'),
+    removeVersion: removing(build, 'version'),
+    restoreVersion: restoring(build, 'version'),
+    listParts: listing<'part', StoredPart>(build, 'part'),
+    savePart: saving(build, 'part'),
+    removePart: removing(build, 'part'),
+    restorePart: restoring(build, 'part'),
+    listBriefs: listing<'brief', StoredBrief>(build, 'brief'),
     getBrief: build.query<StoredBrief, string>({ query: (id) => `/briefs/${id}` }),
-    saveBrief: build.mutation<StoredBrief, Write<Brief>>({
-      query: ({ id, baseVersion, content }) => ({ url: `/briefs/${id}`, method: 'PUT', body: { baseVersion, brief: content } }),
-      invalidatesTags: ['briefs'],
+    saveBrief: saving(build, 'brief'),
+    removeBrief: removing(build, 'brief'),
+    restoreBrief: restoring(build, 'brief'),
+    listSessions: listing<'session', StoredSession>(build, 'session'),
+    saveSession: saving(build, 'session'),
+    restoreSession: restoring(build, 'session'),
+    savePhoto: saving(build, 'photo'),
+    listMeets: listing<'meet', ListedMeet>(build, 'meet'),
+    getMeet: getting(build, 'meet'),
+    saveMeet: saving(build, 'meet'),
+    removeMeet: removing(build, 'meet'),
+    restoreMeet: restoring(build, 'meet'),
+    listEntries: build.query<Sorted<StoredEntry>, string>({
+      query: (meetId) => `/meets/${meetId}/entries`,
+      transformResponse: sorted<StoredEntry>,
+      providesTags: ['entries'],
     }),
-    removeBrief: build.mutation<void, string>({
-      query: (id) => ({ url: `/briefs/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['briefs', 'removed'],
-    }),
-    restoreBrief: build.mutation<void, string>({
-      query: (id) => ({ url: `/briefs/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: ['briefs', 'removed'],
-    }),
-    listSessions: build.query<Sorted<StoredSession>, void>({
-      query: () => '/sessions',
-      transformResponse: sorted<StoredSession>,
-      providesTags: ['sessions'],
-    }),
-    saveSession: build.mutation<StoredSession, Write<Session>>({
-      query: ({ id, baseVersion, content }) => ({ url: `/sessions/${id}`, method: 'PUT', body: { baseVersion, session: content } }),
-      invalidatesTags: ['sessions'],
-    }),
-    restoreSession: build.mutation<void, string>({
-      query: (id) => ({ url: `/sessions/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: ['sessions', 'removed'],
-    }),
-    listMeets: build.query<Sorted<StoredMeet>, void>({
-      query: () => '/meets',
-      transformResponse: sorted<StoredMeet>,
-      providesTags: ['meets'],
-    }),
-    getMeet: build.query<StoredMeet, string>({ query: (id) => `/meets/${id}`, providesTags: ['meets'] }),
-    saveMeet: build.mutation<StoredMeet, Write<Meet>>({
-      query: ({ id, baseVersion, content }) => ({ url: `/meets/${id}`, method: 'PUT', body: { baseVersion, meet: content } }),
-      invalidatesTags: ['meets'],
-    }),
-    removeMeet: build.mutation<void, string>({
-      query: (id) => ({ url: `/meets/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['meets', 'removed'],
-    }),
-    restoreMeet: build.mutation<void, string>({
-      query: (id) => ({ url: `/meets/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: ['meets', 'removed'],
-    }),
+    // What was written is put into the list as it was answered (live-meet.ts): nothing is read again.
+    saveEntry: saving(build, 'entry', []),
+    entryHistory: listingHistory(build, 'entry'),
+    /** All results of a meet, read a page at a time. */
     listResults: build.query<Sorted<StoredResult>, string>({
-      query: (meetId) => `/meets/${meetId}/results`,
-      transformResponse: sorted<StoredResult>,
+      queryFn: async (meetId, _api, _extra, ask) => {
+        const results: ResultPage['results'][number][] = [];
+        for (let after = 0; ;) {
+          const { data, error } = await ask(`/meets/${meetId}/results?after=${after}&limit=${RESULTS_ON_A_PAGE}`);
+          if (error) return { error };
+          const page = data as ResultPage;
+          results.push(...page.results);
+          if (page.isLast) return { data: sorted<StoredResult>(results) };
+          after = page.last;
+        }
+      },
       providesTags: ['results'],
     }),
-    saveResult: build.mutation<StoredResult, Write<MeetResult> & { readonly meetId: string }>({
-      query: ({ meetId, id, baseVersion, content }) => ({
-        url: `/meets/${meetId}/results/${id}`,
-        method: 'PUT',
-        body: { baseVersion, result: content },
-      }),
-      invalidatesTags: ['results'],
+    /** Results after a number: what a page that was not connected has missed. */
+    resultsAfter: build.query<ResultPage, { readonly meetId: string; readonly after: number }>({
+      query: ({ meetId, after }) => `/meets/${meetId}/results?after=${after}&limit=${RESULTS_ON_A_PAGE}`,
     }),
-    savePhoto: build.mutation<unknown, Write<Photo>>({
-      query: ({ id, baseVersion, content }) => ({ url: `/photos/${id}`, method: 'PUT', body: { baseVersion, photo: content } }),
-    }),
-    sumSessions: build.query<SessionSums[], string>({ query: (carId) => `/cars/${carId}/runs/sessions`, providesTags: ['runs'] }),
+    saveResult: saving(build, 'result', []),
     getSharing: build.query<SharingState, void>({ query: () => '/sharing', providesTags: ['sharing'] }),
+    /** Begins; while phones may join already, draws new codes. */
     beginSharing: build.mutation<SharingState, void>({
       query: () => ({ url: '/sharing', method: 'POST', body: {} }),
       invalidatesTags: ['sharing'],
     }),
+    keepSharing: build.mutation<SharingState, boolean>({
+      query: (isKept) => ({ url: '/sharing', method: 'PUT', body: { isKept } }),
+      invalidatesTags: ['sharing'],
+    }),
     endSharing: build.mutation<SharingState, void>({ query: () => ({ url: '/sharing', method: 'DELETE' }), invalidatesTags: ['sharing'] }),
     /** As what this page joined; the machine that the program runs on is the host. */
-    getJoined: build.query<{ readonly role: Role | 'host' }, void>({ query: () => '/joined' }),
+    getJoined: build.query<JoinedAs, void>({ query: () => '/joined', providesTags: ['joined'] }),
     join: build.mutation<void, string>({ query: (code) => ({ url: '/join', method: 'POST', body: { code } }) }),
-    restoreRun: build.mutation<void, OfCar>({
-      query: ({ carId, id }) => ({ url: `/cars/${carId}/runs/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: ['runs', 'cars', 'removed'],
+    /** Says which car a crew's phone is for. */
+    chooseCar: build.mutation<Joined, CrewChoice>({
+      query: (body) => ({ url: '/joined', method: 'PUT', body }),
+      invalidatesTags: ['joined'],
     }),
     listRemoved: build.query<Removed[], { readonly limit: number }>({
       query: ({ limit }) => `/removed?limit=${limit}`,
@@ -293,8 +244,7 @@ export const api = createApi({
         headers: { 'content-type': 'application/zip' },
         body: file,
       }),
-      invalidatesTags: (_report, _error, { take }) =>
-        take ? ['cars', 'runs', 'versions', 'parts', 'briefs', 'sessions', 'meets', 'results', 'removed'] : [],
+      invalidatesTags: (_report, _error, { take }) => (take ? TAGS : []),
     }),
   }),
 });
@@ -313,6 +263,12 @@ export const {
   useEndSharingMutation,
   useGetJoinedQuery,
   useJoinMutation,
+  useKeepSharingMutation,
+  useChooseCarMutation,
+  useRunHistoryQuery,
+  useEntryHistoryQuery,
+  useListEntriesQuery,
+  useSaveEntryMutation,
   useListBriefsQuery,
   useListSessionsQuery,
   useListMeetsQuery,

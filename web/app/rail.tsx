@@ -15,6 +15,7 @@ import { startTransition, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, useLocation, useParams } from 'react-router';
 import { later } from '../ui/later.ts';
 import styles from './shell.module.css';
+import { useJoined } from './use-role.ts';
 import { useWaiting } from './use-waiting.ts';
 import { useAppSelector } from './store.ts';
 
@@ -76,8 +77,12 @@ function WordsButton({ car }: { readonly car: string | null }) {
 
 /** The stations that can be gone to now: those of a car once one was opened. */
 export function Rail() {
+  const joined = useJoined();
+  const isOwner = joined === null || joined.role === 'host';
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
-  const car = useParams().carId ?? lastCar;
+  const ownCar = !isOwner && joined.role === 'crew' ? joined.carId : null;
+  const { carId } = useParams();
+  const car = ownCar ?? carId ?? lastCar;
   const waiting = useWaiting(car);
   const rail = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
@@ -87,14 +92,14 @@ export function Rail() {
   }, [pathname]);
   return (
     <nav ref={rail} aria-label="Stations" className={styles.rail}>
-      <Station to="/" label="Garage" icon={<GarageIcon />} />
-      <Station to={car ? `/cars/${car}/brief` : '/briefs'} label="Brief" icon={<BriefIcon />} waiting={waiting.brief} />
-      {car && <Station to={`/cars/${car}/bench`} label="Bench" icon={<BenchIcon />} />}
-      {car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} waiting={waiting.design} />}
-      {car && <Station to={`/cars/${car}/build`} label="Build" icon={<BuildIcon />} />}
-      {car && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
-      {car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
-      <Station to={car ? `/cars/${car}/learn` : '/learn'} label="Learn" icon={<LearnIcon />} />
+      <Station to="/" label={isOwner ? 'Garage' : 'Start'} icon={<GarageIcon />} />
+      {isOwner && <Station to={car ? `/cars/${car}/brief` : '/briefs'} label="Brief" icon={<BriefIcon />} waiting={waiting.brief} />}
+      {isOwner && car && <Station to={`/cars/${car}/bench`} label="Bench" icon={<BenchIcon />} />}
+      {isOwner && car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} waiting={waiting.design} />}
+      {isOwner && car && <Station to={`/cars/${car}/build`} label="Build" icon={<BuildIcon />} />}
+      {car && joined?.role !== 'board' && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
+      {isOwner && car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
+      {joined?.role !== 'board' && <Station to={car ? `/cars/${car}/learn` : '/learn'} label="Learn" icon={<LearnIcon />} />}
       <Station to="/meets" label="Meet" icon={<MeetIcon />} />
       <WordsButton car={car} />
       <SchemeSwitch />

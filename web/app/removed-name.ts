@@ -1,6 +1,6 @@
-import type { ArchivedKind } from '../../core/schema/stored.ts';
+import type { ResourceKind } from '../../core/schema/resources.ts';
 
-const WHAT: Readonly<Record<ArchivedKind, string>> = {
+const WHAT: Readonly<Record<ResourceKind, string>> = {
   car: 'Car',
   run: 'Run',
   version: 'Version',
@@ -9,11 +9,12 @@ const WHAT: Readonly<Record<ArchivedKind, string>> = {
   session: 'Session',
   photo: 'Photo',
   meet: 'Meet',
+  entry: 'Entry',
   result: 'Result',
 };
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
 const TIME = /^\d{4}-\d\d-\d\dT[\d:.]+Z$/;
 
 /** What something removed, or of an archive, is called; a run by when it ran: `Run of 21 Nov 2026, 18:00`. */
-export const removedName = (what: ArchivedKind, name: string): string =>
+export const removedName = (what: ResourceKind, name: string): string =>
   TIME.test(name) ? `${WHAT[what]} of ${when.format(new Date(name))}` : `${WHAT[what]} “${name}”`;

@@ -1,9 +1,22 @@
 import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RunRecord } from '../../core/car/car-design.ts';
 import { newCar } from '../../core/car/new-car.ts';
 import { newId } from './new-id.ts';
-import { dropWaiting, keepRun, onWaiting, sendWaiting, waitingRuns } from './run-queue.ts';
+import {
+  dropPhoto,
+  dropWaiting,
+  isMemoryOnly,
+  isToBeSent,
+  keepPhoto,
+  keepRun,
+  onWaiting,
+  sendAgain,
+  sendWaiting,
+  waitingPhotos,
+  waitingRuns,
+} from './run-queue.ts';
 import { makeStore } from './store.ts';
 
 const record = (ranAt: string): RunRecord => ({
@@ -46,6 +59,7 @@ beforeEach(() => {
 });
 afterEach(async () => {
   for (const { id } of await waitingRuns()) await dropWaiting(id);
+  for (const { id } of await waitingPhotos()) await dropPhoto(id);
   vi.unstubAllGlobals();
 });
 const { dispatch } = makeStore();
@@ -80,6 +94,69 @@ describe('a run that is logged', () => {
     answer = 422;
     expect(await sendWaiting(dispatch)).toBe(0);
     expect(await waitingRuns()).toMatchObject([{ problem: 'No' }]);
+  });
+  it.each([401, 403, 404, 408, 421, 425, 429, 500, 507])('answered %i waits, and is stored once that is over', async (status) => {
+    answer = status;
+    const waiting = run(1);
+    expect(await keepRun(dispatch, waiting)).toEqual({ kind: 'waiting' });
+    expect(await sendWaiting(dispatch)).toBe(0);
+    expect(await waitingRuns()).toMatchObject([{ id: waiting.id, problem: null, delay: 'No' }]);
+    answer = 200;
+    expect(await sendWaiting(dispatch)).toBe(1);
+    expect(await waitingRuns()).toEqual([]);
+  });
+  it.each([400, 409, 413, 422])('answered %i is not sent again by itself, only when it is asked for', async (status) => {
+    answer = 'gone';
+    await keepRun(dispatch, run(1));
+    answer = status;
+    await sendWaiting(dispatch);
+    sent = [];
+    expect(isToBeSent(await waitingRuns(), [])).toBe(false);
+    await sendWaiting(dispatch);
+    expect(sent).toEqual([]);
+    answer = 200;
+    expect(await sendAgain(dispatch)).toBe(1);
+  });
+  it('goes before its picture, which stays until it is stored', async () => {
+    const photo = { format: 'nimble-axle/photo' as const, version: 1 as const, name: 'at the wall.jpg', jpeg: '/9j/4AAQ' };
+    const [id, logged] = [newId(), run(1)];
+    await keepPhoto({ id, content: photo });
+    await sendWaiting(dispatch);
+    expect(sent).toEqual([]);
+    answer = 401;
+    await keepRun(dispatch, { ...logged, content: { ...logged.content, photo: id } });
+    await sendWaiting(dispatch);
+    expect(new Set(sent)).toEqual(new Set([logged.id]));
+    expect(await waitingPhotos()).toMatchObject([{ id, isReady: false }]);
+    answer = 200;
+    sent = [];
+    expect(await sendWaiting(dispatch)).toBe(1);
+    expect(sent).toEqual([logged.id, id]);
+    expect(await waitingPhotos()).toEqual([]);
+  });
+  it('is kept in memory where the browser stores nothing, says so, and is sent all the same', async () => {
+    const working = indexedDB;
+    answer = 'gone';
+    vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new Error('no room');
+      },
+    });
+    vi.spyOn(IDBFactory.prototype, 'open').mockImplementation(() => {
+      throw new Error('no room');
+    });
+    vi.resetModules();
+    const queue = await import('./run-queue.ts');
+    const waiting = run(3);
+    expect(await queue.keepRun(dispatch, waiting)).toEqual({ kind: 'waiting' });
+    expect([queue.isMemoryOnly(), (await queue.waitingRuns()).map(({ id }) => id)]).toEqual([true, [waiting.id]]);
+    answer = 200;
+    expect(await queue.sendWaiting(dispatch)).toBe(1);
+    expect(await queue.waitingRuns()).toEqual([]);
+    vi.restoreAllMocks();
+    vi.stubGlobal('indexedDB', working);
+    expect(isMemoryOnly()).toBe(false);
   });
   it('tells whoever watches that something waits, and no longer', async () => {
     let told = 0;

@@ -4,21 +4,27 @@ import type { Photo } from '../../core/schema/generated/photo.ts';
 import { api, problemLine } from './api.ts';
 import type { AppDispatch } from './store.ts';
 
-/** A run that is kept in this browser until the program has stored it. */
+/** A run that stays in this browser until the program has stored it. */
 export interface WaitingRun {
   readonly id: string;
   readonly carId: string;
   /** The version it corrects, 0 for a new one. */
   readonly baseVersion: number;
   readonly content: RunRecord;
-  /** Why the program does not take it; null while it only cannot be reached. */
+  /** Why the program does not take it as it is; null while it only has to wait. */
   readonly problem: string | null;
+  /** Why it has to wait where the program answered; null where it could not be reached. */
+  readonly delay?: string | null;
 }
 
-/** A picture that is kept in this browser until the program has stored it. */
+/** A picture that stays in this browser until the program has stored it. */
 export interface WaitingPhoto {
   readonly id: string;
   readonly content: Photo;
+  /** Whether its run is stored: only then is it sent. Not told of those that were kept by an earlier program, which are sent. */
+  readonly isReady?: boolean;
+  /** Why the program does not take it; null while it only has to wait. */
+  readonly problem?: string | null;
 }
 
 interface Waiting extends DBSchema {
@@ -26,15 +32,51 @@ interface Waiting extends DBSchema {
   photos: { key: string; value: WaitingPhoto };
 }
 const STORES = ['waiting', 'photos'] as const;
+type Store = (typeof STORES)[number];
+type Row<S extends Store> = Waiting[S]['value'];
 
-/** What became of a run: stored, waiting for the program to be back, or not taken. */
+/** What became of a run: stored, waiting for the program, or not taken. */
 export type Kept = { readonly kind: 'stored' } | { readonly kind: 'waiting' } | { readonly kind: 'refused'; readonly error: unknown };
+
+/** What waits, where the browser keeps nothing: until this page is closed. */
+const inMemory: { readonly [S in Store]: Map<string, Row<S>> } = { waiting: new Map(), photos: new Map() };
+let isFailing = false;
+/** Whether the browser's own database fails: what waits is lost when this page is closed. */
+export const isMemoryOnly = (): boolean => isFailing;
 
 let opened: Promise<IDBPDatabase<Waiting>> | null = null;
 const database = (): Promise<IDBPDatabase<Waiting>> =>
   (opened ??= openDB<Waiting>('runs', STORES.length, {
     upgrade: (db, before) => STORES.slice(before).forEach((store) => db.createObjectStore(store, { keyPath: 'id' })),
   }));
+
+/** Works with the browser's database; where that fails, memory serves until it works again. */
+async function inDatabase<T>(work: (db: IDBPDatabase<Waiting>) => Promise<T>): Promise<T | null> {
+  try {
+    const done = await work(await database());
+    isFailing = false;
+    return done;
+  } catch (reason) {
+    console.error(reason);
+    opened = null;
+    isFailing = true;
+    return null;
+  }
+}
+async function put<S extends Store>(store: S, row: Row<S>): Promise<void> {
+  const isThere = (await inDatabase((db) => db.put(store, row))) !== null;
+  if (isThere) inMemory[store].delete(row.id);
+  else inMemory[store].set(row.id, row as never);
+}
+async function remove(store: Store, id: string): Promise<void> {
+  inMemory[store].delete(id);
+  await inDatabase((db) => db.delete(store, id));
+}
+async function all<S extends Store>(store: S): Promise<readonly Row<S>[]> {
+  const rows = (await inDatabase((db) => db.getAll(store))) as readonly Row<S>[] | null;
+  const memory = inMemory[store] as ReadonlyMap<string, Row<S>>;
+  return [...(rows ?? []).filter(({ id }) => !memory.has(id)), ...memory.values()];
+}
 
 /** Told when what waits has changed. */
 const listeners = new Set<() => void>();
@@ -46,78 +88,121 @@ export const onWaiting = (listen: () => void): (() => void) => {
 
 /** Runs that wait, the oldest first. */
 export const waitingRuns = async (): Promise<readonly WaitingRun[]> =>
-  (await (await database()).getAll('waiting')).toSorted((a, b) => a.content.ranAt.localeCompare(b.content.ranAt));
+  (await all('waiting')).toSorted((a, b) => a.content.ranAt.localeCompare(b.content.ranAt));
 
 /** Pictures that wait. */
-export const waitingPhotos = async (): Promise<readonly WaitingPhoto[]> => (await database()).getAll('photos');
+export const waitingPhotos = (): Promise<readonly WaitingPhoto[]> => all('photos');
 
-/** Gives a run up that the program does not take. */
+/** Removes a run that waits: it was given up, or goes back into the form to be mended. */
 export async function dropWaiting(id: string): Promise<void> {
-  await (await database()).delete('waiting', id);
+  await remove('waiting', id);
   tell();
 }
 
-/** Whether an answer is the program's own: it will be no other the next time. */
-const isFinal = (error: unknown): boolean => {
+/** Answers that will be others later: not joined, not allowed now, too slow, at another address, too early, too many. */
+const TRANSIENT: ReadonlySet<number> = new Set([401, 403, 408, 421, 425, 429]);
+/** The car of a run may come back: it waits for that. */
+const NOT_FOUND = 404;
+
+const statusOf = (error: unknown): number | null => {
   const { status } = error as { status?: unknown };
-  return typeof status === 'number' && status >= 400 && status < 500;
+  return typeof status === 'number' ? status : null;
+};
+/** Whether an answer is about what was sent: it will be no other the next time. */
+const isFinal = (error: unknown): boolean => {
+  const status = statusOf(error);
+  return status !== null && status >= 400 && status < 500 && !TRANSIENT.has(status) && status !== NOT_FOUND;
 };
 
-async function send(dispatch: AppDispatch, { id, carId, baseVersion, content }: WaitingRun): Promise<Kept> {
+async function send(
+  dispatch: AppDispatch,
+  { id, carId, baseVersion, content }: WaitingRun,
+): Promise<Kept & { readonly delay?: string | null }> {
   const { error } = await dispatch(api.endpoints.saveRun.initiate({ carId, id, baseVersion, content }));
   if (!error) return { kind: 'stored' };
-  return isFinal(error) ? { kind: 'refused', error } : { kind: 'waiting' };
+  if (isFinal(error)) return { kind: 'refused', error };
+  return { kind: 'waiting', delay: statusOf(error) === null ? null : problemLine(error) };
 }
 
-/** Keeps a run: first in this browser, then with the program. Sent twice under one id it is stored once. What the program refuses is with whoever logs it again. */
-export async function keepRun(dispatch: AppDispatch, run: Omit<WaitingRun, 'problem'>): Promise<Kept> {
-  const db = await database();
+/** Sends a picture; whether others may be sent after it. */
+async function sendPhoto(dispatch: AppDispatch, photo: WaitingPhoto): Promise<boolean> {
+  const { error } = await dispatch(api.endpoints.savePhoto.initiate({ id: photo.id, baseVersion: 0, content: photo.content }));
+  if (!error) await remove('photos', photo.id);
+  else if (isFinal(error)) await put('photos', { ...photo, problem: problemLine(error) });
+  tell();
+  return !error || statusOf(error) !== null;
+}
+
+/** The run is stored: its picture may follow it. One without its run would belong to nobody. */
+async function sendPhotoOf(dispatch: AppDispatch, { photo: id }: RunRecord): Promise<void> {
+  const photo = id === undefined ? undefined : (await waitingPhotos()).find((one) => one.id === id);
+  if (!photo) return;
+  const ready = { ...photo, isReady: true };
+  await put('photos', ready);
+  await sendPhoto(dispatch, ready);
+}
+
+/** Saves a run: first in this browser, then with the program, and its picture after it. Sent twice under one id it is stored once. What the program refuses for what it says is with whoever logs it again. */
+export async function keepRun(dispatch: AppDispatch, run: Omit<WaitingRun, 'problem' | 'delay'>): Promise<Kept> {
   const waiting: WaitingRun = { ...run, problem: null };
-  await db.put('waiting', waiting);
-  const kept = await send(dispatch, waiting);
-  if (kept.kind !== 'waiting') await db.delete('waiting', run.id);
+  await put('waiting', waiting);
+  const { delay, ...kept } = { delay: null, ...(await send(dispatch, waiting)) };
+  if (kept.kind === 'waiting') await put('waiting', { ...waiting, delay });
+  else await remove('waiting', run.id);
+  if (kept.kind === 'stored') void sendPhotoOf(dispatch, run.content);
   tell();
   return kept;
 }
 
-/** Whether the program has a picture now: then it need not wait here any longer. */
-async function sendPhoto(dispatch: AppDispatch, { id, content }: WaitingPhoto): Promise<boolean> {
-  const { error } = await dispatch(api.endpoints.savePhoto.initiate({ id, baseVersion: 0, content }));
-  if (error && !isFinal(error)) return false;
-  await (await database()).delete('photos', id);
+/** Keeps a picture in this browser, from where it goes to the program once its run is there. */
+export async function keepPhoto(photo: Pick<WaitingPhoto, 'id' | 'content'>): Promise<void> {
+  await put('photos', { ...photo, isReady: false, problem: null });
   tell();
-  return true;
 }
-
-/** Keeps a picture in this browser, from where it goes to the program. */
-export async function keepPhoto(dispatch: AppDispatch, photo: WaitingPhoto): Promise<void> {
-  await (await database()).put('photos', photo);
+/** Removes a picture that waits. */
+export async function dropPhoto(id: string): Promise<void> {
+  await remove('photos', id);
   tell();
-  void sendPhoto(dispatch, photo);
 }
+const maySend = ({ isReady = true, problem = null }: WaitingPhoto): boolean => isReady && problem === null;
+/** Whether something waits that may be sent now and then. */
+export const isToBeSent = (runs: readonly WaitingRun[], photos: readonly WaitingPhoto[]): boolean =>
+  runs.some(({ problem }) => problem === null) || photos.some(maySend);
 
 let isSending = false;
 
-/** Sends what waits; what is refused stays, with its reason. How many were stored. */
+/** Sends what waits; what is refused for what it says stays, with its reason. How many runs were stored. */
 export async function sendWaiting(dispatch: AppDispatch): Promise<number> {
   if (isSending) return 0;
   isSending = true;
   let stored = 0;
   try {
-    for (const photo of await waitingPhotos()) if (!(await sendPhoto(dispatch, photo))) break;
-    for (const waiting of await waitingRuns()) {
+    const runs = await waitingRuns();
+    for (const waiting of runs) {
+      if (waiting.problem !== null) continue;
       const kept = await send(dispatch, waiting);
-      // The program is not there: the others would wait as well.
-      if (kept.kind === 'waiting') break;
-      const db = await database();
       if (kept.kind === 'stored') {
         stored++;
-        await db.delete('waiting', waiting.id);
-      } else await db.put('waiting', { ...waiting, problem: problemLine(kept.error) });
+        await remove('waiting', waiting.id);
+        await sendPhotoOf(dispatch, waiting.content);
+      } else if (kept.kind === 'refused') await put('waiting', { ...waiting, problem: problemLine(kept.error), delay: null });
+      else {
+        if (kept.delay !== waiting.delay) await put('waiting', { ...waiting, delay: kept.delay ?? null });
+        // The program is not there: the others would wait as well.
+        if (!kept.delay) break;
+      }
     }
+    for (const photo of await waitingPhotos()) if (maySend(photo) && !(await sendPhoto(dispatch, photo))) break;
   } finally {
     isSending = false;
   }
   tell();
   return stored;
+}
+
+/** Sends what waits now; what was refused once more, as it is. */
+export async function sendAgain(dispatch: AppDispatch): Promise<number> {
+  for (const run of await waitingRuns()) if (run.problem !== null) await put('waiting', { ...run, problem: null });
+  for (const photo of await waitingPhotos()) if (photo.problem) await put('photos', { ...photo, problem: null });
+  return sendWaiting(dispatch);
 }

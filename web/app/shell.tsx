@@ -1,6 +1,7 @@
 import { startTransition, Suspense, useEffect, useState } from 'react';
-import { Outlet } from 'react-router';
-import { useListBriefsQuery } from './api.ts';
+import { Outlet, useLocation } from 'react-router';
+import { useGetJoinedQuery, useListBriefsQuery } from './api.ts';
+import { mayOpen, useJoined } from './use-role.ts';
 import { useSendingRuns } from './use-waiting-runs.ts';
 import { useCars } from './use-cars.ts';
 import { fetchLater, later } from '../ui/later.ts';
@@ -12,17 +13,30 @@ import { Toasts } from './toasts.tsx';
 import type { Opening } from './use-opening.ts';
 import { useRegions } from './use-regions.ts';
 
+const ChooseCar = later(() => import('./choose-car.tsx'));
+const PhoneStart = later(() => import('./phone-start.tsx'));
 const JoinScreen = later(() => import('./join-screen.tsx'));
 const ArchiveDialog = later(() => import('./archive-dialog.tsx'));
 
 /** ms after the first screen. */
 const LATER = 1000;
 
+/** What a page may show: all of it on the machine of the program; on a phone what its role may see, once it has joined and chosen its car. */
+function Entrance({ children }: { readonly children: React.ReactNode }) {
+  const { pathname } = useLocation();
+  const { error } = useGetJoinedQuery();
+  const joined = useJoined();
+  if ((error as { status?: unknown } | undefined)?.status === 401) return <JoinScreen />;
+  if (joined === null || joined.role === 'host') return children;
+  if (joined.role === 'crew' && joined.carId === null && joined.entry === null) return <ChooseCar />;
+  return mayOpen(joined, pathname) ? children : <PhoneStart joined={joined} />;
+}
+
 /** The frame of every station: the rail at the left, on a phone along the bottom. A file dropped anywhere is opened. */
 export function Shell() {
   const cars = useCars();
   // What is asked of cars is wanted in every station: it stays at hand.
-  const { error: refused } = useListBriefsQuery();
+  useListBriefsQuery();
   useSendingRuns();
   const [archive, setArchive] = useState<File | null>(null);
   const openFile = (file: File): void => void cars.openFile(file, (zip) => startTransition(() => setArchive(zip)));
@@ -46,13 +60,11 @@ export function Shell() {
       </a>
       <Rail />
       <main id="station" tabIndex={-1} className={styles.station}>
-        {(refused as { status?: unknown } | undefined)?.status === 401 ? (
-          <Suspense fallback={null}>
-            <JoinScreen />
-          </Suspense>
-        ) : (
-          <Outlet context={{ openFile } satisfies Opening} />
-        )}
+        <Suspense fallback={null}>
+          <Entrance>
+            <Outlet context={{ openFile } satisfies Opening} />
+          </Entrance>
+        </Suspense>
       </main>
       {archive && (
         <Suspense fallback={null}>

@@ -6,6 +6,7 @@ import { carAutosave } from '../open-car/car-document.ts';
 import { designSlice } from '../open-car/design-slice.ts';
 import { keepTrackForms, trackReducer } from '../stations/track/track-slice.ts';
 import { api } from './api.ts';
+import { joinAgain } from './join-again.ts';
 import { keepPreferences, preferencesReducer } from './preferences-slice.ts';
 import { toastsReducer } from './toasts-slice.ts';
 
@@ -23,7 +24,7 @@ export type RootState = ReturnType<typeof reducer>;
 export function makeStore() {
   const store = configureStore({
     reducer,
-    middleware: (defaults) => defaults().prepend(carAutosave.middleware, briefAutosave.middleware).concat(api.middleware),
+    middleware: (defaults) => defaults().prepend(carAutosave.middleware, briefAutosave.middleware).concat(api.middleware, joinAgain),
   });
   let kept = store.getState();
   store.subscribe(() => {

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { onWaiting, sendWaiting, waitingPhotos, waitingRuns, type WaitingPhoto, type WaitingRun } from './run-queue.ts';
+import { isToBeSent, onWaiting, sendWaiting, waitingPhotos, waitingRuns, type WaitingPhoto, type WaitingRun } from './run-queue.ts';
 import { useAppDispatch } from './store.ts';
 import { toasted } from './toasts-slice.ts';
 
@@ -25,8 +25,8 @@ export const useWaitingPhotos = (): readonly WaitingPhoto[] | null => useWaiting
 /** Sends what waits as soon as the program is back, whatever station is open. */
 export function useSendingRuns(): void {
   const dispatch = useAppDispatch();
-  const isRunWaiting = useWaitingRuns().some(({ problem }) => problem === null);
-  const isWaiting = (useWaitingPhotos() ?? []).length > 0 || isRunWaiting;
+  const [runs, photos] = [useWaitingRuns(), useWaitingPhotos()];
+  const isWaiting = isToBeSent(runs, photos ?? []);
   useEffect(() => {
     if (!isWaiting) return;
     const send = async (): Promise<void> => {

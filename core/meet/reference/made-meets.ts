@@ -32,6 +32,7 @@ let written = 0;
 /** A run of a car, as an official wrote it down; each a second later than the last. */
 export const result = (entry: number, run: number, outcome: Partial<MeetOutcome>, more: object = {}): KeptResult => ({
   id: idOf(1000 + ++written),
+  number: written,
   result: newResult({
     meet: idOf(999),
     entry: idOf(entry),

@@ -4,8 +4,9 @@ import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
 import { expectedWords, MEDALS, medalWords, outcomeWords } from '../../../core/meet/words.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
-import { useRole } from '../../devices/use-role.ts';
+import { useRole } from '../../app/use-role.ts';
 import { useUnits } from '../../ui/use-units.ts';
+import { ConnectionNote } from './connection-note.tsx';
 import styles from './meet.module.css';
 import { useMeet } from './use-meet.ts';
 
@@ -35,14 +36,14 @@ function Countdown({ to }: { readonly to: string }) {
 export function BoardPage() {
   const units = useUnits();
   const meetId = useParams().meetId!;
-  const { meet, missing, results } = useMeet(meetId);
+  const { meet, missing, lostSince, results } = useMeet(meetId);
   const role = useRole();
   if (missing) return <NotFoundScreen />;
   if (!meet) return <div role="status" aria-busy aria-label="Reading the meet" />;
   const { rounds } = meet.brief;
   const entryOf = (id: string) => meet.entries.find((entry) => entry.id === id);
   const standings = standingsOf(meet, results);
-  const last = results.toSorted((a, b) => b.result.at.localeCompare(a.result.at))[0];
+  const last = results.toSorted((a, b) => b.number - a.number)[0];
   const [now, next] = heatsLeft(
     orderOf(meet),
     results.map(({ result }) => result),
@@ -54,6 +55,7 @@ export function BoardPage() {
   return (
     <div className={styles.board} data-whole-screen>
       <h1>{meet.name}</h1>
+      <ConnectionNote lostSince={lostSince} />
       <div className={styles.columns}>
         <section aria-labelledby="board-standings">
           <h2 id="board-standings">Standings</h2>

@@ -4,6 +4,7 @@ import { heatsLeft, nextOf, orderOf } from '../../../core/meet/order.ts';
 import { standingsOf } from '../../../core/meet/scoring.ts';
 import { outcomeWords, placeWords } from '../../../core/meet/words.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { useJoined } from '../../app/use-role.ts';
 import plain from '../../ui/plain.module.css';
 import { useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -20,8 +21,13 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
   const meet = open.meet!;
   const { rounds } = meet.brief;
   const running = meet.entries.filter(({ isOut }) => !isOut);
-  const own = running.find(({ id }) => id === chosen);
-  const results = open.results.filter(({ result }) => result.entry === chosen).toSorted((a, b) => b.result.at.localeCompare(a.result.at));
+  const joined = useJoined();
+  const isCrew = joined?.role === 'crew';
+  /** On a crew's phone the car that it is for; elsewhere the one that is looked at. */
+  const own = running.find(({ id, carId }) =>
+    isCrew ? id === joined.entry?.id || (joined.carId !== null && carId === joined.carId) : id === chosen,
+  );
+  const results = open.results.filter(({ result }) => result.entry === own?.id).toSorted((a, b) => b.number - a.number);
   const left = heatsLeft(
     orderOf(meet),
     open.results.map(({ result }) => result),
@@ -32,6 +38,8 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
     <div className={styles.view}>
       {running.length === 0 ? (
         <p className={plain.text}>Nobody is entered yet.</p>
+      ) : isCrew ? (
+        !own && <p className={plain.text}>The car of this phone is not entered in this meet. Ask an official to enter it.</p>
       ) : (
         <ChoiceSelect
           label="Which car is yours"

@@ -2,12 +2,10 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Entry } from '../../../core/meet/meet.ts';
-import { newEntry } from '../../../core/meet/new-meet.ts';
 import { shuffled } from '../../../core/numerics/shuffled.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import { useListCarsQuery } from '../../app/api.ts';
-import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
@@ -25,25 +23,31 @@ function expectedOf(design: CarDesign): Pick<Entry, 'predicted'> {
 }
 
 /** Crews and their cars, and whether each keeps the rules as it was measured. */
-export function EntriesView({ open }: { readonly open: OpenMeet }) {
+export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonly isHost: boolean }) {
   const dispatch = useAppDispatch();
   const { data } = useListCarsQuery();
   const [crew, setCrew] = useState('');
   const [car, setCar] = useState('');
-  const { change } = open;
+  const [isEntering, setEntering] = useState(false);
+  const { change, changeEntry } = open;
   const meet = open.meet!;
   const cars = data?.readable ?? [];
-  const add = (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): void =>
-    void change((before) => ({
-      ...before,
-      entries: [...before.entries, newEntry({ id: newId(), ...entry })],
-    }));
+  /** Enters a car; what was typed stands until that is saved. */
+  const add = async (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): Promise<void> => {
+    setEntering(true);
+    const isEntered = await open.enter(entry);
+    setEntering(false);
+    if (!isEntered) return;
+    // Whoever typed on meanwhile keeps that.
+    setCrew((now) => (now === crew ? '' : now));
+    setCar((now) => (now === car ? '' : now));
+  };
   const openFile = async (file: File): Promise<void> => {
     const { readCarDesign, readJson } = await import('../../../core/files/read.ts');
     const read = readJson(await file.text(), readCarDesign);
     if (read.kind === 'faulty')
       return void dispatch(toasted(`${file.name} is not a car file: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
-    add({ crew: crew || 'no crew yet', car: read.value.name, ...expectedOf(read.value) });
+    await add({ crew: crew || 'no crew yet', car: read.value.name, ...expectedOf(read.value) });
   };
   return (
     <div className={styles.view}>
@@ -62,13 +66,12 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
               onChange={(id) => {
                 const found = cars.find((one) => one.id === id);
                 if (!found) return;
-                add({
+                void add({
                   crew: crew || `crew of ${found.design.name}`,
                   car: found.design.name,
                   carId: id,
                   ...expectedOf(found.design),
                 });
-                setCrew('');
               }}
             />
           )}
@@ -76,21 +79,19 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
         <div className={styles.row}>
           <Button
             variant="contained"
-            disabled={crew.trim() === '' || car.trim() === ''}
-            onClick={() => {
-              add({ crew, car });
-              setCrew('');
-              setCar('');
-            }}
+            disabled={isEntering || crew.trim() === '' || car.trim() === ''}
+            onClick={() => void add({ crew, car })}
           >
             Enter it
           </Button>
           <FileButton label="Car file to enter" accept=".json,application/json" onFile={(file) => void openFile(file)}>
             Enter a car file
           </FileButton>
-          <Button onClick={() => void change((before) => ({ ...before, seed: Math.floor(Math.random() * 1_000_000) }))}>
-            Draw the order anew
-          </Button>
+          {isHost && (
+            <Button onClick={() => void change((before) => ({ ...before, seed: Math.floor(Math.random() * 1_000_000) }))}>
+              Draw a new order
+            </Button>
+          )}
         </div>
         <p className={`${plain.caption} ${plain.muted}`}>
           A crew’s name is enough: no names of persons. Drawn by the number {meet.seed}:{' '}
@@ -110,9 +111,7 @@ export function EntriesView({ open }: { readonly open: OpenMeet }) {
             meet={meet}
             entry={entry}
             design={cars.find(({ id }) => id === entry.carId)?.design ?? null}
-            onChange={(made) =>
-              void change((before) => ({ ...before, entries: before.entries.map((one) => (one.id === entry.id ? made(one) : one)) }))
-            }
+            onChange={(made) => void changeEntry(entry.id, made)}
           />
         ))}
       </div>

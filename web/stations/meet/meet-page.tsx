@@ -1,15 +1,16 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import { Link, Navigate, useParams } from 'react-router';
-import type { Role } from '../../../core/schema/sharing.ts';
+import { ROLES, type Role } from '../../../core/schema/sharing.ts';
 import { standingsTable } from '../../../core/meet/standings-table.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
-import { useRole } from '../../devices/use-role.ts';
+import { useRole } from '../../app/use-role.ts';
 import { Views } from '../../ui/views.tsx';
+import { ConnectionNote } from './connection-note.tsx';
 import { CrewView } from './crew-view.tsx';
 import { EntriesView } from './entries-view.tsx';
 import styles from './meet.module.css';
@@ -34,7 +35,6 @@ const SEEN: Readonly<Record<Exclude<Role, 'board'> | 'host', readonly View[]>> =
   official: ['run', 'entries', 'standings', 'results', 'rules'],
   crew: ['crew', 'standings'],
 };
-const ALL_ROLES = ['official', 'crew', 'board'] as const;
 
 /** One meet: who is entered, who runs now, how it stands. */
 export function MeetPage() {
@@ -63,7 +63,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
         <Button component={Link} to={`/meets/${meetId}/board`} variant="outlined">
           The board
         </Button>
-        <LetPhoneJoin roles={ALL_ROLES} path={`/meets/${meetId}`} />
+        {role === 'host' && <LetPhoneJoin roles={ROLES} path={`/meets/${meetId}`} />}
         <Button component={Link} to={`/meets/${meetId}/print`}>
           Print
         </Button>
@@ -76,15 +76,16 @@ function Opened({ meetId, open, role }: OpenedProps) {
           Save as a file
         </Button>
       </header>
+      <ConnectionNote lostSince={open.lostSince} />
       <Views label="What of the meet" views={SEEN[role].map((view) => [view, VIEWS[view]] as const)}>
         {(view) => (
           <>
             {view === 'crew' && <CrewView meetId={meetId} open={open} />}
-            {view === 'entries' && <EntriesView open={open} />}
+            {view === 'entries' && <EntriesView open={open} isHost={role === 'host'} />}
             {view === 'run' && <RunView meetId={meetId} open={open} />}
             {view === 'standings' && <StandingsView open={open} />}
             {view === 'results' && <ResultsView meetId={meetId} open={open} />}
-            {view === 'rules' && <RulesView open={open} />}
+            {view === 'rules' && <RulesView open={open} isHost={role === 'host'} />}
           </>
         )}
       </Views>

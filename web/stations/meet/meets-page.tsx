@@ -11,7 +11,7 @@ import { toasted } from '../../app/toasts-slice.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { useBriefs } from '../../open-car/asked-design.ts';
 import { FileButton } from '../../ui/file-button.tsx';
-import { useRole } from '../../devices/use-role.ts';
+import { useIsOwner } from '../../app/use-role.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { UnreadableItem } from '../../ui/unreadable-item.tsx';
@@ -35,9 +35,7 @@ export function MeetsPage() {
   const [save] = useSaveMeetMutation();
   const [saveResult] = useSaveResultMutation();
   const [remove] = useRemoveMeetMutation();
-  const role = useRole();
-  // Until it is told: most pages are opened where the program runs, and nothing is pushed about then.
-  const isHost = role === null || role === 'host';
+  const isHost = useIsOwner();
   const [name, setName] = useState('');
   const [briefId, setBriefId] = useState('');
   const [lanes, setLanes] = useState<keyof typeof LANES>('1');
@@ -62,14 +60,15 @@ export function MeetsPage() {
     );
     if (id) await navigate(`/meets/${id}`);
   };
-  /** A meet from a file: its results come with it, each under an id of its own here. */
+  /** A meet from a file: its entries and results come with it, each under an id of its own here. */
   const openFile = async (file: File): Promise<void> => {
     const { readJson, readMeet } = await import('../../../core/files/read.ts');
     const read = readJson(await file.text(), readMeet);
     if (read.kind === 'faulty')
       return void dispatch(toasted(`${file.name} is not a meet this app can open: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
     const { results = [], ...meet } = read.value;
-    const id = await begin(meet);
+    const entered = new Map(meet.entries.map((entry) => [entry.id, newId()]));
+    const id = await begin({ ...meet, entries: meet.entries.map((entry) => ({ ...entry, id: entered.get(entry.id)! })) });
     if (!id) return;
     const ids = new Map(results.map((one) => [one.id, newId()]));
     for (const { id: was, result } of results)
@@ -77,7 +76,12 @@ export function MeetsPage() {
         meetId: id,
         id: ids.get(was)!,
         baseVersion: 0,
-        content: { ...result, meet: id, corrects: result.corrects === null ? null : (ids.get(result.corrects) ?? null) },
+        content: {
+          ...result,
+          meet: id,
+          entry: entered.get(result.entry) ?? result.entry,
+          corrects: result.corrects === null ? null : (ids.get(result.corrects) ?? null),
+        },
       });
     await navigate(`/meets/${id}`);
   };
@@ -128,13 +132,13 @@ export function MeetsPage() {
           </h2>
           {data?.readable.length === 0 && <p className={`${plain.text} ${plain.muted}`}>None yet.</p>}
           <div className={styles.cards}>
-            {data?.readable.map(({ id, meet }) => (
+            {data?.readable.map(({ id, meet, entryCount }) => (
               <div key={id} className={styles.card}>
                 <p className={plain.strong}>
                   <Link to={`/meets/${id}`}>{meet.name}</Link>
                 </p>
                 <p className={`${plain.text} ${plain.muted}`}>
-                  {meet.date}, {meet.entries.length} {meet.entries.length === 1 ? 'entry' : 'entries'}, {meet.brief.rounds.length}{' '}
+                  {meet.date}, {entryCount} {entryCount === 1 ? 'entry' : 'entries'}, {meet.brief.rounds.length}{' '}
                   {meet.brief.rounds.length === 1 ? 'round' : 'rounds'}
                 </p>
                 {isHost && (

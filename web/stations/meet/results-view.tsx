@@ -19,7 +19,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
   const [by, setBy] = useState('');
   const meet = open.meet!;
   const { rounds } = meet.brief;
-  const newest = open.results.toSorted((a, b) => b.result.at.localeCompare(a.result.at));
+  const newest = open.results.toSorted((a, b) => b.number - a.number);
   const carOf = (id: string): string => meet.entries.find((entry) => entry.id === id)?.car ?? '?';
   const placeOf = ({ result: { entry, round, run, lane } }: StandingResult) => ({ entry, round, run, lane });
   const takeBack = (one: StandingResult): void => void open.write(placeOf(one), { kind: 'void' }, by, { result: one, why: 'taken back' });

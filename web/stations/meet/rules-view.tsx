@@ -14,7 +14,7 @@ const whole =
   };
 
 /** The rounds as they count, and what this meet adds: worst rounds dropped, points for style, what may be changed. */
-export function RulesView({ open }: { readonly open: OpenMeet }) {
+export function RulesView({ open, isHost }: { readonly open: OpenMeet; readonly isHost: boolean }) {
   const units = useUnits();
   const meet = open.meet!;
   const { change } = open;
@@ -26,26 +26,34 @@ export function RulesView({ open }: { readonly open: OpenMeet }) {
           <p className={plain.text}>{roundSentences(round, (value, quantity) => printQuantity(value, quantity, units))}</p>
         </section>
       ))}
-      <div className={styles.fields}>
-        <TextEntry
-          label="Worst rounds of each that do not count"
-          value={String(meet.drops)}
-          check={whole(20)}
-          onChange={(drops) => void change((before) => ({ ...before, drops: Number(drops) }))}
-        />
-        <TextEntry
-          label="Points that judges may give for style"
-          value={String(meet.style)}
-          check={whole(100)}
-          onChange={(style) => void change((before) => ({ ...before, style: Number(style) }))}
-        />
-        <TextEntry
-          label="What may be changed between rounds"
-          value={meet.change}
-          maxLength={200}
-          onChange={(words) => void change((before) => ({ ...before, change: words }))}
-        />
-      </div>
+      {isHost ? (
+        <div className={styles.fields}>
+          <TextEntry
+            label="Worst rounds of each that do not count"
+            value={String(meet.drops)}
+            check={whole(20)}
+            onChange={(drops) => void change((before) => ({ ...before, drops: Number(drops) }))}
+          />
+          <TextEntry
+            label="Points that judges may give for style"
+            value={String(meet.style)}
+            check={whole(100)}
+            onChange={(style) => void change((before) => ({ ...before, style: Number(style) }))}
+          />
+          <TextEntry
+            label="What may be changed between rounds"
+            value={meet.change}
+            maxLength={200}
+            onChange={(words) => void change((before) => ({ ...before, change: words }))}
+          />
+        </div>
+      ) : (
+        <ul className={plain.text}>
+          <li>Worst rounds of each that do not count: {meet.drops}</li>
+          <li>Points that judges may give for style: {meet.style}</li>
+          {meet.change && <li>What may be changed between rounds: {meet.change}</li>}
+        </ul>
+      )}
     </div>
   );
 }

@@ -1,59 +1,108 @@
-import { useCallback, useEffect, useMemo } from 'react';
-import type { Meet, MeetOutcome, StandingResult } from '../../../core/meet/meet.ts';
+import { useCallback, useMemo } from 'react';
+import { threeWay } from '../../../core/schema/three-way.ts';
+import type { Entry, Meet, MeetOutcome, StandingResult } from '../../../core/meet/meet.ts';
 import { standingResults } from '../../../core/meet/meet.ts';
-import { newResult } from '../../../core/meet/new-meet.ts';
+import { newEntry, newResult } from '../../../core/meet/new-meet.ts';
+import type { MeetEntry } from '../../../core/schema/generated/meet-entry.ts';
 import {
-  api,
   problemLine,
   problemOf,
   useGetMeetQuery,
+  useListEntriesQuery,
   useListResultsQuery,
+  useSaveEntryMutation,
   useSaveMeetMutation,
   useSaveResultMutation,
+  type StoredEntry,
 } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
+import { applied } from '../../live/live-meet.ts';
+import { useLiveMeet } from '../../live/use-live-meet.ts';
 
-/** Tries of a change that others were quicker with: each is made anew on what they wrote. */
-const TRIES = 4;
+/** Tries of a change that others were quicker with: each is made on what they wrote. */
+const MAX_TRIES = 8;
 
-/** A meet with its results as they stand, followed as others write; and what officials do with it. */
+const meetEntry = (meet: string, entry: Entry): MeetEntry => ({ format: 'nimble-axle/meet-entry', version: 1, meet, entry });
+
+/** A meet with its entries and its results as they stand, followed as others write; and what officials do with it. */
 export function useMeet(meetId: string) {
   const dispatch = useAppDispatch();
   const { data: stored, error } = useGetMeetQuery(meetId);
+  const { data: entered } = useListEntriesQuery(meetId);
   const { data: listed } = useListResultsQuery(meetId);
   const [save] = useSaveMeetMutation();
+  const [saveEntry] = useSaveEntryMutation();
   const [saveResult] = useSaveResultMutation();
-  useEffect(() => {
-    const heard = new EventSource('/api/meets/live');
-    heard.addEventListener('written', ({ data }: MessageEvent<string>) => {
-      if (JSON.parse(data) === meetId) dispatch(api.util.invalidateTags(['meets', 'results']));
-    });
-    return () => heard.close();
-  }, [dispatch, meetId]);
+  const lostSince = useLiveMeet(meetId);
   const results = useMemo(() => standingResults(listed?.readable ?? []), [listed]);
-  /** Changes the meet; where another official was quicker, the same change is made to what they wrote. */
+  const meet = useMemo(
+    (): Meet | null => (stored && entered ? { ...stored.meet, entries: entered.readable.map(({ entry }) => entry.entry) } : null),
+    [stored, entered],
+  );
+  const fail = useCallback((reason: unknown): false => (dispatch(toasted(problemLine(reason), { tone: 'stop' })), false), [dispatch]);
+  /** Changes the meet; where somebody else was quicker, the same change is made to what they wrote. */
   const change = useCallback(
     async (made: (meet: Meet) => Meet): Promise<boolean> => {
       if (!stored) return false;
-      let { version, meet } = stored;
-      for (let tried = 0; tried < TRIES; tried++) {
-        const answer = await save({ id: meetId, baseVersion: version, content: made(meet) });
+      let { version, meet: before } = stored;
+      for (let tried = 0; tried < MAX_TRIES; tried++) {
+        const answer = await save({ id: meetId, baseVersion: version, content: { ...made(before), entries: [] } });
         if (!answer.error) return true;
         const { current } = problemOf(answer.error) as { current?: typeof stored };
-        if (!current) {
-          dispatch(toasted(problemLine(answer.error), { tone: 'stop' }));
-          return false;
-        }
-        ({ version, meet } = current);
+        if (!current) return fail(answer.error);
+        ({ version, meet: before } = current);
       }
       dispatch(toasted('Others write to this meet at the same time: try again.', { tone: 'stop' }));
       return false;
     },
-    [dispatch, meetId, save, stored],
+    [dispatch, fail, meetId, save, stored],
   );
-  /** Writes a run down; or, in place of one that stands, its correction. */
+  /** Enters a car. */
+  const enter = useCallback(
+    async (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): Promise<boolean> => {
+      const id = newId();
+      const { data, error: reason } = await saveEntry({
+        meetId,
+        id,
+        baseVersion: 0,
+        content: meetEntry(meetId, newEntry({ ...entry, id })),
+      });
+      if (!data) return fail(reason);
+      applied.entry(dispatch, meetId, data);
+      return true;
+    },
+    [dispatch, fail, meetId, saveEntry],
+  );
+  /** Changes an entry; what others changed of it meanwhile stays. */
+  const changeEntry = useCallback(
+    async (id: string, made: (entry: Entry) => Entry): Promise<boolean> => {
+      let now = entered?.readable.find((one) => one.id === id);
+      if (!now) return false;
+      const before = now.entry.entry;
+      const after = made(before);
+      for (let tried = 0; tried < MAX_TRIES; tried++) {
+        const { merged } = threeWay(before, after, now.entry.entry);
+        const answer: { data?: StoredEntry; error?: unknown } = await saveEntry({
+          meetId,
+          id,
+          baseVersion: now.version,
+          content: meetEntry(meetId, merged),
+        });
+        if (answer.data) {
+          applied.entry(dispatch, meetId, answer.data);
+          return true;
+        }
+        const { current } = problemOf(answer.error) as { current?: StoredEntry };
+        if (!current) return fail(answer.error);
+        now = current;
+      }
+      return false;
+    },
+    [dispatch, entered, fail, meetId, saveEntry],
+  );
+  /** Saves a run's result; or, in place of one that stands, its correction. */
   const write = useCallback(
     async (
       place: { readonly entry: string; readonly round: number; readonly run: number; readonly lane: number },
@@ -61,7 +110,7 @@ export function useMeet(meetId: string) {
       by: string,
       corrected: { readonly result: StandingResult; readonly why: string } | null = null,
     ): Promise<boolean> => {
-      const answer = await saveResult({
+      const { data, error: reason } = await saveResult({
         meetId,
         id: newId(),
         baseVersion: 0,
@@ -74,17 +123,21 @@ export function useMeet(meetId: string) {
           ...(corrected && { corrects: corrected.result.id, why: corrected.why }),
         }),
       });
-      if (answer.error) dispatch(toasted(problemLine(answer.error), { tone: 'stop' }));
-      return !answer.error;
+      if (!data) return fail(reason);
+      applied.result(dispatch, meetId, data);
+      return true;
     },
-    [dispatch, meetId, saveResult],
+    [dispatch, fail, meetId, saveResult],
   );
   return {
-    meet: stored?.meet ?? null,
+    meet,
     missing: (error as { status?: unknown } | undefined)?.status === 404,
+    lostSince,
     results,
     all: listed?.readable ?? [],
     change,
+    enter,
+    changeEntry,
     write,
   };
 }

@@ -2,8 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { readWayTable } from '../../../core/files/way-table.ts';
 import { newId } from '../../app/new-id.ts';
-import { keepPhoto } from '../../app/run-queue.ts';
-import { useAppDispatch } from '../../app/store.ts';
+import { dropPhoto, keepPhoto } from '../../app/run-queue.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import plain from '../../ui/plain.module.css';
 import { scaledPicture } from '../../ui/scaled-picture.ts';
@@ -30,7 +29,6 @@ interface MoreOfRunProps {
 
 /** A picture of the run, and times on its way from a file. */
 function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
-  const dispatch = useAppDispatch();
   const [problem, setProblem] = useState('');
   const take = async (read: () => Promise<void>): Promise<void> => {
     setProblem('');
@@ -42,11 +40,13 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
         throw new Error('Photo: this file is no picture that can be shown. Choose a JPEG or PNG.');
       });
       const id = newId();
-      await keepPhoto(dispatch, {
+      const replaced = form.photo;
+      await keepPhoto({
         id,
         content: { format: 'nimble-axle/photo', version: 1, name: file.name.slice(0, 200) || 'photo', jpeg },
       });
       change({ photo: id });
+      if (replaced !== null) await dropPhoto(replaced);
     });
   const takeWay = (file: File) =>
     take(async () => {
@@ -68,7 +68,14 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
       {form.photo !== null && (
         <>
           <RunPhoto id={form.photo} of="this run" />
-          <Button onClick={() => change({ photo: null })}>Without photo</Button>
+          <Button
+            onClick={() => {
+              void dropPhoto(form.photo!);
+              change({ photo: null });
+            }}
+          >
+            Remove photo
+          </Button>
         </>
       )}
       {form.splits.length > 0 && (

@@ -6,7 +6,7 @@ import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
 import { runAgainst } from '../../../core/trials/luck.ts';
 import { problemLine, useGetRunQuery, useListVersionsQuery, useTallyRunsQuery, type StoredSession } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';
-import { keepRun } from '../../app/run-queue.ts';
+import { isMemoryOnly, keepRun } from '../../app/run-queue.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -66,12 +66,12 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     };
     const run = { id: form.correcting?.id ?? newId(), carId, baseVersion: form.correcting?.version ?? 0, content: record };
     setLogging(true);
-    const kept = await keepRun(dispatch, run);
-    setLogging(false);
+    const kept = await keepRun(dispatch, run).finally(() => setLogging(false));
     if (kept.kind === 'refused')
       return void dispatch(toasted(`${problemLine(kept.error)} The run still stands in the form.`, { tone: 'stop' }));
     const told = form.correcting ? 'Run corrected' : `Run logged: ${outcomeWords(record.outcome, units)}${luckWords(record)}`;
-    dispatch(toasted(kept.kind === 'stored' ? told : `${told}. It waits here until the program is back`));
+    const wait = isMemoryOnly() ? 'Keep this page open: it waits here until it can be sent' : 'It waits here until it can be sent';
+    dispatch(toasted(kept.kind === 'stored' ? told : `${told}. ${wait}`));
     dispatch(formCleared(carId));
   };
   return { form, faults, corrected, change, log, isLogging, cancel: () => void dispatch(formCleared(carId)) };

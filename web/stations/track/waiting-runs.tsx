@@ -1,29 +1,72 @@
 import Button from '@mui/material/Button';
-import { dropWaiting } from '../../app/run-queue.ts';
-import { useWaitingRuns } from '../../app/use-waiting-runs.ts';
+import { dropPhoto, dropWaiting, isMemoryOnly, sendAgain, type WaitingRun } from '../../app/run-queue.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useWaitingPhotos, useWaitingRuns } from '../../app/use-waiting-runs.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
+import { formOf } from './read-run-form.ts';
 import { outcomeWords, windWords } from './run-words.ts';
+import { emptyForm, formChanged } from './track-slice.ts';
 import styles from './track.module.css';
 
-/** Runs of this car that are in the browser only, until the program is back; or that it does not take, and why. */
+const describeWait = ({ problem, delay }: WaitingRun): string =>
+  problem !== null
+    ? `✕ not taken: ${problem}`
+    : delay
+      ? `waits in this browser. ${delay}`
+      : 'waits in this browser until the program can be reached.';
+
+/** Runs of this car, and pictures, that are in the browser only: until the program takes them, or until they are mended. */
 export function WaitingRuns({ carId }: { readonly carId: string }) {
+  const dispatch = useAppDispatch();
   const units = useUnits();
   const waiting = useWaitingRuns().filter((run) => run.carId === carId);
-  if (waiting.length === 0) return null;
+  const refusedPhotos = (useWaitingPhotos() ?? []).filter(({ problem }) => problem);
+  const isFormFree = useAppSelector((state) => {
+    const form = state.track[carId] ?? emptyForm;
+    return form.distance === '' && form.note === '' && form.time === '' && form.photo === null;
+  });
+  if (waiting.length + refusedPhotos.length === 0) return null;
+  /** Back into the form: mended there, it is logged as a new run, or over the one that it corrects. */
+  const mend = async ({ id, baseVersion, content }: WaitingRun): Promise<void> => {
+    const form = formOf(content, (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' '));
+    dispatch(formChanged({ carId, change: { ...form, correcting: baseVersion > 0 ? { id, version: baseVersion } : null } }));
+    await dropWaiting(id);
+  };
   return (
     <section aria-label="Runs that wait" role="status">
-      {waiting.map(({ id, content, problem }) => (
+      {isMemoryOnly() && <p className={plain.strong}>! This browser cannot store data. Keep this page open until these runs are sent.</p>}
+      {waiting.map((run) => {
+        const { id, content, problem } = run;
+        const name = `${outcomeWords(content.outcome, units)}, ${windWords(content.wind)}`;
+        return (
+          <p key={id} className={`${plain.text} ${styles.waiting}`}>
+            {name}: {describeWait(run)}
+            {problem !== null && (
+              <>
+                <Button size="small" disabled={!isFormFree} onClick={() => void mend(run)}>
+                  Correct it
+                </Button>
+                <Button size="small" aria-label={`Discard the run ${name}`} onClick={() => void dropWaiting(id)}>
+                  Discard
+                </Button>
+              </>
+            )}
+          </p>
+        );
+      })}
+      {refusedPhotos.map(({ id, content, problem }) => (
         <p key={id} className={`${plain.text} ${styles.waiting}`}>
-          {outcomeWords(content.outcome, units)}, {windWords(content.wind)}:{' '}
-          {problem === null ? 'waits in this browser until the program is back.' : `✕ not taken: ${problem}`}
-          {problem !== null && (
-            <Button size="small" onClick={() => void dropWaiting(id)}>
-              Give it up
-            </Button>
-          )}
+          Photo {content.name}: ✕ not taken: {problem}
+          <Button size="small" aria-label={`Discard the photo ${content.name}`} onClick={() => void dropPhoto(id)}>
+            Discard
+          </Button>
         </p>
       ))}
+      <Button size="small" variant="outlined" onClick={() => void sendAgain(dispatch)}>
+        Send again
+      </Button>
     </section>
   );
 }

@@ -1,0 +1,35 @@
+/** One stream of news for all tabs of this browser: it is open as long as one of them listens. */
+import { followMeets, type LiveMessage } from './live-source.ts';
+
+/** ms without a word of a tab after which it is taken for gone; each says that it is there more often. */
+const GONE = 40_000;
+
+const tabs = new Map<MessagePort, number>();
+let stop: (() => void) | null = null;
+/** How it stands now: told to a tab that comes later. */
+let latest: LiveMessage | null = null;
+
+function drop(port: MessagePort): void {
+  tabs.delete(port);
+  if (tabs.size > 0) return;
+  stop?.();
+  stop = null;
+  latest = null;
+}
+
+setInterval(() => {
+  for (const [port, heardAt] of tabs) if (Date.now() - heardAt > GONE) drop(port);
+}, GONE / 2);
+
+(self as unknown as { onconnect: (event: MessageEvent) => void }).onconnect = ({ ports: [port] }) => {
+  tabs.set(port!, Date.now());
+  port!.onmessage = ({ data }: MessageEvent<'here' | 'bye'>) => {
+    if (data === 'bye') drop(port!);
+    else tabs.set(port!, Date.now());
+  };
+  if (latest) port!.postMessage(latest);
+  stop ??= followMeets((message) => {
+    if (message.kind !== 'news') latest = message;
+    for (const tab of tabs.keys()) tab.postMessage(message);
+  });
+};

@@ -1,0 +1,53 @@
+import { followMeets, type LiveMessage } from './live-source.ts';
+
+type Listener = (message: LiveMessage) => void;
+
+/** ms between two words of this tab to the worker that all tabs share. */
+const HERE = 10_000;
+
+const listeners = new Set<Listener>();
+let stop: (() => void) | null = null;
+let latest: LiveMessage | null = null;
+
+function tell(message: LiveMessage): void {
+  if (message.kind !== 'news') latest = message;
+  for (const listener of listeners) listener(message);
+}
+
+/** Listens by the worker that all tabs share, which holds one stream for the browser. */
+function byWorker(): () => void {
+  const { port } = new SharedWorker(new URL('./live-worker.ts', import.meta.url), { type: 'module', name: 'live' });
+  port.onmessage = ({ data }: MessageEvent<LiveMessage>) => tell(data);
+  port.start();
+  const here = setInterval(() => port.postMessage('here'), HERE);
+  const bye = (): void => port.postMessage('bye');
+  window.addEventListener('pagehide', bye);
+  return () => {
+    clearInterval(here);
+    window.removeEventListener('pagehide', bye);
+    bye();
+    port.close();
+  };
+}
+
+/** Hears news of meets, as long as somebody here listens: one stream a browser, or one a tab where it knows no shared workers. */
+export function onLive(listener: Listener): () => void {
+  listeners.add(listener);
+  if (latest) listener(latest);
+  stop ??= 'SharedWorker' in window ? byWorker() : followMeets(tell);
+  return () => {
+    listeners.delete(listener);
+    if (listeners.size > 0) return;
+    stop?.();
+    stop = null;
+    latest = null;
+  };
+}
+
+// A page that comes back from the browser's memory was taken for gone.
+if (typeof window !== 'undefined')
+  window.addEventListener('pageshow', ({ persisted }) => {
+    if (!persisted || stop === null) return;
+    stop();
+    stop = 'SharedWorker' in window ? byWorker() : followMeets(tell);
+  });
