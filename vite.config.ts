@@ -16,6 +16,9 @@ function addImports(id: string, modules: Modules): void {
   for (const imported of modules.getModuleInfo(id)?.importedIds ?? []) addImports(imported, modules);
 }
 
+/** Under which name the page is kept for when the program is gone. */
+const OFFLINE_PAGE = '/index.html';
+
 /** Files that are sent smaller than they are: text, and fonts are packed already. */
 const PACKED = /\.(js|css|svg|txt)$/;
 
@@ -30,8 +33,9 @@ export default defineConfig({
       filename: 'sw.js',
       workbox: {
         globPatterns: ['assets/**/*.{js,css,woff2}', '*.svg'],
-        // The page itself, anew with each build.
-        additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
+        // The page itself, anew with each build; by this name alone, so that the first look after an upgrade asks the program.
+        additionalManifestEntries: [{ url: OFFLINE_PAGE, revision: String(Date.now()) }],
+        directoryIndex: null,
         maximumFileSizeToCacheInBytes: 4e6,
         skipWaiting: true,
         clientsClaim: true,
@@ -44,13 +48,15 @@ export default defineConfig({
             // Every address is one page.
             options: {
               cacheName: 'page',
-              precacheFallback: { fallbackURL: '/' },
-              plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }],
+              precacheFallback: { fallbackURL: OFFLINE_PAGE },
+              plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/index.html') }],
             },
           },
           {
             urlPattern: ({ url, sameOrigin }) =>
-              sameOrigin && url.pathname.startsWith('/api/') && !/^\/api\/(archive|lines)$/.test(url.pathname),
+              sameOrigin &&
+              url.pathname.startsWith('/api/') &&
+              !/^\/api\/(archive|lines|meets\/live|joined|join|sharing)(\/|$)/.test(url.pathname),
             handler: 'NetworkFirst',
             options: { cacheName: 'kept', expiration: { maxEntries: 200 } },
           },

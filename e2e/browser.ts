@@ -38,12 +38,18 @@ export interface Program {
 
 /** Starts the built program on a free port, with its data in `folder` or a new temporary one. */
 export async function startProgram(
-  options: { readonly demo?: boolean; readonly folder?: string; readonly port?: number } = {},
+  options: { readonly demo?: boolean; readonly folder?: string; readonly port?: number; readonly sharePort?: number } = {},
 ): Promise<Program> {
   const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'nimble-axle-'));
   const process_ = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...(options.demo ? ['--demo'] : [])], {
     cwd: root,
-    env: { ...process.env, PORT: String(options.port ?? 0), NIMBLE_AXLE_DATA: folder },
+    env: {
+      ...process.env,
+      PORT: String(options.port ?? 0),
+      NIMBLE_AXLE_DATA: folder,
+      // Tests run beside each other: phones get a free port, unless a test asks for its own.
+      NIMBLE_AXLE_SHARE_PORT: String(options.sharePort ?? 0),
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const url = await new Promise<string>((resolve, reject) => {

@@ -56,6 +56,8 @@ export const builder = (page: Page) => {
       await (await byName('option', option)).evaluate((item) => (item as HTMLElement).click());
       await page.waitForSelector('[role=listbox]', { hidden: true });
     },
+    /** Chooses one of several that are all shown. */
+    tick: (name: string) => clickOn('radio', name),
     follow: (name: string) => clickOn('link', name),
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {

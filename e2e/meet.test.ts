@@ -158,9 +158,11 @@ describe('a meet', () => {
     await builder(official).sees('Now: Furthest');
     await builder(official).seesNot('Let a phone join');
     const crew = await joined('crew');
-    await builder(crew).sees('Which car is yours');
+    await builder(crew).sees('Which car is this phone for?');
     const heat = await now(official);
-    await builder(crew).pick('Which car is yours', `${heat[0]!}, crew ${1 + [...CARS, 'Gull'].indexOf(heat[0]!)}`);
+    await expectAccessible(crew);
+    await builder(crew).tick(`${heat[0]!}, crew ${1 + [...CARS, 'Gull'].indexOf(heat[0]!)}`);
+    await builder(crew).press('Use this car');
     await builder(crew).sees('It runs now');
     await expectAccessible(crew);
     expect(await crew.$$eval('[role=tab]', (tabs) => tabs.map((tab) => tab.textContent))).toEqual(['Your car', 'Standings']);

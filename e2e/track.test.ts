@@ -81,7 +81,7 @@ describe('an afternoon on a phone', () => {
     await program.stop();
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '7.7');
     await phone.press('Log this run');
-    await phone.sees('waits in this browser until the program is back');
+    await phone.sees('waits in this browser until the program can be reached');
     const port = Number(new URL(program.url).port);
     stage.program = await startProgram({ folder: program.folder, port, demo: true });
     await phone.sees('The run that waited is stored');
@@ -118,7 +118,12 @@ describe('a phone that joins', () => {
     await phone.sees('This is not a code that is shown');
     await phone.type('Code', code);
     await phone.press('Join');
+    await phone.tick('Kelp Runner');
+    await phone.press('Use this car');
     await phone.sees('Next run');
+    // What a crew may not do is not there.
+    for (const name of ['Design', 'Tune', 'Garage', 'Begin a session', 'Take in a CSV']) await phone.seesNot(name);
+    await expectAccessible(other);
     await host.sees('As crew, 1 phone has joined.');
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '11.1');
     await phone.press('Log this run');
@@ -184,9 +189,9 @@ describe('the page without the program', () => {
     await phone.sees('All runs, newest first');
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '7.9');
     await phone.press('Log this run');
-    await phone.sees('waits in this browser until the program is back');
+    await phone.sees('waits in this browser until the program can be reached');
     await page.reload();
-    await phone.sees('waits in this browser until the program is back');
+    await phone.sees('waits in this browser until the program can be reached');
     await phone.follow('Brief');
     await phone.sees('The longest way counts.');
     await page.close();

@@ -195,8 +195,10 @@ describe('an archive', () => {
   it('that lacks what its manifest tells of says so, and how many', async () => {
     const files = unzipSync(await saved(full));
     const [result] = Object.keys(files).filter((place) => place.startsWith('results/'));
-    delete files[result!];
-    const { faults, faulty } = await open(serve(), zipSync(files));
+    const { faults, faulty } = await open(
+      serve(),
+      zipSync(Object.fromEntries(Object.entries(files).filter(([place]) => place !== result))),
+    );
     expect([faulty, faults.map(faultLine)]).toEqual([1, [expect.stringContaining('holds.results: should be 19, and 18 are there')]]);
   });
   it('brings the entries of a meet that were once kept within it', async () => {

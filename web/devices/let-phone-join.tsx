@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { startTransition, Suspense, useState } from 'react';
 import type { Role } from '../../core/schema/sharing.ts';
 import { useGetSharingQuery } from '../app/api.ts';
+import { useIsOwner } from '../app/use-role.ts';
 import { later } from '../ui/later.ts';
 
 const ShareDrawer = later(() => import('./share-drawer.tsx'));
@@ -15,10 +16,11 @@ interface LetPhoneJoinProps {
 
 /** Opens the way for phones to join; not shown on a phone that did. */
 export function LetPhoneJoin({ roles, path }: LetPhoneJoinProps) {
-  const { data, isError } = useGetSharingQuery();
+  const isOwner = useIsOwner();
+  const { data } = useGetSharingQuery(undefined, { skip: !isOwner });
   const [isOpen, setOpen] = useState(false);
   // A phone may not let others in.
-  if (isError) return null;
+  if (!isOwner) return null;
   const joined = data?.shared ? Object.values(data.shared.joined).reduce((sum, count) => sum + count, 0) : 0;
   return (
     <>

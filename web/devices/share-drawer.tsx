@@ -1,8 +1,10 @@
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { QRCodeSVG } from 'qrcode.react';
 import type { Role } from '../../core/schema/sharing.ts';
-import { problemLine, useBeginSharingMutation, useEndSharingMutation, useGetSharingQuery } from '../app/api.ts';
+import { problemLine, useBeginSharingMutation, useEndSharingMutation, useGetSharingQuery, useKeepSharingMutation } from '../app/api.ts';
 import plain from '../ui/plain.module.css';
 import { SideDrawer } from '../ui/side-drawer.tsx';
 import styles from './devices.module.css';
@@ -12,8 +14,8 @@ const LOOK = 2000;
 
 /** What a phone may do by the code that it types. */
 const ROLES: Readonly<Record<Role, { readonly name: string; readonly may: string }>> = {
-  crew: { name: 'crew', may: 'follows its car through a meet, and logs practice runs' },
-  official: { name: 'official', may: 'writes down results, enters and inspects cars' },
+  crew: { name: 'crew', may: 'logs runs of the one car that it chooses, and follows that through a meet' },
+  official: { name: 'official', may: 'logs runs of every car, enters and inspects cars, and saves results' },
   board: { name: 'board', may: 'shows the meet, and writes nothing' },
 };
 
@@ -31,12 +33,13 @@ export default function ShareDrawer({ roles, path, onClose }: ShareDrawerProps) 
   const { data } = useGetSharingQuery(undefined, { pollingInterval: LOOK });
   const [begin, { error, isLoading }] = useBeginSharingMutation();
   const [end] = useEndSharingMutation();
+  const [keep] = useKeepSharingMutation();
   const shared = data?.shared ?? null;
   return (
     <SideDrawer title="Let a phone join" onClose={onClose}>
       <Typography variant="body2">
-        A phone in the same network can then do what its code allows, no more. It is off until you turn it on, and off again when you end it
-        or the program stops. Others in the network can see what is sent.
+        A phone in the same network can then do what its code allows, no more. It is off until you turn it on, and off again when you end
+        it. Others in the network can see what is sent.
       </Typography>
       {error && <Typography role="alert">✕ {problemLine(error)}</Typography>}
       {shared === null ? (
@@ -64,9 +67,19 @@ export default function ShareDrawer({ roles, path, onClose }: ShareDrawerProps) 
               </p>
             </section>
           ))}
-          <Button variant="outlined" onClick={() => void end()}>
-            Turn it off
-          </Button>
+          <FormControlLabel
+            control={<Checkbox checked={shared.isKept} onChange={({ target }) => void keep(target.checked)} />}
+            label="Keep codes and phones when the program restarts"
+          />
+          <div className={styles.row}>
+            <Button variant="outlined" disabled={isLoading} onClick={() => void begin()}>
+              Draw new codes
+            </Button>
+            <Button variant="outlined" onClick={() => void end()}>
+              Turn it off
+            </Button>
+          </div>
+          <p className={`${plain.caption} ${plain.muted}`}>With new codes every phone has to join again. What waits on it is sent then.</p>
         </>
       )}
     </SideDrawer>

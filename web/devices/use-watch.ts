@@ -1,6 +1,6 @@
-import { useReducer } from 'react';
+import { useKeptHere } from '../ui/use-kept-here.ts';
 
-/** A watch: not begun, running, or stopped; ms of the page's clock, and ms since the start. */
+/** A watch: not begun, running, or stopped; ms of the machine's clock, and ms since the start. */
 export interface Watch {
   readonly startedAt: number | null;
   /** Presses on the way, since the start. */
@@ -35,14 +35,15 @@ export function watchReducer(watch: Watch, action: WatchAction): Watch {
   }
 }
 
-/** A watch with times at so many marks. */
-export function useWatch(marks: number) {
-  const [watch, dispatch] = useReducer(watchReducer, NOT_BEGUN);
+/** A watch with times at so many marks. It runs on under its name in this browser: another stage, a reload or a locked screen does not stop it. */
+export function useWatch(marks: number, name: string) {
+  const [watch, setWatch] = useKeptHere<Watch>(`watch ${name}`, NOT_BEGUN);
+  const dispatch = (action: WatchAction): void => setWatch(watchReducer(watch, action));
   return {
     ...watch,
     phase: watch.startedAt === null ? ('ready' as const) : watch.stoppedAt === null ? ('running' as const) : ('stopped' as const),
-    press: () => dispatch({ kind: 'press', now: performance.now(), marks }),
-    stop: () => dispatch({ kind: 'stop', now: performance.now(), marks }),
+    press: () => dispatch({ kind: 'press', now: Date.now(), marks }),
+    stop: () => dispatch({ kind: 'stop', now: Date.now(), marks }),
     back: () => dispatch({ kind: 'back' }),
     reset: () => dispatch({ kind: 'reset' }),
   };

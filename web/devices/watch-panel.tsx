@@ -13,6 +13,8 @@ export interface Split {
 }
 
 interface WatchPanelProps {
+  /** What is timed: its watch runs on under this name. */
+  readonly name: string;
   /** m, where times are taken on the way. */
   readonly marks: readonly number[];
   /** What the press that takes it is called. */
@@ -23,9 +25,9 @@ interface WatchPanelProps {
 const seconds = (ms: number): string => (ms / 1000).toFixed(2);
 
 /** Go and Stop, with a time at each mark on the way; a slip is taken back. Hit without looking. */
-export function WatchPanel({ marks, taking = 'Write it down', onStopped }: WatchPanelProps) {
+export function WatchPanel({ name, marks, taking = 'Write it down', onStopped }: WatchPanelProps) {
   const units = useUnits();
-  const watch = useWatch(marks.length);
+  const watch = useWatch(marks.length, name);
   const { phase, presses } = watch;
   const shown = useShownTime(watch);
   const passed = presses.slice(0, marks.length);
@@ -95,7 +97,7 @@ function useShownTime({ phase, startedAt, stoppedAt }: ReturnType<typeof useWatc
   useEffect(() => {
     if (phase !== 'running' || startedAt === null) return;
     let frame = requestAnimationFrame(function follow() {
-      setNow(performance.now() - startedAt);
+      setNow(Date.now() - startedAt);
       frame = requestAnimationFrame(follow);
     });
     return () => cancelAnimationFrame(frame);

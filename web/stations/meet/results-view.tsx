@@ -56,12 +56,18 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
               {one.before.length > 0 && round && (
                 <p className={`${plain.caption} ${plain.muted}`}>
                   before:{' '}
-                  {one.before
-                    .map(
-                      ({ result }) =>
-                        `${outcomeWords(round.goal, result.outcome, units)} (${result.by || 'an official'}, ${time.format(new Date(result.at))})`,
-                    )
-                    .join('; ')}
+                  {one.before.map(({ id, result }) => (
+                    <span key={id}>
+                      {outcomeWords(round.goal, result.outcome, units)} ({result.by || 'an official'}, {time.format(new Date(result.at))}){' '}
+                      <Button
+                        size="small"
+                        aria-label={`Restore ${outcomeWords(round.goal, result.outcome, units)}: ${name}`}
+                        onClick={() => void open.write(placeOf(one), result.outcome, by, { result: one, why: 'restored' })}
+                      >
+                        Restore
+                      </Button>
+                    </span>
+                  ))}
                 </p>
               )}
               {corrected?.id === one.id && round && (

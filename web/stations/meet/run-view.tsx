@@ -109,6 +109,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
               </div>
               <TimePanel
                 key={heatKey(now)}
+                name={`${meetId} ${heatKey(now)}`}
                 round={rounds[now.round]!}
                 cars={now.cars.map(({ entry }) => {
                   const { car = '', carId = null } = entryOf(entry) ?? {};

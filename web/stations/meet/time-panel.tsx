@@ -17,6 +17,8 @@ import styles from './meet.module.css';
 export type Timed = Pick<MeetOutcome, 'time' | 'distance' | 'timedBy' | 'splits'>;
 
 interface TimePanelProps {
+  /** The heat that is timed. */
+  readonly name: string;
   readonly round: Round;
   /** Cars of the heat; the design of one that is in the Garage. */
   readonly cars: readonly { readonly entry: string; readonly car: string; readonly design: CarDesign | null }[];
@@ -26,7 +28,7 @@ interface TimePanelProps {
 const WAYS = { hand: 'by hand, with a watch', gates: 'by gates' } as const;
 
 /** Times of a run by a watch or by gates, put into the result of the car that is chosen. */
-export function TimePanel({ round, cars, onTimed }: TimePanelProps) {
+export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
   const [way, setWay] = useState<keyof typeof WAYS>('hand');
   const [chosen, setChosen] = useState('');
   const [further, setFurther] = useKeptHere('meet-gates', '');
@@ -72,7 +74,7 @@ export function TimePanel({ round, cars, onTimed }: TimePanelProps) {
             : `${way === 'gates' ? 'Gate 0 is the line; gates stand at' : 'Press at'} ${marks.join(', ')} m${mark === undefined ? '' : `; the time at ${mark} m counts`}.`}
         </p>
         {way === 'hand' ? (
-          <WatchPanel marks={marks} taking="Into the result" onStopped={(_time, splits) => take('hand', splits, null)} />
+          <WatchPanel name={name} marks={marks} taking="Into the result" onStopped={(_time, splits) => take('hand', splits, null)} />
         ) : (
           <GatePanel
             gates={marks}

@@ -49,24 +49,35 @@ describe('before a run', () => {
 
 describe('the wind counter', () => {
   it('begins at nothing, with the turns that are safe and a full wind', () => {
-    const told = words(<WindPanel design={band} onWound={nothing} />);
+    const told = words(<WindPanel design={band} counted={0} onCounted={nothing} onWound={nothing} />);
     expect(told).toMatch(/^\|0\| turns\|/);
     expect(told).toMatch(/pull at the tyre now\|none\|turns still safe\|[\d.]+\|a full wind\|[\d.]+ turns\|/);
     expect(told).not.toContain('stops before the wall');
   });
+  it('goes on from the turns that were counted before', () =>
+    expect(words(<WindPanel design={band} counted={5} onCounted={nothing} onWound={nothing} />)).toMatch(/^\|5\| turns\|/));
   it('speaks of the wall where there is one, and of no car that cannot run', () => {
-    expect(words(<WindPanel design={walled(5)} onWound={nothing} />)).toContain('stops before the wall, 9 in 10|…');
+    expect(words(<WindPanel design={walled(5)} counted={0} onCounted={nothing} onWound={nothing} />)).toContain(
+      'stops before the wall, 9 in 10|…',
+    );
     const broken = { ...band, motor: { ...band.motor, turns: 900 } } as CarDesign;
-    expect(words(<WindPanel design={broken} onWound={nothing} />)).toContain('cannot run as it is designed');
+    expect(words(<WindPanel design={broken} counted={0} onCounted={nothing} onWound={nothing} />)).toContain(
+      'cannot run as it is designed',
+    );
   });
 });
 
 describe('what takes the times', () => {
-  it('is a watch that waits for Go', () => {
-    const watch = words(<WatchPanel marks={[6, 12]} onStopped={nothing} />);
+  it('is a watch that waits for Go, or runs on from before', () => {
+    const browser = new Map<string, string>();
+    vi.stubGlobal('localStorage', { getItem: (key: string) => browser.get(key) ?? null });
+    const watch = words(<WatchPanel name="a" marks={[6, 12]} onStopped={nothing} />);
     expect(watch).toContain('0.00 s');
     expect(watch).toContain('at each mark,');
     expect(watch).toMatch(/\|Go\|/);
+    browser.set('watch a', JSON.stringify({ startedAt: Date.now() - 4000, presses: [1500], stoppedAt: null }));
+    expect(words(<WatchPanel name="a" marks={[6, 12]} onStopped={nothing} />)).toMatch(/6.00 m|1.50 s/);
+    vi.unstubAllGlobals();
   });
   it('or gates: the rig that ships first, and what is missing said', () => {
     const gates = words(

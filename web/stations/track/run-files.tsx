@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { runTable } from '../../../core/files/run-table.ts';
 import { allRunsOf } from '../../app/all-runs.ts';
+import { useIsOwner } from '../../app/use-role.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import { downloadCsv, fileName } from '../../ui/file-exchange.ts';
@@ -19,6 +20,7 @@ interface RunFilesProps {
 /** Runs taken away as CSV and taken in from one, and sheets to print. */
 export function RunFiles({ carId, design }: RunFilesProps) {
   const dispatch = useAppDispatch();
+  const isOwner = useIsOwner();
   const [file, setFile] = useState<File | null>(null);
   const takeAway = async (): Promise<void> => {
     const runs = await allRunsOf(dispatch, carId);
@@ -29,9 +31,11 @@ export function RunFiles({ carId, design }: RunFilesProps) {
       <Button size="small" onClick={() => void takeAway()}>
         Save as CSV
       </Button>
-      <FileButton label="Runs as CSV" accept=".csv,text/csv,text/plain" onFile={(chosen) => startTransition(() => setFile(chosen))}>
-        Take in a CSV
-      </FileButton>
+      {isOwner && (
+        <FileButton label="Runs as CSV" accept=".csv,text/csv,text/plain" onFile={(chosen) => startTransition(() => setFile(chosen))}>
+          Take in a CSV
+        </FileButton>
+      )}
       <Button size="small" component={Link} to={`/cars/${carId}/track/sheet`}>
         Sheet to print
       </Button>

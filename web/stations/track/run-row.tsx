@@ -1,4 +1,5 @@
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import HistoryIcon from '@mui/icons-material/HistoryOutlined';
 import EditIcon from '@mui/icons-material/EditOutlined';
 import ShowChartIcon from '@mui/icons-material/ShowChartOutlined';
 import SaveIcon from '@mui/icons-material/SaveAltOutlined';
@@ -10,6 +11,7 @@ import { faultLine } from '../../../core/fault-words.ts';
 import type { ListedRun, Unreadable } from '../../../core/schema/stored.ts';
 import { printAbout, printNumber, unitOf } from '../../../core/units/quantity.ts';
 import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
+import { useIsOwner } from '../../app/use-role.ts';
 import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -20,6 +22,7 @@ import { useCorrecting, useRemoval } from './use-run-actions.ts';
 import { detailWords, outcomeWords, windWords } from './run-words.ts';
 
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const RunHistory = later(() => import('./run-history.tsx'));
 const AlongTheWay = later(() => import('./along-the-way.tsx'));
 const PRESSED = { width: 44, height: 44 };
 
@@ -36,7 +39,9 @@ interface RunRowProps {
 export function RunRow({ carId, run, design, version }: RunRowProps) {
   const units = useUnits();
   const remove = useRemoval(carId);
+  const isOwner = useIsOwner();
   const [isOpen, setOpen] = useState(false);
+  const [isHistory, setHistory] = useState(false);
   const { record } = run;
   const { outcome, wind } = record;
   const prediction = useMemo(() => predictRun(design, wind), [design, wind]);
@@ -73,16 +78,35 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
             <ShowChartIcon />
           </IconButton>
         )}
-        <IconButton aria-label={`Correct run ${name}`} onClick={() => correct(run)} sx={PRESSED}>
-          <EditIcon />
-        </IconButton>
-        <IconButton aria-label={`Remove run ${name}`} onClick={() => void remove(run.id, name)} sx={PRESSED}>
-          <DeleteIcon />
-        </IconButton>
+        {isOwner && run.version > 1 && (
+          <IconButton
+            aria-label={`History of run ${name}`}
+            aria-expanded={isHistory}
+            onClick={() => startTransition(() => setHistory(!isHistory))}
+            sx={PRESSED}
+          >
+            <HistoryIcon />
+          </IconButton>
+        )}
+        {isOwner && (
+          <>
+            <IconButton aria-label={`Correct run ${name}`} onClick={() => correct(run)} sx={PRESSED}>
+              <EditIcon />
+            </IconButton>
+            <IconButton aria-label={`Remove run ${name}`} onClick={() => void remove(run.id, name)} sx={PRESSED}>
+              <DeleteIcon />
+            </IconButton>
+          </>
+        )}
       </div>
       {isOpen && (
         <Suspense fallback={null}>
           <AlongTheWay record={record} design={design} />
+        </Suspense>
+      )}
+      {isHistory && (
+        <Suspense fallback={null}>
+          <RunHistory carId={carId} run={run} />
         </Suspense>
       )}
     </div>

@@ -8,6 +8,7 @@ import { isReadable, type ListedRun } from '../../../core/schema/stored.ts';
 import { printAbout, printNumber, printQuantity } from '../../../core/units/quantity.ts';
 import { RUNS_ON_A_PAGE, useListRunsQuery, useListSessionsQuery, useListVersionsQuery, type RunFilter } from '../../app/api.ts';
 import { styleNonce } from '../../ui/style-nonce.ts';
+import { useIsOwner } from '../../app/use-role.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { detailWords, outcomeWords } from './run-words.ts';
 import { ChosenRuns } from './chosen-runs.tsx';
@@ -55,6 +56,7 @@ export default function RunsTable({ carId, filter }: RunsTableProps) {
   const { data: versions } = useListVersionsQuery(carId);
   const { data: sessions } = useListSessionsQuery();
   const [chosen, setChosen] = useState<ReadonlyMap<string, RunOfCar>>(new Map());
+  const isOwner = useIsOwner();
   const correct = useCorrecting(carId);
   const remove = useRemoval(carId);
   const rows = useMemo(
@@ -82,6 +84,26 @@ export default function RunsTable({ carId, filter }: RunsTableProps) {
         }),
     [data, versions, sessions, units],
   );
+  const toolsColumn: GridColDef<Row> = {
+    field: 'tools',
+    headerName: 'change',
+    width: 96,
+    sortable: false,
+    renderCell: ({ row }) => (
+      <>
+        <IconButton size="small" aria-label={`Correct run ${row.distance}, ${row.ranAt}`} onClick={() => correct(row.run)}>
+          <EditIcon fontSize="small" />
+        </IconButton>
+        <IconButton
+          size="small"
+          aria-label={`Remove run ${row.distance}, ${row.ranAt}`}
+          onClick={() => void remove(row.id, `${row.distance}, ${row.ranAt}`)}
+        >
+          <DeleteIcon fontSize="small" />
+        </IconButton>
+      </>
+    ),
+  };
   const columns: GridColDef<Row>[] = [
     { field: 'ranAt', headerName: 'ran', width: 150 },
     { field: 'distance', headerName: 'distance', width: 140 },
@@ -91,26 +113,7 @@ export default function RunsTable({ carId, filter }: RunsTableProps) {
     { field: 'version', headerName: 'version', width: 140, sortable: false },
     { field: 'session', headerName: 'session', width: 160, sortable: false },
     { field: 'remarks', headerName: 'seen and noted', minWidth: 180, flex: 1, sortable: false },
-    {
-      field: 'tools',
-      headerName: 'change',
-      width: 96,
-      sortable: false,
-      renderCell: ({ row }) => (
-        <>
-          <IconButton size="small" aria-label={`Correct run ${row.distance}, ${row.ranAt}`} onClick={() => correct(row.run)}>
-            <EditIcon fontSize="small" />
-          </IconButton>
-          <IconButton
-            size="small"
-            aria-label={`Remove run ${row.distance}, ${row.ranAt}`}
-            onClick={() => void remove(row.id, `${row.distance}, ${row.ranAt}`)}
-          >
-            <DeleteIcon fontSize="small" />
-          </IconButton>
-        </>
-      ),
-    },
+    ...(isOwner ? [toolsColumn] : []),
   ];
   return (
     <>

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { readPoints } from '../../../core/brief/written.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { useEndSharingMutation, useListCarsQuery } from '../../app/api.ts';
+import { useIsOwner, useRole } from '../../app/use-role.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { QuantityField } from '../../ui/quantity-field.tsx';
 import { SideDrawer } from '../../ui/side-drawer.tsx';
@@ -22,27 +23,31 @@ interface SessionBarProps {
   readonly session: ReturnType<typeof useSession>;
 }
 
-/** Whoever joins here logs runs. */
-const AS_CREW = ['crew'] as const;
+/** Whoever joins here logs runs: a crew of one car, an official of every car. */
+const LOGGERS = ['crew', 'official'] as const;
 
 /** The session that runs belong to, and the next car of it with one press. */
 export function SessionBar({ carId, session }: SessionBarProps) {
   const [isOpen, setOpen] = useState(false);
+  const role = useRole();
+  const isOwner = useIsOwner();
   const { data: cars } = useListCarsQuery();
   const { current, begin } = session;
   if (!current)
     return (
       <div className={styles.session}>
         <span className={plain.text}>No session: runs are logged all the same.</span>
-        <Button size="small" variant="outlined" onClick={() => void begin()}>
-          Begin a session
-        </Button>
+        {isOwner && (
+          <Button size="small" variant="outlined" onClick={() => void begin()}>
+            Begin a session
+          </Button>
+        )}
         {session.sessions.length > 0 && (
           <Button size="small" onClick={() => session.goOn(session.sessions.at(-1)!.id)}>
             Go on with {session.sessions.at(-1)!.session.name}
           </Button>
         )}
-        <LetPhoneJoin roles={AS_CREW} path={`/cars/${carId}/track`} />
+        <LetPhoneJoin roles={LOGGERS} path={`/cars/${carId}/track`} />
       </div>
     );
   const { name, floor, cars: order } = current.session;
@@ -53,15 +58,17 @@ export function SessionBar({ carId, session }: SessionBarProps) {
       <span className={plain.text}>
         <strong>{name}</strong> · {floor}
       </span>
-      <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
-        Change the session
-      </Button>
-      {nextCar && next !== carId && (
+      {isOwner && (
+        <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
+          Change the session
+        </Button>
+      )}
+      {nextCar && next !== carId && role !== 'crew' && (
         <Button size="small" variant="outlined" component={Link} to={`/cars/${next}/track`}>
           Next car: {nextCar.design.name}
         </Button>
       )}
-      <LetPhoneJoin roles={AS_CREW} path={`/cars/${carId}/track`} />
+      <LetPhoneJoin roles={LOGGERS} path={`/cars/${carId}/track`} />
       {isOpen && <SessionDrawer session={session} onClose={() => setOpen(false)} />}
     </div>
   );

@@ -12,7 +12,7 @@ import { RunForm } from './run-form.tsx';
 import { Choice } from './choice.tsx';
 import { DevicePanel, type HIDDEN } from './device-panel.tsx';
 import { windOf } from './read-run-form.ts';
-import { emptyForm, formChanged } from './track-slice.ts';
+import { emptyForm, formChanged, type Stage } from './track-slice.ts';
 import styles from './track.module.css';
 import type { useSession } from './use-session.ts';
 import { WatchPanel } from '../../devices/watch-panel.tsx';
@@ -20,7 +20,6 @@ import { WindPanel } from './wind-panel.tsx';
 
 const STAGES = { before: 'Before', wind: 'Wind', go: 'Go', write: 'Write down' } as const;
 const CLOCKS = { hand: 'by hand', device: 'gates or sensors' } as const;
-type Stage = keyof typeof STAGES;
 
 interface StagesProps {
   readonly carId: string;
@@ -34,7 +33,9 @@ const NO_MARKS: readonly number[] = [];
 export function Stages({ carId, design, session: { current } }: StagesProps) {
   const dispatch = useAppDispatch();
   const units = useUnits();
-  const [stage, setStage] = useState<Stage>('write');
+  const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
+  const { stage } = form;
+  const setStage = (next: Stage): void => void dispatch(formChanged({ carId, change: { stage: next } }));
   const [clock, setClock] = useState<keyof typeof CLOCKS>('hand');
   const [hidden, setHidden] = useState<keyof typeof HIDDEN>('sound');
   const panel = useRef<HTMLDivElement>(null);
@@ -42,7 +43,6 @@ export function Stages({ carId, design, session: { current } }: StagesProps) {
     // The watch is hit without looking: it stands where the thumb is, however far down the page was before.
     if (stage === 'go') panel.current?.scrollIntoView({ block: 'end' });
   }, [stage]);
-  const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
   const { total } = useRunsOfCar(carId);
   const { data: versions } = useListVersionsQuery(carId);
   const putRight = putRightOf(versions?.readable ?? []).map(({ fault }) => fault);
@@ -65,6 +65,8 @@ export function Stages({ carId, design, session: { current } }: StagesProps) {
         {stage === 'wind' && (
           <WindPanel
             design={design}
+            counted={form.counted}
+            onCounted={(counted) => dispatch(formChanged({ carId, change: { counted } }))}
             onWound={(turns) => {
               dispatch(formChanged({ carId, change: turns === 'full' ? { wind: 'full' } : { wind: 'turns', turns: String(turns) } }));
               setStage('before');
@@ -99,6 +101,7 @@ export function Stages({ carId, design, session: { current } }: StagesProps) {
         )}
         {stage === 'go' && clock === 'hand' && (
           <WatchPanel
+            name={carId}
             marks={current?.session.marks ?? NO_MARKS}
             onStopped={(time, splits) => {
               dispatch(formChanged({ carId, change: { time: String(time), splits } }));

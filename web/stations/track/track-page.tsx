@@ -8,6 +8,7 @@ import { problemLine, useTallyRunsQuery } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
+import { useIsOwner } from '../../app/use-role.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { useBriefOf } from '../../open-car/asked-design.ts';
@@ -28,12 +29,13 @@ export function TrackPage() {
   const runs = useTallyRunsQuery(carId);
   const dispatch = useAppDispatch();
   // Drawn as deferred, the station gives way to keys and pointer.
-  const isShown = useDeferredValue(Boolean(design && runs.data), false);
+  const isShown = useDeferredValue(Boolean(design && (runs.data || runs.error)), false);
   useEffect(() => {
     dispatch(carVisited(missing ? null : carId));
   }, [dispatch, carId, missing]);
   if (missing) return <NotFoundScreen />;
-  const failure = error ?? runs.error;
+  // Without the program a run can still be typed where the car is known: it waits here.
+  const failure = design ? null : (error ?? runs.error);
   if (failure)
     return (
       <Message
@@ -42,11 +44,12 @@ export function TrackPage() {
         action={<Button onClick={() => window.location.reload()}>Try again</Button>}
       />
     );
-  if (!isShown || !design || !runs.data) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
+  if (!isShown || !design) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
   return <Track carId={carId} design={design} />;
 }
 
 function Track({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
+  const isOwner = useIsOwner();
   const worksTo = useBriefOf(design);
   const session = useSession(carId, design, worksTo?.brief ?? null);
   return (
@@ -57,18 +60,20 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
           on the track
         </Typography>
         <UnitSwitch />
-        <Button component={Link} to={`/cars/${carId}/design`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
-          To the design
-        </Button>
+        {isOwner && (
+          <Button component={Link} to={`/cars/${carId}/design`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
+            To the design
+          </Button>
+        )}
       </Box>
       <SessionBar carId={carId} session={session} />
       <WaitingRuns carId={carId} />
-      <RunPlan carId={carId} design={design} action={<Link to={`/cars/${carId}/tune`}>What the runs tell</Link>} />
+      <RunPlan carId={carId} design={design} action={isOwner ? <Link to={`/cars/${carId}/tune`}>What the runs tell</Link> : null} />
       <Box sx={{ display: 'grid', gap: 8, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '380px minmax(0, 1fr)' }, alignItems: 'start' }}>
         <Stages carId={carId} design={design} session={session} />
         <Runs carId={carId} design={design} />
       </Box>
-      <NextStep carId={carId} design={design} />
+      {isOwner && <NextStep carId={carId} design={design} />}
     </Box>
   );
 }

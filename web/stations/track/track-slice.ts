@@ -4,10 +4,15 @@ import type { RunRecord } from '../../../core/car/car-design.ts';
 export type SeenThing = RunRecord['seen'][number];
 export type Split = NonNullable<RunRecord['splits']>[number];
 
+export type Stage = 'before' | 'wind' | 'go' | 'write';
+
 /** What stands in the run form, as typed. Kept in the browser until the run is logged. */
 export interface TrackForm {
   /** The run being corrected, with its version; null for a new one. */
   readonly correcting: { readonly id: string; readonly version: number } | null;
+  /** The stage that is open, and turns counted so far. */
+  readonly stage: Stage;
+  readonly counted: number;
   readonly wind: 'full' | 'turns';
   readonly turns: string;
   readonly stretched: boolean;
@@ -33,6 +38,8 @@ export interface TrackForm {
 
 export const emptyForm: TrackForm = {
   correcting: null,
+  stage: 'write',
+  counted: 0,
   wind: 'full',
   turns: '',
   stretched: false,

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { fullTurns, prepareRun } from '../../../core/predict/derive-run-setup.ts';
 import { windingLines } from '../../../core/rig/simulated-rig.ts';
@@ -18,6 +18,9 @@ import { useTurnsForRoom } from './use-turns-for-room.ts';
 
 interface WindPanelProps {
   readonly design: CarDesign;
+  /** Turns counted so far: they outlast this stage. */
+  readonly counted: number;
+  readonly onCounted: (turns: number) => void;
   /** Takes the turns that were counted into the run that is written down. */
   readonly onWound: (turns: number | 'full') => void;
 }
@@ -25,29 +28,34 @@ interface WindPanelProps {
 const HALF = 0.5;
 
 /** Counts the turns of the drive axle as it is wound: what it pulls now, how many more are safe, and where to stop for the room. */
-export function WindPanel({ design, onWound }: WindPanelProps) {
+export function WindPanel(props: WindPanelProps) {
+  const { design } = props;
   const isSound = useMemo(() => prepareRun(design).kind === 'ready', [design]);
   return isSound ? (
-    <Counter design={design} onWound={onWound} />
+    <Counter {...props} />
   ) : (
     <p className={plain.text}>✕ This car cannot run as it is designed: put that right in Design first.</p>
   );
 }
 
-function Counter({ design, onWound }: WindPanelProps) {
+function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
   const units = useUnits();
-  const [counted, setTurns] = useState(0);
-  const [isFollowing, setFollowing] = useState(false);
+  /** Turns that were there when a sensor began to count on; null while they are counted by hand. */
+  const [before, setBefore] = useState<number | null>(null);
+  const isFollowing = before !== null;
   const [source, setSource] = useState<Source>('simulated');
   const device = useDevice(isFollowing ? source : 'simulated');
-  const turns = isFollowing ? turnsWound(device.events) : counted;
+  const turns = before === null ? counted : before + turnsWound(device.events);
+  useEffect(() => {
+    if (turns !== counted) onCounted(turns);
+  }, [turns, counted, onCounted]);
   const [most, safe] = useMemo(() => [fullTurns(design), safeTurns(design)], [design]);
   const room = design.floor.roomLength;
   const forRoom = useTurnsForRoom(design);
   const wound = woundUp(design, turns);
   const isOver = turns > safe + 1e-9;
   const isEnough = forRoom !== null && !forRoom.isFull && turns >= forRoom.turns;
-  const add = (by: number): void => (isFollowing ? undefined : setTurns((before) => Math.max(0, before + by)));
+  const add = (by: number): void => (isFollowing ? undefined : onCounted(Math.max(0, counted + by)));
   useShortcut(
     ({ key }) => key === '+',
     () => add(1),
@@ -80,7 +88,7 @@ function Counter({ design, onWound }: WindPanelProps) {
             <Button variant="outlined" disabled={turns === 0} onClick={() => add(-HALF)}>
               − half
             </Button>
-            <Button variant="outlined" disabled={turns === 0} onClick={() => setTurns(0)}>
+            <Button variant="outlined" disabled={turns === 0} onClick={() => onCounted(0)}>
               From 0
             </Button>
           </div>
@@ -90,7 +98,10 @@ function Counter({ design, onWound }: WindPanelProps) {
         label="Who counts"
         value={isFollowing ? 'sensor' : 'hand'}
         options={{ hand: 'count by hand', sensor: 'follow a turn sensor' }}
-        onChange={(who) => setFollowing(who === 'sensor')}
+        onChange={(who) => {
+          device.clear();
+          setBefore(who === 'sensor' ? counted : null);
+        }}
       />
       {isFollowing && (
         <DeviceSource
