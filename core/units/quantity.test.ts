@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { numberIn, parseQuantity, printKnown, printQuantity, valueIn, type Quantity } from './quantity.ts';
+import { numberIn, parseQuantity, printKnown, printQuantity, valueIn, type Quantity, withOwnUnit } from './quantity.ts';
 
 const typed = (text: string, quantity: Quantity, system: 'metric' | 'inch' = 'metric') => {
   const parsed = parseQuantity(text, quantity, system);
@@ -88,5 +88,21 @@ describe('a number no finer than it is known', () => {
         },
       ),
     );
+  });
+});
+
+describe('what was typed while other units were shown', () => {
+  it.each([
+    ['9.4', 'distance', 'metric', 'inch', '9.4 m'],
+    ['3 1/2', 'size', 'inch', 'metric', '3 1/2 in'],
+    ['9.4 m', 'distance', 'metric', 'inch', '9.4 m'],
+    ['12', 'count', 'metric', 'inch', '12'],
+    ['4.1', 'time', 'metric', 'inch', '4.1'],
+    ['0', 'distance', 'metric', 'inch', '0'],
+    ['far', 'distance', 'metric', 'inch', 'far'],
+    ['', 'distance', 'metric', 'inch', ''],
+  ] as const)('%j of %s, typed in %s and read in %s, is %j', (text, quantity, from, to, told) => {
+    expect(withOwnUnit(text, quantity, from, to)).toBe(told);
+    expect(parseQuantity(told, quantity, to).kind).toBe(parseQuantity(text, quantity, from).kind);
   });
 });

@@ -170,3 +170,13 @@ export function parseQuantity(text: string, quantity: Quantity, system: UnitSyst
   }
   return { kind: 'value', value: sign * total };
 }
+
+/**
+ * What was typed while units `from` were shown, as it must read while `to` are: a bare number keeps the unit that it was typed in.
+ * `withOwnUnit('9.4', 'distance', 'metric', 'inch') // '9.4 m'`
+ */
+export function withOwnUnit(text: string, quantity: Quantity, from: UnitSystem, to: UnitSystem): string {
+  const [before, after] = [parseQuantity(text, quantity, from), parseQuantity(text, quantity, to)];
+  if (before.kind === 'unclear' || (after.kind === 'value' && after.value === before.value)) return text;
+  return `${text.trim()} ${unitOf(quantity, from)}`;
+}

@@ -8,12 +8,13 @@ import { inOrder, withMat } from '../../core/car/floors.ts';
 import { QuantityField } from '../ui/quantity-field.tsx';
 import { Drafts } from '../ui/use-draft.ts';
 import plain from '../ui/plain.module.css';
+import { useStableKeys } from '../ui/stable-keys.ts';
 import { within } from '../ui/within.ts';
 import styles from './asked.module.css';
 import { ChoiceSelect } from './choice-select.tsx';
 
-/** Changes the floor as it stands when called. */
-export type ChangeFloor = (change: (present: Floor) => Floor) => void;
+/** Changes the floor as it stands when called; changes of one gesture are one step to undo. */
+export type ChangeFloor = (change: (present: Floor) => Floor, gesture?: string) => void;
 
 interface FloorProps {
   readonly floor: Floor;
@@ -60,12 +61,13 @@ const withinFloor = (value: number): string | null =>
 export const Stretches = memo(function Stretches({ floor, change }: FloorProps) {
   const changeAt = (place: number, part: Partial<FloorStretch>): void =>
     change((present) => ({ ...present, stretches: inOrder(present.stretches.map((one, i) => (i === place ? { ...one, ...part } : one))) }));
+  const keys = useStableKeys(floor.stretches);
   const last = floor.stretches.at(-1) ?? { from: 0, kind: floor.kind, slope: floor.slope };
   return (
     <div className={plain.rows}>
       {floor.stretches.map(({ from, kind, slope }, i) => (
         <Piece
-          key={i}
+          key={keys[i]}
           name={`Stretch ${i + 2}`}
           onTakeAway={() => change((present) => ({ ...present, stretches: present.stretches.filter((_one, k) => k !== i) }))}
           head={<ChoiceSelect label="Floor there" value={kind} options={SURFACES} onChange={(next) => changeAt(i, { kind: next })} />}
@@ -75,7 +77,12 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
             label="From"
             quantity="distance"
             value={from}
-            check={withinFloor}
+            check={(value) =>
+              withinFloor(value) ??
+              (floor.stretches.some((one, k) => k !== i && one.from === value)
+                ? 'Another stretch begins there: choose another place.'
+                : null)
+            }
             onChange={(value) => changeAt(i, { from: value })}
           />
           <QuantityField
@@ -114,10 +121,11 @@ export const Edges = memo(function Edges({ floor, change: changeFloor }: FloorPr
     changeFloor((present) => ({ ...present, edges: next(present.edges) }));
   const changeAt = (place: number, part: Partial<FloorEdge>): void =>
     change((present) => present.map((one, i) => (i === place ? { ...one, ...part } : one)));
+  const keys = useStableKeys(floor.edges);
   return (
     <div className={plain.rows}>
       {floor.edges.map(({ at, height }, i) => (
-        <Piece key={i} name={`Twig or step ${i + 1}`} onTakeAway={() => change((present) => present.filter((_one, k) => k !== i))}>
+        <Piece key={keys[i]} name={`Twig or step ${i + 1}`} onTakeAway={() => change((present) => present.filter((_one, k) => k !== i))}>
           <QuantityField
             size="small"
             label="At"

@@ -4,6 +4,8 @@ import { FLOORS } from '../../core/car/catalogue.ts';
 import { floorProfile, inOrder, onProfile } from '../../core/car/floors.ts';
 import { printQuantity } from '../../core/units/quantity.ts';
 import { arrowStep } from '../ui/arrow-step.ts';
+import { newId } from '../app/new-id.ts';
+import { useStableKeys } from '../ui/stable-keys.ts';
 import { useSize } from '../ui/use-size.ts';
 import { useUnits } from '../ui/use-units.ts';
 import styles from './asked.module.css';
@@ -42,6 +44,7 @@ export const FloorStrip = memo(function FloorStrip({ name, floor, marks, change 
   const units = useUnits();
   const id = useId();
   const { ref, width } = useSize<HTMLDivElement>();
+  const [stretchKeys, edgeKeys] = [useStableKeys(floor.stretches), useStableKeys(floor.edges)];
   const metres = (value: number): string => printQuantity(value, 'distance', units);
   const places = [...floor.stretches.map(({ from }) => from), ...floor.edges.map(({ at }) => at), ...marks.map(({ at }) => at)];
   const end = floor.roomLength ?? Math.max(USUAL_END, ...places.map((place) => place + BEYOND));
@@ -173,27 +176,33 @@ export const FloorStrip = memo(function FloorStrip({ name, floor, marks, change 
         )}
         {change && (
           <>
-            {floor.stretches.map(({ from, kind }, i) => (
-              <StripHandle
-                key={`stretch ${i}`}
-                label={`Where ${FLOORS[kind].label} begins, ${name}`}
-                value={from}
-                most={end}
-                x={x(from)}
-                y={middle}
-                perMetre={perMetre}
-                words={metres}
-                onMove={(to) =>
-                  change((present) => {
-                    const moved = present.stretches.map((one, k) => (k === i ? { ...one, from: to } : one));
-                    return { ...present, stretches: inOrder(moved) };
-                  })
-                }
-              />
-            ))}
+            {/* In the order of their keys: one that is dragged past another stays the same thing on the page. */}
+            {floor.stretches
+              .map((stretch, i) => ({ ...stretch, i, key: stretchKeys[i]! }))
+              .sort((a, b) => Number(a.key) - Number(b.key))
+              .map(({ from, kind, i, key }) => (
+                <StripHandle
+                  key={`stretch ${key}`}
+                  label={`Where ${FLOORS[kind].label} begins, ${name}`}
+                  value={from}
+                  most={end}
+                  x={x(from)}
+                  y={middle}
+                  perMetre={perMetre}
+                  words={metres}
+                  onMove={(to, gesture) => {
+                    // Where another begins already, it waits for the hand to go on: none is lost.
+                    if (!floor.stretches.some((one, k) => k !== i && one.from === to))
+                      change((present) => {
+                        const moved = present.stretches.map((one, k) => (k === i ? { ...one, from: to } : one));
+                        return { ...present, stretches: inOrder(moved) };
+                      }, gesture);
+                  }}
+                />
+              ))}
             {floor.edges.map(({ at }, i) => (
               <StripHandle
-                key={`edge ${i}`}
+                key={`edge ${edgeKeys[i]}`}
                 label={`Twig or step ${i + 1}, ${name}`}
                 value={at}
                 most={end}
@@ -201,8 +210,8 @@ export const FloorStrip = memo(function FloorStrip({ name, floor, marks, change 
                 y={side(at)}
                 perMetre={perMetre}
                 words={metres}
-                onMove={(to) =>
-                  change((present) => ({ ...present, edges: present.edges.map((one, k) => (k === i ? { ...one, at: to } : one)) }))
+                onMove={(to, gesture) =>
+                  change((present) => ({ ...present, edges: present.edges.map((one, k) => (k === i ? { ...one, at: to } : one)) }), gesture)
                 }
               />
             ))}
@@ -215,7 +224,7 @@ export const FloorStrip = memo(function FloorStrip({ name, floor, marks, change 
                 y={middle}
                 perMetre={perMetre}
                 words={metres}
-                onMove={(to) => change((present) => ({ ...present, roomLength: to }))}
+                onMove={(to, gesture) => change((present) => ({ ...present, roomLength: to }), gesture)}
               />
             )}
           </>
@@ -234,17 +243,19 @@ interface StripHandleProps {
   readonly y: number;
   readonly perMetre: number;
   readonly words: (metres: number) => string;
-  readonly onMove: (value: number) => void;
+  /** Told of each place it comes to; those of one drag, or of one key that is held, belong to one gesture. */
+  readonly onMove: (value: number, gesture: string) => void;
 }
 
 /** Something on a floor that is moved along it. */
 function StripHandle({ label, value, most, x, y, perMetre, words, onMove }: StripHandleProps) {
   // The strip keeps its scale while something on it is dragged, though the wall moves with the hand.
   const grabbed = useRef<{ readonly at: number; readonly from: number; readonly perMetre: number } | null>(null);
+  const gesture = useRef('');
   const move = (to: number): void => {
     const snapped = Math.round(Math.min(Math.max(to, STEP), most) / STEP) * STEP;
     const rounded = Number(snapped.toFixed(3));
-    if (rounded !== value) onMove(rounded);
+    if (rounded !== value) onMove(rounded, gesture.current);
   };
   return (
     <g
@@ -259,6 +270,7 @@ function StripHandle({ label, value, most, x, y, perMetre, words, onMove }: Stri
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         event.currentTarget.focus();
+        gesture.current = newId();
         grabbed.current = { at: event.clientX, from: value, perMetre };
       }}
       onPointerMove={({ clientX }) => {
@@ -271,6 +283,7 @@ function StripHandle({ label, value, most, x, y, perMetre, words, onMove }: Stri
         const steps = arrowStep(event);
         if (steps === null) return;
         event.preventDefault();
+        if (!event.repeat) gesture.current = newId();
         move(value + steps * STEP);
       }}
     >

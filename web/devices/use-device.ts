@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CarDesign, Wind } from '../../core/car/car-design.ts';
 import { readLines, type DeviceEvent, type LineFault } from '../../core/rig/line-protocol.ts';
 import type { RigFault } from '../../core/rig/simulated-rig.ts';
-import { dropWorker, errandWorker, orBroken } from '../workers/explore.ts';
+import { askErrand } from '../workers/explore.ts';
 
 /** Where lines come from. */
 export type Source = 'simulated' | 'network' | 'serial' | 'file';
@@ -33,6 +33,8 @@ export function useDevice(source: Source) {
   const [told, setTold] = useState(NOTHING);
   const [problem, setProblem] = useState<string | null>(null);
   const rest = useRef('');
+  /** Gives the serial port back, where one is read. */
+  const closeSerial = useRef<(() => Promise<void>) | null>(null);
   const take = useCallback((text: string): void => {
     const whole = rest.current + text;
     const end = whole.lastIndexOf('\n') + 1;
@@ -52,6 +54,8 @@ export function useDevice(source: Source) {
     setTold(NOTHING);
     setProblem(null);
   }, []);
+  // Another source, or another page: the port is free for others.
+  useEffect(() => () => void closeSerial.current?.(), [source]);
   useEffect(() => {
     if (source !== 'network') return;
     const heard = new EventSource('/api/lines');
@@ -82,22 +86,32 @@ export function useDevice(source: Source) {
     }): Promise<void> => {
       clear();
       try {
-        const lines = await orBroken(errandWorker('rounds').work.rigLines(run));
+        const lines = await askErrand('rounds', (work) => work.rigLines(run));
         if (lines === null) setProblem('The hidden car did not move.');
         else take(lines);
       } catch (reason) {
-        dropWorker('rounds');
         setProblem(`The rig broke down: ${String(reason)}`);
       }
     },
     openSerial: async (): Promise<void> => {
       clear();
+      await closeSerial.current?.();
       try {
         const port = await serialOf()!.requestPort();
         await port.open({ baudRate: BAUD });
-        const reader = port.readable.pipeThrough(new TextDecoderStream() as unknown as TransformStream<Uint8Array, string>).getReader();
+        const ends = new AbortController();
+        const text = new TextDecoderStream() as unknown as TransformStream<Uint8Array, string>;
+        const piped = port.readable.pipeTo(text.writable, { signal: ends.signal }).catch(() => undefined);
+        const reader = text.readable.getReader();
+        closeSerial.current = async () => {
+          closeSerial.current = null;
+          await reader.cancel().catch(() => undefined);
+          ends.abort();
+          await piped;
+          await port.close();
+        };
         for (let part = await reader.read(); !part.done; part = await reader.read()) take(part.value);
-        await port.close();
+        await closeSerial.current?.();
       } catch (reason) {
         setProblem(`The serial port cannot be read: ${reason instanceof Error ? reason.message : String(reason)}`);
       }

@@ -2,22 +2,15 @@ import { useCallback, useEffect, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { Assessment } from '../../core/explore/assess.ts';
 import type { UnitSystem } from '../../core/units/quantity.ts';
-import { dropWorker, errandWorker, orBroken } from '../workers/explore.ts';
+import { askErrand } from '../workers/explore.ts';
 import { newestOnly } from '../workers/newest-only.ts';
 
 /** ms the worker waits, so that curve and verdict of the edit are painted with the machine to themselves. */
 const AFTER_PAINT = 48;
 
 const ask = newestOnly(
-  async ({ design, units }: { readonly design: CarDesign; readonly units: UnitSystem }): Promise<Assessment | null> => {
-    try {
-      return await orBroken(errandWorker('assess').work.assess(design, units));
-    } catch (reason) {
-      // A worker that broke answers no more.
-      dropWorker('assess');
-      throw reason;
-    }
-  },
+  ({ design, units }: { readonly design: CarDesign; readonly units: UnitSystem }): Promise<Assessment | null> =>
+    askErrand('assess', (work) => work.assess(design, units)),
   () => new Promise((resolve) => setTimeout(resolve, AFTER_PAINT)),
 );
 

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Brief } from '../../core/brief/brief.ts';
 import type { JudgedRound } from '../../core/brief/judge.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
-import { dropWorker, errandWorker, orBroken } from '../workers/explore.ts';
+import { askErrand } from '../workers/explore.ts';
 
 type Rounds = readonly JudgedRound[];
 
@@ -18,7 +18,7 @@ export interface Contender {
 }
 
 async function workOut({ design, brief }: Contender): Promise<void> {
-  const rounds = await orBroken(errandWorker('rounds').work.judgeRounds(design, brief));
+  const rounds = await askErrand('rounds', (work) => work.judgeRounds(design, brief));
   const ofDesign = known.get(design) ?? new WeakMap<Brief, Rounds>();
   known.set(design, ofDesign);
   ofDesign.set(brief, rounds);
@@ -37,7 +37,6 @@ export function useStandings(contenders: readonly Contender[]): ReadonlyMap<stri
           await workOut(contender);
         } catch (reason) {
           console.error(reason);
-          dropWorker('rounds');
         }
         if (isWanted) setCount((count) => count + 1);
       }

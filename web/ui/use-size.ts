@@ -1,17 +1,21 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 
-/** The size of an element in CSS pixels, as it changes. */
+/** The size of an element in CSS pixels, as it changes; of whichever element `ref` stands at now, also where that went and came again. */
 export function useSize<T extends HTMLElement>() {
-  const ref = useRef<T>(null);
+  const element = useRef<T | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
-  useLayoutEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const measure = (): void => setSize({ width: element.clientWidth, height: element.clientHeight });
+  const ref = useCallback((made: T) => {
+    element.current = made;
+    const measure = (): void => setSize({ width: made.clientWidth, height: made.clientHeight });
     measure();
     const observer = new ResizeObserver(measure);
-    observer.observe(element);
-    return () => observer.disconnect();
+    observer.observe(made);
+    return () => {
+      observer.disconnect();
+      element.current = null;
+    };
   }, []);
-  return { ref, ...size };
+  /** The element that is measured, while it is there. */
+  const find = useCallback(() => element.current, []);
+  return { ref, find, ...size };
 }

@@ -8,21 +8,21 @@ export interface PooledWorker {
   readonly stop: () => void;
 }
 
-/** Told when a worker breaks: what was asked of it is never answered. */
-const watchers = new Set<(reason: Error) => void>();
-
-function startWorker(): PooledWorker {
+function startWorker(onBroken: (reason: Error) => void): PooledWorker {
   const worker = new Worker(new URL('explore-worker.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('error', ({ message }) => watchers.forEach((tell) => tell(new Error(message))));
+  worker.addEventListener('error', ({ message }) => onBroken(new Error(message)));
   return { work: wrap<ExploreWork>(worker), stop: () => worker.terminate() };
 }
+
+/** Told when one of the pool breaks: what was asked of it is never answered. */
+const watchers = new Set<(reason: Error) => void>();
 
 /** This many runs are computed side by side. */
 export const POOL_SIZE = 2;
 const pool: (PooledWorker | null)[] = Array.from({ length: POOL_SIZE }, () => null);
 
 /** One of the workers, begun when it is first wanted. */
-export const pooled = (index: number): PooledWorker => (pool[index] ??= startWorker());
+export const pooled = (index: number): PooledWorker => (pool[index] ??= startWorker((reason) => watchers.forEach((tell) => tell(reason))));
 
 /** Ends what all are doing; what was asked of them is never answered. */
 export function stopAll(): void {
@@ -37,7 +37,7 @@ export function warmUp(kind: MotorKind): void {
   for (let index = 0; index < POOL_SIZE; index++) if (!pool[index]) void pooled(index).work.rehearse(kind);
 }
 
-/** What was asked of the workers, or its failure when one of them breaks before it is answered. */
+/** What was asked of the pool, or its failure when one of it breaks before it is answered. */
 export async function orBroken<T>(asked: Promise<T>): Promise<T> {
   let tell: (reason: Error) => void = () => {};
   const broken = new Promise<never>((_resolve, reject) => watchers.add((tell = reject)));
@@ -50,16 +50,34 @@ export async function orBroken<T>(asked: Promise<T>): Promise<T> {
 
 /** Work that is never held up by what is explored: following every edit, and running the rounds of a brief. */
 export type Errand = 'assess' | 'rounds';
-const errands = new Map<Errand, PooledWorker>();
 
-/** The worker of an errand. */
-export function errandWorker(errand: Errand): PooledWorker {
-  const worker = errands.get(errand) ?? startWorker();
-  errands.set(errand, worker);
-  return worker;
+/** A worker of one errand, and who waits for its answers. */
+interface ErrandWorker extends PooledWorker {
+  readonly waiting: Set<(reason: Error) => void>;
 }
-/** Ends it: one that broke answers no more. The next design gets a new one. */
-export function dropWorker(errand: Errand): void {
-  errands.get(errand)?.stop();
-  errands.delete(errand);
+const errands = new Map<Errand, ErrandWorker>();
+
+function startErrand(errand: Errand): ErrandWorker {
+  const waiting: ErrandWorker['waiting'] = new Set();
+  const worker = startWorker((reason) => {
+    // It answers nobody any more: all who wait are told, and the next question gets a new one.
+    worker.stop();
+    errands.delete(errand);
+    waiting.forEach((fail) => fail(reason));
+  });
+  const started = { ...worker, waiting };
+  errands.set(errand, started);
+  return started;
+}
+
+/** Asks the worker of an errand. An answer that is a failure leaves it to the others that ask it; one that broke fails all, and is replaced. */
+export async function askErrand<T>(errand: Errand, ask: (work: Remote<ExploreWork>) => Promise<T>): Promise<T> {
+  const { work, waiting } = errands.get(errand) ?? startErrand(errand);
+  let fail: (reason: Error) => void = () => {};
+  const broken = new Promise<never>((_resolve, reject) => waiting.add((fail = reject)));
+  try {
+    return await Promise.race([ask(work), broken]);
+  } finally {
+    waiting.delete(fail);
+  }
 }

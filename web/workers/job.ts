@@ -24,8 +24,10 @@ export function makeJobs<T>({ onChange, stopWorkers, betweenNews }: Surroundings
   let turn = 0;
   let told = -Infinity;
   let latest: Start<T> | null = null;
+  let isRunning = false;
   const run = (start: Start<T>): void => {
     latest = start;
+    isRunning = true;
     const mine = ++turn;
     const isCurrent = (): boolean => mine === turn;
     onChange(({ result }) => ({ progress: 0, result, isBroken: false }));
@@ -39,27 +41,31 @@ export function makeJobs<T>({ onChange, stopWorkers, betweenNews }: Surroundings
     });
     work.then(
       (result) => {
-        if (isCurrent()) onChange((before) => ({ progress: null, result: result ?? before.result, isBroken: false }));
+        if (!isCurrent()) return;
+        isRunning = false;
+        onChange((before) => ({ progress: null, result: result ?? before.result, isBroken: false }));
       },
       (reason: unknown) => {
         console.error(reason);
         if (!isCurrent()) return;
+        isRunning = false;
         // A worker that broke answers no more: the next work gets new ones.
         stopWorkers();
         onChange(({ result }) => ({ progress: null, result, isBroken: true }));
       },
     );
   };
-  /** Whatever runs says no more. */
+  /** Whatever runs is ended, and says no more. */
   const leave = (): void => {
     turn++;
+    if (isRunning) stopWorkers();
+    isRunning = false;
   };
   return {
     run,
     again: () => latest && run(latest),
     stop: () => {
       leave();
-      stopWorkers();
       onChange(({ result }) => ({ progress: null, result, isBroken: false }));
     },
     leave,

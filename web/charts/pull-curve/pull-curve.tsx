@@ -43,7 +43,7 @@ function curveFor(design: CarDesign, prediction: Prediction): Curve | null {
 /** Pull at the tyre against distance: what pulls, what the floor can hold, what holds the car back. Dragged along, it moves the car. */
 export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played, onScrub }: PullCurveProps) {
   const units = useUnits();
-  const { ref, width, height } = useSize<HTMLDivElement>();
+  const { ref, find, width, height } = useSize<HTMLDivElement>();
   const [pointed, setPointed] = useState<number | null>(null);
   // The car along its run is read where it is, unless another place is pointed at.
   const reading = pointed ?? played;
@@ -68,7 +68,7 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
   useEffect(() => {
     present.current = curve;
   });
-  const picture = useCallback(() => ref.current?.querySelector('svg') ?? null, [ref]);
+  const picture = useCallback(() => find()?.querySelector('svg') ?? null, [find]);
   const table = useCallback(() => tableOf(present.current), []);
   const row = curve && reading !== null ? rowAt(curve, reading) : null;
   const print = (value: number, quantity: 'distance' | 'force' | 'speed' | 'time'): string => printQuantity(value, quantity, units);

@@ -15,8 +15,34 @@ export interface TypedReadings {
   /** Rows that were left out, and odd ones that were looked at and stand. */
   readonly left?: readonly number[];
   readonly stands?: readonly number[];
+  /** Units that were shown when it was typed. */
+  readonly units?: UnitSystem;
 }
 export const NO_READINGS: TypedReadings = { rows: [{}, {}, {}, {}, {}], once: {}, division: '' };
+
+/** Typed readings reread while other units are shown: each keeps its unit. */
+export function rereadings(
+  kind: MeasurementKind,
+  typed: TypedReadings,
+  reread: (text: string, quantity: Quantity) => string,
+): TypedReadings {
+  const { columns, once, division } = INSTRUCTIONS[kind];
+  const all = (texts: Readonly<Record<string, string>>, of: readonly { readonly key: string; readonly quantity: Quantity }[]) =>
+    Object.fromEntries(
+      Object.entries(texts).map(([key, text]) => {
+        const quantity = of.find((one) => one.key === key)?.quantity;
+        return [key, quantity === undefined ? text : reread(text, quantity)];
+      }),
+    );
+  const numbers = columns.filter(({ options }) => !options);
+  const fineness = columns.find(({ key }) => division.of.includes(key))!.quantity;
+  return {
+    ...typed,
+    rows: typed.rows.map((row) => all(row, numbers)),
+    once: all(typed.once, once),
+    division: reread(typed.division, fineness),
+  };
+}
 
 /** What the typed readings come to: nothing yet, what is wrong with them, or the measurement and its result. */
 export type Read =

@@ -15,6 +15,7 @@ import type { ValueKey } from '../../../core/car/value-table.ts';
 import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
+import { useMergedChange } from '../../open-car/use-merged-change.ts';
 import { useEditCar } from '../../open-car/use-open-car.ts';
 import { useKeepingParts, usePartsAtHand } from '../../open-car/use-own-parts.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
@@ -29,6 +30,7 @@ const NOTE = 2000;
 export function useBench(carId: string, design: CarDesign) {
   const dispatch = useAppDispatch();
   const edit = useEditCar();
+  const merged = useMergedChange();
   const { versions, current, keep } = useVersions(carId, design, edit);
   const { parts } = usePartsAtHand();
   const { keep: keepPart } = useKeepingParts();
@@ -62,7 +64,7 @@ export function useBench(carId: string, design: CarDesign) {
       const { name } = INSTRUCTIONS[measurement.kind];
       const stored = slot && storedOf(slot);
       const part = slot && intoPart(design, slot, result, stored?.part ?? null, partName(slot));
-      const measured = slot && part ? withPart(slot, part) : intoCar(design, result);
+      const measured = merged(design, slot && part ? withPart(slot, part) : intoCar(design, result));
       if (prepareRun(measured).kind === 'refused')
         return void dispatch(toasted('With these values the car could not run: read them again.', { tone: 'stop' }));
       const parent = await keptBefore(name);
@@ -88,7 +90,7 @@ export function useBench(carId: string, design: CarDesign) {
       const without = takenBack(design, done, id);
       if (!one || !without) return void dispatch(toasted('The version before it was removed: bring that back first.', { tone: 'stop' }));
       if (!(await keptBefore(`without ${INSTRUCTIONS[one.measurement.kind].name}`))) return;
-      edit(() => without);
+      edit(() => merged(design, without));
       dispatch(toasted(`“${INSTRUCTIONS[one.measurement.kind].name}” was taken back`));
       const slots = Object.keys(SLOTS) as PartSlot[];
       const slot = slots.find((place) => one.part !== null && one.to.own?.[place]?.name === one.part);

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
-import { NO_READINGS, type TypedReadings } from './readings.ts';
+import { useUnits } from '../../ui/use-units.ts';
+import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
+import { NO_READINGS, rereadings, type TypedReadings } from './readings.ts';
 
 const keyOf = (carId: string, kind: MeasurementKind): string => `bench-${carId}-${kind}`;
 
@@ -18,13 +20,15 @@ const SPARE = 2;
 /** What was typed for one measurement of a car, kept in this browser until it is cleared. */
 export function useTypedReadings(carId: string, kind: MeasurementKind) {
   const [typed, setTyped] = useState(() => stored(carId, kind));
+  const units = useUnits();
   const take = (next: TypedReadings): void => {
     const last = next.rows.findLastIndex((row) => Object.values(row).some((text) => text.trim() !== ''));
     const rows = Array.from({ length: Math.max(NO_READINGS.rows.length, last + 1 + SPARE) }, (_, i) => next.rows[i] ?? {});
-    const kept = { ...next, rows };
+    const kept = { ...next, rows, units };
     localStorage.setItem(keyOf(carId, kind), JSON.stringify(kept));
     setTyped(kept);
   };
+  useUnitsOfTyping(typed.units, (reread) => take(rereadings(kind, typed, reread)));
   return {
     typed,
     cell: (row: number, key: string, text: string): void =>

@@ -31,11 +31,14 @@ export function FloorPart({ brief, place, edit }: FloorPartProps) {
     return all.filter(({ label }, i) => all.findIndex((other) => other.label === label) === i);
   }, [brief.rounds, name, units]);
   const change: ChangeFloor = useCallback(
-    (next) =>
-      edit((present) => ({
-        ...present,
-        floors: present.floors.map((one, i) => (i === place ? { ...one, floor: next(one.floor) } : one)),
-      })),
+    (next, gesture) =>
+      edit(
+        (present) => ({
+          ...present,
+          floors: present.floors.map((one, i) => (i === place ? { ...one, floor: next(one.floor) } : one)),
+        }),
+        gesture,
+      ),
     [edit, place],
   );
   const rename = (to: string): void =>

@@ -34,12 +34,15 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
   /** A row of twigs is laid where the floor has none and twigs are to be climbed. */
   const ask = (goal: Goal, floor: string): void =>
     edit((present) => withTwigs({ ...present, rounds: present.rounds.map((one, i) => (i === place ? { ...one, goal, floor } : one)) }));
-  const move = (by: -1 | 1): void =>
+  /** Moves the round, and stays with it: pressed again it moves on. */
+  const move = (by: -1 | 1, button: HTMLElement): void => {
     edit((present) => {
       const next = [...present.rounds];
       [next[place], next[place + by]] = [next[place + by]!, next[place]!];
       return { ...present, rounds: next };
     });
+    requestAnimationFrame(() => button.focus());
+  };
   return (
     <Drafts value={null}>
       <div className={asked.pair}>
@@ -91,10 +94,10 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
         label="And stays in one piece: a car that comes apart does not count"
       />
       <div className={styles.buttons}>
-        <Button size="small" disabled={place === 0} onClick={() => move(-1)}>
+        <Button size="small" disabled={place === 0} onClick={({ currentTarget }) => move(-1, currentTarget)}>
           Earlier
         </Button>
-        <Button size="small" disabled={place === rounds.length - 1} onClick={() => move(1)}>
+        <Button size="small" disabled={place === rounds.length - 1} onClick={({ currentTarget }) => move(1, currentTarget)}>
           Later
         </Button>
         <Button

@@ -8,6 +8,7 @@ import { printQuantity, type Print } from '../../../core/units/quantity.ts';
 import { FloorsOfBriefs } from '../../open-car/floors-of-briefs.tsx';
 import type { EditBrief } from '../../open-brief/brief-slice.ts';
 import plain from '../../ui/plain.module.css';
+import { useStableKeys } from '../../ui/stable-keys.ts';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './brief.module.css';
@@ -29,6 +30,7 @@ export function Sheet({ briefId, brief, edit }: SheetProps) {
   const units = useUnits();
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
   const { name, setBy, rounds, floors, rules } = brief;
+  const [roundKeys, floorKeys] = [useStableKeys(rounds), useStableKeys(floors)];
   const [opensBy, setOpensBy] = useState(false);
   return (
     <article aria-label={name} className={styles.sheet}>
@@ -85,7 +87,7 @@ export function Sheet({ briefId, brief, edit }: SheetProps) {
         </div>
         <ol className={styles.list}>
           {rounds.map((round, i) => (
-            <li key={i}>
+            <li key={roundKeys[i]}>
               <Changeable
                 name={`Round ${i + 1}, ${round.name}`}
                 heading={
@@ -110,7 +112,7 @@ export function Sheet({ briefId, brief, edit }: SheetProps) {
         </div>
         <div className={styles.list}>
           {floors.map((_floor, i) => (
-            <FloorPart key={i} brief={brief} place={i} edit={edit} />
+            <FloorPart key={floorKeys[i]} brief={brief} place={i} edit={edit} />
           ))}
         </div>
       </section>

@@ -9,6 +9,7 @@ import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import { useUnits } from '../../ui/use-units.ts';
+import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
 import styles from './build.module.css';
 import { useKeptHere } from '../../ui/use-kept-here.ts';
 
@@ -35,9 +36,15 @@ function costWords({ costs, drift }: Inspected, way: number, units: UnitSystem):
 
 /** The finished car measured: each size within tolerance or not, what it costs, and the cure; kept as it was built. */
 export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) {
-  const units = useUnits();
   const [typed, setTyped] = useKeptHere(`build-inspection-${carId}`, NOTHING);
   const sizes = useMemo(() => inspected(design), [design]);
+  const units = useUnits();
+  useUnitsOfTyping(typed.units as UnitSystem | undefined, (reread) =>
+    setTyped({
+      ...Object.fromEntries(sizes.flatMap(({ id, quantity }) => (typed[id] ? [[id, reread(typed[id], quantity)]] : []))),
+      units,
+    }),
+  );
   const read = sizes.map(({ id, quantity }) => ({
     id,
     parsed: (typed[id] ?? '').trim() === '' ? null : parseQuantity(typed[id]!, quantity, units),
@@ -83,7 +90,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
                 inputMode="decimal"
                 autoComplete="off"
                 value={typed[id] ?? ''}
-                onChange={({ target }) => setTyped({ ...typed, [id]: target.value })}
+                onChange={({ target }) => setTyped({ ...typed, [id]: target.value, units })}
               />,
               parsed?.kind === 'unclear'
                 ? `✕ ${parsed.message}`

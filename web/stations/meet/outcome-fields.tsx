@@ -4,17 +4,19 @@ import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
 import { timedWords, timeWords } from '../../../core/meet/words.ts';
-import { parseQuantity, printQuantity, unitOf, type Quantity } from '../../../core/units/quantity.ts';
+import { parseQuantity, printQuantity, unitOf, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { keptHere, useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
+import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
 import styles from './meet.module.css';
 import type { Timed } from './time-panel.tsx';
 
-type Typed = Readonly<Record<string, string>>;
+/** By what was typed; `units` are those that were shown then. */
+type Typed = Readonly<Record<string, string>> & { readonly units?: UnitSystem };
 const NOTHING: Typed = {};
 const nameOf = (keptAs: string): string => `meet-typed ${keptAs}`;
-const isAnything = (typed: Typed): boolean => Object.values(typed).some((text) => text.trim() !== '');
+const isAnything = ({ units: _typedIn, ...typed }: Typed): boolean => Object.values(typed).some((text) => text.trim() !== '');
 /** Whether something of a run was typed in this browser and not written yet. */
 export const isTypedHere = (keptAs: string): boolean => isAnything(keptHere(nameOf(keptAs), NOTHING));
 
@@ -54,8 +56,13 @@ function fieldsOf({ goal }: Round): readonly Field[] {
 
 /** One run written down: what was measured, or why it does not count. Where one stands already it is shown; what is typed meanwhile is kept. */
 export function OutcomeFields({ keptAs, round, of, standing = null, timed = null, onTyping, onWrite }: OutcomeFieldsProps) {
+  const [typed, keepTyped] = useKeptHere(nameOf(keptAs), NOTHING);
+  const fields = fieldsOf(round);
   const units = useUnits();
-  const [typed, setTyped] = useKeptHere(nameOf(keptAs), NOTHING);
+  const setTyped = (more: Readonly<Record<string, string>>): void => keepTyped({ ...typed, ...more, units });
+  useUnitsOfTyping(typed.units, (reread) =>
+    setTyped(Object.fromEntries(fields.flatMap(([key, , quantity]) => (typed[key] ? [[key, reread(typed[key], quantity)]] : [])))),
+  );
   const [problem, setProblem] = useState('');
   const [taken, setTaken] = useState<Timed | null>(null);
   // What was timed goes into the fields, once.
@@ -63,16 +70,14 @@ export function OutcomeFields({ keptAs, round, of, standing = null, timed = null
     setTaken(timed);
     if (timed)
       setTyped({
-        ...typed,
         ...(timed.time !== undefined && { time: timeWords(timed.time) }),
         ...(timed.distance !== undefined && { distance: printQuantity(timed.distance, 'distance', units) }),
       });
   }
   const isTyping = isAnything(typed);
   useEffect(() => onTyping?.(isTyping), [isTyping, onTyping]);
-  const fields = fieldsOf(round);
   const clear = (): void => {
-    setTyped(NOTHING);
+    keepTyped(NOTHING);
     setProblem('');
   };
   const write = async (kind: MeetOutcome['kind'], more: Partial<MeetOutcome> = {}): Promise<void> => {
@@ -123,7 +128,7 @@ export function OutcomeFields({ keptAs, round, of, standing = null, timed = null
               inputMode="decimal"
               autoComplete="off"
               value={typed[key] ?? ''}
-              onChange={({ target }) => setTyped({ ...typed, [key]: target.value })}
+              onChange={({ target }) => setTyped({ [key]: target.value })}
             />
           </label>
         ))}
@@ -142,7 +147,7 @@ export function OutcomeFields({ keptAs, round, of, standing = null, timed = null
           <input
             type="checkbox"
             checked={Boolean(typed.atLeast)}
-            onChange={({ target }) => setTyped({ ...typed, atLeast: target.checked ? 'yes' : '' })}
+            onChange={({ target }) => setTyped({ atLeast: target.checked ? 'yes' : '' })}
             aria-label={`${of}: hit the wall`}
           />{' '}
           hit the wall: at least that
@@ -167,7 +172,7 @@ export function OutcomeFields({ keptAs, round, of, standing = null, timed = null
           aria-label={`${of}: which rule`}
           placeholder="which rule"
           value={typed.rule ?? ''}
-          onChange={({ target }) => setTyped({ ...typed, rule: target.value })}
+          onChange={({ target }) => setTyped({ rule: target.value })}
         />
       </div>
     </form>

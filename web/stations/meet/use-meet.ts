@@ -1,12 +1,10 @@
 import { useCallback, useMemo } from 'react';
-import { threeWay } from '../../../core/schema/three-way.ts';
 import type { Entry, Meet, MeetOutcome, StandingResult } from '../../../core/meet/meet.ts';
 import { standingResults } from '../../../core/meet/meet.ts';
 import { newEntry, newResult } from '../../../core/meet/new-meet.ts';
 import type { MeetEntry } from '../../../core/schema/generated/meet-entry.ts';
 import {
   problemLine,
-  problemOf,
   useGetMeetQuery,
   useListEntriesQuery,
   useListResultsQuery,
@@ -14,15 +12,14 @@ import {
   useSaveMeetMutation,
   useSaveResultMutation,
   type StoredEntry,
+  type StoredMeet,
 } from '../../app/api.ts';
+import { saveChange } from '../../app/save-change.ts';
 import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { applied } from '../../live/live-meet.ts';
 import { useLiveMeet } from '../../live/use-live-meet.ts';
-
-/** Tries of a change that others were quicker with: each is made on what they wrote. */
-const MAX_TRIES = 8;
 
 const meetEntry = (meet: string, entry: Entry): MeetEntry => ({ format: 'nimble-axle/meet-entry', version: 1, meet, entry });
 
@@ -46,18 +43,15 @@ export function useMeet(meetId: string) {
   const change = useCallback(
     async (made: (meet: Meet) => Meet): Promise<boolean> => {
       if (!stored) return false;
-      let { version, meet: before } = stored;
-      for (let tried = 0; tried < MAX_TRIES; tried++) {
-        const answer = await save({ id: meetId, baseVersion: version, content: { ...made(before), entries: [] } });
-        if (!answer.error) return true;
-        const { current } = problemOf(answer.error) as { current?: typeof stored };
-        if (!current) return fail(answer.error);
-        ({ version, meet: before } = current);
-      }
-      dispatch(toasted('Others write to this meet at the same time: try again.', { tone: 'stop' }));
-      return false;
+      const answer = await saveChange(
+        { version: stored.version, content: stored.meet },
+        (before) => ({ ...made(before), entries: [] }),
+        (baseVersion, content) => save({ id: meetId, baseVersion, content }),
+        (current: StoredMeet) => current.meet,
+      );
+      return answer.kind === 'saved' || fail(answer.error);
     },
-    [dispatch, fail, meetId, save, stored],
+    [fail, meetId, save, stored],
   );
   /** Enters a car. */
   const enter = useCallback(
@@ -78,27 +72,17 @@ export function useMeet(meetId: string) {
   /** Changes an entry; what others changed of it meanwhile stays. */
   const changeEntry = useCallback(
     async (id: string, made: (entry: Entry) => Entry): Promise<boolean> => {
-      let now = entered?.readable.find((one) => one.id === id);
+      const now = entered?.readable.find((one) => one.id === id);
       if (!now) return false;
-      const before = now.entry.entry;
-      const after = made(before);
-      for (let tried = 0; tried < MAX_TRIES; tried++) {
-        const { merged } = threeWay(before, after, now.entry.entry);
-        const answer: { data?: StoredEntry; error?: unknown } = await saveEntry({
-          meetId,
-          id,
-          baseVersion: now.version,
-          content: meetEntry(meetId, merged),
-        });
-        if (answer.data) {
-          applied.entry(dispatch, meetId, answer.data);
-          return true;
-        }
-        const { current } = problemOf(answer.error) as { current?: StoredEntry };
-        if (!current) return fail(answer.error);
-        now = current;
-      }
-      return false;
+      const answer = await saveChange(
+        { version: now.version, content: now.entry.entry },
+        made,
+        (baseVersion, entry) => saveEntry({ meetId, id, baseVersion, content: meetEntry(meetId, entry) }),
+        (current: StoredEntry) => current.entry.entry,
+      );
+      if (answer.kind === 'failed') return fail(answer.error);
+      applied.entry(dispatch, meetId, answer.stored);
+      return true;
     },
     [dispatch, entered, fail, meetId, saveEntry],
   );

@@ -69,15 +69,13 @@ describe('the wind counter', () => {
 
 describe('what takes the times', () => {
   it('is a watch that waits for Go, or runs on from before', () => {
-    const browser = new Map<string, string>();
-    vi.stubGlobal('localStorage', { getItem: (key: string) => browser.get(key) ?? null });
     const watch = words(<WatchPanel name="a" marks={[6, 12]} onStopped={nothing} />);
     expect(watch).toContain('0.00 s');
     expect(watch).toContain('at each mark,');
     expect(watch).toMatch(/\|Go\|/);
-    browser.set('watch a', JSON.stringify({ startedAt: Date.now() - 4000, presses: [1500], stoppedAt: null }));
+    vi.spyOn(localStorage, 'getItem').mockReturnValue(JSON.stringify({ startedAt: Date.now() - 4000, presses: [1500], stoppedAt: null }));
     expect(words(<WatchPanel name="a" marks={[6, 12]} onStopped={nothing} />)).toMatch(/6.00 m|1.50 s/);
-    vi.unstubAllGlobals();
+    vi.restoreAllMocks();
   });
   it('or gates: the rig that ships first, and what is missing said', () => {
     const gates = words(

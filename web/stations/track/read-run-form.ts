@@ -23,6 +23,10 @@ const RANGE: Readonly<Record<TypedField, readonly [number, number]>> = {
 };
 const UNIT: Partial<Readonly<Record<Quantity, string>>> = { distance: ' m', time: ' s', weight: ' kg' };
 
+/** What stands in the form, reread while other units are shown: each figure keeps its unit. */
+export const rereadForm = (form: TrackForm, reread: (text: string, quantity: Quantity) => string): Partial<TrackForm> =>
+  Object.fromEntries((Object.keys(QUANTITY) as TypedField[]).map((field) => [field, reread(form[field], QUANTITY[field])]));
+
 /** The value typed in a field, or what is wrong with it. */
 function readField(form: TrackForm, field: TypedField, units: UnitSystem): number | string {
   const parsed = parseQuantity(form[field], QUANTITY[field], units);

@@ -82,7 +82,7 @@ const ZERO = 273.15;
 
 /** Everything of a session. */
 function SessionDrawer({
-  session: { current, change, goOn },
+  session: { current, change: changeSession, goOn },
   onClose,
 }: Pick<SessionBarProps, 'session'> & { readonly onClose: () => void }) {
   const units = useUnits();
@@ -91,7 +91,9 @@ function SessionDrawer({
   if (!current) return null;
   const { session } = current;
   const { conditions } = session;
-  const ofConditions = (part: Partial<typeof conditions>): void => void change({ conditions: { ...conditions, ...part } });
+  const change = (part: Partial<typeof session>): void => void changeSession((before) => ({ ...before, ...part }));
+  const ofConditions = (part: Partial<typeof conditions>): void =>
+    void changeSession((before) => ({ ...before, conditions: { ...before.conditions, ...part } }));
   return (
     <SideDrawer title="Session" onClose={onClose}>
       <TextEntry
@@ -99,10 +101,10 @@ function SessionDrawer({
         value={session.name}
         maxLength={80}
         check={(text) => (text === '' ? 'Give it a name.' : null)}
-        onChange={(name) => void change({ name })}
+        onChange={(name) => change({ name })}
       />
-      <TextEntry label="Hall and floor" value={session.floor} maxLength={200} onChange={(floor) => void change({ floor })} />
-      <TextEntry label="Who measures" value={session.measuredBy} maxLength={80} onChange={(measuredBy) => void change({ measuredBy })} />
+      <TextEntry label="Hall and floor" value={session.floor} maxLength={200} onChange={(floor) => change({ floor })} />
+      <TextEntry label="Who measures" value={session.measuredBy} maxLength={80} onChange={(measuredBy) => change({ measuredBy })} />
       <TextEntry
         label="Times are taken at, m (6, 12)"
         value={session.marks.join(', ')}
@@ -123,7 +125,7 @@ function SessionDrawer({
         quantity="size"
         value={session.tape}
         check={within(0, 1, 'm')}
-        onChange={(tape) => void change({ tape })}
+        onChange={(tape) => change({ tape })}
       />
       <QuantityField
         size="small"
@@ -131,7 +133,7 @@ function SessionDrawer({
         quantity="time"
         value={session.watch}
         check={within(0, 5, 's')}
-        onChange={(watch) => void change({ watch })}
+        onChange={(watch) => change({ watch })}
       />
       <QuantityField
         size="small"
@@ -139,7 +141,7 @@ function SessionDrawer({
         quantity="distance"
         value={session.spacing ?? 0}
         check={within(0, 100, 'm')}
-        onChange={(spacing) => void change({ spacing: spacing > 0 ? spacing : null })}
+        onChange={(spacing) => change({ spacing: spacing > 0 ? spacing : null })}
       />
       <TextEntry
         label="Temperature, °C (if wanted)"

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { RunRecord } from '../../../core/car/car-design.ts';
+import type { UnitSystem } from '../../../core/units/quantity.ts';
 
 export type SeenThing = RunRecord['seen'][number];
 export type Split = NonNullable<RunRecord['splits']>[number];
@@ -10,6 +11,8 @@ export type Stage = 'before' | 'wind' | 'go' | 'write';
 export interface TrackForm {
   /** The run being corrected, with its version; null for a new one. */
   readonly correcting: { readonly id: string; readonly version: number } | null;
+  /** Units that were shown when it was typed; not told where nothing was. */
+  readonly units?: UnitSystem;
   /** The stage that is open, and turns counted so far. */
   readonly stage: Stage;
   readonly counted: number;

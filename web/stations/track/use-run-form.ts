@@ -10,15 +10,16 @@ import { isMemoryOnly, keepRun } from '../../app/run-queue.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
-import { ranAs, readRunForm, type TypedField } from './read-run-form.ts';
+import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
+import { ranAs, readRunForm, rereadForm, type TypedField } from './read-run-form.ts';
 import { againstWords, outcomeWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
 /** The run form of a car: what stands in it, what is wrong with it, and what can be done with it. */
 export function useRunForm(carId: string, design: CarDesign, session: StoredSession | null) {
   const dispatch = useAppDispatch();
-  const units = useUnits();
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
+  const units = useUnits();
   const [faults, setFaults] = useState<Partial<Record<TypedField, string>>>({});
   const [isLogging, setLogging] = useState(false);
   const { data: tallies } = useTallyRunsQuery(carId);
@@ -29,8 +30,9 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
 
   const change = (changes: Partial<TrackForm>): void => {
     setFaults({});
-    dispatch(formChanged({ carId, change: changes }));
+    dispatch(formChanged({ carId, change: { ...changes, units } }));
   };
+  useUnitsOfTyping(form.units, (reread) => change(rereadForm(form, reread)));
   /** What the run is against what was expected of it, and whether luck explains that. */
   const luckWords = ({ wind, outcome, design: ran }: RunRecord): string => {
     const prediction = predictRun(ran, wind);

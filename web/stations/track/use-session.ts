@@ -5,6 +5,7 @@ import { floorWords } from '../../../core/car/floors.ts';
 import type { Session } from '../../../core/schema/generated/session.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { problemLine, useListSessionsQuery, useSaveSessionMutation, type StoredSession } from '../../app/api.ts';
+import { saveChange } from '../../app/save-change.ts';
 import { newId } from '../../app/new-id.ts';
 import { sessionChosen } from '../../app/preferences-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -46,20 +47,26 @@ export function useSession(carId: string, design: CarDesign, brief: Brief | null
   const [save] = useSaveSessionMutation();
   const sessions = data?.readable ?? [];
   const current: StoredSession | null = sessions.find(({ id }) => id === chosen) ?? null;
-  const write = async (id: string, baseVersion: number, content: Session): Promise<boolean> => {
-    const { error } = await save({ id, baseVersion, content });
-    if (error) dispatch(toasted(problemLine(error), { tone: 'stop' }));
-    return !error;
-  };
-  const change = async (part: Partial<Session>): Promise<void> => {
-    if (current) await write(current.id, current.version, { ...current.session, ...part });
+  const fail = (error: unknown): void => void dispatch(toasted(problemLine(error), { tone: 'stop' }));
+  /** Changes the session as it is by then: what was changed just before, or by another, stays. */
+  const change = async (made: (session: Session) => Session): Promise<void> => {
+    if (!current) return;
+    const answer = await saveChange(
+      { version: current.version, content: current.session },
+      made,
+      (baseVersion, content) => save({ id: current.id, baseVersion, content }),
+      ({ session }: StoredSession) => session,
+    );
+    if (answer.kind === 'failed') fail(answer.error);
   };
   return {
     current,
     sessions,
     begin: async (): Promise<void> => {
       const id = newId();
-      if (await write(id, 0, sessionFor(carId, design, brief))) dispatch(sessionChosen(id));
+      const { error } = await save({ id, baseVersion: 0, content: sessionFor(carId, design, brief) });
+      if (error) fail(error);
+      else dispatch(sessionChosen(id));
     },
     change,
     goOn: (id: string | null) => void dispatch(sessionChosen(id)),

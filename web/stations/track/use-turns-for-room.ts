@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { TurnsForRoom } from '../../../core/trials/turns-for-room.ts';
-import { dropWorker, errandWorker, orBroken } from '../../workers/explore.ts';
+import { askErrand } from '../../workers/explore.ts';
 
 /** How far the car may be wound in its room, worked out beside the page; null until it is known, and without a wall. */
 export function useTurnsForRoom(design: CarDesign): TurnsForRoom | null {
@@ -10,12 +10,9 @@ export function useTurnsForRoom(design: CarDesign): TurnsForRoom | null {
   useEffect(() => {
     if (roomLength === null) return;
     let isWanted = true;
-    orBroken(errandWorker('rounds').work.turnsForRoom(design, roomLength)).then(
+    askErrand('rounds', (work) => work.turnsForRoom(design, roomLength)).then(
       (turns) => isWanted && setKnown({ design, turns }),
-      (reason: unknown) => {
-        console.error(reason);
-        dropWorker('rounds');
-      },
+      console.error,
     );
     return () => {
       isWanted = false;

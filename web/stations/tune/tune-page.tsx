@@ -23,6 +23,7 @@ import { toasted } from '../../app/toasts-slice.ts';
 import NextStep from '../../open-car/next-step.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
 import { RunPlan } from '../../open-car/run-plan.tsx';
+import { useMergedChange } from '../../open-car/use-merged-change.ts';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
@@ -88,6 +89,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const edit = useEditCar();
+  const merged = useMergedChange();
   const { versions, current, keep, goBack } = useVersions(carId, design, edit);
   const putRight = useMemo(() => putRightOf(versions), [versions]);
   const { checks, given, toggle } = useTuneChecks(carId, design, putRight.length);
@@ -110,14 +112,14 @@ function Tune({ carId, design, runs }: TuneProps) {
     const note = `${TO_BE_TRIED}expected ${gainWords(change, design, units)}.`.replaceAll('\u00a0', ' ');
     // By its first change: the others follow from it.
     const [name] = change.words.replaceAll('\u00a0', ' ').split('; ');
-    if (!(await keep(name!.slice(0, 80), note, change.design))) return;
-    edit(() => change.design);
+    const made = merged(design, change.design);
+    if (await keep(name!.slice(0, 80), note, made)) edit(() => made);
   };
   const putFitted = async (values: Measured): Promise<void> => {
     if (!current && !(await keep('before the fit', 'Kept by itself before fitted values were put in.'))) return;
     const latest = runs.map(({ record }) => record.ranAt).sort();
     const note = `Fitted to ${runs.length} runs, ${latest[0]!.slice(0, 10)} to ${latest.at(-1)!.slice(0, 10)}.`;
-    const fitted = withFittedValues(design, values);
+    const fitted = merged(design, withFittedValues(design, values));
     if (await keep(`fitted to ${runs.length} runs`, note, fitted)) edit(() => fitted);
   };
   const markPutRight = async (fault: Mendable): Promise<void> => {

@@ -57,7 +57,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
   const chosen = useChosen(design);
   const worksTo = useBriefOf(design);
   const goal = goalOf(design.aim);
-  const changeFloor: ChangeFloor = useCallback((change) => edit((car) => ({ ...car, floor: change(car.floor) })), [edit]);
+  const changeFloor: ChangeFloor = useCallback((change, gesture) => edit((car) => ({ ...car, floor: change(car.floor) }), gesture), [edit]);
   // The load that all carry in a round is the brief's.
   const rows = CAR_ROWS[design.motor.kind].filter((row) => !worksTo || choosesLoad(goal) || sizeIdOf(row) !== 'load');
   const toFind = rows.filter(({ group: of }) => !worksTo || of !== 'floor');

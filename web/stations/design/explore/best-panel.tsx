@@ -20,6 +20,7 @@ import { ChartExport } from '../../../charts/chart-export.tsx';
 import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
+import { useMergedChange } from '../../../open-car/use-merged-change.ts';
 import { usePartsAtHand } from '../../../open-car/use-own-parts.ts';
 import { useVersions } from '../../../open-car/use-versions.ts';
 import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
@@ -36,6 +37,7 @@ interface BestPanelProps {
 export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const units = useUnits();
   const tokens = useTokens();
+  const merged = useMergedChange();
   const { parts } = usePartsAtHand();
   const { keep } = useVersions(carId, design, edit);
   const [onlyOwn, setOnlyOwn] = useState(false);
@@ -43,7 +45,10 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const job = useJob<Search>();
   const { progress, result, run } = job;
   const own = parts.map(({ part }) => part);
-  const search = (): void =>
+  /** The car that was searched from: what was changed since stays when an offer is taken. */
+  const [searched, setSearched] = useState(design);
+  const search = (): void => {
+    setSearched(design);
     run((report) =>
       pooled(0).work.bestCar(
         design,
@@ -51,6 +56,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
         proxy((share: number) => void report(null, share)),
       ),
     );
+  };
   const option = useMemo(() => result && frontOption(result.front, units, tokens), [result, units, tokens]);
   const runWords = ({ distance, time }: Candidate): string =>
     `${printQuantity(distance, 'distance', units)} in ${printQuantity(time, 'time', units)}`;
@@ -79,7 +85,10 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
     if (needed.length === 0) return 'Nothing to get for it.';
     return [list(false) && `To get: ${list(false)}.`, list(true) && `At hand: ${list(true)}.`].filter(Boolean).join(' ');
   };
-  const take = (found: Candidate): void => edit((car) => ({ ...found.design, name: car.name }));
+  const take = (found: Candidate): void => {
+    const made = merged(searched, found.design);
+    edit((car) => ({ ...made, name: car.name }));
+  };
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>

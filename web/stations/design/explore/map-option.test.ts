@@ -3,7 +3,7 @@ import { newCar } from '../../../../core/car/new-car.ts';
 import { sizeCalled } from '../../../../core/car/sizes.ts';
 import type { MapCars } from '../../../../core/explore/map.ts';
 import { TOKENS } from '../../../ui/tokens.ts';
-import { mapOption } from './map-option.ts';
+import { mapOption, paintField } from './map-option.ts';
 
 const SIDE = 11;
 const car = newCar('x');
@@ -37,15 +37,16 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const drawn = (more: Partial<Parameters<typeof mapOption>[0]> = {}) =>
+const drawn = ({ picture = { request, cars, isWhole: true }, units = 'metric', ...more }: Partial<Parameters<typeof mapOption>[0]> = {}) =>
   mapOption({
-    picture: { request, cars, isWhole: true },
+    picture,
+    field: paintField(picture, units, TOKENS.light),
     acrossSize: lever,
     upSize: wheels,
     present: [0.18, 0.12],
     best: SIDE ** 2 - 1,
     cursor: null,
-    units: 'metric',
+    units,
     tokens: TOKENS.light,
     ...more,
   }) as unknown as {

@@ -19,6 +19,8 @@ export const spins = ({ launchGripRatio }: MapCars, cell: number): boolean => la
 
 interface MapChart {
   readonly picture: MapPicture;
+  /** Its cells and lines as they are painted. */
+  readonly field: PaintedField;
   readonly acrossSize: Size;
   readonly upSize: Size;
   readonly present: readonly [number, number];
@@ -83,20 +85,32 @@ const EDGE = 0.06;
 const FIGURE_ROOM = [44, 18] as const;
 const CLOSE = [0.14, 0.08] as const;
 
-/** The map as the chart library draws it: colours, lines of equal distance with their figures, the present, the best and the pointed-at car. */
-export function mapOption({ picture, acrossSize, upSize, present, best, cursor, units, tokens }: MapChart): EChartsCoreOption {
+/** What of a map does not hang on the car that is pointed at: each cell painted once, and lines of equal distance. */
+export interface PaintedField {
+  readonly canvas: HTMLCanvasElement;
+  readonly lines: ReturnType<ReturnType<typeof contours>>;
+}
+export function paintField(picture: MapPicture, units: UnitSystem, tokens: Tokens): PaintedField {
   const { across, up } = picture.request;
-  const [width, height] = [across.values.length, up.values.length];
-  const [xUnit, yUnit] = [unitValue(acrossSize.quantity, units), unitValue(upSize.quantity, units)];
   const far = unitValue('distance', units);
-  const xs = [across.values[0]! / xUnit, across.values.at(-1)! / xUnit] as const;
-  const ys = [up.values[0]! / yUnit, up.values.at(-1)! / yUnit] as const;
-  const canvas = paint(picture, tokens);
   const metres = picture.cars.distance.reduce((top, value) => (value > top ? value : top), 0.01);
   const step = roundStep(metres / far, 7);
   const levels = Array.from({ length: Math.floor(metres / far / step) }, (_, i) => (i + 1) * step);
-  const field = Array.from(picture.cars.distance, (value) => (Number.isFinite(value) ? value / far : 0));
-  const lines = picture.isWhole ? contours().size([width, height]).thresholds(levels)(field) : [];
+  const heights = Array.from(picture.cars.distance, (value) => (Number.isFinite(value) ? value / far : 0));
+  return {
+    canvas: paint(picture, tokens),
+    lines: picture.isWhole ? contours().size([across.values.length, up.values.length]).thresholds(levels)(heights) : [],
+  };
+}
+
+/** The map as the chart library draws it: colours, lines of equal distance with their figures, the present, the best and the pointed-at car. */
+export function mapOption({ picture, field, acrossSize, upSize, present, best, cursor, units, tokens }: MapChart): EChartsCoreOption {
+  const { across, up } = picture.request;
+  const [width, height] = [across.values.length, up.values.length];
+  const [xUnit, yUnit] = [unitValue(acrossSize.quantity, units), unitValue(upSize.quantity, units)];
+  const { canvas, lines } = field;
+  const xs = [across.values[0]! / xUnit, across.values.at(-1)! / xUnit] as const;
+  const ys = [up.values[0]! / yUnit, up.values.at(-1)! / yUnit] as const;
   const axis = (size: Size, [min, max]: readonly [number, number]) => ({
     type: 'value',
     min,

@@ -16,7 +16,7 @@ import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { sizeHead } from './axes.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
-import { cellAt, mapOption, spins, type MapPicture } from './map-option.ts';
+import { cellAt, mapOption, paintField, spins, type MapPicture } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
 import { shareOut } from './share-out.ts';
 import { SizeChoice } from './size-choice.tsx';
@@ -86,11 +86,23 @@ export function MapPanel({ design, edit }: MapPanelProps) {
 
   const picture = result?.request.across.id === acrossId && result.request.up.id === upId ? result : null;
   const best = useMemo(() => (picture?.isWhole ? bestCell(picture.cars) : null), [picture]);
+  const field = useMemo(() => picture && paintField(picture, units, tokens), [picture, units, tokens]);
   const option = useMemo(
     () =>
       picture &&
-      mapOption({ picture, acrossSize, upSize, present: [acrossSize.read(design), upSize.read(design)], best, cursor, units, tokens }),
-    [picture, acrossSize, upSize, design, best, cursor, units, tokens],
+      field &&
+      mapOption({
+        picture,
+        field,
+        acrossSize,
+        upSize,
+        present: [acrossSize.read(design), upSize.read(design)],
+        best,
+        cursor,
+        units,
+        tokens,
+      }),
+    [picture, field, acrossSize, upSize, design, best, cursor, units, tokens],
   );
   const valuesAt = (cell: number): readonly [number, number] => [
     picture!.request.across.values[cell % SIDE]!,
