@@ -112,6 +112,17 @@ describe('other formats', () => {
     const circles = dxf.entities.filter(({ type }) => type === 'CIRCLE') as unknown as { radius: number }[];
     expect(circles.some(({ radius }) => Math.abs(radius - 60) < 1e-9)).toBe(true);
   });
+  it('DXF of a car whose name has line breaks is whole, and ends once', () => {
+    const broken = join(folder, 'broken.json');
+    writeFileSync(broken, JSON.stringify({ ...kelp, name: 'Kelp\n0\nENDSEC\n0\nEOF\r\nRunner' }));
+    const entities = [car, broken].map((file) => {
+      const { out } = draw(file, '--sheet', '--format', 'dxf');
+      const text = readFileSync(join(out, 'drawing-1.dxf'), 'utf8');
+      expect(text.match(/^EOF$/gm)).toHaveLength(1);
+      return new DxfParser().parseSync(text)!.entities.length;
+    });
+    expect(entities[1]).toBe(entities[0]);
+  });
   it.each([
     [[], 'give one file'],
     [[car], 'either --sheet or --templates'],

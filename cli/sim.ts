@@ -102,7 +102,9 @@ function printSweep(order: string, runAt: (key: string, value: number) => Read<R
       ? [value, ...COLUMNS.map((column) => outcome.result[column]), '']
       : [value, ...COLUMNS.map(() => ''), faultLine(outcome.faults[0]!)];
   });
-  process.stdout.write(`${Papa.unparse({ fields: [key, ...COLUMNS, 'refused'], data: rows }, { newline: '\r\n' })}\r\n`);
+  process.stdout.write(
+    `${Papa.unparse({ fields: [key, ...COLUMNS, 'refused'], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`,
+  );
 }
 
 function sweepSetup(setup: RunSetup, order: string): void {

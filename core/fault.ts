@@ -18,7 +18,12 @@ export type Wrong =
   /** What stands there is of another shape: `a number`, `null: the roller is the drive wheel`. */
   | { readonly code: 'expected'; readonly what: string }
   | { readonly code: 'blank' }
-  | { readonly code: 'too-large'; readonly of: 'values' | 'characters' | 'items' | 'keys'; readonly count: number; readonly most: number }
+  | {
+      readonly code: 'too-large';
+      readonly of: 'values' | 'characters' | 'items' | 'keys' | 'pixels';
+      readonly count: number;
+      readonly most: number;
+    }
   | { readonly code: 'not-json'; readonly reason: string }
   | { readonly code: 'not-valid'; readonly reason: string }
   | { readonly code: 'more'; readonly count: number }

@@ -10,6 +10,9 @@ const ALIGN = {
   end: TextHorizontalAlignment.Right,
 } as const;
 
+/** A text as a DXF can hold it: each of its values is one line of the file. */
+const oneLine = (text: string): string => text.replace(/\p{Cc}+/gu, ' ');
+
 /** Items as DXF in millimetres, y up from the lower edge `height`; a layer for each kind of line, and one for texts. */
 export function itemsDxf(items: readonly Item[], height: number): string {
   const dxf = new DxfWriter();
@@ -29,7 +32,7 @@ export function itemsDxf(items: readonly Item[], height: number): string {
   for (const item of items) {
     if (item.kind === 'text') {
       const at = point3d(item.at.x, height - item.at.y);
-      dxf.addText(at, item.size, item.text, {
+      dxf.addText(at, item.size, oneLine(item.text), {
         layerName: TEXT_LAYER,
         rotation: item.upright ? 90 : 0,
         horizontalAlignment: ALIGN[item.anchor],

@@ -20,6 +20,7 @@ import type { Session } from '../schema/generated/session.ts';
 import type { RunSetup } from '../schema/generated/run-setup.ts';
 import * as validators from '../schema/generated/validators.js';
 import { tooLarge, type SizeLimits } from './size-limits.ts';
+import { bareJpeg, base64Of, bytesOfBase64 } from './jpeg.ts';
 import { inUtc } from './time-of-day.ts';
 import { isFirstVersion, placed, renamed } from './upgrade-design.ts';
 
@@ -215,8 +216,19 @@ export function readMeasurement(value: unknown): Read<Measurement> {
 
 /** Letters of a picture in base64. */
 const MOST_OF_A_PICTURE = 1_000_000;
-/** Reads a picture of a run (schemas/photo.schema.json). */
-export const readPhoto = (value: unknown): Read<Photo> => check(validators.photo, value, { characters: MOST_OF_A_PICTURE });
+/** Pixels of a picture: more would stop a page that shows it for seconds. */
+const MOST_PIXELS = 12_000_000;
+/** Reads a picture of a run (schemas/photo.schema.json): the picture alone, without what a camera writes beside it. */
+export function readPhoto(value: unknown): Read<Photo> {
+  const read = check<Photo>(validators.photo, value, { characters: MOST_OF_A_PICTURE });
+  if (read.kind === 'faulty') return read;
+  // Base64 comes in fours.
+  const bare = read.value.jpeg.length % 4 === 0 ? bareJpeg(bytesOfBase64(read.value.jpeg)) : null;
+  if (!bare) return faulty([{ path: 'jpeg', code: 'expected', what: 'a whole JPEG file' }]);
+  const count = bare.width * bare.height;
+  if (count > MOST_PIXELS) return faulty([{ path: 'jpeg', code: 'too-large', of: 'pixels', count, most: MOST_PIXELS }]);
+  return { kind: 'read', value: { ...read.value, jpeg: base64Of(bare.bytes) } };
+}
 
 /** Values of the largest meet: its brief, two hundred entries, and in a file every result of a season. */
 const MOST_OF_A_MEET = 400_000;

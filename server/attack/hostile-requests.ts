@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { request as ask, type RequestOptions } from 'node:http';
 import type { Brief } from '../../core/brief/brief.ts';
 import { newCar } from '../../core/car/new-car.ts';
+import { SMALL_JPEG } from '../../core/files/reference/small-jpeg.ts';
 import { newEntry, newMeet, newResult } from '../../core/meet/new-meet.ts';
 
 export interface HostileRequest {
@@ -37,7 +38,7 @@ const version = {
   change: '',
   design,
 };
-export const photo = { format: 'nimble-axle/photo', version: 1, name: 'at the wall.jpg', jpeg: '/9j/4AAQ' };
+export const photo = { format: 'nimble-axle/photo', version: 1, name: 'at the wall.jpg', jpeg: SMALL_JPEG };
 export const session = {
   format: 'nimble-axle/session',
   version: 1,

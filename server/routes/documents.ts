@@ -8,7 +8,10 @@ import type { Reader } from '../queries/rows.ts';
 import { pageOf } from './page-of.ts';
 import { resourceRoutes } from './resource-routes.ts';
 
-/** Things that stand for themselves, for all cars: the list, whole or in pages (`?limit=100&offset=0`), and each by its id. */
+/** Things of a list that one answer holds at most. */
+export const MOST_DOCUMENTS = 500;
+
+/** Things that stand for themselves, for all cars: the list, in pages (`?limit=500&offset=0`), and each by its id. */
 export function documentRoutes<T extends object, S extends Kept & { readonly updatedAt: string }>(
   store: Store,
   kind: Exclude<DocumentKind, OfMeetKind | 'photo' | 'meet'>,
@@ -17,8 +20,7 @@ export function documentRoutes<T extends object, S extends Kept & { readonly upd
 ): Router {
   const router = Router();
   router.get('/', (request, response) => {
-    if (request.query.limit === undefined) return void response.json(stored.all());
-    const { limit, offset, faults } = pageOf(request);
+    const { limit, offset, faults } = pageOf(request, MOST_DOCUMENTS);
     if (faults.length > 0) return faulty(response, faults);
     response.json(stored.page(limit, offset));
   });

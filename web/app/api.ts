@@ -27,6 +27,7 @@ import {
   getting,
   listing,
   listingHistory,
+  listingPages,
   removing,
   restoring,
   saving,
@@ -66,6 +67,14 @@ export function problemOf(error: unknown): Problem {
 
 /** Whether the program gave no answer at all. */
 export const isGone = (error: unknown): boolean => typeof (error as { status?: unknown } | undefined)?.status !== 'number';
+
+/** Answers that will be others later: not joined, too slow, at another address, too early, too many. */
+const TRANSIENT: ReadonlySet<number> = new Set([401, 408, 421, 425, 429]);
+/** Whether an answer is about what was asked: asked again, it will be no other. */
+export const isRefused = (error: unknown): boolean => {
+  const { status } = (error ?? {}) as { status?: unknown };
+  return typeof status === 'number' && status >= 400 && status < 500 && !TRANSIENT.has(status);
+};
 
 /** One line for a message. */
 export const problemLine = (error: unknown): string => {
@@ -166,16 +175,16 @@ export const api = createApi({
     saveVersion: saving(build, 'version'),
     removeVersion: removing(build, 'version'),
     restoreVersion: restoring(build, 'version'),
-    listParts: listing<'part', StoredPart>(build, 'part'),
+    listParts: listingPages(build, 'part'),
     savePart: saving(build, 'part'),
     removePart: removing(build, 'part'),
     restorePart: restoring(build, 'part'),
-    listBriefs: listing<'brief', StoredBrief>(build, 'brief'),
+    listBriefs: listingPages(build, 'brief'),
     getBrief: build.query<StoredBrief, string>({ query: (id) => `/briefs/${id}` }),
     saveBrief: saving(build, 'brief'),
     removeBrief: removing(build, 'brief'),
     restoreBrief: restoring(build, 'brief'),
-    listSessions: listing<'session', StoredSession>(build, 'session'),
+    listSessions: listingPages(build, 'session'),
     saveSession: saving(build, 'session'),
     restoreSession: restoring(build, 'session'),
     savePhoto: saving(build, 'photo'),

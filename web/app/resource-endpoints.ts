@@ -87,6 +87,23 @@ function addressOfOne(kind: ResourceKind, one: string | { readonly id: string })
 const tagsOf = (kind: ResourceKind): readonly Tag[] => (kind === 'run' ? ['runs', 'cars'] : [RESOURCES[kind].plural]);
 
 /** The requests for things of a kind, as the list of resources has it. */
+/** Things that one answer brings. */
+const ON_A_PAGE = 500;
+/** A list of documents, read a page at a time. */
+export const listingPages = <K extends 'part' | 'brief' | 'session'>(build: Build, kind: K) =>
+  build.query<Sorted<Stored<K>>, void>({
+    queryFn: async (_none, _api, _extra, ask) => {
+      const items: Listed<Stored<K>>[] = [];
+      for (;;) {
+        const { data, error } = await ask(`${addressOf(kind)}?limit=${ON_A_PAGE}&offset=${items.length}`);
+        if (error) return { error };
+        const page = data as Listed<Stored<K>>[];
+        items.push(...page);
+        if (page.length < ON_A_PAGE) return { data: sorted<Stored<K>>(items) };
+      }
+    },
+    providesTags: tagsOf(kind),
+  });
 export const listing = <K extends Exclude<ResourceKind, OfCarKind | OfMeetKind>, S extends Stored<K>>(build: Build, kind: K) =>
   build.query<Sorted<S>, void>({ query: () => addressOf(kind), transformResponse: sorted<S>, providesTags: tagsOf(kind).slice(0, 1) });
 export const getting = <K extends ResourceKind>(build: Build, kind: K) =>

@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { RunRecord } from '../../core/car/car-design.ts';
 import type { Photo } from '../../core/schema/generated/photo.ts';
-import { api, problemLine } from './api.ts';
+import { api, isRefused, problemLine } from './api.ts';
 import type { AppDispatch } from './store.ts';
 
 /** A run that stays in this browser until the program has stored it. */
@@ -99,20 +99,15 @@ export async function dropWaiting(id: string): Promise<void> {
   tell();
 }
 
-/** Answers that will be others later: not joined, not allowed now, too slow, at another address, too early, too many. */
-const TRANSIENT: ReadonlySet<number> = new Set([401, 403, 408, 421, 425, 429]);
-/** The car of a run may come back: it waits for that. */
-const NOT_FOUND = 404;
+/** A phone may join as another, and the car of a run may come back: a run waits for both. */
+const PASSING: ReadonlySet<number> = new Set([403, 404]);
 
 const statusOf = (error: unknown): number | null => {
   const { status } = error as { status?: unknown };
   return typeof status === 'number' ? status : null;
 };
 /** Whether an answer is about what was sent: it will be no other the next time. */
-const isFinal = (error: unknown): boolean => {
-  const status = statusOf(error);
-  return status !== null && status >= 400 && status < 500 && !TRANSIENT.has(status) && status !== NOT_FOUND;
-};
+const isFinal = (error: unknown): boolean => isRefused(error) && !PASSING.has(statusOf(error)!);
 
 async function send(
   dispatch: AppDispatch,

@@ -6,6 +6,7 @@ import { useSendingRuns } from './use-waiting-runs.ts';
 import { useCars } from './use-cars.ts';
 import { fetchLater, later } from '../ui/later.ts';
 import { useFileDrop } from '../ui/use-file-drop.ts';
+import { usePageTitle } from './page-title.ts';
 import { Rail } from './rail.tsx';
 import styles from './shell.module.css';
 import { Shortcuts } from './shortcuts.tsx';
@@ -42,6 +43,7 @@ export function Shell() {
   const openFile = (file: File): void => void cars.openFile(file, (zip) => startTransition(() => setArchive(zip)));
   useFileDrop(openFile);
   useRegions();
+  usePageTitle();
   useEffect(() => {
     const timer = setTimeout(() => requestIdleCallback(() => void fetchLater()), LATER);
     return () => clearTimeout(timer);

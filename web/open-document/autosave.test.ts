@@ -137,4 +137,19 @@ describe('an edit', () => {
     expect(sent).toEqual([{ baseVersion: 3, wheelbase: 0.2 }]);
     await carAutosave.flush(store.getState, store.dispatch);
   });
+  it('that is refused for good is not sent again by itself, is said once, and stays in the browser', async () => {
+    const { store, edit, state, drafted } = openedStore();
+    const refuse = () => ({ status: 403, body: { title: 'A crew may not' } });
+    answers = [refuse, refuse];
+    edit(0.2);
+    await pass(20_000);
+    expect([sent.length, state().save, drafted()]).toEqual([1, 'refused', 0.2]);
+    edit(0.21);
+    await pass(20_000);
+    expect([sent.length, state().save, drafted()]).toEqual([2, 'refused', 0.21]);
+    expect(store.getState().toasts.map(({ message }) => message)).toEqual([expect.stringContaining('A crew may not')]);
+    edit(0.22);
+    await pass(400);
+    expect(state()).toMatchObject({ save: 'saved' });
+  });
 });

@@ -1,5 +1,6 @@
 import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
-import { problemLine, problemOf } from '../app/api.ts';
+import { isRefused, problemLine, problemOf } from '../app/api.ts';
+import { toasted } from '../app/toasts-slice.ts';
 import type { DocumentSlice, KeptDocument, OpenDocument } from './document-slice.ts';
 import { dropDraft, keepDraft } from './drafts.ts';
 
@@ -39,6 +40,8 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
 
   /** One save at a time: the answer to each carries the version the next is based on. */
   let isSaving = false;
+  /** The document whose refusal was told: it is said once. */
+  let toldOf: string | null = null;
   async function saveUntilSettled(getState: () => unknown, dispatch: AppDispatch): Promise<void> {
     for (;;) {
       const document = openOf(getState());
@@ -52,11 +55,20 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
       const answer = await send(dispatch, { id, baseVersion, content: sent });
       if (answer.data) {
         channel.postMessage(id);
+        toldOf = null;
         dispatch(actions.saveLanded({ kept: keptOf(answer.data as never), sent }));
         continue;
       }
       const { current } = problemOf(answer.error);
       if (current) return void dispatch(actions.changedElsewhere(keptOf(current as never)));
+      if (isRefused(answer.error)) {
+        // Asked again it would be refused again: the draft stays in this browser, and the next edit is tried once.
+        dispatch(actions.saveRefused(problemLine(answer.error)));
+        if (toldOf !== id)
+          dispatch(toasted(`Not saved: ${problemLine(answer.error)} What you changed stays in this browser.`, { tone: 'stop' }));
+        toldOf = id;
+        return;
+      }
       dispatch(actions.saveFailed(problemLine(answer.error)));
       await new Promise((resolve) => setTimeout(resolve, RETRY));
     }

@@ -1,7 +1,7 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 
 /** How the present document stands to what the server keeps. */
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'failing' | 'conflict';
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'failing' | 'refused' | 'conflict';
 
 /** A document as the server keeps it. */
 export interface KeptDocument<T> {
@@ -80,6 +80,7 @@ export function documentSlice<T>(name: string) {
       ),
       saveSettled: open<void>((state) => ({ ...state, save: 'saved' })),
       saveFailed: open<string>((state, failure) => ({ ...state, save: 'failing', failure })),
+      saveRefused: open<string>((state, failure) => ({ ...state, save: 'refused', failure })),
       changedElsewhere: open<KeptDocument<T>>((state, other) => (state.id === other.id ? { ...state, save: 'conflict', other } : state)),
       /** Mine stands: it will be saved over the other version. */
       mineChosen: open<void>((state) =>

@@ -15,6 +15,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   waiting: 'saving…',
   saving: 'saving…',
   failing: 'kept in this browser, trying again',
+  refused: 'not saved: it stands in this browser only',
   conflict: 'changed elsewhere',
 };
 
@@ -26,11 +27,11 @@ type OfKind = { readonly kind: DocumentKind<any> };
 export const SaveWords = memo(function SaveWords({ kind }: OfKind) {
   const save = useAppSelector((state) => kind.openOf(state)?.save ?? 'saved');
   const failure = useAppSelector((state) => kind.openOf(state)?.failure ?? '');
-  const isWrong = save === 'failing' || save === 'conflict';
+  const isWrong = save === 'failing' || save === 'refused' || save === 'conflict';
   return (
     <p
       role="status"
-      title={save === 'failing' ? failure : undefined}
+      title={save === 'failing' || save === 'refused' ? failure : undefined}
       className={`${plain.text} ${isWrong ? styles.wrong : plain.muted} ${styles.save}`}
     >
       {SAVE_WORDS[save]}

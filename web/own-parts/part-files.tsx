@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { unguardCell } from '../../core/files/csv-guard.ts';
 import type { OwnPart } from '../../core/car/part-slots.ts';
 import { partTable, readPartLines } from '../../core/files/part-table.ts';
 import type { StoredPart } from '../app/api.ts';
@@ -20,7 +21,7 @@ export function PartFiles({ parts }: { readonly parts: readonly StoredPart[] }) 
   };
   const open = async (file: File): Promise<void> => {
     const { default: Papa } = await import('papaparse');
-    const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+    const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', transform: unguardCell });
     const lines = readPartLines(data);
     const sameAs = ({ kind, name }: OwnPart) => parts.find(({ part }) => part.kind === kind && part.name === name) ?? null;
     let taken = 0;

@@ -6,7 +6,8 @@ const QUALITIES = [0.82, 0.6, 0.35, 0.15];
 
 /** A picture scaled down, as JPEG in base64. Throws where the file is no picture. */
 export async function scaledPicture(file: Blob): Promise<string> {
-  const picture = await createImageBitmap(file);
+  // As the camera was held: width and height are those of the upright picture.
+  const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
   const share = Math.min(1, MOST_SIDE / Math.max(picture.width, picture.height));
   const canvas = document.createElement('canvas');
   [canvas.width, canvas.height] = [Math.round(picture.width * share), Math.round(picture.height * share)];

@@ -17,17 +17,22 @@ import { downloadJson, fileName } from '../../ui/file-exchange.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
 import { sideScale } from '../../drawing/scale.ts';
 import plain from '../../ui/plain.module.css';
+import { useInView } from '../../ui/use-in-view.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './garage.module.css';
 
 const CarBrief = later(() => import('./car-brief.tsx'));
 const NextStep = later(() => import('../../open-car/next-step.tsx'));
 
+/** px of a card that was not seen yet. */
+const CARD_HEIGHT = 480;
 const WIDTH = 320;
 const HEIGHT = 150;
 const MARGIN = { side: 14, top: 8, floor: 8 };
 
 interface CarCardProps {
+  /** Among those that are drawn before anybody scrolls. */
+  readonly isFirst: boolean;
   readonly car: ListedCar;
   /** In each round of its brief; null until they were run. */
   readonly rounds: readonly JudgedRound[] | null;
@@ -54,8 +59,25 @@ function usePredictionSoon(design: CarDesign): Prediction | null {
   return known?.design === design ? known.prediction : null;
 }
 
-/** One car: its picture to scale, what is predicted and the best that was measured. */
-export function CarCard({ car, rounds, onDuplicate, onRemove }: CarCardProps) {
+/** One car: its card where it is in view, its name elsewhere: a Garage of hundreds is as quick as one of five. */
+export function CarCard({ isFirst, ...card }: CarCardProps) {
+  const { ref, isInView, height } = useInView<HTMLLIElement>(isFirst);
+  const { id, design } = card.car;
+  return (
+    <li ref={ref} aria-label={design.name} className={styles.card} style={isInView ? undefined : { minHeight: height || CARD_HEIGHT }}>
+      {isInView ? (
+        <Card {...card} />
+      ) : (
+        <Link to={`/cars/${id}/design`} className={styles.picture}>
+          <h2 className={styles.name}>{design.name}</h2>
+        </Link>
+      )}
+    </li>
+  );
+}
+
+/** The picture to scale, what is predicted and the best that was measured. */
+function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirst'>) {
   const { best, runCount } = car;
   const worksTo = useBriefOf(car.design);
   const design = useAsked(car.design);
@@ -67,7 +89,7 @@ export function CarCard({ car, rounds, onDuplicate, onRemove }: CarCardProps) {
   const measured = best ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(best.distance, 'distance', units)}` : 'no run yet';
   const scale = sideScale(view, WIDTH, HEIGHT, MARGIN);
   return (
-    <li aria-label={design.name} className={styles.card}>
+    <>
       <Link to={`/cars/${car.id}/design`} className={styles.picture}>
         <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" aria-hidden>
           <line
@@ -125,6 +147,6 @@ export function CarCard({ car, rounds, onDuplicate, onRemove }: CarCardProps) {
           )}
         />
       </div>
-    </li>
+    </>
   );
 }

@@ -18,6 +18,9 @@ import { useCars } from '../../app/use-cars.ts';
 const FirstMinute = later(() => import('./first-minute.tsx'));
 const RemovedDrawer = later(() => import('./removed-drawer.tsx'));
 
+/** Cards that are drawn at once; further ones when they come into view. */
+const FIRST_CARDS = 9;
+
 /** All cars, each drawn from its own sizes. */
 export function GaragePage() {
   const { data: cars, error, refetch } = useListCarsQuery();
@@ -57,9 +60,10 @@ export function GaragePage() {
       {cars ? (
         cars.readable.length + cars.unreadable.length > 0 ? (
           <ul className={styles.cars}>
-            {cars.readable.map((car) => (
+            {cars.readable.map((car, i) => (
               <CarCard
                 key={car.id}
+                isFirst={i < FIRST_CARDS}
                 car={car}
                 rounds={standings.get(car.id) ?? null}
                 onDuplicate={() => void duplicate(car)}

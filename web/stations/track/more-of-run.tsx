@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { readWayTable } from '../../../core/files/way-table.ts';
 import { newId } from '../../app/new-id.ts';
 import { dropPhoto, keepPhoto } from '../../app/run-queue.ts';
@@ -30,15 +30,19 @@ interface MoreOfRunProps {
 /** A picture of the run, and times on its way from a file. */
 function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
   const [problem, setProblem] = useState('');
+  /** The picture that was chosen last: a slow one before it does not take its place. */
+  const latest = useRef(0);
   const take = async (read: () => Promise<void>): Promise<void> => {
     setProblem('');
     await read().catch((reason: unknown) => setProblem(reason instanceof Error ? reason.message : String(reason)));
   };
   const takePhoto = (file: File) =>
     take(async () => {
+      const mine = ++latest.current;
       const jpeg = await scaledPicture(file).catch(() => {
         throw new Error('Photo: this file is no picture that can be shown. Choose a JPEG or PNG.');
       });
+      if (mine !== latest.current) return;
       const id = newId();
       const replaced = form.photo;
       await keepPhoto({

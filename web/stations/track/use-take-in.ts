@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { versionOf } from '../../../core/car/version-tree.ts';
+import { unguardCell } from '../../../core/files/csv-guard.ts';
 import { guessPlaces, readRunLines, runKey, type ColumnPlaces, type ReadLine, type TableRun } from '../../../core/files/run-table.ts';
 import { isReadable } from '../../../core/schema/stored.ts';
 import { api, problemLine, RUNS_ON_A_PAGE, useAddRunsMutation, useListVersionsQuery } from '../../app/api.ts';
@@ -41,7 +42,7 @@ export function useTakeIn(carId: string, design: CarDesign, file: File, onClose:
     void (async () => {
       const { default: Papa } = await import('papaparse');
       // Commas or semicolons: whichever the file has.
-      const { data } = Papa.parse<string[]>((await file.text()).replace(/^\ufeff/, ''), { skipEmptyLines: true });
+      const { data } = Papa.parse<string[]>((await file.text()).replace(/^\ufeff/, ''), { skipEmptyLines: true, transform: unguardCell });
       const [headings = [], ...rows] = data;
       if (!isWanted) return;
       setPlaces(guessPlaces(headings));

@@ -1,0 +1,57 @@
+import { useEffect } from 'react';
+import { useLocation } from 'react-router';
+import { api } from './api.ts';
+import { useAppSelector, type RootState } from './store.ts';
+
+/** What pages are called, by their address: what it is of, and the station. */
+const STATIONS: Readonly<Record<string, string>> = {
+  brief: 'Brief',
+  bench: 'Bench',
+  design: 'Design',
+  build: 'Build',
+  track: 'Track',
+  tune: 'Tune',
+  learn: 'Learn',
+};
+const PAGES: readonly (readonly [address: RegExp, title: string])[] = [
+  [/^\/$/, 'Garage'],
+  [/^\/briefs$/, 'Briefs'],
+  [/^\/learn$/, 'Learn'],
+  [/^\/meets$/, 'Meets'],
+];
+const PROGRAM = 'Nimble Axle';
+
+/** The name of a car, brief or meet as far as this page has it. */
+function nameIn(state: RootState, kind: string, id: string): string | undefined {
+  switch (kind) {
+    case 'cars':
+      if (state.design?.id === id) return state.design.present.name;
+      return api.endpoints.listCars
+        .select()(state)
+        .data?.readable.find((car) => car.id === id)?.design.name;
+    case 'briefs':
+      return state.brief?.id === id ? state.brief.present.name : undefined;
+    case 'meets':
+      return api.endpoints.getMeet.select(id)(state).data?.meet.name;
+    default:
+      return undefined;
+  }
+}
+
+/** The title of the page at an address: `Kelp Runner – Track – Nimble Axle`. */
+export function pageTitle(path: string, nameOf: (kind: string, id: string) => string | undefined): string {
+  const own = PAGES.find(([address]) => address.test(path))?.[1];
+  const [, kind = '', id = '', station = ''] = path.split('/');
+  const name = own ? undefined : nameOf(kind, id);
+  const where = own ?? (kind === 'meets' ? (station === 'board' ? 'Board' : 'Meet') : kind === 'briefs' ? 'Brief' : STATIONS[station]);
+  return [name, where, PROGRAM].filter(Boolean).join(' – ');
+}
+
+/** Gives each page its title. */
+export function usePageTitle(): void {
+  const { pathname } = useLocation();
+  const title = useAppSelector((state) => pageTitle(pathname, (kind, id) => nameIn(state, kind, id)));
+  useEffect(() => {
+    document.title = title;
+  }, [title]);
+}
