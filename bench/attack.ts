@@ -2,11 +2,13 @@
  * How the server stands hostile requests and being killed, on loopback alone: `npm run bench:attack`, or with
  * `-- --requests N --kills N --seed N`. Ends with exit code 1 when anything was answered that must not be, or lost.
  */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { mulberry } from '../core/numerics/low-discrepancy.ts';
+import { badArchives } from '../server/attack/bad-archives.ts';
+import { roleStorm } from '../server/attack/roles.ts';
 import { CAR, design, send } from '../server/attack/hostile-requests.ts';
 import { killUnderLoad } from '../server/attack/kills.ts';
 import { storm, worstBodies } from '../server/attack/storm.ts';
@@ -51,11 +53,44 @@ for (const [status, count] of [...statuses].sort(([a], [b]) => a - b))
 line('  answered as they must not be', String(wrong.length));
 wrong.slice(0, 10).forEach((fault) => line(`    ${fault}`, ''));
 line('  slowest', `${slowest.ms.toFixed(0)} ms (${slowest.name})`);
+/** Archives made to hurt, each opened while somebody else asks for the parts: how long that one waits at the most. */
+let isHeldUp = false;
+for (const { name, zip } of [...badArchives()]) {
+  const waits: number[] = [];
+  let isOpen = true;
+  const begun = performance.now();
+  const opening = fetch(`${started.url}/api/archive?take`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/zip' },
+    body: Buffer.from(zip),
+  }).finally(() => (isOpen = false));
+  while (isOpen) {
+    const asked = performance.now();
+    await (await fetch(`${started.url}/api/parts`)).arrayBuffer();
+    waits.push(performance.now() - asked);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
+  const { status } = await opening;
+  waits.sort((a, b) => a - b);
+  const [p99, worst] = [waits[Math.floor(0.99 * waits.length)]!, waits.at(-1)!];
+  if (status >= 500 || p99 > 100) isHeldUp = true;
+  line(
+    `  ${name} (${(zip.length / 1024).toFixed(0)} kB)`,
+    `answered ${status} in ${((performance.now() - begun) / 1000).toFixed(1)} s; others 99 % within ${p99.toFixed(0)} ms, worst ${worst.toFixed(0)} ms`,
+  );
+}
+const memory = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${started.process.pid}/status`, 'utf8'));
+if (memory) line('  memory of the program, at its most', `${(Number(memory[1]) / 1024).toFixed(0)} MB`);
 started.process.kill('SIGKILL');
+
+const { asked, wrongly } = await roleStorm(join(folder, 'roles'), mulberry(seed));
+line('requests of phones beyond their role', String(asked));
+line('  answered otherwise than the rights say', String(wrongly.length));
+wrongly.slice(0, 10).forEach((fault) => line(`    ${fault}`, ''));
 
 const { acknowledged, lost } = await killUnderLoad(join(folder, 'kills'), kills, mulberry(seed));
 line('kills under load', String(kills));
 line('  runs acknowledged', String(acknowledged));
 line('  of these lost', String(lost.length));
 rmSync(folder, { recursive: true, force: true });
-process.exit(wrong.length > 0 || lost.length > 0 ? 1 : 0);
+process.exit(wrong.length > 0 || lost.length > 0 || wrongly.length > 0 || isHeldUp ? 1 : 0);

@@ -97,7 +97,8 @@ export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true, 
 
 /** Waits until a station stands, fonts are there and nothing is being fetched. */
 export async function settle(page: Page): Promise<void> {
-  await page.waitForNetworkIdle({ idleTime: 150 });
+  // The worker that all tabs share is asked for by the first of them, and never told to have come.
+  await page.waitForNetworkIdle({ idleTime: 150, concurrency: 1 });
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
 }
 

@@ -28,7 +28,7 @@ export const record = {
   note: '',
   design,
 };
-const version = {
+export const version = {
   format: 'nimble-axle/car-version',
   version: 1,
   name: 'a',
@@ -53,7 +53,7 @@ export const session = {
   marks: [6],
   cars: [] as string[],
 };
-const brief = JSON.parse(readFileSync(new URL('../demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
+export const brief = JSON.parse(readFileSync(new URL('../demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
 const meet = newMeet({
   name: 'An evening',
   date: '2026-11-21',
@@ -70,7 +70,7 @@ const result = newResult({
   by: '',
   outcome: { kind: 'ran', distance: 8.4, splits: [{ at: 6, time: 2 }] },
 });
-const part = {
+export const part = {
   format: 'nimble-axle/own-part',
   version: 1,
   kind: 'tyre',

@@ -36,7 +36,7 @@ export function applyNews(dispatch: AppDispatch, news: LiveNews): void {
 export async function catchUp({ dispatch, getState }: Pick<AppStore, 'dispatch' | 'getState'>, meetId: string): Promise<void> {
   dispatch(api.util.invalidateTags(['meets', 'entries']));
   const { data: known } = api.endpoints.listResults.select(meetId)(getState());
-  if (!known) return;
+  if (!known) return void dispatch(api.util.invalidateTags(['results']));
   for (;;) {
     const after = api.endpoints.listResults.select(meetId)(getState()).data?.readable.at(-1)?.number ?? 0;
     const { data: page } = await dispatch(api.endpoints.resultsAfter.initiate({ meetId, after }, { subscribe: false, forceRefetch: true }));

@@ -16,7 +16,11 @@ function tell(message: LiveMessage): void {
 
 /** Listens by the worker that all tabs share, which holds one stream for the browser. */
 function byWorker(): () => void {
-  const { port } = new SharedWorker(new URL('./live-worker.ts', import.meta.url), { type: 'module', name: 'live' });
+  const worker = new SharedWorker(new URL('./live-worker.ts', import.meta.url), { type: 'module', name: 'live' });
+  const { port } = worker;
+  // Where its program cannot be had, this tab listens for itself.
+  let alone: (() => void) | null = null;
+  worker.onerror = () => (alone ??= followMeets(tell));
   port.onmessage = ({ data }: MessageEvent<LiveMessage>) => tell(data);
   port.start();
   const here = setInterval(() => port.postMessage('here'), HERE);
@@ -27,6 +31,7 @@ function byWorker(): () => void {
     window.removeEventListener('pagehide', bye);
     bye();
     port.close();
+    alone?.();
   };
 }
 

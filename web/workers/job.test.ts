@@ -45,6 +45,18 @@ describe('long work', () => {
     await settled();
     expect(seen().result).toBe('fresh');
   });
+  it('that is left ends what the workers do, and only while there is some', async () => {
+    const { jobs, stopWorkers } = watched();
+    const { hand, start } = byHand();
+    jobs.run(start);
+    hand.end('all');
+    await settled();
+    jobs.leave();
+    expect(stopWorkers).not.toHaveBeenCalled();
+    jobs.run(byHand().start);
+    jobs.leave();
+    expect(stopWorkers).toHaveBeenCalledOnce();
+  });
   it('is stopped with what is there', async () => {
     const { jobs, seen, stopWorkers } = watched();
     const { hand, start } = byHand();

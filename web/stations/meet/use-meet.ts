@@ -4,6 +4,7 @@ import { standingResults } from '../../../core/meet/meet.ts';
 import { newEntry, newResult } from '../../../core/meet/new-meet.ts';
 import type { MeetEntry } from '../../../core/schema/generated/meet-entry.ts';
 import {
+  isGone,
   problemLine,
   useGetMeetQuery,
   useListEntriesQuery,
@@ -20,6 +21,17 @@ import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { applied } from '../../live/live-meet.ts';
 import { useLiveMeet } from '../../live/use-live-meet.ts';
+
+/** Tries of what may be sent twice, since it has an id of its own, and ms between them: a network that is gone for a moment loses nothing. */
+const TRIES = 5;
+const PAUSE = 1200;
+async function untilAnswered<A extends { readonly error?: unknown }>(send: () => Promise<A>): Promise<A> {
+  for (let tried = 1; ; tried++) {
+    const answer = await send();
+    if (!answer.error || !isGone(answer.error) || tried === TRIES) return answer;
+    await new Promise((resolve) => setTimeout(resolve, PAUSE));
+  }
+}
 
 const meetEntry = (meet: string, entry: Entry): MeetEntry => ({ format: 'nimble-axle/meet-entry', version: 1, meet, entry });
 
@@ -57,12 +69,8 @@ export function useMeet(meetId: string) {
   const enter = useCallback(
     async (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): Promise<boolean> => {
       const id = newId();
-      const { data, error: reason } = await saveEntry({
-        meetId,
-        id,
-        baseVersion: 0,
-        content: meetEntry(meetId, newEntry({ ...entry, id })),
-      });
+      const content = meetEntry(meetId, newEntry({ ...entry, id }));
+      const { data, error: reason } = await untilAnswered(() => saveEntry({ meetId, id, baseVersion: 0, content }));
       if (!data) return fail(reason);
       applied.entry(dispatch, meetId, data);
       return true;
@@ -94,19 +102,24 @@ export function useMeet(meetId: string) {
       by: string,
       corrected: { readonly result: StandingResult; readonly why: string } | null = null,
     ): Promise<boolean> => {
-      const { data, error: reason } = await saveResult({
-        meetId,
-        id: newId(),
-        baseVersion: 0,
-        content: newResult({
-          meet: meetId,
-          ...place,
-          at: new Date().toISOString(),
-          by,
-          outcome,
-          ...(corrected && { corrects: corrected.result.id, why: corrected.why }),
+      // Under one id: sent again it is stored once.
+      const id = newId();
+      const at = new Date().toISOString();
+      const { data, error: reason } = await untilAnswered(() =>
+        saveResult({
+          meetId,
+          id,
+          baseVersion: 0,
+          content: newResult({
+            meet: meetId,
+            ...place,
+            at,
+            by,
+            outcome,
+            ...(corrected && { corrects: corrected.result.id, why: corrected.why }),
+          }),
         }),
-      });
+      );
       if (!data) return fail(reason);
       applied.result(dispatch, meetId, data);
       return true;
