@@ -65,7 +65,7 @@ describe('a phone in a hall', () => {
     for (const [i, one] of metres.slice(0, 5).entries()) await log(page, one, i === 0);
     await page.setOfflineMode(true);
     for (const [i, one] of metres.slice(5, 13).entries()) await log(page, one, i < 2);
-    await phone.sees('waits in this browser until the program can be reached');
+    await phone.sees('8 runs: wait in this browser until the program can be reached');
     // New codes: this phone is shown the door, and what waits on it stays.
     await draw();
     await page.setOfflineMode(false);
@@ -79,7 +79,7 @@ describe('a phone in a hall', () => {
     await enter(page, (await draw()).codes.crew);
     await phone.tick('Kelp Runner');
     await phone.press('Use this car');
-    await phone.seesNot('waits in this browser');
+    await phone.seesNot('wait in this browser');
     await phone.sees('Next run');
     for (const [i, one] of metres.slice(13).entries()) await log(page, one, i < 2);
     await expectAccessible(page);

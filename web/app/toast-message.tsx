@@ -21,8 +21,14 @@ export default function ToastMessage({ toast }: { readonly toast: Toast }) {
       autoHideDuration={toast.undoing ? 12000 : 6000}
       onClose={(_event, reason) => reason !== 'clickaway' && close()}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      // Clear of what opens on the right; what it covers can still be pressed.
-      sx={{ bottom: { xs: 88, md: 24 }, left: { md: 104 }, pointerEvents: 'none', '& button': { pointerEvents: 'auto' } }}
+      // Clear of what opens on the right, and on a phone of what is typed and pressed below; what it covers can still be pressed.
+      sx={{
+        top: { xs: 8, md: 'auto' },
+        bottom: { xs: 'auto', md: 24 },
+        left: { md: 104 },
+        pointerEvents: 'none',
+        '& button': { pointerEvents: 'auto' },
+      }}
     >
       <Alert
         severity={toast.tone === 'stop' ? 'error' : 'success'}

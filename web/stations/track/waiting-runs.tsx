@@ -10,12 +10,11 @@ import { outcomeWords, windWords } from './run-words.ts';
 import { emptyForm, formChanged } from './track-slice.ts';
 import styles from './track.module.css';
 
-const describeWait = ({ problem, delay }: WaitingRun): string =>
-  problem !== null
-    ? `✕ not taken: ${problem}`
-    : delay
-      ? `waits in this browser. ${delay}`
-      : 'waits in this browser until the program can be reached.';
+/** Why so many runs wait. */
+const describeWait = ({ delay }: WaitingRun, count: number): string => {
+  const wait = count === 1 ? 'waits' : 'wait';
+  return delay ? `${wait} in this browser. ${delay}` : `${wait} in this browser until the program can be reached.`;
+};
 
 /** Runs of this car, and pictures, that are in the browser only: until the program takes them, or until they are mended. */
 export function WaitingRuns({ carId }: { readonly carId: string }) {
@@ -34,39 +33,57 @@ export function WaitingRuns({ carId }: { readonly carId: string }) {
     dispatch(formChanged({ carId, change: { ...form, correcting: baseVersion > 0 ? { id, version: baseVersion } : null } }));
     await dropWaiting(id);
   };
+  const refused = waiting.filter(({ problem }) => problem !== null);
+  const rest = waiting.filter(({ problem }) => problem === null);
+  const nameOf = ({ content }: WaitingRun): string => `${outcomeWords(content.outcome, units)}, ${windWords(content.wind)}`;
+  // Told in one line, however many there are: the form below stays where the thumb is.
+  const [first] = rest;
   return (
-    <section aria-label="Runs that wait" role="status">
+    <section aria-label="Runs that wait" className={styles.waiting}>
       {isMemoryOnly() && <p className={plain.strong}>! This browser cannot store data. Keep this page open until these runs are sent.</p>}
-      {waiting.map((run) => {
-        const { id, content, problem } = run;
-        const name = `${outcomeWords(content.outcome, units)}, ${windWords(content.wind)}`;
-        return (
-          <p key={id} className={`${plain.text} ${styles.waiting}`}>
-            {name}: {describeWait(run)}
-            {problem !== null && (
-              <>
-                <Button size="small" disabled={!isFormFree} onClick={() => void mend(run)}>
-                  Correct it
-                </Button>
-                <Button size="small" aria-label={`Discard the run ${name}`} onClick={() => void dropWaiting(id)}>
-                  Discard
-                </Button>
-              </>
-            )}
+      {first && (
+        <div className={plain.text}>
+          <p role="status">
+            {rest.length === 1 ? `${nameOf(first)}: ` : `${rest.length} runs: `}
+            {describeWait(first, rest.length)}
           </p>
-        );
-      })}
+          {rest.length > 1 && (
+            <details>
+              <summary>Show these runs</summary>
+              <ul>
+                {rest.map((run) => (
+                  <li key={run.id}>{nameOf(run)}</li>
+                ))}
+              </ul>
+            </details>
+          )}
+          <Button size="small" variant="outlined" onClick={() => void sendAgain(dispatch)}>
+            Send again
+          </Button>
+        </div>
+      )}
+      {refused.map((run) => (
+        <p key={run.id} role="status" className={plain.text}>
+          {nameOf(run)}: ✕ not taken: {run.problem}
+          <Button size="small" disabled={!isFormFree} onClick={() => void mend(run)}>
+            Correct it
+          </Button>
+          <Button size="small" onClick={() => void sendAgain(dispatch)}>
+            Send again
+          </Button>
+          <Button size="small" aria-label={`Discard the run ${nameOf(run)}`} onClick={() => void dropWaiting(run.id)}>
+            Discard
+          </Button>
+        </p>
+      ))}
       {refusedPhotos.map(({ id, content, problem }) => (
-        <p key={id} className={`${plain.text} ${styles.waiting}`}>
+        <p key={id} className={plain.text}>
           Photo {content.name}: ✕ not taken: {problem}
           <Button size="small" aria-label={`Discard the photo ${content.name}`} onClick={() => void dropPhoto(id)}>
             Discard
           </Button>
         </p>
       ))}
-      <Button size="small" variant="outlined" onClick={() => void sendAgain(dispatch)}>
-        Send again
-      </Button>
     </section>
   );
 }
