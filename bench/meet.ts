@@ -1,5 +1,5 @@
 /**
- * A meet under load: 30 phones and a board on one server, a result from each phone every second for a minute. Nothing may be lost; the
+ * A meet under load: 40 phones write and 40 pages follow on one server, a result from each phone every second for a minute. Nothing may be lost; the
  * 95th percentile of an answer is asked to be under 100 ms. And the standings of 60 cars with 20 runs each, asked to take under 5 ms.
  *
  *   npm run bench:meet -- [--seconds 60]
@@ -17,7 +17,8 @@ import { standingsOf } from '../core/meet/scoring.ts';
 import type { ResultPage } from '../core/schema/stored.ts';
 import { startMain } from '../server/testing.ts';
 
-const PHONES = 30;
+const PHONES = 40;
+const FOLLOWERS = 40;
 const SECOND = 1000;
 const { values } = parseArgs({ options: { seconds: { type: 'string', default: '60' } } });
 const brief = JSON.parse(readFileSync(new URL('../server/demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
@@ -82,6 +83,13 @@ async function load(): Promise<void> {
   const put = (path: string, body: object): Promise<Response> =>
     fetch(`${url}/api${path}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
   await put(`/meets/${meetId}`, { baseVersion: 0, meet });
+  // Forty pages follow: each is told every result.
+  const followers = await Promise.all(Array.from({ length: FOLLOWERS - 1 }, () => fetch(`${url}/api/meets/live`)));
+  const heard = { bytes: 0 };
+  for (const { body } of followers)
+    void (async () => {
+      for await (const part of body as unknown as AsyncIterable<Uint8Array>) heard.bytes += part.length;
+    })().catch(() => undefined);
   const board = await fetch(`${url}/api/meets/live`);
   let told = 0;
   const reader = board.body!.pipeThrough(new TextDecoderStream()).getReader();
@@ -105,7 +113,7 @@ async function load(): Promise<void> {
   const kept = (await (await fetch(`${url}/api/meets/${meetId}/results?limit=1`)).json()) as ResultPage;
   times.sort((a, b) => a - b);
   console.log(
-    `${PHONES} phones, ${values.seconds} s: ${acknowledged} results acknowledged, ${kept.count} kept, ${told} told to the board; answers: median ${quantileSorted(times, 0.5).toFixed(1)} ms, 95 % ${quantileSorted(times, 0.95).toFixed(1)} ms (asked: under 100)`,
+    `${PHONES} phones, ${values.seconds} s: ${acknowledged} results acknowledged, ${kept.count} kept, ${told} told to the board; each of ${FOLLOWERS} pages heard ${(heard.bytes / (FOLLOWERS - 1) / 1e3).toFixed(0)} kB; answers: median ${quantileSorted(times, 0.5).toFixed(1)} ms, 95 % ${quantileSorted(times, 0.95).toFixed(1)} ms (asked: under 100)`,
   );
   await reader.cancel();
   await following.catch(() => {});

@@ -99,6 +99,53 @@ describe('the Brief station', () => {
     await page.close();
   });
 
+  it('moves stretches of a floor past each other: none is lost, and one drag is one step to undo; a round that is moved moves on', async () => {
+    const page = await open(`${demoCar(2)}/brief`);
+    const trophy = builder(page);
+    const mat = 'linoleum with the mat by the doors';
+    await trophy.press(`Change ${mat}`);
+    await trophy.press('Add a stretch');
+    const handles = () => page.$$(`[role=slider][aria-label$="begins, ${mat}"]`);
+    const places = () =>
+      page.$$eval(`[role=slider][aria-label$="begins, ${mat}"]`, (all) => all.map((one) => Number(one.getAttribute('aria-valuenow'))));
+    expect(await places()).toEqual([7, 9]);
+    const [first] = await handles();
+    await first!.evaluate((handle) => handle.scrollIntoView({ block: 'center' }));
+    const { x, y, width, height } = (await first!.boundingBox())!;
+    const perMetre = await page.evaluate((name) => {
+      const [a, b] = [...document.querySelectorAll(`[role=slider][aria-label$="begins, ${name}"]`)].map((one) => ({
+        x: one.getBoundingClientRect().x,
+        at: Number(one.getAttribute('aria-valuenow')),
+      }));
+      return (b!.x - a!.x) / (b!.at - a!.at);
+    }, mat);
+    await page.mouse.move(x + width / 2, y + height / 2);
+    await page.mouse.down();
+    await page.mouse.move(x + width / 2 + 4 * perMetre, y + height / 2, { steps: 40 });
+    await page.mouse.up();
+    expect((await places()).toSorted((a, b) => a - b)).toEqual([9, 11]);
+    await trophy.press('Undo');
+    expect((await places()).toSorted((a, b) => a - b)).toEqual([7, 9]);
+    await trophy.press('Undo');
+    expect(await places()).toEqual([7]);
+    // Pressed twice, a round goes two places earlier.
+    const rounds = () => page.$$eval('ol > li h3', (heads) => heads.map((head) => head.textContent!.split('. ')[1]!.split(', on')[0]));
+    const before = await rounds();
+    await trophy.press(`Change Round ${before.length}, ${before.at(-1)!}`);
+    for (const _time of [1, 2]) {
+      await page.evaluate(() =>
+        [...document.querySelectorAll('button')]
+          .filter((one) => one.textContent === 'Earlier')
+          .at(-1)!
+          .click(),
+      );
+    }
+    expect((await rounds()).indexOf(before.at(-1)!)).toBe(before.length - 3);
+    for (const _time of [1, 2]) await trophy.press('Undo');
+    await trophy.saved();
+    await page.close();
+  });
+
   it('lets a car work to a brief from a template, and to none', async () => {
     const page = await open(`${demoCar(5)}/brief`);
     const eel = builder(page);

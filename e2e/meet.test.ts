@@ -172,6 +172,15 @@ describe('a meet', () => {
     await page.keyboard.press('Escape');
     await page.bringToFront();
     await host.type(`${heat[0]!}: distance`, '9.4');
+    // In other units it keeps its own.
+    await host.press('in·oz·ft');
+    await page.waitForFunction(
+      (label) => (document.querySelector(`input[aria-label="${label}"]`) as HTMLInputElement).value === '9.4 m',
+      {},
+      `${heat[0]!}: distance`,
+    );
+    await host.press('mm·g·m');
+    await host.type(`${heat[0]!}: distance`, '9.4');
     // A reload, or a look at the standings, loses nothing of it.
     await host.openTab('Standings');
     await host.openTab('Run');

@@ -192,6 +192,14 @@ describe('the page without the program', () => {
     await phone.sees('waits in this browser until the program can be reached');
     await page.reload();
     await phone.sees('waits in this browser until the program can be reached');
+    // Another car, which was not opened while the program was there, takes runs one after the other.
+    await page.goto(`${stage.program.url}${demoCar(4)}/track`);
+    for (const metres of ['3.1', '3.2']) {
+      await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', metres);
+      await phone.press('Log this run');
+      await phone.sees(`Run logged: ${metres}0 m`);
+    }
+    await phone.sees('2 runs: wait in this browser');
     await phone.follow('Brief');
     await phone.sees('The longest way counts.');
     await page.close();

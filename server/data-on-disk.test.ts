@@ -70,6 +70,8 @@ describe('a start', () => {
     ['of another program', anotherPrograms, /another program/],
     ['marked by another program', () => folderWith((db) => db.pragma('application_id = 42')), /another program/],
     ['that lacks a table of its version', () => folderWith((db) => db.exec('DROP TABLE own_parts')), /lacks the table own_parts/],
+    ['that lacks the meets', () => folderWith((db) => db.exec('DROP TABLE meets')), /lacks the table meets/],
+    ['that lacks their entries', () => folderWith((db) => db.exec('DROP TABLE meet_entries')), /lacks the table meet_entries/],
     ['with a table of a later version', () => folderWith((db) => db.pragma('user_version = 1')), /has the table .* of a later one/],
     ['that is no database', () => withFile('not a database, '.repeat(400)), /damaged, or not a database/],
     ['that is damaged', damaged, /is damaged \(/],
