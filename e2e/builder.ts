@@ -62,7 +62,10 @@ export const builder = (page: Page) => {
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {
       await reach(label);
-      await (await byName('textbox', label)).click();
+      const field = await byName('textbox', label);
+      await field.click();
+      // Where it moved away under the mouse after all.
+      await field.evaluate((element) => (element as HTMLElement).focus());
       await page.keyboard.down('Control');
       await page.keyboard.press('a');
       await page.keyboard.up('Control');

@@ -194,7 +194,9 @@ describe('the page without the program', () => {
     await phone.sees('waits in this browser until the program can be reached');
     // Another car, which was not opened while the program was there, takes runs one after the other.
     await page.goto(`${stage.program.url}${demoCar(4)}/track`);
+    await phone.sees('Next run');
     for (const metres of ['3.1', '3.2']) {
+      await page.evaluate(() => document.querySelector('main')!.scrollTo(0, 0));
       await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', metres);
       await phone.press('Log this run');
       await phone.sees(`Run logged: ${metres}0 m`);

@@ -1,5 +1,5 @@
 import type { Role } from '../core/schema/sharing.ts';
-import { RESOURCES, type ResourceKind } from '../core/schema/resources.ts';
+import type { ResourceKind } from '../core/schema/resources.ts';
 
 /** What a phone may do with things of one kind: see them; add new ones (of its own car alone); change some fields. */
 export interface Rights {
@@ -42,6 +42,3 @@ export const SERVED: Readonly<Record<ResourceKind, ServedResource>> = {
   },
   result: { table: 'meet_results', column: 'result', rights: { ...SHOWN, official: { see: true, add: 'any' } } },
 };
-
-/** Whether a thing of this kind belongs to a car or a meet. */
-export const isOwned = (kind: ResourceKind): boolean => RESOURCES[kind].owner !== null;

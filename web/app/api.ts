@@ -200,7 +200,6 @@ export const api = createApi({
     }),
     // What was written is put into the list as it was answered (live-meet.ts): nothing is read again.
     saveEntry: saving(build, 'entry', []),
-    entryHistory: listingHistory(build, 'entry'),
     /** All results of a meet, read a page at a time. */
     listResults: build.query<Sorted<StoredResult>, string>({
       queryFn: async (meetId, _api, _extra, ask) => {
@@ -275,7 +274,6 @@ export const {
   useKeepSharingMutation,
   useChooseCarMutation,
   useRunHistoryQuery,
-  useEntryHistoryQuery,
   useListEntriesQuery,
   useSaveEntryMutation,
   useListBriefsQuery,
