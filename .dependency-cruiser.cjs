@@ -71,7 +71,7 @@ module.exports = {
       name: 'shared-below-stations',
       comment: 'What is shared knows no station.',
       severity: 'error',
-      from: { path: '^web/(ui|charts|drawing|asked|open-document|open-car|open-brief|workers)/', pathNot: '[.]test[.]tsx?$' },
+      from: { path: '^web/(ui|charts|drawing|asked|open-document|open-car|open-brief|workers|live)/', pathNot: '[.]test[.]tsx?$' },
       to: { path: '^web/stations/' },
     },
     {

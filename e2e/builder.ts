@@ -58,7 +58,29 @@ export const builder = (page: Page) => {
     },
     /** Chooses one of several that are all shown. */
     tick: (name: string) => clickOn('radio', name),
-    follow: (name: string) => clickOn('link', name),
+    /** Follows a link; where the click fell beside it as the page moved, again. */
+    follow: async (name: string): Promise<void> => {
+      for (let tries = 0; tries < 3; tries++) {
+        const leads = await (
+          await byName('link', name)
+        ).evaluate((link) => {
+          const { href, download, target } = link as HTMLAnchorElement;
+          return download === '' && !link.hasAttribute('download') && target === '' && new URL(href).pathname !== location.pathname
+            ? href
+            : null;
+        });
+        const from = page.url();
+        await clickOn('link', name);
+        if (leads === null) return;
+        const isGone = await page
+          .waitForFunction((before) => location.href !== before, { timeout: 4000 }, from)
+          .then(
+            () => true,
+            () => false,
+          );
+        if (isGone) return;
+      }
+    },
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {
       await reach(label);

@@ -234,6 +234,26 @@ describe('the runs of a car', () => {
     await page.close();
   });
 
+  it('that were corrected tell what they were before, and can be so again', async () => {
+    const page = await stage.open(`${kelp}/track`);
+    const track = builder(page);
+    await track.sees('All runs, newest first');
+    const [newest] = await runsOf(stage.program.url, kelp);
+    const was = newest!.record.outcome.distance;
+    await (await page.waitForSelector('[aria-label^="Correct run"]'))!.click();
+    await track.sees('Correct this run');
+    await track.type('Distance, m (or 35 ft, 12 m 40 cm)', '1.23');
+    await track.press('Keep the correction');
+    await track.sees('Run corrected');
+    await (await page.waitForSelector('[aria-label^="History of run"]'))!.click();
+    await page.waitForSelector('[aria-label="What this run was before"] li');
+    await expectAccessible(page);
+    await track.press('Restore version 1');
+    await track.sees('The run is as it was');
+    await expect.poll(async () => (await runsOf(stage.program.url, kelp))[0]!.record.outcome.distance).toBe(was);
+    await page.close();
+  });
+
   it('are put together by what they share, and shown alone', async () => {
     const page = await stage.open(`${kelp}/track`);
     const track = builder(page);

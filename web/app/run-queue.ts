@@ -128,13 +128,14 @@ async function sendPhoto(dispatch: AppDispatch, photo: WaitingPhoto): Promise<bo
   return !error || statusOf(error) !== null;
 }
 
-/** The run is stored: its picture may follow it. One without its run would belong to nobody. */
-async function sendPhotoOf(dispatch: AppDispatch, { photo: id }: RunRecord): Promise<void> {
-  const photo = id === undefined ? undefined : (await waitingPhotos()).find((one) => one.id === id);
-  if (!photo) return;
-  const ready = { ...photo, isReady: true };
-  await put('photos', ready);
-  await sendPhoto(dispatch, ready);
+/** The run is stored: it need not wait any longer, and its picture may follow it. One without its run would belong to nobody. */
+async function settle({ id, content }: Pick<WaitingRun, 'id' | 'content'>): Promise<WaitingPhoto | null> {
+  const photo = content.photo === undefined ? undefined : (await waitingPhotos()).find((one) => one.id === content.photo);
+  const ready = photo ? { ...photo, isReady: true } : null;
+  // The picture first: should the page be closed in between, the run is sent again, and stored once.
+  if (ready) await put('photos', ready);
+  await remove('waiting', id);
+  return ready;
 }
 
 /** Saves a run: first in this browser, then with the program, and its picture after it. Sent twice under one id it is stored once. What the program refuses for what it says is with whoever logs it again. */
@@ -143,8 +144,11 @@ export async function keepRun(dispatch: AppDispatch, run: Omit<WaitingRun, 'prob
   await put('waiting', waiting);
   const { delay, ...kept } = { delay: null, ...(await send(dispatch, waiting)) };
   if (kept.kind === 'waiting') await put('waiting', { ...waiting, delay });
-  else await remove('waiting', run.id);
-  if (kept.kind === 'stored') void sendPhotoOf(dispatch, run.content);
+  else if (kept.kind === 'refused') await remove('waiting', run.id);
+  else {
+    const photo = await settle(run);
+    if (photo) void sendPhoto(dispatch, photo);
+  }
   tell();
   return kept;
 }
@@ -178,8 +182,8 @@ export async function sendWaiting(dispatch: AppDispatch): Promise<number> {
       const kept = await send(dispatch, waiting);
       if (kept.kind === 'stored') {
         stored++;
-        await remove('waiting', waiting.id);
-        await sendPhotoOf(dispatch, waiting.content);
+        const photo = await settle(waiting);
+        if (photo) await sendPhoto(dispatch, photo);
       } else if (kept.kind === 'refused') await put('waiting', { ...waiting, problem: problemLine(kept.error), delay: null });
       else {
         if (kept.delay !== waiting.delay) await put('waiting', { ...waiting, delay: kept.delay ?? null });

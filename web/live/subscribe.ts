@@ -35,11 +35,13 @@ function byWorker(): () => void {
   };
 }
 
+const begin = (): (() => void) => ('SharedWorker' in window ? byWorker() : followMeets(tell));
+
 /** Hears news of meets, as long as somebody here listens: one stream a browser, or one a tab where it knows no shared workers. */
 export function onLive(listener: Listener): () => void {
   listeners.add(listener);
   if (latest) listener(latest);
-  stop ??= 'SharedWorker' in window ? byWorker() : followMeets(tell);
+  stop ??= begin();
   return () => {
     listeners.delete(listener);
     if (listeners.size > 0) return;
@@ -54,5 +56,5 @@ if (typeof window !== 'undefined')
   window.addEventListener('pageshow', ({ persisted }) => {
     if (!persisted || stop === null) return;
     stop();
-    stop = 'SharedWorker' in window ? byWorker() : followMeets(tell);
+    stop = begin();
   });
