@@ -97,7 +97,9 @@ const { browser, stop } = await startBrowser();
 try {
   for (const { name, path, viewport, scheme, open, wait } of VIEWS) {
     if (only.length > 0 && !only.includes(name)) continue;
-    const page = await browser.newPage();
+    // A device of its own for each picture: a page keeps its stage and its turns on the device.
+    const device = await browser.createBrowserContext();
+    const page = await device.newPage();
     page.on('console', (message) => message.type() === 'error' && console.error(`${name}: ${message.text()}`));
     page.on('pageerror', (error) => console.error(`${name}: ${String(error)}`));
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
@@ -117,7 +119,7 @@ try {
     if (wait) await page.waitForFunction((words) => document.body.innerText.includes(words), {}, wait);
     if (open) await new Promise((resolve) => setTimeout(resolve, 800));
     await page.screenshot({ path: `${target}${name}.png` });
-    await page.close();
+    await device.close();
     console.log(`docs/screenshots/${name}.png`);
   }
 } finally {
