@@ -208,4 +208,33 @@ describe('a meet that is followed', () => {
     stage.complaints.splice(0);
     for (const tab of tabs) await tab.close();
   });
+
+  it('leaves nothing behind in a page that goes through its views for long', async () => {
+    const path = await begin();
+    const page = await stage.open(path);
+    const devtools = await page.createCDPSession();
+    const goTo = async (address: string, sight: string) => {
+      await page.evaluate((to) => {
+        history.pushState({}, '', to);
+        dispatchEvent(new PopStateEvent('popstate'));
+      }, address);
+      await builder(page).sees(sight);
+    };
+    const held = async (rounds: number) => {
+      for (let round = 0; round < rounds; round++) {
+        await goTo(`${path}?view=run`, 'Now: Furthest');
+        await goTo(`${path}/board`, 'Standings');
+        await goTo('/meets', 'Meets that are here');
+      }
+      await devtools.send('HeapProfiler.collectGarbage');
+      const { Nodes, JSEventListeners, JSHeapUsedSize } = await page.metrics();
+      return { nodes: Nodes!, listeners: JSEventListeners!, heap: JSHeapUsedSize! / 1e6 };
+    };
+    const early = await held(4);
+    const late = await held(16);
+    expect(late.nodes).toBeLessThan(early.nodes + 200);
+    expect(late.listeners).toBeLessThan(early.listeners + 20);
+    expect(late.heap).toBeLessThan(early.heap + 2);
+    await page.close();
+  });
 });

@@ -1,8 +1,8 @@
 /** One stream of news for all tabs of this browser: it is open as long as one of them listens. */
 import { followMeets, type LiveMessage } from './live-source.ts';
 
-/** ms without a word of a tab after which it is taken for gone; each says that it is there more often. */
-const GONE = 40_000;
+/** ms without a word of a tab after which it is taken for gone: each says that it is there more often, a hidden one once a minute. */
+const GONE = 90_000;
 
 const tabs = new Map<MessagePort, number>();
 let stop: (() => void) | null = null;
@@ -17,19 +17,20 @@ function drop(port: MessagePort): void {
   latest = null;
 }
 
+/** Takes in a tab that says that it is there, also one that was taken for gone while it was hidden or the device was locked. */
+function keep(port: MessagePort): void {
+  if (!tabs.has(port) && latest) port.postMessage(latest);
+  tabs.set(port, Date.now());
+  stop ??= followMeets((message) => {
+    if (message.kind !== 'news') latest = message;
+    for (const tab of tabs.keys()) tab.postMessage(message);
+  });
+}
+
 setInterval(() => {
   for (const [port, heardAt] of tabs) if (Date.now() - heardAt > GONE) drop(port);
 }, GONE / 2);
 
 (self as unknown as { onconnect: (event: MessageEvent) => void }).onconnect = ({ ports: [port] }) => {
-  tabs.set(port!, Date.now());
-  port!.onmessage = ({ data }: MessageEvent<'here' | 'bye'>) => {
-    if (data === 'bye') drop(port!);
-    else tabs.set(port!, Date.now());
-  };
-  if (latest) port!.postMessage(latest);
-  stop ??= followMeets((message) => {
-    if (message.kind !== 'news') latest = message;
-    for (const tab of tabs.keys()) tab.postMessage(message);
-  });
+  port!.onmessage = ({ data }: MessageEvent<'here' | 'bye'>) => (data === 'bye' ? drop(port!) : keep(port!));
 };

@@ -14,23 +14,32 @@ function tell(message: LiveMessage): void {
   for (const listener of listeners) listener(message);
 }
 
+/** This tab's way to that worker, made once: the browser keeps each as long as the worker lives. */
+let worker: SharedWorker | null = null;
+let isBroken = false;
+
 /** Listens by the worker that all tabs share, which holds one stream for the browser. */
 function byWorker(): () => void {
-  const worker = new SharedWorker(new URL('./live-worker.ts', import.meta.url), { type: 'module', name: 'live' });
+  if (worker === null) {
+    worker = new SharedWorker(new URL('./live-worker.ts', import.meta.url), { type: 'module', name: 'live' });
+    worker.port.onmessage = ({ data }: MessageEvent<LiveMessage>) => stop && tell(data);
+  }
   const { port } = worker;
   // Where its program cannot be had, this tab listens for itself.
-  let alone: (() => void) | null = null;
-  worker.onerror = () => (alone ??= followMeets(tell));
-  port.onmessage = ({ data }: MessageEvent<LiveMessage>) => tell(data);
-  port.start();
-  const here = setInterval(() => port.postMessage('here'), HERE);
+  let alone = isBroken ? followMeets(tell) : null;
+  worker.onerror = () => {
+    isBroken = true;
+    if (stop) alone ??= followMeets(tell);
+  };
+  const say = (): void => port.postMessage('here');
   const bye = (): void => port.postMessage('bye');
+  say();
+  const here = setInterval(say, HERE);
   window.addEventListener('pagehide', bye);
   return () => {
     clearInterval(here);
     window.removeEventListener('pagehide', bye);
     bye();
-    port.close();
     alone?.();
   };
 }
