@@ -91,8 +91,6 @@ export const problemHandler: ErrorRequestHandler = (error: BodyError, _request, 
     return sendProblem(response, known);
   }
   if (error.status && error.status < 500) return sendProblem(response, { status: error.status, title: 'The request cannot be answered' });
-  // Whoever left before the end waits for no answer.
-  if (error.type === 'request.aborted') return void response.destroy();
   console.error(error);
   sendProblem(response, {
     status: 500,

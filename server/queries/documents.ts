@@ -2,30 +2,16 @@ import type { DocumentKind } from '../../core/schema/resources.ts';
 import type { EarlierContent, Kept, Listed } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 import { SERVED } from '../resources.ts';
-import { readRow, type Reader } from './rows.ts';
-
-interface Row {
-  readonly id: string;
-  readonly version: number;
-  readonly content: string;
-  readonly updated_at: string;
-}
+import { contentReader, type ContentRow, type Reader } from './rows.ts';
 
 /** JSON documents of one kind, one to a row, answered under the name of their column. */
 export function documents<T, S extends Kept & { readonly updatedAt: string }>(db: Db, kind: DocumentKind | 'car', read: Reader<T>) {
   const { table, column } = SERVED[kind];
-  const keptOf = (row: Row): Listed<S> =>
-    readRow(
-      row,
-      row.content,
-      () => JSON.parse(row.content),
-      read,
-      (content) => ({ id: row.id, version: row.version, [column]: content, updatedAt: row.updated_at }) as unknown as S,
-    );
+  const keptOf = contentReader<T, S>(column, read);
   const columns = `SELECT id, version, ${column} AS content, updated_at FROM ${table}`;
-  const list = db.prepare<[], Row>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id`);
-  const page = db.prepare<[number, number], Row>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id LIMIT ? OFFSET ?`);
-  const find = db.prepare<[string], Row>(`${columns} WHERE id = ? AND deleted_at IS NULL`);
+  const list = db.prepare<[], ContentRow>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id`);
+  const page = db.prepare<[number, number], ContentRow>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id LIMIT ? OFFSET ?`);
+  const find = db.prepare<[string], ContentRow>(`${columns} WHERE id = ? AND deleted_at IS NULL`);
   const isThere = db.prepare<[string]>(`SELECT 1 FROM ${table} WHERE id = ? AND deleted_at IS NULL`);
   const insert = db.prepare(
     `INSERT OR IGNORE INTO ${table} (id, version, ${column}, created_at, updated_at) VALUES (@id, 1, @content, @now, @now)`,

@@ -16,27 +16,16 @@ import {
 import type { Db } from '../database.ts';
 import { SERVED } from '../resources.ts';
 import { documents } from './documents.ts';
-import { readRow, type Reader } from './rows.ts';
+import { contentReader, type ContentRow, type Reader } from './rows.ts';
 
-interface Row {
-  readonly id: string;
-  readonly version: number;
+interface Row extends ContentRow {
   readonly number: number;
-  readonly content: string;
-  readonly updated_at: string;
 }
 
 /** What belongs to meets, one to a row, reached only under its own meet and counted in the order in which it came. */
 function ofMeets<T, S extends Kept>(db: Db, kind: OfMeetKind, read: Reader<T>) {
   const { table, column } = SERVED[kind];
-  const keptOf = (row: Row): Listed<S> =>
-    readRow(
-      row,
-      row.content,
-      () => JSON.parse(row.content),
-      read,
-      (content) => ({ id: row.id, version: row.version, number: row.number, [column]: content, updatedAt: row.updated_at }) as unknown as S,
-    );
+  const keptOf = contentReader<T, S>(column, read);
   const columns = `SELECT id, version, number, ${column} AS content, updated_at FROM ${table}`;
   const list = db.prepare<[string, number, number], Row>(
     `${columns} WHERE meet = ? AND number > ? AND deleted_at IS NULL ORDER BY number LIMIT ?`,

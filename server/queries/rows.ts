@@ -18,3 +18,22 @@ export function readRow<T, K extends Kept>(
     return { id, version, unreadable: { text, faults: [{ path: '', code: 'not-json', reason: (error as Error).message }] } };
   }
 }
+
+/** A row that holds its content as JSON; `number` where things are counted in the order in which they came. */
+export interface ContentRow extends Kept {
+  readonly number?: number;
+  readonly content: string;
+  readonly updated_at: string;
+}
+
+/** Reads such rows, their content under the name of its column. */
+export const contentReader =
+  <T, S extends Kept>(column: string, read: Reader<T>) =>
+  ({ id, version, number, content, updated_at }: ContentRow): S | Unreadable =>
+    readRow(
+      { id, version },
+      content,
+      () => JSON.parse(content),
+      read,
+      (value) => ({ id, version, ...(number !== undefined && { number }), [column]: value, updatedAt: updated_at }) as unknown as S,
+    );
