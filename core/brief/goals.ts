@@ -1,13 +1,14 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { AXLE_ENDS } from '../car/catalogue.ts';
 import { judgeEdges } from '../predict/edges.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
-import { driftAfter, worstDrift } from '../predict/straightness.ts';
+import { measuresOf } from '../geometry/measures.ts';
+import { worstDrift } from '../predict/straightness.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
 import type { Numbers } from '../car/value-table.ts';
 import type { Goal } from './goal.ts';
 import type { Print, Quantity } from '../units/quantity.ts';
-import { mostLoad } from './most-load.ts';
+import { asideAt, type MeasuredRun } from './measured-run.ts';
+import { bestLoad, mostLoad } from './most-load.ts';
 
 /** One of many cars built to a design, its run, and how it curves, 1/m. */
 export interface GoalRun {
@@ -37,15 +38,18 @@ export interface GoalRecord<G extends Goal> {
   /** m, distances that have to be timed. */
   readonly marks?: (goal: G) => readonly number[];
   /** What a run comes to, SI; null where it does not count. */
-  readonly measure: (goal: G, run: GoalRun) => number | null;
-  /** How well a run does, where that is finer than what it is measured by. */
+  readonly measure: (goal: G, run: MeasuredRun) => number | null;
+  /** What else the model has to work out of a run before it is measured. */
+  readonly ofModel?: (goal: G, run: GoalRun) => Partial<MeasuredRun>;
+  /** How well a run of the model does, where that is finer than what it is measured by. */
   readonly score?: (goal: G, run: GoalRun) => number;
   /** Whether a run meets what is asked; not given where more or less is all there is. */
-  readonly isMet?: (goal: G, run: GoalRun) => boolean;
+  readonly isMet?: (goal: G, run: MeasuredRun) => boolean;
+  /** A run that does not meet it does not count at a meet. */
+  readonly isAllOrNothing?: true;
 }
 
-const distanceOf = (_goal: Goal, { result }: GoalRun): number => result.distance;
-const timeAt = ({ marks }: RunResult, distance: number): number | null => marks.find((mark) => mark.distance === distance)?.time ?? null;
+const distanceOf = (_goal: Goal, { distance }: MeasuredRun): number => distance;
 
 /** Way along its curve until a car of this curvature is `off` m beside the line: cos κs = 1 − κ·off; Infinity where it never is. Geometry of the circle. */
 export const wayWithin = (curvature: number, off: number): number => {
@@ -80,7 +84,8 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     words: ({ distance }, print) => `It has to come ${print(distance, 'distance')} far, or further.`,
     quantity: 'distance',
     measure: distanceOf,
-    isMet: ({ distance }, { result }) => result.distance >= distance,
+    isMet: (goal, { distance }) => distance >= goal.distance,
+    isAllOrNothing: true,
   },
   'quickest-to': {
     gain: 'sooner',
@@ -90,8 +95,8 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     quantity: 'time',
     isLess: true,
     marks: ({ distance }) => [distance],
-    measure: ({ distance }, { result }) => timeAt(result, distance),
-    isMet: ({ distance }, { result }) => timeAt(result, distance) !== null,
+    measure: (_goal, { time }) => time ?? null,
+    isMet: (_goal, { time }) => time !== undefined,
   },
   'closest-to': {
     gain: 'nearer',
@@ -100,7 +105,7 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     words: ({ distance }, print) => `The stop nearest to the mark at ${print(distance, 'distance')} counts.`,
     quantity: 'distance',
     isLess: true,
-    measure: ({ distance }, { result }) => Math.abs(result.distance - distance),
+    measure: (goal, { distance }) => Math.abs(distance - goal.distance),
   },
   straightest: {
     gain: 'better',
@@ -109,7 +114,7 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     words: () => 'The way counts, less the furthest that the car comes off the line.',
     quantity: 'distance',
     isSteered: true,
-    measure: (_goal, { result, curvature }) => result.distance - Math.abs(worstDrift(curvature, result.distance)),
+    measure: (_goal, { distance, curvature = 0 }) => distance - Math.abs(worstDrift(curvature, distance)),
   },
   'within-lane': {
     gain: 'further',
@@ -118,8 +123,8 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     words: ({ width }, print) => `The way counts until the car leaves its lane, ${print(width, 'distance')} wide.`,
     quantity: 'distance',
     isSteered: true,
-    measure: ({ width }, { result, curvature }) => Math.min(result.distance, wayWithin(curvature, width / 2)),
-    isMet: ({ width }, { result, curvature }) => wayWithin(curvature, width / 2) >= result.distance,
+    measure: ({ width }, { distance, curvature = 0 }) => Math.min(distance, wayWithin(curvature, width / 2)),
+    isMet: ({ width }, { distance, curvature = 0 }) => wayWithin(curvature, width / 2) >= distance,
   },
   'through-gap': {
     gain: 'straighter',
@@ -130,9 +135,12 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     quantity: 'distance',
     isLess: true,
     isSteered: true,
-    measure: ({ distance }, { result, curvature }) => (result.distance >= distance ? Math.abs(driftAfter(curvature, distance)) : null),
-    isMet: ({ distance, width }, { design, result, curvature }) =>
-      result.distance >= distance && Math.abs(driftAfter(curvature, distance)) <= (width - design.trackWidth - AXLE_ENDS) / 2,
+    measure: (goal, run) => (run.distance >= goal.distance ? Math.abs(asideAt(run, goal.distance)) : null),
+    ofModel: (_goal, { design }) => ({ width: measuresOf(design).width }),
+    // Both wheels have to pass: what is left beside the car is half the gap less half its width.
+    isMet: (goal, run) =>
+      run.distance >= goal.distance && Math.abs(asideAt(run, goal.distance)) <= (goal.width - (run.width ?? 0)) / 2,
+    isAllOrNothing: true,
   },
   carry: {
     gain: 'more',
@@ -140,8 +148,13 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     of: ({ distance }, print) => `carried over ${print(distance, 'distance')}`,
     words: ({ distance }, print) => `The most load that is carried ${print(distance, 'distance')} counts.`,
     quantity: 'weight',
-    measure: ({ distance }, { design, numbers }) => mostLoad(design, distance, numbers),
-    isMet: ({ distance }, { result }) => result.distance >= distance,
+    measure: (goal, { distance, load }) => (distance >= goal.distance ? (load ?? null) : null),
+    ofModel: (goal, { design, numbers }) => {
+      const load = mostLoad(design, goal.distance, numbers);
+      return load === null ? {} : { load, distance: goal.distance };
+    },
+    isMet: (goal, { distance }) => distance >= goal.distance,
+    isAllOrNothing: true,
   },
   'load-distance': {
     gain: 'more',
@@ -149,7 +162,9 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     of: () => 'load times distance',
     words: () => 'Load times distance counts.',
     quantity: 'kg·m',
-    measure: (_goal, { design, result }) => design.load.mass * result.distance,
+    measure: (_goal, { distance, load = 0 }) => load * distance,
+    // A car that was given no load carries the one that counts most.
+    ofModel: (_goal, { design, numbers }) => (design.load.mass > 0 ? {} : bestLoad(design, numbers)),
   },
   'highest-edge': {
     gain: 'higher',
@@ -157,7 +172,8 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     of: () => 'climbed',
     words: () => 'The highest twig of the row that the car climbs counts.',
     quantity: 'size',
-    measure: (_goal, run) => highestClimbed(run),
+    measure: (_goal, { height }) => height ?? null,
+    ofModel: (_goal, run) => ({ height: highestClimbed(run) }),
     // Cars that stop at one twig are told apart by how nearly they climb it.
     score: (_goal, run) => Math.max(0, ...climbsOf(run).map(({ highest, height }) => Math.min(highest, height))),
   },
@@ -169,15 +185,36 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
       `The way counts in metres, and ${weight} for each m/s of the mean speed to the mark at ${print(distance, 'distance')}.`,
     quantity: 'm + m/s',
     marks: ({ distance }) => [distance],
-    measure: ({ distance, weight }, { result }) => {
-      const time = timeAt(result, distance);
-      return result.distance + (time === null ? 0 : (weight * distance) / time);
-    },
+    measure: (goal, { distance, time }) => distance + (time === undefined ? 0 : (goal.weight * goal.distance) / time),
   },
 };
 
 /** The record of a goal's kind. */
 export const goalRecord = <G extends Goal>(goal: G): GoalRecord<G> => GOALS[goal.kind] as unknown as GoalRecord<G>;
+
+/** A run of the model on an endless floor, as a goal sees it. */
+export function measuredOfModel(goal: Goal, run: GoalRun): MeasuredRun {
+  const { design, result, curvature } = run;
+  const mark = 'distance' in goal ? goal.distance : NaN;
+  return {
+    distance: result.distance,
+    time: result.marks.find(({ distance }) => distance === mark)?.time,
+    curvature,
+    load: design.load.mass,
+    ...goalRecord(goal).ofModel?.(goal, run),
+  };
+}
+
+/** The same as far as its floor lets it count: up to the wall, and up to where it leaves a lane that is laid. */
+export function measuredInRoom(goal: Goal, run: GoalRun): MeasuredRun {
+  const { roomLength, laneWidth } = run.design.floor;
+  const free = measuredOfModel(goal, run);
+  const wall = roomLength ?? Infinity;
+  const leaves = laneWidth === null ? Infinity : wayWithin(run.curvature, laneWidth / 2);
+  const distance = Math.min(free.distance, wall, leaves);
+  const isTimed = !('distance' in goal) || goal.distance <= Math.min(wall, leaves);
+  return { ...free, distance, atLeast: distance === wall && free.distance > wall, time: isTimed ? free.time : undefined };
+}
 
 /** Below any score of a car that gets there: those that fall short are told apart by how far they came. */
 const FALLEN_SHORT = -1e3;
@@ -189,7 +226,7 @@ export const hasFallenShort = (score: number): boolean => score < FALLEN_SHORT /
 export function goalScore(goal: Goal, run: GoalRun): number {
   const { measure, isLess, score } = goalRecord(goal);
   if (score) return score(goal, run);
-  const value = measure(goal, run);
+  const value = measure(goal, measuredOfModel(goal, run));
   if (value !== null) return isLess ? -value : value;
   return FALLEN_SHORT + run.result.distance - ('distance' in goal ? goal.distance : 0);
 }

@@ -10,7 +10,7 @@ import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
 import { printKnown, printNumber, printQuantity, unitOf, USUAL_HALF_WIDTH, type Print, type UnitSystem } from '../units/quantity.ts';
 import { inRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { Goal } from './goal.ts';
-import { goalRecord, measureOf } from './goals.ts';
+import { goalRecord, measuredInRoom, measureOf } from './goals.ts';
 import { judgeRules, type JudgedRule } from './rules.ts';
 
 /** What cars built to a design come to by a goal. */
@@ -43,12 +43,12 @@ export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly Sample
     result === null
       ? []
       : [
-          {
+          measuredInRoom(goal, {
             design: { ...built, load: design.load },
             numbers,
             result,
             curvature: curvatureOf(built) + likelyCurvature(built) * standardNormal(drawn(n)[0]!),
-          },
+          }),
         ],
   );
   return {

@@ -1,7 +1,7 @@
 import type { Round } from '../brief/brief.ts';
 import type { Goal } from '../brief/goal.ts';
-import { goalRecord, wayWithin } from '../brief/goals.ts';
-import { curvatureFromDrift } from '../predict/straightness.ts';
+import { goalRecord } from '../brief/goals.ts';
+import { curvatureOfRun, type MeasuredRun } from '../brief/measured-run.ts';
 import { distanceOf, type Entry, type Meet, type MeetOutcome, type StandingResult } from './meet.ts';
 
 /** What a run comes to by its round's goal, SI; at least that where it hit the wall. */
@@ -10,45 +10,41 @@ export interface RunValue {
   readonly atLeast: boolean;
 }
 
-const exactly = (value: number | undefined): RunValue | null => (value === undefined ? null : { value, atLeast: false });
-
-/** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do what is asked. */
-export function valueOfRun(goal: Goal, outcome: MeetOutcome): RunValue | null {
+/** A run of a meet as its goal sees it; null where it did not run or was not measured. `width`: m, of the car. */
+function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, width: number | undefined): MeasuredRun | null {
   if (outcome.kind !== 'ran') return null;
+  const { atLeast = false, time, drift, load = 0, height } = outcome;
   const distance = distanceOf(outcome);
-  const { atLeast = false, time, drift = 0, load = 0, height } = outcome;
-  switch (goal.kind) {
-    case 'quickest-to':
-      return exactly(time);
-    case 'highest-edge':
-      return exactly(height);
-    default:
-  }
-  if (distance === null) return null;
-  switch (goal.kind) {
-    case 'furthest':
-      return { value: distance, atLeast };
-    case 'at-least':
-      return distance >= goal.distance ? { value: distance, atLeast } : null;
-    case 'closest-to':
-      // Beyond the wall nobody knows how far: it is off by that much at least.
-      return { value: Math.abs(distance - goal.distance), atLeast: atLeast && distance >= goal.distance };
-    case 'straightest':
-      return { value: distance - Math.abs(drift), atLeast };
-    case 'within-lane':
-      return {
-        value: Math.min(distance, wayWithin(Math.abs(curvatureFromDrift(drift, Math.max(distance, 0.01))), goal.width / 2)),
-        atLeast,
-      };
-    case 'through-gap':
-      return distance >= goal.distance && Math.abs(drift) <= goal.width / 2 ? exactly(Math.abs(drift)) : null;
-    case 'carry':
-      return distance >= goal.distance ? exactly(load) : null;
-    case 'load-distance':
-      return { value: load * distance, atLeast };
-    case 'speed-and-distance':
-      return { value: distance + (time === undefined ? 0 : (goal.weight * goal.distance) / time), atLeast };
-  }
+  // A time or a twig tells by itself; how far it came need not be measured then.
+  if (distance === null && time === undefined && height === undefined) return null;
+  const isAtGap = goal.kind === 'through-gap';
+  return {
+    distance: distance ?? NaN,
+    atLeast,
+    time,
+    ...(isAtGap ? { asideAtGap: drift } : { curvature: curvatureOfRun(drift, distance ?? NaN) }),
+    load,
+    height,
+    width,
+  };
+}
+
+/** Goals whose figure is not hidden by a wall: it is taken before, or does not hang on how far the car would have come. */
+const BEFORE_THE_WALL: ReadonlySet<Goal['kind']> = new Set(['quickest-to', 'highest-edge', 'through-gap', 'carry']);
+
+/**
+ * What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do
+ * what is asked. `width`: m, of the car, where it was measured.
+ */
+export function valueOfRun(goal: Goal, outcome: MeetOutcome, width?: number | null): RunValue | null {
+  const run = measuredOfOutcome(goal, outcome, width ?? undefined);
+  if (!run) return null;
+  const { measure, isMet, isAllOrNothing } = goalRecord(goal);
+  const value = isAllOrNothing && !isMet!(goal, run) ? null : measure(goal, run);
+  if (value === null || Number.isNaN(value)) return null;
+  // Short of the mark at the wall: it would have come nearer first, and nobody knows how far beyond.
+  const isHidden = BEFORE_THE_WALL.has(goal.kind) || (goal.kind === 'closest-to' && run.distance < goal.distance);
+  return { value, atLeast: run.atLeast === true && !isHidden };
 }
 
 /** What an entry's runs of a round come to. */

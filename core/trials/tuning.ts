@@ -3,17 +3,18 @@ import { goalOf } from '../brief/goal.ts';
 import type { CarDesign, Measured, RunRecord, Wind } from '../car/car-design.ts';
 import { isSameBuild, isSameContent } from '../car/same-design.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
-import { predictRun } from '../predict/predict-run.ts';
+import type { Workspace } from '../run/workspace.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
 import { faultBefore, faultOf, weighCauses, type Given, type WeighedCauses } from './causes.ts';
 import { censoredGroup, kaplanMeier, type CensoredGroup } from './censored.ts';
 import type { RunOfCar } from './compared-runs.ts';
-import { fitCar, type FitOptions, type FittedCar } from './fit/fit-car.ts';
+import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { predictFitted, type Interval } from './fit/predict-fitted.ts';
 import { shareBelow } from './fit/mixture.ts';
-import { STALL } from './fit/outputs.ts';
-import type { Mendable } from './fit/trial.ts';
+import { outputsOf, STALL } from './fit/outputs.ts';
+import { likelyCar } from './fit/built-car.ts';
+import type { Mendable, RunConditions } from './fit/trial.ts';
 import { fittedValues } from './fitted-values.ts';
 import { furtherRuns, learntOf, type FurtherRun, type Learnt } from './learnt.ts';
 import { nextChanges, type NextChanges } from './next-change.ts';
@@ -61,7 +62,7 @@ export interface CurvePoint {
 /** What a car's room allows of it. */
 export interface ShortRoom {
   readonly room: number;
-  /** Turns with which 9 in 10 of its next runs stop before the wall, in halves. */
+  /** Turns with which 9 in 10 of its next runs stop before the wall, in halves; 0 where not even half a turn is safe. */
   readonly turns: number;
   readonly distance: Interval;
 }
@@ -75,6 +76,8 @@ export interface Tuning {
   readonly full: {
     readonly mean: Interval;
     readonly next: Interval;
+    /** The way it ran last, where that is told. */
+    readonly direction?: 'out' | 'back' | undefined;
     readonly fork: { readonly holds: number; readonly spins: number } | null;
     /** Chance that its next run comes as far as the brief asks; null where that is not what is asked. */
     readonly reaches: number | null;
@@ -114,6 +117,12 @@ function oddOnes(distances: readonly number[]): boolean[] {
   return distances.map((x) => Math.abs(x - middle) > ODD * robust);
 }
 
+/** m, of a car built just as it was designed; null where it cannot run so. */
+function likelyDistance(design: CarDesign, wind: Wind, conditions: RunConditions, workspace: Workspace): number | null {
+  const outputs = outputsOf(likelyCar(design, wind, woundShare(design, wind), conditions), [], workspace);
+  return outputs && Math.exp(outputs.values[0]!) - STALL;
+}
+
 function tunedGroup(
   group: RunsAlike,
   fitted: FittedCar,
@@ -125,8 +134,7 @@ function tunedGroup(
   const outcomes = of.map(({ record }) => record.outcome);
   const stopped = outcomes.filter(({ kind }) => kind === 'stopped').map(({ distance }) => distance);
   const odd = oddOnes(stopped);
-  const prediction = predictRun(design, wind);
-  const told = predictFitted(fitted, design, wind, faults);
+  const told = predictFitted(fitted, design, wind, { direction, faults });
   // How much a fault took is told only by runs that were made with it.
   const isTold = others.length > 0 && faults.every((fault) => others.some((other) => other.faults.includes(fault)));
   const without = isTold ? fitCar(others, { ...options, workspace: fitted.workspace, designs: [design] }) : null;
@@ -145,29 +153,30 @@ function tunedGroup(
     spread: censoredGroup(outcomes),
     beyond: stopped.length > 0 && stopped.length < outcomes.length ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS) : null,
     trend: trendOf(stopped),
-    predicted: prediction.kind === 'ran' ? prediction.result.distance : null,
+    predicted: likelyDistance(design, wind, { direction }, fitted.workspace),
     fitted: told?.mean ?? null,
     next: told?.next ?? null,
-    heldOut: (without && predictFitted(without, design, wind, faults)?.mean) ?? null,
+    heldOut: (without && predictFitted(without, design, wind, { direction, faults })?.mean) ?? null,
   };
 }
 
 /** The most half turns with which 9 in 10 of the fitted car's next runs stop within the room; null where even fully wound they do. */
-function shortRoom(fitted: FittedCar, design: CarDesign, turns: number): ShortRoom | null {
+function shortRoom(fitted: FittedCar, design: CarDesign, turns: number, ways: RunConditions): ShortRoom | null {
   const room = design.floor.roomLength;
   if (room === null) return null;
   const stops = (wind: Wind): number => {
-    const told = predictFitted(fitted, design, wind);
+    const told = predictFitted(fitted, design, wind, ways);
     return told ? shareBelow(told.lnNext, Math.log(room + STALL)) : 1;
   };
   if (stops({ kind: 'full' }) >= SURE) return null;
-  let [low, high] = [1, Math.floor(2 * turns)];
+  let [low, high] = [0, Math.floor(2 * turns)];
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
     if (stops({ kind: 'turns', turns: middle / 2 }) >= SURE) low = middle;
     else high = middle;
   }
-  const told = predictFitted(fitted, design, { kind: 'turns', turns: low / 2 });
+  if (low === 0) return { room, turns: 0, distance: { low: 0, middle: 0, high: 0 } };
+  const told = predictFitted(fitted, design, { kind: 'turns', turns: low / 2 }, ways);
   return told && { room, turns: low / 2, distance: told.mean };
 }
 
@@ -187,7 +196,9 @@ export function tuneCar(
   { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
 ): Tuning | null {
   const inOrder = runs.filter(({ record }) => !record.leftOut).toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
+  const latestOf = ({ of }: RunsAlike): number => inOrder.indexOf(of.at(-1)!);
   const groups = trialGroups(inOrder, putRight)
+    .toSorted((a, b) => latestOf(a) - latestOf(b))
     .slice(-MOST_GROUPS)
     .map((group) => ({ ...group, runs: group.runs.slice(-MOST_RUNS), of: group.of.slice(-MOST_RUNS) }));
   const before = new Set(groups.flatMap(({ faults }) => faults));
@@ -206,18 +217,19 @@ export function tuneCar(
       options,
     );
   });
+  // Where its runs tell their direction, it is told for the way it ran last: a floor that leans makes two cars of one.
+  const ways = { direction: groups.at(-1)!.direction };
   const curve = Array.from({ length: CURVE }, (_, i): CurvePoint => {
     const wind: Wind = i === CURVE - 1 ? { kind: 'full' } : { kind: 'turns', turns: (turns * (i + 1)) / CURVE };
-    const prediction = predictRun(design, wind);
     return {
       turns: (turns * (i + 1)) / CURVE,
-      thought: prediction.kind === 'ran' ? prediction.result.distance : null,
-      fitted: predictFitted(fitted, design, wind)?.mean ?? null,
+      thought: likelyDistance(design, wind, ways, fitted.workspace),
+      fitted: predictFitted(fitted, design, wind, ways)?.mean ?? null,
     };
   });
   onProgress(0.45);
   // Why: the runs of the car as it last ran, on whatever floors.
-  const latest = groups.find(({ of }) => of.includes(inOrder.at(-1)!))!;
+  const latest = groups.at(-1)!;
   const ofLatest = groups.filter(({ design: ran, faults }) => isSameBuild(ran, latest.design) && isSameContent(faults, latest.faults));
   const causes =
     latest.faults.length > 0
@@ -227,7 +239,7 @@ export function tuneCar(
   const seen = [...new Set(latestRuns.flatMap(({ record }) => record.seen))].filter(
     (thing) => latestRuns.filter(({ record }) => record.seen.includes(thing)).length >= NOTED_IN * latestRuns.length,
   );
-  const full = predictFitted(fitted, design, { kind: 'full' });
+  const full = predictFitted(fitted, design, { kind: 'full' }, ways);
   const goal = goalOf(design.aim);
   const next = nextChanges(fitted, design, { own, units });
   onProgress(0.95);
@@ -239,6 +251,7 @@ export function tuneCar(
       mean: full.mean,
       next: full.next,
       fork: full.fork,
+      direction: ways.direction,
       reaches: goal.kind === 'at-least' ? 1 - shareBelow(full.lnNext, Math.log(goal.distance + STALL)) : null,
     },
     scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
@@ -250,7 +263,7 @@ export function tuneCar(
     seen,
     next,
     values: fittedValues(fitted, design),
-    room: shortRoom(fitted, design, turns),
+    room: shortRoom(fitted, design, turns, ways),
     straight: straightening(
       design,
       latestRuns.flatMap(({ record: { outcome, drift, direction } }) =>

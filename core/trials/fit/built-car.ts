@@ -4,7 +4,7 @@ import { likelyNumbers, valueKeysOf, valueOf } from '../../car/values.ts';
 import { CONDITIONS } from '../../predict/conditions.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
 import type { RunSetup } from '../../run/run-setup.ts';
-import type { Mendable } from './trial.ts';
+import type { Mendable, RunConditions } from './trial.ts';
 
 /** A car as it may have turned out: its design, how it was wound, and the numbers nobody knows. */
 export interface BuiltCar {
@@ -25,18 +25,22 @@ export interface BuiltCar {
   readonly faults: readonly Mendable[];
 }
 
-/** A car built just as it was designed. `share`: of a full wind. `faults`: what was wrong with it, and was put right since. */
-export const likelyCar = (design: CarDesign, wind: Wind, share: number, faults: readonly Mendable[] = []): BuiltCar => ({
-  design,
-  wind,
-  numbers: likelyNumbers(design),
-  asDesigned: design,
-  share,
-  uphill: 1,
-  curvature: 0,
-  mostPush: Infinity,
-  faults,
-});
+/** A car built just as it was designed. `share`: of a full wind. A floor that leans one way along the way out leans the other way back. */
+export function likelyCar(design: CarDesign, wind: Wind, share: number, { direction, faults = [] }: RunConditions = {}): BuiltCar {
+  const numbers = likelyNumbers(design);
+  const uphill = direction === 'back' ? -1 : 1;
+  return {
+    design,
+    wind,
+    numbers: uphill === 1 ? numbers : { ...numbers, slope: -(numbers.slope ?? 0) },
+    asDesigned: design,
+    share,
+    uphill,
+    curvature: 0,
+    mostPush: Infinity,
+    faults,
+  };
+}
 
 /** Something about a car that nobody knows: how far it is off, in standard deviations, is N(0, 1). */
 export interface Unknown {

@@ -9,7 +9,7 @@ import { linearAt, type Linear } from './linear.ts';
 import { outputsOf, type Outputs } from './outputs.ts';
 import { lnPosterior, peakAbout, type FitGroup, type FitProblem, type SpreadOfAll } from './posterior.ts';
 import { scatterDirections } from './scatter.ts';
-import { USUAL_INSTRUMENTS, type Instruments, type Mendable, type TrialGroup, type TrialRun } from './trial.ts';
+import { USUAL_INSTRUMENTS, type Instruments, type RunConditions, type TrialGroup, type TrialRun } from './trial.ts';
 
 /** What is thought of the scatter of one car’s runs before there are any: ln-normal about a median, at full winding. */
 export interface ScatterPrior {
@@ -49,7 +49,7 @@ export interface FittedCar {
   /** Where the posterior is greatest: standard deviations of each unknown, then of each group’s misfit. */
   readonly place: Float64Array;
   readonly components: readonly Component[];
-  readonly groups: readonly Pick<TrialGroup, 'design' | 'wind' | 'faults'>[];
+  readonly groups: readonly Omit<TrialGroup, 'runs'>[];
   readonly misfit: number;
   readonly instruments: Instruments;
   /** ln of how well all of it explains the runs: for comparing what may be wrong. */
@@ -114,7 +114,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
   const unknowns = [...unknownsOf([...trials.map(({ design }) => design), ...designs]), ...more];
   const groups = trials.map(({ design, wind, runs, direction, faults }): FitGroup => {
     const marks = marksOf(runs);
-    const car = { ...likelyCar(design, wind, woundShare(design, wind), faults), uphill: direction === 'back' ? -1 : 1 } as const;
+    const car = likelyCar(design, wind, woundShare(design, wind), { direction, faults });
     return {
       car,
       marks,
@@ -177,7 +177,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     unknowns,
     place,
     components: grid.map(({ lnWeight, ...component }) => ({ ...component, weight: Math.exp(lnWeight - total) })),
-    groups: trials.map(({ design, wind, faults = [] }) => ({ design, wind, faults })),
+    groups: trials.map(({ design, wind, direction, faults }) => ({ design, wind, direction, faults })),
     misfit,
     instruments,
     lnEvidence,
@@ -197,6 +197,12 @@ function startOf(from: FittedCar | undefined, unknowns: readonly Unknown[], grou
   return place;
 }
 
-/** Which of the groups it was fitted to a design and winding belong to, with so much wrong with it; −1 for none. */
-export const groupOf = ({ groups }: FittedCar, design: CarDesign, wind: Wind, faults: readonly Mendable[] = []): number =>
-  groups.findIndex((group) => isSameContent(group.faults ?? [], faults) && isSameWind(group.wind, wind) && isSameCar(group.design, design));
+/** Which of the groups it was fitted to a design and winding belong to, run under the same conditions; −1 for none. */
+export const groupOf = ({ groups }: FittedCar, design: CarDesign, wind: Wind, { direction, faults = [] }: RunConditions = {}): number =>
+  groups.findIndex(
+    (group) =>
+      group.direction === direction &&
+      isSameContent(group.faults ?? [], faults) &&
+      isSameWind(group.wind, wind) &&
+      isSameCar(group.design, design),
+  );

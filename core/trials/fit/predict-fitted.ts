@@ -6,7 +6,7 @@ import { linearAt, type Linear } from './linear.ts';
 import { quantileOf, type Mixture } from './mixture.ts';
 import { STALL, type Outputs } from './outputs.ts';
 import { scatterDirections } from './scatter.ts';
-import type { Mendable } from './trial.ts';
+import type { RunConditions } from './trial.ts';
 
 /** Where 9 in 10 lie, and the middle. SI units. */
 export interface Interval {
@@ -60,9 +60,9 @@ const inMetres = (mixture: Mixture): Interval => {
 };
 
 /** The fitted car about a design and winding; null where it cannot run so. */
-export const linearFor = (fitted: FittedCar, design: CarDesign, wind: Wind, faults: readonly Mendable[] = []): Linear | null =>
+export const linearFor = (fitted: FittedCar, design: CarDesign, wind: Wind, conditions: RunConditions = {}): Linear | null =>
   linearAt(
-    likelyCar(design, wind, woundShare(design, wind), faults),
+    likelyCar(design, wind, woundShare(design, wind), conditions),
     fitted.unknowns,
     fitted.place.slice(0, fitted.unknowns.length),
     [],
@@ -75,10 +75,10 @@ export function distanceRow(
   design: CarDesign,
   wind: Wind,
   linear: Linear,
-  faults: readonly Mendable[] = [],
+  conditions: RunConditions = {},
 ): { readonly row: Row; readonly lacking: number } {
   const row = rowOf(fitted, linear, ({ values }) => values[0]!);
-  const group = groupOf(fitted, design, wind, faults);
+  const group = groupOf(fitted, design, wind, conditions);
   if (group >= 0) {
     const place = fitted.unknowns.length + group;
     row.slope[place] = fitted.misfit;
@@ -87,12 +87,12 @@ export function distanceRow(
   return { row, lacking: fitted.misfit ** 2 };
 }
 
-/** What a fitted car will do, wound so, or did with `faults` that were put right since; null where it cannot run. */
-export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, faults: readonly Mendable[] = []): FittedPrediction | null {
-  const linear = linearFor(fitted, design, wind, faults);
+/** What a fitted car will do, wound so, or did under other `conditions`; null where it cannot run. */
+export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, conditions: RunConditions = {}): FittedPrediction | null {
+  const linear = linearFor(fitted, design, wind, conditions);
   if (!linear) return null;
-  const { row, lacking } = distanceRow(fitted, design, wind, linear, faults);
-  const car = likelyCar(design, wind, woundShare(design, wind), faults);
+  const { row, lacking } = distanceRow(fitted, design, wind, linear, conditions);
+  const car = likelyCar(design, wind, woundShare(design, wind), conditions);
   const { resistance, energy } = scatterDirections(car, likelyCar(design, { kind: 'full' }, 1), [], fitted.workspace);
   const way = Math.hypot(resistance[0]!, energy[0]!);
   const tape = fitted.instruments.tape / Math.max(Math.exp(row.value), STALL);

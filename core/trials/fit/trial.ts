@@ -14,6 +14,9 @@ export interface TrialRun {
   readonly spun?: boolean | undefined;
 }
 
+/** How runs of one car and winding may still differ: along the floor or back, and with what faults that were put right since. */
+export type RunConditions = Pick<TrialGroup, 'direction' | 'faults'>;
+
 /** Runs of one car as it was, wound alike on one floor. */
 export interface TrialGroup {
   readonly design: CarDesign;

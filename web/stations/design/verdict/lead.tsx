@@ -1,6 +1,6 @@
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
-import { goalRecord } from '../../../../core/brief/goals.ts';
+import { goalRecord, measuredInRoom } from '../../../../core/brief/goals.ts';
 import { chanceWords, goalFigures } from '../../../../core/brief/judge.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import { nextRun } from '../../../../core/predict/next-run.ts';
@@ -96,7 +96,7 @@ function AskedFigure({ design, result, assessment, explain }: LeadProps) {
   const goal = goalOf(design.aim);
   const { of, measure } = goalRecord(goal);
   const curvature = Math.abs(curvatureOf(design)) + likelyCurvature(design);
-  const value = measure(goal, { design, result, curvature });
+  const value = measure(goal, measuredInRoom(goal, { design, result, curvature }));
   const bounds = assessment?.asked.kind === 'ran' && Number.isFinite(assessment.asked.bounds.middle) ? assessment.asked.bounds : null;
   const { figure, unit } = goalFigures(goal, bounds ? (bounds.high - bounds.low) / 2 : 0, units);
   if (value === null) return <p className={styles.short}>It does not get there.</p>;
