@@ -138,8 +138,7 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     measure: (goal, run) => (run.distance >= goal.distance ? Math.abs(asideAt(run, goal.distance)) : null),
     ofModel: (_goal, { design }) => ({ width: measuresOf(design).width }),
     // Both wheels have to pass: what is left beside the car is half the gap less half its width.
-    isMet: (goal, run) =>
-      run.distance >= goal.distance && Math.abs(asideAt(run, goal.distance)) <= (goal.width - (run.width ?? 0)) / 2,
+    isMet: (goal, run) => run.distance >= goal.distance && Math.abs(asideAt(run, goal.distance)) <= (goal.width - (run.width ?? 0)) / 2,
     isAllOrNothing: true,
   },
   carry: {

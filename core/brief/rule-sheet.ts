@@ -20,6 +20,20 @@ export const TIES: Readonly<Record<NonNullable<Rules['ties']>, string>> = {
   'run-off': 'A tie is settled by one more run each.',
 };
 
+/** Which of its runs count for a car. */
+const COUNTS: Readonly<Record<Round['counts'], string>> = {
+  best: 'the best',
+  'best-two': 'the mean of the two best',
+  mean: 'the mean',
+  sum: 'the sum',
+};
+
+/** What a run that is missing does, or one that does not count. */
+const MISSING_RUN: Readonly<Record<NonNullable<Round['missing']>, string>> = {
+  worst: 'A run that is missing or does not count is taken as the worst: nothing, or the longest time of the round.',
+  all: 'A car with a run that is missing or does not count has no score.',
+};
+
 /** What is the same under every brief. */
 const ALWAYS = [
   'A run begins with the nose at the line, let go without a push.',
@@ -27,11 +41,12 @@ const ALWAYS = [
 ] as const;
 
 /** What counts in a round, as sentences to be read out. */
-export function roundSentences({ goal, load, runs, counts, points, inOnePiece }: Round, print: Print): string {
+export function roundSentences({ goal, load, runs, counts, missing = 'worst', points, inOnePiece }: Round, print: Print): string {
   return [
     goalRecord(goal).words(goal, print),
     ...(load > 0 ? [`Each car carries ${print(load, 'weight')}.`] : []),
-    runs === 1 ? 'One run each.' : `${runs} runs each; the ${counts} counts.`,
+    runs === 1 ? 'One run each.' : `${runs} runs each; ${COUNTS[counts]} counts.`,
+    ...(runs === 1 || counts === 'best' ? [] : [MISSING_RUN[missing]]),
     ...(points.length === 0 ? [] : [`Points by place: ${points.join(', ')}.`]),
     ...(inOnePiece ? ['A car that comes apart does not count.'] : []),
   ].join(' ');

@@ -10,6 +10,16 @@ export const newEntry = (told: Pick<Entry, 'id' | 'crew' | 'car'> & Partial<Entr
   ...told,
 });
 
+/**
+ * An entry that is taken out, or let run again. `hasBegun`: runs were made already; then heats that were drawn stand: the lanes of who is out
+ * stay empty, and who was not drawn comes last.
+ */
+export function withRunning({ withdrawn, late, ...entry }: Entry, isRunning: boolean, hasBegun: boolean): Entry {
+  if (!isRunning) return { ...entry, isOut: true, ...(late && { late }), ...(hasBegun && { withdrawn: true }) };
+  const isLate = late ?? (hasBegun && entry.isOut && !withdrawn);
+  return { ...entry, isOut: false, ...(isLate && { late: true }) };
+}
+
 /** A meet by a brief before anybody is entered: one car at a time, no round dropped, no points for style. */
 export const newMeet = (told: Pick<Meet, 'name' | 'date' | 'brief' | 'seed'> & Partial<Meet>): Meet => ({
   format: 'nimble-axle/meet',

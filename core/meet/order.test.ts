@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shuffled } from '../numerics/shuffled.ts';
 import type { KeptResult } from './meet.ts';
+import { newEntry, withRunning } from './new-meet.ts';
 import { heatsLeft, nextOf, orderOf } from './order.ts';
 import { idOf, meetOf, ran, result, round, standing } from './reference/made-meets.ts';
 import { runOffsDue } from './run-offs.ts';
@@ -30,6 +31,33 @@ describe('the order of running', () => {
       expect(made.size).toBe(60 * 5 * 2);
       for (const lane of counts.values()) expect(Math.max(...lane) - Math.min(...lane)).toBeLessThanOrEqual(1);
     }
+  });
+  it('stands once it was drawn: who comes late runs last, and the lanes of who withdraws stay empty', () => {
+    const meet = meetOf(5, [round({ runs: 2 })], { lanes: 2 });
+    const before = orderOf(meet);
+    const late = withRunning(newEntry({ id: idOf(9), crew: 'late', car: 'late', isOut: true }), true, true);
+    expect(late).toMatchObject({ late: true, isOut: false });
+    const after = orderOf({ ...meet, entries: [late, ...meet.entries] });
+    const first = after.filter(({ run }) => run === 0).flatMap(({ cars }) => cars.map(({ entry }) => entry));
+    const ofBefore = before.filter(({ run }) => run === 0).flatMap(({ cars }) => cars.map(({ entry }) => entry));
+    expect(first.filter((entry) => entry !== late.id).toSorted()).toEqual(ofBefore.toSorted());
+    expect(after[0]).toEqual(before[0]);
+    expect(
+      after
+        .filter(({ run }) => run === 0)
+        .at(-1)!
+        .cars.map(({ entry }) => entry),
+    ).toContain(late.id);
+    const [gone] = before[0]!.cars;
+    const without = orderOf({
+      ...meet,
+      entries: meet.entries.map((entry) => (entry.id === gone!.entry ? withRunning(entry, false, true) : entry)),
+    });
+    const left = before.map((heat) => ({ ...heat, cars: heat.cars.filter(({ entry }) => entry !== gone!.entry) }));
+    expect(without).toEqual(left.filter(({ cars }) => cars.length > 0));
+    // Before the meet has begun it is drawn without it.
+    const early = orderOf({ ...meet, entries: meet.entries.map((entry, i) => (i === 0 ? withRunning(entry, false, false) : entry)) });
+    expect(early.filter(({ run }) => run === 0)).toHaveLength(2);
   });
   it('is drawn: the same seed draws the same, another another, and nobody is lost', () => {
     fc.assert(

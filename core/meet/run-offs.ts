@@ -1,5 +1,5 @@
 import type { Meet, StandingResult } from './meet.ts';
-import { placesOfRound, runOffsOf } from './scoring.ts';
+import { entriesThatCount, placesOfRound, runOffsOf } from './scoring.ts';
 
 /** Entries that have to run off against each other, in which round, and the number of that run: counted on from the round’s own. */
 export interface RunOff {
@@ -10,7 +10,7 @@ export interface RunOff {
 
 /** Every run-off that is due. One that some have made and others have not goes on; where all have made it and tie again, another follows. */
 export function runOffsDue(meet: Meet, results: readonly StandingResult[]): readonly RunOff[] {
-  const ids = meet.entries.filter(({ isOut }) => !isOut).map(({ id }) => id);
+  const ids = entriesThatCount(meet, results).map(({ id }) => id);
   return meet.brief.rounds.flatMap(({ runs }, round) =>
     runOffsOf(meet, round, placesOfRound(meet, round, ids, results)).map((entries): RunOff => {
       const made = results.map(({ result }) => result).filter((one) => one.round === round && entries.includes(one.entry));

@@ -53,8 +53,11 @@ describe('a round', () => {
     const runs = standing([result(0, 0, { distance: 8 }), result(0, 1, { distance: 10, atLeast: true }), result(0, 2, { kind: 'broke' })]);
     const of = (counts: Round['counts']) => scoreOfRound(round({ counts }), idOf(0), runs).score;
     expect(of('best')).toEqual({ value: 10, atLeast: true });
-    expect(of('mean')).toEqual({ value: 9, atLeast: true });
+    // The one that broke counts as nothing: (10 + 8 + 0)/3.
+    expect(of('mean')).toEqual({ value: 6, atLeast: true });
     expect(of('sum')).toEqual({ value: 18, atLeast: true });
+    expect(of('best-two')).toEqual({ value: 9, atLeast: true });
+    expect(scoreOfRound(round({ counts: 'mean', missing: 'all' }), idOf(0), runs).score).toBeNull();
     expect(scoreOfRound(round(), idOf(1), runs).score).toBeNull();
   });
   it('shares places and their points where values are alike: 10 and 7 are 8.5 each, and the next is third', () => {
@@ -90,7 +93,7 @@ describe('a round', () => {
     expect(runOffsOf(meet, 0, placesOfRound(meet, 0, ids, tied))).toEqual([]);
     const shared = meetOf(2, [round({ runs: 1 })]);
     expect(runOffsOf(shared, 0, placesOfRound(shared, 0, ids, tied))).toEqual([]);
-    // Whoever breaks in the run-off has lost it; the last run-off tells, where there were two.
+    // Whoever breaks in the run-off has lost it; where it ties, the next one tells.
     const off = meetOf(2, [round({ runs: 1 })], {}, 'run-off');
     const twice = [
       result(0, 1, { distance: 5 }),
@@ -104,6 +107,43 @@ describe('a round', () => {
       1: [1, 10],
       0: [2, 7],
     });
+  });
+  it('settles second place by a run-off of its own, that moves no first: 6, then 5 and 5, then 9 and 4', () => {
+    const off = meetOf(3, [round({ runs: 1 })], {}, 'run-off');
+    const three = [result(0, 1, { distance: 6 }), result(1, 1, { distance: 5 }), result(2, 1, { distance: 5 })];
+    const tied = [ran(0, 9), ran(1, 9), ran(2, 9), three];
+    expect(placesWith(off, standing(...tied))).toEqual({ 0: [1, 10], 1: [2, 6], 2: [2, 6] });
+    expect(placesWith(off, standing(...tied, [result(1, 2, { distance: 4 }), result(2, 2, { distance: 9 })]))).toEqual({
+      0: [1, 10],
+      2: [2, 7],
+      1: [3, 5],
+    });
+    // Half a run-off settles nothing; who withdraws has lost it.
+    const half = standing(...tied, [result(1, 2, { distance: 4 })]);
+    expect(placesWith(off, half)).toEqual({ 0: [1, 10], 1: [2, 6], 2: [2, 6] });
+    const gone = { ...off, entries: off.entries.map((entry, i) => ({ ...entry, isOut: i === 2 })) };
+    expect(placesWith(gone, half)).toEqual({ 0: [1, 10], 1: [2, 7], 2: [3, 5] });
+  });
+  it('does not let missing runs win a sum of times: each counts as the slowest of the round, 3 + 5 + 5 after 4 + 4 + 5 and 4 + 4 + 4', () => {
+    const times = (entry: number, ...seconds: readonly number[]) => seconds.map((time, run) => result(entry, run, { distance: 9, time }));
+    const meet = meetOf(3, [round({ goal: { kind: 'quickest-to', distance: 6 }, counts: 'sum' })]);
+    const results = standing(times(0, 3), times(1, 4, 4, 5), times(2, 4, 4, 4));
+    expect(placesWith(meet, results)).toEqual({ 2: [1, 10], 0: [2, 6], 1: [2, 6] });
+    const all = { ...meet, brief: { ...meet.brief, rounds: [{ ...meet.brief.rounds[0]!, missing: 'all' as const }] } };
+    expect(placesWith(all, results)).toEqual({ 2: [1, 10], 1: [2, 7], 0: [null, 0] });
+  });
+  it('keeps “at least” apart from the same figure: further than it, and further off a mark', () => {
+    const far = standing([result(0, 0, { distance: 18.5 }), result(1, 0, { distance: 18.5, atLeast: true })]);
+    expect(placesWith(meetOf(2, [round()]), far)).toEqual({ 1: [1, 10], 0: [2, 7] });
+    const near = standing([result(0, 0, { distance: 9.5 }), result(1, 0, { distance: 10.5, atLeast: true })]);
+    expect(placesWith(meetOf(2, [round({ goal: { kind: 'closest-to', distance: 10 } })]), near)).toEqual({ 0: [1, 10], 1: [2, 7] });
+  });
+  it('of a gap takes the measured width of the car into account: 0.4 m off passes 1.0 m with 0.20 m of car, not with 0.21', () => {
+    const goal = { kind: 'through-gap', distance: 5, width: 1 } as const;
+    const meet = meetOf(2, [round({ goal })]);
+    const measured = meet.entries.map((entry, i) => ({ ...entry, measured: { ...entry.measured, width: [0.2, 0.21][i]! } }));
+    const results = standing([result(0, 0, { distance: 9, drift: 0.4 }), result(1, 0, { distance: 9, drift: -0.4 })]);
+    expect(placesWith({ ...meet, entries: measured }, results)).toEqual({ 0: [1, 10], 1: [null, 0] });
   });
   it('gives no place to those without a run that counts, however many', () => {
     const results = standing([result(0, 0, { kind: 'broke' }), result(1, 0, { kind: 'no-start' })], ran(2, 3));
@@ -151,13 +191,21 @@ describe('the standings', () => {
       standingsOf({ ...styled, entries: styled.entries.map((entry, i) => ({ ...entry, style: i === 0 ? 9 : 0 })) }, results)[1],
     ).toMatchObject({ total: 19, style: 5 });
   });
-  it('leave out who is out', () => {
+  it('leave out who is out before a run was made; who withdraws after it keeps place and medals', () => {
     const meet = meetOf(2, [round()]);
-    expect(
-      standingsOf({ ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, isOut: i === 0 })) }, standing(ran(0, 9), ran(1, 8))).map(
-        ({ place }) => place,
-      ),
-    ).toEqual([1]);
+    const without = { ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, isOut: i === 0 })) };
+    const told = (results: readonly StandingResult[]) => standingsOf(without, results).map(({ entry, place }) => [entry.car, place]);
+    expect(told(standing(ran(1, 8)))).toEqual([['car 1', 1]]);
+    const results = standing(ran(0, 9), ran(1, 8));
+    expect(told(results)).toEqual([
+      ['car 0', 1],
+      ['car 1', 2],
+    ]);
+    expect(medalsOf(without, results)[0]).toMatchObject({ what: 'furthest', entry: idOf(0) });
+  });
+  it('share the mean where firsts tie and no points are given: of three, 3 and 2 are 2.5 each', () => {
+    const totals = standingsOf(meetOf(3, [round({ points: [] })]), standing(ran(0, 9), ran(1, 9), ran(2, 8)));
+    expect(totals.map(({ total }) => total)).toEqual([2.5, 2.5, 1]);
   });
   it('have medals', () => {
     const meet = meetOf(2, [round()]);

@@ -50,43 +50,61 @@ export function valueOfRun(goal: Goal, outcome: MeetOutcome, width?: number | nu
 /** What an entry's runs of a round come to. */
 export interface RoundScore {
   readonly entry: string;
-  /** Null where no run counts. */
+  /** Null where no run counts, or where one is missing that is needed. */
   readonly score: RunValue | null;
   /** Its runs that count, the best first; for ties. */
-  readonly runs: readonly number[];
+  readonly runs: readonly RunValue[];
   /** Runs of it that were written down, whether they count or not. */
   readonly made: number;
 }
 
-/** Whether the first of two values is the better one by a goal; 0 where they are alike. */
-const lessFirst = (a: number, b: number): number => a - b;
-const moreFirst = (a: number, b: number): number => b - a;
-const comparison = (goal: Goal): ((a: number, b: number) => number) => (goalRecord(goal).isLess ? lessFirst : moreFirst);
+/** Values nearer than so much, as a share, are alike: a tape tells no more. */
+const ALIKE = 1e-9;
 
-/** What the runs of one entry in a round come to: the best, the mean or the sum of those that count. A mean or sum with a wall in it is at least that. */
+/**
+ * Which of two values stands before the other by a goal, as for sorting; 0 where they are alike. Of two that are alike, the one that is “at
+ * least” is the larger: it stands before where more is better, and after where less is.
+ */
+function compareValues(goal: Goal, a: RunValue | null, b: RunValue | null): number {
+  if (!a || !b) return Number(a === null) - Number(b === null);
+  const { isLess } = goalRecord(goal);
+  const isAlike = Math.abs(a.value - b.value) <= ALIKE * Math.max(Math.abs(a.value), Math.abs(b.value), 1e-12);
+  const difference = isAlike ? Number(a.atLeast) - Number(b.atLeast) : a.value - b.value;
+  return isLess ? difference : -difference;
+}
+
+/** How a round counts; `missing` is as worst unless it is told. */
+type Counting = Pick<Round, 'goal' | 'counts' | 'runs' | 'missing'>;
+
+/** The worst value that a run of a round came to; null where none counts. */
+const worstOf = (goal: Goal, values: readonly RunValue[]): RunValue | null =>
+  values.reduce<RunValue | null>((worst, one) => (worst === null || compareValues(goal, worst, one) < 0 ? one : worst), null);
+
+const meanOf = (values: readonly RunValue[]): RunValue => ({
+  value: values.reduce((sum, { value }) => sum + value, 0) / values.length,
+  atLeast: values.some(({ atLeast }) => atLeast),
+});
+
+/**
+ * What the runs of one entry in a round come to: the best, the mean or the sum of all, or the mean of the two best. A run that is missing or
+ * does not count is as bad as can be: nothing where more is better, else the worst that any car made (`worst`); where the round says that
+ * all are needed, there is no score. A mean or sum with a wall in it is at least that. `width`: m, of the car, where it was measured.
+ */
 export function scoreOfRound(
-  round: Pick<Round, 'goal' | 'counts' | 'runs'>,
+  { goal, counts, runs, missing = 'worst' }: Counting,
   entry: string,
   results: readonly StandingResult[],
+  { worst = null, width }: { readonly worst?: RunValue | null; readonly width?: number | null } = {},
 ): RoundScore {
-  const values: RunValue[] = [];
-  let made = 0;
-  for (const { result } of results) {
-    if (result.entry !== entry || result.run >= round.runs) continue;
-    made++;
-    const value = valueOfRun(round.goal, result.outcome);
-    if (value) values.push(value);
-  }
-  const better = comparison(round.goal);
-  values.sort((a, b) => better(a.value, b.value));
-  const sum = values.reduce((all, { value }) => all + value, 0);
-  const score =
-    values.length === 0
-      ? null
-      : round.counts === 'best'
-        ? values[0]!
-        : { value: round.counts === 'mean' ? sum / values.length : sum, atLeast: values.some(({ atLeast }) => atLeast) };
-  return { entry, score, runs: values.map(({ value }) => value), made };
+  const own = results.filter(({ result }) => result.entry === entry && result.run < runs);
+  const values = own.flatMap(({ result }) => valueOfRun(goal, result.outcome, width) ?? []).sort((a, b) => compareValues(goal, a, b));
+  const needed = counts === 'best' ? 1 : counts === 'best-two' ? Math.min(2, runs) : runs;
+  const told = { entry, runs: values, made: own.length };
+  if (values.length === 0 || (missing === 'all' && values.length < needed)) return { ...told, score: null };
+  const least: RunValue = (goalRecord(goal).isLess ? worst : null) ?? { value: 0, atLeast: false };
+  const counted = Array.from({ length: needed }, (_, i) => values[i] ?? least);
+  const mean = meanOf(counted);
+  return { ...told, score: counts === 'sum' ? { ...mean, value: mean.value * needed } : mean };
 }
 
 /** An entry's place in a round. */
@@ -96,73 +114,92 @@ export interface RoundPlace extends RoundScore {
   readonly points: number;
 }
 
-/** Values nearer than so much, as a share, are alike: a tape tells no more. */
-const ALIKE = 1e-9;
+/** A list in order, those that are alike together. */
+function inGroups<T>(list: readonly T[], compare: (a: T, b: T) => number): readonly (readonly T[])[] {
+  const groups: T[][] = [];
+  for (const one of list.toSorted(compare)) {
+    const last = groups.at(-1);
+    if (last && compare(last[0]!, one) === 0) last.push(one);
+    else groups.push([one]);
+  }
+  return groups;
+}
 
 /**
- * Places of a round. Alike, entries share a place, or the next best run tells, or a run-off does (a run beyond the round's own number).
+ * Places of a round. Entries that tie share a place, or the next best run tells, or run-offs do: one after the other, each only among those
+ * that tied before it (runs beyond the round's own number). Who withdrew has lost a run-off; who has yet to make it leaves the tie as it is.
  * Entries that share places share their points: the mean of what the places give (common practice).
  */
 export function placesOfRound(
-  meet: Pick<Meet, 'brief'>,
+  { brief, entries: all }: Pick<Meet, 'brief' | 'entries'>,
   index: number,
   entries: readonly string[],
   results: readonly StandingResult[],
 ): readonly RoundPlace[] {
-  const round = meet.brief.rounds[index]!;
-  const { ties } = meet.brief.rules;
-  const better = comparison(round.goal);
+  const round = brief.rounds[index]!;
+  const { goal } = round;
+  const byId = new Map(all.map((entry) => [entry.id, entry]));
+  const widthOf = (entry: string): number | null => byId.get(entry)?.measured.width ?? null;
   const ofRound = results.filter(({ result }) => result.round === index);
-  const isAlike = (a: number, b: number): boolean => Math.abs(a - b) <= ALIKE * Math.max(Math.abs(a), Math.abs(b), 1e-12);
-  /** What the last run-off of an entry came to, null where it did not count; undefined where it ran none. */
-  const runOff = (entry: string): number | null | undefined => {
-    const own = ofRound
-      .filter(({ result }) => result.entry === entry && result.run >= round.runs)
-      .toSorted((a, b) => b.result.run - a.result.run);
-    return own[0] && (valueOfRun(round.goal, own[0].result.outcome)?.value ?? null);
-  };
-  const compared = (a: RoundScore, b: RoundScore): number => {
-    if (!a.score || !b.score) return Number(a.score === null) - Number(b.score === null);
-    if (!isAlike(a.score.value, b.score.value)) return better(a.score.value, b.score.value);
-    if (ties === 'next-best')
-      for (let i = 0; i < Math.max(a.runs.length, b.runs.length); i++) {
-        const [own, other] = [a.runs[i], b.runs[i]];
-        if (own === undefined || other === undefined) return Number(own === undefined) - Number(other === undefined);
-        if (!isAlike(own, other)) return better(own, other);
-      }
-    if (ties === 'run-off') {
-      const [own, other] = [runOff(a.entry), runOff(b.entry)];
-      if (own === undefined || other === undefined) return 0;
-      // Whoever breaks in it has lost it.
-      if (own === null || other === null) return Number(own === null) - Number(other === null);
-      if (!isAlike(own, other)) return better(own, other);
+  const byEntry = grouped(ofRound, ({ result }) => result.entry);
+  const worst = worstOf(
+    goal,
+    ofRound.flatMap(({ result }) => (result.run < round.runs ? (valueOfRun(goal, result.outcome, widthOf(result.entry)) ?? []) : [])),
+  );
+  const scores = entries.map((entry) => scoreOfRound(round, entry, byEntry.get(entry) ?? [], { worst, width: widthOf(entry) }));
+  const byNextBest = (a: RoundScore, b: RoundScore): number => {
+    for (let i = 0; i < Math.max(a.runs.length, b.runs.length); i++) {
+      const difference = compareValues(goal, a.runs[i] ?? null, b.runs[i] ?? null);
+      if (difference !== 0) return difference;
     }
     return 0;
   };
-  const byEntry = grouped(ofRound, ({ result }) => result.entry);
-  const scores = entries.map((entry) => scoreOfRound(round, entry, byEntry.get(entry) ?? [])).toSorted(compared);
-  // Those that are alike stand side by side: they share what their places give.
+  /** What an entry came to in the first, second, … run-off; undefined where it ran none. */
+  const runOff = ({ entry }: RoundScore, number: number): RunValue | null | undefined => {
+    const own = byEntry.get(entry)?.find(({ result }) => result.run === round.runs + number);
+    return own && valueOfRun(goal, own.result.outcome, widthOf(entry));
+  };
+  const settled = (group: readonly RoundScore[], number = 0): readonly (readonly RoundScore[])[] => {
+    const isMade = group.every((one) => runOff(one, number) !== undefined || byId.get(one.entry)?.isOut);
+    const isAny = group.some((one) => runOff(one, number) !== undefined);
+    if (group.length < 2 || !isMade || !isAny) return [group];
+    const parts = inGroups(group, (a, b) => compareValues(goal, runOff(a, number) ?? null, runOff(b, number) ?? null));
+    return parts.flatMap((part) => settled(part, number + 1));
+  };
+  const tied = inGroups(scores, (a, b) => compareValues(goal, a.score, b.score));
+  const groups = tied.flatMap((group) => {
+    if (group[0]!.score === null) return group.map((one) => [one]);
+    if (brief.rules.ties === 'next-best') return inGroups(group, byNextBest);
+    return brief.rules.ties === 'run-off' ? settled(group) : [group];
+  });
   const places: RoundPlace[] = [];
-  for (let first = 0; first < scores.length;) {
-    let next = first + 1;
-    while (next < scores.length && scores[first]!.score !== null && compared(scores[first]!, scores[next]!) === 0) next++;
-    const shared = next - first;
-    const points = round.points.slice(first, next).reduce((sum, one) => sum + one, 0) / shared;
-    for (const score of scores.slice(first, next))
-      places.push(score.score === null ? { ...score, place: null, points: 0 } : { ...score, place: first + 1, points });
-    first = next;
+  for (const group of groups) {
+    const before = places.length;
+    const points = round.points.slice(before, before + group.length).reduce((sum, one) => sum + one, 0) / group.length;
+    for (const one of group) places.push(one.score === null ? { ...one, place: null, points: 0 } : { ...one, place: before + 1, points });
   }
   return places;
 }
 
-/** Whether entries that lead a round alike have to run off against each other. */
-export const runOffsOf = (meet: Pick<Meet, 'brief'>, index: number, places: readonly RoundPlace[]): readonly (readonly string[])[] => {
-  if (meet.brief.rules.ties !== 'run-off') return [];
+/** Entries that share a place in a round and have to run off against each other; those that withdrew run no more. */
+export const runOffsOf = (
+  { brief, entries }: Pick<Meet, 'brief' | 'entries'>,
+  index: number,
+  places: readonly RoundPlace[],
+): readonly (readonly string[])[] => {
+  if (brief.rules.ties !== 'run-off') return [];
+  const out = new Set(entries.filter(({ isOut }) => isOut).map(({ id }) => id));
   const groups = new Map<number, string[]>();
   for (const { place, entry, made } of places)
-    if (place !== null && made >= meet.brief.rounds[index]!.runs) groups.set(place, [...(groups.get(place) ?? []), entry]);
+    if (place !== null && made >= brief.rounds[index]!.runs && !out.has(entry)) groups.set(place, [...(groups.get(place) ?? []), entry]);
   return [...groups.values()].filter((group) => group.length > 1);
 };
+
+/** Entries that are in the running, or were while they ran: whoever withdraws keeps what was made. */
+export function entriesThatCount({ entries }: Pick<Meet, 'entries'>, results: readonly StandingResult[]): readonly Entry[] {
+  const ran = new Set(results.map(({ result }) => result.entry));
+  return entries.filter(({ id, isOut }) => !isOut || ran.has(id));
+}
 
 /** An entry in the whole meet. */
 export interface Standing {
@@ -182,29 +219,30 @@ const hasPoints = ({ brief }: Meet): boolean => brief.rounds.some(({ points }) =
  * stands before, then more second ones, and so on; else the place is shared.
  */
 export function standingsOf(meet: Meet, results: readonly StandingResult[]): readonly Standing[] {
-  const ids = meet.entries.filter(({ isOut }) => !isOut).map(({ id }) => id);
-  const places = meet.brief.rounds.map((_, index) => {
-    const list = placesOfRound(meet, index, ids, results);
-    // Without points for places the first of so many has that many.
-    const bare = hasPoints(meet) ? list : list.map((one) => ({ ...one, points: one.place === null ? 0 : ids.length - one.place + 1 }));
-    return new Map(bare.map((one) => [one.entry, one]));
-  });
+  const entries = entriesThatCount(meet, results);
+  const ids = entries.map(({ id }) => id);
+  // Without points for places the first of so many has that many.
+  const asRanked = hasPoints(meet)
+    ? meet
+    : {
+        ...meet,
+        brief: { ...meet.brief, rounds: meet.brief.rounds.map((round) => ({ ...round, points: ids.map((_, i) => ids.length - i) })) },
+      };
+  const places = meet.brief.rounds.map((_, index) => new Map(placesOfRound(asRanked, index, ids, results).map((one) => [one.entry, one])));
   const run = places.map((round) => [...round.values()].some(({ made }) => made > 0));
-  const rows = meet.entries
-    .filter(({ isOut }) => !isOut)
-    .map((entry) => {
-      const rounds = places.map((round) => ({ place: round.get(entry.id) ?? null, points: round.get(entry.id)?.points ?? 0 }));
-      // A round that has not begun yet is nobody's worst.
-      const worst = rounds
-        .map(({ points }, i) => ({ points, i }))
-        .filter(({ i }) => run[i])
-        .toSorted((a, b) => a.points - b.points)
-        .slice(0, Math.min(meet.drops, Math.max(0, run.filter(Boolean).length - 1)));
-      const dropped = new Set(worst.map(({ i }) => i));
-      const style = Math.min(entry.style ?? 0, meet.style);
-      const total = rounds.reduce((sum, { points }, i) => sum + (dropped.has(i) ? 0 : points), 0) + style;
-      return { entry, style, total, rounds: rounds.map((one, i) => ({ ...one, isDropped: dropped.has(i) })) };
-    });
+  const rows = entries.map((entry) => {
+    const rounds = places.map((round) => ({ place: round.get(entry.id) ?? null, points: round.get(entry.id)?.points ?? 0 }));
+    // A round that has not begun yet is nobody's worst.
+    const worst = rounds
+      .map(({ points }, i) => ({ points, i }))
+      .filter(({ i }) => run[i])
+      .toSorted((a, b) => a.points - b.points)
+      .slice(0, Math.min(meet.drops, Math.max(0, run.filter(Boolean).length - 1)));
+    const dropped = new Set(worst.map(({ i }) => i));
+    const style = Math.min(entry.style ?? 0, meet.style);
+    const total = rounds.reduce((sum, { points }, i) => sum + (dropped.has(i) ? 0 : points), 0) + style;
+    return { entry, style, total, rounds: rounds.map((one, i) => ({ ...one, isDropped: dropped.has(i) })) };
+  });
   /** The places of each in the rounds that count, the best first. */
   const placed = new Map(
     rows.map(({ entry, rounds }) => {
@@ -242,9 +280,8 @@ export interface Medal {
 
 /** Medals besides the places: the furthest and quickest run, the least drift over its way, the crew that came nearest to what it expected, and who gained most from its first run to its best. */
 export function medalsOf(meet: Meet, results: readonly StandingResult[]): readonly Medal[] {
-  const ran = results.filter(
-    ({ result }) => result.outcome.kind === 'ran' && meet.entries.some(({ id, isOut }) => id === result.entry && !isOut),
-  );
+  const ids = new Set(meet.entries.map(({ id }) => id));
+  const ran = results.filter(({ result }) => result.outcome.kind === 'ran' && ids.has(result.entry));
   const best = (what: Medal['what'], found: readonly (readonly [entry: string, value: number])[], isLess: boolean): Medal[] => {
     const [first] = found.toSorted(([, a], [, b]) => (isLess ? a - b : b - a));
     return first ? [{ what, entry: first[0], value: first[1] }] : [];

@@ -16,7 +16,13 @@ import { Drafts } from '../../ui/use-draft.ts';
 import styles from './brief.module.css';
 
 const MOST_RUNS = 20;
-const COUNTS = { best: 'the best counts', mean: 'the mean counts', sum: 'the sum counts' } as const;
+const COUNTS = {
+  best: 'the best counts',
+  'best-two': 'the mean of the two best counts',
+  mean: 'the mean counts',
+  sum: 'the sum counts',
+} as const;
+const MISSING = { worst: 'counts as the worst', all: 'leaves the car without a score' } as const;
 const notBlank = (text: string): string | null => (text === '' ? 'Give it a name.' : null);
 
 interface RoundFieldsProps {
@@ -75,6 +81,14 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
           onChange={(runs) => change({ runs })}
         />
         <ChoiceSelect label="Of these" value={round.counts} options={COUNTS} onChange={(counts) => change({ counts })} />
+        {round.counts !== 'best' && (
+          <ChoiceSelect
+            label="A missing run"
+            value={round.missing ?? 'worst'}
+            options={MISSING}
+            onChange={(missing) => change({ missing })}
+          />
+        )}
         <TextEntry
           label="Points by place, none for no points"
           value={round.points.join(', ')}

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Entry } from '../../../core/meet/meet.ts';
-import { shuffled } from '../../../core/numerics/shuffled.ts';
+import { runningOrder } from '../../../core/meet/order.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import { useListCarsQuery } from '../../app/api.ts';
@@ -31,6 +31,7 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
   const [isEntering, setEntering] = useState(false);
   const { change, changeEntry } = open;
   const meet = open.meet!;
+  const hasBegun = open.results.length > 0;
   const cars = data?.readable ?? [];
   /** Enters a car; what was typed stands until that is saved. */
   const add = async (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): Promise<void> => {
@@ -87,7 +88,7 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
           <FileButton label="Car file to enter" accept=".json,application/json" onFile={(file) => void openFile(file)}>
             Enter a car file
           </FileButton>
-          {isHost && (
+          {isHost && !hasBegun && (
             <Button onClick={() => void change((before) => ({ ...before, seed: Math.floor(Math.random() * 1_000_000) }))}>
               Draw a new order
             </Button>
@@ -95,13 +96,11 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
         </div>
         <p className={`${plain.caption} ${plain.muted}`}>
           A crew’s name is enough: no names of persons. Drawn by the number {meet.seed}:{' '}
-          {shuffled(
-            meet.entries.filter(({ isOut }) => !isOut),
-            meet.seed,
-          )
+          {runningOrder(meet)
+            .filter(({ isOut }) => !isOut)
             .map((entry) => entry.car)
             .join(', ') || 'nobody yet'}
-          .
+          .{hasBegun && ' The meet has begun: the order stands, and who enters now runs last.'}
         </p>
       </section>
       <div className={styles.cards}>
@@ -109,6 +108,7 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
           <EntryCard
             key={entry.id}
             meet={meet}
+            hasBegun={hasBegun}
             entry={entry}
             design={cars.find(({ id }) => id === entry.carId)?.design ?? null}
             onChange={(made) => void changeEntry(entry.id, made)}

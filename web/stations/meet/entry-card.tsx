@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { inspectionOf, MEASURED, MEASURED_KEYS, type InspectedRule } from '../../../core/meet/inspection.ts';
 import type { Entry, Meet } from '../../../core/meet/meet.ts';
+import { withRunning } from '../../../core/meet/new-meet.ts';
 import { parseQuantity, printQuantity, type Quantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
@@ -40,6 +41,8 @@ function QuantityEntry({ label, named, quantity, value, onChange }: QuantityEntr
 
 interface EntryCardProps {
   readonly meet: Meet;
+  /** Runs were made already. */
+  readonly hasBegun: boolean;
   readonly entry: Entry;
   /** Of a car that is in the Garage. */
   readonly design: CarDesign | null;
@@ -47,7 +50,7 @@ interface EntryCardProps {
 }
 
 /** One entry: the car inspected rule by rule, style, what it expects to come, and whether it runs. */
-export function EntryCard({ meet, entry, design, onChange }: EntryCardProps) {
+export function EntryCard({ meet, hasBegun, entry, design, onChange }: EntryCardProps) {
   const units = useUnits();
   const { rules } = meet.brief;
   const list = inspectionOf(entry, rules, design, (value, quantity) => printQuantity(value, quantity, units));
@@ -122,12 +125,15 @@ export function EntryCard({ meet, entry, design, onChange }: EntryCardProps) {
         </label>
         <Button
           size="small"
-          onClick={() => onChange((before) => ({ ...before, isOut: !before.isOut }))}
+          onClick={() => onChange((before) => withRunning(before, before.isOut, hasBegun))}
           aria-label={`${entry.isOut ? 'Let it run' : 'Take it out'}: ${entry.car}`}
         >
           {entry.isOut ? 'Let it run' : 'Take it out'}
         </Button>
-        {entry.isOut && <span className={plain.text}>– out</span>}
+        {entry.isOut && (
+          <span className={plain.text}>– {entry.withdrawn ? 'withdrawn: its results stand, its lanes stay empty' : 'out'}</span>
+        )}
+        {!entry.isOut && entry.late && <span className={plain.text}>entered late: it runs after the others</span>}
       </div>
     </section>
   );

@@ -69,13 +69,14 @@ export function useMeet(meetId: string) {
   const enter = useCallback(
     async (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): Promise<boolean> => {
       const id = newId();
-      const content = meetEntry(meetId, newEntry({ ...entry, id }));
+      // Once runs were made the heats stand as they were drawn: who comes now runs after them.
+      const content = meetEntry(meetId, newEntry({ ...entry, id, ...(results.length > 0 && { late: true }) }));
       const { data, error: reason } = await untilAnswered(() => saveEntry({ meetId, id, baseVersion: 0, content }));
       if (!data) return fail(reason);
       applied.entry(dispatch, meetId, data);
       return true;
     },
-    [dispatch, fail, meetId, saveEntry],
+    [dispatch, fail, meetId, results.length, saveEntry],
   );
   /** Changes an entry; what others changed of it meanwhile stays. */
   const changeEntry = useCallback(
