@@ -9,6 +9,7 @@ import { fullTurns } from '../core/predict/derive-run-setup.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
 import { CAUSES, explain, NOTED, weighCauses, type CauseId } from '../core/trials/causes.ts';
 import { didItHelp } from '../core/trials/did-it-help.ts';
+import { stoppedAt } from '../core/trials/scored-runs.ts';
 import { fitCar } from '../core/trials/fit/fit-car.ts';
 import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
 import { ownScatter } from '../core/trials/own-scatter.ts';
@@ -229,7 +230,8 @@ function verdicts(): void {
     shareOf(
       numbered(4000).map(() => {
         const scatter = ownScatter(numbered(earlier).map(() => group(10, 3)));
-        return didItHelp(group(10, count), group(mean * day(), count), { scatter })!.verdict;
+        const pair = { before: stoppedAt(...group(10, count)), after: stoppedAt(...group(mean * day(), count)) };
+        return didItHelp([pair], { scatter })!.verdict;
       }),
       (verdict) => is.includes(verdict),
     );

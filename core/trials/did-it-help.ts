@@ -1,26 +1,42 @@
-import tCdf from '@stdlib/stats-base-dists-t-cdf';
-import tQuantile from '@stdlib/stats-base-dists-t-quantile';
-import { mean, sampleVariance } from 'simple-statistics';
-import { quantileOf, shareBelow, type Mixture } from './fit/mixture.ts';
+import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
+import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
 import { USUAL_SCATTER, type ScatterPrior } from './fit/fit-car.ts';
+import { shareBelow, type Mixture } from './fit/mixture.ts';
+import { lnRuns, scatterPlaces, type GroupMean, type LnRun, type ScatterPlace } from './group-means.ts';
+import type { ScoredRun, ScoredRuns, Scoring } from './scored-runs.ts';
 
 /** What a change did, as far as runs tell. */
 export type Verdict = 'better' | 'worse' | 'no-difference' | 'cannot-tell';
 
-/** Two groups of runs compared by their distances. */
-export interface Comparison {
-  readonly verdict: Verdict;
-  /** How much further the second goes, as a share of the first: the middle, and where 9 in 10 lie. */
-  readonly gain: number;
-  readonly low: number;
-  readonly high: number;
-  /** Chance that the second goes further. */
-  readonly chance: number;
-  /** Runs more of each that would most likely settle it, where it cannot be told yet; null beyond what anybody would make. */
-  readonly more: number | null;
+/** How many of so many runs started. */
+export interface Starts {
+  readonly started: number;
+  readonly runs: number;
 }
 
-/** A difference below this is none that matters; and it is none where its interval lies within this. */
+/** Two cars compared by their runs. */
+export interface Comparison {
+  readonly verdict: Verdict;
+  readonly scoring: Scoring;
+  /**
+   * How much better the second is: as a share of the first or, at a mark to stop at, m nearer; the middle, and where 9 in 10 lie. Null where
+   * too few of one of them started.
+   */
+  readonly gain: { readonly middle: number; readonly low: number; readonly high: number } | null;
+  /** Chance that the second is better. */
+  readonly chance: number;
+  /** How many started, where not all did. */
+  readonly starts: { readonly before: Starts; readonly after: Starts } | null;
+  /** What those that started come to before and after, the middle; NaN where none did. SI. */
+  readonly middle: { readonly before: number; readonly after: number };
+  /** Runs more of each that would settle it in two of three cases, where it cannot be told yet; null beyond what anybody would make. */
+  readonly more: number | null;
+  /** Whether they were run in turn. */
+  readonly isInTurn: boolean;
+}
+
+/** A difference below this is none that matters; and it is none where its interval lies within this. Shares of the distance. */
 const MATTERS = 0.03;
 const NOTHING = 0.05;
 /** Two groups on different days differ by so much more. */
@@ -28,126 +44,231 @@ export const SESSION = 0.02;
 /** How sure a verdict is. */
 const SURE = 0.942;
 const SIDE = 0.05;
-const PLACES = 41;
-const REACH = 3.5;
-/** The most runs of each that are told. */
-const MOST_MORE = 40;
+/** Runs that started which are needed of each. */
+const FEWEST = 2;
 
-/** ln of distances, m; a car that did not move went a centimetre. */
-export const lnDistances = (distances: readonly number[]): number[] => distances.map((distance) => Math.log(Math.max(distance, 0.01)));
+/** How much better something is, as a distribution. */
+interface Difference {
+  /** Share of it below a gain. */
+  readonly below: (gain: number) => number;
+  /** Between these all of it lies. */
+  readonly range: readonly [low: number, high: number];
+  /** The gain that matters, and the one within which nothing does. */
+  readonly matters: number;
+  readonly nothing: number;
+}
 
-/** What groups’ common scatter may be, and how likely each is: an ln-normal prior, and the likelihood of how they lie about their means. */
-export function scatterPlaces(
-  lnGroups: readonly (readonly number[])[],
-  prior: ScatterPrior,
-): readonly { readonly scatter: number; readonly weight: number }[] {
-  const freedom = lnGroups.reduce((sum, group) => sum + group.length - 1, 0);
-  const squares = lnGroups.reduce((sum, group) => sum + group.reduce((all, x) => all + (x - mean([...group])) ** 2, 0), 0);
-  const places = Array.from({ length: PLACES }, (_, i) => {
-    const off = -REACH + (2 * REACH * i) / (PLACES - 1);
-    const scatter = prior.median * Math.exp(prior.spread * off);
-    return { scatter, lnWeight: -0.5 * off * off - freedom * Math.log(scatter) - squares / (2 * scatter ** 2) };
+const HALVINGS = 45;
+function quantileOf({ below, range }: Difference, share: number): number {
+  let [low, high] = range;
+  for (let k = 0; k < HALVINGS; k++) {
+    const middle = (low + high) / 2;
+    if (below(middle) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Means of several groups as one, each as sure as it is. */
+function pooled(means: readonly GroupMean[]): GroupMean {
+  const precision = means.reduce((sum, { variance }) => sum + 1 / variance, 0);
+  return { mean: means.reduce((sum, { mean, variance }) => sum + mean / variance, 0) / precision, variance: 1 / precision };
+}
+
+/** Means before and after by turns, as `scatterPlaces` was asked for them. */
+const inPairs = ({ means }: ScatterPlace): { readonly before: GroupMean; readonly after: GroupMean }[] =>
+  Array.from({ length: means.length / 2 }, (_, k) => ({ before: means[2 * k]!, after: means[2 * k + 1]! }));
+
+/** Of values of which more or less is better: normal in ln at each scatter. Pairs of groups differ alike, whatever floor they ran on. */
+function relativeDifference(places: readonly ScatterPlace[], isLess: boolean, session: number): Difference {
+  const mixture: Mixture = places.map((place) => {
+    const { mean, variance } = pooled(
+      inPairs(place).map(({ before, after }) => ({
+        mean: (isLess ? -1 : 1) * (after.mean - before.mean),
+        variance: before.variance + after.variance,
+      })),
+    );
+    return { weight: place.weight, mean, variance: variance + session ** 2 };
   });
-  const most = Math.max(...places.map(({ lnWeight }) => lnWeight));
-  const total = places.reduce((sum, { lnWeight }) => sum + Math.exp(lnWeight - most), 0);
-  return places.map(({ scatter, lnWeight }) => ({ scatter, weight: Math.exp(lnWeight - most) / total }));
+  const far = 8 * Math.sqrt(Math.max(...mixture.map(({ variance }) => variance)));
+  const means = mixture.map(({ mean }) => mean);
+  return {
+    below: (gain) => shareBelow(mixture, Math.log1p(gain)),
+    range: [Math.expm1(Math.min(...means) - far), Math.expm1(Math.max(...means) + far)],
+    matters: MATTERS,
+    nothing: NOTHING,
+  };
 }
 
-/** The difference of two groups’ ln distance as a mixture over their common scatter, whose prior is the builder’s own history. */
-function differenceOf(before: readonly number[], after: readonly number[], isSideBySide: boolean, prior: ScatterPrior): Mixture {
-  const [a, b] = [lnDistances(before), lnDistances(after)];
-  const session = isSideBySide ? 0 : SESSION ** 2;
-  return scatterPlaces([a, b], prior).map(({ scatter, weight }) => ({
-    weight,
-    mean: mean(b) - mean(a),
-    variance: scatter ** 2 * (1 / a.length + 1 / b.length) + session,
-  }));
+/** Mean distance from a mark of what is ln-normal about a median: E|X − D| = m (2Φ(d + s) − 1) − D (2Φ(d) − 1), d = ln(median/D)/s, m its mean. */
+export function meanMiss(lnMedian: number, scatter: number, mark: number): number {
+  const d = (lnMedian - Math.log(mark)) / scatter;
+  const mean = Math.exp(lnMedian + scatter ** 2 / 2);
+  return mean * (2 * normalCdf(d + scatter, 0, 1) - 1) - mark * (2 * normalCdf(d, 0, 1) - 1);
 }
 
-function verdictOf(difference: Mixture): Verdict {
-  const better = 1 - shareBelow(difference, 0);
-  const [low, high] = [SIDE, 1 - SIDE].map((share) => Math.expm1(quantileOf(difference, share)));
-  const middle = Math.expm1(quantileOf(difference, 0.5));
-  if (Math.abs(middle) < MATTERS && low! > -NOTHING && high! < NOTHING) return 'no-difference';
-  if (better >= SURE) return 'better';
-  return better <= 1 - SURE ? 'worse' : 'cannot-tell';
+/** Places in equal shares over what a mean may be. */
+const NODES = Array.from({ length: 9 }, (_, i) => normalQuantile((i + 0.5) / 9, 0, 1));
+
+/** Of a mark to stop at: m by which the second stops nearer on average, over what scatter and means may be. */
+function missDifference(places: readonly ScatterPlace[], mark: number, session: number): Difference {
+  const gains = places.flatMap((place) => {
+    const [pair] = inPairs(place);
+    const missesOf = ({ mean, variance }: GroupMean): number[] =>
+      NODES.map((z) => meanMiss(mean + z * Math.sqrt(variance + session ** 2 / 2), place.scatter, mark));
+    const [before, after] = [missesOf(pair!.before), missesOf(pair!.after)];
+    const weight = place.weight / NODES.length ** 2;
+    return before.flatMap((was) => after.map((is) => ({ gain: was - is, weight })));
+  });
+  const all = gains.map(({ gain }) => gain);
+  return {
+    below: (gain) => gains.reduce((sum, one) => sum + (one.gain < gain ? one.weight : 0), 0),
+    range: [Math.min(...all) - 1e-9, Math.max(...all) + 1e-9],
+    matters: MATTERS * mark,
+    nothing: NOTHING * mark,
+  };
+}
+
+function verdictOf({ below, matters, nothing }: Difference): Verdict {
+  const worse = below(0);
+  const isMiddleSmall = below(-matters) < 0.5 && below(matters) > 0.5;
+  if (isMiddleSmall && below(-nothing) < SIDE && below(nothing) > 1 - SIDE) return 'no-difference';
+  if (1 - worse >= SURE) return 'better';
+  return worse >= SURE ? 'worse' : 'cannot-tell';
+}
+
+/** Steps of the integral over how likely a start is. */
+const START_STEPS = 200;
+/** Chance that the second starts more often than the first, by how many did: each chance of a start beta, flat before. Source: any text of Bayesian statistics. */
+export function chanceStartsMore(before: Starts, after: Starts): number {
+  const density = ({ started, runs }: Starts): number[] => {
+    const at = Array.from({ length: START_STEPS }, (_, i) => (i + 0.5) / START_STEPS);
+    const heights = at.map((p) => p ** started * (1 - p) ** (runs - started));
+    const total = heights.reduce((sum, height) => sum + height, 0);
+    return heights.map((height) => height / total);
+  };
+  const [first, second] = [density(before), density(after)];
+  let [below, chance] = [0, 0];
+  second.forEach((height, i) => {
+    chance += height * (below + first[i]! / 2);
+    below += first[i]!;
+  });
+  return chance;
+}
+
+const startsOf = (runs: readonly ScoredRun[]): Starts => ({
+  started: runs.filter(({ hasStarted }) => hasStarted).length,
+  runs: runs.length,
+});
+const middleOf = (runs: readonly LnRun[]): number => Math.exp(runs.reduce((sum, { ln }) => sum + ln, 0) / runs.length);
+
+export interface ComparisonOptions {
+  readonly scoring?: Scoring;
+  readonly isInTurn?: boolean;
+  /** What is thought of the scatter before: the builder’s own history. */
+  readonly scatter?: ScatterPrior;
 }
 
 /**
- * Whether runs after a change go further than those before, m: posterior of the difference of ln d with the scatter integrated over, its
- * prior ln-normal. Groups not run side by side (A B A B) differ by 2 % more. Null without two runs of each.
+ * Whether runs after a change are better than those before, in pairs of groups that are alike in all else: the posterior of how much better
+ * their mean is, with their common scatter integrated over, its prior ln-normal. Runs that hit the wall are right-censored; those that did
+ * not start are counted by themselves. Groups not run in turn (A B A B) differ by 2 % more. Null without two runs of each.
  */
 export function didItHelp(
-  before: readonly number[],
-  after: readonly number[],
-  { isSideBySide = false, scatter = USUAL_SCATTER }: { readonly isSideBySide?: boolean; readonly scatter?: ScatterPrior } = {},
+  pairs: readonly ScoredRuns[],
+  { scoring = { by: 'distance', isLess: false, target: null }, isInTurn = false, scatter = USUAL_SCATTER }: ComparisonOptions = {},
 ): Comparison | null {
-  if (before.length < 2 || after.length < 2) return null;
-  const difference = differenceOf(before, after, isSideBySide, scatter);
-  const verdict = verdictOf(difference);
-  const [low, middle, high] = [SIDE, 0.5, 1 - SIDE].map((share) => Math.expm1(quantileOf(difference, share)));
+  const [allBefore, allAfter] = [pairs.flatMap(({ before }) => before), pairs.flatMap(({ after }) => after)];
+  if (allBefore.length < FEWEST || allAfter.length < FEWEST) return null;
+  const starts = { before: startsOf(allBefore), after: startsOf(allAfter) };
+  const areAll = starts.before.started === allBefore.length && starts.after.started === allAfter.length;
+  const told = {
+    scoring,
+    isInTurn,
+    starts: areAll ? null : starts,
+    middle: { before: middleOf(lnRuns(allBefore)), after: middleOf(lnRuns(allAfter)) },
+  };
+  const startsMore = areAll ? 0.5 : chanceStartsMore(starts.before, starts.after);
+  const byStarts: Verdict = startsMore >= SURE ? 'better' : startsMore <= 1 - SURE ? 'worse' : 'cannot-tell';
+  const started = pairs
+    .map(({ before, after }) => ({ before: lnRuns(before), after: lnRuns(after) }))
+    .filter(({ before, after }) => before.length > 0 && after.length > 0)
+    // A stop near a mark is no ratio that floors have in common: the pair with the most runs.
+    .toSorted((a, b) => Math.min(b.before.length, b.after.length) - Math.min(a.before.length, a.after.length))
+    .slice(0, scoring.target === null ? undefined : 1);
+  const count = (side: 'before' | 'after'): number => started.reduce((sum, pair) => sum + pair[side].length, 0);
+  if (count('before') < FEWEST || count('after') < FEWEST)
+    return { ...told, verdict: byStarts, gain: null, chance: startsMore, more: null };
+  const differenceOf = (groups: readonly { readonly before: readonly LnRun[]; readonly after: readonly LnRun[] }[]): Difference => {
+    const places = scatterPlaces(
+      groups.flatMap(({ before, after }) => [before, after]),
+      scatter,
+    );
+    const session = isInTurn ? 0 : SESSION;
+    return scoring.target === null ? relativeDifference(places, scoring.isLess, session) : missDifference(places, scoring.target, session);
+  };
+  const difference = differenceOf(started);
+  const byGain = verdictOf(difference);
+  const isTorn = byStarts !== 'cannot-tell' && byGain !== 'no-difference' && byGain !== 'cannot-tell' && byGain !== byStarts;
+  const verdict = isTorn ? 'cannot-tell' : byStarts === 'cannot-tell' ? byGain : byStarts;
+  const [low, middle, high] = [SIDE, 0.5, 1 - SIDE].map((share) => quantileOf(difference, share));
   return {
+    ...told,
     verdict,
-    gain: middle!,
-    low: low!,
-    high: high!,
-    chance: 1 - shareBelow(difference, 0),
-    more: verdict === 'cannot-tell' ? runsMore(difference, before.length, after.length) : null,
+    gain: { middle: middle!, low: low!, high: high! },
+    chance: byStarts === 'cannot-tell' || isTorn ? 1 - difference.below(0) : startsMore,
+    more: verdict === 'cannot-tell' && !isTorn ? runsMore(started, scatter, (groups) => verdictOf(differenceOf(groups))) : null,
   };
 }
 
-/** Runs more of each with which a difference as large as it looks would be told, or told to be none. */
-function runsMore(difference: Mixture, before: number, after: number): number | null {
-  const middle = difference[0]!.mean;
-  for (let more = 1; more <= MOST_MORE; more++) {
-    const shrunk = (1 / (before + more) + 1 / (after + more)) / (1 / before + 1 / after);
-    const then = difference.map((place) => ({ ...place, mean: middle, variance: place.variance * shrunk }));
-    if (verdictOf(then) !== 'cannot-tell') return more;
-  }
-  return null;
-}
+/** Numbers of further runs of each that are tried, the draws of what they may come to, and the share of these that must settle it. */
+const MORE = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 22, 30, 40];
+const DRAWS = 96;
+const SETTLED = 2 / 3;
 
-/** Welch’s test of two means, told on demand. Source: Welch 1947. */
-export function welch(before: readonly number[], after: readonly number[]) {
-  const [a, b] = [before, after].map((group) => sampleVariance([...group]) / group.length) as [number, number];
-  const difference = mean([...after]) - mean([...before]);
-  const error = Math.sqrt(a + b);
-  const freedom = (a + b) ** 2 / (a ** 2 / (before.length - 1) + b ** 2 / (after.length - 1));
-  const t = difference / error;
-  const reach = tQuantile(0.975, freedom) * error;
-  return { t, freedom, p: 2 * tCdf(-Math.abs(t), freedom), difference, interval95: [difference - reach, difference + reach] as const };
-}
-
-/** Orders beyond which the exact count would be waited for. */
-const MOST_ORDERS = 200_000;
-
-const ROUNDING = 1e-9;
-
-/** Share of all ways to share the runs out whose difference of means is as large as this one: twice that of the rarer side; null for too many ways. Source: Fisher, Pitman. */
-export function permutationP(before: readonly number[], after: readonly number[]): number | null {
-  const all = [...before, ...after];
-  const take = before.length;
-  let orders = 1;
-  for (let k = 0; k < take; k++) orders = (orders * (all.length - k)) / (k + 1);
-  if (orders > MOST_ORDERS) return null;
-  const total = all.reduce((sum, x) => sum + x, 0);
-  const difference = (sum: number): number => (total - sum) / (all.length - take) - sum / take;
-  const seen = difference(before.reduce((sum, x) => sum + x, 0));
-  let [count, below, above] = [0, 0, 0];
-  const choose = (from: number, left: number, sum: number): void => {
-    if (left === 0) {
-      count++;
-      const apart = difference(sum) - seen;
-      if (apart <= ROUNDING) below++;
-      if (apart >= -ROUNDING) above++;
-      return;
+/**
+ * Runs more of each after which two in three of the ways in which they may come out end in a verdict: simulated from what is known now. Null
+ * where even the most that anybody would make settle it less often.
+ */
+function runsMore<G extends { readonly before: readonly LnRun[]; readonly after: readonly LnRun[] }>(
+  groups: readonly G[],
+  scatter: ScatterPrior,
+  judge: (groups: readonly { readonly before: readonly LnRun[]; readonly after: readonly LnRun[] }[]) => Verdict,
+): number | null {
+  const places = scatterPlaces(
+    groups.flatMap(({ before, after }) => [before, after]),
+    scatter,
+  );
+  const isSettled = (more: number): boolean => {
+    const random = mulberry(1);
+    let settled = 0;
+    for (let draw = 0; draw < DRAWS; draw++) {
+      let left = random();
+      const place = places.find(({ weight }) => (left -= weight) <= 0) ?? places.at(-1)!;
+      const pairs = inPairs(place);
+      const after = (runs: readonly LnRun[], { mean, variance }: GroupMean, count: number): LnRun[] => {
+        const truth = mean + Math.sqrt(variance) * standardNormal(random());
+        return [
+          // What a wall hid is taken as it would then have been.
+          ...runs.map(({ ln, atLeast }) => ({ ln: atLeast ? Math.max(ln, truth) : ln, atLeast: false })),
+          ...Array.from({ length: count }, () => ({ ln: truth + place.scatter * standardNormal(random()), atLeast: false })),
+        ];
+      };
+      // They are all made of the pair that has the most.
+      const then = groups.map((group, k) => ({
+        before: after(group.before, pairs[k]!.before, k === 0 ? more : 0),
+        after: after(group.after, pairs[k]!.after, k === 0 ? more : 0),
+      }));
+      if (judge(then) !== 'cannot-tell') settled++;
     }
-    for (let i = from; i <= all.length - left; i++) choose(i + 1, left - 1, sum + all[i]!);
+    return settled >= SETTLED * DRAWS;
   };
-  choose(0, take, 0);
-  return Math.min(1, (2 * Math.min(below, above)) / count);
+  if (!isSettled(MORE.at(-1)!)) return null;
+  let [low, high] = [-1, MORE.length - 1];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (isSettled(MORE[middle]!)) high = middle;
+    else low = middle;
+  }
+  return MORE[high]!;
 }
-
-/** Chance that a run after beats one before, ties halved, from the runs alone. */
-export const superiority = (before: readonly number[], after: readonly number[]): number =>
-  before.reduce((sum, a) => sum + after.reduce((all, b) => all + (b > a ? 1 : b === a ? 0.5 : 0), 0), 0) / (before.length * after.length);

@@ -1,5 +1,5 @@
 import { sampleStandardDeviation } from 'simple-statistics';
-import { lnDistances } from './did-it-help.ts';
+import { START } from './did-not-start.ts';
 import { USUAL_SCATTER, type ScatterPrior } from './fit/fit-car.ts';
 
 /** How much the scatter differs from one car of a builder to the next, ln. Our estimate. */
@@ -15,17 +15,18 @@ function lnDeviationOf(count: number): { readonly below: number; readonly varian
 
 /**
  * What is thought of the scatter of a builder's runs by earlier groups of like runs (distances, m): between what is usual and what they
- * show, the nearer to these the more there are. Of no group: what is usual.
+ * show, the nearer to these the more there are. Of no group: what is usual. Runs that did not start tell nothing of it.
  */
 export function ownScatter(groups: readonly (readonly number[])[]): ScatterPrior {
   const usual = USUAL_SCATTER.spread ** 2 - BETWEEN ** 2;
   let [precision, sum] = [1 / usual, Math.log(USUAL_SCATTER.median) / usual];
-  for (const group of groups) {
+  for (const distances of groups) {
+    const group = distances.filter((distance) => distance >= START);
     if (group.length < ENOUGH) continue;
     const { below, variance } = lnDeviationOf(group.length);
     const weight = 1 / (variance + BETWEEN ** 2);
     precision += weight;
-    sum += weight * (Math.log(Math.max(sampleStandardDeviation(lnDistances(group)), 0.005)) + below);
+    sum += weight * (Math.log(Math.max(sampleStandardDeviation(group.map(Math.log)), 0.005)) + below);
   }
   return { median: Math.exp(sum / precision), spread: Math.sqrt(1 / precision + BETWEEN ** 2) };
 }

@@ -1,9 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import type { Goal } from '../brief/goal.ts';
 import type { Outcome } from '../car/car-design.ts';
 import { atTheMark } from './at-the-mark.ts';
 import { censoredGroup, kaplanMeier } from './censored.ts';
-import { didItHelp, permutationP, superiority, welch } from './did-it-help.ts';
+import { chanceStartsMore, didItHelp, meanMiss, type Comparison, type ComparisonOptions } from './did-it-help.ts';
+import { stoppedAt, type ScoredRun } from './scored-runs.ts';
+import { permutationP, superiority, welch } from './two-sample-tests.ts';
 import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
 import { ownScatter } from './own-scatter.ts';
 import { trendOf } from './trend.ts';
@@ -80,37 +83,126 @@ describe('before and after', () => {
     expect(permutationP(pair.before, pair.after)).toBeCloseTo(pair.permutation.p, 6);
     expect(superiority(pair.before, pair.after)).toBeCloseTo(pair.superiority, 6);
   });
+  const compared = (before: readonly ScoredRun[], after: readonly ScoredRun[], options?: ComparisonOptions): Comparison =>
+    didItHelp([{ before, after }], options)!;
+  const help = (before: readonly number[], after: readonly number[], options?: ComparisonOptions): Comparison =>
+    compared(stoppedAt(...before), stoppedAt(...after), options);
+  const walls = (...distances: readonly number[]): ScoredRun[] => stoppedAt(...distances).map((run) => ({ ...run, atLeast: true }));
+  const noStart: ScoredRun = { value: NaN, atLeast: false, hasStarted: false };
+
   it('says better, worse, the same, or that it cannot tell and how many runs would', () => {
     const base = [10, 10.3, 9.8, 10.1];
-    expect(didItHelp(base, [12, 12.4, 11.9, 12.2])!.verdict).toBe('better');
-    expect(didItHelp([12, 12.4, 11.9, 12.2], base)!.verdict).toBe('worse');
+    expect(help(base, [12, 12.4, 11.9, 12.2]).verdict).toBe('better');
+    expect(help([12, 12.4, 11.9, 12.2], base).verdict).toBe('worse');
     const many = Array.from({ length: 16 }, (_, i) => 10 + 0.1 * ((i % 5) - 2));
-    expect(didItHelp(many, many.toReversed(), { isSideBySide: true })!.verdict).toBe('no-difference');
-    const unsure = didItHelp([10, 10.9, 9.4], [10.6, 11.2, 9.9])!;
+    expect(help(many, many.toReversed(), { isInTurn: true }).verdict).toBe('no-difference');
+    const unsure = help([10, 10.9, 9.4], [10.6, 11.2, 9.9], { isInTurn: true });
     expect(unsure.verdict).toBe('cannot-tell');
     expect(unsure.more).toBeGreaterThan(0);
     expect(unsure.chance).toBeGreaterThan(0.5);
-    expect(didItHelp([10], [12, 13])).toBeNull();
+    expect(help([10], [12, 13])).toBeNull();
+  });
+  it('has the interval of the book where the scatter is known: +10 %, 5 % of 4 and 4, 9 in 10 within 1.645 · 0.05 √½ of ln 1.1', () => {
+    const known = { median: 0.05, spread: 1e-3 };
+    const { gain } = help([10, 10, 10, 10], [11, 11, 11, 11], { scatter: known, isInTurn: true });
+    const reach = 1.644854 * 0.05 * Math.SQRT1_2;
+    expect(Math.log1p(gain!.middle)).toBeCloseTo(Math.log(1.1), 4);
+    expect(Math.log1p(gain!.low)).toBeCloseTo(Math.log(1.1) - reach, 3);
+    expect(Math.log1p(gain!.high)).toBeCloseTo(Math.log(1.1) + reach, 3);
+    // On two days 2 % more.
+    const apart = help([10, 10, 10, 10], [11, 11, 11, 11], { scatter: known }).gain!;
+    expect(Math.log1p(apart.high)).toBeCloseTo(Math.log(1.1) + 1.644854 * Math.hypot(0.05 * Math.SQRT1_2, 0.02), 3);
+  });
+  it('takes walls as at least: 8 m, then four walls at 9 m, is better', () => {
+    expect(compared(stoppedAt(8, 8.2, 7.9), walls(9, 9, 9, 9))).toMatchObject({ verdict: 'better' });
+    // One short of the wall beside three into it is no less than the wall.
+    const after = compared(stoppedAt(8, 8.2, 7.9), [...stoppedAt(8.9), ...walls(9, 9, 9)]);
+    expect(after.verdict).toBe('better');
+    expect(after.gain!.middle).toBeGreaterThan(compared(stoppedAt(8, 8.2, 7.9), stoppedAt(8.9, 9, 9, 9)).gain!.middle);
+  });
+  it('puts floors and directions side by side, each with its own: 19 and 30 m become 21 and 33, 10 % more', () => {
+    const pairs = [
+      { before: stoppedAt(19, 19.2, 18.8), after: stoppedAt(20.9, 21.1, 20.7) },
+      { before: stoppedAt(30, 30.3, 29.7), after: stoppedAt(33, 33.3, 32.7) },
+    ];
+    const told = didItHelp(pairs, { isInTurn: true })!;
+    expect(told.verdict).toBe('better');
+    expect(told.gain!.middle).toBeCloseTo(0.1, 3);
+    // Twice the runs: surer than one pair alone.
+    const alone = didItHelp(pairs.slice(0, 1), { isInTurn: true })!;
+    expect(told.gain!.high - told.gain!.low).toBeLessThan(alone.gain!.high - alone.gain!.low);
+  });
+  it('judges by what is asked: nearer to the mark is better, however far it goes, and less time is', () => {
+    const near = { by: 'goal', isLess: false, target: 12 } as const;
+    const past = help([15, 15.2, 14.9, 15.1], [12.1, 12.3, 11.9, 12], { scoring: near });
+    expect(past).toMatchObject({ verdict: 'better', more: null });
+    // 3.05 m off, less about 0.3 of scatter about the mark.
+    expect(past.gain!.middle).toBeGreaterThan(2.5);
+    expect(past.gain!.middle).toBeLessThan(3);
+    expect(help([3.1, 3.2, 3.15], [2.5, 2.55, 2.6], { scoring: { by: 'goal', isLess: true, target: null } }).verdict).toBe('better');
+    // Of a normal about the mark the mean miss is σ √(2/π): ln-normal of 1 % about 12 m.
+    expect(meanMiss(Math.log(12), 0.01, 12)).toBeCloseTo(12 * 0.01 * Math.sqrt(2 / Math.PI), 4);
+    expect(meanMiss(Math.log(15), 0.001, 12)).toBeCloseTo(3, 4);
+  });
+  it('counts runs that did not start by themselves: from nothing to 1 m', () => {
+    const told = compared([noStart, noStart, noStart], stoppedAt(1, 1.1, 0.9));
+    expect(told).toMatchObject({ verdict: 'better', gain: null, more: null });
+    expect(told.starts).toEqual({ before: { started: 0, runs: 3 }, after: { started: 3, runs: 3 } });
+    expect(told.middle.before).toBeNaN();
+    // Three of three against none of three: beta, 69/70 (by hand, 1 − ∫∫).
+    expect(chanceStartsMore({ started: 0, runs: 3 }, { started: 3, runs: 3 })).toBeCloseTo(69 / 70, 3);
+    expect(chanceStartsMore({ started: 1, runs: 2 }, { started: 1, runs: 2 })).toBeCloseTo(0.5, 9);
+  });
+  it('what it says of more runs comes true: so many more settle it about two times in three; where the day hides it, none do', () => {
+    const random = mulberry(3);
+    const runs = (middle: number, count: number): number[] =>
+      Array.from({ length: count }, () => middle * Math.exp(0.05 * standardNormal(random())));
+    let [told, settled] = [0, 0];
+    while (told < 60) {
+      const truth = 10 * Math.exp(0.08 * standardNormal(random()));
+      const [before, after] = [runs(10, 3), runs(truth, 3)];
+      const first = help(before, after, { isInTurn: true });
+      if (first.more === null) continue;
+      told++;
+      const later = help([...before, ...runs(10, first.more)], [...after, ...runs(truth, first.more)], { isInTurn: true });
+      if (later.verdict !== 'cannot-tell') settled++;
+    }
+    expect(settled / told).toBeGreaterThan(0.5);
+    expect(settled / told).toBeLessThan(0.9);
+    // +3 % on different days, which differ by 2 % themselves: no number of runs tells, and it says so.
+    const many = Array.from({ length: 300 }, (_, i) => 10 * Math.exp(0.05 * standardNormal((i + 0.5) / 300)));
+    expect(
+      help(
+        many,
+        many.map((distance) => 1.03 * distance),
+      ),
+    ).toMatchObject({ verdict: 'cannot-tell', more: null });
   });
 });
 
 describe('two groups at what is asked', () => {
   const around = (middle: number): number[] => [0.97, 0.99, 1.01, 1.03].map((by) => middle * by);
   const furthest = { kind: 'furthest' } as const;
+  const at = (before: readonly number[], after: readonly number[], goal: Goal) =>
+    atTheMark(
+      { before: stoppedAt(...before), after: stoppedAt(...after) },
+      { isLess: false, target: goal.kind === 'closest-to' ? goal.distance : null },
+      'distance' in goal ? goal.distance : null,
+    );
   it('are even where they are alike, and it is sure where they are far apart', () => {
-    expect(atTheMark(around(10), around(10), furthest)!).toEqual({ beats: expect.closeTo(0.5, 6), mark: null });
-    expect(atTheMark(around(10), around(15), furthest)!.beats).toBeGreaterThan(0.98);
-    expect(atTheMark([10], around(10), furthest)).toBeNull();
+    expect(at(around(10), around(10), furthest)!).toEqual({ beats: expect.closeTo(0.5, 6), mark: null });
+    expect(at(around(10), around(15), furthest)!.beats).toBeGreaterThan(0.98);
+    expect(at([10], around(10), furthest)).toBeNull();
   });
   it('tell how many come to the mark: half of those that lie about it', () => {
-    const { mark } = atTheMark(around(12), around(16), { kind: 'at-least', distance: 12 })!;
+    const { mark } = at(around(12), around(16), { kind: 'at-least', distance: 12 })!;
     expect(mark!.reach[0]).toBeCloseTo(0.5, 2);
     expect(mark!.reach[1]).toBeGreaterThan(0.98);
   });
   it('of a mark to stop at, the one about it wins, from either side', () => {
     const near = { kind: 'closest-to', distance: 12 } as const;
-    expect(atTheMark(around(12), around(16), near)!.beats).toBeLessThan(0.1);
-    expect(atTheMark(around(8), around(12), near)!.beats).toBeGreaterThan(0.9);
+    expect(at(around(12), around(16), near)!.beats).toBeLessThan(0.1);
+    expect(at(around(8), around(12), near)!.beats).toBeGreaterThan(0.9);
   });
 });
 

@@ -1,9 +1,11 @@
+import { goalOf, type Goal } from '../brief/goal.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { isSameBuild } from '../car/same-design.ts';
 import { closestVersion } from '../car/version-tree.ts';
 import type { StoredVersion } from '../schema/stored.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { didItHelp, type Comparison } from './did-it-help.ts';
+import { areInTurn, comparable, pairsOfRuns, scored, type ComparableRuns } from './scored-runs.ts';
 import type { ScatterPrior } from './fit/fit-car.ts';
 import { ownScatter } from './own-scatter.ts';
 import { trialGroups, type PutRight } from './trial-groups.ts';
@@ -13,17 +15,11 @@ export const TO_BE_TRIED = 'Tune: ';
 /** Runs of each, one after the other in turn, by which a change is judged. */
 export const RUNS_OF_EACH = 3;
 
-/** Runs before and after a change, wound alike; m. */
-export interface BeforeAndAfter {
-  readonly before: readonly number[];
-  readonly after: readonly number[];
-}
-
 /** One change that was tried: what, why, what was expected, what came, and whether the car still has it. */
 export interface LogEntry {
   readonly version: StoredVersion;
   readonly parent: StoredVersion;
-  readonly runs: BeforeAndAfter;
+  readonly runs: ComparableRuns;
   readonly comparison: Comparison | null;
   /** The car is this version. */
   readonly isPresent: boolean;
@@ -31,24 +27,34 @@ export interface LogEntry {
   readonly isKept: boolean;
 }
 
-const windOf = ({ record: { wind } }: RunOfCar): string => (wind.kind === 'full' ? 'full' : String(wind.turns));
-
 /** What was put right on a car, and when, by the versions that were kept of it. */
 export const putRightOf = (versions: readonly StoredVersion[]): PutRight[] =>
   versions.flatMap(({ record: { putRight, keptAt } }) => (putRight ? [{ fault: putRight, at: keptAt }] : []));
 
 type Made = StoredVersion['record'];
 
-/** Stopped runs before and after a change, in the winding in which both were run most. What was put right changes no design: there the day tells. */
-function runsAround(before: Made, after: Made, runs: readonly RunOfCar[]): BeforeAndAfter {
-  const stopped = runs.filter(({ record }) => record.outcome.kind === 'stopped' && !record.leftOut);
+/** Runs before and after a change, in pairs that are alike in all else. What was put right changes no design: there the day tells. */
+function runsAround(before: Made, after: Made, runs: readonly RunOfCar[]): ComparableRuns[] {
+  const counted = runs.filter(({ record }) => !record.leftOut);
   const isOf = (made: Made, { design, record }: RunOfCar): boolean =>
     isSameBuild(made.design, design) && (!after.putRight || record.ranAt < after.keptAt === (made === before));
-  const of = (made: Made, wind: string): number[] =>
-    stopped.filter((run) => windOf(run) === wind && isOf(made, run)).map(({ record }) => record.outcome.distance);
-  const winds = [...new Set(stopped.map(windOf))].map((wind) => ({ before: of(before, wind), after: of(after, wind) }));
-  const common = ({ before: a, after: b }: BeforeAndAfter): number => Math.min(a.length, b.length) * 1000 + a.length + b.length;
-  return winds.reduce<BeforeAndAfter>((best, next) => (common(next) > common(best) ? next : best), { before: [], after: [] });
+  const of = (made: Made): RunOfCar[] => counted.filter((run) => isOf(made, run));
+  return pairsOfRuns(of(before), of(after));
+}
+
+/** All runs that are compared; where nothing can be yet, those of the conditions that were run most. */
+function runsToShow(pairs: readonly ComparableRuns[]): ComparableRuns {
+  const both = comparable(pairs);
+  if (both.length > 0) return { before: both.flatMap(({ before }) => before), after: both.flatMap(({ after }) => after) };
+  const count = ({ before, after }: ComparableRuns): number => before.length + after.length;
+  return pairs.reduce<ComparableRuns>((best, next) => (count(next) > count(best) ? next : best), { before: [], after: [] });
+}
+
+/** The verdict on a change by the goal; null where too few runs can be compared. */
+function judged(pairs: readonly ComparableRuns[], goal: Goal, scatter: ScatterPrior): Comparison | null {
+  const both = comparable(pairs);
+  const { scoring, runs } = scored(goal, both);
+  return didItHelp(runs, { scoring, scatter, isInTurn: both.length > 0 && both.every(areInTurn) });
 }
 
 /** The version that the car is, or has grown from, and all those that this one grew from. */
@@ -81,13 +87,13 @@ export function tuningLog(versions: readonly StoredVersion[], design: CarDesign,
     .flatMap((version): LogEntry[] => {
       const parent = versions.find(({ id }) => id === version.record.parent);
       if (!parent) return [];
-      const around = runsAround(parent.record, version.record, runs);
+      const pairs = runsAround(parent.record, version.record, runs);
       return [
         {
           version,
           parent,
-          runs: around,
-          comparison: didItHelp(around.before, around.after, { scatter: scatterBeside(parent.record, version.record) }),
+          runs: runsToShow(pairs),
+          comparison: judged(pairs, goalOf(design.aim), scatterBeside(parent.record, version.record)),
           isPresent: isSameBuild(version.record.design, design),
           isKept: line.has(version.id),
         },
@@ -107,6 +113,6 @@ export interface RunPlan {
 export function runPlan(log: readonly LogEntry[]): RunPlan | null {
   const entry = log.find(({ isPresent, version: { record } }) => isPresent && (record.putRight || record.note.startsWith(TO_BE_TRIED)));
   if (!entry) return null;
-  const left = (of: readonly number[]): number => Math.max(0, RUNS_OF_EACH - of.length);
+  const left = (of: readonly RunOfCar[]): number => Math.max(0, RUNS_OF_EACH - of.length);
   return { entry, before: entry.version.record.putRight ? 0 : left(entry.runs.before), after: left(entry.runs.after) };
 }

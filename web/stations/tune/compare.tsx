@@ -1,11 +1,15 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Goal } from '../../../core/brief/goal.ts';
+import { goalRecord } from '../../../core/brief/goals.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { changeWords, differences } from '../../../core/car/difference.ts';
 import { atTheMark } from '../../../core/trials/at-the-mark.ts';
 import { CAUSES } from '../../../core/trials/causes.ts';
-import { didItHelp, permutationP, superiority, welch } from '../../../core/trials/did-it-help.ts';
+import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
+import { didItHelp } from '../../../core/trials/did-it-help.ts';
+import { areInTurn, scored } from '../../../core/trials/scored-runs.ts';
+import { permutationP, superiority, welch } from '../../../core/trials/two-sample-tests.ts';
 import { ownScatter } from '../../../core/trials/own-scatter.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
@@ -14,9 +18,11 @@ import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
-import { groupWords, markWords, percent, verdictWords } from './tune-words.ts';
+import { comparedByWords, groupWords, markWords, percent, unlikeWords, verdictWords } from './tune-words.ts';
 
 interface CompareProps extends Pick<Tuning, 'groups'> {
+  /** All runs that the groups are made of. */
+  readonly runs: readonly RunOfCar[];
   readonly nameOf: (design: CarDesign) => string;
   /** What the brief asks. */
   readonly goal: Goal;
@@ -24,7 +30,7 @@ interface CompareProps extends Pick<Tuning, 'groups'> {
 }
 
 /** Any two groups of runs: the difference with its interval, the verdict, and what was changed between them. */
-export function Compare({ groups, nameOf, goal, explain }: CompareProps) {
+export function Compare({ groups, runs, nameOf, goal, explain }: CompareProps) {
   const units = useUnits();
   const [first, setFirst] = useState('0');
   const [second, setSecond] = useState(String(Math.min(1, groups.length - 1)));
@@ -33,15 +39,22 @@ export function Compare({ groups, nameOf, goal, explain }: CompareProps) {
   const [a, b] = [groups[Number(first)], groups[Number(second)]];
   if (groups.length < 2 || !a || !b) return <p className={`${plain.caption} ${plain.muted}`}>Two groups of runs are needed to compare.</p>;
   const distances = (group: typeof a): number[] => group.distances.filter(({ isWall }) => !isWall).map(({ distance }) => distance);
-  const [before, after] = [distances(a), distances(b)];
+  const runsOf = (group: typeof a): RunOfCar[] =>
+    group.distances.flatMap((one) => runs.find(({ id }) => id !== undefined && id === one.id) ?? []);
+  const pair = { before: runsOf(a), after: runsOf(b) };
+  const { scoring, runs: compared } = scored(goal, [pair]);
   // What is thought of the scatter before: by the groups that are not compared.
   const scatter = ownScatter(groups.filter((group) => group !== a && group !== b).map(distances));
-  const comparison = didItHelp(before, after, { scatter });
-  const mark = atTheMark(before, after, goal, scatter);
+  const comparison = didItHelp(compared, { scoring, scatter, isInTurn: areInTurn(pair) });
+  const isDistance = goalRecord(goal).quantity === 'distance' || scoring.by === 'distance';
+  const mark = atTheMark(compared[0]!, scoring, isDistance && 'distance' in goal ? goal.distance : null, scatter);
   const changed = differences(a.design, b.design, units);
   const mended = [...a.faults.filter((fault) => !b.faults.includes(fault)), ...b.faults.filter((fault) => !a.faults.includes(fault))];
-  const test = comparison && welch(before, after);
-  const permuted = comparison && permutationP(before, after);
+  const unlike = unlikeWords(a, b);
+  // The tests of the books know nothing of walls: they are told for runs that stopped.
+  const [before, after] = [distances(a), distances(b)];
+  const test = comparison && before.length > 1 && after.length > 1 ? welch(before, after) : null;
+  const permuted = test && permutationP(before, after);
   return (
     <>
       <div className={styles.row}>
@@ -52,20 +65,22 @@ export function Compare({ groups, nameOf, goal, explain }: CompareProps) {
         <>
           <p className={plain.strong}>
             <Explained explain={explain} figure="verdict">
-              {verdictWords(comparison)}
+              {verdictWords(comparison, units)}
             </Explained>
           </p>
           {mark && (
             <p className={plain.text}>
               <Explained explain={explain} figure="mark">
-                {markWords(mark, goal, units)}
+                {markWords(mark, comparison, goal, units)}
               </Explained>
             </p>
           )}
           <p className={plain.text}>
-            On average the second goes further: {percent(Math.min(Math.max(comparison.chance, 0.01), 0.99))} likely.{' '}
+            {comparedByWords(comparison, goal)} On average the second is better:{' '}
+            {percent(Math.min(Math.max(comparison.chance, 0.01), 0.99))} likely.{' '}
             {changed.length > 0 ? `Changed: ${changeWords(a.design, b.design, units)}.` : 'The design is the same.'}
             {mended.map((fault) => ` “${CAUSES[fault].name}” was put right between them.`)}
+            {unlike !== '' && ` ${unlike}`}
             {changed.length + mended.length > 1 && ' More than one thing was changed: their shares cannot be told apart.'}
           </p>
           <Button size="small" onClick={() => setOpen(!isOpen)} aria-expanded={isOpen} sx={{ justifySelf: 'start' }}>
@@ -80,7 +95,7 @@ export function Compare({ groups, nameOf, goal, explain }: CompareProps) {
           )}
         </>
       ) : (
-        <p className={plain.text}>Two runs of each that stopped are needed.</p>
+        <p className={plain.text}>Two runs of each are needed.</p>
       )}
     </>
   );

@@ -1,11 +1,18 @@
 import Button from '@mui/material/Button';
+import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
+import { didNotStart } from '../../../core/trials/did-not-start.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
 import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import styles from './tune.module.css';
 import { decidedWords, verdictWords } from './tune-words.ts';
+
+/** What a run came to, m, as a table of figures tells it. */
+const outcomeOf = ({ record: { outcome } }: RunOfCar): string =>
+  didNotStart(outcome) ? 'did not start' : `${outcome.kind === 'hit-wall' ? 'at least ' : ''}${outcome.distance}`;
 
 const day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
@@ -17,6 +24,7 @@ interface LogProps {
 
 /** What was tried: the change, why and what was expected, what came, and whether it was kept. */
 export function TuningLog({ name, log, onUndo }: LogProps) {
+  const units = useUnits();
   if (log.length === 0)
     return (
       <p className={`${plain.caption} ${plain.muted}`}>Nothing was tried yet: a change that is taken, or kept as a version, stands here.</p>
@@ -26,13 +34,15 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
     version: entry.version.record.name,
     changed: entry.version.record.change,
     why: entry.version.record.note,
-    before: entry.runs.before,
-    after: entry.runs.after,
-    came: entry.comparison ? verdictWords(entry.comparison) : `runs: ${entry.runs.before.length} before, ${entry.runs.after.length} after`,
+    before: entry.runs.before.map(outcomeOf),
+    after: entry.runs.after.map(outcomeOf),
+    came: entry.comparison
+      ? verdictWords(entry.comparison, units)
+      : `runs: ${entry.runs.before.length} before, ${entry.runs.after.length} after`,
     decided: decidedWords(entry),
   }));
   const saveCsv = async (): Promise<void> => {
-    const told = rows.map(({ before, after, ...row }) => ({ ...row, 'before m': before.join(' '), 'after m': after.join(' ') }));
+    const told = rows.map(({ before, after, ...row }) => ({ ...row, 'before m': before.join('; '), 'after m': after.join('; ') }));
     await downloadCsv(`${fileName(name)}-tuning.csv`, [Object.keys(told[0] ?? {}), ...told.map((row) => Object.values(row))]);
   };
   const present = log.find(({ isPresent, version }) => isPresent && !version.record.putRight);
@@ -41,7 +51,7 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
       {present?.comparison && (
         <div className={styles.row}>
           <span className={plain.text}>
-            “{present.version.record.name}”: {verdictWords(present.comparison)}
+            “{present.version.record.name}”: {verdictWords(present.comparison, units)}
           </span>
           <Button size="small" variant="outlined" onClick={() => onUndo(present)}>
             Undo it: back to “{present.parent.record.name}”

@@ -198,7 +198,7 @@ function Tune({ carId, design, runs }: TuneProps) {
                 />
               </Part>
               <Part id="compare" title="Compare">
-                <Compare groups={tuning.groups} nameOf={nameOf} goal={goalOf(design.aim)} explain={explainFigure} />
+                <Compare groups={tuning.groups} runs={runs} nameOf={nameOf} goal={goalOf(design.aim)} explain={explainFigure} />
               </Part>
               <Part id="log" title="What was tried">
                 <TuningLog name={design.name} log={log} onUndo={undo} />

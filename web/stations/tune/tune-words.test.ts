@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../../../core/car/new-car.ts';
-import { gainWords, groupWords, intervalWords, learntWords, straightWords, verdictWords, whyWords } from './tune-words.ts';
+import type { Comparison } from '../../../core/trials/did-it-help.ts';
+import {
+  comparedByWords,
+  gainWords,
+  groupWords,
+  intervalWords,
+  learntWords,
+  straightWords,
+  unlikeWords,
+  verdictWords,
+  whyWords,
+} from './tune-words.ts';
 
 const plainly = (words: string): string => words.replaceAll('\u00a0', ' ');
 
@@ -19,10 +30,34 @@ describe('what Tune says', () => {
     expect(told({ ...learnt, more: 0.01, left: 0.95 }, 'energy')).toMatch(/as strong as thought.*these runs tell little/);
   });
   it('tells a verdict with its interval, or how many runs would settle it', () => {
-    const comparison = { verdict: 'better', gain: 0.12, low: 0.05, high: 0.19, chance: 0.99, more: null } as const;
-    expect(plainly(verdictWords(comparison))).toBe('Better: +12 % (9 in 10: +5 % to +19 %).');
-    expect(verdictWords({ ...comparison, verdict: 'cannot-tell', more: 4 })).toContain('about 4 more of each would settle it');
-    expect(verdictWords({ ...comparison, verdict: 'cannot-tell' })).toContain('no number of runs');
+    const comparison: Comparison = {
+      verdict: 'better',
+      scoring: { by: 'distance', isLess: false, target: null },
+      gain: { middle: 0.12, low: 0.05, high: 0.19 },
+      chance: 0.99,
+      starts: null,
+      middle: { before: 5, after: 5.6 },
+      more: null,
+      isInTurn: false,
+    };
+    const told = (more: Partial<Comparison> = {}): string => plainly(verdictWords({ ...comparison, ...more }, 'metric'));
+    expect(told()).toBe('Better: +12 % (9 in 10: +5 % to +19 %).');
+    expect(told({ verdict: 'cannot-tell', more: 4 })).toContain('About 4 more runs of each would settle it in two of three cases.');
+    expect(told({ verdict: 'cannot-tell' })).toContain('Run both in turn');
+    expect(told({ verdict: 'cannot-tell', isInTurn: true })).toContain('No number of runs');
+    const near = { by: 'goal', isLess: false, target: 12 } as const;
+    expect(told({ scoring: near, gain: { middle: 0.4, low: 0.1, high: 0.7 } })).toBe(
+      'Better: 0.4 m nearer to the mark (9 in 10: 0.1 to 0.7).',
+    );
+    const starts = { before: { started: 0, runs: 3 }, after: { started: 3, runs: 3 } };
+    expect(told({ gain: null, starts, middle: { before: NaN, after: 1 } })).toBe(
+      'Better: from nothing to about 1.0 m. 0 of 3 runs started before, 3 of 3 after.',
+    );
+    expect(comparedByWords(comparison, { kind: 'quickest-to', distance: 6 })).toContain('a time at the mark');
+    expect(comparedByWords(comparison, { kind: 'furthest' })).toBe('');
+    const group = { wind: { kind: 'full' }, direction: 'out', design: newCar('x') } as const;
+    expect(unlikeWords(group, { ...group, direction: 'back', wind: { kind: 'turns', turns: 2 } })).toContain('winding and direction');
+    expect(unlikeWords(group, group)).toBe('');
   });
   it('names a cause only when it is sure, else says what would tell', () => {
     const causes = [

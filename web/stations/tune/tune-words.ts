@@ -1,5 +1,7 @@
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { isSameContent, isSameWind } from '../../../core/car/same-design.ts';
 import { goalOf, type Goal } from '../../../core/brief/goal.ts';
+import { goalRecord } from '../../../core/brief/goals.ts';
 import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
 import { CAUSES, SURE, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
 import type { Comparison } from '../../../core/trials/did-it-help.ts';
@@ -9,7 +11,7 @@ import type { LogEntry } from '../../../core/trials/tuning-log.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
-import { printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import { printAbout, printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 
 export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`.replace('-', '−');
 
@@ -103,14 +105,20 @@ export function gainWords({ gain, low, high, chance }: SuggestedChange, design: 
   return `${isTime ? 'quicker by' : 'better by'} ${told(gain)}\u00a0${unit} (8 in 10: ${told(low)} to ${told(high)}) · ${percent(Math.min(chance, 0.99))} likely`;
 }
 
-/** How runs of two groups do at what is asked. */
-export function markWords({ beats, mark }: AtTheMark, goal: Goal, units: UnitSystem): string {
-  const nearer = goal.kind === 'closest-to' ? 'stops nearer to the mark' : 'goes further';
-  const told = `The next run of the second ${nearer} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
-  if (!mark || goal.kind === 'closest-to') return `${told}.`;
+/** How the next runs of two groups do at what is asked. */
+export function markWords({ beats, mark }: AtTheMark, { scoring }: Pick<Comparison, 'scoring'>, goal: Goal, units: UnitSystem): string {
+  const does = scoring.target !== null ? 'stops nearer to the mark' : scoring.by === 'goal' ? DOES[goalRecord(goal).gain] : 'goes further';
+  const told = `The next run of the second ${does ?? 'does better'} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
+  if (!mark || scoring.target !== null) return `${told}.`;
   const [first, second] = mark.reach.map((share) => percent(Math.min(Math.max(share, 0.01), 0.99)));
   return `${told}; the mark at ${printQuantity(mark.distance, 'distance', units)} is reached by ${first} of the first’s runs, and by ${second} of the second’s.`;
 }
+/** What a better run does, by what is better of it. */
+const DOES: Readonly<Record<string, string>> = {
+  further: 'goes further',
+  sooner: 'is there sooner',
+  straighter: 'passes straighter',
+};
 
 const VERDICTS: Readonly<Record<Comparison['verdict'], string>> = {
   better: 'Better',
@@ -119,14 +127,59 @@ const VERDICTS: Readonly<Record<Comparison['verdict'], string>> = {
   'cannot-tell': 'Cannot tell yet',
 };
 
-/** `Better: +12 % (9 in 10: 5 to 19 %).` */
-export function verdictWords({ verdict, gain, low, high, more }: Comparison): string {
-  const signed = (share: number): string => `${share > 0 ? '+' : ''}${percent(share)}`;
-  const told = `${VERDICTS[verdict]}: ${signed(gain)} (9 in 10: ${signed(low)} to ${signed(high)})`;
-  if (verdict !== 'cannot-tell') return `${told}.`;
-  return more === null
-    ? `${told}; no number of runs that anybody would make settles it.`
-    : `${told}; about ${more} more of each would settle it.`;
+/** How much better the second is: `+12 % (9 in 10: +5 % to +19 %)`, or `0.40 m nearer (9 in 10: 0.10 to 0.70 m)`; from nothing where none started. */
+function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem): string {
+  if (!gain) {
+    const [first, second] = [middle.before, middle.after].map((value) =>
+      Number.isFinite(value) ? printAbout(value, 'distance', units) : 'nothing',
+    );
+    return starts ? `from ${first} to ${second}` : 'too few runs';
+  }
+  const { low, high } = gain;
+  if (scoring.target === null) {
+    const signed = (share: number): string => `${share > 0 ? '+' : ''}${percent(share)}`;
+    return `${signed(gain.middle)} (9 in 10: ${signed(low)} to ${signed(high)})`;
+  }
+  const told = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');
+  return `${told(gain.middle)}\u00a0${unitOf('distance', units)} nearer to the mark (9 in 10: ${told(low)} to ${told(high)})`;
+}
+
+/** How many runs started, where not all did: `2 of 5 runs started before, 5 of 5 after`. */
+const startWords = ({ starts }: Comparison): string =>
+  starts
+    ? ` ${starts.before.started} of ${starts.before.runs} runs started before, ${starts.after.started} of ${starts.after.runs} after.`
+    : '';
+
+/** `Better: +12 % (9 in 10: +5 % to +19 %).` */
+export function verdictWords(comparison: Comparison, units: UnitSystem): string {
+  const { verdict, more, isInTurn } = comparison;
+  const told = `${VERDICTS[verdict]}: ${gainOf(comparison, units)}.${startWords(comparison)}`;
+  if (verdict !== 'cannot-tell') return told;
+  if (more !== null) return `${told} About ${more} more runs of each would settle it in two of three cases.`;
+  return isInTurn
+    ? `${told} No number of runs that anybody would make settles it.`
+    : `${told} Run both in turn, one after the other: then the day counts for neither.`;
+}
+
+/** In what else than the car two groups differ: it is then no verdict on the car alone; nothing where they are alike. */
+export function unlikeWords(
+  a: Pick<TunedGroup, 'wind' | 'direction' | 'design'>,
+  b: Pick<TunedGroup, 'wind' | 'direction' | 'design'>,
+): string {
+  const differs = [
+    ...(isSameWind(a.wind, b.wind) ? [] : ['winding']),
+    ...(isSameContent(a.design.floor, b.design.floor) ? [] : ['floor']),
+    ...(a.direction === b.direction ? [] : ['direction']),
+  ];
+  return differs.length === 0 ? '' : `They also differ in ${differs.join(' and ')}: this is no verdict on the car alone.`;
+}
+
+/** By what runs were compared, where that is not what is asked; else nothing. */
+export function comparedByWords({ scoring }: Comparison, goal: Goal): string {
+  const { quantity, isSteered } = goalRecord(goal);
+  if (scoring.by === 'goal' || (quantity === 'distance' && !isSteered && goal.kind !== 'closest-to')) return '';
+  const missing = isSteered ? 'how far off the line it stopped' : quantity === 'size' ? 'the twig it climbed' : 'a time at the mark';
+  return `Compared by distance: too few of these runs tell ${missing}.`;
 }
 
 /** What to move, and how sure that is. */
