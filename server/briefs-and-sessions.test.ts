@@ -154,6 +154,7 @@ describe('runs of sessions', () => {
       session: one,
       stopped: 2,
       walls: 1,
+      noStarts: 0,
       sum: 14,
       sumOfSquares: 100,
       best: { kind: 'hit-wall', distance: 9 },

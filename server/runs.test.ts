@@ -1,3 +1,4 @@
+import { START } from '../core/trials/did-not-start.ts';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { photo } from './attack/hostile-requests.ts';
 import { photoQueries } from './queries/photos.ts';
@@ -63,6 +64,7 @@ describe('runs', () => {
         turns: 12,
         stopped: 2,
         walls: 1,
+        noStarts: 0,
         sum: 7,
         sumOfSquares: 25,
         best: { kind: 'hit-wall', distance: 6 },
@@ -75,7 +77,10 @@ describe('runs', () => {
     const ids = Array.from({ length: 12 }, () => crypto.randomUUID());
     for (const [k, id] of ids.entries())
       await log(
-        { outcome: { kind: k % 3 === 0 ? 'hit-wall' : 'stopped', distance: 2 + k / 4 }, wind: k % 2 ? { kind: 'full' } : record.wind },
+        {
+          outcome: { kind: k % 3 === 0 ? 'hit-wall' : 'stopped', distance: k % 5 === 1 ? 0 : 2 + k / 4 },
+          wind: k % 2 ? { kind: 'full' } : record.wind,
+        },
         id,
       );
     for (const id of ids.slice(0, 4)) await remove(`/cars/${carId}/runs/${id}`);
@@ -83,14 +88,15 @@ describe('runs', () => {
     await put(`/cars/${carId}/runs/${ids[5]!}`, { baseVersion: 1, record: { ...record, design: { ...design, wheelbase: 0.2 } } });
     const told = db
       .prepare(
-        'SELECT design_id, wind, runs, stopped, walls, round(sum, 9) AS sum, round(squares, 9) AS squares FROM run_tallies ORDER BY 1, 2',
+        'SELECT design_id, wind, runs, stopped, walls, no_starts, round(sum, 9) AS sum, round(squares, 9) AS squares FROM run_tallies ORDER BY 1, 2',
       )
       .all();
     const counted = db
       .prepare(
-        `SELECT design_id, ifnull(turns, 'full') AS wind, count(*) AS runs, count(*) FILTER (WHERE outcome = 'stopped') AS stopped,
-           count(*) FILTER (WHERE outcome = 'hit-wall') AS walls, round(total(distance) FILTER (WHERE outcome = 'stopped'), 9) AS sum,
-           round(total(distance * distance) FILTER (WHERE outcome = 'stopped'), 9) AS squares
+        `SELECT design_id, ifnull(turns, 'full') AS wind, count(*) AS runs, count(*) FILTER (WHERE outcome = 'stopped' AND distance >= ${START}) AS stopped,
+           count(*) FILTER (WHERE outcome = 'hit-wall') AS walls, count(*) FILTER (WHERE outcome = 'stopped' AND distance < ${START}) AS no_starts,
+           round(total(distance) FILTER (WHERE outcome = 'stopped' AND distance >= ${START}), 9) AS sum,
+           round(total(distance * distance) FILTER (WHERE outcome = 'stopped' AND distance >= ${START}), 9) AS squares
          FROM runs WHERE deleted_at IS NULL GROUP BY 1, 2 ORDER BY 1, 2`,
       )
       .all();

@@ -23,6 +23,8 @@ export interface CoastDown {
   /** s, what the fit leaves of each reading, and the standard deviation of one. */
   readonly residuals: readonly number[];
   readonly scatter: number;
+  /** When a mark is passed as it is fitted, s, with the spread of all that was fitted together. */
+  readonly timeAt: (mark: number) => Estimate;
 }
 
 /** Readings that are needed: one more than what is sought. */
@@ -89,7 +91,7 @@ export function coastDown({ marks, times, resolution }: CoastReadings, air?: num
     );
     if (!spread.estimates.every(({ deviation }) => Number.isFinite(deviation))) return null;
     const [ofSpeed, ofRolling, ofAir = exactly(k)] = spread.estimates;
-    return { v0: ofSpeed!, a0: ofRolling!, k: ofAir, isAirHeld, residuals: spread.residuals, scatter: spread.scatter };
+    return { v0: ofSpeed!, a0: ofRolling!, k: ofAir, isAirHeld, residuals: spread.residuals, scatter: spread.scatter, timeAt: spread.at };
   };
   const withoutAir = heldAt(NO_AIR);
   const starts = [

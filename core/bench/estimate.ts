@@ -1,6 +1,6 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
-import { mean, median, sampleStandardDeviation } from 'simple-statistics';
+import { mean, median } from 'simple-statistics';
 
 /** A measured value: how far it may be off (standard deviation), and from how many degrees of freedom that is known. */
 export interface Estimate {
@@ -36,13 +36,33 @@ export const exactly = (value: number): Estimate => estimated(value, 0);
 /** Standard deviation of a reading that is told in divisions of so much: uniform within one. */
 export const ofDivision = (division: number): number => division / Math.sqrt(12);
 
-/** The mean of readings of one thing. One reading is scattered as they lie, and never less than its division; one alone is as sure as that. */
-export function meanOf(readings: readonly number[], division: number): Estimate {
-  const count = readings.length;
-  const instrument = ofDivision(division);
-  if (count === 1) return estimated(readings[0]!, instrument);
-  const scatter = Math.max(sampleStandardDeviation([...readings]), instrument);
-  return estimated(mean([...readings]), scatter / Math.sqrt(count), count - 1);
+/** What is thought of the repeatability before counts as so many readings more. */
+const PRIOR_FREEDOM = 3;
+
+/** How far readings of one thing scatter, and from how many degrees of freedom that is known; these may be none. */
+export interface Scatter {
+  readonly deviation: number;
+  readonly freedom: number;
+}
+
+/**
+ * Scatter of readings that leave `squares` of their means with `freedom` degrees, weighed with how well such readings repeat (a standard
+ * deviation in their own unit): s² = (ν₀ r² + Σ(x − x̄)²)/(ν₀ + ν), the scaled inverse χ² of any text of Bayesian statistics. Alike by luck,
+ * or read only once, they are no surer than that; and never surer than their division allows.
+ */
+export function scatterOf(squares: number, freedom: number, division: number, repeatability = 0): Scatter {
+  const prior = repeatability > 0 ? PRIOR_FREEDOM : 0;
+  const all = freedom + prior;
+  const deviation = all > 0 ? Math.sqrt((squares + prior * repeatability ** 2) / all) : 0;
+  return { deviation: Math.max(deviation, ofDivision(division)), freedom: all };
+}
+
+/** The mean of readings of one thing, as sure as they scatter; see `scatterOf`. */
+export function meanOf(readings: readonly number[], division: number, repeatability = 0): Estimate {
+  const middle = mean([...readings]);
+  const squares = readings.reduce((sum, reading) => sum + (reading - middle) ** 2, 0);
+  const { deviation, freedom } = scatterOf(squares, readings.length - 1, division, repeatability);
+  return estimated(middle, deviation / Math.sqrt(readings.length), freedom === 0 ? Infinity : freedom);
 }
 
 /** Step of a derivative, in standard deviations of the value: curves are straight so near. */

@@ -1,6 +1,8 @@
+import { mean } from 'simple-statistics';
 import { GRAVITY } from '../constants.ts';
 import { combined, estimated, exactly, meanOf } from './estimate.ts';
 import { divisionOf, drawnMean, type Of, type Result } from './measured.ts';
+import { REPEATS } from './repeatability.ts';
 
 /** rad at which a car with its drive wheels held begins to slide: μ (share cos θ + (h/L) sin θ) = sin θ solved for θ; a right angle and more where it never does. Statics. */
 export const slidingAngle = (staticGrip: number, driveShare: number, massHeight: number, wheelbase: number): number =>
@@ -16,8 +18,8 @@ export function tilt(measurement: Of<'tilt'>): Result {
   const gripAt = (theta: number): number =>
     Math.sin(theta) / (driveShare * Math.cos(theta) + (driveShare === 1 ? 0 : (massHeight / wheelbase) * Math.sin(theta)));
   return {
-    values: { staticGrip: combined([meanOf(angle, division)], gripAt) },
-    drawn: drawnMean('tilt, rad', angle, division),
+    values: { staticGrip: combined([meanOf(angle, division, REPEATS.tilt)], gripAt) },
+    drawn: drawnMean('tilt, rad', angle, division, REPEATS.tilt),
     remarks: [],
   };
 }
@@ -26,13 +28,18 @@ export function tilt(measurement: Of<'tilt'>): Result {
 export function drag(measurement: Of<'drag'>): Result {
   const { force, mass, driveShare, otherRolling = 0, staticGrip } = measurement.readings;
   const division = divisionOf(measurement, 'force');
-  const pull = meanOf(force, division);
+  const repeats = REPEATS.drag * mean([...force]);
+  const pull = meanOf(force, division, repeats);
   const weight = mass * GRAVITY;
   const sliding = combined([pull], (steady) => (steady - otherRolling * (1 - driveShare) * weight) / (driveShare * weight));
-  const ratio = staticGrip === undefined ? null : combined([sliding, exactly(staticGrip)], (slides, holds) => Math.min(slides / holds, 1));
+  // Beyond 1 it is cut off last: how sure it is stays.
+  const ratio = staticGrip === undefined ? null : combined([sliding, exactly(staticGrip)], (slides, holds) => slides / holds);
   return {
-    values: { slidingGrip: sliding, ...(ratio && { slidingRatio: estimated(ratio.value, ratio.deviation, ratio.freedom) }) },
-    drawn: drawnMean('pull, N', force, division),
+    values: {
+      slidingGrip: sliding,
+      ...(ratio && { slidingRatio: estimated(Math.min(ratio.value, 1), ratio.deviation, ratio.freedom) }),
+    },
+    drawn: drawnMean('pull, N', force, division, repeats),
     remarks:
       staticGrip !== undefined && sliding.value > staticGrip
         ? ['It slides with more than it held by: tilt it again, and pull more slowly.']

@@ -3,9 +3,9 @@ import { axleOf } from '../car/fitted.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import { likelyNumbers } from '../car/values.ts';
 import { standingWeight, wheelsetOf } from '../car/weights.ts';
-import { modelOf } from '../motor/motors.ts';
 import { rubberOf } from '../motor/rubber.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import { energyOnTheWay } from '../predict/energy-on-the-way.ts';
 import type { Quantity } from '../units/quantity.ts';
 import type { MeasurementKind } from './measured.ts';
 
@@ -66,13 +66,6 @@ const rubber = (design: CarDesign) => {
   return motor.kind === 'lever' ? { length: 0.1, section: 1e-6 } : rubberOf(motor);
 };
 const wheelset = (design: CarDesign) => wheelsetOf(design, 'drive', likelyNumbers(design).driveWheelDensity!)!;
-
-/** J that its motor is thought to give back of a full wind. */
-const energyOf = (design: CarDesign): number => {
-  const { motor } = deriveRunSetup(design);
-  const path = modelOf(motor).path(motor);
-  return path.efficiency * path.storedEnergy;
-};
 
 const TRAP = 'A snap trap breaks skin: hold the bar with the arm tied, stand behind and beside, and keep fingers out of its way.';
 const STRETCHED = 'A stretched band whips: glasses, never over a face, and never on to breaking.';
@@ -173,7 +166,7 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     columns: [column('stretchedLength', 'stretched to', 'size'), column('force', 'pull', 'force'), BACK],
     once: [
       once('flatLength', 'length lying flat', 'size', (design) => rubber(design).length),
-      once('section', 'section of all strands, m²', 'count', (design) => rubber(design).section),
+      once('section', 'section of all strands', 'area', (design) => rubber(design).section),
     ],
     division: { of: ['force'], usual: 0.05 },
     suits: ({ motor }) => hasBands(motor),
@@ -343,7 +336,7 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     caution: null,
     columns: [column('out', 'the way it will run', 'distance'), column('back', 'the other way', 'distance')],
     once: [
-      once('energy', 'energy that its motor gives', 'energy', (design) => energyOf(design)),
+      once('energy', 'energy that it spends on its way', 'energy', (design) => energyOnTheWay(design) ?? 0),
       once('mass', 'weight of the car', 'weight', massOf),
     ],
     division: { of: ['out', 'back'], usual: 0.01 },

@@ -57,6 +57,8 @@ export interface FitSpread {
   /** Standard deviation of one reading, never below the instrument's own. */
   readonly scatter: number;
   readonly estimates: readonly Estimate[];
+  /** What the fitted curve says at a place, with the spread of all parameters together. */
+  readonly at: (x: number) => Estimate;
 }
 
 /**
@@ -69,17 +71,22 @@ export function spreadOfFit(curve: Curve, { x, y }: Readings, parameters: readon
   const residuals = x.map((place, i) => y[i]! - at(place));
   const freedom = x.length - parameters.length;
   const scatter = Math.max(Math.sqrt(residuals.reduce((sum, residual) => sum + residual ** 2, 0) / freedom), ofDivision(resolution));
-  const slopes = parameters.map((value, k) => {
+  const slopesAt = parameters.map((value, k) => {
     const step = STEP * Math.max(Math.abs(value), STEP);
     const moved = (by: number) => curve(parameters.with(k, value + by));
     const [up, down] = [moved(step), moved(-step)];
-    return x.map((place) => (up(place) - down(place)) / (2 * step));
+    return (place: number): number => (up(place) - down(place)) / (2 * step);
   });
-  const jacobian = new Matrix(slopes).transpose();
+  const jacobian = new Matrix(slopesAt.map((slopeAt) => x.map(slopeAt))).transpose();
   const covariance = inverse(jacobian.transpose().mmul(jacobian), true).mul(scatter ** 2);
   return {
     residuals,
     scatter,
     estimates: parameters.map((value, k) => estimated(value, Math.sqrt(Math.max(0, covariance.get(k, k))), freedom)),
+    at: (place) => {
+      const row = slopesAt.map((slopeAt) => slopeAt(place));
+      const variance = row.reduce((sum, by, i) => sum + row.reduce((all, other, j) => all + by * other * covariance.get(i, j), 0), 0);
+      return estimated(at(place), Math.sqrt(Math.max(0, variance)), freedom);
+    },
   };
 }

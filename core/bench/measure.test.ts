@@ -1,14 +1,20 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { MOTOR_KINDS } from '../car/motors/motors.ts';
 import { newCar } from '../car/new-car.ts';
+import { standingWeight } from '../car/weights.ts';
+import { energyOnTheWay } from '../predict/energy-on-the-way.ts';
 import { likelyNumbers, valueOf } from '../car/values.ts';
 import { readMeasurement } from '../files/read.ts';
+import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
 import { simulateSound } from '../run/simulate.ts';
 import { combined, estimated, meanOf, oddReadings, ofDivision, together, within } from './estimate.ts';
 import { linearFit } from './linear-fit.ts';
 import { disagreements, intoCar } from './into-car.ts';
+import { coastTime } from './coast-down.ts';
+import { drawnMean } from './measured.ts';
 import { isMeasured, measure } from './measure.ts';
 import type { Measurement, Result } from './measured.ts';
 
@@ -118,6 +124,17 @@ describe('each measurement gives back what it was made from', () => {
     const { values } = measured('weights', { drive: [0.12], other: [0.08], raised: [raised], height: raise, wheelbase: length, radius });
     expect(values.massHeight!.value).toBeCloseTo(high, 9);
   });
+  it.each(MOTOR_KINDS)('runs of a %s car out and back tell the lean of a floor that they were made on: 0.0040', (kind) => {
+    const design = newCar('Tern', kind);
+    const numbers = likelyNumbers(design);
+    const reach = (slope: number): number => simulateSound(deriveRunSetup(design, { kind: 'full' }, { ...numbers, slope })).distance;
+    const readings = { out: [reach(0.004)], back: [reach(-0.004)], energy: energyOnTheWay(design)!, mass: standingWeight(design).mass };
+    const { slope } = measured('level', readings).values;
+    expect(slope!.value).toBeGreaterThan(0.0035);
+    expect(slope!.value).toBeLessThan(0.0045);
+    // No surer than the energy that the model says: 12 %.
+    expect(slope!.deviation).toBeGreaterThan(0.12 * slope!.value);
+  });
   it('pushes both ways cancel a floor that leans', () => {
     const { values } = measured('push', { drift: [0.3, -0.1], distance: [5, 5], direction: ['out', 'back'] });
     // Small drifts: κ ≈ 2 y/s².
@@ -153,6 +170,53 @@ describe('how sure a measurement is', () => {
     ] as const)
       for (const { deviation } of Object.values(measured(kind, readings, { resolution: { [column]: 0.01 } }).values))
         expect(deviation).toBeGreaterThan(0);
+  });
+  it.each([1, 2, 3, 6])('of %i readings holds the truth in 9 of 10, whether the hand is steadier or less than most', (count) => {
+    const random = mulberry(count);
+    let held = 0;
+    for (let n = 0; n < 4000; n++) {
+      // Repeatability 1 is what such readings have on average: scaled inverse χ² of three.
+      const scatter = Math.sqrt(3 / [0, 1, 2].reduce((sum) => sum + standardNormal(random()) ** 2, 0));
+      const [low, high] = within(
+        meanOf(
+          Array.from({ length: count }, () => 5 + scatter * standardNormal(random())),
+          0.1,
+          1,
+        ),
+        0.9,
+      );
+      if (5 >= low && 5 <= high) held++;
+    }
+    expect(Math.abs(held / 4000 - 0.9)).toBeLessThan(0.015);
+  });
+  it('is worked by hand: 2.00 four times and 2.01, repeating within 0.1: s² = (3 · 0.01 + 0.00008)/7, and none of them is odd', () => {
+    const readings = [2, 2, 2.01, 2, 2];
+    const told = meanOf(readings, 0.01, 0.1);
+    expect(told.value).toBeCloseTo(2.002, 12);
+    expect(told.freedom).toBe(7);
+    expect(told.deviation).toBeCloseTo(Math.sqrt(0.03008 / 7 / 5), 12);
+    expect(drawnMean('way, m', readings, 0.01, 0.1).odd).toEqual([]);
+    expect(drawnMean('way, m', [2, 2, 2.4, 2, 2], 0.01, 0.1).odd).toEqual([2]);
+    // Read once it is as sure as such a reading is, known by three: t(0.975, 3) = 3.182 (tables).
+    expect(meanOf([2], 0.01, 0.1).interval95[1]).toBeCloseTo(2 + 3.182 * 0.1, 3);
+  });
+  it('that slides with more than it held by is told as 1, and is as sure as it was read', () => {
+    const readings = { force: [1, 1.05, 0.95], mass: 0.2, driveShare: 0.5, staticGrip: 0.8 };
+    const { slidingRatio, slidingGrip } = measured('drag', readings).values;
+    expect(slidingRatio!.value).toBe(1);
+    expect(slidingRatio!.deviation).toBeCloseTo(slidingGrip!.deviation / 0.8, 9);
+  });
+  it('of a coast is that of all it was fitted with together: a line of times keeps its middle', () => {
+    // Where the readings lie, the band is as narrow as they are many; by its two parameters alone it would be five times as wide.
+    const marks = [0.5, 1, 1.5, 2, 2.5, 3];
+    const off = [0.02, -0.02, 0.02, -0.02, 0.02, -0.02];
+    const times = marks.map((mark, i) => coastTime(2, 0.3, 0.01, mark) + off[i]!);
+    const { drawn, values } = measured('coast', { marks, times, air: 0.01 }, { resolution: { times: 0.01 } });
+    const middle = drawn!.curve[12]!;
+    const [v0, a0] = [values.v0!, values.a0!];
+    const alone = combined([v0, a0], (speed, slows) => coastTime(speed, slows, 0.01, middle.x));
+    expect(middle.high - middle.low).toBeLessThan(0.5 * (within(alone, 0.9)[1] - within(alone, 0.9)[0]));
+    expect(middle.high - middle.low).toBeGreaterThan(0.02);
   });
   it('goes through a formula by its slopes: a product’s relative spreads add in square', () => {
     const some = fc.double({ min: 1, max: 10, noNaN: true });

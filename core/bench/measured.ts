@@ -48,15 +48,22 @@ export function drawnFit(
   labels: Pick<Drawn, 'across' | 'up'>,
   x: readonly number[],
   y: readonly number[],
-  fit: { readonly residuals: readonly number[]; readonly at: (x: number) => Estimate; readonly division: number },
+  fit: {
+    readonly residuals: readonly number[];
+    readonly at: (x: number) => Estimate;
+    readonly division: number;
+    /** Standard deviation in which such readings usually repeat: nearer than that none is odd. */
+    readonly repeatability?: number;
+  },
 ): Drawn {
   const [from, to] = [Math.min(...x), Math.max(...x)];
+  const least = Math.max(ofDivision(fit.division), (fit.repeatability ?? 0) / 2);
   return {
     ...labels,
     points: x.map((place, i) => [place, y[i]!] as const),
-    odd: oddReadings(fit.residuals, ofDivision(fit.division)),
+    odd: oddReadings(fit.residuals, least),
     residuals: fit.residuals,
-    usual: usualScatter(fit.residuals, ofDivision(fit.division)),
+    usual: usualScatter(fit.residuals, least),
     curve: Array.from({ length: PLACES + 1 }, (_, i) => {
       const place = from + ((to - from) * i) / PLACES;
       const there = fit.at(place);
@@ -67,12 +74,13 @@ export function drawnFit(
 }
 
 /** Readings of one thing one after the other, about their mean. */
-export function drawnMean(up: string, readings: readonly number[], division: number): Drawn {
-  const told = meanOf(readings, division);
+export function drawnMean(up: string, readings: readonly number[], division: number, repeatability: number): Drawn {
+  const told = meanOf(readings, division, repeatability);
   const order = readings.map((_, i) => i + 1);
   return drawnFit({ across: 'reading', up }, order, readings, {
     residuals: readings.map((reading) => reading - told.value),
     at: () => told,
     division,
+    repeatability,
   });
 }

@@ -1,7 +1,9 @@
+import { mean } from 'simple-statistics';
 import { AIR_DENSITY, GRAVITY } from '../constants.ts';
-import { coastDown, coastTime } from './coast-down.ts';
-import { combined, exactly, meanOf, together, within } from './estimate.ts';
+import { coastDown } from './coast-down.ts';
+import { combined, estimated, exactly, meanOf, ofDivision, together, within, type Estimate } from './estimate.ts';
 import { divisionOf, drawnFit, drawnMean, type Of, type Result, type Unmeasured } from './measured.ts';
+import { REPEATS } from './repeatability.ts';
 
 /** Total rolling of a car released on a ramp: F = m g H/(s + r), as a share of its weight H/(s + r). Energy: what falls is spent along the way. */
 export function ramp(measurement: Of<'ramp'>): Result {
@@ -10,12 +12,13 @@ export function ramp(measurement: Of<'ramp'>): Result {
   const single = height.length === 1;
   // Each roll is a measurement by itself; how high the ramp stands is off alike in all of one ramp.
   const shares = distance.map((way, i) => (single ? height[0]! : height[i]!) / (way + run));
-  const scattered = meanOf(shares, (divisions[1] * shares[0]!) / (distance[0]! + run));
-  const high = single ? meanOf(height, divisions[0]) : exactly(1);
+  const repeats = REPEATS.roll * mean(shares);
+  const scattered = meanOf(shares, (divisions[1] * shares[0]!) / (distance[0]! + run), repeats);
+  const high = single ? estimated(height[0]!, ofDivision(divisions[0])) : exactly(1);
   const rolling = single ? combined([scattered, high], (share, stands) => (share * stands) / height[0]!) : scattered;
   return {
     values: { rolling, resistance: combined([rolling], (share) => share * mass * GRAVITY) },
-    drawn: drawnMean('rolling, as a share of the weight', shares, 0),
+    drawn: drawnMean('rolling, as a share of the weight', shares, 0, repeats),
     remarks: [],
   };
 }
@@ -41,7 +44,7 @@ export function coast(measurement: Of<'coast'>): Result | Unmeasured {
     },
     drawn: drawnFit({ across: 'mark, m', up: 'time, s' }, marks, times, {
       residuals: found.residuals,
-      at: (x) => combined([v0, a0, exactly(k.value)], (speed, slows, perMetre) => coastTime(speed, slows, perMetre, x)),
+      at: found.timeAt,
       division,
     }),
     remarks: isAirHeld ? ['These times do not tell air from rolling: air was held at what was thought of it.'] : [],
@@ -54,24 +57,17 @@ export function freeSpin(measurement: Of<'free-spin'>): Result {
   const [ofTurns, ofTime] = [divisionOf(measurement, 'turns'), divisionOf(measurement, 'time')];
   const frictionOf = (count: number, seconds: number): number =>
     (4 * Math.PI * count * inertia) / (seconds ** 2 * journalRadius * mass * GRAVITY);
-  const each = turns.map((count, i) => combined([meanOf([count], ofTurns), meanOf([time[i]!], ofTime)], frictionOf));
+  const read = (value: number, division: number): Estimate => estimated(value, ofDivision(division));
+  const each = turns.map((count, i) => combined([read(count, ofTurns), read(time[i]!, ofTime)], frictionOf));
+  const frictions = each.map(({ value }) => value);
   const spread = Math.max(0, ...each.map(({ deviation }) => deviation)) * Math.sqrt(12);
-  const friction =
-    each.length === 1
-      ? each[0]!
-      : meanOf(
-          each.map(({ value }) => value),
-          spread,
-        );
+  const repeats = REPEATS.spin * mean(frictions);
+  const friction = meanOf(frictions, spread, repeats);
   const apart = together(each);
   const isApart = apart !== null && apart.disagree && Math.max(...turns) > 1.3 * Math.min(...turns);
   return {
     values: { bearingFriction: friction },
-    drawn: drawnMean(
-      'friction',
-      each.map(({ value }) => value),
-      0,
-    ),
+    drawn: drawnMean('friction', frictions, 0, repeats),
     remarks: isApart
       ? [
           'Long and short spins disagree by more than their spread: air on the fast ones, or a tight spot on the slow ones. Look for what touches.',
@@ -80,11 +76,21 @@ export function freeSpin(measurement: Of<'free-spin'>): Result {
   };
 }
 
-/** Slope of a floor from runs wound alike both ways: half the difference of the two mean resistances E/s over the weight, uphill the one way. */
+/** Standard deviation of what the model says a run spends on its way, as a share: what cars of one design differ by. Our estimate. */
+const ENERGY_KNOWN = 0.12;
+
+/**
+ * Slope of a floor from runs wound alike both ways: half the difference of the two mean resistances E/s over the weight, uphill the one way.
+ * `energy`: J that the way takes of a run, as the model says; the slope is no surer than that.
+ */
 export function level(measurement: Of<'level'>): Result {
   const { out, back, energy, mass } = measurement.readings;
-  const [there, home] = [meanOf(out, divisionOf(measurement, 'out')), meanOf(back, divisionOf(measurement, 'back'))];
-  const slope = combined([there, home], (a, b) => (energy / a - energy / b) / (2 * mass * GRAVITY));
+  const meanWay = (of: readonly number[], column: string): Estimate =>
+    meanOf(of, divisionOf(measurement, column), REPEATS.roll * mean([...of]));
+  const slope = combined(
+    [meanWay(out, 'out'), meanWay(back, 'back'), estimated(energy, ENERGY_KNOWN * energy)],
+    (there, home, spent) => (spent / there - spent / home) / (2 * mass * GRAVITY),
+  );
   const [low, high] = within(slope, 0.9);
   return {
     values: { slope },

@@ -3,13 +3,16 @@ import type { CarDesign } from '../car/car-design.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import type { Numbers } from '../car/value-table.ts';
 import { axleOf } from '../car/fitted.ts';
+import { likelyNumbers } from '../car/values.ts';
 import { standingWeight, wheelsetOf } from '../car/weights.ts';
 import { makeMotorPoint } from '../motor/motor.ts';
 import { modelOf } from '../motor/motors.ts';
 import { bandForce, rubberOf } from '../motor/rubber.ts';
 import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
+import { energyOnTheWay } from '../predict/energy-on-the-way.ts';
 import { driftAfter } from '../predict/straightness.ts';
+import { simulate } from '../run/simulate.ts';
 import { coastTime } from './coast-down.ts';
 import { slidingAngle } from './grip.ts';
 import type { Measurement, MeasurementKind } from './measured.ts';
@@ -131,7 +134,9 @@ export function simulatedReadings(
       const share = weight.driveLoadShare;
       const slides = numbers.staticGrip! * numbers.slidingRatio!;
       const force = numbered(6).map(() => read(slides * share * weight.mass * GRAVITY, { off: 0.03, division: 0.02 }));
-      return made({ force, mass: weight.mass, driveShare: share }, { force: 0.02 }, { slidingGrip: slides });
+      // What held before it slid is taken as it is thought of: nobody tilted it yet.
+      const staticGrip = likelyNumbers(design).staticGrip!;
+      return made({ force, mass: weight.mass, driveShare: share, staticGrip }, { force: 0.02 }, { slidingGrip: slides });
     }
     case 'ramp': {
       // On the floor that it will run on, the way it will run: how that leans is in it.
@@ -222,12 +227,16 @@ export function simulatedReadings(
       return made({ drift, distance: ways.map(() => 4), direction: ways }, { drift: 0.01 }, { curvature, ofFloor });
     }
     case 'level': {
-      const energy = 1.2;
-      const held = (way: 1 | -1): number => (rolling + way * slope) * weight.mass * GRAVITY;
-      const six = (way: 1 | -1) => numbered(6).map(() => read(differs(energy / held(way)), TAPE));
-      return rolling > 2 * Math.abs(slope)
-        ? made({ out: six(1), back: six(-1), energy, mass: weight.mass }, { out: TAPE.division, back: TAPE.division }, { slope })
-        : null;
+      // Runs of the car itself, which tell nothing of how they are reckoned with; the energy as the builder’s model says it.
+      const energy = energyOnTheWay(design);
+      const reach = (way: 1 | -1): number => {
+        const run = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, slope: way * slope }));
+        return run.kind === 'ran' ? run.result.distance : 0;
+      };
+      const [out, home] = [reach(1), reach(-1)];
+      if (energy === null || !(out > 0.5 && home > 0.5) || Math.max(out, home) > 3 * Math.min(out, home)) return null;
+      const six = (way: number) => numbered(6).map(() => read(differs(way), TAPE));
+      return made({ out: six(out), back: six(home), energy, mass: weight.mass }, { out: TAPE.division, back: TAPE.division }, { slope });
     }
   }
 }

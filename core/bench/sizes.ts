@@ -1,11 +1,13 @@
-import { driftAfter, curvatureFromDrift } from '../predict/straightness.ts';
+import { mean } from 'simple-statistics';
+import { driftAfter } from '../predict/straightness.ts';
 import { combined, exactly, meanOf, type Estimate } from './estimate.ts';
 import { divisionOf, drawnMean, type Of, type Result } from './measured.ts';
+import { curvatureOfPushes, pushRepeats } from './pushes.ts';
+import { REPEATS } from './repeatability.ts';
 
-/** Each reading of a pair of columns, worked out by itself, about their mean; no surer than the division it was read in. */
-function meanOfEach(readings: readonly number[], division: (i: number) => number): Estimate {
-  const widest = Math.max(0, ...readings.map((_, i) => division(i)));
-  return meanOf(readings, widest);
+/** Readings of which each was worked out by itself, about their mean. `division`: that of each; `repeats`: as a share. */
+function meanOfEach(readings: readonly number[], division: (i: number) => number, repeats: number): Estimate {
+  return meanOf(readings, Math.max(0, ...readings.map((_, i) => division(i))), repeats * mean([...readings]));
 }
 
 /** Rolling radius from the way of so many turns: R = L/(2π n). */
@@ -14,8 +16,8 @@ export function rollOut(measurement: Of<'roll-out'>): Result {
   const radii = turns.map((count, i) => length[i]! / (2 * Math.PI * count));
   const division = divisionOf(measurement, 'length');
   return {
-    values: { radius: meanOfEach(radii, (i) => division / (2 * Math.PI * turns[i]!)) },
-    drawn: drawnMean('rolling radius, m', radii, 0),
+    values: { radius: meanOfEach(radii, (i) => division / (2 * Math.PI * turns[i]!), REPEATS.rollOut) },
+    drawn: drawnMean('rolling radius, m', radii, 0, REPEATS.rollOut * mean(radii)),
     remarks: [],
   };
 }
@@ -23,13 +25,13 @@ export function rollOut(measurement: Of<'roll-out'>): Result {
 /** Half of each whole reach of the rim past a pencil: out of true by an angle (reading over the diameter), and off its centre. */
 export function wobble(measurement: Of<'wobble'>): Result {
   const { inOut, upDown, radius } = measurement.readings;
-  const aside = meanOf(inOut, divisionOf(measurement, 'inOut'));
+  const aside = meanOf(inOut, divisionOf(measurement, 'inOut'), REPEATS.wobble);
   return {
     values: {
       outOfTrue: combined([aside], (reach) => reach / (2 * radius)),
-      offCentre: combined([meanOf(upDown, divisionOf(measurement, 'upDown'))], (reach) => reach / 2),
+      offCentre: combined([meanOf(upDown, divisionOf(measurement, 'upDown'), REPEATS.wobble)], (reach) => reach / 2),
     },
-    drawn: drawnMean('to and fro, m', inOut, divisionOf(measurement, 'inOut')),
+    drawn: drawnMean('to and fro, m', inOut, divisionOf(measurement, 'inOut'), REPEATS.wobble),
     remarks: [],
   };
 }
@@ -37,7 +39,10 @@ export function wobble(measurement: Of<'wobble'>): Result {
 /** Mass, share on the drive axle, and with the other end raised by H the height of the mass: h = R + Δreading · L/(m tan φ), sin φ = H/L. Statics. */
 export function weights(measurement: Of<'weights'>): Result {
   const { drive, other, raised, height, wheelbase, radius } = measurement.readings;
-  const [onDrive, onOther] = [meanOf(drive, divisionOf(measurement, 'drive')), meanOf(other, divisionOf(measurement, 'other'))];
+  const [onDrive, onOther] = [
+    meanOf(drive, divisionOf(measurement, 'drive'), REPEATS.scale),
+    meanOf(other, divisionOf(measurement, 'other'), REPEATS.scale),
+  ];
   const values: Record<string, Estimate> = {
     mass: combined([onDrive, onOther], (a, b) => a + b),
     driveShare: combined([onDrive, onOther], (a, b) => a / (a + b)),
@@ -45,7 +50,7 @@ export function weights(measurement: Of<'weights'>): Result {
   if (raised && height !== undefined && wheelbase !== undefined && radius !== undefined) {
     const tangent = Math.tan(Math.asin(Math.min(height / wheelbase, 0.99)));
     values.massHeight = combined(
-      [onDrive, onOther, meanOf(raised, divisionOf(measurement, 'raised'))],
+      [onDrive, onOther, meanOf(raised, divisionOf(measurement, 'raised'), REPEATS.scale)],
       (a, b, up) => radius + ((up - a) * wheelbase) / ((a + b) * tangent),
     );
   }
@@ -62,8 +67,8 @@ export function thread(measurement: Of<'thread'>): Result {
   const diameters = turns.map((count, i) => length[i]! / (Math.PI * count) - thickness);
   const division = divisionOf(measurement, 'length');
   return {
-    values: { axleDiameter: meanOfEach(diameters, (i) => division / (Math.PI * turns[i]!)) },
-    drawn: drawnMean('diameter, m', diameters, 0),
+    values: { axleDiameter: meanOfEach(diameters, (i) => division / (Math.PI * turns[i]!), REPEATS.thread) },
+    drawn: drawnMean('diameter, m', diameters, 0, REPEATS.thread * mean(diameters)),
     remarks: [],
   };
 }
@@ -71,31 +76,27 @@ export function thread(measurement: Of<'thread'>): Result {
 /** Thickness of tape from a diameter before and after so many wraps: (D₂ − D₁)/(2 n). */
 export function tape(measurement: Of<'tape'>): Result {
   const { before, after, wraps } = measurement.readings;
-  const [bare, wrapped] = [meanOf(before, divisionOf(measurement, 'before')), meanOf(after, divisionOf(measurement, 'after'))];
+  const [bare, wrapped] = [
+    meanOf(before, divisionOf(measurement, 'before'), REPEATS.calliper),
+    meanOf(after, divisionOf(measurement, 'after'), REPEATS.calliper),
+  ];
   return { values: { tapeThickness: combined([bare, wrapped], (a, b) => (b - a) / (2 * wraps)) }, drawn: null, remarks: [] };
 }
 
-/** Curvature from drifts of gentle pushes, 1/m to the right: the mean of each direction, and of both where both were made, which cancels a floor that leans. */
+/** Curvature from drifts of gentle pushes, 1/m to the right; see `curvatureOfPushes`. */
 export function push(measurement: Of<'push'>): Result {
   const { drift, distance, direction } = measurement.readings;
   const division = divisionOf(measurement, 'drift');
-  const curvatures = drift.map((aside, i) => curvatureFromDrift(aside, distance[i]!));
-  const fineness = (i: number): number => Math.abs(curvatureFromDrift(division, distance[i]!));
-  const of = (way: 'out' | 'back'): number[] => curvatures.filter((_, i) => direction?.[i] === way);
-  const [out, back] = [of('out'), of('back')];
-  const isBothWays = out.length > 0 && back.length > 0;
-  const finest = Math.max(0, ...drift.map((_, i) => fineness(i)));
-  const curvature = isBothWays
-    ? combined([meanOf(out, finest), meanOf(back, finest)], (a, b) => (a + b) / 2)
-    : meanOfEach(curvatures, fineness);
-  const way = distance.reduce((sum, one) => sum + one, 0) / distance.length;
+  const pushes = drift.map((aside, i) => ({ drift: aside, distance: distance[i]!, direction: direction?.[i] }));
+  const { curvature, ofFloor, each } = curvatureOfPushes(pushes, division)!;
+  const way = mean([...distance]);
   return {
     values: {
       curvature,
       drift: combined([curvature, exactly(way)], driftAfter),
-      ...(isBothWays && { ofFloor: combined([meanOf(out, finest), meanOf(back, finest)], (a, b) => (a - b) / 2) }),
+      ...(ofFloor && { ofFloor }),
     },
-    drawn: drawnMean('curvature, 1/m', curvatures, 0),
-    remarks: isBothWays ? [] : ['Pushed one way only: a floor that leans looks the same. Push it back too.'],
+    drawn: drawnMean('curvature, 1/m', each, 0, pushRepeats(pushes)),
+    remarks: ofFloor ? [] : ['Pushed one way only: a floor that leans looks the same. Push it back too.'],
   };
 }

@@ -145,9 +145,10 @@ export interface RunPage {
 
 /** Runs added up: what mean and spread are made of. m, m². */
 export interface RunSums {
-  /** Those that stopped by themselves, the sum of their distances and of their squares; the others, `walls`, hit the wall. */
+  /** Those that started and stopped by themselves, the sum of their distances and of their squares; of the others, `walls` hit the wall and `noStarts` did not start. */
   readonly stopped: number;
   readonly walls: number;
+  readonly noStarts: number;
   readonly sum: number;
   readonly sumOfSquares: number;
   /** The furthest of all. */

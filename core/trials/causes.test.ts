@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
+import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
@@ -73,6 +74,26 @@ describe('straightness from drifts', () => {
     const told = straightening(design, runs)!;
     expect(told.curvature).toBeCloseTo(0.01, 3);
     expect(told.ofFloor).toBeCloseTo(0.02, 3);
+  });
+  it('holds the truth as often as it says, 9 in 10: two out, two back, ten that tell no direction, on a floor that leans', () => {
+    const random = mulberry(9);
+    const pushed = (curvature: number, scatter: number, direction?: 'out' | 'back') => {
+      const drift = driftAfter(curvature, 6) + scatter * standardNormal(random());
+      return { way: 6, drift, ...(direction && { direction }) };
+    };
+    const draws = 4000;
+    let held = 0;
+    for (let n = 0; n < draws; n++) {
+      const truth = 0.02 * standardNormal(random());
+      const floor = 0.02 * standardNormal(random());
+      // As steady as pushes usually are, give or take: scaled inverse χ² of three.
+      const scatter = 0.09 * Math.sqrt(3 / [0, 1, 2].reduce((sum) => sum + standardNormal(random()) ** 2, 0));
+      const ways = (['out', 'out', 'back', 'back'] as const).map((way) => pushed(truth + (way === 'out' ? floor : -floor), scatter, way));
+      const undirected = Array.from({ length: 10 }, () => pushed(truth + floor, scatter));
+      const { low, high } = straightening(design, [...ways, ...undirected])!;
+      if (truth >= low && truth <= high) held++;
+    }
+    expect(Math.abs(held / draws - 0.9)).toBeLessThan(0.015);
   });
   it('says which end to move once it is surer than the scatter, with its range; nothing before', () => {
     const to = (drifts: readonly number[]) =>

@@ -1,9 +1,11 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
+import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Outcome } from '../car/car-design.ts';
+import { didNotStart } from './did-not-start.ts';
 
-/** A group of like runs of which some hit the wall. m. */
-export interface CensoredGroup {
-  /** Maximum likelihood; the deviation is not corrected for n. */
+/** Mean and scatter of a group of like runs. m. */
+export interface GroupSpread {
   readonly mean: number;
   readonly deviation: number;
   /** 19 in 20, by profile likelihood; open above where the runs do not bound it. */
@@ -36,9 +38,10 @@ const isWall = ({ kind }: Outcome): boolean => kind === 'hit-wall';
 
 /**
  * Mean and scatter of like runs of which some hit the wall: maximum likelihood of the right-censored normal, Σ ln φ for those that stopped
- * and Σ ln Φ((μ − wall)/σ) for the others. Null where fewer than two stopped. Source: any text of survival analysis, e.g. Lawless.
+ * and Σ ln Φ((μ − wall)/σ) for the others; the deviation is not corrected for n. Null where fewer than two stopped. Source: any text of
+ * survival analysis, e.g. Lawless.
  */
-export function censoredGroup(outcomes: readonly Outcome[]): CensoredGroup | null {
+export function censoredGroup(outcomes: readonly Outcome[]): GroupSpread | null {
   const stopped = outcomes.filter((outcome) => !isWall(outcome)).map(({ distance }) => distance);
   const walls = outcomes.filter(isWall).map(({ distance }) => distance);
   if (stopped.length < 2) return null;
@@ -66,6 +69,20 @@ export function censoredGroup(outcomes: readonly Outcome[]): CensoredGroup | nul
     low: crossing(mean, least - 30 * scale) ?? 0,
     high: crossing(mean, most + 30 * scale),
   };
+}
+
+/**
+ * Mean and scatter of like runs: where none hit the wall the mean, the sample deviation and Student’s interval of 19 in 20; else as censored.
+ * Runs that did not start have no distance and are left out. Null where fewer than two stopped.
+ */
+export function groupSpread(outcomes: readonly Outcome[]): GroupSpread | null {
+  const started = outcomes.filter((outcome) => !didNotStart(outcome));
+  if (started.some(isWall)) return censoredGroup(started);
+  if (started.length < 2) return null;
+  const distances = started.map(({ distance }) => distance);
+  const [middle, deviation] = [mean(distances), sampleStandardDeviation(distances)];
+  const reach = (tQuantile(0.975, distances.length - 1) * deviation) / Math.sqrt(distances.length);
+  return { mean: middle, deviation, low: Math.max(0, middle - reach), high: middle + reach };
 }
 
 /** Share of runs that go beyond a distance, stepping down where one stopped, not where one hit the wall (Kaplan and Meier 1958). */

@@ -1,4 +1,5 @@
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
+import { didNotStart } from './did-not-start.ts';
 import { groupedRuns } from './like-runs.ts';
 import { spreadOf, type Spread } from './spread.ts';
 
@@ -16,19 +17,22 @@ export interface ComparedRuns extends Spread {
   readonly wind: Wind;
   readonly count: number;
   readonly walls: number;
+  readonly noStarts: number;
 }
 
 /** Chosen runs, those alike put together, in the order in which each group first appears. */
 export function comparedRuns(runs: readonly RunOfCar[]): ComparedRuns[] {
   const designs = Object.fromEntries(runs.map(({ design }, i) => [String(i), design]));
   const tallies = runs.map(({ record: { ranAt, wind, outcome } }, i) => {
-    const stopped = outcome.kind === 'stopped';
+    const isWall = outcome.kind === 'hit-wall';
+    const stopped = !isWall && !didNotStart(outcome);
     return {
       designId: String(i),
       turns: wind.kind === 'full' ? null : wind.turns,
       latest: ranAt,
       stopped: Number(stopped),
-      walls: Number(!stopped),
+      walls: Number(isWall),
+      noStarts: Number(didNotStart(outcome)),
       sum: stopped ? outcome.distance : 0,
       sumOfSquares: stopped ? outcome.distance ** 2 : 0,
       best: outcome,
@@ -37,8 +41,9 @@ export function comparedRuns(runs: readonly RunOfCar[]): ComparedRuns[] {
   return groupedRuns({ tallies, designs }, 'like').map(({ design, wind, sums }) => ({
     design,
     wind,
-    count: sums.stopped + sums.walls,
+    count: sums.stopped + sums.walls + sums.noStarts,
     walls: sums.walls,
+    noStarts: sums.noStarts,
     ...spreadOf(sums),
   }));
 }

@@ -2,8 +2,7 @@ import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { standingWeight } from '../car/weights.ts';
 import { GRAVITY } from '../constants.ts';
-import { predictRun } from '../predict/predict-run.ts';
-import type { EnergyBudget } from '../run/energy.ts';
+import { energyOnTheWay } from '../predict/energy-on-the-way.ts';
 
 /** Runs out and back over one floor, and what they tell of it. */
 export interface LeanOfFloor {
@@ -47,14 +46,8 @@ interface Way {
   readonly spread: number;
 }
 
-/** What resists along the way: what else becomes of the energy is spent before the car rolls. */
-const ON_THE_WAY: readonly (keyof EnergyBudget)[] = ['driveBearing', 'otherBearing', 'rolling', 'air', 'climb', 'arm', 'washer'];
-
 /** The lean of a floor from distances of one car both ways, with the energy that the model says the way takes of it; null where that cannot be told. */
 export function leanFromRuns(design: CarDesign, wind: Wind, out: readonly number[], back: readonly number[]): LeanOfFloor | null {
-  const prediction = predictRun(design, wind);
-  if (prediction.kind === 'refused') return null;
-  const { energy } = prediction.result;
-  const spent = ON_THE_WAY.reduce((sum, part) => sum + energy[part], 0);
-  return leanOfFloor(out, back, spent, standingWeight(design).mass);
+  const spent = energyOnTheWay(design, wind);
+  return spent === null ? null : leanOfFloor(out, back, spent, standingWeight(design).mass);
 }

@@ -6,6 +6,7 @@ export type { RunSums } from '../schema/stored.ts';
 export const sumsTogether = (a: RunSums, b: RunSums): RunSums => ({
   stopped: a.stopped + b.stopped,
   walls: a.walls + b.walls,
+  noStarts: a.noStarts + b.noStarts,
   sum: a.sum + b.sum,
   sumOfSquares: a.sumOfSquares + b.sumOfSquares,
   best: b.best.distance > a.best.distance || (b.best.distance === a.best.distance && b.best.kind === 'hit-wall') ? b.best : a.best,
@@ -19,7 +20,7 @@ export interface Spread {
   readonly deviation: number | null;
 }
 
-/** Mean and spread of measured distances. A run that hit the wall is censored: it never enters the mean. */
+/** Mean and spread of measured distances. A run that hit the wall is censored, and one that did not start has none: neither enters the mean. */
 export function spreadOf({ stopped, sum, sumOfSquares }: Pick<RunSums, 'stopped' | 'sum' | 'sumOfSquares'>): Spread {
   if (stopped === 0) return { mean: null, deviation: null };
   const mean = sum / stopped;

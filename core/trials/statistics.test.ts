@@ -73,6 +73,20 @@ describe('runs one after another', () => {
   });
 });
 
+describe('runs one after another, some alike', () => {
+  // 5, 5, 6: no inversion, one or two are as likely of the three orders of two alike and one; twice a third (by hand).
+  it.each([
+    [[5, 5, 6], 2 / 3],
+    // One of its four unlike pairs falls: of the six words two have no more than one; twice a third.
+    [[5, 6, 5, 6], 2 / 3],
+    // Of six words of two and two, one has no inversion: twice a sixth.
+    [[5, 5, 6, 6], 1 / 3],
+    // Of four orders of one and three alike, one: twice a quarter.
+    [[4, 5, 5, 5], 0.5],
+    [[5, 5, 5], 1],
+  ])('%o comes of luck with p = %f', (distances, p) => expect(trendOf(distances)!.p).toBeCloseTo(p, 12));
+});
+
 describe('before and after', () => {
   it.each(pairs.map((pair, i) => [i, pair] as const))('Welch, permutation and superiority of pair %i are SciPy’s', (_i, pair) => {
     const found = welch(pair.before, pair.after);

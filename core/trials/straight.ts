@@ -1,8 +1,8 @@
 import { mean } from 'simple-statistics';
-import tQuantile from '@stdlib/stats-base-dists-t-quantile';
+import { within } from '../bench/estimate.ts';
+import { curvatureOfPushes } from '../bench/pushes.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { CARE } from '../car/catalogue.ts';
-import { curvatureFromDrift, driftAfter, straighteningMoves, type AxleMove } from '../predict/straightness.ts';
+import { driftAfter, straighteningMoves, type AxleMove } from '../predict/straightness.ts';
 
 /** A run or push with how far to the right it stopped: m. */
 export interface Drifted {
@@ -27,43 +27,29 @@ export interface Straightening {
   readonly within: number;
 }
 
-const SIDE = 0.95;
-/** That quantile of the normal, where one drift alone tells. */
-const NORMAL = 1.645;
+/** m: a shorter run tells no curve. */
+const SHORTEST = 0.2;
+/** m, of a tape that is laid to the line. */
+const TAPE = 0.01;
 
-/**
- * How to make a car run straight, from drifts in metres. Pushes both ways cancel a floor that leans to the side: the car's own curvature is
- * the mean of both ways, the floor's half their difference. One drift alone is as sure as a car of its build is straight. Null without any.
- */
+/** How to make a car run straight, from drifts in metres: its curvature as the bench reads it from pushes (`curvatureOfPushes`), with its range. Null without any. */
 export function straightening(design: CarDesign, runs: readonly Drifted[]): Straightening | null {
-  const sound = runs.filter(({ way }) => way > 0.2);
-  if (sound.length === 0) return null;
-  const curvatures = (of: readonly Drifted[]): number[] => of.map(({ drift, way }) => curvatureFromDrift(drift, way));
-  const [out, back] = (['out', 'back'] as const).map((way) => curvatures(sound.filter(({ direction }) => direction === way))) as [
-    number[],
-    number[],
-  ];
-  const isBothWays = out.length > 0 && back.length > 0;
-  const all = curvatures(sound);
-  const curvature = isBothWays ? (mean(out) + mean(back)) / 2 : mean(all);
-  // About the mean of its own direction: what the floor makes of it is no scatter.
-  const scattered = (isBothWays ? [out, back] : [all]).map((of) => of.map((one) => one - mean(of)));
-  const freedom = all.length - scattered.length;
-  const spread =
-    freedom > 0 ? Math.sqrt(scattered.flat().reduce((sum, off) => sum + off * off, 0) / freedom) : CARE[design.care].curvature / 2;
-  const reach = ((freedom > 0 ? tQuantile(SIDE, freedom) : NORMAL) * spread) / Math.sqrt(all.length);
-  const way = mean(sound.map((run) => run.way));
-  const drift = driftAfter(curvature, way);
-  const isTold = Math.abs(curvature) > reach;
-  const per = straighteningMoves(design, driftAfter(Math.max(reach, 1e-6), way), way)[0]!.distance;
+  const pushes = runs.filter(({ way }) => way > SHORTEST).map(({ way, drift, direction }) => ({ distance: way, drift, direction }));
+  const found = curvatureOfPushes(pushes, TAPE);
+  if (!found) return null;
+  const { curvature, ofFloor } = found;
+  const [low, high] = within(curvature, 0.9);
+  const way = mean(pushes.map(({ distance }) => distance));
+  const drift = driftAfter(curvature.value, way);
+  const reach = (high - low) / 2;
   return {
-    curvature,
-    low: curvature - reach,
-    high: curvature + reach,
-    ofFloor: isBothWays ? (mean(out) - mean(back)) / 2 : null,
+    curvature: curvature.value,
+    low,
+    high,
+    ofFloor: ofFloor && ofFloor.value,
     drift,
     way,
-    moves: isTold ? straighteningMoves(design, drift, way) : [],
-    within: per,
+    moves: low > 0 || high < 0 ? straighteningMoves(design, drift, way) : [],
+    within: straighteningMoves(design, driftAfter(Math.max(reach, 1e-6), way), way)[0]!.distance,
   };
 }

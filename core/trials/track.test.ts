@@ -95,10 +95,12 @@ describe('luck', () => {
     expect(runAgainst(stopped(11), 10, none)).toEqual({ apart: 1, of: 'prediction', luck: 'within' });
     expect(runAgainst(stopped(12), 10, none)).toMatchObject({ luck: 'beyond' });
   });
-  it('is this car’s own scatter once three runs are there: t(0.975, 2) = 4.303 (tables), times 0.5 √(4/3) = 2.48', () => {
-    expect(runAgainst(stopped(12.47), 20, three)).toMatchObject({ of: 'runs', luck: 'within' });
-    expect(runAgainst(stopped(12.5), 20, three)).toMatchObject({ of: 'runs', luck: 'beyond' });
-    expect(runAgainst(stopped(7.51), 20, three).apart).toBeCloseTo(-2.49, 9);
+  // s² = (2 · 0.6² + 2 · 0.5²)/4 = 0.305; t(0.975, 4) = 2.7764 (tables); 2.7764 √(0.305 · 4/3) = 1.770.
+  it('is this car’s own scatter once three runs are there, weighed with what is usual: 1.77 m about 10', () => {
+    expect(runAgainst(stopped(11.76), 20, three)).toMatchObject({ of: 'runs', luck: 'within' });
+    expect(runAgainst(stopped(11.78), 20, three)).toMatchObject({ of: 'runs', luck: 'beyond' });
+    expect(runAgainst(stopped(8.24), 20, three)).toMatchObject({ luck: 'within', apart: expect.closeTo(-1.76, 9) });
+    expect(runAgainst(stopped(5.01), 5, { stopped: 3, sum: 15, sumOfSquares: 75 }).luck).toBe('within');
   });
   it('is never told of a wall that was hit too soon', () => {
     expect(runAgainst({ kind: 'hit-wall', distance: 5 }, 10, none).luck).toBe('wall');

@@ -13,21 +13,34 @@ export interface Trend {
 /** Runs up to which the chance is counted out, as in the tables. */
 const COUNTED = 33;
 
-/** Share of all orders of n things with at most so many inversions. */
-function atMostInversions(n: number, most: number): number {
-  // Ways to have each number of inversions, as shares: placing one more thing adds 0 to k − 1.
-  let ways = [1];
-  for (let k = 2; k <= n; k++) {
-    const next = new Array<number>(ways.length + k - 1).fill(0);
-    ways.forEach((share, inversions) => {
-      for (let more = 0; more < k; more++) next[inversions + more]! += share / k;
+/** Shares of all orders of `taken` things among `all` that have 0, 1, … inversions against the others: the Gaussian binomial coefficient. */
+function inversionsOf(taken: number, all: number): readonly number[] {
+  // Row by row: the last thing is one of those taken, or it stands behind all of them.
+  let row: readonly (readonly number[])[] = [[1]];
+  for (let n = 1; n <= all; n++)
+    row = Array.from({ length: Math.min(n, taken) + 1 }, (_, k) => {
+      const ways = new Array<number>(k * (n - k) + 1).fill(0);
+      row[k - 1]?.forEach((share, i) => (ways[i]! += (share * k) / n));
+      row[k]?.forEach((share, i) => (ways[i + k]! += (share * (n - k)) / n));
+      return ways;
     });
+  return row[taken]!;
+}
+
+/** Share of all orders of some values, in groups of these sizes that are alike, with at most so many inversions: each group among those before it. */
+function atMostInversions(groups: readonly number[], most: number): number {
+  let [ways, placed]: [readonly number[], number] = [[1], 0];
+  for (const size of groups) {
+    placed += size;
+    const more = inversionsOf(size, placed);
+    const next = new Array<number>(ways.length + more.length - 1).fill(0);
+    ways.forEach((share, i) => more.forEach((other, j) => (next[i + j]! += share * other)));
     ways = next;
   }
   return ways.slice(0, most + 1).reduce((sum, share) => sum + share, 0);
 }
 
-/** The trend of distances in the order they were run; null for fewer than three. Source: Kendall 1938; Sen 1968. */
+/** The trend of distances in the order they were run, ties as they are; null for fewer than three. Source: Kendall 1938 and, for ties, *Rank Correlation Methods*; Sen 1968. */
 export function trendOf(distances: readonly number[]): Trend | null {
   const n = distances.length;
   if (n < 3) return null;
@@ -41,11 +54,16 @@ export function trendOf(distances: readonly number[]): Trend | null {
       else if (step < 0) down++;
     }
   const pairs = (n * (n - 1)) / 2;
-  const isTied = up + down < pairs;
   const tau = (up - down) / Math.sqrt(pairs * Math.max(up + down, 1));
+  const sizes = [...new Set(distances)].map((value) => distances.filter((other) => other === value).length);
+  // Runs that are alike take from what is left to luck.
+  const spread =
+    [n, ...sizes].map((size) => size * (size - 1) * (2 * size + 5)).reduce((sum, one, i) => (i === 0 ? one : sum - one), 0) / 18;
   const p =
-    !isTied && n <= COUNTED
-      ? Math.min(1, 2 * atMostInversions(n, Math.min(up, down)))
-      : 2 * normalCdf(-Math.abs(up - down) / Math.sqrt((n * (n - 1) * (2 * n + 5)) / 18), 0, 1);
+    up + down === 0
+      ? 1
+      : n <= COUNTED
+        ? Math.min(1, 2 * atMostInversions(sizes, Math.min(up, down)))
+        : 2 * normalCdf(-Math.abs(up - down) / Math.sqrt(spread), 0, 1);
   return { tau, p, slope: median(slopes) };
 }

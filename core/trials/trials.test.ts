@@ -14,6 +14,7 @@ const sumsOf = (distances: readonly number[], walls: readonly number[] = []): Ru
   return {
     stopped: distances.length,
     walls: walls.length,
+    noStarts: 0,
     sum: distances.reduce((a, b) => a + b, 0),
     sumOfSquares: distances.reduce((a, b) => a + b * b, 0),
     best: { kind: walls.includes(furthest) ? 'hit-wall' : 'stopped', distance: furthest },

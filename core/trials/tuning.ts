@@ -7,7 +7,8 @@ import type { Workspace } from '../run/workspace.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
 import { faultBefore, faultOf, weighCauses, type Given, type WeighedCauses } from './causes.ts';
-import { censoredGroup, kaplanMeier, type CensoredGroup } from './censored.ts';
+import { groupSpread, kaplanMeier, type GroupSpread } from './censored.ts';
+import { didNotStart } from './did-not-start.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { predictFitted, type Interval } from './fit/predict-fitted.ts';
@@ -28,6 +29,7 @@ export interface TunedRun {
   readonly distance: number;
   readonly isWall: boolean;
   readonly isOdd: boolean;
+  readonly hasStarted: boolean;
   readonly order: number;
 }
 
@@ -39,8 +41,8 @@ export interface TunedGroup {
   /** What was wrong with the car then, and was put right since. */
   readonly faults: readonly Mendable[];
   readonly distances: readonly TunedRun[];
-  /** Mean and scatter with its interval, walls as "at least"; null for fewer than two that stopped. */
-  readonly spread: CensoredGroup | null;
+  /** Mean and scatter with its interval of those that started, walls as "at least"; null for fewer than two that stopped. */
+  readonly spread: GroupSpread | null;
   /** Share of runs that go beyond a distance (Kaplan and Meier), where the wall hides how far some would; null where none was hit. */
   readonly beyond: readonly (readonly [distance: number, share: number])[] | null;
   readonly trend: Trend | null;
@@ -132,7 +134,7 @@ function tunedGroup(
 ): TunedGroup {
   const { design, wind, direction, faults, of } = group;
   const outcomes = of.map(({ record }) => record.outcome);
-  const stopped = outcomes.filter(({ kind }) => kind === 'stopped').map(({ distance }) => distance);
+  const stopped = outcomes.filter((outcome) => outcome.kind === 'stopped' && !didNotStart(outcome)).map(({ distance }) => distance);
   const odd = oddOnes(stopped);
   const told = predictFitted(fitted, design, wind, { direction, faults });
   // How much a fault took is told only by runs that were made with it.
@@ -143,15 +145,23 @@ function tunedGroup(
     wind,
     direction,
     faults,
-    distances: outcomes.map(({ kind, distance }, i) => ({
-      id: of[i]!.id,
-      order: 1 + inOrder.indexOf(of[i]!),
-      distance,
-      isWall: kind === 'hit-wall',
-      isOdd: kind === 'stopped' && odd[stopped.indexOf(distance)]!,
-    })),
-    spread: censoredGroup(outcomes),
-    beyond: stopped.length > 0 && stopped.length < outcomes.length ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS) : null,
+    distances: outcomes.map((outcome, i) => {
+      const { kind, distance } = outcome;
+      const hasStarted = !didNotStart(outcome);
+      return {
+        id: of[i]!.id,
+        order: 1 + inOrder.indexOf(of[i]!),
+        distance,
+        isWall: kind === 'hit-wall',
+        hasStarted,
+        isOdd: kind === 'stopped' && hasStarted && odd[stopped.indexOf(distance)]!,
+      };
+    }),
+    spread: groupSpread(outcomes),
+    beyond:
+      stopped.length > 0 && outcomes.some(({ kind }) => kind === 'hit-wall')
+        ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS)
+        : null,
     trend: trendOf(stopped),
     predicted: likelyDistance(design, wind, { direction }, fitted.workspace),
     fitted: told?.mean ?? null,

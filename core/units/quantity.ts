@@ -4,7 +4,7 @@
  */
 
 export type Quantity =
-  'size' | 'distance' | 'weight' | 'force' | 'speed' | 'acceleration' | 'time' | 'angle' | 'energy' | 'share' | 'count';
+  'size' | 'distance' | 'area' | 'weight' | 'force' | 'speed' | 'acceleration' | 'time' | 'angle' | 'energy' | 'share' | 'count';
 export type UnitSystem = 'metric' | 'inch';
 
 /** Prints an SI value with its unit. */
@@ -25,6 +25,7 @@ const LENGTHS = {
   '′': 0.3048,
   feet: 0.3048,
 };
+const AREAS = { 'mm²': 1e-6, mm2: 1e-6, 'cm²': 1e-4, cm2: 1e-4, 'm²': 1, m2: 1, 'in²': 0.0254 ** 2, in2: 0.0254 ** 2 };
 const WEIGHTS = { g: 1e-3, kg: 1, oz: 0.028349523125, lb: 0.45359237 };
 const FORCES = { n: 1, ozf: 4.4482216152605 / 16, lbf: 4.4482216152605 };
 const SPEEDS = { 'm/s': 1, 'ft/s': 0.3048 };
@@ -43,6 +44,7 @@ interface Shown {
 const SHOWN: Readonly<Record<Quantity, Shown>> = {
   size: { units: LENGTHS, metric: ['mm', 1], inch: ['in', 2] },
   distance: { units: LENGTHS, metric: ['m', 2], inch: ['ft', 1] },
+  area: { units: AREAS, metric: ['mm²', 2], inch: ['in²', 4] },
   weight: { units: WEIGHTS, metric: ['g', 0], inch: ['oz', 2] },
   force: { units: FORCES, metric: ['N', 2], inch: ['ozf', 2] },
   speed: { units: SPEEDS, metric: ['m/s', 2], inch: ['ft/s', 1] },

@@ -1,3 +1,4 @@
+import { START } from '../../core/trials/did-not-start.ts';
 import type { Outcome, RunRecord } from '../../core/car/car-design.ts';
 import { readCarDesign, readRunRecord } from '../../core/files/read.ts';
 import {
@@ -23,19 +24,23 @@ interface Row {
   readonly design_id: string | null;
 }
 
+/** A run that started and stopped by itself. */
+const STARTED = `outcome = 'stopped' AND distance >= ${START}`;
+
 interface TallyRow {
   readonly design_id: string;
   readonly turns: number | null;
   readonly latest: string;
   readonly stopped: number;
   readonly walls: number;
+  readonly noStarts: number;
   readonly sum: number;
   readonly squares: number;
   readonly best: number;
   readonly best_outcome: Outcome['kind'];
 }
 
-interface SessionRow extends Pick<TallyRow, 'stopped' | 'walls' | 'sum' | 'squares' | 'best'> {
+interface SessionRow extends Pick<TallyRow, 'stopped' | 'walls' | 'noStarts' | 'sum' | 'squares' | 'best'> {
   readonly session: string;
   readonly best_wall: number;
 }
@@ -114,16 +119,17 @@ export function runQueries(db: Db) {
   );
   const alike = "FROM runs WHERE car_id = t.car_id AND design_id = t.design_id AND turns IS nullif(t.wind, 'full') AND deleted_at IS NULL";
   const tally = db.prepare<[string], TallyRow>(
-    `SELECT design_id, nullif(wind, 'full') AS turns, stopped, walls, sum, squares,
+    `SELECT design_id, nullif(wind, 'full') AS turns, stopped, walls, no_starts AS noStarts, sum, squares,
        (SELECT ran_at ${alike} ORDER BY ran_at DESC LIMIT 1) AS latest,
        (SELECT distance ${alike} ORDER BY distance DESC LIMIT 1) AS best,
        (SELECT outcome ${alike} ORDER BY distance DESC, outcome LIMIT 1) AS best_outcome
-     FROM run_tallies t WHERE car_id = ? AND design_id <> '' AND stopped + walls > 0 ORDER BY latest DESC`,
+     FROM run_tallies t WHERE car_id = ? AND design_id <> '' AND stopped + walls + no_starts > 0 ORDER BY latest DESC`,
   );
 
   const bySession = db.prepare<[string], SessionRow>(
-    `SELECT session, CAST(total(outcome = 'stopped') AS INTEGER) AS stopped, CAST(total(outcome = 'hit-wall') AS INTEGER) AS walls,
-       total(iif(outcome = 'stopped', distance, 0)) AS sum, total(iif(outcome = 'stopped', distance * distance, 0)) AS squares,
+    `SELECT session, CAST(total(${STARTED}) AS INTEGER) AS stopped, CAST(total(outcome = 'hit-wall') AS INTEGER) AS walls,
+       CAST(total(outcome = 'stopped' AND distance < ${START}) AS INTEGER) AS noStarts,
+       total(iif(${STARTED}, distance, 0)) AS sum, total(iif(${STARTED}, distance * distance, 0)) AS squares,
        max(distance) AS best, max(iif(outcome = 'hit-wall', distance, -1)) AS best_wall
      FROM runs WHERE car_id = ? AND deleted_at IS NULL AND session IS NOT NULL GROUP BY session`,
   );

@@ -6,6 +6,7 @@ import { backwardSolved, choleskyRoot, forwardSolved, halfLnDeterminant } from '
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import { predictRun } from '../../predict/predict-run.ts';
 import { makeWorkspace } from '../../run/workspace.ts';
+import { START } from '../did-not-start.ts';
 import { fittedValues, withFittedValues } from '../fitted-values.ts';
 import { furtherRuns, learntOf } from '../learnt.ts';
 import { nextChanges } from '../next-change.ts';
@@ -14,7 +15,8 @@ import { fitCar } from './fit-car.ts';
 import { quantileOf, shareBelow } from './mixture.ts';
 import { outputsOf, STALL } from './outputs.ts';
 import { predictFitted } from './predict-fitted.ts';
-import type { TrialGroup } from './trial.ts';
+import { observedOf, runTerm } from './likelihood.ts';
+import { USUAL_INSTRUMENTS, type TrialGroup, type TrialRun } from './trial.ts';
 
 const reach = (design: CarDesign, wind: Wind): number => {
   const prediction = predictRun(design, wind);
@@ -47,6 +49,43 @@ describe('a mixture of normals', () => {
     const one = [0.3, 0.7].map((weight) => ({ weight, mean: 2, variance: 9 }));
     expect(quantileOf(one, 0.95)).toBeCloseTo(2 + 3 * 1.644854, 4);
     expect(shareBelow(one, 2)).toBeCloseTo(0.5, 12);
+  });
+});
+
+describe('what a run says of a model', () => {
+  const flat = { resistance: Float64Array.of(-1, 0, 0), energy: new Float64Array(3) };
+  const at = (distance: number, more: readonly number[] = []): Float64Array => Float64Array.of(Math.log(distance + STALL), ...more);
+  const term = (run: TrialRun, model: Float64Array, marks: readonly number[] = []) =>
+    runTerm(observedOf(run, marks, USUAL_INSTRUMENTS), model, flat, 0.06);
+  const noStart: TrialRun = { outcome: { kind: 'stopped', distance: 0 } };
+  it('that did not start: likely of one that stalls, even at the edge, less the further it would go, with a slope that leads back', () => {
+    // At the edge of what counts as a start half of them do; t(7) at x below 0: −2.365 leaves 0.025 (tables).
+    expect(term(noStart, at(START)).value).toBeCloseTo(Math.log(0.5), 9);
+    const sigma = Math.sqrt((5 / 7) * (0.06 ** 2 + 0.15 ** 2));
+    expect(Math.exp(term(noStart, at((START + STALL) * Math.exp(2.3646 * sigma) - STALL)).value)).toBeCloseTo(0.025, 4);
+    const values = [0, 0.05, 0.2, 1, 10].map((distance) => term(noStart, at(distance)).value);
+    expect(values).toEqual(values.toSorted((a, b) => b - a));
+    expect(values[0]!).toBeGreaterThan(-0.001);
+    expect(term(noStart, at(10)).gradient[0]!).toBeLessThan(-0.5);
+    const slope = (term(noStart, at(1.01)).value - term(noStart, at(0.99)).value) / Math.log(1.06 / 1.04);
+    expect(term(noStart, at(1)).gradient[0]!).toBeCloseTo(slope, 3);
+  });
+  it('that passed a mark: a model that never gets there is less likely than one that is 15 % late', () => {
+    const design = newCar('x');
+    const wind: Wind = { kind: 'turns', turns: fullTurns(design) / 2 };
+    const workspace = makeWorkspace();
+    const car = likelyCar(design, wind, 0.5);
+    const mark = 0.95 * (Math.exp(outputsOf(car, [], workspace)!.values[0]!) - STALL);
+    const sound = outputsOf(car, [mark], workspace)!.values;
+    const run: TrialRun = {
+      outcome: { kind: 'stopped', distance: Math.exp(sound[0]!) - STALL },
+      splits: [{ at: mark, time: Math.exp(sound[2]!) }],
+    };
+    const late = term(run, sound.with(2, sound[2]! + 0.15), [mark]).value;
+    const short = outputsOf(withResistance(car, 1.2), [mark], workspace)!.values;
+    expect(Math.exp(short[0]!) - STALL).toBeLessThan(mark);
+    // Its distance as it was, so that the mark alone tells.
+    expect(term(run, short.with(0, sound[0]!).with(1, sound[1]!), [mark]).value).toBeLessThan(late);
   });
 });
 

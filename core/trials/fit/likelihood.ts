@@ -1,6 +1,8 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import tCdf from '@stdlib/stats-base-dists-t-cdf';
 import { choleskyRoot, forwardSolved, halfLnDeterminant } from '../../numerics/cholesky.ts';
 import type { ScatterDirections } from './scatter.ts';
+import { didNotStart, START } from '../did-not-start.ts';
 import { STALL } from './outputs.ts';
 import type { Instruments, TrialRun } from './trial.ts';
 
@@ -24,21 +26,26 @@ export interface RunTerm {
   readonly curvature: Float64Array;
 }
 
+/** What a run says of its distance: how far, at least so far, or that it did not start. */
+export type Told = 'distance' | 'at-least' | 'did-not-start';
+
 /** The outputs a run observed: which, and what. */
 export interface Observed {
+  readonly told: Told;
   readonly places: readonly number[];
   readonly values: readonly number[];
   /** Variance of the instrument at each. */
   readonly instrument: readonly number[];
 }
 
-/** What a run tells, as the model's outputs are counted. `marks`: m. Of one that hit the wall only the distance counts. */
+/** What a run tells, as the model's outputs are counted. `marks`: m. Of one that hit the wall, or did not start, only the distance counts. */
 export function observedOf(run: TrialRun, marks: readonly number[], { tape, watch, gate }: Instruments): Observed {
   const { outcome, time, splits = [] } = run;
   const rows: (readonly [place: number, value: number, variance: number])[] = [
     [0, Math.log(outcome.distance + STALL), (tape / (outcome.distance + STALL)) ** 2],
   ];
-  if (outcome.kind === 'stopped') {
+  const told = didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance';
+  if (told === 'distance') {
     if (time !== undefined && time > 0) rows.push([1, Math.log(time), HAND ** 2 + (watch / time) ** 2]);
     for (const split of splits) {
       const mark = marks.indexOf(split.at);
@@ -46,6 +53,7 @@ export function observedOf(run: TrialRun, marks: readonly number[], { tape, watc
     }
   }
   return {
+    told,
     places: rows.map(([place]) => place),
     values: rows.map(([, value]) => value),
     instrument: rows.map(([, , variance]) => variance),
@@ -61,11 +69,36 @@ function lnNormal(x: number): { readonly value: number; readonly slope: number }
   return { value: Math.log(share), slope: density(x) / share };
 }
 
+/** ln Γ(4) − ln Γ(3.5) − ½ ln 7π: the height of Student’s t with seven degrees of freedom at its middle. */
+const LN_T_HEIGHT = Math.log(6) - Math.log(1.875 * Math.sqrt(Math.PI)) - 0.5 * Math.log(FREEDOM * Math.PI);
+/** How sharply a start is told from none, beside the scatter: whether it moved a hand’s breadth is seen, not measured; ln. */
+const SEEN_START = 0.15;
+
+/**
+ * That a car did not start: its distance is left-censored at what counts as a start, by the same Student t as those that were measured, whose
+ * tails leave a model that says 10 m a way to get there.
+ */
+function noStartTerm(model: Float64Array, way: number): RunTerm {
+  const sigma = Math.sqrt(SCALE * (way ** 2 + SEEN_START ** 2));
+  const x = (Math.log(START + STALL) - model[0]!) / sigma;
+  const share = Math.max(tCdf(x, FREEDOM), 1e-300);
+  const slope = Math.exp(LN_T_HEIGHT - ((FREEDOM + 1) / 2) * Math.log1p((x * x) / FREEDOM)) / share;
+  const bend = slope * (((FREEDOM + 1) * x) / (FREEDOM + x * x) + slope);
+  return {
+    value: Math.log(share),
+    places: [0],
+    gradient: Float64Array.of(-slope / sigma),
+    curvature: Float64Array.of(Math.max(bend / sigma ** 2, 0)),
+  };
+}
+
 /** ln Γ-free constant of the multivariate t is the same for all values of the scatter, so it is left out. */
-export function runTerm(observed: Observed, isWall: boolean, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
+export function runTerm(observed: Observed, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
   const { resistance, energy } = directions;
-  if (isWall) {
-    const sigma = Math.sqrt(scatter ** 2 * (resistance[0]! ** 2 + energy[0]! ** 2) + observed.instrument[0]!);
+  const way = scatter * Math.hypot(resistance[0]!, energy[0]!);
+  if (observed.told === 'did-not-start') return noStartTerm(model, way);
+  if (observed.told === 'at-least') {
+    const sigma = Math.sqrt(way ** 2 + observed.instrument[0]!);
     const x = (model[0]! - observed.values[0]!) / sigma;
     const { value, slope } = lnNormal(x);
     return {

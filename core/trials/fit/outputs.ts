@@ -8,7 +8,7 @@ export const STALL = 0.05;
 
 /** What a run of the model comes to, as the fit sees it. Logarithms are natural. */
 export interface Outputs {
-  /** ln(distance + 0.05 m), ln(time s), then ln(time s) at each mark; NaN where it was not reached. */
+  /** ln(distance + 0.05 m), ln(time s), then ln(time s) at each mark; the later the further it is beyond the stop. */
   readonly values: Float64Array;
   /** ln of grip over what the launch needs: below 0 it spins. */
   readonly grip: number;
@@ -16,6 +16,10 @@ export interface Outputs {
   readonly energy: number;
   readonly resistance: number;
 }
+
+/** How much later a mark counts as passed, in ln s, for each ln m that the stop falls short of it; and ln s of a stop that never began. */
+const LATE = 4;
+const LN_NEVER = Math.log(30);
 
 /** How far a path of this curvature leads straight ahead. m. Source: chord of an arc, 2/κ sin(κs/2). */
 const straight = (way: number, curvature: number): number =>
@@ -38,10 +42,13 @@ export function outputsOf(car: BuiltCar, marks: readonly number[], workspace: Wo
   const values = new Float64Array(2 + marks.length).fill(NaN);
   values[0] = Math.log(straight(distance, car.curvature) + STALL);
   if (time > 0) values[1] = Math.log(time);
-  for (const { distance: at, time: when } of passed) {
-    const place = marks.indexOf(at);
-    if (place >= 0) values[2 + place] = Math.log(when);
-  }
+  // A mark that it does not reach is passed later than anything: from the time of its stop on, steeply, so that a model that falls short of
+  // where a run was timed is no likelier than one that is late there.
+  const end = time > 0 ? Math.log(time) : LN_NEVER;
+  marks.forEach((at, i) => {
+    const when = passed.find((mark) => mark.distance === at)?.time;
+    values[2 + i] = when === undefined ? end + LATE * Math.log((at + STALL) / (Math.min(distance, at) + STALL)) : Math.log(when);
+  });
   const given = storedEnergy - energy.hysteresis - energy.unspent;
   const spent = energy.driveBearing + energy.otherBearing + energy.rolling + energy.air + energy.arm + energy.washer;
   return {

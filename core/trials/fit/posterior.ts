@@ -32,8 +32,6 @@ export interface SpreadOfAll {
 const REWEIGHTINGS = 6;
 const NO_STEP = 0.005;
 
-const isWall = ({ outcome }: TrialRun): boolean => outcome.kind === 'hit-wall';
-
 const withMisfit = ({ misfit, unknowns }: FitProblem, values: Float64Array, place: Float64Array, group: number): Float64Array =>
   values.with(0, values[0]! + misfit * place[unknowns + group]!);
 
@@ -51,7 +49,7 @@ export function lnPosterior(
   problem.groups.forEach((group, g) => {
     const model = withMisfit(problem, outputs[g]!.values, place, g);
     for (const { run, observed } of group.runs) {
-      sum += runTerm(observed, isWall(run), model, group.directions, scatter).value;
+      sum += runTerm(observed, model, group.directions, scatter).value;
       if (run.spun) sum += spinTerm(outputs[g]!.grip).value;
     }
   });
@@ -117,8 +115,8 @@ function expanded(
     );
     // Terms of like runs are added up before they are spread over the unknowns.
     const [sum, square] = [new Float64Array(width), new Float64Array(width * width)];
-    for (const { run, observed } of group.runs) {
-      const term = runTerm(observed, isWall(run), model, group.directions, scatter);
+    for (const { observed } of group.runs) {
+      const term = runTerm(observed, model, group.directions, scatter);
       value += term.value;
       const { places } = term;
       places.forEach((p, i) => {

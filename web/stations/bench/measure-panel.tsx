@@ -143,6 +143,11 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
               Type readings: the result stands here as you go.
             </p>
           )}
+          {read.kind === 'few' && (
+            <p role="status" className={plain.text}>
+              ○ {read.message}
+            </p>
+          )}
           {read.kind === 'wrong' && (
             <p role="status" className={plain.text}>
               ✕ {read.message}

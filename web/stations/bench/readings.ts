@@ -47,6 +47,8 @@ export function rereadings(
 /** What the typed readings come to: nothing yet, what is wrong with them, or the measurement and its result. */
 export type Read =
   | { readonly kind: 'none' }
+  /** Too few: how many more it takes. */
+  | { readonly kind: 'few'; readonly message: string }
   | { readonly kind: 'wrong'; readonly message: string }
   | {
       readonly kind: 'read';
@@ -59,6 +61,8 @@ export type Read =
 /** Fits of a line or curve: what readings they need before anything is told. */
 const FITS: readonly MeasurementKind[] = ['lever-pull', 'band-pull', 'rim-pull', 'coast'];
 const LEAST = 3;
+/** A scale that shows no more than so many divisions of what is read is no scale for it. */
+const COARSEST = 4;
 
 /** Columns that are read by themselves, whatever stands beside them. */
 const BY_THEMSELVES: readonly MeasurementKind[] = ['weights', 'wobble', 'tape', 'level'];
@@ -82,7 +86,12 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
   if (rows.length === 0) return { kind: 'none' };
   // A row that is half typed waits for the rest of it.
   const whole = alone ? rows : rows.filter(({ row }) => columns.every(({ key, isOptional }) => isOptional || !isBare(row[key])));
-  if (whole.length < (FITS.includes(kind) ? LEAST : 1)) return { kind: 'none' };
+  const needed = FITS.includes(kind) ? LEAST : 1;
+  if (whole.length < needed) {
+    const left = needed - whole.length;
+    const message = `${left === 1 ? 'One reading' : `${left} readings`} more: ${needed === 1 ? 'a whole row is needed' : `a fit needs ${needed}, each row whole`}.`;
+    return { kind: 'few', message };
+  }
   const inRows = whole.map(({ at }) => at);
   const readings: Record<string, unknown> = {};
   for (const { key, label, quantity, options } of columns) {
@@ -107,6 +116,12 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
   const inQuantity = columns.find(({ key }) => division.of.includes(key))!.quantity;
   const fineness = isBare(typed.division) ? division.usual : valueOf(typed.division, inQuantity, 'One division');
   if (wrong.length > 0) return { kind: 'wrong', message: wrong[0]! };
+  const largest = Math.max(...division.of.flatMap((key) => (Array.isArray(out[key]) ? (out[key] as number[]).map(Math.abs) : [])));
+  if (fineness !== null && !isBare(typed.division) && (!(fineness > 0) || fineness > largest / COARSEST))
+    return {
+      kind: 'wrong',
+      message: `One division: ${typed.division.trim()} is too coarse or no division at all. Type the smallest step that the scale shows, less than a quarter of the largest reading.`,
+    };
   if (columns.some(({ key }) => division.of.includes(key) && key !== 'raised' && !out[key])) return { kind: 'none' };
   const resolution = Object.fromEntries(division.of.filter((key) => out[key]).map((key) => [key, fineness]));
   const read = readMeasurement({

@@ -9,7 +9,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { WordTable } from '../../ui/word-table.tsx';
 import styles from './run-list.module.css';
-import { windWords } from './run-words.ts';
+import { countWords, windWords } from './run-words.ts';
 import { byOrderOption } from './runs-option.ts';
 
 /** Runs that were ticked, beside each other: those alike together, what their cars differ in, and how they lie. */
@@ -34,10 +34,10 @@ export function ChosenRuns({ runs, onNone }: { readonly runs: readonly RunOfCar[
       </div>
       <WordTable
         head={['car', 'wound', 'runs', 'mean', 'spread']}
-        rows={groups.map(({ design, wind, count, walls, mean, deviation }, i) => [
+        rows={groups.map(({ design, wind, count, walls, noStarts, mean, deviation }, i) => [
           `${i + 1}. ${design.name}`,
           windWords(wind),
-          `${count}${walls > 0 ? `, ${walls} into the wall` : ''}`,
+          countWords({ count, walls, noStarts }),
           metres(mean),
           deviation === null ? '–' : `± ${metres(deviation)}`,
         ])}

@@ -1,4 +1,5 @@
 import type { CarDesign, Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
+import { didNotStart } from '../../../core/trials/did-not-start.ts';
 import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { TrackForm } from './track-slice.ts';
 
@@ -99,11 +100,12 @@ export function readRunForm(
   };
   const wind = windOf(form, units);
   if (typeof wind === 'string') faults.turns = wind;
-  const distance = distanceOf(form, units, place);
+  const isStarted = form.outcome !== 'did-not-start';
+  const distance = isStarted ? distanceOf(form, units, place) : 0;
   if (typeof distance !== 'number') faults[distance.field] = distance.message;
   const [time, drift, spunFor] = [optional('time'), optional('drift'), optional('spunFor')];
   if (Object.keys(faults).length > 0 || typeof wind === 'string' || typeof distance !== 'number') return { faults };
-  const outcome: Outcome = { kind: form.outcome, distance: Number(distance.toFixed(4)) };
+  const outcome: Outcome = { kind: form.outcome === 'hit-wall' ? 'hit-wall' : 'stopped', distance: Number(distance.toFixed(4)) };
   return {
     run: {
       wind,
@@ -129,7 +131,7 @@ export function formOf(record: Omit<RunRecord, 'design'>, print: (value: number,
     turns: wind.kind === 'turns' ? print(wind.turns, 'count') : '',
     stretched: record.stretched ?? false,
     direction: record.direction ?? '',
-    outcome: outcome.kind,
+    outcome: didNotStart(outcome) ? 'did-not-start' : outcome.kind,
     // The distance that is kept is from the line, however it was taken.
     measuredBy: 'tape',
     marks: '',

@@ -67,12 +67,16 @@ export function RunForm({ carId, design, session }: RunFormProps) {
       <Choice<TrackForm['outcome']>
         label="What came"
         value={form.outcome}
-        options={{ stopped: 'it stopped at', 'hit-wall': 'hit the wall at' }}
+        options={{ stopped: 'it stopped at', 'hit-wall': 'hit the wall at', 'did-not-start': 'did not start' }}
         onChange={(outcome) => change({ outcome })}
       />
-      {form.measuredBy === 'marks' && text('marks', 'Tape marks or tiles passed')}
-      {text('distance', distanceLabel(form.measuredBy, unitOf('distance', units)), true)}
-      {text('time', 'Time, s (if taken)')}
+      {form.outcome !== 'did-not-start' && (
+        <>
+          {form.measuredBy === 'marks' && text('marks', 'Tape marks or tiles passed')}
+          {text('distance', distanceLabel(form.measuredBy, unitOf('distance', units)), true)}
+          {text('time', 'Time, s (if taken)')}
+        </>
+      )}
       <Box role="group" aria-label="What was seen" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
         {(Object.entries(SEEN_WORDS) as [SeenThing, string][]).map(([thing, words]) => {
           const isSeen = form.seen.includes(thing);

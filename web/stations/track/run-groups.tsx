@@ -7,6 +7,7 @@ import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isReadable, type ListedRun, type RunSums } from '../../../core/schema/stored.ts';
 import { groupedRuns, type GroupedBy, type LikeRuns } from '../../../core/trials/like-runs.ts';
+import { didNotStart } from '../../../core/trials/did-not-start.ts';
 import { leanFromRuns } from '../../../core/trials/lean-of-floor.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
 import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
@@ -22,7 +23,7 @@ import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './run-list.module.css';
-import { outcomeWords, windWords } from './run-words.ts';
+import { countWords, outcomeWords, windWords } from './run-words.ts';
 
 /** The group whose runs are shown alone, and what they have in common. */
 export interface ChosenGroup {
@@ -167,11 +168,11 @@ function RunGroup({ carId, group: { words, remark, sums, alike, filter }, isChos
   const { mean, deviation } = spreadOf(sums);
   const distance = (value: number | null): string => (value === null ? '–' : printQuantity(value, 'distance', units));
   const facts: readonly (readonly [string, string])[] = [
-    ['runs', `${sums.stopped + sums.walls}${sums.walls > 0 ? `, ${sums.walls} into the wall` : ''}`],
+    ['runs', countWords({ ...sums, count: sums.stopped + sums.walls + sums.noStarts })],
     ...(prediction
       ? [['predicted', prediction.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : '–'] as const]
       : []),
-    [sums.walls > 0 && sums.stopped > 0 ? 'mean of those that stopped' : 'mean', distance(mean)],
+    [sums.walls + sums.noStarts > 0 && sums.stopped > 0 ? 'mean of those that stopped' : 'mean', distance(mean)],
     ['spread (standard deviation)', deviation === null ? 'needs two runs that stopped' : `± ${distance(deviation)}`],
     ['best', outcomeWords(sums.best, units)],
   ];
@@ -211,7 +212,9 @@ function Pairs({ carId, group, filter }: { readonly carId: string; readonly grou
   const lean = useMemo(() => {
     const runs = (data?.runs ?? []).filter((run): run is ListedRun => isReadable<ListedRun>(run)).map(({ record }) => record);
     const ways = (direction: 'out' | 'back'): number[] =>
-      runs.filter((run) => run.direction === direction && run.outcome.kind === 'stopped').map(({ outcome }) => outcome.distance);
+      runs
+        .filter(({ outcome, ...run }) => run.direction === direction && outcome.kind === 'stopped' && !didNotStart(outcome))
+        .map(({ outcome }) => outcome.distance);
     return leanFromRuns(group.design, group.wind, ways('out'), ways('back'));
   }, [data, group]);
   if (!lean) return null;

@@ -1,13 +1,28 @@
 import type { Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
+import { didNotStart } from '../../../core/trials/did-not-start.ts';
 import type { Against } from '../../../core/trials/luck.ts';
 import { printAbout, printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 
 export const windWords = (wind: Wind): string =>
   wind.kind === 'full' ? 'fully wound' : `${printNumber(wind.turns, 'count', 'metric')} turns`;
 
-/** A run that hit the wall is "at least", never "equal". */
-export const outcomeWords = ({ kind, distance }: Outcome, units: UnitSystem): string =>
-  `${kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(distance, 'distance', units)}`;
+/** A run that hit the wall is "at least", never "equal"; one that came nowhere did not start. */
+export const outcomeWords = (outcome: Outcome, units: UnitSystem): string =>
+  didNotStart(outcome)
+    ? 'did not start'
+    : `${outcome.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(outcome.distance, 'distance', units)}`;
+
+/** `5, 1 into the wall, 2 did not start`. */
+export const countWords = ({
+  count,
+  walls,
+  noStarts,
+}: {
+  readonly count: number;
+  readonly walls: number;
+  readonly noStarts: number;
+}): string =>
+  [`${count}`, ...(walls > 0 ? [`${walls} into the wall`] : []), ...(noStarts > 0 ? [`${noStarts} did not start`] : [])].join(', ');
 
 /** How a run stands to what was expected: `1.4 m short of predicted: within luck`. */
 export function againstWords({ apart, of, luck }: Against, units: UnitSystem): string {

@@ -20,7 +20,7 @@ export interface TrackForm {
   readonly turns: string;
   readonly stretched: boolean;
   readonly direction: '' | 'out' | 'back';
-  readonly outcome: 'stopped' | 'hit-wall';
+  readonly outcome: 'stopped' | 'hit-wall' | 'did-not-start';
   readonly measuredBy: 'tape' | 'marks' | 'from-wall';
   /** Whole marks or tiles passed, where these are counted; the distance is then what is beyond the last. */
   readonly marks: string;

@@ -3,6 +3,7 @@ import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { versionOf } from '../../../core/car/version-tree.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
+import { didNotStart } from '../../../core/trials/did-not-start.ts';
 import { runAgainst } from '../../../core/trials/luck.ts';
 import { problemLine, useGetRunQuery, useListVersionsQuery, useTallyRunsQuery, type StoredSession } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';
@@ -35,6 +36,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
   useUnitsOfTyping(form.units, (reread) => change(rereadForm(form, reread)));
   /** What the run is against what was expected of it, and whether luck explains that. */
   const luckWords = ({ wind, outcome, design: ran }: RunRecord): string => {
+    if (didNotStart(outcome)) return '. Say what you saw: wheels that spun, or nothing that moved';
     const prediction = predictRun(ran, wind);
     if (prediction.kind === 'refused') return '';
     const like = likeRuns(tallies ?? { tallies: [], designs: {} }).find((group) => isLike(group, ran, wind));
