@@ -2,6 +2,7 @@ import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { RunRecord } from '../car/car-design.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
+import { didNotStart } from './did-not-start.ts';
 import { likelyCar, withEnergy, withResistance, type BuiltCar, type Unknown } from './fit/built-car.ts';
 import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { rowOf } from './fit/predict-fitted.ts';
@@ -127,7 +128,8 @@ const WRONG: Readonly<Record<Exclude<CauseId, 'none'>, (car: BuiltCar, z: number
   'weak-motor': (car, z) => withEnergy(car, 1 - Math.min(0.6, Math.max(0.01, sized(0.2, 0.08, z)))),
   'low-grip': (car, z) => ({
     ...car,
-    numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * Math.exp(sized(-0.5, 0.2, z)) },
+    // A little is common, much is rare: ln-normal, half of what was thought at z = 1, an eighth at 2.
+    numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * Math.exp(-0.3 * Math.exp(0.95 * z)) },
   }),
   'fewer-turns': (car, z) => woundBy(car, turnsOf(car) - Math.max(0.2, sized(1.5, 0.7, z))),
   tied: (car) =>
@@ -135,9 +137,13 @@ const WRONG: Readonly<Record<Exclude<CauseId, 'none'>, (car: BuiltCar, z: number
   'loose-wheel': (car, z) => ({ ...car, mostPush: launchPush(car) * Math.min(1, Math.max(0.1, sized(0.5, 0.15, z))) }),
   veering: (car, z) => ({ ...car, curvature: Math.max(0.01, sized(0.1, 0.04, z)) }),
   'leaning-floor': (car, z) => ({ ...car, numbers: { ...car.numbers, slope: (car.numbers.slope ?? 0) + car.uphill * 0.005 * z } }),
-  backwards: (car) => withEnergy(car, 1e-4),
+  // Nothing comes to the floor that would move it; a trap’s own efficiency could not be told so small.
+  backwards: (car) => ({ ...car, mostPush: TWITCH * launchPush(car) }),
   bending: (car, z) => woundBy(car, turnsOf(car) * (1 - Math.min(0.5, Math.max(0.02, sized(0.15, 0.06, z))))),
 };
+
+/** Share of its launch that a car wound the wrong way gives. */
+const TWITCH = 0.01;
 
 const pushes = new WeakMap<object, number>();
 /** N at the tyre as the run of the likeliest car begins. */
@@ -244,6 +250,11 @@ function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[]): number {
 }
 const reach = ({ runs }: TrialGroup): number => Math.max(0, ...runs.map(({ outcome }) => outcome.distance));
 
+/** Standard deviations of too little grip at which most cars spin, and spin on the spot: no slope leads there from one that holds. */
+const SPINNING = [2, 3];
+/** Whether wheels were seen to spin, or the car did not start. */
+const isLowGripLikely = ({ runs }: TrialGroup): boolean => runs.some(({ spun, outcome }) => spun || didNotStart(outcome));
+
 /** A car that is taken to be built with any care explains every fault away. */
 const AS_THOUGHT = [[1, 1]] as const;
 
@@ -264,7 +275,10 @@ export function weighCauses(
       (id !== 'tied' || trials.some(({ design: { motor } }) => isWoundOnAxle(motor) && motor.release === 'free')),
   );
   const evidence = ids.flatMap((id, i) => {
-    const fitted = fitCar(trials, { ...plain, more: [...more, faultOf(id)], from: sound });
+    const starts = id === 'low-grip' && trials.some(isLowGripLikely) ? [undefined, ...SPINNING] : [undefined];
+    const fitted = starts
+      .flatMap((lastAt) => fitCar(trials, { ...plain, more: [...more, faultOf(id)], from: sound, ...(lastAt && { lastAt }) }) ?? [])
+      .reduce<FittedCar | null>((best, one) => (best === null || one.lnEvidence > best.lnEvidence ? one : best), null);
     progress?.((i + 1) / ids.length);
     return fitted ? [{ id, lnEvidence: fitted.lnEvidence, metres: metresTaken(fitted, trials) }] : [];
   });

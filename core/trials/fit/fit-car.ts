@@ -30,6 +30,8 @@ export interface FitOptions {
   readonly designs?: readonly CarDesign[];
   /** A fit of the same runs with fewer unknowns, from which the search begins. */
   readonly from?: FittedCar | undefined;
+  /** Standard deviations of the last unknown at which the search begins: beyond a kink no slope leads there. */
+  readonly lastAt?: number;
   /** How wide what is not known may really be, with the share of each; see WIDTHS. */
   readonly widths?: readonly (readonly [width: number, share: number])[];
   readonly workspace?: Workspace;
@@ -146,7 +148,8 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
       return { ...spread, place, root, lnWeight: value + lnPrior - halfLnDeterminant(root, place.length) };
     });
 
-  let place = startOf(options.from, unknowns, groups.length);
+  const start = startOf(options.from, unknowns, groups.length);
+  let place = options.lastAt === undefined ? start : start.with(unknowns.length - 1, options.lastAt);
   let outputs = outputsAt(place);
   let linear = linearisedAt(place);
   if (!outputs || !linear) return null;

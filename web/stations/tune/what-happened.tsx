@@ -15,6 +15,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import { OddRuns } from './odd-runs.tsx';
+import { countWords } from '../track/run-words.ts';
 import { runsInOrder, runsOverTurns } from './runs-against-model.ts';
 import styles from './tune.module.css';
 import { beyondWords, groupWords } from './tune-words.ts';
@@ -24,6 +25,12 @@ const ACROSS = {
   turns: { words: 'over the turns', option: runsOverTurns },
   order: { words: 'in order', option: runsInOrder },
 } as const;
+
+/** How many of a group did not start: `, 2 of them did not start`. */
+function didNotStartWords({ distances }: Tuning['groups'][number]): string {
+  const count = distances.filter(({ hasStarted }) => !hasStarted).length;
+  return count === 0 ? '' : `, ${count} of ${distances.length === count ? 'them' : 'these'} did not start`;
+}
 
 /** A trend that luck makes less often than so is told. */
 const TOLD = 0.1;
@@ -51,7 +58,8 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
   const leftOut = runs.filter(({ record }) => record.leftOut);
   const words = groups.map((group) => {
     const walls = group.distances.filter(({ isWall }) => isWall).length;
-    return `${groupWords(group, nameOf)}: ${group.distances.length} runs${walls > 0 ? `, ${walls} into the wall` : ''}`;
+    const noStarts = group.distances.filter(({ hasStarted }) => !hasStarted).length;
+    return `${groupWords(group, nameOf)}: runs ${countWords({ count: group.distances.length, walls, noStarts })}`;
   });
   return (
     <>
@@ -92,7 +100,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
         <WordTable
           head={['runs alike', 'thought', 'mean (19 in 20)', 'scatter']}
           rows={groups.map((group, i) => [
-            `${i + 1}. ${groupWords(group, nameOf)}, ${group.distances.length} ${group.distances.length === 1 ? 'run' : 'runs'}`,
+            `${i + 1}. ${groupWords(group, nameOf)}, ${group.distances.length} ${group.distances.length === 1 ? 'run' : 'runs'}${didNotStartWords(group)}`,
             group.predicted === null ? '–' : printAbout(group.predicted, 'distance', units),
             group.spread
               ? `${metres(group.spread.mean)} (${metres(group.spread.low)} to ${group.spread.high === null ? 'open' : metres(group.spread.high)})`

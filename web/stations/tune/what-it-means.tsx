@@ -42,7 +42,8 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
     <>
       {full && (
         <p className={plain.strong}>
-          Fully wound on a long floor: {figure('mean', intervalWords(full.mean, units))} on average, 9 in 10; its next run{' '}
+          Fully wound on a long floor{full.direction ? `, ${full.direction === 'out' ? 'on the way out' : 'on the way back'}` : ''}:{' '}
+          {figure('mean', intervalWords(full.mean, units))} on average, 9 in 10; its next run{' '}
           {figure('next run', intervalWords(full.next, units))}.
         </p>
       )}
@@ -73,9 +74,15 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       )}
       {room && (
         <p className={plain.text}>
-          The room is {metres(room.room)}: 9 in 10 of its next runs stop inside with up to{' '}
-          {figure('room', `${printNumber(room.turns, 'count', units)} turns`)}, at {intervalWords(room.distance, units)}. Try these next; a
-          wall that is hit still counts as “at least”.
+          The room is {metres(room.room)}.{' '}
+          {room.turns === 0 ? (
+            <>{figure('room', 'Not even half a turn')} stops inside for 9 in 10 of its next runs: find more room.</>
+          ) : (
+            <>
+              9 in 10 of its next runs stop inside with up to {figure('room', `${printNumber(room.turns, 'count', units)} turns`)}, at{' '}
+              {intervalWords(room.distance, units)}. Try these next; a wall that is hit still counts as “at least”.
+            </>
+          )}
         </p>
       )}
       {Object.keys(tuning.values).length > 0 && (

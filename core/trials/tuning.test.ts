@@ -1,0 +1,115 @@
+import { describe, expect, it } from 'vitest';
+import type { CarDesign, Outcome, RunRecord, Wind } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
+import { likelyNumbers } from '../car/values.ts';
+import { simulateSound } from '../run/simulate.ts';
+import { explain } from './causes.ts';
+import type { RunOfCar } from './compared-runs.ts';
+import { tuneCar } from './tuning.ts';
+
+const FULL: Wind = { kind: 'full' };
+const design = newCar('Tern');
+const band = newCar('Tern', 'band');
+let minute = 0;
+/** A run, each a minute after the last. */
+function run(car: CarDesign, outcome: number | Outcome, more: Partial<RunRecord> = {}): RunOfCar {
+  const ranAt = new Date(Date.UTC(2026, 10, 21, 18, ++minute)).toISOString();
+  const told: Outcome = typeof outcome === 'number' ? { kind: 'stopped', distance: outcome } : outcome;
+  const record = { format: 'nimble-axle/run-record', version: 1, ranAt, wind: FULL, outcome: told, seen: [], note: '', ...more } as const;
+  return { id: `run ${minute}`, design: car, record };
+}
+const reach = (car: CarDesign, slope = 0): number => simulateSound(deriveRunSetup(car, FULL, { ...likelyNumbers(car), slope })).distance;
+
+describe('the runs of a car', () => {
+  it('are told by the newest groups, also where the last run is of a winding that was run first', () => {
+    const turns = fullTurns(design);
+    const winds = Array.from({ length: 9 }, (_, i): Wind => ({ kind: 'turns', turns: Math.round(turns * (1 + i)) / 10 }));
+    const distances = winds.map((wind) => simulateSound(deriveRunSetup(design, wind)).distance);
+    const runs = [...winds, winds[0]!].map((wind, i) => run(design, distances[i % 9]!, { wind }));
+    const tuning = tuneCar(design, runs)!;
+    expect(tuning.groups).toHaveLength(8);
+    // The second winding is the one that is left out: its run is the oldest.
+    expect(tuning.groups.map(({ wind }) => wind)).not.toContainEqual(winds[1]);
+    expect(tuning.groups.at(-1)).toMatchObject({ wind: winds[0], distances: [{ order: 1 }, { order: 10 }] });
+  });
+
+  it('out and back on a floor that leans are told for each way, and so is what is left out of the fit', () => {
+    const [out, back] = [reach(design, 0.004), reach(design, -0.004)];
+    const pairs = [0.98, 1, 1.02].flatMap((by) => [
+      run(design, by * out, { direction: 'out' }),
+      run(design, by * back, { direction: 'back' }),
+    ]);
+    const tuning = tuneCar(design, pairs)!;
+    const [there, home] = tuning.groups;
+    expect(back / out).toBeGreaterThan(1.3);
+    for (const [group, distance] of [
+      [there!, out],
+      [home!, back],
+    ] as const) {
+      expect(group.fitted!.middle / distance).toBeCloseTo(1, 1);
+      expect(group.next!.low).toBeLessThan(distance);
+      expect(group.next!.high).toBeGreaterThan(distance);
+    }
+    // Held out, the way back is expected further than the way out: nobody told it that.
+    expect(home!.heldOut!.middle).toBeGreaterThan(out);
+    expect(tuning.full).toMatchObject({ direction: 'back' });
+    expect(tuning.full!.mean.middle / back).toBeCloseTo(1, 1);
+  });
+
+  it('on a floor that is told to lean are expected less far uphill, and further on the way back', () => {
+    const leaning: CarDesign = { ...design, floor: { ...design.floor, slope: 0.004 } };
+    const [out, back] = [reach(design, 0.004), reach(design, -0.004)];
+    const tuning = tuneCar(leaning, [run(leaning, out, { direction: 'out' }), run(leaning, back, { direction: 'back' })])!;
+    expect(tuning.groups.map(({ predicted }) => predicted! / reach(design))).toEqual([
+      expect.closeTo(out / reach(design), 6),
+      expect.closeTo(back / reach(design), 6),
+    ]);
+  });
+
+  it('that did not start are an outcome of their own: no mean, no scatter, none of them odd', () => {
+    const runs = [0, 0, 0, 1, 1.05].map((distance) => run(band, distance));
+    const [group] = tuneCar(band, runs)!.groups;
+    expect(group!.distances.map(({ hasStarted }) => hasStarted)).toEqual([false, false, false, true, true]);
+    expect(group!.spread).toMatchObject({ mean: expect.closeTo(1.025, 9), deviation: expect.closeTo(0.05 / Math.SQRT2, 9) });
+    // t(0.975, 1) = 12.706 (tables), times 0.0354/√2, to either side of 1.025.
+    expect(group!.spread!.high).toBeCloseTo(1.025 + 12.706 * 0.025, 3);
+    expect(group!.spread!.low).toBeCloseTo(1.025 - 12.706 * 0.025, 3);
+    expect(tuneCar(band, runs.slice(0, 3))!.groups[0]!.spread).toBeNull();
+  });
+
+  it.each([design, band])(
+    'that did not start with wheels that spun point to too little grip; without, to a car wound the wrong way',
+    (car) => {
+      const [spun, still] = [['spun'], []].map((seen) => {
+        const { causes, seen: told } = tuneCar(
+          car,
+          [0, 0, 0].map(() => run(car, 0, { seen: seen as RunRecord['seen'] })),
+        )!;
+        return explain(causes!, { seen: told }).causes;
+      });
+      expect(spun![0]).toMatchObject({ id: 'low-grip' });
+      expect(spun![0]!.probability).toBeGreaterThan(0.5);
+      expect(still![0]!.id).toBe('backwards');
+    },
+  );
+
+  it('before a wall at 5 cm are told no turn at all', () => {
+    const boxed: CarDesign = { ...band, floor: { ...band.floor, roomLength: 0.05 } };
+    const { room } = tuneCar(
+      boxed,
+      [1, 1.02, 0.98].map((by) => run(band, by * reach(band))),
+    )!;
+    expect(room).toMatchObject({ room: 0.05, turns: 0 });
+    // Of 5 m it is the most half turns that still stop inside: one more would not.
+    const hall: CarDesign = { ...band, floor: { ...band.floor, roomLength: 5 } };
+    const told = tuneCar(
+      hall,
+      [1, 1.02, 0.98].map((by) => run(band, by * reach(band))),
+    )!.room!;
+    expect(told.turns).toBeGreaterThan(0.5);
+    const at = (turns: number): number => simulateSound(deriveRunSetup(band, { kind: 'turns', turns })).distance;
+    expect(at(told.turns)).toBeLessThan(5);
+    expect(at(told.turns + 1)).toBeGreaterThan(4.6);
+  });
+});
