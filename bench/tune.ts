@@ -7,7 +7,8 @@ import { quantile } from 'simple-statistics';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { fullTurns } from '../core/predict/derive-run-setup.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
-import { CAUSES, explain, NOTED, weighCauses, type CauseId } from '../core/trials/causes.ts';
+import { CAUSE_IDS } from '../core/trials/cause-words.ts';
+import { explain, NOTED, weighCauses } from '../core/trials/causes.ts';
 import { didItHelp } from '../core/trials/did-it-help.ts';
 import { stoppedAt } from '../core/trials/scored-runs.ts';
 import { fitCar } from '../core/trials/fit/fit-car.ts';
@@ -123,7 +124,7 @@ const TAKES = 0.02;
 
 /** Cars with a fault planted, and as many sound ones: whether it comes out first, first or second, and is named. */
 function causes(withTimes: boolean): void {
-  const ids = Object.keys(CAUSES) as CauseId[];
+  const ids = [...CAUSE_IDS];
   const told = numbered(cars).flatMap((n) => {
     // Every other one is sound.
     const planted = n % 2 === 0 ? ('none' as const) : ids[1 + (((n - 1) / 2) % (ids.length - 1))]!;

@@ -34,6 +34,14 @@ function madeAs({ searchStep = 0, stock }: Size, value: number, present: number,
   return Math.abs(value - present) <= searchStep / 2 ? present : Math.round(value / searchStep) * searchStep;
 }
 
+/** A design with every size that differs from another’s as a builder would make it, or as it is to be had. */
+export const asMade = (design: CarDesign, from: CarDesign): CarDesign =>
+  design.motor.kind !== from.motor.kind
+    ? design
+    : sizesOf(design.motor.kind)
+        .filter(({ searchStep, read }) => searchStep !== undefined && Math.abs(read(design) - read(from)) > 1e-9)
+        .reduce((made, size) => size.write(made, madeAs(size, size.read(made), size.read(from), made)), design);
+
 function ofSize(size: Size, present: CarDesign): Turn {
   const { id, low, high, searchedUpTo, read, write } = size;
   const value = read(present);

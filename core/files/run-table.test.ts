@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { guessPlaces, readRunLines, RUN_COLUMNS, runKey, runTable, type RunColumn, type TableRun } from './run-table.ts';
@@ -23,6 +24,19 @@ describe('a table of runs', () => {
         seen: fc.constantFrom<TableRun['seen'][]>([], ['spun'], ['rubbed', 'broke']),
         drift: fc.integer({ min: -300, max: 300 }).map((cm) => cm / 100),
         direction: fc.constantFrom('out' as const, 'back' as const),
+        spunFor: fc.integer({ min: 0, max: 300 }).map((cm) => cm / 100),
+        splits: fc.array(
+          fc.record({
+            at: fc.integer({ min: 1, max: 999 }).map((cm) => cm / 100),
+            time: fc.integer({ min: 1, max: 999 }).map((s) => s / 100),
+          }),
+          { minLength: 1, maxLength: 3 },
+        ),
+        stretched: fc.boolean(),
+        inOnePiece: fc.boolean(),
+        measuredBy: fc.constantFrom('tape' as const, 'marks' as const, 'from-wall' as const),
+        leftOut: fc.constant(true as const),
+        photo: fc.uuid(),
         note: fc.constantFrom('', 'grippy, new tyres', 'x; "y"'),
       },
       { requiredKeys: ['ranAt', 'wind', 'outcome', 'seen', 'note'] },
@@ -50,6 +64,22 @@ describe('a table of runs', () => {
       wind: { kind: 'full' },
       outcome: { distance: 3.048 },
     });
+  });
+  it('has a column for all that a run may tell: one that is left out, or spun, comes back so', () => {
+    const { properties } = JSON.parse(readFileSync('schemas/run-record.schema.json', 'utf8')) as { properties: Record<string, unknown> };
+    const elsewhere = ['format', 'version', 'design', 'carVersion', 'session'];
+    const told = Object.keys(properties).filter((key) => !elsewhere.includes(key));
+    const columns = Object.keys(RUN_COLUMNS).map((column) => (column === 'turns' ? 'wind' : column));
+    expect(told.filter((key) => !columns.includes(key))).toEqual([]);
+    const whole = guessPlaces(['outcome', 'distance m', 'left out', 'splits m:s']);
+    expect(readRunLines([['did not start', '', 'yes', '']], whole, BEGUN)[0]!.run).toMatchObject({
+      outcome: { kind: 'stopped', distance: 0 },
+      leftOut: true,
+    });
+    expect(readRunLines([['', '8', 'perhaps', '2-1.3']], whole, BEGUN)[0]!.faults.map(({ column }) => column)).toEqual([
+      'leftOut',
+      'splits',
+    ]);
   });
   it.each<[string[], RunColumn, RegExp]>([
     [['', '', '', '', ''], 'distance', /needs a distance/],

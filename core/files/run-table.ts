@@ -3,7 +3,23 @@ import { parseQuantity, type Quantity } from '../units/quantity.ts';
 import { inUtc } from './time-of-day.ts';
 
 /** What a table of runs can tell of one, by column. */
-export type RunColumn = 'ranAt' | 'turns' | 'outcome' | 'distance' | 'time' | 'drift' | 'direction' | 'seen' | 'note';
+export type RunColumn =
+  | 'ranAt'
+  | 'turns'
+  | 'outcome'
+  | 'distance'
+  | 'time'
+  | 'drift'
+  | 'direction'
+  | 'seen'
+  | 'spunFor'
+  | 'splits'
+  | 'stretched'
+  | 'inOnePiece'
+  | 'measuredBy'
+  | 'leftOut'
+  | 'photo'
+  | 'note';
 
 /** A run as its own columns tell it: the car it ran with is told elsewhere. */
 export type TableRun = Omit<RunRecord, 'format' | 'version' | 'design' | 'carVersion' | 'session'>;
@@ -17,6 +33,13 @@ interface Column {
 }
 
 const SEEN = ['spun', 'rubbed', 'drifted-left', 'drifted-right', 'string-stayed', 'caught', 'broke'] as const satisfies RunRecord['seen'];
+
+const yesOrNo = (is: boolean | undefined): string => (is === undefined ? '' : is ? 'yes' : 'no');
+const MEASURED_BY = ['tape', 'marks', 'from-wall'] as const satisfies readonly NonNullable<RunRecord['measuredBy']>[];
+/** A photo by its id. */
+const PHOTO = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+/** A split: where, m, and when, s. */
+const SPLIT = /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/;
 
 /** The columns of a table of runs, in the order they are written. */
 export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
@@ -32,6 +55,17 @@ export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
   drift: { heading: 'drift to the right m', called: ['drift', 'off'], write: ({ drift }) => (drift === undefined ? '' : String(drift)) },
   direction: { heading: 'direction', called: ['direction', 'way'], write: ({ direction }) => direction ?? '' },
   seen: { heading: 'seen', called: ['seen', 'remark'], write: ({ seen }) => seen.join(' ') },
+  spunFor: { heading: 'spun for m', called: ['spun for'], write: ({ spunFor }) => (spunFor === undefined ? '' : String(spunFor)) },
+  splits: {
+    heading: 'splits m:s',
+    called: ['split'],
+    write: ({ splits }) => (splits ?? []).map(({ at, time }) => `${at}:${time}`).join(' '),
+  },
+  stretched: { heading: 'stretched by hand', called: ['stretched'], write: ({ stretched }) => yesOrNo(stretched) },
+  inOnePiece: { heading: 'in one piece', called: ['in one piece'], write: ({ inOnePiece }) => yesOrNo(inOnePiece) },
+  measuredBy: { heading: 'measured by', called: ['measured'], write: ({ measuredBy }) => measuredBy ?? '' },
+  leftOut: { heading: 'left out', called: ['left out'], write: ({ leftOut }) => yesOrNo(leftOut) },
+  photo: { heading: 'photo', called: ['photo', 'picture'], write: ({ photo }) => photo ?? '' },
   note: { heading: 'note', called: ['note', 'comment'], write: ({ note }) => note },
 };
 const COLUMNS = Object.keys(RUN_COLUMNS) as RunColumn[];
@@ -75,6 +109,7 @@ const LIMITS: Partial<Readonly<Record<RunColumn, readonly [low: number, high: nu
   distance: [0, 1000, 'distance'],
   time: [0.1, 3600, 'time'],
   drift: [-100, 100, 'distance'],
+  spunFor: [0, 1000, 'distance'],
 };
 const LONGEST_NOTE = 2000;
 const SECOND = 1000;
@@ -108,12 +143,33 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
     };
     const wound = textOf('turns').toLowerCase();
     const turns = wound === '' || wound.startsWith('full') ? null : numberOf('turns');
-    const distance = numberOf('distance');
-    if (textOf('distance') === '') fault('distance', 'Every run needs a distance.');
-    const said = textOf('ranAt');
-    const ranAt = said === '' ? new Date(begunAt + i * SECOND).toISOString() : ranAtOf(said);
+    const said = textOf('outcome').toLowerCase();
+    const isNoStart = /not start|no.?start/.test(said);
+    const distance = numberOf('distance') ?? (isNoStart ? 0 : undefined);
+    if (textOf('distance') === '' && !isNoStart) fault('distance', 'Every run needs a distance.');
+    const when = textOf('ranAt');
+    const ranAt = when === '' ? new Date(begunAt + i * SECOND).toISOString() : ranAtOf(when);
     if (ranAt === null) fault('ranAt', 'Write a date such as 2026-11-21, or a time such as 2026-11-21 18:05.');
-    const [time, drift] = [numberOf('time'), numberOf('drift')];
+    const [time, drift, spunFor] = [numberOf('time'), numberOf('drift'), numberOf('spunFor')];
+    const either = (column: RunColumn): boolean | undefined => {
+      const text = textOf(column).toLowerCase();
+      if (text === '') return undefined;
+      return text === 'yes' ? true : text === 'no' ? false : fault(column, 'Write yes or no.');
+    };
+    const [stretched, inOnePiece, leftOut] = [either('stretched'), either('inOnePiece'), either('leftOut')];
+    const measuredBy = MEASURED_BY.find((way) => way === textOf('measuredBy').toLowerCase());
+    if (textOf('measuredBy') !== '' && !measuredBy) fault('measuredBy', `Write one of ${MEASURED_BY.join(', ')}.`);
+    const photo = textOf('photo').toLowerCase();
+    if (photo !== '' && !PHOTO.test(photo)) fault('photo', 'Leave it empty: a photo is added in Track.');
+    const splits = textOf('splits')
+      .split(/[\s;]+/)
+      .filter(Boolean)
+      .flatMap((text) => {
+        const [, at, passed] = SPLIT.exec(text) ?? [];
+        return at && passed
+          ? { at: Number(at), time: Number(passed) }
+          : (fault('splits', 'Write metres and seconds: 2:1.31 4:2.05.') ?? []);
+      });
     const direction = textOf('direction').toLowerCase();
     if (direction !== '' && direction !== 'out' && direction !== 'back') fault('direction', 'Write out or back.');
     const words = textOf('seen')
@@ -125,7 +181,7 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
     if (note.length > LONGEST_NOTE) fault('note', `Must be at most ${LONGEST_NOTE} letters.`);
     if (faults.length > 0 || distance === undefined || ranAt === null || turns === undefined)
       return { line: firstLine + i, run: null, faults };
-    const isWall = /wall|at least|^≥|^yes/.test(textOf('outcome').toLowerCase());
+    const isWall = /wall|at least|^≥|^yes/.test(said);
     return {
       line: firstLine + i,
       faults,
@@ -136,6 +192,13 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
         ...(time !== undefined && { time }),
         seen: [...new Set(words)] as RunRecord['seen'],
         ...(drift !== undefined && { drift }),
+        ...(spunFor !== undefined && { spunFor }),
+        ...(splits.length > 0 && { splits }),
+        ...(stretched !== undefined && { stretched }),
+        ...(inOnePiece !== undefined && { inOnePiece }),
+        ...(measuredBy && { measuredBy }),
+        ...(leftOut && { leftOut }),
+        ...(photo !== '' && { photo }),
         ...((direction === 'out' || direction === 'back') && { direction }),
         note,
       },

@@ -19,17 +19,27 @@ export function beforeRun({ motor, ...design }: CarDesign): BeforeRun[] {
     ...(onAxle
       ? [
           { id: 'backwards', words: 'Wound by turning the wheels backwards, against travel.' },
-          { id: 'side-by-side', words: 'Windings lie side by side, none over another.' },
+          motor.kind === 'lever'
+            ? { id: 'side-by-side', words: 'Turns of the string lie side by side, none over another.' }
+            : { id: 'side-by-side', words: 'The band lies flat on the axle, its turns side by side and not twisted.' },
           motor.release === 'free'
             ? { id: 'loop', words: 'The loop is on its hook and free to drop off.' }
             : { id: 'tied', words: 'The end is tied as it should be, and runs free.' },
         ]
-      : []),
+      : [
+          { id: 'arm-turned', words: 'Wound by holding the reel and turning the arm the way the reel will roll.' },
+          { id: 'goes', words: 'It rolls away from the tip of its arm: the arm trails behind.' },
+        ]),
     isRoller({ motor, ...design })
-      ? { id: 'arm', words: 'The trailing arm rests on the floor; the washer turns freely.' }
+      ? { id: 'arm', words: 'The arm rests on the floor behind the reel; the washer turns freely.' }
       : { id: 'rubs', words: 'Nothing rubs: before winding a flicked wheel turns on for some seconds.' },
-    { id: 'clean', words: 'Wheels and tyres are wiped clean.' },
-    { id: 'nose', words: 'The nose is at the line, the car points straight.' },
+    { id: 'clean', words: isRoller({ motor, ...design }) ? 'The rims of the reel are wiped clean.' : 'Wheels and tyres are wiped clean.' },
+    {
+      id: 'nose',
+      words: isRoller({ motor, ...design })
+        ? 'The front of the reel is at the line; the arm points straight back.'
+        : 'The nose is at the line, the car points straight.',
+    },
     { id: 'clear', words: 'The track is clear of feet, faces and pets.', isCaution: true },
   ];
 }

@@ -2,6 +2,7 @@ import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { RunRecord } from '../car/car-design.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
+import { isCured } from './cause-words.ts';
 import { didNotStart } from './did-not-start.ts';
 import { likelyCar, withEnergy, withResistance, type BuiltCar, type Unknown } from './fit/built-car.ts';
 import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
@@ -22,99 +23,6 @@ export type CauseId =
   | 'leaning-floor'
   | 'backwards'
   | 'bending';
-
-/** What may be wrong with a car, in words. */
-export interface CauseWords {
-  readonly name: string;
-  /** What else would then be seen. */
-  readonly seen: string;
-  /** The check at the table that takes a minute; null where there is none. */
-  readonly check: string | null;
-  /** How it is put right on the car as it is; null where it takes another part, wind or floor. */
-  readonly cure: string | null;
-  /** What would tell it from others. */
-  readonly tells: string;
-}
-
-export const CAUSES: Readonly<Record<CauseId, CauseWords>> = {
-  none: {
-    name: 'nothing: it runs as such cars do',
-    seen: 'runs lie about the prediction for this car',
-    check: null,
-    cure: null,
-    tells: 'more runs alike',
-  },
-  rubbing: {
-    name: 'something rubs',
-    seen: 'it stops early after its pull has ended; a flicked wheel stops soon',
-    check: 'Lift it and flick each wheel: it should turn on for more than five seconds, and make no sound.',
-    cure: 'Find where it rubs: widen the holes a little, put a spacer between hub and body, straighten the axle; flick until it turns on.',
-    tells: 'a stop time: what rubs slows it while it coasts',
-  },
-  'weak-motor': {
-    name: 'its spring or band is weaker than thought',
-    seen: 'it is slow from the start, and coasts as it should',
-    check: 'Pull at the rim of the wound wheel with a spring scale, and hold it beside the pull in Design.',
-    cure: null,
-    tells: 'a stop time, or times on the way',
-  },
-  'low-grip': {
-    name: 'its tyres grip less than thought',
-    seen: 'wheels spin at the launch; half windings come out as they should',
-    check: 'Wipe tyres and floor with a damp cloth, let them dry, and push down on the held car: it should not slide.',
-    cure: null,
-    tells: 'a run with half the turns: it does not spin, and comes out as predicted',
-  },
-  'fewer-turns': {
-    name: 'it is wound by fewer turns than said',
-    seen: 'half windings fall short by more of their way than full ones',
-    check: 'Wind it again with a mark on the wheel, and count aloud.',
-    cure: 'Mark the wheel and wind to a count said aloud; let no turn slip back while you hook it in.',
-    tells: 'a run with the turns counted twice',
-  },
-  tied: {
-    name: 'the end does not let go',
-    seen: 'it brakes at the end of its pull, and comes back a little',
-    check: 'Unwind it by hand: the end must drop off by itself.',
-    cure: 'Let the string or band hang on the hook by an open loop, so that it drops off when it is unwound.',
-    tells: 'watching the axle where its pull ends',
-  },
-  'loose-wheel': {
-    name: 'a drive wheel is loose on its axle',
-    seen: 'the axle turns in the wheel at the launch; no tyre is seen to spin',
-    check: 'Hold the wheel and turn the axle: neither may move without the other.',
-    cure: 'Glue the drive wheel to its axle, or wedge it, and let it dry.',
-    tells: 'a mark across hub and axle, looked at after a run',
-  },
-  veering: {
-    name: 'it veers: its way is longer than what was measured',
-    seen: 'it stops off the line',
-    check: 'Push it gently along a line of tape, both ways.',
-    cure: 'Square the axles to the line of the car, as it is told under What next.',
-    tells: 'the drift in metres',
-  },
-  'leaning-floor': {
-    name: 'the floor leans',
-    seen: 'one way is longer than the other',
-    check: 'Let a marble lie on the floor, or run the car back.',
-    cure: null,
-    tells: 'runs out and back',
-  },
-  backwards: {
-    name: 'it is wound the wrong way',
-    seen: 'it twitches back, or does not move',
-    check: 'Wind by turning the wheels backwards, against travel.',
-    cure: 'Wind by turning the drive wheels backwards, against travel.',
-    tells: 'looking at which way the string leaves the axle',
-  },
-  bending: {
-    name: 'the body bends under the pull, and eats turns',
-    seen: 'the wound body bows; the string is slack before the end',
-    check: 'Look along the wound body from the side: it should stay straight.',
-    cure: 'Glue a stick along the line of the pull, so that the body stays straight.',
-    tells: 'counting the turns that come off again',
-  },
-};
 
 /** Size of a fault about its middle, N(0, 1) to either side. Sizes: what such faults are like, common practice. */
 const sized = (middle: number, spread: number, z: number): number => middle + spread * z;
@@ -159,7 +67,7 @@ function launchPush({ asDesigned }: BuiltCar): number {
 /** A fault as an unknown of the fit. */
 export const faultOf = (id: Exclude<CauseId, 'none'>): Unknown => ({
   id: `fault ${id}`,
-  name: CAUSES[id].name,
+  name: id,
   isThere: true,
   off: (car, deviations) => WRONG[id](car, deviations),
 });
@@ -169,7 +77,7 @@ export type Given = 'weak-motor' | 'low-grip' | 'leaning-floor';
 export const GIVENS: readonly Given[] = ['weak-motor', 'low-grip', 'leaning-floor'];
 
 /** Whether a cause is put right on the car as it is. */
-export const isMendable = (id: CauseId): id is Mendable => CAUSES[id].cure !== null;
+export const isMendable = (id: CauseId): id is Mendable => isCured(id);
 
 /** The same fault where it was put right since: only the runs before that were made with it. */
 export const faultBefore = (id: Mendable): Unknown => ({
@@ -217,8 +125,8 @@ export interface Explanation {
   readonly causes: readonly RankedCause[];
   /** The one it is, where that is sure enough; null where it cannot be told. */
   readonly named: CauseId | null;
-  /** What would tell the first two apart, where none is named. */
-  readonly wouldTell: string | null;
+  /** The cause whose own evidence would tell the first two apart, where none is named. */
+  readonly wouldTell: CauseId | null;
 }
 
 const lnNoted = (id: CauseId, { seen = [], checks = {} }: Evidence): number => {
@@ -301,6 +209,6 @@ export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Expla
   return {
     causes,
     named: isNamed ? first!.id : null,
-    wouldTell: isNamed ? null : CAUSES[first!.id === 'none' ? second!.id : first!.id].tells,
+    wouldTell: isNamed ? null : first!.id === 'none' ? second!.id : first!.id,
   };
 }

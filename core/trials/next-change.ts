@@ -1,21 +1,23 @@
 import { quantile } from 'simple-statistics';
 import type { CarDesign } from '../car/car-design.ts';
 import { conflictsOf } from '../car/fit.ts';
+import { CARE } from '../car/catalogue.ts';
 import { changeWords } from '../car/difference.ts';
+import { FREEING, moreCare } from '../car/flick-test.ts';
 import { isSameCar } from '../car/same-design.ts';
-import { checkCar, stoppedBy } from '../checks/check-car.ts';
+import { checkCar, RANK, stoppedBy } from '../checks/check-car.ts';
 import { goalOf } from '../brief/goal.ts';
 import { hasFallenShort } from '../brief/goals.ts';
 import { judgeRules, standingWords } from '../brief/rules.ts';
 import { runForAim, scoreOf, simulateForAim } from '../explore/aim.ts';
 import { partsToGet, type PartToGet } from '../explore/parts-to-get.ts';
-import { placed, turnsOf } from '../explore/search-turns.ts';
+import { asMade, placed, turnsOf } from '../explore/search-turns.ts';
 import { backwardSolved } from '../numerics/cholesky.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { printQuantity, type Print, type UnitSystem } from '../units/quantity.ts';
 import { runFaults } from '../run/run-setup.ts';
-import { builtWith, likelyCar, setupOf } from './fit/built-car.ts';
+import { builtWith, likelyCar, setupOf, unknownsOf, type Unknown } from './fit/built-car.ts';
 import type { FittedCar } from './fit/fit-car.ts';
 
 /** One change worth trying, under the fitted car. */
@@ -23,13 +25,13 @@ export interface SuggestedChange {
   /** In words, from what to what. */
   readonly words: string;
   readonly design: CarDesign;
-  /** How much better by what is asked, in its unit: at the most likely values, and where 8 in 10 lie. */
+  /** How much better by what is asked, in its unit, of the cars that the runs allow: the middle, and where 8 in 10 lie. */
   readonly gain: number;
   readonly low: number;
   readonly high: number;
   /** Chance that it is better. */
   readonly chance: number;
-  /** m that it then goes, most likely. */
+  /** m that it then goes, the middle of the same cars. */
   readonly distance: number;
   /** What it takes: minutes at the table, and parts that are not on the car. */
   readonly minutes: number;
@@ -47,15 +49,14 @@ export interface School {
 }
 
 export interface NextChanges {
-  /** The best first; only such as four in five draws gain by, and by more than the scatter hides. */
+  /** The best first; only such as four in five draws gain by, and by more than the scatter hides. Where something stops the car: what cures that. */
   readonly changes: readonly SuggestedChange[];
   /** Ones that may help, but not surely enough to be recommended. */
   readonly unsure: number;
   /** The check or rule that stops the car as it is; null for none. */
   readonly stoppedBy: string | null;
   readonly schools: readonly School[];
-  /** By what is asked, of the car as it is, and its distance, m. */
-  readonly score: number;
+  /** m that the car goes as it is, the middle of the same cars. */
   readonly distance: number;
 }
 
@@ -71,6 +72,7 @@ const SURE = 0.8;
 /** Minutes that a change takes, by what is got for it and what is turned. Our estimates. */
 const OF_A_CHANGE = 10;
 const OF_A_PART = 15;
+const OF_FREEING = 25;
 
 /** A car as drawn from what the fit says. */
 function drawsOf({ components, unknowns }: FittedCar, count: number): Float64Array[] {
@@ -85,12 +87,14 @@ function drawsOf({ components, unknowns }: FittedCar, count: number): Float64Arr
   });
 }
 
+/** What a car comes to by what is asked, and how far. */
+interface Ran {
+  readonly score: number;
+  readonly distance: number;
+}
+
 /** Score and distance of a design where its unknowns are so far off; null where it cannot run so. */
-function runOf(
-  { unknowns, workspace }: FittedCar,
-  design: CarDesign,
-  place: Float64Array,
-): { readonly score: number; readonly distance: number } | null {
+function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly Unknown[], place: ArrayLike<number>): Ran | null {
   const built = builtWith(likelyCar(design, { kind: 'full' }, 1), unknowns, place);
   const setup = setupOf(built);
   if (runFaults(setup).length > 0) return null;
@@ -98,14 +102,54 @@ function runOf(
   return { score: scoreOf(design, result, built.numbers), distance: result.distance };
 }
 
+/** Runs of a design for each of the cars that the fit allows; what a change brings anew, and no run has told of, is drawn too. Null where one cannot run. */
+function runsOf(fitted: FittedCar, design: CarDesign, draws: readonly Float64Array[]): readonly (Ran | null)[] {
+  const known = new Set(fitted.unknowns.map(({ id }) => id));
+  const fresh = unknownsOf([design]).filter(({ id }) => !known.has(id));
+  const pointAt = lowDiscrepancy(Math.max(fresh.length, 1), 11);
+  const unknowns = [...fitted.unknowns, ...fresh];
+  return draws.map((place, k) =>
+    runOf(fitted, design, unknowns, [...place, ...Array.from(pointAt(k).slice(0, fresh.length), standardNormal)]),
+  );
+}
+
+/** Verdict and excess of each check of a design that fails, by its id; the excess as a share of its limit. */
+function failing(
+  design: CarDesign,
+): ReadonlyMap<string, { readonly rank: number; readonly excess: number; readonly title: string }> | null {
+  const run = runForAim(design);
+  if (!run) return null;
+  return new Map(
+    checkCar(design, run)
+      .filter(({ verdict }) => verdict !== 'good')
+      .map(({ id, title, verdict, value, limit, limitIs }) => {
+        const over = limitIs === 'most' ? value - limit : limit - value;
+        return [id, { rank: RANK[verdict], excess: over / Math.max(Math.abs(limit), 1e-9), title }] as const;
+      }),
+  );
+}
+type Failing = NonNullable<ReturnType<typeof failing>>;
+/** A check that fails already may fail by so much more: rounding of sizes, no more. */
+const WORSE = 0.02;
+
+/** Whether a change creates a failing check, or makes one fail by more. */
+const makesWorse = (before: Failing, after: Failing): boolean =>
+  [...after].some(([id, { rank, excess }]) => {
+    const was = before.get(id);
+    // What only costs something is in the gain; what stops the car is not bought.
+    if (rank !== RANK.stop) return false;
+    return !was || was.rank !== RANK.stop || excess > was.excess + WORSE * Math.max(1, was.excess);
+  });
+
 /** Every design that differs from this one by a single change a builder would make. */
 function candidatesOf(design: CarDesign, own: readonly OwnPart[], print: Print): CarDesign[] {
   const result = runForAim(design);
   const remedies = result ? checkCar(design, result).flatMap((check) => check.remedies(print).map((remedy) => remedy.design)) : [];
   const turned = turnsOf(design, { own }).flatMap((turn) => PLACES.map((share) => placed(turn(design, share))));
+  const freed = moreCare(design).map((care) => withCare(design, care));
   const conflicts = conflictsOf(design).length;
   const found: CarDesign[] = [];
-  for (const candidate of [...remedies, ...turned]) {
+  for (const candidate of [...remedies.map((remedy) => asMade(remedy, design)), ...turned, ...freed]) {
     // A change of the floor is none of the car's.
     const onIts = { ...candidate, floor: design.floor };
     if (isSameCar(onIts, design) || conflictsOf(onIts).length > conflicts || found.some((other) => isSameCar(other, onIts))) continue;
@@ -139,60 +183,72 @@ export function nextChanges(
 ): NextChanges | null {
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
   const likely = fitted.place.slice(0, fitted.unknowns.length);
-  const now = runOf(fitted, design, likely);
-  if (!now) return null;
+  const now = runOf(fitted, design, fitted.unknowns, likely);
+  const before = failing(design);
+  if (!now || !before) return null;
+  // A failing check or rule is cured first: only what does that is worth trying then.
+  const stopped = [...before.values()].find(({ rank }) => rank === RANK.stop)?.title ?? null;
   const tried = candidatesOf(design, own, print)
     .flatMap((candidate) => {
-      const run = runOf(fitted, candidate, likely);
-      return run ? [{ design: candidate, ...run, gain: run.score - now.score }] : [];
+      const run = runOf(fitted, candidate, fitted.unknowns, likely);
+      return run ? [{ design: candidate, gain: run.score - now.score }] : [];
     })
     .sort((a, b) => b.gain - a.gain);
   const worth = SEEN * (hasFallenShort(now.score) || goalOf(design.aim).kind === 'closest-to' ? now.distance : Math.abs(now.score));
-  // A car that a check or rule stops already is helped all the same: what stops it is told elsewhere.
-  const before = runForAim(design);
-  const stopped = before && stoppedBy(design, before);
-  const wasStopped = stopped !== null;
   const kinds = new Set<string>();
-  const shortlist = tried
-    .filter(({ design: candidate, gain }) => {
-      const what = whatChanges(design, candidate);
-      if (gain < worth || kinds.has(what)) return false;
-      const run = runForAim(candidate);
-      if (!run || (!wasStopped && stoppedBy(candidate, run) !== null)) return false;
-      kinds.add(what);
-      return true;
-    })
-    .slice(0, SHORTLIST);
+  const shortlist: CarDesign[] = [];
+  for (const { design: candidate, gain } of tried) {
+    const what = whatChanges(design, candidate);
+    if (shortlist.length === SHORTLIST || kinds.has(what) || (stopped === null && gain < worth)) continue;
+    const after = failing(candidate);
+    if (!after || makesWorse(before, after)) continue;
+    if (stopped !== null && [...after.values()].some(({ rank, title }) => rank === RANK.stop && title === stopped)) continue;
+    kinds.add(what);
+    shortlist.push(candidate);
+  }
   const draws = drawsOf(fitted, DRAWS);
-  const scores = draws.map((place) => runOf(fitted, design, place)?.score ?? -Infinity);
-  const changes = shortlist.map(({ design: candidate, gain, distance }): SuggestedChange => {
-    const gains = draws
-      .map((place, k) => (runOf(fitted, candidate, place)?.score ?? -Infinity) - scores[k]!)
-      .map((by) => (Number.isNaN(by) ? 0 : by));
+  const as = runsOf(fitted, design, draws);
+  const changes = shortlist.map((candidate): SuggestedChange => {
+    const runs = runsOf(fitted, candidate, draws);
+    const gains = runs.map((run, k) => (run?.score ?? -Infinity) - (as[k]?.score ?? -Infinity)).map((by) => (Number.isNaN(by) ? 0 : by));
     const parts = partsToGet(design, candidate, own, print);
     const rules = judgeRules(candidate, candidate.limits);
     return {
-      words: changeWords(design, candidate, units),
+      words:
+        candidate.care === design.care ? changeWords(design, candidate, units) : `${FREEING}: ${changeWords(design, candidate, units)}`,
       design: candidate,
-      gain,
+      gain: quantile(gains, 0.5),
       low: quantile(gains, 0.1),
       high: quantile(gains, 0.9),
       chance: gains.filter((by) => by > 0).length / gains.length,
-      distance,
-      minutes: OF_A_CHANGE + OF_A_PART * parts.length,
+      distance: middleDistance(runs),
+      minutes: candidate.care === design.care ? OF_A_CHANGE + OF_A_PART * parts.length : OF_FREEING,
       parts,
       rules: rules.length > 0 ? standingWords(rules, print).words : null,
     };
   });
-  const sure = changes.filter(({ chance }) => chance >= SURE);
+  const sure = changes.filter(({ chance, gain }) => stopped !== null || (chance >= SURE && gain >= worth)).sort((a, b) => b.gain - a.gain);
   return {
     changes: sure.slice(0, MOST),
     unsure: changes.length - sure.length,
     stoppedBy: stopped,
-    schools: schoolsOf(fitted, design, likely, print),
-    score: now.score,
-    distance: now.distance,
+    schools: schoolsOf(fitted, design, draws, print),
+    distance: middleDistance(as),
   };
+}
+
+/** m that the middle one of some cars goes; those that cannot run go nowhere. */
+const middleDistance = (runs: readonly (Ran | null)[]): number =>
+  quantile(
+    runs.map((run) => run?.distance ?? 0),
+    0.5,
+  );
+
+/** The design built with more care. What was fitted or measured of its rub is of the car as it was: freed, it is less by as much. */
+function withCare(design: CarDesign, care: CarDesign['care']): CarDesign {
+  const { rub, ...measured } = design.measured;
+  const freed = rub && { ...rub, value: (rub.value * CARE[care].rub) / CARE[design.care].rub };
+  return { ...design, care, measured: freed ? { ...measured, rub: freed } : measured };
 }
 
 /** kg more or less, and how much longer or shorter a lever and how much more or less grip the schools argue about. */
@@ -200,18 +256,22 @@ const LIGHTER = 0.02;
 const LONGER = 0.2;
 const GRIPPIER = 0.25;
 
-function schoolsOf(fitted: FittedCar, design: CarDesign, place: Float64Array, print: Print): School[] {
-  const now = runOf(fitted, design, place)!.distance;
-  const distance = (changed: CarDesign): number => runOf(fitted, changed, place)?.distance ?? NaN;
+function schoolsOf(fitted: FittedCar, design: CarDesign, draws: readonly Float64Array[], print: Print): School[] {
+  const distance = (changed: CarDesign): number => middleDistance(runsOf(fitted, changed, draws));
+  const now = distance(design);
   const { motor, rest } = design;
   const weight = (by: number): CarDesign => ({ ...design, rest: { ...rest, mass: rest.mass + by } });
   const lever = (factor: number): CarDesign =>
     motor.kind === 'lever' ? placed({ ...design, motor: { ...motor, leverLength: motor.leverLength * factor } }) : design;
-  const grip = (factor: number): number => {
-    const built = builtWith(likelyCar(design, { kind: 'full' }, 1), fitted.unknowns, place);
-    const setup = setupOf({ ...built, numbers: { ...built.numbers, staticGrip: (built.numbers.staticGrip ?? 0) * factor } });
-    return simulateForAim(design.aim, setup, fitted.workspace).distance;
-  };
+  const grip = (factor: number): number =>
+    quantile(
+      draws.map((place) => {
+        const built = builtWith(likelyCar(design, { kind: 'full' }, 1), fitted.unknowns, place);
+        const setup = setupOf({ ...built, numbers: { ...built.numbers, staticGrip: (built.numbers.staticGrip ?? 0) * factor } });
+        return runFaults(setup).length > 0 ? 0 : simulateForAim(design.aim, setup, fitted.workspace).distance;
+      }),
+      0.5,
+    );
   const told: School[] = [
     {
       name: 'light or heavy',

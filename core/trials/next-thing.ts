@@ -1,4 +1,6 @@
-import { CAUSES, isMendable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
+import type { MotorKind } from '../car/car-design.ts';
+import { causeWords } from './cause-words.ts';
+import { isMendable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
 import { FURTHER } from './learnt.ts';
 import type { Tuning } from './tuning.ts';
 import type { RunPlan } from './tuning-log.ts';
@@ -48,9 +50,9 @@ const MEETS = 0.9;
 const inHundred = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** What to do about the likeliest fault: look for it, or put right what was found; null where neither is to be done. */
-function aboutFault({ id, probability }: RankedCause, checks: NonNullable<Evidence['checks']>): NextThing | null {
+function aboutFault({ id, probability }: RankedCause, motor: MotorKind, checks: NonNullable<Evidence['checks']>): NextThing | null {
   if (probability < LIKELY) return null;
-  const { check, cure, name, tells } = CAUSES[id];
+  const { check, cure, name, tells } = causeWords(id, motor);
   const reason = `${name}: ${inHundred(probability)} likely`;
   if (checks[id] === undefined) return { station: 'tune', words: check ?? `find out: ${tells}`, reason };
   return checks[id] === 'confirmed' && cure && isMendable(id) ? { station: 'tune', words: cure, reason } : null;
@@ -60,6 +62,8 @@ function aboutFault({ id, probability }: RankedCause, checks: NonNullable<Eviden
 export interface AlsoKnown {
   readonly checks?: NonNullable<Evidence['checks']>;
   readonly plan?: RunPlan | null;
+  /** What drives the car: faults are told in its words. */
+  readonly motor?: MotorKind;
 }
 
 /**
@@ -69,9 +73,13 @@ export interface AlsoKnown {
 export function nextByRuns(
   { next, further, full, putRight, hasRun }: Pick<Tuning, 'next' | 'further' | 'full' | 'putRight' | 'hasRun'>,
   told: Explanation | null,
-  { checks = {}, plan = null }: AlsoKnown = {},
+  { checks = {}, plan = null, motor = 'lever' }: AlsoKnown = {},
 ): NextThing {
-  if (next?.stoppedBy) return { station: 'design', words: `put this right: ${next.stoppedBy}`, reason: 'as it is, that stops it' };
+  const [change] = next?.changes ?? [];
+  if (next?.stoppedBy)
+    return change
+      ? { station: 'tune', words: `try one change: ${change.words}`, reason: `“${next.stoppedBy}” stops the car, and this cures it` }
+      : { station: 'design', words: `put this right: ${next.stoppedBy}`, reason: 'as it is, that stops it' };
   if (plan && plan.before + plan.after > 0) {
     const { name } = plan.entry.version.record;
     return { station: 'track', words: 'make the runs that are planned', reason: `they judge “${name}”` };
@@ -89,9 +97,8 @@ export function nextByRuns(
       reason: `it does what its brief asks: ${inHundred(Math.min(full.reaches, 0.99))} of its next runs come so far`,
     };
   const [fault] = told?.causes.filter(({ id }) => id !== 'none') ?? [];
-  const found = fault && aboutFault(fault, checks);
+  const found = fault && aboutFault(fault, motor, checks);
   if (found) return found;
-  const [change] = next?.changes ?? [];
   if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'nothing surer is known to help more' };
   const [run] = further;
   if (!run || run.share < TELLS_LITTLE)

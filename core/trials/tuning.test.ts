@@ -16,7 +16,16 @@ let minute = 0;
 function run(car: CarDesign, outcome: number | Outcome, more: Partial<RunRecord> = {}): RunOfCar {
   const ranAt = new Date(Date.UTC(2026, 10, 21, 18, ++minute)).toISOString();
   const told: Outcome = typeof outcome === 'number' ? { kind: 'stopped', distance: outcome } : outcome;
-  const record = { format: 'nimble-axle/run-record', version: 1, ranAt, wind: FULL, outcome: told, seen: [], note: '', ...more } as const;
+  const record = {
+    format: 'nimble-axle/run-record',
+    version: 1,
+    ranAt,
+    wind: FULL,
+    outcome: told,
+    seen: [] as RunRecord['seen'],
+    note: '',
+    ...more,
+  } as const;
   return { id: `run ${minute}`, design: car, record };
 }
 const reach = (car: CarDesign, slope = 0): number => simulateSound(deriveRunSetup(car, FULL, { ...likelyNumbers(car), slope })).distance;

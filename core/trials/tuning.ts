@@ -1,6 +1,7 @@
 import { median } from 'simple-statistics';
 import { goalOf } from '../brief/goal.ts';
 import type { CarDesign, Measured, RunRecord, Wind } from '../car/car-design.ts';
+import { isRoller } from '../car/motors/motors.ts';
 import { isSameBuild, isSameContent } from '../car/same-design.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
@@ -274,11 +275,13 @@ export function tuneCar(
     next,
     values: fittedValues(fitted, design),
     room: shortRoom(fitted, design, turns, ways),
-    straight: straightening(
-      design,
-      latestRuns.flatMap(({ record: { outcome, drift, direction } }) =>
-        drift === undefined ? [] : [{ way: outcome.distance, drift, direction }],
-      ),
-    ),
+    straight: isRoller(design)
+      ? null
+      : straightening(
+          design,
+          latestRuns.flatMap(({ record: { outcome, drift, direction } }) =>
+            drift === undefined ? [] : [{ way: outcome.distance, drift, direction }],
+          ),
+        ),
   };
 }

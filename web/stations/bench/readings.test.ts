@@ -10,7 +10,10 @@ const rows = (...list: Readonly<Record<string, string>>[]) => ({ ...NO_READINGS,
 describe('readings as people type them', () => {
   it('are nothing until there are enough; a row that is half typed waits', () => {
     expect(readTyped('lever-pull', design, NO_READINGS, 'metric').kind).toBe('none');
-    expect(readTyped('lever-pull', design, rows({ angle: '20' }), 'metric')).toMatchObject({ kind: 'few', message: expect.stringMatching(/^3 readings more/) });
+    expect(readTyped('lever-pull', design, rows({ angle: '20' }), 'metric')).toMatchObject({
+      kind: 'few',
+      message: expect.stringMatching(/^3 readings more/),
+    });
     expect(readTyped('lever-pull', design, rows({ angle: '20', force: '3' }, { angle: '60', force: '4' }), 'metric').kind).toBe('few');
   });
   it('are read in the units that stand above them, or in those that are typed', () => {

@@ -5,7 +5,7 @@ import { goalRecord } from '../../../core/brief/goals.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { changeWords, differences } from '../../../core/car/difference.ts';
 import { atTheMark } from '../../../core/trials/at-the-mark.ts';
-import { CAUSES } from '../../../core/trials/causes.ts';
+import { causeWords } from '../../../core/trials/cause-words.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { didItHelp } from '../../../core/trials/did-it-help.ts';
 import { areInTurn, scored } from '../../../core/trials/scored-runs.ts';
@@ -79,7 +79,7 @@ export function Compare({ groups, runs, nameOf, goal, explain }: CompareProps) {
             {comparedByWords(comparison, goal)} On average the second is better:{' '}
             {percent(Math.min(Math.max(comparison.chance, 0.01), 0.99))} likely.{' '}
             {changed.length > 0 ? `Changed: ${changeWords(a.design, b.design, units)}.` : 'The design is the same.'}
-            {mended.map((fault) => ` “${CAUSES[fault].name}” was put right between them.`)}
+            {mended.map((fault) => ` “${causeWords(fault, b.design.motor.kind).name}” was put right between them.`)}
             {unlike !== '' && ` ${unlike}`}
             {changed.length + mended.length > 1 && ' More than one thing was changed: their shares cannot be told apart.'}
           </p>

@@ -8,7 +8,8 @@ import { goalOf } from '../../../core/brief/goal.ts';
 import type { CarDesign, Measured } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { CAUSES, explain } from '../../../core/trials/causes.ts';
+import { causeWords } from '../../../core/trials/cause-words.ts';
+import { explain } from '../../../core/trials/causes.ts';
 import type { Mendable } from '../../../core/trials/fit/trial.ts';
 import { nextByRuns } from '../../../core/trials/next-thing.ts';
 import { withFittedValues } from '../../../core/trials/fitted-values.ts';
@@ -97,7 +98,10 @@ function Tune({ carId, design, runs }: TuneProps) {
   const tuning = job.result;
   const log = useMemo(() => tuningLog(versions, design, runs), [versions, design, runs]);
   const told = useMemo(() => (tuning?.causes ? explain(tuning.causes, { seen: tuning.seen, checks }) : null), [tuning, checks]);
-  const next = useMemo(() => tuning && nextByRuns(tuning, told, { checks, plan: runPlan(log) }), [tuning, told, checks, log]);
+  const next = useMemo(
+    () => tuning && nextByRuns(tuning, told, { checks, plan: runPlan(log), motor: design.motor.kind }),
+    [tuning, told, checks, log, design.motor.kind],
+  );
   const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
   const nameOf = useCallback(
     (ran: CarDesign): string => {
@@ -124,7 +128,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   };
   const markPutRight = async (fault: Mendable): Promise<void> => {
     if (!current && !(await keep('before it was put right', 'Kept by itself before a fault was put right.'))) return;
-    const { name } = CAUSES[fault];
+    const { name } = causeWords(fault, design.motor.kind);
     await keep(`put right: ${name}`, `Tune: ${name} was confirmed at the table and put right.`, design, { putRight: fault });
   };
   const leaveOut = async ({ id, version, record, design: ran }: RunOfCar, isLeftOut: boolean): Promise<void> => {
@@ -173,6 +177,7 @@ function Tune({ carId, design, runs }: TuneProps) {
               <Part id="why" title="Why">
                 {told ? (
                   <Why
+                    motor={design.motor.kind}
                     told={told}
                     checks={checks}
                     given={given}
@@ -195,6 +200,7 @@ function Tune({ carId, design, runs }: TuneProps) {
                   straight={tuning.straight}
                   explain={explainFigure}
                   onTake={(change) => void take(change)}
+                  onFlicked={(care) => edit((car) => ({ ...car, care }))}
                 />
               </Part>
               <Part id="compare" title="Compare">

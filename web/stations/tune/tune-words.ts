@@ -1,9 +1,10 @@
-import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { CarDesign, MotorKind } from '../../../core/car/car-design.ts';
 import { isSameContent, isSameWind } from '../../../core/car/same-design.ts';
 import { goalOf, type Goal } from '../../../core/brief/goal.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
-import { CAUSES, SURE, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
+import { causeWords } from '../../../core/trials/cause-words.ts';
+import { SURE, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
 import type { Comparison } from '../../../core/trials/did-it-help.ts';
 import type { Interval } from '../../../core/trials/fit/predict-fitted.ts';
 import type { Learnt } from '../../../core/trials/learnt.ts';
@@ -27,7 +28,11 @@ export const groupWords = (
   group: Pick<TunedGroup, 'wind' | 'direction' | 'design' | 'faults'>,
   nameOf: (design: CarDesign) => string,
 ): string =>
-  [windingWords(group), nameOf(group.design), ...group.faults.map((fault) => `before “${CAUSES[fault].name}” was put right`)]
+  [
+    windingWords(group),
+    nameOf(group.design),
+    ...group.faults.map((fault) => `before “${causeWords(fault, group.design.motor.kind).name}” was put right`),
+  ]
     .filter(Boolean)
     .join(', ');
 
@@ -77,12 +82,12 @@ export function learntWords(
 }
 
 /** What is most likely, or that it cannot be told, and what would. */
-export function whyWords({ causes, named, wouldTell }: Explanation): string {
+export function whyWords({ causes, named, wouldTell }: Explanation, motor: MotorKind): string {
   if (named === 'none') return 'Nothing seems wrong: it runs as such cars do.';
-  if (named) return `This is it, ${percent(causes[0]!.probability)} sure: ${CAUSES[named].name}.`;
+  if (named) return `This is it, ${percent(causes[0]!.probability)} sure: ${causeWords(named, motor).name}.`;
   const [first, second] = causes;
-  const both = [first, second].flatMap((cause) => (cause ? [CAUSES[cause.id].name] : []));
-  return `This cannot be told from these runs: ${both.join(', or ')}. What would tell: ${wouldTell}.`;
+  const both = [first, second].flatMap((cause) => (cause ? [causeWords(cause.id, motor).name] : []));
+  return `This cannot be told from these runs: ${both.join(', or ')}. What would tell: ${wouldTell && causeWords(wouldTell, motor).tells}.`;
 }
 
 /** m: less is nothing that a cause explains. */

@@ -1,8 +1,10 @@
 import Button from '@mui/material/Button';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { isRoller } from '../../../core/car/motors/motors.ts';
 import type { NextChanges, SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
 import { printAbout } from '../../../core/units/quantity.ts';
+import { FlickTest } from '../../open-car/flick-test.tsx';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
@@ -18,16 +20,23 @@ interface WhatNextProps {
   readonly straight: Straightening | null;
   readonly explain: (figure: string) => Explanation;
   readonly onTake: (change: SuggestedChange) => void;
+  readonly onFlicked: (care: CarDesign['care']) => void;
 }
 
 /** Changes ranked by what they gain for the brief, both schools with their numbers, and how to make it run straight. */
-export function WhatNext({ design, next, straight, explain, onTake }: WhatNextProps) {
+export function WhatNext({ design, next, straight, explain, onTake, onFlicked }: WhatNextProps) {
   const units = useUnits();
   const about = (value: number): string => printAbout(value, 'distance', units);
   return (
     <>
-      {next?.stoppedBy && <p className={plain.strong}>✕ First: as it is, it is stopped by “{next.stoppedBy}”. See Design and its brief.</p>}
-      {next && next.changes.length === 0 && (
+      {!isRoller(design) && <FlickTest care={design.care} onFound={onFlicked} />}
+      {next?.stoppedBy && (
+        <p className={plain.strong}>
+          ✕ First: “{next.stoppedBy}” stops the car.{' '}
+          {next.changes.length > 0 ? 'Each of these changes cures that.' : 'No single change cures that: see Design and its brief.'}
+        </p>
+      )}
+      {next && !next.stoppedBy && next.changes.length === 0 && (
         <p className={plain.text}>
           Nothing is surely worth trying: no single change gains more than the scatter hides by four in five of what these runs leave open
           {next.unsure > 0 ? `; ${next.unsure} may help, and more runs would tell` : ''}. Measure a part, or get another kind of tyre, band
@@ -94,7 +103,7 @@ export function WhatNext({ design, next, straight, explain, onTake }: WhatNextPr
             </Explained>
           </p>
         </>
-      ) : (
+      ) : isRoller(design) ? null : (
         <p className={`${plain.caption} ${plain.muted}`}>
           Write down how far off the line it stops (Track, more of this run), and it is told here which end of which axle to move.
         </p>

@@ -1,6 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { CAUSES, isMendable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
+import type { MotorKind } from '../../../core/car/car-design.ts';
+import { causeWords } from '../../../core/trials/cause-words.ts';
+import { isMendable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
 import type { Mendable } from '../../../core/trials/fit/trial.ts';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
@@ -14,6 +16,8 @@ import { causeFacts, isSure, whyWords } from './tune-words.ts';
 const SHOWN = 4;
 
 interface WhyProps {
+  /** What drives the car: it is told in its words. */
+  readonly motor: MotorKind;
   readonly told: Causes;
   readonly checks: Checks;
   /** What was confirmed and is reckoned with everywhere. */
@@ -25,25 +29,25 @@ interface WhyProps {
 }
 
 /** What may be behind it, ranked; a check at the table ranks them again at once. */
-export function Why({ told, checks, given, explain, onFound, onPutRight }: WhyProps) {
+export function Why({ motor, told, checks, given, explain, onFound, onPutRight }: WhyProps) {
   const units = useUnits();
   const [all, setAll] = useState(false);
   return (
     <>
       <p className={plain.strong} role="status">
-        {whyWords(told)}
+        {whyWords(told, motor)}
       </p>
       {given.map((id) => (
         <div key={id} className={styles.row}>
-          <span className={plain.text}>✓ Reckoned with everywhere here: {CAUSES[id].name}.</span>
-          <Button size="small" aria-label={`Take back: ${CAUSES[id].name}`} onClick={() => onFound(id, 'confirmed')}>
+          <span className={plain.text}>✓ Reckoned with everywhere here: {causeWords(id, motor).name}.</span>
+          <Button size="small" aria-label={`Take back: ${causeWords(id, motor).name}`} onClick={() => onFound(id, 'confirmed')}>
             Take it back
           </Button>
         </div>
       ))}
       <ol className={`${plain.list} ${styles.list}`}>
         {told.causes.slice(0, all ? undefined : SHOWN).map((cause) => {
-          const { name, seen: wouldSee, check, cure } = CAUSES[cause.id];
+          const { name, seen: wouldSee, check, cure } = causeWords(cause.id, motor);
           return (
             <li key={cause.id} className={styles.cause}>
               <div className={styles.row}>

@@ -24,6 +24,7 @@ import { useUnits } from '../../../ui/use-units.ts';
 import { AimFields } from './aim-fields.tsx';
 import { AskedByBrief, FloorOfBrief } from './asked-by-brief.tsx';
 import { CAR_ROWS, rowsFound, type CarRow } from './car-rows.ts';
+import { FlickTest } from '../../../open-car/flick-test.tsx';
 import { isSameChoice } from './choices.ts';
 import { ChoiceField } from './choice-field.tsx';
 import { Group, type OpenGroup } from './group.tsx';
@@ -95,6 +96,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
                 ) : (
                   <>
                     <Rows {...shown} rows={rows.filter((row) => row.group === id)} />
+                    {id === 'straight' && <FlickTest care={design.care} onFound={(care) => edit((car) => ({ ...car, care }))} />}
                     {id === 'floor' && (
                       <>
                         <FloorsOfBriefs onChoose={(_name, floor) => changeFloor(() => floor)} />

@@ -1,0 +1,25 @@
+import type { CarDesign } from './car-design.ts';
+
+/** One answer to the flick test: how long a flicked drive wheel turns on, and the care of building that it tells. */
+export interface FlickAnswer {
+  readonly care: CarDesign['care'];
+  readonly label: string;
+}
+
+/**
+ * The flick test: lift the car, unwound, and flick a drive wheel as fast as a finger can. How long it turns on tells whether hubs, spacers and
+ * bearings rub. Source: common practice, from memory; the seconds are our estimate.
+ */
+export const FLICK_TEST: readonly FlickAnswer[] = [
+  { care: 'rough', label: 'Under 2 seconds, or it scrapes' },
+  { care: 'ordinary', label: '2 to 5 seconds' },
+  { care: 'careful', label: 'Over 5 seconds, without a sound' },
+];
+
+/** What makes a car of more care: in the order of the hand. */
+export const FREEING = 'Free the bearings, square the axles';
+
+/** Degrees of care, the least first. */
+const DEGREES = FLICK_TEST.map(({ care }) => care);
+/** The degrees of care above that of a car. */
+export const moreCare = ({ care }: CarDesign): readonly CarDesign['care'][] => DEGREES.slice(DEGREES.indexOf(care) + 1);

@@ -1,0 +1,178 @@
+import type { MotorKind } from '../car/car-design.ts';
+import type { CauseId } from './causes.ts';
+
+/** What may be wrong with a car, in words. */
+export interface CauseWords {
+  readonly name: string;
+  /** What else would then be seen. */
+  readonly seen: string;
+  /** The check at the table that takes a minute; null where there is none. */
+  readonly check: string | null;
+  /** How it is put right on the car as it is; null where it takes another part, wind or floor. */
+  readonly cure: string | null;
+  /** What would tell it from others. */
+  readonly tells: string;
+}
+
+/** As they are told of any car. */
+const OF_ANY: Readonly<Record<CauseId, CauseWords>> = {
+  none: {
+    name: 'nothing: it runs as such cars do',
+    seen: 'runs lie about the prediction for this car',
+    check: null,
+    cure: null,
+    tells: 'more runs alike',
+  },
+  rubbing: {
+    name: 'something rubs',
+    seen: 'it stops early after its pull has ended; a flicked wheel stops soon',
+    check: 'Lift it and flick each wheel: it should turn on for more than five seconds, and make no sound.',
+    cure: 'Find where it rubs: widen the holes a little, put a spacer between hub and body, straighten the axle; flick until it turns on.',
+    tells: 'a stop time: what rubs slows it while it coasts',
+  },
+  'weak-motor': {
+    name: 'the motor is weaker than expected',
+    seen: 'it is slow from the start, and coasts as it should',
+    check: 'Pull at the rim of the wound wheel with a spring scale, and hold it beside the pull in Design.',
+    cure: null,
+    tells: 'a stop time, or times on the way',
+  },
+  'low-grip': {
+    name: 'the tyres grip less than expected',
+    seen: 'wheels spin at the launch; half windings come out as they should',
+    check: 'Wipe tyres and floor with a damp cloth, let them dry, and push down on the held car: it should not slide.',
+    cure: null,
+    tells: 'a run with half the turns: it does not spin, and comes out as predicted',
+  },
+  'fewer-turns': {
+    name: 'it has fewer turns than you counted',
+    seen: 'half windings lose a larger part of their distance than full ones',
+    check: 'Wind it again with a mark on the wheel, and count aloud.',
+    cure: 'Mark the wheel and wind to a count said aloud; let no turn slip back while you hook it in.',
+    tells: 'a run with the turns counted twice',
+  },
+  tied: {
+    name: 'the end does not let go',
+    seen: 'it brakes at the end of its pull, and comes back a little',
+    check: 'Unwind it by hand: the end must drop off by itself.',
+    cure: 'Let the string or band hang on the hook by an open loop, so that it drops off when it is unwound.',
+    tells: 'watching the axle where its pull ends',
+  },
+  'loose-wheel': {
+    name: 'a drive wheel is loose on its axle',
+    seen: 'the axle turns in the wheel at the launch; no tyre is seen to spin',
+    check: 'Hold the wheel and turn the axle: neither may move without the other.',
+    cure: 'Glue the drive wheel to its axle, or wedge it, and let it dry.',
+    tells: 'a mark across hub and axle, looked at after a run',
+  },
+  veering: {
+    name: 'it curves: its path is longer than the distance you measure',
+    seen: 'it stops off the line',
+    check: 'Push it gently along a line of tape, both ways.',
+    cure: 'Square the axles to the line of the car, as it is told under What next.',
+    tells: 'the drift in metres',
+  },
+  'leaning-floor': {
+    name: 'the floor leans',
+    seen: 'one way is longer than the other',
+    check: 'Let a marble lie on the floor, or run the car back.',
+    cure: null,
+    tells: 'runs out and back',
+  },
+  backwards: {
+    name: 'it is wound the wrong way',
+    seen: 'it twitches back, or does not move',
+    check: 'Wind by turning the wheels backwards, against travel.',
+    cure: 'Wind by turning the drive wheels backwards, against travel.',
+    tells: 'looking at which way the string leaves the axle',
+  },
+  bending: {
+    name: 'the body bends under the pull, and eats turns',
+    seen: 'the wound body bows; the string is slack before the end',
+    check: 'Look along the wound body from the side: it should stay straight.',
+    cure: 'Glue a stick along the line of the pull, so that the body stays straight.',
+    tells: 'counting the turns that come off again',
+  },
+};
+
+/** What is told otherwise of a motor. Source: common practice, from memory. */
+const OF_MOTOR: Readonly<Record<MotorKind, Partial<Readonly<Record<CauseId, Partial<CauseWords>>>>>> = {
+  lever: {
+    'weak-motor': { name: 'the spring is weaker than expected' },
+    tied: {
+      name: 'the string does not let go',
+      check: 'Unwind it by hand: the loop must drop off the hook by itself.',
+      cure: 'Let the string hang on the hook by an open loop, so that it drops off when it is unwound.',
+    },
+    bending: {
+      name: 'the lever or the body bends under the pull, and eats turns',
+      seen: 'the cocked lever bows; the string is slack before the end',
+      check: 'Look at the cocked lever and the body from the side: both should stay straight.',
+      cure: 'Glue a stick along the lever or the body, so that it stays straight.',
+      tells: 'counting the turns that come off again',
+    },
+  },
+  band: {
+    'weak-motor': { name: 'the bands are weaker than expected' },
+    tied: {
+      name: 'the band does not let go',
+      check: 'Unwind it by hand: the band must drop off its hook by itself.',
+      cure: 'Let the band hang on the hook by an open loop, so that it drops off when it is unwound.',
+    },
+    backwards: { tells: 'looking at which way the band leaves the axle' },
+    bending: { seen: 'the wound body bows; the band is slack before the end' },
+  },
+  twist: {
+    'weak-motor': {
+      name: 'the band inside is weaker than expected',
+      check: 'Hold the arm, pull at the rim with a spring scale, and compare with the force in Design.',
+    },
+    rubbing: {
+      name: 'the washer or the arm rubs',
+      seen: 'it creeps, or stops while the band is still wound',
+      check: 'Unwound, hold the arm and turn the reel: it should turn freely and make no sound.',
+      cure: 'Rub candle wax on the washer, smooth the end of the reel, and keep the arm off its rim.',
+    },
+    'low-grip': {
+      name: 'the rim grips less than expected',
+      seen: 'the reel spins on the spot; with half the turns it rolls as expected',
+      check: 'Wipe rim and floor with a damp cloth and let them dry. Push the reel while you hold it fast: it should not slide.',
+    },
+    'fewer-turns': {
+      check: 'Hold the reel, turn the arm, and count aloud.',
+      cure: 'Hold the reel, and turn the arm to a count said aloud.',
+    },
+    'loose-wheel': {
+      name: 'the band slips on its pin',
+      seen: 'the arm turns, and the reel does not follow',
+      check: 'Hold the reel and turn the arm a little: the pin at the far end may not turn in the reel.',
+      cure: 'Tape or glue the pin to the end of the reel.',
+      tells: 'a mark across pin and reel, looked at after a run',
+    },
+    veering: {
+      check: 'Roll it unwound along a line of tape: both rims must be of one size.',
+      cure: 'Make both rims of one size, and set the arm square to the reel.',
+    },
+    backwards: {
+      seen: 'it rolls the other way, over its arm, or does not move',
+      check: 'Hold the reel and turn the arm the way the reel will roll. It rolls so that the arm trails behind.',
+      cure: 'Hold the reel and wind by turning the arm the way the reel will roll.',
+      tells: 'looking at which side of the reel the arm trails',
+    },
+    bending: {
+      name: 'the arm bends, and eats turns',
+      seen: 'the arm bows against the floor',
+      check: 'Look at the wound arm from the side: it should stay straight.',
+      cure: 'Take a stiffer stick for the arm.',
+    },
+  },
+};
+
+/** What may be wrong with a car, in the words of its motor. */
+export const causeWords = (id: CauseId, motor: MotorKind): CauseWords => ({ ...OF_ANY[id], ...OF_MOTOR[motor][id] });
+
+/** Whether a cause is put right on the car as it is. */
+export const isCured = (id: CauseId): boolean => OF_ANY[id].cure !== null;
+
+/** Every cause that can be told. */
+export const CAUSE_IDS = Object.keys(OF_ANY) as readonly CauseId[];

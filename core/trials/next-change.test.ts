@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import type { CarDesign, Wind } from '../car/car-design.ts';
+import { FREEING } from '../car/flick-test.ts';
+import { hasBands } from '../car/motors/motors.ts';
+import { newCar } from '../car/new-car.ts';
+import { sizesOf } from '../car/sizes.ts';
+import { checkCar, stoppedBy, type Check } from '../checks/check-car.ts';
+import { runForAim } from '../explore/aim.ts';
+import { fitCar } from './fit/fit-car.ts';
+import { nextChanges, type NextChanges } from './next-change.ts';
+
+const FULL: Wind = { kind: 'full' };
+const distanceOf = (design: CarDesign): number => runForAim(design)!.distance;
+/** What is worth trying on a car after three runs that went as it is thought. */
+function changesOf(design: CarDesign): NextChanges {
+  const runs = [0.98, 1, 1.02].map((by) => ({ outcome: { kind: 'stopped', distance: by * distanceOf(design) } as const }));
+  return nextChanges(fitCar([{ design, wind: FULL, runs }], { designs: [design] })!, design)!;
+}
+const stops = (design: CarDesign): Check[] => checkCar(design, runForAim(design)!).filter(({ verdict }) => verdict === 'stop');
+
+describe('what to change next', () => {
+  it('of a rough build is first of all care: free the bearings, square the axles; of a careful one no more', () => {
+    const rough = { ...newCar('x'), care: 'rough' as const };
+    const [first] = changesOf(rough).changes;
+    expect(first!.words.startsWith(FREEING)).toBe(true);
+    expect(first!.design.care).toBe('careful');
+    // As good as it says: the car that truly was freed, by the model.
+    const gained = distanceOf({ ...rough, care: 'careful' }) - distanceOf(rough);
+    expect(gained).toBeGreaterThan(first!.low);
+    expect(gained).toBeLessThan(first!.high);
+    const careful = changesOf({ ...newCar('x'), care: 'careful' });
+    expect(careful.changes.some(({ words }) => words.includes(FREEING))).toBe(false);
+  });
+
+  it('frees what was fitted or measured of its rub by as much', () => {
+    const rough = { ...newCar('x'), care: 'rough' as const, measured: { rub: { value: 2.4e-3, spread: 0.1, from: 'fit' as const } } };
+    const freed = changesOf(rough).changes.find(({ words }) => words.startsWith(FREEING))!;
+    // 2.4 mm · 0.15/1.2.
+    expect(freed.design.measured.rub!.value).toBeCloseTo(0.3e-3, 12);
+  });
+
+  it.each(['lever', 'band', 'twist'] as const)('of a %s car buys no failing check, has one base, and sizes that are to be had', (kind) => {
+    const design = newCar('x', kind);
+    const next = changesOf(design);
+    for (const change of next.changes) {
+      expect(stops(change.design)).toEqual([]);
+      expect(change.gain).toBeGreaterThanOrEqual(change.low);
+      expect(change.gain).toBeLessThanOrEqual(change.high);
+      for (const { id, read, stock, searchStep } of sizesOf(kind)) {
+        const value = read(change.design);
+        if (Math.abs(value - read(design)) < 1e-9) continue;
+        const had = stock?.(change.design);
+        if (had) expect([id, had.some((one) => Math.abs(one - value) < 1e-9)]).toEqual([id, true]);
+        else if (searchStep) expect([id, Math.abs(value / searchStep - Math.round(value / searchStep)) < 1e-6]).toEqual([id, true]);
+      }
+    }
+    for (const { now } of next.schools) expect(now).toBeCloseTo(next.distance, 9);
+  });
+
+  it('where a check stops the car is what cures that, and makes no other worse', () => {
+    // A long body of thin card pulled together by four bands: it buckles.
+    const plain = newCar('x', 'band');
+    const design: CarDesign = {
+      ...plain,
+      body: { ...plain.body, kind: 'card', width: 0.03 },
+      motor: { ...plain.motor, ...(hasBands(plain.motor) && { parallel: 4, series: 2 }) } as CarDesign['motor'],
+    };
+    expect(stops(design).map(({ id }) => id)).toContain('chassis-buckling');
+    const next = changesOf(design);
+    expect(next.stoppedBy).toBe(stoppedBy(design, runForAim(design)!));
+    expect(next.changes.length).toBeGreaterThan(0);
+    const before = new Map(stops(design).map(({ id, value, limit }) => [id, Math.abs(value - limit) / Math.abs(limit)]));
+    for (const { design: changed } of next.changes) {
+      const after = stops(changed);
+      expect(after.map(({ title }) => title)).not.toContain(next.stoppedBy);
+      for (const { id, value, limit } of after) {
+        expect(before.has(id)).toBe(true);
+        expect(Math.abs(value - limit) / Math.abs(limit)).toBeLessThan(1.03 * before.get(id)! + 0.03);
+      }
+    }
+  });
+});

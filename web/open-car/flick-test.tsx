@@ -1,0 +1,33 @@
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { FLICK_TEST } from '../../core/car/flick-test.ts';
+import plain from '../ui/plain.module.css';
+
+interface FlickTestProps {
+  readonly care: CarDesign['care'];
+  readonly onFound: (care: CarDesign['care']) => void;
+}
+
+/** Asks how long a flicked wheel turns: it sets how carefully the car is taken to be built. */
+export const FlickTest = ({ care, onFound }: FlickTestProps) => (
+  <div role="group" aria-labelledby="flick-title" className={plain.rows}>
+    <p id="flick-title" className={plain.text}>
+      <span className={plain.strong}>Flick test.</span> Lift the unwound car and flick a drive wheel. How long does it turn?
+    </p>
+    <ToggleButtonGroup
+      size="small"
+      exclusive
+      value={care}
+      aria-label="How long a flicked wheel turns"
+      onChange={(_event, found: CarDesign['care'] | null) => found && onFound(found)}
+      sx={{ flexWrap: 'wrap' }}
+    >
+      {FLICK_TEST.map(({ care: told, label }) => (
+        <ToggleButton key={told} value={told}>
+          {label}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  </div>
+);
