@@ -13,7 +13,7 @@ interface Named {
 type Table<K extends string, T> = Readonly<Record<K, Named & Readonly<T>>>;
 
 /** How a rim gives under load, and with it how far it rolls. */
-export type Rim = 'hard' | 'firm' | 'soft' | 'tacky';
+export type Rim = 'hard' | 'ridged' | 'firm' | 'soft' | 'tacky';
 
 /**
  * Coefficient of friction on a smooth floor before it slides, share of it left while it slides, how the rim gives, kg per metre of rim. Common practice, from
@@ -67,24 +67,59 @@ export const DISC_HOLE = 0.015;
 export const AXLE_ENDS = 0.0127;
 
 /** Rolling friction length on a smooth floor, m (Crr = length / wheel radius), by how the rim gives. Common practice, from memory. */
-export const SMOOTH_ROLLING: Readonly<Record<Rim, number>> = { hard: 0.25e-3, firm: 0.3e-3, soft: 0.6e-3, tacky: 2.5e-3 };
+export const SMOOTH_ROLLING: Readonly<Record<Rim, number>> = { hard: 0.25e-3, ridged: 0.25e-3, firm: 0.3e-3, soft: 0.6e-3, tacky: 2.5e-3 };
+
+const alike = (factor: number): Readonly<Record<Rim, number>> => ({
+  hard: factor,
+  ridged: factor,
+  firm: factor,
+  soft: factor,
+  tacky: factor,
+});
+/** The edge of a hard or narrow rim sinks among the fibres and holds by its shape, a ridged one the more; a soft one, which grips a smooth floor already, gains little. */
+const AMONG_FIBRES: Readonly<Record<Rim, number>> = { hard: 2, ridged: 3, firm: 1.5, soft: 1.1, tacky: 1.1 };
+
+/** A floor under a car. */
+export interface FloorKind {
+  /** Rolling friction length of any rim, m, where that is more than on a smooth floor; of a car of 150 g where wheels sink in. */
+  readonly rolling: number;
+  /** Grip here against a smooth floor, by how the rim gives, and the most it can come to. */
+  readonly gripFactor: Readonly<Record<Rim, number>>;
+  readonly gripCeiling: number;
+  /** Wheels sink in, a heavy car’s more: what is thought of it is rough. */
+  readonly sinks?: true;
+}
 
 /**
- * Rolling friction length of any rim, m, where that is more than on a smooth floor; grip here against a smooth floor, and
- * the most it can come to. Common practice, from memory.
+ * What floors do to rolling and grip. A car that spins on a smooth floor gets away on carpet and goes further there; one that does not spin
+ * goes less far. Common practice, from memory; carpets and coir tried on five cars of practice.
  */
-export const FLOORS: Table<CarDesign['floor']['kind'], { rolling: number; gripFactor: number; gripCeiling: number }> = {
-  smooth: { label: 'smooth floor or linoleum', rolling: 0, gripFactor: 1, gripCeiling: Infinity },
-  'dusty-smooth': { label: 'smooth floor, dusty', rolling: 0, gripFactor: 0.6, gripCeiling: Infinity },
-  'wet-smooth': { label: 'smooth floor, wet', rolling: 0, gripFactor: 0.5, gripCeiling: Infinity },
-  parquet: { label: 'parquet', rolling: 0, gripFactor: 0.9, gripCeiling: Infinity },
-  'short-carpet': { label: 'short carpet', rolling: 2.5e-3, gripFactor: 1.25, gripCeiling: 1 },
-  // Our estimate: long pile gives as much as coir and half as much again.
-  'long-carpet': { label: 'long carpet', rolling: 6.5e-3, gripFactor: 1.25, gripCeiling: 1 },
-  'coir-matting': { label: 'coir matting', rolling: 4.5e-3, gripFactor: 1.25, gripCeiling: 1 },
-  concrete: { label: 'rough concrete', rolling: 1e-3, gripFactor: 1, gripCeiling: Infinity },
-  asphalt: { label: 'asphalt', rolling: 1e-3, gripFactor: 1, gripCeiling: Infinity },
-  gravel: { label: 'gravel path', rolling: 8e-3, gripFactor: 0.8, gripCeiling: Infinity },
+export const FLOORS: Table<CarDesign['floor']['kind'], FloorKind> = {
+  smooth: { label: 'smooth floor or linoleum', rolling: 0, gripFactor: alike(1), gripCeiling: Infinity },
+  'dusty-smooth': { label: 'smooth floor, dusty', rolling: 0, gripFactor: alike(0.6), gripCeiling: Infinity },
+  'wet-smooth': { label: 'smooth floor, wet', rolling: 0, gripFactor: alike(0.5), gripCeiling: Infinity },
+  parquet: { label: 'parquet', rolling: 0, gripFactor: alike(0.9), gripCeiling: Infinity },
+  'rubber-mat': {
+    label: 'rubber or foam mat',
+    rolling: 1e-3,
+    gripFactor: { hard: 2.3, ridged: 2.7, firm: 1.15, soft: 1.05, tacky: 1 },
+    gripCeiling: 0.95,
+    sinks: true,
+  },
+  'short-carpet': { label: 'short carpet', rolling: 1.2e-3, gripFactor: AMONG_FIBRES, gripCeiling: 0.9, sinks: true },
+  // Our estimate: long pile takes as much as coir and half as much again.
+  'long-carpet': { label: 'long carpet', rolling: 3e-3, gripFactor: AMONG_FIBRES, gripCeiling: 0.9, sinks: true },
+  'coir-matting': { label: 'coir matting', rolling: 2e-3, gripFactor: AMONG_FIBRES, gripCeiling: 0.9, sinks: true },
+  concrete: { label: 'rough concrete', rolling: 1e-3, gripFactor: alike(1), gripCeiling: Infinity },
+  asphalt: { label: 'asphalt', rolling: 1e-3, gripFactor: alike(1), gripCeiling: Infinity },
+  // Our estimate: a light car rolls over small stones and hardly sinks among them.
+  gravel: {
+    label: 'gravel path',
+    rolling: 4e-3,
+    gripFactor: { hard: 1.2, ridged: 1.4, firm: 0.9, soft: 0.8, tacky: 0.8 },
+    gripCeiling: 0.8,
+    sinks: true,
+  },
 };
 
 /**
@@ -99,7 +134,7 @@ export const WHEELS: Table<
   'card-disc': { label: 'card disc, two layers', areaDensity: 1.0, thickness: 6e-3, roundness: 0.5, rim: 'hard', between: [0.02, 0.5] },
   'foam-board': { label: 'foam-board disc', areaDensity: 0.65, thickness: 5e-3, roundness: 0.5, rim: 'hard', between: [0.02, 0.5] },
   'wooden-disc': { label: 'thin wooden disc', areaDensity: 2.0, thickness: 3e-3, roundness: 0.5, rim: 'hard', between: [0.02, 0.4] },
-  'bottle-cap': { label: 'bottle cap', areaDensity: 3.2, thickness: 0.012, roundness: 0.7, rim: 'hard', between: [0.024, 0.04] },
+  'bottle-cap': { label: 'bottle cap', areaDensity: 3.2, thickness: 0.012, roundness: 0.7, rim: 'ridged', between: [0.024, 0.04] },
   'jar-lid': { label: 'jar lid', areaDensity: 3.0, thickness: 0.012, roundness: 0.65, rim: 'hard', between: [0.045, 0.11] },
   'cup-bottom': { label: 'cup bottom', areaDensity: 0.8, thickness: 0.01, roundness: 0.6, rim: 'hard', between: [0.04, 0.09] },
   'wooden-wheel-ring': {

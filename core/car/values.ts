@@ -31,13 +31,28 @@ const ROLLER_WIDTH = 0.05;
 
 /** Grip on the design's floor of what grips so on a smooth one. */
 export const gripOn = (design: CarDesign, grip: number): number => {
-  const floor = FLOORS[design.floor.kind];
-  return Math.min(grip * floor.gripFactor, Math.max(floor.gripCeiling, grip));
+  const { gripFactor, gripCeiling } = FLOORS[design.floor.kind];
+  return Math.min(grip * gripFactor[driveRim(design)], Math.max(gripCeiling, grip));
 };
 
+/** kg of the car that a floor’s rolling length is told of, and how little and how much a lighter and a heavier one makes of it. */
+const SINKS_AT = 0.15;
+const LEAST_SINKING = 0.5;
+const MOST_SINKING = 1.4;
+/**
+ * How much longer the rolling length is than that of a car of 150 g on a floor that wheels sink into: with the root of the load, held to a
+ * factor of 0.5 to 1.4; 1 elsewhere. Our estimate: what sinks grows with the load, and what is pushed aside with a root of it.
+ */
+export const sinkingOf = (design: CarDesign): number =>
+  FLOORS[design.floor.kind].sinks ? Math.min(Math.max(Math.sqrt(standingWeight(design).mass / SINKS_AT), LEAST_SINKING), MOST_SINKING) : 1;
+
 /** The softer of two edges: a tyre on a wheel gives as the softer of them. */
-const RIMS: readonly Rim[] = ['hard', 'firm', 'soft', 'tacky'];
+const RIMS: readonly Rim[] = ['hard', 'ridged', 'firm', 'soft', 'tacky'];
 const softer = (a: Rim, b: Rim): Rim => (RIMS.indexOf(a) > RIMS.indexOf(b) ? a : b);
+/** How what meets the floor gives, on the drive wheels. */
+function driveRim(design: CarDesign): Rim {
+  return softer(tyreOf(design).rim, driveWheelOf(design).rim);
+}
 
 /** Estimate of one value from the catalogue, SI units. */
 function estimateOf(design: CarDesign, key: ValueKey): number {
@@ -52,9 +67,9 @@ function estimateOf(design: CarDesign, key: ValueKey): number {
     case 'slidingRatio':
       return tyre.slidingRatio;
     case 'rollingLengthDrive':
-      return Math.max(SMOOTH_ROLLING[softer(tyre.rim, driveWheelOf(design).rim)], floor.rolling);
+      return Math.max(SMOOTH_ROLLING[driveRim(design)], floor.rolling * sinkingOf(design));
     case 'rollingLengthOther':
-      return Math.max(SMOOTH_ROLLING[otherWheels ? otherWheelOf(design).rim : 'hard'], floor.rolling);
+      return Math.max(SMOOTH_ROLLING[otherWheels ? otherWheelOf(design).rim : 'hard'], floor.rolling * sinkingOf(design));
     case 'rub':
       return isRoller(design) ? 0 : CARE[design.care].rub;
     case 'slope':
@@ -114,6 +129,11 @@ function spreadOfPart({ own, floor }: CarDesign, key: ValueKey, value: number): 
   return share === undefined ? measuredSpread(key) : SPREAD_IN_UNITS.has(key) ? share * value : share;
 }
 
+/** How far grip and rolling may be off on a floor that wheels sink into, as shares: no two carpets are alike. Our estimate. */
+const ROUGH: Partial<Readonly<Record<ValueKey, number>>> = { staticGrip: 0.25, rollingLengthDrive: 0.35, rollingLengthOther: 0.35 };
+const estimateSpread = ({ floor }: CarDesign, key: ValueKey): number =>
+  (FLOORS[floor.kind].sinks ? ROUGH[key] : undefined) ?? ESTIMATE_SPREAD[key];
+
 /** What a value measured on one floor does not tell of another. */
 export const HANG_ON_FLOOR: ReadonlySet<ValueKey> = new Set(['staticGrip', 'rollingLengthDrive', 'rollingLengthOther']);
 
@@ -127,7 +147,9 @@ export function valueOf(design: CarDesign, key: ValueKey): Value {
   const { slopeSpread } = design.floor;
   if (key === 'slope' && slopeSpread !== undefined) return { value, spread: slopeSpread, evidence: 'measured' };
   const onPart = spreadOfPart(design, key, value);
-  return onPart === null ? { value, spread: ESTIMATE_SPREAD[key], evidence: 'estimated' } : { value, spread: onPart, evidence: 'measured' };
+  return onPart === null
+    ? { value, spread: estimateSpread(design, key), evidence: 'estimated' }
+    : { value, spread: onPart, evidence: 'measured' };
 }
 
 /** What hangs on the floor, as estimated on one of another kind. */

@@ -1,6 +1,6 @@
 import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { BATCH as BATCH_OF_RUBBER, deviated, SPREAD_IN_UNITS, VALUE_NAMES, type ValueKey } from '../../car/value-table.ts';
-import { likelyNumbers, valueKeysOf, valueOf } from '../../car/values.ts';
+import { likelyNumbers, sinkingOf, valueKeysOf, valueOf } from '../../car/values.ts';
 import { CONDITIONS } from '../../predict/conditions.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
 import type { RunSetup } from '../../run/run-setup.ts';
@@ -55,10 +55,14 @@ export interface Unknown {
 /** Values that follow from sizes and not from one part: they are off alike in every version. */
 const OF_THE_WHOLE: ReadonlySet<ValueKey> = new Set(['dragArea', 'massHeight']);
 
+const SINK: ReadonlySet<ValueKey> = new Set(['rollingLengthDrive', 'rollingLengthOther']);
+
 /** What an unknown value belongs to: the same part in another version is off by the same. */
 function placeOf(design: CarDesign, key: ValueKey): string {
-  const { value, spread } = valueOf(design, key);
-  return OF_THE_WHOLE.has(key) ? key : `${key} ${value} ${spread}`;
+  const { value, spread, evidence } = valueOf(design, key);
+  // A heavier car sinks deeper into the same floor, and is off by as much.
+  const own = evidence === 'estimated' && SINK.has(key) ? value / sinkingOf(design) : value;
+  return OF_THE_WHOLE.has(key) ? key : `${key} ${Number(own.toPrecision(9))} ${spread}`;
 }
 
 /** Rubber of one batch is strong or weak together, and so is every tyre’s grip on one floor: they share this much of their spread. */
