@@ -10,11 +10,15 @@ import { driftAfter } from '../predict/straightness.ts';
 import { printQuantity, type Print } from '../units/quantity.ts';
 import { asAsked, limitsOf, type Brief, type Round, type Rules } from './brief.ts';
 import { aimOf, goalOf, goalOfKind, type Goal } from './goal.ts';
-import { GOALS, goalScore, hasFallenShort, wayWithin } from './goals.ts';
+import { buildSteps, minutesLeft } from '../build/steps.ts';
+import { partsList } from '../build/parts-list.ts';
+import { measuresOf } from '../geometry/measures.ts';
+import { GOALS, goalRecord, goalScore, hasFallenShort, measuredInRoom, wayWithin, type GoalRun } from './goals.ts';
+import { judgeMaking } from './made-of.ts';
 import { judgeCar, judgeRound, roundWords, type JudgedRound } from './judge.ts';
 import { judgeRules } from './rules.ts';
 import { briefOfAnswers, firstCar, TEMPLATES } from './new-brief.ts';
-import { mostLoad } from './most-load.ts';
+import { bestLoad, mostLoad } from './most-load.ts';
 import { ruleSheet } from './rule-sheet.ts';
 
 const trophy = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as Brief;
@@ -29,11 +33,15 @@ const ran = (judged: JudgedRound) => {
 };
 const judged = (goal: Goal, car: CarDesign = lever, more: Partial<Round> = {}) => ran(judgeRound(car, trophy, round(goal, more)));
 
+/** What a run comes to by a goal, in its room. */
+const measured = (goal: Goal, run: GoalRun): number | null => goalRecord(goal).measure(goal, measuredInRoom(goal, run));
+
 const GOALS_ASKED: readonly Goal[] = [
   { kind: 'furthest' },
   { kind: 'at-least', distance: 5 },
   { kind: 'quickest-to', distance: 6 },
   { kind: 'closest-to', distance: 12 },
+  { kind: 'stop-within', distance: 12, width: 2 },
   { kind: 'straightest' },
   { kind: 'within-lane', width: 2 },
   { kind: 'through-gap', distance: 5, width: 0.8 },
@@ -111,8 +119,14 @@ describe('rules', () => {
     expect(verdictOf('width', lever, { width: 0.124 })).toBe('close');
     expect(verdictOf('width', lever, { width: 0.12 })).toBe('broken');
     expect(verdictOf('width', lever, { width: null })).toBeUndefined();
-    expect(verdictOf('bands', band, { bands: 2 })).toBe('met');
-    expect(verdictOf('bands', band, { bands: 1 })).toBe('broken');
+    // Two that drive it, and two on its wheels.
+    expect(verdictOf('bands', band, { bands: 4 })).toBe('met');
+    expect(verdictOf('bands', band, { bands: 3 })).toBe('broken');
+    expect(verdictOf('bands', { ...band, tyre: 'card-edge' }, { bands: 2 })).toBe('met');
+    expect(verdictOf('least length', lever, { least: { length: measuresOf(lever).length + 0.001 } })).toBe('broken');
+    expect(verdictOf('least length', lever, { least: { length: measuresOf(lever).length - 0.001 } })).toBe('close');
+    expect(verdictOf('length', lever, { length: lever.wheelbase, lengthOf: 'wheelbase' })).toBe('close');
+    expect(verdictOf('length', lever, { length: lever.wheelbase })).toBe('broken');
     expect(verdictOf('drive', lever, { drives: ['band'] })).toBe('broken');
     expect(verdictOf('drive', band, { drives: ['band'] })).toBe('met');
     expect(verdictOf('size of bands', band, { bandSizes: ['117'] })).toBe('broken');
@@ -121,6 +135,107 @@ describe('rules', () => {
     expect(verdictOf('kind of trap', lever, { traps: ['household', 'large'] })).toBe('met');
     expect(verdictOf('wheels', roller, { wheels: { least: 3, most: 4 } })).toBe('broken');
     expect(verdictOf('wheels', { ...band, layout: { ...band.layout, otherWheelCount: 1 } }, { wheels: { least: 3, most: 3 } })).toBe('met');
+  });
+});
+
+describe('what a car is made of, against the rules', () => {
+  const made = (more: Partial<Rules>, car = lever) =>
+    judgeMaking(car, { ...trophy.rules, kit: [], budget: '', minutes: null, ...more }, print);
+  it('counts the parts against a kit, and leaves to the hand what the kit does not name', () => {
+    const kit = [{ name: 'wooden skewers', count: 2 }];
+    const [rule] = made({ kit });
+    expect(rule).toMatchObject({ key: 'kit', verdict: 'by-hand', words: expect.stringContaining('optical disc') });
+    // Two axles of bamboo skewer and one in the kit.
+    expect(made({ kit: [{ name: 'bamboo skewer', count: 1 }] })[0]).toMatchObject({
+      verdict: 'broken',
+      words: '2 bamboo skewer, 1 in the kit',
+    });
+    const all = partsList(lever).map(({ name, count }) => ({ name: name.replace(/^.*: /, ''), count: 2 * count }));
+    expect(made({ kit: all })[0]).toMatchObject({ verdict: 'met' });
+  });
+  it('holds its building time, parts that are not allowed, cost and further rules against it', () => {
+    const minutes = minutesLeft(buildSteps(lever, print), new Set()).work;
+    expect(made({ minutes: 2 * minutes })[0]).toMatchObject({ key: 'minutes', verdict: 'met' });
+    expect(made({ minutes })[0]).toMatchObject({ verdict: 'close', words: expect.stringContaining(`about ${minutes} minutes`) });
+    expect(made({ minutes: minutes / 1.4 })[0]).toMatchObject({ verdict: 'broken' });
+    expect(made({ forbidden: ['optical discs', 'sticky tack'] })).toMatchObject([{ verdict: 'broken' }, { verdict: 'met' }]);
+    expect(made({ budget: 'two coins', more: ['Crews wear their colours.'] })).toMatchObject([
+      { key: 'budget', verdict: 'by-hand' },
+      { key: 'more.0', verdict: 'by-hand', words: 'Crews wear their colours.' },
+    ]);
+  });
+});
+
+describe('how far a run counts', () => {
+  const endless: CarDesign['floor'] = { ...lever.floor, roomLength: null, laneWidth: null };
+  const run = (floor: CarDesign['floor'], curvature = 0, limits = lever.limits): GoalRun => {
+    const design = { ...lever, floor, limits };
+    const prediction = predictRun(design, { kind: 'full' }, { marks: [3, 8] });
+    if (prediction.kind === 'refused') throw new Error('refused');
+    return { design, result: prediction.result, curvature };
+  };
+  const whole = run(endless).result;
+  it('is up to the wall, and times beyond it are none: 30 m in 6 m of room has no chance', () => {
+    const walled = run({ ...endless, roomLength: 6 });
+    expect(measuredInRoom({ kind: 'furthest' }, walled)).toMatchObject({ distance: 6, atLeast: true });
+    expect(measuredInRoom({ kind: 'quickest-to', distance: 3 }, walled).time).toBeCloseTo(whole.marks[0]!.time, 9);
+    expect(measuredInRoom({ kind: 'quickest-to', distance: 8 }, walled).time).toBeUndefined();
+    const hall: Brief = { ...trophy, floors: [{ name: 'hall', floor: { ...endless, roomLength: 6 } }] };
+    const told = ran(judgeRound(lever, hall, round({ kind: 'at-least', distance: 30 }, { floor: 'hall' })));
+    expect(told.chance).toBe(0);
+    expect(roundWords(round({ kind: 'at-least', distance: 30 }), told, 'metric').replaceAll('\u00a0', ' ')).toContain(
+      'the wall stands at 6.00 m',
+    );
+    // Speed counts as before the wall, distance no further than to it.
+    const { time } = measuredInRoom({ kind: 'speed-and-distance', distance: 3, weight: 5 }, walled);
+    expect(measured({ kind: 'speed-and-distance', distance: 3, weight: 5 }, walled)).toBeCloseTo(6 + 15 / time!, 9);
+  });
+  it('is as far as the car stays in a lane that is laid: half of 1 m of a circle of 12.5 m (cos κs = 1 − κ/2)', () => {
+    const laned = run({ ...endless, laneWidth: 1 }, 0.08);
+    expect(measured({ kind: 'furthest' }, laned)).toBeCloseTo(Math.acos(1 - 0.04) / 0.08, 9);
+    const lane: Brief = { ...trophy, floors: [{ name: 'lane', floor: { ...endless, laneWidth: 0.5 } }] };
+    const free: Brief = { ...trophy, floors: [{ name: 'lane', floor: endless }] };
+    const chances = [lane, free].map(
+      (brief) => ran(judgeRound(lever, brief, round({ kind: 'at-least', distance: 10 }, { floor: 'lane' }))).chance!,
+    );
+    expect(chances[0]!).toBeLessThan(chances[1]! - 0.2);
+  });
+  it('is measured from the nose, or from what the rules say', () => {
+    const { length, lastWheel } = measuresOf(lever);
+    expect(lastWheel).toBeGreaterThan(lever.wheelbase);
+    expect(lastWheel).toBeLessThan(length);
+    for (const [measuredAt, behind] of [
+      ['nose', 0],
+      ['rear', length],
+      ['last-wheel', lastWheel],
+    ] as const)
+      expect(measured({ kind: 'furthest' }, run(endless, 0, { ...lever.limits, measuredAt }))).toBeCloseTo(whole.distance - behind, 9);
+  });
+  it('has to stop within a zone: half of 2 m to either side of the mark, and not at the wall', () => {
+    const goal = (distance: number): Goal => ({ kind: 'stop-within', distance, width: 2 });
+    const isMet = (distance: number, floor: CarDesign['floor'] = endless): boolean =>
+      GOALS['stop-within'].isMet!(goal(distance) as never, measuredInRoom(goal(distance), run(floor)));
+    expect([0.99, 1.01, -0.99, -1.01].map((off) => isMet(whole.distance + off))).toEqual([true, false, true, false]);
+    expect(isMet(6, { ...endless, roomLength: 6 })).toBe(false);
+  });
+  it('with load times distance carries the load that counts most, where it was given none; and this is said', () => {
+    const { load, distance } = bestLoad(lever);
+    const at = (mass: number): number => {
+      const prediction = predictRun({ ...lever, load: { ...lever.load, mass } });
+      return prediction.kind === 'ran' ? mass * prediction.result.distance : 0;
+    };
+    expect(load * distance).toBeCloseTo(at(load), 9);
+    for (const by of [0.8, 1.25]) expect(at(by * load)).toBeLessThan(at(load));
+    const told = ran(judgeRound(lever, trophy, round({ kind: 'load-distance' })));
+    expect(told.bounds.middle).toBeGreaterThan(0.1);
+    expect(roundWords(round({ kind: 'load-distance' }), told, 'metric')).toMatch(/with about .* of load/);
+  });
+  it('has no end where the floor is steeper than what holds it back, and that is what is said', () => {
+    const slide: Brief = { ...trophy, floors: [{ name: 'slide', floor: { ...endless, slope: -0.2 } }] };
+    const told = ran(judgeRound(lever, slide, round({ kind: 'furthest' }, { floor: 'slide' })));
+    expect(roundWords(round({ kind: 'furthest' }), told, 'metric')).toBe(
+      'it does not stop: the floor falls by more than what holds it back',
+    );
   });
 });
 

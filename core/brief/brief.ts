@@ -20,6 +20,11 @@ export function briefFaults({ floors, rounds, rules }: Brief): Fault[] {
     else if (goal.kind === 'highest-edge' && floors[names.indexOf(floor)]!.floor.edges.length === 0)
       faults.push({ path: `rounds[${i}].floor`, code: 'not-valid', reason: 'has no twigs or steps to climb' });
   });
+  for (const key of ['length', 'width', 'height', 'mass'] as const) {
+    const [least, most] = [rules.least?.[key], rules[key]];
+    if (least !== undefined && most !== null && most < least)
+      faults.push({ path: `rules.${key}`, code: 'against', must: 'reach', other: `rules.least.${key}` });
+  }
   if (rules.wheels && rules.wheels.most < rules.wheels.least)
     faults.push({ path: 'rules.wheels.most', code: 'against', must: 'reach', other: 'rules.wheels.least' });
   return faults;
@@ -42,7 +47,20 @@ export function inRound(design: CarDesign, { floors }: Brief, { floor: name, loa
 }
 
 /** What of a brief's rules a design can keep or break. */
-export const limitsOf = ({ length, width, height, mass, bands, drives, bandSizes, traps, wheels }: Rules): Limits => ({
+export const limitsOf = ({
+  length,
+  width,
+  height,
+  mass,
+  bands,
+  drives,
+  bandSizes,
+  traps,
+  wheels,
+  least,
+  lengthOf,
+  measuredAt,
+}: Rules): Limits => ({
   length,
   width,
   height,
@@ -52,6 +70,9 @@ export const limitsOf = ({ length, width, height, mass, bands, drives, bandSizes
   wheels,
   ...(bandSizes && { bandSizes }),
   ...(traps && { traps }),
+  ...(least && { least }),
+  ...(lengthOf && { lengthOf }),
+  ...(measuredAt && { measuredAt }),
 });
 
 /** The round that a car is seen in; the last where its own is there no more. */

@@ -20,6 +20,7 @@ export function goalOfKind(kind: Goal['kind'], before: Goal | Partial<Record<'di
     case 'within-lane':
       return { kind, width };
     case 'through-gap':
+    case 'stop-within':
       return { kind, distance, width };
     case 'speed-and-distance':
       return { kind, distance, weight: weight ?? UNTOLD.weight };

@@ -107,6 +107,19 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     isLess: true,
     measure: (goal, { distance }) => Math.abs(distance - goal.distance),
   },
+  'stop-within': {
+    gain: 'nearer',
+    label: ({ distance, width }, print) => `stop within ${print(width, 'distance')} at ${print(distance, 'distance')}`,
+    of: ({ distance }, print) => `off the middle of the zone at ${print(distance, 'distance')}`,
+    words: ({ distance, width }, print) =>
+      `It has to stop in a zone ${print(width, 'distance')} deep; the middle of the zone is ${print(distance, 'distance')} from the line.`,
+    quantity: 'distance',
+    isLess: true,
+    measure: (goal, { distance }) => Math.abs(distance - goal.distance),
+    // At the wall it would have gone on: where it would have stopped is not known.
+    isMet: (goal, { distance, atLeast }) => Math.abs(distance - goal.distance) <= goal.width / 2 && atLeast !== true,
+    isAllOrNothing: true,
+  },
   straightest: {
     gain: 'better',
     label: () => 'furthest straight',
@@ -191,12 +204,20 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
 /** The record of a goal's kind. */
 export const goalRecord = <G extends Goal>(goal: G): GoalRecord<G> => GOALS[goal.kind] as unknown as GoalRecord<G>;
 
+/** m that what a distance is measured to stands behind the nose, which stood at the line. */
+export function behindNose(design: CarDesign): number {
+  const { measuredAt = 'nose' } = design.limits;
+  if (measuredAt === 'nose') return 0;
+  const { length, lastWheel } = measuresOf(design);
+  return measuredAt === 'rear' ? length : lastWheel;
+}
+
 /** A run of the model on an endless floor, as a goal sees it. */
 export function measuredOfModel(goal: Goal, run: GoalRun): MeasuredRun {
   const { design, result, curvature } = run;
   const mark = 'distance' in goal ? goal.distance : NaN;
   return {
-    distance: result.distance,
+    distance: Math.max(0, result.distance - behindNose(design)),
     time: result.marks.find(({ distance }) => distance === mark)?.time,
     curvature,
     load: design.load.mass,

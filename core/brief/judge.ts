@@ -9,7 +9,9 @@ import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
 import { printKnown, printNumber, printQuantity, unitOf, USUAL_HALF_WIDTH, type Print, type UnitSystem } from '../units/quantity.ts';
 import { inRound, limitsOf, type Brief, type Round } from './brief.ts';
+import type { RunResult } from '../run/simulate.ts';
 import type { Goal } from './goal.ts';
+import { bestLoad } from './most-load.ts';
 import { goalRecord, measuredInRoom, measureOf } from './goals.ts';
 import { judgeRules, type JudgedRule } from './rules.ts';
 
@@ -21,13 +23,24 @@ export type JudgedGoal =
       readonly bounds: Bounds;
       /** Share of such cars whose run meets what is asked; null where more or less is all there is. */
       readonly chance: number | null;
+      /** kg that the figures are told with, where the car was given none and load counts. */
+      readonly load?: number;
     }
   /** It hangs on how straight a roller runs. */
   | { readonly kind: 'unknown' };
 
+/** What is known of a round besides: how many come to the wall or never stop. */
+type RanRound = Extract<JudgedRound, { atWall: number }>;
+
 /** The same of a round; or why the car does not run in it. */
 export type JudgedRound = { readonly name: string } & (
-  | (JudgedGoal & { /** Share of such cars that come as far as the wall; 0 without one. */ readonly atWall: number })
+  | (JudgedGoal & {
+      /** Share of such cars that come as far as the wall; 0 without one. */
+      readonly atWall: number;
+      /** m from the line to the wall, and share of such cars that never stop. */
+      readonly wall?: number;
+      readonly endless?: number;
+    })
   | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
 );
 
@@ -61,13 +74,25 @@ export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly Sample
 /** A design by what a round asks. */
 export function judgeRound(design: CarDesign, brief: Brief, round: Round, seed = 1): JudgedRound {
   const { name, goal } = round;
-  const car = inRound(design, brief, round);
-  const prepared = prepareRun(car);
+  const own = inRound(design, brief, round);
+  const asked = { ...own, limits: limitsOf(brief.rules) };
+  const prepared = prepareRun(asked);
   if (prepared.kind === 'refused') return { name, kind: 'refused', faults: prepared.faults };
+  // Where load counts and none was given, every car carries the load that counts most for the likeliest.
+  const load = goal.kind === 'load-distance' && asked.load.mass === 0 ? bestLoad(asked).load : null;
+  const car = load === null ? asked : { ...asked, load: { ...asked.load, mass: load } };
   const sample = sampledRuns(car, { seed, runs: RUNS, marks: goalRecord(goal).marks?.(goal) ?? [] });
-  const wall = car.floor.roomLength ?? Infinity;
-  const atWall = sample.filter(({ result }) => result !== null && result.distance > wall).length / sample.length;
-  return { name, atWall, ...judgeGoal(car, goal, sample, seed) };
+  const { roomLength: wall } = car.floor;
+  const share = (is: (result: RunResult) => boolean): number =>
+    sample.filter(({ result }) => result !== null && is(result)).length / sample.length;
+  return {
+    name,
+    atWall: share(({ distance }) => distance > (wall ?? Infinity)),
+    endless: share(({ ended }) => ended === 'limit'),
+    ...(wall !== null && { wall }),
+    ...judgeGoal(car, goal, sample, seed),
+    ...(load !== null && { load }),
+  };
 }
 
 /** A car against a brief: each rule, and each round. */
@@ -104,26 +129,42 @@ export function goalFigures(
 }
 
 /** What a goal's judgement comes to, in a line: `97 % likely; about 9.2 m far, 8 in 10 between 7.1 and 11`. */
-function judgedWords(goal: Goal, judged: JudgedGoal, units: UnitSystem): string {
+function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'endless' | 'wall' | 'atWall'>>, units: UnitSystem): string {
   if (judged.kind === 'unknown') return 'cannot tell: how straight a roller runs is not known';
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
   const { quantity, of, isLess } = goalRecord(goal);
   const { low, middle, high } = judged.bounds;
   const chance = judged.chance === null ? [] : [`${chanceWords(judged.chance, units)} likely`];
   if (!Number.isFinite(middle)) return [...chance, 'no run counts'].join('; ');
+  if ('endless' in judged && judged.endless! > MOST_STOP && 'wall' in judged === false && hangsOnStop(goal))
+    return [...chance, 'it does not stop: the floor falls by more than what holds it back'].join('; ');
   if (quantity === 'distance' && high === 0 && !isLess) return [...chance, 'it does not move'].join('; ');
   const half = (high - low) / 2;
   const { figure, unit } = goalFigures(goal, half, units);
-  const told = `about ${figure(middle)} ${unit} ${of(goal, print)}`;
+  const carried = judged.load === undefined ? '' : `, with about ${print(Number(judged.load.toPrecision(2)), 'weight')} of load`;
+  const told = `about ${figure(middle)} ${unit} ${of(goal, print)}${carried}`;
   return [...chance, half > 0 ? `${told}, 8 in 10 between ${figure(low)} and ${figure(high)}` : told].join('; ');
 }
+
+/** Beyond this share of cars that never stop a figure for the distance says nothing. */
+const MOST_STOP = 0.5;
+/** Whether what is asked hangs on where the car stops, and not on what it does before. */
+const hangsOnStop = ({ kind }: Goal): boolean =>
+  kind !== 'quickest-to' && kind !== 'highest-edge' && kind !== 'through-gap' && kind !== 'carry';
 
 /** Below this share nobody need mind. */
 const SOME = 0.05;
 
-/** How many come to the wall, where that is not after what counts; nothing where few do. */
-export const wallWords = (goal: Goal, judged: JudgedRound): string[] =>
-  'atWall' in judged && judged.atWall >= SOME && !('distance' in goal) ? [`${Math.round(10 * judged.atWall)} in 10 come to the wall`] : [];
+/** That the wall stands before what is asked; else how many come to it, where that is not after what counts; nothing where few do. */
+export function wallWords(goal: Goal, judged: JudgedRound, units: UnitSystem): string[] {
+  if (!('atWall' in judged)) return [];
+  const { atWall, wall } = judged;
+  if ('distance' in goal && wall !== undefined && wall < goal.distance)
+    return [`the wall stands at ${printQuantity(wall, 'distance', units)}: no run there can show more`];
+  return atWall >= SOME && (!('distance' in goal) || goal.kind === 'speed-and-distance')
+    ? [`${Math.round(10 * atWall)} in 10 come to the wall`]
+    : [];
+}
 
 /** The same of a round. */
 export const roundWords = ({ goal }: Round, judged: JudgedRound, units: UnitSystem): string =>
@@ -131,7 +172,7 @@ export const roundWords = ({ goal }: Round, judged: JudgedRound, units: UnitSyst
     ? judged.faults
         .map((fault) => `${keyWords(fault.path)} ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
         .join('; ')
-    : [judgedWords(goal, judged, units), ...wallWords(goal, judged)].join('; ');
+    : [judgedWords(goal, judged, units), ...wallWords(goal, judged, units)].join('; ');
 
 /** A round in a few words: how likely it is met or, where more or less is all there is, what it comes to. */
 export function shortRoundWords(round: Round, judged: JudgedRound, units: UnitSystem): string {

@@ -65,9 +65,24 @@ const namesOf = (keys: readonly string[] | undefined, table: Readonly<Record<str
 
 /** A rule of the brief by its key, as a sentence. */
 export interface RuleSentence {
-  readonly key: Exclude<keyof Rules, 'change' | 'ties'>;
+  /** A key of the rules, with the number of it where there are several: `least.length`, `more.0`. */
+  readonly key: string;
   readonly words: string;
 }
+
+/** What is measured as the length. */
+export const LENGTHS: Readonly<Record<NonNullable<Rules['lengthOf']>, string>> = {
+  all: 'The length is that of the whole car, its lever on its way.',
+  body: 'The length is that of the body.',
+  wheelbase: 'The length is that from axle to axle.',
+};
+
+/** Up to what of the car a distance is measured. */
+export const MEASURED_AT: Readonly<Record<NonNullable<Rules['measuredAt']>, string>> = {
+  nose: 'Distances are measured from the line to the nose of the car.',
+  rear: 'Distances are measured from the line to the rear of the car.',
+  'last-wheel': 'Distances are measured from the line to the last wheel of the car.',
+};
 
 /** What the rules ask of a car, a sentence each; what is not asked is left out. */
 export function carRules(rules: Rules, print: Print): RuleSentence[] {
@@ -76,16 +91,24 @@ export function carRules(rules: Rules, print: Print): RuleSentence[] {
     rule(key, rules[key] !== null && `At most ${print(rules[key], key === 'mass' ? 'weight' : 'size')} ${words}.`);
   const named = (key: RuleSentence['key'], what: string, names: readonly string[]): RuleSentence[] =>
     rule(key, names.length > 0 && `${what}: ${names.join(', or ')}.`);
-  const { drives, bands, wheels, kit, budget, minutes } = rules;
+  const { drives, bands, wheels, kit, budget, minutes, least = {}, forbidden = [], more = [] } = rules;
+  const atLeast = (key: 'length' | 'width' | 'height' | 'mass', words: string): RuleSentence[] => {
+    const value = least[key];
+    return value === undefined ? [] : rule(`least.${key}`, `At least ${print(value, key === 'mass' ? 'weight' : 'size')} ${words}.`);
+  };
   return [
     ...rule('drives', drives.length > 0 && `Driven by ${drives.map((kind) => MOTORS[kind].name).join(', or ')}.`),
-    ...rule('bands', bands !== null && `At most ${bands} band${bands === 1 ? '' : 's'}.`),
+    ...rule('bands', bands !== null && `At most ${bands} band${bands === 1 ? '' : 's'}, tyres of bands counted.`),
     ...named('bandSizes', 'Bands', namesOf(rules.bandSizes, NAMED_PARTS.bandSizes)),
     ...named('traps', 'Traps', namesOf(rules.traps, NAMED_PARTS.traps)),
     ...most('length', 'long'),
+    ...atLeast('length', 'long'),
     ...most('width', 'wide'),
+    ...atLeast('width', 'wide'),
     ...most('height', 'high'),
+    ...atLeast('height', 'high'),
     ...most('mass', 'ready to run, without a load'),
+    ...atLeast('mass', 'ready to run, without a load'),
     ...rule(
       'wheels',
       wheels !== null && (wheels.least === wheels.most ? `${wheels.least} wheels.` : `From ${wheels.least} to ${wheels.most} wheels.`),
@@ -93,21 +116,40 @@ export function carRules(rules: Rules, print: Print): RuleSentence[] {
     ...rule('kit', kit.length > 0 && `Made of: ${kit.map(({ name, count }) => `${count} ${name}`).join(', ')}.`),
     ...rule('budget', budget !== '' && `It may cost ${budget}.`),
     ...rule('minutes', minutes !== null && `Built in ${minutes} minutes.`),
+    ...rule('forbidden', forbidden.length > 0 && `Not allowed: ${forbidden.join(', ')}.`),
+    ...more.map((words, i): RuleSentence => ({ key: `more.${i}`, words: /[.!?]$/.test(words.trim()) ? words.trim() : `${words.trim()}.` })),
   ];
 }
 
-/** The rules, a sentence each. */
-export const ruleSentences = (rules: Rules, print: Print): string[] => [
+/** What a wall, a lane and a line do to a run, on the floors of a brief. */
+function runRules({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Print): string[] {
+  const { measuredAt = 'nose', penalty } = rules;
+  return [
+    MEASURED_AT[measuredAt],
+    ...(floors.some(({ floor }) => floor.roomLength !== null)
+      ? ['A car that hits the wall has gone at least that far; no run counts beyond.']
+      : []),
+    ...(floors.some(({ floor }) => floor.laneWidth !== null)
+      ? ['In a lane a run counts as far as the middle of the car stays in it.']
+      : []),
+    ...(penalty === undefined ? [] : [`Each line that a wheel crosses takes ${print(penalty, 'distance')} off the distance.`]),
+  ];
+}
+
+/** The rules, a sentence each: what a car must be, then how a run counts. */
+export const ruleSentences = ({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Print): string[] => [
   ...carRules(rules, print).map(({ words }) => words),
+  ...(rules.length !== null || rules.least?.length !== undefined ? [LENGTHS[rules.lengthOf ?? 'all']] : []),
   CHANGES[rules.change],
-  ...(rules.ties ? [TIES[rules.ties]] : []),
+  ...runRules({ floors, rules }, print),
+  TIES[rules.ties ?? 'shared'],
   ...ALWAYS,
 ];
 
 /** A brief as one page that can be read out: what counts, the floors, the rules. */
 export function ruleSheet(brief: Brief, units: UnitSystem): string {
   const print: Print = (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' ');
-  const { name, setBy, rounds, floors, rules } = brief;
+  const { name, setBy, rounds, floors } = brief;
   return [
     setBy === '' ? name : `${name}, set by ${setBy}`,
     '',
@@ -118,7 +160,7 @@ export function ruleSheet(brief: Brief, units: UnitSystem): string {
     ...floors.map((floor) => `- ${floor.name}: ${floorSentence(floor, print)}`),
     '',
     'Rules',
-    ...ruleSentences(rules, print).map((line) => `- ${line}`),
+    ...ruleSentences(brief, print).map((line) => `- ${line}`),
     '',
   ].join('\n');
 }

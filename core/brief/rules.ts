@@ -2,6 +2,7 @@ import type { CarDesign, Limits } from '../car/car-design.ts';
 import { BANDS, TRAPS } from '../car/catalogue.ts';
 import { hasBands, isRoller, MOTORS } from '../car/motors/motors.ts';
 import { fittedName } from '../car/parts.ts';
+import { bodyLength } from '../car/weights.ts';
 import { measuresOf } from '../geometry/measures.ts';
 import type { Print, Quantity } from '../units/quantity.ts';
 
@@ -55,6 +56,35 @@ function among(key: keyof Limits, name: string, has: string | null, allowed: rea
 
 const wheelsOf = (design: CarDesign): number => (isRoller(design) ? 1 : 2 + (design.otherWheels ? design.layout.otherWheelCount : 0));
 
+const LEAST_NAMES = { length: 'least length', width: 'least width', height: 'least height', mass: 'least weight' } as const;
+type LeastKey = keyof typeof LEAST_NAMES;
+
+/** Sizes that a car has to reach. */
+function atLeast(least: NonNullable<Limits['least']>, measures: Readonly<Record<LeastKey, number>>): JudgedRule[] {
+  return (Object.keys(LEAST_NAMES) as LeastKey[]).flatMap((key): JudgedRule[] => {
+    const limit = least[key];
+    if (limit === undefined) return [];
+    const value = measures[key];
+    const quantity = key === 'mass' ? 'weight' : 'size';
+    return [
+      {
+        key: 'least',
+        name: LEAST_NAMES[key],
+        verdict: value < limit * (1 - 1e-9) ? 'broken' : value < limit * (1 + CLOSE) ? 'close' : 'met',
+        value,
+        limit,
+        quantity,
+        words: (print) => `${print(value, quantity)}, at least ${print(limit, quantity)} asked`,
+      },
+    ];
+  });
+}
+
+/** m, as the rules measure the length. */
+function lengthBy(design: CarDesign, lengthOf: Limits['lengthOf'], all: number): number {
+  return lengthOf === 'wheelbase' ? design.wheelbase : lengthOf === 'body' ? bodyLength(design) : all;
+}
+
 /** How many wheels a car may have. */
 function wheelCount(design: CarDesign, wheels: Limits['wheels']): JudgedRule[] {
   if (!wheels) return [];
@@ -74,9 +104,13 @@ function wheelCount(design: CarDesign, wheels: Limits['wheels']): JudgedRule[] {
 }
 
 /** Every rule that a design can keep or break; what is settled by hand, as kit, cost and time, is told by the rule sheet. */
-export function judgeRules(design: CarDesign, { drives, bands, bandSizes, traps, wheels, ...sizes }: Limits): JudgedRule[] {
+export function judgeRules(
+  design: CarDesign,
+  { drives, bands, bandSizes, traps, wheels, least = {}, lengthOf, ...sizes }: Limits,
+): JudgedRule[] {
   const { motor } = design;
-  const measures = measuresOf(design);
+  const all = measuresOf(design);
+  const measures = { ...all, length: lengthBy(design, lengthOf, all.length) };
   const band = hasBands(motor) ? (motor.band.kind === 'size' ? motor.band.size : motor.band.kind) : null;
   return [
     ...among('drives', 'drive', motor.kind, drives, MOTORS[motor.kind].name),
@@ -87,6 +121,7 @@ export function judgeRules(design: CarDesign, { drives, bands, bandSizes, traps,
     ...atMost('width', 'width', measures.width, sizes.width, 'size'),
     ...atMost('height', 'height', measures.height, sizes.height, 'size'),
     ...atMost('mass', 'weight', measures.mass, sizes.mass, 'weight'),
+    ...atLeast(least, measures),
     ...wheelCount(design, wheels),
   ];
 }

@@ -34,9 +34,13 @@ describe('a judgement in words', () => {
     [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell: how straight a roller runs is not known'],
   ])('%o', (goal, judged, words) => expect(plain(roundWords(round(goal), judged, 'metric'))).toBe(words));
   it('says how many come to the wall, where that is not after what counts', () => {
-    expect(wallWords({ kind: 'furthest' }, ran(1, 2, 3, null, 0.5))).toEqual(['5 in 10 come to the wall']);
-    expect(wallWords({ kind: 'furthest' }, ran(1, 2, 3, null, 0.01))).toEqual([]);
-    expect(wallWords({ kind: 'quickest-to', distance: 6 }, ran(1, 2, 3, null, 1))).toEqual([]);
+    const words = (goal: Goal, judged: JudgedRound): string[] => wallWords(goal, judged, 'metric').map(plain);
+    expect(words({ kind: 'furthest' }, ran(1, 2, 3, null, 0.5))).toEqual(['5 in 10 come to the wall']);
+    expect(words({ kind: 'furthest' }, ran(1, 2, 3, null, 0.01))).toEqual([]);
+    expect(words({ kind: 'quickest-to', distance: 6 }, ran(1, 2, 3, null, 1))).toEqual([]);
+    expect(words({ kind: 'at-least', distance: 30 }, { ...ran(6, 6, 6, 0, 1), wall: 6 } as JudgedRound)).toEqual([
+      'the wall stands at 6.00 m: no run there can show more',
+    ]);
     expect(plain(roundWords(round({ kind: 'furthest' }), ran(13, 18, 26, null, 0.8), 'metric'))).toMatch(/; 8 in 10 come to the wall$/);
   });
   it.each<[Goal, JudgedRound, string]>([
@@ -62,26 +66,47 @@ describe('a sheet', () => {
     expect(roundSentences(round({ kind: 'furthest' }, { load: 0.1, runs: 1, points: [5, 3], inOnePiece: true }), print)).toBe(
       'The longest way counts. Each car carries 100 g. One run each. Points by place: 5, 3. A car that comes apart does not count.',
     ));
+  it('says what a missing run does, where more than one counts', () =>
+    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3, counts: 'best-two' }), print)).toContain(
+      '3 runs each; the mean of the two best counts. A run that is missing or does not count is taken as the worst',
+    ));
   it('says every rule that is set, and what is the same under all', () => {
     const rules = ruleSentences(
       {
-        ...NO_RULES,
-        drives: ['band'],
-        bands: 1,
-        bandSizes: ['64'],
-        traps: ['household'],
-        wheels: { least: 3, most: 3 },
-        kit: [{ name: 'straws', count: 2 }],
-        budget: 'two coins',
-        minutes: 90,
-        change: 'nothing',
-        ties: 'run-off',
+        floors: [{ name: 'x', floor: { ...plainFloor(4), laneWidth: 0.8 } }],
+        rules: {
+          ...NO_RULES,
+          drives: ['band'],
+          bands: 1,
+          bandSizes: ['64'],
+          traps: ['household'],
+          wheels: { least: 3, most: 3 },
+          kit: [{ name: 'straws', count: 2 }],
+          budget: 'two coins',
+          minutes: 90,
+          change: 'nothing',
+          ties: 'run-off',
+          least: { length: 0.2 },
+          measuredAt: 'rear',
+          lengthOf: 'body',
+          forbidden: ['ready-made wheels'],
+          penalty: 0.5,
+          more: ['Crews wear their colours'],
+        },
       },
       print,
     );
     for (const words of [
       'Driven by bands on the axle.',
-      'At most 1 band.',
+      'At most 1 band, tyres of bands counted.',
+      'At least 200 mm long.',
+      'The length is that of the body.',
+      'Distances are measured from the line to the rear of the car.',
+      /^A car that hits the wall/,
+      /^In a lane a run counts/,
+      'Each line that a wheel crosses takes 0.50 m off the distance.',
+      'Not allowed: ready-made wheels.',
+      'Crews wear their colours.',
       /^Bands: size 64/,
       /^Traps: household/,
       '3 wheels.',
@@ -93,7 +118,8 @@ describe('a sheet', () => {
       /without a push/,
     ])
       expect(rules).toContainEqual(expect.stringMatching(words instanceof RegExp ? words : new RegExp(`^${words}$`)));
-    expect(ruleSentences(NO_RULES, print)).toHaveLength(3);
+    // What may be changed, how a distance is measured, ties, the start, and safety: the same under all.
+    expect(ruleSentences({ floors: [{ name: 'x', floor: plainFloor(null) }], rules: NO_RULES }, print)).toHaveLength(5);
   });
   it('lays a floor in a line', () =>
     expect(floorSentence({ name: 'x', floor: { ...plainFloor(4), laneWidth: 0.8 } }, print)).toBe(

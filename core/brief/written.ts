@@ -38,3 +38,16 @@ export function readKit(text: string): Written<Rules['kit']> {
 
 /** A kit as it is typed, a line each. */
 export const kitText = (kit: Rules['kit']): string => kit.map(({ count, name }) => `${count} ${name}`).join('\n');
+
+const MOST_LINES = 20;
+
+/** A list of a line each, empty ones left out. `readLines('a\\n\\nb', 80) // ['a', 'b']` */
+export function readLines(text: string, longest: number): Written<string[]> {
+  const value = text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);
+  const wrong = value.findIndex((line) => line.length > longest);
+  if (wrong >= 0) return { kind: 'unclear', message: `Line ${wrong + 1}: write at most ${longest} letters.` };
+  return value.length > MOST_LINES ? { kind: 'unclear', message: `At most ${MOST_LINES} lines.` } : { kind: 'read', value };
+}

@@ -188,3 +188,6 @@ export function neededAt(design: CarDesign, slot: PartSlot): number {
     }
   }
 }
+
+/** Bands that a design wears on its wheels: a rule that counts bands counts these too. */
+export const tyreBands = (design: CarDesign): number => (design.tyre === 'rubber-band' ? neededAt(design, 'tyre') : 0);

@@ -1,6 +1,6 @@
 import { BANDS, TYRES } from '../car/catalogue.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { fitCatalogue, fitOwn } from '../car/parts.ts';
+import { fitCatalogue, fitOwn, tyreBands } from '../car/parts.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { hasBands, isRoller, recordOf } from '../car/motors/motors.ts';
@@ -85,7 +85,10 @@ const ofParts = (slot: PartSlot, options: PartsForSearch): Turn[] => {
 function ofBandCount(present: CarDesign): Turn[] {
   const { motor, limits } = present;
   if (!hasBands(motor)) return [];
-  const most = Math.max(motor.parallel * motor.series, Math.min(limits.bands ?? USUAL_BANDS, MOST_BANDS));
+  const most = Math.max(
+    motor.parallel * motor.series,
+    Math.min(limits.bands === null ? USUAL_BANDS : limits.bands - tyreBands(present), MOST_BANDS),
+  );
   const counts = Array.from({ length: most }, (_, i) => i + 1);
   const pairs = counts.flatMap((parallel) => counts.filter((series) => parallel * series <= most).map((series) => ({ parallel, series })));
   return [(design, share) => (hasBands(design.motor) ? { ...design, motor: { ...design.motor, ...pick(pairs, share) } } : design)];

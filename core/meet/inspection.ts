@@ -51,6 +51,19 @@ export function inspectionOf(entry: Entry, rules: Rules, design: CarDesign | nul
         byHand: false,
       };
     }
+    const least = /^least\.(.+)$/.exec(key)?.[1] as (keyof Entry['measured'] & keyof NonNullable<Rules['least']>) | undefined;
+    if (least) {
+      const { name, quantity } = MEASURED[least];
+      const [limit, value] = [rules.least![least]!, entry.measured[least]];
+      if (value === null) return { key, verdict: 'open', words: `${name}: at least ${print(limit, quantity)}; measure it`, byHand: false };
+      const isUnder = value < limit * (1 - 1e-9);
+      return {
+        key,
+        verdict: isUnder ? 'broken' : 'kept',
+        words: `${name} ${print(value, quantity)}: at least ${print(limit, quantity)} ${isUnder ? 'would pass' : 'asked'}`,
+        byHand: false,
+      };
+    }
     const isSeen = entry.seen?.includes(key) ?? false;
     const judged = drawn.get(key);
     if (judged && !isSeen) {

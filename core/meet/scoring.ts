@@ -10,11 +10,24 @@ export interface RunValue {
   readonly atLeast: boolean;
 }
 
-/** A run of a meet as its goal sees it; null where it did not run or was not measured. `width`: m, of the car. */
-function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, width: number | undefined): MeasuredRun | null {
+/** What a result is measured by besides: m, the width of the car where it was measured, and what each crossed line takes off. */
+export interface Measuring {
+  readonly width?: number | null | undefined;
+  readonly penalty?: number | undefined;
+}
+
+/** By what the results of an entry are measured. */
+export const measuringOf = ({ brief, entries }: Pick<Meet, 'brief' | 'entries'>, entry: string): Measuring => ({
+  width: entries.find(({ id }) => id === entry)?.measured.width,
+  penalty: brief.rules.penalty,
+});
+
+/** A run of a meet as its goal sees it; null where it did not run or was not measured. */
+function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, { width, penalty = 0 }: Measuring): MeasuredRun | null {
   if (outcome.kind !== 'ran') return null;
-  const { atLeast = false, time, drift, load = 0, height } = outcome;
-  const distance = distanceOf(outcome);
+  const { atLeast = false, time, drift, load = 0, height, crossed = 0 } = outcome;
+  const came = distanceOf(outcome);
+  const distance = came === null ? null : Math.max(0, came - crossed * penalty);
   // A time or a twig tells by itself; how far it came need not be measured then.
   if (distance === null && time === undefined && height === undefined) return null;
   const isAtGap = goal.kind === 'through-gap';
@@ -25,19 +38,16 @@ function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, width: number | und
     ...(isAtGap ? { asideAtGap: drift } : { curvature: curvatureOfRun(drift, distance ?? NaN) }),
     load,
     height,
-    width,
+    width: width ?? undefined,
   };
 }
 
 /** Goals whose figure is not hidden by a wall: it is taken before, or does not hang on how far the car would have come. */
 const BEFORE_THE_WALL: ReadonlySet<Goal['kind']> = new Set(['quickest-to', 'highest-edge', 'through-gap', 'carry']);
 
-/**
- * What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do
- * what is asked. `width`: m, of the car, where it was measured.
- */
-export function valueOfRun(goal: Goal, outcome: MeetOutcome, width?: number | null): RunValue | null {
-  const run = measuredOfOutcome(goal, outcome, width ?? undefined);
+/** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do what is asked. */
+export function valueOfRun(goal: Goal, outcome: MeetOutcome, measuring: Measuring = {}): RunValue | null {
+  const run = measuredOfOutcome(goal, outcome, measuring);
   if (!run) return null;
   const { measure, isMet, isAllOrNothing } = goalRecord(goal);
   const value = isAllOrNothing && !isMet!(goal, run) ? null : measure(goal, run);
@@ -88,16 +98,15 @@ const meanOf = (values: readonly RunValue[]): RunValue => ({
 /**
  * What the runs of one entry in a round come to: the best, the mean or the sum of all, or the mean of the two best. A run that is missing or
  * does not count is as bad as can be: nothing where more is better, else the worst that any car made (`worst`); where the round says that
- * all are needed, there is no score. A mean or sum with a wall in it is at least that. `width`: m, of the car, where it was measured.
- */
+ * all are needed, there is no score. A mean or sum with a wall in it is at least that. */
 export function scoreOfRound(
   { goal, counts, runs, missing = 'worst' }: Counting,
   entry: string,
   results: readonly StandingResult[],
-  { worst = null, width }: { readonly worst?: RunValue | null; readonly width?: number | null } = {},
+  { worst = null, ...measuring }: Measuring & { readonly worst?: RunValue | null } = {},
 ): RoundScore {
   const own = results.filter(({ result }) => result.entry === entry && result.run < runs);
-  const values = own.flatMap(({ result }) => valueOfRun(goal, result.outcome, width) ?? []).sort((a, b) => compareValues(goal, a, b));
+  const values = own.flatMap(({ result }) => valueOfRun(goal, result.outcome, measuring) ?? []).sort((a, b) => compareValues(goal, a, b));
   const needed = counts === 'best' ? 1 : counts === 'best-two' ? Math.min(2, runs) : runs;
   const told = { entry, runs: values, made: own.length };
   if (values.length === 0 || (missing === 'all' && values.length < needed)) return { ...told, score: null };
@@ -139,14 +148,15 @@ export function placesOfRound(
   const round = brief.rounds[index]!;
   const { goal } = round;
   const byId = new Map(all.map((entry) => [entry.id, entry]));
-  const widthOf = (entry: string): number | null => byId.get(entry)?.measured.width ?? null;
+  const measurings = new Map(entries.map((entry) => [entry, measuringOf({ brief, entries: all }, entry)]));
+  const measured = (entry: string): Measuring => measurings.get(entry) ?? {};
   const ofRound = results.filter(({ result }) => result.round === index);
   const byEntry = grouped(ofRound, ({ result }) => result.entry);
   const worst = worstOf(
     goal,
-    ofRound.flatMap(({ result }) => (result.run < round.runs ? (valueOfRun(goal, result.outcome, widthOf(result.entry)) ?? []) : [])),
+    ofRound.flatMap(({ result }) => (result.run < round.runs ? (valueOfRun(goal, result.outcome, measured(result.entry)) ?? []) : [])),
   );
-  const scores = entries.map((entry) => scoreOfRound(round, entry, byEntry.get(entry) ?? [], { worst, width: widthOf(entry) }));
+  const scores = entries.map((entry) => scoreOfRound(round, entry, byEntry.get(entry) ?? [], { worst, ...measured(entry) }));
   const byNextBest = (a: RoundScore, b: RoundScore): number => {
     for (let i = 0; i < Math.max(a.runs.length, b.runs.length); i++) {
       const difference = compareValues(goal, a.runs[i] ?? null, b.runs[i] ?? null);
@@ -157,7 +167,7 @@ export function placesOfRound(
   /** What an entry came to in the first, second, … run-off; undefined where it ran none. */
   const runOff = ({ entry }: RoundScore, number: number): RunValue | null | undefined => {
     const own = byEntry.get(entry)?.find(({ result }) => result.run === round.runs + number);
-    return own && valueOfRun(goal, own.result.outcome, widthOf(entry));
+    return own && valueOfRun(goal, own.result.outcome, measured(entry));
   };
   const settled = (group: readonly RoundScore[], number = 0): readonly (readonly RoundScore[])[] => {
     const isMade = group.every((one) => runOff(one, number) !== undefined || byId.get(one.entry)?.isOut);

@@ -2,7 +2,7 @@ import type { Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
 import { printAbout, printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
 import { distanceOf, type Entry, type MeetOutcome, type StandingResult } from './meet.ts';
-import { valueOfRun, type Medal, type RunValue } from './scoring.ts';
+import { valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
 
 /** A time as it was taken, to the hundredth: gates tell that, and who took it by hand wrote no more than was read. `timeWords(4.1) // '4.1 s'` */
 export const timeWords = (seconds: number): string => `${Number(seconds.toFixed(2))}\u00a0s`;
@@ -29,10 +29,12 @@ const NOT_RUN: Readonly<Record<Exclude<MeetOutcome['kind'], 'ran'>, string>> = {
 };
 
 /** What a run came to, in words: its value, or why it does not count. */
-export function outcomeWords(goal: Goal, outcome: MeetOutcome, units: UnitSystem): string {
+export function outcomeWords(goal: Goal, outcome: MeetOutcome, units: UnitSystem, measuring: Measuring = {}): string {
   if (outcome.kind !== 'ran') return outcome.kind === 'rule' && outcome.rule ? `broke a rule: ${outcome.rule}` : NOT_RUN[outcome.kind];
-  const value = valueOfRun(goal, outcome);
-  return value ? valueWords(goal, value, units) : 'does not count';
+  const value = valueOfRun(goal, outcome, measuring);
+  const { crossed = 0 } = outcome;
+  const lines = crossed > 0 ? ` (${crossed} ${crossed === 1 ? 'line' : 'lines'} crossed)` : '';
+  return `${value ? valueWords(goal, value, units) : 'does not count'}${lines}`;
 }
 
 /** What a crew that lets it be shown had expected, beside how far its car came; empty where either is not known. */

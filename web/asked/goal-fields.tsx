@@ -11,6 +11,7 @@ export const GOAL_WORDS: Readonly<Record<Goal['kind'], string>> = {
   'at-least': 'go at least …',
   'quickest-to': 'be quickest to …',
   'closest-to': 'stop closest to …',
+  'stop-within': 'stop within a zone …',
   straightest: 'go furthest, straight',
   'within-lane': 'go furthest within a lane',
   'through-gap': 'go through a gap',
@@ -22,9 +23,12 @@ export const GOAL_WORDS: Readonly<Record<Goal['kind'], string>> = {
 
 const DISTANCE_WORDS: Partial<Readonly<Record<Goal['kind'], string>>> = {
   'through-gap': 'Gap at',
+  'stop-within': 'Middle of the zone at',
   carry: 'Carried over',
   'speed-and-distance': 'Timed to',
 };
+
+const WIDTH_WORDS = { 'through-gap': 'Width of the gap', 'stop-within': 'Depth of the zone', 'within-lane': 'Width of the lane' } as const;
 
 interface GoalFieldsProps {
   /** `Aim` unless told otherwise. */
@@ -57,7 +61,7 @@ export const GoalFields = memo(function GoalFields({ label = 'Aim', goal, onChan
         {'width' in goal && (
           <QuantityField
             size="small"
-            label={goal.kind === 'through-gap' ? 'Width of the gap' : 'Width of the lane'}
+            label={WIDTH_WORDS[goal.kind]}
             quantity="distance"
             value={goal.width}
             check={above(0, 100, 'm')}

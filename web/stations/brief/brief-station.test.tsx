@@ -40,7 +40,7 @@ describe('the sheet', () => {
       'Floors',
       'to the wall',
       'Rules',
-      'At most 6 bands.',
+      'At most 6 bands, tyres of bands counted.',
     ];
     const places = order.map((part) => text.indexOf(part));
     expect(places.every((place) => place >= 0)).toBe(true);

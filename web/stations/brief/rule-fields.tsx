@@ -1,6 +1,6 @@
 import { CHANGES, TIES } from '../../../core/brief/rule-sheet.ts';
 import { limitsOf, type Rules } from '../../../core/brief/brief.ts';
-import { kitText, readKit } from '../../../core/brief/written.ts';
+import { kitText, readKit, readLines } from '../../../core/brief/written.ts';
 import asked from '../../asked/asked.module.css';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { AllowedParts, LimitFields } from '../../asked/limit-fields.tsx';
@@ -10,6 +10,13 @@ import { TextEntry } from '../../ui/text-entry.tsx';
 import { Drafts } from '../../ui/use-draft.ts';
 
 const LONGEST_BUILD = 100_000;
+/** Sizes that a car may have to reach. */
+const LEAST = [
+  ['length', 'Shortest allowed', 'size', 5],
+  ['width', 'Narrowest allowed', 'size', 5],
+  ['height', 'Lowest allowed', 'size', 5],
+  ['mass', 'Lightest allowed', 'weight', 10],
+] as const;
 
 interface RuleFieldsProps {
   readonly rules: Rules;
@@ -49,6 +56,71 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
           if (read.kind === 'read') change({ kit: read.value });
         }}
       />
+      <div className={asked.pair}>
+        {LEAST.map(([key, label, quantity, most]) => (
+          <QuantityField
+            key={key}
+            size="small"
+            label={`${label} (0: any)`}
+            quantity={quantity}
+            value={rules.least?.[key] ?? 0}
+            check={(value) => (value >= 0 && value <= most ? null : `Must be 0 to ${most}.`)}
+            onChange={(value) => {
+              const { [key]: _before, ...least } = rules.least ?? {};
+              change({ least: value > 0 ? { ...least, [key]: value } : least });
+            }}
+          />
+        ))}
+        <QuantityField
+          size="small"
+          label="Taken off for each line crossed (0: nothing)"
+          quantity="distance"
+          value={rules.penalty ?? 0}
+          check={(value) => (value >= 0 && value <= 100 ? null : 'Must be 0 to 100 m.')}
+          onChange={(value) =>
+            edit(({ rules: { penalty: _before, ...others }, ...present }) => ({
+              ...present,
+              rules: { ...others, ...(value > 0 && { penalty: value }) },
+            }))
+          }
+        />
+      </div>
+      <div className={asked.pair}>
+        <ChoiceSelect
+          label="Length measured"
+          value={rules.lengthOf ?? 'all'}
+          options={{ all: 'over all of the car', body: 'of the body', wheelbase: 'from axle to axle' }}
+          onChange={(lengthOf) => change({ lengthOf })}
+        />
+        <ChoiceSelect
+          label="Distance measured to"
+          value={rules.measuredAt ?? 'nose'}
+          options={{ nose: 'the nose', rear: 'the rear', 'last-wheel': 'the last wheel' }}
+          onChange={(measuredAt) => change({ measuredAt })}
+        />
+      </div>
+      {(
+        [
+          ['forbidden', 'Parts that are not allowed, a line each', 80],
+          ['more', 'Further rules, a line each', 200],
+        ] as const
+      ).map(([key, label, longest]) => (
+        <TextEntry
+          key={key}
+          label={label}
+          value={(rules[key] ?? []).join('\n')}
+          multiline
+          minRows={2}
+          check={(text) => {
+            const read = readLines(text, longest);
+            return read.kind === 'unclear' ? read.message : null;
+          }}
+          onChange={(text) => {
+            const read = readLines(text, longest);
+            if (read.kind === 'read') change({ [key]: read.value });
+          }}
+        />
+      ))}
       <ChoiceSelect label="Between runs" value={rules.change} options={CHANGES} onChange={(next) => change({ change: next })} />
       <ChoiceSelect label="Ties" value={rules.ties ?? 'shared'} options={TIES} onChange={(ties) => change({ ties })} />
     </Drafts>

@@ -127,7 +127,7 @@ export function Sheet({ briefId, brief, edit }: SheetProps) {
           fields={() => <RuleFields rules={rules} edit={edit} />}
         >
           <ul className={styles.rules}>
-            {ruleSentences(rules, print).map((line) => (
+            {ruleSentences(brief, print).map((line) => (
               <li key={line} className={plain.text}>
                 {line}
               </li>

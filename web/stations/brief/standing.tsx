@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { asAsked, limitsOf, type Brief } from '../../../core/brief/brief.ts';
 import { roundWords, type JudgedRound } from '../../../core/brief/judge.ts';
+import { judgeMaking } from '../../../core/brief/made-of.ts';
 import { judgeRules, type JudgedRule } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
@@ -59,14 +60,23 @@ interface CarStandingProps {
 function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
   const units = useUnits();
   const rules = judgeRules(asAsked(design, brief), limitsOf(brief.rules));
-  const broken = rules.filter(({ verdict }) => verdict === 'broken');
+  const making = useMemo(
+    () => judgeMaking(design, brief.rules, (value, quantity) => printQuantity(value, quantity, units)),
+    [design, brief, units],
+  );
+  const broken = [...rules, ...making].filter(({ verdict }) => verdict === 'broken');
   return (
     <section aria-label={design.name} className={styles.car}>
       <h3 className={plain.strong}>{design.name}</h3>
       <ul>
         {rules.map(({ key, name, verdict, words }) => (
-          <li key={key} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
+          <li key={`${key} ${name}`} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
             {SIGNS[verdict]} · {name}: {words((value, quantity) => printQuantity(value, quantity, units))}
+          </li>
+        ))}
+        {making.map(({ key, name, verdict, words }) => (
+          <li key={key} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
+            {verdict === 'by-hand' ? '○ by hand' : SIGNS[verdict]} · {name}: {words}
           </li>
         ))}
         {brief.rounds.map((round, i) => (

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
-import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
+import { measuringOf, medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
 import { expectedWords, MEDALS, medalWords, outcomeWords } from '../../../core/meet/words.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useRole } from '../../app/use-role.ts';
@@ -84,7 +84,8 @@ export function BoardPage() {
           <p>
             {ran ? (
               <>
-                <strong>{ran.car}</strong>: {outcomeWords(rounds[last.result.round]!.goal, last.result.outcome, units)}
+                <strong>{ran.car}</strong>:{' '}
+                {outcomeWords(rounds[last.result.round]!.goal, last.result.outcome, units, measuringOf(meet, last.result.entry))}
                 {expected && <span className={styles.small}> {expected}</span>}
               </>
             ) : (

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import { heatsLeft, nextOf, orderOf } from '../../../core/meet/order.ts';
-import { standingsOf } from '../../../core/meet/scoring.ts';
+import { measuringOf, standingsOf } from '../../../core/meet/scoring.ts';
 import { outcomeWords, placeWords } from '../../../core/meet/words.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { useJoined } from '../../app/use-role.ts';
@@ -70,7 +70,9 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
               {results.map(({ id, result: { round, run, outcome } }) => (
                 <li key={id}>
                   {rounds[round]?.name ?? '?'}, run {run + 1}:{' '}
-                  <strong>{rounds[round] ? outcomeWords(rounds[round].goal, outcome, units) : '?'}</strong>
+                  <strong>
+                    {rounds[round] ? outcomeWords(rounds[round].goal, outcome, units, measuringOf(meet, own?.id ?? '')) : '?'}
+                  </strong>
                 </li>
               ))}
             </ul>

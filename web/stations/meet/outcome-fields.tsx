@@ -24,6 +24,8 @@ interface OutcomeFieldsProps {
   /** Under which name what is typed is kept until it is written: a reload or another view loses nothing. */
   readonly keptAs: string;
   readonly round: Round;
+  /** Whether the rules take something off for a line that is crossed. */
+  readonly hasPenalty: boolean;
   /** Names its fields: the car, or what is corrected. */
   readonly of: string;
   /** What stands already, in words: told by another official, perhaps while this one types. */
@@ -35,14 +37,14 @@ interface OutcomeFieldsProps {
 }
 
 type Field = readonly [
-  key: 'distance' | 'second' | 'time' | 'drift' | 'load' | 'height',
+  key: 'distance' | 'second' | 'time' | 'drift' | 'load' | 'height' | 'crossed',
   label: string,
   quantity: Quantity,
   isNeeded: boolean,
 ];
 
 /** What is measured of a run by its goal. */
-function fieldsOf({ goal }: Round): readonly Field[] {
+function fieldsOf({ goal }: Round, hasPenalty: boolean): readonly Field[] {
   const { marks, isSteered } = goalRecord(goal);
   return [
     ['distance', 'distance', 'distance', goal.kind !== 'quickest-to' && goal.kind !== 'highest-edge'],
@@ -51,13 +53,14 @@ function fieldsOf({ goal }: Round): readonly Field[] {
     ...(isSteered ? [['drift', 'off the line, right +', 'distance', goal.kind !== 'within-lane'] as const] : []),
     ...(choosesLoad(goal) ? [['load', 'load carried', 'weight', true] as const] : []),
     ...(goal.kind === 'highest-edge' ? [['height', 'highest twig', 'size', true] as const] : []),
+    ...(hasPenalty ? [['crossed', 'lines crossed', 'count', false] as const] : []),
   ];
 }
 
 /** One run written down: what was measured, or why it does not count. Where one stands already it is shown; what is typed meanwhile is kept. */
-export function OutcomeFields({ keptAs, round, of, standing = null, timed = null, onTyping, onWrite }: OutcomeFieldsProps) {
+export function OutcomeFields({ keptAs, round, hasPenalty, of, standing = null, timed = null, onTyping, onWrite }: OutcomeFieldsProps) {
   const [typed, keepTyped] = useKeptHere(nameOf(keptAs), NOTHING);
-  const fields = fieldsOf(round);
+  const fields = fieldsOf(round, hasPenalty);
   const units = useUnits();
   const setTyped = (more: Readonly<Record<string, string>>): void => keepTyped({ ...typed, ...more, units });
   useUnitsOfTyping(typed.units, (reread) =>
@@ -93,6 +96,8 @@ export function OutcomeFields({ keptAs, round, of, standing = null, timed = null
       }
       const parsed = parseQuantity(text, quantity, units);
       if (parsed.kind === 'unclear') return setProblem(`${label}: ${parsed.message}`);
+      if (key === 'crossed' && !(Number.isInteger(parsed.value) && parsed.value >= 0 && parsed.value <= 100))
+        return setProblem(`${label}: write a whole number from 0 to 100.`);
       outcome[key] = parsed.value;
     }
     const { timedBy, splits } = timed ?? {};

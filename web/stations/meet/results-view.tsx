@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { measuringOf } from '../../../core/meet/scoring.ts';
 import type { StandingResult } from '../../../core/meet/meet.ts';
 import { correctionWords, outcomeWords, timedWords } from '../../../core/meet/words.ts';
 import plain from '../../ui/plain.module.css';
@@ -36,7 +37,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
               <div className={styles.row}>
                 <span className={plain.text}>
                   {time.format(new Date(one.result.at))} · {name}:{' '}
-                  <strong>{round ? outcomeWords(round.goal, one.result.outcome, units) : '?'}</strong>
+                  <strong>{round ? outcomeWords(round.goal, one.result.outcome, units, measuringOf(meet, one.result.entry)) : '?'}</strong>
                   {one.result.by && ` · ${one.result.by}`}
                   {told && ` · ${told}`}
                   {one.result.outcome.timedBy && ` · ${timedWords(one.result.outcome, units)}`}
@@ -58,10 +59,11 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
                   before:{' '}
                   {one.before.map(({ id, result }) => (
                     <span key={id}>
-                      {outcomeWords(round.goal, result.outcome, units)} ({result.by || 'an official'}, {time.format(new Date(result.at))}){' '}
+                      {outcomeWords(round.goal, result.outcome, units, measuringOf(meet, result.entry))} ({result.by || 'an official'},{' '}
+                      {time.format(new Date(result.at))}){' '}
                       <Button
                         size="small"
-                        aria-label={`Restore ${outcomeWords(round.goal, result.outcome, units)}: ${name}`}
+                        aria-label={`Restore ${outcomeWords(round.goal, result.outcome, units, measuringOf(meet, result.entry))}: ${name}`}
                         onClick={() => void open.write(placeOf(one), result.outcome, by, { result: one, why: 'restored' })}
                       >
                         Restore
@@ -82,6 +84,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
                     <OutcomeFields
                       keptAs={`${meetId} correction ${one.id}`}
                       round={round}
+                      hasPenalty={meet.brief.rules.penalty !== undefined}
                       of={`correction of ${name}`}
                       onWrite={async (outcome) => {
                         const isWritten = await open.write(placeOf(one), outcome, by, { result: one, why });

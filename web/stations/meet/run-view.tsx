@@ -1,4 +1,5 @@
 import { useCallback, useReducer, useState, type ComponentProps } from 'react';
+import { measuringOf } from '../../../core/meet/scoring.ts';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { heatsLeft, orderOf, type Heat } from '../../../core/meet/order.ts';
 import { runOffsDue } from '../../../core/meet/run-offs.ts';
@@ -97,8 +98,9 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                         entry={entry}
                         keptAs={keptAs(meetId, now, entry)}
                         round={rounds[now.round]!}
+                        hasPenalty={meet.brief.rules.penalty !== undefined}
                         of={of?.car ?? ''}
-                        standing={done ? outcomeWords(rounds[now.round]!.goal, done.result.outcome, units) : null}
+                        standing={done ? outcomeWords(rounds[now.round]!.goal, done.result.outcome, units, measuringOf(meet, entry)) : null}
                         timed={timed[`${heatKey(now)} ${entry}`] ?? null}
                         onTyping={tellTyping}
                         onWrite={(outcome) => write({ entry, round: now.round, run: now.run, lane }, outcome, by)}
@@ -132,12 +134,15 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                     <div key={entry} className={styles.card}>
                       <p className={plain.strong}>{car}</p>
                       {done ? (
-                        <p className={plain.text}>✓ {outcomeWords(rounds[round]!.goal, done.result.outcome, units)}</p>
+                        <p className={plain.text}>
+                          ✓ {outcomeWords(rounds[round]!.goal, done.result.outcome, units, measuringOf(meet, entry))}
+                        </p>
                       ) : (
                         <OutcomeFields
                           key={run}
                           keptAs={`${meetId} run-off ${round} ${run} ${entry}`}
                           round={rounds[round]!}
+                          hasPenalty={meet.brief.rules.penalty !== undefined}
                           of={`${car}, run-off`}
                           onWrite={(outcome) => write({ entry, round, run, lane: 0 }, outcome, by)}
                         />

@@ -1,8 +1,10 @@
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
+import type { FloorChoice } from '../../../core/brief/floor-choices.ts';
 import { readWayTable } from '../../../core/files/way-table.ts';
 import { newId } from '../../app/new-id.ts';
 import { dropPhoto, keepPhoto } from '../../app/run-queue.ts';
+import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import plain from '../../ui/plain.module.css';
 import { scaledPicture } from '../../ui/scaled-picture.ts';
@@ -25,6 +27,8 @@ interface MoreOfRunProps {
   readonly text: (field: TypedField, label: string) => React.ReactNode;
   readonly change: (change: Partial<TrackForm>) => void;
   readonly hasBands: boolean;
+  /** Other floors that it may have run on; none where it is corrected: a run keeps its car. */
+  readonly floors: readonly FloorChoice[];
 }
 
 /** A picture of the run, and times on its way from a file. */
@@ -98,7 +102,7 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
 }
 
 /** What may be told of a run besides how far it came: none of it is needed. */
-export const MoreOfRun = ({ form, text, change, hasBands }: MoreOfRunProps) => (
+export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunProps) => (
   <details className={styles.more}>
     <summary>More of this run: drift, direction, photo, times on the way</summary>
     <div className={styles.moreFields}>
@@ -130,6 +134,14 @@ export const MoreOfRun = ({ form, text, change, hasBands }: MoreOfRunProps) => (
         />
       )}
       {text('spunFor', 'Wheels spun for about, m')}
+      {floors.length > 0 && (
+        <ChoiceSelect
+          label="Floor of this run"
+          value={floors.some(({ key }) => key === form.floor) ? form.floor : ''}
+          options={{ '': 'the floor of the day', ...Object.fromEntries(floors.map(({ key, label }) => [key, label])) }}
+          onChange={(floor) => change({ floor })}
+        />
+      )}
       {text('load', 'Load carried, g (if another than the car’s own)')}
       <Choice
         label="In one piece"

@@ -101,7 +101,7 @@ describe('what is written down', () => {
   const formWith = (change: Parameters<typeof formChanged>[0]['change']): string => {
     const store = makeStore();
     store.dispatch(formChanged({ carId: 'a', change }));
-    return words(<RunForm carId="a" design={band} session={null} />, store);
+    return words(<RunForm carId="a" design={band} session={null} brief={null} />, store);
   };
   it('needs a distance, and asks for it as it is measured', () => {
     expect(formWith({})).toContain('Distance, m (or 35 ft, 12 m 40 cm)');
@@ -115,10 +115,13 @@ describe('what is written down', () => {
     expect(full).toMatch(/8 in 10 of its next runs, if so: [\d.]+ m to [\d.]+ m/);
     expect(metres(half)).toBeLessThan(metres(full));
     expect(metres(loaded)).toBeLessThan(metres(full));
+    // On the floor that this run is made on.
+    expect(metres(formWith({ floor: 'long-carpet' }))).toBeLessThan(metres(full));
+    expect(formWith({ outcome: 'did-not-start' })).not.toContain('Distance, m');
   });
   it('asks about stretching by hand only where there are bands', () => {
     const more = (hasBands: boolean): string =>
-      words(<MoreOfRun form={emptyForm} text={(_field, label) => label} change={nothing} hasBands={hasBands} />);
+      words(<MoreOfRun form={emptyForm} text={(_field, label) => label} change={nothing} floors={[]} hasBands={hasBands} />);
     expect(more(true)).toContain('stretched by hand');
     expect(more(false)).not.toContain('stretched by hand');
     for (const label of ['Drift off the line, m', 'not told', 'in one piece', 'Wheels spun for about, m', 'by marks'])

@@ -1,3 +1,5 @@
+import type { Brief } from '../../../core/brief/brief.ts';
+import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import type { CarDesign, Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
 import { didNotStart } from '../../../core/trials/did-not-start.ts';
 import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
@@ -45,10 +47,12 @@ export function windOf(form: TrackForm, units: UnitSystem): Wind | string {
 }
 
 /** The car as it ran: with the load that was typed, or its own; or what is wrong with that. */
-export function ranAs(form: TrackForm, design: CarDesign, units: UnitSystem): CarDesign | string {
-  if (form.load.trim() === '') return design;
+export function ranAs(form: TrackForm, design: CarDesign, units: UnitSystem, brief: Brief | null = null): CarDesign | string {
+  const chosen = floorChoices(design.floor, brief).find(({ key }) => key === form.floor);
+  const onFloor = chosen ? { ...design, floor: chosen.floor } : design;
+  if (form.load.trim() === '') return onFloor;
   const mass = readField(form, 'load', units);
-  return typeof mass === 'string' ? mass : { ...design, load: { ...design.load, mass } };
+  return typeof mass === 'string' ? mass : { ...onFloor, load: { ...design.load, mass } };
 }
 
 /** What the place tells of a distance that was not taken from the line by tape. m. */

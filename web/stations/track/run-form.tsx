@@ -4,6 +4,8 @@ import Chip from '@mui/material/Chip';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
+import type { Brief } from '../../../core/brief/brief.ts';
+import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { faultWords } from '../../../core/car/fault-words.ts';
 import { hasBands } from '../../../core/car/motors/motors.ts';
@@ -24,13 +26,14 @@ interface RunFormProps {
   readonly session: StoredSession | null;
   readonly carId: string;
   readonly design: CarDesign;
+  readonly brief: Brief | null;
 }
 
 /** One run: how it was wound, what the model expects of that, and what came. */
-export function RunForm({ carId, design, session }: RunFormProps) {
+export function RunForm({ carId, design, brief, session }: RunFormProps) {
   const units = useUnits();
-  const { form, faults, corrected, change, log, isLogging, cancel } = useRunForm(carId, design, session);
-  const ran = useMemo(() => ranAs(form, design, units), [form, design, units]);
+  const { form, faults, corrected, change, log, isLogging, cancel } = useRunForm(carId, design, session, brief);
+  const ran = useMemo(() => ranAs(form, design, units, brief), [form, design, units, brief]);
   const text = (field: TypedField, label: string, big = false) => (
     <TextField
       label={label}
@@ -93,7 +96,13 @@ export function RunForm({ carId, design, session }: RunFormProps) {
           );
         })}
       </Box>
-      <MoreOfRun form={form} text={text} change={change} hasBands={hasBands(design.motor)} />
+      <MoreOfRun
+        form={form}
+        text={text}
+        change={change}
+        hasBands={hasBands(design.motor)}
+        floors={form.correcting ? [] : floorChoices(design.floor, brief)}
+      />
       <TextField
         label="Note"
         multiline

@@ -3,7 +3,12 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { startTransition, useState } from 'react';
 import { Link } from 'react-router';
+import type { Brief } from '../../../core/brief/brief.ts';
+import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import { readPoints } from '../../../core/brief/written.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { floorWords } from '../../../core/car/floors.ts';
+import { isSameContent } from '../../../core/car/same-design.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';
 import { useEndSharingMutation, useListCarsQuery } from '../../app/api.ts';
 import { useIsOwner, useRole } from '../../app/use-role.ts';
@@ -20,6 +25,8 @@ import type { useSession } from './use-session.ts';
 
 interface SessionBarProps {
   readonly carId: string;
+  readonly design: CarDesign;
+  readonly brief: Brief | null;
   readonly session: ReturnType<typeof useSession>;
 }
 
@@ -27,7 +34,8 @@ interface SessionBarProps {
 const LOGGERS = ['crew', 'official'] as const;
 
 /** The session that runs belong to, and the next car of it with one press. */
-export function SessionBar({ carId, session }: SessionBarProps) {
+export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
+  const units = useUnits();
   const [isOpen, setOpen] = useState(false);
   const role = useRole();
   const isOwner = useIsOwner();
@@ -50,13 +58,14 @@ export function SessionBar({ carId, session }: SessionBarProps) {
         <LetPhoneJoin roles={LOGGERS} path={`/cars/${carId}/track`} />
       </div>
     );
-  const { name, floor, cars: order } = current.session;
+  const { name, floor, surface, cars: order } = current.session;
   const next = order[(order.indexOf(carId) + 1) % order.length];
   const nextCar = cars?.readable.find(({ id }) => id === next);
   return (
     <div className={styles.session}>
       <span className={plain.text}>
         <strong>{name}</strong> · {floor}
+        {surface && `, run on ${floorWords(surface, (value, quantity) => printQuantity(value, quantity, units))}`}
       </span>
       {isOwner && (
         <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
@@ -69,7 +78,7 @@ export function SessionBar({ carId, session }: SessionBarProps) {
         </Button>
       )}
       <LetPhoneJoin roles={LOGGERS} path={`/cars/${carId}/track`} />
-      {isOpen && <SessionDrawer session={session} onClose={() => setOpen(false)} />}
+      {isOpen && <SessionDrawer design={design} brief={brief} session={session} onClose={() => setOpen(false)} />}
     </div>
   );
 }
@@ -82,15 +91,18 @@ const ZERO = 273.15;
 
 /** Everything of a session. */
 function SessionDrawer({
+  design,
+  brief,
   session: { current, change: changeSession, goOn },
   onClose,
-}: Pick<SessionBarProps, 'session'> & { readonly onClose: () => void }) {
+}: Pick<SessionBarProps, 'design' | 'brief' | 'session'> & { readonly onClose: () => void }) {
   const units = useUnits();
   const [endSharing] = useEndSharingMutation();
   const { data: cars } = useListCarsQuery();
   if (!current) return null;
   const { session } = current;
   const { conditions } = session;
+  const choices = floorChoices(design.floor, brief);
   const change = (part: Partial<typeof session>): void => void changeSession((before) => ({ ...before, ...part }));
   const ofConditions = (part: Partial<typeof conditions>): void =>
     void changeSession((before) => ({ ...before, conditions: { ...before.conditions, ...part } }));
@@ -104,6 +116,24 @@ function SessionDrawer({
         onChange={(name) => change({ name })}
       />
       <TextEntry label="Hall and floor" value={session.floor} maxLength={200} onChange={(floor) => change({ floor })} />
+      <ChoiceSelect
+        label="Floor of the day"
+        value={
+          choices.find(({ floor }) => session.surface && isSameContent(floor, session.surface))?.key ?? (session.surface ? 'other' : '')
+        }
+        options={{
+          '': 'as each car or its brief says',
+          ...(session.surface && { other: floorWords(session.surface, (value, quantity) => printQuantity(value, quantity, units)) }),
+          ...Object.fromEntries(choices.map(({ key, label }) => [key, label])),
+        }}
+        onChange={(key) => {
+          const chosen = choices.find((one) => one.key === key)?.floor;
+          void changeSession(({ surface: before, ...session }) => ({
+            ...session,
+            ...(key === 'other' ? before && { surface: before } : chosen && { surface: chosen }),
+          }));
+        }}
+      />
       <TextEntry label="Who measures" value={session.measuredBy} maxLength={80} onChange={(measuredBy) => change({ measuredBy })} />
       <TextEntry
         label="Times are taken at, m (6, 12)"

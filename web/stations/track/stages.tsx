@@ -1,6 +1,7 @@
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { useEffect, useRef, useState } from 'react';
+import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { putRightOf } from '../../../core/trials/tuning-log.ts';
 import { useListVersionsQuery } from '../../app/api.ts';
@@ -23,14 +24,16 @@ const CLOCKS = { hand: 'by hand', device: 'gates or sensors' } as const;
 
 interface StagesProps {
   readonly carId: string;
+  /** The car on the floor of the day. */
   readonly design: CarDesign;
+  readonly brief: Brief | null;
   readonly session: ReturnType<typeof useSession>;
 }
 
 const NO_MARKS: readonly number[] = [];
 
 /** One run from the list before it to what is written down, a stage at a time. */
-export function Stages({ carId, design, session: { current } }: StagesProps) {
+export function Stages({ carId, design, brief, session: { current } }: StagesProps) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
@@ -109,7 +112,7 @@ export function Stages({ carId, design, session: { current } }: StagesProps) {
             }}
           />
         )}
-        {stage === 'write' && <RunForm carId={carId} design={design} session={current} />}
+        {stage === 'write' && <RunForm carId={carId} design={design} brief={brief} session={current} />}
       </div>
     </div>
   );

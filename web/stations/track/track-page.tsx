@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
-import { useDeferredValue, useEffect } from 'react';
+import { useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { problemLine, useTallyRunsQuery } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
@@ -52,6 +52,9 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
   const isOwner = useIsOwner();
   const worksTo = useBriefOf(design);
   const session = useSession(carId, design, worksTo?.brief ?? null);
+  // The floor of the day is that of the session, where one is told.
+  const { surface } = session.current?.session ?? {};
+  const today = useMemo(() => (surface ? { ...design, floor: surface } : design), [design, surface]);
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 }, pb: { xs: 3, md: 6 } }}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
@@ -66,11 +69,11 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
           </Button>
         )}
       </Box>
-      <SessionBar carId={carId} session={session} />
+      <SessionBar carId={carId} design={design} brief={worksTo?.brief ?? null} session={session} />
       <WaitingRuns carId={carId} />
       <RunPlan carId={carId} design={design} action={isOwner ? <Link to={`/cars/${carId}/tune`}>What the runs tell</Link> : null} />
       <Box sx={{ display: 'grid', gap: 8, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '380px minmax(0, 1fr)' }, alignItems: 'start' }}>
-        <Stages carId={carId} design={design} session={session} />
+        <Stages carId={carId} design={today} brief={worksTo?.brief ?? null} session={session} />
         <Runs carId={carId} design={design} />
       </Box>
       {isOwner && <NextStep carId={carId} design={design} />}

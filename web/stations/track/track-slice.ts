@@ -30,6 +30,8 @@ export interface TrackForm {
   readonly drift: string;
   readonly driftSide: 'left' | 'right';
   readonly spunFor: string;
+  /** The floor it ran on, by the key of a choice; empty for that of the session, the car or its brief. */
+  readonly floor: string;
   /** What it carried; empty for what the car or its brief says. */
   readonly load: string;
   readonly inOnePiece: '' | 'yes' | 'no';
@@ -56,6 +58,7 @@ export const emptyForm: TrackForm = {
   drift: '',
   driftSide: 'left',
   spunFor: '',
+  floor: '',
   load: '',
   inOnePiece: '',
   seen: [],
@@ -85,10 +88,10 @@ const track = createSlice({
     }),
     /** After a run, how it is wound and measured stays as it was: the next run is most often made alike. */
     formCleared: (state, { payload: carId }: PayloadAction<string>) => {
-      const { wind, turns, stretched, measuredBy, direction, load } = state[carId] ?? emptyForm;
+      const { wind, turns, stretched, measuredBy, direction, load, floor } = state[carId] ?? emptyForm;
       // Out and back take turns.
       const next = direction === 'out' ? 'back' : direction === 'back' ? 'out' : '';
-      return { ...state, [carId]: { ...emptyForm, wind, turns, stretched, measuredBy, load, direction: next } };
+      return { ...state, [carId]: { ...emptyForm, wind, turns, stretched, measuredBy, load, floor, direction: next } };
     },
   },
 });

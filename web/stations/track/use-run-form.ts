@@ -1,6 +1,7 @@
 import { useState } from 'react';
+import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
-import { versionOf } from '../../../core/car/version-tree.ts';
+import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
 import { didNotStart } from '../../../core/trials/did-not-start.ts';
@@ -17,7 +18,7 @@ import { againstWords, outcomeWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
 /** The run form of a car: what stands in it, what is wrong with it, and what can be done with it. */
-export function useRunForm(carId: string, design: CarDesign, session: StoredSession | null) {
+export function useRunForm(carId: string, design: CarDesign, session: StoredSession | null, brief: Brief | null) {
   const dispatch = useAppDispatch();
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;
   const units = useUnits();
@@ -44,8 +45,9 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     return `. ${againstWords(against, units)}`;
   };
   const log = async (): Promise<void> => {
-    const read = readRunForm(form, units, { spacing: session?.session.spacing ?? null, room: design.floor.roomLength });
-    const ran = ranAs(form, design, units);
+    const ran = ranAs(form, design, units, brief);
+    const { roomLength: room } = typeof ran === 'string' ? design.floor : ran.floor;
+    const read = readRunForm(form, units, { spacing: session?.session.spacing ?? null, room });
     const wrongLoad = typeof ran === 'string' ? { load: ran } : {};
     setFaults({ ...('faults' in read && read.faults), ...wrongLoad });
     // What is corrected keeps its time and its car: these must be there first.
@@ -54,7 +56,9 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
       return void dispatch(
         toasted('The run you correct is not here any more. Cancel, or bring it back in the Garage first.', { tone: 'stop' }),
       );
-    const carVersion = corrected ? corrected.record.carVersion : versionOf(versions?.readable ?? [], design)?.id;
+    const carVersion = corrected
+      ? corrected.record.carVersion
+      : versions?.readable.find(({ record }) => isSameBuild(record.design, design))?.id;
     const sessionId = corrected ? corrected.record.session : session?.id;
     const record: RunRecord = {
       format: 'nimble-axle/run-record',

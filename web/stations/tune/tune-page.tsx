@@ -6,7 +6,8 @@ import { Suspense, useCallback, useDeferredValue, useEffect, useMemo } from 'rea
 import { Link, useParams } from 'react-router';
 import { goalOf } from '../../../core/brief/goal.ts';
 import type { CarDesign, Measured } from '../../../core/car/car-design.ts';
-import { isSameBuild } from '../../../core/car/same-design.ts';
+import { floorWords } from '../../../core/car/floors.ts';
+import { isSameBuild, isSameContent } from '../../../core/car/same-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { causeWords } from '../../../core/trials/cause-words.ts';
 import { explain } from '../../../core/trials/causes.ts';
@@ -15,6 +16,7 @@ import { nextByRuns } from '../../../core/trials/next-thing.ts';
 import { withFittedValues } from '../../../core/trials/fitted-values.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import { putRightOf, runPlan, TO_BE_TRIED, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
@@ -103,12 +105,16 @@ function Tune({ carId, design, runs }: TuneProps) {
     [tuning, told, checks, log, design.motor.kind],
   );
   const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
+  // Where the car ran on several floors, each group says which.
+  const isOnFloors = useMemo(() => runs.some(({ design: ran }) => !isSameContent(ran.floor, runs[0]!.design.floor)), [runs]);
   const nameOf = useCallback(
     (ran: CarDesign): string => {
       const kept = versions.find(({ record }) => !record.putRight && isSameBuild(record.design, ran))?.record.name;
-      return kept ? `“${kept}”` : '';
+      return [kept ? `“${kept}”` : '', isOnFloors ? floorWords(ran.floor, (value, quantity) => printQuantity(value, quantity, units)) : '']
+        .filter(Boolean)
+        .join(' on ');
     },
-    [versions],
+    [versions, isOnFloors, units],
   );
   const take = async (change: SuggestedChange): Promise<void> => {
     // What it was is kept first, so that the change has something to be judged against.

@@ -58,6 +58,8 @@ describe('what Tune says', () => {
     const group = { wind: { kind: 'full' }, direction: 'out', design: newCar('x') } as const;
     expect(unlikeWords(group, { ...group, direction: 'back', wind: { kind: 'turns', turns: 2 } })).toContain('winding and direction');
     expect(unlikeWords(group, group)).toBe('');
+    const onCarpet = { ...group, design: { ...group.design, floor: { ...group.design.floor, kind: 'short-carpet' as const } } };
+    expect(unlikeWords(group, onCarpet)).toBe('The car is the same: this compares the two floors.');
   });
   it('names a cause only when it is sure, else says what would tell', () => {
     const causes = [

@@ -1,5 +1,5 @@
 import type { CarDesign, MotorKind } from '../../../core/car/car-design.ts';
-import { isSameContent, isSameWind } from '../../../core/car/same-design.ts';
+import { isSameBuild, isSameContent, isSameWind } from '../../../core/car/same-design.ts';
 import { goalOf, type Goal } from '../../../core/brief/goal.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
@@ -176,6 +176,8 @@ export function unlikeWords(
     ...(isSameContent(a.design.floor, b.design.floor) ? [] : ['floor']),
     ...(a.direction === b.direction ? [] : ['direction']),
   ];
+  if (differs.length === 1 && differs[0] === 'floor' && isSameBuild(a.design, b.design))
+    return 'The car is the same: this compares the two floors.';
   return differs.length === 0 ? '' : `They also differ in ${differs.join(' and ')}: this is no verdict on the car alone.`;
 }
 

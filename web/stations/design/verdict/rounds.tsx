@@ -52,7 +52,7 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
               {[
                 goalRecord(round.goal).label(round.goal, print),
                 ...(round.points.length > 0 ? [`points by place: ${round.points.join(', ')}`] : []),
-                ...(judged?.[i] ? wallWords(round.goal, judged[i]) : []),
+                ...(judged?.[i] ? wallWords(round.goal, judged[i], units) : []),
               ].join(' · ')}
             </span>
           )}
