@@ -37,7 +37,11 @@ export const SERVED: Readonly<Record<ResourceKind, ServedResource>> = {
     column: 'entry',
     rights: {
       ...SHOWN,
-      official: { see: true, add: 'any', change: ['crew', 'car', 'predicted', 'showsPrediction', 'measured', 'style', 'seen', 'isOut', 'late', 'withdrawn'] },
+      official: {
+        see: true,
+        add: 'any',
+        change: ['crew', 'car', 'predicted', 'showsPrediction', 'measured', 'style', 'seen', 'isOut', 'late', 'withdrawn'],
+      },
     },
   },
   result: { table: 'meet_results', column: 'result', rights: { ...SHOWN, official: { see: true, add: 'any' } } },

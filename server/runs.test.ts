@@ -1,4 +1,4 @@
-import { START } from '../core/trials/did-not-start.ts';
+import { START } from '../core/schema/stored.ts';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { photo } from './attack/hostile-requests.ts';
 import { photoQueries } from './queries/photos.ts';

@@ -10,11 +10,8 @@ import { driftAfter } from '../predict/straightness.ts';
 import { printQuantity, type Print } from '../units/quantity.ts';
 import { asAsked, limitsOf, type Brief, type Round, type Rules } from './brief.ts';
 import { aimOf, goalOf, goalOfKind, type Goal } from './goal.ts';
-import { buildSteps, minutesLeft } from '../build/steps.ts';
-import { partsList } from '../build/parts-list.ts';
 import { measuresOf } from '../geometry/measures.ts';
 import { GOALS, goalRecord, goalScore, hasFallenShort, measuredInRoom, wayWithin, type GoalRun } from './goals.ts';
-import { judgeMaking } from './made-of.ts';
 import { judgeCar, judgeRound, roundWords, type JudgedRound } from './judge.ts';
 import { judgeRules } from './rules.ts';
 import { briefOfAnswers, firstCar, TEMPLATES } from './new-brief.ts';
@@ -135,34 +132,6 @@ describe('rules', () => {
     expect(verdictOf('kind of trap', lever, { traps: ['household', 'large'] })).toBe('met');
     expect(verdictOf('wheels', roller, { wheels: { least: 3, most: 4 } })).toBe('broken');
     expect(verdictOf('wheels', { ...band, layout: { ...band.layout, otherWheelCount: 1 } }, { wheels: { least: 3, most: 3 } })).toBe('met');
-  });
-});
-
-describe('what a car is made of, against the rules', () => {
-  const made = (more: Partial<Rules>, car = lever) =>
-    judgeMaking(car, { ...trophy.rules, kit: [], budget: '', minutes: null, ...more }, print);
-  it('counts the parts against a kit, and leaves to the hand what the kit does not name', () => {
-    const kit = [{ name: 'wooden skewers', count: 2 }];
-    const [rule] = made({ kit });
-    expect(rule).toMatchObject({ key: 'kit', verdict: 'by-hand', words: expect.stringContaining('optical disc') });
-    // Two axles of bamboo skewer and one in the kit.
-    expect(made({ kit: [{ name: 'bamboo skewer', count: 1 }] })[0]).toMatchObject({
-      verdict: 'broken',
-      words: '2 bamboo skewer, 1 in the kit',
-    });
-    const all = partsList(lever).map(({ name, count }) => ({ name: name.replace(/^.*: /, ''), count: 2 * count }));
-    expect(made({ kit: all })[0]).toMatchObject({ verdict: 'met' });
-  });
-  it('holds its building time, parts that are not allowed, cost and further rules against it', () => {
-    const minutes = minutesLeft(buildSteps(lever, print), new Set()).work;
-    expect(made({ minutes: 2 * minutes })[0]).toMatchObject({ key: 'minutes', verdict: 'met' });
-    expect(made({ minutes })[0]).toMatchObject({ verdict: 'close', words: expect.stringContaining(`about ${minutes} minutes`) });
-    expect(made({ minutes: minutes / 1.4 })[0]).toMatchObject({ verdict: 'broken' });
-    expect(made({ forbidden: ['optical discs', 'sticky tack'] })).toMatchObject([{ verdict: 'broken' }, { verdict: 'met' }]);
-    expect(made({ budget: 'two coins', more: ['Crews wear their colours.'] })).toMatchObject([
-      { key: 'budget', verdict: 'by-hand' },
-      { key: 'more.0', verdict: 'by-hand', words: 'Crews wear their colours.' },
-    ]);
   });
 });
 

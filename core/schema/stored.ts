@@ -143,6 +143,9 @@ export interface RunPage {
   readonly designs: Designs;
 }
 
+/** m: a car that came less far did not start: it stalled, or its wheels spun on the spot. Nobody measures such a run. */
+export const START = 0.05;
+
 /** Runs added up: what mean and spread are made of. m, m². */
 export interface RunSums {
   /** Those that started and stopped by themselves, the sum of their distances and of their squares; of the others, `walls` hit the wall and `noStarts` did not start. */

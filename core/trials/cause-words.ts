@@ -1,5 +1,18 @@
 import type { MotorKind } from '../car/car-design.ts';
-import type { CauseId } from './causes.ts';
+
+/** What may be wrong with a car. */
+export type CauseId =
+  | 'none'
+  | 'rubbing'
+  | 'weak-motor'
+  | 'low-grip'
+  | 'fewer-turns'
+  | 'tied'
+  | 'loose-wheel'
+  | 'veering'
+  | 'leaning-floor'
+  | 'backwards'
+  | 'bending';
 
 /** What may be wrong with a car, in words. */
 export interface CauseWords {

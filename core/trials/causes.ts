@@ -2,8 +2,9 @@ import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { RunRecord } from '../car/car-design.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
-import { isCured } from './cause-words.ts';
-import { didNotStart } from './did-not-start.ts';
+import { isCured, type CauseId } from './cause-words.ts';
+
+import { didNotStart } from '../car/did-not-start.ts';
 import { likelyCar, withEnergy, withResistance, type BuiltCar, type Unknown } from './fit/built-car.ts';
 import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { rowOf } from './fit/predict-fitted.ts';
@@ -11,18 +12,7 @@ import { linearAt } from './fit/linear.ts';
 import { STALL } from './fit/outputs.ts';
 import type { Mendable, TrialGroup } from './fit/trial.ts';
 
-export type CauseId =
-  | 'none'
-  | 'rubbing'
-  | 'weak-motor'
-  | 'low-grip'
-  | 'fewer-turns'
-  | 'tied'
-  | 'loose-wheel'
-  | 'veering'
-  | 'leaning-floor'
-  | 'backwards'
-  | 'bending';
+export type { CauseId } from './cause-words.ts';
 
 /** Size of a fault about its middle, N(0, 1) to either side. Sizes: what such faults are like, common practice. */
 const sized = (middle: number, spread: number, z: number): number => middle + spread * z;

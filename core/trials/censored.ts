@@ -2,7 +2,7 @@ import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Outcome } from '../car/car-design.ts';
-import { didNotStart } from './did-not-start.ts';
+import { didNotStart } from '../car/did-not-start.ts';
 
 /** Mean and scatter of a group of like runs. m. */
 export interface GroupSpread {

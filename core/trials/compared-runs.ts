@@ -1,5 +1,5 @@
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
-import { didNotStart } from './did-not-start.ts';
+import { didNotStart } from '../car/did-not-start.ts';
 import { groupedRuns } from './like-runs.ts';
 import { spreadOf, type Spread } from './spread.ts';
 

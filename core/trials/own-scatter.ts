@@ -1,5 +1,5 @@
 import { sampleStandardDeviation } from 'simple-statistics';
-import { START } from './did-not-start.ts';
+import { START } from '../car/did-not-start.ts';
 import { USUAL_SCATTER, type ScatterPrior } from './fit/fit-car.ts';
 
 /** How much the scatter differs from one car of a builder to the next, ln. Our estimate. */

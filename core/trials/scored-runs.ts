@@ -4,7 +4,7 @@ import { measuredOfRecord } from '../brief/measured-run.ts';
 import { isSameContent, isSameWind } from '../car/same-design.ts';
 import { measuresOf } from '../geometry/measures.ts';
 import type { RunOfCar } from './compared-runs.ts';
-import { didNotStart } from './did-not-start.ts';
+import { didNotStart } from '../car/did-not-start.ts';
 
 /** A run as it is compared: what it came to, at least that where it hit the wall; or that it did not start. */
 export interface ScoredRun {

@@ -9,7 +9,7 @@ import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
 import { faultBefore, faultOf, weighCauses, type Given, type WeighedCauses } from './causes.ts';
 import { groupSpread, kaplanMeier, type GroupSpread } from './censored.ts';
-import { didNotStart } from './did-not-start.ts';
+import { didNotStart } from '../car/did-not-start.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { predictFitted, type Interval } from './fit/predict-fitted.ts';

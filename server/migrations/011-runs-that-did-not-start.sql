@@ -1,4 +1,4 @@
--- A run that came less than 5 cm did not start (core/trials/did-not-start.ts): it is counted by itself, and enters no mean.
+-- A run that came less than 5 cm did not start (core/schema/stored.ts, START): it is counted by itself, and enters no mean.
 ALTER TABLE run_tallies ADD COLUMN no_starts INTEGER NOT NULL DEFAULT 0;
 
 DROP TRIGGER tally_added;

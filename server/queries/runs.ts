@@ -1,4 +1,4 @@
-import { START } from '../../core/trials/did-not-start.ts';
+import { START } from '../../core/schema/stored.ts';
 import type { Outcome, RunRecord } from '../../core/car/car-design.ts';
 import { readCarDesign, readRunRecord } from '../../core/files/read.ts';
 import {

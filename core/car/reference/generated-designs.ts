@@ -88,7 +88,8 @@ function changed(value: unknown, [key, ...rest]: readonly string[], to: unknown)
   if (key === undefined) return to;
   // A roller has no other wheels to change.
   if (value === null) return value;
-  return { ...(value as object), [key]: changed((value as Record<string, unknown>)[key], rest, to) };
+  const within = (value ?? {}) as Record<string, unknown>;
+  return { ...within, [key]: changed(within[key], rest, to) };
 }
 
 const KINDS: readonly MotorKind[] = ['lever', 'band', 'twist'];

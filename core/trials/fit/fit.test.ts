@@ -6,7 +6,7 @@ import { backwardSolved, choleskyRoot, forwardSolved, halfLnDeterminant } from '
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import { predictRun } from '../../predict/predict-run.ts';
 import { makeWorkspace } from '../../run/workspace.ts';
-import { START } from '../did-not-start.ts';
+import { START } from '../../car/did-not-start.ts';
 import { fittedValues, withFittedValues } from '../fitted-values.ts';
 import { furtherRuns, learntOf } from '../learnt.ts';
 import { nextChanges } from '../next-change.ts';

@@ -2,7 +2,7 @@ import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import tCdf from '@stdlib/stats-base-dists-t-cdf';
 import { choleskyRoot, forwardSolved, halfLnDeterminant } from '../../numerics/cholesky.ts';
 import type { ScatterDirections } from './scatter.ts';
-import { didNotStart, START } from '../did-not-start.ts';
+import { didNotStart, START } from '../../car/did-not-start.ts';
 import { STALL } from './outputs.ts';
 import type { Instruments, TrialRun } from './trial.ts';
 

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { asAsked, limitsOf, type Brief } from '../../../core/brief/brief.ts';
 import { roundWords, type JudgedRound } from '../../../core/brief/judge.ts';
-import { judgeMaking } from '../../../core/brief/made-of.ts';
+import { judgeMaking } from '../../../core/build/judge-making.ts';
 import { judgeRules, type JudgedRule } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { printQuantity } from '../../../core/units/quantity.ts';

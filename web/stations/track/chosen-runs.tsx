@@ -1,3 +1,4 @@
+import { countWords } from '../../../core/trials/count-words.ts';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { differences } from '../../../core/car/difference.ts';
@@ -9,7 +10,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { WordTable } from '../../ui/word-table.tsx';
 import styles from './run-list.module.css';
-import { countWords, windWords } from './run-words.ts';
+import { windWords } from './run-words.ts';
 import { byOrderOption } from './runs-option.ts';
 
 /** Runs that were ticked, beside each other: those alike together, what their cars differ in, and how they lie. */

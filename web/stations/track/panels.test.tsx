@@ -34,7 +34,7 @@ describe('before a run', () => {
   it('asks what matters for the car, cautions by their word', () => {
     const asked = words(<BeforePanel design={band} onDone={nothing} />);
     expect(asked).toContain('Care: Glasses on');
-    expect(asked).toContain('Windings lie side by side');
+    expect(asked).toContain('its turns side by side');
     expect(asked).toContain('safety rules come first');
   });
   it('can be turned off, and says the most needful all the same', () => {

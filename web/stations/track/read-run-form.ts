@@ -1,7 +1,7 @@
 import type { Brief } from '../../../core/brief/brief.ts';
 import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import type { CarDesign, Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
-import { didNotStart } from '../../../core/trials/did-not-start.ts';
+import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { TrackForm } from './track-slice.ts';
 

@@ -1,13 +1,14 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import { countWords } from '../../../core/trials/count-words.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { floorWords } from '../../../core/car/floors.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isReadable, type ListedRun, type RunSums } from '../../../core/schema/stored.ts';
 import { groupedRuns, type GroupedBy, type LikeRuns } from '../../../core/trials/like-runs.ts';
-import { didNotStart } from '../../../core/trials/did-not-start.ts';
+import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { leanFromRuns } from '../../../core/trials/lean-of-floor.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
 import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
@@ -23,7 +24,7 @@ import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './run-list.module.css';
-import { countWords, outcomeWords, windWords } from './run-words.ts';
+import { outcomeWords, windWords } from './run-words.ts';
 
 /** The group whose runs are shown alone, and what they have in common. */
 export interface ChosenGroup {

@@ -1,5 +1,5 @@
 import type { Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
-import { didNotStart } from '../../../core/trials/did-not-start.ts';
+import { didNotStart } from '../../../core/car/did-not-start.ts';
 import type { Against } from '../../../core/trials/luck.ts';
 import { printAbout, printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 
@@ -11,18 +11,6 @@ export const outcomeWords = (outcome: Outcome, units: UnitSystem): string =>
   didNotStart(outcome)
     ? 'did not start'
     : `${outcome.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(outcome.distance, 'distance', units)}`;
-
-/** `5, 1 into the wall, 2 did not start`. */
-export const countWords = ({
-  count,
-  walls,
-  noStarts,
-}: {
-  readonly count: number;
-  readonly walls: number;
-  readonly noStarts: number;
-}): string =>
-  [`${count}`, ...(walls > 0 ? [`${walls} into the wall`] : []), ...(noStarts > 0 ? [`${noStarts} did not start`] : [])].join(', ');
 
 /** How a run stands to what was expected: `1.4 m short of predicted: within luck`. */
 export function againstWords({ apart, of, luck }: Against, units: UnitSystem): string {

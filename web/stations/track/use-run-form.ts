@@ -4,7 +4,7 @@ import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
-import { didNotStart } from '../../../core/trials/did-not-start.ts';
+import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { runAgainst } from '../../../core/trials/luck.ts';
 import { problemLine, useGetRunQuery, useListVersionsQuery, useTallyRunsQuery, type StoredSession } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { didNotStart } from '../../../core/trials/did-not-start.ts';
+import { didNotStart } from '../../../core/car/did-not-start.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
 import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';

@@ -15,7 +15,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import { OddRuns } from './odd-runs.tsx';
-import { countWords } from '../track/run-words.ts';
+import { countWords } from '../../../core/trials/count-words.ts';
 import { runsInOrder, runsOverTurns } from './runs-against-model.ts';
 import styles from './tune.module.css';
 import { beyondWords, groupWords } from './tune-words.ts';

@@ -1,8 +1,8 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { minutesLeft, buildSteps } from '../build/steps.ts';
-import { partsList, type PartLine } from '../build/parts-list.ts';
+import type { Rules } from '../brief/brief.ts';
 import type { Print } from '../units/quantity.ts';
-import type { Rules } from './brief.ts';
+import { partsList, type PartLine } from './parts-list.ts';
+import { buildSteps, minutesLeft } from './steps.ts';
 
 /** How a car stands to a rule about what it is made of, and how: what the program cannot tell is settled by hand. */
 export interface MadeRule {
