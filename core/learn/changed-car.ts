@@ -67,7 +67,6 @@ export const withCare = (design: CarDesign, care: CarDesign['care']): CarDesign 
 /** Half the friction in its bearings; null of a roller. */
 export function bearingHalf(design: CarDesign): CarDesign | null {
   if (isRoller(design)) return null;
-  const { bearingFriction: _before, ...rest } = design.measured;
-  const now = design.measured.bearingFriction?.value ?? 0.2;
-  return { ...design, measured: { ...rest, bearingFriction: { value: now / 2, spread: 0.1 } } };
+  const { value, spread } = valueOf(design, 'bearingFriction');
+  return { ...design, measured: { ...design.measured, bearingFriction: { value: value / 2, spread } } };
 }

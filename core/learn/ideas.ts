@@ -48,7 +48,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       idea: 'pull',
       words: [
         'The same energy can be much pull for a short way, or little pull for a long one: the area under the pull curve (tractive force against distance) is the same.',
-        'Above what the floor holds, pull is wasted; below what holds the car back, it stops. Between the two lies everything you can choose.',
+        'Above what the floor holds, pull is wasted. Below what holds the car back, the car slows down, and its motion carries it on for a while. Between the two lies everything you can choose.',
       ],
       formula: 'E = F · s for an even pull',
       source: 'work, Newton’s second law',

@@ -16,9 +16,34 @@ import {
   withTurns,
   withTyre,
 } from './changed-car.ts';
-import type { Answer, Idea, Misconception } from './idea.ts';
+import type { Idea, Misconception } from './idea.ts';
 import type { CarFigure } from './measured-car.ts';
-import { ENERGY, GEAR, GRIP, LINE, MASS, PULL, ROLL, SPEED } from './reasons.ts';
+import {
+  BAND_BESIDE,
+  BAND_ON_END,
+  BARE,
+  CURVED,
+  DOWNHILL,
+  ENERGY_APART,
+  FEWER_TURNS,
+  GEARED_LONGER,
+  GEARED_SHORTER,
+  GRIPPIER,
+  HEAVIER,
+  HEAVIER_WHEELS,
+  LESS_FRICTION,
+  LEVER_ENERGY,
+  LIGHTER,
+  MORE_AIR,
+  MORE_FRICTION,
+  MORE_TURNS,
+  ON_CARPET,
+  SMALLER_WHEELS,
+  TIED,
+  TRUER,
+  UPHILL,
+  type Reasons,
+} from './reasons.ts';
 
 /** A change that can be made to many cars, and what is asked of it; the reason that is right follows from the answer. */
 export interface Template {
@@ -26,8 +51,10 @@ export interface Template {
   readonly idea: Idea;
   readonly change: string;
   readonly make: (design: CarDesign) => CarDesign | null;
-  readonly asks: readonly CarFigure[];
-  readonly because: Readonly<Record<Answer, string>>;
+  /** Told of a roller: it has a reel for wheels. The same where not told. */
+  readonly changeOfRoller?: string;
+  /** What is asked, each with its reason for each answer. */
+  readonly because: Partial<Readonly<Record<CarFigure, Reasons>>>;
   /** What is thought by whoever goes by a rule of thumb, and which, where it is one that many have. */
   readonly thought: readonly [words: string, misconception: Misconception | null];
 }
@@ -39,8 +66,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'gears',
     change: 'A lever a third longer, the trap and the other axle moved with it',
     make: (d) => withLever(d, third),
-    asks: ['pull'],
-    because: PULL,
+    because: { pull: GEARED_LONGER.pull },
     thought: ['A longer lever pulls harder.', null],
   },
   {
@@ -48,8 +74,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'pull',
     change: 'A lever a third longer, the trap and the other axle moved with it',
     make: (d) => withLever(d, third),
-    asks: ['distance', 'speed'],
-    because: GEAR,
+    because: { distance: GEARED_LONGER.distance, speed: GEARED_LONGER.speed },
     thought: ['Less pull cannot go further.', 'power'],
   },
   {
@@ -57,8 +82,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'energy',
     change: 'A lever a third longer, the trap and the other axle moved with it',
     make: (d) => withLever(d, third),
-    asks: ['energy'],
-    because: ENERGY,
+    because: { energy: LEVER_ENERGY },
     thought: ['A longer lever stores more.', 'free'],
   },
   {
@@ -66,35 +90,34 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'pull',
     change: 'A lever a third shorter, the trap and the other axle moved with it',
     make: (d) => withLever(d, 2 / 3),
-    asks: ['distance', 'pull'],
-    because: GEAR,
+    because: GEARED_SHORTER,
     thought: ['More pull goes further.', 'power'],
   },
   {
     id: 'wheels-bigger',
     idea: 'gears',
     change: 'Drive wheels a third larger',
+    changeOfRoller: 'A reel a third larger across',
     make: (d) => withDrive(d, third),
-    asks: ['pull'],
-    because: PULL,
+    because: { pull: GEARED_LONGER.pull },
     thought: ['Bigger wheels pull harder.', 'big'],
   },
   {
     id: 'wheels-bigger-far',
     idea: 'gears',
     change: 'Drive wheels a third larger',
+    changeOfRoller: 'A reel a third larger across',
     make: (d) => withDrive(d, third),
-    asks: ['distance', 'speed'],
-    because: GEAR,
+    because: { distance: GEARED_LONGER.distance, speed: GEARED_LONGER.speed },
     thought: ['A bigger wheel always goes further.', 'big'],
   },
   {
     id: 'wheels-smaller',
     idea: 'pull',
     change: 'Drive wheels a quarter smaller',
+    changeOfRoller: 'A reel a quarter smaller across',
     make: (d) => withDrive(d, 0.75),
-    asks: ['distance', 'pull'],
-    because: GEAR,
+    because: SMALLER_WHEELS,
     thought: ['Smaller wheels have less to turn, so it goes further.', null],
   },
   {
@@ -102,8 +125,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'gears',
     change: 'An axle half as thick again where it winds',
     make: (d) => (isRoller(d) ? null : { ...d, axleDiameter: 1.5 * d.axleDiameter }),
-    asks: ['pull', 'distance'],
-    because: PULL,
+    because: GEARED_SHORTER,
     thought: ['A thicker axle is only heavier.', null],
   },
   {
@@ -111,8 +133,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'mass',
     change: '50 g of ballast',
     make: (d) => withBallast(d, 0.05),
-    asks: ['distance'],
-    because: MASS,
+    because: { distance: HEAVIER.distance },
     thought: ['Weight always costs way.', 'light'],
   },
   {
@@ -120,21 +141,15 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'mass',
     change: '50 g of ballast',
     make: (d) => withBallast(d, 0.05),
-    asks: ['speed'],
-    because: SPEED,
+    because: { speed: HEAVIER.speed },
     thought: ['Weight makes it go faster downhill, so here too.', null],
   },
   {
     id: 'ballast-spin',
     idea: 'grip',
     change: '50 g of ballast over the drive wheels',
-    make: (d) => withBallast(d, 0.05, 0),
-    asks: ['wheelspin'],
-    because: {
-      ...GRIP,
-      less: 'More weight on the drive wheels lets the floor hold more.',
-      more: 'The car is harder to move: its wheels turn away from it.',
-    },
+    make: (d) => (isRoller(d) ? null : withBallast(d, 0.05, 0)),
+    because: { wheelspin: HEAVIER.wheelspin },
     thought: ['Weight has nothing to do with grip.', null],
   },
   {
@@ -142,8 +157,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'energy',
     change: '50 g of ballast',
     make: (d) => withBallast(d, 0.05),
-    asks: ['energy'],
-    because: ENERGY,
+    because: { energy: ENERGY_APART },
     thought: ['A heavier car has more energy.', null],
   },
   {
@@ -151,8 +165,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'grip',
     change: 'Sticky tack on the drive wheels',
     make: (d) => withTyre(d, 'sticky-tack'),
-    asks: ['distance', 'wheelspin'],
-    because: GRIP,
+    because: GRIPPIER,
     thought: ['More grip always goes further.', 'grip'],
   },
   {
@@ -160,8 +173,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'grip',
     change: 'Rubber bands round the drive wheels',
     make: (d) => withTyre(d, 'rubber-band'),
-    asks: ['distance', 'wheelspin'],
-    because: GRIP,
+    because: GRIPPIER,
     thought: ['More grip always goes further.', 'grip'],
   },
   {
@@ -169,12 +181,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'grip',
     change: 'No tyres at all',
     make: (d) => (['optical-disc', 'jar-lid', 'bottle-cap'].includes(d.driveWheels.kind) ? withTyre(d, 'bare-disc') : null),
-    asks: ['distance', 'wheelspin'],
-    because: {
-      more: 'Hard edges roll easier, and this car did not need the grip.',
-      less: 'Without grip the wheels turn away from the car: energy becomes heat.',
-      alike: 'The tyre held without it, and cost little.',
-    },
+    because: BARE,
     thought: ['Without tyres nothing rubs, so it goes further.', 'friction'],
   },
   {
@@ -182,8 +189,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'rolling',
     change: 'A short carpet in place of this floor',
     make: (d) => withFloor(d, 'short-carpet'),
-    asks: ['distance'],
-    because: ROLL,
+    because: { distance: ON_CARPET },
     thought: ['Carpet grips, so it goes further.', 'grip'],
   },
   {
@@ -191,8 +197,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'energy',
     change: 'A short carpet in place of this floor',
     make: (d) => withFloor(d, 'short-carpet'),
-    asks: ['energy'],
-    because: ENERGY,
+    because: { energy: ENERGY_APART },
     thought: ['The carpet takes energy out of the spring.', null],
   },
   {
@@ -200,8 +205,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'rolling',
     change: 'Half the friction in the bearings',
     make: (d) => bearingHalf(d),
-    asks: ['distance', 'time'],
-    because: ROLL,
+    because: LESS_FRICTION,
     thought: ['Friction in the bearing does not matter, the wheels do the work.', null],
   },
   {
@@ -209,8 +213,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'rolling',
     change: 'Built so carefully that everything runs true',
     make: (d) => withCare(d, 'careful'),
-    asks: ['distance'],
-    because: ROLL,
+    because: { distance: LESS_FRICTION.distance },
     thought: ['How it is built does not matter with a strong motor.', null],
   },
   {
@@ -218,8 +221,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'rolling',
     change: 'Built roughly, so that it rubs',
     make: (d) => withCare(d, 'rough'),
-    asks: ['distance', 'time'],
-    because: ROLL,
+    because: MORE_FRICTION,
     thought: ['A strong motor does not feel it.', null],
   },
   {
@@ -227,8 +229,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'coasting',
     change: 'A floor that falls by 5 mm in a metre',
     make: (d) => withSlope(d, -0.005),
-    asks: ['distance', 'time'],
-    because: { ...ROLL, more: 'The floor gives back in each metre a part of what rolling takes.' },
+    because: DOWNHILL,
     thought: ['So little slope is nothing.', null],
   },
   {
@@ -236,8 +237,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'coasting',
     change: 'A floor that rises by 5 mm in a metre',
     make: (d) => withSlope(d, 0.005),
-    asks: ['distance', 'time'],
-    because: { ...ROLL, less: 'Each metre lifts the car by 5 mm: that is taken from what it has.' },
+    because: UPHILL,
     thought: ['So little slope is nothing.', null],
   },
   {
@@ -246,12 +246,7 @@ export const TEMPLATES: readonly Template[] = [
     change: 'The string or band tied to the axle instead of dropping off',
     make: (d) =>
       'release' in d.motor && d.motor.release === 'free' ? { ...d, motor: { ...d.motor, release: 'tied' } as CarDesign['motor'] } : null,
-    asks: ['distance'],
-    because: {
-      more: 'It pulls for longer before it winds back.',
-      less: 'It winds up again the other way and brakes: there is no coasting.',
-      alike: 'It stops before the pull ends.',
-    },
+    because: { distance: TIED },
     thought: ['Tied, nothing of the pull is lost.', null],
   },
   {
@@ -259,8 +254,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'energy',
     change: 'A fifth more turns',
     make: (d) => withTurns(d, 1.2),
-    asks: ['energy', 'distance'],
-    because: ENERGY,
+    because: MORE_TURNS,
     thought: ['Turns do not matter, bands do.', null],
   },
   {
@@ -268,8 +262,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'energy',
     change: 'A fifth fewer turns',
     make: (d) => withTurns(d, 0.8),
-    asks: ['energy', 'distance'],
-    because: ENERGY,
+    because: FEWER_TURNS,
     thought: ['Fewer turns are gentler, so it goes further.', null],
   },
   {
@@ -277,8 +270,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'pull',
     change: 'One more band side by side',
     make: (d) => withBands(d, 1, 0),
-    asks: ['pull', 'wheelspin'],
-    because: { more: 'Bands side by side pull together.', less: 'They share the pull.', alike: 'The tyre holds what they pull.' },
+    because: BAND_BESIDE,
     thought: ['More bands always go further.', 'power'],
   },
   {
@@ -286,12 +278,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'pull',
     change: 'One more band end to end',
     make: (d) => withBands(d, 0, 1),
-    asks: ['pull', 'distance'],
-    because: {
-      more: 'The chain gives off its energy over more turns.',
-      less: 'A longer chain is stretched less by as many turns: it pulls less.',
-      alike: 'What it loses in pull it gains in way.',
-    },
+    because: BAND_ON_END,
     thought: ['A longer chain pulls harder.', null],
   },
   {
@@ -299,8 +286,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'air',
     change: 'A body twice as wide',
     make: (d) => (isRoller(d) ? null : { ...d, body: { ...d.body, width: Math.min(2 * d.body.width, d.trackWidth) } }),
-    asks: ['speed', 'distance'],
-    because: { ...ROLL, less: 'It weighs more and pushes more air aside.', alike: 'At this speed air takes next to nothing.' },
+    because: MORE_AIR,
     thought: ['Air always holds a car back most.', null],
   },
   {
@@ -308,12 +294,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'mass',
     change: '20 g less of everything that does not turn',
     make: (d) => ({ ...d, rest: { ...d.rest, mass: d.rest.mass - 0.02 } }),
-    asks: ['distance', 'speed'],
-    because: {
-      more: 'Less is pressed on the floor, and less has to be moved.',
-      less: 'It is too light to hold the floor, or to coast.',
-      alike: 'What it saves in rolling it loses in coasting.',
-    },
+    because: LIGHTER,
     thought: ['Lighter is always better.', 'light'],
   },
   {
@@ -322,8 +303,7 @@ export const TEMPLATES: readonly Template[] = [
     change: 'Drive wheels of thin wood instead',
     make: (d) =>
       isRoller(d) || d.driveWheels.kind === 'wooden-disc' ? null : { ...d, driveWheels: { ...d.driveWheels, kind: 'wooden-disc' } },
-    asks: ['speed'],
-    because: SPEED,
+    because: { speed: HEAVIER_WHEELS },
     thought: ['Heavy wheels keep it going, so it is faster.', null],
   },
   {
@@ -331,8 +311,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'straight',
     change: 'The other axle a degree out of square',
     make: (d) => withToe(d, Math.PI / 180),
-    asks: ['drift'],
-    because: LINE,
+    because: { drift: CURVED.drift },
     thought: ['It scrubs straight: the wheels hold it.', null],
   },
   {
@@ -340,12 +319,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'straight',
     change: 'The other axle a degree out of square',
     make: (d) => withToe(d, Math.PI / 180),
-    asks: ['distance', 'energy'],
-    because: {
-      more: 'It goes a longer way round.',
-      less: 'It scrubs sideways all the way.',
-      alike: 'It runs in a curve, as far along that as before: the motor does not feel which way it goes.',
-    },
+    because: { distance: CURVED.distance, energy: CURVED.energy },
     thought: ['It scrubs, so it stops sooner.', null],
   },
   {
@@ -353,8 +327,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'straight',
     change: 'One drive wheel 2 mm larger across than the other',
     make: (d) => withMismatch(d, 0.002),
-    asks: ['drift'],
-    because: LINE,
+    because: { drift: CURVED.drift },
     thought: ['Two millimetres are nothing.', null],
   },
   {
@@ -362,8 +335,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'straight',
     change: 'Built so carefully that everything runs true',
     make: (d) => withCare(d, 'careful'),
-    asks: ['drift'],
-    because: LINE,
+    because: { drift: TRUER },
     thought: ['How straight it runs hangs on how it is let go.', null],
   },
   {
@@ -371,12 +343,7 @@ export const TEMPLATES: readonly Template[] = [
     idea: 'air',
     change: 'A card on it that meets twice the air',
     make: (d) => withAir(d, 2),
-    asks: ['speed', 'distance'],
-    because: {
-      ...ROLL,
-      less: 'Air takes by the square of the speed: on a quick car that is much.',
-      alike: 'At this speed air takes next to nothing.',
-    },
+    because: MORE_AIR,
     thought: ['Twice the air, half the way.', null],
   },
 ];

@@ -3,13 +3,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildableDesigns } from '../build/reference/buildable-designs.ts';
 import type { CarDesign } from '../car/car-design.ts';
+import { isRoller } from '../car/motors/motors.ts';
 import { newCar } from '../car/new-car.ts';
 import { valueOf } from '../car/values.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { IDEAS, type Idea } from './idea.ts';
+import type { CarFigure } from './measured-car.ts';
 import { BEST_OF, luckyRuns, meanWithin } from './luck.ts';
 import { TEMPLATES } from './question-templates.ts';
+import { ofReel } from './reasons.ts';
 import { answerOf, questionsFor, saidBy } from './questions.ts';
 import { nextQuestion, progressed, standOf, type Progress } from './progress.ts';
 
@@ -26,6 +29,11 @@ const KEYS = {
   time: 'time',
   pull: 'launchThrust',
 } as const;
+/** m that it comes. */
+const runOf = (car: CarDesign): number => {
+  const prediction = predictRun(car);
+  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+};
 /** Figures that do not scatter from run to run: their sign is asked from two in a hundred on. */
 const SURE = new Set(['energy', 'pull', 'drift']);
 
@@ -76,6 +84,48 @@ describe('questions', () => {
     const answers = Object.fromEntries(questionsFor(newCar('x')).map(({ id, answer }) => [id, answer]));
     expect(answers['lever-longer pull']).toBe('less');
     expect(answers['lever-energy energy']).toBe('alike');
+  });
+  it('have a reason for each figure and answer, which no other answer of that figure has', () => {
+    const answersOf = new Map<string, Set<string>>();
+    for (const { because } of TEMPLATES)
+      for (const [figure, reasons] of Object.entries(because)) {
+        expect(new Set(Object.values(reasons)).size).toBe(3);
+        for (const [answer, words] of Object.entries(reasons)) {
+          const key = `${figure}: ${words}`;
+          answersOf.set(key, (answersOf.get(key) ?? new Set()).add(answer));
+        }
+      }
+    expect([...answersOf].filter(([, answers]) => answers.size > 1)).toEqual([]);
+  });
+  it('give the reason of just the answer that the model has, for every question of 200 cars', () => {
+    const byId = new Map(TEMPLATES.map((template) => [template.id, template]));
+    fc.assert(
+      fc.property(buildableDesigns, (design) => {
+        for (const { id, answer, asked, reasons, shows } of questionsFor(design)) {
+          if (!('changed' in shows)) continue;
+          const right = byId.get(id.split(' ')[0]!)!.because[asked as CarFigure]![answer];
+          const told = isRoller(design) ? ofReel(right) : right;
+          expect(reasons.find(({ isRight }) => isRight)!.words).toBe(told);
+          if (asked === 'drift') expect(runOf(design)).toBeGreaterThanOrEqual(5);
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+  it('of a roller speak of its reel, and of no wheels or axles that it lacks', () => {
+    const roller = newCar('x', 'twist');
+    for (const { change, reasons, shows } of questionsFor(roller)) {
+      expect(change).not.toMatch(/wheel|axle|tyre/i);
+      if ('changed' in shows) for (const { words } of reasons.slice(0, 3)) expect(words).not.toMatch(/wheels|axle|bearing|tyre/i);
+    }
+    expect(questionsFor(roller).map(({ change }) => change)).toContain('A reel a third larger across');
+  });
+  it('half the friction in the bearings is half of what they have, estimated or measured', () => {
+    const card = { ...newCar('x'), bearing: 'wood-card' as const };
+    const half = TEMPLATES.find(({ id }) => id === 'graphite')!.make;
+    expect(valueOf(half(card)!, 'bearingFriction').value).toBeCloseTo(valueOf(card, 'bearingFriction').value / 2, 12);
+    const measured = { ...card, measured: { bearingFriction: { value: 0.3, spread: 0.05 } } };
+    expect(half(measured)!.measured.bearingFriction).toEqual({ value: 0.15, spread: 0.05 });
   });
   it('change what their words say, by as much', () => {
     const made = (id: string, design: CarDesign) => TEMPLATES.find((template) => template.id === id)!.make(design);

@@ -1,10 +1,12 @@
 import type { CarDesign } from '../car/car-design.ts';
+import { isRoller } from '../car/motors/motors.ts';
 import { isSameDesign } from '../car/same-design.ts';
 import { RUN_SCATTER } from '../predict/next-run.ts';
 import type { Answer, Idea, Misconception } from './idea.ts';
 import { LUCK_QUESTIONS } from './luck.ts';
-import { ASKED, figuresOf, type Asked } from './measured-car.ts';
+import { ASKED, DRIFT_WAY, figuresOf, type Asked, type CarFigure } from './measured-car.ts';
 import { TEMPLATES } from './question-templates.ts';
+import { ofReel, type Reasons } from './reasons.ts';
 
 /** A question of a car: its answer computed, with the figures it follows from. */
 export interface Question {
@@ -61,14 +63,20 @@ export const saidBy = (times: number): Answer => (Math.abs(times - 1) < ALIKE ? 
 export function questionsFor(design: CarDesign): readonly Question[] {
   const figures = figuresOf(design);
   if (!figures) return [];
-  const ofCar = TEMPLATES.flatMap(({ id, idea, change, make, asks, because, thought }) => {
+  const isReel = isRoller(design);
+  const ofCar = TEMPLATES.flatMap(({ id, idea, change: ofWheels, changeOfRoller, make, because, thought }) => {
+    const change = (isReel && changeOfRoller) || ofWheels;
     const changed = make(design);
     const after = changed && !isSameDesign(changed, design) ? figuresOf(changed) : null;
     if (!changed || !after) return [];
-    return asks.flatMap((asked): Question[] => {
+    return (Object.entries(because) as [CarFigure, Reasons][]).flatMap(([asked, reasonsFor]): Question[] => {
+      // How far off the line it is after so many metres is asked of a car that gets there.
+      if (asked === 'drift' && Math.min(figures.distance, after.distance) < DRIFT_WAY) return [];
       const answer = answerOf(asked, figures[asked], after[asked]);
       if (answer === null) return [];
-      const reasons = reasonsOf(because, answer, thought);
+      const reasons = reasonsOf(reasonsFor, answer, thought).map((reason) =>
+        isReel ? { ...reason, words: ofReel(reason.words) } : reason,
+      );
       return [
         { id: `${id} ${asked}`, idea, change, asked, answer, before: figures[asked], after: after[asked], shows: { changed }, reasons },
       ];
