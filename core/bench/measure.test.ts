@@ -105,6 +105,8 @@ describe('each measurement gives back what it was made from', () => {
     ['tilt', { angle: [Math.atan(0.42 / (1 - 0.175))], driveShare: 0.6, massHeight: 0.05, wheelbase: 0.2 }, 'staticGrip', 0.7],
     ['drag', { force: [0.6 * 0.5 * 0.2 * 9.80665], mass: 0.2, driveShare: 0.5 }, 'slidingGrip', 0.6],
     ['ramp', { height: [0.06], run: 0.4, distance: [3.6], mass: 0.2 }, 'rolling', 0.015],
+    // The other axle rolls with 0.02 of the 60 % that it carries: 0.6 · 0.4 + 0.02 · 0.6 of the weight.
+    ['drag', { force: [0.252 * 0.2 * 9.80665], mass: 0.2, driveShare: 0.4, otherRolling: 0.02 }, 'slidingGrip', 0.6],
     ['roll-out', { turns: [5], length: [5 * Math.PI * 0.12] }, 'radius', 0.06],
     ['wobble', { inOut: [0.004], upDown: [0.001], radius: 0.05 }, 'outOfTrue', 0.04],
     ['wobble', { inOut: [0.004], upDown: [0.001], radius: 0.05 }, 'offCentre', 0.0005],
@@ -115,6 +117,28 @@ describe('each measurement gives back what it was made from', () => {
     ['level', { out: [5], back: [6.25], energy: 10, mass: 2 / 9.80665 }, 'slope', 0.1],
   ] as const)('%s %o', (kind, readings, key, value) => {
     expect(measured(kind, readings).values[key]!.value).toBeCloseTo(value, 9);
+  });
+  it('coast: rolling and air of a car that slows as it was made, F = a0 (m + ΣI/R²), Cd·A = 2 k (m + ΣI/R²)/ρ', () => {
+    const marks = Array.from({ length: 12 }, (_, i) => 0.8 * (i + 1));
+    const times = marks.map((mark) => coastTime(4, 0.1, 0.03, mark));
+    const { values } = measured('coast', { marks, times, mass: 0.2, turning: 0.05, airDensity: 1.2 }, { resolution: { times: 1e-5 } });
+    expect(values.resistance!.value).toBeCloseTo(0.1 * 0.25, 5);
+    expect(values.rolling!.value).toBeCloseTo((0.1 * 0.25) / (0.2 * 9.80665), 5);
+    expect(values.dragArea!.value).toBeCloseTo((2 * 0.03 * 0.25) / 1.2, 5);
+  });
+  it('bands: what is lost for each length that they are stretched, from what they give back: 0.1 over 3 − 1 lengths is 0.05', () => {
+    const [flatLength, section] = [0.1, 4e-6];
+    const stretchedLength = [0.1, 0.15, 0.2, 0.25, 0.3];
+    const pull = (length: number): number => {
+      const stretch = length / flatLength;
+      return 2 * section * (1e5 * (stretch - stretch ** -2) + 1.1e5 * (1 - stretch ** -3));
+    };
+    const force = stretchedLength.map(pull);
+    const back = { stretchedLength, force: force.map((one) => 0.9 * one) };
+    const { values } = measured('band-pull', { flatLength, section, stretchedLength, force }, { back });
+    expect(values.c1!.value).toBeCloseTo(1e5, 3);
+    expect(values.c2!.value).toBeCloseTo(1.1e5, 3);
+    expect(values.bandLoss!.value).toBeCloseTo(0.05, 9);
   });
   it('weights: the height of the mass, from a car tilted on paper', () => {
     // 0.2 kg, 60 % on the drive axle of a wheelbase of 0.25 m, its mass 0.05 m high, wheels of 0.03 m: the other axle raised by 0.1 m.
@@ -271,6 +295,14 @@ describe('a value that was measured before', () => {
     expect(both!.value).toBeGreaterThan(first!.value);
     expect(both!.evidence).toBe('measured');
     expect(disagreements(once, read(0.161))).toEqual([]);
+  });
+  it('is as sure as Student’s t of its readings, and as what was thought of it, by hand: t of 5 is wider by √(5/3)', () => {
+    const before = valueOf(design, 'springPreload');
+    const after = valueOf(intoCar(design, { values: { springPreload: estimated(0.17, 0.005, 5) } }), 'springPreload');
+    const now = (0.005 * Math.sqrt(5 / 3)) / 0.17;
+    const [old, fresh] = [before.spread ** -2, now ** -2];
+    expect(after.spread).toBeCloseTo(1 / Math.sqrt(old + fresh), 4);
+    expect(Math.log(after.value)).toBeCloseTo((old * Math.log(before.value) + fresh * Math.log(0.17)) / (old + fresh), 4);
   });
   it('is said to disagree where both are surer than that', () => {
     expect(disagreements(intoCar(design, read(0.16)), read(0.2))).toContain('springPreload');

@@ -69,6 +69,21 @@ describe('a goal', () => {
     const [wide, narrow] = [4, 0.2].map((width) => judged({ kind: 'through-gap', distance: 5, width }).chance!);
     expect(wide!).toBeGreaterThan(narrow!);
   });
+  it('of a gap is met with what the car leaves of it: 0.8 m of gap and 0.2 m of car are 0.3 m to each side', () => {
+    const goal: Goal = { kind: 'through-gap', distance: 5, width: 0.8 };
+    const isMet = (aside: number, distance = 6): boolean =>
+      GOALS['through-gap'].isMet!(goal as never, { distance, asideAtGap: aside, width: 0.2 });
+    expect([0.299, -0.299, 0.301, -0.301].map((aside) => isMet(aside))).toEqual([true, true, false, false]);
+    expect(isMet(0, 4.9)).toBe(false);
+    // The model's own car is as wide as it is drawn: by its curve off the line at the gap.
+    const design = { ...lever, floor: { ...lever.floor, roomLength: null } };
+    const prediction = predictRun(design);
+    const half = (0.8 - measuresOf(lever).width) / 2;
+    const run = (curvature: number): GoalRun => ({ design, result: prediction.kind === 'ran' ? prediction.result : null!, curvature });
+    const fits = (curvature: number): boolean => GOALS['through-gap'].isMet!(goal as never, measuredInRoom(goal, run(curvature)));
+    // Small curves: off the line by κ s²/2.
+    expect([0.98, 1.02].map((by) => fits((by * 2 * half) / 25))).toEqual([true, false]);
+  });
   it('quickest counts only cars that get there', () => {
     const one = judged({ kind: 'quickest-to', distance: 500 });
     expect(one.chance).toBe(0);

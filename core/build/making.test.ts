@@ -4,6 +4,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { fitCatalogue } from '../car/parts.ts';
 import { standingWeight } from '../car/weights.ts';
+import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
 import { printQuantity } from '../units/quantity.ts';
 import { boxOf, PAPERS } from './drawing.ts';
@@ -18,6 +19,10 @@ import { OVERLAP, templatePages, windowsOf, wrapped } from './tiles.ts';
 
 const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, 'metric');
 const lever = newCar('lever');
+const goesFar = (car: CarDesign): number => {
+  const prediction = predictRun(car);
+  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+};
 const band = newCar('band', 'band');
 
 describe('templates', () => {
@@ -42,6 +47,18 @@ describe('templates', () => {
     ];
     expect(Math.abs(reach - Math.hypot(dx, dy))).toBeLessThan(lever.axleDiameter / 2);
     expect(length - reach).toBeCloseTo(0.03, 9);
+  });
+  it('tape and tyre strips are as long as they lie: by hand', () => {
+    // From 5 to 8 mm in wraps of 0.13 mm, each as long as its own circle: their mean is 6.5 mm across.
+    const taped = { ...lever, axleDiameter: 0.005, sleeve: [{ kind: 'tape' as const, diameter: 0.008, turns: 3 }] };
+    const of = (car: CarDesign, id: string) => lengthsOf(car).find((cut) => cut.id === id)!;
+    expect(of(taped, 'tape').length).toBeCloseTo(Math.PI * 0.0065 * (0.0015 / 0.00013), 9);
+    // Put on stretched by a tenth of what is cut; foam is laid round the rim as it is.
+    const rim = Math.PI * lever.driveWheels.diameter;
+    expect(1.1 * of(lever, 'tyre').length).toBeCloseTo(rim, 9);
+    expect(of({ ...lever, tyre: 'foam' }, 'tyre').length).toBeCloseTo(rim, 9);
+    // A string is cut longer than it reaches, by 30 mm for knot and loop.
+    expect(stringToCut(lever)!.length - stringToCut(lever)!.reach).toBeCloseTo(0.03, 12);
   });
   it('axles, bearings and play fill the room between the wheels', () => {
     const lengths = new Map(lengthsOf(lever).map((cut) => [cut.id, cut]));
@@ -184,5 +201,13 @@ describe('the inspection', () => {
     expect(standingWeight(built).mass).toBeCloseTo(mass + 0.04, 9);
     expect(standingWeight(built).driveLoadShare).toBeCloseTo(0.5, 9);
     expect(inspect(lever, { mass: mass + 0.04 })[0]!.costs).toBeLessThan(0);
+    // Wheels as they were measured: their mean drives it, and 2 mm of difference steer it to the side of the smaller.
+    const { diameter } = lever.driveWheels;
+    const wheels = asBuilt(lever, { driveLeft: diameter + 0.003, driveRight: diameter + 0.001 });
+    expect(wheels.driveWheels.diameter).toBeCloseTo(diameter + 0.002, 12);
+    expect(wheels.alignment.wheelMismatch).toBeCloseTo(0.001, 12);
+    const [left] = inspect(lever, { driveLeft: diameter + 0.003 });
+    expect(left!.costs).toBeCloseTo(goesFar(asBuilt(lever, { driveLeft: diameter + 0.003 })) - goesFar(lever), 9);
+    expect(left!.off).toBeCloseTo(0.003, 12);
   });
 });

@@ -32,6 +32,16 @@ describe('what a car weighs', () => {
       12,
     );
   });
+  it('of a wheelset turns as its parts do, worked by hand: ½ m R² of discs, m R² of tyres, ½ m r² of hubs and axle', () => {
+    const set = wheelsetOf(lever, 'drive', 1.44)!;
+    const [disc, tyre, hub] = [1.44 * Math.PI * 0.06 ** 2, 0.004 * Math.PI * 0.12, 0.002];
+    const axle = 700 * Math.PI * 0.0016 ** 2 * (0.11 + 0.0127);
+    expect(set.mass).toBeCloseTo(2 * (disc + tyre + hub) + axle, 9);
+    expect(set.inertia).toBeCloseTo(2 * ((0.5 * disc + tyre) * 0.06 ** 2 + 0.5 * hub * 0.008 ** 2) + 0.5 * axle * 0.0016 ** 2, 12);
+    expect([set.radius, set.journalRadius]).toEqual([0.06, 0.0016]);
+    // Less inertia by far than mass: 4 discs and tyres on axles of 3.2 mm are light.
+    expect(set.inertia).toBeGreaterThan(6e-5);
+  });
   it('stands on the axles by moments', () => {
     const moment = placedMasses(lever).reduce((sum, { mass, at }) => sum + mass * at, 0);
     const { mass, driveLoadShare } = standingWeight(lever);

@@ -154,3 +154,12 @@ describe('parts that do not go together', () => {
     expect(fitCatalogue(lever, 'axle', 'hanger-wire')).toMatchObject({ bearing: 'steel-straw' });
   });
 });
+
+describe('the play of an axle', () => {
+  it('takes its half from what is left beside each hub: 4 mm of play, 2 mm less', () => {
+    const left = (endPlay: number): number => checkOf({ ...lever, endPlay }, 'hub-rub').value;
+    expect(left(0.001) - left(0.005)).toBeCloseTo(0.002, 12);
+    // With none it is the gap between wheel and body itself.
+    expect(left(0)).toBeCloseTo(checkOf({ ...lever, endPlay: 0 }, 'wheel-to-body').value, 12);
+  });
+});

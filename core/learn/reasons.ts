@@ -10,6 +10,7 @@ const OF_REEL: readonly (readonly [RegExp, string])[] = [
   [/\bits bearings\b/g, 'its washer'],
   [/\bbearings\b/g, 'the washer'],
   [/\bthe axle\b/g, 'the reel'],
+  [/\bwasher or bearing\b/g, 'washer'],
 ];
 /** A reason in the words of a roller. `ofReel('its wheels spin') // 'its rims spin'` */
 export const ofReel = (words: string): string => OF_REEL.reduce((told, [part, own]) => told.replace(part, own), words);

@@ -5,7 +5,7 @@ import type { KeptResult, Meet, StandingResult } from './meet.ts';
 import { newEntry } from './new-meet.ts';
 import { furthest, idOf, meetOf, ran, result, round, standing } from './reference/made-meets.ts';
 import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
-import { expectedWords, medalWords, placeWords, timedWords } from './words.ts';
+import { expectedWords, medalWords, outcomeWords, placeWords, timedWords } from './words.ts';
 
 const placesWith = (meet: Meet, results: readonly StandingResult[]) =>
   Object.fromEntries(
@@ -190,6 +190,23 @@ describe('the standings', () => {
     expect(
       standingsOf({ ...styled, entries: styled.entries.map((entry, i) => ({ ...entry, style: i === 0 ? 9 : 0 })) }, results)[1],
     ).toMatchObject({ total: 19, style: 5 });
+  });
+  it('never drop a sole round, however many are to be dropped', () => {
+    const [first] = standingsOf(meetOf(2, [round()], { drops: 1 }), standing(ran(0, 9), ran(1, 8)));
+    expect(first).toMatchObject({ total: 10, rounds: [{ points: 10, isDropped: false }] });
+  });
+  it('take off what the rules say for each line that is crossed: 9 m less two lines of 0.5 m are 8', () => {
+    const meet = meetOf(2, [round()]);
+    const strict = { ...meet, brief: { ...meet.brief, rules: { ...meet.brief.rules, penalty: 0.5 } } };
+    const results = standing([result(0, 0, { distance: 9, crossed: 2 }), result(1, 0, { distance: 8.5 })]);
+    expect(standingsOf(strict, results).map(({ entry, rounds }) => [entry.car, rounds[0]!.place!.score!.value])).toEqual([
+      ['car 1', 8.5],
+      ['car 0', 8],
+    ]);
+    const goal = strict.brief.rounds[0]!.goal;
+    expect(outcomeWords(goal, { kind: 'ran', distance: 9, crossed: 2 }, 'metric', { penalty: 0.5 }).replace('\u00a0', ' ')).toBe(
+      '8.00 m (2 lines crossed)',
+    );
   });
   it('leave out who is out before a run was made; who withdraws after it keeps place and medals', () => {
     const meet = meetOf(2, [round()]);

@@ -54,5 +54,22 @@ describe('edges across a run', () => {
     const [low, high] = [judge([2, 0.001], [3, 0.001])[1]!, judge([2, 0.01], [3, 0.001])[1]!];
     expect(high.highest).toBeLessThan(low.highest!);
   });
+  it('that lies just where a floor changes is met with what the floor before it gives', () => {
+    // Long carpet uphill from 3 m on holds back far more: with both axles before it the car has yet to feel it, a metre on it has lost speed.
+    const design = newCar('x');
+    const onCoir = deriveRunSetup({ ...design, floor: { ...design.floor, stretches: [{ from: 3, kind: 'long-carpet', slope: 0.05 }] } });
+    const { trace: along } = simulateSound(onCoir, { trace: true });
+    const at = (place: number): number => judgeEdges(onCoir, along!, [{ at: place, height: 0.0001 }])[0]!.highest!;
+    const free = (place: number): number => judge([place, 0.0001])[0]!.highest!;
+    expect(at(2.7)).toBeCloseTo(free(2.7), 4);
+    expect(at(4.5)).toBeLessThan(free(4.5));
+  });
+  it('are judged by the axle that comes after too, a wheelbase on', () => {
+    // The leading axle is over; the one behind meets the edge with the speed that the car has a wheelbase further on.
+    const { wheelbase } = setup.car;
+    const last = distance - wheelbase / 2;
+    expect(judge([last, 0.0001])[0]!.highest).toBe(0);
+    expect(judge([distance - 1.5 * wheelbase, 0.0001])[0]!.highest!).toBeGreaterThan(0);
+  });
   it('are not judged beyond the end of the run', () => expect(judge([distance + 1, 0.001])[0]!.highest).toBeNull());
 });

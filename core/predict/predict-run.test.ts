@@ -11,6 +11,7 @@ import type { BandDesign, CarDesign, LeverDesign, MotorKind } from '../car/car-d
 import { newCar } from '../car/new-car.ts';
 import type { ValueKey } from '../car/value-table.ts';
 import { WHEELS } from '../car/catalogue.ts';
+import { likelyNumbers } from '../car/values.ts';
 import { deriveRunSetup, fullTurns, prepareRun } from './derive-run-setup.ts';
 import { standingWeight, wheelsetOf } from '../car/weights.ts';
 import { predictRun } from './predict-run.ts';
@@ -121,6 +122,25 @@ describe('what moves with a size', () => {
   it('three wheels weigh and roll less than four', () => {
     const three: CarDesign = { ...lever, layout: { ...lever.layout, otherWheelCount: 1 } };
     expect(deriveRunSetup(three).car.otherWheels!.mass).toBeLessThan(deriveRunSetup(lever).car.otherWheels!.mass);
+  });
+  it('a car that grips or rolls better than thought at the line does so on every floor to come', () => {
+    const floor: CarDesign['floor'] = { ...lever.floor, stretches: [{ from: 2, kind: 'short-carpet', slope: 0.01 }] };
+    const plain = deriveRunSetup({ ...lever, floor });
+    const { staticGrip, rollingLengthDrive } = likelyNumbers(lever);
+    const numbers = {
+      ...likelyNumbers({ ...lever, floor }),
+      staticGrip: 1.2 * staticGrip!,
+      rollingLengthDrive: 2 * rollingLengthDrive!,
+      slope: 0.003,
+    };
+    const better = deriveRunSetup({ ...lever, floor }, { kind: 'full' }, numbers);
+    const [was, is] = [plain.stretches![0]!, better.stretches![0]!];
+    expect(is.staticGrip / was.staticGrip).toBeCloseTo(1.2, 9);
+    const radius = lever.driveWheels.diameter / 2;
+    const rub = numbers.rub! / radius;
+    expect((is.rollingResistanceDrive - rub) / (was.rollingResistanceDrive - rub)).toBeCloseTo(2, 9);
+    // What the floor leans by unseen it leans by all the way: 0.01 told, 0.003 beside.
+    expect(is.slope).toBeCloseTo(0.013, 12);
   });
   it('a measured value takes the place of its estimate', () => {
     const measured: CarDesign = { ...lever, measured: { bearingFriction: { value: 0.1, spread: 0.05 } } };

@@ -173,6 +173,10 @@ describe('a fit', () => {
     expect(further.map(({ share }) => share)).toEqual(further.map(({ share }) => share).toSorted((a, b) => b - a));
     for (const { share } of further) expect(share).toBeLessThan(1);
     expect(further[0]!.share).toBeGreaterThan(0.05);
+    // A thumb on a watch is off by a quarter of a second in ten and more: a stop time fully wound tells a tenth, and more than one at half.
+    const shareOf = (id: string): number => further.find((one) => one.id === id)!.share;
+    expect(shareOf('stop-time-full')).toBeGreaterThan(0.08);
+    expect(shareOf('stop-time-full')).toBeGreaterThan(1.3 * shareOf('stop-time-half'));
   });
   it('puts its values into the car, marked as fitted, beside what was measured', () => {
     const measured: CarDesign = { ...design, measured: { springRate: { value: 0.11, spread: 0.05 } } };
