@@ -1,6 +1,7 @@
 /**
  * Plants wrong lines in a folder one by one and counts how many the unit tests that run them notice.
- * `npm run mutate -- core/checks`; of a large folder a sample: `npm run mutate -- core/run --sample 200 --seed 1`.
+ * `npm run mutate -- core/checks`; of a large folder a sample: `npm run mutate -- core/run --sample 200 --seed 1`; of every folder of the
+ * science, as a table for the docs: `npm run mutate -- --all --sample 200`.
  */
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
@@ -8,11 +9,18 @@ import { Stryker } from '@stryker-mutator/core';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { sample: { type: 'string' }, seed: { type: 'string', default: '1' }, only: { type: 'string', multiple: true } },
+  options: {
+    sample: { type: 'string' },
+    seed: { type: 'string', default: '1' },
+    only: { type: 'string', multiple: true },
+    all: { type: 'boolean', default: false },
+  },
 });
-const folder = positionals[0];
-if (!folder) {
-  process.stderr.write('which folder? npm run mutate -- core/checks\n');
+/** Folders whose lines are judged together, in the order of the table. */
+const ALL = ['trials', 'bench', 'meet', 'build', 'brief', 'predict', 'car', 'checks'].map((name) => `core/${name}`);
+const folders = values.all ? ALL : positionals.slice(0, 1);
+if (folders.length === 0) {
+  process.stderr.write('which folder? npm run mutate -- core/checks, or --all\n');
   process.exit(2);
 }
 
@@ -36,13 +44,13 @@ const shared = {
   jsonReporter: { fileName: '.cache/mutants.json' },
   clearTextReporter: { allowColor: false, allowEmojis: false, reportTests: false, logTests: false, reportScoreTable: true },
 };
-const files = [`${folder}/**/*.ts`, `!${folder}/**/*.test.ts`, `!${folder}/**/reference/**`, `!${folder}/**/generated/**`];
+const filesOf = (folder) => [`${folder}/**/*.ts`, `!${folder}/**/*.test.ts`, `!${folder}/**/reference/**`, `!${folder}/**/generated/**`];
 
 /** `count` of the mutants in a folder, drawn evenly with a seed: the places are listed by a first pass that tests nothing. */
-async function sampled(count, seed) {
+async function sampled(folder, count, seed) {
   await new Stryker({
     ...shared,
-    mutate: files,
+    mutate: filesOf(folder),
     dryRunOnly: false,
     reporters: ['json'],
     testRunner: 'command',
@@ -81,8 +89,19 @@ async function sampled(count, seed) {
   return drawn.map(({ name, location: { start, end } }) => `${name}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`);
 }
 
-const mutate = values.only ?? (values.sample ? await sampled(Number(values.sample), Number(values.seed)) : files);
-const results = await new Stryker({ ...shared, mutate }).runMutationTest();
-const noticed = results.filter(({ status }) => status === 'Killed' || status === 'Timeout').length;
-const counted = results.filter(({ status }) => ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status)).length;
-process.stdout.write(`${noticed} of ${counted} wrong lines noticed: ${((100 * noticed) / counted).toFixed(1)} %\n`);
+/** How many of the wrong lines of a folder are noticed. */
+async function judged(folder) {
+  const mutate = values.only ?? (values.sample ? await sampled(folder, Number(values.sample), Number(values.seed)) : filesOf(folder));
+  const results = await new Stryker({ ...shared, mutate }).runMutationTest();
+  const noticed = results.filter(({ status }) => status === 'Killed' || status === 'Timeout').length;
+  const counted = results.filter(({ status }) => ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status)).length;
+  return { noticed, counted, share: `${((100 * noticed) / counted).toFixed(1)} %` };
+}
+
+const rows = [];
+for (const folder of folders) {
+  const { noticed, counted, share } = await judged(folder);
+  process.stdout.write(`${noticed} of ${counted} wrong lines noticed in ${folder}: ${share}\n`);
+  rows.push(`| ${folder} | ${noticed} of ${counted} | ${share} |`);
+}
+if (values.all) process.stdout.write(['| folder | wrong lines noticed | share |', '|---|---|---|', ...rows, ''].join('\n'));
