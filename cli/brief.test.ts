@@ -21,7 +21,7 @@ describe('npm run -s brief', () => {
     expect(brief(TROPHY).stdout).toContain('The shortest time to the mark at 6.00 m counts.');
     const { status, stdout } = brief(TROPHY, car);
     expect(status).toBe(0);
-    expect(stdout).toMatch(/^Skua\n {2}✓ bands: 2 of 6 allowed/);
+    expect(stdout).toMatch(/^Skua\n {2}✓ bands: 4 of 6 allowed/);
     expect(stdout).toMatch(/Six metres: .*likely; about [\d.]+ s to 6.00 m, 8 in 10 between/);
     const [answer] = JSON.parse(brief(TROPHY, car, '--json').stdout) as { rounds: { name: string; bounds: { middle: number } }[] }[];
     expect(answer!.rounds[0]!.bounds.middle).toBeGreaterThan(5);

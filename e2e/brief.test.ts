@@ -22,7 +22,7 @@ describe('a new builder’s first minute', () => {
     await first.pick('What drives it?', 'bands on the axle');
     await first.pick('What is asked?', 'be quickest to …');
     await first.type('Distance aimed at, m', '4');
-    await first.type('How much room, from the line to the wall? (0: no wall), m', '12 ft');
+    await first.type('How much room, from the line to the wall? (0: no wall), m', '15 ft');
     await first.press('Make my brief and my car');
     expect(await first.distance()).toBeGreaterThan(2);
     await first.sees('quickest to 4.00 m');
@@ -32,7 +32,7 @@ describe('a new builder’s first minute', () => {
     await first.sees('My first brief');
     const kept = await keptBrief(stage.program.url, 'My first brief');
     expect(kept?.rounds).toMatchObject([{ goal: { kind: 'quickest-to', distance: 4 } }]);
-    expect(kept?.floors[0]!.floor.roomLength).toBeCloseTo(3.6576, 4);
+    expect(kept?.floors[0]!.floor.roomLength).toBeCloseTo(4.572, 4);
     await page.close();
   });
 });

@@ -23,7 +23,9 @@ describe('what a rule measures', () => {
     const { height, mass, bands } = measuresOf(car);
     expect(height).toBeCloseTo(car.driveWheels.diameter / 2 + car.motor.pivotAboveAxle + car.motor.leverLength, 9);
     expect(mass).toBe(standingWeight(car).mass);
-    expect(bands).toBe(0);
+    // The tyres of its drive wheels are bands.
+    expect(bands).toBe(2);
+    expect(measuresOf({ ...car, tyre: 'foam' }).bands).toBe(0);
   });
   it('counts ballast as weight, bands side by side and end to end, and the ends of the axles as width', () => {
     const band = newCar('x', 'band');
@@ -31,7 +33,7 @@ describe('what a rule measures', () => {
     const six: CarDesign = { ...band, ballast: { mass: 0.03, fromDriveAxle: 0.02 }, motor: { ...band.motor, parallel: 2, series: 3 } };
     // Four more bands of 3½ × ⅛ × 1/32 in, two strands each, at 1,100 kg/m³.
     const rubber = 4 * 2 * 1100 * (3.5 / 8 / 32) * 0.0254 ** 3;
-    expect(measuresOf(six)).toMatchObject({ bands: 6, mass: expect.closeTo(standingWeight(band).mass + 0.03 + rubber, 9) as number });
+    expect(measuresOf(six)).toMatchObject({ bands: 6 + 2, mass: expect.closeTo(standingWeight(band).mass + 0.03 + rubber, 9) as number });
     expect(measuresOf(six).width).toBeGreaterThan(band.trackWidth);
     const roller = newCar('x', 'twist');
     expect(measuresOf(roller).width).toBe(roller.motor.kind === 'twist' && roller.motor.hookToHook);

@@ -99,7 +99,15 @@ function AskedFigure({ design, result, assessment, explain }: LeadProps) {
   const value = measure(goal, measuredInRoom(goal, { design, result, curvature }));
   const bounds = assessment?.asked.kind === 'ran' && Number.isFinite(assessment.asked.bounds.middle) ? assessment.asked.bounds : null;
   const { figure, unit } = goalFigures(goal, bounds ? (bounds.high - bounds.low) / 2 : 0, units);
-  if (value === null) return <p className={styles.short}>It does not get there.</p>;
+  const { roomLength: wall } = design.floor;
+  if (value === null)
+    return (
+      <p className={styles.short}>
+        {wall !== null && 'distance' in goal && wall < goal.distance && result.distance > wall
+          ? `The wall stands at ${print(wall, 'distance')}, before what is asked: no run on this floor can show it.`
+          : 'It does not get there.'}
+      </p>
+    );
   return (
     <>
       <p className={styles.distance} data-testid="asked-figure">
