@@ -36,7 +36,7 @@ describe('an afternoon on a phone', () => {
     await phone.sees('pull at the tyre now');
     await expectAccessible(page);
     await phone.press('Take 4.5 turns');
-    await phone.sees('lie side by side');
+    await phone.sees('its turns side by side');
     await expectAccessible(page);
     await phone.press('To the watch');
     await phone.press('Go');

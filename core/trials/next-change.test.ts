@@ -57,6 +57,16 @@ describe('what to change next', () => {
     for (const { now } of next.schools) expect(now).toBeCloseTo(next.distance, 9);
   });
 
+  it('keeps a part of the builder’s own as it is: no other size of it is offered', () => {
+    const values = { diameter: 0.1, areaDensity: 1 };
+    const design: CarDesign = {
+      ...newCar('x'),
+      driveWheels: { kind: 'card-disc', diameter: 0.1 },
+      own: { driveWheels: { name: 'ferry-ticket card', evidence: 'measured', values } },
+    };
+    for (const { design: changed } of changesOf(design).changes)
+      if (changed.own?.driveWheels) expect(changed.driveWheels.diameter).toBeCloseTo(0.1, 9);
+  });
   it('where a check stops the car is what cures that, and makes no other worse', () => {
     // A long body of thin card pulled together by four bands: it buckles.
     const plain = newCar('x', 'band');

@@ -141,6 +141,18 @@ const makesWorse = (before: Failing, after: Failing): boolean =>
     return !was || was.rank !== RANK.stop || excess > was.excess + WORSE * Math.max(1, was.excess);
   });
 
+/** Whether every part of the builder's own still has its own diameter: another size would be another part. */
+const areOwnPartsAsTheyAre = ({ own, driveWheels, otherWheels, axleDiameter }: CarDesign): boolean =>
+  (
+    [
+      [own?.driveWheels, driveWheels.diameter],
+      [own?.otherWheels, otherWheels?.diameter],
+      [own?.axle, axleDiameter],
+    ] as const
+  ).every(
+    ([part, diameter]) => part?.values.diameter === undefined || diameter === undefined || Math.abs(part.values.diameter - diameter) < 1e-6,
+  );
+
 /** Every design that differs from this one by a single change a builder would make. */
 function candidatesOf(design: CarDesign, own: readonly OwnPart[], print: Print): CarDesign[] {
   const result = runForAim(design);
@@ -152,7 +164,13 @@ function candidatesOf(design: CarDesign, own: readonly OwnPart[], print: Print):
   for (const candidate of [...remedies.map((remedy) => asMade(remedy, design)), ...turned, ...freed]) {
     // A change of the floor is none of the car's.
     const onIts = { ...candidate, floor: design.floor };
-    if (isSameCar(onIts, design) || conflictsOf(onIts).length > conflicts || found.some((other) => isSameCar(other, onIts))) continue;
+    if (
+      isSameCar(onIts, design) ||
+      !areOwnPartsAsTheyAre(onIts) ||
+      conflictsOf(onIts).length > conflicts ||
+      found.some((other) => isSameCar(other, onIts))
+    )
+      continue;
     found.push(onIts);
   }
   return found;

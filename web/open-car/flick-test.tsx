@@ -18,10 +18,11 @@ export const FlickTest = ({ care, onFound }: FlickTestProps) => (
     <ToggleButtonGroup
       size="small"
       exclusive
+      orientation="vertical"
       value={care}
       aria-label="How long a flicked wheel turns"
       onChange={(_event, found: CarDesign['care'] | null) => found && onFound(found)}
-      sx={{ flexWrap: 'wrap' }}
+      sx={{ justifySelf: 'start' }}
     >
       {FLICK_TEST.map(({ care: told, label }) => (
         <ToggleButton key={told} value={told}>

@@ -118,24 +118,27 @@ function Tune({ carId, design, runs }: TuneProps) {
   );
   const take = async (change: SuggestedChange): Promise<void> => {
     // What it was is kept first, so that the change has something to be judged against.
-    if (!current && !(await keep('before the change', 'Kept by itself before a change was tried.'))) return;
+    const parent = current?.id ?? (await keep('before the change', 'Kept by itself before a change was tried.'));
+    if (!parent) return;
     const note = `${TO_BE_TRIED}expected ${gainWords(change, design, units)}.`.replaceAll('\u00a0', ' ');
     // By its first change: the others follow from it.
     const [name] = change.words.replaceAll('\u00a0', ' ').split('; ');
     const made = merged(design, change.design);
-    if (await keep(name!.slice(0, 80), note, made)) edit(() => made);
+    if (await keep(name!.slice(0, 80), note, made, { parent })) edit(() => made);
   };
   const putFitted = async (values: Measured): Promise<void> => {
-    if (!current && !(await keep('before the fit', 'Kept by itself before fitted values were put in.'))) return;
+    const parent = current?.id ?? (await keep('before the fit', 'Kept by itself before fitted values were put in.'));
+    if (!parent) return;
     const latest = runs.map(({ record }) => record.ranAt).sort();
     const note = `Fitted to ${runs.length} runs, ${latest[0]!.slice(0, 10)} to ${latest.at(-1)!.slice(0, 10)}.`;
     const fitted = merged(design, withFittedValues(design, values));
-    if (await keep(`fitted to ${runs.length} runs`, note, fitted)) edit(() => fitted);
+    if (await keep(`fitted to ${runs.length} runs`, note, fitted, { parent })) edit(() => fitted);
   };
   const markPutRight = async (fault: Mendable): Promise<void> => {
-    if (!current && !(await keep('before it was put right', 'Kept by itself before a fault was put right.'))) return;
+    const parent = current?.id ?? (await keep('before it was put right', 'Kept by itself before a fault was put right.'));
+    if (!parent) return;
     const { name } = causeWords(fault, design.motor.kind);
-    await keep(`put right: ${name}`, `Tune: ${name} was confirmed at the table and put right.`, design, { putRight: fault });
+    await keep(`put right: ${name}`, `Tune: ${name} was confirmed at the table and put right.`, design, { putRight: fault, parent });
   };
   const leaveOut = async ({ id, version, record, design: ran }: RunOfCar, isLeftOut: boolean): Promise<void> => {
     if (id === undefined || version === undefined) return;
