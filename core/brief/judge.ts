@@ -141,6 +141,9 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   if (quantity === 'distance' && high === 0 && !isLess) return [...chance, 'it does not move'].join('; ');
   const half = (high - low) / 2;
   const { figure, unit } = goalFigures(goal, half, units);
+  // Where most come to the wall it is no figure of how far, but of how surely.
+  if (quantity === 'distance' && !isLess && judged.wall !== undefined && middle >= judged.wall - 1e-9)
+    return [...chance, `9 in 10 go ${figure(low)} ${unit} or further`].join('; ');
   const carried = judged.load === undefined ? '' : `, with about ${print(Number(judged.load.toPrecision(2)), 'weight')} of load`;
   const told = `about ${figure(middle)} ${unit} ${of(goal, print)}${carried}`;
   return [...chance, half > 0 ? `${told}, 8 in 10 between ${figure(low)} and ${figure(high)}` : told].join('; ');
@@ -162,7 +165,7 @@ export function wallWords(goal: Goal, judged: JudgedRound, units: UnitSystem): s
   if ('distance' in goal && wall !== undefined && wall < goal.distance)
     return [`the wall stands at ${printQuantity(wall, 'distance', units)}: no run there can show more`];
   return atWall >= SOME && (!('distance' in goal) || goal.kind === 'speed-and-distance')
-    ? [`${Math.round(10 * atWall)} in 10 come to the wall`]
+    ? [`${Math.round(10 * atWall)} in 10 reach the wall${wall === undefined ? '' : ` at ${printQuantity(wall, 'distance', units)}`}`]
     : [];
 }
 

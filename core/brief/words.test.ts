@@ -35,13 +35,16 @@ describe('a judgement in words', () => {
   ])('%o', (goal, judged, words) => expect(plain(roundWords(round(goal), judged, 'metric'))).toBe(words));
   it('says how many come to the wall, where that is not after what counts', () => {
     const words = (goal: Goal, judged: JudgedRound): string[] => wallWords(goal, judged, 'metric').map(plain);
-    expect(words({ kind: 'furthest' }, ran(1, 2, 3, null, 0.5))).toEqual(['5 in 10 come to the wall']);
+    expect(words({ kind: 'furthest' }, ran(1, 2, 3, null, 0.5))).toEqual(['5 in 10 reach the wall']);
     expect(words({ kind: 'furthest' }, ran(1, 2, 3, null, 0.01))).toEqual([]);
     expect(words({ kind: 'quickest-to', distance: 6 }, ran(1, 2, 3, null, 1))).toEqual([]);
+    expect(
+      plain(roundWords(round({ kind: 'furthest' }), { ...ran(16.1, 18.5, 18.5, null, 0.8), wall: 18.5 } as JudgedRound, 'metric')),
+    ).toBe('9 in 10 go 16.1 m or further; 8 in 10 reach the wall at 18.50 m');
     expect(words({ kind: 'at-least', distance: 30 }, { ...ran(6, 6, 6, 0, 1), wall: 6 } as JudgedRound)).toEqual([
       'the wall stands at 6.00 m: no run there can show more',
     ]);
-    expect(plain(roundWords(round({ kind: 'furthest' }), ran(13, 18, 26, null, 0.8), 'metric'))).toMatch(/; 8 in 10 come to the wall$/);
+    expect(plain(roundWords(round({ kind: 'furthest' }), ran(13, 18, 26, null, 0.8), 'metric'))).toMatch(/; 8 in 10 reach the wall$/);
   });
   it.each<[Goal, JudgedRound, string]>([
     [{ kind: 'through-gap', distance: 5, width: 0.8 }, ran(0.1, 0.3, 0.8, 0.5), '50 % likely'],

@@ -26,6 +26,30 @@ describe('an inspection', () => {
     });
     expect(inspected({})).toMatchObject({ length: ['open', 'length: at most 300 mm; measure it'] });
   });
+  it('asks a least size as it was measured, and further rules by hand', () => {
+    const least = { ...NO_RULES, least: { length: 0.2, mass: 0.1 }, forbidden: ['sticky tack'], more: ['Crews wear their colours'] };
+    const told = (measured: Partial<Entry['measured']>, seen: readonly string[] = []) =>
+      inspectionOf(
+        newEntry({
+          id: '00000000-0000-4000-8000-000000000001',
+          crew: 'c',
+          car: 'x',
+          measured: { length: null, width: null, height: null, mass: null, bands: null, ...measured },
+          seen: [...seen],
+        }),
+        least,
+        null,
+        print,
+      );
+    expect(told({ length: 0.199, mass: 0.1 })).toEqual([
+      { key: 'least.length', verdict: 'broken', words: 'length 199 mm: at least 200 mm would pass', byHand: false },
+      { key: 'least.mass', verdict: 'kept', words: 'weight 100 g: at least 100 g asked', byHand: false },
+      { key: 'forbidden', verdict: 'open', words: 'Not allowed: sticky tack.', byHand: true },
+      { key: 'more.0', verdict: 'open', words: 'Crews wear their colours.', byHand: true },
+    ]);
+    expect(told({})[0]).toEqual({ key: 'least.length', verdict: 'open', words: 'length: at least 200 mm; measure it', byHand: false });
+    expect(told({}, ['more.0'])[3]).toMatchObject({ verdict: 'kept', byHand: true });
+  });
   it('judges kinds of parts by the design where it is known, until somebody who looked ticks them', () => {
     expect(inspected({}, newCar('x', 'lever')).drives![0]).toBe('kept');
     const band = newCar('x', 'band');

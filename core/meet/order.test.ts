@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { shuffled } from '../numerics/shuffled.ts';
 import type { KeptResult } from './meet.ts';
 import { newEntry, withRunning } from './new-meet.ts';
-import { heatsLeft, nextOf, orderOf } from './order.ts';
+import { heatsLeft, nextOf, orderOf, runningOrder } from './order.ts';
 import { idOf, meetOf, ran, result, round, standing } from './reference/made-meets.ts';
 import { runOffsDue } from './run-offs.ts';
 
@@ -55,9 +55,30 @@ describe('the order of running', () => {
     });
     const left = before.map((heat) => ({ ...heat, cars: heat.cars.filter(({ entry }) => entry !== gone!.entry) }));
     expect(without).toEqual(left.filter(({ cars }) => cars.length > 0));
+    // Heats are counted from 0, and lanes follow each other from one car of a heat to the next.
+    expect(before.filter(({ run }) => run === 0).map(({ heat }) => heat)).toEqual([0, 1, 2]);
+    const order = runningOrder(meet).map(({ id }) => id);
+    const lanes = [0, 1, 2, 3, 4].map(
+      (i) => before.flatMap(({ run, cars }) => (run === 0 ? cars : [])).find(({ entry }) => entry === order[i])!.lane,
+    );
+    expect(lanes).toEqual([0, 1, 0, 1, 0]);
     // Before the meet has begun it is drawn without it.
     const early = orderOf({ ...meet, entries: meet.entries.map((entry, i) => (i === 0 ? withRunning(entry, false, false) : entry)) });
     expect(early.filter(({ run }) => run === 0)).toHaveLength(2);
+  });
+  it.each([
+    // As it is, whether it shall run, whether the meet has begun; then.
+    [{}, false, false, { isOut: true }],
+    [{}, false, true, { isOut: true, withdrawn: true }],
+    [{ late: true }, false, true, { isOut: true, late: true, withdrawn: true }],
+    [{ isOut: true }, true, false, { isOut: false }],
+    [{ isOut: true }, true, true, { isOut: false, late: true }],
+    [{ isOut: true, withdrawn: true }, true, true, { isOut: false }],
+    [{}, true, true, { isOut: false }],
+  ] as const)('of %o, running %s, begun %s, is %o', (was, isRunning, hasBegun, is) => {
+    const entry = newEntry({ id: idOf(1), crew: 'c', car: 'x' });
+    expect(withRunning({ ...entry, ...was }, isRunning, hasBegun)).toEqual({ ...entry, ...is });
+    expect(entry.showsPrediction).toBe(false);
   });
   it('is drawn: the same seed draws the same, another another, and nobody is lost', () => {
     fc.assert(
@@ -97,6 +118,8 @@ describe('run-offs', () => {
     expect(due(result(0, 1, { distance: 5 }), result(1, 1, { distance: 5 }))).toEqual([{ round: 0, entries: both, run: 2 }]);
     expect(due(result(0, 1, { distance: 5 }), result(1, 1, { distance: 6 }))).toEqual([]);
     expect(due(result(0, 1, { kind: 'broke' }), result(1, 1, { distance: 1 }))).toEqual([]);
+    // Runs of another round are none of this one's.
+    expect(due(result(0, 4, { distance: 5 }, { round: 1 }))).toEqual([{ round: 0, entries: both, run: 1 }]);
   });
   it('are none where the brief asks for none, or before all have run', () => {
     expect(runOffsDue(meetOf(3, [round({ runs: 1 })]), standing(tied))).toEqual([]);

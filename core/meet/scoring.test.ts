@@ -191,6 +191,26 @@ describe('the standings', () => {
       standingsOf({ ...styled, entries: styled.entries.map((entry, i) => ({ ...entry, style: i === 0 ? 9 : 0 })) }, results)[1],
     ).toMatchObject({ total: 19, style: 5 });
   });
+  it('take as the worst what was run in the round, not in a run-off after it', () => {
+    const times = (entry: number, ...seconds: readonly number[]) => seconds.map((time, run) => result(entry, run, { distance: 9, time }));
+    const meet = meetOf(2, [round({ goal: { kind: 'quickest-to', distance: 6 }, counts: 'sum', runs: 2 })]);
+    // Car 1 has one run of 4 s; its missing one counts as the 5 s of car 0, and not as the 9 s of a run-off.
+    const results = standing(times(0, 5, 5, 9), times(1, 4));
+    expect(standingsOf(meet, results).map(({ entry, rounds }) => [entry.car, rounds[0]!.place!.score!.value])).toEqual([
+      ['car 1', 9],
+      ['car 0', 10],
+    ]);
+  });
+  it('ask nobody who withdrew for a run-off, and go by nothing that is not measured', () => {
+    const off = meetOf(3, [round({ runs: 1 })], {}, 'run-off');
+    const gone = { ...off, entries: off.entries.map((entry, i) => ({ ...entry, isOut: i === 2 })) };
+    const tied = standing(ran(0, 9), ran(1, 9), ran(2, 9));
+    const ids = off.entries.map(({ id }) => id);
+    expect(runOffsOf(gone, 0, placesOfRound(gone, 0, ids, tied))).toEqual([[idOf(0), idOf(1)]]);
+    expect(medalsOf(off, standing([result(0, 0, { time: 5 }), result(1, 0, { time: 4 })])).map(({ what, entry }) => [what, entry])).toEqual(
+      [['quickest', idOf(1)]],
+    );
+  });
   it('never drop a sole round, however many are to be dropped', () => {
     const [first] = standingsOf(meetOf(2, [round()], { drops: 1 }), standing(ran(0, 9), ran(1, 8)));
     expect(first).toMatchObject({ total: 10, rounds: [{ points: 10, isDropped: false }] });
@@ -258,6 +278,10 @@ describe('the standings', () => {
     expect(told['best-predicted']![1]).toBeCloseTo(1 / 9, 9);
     expect(medalWords({ what: 'most-improved', entry: '', value: 0.5 }, 'metric')).toBe('50 % further than its first run');
     expect(medals(ran(0, 8, 8))['most-improved']).toBeUndefined();
+    // By the order in which they were saved: the first run is the one that counts as the first.
+    expect(medals(ran(0, 12, 8))['most-improved']).toBeUndefined();
+    expect(medalWords({ what: 'best-predicted', entry: '', value: 0.04 }, 'metric')).toBe('within 4 % of what it expected');
+    expect(medalWords({ what: 'straightest', entry: '', value: 0.053 }, 'metric')).toBe('5.3 cm off the line in each metre');
     // The least drift over its way.
     const straight = medals([
       result(0, 0, { distance: 10, drift: -1 }),

@@ -339,7 +339,7 @@ export function medalsOf(meet: Meet, results: readonly StandingResult[]): readon
       [...byEntry].flatMap(([entry, own]) => {
         const inOrder = own.toSorted((a, b) => a.number - b.number);
         const gain = Math.max(...own.map(({ distance }) => distance)) / Math.max(inOrder[0]!.distance, 0.01) - 1;
-        return own.length > 1 && gain > 0 ? [[entry, gain] as const] : [];
+        return gain > 0 ? [[entry, gain] as const] : [];
       }),
       false,
     ),
