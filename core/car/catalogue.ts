@@ -45,19 +45,53 @@ export const BEARINGS: Table<CarDesign['bearing'], { friction: number; axles: 'w
   magnet: { label: 'held by a magnet on a point (small magnets must never be swallowed)', friction: 0.03, axles: 'metal' },
 };
 
-/** Density, kg/m³; modulus of elasticity, Pa; usual diameter, m; share of the section that is material (a tube is hollow); whether bearings for wood or metal take it. Estimates. */
+/** Diameters that dowels are sold in, m: whole millimetres, and eighths of an inch (common practice). */
+const DOWELS = [0.003, 0.0032, 0.004, 0.0048, 0.005, 0.006, 0.0064, 0.008, 0.0095, 0.01, 0.012, 0.0127, 0.015, 0.016];
+/** Density, kg/m³; modulus of elasticity, Pa; usual diameter, m; share of the section that is material (a tube is hollow); whether bearings for wood or metal take it; the diameters it comes in, m. Estimates. */
 export const AXLES: Table<
   CarDesign['axle'],
-  { density: number; modulus: number; diameter: number; solidity: number; stuff: 'wood' | 'metal' }
+  { density: number; modulus: number; diameter: number; solidity: number; stuff: 'wood' | 'metal'; stock: readonly number[] }
 > = {
-  skewer: { label: 'bamboo skewer', density: 700, modulus: 15e9, diameter: 0.0032, solidity: 1, stuff: 'wood' },
-  dowel: { label: 'wooden dowel', density: 650, modulus: 11e9, diameter: 0.006, solidity: 1, stuff: 'wood' },
-  pencil: { label: 'pencil', density: 600, modulus: 8e9, diameter: 0.007, solidity: 1, stuff: 'wood' },
-  'craft-stick': { label: 'craft stick, rounded', density: 650, modulus: 9e9, diameter: 0.005, solidity: 1, stuff: 'wood' },
-  'hanger-wire': { label: 'hanger wire', density: 7850, modulus: 200e9, diameter: 0.002, solidity: 1, stuff: 'metal' },
-  'rod-3mm': { label: '3 mm steel rod', density: 7850, modulus: 200e9, diameter: 0.003, solidity: 1, stuff: 'metal' },
-  'metal-tube': { label: '4 mm brass tube', density: 8500, modulus: 100e9, diameter: 0.004, solidity: 0.44, stuff: 'metal' },
-  'pen-tube': { label: 'pen tube', density: 1050, modulus: 2.5e9, diameter: 0.008, solidity: 0.44, stuff: 'wood' },
+  skewer: {
+    label: 'bamboo skewer',
+    density: 700,
+    modulus: 15e9,
+    diameter: 0.0032,
+    solidity: 1,
+    stuff: 'wood',
+    stock: [0.0025, 0.003, 0.0032, 0.004, 0.005],
+  },
+  dowel: { label: 'wooden dowel', density: 650, modulus: 11e9, diameter: 0.006, solidity: 1, stuff: 'wood', stock: DOWELS },
+  pencil: { label: 'pencil', density: 600, modulus: 8e9, diameter: 0.007, solidity: 1, stuff: 'wood', stock: [0.007, 0.0075] },
+  'craft-stick': {
+    label: 'craft stick, rounded',
+    density: 650,
+    modulus: 9e9,
+    diameter: 0.005,
+    solidity: 1,
+    stuff: 'wood',
+    stock: [0.004, 0.005, 0.006],
+  },
+  'hanger-wire': {
+    label: 'hanger wire',
+    density: 7850,
+    modulus: 200e9,
+    diameter: 0.002,
+    solidity: 1,
+    stuff: 'metal',
+    stock: [0.0016, 0.002, 0.0025],
+  },
+  'rod-3mm': { label: '3 mm steel rod', density: 7850, modulus: 200e9, diameter: 0.003, solidity: 1, stuff: 'metal', stock: [0.003] },
+  'metal-tube': {
+    label: '4 mm brass tube',
+    density: 8500,
+    modulus: 100e9,
+    diameter: 0.004,
+    solidity: 0.44,
+    stuff: 'metal',
+    stock: [0.004],
+  },
+  'pen-tube': { label: 'pen tube', density: 1050, modulus: 2.5e9, diameter: 0.008, solidity: 0.44, stuff: 'wood', stock: [0.008] },
 };
 
 /** Hole of an optical disc, m (ECMA-130). */

@@ -1,6 +1,6 @@
 import type { CarDesign } from './car-design.ts';
 import type { CarGroup } from './car-groups.ts';
-import { WHEELS } from './catalogue.ts';
+import { AXLES, WHEELS } from './catalogue.ts';
 import type { Range, Size } from './size.ts';
 
 const ofCar = (
@@ -8,7 +8,7 @@ const ofCar = (
   label: string,
   group: CarGroup,
   [low, high]: Range,
-  more: Pick<Size, 'searchStep' | 'slot'> = {},
+  more: Pick<Size, 'searchStep' | 'slot' | 'stock'> = {},
 ): Size => ({
   id,
   label,
@@ -160,7 +160,11 @@ function withSleeve(change: (step: CarDesign['sleeve'][number], value: number) =
 /** The sizes of a car on two axles, in the order they are shown. */
 export const CAR_SIZES: readonly Size[] = [
   DRIVE_WHEELS,
-  ofCar('axleDiameter', 'Axle (spool) ⌀', 'driveAxle', [0.0015, 0.02], { searchStep: 0.0005, slot: 'axle' }),
+  ofCar('axleDiameter', 'Axle (spool) ⌀', 'driveAxle', [0.0015, 0.02], {
+    searchStep: 0.0005,
+    slot: 'axle',
+    stock: ({ axle }) => AXLES[axle].stock,
+  }),
   SLEEVE,
   SLEEVE_TURNS,
   OTHER_WHEELS,

@@ -30,7 +30,7 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
   return (
     <Drafts value={null}>
       <AllowedParts limits={limits} onChange={(part) => change(part as Partial<Rules>)} />
-      <div className={asked.pair}>
+      <div className={asked.wide}>
         <LimitFields limits={limits} onChange={(part) => change(part as Partial<Rules>)} />
         <QuantityField
           size="small"
@@ -56,7 +56,7 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
           if (read.kind === 'read') change({ kit: read.value });
         }}
       />
-      <div className={asked.pair}>
+      <div className={asked.wide}>
         {LEAST.map(([key, label, quantity, most]) => (
           <QuantityField
             key={key}
@@ -73,7 +73,7 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
         ))}
         <QuantityField
           size="small"
-          label="Taken off for each line crossed (0: nothing)"
+          label="Penalty for each line crossed"
           quantity="distance"
           value={rules.penalty ?? 0}
           check={(value) => (value >= 0 && value <= 100 ? null : 'Must be 0 to 100 m.')}

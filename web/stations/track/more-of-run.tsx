@@ -137,9 +137,9 @@ export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunPro
       {floors.length > 0 && (
         <ChoiceSelect
           label="Floor of this run"
-          value={floors.some(({ key }) => key === form.floor) ? form.floor : ''}
-          options={{ '': 'the floor of the day', ...Object.fromEntries(floors.map(({ key, label }) => [key, label])) }}
-          onChange={(floor) => change({ floor })}
+          value={floors.some(({ key }) => key === form.floor) ? form.floor : 'of-day'}
+          options={{ 'of-day': 'the floor of the day', ...Object.fromEntries(floors.map(({ key, label }) => [key, label])) }}
+          onChange={(floor) => change({ floor: floor === 'of-day' ? '' : floor })}
         />
       )}
       {text('load', 'Load carried, g (if another than the car’s own)')}

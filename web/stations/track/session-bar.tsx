@@ -119,10 +119,10 @@ function SessionDrawer({
       <ChoiceSelect
         label="Floor of the day"
         value={
-          choices.find(({ floor }) => session.surface && isSameContent(floor, session.surface))?.key ?? (session.surface ? 'other' : '')
+          choices.find(({ floor }) => session.surface && isSameContent(floor, session.surface))?.key ?? (session.surface ? 'other' : 'own')
         }
         options={{
-          '': 'as each car or its brief says',
+          own: 'as each car or its brief says',
           ...(session.surface && { other: floorWords(session.surface, (value, quantity) => printQuantity(value, quantity, units)) }),
           ...Object.fromEntries(choices.map(({ key, label }) => [key, label])),
         }}
