@@ -9,10 +9,12 @@ import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
 import { printQuantity, type Print } from '../units/quantity.ts';
 import { asAsked, limitsOf, type Brief, type Round, type Rules } from './brief.ts';
+import { floorChoices } from './floor-choices.ts';
 import { aimOf, goalOf, goalOfKind, type Goal } from './goal.ts';
 import { measuresOf } from '../geometry/measures.ts';
 import { GOALS, goalRecord, goalScore, hasFallenShort, measuredInRoom, wayWithin, type GoalRun } from './goals.ts';
 import { judgeCar, judgeRound, roundWords, type JudgedRound } from './judge.ts';
+import { measuredOfRecord } from './measured-run.ts';
 import { judgeRules } from './rules.ts';
 import { briefOfAnswers, firstCar, TEMPLATES } from './new-brief.ts';
 import { bestLoad, mostLoad } from './most-load.ts';
@@ -162,6 +164,8 @@ describe('how far a run counts', () => {
   it('is up to the wall, and times beyond it are none: 30 m in 6 m of room has no chance', () => {
     const walled = run({ ...endless, roomLength: 6 });
     expect(measuredInRoom({ kind: 'furthest' }, walled)).toMatchObject({ distance: 6, atLeast: true });
+    // It stops at the wall's foot of itself: that far and no further.
+    expect(measuredInRoom({ kind: 'furthest' }, run({ ...endless, roomLength: whole.distance }))).toMatchObject({ atLeast: false });
     expect(measuredInRoom({ kind: 'quickest-to', distance: 3 }, walled).time).toBeCloseTo(whole.marks[0]!.time, 9);
     expect(measuredInRoom({ kind: 'quickest-to', distance: 8 }, walled).time).toBeUndefined();
     const hall: Brief = { ...trophy, floors: [{ name: 'hall', floor: { ...endless, roomLength: 6 } }] };
@@ -213,6 +217,8 @@ describe('how far a run counts', () => {
     const told = ran(judgeRound(lever, trophy, round({ kind: 'load-distance' })));
     expect(told.bounds.middle).toBeGreaterThan(0.1);
     expect(roundWords(round({ kind: 'load-distance' }), told, 'metric')).toMatch(/with about .* of load/);
+    const loaded = { ...lever, load: { ...lever.load, mass: 0.05 } };
+    expect(ran(judgeRound(loaded, trophy, round({ kind: 'load-distance' }))).load).toBeUndefined();
   });
   it('has no end where the floor is steeper than what holds it back, and that is what is said', () => {
     const slide: Brief = { ...trophy, floors: [{ name: 'slide', floor: { ...endless, slope: -0.2 } }] };
@@ -220,6 +226,32 @@ describe('how far a run counts', () => {
     expect(roundWords(round({ kind: 'furthest' }), told, 'metric')).toBe(
       'it does not stop: the floor falls by more than what holds it back',
     );
+  });
+});
+
+describe('a run of the log', () => {
+  const record = (distance: number, drift?: number) => ({ outcome: { kind: 'stopped' as const, distance }, ...(drift && { drift }) });
+  it('bends as much as takes it where it drifted to', () => {
+    expect(measuredOfRecord({ kind: 'furthest' }, record(5) as never).curvature).toBeUndefined();
+    const { curvature } = measuredOfRecord({ kind: 'furthest' }, record(5, 1) as never);
+    expect(driftAfter(curvature!, 5)).toBeCloseTo(1, 6);
+  });
+  it('that stops where the gap is has gone through it', () => {
+    const goal: Goal = { kind: 'through-gap', distance: 5, width: 0.8 };
+    const isMet = (distance: number): boolean => GOALS['through-gap'].isMet!(goal, measuredOfRecord(goal, record(distance) as never));
+    expect([4.99, 5].map(isMet)).toEqual([false, true]);
+  });
+});
+
+describe('the floor of a day', () => {
+  it('is one of the brief’s, or of any kind, as level as the car’s own and the same all the way', () => {
+    const own: CarDesign['floor'] = { ...lever.floor, slope: 0.01, edges: [{ at: 1, height: 0.002 }] };
+    const kinds = floorChoices(own, null);
+    expect(kinds.map(({ key }) => key)).toContain('short-carpet');
+    expect(kinds[0]!.floor).toMatchObject({ kind: kinds[0]!.key, slope: 0.01, stretches: [], edges: [] });
+    const [first, ...others] = floorChoices(own, trophy);
+    expect(first).toEqual({ key: `brief ${trophy.floors[0]!.name}`, label: trophy.floors[0]!.name, floor: trophy.floors[0]!.floor });
+    expect(others).toHaveLength(kinds.length + trophy.floors.length - 1);
   });
 });
 

@@ -69,10 +69,15 @@ describe('a sheet', () => {
     expect(roundSentences(round({ kind: 'furthest' }, { load: 0.1, runs: 1, points: [5, 3], inOnePiece: true }), print)).toBe(
       'The longest way counts. Each car carries 100 g. One run each. Points by place: 5, 3. A car that comes apart does not count.',
     ));
-  it('says what a missing run does, where more than one counts', () =>
+  it('says what a missing run does, where more than one counts', () => {
     expect(roundSentences(round({ kind: 'furthest' }, { runs: 3, counts: 'best-two' }), print)).toContain(
       '3 runs each; the mean of the two best counts. A run that is missing or does not count is taken as the worst',
-    ));
+    );
+    expect(roundSentences(round({ kind: 'furthest' }, { runs: 1, counts: 'best-two' }), print)).toBe(
+      'The longest way counts. One run each.',
+    );
+    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3 }), print)).toBe('The longest way counts. 3 runs each; the best counts.');
+  });
   it('says every rule that is set, and what is the same under all', () => {
     const rules = ruleSentences(
       {
@@ -94,7 +99,7 @@ describe('a sheet', () => {
           lengthOf: 'body',
           forbidden: ['ready-made wheels'],
           penalty: 0.5,
-          more: ['Crews wear their colours'],
+          more: ['Crews wear their colours', ' No lead. ', 'Use 1.5 mm card'],
         },
       },
       print,
@@ -110,6 +115,8 @@ describe('a sheet', () => {
       'Each line that a wheel crosses takes 0.50 m off the distance.',
       'Not allowed: ready-made wheels.',
       'Crews wear their colours.',
+      'No lead.',
+      'Use 1.5 mm card.',
       /^Bands: size 64/,
       /^Traps: household/,
       '3 wheels.',
@@ -124,10 +131,12 @@ describe('a sheet', () => {
     // What may be changed, how a distance is measured, ties, the start, and safety: the same under all.
     expect(ruleSentences({ floors: [{ name: 'x', floor: plainFloor(null) }], rules: NO_RULES }, print)).toHaveLength(5);
   });
-  it('lays a floor in a line', () =>
+  it('lays a floor in a line', () => {
     expect(floorSentence({ name: 'x', floor: { ...plainFloor(4), laneWidth: 0.8 } }, print)).toBe(
       'smooth floor or linoleum; 4.00 m to the wall; lane 0.80 m wide',
-    ));
+    );
+    expect(floorSentence({ name: 'x', floor: plainFloor(null) }, print)).toBe('smooth floor or linoleum');
+  });
 });
 
 describe('how a car stands to its rules', () => {

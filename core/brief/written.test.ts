@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { freeName } from './free-name.ts';
-import { kitText, readKit, readPoints } from './written.ts';
+import { kitText, readKit, readLines, readPoints } from './written.ts';
 
 describe('what is written as a list', () => {
   it.each([
@@ -26,6 +26,11 @@ describe('what is written as a list', () => {
     expect(readKit('2 discs\n0 straws')).toMatchObject({ kind: 'unclear', message: expect.stringMatching(/^Line 2:/) });
     expect(readKit(`1 ${'x'.repeat(81)}`)).toMatchObject({ kind: 'unclear' });
     expect(readKit(Array(61).fill('2 discs').join('\n'))).toMatchObject({ kind: 'unclear', message: 'At most 60 lines.' });
+  });
+  it('is a list of lines, none longer than it may be', () => {
+    expect(readLines(' ab\n\nabc ', 3)).toEqual({ kind: 'read', value: ['ab', 'abc'] });
+    expect(readLines('ab\nabcd', 3)).toEqual({ kind: 'unclear', message: 'Line 2: write at most 3 letters.' });
+    expect(readLines(Array(21).fill('a').join('\n'), 3)).toMatchObject({ kind: 'unclear' });
   });
   it('reads a kit again as it is told', () => {
     const item = fc.record({ count: fc.integer({ min: 1, max: 1000 }), name: fc.stringMatching(/^[a-w]([a-z ]{0,30}[a-z])?$/) });
