@@ -26,8 +26,8 @@ const CHOICES: readonly Words[] = [
   ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
   ['build', (d) => CARE[d.care].label],
   ['end', (d) => (!isWoundOnAxle(d.motor) ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
-  ['side by side', (d) => (hasBands(d.motor) ? `${d.motor.parallel}` : '')],
-  ['end to end', (d) => (hasBands(d.motor) ? `${d.motor.series}` : '')],
+  ['bands side by side', (d) => (hasBands(d.motor) ? `${d.motor.parallel}` : '')],
+  ['bands end to end', (d) => (hasBands(d.motor) ? `${d.motor.series}` : '')],
 ];
 
 /** A part's name; of the builder's own with its values, which may differ under one name, and of bands in own sizes with those. */

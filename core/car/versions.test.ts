@@ -71,7 +71,7 @@ describe('the change between two designs', () => {
     const motor = band.motor as BandDesign;
     const told = (change: Partial<BandDesign>): string =>
       changeWords(band, { ...band, motor: { ...motor, ...change } }, 'metric').replaceAll('\u00a0', ' ');
-    expect(told({ parallel: 2, series: 3 })).toBe('side by side 1 → 2; end to end 2 → 3');
+    expect(told({ parallel: 2, series: 3 })).toBe('bands side by side 1 → 2; bands end to end 2 → 3');
     expect(told({ band: { kind: 'own', length: 0.1, width: 0.004, thickness: 0.001 } })).toBe(
       'bands size 33 (3½ × 1/8 in) → own sizes (100 mm, 4 mm, 1 mm)',
     );
