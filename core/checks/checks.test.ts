@@ -1,7 +1,9 @@
 import { fitCatalogue } from '../car/parts.ts';
 import { weighing } from '../car/reference/weighing.ts';
 import { describe, expect, it } from 'vitest';
-import type { BandDesign, CarDesign, LeverDesign, MotorKind } from '../car/car-design.ts';
+import type { BandDesign, CarDesign, LeverDesign, MotorDesign, MotorKind } from '../car/car-design.ts';
+import { LEVER_MATERIALS } from '../car/catalogue.ts';
+import { recordOf } from '../car/motors/motors.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { readCarDesign } from '../files/read.ts';
@@ -120,6 +122,79 @@ describe('numbers of the checks, against the books', () => {
     const turns = Number(/Wind ([\d.]+) turns/.exec(checkOf(short, 'short-room').sentence(metric))![1]);
     const prediction = predictRun(short, { kind: 'turns', turns });
     expect(prediction.kind === 'ran' ? prediction.result.distance : NaN).toBeCloseTo(9, 0);
+  });
+});
+
+describe('what a check goes by, worked by hand', () => {
+  const remediesOf = (design: CarDesign, id: string) => checkOf(design, id).remedies(metric);
+  const designs = (design: CarDesign, id: string, like: RegExp) =>
+    remediesOf(design, id).flatMap(({ id: remedy, design: changed }) => (like.test(remedy) ? [changed] : []));
+  it('a lane leaves half of its width to each side; without one a fifth of the way, or 1 m', () => {
+    const veering: CarDesign = { ...lever, alignment: { ...lever.alignment, driveToe: 0.02 }, aim: { kind: 'at-least', distance: 6 } };
+    expect(checkOf({ ...veering, floor: { ...lever.floor, laneWidth: 0.9 } }, 'drift').limit).toBeCloseTo(0.45, 12);
+    expect(checkOf(veering, 'drift').limit).toBeCloseTo(1.2, 12);
+    expect(checkOf({ ...veering, aim: { kind: 'at-least', distance: 4 } }, 'drift').limit).toBe(1);
+  });
+  it('what a build may turn out like is a fault only where its line is asked for', () => {
+    const verdict = (change: Partial<CarDesign>) => checkOf({ ...lever, care: 'rough', ...change }, 'drift').verdict;
+    expect(verdict({})).toBe('good');
+    expect(verdict({ floor: { ...lever.floor, laneWidth: 0.5 } })).toBe('warning');
+    expect(verdict({ aim: { kind: 'straightest', distance: null } as CarDesign['aim'] })).toBe('warning');
+  });
+  it('a car that has turned by a quarter of a circle on its way is stopped: the toe of 0.02 on 260 mm bends by 1/13 m', () => {
+    const turning: CarDesign = { ...lever, alignment: { ...lever.alignment, driveToe: 0.06 } };
+    expect(checkOf(turning, 'drift').verdict).toBe('stop');
+    expect(checkOf({ ...turning, aim: { kind: 'at-least', distance: 3 } }, 'drift').verdict).not.toBe('stop');
+  });
+  it('of several twigs the one that is climbed by the least, and only such as it comes to', () => {
+    const twigs = (...edges: CarDesign['floor']['edges']): CarDesign => ({ ...lever, floor: { ...lever.floor, edges } });
+    const [low, high] = [twigs({ at: 1, height: 0.001 }), twigs({ at: 1, height: 0.002 })].map((car) => checkOf(car, 'edges').value);
+    // The same speed at both: twice as high is climbed half as often.
+    expect(low! / high!).toBeCloseTo(2, 2);
+    for (const order of [[0.001, 0.002] as const, [0.002, 0.001] as const]) {
+      const [first, second] = order;
+      const { value } = checkOf(twigs({ at: 1, height: first }, { at: 1.01, height: second }), 'edges');
+      expect(value / high!).toBeCloseTo(1, 1);
+    }
+    const far = twigs({ at: 500, height: 0.001 });
+    expect(checkCar(far, resultOf(far)).some(({ id }) => id === 'edges')).toBe(false);
+  });
+  it('a lever that bends is made of what is stiffer, and of nothing else', () => {
+    const soft = withLever({ leverMaterial: 'brass-tube', leverLength: 0.3, trapPosition: 0.31 }, { wheelbase: 0.36 });
+    const stiffness = (design: CarDesign): number => LEVER_MATERIALS[(design.motor as LeverDesign).leverMaterial].stiffness;
+    const offered = designs(soft, 'lever-bends', /^lever-/);
+    expect(offered).toHaveLength(Object.values(LEVER_MATERIALS).filter((one) => one.stiffness > stiffness(soft)).length);
+    for (const changed of offered) expect(stiffness(changed)).toBeGreaterThan(stiffness(soft));
+  });
+  it('a body as long as the trap reaches holds it, one that is shorter by 20 mm is made longer by that and 5 mm at each end', () => {
+    const { value } = checkOf(lever, 'motor-on-body');
+    const short = withLever({}, { body: { ...lever.body, overhang: lever.body.overhang - 2 * value - 0.04 }, wheelbase: lever.wheelbase });
+    expect(checkOf(short, 'motor-on-body')).toMatchObject({ verdict: 'stop' });
+    expect(checkOf(short, 'motor-on-body').value).toBeCloseTo(-0.02, 9);
+    expect(checkOf(short, 'motor-on-body').sentence(metric)).toMatch(/The trap reaches 20\smm beyond/);
+    expect(checkOf(lever, 'motor-on-body').sentence(metric)).toMatch(/The body reaches/);
+    const [longer] = designs(short, 'motor-on-body', /longer-body/);
+    expect(checkOf(longer!, 'motor-on-body').value).toBeCloseTo(0.005, 9);
+    expect(longer!.body.width).toBe(lever.body.width);
+  });
+  it('a body narrower than the trap is made as wide as the trap', () => {
+    const narrow = withLever({}, { body: { ...lever.body, width: 0.03 } });
+    const [wide] = designs(narrow, 'trap-width', /body-width/);
+    expect(checkOf(wide!, 'trap-width').value).toBeCloseTo(0, 12);
+    expect(wide!.body.kind).toBe(lever.body.kind);
+  });
+  it('string lies as deep as turns times its thickness over the width; rubber is thinner by the root of its stretch', () => {
+    const turns = resultOf(lever).turns;
+    const { motor } = lever as { motor: LeverDesign };
+    const thickness = recordOf<MotorDesign>(motor).strandThickness(motor);
+    expect(checkOf(lever, 'winding-room').value).toBeCloseTo((turns * thickness) / motor.windingWidth, 9);
+    const rubber = band.motor as BandDesign;
+    const plain = (resultOf(band).turns * recordOf<MotorDesign>(rubber).strandThickness(rubber)) / rubber.windingWidth;
+    const ratio = plain / checkOf(band, 'winding-room').value;
+    expect(ratio).toBeGreaterThan(1.1);
+    expect(ratio).toBeLessThan(3);
+    const [wider] = designs(withBand({ windingWidth: 0.004 }), 'winding-room', /wider-winding/);
+    expect(checkOf(wider!, 'winding-room').value).toBeCloseTo(3, 2);
   });
 });
 
