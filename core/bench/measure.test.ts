@@ -125,6 +125,10 @@ describe('each measurement gives back what it was made from', () => {
     expect(values.resistance!.value).toBeCloseTo(0.1 * 0.25, 5);
     expect(values.rolling!.value).toBeCloseTo((0.1 * 0.25) / (0.2 * 9.80665), 5);
     expect(values.dragArea!.value).toBeCloseTo((2 * 0.03 * 0.25) / 1.2, 5);
+    // What it weighs is not told: how it slows, and no force.
+    const slows = measured('coast', { marks, times }, { resolution: { times: 1e-5 } });
+    expect(Object.keys(slows.values)).toEqual(['v0', 'a0', 'k']);
+    expect(slows.remarks).toEqual([]);
   });
   it('bands: what is lost for each length that they are stretched, from what they give back: 0.1 over 3 − 1 lengths is 0.05', () => {
     const [flatLength, section] = [0.1, 4e-6];
@@ -259,6 +263,15 @@ describe('how sure a measurement is', () => {
     expect(apart.disagree).toBe(true);
     expect(within(apart.estimate, 0.95)[0]).toBeLessThan(5.1);
     expect(together([])).toBeNull();
+    // What each knows of its spread is known of both; one alone stays what it is.
+    expect(together([estimated(5, 0.1, 3), estimated(5, 0.1, 4)])!.estimate.freedom).toBe(7);
+    expect(together([estimated(5, 0.1, 3)])).toEqual({ estimate: estimated(5, 0.1, 3), disagree: false });
+  });
+  it('points out no roll-out that differs as rolls usually do, and one that differs by far', () => {
+    const odd = (last: number): readonly number[] =>
+      measured('roll-out', { turns: [5, 5, 5, 5, 5], length: [1.885, 1.886, 1.885, 1.884, last] }).drawn!.odd;
+    expect(odd(1.885 * 1.004)).toEqual([]);
+    expect(odd(1.885 * 1.1)).toEqual([4]);
   });
   it('points out a reading far off the rest, and no other', () => {
     expect(oddReadings([0.1, -0.1, 0.05, 0, -0.07, 2], 0.01)).toEqual([5]);
@@ -303,6 +316,16 @@ describe('a value that was measured before', () => {
     const [old, fresh] = [before.spread ** -2, now ** -2];
     expect(after.spread).toBeCloseTo(1 / Math.sqrt(old + fresh), 4);
     expect(Math.log(after.value)).toBeCloseTo((old * Math.log(before.value) + fresh * Math.log(0.17)) / (old + fresh), 4);
+  });
+  it.each([
+    [2, 2.5],
+    [2.5, 2.5],
+    [3, Math.sqrt(3)],
+    [Infinity, 1],
+  ])('of %d degrees of freedom is wider by %d', (freedom, wider) => {
+    const before = valueOf(design, 'springPreload').spread ** -2;
+    const after = valueOf(intoCar(design, { values: { springPreload: estimated(0.17, 0.005, freedom) } }), 'springPreload').spread ** -2;
+    expect(Math.sqrt(1 / (after - before)) / (0.005 / 0.17)).toBeCloseTo(wider, 1);
   });
   it('is said to disagree where both are surer than that', () => {
     expect(disagreements(intoCar(design, read(0.16)), read(0.2))).toContain('springPreload');
