@@ -1,16 +1,20 @@
 /** Cars whose truth nobody is told, drawn and run without any code of the fit that has to find them. */
 import type { CarDesign, MotorKind, Wind } from '../core/car/car-design.ts';
+import { CARE, FLOORS } from '../core/car/catalogue.ts';
+import { misfitOf } from '../core/car/fit.ts';
 import { isWoundOnAxle, MOTOR_KINDS } from '../core/car/motors/motors.ts';
 import { newCar } from '../core/car/new-car.ts';
+import { CATALOGUE, fitCatalogue } from '../core/car/parts.ts';
 import { deviated, type ValueKey } from '../core/car/value-table.ts';
 import { valueKeysOf, valueOf } from '../core/car/values.ts';
 import { mulberry, standardNormal } from '../core/numerics/low-discrepancy.ts';
 import { CONDITIONS } from '../core/predict/conditions.ts';
 import { deriveRunSetup, fullTurns } from '../core/predict/derive-run-setup.ts';
 import { simulate, type RunResult } from '../core/run/simulate.ts';
+import { odexRun } from '../core/run/reference/odex-run.ts';
 import { makeWorkspace } from '../core/run/workspace.ts';
 import { driftAfter } from '../core/predict/straightness.ts';
-import type { CauseId } from '../core/trials/causes.ts';
+import type { FaultId } from '../core/trials/causes.ts';
 import type { TrialGroup, TrialRun } from '../core/trials/fit/trial.ts';
 
 const workspace = makeWorkspace();
@@ -33,6 +37,9 @@ interface Truth {
   /** 1/m; share of the launch that a wheel passes on, 1 where it is fast. */
   readonly curvature: number;
   readonly passed: number;
+  /** Times its weight; share by which rolling resists more at its top speed. */
+  readonly heavier: number;
+  readonly growth: number;
 }
 
 const RESISTS: readonly ValueKey[] = [
@@ -57,16 +64,16 @@ const fewer = (truth: Truth, turns: (wound: number) => number): Truth => {
 };
 
 /** What is planted, by so much: from the least such fault to the most, evenly. */
-const PLANTED: Readonly<Record<Exclude<CauseId, 'none'>, (truth: Truth, size: number) => Truth>> = {
+const PLANTED: Readonly<Record<FaultId, (truth: Truth, size: number) => Truth>> = {
   rubbing: (truth, size) => times(truth, RESISTS, 1.1 + 0.5 * size),
   'weak-motor': (truth, size) => times(truth, GIVES, 0.95 - 0.3 * size),
-  'low-grip': (truth, size) => times(truth, ['staticGrip'], 0.8 - 0.4 * size),
+  'low-grip': (truth, size) => times(truth, ['staticGrip'], Math.max(0.1, 0.8 - 0.4 * size)),
   'fewer-turns': (truth, size) => fewer(truth, (turns) => turns - (0.5 + 2.5 * size)),
   tied: (truth) =>
     isWoundOnAxle(truth.design.motor)
       ? { ...truth, design: { ...truth.design, motor: { ...truth.design.motor, release: 'tied' } } }
       : truth,
-  'loose-wheel': (truth, size) => ({ ...truth, passed: 0.75 - 0.5 * size }),
+  'loose-wheel': (truth, size) => ({ ...truth, passed: Math.max(0.1, 0.75 - 0.5 * size) }),
   veering: (truth, size) => ({ ...truth, curvature: 0.05 + 0.12 * size }),
   'leaning-floor': (truth, size) => ({
     ...truth,
@@ -76,17 +83,24 @@ const PLANTED: Readonly<Record<Exclude<CauseId, 'none'>, (truth: Truth, size: nu
   bending: (truth, size) => fewer(truth, (turns) => turns * (0.95 - 0.25 * size)),
 };
 
-function resultOf({ design, wind, numbers, passed }: Truth): RunResult | null {
-  const setup = deriveRunSetup(design, wind, numbers);
+type Came = Pick<RunResult, 'distance' | 'time' | 'launchGripRatio' | 'launchGripNeeded'>;
+
+function resultOf({ design, wind, numbers, passed, heavier, growth }: Truth): Came | null {
+  const plain = deriveRunSetup(design, wind, numbers);
+  const setup = { ...plain, car: { ...plain.car, mass: heavier * plain.car.mass } };
   const first = simulate(setup, { workspace });
-  if (first.kind === 'refused' || passed === 1) return first.kind === 'ran' ? first.result : null;
-  const most = (passed * first.result.launchThrust) / (setup.car.mass * 9.80665 * setup.car.driveLoadShare);
-  const { staticGrip, slidingGrip } = setup.surface;
-  const held = simulate(
-    { ...setup, surface: { ...setup.surface, staticGrip: Math.min(staticGrip, most), slidingGrip: Math.min(slidingGrip, most) } },
-    { workspace },
-  );
-  return held.kind === 'ran' ? held.result : null;
+  if (first.kind === 'refused') return null;
+  if (passed < 1) {
+    const most = (passed * first.result.launchThrust) / (setup.car.mass * 9.80665 * setup.car.driveLoadShare);
+    const { staticGrip, slidingGrip } = setup.surface;
+    const held = simulate(
+      { ...setup, surface: { ...setup.surface, staticGrip: Math.min(staticGrip, most), slidingGrip: Math.min(slidingGrip, most) } },
+      { workspace },
+    );
+    return held.kind === 'ran' ? held.result : null;
+  }
+  if (growth === 0 || first.result.topSpeed === 0) return first.result;
+  return { ...first.result, ...odexRun(setup, 1e-7, growth / first.result.topSpeed) };
 }
 
 /** How far straight ahead a way of this curvature leads, m. */
@@ -97,6 +111,8 @@ export interface RunAs {
   readonly times?: boolean;
   readonly design?: CarDesign;
   readonly direction?: 'out' | 'back';
+  /** Whether nothing spoils it. */
+  readonly isClean?: boolean;
 }
 
 /** A car whose true values nobody is told. */
@@ -110,13 +126,35 @@ export interface HiddenCar {
   readonly run: (wind: Wind, as?: RunAs) => TrialRun | null;
 }
 
+/** How a hidden car and its runs are unlike what the fit takes them for; as it takes them unless told otherwise. */
 export interface HiddenOptions {
   /** How much wider than thought its values are spread. */
   readonly wider?: number;
   /** Share that its motor gives back less at full winding. */
   readonly fading?: number;
-  /** What is wrong with it. */
-  readonly fault?: CauseId;
+  /** What is wrong with it, and what besides. */
+  readonly fault?: FaultId | 'none';
+  readonly second?: FaultId | 'none';
+  /** Whether what is wrong is from next to nothing to twice as much as such faults mostly are. */
+  readonly isAnySize?: boolean;
+  /** Of any layout, floor, wheels, tyres, bearings and care of the catalogue. */
+  readonly isAny?: boolean;
+  /** rad that the floor rises or falls by at most, and is told to. */
+  readonly toldSlope?: number;
+  /** Share by which rolling resists more at top speed; that the motor gives less by, as it is opened by more than four fifths; that the car weighs more. */
+  readonly growth?: number;
+  readonly opening?: number;
+  readonly heavier?: number;
+  /** Share of the distance that each run takes from those after it; that a tape is too short. */
+  readonly fatigue?: number;
+  readonly shortTape?: number;
+  /** Share of the runs that something spoils: a quarter to a half of them is lost. */
+  readonly spoiled?: number;
+  /** Turns that each is wound more or less than said; m that the nose stands before or behind the line. */
+  readonly turnsOff?: number;
+  readonly startOff?: number;
+  /** Share that the grip of one run differs by, of a car that grips just about as much as it needs. */
+  readonly gripOff?: number;
 }
 
 /** m and s that a tape and a watch are off. */
@@ -127,17 +165,51 @@ const BATCH = 0.75;
 /** How far resistances are moved to see how much a run scatters by them. */
 const MOVED = 0.06;
 
+/** Any car of the catalogue: its layout, floor, care and what it is made of, as far as that goes together. */
+function anyOf(design: CarDesign, chance: ReturnType<typeof dice>): CarDesign {
+  const oneOf = <T>(list: readonly T[]): T => list[Math.floor(chance.uniform() * list.length)]!;
+  const floored: CarDesign = {
+    ...design,
+    floor: { ...design.floor, kind: oneOf(Object.keys(FLOORS) as CarDesign['floor']['kind'][]) },
+    care: oneOf(Object.keys(CARE) as CarDesign['care'][]),
+    layout: design.otherWheels ? { driveAxle: oneOf(['rear', 'front'] as const), otherWheelCount: oneOf([1, 2] as const) } : design.layout,
+  };
+  const slots = design.otherWheels ? (['driveWheels', 'otherWheels', 'tyre', 'bearing'] as const) : (['tyre'] as const);
+  return slots.reduce((made, slot) => {
+    const keys = Object.keys(CATALOGUE[slot === 'driveWheels' || slot === 'otherWheels' ? 'wheel' : slot]);
+    const key = oneOf(keys);
+    return misfitOf(made, slot, key) === null ? fitCatalogue(made, slot, key) : made;
+  }, floored);
+}
+
+/** A car whose tyres were measured to hold just about as much as its launch needs. */
+function justHolding(design: CarDesign, spread: number): CarDesign {
+  const { value } = valueOf(design, 'staticGrip');
+  const outcome = simulate(deriveRunSetup(design), { workspace });
+  if (outcome.kind === 'refused' || !(outcome.result.launchGripRatio > 0)) return design;
+  const just = { value: value / outcome.result.launchGripRatio, spread };
+  return { ...design, measured: { ...design.measured, staticGrip: just } };
+}
+
 /** The `n`th hidden car of a seed. */
-export function hiddenCar(n: number, seed: number, { wider = 1, fading = 0, fault = 'none' }: HiddenOptions = {}): HiddenCar {
+export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}): HiddenCar {
+  const { wider = 1, fading = 0, fault = 'none', second = 'none', growth = 0, opening = 0, heavier = 0, gripOff = 0 } = options;
+  const { fatigue = 0, shortTape = 0, spoiled = 0, turnsOff = 0, startOff = 0, toldSlope = 0, isAny = false, isAnySize = false } = options;
   const chance = dice(seed * 1_000_003 + 7919 * n);
   const kind = MOTOR_KINDS[n % MOTOR_KINDS.length]!;
   const base = newCar('hidden', kind);
-  const design = { ...base, wheelbase: base.wheelbase * chance.uniform(0.95, 1.15) };
+  const plain: CarDesign = { ...base, wheelbase: base.wheelbase * chance.uniform(0.95, 1.15) };
   const off = new Map<string, number>();
   /** How far something is off: the same for all that share it. */
   const offOf = (id: string): number => off.get(id) ?? (off.set(id, wider * chance.normal()), off.get(id)!);
   const scatter = chance.uniform(0.03, 0.08);
-  const size = chance.uniform();
+  const drawn = chance.uniform();
+  const size = isAnySize ? 2 * drawn ** 2 - 0.15 : drawn;
+  const other = dice(seed * 7_368_787 + n);
+  const made = isAny ? anyOf(plain, other) : plain;
+  const sloped: CarDesign = toldSlope === 0 ? made : { ...made, floor: { ...made.floor, slope: other.uniform(-toldSlope, toldSlope) } };
+  const design = gripOff === 0 ? sloped : justHolding(sloped, gripOff);
+  let ran = 0;
   const truly = (wind: Wind, as = design, direction: 'out' | 'back' = 'out'): Truth => {
     const uphill = direction === 'back' ? -1 : 1;
     const numbers: Partial<Record<ValueKey, number>> = {};
@@ -145,12 +217,17 @@ export function hiddenCar(n: number, seed: number, { wider = 1, fading = 0, faul
       const value = valueOf(as, key);
       const alone = offOf(key === 'dragArea' || key === 'massHeight' ? key : `${key} ${value.value}`);
       const z = key === 'c1' || key === 'c2' ? BATCH * offOf('batch') + Math.sqrt(1 - BATCH ** 2) * alone : alone;
-      numbers[key] = deviated(key, value, key === 'slope' ? uphill * z : z);
+      numbers[key] = (key === 'slope' ? uphill : 1) * deviated(key, value, z);
     }
     const share = wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(as));
     const built = CONDITIONS.reduce((made, condition) => condition.off(made, offOf(condition.id)), as);
-    const sound = times({ design: built, wind, numbers, uphill, curvature: 0, passed: 1 }, GIVES, 1 - fading * share);
-    return fault === 'none' ? sound : PLANTED[fault](sound, size);
+    // From four fifths on the torque falls evenly, to so much less fully wound; where it falls the motor has 1.5 times its mean torque.
+    const opened = (opening * 1.5 * Math.max(0, share - 0.8) ** 2) / (2 * 0.2 * share ** 2);
+    const given = (1 - fading * share) * (1 - opened) * (1 - fatigue) ** ran;
+    const raw: Truth = { design: built, wind, numbers, uphill, curvature: 0, passed: 1, heavier: 1 + heavier, growth };
+    const sound = times(raw, GIVES, given);
+    const first = fault === 'none' ? sound : PLANTED[fault](sound, size);
+    return second === 'none' ? first : PLANTED[second](first, other.uniform());
   };
   const ln = (truth: Truth): number => Math.log(Math.max(resultOf(truth)?.distance ?? 0, 0.02));
   /** So that a full wind scatters by `scatter` of its distance: by resistances, and by half as much energy. */
@@ -168,16 +245,20 @@ export function hiddenCar(n: number, seed: number, { wider = 1, fading = 0, faul
       const truth = truly(wind, design, direction);
       return straight(resultOf(truth)?.distance ?? 0, truth.curvature);
     },
-    run: (wind, { times: isTimed = false, design: as = design, direction } = {}) => {
+    run: (wind, { times: isTimed = false, design: as = design, direction, isClean = false } = {}) => {
       const by = scatter / unit(as);
-      const luck = times(
-        times(truly(wind, as, direction), RESISTS, Math.exp(by * chance.normal())),
-        GIVES,
-        Math.exp(-0.5 * by * chance.normal()),
-      );
+      let wound = truly(wind, as, direction);
+      if (turnsOff > 0 && wind.kind === 'turns') wound = fewer(wound, (turns) => turns + turnsOff * (Math.floor(other.uniform() * 3) - 1));
+      if (gripOff > 0) wound = times(wound, ['staticGrip'], 1 + gripOff * other.normal());
+      const luck = times(times(wound, RESISTS, Math.exp(by * chance.normal())), GIVES, Math.exp(-0.5 * by * chance.normal()));
       const result = resultOf(luck);
+      ran++;
       if (!result) return null;
-      const distance = Math.max(0, straight(result.distance, luck.curvature) + TAPE * chance.normal());
+      const kept = other.uniform() < spoiled && !isClean ? other.uniform(0.5, 0.75) : 1;
+      const distance = Math.max(
+        0,
+        kept * straight(result.distance, luck.curvature) * (1 - shortTape) + TAPE * chance.normal() + startOff * other.normal(),
+      );
       const time = result.time + WATCH * chance.normal();
       const isSpinning = result.launchGripRatio < 1 && result.launchGripNeeded > 0 && luck.passed === 1;
       return {

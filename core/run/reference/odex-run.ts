@@ -129,9 +129,13 @@ function topSpeedOf(speedAt: (t: number) => number, from: number, to: number): n
   return Math.max(speedAt(place(best)), speedAt((low + high) / 2));
 }
 
-/** The same run by ODEX (Hairer & Wanner) on the same equations, stepping time. `tolerance`: relative and absolute, of the integrator. */
-export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
+/**
+ * The same run by ODEX (Hairer & Wanner) on the same equations, stepping time. `tolerance`: relative and absolute, of the integrator.
+ * `growth`: what the model lacks, s/m: share by which rolling resists more for each m/s; 0 unless told otherwise.
+ */
+export function odexRun(setup: RunSetup, tolerance = 1e-10, growth = 0): OdexRun {
   const { car } = setup;
+  const grown = (v: number): number => 1 + growth * v;
   const motor = motorOf(setup);
   const drive = car.driveWheels;
   const R = drive.radius;
@@ -198,9 +202,9 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
     const { load, a } = agreed(
       (N) =>
         ((p.torque - p.bearing) / R -
-          surface.rollingResistanceDrive * Math.max(0, N - armAt(p.torque)) -
+          grown(v) * surface.rollingResistanceDrive * Math.max(0, N - armAt(p.torque)) -
           armDrag(p.torque) -
-          crrOther * (weight - N) -
+          grown(v) * crrOther * (weight - N) -
           against(v) -
           (0.5 * p.slope * v * v) / R ** 3) /
         mass,
@@ -209,21 +213,24 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10): OdexRun {
       ...p,
       a,
       load: Math.max(0, load - armAt(p.torque)),
-      force: towed * a + armDrag(p.torque) + crrOther * (weight - load) + against(v),
+      force: towed * a + armDrag(p.torque) + grown(v) * crrOther * (weight - load) + against(v),
     };
   };
   const sliding = (u: number, v: number, spin: number, direction: number) => {
     const p = pull(u);
     const { load, a } = agreed(
       (N) =>
-        (direction * surface.slidingGrip * Math.max(0, N - armAt(p.torque)) - crrOther * (weight - N) - armDrag(p.torque) - against(v)) /
+        (direction * surface.slidingGrip * Math.max(0, N - armAt(p.torque)) -
+          grown(v) * crrOther * (weight - N) -
+          armDrag(p.torque) -
+          against(v)) /
         towed,
     );
     const tyreLoad = Math.max(0, load - armAt(p.torque));
     const spinUp =
       (p.torque -
         p.bearing -
-        surface.rollingResistanceDrive * tyreLoad * R -
+        grown(v) * surface.rollingResistanceDrive * tyreLoad * R -
         direction * surface.slidingGrip * tyreLoad * R -
         0.5 * p.slope * spin * spin) /
       (drive.inertia + p.inertia);
