@@ -12,7 +12,9 @@ export type CauseId =
   | 'veering'
   | 'leaning-floor'
   | 'backwards'
-  | 'bending';
+  | 'bending'
+  | 'two'
+  | 'other';
 
 /** What may be wrong with a car, in words. */
 export interface CauseWords {
@@ -106,6 +108,20 @@ const OF_ANY: Readonly<Record<CauseId, CauseWords>> = {
     cure: 'Glue a stick along the line of the pull, so that the body stays straight.',
     tells: 'counting the turns that come off again',
   },
+  two: {
+    name: 'two things at once',
+    seen: 'one cause alone leaves part of it unexplained',
+    check: null,
+    cure: null,
+    tells: 'the check at the table of each of the two',
+  },
+  other: {
+    name: 'something that is not on this list',
+    seen: 'the runs fit none of these causes',
+    check: null,
+    cure: null,
+    tells: 'looking again at what is entered: turns, motor, weight, wheel and axle diameter',
+  },
 };
 
 /** What is told otherwise of a motor. Source: common practice, from memory. */
@@ -178,6 +194,7 @@ const OF_MOTOR: Readonly<Record<MotorKind, Partial<Readonly<Record<CauseId, Part
       check: 'Look at the wound arm from the side: it should stay straight.',
       cure: 'Take a stiffer stick for the arm.',
     },
+    other: { tells: 'looking again at what is entered: turns, band, weight and diameter of the reel' },
   },
 };
 
@@ -186,6 +203,10 @@ export const causeWords = (id: CauseId, motor: MotorKind): CauseWords => ({ ...O
 
 /** Whether a cause is put right on the car as it is. */
 export const isCured = (id: CauseId): boolean => OF_ANY[id].cure !== null;
+
+/** The same, with both named where it is two at once: `two things at once: something rubs, and the floor leans`. */
+export const causeName = ({ id, pair }: { readonly id: CauseId; readonly pair?: readonly CauseId[] }, motor: MotorKind): string =>
+  pair ? `${causeWords(id, motor).name}: ${pair.map((one) => causeWords(one, motor).name).join(', and ')}` : causeWords(id, motor).name;
 
 /** Every cause that can be told. */
 export const CAUSE_IDS = Object.keys(OF_ANY) as readonly CauseId[];

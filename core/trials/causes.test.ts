@@ -8,7 +8,7 @@ import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { CAUSE_IDS, causeWords } from './cause-words.ts';
-import { explain, faultOf, weighCauses, type CauseId } from './causes.ts';
+import { explain, faultOf, weighCauses, type FaultId } from './causes.ts';
 import { likelyCar } from './fit/built-car.ts';
 import { outputsOf, STALL } from './fit/outputs.ts';
 import type { TrialGroup } from './fit/trial.ts';
@@ -24,7 +24,7 @@ const full = { kind: 'full' } as const;
 const workspace = makeWorkspace();
 
 /** Three runs each at half and full winding of a car with this wrong with it. */
-function runsWith(id: CauseId, withTimes = false): TrialGroup[] {
+function runsWith(id: FaultId | 'none', withTimes = false): TrialGroup[] {
   return ([half, full] as Wind[]).map((wind) => {
     const car = likelyCar(design, wind, wind.kind === 'full' ? 1 : 0.5);
     const wrong = id === 'none' ? car : faultOf(id).off(car, 0.5);
@@ -55,10 +55,11 @@ describe('why it fell short', () => {
   });
   it('a check at the table ranks again: confirmed it is named, ruled out it is not first; what was seen counts too', () => {
     const weighed = weighCauses(runsWith('rubbing'))!;
+    const rubbed = { runs: 6, counts: { rubbed: 4 } };
     const before = explain(weighed).causes.find(({ id }) => id === 'rubbing')!.probability;
-    const seen = explain(weighed, { seen: ['rubbed'], checks: { rubbing: 'confirmed' } });
+    const seen = explain(weighed, { noted: rubbed, checks: { rubbing: 'confirmed' } });
     expect(seen.named).toBe('rubbing');
-    expect(explain(weighed, { seen: ['rubbed'] }).causes.find(({ id }) => id === 'rubbing')!.probability).toBeGreaterThan(before);
+    expect(explain(weighed, { noted: rubbed }).causes.find(({ id }) => id === 'rubbing')!.probability).toBeGreaterThan(before);
     const out = explain(weighed, { checks: { rubbing: 'ruled-out' } });
     expect(out.causes[0]!.id).not.toBe('rubbing');
     expect(out.named === null ? out.wouldTell : 'named').toBeTruthy();
@@ -141,6 +142,7 @@ describe('the next thing once the runs were weighed', () => {
       { id: 'rubbing' as const, probability: rubbing, metres: 2 },
     ],
     named: null,
+    sureness: 0,
     wouldTell: null,
   });
   const change = { words: 'lever 180 mm → 200 mm' } as NonNullable<Tuning['next']>['changes'][number];

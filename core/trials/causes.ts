@@ -1,10 +1,9 @@
+import { gammaln } from 'simple-statistics';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { RunRecord } from '../car/car-design.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
 import { isCured, type CauseId } from './cause-words.ts';
-
-import { didNotStart } from '../car/did-not-start.ts';
 import { likelyCar, withEnergy, withResistance, type BuiltCar, type Unknown } from './fit/built-car.ts';
 import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { rowOf } from './fit/predict-fitted.ts';
@@ -14,30 +13,37 @@ import type { Mendable, TrialGroup } from './fit/trial.ts';
 
 export type { CauseId } from './cause-words.ts';
 
-/** Size of a fault about its middle, N(0, 1) to either side. Sizes: what such faults are like, common practice. */
-const sized = (middle: number, spread: number, z: number): number => middle + spread * z;
+/** Size of a fault: ln-normal about its middle, so that small ones are common and large ones are not ruled out. `spread`: ln. Sizes: what such faults are like, common practice. */
+const sized = (middle: number, spread: number, z: number): number => middle * Math.exp(spread * z);
 
 const turnsOf = ({ wind, asDesigned }: BuiltCar): number => (wind.kind === 'turns' ? wind.turns : fullTurns(asDesigned));
 const woundBy = (car: BuiltCar, turns: number): BuiltCar => ({ ...car, wind: { kind: 'turns', turns: Math.max(turns, 0.1) } });
 
+/** Something that may be wrong with a car, by itself. */
+export type FaultId = Exclude<CauseId, 'none' | 'two' | 'other'>;
+
 /** The car with something wrong with it, by so much. */
-const WRONG: Readonly<Record<Exclude<CauseId, 'none'>, (car: BuiltCar, z: number) => BuiltCar>> = {
-  rubbing: (car, z) => withResistance(car, 1 + Math.max(0.02, sized(0.35, 0.15, z))),
-  'weak-motor': (car, z) => withEnergy(car, 1 - Math.min(0.6, Math.max(0.01, sized(0.2, 0.08, z)))),
+const WRONG: Readonly<Record<FaultId, (car: BuiltCar, z: number) => BuiltCar>> = {
+  rubbing: (car, z) => withResistance(car, 1 + sized(0.35, 0.6, z)),
+  'weak-motor': (car, z) => withEnergy(car, Math.exp(-sized(0.2, 0.6, z))),
   'low-grip': (car, z) => ({
     ...car,
-    // A little is common, much is rare: ln-normal, half of what was thought at z = 1, an eighth at 2.
-    numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * Math.exp(-0.3 * Math.exp(0.95 * z)) },
+    // A little is common, much is rare: a third of what was thought at z = 1, next to nothing (wheels that spin on the spot) at 2.
+    numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * Math.exp(-sized(0.3, 1.2, z)) },
   }),
-  'fewer-turns': (car, z) => woundBy(car, turnsOf(car) - Math.max(0.2, sized(1.5, 0.7, z))),
+  'fewer-turns': (car, z) => woundBy(car, turnsOf(car) - sized(1.3, 0.6, z)),
   tied: (car) =>
     isWoundOnAxle(car.design.motor) ? { ...car, design: { ...car.design, motor: { ...car.design.motor, release: 'tied' } } } : car,
-  'loose-wheel': (car, z) => ({ ...car, mostPush: launchPush(car) * Math.min(1, Math.max(0.1, sized(0.5, 0.15, z))) }),
-  veering: (car, z) => ({ ...car, curvature: Math.max(0.01, sized(0.1, 0.04, z)) }),
-  'leaning-floor': (car, z) => ({ ...car, numbers: { ...car.numbers, slope: (car.numbers.slope ?? 0) + car.uphill * 0.005 * z } }),
+  'loose-wheel': (car, z) => ({ ...car, mostPush: launchPush(car) / (1 + sized(1, 0.7, z)) }),
+  veering: (car, z) => ({ ...car, curvature: sized(0.1, 0.5, z) }),
+  // Most floors lean by a few millimetres in a metre, some by much more.
+  'leaning-floor': (car, z) => ({
+    ...car,
+    numbers: { ...car.numbers, slope: (car.numbers.slope ?? 0) + car.uphill * 0.005 * z * (1 + 0.1 * z * z) },
+  }),
   // Nothing comes to the floor that would move it; a trap’s own efficiency could not be told so small.
   backwards: (car) => ({ ...car, mostPush: TWITCH * launchPush(car) }),
-  bending: (car, z) => woundBy(car, turnsOf(car) * (1 - Math.min(0.5, Math.max(0.02, sized(0.15, 0.06, z))))),
+  bending: (car, z) => woundBy(car, turnsOf(car) * Math.exp(-sized(0.15, 0.6, z))),
 };
 
 /** Share of its launch that a car wound the wrong way gives. */
@@ -55,7 +61,7 @@ function launchPush({ asDesigned }: BuiltCar): number {
 }
 
 /** A fault as an unknown of the fit. */
-export const faultOf = (id: Exclude<CauseId, 'none'>): Unknown => ({
+export const faultOf = (id: FaultId): Unknown => ({
   id: `fault ${id}`,
   name: id,
   isThere: true,
@@ -76,16 +82,36 @@ export const faultBefore = (id: Mendable): Unknown => ({
   off: (car, deviations) => (car.faults.includes(id) ? WRONG[id](car, deviations) : car),
 });
 
-/** What somebody saw of the runs, and found at the table. */
+type Noted = RunRecord['seen'][number];
+
+/** In how many of how many runs something was noted. */
+export interface NotedInRuns {
+  readonly runs: number;
+  readonly counts: Readonly<Partial<Record<Noted, number>>>;
+}
+
+/** What was noted of runs that count. Drifts to opposite sides cancel: a car that curves does so to one. */
+export function notedIn(records: readonly Pick<RunRecord, 'seen' | 'leftOut'>[]): NotedInRuns {
+  const counted = records.filter(({ leftOut }) => !leftOut);
+  const counts: Partial<Record<Noted, number>> = {};
+  for (const { seen } of counted) for (const thing of new Set(seen)) counts[thing] = (counts[thing] ?? 0) + 1;
+  const [left, right] = [counts['drifted-left'] ?? 0, counts['drifted-right'] ?? 0];
+  return {
+    runs: counted.length,
+    counts: { ...counts, 'drifted-left': Math.max(0, left - right), 'drifted-right': Math.max(0, right - left) },
+  };
+}
+
+/** What was noted of the runs, and found at the table. */
 export interface Evidence {
-  readonly seen?: readonly RunRecord['seen'][number][];
+  readonly noted?: NotedInRuns;
   readonly checks?: Readonly<Partial<Record<CauseId, 'confirmed' | 'ruled-out'>>>;
 }
 
-/** How often a thing is noted where a cause is at work, and where it is not. Our estimates. */
+/** In what share of its runs a thing is noted where a cause is at work, and where it is not. Our estimates. */
 export const NOTED: readonly {
-  readonly seen: RunRecord['seen'][number];
-  readonly of: readonly CauseId[];
+  readonly seen: Noted;
+  readonly of: readonly FaultId[];
   readonly with: number;
   readonly without: number;
 }[] = [
@@ -96,10 +122,18 @@ export const NOTED: readonly {
   { seen: 'drifted-right', of: ['veering'], with: 0.5, without: 0.12 },
   { seen: 'broke', of: ['bending', 'loose-wheel', 'weak-motor'], with: 0.1, without: 0.03 },
 ];
+/**
+ * How alike the runs of one car are in what is noted: who notes a thing once mostly notes it again. As many runs as this were seen of each
+ * before (the two numbers of a beta add up to it). Our estimates.
+ */
+const ALIKE_WITH = 2;
+const ALIKE_WITHOUT = 5;
 /** A check at the table is wrong so often. */
 const MISREAD = 0.05;
-/** How likely it is that nothing is wrong; the rest is shared evenly. */
+/** What is thought before any run: that nothing is wrong, something that is no cause of the list, two causes at once; one of them is shared evenly. */
 const NOTHING = 0.4;
+const OTHER = 0.05;
+const TWO = 0.04;
 /** From here on it is named. */
 export const SURE = 0.8;
 
@@ -108,35 +142,54 @@ export interface RankedCause {
   readonly id: CauseId;
   readonly probability: number;
   readonly metres: number;
+  /** Which two, where it is two at once. */
+  readonly pair?: readonly [FaultId, FaultId];
 }
 
 /** What may explain the runs of a car, the likeliest first. */
 export interface Explanation {
   readonly causes: readonly RankedCause[];
-  /** The one it is, where that is sure enough; null where it cannot be told. */
+  /** The one it is, where that is sure enough; null where it cannot be told. One of the list is named where it is at work alone or with another. */
   readonly named: CauseId | null;
+  /** How sure that is; 0 where it cannot be told. */
+  readonly sureness: number;
   /** The cause whose own evidence would tell the first two apart, where none is named. */
   readonly wouldTell: CauseId | null;
 }
 
-const lnNoted = (id: CauseId, { seen = [], checks = {} }: Evidence): number => {
-  let sum = 0;
-  for (const { seen: thing, of, with: likely, without } of NOTED)
-    if (seen.includes(thing)) sum += Math.log(of.includes(id) ? likely : without);
-  for (const [checked, found] of Object.entries(checks) as [CauseId, 'confirmed' | 'ruled-out'][]) {
-    const isIt = checked === id;
-    sum += Math.log(isIt === (found === 'confirmed') ? 1 - MISREAD : MISREAD);
-  }
-  return sum;
-};
+const lnBeta = (a: number, b: number): number => gammaln(a) + gammaln(b) - gammaln(a + b);
+/** ln of the chance of `count` in `runs` (without how many ways there are), where the share is a beta about `share`. Source: the beta-binomial distribution. */
+const lnCounted = (count: number, runs: number, share: number, alike: number): number =>
+  lnBeta(count + alike * share, runs - count + alike * (1 - share)) - lnBeta(alike * share, alike * (1 - share));
 
-/** What the fits say, whatever was seen: one evidence for each cause. It is made once; what is seen and checked ranks it again at once. */
+function lnNoted({ id, pair }: Pick<RankedCause, 'id' | 'pair'>, { noted, checks = {} }: Evidence): number {
+  const faults: readonly CauseId[] = pair ?? [id];
+  let sum = 0;
+  if (noted)
+    for (const { seen, of, with: likely, without } of NOTED) {
+      const count = noted.counts[seen] ?? 0;
+      const by = lnCounted(count, noted.runs, likely, ALIKE_WITH);
+      const not = lnCounted(count, noted.runs, without, ALIKE_WITHOUT);
+      // What is not of the list may show itself by anything.
+      sum += id === 'other' ? (by + not) / 2 : faults.some((fault) => (of as readonly CauseId[]).includes(fault)) ? by : not;
+    }
+  for (const [checked, found] of Object.entries(checks) as [CauseId, 'confirmed' | 'ruled-out'][])
+    sum += Math.log(faults.includes(checked) === (found === 'confirmed') ? 1 - MISREAD : MISREAD);
+  return sum;
+}
+
+/** One cause against the runs, whatever was noted: ln of how well it explains them, and the metres that it takes. */
+interface WeighedCause extends Omit<RankedCause, 'probability'> {
+  readonly lnEvidence: number;
+}
+
+/** What the fits say, whatever was noted: one evidence for each cause. It is made once; what is noted and checked ranks it again at once. */
 export interface WeighedCauses {
-  readonly evidence: readonly { readonly id: CauseId; readonly lnEvidence: number; readonly metres: number }[];
+  readonly evidence: readonly WeighedCause[];
 }
 
 /** m that a fault takes from the group that went furthest, at what the fit says of both. */
-function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[]): number {
+function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[], faults: number): number {
   const furthest = trials.reduce((best, group) => (reach(group) > reach(best) ? group : best));
   const car = likelyCar(furthest.design, furthest.wind, woundShare(furthest.design, furthest.wind));
   const place = fitted.place.slice(0, fitted.unknowns.length);
@@ -144,14 +197,15 @@ function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[]): number {
     const linear = linearAt(car, unknowns, place.slice(0, unknowns.length), [], fitted.workspace);
     return linear ? Math.exp(rowOf({ ...fitted, unknowns }, linear, ({ values }) => values[0]!).value) - STALL : 0;
   };
-  return at(fitted.unknowns.slice(0, -1)) - at(fitted.unknowns);
+  return at(fitted.unknowns.slice(0, -faults)) - at(fitted.unknowns);
 }
 const reach = ({ runs }: TrialGroup): number => Math.max(0, ...runs.map(({ outcome }) => outcome.distance));
 
-/** Standard deviations of too little grip at which most cars spin, and spin on the spot: no slope leads there from one that holds. */
-const SPINNING = [2, 3];
-/** Whether wheels were seen to spin, or the car did not start. */
-const isLowGripLikely = ({ runs }: TrialGroup): boolean => runs.some(({ spun, outcome }) => spun || didNotStart(outcome));
+/** Sizes at which the search for a fault may begin, in its standard deviations: no slope leads from a car that holds to one that spins, nor from a level floor to one that leans far. */
+const STARTS = [-4, -2.5, -1.2, 0, 0.8, 1.6, 2.5, 4];
+/** The list's best, of which each two are tried together; what the model would lack where it is none of them, as a share of the distance. */
+const TRIED_IN_PAIRS = 3;
+const LACKS_MUCH = 0.25;
 
 /** A car that is taken to be built with any care explains every fault away. */
 const AS_THOUGHT = [[1, 1]] as const;
@@ -164,41 +218,74 @@ export function weighCauses(
   given: readonly Given[] = [],
 ): WeighedCauses | null {
   const more = [...(options.more ?? []), ...given.map(faultOf)];
-  const plain: FitOptions = { ...options, more, widths: AS_THOUGHT };
+  const plain: FitOptions = { ...options, more, widths: AS_THOUGHT, lacks: AS_THOUGHT };
   const sound = fitCar(trials, plain);
   if (!sound) return null;
-  const ids = (Object.keys(WRONG) as Exclude<CauseId, 'none'>[]).filter(
+  const ids = (Object.keys(WRONG) as FaultId[]).filter(
     (id) =>
       !(given as readonly CauseId[]).includes(id) &&
       (id !== 'tied' || trials.some(({ design: { motor } }) => isWoundOnAxle(motor) && motor.release === 'free')),
   );
-  const evidence = ids.flatMap((id, i) => {
-    const starts = id === 'low-grip' && trials.some(isLowGripLikely) ? [undefined, ...SPINNING] : [undefined];
-    const fitted = starts
-      .flatMap((lastAt) => fitCar(trials, { ...plain, more: [...more, faultOf(id)], from: sound, ...(lastAt && { lastAt }) }) ?? [])
-      .reduce<FittedCar | null>((best, one) => (best === null || one.lnEvidence > best.lnEvidence ? one : best), null);
-    progress?.((i + 1) / ids.length);
-    return fitted ? [{ id, lnEvidence: fitted.lnEvidence, metres: metresTaken(fitted, trials) }] : [];
-  });
-  return { evidence: [{ id: 'none', lnEvidence: sound.lnEvidence, metres: 0 }, ...evidence] };
+  const steps = ids.length + 1 + (TRIED_IN_PAIRS * (TRIED_IN_PAIRS - 1)) / 2;
+  let done = 0;
+  const weighed = (cause: Pick<RankedCause, 'id' | 'pair'>, faults: readonly FaultId[], from: FittedCar, also: FitOptions = {}) => {
+    const fitted = fitCar(trials, {
+      ...plain,
+      ...also,
+      more: [...more, ...faults.map(faultOf)],
+      from,
+      starts: faults.length > 0 ? STARTS : [0],
+    });
+    progress?.(++done / steps);
+    if (!fitted) return [];
+    const metres = faults.length > 0 ? metresTaken(fitted, trials, faults.length) : 0;
+    return [{ cause: { ...cause, lnEvidence: fitted.lnEvidence, metres }, fitted, faults }];
+  };
+  const single = ids.flatMap((id) => weighed({ id }, [id], sound));
+  const other = weighed({ id: 'other' }, [], sound, { misfit: LACKS_MUCH });
+  // Where nothing explains the runs better than a sound car, no two of them are looked for.
+  const best = single
+    .filter(({ cause }) => cause.lnEvidence > sound.lnEvidence)
+    .toSorted((a, b) => b.cause.lnEvidence - a.cause.lnEvidence)
+    .slice(0, TRIED_IN_PAIRS);
+  const pairs = best.flatMap((one, i) =>
+    best.slice(i + 1).flatMap(({ faults: [second] }) => {
+      const [first] = one.faults;
+      return weighed({ id: 'two', pair: [first!, second!] }, [first!, second!], one.fitted);
+    }),
+  );
+  return {
+    evidence: [{ id: 'none', lnEvidence: sound.lnEvidence, metres: 0 }, ...[...single, ...other, ...pairs].map(({ cause }) => cause)],
+  };
 }
 
-/** Ranks weighed causes by what was seen and checked besides: Bayes, 0.4 on none of them, the others alike. */
+/** Ranks weighed causes by what was noted and checked besides: Bayes, with what is thought before any run. */
 export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Explanation {
   const most = Math.max(...evidence.map(({ lnEvidence }) => lnEvidence));
-  const weights = evidence.map(
-    ({ id, lnEvidence }) =>
-      (id === 'none' ? NOTHING : (1 - NOTHING) / (evidence.length - 1)) * Math.exp(lnEvidence - most + lnNoted(id, also)),
-  );
+  const shareOf = (id: CauseId): number => {
+    const alike = evidence.filter((one) => (id === 'two' ? one.id === 'two' : !['none', 'other', 'two'].includes(one.id))).length;
+    const before = { none: NOTHING, other: OTHER, two: TWO / alike } as Readonly<Partial<Record<CauseId, number>>>;
+    return before[id] ?? (1 - NOTHING - OTHER - TWO) / alike;
+  };
+  const weights = evidence.map((cause) => shareOf(cause.id) * Math.exp(cause.lnEvidence - most + lnNoted(cause, also)));
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const causes = evidence
-    .map(({ id, metres }, i) => ({ id, metres, probability: weights[i]! / total }))
+    .map(({ lnEvidence: _weighed, ...cause }, i) => ({ ...cause, probability: weights[i]! / total }))
     .sort((a, b) => b.probability - a.probability);
   const [first, second] = causes;
-  const isNamed = first!.probability >= SURE;
+  const chanceOf = (is: (cause: RankedCause) => boolean): number =>
+    causes.reduce((sum, cause) => sum + (is(cause) ? cause.probability : 0), 0);
+  const isTwo = ({ id }: RankedCause): boolean => id === 'two';
+  // Two at once are two once they are likelier together than the likeliest alone.
+  const named = first!.id === 'two' || chanceOf(isTwo) > first!.probability ? 'two' : first!.id;
+  const sureness = chanceOf(
+    named === 'two' ? isTwo : ({ id, pair }) => id === named || (pair as readonly CauseId[] | undefined)?.includes(named) === true,
+  );
+  const isNamed = sureness >= SURE;
   return {
     causes,
-    named: isNamed ? first!.id : null,
+    named: isNamed ? named : null,
+    sureness: isNamed ? sureness : 0,
     wouldTell: isNamed ? null : first!.id === 'none' ? second!.id : first!.id,
   };
 }

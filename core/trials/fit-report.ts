@@ -2,7 +2,7 @@ import { asAsked, type Brief } from '../brief/brief.ts';
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
 import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
 import { valueKeysOf, valueOf } from '../car/values.ts';
-import { explain, weighCauses } from './causes.ts';
+import { explain, notedIn, weighCauses } from './causes.ts';
 import { fitCar } from './fit/fit-car.ts';
 import { quantileOf } from './fit/mixture.ts';
 import { mixtureOf, predictFitted, type Interval } from './fit/predict-fitted.ts';
@@ -71,7 +71,7 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
       const prediction = predictFitted(fitted, on, winding);
       return prediction && { mean: prediction.mean, nextRun: prediction.next };
     }),
-    causes: weighed ? explain(weighed, { seen: [...new Set(runs.flatMap(({ seen }) => seen))] }).causes : [],
+    causes: weighed ? explain(weighed, { noted: notedIn(runs) }).causes : [],
     changes: (nextChanges(fitted, design)?.changes ?? []).map(({ words, gain, low, high, chance }) => ({
       id: slug(words),
       words: words.replaceAll('\u00a0', ' '),

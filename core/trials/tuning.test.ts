@@ -91,11 +91,11 @@ describe('the runs of a car', () => {
     'that did not start with wheels that spun point to too little grip; without, to a car wound the wrong way',
     (car) => {
       const [spun, still] = [['spun'], []].map((seen) => {
-        const { causes, seen: told } = tuneCar(
+        const { causes, noted } = tuneCar(
           car,
           [0, 0, 0].map(() => run(car, 0, { seen: seen as RunRecord['seen'] })),
         )!;
-        return explain(causes!, { seen: told }).causes;
+        return explain(causes!, { noted }).causes;
       });
       expect(spun![0]).toMatchObject({ id: 'low-grip' });
       expect(spun![0]!.probability).toBeGreaterThan(0.5);

@@ -1,13 +1,13 @@
 import { median } from 'simple-statistics';
 import { goalOf } from '../brief/goal.ts';
-import type { CarDesign, Measured, RunRecord, Wind } from '../car/car-design.ts';
+import type { CarDesign, Measured, Wind } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { isSameBuild, isSameContent } from '../car/same-design.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
-import { faultBefore, faultOf, weighCauses, type Given, type WeighedCauses } from './causes.ts';
+import { faultBefore, faultOf, notedIn, weighCauses, type Given, type NotedInRuns, type WeighedCauses } from './causes.ts';
 import { groupSpread, kaplanMeier, type GroupSpread } from './censored.ts';
 import { didNotStart } from '../car/did-not-start.ts';
 import type { RunOfCar } from './compared-runs.ts';
@@ -93,7 +93,7 @@ export interface Tuning {
   readonly putRight: readonly Mendable[];
   /** Whether the car has run as it stands, on whatever floor. */
   readonly hasRun: boolean;
-  readonly seen: readonly RunRecord['seen'][number][];
+  readonly noted: NotedInRuns;
   readonly next: NextChanges | null;
   readonly room: ShortRoom | null;
   readonly straight: Straightening | null;
@@ -109,7 +109,6 @@ const CURVE = 9;
 const MOST_STEPS = 8;
 /** Robust standard deviations beyond which a run is pointed out. */
 const ODD = 3.5;
-const NOTED_IN = 1 / 3;
 const SURE = 0.9;
 
 /** Runs that lie further from their group's middle than 3.5 robust standard deviations (median absolute deviation over 0.6745). */
@@ -247,9 +246,6 @@ export function tuneCar(
       ? null
       : weighCauses(ofLatest, { workspace: fitted.workspace }, (share) => onProgress(0.45 + 0.35 * share), given);
   const latestRuns = ofLatest.flatMap(({ of }) => of);
-  const seen = [...new Set(latestRuns.flatMap(({ record }) => record.seen))].filter(
-    (thing) => latestRuns.filter(({ record }) => record.seen.includes(thing)).length >= NOTED_IN * latestRuns.length,
-  );
   const full = predictFitted(fitted, design, { kind: 'full' }, ways);
   const goal = goalOf(design.aim);
   const next = nextChanges(fitted, design, { own, units });
@@ -271,7 +267,7 @@ export function tuneCar(
     causes,
     putRight: latest.faults,
     hasRun: groups.some(({ design: ran, faults }) => faults.length === 0 && isSameBuild(ran, design)),
-    seen,
+    noted: notedIn(latestRuns.map(({ record }) => record)),
     next,
     values: fittedValues(fitted, design),
     room: shortRoom(fitted, design, turns, ways),

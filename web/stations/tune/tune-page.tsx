@@ -99,7 +99,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const job = useTuning(design, runs, putRight, given);
   const tuning = job.result;
   const log = useMemo(() => tuningLog(versions, design, runs), [versions, design, runs]);
-  const told = useMemo(() => (tuning?.causes ? explain(tuning.causes, { seen: tuning.seen, checks }) : null), [tuning, checks]);
+  const told = useMemo(() => (tuning?.causes ? explain(tuning.causes, { noted: tuning.noted, checks }) : null), [tuning, checks]);
   const next = useMemo(
     () => tuning && nextByRuns(tuning, told, { checks, plan: runPlan(log), motor: design.motor.kind }),
     [tuning, told, checks, log, design.motor.kind],

@@ -3,7 +3,7 @@ import { isSameBuild, isSameContent, isSameWind } from '../../../core/car/same-d
 import { goalOf, type Goal } from '../../../core/brief/goal.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
-import { causeWords } from '../../../core/trials/cause-words.ts';
+import { causeName, causeWords } from '../../../core/trials/cause-words.ts';
 import { SURE, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
 import type { Comparison } from '../../../core/trials/did-it-help.ts';
 import type { Interval } from '../../../core/trials/fit/predict-fitted.ts';
@@ -82,11 +82,15 @@ export function learntWords(
 }
 
 /** What is most likely, or that it cannot be told, and what would. */
-export function whyWords({ causes, named, wouldTell }: Explanation, motor: MotorKind): string {
+export function whyWords({ causes, named, sureness, wouldTell }: Explanation, motor: MotorKind): string {
   if (named === 'none') return 'Nothing seems wrong: it runs as such cars do.';
-  if (named) return `This is it, ${percent(causes[0]!.probability)} sure: ${causeWords(named, motor).name}.`;
+  if (named)
+    return `This is it, ${percent(sureness)} sure: ${causeName(
+      causes.find(({ id }) => id === named)!,
+      motor,
+    )}.`;
   const [first, second] = causes;
-  const both = [first, second].flatMap((cause) => (cause ? [causeWords(cause.id, motor).name] : []));
+  const both = [first, second].flatMap((cause) => (cause ? [causeName(cause, motor)] : []));
   return `This cannot be told from these runs: ${both.join(', or ')}. What would tell: ${wouldTell && causeWords(wouldTell, motor).tells}.`;
 }
 

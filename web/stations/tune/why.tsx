@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { MotorKind } from '../../../core/car/car-design.ts';
-import { causeWords } from '../../../core/trials/cause-words.ts';
+import { causeName, causeWords } from '../../../core/trials/cause-words.ts';
 import { isMendable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
 import type { Mendable } from '../../../core/trials/fit/trial.ts';
 import { Explained } from '../../ui/explained.tsx';
@@ -47,9 +47,10 @@ export function Why({ motor, told, checks, given, explain, onFound, onPutRight }
       ))}
       <ol className={`${plain.list} ${styles.list}`}>
         {told.causes.slice(0, all ? undefined : SHOWN).map((cause) => {
-          const { name, seen: wouldSee, check, cure } = causeWords(cause.id, motor);
+          const { seen: wouldSee, check, cure } = causeWords(cause.id, motor);
+          const name = causeName(cause, motor);
           return (
-            <li key={cause.id} className={styles.cause}>
+            <li key={name} className={styles.cause}>
               <div className={styles.row}>
                 <span className={isSure(cause) ? plain.strong : plain.text}>{name}</span>
                 <span className={plain.caption}>
