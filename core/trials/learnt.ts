@@ -5,7 +5,7 @@ import { woundShare, type FittedCar } from './fit/fit-car.ts';
 import { quantileOf } from './fit/mixture.ts';
 import { outputsOf } from './fit/outputs.ts';
 import { distanceRow, linearFor, mixtureOf, rowOf, type Row } from './fit/predict-fitted.ts';
-import { scatterDirections } from './fit/scatter.ts';
+import { runVariance, scatterDirections } from './fit/scatter.ts';
 
 /** A quantity against what was thought of it, as a share: 0.33 is a third more; and where 9 in 10 lie. */
 export interface Learnt {
@@ -86,13 +86,11 @@ export function furtherRuns(fitted: FittedCar, design: CarDesign, turns: number)
       const linear = linearFor(fitted, design, wind);
       if (!linear) return [];
       const car = likelyCar(design, wind, woundShare(design, wind));
-      const { resistance, energy } = scatterDirections(car, likelyCar(design, full, 1), [], fitted.workspace);
+      const directions = scatterDirections(car, likelyCar(design, full, 1), [], fitted.workspace);
       const place = isTimed ? 1 : 0;
       const row = isTimed ? rowOf(fitted, linear, ({ values }) => values[1]!).slope : distanceRow(fitted, design, wind, linear).row.slope;
       const time = Math.exp(linear.outputs.values[1]!);
-      const noise =
-        best.scatter ** 2 * (resistance[place]! ** 2 + energy[place]! ** 2) +
-        (isTimed ? (WATCH / time) ** 2 + 0.015 ** 2 : fitted.misfit ** 2);
+      const noise = runVariance(directions, best.scatter, place) + (isTimed ? (WATCH / time) ** 2 + 0.015 ** 2 : fitted.misfit ** 2);
       const seen = solved(row);
       return [{ id, share: dot(seen, wanted) ** 2 / (noise + dot(seen, seen)) / variance }];
     })

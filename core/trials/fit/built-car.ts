@@ -57,13 +57,28 @@ const OF_THE_WHOLE: ReadonlySet<ValueKey> = new Set(['dragArea', 'massHeight']);
 
 const SINK: ReadonlySet<ValueKey> = new Set(['rollingLengthDrive', 'rollingLengthOther']);
 
-/** What an unknown value belongs to: the same part in another version is off by the same. */
-function placeOf(design: CarDesign, key: ValueKey): string {
+/** A value of a design as the fit needs it: what it belongs to, and how far it may be off. */
+interface KnownValue {
+  readonly place: string;
+  readonly spread: number;
+}
+const known = new WeakMap<CarDesign, Map<ValueKey, KnownValue>>();
+
+/** A value of a design, worked out once: a fit asks for it thousands of times. */
+function knownValue(design: CarDesign, key: ValueKey): KnownValue {
+  const values = known.get(design) ?? new Map<ValueKey, KnownValue>();
+  known.set(design, values);
+  const before = values.get(key);
+  if (before) return before;
   const { value, spread, evidence } = valueOf(design, key);
   // A heavier car sinks deeper into the same floor, and is off by as much.
   const own = evidence === 'estimated' && SINK.has(key) ? value / sinkingOf(design) : value;
-  return OF_THE_WHOLE.has(key) ? key : `${key} ${Number(own.toPrecision(9))} ${spread}`;
+  const found = { place: OF_THE_WHOLE.has(key) ? key : `${key} ${Number(own.toPrecision(9))} ${spread}`, spread };
+  values.set(key, found);
+  return found;
 }
+/** What an unknown value belongs to: the same part in another version is off by the same. */
+const placeOf = (design: CarDesign, key: ValueKey): string => knownValue(design, key).place;
 
 /** Rubber of one batch is strong or weak together, and so is every tyre’s grip on one floor: they share this much of their spread. */
 const { keys: OF_A_BATCH, shared: SHARED } = BATCH_OF_RUBBER;
@@ -72,7 +87,7 @@ const OF_A_FLOOR: readonly ValueKey[] = ['staticGrip'];
 const changed = (car: BuiltCar, key: ValueKey, deviations: number): BuiltCar => {
   const before = car.numbers[key];
   if (before === undefined) return car;
-  const { spread: told } = valueOf(car.asDesigned, key);
+  const { spread: told } = knownValue(car.asDesigned, key);
   const spread = key === 'slope' ? car.uphill * told : told;
   return { ...car, numbers: { ...car.numbers, [key]: deviated(key, { value: before, spread, evidence: 'estimated' }, deviations) } };
 };
@@ -102,7 +117,7 @@ const gripOf = ({ floor }: CarDesign): Unknown => ({
 });
 
 /** What the model does not know of windings that were not tried: it gives back less the further it is wound, by this over the range. */
-const FADE = 0.03;
+const FADE = 0.025;
 const FADES: readonly ValueKey[] = ['springEfficiency', 'c1', 'c2'];
 /** A car whose motor gives back another share of what it holds. */
 export const withEnergy = (car: BuiltCar, factor: number): BuiltCar => ({
@@ -159,6 +174,12 @@ export const withResistance = (car: BuiltCar, factor: number): BuiltCar => ({
   numbers: Object.fromEntries(
     Object.entries(car.numbers).map(([key, value]) => [key, (RESISTS as readonly string[]).includes(key) ? value * factor : value]),
   ),
+});
+
+/** A car whose tyres and floor hold so many times as much. */
+export const withGrip = (car: BuiltCar, factor: number): BuiltCar => ({
+  ...car,
+  numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * factor },
 });
 
 /** The plain numbers of its run. */

@@ -22,7 +22,7 @@ export const USUAL_SCATTER: ScatterPrior = { median: 0.06, spread: 0.5 };
 export interface FitOptions {
   readonly instruments?: Instruments;
   readonly scatter?: ScatterPrior;
-  /** What the model lacks, for each group of like runs, as a share of the distance: 0.011 unless told otherwise. */
+  /** What the model lacks, for each group of like runs, as a share of the distance: 0.01 unless told otherwise. */
   readonly misfit?: number;
   /** Something more that may be wrong with the car: an unknown of its own, and how the car is with it. */
   readonly more?: readonly Unknown[];
@@ -30,10 +30,12 @@ export interface FitOptions {
   readonly designs?: readonly CarDesign[];
   /** A fit of the same runs with fewer unknowns, from which the search begins. */
   readonly from?: FittedCar | undefined;
-  /** Standard deviations of the last unknown at which the search begins: beyond a kink no slope leads there. */
-  readonly lastAt?: number;
+  /** Standard deviations of the last unknown at which the search may begin, the likeliest of them: beyond a kink no slope leads there. */
+  readonly starts?: readonly number[];
   /** How wide what is not known may really be, with the share of each; see WIDTHS. */
   readonly widths?: readonly (readonly [width: number, share: number])[];
+  /** How much the model may lack, in `misfit`s, with the share of each; see LACKS. */
+  readonly lacks?: readonly (readonly [lacks: number, share: number])[];
   readonly workspace?: Workspace;
 }
 
@@ -56,19 +58,26 @@ export interface FittedCar {
   readonly instruments: Instruments;
   /** ln of how well all of it explains the runs: for comparing what may be wrong. */
   readonly lnEvidence: number;
+  /** Whether the search came to its end: what it found is the most likely, not only the best of what it tried. */
+  readonly isSettled: boolean;
   readonly workspace: Workspace;
 }
 
 /** Scatter is looked at from so far below to so far above what was thought, in its ln-spreads, at so many places. */
 const GRID = [-1.6, 2.2, 8] as const;
-/** The search: rounds, halvings of a step that gains nothing, the longest step, and what is no gain any more. */
-const ROUNDS = 12;
-const HALVINGS = 4;
+/** The search: rounds, steps tried in one, the longest step, and what is no gain any more. */
+const ROUNDS = 16;
+const TRIES = 6;
 const LONGEST = 2;
 const NO_GAIN = 0.02;
+/** Standard deviations below which a step is none. */
+const STILL = 0.02;
+/** How strongly a step is held back once one gained nothing, and how much more or less after each. */
+const DAMPED = 0.5;
+const DAMPED_BY = 5;
 /** Marks that a group is fitted at; more tell little more. */
 const MOST_MARKS = 6;
-const MISFIT = 0.011;
+const MISFIT = 0.01;
 /**
  * How wide what is not known of a car may really be, in the spreads it was thought to have, with what is thought of each before any run: a
  * builder may be more careful than most, or less, and the runs say which. Sizes: such that hidden cars lie within what is told as often as
@@ -78,6 +87,16 @@ const WIDTHS = [
   [0.6, 0.5],
   [1, 0.3],
   [1.8, 0.2],
+] as const;
+
+/**
+ * How much the model may lack of a group of runs, in what it usually lacks: of some cars much, which runs show that no sound car would make
+ * together; the ranges widen with it. Sizes: see WIDTHS.
+ */
+const LACKS = [
+  [1, 0.85],
+  [3, 0.12],
+  [8, 0.03],
 ] as const;
 
 /** Share of a full wind. */
@@ -111,6 +130,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     more = [],
     designs = [],
     widths = WIDTHS,
+    lacks: allLacks = LACKS,
   } = options;
   const workspace = options.workspace ?? makeWorkspace();
   const unknowns = [...unknownsOf([...trials.map(({ design }) => design), ...designs]), ...more];
@@ -139,39 +159,56 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     return { scatter: prior.median * Math.exp(prior.spread * off), lnPrior: -0.5 * off * off };
   });
   const spreads = scatters.flatMap(({ scatter, lnPrior }) =>
-    widths.map(([width, share]) => ({ scatter, width, lnPrior: lnPrior + Math.log(share) })),
+    widths.flatMap(([width, share]) =>
+      allLacks.map(([lacks, part]) => ({ scatter, width, lacks, lnPrior: lnPrior + Math.log(share * part) })),
+    ),
   );
   /** Each place of the grid about one linearisation. */
-  const overScatter = (linear: readonly Linear[], about: Float64Array) =>
+  const overScatter = (linear: readonly Linear[], about: Float64Array, damping = 0) =>
     spreads.map(({ lnPrior, ...spread }) => {
-      const { place, value, root } = peakAbout(problem, linear, about, spread);
+      const { place, value, root } = peakAbout(problem, linear, about, spread, damping);
       return { ...spread, place, root, lnWeight: value + lnPrior - halfLnDeterminant(root, place.length) };
     });
 
-  const start = startOf(options.from, unknowns, groups.length);
-  let place = options.lastAt === undefined ? start : start.with(unknowns.length - 1, options.lastAt);
+  const found = startOf(options.from, unknowns, groups.length);
+  let place = found;
   let outputs = outputsAt(place);
+  if (!outputs) return null;
+  if (options.starts) {
+    const before = options.from?.components.reduce((a, b) => (b.weight > a.weight ? b : a)) ?? {
+      scatter: prior.median,
+      width: 1,
+      lacks: 1,
+    };
+    let most = lnPosterior(problem, place, outputs, before);
+    for (const at of options.starts)
+      for (const base of [found, new Float64Array(found.length)]) {
+        const tried = base.with(unknowns.length - 1, at);
+        const there = outputsAt(tried);
+        const value = there ? lnPosterior(problem, tried, there, before) : -Infinity;
+        if (there && value > most) [place, outputs, most] = [tried, there, value];
+      }
+  }
   let linear = linearisedAt(place);
-  if (!outputs || !linear) return null;
-  let scatter = prior.median;
-  for (let round = 0; round < ROUNDS; round++) {
-    const grid = overScatter(linear, place);
-    const best = grid.reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
-    const before = lnPosterior(problem, place, outputs, best);
-    const wanted = best.place.map((z, i) => Math.min(Math.max(z - place[i]!, -LONGEST), LONGEST));
+  if (!linear) return null;
+  let [scatter, damping, isSettled] = [prior.median, 0, false];
+  for (let round = 0; round < ROUNDS && !isSettled; round++) {
     let gained = 0;
-    for (let part = 1, tries = 0; tries <= HALVINGS; part /= 2, tries++) {
-      const tried = place.map((z, i) => z + part * wanted[i]!);
+    let best: { readonly scatter: number } = { scatter };
+    for (let tries = 0; tries < TRIES && gained <= 0; tries++) {
+      const wanted = overScatter(linear, place, damping).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
+      best = wanted;
+      const from = place;
+      const tried = wanted.place.map((z, i) => from[i]! + Math.min(Math.max(z - from[i]!, -LONGEST), LONGEST));
       const there = outputsAt(tried);
-      const gain = there ? lnPosterior(problem, tried, there, best) - before : -Infinity;
-      if (!there || gain <= 0) continue;
-      [place, outputs, gained] = [tried, there, gain];
-      break;
+      const gain: number = there ? lnPosterior(problem, tried, there, wanted) - lnPosterior(problem, place, outputs, wanted) : -Infinity;
+      if (there && gain > 0) [place, outputs, gained, damping] = [tried, there, gain, damping / DAMPED_BY];
+      else if (there && gain > -NO_GAIN && tried.every((z, i) => Math.abs(z - from[i]!) < STILL)) break;
+      else damping = Math.max(damping * DAMPED_BY, DAMPED);
     }
-    const isSettled = gained < NO_GAIN && Math.abs(Math.log(best.scatter / scatter)) < 0.1;
+    isSettled = gained < NO_GAIN && Math.abs(Math.log(best.scatter / scatter)) < 0.1;
     scatter = best.scatter;
     if (gained > 0) linear = linearisedAt(place) ?? linear;
-    if (isSettled) break;
   }
   const grid = overScatter(linear, place);
   const lnEvidence = lnSum(grid.map(({ lnWeight }) => lnWeight)) - lnSum(spreads.map(({ lnPrior }) => lnPrior));
@@ -184,6 +221,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     misfit,
     instruments,
     lnEvidence,
+    isSettled,
     workspace,
   };
 }

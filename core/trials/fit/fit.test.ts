@@ -53,7 +53,7 @@ describe('a mixture of normals', () => {
 });
 
 describe('what a run says of a model', () => {
-  const flat = { resistance: Float64Array.of(-1, 0, 0), energy: new Float64Array(3) };
+  const flat = { resistance: Float64Array.of(-1, 0, 0), energy: new Float64Array(3), grip: new Float64Array(3) };
   const at = (distance: number, more: readonly number[] = []): Float64Array => Float64Array.of(Math.log(distance + STALL), ...more);
   const term = (run: TrialRun, model: Float64Array, marks: readonly number[] = []) =>
     runTerm(observedOf(run, marks, USUAL_INSTRUMENTS), model, flat, 0.06);

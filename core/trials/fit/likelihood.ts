@@ -1,7 +1,7 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import tCdf from '@stdlib/stats-base-dists-t-cdf';
 import { choleskyRoot, forwardSolved, halfLnDeterminant } from '../../numerics/cholesky.ts';
-import type { ScatterDirections } from './scatter.ts';
+import { runVariance, type ScatterDirections } from './scatter.ts';
 import { didNotStart, START } from '../../car/did-not-start.ts';
 import { STALL } from './outputs.ts';
 import type { Instruments, TrialRun } from './trial.ts';
@@ -14,7 +14,7 @@ const SCALE = (FREEDOM - 2) / FREEDOM;
 const HAND = 0.015;
 const GATES = 0.01;
 /** A wheelspin that is seen, or not, by mistake; and how sharply it sets in, as a share of the grip. */
-const MISTAKEN = 0.05;
+const MISTAKEN = 0.02;
 const SETS_IN = 0.1;
 
 /** What one run adds: ln of its likelihood, and the gradient and curvature of that over the outputs it saw. */
@@ -94,8 +94,8 @@ function noStartTerm(model: Float64Array, way: number): RunTerm {
 
 /** ln Γ-free constant of the multivariate t is the same for all values of the scatter, so it is left out. */
 export function runTerm(observed: Observed, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
-  const { resistance, energy } = directions;
-  const way = scatter * Math.hypot(resistance[0]!, energy[0]!);
+  const { resistance, energy, grip } = directions;
+  const way = Math.sqrt(runVariance(directions, scatter));
   if (observed.told === 'did-not-start') return noStartTerm(model, way);
   if (observed.told === 'at-least') {
     const sigma = Math.sqrt(way ** 2 + observed.instrument[0]!);
@@ -115,7 +115,10 @@ export function runTerm(observed: Observed, model: Float64Array, directions: Sca
     seen.forEach((j, column) => {
       const [p, q] = [observed.places[i]!, observed.places[j]!];
       covariance[row * n + column] =
-        SCALE * (scatter ** 2 * (resistance[p]! * resistance[q]! + energy[p]! * energy[q]!) + (i === j ? observed.instrument[i]! : 0));
+        SCALE *
+        (scatter ** 2 * (resistance[p]! * resistance[q]! + energy[p]! * energy[q]!) +
+          grip[p]! * grip[q]! +
+          (i === j ? observed.instrument[i]! : 0));
     }),
   );
   const root = choleskyRoot(covariance, n);
@@ -125,13 +128,15 @@ export function runTerm(observed: Observed, model: Float64Array, directions: Sca
   );
   const square = white.reduce((sum, value) => sum + value * value, 0);
   const weight = (FREEDOM + n) / (FREEDOM + square);
+  // What runs tell on average, not by luck: the Fisher information of a multivariate t (Lange, Little & Taylor, JASA 1989, app. B).
+  const information = (FREEDOM + n) / (FREEDOM + n + 2);
   // Columns of the root's inverse.
   const whitened = seen.map((_, i) => forwardSolved(root, new Float64Array(n).with(i, 1)));
   const gradient = new Float64Array(n);
   const curvature = new Float64Array(n * n);
   whitened.forEach((column, i) => {
     gradient[i] = weight * column.reduce((sum, by, k) => sum + by * white[k]!, 0);
-    whitened.forEach((other, j) => (curvature[i * n + j] = weight * column.reduce((sum, by, k) => sum + by * other[k]!, 0)));
+    whitened.forEach((other, j) => (curvature[i * n + j] = information * column.reduce((sum, by, k) => sum + by * other[k]!, 0)));
   });
   return {
     value: -0.5 * (FREEDOM + n) * Math.log1p(square / FREEDOM) - halfLnDeterminant(root, n),

@@ -22,10 +22,11 @@ export interface FitProblem {
   readonly misfit: number;
 }
 
-/** How runs scatter, as a share at full winding, and how wide what is not known of the car is, in the spreads that it was thought to have. */
+/** How runs scatter, as a share at full winding; how wide what is not known of the car is, in the spreads that it was thought to have; and how much the model lacks, in what it was thought to. */
 export interface SpreadOfAll {
   readonly scatter: number;
   readonly width: number;
+  readonly lacks: number;
 }
 
 /** Rounds of Newton with reweighting about one linearisation, and the step that is none any more, in standard deviations. */
@@ -35,21 +36,20 @@ const NO_STEP = 0.005;
 const withMisfit = ({ misfit, unknowns }: FitProblem, values: Float64Array, place: Float64Array, group: number): Float64Array =>
   values.with(0, values[0]! + misfit * place[unknowns + group]!);
 
-/** N(0, `width`) each. */
-const lnPrior = (place: Float64Array, width: number): number => place.reduce((sum, z) => sum - 0.5 * (z / width) ** 2 - Math.log(width), 0);
+/** N(0, `width`) each of the unknowns, N(0, `lacks`) each group’s misfit. */
+const lnPrior = (place: Float64Array, unknowns: number, { width, lacks }: SpreadOfAll): number =>
+  place.reduce((sum, z, i) => {
+    const wide = i < unknowns ? width : lacks;
+    return sum - 0.5 * (z / wide) ** 2 - Math.log(wide);
+  }, 0);
 
 /** ln of the posterior at a place, from the model’s own outputs there. */
-export function lnPosterior(
-  problem: FitProblem,
-  place: Float64Array,
-  outputs: readonly Outputs[],
-  { scatter, width }: SpreadOfAll,
-): number {
-  let sum = lnPrior(place, width);
+export function lnPosterior(problem: FitProblem, place: Float64Array, outputs: readonly Outputs[], spread: SpreadOfAll): number {
+  let sum = lnPrior(place, problem.unknowns, spread);
   problem.groups.forEach((group, g) => {
     const model = withMisfit(problem, outputs[g]!.values, place, g);
     for (const { run, observed } of group.runs) {
-      sum += runTerm(observed, model, group.directions, scatter).value;
+      sum += runTerm(observed, model, group.directions, spread.scatter).value;
       if (run.spun) sum += spinTerm(outputs[g]!.grip).value;
     }
   });
@@ -70,11 +70,14 @@ export interface Peak {
   readonly root: Float64Array;
 }
 
-/** The most likely place about a linearisation at `about`. */
-export function peakAbout(problem: FitProblem, linear: readonly Linear[], about: Float64Array, spread: SpreadOfAll): Peak {
+/**
+ * The most likely place about a linearisation at `about`. `damping`: how strongly it is held there, as a curvature beside that of the
+ * posterior; 0 unless told otherwise. Source: Levenberg, Quarterly of Applied Mathematics 2 (1944) 164.
+ */
+export function peakAbout(problem: FitProblem, linear: readonly Linear[], about: Float64Array, spread: SpreadOfAll, damping = 0): Peak {
   let place = about;
   for (let round = 0; ; round++) {
-    const { value, gradient, root } = expanded(problem, linear, about, place, spread);
+    const { value, gradient, root } = expanded(problem, linear, about, place, spread, damping);
     const step = backwardSolved(root, forwardSolved(root, gradient));
     if (round === REWEIGHTINGS || step.every((by) => Math.abs(by) < NO_STEP)) return { place, value, root };
     place = place.map((z, i) => z + step[i]!);
@@ -86,14 +89,17 @@ function expanded(
   linear: readonly Linear[],
   about: Float64Array,
   place: Float64Array,
-  { scatter, width: wide }: SpreadOfAll,
+  all: SpreadOfAll,
+  damping: number,
 ): Expanded {
   const n = place.length;
-  const gradient = place.map((z) => -z / wide ** 2);
+  const { scatter, width, lacks } = all;
+  const wide = (i: number): number => (i < problem.unknowns ? width : lacks);
+  const gradient = place.map((z, i) => -z / wide(i) ** 2 - damping * (z - about[i]!));
   const curvature = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) curvature[i * n + i] = 1 / wide ** 2;
+  for (let i = 0; i < n; i++) curvature[i * n + i] = 1 / wide(i) ** 2 + damping;
   const moved = place.map((z, i) => z - (about[i] ?? 0));
-  let value = lnPrior(place, wide);
+  let value = lnPrior(place, problem.unknowns, all);
   /** Adds weight · rowᵢ rowⱼ to the lower triangle. */
   const spread = (weight: number, row: Float64Array, other: Float64Array): void => {
     for (let i = 0; i < n; i++) {

@@ -1,11 +1,13 @@
 import type { CarDesign, Wind } from '../../car/car-design.ts';
-import { forwardSolved } from '../../numerics/cholesky.ts';
-import { likelyCar } from './built-car.ts';
+import { backwardSolved, forwardSolved } from '../../numerics/cholesky.ts';
+import { standardNormal } from '../../numerics/low-discrepancy.ts';
+import { builtWith, likelyCar, withGrip, type BuiltCar } from './built-car.ts';
+import type { Workspace } from '../../run/workspace.ts';
 import { groupOf, woundShare, type FittedCar } from './fit-car.ts';
 import { linearAt, type Linear } from './linear.ts';
 import { quantileOf, type Mixture } from './mixture.ts';
-import { STALL, type Outputs } from './outputs.ts';
-import { scatterDirections } from './scatter.ts';
+import { outputsOf, STALL, type Outputs } from './outputs.ts';
+import { GRIP_DIFFERS, runVariance, scatterDirections } from './scatter.ts';
 import type { RunConditions } from './trial.ts';
 
 /** Where 9 in 10 lie, and the middle. SI units. */
@@ -69,14 +71,14 @@ export const linearFor = (fitted: FittedCar, design: CarDesign, wind: Wind, cond
     fitted.workspace,
   );
 
-/** ln of the distance of a fitted car, with what the model lacks of a winding it was not fitted to. */
+/** ln of the distance of a fitted car, and whether the model lacks something more of it: 1 of a winding that it was not fitted to, else 0. */
 export function distanceRow(
   fitted: FittedCar,
   design: CarDesign,
   wind: Wind,
   linear: Linear,
   conditions: RunConditions = {},
-): { readonly row: Row; readonly lacking: number } {
+): { readonly row: Row; readonly lacking: 0 | 1 } {
   const row = rowOf(fitted, linear, ({ values }) => values[0]!);
   const group = groupOf(fitted, design, wind, conditions);
   if (group >= 0) {
@@ -84,7 +86,82 @@ export function distanceRow(
     row.slope[place] = fitted.misfit;
     return { row: { ...row, value: row.value + fitted.misfit * fitted.place[place]! }, lacking: 0 };
   }
-  return { row, lacking: fitted.misfit ** 2 };
+  return { row, lacking: 1 };
+}
+
+/** Places in standard deviations at which a prediction is run by the model, and how far it may lie from its linearisation, ln. */
+const NODES = [-2, -1, 0, 1, 2];
+const MOST_OFF = Math.log(1.05);
+/** Parts that a bent normal is cut into, each with its middle. */
+const PARTS = [0.04, 0.15, 0.32, 0.5, 0.68, 0.85, 0.96];
+const MIDDLES = PARTS.map((share) => standardNormal(share));
+const WEIGHTS = PARTS.map((share, i) => ((PARTS[i + 1] ?? 2 - share) - (PARTS[i - 1] ?? -share)) / 2);
+
+/**
+ * The distance by the model itself where its linearisation is off: it is run along the line on which the distance changes most for its
+ * likelihood, and the normals of the linearisation are bent as it says. Null where the linearisation holds.
+ * Source: geometry of the constrained optimum, e.g. Seber & Wild, *Nonlinear Regression* (1989), 5.4 (profile of a function of the parameters).
+ */
+function bendOf(fitted: FittedCar, car: BuiltCar, row: Row): ((value: number) => { readonly at: number; readonly slope: number }) | null {
+  const { components, place: found, unknowns, workspace } = fitted;
+  const best = components.reduce((a, b) => (b.weight > a.weight ? b : a));
+  const half = forwardSolved(best.root, row.slope);
+  const spread = Math.sqrt(half.reduce((sum, by) => sum + by * by, 0));
+  if (!(spread > 1e-6)) return null;
+  const way = backwardSolved(best.root, half).map((by) => by / spread);
+  const middle = row.value + row.slope.reduce((sum, by, i) => sum + by * (best.place[i]! - found[i]!), 0);
+  const nodes = NODES.flatMap((t) => {
+    const at = best.place.map((z, i) => z + t * way[i]!);
+    const outputs = outputsOf(builtWith(car, unknowns, at), [], workspace);
+    if (!outputs) return [];
+    const lacks = row.slope.subarray(unknowns.length).reduce((sum, by, g) => sum + by * at[unknowns.length + g]!, 0);
+    return [{ line: middle + t * spread, model: outputs.values[0]! + lacks }];
+  });
+  if (nodes.length < 2 || nodes.every(({ line, model }) => Math.abs(line - model) <= MOST_OFF)) return null;
+  return (value) => {
+    const next = Math.min(
+      Math.max(
+        nodes.findIndex(({ line }) => line > value),
+        1,
+      ),
+      nodes.length - 1,
+    );
+    const [low, high] = [
+      nodes[value > nodes.at(-1)!.line ? nodes.length - 2 : next - 1]!,
+      nodes[value > nodes.at(-1)!.line ? nodes.length - 1 : next]!,
+    ];
+    const slope = (high.model - low.model) / (high.line - low.line);
+    return { at: low.model + slope * (value - low.line), slope };
+  };
+}
+
+/** Normals bent by the model: each cut into parts that lie where it puts them. */
+const bent = (mixture: Mixture, bend: NonNullable<ReturnType<typeof bendOf>>): Mixture =>
+  mixture.flatMap(({ weight, mean, variance }) =>
+    MIDDLES.map((z, i) => {
+      const { at, slope } = bend(mean + z * Math.sqrt(variance));
+      return { weight: weight * WEIGHTS[i]!, mean: at, variance: Math.max((slope * CUT) ** 2 * variance, 1e-12) };
+    }),
+  );
+/** Standard deviation of one part, in that of the whole: with their middles they make up its variance. */
+const CUT = Math.sqrt(1 - MIDDLES.reduce((sum, z, i) => sum + WEIGHTS[i]! * z * z, 0));
+
+/** Three places of a normal with what each counts, exact up to the fifth power (Gauss and Hermite). */
+const GRIPS = [
+  { off: -Math.sqrt(3), weight: 1 / 6 },
+  { off: 0, weight: 2 / 3 },
+  { off: Math.sqrt(3), weight: 1 / 6 },
+];
+/** ln below which another grip makes no difference. */
+const SAME_WAY = 0.01;
+
+/** Next runs, each with the grip that it may find: near wheelspin some hold and some spin, and nothing lies between. */
+function byGrip(car: BuiltCar, next: Mixture, workspace: Workspace): Mixture {
+  const wayAt = (off: number): number | undefined => outputsOf(withGrip(car, Math.exp(GRIP_DIFFERS * off)), [], workspace)?.values[0];
+  const here = wayAt(0);
+  const shifts = GRIPS.map(({ off }) => (wayAt(off) ?? here ?? 0) - (here ?? 0));
+  if (shifts.every((shift) => Math.abs(shift) < SAME_WAY)) return next;
+  return next.flatMap((part) => GRIPS.map(({ weight }, i) => ({ ...part, weight: weight * part.weight, mean: part.mean + shifts[i]! })));
 }
 
 /** What a fitted car will do, wound so, or did under other `conditions`; null where it cannot run. */
@@ -93,21 +170,39 @@ export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, 
   if (!linear) return null;
   const { row, lacking } = distanceRow(fitted, design, wind, linear, conditions);
   const car = likelyCar(design, wind, woundShare(design, wind), conditions);
-  const { resistance, energy } = scatterDirections(car, likelyCar(design, { kind: 'full' }, 1), [], fitted.workspace);
-  const way = Math.hypot(resistance[0]!, energy[0]!);
+  // As the car was found, not as it was thought: it may spin where it was thought to hold.
+  const found = (one: BuiltCar): BuiltCar => builtWith(one, fitted.unknowns, fitted.place);
+  const directions = scatterDirections(found(car), found(likelyCar(design, { kind: 'full' }, 1)), [], fitted.workspace);
   const tape = fitted.instruments.tape / Math.max(Math.exp(row.value), STALL);
-  const lnMean = mixtureOf(fitted, row, () => lacking);
-  const lnNext = mixtureOf(fitted, row, (scatter) => lacking + (STUDENT * scatter * way) ** 2 + tape ** 2);
-  return { mean: inMetres(lnMean), next: inMetres(lnNext), lnNext, fork: forkOf(fitted, linear, row) };
+  const straight = mixtureOf(fitted, row);
+  const bend = bendOf(fitted, car, row);
+  const parts = bend ? bent(straight, bend) : straight;
+  const each = parts.length / fitted.components.length;
+  const widened = (extra: (scatter: number) => number): Mixture =>
+    parts.map(({ variance, ...part }, i) => {
+      const { scatter, lacks } = fitted.components[Math.floor(i / each)]!;
+      return { ...part, variance: variance + lacking * (fitted.misfit * lacks) ** 2 + extra(scatter) };
+    });
+  const besides = { ...directions, grip: new Float64Array(directions.grip.length) };
+  const lnNext = byGrip(
+    found(car),
+    widened((scatter) => STUDENT ** 2 * runVariance(besides, scatter) + tape ** 2),
+    fitted.workspace,
+  );
+  return {
+    mean: inMetres(widened(() => 0)),
+    next: inMetres(lnNext),
+    lnNext,
+    fork: forkOf(found(car), linear, row.value - linear.outputs.values[0]!, fitted.workspace),
+  };
 }
 
-/** Where the launch is within 15 % of spinning: the distance where it just holds, and where it spins by as much. */
-function forkOf({ unknowns }: FittedCar, { outputs, slopes }: Linear, row: Row): FittedPrediction['fork'] {
+/** Where the launch is within 15 % of spinning: the distance with as much more or less grip as makes it hold, and spin, by as much. */
+function forkOf(car: BuiltCar, { outputs }: Linear, lacks: number, workspace: Workspace): FittedPrediction['fork'] {
   if (Math.abs(outputs.grip) > NEAR) return null;
-  // Along what changes the grip most.
-  const steepest = slopes.reduce((best, { grip }, i) => (Math.abs(grip) > Math.abs(slopes[best]!.grip) ? i : best), 0);
-  const { grip } = slopes[steepest]!;
-  if (unknowns.length === 0 || Math.abs(grip) < 1e-3) return null;
-  const at = (wanted: number): number => Math.max(0, Math.exp(row.value + (row.slope[steepest]! * (wanted - outputs.grip)) / grip) - STALL);
-  return { holds: at(NEAR), spins: at(-NEAR) };
+  const [holds, spins] = [NEAR, -NEAR].map((wanted) => {
+    const there = outputsOf(withGrip(car, Math.exp(wanted - outputs.grip)), [], workspace);
+    return there && Math.max(0, Math.exp(there.values[0]! + lacks) - STALL);
+  });
+  return holds == null || spins == null ? null : { holds, spins };
 }

@@ -1,19 +1,25 @@
 import type { Workspace } from '../../run/workspace.ts';
-import { withEnergy, withResistance, type BuiltCar } from './built-car.ts';
+import { withEnergy, withGrip, withResistance, type BuiltCar } from './built-car.ts';
 import { outputsOf } from './outputs.ts';
 
 /**
- * Why runs of one car differ, as two directions over the outputs of a run, for a scatter of 1 of the distance at full winding: all its
- * resistances together, and what its motor gives back at half the weight. Neither is flat: little is left of a run that barely moves.
+ * Why runs of one car differ, as directions over the outputs of a run. For a scatter of 1 of the distance at full winding: all its
+ * resistances together, and what its motor gives back at half the weight; neither is flat: little is left of a run that barely moves.
+ * Whatever the scatter: how far tyre and floor hold, which counts for a car that nearly spins and for no other.
  */
 export interface ScatterDirections {
   readonly resistance: Float64Array;
   readonly energy: Float64Array;
+  readonly grip: Float64Array;
 }
 
 /** How much either is changed to see its direction. */
 const CHANGE = 0.06;
 const ENERGY_WEIGHT = 0.5;
+/** Share by which grip differs from run to run: dust comes and is wiped off. Our estimate. */
+export const GRIP_DIFFERS = 0.08;
+/** How far it is changed to see over the kink where wheels begin to spin. */
+const GRIP_CHANGE = 0.1;
 /** A group scatters at least and at most so many times as much as a full wind. */
 const LEAST = 0.5;
 const MOST = 4;
@@ -35,10 +41,19 @@ function along(car: BuiltCar, marks: readonly number[], workspace: Workspace): S
       return Number.isFinite(high) ? (high - value) / CHANGE : 0;
     });
   const energy = slope(stronger, weaker);
-  return { resistance: slope(stiffer, freer), energy: energy.map((value) => -ENERGY_WEIGHT * value) };
+  const [holds, slips] = [1 + GRIP_CHANGE, 1 - GRIP_CHANGE].map((factor) => outputsOf(withGrip(car, factor), marks, workspace)?.values);
+  return {
+    resistance: slope(stiffer, freer),
+    energy: energy.map((value) => -ENERGY_WEIGHT * value),
+    grip: slope(holds, slips).map((value) => ((GRIP_DIFFERS * CHANGE) / GRIP_CHANGE) * value),
+  };
 }
 
 const sizeOf = ({ resistance, energy }: ScatterDirections): number => Math.hypot(resistance[0]!, energy[0]!);
+
+/** Variance of an output from run to run at a scatter; of ln(distance + 0.05 m) unless told otherwise. */
+export const runVariance = ({ resistance, energy, grip }: ScatterDirections, scatter: number, output = 0): number =>
+  scatter ** 2 * (resistance[output]! ** 2 + energy[output]! ** 2) + grip[output]! ** 2;
 
 /** The directions of a group’s runs. `full`: the same car fully wound. Flat where the model does not run. */
 export function scatterDirections(car: BuiltCar, full: BuiltCar, marks: readonly number[], workspace: Workspace): ScatterDirections {
@@ -48,8 +63,9 @@ export function scatterDirections(car: BuiltCar, full: BuiltCar, marks: readonly
     return {
       resistance: Float64Array.from({ length: 2 + marks.length }, (_, i) => (i === 0 ? -1 : 0)),
       energy: new Float64Array(2 + marks.length),
+      grip: new Float64Array(2 + marks.length),
     };
   const size = sizeOf(here) / one;
   const factor = (size > 0 ? Math.min(Math.max(size, LEAST), MOST) / size : 1) / one;
-  return { resistance: here.resistance.map((value) => factor * value), energy: here.energy.map((value) => factor * value) };
+  return { ...here, resistance: here.resistance.map((value) => factor * value), energy: here.energy.map((value) => factor * value) };
 }
