@@ -1,9 +1,10 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
+import { mean } from 'simple-statistics';
 import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
 import { USUAL_SCATTER, type ScatterPrior } from './fit/fit-car.ts';
 import { shareBelow, type Mixture } from './fit/mixture.ts';
-import { lnRuns, scatterPlaces, type GroupMean, type LnRun, type ScatterPlace } from './group-means.ts';
+import { lnRuns, scatterPlaces, type GroupMean, type OrderedRun, type ScatterPlace } from './group-means.ts';
 import type { ScoredRun, ScoredRuns, Scoring } from './scored-runs.ts';
 
 /** What a change did, as far as runs tell. */
@@ -34,6 +35,8 @@ export interface Comparison {
   readonly more: number | null;
   /** Whether they were run in turn. */
   readonly isInTurn: boolean;
+  /** How runs grew longer or shorter from one to the next, ln, whatever was changed; null where that is not likely. */
+  readonly drift: number | null;
 }
 
 /** A difference below this is none that matters; and it is none where its interval lies within this. Shares of the distance. */
@@ -42,10 +45,37 @@ const NOTHING = 0.05;
 /** Two groups on different days differ by so much more. */
 export const SESSION = 0.02;
 /** How sure a verdict is. */
-const SURE = 0.942;
+const SURE = 0.945;
 const SIDE = 0.05;
 /** Runs that started which are needed of each. */
 const FEWEST = 2;
+
+/** Runs before and after of one floor, winding and direction, in ln. */
+interface LnPair {
+  readonly before: readonly OrderedRun[];
+  readonly after: readonly OrderedRun[];
+}
+
+/** The runs that started, in the order they are told to have; else as listed, one after the other or in turn. */
+function orderedPairs(pairs: readonly ScoredRuns[], isInTurn: boolean): readonly LnPair[] {
+  let first = 0;
+  return pairs.map(({ before, after }) => {
+    const listed = (runs: readonly ScoredRun[], side: 0 | 1): ScoredRun[] =>
+      runs.map((run, i) => ({ order: first + (isInTurn ? 2 * i + side : i + side * before.length), ...run }));
+    const [was, is] = [listed(before, 0), listed(after, 1)];
+    first += before.length + after.length;
+    return { before: lnRuns(was), after: lnRuns(is) };
+  });
+}
+
+/** How likely it must be that runs change from one to the next before it is told. */
+const DRIFTING = 0.75;
+/** How runs change from one to the next, ln; null where that is not likely. */
+function driftOf(places: readonly ScatterPlace[]): number | null {
+  const growing = places.filter(({ trend }) => trend !== 0);
+  const share = growing.reduce((sum, { weight }) => sum + weight, 0);
+  return share < DRIFTING ? null : growing.reduce((sum, { weight, trend }) => sum + weight * trend, 0) / share;
+}
 
 /** How much better something is, as a distribution. */
 interface Difference {
@@ -108,7 +138,7 @@ export function meanMiss(lnMedian: number, scatter: number, mark: number): numbe
 }
 
 /** Places in equal shares over what a mean may be. */
-const NODES = Array.from({ length: 9 }, (_, i) => normalQuantile((i + 0.5) / 9, 0, 1));
+const NODES = Array.from({ length: 7 }, (_, i) => normalQuantile((i + 0.5) / 7, 0, 1));
 
 /** Of a mark to stop at: m by which the second stops nearer on average, over what scatter and means may be. */
 function missDifference(places: readonly ScatterPlace[], mark: number, session: number): Difference {
@@ -120,10 +150,20 @@ function missDifference(places: readonly ScatterPlace[], mark: number, session: 
     const weight = place.weight / NODES.length ** 2;
     return before.flatMap((was) => after.map((is) => ({ gain: was - is, weight })));
   });
-  const all = gains.map(({ gain }) => gain);
+  gains.sort((a, b) => a.gain - b.gain);
+  let total = 0;
+  const shares = gains.map(({ weight }) => (total += weight));
   return {
-    below: (gain) => gains.reduce((sum, one) => sum + (one.gain < gain ? one.weight : 0), 0),
-    range: [Math.min(...all) - 1e-9, Math.max(...all) + 1e-9],
+    below: (gain) => {
+      let [low, high] = [0, gains.length];
+      while (low < high) {
+        const middle = (low + high) >> 1;
+        if (gains[middle]!.gain < gain) low = middle + 1;
+        else high = middle;
+      }
+      return low === 0 ? 0 : shares[low - 1]!;
+    },
+    range: [gains[0]!.gain - 1e-9, gains.at(-1)!.gain + 1e-9],
     matters: MATTERS * mark,
     nothing: NOTHING * mark,
   };
@@ -160,23 +200,31 @@ const startsOf = (runs: readonly ScoredRun[]): Starts => ({
   started: runs.filter(({ hasStarted }) => hasStarted).length,
   runs: runs.length,
 });
-const middleOf = (runs: readonly LnRun[]): number => Math.exp(runs.reduce((sum, { ln }) => sum + ln, 0) / runs.length);
+const middleOf = (runs: readonly Pick<OrderedRun, 'ln'>[]): number => Math.exp(runs.reduce((sum, { ln }) => sum + ln, 0) / runs.length);
 
 export interface ComparisonOptions {
   readonly scoring?: Scoring;
   readonly isInTurn?: boolean;
   /** What is thought of the scatter before: the builder’s own history. */
   readonly scatter?: ScatterPrior;
+  /** Whether how many runs more would settle it need not be told. */
+  readonly noMore?: boolean;
 }
 
 /**
  * Whether runs after a change are better than those before, in pairs of groups that are alike in all else: the posterior of how much better
  * their mean is, with their common scatter integrated over, its prior ln-normal. Runs that hit the wall are right-censored; those that did
- * not start are counted by themselves. Groups not run in turn (A B A B) differ by 2 % more. Null without two runs of each.
+ * not start are counted by themselves. Runs may grow longer or shorter from one to the
+ * next whatever was changed, and odd ones count little. Groups not run in turn (A B A B) differ by 2 % more. Null without two runs of each.
  */
 export function didItHelp(
   pairs: readonly ScoredRuns[],
-  { scoring = { by: 'distance', isLess: false, target: null }, isInTurn = false, scatter = USUAL_SCATTER }: ComparisonOptions = {},
+  {
+    scoring = { by: 'distance', isLess: false, target: null },
+    isInTurn = false,
+    scatter = USUAL_SCATTER,
+    noMore = false,
+  }: ComparisonOptions = {},
 ): Comparison | null {
   const [allBefore, allAfter] = [pairs.flatMap(({ before }) => before), pairs.flatMap(({ after }) => after)];
   if (allBefore.length < FEWEST || allAfter.length < FEWEST) return null;
@@ -190,24 +238,27 @@ export function didItHelp(
   };
   const startsMore = areAll ? 0.5 : chanceStartsMore(starts.before, starts.after);
   const byStarts: Verdict = startsMore >= SURE ? 'better' : startsMore <= 1 - SURE ? 'worse' : 'cannot-tell';
-  const started = pairs
-    .map(({ before, after }) => ({ before: lnRuns(before), after: lnRuns(after) }))
+  const started = orderedPairs(pairs, isInTurn)
     .filter(({ before, after }) => before.length > 0 && after.length > 0)
     // A stop near a mark is no ratio that floors have in common: the pair with the most runs.
     .toSorted((a, b) => Math.min(b.before.length, b.after.length) - Math.min(a.before.length, a.after.length))
     .slice(0, scoring.target === null ? undefined : 1);
   const count = (side: 'before' | 'after'): number => started.reduce((sum, pair) => sum + pair[side].length, 0);
   if (count('before') < FEWEST || count('after') < FEWEST)
-    return { ...told, verdict: byStarts, gain: null, chance: startsMore, more: null };
-  const differenceOf = (groups: readonly { readonly before: readonly LnRun[]; readonly after: readonly LnRun[] }[]): Difference => {
-    const places = scatterPlaces(
+    return { ...told, verdict: byStarts, gain: null, chance: startsMore, more: null, drift: null };
+  const placesOf = (groups: readonly LnPair[], fineness?: number): readonly ScatterPlace[] =>
+    scatterPlaces(
       groups.flatMap(({ before, after }) => [before, after]),
       scatter,
+      fineness,
     );
+  const differenceOf = (groups: readonly LnPair[], fineness?: number): Difference => {
+    const places = placesOf(groups, fineness);
     const session = isInTurn ? 0 : SESSION;
     return scoring.target === null ? relativeDifference(places, scoring.isLess, session) : missDifference(places, scoring.target, session);
   };
   const difference = differenceOf(started);
+  const drift = driftOf(placesOf(started));
   const byGain = verdictOf(difference);
   const isTorn = byStarts !== 'cannot-tell' && byGain !== 'no-difference' && byGain !== 'cannot-tell' && byGain !== byStarts;
   const verdict = isTorn ? 'cannot-tell' : byStarts === 'cannot-tell' ? byGain : byStarts;
@@ -216,48 +267,56 @@ export function didItHelp(
     ...told,
     verdict,
     gain: { middle: middle!, low: low!, high: high! },
+    drift,
     chance: byStarts === 'cannot-tell' || isTorn ? 1 - difference.below(0) : startsMore,
-    more: verdict === 'cannot-tell' && !isTorn ? runsMore(started, scatter, (groups) => verdictOf(differenceOf(groups))) : null,
+    more:
+      verdict === 'cannot-tell' && !isTorn && !noMore
+        ? runsMore(started, scatter, (groups) => verdictOf(differenceOf(groups, COARSE)))
+        : null,
   };
 }
 
 /** Numbers of further runs of each that are tried, the draws of what they may come to, and the share of these that must settle it. */
-const MORE = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 22, 30, 40];
-const DRAWS = 96;
+const MORE = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 22];
+const DRAWS = 48;
+/** Places of the scatter while they are judged. */
+const COARSE = 9;
 const SETTLED = 2 / 3;
 
 /**
  * Runs more of each after which two in three of the ways in which they may come out end in a verdict: simulated from what is known now. Null
  * where even the most that anybody would make settle it less often.
  */
-function runsMore<G extends { readonly before: readonly LnRun[]; readonly after: readonly LnRun[] }>(
-  groups: readonly G[],
-  scatter: ScatterPrior,
-  judge: (groups: readonly { readonly before: readonly LnRun[]; readonly after: readonly LnRun[] }[]) => Verdict,
-): number | null {
+function runsMore(groups: readonly LnPair[], scatter: ScatterPrior, judge: (groups: readonly LnPair[]) => Verdict): number | null {
   const places = scatterPlaces(
     groups.flatMap(({ before, after }) => [before, after]),
     scatter,
   );
+  const orders = groups.flatMap(({ before, after }) => [...before, ...after].map(({ order }) => order));
+  const [latest, middle] = [Math.max(...orders), mean(orders)];
   const isSettled = (more: number): boolean => {
     const random = mulberry(1);
-    let settled = 0;
-    for (let draw = 0; draw < DRAWS; draw++) {
+    let [settled, draw] = [0, 0];
+    // Only until it is decided.
+    for (; draw < DRAWS && settled < SETTLED * DRAWS && draw - settled <= (1 - SETTLED) * DRAWS; draw++) {
       let left = random();
       const place = places.find(({ weight }) => (left -= weight) <= 0) ?? places.at(-1)!;
       const pairs = inPairs(place);
-      const after = (runs: readonly LnRun[], { mean, variance }: GroupMean, count: number): LnRun[] => {
+      const after = (runs: readonly OrderedRun[], { mean, variance }: GroupMean, count: number, side: 0 | 1): OrderedRun[] => {
         const truth = mean + Math.sqrt(variance) * standardNormal(random());
         return [
           // What a wall hid is taken as it would then have been.
-          ...runs.map(({ ln, atLeast }) => ({ ln: atLeast ? Math.max(ln, truth) : ln, atLeast: false })),
-          ...Array.from({ length: count }, () => ({ ln: truth + place.scatter * standardNormal(random()), atLeast: false })),
+          ...runs.map(({ ln, atLeast, order }) => ({ ln: atLeast ? Math.max(ln, truth) : ln, atLeast: false, order })),
+          ...Array.from({ length: count }, (_, i) => {
+            const order = latest + 1 + 2 * i + side;
+            return { ln: truth + place.trend * (order - middle) + place.scatter * standardNormal(random()), atLeast: false, order };
+          }),
         ];
       };
-      // They are all made of the pair that has the most.
+      // They are all made of the pair that has the most, in turn.
       const then = groups.map((group, k) => ({
-        before: after(group.before, pairs[k]!.before, k === 0 ? more : 0),
-        after: after(group.after, pairs[k]!.after, k === 0 ? more : 0),
+        before: after(group.before, pairs[k]!.before, k === 0 ? more : 0, 0),
+        after: after(group.after, pairs[k]!.after, k === 0 ? more : 0, 1),
       }));
       if (judge(then) !== 'cannot-tell') settled++;
     }

@@ -28,5 +28,10 @@ export function ownScatter(groups: readonly (readonly number[])[]): ScatterPrior
     precision += weight;
     sum += weight * (Math.log(Math.max(sampleStandardDeviation(group.map(Math.log)), 0.005)) + below);
   }
-  return { median: Math.exp(sum / precision), spread: Math.sqrt(1 / precision + BETWEEN ** 2) };
+  return {
+    median: Math.exp(sum / precision),
+    spread: Math.sqrt(1 / precision + BETWEEN ** 2),
+    // What is usual reaches far up; what was seen of a builder does not.
+    upwards: 1 + (USUAL_SCATTER.upwards - 1) / usual / precision,
+  };
 }

@@ -12,6 +12,8 @@ export interface ScoredRun {
   readonly value: number;
   readonly atLeast: boolean;
   readonly hasStarted: boolean;
+  /** Which it was of all runs that are compared, from 0; as they are listed unless told otherwise. */
+  readonly order?: number;
 }
 
 /** By what runs are compared. */
@@ -82,12 +84,16 @@ export function scored(goal: Goal, pairs: readonly ComparableRuns[]): { readonly
   const { isLess = false } = goalRecord(goal);
   const isNear = goal.kind === 'closest-to';
   const scoring: Scoring = isByGoal ? { by: 'goal', isLess: isLess && !isNear, target: isNear ? goal.distance : null } : BY_DISTANCE;
+  const inOrder = pairs
+    .flatMap(({ before, after }) => [...before, ...after])
+    .toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
   const scoredRun = (run: RunOfCar): ScoredRun[] => {
     const { outcome } = run.record;
-    if (didNotStart(outcome)) return [{ value: NaN, atLeast: false, hasStarted: false }];
+    const order = inOrder.indexOf(run);
+    if (didNotStart(outcome)) return [{ value: NaN, atLeast: false, hasStarted: false, order }];
     const value = isByGoal ? scoreOf(goal, run) : outcome.distance;
     // A time to a mark, or a way off the line, is what it is, wall or not.
-    return value === null ? [] : [{ value, atLeast: outcome.kind === 'hit-wall' && !scoring.isLess, hasStarted: true }];
+    return value === null ? [] : [{ value, atLeast: outcome.kind === 'hit-wall' && !scoring.isLess, hasStarted: true, order }];
   };
   return {
     scoring,

@@ -11,13 +11,14 @@ import { lnPosterior, peakAbout, type FitGroup, type FitProblem, type SpreadOfAl
 import { scatterDirections } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type Instruments, type RunConditions, type TrialGroup, type TrialRun } from './trial.ts';
 
-/** What is thought of the scatter of one car’s runs before there are any: ln-normal about a median, at full winding. */
+/** What is thought of the scatter of one car’s runs before there are any, at full winding: ln-normal about its likeliest, the upper side so many times as wide. */
 export interface ScatterPrior {
   readonly median: number;
   readonly spread: number;
+  readonly upwards: number;
 }
 /** Common practice, until the builder’s own history says otherwise. */
-export const USUAL_SCATTER: ScatterPrior = { median: 0.06, spread: 0.5 };
+export const USUAL_SCATTER: ScatterPrior = { median: 0.06, spread: 0.5, upwards: 2.5 };
 
 export interface FitOptions {
   readonly instruments?: Instruments;

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Goal } from '../../../core/brief/goal.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -11,7 +11,7 @@ import { didItHelp } from '../../../core/trials/did-it-help.ts';
 import { areInTurn, scored } from '../../../core/trials/scored-runs.ts';
 import { permutationP, superiority, welch } from '../../../core/trials/two-sample-tests.ts';
 import { ownScatter } from '../../../core/trials/own-scatter.ts';
-import type { Tuning } from '../../../core/trials/tuning.ts';
+import type { TunedGroup, Tuning } from '../../../core/trials/tuning.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
@@ -29,25 +29,37 @@ interface CompareProps extends Pick<Tuning, 'groups'> {
   readonly explain: (figure: string) => Explanation;
 }
 
+const distances = (group: TunedGroup): number[] => group.distances.filter(({ isWall }) => !isWall).map(({ distance }) => distance);
+
+/** Two of the groups compared by what is asked; null where there are no two. */
+function comparedGroups(groups: readonly TunedGroup[], runs: readonly RunOfCar[], goal: Goal, first: number, second: number) {
+  const [a, b] = [groups[first], groups[second]];
+  if (groups.length < 2 || !a || !b) return null;
+  const runsOf = (group: TunedGroup): RunOfCar[] =>
+    group.distances.flatMap((one) => runs.find(({ id }) => id !== undefined && id === one.id) ?? []);
+  const pair = { before: runsOf(a), after: runsOf(b) };
+  const { scoring, runs: compared } = scored(goal, [pair]);
+  // What is thought of the scatter before: by the groups that are not compared.
+  const scatter = ownScatter(groups.filter((group) => group !== a && group !== b).map(distances));
+  const isDistance = goalRecord(goal).quantity === 'distance' || scoring.by === 'distance';
+  return {
+    a,
+    b,
+    comparison: didItHelp(compared, { scoring, scatter, isInTurn: areInTurn(pair) }),
+    mark: atTheMark(compared[0]!, scoring, isDistance && 'distance' in goal ? goal.distance : null, scatter),
+  };
+}
+
 /** Any two groups of runs: the difference with its interval, the verdict, and what was changed between them. */
 export function Compare({ groups, runs, nameOf, goal, explain }: CompareProps) {
   const units = useUnits();
   const [first, setFirst] = useState('0');
   const [second, setSecond] = useState(String(Math.min(1, groups.length - 1)));
   const [isOpen, setOpen] = useState(false);
+  const compared = useMemo(() => comparedGroups(groups, runs, goal, Number(first), Number(second)), [groups, runs, goal, first, second]);
   const options = Object.fromEntries(groups.map((group, i) => [String(i), `${i + 1}. ${groupWords(group, nameOf)}`]));
-  const [a, b] = [groups[Number(first)], groups[Number(second)]];
-  if (groups.length < 2 || !a || !b) return <p className={`${plain.caption} ${plain.muted}`}>Two groups of runs are needed to compare.</p>;
-  const distances = (group: typeof a): number[] => group.distances.filter(({ isWall }) => !isWall).map(({ distance }) => distance);
-  const runsOf = (group: typeof a): RunOfCar[] =>
-    group.distances.flatMap((one) => runs.find(({ id }) => id !== undefined && id === one.id) ?? []);
-  const pair = { before: runsOf(a), after: runsOf(b) };
-  const { scoring, runs: compared } = scored(goal, [pair]);
-  // What is thought of the scatter before: by the groups that are not compared.
-  const scatter = ownScatter(groups.filter((group) => group !== a && group !== b).map(distances));
-  const comparison = didItHelp(compared, { scoring, scatter, isInTurn: areInTurn(pair) });
-  const isDistance = goalRecord(goal).quantity === 'distance' || scoring.by === 'distance';
-  const mark = atTheMark(compared[0]!, scoring, isDistance && 'distance' in goal ? goal.distance : null, scatter);
+  if (!compared) return <p className={`${plain.caption} ${plain.muted}`}>Two groups of runs are needed to compare.</p>;
+  const { a, b, comparison, mark } = compared;
   const changed = differences(a.design, b.design, units);
   const mended = [...a.faults.filter((fault) => !b.faults.includes(fault)), ...b.faults.filter((fault) => !a.faults.includes(fault))];
   const unlike = unlikeWords(a, b);

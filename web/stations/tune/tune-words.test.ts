@@ -38,12 +38,14 @@ describe('what Tune says', () => {
       starts: null,
       middle: { before: 5, after: 5.6 },
       more: null,
+      drift: null,
       isInTurn: false,
     };
     const told = (more: Partial<Comparison> = {}): string => plainly(verdictWords({ ...comparison, ...more }, 'metric'));
     expect(told()).toBe('Better: +12 % (9 in 10: +5 % to +19 %).');
     expect(told({ verdict: 'cannot-tell', more: 4 })).toContain('About 4 more runs of each would settle it in two of three cases.');
     expect(told({ verdict: 'cannot-tell' })).toContain('Run both in turn');
+    expect(told({ drift: -0.0101 })).toContain('Whatever was changed, it fell by about 1 % from run to run.');
     expect(told({ verdict: 'cannot-tell', isInTurn: true })).toContain('No number of runs');
     const near = { by: 'goal', isLess: false, target: 12 } as const;
     expect(told({ scoring: near, gain: { middle: 0.4, low: 0.1, high: 0.7 } })).toBe(

@@ -160,9 +160,15 @@ const startWords = ({ starts }: Comparison): string =>
     : '';
 
 /** `Better: +12 % (9 in 10: +5 % to +19 %).` */
+/** That runs changed from one to the next anyway, where they did. */
+const driftWords = ({ drift }: Comparison): string =>
+  drift === null
+    ? ''
+    : ` Whatever was changed, it ${drift < 0 ? 'fell' : 'rose'} by about ${percent(Math.abs(Math.expm1(drift)))} from run to run.`;
+
 export function verdictWords(comparison: Comparison, units: UnitSystem): string {
   const { verdict, more, isInTurn } = comparison;
-  const told = `${VERDICTS[verdict]}: ${gainOf(comparison, units)}.${startWords(comparison)}`;
+  const told = `${VERDICTS[verdict]}: ${gainOf(comparison, units)}.${startWords(comparison)}${driftWords(comparison)}`;
   if (verdict !== 'cannot-tell') return told;
   if (more !== null) return `${told} About ${more} more runs of each would settle it in two of three cases.`;
   return isInTurn
