@@ -10,7 +10,6 @@ import { predictRun } from '../core/predict/predict-run.ts';
 import { CAUSE_IDS } from '../core/trials/cause-words.ts';
 import { explain, NOTED, notedIn, weighCauses, type FaultId } from '../core/trials/causes.ts';
 import { didItHelp } from '../core/trials/did-it-help.ts';
-import { stoppedAt } from '../core/trials/scored-runs.ts';
 import { fitCar } from '../core/trials/fit/fit-car.ts';
 import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
 import { ownScatter } from '../core/trials/own-scatter.ts';
@@ -251,6 +250,10 @@ function changes(): void {
       {
         best,
         suggested: found.changes.slice(0, 3).map(({ design }) => gainOf(design)),
+        holds: found.changes.map(({ design, low, high }) => {
+          const gain = gainOf(design);
+          return { isTyre: JSON.stringify(design.sleeve) !== JSON.stringify(car.design.sleeve), isHeld: low <= gain && gain <= high };
+        }),
         random: [0, 1, 2].map(() => all[Math.floor(chance.uniform() * all.length)]!),
       },
     ];
@@ -261,6 +264,15 @@ function changes(): void {
     'three suggested changes: share of the best gain; that harm',
     of(({ suggested }) => suggested),
     '≥ 80 %; ≤ 5 %',
+  );
+  const held = told.flatMap(({ holds }) => holds);
+  line(
+    `true gain within what is told of it (${held.length} changes); of other tyres`,
+    `${shareOf(held, ({ isHeld }) => isHeld)}; ${shareOf(
+      held.filter(({ isTyre }) => isTyre),
+      ({ isHeld }) => isHeld,
+    )}`,
+    '85 to 96 %',
   );
   line(
     'at random, for comparison',

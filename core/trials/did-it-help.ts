@@ -45,7 +45,7 @@ const NOTHING = 0.05;
 /** Two groups on different days differ by so much more. */
 export const SESSION = 0.02;
 /** How sure a verdict is. */
-const SURE = 0.945;
+const SURE = 0.95;
 const SIDE = 0.05;
 /** Runs that started which are needed of each. */
 const FEWEST = 2;

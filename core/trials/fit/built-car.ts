@@ -2,6 +2,8 @@ import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { BATCH as BATCH_OF_RUBBER, deviated, SPREAD_IN_UNITS, VALUE_NAMES, type ValueKey } from '../../car/value-table.ts';
 import { likelyNumbers, sinkingOf, valueKeysOf, valueOf } from '../../car/values.ts';
 import { CONDITIONS } from '../../predict/conditions.ts';
+import { predictRun } from '../../predict/predict-run.ts';
+import { AIR_DENSITY } from '../../constants.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
 import type { RunSetup } from '../../run/run-setup.ts';
 import type { Mendable, RunConditions } from './trial.ts';
@@ -135,6 +137,35 @@ const FADING: Unknown = {
   off: (car, deviations) => withEnergy(car, Math.exp(-FADE * deviations * car.share)),
 };
 
+/** How much more resists at top speed than at a crawl, beside what the model has of it: a share of what rolling and bearings take. Our estimate. */
+const GROWS = 0.3;
+/** It is more rather than less, and never so much less that air would push. */
+const SKEWED = 0.6;
+const LEAST_DRAG = 0.1;
+const grown = new WeakMap<CarDesign, number>();
+/** m², the drag area that takes as much at the top speed of the likeliest car. */
+function areaGrown(design: CarDesign): number {
+  const known = grown.get(design);
+  if (known !== undefined) return known;
+  const prediction = predictRun(design);
+  let area = 0;
+  if (prediction.kind === 'ran' && prediction.result.topSpeed > 0) {
+    const { energy, distance, topSpeed } = prediction.result;
+    area = (2 * GROWS * (energy.rolling + energy.driveBearing + energy.otherBearing)) / distance / (AIR_DENSITY * topSpeed ** 2);
+  }
+  grown.set(design, area);
+  return area;
+}
+const GROWING: Unknown = {
+  id: 'growing',
+  name: 'how much more resists at speed',
+  off: (car, deviations) => {
+    const before = car.numbers.dragArea ?? 0;
+    const more = (areaGrown(car.asDesigned) * Math.expm1(SKEWED * deviations)) / SKEWED;
+    return { ...car, numbers: { ...car.numbers, dragArea: Math.max(before + more, LEAST_DRAG * before) } };
+  },
+};
+
 /** Everything of these designs that nobody knows, each once: what versions share they share. */
 export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
   const found = new Map<string, Unknown>();
@@ -151,6 +182,7 @@ export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
   for (const { id, name, off } of CONDITIONS)
     found.set(id, { id, name, off: (car, deviations) => ({ ...car, design: off(car.design, deviations) }) });
   found.set(FADING.id, FADING);
+  found.set(GROWING.id, GROWING);
   return [...found.values()];
 }
 

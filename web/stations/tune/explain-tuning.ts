@@ -103,7 +103,7 @@ const FORMULAS: Readonly<Record<TuneFigure, { readonly title: string; readonly f
   gain: {
     title: 'What a change gains',
     formula:
-      'The fitted car with the one change, less the fitted car without it, by what the brief asks. The same for 40 cars that the runs allow: 8 in 10 gains lie within the range, and the chance is the share that gain. Told only from 4 in 5, and beyond what the scatter hides.',
+      'The fitted car with the one change, less the fitted car without it, by what the brief asks. The same for 60 cars that the runs allow, with what is not known of a new part: 9 in 10 gains lie within the range, and the chance is the share that gain. Told only from 4 in 5, and beyond what the scatter hides.',
   },
   effort: {
     title: 'What a change takes',

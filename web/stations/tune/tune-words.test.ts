@@ -78,7 +78,7 @@ describe('what Tune says', () => {
   it('tells a gain in the unit of what is asked', () => {
     const car = newCar('x');
     const change = { words: '', design: car, gain: 1.42, low: 0.9, high: 2, chance: 1, distance: 20, minutes: 10, parts: [], rules: null };
-    expect(plainly(gainWords(change, car, 'metric'))).toBe('better by 1.4 m (8 in 10: 0.9 to 2.0) · 99 % likely');
+    expect(plainly(gainWords(change, car, 'metric'))).toBe('better by 1.4 m (9 in 10: 0.9 to 2.0) · 99 % likely');
     const quick = { ...car, aim: { ...car.aim, kind: 'quickest-to', distance: 6 } as typeof car.aim };
     expect(plainly(gainWords(change, quick, 'metric'))).toMatch(/^quicker by 1\.4 s/);
   });
