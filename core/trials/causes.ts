@@ -207,6 +207,9 @@ const STARTS = [-4, -2.5, -1.2, 0, 0.8, 1.6, 2.5, 4];
 const TRIED_IN_PAIRS = 3;
 const LACKS_MUCH = 0.25;
 
+/** Groups by which a cause is looked for, the newest: more would be waited for. */
+export const MOST_WEIGHED = 8;
+
 /** A car that is taken to be built with any care explains every fault away. */
 const AS_THOUGHT = [[1, 1]] as const;
 

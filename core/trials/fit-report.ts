@@ -2,14 +2,18 @@ import { asAsked, type Brief } from '../brief/brief.ts';
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
 import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
 import { valueKeysOf, valueOf } from '../car/values.ts';
-import { explain, notedIn, weighCauses } from './causes.ts';
-import { fitCar } from './fit/fit-car.ts';
+import { didNotStart } from '../car/did-not-start.ts';
+import { explain, MOST_WEIGHED, notedIn, weighCauses } from './causes.ts';
+import { isSameBuild } from '../car/same-design.ts';
+import { fitCar, leaveOut } from './fit/fit-car.ts';
+import { checkBefore, checkGroup, type GroupCheck } from './group-check.ts';
+import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
 import { quantileOf } from './fit/mixture.ts';
 import { mixtureOf, predictFitted, type Interval } from './fit/predict-fitted.ts';
 import { valueRow } from './fitted-values.ts';
 import { learntOf, type Learnt } from './learnt.ts';
 import { nextChanges } from './next-change.ts';
-import { trialGroups } from './trial-groups.ts';
+import { newestGroups, trialGroups } from './trial-groups.ts';
 
 /** A car, its runs and what is asked of them. */
 export interface FitRequest {
@@ -27,7 +31,25 @@ export interface FitReport {
   readonly resistance: Learnt | null;
   readonly energy: Learnt | null;
   readonly scatter: number;
-  readonly predictions: readonly (null | { readonly mean: Interval; readonly nextRun: Interval })[];
+  readonly predictions: readonly (null | {
+    readonly mean: Interval;
+    readonly nextRun: Interval;
+    /** Where its launch is near to wheelspin: how far it goes if its tyres hold, and if they spin. */
+    readonly fork: { readonly holds: number; readonly spins: number } | null;
+  })[];
+  /** Like runs: what the fit to all others says of them, and how they lie to that; null where there are no others. */
+  readonly groups: readonly {
+    readonly winding: Wind;
+    readonly direction: 'out' | 'back' | null;
+    readonly runs: number;
+    readonly without: Interval | null;
+    readonly check: GroupCheck | null;
+  }[];
+  /** Groups and runs that are older still, and not in the fit. */
+  readonly earlier: { readonly groups: number; readonly runs: number };
+  /** How the runs lie to what was thought of such a car before any. */
+  readonly before: GroupCheck | null;
+  readonly signs: SignsInRuns;
   readonly causes: readonly { readonly id: string; readonly probability: number; readonly metres: number }[];
   readonly changes: readonly {
     readonly id: string;
@@ -47,7 +69,12 @@ const slug = (words: string): string =>
 /** Fits a car to its runs and tells all of it; null where the car cannot run as it was wound. */
 export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
   const design = brief ? asAsked(told, brief) : told;
-  const groups = trialGroups(runs.filter(({ leftOut }) => !leftOut).map(({ design: ran, ...record }) => ({ record, design: ran })));
+  const inOrder = runs
+    .filter(({ leftOut }) => !leftOut)
+    .map(({ design: ran, ...record }) => ({ record, design: ran }))
+    .toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
+  const { groups, earlier } = newestGroups(trialGroups(inOrder), inOrder);
+  if (groups.length === 0) return null;
   const asked = predict.map(({ winding, floor }) => ({ winding, design: floor ? { ...design, floor } : design }));
   const fitted = fitCar(groups, { designs: [design, ...asked.map((one) => one.design)] });
   if (!fitted) return null;
@@ -61,7 +88,11 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
     values[key] = { prior: valueOf(design, key).value, fitted: at(0.5), interval90: [at(SIDE), at(1 - SIDE)] };
   }
   const learnt = learntOf(fitted, design);
-  const weighed = weighCauses(groups, { workspace: fitted.workspace });
+  // Why is asked of the car as it ran last.
+  const latest = groups.at(-1)!;
+  const ofLatest = groups.filter((group) => isSameBuild(group.design, latest.design)).slice(-MOST_WEIGHED);
+  const weighed = weighCauses(ofLatest, { workspace: fitted.workspace });
+  const noted = notedIn(ofLatest.flatMap(({ of }) => of.map(({ record }) => record)));
   return {
     values,
     resistance: learnt?.resistance ?? null,
@@ -69,9 +100,31 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
     scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
     predictions: asked.map(({ winding, design: on }) => {
       const prediction = predictFitted(fitted, on, winding);
-      return prediction && { mean: prediction.mean, nextRun: prediction.next };
+      return prediction && { mean: prediction.mean, nextRun: prediction.next, fork: prediction.fork };
     }),
-    causes: weighed ? explain(weighed, { noted: notedIn(runs) }).causes : [],
+    groups: groups.map((group, g) => {
+      const told = groups.length > 1 ? predictFitted(leaveOut(fitted, g), group.design, group.wind, group) : null;
+      return {
+        winding: group.wind,
+        direction: group.direction ?? null,
+        runs: group.runs.length,
+        without: told?.mean ?? null,
+        check: told && checkGroup(told, group),
+      };
+    }),
+    earlier,
+    before: checkBefore(ofLatest, { workspace: fitted.workspace }),
+    signs: signsInRuns(
+      groups.map(({ of }) =>
+        of.flatMap((run) => {
+          const { outcome } = run.record;
+          return outcome.kind === 'stopped' && !didNotStart(outcome)
+            ? [{ distance: outcome.distance, order: 1 + inOrder.indexOf(run) }]
+            : [];
+        }),
+      ),
+    ),
+    causes: weighed ? explain(weighed, { noted }).causes : [],
     changes: (nextChanges(fitted, design)?.changes ?? []).map(({ words, gain, low, high, chance }) => ({
       id: slug(words),
       words: words.replaceAll('\u00a0', ' '),

@@ -43,3 +43,21 @@ export function trialGroups(runs: readonly RunOfCar[], putRight: readonly PutRig
   }
   return groups;
 }
+
+/** Groups that are fitted, and runs of each: the newest. More would be waited for, and tell of the car as it no longer is. */
+const MOST_GROUPS = 24;
+const MOST_RUNS = 30;
+
+/** The newest groups, by their latest run, with the newest runs of each; and how many are older. `inOrder`: all of their runs. */
+export function newestGroups(
+  groups: readonly RunsAlike[],
+  inOrder: readonly RunOfCar[],
+): { readonly groups: readonly RunsAlike[]; readonly earlier: { readonly groups: number; readonly runs: number } } {
+  const place = new Map(inOrder.map((run, i) => [run, i]));
+  const sorted = groups.toSorted((a, b) => place.get(a.of.at(-1)!)! - place.get(b.of.at(-1)!)!);
+  const newest = sorted
+    .slice(-MOST_GROUPS)
+    .map((group) => ({ ...group, runs: group.runs.slice(-MOST_RUNS), of: group.of.slice(-MOST_RUNS) }));
+  const count = (of: readonly RunsAlike[]): number => of.reduce((sum, { runs }) => sum + runs.length, 0);
+  return { groups: newest, earlier: { groups: sorted.length - newest.length, runs: count(sorted) - count(newest) } };
+}

@@ -33,14 +33,15 @@ const reach = (car: CarDesign, slope = 0): number => simulateSound(deriveRunSetu
 describe('the runs of a car', () => {
   it('are told by the newest groups, also where the last run is of a winding that was run first', () => {
     const turns = fullTurns(design);
-    const winds = Array.from({ length: 9 }, (_, i): Wind => ({ kind: 'turns', turns: Math.round(turns * (1 + i)) / 10 }));
+    const winds = Array.from({ length: 25 }, (_, i): Wind => ({ kind: 'turns', turns: Math.round(turns * (4 + i)) / 30 }));
     const distances = winds.map((wind) => simulateSound(deriveRunSetup(design, wind)).distance);
-    const runs = [...winds, winds[0]!].map((wind, i) => run(design, distances[i % 9]!, { wind }));
+    const runs = [...winds, winds[0]!].map((wind, i) => run(design, distances[i % 25]!, { wind }));
     const tuning = tuneCar(design, runs)!;
-    expect(tuning.groups).toHaveLength(8);
+    expect(tuning.groups).toHaveLength(24);
+    expect(tuning.earlier).toEqual({ groups: 1, runs: 1 });
     // The second winding is the one that is left out: its run is the oldest.
     expect(tuning.groups.map(({ wind }) => wind)).not.toContainEqual(winds[1]);
-    expect(tuning.groups.at(-1)).toMatchObject({ wind: winds[0], distances: [{ order: 1 }, { order: 10 }] });
+    expect(tuning.groups.at(-1)).toMatchObject({ wind: winds[0], distances: [{ order: 1 }, { order: 26 }] });
   });
 
   it('out and back on a floor that leans are told for each way, and so is what is left out of the fit', () => {

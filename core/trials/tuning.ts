@@ -1,4 +1,3 @@
-import { median } from 'simple-statistics';
 import { goalOf } from '../brief/goal.ts';
 import type { CarDesign, Measured, Wind } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
@@ -7,11 +6,12 @@ import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
-import { faultBefore, faultOf, notedIn, weighCauses, type Given, type NotedInRuns, type WeighedCauses } from './causes.ts';
+import { faultBefore, faultOf, MOST_WEIGHED, notedIn, weighCauses, type Given, type NotedInRuns, type WeighedCauses } from './causes.ts';
+import { checkBefore, checkGroup, type GroupCheck } from './group-check.ts';
 import { groupSpread, kaplanMeier, type GroupSpread } from './censored.ts';
 import { didNotStart } from '../car/did-not-start.ts';
 import type { RunOfCar } from './compared-runs.ts';
-import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
+import { fitCar, leaveOut, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { predictFitted, type Interval } from './fit/predict-fitted.ts';
 import { shareBelow } from './fit/mixture.ts';
 import { outputsOf, STALL } from './fit/outputs.ts';
@@ -20,9 +20,9 @@ import type { Mendable, RunConditions } from './fit/trial.ts';
 import { fittedValues } from './fitted-values.ts';
 import { furtherRuns, learntOf, type FurtherRun, type Learnt } from './learnt.ts';
 import { nextChanges, type NextChanges } from './next-change.ts';
+import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
 import { straightening, type Straightening } from './straight.ts';
-import { trendOf, type Trend } from './trend.ts';
-import { trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
+import { newestGroups, trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
 
 /** One run: m, and which it was of all that are told, counted from 1. */
 export interface TunedRun {
@@ -46,13 +46,13 @@ export interface TunedGroup {
   readonly spread: GroupSpread | null;
   /** Share of runs that go beyond a distance (Kaplan and Meier), where the wall hides how far some would; null where none was hit. */
   readonly beyond: readonly (readonly [distance: number, share: number])[] | null;
-  readonly trend: Trend | null;
   /** The likeliest car's, the fitted car's mean and its next run. */
   readonly predicted: number | null;
   readonly fitted: Interval | null;
   readonly next: Interval | null;
-  /** Fitted to all other groups, what this one would have been told to be; null with no other. */
+  /** Fitted to all other groups, what this one would have been told to be, and how it lies to that; null with no other. */
   readonly heldOut: Interval | null;
+  readonly check: GroupCheck | null;
 }
 
 /** The distance against the turns: as thought, and as fitted. */
@@ -73,6 +73,11 @@ export interface ShortRoom {
 /** All that the runs of a car tell. */
 export interface Tuning {
   readonly groups: readonly TunedGroup[];
+  /** Groups and runs that are older still: they are not in the fit. */
+  readonly earlier: { readonly groups: number; readonly runs: number };
+  /** How the runs lie to what was thought of such a car before any. */
+  readonly before: GroupCheck | null;
+  readonly signs: SignsInRuns;
   readonly curve: readonly CurvePoint[];
   readonly turns: number;
   /** Fully wound on a long floor. */
@@ -101,23 +106,10 @@ export interface Tuning {
   readonly values: Measured;
 }
 
-/** Groups that are fitted, the newest; runs of each. */
-const MOST_GROUPS = 8;
-const MOST_RUNS = 30;
 const CURVE = 9;
 /** Steps of the shares that go beyond a distance. */
 const MOST_STEPS = 8;
-/** Robust standard deviations beyond which a run is pointed out. */
-const ODD = 3.5;
 const SURE = 0.9;
-
-/** Runs that lie further from their group's middle than 3.5 robust standard deviations (median absolute deviation over 0.6745). */
-function oddOnes(distances: readonly number[]): boolean[] {
-  if (distances.length < 4) return distances.map(() => false);
-  const middle = median([...distances]);
-  const robust = Math.max(median(distances.map((x) => Math.abs(x - middle))) / 0.6745, 0.01 * middle);
-  return distances.map((x) => Math.abs(x - middle) > ODD * robust);
-}
 
 /** m, of a car built just as it was designed; null where it cannot run so. */
 function likelyDistance(design: CarDesign, wind: Wind, conditions: RunConditions, workspace: Workspace): number | null {
@@ -128,45 +120,33 @@ function likelyDistance(design: CarDesign, wind: Wind, conditions: RunConditions
 function tunedGroup(
   group: RunsAlike,
   fitted: FittedCar,
-  others: readonly RunsAlike[],
-  inOrder: readonly RunOfCar[],
-  options: FitOptions,
+  groups: readonly RunsAlike[],
+  runs: readonly (readonly Omit<TunedRun, 'isOdd'>[])[],
+  { oddOnes }: SignsInRuns,
 ): TunedGroup {
   const { design, wind, direction, faults, of } = group;
   const outcomes = of.map(({ record }) => record.outcome);
-  const stopped = outcomes.filter((outcome) => outcome.kind === 'stopped' && !didNotStart(outcome)).map(({ distance }) => distance);
-  const odd = oddOnes(stopped);
   const told = predictFitted(fitted, design, wind, { direction, faults });
   // How much a fault took is told only by runs that were made with it.
+  const others = groups.filter((other) => other !== group);
   const isTold = others.length > 0 && faults.every((fault) => others.some((other) => other.faults.includes(fault)));
-  const without = isTold ? fitCar(others, { ...options, workspace: fitted.workspace, designs: [design] }) : null;
+  const without = isTold ? predictFitted(leaveOut(fitted, groups.indexOf(group)), design, wind, { direction, faults }) : null;
   return {
     design,
     wind,
     direction,
     faults,
-    distances: outcomes.map((outcome, i) => {
-      const { kind, distance } = outcome;
-      const hasStarted = !didNotStart(outcome);
-      return {
-        id: of[i]!.id,
-        order: 1 + inOrder.indexOf(of[i]!),
-        distance,
-        isWall: kind === 'hit-wall',
-        hasStarted,
-        isOdd: kind === 'stopped' && hasStarted && odd[stopped.indexOf(distance)]!,
-      };
-    }),
+    distances: runs[groups.indexOf(group)]!.map((run) => ({ ...run, isOdd: oddOnes.includes(run.order) })),
     spread: groupSpread(outcomes),
     beyond:
-      stopped.length > 0 && outcomes.some(({ kind }) => kind === 'hit-wall')
+      outcomes.some((outcome) => outcome.kind === 'stopped' && !didNotStart(outcome)) && outcomes.some(({ kind }) => kind === 'hit-wall')
         ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS)
         : null,
-    trend: trendOf(stopped),
     predicted: likelyDistance(design, wind, { direction }, fitted.workspace),
     fitted: told?.mean ?? null,
     next: told?.next ?? null,
-    heldOut: (without && predictFitted(without, design, wind, { direction, faults })?.mean) ?? null,
+    heldOut: without?.mean ?? null,
+    check: without && checkGroup(without, group),
   };
 }
 
@@ -206,26 +186,29 @@ export function tuneCar(
   { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
 ): Tuning | null {
   const inOrder = runs.filter(({ record }) => !record.leftOut).toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
-  const latestOf = ({ of }: RunsAlike): number => inOrder.indexOf(of.at(-1)!);
-  const groups = trialGroups(inOrder, putRight)
-    .toSorted((a, b) => latestOf(a) - latestOf(b))
-    .slice(-MOST_GROUPS)
-    .map((group) => ({ ...group, runs: group.runs.slice(-MOST_RUNS), of: group.of.slice(-MOST_RUNS) }));
+  const { groups, earlier } = newestGroups(trialGroups(inOrder, putRight), inOrder);
   const before = new Set(groups.flatMap(({ faults }) => faults));
   const options: FitOptions = { more: [...[...before].map(faultBefore), ...given.map(faultOf)] };
   const fitted = groups.length > 0 ? fitCar(groups, { ...options, designs: [design] }) : null;
   if (!fitted) return null;
   onProgress(0.1);
   const turns = fullTurns(design);
+  const distances = groups.map(({ of }) =>
+    of.map((run): Omit<TunedRun, 'isOdd'> => {
+      const { outcome } = run.record;
+      return {
+        id: run.id,
+        order: 1 + inOrder.indexOf(run),
+        distance: outcome.distance,
+        isWall: outcome.kind === 'hit-wall',
+        hasStarted: !didNotStart(outcome),
+      };
+    }),
+  );
+  const signs = signsInRuns(distances.map((runs) => runs.filter(({ isWall, hasStarted }) => hasStarted && !isWall)));
   const tuned = groups.map((group, i) => {
     onProgress(0.1 + (0.3 * i) / groups.length);
-    return tunedGroup(
-      group,
-      fitted,
-      groups.filter((other) => other !== group),
-      inOrder,
-      options,
-    );
+    return tunedGroup(group, fitted, groups, distances, signs);
   });
   // Where its runs tell their direction, it is told for the way it ran last: a floor that leans makes two cars of one.
   const ways = { direction: groups.at(-1)!.direction };
@@ -240,7 +223,9 @@ export function tuneCar(
   onProgress(0.45);
   // Why: the runs of the car as it last ran, on whatever floors.
   const latest = groups.at(-1)!;
-  const ofLatest = groups.filter(({ design: ran, faults }) => isSameBuild(ran, latest.design) && isSameContent(faults, latest.faults));
+  const ofLatest = groups
+    .filter(({ design: ran, faults }) => isSameBuild(ran, latest.design) && isSameContent(faults, latest.faults))
+    .slice(-MOST_WEIGHED);
   const causes =
     latest.faults.length > 0
       ? null
@@ -252,6 +237,9 @@ export function tuneCar(
   onProgress(0.95);
   return {
     groups: tuned,
+    earlier,
+    before: latest.faults.length > 0 ? null : checkBefore(ofLatest, { more: given.map(faultOf), workspace: fitted.workspace }),
+    signs,
     curve,
     turns,
     full: full && {

@@ -44,12 +44,18 @@ export function likelyCar(design: CarDesign, wind: Wind, share: number, { direct
   };
 }
 
+type Numbers = Partial<Record<ValueKey, number>>;
+/** Writes numbers of a car that are so many standard deviations off; false where it has no such thing. */
+type Write = (numbers: Numbers, car: BuiltCar, deviations: number) => boolean;
+
 /** Something about a car that nobody knows: how far it is off, in standard deviations, is N(0, 1). */
 export interface Unknown {
   readonly id: string;
   readonly name: string;
-  /** The car with this so many standard deviations off. */
+  /** The car with this so many standard deviations off; the same car where it has no such thing. */
   readonly off: (car: BuiltCar, deviations: number) => BuiltCar;
+  /** The same written into the numbers of a car, where it changes nothing else. */
+  readonly into?: Write;
   /** Whether the car is another with it even where it is off by nothing. */
   readonly isThere?: true;
 }
@@ -86,59 +92,71 @@ const placeOf = (design: CarDesign, key: ValueKey): string => knownValue(design,
 const { keys: OF_A_BATCH, shared: SHARED } = BATCH_OF_RUBBER;
 const OF_A_FLOOR: readonly ValueKey[] = ['staticGrip'];
 
-const changed = (car: BuiltCar, key: ValueKey, deviations: number): BuiltCar => {
-  const before = car.numbers[key];
-  if (before === undefined) return car;
-  const { spread: told } = knownValue(car.asDesigned, key);
-  const spread = key === 'slope' ? car.uphill * told : told;
-  return { ...car, numbers: { ...car.numbers, [key]: deviated(key, { value: before, spread, evidence: 'estimated' }, deviations) } };
+const change = (numbers: Numbers, { asDesigned, uphill }: BuiltCar, key: ValueKey, deviations: number): boolean => {
+  const before = numbers[key];
+  if (before === undefined) return false;
+  const { spread: told } = knownValue(asDesigned, key);
+  const spread = key === 'slope' ? uphill * told : told;
+  numbers[key] = deviated(key, { value: before, spread, evidence: 'estimated' }, deviations);
+  return true;
 };
+const changeAll = (numbers: Numbers, car: BuiltCar, keys: readonly ValueKey[], deviations: number): boolean =>
+  keys.filter((key) => change(numbers, car, key, deviations)).length > 0;
+
+/** An unknown of a car’s numbers. */
+const ofNumbers = (id: string, name: string, into: Write): Unknown => ({
+  id,
+  name,
+  into,
+  off: (car, deviations) => {
+    const numbers = { ...car.numbers };
+    return into(numbers, car, deviations) ? { ...car, numbers } : car;
+  },
+});
 
 const valueUnknown = (design: CarDesign, key: ValueKey): Unknown => {
   const place = placeOf(design, key);
   const alone = OF_A_BATCH.includes(key) || OF_A_FLOOR.includes(key) ? Math.sqrt(1 - SHARED ** 2) : 1;
-  return {
-    id: place,
-    name: VALUE_NAMES[key],
-    off: (car, deviations) => (placeOf(car.asDesigned, key) === place ? changed(car, key, alone * deviations) : car),
-  };
+  return ofNumbers(
+    place,
+    VALUE_NAMES[key],
+    (numbers, car, deviations) => placeOf(car.asDesigned, key) === place && change(numbers, car, key, alone * deviations),
+  );
 };
 
-const BATCH: Unknown = {
-  id: 'batch',
-  name: 'strength of the rubber',
-  off: (car, deviations) => OF_A_BATCH.reduce((made, key) => changed(made, key, SHARED * deviations), car),
-};
+const BATCH = ofNumbers('batch', 'strength of the rubber', (numbers, car, deviations) =>
+  changeAll(numbers, car, OF_A_BATCH, SHARED * deviations),
+);
 
 /** How clean and smooth a floor is: any tyre grips it more or less. */
-const gripOf = ({ floor }: CarDesign): Unknown => ({
-  id: `grip of ${floor.kind}`,
-  name: 'how well this floor grips',
-  off: (car, deviations) =>
-    car.asDesigned.floor.kind === floor.kind ? OF_A_FLOOR.reduce((made, key) => changed(made, key, SHARED * deviations), car) : car,
-});
+const gripOf = ({ floor }: CarDesign): Unknown =>
+  ofNumbers(
+    `grip of ${floor.kind}`,
+    'how well this floor grips',
+    (numbers, car, deviations) => car.asDesigned.floor.kind === floor.kind && changeAll(numbers, car, OF_A_FLOOR, SHARED * deviations),
+  );
 
 /** What the model does not know of windings that were not tried: it gives back less the further it is wound, by this over the range. */
-const FADE = 0.025;
+const FADE = 0.015;
 const FADES: readonly ValueKey[] = ['springEfficiency', 'c1', 'c2'];
+/** Numbers of a motor that gives back another share of what it holds. */
+function giveBack(numbers: Numbers, factor: number): boolean {
+  const given = FADES.filter((key) => numbers[key] !== undefined);
+  for (const key of given) numbers[key] = key === 'springEfficiency' ? Math.min(1, numbers[key]! * factor) : numbers[key]! * factor;
+  return given.length > 0;
+}
 /** A car whose motor gives back another share of what it holds. */
-export const withEnergy = (car: BuiltCar, factor: number): BuiltCar => ({
-  ...car,
-  numbers: Object.fromEntries(
-    Object.entries(car.numbers).map(([key, value]) => [
-      key,
-      (FADES as readonly string[]).includes(key) ? (key === 'springEfficiency' ? Math.min(1, value * factor) : value * factor) : value,
-    ]),
-  ),
-});
-const FADING: Unknown = {
-  id: 'fading',
-  name: 'how much less it gives back the further it is wound',
-  off: (car, deviations) => withEnergy(car, Math.exp(-FADE * deviations * car.share)),
-};
+export function withEnergy(car: BuiltCar, factor: number): BuiltCar {
+  const numbers = { ...car.numbers };
+  giveBack(numbers, factor);
+  return { ...car, numbers };
+}
+const FADING = ofNumbers('fading', 'how much less it gives back the further it is wound', (numbers, car, deviations) =>
+  giveBack(numbers, Math.exp(-FADE * deviations * car.share)),
+);
 
 /** How much more resists at top speed than at a crawl, beside what the model has of it: a share of what rolling and bearings take. Our estimate. */
-const GROWS = 0.3;
+const GROWS = 0.1;
 /** It is more rather than less, and never so much less that air would push. */
 const SKEWED = 0.6;
 const LEAST_DRAG = 0.1;
@@ -156,15 +174,12 @@ function areaGrown(design: CarDesign): number {
   grown.set(design, area);
   return area;
 }
-const GROWING: Unknown = {
-  id: 'growing',
-  name: 'how much more resists at speed',
-  off: (car, deviations) => {
-    const before = car.numbers.dragArea ?? 0;
-    const more = (areaGrown(car.asDesigned) * Math.expm1(SKEWED * deviations)) / SKEWED;
-    return { ...car, numbers: { ...car.numbers, dragArea: Math.max(before + more, LEAST_DRAG * before) } };
-  },
-};
+const GROWING = ofNumbers('growing', 'how much more resists at speed', (numbers, car, deviations) => {
+  const before = numbers.dragArea ?? 0;
+  const more = (areaGrown(car.asDesigned) * Math.expm1(SKEWED * deviations)) / SKEWED;
+  numbers.dragArea = Math.max(before + more, LEAST_DRAG * before);
+  return true;
+});
 
 /** Everything of these designs that nobody knows, each once: what versions share they share. */
 export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
@@ -187,8 +202,22 @@ export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
 }
 
 /** The car with each of its unknowns so far off. `off`: in standard deviations, one to an unknown. */
-export const builtWith = (car: BuiltCar, unknowns: readonly Unknown[], off: ArrayLike<number>): BuiltCar =>
-  unknowns.reduce((made, unknown, i) => (off[i] === 0 && !unknown.isThere ? made : unknown.off(made, off[i]!)), car);
+export function builtWith(car: BuiltCar, unknowns: readonly Unknown[], off: ArrayLike<number>): BuiltCar {
+  // Numbers are written into one copy: a fit builds thousands of cars.
+  let numbers = { ...car.numbers };
+  let made: BuiltCar = { ...car, numbers };
+  unknowns.forEach((unknown, i) => {
+    if (off[i] === 0 && !unknown.isThere) return;
+    if (unknown.into) unknown.into(numbers, made, off[i]!);
+    else {
+      const other = unknown.off(made, off[i]!);
+      if (other === made) return;
+      numbers = { ...other.numbers };
+      made = { ...other, numbers };
+    }
+  });
+  return made;
+}
 
 /** Values that resist along the way. */
 const RESISTS: readonly ValueKey[] = [

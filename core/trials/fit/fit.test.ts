@@ -163,7 +163,7 @@ describe('a fit', () => {
     const workspace = makeWorkspace();
     const car = likelyCar(design, FULL, 1);
     const unknowns = unknownsOf([design]);
-    expect(builtWith(car, unknowns, new Float64Array(unknowns.length))).toBe(car);
+    expect(builtWith(car, unknowns, new Float64Array(unknowns.length))).toEqual(car);
     const before = outputsOf(car, [], workspace)!.values[0]!;
     const moved = unknowns.filter((unknown) => Math.abs(outputsOf(unknown.off(car, 1), [], workspace)!.values[0]! - before) > 1e-6);
     expect(moved.length).toBeGreaterThan(unknowns.length / 2);

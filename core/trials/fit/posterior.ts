@@ -70,11 +70,38 @@ export interface Peak {
   readonly root: Float64Array;
 }
 
+/** A group about a linearisation, its slopes as rows over all unknowns and misfits: one to each output, and that of the grip. */
+export interface GroupRows {
+  readonly outputs: Outputs;
+  readonly rows: readonly Float64Array[];
+  readonly grip: Float64Array;
+}
+
+/** The rows of a linearisation, made once for all places of the grid. */
+export const rowsOfGroups = ({ unknowns, misfit, groups }: FitProblem, linear: readonly Linear[]): readonly GroupRows[] =>
+  linear.map(({ outputs, slopes }, g) => {
+    const n = unknowns + groups.length;
+    const row = (read: (outputs: Outputs) => number): Float64Array => {
+      const one = new Float64Array(n);
+      slopes.forEach((slope, i) => (one[i] = read(slope)));
+      return one;
+    };
+    const rows = Array.from(outputs.values, (_, k) => row(({ values }) => values[k]!));
+    rows[0]![unknowns + g] = misfit;
+    return { outputs, rows, grip: row(({ grip }) => grip) };
+  });
+
+const product = (row: Float64Array, other: Float64Array): number => {
+  let sum = 0;
+  for (let i = 0; i < row.length; i++) sum += row[i]! * other[i]!;
+  return sum;
+};
+
 /**
  * The most likely place about a linearisation at `about`. `damping`: how strongly it is held there, as a curvature beside that of the
  * posterior; 0 unless told otherwise. Source: Levenberg, Quarterly of Applied Mathematics 2 (1944) 164.
  */
-export function peakAbout(problem: FitProblem, linear: readonly Linear[], about: Float64Array, spread: SpreadOfAll, damping = 0): Peak {
+export function peakAbout(problem: FitProblem, linear: readonly GroupRows[], about: Float64Array, spread: SpreadOfAll, damping = 0): Peak {
   let place = about;
   for (let round = 0; ; round++) {
     const { value, gradient, root } = expanded(problem, linear, about, place, spread, damping);
@@ -86,7 +113,7 @@ export function peakAbout(problem: FitProblem, linear: readonly Linear[], about:
 
 function expanded(
   problem: FitProblem,
-  linear: readonly Linear[],
+  linear: readonly GroupRows[],
   about: Float64Array,
   place: Float64Array,
   all: SpreadOfAll,
@@ -108,17 +135,9 @@ function expanded(
     }
   };
   problem.groups.forEach((group, g) => {
-    const { outputs, slopes } = linear[g]!;
+    const { outputs, rows, grip } = linear[g]!;
     const width = outputs.values.length;
-    const rows = Array.from({ length: width }, (_, k) => {
-      const row = new Float64Array(n);
-      slopes.forEach(({ values }, i) => (row[i] = values[k]!));
-      if (k === 0) row[problem.unknowns + g] = problem.misfit;
-      return row;
-    });
-    const model = withMisfit(problem, outputs.values, about, g).map(
-      (at, k) => at + rows[k]!.reduce((sum, by, i) => sum + by * moved[i]!, 0),
-    );
+    const model = withMisfit(problem, outputs.values, about, g).map((at, k) => at + product(rows[k]!, moved));
     // Terms of like runs are added up before they are spread over the unknowns.
     const [sum, square] = [new Float64Array(width), new Float64Array(width * width)];
     for (const { observed } of group.runs) {
@@ -136,12 +155,10 @@ function expanded(
     });
     const spun = group.runs.filter(({ run }) => run.spun).length;
     if (spun === 0) return;
-    const row = new Float64Array(n);
-    slopes.forEach(({ grip }, i) => (row[i] = grip));
-    const term = spinTerm(outputs.grip + row.reduce((total, by, i) => total + by * moved[i]!, 0));
+    const term = spinTerm(outputs.grip + product(grip, moved));
     value += spun * term.value;
-    row.forEach((by, i) => (gradient[i]! += spun * term.slope * by));
-    spread(spun * term.slope ** 2, row, row);
+    grip.forEach((by, i) => (gradient[i]! += spun * term.slope * by));
+    spread(spun * term.slope ** 2, grip, grip);
   });
   return { value, gradient, root: choleskyRoot(curvature, n) };
 }

@@ -24,6 +24,8 @@ export interface FittedPrediction {
   readonly next: Interval;
   /** The next run in ln(m + 0.05), with chances to be asked of it. */
   readonly lnNext: Mixture;
+  /** The mean of so many runs, in the same. */
+  readonly lnMeanOf: (runs: number) => Mixture;
   /** Whether the launch is so near to wheelspin that the prediction forks, and where it then ends. */
   readonly fork: { readonly holds: number; readonly spins: number } | null;
 }
@@ -190,6 +192,7 @@ export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, 
     fitted.workspace,
   );
   return {
+    lnMeanOf: (runs) => widened((scatter) => (STUDENT ** 2 * runVariance(directions, scatter) + tape ** 2) / runs),
     mean: inMetres(widened(() => 0)),
     next: inMetres(lnNext),
     lnNext,

@@ -15,7 +15,8 @@ export type TuneFigure =
   | 'further'
   | 'room'
   | 'like runs'
-  | 'trend'
+  | 'before any run'
+  | 'signs'
   | 'cause'
   | 'gain'
   | 'effort'
@@ -71,10 +72,15 @@ const FORMULAS: Readonly<Record<TuneFigure, { readonly title: string; readonly f
     formula:
       'The standard deviation of one run, as a share of its way at a full wind: what resists and what the motor gives differ a little each time. Found on a grid of eight sizes, each weighed by how well it explains the runs.',
   },
+  'before any run': {
+    title: 'What was thought before any run',
+    formula:
+      'What such cars do by the spreads of their values, before a run is known, beside the mean of the group with the most runs. Fewer than 1 in 20 such cars lie so far off where it is surprising, fewer than 1 in 1000 where it is impossible.',
+  },
   'held out': {
     title: 'What it was not fitted to',
     formula:
-      'The car is fitted again without this group, and asked for it. Where what came lies within the range, the model says things that it was not told.',
+      'The car is fitted again without this group, and asked for it. A model that is right is as far off as it says: 1 group in 20 is called surprising then, 1 in 1000 impossible.',
   },
   further: {
     title: 'What would tell most',
@@ -90,10 +96,10 @@ const FORMULAS: Readonly<Record<TuneFigure, { readonly title: string; readonly f
     formula:
       'Same car, winding, floor and direction. Where none hit the wall: mean and standard deviation, the range by Student’s t. Else the likeliest normal of which walls cut off the far end, its range open above where the runs do not bound it.',
   },
-  trend: {
-    title: 'Longer or shorter from run to run',
+  signs: {
+    title: 'Drift, odd runs, growing scatter',
     formula:
-      'The median of the slopes between any two runs (Theil and Sen). It is told where luck makes such an order less than one time in ten (Kendall’s τ).',
+      'All runs of which there are three or more alike, each against the mean of its own, in ln. Drift: the slope from run to run, where luck makes one so steep less than 1 time in 20 (Student’s t). Odd: further from the others than luck puts one of them 1 time in 20. Growing scatter: Kendall’s τ of how far they lie from their mean.',
   },
   cause: {
     title: 'How likely, and how many metres',

@@ -7,6 +7,7 @@ import {
   groupWords,
   intervalWords,
   learntWords,
+  signWords,
   straightWords,
   unlikeWords,
   verdictWords,
@@ -28,6 +29,14 @@ describe('what Tune says', () => {
     expect(told({ ...learnt, more: 0.51 }, 'resistance')).toContain('It rolls about 50 % harder');
     expect(told({ ...learnt, more: -0.2 }, 'energy')).toContain('a fifth less than thought');
     expect(told({ ...learnt, more: 0.01, left: 0.95 }, 'energy')).toMatch(/as strong as thought.*these runs tell little/);
+  });
+  it('tells what runs show besides: drift with its size, growing scatter, and what cannot be told yet', () => {
+    const none = { drift: 'not-seen', perRun: 0, odd: 'not-seen', oddOnes: [], growing: 'not-seen' } as const;
+    expect(signWords(none)).toEqual([]);
+    expect(signWords({ ...none, drift: 'cannot-tell' })).toEqual([expect.stringContaining('takes three runs alike')]);
+    expect(plainly(signWords({ ...none, drift: 'seen', perRun: -0.012 })[0]!)).toMatch(/grow shorter by about 1 %: wipe wheels/);
+    expect(plainly(signWords({ ...none, drift: 'seen', perRun: 0.03 })[0]!)).toBe('From run to run they grow longer by about 3 %.');
+    expect(signWords({ ...none, growing: 'seen', odd: 'cannot-tell' })).toHaveLength(2);
   });
   it('tells a verdict with its interval, or how many runs would settle it', () => {
     const comparison: Comparison = {

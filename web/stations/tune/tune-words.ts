@@ -11,6 +11,8 @@ import type { Learnt } from '../../../core/trials/learnt.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
+import type { Expectedness } from '../../../core/trials/group-check.ts';
+import type { SignsInRuns } from '../../../core/trials/signs-in-runs.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
 import { printAbout, printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 
@@ -229,4 +231,34 @@ export function decidedWords({ isKept, comparison }: LogEntry): string {
   if (comparison === null) return isKept ? 'on the car, not judged yet' : 'taken off, not judged';
   if (comparison.verdict === 'worse') return isKept ? 'on the car, though worse' : 'undone';
   return isKept ? 'kept' : 'undone';
+}
+
+/** How runs lie to what was said of them without knowing them; `: as expected.` where that is so. */
+export const CHECK_WORDS: Readonly<Record<Expectedness, string>> = {
+  'as-expected': ': as expected.',
+  surprising: '. That is surprising: a right model is so far off in fewer than 1 of 20 cases.',
+  impossible:
+    '. No model that is right is so far off. Look again at what was entered of these runs: turns, motor, floor; and at what was changed between them.',
+};
+
+/** How they lie to what was thought of such a car before any run; nothing where that is as expected. */
+export const BEFORE_WORDS: Readonly<Record<Expectedness, string>> = {
+  'as-expected': '',
+  surprising: 'Such a car was hardly thought to run so: fewer than 1 of 20 do. What may be wrong is told under Why.',
+  impossible:
+    'No such car was thought to run so. Look again at what is entered of it: turns, motor, weight, sizes. What may be wrong is told under Why.',
+};
+
+/** What the runs show besides how far they go: one sentence each. */
+export function signWords({ drift, perRun, odd, growing }: SignsInRuns): readonly string[] {
+  if (drift === 'cannot-tell') return ['Whether they grow shorter, or one is odd, cannot be told yet: that takes three runs alike.'];
+  return [
+    ...(drift === 'seen'
+      ? [
+          `From run to run they grow ${perRun < 0 ? 'shorter' : 'longer'} by about ${percent(Math.abs(perRun))}${perRun < 0 ? ': wipe wheels and floor, and look for what works loose' : ''}.`,
+        ]
+      : []),
+    ...(growing === 'seen' ? ['They scatter more and more: look for what works loose.'] : []),
+    ...(odd === 'cannot-tell' ? ['Whether one of them is odd cannot be told yet: that takes a fourth run alike.'] : []),
+  ];
 }

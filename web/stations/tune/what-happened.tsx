@@ -18,7 +18,7 @@ import { OddRuns } from './odd-runs.tsx';
 import { countWords } from '../../../core/trials/count-words.ts';
 import { runsInOrder, runsOverTurns } from './runs-against-model.ts';
 import styles from './tune.module.css';
-import { beyondWords, groupWords } from './tune-words.ts';
+import { beyondWords, groupWords, signWords } from './tune-words.ts';
 
 /** What the runs are drawn over. */
 const ACROSS = {
@@ -31,9 +31,6 @@ function didNotStartWords({ distances }: Tuning['groups'][number]): string {
   const count = distances.filter(({ hasStarted }) => !hasStarted).length;
   return count === 0 ? '' : `, ${count} of ${distances.length === count ? 'them' : 'these'} did not start`;
 }
-
-/** A trend that luck makes less often than so is told. */
-const TOLD = 0.1;
 
 interface WhatHappenedProps {
   readonly tuning: Tuning;
@@ -122,18 +119,17 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
             </p>
           ),
       )}
-      {groups.map(
-        (group, i) =>
-          group.trend &&
-          group.trend.p < TOLD && (
-            <p key={i} className={plain.text}>
-              Over the session the runs {groupWords(group, nameOf)} grow {group.trend.slope < 0 ? 'shorter' : 'longer'} by about{' '}
-              <Explained explain={explain} figure="trend">
-                {metres(Math.abs(group.trend.slope))}
-              </Explained>{' '}
-              from run to run: wipe wheels and floor, and look for what works loose.
-            </p>
-          ),
+      {signWords(tuning.signs).map((words) => (
+        <p key={words} className={plain.text}>
+          {words}
+        </p>
+      ))}
+      {tuning.signs.drift !== 'cannot-tell' && (
+        <p className={plain.caption}>
+          <Explained explain={explain} figure="signs">
+            how drift, odd runs and growing scatter are looked for
+          </Explained>
+        </p>
       )}
       {odd.length + leftOut.length > 0 && <OddRuns odd={odd} leftOut={leftOut} onLeaveOut={onLeaveOut} />}
     </>

@@ -9,7 +9,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
 import { FURTHER, type Learnt } from '../../../core/trials/learnt.ts';
 import type { TuneFigure } from './explain-tuning.ts';
-import { groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
+import { BEFORE_WORDS, CHECK_WORDS, groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
 
 interface WhatItMeansProps {
   readonly tuning: Tuning;
@@ -18,12 +18,19 @@ interface WhatItMeansProps {
   readonly onPut: () => void;
 }
 
+/** Groups told one by one. */
+const TOLD = 8;
+
 /** What the runs tell of the car itself, and how well the model now says what it was not fitted to. */
 export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps) {
   const units = useUnits();
-  const { full, learnt, groups, further, scatter, room } = tuning;
+  const { full, learnt, groups, further, scatter, room, before, earlier } = tuning;
   const metres = (value: number): string => printQuantity(value, 'distance', units);
-  const held = groups.filter(({ heldOut, spread }) => heldOut !== null && spread !== null);
+  // Only the newest are told one by one, and older ones that do not fit.
+  const held = groups.filter(
+    ({ heldOut, spread, check }, i) =>
+      heldOut !== null && spread !== null && check !== null && (i >= groups.length - TOLD || check.verdict !== 'as-expected'),
+  );
   const [best] = further;
   const figure = (name: TuneFigure, words: string): React.ReactNode => (
     <Explained explain={explain} figure={name}>
@@ -60,12 +67,20 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
         </>
       )}
       <p className={plain.text}>One run differs from the next by about {figure('scatter', percent(scatter))} of its way.</p>
+      {before && BEFORE_WORDS[before.verdict] && <p className={plain.text}>{figure('before any run', BEFORE_WORDS[before.verdict])}</p>}
       {held.map((group, i) => (
         <p key={i} className={plain.text}>
           Fitted without the runs {groupWords(group, nameOf)}, this model would have said{' '}
-          {figure('held out', intervalWords(group.heldOut!, units))} of them; they came to {metres(group.spread!.mean)}.
+          {figure('held out', intervalWords(group.heldOut!, units))} of them; they came to {metres(group.spread!.mean)}
+          {CHECK_WORDS[group.check!.verdict]}
         </p>
       ))}
+      {earlier.groups > 0 && (
+        <p className={plain.text}>
+          Its {earlier.runs} oldest runs, of {earlier.groups} {earlier.groups === 1 ? 'version or winding' : 'versions or windings'}, are
+          not in this fit.
+        </p>
+      )}
       {best && best.share > 0.02 && (
         <p className={plain.text}>
           What would tell most of the full winding: {FURTHER[best.id]} (takes away about {figure('further', percent(best.share))} of what is
