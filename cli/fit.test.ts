@@ -52,6 +52,18 @@ describe('npm run -s fit', () => {
     expect(full!.mean.low).toBeLessThan(full!.mean.middle);
     expect(full!.nextRun.high).toBeGreaterThan(full!.mean.high);
     expect(report.values.springRate!.interval90[0]).toBeLessThan(report.values.springRate!.prior);
+    // Each winding as the other says it; fewer than three runs alike would tell no drift.
+    expect(report.groups.map(({ runs: count, check }) => [count, check!.verdict])).toEqual([
+      [3, 'as-expected'],
+      [3, 'as-expected'],
+    ]);
+    expect(report.groups[0]!.without!.low).toBeLessThan(0.9 * reach(12));
+    expect([report.before!.verdict, report.signs.drift, report.earlier, full!.fork]).toEqual([
+      'as-expected',
+      expect.any(String),
+      { groups: 0, runs: 0 },
+      null,
+    ]);
     expect(report.causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 6);
     expect(report.changes[0]!.chanceBetter).toBeGreaterThanOrEqual(0.8);
     // The same answer every time.
@@ -64,6 +76,7 @@ describe('npm run -s fit', () => {
   });
   it.each([
     [[], /give one file/],
+    [[file('left-out.json', { ...trials, runs: runs.map((run) => ({ ...run, leftOut: true })) })], /^runs: all of them are left out/],
     [[file('none.json', { ...trials, runs: [] })], /^runs/],
     [
       [file('far.json', { ...trials, runs: [{ ...runs[0], outcome: { kind: 'stopped', distance: -1 } }] })],

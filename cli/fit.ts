@@ -23,6 +23,7 @@ function main(): void {
     return prepared.kind === 'refused' ? prepared.faults.map((fault) => ({ ...fault, path: `runs[${i}].${fault.path}` })) : [];
   });
   if (faults.length > 0) return refuse(...faults);
+  if (trials.runs.every(({ leftOut }) => leftOut)) return end('runs: all of them are left out; take one in again');
   const report = fitReport(trials);
   if (!report) return end('design: no car near it can run as these were wound');
   process.stdout.write(`${JSON.stringify(report, null, 1)}\n`);

@@ -20,10 +20,19 @@ describe('npm run -s measure', () => {
     expect(values.bearingFriction.deviation).toBeGreaterThan(0);
     expect(values.bearingFriction.interval95[0]).toBeLessThan(values.bearingFriction.value);
   });
+  it('points out odd readings by their places, and says what is far from usual', () => {
+    const torque = [0.3, 0.5, 0.7, 1.6, 1.1, 1.3, 1.5, 1.7].map((value) => 10 * value);
+    const { stdout } = measure(file({ kind: 'lever-pull', readings: { angle: [0, 1, 2, 3, 4, 5, 6, 7], torque } }));
+    const { odd, remarks } = JSON.parse(stdout) as { odd: number[]; remarks: string[] };
+    expect(odd).toEqual([3]);
+    expect(remarks.join()).toMatch(/N·m, not in N·mm/);
+  });
   it.each([
     ['{', /not JSON|JSON/],
     [file({ kind: 'tilt', readings: { driveShare: 0.5 } }), /^readings\.angle: is missing/],
     [file({ kind: 'tilt', readings: { angle: [9], driveShare: 0.5 } }), /^readings\.angle\[0\]: must be at most 1\.5/],
+    [file({ kind: 'thread', readings: { turns: [10], length: [0.034], thickness: 0.003 } }), /^readings\.length: .*axle diameter/],
+    [file({ kind: 'coast', readings: { marks: [1, 2, 3, 4], times: [1, 3, 2, 4] } }), /^readings\.times\[2\]: must be above 3/],
     [file({ kind: 'roll-out', readings: { turns: [1, 2], length: [1] } }), /^readings\.length: must be as many/],
     [file({ kind: 'coast', readings: { marks: [1, 2, 3], times: [1, 2, 3] } }), /^readings\.times: must be/],
     [

@@ -332,3 +332,47 @@ describe('a value that was measured before', () => {
     expect(disagreements(design, read(0.3))).toEqual([]);
   });
 });
+
+describe('what no thing can be', () => {
+  const came = (kind: Measurement['kind'], readings: object, more: object = {}) => {
+    const read = readMeasurement({ format: 'nimble-axle/measurement', version: 1, kind, readings, ...more });
+    return read.kind === 'faulty'
+      ? read.faults.map(({ path, ...fault }) => `${path}: ${'what' in fault ? fault.what : fault.code}`).join()
+      : measure(read.value);
+  };
+  // π · 10 turns of thread 3 mm thick, 34 mm long: 34/31.4 − 3 = −1.92 mm, by hand.
+  it.each([
+    ['thread', { turns: [10], length: [0.034], thickness: 0.003 }, {}, 'length', /axle diameter of 0 to 0\.2: these come to -0\.00192/],
+    [
+      'lever-pull',
+      { angle: [0, 1, 2, 3], torque: [0.3, 0.5, 0.7, 0.9] },
+      { back: { angle: [0, 1, 2, 3], torque: [0.4, 0.667, 0.933, 1.2] } },
+      'torque',
+      /share given back of 0 to 1: these come to 1\.33/,
+    ],
+    ['tape', { before: [0.006, 0.006], after: [0.004, 0.004], wraps: 5 }, {}, 'after', /thickness of the tape.*these come to -0\.0002/],
+  ] as const)('%s: %j is refused, with what it comes to', (kind, readings, more, column, needs) => {
+    expect(came(kind, readings, more)).toEqual({ column, needs: expect.stringMatching(needs) });
+  });
+  it('hardly any is told with a remark: a spring of 300 N·m was read in N·mm; a usual one has none', () => {
+    const pull = (by: number) =>
+      came('lever-pull', { angle: [0, 1, 2, 3], torque: [0.3, 0.51, 0.69, 0.9].map((torque) => by * torque) }) as Result;
+    expect(pull(1).remarks).toEqual([]);
+    expect(pull(30).remarks).toEqual([
+      expect.stringMatching(/torque at rest of 9.*N·m, not in N·mm/),
+      expect.stringMatching(/rate of the spring/),
+    ]);
+  });
+  it('marks and times of a coast rise, each above the one before', () => {
+    expect(came('coast', { marks: [1, 2, 3, 4], times: [1, 3, 2, 4] })).toBe('readings.times[2]: above 3, the one before');
+    expect(came('coast', { marks: [3, 2, 4, 5], times: [1, 2, 3, 4] })).toBe('readings.marks[1]: above 3, the one before');
+  });
+  it('a column without its division is as coarse as such things are: torques to 0.005 N·m', () => {
+    const pull = (more: object) =>
+      (came('lever-pull', { angle: [0, 1, 2, 3], torque: [0.3, 0.5, 0.7, 0.9] }, more) as Result).values.springRate!.deviation;
+    // Right on a line: 0.005/√12 over √Σ(α − ᾱ)² = √5.
+    expect(pull({})).toBeCloseTo(0.005 / Math.sqrt(12) / Math.sqrt(5), 9);
+    expect(pull({ resolution: { torque: 0.0005 } })).toBeCloseTo(0.0005 / Math.sqrt(12) / Math.sqrt(5), 9);
+  });
+});
+});

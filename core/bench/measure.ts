@@ -1,6 +1,7 @@
 import { drag, tilt } from './grip.ts';
 import type { Measurement, Of, Result, Unmeasured } from './measured.ts';
 import { bandPull, leverPull, rimPull } from './motor-pulls.ts';
+import { plausible } from './plausible.ts';
 import { coast, freeSpin, level, ramp } from './rolling.ts';
 import { push, rollOut, tape, thread, weights, wobble } from './sizes.ts';
 
@@ -22,8 +23,11 @@ const MEASURES: { readonly [Kind in Measurement['kind']]: (measurement: Of<Kind>
   level,
 };
 
-/** Works a measurement out: values with their spreads, or what its readings lack. SI units. */
-export const measure = (measurement: Measurement): Result | Unmeasured => MEASURES[measurement.kind](measurement as never);
+/** Works a measurement out: values with their spreads, or what its readings lack. What cannot be is refused. SI units. */
+export function measure(measurement: Measurement): Result | Unmeasured {
+  const result = MEASURES[measurement.kind](measurement as never);
+  return isMeasured(result) ? plausible(measurement.kind, result) : result;
+}
 
 /** Whether a measurement could be worked out. */
 export const isMeasured = (result: Result | Unmeasured): result is Result => 'values' in result;

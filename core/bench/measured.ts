@@ -36,9 +36,31 @@ export interface Unmeasured {
   readonly needs: string;
 }
 
-/** One division that a column was read in; 0 where it is not told. */
+/** One division of what such things are read with, where it is not told: rad; N; N·m; m; kg; s. Common practice. */
+const USUAL_DIVISIONS: Readonly<Record<string, number>> = {
+  angle: 0.0175,
+  force: 0.1,
+  torque: 0.005,
+  time: 0.1,
+  times: 0.02,
+  length: 0.001,
+  distance: 0.01,
+  height: 0.001,
+  drive: 0.001,
+  other: 0.001,
+  raised: 0.001,
+  inOut: 0.0005,
+  upDown: 0.0005,
+  before: 0.0001,
+  after: 0.0001,
+  drift: 0.01,
+  out: 0.01,
+  back: 0.01,
+};
+
+/** One division that a column was read in; what is usual where it is not told. */
 export const divisionOf = (measurement: Measurement, column: string): number =>
-  (measurement.resolution as Readonly<Record<string, number>> | undefined)?.[column] ?? 0;
+  (measurement.resolution as Readonly<Record<string, number | null>> | undefined)?.[column] ?? USUAL_DIVISIONS[column] ?? 0;
 
 /** Places of a curve that is drawn. */
 const PLACES = 24;

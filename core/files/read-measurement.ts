@@ -55,12 +55,23 @@ export function columnFaults({ kind, readings, ...rest }: Measurement): Fault[] 
     const count = (of[there[0] ?? ''] as readonly unknown[] | undefined)?.length;
     const wrong = there.filter((column) => (of[column] as readonly unknown[]).length !== count);
     // A ramp stands as high all along, or each time as it is told.
+    // A car passes one mark after another.
+    const falling = ['marks', 'times'].flatMap((column) => {
+      const values = kind === 'coast' ? ((of[column] ?? []) as readonly number[]) : [];
+      const at = values.findIndex((value, i) => i > 0 && value <= values[i - 1]!);
+      return at < 0
+        ? []
+        : [{ path: `${path}.${column}[${at}]`, code: 'expected' as const, what: `above ${values[at - 1]!}, the one before` }];
+    });
     const ofRamp = kind === 'ramp' ? alone.filter((column) => ![1, count].includes((of[column] as readonly unknown[]).length)) : [];
-    return [...wrong, ...ofRamp].map((column) => ({
-      path: `${path}.${column}`,
-      code: 'expected',
-      what: `as many as there are in ${there[0]}: ${count}`,
-    }));
+    return [
+      ...[...wrong, ...ofRamp].map((column) => ({
+        path: `${path}.${column}`,
+        code: 'expected' as const,
+        what: `as many as there are in ${there[0]}: ${count}`,
+      })),
+      ...falling,
+    ];
   };
   const back = 'back' in rest && isLoose(rest.back) ? faultsOf(rest.back, 'back') : [];
   return [...faultsOf(readings, 'readings'), ...back];
