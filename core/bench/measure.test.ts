@@ -375,4 +375,3 @@ describe('what no thing can be', () => {
     expect(pull({ resolution: { torque: 0.0005 } })).toBeCloseTo(0.0005 / Math.sqrt(12) / Math.sqrt(5), 9);
   });
 });
-});
