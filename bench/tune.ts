@@ -10,8 +10,9 @@ import { predictRun } from '../core/predict/predict-run.ts';
 import { CAUSE_IDS } from '../core/trials/cause-words.ts';
 import { explain, NOTED, notedIn, weighCauses, type FaultId } from '../core/trials/causes.ts';
 import { didItHelp } from '../core/trials/did-it-help.ts';
-import { fitCar } from '../core/trials/fit/fit-car.ts';
+import { fitCar, leaveOut } from '../core/trials/fit/fit-car.ts';
 import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
+import { checkBefore, checkGroup } from '../core/trials/group-check.ts';
 import { ownScatter } from '../core/trials/own-scatter.ts';
 import { allChanges, nextChanges } from '../core/trials/next-change.ts';
 import { dice, hiddenCar, share, trials, type HiddenOptions } from './hidden-cars.ts';
@@ -34,6 +35,8 @@ interface Told {
   readonly error: number;
   readonly holdsMean: boolean;
   readonly holdsNext: boolean;
+  /** Whether the runs are told as surprising, against each other or against what was thought before, or the launch as near to wheelspin. */
+  readonly isTold: boolean;
   readonly width: number;
   readonly ms: number;
   readonly unfitted: number;
@@ -77,6 +80,13 @@ const fullFrom = (
       {
         kind: car.kind,
         error: Math.abs(told.mean.middle / truth - 1),
+        isTold:
+          told.fork !== null ||
+          checkBefore(groups, { workspace: fitted.workspace })?.verdict !== 'as-expected' ||
+          groups.some((group, g) => {
+            const without = groups.length > 1 ? predictFitted(leaveOut(fitted, g), group.design, group.wind, group) : null;
+            return without !== null && checkGroup(without, group).verdict !== 'as-expected';
+          }),
         holdsMean: truth >= told.mean.low && truth <= told.mean.high,
         holdsNext: next >= told.next.low && next <= told.next.high,
         width: (told.mean.high - told.mean.low) / told.mean.middle,
@@ -167,7 +177,7 @@ function explained(n: number, options: HiddenOptions, withTimes = false, runs = 
   const weighed = weighCauses(groups);
   const ms = performance.now() - begun;
   if (!weighed) return null;
-  const { causes: ranked, named } = explain(weighed, { noted });
+  const { causes: ranked, named, isAlone } = explain(weighed, { noted });
   const isOne = named !== null && (FAULTS as readonly string[]).includes(named);
   return {
     planted: fault,
@@ -176,6 +186,7 @@ function explained(n: number, options: HiddenOptions, withTimes = false, runs = 
     first: ranked[0]!.id,
     named: isOne ? named : null,
     isTwo: named === 'two',
+    isAlone,
     faults: ranked.map(({ id }) => id),
   };
 }
@@ -221,9 +232,12 @@ function twoFaults(): void {
     return explained(n, { fault: one, second: other }, true) ?? [];
   });
   line(
-    `two faults at once (${told.length} cars, with times): named as one; as two`,
-    `${shareOf(told, ({ named }) => named !== null)}; ${shareOf(told, ({ isTwo }) => isTwo)}`,
-    '≤ 10 %; shown beside it',
+    `two faults at once (${told.length} cars, with times): called the only one; named as two; named, and right`,
+    `${shareOf(told, ({ named, isAlone }) => named !== null && isAlone)}; ${shareOf(told, ({ isTwo }) => isTwo)}; ${shareOf(
+      told.filter(({ named }) => named !== null),
+      ({ named, planted, second }) => named === planted || named === second,
+    )}`,
+    '≤ 10 %; shown beside it; ≥ 90 %',
   );
   const sound = (runs: number): string =>
     shareOf(
@@ -366,10 +380,11 @@ function misfits(): void {
       told.map(({ width }) => width),
       0.5,
     );
+    const missed = told.filter(({ holdsMean }) => !holdsMean);
     line(
       `${what} (${told.length} cars)`,
-      `${shareOf(told, ({ holdsMean }) => holdsMean)}, ${shareOf(told, ({ holdsNext }) => holdsNext)}; ${percent(width)}`,
-      '≥ 85 %, 85 to 96 %; ≤ 17 %',
+      `${shareOf(told, ({ holdsMean }) => holdsMean)}, ${shareOf(told, ({ holdsNext }) => holdsNext)}; ${percent(width)}; ${missed.filter(({ isTold }) => isTold).length} of ${missed.length} (of all ${shareOf(told, ({ isTold }) => isTold)})`,
+      '≥ 85 %, or told in ≥ 80 % of the rest; 85 to 96 %; ≤ 17 %',
     );
   }
 }

@@ -8,7 +8,7 @@ import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { CAUSE_IDS, causeWords } from './cause-words.ts';
-import { explain, faultOf, weighCauses, type FaultId } from './causes.ts';
+import { explain, faultOf, notedIn, weighCauses, type FaultId } from './causes.ts';
 import { likelyCar } from './fit/built-car.ts';
 import { outputsOf, STALL } from './fit/outputs.ts';
 import type { TrialGroup } from './fit/trial.ts';
@@ -63,6 +63,55 @@ describe('why it fell short', () => {
     const out = explain(weighed, { checks: { rubbing: 'ruled-out' } });
     expect(out.causes[0]!.id).not.toBe('rubbing');
     expect(out.named === null ? out.wouldTell : 'named').toBeTruthy();
+  });
+  it('notes count by the share of runs in which they were made, against what is noted of sound cars anyway', () => {
+    const even = { evidence: (['none', 'rubbing', 'veering'] as const).map((id) => ({ id, lnEvidence: 0, metres: 0 })) };
+    const odds = (rubbed: number): number => {
+      const { causes } = explain(even, { noted: { runs: 8, counts: { rubbed } } });
+      const of = (id: string): number => causes.find((cause) => cause.id === id)!.probability;
+      // Against a cause of the same share before: only the note parts them. "Caught" was noted of none.
+      return of('rubbing') / of('veering') / caught;
+    };
+    // Beta-binomial, by hand with ln Γ: B(k + 1.2, 8.8 − k)/B(1.2, 0.8) over B(k + 0.25, 12.75 − k)/B(0.25, 4.75).
+    const caught = 0.3165;
+    expect(odds(1) / odds(0)).toBeCloseTo(0.58438 / 0.080819, 2);
+    expect(odds(8) / odds(1)).toBeCloseTo(1607.774 / 0.58438, 0);
+  });
+  it('of notes, those of runs that are left out do not count, and drifts to both sides cancel', () => {
+    const run = (seen: RunRecord['seen'], leftOut = false) => ({ seen, ...(leftOut && { leftOut }) });
+    expect(
+      notedIn([run(['drifted-left', 'rubbed']), run(['drifted-left']), run(['drifted-right']), run(['rubbed'], true), run([])]),
+    ).toEqual({ runs: 4, counts: { 'drifted-left': 1, 'drifted-right': 0, rubbed: 1 } });
+  });
+  it('a floor that leans far is found, though no slope leads there from a level one', () => {
+    const way = (direction: 'out' | 'back', z: number): TrialGroup => {
+      const car = likelyCar(careful, full, 1, { direction });
+      const distance = Math.exp(outputsOf(faultOf('leaning-floor').off(car, z), [], workspace)!.values[0]!) - STALL;
+      return {
+        design: careful,
+        wind: full,
+        direction,
+        runs: [0.97, 1, 1.03].map((by) => ({ outcome: { kind: 'stopped', distance: by * distance } })),
+      };
+    };
+    const careful: CarDesign = { ...design, care: 'careful' };
+    const leaning = [way('out', -1.9), way('back', -1.9)];
+    const [out, back] = leaning.map(({ runs }) => runs[1]!.outcome.distance);
+    expect(out! / back!).toBeGreaterThan(8);
+    expect(explain(weighCauses(leaning)!).named).toBe('leaning-floor');
+    const level = explain(weighCauses([way('out', 0), way('back', 0)])!).causes;
+    expect(level.find(({ id }) => id === 'leaning-floor')!.probability).toBeLessThan(0.2);
+  });
+  it('what no cause of the list explains is something else, and two at once are named as two only where they are likelier together', () => {
+    const rank = (...evidence: Parameters<typeof explain>[0]['evidence']) => explain({ evidence });
+    const told = (id: 'none' | 'other' | FaultId, lnEvidence: number) => ({ id, lnEvidence, metres: 0 });
+    const pair = (lnEvidence: number) => ({ id: 'two' as const, pair: ['rubbing', 'weak-motor'] as const, lnEvidence, metres: 0 });
+    expect(rank(told('none', -40), told('rubbing', -30), told('other', -5), pair(-29))).toMatchObject({ named: 'other' });
+    expect(rank(told('none', -40), told('rubbing', -30), told('other', -25), pair(0))).toMatchObject({ named: 'two' });
+    // Alone it is likelier than with another: it is named, as sure as it is at work at all.
+    const { named, sureness } = rank(told('none', -40), told('rubbing', 0), told('other', -25), pair(1));
+    expect(named).toBe('rubbing');
+    expect(sureness).toBeCloseTo(1, 6);
   });
   it.each(MOTOR_KINDS)('every cause is told in the words of a %s car: nothing of another’s parts', (kind) => {
     const foreign = {
@@ -143,6 +192,7 @@ describe('the next thing once the runs were weighed', () => {
     ],
     named: null,
     sureness: 0,
+    isAlone: false,
     wouldTell: null,
   });
   const change = { words: 'lever 180 mm → 200 mm' } as NonNullable<Tuning['next']>['changes'][number];

@@ -136,6 +136,8 @@ const OTHER = 0.05;
 const TWO = 0.04;
 /** From here on it is named. */
 export const SURE = 0.8;
+/** From here on it is called the only one. */
+const ALONE = 0.95;
 
 /** A cause with how likely it is, and how many metres it explains at the winding that ran furthest. */
 export interface RankedCause {
@@ -153,6 +155,8 @@ export interface Explanation {
   readonly named: CauseId | null;
   /** How sure that is; 0 where it cannot be told. */
   readonly sureness: number;
+  /** Whether it is surely the only one: else something may come on top of it. */
+  readonly isAlone: boolean;
   /** The cause whose own evidence would tell the first two apart, where none is named. */
   readonly wouldTell: CauseId | null;
 }
@@ -289,6 +293,7 @@ export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Expla
     causes,
     named: isNamed ? named : null,
     sureness: isNamed ? sureness : 0,
+    isAlone: isNamed && causes.some(({ id, probability }) => id === named && probability >= ALONE),
     wouldTell: isNamed ? null : first!.id === 'none' ? second!.id : first!.id,
   };
 }

@@ -6,7 +6,8 @@ import { builtWith, likelyCar, unknownsOf, type Unknown } from './built-car.ts';
 import { halfLnDeterminant } from '../../numerics/cholesky.ts';
 import { observedOf } from './likelihood.ts';
 import { linearAt, type Linear } from './linear.ts';
-import { outputsOf, type Outputs } from './outputs.ts';
+import { outputsOf, STALL, type Outputs } from './outputs.ts';
+import { START } from '../../car/did-not-start.ts';
 import { lnPosterior, peakAbout, rowsOfGroups, type FitGroup, type FitProblem, type SpreadOfAll } from './posterior.ts';
 import { scatterDirections } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type Instruments, type RunConditions, type TrialGroup, type TrialRun } from './trial.ts';
@@ -73,6 +74,10 @@ const ROUNDS = 16;
 const TRIES = 6;
 const LONGEST = 2;
 const NO_GAIN = 0.02;
+/** Standard deviations at which a car that stalls is looked for. */
+const STALLS = [1.5, 2.5, 3.5, 4.5, 6, 8];
+/** ln that the model may be off its linearisation at a place of the grid. */
+const BEYOND = Math.log(1.5);
 /** Standard deviations below which a step is none. */
 const STILL = 0.02;
 /** How strongly a step is held back once one gained nothing, and how much more or less after each. */
@@ -181,6 +186,22 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
   }
   let linear = linearisedAt(place);
   if (!linear) return null;
+  const still = groups.findIndex(({ runs }) => runs.some(({ observed }) => observed.told === 'did-not-start'));
+  if (still >= 0 && outputs[still]!.values[0]! > Math.log(START + STALL)) {
+    // A car that stalls at once has no slope that leads there: it is looked for along what shortens its way most.
+    const down = Float64Array.from(place, (_, i) => linear![still]!.slopes[i]?.values[0] ?? 0);
+    const length = Math.hypot(...down);
+    const usual = { scatter: prior.median, width: usualOf(widths), lacks: usualOf(allLacks) };
+    let most = lnPosterior(problem, place, outputs, usual);
+    const from = place;
+    for (const far of STALLS) {
+      const tried = from.map((z, i) => z - (far * down[i]!) / length);
+      const there = outputsAt(tried);
+      const value = there ? lnPosterior(problem, tried, there, usual) : -Infinity;
+      if (there && value > most) [place, outputs, most] = [tried, there, value];
+    }
+    if (place !== from) linear = linearisedAt(place) ?? linear;
+  }
   // Where it is most likely is looked for at the usual widths; the others are nearby.
   const searched = spreads.filter(({ width, lacks }) => width === usualOf(widths) && lacks === usualOf(allLacks));
   let [scatter, damping, isSettled] = [prior.median, 0, false];
@@ -188,7 +209,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     let gained = 0;
     let best: { readonly scatter: number } = { scatter };
     for (let tries = 0; tries < TRIES && gained <= 0; tries++) {
-      const wanted = overSpreads(problem, linear, place, searched, damping).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
+      const wanted = overSpreads(problem, linear, place, searched, { damping }).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
       best = wanted;
       const from = place;
       const tried = wanted.place.map((z, i) => from[i]! + Math.min(Math.max(z - from[i]!, -LONGEST), LONGEST));
@@ -202,10 +223,19 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     scatter = best.scatter;
     if (gained > 0) linear = linearisedAt(place) ?? linear;
   }
+  const free = weighed(problem, linear, place, spreads);
+  const likeliest = free.components.reduce((a, b) => (b.weight > a.weight ? b : a));
+  const there = outputsAt(likeliest.place);
+  const moved = likeliest.place.map((z, i) => z - place[i]!);
+  // Beyond a kink (a car that stalls, or spins, at one side only) no line leads: then each place of the grid stays where the search ended.
+  const isBeyond = linear.some(({ outputs, slopes }, g) => {
+    const line = outputs.values[0]! + slopes.reduce((sum, { values }, i) => sum + values[0]! * moved[i]!, 0);
+    return there === null || Math.abs(there[g]!.values[0]! - line) > BEYOND;
+  });
   return {
     unknowns,
     place,
-    ...weighed(problem, linear, place, spreads),
+    ...(isBeyond ? weighed(problem, linear, place, spreads, true) : free),
     groups: trials.map(({ design, wind, direction, faults }) => ({ design, wind, direction, faults })),
     misfit,
     instruments,
@@ -237,10 +267,16 @@ function spreadsOf(
 }
 
 /** The normal posterior at each place of a grid, about one linearisation at `about`, with ln of how likely the place is. */
-function overSpreads(problem: FitProblem, linear: readonly Linear[], about: Float64Array, spreads: readonly ThoughtSpread[], damping = 0) {
+function overSpreads(
+  problem: FitProblem,
+  linear: readonly Linear[],
+  about: Float64Array,
+  spreads: readonly ThoughtSpread[],
+  { damping = 0, isHeld = false }: { readonly damping?: number; readonly isHeld?: boolean } = {},
+) {
   const rows = rowsOfGroups(problem, linear);
   return spreads.map(({ lnPrior, ...spread }) => {
-    const { place, value, root } = peakAbout(problem, rows, about, spread, damping);
+    const { place, value, root } = peakAbout(problem, rows, about, spread, damping, isHeld);
     return { ...spread, place, root, lnWeight: value + lnPrior - halfLnDeterminant(root, place.length) };
   });
 }
@@ -251,8 +287,9 @@ function weighed(
   linear: readonly Linear[],
   about: Float64Array,
   spreads: readonly ThoughtSpread[],
+  isHeld = false,
 ): Pick<FittedCar, 'components' | 'lnEvidence'> {
-  const grid = overSpreads(problem, linear, about, spreads);
+  const grid = overSpreads(problem, linear, about, spreads, { isHeld });
   const total = lnSum(grid.map(({ lnWeight }) => lnWeight));
   return {
     components: grid.map(({ lnWeight, ...component }) => ({ ...component, weight: Math.exp(lnWeight - total) })),

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { MOTOR_KINDS } from '../../car/motors/motors.ts';
 import { newCar } from '../../car/new-car.ts';
+import { AIR_DENSITY } from '../../constants.ts';
 import { backwardSolved, choleskyRoot, forwardSolved, halfLnDeterminant } from '../../numerics/cholesky.ts';
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import { predictRun } from '../../predict/predict-run.ts';
@@ -10,12 +11,13 @@ import { START } from '../../car/did-not-start.ts';
 import { fittedValues, withFittedValues } from '../fitted-values.ts';
 import { furtherRuns, learntOf } from '../learnt.ts';
 import { nextChanges } from '../next-change.ts';
-import { builtWith, likelyCar, unknownsOf, withResistance } from './built-car.ts';
+import { builtWith, likelyCar, unknownsOf, withGrip, withResistance } from './built-car.ts';
 import { fitCar } from './fit-car.ts';
 import { quantileOf, shareBelow } from './mixture.ts';
 import { outputsOf, STALL } from './outputs.ts';
 import { predictFitted } from './predict-fitted.ts';
 import { observedOf, runTerm } from './likelihood.ts';
+import { runVariance } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type TrialGroup, type TrialRun } from './trial.ts';
 
 const reach = (design: CarDesign, wind: Wind): number => {
@@ -69,6 +71,25 @@ describe('what a run says of a model', () => {
     expect(term(noStart, at(10)).gradient[0]!).toBeLessThan(-0.5);
     const slope = (term(noStart, at(1.01)).value - term(noStart, at(0.99)).value) / Math.log(1.06 / 1.04);
     expect(term(noStart, at(1)).gradient[0]!).toBeCloseTo(slope, 3);
+  });
+  it('counts by what runs tell on average: the Fisher information of a Student t with 7 degrees, wherever the run lies', () => {
+    // (ν + 1)/(ν + 3) over its scale²: 0.8/(5/7 · (0.06² + (0.03/10.05)²)), by hand 310.34.
+    const run: TrialRun = { outcome: { kind: 'stopped', distance: 10 } };
+    for (const distance of [10, 12]) expect(term(run, at(distance)).curvature[0]!).toBeCloseTo(310.35, 1);
+    // The same by integrating the squared slope over all that may come of a model that says 10 m.
+    const scale = Math.sqrt((5 / 7) * (0.06 ** 2 + (0.03 / 10.05) ** 2));
+    let [total, information] = [0, 0];
+    for (let z = -40; z <= 40; z += 0.005) {
+      const density = (1 + (z * z) / 7) ** -4;
+      const slope = (8 * z) / (7 + z * z) / scale;
+      total += density;
+      information += density * slope ** 2;
+    }
+    expect(information / total).toBeCloseTo(310.35, 0);
+  });
+  it('differs from the next as resistances, motor and grip do: s² (a² + b²) + g²', () => {
+    const directions = { resistance: Float64Array.of(-0.8), energy: Float64Array.of(0.6), grip: Float64Array.of(0.03) };
+    expect(runVariance(directions, 0.05)).toBeCloseTo(0.05 ** 2 + 0.03 ** 2, 12);
   });
   it('that passed a mark: a model that never gets there is less likely than one that is 15 % late', () => {
     const design = newCar('x');
@@ -167,6 +188,54 @@ describe('a fit', () => {
     const before = outputsOf(car, [], workspace)!.values[0]!;
     const moved = unknowns.filter((unknown) => Math.abs(outputsOf(unknown.off(car, 1), [], workspace)!.values[0]! - before) > 1e-6);
     expect(moved.length).toBeGreaterThan(unknowns.length / 2);
+  });
+  it('that never started tells little of what it would do, and a search that ended says so', () => {
+    const design = newCar('x', 'band');
+    const never: TrialGroup = {
+      design,
+      wind: FULL,
+      runs: Array.from({ length: 6 }, () => ({ outcome: { kind: 'stopped', distance: 0 } })),
+    };
+    const fitted = fitCar([never])!;
+    const { mean, next } = predictFitted(fitted, design, FULL)!;
+    expect(fitted.isSettled).toBe(true);
+    // Its runs are within what is told of the next one.
+    expect(next.low).toBeLessThan(START);
+    expect(mean.high).toBeGreaterThan(START);
+    expect(mean.middle).toBeLessThan(START);
+  });
+  it('near wheelspin is told where it ends with tyres that hold, and that spin: by the model at 15 % more and less grip', () => {
+    const plain = newCar('x', 'band');
+    const workspace = makeWorkspace();
+    const grip = (design: CarDesign): number => outputsOf(likelyCar(design, FULL, 1), [], workspace)!.grip;
+    // So much grip that the launch just holds.
+    const value = plain.measured.staticGrip?.value ?? likelyCar(plain, FULL, 1).numbers.staticGrip!;
+    const design: CarDesign = {
+      ...plain,
+      measured: { staticGrip: { value: value * Math.exp(0.05 - grip(plain)), spread: 0.05, on: plain.floor.kind } },
+    };
+    expect(grip(design)).toBeCloseTo(0.05, 2);
+    const fitted = fitCar([], { designs: [design] })!;
+    const { fork } = predictFitted(fitted, design, FULL)!;
+    const at = (ratio: number): number =>
+      Math.exp(outputsOf(withGrip(likelyCar(design, FULL, 1), Math.exp(ratio - grip(design))), [], workspace)!.values[0]!) - STALL;
+    expect(fork!.holds).toBeCloseTo(at(0.15), 6);
+    expect(fork!.spins).toBeCloseTo(at(-0.15), 6);
+    expect(fork!.spins).toBeLessThan(fork!.holds);
+    expect(predictFitted(fitCar([], { designs: [plain] })!, plain, { kind: 'turns', turns: 2 })!.fork).toBeNull();
+  });
+  it('knows that resistance may grow with speed: at one deviation so much drag as takes 0.137 of what rolls, at top speed', () => {
+    const design = newCar('x');
+    const growing = unknownsOf([design]).find(({ id }) => id === 'growing')!;
+    const car = likelyCar(design, FULL, 1);
+    const prediction = predictRun(design);
+    if (prediction.kind !== 'ran') throw new Error('does not run');
+    const { energy, distance, topSpeed } = prediction.result;
+    const more = growing.off(car, 1).numbers.dragArea! - car.numbers.dragArea!;
+    // 0.1 (e^0.6 − 1)/0.6 = 0.137 of the mean force of rolling and bearings; ½ ρ A v², ρ of `AIR_DENSITY`.
+    const rolls = (energy.rolling + energy.driveBearing + energy.otherBearing) / distance;
+    expect((0.5 * AIR_DENSITY * more * topSpeed ** 2) / rolls).toBeCloseTo(0.137, 3);
+    expect(growing.off(car, -9).numbers.dragArea!).toBeGreaterThan(0);
   });
   it('says what further run would tell most, as shares of what is not known', () => {
     const further = furtherRuns(fitCar([sound[0]!])!, design, fullTurns(design));

@@ -99,14 +99,21 @@ const product = (row: Float64Array, other: Float64Array): number => {
 
 /**
  * The most likely place about a linearisation at `about`. `damping`: how strongly it is held there, as a curvature beside that of the
- * posterior; 0 unless told otherwise. Source: Levenberg, Quarterly of Applied Mathematics 2 (1944) 164.
+ * posterior; 0 unless told otherwise. `isHeld`: told at `about` itself. Source: Levenberg, Quarterly of Applied Mathematics 2 (1944) 164.
  */
-export function peakAbout(problem: FitProblem, linear: readonly GroupRows[], about: Float64Array, spread: SpreadOfAll, damping = 0): Peak {
+export function peakAbout(
+  problem: FitProblem,
+  linear: readonly GroupRows[],
+  about: Float64Array,
+  spread: SpreadOfAll,
+  damping = 0,
+  isHeld = false,
+): Peak {
   let place = about;
   for (let round = 0; ; round++) {
     const { value, gradient, root } = expanded(problem, linear, about, place, spread, damping);
     const step = backwardSolved(root, forwardSolved(root, gradient));
-    if (round === REWEIGHTINGS || step.every((by) => Math.abs(by) < NO_STEP)) return { place, value, root };
+    if (isHeld || round === REWEIGHTINGS || step.every((by) => Math.abs(by) < NO_STEP)) return { place, value, root };
     place = place.map((z, i) => z + step[i]!);
   }
 }

@@ -77,11 +77,11 @@ describe('what Tune says', () => {
       { id: 'rubbing', probability: 0.6, metres: 2 },
       { id: 'none', probability: 0.4, metres: 0 },
     ] as const;
-    expect(whyWords({ causes, named: null, sureness: 0, wouldTell: 'rubbing' }, 'lever')).toMatch(
+    expect(whyWords({ causes, named: null, sureness: 0, isAlone: false, wouldTell: 'rubbing' }, 'lever')).toMatch(
       /^This cannot be told.*something rubs.*a stop time: what rubs slows it while it coasts\.$/,
     );
-    expect(plainly(whyWords({ causes, named: 'rubbing', sureness: 0.84, wouldTell: null }, 'lever'))).toBe(
-      'This is it, 84 % sure: something rubs.',
+    expect(plainly(whyWords({ causes, named: 'rubbing', sureness: 0.84, isAlone: false, wouldTell: null }, 'lever'))).toBe(
+      'This is it, 84 % sure: something rubs. Something else may come on top.',
     );
   });
   it('tells a gain in the unit of what is asked', () => {

@@ -84,13 +84,16 @@ export function learntWords(
 }
 
 /** What is most likely, or that it cannot be told, and what would. */
-export function whyWords({ causes, named, sureness, wouldTell }: Explanation, motor: MotorKind): string {
+export function whyWords({ causes, named, sureness, isAlone, wouldTell }: Explanation, motor: MotorKind): string {
   if (named === 'none') return 'Nothing seems wrong: it runs as such cars do.';
-  if (named)
-    return `This is it, ${percent(sureness)} sure: ${causeName(
+  if (named) {
+    const name = causeName(
       causes.find(({ id }) => id === named)!,
       motor,
-    )}.`;
+    );
+    const more = isAlone || named === 'two' || named === 'other' ? '' : ' Something else may come on top.';
+    return `This is it, ${percent(sureness)} sure: ${name}.${more}`;
+  }
   const [first, second] = causes;
   const both = [first, second].flatMap((cause) => (cause ? [causeName(cause, motor)] : []));
   return `This cannot be told from these runs: ${both.join(', or ')}. What would tell: ${wouldTell && causeWords(wouldTell, motor).tells}.`;
