@@ -236,13 +236,18 @@ export function weighCauses(
   const steps = ids.length + 1 + (TRIED_IN_PAIRS * (TRIED_IN_PAIRS - 1)) / 2;
   let done = 0;
   const weighed = (cause: Pick<RankedCause, 'id' | 'pair'>, faults: readonly FaultId[], from: FittedCar, also: FitOptions = {}) => {
-    const fitted = fitCar(trials, {
-      ...plain,
-      ...also,
-      more: [...more, ...faults.map(faultOf)],
-      from,
-      starts: faults.length > 0 ? STARTS : [0],
-    });
+    const begun = (at: FittedCar | undefined): FittedCar | null =>
+      fitCar(trials, {
+        ...plain,
+        ...also,
+        more: [...more, ...faults.map(faultOf)],
+        from: at,
+        starts: faults.length > 0 ? STARTS : [0],
+      });
+    // What a sound car was bent to is a bad place to begin for one that only a fault explains: the better of two searches.
+    const fitted = [begun(from), ...(faults.length === 1 ? [begun(undefined)] : [])].reduce((best, one) =>
+      !best || (one && one.lnEvidence > best.lnEvidence) ? one : best,
+    );
     progress?.(++done / steps);
     if (!fitted) return [];
     const metres = faults.length > 0 ? metresTaken(fitted, trials, faults.length) : 0;
