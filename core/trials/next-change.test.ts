@@ -7,6 +7,7 @@ import { sizesOf } from '../car/sizes.ts';
 import { checkCar, stoppedBy, type Check } from '../checks/check-car.ts';
 import { runForAim } from '../explore/aim.ts';
 import { fitCar } from './fit/fit-car.ts';
+import { predictFitted } from './fit/predict-fitted.ts';
 import { nextChanges, type NextChanges } from './next-change.ts';
 
 const FULL: Wind = { kind: 'full' };
@@ -57,6 +58,28 @@ describe('what to change next', () => {
     for (const { now } of next.schools) expect(now).toBeCloseTo(next.distance, 9);
   });
 
+  it.each(['lever', 'band', 'twist'] as const)(
+    'tells what a %s car goes now as the fit tells it, far from what was thought too',
+    (kind) => {
+      const design = newCar('x', kind);
+      for (const by of [0.6, 1.15]) {
+        const runs = [0.97, 1, 1.03].map((part) => ({ outcome: { kind: 'stopped', distance: by * part * distanceOf(design) } as const }));
+        const fitted = fitCar([{ design, wind: FULL, runs }], { designs: [design] })!;
+        expect(nextChanges(fitted, design)!.distance / predictFitted(fitted, design, FULL)!.mean.middle).toBeCloseTo(1, 1);
+      }
+    },
+  );
+  it('of a part that no run has tried more is open than of one that ran', () => {
+    const design = newCar('x');
+    const width = ({ low, high }: { readonly low: number; readonly high: number }): number => high - low;
+    const { changes } = changesOf(design);
+    const [longer, other] = [
+      changes.find(({ parts, words }) => parts.length === 0 && words.includes('lever')),
+      changes.find(({ design: { driveWheels } }) => driveWheels.kind !== design.driveWheels.kind),
+    ];
+    for (const change of [longer, other]) if (change) expect(width(change) / Math.abs(change.gain)).toBeGreaterThan(0.1);
+    expect(changes.every(({ low, gain, high }) => low < gain && gain < high)).toBe(true);
+  });
   it('keeps a part of the builder’s own as it is: no other size of it is offered', () => {
     const values = { diameter: 0.1, areaDensity: 1 };
     const design: CarDesign = {

@@ -1,5 +1,5 @@
 import { quantile } from 'simple-statistics';
-import type { CarDesign } from '../car/car-design.ts';
+import type { CarDesign, Wind } from '../car/car-design.ts';
 import { conflictsOf } from '../car/fit.ts';
 import { CARE } from '../car/catalogue.ts';
 import { changeWords } from '../car/difference.ts';
@@ -17,8 +17,10 @@ import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { printQuantity, type Print, type UnitSystem } from '../units/quantity.ts';
 import { runFaults } from '../run/run-setup.ts';
-import { builtWith, likelyCar, setupOf, unknownsOf, type Unknown } from './fit/built-car.ts';
+import { builtWith, likelyCar, setupOf, unknownsOf, withGrip, type Unknown } from './fit/built-car.ts';
 import type { FittedCar } from './fit/fit-car.ts';
+import { STALL } from './fit/outputs.ts';
+import { distanceRow, linearFor } from './fit/predict-fitted.ts';
 
 /** One change worth trying, under the fitted car. */
 export interface SuggestedChange {
@@ -60,6 +62,7 @@ export interface NextChanges {
   readonly distance: number;
 }
 
+const FULL: Wind = { kind: 'full' };
 /** Places along each way in which a car may be changed; draws of the fitted car; candidates that are looked at closely; changes told. */
 const PLACES = [0.03, 0.15, 0.27, 0.39, 0.51, 0.63, 0.75, 0.87, 0.97];
 const DRAWS = 60;
@@ -84,13 +87,18 @@ interface Draw {
   readonly width: number;
   /** ln that the model lacks of a changed car against what it lacked of this one. */
   readonly lacking: number;
+  /** m, fully wound as the car is, as the fit says it of this draw: it is what the runs tell, and the model beside it is off where values bend. */
+  readonly told: number;
 }
 
 /**
  * So many cars as the fit allows. That this builder is more careful than most is what runs say of the car that ran: of a change they say
  * nothing, so the narrow widths are left out.
  */
-function drawsOf({ components, unknowns, misfit }: FittedCar, count: number): Draw[] {
+function drawsOf(fitted: FittedCar, design: CarDesign, count: number): Draw[] {
+  const { components, unknowns, misfit, place: found } = fitted;
+  const linear = linearFor(fitted, design, FULL);
+  const row = linear && distanceRow(fitted, design, FULL, linear).row;
   const wide = components.filter(({ width }) => width >= 1);
   const total = wide.reduce((sum, { weight }) => sum + weight, 0);
   const n = components[0]!.place.length;
@@ -101,8 +109,10 @@ function drawsOf({ components, unknowns, misfit }: FittedCar, count: number): Dr
     const component = wide.find(({ weight }) => (left -= weight) <= 0) ?? wide.at(-1)!;
     const point = Float64Array.from(pointAt(k), standardNormal);
     const off = backwardSolved(component.root, point.slice(0, n));
+    const place = component.place.map((z, i) => z + off[i]!);
     return {
-      place: component.place.map((z, i) => z + off[i]!).slice(0, unknowns.length),
+      place: place.slice(0, unknowns.length),
+      told: row ? Math.exp(row.value + row.slope.reduce((sum, by, i) => sum + by * (place[i]! - found[i]!), 0)) - STALL : NaN,
       width: component.width,
       lacking: Math.SQRT2 * misfit * component.lacks * point[n]!,
     };
@@ -117,7 +127,7 @@ interface Ran {
 
 /** Score and distance of a design where its unknowns are so far off; null where it cannot run so. */
 function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly Unknown[], place: ArrayLike<number>): Ran | null {
-  const built = builtWith(likelyCar(design, { kind: 'full' }, 1), unknowns, place);
+  const built = builtWith(likelyCar(design, FULL, 1), unknowns, place);
   const setup = setupOf(built);
   if (runFaults(setup).length > 0) return null;
   const result = simulateForAim(design.aim, setup, workspace);
@@ -246,10 +256,17 @@ export function nextChanges(
     kinds.add(what);
     shortlist.push(candidate);
   }
-  const draws = drawsOf(fitted, DRAWS);
-  const as = runsOf(fitted, design, draws);
+  const draws = drawsOf(fitted, design, DRAWS);
+  const asModelled = runsOf(fitted, design, draws);
+  // Each draw goes as far as the runs tell of it, and a changed one by as much further or less.
+  const factors = asModelled.map((run, k) => (run && run.distance > 0 && draws[k]!.told > 0 ? draws[k]!.told / run.distance : 1));
+  const scaled = (runs: readonly (Ran | null)[]): readonly (Ran | null)[] =>
+    runs.map(
+      (run, k) => run && { distance: factors[k]! * run.distance, score: run.score === run.distance ? factors[k]! * run.score : run.score },
+    );
+  const as = scaled(asModelled);
   const changes = shortlist.map((candidate): SuggestedChange => {
-    const runs = runsOf(fitted, candidate, draws);
+    const runs = scaled(runsOf(fitted, candidate, draws));
     const gains = runs
       .map((run, k) => {
         const score = run?.score ?? -Infinity;
@@ -277,7 +294,7 @@ export function nextChanges(
     changes: sure.slice(0, MOST),
     unsure: changes.length - sure.length,
     stoppedBy: stopped,
-    schools: schoolsOf(fitted, design, draws, print),
+    schools: schoolsOf(fitted, design, draws, scaled, print),
     distance: middleDistance(as),
   };
 }
@@ -301,21 +318,30 @@ const LIGHTER = 0.02;
 const LONGER = 0.2;
 const GRIPPIER = 0.25;
 
-function schoolsOf(fitted: FittedCar, design: CarDesign, draws: readonly Draw[], print: Print): School[] {
-  const distance = (changed: CarDesign): number => middleDistance(runsOf(fitted, changed, draws));
+function schoolsOf(
+  fitted: FittedCar,
+  design: CarDesign,
+  draws: readonly Draw[],
+  scaled: (runs: readonly (Ran | null)[]) => readonly (Ran | null)[],
+  print: Print,
+): School[] {
+  const distance = (changed: CarDesign): number => middleDistance(scaled(runsOf(fitted, changed, draws)));
   const now = distance(design);
   const { motor, rest } = design;
   const weight = (by: number): CarDesign => ({ ...design, rest: { ...rest, mass: rest.mass + by } });
   const lever = (factor: number): CarDesign =>
     motor.kind === 'lever' ? placed({ ...design, motor: { ...motor, leverLength: motor.leverLength * factor } }) : design;
   const grip = (factor: number): number =>
-    quantile(
-      draws.map(({ place }) => {
-        const built = builtWith(likelyCar(design, { kind: 'full' }, 1), fitted.unknowns, place);
-        const setup = setupOf({ ...built, numbers: { ...built.numbers, staticGrip: (built.numbers.staticGrip ?? 0) * factor } });
-        return runFaults(setup).length > 0 ? 0 : simulateForAim(design.aim, setup, fitted.workspace).distance;
-      }),
-      0.5,
+    middleDistance(
+      scaled(
+        draws.map(({ place }) => {
+          const built = withGrip(builtWith(likelyCar(design, FULL, 1), fitted.unknowns, place), factor);
+          const setup = setupOf(built);
+          if (runFaults(setup).length > 0) return null;
+          const { distance: far } = simulateForAim(design.aim, setup, fitted.workspace);
+          return { score: far, distance: far };
+        }),
+      ),
     );
   const told: School[] = [
     {

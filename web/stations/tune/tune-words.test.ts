@@ -88,6 +88,9 @@ describe('what Tune says', () => {
     const car = newCar('x');
     const change = { words: '', design: car, gain: 1.42, low: 0.9, high: 2, chance: 1, distance: 20, minutes: 10, parts: [], rules: null };
     expect(plainly(gainWords(change, car, 'metric'))).toBe('better by 1.4 m (9 in 10: 0.9 to 2.0) · 99 % likely');
+    expect(plainly(gainWords({ ...change, gain: -0.2, low: -0.6, high: 0.1 }, car, 'metric'))).toBe(
+      'costs about 0.2 m (9 in 10: -0.1 to 0.6)',
+    );
     const quick = { ...car, aim: { ...car.aim, kind: 'quickest-to', distance: 6 } as typeof car.aim };
     expect(plainly(gainWords(change, quick, 'metric'))).toMatch(/^quicker by 1\.4 s/);
   });

@@ -116,6 +116,8 @@ export function gainWords({ gain, low, high, chance }: SuggestedChange, design: 
   const half = Math.max(Math.abs(high - low) / 2, 1e-6);
   const told = (value: number): string => printKnown(value, half, isTime ? 'time' : 'distance', units);
   const unit = unitOf(isTime ? 'time' : 'distance', units);
+  // What cures the car may cost some of its way.
+  if (gain < 0 && !isTime) return `costs about ${told(-gain)}\u00a0${unit} (9 in 10: ${told(-high)} to ${told(-low)})`;
   return `${isTime ? 'quicker by' : 'better by'} ${told(gain)}\u00a0${unit} (9 in 10: ${told(low)} to ${told(high)}) · ${percent(Math.min(chance, 0.99))} likely`;
 }
 
