@@ -7,7 +7,8 @@ const HELP = `What runs tell of a car.
 
   npm run -s fit -- FILE                  a file of trials (schemas/trials.schema.json): a design, its runs, and what is to be
                                           predicted, as JSON: values against what was thought, resistance and energy, scatter,
-                                          predictions, causes and changes
+                                          predictions (with both ends near to wheelspin), how like runs lie to what all others
+                                          say of them, signs of drift and odd runs, causes and changes
   npm run -s fit -- --help                this text
 
 FILE may be - for standard input. All values are in SI units; intervals hold 9 in 10. A file that cannot be read: one line on

@@ -69,17 +69,6 @@ describe('what to change next', () => {
       }
     },
   );
-  it('of a part that no run has tried more is open than of one that ran', () => {
-    const design = newCar('x');
-    const width = ({ low, high }: { readonly low: number; readonly high: number }): number => high - low;
-    const { changes } = changesOf(design);
-    const [longer, other] = [
-      changes.find(({ parts, words }) => parts.length === 0 && words.includes('lever')),
-      changes.find(({ design: { driveWheels } }) => driveWheels.kind !== design.driveWheels.kind),
-    ];
-    for (const change of [longer, other]) if (change) expect(width(change) / Math.abs(change.gain)).toBeGreaterThan(0.1);
-    expect(changes.every(({ low, gain, high }) => low < gain && gain < high)).toBe(true);
-  });
   it('keeps a part of the builder’s own as it is: no other size of it is offered', () => {
     const values = { diameter: 0.1, areaDensity: 1 };
     const design: CarDesign = {
