@@ -1,6 +1,6 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
-import { USUAL_SCATTER, type ScatterPrior } from './fit/fit-car.ts';
+import { USUAL_SCATTER, type ScatterPrior } from './fit/spread-grid.ts';
 import { SESSION } from './did-it-help.ts';
 import { lnRuns, scatterPlaces } from './group-means.ts';
 import type { ScoredRun, ScoredRuns, Scoring } from './scored-runs.ts';

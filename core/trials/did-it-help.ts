@@ -2,7 +2,7 @@ import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import { mean } from 'simple-statistics';
 import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
-import { USUAL_SCATTER, type ScatterPrior } from './fit/fit-car.ts';
+import { USUAL_SCATTER, type ScatterPrior } from './fit/spread-grid.ts';
 import { shareBelow, type Mixture } from './fit/mixture.ts';
 import { lnRuns, scatterPlaces, type GroupMean, type OrderedRun, type ScatterPlace } from './group-means.ts';
 import type { ScoredRun, ScoredRuns, Scoring } from './scored-runs.ts';

@@ -1,6 +1,6 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import { mean, median } from 'simple-statistics';
-import type { ScatterPrior } from './fit/fit-car.ts';
+import type { ScatterPrior } from './fit/spread-grid.ts';
 import type { ScoredRun } from './scored-runs.ts';
 
 /** ln of what a run came to; at least that where it hit the wall. */

@@ -1,6 +1,6 @@
 import { sampleStandardDeviation } from 'simple-statistics';
 import { START } from '../car/did-not-start.ts';
-import { USUAL_SCATTER, type ScatterPrior } from './fit/fit-car.ts';
+import { USUAL_SCATTER, type ScatterPrior } from './fit/spread-grid.ts';
 
 /** How much the scatter differs from one car of a builder to the next, ln. Our estimate. */
 const BETWEEN = 0.25;

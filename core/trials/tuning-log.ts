@@ -6,7 +6,7 @@ import type { StoredVersion } from '../schema/stored.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { didItHelp, type Comparison } from './did-it-help.ts';
 import { areInTurn, comparable, pairsOfRuns, scored, type ComparableRuns } from './scored-runs.ts';
-import type { ScatterPrior } from './fit/fit-car.ts';
+import type { ScatterPrior } from './fit/spread-grid.ts';
 import { ownScatter } from './own-scatter.ts';
 import { trialGroups, type PutRight } from './trial-groups.ts';
 

@@ -3,23 +3,26 @@ import { fullTurns } from '../../predict/derive-run-setup.ts';
 import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { makeWorkspace, type Workspace } from '../../run/workspace.ts';
 import { builtWith, likelyCar, unknownsOf, type Unknown } from './built-car.ts';
-import { halfLnDeterminant } from '../../numerics/cholesky.ts';
 import { observedOf } from './likelihood.ts';
 import { linearAt, type Linear } from './linear.ts';
 import { outputsOf, STALL, type Outputs } from './outputs.ts';
 import { START } from '../../car/did-not-start.ts';
-import { lnPosterior, peakAbout, rowsOfGroups, type FitGroup, type FitProblem, type SpreadOfAll } from './posterior.ts';
+import { lnPosterior, type FitGroup, type FitProblem, type SpreadOfAll } from './posterior.ts';
+import {
+  LACKS,
+  overSpreads,
+  spreadsOf,
+  USUAL_SCATTER,
+  usualOf,
+  weighed,
+  WIDTHS,
+  type Component,
+  type ScatterPrior,
+  type Sizes,
+  type ThoughtSpread,
+} from './spread-grid.ts';
 import { scatterDirections } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type Instruments, type RunConditions, type TrialGroup, type TrialRun } from './trial.ts';
-
-/** What is thought of the scatter of one car’s runs before there are any, at full winding: ln-normal about its likeliest, the upper side so many times as wide. */
-export interface ScatterPrior {
-  readonly median: number;
-  readonly spread: number;
-  readonly upwards: number;
-}
-/** Common practice, until the builder’s own history says otherwise. */
-export const USUAL_SCATTER: ScatterPrior = { median: 0.06, spread: 0.5, upwards: 2.5 };
 
 export interface FitOptions {
   readonly instruments?: Instruments;
@@ -35,18 +38,10 @@ export interface FitOptions {
   /** Standard deviations of the last unknown at which the search may begin, the likeliest of them: beyond a kink no slope leads there. */
   readonly starts?: readonly number[];
   /** How wide what is not known may really be, with the share of each; see WIDTHS. */
-  readonly widths?: readonly (readonly [width: number, share: number])[];
+  readonly widths?: Sizes;
   /** How much the model may lack, in `misfit`s, with the share of each; see LACKS. */
-  readonly lacks?: readonly (readonly [lacks: number, share: number])[];
+  readonly lacks?: Sizes;
   readonly workspace?: Workspace;
-}
-
-/** One place of the grid of scatter and width: how likely it is, and the normal posterior of the unknowns there. */
-interface Component extends SpreadOfAll {
-  readonly weight: number;
-  readonly place: Float64Array;
-  /** Of the posterior’s precision: L with L Lᵀ. */
-  readonly root: Float64Array;
 }
 
 /** A car fitted to its runs. */
@@ -67,8 +62,6 @@ export interface FittedCar {
   readonly about: { readonly problem: FitProblem; readonly linear: readonly Linear[]; readonly spreads: readonly ThoughtSpread[] };
 }
 
-/** Scatter is looked at from so far below to so far above what was thought, in its ln-spreads, at so many places. */
-const GRID = [-1.6, 2.2, 8] as const;
 /** The search: rounds, steps tried in one, the longest step, and what is no gain any more. */
 const ROUNDS = 16;
 const TRIES = 6;
@@ -86,26 +79,6 @@ const DAMPED_BY = 5;
 /** Marks that a group is fitted at; more tell little more. */
 const MOST_MARKS = 6;
 const MISFIT = 0.007;
-/**
- * How wide what is not known of a car may really be, in the spreads it was thought to have, with what is thought of each before any run: a
- * builder may be more careful than most, or less, and the runs say which. Sizes: such that hidden cars lie within what is told as often as
- * it says (docs/honesty.md).
- */
-const WIDTHS = [
-  [0.5, 0.55],
-  [0.9, 0.3],
-  [1.7, 0.15],
-] as const;
-
-/**
- * How much the model may lack of a group of runs, in what it usually lacks: of some cars much, which runs show that no sound car would make
- * together; the ranges widen with it. Sizes: see WIDTHS.
- */
-const LACKS = [
-  [1, 0.88],
-  [4, 0.12],
-] as const;
-
 /** Share of a full wind. */
 export const woundShare = (design: CarDesign, wind: Wind): number =>
   wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(design));
@@ -115,16 +88,6 @@ function marksOf(runs: readonly TrialRun[]): number[] {
   const all = [...new Set(runs.flatMap(({ splits = [] }) => splits.map(({ at }) => at)))].sort((a, b) => a - b);
   const every = Math.ceil(all.length / MOST_MARKS);
   return all.filter((_, i) => (all.length - 1 - i) % every === 0);
-}
-
-/** The size that is nearest to what is usual. */
-const usualOf = (sizes: readonly (readonly [size: number, share: number])[]): number =>
-  sizes.map(([size]) => size).reduce((best, size) => (Math.abs(Math.log(size)) < Math.abs(Math.log(best)) ? size : best));
-
-/** ln Σ eˣ without overflow. */
-function lnSum(values: readonly number[]): number {
-  const most = Math.max(...values);
-  return most + Math.log(values.reduce((sum, value) => sum + Math.exp(value - most), 0));
 }
 
 /**
@@ -169,41 +132,37 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
   let place = found;
   let outputs = outputsAt(place);
   if (!outputs) return null;
-  if (options.starts) {
-    const before = options.from?.components.reduce((a, b) => (b.weight > a.weight ? b : a)) ?? {
-      scatter: prior.median,
-      width: 1,
-      lacks: 1,
-    };
-    let most = lnPosterior(problem, place, outputs, before);
-    for (const at of options.starts)
-      for (const base of [found, new Float64Array(found.length)]) {
-        const tried = base.with(unknowns.length - 1, at);
-        const there = outputsAt(tried);
-        const value = there ? lnPosterior(problem, tried, there, before) : -Infinity;
-        if (there && value > most) [place, outputs, most] = [tried, there, value];
-      }
-  }
+  const usual = { scatter: prior.median, width: usualOf(widths), lacks: usualOf(allLacks) };
+  /** Begins at the likeliest of some places, where that is likelier than where it stands. */
+  const beginAt = (places: readonly Float64Array[], spread: SpreadOfAll): void => {
+    let most = lnPosterior(problem, place, outputs!, spread);
+    for (const tried of places) {
+      const there = outputsAt(tried);
+      const value = there ? lnPosterior(problem, tried, there, spread) : -Infinity;
+      if (there && value > most) [place, outputs, most] = [tried, there, value];
+    }
+  };
+  if (options.starts)
+    beginAt(
+      options.starts.flatMap((at) => [found, new Float64Array(found.length)].map((base) => base.with(unknowns.length - 1, at))),
+      options.from?.components.reduce((a, b) => (b.weight > a.weight ? b : a)) ?? usual,
+    );
   let linear = linearisedAt(place);
   if (!linear) return null;
   const still = groups.findIndex(({ runs }) => runs.some(({ observed }) => observed.told === 'did-not-start'));
   if (still >= 0 && outputs[still]!.values[0]! > Math.log(START + STALL)) {
     // A car that stalls at once has no slope that leads there: it is looked for along what shortens its way most.
-    const down = Float64Array.from(place, (_, i) => linear![still]!.slopes[i]?.values[0] ?? 0);
+    const [from, { slopes }] = [place, linear[still]!];
+    const down = from.map((_, i) => slopes[i]?.values[0] ?? 0);
     const length = Math.hypot(...down);
-    const usual = { scatter: prior.median, width: usualOf(widths), lacks: usualOf(allLacks) };
-    let most = lnPosterior(problem, place, outputs, usual);
-    const from = place;
-    for (const far of STALLS) {
-      const tried = from.map((z, i) => z - (far * down[i]!) / length);
-      const there = outputsAt(tried);
-      const value = there ? lnPosterior(problem, tried, there, usual) : -Infinity;
-      if (there && value > most) [place, outputs, most] = [tried, there, value];
-    }
+    beginAt(
+      STALLS.map((far) => from.map((z, i) => z - (far * down[i]!) / length)),
+      usual,
+    );
     if (place !== from) linear = linearisedAt(place) ?? linear;
   }
   // Where it is most likely is looked for at the usual widths; the others are nearby.
-  const searched = spreads.filter(({ width, lacks }) => width === usualOf(widths) && lacks === usualOf(allLacks));
+  const searched = spreads.filter(({ width, lacks }) => width === usual.width && lacks === usual.lacks);
   let [scatter, damping, isSettled] = [prior.median, 0, false];
   for (let round = 0; round < ROUNDS && !isSettled; round++) {
     let gained = 0;
@@ -242,58 +201,6 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     isSettled,
     workspace,
     about: { problem, linear, spreads },
-  };
-}
-
-/** A place of the grid of scatter, width and lacks with ln of what is thought of it. */
-type ThoughtSpread = SpreadOfAll & { readonly lnPrior: number };
-
-function spreadsOf(
-  prior: ScatterPrior,
-  widths: NonNullable<FitOptions['widths']>,
-  allLacks: NonNullable<FitOptions['lacks']>,
-): readonly ThoughtSpread[] {
-  const [low, high, places] = GRID;
-  return Array.from({ length: places }, (_, i) => low + ((high - low) * i) / (places - 1)).flatMap((off) =>
-    widths.flatMap(([width, share]) =>
-      allLacks.map(([lacks, part]) => ({
-        scatter: prior.median * Math.exp(prior.spread * off),
-        width,
-        lacks,
-        lnPrior: -0.5 * off * off + Math.log(share * part),
-      })),
-    ),
-  );
-}
-
-/** The normal posterior at each place of a grid, about one linearisation at `about`, with ln of how likely the place is. */
-function overSpreads(
-  problem: FitProblem,
-  linear: readonly Linear[],
-  about: Float64Array,
-  spreads: readonly ThoughtSpread[],
-  { damping = 0, isHeld = false }: { readonly damping?: number; readonly isHeld?: boolean } = {},
-) {
-  const rows = rowsOfGroups(problem, linear);
-  return spreads.map(({ lnPrior, ...spread }) => {
-    const { place, value, root } = peakAbout(problem, rows, about, spread, damping, isHeld);
-    return { ...spread, place, root, lnWeight: value + lnPrior - halfLnDeterminant(root, place.length) };
-  });
-}
-
-/** The places of a grid by how likely they are, and ln of the evidence of all. */
-function weighed(
-  problem: FitProblem,
-  linear: readonly Linear[],
-  about: Float64Array,
-  spreads: readonly ThoughtSpread[],
-  isHeld = false,
-): Pick<FittedCar, 'components' | 'lnEvidence'> {
-  const grid = overSpreads(problem, linear, about, spreads, { isHeld });
-  const total = lnSum(grid.map(({ lnWeight }) => lnWeight));
-  return {
-    components: grid.map(({ lnWeight, ...component }) => ({ ...component, weight: Math.exp(lnWeight - total) })),
-    lnEvidence: total - lnSum(spreads.map(({ lnPrior }) => lnPrior)),
   };
 }
 
