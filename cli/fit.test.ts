@@ -69,6 +69,11 @@ describe('npm run -s fit', () => {
     // The same answer every time.
     expect(fit(file('again.json', trials)).stdout).toBe(stdout);
   });
+  it('a run for which the car was not wound takes nothing from the others: it is counted aside', () => {
+    const answer = fit(file('one-unwound.json', { ...trials, runs: [...runs, { ...runs[0], wind: { kind: 'turns', turns: 0.004 } }] }));
+    const report = JSON.parse(answer.stdout) as FitReport;
+    expect([report.unwound, report.groups.length]).toEqual([1, 2]);
+  });
   it('takes runs of cars of the first version of a design', () => {
     const first = JSON.parse(readFileSync('core/files/reference/first-version/run-record.json', 'utf8')) as { design: object };
     const answer = fit(file('first.json', { ...trials, design: first.design, runs: [first], predict: [] }));
@@ -77,6 +82,10 @@ describe('npm run -s fit', () => {
   it.each([
     [[], /give one file/],
     [[file('left-out.json', { ...trials, runs: runs.map((run) => ({ ...run, leftOut: true })) })], /^runs: all of them are left out/],
+    [
+      [file('unwound.json', { ...trials, runs: [{ ...runs[0], wind: { kind: 'turns', turns: 0.004 } }] })],
+      /^runs: the car was wound for none/,
+    ],
     [[file('none.json', { ...trials, runs: [] })], /^runs/],
     [
       [file('far.json', { ...trials, runs: [{ ...runs[0], outcome: { kind: 'stopped', distance: -1 } }] })],

@@ -1,6 +1,7 @@
 import { readTrials } from '../core/files/read.ts';
 import { prepareRun } from '../core/predict/derive-run-setup.ts';
 import { fitReport } from '../core/trials/fit-report.ts';
+import { isWound } from '../core/trials/trial-groups.ts';
 import { end, oneFile, readOr, refuse } from './read-file.ts';
 
 const HELP = `What runs tell of a car.
@@ -25,6 +26,8 @@ function main(): void {
   });
   if (faults.length > 0) return refuse(...faults);
   if (trials.runs.every(({ leftOut }) => leftOut)) return end('runs: all of them are left out; take one in again');
+  if (!trials.runs.some((run) => !run.leftOut && isWound(run)))
+    return end('runs: the car was wound for none of those that count, by at least a hundredth of a turn');
   const report = fitReport(trials);
   if (!report) return end('design: no car near it can run as these were wound');
   process.stdout.write(`${JSON.stringify(report, null, 1)}\n`);

@@ -13,7 +13,7 @@ import { mixtureOf, predictFitted, type Interval } from './fit/predict-fitted.ts
 import { valueRow } from './fitted-values.ts';
 import { learntOf, type Learnt } from './learnt.ts';
 import { nextChanges } from './next-change.ts';
-import { newestGroups, trialGroups } from './trial-groups.ts';
+import { isWound, newestGroups, trialGroups } from './trial-groups.ts';
 
 /** A car, its runs and what is asked of them. */
 export interface FitRequest {
@@ -47,6 +47,8 @@ export interface FitReport {
   }[];
   /** Groups and runs that are older still, and not in the fit. */
   readonly earlier: { readonly groups: number; readonly runs: number };
+  /** Runs for which it was not wound: under a hundredth of a turn. */
+  readonly unwound: number;
   /** How the runs lie to what was thought of such a car before any. */
   readonly before: GroupCheck | null;
   readonly signs: SignsInRuns;
@@ -70,7 +72,7 @@ const slug = (words: string): string =>
 export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
   const design = brief ? asAsked(told, brief) : told;
   const inOrder = runs
-    .filter(({ leftOut }) => !leftOut)
+    .filter((run) => !run.leftOut && isWound(run))
     .map(({ design: ran, ...record }) => ({ record, design: ran }))
     .toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
   const { groups, earlier } = newestGroups(trialGroups(inOrder), inOrder);
@@ -113,6 +115,7 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
       };
     }),
     earlier,
+    unwound: runs.filter((run) => !run.leftOut && !isWound(run)).length,
     before: checkBefore(ofLatest, { workspace: fitted.workspace }),
     signs: signsInRuns(
       groups.map(({ of }) =>

@@ -1,3 +1,4 @@
+import type { RunRecord } from '../car/car-design.ts';
 import { isSameCar, isSameContent, isSameWind } from '../car/same-design.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import type { Mendable, TrialGroup, TrialRun } from './fit/trial.ts';
@@ -43,6 +44,11 @@ export function trialGroups(runs: readonly RunOfCar[], putRight: readonly PutRig
   }
   return groups;
 }
+
+/** Turns below which a car is not wound at all. */
+const WOUND = 0.01;
+/** Whether a car was wound for a run: else that run says nothing of it. */
+export const isWound = ({ wind }: Pick<RunRecord, 'wind'>): boolean => wind.kind === 'full' || wind.turns >= WOUND;
 
 /** Groups that are fitted, and runs of each: the newest. More would be waited for, and tell of the car as it no longer is. */
 const MOST_GROUPS = 24;

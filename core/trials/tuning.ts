@@ -22,7 +22,7 @@ import { furtherRuns, learntOf, type FurtherRun, type Learnt } from './learnt.ts
 import { nextChanges, type NextChanges } from './next-change.ts';
 import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
 import { straightening, type Straightening } from './straight.ts';
-import { newestGroups, trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
+import { isWound, newestGroups, trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
 
 /** One run: m, and which it was of all that are told, counted from 1. */
 export interface TunedRun {
@@ -185,7 +185,9 @@ export function tuneCar(
   runs: readonly RunOfCar[],
   { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
 ): Tuning | null {
-  const inOrder = runs.filter(({ record }) => !record.leftOut).toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
+  const inOrder = runs
+    .filter(({ record }) => !record.leftOut && isWound(record))
+    .toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
   const { groups, earlier } = newestGroups(trialGroups(inOrder, putRight), inOrder);
   const before = new Set(groups.flatMap(({ faults }) => faults));
   const options: FitOptions = { more: [...[...before].map(faultBefore), ...given.map(faultOf)] };

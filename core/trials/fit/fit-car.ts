@@ -57,6 +57,8 @@ export interface FittedCar {
   readonly lnEvidence: number;
   /** Whether the search came to its end: what it found is the most likely, not only the best of what it tried. */
   readonly isSettled: boolean;
+  /** ln by which the runs still lie off it, where a kink of the model keeps it from them; else 0. */
+  readonly unexplained: number;
   readonly workspace: Workspace;
   /** What it was worked out from, for leaving groups out. */
   readonly about: { readonly problem: FitProblem; readonly linear: readonly Linear[]; readonly spreads: readonly ThoughtSpread[] };
@@ -70,7 +72,7 @@ const NO_GAIN = 0.02;
 /** Standard deviations at which a car that stalls is looked for. */
 const STALLS = [1.5, 2.5, 3.5, 4.5, 6, 8];
 /** ln that the model may be off its linearisation at a place of the grid. */
-const BEYOND = Math.log(1.5);
+const BEYOND = Math.log(1.1);
 /** Standard deviations below which a step is none. */
 const STILL = 0.02;
 /** How strongly a step is held back once one gained nothing, and how much more or less after each. */
@@ -161,8 +163,8 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     );
     if (place !== from) linear = linearisedAt(place) ?? linear;
   }
-  // Where it is most likely is looked for at the usual widths; the others are nearby.
-  const searched = spreads.filter(({ width, lacks }) => width === usual.width && lacks === usual.lacks);
+  // What the model may lack moves the likeliest place little.
+  const searched = spreads.filter(({ lacks }) => lacks === usual.lacks);
   let [scatter, damping, isSettled] = [prior.median, 0, false];
   for (let round = 0; round < ROUNDS && !isSettled; round++) {
     let gained = 0;
@@ -199,6 +201,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     misfit,
     instruments,
     isSettled,
+    unexplained: isBeyond ? unexplained(groups, outputs) : 0,
     workspace,
     about: { problem, linear, spreads },
   };
@@ -221,6 +224,19 @@ export function leaveOut(fitted: FittedCar, group: number): FittedCar {
     groups: others(fitted.groups),
     about: { problem: without, linear: others(linear), spreads },
   };
+}
+
+/** ln, root of the mean square over groups: how far the mean of each lies off the model; walls and runs that did not start where they lie on its wrong side. */
+function unexplained(groups: readonly FitGroup[], outputs: readonly Outputs[]): number {
+  const squares = groups.map(({ runs }, g) => {
+    const model = outputs[g]!.values[0]!;
+    const off = runs.map(({ observed: { told, values } }) => {
+      if (told === 'did-not-start') return Math.min(0, Math.log(START + STALL) - model);
+      return told === 'at-least' ? Math.max(0, values[0]! - model) : values[0]! - model;
+    });
+    return (off.reduce((sum, by) => sum + by, 0) / Math.max(off.length, 1)) ** 2;
+  });
+  return Math.sqrt(squares.reduce((sum, square) => sum + square, 0) / Math.max(squares.length, 1));
 }
 
 /** Where the search begins: at the likeliest car, or where it was found before. */

@@ -204,6 +204,15 @@ describe('a fit', () => {
     expect(mean.high).toBeGreaterThan(START);
     expect(mean.middle).toBeLessThan(START);
   });
+  it('that a kink of the model keeps from its runs has them within what it tells all the same', () => {
+    // A heavy lever that either stalls on its way or goes far: no value takes it to 8 m.
+    const design = newCar('x');
+    const fitted = fitCar([alike(design, FULL, [8, 8.3])])!;
+    const { mean } = predictFitted(fitted, design, FULL)!;
+    expect(fitted.unexplained).toBeGreaterThan(0.01);
+    expect([mean.low < 8, mean.high > 8.3]).toEqual([true, true]);
+    expect(fitCar([alike(design, FULL, around(reach(design, FULL)))])!.unexplained).toBe(0);
+  });
   it('near wheelspin is told where it ends with tyres that hold, and that spin: by the model at 15 % more and less grip', () => {
     const plain = newCar('x', 'band');
     const workspace = makeWorkspace();

@@ -183,7 +183,7 @@ export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, 
   const widened = (extra: (scatter: number) => number): Mixture =>
     parts.map(({ variance, ...part }, i) => {
       const { scatter, lacks } = fitted.components[Math.floor(i / each)]!;
-      return { ...part, variance: variance + lacking * (fitted.misfit * lacks) ** 2 + extra(scatter) };
+      return { ...part, variance: variance + lacking * (fitted.misfit * lacks) ** 2 + fitted.unexplained ** 2 + extra(scatter) };
     });
   const besides = { ...directions, grip: new Float64Array(directions.grip.length) };
   const lnNext = byGrip(
