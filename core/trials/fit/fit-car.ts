@@ -69,6 +69,8 @@ const ROUNDS = 16;
 const TRIES = 6;
 const LONGEST = 2;
 const NO_GAIN = 0.02;
+/** Standard deviations beyond which no value is looked for: a line that is steep beside a kink leads anywhere. */
+const FARTHEST = 12;
 /** Standard deviations at which a car that stalls is looked for. */
 const STALLS = [1.5, 2.5, 3.5, 4.5, 6, 8];
 /** ln that the model may be off its linearisation at a place of the grid. */
@@ -122,6 +124,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
   });
   const problem: FitProblem = { groups, unknowns: unknowns.length, misfit };
   const outputsAt = (place: Float64Array): readonly Outputs[] | null => {
+    if (!place.every((z) => Math.abs(z) <= FARTHEST)) return null;
     const all = groups.map(({ car, marks }) => outputsOf(builtWith(car, unknowns, place), marks, workspace));
     return all.every((outputs) => outputs !== null) ? all : null;
   };
