@@ -207,6 +207,8 @@ const reach = ({ runs }: TrialGroup): number => Math.max(0, ...runs.map(({ outco
 
 /** Sizes at which the search for a fault may begin, in its standard deviations: no slope leads from a car that holds to one that spins, nor from a level floor to one that leans far. */
 const STARTS = [-4, -2.5, -1.2, 0, 0.8, 1.6, 2.5, 4];
+/** Faults that may be so far off that no slope leads there. */
+const FAR_OFF: readonly FaultId[] = ['low-grip', 'leaning-floor', 'loose-wheel'];
 /** The list's best, of which each two are tried together; what the model would lack where it is none of them, as a share of the distance. */
 const TRIED_IN_PAIRS = 3;
 const LACKS_MUCH = 0.25;
@@ -245,7 +247,7 @@ export function weighCauses(
         starts: faults.length > 0 ? STARTS : [0],
       });
     // What a sound car was bent to is a bad place to begin for one that only a fault explains: the better of two searches.
-    const fitted = [begun(from), ...(faults.length === 1 ? [begun(undefined)] : [])].reduce((best, one) =>
+    const fitted = [begun(from), ...(faults.length === 1 && FAR_OFF.includes(faults[0]!) ? [begun(undefined)] : [])].reduce((best, one) =>
       !best || (one && one.lnEvidence > best.lnEvidence) ? one : best,
     );
     progress?.(++done / steps);
