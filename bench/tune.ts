@@ -12,7 +12,7 @@ import { explain, NOTED, notedIn, weighCauses, type FaultId } from '../core/tria
 import { didItHelp } from '../core/trials/did-it-help.ts';
 import { fitCar, leaveOut } from '../core/trials/fit/fit-car.ts';
 import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
-import { checkBefore, checkGroup } from '../core/trials/group-check.ts';
+import { checkBefore, checkGroup, mostRun } from '../core/trials/group-check.ts';
 import { ownScatter } from '../core/trials/own-scatter.ts';
 import { allChanges, nextChanges } from '../core/trials/next-change.ts';
 import { dice, hiddenCar, share, trials, type HiddenOptions } from './hidden-cars.ts';
@@ -82,7 +82,7 @@ const fullFrom = (
         error: Math.abs(told.mean.middle / truth - 1),
         isTold:
           told.fork !== null ||
-          checkBefore(groups, { workspace: fitted.workspace })?.verdict !== 'as-expected' ||
+          checkBefore(mostRun(groups), { workspace: fitted.workspace })?.verdict !== 'as-expected' ||
           groups.some((group, g) => {
             const without = groups.length > 1 ? predictFitted(leaveOut(fitted, g), group.design, group.wind, group) : null;
             return without !== null && checkGroup(without, group).verdict !== 'as-expected';

@@ -104,7 +104,8 @@ describe('a car that spins and rubs', () => {
       }
       expect(done.at(-1)).toContain('it does what its brief asks');
       expect(done.join('\n')).toContain('the tyres grip less than expected');
-      expect(done.join('\n')).toContain('something rubs');
+      // What rubs is found, or freed with the bearings.
+      expect(done.join('\n')).toMatch(/something rubs|Free the bearings/);
       // And so it is: a run of the hidden car as it now stands comes so far.
       await page.goto(`${stage.program.url}/cars/${CAR}/track`);
       await runs(1);

@@ -226,9 +226,8 @@ export function measuredOfModel(goal: Goal, run: GoalRun): MeasuredRun {
 }
 
 /** The same as far as its floor lets it count: up to the wall, and up to where it leaves a lane that is laid. */
-export function measuredInRoom(goal: Goal, run: GoalRun): MeasuredRun {
+export function measuredInRoom(goal: Goal, run: GoalRun, free: MeasuredRun = measuredOfModel(goal, run)): MeasuredRun {
   const { roomLength, laneWidth } = run.design.floor;
-  const free = measuredOfModel(goal, run);
   const wall = roomLength ?? Infinity;
   const leaves = laneWidth === null ? Infinity : wayWithin(run.curvature, laneWidth / 2);
   const distance = Math.min(free.distance, wall, leaves);
@@ -242,12 +241,17 @@ const FALLEN_SHORT = -1e3;
 /** Whether a score is that of a car that does not get where it is asked to. */
 export const hasFallenShort = (score: number): boolean => score < FALLEN_SHORT / 2;
 
-/** How well a run meets a goal: higher is better, in the unit the goal is measured in. */
+/** What each metre that a car would go beyond the wall counts: nothing by itself, but the more of them the surer it gets there. */
+const BEYOND_WALL = 1e-3;
+
+/** How well a run meets a goal: higher is better, in the unit the goal is measured in. On a floor with a wall the way counts up to it. */
 export function goalScore(goal: Goal, run: GoalRun): number {
   const { measure, isLess, score } = goalRecord(goal);
   if (score) return score(goal, run);
-  const value = measure(goal, measuredOfModel(goal, run));
-  if (value !== null) return isLess ? -value : value;
+  const free = measuredOfModel(goal, run);
+  const counted = measuredInRoom(goal, run, free);
+  const value = measure(goal, counted);
+  if (value !== null) return isLess ? -value : value + (counted.atLeast ? BEYOND_WALL * (free.distance - counted.distance) : 0);
   return FALLEN_SHORT + run.result.distance - ('distance' in goal ? goal.distance : 0);
 }
 

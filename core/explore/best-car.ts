@@ -9,7 +9,7 @@ import { sizesOf } from '../car/sizes.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { exploreCar } from './explored-car.ts';
 import { placed, turnsOf, type PartsForSearch } from './search-turns.ts';
-import { sureScorer } from './sure-score.ts';
+import { builtSample, hasMoreTrouble, shareBetter, sureScorer, type BuiltSample } from './sure-score.ts';
 import { lowDiscrepancy, mulberry } from '../numerics/low-discrepancy.ts';
 
 /** One change among those that make a car on offer, and what it brings by itself. */
@@ -20,11 +20,15 @@ export interface SearchedChange {
   readonly alone: number | null;
 }
 
-/** A car on offer: made by few changes, better in 8 of 10 cars built so. */
+/** A car on offer: made by few changes, better in 8 of 10 cars built so. Its figures are of cars that were not searched with. */
 export interface OfferedCar extends Candidate {
   /** What 8 in 10 cars built so reach, by the aim, and how much that is above the present car's; null where something stops that. */
   readonly sure: number;
   readonly gain: number | null;
+  /** What half of them reach, the share of them that does better than the same car does now, and that the wall stops. */
+  readonly middle: number;
+  readonly helps: number;
+  readonly atWall: number;
   /** In the order a builder makes them. */
   readonly changes: readonly SearchedChange[];
 }
@@ -40,6 +44,10 @@ export interface Candidate {
 export interface Search {
   /** Cars than which none is both quicker and goes further, by distance. */
   readonly front: readonly Candidate[];
+  /** What cars built as the present one reach, 8 in 10 of them and half, and the share that the wall stops; null where it cannot run. */
+  readonly now: { readonly lower: number; readonly middle: number; readonly atWall: number } | null;
+  /** The check or rule that stops the present car; null where none does. */
+  readonly stoppedBy: string | null;
   /** Up to three good cars that differ, each better than the present one if nothing stops that, the best first. */
   readonly best: readonly OfferedCar[];
   /** Cars that ran and that nothing stops. */
@@ -77,6 +85,8 @@ interface Found extends Candidate {
 
 /** Of the best by their likeliest run, so many are looked at for what 8 in 10 of them reach. */
 const SHORTLIST = 16;
+/** Added to the seed of the search for the cars that are told. */
+const FRESH = 1000;
 /** A change whose undoing costs less than this share of the gain is undone. */
 const WORTH = 0.05;
 const MOST_CHANGES = 4;
@@ -116,6 +126,9 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
   }
   found.sort((a, b) => b.score - a.score);
   const present = exploreCar(design, workspace);
+  // Told are other cars than those that were searched with: whoever picks the best of many has picked luck too.
+  const sampleOf = (car: CarDesign): BuiltSample => builtSample(car, seed + FRESH, workspace);
+  const now = Number.isFinite(present.score) ? sampleOf(design) : null;
   const scoreOf = sureScorer(seed, workspace);
   const before = present.stoppedBy === null ? scoreOf(design) : -Infinity;
 
@@ -137,17 +150,33 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
       made.delete(least.k);
       sure = least.sure;
     }
-    // What nobody would see is not offered.
-    if (made.size === 0 || made.size > mostChanges || !(sure - before > WORTH * Math.abs(before))) return null;
+    if (made.size === 0 || made.size > mostChanges) return null;
     const car = built(point, (k) => made.has(k));
+    const sample = sampleOf(car);
+    const { lower, middle, atWall } = sample;
+    // What nobody would see is not offered, nor what stalls, spins or fails a check more often than the car does now.
+    if (now && hasMoreTrouble(sample, now)) return null;
+    if (now && present.stoppedBy === null && !(lower - now.lower > WORTH * Math.abs(now.lower))) return null;
     const { score, distance, time } = exploreCar(car, workspace);
     const changes = [...made]
       .sort((a, b) => a - b)
       .map((k): SearchedChange => {
-        const alone = sureWith(point, new Set([k]));
-        return { design: built(point, (other) => other === k), alone: Number.isFinite(alone - before) ? alone - before : null };
+        const alone = built(point, (other) => other === k);
+        const works = now !== null && present.stoppedBy === null && isOpen(alone) && exploreCar(alone, workspace).stoppedBy === null;
+        return { design: alone, alone: works ? sampleOf(alone).lower - now.lower : null };
       });
-    return { design: car, score, distance, time, sure, gain: Number.isFinite(before) ? sure - before : null, changes };
+    return {
+      design: car,
+      score,
+      distance,
+      time,
+      sure: lower,
+      middle,
+      atWall,
+      helps: now ? shareBetter(sample, now) : 1,
+      gain: now && present.stoppedBy === null ? lower - now.lower : null,
+      changes,
+    };
   };
 
   const shortlist: Found[] = [];
@@ -162,7 +191,13 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     const one = offered(point);
     if (one && best.every((better) => areDistinct(better.design, one.design))) best.push(one);
   }
-  return { front: frontOf(found), best: best.sort((a, b) => b.sure - a.sure), passed: found.length };
+  return {
+    front: frontOf(found),
+    best: best.sort((a, b) => b.sure - a.sure),
+    passed: found.length,
+    now: now && { lower: now.lower, middle: now.middle, atWall: now.atWall },
+    stoppedBy: present.stoppedBy,
+  };
 }
 
 const isSame = (a: CarDesign, b: CarDesign): boolean => JSON.stringify(a) === JSON.stringify(b);

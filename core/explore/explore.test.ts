@@ -16,6 +16,8 @@ import { runForAim } from './aim.ts';
 import { assess } from './assess.ts';
 import { exploreCar, isBetter } from './explored-car.ts';
 import { findBestCar } from './best-car.ts';
+import { makeWorkspace } from '../run/workspace.ts';
+import { builtSample, hasMoreTrouble, type BuiltSample } from './sure-score.ts';
 import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
 import { sizeCalled } from '../car/sizes.ts';
 import { bestPoint, carried, evenly, mostCarried, sweep } from './sweep.ts';
@@ -125,6 +127,55 @@ describe('searches', () => {
     for (const better of findBestCar(found, { tries: 60, seed: 9 }).best)
       expect(better.gain).toBeGreaterThan(0.05 * (better.sure - better.gain!));
     for (const candidate of best) expect(exploreCar(candidate.design)).toMatchObject({ score: candidate.score, stoppedBy: null });
+  });
+  it('tell of an offer, and of the car as it is, what 2,000 other cars built so come to', () => {
+    const search = findBestCar(car, { tries: 500, seed: 5 });
+    const fresh = (design: CarDesign): number => builtSample(design, 31, makeWorkspace(), 2000).lower;
+    expect(search.now!.lower / fresh(car)).toBeCloseTo(1, 1);
+    for (const { sure, middle, helps, design } of search.best) {
+      expect(Math.abs(sure / fresh(design) - 1)).toBeLessThan(0.06);
+      expect(middle).toBeGreaterThan(sure);
+      expect(helps).toBeGreaterThan(0.5);
+      expect(fresh(design)).toBeGreaterThan(fresh(car));
+    }
+  });
+  it('offer a car that something stops what nothing stops, and say what stops it', () => {
+    const tall: CarDesign = { ...car, limits: { ...car.limits, height: 0.95 * measuresOf(car).height } };
+    const { best, stoppedBy, passed } = findBestCar(tall, { tries: 400, seed: 3 });
+    expect(stoppedBy).toBe('height allowed');
+    expect(passed).toBeGreaterThan(10);
+    expect(best.length).toBeGreaterThan(0);
+    for (const { design, gain } of best) {
+      expect(exploreCar(design).stoppedBy).toBeNull();
+      expect(gain).toBeNull();
+    }
+  });
+  it('offer nothing that stalls, spins or fails a check more often than the car does now', () => {
+    const slippery: CarDesign = { ...car, measured: { staticGrip: { value: 0.14, spread: 0.25 } } };
+    const now = builtSample(slippery, 1001, makeWorkspace());
+    for (const { design } of findBestCar(slippery, { tries: 400 }).best)
+      expect(hasMoreTrouble(builtSample(design, 1001, makeWorkspace()), now)).toBe(false);
+    const some = (troubles: Readonly<Record<string, number>>): BuiltSample => ({ ...now, troubles: new Map(Object.entries(troubles)) });
+    expect(hasMoreTrouble(some({ stalls: 0.13 }), some({ stalls: 0.04 }))).toBe(true);
+    expect(hasMoreTrouble(some({ stalls: 0.05 }), some({ stalls: 0.04, spins: 0.5 }))).toBe(false);
+    expect(hasMoreTrouble(some({ buckling: 0.1 }), some({}))).toBe(true);
+  });
+  it('before a wall count the way up to it, and how surely that is reached: of a hall of 8 m none is told further', () => {
+    const boxed: CarDesign = { ...car, floor: { ...car.floor, roomLength: 8 } };
+    const free = runForAim(car)!.distance;
+    expect(free).toBeGreaterThan(8);
+    // A thousandth of what it would go beyond: the surer one is preferred.
+    expect(exploreCar(boxed).score).toBeCloseTo(8 + 0.001 * (free - 8), 9);
+    const { now, best } = findBestCar(boxed, { tries: 300 });
+    expect(now!.lower).toBeLessThan(8.1);
+    // Cars built so get there already: nothing is to be gained that counts.
+    expect(now!.atWall).toBeGreaterThan(0.9);
+    expect(best).toEqual([]);
+    const weak: CarDesign = { ...boxed, floor: { ...boxed.floor, roomLength: 1.2 * free } };
+    for (const { sure, atWall } of findBestCar(weak, { tries: 400 }).best) {
+      expect(sure).toBeLessThan(1.3 * free);
+      expect(atWall).toBeGreaterThan(0.2);
+    }
   });
   it('use the parts at hand, as many as there are', () => {
     const band = newCar('x', 'band');

@@ -44,3 +44,9 @@ export function partsToGet(from: CarDesign, to: CarDesign, drawer: readonly OwnP
   const more = to.ballast.mass - from.ballast.mass;
   return more > LEAST_BALLAST ? [...parts, { name: `${print(more, 'weight')} of coins or clay`, count: 1, isAtHand: false }] : parts;
 }
+
+/** Minutes that changes take, and those of getting or making a part. Our estimates. */
+const OF_A_CHANGE = 10;
+const OF_A_PART = 15;
+/** Minutes at the table for so many changes, and the parts they need. */
+export const minutesOf = (changes: number, parts: readonly PartToGet[]): number => OF_A_CHANGE * changes + OF_A_PART * parts.length;

@@ -6,7 +6,7 @@ import { didNotStart } from '../car/did-not-start.ts';
 import { explain, MOST_WEIGHED, notedIn, weighCauses } from './causes.ts';
 import { isSameBuild } from '../car/same-design.ts';
 import { fitCar, leaveOut } from './fit/fit-car.ts';
-import { checkBefore, checkGroup, type GroupCheck } from './group-check.ts';
+import { checkBefore, checkGroup, mostRun, type GroupCheck } from './group-check.ts';
 import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
 import { quantileOf } from './fit/mixture.ts';
 import { mixtureOf, predictFitted, type Interval } from './fit/predict-fitted.ts';
@@ -116,7 +116,7 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
     }),
     earlier,
     unwound: runs.filter((run) => !run.leftOut && !isWound(run)).length,
-    before: checkBefore(ofLatest, { workspace: fitted.workspace }),
+    before: checkBefore(mostRun(ofLatest), { workspace: fitted.workspace }),
     signs: signsInRuns(
       groups.map(({ of }) =>
         of.flatMap((run) => {

@@ -60,8 +60,8 @@ describe('like runs against a fit that does not know them', () => {
     };
     expect(verdicts(sound)).toEqual(['as-expected', 'as-expected']);
     expect(verdicts(wrong)).not.toContain('as-expected');
-    expect(checkBefore([of(FULL, reach)])!.verdict).toBe('as-expected');
-    expect(checkBefore([of(FULL, 0.1 * reach)])!.verdict).toBe('impossible');
+    expect(checkBefore(of(FULL, reach))!.verdict).toBe('as-expected');
+    expect(checkBefore(of(FULL, 0.1 * reach))!.verdict).toBe('impossible');
   });
   it('leaving a group out comes to what a fit without it says', () => {
     const groups = [0.5, 0.75, 1].map((share) => {

@@ -50,10 +50,13 @@ function atLeast(count: number, runs: number, chance: number): number {
   return shares.reduce((sum, share, k) => (k >= count ? sum + share : sum), 0);
 }
 
-/** The check of the group of which there are most runs, against what was thought of such a car before any; null where it cannot run. */
-export function checkBefore(groups: readonly TrialGroup[], options: Pick<FitOptions, 'more' | 'workspace'> = {}): GroupCheck | null {
-  const most = groups.reduce((best, group) => (group.runs.length >= best.runs.length ? group : best));
-  const before = fitCar([], { ...options, designs: [most.design] });
-  const told = before && predictFitted(before, most.design, most.wind, most);
-  return told && checkGroup(told, most);
+/** The group of which there are most runs, the newest of those. */
+export const mostRun = <G extends TrialGroup>(groups: readonly G[]): G =>
+  groups.reduce((best, group) => (group.runs.length >= best.runs.length ? group : best));
+
+/** The check of a group against what was thought of such a car before any run; null where it cannot run. */
+export function checkBefore(group: TrialGroup, options: Pick<FitOptions, 'more' | 'workspace'> = {}): GroupCheck | null {
+  const before = fitCar([], { ...options, designs: [group.design] });
+  const told = before && predictFitted(before, group.design, group.wind, group);
+  return told && checkGroup(told, group);
 }

@@ -10,7 +10,7 @@ import { goalOf } from '../brief/goal.ts';
 import { hasFallenShort } from '../brief/goals.ts';
 import { judgeRules, standingWords } from '../brief/rules.ts';
 import { runForAim, scoreOf, simulateForAim } from '../explore/aim.ts';
-import { partsToGet, type PartToGet } from '../explore/parts-to-get.ts';
+import { minutesOf, partsToGet, type PartToGet } from '../explore/parts-to-get.ts';
 import { asMade, placed, turnsOf } from '../explore/search-turns.ts';
 import { backwardSolved } from '../numerics/cholesky.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
@@ -74,9 +74,7 @@ const SURE = 0.8;
 /** 9 in 10. */
 const SIDE = 0.05;
 
-/** Minutes that a change takes, by what is got for it and what is turned. Our estimates. */
-const OF_A_CHANGE = 10;
-const OF_A_PART = 15;
+/** Minutes that freeing and squaring a car take. Our estimate. */
 const OF_FREEING = 25;
 
 /** A car as drawn from what the fit says. */
@@ -284,7 +282,7 @@ export function nextChanges(
       high: quantile(gains, 1 - SIDE),
       chance: gains.filter((by) => by > 0).length / gains.length,
       distance: middleDistance(runs),
-      minutes: candidate.care === design.care ? OF_A_CHANGE + OF_A_PART * parts.length : OF_FREEING,
+      minutes: candidate.care === design.care ? minutesOf(1, parts) : OF_FREEING,
       parts,
       rules: rules.length > 0 ? standingWords(rules, print).words : null,
     };

@@ -1,3 +1,4 @@
+import { mean } from 'simple-statistics';
 import { goalOf } from '../brief/goal.ts';
 import type { CarDesign, Measured, Wind } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
@@ -7,7 +8,8 @@ import type { Workspace } from '../run/workspace.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
 import { faultBefore, faultOf, MOST_WEIGHED, notedIn, weighCauses, type Given, type NotedInRuns, type WeighedCauses } from './causes.ts';
-import { checkBefore, checkGroup, type GroupCheck } from './group-check.ts';
+import { entriesToCheck, type EntryToCheck } from './entries-to-check.ts';
+import { checkBefore, checkGroup, mostRun, type GroupCheck } from './group-check.ts';
 import { groupSpread, kaplanMeier, type GroupSpread } from './censored.ts';
 import { didNotStart } from '../car/did-not-start.ts';
 import type { RunOfCar } from './compared-runs.ts';
@@ -75,8 +77,8 @@ export interface Tuning {
   readonly groups: readonly TunedGroup[];
   /** Groups and runs that are older still: they are not in the fit. */
   readonly earlier: { readonly groups: number; readonly runs: number };
-  /** How the runs lie to what was thought of such a car before any. */
-  readonly before: GroupCheck | null;
+  /** How the runs lie to what was thought of such a car before any; and the entries that would explain them, where that is far off. */
+  readonly before: (GroupCheck & { readonly entries: readonly EntryToCheck[] }) | null;
   readonly signs: SignsInRuns;
   readonly curve: readonly CurvePoint[];
   readonly turns: number;
@@ -147,6 +149,18 @@ function tunedGroup(
     next: told?.next ?? null,
     heldOut: without?.mean ?? null,
     check: without && checkGroup(without, group),
+  };
+}
+
+/** How like runs lie to what was thought before any, with the entries that would explain them where that is far off. */
+function beforeRuns(group: RunsAlike, options: Pick<FitOptions, 'more' | 'workspace'>): Tuning['before'] {
+  const check = checkBefore(group, options);
+  if (!check) return null;
+  const started = group.runs.filter(({ outcome }) => !didNotStart(outcome));
+  const isFar = check.verdict !== 'as-expected' && started.length > 0;
+  return {
+    ...check,
+    entries: isFar ? entriesToCheck(group.design, group.wind, mean(started.map(({ outcome }) => outcome.distance))) : [],
   };
 }
 
@@ -240,7 +254,7 @@ export function tuneCar(
   return {
     groups: tuned,
     earlier,
-    before: latest.faults.length > 0 ? null : checkBefore(ofLatest, { more: given.map(faultOf), workspace: fitted.workspace }),
+    before: latest.faults.length > 0 ? null : beforeRuns(mostRun(ofLatest), { more: given.map(faultOf), workspace: fitted.workspace }),
     signs,
     curve,
     turns,

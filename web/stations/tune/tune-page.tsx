@@ -187,6 +187,7 @@ function Tune({ carId, design, runs }: TuneProps) {
                 {told ? (
                   <Why
                     motor={design.motor.kind}
+                    before={tuning.before}
                     told={told}
                     checks={checks}
                     given={given}

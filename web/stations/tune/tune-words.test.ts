@@ -3,6 +3,8 @@ import { newCar } from '../../../core/car/new-car.ts';
 import type { Comparison } from '../../../core/trials/did-it-help.ts';
 import {
   comparedByWords,
+  entryWords,
+  farWords,
   gainWords,
   groupWords,
   intervalWords,
@@ -37,6 +39,16 @@ describe('what Tune says', () => {
     expect(plainly(signWords({ ...none, drift: 'seen', perRun: -0.012 })[0]!)).toMatch(/grow shorter by about 1 %: wipe wheels/);
     expect(plainly(signWords({ ...none, drift: 'seen', perRun: 0.03 })[0]!)).toBe('From run to run they grow longer by about 3 %.');
     expect(signWords({ ...none, growing: 'seen', odd: 'cannot-tell' })).toHaveLength(2);
+  });
+  it('says first where runs are far outside what was expected, with the entries that would explain them', () => {
+    expect(farWords({ verdict: 'as-expected', chance: 0.4 })).toBe('');
+    expect(farWords({ verdict: 'surprising', chance: 0.021 })).toMatch(
+      /^Far outside what was expected \(1 in 48 such cars\)\. Check what is entered/,
+    );
+    expect(farWords({ verdict: 'impossible', chance: 1e-9 })).toMatch(/fewer than 1 in 1000/);
+    expect(plainly(entryWords({ label: 'Axle (spool) ⌀', quantity: 'size', entered: 0.003, would: 0.006 }, 'metric'))).toBe(
+      'Axle (spool) ⌀: 3 mm entered; about 6 mm would explain it',
+    );
   });
   it('tells a verdict with its interval, or how many runs would settle it', () => {
     const comparison: Comparison = {

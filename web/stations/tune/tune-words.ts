@@ -11,7 +11,8 @@ import type { Learnt } from '../../../core/trials/learnt.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
-import type { Expectedness } from '../../../core/trials/group-check.ts';
+import type { EntryToCheck } from '../../../core/trials/entries-to-check.ts';
+import type { Expectedness, GroupCheck } from '../../../core/trials/group-check.ts';
 import type { SignsInRuns } from '../../../core/trials/signs-in-runs.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
 import { printAbout, printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
@@ -246,13 +247,15 @@ export const CHECK_WORDS: Readonly<Record<Expectedness, string>> = {
     '. No model that is right is so far off. Look again at what was entered of these runs: turns, motor, floor; and at what was changed between them.',
 };
 
-/** How they lie to what was thought of such a car before any run; nothing where that is as expected. */
-export const BEFORE_WORDS: Readonly<Record<Expectedness, string>> = {
-  'as-expected': '',
-  surprising: 'Such a car was hardly thought to run so: fewer than 1 of 20 do. What may be wrong is told under Why.',
-  impossible:
-    'No such car was thought to run so. Look again at what is entered of it: turns, motor, weight, sizes. What may be wrong is told under Why.',
-};
+/** That runs lie far from what was thought of such a car: `Far outside what was expected (1 in 45 such cars).`; nothing where that is not so. */
+export const farWords = ({ verdict, chance }: GroupCheck): string =>
+  verdict === 'as-expected'
+    ? ''
+    : `Far outside what was expected (${verdict === 'impossible' ? 'fewer than 1 in 1000' : `1 in ${Math.round(1 / chance)}`} such cars). Check what is entered before anything else.`;
+
+/** `turns wound: 31 entered; 18 would explain it` */
+export const entryWords = ({ label, quantity, entered, would }: EntryToCheck, units: UnitSystem): string =>
+  `${label}: ${printQuantity(entered, quantity, units)} entered; ${printAbout(would, quantity, units)} would explain it`;
 
 /** What the runs show besides how far they go: one sentence each. */
 export function signWords({ drift, perRun, odd, growing }: SignsInRuns): readonly string[] {

@@ -9,7 +9,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
 import { FURTHER, type Learnt } from '../../../core/trials/learnt.ts';
 import type { TuneFigure } from './explain-tuning.ts';
-import { BEFORE_WORDS, CHECK_WORDS, groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
+import { CHECK_WORDS, groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
 
 interface WhatItMeansProps {
   readonly tuning: Tuning;
@@ -24,7 +24,7 @@ const TOLD = 8;
 /** What the runs tell of the car itself, and how well the model now says what it was not fitted to. */
 export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps) {
   const units = useUnits();
-  const { full, learnt, groups, further, scatter, room, before, earlier } = tuning;
+  const { full, learnt, groups, further, scatter, room, earlier } = tuning;
   const metres = (value: number): string => printQuantity(value, 'distance', units);
   // Only the newest are told one by one, and older ones that do not fit.
   const held = groups.filter(
@@ -67,7 +67,6 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
         </>
       )}
       <p className={plain.text}>One run differs from the next by about {figure('scatter', percent(scatter))} of its way.</p>
-      {before && BEFORE_WORDS[before.verdict] && <p className={plain.text}>{figure('before any run', BEFORE_WORDS[before.verdict])}</p>}
       {held.map((group, i) => (
         <p key={i} className={plain.text}>
           Fitted without the runs {groupWords(group, nameOf)}, this model would have said{' '}

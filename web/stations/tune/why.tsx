@@ -4,13 +4,14 @@ import type { MotorKind } from '../../../core/car/car-design.ts';
 import { causeName, causeWords } from '../../../core/trials/cause-words.ts';
 import { isMendable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
 import type { Mendable } from '../../../core/trials/fit/trial.ts';
+import type { Tuning } from '../../../core/trials/tuning.ts';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import type { Checks } from './tune-checks.ts';
 import styles from './tune.module.css';
-import { causeFacts, isSure, whyWords } from './tune-words.ts';
+import { causeFacts, entryWords, farWords, isSure, whyWords } from './tune-words.ts';
 
 /** Causes that are told before more are asked for. */
 const SHOWN = 4;
@@ -18,6 +19,8 @@ const SHOWN = 4;
 interface WhyProps {
   /** What drives the car: it is told in its words. */
   readonly motor: MotorKind;
+  /** How the runs lie to what was thought before any. */
+  readonly before: Tuning['before'];
   readonly told: Causes;
   readonly checks: Checks;
   /** What was confirmed and is reckoned with everywhere. */
@@ -29,11 +32,28 @@ interface WhyProps {
 }
 
 /** What may be behind it, ranked; a check at the table ranks them again at once. */
-export function Why({ motor, told, checks, given, explain, onFound, onPutRight }: WhyProps) {
+export function Why({ motor, before, told, checks, given, explain, onFound, onPutRight }: WhyProps) {
   const units = useUnits();
   const [all, setAll] = useState(false);
+  const far = before ? farWords(before) : '';
   return (
     <>
+      {far && (
+        <p className={plain.strong}>
+          <Explained explain={explain} figure="before any run">
+            {far}
+          </Explained>
+        </p>
+      )}
+      {far && before!.entries.length > 0 && (
+        <ul className={plain.list}>
+          {before!.entries.map((entry) => (
+            <li key={entry.label} className={plain.text}>
+              {entryWords(entry, units)}
+            </li>
+          ))}
+        </ul>
+      )}
       <p className={plain.strong} role="status">
         {whyWords(told, motor)}
       </p>

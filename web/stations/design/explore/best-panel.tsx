@@ -10,7 +10,7 @@ import { changeWords } from '../../../../core/car/difference.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
-import { partsToGet } from '../../../../core/explore/parts-to-get.ts';
+import { minutesOf, partsToGet } from '../../../../core/explore/parts-to-get.ts';
 import { SEARCH_TRIES, type Candidate, type OfferedCar, type Search } from '../../../../core/explore/best-car.ts';
 import { printQuantity, unitOf, unitValue, USUAL_HALF_WIDTH, type Print, type UnitSystem } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
@@ -66,24 +66,31 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
     const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * Math.abs(value), units);
     return `${figure(Math.abs(value))} ${unit}`;
   };
-  /** What most cars built so reach: the aim says what that is. */
-  const sureWords = ({ sure, gain }: OfferedCar): string => {
+  const inTen = (share: number): string => `${Math.floor(10 * share + 1e-9)} of 10 builds`;
+  /** What most cars built so reach: the aim says what that is; on a floor with a wall, how many get there. */
+  const sureWords = ({ sure, atWall }: OfferedCar): string => {
     if (hasFallenShort(sure)) return 'fewer than 8 in 10 get there';
-    const reach = goalRecord(goal).isLess ? 'within' : 'beyond';
-    return `8 in 10 ${reach} ${score(sure)} ${goalRecord(goal).of(goal, print)}${gain === null ? '' : hasFallenShort(-gain) ? ', where this one falls short' : `, ${score(gain)} better`}`;
+    const wall = design.floor.roomLength;
+    if (wall !== null && sure >= wall && !goalRecord(goal).isLess)
+      return `reaches the wall at ${print(wall, 'distance')} in ${inTen(atWall)} (now in ${Math.floor(10 * (result?.now?.atWall ?? 0) + 1e-9)})`;
+    const bound = goalRecord(goal).isLess ? 'at most' : 'at least';
+    const now = result?.now && result.stoppedBy === null && !hasFallenShort(result.now.lower) ? ` (now ${score(result.now.lower)})` : '';
+    return `${bound} ${score(sure)} ${goalRecord(goal).of(goal, print)} in 8 of 10 builds${now}`;
   };
   const aloneWords = (alone: number | null): string =>
     alone === null ? 'only with the others' : `${alone < 0 ? '−' : '+'}${score(alone)} by itself`;
   /** What has to be got for it, and what lies in the drawer. */
-  const needWords = ({ design: to }: Candidate): string => {
+  const needWords = ({ design: to, changes }: OfferedCar): string => {
     const needed = partsToGet(design, to, own, print);
     const list = (isAtHand: boolean): string =>
       needed
         .filter((part) => part.isAtHand === isAtHand)
         .map(({ name, count }) => `${count > 1 ? `${count} × ` : ''}${name}`)
         .join('; ');
-    if (needed.length === 0) return 'Nothing to get for it.';
-    return [list(false) && `To get: ${list(false)}.`, list(true) && `At hand: ${list(true)}.`].filter(Boolean).join(' ');
+    const parts = [list(false) && `To get: ${list(false)}.`, list(true) && `At hand: ${list(true)}.`];
+    return [`About ${minutesOf(changes.length, needed)} minutes.`, ...(needed.length === 0 ? ['Nothing to get for it.'] : parts)]
+      .filter(Boolean)
+      .join(' ');
   };
   const take = (found: Candidate): void => {
     const made = merged(searched, found.design);
@@ -155,6 +162,11 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
             />
           )}
           <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none', overflow: 'auto' }}>
+            {result.stoppedBy !== null && result.best.length > 0 && (
+              <Typography component="li" variant="body2" sx={{ pb: 1 }}>
+                “{result.stoppedBy}” stops this car. Each of these passes every check.
+              </Typography>
+            )}
             {result.best.map((found, i) => (
               <Box key={i} component="li" sx={{ py: 1.5, borderTop: i === 0 ? 0 : 1, borderColor: 'divider' }}>
                 <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
@@ -186,7 +198,9 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
               </Box>
             ))}
             {result.best.length === 0 && (
-              <Typography variant="body2">No other car near this one is better and passes every check.</Typography>
+              <Typography variant="body2">
+                No other car near this one is surely better and passes every check. {result.passed} of {SEARCH_TRIES} tried pass.
+              </Typography>
             )}
           </Box>
         </Box>
