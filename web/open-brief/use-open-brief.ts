@@ -26,7 +26,11 @@ export function useEditBrief(): EditBrief {
   const store = useStore() as AppStore;
   const reader = useRef<((value: unknown) => Read<Brief>) | null>(null);
   useEffect(() => {
-    void BRIEF.reader().then((read) => (reader.current = read));
+    // A page that is left meanwhile needs none.
+    void BRIEF.reader().then(
+      (read) => (reader.current = read),
+      () => {},
+    );
   }, []);
   return useCallback(
     (change, gesture) => {

@@ -24,7 +24,8 @@ const reader = () => import('../../../../core/files/read.ts');
 const FETCH_AFTER = 500;
 export function useReaderSoon(): void {
   useEffect(() => {
-    const timer = setTimeout(() => void reader(), FETCH_AFTER);
+    // Where it cannot be fetched now it is fetched when it is needed.
+    const timer = setTimeout(() => void reader().catch(() => {}), FETCH_AFTER);
     return () => clearTimeout(timer);
   }, []);
 }
