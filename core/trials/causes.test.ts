@@ -258,7 +258,9 @@ describe('all that runs tell', () => {
     }
     expect(tuning.curve.at(-1)!.fitted!.middle / tuning.full!.mean.middle).toBeCloseTo(1, 6);
     expect(tuning.room!.turns).toBeLessThan(turns);
-    expect(tuning.next!.changes.length).toBeGreaterThan(0);
+    // It comes to the wall as it is: nothing is gained that counts. On a long floor there is.
+    expect(tuning.next!.changes).toEqual([]);
+    expect(tuneCar(design, runs)!.next!.changes.length).toBeGreaterThan(0);
     expect(shares).toEqual(shares.toSorted((a, b) => a - b));
     expect(tuneCar(design, [])).toBeNull();
   });
