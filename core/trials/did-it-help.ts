@@ -252,13 +252,12 @@ export function didItHelp(
       scatter,
       fineness,
     );
-  const differenceOf = (groups: readonly LnPair[], fineness?: number): Difference => {
-    const places = placesOf(groups, fineness);
+  const differenceOf = (places: readonly ScatterPlace[]): Difference => {
     const session = isInTurn ? 0 : SESSION;
     return scoring.target === null ? relativeDifference(places, scoring.isLess, session) : missDifference(places, scoring.target, session);
   };
-  const difference = differenceOf(started);
-  const drift = driftOf(placesOf(started));
+  const places = placesOf(started);
+  const difference = differenceOf(places);
   const byGain = verdictOf(difference);
   const isTorn = byStarts !== 'cannot-tell' && byGain !== 'no-difference' && byGain !== 'cannot-tell' && byGain !== byStarts;
   const verdict = isTorn ? 'cannot-tell' : byStarts === 'cannot-tell' ? byGain : byStarts;
@@ -267,11 +266,11 @@ export function didItHelp(
     ...told,
     verdict,
     gain: { middle: middle!, low: low!, high: high! },
-    drift,
+    drift: driftOf(places),
     chance: byStarts === 'cannot-tell' || isTorn ? 1 - difference.below(0) : startsMore,
     more:
       verdict === 'cannot-tell' && !isTorn && !noMore
-        ? runsMore(started, scatter, (groups) => verdictOf(differenceOf(groups, COARSE)))
+        ? runsMore(started, places, (groups) => verdictOf(differenceOf(placesOf(groups, COARSE))))
         : null,
   };
 }
@@ -287,11 +286,11 @@ const SETTLED = 2 / 3;
  * Runs more of each after which two in three of the ways in which they may come out end in a verdict: simulated from what is known now. Null
  * where even the most that anybody would make settle it less often.
  */
-function runsMore(groups: readonly LnPair[], scatter: ScatterPrior, judge: (groups: readonly LnPair[]) => Verdict): number | null {
-  const places = scatterPlaces(
-    groups.flatMap(({ before, after }) => [before, after]),
-    scatter,
-  );
+function runsMore(
+  groups: readonly LnPair[],
+  places: readonly ScatterPlace[],
+  judge: (groups: readonly LnPair[]) => Verdict,
+): number | null {
   const orders = groups.flatMap(({ before, after }) => [...before, ...after].map(({ order }) => order));
   const [latest, middle] = [Math.max(...orders), mean(orders)];
   const isSettled = (more: number): boolean => {

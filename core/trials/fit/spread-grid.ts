@@ -57,6 +57,7 @@ function lnSum(values: readonly number[]): number {
 /** A place of the grid of scatter, width and lacks with ln of what is thought of it. */
 export type ThoughtSpread = SpreadOfAll & { readonly lnPrior: number };
 
+/** The grid over scatter, width and lacks, with ln of what is thought of each of its places before any run. */
 export function spreadsOf(prior: ScatterPrior, widths: Sizes, allLacks: Sizes): readonly ThoughtSpread[] {
   const [low, high, places] = GRID;
   return Array.from({ length: places }, (_, i) => low + ((high - low) * i) / (places - 1)).flatMap((off) =>
