@@ -72,7 +72,7 @@ describe('npm run -s fit', () => {
   it('a run for which the car was not wound takes nothing from the others: it is counted aside', () => {
     const answer = fit(file('one-unwound.json', { ...trials, runs: [...runs, { ...runs[0], wind: { kind: 'turns', turns: 0.004 } }] }));
     const report = JSON.parse(answer.stdout) as FitReport;
-    expect([report.unwound, report.groups.length]).toEqual([1, 2]);
+    expect([report.unwound, report.groups.length, report.isSettled]).toEqual([1, 2, true]);
   });
   it('takes runs of cars of the first version of a design', () => {
     const first = JSON.parse(readFileSync('core/files/reference/first-version/run-record.json', 'utf8')) as { design: object };

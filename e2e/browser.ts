@@ -20,7 +20,8 @@ ElementHandle.prototype.click = async function (this: ElementHandle<Element & { 
     await this.evaluate((element) => {
       element.wasHit = false;
       // A list opens at the press: what follows falls on what it lays over the page.
-      element.addEventListener('pointerdown', () => (element.wasHit = true), { once: true, capture: true });
+      const event = element.role === 'combobox' || element.getAttribute('role') === 'combobox' ? 'pointerdown' : 'click';
+      element.addEventListener(event, () => (element.wasHit = true), { once: true, capture: true });
     });
     await click.call(this, options);
     const wasHit = await this.evaluate((element) => element.wasHit !== false || !element.isConnected).catch(() => true);

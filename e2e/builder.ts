@@ -2,16 +2,21 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { expect, vi } from 'vitest';
 
 /** Waits until nothing on the page grows, fades or moves. */
 export const standsStill = (page: Page) =>
   page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'), { polling: 'raf' });
 
+/** How long a page may take to say something, and how often it is looked at: every frame would keep a busy page busier. */
+const PATIENCE = { timeout: 20_000, polling: 60 };
+
 /** What a builder does on a page, by the words on it. */
 export const builder = (page: Page) => {
-  const byName = async (role: string, name: string) => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!;
+  /** Waits for what is so called: asked again where the page was on its way when it was asked, which a waiting selector does not survive. */
+  const byName = (role: string, name: string): Promise<ElementHandle> =>
+    vi.waitUntil(async () => page.$(`::-p-aria([name="${name}"][role="${role}"])`).catch(() => null), { timeout: 20_000, interval: 60 });
   /** Clicks what is so called; found again where what comes late has put another in its place meanwhile. */
   const clickOn = async (role: string, name: string, tries = 3): Promise<void> => {
     const found = await byName(role, name);
@@ -105,9 +110,9 @@ export const builder = (page: Page) => {
     },
     /** Waits until the page says `text` somewhere. */
     sees: (text: string) =>
-      page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), { timeout: 15_000 }, text),
+      page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), PATIENCE, text),
     seesNot: (text: string) =>
-      page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), { timeout: 15_000 }, text),
+      page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), PATIENCE, text),
     /** What stands behind the big number of the verdict, m to the centimetre. */
     distance: async (): Promise<number> => {
       const shown = await page.waitForSelector('[data-testid=predicted-distance]');
@@ -117,10 +122,10 @@ export const builder = (page: Page) => {
     predictsOtherThan: (before: number) =>
       page.waitForFunction(
         (was) => (document.querySelector('[data-testid=predicted-distance]') as HTMLElement | null)?.dataset.metres !== was,
-        { timeout: 15_000 },
+        PATIENCE,
         before.toFixed(2),
       ),
-    saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', { timeout: 15_000 }),
+    saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', PATIENCE),
   };
 };
 

@@ -2,18 +2,16 @@ import { asAsked, type Brief } from '../brief/brief.ts';
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
 import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
 import { valueKeysOf, valueOf } from '../car/values.ts';
-import { didNotStart } from '../car/did-not-start.ts';
-import { explain, MOST_WEIGHED, notedIn, weighCauses } from './causes.ts';
-import { isSameBuild } from '../car/same-design.ts';
+import { explain, notedIn, weighCauses } from './causes.ts';
 import { fitCar, leaveOut } from './fit/fit-car.ts';
 import { checkBefore, checkGroup, mostRun, type GroupCheck } from './group-check.ts';
-import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
+import type { SignsInRuns } from './signs-in-runs.ts';
 import { quantileOf } from './fit/mixture.ts';
 import { mixtureOf, predictFitted, type Interval } from './fit/predict-fitted.ts';
 import { valueRow } from './fitted-values.ts';
 import { learntOf, type Learnt } from './learnt.ts';
 import { nextChanges } from './next-change.ts';
-import { isWound, newestGroups, trialGroups } from './trial-groups.ts';
+import { toldRuns } from './told-runs.ts';
 
 /** A car, its runs and what is asked of them. */
 export interface FitRequest {
@@ -49,6 +47,8 @@ export interface FitReport {
   readonly earlier: { readonly groups: number; readonly runs: number };
   /** Runs for which it was not wound: under a hundredth of a turn. */
   readonly unwound: number;
+  /** Whether the search for the likeliest car came to its end: else what is told is of the best that it tried. */
+  readonly isSettled: boolean;
   /** How the runs lie to what was thought of such a car before any. */
   readonly before: GroupCheck | null;
   readonly signs: SignsInRuns;
@@ -71,12 +71,9 @@ const slug = (words: string): string =>
 /** Fits a car to its runs and tells all of it; null where the car cannot run as it was wound. */
 export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
   const design = brief ? asAsked(told, brief) : told;
-  const inOrder = runs
-    .filter((run) => !run.leftOut && isWound(run))
-    .map(({ design: ran, ...record }) => ({ record, design: ran }))
-    .toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
-  const { groups, earlier } = newestGroups(trialGroups(inOrder), inOrder);
-  if (groups.length === 0) return null;
+  const toldOf = toldRuns(runs.map(({ design: ran, ...record }) => ({ record, design: ran })));
+  if (!toldOf) return null;
+  const { groups, earlier, unwound, ofLatest, signs } = toldOf;
   const asked = predict.map(({ winding, floor }) => ({ winding, design: floor ? { ...design, floor } : design }));
   const fitted = fitCar(groups, { designs: [design, ...asked.map((one) => one.design)] });
   if (!fitted) return null;
@@ -90,9 +87,6 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
     values[key] = { prior: valueOf(design, key).value, fitted: at(0.5), interval90: [at(SIDE), at(1 - SIDE)] };
   }
   const learnt = learntOf(fitted, design);
-  // Why is asked of the car as it ran last.
-  const latest = groups.at(-1)!;
-  const ofLatest = groups.filter((group) => isSameBuild(group.design, latest.design)).slice(-MOST_WEIGHED);
   const weighed = weighCauses(ofLatest, { workspace: fitted.workspace });
   const noted = notedIn(ofLatest.flatMap(({ of }) => of.map(({ record }) => record)));
   return {
@@ -115,18 +109,10 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
       };
     }),
     earlier,
-    unwound: runs.filter((run) => !run.leftOut && !isWound(run)).length,
+    unwound,
+    isSettled: fitted.isSettled,
     before: checkBefore(mostRun(ofLatest), { workspace: fitted.workspace }),
-    signs: signsInRuns(
-      groups.map(({ of }) =>
-        of.flatMap((run) => {
-          const { outcome } = run.record;
-          return outcome.kind === 'stopped' && !didNotStart(outcome)
-            ? [{ distance: outcome.distance, order: 1 + inOrder.indexOf(run) }]
-            : [];
-        }),
-      ),
-    ),
+    signs,
     causes: weighed ? explain(weighed, { noted }).causes : [],
     changes: (nextChanges(fitted, design)?.changes ?? []).map(({ words, gain, low, high, chance }) => ({
       id: slug(words),

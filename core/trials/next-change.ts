@@ -21,6 +21,7 @@ import { builtWith, likelyCar, setupOf, unknownsOf, withGrip, type Unknown } fro
 import type { FittedCar } from './fit/fit-car.ts';
 import { STALL } from './fit/outputs.ts';
 import { distanceRow, linearFor } from './fit/predict-fitted.ts';
+import { usualOf, WIDTHS } from './fit/spread-grid.ts';
 
 /** One change worth trying, under the fitted car. */
 export interface SuggestedChange {
@@ -97,7 +98,7 @@ function drawsOf(fitted: FittedCar, design: CarDesign, count: number): Draw[] {
   const { components, unknowns, misfit, place: found } = fitted;
   const linear = linearFor(fitted, design, FULL);
   const row = linear && distanceRow(fitted, design, FULL, linear).row;
-  const wide = components.filter(({ width }) => width >= 1);
+  const wide = components.filter(({ width }) => width >= usualOf(WIDTHS));
   const total = wide.reduce((sum, { weight }) => sum + weight, 0);
   const n = components[0]!.place.length;
   const pointAt = lowDiscrepancy(n + 1, 7);

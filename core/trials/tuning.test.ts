@@ -36,7 +36,9 @@ describe('the runs of a car', () => {
     const winds = Array.from({ length: 25 }, (_, i): Wind => ({ kind: 'turns', turns: Math.round(turns * (4 + i)) / 30 }));
     const distances = winds.map((wind) => simulateSound(deriveRunSetup(design, wind)).distance);
     const runs = [...winds, winds[0]!].map((wind, i) => run(design, distances[i % 25]!, { wind }));
-    const tuning = tuneCar(design, runs)!;
+    const notWound = run(design, 0, { wind: { kind: 'turns', turns: 0.004 } });
+    const tuning = tuneCar(design, [...runs, notWound])!;
+    expect([tuning.unwound, tuning.isSettled]).toEqual([1, true]);
     expect(tuning.groups).toHaveLength(24);
     expect(tuning.earlier).toEqual({ groups: 1, runs: 1 });
     // The second winding is the one that is left out: its run is the oldest.

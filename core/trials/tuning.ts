@@ -2,12 +2,12 @@ import { mean } from 'simple-statistics';
 import { goalOf } from '../brief/goal.ts';
 import type { CarDesign, Measured, Wind } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import { isSameBuild, isSameContent } from '../car/same-design.ts';
+import { isSameBuild } from '../car/same-design.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
-import { faultBefore, faultOf, MOST_WEIGHED, notedIn, weighCauses, type Given, type NotedInRuns, type WeighedCauses } from './causes.ts';
+import { faultBefore, faultOf, notedIn, weighCauses, type Given, type NotedInRuns, type WeighedCauses } from './causes.ts';
 import { entriesToCheck, type EntryToCheck } from './entries-to-check.ts';
 import { checkBefore, checkGroup, mostRun, type GroupCheck } from './group-check.ts';
 import { groupSpread, kaplanMeier, type GroupSpread } from './censored.ts';
@@ -22,9 +22,10 @@ import type { Mendable, RunConditions } from './fit/trial.ts';
 import { fittedValues } from './fitted-values.ts';
 import { furtherRuns, learntOf, type FurtherRun, type Learnt } from './learnt.ts';
 import { nextChanges, type NextChanges } from './next-change.ts';
-import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
+import type { SignsInRuns } from './signs-in-runs.ts';
 import { straightening, type Straightening } from './straight.ts';
-import { isWound, newestGroups, trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
+import { toldRuns } from './told-runs.ts';
+import type { PutRight, RunsAlike } from './trial-groups.ts';
 
 /** One run: m, and which it was of all that are told, counted from 1. */
 export interface TunedRun {
@@ -77,6 +78,10 @@ export interface Tuning {
   readonly groups: readonly TunedGroup[];
   /** Groups and runs that are older still: they are not in the fit. */
   readonly earlier: { readonly groups: number; readonly runs: number };
+  /** Runs for which it was not wound: they are not in the fit either. */
+  readonly unwound: number;
+  /** Whether the search for the likeliest car came to its end: else all is told of the best that it tried. */
+  readonly isSettled: boolean;
   /** How the runs lie to what was thought of such a car before any; and the entries that would explain them, where that is far off. */
   readonly before: (GroupCheck & { readonly entries: readonly EntryToCheck[] }) | null;
   readonly signs: SignsInRuns;
@@ -199,13 +204,12 @@ export function tuneCar(
   runs: readonly RunOfCar[],
   { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
 ): Tuning | null {
-  const inOrder = runs
-    .filter(({ record }) => !record.leftOut && isWound(record))
-    .toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
-  const { groups, earlier } = newestGroups(trialGroups(inOrder, putRight), inOrder);
+  const told = toldRuns(runs, putRight);
+  if (!told) return null;
+  const { inOrder, groups, earlier, unwound, latest, ofLatest, signs } = told;
   const before = new Set(groups.flatMap(({ faults }) => faults));
   const options: FitOptions = { more: [...[...before].map(faultBefore), ...given.map(faultOf)] };
-  const fitted = groups.length > 0 ? fitCar(groups, { ...options, designs: [design] }) : null;
+  const fitted = fitCar(groups, { ...options, designs: [design] });
   if (!fitted) return null;
   onProgress(0.1);
   const turns = fullTurns(design);
@@ -221,13 +225,12 @@ export function tuneCar(
       };
     }),
   );
-  const signs = signsInRuns(distances.map((runs) => runs.filter(({ isWall, hasStarted }) => hasStarted && !isWall)));
   const tuned = groups.map((group, i) => {
     onProgress(0.1 + (0.3 * i) / groups.length);
     return tunedGroup(group, fitted, groups, distances, signs);
   });
   // Where its runs tell their direction, it is told for the way it ran last: a floor that leans makes two cars of one.
-  const ways = { direction: groups.at(-1)!.direction };
+  const ways = { direction: latest.direction };
   const curve = Array.from({ length: CURVE }, (_, i): CurvePoint => {
     const wind: Wind = i === CURVE - 1 ? { kind: 'full' } : { kind: 'turns', turns: (turns * (i + 1)) / CURVE };
     return {
@@ -237,11 +240,6 @@ export function tuneCar(
     };
   });
   onProgress(0.45);
-  // Why: the runs of the car as it last ran, on whatever floors.
-  const latest = groups.at(-1)!;
-  const ofLatest = groups
-    .filter(({ design: ran, faults }) => isSameBuild(ran, latest.design) && isSameContent(faults, latest.faults))
-    .slice(-MOST_WEIGHED);
   const causes =
     latest.faults.length > 0
       ? null
@@ -254,6 +252,8 @@ export function tuneCar(
   return {
     groups: tuned,
     earlier,
+    unwound,
+    isSettled: fitted.isSettled,
     before: latest.faults.length > 0 ? null : beforeRuns(mostRun(ofLatest), { more: given.map(faultOf), workspace: fitted.workspace }),
     signs,
     curve,

@@ -24,7 +24,7 @@ const TOLD = 8;
 /** What the runs tell of the car itself, and how well the model now says what it was not fitted to. */
 export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps) {
   const units = useUnits();
-  const { full, learnt, groups, further, scatter, room, earlier } = tuning;
+  const { full, learnt, groups, further, scatter, room, earlier, unwound, isSettled } = tuning;
   const metres = (value: number): string => printQuantity(value, 'distance', units);
   // Only the newest are told one by one, and older ones that do not fit.
   const held = groups.filter(
@@ -78,6 +78,18 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
         <p className={plain.text}>
           Its {earlier.runs} oldest runs, of {earlier.groups} {earlier.groups === 1 ? 'version or winding' : 'versions or windings'}, are
           not in this fit.
+        </p>
+      )}
+      {unwound > 0 && (
+        <p className={plain.text}>
+          {unwound === 1 ? 'One run was' : `${unwound} runs were`} entered as not wound at all, and {unwound === 1 ? 'is' : 'are'} not in
+          this fit: correct the turns in Track if that is wrong.
+        </p>
+      )}
+      {!isSettled && (
+        <p className={plain.text}>
+          ■ The search for the car that explains these runs best did not come to its end: the figures are of the best it found, and may
+          change with the next run.
         </p>
       )}
       {best && best.share > 0.02 && (

@@ -1,0 +1,49 @@
+import { didNotStart } from '../car/did-not-start.ts';
+import { isSameBuild, isSameContent } from '../car/same-design.ts';
+import { MOST_WEIGHED } from './causes.ts';
+import type { RunOfCar } from './compared-runs.ts';
+import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
+import { isWound, newestGroups, trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
+
+/** The runs of a car that tell of it, those left out aside, oldest first; and what they are put together to. */
+export interface ToldRuns {
+  readonly inOrder: readonly RunOfCar[];
+  /** Like runs that are fitted, the latest last; how many groups and runs are older still. */
+  readonly groups: readonly RunsAlike[];
+  readonly earlier: { readonly groups: number; readonly runs: number };
+  /** Runs for which it was not wound: they say nothing of it. */
+  readonly unwound: number;
+  /** The group that ran last, and with it the newest of the same build, on whatever floor: why is asked of them. */
+  readonly latest: RunsAlike;
+  readonly ofLatest: readonly RunsAlike[];
+  readonly signs: SignsInRuns;
+}
+
+/** Chooses and sorts the runs of a car; null where none tells of it. */
+export function toldRuns(runs: readonly RunOfCar[], putRight: readonly PutRight[] = []): ToldRuns | null {
+  const counted = runs.filter(({ record }) => !record.leftOut);
+  const inOrder = counted.filter(({ record }) => isWound(record)).toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt));
+  const { groups, earlier } = newestGroups(trialGroups(inOrder, putRight), inOrder);
+  const latest = groups.at(-1);
+  if (!latest) return null;
+  return {
+    inOrder,
+    groups,
+    earlier,
+    unwound: counted.length - inOrder.length,
+    latest,
+    ofLatest: groups
+      .filter(({ design, faults }) => isSameBuild(design, latest.design) && isSameContent(faults, latest.faults))
+      .slice(-MOST_WEIGHED),
+    signs: signsInRuns(
+      groups.map(({ of }) =>
+        of.flatMap((run) => {
+          const { outcome } = run.record;
+          return outcome.kind === 'stopped' && !didNotStart(outcome)
+            ? [{ distance: outcome.distance, order: 1 + inOrder.indexOf(run) }]
+            : [];
+        }),
+      ),
+    ),
+  };
+}
