@@ -19,7 +19,9 @@ export function stallBeforeEnd({ design, result }: Situation): Check | null {
     sentence: (print) =>
       isBad
         ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left; ${print(result.energy.unspent, 'energy')} stays wound.`
-        : 'It is unwound before it stops.',
+        : result.energy.unspent > 0
+          ? `It is unwound before it stops, and is then wound up again the other way, which brakes it: ${print(result.energy.unspent, 'energy')} stays wound so.`
+          : 'It is unwound before it stops.',
     remedies: (print) =>
       isBad
         ? [

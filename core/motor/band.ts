@@ -153,7 +153,7 @@ function makeSegment(setup: BandSetup, w: Winding, piece: Piece): Segment {
     point.directionSin = sine;
     point.inertia = 0;
     point.inertiaSlope = 0;
-    point.washerTorque = 0;
+    point.washerTorque = point.heldWasher = 0;
   };
   const limit = Math.sqrt(limitSquared(w, piece.bareRadius, piece.stepStart));
   return {

@@ -107,7 +107,7 @@ function makeSegment(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanE
     point.directionSin = (L * (sinPhi * cosDelta + cosPhi * sinDelta) + H) / span;
     point.inertia = leverInertia * gear * gear;
     point.inertiaSlope = 2 * leverInertia * gear * gearSlope;
-    point.washerTorque = 0;
+    point.washerTorque = point.heldWasher = 0;
   };
   const storedAt = (u: number): number => springEnergy(setup, releaseAngle, angleAt(g, u));
   return { from, to, overwound: setup.release === 'tied' ? overwoundFrom(g, from) : from, angle: step.angle, evaluate, storedAt };

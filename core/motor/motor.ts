@@ -38,6 +38,8 @@ export interface MotorPoint {
   inertiaSlope: number;
   /** N·m already taken off the torque by a washer. */
   washerTorque: number;
+  /** N·m that a washer adds where the motor is wound up again the other way. */
+  heldWasher: number;
 }
 
 /** An empty place of a motor's path, to be filled in by `Segment.evaluate` again and again. */
@@ -51,6 +53,7 @@ export const makeMotorPoint = (): MotorPoint => ({
   inertia: 0,
   inertiaSlope: 0,
   washerTorque: 0,
+  heldWasher: 0,
 });
 
 export interface Segment {

@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BandSetup, TwistSetup } from '../run/run-setup.ts';
+import type { BandSetup, RunSetup, TwistSetup } from '../run/run-setup.ts';
+import { simulateSound } from '../run/simulate.ts';
 import { BAND, bandAtFullWind } from './band.ts';
 import { makeMotorPoint, type Motor } from './motor.ts';
 import { bandForce, energyDensity, rubberOf } from './rubber.ts';
@@ -42,6 +44,11 @@ const twist: TwistSetup = {
   armLength: 0.07,
   armFriction: 0.2,
 };
+
+/** The roller of the reference runs. */
+const roller = (
+  JSON.parse(readFileSync(new URL('../run/reference/reference-runs.json', import.meta.url), 'utf8')) as { runs: { setup: RunSetup }[] }
+).runs.find(({ setup }) => setup.motor.kind === 'twist')!.setup;
 
 /** ∫ of something over the axle's angle along the whole path, by midpoints. */
 function overThePath(motor: Motor, value: (point: ReturnType<typeof makeMotorPoint>) => number): number {
@@ -122,6 +129,24 @@ describe('a twisted band in a roller', () => {
     const [roller, washer] = [overThePath(motor, ({ torque }) => torque), overThePath(motor, ({ washerTorque }) => washerTorque)];
     expect((roller + washer) / motor.storedEnergy).toBeCloseTo(twist.bandEfficiency, 5);
     expect(washer).toBeGreaterThan(0);
+  });
+  it('cannot let go: past untwisted it is twisted the other way, and its washer brakes on top', () => {
+    const { car, surface } = roller;
+    const { trace, energy, storedEnergy } = simulateSound({ ...roller, motor: twist }, { trace: true });
+    const at = trace!.phase.lastIndexOf('rewinding');
+    // Twisted by ψ the other way it pulls as one of so many turns does at its start, all of it, and its washer with it (mirrored by hand).
+    const turns = trace!.angle[at]! / (2 * Math.PI) - twist.turns;
+    const [wound] = TWIST.path({ ...twist, turns }).segments;
+    const point = makeMotorPoint();
+    wound!.evaluate(wound!.from, point);
+    const braking = (point.heldTorque + point.washerTorque / twist.bandEfficiency) / car.driveWheels.radius;
+    expect(-trace!.thrust[at]! / braking).toBeCloseTo(1, 4);
+    expect(-trace!.thrust[at]! * car.driveWheels.radius).toBeGreaterThan(point.heldTorque);
+    expect(energy.unspent).toBeGreaterThan(0.05 * storedEnergy);
+    // It is pulled back by what is wound, unless washer or floor hold it.
+    const rollsBack = (motor: TwistSetup, rollingResistanceDrive = surface.rollingResistanceDrive): boolean =>
+      simulateSound({ ...roller, surface: { ...surface, rollingResistanceDrive }, motor }).rollsBack;
+    expect([rollsBack(twist), rollsBack(twist, 0.5), rollsBack({ ...twist, washerFriction: 1.2 })]).toEqual([true, false, false]);
   });
   it('moves nothing where the washer takes all', () => {
     const stuck = TWIST.path({ ...twist, washerFriction: 2, washerRadius: 0.02 });

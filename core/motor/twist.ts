@@ -3,7 +3,7 @@ import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
 import { bandForce, energyDensity, LEAST_RUBBER, MOST_RUBBER, rubberOf, type Rubber } from './rubber.ts';
 
 /**
- * A twisted band inside a roller. Twisted by ψ its strands are helices at two thirds of the bundle's radius, at constant
+ * A twisted band inside a roller. Both of its ends are held: untwisted, it is twisted the other way, and brakes. Twisted by ψ its strands are helices at two thirds of the bundle's radius, at constant
  * volume: λ³S² − ℓ²λ = kψ², k = (4/9)A/π. With λ = λ0 + u², λ0 = ℓ/S, that is ψ = u S √(λ(λ + λ0)/k), smooth in u.
  */
 interface Bundle {
@@ -71,6 +71,9 @@ export function twistStretch(setup: TwistSetup): number {
   return bundle.untwisted + u * u;
 }
 
+/** rad past the full wind: further than any roller goes on the other way. */
+const OVERWIND = 2 * Math.PI * 10_000;
+
 function twistPath(setup: TwistSetup): Motor {
   const bundle = bundleOf(setup);
   const { rubber, untwisted } = bundle;
@@ -78,17 +81,21 @@ function twistPath(setup: TwistSetup): Motor {
   const idle = washerEdge(setup, bundle, last);
   const taut = Math.sqrt(Math.max(0, 1 - untwisted));
 
+  const most = coordinateOf(bundle, 2 * Math.PI * setup.turns + OVERWIND);
+
   const segmentBetween = (from: number, to: number, runs: boolean): Segment => ({
     from,
     to,
-    overwound: from,
+    overwound: from === last ? most : from,
     angle: twistAt(bundle, from) - twistAt(bundle, to),
     evaluate: (u: number, point: MotorPoint): void => {
       const pull = bandForce(rubber, untwisted + u * u);
-      const bundleTorque = setup.bandEfficiency * pull * leverage(bundle, u);
-      const washer = setup.washerFriction * setup.washerRadius * setup.bandEfficiency * pull * axialShare(bundle, u);
+      const held = pull * leverage(bundle, u);
+      const heldWasher = setup.washerFriction * setup.washerRadius * pull * axialShare(bundle, u);
+      const [bundleTorque, washer] = [setup.bandEfficiency * held, setup.bandEfficiency * heldWasher];
       point.angleSlope = -twistSlope(bundle, u);
-      point.heldTorque = pull * leverage(bundle, u);
+      point.heldTorque = held;
+      point.heldWasher = heldWasher;
       point.torque = runs ? bundleTorque - washer : 0;
       point.washerTorque = runs ? washer : bundleTorque;
       point.tension = 0;
@@ -108,7 +115,7 @@ function twistPath(setup: TwistSetup): Motor {
     storedEnergy: segments[0]!.storedAt(last),
     angle: 2 * Math.PI * setup.turns,
     efficiency: setup.bandEfficiency,
-    release: 'free',
+    release: 'tied',
     canGoSlack: false,
     arm: { length: setup.armLength, friction: setup.armFriction },
   };

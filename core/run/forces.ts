@@ -105,8 +105,8 @@ export const driveRolling = (car: Car, load: number, arm: number): number => car
 export const resistanceAt = (car: Car, bearing: number, load: number, arm: number, vSquared: number): number =>
   bearing / car.radius + driveRolling(car, load, arm) + bodyResistance(car, load, arm, vSquared);
 
-/** Weight that a trailing arm takes off the roller while the motor pulls with `torque`, N: moments about the axle. */
-export const armLoad = (car: Car, torque: number): number => (car.armLever > 0 ? torque / car.armLever : 0);
+/** Weight that an arm takes off the roller while the motor pulls, or pulls back, with `torque`, N: moments about the axle. */
+export const armLoad = (car: Car, torque: number): number => (car.armLever > 0 ? Math.abs(torque) / car.armLever : 0);
 
 /** How the weight stands: on all wheels, on the drive wheels alone (the others lifted), or off the drive wheels. */
 export type WheelContact = 'all' | 'drive' | 'other';

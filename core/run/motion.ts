@@ -159,13 +159,13 @@ export function segmentGoal(run: Run): number {
 
 /**
  * What the motor does at `u` in the run's present phase, into `run.point`. Wound up again the other way it pulls back
- * with all it held: same radius and direction, no hysteresis, θ counted onward. Gone, it does nothing.
+ * with all it held: same radius and direction, no hysteresis, θ counted onward, a washer's friction on top. Gone, it does nothing.
  */
 export function evaluateMotor(run: Run, u: number): MotorPoint {
   const { point, motion } = run;
   if (motion.phase === 'gone') {
     point.angleSlope = point.heldTorque = point.torque = point.tension = point.directionSin = 0;
-    point.inertia = point.inertiaSlope = point.washerTorque = 0;
+    point.inertia = point.inertiaSlope = point.washerTorque = point.heldWasher = 0;
     point.directionCos = 1;
     return point;
   }
@@ -173,7 +173,8 @@ export function evaluateMotor(run: Run, u: number): MotorPoint {
   if (motion.phase === 'rewinding') {
     point.angleSlope = -point.angleSlope;
     point.tension /= run.motor.efficiency;
-    point.torque = -point.heldTorque;
+    point.torque = -(point.heldTorque + point.heldWasher);
+    point.washerTorque = point.heldWasher;
     point.inertiaSlope = -point.inertiaSlope;
   }
   return point;

@@ -13,7 +13,17 @@ import {
   type Regime,
   type Run,
 } from './motion.ts';
-import { forceCoarseness, isAllButSpent, layPanel, placeAt, reaching, solvePanel, timeCoarseness, timePanel } from './solve-panel.ts';
+import {
+  forceCoarseness,
+  gripLeft,
+  isAllButSpent,
+  layPanel,
+  placeAt,
+  reaching,
+  solvePanel,
+  timeCoarseness,
+  timePanel,
+} from './solve-panel.ts';
 import { endingOf, type PanelEnding } from './panel-ending.ts';
 import { takePanel } from './take-panel.ts';
 
@@ -34,6 +44,10 @@ const REACHES = 0.7;
 const MOST_GROWTH = 5;
 /** A tenth less than the error asks for, to be on the safe side. */
 const SAFETY = 0.9;
+/** How often the place where a tyre slips is looked at; the part of a panel from which its end is that place; and the share of the weight at which a tyre slips. */
+const MOST_LOOKS = 6;
+const NEARLY = 1 - 1e-6;
+const HARDLY = 1e-6;
 /** Of a panel whose error is not a number at all: beyond where the motor's path has meaning. */
 const QUARTER = 0.25;
 
@@ -139,6 +153,20 @@ function crossSegment(run: Run, progress: Progress, ignoreGrip: boolean): Regime
   return null;
 }
 
+/** Looks again at where a tyre slips, on panels that reach just there: one that reached far beyond may have told it from the forces there. */
+function slipLookedAtAgain(run: Run, { contact, energy }: Progress, ending: PanelEnding): PanelEnding {
+  const { panel } = run;
+  let found = ending;
+  for (let look = 0; look < MOST_LOOKS; look++) {
+    const again = endingOf(run, false, false);
+    if (again.s > NEARLY || again.kind !== 'slip') break;
+    found = again;
+    layPanel(run, contact, panel.from, placeAt(panel, found.s), panel.isBent);
+    solvePanel(run, energy);
+  }
+  return gripLeft(run) > HARDLY * run.car.weight ? { kind: 'goal', s: found.s } : found;
+}
+
 /** One panel more: what the run does after it, or null where it rolls on. */
 function rollPanel(run: Run, progress: Progress, ignoreGrip: boolean): Regime | null {
   const { car, motion, panel } = run;
@@ -152,13 +180,14 @@ function rollPanel(run: Run, progress: Progress, ignoreGrip: boolean): Regime | 
   if (isTooCoarse(run, progress, coarseness)) return null;
 
   const keepsContact = progress.switches > MOST_SWITCHES;
-  const ending = endingOf(run, ignoreGrip || keepsContact, keepsContact);
+  let ending = endingOf(run, ignoreGrip || keepsContact, keepsContact);
   if (ending.s === -1) return endedAtOnce(run, progress, ending);
   const stops = ending.kind === 'stop';
   const isNothing = stops && isAllButSpent(run);
   if (ending.s < 1) {
     layPanel(run, progress.contact, from, placeAt(panel, ending.s), isAtRest || stops);
     solvePanel(run, progress.energy);
+    if (ending.kind === 'slip') ending = slipLookedAtAgain(run, progress, ending);
     // Time is sharp on what little energy is left before a stop: come up to it in ever shorter panels.
     if (stops && !isNothing && isTooCoarse(run, progress, forceCoarseness(run, 0))) return null;
   }

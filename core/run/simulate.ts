@@ -105,9 +105,10 @@ function rollsBack(run: Run): boolean {
   const motor = evaluateMotor(run, motion.u);
   const rest = Math.min(Math.max(car.loadBase, 0), car.weight);
   const bearing = bearingTorque(car, motor);
-  // The slope pulls here, and does not resist.
+  // The slope pulls here, and does not resist. A washer held the car while it was wound up, and holds it now.
   const resistance = resistanceAt(car, bearing, rest, armLoad(car, motor.torque), 0) - car.climb;
-  return car.climb - motor.torque / car.radius > resistance;
+  const back = motion.phase === 'rewinding' ? motor.heldTorque - motor.heldWasher : -motor.torque;
+  return car.climb + back / car.radius > resistance;
 }
 
 /** What is asked of a run besides its figures, and where it is computed. */

@@ -1,5 +1,5 @@
 import { crossing, firstFall, integrate, NODES, POINTS, tail } from '../numerics/chebyshev.ts';
-import { baseOf, gripLimit, rollWith, slopeOf, tyreForce, type WheelContact } from './forces.ts';
+import { baseOf, rollWith, slopeOf, tyreForce, type WheelContact } from './forces.ts';
 import { evaluateMotor, type Run } from './motion.ts';
 import type { Panel } from './panel.ts';
 
@@ -98,10 +98,15 @@ const ROUNDING = 1e-11;
 /** Where the energy is used up; NaN where the car goes on. */
 export const whereItStops = ({ panel }: Run): number => firstFall(panel.energy, 0);
 
+/** N by which the tyre’s grip at the panel’s end is more than it has to hold. */
+export const gripLeft = ({ car, panel: { load, arm, force } }: Run): number =>
+  car.staticGrip * (load[POINTS - 1]! - arm[POINTS - 1]!) - Math.abs(force[POINTS - 1]!);
+
 /** Where the tyre's force, of this sign, first outgrows its grip; NaN when it holds. */
 export function whereItSlips({ car, panel }: Run, sign: 1 | -1): number {
   const { margin, load, arm, force } = panel;
-  for (let j = 0; j < POINTS; j++) margin[j] = gripLimit(car, load[j]!, arm[j]!) - sign * force[j]!;
+  // Not held above 0 where an arm lifts the roller: it slips before, and a kink beyond would move that place.
+  for (let j = 0; j < POINTS; j++) margin[j] = car.staticGrip * (load[j]! - arm[j]!) - sign * force[j]!;
   return firstFall(margin, ROUNDING * car.weight);
 }
 

@@ -160,7 +160,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10, growth = 0): OdexRun
   const towed = car.mass + (other ? other.inertia / other.radius ** 2 : 0);
   const against = (v: number): number => otherBearing + 0.5 * AIR_DENSITY * car.dragArea * v * v + climb;
 
-  const armAt = (torque: number): number => (motor.arm ? torque / (motor.arm.length + motor.arm.friction * R) : 0);
+  const armAt = (torque: number): number => (motor.arm ? Math.abs(torque) / (motor.arm.length + motor.arm.friction * R) : 0);
   const armDrag = (torque: number): number => (motor.arm?.friction ?? 0) * armAt(torque);
 
   let segment = motor.first;
@@ -178,7 +178,7 @@ export function odexRun(setup: RunSetup, tolerance = 1e-10, growth = 0): OdexRun
     const back = phase === 'rewinding';
     const tension = back ? point.tension / motor.efficiency : point.tension;
     return {
-      torque: back ? -point.heldTorque : point.torque,
+      torque: back ? -(point.heldTorque + point.heldWasher) : point.torque,
       bearing: bearingAt(tension, point.directionCos, point.directionSin),
       inertia: point.inertia,
       slope: back ? -point.inertiaSlope : point.inertiaSlope,

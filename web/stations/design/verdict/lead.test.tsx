@@ -39,7 +39,7 @@ describe('the verdict leads with what is asked', () => {
   ])('%o', (goal, words) => expect(leadOf(goal)).toMatch(words));
   it('and says that it cannot tell how straight a roller runs', () =>
     expect(leadOf({ kind: 'straightest' }, newCar('x', 'twist'))).toMatch(
-      /^\|furthest straight: cannot tell, .*\|it goes about [\d.]+ m, fully wound\|$/,
+      /^\|furthest straight: cannot tell, .*\|it goes about [\d.]+ m, fully wound\| · then rolls back\|$/,
     ));
 });
 
