@@ -197,7 +197,7 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
   const { fatigue = 0, shortTape = 0, spoiled = 0, turnsOff = 0, startOff = 0, toldSlope = 0, isAny = false, isAnySize = false } = options;
   const chance = dice(seed * 1_000_003 + 7919 * n);
   const kind = MOTOR_KINDS[n % MOTOR_KINDS.length]!;
-  const base = newCar('hidden', kind);
+  const base: CarDesign = { ...newCar('hidden', kind), care: 'ordinary' };
   const plain: CarDesign = { ...base, wheelbase: base.wheelbase * chance.uniform(0.95, 1.15) };
   const off = new Map<string, number>();
   /** How far something is off: the same for all that share it. */

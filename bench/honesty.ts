@@ -33,7 +33,7 @@ const KINDS: readonly MeasurementKind[] = [
 /** The nth hidden car of those on axles, and for the pulls of rollers too. */
 function hidden(n: number): HiddenBuild {
   const chance = dice(seed * 7907 + n);
-  const base = newCar('hidden', MOTOR_KINDS[n % MOTOR_KINDS.length]!);
+  const base = { ...newCar('hidden', MOTOR_KINDS[n % MOTOR_KINDS.length]!), care: 'ordinary' as const };
   const { design, numbers } = sampledCars(base, seed)(1 + n);
   return {
     design,

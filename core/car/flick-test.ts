@@ -1,8 +1,11 @@
 import type { CarDesign } from './car-design.ts';
 
+/** How true a car is built, once that is known. */
+export type KnownCare = Exclude<CarDesign['care'], 'not-known'>;
+
 /** One answer to the flick test: how long a flicked drive wheel turns on, and the care of building that it tells. */
 export interface FlickAnswer {
-  readonly care: CarDesign['care'];
+  readonly care: KnownCare;
   readonly label: string;
 }
 
@@ -21,5 +24,10 @@ export const FREEING = 'Free the bearings, square the axles';
 
 /** Degrees of care, the least first. */
 const DEGREES = FLICK_TEST.map(({ care }) => care);
-/** The degrees of care above that of a car. */
-export const moreCare = ({ care }: CarDesign): readonly CarDesign['care'][] => DEGREES.slice(DEGREES.indexOf(care) + 1);
+/** The degrees of care above that of a car; of one that is not known, the most. */
+export const moreCare = ({ care }: CarDesign): readonly KnownCare[] =>
+  care === 'not-known' ? DEGREES.slice(-1) : DEGREES.slice(DEGREES.indexOf(care) + 1);
+
+/** Whether a flick test would tell more of a car: a roller has no hubs, and a rub that was measured is known. */
+export const asksForFlickTest = ({ care, otherWheels, measured }: CarDesign): boolean =>
+  care === 'not-known' && otherWheels !== null && measured.rub === undefined;

@@ -19,7 +19,7 @@ const common = (name: string) =>
     sleeve: [],
     tyre: 'rubber-band',
     bearing: 'wood-plastic-straw',
-    care: 'ordinary',
+    care: 'not-known',
     body: { kind: 'card', width: 0.06, axleGap: 0.012, overhang: 0.03, notched: false },
     alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 },
     floor: { kind: 'smooth', slope: 0, stretches: [], edges: [], roomLength: null, laneWidth: null },

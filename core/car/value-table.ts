@@ -60,14 +60,13 @@ export const VALUE_UNITS: Readonly<Record<ValueKey, OwnUnit>> = {
 /** Values whose spread is in their own unit, not a share: a floor called level leans by millimetres in a metre. */
 export const SPREAD_IN_UNITS: ReadonlySet<ValueKey> = new Set(['slope', 'slidingRatio']);
 
-/** How far an estimate may be off, as a standard deviation. From memory: what builds of one kind differ by. */
-export const ESTIMATE_SPREAD: Readonly<Record<ValueKey, number>> = {
+/** How far an estimate may be off, as a standard deviation. From memory: what builds of one kind differ by. Of the rub see `CARE`. */
+export const ESTIMATE_SPREAD: Readonly<Record<Exclude<ValueKey, 'rub'>, number>> = {
   bearingFriction: 0.2,
   staticGrip: 0.12,
   slidingRatio: 0.08,
   rollingLengthDrive: 0.2,
   rollingLengthOther: 0.2,
-  rub: 0.5,
   dragArea: 0.25,
   massHeight: 0.15,
   driveWheelDensity: 0.1,

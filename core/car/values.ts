@@ -131,8 +131,8 @@ function spreadOfPart({ own, floor }: CarDesign, key: ValueKey, value: number): 
 
 /** How far grip and rolling may be off on a floor that wheels sink into, as shares: no two carpets are alike. Our estimate. */
 const ROUGH: Partial<Readonly<Record<ValueKey, number>>> = { staticGrip: 0.25, rollingLengthDrive: 0.35, rollingLengthOther: 0.35 };
-const estimateSpread = ({ floor }: CarDesign, key: ValueKey): number =>
-  (FLOORS[floor.kind].sinks ? ROUGH[key] : undefined) ?? ESTIMATE_SPREAD[key];
+const estimateSpread = ({ floor, care }: CarDesign, key: ValueKey): number =>
+  key === 'rub' ? CARE[care].rubSpread : ((FLOORS[floor.kind].sinks ? ROUGH[key] : undefined) ?? ESTIMATE_SPREAD[key]);
 
 /** What a value measured on one floor does not tell of another. */
 export const HANG_ON_FLOOR: ReadonlySet<ValueKey> = new Set(['staticGrip', 'rollingLengthDrive', 'rollingLengthOther']);

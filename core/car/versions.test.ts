@@ -50,7 +50,7 @@ describe('the change between two designs', () => {
     [{ floor: { ...car.floor, kind: 'concrete' } }, 'floor smooth floor or linoleum → rough concrete'],
     [{ layout: { ...car.layout, otherWheelCount: 1 } }, 'wheels on the other axle 2 → 1'],
     [{ layout: { ...car.layout, driveAxle: 'front' } }, 'drive axle at the rear → in front'],
-    [{ care: 'careful' }, 'build ordinary → careful: everything runs true'],
+    [{ care: 'careful' }, 'build not known: rough to careful → careful: everything runs true'],
     [{ motor: { ...car.motor, release: 'tied' } }, 'end drops off → tied'],
     [{ sleeve: [{ kind: 'tape', diameter: 0.006, turns: 2 }] }, 'tape none → ⌀ 6 mm under the last 2 turns'],
     [{ floor: { ...car.floor, roomLength: 12 } }, 'room none → 12.00 m'],

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Wind } from '../car/car-design.ts';
 import { START } from '../car/did-not-start.ts';
+import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { fitCar, leaveOut } from './fit/fit-car.ts';
@@ -9,7 +10,7 @@ import { STALL } from './fit/outputs.ts';
 import { checkBefore, checkGroup } from './group-check.ts';
 
 const FULL: Wind = { kind: 'full' };
-const design = newCar('Tern');
+const design: CarDesign = { ...newCar('Tern'), care: 'ordinary' };
 const reach = (() => {
   const prediction = predictRun(design);
   return prediction.kind === 'ran' ? prediction.result.distance : NaN;

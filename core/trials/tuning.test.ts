@@ -9,8 +9,8 @@ import type { RunOfCar } from './compared-runs.ts';
 import { tuneCar } from './tuning.ts';
 
 const FULL: Wind = { kind: 'full' };
-const design = newCar('Tern');
-const band = newCar('Tern', 'band');
+const design: CarDesign = { ...newCar('Tern'), care: 'ordinary' };
+const band: CarDesign = { ...newCar('Tern', 'band'), care: 'ordinary' };
 let minute = 0;
 /** A run, each a minute after the last. */
 function run(car: CarDesign, outcome: number | Outcome, more: Partial<RunRecord> = {}): RunOfCar {

@@ -3,13 +3,14 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { FLICK_TEST } from '../../core/car/flick-test.ts';
 import plain from '../ui/plain.module.css';
+import { WheelPicture } from './wheel-picture.tsx';
 
 interface FlickTestProps {
   readonly care: CarDesign['care'];
   readonly onFound: (care: CarDesign['care']) => void;
 }
 
-/** Asks how long a flicked wheel turns: it sets how carefully the car is taken to be built. */
+/** Asks how long a flicked wheel turns, by pictures of what it shows: it sets how true the car is taken to be built. */
 export const FlickTest = ({ care, onFound }: FlickTestProps) => (
   <div role="group" aria-labelledby="flick-title" className={plain.rows}>
     <p id="flick-title" className={plain.text}>
@@ -25,7 +26,8 @@ export const FlickTest = ({ care, onFound }: FlickTestProps) => (
       sx={{ justifySelf: 'start' }}
     >
       {FLICK_TEST.map(({ care: told, label }) => (
-        <ToggleButton key={told} value={told}>
+        <ToggleButton key={told} value={told} sx={{ justifyContent: 'start', gap: 1.5 }}>
+          <WheelPicture care={told} />
           {label}
         </ToggleButton>
       ))}

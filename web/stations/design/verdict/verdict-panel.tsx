@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { asksForFlickTest } from '../../../../core/car/flick-test.ts';
 import { faultWords, keyWords } from '../../../../core/car/fault-words.ts';
 import type { Prediction } from '../../../../core/predict/predict-run.ts';
 import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
@@ -20,6 +21,7 @@ import { explanationOf } from './explanations.ts';
 import { Rounds } from './rounds.tsx';
 import { Remedies } from './remedies.tsx';
 import { Spark } from './spark.tsx';
+import { FlickTest } from '../../../open-car/flick-test.tsx';
 import NextStep from '../../../open-car/next-step.tsx';
 import { useBriefOf } from '../../../open-car/asked-design.ts';
 import { useAssessment } from '../../../open-car/use-assessment.ts';
@@ -116,6 +118,7 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
         <Spark result={result} />
         <div>
           <Lead design={design} result={result} assessment={assessment} halfWidth={halfWidth} explain={explain} />
+          {asksForFlickTest(design) && <TruenessAsked edit={edit} />}
           {isBroken && (
             <p role="alert" className={plain.text}>
               ✕ Range and checks could not be worked out for this car.{' '}
@@ -137,6 +140,21 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
       <Checks assessment={assessment} />
       <NextStep carId={carId} design={design} />
     </>
+  );
+}
+
+/** Says that the range spans careful builds and rough ones, and takes the flick test that tells which it is. */
+function TruenessAsked({ edit }: { readonly edit: Edit }) {
+  const [isOpen, setIsOpen] = useState(false);
+  return isOpen ? (
+    <FlickTest care="not-known" onFound={(care) => edit((car) => ({ ...car, care }))} />
+  ) : (
+    <p className={`${plain.text} ${styles.onPaper}`}>
+      How true it is built is not known: the range goes from rough to careful.{' '}
+      <Button size="small" onClick={() => setIsOpen(true)}>
+        Tell by a flick test
+      </Button>
+    </p>
   );
 }
 
