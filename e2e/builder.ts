@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout } from 'node:timers/promises';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { expect, vi } from 'vitest';
 
@@ -15,8 +16,13 @@ const PATIENCE = { timeout: 20_000, polling: 60 };
 /** What a builder does on a page, by the words on it. */
 export const builder = (page: Page) => {
   /** Waits for what is so called: asked again where the page was on its way when it was asked, which a waiting selector does not survive. */
-  const byName = (role: string, name: string): Promise<ElementHandle> =>
-    vi.waitUntil(async () => page.$(`::-p-aria([name="${name}"][role="${role}"])`).catch(() => null), { timeout: 20_000, interval: 60 });
+  const byName = async (role: string, name: string): Promise<ElementHandle> => {
+    for (const begun = Date.now(); Date.now() - begun < PATIENCE.timeout; await setTimeout(PATIENCE.polling)) {
+      const found = await page.$(`::-p-aria([name="${name}"][role="${role}"])`).catch(() => null);
+      if (found) return found;
+    }
+    throw new Error(`There is no ${role} “${name}” on ${page.url()}.`);
+  };
   /** Clicks what is so called; found again where what comes late has put another in its place meanwhile. */
   const clickOn = async (role: string, name: string, tries = 3): Promise<void> => {
     const found = await byName(role, name);
@@ -47,10 +53,10 @@ export const builder = (page: Page) => {
     openTab: (name: string) => clickOn('tab', name),
     /** Chooses from a menu that is open. */
     choose: async (name: string) => {
-      const item = await page.waitForSelector(`::-p-aria([name="${name}"][role="menuitem"])`, { visible: true });
+      const item = await byName('menuitem', name);
       // A menu that still grows would be missed.
       await standsStill(page);
-      await item!.click();
+      await item.click();
       await page.waitForSelector('[role=menu]', { hidden: true });
     },
     /** Opens a list and chooses from it. */

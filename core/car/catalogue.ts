@@ -186,13 +186,13 @@ export const WHEELS: Table<
 
 /**
  * Rub of hubs, spacers and bearings out of line, as a length beside the rolling friction's, m (our estimate, set so that plain cars land where common practice has them); how
- * far a wheel's hole is off centre, m; curvature of a car meant straight, 1/m: of ordinary care some 0.5 m off in 5 m (common practice), rough twice, careful a quarter; how far the rub may be off, as a standard deviation. Not known, 8 in 10 lie from rough to careful (0.5 mm ÷ and × 3.0). Estimates.
+ * far a wheel's hole is off centre, m; curvature of a car meant straight, 1/m: of ordinary care some 0.5 m off in 5 m (common practice), rough twice, careful a quarter; how far the rub may be off, as a standard deviation. Not known, each is as likely: √(0.5² + 0.74), the variance of ln of the three. Estimates.
  */
 export const CARE: Table<CarDesign['care'], { rub: number; rubSpread: number; offCentre: number; curvature: number }> = {
   rough: { label: 'rough: it rubs and wobbles', rub: 1.2e-3, rubSpread: 0.5, offCentre: 1.5e-3, curvature: 0.08 },
   ordinary: { label: 'ordinary', rub: 0.5e-3, rubSpread: 0.5, offCentre: 0.8e-3, curvature: 0.04 },
   careful: { label: 'careful: everything runs true', rub: 0.15e-3, rubSpread: 0.5, offCentre: 0.3e-3, curvature: 0.01 },
-  'not-known': { label: 'not known: rough to careful', rub: 0.5e-3, rubSpread: 0.85, offCentre: 0.8e-3, curvature: 0.04 },
+  'not-known': { label: 'not known: rough to careful', rub: 0.5e-3, rubSpread: 1, offCentre: 0.8e-3, curvature: 0.04 },
 };
 
 /** Modulus of elasticity, Pa; thickness, m; kg per m² of wall or deck (sticks with the gaps between them); a tube bends as a ring of its width across. Estimates, from memory. */

@@ -17,7 +17,7 @@ describe('what is not known exactly', () => {
       if (key === 'slope') expect(value).toBe(0);
       else expect(value, key).toBeGreaterThan(0);
       expect(spread, key).toBeGreaterThan(0);
-      expect(spread, key).toBeLessThanOrEqual(0.85);
+      expect(spread, key).toBeLessThanOrEqual(1);
       expect(evidence).toBe('estimated');
       expect(VALUE_NAMES[key]).toBeTruthy();
       expect(VALUE_UNITS[key].factor).toBeGreaterThan(0);

@@ -14,7 +14,7 @@ const SPREADS: Readonly<Record<ValueKey, number>> = {
   slidingRatio: 0.08,
   rollingLengthDrive: 0.2,
   rollingLengthOther: 0.2,
-  rub: 0.85,
+  rub: 1,
   dragArea: 0.25,
   massHeight: 0.15,
   driveWheelDensity: 0.1,

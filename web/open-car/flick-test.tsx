@@ -26,7 +26,7 @@ export const FlickTest = ({ care, onFound }: FlickTestProps) => (
       sx={{ justifySelf: 'start' }}
     >
       {FLICK_TEST.map(({ care: told, label }) => (
-        <ToggleButton key={told} value={told} sx={{ justifyContent: 'start', gap: 1.5 }}>
+        <ToggleButton key={told} value={told} sx={{ justifyContent: 'start', textAlign: 'left', gap: 1.5 }}>
           <WheelPicture care={told} />
           {label}
         </ToggleButton>
