@@ -110,7 +110,14 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
     });
   }
   if (motor.kind === 'twist')
-    list.push({ id: 'arm', name: 'trailing arm', count: 1, length: motor.armLength, words: () => 'from the axle’s middle to its tip' });
+    list.push({
+      id: 'arm',
+      name: 'trailing arm',
+      count: 1,
+      // From the height of the axle down to the floor.
+      length: Math.hypot(motor.armLength, design.driveWheels.diameter / 2),
+      words: (print) => `from the axle’s middle to its tip, ${print(motor.armLength)} back on the floor`,
+    });
   for (const step of sleeve) {
     const inner = sleeve[sleeve.indexOf(step) - 1]?.diameter ?? axleDiameter;
     if (step.kind !== 'tape' || step.diameter <= inner) continue;

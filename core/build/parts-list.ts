@@ -108,7 +108,7 @@ export function partsList(design: CarDesign): readonly PartLine[] {
     if (motor.kind === 'band') add('hook', null, 'hook for the bands', 1, '');
     else {
       add('string', 'washer', named('washer'), 1, '');
-      add('lever', null, 'trailing arm', 1, millimetres(motor.armLength));
+      add('lever', null, 'trailing arm', 1, millimetres(lengths.get('arm')!.length));
     }
   }
   if (sleeve.length > 0) {

@@ -158,11 +158,19 @@ export const FLOORS: Table<CarDesign['floor']['kind'], FloorKind> = {
 
 /**
  * Mass over the wheel's face, kg/m²; thickness, m; `roundness` k in I = k m R²: ½ for a disc, toward 1 where the mass sits
- * at the rim; how its own edge gives; the sizes it comes in, m, where it is not cut to any: some, or from one to another. Estimates, but for the optical disc: 16 g over 120 mm (ECMA-130: 14 to 33 g).
+ * at the rim; how its own edge gives; the sizes it comes in, m, where it is not cut to any: some, or from one to another; the hole it comes with, m, where none is made. Estimates, but for the optical disc: 16 g over 120 mm (ECMA-130: 14 to 33 g).
  */
 export const WHEELS: Table<
   Wheels['kind'],
-  { areaDensity: number; thickness: number; roundness: number; rim: Rim; stock?: readonly number[]; between?: readonly [number, number] }
+  {
+    areaDensity: number;
+    thickness: number;
+    roundness: number;
+    rim: Rim;
+    stock?: readonly number[];
+    between?: readonly [number, number];
+    hole?: number;
+  }
 > = {
   'optical-disc': { label: 'optical disc', areaDensity: 1.44, thickness: 1.2e-3, roundness: 0.5, rim: 'hard', stock: [0.08, 0.12] },
   'card-disc': { label: 'card disc, two layers', areaDensity: 1.0, thickness: 6e-3, roundness: 0.5, rim: 'hard', between: [0.02, 0.5] },
@@ -181,7 +189,7 @@ export const WHEELS: Table<
   },
   'moulded-wheel': { label: 'firm moulded wheel', areaDensity: 5, thickness: 0.015, roundness: 0.6, rim: 'firm', between: [0.025, 0.09] },
   'rubber-roller': { label: 'rubber-covered roller', areaDensity: 9, thickness: 0.025, roundness: 0.6, rim: 'soft', between: [0.01, 0.08] },
-  spool: { label: 'thread spool', areaDensity: 8, thickness: 0.015, roundness: 0.5, rim: 'hard', between: [0.015, 0.09] },
+  spool: { label: 'thread spool', areaDensity: 8, thickness: 0.015, roundness: 0.5, rim: 'hard', between: [0.015, 0.09], hole: 0.008 },
 };
 
 /**

@@ -104,7 +104,11 @@ describe('a part of one’s own, fitted', () => {
     const onCarpet: CarDesign = { ...tyre('measured'), floor: { ...lever.floor, kind: 'short-carpet' } };
     expect(valueOf(onCarpet, 'staticGrip')).toMatchObject({ value: expect.closeTo(0.6 * 1.1, 12), evidence: 'estimated' });
     const trap = (evidence: OwnPart['evidence']) =>
-      fitOwn({ ...lever, care: 'careful' }, 'trap', part('trap', 'household', { preload: 0.16, rate: 0.11, efficiency: 0.92 }, { evidence }));
+      fitOwn(
+        { ...lever, care: 'careful' },
+        'trap',
+        part('trap', 'household', { preload: 0.16, rate: 0.11, efficiency: 0.92 }, { evidence }),
+      );
     const width = (design: CarDesign): number => {
       const outcome = predict(design);
       return outcome.kind === 'ran' ? outcome.prediction.distance.high - outcome.prediction.distance.low : NaN;

@@ -131,8 +131,13 @@ function spreadOfPart({ own, floor }: CarDesign, key: ValueKey, value: number): 
 
 /** How far grip and rolling may be off on a floor that wheels sink into, as shares: no two carpets are alike. Our estimate. */
 const ROUGH: Partial<Readonly<Record<ValueKey, number>>> = { staticGrip: 0.25, rollingLengthDrive: 0.35, rollingLengthOther: 0.35 };
-const estimateSpread = ({ floor, care }: CarDesign, key: ValueKey): number =>
-  key === 'rub' ? CARE[care].rubSpread : ((FLOORS[floor.kind].sinks ? ROUGH[key] : undefined) ?? ESTIMATE_SPREAD[key]);
+/** The same of a roller’s rolling: band and arm make it wobble, and nothing guides it. Our estimate. */
+const WOBBLING = 0.5;
+const estimateSpread = (design: CarDesign, key: ValueKey): number => {
+  if (key === 'rub') return CARE[design.care].rubSpread;
+  if (key === 'rollingLengthDrive' && isRoller(design)) return WOBBLING;
+  return (FLOORS[design.floor.kind].sinks ? ROUGH[key] : undefined) ?? ESTIMATE_SPREAD[key];
+};
 
 /** What a value measured on one floor does not tell of another. */
 export const HANG_ON_FLOOR: ReadonlySet<ValueKey> = new Set(['staticGrip', 'rollingLengthDrive', 'rollingLengthOther']);

@@ -3,7 +3,9 @@ import { motorOf, type RunSetup } from '../run/run-setup.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import { armReach } from './arm-reach.ts';
 import { axleBending } from './axle-bending.ts';
+import { bandsInHole } from './bands-in-hole.ts';
 import { bandStretch } from './band-stretch.ts';
 import { bounceSpeed } from './bounce-speed.ts';
 import { chassisBuckling } from './chassis-buckling.ts';
@@ -17,10 +19,13 @@ import { launchGrip } from './launch-grip.ts';
 import { limitChecks } from './limits.ts';
 import { leverBends } from './lever-bends.ts';
 import { leverReach } from './lever-reach.ts';
+import { trapOnDeck } from './trap-on-deck.ts';
 import { trapWidth } from './trap-width.ts';
 import { weightPlace } from './weight-place.ts';
 import { windingWidth } from './winding-width.ts';
+import { pullPastWheel } from './pull-past-wheel.ts';
 import { shortRoom } from './short-room.ts';
+import { slackBand } from './slack-band.ts';
 import { stallAtStart } from './stall-at-start.ts';
 import { holesTorn } from './holes-torn.ts';
 import { leverPath } from './lever-path.ts';
@@ -32,6 +37,7 @@ import { stallBeforeEnd } from './stall-before-end.ts';
 import { stringAngleCheck } from './string-angle.ts';
 import { stringLength } from './string-length.ts';
 import { tiedRelease } from './tied-release.ts';
+import { twistedTurns } from './twisted-turns.ts';
 import { wheelToBody } from './wheel-to-body.ts';
 import { wheelie } from './wheelie.ts';
 import { wheelsTouch } from './wheels-touch.ts';
@@ -46,6 +52,10 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   pullOnTheWay,
   wheelie,
   bandStretch,
+  twistedTurns,
+  bandsInHole,
+  slackBand,
+  armReach,
   chassisBuckling,
   axleBending,
   hookClearance,
@@ -58,6 +68,8 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   leverBends,
   leverPath,
   motorOnBody,
+  trapOnDeck,
+  pullPastWheel,
   stringAndDeck,
   holesTorn,
   partsFit,

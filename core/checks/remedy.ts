@@ -23,7 +23,10 @@ export type RemedyKind =
   | 'lever-material'
   | 'floor'
   | 'spacers'
-  | 'parts';
+  | 'parts'
+  | 'arm'
+  | 'roller'
+  | 'layout';
 
 /** A change that may put a fault right, as the design it would make. */
 export interface Remedy {

@@ -36,7 +36,7 @@ const SENSIBLE: readonly (readonly [string, CarDesign])[] = [
   ['on foam-board wheels', { ...band, driveWheels: { kind: 'foam-board', diameter: 0.13 } }],
   ['with a little ballast', { ...band, ballast: { mass: 0.02, fromDriveAxle: 0.03 } }],
   ['with small discs in front', { ...band, otherWheels: { kind: 'optical-disc', diameter: 0.08 } }],
-  ['on three wheels', { ...band, layout: { ...band.layout, otherWheelCount: 1 } }],
+  ['on three wheels, long enough for the bands', { ...band, wheelbase: 0.28, layout: { ...band.layout, otherWheelCount: 1 } }],
   ['a spool roller as begun', twist],
   ['with fewer turns', withTwist({ turns: 25 })],
   ['with a candle washer', withTwist({ washer: 'wax-slice' })],
@@ -44,6 +44,12 @@ const SENSIBLE: readonly (readonly [string, CarDesign])[] = [
 
 /** Cars that nobody would be content with. */
 const SILLY: readonly (readonly [string, CarDesign])[] = [
+  ['a single wheel that the bands run through', { ...band, layout: { ...band.layout, otherWheelCount: 1 } }],
+  ['a trap below its deck', { ...lever, body: { ...lever.body, axleGap: 0.012 } }],
+  ['two strong bands through a spool’s hole', withTwist({ band: { kind: 'size', size: '64' }, parallel: 2 })],
+  ['120 turns on one band of 3 in', withTwist({ band: { kind: 'size', size: '32' }, parallel: 1, turns: 120 })],
+  ['an arm shorter than its roller is high', withTwist({ armLength: 0.008 })],
+  ['a band that hangs slack in its roller', withTwist({ band: { kind: 'size', size: '117' }, parallel: 1, turns: 20 })],
   ['a trap beyond the body', withLever({ trapPosition: 0.4, leverLength: 0.38 })],
   ['a lever far from the axle', withLever({ leverLength: 0.1 })],
   ['a lever into the floor', withLever({ releaseAngle: -0.5 })],

@@ -1,6 +1,6 @@
 import { weighing } from '../car/reference/weighing.ts';
 import { describe, expect, it } from 'vitest';
-import type { BandDesign, CarDesign, LeverDesign } from '../car/car-design.ts';
+import type { BandDesign, CarDesign, LeverDesign, TwistDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { RunResult } from '../run/simulate.ts';
@@ -8,6 +8,7 @@ import { checkCar, type Check } from './check-car.ts';
 
 const lever = newCar('x');
 const band = newCar('x', 'band');
+const twist = newCar('x', 'twist');
 const withLever = (change: Partial<LeverDesign>): CarDesign => ({ ...lever, motor: { ...lever.motor, ...change } as LeverDesign });
 const withBand = (change: Partial<BandDesign>, car: Partial<CarDesign> = {}): CarDesign => ({
   ...band,
@@ -16,6 +17,9 @@ const withBand = (change: Partial<BandDesign>, car: Partial<CarDesign> = {}): Ca
 });
 
 const strong: Partial<BandDesign> = { band: { kind: 'size', size: '64' }, series: 2, turns: 6, anchorToAxle: 0.2 };
+const withTwist = (change: Partial<TwistDesign>): CarDesign => ({ ...twist, motor: { ...twist.motor, ...change } as TwistDesign });
+const inMillimetres = ({ value }: Check): number => 1000 * value;
+
 interface Threshold {
   readonly id: string;
   /** A car that grows worse from `from` to `to`. */
@@ -217,6 +221,44 @@ const THRESHOLDS: readonly Threshold[] = [
     warns: 1,
     stops: null,
   },
+  // Worked by hand: 1.47 · 76.2 mm / √5.040 mm² = 49.89 turns of a size 32; a fifth more.
+  {
+    id: 'twisted-turns',
+    car: (turns) => withTwist({ band: { kind: 'size', size: '32' }, parallel: 1, turns }),
+    from: 20,
+    to: 100,
+    warns: 49.893,
+    stops: 59.872,
+  },
+  { id: 'arm-reach', car: (t) => withTwist({ armLength: 0.05 - t }), from: 0, to: 0.045, reading: inMillimetres, warns: 17, stops: 8.5 },
+  {
+    id: 'bands-in-hole',
+    car: (t) => withTwist({ band: { kind: 'size', size: '64' }, parallel: 1, turns: 10, hookToHook: 0.1 - t }),
+    from: 0,
+    to: 0.09,
+    reading: inMillimetres,
+    warns: 8,
+    stops: 10,
+  },
+  { id: 'slack-band', car: (t) => withTwist({ turns: 10, hookToHook: 0.06 - t }), from: 0, to: 0.05, warns: 0.3, stops: 0.51 },
+  {
+    id: 'trap-on-deck',
+    car: (t) => ({ ...lever, body: { ...lever.body, axleGap: t } }),
+    from: 0.001,
+    to: 0.02,
+    reading: inMillimetres,
+    warns: -1,
+    stops: -2,
+  },
+  {
+    id: 'pull-past-wheel',
+    car: (t) => ({ ...band, wheelbase: 0.4 - t, layout: { ...band.layout, otherWheelCount: 1 } }),
+    from: 0,
+    to: 0.2,
+    reading: inMillimetres,
+    warns: 5,
+    stops: 0,
+  },
 ];
 
 const checked = ({ id, reading }: Threshold, design: CarDesign) => {
@@ -293,10 +335,14 @@ describe('what a check says follows what it finds', () => {
     ['wheel-to-body', { ...lever, trackWidth: 0.05 }, '0.00560 too wide'],
     ['wheels-touch', lever, '0.140 apart'],
     ['wheels-touch', { ...lever, wheelbase: 0.11 }, 'by 0.0100'],
-    ['hook-clearance', { ...lever, body: { ...lever.body, notched: false } }, '0.00640 to spare'],
+    ['hook-clearance', { ...lever, body: { ...lever.body, axleGap: 0.012, notched: false } }, '0.00640 to spare'],
     ['hook-clearance', { ...lever, body: { ...lever.body, notched: false, axleGap: 0.003 } }, 'strikes the body'],
     ['ground-clearance', lever, '0.0544'],
-    ['ground-clearance', { ...lever, otherWheels: { kind: 'bottle-cap', diameter: 0.02 } }, '0.00840'],
+    [
+      'ground-clearance',
+      { ...lever, body: { ...lever.body, axleGap: 0.012 }, otherWheels: { kind: 'bottle-cap', diameter: 0.02 } },
+      '0.00840',
+    ],
     ['wheelie', { ...lever, layout: { ...lever.layout, driveAxle: 'front' } }, 'on the rear wheels'],
     ['wheelie', lever, 'on the front wheels'],
     ['winding-room', withBand({ windingWidth: 0.004 }), 'snag'],
@@ -319,6 +365,8 @@ describe('what a check says follows what it finds', () => {
     const [tube, balsa] = (['bottle', 'balsa'] as const).map((kind) => valueOf({ ...band.body, kind }));
     expect(balsa! / tube!).toBeCloseTo(ring / sheet, 3);
   });
+  it('twisted bands are as thick as their volume makes them: 1.3 √(4 V / (π ℓ)) = 6.21 mm of a size 64 in 50 mm', () =>
+    expect(told('bands-in-hole', withTwist({ band: { kind: 'size', size: '64' }, parallel: 1, turns: 10 }))).toContain('0.00621 thick'));
   it('is told the worst first, and only of what the car has', () => {
     const listOf = (design: CarDesign): Check[] => {
       const prediction = predictRun(design);
@@ -328,13 +376,17 @@ describe('what a check says follows what it finds', () => {
     expect(verdicts.indexOf('stop')).toBe(0);
     expect(verdicts.lastIndexOf('warning')).toBeLessThan(verdicts.indexOf('good'));
     const idsOf = (design: CarDesign): string[] => listOf(design).map(({ id }) => id);
-    expect(idsOf(newCar('x', 'twist')).sort()).toEqual([
+    expect(idsOf(twist).sort()).toEqual([
+      'arm-reach',
       'band-stretch',
+      'bands-in-hole',
       'launch-grip',
       'parts-fit',
       'pull-on-the-way',
+      'slack-band',
       'stall-at-start',
       'stall-before-end',
+      'twisted-turns',
     ]);
     expect(idsOf(band)).not.toContain('lever-reach');
     expect(idsOf(lever)).not.toContain('band-stretch');

@@ -6,7 +6,7 @@ import { makeWorkspace } from '../run/workspace.ts';
 import { failingShares } from './failing-shares.ts';
 import { sureScorer } from './sure-score.ts';
 
-const car = newCar('x');
+const car = { ...newCar('x'), care: 'ordinary' } as CarDesign;
 const band = newCar('x', 'band');
 const scoreOf = sureScorer(1, makeWorkspace());
 

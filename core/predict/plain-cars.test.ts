@@ -256,7 +256,7 @@ describe('a roller', () => {
   it('of two cups with two bands rolls 3 to 6 m (from memory)', () => {
     // Bands end to end through both cups, 45 turns, a card washer.
     const cups = withTwist(
-      { band: { kind: 'size', size: '33' }, series: 2, turns: 45, hookToHook: 0.16, armLength: 0.1, washer: 'plastic-washer' },
+      { band: { kind: 'size', size: '33' }, parallel: 1, series: 2, turns: 45, hookToHook: 0.16, armLength: 0.1, washer: 'plastic-washer' },
       { driveWheels: { kind: 'cup-bottom', diameter: 0.08 }, rest: { mass: 0.012, fromDriveAxle: 0 } },
     );
     tells(cups, 3, 6);

@@ -65,7 +65,8 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
     wheelbase: 0.26,
     driveWheels: OPTICAL_DISC,
     otherWheels: OPTICAL_DISC,
-    body: { kind: 'card', width: 0.06, axleGap: 0.012, overhang: 0.04, notched: true },
+    // Its bearings are taped under the deck, and the trap lies on top.
+    body: { kind: 'card', width: 0.06, axleGap: 0.002, overhang: 0.04, notched: true },
     motor: {
       kind: 'lever',
       trap: 'household',

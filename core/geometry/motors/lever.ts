@@ -5,7 +5,8 @@ import { box } from '../box.ts';
 import type { Point } from '../point.ts';
 import type { MotorGeometry } from './motor-geometry.ts';
 
-const TRAP_THICKNESS = 0.006;
+/** From the underside of a trap's board to its pivot, m. */
+export const TRAP_THICKNESS = 0.006;
 
 export const LEVER_GEOMETRY: MotorGeometry<LeverDesign> = {
   sideView: (motor, axleHeight, deckTop) => {

@@ -7,7 +7,7 @@ import { CLEAR_GROUND } from '../../ui/clear-ground.ts';
 import { Hatch } from '../../ui/hatch.tsx';
 import { PHASE_WORDS } from '../../ui/phase-words.ts';
 import { rowAt, type CurveRow, type PhaseSpan } from './curve-data.ts';
-import { axisEnds, scaleTo, ticksTo, type CurveScale, type CurveView } from './curve-scale.ts';
+import { axisEnds, brakedBy, scaleTo, ticksTo, type CurveScale, type CurveView } from './curve-scale.ts';
 
 const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
 
@@ -99,6 +99,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
   const at = (part: number): CurveRow => rows.find(({ distance }) => distance >= part * (curve.powerEnd ?? curve.end)) ?? rows.at(-1)!;
   const read = reading === null ? null : rowAt(curve, reading);
   const spinning = rows.filter(({ phase }) => phase === 'spinning');
+  const braked = rows.filter(({ thrust: newton }) => newton < 0);
   const energy = (joule: number): string => printQuantity(joule, 'energy', units);
   const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
     <Name
@@ -131,6 +132,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
       {spinning.length > 1 && (
         <path d={areaOf(spinning, (row) => Math.max(row.thrust, row.gripLimit), gripLimit)} fill={`url(#${hatch})`} />
       )}
+      {braked.length > 1 && <path d={areaOf(braked, brakedBy, (row) => row.resistance)} fill={colour('distance')} opacity={0.25} />}
       {axis === 'distance' && curve.left.length > 1 && <StillWound curve={curve} scale={scale} energy={energy} />}
       <path d={pull} fill="none" stroke={colour('pull')} strokeWidth={3} strokeLinejoin="round" />
       {isGripShown && (
@@ -166,6 +168,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
             colour('stop'),
             true,
           )}
+        {braked.length > 1 && name('wound up again, it brakes', braked[0]!, Math.max(...braked.map(brakedBy)), colour('distance'), true)}
         {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
         {earlier.map(({ called, named }, i) => (
           <Fragment key={i}>{named && name(called, named, named.thrust, colour('muted'), true)}</Fragment>

@@ -70,7 +70,12 @@ export interface CurveScale {
   readonly y: (newton: number) => number;
 }
 
-const strongest = (rows: readonly { readonly thrust: number }[]): number => rows.reduce((most, { thrust }) => Math.max(most, thrust), 1e-6);
+const strongest = (rows: readonly { readonly thrust: number; readonly resistance?: number }[]): number =>
+  rows.reduce((most, row) => Math.max(most, row.thrust, brakedBy(row)), 1e-6);
+
+/** N that hold a car back in all where its motor pulls back, wound up again; 0 where it does not. */
+export const brakedBy = ({ thrust, resistance = 0 }: { readonly thrust: number; readonly resistance?: number }): number =>
+  thrust < 0 ? resistance - thrust : 0;
 
 /** Where the axes end, and what is left out between. */
 export function axisEnds(view: Pick<CurveView, 'curve' | 'behind' | 'axis' | 'isWhole'>): Pick<CurveScale, 'along' | 'most' | 'fold'> {
