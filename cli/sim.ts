@@ -7,7 +7,9 @@ import { nextRun } from '../core/predict/next-run.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
 import { sizesOf } from '../core/car/sizes.ts';
 import { runForAim } from '../core/explore/aim.ts';
-import { priceRemedies } from '../core/explore/priced-remedies.ts';
+import { curingRemedies, PRICED_BY, priceRemedy } from '../core/explore/priced-remedies.ts';
+import { makeWorkspace } from '../core/run/workspace.ts';
+import { builtSample } from '../core/explore/sure-score.ts';
 import { evenly } from '../core/explore/sweep.ts';
 import { predict } from '../core/predict/uncertainty.ts';
 import { faultLine, told } from '../core/fault-words.ts';
@@ -61,14 +63,15 @@ function printDesign(design: CarDesign, wind: Wind, runs: number, seed: number):
   const result = (wind.kind === 'full' ? runForAim(design) : null) ?? likely;
   const bounded = predict(design, { wind, runs, seed });
   const { sample: _cars, ...bounds } = bounded.kind === 'ran' ? bounded.prediction : refuse(...bounded.faults);
+  const workspace = makeWorkspace();
+  const built = builtSample(design, seed, workspace, PRICED_BY);
   const checks = checkCar(design, result).map((check) => ({
     ...check,
     sentence: check.sentence(inMetric),
-    remedies: priceRemedies(check, design, result, inMetric).map(({ remedy, ...effect }) => ({
-      id: remedy.id,
-      label: remedy.label,
-      ...effect,
-    })),
+    remedies: curingRemedies(check, design, result, inMetric).map((chosen) => {
+      const { remedy, ...effect } = priceRemedy(chosen, result, built, seed, workspace);
+      return { id: remedy.id, label: remedy.label, ...effect };
+    }),
   }));
   process.stdout.write(`${JSON.stringify({ prediction: brief(result), bounds, nextRun: nextRun(result.distance), checks }, null, 1)}\n`);
 }

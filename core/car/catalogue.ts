@@ -31,14 +31,16 @@ export const TYRES: Table<CarDesign['tyre'], { staticGrip: number; slidingRatio:
   'sticky-tack': { label: 'sticky tack', staticGrip: 0.95, slidingRatio: 0.9, rim: 'tacky', massPerLength: 0.015 },
 };
 
-/** Coefficient of friction, axle against its bearing; whether it is for wood, for metal, or for any axle. Common practice, from memory; a ball or a point turns on next to nothing. */
-export const BEARINGS: Table<CarDesign['bearing'], { friction: number; axles: 'wood' | 'metal' | 'any' }> = {
-  'wood-plastic-straw': { label: 'wood in a plastic straw', friction: 0.22, axles: 'wood' },
+/** Inside of the widest common straw, m. */
+const STRAW = 0.0075;
+/** Coefficient of friction, axle against its bearing; whether it is for wood, for metal, or for any axle; the thickest it takes, m, where it comes in no wider. Common practice, from memory; a ball or a point turns on next to nothing. */
+export const BEARINGS: Table<CarDesign['bearing'], { friction: number; axles: 'wood' | 'metal' | 'any'; most?: number }> = {
+  'wood-plastic-straw': { label: 'wood in a plastic straw', friction: 0.22, axles: 'wood', most: STRAW },
   'wood-card': { label: 'wood in bare card', friction: 0.4, axles: 'wood' },
-  'wood-paper-straw': { label: 'wood in a paper straw', friction: 0.3, axles: 'wood' },
+  'wood-paper-straw': { label: 'wood in a paper straw', friction: 0.3, axles: 'wood', most: STRAW },
   'wood-wood': { label: 'wood in wood', friction: 0.35, axles: 'wood' },
   'screw-eye': { label: 'screw eyes', friction: 0.25, axles: 'any' },
-  'steel-straw': { label: 'steel wire in a straw', friction: 0.15, axles: 'metal' },
+  'steel-straw': { label: 'steel wire in a straw', friction: 0.15, axles: 'metal', most: STRAW },
   'steel-brass': { label: 'steel wire in brass', friction: 0.12, axles: 'metal' },
   'steel-brass-graphite': { label: 'steel in brass with graphite', friction: 0.12 * 0.6, axles: 'metal' },
   'ball-bearing': { label: 'ball bearings', friction: 0.01, axles: 'any' },

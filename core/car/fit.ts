@@ -1,6 +1,6 @@
 import { printQuantity } from '../units/quantity.ts';
 import type { CarDesign, Wheels } from './car-design.ts';
-import { AXLES, BEARINGS, TYRES, WHEELS } from './catalogue.ts';
+import { AXLES, BEARINGS, DISC_HOLE, TYRES, WHEELS } from './catalogue.ts';
 import { isRoller } from './motors/motors.ts';
 import type { PartSlot } from './part-slots.ts';
 
@@ -30,6 +30,16 @@ const EDGES: Readonly<Record<Wheels['kind'], CarDesign['tyre']>> = {
 const takesTyre = (kind: Wheels['kind'], tyre: CarDesign['tyre']): boolean => !OWN_EDGES.has(tyre) || EDGES[kind] === tyre;
 const takesAxle = (bearing: CarDesign['bearing'], axle: CarDesign['axle']): boolean =>
   BEARINGS[bearing].axles === 'any' || BEARINGS[bearing].axles === AXLES[axle].stuff;
+const isTooNarrow = (bearing: CarDesign['bearing'], axleDiameter: number): boolean => axleDiameter > (BEARINGS[bearing].most ?? Infinity);
+
+/** Share by which an axle may be off the size that it is sold in: measured by hand, and no two skewers are alike. */
+const AS_SOLD = 0.1;
+/** The nearest size that a car’s axle comes in, m; through the hole of an optical disc, where it has one. */
+export function nearestAxle({ axle, axleDiameter, driveWheels, otherWheels }: CarDesign): number {
+  const most = [driveWheels, otherWheels].some((wheels) => wheels?.kind === 'optical-disc') ? DISC_HOLE : Infinity;
+  const sizes = AXLES[axle].stock.filter((size) => size <= most);
+  return sizes.reduce((nearest, one) => (Math.abs(one - axleDiameter) < Math.abs(nearest - axleDiameter) ? one : nearest));
+}
 
 /** The nearest size that a wheel comes in, m. */
 export function nearestWheel(kind: Wheels['kind'], diameter: number): number {
@@ -50,7 +60,8 @@ export function misfitOf(design: CarDesign, slot: PartSlot, key: string): string
     }
     case 'bearing': {
       const bearing = key as CarDesign['bearing'];
-      return takesAxle(bearing, design.axle) ? null : `for axles of ${BEARINGS[bearing].axles}`;
+      if (!takesAxle(bearing, design.axle)) return `for axles of ${BEARINGS[bearing].axles}`;
+      return isTooNarrow(bearing, design.axleDiameter) ? 'too narrow for this axle' : null;
     }
     case 'driveWheels':
       return key === 'spool' && !isRoller(design) ? 'for a roller' : null;
@@ -81,8 +92,15 @@ export function fittingAround(design: CarDesign, slot: PartSlot): CarDesign {
     const { kind, diameter } = design.otherWheels;
     return { ...design, otherWheels: { kind, diameter: nearestWheel(kind, diameter) } };
   }
-  if (slot === 'axle' && !takesAxle(design.bearing, design.axle) && !design.own?.bearing)
-    return { ...design, bearing: AXLES[design.axle].stuff === 'metal' ? 'steel-straw' : 'wood-plastic-straw' };
+  if (
+    slot === 'axle' &&
+    !design.own?.bearing &&
+    (!takesAxle(design.bearing, design.axle) || isTooNarrow(design.bearing, design.axleDiameter))
+  ) {
+    const straw = AXLES[design.axle].stuff === 'metal' ? 'steel-straw' : 'wood-plastic-straw';
+    const wide = AXLES[design.axle].stuff === 'metal' ? 'steel-brass' : 'wood-wood';
+    return { ...design, bearing: isTooNarrow(straw, design.axleDiameter) ? wide : straw };
+  }
   return design;
 }
 
@@ -100,6 +118,17 @@ export function conflictsOf(design: CarDesign): readonly Conflict[] {
     conflicts.push({ slot: 'tyre', words: `${WHEELS[driveWheels.kind].label} has no ${TYRES[tyre].label}` });
   if (!isRoller(design) && !own?.axle && !own?.bearing && !takesAxle(bearing, axle))
     conflicts.push({ slot: 'bearing', words: `${AXLES[axle].label} does not go with ${BEARINGS[bearing].label}` });
+  if (!isRoller(design) && !own?.axle) {
+    const nearest = nearestAxle(design);
+    const print = (size: number): string => printQuantity(size, 'size', 'metric');
+    if (Math.abs(nearest / design.axleDiameter - 1) > AS_SOLD)
+      conflicts.push({
+        slot: 'axle',
+        words: `no ${AXLES[axle].label} of ${print(design.axleDiameter)} ${design.axleDiameter > DISC_HOLE && nearest <= DISC_HOLE ? 'goes through these wheels' : 'is sold'}; the nearest is ${print(nearest)}`,
+      });
+    else if (!own?.bearing && takesAxle(bearing, axle) && isTooNarrow(bearing, design.axleDiameter))
+      conflicts.push({ slot: 'bearing', words: `an axle of ${print(design.axleDiameter)} is too thick for ${BEARINGS[bearing].label}` });
+  }
   const sized = (slot: 'driveWheels' | 'otherWheels', wheels: Wheels): void => {
     const nearest = nearestWheel(wheels.kind, wheels.diameter);
     if (!own?.[slot] && Math.abs(nearest - wheels.diameter) > 5e-4)

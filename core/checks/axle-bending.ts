@@ -1,10 +1,7 @@
-import { AXLES } from '../car/catalogue.ts';
-import { fitCatalogue } from '../car/parts.ts';
 import { axleOf, bearingsApart } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import type { CarDesign } from '../car/car-design.ts';
+import { axlesOf } from './chassis-remedies.ts';
 import { bandsSideBySide } from './motor-remedies.ts';
-import { remedyOf } from './remedy.ts';
 import { grade, heldTension, type Check, type Situation } from './check.ts';
 
 /** A drive axle that bends more than this rubs and binds, m. Common practice. */
@@ -24,8 +21,6 @@ export function axleBending(situation: Situation): Check | null {
   const pull = heldTension(situation);
   const value = (pull * between ** 3) / (48 * modulus * inertia);
   const verdict = grade(value, MOST_BEND, 'most', 1);
-  const swap = (axle: CarDesign['axle']) =>
-    remedyOf('axle', `axle-${axle}`, `Axles of ${AXLES[axle].label}`, { ...fitCatalogue(design, 'axle', axle), sleeve: [] });
   return {
     id: 'axle-bending',
     title: 'bend of the drive axle',
@@ -36,6 +31,9 @@ export function axleBending(situation: Situation): Check | null {
     verdict,
     sure: 'rough',
     sentence: (print) => `The pull of ${print(pull, 'force')} bends the ${label} by ${print(value, 'size')} between its bearings.`,
-    remedies: () => (verdict === 'good' ? [] : [swap('dowel'), swap('hanger-wire'), ...bandsSideBySide(design, -1)]),
+    remedies: (print) =>
+      verdict === 'good'
+        ? []
+        : [...axlesOf(design, 'dowel', print), ...axlesOf(design, 'hanger-wire', print), ...bandsSideBySide(design, -1)],
   };
 }

@@ -1,6 +1,6 @@
 import { AXLES, BEARINGS, TYRES, WHEELS } from '../car/catalogue.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { misfitOf } from '../car/fit.ts';
+import { fittingAround, misfitOf } from '../car/fit.ts';
 import { withMat } from '../car/floors.ts';
 import { gripOn } from '../car/values.ts';
 import { bearingOf, tyreOf } from '../car/fitted.ts';
@@ -96,23 +96,34 @@ export function launchSleeve(design: CarDesign): Remedy[] {
 export const noSleeve = (design: CarDesign): Remedy[] =>
   design.sleeve.length > 0 ? [remedyOf('sleeve', 'no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
 
-/** A thicker or thinner drive axle by half millimetres, its tape as thick as it is; none for a roller. */
-const axleToward = (design: CarDesign, factor: number, id: string, print: Print): Remedy[] =>
+/** Axles of a material in each thickness that it is sold in, the thinnest first, what is on them as thick as it is; none for a roller. */
+export const axlesOf = (design: CarDesign, axle: CarDesign['axle'], print: Print, is = (_diameter: number): boolean => true): Remedy[] =>
   isRoller(design)
     ? []
     : stepped(
         'axle',
-        id,
-        stepsToward(design.axleDiameter, factor * design.axleDiameter, 0.0005)
-          .filter((diameter) => diameter > 0.001)
-          .map((diameter) => [`A drive axle of ${print(diameter, 'size')}`, onAxle(design, diameter)]),
+        `axle-${axle}`,
+        AXLES[axle].stock
+          .filter(is)
+          .map((diameter): [string, CarDesign] => [
+            `Axles of ${AXLES[axle].label}, ${print(diameter, 'size')}`,
+            fittingAround(onAxle({ ...(axle === design.axle ? design : fitCatalogue(design, 'axle', axle)) }, diameter), 'axle'),
+          ]),
       );
 
-/** A thicker drive axle. */
-export const thickerAxle = (design: CarDesign, print: Print): Remedy[] => axleToward(design, 2, 'thicker-axle', print);
+/** Thicker axles, up to twice: of the same material, or of dowel. */
+export const thickerAxle = (design: CarDesign, print: Print): Remedy[] => {
+  const thicker = (diameter: number): boolean => diameter > 1.05 * design.axleDiameter && diameter <= 2 * design.axleDiameter;
+  return [...axlesOf(design, design.axle, print, thicker), ...(design.axle === 'dowel' ? [] : axlesOf(design, 'dowel', print, thicker))];
+};
 
-/** A thinner drive axle. */
-export const thinnerAxle = (design: CarDesign, print: Print): Remedy[] => axleToward(design, 0.5, 'thinner-axle', print);
+/** Thinner axles, down to half: of the same material, or of wire. */
+export const thinnerAxle = (design: CarDesign, print: Print): Remedy[] => {
+  // The thickest of them first: it is the least change.
+  const thinner = (diameter: number): boolean => diameter < 0.95 * design.axleDiameter && diameter >= 0.5 * design.axleDiameter;
+  const own = axlesOf(design, design.axle, print, thinner).reverse();
+  return [...own, ...(design.axle === 'hanger-wire' ? [] : axlesOf(design, 'hanger-wire', print, thinner).reverse())];
+};
 
 /** The bearing with least friction for the axle at hand. */
 export const easierBearing = (design: CarDesign): Remedy[] => {

@@ -39,6 +39,6 @@ export function drift({ design, result }: Situation): Check | null {
         : isBuilt
           ? `Its axles and wheels steer it ${print(value, 'distance')} ${side} within ${print(way, 'distance')}.`
           : `Meant straight, a build like this may be ${print(value, 'distance')} to either side within ${print(way, 'distance')}.`,
-    remedies: () => (verdict === 'good' ? [] : isBuilt ? [straightAxles(design), ...squareWheels(design)] : squareWheels(design)),
+    remedies: () => (verdict === 'good' ? [] : isBuilt ? [straightAxles(design)] : squareWheels(design)),
   };
 }

@@ -2,6 +2,7 @@ import type { LeverDesign } from '../car/car-design.ts';
 import { LEVER_MATERIALS } from '../car/catalogue.ts';
 import { fitCatalogue } from '../car/parts.ts';
 import { leverOf } from '../car/fitted.ts';
+import { shorterLever } from './motor-remedies.ts';
 import { remedyOf } from './remedy.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
@@ -32,16 +33,19 @@ export function leverBends({ design, setup }: Situation): Check | null {
     sure: 'rough',
     sentence: (print) =>
       `Cocked, the spring bends the lever by ${print(value, 'size')} at its tip${verdict === 'good' ? '.' : ': it whips instead of pulling.'}`,
-    remedies: () =>
+    remedies: (print) =>
       verdict === 'good'
         ? []
-        : stiffer.map((material) =>
-            remedyOf(
-              'lever-material',
-              `lever-${material}`,
-              `Lever of ${LEVER_MATERIALS[material].label}`,
-              fitCatalogue(design, 'lever', material),
+        : [
+            ...stiffer.map((material) =>
+              remedyOf(
+                'lever-material',
+                `lever-${material}`,
+                `Lever of ${LEVER_MATERIALS[material].label}`,
+                fitCatalogue(design, 'lever', material),
+              ),
             ),
-          ),
+            ...shorterLever(design, print),
+          ],
   };
 }

@@ -1,6 +1,7 @@
-import { conflictsOf, fittingAround, misfitOf } from '../car/fit.ts';
+import { conflictsOf, fittingAround, misfitOf, nearestAxle } from '../car/fit.ts';
 import { CATALOGUE, fitCatalogue } from '../car/parts.ts';
 import { SLOTS } from '../car/part-slots.ts';
+import { onAxle } from '../car/tape.ts';
 import { remedyOf, type Remedy } from './remedy.ts';
 import type { Check, Situation } from './check.ts';
 
@@ -18,12 +19,13 @@ export function partsFit({ design }: Situation): Check {
     sure: 'sizes',
     sentence: () =>
       conflicts.length === 0
-        ? 'Tyres go with wheels, bearings with axles, and the wheels come in these sizes.'
+        ? 'Tyres go with wheels, bearings with axles, and wheels and axles come in these sizes.'
         : `${conflicts.map(({ words }) => `${words[0]!.toUpperCase()}${words.slice(1)}`).join('. ')}.`,
     remedies: () =>
       conflicts.flatMap(({ slot }): Remedy[] => {
         if (slot === 'driveWheels' || slot === 'otherWheels')
           return [remedyOf('parts', `fit-${slot}`, 'The nearest wheel there is', fittingAround(design, slot))];
+        if (slot === 'axle') return [remedyOf('parts', 'fit-axle', 'The nearest axle there is', onAxle(design, nearestAxle(design)))];
         const key = Object.keys(CATALOGUE[SLOTS[slot].kind]).find((candidate) => misfitOf(design, slot, candidate) === null)!;
         return [remedyOf('parts', `fit-${slot}`, `${CATALOGUE[SLOTS[slot].kind][key]!.label} instead`, fitCatalogue(design, slot, key))];
       }),

@@ -63,10 +63,13 @@ describe('a remedy changes what it says', () => {
     const cap: CarDesign = { ...lever, driveWheels: { kind: 'bottle-cap', diameter: 0.032 } };
     expect(sizes(biggerDriveWheels(cap, String))).toEqual([40]);
   });
-  it('axle: by half millimetres; a roller has none', () => {
-    const sizes = (list: readonly Remedy[]): number[] => list.map(({ design }) => Math.round(1e4 * design.axleDiameter) / 10);
-    expect(sizes(thickerAxle(lever, String))).toEqual([3.5, 4, 4.5, 5, 5.5, 6]);
-    expect(sizes(thinnerAxle(lever, String))).toEqual([3, 2.5, 2]);
+  it('axle: in the thicknesses that it is sold in, then of dowel or wire, what is on it as it is; a roller has none', () => {
+    const sizes = (list: readonly Remedy[]): string[] =>
+      list.map(({ design: { axle, axleDiameter } }) => `${axle} ${Math.round(1e4 * axleDiameter) / 10}`);
+    expect(sizes(thickerAxle(lever, String))).toEqual(['skewer 4', 'skewer 5', 'dowel 4', 'dowel 4.8', 'dowel 5', 'dowel 6', 'dowel 6.4']);
+    expect(sizes(thinnerAxle(lever, String))).toEqual(['skewer 3', 'skewer 2.5', 'hanger-wire 2.5', 'hanger-wire 2', 'hanger-wire 1.6']);
+    const collared: CarDesign = { ...lever, sleeve: [{ kind: 'dowel-collar', diameter: 0.01, turns: 2 }] };
+    for (const { design } of thickerAxle(collared, String)) expect([design.sleeve, conflictsOf(design)]).toEqual([collared.sleeve, []]);
     expect([...thickerAxle(roller, String), ...thinnerAxle(roller, String)]).toEqual([]);
   });
   it('bands: one more or fewer beside, one more behind, fewer turns; never none, and none on a lever', () => {

@@ -5,21 +5,27 @@ import { judgeGoal, type JudgedGoal } from '../brief/judge.ts';
 import { RANK, type Check } from '../checks/check-car.ts';
 import { checkCar } from '../checks/check-car.ts';
 import type { CarDesign } from '../car/car-design.ts';
+import { makeWorkspace } from '../run/workspace.ts';
 import type { RemedyKind } from '../checks/remedy.ts';
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
 import { runForAim, scoreOf } from './aim.ts';
-import { failingShares } from './failing-shares.ts';
-import { priceRemedies, type PricedRemedy } from './priced-remedies.ts';
+import { curingRemedies, PRICED_BY, priceRemedy, type ChosenRemedy, type PricedRemedy } from './priced-remedies.ts';
+import { builtSample } from './sure-score.ts';
 import { predict, type Bounds } from '../predict/uncertainty.ts';
 
-/** A check with what each of its remedies buys. */
+/** A check with the remedies that cure it. */
 export interface PricedCheck extends Omit<Check, 'sentence' | 'remedies'> {
   readonly sentence: string;
-  /** m that the best of its remedies would win: what the fault costs. 0 where nothing is to be won. */
+  /** m, up to the wall, that the likeliest car would go further with the best of its remedies: what the fault costs. 0 where nothing is to be won. */
   readonly cost: number;
-  readonly remedies: readonly PricedRemedy[];
+  readonly remedies: readonly ChosenRemedy[];
   /** Share of cars built so that fail it. */
   readonly failing: number;
+}
+
+/** A remedy on offer, with the title of the check that stops the car without it; null where nothing does. */
+export interface OfferedRemedy extends PricedRemedy {
+  readonly cures: string | null;
 }
 
 /** All that is said of a design beside its most likely run. */
@@ -33,8 +39,11 @@ export interface Assessment {
   readonly asked: JudgedGoal;
   /** The worst first, and of those alike the one that costs most. */
   readonly checks: readonly PricedCheck[];
-  /** The remedies on offer, one of each kind, the one that buys most for the aim first; none that buys nothing. */
-  readonly remedies: readonly PricedRemedy[];
+  /**
+   * The remedies on offer, one of each kind: first those of what stops the car, then the one that buys most for the aim; of these only such as
+   * help half of the cars built so, by what is seen.
+   */
+  readonly remedies: readonly OfferedRemedy[];
 }
 
 /** A gain below this share of what is measured is no difference that a builder would see. */
@@ -59,29 +68,35 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
   const likely = runForAim(design);
   if (bounded.kind === 'refused' || !likely) return null;
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
-  const shares = failingShares(design, seed);
+  const upToWall = (metres: number): number => Math.min(metres, design.floor.roomLength ?? Infinity);
+  const workspace = makeWorkspace();
+  const built = builtSample(design, seed, workspace, PRICED_BY);
   const checks = checkCar(design, likely)
     .map((check): PricedCheck => {
-      const remedies = priceRemedies(check, design, likely, print);
-      const failing = shares.get(check.id) ?? 0;
+      const remedies = curingRemedies(check, design, likely, print);
+      const failing = built.troubles.get(check.id) ?? 0;
       const isUnsure = check.verdict === 'good' && failing > FEW;
       return {
         ...check,
         verdict: isUnsure ? 'warning' : check.verdict,
         sentence: check.sentence(print) + (isUnsure ? failingWords(failing) : ''),
         failing,
-        cost: Math.max(0, ...remedies.map(({ gain }) => gain)),
+        cost: Math.max(0, ...remedies.map(({ after }) => upToWall(after.distance) - upToWall(likely.distance))),
         remedies,
       };
     })
     .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.cost - a.cost);
   const worth = seenGain(goal, scoreOf(design, likely), likely.distance);
-  // Of remedies of one kind, such as tyres, the one that buys most.
-  const offered = new Map<RemedyKind, PricedRemedy>();
-  for (const priced of checks.flatMap(({ remedies }) => remedies)) {
-    const { kind } = priced.remedy;
-    if (priced.better > (offered.get(kind)?.better ?? worth)) offered.set(kind, priced);
-  }
+  // Of remedies of one kind, such as tyres, the one that buys most. What stops the car is cured whatever that buys.
+  const offered = new Map<RemedyKind, ChosenRemedy & { readonly cures: string | null }>();
+  for (const { verdict, title, remedies } of checks)
+    for (const chosen of remedies) {
+      const { kind } = chosen.remedy;
+      const present = offered.get(kind);
+      const cures = verdict === 'stop' ? title : null;
+      const isFirst = present === undefined && (cures !== null || chosen.better > worth);
+      if (isFirst || (present && present.cures === cures && chosen.better > present.better)) offered.set(kind, { ...chosen, cures });
+    }
   const { distance, time, spinning, sample } = bounded.prediction;
   return {
     likely: likely.distance,
@@ -90,6 +105,9 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
     spinning,
     asked: judgeGoal(design, goal, sample, seed),
     checks,
-    remedies: [...offered.values()].sort((a, b) => b.better - a.better),
+    remedies: [...offered.values()]
+      .map(({ cures, ...chosen }) => ({ ...priceRemedy(chosen, likely, built, seed, workspace), cures }))
+      .filter(({ cures, better, helps }) => cures !== null || (better > worth && helps >= 0.5))
+      .sort((a, b) => Number(b.cures !== null) - Number(a.cures !== null) || b.better - a.better),
   };
 }

@@ -263,7 +263,8 @@ describe('searches', () => {
     };
     // Likely holding, 1.35 times what it needs: sure of it, or off by half either way.
     const [sure, unsure] = [grip(0.02), grip(0.6)];
-    expect(sure).toMatchObject({ verdict: 'good', failing: 0 });
+    expect(sure.verdict).toBe('good');
+    expect(sure.failing).toBeLessThan(0.05);
     expect(unsure.value).toBe(sure.value);
     expect(unsure.verdict).toBe('warning');
     expect(unsure.failing).toBeGreaterThan(0.2);
@@ -273,14 +274,18 @@ describe('searches', () => {
     const spinning = assess(weighing({ ...car, tyre: 'bare-disc', axleDiameter: 0.016 }, { driveLoadShare: 0.3 }), 'metric')!;
     expect(spinning.checks[0]!.verdict).not.toBe('good');
     expect(spinning.remedies.length).toBeGreaterThan(0);
-    for (const { gain } of spinning.remedies) expect(gain).toBeGreaterThan(0);
+    for (const { better, low, high, helps } of spinning.remedies) {
+      expect(better).toBeGreaterThan(0);
+      expect([low <= better, better <= high, helps >= 0.5]).toEqual([true, true, true]);
+    }
     expect(assess(weighing(car, { mass: 0.01 }), 'metric')).toBeNull();
   });
   it('offer for an aim what serves it: a car that goes too far is not told to go further', () => {
     const spinning: CarDesign = weighing({ ...car, tyre: 'bare-disc', axleDiameter: 0.016 }, { driveLoadShare: 0.3 });
     const { distance } = runForAim(spinning)!;
     const closest = assess({ ...spinning, aim: { kind: 'closest-to', distance: distance - 1 } }, 'metric')!;
-    for (const { better, distance: after } of closest.remedies) {
+    for (const { better, distance: after, cures } of closest.remedies) {
+      if (cures !== null) continue;
       expect(better).toBeGreaterThan(0);
       expect(Math.abs(after - (distance - 1))).toBeLessThan(1);
     }

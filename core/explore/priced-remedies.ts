@@ -1,22 +1,37 @@
+import { quantileSorted } from 'simple-statistics';
 import type { CarDesign } from '../car/car-design.ts';
 import { checkCar, stoppedBy } from '../checks/check-car.ts';
 import type { Check } from '../checks/check.ts';
 import type { Print } from '../units/quantity.ts';
-import type { Remedy } from '../checks/remedy.ts';
+import { remedyOf, type Remedy } from '../checks/remedy.ts';
 import type { RunResult } from '../run/simulate.ts';
+import type { Workspace } from '../run/workspace.ts';
 import { runForAim, scoreOf } from './aim.ts';
+import { builtSample, shareBetter, type BuiltSample } from './sure-score.ts';
 
-/** What a remedy buys: the run after it, and how much further, longer and with more wheelspin it runs than before. m, s. */
+/** A remedy that cures, with the likeliest run after it and how much better that meets the aim: m, or s where it is to be quickest. */
+export interface ChosenRemedy {
+  readonly remedy: Remedy;
+  readonly after: RunResult;
+  readonly better: number;
+}
+
+/** What a remedy buys many cars built so; lengths up to the wall, where there is one. */
 export interface PricedRemedy {
   readonly remedy: Remedy;
+  /** m that half of them exceed after it. */
   readonly distance: number;
-  readonly gain: number;
+  /** How much better they meet the aim, m or s: half of them by more; 8 in 10 lie from `low` to `high`. */
+  readonly better: number;
+  readonly low: number;
+  readonly high: number;
+  /** Share of them that it helps. */
+  readonly helps: number;
+  /** s and m of the likeliest run, and how much more than before. */
   readonly time: number;
   readonly timeGain: number;
   readonly slipDistance: number;
   readonly slipGain: number;
-  /** How much better it meets the car's aim: m, or s where it is to be quickest. */
-  readonly better: number;
 }
 
 /** Whether a design keeps a check's limit. */
@@ -25,39 +40,87 @@ function isCured(check: Check, design: CarDesign, run: RunResult): boolean {
   return again === undefined || again.verdict === 'good';
 }
 
-/**
- * The remedies of a check with what each buys, the best for the aim first. Of one that comes in steps the least is taken that cures, or, where none
- * does, the one that meets the aim best. Left out are those that could not run, or that another check would stop. `before`: the run of
- * the design for its aim.
- */
-export function priceRemedies(check: Check, design: CarDesign, before: RunResult, print: Print): PricedRemedy[] {
-  const score = scoreOf(design, before);
-  const wasStopped = stoppedBy(design, before) !== null;
-  const runs = check.remedies(print).flatMap((remedy) => {
+/** Remedies that were tried first where it takes two to cure. */
+const FIRST_OF_TWO = 2;
+
+/** Remedies with the runs they make, of those that can run and that no other check stops anew. */
+const tried = (remedies: readonly Remedy[], wasStopped: boolean): { readonly remedy: Remedy; readonly after: RunResult }[] =>
+  remedies.flatMap((remedy) => {
     const after = runForAim(remedy.design);
     return after && (wasStopped || stoppedBy(remedy.design, after) === null) ? [{ remedy, after }] : [];
   });
-  const chosen = [...new Set(runs.map(({ remedy }) => remedy.id))].map((id) => {
-    const steps = runs.filter(({ remedy }) => remedy.id === id);
-    const best = (a: (typeof steps)[0], b: (typeof steps)[0]) =>
-      scoreOf(b.remedy.design, b.after) > scoreOf(a.remedy.design, a.after) ? b : a;
-    return steps.find(({ remedy, after }) => isCured(check, remedy.design, after)) ?? steps.reduce(best);
-  });
-  return chosen
-    .flatMap(({ remedy, after }): PricedRemedy[] => {
-      const { distance, time, slipDistance } = after;
-      return [
-        {
-          remedy,
-          distance,
-          gain: distance - before.distance,
-          time,
-          timeGain: time - before.time,
-          slipDistance,
-          slipGain: slipDistance - before.slipDistance,
-          better: scoreOf(remedy.design, after) - score,
-        },
-      ];
-    })
-    .sort((a, b) => b.better - a.better);
+
+/**
+ * The remedies of a check that cure it, the best for the aim first: of one that comes in steps the least that does. Where no single one
+ * cures, two after each other. Left out are those that could not run, or that another check would stop. `before`: the run of the design
+ * for its aim.
+ */
+export function curingRemedies(check: Check, design: CarDesign, before: RunResult, print: Print): ChosenRemedy[] {
+  const score = scoreOf(design, before);
+  const wasStopped = stoppedBy(design, before) !== null;
+  const leastThatCure = (remedies: readonly Remedy[]) => {
+    const runs = tried(remedies, wasStopped);
+    return [...new Set(runs.map(({ remedy }) => remedy.id))].flatMap(
+      (id) => runs.find(({ remedy, after }) => remedy.id === id && isCured(check, remedy.design, after)) ?? [],
+    );
+  };
+  const remedies = check.remedies(print);
+  const betterBy = (remedy: Remedy, after: RunResult): number => scoreOf(remedy.design, after) - score;
+  let cures = leastThatCure(remedies);
+  if (cures.length === 0) {
+    // The furthest that the best of them lead, and from there on.
+    const best = new Map<string, { readonly remedy: Remedy; readonly better: number }>();
+    for (const { remedy, after } of tried(remedies, wasStopped)) {
+      const better = betterBy(remedy, after);
+      if (better > (best.get(remedy.id)?.better ?? 0)) best.set(remedy.id, { remedy, better });
+    }
+    cures = [...best.values()]
+      .sort((a, b) => b.better - a.better)
+      .slice(0, FIRST_OF_TWO)
+      .flatMap(({ remedy: first }) => {
+        const half = runForAim(first.design);
+        const again = half && checkCar(first.design, half).find(({ id }) => id === check.id);
+        return leastThatCure(
+          (again?.remedies(print) ?? [])
+            .filter(({ kind }) => kind !== first.kind)
+            .map((then) =>
+              remedyOf(
+                then.kind,
+                `${first.id}+${then.id}`,
+                `${first.label}, and ${then.label[0]!.toLowerCase()}${then.label.slice(1)}`,
+                then.design,
+              ),
+            ),
+        );
+      });
+  }
+  return cures.map(({ remedy, after }) => ({ remedy, after, better: betterBy(remedy, after) })).sort((a, b) => b.better - a.better);
+}
+
+/** Cars that a remedy is priced by. */
+export const PRICED_BY = 64;
+
+/** What a remedy buys: of the same cars with it and without. `built`: those without, of this seed. */
+export function priceRemedy(
+  { remedy, after }: ChosenRemedy,
+  before: RunResult,
+  built: BuiltSample,
+  seed: number,
+  workspace: Workspace,
+): PricedRemedy {
+  const cured = builtSample(remedy.design, seed, workspace, built.scores.length);
+  const gains = cured.scores.map((score, n) => score - built.scores[n]!).sort((a, b) => a - b);
+  const at = (share: number): number => quantileSorted(gains, share);
+  return {
+    remedy,
+    distance: cured.distance,
+    better: at(0.5),
+    low: at(0.1),
+    high: at(0.9),
+    helps: shareBetter(cured, built),
+    time: after.time,
+    timeGain: after.time - before.time,
+    slipDistance: after.slipDistance,
+    slipGain: after.slipDistance - before.slipDistance,
+  };
 }

@@ -45,7 +45,8 @@ export interface BuiltSample {
   /** What 8 in 10 exceed, and half. */
   readonly lower: number;
   readonly middle: number;
-  /** Share that the wall stops, where there is one. */
+  /** m that half come to, up to the wall where there is one; and the share that it stops. */
+  readonly distance: number;
   readonly atWall: number;
   /** Share that has each trouble: stalls, spins at the launch, or is stopped by a check. */
   readonly troubles: ReadonlyMap<string, number>;
@@ -56,6 +57,7 @@ export function builtSample(design: CarDesign, seed: number, workspace: Workspac
   const carAt = sampledCars(design, seed);
   const wall = design.floor.roomLength ?? Infinity;
   const troubles = new Map<string, number>();
+  const distances: number[] = [];
   let atWall = 0;
   const scores = Array.from({ length: count }, (_, n) => {
     const { design: built, numbers } = carAt(n);
@@ -71,9 +73,10 @@ export function builtSample(design: CarDesign, seed: number, workspace: Workspac
       : ['stalls'];
     for (const trouble of had) troubles.set(trouble, (troubles.get(trouble) ?? 0) + 1 / count);
     if (result && result.distance >= wall) atWall += 1 / count;
+    distances.push(Math.min(result?.distance ?? 0, wall));
     return result ? scoreOf(built, result, numbers) : CANNOT_RUN;
   });
-  return { scores, lower: atShare(scores, SURE), middle: atShare(scores, 0.5), atWall, troubles };
+  return { scores, lower: atShare(scores, SURE), middle: atShare(scores, 0.5), distance: atShare(distances, 0.5), atWall, troubles };
 }
 
 /** Share by which a trouble must be commoner to count: a few of five hundred cars are luck. */

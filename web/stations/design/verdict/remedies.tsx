@@ -4,8 +4,7 @@ import type { Aim, CarDesign } from '../../../../core/car/car-design.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
-import type { Assessment } from '../../../../core/explore/assess.ts';
-import type { PricedRemedy } from '../../../../core/explore/priced-remedies.ts';
+import type { Assessment, OfferedRemedy } from '../../../../core/explore/assess.ts';
 import { printKnown, printQuantity, unitOf, type Print, type UnitSystem } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
@@ -30,13 +29,18 @@ interface RemediesProps {
 }
 
 /** What a remedy buys, beside the distance: its wheelspin, and the seconds it takes. */
-function priceWords({ time, timeGain, slipDistance, slipGain, better }: PricedRemedy, aim: Aim, units: UnitSystem): string {
+function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cures }: OfferedRemedy, aim: Aim, units: UnitSystem): string {
   const goal = goalOf(aim);
   const { gain, of } = goalRecord(goal);
   const { figure, unit } = goalFigures(goal, 0, units);
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
   // What a car gains in distance stands beside it already.
-  const asked = gain === 'further' ? [] : better > GETS_THERE ? ['gets there'] : [`${figure(better)} ${unit} ${gain} ${of(goal, print)}`];
+  const asked =
+    gain === 'further' || better <= 0
+      ? []
+      : better > GETS_THERE
+        ? ['gets there']
+        : [`${figure(better)} ${unit} ${gain} ${of(goal, print)}`];
   const spin =
     slipDistance > LEAST_SLIP
       ? [`spins for ${printQuantity(slipDistance, 'distance', units)}`]
@@ -44,6 +48,7 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better }: PricedRe
         ? ['no wheelspin']
         : [];
   return [
+    cures !== null ? `puts “${cures}” right` : helps > 0.95 ? 'helps all such cars' : `helps ${Math.round(10 * helps)} in 10 such cars`,
     ...asked,
     ...spin,
     `${printQuantity(time, 'time', units)}, ${printQuantity(Math.abs(timeGain), 'time', units)} ${timeGain < 0 ? 'quicker' : 'longer'}`,
