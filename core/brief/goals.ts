@@ -241,8 +241,12 @@ const FALLEN_SHORT = -1e3;
 /** Whether a score is that of a car that does not get where it is asked to. */
 export const hasFallenShort = (score: number): boolean => score < FALLEN_SHORT / 2;
 
-/** What each metre that a car would go beyond the wall counts: nothing by itself, but the more of them the surer it gets there. */
+/**
+ * What each metre that a car would go beyond the wall counts: nothing by itself, but the more of them the surer it gets there; beyond twice the
+ * way it is sure, and more counts nothing.
+ */
 const BEYOND_WALL = 1e-3;
+const SURELY = 2;
 
 /** How well a run meets a goal: higher is better, in the unit the goal is measured in. On a floor with a wall the way counts up to it. */
 export function goalScore(goal: Goal, run: GoalRun): number {
@@ -251,7 +255,8 @@ export function goalScore(goal: Goal, run: GoalRun): number {
   const free = measuredOfModel(goal, run);
   const counted = measuredInRoom(goal, run, free);
   const value = measure(goal, counted);
-  if (value !== null) return isLess ? -value : value + (counted.atLeast ? BEYOND_WALL * (free.distance - counted.distance) : 0);
+  const beyond = counted.atLeast ? Math.min(free.distance, SURELY * counted.distance) - counted.distance : 0;
+  if (value !== null) return isLess ? -value : value + BEYOND_WALL * beyond;
   return FALLEN_SHORT + run.result.distance - ('distance' in goal ? goal.distance : 0);
 }
 

@@ -17,6 +17,9 @@ export const floorWords = (floor: Floor, print: Print): string =>
 export const inOrder = (stretches: readonly FloorStretch[]): FloorStretch[] =>
   stretches.filter(({ from }, i) => !stretches.slice(i + 1).some((later) => later.from === from)).toSorted((a, b) => a.from - b.from);
 
+/** m that a car which would go so far comes on a floor: no further than the wall, where there is one. */
+export const upToWall = ({ roomLength }: Floor, metres: number): number => Math.min(metres, roomLength ?? Infinity);
+
 /** m that a mat under the launch reaches beyond the line: as long as a doormat. */
 const MAT_LENGTH = 0.75;
 

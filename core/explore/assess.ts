@@ -5,6 +5,7 @@ import { judgeGoal, type JudgedGoal } from '../brief/judge.ts';
 import { RANK, type Check } from '../checks/check-car.ts';
 import { checkCar } from '../checks/check-car.ts';
 import type { CarDesign } from '../car/car-design.ts';
+import { upToWall } from '../car/floors.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import type { RemedyKind } from '../checks/remedy.ts';
 import { printQuantity, type UnitSystem } from '../units/quantity.ts';
@@ -68,7 +69,6 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
   const likely = runForAim(design);
   if (bounded.kind === 'refused' || !likely) return null;
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
-  const upToWall = (metres: number): number => Math.min(metres, design.floor.roomLength ?? Infinity);
   const workspace = makeWorkspace();
   const built = builtSample(design, seed, workspace, PRICED_BY);
   const checks = checkCar(design, likely)
@@ -81,7 +81,7 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
         verdict: isUnsure ? 'warning' : check.verdict,
         sentence: check.sentence(print) + (isUnsure ? failingWords(failing) : ''),
         failing,
-        cost: Math.max(0, ...remedies.map(({ after }) => upToWall(after.distance) - upToWall(likely.distance))),
+        cost: Math.max(0, ...remedies.map(({ after }) => upToWall(design.floor, after.distance) - upToWall(design.floor, likely.distance))),
         remedies,
       };
     })

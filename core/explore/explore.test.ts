@@ -20,7 +20,8 @@ import { makeWorkspace } from '../run/workspace.ts';
 import { builtSample, hasMoreTrouble, type BuiltSample } from './sure-score.ts';
 import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
 import { sizeCalled } from '../car/sizes.ts';
-import { bestPoint, carried, evenly, mostCarried, sweep } from './sweep.ts';
+import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
+import { bestPoint, boundedSweep, carried, evenly, mostCarried, sweep } from './sweep.ts';
 import { bestWinding } from './winding-profile.ts';
 
 const car = newCar('x');
@@ -165,7 +166,21 @@ describe('searches', () => {
     const free = runForAim(car)!.distance;
     expect(free).toBeGreaterThan(8);
     // A thousandth of what it would go beyond: the surer one is preferred.
-    expect(exploreCar(boxed).score).toBeCloseTo(8 + 0.001 * (free - 8), 9);
+    const before = (roomLength: number) => exploreCar({ ...car, floor: { ...car.floor, roomLength } }).score;
+    expect(before(0.8 * free)).toBeCloseTo(0.8 * free + 0.001 * 0.2 * free, 9);
+    expect(before(8)).toBeCloseTo(8 + 0.001 * 8, 9);
+    // Nor do a sweep, what matters and a remedy tell of more.
+    const told = [
+      ...boundedSweep(boxed, 'leverLength', [0.15, 0.2]).flatMap(({ distance, distanceBounds }) => [distance, distanceBounds.high]),
+      ...sizesThatMatter(boxed).flatMap(({ low, high }) => [low, high]),
+      ...valuesThatMatter(boxed).flatMap(({ low, high }) => [low, high]),
+    ];
+    expect(Math.max(...told.filter(Number.isFinite))).toBe(8);
+    expect(
+      assess(boxed, 'metric')!
+        .remedies.map(({ distance }) => distance)
+        .filter((metres) => metres > 8),
+    ).toEqual([]);
     const { now, best } = findBestCar(boxed, { tries: 300 });
     expect(now!.lower).toBeLessThan(8.1);
     // Cars built so get there already: nothing is to be gained that counts.

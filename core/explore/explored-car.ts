@@ -1,10 +1,11 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
+import { upToWall } from '../car/floors.ts';
 import { stoppedBy } from '../checks/check-car.ts';
 import type { Workspace } from '../run/workspace.ts';
 import { scoreOf, simulateForAim } from './aim.ts';
 
-/** One of many cars tried: its run, and how well that meets the aim. SI units; NaN, and a score of −Infinity, where it cannot run. */
+/** One of many cars tried: its run, up to the wall, and how well that meets the aim. SI units; NaN, and a score of −Infinity, where it cannot run. */
 export interface ExploredCar {
   readonly distance: number;
   readonly time: number;
@@ -30,7 +31,13 @@ export function exploreCar(design: CarDesign, workspace?: Workspace): ExploredCa
   const { setup } = prepared;
   const result = simulateForAim(design.aim, setup, workspace);
   const { distance, time, launchGripRatio } = result;
-  return { distance, time, launchGripRatio, score: scoreOf(design, result), stoppedBy: stoppedBy(design, result, setup) };
+  return {
+    distance: upToWall(design.floor, distance),
+    time,
+    launchGripRatio,
+    score: scoreOf(design, result),
+    stoppedBy: stoppedBy(design, result, setup),
+  };
 }
 
 /** Whether the first of two cars is the one to take: one that nothing stops before one that something does, then by score. */

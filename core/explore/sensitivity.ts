@@ -1,4 +1,5 @@
 import type { CarDesign } from '../car/car-design.ts';
+import { upToWall } from '../car/floors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { CONDITIONS } from '../predict/conditions.ts';
 import { predictRun } from '../predict/predict-run.ts';
@@ -7,7 +8,7 @@ import { likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
 import { deviated, VALUE_NAMES } from '../car/value-table.ts';
 import { simulate } from '../run/simulate.ts';
 
-/** How the distance moves when one thing is changed down and up, m; NaN where the car then cannot run. */
+/** How the distance, up to the wall, moves when one thing is changed down and up, m; NaN where the car then cannot run. */
 export interface Influence {
   readonly id: string;
   readonly label: string;
@@ -28,7 +29,7 @@ const influence = (id: string, label: string, before: number, low: number, high:
 const bySwing = (list: Influence[]): Influence[] => list.sort((a, b) => b.swing - a.swing);
 const distanceOf = (design: CarDesign): number => {
   const prediction = predictRun(design);
-  return prediction.kind === 'ran' ? prediction.result.distance : NaN;
+  return prediction.kind === 'ran' ? upToWall(design.floor, prediction.result.distance) : NaN;
 };
 
 /** Which sizes move the distance most when each alone is changed by ∓10 %, the strongest first. */
@@ -58,7 +59,7 @@ export function valuesThatMatter(design: CarDesign): Influence[] {
       const value = valueOf(design, key);
       const [low, high] = [-1, 1].map((side) => {
         const outcome = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, [key]: deviated(key, value, side) }));
-        return outcome.kind === 'ran' ? outcome.result.distance : NaN;
+        return outcome.kind === 'ran' ? upToWall(design.floor, outcome.result.distance) : NaN;
       });
       return influence(key, VALUE_NAMES[key], before, low!, high!);
     }),

@@ -1,5 +1,6 @@
 import { quantileSorted } from 'simple-statistics';
 import type { CarDesign } from '../car/car-design.ts';
+import { upToWall } from '../car/floors.ts';
 import { START } from '../car/did-not-start.ts';
 import { failedBy } from '../checks/check-car.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
@@ -55,7 +56,6 @@ export interface BuiltSample {
 /** Cars built to a design, told of a larger sample of its own. The same seed gives the same cars. */
 export function builtSample(design: CarDesign, seed: number, workspace: Workspace, count = TOLD): BuiltSample {
   const carAt = sampledCars(design, seed);
-  const wall = design.floor.roomLength ?? Infinity;
   const troubles = new Map<string, number>();
   const distances: number[] = [];
   let atWall = 0;
@@ -72,8 +72,8 @@ export function builtSample(design: CarDesign, seed: number, workspace: Workspac
         ]
       : ['stalls'];
     for (const trouble of had) troubles.set(trouble, (troubles.get(trouble) ?? 0) + 1 / count);
-    if (result && result.distance >= wall) atWall += 1 / count;
-    distances.push(Math.min(result?.distance ?? 0, wall));
+    if (result && result.distance >= (design.floor.roomLength ?? Infinity)) atWall += 1 / count;
+    distances.push(upToWall(design.floor, result?.distance ?? 0));
     return result ? scoreOf(built, result, numbers) : CANNOT_RUN;
   });
   return { scores, lower: atShare(scores, SURE), middle: atShare(scores, 0.5), distance: atShare(distances, 0.5), atWall, troubles };

@@ -3,6 +3,7 @@ import { measureOf } from '../brief/goals.ts';
 import { judgeGoal } from '../brief/judge.ts';
 import { marksOf } from './aim.ts';
 import type { CarDesign } from '../car/car-design.ts';
+import { upToWall } from '../car/floors.ts';
 import { sizeCalled } from '../car/sizes.ts';
 import type { Size } from '../car/size.ts';
 import { exploreCar, isBetter, type ExploredCar } from './explored-car.ts';
@@ -48,11 +49,12 @@ export const boundedSweep = (design: CarDesign, sizeId: string, values: readonly
     const asked = measureOf(goal, point.score);
     if (bounded.kind === 'refused') return { ...point, asked, distanceBounds: NONE, timeBounds: NONE, gripBounds: NONE, askedBounds: NONE };
     const { distance, time, launchGripRatio, sample } = bounded.prediction;
+    const reached = (metres: number): number => upToWall(car.floor, metres);
     const judged = judgeGoal(car, goal, sample);
     return {
       ...point,
       asked,
-      distanceBounds: distance,
+      distanceBounds: { low: reached(distance.low), middle: reached(distance.middle), high: reached(distance.high) },
       timeBounds: time,
       gripBounds: launchGripRatio,
       askedBounds: judged.kind === 'ran' ? judged.bounds : NONE,

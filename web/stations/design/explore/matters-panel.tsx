@@ -4,6 +4,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
+import { upToWall } from '../../../../core/car/floors.ts';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
 import { printQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
@@ -18,7 +19,8 @@ type Shown = 'sizes' | 'values';
 const SHOWN = 12;
 
 /** What moves the distance most: each size by 10 %, or each value that is not known by its own spread. */
-export function MattersPanel({ design, distance }: { readonly design: CarDesign; readonly distance: number }) {
+export function MattersPanel({ design, distance: free }: { readonly design: CarDesign; readonly distance: number }) {
+  const distance = upToWall(design.floor, free);
   const [shown, setShown] = useState<Shown>('sizes');
   const units = useUnits();
   const tokens = useTokens();
@@ -59,6 +61,7 @@ export function MattersPanel({ design, distance }: { readonly design: CarDesign;
         {shown === 'sizes'
           ? 'How the distance moves when one size alone is made a tenth smaller or larger.'
           : 'How the distance moves when one estimate alone is off by its usual error: measure what stands on top first.'}
+        {distance < free && ` It reaches the wall at ${printQuantity(distance, 'distance', units)}: only what keeps it from there counts.`}
       </Typography>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
         {list.map((item) => (
