@@ -59,6 +59,7 @@ export const limitsOf = ({
   wheels,
   least,
   lengthOf,
+  leverAt,
   measuredAt,
 }: Rules): Limits => ({
   length,
@@ -72,6 +73,7 @@ export const limitsOf = ({
   ...(traps && { traps }),
   ...(least && { least }),
   ...(lengthOf && { lengthOf }),
+  ...(leverAt && { leverAt }),
   ...(measuredAt && { measuredAt }),
 });
 

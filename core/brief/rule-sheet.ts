@@ -72,9 +72,16 @@ export interface RuleSentence {
 
 /** What is measured as the length. */
 export const LENGTHS: Readonly<Record<NonNullable<Rules['lengthOf']>, string>> = {
-  all: 'The length is that of the whole car, its lever on its way.',
+  all: 'The length is that of the whole car.',
   body: 'The length is that of the body.',
   wheelbase: 'The length is that from axle to axle.',
+};
+
+/** How a lever stands when a car is measured. */
+export const LEVER_AT: Readonly<Record<NonNullable<Rules['leverAt']>, string>> = {
+  cocked: 'A car is measured wound, its lever cocked as at the line.',
+  rest: 'A car is measured unwound, its lever at rest.',
+  largest: 'A car is measured where its lever, on its way, makes it largest.',
 };
 
 /** Up to what of the car a distance is measured. */
@@ -140,6 +147,9 @@ function runRules({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Pri
 export const ruleSentences = ({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Print): string[] => [
   ...carRules(rules, print).map(({ words }) => words),
   ...(rules.length !== null || rules.least?.length !== undefined ? [LENGTHS[rules.lengthOf ?? 'all']] : []),
+  ...((['length', 'height'] as const).some((key) => rules[key] !== null || rules.least?.[key] !== undefined)
+    ? [LEVER_AT[rules.leverAt ?? 'cocked']]
+    : []),
   CHANGES[rules.change],
   ...runRules({ floors, rules }, print),
   TIES[rules.ties ?? 'shared'],

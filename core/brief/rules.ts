@@ -106,10 +106,10 @@ function wheelCount(design: CarDesign, wheels: Limits['wheels']): JudgedRule[] {
 /** Every rule that a design can keep or break; what is settled by hand, as kit, cost and time, is told by the rule sheet. */
 export function judgeRules(
   design: CarDesign,
-  { drives, bands, bandSizes, traps, wheels, least = {}, lengthOf, ...sizes }: Limits,
+  { drives, bands, bandSizes, traps, wheels, least = {}, lengthOf, leverAt = 'cocked', ...sizes }: Limits,
 ): JudgedRule[] {
   const { motor } = design;
-  const all = measuresOf(design);
+  const all = measuresOf(design, leverAt);
   const measures = { ...all, length: lengthBy(design, lengthOf, all.length) };
   const band = hasBands(motor) ? (motor.band.kind === 'size' ? motor.band.size : motor.band.kind) : null;
   return [

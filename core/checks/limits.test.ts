@@ -22,6 +22,9 @@ describe('what a rule measures', () => {
     if (car.motor.kind !== 'lever') throw new Error('not a lever');
     const { height, mass, bands } = measuresOf(car);
     expect(height).toBeCloseTo(car.driveWheels.diameter / 2 + car.motor.pivotAboveAxle + car.motor.leverLength, 9);
+    // By hand: 0.26 + 2 · 0.06 cocked; at rest its tip is at 0.19 + 0.18 cos 0.35, and 0.06 + 0.012 + 0.18 sin 0.35 high.
+    expect(measuresOf(car, 'cocked')).toMatchObject({ length: expect.closeTo(0.38, 9), height: expect.closeTo(0.12, 9) });
+    expect(measuresOf(car, 'rest')).toMatchObject({ length: expect.closeTo(0.41909, 5), height: expect.closeTo(0.13372, 5) });
     expect(mass).toBe(standingWeight(car).mass);
     // The tyres of its drive wheels are bands.
     expect(bands).toBe(2);
@@ -51,7 +54,7 @@ describe('the limits of the rules', () => {
     '%s: keep a car that measures as much as they allow, and stop one a little larger',
     (kind) => {
       const car = newCar('x', kind);
-      const measures = measuresOf(car);
+      const measures = measuresOf(car, 'cocked');
       for (const key of keys) {
         const checkOf = (limit: number) => {
           const design = limited(car, { [key]: limit });

@@ -3,7 +3,7 @@ import { valueOf } from '../car/values.ts';
 import { centreOfWeight } from '../car/weights.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { box } from './box.ts';
-import type { MotorView } from './motors/motor-geometry.ts';
+import type { LeverStands, MotorView } from './motors/motor-geometry.ts';
 import { geometryOf } from './motors/motors.ts';
 import { wheelMarks } from './wheel-marks.ts';
 import type { Circle, Point } from './point.ts';
@@ -72,8 +72,8 @@ function deckOf({ wheelbase, body }: CarDesign, underside: number, thickness: nu
 /** Where all of a car's weight sits together. */
 export const weightPoint = (design: CarDesign): Point => ({ x: centreOfWeight(design), y: valueOf(design, 'massHeight').value });
 
-/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle and beyond. */
-export function sideView(design: CarDesign): SideView {
+/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle and beyond. `lever`: how it stands in the bounds. */
+export function sideView(design: CarDesign, lever: LeverStands = 'largest'): SideView {
   const { motor, wheelbase } = design;
   const circle = (x: number, diameter: number, y = diameter / 2): Circle => ({ x, y, radius: diameter / 2 });
   const driveWheel = circle(0, design.driveWheels.diameter);
@@ -95,7 +95,7 @@ export function sideView(design: CarDesign): SideView {
   };
   const ballast = block(design.ballast);
   const load = block(design.load);
-  const all: readonly Point[] = [...deck, ...ballast, ...load, ...geometry.outline(view)];
+  const all: readonly Point[] = [...deck, ...ballast, ...load, ...geometry.outline(view, lever)];
   return {
     driveWheel,
     driveMarks: wheelMarks(design.driveWheels),

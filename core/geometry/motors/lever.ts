@@ -27,7 +27,11 @@ export const LEVER_GEOMETRY: MotorGeometry<LeverDesign> = {
       tipAtRest: tipAt(motor.releaseAngle),
     };
   },
-  outline: ({ tipCocked, tipAtRest, pivot }) => [tipCocked, tipAtRest, pivot],
+  outline: ({ tipCocked, tipAtRest, pivot }, lever) => [
+    pivot,
+    ...(lever === 'rest' ? [] : [tipCocked]),
+    ...(lever === 'cocked' ? [] : [tipAtRest]),
+  ],
   deckReach: ({ trapPosition }) => trapPosition + TRAP_LENGTH / 2,
   pullLine: ({ trapPosition, leverLength, cockedAngle }) => [
     { x: trapPosition, y: 0 },

@@ -16,12 +16,15 @@ export type MotorView =
   | { readonly kind: 'band'; readonly anchor: Point; readonly strands: number }
   | { readonly kind: 'twist'; readonly armTip: Point };
 
+/** How a lever stands: cocked at the line, at rest after the run, or wherever on its way it reaches furthest. */
+export type LeverStands = 'cocked' | 'rest' | 'largest';
+
 /** How a kind of motor stands in its car: one record a kind, and its line in `motors.ts`. m, rad. */
 export interface MotorGeometry<Motor extends MotorDesign> {
   /** Seen from the side; `axleHeight` over the floor, and the deck's top at a place. */
   readonly sideView: (motor: Motor, axleHeight: number, deckTop: (x: number) => number) => Extract<MotorView, { kind: Motor['kind'] }>;
-  /** Points of that view that the car reaches to. */
-  readonly outline: (view: Extract<MotorView, { kind: Motor['kind'] }>) => readonly Point[];
+  /** Points of that view that the car reaches to, its lever as it stands. */
+  readonly outline: (view: Extract<MotorView, { kind: Motor['kind'] }>, lever: LeverStands) => readonly Point[];
   /** How far from the drive axle the deck has to carry it. */
   readonly deckReach: (motor: Motor) => number;
   /** Seen from above: from where it is held to where it pulls, or a trailing arm; `half` the distance of the wheels. */

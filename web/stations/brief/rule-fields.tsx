@@ -93,6 +93,12 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
           onChange={(lengthOf) => change({ lengthOf })}
         />
         <ChoiceSelect
+          label="Length and height measured"
+          value={rules.leverAt ?? 'cocked'}
+          options={{ cocked: 'lever cocked', rest: 'lever at rest', largest: 'lever where it reaches furthest' }}
+          onChange={(leverAt) => change({ leverAt })}
+        />
+        <ChoiceSelect
           label="Distance measured to"
           value={rules.measuredAt ?? 'nose'}
           options={{ nose: 'the nose', rear: 'the rear', 'last-wheel': 'the last wheel' }}
