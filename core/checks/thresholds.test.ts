@@ -367,6 +367,13 @@ describe('what a check says follows what it finds', () => {
   });
   it('twisted bands are as thick as their volume makes them: 1.3 √(4 V / (π ℓ)) = 6.21 mm of a size 64 in 50 mm', () =>
     expect(told('bands-in-hole', withTwist({ band: { kind: 'size', size: '64' }, parallel: 1, turns: 10 }))).toContain('0.00621 thick'));
+  it('of a tied band that hangs slack, nothing is wound up again', () => {
+    const slack = withBand({ release: 'tied', turns: 0.5, series: 6 });
+    const prediction = predictRun(slack);
+    if (prediction.kind === 'refused') throw new Error('refused');
+    expect(prediction.result.storedEnergy).toBe(0);
+    expect(checkCar(slack, prediction.result).find(({ id }) => id === 'tied-release')).toMatchObject({ value: 0, verdict: 'good' });
+  });
   it('is told the worst first, and only of what the car has', () => {
     const listOf = (design: CarDesign): Check[] => {
       const prediction = predictRun(design);

@@ -7,7 +7,8 @@ export function tiedRelease({ design, result }: Situation): Check | null {
   const { motor } = design;
   if (!isWoundOnAxle(motor) || motor.release === 'free') return null;
   const rewound = result.powerEndTime === null ? 0 : result.energy.unspent;
-  const value = rewound / result.storedEnergy;
+  // Wound so little that nothing is stored, nothing is wound up again.
+  const value = result.storedEnergy > 0 ? rewound / result.storedEnergy : 0;
   return {
     id: 'tied-release',
     title: 'energy wound up again',

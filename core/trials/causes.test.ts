@@ -12,7 +12,8 @@ import { explain, faultOf, notedIn, weighCauses, type FaultId } from './causes.t
 import { likelyCar } from './fit/built-car.ts';
 import { outputsOf, STALL } from './fit/outputs.ts';
 import type { TrialGroup } from './fit/trial.ts';
-import { nextByRuns, nextThing } from './next-thing.ts';
+import type { Outlook } from '../explore/outlook.ts';
+import { nextByRuns, nextThing, type CarInBrief } from './next-thing.ts';
 import { straightening } from './straight.ts';
 import { putRightOf, runPlan, TO_BE_TRIED, tuningLog } from './tuning-log.ts';
 import { tuneCar, type Tuning } from './tuning.ts';
@@ -171,16 +172,41 @@ describe('straightness from drifts', () => {
 });
 
 describe('the next thing to do', () => {
-  const car = { canRun: true, brokenRule: null, hasBrief: true, runs: 0 };
+  const likely: Outlook = { chance: 0.7, help: 'Tyres: foam strip', toMeasure: { name: 'Roll from a book', share: 0.1 } };
+  const car: CarInBrief = { canRun: true, brokenRule: null, hasBrief: true, runs: 0, isBuilt: true, outlook: likely };
   it.each([
     [{ ...car, canRun: false }, 'design'],
     [{ ...car, brokenRule: 'length' }, 'design'],
     [{ ...car, hasBrief: false }, 'brief'],
+    // Each that comes first goes before all that come after it.
+    [{ ...car, canRun: false, brokenRule: 'length', hasBrief: false, isBuilt: false }, 'design'],
+    [{ ...car, brokenRule: 'length', hasBrief: false, isBuilt: false }, 'design'],
+    [{ ...car, hasBrief: false, isBuilt: false, outlook: { ...likely, chance: 0.1 } }, 'brief'],
+    [{ ...car, isBuilt: false, outlook: { ...likely, chance: 0.49 } }, 'design'],
+    [{ ...car, isBuilt: false, outlook: { ...likely, chance: 0.5, toMeasure: { name: 'x', share: 0.9 } } }, 'build'],
+    [{ ...car, outlook: { ...likely, toMeasure: { name: 'Roll from a book', share: 0.3 } } }, 'bench'],
+    [{ ...car, runs: 3, outlook: { ...likely, chance: 0.1 } }, 'tune'],
+    [{ ...car, outlook: null }, 'track'],
     [car, 'track'],
     [{ ...car, runs: 2 }, 'track'],
     [{ ...car, runs: 3 }, 'tune'],
   ] as const)('%o leads to %s', (known, station) => {
     expect(nextThing(known).station).toBe(station);
+  });
+  it('says what to try, build or measure, and why', () => {
+    const told = (more: Partial<CarInBrief>) => nextThing({ ...car, ...more });
+    expect(told({ outlook: { ...likely, chance: 0.31 } })).toMatchObject({
+      words: 'try: Tyres: foam strip',
+      reason: '3 in 10 of cars built so do what is asked',
+    });
+    expect(told({ outlook: { ...likely, chance: 0.01, help: null } })).toMatchObject({
+      words: 'let Best car search for a better one',
+      reason: 'hardly any of cars built so do what is asked',
+    });
+    expect(told({ outlook: { ...likely, toMeasure: { name: 'Roll from a book', share: 0.42 } } })).toMatchObject({
+      words: 'measure: roll from a book',
+      reason: 'it takes away about 42 % of what is not known',
+    });
   });
 });
 

@@ -1,5 +1,6 @@
 import type { MotorKind } from '../car/car-design.ts';
 import { causeWords } from './cause-words.ts';
+import type { Outlook } from '../explore/outlook.ts';
 import { isMendable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
 import { FURTHER } from './learnt.ts';
 import type { Tuning } from './tuning.ts';
@@ -12,23 +13,57 @@ export interface CarInBrief {
   readonly brokenRule: string | null;
   readonly hasBrief: boolean;
   readonly runs: number;
+  /** Whether it stands on the table: it ran, or it was said so. */
+  readonly isBuilt: boolean;
+  /** What is to be expected of it; null where that is not known. */
+  readonly outlook: Outlook | null;
 }
 
 /** The next thing to do for a car: what, why, and at which station. */
 export interface NextThing {
   readonly words: string;
   readonly reason: string;
-  readonly station: 'brief' | 'bench' | 'design' | 'track' | 'tune';
+  readonly station: 'brief' | 'bench' | 'design' | 'build' | 'track' | 'tune';
 }
+
+/** `3 in 10`; `hardly any` of fewer. */
+const chanceWords = (chance: number): string => (chance < 0.05 ? 'hardly any' : `${Math.round(10 * chance)} in 10`);
 
 /** Runs alike that show how much luck is in one. */
 const ENOUGH = 3;
 
-/** The one thing that brings a car further now, from what is known of it at a glance. */
-export function nextThing({ canRun, brokenRule, hasBrief, runs }: CarInBrief): NextThing {
+/** A car that is less likely to do what is asked is changed before it is built. */
+const EVEN = 0.5;
+/** Share of what is not known from which it is worth measuring before it runs. */
+const WORTH_MEASURING = 0.3;
+
+/** Whether what is to be expected of a car decides what is next: before its runs tell more. */
+export const needsOutlook = ({ canRun, brokenRule, hasBrief, runs }: Omit<CarInBrief, 'outlook'>): boolean =>
+  canRun && brokenRule === null && hasBrief && runs < ENOUGH;
+
+/**
+ * The one thing that brings a car further now, from what is known of it at a glance: whether it can run; keeps the rules; knows what is asked;
+ * is likely to do it; is built; has a part worth measuring; ran; and then what its runs tell.
+ */
+export function nextThing(car: CarInBrief): NextThing {
+  const { canRun, brokenRule, hasBrief, runs, isBuilt, outlook } = car;
   if (!canRun) return { station: 'design', words: 'make it able to run', reason: 'as it is designed it cannot be wound or does not move' };
   if (brokenRule) return { station: 'design', words: `put the rule right: ${brokenRule}`, reason: 'as it is, it would not be let start' };
   if (!hasBrief) return { station: 'brief', words: 'say what is asked of it', reason: 'every judgement here is by that' };
+  if (needsOutlook(car) && outlook && outlook.chance !== null && outlook.chance < EVEN)
+    return {
+      station: 'design',
+      words: outlook.help === null ? 'let Best car search for a better one' : `try: ${outlook.help}`,
+      reason: `${chanceWords(outlook.chance)} of cars built so do what is asked`,
+    };
+  if (runs === 0 && !isBuilt)
+    return { station: 'build', words: 'build it', reason: 'as it is designed it is worth it: say in Build when it stands' };
+  if (runs === 0 && outlook?.toMeasure && outlook.toMeasure.share >= WORTH_MEASURING)
+    return {
+      station: 'bench',
+      words: `measure: ${outlook.toMeasure.name[0]!.toLowerCase()}${outlook.toMeasure.name.slice(1)}`,
+      reason: `it takes away about ${inHundred(outlook.toMeasure.share)} of what is not known`,
+    };
   if (runs === 0)
     return { station: 'track', words: 'make three runs alike', reason: 'they show what it does, and how much luck is in one' };
   if (runs < ENOUGH)

@@ -4,10 +4,13 @@ import { limitsOf } from '../../core/brief/brief.ts';
 import { judgeRules } from '../../core/brief/rules.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { prepareRun } from '../../core/predict/derive-run-setup.ts';
-import { nextThing } from '../../core/trials/next-thing.ts';
+import { needsOutlook, nextThing } from '../../core/trials/next-thing.ts';
 import { useListCarsQuery } from '../app/api.ts';
 import plain from '../ui/plain.module.css';
+import { useUnits } from '../ui/use-units.ts';
 import { useBriefOf } from './asked-design.ts';
+import { useBuilt } from './use-built.ts';
+import { useOutlook } from './use-outlook.ts';
 
 interface NextStepProps {
   readonly carId: string;
@@ -22,10 +25,16 @@ export default function NextStep({ carId, design: present }: NextStepProps) {
   const { data: cars } = useListCarsQuery();
   const runs = cars?.readable.find(({ id }) => id === carId)?.runCount ?? 0;
   const brief = useBriefOf(design)?.brief ?? null;
-  const next = useMemo(() => {
+  const isBuilt = useBuilt(carId) || runs > 0;
+  const units = useUnits();
+  const known = useMemo(() => {
     const broken = brief && judgeRules(design, limitsOf(brief.rules)).find(({ verdict }) => verdict === 'broken');
-    return nextThing({ canRun: prepareRun(design).kind === 'ready', brokenRule: broken?.name ?? null, hasBrief: brief !== null, runs });
-  }, [brief, design, runs]);
+    return { canRun: prepareRun(design).kind === 'ready', brokenRule: broken?.name ?? null, hasBrief: brief !== null, runs, isBuilt };
+  }, [brief, design, runs, isBuilt]);
+  const isWanted = needsOutlook(known);
+  const outlook = useOutlook(design, units, isWanted);
+  if (isWanted && outlook === undefined) return <p className={`${plain.text} ${plain.muted}`}>Next: …</p>;
+  const next = nextThing({ ...known, outlook: outlook ?? null });
   return (
     <p className={plain.text}>
       Next: <Link to={`/cars/${carId}/${next.station}`}>{next.words}</Link> <span className={plain.muted}>({next.reason})</span>

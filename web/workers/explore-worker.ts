@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import { judgeRound } from '../../core/brief/judge.ts';
 import type { Brief } from '../../core/brief/brief.ts';
 import { assess } from '../../core/explore/assess.ts';
+import { outlookOf } from '../../core/explore/outlook.ts';
 import { findBestCar, type SearchOptions } from '../../core/explore/best-car.ts';
 import { mapRows, type MapRequest } from '../../core/explore/map.ts';
 import { sizesThatMatter, valuesThatMatter } from '../../core/explore/sensitivity.ts';
@@ -45,6 +46,7 @@ const work = {
   rigLines: wanted(rigLines),
   turnsForRoom: wanted((design: CarDesign, room: number) => turnsForRoom(design, room)),
   whatToMeasure: wanted(whatToMeasure),
+  outlook: wanted(outlookOf),
   tuneCar: wanted(
     (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (share: number) => void) =>
       tuneCar(design, runs, { ...options, onProgress }),

@@ -48,7 +48,7 @@ export async function orBroken<T>(asked: Promise<T>): Promise<T> {
   }
 }
 
-/** Work that is never held up by what is explored: following every edit, and running the rounds of a brief. */
+/** Work that is never held up by what is explored: following every edit; and what is to be expected of a car, in the rounds of its brief too. */
 export type Errand = 'assess' | 'rounds';
 
 /** A worker of one errand, and who waits for its answers. */

@@ -18,6 +18,7 @@ import { SheetsView } from './sheets-view.tsx';
 import { StepsView } from './steps-view.tsx';
 import { usePaper } from './use-paper.ts';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
+import { sayBuilt } from '../../open-car/use-built.ts';
 import { StationHead } from '../../open-car/station-head.tsx';
 
 const VIEWS = [
@@ -40,6 +41,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
   const canRun = prepareRun(design).kind === 'ready';
   const keepBuilt = async (built: CarDesign, measured: Readonly<Record<string, number>>): Promise<void> => {
     const parent = current?.id ?? (await keep('as drawn', 'Kept by itself before the car as it was built.'));
+    sayBuilt(carId, true);
     if (!parent) return;
     if (await keep('as built', 'Measured when it was finished.', built, { asBuilt: { ...measured }, parent })) edit(() => built);
   };

@@ -8,6 +8,7 @@ import { printQuantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './build.module.css';
+import { sayBuilt, useBuilt } from '../../open-car/use-built.ts';
 import { useKeptHere } from '../../ui/use-kept-here.ts';
 
 const NONE: readonly string[] = [];
@@ -22,6 +23,12 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
   const done = new Set(ticked);
   const left = minutesLeft(steps, done);
   const count = steps.filter(({ id }) => done.has(id)).length;
+  const isBuilt = useBuilt(carId);
+  const tick = (id: string, isDone: boolean): void => {
+    const next = isDone ? [...ticked, id] : ticked.filter((one) => one !== id);
+    setTicked(next);
+    if (steps.every((step) => next.includes(step.id))) sayBuilt(carId, true);
+  };
   return (
     <div className={styles.view}>
       <div className={styles.tools}>
@@ -30,7 +37,23 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
             ? '✓ All steps are done: inspect it.'
             : `${count} of ${steps.length} done; about ${timeWords(left.work)} of work left${left.wait > 0 ? `, and up to ${timeWords(left.wait)} for glue to set` : ''}.`}
         </p>
-        {count > 0 && <Button onClick={() => setTicked(NONE)}>Begin anew</Button>}
+        {count > 0 && (
+          <Button
+            onClick={() => {
+              setTicked(NONE);
+              sayBuilt(carId, false);
+            }}
+          >
+            Begin anew
+          </Button>
+        )}
+        {isBuilt ? (
+          <span className={plain.text}>✓ it is built</span>
+        ) : (
+          <Button variant="outlined" onClick={() => sayBuilt(carId, true)}>
+            It is built
+          </Button>
+        )}
         <Button variant="outlined" onClick={() => window.print()}>
           Print
         </Button>
@@ -44,11 +67,7 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
             <div className={styles.words}>
               <div className={styles.head}>
                 <label className={plain.strong}>
-                  <input
-                    type="checkbox"
-                    checked={done.has(step.id)}
-                    onChange={({ target }) => setTicked(target.checked ? [...ticked, step.id] : ticked.filter((id) => id !== step.id))}
-                  />
+                  <input type="checkbox" checked={done.has(step.id)} onChange={({ target }) => tick(step.id, target.checked)} />
                   {i + 1}. {step.title}
                 </label>
               </div>
