@@ -127,6 +127,18 @@ export function readRunForm(
   };
 }
 
+/** m that a wall may be nearer than it was said to be: a tape is laid twice, and a bumper gives. */
+const GIVES = 0.05;
+/** What is to be asked of a run that is said to have gone beyond its wall; null where it is not. */
+export const beyondWall = (
+  { outcome: { distance } }: MeasuredRun,
+  room: number | null,
+  print: (metres: number) => string,
+): string | null =>
+  room !== null && distance > room + GIVES
+    ? `The wall is ${print(room)} from the line. Correct this, or log it again if it did come so far.`
+    : null;
+
 /** A run as it stands in the form to be corrected. */
 export function formOf(record: Omit<RunRecord, 'design'>, print: (value: number, quantity: Quantity) => string): Partial<TrackForm> {
   const { wind, outcome, drift } = record;

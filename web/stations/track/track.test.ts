@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import { formOf, readRunForm, windOf } from './read-run-form.ts';
+import { beyondWall, formOf, readRunForm, windOf, type MeasuredRun } from './read-run-form.ts';
 import { NOT_BEGUN, watchReducer, type Watch, type WatchAction } from '../../devices/use-watch.ts';
 import { againstWords, detailWords, outcomeWords, windWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, keepTrackForms, trackReducer, type TrackForm } from './track-slice.ts';
@@ -82,6 +82,12 @@ describe('a distance', () => {
     });
     expect(measured({ measuredBy: 'marks', marks: '16' })).toMatchObject({ run: { outcome: { distance: 8 } } });
     expect(measured({ measuredBy: 'from-wall', distance: '2.5' })).toMatchObject({ run: { outcome: { distance: 16 } } });
+  });
+  it('beyond the wall is asked about, and what a tape gives is not', () => {
+    const asked = (distance: string, room: number | null = 18.5) =>
+      beyondWall((measured({ distance }) as { run: MeasuredRun }).run, room, (metres) => `${metres} m`);
+    expect(asked('21')).toBe('The wall is 18.5 m from the line. Correct this, or log it again if it did come so far.');
+    expect([asked('18.54'), asked('21', null)]).toEqual([null, null]);
   });
   it('says what is missing where it cannot be told', () => {
     expect(measured({ measuredBy: 'from-wall', distance: '20' })).toMatchObject({

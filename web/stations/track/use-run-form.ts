@@ -3,6 +3,7 @@ import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
+import { printQuantity } from '../../../core/units/quantity.ts';
 import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { runAgainst } from '../../../core/trials/luck.ts';
@@ -13,7 +14,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
-import { ranAs, readRunForm, rereadForm, type TypedField } from './read-run-form.ts';
+import { beyondWall, ranAs, readRunForm, rereadForm, type TypedField } from './read-run-form.ts';
 import { againstWords, outcomeWords } from './run-words.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
@@ -29,6 +30,9 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
   const correcting = form.correcting;
   const { data: found } = useGetRunQuery({ carId, id: correcting?.id ?? '' }, { skip: correcting === null });
   const corrected = correcting === null ? undefined : found;
+
+  // The distance that was asked about, as it was typed: logged again, it is meant.
+  const [askedOf, setAskedOf] = useState<string | null>(null);
 
   const change = (changes: Partial<TrackForm>): void => {
     setFaults({});
@@ -56,6 +60,13 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
       return void dispatch(
         toasted('The run you correct is not here any more. Cancel, or bring it back in the Garage first.', { tone: 'stop' }),
       );
+    const question = beyondWall(read.run, (corrected?.record.design ?? ran).floor.roomLength, (metres) =>
+      printQuantity(metres, 'distance', units),
+    );
+    if (question !== null && askedOf !== form.distance) {
+      setAskedOf(form.distance);
+      return setFaults({ distance: question });
+    }
     const carVersion = corrected
       ? corrected.record.carVersion
       : versions?.readable.find(({ record }) => isSameBuild(record.design, design))?.id;
