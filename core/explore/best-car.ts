@@ -48,7 +48,7 @@ export interface Search {
   readonly now: { readonly lower: number; readonly middle: number; readonly atWall: number } | null;
   /** The check or rule that stops the present car; null where none does. */
   readonly stoppedBy: string | null;
-  /** Up to three good cars that differ, each better than the present one if nothing stops that, the best first. */
+  /** Up to three good cars that differ, each better than the present one if nothing stops that, the best first; among them may be one more, of many changes. */
   readonly best: readonly OfferedCar[];
   /** Cars that ran and that nothing stops. */
   readonly passed: number;
@@ -58,7 +58,7 @@ export interface Search {
 export interface SearchOptions extends PartsForSearch {
   readonly seed?: number;
   readonly tries?: number;
-  /** The most changes that a car on offer may need; 4 unless told otherwise. */
+  /** The most changes that a car on offer may need; unless told otherwise 4, and as many as it takes for one that is clearly better. */
   readonly mostChanges?: number;
   /** Gets the share done; false stops the search. */
   readonly onProgress?: (share: number) => boolean;
@@ -137,7 +137,7 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     const car = built(point, (k) => made.has(k));
     return isOpen(car) && exploreCar(car, workspace).stoppedBy === null ? scoreOf(car) : -Infinity;
   };
-  const offered = (point: ArrayLike<number>): OfferedCar | null => {
+  const offered = (point: ArrayLike<number>, most = mostChanges): OfferedCar | null => {
     const made = new Set(turns.flatMap((turn, k) => (isSame(turn(design, point[k]!), design) ? [] : [k])));
     let sure = sureWith(point, made);
     // Whatever is missed least goes first, until what is left is few and each worth its while.
@@ -146,11 +146,11 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
       without.sort((a, b) => b.sure - a.sure);
       const least = without[0];
       const gain = Number.isFinite(before) ? sure - before : Math.abs(sure);
-      if (!least || least.sure === -Infinity || (made.size <= mostChanges && sure - least.sure > WORTH * gain)) break;
+      if (!least || least.sure === -Infinity || (made.size <= most && sure - least.sure > WORTH * gain)) break;
       made.delete(least.k);
       sure = least.sure;
     }
-    if (made.size === 0 || made.size > mostChanges) return null;
+    if (made.size === 0 || made.size > most) return null;
     const car = built(point, (k) => made.has(k));
     const sample = sampleOf(car);
     const { lower, middle, atWall } = sample;
@@ -191,6 +191,10 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     const one = offered(point);
     if (one && best.every((better) => areDistinct(better.design, one.design))) best.push(one);
   }
+  // Where more changes than that bring clearly more, that car is offered too.
+  const whole = options.mostChanges === undefined && bySure[0] ? offered(bySure[0].point, Infinity) : null;
+  const lead = Math.max(...best.map(({ sure }) => sure));
+  if (whole && whole.changes.length > mostChanges && !(whole.sure - lead <= WORTH * Math.abs(lead))) best.push(whole);
   return {
     front: frontOf(found),
     best: best.sort((a, b) => b.sure - a.sure),
