@@ -37,7 +37,7 @@ describe('a builder at the Design station', () => {
 
   it.each([
     ['bands on the axle', 'Turns of a full wind, '],
-    ['a twisted band, as a roller', 'Trailing arm, mm'],
+    ['a twisted band, as a roller', 'Arm reaches back by, mm'],
   ])('makes a car with %s that already runs', async (kind, field) => {
     const page = await open('/');
     const car = builder(page);

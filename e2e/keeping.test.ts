@@ -23,7 +23,7 @@ describe('a car that cannot run', () => {
   it.each([
     [1, 'On the drive wheels, %', '0', 'It does not move.', 'Track width, mm'],
     [4, 'On the drive wheels, %', '8', 'It does not move.', 'Track width, mm'],
-    [5, 'rolling friction length of the drive wheels, mm', '99999', 'It cannot run like this.', 'Trailing arm, mm'],
+    [5, 'rolling friction length of the drive wheels, mm', '99999', 'It cannot run like this.', 'Arm reaches back by, mm'],
   ])(
     'number %i, after %s was typed as %s, says why and can still be edited, also after a reload',
     async (n, field, typed, words, other) => {
