@@ -6,7 +6,7 @@ import { parseArgs } from 'node:util';
 import { findBestCar, SEARCH_TRIES } from '../core/explore/best-car.ts';
 import { exploreCar } from '../core/explore/explored-car.ts';
 import { placed, turnsOf } from '../core/explore/search-turns.ts';
-import { builtSample, sureScorer } from '../core/explore/sure-score.ts';
+import { builtSample, hasMoreTrouble, sureScorer } from '../core/explore/sure-score.ts';
 import { conflictsOf } from '../core/car/fit.ts';
 import { judgeRules } from '../core/brief/rules.ts';
 import { makeWorkspace } from '../core/run/workspace.ts';
@@ -20,8 +20,9 @@ const FRESH = 4000;
 const workspace = makeWorkspace();
 const fresh = (design: CarDesign) => builtSample(design, 77_000 + seed, workspace, FRESH);
 
-/** The best of as many cars drawn at random, each by what 8 in 10 of a few reach. */
+/** The best of as many cars drawn at random, each by what 8 in 10 of a few reach; held to the same: none with more trouble than the car has. */
 function byChance(design: CarDesign): CarDesign | null {
+  const now = builtSample(design, 1000 + seed, workspace);
   const [random, turns, scoreOf] = [mulberry(seed + 9), turnsOf(design, {}), sureScorer(seed, workspace)];
   const found = Array.from({ length: SEARCH_TRIES }, () => {
     const made = placed(turns.reduce((car, turn) => turn(car, random()), design));
@@ -34,6 +35,7 @@ function byChance(design: CarDesign): CarDesign | null {
   const [first] = found
     .slice(0, 16)
     .map(({ made }) => ({ made, sure: scoreOf(made) }))
+    .filter(({ made }) => !hasMoreTrouble(builtSample(made, 1000 + seed, workspace), now))
     .sort((a, b) => b.sure - a.sure);
   return first?.made ?? null;
 }

@@ -90,6 +90,8 @@ const FRESH = 1000;
 /** A change whose undoing costs less than this share of the gain is undone. */
 const WORTH = 0.05;
 const MOST_CHANGES = 4;
+/** So many are looked at for one that needs more. */
+const LOOKED_AT_WHOLE = 6;
 
 /**
  * Searches sizes and parts around a design for its aim: an even sample of cars, then small steps from the best. Cars that
@@ -192,9 +194,14 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     if (one && best.every((better) => areDistinct(better.design, one.design))) best.push(one);
   }
   // Where more changes than that bring clearly more, that car is offered too.
-  const whole = options.mostChanges === undefined && bySure[0] ? offered(bySure[0].point, Infinity) : null;
   const lead = Math.max(...best.map(({ sure }) => sure));
-  if (whole && whole.changes.length > mostChanges && !(whole.sure - lead <= WORTH * Math.abs(lead))) best.push(whole);
+  for (const { point, sure } of options.mostChanges === undefined ? bySure.slice(0, LOOKED_AT_WHOLE) : []) {
+    if (sure - lead <= WORTH * Math.abs(lead)) break;
+    const whole = offered(point, Infinity);
+    if (!whole) continue;
+    if (whole.changes.length > mostChanges && !(whole.sure - lead <= WORTH * Math.abs(lead))) best.push(whole);
+    break;
+  }
   return {
     front: frontOf(found),
     best: best.sort((a, b) => b.sure - a.sure),

@@ -57,7 +57,7 @@ describe('sweeps and maps', () => {
   });
   it('take the best that nothing stops, by the aim', () => {
     const size = sizesOf('lever').find(({ id }) => id === 'driveWheels')!;
-    const limited: CarDesign = { ...car, limits: { ...car.limits, height: 0.28 } };
+    const limited: CarDesign = { ...car, limits: { ...car.limits, leverAt: 'largest', height: 0.28 } };
     const points = sweep(limited, size, evenly(0.06, 0.3, 13));
     const best = bestPoint(points)!;
     expect(best.stoppedBy).toBeNull();
@@ -101,7 +101,7 @@ describe('the aim', () => {
 
 describe('searches', () => {
   it('find cars that go further, differ, keep the limits and are the same for the same seed', () => {
-    const limited: CarDesign = { ...car, limits: { ...car.limits, height: 0.3 } };
+    const limited: CarDesign = { ...car, limits: { ...car.limits, leverAt: 'largest', height: 0.3 } };
     const search = findBestCar(limited, { tries: 400, seed: 3 });
     const before = runForAim(limited)!;
     expect(search.best.length).toBeGreaterThan(0);
@@ -141,7 +141,7 @@ describe('searches', () => {
     }
   });
   it('offer a car that something stops what nothing stops, and say what stops it', () => {
-    const tall: CarDesign = { ...car, limits: { ...car.limits, height: 0.95 * measuresOf(car).height } };
+    const tall: CarDesign = { ...car, limits: { ...car.limits, leverAt: 'largest', height: 0.95 * measuresOf(car).height } };
     const { best, stoppedBy, passed } = findBestCar(tall, { tries: 400, seed: 3 });
     expect(stoppedBy).toBe('height allowed');
     expect(passed).toBeGreaterThan(10);
