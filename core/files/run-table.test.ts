@@ -71,6 +71,18 @@ describe('a table of runs', () => {
     const told = Object.keys(properties).filter((key) => !elsewhere.includes(key));
     const columns = Object.keys(RUN_COLUMNS).map((column) => (column === 'turns' ? 'wind' : column));
     expect(told.filter((key) => !columns.includes(key))).toEqual([]);
+    const compared = guessPlaces(['distance m', 'on another floor']);
+    const [further, unclear] = readRunLines(
+      [
+        ['8', 'further short-carpet'],
+        ['8', 'further ice'],
+      ],
+      compared,
+      BEGUN,
+    );
+    expect(further!.run!.elsewhere).toEqual({ floor: 'short-carpet', goes: 'further' });
+    expect(RUN_COLUMNS.elsewhere.write(further!.run!)).toBe('further short-carpet');
+    expect(unclear!.faults).toMatchObject([{ column: 'elsewhere', message: expect.stringContaining('further short-carpet') as string }]);
     const whole = guessPlaces(['outcome', 'distance m', 'left out', 'splits m:s']);
     expect(readRunLines([['did not start', '', 'yes', '']], whole, BEGUN)[0]!.run).toMatchObject({
       outcome: { kind: 'stopped', distance: 0 },

@@ -1,4 +1,5 @@
-import type { RunRecord } from '../car/car-design.ts';
+import type { CarDesign, RunRecord } from '../car/car-design.ts';
+import { FLOORS } from '../car/catalogue.ts';
 import { parseQuantity, type Quantity } from '../units/quantity.ts';
 import { inUtc } from './time-of-day.ts';
 
@@ -14,6 +15,7 @@ export type RunColumn =
   | 'seen'
   | 'spunFor'
   | 'splits'
+  | 'elsewhere'
   | 'stretched'
   | 'inOnePiece'
   | 'measuredBy'
@@ -36,6 +38,8 @@ const SEEN = ['spun', 'rubbed', 'drifted-left', 'drifted-right', 'string-stayed'
 
 const yesOrNo = (is: boolean | undefined): string => (is === undefined ? '' : is ? 'yes' : 'no');
 const MEASURED_BY = ['tape', 'marks', 'from-wall'] as const satisfies readonly NonNullable<RunRecord['measuredBy']>[];
+const GOES = ['further', 'less-far'] as const satisfies readonly NonNullable<RunRecord['elsewhere']>['goes'][];
+const FLOOR_KINDS = Object.keys(FLOORS) as CarDesign['floor']['kind'][];
 /** A photo by its id. */
 const PHOTO = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 /** A split: where, m, and when, s. */
@@ -60,6 +64,11 @@ export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
     heading: 'splits m:s',
     called: ['split'],
     write: ({ splits }) => (splits ?? []).map(({ at, time }) => `${at}:${time}`).join(' '),
+  },
+  elsewhere: {
+    heading: 'on another floor',
+    called: ['on another floor'],
+    write: ({ elsewhere }) => (elsewhere ? `${elsewhere.goes} ${elsewhere.floor}` : ''),
   },
   stretched: { heading: 'stretched by hand', called: ['stretched'], write: ({ stretched }) => yesOrNo(stretched) },
   inOnePiece: { heading: 'in one piece', called: ['in one piece'], write: ({ inOnePiece }) => yesOrNo(inOnePiece) },
@@ -159,6 +168,11 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
     const [stretched, inOnePiece, leftOut] = [either('stretched'), either('inOnePiece'), either('leftOut')];
     const measuredBy = MEASURED_BY.find((way) => way === textOf('measuredBy').toLowerCase());
     if (textOf('measuredBy') !== '' && !measuredBy) fault('measuredBy', `Write one of ${MEASURED_BY.join(', ')}.`);
+    const [goes, floor] = textOf('elsewhere').toLowerCase().split(/\s+/);
+    const elsewhere = { goes: GOES.find((one) => one === goes), floor: FLOOR_KINDS.find((kind) => kind === floor) };
+    const isTold = textOf('elsewhere') !== '';
+    if (isTold && !(elsewhere.goes && elsewhere.floor))
+      fault('elsewhere', `Write ${GOES.join(' or ')}, and one of ${FLOOR_KINDS.join(', ')}: further short-carpet.`);
     const photo = textOf('photo').toLowerCase();
     if (photo !== '' && !PHOTO.test(photo)) fault('photo', 'Leave it empty: a photo is added in Track.');
     const splits = textOf('splits')
@@ -194,6 +208,7 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
         ...(drift !== undefined && { drift }),
         ...(spunFor !== undefined && { spunFor }),
         ...(splits.length > 0 && { splits }),
+        ...(elsewhere.goes && elsewhere.floor && { elsewhere: { floor: elsewhere.floor, goes: elsewhere.goes } }),
         ...(stretched !== undefined && { stretched }),
         ...(inOnePiece !== undefined && { inOnePiece }),
         ...(measuredBy && { measuredBy }),

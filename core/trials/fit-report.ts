@@ -73,9 +73,9 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
   const design = brief ? asAsked(told, brief) : told;
   const toldOf = toldRuns(runs.map(({ design: ran, ...record }) => ({ record, design: ran })));
   if (!toldOf) return null;
-  const { groups, earlier, unwound, ofLatest, signs } = toldOf;
+  const { groups, earlier, unwound, ofLatest, signs, said } = toldOf;
   const asked = predict.map(({ winding, floor }) => ({ winding, design: floor ? { ...design, floor } : design }));
-  const fitted = fitCar(groups, { designs: [design, ...asked.map((one) => one.design)] });
+  const fitted = fitCar([...groups, ...said], { designs: [design, ...asked.map((one) => one.design)] });
   if (!fitted) return null;
   const values: Record<string, FitReport['values'][ValueKey]> = {};
   for (const key of valueKeysOf(design)) {

@@ -3,6 +3,7 @@ import { isSameBuild, isSameContent } from '../car/same-design.ts';
 import { MOST_WEIGHED } from './causes.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { signsInRuns, type SignsInRuns } from './signs-in-runs.ts';
+import type { TrialGroup } from './fit/trial.ts';
 import { isWound, newestGroups, trialGroups, type PutRight, type RunsAlike } from './trial-groups.ts';
 
 /** The runs of a car that tell of it, those left out aside, oldest first; and what they are put together to. */
@@ -17,7 +18,25 @@ export interface ToldRuns {
   readonly latest: RunsAlike;
   readonly ofLatest: readonly RunsAlike[];
   readonly signs: SignsInRuns;
+  /** What is said of it on other floors than it ran on: groups for the fit, of no run that was made. */
+  readonly said: readonly TrialGroup[];
 }
+
+/** What is said of a run: that the car goes further, or less far, on another floor. */
+const saidOf = ({ record: { elsewhere, wind, direction, outcome }, design }: RunOfCar): TrialGroup[] =>
+  elsewhere
+    ? [
+        {
+          design: { ...design, floor: { ...design.floor, kind: elsewhere.floor, stretches: [] } },
+          wind,
+          direction,
+          runs: [{ outcome, said: elsewhere.goes }],
+        },
+      ]
+    : [];
+
+/** The newest that count: more would be waited for. */
+const MOST_SAID = 6;
 
 /** Chooses and sorts the runs of a car; null where none tells of it. */
 export function toldRuns(runs: readonly RunOfCar[], putRight: readonly PutRight[] = []): ToldRuns | null {
@@ -35,6 +54,7 @@ export function toldRuns(runs: readonly RunOfCar[], putRight: readonly PutRight[
     ofLatest: groups
       .filter(({ design, faults }) => isSameBuild(design, latest.design) && isSameContent(faults, latest.faults))
       .slice(-MOST_WEIGHED),
+    said: groups.flatMap(({ of }) => of.flatMap(saidOf)).slice(-MOST_SAID),
     signs: signsInRuns(
       groups.map(({ of }) =>
         of.flatMap((run) => {

@@ -6,6 +6,9 @@ import { likelyNumbers } from '../car/values.ts';
 import { simulateSound } from '../run/simulate.ts';
 import { explain } from './causes.ts';
 import type { RunOfCar } from './compared-runs.ts';
+import { fitCar } from './fit/fit-car.ts';
+import { predictFitted } from './fit/predict-fitted.ts';
+import { toldRuns } from './told-runs.ts';
 import { tuneCar } from './tuning.ts';
 
 const FULL: Wind = { kind: 'full' };
@@ -29,6 +32,32 @@ function run(car: CarDesign, outcome: number | Outcome, more: Partial<RunRecord>
   return { id: `run ${minute}`, design: car, record };
 }
 const reach = (car: CarDesign, slope = 0): number => simulateSound(deriveRunSetup(car, FULL, { ...likelyNumbers(car), slope })).distance;
+
+describe('what is said of another floor', () => {
+  // Bare discs spin on a smooth floor: whether they get away on carpet is what the builder saw.
+  const bare: CarDesign = { ...band, tyre: 'bare-disc', sleeve: [] };
+  const onCarpet: CarDesign = { ...bare, floor: { ...bare.floor, kind: 'short-carpet' } };
+  const told = (elsewhere?: RunRecord['elsewhere']) => {
+    const way = reach(bare);
+    const runs = [0.97, 1, 1.03].map((factor) => run(bare, factor * way, elsewhere ? { elsewhere } : {}));
+    const { groups, said } = toldRuns(runs)!;
+    expect(said).toHaveLength(elsewhere ? 3 : 0);
+    const fitted = fitCar([...groups, ...said], { designs: [onCarpet] })!;
+    return { there: predictFitted(fitted, onCarpet, FULL)!.mean, tuned: tuneCar(onCarpet, runs)!.full!.mean };
+  };
+  it('moves what is expected there, in the fit and in what is told of it; what is expected anyway hardly', () => {
+    const [alone, further, less] = [
+      told(),
+      told({ floor: 'short-carpet', goes: 'further' }),
+      told({ floor: 'short-carpet', goes: 'less-far' }),
+    ];
+    expect(alone.there.high).toBeLessThan(0.9 * reach(bare));
+    expect(further.there.middle).toBeGreaterThan(1.1 * alone.there.middle);
+    expect(further.there.high).toBeGreaterThan(1.3 * alone.there.high);
+    expect(less.there.middle / alone.there.middle).toBeCloseTo(1, 2);
+    expect(further.tuned).toEqual(further.there);
+  });
+});
 
 describe('the runs of a car', () => {
   it('are told by the newest groups, also where the last run is of a winding that was run first', () => {

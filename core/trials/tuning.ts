@@ -206,10 +206,10 @@ export function tuneCar(
 ): Tuning | null {
   const told = toldRuns(runs, putRight);
   if (!told) return null;
-  const { inOrder, groups, earlier, unwound, latest, ofLatest, signs } = told;
+  const { inOrder, groups, earlier, unwound, latest, ofLatest, signs, said } = told;
   const before = new Set(groups.flatMap(({ faults }) => faults));
   const options: FitOptions = { more: [...[...before].map(faultBefore), ...given.map(faultOf)] };
-  const fitted = fitCar(groups, { ...options, designs: [design] });
+  const fitted = fitCar([...groups, ...said], { ...options, designs: [design] });
   if (!fitted) return null;
   onProgress(0.1);
   const turns = fullTurns(design);

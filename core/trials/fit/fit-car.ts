@@ -235,7 +235,9 @@ function unexplained(groups: readonly FitGroup[], outputs: readonly Outputs[]): 
     const model = outputs[g]!.values[0]!;
     const off = runs.map(({ observed: { told, values } }) => {
       if (told === 'did-not-start') return Math.min(0, Math.log(START + STALL) - model);
-      return told === 'at-least' ? Math.max(0, values[0]! - model) : values[0]! - model;
+      const off = values[0]! - model;
+      if (told === 'at-least' || told === 'further') return Math.max(0, off);
+      return told === 'less-far' ? Math.min(0, off) : off;
     });
     return (off.reduce((sum, by) => sum + by, 0) / Math.max(off.length, 1)) ** 2;
   });

@@ -73,6 +73,16 @@ describe('what a run says of a model', () => {
     const slope = (term(noStart, at(1.01)).value - term(noStart, at(0.99)).value) / Math.log(1.06 / 1.04);
     expect(term(noStart, at(1)).gradient[0]!).toBeCloseTo(slope, 3);
   });
+  it('that is said to be beaten on another floor: even where it is as far, one in forty where it is 2.365 deviations on the other side', () => {
+    const said = (goes: 'further' | 'less-far'): TrialRun => ({ outcome: { kind: 'stopped', distance: 8 }, said: goes });
+    // Two runs scatter, by hand: √(5/7 (2 · 0.06² + 0.15²)).
+    const sigma = Math.sqrt((5 / 7) * (2 * 0.06 ** 2 + 0.15 ** 2));
+    const off = (by: number): Float64Array => at((8 + STALL) * Math.exp(by * sigma) - STALL);
+    expect(term(said('further'), at(8)).value).toBeCloseTo(Math.log(0.5), 9);
+    expect(Math.exp(term(said('further'), off(-2.3646)).value)).toBeCloseTo(0.025, 4);
+    expect(Math.exp(term(said('less-far'), off(2.3646)).value)).toBeCloseTo(0.025, 4);
+    expect([term(said('further'), at(6)).gradient[0]! > 0, term(said('less-far'), at(10)).gradient[0]! < 0]).toEqual([true, true]);
+  });
   it('counts by what runs tell on average: the Fisher information of a Student t with 7 degrees, wherever the run lies', () => {
     // (ν + 1)/(ν + 3) over its scale²: 0.8/(5/7 · (0.06² + (0.03/10.05)²)), by hand 310.34.
     const run: TrialRun = { outcome: { kind: 'stopped', distance: 10 } };

@@ -26,8 +26,8 @@ export interface RunTerm {
   readonly curvature: Float64Array;
 }
 
-/** What a run says of its distance: how far, at least so far, or that it did not start. */
-export type Told = 'distance' | 'at-least' | 'did-not-start';
+/** What a run says of its distance: how far, at least so far, that it did not start, or that it is said to go further or less far than that. */
+export type Told = 'distance' | 'at-least' | 'did-not-start' | 'further' | 'less-far';
 
 /** The outputs a run observed: which, and what. */
 export interface Observed {
@@ -44,7 +44,7 @@ export function observedOf(run: TrialRun, marks: readonly number[], { tape, watc
   const rows: (readonly [place: number, value: number, variance: number])[] = [
     [0, Math.log(outcome.distance + STALL), (tape / (outcome.distance + STALL)) ** 2],
   ];
-  const told = didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance';
+  const told = run.said ?? (didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance');
   if (told === 'distance') {
     if (time !== undefined && time > 0) rows.push([1, Math.log(time), HAND ** 2 + (watch / time) ** 2]);
     for (const split of splits) {
@@ -71,23 +71,23 @@ function lnNormal(x: number): { readonly value: number; readonly slope: number }
 
 /** ln Γ(4) − ln Γ(3.5) − ½ ln 7π: the height of Student’s t with seven degrees of freedom at its middle. */
 const LN_T_HEIGHT = Math.log(6) - Math.log(1.875 * Math.sqrt(Math.PI)) - 0.5 * Math.log(FREEDOM * Math.PI);
-/** How sharply a start is told from none, beside the scatter: whether it moved a hand’s breadth is seen, not measured; ln. */
-const SEEN_START = 0.15;
+/** How sharply a start is told from none, or one way from a longer one, beside the scatter: it is seen, not measured; ln. */
+const SEEN = 0.15;
 
 /**
- * That a car did not start: its distance is left-censored at what counts as a start, by the same Student t as those that were measured, whose
- * tails leave a model that says 10 m a way to get there.
+ * That a distance is only known to lie on one side of `limit`, ln: above (`side` 1) or below it (−1), by the same Student t as those that were
+ * measured, whose tails leave a model that is far off a way to get there. `variance`: of what is compared.
  */
-function noStartTerm(model: Float64Array, way: number): RunTerm {
-  const sigma = Math.sqrt(SCALE * (way ** 2 + SEEN_START ** 2));
-  const x = (Math.log(START + STALL) - model[0]!) / sigma;
+function oneSidedTerm(model: Float64Array, limit: number, side: 1 | -1, variance: number): RunTerm {
+  const sigma = Math.sqrt(SCALE * (variance + SEEN ** 2));
+  const x = (side * (model[0]! - limit)) / sigma;
   const share = Math.max(tCdf(x, FREEDOM), 1e-300);
   const slope = Math.exp(LN_T_HEIGHT - ((FREEDOM + 1) / 2) * Math.log1p((x * x) / FREEDOM)) / share;
   const bend = slope * (((FREEDOM + 1) * x) / (FREEDOM + x * x) + slope);
   return {
     value: Math.log(share),
     places: [0],
-    gradient: Float64Array.of(-slope / sigma),
+    gradient: Float64Array.of((side * slope) / sigma),
     curvature: Float64Array.of(Math.max(bend / sigma ** 2, 0)),
   };
 }
@@ -96,7 +96,10 @@ function noStartTerm(model: Float64Array, way: number): RunTerm {
 export function runTerm(observed: Observed, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
   const { resistance, energy, grip } = directions;
   const way = Math.sqrt(runVariance(directions, scatter));
-  if (observed.told === 'did-not-start') return noStartTerm(model, way);
+  if (observed.told === 'did-not-start') return oneSidedTerm(model, Math.log(START + STALL), -1, way ** 2);
+  // Of two runs each scatters.
+  if (observed.told === 'further') return oneSidedTerm(model, observed.values[0]!, 1, 2 * way ** 2);
+  if (observed.told === 'less-far') return oneSidedTerm(model, observed.values[0]!, -1, 2 * way ** 2);
   if (observed.told === 'at-least') {
     const sigma = Math.sqrt(way ** 2 + observed.instrument[0]!);
     const x = (model[0]! - observed.values[0]!) / sigma;

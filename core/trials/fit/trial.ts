@@ -12,6 +12,8 @@ export interface TrialRun {
   readonly splits?: readonly { readonly at: number; readonly time: number }[] | undefined;
   /** Whether its wheels were seen to spin at the launch. */
   readonly spun?: boolean | undefined;
+  /** It was not made: the car is only said to go further, or less far, than the distance told. */
+  readonly said?: 'further' | 'less-far' | undefined;
 }
 
 /** How runs of one car and winding may still differ: along the floor or back, and with what faults that were put right since. */

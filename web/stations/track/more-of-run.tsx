@@ -1,5 +1,7 @@
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { FLOORS } from '../../../core/car/catalogue.ts';
 import type { FloorChoice } from '../../../core/brief/floor-choices.ts';
 import { readWayTable } from '../../../core/files/way-table.ts';
 import { newId } from '../../app/new-id.ts';
@@ -101,6 +103,11 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
   );
 }
 
+const FLOOR_NAMES = Object.fromEntries(Object.entries(FLOORS).map(([kind, { label }]) => [kind, label])) as Record<
+  CarDesign['floor']['kind'],
+  string
+>;
+
 /** What may be told of a run besides how far it came: none of it is needed. */
 export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunProps) => (
   <details className={styles.more}>
@@ -140,6 +147,20 @@ export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunPro
           value={floors.some(({ key }) => key === form.floor) ? form.floor : 'of-day'}
           options={{ 'of-day': 'the floor of the day', ...Object.fromEntries(floors.map(({ key, label }) => [key, label])) }}
           onChange={(floor) => change({ floor: floor === 'of-day' ? '' : floor })}
+        />
+      )}
+      <ChoiceSelect
+        label="Compared with another floor"
+        value={form.elsewhere === '' ? 'untold' : form.elsewhere}
+        options={{ untold: 'not told', ...FLOOR_NAMES }}
+        onChange={(floor) => change({ elsewhere: floor === 'untold' ? '' : floor })}
+      />
+      {form.elsewhere !== '' && (
+        <Choice
+          label="There it goes"
+          value={form.goes}
+          options={{ further: 'further there', 'less-far': 'less far there' }}
+          onChange={(goes) => change({ goes })}
         />
       )}
       {text('load', 'Load carried, g (if another than the car’s own)')}

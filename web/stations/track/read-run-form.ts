@@ -85,7 +85,18 @@ function distanceOf(
 /** What a run form says. SI units. */
 export type MeasuredRun = Pick<
   RunRecord,
-  'wind' | 'outcome' | 'time' | 'splits' | 'direction' | 'stretched' | 'drift' | 'spunFor' | 'measuredBy' | 'inOnePiece' | 'photo'
+  | 'wind'
+  | 'outcome'
+  | 'time'
+  | 'splits'
+  | 'direction'
+  | 'stretched'
+  | 'drift'
+  | 'spunFor'
+  | 'elsewhere'
+  | 'measuredBy'
+  | 'inOnePiece'
+  | 'photo'
 >;
 
 /** The run that stands in the form, or what is wrong with which field. Only a distance is needed. */
@@ -120,6 +131,7 @@ export function readRunForm(
       ...(form.stretched && { stretched: true }),
       ...(drift !== undefined && { drift: form.driftSide === 'left' ? -drift : drift }),
       ...(spunFor !== undefined && { spunFor }),
+      ...(form.elsewhere !== '' && { elsewhere: { floor: form.elsewhere, goes: form.goes } }),
       ...(form.measuredBy !== 'tape' && { measuredBy: form.measuredBy }),
       ...(form.photo !== null && { photo: form.photo }),
       ...(form.inOnePiece !== '' && { inOnePiece: form.inOnePiece === 'yes' }),
@@ -157,6 +169,8 @@ export function formOf(record: Omit<RunRecord, 'design'>, print: (value: number,
     drift: drift === undefined ? '' : print(Math.abs(drift), 'distance'),
     driftSide: (drift ?? -1) < 0 ? 'left' : 'right',
     spunFor: record.spunFor === undefined ? '' : print(record.spunFor, 'distance'),
+    elsewhere: record.elsewhere?.floor ?? '',
+    goes: record.elsewhere?.goes ?? 'further',
     inOnePiece: record.inOnePiece === undefined ? '' : record.inOnePiece ? 'yes' : 'no',
     seen: record.seen,
     note: record.note,

@@ -1,4 +1,5 @@
 import type { Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
+import { FLOORS } from '../../../core/car/catalogue.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import type { Against } from '../../../core/trials/luck.ts';
 import { printAbout, printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
@@ -25,7 +26,7 @@ const MOST_SPLITS = 6;
 
 /** What else was measured or seen of a run, in a few words each. */
 export function detailWords(record: Omit<RunRecord, 'design'>, units: UnitSystem): string[] {
-  const { drift, direction, splits = [], spunFor, stretched, inOnePiece } = record;
+  const { drift, direction, splits = [], spunFor, stretched, inOnePiece, elsewhere } = record;
   const metres = (value: number): string => printQuantity(value, 'distance', units);
   return [
     ...(direction ? [direction === 'out' ? 'outward' : 'back'] : []),
@@ -35,6 +36,7 @@ export function detailWords(record: Omit<RunRecord, 'design'>, units: UnitSystem
     ...(splits.length > MOST_SPLITS
       ? [`${splits.length} times on the way`]
       : splits.map(({ at, time }) => `${metres(at)} in ${printQuantity(time, 'time', units)}`)),
+    ...(elsewhere ? [`goes ${elsewhere.goes === 'further' ? 'further' : 'less far'} on ${FLOORS[elsewhere.floor].label}`] : []),
     ...(inOnePiece === undefined ? [] : [inOnePiece ? 'stayed in one piece' : 'came apart']),
   ];
 }

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { RunRecord } from '../../../core/car/car-design.ts';
+import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import type { UnitSystem } from '../../../core/units/quantity.ts';
 
 export type SeenThing = RunRecord['seen'][number];
@@ -30,6 +30,9 @@ export interface TrackForm {
   readonly drift: string;
   readonly driftSide: 'left' | 'right';
   readonly spunFor: string;
+  /** A floor on which it goes further, or less far, than in this run; empty where that is not told. */
+  readonly elsewhere: '' | CarDesign['floor']['kind'];
+  readonly goes: 'further' | 'less-far';
   /** The floor it ran on, by the key of a choice; empty for that of the session, the car or its brief. */
   readonly floor: string;
   /** What it carried; empty for what the car or its brief says. */
@@ -58,6 +61,8 @@ export const emptyForm: TrackForm = {
   drift: '',
   driftSide: 'left',
   spunFor: '',
+  elsewhere: '',
+  goes: 'further',
   floor: '',
   load: '',
   inOnePiece: '',

@@ -89,6 +89,11 @@ describe('a distance', () => {
     expect(asked('21')).toBe('The wall is 18.5 m from the line. Correct this, or log it again if it did come so far.');
     expect([asked('18.54'), asked('21', null)]).toEqual([null, null]);
   });
+  it('may be compared with another floor', () => {
+    const { run } = measured({ distance: '8', elsewhere: 'short-carpet', goes: 'less-far' }) as { run: MeasuredRun };
+    expect(run.elsewhere).toEqual({ floor: 'short-carpet', goes: 'less-far' });
+    expect((measured({ distance: '8' }) as { run: MeasuredRun }).run.elsewhere).toBeUndefined();
+  });
   it('says what is missing where it cannot be told', () => {
     expect(measured({ measuredBy: 'from-wall', distance: '20' })).toMatchObject({
       faults: { distance: expect.stringContaining('18.5 m') },
