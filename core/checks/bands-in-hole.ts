@@ -1,4 +1,4 @@
-import { bandSizes, WHEELS } from '../car/catalogue.ts';
+import { WHEELS } from '../car/catalogue.ts';
 import { rubberOf } from '../motor/rubber.ts';
 import { bandsSideBySide, lighterBand } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
@@ -7,12 +7,10 @@ import { grade, type Check, type Situation } from './check.ts';
 const KNOTTED = 1.3;
 
 /** Thickness of the twisted bundle, m, against the hole that its wheel comes with: d = √(4 V / (π ℓ)), rubber keeps its volume V. */
-export function bandsInHole({ design }: Situation): Check | null {
-  const { motor, driveWheels } = design;
-  const { hole } = WHEELS[driveWheels.kind];
+export function bandsInHole({ design, setup: { motor } }: Situation): Check | null {
+  const { hole } = WHEELS[design.driveWheels.kind];
   if (motor.kind !== 'twist' || hole === undefined) return null;
-  const { length, width, thickness } = bandSizes(motor.band);
-  const rubber = rubberOf({ ...motor, bandLength: length, bandWidth: width, bandThickness: thickness, c1: 0, c2: 0 });
+  const rubber = rubberOf(motor);
   const value = KNOTTED * Math.sqrt((4 * rubber.section * rubber.length) / (Math.PI * motor.hookToHook));
   const verdict = grade(value, hole, 'most', 0.25);
   return {

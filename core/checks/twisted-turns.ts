@@ -1,4 +1,3 @@
-import { bandSizes } from '../car/catalogue.ts';
 import { rubberOf } from '../motor/rubber.ts';
 import { fewerTurns, longerChain } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
@@ -12,11 +11,10 @@ const SLOPE = 1.47;
 const BREAKS = 0.2;
 
 /** Turns of a twisted band against what it takes before it knots and breaks. */
-export function twistedTurns({ design }: Situation): Check | null {
+export function twistedTurns({ design, setup }: Situation): Check | null {
   const { motor } = design;
-  if (motor.kind !== 'twist') return null;
-  const { length, width, thickness } = bandSizes(motor.band);
-  const rubber = rubberOf({ ...motor, bandLength: length, bandWidth: width, bandThickness: thickness, c1: 0, c2: 0 });
+  if (motor.kind !== 'twist' || setup.motor.kind !== 'twist') return null;
+  const rubber = rubberOf(setup.motor);
   const limit = (SLOPE * rubber.length) / Math.sqrt(rubber.section);
   const verdict = grade(motor.turns, limit, 'most', BREAKS);
   return {
