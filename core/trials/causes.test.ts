@@ -171,6 +171,19 @@ describe('straightness from drifts', () => {
   });
 });
 
+describe('what may be wrong', () => {
+  it.each(['rubbing', 'weak-motor', 'fewer-turns', 'bending'] as const)(
+    '%s takes from the way, and the more the more of it there is',
+    (id) => {
+      const car = likelyCar(design, full, 1);
+      const way = (wrong: typeof car): number => outputsOf(wrong, [], workspace)!.values[0]!;
+      const ways = [way(car), ...[-1, 0, 1].map((z) => way(faultOf(id).off(car, z)))];
+      expect(ways).toEqual(ways.toSorted((a, b) => b - a));
+      expect(new Set(ways).size).toBe(4);
+    },
+  );
+});
+
 describe('the next thing to do', () => {
   const likely: Outlook = { chance: 0.7, help: 'Tyres: foam strip', toMeasure: { name: 'Roll from a book', share: 0.1 } };
   const car: CarInBrief = { canRun: true, brokenRule: null, hasBrief: true, runs: 0, isBuilt: true, outlook: likely };

@@ -69,6 +69,19 @@ describe('what to change next', () => {
       }
     },
   );
+  it('of a car that something stops is what cures that, though it gains next to nothing', () => {
+    const below: CarDesign = { ...newCar('x'), care: 'careful', body: { ...newCar('x').body, axleGap: 0.012 } };
+    const { changes, stoppedBy } = changesOf(below);
+    expect(stoppedBy).toBe('trap on the deck');
+    expect(changes.length).toBeGreaterThan(0);
+    for (const { design } of changes) expect(stops(design)).toEqual([]);
+    expect(Math.min(...changes.map(({ gain }) => Math.abs(gain)))).toBeLessThan(0.04 * distanceOf(below));
+  });
+  it('tells both schools by a lever a fifth shorter and longer: 144 and 216 mm of 180', () => {
+    const lever = changesOf(newCar('x')).schools.find(({ less }) => less.words.startsWith('lever'))!;
+    const plain = (words: string): string => words.replaceAll('\u00a0', ' ');
+    expect([plain(lever.less.words), plain(lever.more.words)]).toEqual(['lever 144 mm', 'lever 216 mm']);
+  });
   it('keeps a part of the builder’s own as it is: no other size of it is offered', () => {
     const values = { diameter: 0.1, areaDensity: 1 };
     const design: CarDesign = {

@@ -262,6 +262,15 @@ describe('two groups at what is asked', () => {
     expect(mark!.reach[0]).toBeCloseTo(0.5, 2);
     expect(mark!.reach[1]).toBeGreaterThan(0.98);
   });
+  it('counts those that did not start as runs that do not come there: four of five started, so (4 + 1)/(5 + 2)', () => {
+    const didNot = { value: 0, atLeast: false, hasStarted: false };
+    const reach = (before: ScoredRun[], after: ScoredRun[]) =>
+      atTheMark({ before, after }, { isLess: false, target: null }, 12)!.mark!.reach;
+    const [sound, some] = [stoppedAt(...around(16)), [...stoppedAt(...around(16)), didNot]];
+    const [all] = reach(sound, sound);
+    expect(reach(sound, some)[1]).toBeCloseTo((all * 5) / 7, 9);
+    expect(reach(some, sound)[0]).toBeCloseTo((all * 5) / 7, 9);
+  });
   it('of a mark to stop at, the one about it wins, from either side', () => {
     const near = { kind: 'closest-to', distance: 12 } as const;
     expect(at(around(12), around(16), near)!.beats).toBeLessThan(0.1);
