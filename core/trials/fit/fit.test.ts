@@ -73,6 +73,24 @@ describe('what a run says of a model', () => {
     const slope = (term(noStart, at(1.01)).value - term(noStart, at(0.99)).value) / Math.log(1.06 / 1.04);
     expect(term(noStart, at(1)).gradient[0]!).toBeCloseTo(slope, 3);
   });
+  it('that stopped: Student’s t with seven degrees about the model, and of two outputs the bivariate one (worked by hand)', () => {
+    const scale = 5 / 7;
+    const tape = 0.03 / (10 + STALL);
+    const variance = scale * (0.06 ** 2 + tape ** 2);
+    const off = 0.12;
+    const run: TrialRun = { outcome: { kind: 'stopped', distance: 10 } };
+    const alone = -4 * Math.log(1 + off ** 2 / variance / 7) - 0.5 * Math.log(variance);
+    expect(term(run, Float64Array.of(Math.log(10 + STALL) - off, 0, 0)).value).toBeCloseTo(alone, 9);
+    // A stop time of 8 s beside it, right by the model: hand 0.015 and watch 0.25 s.
+    const second = scale * (0.015 ** 2 + (0.25 / 8) ** 2);
+    const both = -4.5 * Math.log(1 + off ** 2 / variance / 7) - 0.5 * Math.log(variance * second);
+    const model = Float64Array.of(Math.log(10 + STALL) - off, Math.log(8), 0);
+    expect(term({ ...run, time: 8 }, model).value).toBeCloseTo(both, 9);
+    // No time, or none that can be, is none.
+    expect(observedOf({ ...run, time: 0 }, [], USUAL_INSTRUMENTS).places).toEqual([0]);
+    expect(observedOf(run, [], USUAL_INSTRUMENTS).places).toEqual([0]);
+    expect(observedOf({ ...run, time: 8 }, [], USUAL_INSTRUMENTS).places).toEqual([0, 1]);
+  });
   it('that is said to be beaten on another floor: even where it is as far, one in forty where it is 2.365 deviations on the other side', () => {
     const said = (goes: 'further' | 'less-far'): TrialRun => ({ outcome: { kind: 'stopped', distance: 8 }, said: goes });
     // Two runs scatter, by hand: √(5/7 (2 · 0.06² + 0.15²)).
