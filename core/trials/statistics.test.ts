@@ -243,6 +243,21 @@ describe('the means of groups', () => {
   });
 });
 
+describe('what is too little to tell', () => {
+  const outcome = (kind: 'stopped' | 'hit-wall', distance: number) => ({ kind, distance }) as const;
+  it('one run that stopped among walls has no scatter; two have', () => {
+    const walls = [outcome('hit-wall', 10), outcome('hit-wall', 10)];
+    expect(censoredGroup([outcome('stopped', 9), ...walls])).toBeNull();
+    const told = censoredGroup([outcome('stopped', 9), outcome('stopped', 9.6), ...walls])!;
+    expect(told.mean).toBeGreaterThan(9.3);
+  });
+  it('one run on either side compares nothing', () => {
+    expect(didItHelp([{ before: stoppedAt(10, 10.2, 9.9), after: stoppedAt(11) }])).toBeNull();
+    expect(didItHelp([{ before: stoppedAt(10), after: stoppedAt(11, 11.1, 10.9) }])).toBeNull();
+    expect(didItHelp([{ before: stoppedAt(10, 10.1), after: stoppedAt(11, 11.1) }])).not.toBeNull();
+  });
+});
+
 describe('two groups at what is asked', () => {
   const around = (middle: number): number[] => [0.97, 0.99, 1.01, 1.03].map((by) => middle * by);
   const furthest = { kind: 'furthest' } as const;

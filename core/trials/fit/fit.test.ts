@@ -18,7 +18,7 @@ import { quantileOf, shareBelow } from './mixture.ts';
 import { outputsOf, STALL } from './outputs.ts';
 import { predictFitted } from './predict-fitted.ts';
 import { observedOf, runTerm } from './likelihood.ts';
-import { runVariance } from './scatter.ts';
+import { runVariance, scatterDirections } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type TrialGroup, type TrialRun } from './trial.ts';
 
 const reach = (design: CarDesign, wind: Wind): number => {
@@ -119,6 +119,16 @@ describe('what a run says of a model', () => {
   it('differs from the next as resistances, motor and grip do: s² (a² + b²) + g²', () => {
     const directions = { resistance: Float64Array.of(-0.8), energy: Float64Array.of(0.6), grip: Float64Array.of(0.03) };
     expect(runVariance(directions, 0.05)).toBeCloseTo(0.05 ** 2 + 0.03 ** 2, 12);
+  });
+  it('of a car near wheelspin differs by its grip from run to run; of one far from it does not', () => {
+    const workspace = makeWorkspace();
+    const of = (design: CarDesign): number => {
+      const car = likelyCar(design, FULL, 1);
+      return scatterDirections(car, car, [], workspace).grip[0]!;
+    };
+    const band = newCar('x', 'band');
+    expect(Math.abs(of({ ...band, measured: { staticGrip: { value: 0.1, spread: 0.1 } } }))).toBeGreaterThan(0.001);
+    expect(of(band)).toBeCloseTo(0, 9);
   });
   it('that passed a mark: a model that never gets there is less likely than one that is 15 % late', () => {
     const design = newCar('x');
