@@ -20,7 +20,7 @@ ElementHandle.prototype.click = async function (this: ElementHandle<Element & { 
     await this.evaluate((element) => {
       element.wasHit = false;
       // A list opens at the press: what follows falls on what it lays over the page.
-      const event = element.role === 'combobox' || element.getAttribute('role') === 'combobox' ? 'pointerdown' : 'click';
+      const event = element.role === 'combobox' ? 'pointerdown' : 'click';
       element.addEventListener(event, () => (element.wasHit = true), { once: true, capture: true });
     });
     await click.call(this, options);

@@ -1,3 +1,4 @@
+import { nearestOf } from '../numerics/nearest.ts';
 import { printQuantity } from '../units/quantity.ts';
 import type { CarDesign, Wheels } from './car-design.ts';
 import { AXLES, BEARINGS, DISC_HOLE, TYRES, WHEELS } from './catalogue.ts';
@@ -37,14 +38,16 @@ const AS_SOLD = 0.1;
 /** The nearest size that a car’s axle comes in, m; through the hole of an optical disc, where it has one. */
 export function nearestAxle({ axle, axleDiameter, driveWheels, otherWheels }: CarDesign): number {
   const most = [driveWheels, otherWheels].some((wheels) => wheels?.kind === 'optical-disc') ? DISC_HOLE : Infinity;
-  const sizes = AXLES[axle].stock.filter((size) => size <= most);
-  return sizes.reduce((nearest, one) => (Math.abs(one - axleDiameter) < Math.abs(nearest - axleDiameter) ? one : nearest));
+  return nearestOf(
+    AXLES[axle].stock.filter((size) => size <= most),
+    axleDiameter,
+  );
 }
 
 /** The nearest size that a wheel comes in, m. */
 export function nearestWheel(kind: Wheels['kind'], diameter: number): number {
   const { stock, between } = WHEELS[kind];
-  if (stock) return stock.reduce((nearest, one) => (Math.abs(one - diameter) < Math.abs(nearest - diameter) ? one : nearest));
+  if (stock) return nearestOf(stock, diameter);
   return between ? Math.min(Math.max(diameter, between[0]), between[1]) : diameter;
 }
 

@@ -107,7 +107,7 @@ export const axlesOf = (design: CarDesign, axle: CarDesign['axle'], print: Print
           .filter(is)
           .map((diameter): [string, CarDesign] => [
             `Axles of ${AXLES[axle].label}, ${print(diameter, 'size')}`,
-            fittingAround(onAxle({ ...(axle === design.axle ? design : fitCatalogue(design, 'axle', axle)) }, diameter), 'axle'),
+            fittingAround(onAxle(axle === design.axle ? design : fitCatalogue(design, 'axle', axle), diameter), 'axle'),
           ]),
       );
 

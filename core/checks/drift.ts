@@ -1,3 +1,4 @@
+import { upToWall } from '../car/floors.ts';
 import { squareWheels, straightAxles } from './chassis-remedies.ts';
 import { curvatureOf, likelyCurvature, worstDrift } from '../predict/straightness.ts';
 import { goalOf } from '../brief/goal.ts';
@@ -11,7 +12,7 @@ const HALF_LANE = 1;
 /** How far off the straight line the car comes on its way to its goal, m. Source: geometry of the circle; a build's own crookedness is our estimate. */
 export function drift({ design, result }: Situation): Check | null {
   if (!design.otherWheels) return null;
-  const way = Math.min(design.aim.distance ?? Infinity, result.distance, design.floor.roomLength ?? Infinity);
+  const way = Math.min(design.aim.distance ?? Infinity, upToWall(design.floor, result.distance));
   const curvature = curvatureOf(design);
   const built = worstDrift(curvature, way);
   const likely = worstDrift(likelyCurvature(design), way);

@@ -1,4 +1,4 @@
-import { bandSizes } from '../car/catalogue.ts';
+import { rubberOf } from '../motor/rubber.ts';
 import { remedyOf } from './remedy.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
@@ -6,10 +6,10 @@ import { grade, type Check, type Situation } from './check.ts';
 const MOST_SLACK = 0.3;
 
 /** How much of a roller's band hangs slack when it is unwound, as a share of its length. Nothing holds its ends but its own pull. */
-export function slackBand({ design }: Situation): Check | null {
+export function slackBand({ design, setup }: Situation): Check | null {
   const { motor } = design;
-  if (motor.kind !== 'twist') return null;
-  const length = motor.series * bandSizes(motor.band).length;
+  if (motor.kind !== 'twist' || setup.motor.kind !== 'twist') return null;
+  const { length } = rubberOf(setup.motor);
   const value = Math.max(0, 1 - motor.hookToHook / length);
   const verdict = grade(value, MOST_SLACK, 'most', 0.7);
   const hookToHook = Math.ceil(1000 * (1 - MOST_SLACK) * length) / 1000;

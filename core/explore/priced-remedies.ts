@@ -40,11 +40,14 @@ function isCured(check: Check, design: CarDesign, run: RunResult): boolean {
   return again === undefined || again.verdict === 'good';
 }
 
+/** A remedy with the likeliest run that it makes. */
+type TriedRemedy = Pick<ChosenRemedy, 'remedy' | 'after'>;
+
 /** Remedies that were tried first where it takes two to cure. */
 const FIRST_OF_TWO = 2;
 
 /** Remedies with the runs they make, of those that can run and that no other check stops anew. */
-const tried = (remedies: readonly Remedy[], wasStopped: boolean): { readonly remedy: Remedy; readonly after: RunResult }[] =>
+const tried = (remedies: readonly Remedy[], wasStopped: boolean): TriedRemedy[] =>
   remedies.flatMap((remedy) => {
     const after = runForAim(remedy.design);
     return after && (wasStopped || stoppedBy(remedy.design, after) === null) ? [{ remedy, after }] : [];
@@ -56,21 +59,21 @@ const tried = (remedies: readonly Remedy[], wasStopped: boolean): { readonly rem
  * for its aim.
  */
 export function curingRemedies(check: Check, design: CarDesign, before: RunResult, print: Print): ChosenRemedy[] {
+  const remedies = check.remedies(print);
+  if (remedies.length === 0) return [];
   const score = scoreOf(design, before);
   const wasStopped = stoppedBy(design, before) !== null;
-  const leastThatCure = (remedies: readonly Remedy[]) => {
-    const runs = tried(remedies, wasStopped);
-    return [...new Set(runs.map(({ remedy }) => remedy.id))].flatMap(
+  const leastThatCure = (runs: readonly TriedRemedy[]): TriedRemedy[] =>
+    [...new Set(runs.map(({ remedy }) => remedy.id))].flatMap(
       (id) => runs.find(({ remedy, after }) => remedy.id === id && isCured(check, remedy.design, after)) ?? [],
     );
-  };
-  const remedies = check.remedies(print);
+  const runs = tried(remedies, wasStopped);
   const betterBy = (remedy: Remedy, after: RunResult): number => scoreOf(remedy.design, after) - score;
-  let cures = leastThatCure(remedies);
+  let cures = leastThatCure(runs);
   if (cures.length === 0) {
     // The furthest that the best of them lead, and from there on.
     const best = new Map<string, { readonly remedy: Remedy; readonly better: number }>();
-    for (const { remedy, after } of tried(remedies, wasStopped)) {
+    for (const { remedy, after } of runs) {
       const better = betterBy(remedy, after);
       if (better > (best.get(remedy.id)?.better ?? 0)) best.set(remedy.id, { remedy, better });
     }
@@ -81,16 +84,19 @@ export function curingRemedies(check: Check, design: CarDesign, before: RunResul
         const half = runForAim(first.design);
         const again = half && checkCar(first.design, half).find(({ id }) => id === check.id);
         return leastThatCure(
-          (again?.remedies(print) ?? [])
-            .filter(({ kind }) => kind !== first.kind)
-            .map((then) =>
-              remedyOf(
-                then.kind,
-                `${first.id}+${then.id}`,
-                `${first.label}, and ${then.label[0]!.toLowerCase()}${then.label.slice(1)}`,
-                then.design,
+          tried(
+            (again?.remedies(print) ?? [])
+              .filter(({ kind }) => kind !== first.kind)
+              .map((then) =>
+                remedyOf(
+                  then.kind,
+                  `${first.id}+${then.id}`,
+                  `${first.label}, and ${then.label[0]!.toLowerCase()}${then.label.slice(1)}`,
+                  then.design,
+                ),
               ),
-            ),
+            wasStopped,
+          ),
         );
       });
   }

@@ -1,6 +1,7 @@
 import { BANDS, TYRES } from '../car/catalogue.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { fitCatalogue, fitOwn, tyreBands } from '../car/parts.ts';
+import { nearestOf } from '../numerics/nearest.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { hasBands, isRoller, recordOf } from '../car/motors/motors.ts';
@@ -30,7 +31,7 @@ const pick = <T>(list: readonly T[], share: number): T => list[Math.min(Math.flo
 /** The nearest value a builder would make: of those that are to be had, or on the size's step; the present one where it is as near. */
 function madeAs({ searchStep = 0, stock }: Size, value: number, present: number, design: CarDesign): number {
   const list = stock?.(design);
-  if (list) return list.reduce((nearest, one) => (Math.abs(one - value) < Math.abs(nearest - value) ? one : nearest));
+  if (list) return nearestOf(list, value);
   return Math.abs(value - present) <= searchStep / 2 ? present : Math.round(value / searchStep) * searchStep;
 }
 

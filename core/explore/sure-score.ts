@@ -23,21 +23,28 @@ const atShare = (scores: readonly number[], share: number): number =>
     share,
   );
 
+/** The runs of so many cars built to a design, with what each comes to by the aim; the result is null of one that cannot run. */
+function builtRuns(design: CarDesign, seed: number, count: number, workspace: Workspace) {
+  const carAt = sampledCars(design, seed);
+  return Array.from({ length: count }, (_, n) => {
+    const { design: built, numbers } = carAt(n);
+    const setup = deriveRunSetup(built, { kind: 'full' }, numbers);
+    const result = runFaults(setup).length > 0 ? null : simulateForAim(design.aim, setup, workspace);
+    return { built, setup, result, score: result ? scoreOf(built, result, numbers) : CANNOT_RUN };
+  });
+}
+
 /**
  * Scores designs by what 8 in 10 cars built so exceed, by their aim (m, or s saved). The same random cars are built of every design, so that two
  * designs differ by what they are and not by luck. `seed`: the same gives the same scores.
  */
 export const sureScorer =
   (seed: number, workspace: Workspace): ((design: CarDesign) => number) =>
-  (design) => {
-    const carAt = sampledCars(design, seed);
-    const scores = Array.from({ length: SAMPLE }, (_, n) => {
-      const { design: built, numbers } = carAt(n);
-      const setup = deriveRunSetup(built, { kind: 'full' }, numbers);
-      return runFaults(setup).length > 0 ? CANNOT_RUN : scoreOf(built, simulateForAim(design.aim, setup, workspace), numbers);
-    });
-    return atShare(scores, SURE);
-  };
+  (design) =>
+    atShare(
+      builtRuns(design, seed, SAMPLE, workspace).map(({ score }) => score),
+      SURE,
+    );
 
 /** What many cars built to one design do. */
 export interface BuiltSample {
@@ -55,15 +62,10 @@ export interface BuiltSample {
 
 /** Cars built to a design, told of a larger sample of its own. The same seed gives the same cars. */
 export function builtSample(design: CarDesign, seed: number, workspace: Workspace, count = TOLD): BuiltSample {
-  const carAt = sampledCars(design, seed);
+  const runs = builtRuns(design, seed, count, workspace);
   const troubles = new Map<string, number>();
-  const distances: number[] = [];
   let atWall = 0;
-  const scores = Array.from({ length: count }, (_, n) => {
-    const { design: built, numbers } = carAt(n);
-    const setup = deriveRunSetup(built, { kind: 'full' }, numbers);
-    const cannot = runFaults(setup).length > 0;
-    const result = cannot ? null : simulateForAim(design.aim, setup, workspace);
+  for (const { built, setup, result } of runs) {
     const had = result
       ? [
           ...(result.distance < START ? ['stalls'] : []),
@@ -73,9 +75,9 @@ export function builtSample(design: CarDesign, seed: number, workspace: Workspac
       : ['stalls'];
     for (const trouble of had) troubles.set(trouble, (troubles.get(trouble) ?? 0) + 1 / count);
     if (result && result.distance >= (design.floor.roomLength ?? Infinity)) atWall += 1 / count;
-    distances.push(upToWall(design.floor, result?.distance ?? 0));
-    return result ? scoreOf(built, result, numbers) : CANNOT_RUN;
-  });
+  }
+  const scores = runs.map(({ score }) => score);
+  const distances = runs.map(({ result }) => upToWall(design.floor, result?.distance ?? 0));
   return { scores, lower: atShare(scores, SURE), middle: atShare(scores, 0.5), distance: atShare(distances, 0.5), atWall, troubles };
 }
 
