@@ -24,18 +24,18 @@ describe('npm run -s archive', () => {
       /^new: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results\nthe same: 0 cars/,
     );
     expect(archive('in', zip, '--data', target).stdout).toMatch(
-      /taken: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results/,
+      /imported: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results/,
     );
     full.db.exec("UPDATE cars SET version = 2, design = json_set(design, '$.mass', 0.31) WHERE rowid = 1");
     const differing = archive('in', zip, '--data', full.folder);
     expect(differing.stdout).toMatch(/different here: 1\n {2}car /);
-    expect(differing.stdout).toMatch(/taken: 0 cars/);
-    expect(archive('in', zip, '--replace', '--data', full.folder).stdout).toMatch(/taken: 1 car/);
+    expect(differing.stdout).toMatch(/imported: 0 cars/);
+    expect(archive('in', zip, '--replace', '--data', full.folder).stdout).toMatch(/imported: 1 car/);
   });
   it.each([
-    [['out'], /Say out, look or in/],
-    [['in', join(folder, 'nowhere.zip')], /is not there/],
-    [['out', zip, '--data', join(folder, 'nowhere')], /holds no data/],
+    [['out'], /Give a command/],
+    [['in', join(folder, 'nowhere.zip')], /does not exist/],
+    [['out', zip, '--data', join(folder, 'nowhere')], /contains no data/],
     [['in', zip, '--overwrite'], /--overwrite/],
   ])('%j is refused with exit code 2', (args, words) => {
     const { status, stdout, stderr } = archive(...args);

@@ -12,17 +12,17 @@ import { NotAnArchive } from '../server/archive/zip-files.ts';
 import { DataUnusable } from '../server/data-file.ts';
 import { openDatabase } from '../server/database.ts';
 
-const HELP = `Saves everything that is kept as one archive, and opens one.
+const HELP = `Saves everything in one archive, and imports an archive.
 
   npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, all own parts, briefs, sessions, photos and meets, as a zip
-  npm run -s archive -- look FILE         what of an archive is new here, the same, different, or was removed; changes nothing
-  npm run -s archive -- in FILE           takes what is new; what differs or was removed here stays as it is
-      --replace                           takes what differs from the archive too; designs of cars so replaced stay in their history
-      --restore                           brings back what was removed here
-      --data FOLDER                       the data folder (NIMBLE_AXLE_DATA, else data)
+  npm run -s archive -- look FILE         what in an archive is new here, the same, different, or was removed here; changes nothing
+  npm run -s archive -- in FILE           imports what is new; what differs or was removed here does not change
+      --replace                           also replaces what differs; the replaced designs of cars stay in their history
+      --restore                           restores what was removed here
+      --data FOLDER                       the data folder (default: NIMBLE_AXLE_DATA, or data)
   npm run -s archive -- --help            this text
 
-It may be used while the program runs. What cannot be done: one line on standard error, exit code 2.
+You can use it while the program runs. If something fails, it prints one line on standard error and exits with code 2.
 `;
 
 function refuse(...lines: readonly string[]): never {
@@ -46,11 +46,12 @@ async function main(): Promise<void> {
   if (values.help) return void process.stdout.write(HELP);
   const [what, file, ...rest] = positionals;
   if (!what || !file || rest.length > 0 || !['out', 'look', 'in'].includes(what))
-    refuse('Say out, look or in, and one file; --help explains');
+    refuse('Give a command (out, look or in) and one file; --help explains');
   const folder = resolve(values.data ?? (process.env.NIMBLE_AXLE_DATA?.trim() || 'data'));
   process.umask(0o077);
   if (what === 'out') {
-    if (!existsSync(resolve(folder, 'nimble-axle.sqlite'))) refuse(`${folder}: holds no data of this program; name its folder with --data`);
+    if (!existsSync(resolve(folder, 'nimble-axle.sqlite')))
+      refuse(`${folder}: contains no data of this program; name its folder with --data`);
     const { db } = openDatabase(folder);
     // Complete, or not there at all.
     const partial = `${file}.part`;
@@ -65,7 +66,7 @@ async function main(): Promise<void> {
     db.close();
     return;
   }
-  if (!existsSync(file)) refuse(`${file}: is not there`);
+  if (!existsSync(file)) refuse(`${file}: does not exist`);
   const store = openDatabase(folder);
   const all = (isAsked: boolean): ReadonlySet<string> | 'all' => (isAsked ? 'all' : new Set<string>());
   const report = await openArchive(
@@ -81,7 +82,7 @@ async function main(): Promise<void> {
     `different here: ${differing}`,
     ...different.map(({ what: kind, name }) => `  ${kind} ${name}`),
     `removed here: ${gone}`,
-    ...(what === 'in' ? [`taken: ${describeCount(taken)}`] : []),
+    ...(what === 'in' ? [`imported: ${describeCount(taken)}`] : []),
   ];
   process.stdout.write(`${lines.join('\n')}\n`);
   if (faulty > 0) refuse(...faults.map(faultLine), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));

@@ -8,18 +8,19 @@ import { prepareRun } from '../core/predict/derive-run-setup.ts';
 import { printQuantity, type Print } from '../core/units/quantity.ts';
 import { readOr, refuse, refuseUse } from './read-file.ts';
 
-const HELP = `Better cars near a design.
+const HELP = `Finds better cars near a design.
 
   npm run -s best -- FILE                 a car design (schemas/car-design.schema.json): up to three cars that are better by
                                           few changes, as JSON
-      --brief FILE                        what is asked of it (schemas/brief.schema.json), instead of the design's own aim
-      --seed N                            where the search begins (1); the same seed gives the same answer
+      --brief FILE                        its brief (schemas/brief.schema.json), instead of the goal in the design
+      --seed N                            random seed of the search (default: 1); the same seed gives the same answer
   npm run -s best -- --help               this text
 
-FILE may be - for standard input. In the answer now is what cars built as this one come to, by what is asked, in SI units:
-lower is what 8 in 10 exceed, middle what half do; passing counts the cars of the search that nothing stops; of each offer helps
-is the share of cars that does better with it. Figures are of 500 cars that were not searched with. A file that cannot be read:
-one line on standard error for each fault, naming the key by its path, nothing on standard output, exit code 2.
+FILE may be - for standard input. In the answer, “now” holds the results of cars built like this one, by the goal, in SI units:
+8 in 10 exceed “lower”, half exceed “middle”. “passing” is the number of cars in the search that pass every check. “helps” is the
+fraction of cars that do better with an offer. The figures come from 500 cars that the search did not use.
+For an unreadable file, each fault is one line on standard error that names the key by its path. Nothing is written to standard
+output then, and the exit code is 2.
 `;
 
 const print: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
@@ -40,7 +41,7 @@ function main(): void {
   if (values.help) return void process.stdout.write(HELP);
   if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
   const seed = Number(values.seed ?? 1);
-  if (!Number.isInteger(seed) || seed < 1 || seed > MOST_SEED) return refuseUse(`--seed takes a whole number from 1 to ${MOST_SEED}`);
+  if (!Number.isInteger(seed) || seed < 1 || seed > MOST_SEED) return refuseUse(`--seed needs a whole number from 1 to ${MOST_SEED}`);
   const told = readOr(positionals[0]!, readCarDesign);
   const design = values.brief === undefined ? told : asAsked(told, readOr(values.brief, readBrief));
   const prepared = prepareRun(design);

@@ -7,17 +7,18 @@ import { readBrief, readCarDesign } from '../core/files/read.ts';
 import { printQuantity, type Print, type UnitSystem } from '../core/units/quantity.ts';
 import { end, readOr, refuseUse } from './read-file.ts';
 
-const HELP = `What is asked of cars, and how cars do against it.
+const HELP = `Prints a brief, or judges cars by it.
 
-  npm run -s brief -- FILE                a brief (schemas/brief.schema.json) as a rule sheet to read out or hand round
-  npm run -s brief -- FILE CAR…           each car design against it: every rule, and what each round would come to
+  npm run -s brief -- FILE                a brief (schemas/brief.schema.json) as a rule sheet
+  npm run -s brief -- FILE CAR…           judges each car design: every rule, and the predicted result of each round
       --json                              the same as JSON, SI units
       --inch                              in inches, ounces and feet
-      --seed N                            where the sample of cars begins (1)
+      --seed N                            random seed of the sample of cars (default: 1)
   npm run -s brief -- --help              this text
 
-A range is that of 8 in 10 cars built like this. FILE may be - for standard input. A file that cannot be read: one line
-on standard error for each fault, naming the key by its path, nothing on standard output, exit code 2.
+A range holds 8 in 10 cars built like this. FILE may be - for standard input.
+For an unreadable file, each fault is one line on standard error that names the key by its path. Nothing is written to standard
+output then, and the exit code is 2.
 `;
 
 const VERDICTS = { met: '✓', close: '!', broken: '✕' } as const;
@@ -48,7 +49,7 @@ function main(): void {
   const [file, ...cars] = positionals;
   if (file === undefined) return refuseUse('Name a brief');
   const seed = Number(values.seed);
-  if (!Number.isInteger(seed) || seed < 1) refuseUse('--seed takes a whole number from 1');
+  if (!Number.isInteger(seed) || seed < 1) refuseUse('--seed needs a whole number from 1');
   const units: UnitSystem = values.inch ? 'inch' : 'metric';
   const print: Print = (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' ');
   const brief = readOr(file, readBrief);

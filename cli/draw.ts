@@ -16,15 +16,16 @@ import { end, readOr, refuse, refuseUse } from './read-file.ts';
 
 const HELP = `The drawing of a car, or its templates at full size.
 
-  npm run -s draw -- FILE --sheet         the drawing with all sizes, in first angle, on sheets that lie
-  npm run -s draw -- FILE --templates     templates at full size, over as many pages as they take
-      --format pdf|svg|dxf                pdf where not told; svg: a file a page; dxf: mm, a layer for each kind of line
-      --paper a4|letter                   a4 where not told
-      --out DIR                           where the files go; here where not told
+  npm run -s draw -- FILE --sheet         the drawing with all sizes, in first angle, on landscape sheets
+  npm run -s draw -- FILE --templates     templates at full size, on as many pages as they need
+      --format pdf|svg|dxf                default: pdf; svg: one file for each page; dxf: mm, one layer for each kind of line
+      --paper a4|letter                   default: a4
+      --out DIR                           the folder for the files; default: this folder
   npm run -s draw -- --help               this text
 
-FILE is a car (schemas/car-design.schema.json), or - for standard input. The files that were written are told, a line each. A file
-that cannot be read: one line on standard error for each fault, naming the key by its path, and exit code 2.
+FILE is a car (schemas/car-design.schema.json), or - for standard input. The names of the files are printed, one a line.
+For an unreadable file, each fault is one line on standard error that names the key by its path. Nothing is written to standard
+output then, and the exit code is 2.
 `;
 
 const FORMATS = ['pdf', 'svg', 'dxf'] as const;

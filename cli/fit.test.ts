@@ -84,7 +84,7 @@ describe('npm run -s fit', () => {
     [[file('left-out.json', { ...trials, runs: runs.map((run) => ({ ...run, leftOut: true })) })], /^runs: all of them are left out/],
     [
       [file('unwound.json', { ...trials, runs: [{ ...runs[0], wind: { kind: 'turns', turns: 0.004 } }] })],
-      /^runs: the car was wound for none/,
+      /^runs: every run that counts was wound/,
     ],
     [[file('none.json', { ...trials, runs: [] })], /^runs/],
     [

@@ -2,15 +2,16 @@ import { isMeasured, measure } from '../core/bench/measure.ts';
 import { readMeasurement } from '../core/files/read.ts';
 import { end, oneFile, readOr, refuse } from './read-file.ts';
 
-const HELP = `What readings of a part or car come to.
+const HELP = `Evaluates the readings of a measurement.
 
   npm run -s measure -- FILE              a file of a measurement (schemas/measurement.schema.json): its values with standard
-                                          deviations and 95 % intervals, the places of odd readings
+                                          deviations and 95 % intervals, the indices of outliers
                                           (from 0), and remarks, as JSON
   npm run -s measure -- --help            this text
 
-FILE may be - for standard input. All values are in SI units. A file that cannot be read: one line on standard error for each
-fault, naming the key by its path, nothing on standard output, exit code 2.
+FILE may be - for standard input. All values are in SI units.
+For an unreadable file, each fault is one line on standard error that names the key by its path. Nothing is written to standard
+output then, and the exit code is 2.
 `;
 
 function main(): void {
@@ -22,7 +23,7 @@ function main(): void {
   const told = Object.fromEntries(
     Object.entries(result.values).map(([key, { value, deviation, interval95 }]) => [key, { value, deviation, interval95 }]),
   );
-  if (Object.values(told).some(({ value }) => !Number.isFinite(value))) return end('readings: these come to no number; look at them again');
+  if (Object.values(told).some(({ value }) => !Number.isFinite(value))) return end('readings: they give no result; check them');
   const odd = result.drawn?.odd ?? [];
   process.stdout.write(`${JSON.stringify({ kind: measurement.kind, values: told, odd, remarks: result.remarks }, null, 1)}\n`);
 }

@@ -94,7 +94,7 @@ describe('designs, sweeps and batches', () => {
     ['an unknown option', ['--bogus'], /Unknown option/],
     ['a key that is not there', ['--sweep', 'car.colour=1:2:3'], /car.colour: is not a key/],
     ['a sweep without a count', ['--sweep', 'car.mass=1:2'], /KEY=FROM:TO:N/],
-    ['runs without a design', ['--runs', '5'], /go with --design/],
+    ['runs without a design', ['--runs', '5'], /with --design/],
   ])('refuses %s with exit code 2', (_name, args, message) => {
     const { stdout, stderr, status } = sim([fileOf(setup), ...args]);
     expect({ stdout, status }).toEqual({ stdout: '', status: 2 });

@@ -25,8 +25,8 @@ const HELP = `Predicts runs.
   npm run -s sim -- --design FILE         a car design (schemas/car-design.schema.json): its most likely run, the
                                           10, 50 and 90 % bounds, the range of its next run (8 in 10), and every check
                                           with its remedies, as JSON
-      --runs N --seed N                   cars in the sample (500) and where it begins (1)
-      --turns N                           wound by N turns of the drive axle instead of fully
+      --runs N --seed N                   cars in the sample (default: 500) and its random seed (default: 1)
+      --turns N                           winds N turns of the drive axle instead of fully
   npm run -s sim -- FILE --sweep KEY=FROM:TO:N
                                           N runs with the key of a run setup, or with --design a key or size of the
                                           design, going from FROM to TO (SI units), as CSV
@@ -34,8 +34,9 @@ const HELP = `Predicts runs.
                                           result or { "refused": [ … ] }
   npm run -s sim -- --help                this text
 
-FILE may be - for standard input. All values are in SI units. A file that cannot be run: one line on standard error
-for each fault, naming the key by its path, nothing on standard output, exit code 2.
+FILE may be - for standard input. All values are in SI units.
+For an unreadable file, each fault is one line on standard error that names the key by its path. Nothing is written to standard
+output then, and the exit code is 2.
 `;
 
 const ranOr = (outcome: RunOutcome): RunResult => (outcome.kind === 'ran' ? outcome.result : refuse(...outcome.faults));
@@ -43,13 +44,13 @@ const ranOr = (outcome: RunOutcome): RunResult => (outcome.kind === 'ran' ? outc
 function wholeNumber(name: string, text: string | undefined, fallback: number, most: number): number {
   if (text === undefined) return fallback;
   const value = Number(text);
-  return Number.isInteger(value) && value >= 1 && value <= most ? value : refuseUse(`--${name} takes a whole number from 1 to ${most}`);
+  return Number.isInteger(value) && value >= 1 && value <= most ? value : refuseUse(`--${name} needs a whole number from 1 to ${most}`);
 }
 
 function windOf(turns: string | undefined): Wind {
   if (turns === undefined) return { kind: 'full' };
   const wound = Number(turns);
-  return wound > 0 && Number.isFinite(wound) ? { kind: 'turns', turns: wound } : refuseUse('--turns takes a number above 0');
+  return wound > 0 && Number.isFinite(wound) ? { kind: 'turns', turns: wound } : refuseUse('--turns needs a number above 0');
 }
 
 /** Without the trace: for charts, not for reading. */
@@ -86,7 +87,7 @@ function withKey<T>(value: T, key: string, number: number): T {
     place = place[part] as Record<string, unknown>;
   }
   const last = parts.at(-1) ?? '';
-  if (typeof place[last] !== 'number') end(`${key}: is not a key of this file that holds a number`);
+  if (typeof place[last] !== 'number') end(`${key}: is not a key of this file with a number`);
   place[last] = number;
   return copy;
 }
@@ -96,8 +97,8 @@ const COLUMNS = ['distance', 'time', 'topSpeed', 'launchGripRatio', 'slipDistanc
 function printSweep(order: string, runAt: (key: string, value: number) => Read<RunOutcome>): void {
   const [, key, ...numbers] = /^(.+)=([^:]+):([^:]+):([^:]+)$/.exec(order) ?? [];
   const [from, to, count] = numbers.map(Number);
-  if (key === undefined || !Number.isFinite(from) || !Number.isFinite(to)) return refuseUse('--sweep takes KEY=FROM:TO:N');
-  if (!Number.isInteger(count) || count! < 1 || count! > 100_000) return refuseUse('--sweep takes N from 1 to 100000');
+  if (key === undefined || !Number.isFinite(from) || !Number.isFinite(to)) return refuseUse('--sweep needs KEY=FROM:TO:N');
+  if (!Number.isInteger(count) || count! < 1 || count! > 100_000) return refuseUse('--sweep needs N from 1 to 100000');
   const rows = evenly(from!, to!, count!).map((value) => {
     const read = runAt(key, value);
     const outcome: RunOutcome = read.kind === 'read' ? read.value : { kind: 'refused', faults: read.faults };
@@ -129,7 +130,10 @@ function printBatch(file: string): void {
   const setups = readOr(file, (value): Read<readonly unknown[]> => {
     const list = Array.isArray(value) ? value : (value as { runs?: unknown } | null)?.runs;
     if (!Array.isArray(list))
-      return { kind: 'faulty', faults: [{ path: '', code: 'expected', what: 'an array of run setups, or hold one in runs' }] };
+      return {
+        kind: 'faulty',
+        faults: [{ path: '', code: 'expected', what: 'an array of run setups, or an object with the array in runs' }],
+      };
     return { kind: 'read', value: list.map((item: unknown) => (item as { setup?: unknown } | null)?.setup ?? item) };
   });
   for (const setup of setups) {
@@ -163,9 +167,9 @@ function main(): void {
   const files = [...positionals, values.design, values.batch].filter((file) => file !== undefined);
   if (files.length !== 1) return refuseUse('give one file, or - for standard input');
   if ((values.runs ?? values.seed ?? values.turns) !== undefined && (values.design === undefined || values.sweep !== undefined))
-    return refuseUse('--runs, --seed and --turns go with --design');
+    return refuseUse('use --runs, --seed and --turns with --design');
   if (values.batch !== undefined) {
-    if (values.sweep !== undefined) return refuseUse('--sweep goes with one setup or design');
+    if (values.sweep !== undefined) return refuseUse('use --sweep with one setup or design');
     return printBatch(values.batch);
   }
   if (values.design !== undefined) {

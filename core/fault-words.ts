@@ -29,7 +29,7 @@ export function wrongWords(wrong: Wrong, print: (value: number) => string = Stri
     case 'blank':
       return 'needs a letter or sign that can be seen';
     case 'too-large':
-      return `has ${wrong.count} ${wrong.of}; at most ${wrong.most}`;
+      return `has ${wrong.count} ${wrong.of}; at most ${wrong.most} are allowed`;
     case 'not-json':
       return `not a JSON file: ${wrong.reason}`;
     case 'not-valid':
@@ -39,25 +39,23 @@ export function wrongWords(wrong: Wrong, print: (value: number) => string = Stri
     case 'not-of-part':
       return `is not a value of a ${wrong.part}; remove it`;
     case 'out-of-range':
-      return `is far ${wrong.toward === 'low' ? 'below' : 'above'} what any car has`;
+      return `is far ${wrong.toward === 'low' ? 'below' : 'above'} the value of any car`;
     case 'out-of-place':
-      return 'has no place in an archive of this program; it is passed over';
+      return 'does not belong in an archive of this program; it is skipped';
     case 'orphan':
-      return 'belongs to a car or meet, or grew from a version, that is not in the archive';
+      return 'belongs to a car, meet or version that is not in the archive';
     case 'lacking':
-      return `should be ${wrong.said}, and ${wrong.found} are there: a part of the archive is missing`;
+      return `should be ${wrong.said}, but ${wrong.found} are there: a part of the archive is missing`;
     case 'not-of-this-car':
-      return 'is no version of this car';
+      return 'is not a version of this car';
     case 'own-ancestor':
-      return 'must not have grown from this version itself';
+      return 'must not be based on this version itself';
     case 'lever-past-line':
       return wrong.at === 'released'
         ? 'lets the string wind up again before the end of the pull (the lever would pass the line from axle to pivot); raise it'
         : 'lets the string wind up first (the lever would start beyond the line from pivot to axle); lower it';
     case 'lever-in-line':
-      return `puts lever and string in line (less than 5° apart) ${
-        wrong.at === 'cocked' ? 'when cocked; lower it' : 'at the end of the pull; raise it'
-      }, or change ${wrong.others.map(name).join(' or ')}`;
+      return `puts lever and string in line (less than 5° apart) ${wrong.at === 'cocked' ? 'when cocked; lower it' : 'at the end of the pull; raise it'}, or change ${wrong.others.map(name).join(' or ')}`;
     case 'band-breaks':
       return wrong.unwound === null
         ? `stretches the band to more than ${wrong.most} times its length; it would break. Wind fewer turns, or use a longer chain`

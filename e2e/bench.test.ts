@@ -6,8 +6,8 @@ import { PHONE } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
 import { demoCar, designOf, setStage } from './stage.ts';
 
-/** The two ends of what 8 in 10 such cars come to, as the page tells it. */
-const RANGE = /8 in 10 such cars come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/;
+/** The two ends of what Cars built like this come to, as the page tells it. */
+const RANGE = /Cars built like this come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/;
 
 function fileOf(name: string, text: string) {
   const folder = mkdtempSync(join(tmpdir(), 'bench-'));
@@ -23,7 +23,7 @@ describe('a builder at the Bench station', () => {
   it('measures the trap with the simulated scale, sees the range narrow, and undoes it', async () => {
     const page = await stage.open(`${kelp}/bench`);
     const car = builder(page);
-    await car.sees('takes away');
+    await car.sees('Cuts the uncertainty');
     const width = async (): Promise<number> => {
       const told = RANGE.exec((await page.evaluate(() => document.querySelector('main')!.innerText)).replaceAll('\u00a0', ' '))!;
       return Number(told[2]) / Number(told[1]);
@@ -31,13 +31,13 @@ describe('a builder at the Bench station', () => {
     const before = await width();
     await expectAccessible(page);
     // What leads the list, then the trap itself.
-    for (const name of ['Roll from a book', 'Pull of the lever']) {
+    for (const name of ['Roll down from a book', 'Force on the lever']) {
       await (await page.waitForSelector(`button ::-p-text(${name})`))!.click();
       await page.waitForFunction((title) => document.getElementById('measure-title')?.textContent === title, {}, name);
-      await car.press('Try it without a bench');
-      await car.sees('well known');
+      await car.press('Simulate readings');
+      await car.sees('well determined');
       await expectAccessible(page);
-      await car.press('Put it into the car');
+      await car.press('Apply to the car');
       await car.sees(`Kept as “measured: ${name}”`);
       await car.saved();
       // They count once.
@@ -45,7 +45,7 @@ describe('a builder at the Bench station', () => {
     }
     await page.waitForFunction(
       (wide) => {
-        const told = /8 in 10 such cars come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/.exec(
+        const told = /Cars built like this come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/.exec(
           document.querySelector('main')!.innerText.replaceAll('\u00a0', ' '),
         );
         return told !== null && Number(told[2]) / Number(told[1]) < 1 + 0.6 * (wide - 1);
@@ -59,7 +59,7 @@ describe('a builder at the Bench station', () => {
     await car.saved();
     await page.waitForFunction(
       (wide) => {
-        const told = /8 in 10 such cars come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/.exec(
+        const told = /Cars built like this come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/.exec(
           document.querySelector('main')!.innerText.replaceAll('\u00a0', ' '),
         );
         return told !== null && Math.abs(Number(told[2]) / Number(told[1]) - wide) < 1e-9;
@@ -74,14 +74,14 @@ describe('a builder at the Bench station', () => {
     // Two cars with one trap of the builder's own.
     const page = await stage.open(`${kelp}/bench?measure=lever-pull`);
     const car = builder(page);
-    await car.sees('takes away');
+    await car.sees('Cuts the uncertainty');
     await car.press('Read an instrument');
     for (let place = 0; place < 6; place++) {
-      await car.press('Hold it to the next place');
+      await car.press('Hold it at the next position');
       await page.waitForFunction((lines) => document.body.innerText.includes(`${lines} line`), {}, place + 1);
-      await car.press('Take it');
+      await car.press('Use this reading');
     }
-    await car.sees('rate of the spring');
+    await car.sees('spring rate');
     await car.type('pull, row 3', '30');
     await car.press('Leave row 3 out');
     await car.sees('Row 3 is left out.');
@@ -99,23 +99,23 @@ describe('a builder at the Bench station', () => {
     await other.saved();
     await slow.close();
     await car.press('Clear the table');
-    await car.press('Try it without a bench');
+    await car.press('Simulate readings');
     await car.press('Put it into my “household snap trap of Kelp Runner”');
     await car.sees('is known to Slow Ferry too');
     // The drawer tells where it is, splits and copies it.
-    await car.press('The drawer');
+    await car.press('My parts');
     await car.sees('In Kelp Runner, Slow Ferry: ! 2 for all at once, 1 in stock');
     await expectAccessible(page);
     await car.press('Change household snap trap of Kelp Runner');
-    await car.type('How many there are', '5');
-    await car.press('Keep the part');
+    await car.type('Number in stock', '5');
+    await car.press('Save part');
     await car.sees('snap trap, 5 in stock, measured');
     await car.press('Split household snap trap of Kelp Runner');
-    await car.type('How many there are', '5');
-    await car.press('Keep the part');
+    await car.type('Number in stock', '5');
+    await car.press('Save part');
     await car.sees('There are 5: split off fewer.');
-    await car.type('How many there are', '2');
-    await car.press('Keep the part');
+    await car.type('Number in stock', '2');
+    await car.press('Save part');
     await car.sees('snap trap, 3 in stock, measured');
     await car.sees('household snap trap of Kelp Runner 2');
     await car.press('Close');
@@ -123,33 +123,33 @@ describe('a builder at the Bench station', () => {
     for (const left of [1, 0]) {
       await page.evaluate(() =>
         [...document.querySelectorAll<HTMLElement>('ul[aria-label="Measured before"] button')]
-          .find((one) => one.innerText === 'Take it back')!
+          .find((one) => one.innerText === 'Withdraw')!
           .click(),
       );
       await page.waitForFunction(
         (wanted) =>
           [...document.querySelectorAll<HTMLElement>('ul[aria-label="Measured before"] button')].filter(
-            (one) => one.innerText === 'Take it back',
+            (one) => one.innerText === 'Withdraw',
           ).length === wanted,
         {},
         left,
       );
     }
-    await car.sees('Not in the car now');
+    await car.sees('Not used in the car now');
     await page.close();
   });
 
-  it('lays the pull that was read at the rim over the curve in Design', async () => {
+  it('lays the pull that was measured at the rim over the curve in Design', async () => {
     const page = await stage.open(`${demoCar(3)}/bench?measure=rim-pull`);
     const tern = builder(page);
-    await tern.sees('takes away');
-    await tern.press('Try it without a bench');
-    await tern.press('Put it into the car');
+    await tern.sees('Cuts the uncertainty');
+    await tern.press('Simulate readings');
+    await tern.press('Apply to the car');
     await tern.sees('These readings are in the car.');
     await tern.saved();
     await tern.follow('To the design');
     await page.waitForFunction(() =>
-      [...document.querySelectorAll('svg text')].some((text) => text.textContent?.includes('read at the rim')),
+      [...document.querySelectorAll('svg text')].some((text) => text.textContent?.includes('measured at the rim')),
     );
     await page.close();
   });
@@ -180,13 +180,13 @@ describe('a builder at the Bench station', () => {
       });
     });
     await page.reload();
-    await car.press('The drawer');
-    await car.press('From a kit list');
-    await car.press('Put them into the drawer');
+    await car.press('My parts');
+    await car.press('Add from a kit list');
+    await car.press('Add to My parts');
     await car.sees('1 of 2 things of the kit are in the drawer');
     await car.sees('wheel, 8 in stock, estimated');
     const chooser = page.waitForFileChooser();
-    await car.press('Open a CSV');
+    await car.press('Import CSV');
     const { path, remove } = fileOf('parts.csv', 'kind,name,like,count\ntrap,spare,large,3\ntrap,odd,tiny,1\n');
     await (await chooser).accept([path]);
     await car.sees('1 of 2 parts of parts.csv taken. line 3: like');
@@ -214,7 +214,7 @@ describe('a builder at the Bench station', () => {
   it('prints blank sheets, one a measurement, with its caution', async () => {
     const page = await stage.open(`${kelp}/bench`);
     const car = builder(page);
-    await car.follow('Sheets for pen and paper');
+    await car.follow('Print bench sheets');
     await car.sees('Kelp Runner: Pull of the lever');
     await car.sees('A snap trap breaks skin');
     await expectAccessible(page);
@@ -224,7 +224,7 @@ describe('a builder at the Bench station', () => {
   it('fits a phone', async () => {
     const page = await stage.open(`${demoCar(5)}/bench`, PHONE);
     const phone = builder(page);
-    await phone.sees('takes away');
+    await phone.sees('Cuts the uncertainty');
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     await expectAccessible(page);
     await page.close();

@@ -17,18 +17,18 @@ describe('a new builder’s first minute', () => {
   it('answers three questions and has a brief, and a car that keeps it and runs', async () => {
     const page = await stage.open('/');
     const first = builder(page);
-    await first.sees('Three questions');
+    await first.sees('Answer three questions');
     await expectAccessible(page);
-    await first.pick('What drives it?', 'bands on the axle');
-    await first.pick('What is asked?', 'be quickest to …');
-    await first.type('Distance aimed at, m', '4');
+    await first.pick('Motor', 'bands on the axle');
+    await first.pick('Goal', 'be quickest to …');
+    await first.type('Goal distance, m', '4');
     await first.type('How much room, from the line to the wall? (0: no wall), m', '15 ft');
-    await first.press('Make my brief and my car');
+    await first.press('Create my brief and my car');
     expect(await first.distance()).toBeGreaterThan(2);
     await first.sees('quickest to 4.00 m');
-    await first.sees('8 in 10 such cars');
+    await first.sees('Cars built like this');
     await first.follow('Garage');
-    await first.sees('✓ keeps every rule');
+    await first.sees('✓ follows every rule');
     await first.sees('My first brief');
     const kept = await keptBrief(stage.program.url, 'My first brief');
     expect(kept?.rounds).toMatchObject([{ goal: { kind: 'quickest-to', distance: 4 } }]);
@@ -53,7 +53,7 @@ describe('the Brief station', () => {
     await trophy.type('Longest allowed (0: any), mm', '62 cm');
     await trophy.sees('✓ met · length: 569.2 mm of 620 mm allowed');
     await trophy.sees('At most 620 mm long.');
-    await trophy.type('Kit, a line each: 8 luggage labels', '8 luggage labels\n4 net needles');
+    await trophy.type('Kit, one thing a line, such as “8 luggage labels”', '8 luggage labels\n4 net needles');
     await trophy.sees('Made of: 8 luggage labels, 4 net needles.');
     await expectAccessible(page);
     await trophy.saved();
@@ -66,9 +66,9 @@ describe('the Brief station', () => {
     const page = await open(`${demoCar(3)}/brief`);
     const trophy = builder(page);
     await trophy.press('Change Round 1, Furthest');
-    await trophy.pick('Aim', 'carry the most load so far …');
+    await trophy.pick('Aim', 'carry the heaviest load over …');
     await trophy.type('Carried over, m', '4');
-    await trophy.sees('The most load that is carried 4.00 m counts.');
+    await trophy.sees('The heaviest load that is carried 4.00 m counts.');
     await trophy.saved();
     await trophy.follow('To the design');
     await page.waitForSelector('[data-testid=asked-figure]');
@@ -78,8 +78,8 @@ describe('the Brief station', () => {
     await page.goBack();
     await trophy.press('Undo');
     await trophy.press('Undo');
-    await trophy.sees('The longest way counts.');
-    await trophy.seesNot('The most load');
+    await trophy.sees('The longest distance counts.');
+    await trophy.seesNot('The heaviest load');
     await trophy.saved();
     await page.close();
   });
@@ -93,7 +93,7 @@ describe('the Brief station', () => {
     await trophy.sees('18.40 m to the wall');
     await trophy.press('Change the hall’s linoleum');
     await trophy.type('Name of the floor', 'the boarding ramp');
-    await trophy.sees('Another floor is called so.');
+    await trophy.sees('Another floor has this name.');
     await page.keyboard.press('Escape');
     await trophy.saved();
     await page.close();
@@ -135,7 +135,7 @@ describe('the Brief station', () => {
     for (const _time of [1, 2]) {
       await page.evaluate(() =>
         [...document.querySelectorAll('button')]
-          .filter((one) => one.textContent === 'Earlier')
+          .filter((one) => one.textContent === 'Move up')
           .at(-1)!
           .click(),
       );
@@ -158,7 +158,7 @@ describe('the Brief station', () => {
     await eel.choose('Let Bobbin Eel work to another brief');
     await eel.sees('What is asked of Bobbin Eel?');
     await eel.press('Work to this: Skerrow Lull Trophy');
-    await eel.sees('cannot tell: how straight a roller runs is not known');
+    await eel.sees('cannot tell: nothing is known about how straight a roller runs');
     await page.close();
   });
 
@@ -173,7 +173,7 @@ describe('the Brief station', () => {
     await limpet.sees('coir matting');
     await limpet.saved();
     await limpet.press('Undo');
-    await limpet.sees('8 in 10 such cars');
+    await limpet.sees('Cars built like this');
     await page.close();
   });
 
@@ -184,7 +184,7 @@ describe('the Brief station', () => {
     await (input as typeof input & { uploadFile: (path: string) => Promise<void> }).uploadFile(
       'server/demo/skerrow-lull-trophy.brief.json',
     );
-    await all.sees('No car works to this brief yet');
+    await all.sees('No car uses this brief yet');
     const file = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as object;
     const briefs = (await (await fetch(`${stage.program.url}/api/briefs`)).json()) as { brief: object }[];
     expect(briefs.at(-1)!.brief).toEqual(file);

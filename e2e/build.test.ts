@@ -27,7 +27,7 @@ describe('a builder at the Build station', () => {
     await expectAccessible(page);
     await page.reload();
     await car.sees('1 of ');
-    await car.openTab('Was it built so?');
+    await car.openTab('Inspection');
     await car.type('wheelbase, left, mm', '243');
     await car.type('wheelbase, right, mm', '240');
     await car.sees('to the right after');
@@ -36,7 +36,7 @@ describe('a builder at the Build station', () => {
     await car.type('wheelbase, right, mm', 'long');
     await car.sees('✕');
     await car.type('wheelbase, right, mm', '240');
-    await car.press('Keep it as built');
+    await car.press('Save as built');
     await car.sees('Kept as “as built”');
     await car.saved();
     await car.sees('in the making, as built');
@@ -63,7 +63,7 @@ describe('a builder at the Build station', () => {
     await car.press('Save as DXF');
     expect((await taken('drawing-1.dxf')).toString()).toContain('LWPOLYLINE');
     await car.openTab('Templates');
-    await car.sees('At full size');
+    await car.sees('Print at 100 %');
     await expectAccessible(page);
     await car.follow('Print');
     await page.waitForSelector('article svg');

@@ -26,7 +26,7 @@ describe('from the Garage to a logged run', () => {
   it('makes a new car that already runs', async () => {
     await car.press('New car');
     await car.choose('With a snap trap and a lever');
-    await car.sees('predicted, fully wound');
+    await car.sees('predicted distance, fully wound');
     expect(await car.distance()).toBeGreaterThan(5);
     carPath = new URL(page.url()).pathname.replace('/design', '');
     await expectAccessible(page);
@@ -87,18 +87,18 @@ describe('from the Garage to a logged run', () => {
   it('is still there after a reload, and after the program was restarted', async () => {
     await car.saved();
     await page.reload();
-    await car.sees('predicted, fully wound');
+    await car.sees('predicted distance, fully wound');
     expect(await car.valueOf('Wheelbase, mm')).toBe('310');
     const { folder } = stage.program;
     const port = Number(new URL(stage.program.url).port);
     await stage.program.stop();
     // Edited while the program is away: kept in the browser, sent when it is back.
     await car.type('Wheelbase, mm', '320');
-    await car.sees('kept in this browser');
+    await car.sees('saved in this browser');
     stage.program = await startProgram({ demo: true, folder, port });
     await car.saved();
     await page.reload();
-    await car.sees('predicted, fully wound');
+    await car.sees('predicted distance, fully wound');
     expect(await car.valueOf('Wheelbase, mm')).toBe('320');
   });
 
@@ -115,7 +115,7 @@ describe('from the Garage to a logged run', () => {
     await car.sees('cut glove or balloon');
     await expectAccessible(page);
     await car.press('Keep both');
-    await car.sees('Yours was kept as');
+    await car.sees('Yours was saved as');
     expect(await car.valueOf('Track width, mm')).toBe('222');
     await car.follow('Garage');
     await car.sees('New car (mine)');
@@ -123,7 +123,7 @@ describe('from the Garage to a logged run', () => {
 
   it('follows quietly what another tab saves while nothing is unsaved here', async () => {
     await page.goto(`${stage.program.url}${carPath}/design`);
-    await car.sees('predicted, fully wound');
+    await car.sees('predicted distance, fully wound');
     const other = await open(`${carPath}/design`);
     await builder(other).type('Ready-to-run weight, g', '240');
     await builder(other).saved();
@@ -136,7 +136,7 @@ describe('from the Garage to a logged run', () => {
   it('logs a run beside the prediction for just that wind', async () => {
     await car.follow('Track no run yet');
     await car.sees('No run yet');
-    await car.press('so many turns');
+    await car.press('number of turns');
     await car.type('Turns of the drive axle', '10');
     await car.sees('predicted, 10 turns');
     await car.press('Log this run');
@@ -161,7 +161,7 @@ describe('from the Garage to a logged run', () => {
     await (await button('Correct run 5.80')).click();
     await car.sees('Correct this run');
     await car.press('hit the wall at');
-    await car.press('Keep the correction');
+    await car.press('Save the correction');
     await car.sees('at least 5.80');
     await (await button('Remove run 6.20')).click();
     await car.seesNot('tape on the floor');
@@ -239,7 +239,7 @@ describe('in the dark, by keyboard and by address', () => {
   it('says so where nothing stands', async () => {
     const told: string[] = [];
     const page = await open('/cars/00000000-0000-4000-8000-000000000000/design', DESKTOP, told);
-    await builder(page).sees('Nothing stands here');
+    await builder(page).sees('There is nothing at this address');
     expect(told.filter((text) => !text.includes('404'))).toEqual([]);
     await page.close();
   });

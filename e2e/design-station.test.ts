@@ -16,20 +16,20 @@ describe('a builder at the Design station', () => {
   it('cures a spinning band car by the remedy that is offered', async () => {
     const page = await open(designOf(4));
     const limpet = builder(page);
-    await limpet.sees('Wheelspin holds this car back.');
+    await limpet.sees('Wheelspin limits this car.');
     await limpet.sees('What would help');
-    await limpet.sees('8 in 10 such cars');
+    await limpet.sees('Cars built like this');
     const before = await limpet.distance();
     const [offered] = await page.$$eval('button[aria-label^="Try: Tyres"]', (buttons) =>
       buttons.map((button) => button.previousElementSibling!.textContent ?? ''),
     );
     await page.locator('button[aria-label^="Try: Tyres"]').click();
-    await limpet.seesNot('Wheelspin holds this car back.');
+    await limpet.seesNot('Wheelspin limits this car.');
     expect(await limpet.distance()).toBeGreaterThan(1.5 * before);
     // Told no finer than it is known.
     expect(Math.abs(parseFloat(offered!.replace(/[^\d.]/g, '')) / (await limpet.distance()) - 1)).toBeLessThan(0.1);
     await limpet.press('Undo');
-    await limpet.sees('Wheelspin holds this car back.');
+    await limpet.sees('Wheelspin limits this car.');
     expect(await limpet.distance()).toBe(before);
     await expectAccessible(page);
     await page.close();
@@ -43,7 +43,7 @@ describe('a builder at the Design station', () => {
     const car = builder(page);
     await car.press('New car');
     await car.choose(`With ${kind}`);
-    await car.sees('predicted, fully wound');
+    await car.sees('predicted distance, fully wound');
     expect(await car.distance()).toBeGreaterThan(2);
     expect(Number(await car.valueOf(field.trim().replace(/,$/, '')))).toBeGreaterThan(1);
     await expectAccessible(page);
@@ -92,7 +92,7 @@ describe('a builder at the Design station', () => {
     await kelp.sees('Tyre on the drive wheels');
     await expectAccessible(page);
     await page.type('input[type=search]', ' box');
-    await kelp.sees('Nothing of this car is called so.');
+    await kelp.sees('No size or part has this name.');
     await kelp.browse();
     await kelp.sees('Body and weight');
     await page.close();
@@ -102,8 +102,8 @@ describe('a builder at the Design station', () => {
     const page = await open(designOf(5));
     const eel = builder(page);
     await eel.type('Turns of a full wind', '16');
-    await eel.sees('changed since kept');
-    await eel.press('changed since kept');
+    await eel.sees('changed since saved');
+    await eel.press('changed since saved');
     await eel.sees('turns of a full wind 18 → 16');
     await expectAccessible(page);
     await eel.press('Go back to it: card washer');
@@ -139,22 +139,22 @@ describe('a builder at the Design station', () => {
     await limpet.press('My parts');
     await limpet.sees('moss-green balloon, cut');
     await limpet.press('Add a part');
-    await limpet.press('Keep the part');
+    await limpet.press('Save part');
     await limpet.sees('Give it a name');
     await limpet.type('Name of the part', 'harbour rubber');
     await limpet.type('grip on a smooth floor, before it slides', '1,05');
     await limpet.type('grip while it slides', '0.9');
-    await limpet.type('How many there are', '1');
-    await limpet.press('Keep the part');
+    await limpet.type('Number in stock', '1');
+    await limpet.press('Save part');
     await limpet.sees('harbour rubber');
     await expectAccessible(page);
     await limpet.press('Close');
     await limpet.pick('Tyre on the drive wheels', 'harbour rubber · estimated · 1 in stock');
     await limpet.sees('! 2 needed, 1 in stock');
-    await limpet.seesNot('Wheelspin holds this car back.');
+    await limpet.seesNot('Wheelspin limits this car.');
     expect(await limpet.distance()).toBeGreaterThan(1.5 * before);
     expect(await limpet.valueOf('grip of the tyre before it slides')).toBe('1.05');
-    await limpet.press('changed since kept');
+    await limpet.press('changed since saved');
     await limpet.sees('→ harbour rubber (1.05, 0.9)');
     await limpet.press('Close');
     await limpet.press('My parts');
@@ -164,7 +164,7 @@ describe('a builder at the Design station', () => {
     await limpet.sees('tyre, 1 in stock, estimated');
     await limpet.press('Close');
     await limpet.press('Undo');
-    await limpet.sees('Wheelspin holds this car back.');
+    await limpet.sees('Wheelspin limits this car.');
     await limpet.saved();
     await page.close();
   });
@@ -172,7 +172,7 @@ describe('a builder at the Design station', () => {
   it('keeps the answer in view on a phone while a size far down is moved', async () => {
     const page = await open(designOf(1), PHONE);
     const kelp = builder(page);
-    await kelp.sees('8 in 10 such cars');
+    await kelp.sees('Cars built like this');
     const answer = await page.waitForSelector('[data-testid="predicted-distance"]');
     await (await page.waitForSelector('#group-body'))!.click();
     const slider = (await page.waitForSelector('input[type=range][aria-label^="Ballast"]'))!;
@@ -245,7 +245,7 @@ describe('a builder at the Design station', () => {
     await kelp.choose('Picture (PNG)');
     expect((await saved(`${file}-pull.png`)).subarray(1, 4).toString()).toBe('PNG');
     await kelp.openTab('Sweep');
-    await kelp.sees('Take the best');
+    await kelp.sees('Apply the best');
     await (await page.waitForSelector('#lower-panel button[aria-haspopup=menu]'))!.click();
     await kelp.choose('Picture (SVG)');
     expect((await saved(`${file}-lever-length.svg`)).toString()).toContain('<svg');

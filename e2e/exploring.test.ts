@@ -12,11 +12,11 @@ describe('exploring at the Design station', () => {
     const before = await kelp.distance();
     await kelp.openTab('Sweep');
     const best = await page.waitForFunction(
-      () => [...document.querySelectorAll('button')].find(({ innerText }) => innerText.startsWith('Take the best'))?.innerText,
+      () => [...document.querySelectorAll('button')].find(({ innerText }) => innerText.startsWith('Apply the best'))?.innerText,
       { timeout: 20_000 },
     );
     const [, promised] = /→ about ([\d.]+)/.exec((await best.jsonValue())!)!;
-    await page.locator('::-p-text(Take the best)').click();
+    await page.locator('::-p-text(Apply the best)').click();
     await kelp.predictsOtherThan(before);
     expect(await kelp.distance()).toBeGreaterThan(before);
     // Told no finer than it is known, and up to the wall of its hall: what it would go beyond does not count.
@@ -32,12 +32,12 @@ describe('exploring at the Design station', () => {
     await ferry.openTab('Map');
     const map = (await page.waitForSelector('[role=application]', { timeout: 20_000 }))!;
     await page.waitForFunction(
-      () => [...document.querySelectorAll('button')].some(({ innerText }) => innerText.startsWith('Take the best')),
+      () => [...document.querySelectorAll('button')].some(({ innerText }) => innerText.startsWith('Apply the best')),
       { timeout: 20_000 },
     );
     await map.focus();
     await page.keyboard.press('ArrowDown');
-    await ferry.sees('Enter or a click takes it');
+    await ferry.sees('Press Enter or click to apply');
     const told = await page.$eval('#lower-panel [aria-live=polite]', (element) => element.textContent ?? '');
     await page.keyboard.press('Enter');
     const [, promised] = /: ([\d.]+)\s*m/.exec(told.replaceAll('\u00a0', ' '))!;
@@ -61,13 +61,13 @@ describe('exploring at the Design station', () => {
     await page.waitForSelector('::-p-aria([name="Mapping"][role="progressbar"])');
     await ferry.press('Stop');
     await ferry.sees('Darker: further');
-    await ferry.seesNot('Take the best');
+    await ferry.seesNot('Apply the best');
     await ferry.pick('Up', 'Wheelbase');
-    await ferry.sees('Take the best');
+    await ferry.sees('Apply the best');
     const before = await ferry.valueOf('Wheelbase, mm');
     const { x, y, width, height } = (await (await page.waitForSelector('[role=application] canvas'))!.boundingBox())!;
     await page.mouse.move(x + width / 2, y + height / 4);
-    await ferry.sees('Enter or a click takes it');
+    await ferry.sees('Press Enter or click to apply');
     await page.mouse.click(x + width / 2, y + height / 4);
     await page.waitForFunction(
       (was) => document.querySelector<HTMLInputElement>('input[aria-label="Wheelbase, mm"]')!.value !== was,
@@ -81,11 +81,11 @@ describe('exploring at the Design station', () => {
 
   it('lays a carpet and a twig on the way, and finds the load that is carried furthest', async () => {
     const { page, car: kelp } = await newCarWith(stage, 'a snap trap and a lever');
-    await kelp.sees('8 in 10 such cars');
+    await kelp.sees('Cars built like this');
     const before = await kelp.distance();
     await page.click('#group-floor');
     await kelp.press('Add a stretch');
-    await kelp.pick('Floor there', 'short carpet');
+    await kelp.pick('Floor of the stretch', 'short carpet');
     await kelp.predictsOtherThan(before);
     expect(await kelp.distance()).toBeLessThan(before);
     await kelp.press('Add a twig or step');
@@ -98,7 +98,7 @@ describe('exploring at the Design station', () => {
     await page.waitForSelector('::-p-aria([name="Size to sweep"][role="combobox"])');
     await kelp.pick('Size to sweep', 'Load carried');
     await kelp.press('load × distance');
-    await kelp.sees('Take the best');
+    await kelp.sees('Apply the best');
     await page.close();
   });
 
@@ -123,10 +123,10 @@ describe('exploring at the Design station', () => {
     await tern.openTab('Winding');
     await tern.sees('under the last');
     await expectAccessible(page);
-    await tern.press('Take this winding');
+    await tern.press('Apply this winding');
     await tern.predictsOtherThan(before);
     expect(await tern.distance()).toBeGreaterThan(before);
-    await tern.seesNot('Wheelspin holds this car back.');
+    await tern.seesNot('Wheelspin limits this car.');
     await page.close();
   });
 });

@@ -21,15 +21,15 @@ const { open, complaints } = stage;
 
 describe('a car that cannot run', () => {
   it.each([
-    [1, 'On the drive wheels, %', '0', 'It does not move.', 'Track width, mm'],
-    [4, 'On the drive wheels, %', '8', 'It does not move.', 'Track width, mm'],
+    [1, 'On the drive wheels, %', '0', 'It does not start.', 'Track width, mm'],
+    [4, 'On the drive wheels, %', '8', 'It does not start.', 'Track width, mm'],
     [5, 'rolling friction length of the drive wheels, mm', '99999', 'It cannot run like this.', 'Arm reaches back by, mm'],
   ])(
     'number %i, after %s was typed as %s, says why and can still be edited, also after a reload',
     async (n, field, typed, words, other) => {
       const page = await open(`${demoCar(n)}/design`);
       const car = builder(page);
-      await car.sees('predicted, fully wound');
+      await car.sees('predicted distance, fully wound');
       await car.type(field, typed);
       await car.sees(words);
       await car.saved();
@@ -40,9 +40,9 @@ describe('a car that cannot run', () => {
       await car.saved();
       // The car as it was is there to go back to.
       await page.locator('header button[aria-haspopup=dialog]').click();
-      await car.sees('Saved by itself');
+      await car.sees('Saved automatically');
       await page.locator('section[aria-labelledby=earlier-title] li:nth-child(2) button[aria-label^="Go back"]').click();
-      await car.sees('predicted, fully wound');
+      await car.sees('predicted distance, fully wound');
       await car.seesNot(words);
       await page.close();
     },
@@ -54,7 +54,7 @@ describe('an error in one panel', () => {
     const told: string[] = [];
     const page = await open(`${demoCar(3)}/design`, DESKTOP, told);
     const car = builder(page);
-    await car.sees('8 in 10 such cars');
+    await car.sees('Cars built like this');
     await page.evaluate(() => {
       const usual = Array.prototype.lastIndexOf as (this: unknown[], sought: unknown) => number;
       Array.prototype.lastIndexOf = function (sought: unknown) {
@@ -84,7 +84,7 @@ describe('a worker that breaks', () => {
     const told: string[] = [];
     const page = await open(`${demoCar(3)}/design`, DESKTOP, told);
     const car = builder(page);
-    await car.sees('8 in 10 such cars');
+    await car.sees('Cars built like this');
     await page.evaluate(() => {
       const usual = Worker.prototype.postMessage;
       Worker.prototype.postMessage = function () {
@@ -93,7 +93,7 @@ describe('a worker that breaks', () => {
       Object.assign(window, { mend: () => (Worker.prototype.postMessage = usual) });
     });
     await car.openTab('Sweep');
-    await car.sees('This broke down before it was done.');
+    await car.sees('This stopped before it was finished.');
     await car.focusSlider('Wheelbase');
     await page.keyboard.press('ArrowRight');
     await car.sees('Range and checks could not be worked out');
@@ -101,7 +101,7 @@ describe('a worker that breaks', () => {
     await page.$$eval('button', (buttons) =>
       buttons.filter(({ innerText }) => innerText === 'Try again').forEach((button) => button.click()),
     );
-    await car.sees('Take the best');
+    await car.sees('Apply the best');
     await car.seesNot('Range and checks could not be worked out');
     expect(told.join()).toContain('made to break');
     await page.close();
@@ -144,9 +144,9 @@ describe('everything', () => {
     await garage.sees('No car yet');
     const input = (await empty.$('input[aria-label="Car or brief file, or archive"]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(archive);
-    await garage.sees('Nothing has been stored yet');
+    await garage.sees('Nothing has been saved yet');
     await expectAccessible(empty);
-    await garage.press('Take what is new and ticked');
+    await garage.press('Import what is new and ticked');
     await garage.sees('Taken from the archive: 5 cars');
     await garage.sees('Bobbin Eel');
     // Changed here, it is different; only ticked it is taken again.
@@ -159,7 +159,7 @@ describe('everything', () => {
     await again.uploadFile(archive);
     await garage.sees('1 differs from what is here');
     await (await empty.waitForSelector('::-p-text(Car “Bobbin Eel”)'))!.click();
-    await garage.press('Take what is new and ticked');
+    await garage.press('Import what is new and ticked');
     await garage.sees('Taken from the archive: 1 car');
     await garage.seesNot('Bobbin Eel II');
     await empty.close();

@@ -71,7 +71,7 @@ describe('the keyboard', () => {
       path === '/'
         ? 'Bobbin Eel'
         : path.endsWith('design')
-          ? '8 in 10 such cars'
+          ? 'Cars built like this'
           : path.endsWith('brief')
             ? 'What counts'
             : 'All runs, newest first',
@@ -113,7 +113,7 @@ describe('the keyboard', () => {
       await page.keyboard.press('F6');
       visited.push((await focused(page))!);
     }
-    for (const part of ['Name of the car', 'Find a size or part', 'type another', 'Pull curve', 'predicted, fully wound'])
+    for (const part of ['Name of the car', 'Find a size or part', 'type another', 'Pull curve', 'predicted distance, fully wound'])
       expect(
         visited.slice(0, 9).some((name) => name.includes(part)),
         `${part} in ${visited.join('; ')}`,

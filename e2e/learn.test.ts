@@ -10,14 +10,14 @@ describe('a learner', () => {
   it('answers five questions, sees why on this car, and how it stands', async () => {
     const page = await stage.open(`${kelp}/learn`);
     const learner = builder(page);
-    await learner.sees('Say first: what would it do?');
+    await learner.sees('Predict first: what would it do?');
     await expectAccessible(page);
     const asked = new Set<string>();
     for (let n = 0; n < 5; n++) {
       asked.add(await page.$eval('#question-title', (title) => title.textContent ?? ''));
       await (await page.waitForSelector('input[name=answer]'))!.click();
       await (await page.waitForSelector('input[name=reason]'))!.click();
-      await learner.press('Then see');
+      await learner.press('Check');
       await learner.sees('On this car:');
       if (n === 0) await expectAccessible(page);
       await learner.press('Next question');
@@ -26,7 +26,7 @@ describe('a learner', () => {
     expect(asked.size).toBeGreaterThanOrEqual(4);
     await learner.sees('right');
     await page.reload();
-    await learner.sees('Begin anew');
+    await learner.sees('Start over');
     await page.close();
   });
 
@@ -34,7 +34,7 @@ describe('a learner', () => {
     const page = await stage.open(`${kelp}/learn`);
     const learner = builder(page);
     // From the first question on, whatever was answered before.
-    await learner.press('Begin anew');
+    await learner.press('Start over');
     await learner.press('Draw it instead');
     await learner.sees('You drew: hardly any change.');
     // By keys; dragging does the same.
@@ -52,8 +52,8 @@ describe('a learner', () => {
     await learner.sees('You drew: more.');
     await expectAccessible(page);
     await (await page.waitForSelector('input[name=reason]'))!.click();
-    await learner.press('Then see');
-    await learner.sees('thick: what the change does');
+    await learner.press('Check');
+    await learner.sees('thick: with the change');
     await learner.sees('It is less.');
     await page.close();
   });
@@ -61,7 +61,7 @@ describe('a learner', () => {
   it('reads ten ideas and tries each on this car', async () => {
     const page = await stage.open(`${kelp}/learn?view=ideas`);
     const learner = builder(page);
-    await learner.sees('is wound in;');
+    await learner.sees('is stored.');
     await expectAccessible(page);
     await learner.follow('Pull against distance');
     await learner.sees('260 mm (this car)');
@@ -71,7 +71,7 @@ describe('a learner', () => {
     await expectAccessible(page);
     await learner.follow('Luck and averages');
     await learner.press('Run them again');
-    await learner.sees('8 in 10 lie within');
+    await learner.sees('8 in 10 are within');
     await expectAccessible(page);
     await page.close();
   });
@@ -79,8 +79,8 @@ describe('a learner', () => {
   it('comes to a word from any screen, with its picture and number', async () => {
     const page = await stage.open(`${kelp}/design`);
     const learner = builder(page);
-    await learner.press('Words');
-    await learner.sees('Words on this screen');
+    await learner.press('Glossary');
+    await learner.sees('Glossary of this screen');
     await expectAccessible(page);
     await learner.follow('drive axle');
     await page.waitForFunction(() => document.activeElement?.id === 'word-drive-axle');
@@ -96,7 +96,7 @@ describe('a learner', () => {
     await teacher.sees('Answers: Kelp Runner');
     await expectAccessible(page);
     const taken = await downloadsOf(page);
-    await teacher.press('Save the class’s runs as CSV');
+    await teacher.press('Export CSV of the class’s runs');
     const rows = (await taken('.csv')).toString().trim().split('\r\n');
     expect(rows[0]).toContain('car,ran at,drive');
     expect(rows).toHaveLength(33);
@@ -109,7 +109,7 @@ describe('a learner', () => {
     await learner.sees('Example car');
     await learner.sees('Try it: lever');
     await expectAccessible(page);
-    await learner.pick('Driven by', 'bands on the axle');
+    await learner.pick('Motor', 'bands on the axle');
     await learner.sees('Try it: bands end to end');
     await page.close();
   });

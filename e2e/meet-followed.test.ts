@@ -118,14 +118,14 @@ describe('a meet that is followed', () => {
       /** Saves results of one lane until all are made. */
       const official = async (page: Page, lane: number): Promise<void> => {
         const look = (at: number): string | null => {
-          if (document.body.innerText.includes('All runs are written down')) return null;
+          if (document.body.innerText.includes('All results are saved')) return null;
           const forms = [...document.querySelectorAll('form[aria-label^="Result of "]')];
           return (forms[at] ?? forms[0])?.getAttribute('aria-label')!.replace('Result of ', '') ?? '';
         };
         /** Types and presses within the page: three pages at once cannot all be in front. */
         const saveResult = (name: string, metres: string): boolean => {
           const field = document.querySelector<HTMLInputElement>(`input[aria-label="${name}: distance"]`);
-          const button = document.querySelector<HTMLElement>(`button[aria-label="Write it down: ${name}"]`);
+          const button = document.querySelector<HTMLElement>(`button[aria-label="Save result: ${name}"]`);
           if (!field || !button) return false;
           Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, metres);
           field.dispatchEvent(new Event('input', { bubbles: true }));
@@ -188,7 +188,7 @@ describe('a meet that is followed', () => {
       await visitor.goto(`${stage.program.url}${path}?view=run`);
       await builder(visitor).sees('Now: Furthest');
       await visitor.goto(`${stage.program.url}/meets`);
-      await builder(visitor).sees('Meets that are here');
+      await builder(visitor).sees('Meets');
     }
     const { folder, url } = stage.program;
     await stage.program.stop();
@@ -202,7 +202,7 @@ describe('a meet that is followed', () => {
     );
     await visitor.bringToFront();
     await builder(visitor).type(`${car!}: distance`, '9.87');
-    await builder(visitor).press(`Write it down: ${car!}`);
+    await builder(visitor).press(`Save result: ${car!}`);
     for (const tab of tabs.filter((one) => one !== visitor)) await builder(tab).sees('9.87 m');
     // The demo's stage expects no complaints of a program that was gone on purpose.
     stage.complaints.splice(0);
@@ -224,7 +224,7 @@ describe('a meet that is followed', () => {
       for (let round = 0; round < rounds; round++) {
         await goTo(`${path}?view=run`, 'Now: Furthest');
         await goTo(`${path}/board`, 'Standings');
-        await goTo('/meets', 'Meets that are here');
+        await goTo('/meets', 'Meets');
       }
       await devtools.send('HeapProfiler.collectGarbage');
       const { Nodes, JSEventListeners, JSHeapUsedSize } = await page.metrics();

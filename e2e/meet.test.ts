@@ -54,7 +54,7 @@ describe('a meet', () => {
     await first.goto(new URL(`${path}?view=run`, first.url()).href);
     const harbour = builder(first);
     await harbour.sees('Now: Furthest');
-    await harbour.type('Who writes it down', 'the harbour office');
+    await harbour.type('Recorded by', 'the harbour office');
     await expectAccessible(first);
     const board = await stage.open(`${path}/board`);
     await builder(board).sees('Standings');
@@ -73,7 +73,7 @@ describe('a meet', () => {
       const official = builder(page);
       await page.bringToFront();
       await official.type(`${car}: distance`, metres);
-      await official.press(`Write it down: ${car}`);
+      await official.press(`Save result: ${car}`);
     };
     const heat = await now(first);
     expect(heat).toHaveLength(2);
@@ -92,7 +92,7 @@ describe('a meet', () => {
     await writes(first, last[0]!, '6.5');
     await first.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, last[0]!);
     await writes(first, last[1]!, '5');
-    await harbour.sees('All runs are written down.');
+    await harbour.sees('All results are saved.');
     // The two that lead alike run off.
     await harbour.sees('Run-off: Furthest');
     await writes(first, `${heat[0]!}, run-off`, '8');
@@ -105,10 +105,10 @@ describe('a meet', () => {
     // One is corrected, with who and why; what stood before is kept.
     await harbour.openTab('Results');
     await harbour.press(`Correct: ${last[1]!}, Furthest, run 1`);
-    await harbour.type('Who corrects it', 'the harbour office');
+    await harbour.type('Corrected by', 'the harbour office');
     await harbour.type('Why', 'tape slipped');
     await harbour.type(`correction of ${last[1]!}, Furthest, run 1: distance`, '9.9');
-    await harbour.press(`Write it down: correction of ${last[1]!}, Furthest, run 1`);
+    await harbour.press(`Save result: correction of ${last[1]!}, Furthest, run 1`);
     await harbour.sees('corrected by the harbour office: tape slipped');
     await harbour.sees('before: 5.00 m');
     await expectAccessible(first);
@@ -117,7 +117,7 @@ describe('a meet', () => {
     expect(await textOf(board)).toContain('9.90 m');
     // Taken back it stands no more.
     await first.bringToFront();
-    await harbour.press(`Take back: ${last[1]!}, Furthest, run 1`);
+    await harbour.press(`Withdraw: ${last[1]!}, Furthest, run 1`);
     await harbour.openTab('Run');
     await harbour.sees(`Now: Furthest`);
     expect(await now(first)).toContain(last[1]!);
@@ -126,7 +126,7 @@ describe('a meet', () => {
     await harbour.press('Save as a file');
     const file = JSON.parse((await taken('.json')).toString()) as { format: string; results: unknown[] };
     expect([file.format, file.results.length]).toEqual(['nimble-axle/meet', 10]);
-    await harbour.press('Save as CSV');
+    await harbour.press('Export CSV');
     expect((await taken('.csv')).toString()).toContain('place,car,crew');
     for (const page of [first, second, phone, board]) await page.close();
   });
@@ -140,7 +140,7 @@ describe('a meet', () => {
     const host = builder(page);
     await host.sees('Now: Furthest');
     await host.press('Let a phone join');
-    await host.press('Turn it on');
+    await host.press('Turn on');
     await host.sees('As official, none has joined yet.');
     await expectAccessible(page);
     const codeFor = (role: string): Promise<string> => page.$eval(`[data-testid=join-code-${role}]`, (shown) => shown.textContent!);
@@ -187,7 +187,7 @@ describe('a meet', () => {
     expect(await host.valueOf(`${heat[0]!}: distance`)).toBe('9.4');
     await official.bringToFront();
     await builder(official).type(`${heat[0]!}: distance`, '9.3');
-    await builder(official).press(`Write it down: ${heat[0]!}`);
+    await builder(official).press(`Save result: ${heat[0]!}`);
     await builder(official).press(`It broke: ${heat[1]!}`);
     await page.bringToFront();
     await host.sees('Another official wrote 9.30 m meanwhile.');
@@ -195,20 +195,20 @@ describe('a meet', () => {
     await host.sees('Another official wrote 9.30 m meanwhile.');
     expect(await host.valueOf(`${heat[0]!}: distance`)).toBe('9.4');
     await expectAccessible(page);
-    await host.press(`drop what is typed: ${heat[0]!}`);
+    await host.press(`discard what is typed: ${heat[0]!}`);
     // A run timed by hand goes into its result, and how it was timed is kept.
     await page.waitForSelector('form[aria-label^="Result of "]');
     await page.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, heat[0]!);
     const [timed] = await now(page);
     await (await page.waitForSelector('summary'))!.click();
-    await host.pick('Timed', 'by hand, with a watch');
+    await host.pick('Timed', 'by hand, with a stopwatch');
     await host.type('Times are taken at, m (6, 12)', '3');
     for (const press of ['Go', '3.00\u00a0m', 'Stop']) await host.press(press);
     await host.press('Into the result');
     await host.sees('timed by hand: 3.00 m in');
     await host.type(`${timed!}: distance`, '5');
     await expectAccessible(page);
-    await host.press(`Write it down: ${timed!}`);
+    await host.press(`Save result: ${timed!}`);
     await host.openTab('Results');
     await host.sees('timed by hand: 3.00 m in');
     await crew.bringToFront();
@@ -220,7 +220,7 @@ describe('a meet', () => {
   it('is made from a brief, cars enter from the Garage and are inspected', async () => {
     const page = await stage.open('/meets');
     const official = builder(page);
-    await official.press('Begin the meet');
+    await official.press('Create meet');
     await official.sees('Enter a car');
     await official.type('Crew', 'the night watch');
     await page.waitForFunction(() => document.body.innerText.includes('Or from the Garage'));
@@ -229,11 +229,11 @@ describe('a meet', () => {
     await official.type('length of Kelp Runner, measured', '600 mm');
     await official.sees('would pass');
     await expectAccessible(page);
-    await official.openTab('How it counts');
-    await official.type('Worst rounds of each that do not count', '1');
+    await official.openTab('Rules and scoring');
+    await official.type('Worst rounds of each car that do not count', '1');
     await page.reload();
     await official.sees('Worst rounds of each');
-    expect(await official.valueOf('Worst rounds of each that do not count')).toBe('1');
+    expect(await official.valueOf('Worst rounds of each car that do not count')).toBe('1');
     await expectAccessible(page);
     await page.close();
   });

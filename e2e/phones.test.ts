@@ -119,8 +119,8 @@ describe('a phone in a hall', () => {
     await phone.openTab('Go');
     const shown = await page.$eval('[role=timer]', (timer) => Number.parseFloat(timer.textContent!));
     expect(shown).toBeGreaterThan(1.5);
-    await phone.press('It stopped').catch(() => phone.press('Stop'));
-    await phone.press('Write it down');
+    await phone.press('Stop now').catch(() => phone.press('Stop'));
+    await phone.press('Use these times');
     await phone.sees('Next run');
     await page.close();
   });

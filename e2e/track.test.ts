@@ -27,10 +27,10 @@ describe('an afternoon on a phone', () => {
   it('goes from the list before a run over the wind and the watch to what is written down', async () => {
     const page = await stage.open(`${tern}/track`, PHONE);
     const phone = builder(page);
-    await phone.press('Begin a session');
+    await phone.press('Start a session');
     await phone.sees('Skerrow Lull Trophy');
     await phone.openTab('Wind');
-    await phone.sees('turns still safe');
+    await phone.sees('turns to the safe limit');
     for (let n = 0; n < 4; n++) await phone.press('One turn');
     await phone.press('+ half');
     await phone.sees('pull at the tyre now');
@@ -38,15 +38,15 @@ describe('an afternoon on a phone', () => {
     await phone.press('Take 4.5 turns');
     await phone.sees('its turns side by side');
     await expectAccessible(page);
-    await phone.press('To the watch');
+    await phone.press('To the stopwatch');
     await phone.press('Go');
     // The marks that the brief’s rounds set.
     await phone.press('5.00\u00a0m');
-    await phone.press('Take back');
+    await phone.press('Withdraw');
     await phone.press('5.00\u00a0m');
-    await phone.press('It stopped');
+    await phone.press('Stop now');
     await expectAccessible(page);
-    await phone.press('Write it down');
+    await phone.press('Use these times');
     expect(await phone.valueOf('Turns of the drive axle')).toBe('4.5');
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '6.4');
     await (await page.waitForSelector('details summary'))!.click();
@@ -84,7 +84,7 @@ describe('an afternoon on a phone', () => {
     await phone.sees('waits in this browser until the program can be reached');
     const port = Number(new URL(program.url).port);
     stage.program = await startProgram({ folder: program.folder, port, demo: true });
-    await phone.sees('The run that waited is stored');
+    await phone.sees('The queued run is saved');
     await phone.seesNot('waits in this browser');
     const after = await runsOf(stage.program.url, tern);
     expect(after).toHaveLength(before + 1);
@@ -101,7 +101,7 @@ describe('a phone that joins', () => {
     const page = await stage.open(`${demoCar(1)}/track`);
     const host = builder(page);
     await host.press('Let a phone join');
-    await host.press('Turn it on');
+    await host.press('Turn on');
     const code = await (await page.waitForSelector('[data-testid=join-code-crew]'))!.evaluate((shown) => shown.textContent!);
     const [address] = ((await (await fetch(`${stage.program.url}/api/sharing`)).json()) as { shared: { addresses: string[] } }).shared
       .addresses;
@@ -122,7 +122,7 @@ describe('a phone that joins', () => {
     await phone.press('Use this car');
     await phone.sees('Next run');
     // What a crew may not do is not there.
-    for (const name of ['Design', 'Tune', 'Garage', 'Begin a session', 'Take in a CSV']) await phone.seesNot(name);
+    for (const name of ['Design', 'Tune', 'Garage', 'Start a session', 'Import CSV']) await phone.seesNot(name);
     await expectAccessible(other);
     await host.sees('As crew, 1 phone has joined.');
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '11.1');
@@ -130,8 +130,8 @@ describe('a phone that joins', () => {
     await phone.sees('Run logged: 11.10 m');
     await phone.seesNot('Let a phone join');
     expect((await runsOf(stage.program.url, demoCar(1)))[0]!.record.outcome.distance).toBe(11.1);
-    await host.press('Turn it off');
-    await host.sees('Turn it on');
+    await host.press('Turn off');
+    await host.sees('Turn on');
     await expect(fetch(`${address}/api/cars`)).rejects.toThrow();
     await second.close();
     await page.close();
@@ -144,14 +144,14 @@ describe('gates and sensors', () => {
   it('fill a run by the simulated rig, and by lines that a program posts; a broken line is told by its number', async () => {
     const page = await stage.open(`${tern}/track`);
     const track = builder(page);
-    await track.press('Begin a session');
+    await track.press('Start a session');
     await track.sees('Change the session');
     await track.openTab('Go');
     await track.press('gates or sensors');
-    await track.press('Let it run');
+    await track.press('Run it');
     await track.sees('stopped at, by its turns');
     await expectAccessible(page);
-    await track.press('Write it down');
+    await track.press('Use these times');
     await track.press('Log this run');
     await track.sees('Run logged');
     const [logged] = await runsOf(stage.program.url, tern);
@@ -203,7 +203,7 @@ describe('the page without the program', () => {
     }
     await phone.sees('2 runs: wait in this browser');
     await phone.follow('Brief');
-    await phone.sees('The longest way counts.');
+    await phone.sees('The longest distance counts.');
     await page.close();
   });
 });
@@ -243,13 +243,13 @@ describe('the runs of a car', () => {
     await (await page.waitForSelector('[aria-label^="Correct run"]'))!.click();
     await track.sees('Correct this run');
     await track.type('Distance, m (or 35 ft, 12 m 40 cm)', '1.23');
-    await track.press('Keep the correction');
+    await track.press('Save the correction');
     await track.sees('Run corrected');
     await (await page.waitForSelector('[aria-label^="History of run"]'))!.click();
     await page.waitForSelector('[aria-label="What this run was before"] li');
     await expectAccessible(page);
     await track.press('Restore version 1');
-    await track.sees('The run is as it was');
+    await track.sees('The run was restored');
     await expect.poll(async () => (await runsOf(stage.program.url, kelp))[0]!.record.outcome.distance).toBe(was);
     await page.close();
   });
@@ -257,11 +257,11 @@ describe('the runs of a car', () => {
   it('are put together by what they share, and shown alone', async () => {
     const page = await stage.open(`${kelp}/track`);
     const track = builder(page);
-    await track.pick('Together by', 'winding');
+    await track.pick('Group by', 'winding');
     await track.sees('20 turns');
     await (await page.waitForSelector('[role=group][aria-label="fully wound"] button'))!.click();
     await track.sees('Runs fully wound');
-    await track.pick('Together by', 'session');
+    await track.pick('Group by', 'session');
     await track.sees('Waiting hall, 21 November');
     await track.sees('All runs, newest first');
     await page.close();
@@ -277,7 +277,7 @@ describe('the runs of a car', () => {
     writeFileSync(picture, await page.screenshot());
     await (await page.waitForSelector('details summary'))!.click();
     await give(page, 'Photo of the run', way);
-    await track.sees('this file is no picture');
+    await track.sees('this file is not a picture');
     await give(page, 'Positions and times of the run', way);
     await track.sees('10 times on the way');
     await give(page, 'Photo of the run', picture);
@@ -287,7 +287,7 @@ describe('the runs of a car', () => {
     await track.sees('Run logged: 11.20 m');
     await (await page.waitForSelector('button[aria-label^="Along the way of run 11.20"]'))!.click();
     await track.sees('Its pull ended between');
-    await track.sees('Then it coasts, slowing by');
+    await track.sees('Then it coasts and slows by');
     // The picture comes from the program, and is a picture.
     await page.waitForFunction(() => {
       const shown = document.querySelector<HTMLImageElement>('img[alt^="Photo of run 11.20"]');
@@ -302,7 +302,7 @@ describe('the runs of a car', () => {
     const phone = builder(page);
     await phone.openTab('Wind');
     await phone.press('follow a turn sensor');
-    await phone.press('Let it wind');
+    await phone.press('Wind it');
     await phone.sees('readings');
     await expectAccessible(page);
     await page.waitForFunction(() => /^\d+(\.\d)? turns/.test(document.querySelector('[role=tabpanel] [role=status]')!.textContent!));
@@ -317,15 +317,15 @@ describe('the runs of a car', () => {
     const upload = () => give(page, 'Runs as CSV', file);
     await upload();
     await track.sees('0 new, 0 known already, 3 with faults');
-    await track.press('Which column is what');
+    await track.press('Columns');
     await track.pick('distance m', 'weit');
     await track.sees('1 new, 1 known already, 1 with faults');
     await track.sees('“far” is not a number');
     await expectAccessible(page);
     await track.press('Take in 1');
-    await track.sees('1 run taken in');
+    await track.sees('1 run imported');
     await upload();
-    await track.press('Which column is what');
+    await track.press('Columns');
     await track.pick('distance m', 'weit');
     await track.sees('0 new, 2 known already, 1 with faults');
     await track.press('Close');

@@ -12,14 +12,14 @@ describe('a builder at the Tune station', () => {
     const car = builder(page);
     await (await page.waitForSelector('li[aria-label="Tern"] a[href$="/tune"] ::-p-text(see why it ran so)'))!.click();
     await car.sees('Fully wound on a long floor');
-    await car.sees('What would tell most of the full winding');
-    await car.sees('than thought');
+    await car.sees('The most useful run for the full wind');
+    await car.sees('than expected');
     await expectAccessible(page);
     // A check at the table ranks the causes again at once.
     await car.press('Confirmed: something rubs');
-    await car.sees('This is it');
+    await car.sees('Most likely cause');
     await car.press('Ruled out: something rubs');
-    await car.seesNot('This is it');
+    await car.seesNot('Most likely cause');
     await page.close();
   });
 
@@ -27,8 +27,8 @@ describe('a builder at the Tune station', () => {
     const page = await stage.open(`${tern}/tune`);
     const car = builder(page);
     await car.sees('better by');
-    const take = (await page.waitForSelector('button[aria-label^="Take it: "]'))!;
-    const change = (await take.evaluate((button) => button.getAttribute('aria-label')))!.replace('Take it: ', '');
+    const take = (await page.waitForSelector('button[aria-label^="Apply: "]'))!;
+    const change = (await take.evaluate((button) => button.getAttribute('aria-label')))!.replace('Apply: ', '');
     await take.click();
     await car.sees('Planned to judge the change');
     await car.sees(change);
@@ -46,7 +46,7 @@ describe('a builder at the Tune station', () => {
     await car.sees('Back to');
     await car.saved();
     const saved = await downloadsOf(page);
-    await car.press('Save as JSON');
+    await car.press('Export JSON');
     const log = JSON.parse((await saved('-tuning.json')).toString()) as { tried: { decided: string; why: string; came: string }[] };
     expect(log.tried[0]).toMatchObject({ decided: 'undone' });
     expect(log.tried[0]!.why).toMatch(/^Tune: expected better by /);
@@ -57,7 +57,7 @@ describe('a builder at the Tune station', () => {
   it('puts what was fitted into the car, compares any two groups, and says where to go without runs', async () => {
     const page = await stage.open(`${demoCar(1)}/tune`);
     const car = builder(page);
-    await car.press('Put the fitted values into the car');
+    await car.press('Apply the fitted values to the car');
     await car.sees('Kept as “fitted to 6 runs”');
     await car.saved();
     await page.goto(`${stage.program.url}${demoCar(4)}/tune`);
@@ -66,7 +66,7 @@ describe('a builder at the Tune station', () => {
     const { page: fresh, car: made } = await newCarWith(stage, 'a snap trap and a lever');
     await made.saved();
     await made.follow('Tune');
-    await made.sees('Make three runs alike on the track');
+    await made.sees('Make three like runs on the track');
     await expectAccessible(fresh);
     await fresh.close();
     await page.close();

@@ -15,7 +15,7 @@ const nextOf = (page: Page): Promise<string> =>
         [...document.querySelectorAll('[role=progressbar]')].every((bar) => getComputedStyle(bar).visibility === 'hidden') &&
         [...document.querySelectorAll('main p')]
           .map(({ textContent }) => textContent!)
-          .find((text) => text.startsWith('Next: ') && !text.includes('see why it ran so')),
+          .find((text) => text.startsWith('Next: ') && !text.includes('see why it ran like this')),
     )
     .then((told) => told.jsonValue() as Promise<string>);
 
@@ -44,17 +44,17 @@ describe('a car that spins and rubs', () => {
 
       const page = await stage.open(`/cars/${CAR}/track`);
       const car = builder(page);
-      await car.press('Begin a session');
+      await car.press('Start a session');
       await car.sees('Change the session');
       let made = 0;
       const runs = async (count: number): Promise<void> => {
         for (let n = 0; n < count; n++) {
           await car.openTab('Go');
           await car.press('gates or sensors');
-          await car.pick('Hidden car', 'it rubs, and its tyres slip');
-          await car.press('Let it run');
+          await car.pick('Hidden car', 'it has too much friction, and its tyres slip');
+          await car.press('Run it');
           await car.sees('stopped at, by its turns');
-          await car.press('Write it down');
+          await car.press('Use these times');
           await car.press('Log this run');
           made++;
           await vi.waitUntil(async () => (await api<RunPage>(`/cars/${CAR}/runs`)).total === made, { timeout: 15_000 });
@@ -74,12 +74,12 @@ describe('a car that spins and rubs', () => {
           await link.click();
           await car.sees('Next run');
           await runs(3);
-        } else if (next.includes('put this right')) {
-          await car.follow('put this right: launch grip');
+        } else if (next.includes('fix this')) {
+          await car.follow('fix this: launch grip');
           await page.locator('button[aria-label^="Try: "]').click();
           await car.saved();
         } else if (next.includes('try one change')) {
-          await page.locator('button[aria-label^="Take it: "]').click();
+          await page.locator('button[aria-label^="Apply: "]').click();
           await car.sees('Planned to judge the change');
           await car.saved();
         } else if (next.includes('undo')) {
@@ -102,7 +102,7 @@ describe('a car that spins and rubs', () => {
           }
         }
       }
-      expect(done.at(-1)).toContain('it does what its brief asks');
+      expect(done.at(-1)).toContain('it meets its brief');
       expect(done.join('\n')).toContain('the tyres grip less than expected');
       // What rubs is found, or freed with the bearings.
       expect(done.join('\n')).toMatch(/something rubs|Free the bearings/);

@@ -245,7 +245,7 @@ describe('bad requests', () => {
     const seen = Array.from({ length: 20_000 }, (_, i) => `s${i}`);
     const answer = await put(`/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record: { ...record, seen } });
     expect(answer.body.faults).toEqual([
-      { path: 'seen', code: 'too-large', of: 'items', count: 20000, most: 400, message: 'has 20000 items; at most 400' },
+      { path: 'seen', code: 'too-large', of: 'items', count: 20000, most: 400, message: 'has 20000 items; at most 400 are allowed' },
     ]);
   });
 });

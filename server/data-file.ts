@@ -27,12 +27,12 @@ export function reasonOf(error: unknown, path: string): string | null {
     case 'EPERM':
     case 'SQLITE_READONLY':
     case 'SQLITE_READONLY_DIRECTORY':
-      return `${path} may not be written by you. Give yourself the right to (chmod u+rw), or name another folder in NIMBLE_AXLE_DATA.`;
+      return `You may not write to ${path}. Give yourself the right to (chmod u+rw), or name another folder in NIMBLE_AXLE_DATA.`;
     case 'EROFS':
       return `${path} is on a disk that cannot be written to. Name another folder in NIMBLE_AXLE_DATA.`;
     case 'ENOTDIR':
     case 'EEXIST':
-      return `${path} is a file, and a folder is wanted for the data. Move it away, or name another folder in NIMBLE_AXLE_DATA.`;
+      return `${path} is a file, but the data needs a folder. Move it away, or name another folder in NIMBLE_AXLE_DATA.`;
     case 'ENOSPC':
     case 'SQLITE_FULL':
     case 'SQLITE_IOERR_WRITE':
@@ -43,7 +43,7 @@ export function reasonOf(error: unknown, path: string): string | null {
       return `${path} is being written by another program. Stop that one (is Nimble Axle already running?) and start again.`;
     case 'SQLITE_CANTOPEN':
     case 'EISDIR':
-      return `${path} cannot be opened: it is no file, or may not be read by you. Move it away, or put a copy of your data in its place.`;
+      return `${path} cannot be opened: it is not a file, or you may not read it. Move it away, or put a copy of your data in its place.`;
     default:
       return null;
   }
@@ -60,7 +60,7 @@ function header(path: string): Buffer {
 }
 
 export const SET_ASIDE =
-  'Nothing was changed. Put a copy of your data folder back in its place, or start with -- --set-aside to keep this file beside and begin anew.';
+  'Nothing was changed. Put a copy of your data folder back in its place. Or start with -- --set-aside to set this file aside and start with no data.';
 
 /** Makes the folder where it is missing, for its owner alone, and looks at what stands in it. Touches nothing that is there. */
 export function findDataFile(folder: string): DataFile {
@@ -71,7 +71,7 @@ export function findDataFile(folder: string): DataFile {
     if (!found) {
       if (existsSync(`${path}-wal`))
         throw new DataUnusable(
-          `${path} is missing, though its log (${NAME}-wal) is there. Put a copy of your data folder back, or move the log away to begin anew.`,
+          `${path} is missing, though its log (${NAME}-wal) is there. Put a copy of your data folder back, or move the log away to start with no data.`,
         );
       return { path, isNew: true, wasCutOff: false };
     }
@@ -79,7 +79,7 @@ export function findDataFile(folder: string): DataFile {
     if (found.size === 0) {
       if (readdirSync(folder).length > 1)
         throw new DataUnusable(
-          `${path} is empty, though its folder is not new. Put a copy of it back, or move the empty file away to begin anew.`,
+          `${path} is empty, though its folder is not new. Put a copy of it back, or move the empty file away to start with no data.`,
         );
       return { path, isNew: true, wasCutOff: false };
     }

@@ -113,7 +113,7 @@ describe('a start', () => {
     writeFileSync(file, '');
     const [asFolder, newer] = [await startMain(file), await startMain(folderWith((db) => db.pragma('user_version = 999')))];
     for (const end of [asFolder, newer]) expect(end).toMatchObject({ code: 1, message: expect.not.stringContaining('    at ') });
-    expect(asFolder).toMatchObject({ message: expect.stringMatching(/is a file, and a folder is wanted/) });
+    expect(asFolder).toMatchObject({ message: expect.stringMatching(/is a file, but the data needs a folder/) });
     expect((newer as { message: string }).message.trim().split('\n')).toHaveLength(1);
   });
   it('into a folder that may not be written says whose right is missing', async () => {
@@ -124,7 +124,7 @@ describe('a start', () => {
     const nobody = 65534;
     expect(await startMain(join(folder, 'data'), [], { uid: nobody })).toMatchObject({
       code: 1,
-      message: expect.stringMatching(/may not be written by you/),
+      message: expect.stringMatching(/You may not write to/),
     });
   });
   it('while another program writes, and on a full disk, is refused in words', () => {

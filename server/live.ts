@@ -39,7 +39,7 @@ export function liveChannel({ most, senderOf }: LiveBounds): Live {
         if (own.length >= STREAMS_EACH) own[0]!.end();
         else if (held() >= most) {
           response.setHeader('Retry-After', '5');
-          return sendProblem(response, { status: 503, title: `At most ${most} pages of phones may follow at once` });
+          return sendProblem(response, { status: 503, title: `At most ${most} pages of phones can follow at once` });
         }
         streams.set(sender, [...own.slice(-STREAMS_EACH + 1), response]);
         response.once('close', () => {

@@ -42,7 +42,9 @@ process.umask(0o077);
 try {
   if (process.argv.includes('--set-aside')) {
     const aside = setAside(folder, new Date());
-    if (aside) process.stdout.write(`The data so far is kept as ${aside}; beginning anew.\n`);
+    if (aside)
+      process.stdout.write(`The old data is saved as ${aside}; starting with no data.
+`);
   }
   const store = openDatabase(folder);
   if (isDemo) loadDemo(store.db);
@@ -62,7 +64,8 @@ try {
   });
   await resumeSharing().catch((error: unknown) => {
     if (!(error instanceof CannotShare)) throw error;
-    process.stderr.write(`Phones cannot join again: ${error.message}.\n`);
+    process.stderr.write(`Phones cannot join any more: ${error.message}.
+`);
   });
   const stop = (): void => {
     sharing.close();

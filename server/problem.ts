@@ -27,10 +27,10 @@ export const notFound = (response: Response, what: string): void =>
   sendProblem(response, { status: 404, title: `No such ${what}`, detail: `This ${what} is not here, or was removed.` });
 
 export const faulty = (response: Response, faults: readonly Fault[]): void =>
-  sendProblem(response, { status: 422, title: 'This cannot be kept as it is', faults: faults.map(told) });
+  sendProblem(response, { status: 422, title: 'This cannot be saved as it is', faults: faults.map(told) });
 
 export const unreadable = (response: Response, what: string, { unreadable: { text, faults } }: Unreadable): void =>
-  sendProblem(response, { status: 422, title: `This ${what} is kept here, but cannot be read`, faults: faults.map(told), text });
+  sendProblem(response, { status: 422, title: `This ${what} is stored here, but cannot be read`, faults: faults.map(told), text });
 
 /** The folder of the data was moved or deleted while the program ran: before a write, or while it was made. */
 export class DataGone extends Error {}
@@ -40,22 +40,22 @@ const DATA_GONE: Problem = {
   status: 507,
   title: 'The data folder was moved or deleted',
   detail:
-    'This was not kept. Put the folder back, or save everything from the Garage and start the program again; what you typed is still on the screen.',
+    'This was not saved. Put the folder back, or save everything from the Garage and start the program again. What you typed is still on the screen.',
 };
 const DATA_MOVED: Problem = {
   status: 507,
   title: 'The data folder was moved while this was saved',
-  detail: 'It went to where the folder is now. Put the folder back, start the program again, and look whether it is there.',
+  detail: 'It was saved where the folder is now. Put the folder back, start the program again, and check that it is there.',
 };
 const DISK_FULL: Problem = {
   status: 507,
   title: 'The disk is full',
-  detail: 'Nothing was changed. Free some space and try again; what you typed is still on the screen.',
+  detail: 'Nothing was changed. Free some space and try again. What you typed is still on the screen.',
 };
 const HELD_UP: Problem = {
   status: 503,
   title: 'Another program is writing to the data',
-  detail: 'Nothing was changed. Close the program that has nimble-axle.sqlite open, and try again; what you typed is still on the screen.',
+  detail: 'Nothing was changed. Close the program that has nimble-axle.sqlite open, and try again. What you typed is still on the screen.',
 };
 const CODES: Readonly<Record<string, Problem>> = {
   SQLITE_FULL: DISK_FULL,
@@ -95,6 +95,6 @@ export const problemHandler: ErrorRequestHandler = (error: BodyError, _request, 
   sendProblem(response, {
     status: 500,
     title: 'Something went wrong here',
-    detail: 'Nothing was changed. Try again; if it stays, restart the program.',
+    detail: 'Nothing was changed. Try again; if that does not help, restart the program.',
   });
 };

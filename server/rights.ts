@@ -9,15 +9,15 @@ import { SERVED, type Rights } from './resources.ts';
 export const joinedOf = (response: Response): Joined | null => (response.locals.joined as Joined | undefined) ?? null;
 
 const MAY: Readonly<Record<Role, string>> = {
-  board: 'A board may show meets, no more',
-  crew: 'A crew may see cars and meets and log runs of its own car, no more',
-  official: 'An official may see cars, log runs, enter and inspect cars and save results, no more',
+  board: 'A board may only show meets',
+  crew: 'A crew may only see cars and meets and log runs of its own car',
+  official: 'An official may only see cars, log runs, enter and inspect cars and save results',
 };
 
 /** Refuses what a role may not do, with the reason in `detail` where there is more to say. */
 export function refuse(response: Response, detail?: string): void {
   const joined = joinedOf(response);
-  sendProblem(response, { status: 403, title: joined ? MAY[joined.role] : 'This may not be done', ...(detail && { detail }) });
+  sendProblem(response, { status: 403, title: joined ? MAY[joined.role] : 'This is not allowed', ...(detail && { detail }) });
 }
 
 /** What a phone may do with things of a kind; null for the owner, who may do everything. */
@@ -41,7 +41,7 @@ export const allowed =
     const action = actionOf(request);
     if (rights === null || (action !== 'manage' && rights[action])) return next();
     const { plural } = RESOURCES[kind];
-    refuse(response, action === 'change' && rights.add ? `It adds ${plural}, and does not change those that are there.` : undefined);
+    refuse(response, action === 'change' && rights.add ? `It may add ${plural}, but not change existing ones.` : undefined);
   };
 
 /** For the owner alone. */

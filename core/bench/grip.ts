@@ -39,10 +39,10 @@ export function drag(measurement: Of<'drag'>): Result {
       slidingGrip: sliding,
       ...(ratio && { slidingRatio: estimated(Math.min(ratio.value, 1), ratio.deviation, ratio.freedom) }),
     },
-    drawn: drawnMean('pull, N', force, division, repeats),
+    drawn: drawnMean('force, N', force, division, repeats),
     remarks:
       staticGrip !== undefined && sliding.value > staticGrip
-        ? ['It slides with more than it held by: tilt it again, and pull more slowly.']
+        ? ['The sliding grip is higher than the grip before sliding. Repeat the tilt test, and pull more slowly.']
         : [],
   };
 }

@@ -56,7 +56,7 @@ const once = (key: string, label: string, quantity: Quantity, of: (design: CarDe
   of,
 });
 /** The same places, on the way back. */
-const BACK: ReadingColumn = { ...column('back', 'letting back', 'force'), isOptional: true };
+const BACK: ReadingColumn = { ...column('back', 'unloading', 'force'), isOptional: true };
 const massOf = (design: CarDesign): number => standingWeight(design).mass;
 const shareOf = (design: CarDesign): number => standingWeight(design).driveLoadShare;
 const radiusOf = (design: CarDesign): number => design.driveWheels.diameter / 2;
@@ -67,19 +67,20 @@ const rubber = (design: CarDesign) => {
 };
 const wheelset = (design: CarDesign) => wheelsetOf(design, 'drive', likelyNumbers(design).driveWheelDensity!)!;
 
-const TRAP = 'A snap trap breaks skin: hold the bar with the arm tied, stand behind and beside, and keep fingers out of its way.';
-const STRETCHED = 'A stretched band whips: glasses, never over a face, and never on to breaking.';
+const TRAP =
+  'A snap trap breaks skin. Tie the arm before you hold the bar. Stand behind it and to one side, and keep fingers out of its path.';
+const STRETCHED = 'A stretched band whips. Wear glasses, keep it away from faces, and never stretch it until it breaks.';
 
 export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   weights: {
-    name: 'Weights on a kitchen scale',
-    tells: 'what it weighs, how it sits on its axles, how high its mass is',
+    name: 'Weighing on a kitchen scale',
+    tells: 'the weight, the load on each axle, and the height of the centre of mass',
     minutes: 5,
     needs: ['kitchen scale', 'a block as high as the scale', 'ruler'],
     how: [
-      'Put the scale under the drive axle, the other axle on a block of equal height; read. Turn the car about and read the other axle.',
-      'Put the scale under the drive axle again and raise the other axle by about a third of the wheelbase; read.',
-      'Lift it off and on between readings: three of each tell how steady they are.',
+      'Put the scale under the drive axle and a block of equal height under the other axle. Read the scale. Turn the car round and read the other axle.',
+      'Put the scale under the drive axle again. Raise the other axle by about a third of the wheelbase and read the scale.',
+      'Lift the car off and put it back between readings. Three readings of each show how repeatable they are.',
     ],
     caution: null,
     columns: [
@@ -96,19 +97,19 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     suits: onAxles,
   },
   ramp: {
-    name: 'Roll from a book',
-    tells: 'all that holds it back as it rolls down its floor',
+    name: 'Roll down from a book',
+    tells: 'the total resistance as it rolls on its floor',
     minutes: 5,
     needs: ['a board', 'two books', 'tape measure', 'the floor it will run on'],
     how: [
-      'Lay a board on a book at the line, unwound car on top: measure how high its wheels stand and how far the board reaches along the floor.',
-      'Let go without a push, the way it will run; measure from the foot of the board to where it stops.',
-      'Five rolls from the same height; more height where it stops within a metre.',
+      'Lay a board on a book at the line and put the unwound car on top. Measure how high its wheels are and how far the board reaches along the floor.',
+      'Release it without a push, in its running direction. Measure from the foot of the board to where it stops.',
+      'Do five rolls from the same height. Raise the board if it stops within a metre.',
     ],
     caution: null,
-    columns: [column('distance', 'rolled after the board', 'distance')],
+    columns: [column('distance', 'distance after the board', 'distance')],
     once: [
-      once('height', 'height of release', 'size', () => 0.05),
+      once('height', 'release height', 'size', () => 0.05),
       once('run', 'length of the board along the floor', 'size', () => 0.4),
       once('mass', 'weight of the car', 'weight', massOf),
     ],
@@ -116,35 +117,35 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     suits: () => true,
   },
   'rim-pull': {
-    name: 'Pull at the rim, wound',
-    tells: 'how strong its motor is, turn by turn',
+    name: 'Force at the rim, wound',
+    tells: 'the strength of the motor, turn by turn',
     minutes: 10,
     needs: ['spring scale', 'thread', 'a clamp for the car'],
     how: [
-      'Wind it fully, hold the car fast, and tie a thread round the rim of a drive wheel to the scale.',
-      'Hold the wheel by the scale alone, square to the rim; read. Wind off half a turn and read again, down to none.',
-      'Wind on to each place rather than letting back: let back, the motor has lost a part already.',
+      'Wind it fully and clamp the car. Tie a thread round the rim of a drive wheel and to the scale.',
+      'Hold the wheel by the scale alone, with the thread tangent to the rim, and read. Unwind half a turn and read again, until it is unwound.',
+      'Reach each position by winding, not by unwinding. When it unwinds, the motor has already lost some of its torque.',
     ],
     caution: `${TRAP} ${STRETCHED}`,
-    columns: [column('turns', 'turns still wound', 'count'), column('force', 'pull at the rim', 'force')],
+    columns: [column('turns', 'turns still wound', 'count'), column('force', 'force at the rim', 'force')],
     once: [
       {
-        ...once('lettingBack', 'each place was reached', 'count', (design) => (onAxles(design) ? 0 : 1)),
-        either: ['by winding on', 'by letting back'],
+        ...once('lettingBack', 'each position was reached', 'count', (design) => (onAxles(design) ? 0 : 1)),
+        either: ['by winding', 'by unwinding'],
       },
     ],
     division: { of: ['force'], usual: 0.05 },
     suits: () => true,
   },
   'lever-pull': {
-    name: 'Pull of the lever',
+    name: 'Force on the lever',
     tells: 'torque at rest and rate of the spring',
     minutes: 8,
     needs: ['spring scale', 'protractor', 'ruler'],
     how: [
-      'Unhook the string. Hook the scale to the arm a hand’s breadth from the pivot and measure that reach.',
-      'Pull square to the arm, and read at several angles from rest to cocked.',
-      'Five angles or more, and the same letting back: what is lost on the way shows there.',
+      'Unhook the string. Hook the scale to the arm about 10 cm from the pivot and measure that distance.',
+      'Pull square to the arm. Read the scale at several angles from rest to cocked.',
+      'Read five angles or more, then the same angles while unloading. The difference is the loss in the spring.',
     ],
     caution: TRAP,
     columns: [column('angle', 'angle from rest', 'angle'), column('force', 'pull', 'force'), BACK],
@@ -153,39 +154,39 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     suits: ({ motor }) => motor.kind === 'lever',
   },
   'band-pull': {
-    name: 'Pull of the bands',
-    tells: 'how strong the rubber is',
+    name: 'Force of the bands',
+    tells: 'the stiffness of the rubber',
     minutes: 8,
     needs: ['spring scale', 'ruler', 'two hooks'],
     how: [
-      'Hang the chain as it is on the car between hook and scale; measure its length lying flat.',
-      'Stretch it step by step to about three times its length, and read length and pull at each.',
-      'Wait a breath before each reading, and read the same places letting back.',
+      'Hang the chain between hook and scale, arranged as on the car. Measure its length lying flat.',
+      'Stretch it step by step to about three times its length. Read length and force at each step.',
+      'Wait for a breath before each reading. Read the same lengths again while unloading.',
     ],
     caution: STRETCHED,
     columns: [column('stretchedLength', 'stretched to', 'size'), column('force', 'pull', 'force'), BACK],
     once: [
       once('flatLength', 'length lying flat', 'size', (design) => rubber(design).length),
-      once('section', 'section of all strands', 'area', (design) => rubber(design).section),
+      once('section', 'cross-section of all strands together', 'area', (design) => rubber(design).section),
     ],
     division: { of: ['force'], usual: 0.05 },
     suits: ({ motor }) => hasBands(motor),
   },
   tilt: {
     name: 'Tilt until it slides',
-    tells: 'grip of the drive wheels on this floor',
+    tells: 'the grip of the drive wheels on this floor',
     minutes: 4,
     needs: ['a board of the floor’s kind', 'protractor'],
     how: [
-      'Hold the drive wheels fast with a strip of tape; the others roll free. Nose uphill, with front drive downhill.',
-      'Raise the board slowly until it begins to slide; read the angle.',
-      'Five times, each on a fresh place, wheels wiped.',
+      'Tape the drive wheels so that they cannot turn; the others roll free. Point the nose uphill, or downhill for front drive.',
+      'Raise the board slowly until the car begins to slide. Read the angle.',
+      'Do it five times, each in a fresh place with wiped wheels.',
     ],
     caution: null,
     columns: [column('angle', 'slides at', 'angle')],
     once: [
-      once('driveShare', 'share of the weight on the drive wheels', 'share', shareOf),
-      once('massHeight', 'height of the mass', 'size', (design) => likelyNumbers(design).massHeight!),
+      once('driveShare', 'fraction of the weight on the drive wheels', 'share', shareOf),
+      once('massHeight', 'height of the centre of mass', 'size', (design) => likelyNumbers(design).massHeight!),
       once('wheelbase', 'wheelbase', 'size', ({ wheelbase }) => wheelbase),
     ],
     division: { of: ['angle'], usual: Math.PI / 360 },
@@ -193,19 +194,19 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   drag: {
     name: 'Drag it sliding',
-    tells: 'grip while the wheels slide',
+    tells: 'the grip while the wheels slide',
     minutes: 4,
     needs: ['spring scale', 'the floor it will run on'],
     how: [
-      'Hold the drive wheels fast with a strip of tape.',
-      'Pull the car steadily along the level floor by the scale; read while it slides.',
-      'Five times, slowly.',
+      'Tape the drive wheels so that they cannot turn.',
+      'Pull the car steadily along the level floor with the scale. Read while it slides.',
+      'Do it five times, slowly.',
     ],
     caution: null,
-    columns: [column('force', 'steady pull', 'force')],
+    columns: [column('force', 'steady force', 'force')],
     once: [
       once('mass', 'weight of the car', 'weight', massOf),
-      once('driveShare', 'share of the weight on the drive wheels', 'share', shareOf),
+      once('driveShare', 'fraction of the weight on the drive wheels', 'share', shareOf),
       once('staticGrip', 'grip before it slides', 'count', (design) => likelyNumbers(design).staticGrip!),
     ],
     division: { of: ['force'], usual: 0.02 },
@@ -213,13 +214,13 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   coast: {
     name: 'Push and coast',
-    tells: 'rolling, and air where it is fast',
+    tells: 'rolling resistance, and air drag where it is fast',
     minutes: 6,
-    needs: ['marks on the floor', 'a watch, or gates'],
+    needs: ['marks on the floor', 'a stopwatch, or gates'],
     how: [
-      'Unwound, push it past a first mark, where the clock begins.',
+      'Push the unwound car past a first mark. Start the clock there.',
       'Take the time at each mark that it passes.',
-      'Six marks or more, until it has lost most of its speed.',
+      'Use six marks or more, until it has lost most of its speed.',
     ],
     caution: null,
     columns: [column('marks', 'mark at', 'distance'), column('times', 'passed after', 'time')],
@@ -228,20 +229,20 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     suits: () => true,
   },
   'free-spin': {
-    name: 'Spin an axle free',
-    tells: 'friction of the axle in its bearing',
+    name: 'Spin an axle freely',
+    tells: 'the friction of the axle in its bearing',
     minutes: 4,
-    needs: ['a watch'],
+    needs: ['a stopwatch'],
     how: [
-      'Lift the drive wheels, string and band off the axle; mark a rim.',
-      'Flick it, count its turns and take the time until it stops.',
-      'Four flicks, some long, some short.',
+      'Lift the drive wheels, and take string or band off the axle. Mark a rim.',
+      'Flick the wheel, count its turns, and take the time until it stops.',
+      'Do four flicks, some long and some short.',
     ],
     caution: null,
     columns: [column('turns', 'turns', 'count'), column('time', 'until it stops', 'time')],
     once: [
-      once('inertia', 'inertia of all that turns, kg·m²', 'count', (design) => wheelset(design).inertia),
-      once('mass', 'weight of all that turns', 'weight', (design) => wheelset(design).mass),
+      once('inertia', 'moment of inertia of all turning parts, kg·m²', 'count', (design) => wheelset(design).inertia),
+      once('mass', 'weight of all turning parts', 'weight', (design) => wheelset(design).mass),
       once('journalRadius', 'radius of the axle', 'size', (design) => axleOf(design).diameter / 2),
     ],
     division: { of: ['time'], usual: 0.1 },
@@ -249,13 +250,13 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   'roll-out': {
     name: 'Roll-out of a wheel',
-    tells: 'how far a turn carries it',
+    tells: 'the distance per turn',
     minutes: 3,
     needs: ['tape measure'],
     how: [
       'Mark the rim of a drive wheel and the floor under it.',
-      'Roll it, loaded as it runs, by so many whole turns; measure the way.',
-      'Five turns or more, three times.',
+      'Roll it, loaded as it runs, by a number of whole turns. Measure the distance.',
+      'Use five turns or more, three times.',
     ],
     caution: null,
     columns: [column('turns', 'turns', 'count'), column('length', 'way', 'distance')],
@@ -265,29 +266,29 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   wobble: {
     name: 'Wobble past a pencil',
-    tells: 'out of true, off its centre',
+    tells: 'how far the wheel is out of true and off centre',
     minutes: 3,
     needs: ['a pencil', 'ruler'],
     how: [
-      'Hold a pencil beside the rim, turn the wheel, and measure its whole reach to and fro.',
-      'Hold it over the rim and measure the whole reach up and down.',
-      'The worst wheel, three times.',
+      'Hold a pencil beside the rim and turn the wheel. Measure the whole side-to-side movement.',
+      'Hold the pencil over the rim and measure the whole up-and-down movement.',
+      'Use the worst wheel, three times.',
     ],
     caution: null,
-    columns: [column('inOut', 'to and fro', 'size'), column('upDown', 'up and down', 'size')],
+    columns: [column('inOut', 'side to side', 'size'), column('upDown', 'up and down', 'size')],
     once: [once('radius', 'radius of the wheel', 'size', radiusOf)],
     division: { of: ['inOut', 'upDown'], usual: 0.0005 },
     suits: () => true,
   },
   thread: {
     name: 'Thread round the axle',
-    tells: 'diameter of the axle where it winds',
+    tells: 'the diameter of the axle where it winds',
     minutes: 3,
     needs: ['thread', 'ruler'],
     how: [
-      'Wind thread side by side round the axle, ten turns or more.',
-      'Mark both ends, take it off and measure it.',
-      'Three times; the thickness of the thread is taken off.',
+      'Wind thread round the axle, side by side, ten turns or more.',
+      'Mark both ends, take the thread off and measure it.',
+      'Do it three times. The thickness of the thread is subtracted for you.',
     ],
     caution: null,
     columns: [column('turns', 'turns', 'count'), column('length', 'length', 'size')],
@@ -297,10 +298,10 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   tape: {
     name: 'Thickness of the tape',
-    tells: 'what a wrap adds to the axle',
+    tells: 'how much a wrap adds to the axle',
     minutes: 3,
     needs: ['calliper', 'tape'],
-    how: ['Measure the axle bare.', 'Wrap a dozen turns of tape tightly and measure again.', 'Three places of each.'],
+    how: ['Measure the axle bare.', 'Wrap a dozen turns of tape tightly and measure again.', 'Measure three places each time.'],
     caution: null,
     columns: [column('before', 'bare', 'size'), column('after', 'wrapped', 'size')],
     once: [once('wraps', 'wraps', 'count', () => 12)],
@@ -309,13 +310,13 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   push: {
     name: 'Push it straight',
-    tells: 'how it curves, and what the floor makes of that',
+    tells: 'the curvature of its path, and how much of it is due to the floor',
     minutes: 5,
     needs: ['a line of tape on the floor', 'tape measure'],
     how: [
-      'Push it gently along the line and let go; measure how far off the line it is (right is above nothing, left below) and how far it came.',
+      'Push it gently along the line and let go. Measure how far off the line it is (positive to the right) and how far it has rolled.',
       'Turn it round and push it back along the same line.',
-      'Three each way: both ways cancel a floor that leans.',
+      'Do three pushes each way. Together they cancel a sloping floor.',
     ],
     caution: null,
     columns: [
@@ -329,14 +330,14 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   level: {
     name: 'Up and down the hall',
-    tells: 'how the floor leans',
+    tells: 'the slope of the floor',
     minutes: 8,
-    needs: ['the car, wound alike', 'tape measure'],
-    how: ['Wind it alike each time and run it the way it will run.', 'Run it back the other way.', 'Three runs each way.'],
+    needs: ['the car, wound the same each time', 'tape measure'],
+    how: ['Wind it the same each time and run it in its usual direction.', 'Run it back the other way.', 'Do three runs each way.'],
     caution: null,
-    columns: [column('out', 'the way it will run', 'distance'), column('back', 'the other way', 'distance')],
+    columns: [column('out', 'the usual direction', 'distance'), column('back', 'the other direction', 'distance')],
     once: [
-      once('energy', 'energy that it spends on its way', 'energy', (design) => energyOnTheWay(design) ?? 0),
+      once('energy', 'energy used over the distance', 'energy', (design) => energyOnTheWay(design) ?? 0),
       once('mass', 'weight of the car', 'weight', massOf),
     ],
     division: { of: ['out', 'back'], usual: 0.01 },

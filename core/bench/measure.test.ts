@@ -342,15 +342,15 @@ describe('what no thing can be', () => {
   };
   // π · 10 turns of thread 3 mm thick, 34 mm long: 34/31.4 − 3 = −1.92 mm, by hand.
   it.each([
-    ['thread', { turns: [10], length: [0.034], thickness: 0.003 }, {}, 'length', /axle diameter of 0 to 0\.2: these come to -0\.00192/],
+    ['thread', { turns: [10], length: [0.034], thickness: 0.003 }, {}, 'length', /axle diameter between 0 and 0\.2: these give -0\.00192/],
     [
       'lever-pull',
       { angle: [0, 1, 2, 3], torque: [0.3, 0.5, 0.7, 0.9] },
       { back: { angle: [0, 1, 2, 3], torque: [0.4, 0.667, 0.933, 1.2] } },
       'torque',
-      /share given back of 0 to 1: these come to 1\.33/,
+      /fraction of the energy returned between 0 and 1: these give 1\.33/,
     ],
-    ['tape', { before: [0.006, 0.006], after: [0.004, 0.004], wraps: 5 }, {}, 'after', /thickness of the tape.*these come to -0\.0002/],
+    ['tape', { before: [0.006, 0.006], after: [0.004, 0.004], wraps: 5 }, {}, 'after', /thickness of the tape.*these give -0\.0002/],
   ] as const)('%s: %j is refused, with what it comes to', (kind, readings, more, column, needs) => {
     expect(came(kind, readings, more)).toEqual({ column, needs: expect.stringMatching(needs) });
   });
@@ -360,7 +360,7 @@ describe('what no thing can be', () => {
     expect(pull(1).remarks).toEqual([]);
     expect(pull(30).remarks).toEqual([
       expect.stringMatching(/torque at rest of 9.*N·m, not in N·mm/),
-      expect.stringMatching(/rate of the spring/),
+      expect.stringMatching(/spring rate/),
     ]);
   });
   it('marks and times of a coast rise, each above the one before', () => {

@@ -34,12 +34,13 @@ function shareKept(
   return combined([area(back), area(out)], (gave, took) => gave / took);
 }
 
-const FEW: Unmeasured = { column: 'force', needs: 'at least three readings, not all at one place' };
+const FEW: Unmeasured = { column: 'force', needs: 'at least three readings, not all at one position' };
 
 /** Torque of a spring over its angle: τ = τ0 + κ α, rad, N·m. */
 export function leverPull(measurement: Of<'lever-pull'>): Result | Unmeasured {
   const { angle, torque, force, reach } = measurement.readings;
-  if (!torque && (!force || reach === undefined)) return { column: 'torque', needs: 'torque, or force with its reach' };
+  if (!torque && (!force || reach === undefined))
+    return { column: 'torque', needs: 'the torque, or the force and its distance from the pivot' };
   const torqueOf = (pulls: { readonly torque?: readonly number[]; readonly force?: readonly number[] }): readonly number[] =>
     pulls.torque ?? (pulls.force ?? []).map((pull) => pull * (reach ?? 0));
   const y = torqueOf({ ...(torque && { torque }), ...(force && { force }) });
@@ -91,14 +92,14 @@ export function bandPull(measurement: Of<'band-pull'>): Result | Unmeasured {
       : null;
   return {
     values: { c1: fit.estimates[0]!, c2: fit.estimates[1]!, ...(loss && { bandLoss: loss }) },
-    drawn: drawnFit({ across: 'stretched length, m', up: 'pull, N' }, stretchedLength, force, {
+    drawn: drawnFit({ across: 'stretched length, m', up: 'force, N' }, stretchedLength, force, {
       residuals: fit.residuals,
       at: (x) => fit.sumOf(parts(x)),
       division,
     }),
     remarks:
       fit.estimates.some(({ value }) => value < 0) || longest < 1.5
-        ? ['These readings hardly tell the two coefficients apart: pull on to twice the length or more.']
+        ? ['These readings hardly separate the two coefficients. Stretch the band to twice its length or more.']
         : [],
   };
 }
@@ -170,7 +171,7 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
       [lettingBack ? 'given' : 'strength']: strength,
     },
     drawn: {
-      ...drawnFit({ across: 'turns still wound', up: 'pull at the rim, N' }, wound, force, {
+      ...drawnFit({ across: 'turns still wound', up: 'force at the rim, N' }, wound, force, {
         residuals: fit.residuals,
         at: (x) => combined([fit.sumOf(parts(x)), exactly(rest(x))], (pull, more) => pull + more),
         division: Math.max(division, 1e-9),
@@ -178,7 +179,7 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
       thought: [...wound].sort((a, b) => a - b).map((count) => [count, pullAt(count)] as const),
     },
     remarks: isBlurred
-      ? ['Let back, rubber and washer are in one pull: what both give together is told, the rubber by itself is not.']
+      ? ['While unloading, rubber and washer act together. The result is for both together, not for the rubber alone.']
       : [],
   };
 }

@@ -18,7 +18,7 @@ export function ramp(measurement: Of<'ramp'>): Result {
   const rolling = single ? combined([scattered, high], (share, stands) => (share * stands) / height[0]!) : scattered;
   return {
     values: { rolling, resistance: combined([rolling], (share) => share * mass * GRAVITY) },
-    drawn: drawnMean('rolling, as a share of the weight', shares, 0, repeats),
+    drawn: drawnMean('rolling resistance, as a fraction of the weight', shares, 0, repeats),
     remarks: [],
   };
 }
@@ -28,7 +28,7 @@ export function coast(measurement: Of<'coast'>): Result | Unmeasured {
   const { marks, times, air, mass, turning = 0, airDensity = AIR_DENSITY } = measurement.readings;
   const division = divisionOf(measurement, 'times');
   const found = coastDown({ marks, times, resolution: division }, air);
-  if (!found) return { column: 'times', needs: 'at least four times of a car that slows, or three and what air is thought to take' };
+  if (!found) return { column: 'times', needs: 'at least four times of a car that slows down, or three times and an expected air drag' };
   const { v0, a0, k, isAirHeld } = found;
   const all = mass === undefined ? null : mass + turning;
   return {
@@ -47,7 +47,7 @@ export function coast(measurement: Of<'coast'>): Result | Unmeasured {
       at: found.timeAt,
       division,
     }),
-    remarks: isAirHeld ? ['These times do not tell air from rolling: air was held at what was thought of it.'] : [],
+    remarks: isAirHeld ? ['These times do not separate air drag from rolling resistance. Air drag was kept at its expected value.'] : [],
   };
 }
 
@@ -70,7 +70,7 @@ export function freeSpin(measurement: Of<'free-spin'>): Result {
     drawn: drawnMean('friction', frictions, 0, repeats),
     remarks: isApart
       ? [
-          'Long and short spins disagree by more than their spread: air on the fast ones, or a tight spot on the slow ones. Look for what touches.',
+          'Long and short spins disagree by more than their scatter. Either air slows the fast ones, or a tight spot slows the slow ones. Look for what touches.',
         ]
       : [],
   };
@@ -95,6 +95,6 @@ export function level(measurement: Of<'level'>): Result {
   return {
     values: { slope },
     drawn: null,
-    remarks: low < 0 && high > 0 ? ['These runs do not tell it from level.'] : [],
+    remarks: low < 0 && high > 0 ? ['These runs do not tell whether the floor slopes.'] : [],
   };
 }

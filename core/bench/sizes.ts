@@ -31,7 +31,7 @@ export function wobble(measurement: Of<'wobble'>): Result {
       outOfTrue: combined([aside], (reach) => reach / (2 * radius)),
       offCentre: combined([meanOf(upDown, divisionOf(measurement, 'upDown'), REPEATS.wobble)], (reach) => reach / 2),
     },
-    drawn: drawnMean('to and fro, m', inOut, divisionOf(measurement, 'inOut'), REPEATS.wobble),
+    drawn: drawnMean('side to side, m', inOut, divisionOf(measurement, 'inOut'), REPEATS.wobble),
     remarks: [],
   };
 }
@@ -57,7 +57,7 @@ export function weights(measurement: Of<'weights'>): Result {
   return {
     values,
     drawn: null,
-    remarks: values.massHeight ? [] : ['Raise the other axle and weigh once more, and the height of the mass is told too.'],
+    remarks: values.massHeight ? [] : ['Raise the other axle and weigh once more to find the height of the centre of mass too.'],
   };
 }
 
@@ -97,6 +97,6 @@ export function push(measurement: Of<'push'>): Result {
       ...(ofFloor && { ofFloor }),
     },
     drawn: drawnMean('curvature, 1/m', each, 0, pushRepeats(pushes)),
-    remarks: ofFloor ? [] : ['Pushed one way only: a floor that leans looks the same. Push it back too.'],
+    remarks: ofFloor ? [] : ['It was pushed one way only, so a sloping floor looks the same as a curve. Push it back too.'],
   };
 }

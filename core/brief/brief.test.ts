@@ -177,7 +177,7 @@ describe('how far a run counts', () => {
     const told = ran(judgeRound(lever, hall, round({ kind: 'at-least', distance: 30 }, { floor: 'hall' })));
     expect(told.chance).toBe(0);
     expect(roundWords(round({ kind: 'at-least', distance: 30 }), told, 'metric').replaceAll('\u00a0', ' ')).toContain(
-      'the wall stands at 6.00 m',
+      'the wall is at 6.00 m',
     );
     // Speed counts as before the wall, distance no further than to it.
     const { time } = measuredInRoom({ kind: 'speed-and-distance', distance: 3, weight: 5 }, walled);
@@ -228,9 +228,7 @@ describe('how far a run counts', () => {
   it('has no end where the floor is steeper than what holds it back, and that is what is said', () => {
     const slide: Brief = { ...trophy, floors: [{ name: 'slide', floor: { ...endless, slope: -0.2 } }] };
     const told = ran(judgeRound(lever, slide, round({ kind: 'furthest' }, { floor: 'slide' })));
-    expect(roundWords(round({ kind: 'furthest' }), told, 'metric')).toBe(
-      'it does not stop: the floor falls by more than what holds it back',
-    );
+    expect(roundWords(round({ kind: 'furthest' }), told, 'metric')).toBe('it does not stop: the floor falls by more than its resistance');
   });
 });
 

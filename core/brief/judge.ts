@@ -7,7 +7,16 @@ import { prepareRun } from '../predict/derive-run-setup.ts';
 import { sampledRuns, type SampledRun } from '../predict/sampled-runs.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
-import { printKnown, printNumber, printQuantity, unitOf, USUAL_HALF_WIDTH, type Print, type UnitSystem } from '../units/quantity.ts';
+import {
+  formatRange,
+  printKnown,
+  printNumber,
+  printQuantity,
+  unitOf,
+  USUAL_HALF_WIDTH,
+  type Print,
+  type UnitSystem,
+} from '../units/quantity.ts';
 import { inRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { Goal } from './goal.ts';
@@ -130,15 +139,15 @@ export function goalFigures(
 
 /** What a goal's judgement comes to, in a line: `97 % likely; about 9.2 m far, 8 in 10 between 7.1 and 11`. */
 function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'endless' | 'wall' | 'atWall'>>, units: UnitSystem): string {
-  if (judged.kind === 'unknown') return 'cannot tell: how straight a roller runs is not known';
+  if (judged.kind === 'unknown') return 'cannot tell: nothing is known about how straight a roller runs';
   const print: Print = (value, quantity) => printQuantity(value, quantity, units);
   const { quantity, of, isLess } = goalRecord(goal);
   const { low, middle, high } = judged.bounds;
   const chance = judged.chance === null ? [] : [`${chanceWords(judged.chance, units)} likely`];
   if (!Number.isFinite(middle)) return [...chance, 'no run counts'].join('; ');
   if ('endless' in judged && judged.endless! > MOST_STOP && 'wall' in judged === false && hangsOnStop(goal))
-    return [...chance, 'it does not stop: the floor falls by more than what holds it back'].join('; ');
-  if (quantity === 'distance' && high === 0 && !isLess) return [...chance, 'it does not move'].join('; ');
+    return [...chance, 'it does not stop: the floor falls by more than its resistance'].join('; ');
+  if (quantity === 'distance' && high === 0 && !isLess) return [...chance, 'it does not start'].join('; ');
   const half = (high - low) / 2;
   const { figure, unit } = goalFigures(goal, half, units);
   // Where most come to the wall it is no figure of how far, but of how surely.
@@ -146,7 +155,7 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
     return [...chance, `9 in 10 go ${figure(low)} ${unit} or further`].join('; ');
   const carried = judged.load === undefined ? '' : `, with about ${print(Number(judged.load.toPrecision(2)), 'weight')} of load`;
   const told = `about ${figure(middle)} ${unit} ${of(goal, print)}${carried}`;
-  return [...chance, half > 0 ? `${told}, 8 in 10 between ${figure(low)} and ${figure(high)}` : told].join('; ');
+  return [...chance, half > 0 ? `${told}; cars built like this: ${formatRange(figure(low), figure(high))} (8 in 10)` : told].join('; ');
 }
 
 /** Beyond this share of cars that never stop a figure for the distance says nothing. */
@@ -163,7 +172,7 @@ export function wallWords(goal: Goal, judged: JudgedRound, units: UnitSystem): s
   if (!('atWall' in judged)) return [];
   const { atWall, wall } = judged;
   if ('distance' in goal && wall !== undefined && wall < goal.distance)
-    return [`the wall stands at ${printQuantity(wall, 'distance', units)}: no run there can show more`];
+    return [`the wall is at ${printQuantity(wall, 'distance', units)}: no run there can go further`];
   return atWall >= SOME && (!('distance' in goal) || goal.kind === 'speed-and-distance')
     ? [`${Math.round(10 * atWall)} in 10 reach the wall${wall === undefined ? '' : ` at ${printQuantity(wall, 'distance', units)}`}`]
     : [];
@@ -183,8 +192,8 @@ export function shortRoundWords(round: Round, judged: JudgedRound, units: UnitSy
   if (judged.kind === 'refused') return 'cannot run';
   const { bounds, chance } = judged;
   if (chance !== null && goalRecord(round.goal).quantity !== 'time') return `${chanceWords(chance, units)} likely`;
-  if (!Number.isFinite(bounds.middle)) return 'does not get there';
-  if (bounds.high === 0 && !goalRecord(round.goal).isLess) return 'does not move';
+  if (!Number.isFinite(bounds.middle)) return 'stops short';
+  if (bounds.high === 0 && !goalRecord(round.goal).isLess) return 'does not start';
   const { figure, unit } = goalFigures(round.goal, (bounds.high - bounds.low) / 2, units);
   return `about ${figure(bounds.middle)} ${unit}`;
 }
@@ -192,7 +201,7 @@ export function shortRoundWords(round: Round, judged: JudgedRound, units: UnitSy
 /** What a score comes to: `about 3.1 s to 6.00 m`, as finely as one of a car that was not measured is known. */
 export function scoreWords(goal: Goal, score: number, units: UnitSystem): string {
   const value = measureOf(goal, score);
-  if (!Number.isFinite(value)) return 'does not get there';
+  if (!Number.isFinite(value)) return 'stops short';
   const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);
   return `about ${figure(value)} ${unit} ${goalRecord(goal).of(goal, (size, quantity) => printQuantity(size, quantity, units))}`;
 }

@@ -116,11 +116,11 @@ export const TEMPLATES: Readonly<
   },
   kitchen: {
     label: 'Kitchen floor',
-    words: 'Stop as near as can be to a mark 3 m away, in 4 m of room.',
+    words: 'Stop as close as possible to a mark 3 m away, in 4 m of room.',
     brief: () =>
       brief(
         'Kitchen floor',
-        'whoever washes up',
+        'whoever does the dishes',
         [{ name: 'the kitchen', floor: plainFloor(4) }],
         [newRound('To the mark', 'the kitchen', { kind: 'closest-to', distance: 3 })],
         { change: 'winding' },

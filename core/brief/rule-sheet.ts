@@ -15,8 +15,8 @@ export const CHANGES: Readonly<Record<Rules['change'], string>> = {
 
 /** What settles a tie. */
 export const TIES: Readonly<Record<NonNullable<Rules['ties']>, string>> = {
-  shared: 'Who ties shares the place.',
-  'next-best': 'A tie goes to the better of the next best runs.',
+  shared: 'Cars that tie share the place.',
+  'next-best': 'Cars that tie are ranked by their next best runs.',
   'run-off': 'A tie is settled by one more run each.',
 };
 
@@ -30,14 +30,14 @@ const COUNTS: Readonly<Record<Round['counts'], string>> = {
 
 /** What a run that is missing does, or one that does not count. */
 const MISSING_RUN: Readonly<Record<NonNullable<Round['missing']>, string>> = {
-  worst: 'A run that is missing or does not count is taken as the worst: nothing, or the longest time of the round.',
+  worst: 'A run that is missing or does not count is given the worst result: no distance, or the longest time of the round.',
   all: 'A car with a run that is missing or does not count has no score.',
 };
 
 /** What is the same under every brief. */
 const ALWAYS = [
-  'A run begins with the nose at the line, let go without a push.',
-  'School, club and local safety rules come first: fingers out of a trap’s path, glasses by stretched bands, faces and pets off the track.',
+  'A run begins with the nose at the line. The car is released without a push.',
+  'School, club and local safety rules come first. Keep fingers out of a trap’s path. Wear glasses near stretched bands. Keep faces and pets off the track.',
 ] as const;
 
 /** What counts in a round, as sentences to be read out. */
@@ -72,16 +72,16 @@ export interface RuleSentence {
 
 /** What is measured as the length. */
 export const LENGTHS: Readonly<Record<NonNullable<Rules['lengthOf']>, string>> = {
-  all: 'The length is that of the whole car.',
-  body: 'The length is that of the body.',
-  wheelbase: 'The length is that from axle to axle.',
+  all: 'The length is measured over the whole car.',
+  body: 'The length is measured over the body.',
+  wheelbase: 'The length is measured from axle to axle.',
 };
 
 /** How a lever stands when a car is measured. */
 export const LEVER_AT: Readonly<Record<NonNullable<Rules['leverAt']>, string>> = {
-  cocked: 'A car is measured wound, its lever cocked as at the line.',
-  rest: 'A car is measured unwound, its lever at rest.',
-  largest: 'A car is measured where its lever, on its way, makes it largest.',
+  cocked: 'A car is measured wound, with its lever cocked as at the line.',
+  rest: 'A car is measured unwound, with its lever at rest.',
+  largest: 'A car is measured where its moving lever makes it largest.',
 };
 
 /** Up to what of the car a distance is measured. */
@@ -105,7 +105,7 @@ export function carRules(rules: Rules, print: Print): RuleSentence[] {
   };
   return [
     ...rule('drives', drives.length > 0 && `Driven by ${drives.map((kind) => MOTORS[kind].name).join(', or ')}.`),
-    ...rule('bands', bands !== null && `At most ${bands} band${bands === 1 ? '' : 's'}, tyres of bands counted.`),
+    ...rule('bands', bands !== null && `At most ${bands} band${bands === 1 ? '' : 's'}, counting bands used as tyres.`),
     ...named('bandSizes', 'Bands', namesOf(rules.bandSizes, NAMED_PARTS.bandSizes)),
     ...named('traps', 'Traps', namesOf(rules.traps, NAMED_PARTS.traps)),
     ...most('length', 'long'),
@@ -134,12 +134,10 @@ function runRules({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Pri
   return [
     MEASURED_AT[measuredAt],
     ...(floors.some(({ floor }) => floor.roomLength !== null)
-      ? ['A car that hits the wall has gone at least that far; no run counts beyond.']
+      ? ['A car that hits the wall is credited with that distance. No run counts beyond the wall.']
       : []),
-    ...(floors.some(({ floor }) => floor.laneWidth !== null)
-      ? ['In a lane a run counts as far as the middle of the car stays in it.']
-      : []),
-    ...(penalty === undefined ? [] : [`Each line that a wheel crosses takes ${print(penalty, 'distance')} off the distance.`]),
+    ...(floors.some(({ floor }) => floor.laneWidth !== null) ? ['In a lane, a run counts while the middle of the car stays inside.'] : []),
+    ...(penalty === undefined ? [] : [`Each line that a wheel crosses costs ${print(penalty, 'distance')} of the distance.`]),
   ];
 }
 

@@ -74,7 +74,7 @@ function atLeast(least: NonNullable<Limits['least']>, measures: Readonly<Record<
         value,
         limit,
         quantity,
-        words: (print) => `${print(value, quantity)}, at least ${print(limit, quantity)} asked`,
+        words: (print) => `${print(value, quantity)}; at least ${print(limit, quantity)} required`,
       },
     ];
   });
@@ -136,7 +136,7 @@ export function standingWords(
 ): { readonly verdict: JudgedRule['verdict']; readonly words: string } {
   for (const verdict of ['broken', 'close'] as const) {
     const told = rules.filter((rule) => rule.verdict === verdict).map(({ name, words }) => `${name} ${words(print)}`);
-    if (told.length > 0) return { verdict, words: `${verdict === 'broken' ? '✕ breaks' : '! close'}: ${told.join('; ')}` };
+    if (told.length > 0) return { verdict, words: `${verdict === 'broken' ? '✕ breaks' : '! close to a limit'}: ${told.join('; ')}` };
   }
-  return { verdict: 'met', words: '✓ keeps every rule' };
+  return { verdict: 'met', words: '✓ follows every rule' };
 }

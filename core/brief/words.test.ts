@@ -24,14 +24,22 @@ const ran = (low: number, middle: number, high: number, chance: number | null = 
 
 describe('a judgement in words', () => {
   it.each<[Goal, JudgedRound, string]>([
-    [{ kind: 'furthest' }, ran(13, 18, 26), 'about 18 m far, 8 in 10 between 13 and 26'],
-    [{ kind: 'at-least', distance: 5 }, ran(8, 9, 10, 0.97), '97 % likely; about 9.0 m far, 8 in 10 between 8.0 and 10.0'],
-    [{ kind: 'quickest-to', distance: 6 }, ran(2.8, 3.1, 3.6, 1), 'over 99 % likely; about 3.1 s to 6.00 m, 8 in 10 between 2.8 and 3.6'],
-    [{ kind: 'carry', distance: 4 }, ran(0.2, 0.31, 0.4, 0.8), '80 % likely; about 310 g carried over 4.00 m, 8 in 10 between 200 and 400'],
-    [{ kind: 'furthest' }, ran(0, 0, 0), 'it does not move'],
-    [{ kind: 'closest-to', distance: 3 }, ran(0, 0, 0), 'about 0.00 m off the mark at 3.00 m'],
+    [{ kind: 'furthest' }, ran(13, 18, 26), 'about 18 m far; cars built like this: 13–26 (8 in 10)'],
+    [{ kind: 'at-least', distance: 5 }, ran(8, 9, 10, 0.97), '97 % likely; about 9.0 m far; cars built like this: 8.0–10.0 (8 in 10)'],
+    [
+      { kind: 'quickest-to', distance: 6 },
+      ran(2.8, 3.1, 3.6, 1),
+      'over 99 % likely; about 3.1 s to 6.00 m; cars built like this: 2.8–3.6 (8 in 10)',
+    ],
+    [
+      { kind: 'carry', distance: 4 },
+      ran(0.2, 0.31, 0.4, 0.8),
+      '80 % likely; about 310 g carried over 4.00 m; cars built like this: 200–400 (8 in 10)',
+    ],
+    [{ kind: 'furthest' }, ran(0, 0, 0), 'it does not start'],
+    [{ kind: 'closest-to', distance: 3 }, ran(0, 0, 0), 'about 0.00 m from the mark at 3.00 m'],
     [{ kind: 'quickest-to', distance: 6 }, ran(NaN, NaN, NaN, 0), 'under 1 % likely; no run counts'],
-    [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell: how straight a roller runs is not known'],
+    [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell: nothing is known about how straight a roller runs'],
   ])('%o', (goal, judged, words) => expect(plain(roundWords(round(goal), judged, 'metric'))).toBe(words));
   it('says how many come to the wall, where that is not after what counts', () => {
     const words = (goal: Goal, judged: JudgedRound): string[] => wallWords(goal, judged, 'metric').map(plain);
@@ -42,24 +50,24 @@ describe('a judgement in words', () => {
       plain(roundWords(round({ kind: 'furthest' }), { ...ran(16.1, 18.5, 18.5, null, 0.8), wall: 18.5 } as JudgedRound, 'metric')),
     ).toBe('9 in 10 go 16.1 m or further; 8 in 10 reach the wall at 18.50 m');
     expect(words({ kind: 'at-least', distance: 30 }, { ...ran(6, 6, 6, 0, 1), wall: 6 } as JudgedRound)).toEqual([
-      'the wall stands at 6.00 m: no run there can show more',
+      'the wall is at 6.00 m: no run there can go further',
     ]);
     expect(plain(roundWords(round({ kind: 'furthest' }), ran(13, 18, 26, null, 0.8), 'metric'))).toMatch(/; 8 in 10 reach the wall$/);
   });
   it.each<[Goal, JudgedRound, string]>([
     [{ kind: 'through-gap', distance: 5, width: 0.8 }, ran(0.1, 0.3, 0.8, 0.5), '50 % likely'],
     [{ kind: 'quickest-to', distance: 6 }, ran(2.8, 3.1, 3.6, 1), 'about 3.1 s'],
-    [{ kind: 'quickest-to', distance: 6 }, ran(NaN, NaN, NaN, 0), 'does not get there'],
-    [{ kind: 'furthest' }, ran(0, 0, 0), 'does not move'],
+    [{ kind: 'quickest-to', distance: 6 }, ran(NaN, NaN, NaN, 0), 'stops short'],
+    [{ kind: 'furthest' }, ran(0, 0, 0), 'does not start'],
     [{ kind: 'furthest' }, { name: 'One', kind: 'refused', faults: [] }, 'cannot run'],
     [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell'],
   ])('%o in short', (goal, judged, words) => expect(plain(shortRoundWords(round(goal), judged, 'metric'))).toBe(words));
   it('of a score is the figure it stands for, or that the car does not get there', () => {
     expect(plain(scoreWords({ kind: 'quickest-to', distance: 6 }, -3.14, 'metric'))).toMatch(/^about 3(\.1)? s to 6\.00 m$/);
-    expect(scoreWords({ kind: 'quickest-to', distance: 6 }, -1001, 'metric')).toBe('does not get there');
+    expect(scoreWords({ kind: 'quickest-to', distance: 6 }, -1001, 'metric')).toBe('stops short');
     expect(measureOf({ kind: 'furthest' }, 8)).toBe(8);
     expect(plain(roundWords(round({ kind: 'load-distance' }), ran(0.8, 1, 1.2), 'metric'))).toBe(
-      'about 1.0 kg·m load times distance, 8 in 10 between 0.80 and 1.2',
+      'about 1.0 kg·m load times distance; cars built like this: 0.80–1.2 (8 in 10)',
     );
   });
 });
@@ -67,16 +75,18 @@ describe('a judgement in words', () => {
 describe('a sheet', () => {
   it('says of a round what counts, what is carried, how often, for what, and in how many pieces', () =>
     expect(roundSentences(round({ kind: 'furthest' }, { load: 0.1, runs: 1, points: [5, 3], inOnePiece: true }), print)).toBe(
-      'The longest way counts. Each car carries 100 g. One run each. Points by place: 5, 3. A car that comes apart does not count.',
+      'The longest distance counts. Each car carries 100 g. One run each. Points by place: 5, 3. A car that comes apart does not count.',
     ));
   it('says what a missing run does, where more than one counts', () => {
     expect(roundSentences(round({ kind: 'furthest' }, { runs: 3, counts: 'best-two' }), print)).toContain(
-      '3 runs each; the mean of the two best counts. A run that is missing or does not count is taken as the worst',
+      '3 runs each; the mean of the two best counts. A run that is missing or does not count is given the worst result',
     );
     expect(roundSentences(round({ kind: 'furthest' }, { runs: 1, counts: 'best-two' }), print)).toBe(
-      'The longest way counts. One run each.',
+      'The longest distance counts. One run each.',
     );
-    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3 }), print)).toBe('The longest way counts. 3 runs each; the best counts.');
+    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3 }), print)).toBe(
+      'The longest distance counts. 3 runs each; the best counts.',
+    );
   });
   it('says every rule that is set, and what is the same under all', () => {
     const rules = ruleSentences(
@@ -106,13 +116,13 @@ describe('a sheet', () => {
     );
     for (const words of [
       'Driven by bands on the axle.',
-      'At most 1 band, tyres of bands counted.',
+      'At most 1 band, counting bands used as tyres.',
       'At least 200 mm long.',
-      'The length is that of the body.',
+      'The length is measured over the body.',
       'Distances are measured from the line to the rear of the car.',
       /^A car that hits the wall/,
-      /^In a lane a run counts/,
-      'Each line that a wheel crosses takes 0.50 m off the distance.',
+      /^In a lane, a run counts/,
+      'Each line that a wheel crosses costs 0.50 m of the distance.',
       'Not allowed: ready-made wheels.',
       'Crews wear their colours.',
       'No lead.',
@@ -143,8 +153,8 @@ describe('how a car stands to its rules', () => {
   const car = newCar('x');
   const standing = (more: Partial<Brief['rules']>) => standingWords(judgeRules(car, limitsOf({ ...NO_RULES, ...more })), print);
   it('tells what is broken before what is close, and else that all are kept', () => {
-    expect(standing({})).toEqual({ verdict: 'met', words: '✓ keeps every rule' });
-    expect(standing({ width: 0.124 })).toMatchObject({ verdict: 'close', words: expect.stringMatching(/^! close: width/) });
+    expect(standing({})).toEqual({ verdict: 'met', words: '✓ follows every rule' });
+    expect(standing({ width: 0.124 })).toMatchObject({ verdict: 'close', words: expect.stringMatching(/^! close to a limit: width/) });
     expect(standing({ width: 0.124, length: 0.2 })).toMatchObject({
       verdict: 'broken',
       words: expect.stringMatching(/^✕ breaks: length .* of 200 mm allowed$/),

@@ -29,24 +29,24 @@ export interface BuildStep {
 export const NONE = { dries: 0, tolerance: '', trick: '', adult: false, caution: '' } as const;
 
 /** Cautions; local rules come first. Common practice. */
-export const CUT = 'Cut away from yourself, on a board; guard the other hand.';
-export const FLY = 'Ends of skewers and wire fly off: glasses on, hold both ends.';
-export const HOT = 'Glue and nozzle are hot enough to burn: no fingers near.';
-export const TRAP = 'A snap trap breaks skin: the arm stays tied down while you work, fingers out of its path.';
-export const STRETCHED = 'A stretched band whips: glasses, never over a face.';
-export const LATEX = 'Latex can cause allergy: ask first.';
+export const CUT = 'Cut away from yourself, on a board. Keep the other hand clear.';
+export const FLY = 'Ends of skewers and wire fly off. Wear glasses and hold both ends.';
+export const HOT = 'Glue and nozzle are hot enough to burn. Keep fingers away.';
+export const TRAP = 'A snap trap breaks skin. Keep the arm tied down while you work, and fingers out of its path.';
+export const STRETCHED = 'A stretched band whips. Wear glasses and keep it away from faces.';
+export const LATEX = 'Latex can cause allergy. Ask first.';
 
 /** What comes first: templates at full size. */
 export const templateStep: BuildStep = {
   ...NONE,
   id: 'templates',
   title: 'Print the templates',
-  text: 'Print them at full size and cut them out roughly; glue parts of one template over the dotted edge.',
+  text: 'Print them at full size and cut them out roughly. Where a template has several parts, glue them over the dotted edge.',
   tool: 'printer, scissors',
   minutes: 8,
-  tolerance: 'the 100 mm rule is 100 mm long, to half a millimetre',
-  trick: 'Choose “actual size” in the print window; “fit to page” shrinks them.',
-  check: 'Lay a ruler on the rule of each page.',
+  tolerance: 'the 100 mm scale bar is 100 mm long, to half a millimetre',
+  trick: 'Choose “actual size” in the print window. “Fit to page” shrinks the templates.',
+  check: 'Measure the scale bar on each page.',
   shows: { pieces: ['deck', 'drive-strip', 'drive-wheel'] },
 };
 
@@ -54,13 +54,13 @@ export const templateStep: BuildStep = {
 export const firstRun = (design: CarDesign): BuildStep => ({
   ...NONE,
   id: 'first-run',
-  title: 'Weigh it and let it roll',
-  text: 'Weigh it, roll it unwound along a line on the floor, then wind two turns and let it go from the line.',
+  title: 'Weigh it and roll it',
+  text: 'Weigh it and roll it unwound along a line on the floor. Then wind two turns and release it from the line.',
   tool: 'kitchen scale, tape on the floor',
   minutes: 8,
-  tolerance: 'within half a metre of the line after five',
+  tolerance: 'within half a metre of the line after five metres',
   trick: 'Wind by turning the wheels backwards, with both thumbs.',
-  caution: 'Release from behind and beside; keep faces and pets off the track.',
+  caution: 'Release from behind and to one side. Keep faces and pets off the track.',
   check: isRoller(design) ? 'It rolls away and stops by itself.' : 'It rolls on by itself for two metres and more, and straight.',
   shows: { part: 'drive-wheel' },
 });

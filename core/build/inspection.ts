@@ -98,13 +98,13 @@ export function inspected(design: CarDesign): readonly InspectedSize[] {
         quantity: 'size',
         drawn: otherWheels.diameter,
         tolerance: 0.002,
-        cure: 'nothing to do but to know it',
+        cure: 'none needed: save the measured size',
         built: (car, { otherWheels: diameter }) =>
           car.otherWheels && diameter !== undefined ? { ...car, otherWheels: { ...car.otherWheels, diameter } } : car,
       });
     add({
       id: 'wobble',
-      label: 'wobble at the rim, to and fro',
+      label: 'wobble at the rim, side to side',
       quantity: 'size',
       drawn: 0,
       tolerance: 0.001,
@@ -112,30 +112,30 @@ export function inspected(design: CarDesign): readonly InspectedSize[] {
     });
     add({
       id: 'endPlay',
-      label: 'play of the drive axle from side to side',
+      label: 'end play of the drive axle',
       quantity: 'size',
       drawn: endPlay,
       tolerance: 0.0005,
-      cure: 'a slip of card less, or a washer more, beside the hub',
+      cure: 'one slip of card less, or one washer more, beside the hub',
       built: (car, { endPlay: play }) => (play === undefined ? car : { ...car, endPlay: play }),
     });
     add({ id: 'spinTurns', label: 'free spin: turns', quantity: 'count', drawn: null, tolerance: Infinity, cure: '', built: withSpin });
     add({
       id: 'spinTime',
-      label: 'free spin: until it stops',
+      label: 'free spin: time until it stops',
       quantity: 'time',
       drawn: null,
       tolerance: Infinity,
-      cure: 'look where it rubs: hub, glue, a bent axle',
+      cure: 'find where it rubs: hub, glue or a bent axle',
       built: withSpin,
     });
     add({
       id: 'axleGap',
-      label: 'deck over the middle of the drive axle',
+      label: 'height of the deck over the middle of the drive axle',
       quantity: 'size',
       drawn: body.axleGap,
       tolerance: 0.002,
-      cure: 'a strip of card under the bearing',
+      cure: 'put a strip of card under the bearing',
       built: (car, { axleGap }) => (axleGap === undefined ? car : { ...car, body: { ...car.body, axleGap } }),
     });
   }
@@ -145,14 +145,14 @@ export function inspected(design: CarDesign): readonly InspectedSize[] {
     quantity: 'weight',
     drawn: mass,
     tolerance: 0.05 * mass,
-    cure: 'lighter hubs and less glue, or count with it',
+    cure: 'use lighter hubs and less glue, or save the measured weight',
     built: (car, { mass: weighed, share }) =>
       weighed === undefined ? car : weighedAt(car, { mass: weighed, driveLoadShare: share ?? standingWeight(car).driveLoadShare }),
   });
   if (!isRoller(design))
     add({
       id: 'share',
-      label: 'share of it on the drive wheels',
+      label: 'fraction of the weight on the drive wheels',
       quantity: 'share',
       drawn: driveLoadShare,
       tolerance: 0.03,
@@ -168,15 +168,15 @@ export function inspected(design: CarDesign): readonly InspectedSize[] {
       quantity: 'size',
       drawn: string.reach,
       tolerance: 0.003,
-      cure: 'tie the loop anew',
+      cure: 'tie the loop again',
     });
     add({
       id: 'hook',
-      label: 'hook beside the lever’s line',
+      label: 'distance of the hook from the lever’s line',
       quantity: 'size',
       drawn: 0,
       tolerance: 0.001,
-      cure: 'push the trap over; it is only taped',
+      cure: 'move the trap sideways; it is only taped',
     });
   }
   if (hasBands(motor))

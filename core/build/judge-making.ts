@@ -75,16 +75,21 @@ export function judgeMaking(design: CarDesign, { kit, budget, minutes, forbidden
   const rules: MadeRule[] = [];
   if (kit.length > 0) rules.push(byKit(kit, parts));
   if (budget !== '')
-    rules.push({ key: 'budget', name: 'cost', verdict: 'by-hand', words: `it may cost ${budget}: add up what you bought` });
+    rules.push({
+      key: 'budget',
+      name: 'it may cost {1:budget}: add up what you paid',
+      verdict: 'by-hand',
+      words: `it may cost ${budget}: add up what you bought`,
+    });
   if (minutes !== null) {
     const { work, wait } = minutesLeft(buildSteps(design, print), new Set());
     const verdict = work > minutes * (1 + UNSURE) ? 'broken' : work > minutes * (1 - UNSURE) ? 'close' : 'met';
-    const waiting = wait > 0 ? `, and ${wait} to let glue set` : '';
+    const waiting = wait > 0 ? `, plus ${wait} for glue to set` : '';
     rules.push({
       key: 'minutes',
       name: 'time to build',
       verdict,
-      words: `about ${work} minutes of work by our estimate${waiting}; ${minutes} allowed`,
+      words: `about ${work} minutes of work (our estimate)${waiting}; ${minutes} allowed`,
     });
   }
   for (const [i, name] of forbidden.entries()) {
@@ -100,6 +105,6 @@ export function judgeMaking(design: CarDesign, { kit, budget, minutes, forbidden
         : { key: `forbidden.${i}`, name: `no ${name}`, verdict: 'met', words: 'none on the parts list' },
     );
   }
-  more.forEach((words, i) => rules.push({ key: `more.${i}`, name: 'further rule', verdict: 'by-hand', words }));
+  more.forEach((words, i) => rules.push({ key: `more.${i}`, name: 'other rule', verdict: 'by-hand', words }));
   return rules;
 }

@@ -65,7 +65,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
   if (!isRoller(design)) {
     const oneWheel = layout.otherWheelCount === 1;
     const across = oneWheel ? design.body.width : trackWidth;
-    const proud = (print: (metres: number) => string): string => `${print(AXLE_ENDS / 2)} proud at each end for hubs`;
+    const proud = (print: (metres: number) => string): string => `${print(AXLE_ENDS / 2)} beyond the wheel at each end for hubs`;
     list.push({ id: 'drive-axle', name: `drive axle, ${axleOf(design).label}`, count: 1, length: trackWidth + AXLE_ENDS, words: proud });
     if (otherWheels)
       list.push({ id: 'other-axle', name: `other axle, ${axleOf(design).label}`, count: 1, length: across + AXLE_ENDS, words: proud });
@@ -106,7 +106,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
       name: 'string',
       count: 1,
       length: string.length,
-      words: (print) => `${print(string.reach)} from the lever’s tip at rest to the axle, the rest for knot and loop`,
+      words: (print) => `${print(string.reach)} from the lever’s tip at rest to the axle, plus knot and loop`,
     });
   }
   if (motor.kind === 'twist')
@@ -116,7 +116,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
       count: 1,
       // From the height of the axle down to the floor.
       length: Math.hypot(motor.armLength, design.driveWheels.diameter / 2),
-      words: (print) => `from the axle’s middle to its tip, ${print(motor.armLength)} back on the floor`,
+      words: (print) => `from the middle of the axle to the tip; the tip trails ${print(motor.armLength)} behind on the floor`,
     });
   for (const step of sleeve) {
     const inner = sleeve[sleeve.indexOf(step) - 1]?.diameter ?? axleDiameter;

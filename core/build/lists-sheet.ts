@@ -97,8 +97,8 @@ export function listsSheet(
     ['no.', 'part', 'count', 'size', 'g'],
     [
       ...parts.map(({ number, name, count, size: told2, mass }) => [String(number), name, String(count), told2, weight(mass)]),
-      ['', 'rest: glue, hubs, trap, trimmings', '', '', weight(design.rest.mass)],
-      ['', 'whole, ready to run', '', '', (1000 * wholeMass(design)).toFixed(0)],
+      ['', 'remainder: glue, hubs, trap, trimmings', '', '', weight(design.rest.mass)],
+      ['', 'total, ready to run', '', '', (1000 * wholeMass(design)).toFixed(0)],
     ],
     [8, 62, 11, 50, 13],
     half,

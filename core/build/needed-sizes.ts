@@ -24,7 +24,7 @@ export function neededSizes(design: CarDesign): readonly NeededSize[] {
     add('bodyLength', 'length of the body', bodyLength(design));
     add('bodyWidth', 'width of the body', bodyWidth(design));
     if (!bodyPartOf(design).isTube) add('axleGap', 'deck over the middle of the axles', body.axleGap);
-    add('endPlay', 'play of each axle from side to side', endPlay);
+    add('endPlay', 'end play of each axle', endPlay);
   }
   add('axleDiameter', 'axle ⌀', design.axleDiameter);
   sleeve.forEach(({ diameter }, i) => add(`sleeve${i}`, `sleeve ⌀${sleeve.length > 1 ? `, layer ${i + 1}` : ''}`, diameter));

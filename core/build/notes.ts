@@ -9,26 +9,26 @@ export function notesOf(design: CarDesign): readonly string[] {
   const backwards = 'Wind by turning the wheels backwards.';
   if (isRoller(design))
     return [
-      'Hook of the arm’s end free to turn on its washer; the other end fixed in the roller.',
+      'The hook at the end of the arm turns freely on its washer; the other end is fixed in the roller.',
       'Hole for the band through the middle, square to both faces.',
       backwards,
     ];
   return [
-    'Fix each drive wheel to its axle: it must not slip.',
+    'Fix each drive wheel to its axle so that it cannot slip.',
     isTubeBearing(design)
-      ? `Axle free in its bearing; ${millimetres(endPlay / 2)} of play each side.`
-      : `Axle free in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}; ${millimetres(endPlay / 2)} of play each side.`,
+      ? `The axle turns freely in its bearing, with ${millimetres(endPlay / 2)} of play on each side.`
+      : `The axle turns freely in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}, with ${millimetres(endPlay / 2)} of play on each side.`,
     'Holes square and in line; both axles parallel.',
-    'Wheels true: no more than 1 mm to and fro at the rim.',
+    'Wheels true: no more than 1 mm side to side at the rim.',
     ...(motor.kind === 'lever'
       ? [
-          'String’s loop drops off its hook at the end; knot it at the lever, never at the axle.',
+          'The loop of the string drops off its hook at the end. Knot the string to the lever, never to the axle.',
           'Leave trap and hook unglued until the car is tuned.',
         ]
       : []),
     ...(hasBands(motor) && motor.kind === 'band'
       ? [
-          motor.release === 'free' ? 'Band’s end free on the axle: it drops off.' : 'Band’s end tied to the axle.',
+          motor.release === 'free' ? 'The end of the band is free on the axle and drops off.' : 'The end of the band is tied to the axle.',
           'Leave the hook unglued until the car is tuned.',
         ]
       : []),

@@ -18,11 +18,11 @@ export function buildSteps(design: CarDesign, print: Print): readonly BuildStep[
             ...NONE,
             id: 'ballast',
             title: 'Ballast',
-            text: `${print(design.ballast.mass, 'weight')} on the deck, ${print(design.ballast.fromDriveAxle, 'size')} from the drive axle; tape it, for it is moved when the car is tuned.`,
+            text: `${print(design.ballast.mass, 'weight')} on the deck, ${print(design.ballast.fromDriveAxle, 'size')} from the drive axle. Use tape, because you move it when you tune the car.`,
             tool: 'kitchen scale, tape',
             minutes: 4,
             tolerance: '2 g',
-            check: 'Weigh both axles: the share is as drawn.',
+            check: 'Weigh both axles: the fraction on the drive wheels is as drawn.',
             shows: { part: 'ballast' },
           },
         ]

@@ -64,7 +64,7 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number):
     name: `${which} wheel ⌀ ${millimetres(wheels.diameter)}`,
     note: isCut
       ? `${label}: cut ${wheels.kind === 'card-disc' ? `${2 * count} layers for ${count} wheels` : count}, drill the cross square and in the middle`
-      : `${label}: lay it on, mark its middle; hub ⌀ ${millimetres((2 * hub) / MM)}`,
+      : `${label}: lay the template on it and mark the middle; hub ⌀ ${millimetres((2 * hub) / MM)}`,
     count,
     width: 2 * radius,
     height: 2 * radius,
@@ -167,7 +167,7 @@ function stripPiece(design: CarDesign, which: 'drive' | 'other'): Piece | null {
   return {
     id: `${which}-strip`,
     name: `strip for the ${which} axle`,
-    note: `wrap it round square, ends meeting on top at the seam; holes ${millimetres((2 * away) / MM)} apart round the underside; middle lines of both strips ${millimetres(design.wheelbase)} apart`,
+    note: `wrap it round squarely, ends meeting on top at the seam; holes ${millimetres((2 * away) / MM)} apart round the underside; middle lines of both strips ${millimetres(design.wheelbase)} apart`,
     count: 1,
     width: round,
     height: high,
@@ -236,7 +236,7 @@ export function templatesOf(design: CarDesign): readonly Piece[] {
             [motor.leverLength, 'notch'],
           ] as const)
         : [];
-    pieces.push(barPiece(cut, folds, `${folds > 1 ? `laid to and fro ${folds} times; ` : ''}${said(millimetres)}`, marks));
+    pieces.push(barPiece(cut, folds, `${folds > 1 ? `folded into ${folds} lengths; ` : ''}${said(millimetres)}`, marks));
   }
   return pieces.toSorted((a, b) => b.width * b.height - a.width * a.height);
 }

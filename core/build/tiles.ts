@@ -84,11 +84,11 @@ function ruleItems(height: number): Item[] {
   return [
     line(place(x, y), place(x + RULE, y), 'outline'),
     ...Array.from({ length: 11 }, (_, i) => line(place(x + 10 * i, y), place(x + 10 * i, y - (i % 5 === 0 ? 4 : 2.5)), 'outline')),
-    { kind: 'text', at: place(x, y + 4.5), text: 'This rule is 100 mm long: measure it.', size: 3, anchor: 'start', bold: true },
+    { kind: 'text', at: place(x, y + 4.5), text: 'This scale bar is 100 mm long. Measure it.', size: 3, anchor: 'start', bold: true },
     {
       kind: 'text',
       at: place(x, y + 8.5),
-      text: 'If it is off, print again at 100 % (“actual size”, not “fit to page”).',
+      text: 'If it is not, print again at 100 % (“actual size”, not “fit to page”).',
       size: 3,
       anchor: 'start',
     },
@@ -141,7 +141,7 @@ function panelOf(piece: Piece, window: Window, part: string, most: number): Pane
               {
                 kind: 'text',
                 at: place(x, foot + NOTE_LINE),
-                text: 'dotted: glue the next part over this edge, lines meeting',
+                text: 'dotted: glue the next part over this edge so that the lines meet',
                 size: NOTE,
                 anchor: 'start',
               } as const,

@@ -46,7 +46,7 @@ function balloons(draft: Draft, parts: readonly PartLine[], at: Partial<Readonly
   });
 }
 
-const noseWords = ({ layout }: CarDesign): string => (layout.driveAxle === 'rear' ? 'from the rear' : 'from the rear, over the other axle');
+const noseWords = ({ layout }: CarDesign): string => (layout.driveAxle === 'rear' ? 'from the rear' : 'from the rear, at the other axle');
 
 /** The views of a car in first angle with all sizes that have room there; which are told. */
 export function viewsSheet(

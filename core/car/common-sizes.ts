@@ -70,7 +70,7 @@ const placedMass = (id: 'ballast' | 'load', name: string, label: string, most: n
   },
   {
     id: `${id}Place`,
-    label: `${name} from drive axle`,
+    label: `${name} to drive axle`,
     quantity: 'size',
     group: 'body',
     low: 0,
@@ -83,7 +83,7 @@ const BALLAST = placedMass('ballast', 'Ballast', 'Ballast', 0.2, { searchStep: 0
 const LOAD = placedMass('load', 'Load', 'Load carried', 0.5);
 const END_PLAY: Size = {
   id: 'endPlay',
-  label: 'Axles slide from side to side by',
+  label: 'End play of the axles',
   quantity: 'size',
   group: 'straight',
   low: 0,

@@ -14,9 +14,9 @@ export interface FlickAnswer {
  * bearings rub. Source: common practice, from memory; the seconds are our estimate.
  */
 export const FLICK_TEST: readonly FlickAnswer[] = [
-  { care: 'rough', label: 'Under 2 seconds, or it scrapes' },
+  { care: 'rough', label: 'Less than 2 seconds, or it scrapes' },
   { care: 'ordinary', label: '2 to 5 seconds' },
-  { care: 'careful', label: 'Over 5 seconds, without a sound' },
+  { care: 'careful', label: 'More than 5 seconds, silently' },
 ];
 
 /** What makes a car of more care: in the order of the hand. */

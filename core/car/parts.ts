@@ -50,7 +50,7 @@ export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
   trap: [
     value('preload', 'torque at rest', 'N·m', 1, 20),
     value('rate', 'spring rate', 'N·m/rad', 1, 20),
-    value('efficiency', 'share given back', '%', 0.01, 1),
+    value('efficiency', 'fraction of the energy returned', '%', 0.01, 1),
   ],
   lever: [value('massPerLength', 'weight of a metre', 'g', 1e-3, 10)],
   band: [
@@ -59,7 +59,7 @@ export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
     value('thickness', 'thickness', 'mm', 1e-3, 0.01),
     { ...value('c1', 'first coefficient of its rubber', 'MPa', 1e6, 1e8), onlyMeasured: true },
     { ...value('c2', 'second coefficient of its rubber', 'MPa', 1e6, 1e8), onlyMeasured: true },
-    { ...value('loss', 'loss by stretch of its rubber', '', 1, 1), onlyMeasured: true },
+    { ...value('loss', 'loss with stretch of its rubber', '', 1, 1), onlyMeasured: true },
   ],
   washer: [FRICTION],
 };

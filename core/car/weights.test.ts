@@ -115,7 +115,7 @@ describe('what a car weighs', () => {
     const weighed = weighing(lever, { mass: 0.165 });
     expect(weightWords(weighed, grams)).toBe('As weighed.');
     const bigger = { ...weighed, driveWheels: { kind: 'card-disc', diameter: 0.2 } } as CarDesign;
-    expect(weightWords(bigger, grams)).toBe(`165 g weighed; ${grams(standingWeight(bigger).mass)} with what was changed since.`);
+    expect(weightWords(bigger, grams)).toBe(`165 g weighed; ${grams(standingWeight(bigger).mass)} with the changes since.`);
     // Wheels measured to be denser turn harder, but the scale has told the whole.
     const denser: CarDesign = { ...weighed, measured: { driveWheelDensity: { value: 2, spread: 0.05 } } };
     expect(standingWeight(denser).mass).toBeCloseTo(0.165, 12);

@@ -24,7 +24,7 @@ export function armReach({ design }: Situation): Check | null {
     sentence: (print) =>
       verdict === 'good'
         ? `The arm lies ${print(motor.armLength, 'size')} behind the axle on the floor and holds the band.`
-        : `The arm is too short for a roller ${print(driveWheels.diameter, 'size')} across: ${verdict === 'stop' ? 'it goes over the top, and the band unwinds for nothing' : 'it stands steep and digs in'}.`,
+        : `The arm is too short for a roller ${print(driveWheels.diameter, 'size')} across: ${verdict === 'stop' ? 'it goes over the top, and the band unwinds without moving the car' : 'it stands steep and digs in'}.`,
     remedies: (print) =>
       verdict === 'good'
         ? []

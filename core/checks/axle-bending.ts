@@ -23,7 +23,7 @@ export function axleBending(situation: Situation): Check | null {
   const verdict = grade(value, MOST_BEND, 'most', 1);
   return {
     id: 'axle-bending',
-    title: 'bend of the drive axle',
+    title: 'bending of the drive axle',
     value,
     limit: MOST_BEND,
     limitIs: 'most',

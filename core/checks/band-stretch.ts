@@ -21,7 +21,7 @@ export function bandStretch({ design, setup }: Situation): Check | null {
     verdict,
     sure: 'rough',
     sentence: (print) =>
-      `Fully wound the band is ${print(value, 'count')} times its length${verdict === 'good' ? '' : '; it tires and may break: glasses on'}.`,
+      `Fully wound the band is ${print(value, 'count')} times its length${verdict === 'good' ? '' : '; it tires and may break. Wear glasses'}.`,
     remedies: (print) => (verdict === 'good' ? [] : [...fewerTurns(design, print), ...longerChain(design)]),
   };
 }

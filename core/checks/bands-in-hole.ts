@@ -25,7 +25,7 @@ export function bandsInHole({ design, setup: { motor } }: Situation): Check | nu
     sentence: (print) =>
       verdict === 'good'
         ? `Twisted, the bands are about ${print(value, 'size')} thick and turn free in a hole of ${print(hole, 'size')}.`
-        : `Twisted, the bands are about ${print(value, 'size')} thick: they jam in a hole of ${print(hole, 'size')}.`,
+        : `Twisted, the bands are about ${print(value, 'size')} thick. They jam in a hole of ${print(hole, 'size')}.`,
     remedies: () => (verdict === 'good' ? [] : [...bandsSideBySide(design, -1), ...lighterBand(design)]),
   };
 }

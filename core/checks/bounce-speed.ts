@@ -13,7 +13,7 @@ export function bounceSpeed({ design, result }: Situation): Check | null {
   const verdict = grade(result.topSpeed, limit, 'most', 0.5);
   return {
     id: 'bounce-speed',
-    title: 'speed before wheels hop',
+    title: 'speed before the wheels hop',
     value: result.topSpeed,
     limit,
     limitIs: 'most',
@@ -21,7 +21,7 @@ export function bounceSpeed({ design, result }: Situation): Check | null {
     verdict,
     sure: 'rough',
     sentence: (print) =>
-      `With holes ${print(offCentre, 'size')} off centre the smaller wheels hop above ${print(limit, 'speed')}; it reaches ${print(result.topSpeed, 'speed')}.`,
+      `With holes ${print(offCentre, 'size')} off centre, the smaller wheels hop above ${print(limit, 'speed')}. The car reaches ${print(result.topSpeed, 'speed')}.`,
     remedies: () => (verdict === 'good' ? [] : squareWheels(design)),
   };
 }

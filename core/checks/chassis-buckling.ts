@@ -38,7 +38,7 @@ export function chassisBuckling(situation: Situation): Check | null {
     verdict,
     sure: 'rough',
     sentence: (print) =>
-      `The pull draws the ends together with ${print(pull, 'force')}; this body buckles at about ${print(critical, 'force')}.${verdict === 'good' ? '' : ' A stick glued along the line of pull cures it.'}`,
+      `The pull draws the ends together with ${print(pull, 'force')}. This body buckles at about ${print(critical, 'force')}.${verdict === 'good' ? '' : ' A stick glued along the line of pull prevents that.'}`,
     remedies: () =>
       verdict === 'good'
         ? []

@@ -172,8 +172,8 @@ describe('what a check goes by, worked by hand', () => {
     const short = withLever({}, { body: { ...lever.body, overhang: lever.body.overhang - 2 * value - 0.04 }, wheelbase: lever.wheelbase });
     expect(checkOf(short, 'motor-on-body')).toMatchObject({ verdict: 'stop' });
     expect(checkOf(short, 'motor-on-body').value).toBeCloseTo(-0.02, 9);
-    expect(checkOf(short, 'motor-on-body').sentence(metric)).toMatch(/The trap reaches 20\smm beyond/);
-    expect(checkOf(lever, 'motor-on-body').sentence(metric)).toMatch(/The body reaches/);
+    expect(checkOf(short, 'motor-on-body').sentence(metric)).toMatch(/The trap extends 20\smm beyond/);
+    expect(checkOf(lever, 'motor-on-body').sentence(metric)).toMatch(/The body extends/);
     const [longer] = designs(short, 'motor-on-body', /longer-body/);
     expect(checkOf(longer!, 'motor-on-body').value).toBeCloseTo(0.005, 9);
     expect(longer!.body.width).toBe(lever.body.width);

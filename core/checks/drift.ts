@@ -36,10 +36,10 @@ export function drift({ design, result }: Situation): Check | null {
     sure: isBuilt ? 'sizes' : 'rough',
     sentence: (print) =>
       turnsAside
-        ? `Its axles and wheels steer it round ${side}: it has turned sideways within ${print(way, 'distance')}.`
+        ? `Its axles and wheels turn it round ${side}: within ${print(way, 'distance')} it faces sideways.`
         : isBuilt
           ? `Its axles and wheels steer it ${print(value, 'distance')} ${side} within ${print(way, 'distance')}.`
-          : `Meant straight, a build like this may be ${print(value, 'distance')} to either side within ${print(way, 'distance')}.`,
+          : `It is designed to run straight. A build like this may drift ${print(value, 'distance')} to either side within ${print(way, 'distance')}.`,
     remedies: () => (verdict === 'good' ? [] : isBuilt ? [straightAxles(design)] : squareWheels(design)),
   };
 }

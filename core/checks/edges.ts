@@ -26,7 +26,7 @@ export function edges({ design, setup }: Situation): Check | null {
     verdict: grade(value, SURE_CLIMB, 'least', 1 - 1 / SURE_CLIMB),
     sure: 'rough',
     sentence: (print) =>
-      `At ${print(hardest.at, 'distance')} it climbs about ${print(hardest.highest!, 'size')}; what lies there is ${print(hardest.height, 'size')} high${value < 1 ? ': it stops there' : ''}.`,
+      `At ${print(hardest.at, 'distance')} it can climb about ${print(hardest.highest!, 'size')}; the step there is ${print(hardest.height, 'size')} high${value < 1 ? ': it stops there' : ''}.`,
     remedies: (print) => (value < SURE_CLIMB ? biggerDriveWheels(design, print) : []),
   };
 }

@@ -29,8 +29,8 @@ export function endPlay({ design }: Situation): Check | null {
     sure: 'sizes',
     sentence: (print) =>
       isTight
-        ? `The axles slide ${print(value, 'size')}: the hubs press on what holds them.`
-        : `The axles slide ${print(value, 'size')} from side to side${isLoose ? ': the car points elsewhere at each launch' : ''}.`,
+        ? `The axles slide only ${print(value, 'size')} from side to side: the hubs press on the bearings.`
+        : `The axles slide ${print(value, 'size')} from side to side${isLoose ? ': the car points in a different direction at each launch' : ''}.`,
     remedies: () => (isTight || isLoose ? [spaced(design)] : []),
   };
 }
@@ -53,7 +53,7 @@ export function hubRub({ design }: Situation): Check | null {
     sure: 'sizes',
     sentence: (print) =>
       value < LEAST_LEFT
-        ? `The axles slide ${print(design.endPlay / 2, 'size')} to each side of ${print(gap, 'size')}: a wheel comes against the body and rubs.`
+        ? `The axles slide ${print(design.endPlay / 2, 'size')} to each side, and the gap is ${print(gap, 'size')}: a wheel touches the body and rubs.`
         : `With spacers of ${print(value, 'size')} between wheel and body nothing rubs.`,
     remedies: () => (value < LEAST_LEFT ? [spaced(design)] : []),
   };

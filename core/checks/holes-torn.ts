@@ -26,7 +26,7 @@ export function holesTorn(situation: Situation): Check | null {
     verdict,
     sure: 'rough',
     sentence: (print) =>
-      `The pull of ${print(force, 'force')} is ${print(value, 'share')} of what holes in bare card stand${verdict === 'good' ? '.' : ': they tear out.'}`,
+      `The pull of ${print(force, 'force')} is ${print(value, 'share')} of what holes in bare card can take${verdict === 'good' ? '.' : ': they tear out.'}`,
     remedies: (print) =>
       verdict === 'good'
         ? []

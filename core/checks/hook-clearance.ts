@@ -29,8 +29,8 @@ export function hookClearance(situation: Situation): Check | null {
       least: LEAST,
       sentence: (print) =>
         value > 0
-          ? `Hook and winding pass the body with ${print(value, 'size')} to spare.`
-          : `Hook or winding strikes the body: they reach ${print(radius, 'size')} from the axle’s middle, the body lies ${print(design.body.axleGap, 'size')} above it.`,
+          ? `Hook and winding clear the body by ${print(value, 'size')}.`
+          : `Hook or winding hits the body: they reach ${print(radius, 'size')} from the middle of the axle, and the body is ${print(design.body.axleGap, 'size')} above it.`,
     },
     (print) => [
       remedyOf('body', 'axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {

@@ -30,8 +30,8 @@ export function launchGrip({ design, result }: Situation): Check {
     sure: design.measured.staticGrip ? 'measured' : 'estimated',
     sentence: (print) =>
       spins
-        ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres hold ${print(launchGripLimit, 'force')}. It spins for ${print(slipDistance, 'distance')}: ${print(energyShare(result, 'slip'), 'share')} of the energy.`
-        : `The tyres hold ${print(launchGripLimit, 'force')}; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}${isClose ? ': too close to be sure of it' : ''}.`,
+        ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres have ${print(launchGripLimit, 'force')}. The wheels spin for ${print(slipDistance, 'distance')}: ${print(energyShare(result, 'slip'), 'share')} of the energy.`
+        : `The tyres have ${print(launchGripLimit, 'force')} of grip; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}${isClose ? ': too close to be sure' : ''}.`,
     remedies: (print) =>
       isClose
         ? [

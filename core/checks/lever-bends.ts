@@ -24,7 +24,7 @@ export function leverBends({ design, setup }: Situation): Check | null {
   );
   return {
     id: 'lever-bends',
-    title: 'give of the lever',
+    title: 'bending of the lever',
     value,
     limit,
     limitIs: 'most',
@@ -32,7 +32,7 @@ export function leverBends({ design, setup }: Situation): Check | null {
     verdict,
     sure: 'rough',
     sentence: (print) =>
-      `Cocked, the spring bends the lever by ${print(value, 'size')} at its tip${verdict === 'good' ? '.' : ': it whips instead of pulling.'}`,
+      `Cocked, the spring bends the lever by ${print(value, 'size')} at its tip${verdict === 'good' ? '.' : '. It whips instead of pulling.'}`,
     remedies: (print) =>
       verdict === 'good'
         ? []

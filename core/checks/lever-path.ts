@@ -27,18 +27,18 @@ export function leverPath({ design }: Situation): Check | null {
   return clearance(
     {
       id: 'lever-path',
-      title: 'way of the lever',
+      title: 'path of the lever',
       gap,
       least: LEAST,
       sentence: (print) =>
         gap > 0
-          ? `On its way the lever passes ${hitsWheel ? 'the wheel' : 'the floor'} with ${print(gap, 'size')} to spare.`
-          : `The lever strikes ${hitsWheel ? 'the wheel in front of it' : 'the floor'}.`,
+          ? `The lever clears ${hitsWheel ? 'the wheel' : 'the floor'} by ${print(gap, 'size')}.`
+          : `The lever hits ${hitsWheel ? 'the wheel in front of it' : 'the floor'}.`,
     },
     (print) => [
       ...shorterLever(design, print),
       ...(hitsWheel ? longerLever(design, print) : []),
-      remedyOf('lever', 'stop-lever', 'A stop that holds the lever 20° earlier', { ...design, motor: { ...motor, releaseAngle } }),
+      remedyOf('lever', 'stop-lever', 'A stop that ends the pull 20° earlier', { ...design, motor: { ...motor, releaseAngle } }),
     ],
   );
 }

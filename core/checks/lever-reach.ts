@@ -11,14 +11,15 @@ export function leverReach({ design }: Situation): Check | null {
   const verdict = grade(value, limit, 'most', Infinity);
   return {
     id: 'lever-reach',
-    title: 'lever tip over the axle',
+    title: 'tip of the lever over the axle',
     value,
     limit,
     limitIs: 'most',
     quantity: 'size',
     verdict,
     sure: 'sizes',
-    sentence: (print) => `Cocked, the lever’s tip lies ${print(value, 'size')} ${over >= 0 ? 'short of' : 'beyond'} the drive axle.`,
+    sentence: (print) =>
+      `When cocked, the tip of the lever is ${print(value, 'size')} ${over >= 0 ? 'short of' : 'beyond'} the drive axle.`,
     remedies: (print) => (verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-reach', print)]),
   };
 }

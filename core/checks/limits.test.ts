@@ -69,7 +69,7 @@ describe('the limits of the rules', () => {
         const over = checkOf(0.9 * measures[key]);
         expect(over.verdict, key).toBe('stop');
         expect(over.stops).toBe(over.title);
-        expect(over.sentence(metric)).toContain('not allowed to start');
+        expect(over.sentence(metric)).toContain('not allowed');
         expect(kept.sentence(metric)).not.toContain('it would not');
         expect(kept.sentence(metric)).toContain(metric(measures[key], kept.quantity));
       }

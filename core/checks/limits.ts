@@ -4,8 +4,8 @@ import type { Check, CheckVerdict, Situation } from './check.ts';
 const VERDICTS: Readonly<Record<JudgedRule['verdict'], CheckVerdict>> = { met: 'good', close: 'warning', broken: 'stop' };
 const WORDS: Readonly<Record<JudgedRule['verdict'], string>> = {
   met: '',
-  close: ': close, once it is built and measured',
-  broken: ': not allowed to start',
+  close: ': close to the limit',
+  broken: ': not allowed',
 };
 
 /** Each rule that the limits set, against the car. */

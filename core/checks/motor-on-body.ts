@@ -20,8 +20,8 @@ export function motorOnBody({ design }: Situation): Check | null {
       least: 0,
       sentence: (print) =>
         gap >= 0
-          ? `The body reaches ${print(gap, 'size')} beyond the ${name}.`
-          : `The ${name} reaches ${print(-gap, 'size')} beyond the body’s end.`,
+          ? `The body extends ${print(gap, 'size')} beyond the ${name}.`
+          : `The ${name} extends ${print(-gap, 'size')} beyond the end of the body.`,
     },
     (print) => [
       remedyOf('body', 'longer-body', `A body ${print(wheelbase + overhang, 'size')} long`, { ...design, body: { ...body, overhang } }),

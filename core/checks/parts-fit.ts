@@ -24,8 +24,8 @@ export function partsFit({ design }: Situation): Check {
     remedies: () =>
       conflicts.flatMap(({ slot }): Remedy[] => {
         if (slot === 'driveWheels' || slot === 'otherWheels')
-          return [remedyOf('parts', `fit-${slot}`, 'The nearest wheel there is', fittingAround(design, slot))];
-        if (slot === 'axle') return [remedyOf('parts', 'fit-axle', 'The nearest axle there is', onAxle(design, nearestAxle(design)))];
+          return [remedyOf('parts', `fit-${slot}`, 'The nearest wheel that is sold', fittingAround(design, slot))];
+        if (slot === 'axle') return [remedyOf('parts', 'fit-axle', 'The nearest axle that is sold', onAxle(design, nearestAxle(design)))];
         const key = Object.keys(CATALOGUE[SLOTS[slot].kind]).find((candidate) => misfitOf(design, slot, candidate) === null)!;
         return [remedyOf('parts', `fit-${slot}`, `${CATALOGUE[SLOTS[slot].kind][key]!.label} instead`, fitCatalogue(design, slot, key))];
       }),

@@ -37,7 +37,7 @@ export function pullOnTheWay({ design, setup, motor, result }: Situation): Check
   const verdict = grade(value, SURE_PULL, 'least', Infinity);
   return {
     id: 'pull-on-the-way',
-    title: 'pull in hand on the way',
+    title: 'lowest pull against resistance',
     value,
     limit: SURE_PULL,
     limitIs: 'least',
@@ -45,7 +45,7 @@ export function pullOnTheWay({ design, setup, motor, result }: Situation): Check
     verdict,
     sure: 'estimated',
     sentence: (print) =>
-      `Up to its weakest place the pull has done ${print(value, 'count')} times what resisted${verdict === 'good' ? '.' : ': with a little more friction it stops there with turns left.'}`,
+      `At its weakest point before the end, the pull is ${print(value, 'count')} times the resistance${verdict === 'good' ? '.' : '. With a little more friction the car stops there with turns left.'}`,
     remedies: (print) =>
       verdict === 'good'
         ? []

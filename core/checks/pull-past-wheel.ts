@@ -22,10 +22,10 @@ export function pullPastWheel({ design }: Situation): Check | null {
       least: LEAST,
       sentence: (print) =>
         gap >= LEAST
-          ? `The ${name} is ${print(gap, 'size')} clear of the single wheel.`
+          ? `The ${name} clears the single wheel by ${print(gap, 'size')}.`
           : motor.kind === 'lever'
-            ? 'The trap lies in the slot of the single wheel.'
-            : 'The hook lies in the slot of the single wheel, and the bands run through it.',
+            ? 'The trap is in the slot of the single wheel.'
+            : 'The hook is in the slot of the single wheel, and the bands run through it.',
     },
     (print) => [
       remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer }),

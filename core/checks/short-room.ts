@@ -38,8 +38,8 @@ export function shortRoom({ design, result }: Situation): Check | null {
     sure: 'estimated',
     sentence: (print) =>
       fits
-        ? `It stops ${print(room - result.distance, 'distance')} short of the wall.`
-        : `The wall is at ${print(room, 'distance')}: a full wind can only show “at least”. Wind ${print(turnsFor(design, ROOM_SHARE * room), 'count')} turns to stop before it.`,
+        ? `It stops ${print(room - result.distance, 'distance')} before the wall.`
+        : `The wall is at ${print(room, 'distance')}: a full wind can only show “at least”. Wind ${print(turnsFor(design, ROOM_SHARE * room), 'count')} turns to stop before the wall.`,
     remedies: () => [],
   };
 }

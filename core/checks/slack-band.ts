@@ -25,7 +25,7 @@ export function slackBand({ design, setup }: Situation): Check | null {
     sentence: (print) =>
       verdict === 'good'
         ? 'Unwound, the band still holds match and arm.'
-        : `Unwound, the band is ${print(length - motor.hookToHook, 'size')} longer than the roller: match and arm may fall off as it passes there.`,
+        : `Unwound, the band is ${print(length - motor.hookToHook, 'size')} longer than the roller. Match and arm may fall off.`,
     remedies: (print) =>
       verdict === 'good'
         ? []

@@ -13,7 +13,7 @@ export function stallAtStart({ design, result }: Situation): Check {
   const verdict = result.stalled ? 'stop' : grade(value, limit, 'least', 1);
   return {
     id: 'stall-at-start',
-    title: 'pull to get moving',
+    title: 'pull to start moving',
     value,
     limit,
     limitIs: 'least',
@@ -22,8 +22,8 @@ export function stallAtStart({ design, result }: Situation): Check {
     sure: 'estimated',
     sentence: (print) =>
       result.stalled
-        ? `It does not move: the pull at the tyre is ${print(value, 'force')}, and ${print(resistance, 'force')} holds the car.`
-        : `It pulls ${print(value, 'force')} at release against ${print(resistance, 'force')} that holds it.`,
+        ? `It does not start: the pull at the tyre is ${print(value, 'force')}, and the resistance is ${print(resistance, 'force')}.`
+        : `The pull at release is ${print(value, 'force')}; the resistance is ${print(resistance, 'force')}.`,
     remedies: (print) =>
       verdict === 'good'
         ? []

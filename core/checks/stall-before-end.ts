@@ -18,10 +18,10 @@ export function stallBeforeEnd({ design, result }: Situation): Check | null {
     sure: 'estimated',
     sentence: (print) =>
       isBad
-        ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left; ${print(result.energy.unspent, 'energy')} stays wound.`
+        ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left. ${print(result.energy.unspent, 'energy')} is not used.`
         : result.energy.unspent > 0
-          ? `It is unwound before it stops, and is then wound up again the other way, which brakes it: ${print(result.energy.unspent, 'energy')} stays wound so.`
-          : 'It is unwound before it stops.',
+          ? `It unwinds fully and then winds up again the other way, which brakes it. ${print(result.energy.unspent, 'energy')} is lost like this.`
+          : 'It unwinds fully before it stops.',
     remedies: (print) =>
       isBad
         ? [

@@ -20,7 +20,7 @@ export function stringAngleCheck({ design, setup }: Situation): Check | null {
     verdict,
     sure: 'sizes',
     sentence: (print) =>
-      `Cocked, the string meets the lever at ${print(value, 'angle')}; square (90°) pulls the string with the spring’s whole torque.`,
+      `When cocked, the string meets the lever at ${print(value, 'angle')}. At 90° it pulls with the full torque of the spring.`,
     remedies: (print) => (verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-angle', print)]),
   };
 }

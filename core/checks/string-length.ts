@@ -19,7 +19,7 @@ export function stringLength({ setup }: Situation): Check | null {
     verdict: 'good',
     sure: 'sizes',
     sentence: (print) =>
-      `Cut ${print(value, 'size')}: ${print(reach, 'size')} from the lever’s tip at rest to the axle, the rest for knot and loop. Longer, and the loop will not drop off.`,
+      `Cut ${print(value, 'size')}: ${print(reach, 'size')} from the lever’s tip at rest to the axle, plus knot and loop. If it is longer, the loop does not drop off.`,
     remedies: () => [],
   };
 }

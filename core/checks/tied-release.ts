@@ -19,7 +19,7 @@ export function tiedRelease({ design, result }: Situation): Check | null {
     verdict: result.rollsBack ? 'stop' : value > 0.02 ? 'warning' : 'good',
     sure: 'estimated',
     sentence: (print) =>
-      `Its end is tied: it winds up again the other way, brakes the car with ${print(rewound, 'energy')}${result.rollsBack ? ' and pulls it back toward the line' : ''}.`,
+      `Its end is tied. It winds up again the other way and brakes the car with ${print(rewound, 'energy')}${result.rollsBack ? ', then pulls it back toward the line' : ''}.`,
     remedies: () => freeRelease(design),
   };
 }

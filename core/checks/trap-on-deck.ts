@@ -24,9 +24,9 @@ export function trapOnDeck({ design }: Situation): Check | null {
       sentence: (print) =>
         gap >= -LET_IN
           ? gap > LET_IN
-            ? `The trap stands ${print(gap, 'size')} above the deck: put a block under it.`
-            : 'The trap lies on the deck.'
-          : `The trap would lie ${print(-gap, 'size')} below the top of the deck, and the lever would go through it.`,
+            ? `The trap is ${print(gap, 'size')} above the deck. Put a block under it.`
+            : 'The trap sits on the deck.'
+          : `The trap would be ${print(-gap, 'size')} below the top of the deck, and the lever would go through the deck.`,
     },
     (print) => [
       remedyOf('trap', 'trap-up', `Raise the trap: its pivot ${print(pivotAboveAxle, 'size')} above the axle`, {

@@ -15,8 +15,8 @@ export function trapWidth({ design }: Situation): Check | null {
       least: 0,
       sentence: (print) =>
         design.body.width >= width
-          ? `The trap is ${print(width, 'size')} wide and stands on the body whole.`
-          : `The trap is ${print(width, 'size')} wide, and the body only ${print(design.body.width, 'size')}: its edges hang free.`,
+          ? `The trap is ${print(width, 'size')} wide, and the body carries its full width.`
+          : `The trap is ${print(width, 'size')} wide, and the body only ${print(design.body.width, 'size')}. The edges of the trap are unsupported.`,
     },
     (print) => [remedyOf('body', 'body-width', `A body ${print(width, 'size')} wide`, { ...design, body: { ...design.body, width } })],
   );

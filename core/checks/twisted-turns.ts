@@ -28,8 +28,8 @@ export function twistedTurns({ design, setup }: Situation): Check | null {
     sure: 'rough',
     sentence: (print) =>
       verdict === 'good'
-        ? `The band takes about ${print(Math.round(limit), 'count')} turns; it is wound ${print(motor.turns, 'count')}.`
-        : `The band takes about ${print(Math.round(limit), 'count')} turns: wound ${print(motor.turns, 'count')} it knots${verdict === 'stop' ? ' and breaks: glasses on' : ''}.`,
+        ? `The band can take about ${print(Math.round(limit), 'count')} turns; it is wound ${print(motor.turns, 'count')}.`
+        : `The band can take about ${print(Math.round(limit), 'count')} turns. Wound ${print(motor.turns, 'count')} turns, it knots${verdict === 'stop' ? ' and breaks. Wear glasses' : ''}.`,
     remedies: (print) => (verdict === 'good' ? [] : [...fewerTurns(design, print), ...longerChain(design)]),
   };
 }

@@ -14,7 +14,7 @@ export function weightPlace({ design }: Situation): Check | null {
   const middle = design.wheelbase / 2;
   return {
     id: 'weight-place',
-    title: 'weight between the axles',
+    title: 'balance between the axles',
     value,
     limit: LEAST_SHARE,
     limitIs: 'least',

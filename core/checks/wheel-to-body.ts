@@ -26,7 +26,7 @@ export function wheelToBody({ design }: Situation): Check | null {
       least: LEAST,
       sentence: (print) =>
         value > 0
-          ? `The wheels stand ${print(value, 'size')} clear of the body.`
+          ? `The wheels clear the body by ${print(value, 'size')}.`
           : `The wheels rub on the body: it is ${print(-value, 'size')} too wide on each side.`,
     },
     (print) => [remedyOf('track-width', 'track-width', `Wheels ${print(trackWidth, 'size')} apart`, { ...design, trackWidth })],

@@ -20,7 +20,7 @@ export function wheelie({ design, setup, result }: Situation): Check | null {
     sure: 'estimated',
     sentence: (print) =>
       result.wheelie
-        ? `The ${other} wheels lift under power: all ${print(weight, 'force')} of the car stands on its drive wheels, and it cannot hold its line.`
+        ? `The ${other} wheels lift under power: all ${print(weight, 'force')} of the car rests on its drive wheels, and it cannot steer straight.`
         : `At launch ${print(left, 'share')} of the weight stays on the ${other} wheels.`,
     remedies: (print) =>
       left < 0.08 ? [...ballastOverOtherAxle(design, print), ...longerLever(design, print), ...bandsSideBySide(design, -1)] : [],

@@ -19,8 +19,8 @@ export function wheelsTouch({ design }: Situation): Check | null {
       least: LEAST,
       sentence: (print) =>
         value > 0
-          ? `Front and rear wheels stand ${print(value, 'size')} apart.`
-          : `Front and rear wheels run into each other by ${print(-value, 'size')}.`,
+          ? `Front and rear wheels are ${print(value, 'size')} apart.`
+          : `Front and rear wheels overlap by ${print(-value, 'size')}.`,
     },
     (print) => [remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
   );

@@ -47,7 +47,7 @@ export function windingRoom({ design, setup, result }: Situation): Check | null 
     verdict,
     sure: 'rough',
     sentence: (print) =>
-      `${print(result.turns, 'count')} turns on ${print(motor.windingWidth, 'size')} of axle lie ${print(value, 'count')} deep${verdict === 'good' ? '.' : ': windings that ride over each other snag.'}`,
+      `${print(result.turns, 'count')} turns on ${print(motor.windingWidth, 'size')} of axle make ${print(value, 'count')} layers${verdict === 'good' ? '.' : '. Windings that ride over each other snag.'}`,
     remedies: (print) => {
       if (verdict === 'good') return [];
       const windingWidth = widthFor(motor.windingWidth, result.turns, strand, setup.motor);

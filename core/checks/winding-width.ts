@@ -17,7 +17,7 @@ export function windingWidth({ design }: Situation): Check | null {
       sentence: (print) =>
         motor.windingWidth <= room
           ? `It winds on ${print(motor.windingWidth, 'size')} of the ${print(room, 'size')} between the bearings.`
-          : `It winds on ${print(motor.windingWidth, 'size')}, and between the bearings are only ${print(room, 'size')}.`,
+          : `It winds on ${print(motor.windingWidth, 'size')}, but there is only ${print(room, 'size')} between the bearings.`,
     },
     (print) => [
       remedyOf('winding-width', 'narrower-winding', `Wind over ${print(room, 'size')} of axle`, {

@@ -283,7 +283,7 @@ describe('searches', () => {
     expect(unsure.value).toBe(sure.value);
     expect(unsure.verdict).toBe('warning');
     expect(unsure.failing).toBeGreaterThan(0.2);
-    expect(unsure.sentence).toMatch(/It fails [3-5] in 10 cars built so\.$/);
+    expect(unsure.sentence).toMatch(/It fails in [3-5] of 10 cars built like this\.$/);
   });
   it('assess a design: bounds, checks and remedies that buy something', () => {
     const spinning = assess(weighing({ ...car, tyre: 'bare-disc', axleDiameter: 0.016 }, { driveLoadShare: 0.3 }), 'metric')!;

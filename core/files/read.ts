@@ -73,7 +73,7 @@ function faultOf(error: ErrorObject): Fault {
         : {
             path,
             code: 'expected',
-            what: String((error.parentSchema as { description?: string } | undefined)?.description ?? 'written otherwise'),
+            what: String((error.parentSchema as { description?: string } | undefined)?.description ?? 'spelled otherwise'),
           };
     case 'discriminator':
       return { path: below(path, String(params.tag)), code: 'unknown-kind' };

@@ -74,7 +74,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
         [at(top.x - 0.1, low.y), at(low.x + rolled, low.y)],
       ],
       arrows: [
-        { from: at(low.x, low.y - 0.02), to: at(low.x + rolled, low.y - 0.02), label: 'rolled after the board' },
+        { from: at(low.x, low.y - 0.02), to: at(low.x + rolled, low.y - 0.02), label: 'distance after the board' },
         { from: turned(at(front, driveWheel.y), tilt), to: turned(at(front + heading * 0.09, driveWheel.y), tilt), label: '' },
       ],
     };
@@ -84,7 +84,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
     const clamp = otherWheel ? otherWheel.x / 2 : 0;
     return {
       ...NONE,
-      boxes: otherWheel ? [{ points: box(clamp - 0.025, clamp + 0.025, 0, driveWheel.y), label: 'held fast' }] : [],
+      boxes: otherWheel ? [{ points: box(clamp - 0.025, clamp + 0.025, 0, driveWheel.y), label: 'clamped' }] : [],
       arrows: [{ from: rim, to: at(rim.x, rim.y + driveWheel.radius + PULLED), label: 'scale, square to the rim' }],
     };
   },
@@ -131,7 +131,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
         [foot, end],
         [foot, at(end.x, foot.y)],
       ],
-      arrows: [{ from: at(end.x, foot.y), to: end, label: `as thought it slides at ${Math.round((tilt * 180) / Math.PI)}°` }],
+      arrows: [{ from: at(end.x, foot.y), to: end, label: `as if it slides at ${Math.round((tilt * 180) / Math.PI)}°` }],
     };
   },
   drag: (_design, { bounds, heading, driveWheel }) => {
@@ -139,7 +139,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
     return {
       ...NONE,
       lines: [[at(bounds.left - 0.1, 0), at(bounds.right + 0.1, 0)]],
-      arrows: [{ from: at(nose, driveWheel.y), to: at(nose + heading * PULLED, driveWheel.y), label: 'scale, steadily' }],
+      arrows: [{ from: at(nose, driveWheel.y), to: at(nose + heading * PULLED, driveWheel.y), label: 'scale, steady' }],
     };
   },
   coast: (_design, { bounds, heading }) => {
@@ -193,7 +193,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
     car: null,
     circles: [{ x: 0, y: 3 * axle.radius, radius: axle.radius }],
     lines: [[at(0, 2 * axle.radius), at(2 * Math.PI * axle.radius * 10, 2 * axle.radius)]],
-    arrows: [{ from: at(0, 0), to: at(2 * Math.PI * axle.radius * 10, 0), label: 'ten turns, taken off' }],
+    arrows: [{ from: at(0, 0), to: at(2 * Math.PI * axle.radius * 10, 0), label: 'ten turns' }],
   }),
   tape: (_design, { axle }) => ({
     ...NONE,

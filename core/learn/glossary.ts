@@ -24,7 +24,7 @@ interface Known {
   readonly about: (value: number, quantity: 'distance') => string;
 }
 
-const NONE = 'this car has none';
+const NONE = 'not on this car';
 const share = (value: number): string => `${Math.round(100 * value)} %`;
 const two = (value: number): string => String(Number(value.toPrecision(2)));
 
@@ -42,14 +42,14 @@ const NUMBERS: Readonly<Record<WordId, (known: Known) => string>> = {
     floor.roomLength === null
       ? 'its floor has no wall'
       : figures.distance > floor.roomLength
-        ? `likely: the wall stands at ${print(floor.roomLength, 'distance')}`
-        : `hardly: the wall stands at ${print(floor.roomLength, 'distance')}`,
+        ? `likely: the wall is at ${print(floor.roomLength, 'distance')}`
+        : `unlikely: the wall is at ${print(floor.roomLength, 'distance')}`,
   interval: ({ figures, about }) => {
     const { low, high } = nextRun(figures.distance);
-    return `8 in 10 of its runs from ${about(low, 'distance')} to ${about(high, 'distance')}`;
+    return `Next run: ${about(low, 'distance')} to ${about(high, 'distance')} (8 in 10)`;
   },
   'moment-arm': ({ design, print }) =>
-    `${print(Math.max(design.axleDiameter, ...design.sleeve.map(({ diameter }) => diameter)) / 2, 'size')} at the axle, and what is wound on it`,
+    `${print(Math.max(design.axleDiameter, ...design.sleeve.map(({ diameter }) => diameter)) / 2, 'size')} at the axle, including what is wound on it`,
   preload: ({ design }) => (design.motor.kind === 'lever' ? `${two(valueOf(design, 'springPreload').value)} N·m` : NONE),
   'spring-rate': ({ design }) => (design.motor.kind === 'lever' ? `${two(valueOf(design, 'springRate').value)} N·m/rad` : NONE),
   stretch: ({ design }) =>
@@ -75,7 +75,7 @@ const NUMBERS: Readonly<Record<WordId, (known: Known) => string>> = {
   rolling: ({ result }) => `${share(energyShare(result, 'rolling'))} of its energy`,
   sleeve: ({ design: { sleeve }, print }) => (sleeve.length > 0 ? `⌀ ${print(sleeve.at(-1)!.diameter, 'size')}` : NONE),
   slip: ({ figures, print }) => print(figures.wheelspin, 'distance'),
-  stall: ({ result }) => (result.turnsLeft > 0 ? `it stops with ${two(result.turnsLeft)} turns left` : 'it does not: it unwinds wholly'),
+  stall: ({ result }) => (result.turnsLeft > 0 ? `it stops with ${two(result.turnsLeft)} turns left` : 'no: it unwinds fully'),
   scatter: ({ figures, about }) => `${about(RUN_SCATTER * figures.distance, 'distance')}, until its runs say otherwise`,
   toe: ({ design: { alignment } }) =>
     `drive axle ${two((alignment.driveToe * 180) / Math.PI)}°, other ${two((alignment.otherToe * 180) / Math.PI)}°`,

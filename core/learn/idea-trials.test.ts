@@ -66,7 +66,7 @@ describe('what is tried on the page of an idea', () => {
     const air = valueOf(car, 'dragArea').value;
     expect(stepsOf('air').map(({ words, design }) => [words, Number((valueOf(design, 'dragArea').value / air).toFixed(6))])).toEqual([
       ['half', 0.5],
-      ['as it is', 1],
+      ['unchanged', 1],
       ['2 times', 2],
       ['4 times', 4],
       ['8 times', 8],

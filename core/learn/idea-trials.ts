@@ -95,7 +95,7 @@ const TRIALS: Readonly<
     'slope of the floor',
     'distance',
     SLOPES.map((by) => [
-      by === 0 ? 'as it is' : `${Math.abs(by)} mm ${by < 0 ? 'down' : 'up'} in a metre`,
+      by === 0 ? 'level' : `${Math.abs(by)} mm ${by < 0 ? 'down' : 'up'} in a metre`,
       by === 0 ? design : withSlope(design, by / 1000),
     ]),
   ],
@@ -108,16 +108,16 @@ const TRIALS: Readonly<
     'the other axle out of square',
     'drift',
     isRoller(design)
-      ? [['as it is', design]]
+      ? [['straight', design]]
       : TOES.map((degrees) => [
-          degrees === 0 ? 'as it is' : `${Math.abs(degrees)}° to the ${degrees > 0 ? 'left' : 'right'}`,
+          degrees === 0 ? 'straight' : `${Math.abs(degrees)}° to the ${degrees > 0 ? 'left' : 'right'}`,
           degrees === 0 ? design : withToe(design, (degrees * Math.PI) / 180),
         ]),
   ],
   air: (design) => [
     'air that its front meets',
     'speed',
-    FRONTS.map((by) => [by === 1 ? 'as it is' : by < 1 ? 'half' : `${by} times`, by === 1 ? design : withAir(design, by)]),
+    FRONTS.map((by) => [by === 1 ? 'unchanged' : by < 1 ? 'half' : `${by} times`, by === 1 ? design : withAir(design, by)]),
   ],
 };
 
@@ -134,5 +134,5 @@ export function ideaTrial(idea: Exclude<Idea, 'luck'>, design: CarDesign, units:
 /** The watched figure over the steps, in words. */
 export const trialWords = ({ label, steps, watched }: IdeaTrial, units: UnitSystem): string =>
   `${ASKED[watched].label}, by ${label}: ${steps
-    .map(({ words, figures }) => `${words} ${figures ? printAsked(watched, figures[watched], units) : 'it stands still'}`)
+    .map(({ words, figures }) => `${words} ${figures ? printAsked(watched, figures[watched], units) : 'it does not start'}`)
     .join('; ')}`;

@@ -1,6 +1,6 @@
 /** The ten ideas, in the order they build on each other. */
 export const IDEAS = {
-  energy: 'Energy: how much is wound in, and where it goes',
+  energy: 'Energy: how much is stored, and where it goes',
   pull: 'Pull against distance',
   gears: 'Levers and wheels as gears',
   grip: 'Grip',

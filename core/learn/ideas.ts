@@ -29,40 +29,39 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
   const { mass, driveLoadShare } = standingWeight(design);
   const grip = valueOf(design, 'staticGrip').value;
   const off = driftAfter(Math.abs(curvatureOf(design)) + likelyCurvature(design), 5);
-  const told = (words: string): string =>
-    result && figures ? words : 'This car does not run as it is designed: put that right in Design first.';
+  const told = (words: string): string => (result && figures ? words : 'This car cannot run as it is designed. Fix it in Design first.');
   return [
     {
       idea: 'energy',
       words: [
-        'Winding stretches rubber or bends a spring: your work is kept as energy (potential energy). Let go, it is given back, less what the rubber or spring keeps as heat (hysteresis).',
-        'None of it is lost: what does not move the car warms bearings, tyres, floor and air. That is why the parts always add up to the whole.',
+        'Winding stretches rubber or bends a spring. Your work is stored as potential energy. When you let go, you get it back, except for what the rubber or spring turns into heat (hysteresis).',
+        'No energy is lost. What does not move the car warms bearings, tyres, floor and air. That is why the parts always add up to the whole.',
       ],
       formula: 'E = ∫ τ dθ: torque times angle, added up',
       source: 'work of a torque, any mechanics handbook',
       onCar: told(
-        `${printQuantity(figures?.energy ?? 0, 'energy', units)} is wound in; ${share('hysteresis')} stays in spring or rubber, ${share('rolling')} goes into rolling, ${share('driveBearing', 'otherBearing')} into the bearings, ${share('slip')} into wheelspin.`,
+        `${printQuantity(figures?.energy ?? 0, 'energy', units)} is stored. ${share('hysteresis')} stays in spring or rubber, ${share('rolling')} goes into rolling, ${share('driveBearing', 'otherBearing')} into the bearings, ${share('slip')} into wheelspin.`,
       ),
     },
     {
       idea: 'pull',
       words: [
-        'The same energy can be much pull for a short way, or little pull for a long one: the area under the pull curve (tractive force against distance) is the same.',
-        'Above what the floor holds, pull is wasted. Below what holds the car back, the car slows down, and its motion carries it on for a while. Between the two lies everything you can choose.',
+        'The same energy can be a strong pull over a short distance or a weak pull over a long one. The area under the pull curve (tractive force against distance) is the same.',
+        'Pull above the grip of the tyres is wasted. When the pull is below the resistance, the car slows down, and its motion carries it on for a while. Between the two limits you can choose.',
       ],
-      formula: 'E = F · s for an even pull',
+      formula: 'E = F · s for a constant pull',
       source: 'work, Newton’s second law',
       onCar: told(
-        `It pulls with ${printQuantity(figures?.pull ?? 0, 'force', units)} at the launch, and for ${result?.powerEndDistance == null ? 'all of its way' : about(result.powerEndDistance)}.`,
+        `It pulls with ${printQuantity(figures?.pull ?? 0, 'force', units)} at the launch, and for ${result?.powerEndDistance == null ? 'the whole distance' : about(result.powerEndDistance)}.`,
       ),
     },
     {
       idea: 'gears',
       words: [
-        'Lever, axle and wheel are gears: a long lever draws much string for little force, a thin axle turns often for it, a large wheel goes far for each turn (mechanical advantage).',
-        'What you gain in way you pay in pull, and the other way round. The energy does not change.',
+        'Lever, axle and wheel work like gears (mechanical advantage). A long lever draws a lot of string with little force. A thin axle turns often for that string. A large wheel goes far for each turn.',
+        'What you gain in distance you lose in pull, and the other way round. The energy does not change.',
       ],
-      formula: 'F = τ / R at the wheel; way per turn 2πR',
+      formula: 'F = τ / R at the wheel; distance per turn 2πR',
       source: 'law of the lever, Archimedes',
       onCar: told(
         `A turn of its drive wheel carries it ${printQuantity(Math.PI * design.driveWheels.diameter, 'distance', units)}, and draws ${printQuantity(Math.PI * design.axleDiameter, 'size', units)} of string or band from the bare axle.`,
@@ -71,32 +70,32 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
     {
       idea: 'grip',
       words: [
-        'The floor pushes the car, not the motor: Newton’s third law. It pushes no harder than grip (coefficient of friction) times the weight on the drive wheels (normal load).',
-        'More pull than that only turns the wheels. More grip than that changes nothing, and soft tyres take more to roll.',
+        'The floor pushes the car, not the motor: Newton’s third law. It cannot push harder than the coefficient of friction times the load on the drive wheels (normal load).',
+        'More pull than that only spins the wheels. More grip than needed changes nothing, and soft tyres have more rolling resistance.',
       ],
       formula: 'F ≤ μ N',
       source: 'Amontons’ law of friction',
       onCar: told(
-        `Its grip is ${Number(grip.toPrecision(2))} and ${Math.round(100 * driveLoadShare)} % of its weight rest on the drive wheels; it holds ${Number((result?.launchGripRatio ?? 0).toPrecision(2))} times what the launch needs.`,
+        `Its grip is ${Number(grip.toPrecision(2))}, and ${Math.round(100 * driveLoadShare)} % of its weight rests on the drive wheels. That is ${Number((result?.launchGripRatio ?? 0).toPrecision(2))} times what the launch needs.`,
       ),
     },
     {
       idea: 'rolling',
       words: [
-        'A rolling wheel gives a little, and so does the floor (rolling resistance); axles rub in their bearings, hubs at the body. Together they take the same in every metre, fast or slow.',
-        'Friction is not bad by itself: without it the wheels would spin and the car would stand.',
+        'A rolling wheel deforms a little, and so does the floor (rolling resistance). Axles rub in their bearings and hubs on the body. Together they take the same energy from every metre, fast or slow.',
+        'Friction is not bad by itself. Without it the wheels would spin and the car would not move.',
       ],
       formula: 'F = (b/R) N for rolling, μ N r/R for a bearing',
       source: 'Coulomb',
       onCar: told(
-        `${share('rolling')} of its energy goes into rolling and rubbing, ${share('driveBearing', 'otherBearing')} into bearings.`,
+        `${share('rolling')} of its energy goes into rolling and friction at the hubs, ${share('driveBearing', 'otherBearing')} into the bearings.`,
       ),
     },
     {
       idea: 'coasting',
       words: [
-        'When the pull ends the car goes on: Newton’s first law. It has energy of motion (kinetic energy) and spends it on what holds it back.',
-        'A band or loop that drops off lets it coast; one that is tied winds up again and brakes.',
+        'When the pull ends the car keeps moving: Newton’s first law. It uses up its kinetic energy against the resistance.',
+        'A band or loop that drops off lets the car coast. A tied one winds up again and brakes.',
       ],
       formula: '½ m v² = F s',
       source: 'work and kinetic energy',
@@ -107,8 +106,8 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
     {
       idea: 'mass',
       words: [
-        'A heavy car is harder to get going (inertia) and pressed harder on the floor: it rolls harder. It also holds better, and keeps its motion longer.',
-        'Both schools are right on some car. Try it on yours: the longest bar is its best weight, and Design shows the peak more finely.',
+        'A heavy car is harder to accelerate (inertia) and presses harder on the floor, so its rolling resistance is higher. It also grips better and keeps moving longer.',
+        'Light or heavy: both can be right. Try it on your car. The longest bar is its best weight, and Design shows the peak in finer steps.',
       ],
       formula: 'F = m a',
       source: 'Newton’s second law',
@@ -117,8 +116,8 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
     {
       idea: 'straight',
       words: [
-        'Axles that are not parallel steer the car in a curve, like a car whose wheel is turned. It does not scrub: it goes as far, but elsewhere.',
-        'Run it both ways along one line: what is the floor’s changes sides, what is the car’s does not.',
+        'Axles that are not parallel steer the car in a curve, like a car with its wheels turned. The tyres do not scrub: the car goes as far, but to another place.',
+        'Run it both ways along one line. A drift due to the floor changes sides; a drift due to the car does not.',
       ],
       formula: 'off the line ≈ κ s²/2',
       source: 'geometry of the circle',
@@ -129,8 +128,8 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
     {
       idea: 'air',
       words: [
-        'Air must be pushed aside. Twice as fast, four times the push (drag): it hardly matters to a slow car, and much to a quick one.',
-        'What counts is what the car looks like from the front.',
+        'A moving car pushes air aside. At twice the speed the drag is four times as large. It hardly matters to a slow car, and a lot to a fast one.',
+        'What counts is the area that you see from the front.',
       ],
       formula: 'F = ½ ρ c A v²',
       source: 'drag equation, Rayleigh',
@@ -139,13 +138,13 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
     {
       idea: 'luck',
       words: [
-        'No run is like the last: the start, the dust, the wind of the string. A car’s runs lie about a mean with a scatter (standard deviation), some 6 % of the way.',
-        'One run tells little of a change; the mean of three tells more. Ask whether a difference is larger than luck before you believe it.',
+        'No two runs are the same: the start, the dust and the winding of the string differ. The runs of a car scatter about a mean (standard deviation), by some 6 % of the distance.',
+        'One run tells little about a change; the mean of three tells more. Before you believe a difference, ask whether it is larger than luck.',
       ],
       formula: 'scatter of a mean = σ/√n',
       source: 'statistics, Gauss',
       onCar: told(
-        `Of its next runs, 8 in 10 would lie within ${about(meanWithin(result?.distance ?? 0, 1))} of their mean; of means of three, within ${about(meanWithin(result?.distance ?? 0, 3))}.`,
+        `8 in 10 of its next runs would lie within ${about(meanWithin(result?.distance ?? 0, 1))} of their mean; 8 in 10 means of three within ${about(meanWithin(result?.distance ?? 0, 3))}.`,
       ),
     },
   ];

@@ -32,16 +32,16 @@ export interface LuckTemplate {
 }
 
 const MEANS: Readonly<Record<Answer, string>> = {
-  more: 'Every run brings an error of its own, and they add up.',
-  less: 'What came too far and too short cancels: the mean of n runs is off by a share of 1/√n.',
-  alike: 'Luck is the same in each run, so more of them tell no more.',
+  more: 'Every run adds an error of its own, and the errors add up.',
+  less: 'Runs that are too long and too short cancel: the error of a mean of n runs is smaller by 1/√n.',
+  alike: 'Luck is the same in each run, so more runs tell no more.',
 };
 
 /** Questions on luck and averages: answers follow from the scatter of runs. Source: scatter of a mean, σ/√n. */
 export const LUCK_QUESTIONS: readonly LuckTemplate[] = [
   {
     id: 'mean-of-five',
-    change: 'Five runs in place of one',
+    change: 'Five runs instead of one',
     asked: 'mean-off',
     runs: [1, 5],
     figures: (distance) => [meanWithin(distance, 1), meanWithin(distance, 5)],
@@ -50,49 +50,49 @@ export const LUCK_QUESTIONS: readonly LuckTemplate[] = [
   },
   {
     id: 'before-and-after',
-    change: 'Before and after a change three runs each, in place of one each',
+    change: 'Three runs before and three after a change, instead of one each',
     asked: 'seen',
     runs: [1, 3],
     figures: (distance) => [Math.SQRT2 * meanWithin(distance, 1), Math.SQRT2 * meanWithin(distance, 3)],
     because: MEANS,
-    thought: ['A change that helps is seen in one run.', 'one-run'],
+    thought: ['One run shows whether a change helps.', 'one-run'],
   },
   {
     id: 'best-of-ten',
-    change: 'Ten runs in place of three',
+    change: 'Ten runs instead of three',
     asked: 'best',
     runs: [3, 10],
     figures: (distance) => [distance * (1 + BEST_OF[3] * RUN_SCATTER), distance * (1 + BEST_OF[10] * RUN_SCATTER)],
     because: {
-      more: 'The more tries, the luckier the luckiest: the car is no better.',
+      more: 'With more tries the best one is luckier. The car is no better.',
       less: 'It wears out before its best run.',
       alike: 'The best run is what the car can do, however many there are.',
     },
-    thought: ['The best run shows the car, not how often it was tried.', 'one-run'],
+    thought: ['The best run shows what the car can do, however often it was tried.', 'one-run'],
   },
   {
     id: 'after-the-best',
-    change: 'One run more, after the best of ten',
+    change: 'One more run, after the best of ten',
     asked: 'next',
     runs: [10, 1],
     figures: (distance) => [distance * (1 + BEST_OF[10] * RUN_SCATTER), distance],
     because: {
-      more: 'It is warmed up now and does better still.',
-      less: 'The best had luck on its side, and the next run has none in store: it falls back to the mean (regression to the mean).',
-      alike: 'The car is the same, so it comes as far again.',
+      more: 'It is warmed up now and does even better.',
+      less: 'The best run had luck, and the next run has no luck in advance: it falls back to the mean (regression to the mean).',
+      alike: 'The car is the same, so it goes as far again.',
     },
-    thought: ['It was changed for the worse since.', 'one-run'],
+    thought: ['It has been changed for the worse since.', 'one-run'],
   },
   {
     id: 'twenty-runs',
-    change: 'Twenty runs in place of five',
+    change: 'Twenty runs instead of five',
     asked: 'mean',
     runs: [5, 20],
     figures: (distance) => [distance, distance],
     because: {
-      more: 'With practice it comes further.',
+      more: 'With practice it goes further.',
       less: 'A long evening brings more bad runs than good ones.',
-      alike: 'More runs tell the mean better; they do not move it.',
+      alike: 'More runs make the mean more certain. They do not move it.',
     },
     thought: ['The mean of more runs is larger.', null],
   },

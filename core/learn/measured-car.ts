@@ -14,18 +14,18 @@ export type Asked = CarFigure | LuckFigure;
 
 /** How each is called, and in which quantity it is told. */
 export const ASKED: Readonly<Record<Asked, { readonly label: string; readonly quantity: Quantity }>> = {
-  distance: { label: 'how far it comes', quantity: 'distance' },
+  distance: { label: 'the distance', quantity: 'distance' },
   pull: { label: 'its pull at the launch', quantity: 'force' },
   speed: { label: 'its top speed', quantity: 'speed' },
-  wheelspin: { label: 'how far it spins its wheels', quantity: 'distance' },
-  energy: { label: 'the energy that is wound in', quantity: 'energy' },
-  time: { label: 'how long it runs', quantity: 'time' },
-  drift: { label: `how far off the line it is after ${DRIFT_WAY} m`, quantity: 'distance' },
-  mean: { label: 'how far it comes on the mean', quantity: 'distance' },
-  'mean-off': { label: 'how far their mean may be off', quantity: 'distance' },
-  best: { label: 'how far the best of them comes', quantity: 'distance' },
-  next: { label: 'how far that comes', quantity: 'distance' },
-  seen: { label: 'the difference that luck alone may show', quantity: 'distance' },
+  wheelspin: { label: 'the distance over which its wheels spin', quantity: 'distance' },
+  energy: { label: 'the energy stored', quantity: 'energy' },
+  time: { label: 'the time of its run', quantity: 'time' },
+  drift: { label: `the drift off the line after ${DRIFT_WAY} m`, quantity: 'distance' },
+  mean: { label: 'the mean distance', quantity: 'distance' },
+  'mean-off': { label: 'the uncertainty of their mean', quantity: 'distance' },
+  best: { label: 'the distance of the best of them', quantity: 'distance' },
+  next: { label: 'the distance of that run', quantity: 'distance' },
+  seen: { label: 'the difference that luck alone may cause', quantity: 'distance' },
 };
 
 /** Digits by which a change is seen where the same car is compared with itself. Our choice. */

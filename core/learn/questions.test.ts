@@ -118,7 +118,7 @@ describe('questions', () => {
       expect(change).not.toMatch(/wheel|axle|tyre/i);
       if ('changed' in shows) for (const { words } of reasons.slice(0, 3)) expect(words).not.toMatch(/\bwheels\b|axle|bearing|tyre/i);
     }
-    expect(questionsFor(roller).map(({ change }) => change)).toContain('A reel a third larger across');
+    expect(questionsFor(roller).map(({ change }) => change)).toContain('A reel a third larger in diameter');
   });
   it('half the friction in the bearings is half of what they have, estimated or measured', () => {
     const card = { ...newCar('x'), bearing: 'wood-card' as const };

@@ -280,8 +280,8 @@ describe('the standings', () => {
     expect(medals(ran(0, 8, 8))['most-improved']).toBeUndefined();
     // By the order in which they were saved: the first run is the one that counts as the first.
     expect(medals(ran(0, 12, 8))['most-improved']).toBeUndefined();
-    expect(medalWords({ what: 'best-predicted', entry: '', value: 0.04 }, 'metric')).toBe('within 4 % of what it expected');
-    expect(medalWords({ what: 'straightest', entry: '', value: 0.053 }, 'metric')).toBe('5.3 cm off the line in each metre');
+    expect(medalWords({ what: 'best-predicted', entry: '', value: 0.04 }, 'metric')).toBe('within 4 % of its own prediction');
+    expect(medalWords({ what: 'straightest', entry: '', value: 0.053 }, 'metric')).toBe('5.3 cm off the line for each metre');
     // The least drift over its way.
     const straight = medals([
       result(0, 0, { distance: 10, drift: -1 }),
@@ -312,7 +312,7 @@ describe('the standings', () => {
   it('tell what was expected beside what came, where the crew lets it be shown', () => {
     const entry = newEntry({ id: idOf(1), crew: 'c', car: 'x', predicted: 16, showsPrediction: true });
     expect(expectedWords(entry, { kind: 'ran', distance: 15.3, time: 7.9 }, 'metric').replaceAll('\u00a0', ' ')).toBe(
-      'came 15.30 m, expected about 16 m',
+      'distance 15.30 m, predicted about 16 m',
     );
     expect(expectedWords({ ...entry, showsPrediction: false }, { kind: 'ran', distance: 15.3 }, 'metric')).toBe('');
     expect(expectedWords(entry, { kind: 'ran', time: 7.9 }, 'metric')).toBe('');

@@ -25,7 +25,7 @@ const NOT_RUN: Readonly<Record<Exclude<MeetOutcome['kind'], 'ran'>, string>> = {
   broke: 'broke',
   'no-start': 'did not start',
   rule: 'broke a rule',
-  void: 'taken back',
+  void: 'withdrawn',
 };
 
 /** What a run came to, in words: its value, or why it does not count. */
@@ -41,7 +41,7 @@ export function outcomeWords(goal: Goal, outcome: MeetOutcome, units: UnitSystem
 export function expectedWords({ showsPrediction, predicted }: Entry, outcome: MeetOutcome, units: UnitSystem): string {
   const came = distanceOf(outcome);
   if (!showsPrediction || predicted === undefined || came === null) return '';
-  return `came ${printQuantity(came, 'distance', units)}, expected ${printAbout(predicted, 'distance', units)}`;
+  return `distance ${printQuantity(came, 'distance', units)}, predicted ${printAbout(predicted, 'distance', units)}`;
 }
 
 /** How a run was timed, with its times on the way: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */
@@ -63,7 +63,7 @@ export const correctionWords = ({ result, before }: StandingResult): string =>
     ? ''
     : result.corrects
       ? `corrected by ${result.by || 'an official'}${result.why ? `: ${result.why}` : ''}`
-      : 'written down twice';
+      : 'saved twice';
 
 export const MEDALS: Readonly<Record<Medal['what'], string>> = {
   furthest: 'furthest',
@@ -81,9 +81,9 @@ export function medalWords({ what, value, atLeast }: Medal, units: UnitSystem): 
     case 'quickest':
       return timeWords(value);
     case 'straightest':
-      return `${Number((100 * value).toPrecision(2))} cm off the line in each metre`;
+      return `${Number((100 * value).toPrecision(2))} cm off the line for each metre`;
     case 'best-predicted':
-      return `within ${Math.max(1, Math.round(100 * value))} % of what it expected`;
+      return `within ${Math.max(1, Math.round(100 * value))} % of its own prediction`;
     case 'most-improved':
       return `${Math.round(100 * value)} % further than its first run`;
   }

@@ -28,7 +28,7 @@ export const CONDITIONS: readonly Condition[] = [
   },
   {
     id: 'wind',
-    name: 'how far it is wound',
+    name: 'turns wound',
     spreadWords: ({ motor }) => recordOf(motor).woundOffWords,
     off: (design, deviations) => ({ ...design, motor: recordOf(design.motor).woundOff(design.motor, deviations) }),
   },

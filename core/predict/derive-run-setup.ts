@@ -131,14 +131,14 @@ function weightFaults(design: CarDesign): Fault[] {
       beyond('mass', {
         is: 'least',
         value: Math.ceil(partsMass(design) * 1000) / 1000,
-        because: 'what wheels, axles, body and motor alone weigh',
+        because: 'the weight of wheels, axles, body and motor alone',
       }),
     ];
   const { driveLoadShare } = standingWeight(design);
   if (driveLoadShare < -ROUNDING)
-    return [beyond('driveLoadShare', { is: 'least', value: 0, because: 'or it tips over the other axle: the weight sits beyond it' })];
+    return [beyond('driveLoadShare', { is: 'least', value: 0, because: 'or it tips over the other axle: the weight is beyond it' })];
   if (driveLoadShare > 1 + ROUNDING)
-    return [beyond('driveLoadShare', { is: 'most', value: 1, because: 'or it tips over the drive axle: the weight sits beyond it' })];
+    return [beyond('driveLoadShare', { is: 'most', value: 1, because: 'or it tips over the drive axle: the weight is beyond it' })];
   return [];
 }
 

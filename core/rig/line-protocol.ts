@@ -34,7 +34,7 @@ export function readLine(line: string): readonly DeviceEvent[] | string {
   const numbers = new Map<string, number>();
   for (const word of words) {
     const at = word.indexOf('=');
-    if (at < 1) return `“${word.slice(0, TOLD)}” is no key=value`;
+    if (at < 1) return `“${word.slice(0, TOLD)}” is not key=value`;
     const [key, value] = [word.slice(0, at), Number(word.slice(at + 1))];
     if (!isKind(key) && key !== 't') continue;
     if (word.length === at + 1 || !Number.isFinite(value)) return `“${word.slice(0, TOLD)}” has no number`;

@@ -28,13 +28,13 @@ describe('a line of a device', () => {
     ['t= gate=1', /has no number/],
     ['t=1 gate=1.5', /whole number/],
     ['t=1 gate=-1', /whole number/],
-    ['hello', /no key=value/],
+    ['hello', /is not key=value/],
     [`t=1 gate=1 x=${'9'.repeat(600)}`, /longer/],
   ])('%j is told to be broken', (line, message) => expect(readLine(line)).toMatch(message));
   it('is told by its number, and takes no other with it', () => {
     const { events, faults } = readLines('t=1 gate=0\r\nbroken\nt=2 gate=1\n', 7);
     expect(events.map(({ value }) => value)).toEqual([0, 1]);
-    expect(faults).toEqual([{ line: 8, message: '“broken” is no key=value' }]);
+    expect(faults).toEqual([{ line: 8, message: '“broken” is not key=value' }]);
   });
   it('never breaks the reader, whatever it says', () =>
     fc.assert(

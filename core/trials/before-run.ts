@@ -14,17 +14,17 @@ export function beforeRun({ motor, ...design }: CarDesign): BeforeRun[] {
   const onAxle = isWoundOnAxle(motor);
   return [
     motor.kind === 'lever'
-      ? { id: 'hands', words: 'Fingers out of the lever’s path; hold it from behind and beside.', isCaution: true }
-      : { id: 'glasses', words: 'Glasses on: a stretched band whips. No face over it.', isCaution: true },
+      ? { id: 'hands', words: 'Keep fingers out of the path of the lever. Hold it from behind and to one side.', isCaution: true }
+      : { id: 'glasses', words: 'Wear glasses: a stretched band whips. Keep faces away from it.', isCaution: true },
     ...(onAxle
       ? [
           { id: 'backwards', words: 'Wound by turning the wheels backwards, against travel.' },
           motor.kind === 'lever'
-            ? { id: 'side-by-side', words: 'Turns of the string lie side by side, none over another.' }
+            ? { id: 'side-by-side', words: 'The turns of the string lie side by side; none lies over another.' }
             : { id: 'side-by-side', words: 'The band lies flat on the axle, its turns side by side and not twisted.' },
           motor.release === 'free'
             ? { id: 'loop', words: 'The loop is on its hook and free to drop off.' }
-            : { id: 'tied', words: 'The end is tied as it should be, and runs free.' },
+            : { id: 'tied', words: 'The end is tied as it should be and turns freely.' },
         ]
       : [
           { id: 'arm-turned', words: 'Wound by holding the reel and turning the arm the way the reel will roll.' },
@@ -32,7 +32,7 @@ export function beforeRun({ motor, ...design }: CarDesign): BeforeRun[] {
         ]),
     isRoller({ motor, ...design })
       ? { id: 'arm', words: 'The arm rests on the floor behind the reel; the washer turns freely.' }
-      : { id: 'rubs', words: 'Nothing rubs: before winding a flicked wheel turns on for some seconds.' },
+      : { id: 'rubs', words: 'Nothing rubs: an unwound wheel turns for some seconds after a flick.' },
     { id: 'clean', words: isRoller({ motor, ...design }) ? 'The rims of the reel are wiped clean.' : 'Wheels and tyres are wiped clean.' },
     {
       id: 'nose',

@@ -185,7 +185,7 @@ describe('what may be wrong', () => {
 });
 
 describe('the next thing to do', () => {
-  const likely: Outlook = { chance: 0.7, help: 'Tyres: foam strip', toMeasure: { name: 'Roll from a book', share: 0.1 } };
+  const likely: Outlook = { chance: 0.7, help: 'Tyres: foam strip', toMeasure: { name: 'Roll down from a book', share: 0.1 } };
   const car: CarInBrief = { canRun: true, brokenRule: null, hasBrief: true, runs: 0, isBuilt: true, outlook: likely };
   it.each([
     [{ ...car, canRun: false }, 'design'],
@@ -197,7 +197,7 @@ describe('the next thing to do', () => {
     [{ ...car, hasBrief: false, isBuilt: false, outlook: { ...likely, chance: 0.1 } }, 'brief'],
     [{ ...car, isBuilt: false, outlook: { ...likely, chance: 0.49 } }, 'design'],
     [{ ...car, isBuilt: false, outlook: { ...likely, chance: 0.5, toMeasure: { name: 'x', share: 0.9 } } }, 'build'],
-    [{ ...car, outlook: { ...likely, toMeasure: { name: 'Roll from a book', share: 0.3 } } }, 'bench'],
+    [{ ...car, outlook: { ...likely, toMeasure: { name: 'Roll down from a book', share: 0.3 } } }, 'bench'],
     [{ ...car, runs: 3, outlook: { ...likely, chance: 0.1 } }, 'tune'],
     [{ ...car, outlook: null }, 'track'],
     [car, 'track'],
@@ -210,15 +210,15 @@ describe('the next thing to do', () => {
     const told = (more: Partial<CarInBrief>) => nextThing({ ...car, ...more });
     expect(told({ outlook: { ...likely, chance: 0.31 } })).toMatchObject({
       words: 'try: Tyres: foam strip',
-      reason: '3 in 10 of cars built so do what is asked',
+      reason: '3 in 10 cars built like this reach the goal',
     });
     expect(told({ outlook: { ...likely, chance: 0.01, help: null } })).toMatchObject({
       words: 'let Best car search for a better one',
-      reason: 'hardly any of cars built so do what is asked',
+      reason: 'hardly any cars built like this reach the goal',
     });
-    expect(told({ outlook: { ...likely, toMeasure: { name: 'Roll from a book', share: 0.42 } } })).toMatchObject({
-      words: 'measure: roll from a book',
-      reason: 'it takes away about 42 % of what is not known',
+    expect(told({ outlook: { ...likely, toMeasure: { name: 'Roll down from a book', share: 0.42 } } })).toMatchObject({
+      words: 'measure: roll down from a book',
+      reason: 'it cuts the uncertainty by about 42 %',
     });
   });
 });
@@ -258,7 +258,7 @@ describe('the next thing once the runs were weighed', () => {
     expect(nextByRuns(tuning, told(0.9), { checks: { rubbing: 'confirmed' } }).words).toContain('spacer');
     expect(nextByRuns(tuning, told(0.6), { checks: { rubbing: 'ruled-out' } }).words).toContain('lever');
     const unrun = nextByRuns({ ...tuning, putRight: ['rubbing'], hasRun: false }, null);
-    expect(unrun).toMatchObject({ station: 'track', words: 'make three runs alike', reason: expect.stringContaining('put right') });
+    expect(unrun).toMatchObject({ station: 'track', words: 'make three like runs', reason: expect.stringContaining('repaired') });
     expect(nextByRuns({ ...tuning, hasRun: false }, null).reason).toContain('changed');
   });
   it('is the run that counts once nine in ten of its next runs do what is asked', () => {

@@ -78,7 +78,7 @@ export const isMendable = (id: CauseId): id is Mendable => isCured(id);
 /** The same fault where it was put right since: only the runs before that were made with it. */
 export const faultBefore = (id: Mendable): Unknown => ({
   ...faultOf(id),
-  id: `fault ${id}, put right`,
+  id: `fault ${id}, repaired`,
   off: (car, deviations) => (car.faults.includes(id) ? WRONG[id](car, deviations) : car),
 });
 

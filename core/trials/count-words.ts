@@ -8,4 +8,4 @@ export const countWords = ({
   readonly walls: number;
   readonly noStarts: number;
 }): string =>
-  [`${count}`, ...(walls > 0 ? [`${walls} into the wall`] : []), ...(noStarts > 0 ? [`${noStarts} did not start`] : [])].join(', ');
+  [`${count}`, ...(walls > 0 ? [`${walls} hit the wall`] : []), ...(noStarts > 0 ? [`${noStarts} did not start`] : [])].join(', ');

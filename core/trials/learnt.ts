@@ -52,10 +52,10 @@ export interface FurtherRun {
 
 /** Each in words. */
 export const FURTHER: Readonly<Record<FurtherRun['id'], string>> = {
-  half: 'one more run at half winding',
-  'three-quarters': 'one more run at three quarters of a full wind',
+  half: 'one more run with half the turns',
+  'three-quarters': 'one more run with three quarters of a full wind',
   full: 'one more run fully wound',
-  'stop-time-half': 'one stop time at half winding',
+  'stop-time-half': 'one stop time with half the turns',
   'stop-time-full': 'one stop time fully wound',
 };
 

@@ -47,32 +47,32 @@ export const needsOutlook = ({ canRun, brokenRule, hasBrief, runs }: Omit<CarInB
  */
 export function nextThing(car: CarInBrief): NextThing {
   const { canRun, brokenRule, hasBrief, runs, isBuilt, outlook } = car;
-  if (!canRun) return { station: 'design', words: 'make it able to run', reason: 'as it is designed it cannot be wound or does not move' };
-  if (brokenRule) return { station: 'design', words: `put the rule right: ${brokenRule}`, reason: 'as it is, it would not be let start' };
-  if (!hasBrief) return { station: 'brief', words: 'say what is asked of it', reason: 'every judgement here is by that' };
+  if (!canRun) return { station: 'design', words: 'make it able to run', reason: 'as designed it cannot be wound or does not start' };
+  if (brokenRule) return { station: 'design', words: `fix the rule: ${brokenRule}`, reason: 'as it is, it would not be allowed to start' };
+  if (!hasBrief) return { station: 'brief', words: 'choose its goal', reason: 'everything is judged by that' };
   if (needsOutlook(car) && outlook && outlook.chance !== null && outlook.chance < EVEN)
     return {
       station: 'design',
       words: outlook.help === null ? 'let Best car search for a better one' : `try: ${outlook.help}`,
-      reason: `${chanceWords(outlook.chance)} of cars built so do what is asked`,
+      reason: `${chanceWords(outlook.chance)} cars built like this reach the goal`,
     };
   if (runs === 0 && !isBuilt)
-    return { station: 'build', words: 'build it', reason: 'as it is designed it is worth it: say in Build when it stands' };
+    return { station: 'build', words: 'build it', reason: 'the design is worth building; tell Build when the car is ready' };
   if (runs === 0 && outlook?.toMeasure && outlook.toMeasure.share >= WORTH_MEASURING)
     return {
       station: 'bench',
       words: `measure: ${outlook.toMeasure.name[0]!.toLowerCase()}${outlook.toMeasure.name.slice(1)}`,
-      reason: `it takes away about ${inHundred(outlook.toMeasure.share)} of what is not known`,
+      reason: `it cuts the uncertainty by about ${inHundred(outlook.toMeasure.share)}`,
     };
   if (runs === 0)
-    return { station: 'track', words: 'make three runs alike', reason: 'they show what it does, and how much luck is in one' };
+    return { station: 'track', words: 'make three like runs', reason: 'they show how far it goes, and how much runs differ by luck' };
   if (runs < ENOUGH)
     return {
       station: 'track',
-      words: runs === ENOUGH - 1 ? 'make one more run alike' : 'make two more runs alike',
-      reason: 'with three it can be told from luck',
+      words: runs === ENOUGH - 1 ? 'make one more like run' : 'make two more like runs',
+      reason: 'three runs tell the car from luck',
     };
-  return { station: 'tune', words: 'see why it ran so, and what to change', reason: `${runs} runs are there to tell it` };
+  return { station: 'tune', words: 'see why it ran like this, and what to change', reason: `${runs} runs tell` };
 }
 
 /** A fault that is so likely, though not sure, is looked for before anything is changed. */
@@ -113,15 +113,15 @@ export function nextByRuns(
   const [change] = next?.changes ?? [];
   if (next?.stoppedBy)
     return change
-      ? { station: 'tune', words: `try one change: ${change.words}`, reason: `“${next.stoppedBy}” stops the car, and this cures it` }
-      : { station: 'design', words: `put this right: ${next.stoppedBy}`, reason: 'as it is, that stops it' };
+      ? { station: 'tune', words: `try one change: ${change.words}`, reason: `“${next.stoppedBy}” stops the car, and this fixes it` }
+      : { station: 'design', words: `fix this: ${next.stoppedBy}`, reason: 'as it is, it stops the car' };
   if (plan && plan.before + plan.after > 0) {
     const { name } = plan.entry.version.record;
-    return { station: 'track', words: 'make the runs that are planned', reason: `they judge “${name}”` };
+    return { station: 'track', words: 'make the planned runs', reason: `they judge “${name}”` };
   }
   if (!hasRun) {
-    const since = putRight.length > 0 ? 'it was put right' : 'it was changed';
-    return { station: 'track', words: 'make three runs alike', reason: `none was made since ${since}: they show what that brought` };
+    const since = putRight.length > 0 ? 'it was repaired' : 'it was changed';
+    return { station: 'track', words: 'make three like runs', reason: `no run has been made since ${since}: they show what changed` };
   }
   if (plan?.entry.comparison?.verdict === 'worse')
     return { station: 'tune', words: `undo “${plan.entry.version.record.name}”`, reason: 'it made the car worse' };
@@ -129,18 +129,18 @@ export function nextByRuns(
     return {
       station: 'track',
       words: 'make the run that counts',
-      reason: `it does what its brief asks: ${inHundred(Math.min(full.reaches, 0.99))} of its next runs come so far`,
+      reason: `it meets its brief: ${inHundred(Math.min(full.reaches, 0.99))} of its next runs reach the goal`,
     };
   const [fault] = told?.causes.filter(({ id }) => id !== 'none') ?? [];
   const found = fault && aboutFault(fault, motor, checks);
   if (found) return found;
-  if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'nothing surer is known to help more' };
+  if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'no other change is as sure to help' };
   const [run] = further;
   if (!run || run.share < TELLS_LITTLE)
-    return { station: 'bench', words: 'measure a part', reason: 'no change is surely worth trying, and one more run tells little' };
+    return { station: 'bench', words: 'measure a part', reason: 'no change is sure to help, and one more run tells little' };
   return {
     station: 'track',
     words: `make ${FURTHER[run.id]}`,
-    reason: `it would take away about ${inHundred(run.share)} of what is not known`,
+    reason: `it would cut the uncertainty by about ${inHundred(run.share)}`,
   };
 }

@@ -87,6 +87,9 @@ export function printKnown(value: number, halfWidth: number, quantity: Quantity,
   return Number.isFinite(value) ? rounded.toFixed(Math.max(0, -step)) : '–';
 }
 
+/** A range of two printed numbers: `20–24`; with a word between them where one has a sign, so that no dash reads as a minus: `-3 to 4`. */
+export const formatRange = (low: string, high: string): string => (/[-−+]/.test(low + high) ? `${low} to ${high}` : `${low}–${high}`);
+
 /** Number and unit: `216 mm`, `17.10 m`, `28 %`, `2°`. */
 export function printQuantity(value: number, quantity: Quantity, system: UnitSystem): string {
   const unit = unitOf(quantity, system);

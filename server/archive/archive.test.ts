@@ -199,7 +199,7 @@ describe('an archive', () => {
       serve(),
       zipSync(Object.fromEntries(Object.entries(files).filter(([place]) => place !== result))),
     );
-    expect([faulty, faults.map(faultLine)]).toEqual([1, [expect.stringContaining('holds.results: should be 19, and 18 are there')]]);
+    expect([faulty, faults.map(faultLine)]).toEqual([1, [expect.stringContaining('holds.results: should be 19, but 18 are there')]]);
   });
   it('brings the entries of a meet that were once kept within it', async () => {
     const zip = await saved(full);

@@ -74,8 +74,8 @@ export function phoneApp({ sharing, api, chosen, webRoot }: PhoneAppParts): Expr
     if (!sharing.choose(response.locals.sender as string, found))
       return sendProblem(response, {
         status: 403,
-        title: 'This phone is for another car already',
-        detail: 'Join with the crew’s code once more to choose another.',
+        title: 'This phone already belongs to another car',
+        detail: 'Join again with the crew’s code to choose another.',
       });
     response.json(sharing.joinedBy(response.locals.sender as string));
   });

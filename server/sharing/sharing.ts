@@ -123,7 +123,7 @@ export function makeSharing(db: Db): Sharing {
   const listen = async (app: RequestListener, { codes, joined }: KeptState): Promise<void> => {
     const hosts = addressesHere();
     if (hosts.length === 0)
-      throw new CannotShare('This machine is on no network that a phone could reach. Join the hall’s network, then try again');
+      throw new CannotShare('This machine is not on a network that a phone could reach. Join the hall’s network, then try again');
     const port = sharePort();
     const server = createServer(app);
     boundSockets(server, SOCKETS);
@@ -132,7 +132,7 @@ export function makeSharing(db: Db): Sharing {
       await once(server, 'listening');
     } catch (error) {
       if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
-      throw new CannotShare(`Port ${port} is taken by another program. Stop that, or set NIMBLE_AXLE_SHARE_PORT to another port`);
+      throw new CannotShare(`Port ${port} is taken by another program. Stop that program, or set NIMBLE_AXLE_SHARE_PORT to another port`);
     }
     server.on('error', (error) => console.error(error));
     const bound = (server.address() as { port: number }).port;

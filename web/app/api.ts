@@ -62,7 +62,7 @@ export interface Problem {
 export function problemOf(error: unknown): Problem {
   const answer = error as { status?: unknown; data?: unknown };
   if (typeof answer.status === 'number' && typeof answer.data === 'object' && answer.data !== null) return answer.data as Problem;
-  return { title: 'The program cannot be reached', detail: 'What you typed is kept here. Is it still running?' };
+  return { title: 'The program cannot be reached', detail: 'What you typed is saved in this browser. Is the program still running?' };
 }
 
 /** Whether the program gave no answer at all. */

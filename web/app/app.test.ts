@@ -19,7 +19,10 @@ describe('an answer that is no good', () => {
   });
   it('is no answer at all where the program is gone: what was typed is kept', () => {
     for (const error of [{ status: 'FETCH_ERROR', error: 'Failed to fetch' }, {}, { status: 502, data: '<html>' }])
-      expect(problemOf(error)).toMatchObject({ title: 'The program cannot be reached', detail: expect.stringContaining('kept here') });
+      expect(problemOf(error)).toMatchObject({
+        title: 'The program cannot be reached',
+        detail: expect.stringContaining('saved in this browser'),
+      });
   });
 });
 

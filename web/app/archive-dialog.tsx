@@ -66,7 +66,7 @@ export default function ArchiveDialog({ file, onClose }: { readonly file: File; 
   const take = async (): Promise<void> => {
     const taken = await ask({ replace: chosen(replace), restore: chosen(restore) });
     if (!taken) return;
-    dispatch(toasted(`Taken from the archive: ${wordsOf(taken.taken)}`));
+    dispatch(toasted(`Imported from the archive: ${wordsOf(taken.taken)}`));
     onClose();
   };
   const nothing = report !== null && sumOf(report.fresh) + replace.size + restore.size === 0;
@@ -76,7 +76,7 @@ export default function ArchiveDialog({ file, onClose }: { readonly file: File; 
       <DialogContent>
         {isWorking && (
           <>
-            <Typography role="status">{report ? 'Taking it in …' : 'Looking through it …'}</Typography>
+            <Typography role="status">{report ? 'Importing …' : 'Checking the archive …'}</Typography>
             <LinearProgress aria-label="Reading the archive" sx={{ my: 3 }} />
           </>
         )}
@@ -93,7 +93,7 @@ export default function ArchiveDialog({ file, onClose }: { readonly file: File; 
         <Button onClick={onClose}>{isWorking ? 'Stop' : 'Close'}</Button>
         {report && (
           <Button variant="contained" disabled={isWorking || nothing} onClick={() => void take()}>
-            {nothing ? 'Nothing to take' : 'Take what is new and ticked'}
+            {nothing ? 'Nothing to import' : 'Import what is new and ticked'}
           </Button>
         )}
       </DialogActions>
@@ -128,7 +128,7 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
       />
       <Choice
         title={differing === 1 ? '1 differs from what is here' : `${differing} differ from what is here`}
-        text="Ticked, the archive’s takes the place of yours; a car’s replaced design stays in its history."
+        text="If ticked, the archive’s version replaces yours. A car’s replaced design stays in its history."
         all="Take all of them from the archive"
         findings={different}
         count={differing}
@@ -137,7 +137,7 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
       />
       <Choice
         title={gone === 1 ? '1 was removed here' : `${gone} were removed here`}
-        text="Ticked, they are brought back as they were when they were removed."
+        text="If ticked, they are brought back as they were when they were removed."
         all="Bring all of them back"
         findings={removed}
         count={gone}

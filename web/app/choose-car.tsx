@@ -32,8 +32,8 @@ export default function ChooseCar() {
       }}
     >
       <Typography variant="h1">Which car is this phone for?</Typography>
-      <Typography>It logs runs of that car alone. To choose another later, join with the crew’s code again.</Typography>
-      {choosable.length === 0 && <p className={plain.text}>No car is here yet. Ask whoever runs the program to add yours.</p>}
+      <Typography>The phone logs runs of that car only. To choose another car later, join again with the crew’s code.</Typography>
+      {choosable.length === 0 && <p className={plain.text}>There is no car yet. Ask whoever runs the program to add yours.</p>}
       <div role="radiogroup" aria-label="Car of this phone" style={{ display: 'grid', gap: 8 }}>
         {choosable.map(({ name }) => (
           <label key={name} className={plain.text} style={{ minHeight: 44, display: 'flex', alignItems: 'center', gap: 12 }}>

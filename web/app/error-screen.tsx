@@ -27,7 +27,11 @@ const toGarage = (
 );
 
 export const NotFoundScreen = () => (
-  <Message title="Nothing stands here" text="The address leads to no car or station. It may have been removed." action={toGarage} />
+  <Message
+    title="There is nothing at this address"
+    text="The address does not belong to a car or station. It may have been removed."
+    action={toGarage}
+  />
 );
 
 export function ErrorScreen() {
@@ -35,12 +39,12 @@ export function ErrorScreen() {
   return (
     <Box component="main">
       <Message
-        title="This screen broke down"
+        title="This screen stopped working"
         text={`Your cars and runs are safe. ${error instanceof Error ? `(${error.message})` : ''}`}
         action={
           <Box sx={{ display: 'flex', gap: 2 }}>
             <Button variant="contained" onClick={() => window.location.reload()}>
-              Load it again
+              Reload
             </Button>
             <Button component={Link} to="/" reloadDocument>
               To the Garage

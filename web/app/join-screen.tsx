@@ -19,7 +19,9 @@ export default function JoinScreen() {
       }}
     >
       <Typography variant="h1">Join with this phone</Typography>
-      <Typography>Type six figures that the program shows: they tell whether this is a crew’s phone, an official’s, or a board.</Typography>
+      <Typography>
+        Type the six digits that the program shows. They tell whether this is a crew’s phone, an official’s, or a board.
+      </Typography>
       <TextField
         label="Code"
         value={code}

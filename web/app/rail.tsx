@@ -64,7 +64,7 @@ function WordsButton({ car }: { readonly car: string | null }) {
         onClick={() => startTransition(() => setText(document.getElementById('station')?.innerText ?? ''))}
       >
         <WordsIcon />
-        Words
+        Glossary
       </button>
       {text !== null && (
         <Suspense fallback={null}>

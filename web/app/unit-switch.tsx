@@ -13,7 +13,7 @@ export const UnitSwitch = memo(function UnitSwitch() {
     <ToggleButtonGroup
       exclusive
       size="small"
-      aria-label="Units shown"
+      aria-label="Units"
       value={useUnits()}
       onChange={(_event, units: UnitSystem | null) => units && dispatch(unitsChosen(units))}
     >

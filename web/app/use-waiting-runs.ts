@@ -31,7 +31,7 @@ export function useSendingRuns(): void {
     if (!isWaiting) return;
     const send = async (): Promise<void> => {
       const stored = await sendWaiting(dispatch);
-      if (stored > 0) dispatch(toasted(stored === 1 ? 'The run that waited is stored' : `${stored} runs that waited are stored`));
+      if (stored > 0) dispatch(toasted(stored === 1 ? 'The queued run is saved' : `${stored} queued runs are saved`));
     };
     const again = setInterval(() => void send(), AGAIN);
     window.addEventListener('online', send);

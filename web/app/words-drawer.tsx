@@ -24,8 +24,8 @@ export default function WordsDrawer({ text, carId, onClose }: WordsDrawerProps) 
   const numberOf = useMemo(() => (design ? wordNumbers(design, units) : null), [design, units]);
   const ids = useMemo(() => wordsIn(text), [text]);
   return (
-    <SideDrawer title="Words on this screen" onClose={onClose}>
-      {ids.length === 0 && <p className={plain.text}>None that needs telling.</p>}
+    <SideDrawer title="Glossary of this screen" onClose={onClose}>
+      {ids.length === 0 && <p className={plain.text}>No terms on this screen.</p>}
       <dl className={styles.words}>
         {ids.map((id) => (
           <div key={id}>

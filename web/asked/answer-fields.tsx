@@ -19,15 +19,15 @@ interface AnswerFieldsProps {
 export const AnswerFields = ({ answers, onChange }: AnswerFieldsProps) => (
   <>
     <ChoiceSelect
-      label="What drives it?"
+      label="Motor"
       value={answers.drive ?? 'any'}
       options={DRIVES}
       onChange={(drive) => onChange({ ...answers, drive: drive === 'any' ? null : drive })}
     />
-    <GoalFields label="What is asked?" goal={answers.goal} onChange={(goal) => onChange({ ...answers, goal })} />
+    <GoalFields label="Goal" goal={answers.goal} onChange={(goal) => onChange({ ...answers, goal })} />
     <QuantityField
       size="small"
-      label="How much room, from the line to the wall? (0: no wall)"
+      label="Room from the line to the wall (0: no wall)"
       quantity="distance"
       value={answers.room ?? 0}
       check={(value) => (value >= 0 && value <= 1000 ? null : 'Must be 0 to 1000 m.')}

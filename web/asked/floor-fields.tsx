@@ -37,7 +37,7 @@ const Piece = ({ name, head, children, onTakeAway }: PieceProps) => (
     <div className={styles.ends}>
       {/* Pieces have fields of one name each: what is typed into one is no draft of another. */}
       <Drafts value={null}>{children}</Drafts>
-      <IconButton aria-label={`Take ${name.toLowerCase()} away`} onClick={onTakeAway}>
+      <IconButton aria-label={`Remove ${name.toLowerCase()}`} onClick={onTakeAway}>
         <DeleteIcon />
       </IconButton>
     </div>
@@ -70,7 +70,9 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
           key={keys[i]}
           name={`Stretch ${i + 2}`}
           onTakeAway={() => change((present) => ({ ...present, stretches: present.stretches.filter((_one, k) => k !== i) }))}
-          head={<ChoiceSelect label="Floor there" value={kind} options={SURFACES} onChange={(next) => changeAt(i, { kind: next })} />}
+          head={
+            <ChoiceSelect label="Floor of the stretch" value={kind} options={SURFACES} onChange={(next) => changeAt(i, { kind: next })} />
+          }
         >
           <QuantityField
             size="small"
@@ -80,7 +82,7 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
             check={(value) =>
               withinFloor(value) ??
               (floor.stretches.some((one, k) => k !== i && one.from === value)
-                ? 'Another stretch begins there: choose another place.'
+                ? 'Another stretch begins there. Choose another position.'
                 : null)
             }
             onChange={(value) => changeAt(i, { from: value })}
@@ -90,7 +92,7 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
             label="Uphill"
             quantity="angle"
             value={slope}
-            check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be within 34° up or down.')}
+            check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be at most 34° up or down.')}
             onChange={(value) => changeAt(i, { slope: value })}
           />
         </Piece>
@@ -105,7 +107,7 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
           Add a stretch
         </Button>
         <Button size="small" disabled={floor.kind === 'short-carpet'} onClick={() => change(withMat)}>
-          A mat under the launch
+          Add a mat under the launch
         </Button>
       </div>
     </div>
@@ -183,9 +185,9 @@ export const Room = memo(function Room({ floor, change }: FloorProps) {
 /** rad: what a slope is out by where it was only looked at, and where a long level was laid along it. */
 const HOW_SURE = { guessed: undefined, level: 0.0005, rough: 0.003 } as const;
 const SURE_WORDS = {
-  guessed: 'looked at: 2 mm in a metre',
-  level: 'a good level: ½ mm in a metre',
-  rough: 'a short level or phone: 3 mm in a metre',
+  guessed: 'by eye: 2 mm per metre',
+  level: 'with a good level: ½ mm per metre',
+  rough: 'with a short level or phone: 3 mm per metre',
 } as const;
 
 /** What lies at the line, how it leans, and how sure that is. */
@@ -202,14 +204,14 @@ export const Surface = memo(function Surface({ floor, change }: FloorProps) {
       <div className={styles.pair}>
         <QuantityField
           size="small"
-          label="Uphill at the line"
+          label="Slope at the line, uphill"
           quantity="angle"
           value={floor.slope}
-          check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be within 34° up or down.')}
+          check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be at most 34° up or down.')}
           onChange={(slope) => change((present) => ({ ...present, slope }))}
         />
         <ChoiceSelect
-          label="How its slope is known"
+          label="How the slope was measured"
           value={sure}
           options={SURE_WORDS}
           onChange={(how) =>

@@ -15,10 +15,10 @@ export const GOAL_WORDS: Readonly<Record<Goal['kind'], string>> = {
   straightest: 'go furthest, straight',
   'within-lane': 'go furthest within a lane',
   'through-gap': 'go through a gap',
-  carry: 'carry the most load so far …',
-  'load-distance': 'carry: load × distance',
+  carry: 'carry the heaviest load over …',
+  'load-distance': 'load × distance',
   'highest-edge': 'climb the highest twig',
-  'speed-and-distance': 'speed and distance together',
+  'speed-and-distance': 'speed and distance combined',
 };
 
 const DISTANCE_WORDS: Partial<Readonly<Record<Goal['kind'], string>>> = {
@@ -38,20 +38,18 @@ interface GoalFieldsProps {
 }
 
 /** What is asked, and its figures. */
-export const GoalFields = memo(function GoalFields({ label = 'Aim', goal, onChange }: GoalFieldsProps) {
+export const GoalFields = memo(function GoalFields({ label = 'Goal', goal, onChange }: GoalFieldsProps) {
   return (
     <>
       <ChoiceSelect label={label} value={goal.kind} options={GOAL_WORDS} onChange={(kind) => onChange(goalOfKind(kind, goal))} />
       {goal.kind === 'speed-and-distance' && (
-        <p className={`${plain.caption} ${plain.muted}`}>
-          For a place in each instead, ask them in two rounds of a brief, both with points.
-        </p>
+        <p className={`${plain.caption} ${plain.muted}`}>For a place in each instead, use two rounds of a brief, both with points.</p>
       )}
       <div className={styles.pair}>
         {'distance' in goal && (
           <QuantityField
             size="small"
-            label={DISTANCE_WORDS[goal.kind] ?? 'Distance aimed at'}
+            label={DISTANCE_WORDS[goal.kind] ?? 'Goal distance'}
             quantity="distance"
             value={goal.distance}
             check={above(0, 1000, 'm')}
@@ -71,7 +69,7 @@ export const GoalFields = memo(function GoalFields({ label = 'Aim', goal, onChan
         {'weight' in goal && (
           <QuantityField
             size="small"
-            label="Metres that 1 m/s counts for"
+            label="Metres for each 1 m/s"
             quantity="count"
             value={goal.weight}
             check={above(0, 1000, '')}

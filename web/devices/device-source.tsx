@@ -50,7 +50,7 @@ export const DeviceSource = ({
           Choose the port
         </Button>
       ) : (
-        <p className={plain.text}>This browser reads no serial port. Post the lines, or open them as a file.</p>
+        <p className={plain.text}>This browser cannot read a serial port. Post the lines, or open them as a file.</p>
       ))}
     {source === 'file' && (
       <FileButton label="Lines of a device" accept=".txt,.log,text/plain" onFile={(file) => void device.takeFile(file)}>

@@ -21,7 +21,7 @@ interface GatePanelProps {
 }
 
 /** A run as gates and sensors tell it: splits, speeds, stop and wheelspin, taken with a press. */
-export function GatePanel({ gates, circumference, simulated, taking = 'Write it down', onTaken }: GatePanelProps) {
+export function GatePanel({ gates, circumference, simulated, taking = 'Use these times', onTaken }: GatePanelProps) {
   const units = useUnits();
   const [source, setSource] = useState<Source>('simulated');
   const device = useDevice(source);
@@ -34,7 +34,7 @@ export function GatePanel({ gates, circumference, simulated, taking = 'Write it 
         source={source}
         onSource={setSource}
         device={device}
-        remark={told && told.unplaced.length > 0 ? `; gate ${told.unplaced.join(', ')} has no place told` : ''}
+        remark={told && told.unplaced.length > 0 ? `; the position of gate ${told.unplaced.join(', ')} is not set` : ''}
         simulated={simulated(device)}
       />
       {told && (

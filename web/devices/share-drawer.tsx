@@ -14,13 +14,13 @@ const LOOK = 2000;
 
 /** What a phone may do by the code that it types. */
 const ROLES: Readonly<Record<Role, { readonly name: string; readonly may: string }>> = {
-  crew: { name: 'crew', may: 'logs runs of the one car that it chooses, and follows that through a meet' },
+  crew: { name: 'crew', may: 'logs runs of the one car that it chooses, and follows that car through a meet' },
   official: { name: 'official', may: 'logs runs of every car, enters and inspects cars, and saves results' },
-  board: { name: 'board', may: 'shows the meet, and writes nothing' },
+  board: { name: 'board', may: 'shows the meet, and changes nothing' },
 };
 
 const joinedWords = (count: number): string =>
-  count === 0 ? 'none has joined yet' : count === 1 ? '1 phone has joined' : `${count} phones have joined`;
+  count === 0 ? 'no phone has joined yet' : count === 1 ? '1 phone has joined' : `${count} phones have joined`;
 
 interface ShareDrawerProps {
   readonly roles: readonly Role[];
@@ -38,13 +38,13 @@ export default function ShareDrawer({ roles, path, onClose }: ShareDrawerProps) 
   return (
     <SideDrawer title="Let a phone join" onClose={onClose}>
       <Typography variant="body2">
-        A phone in the same network can then do what its code allows, no more. It is off until you turn it on, and off again when you end
-        it. Others in the network can see what is sent.
+        A phone in the same network can then do what its code allows, and nothing else. Joining is off until you turn it on. Others in the
+        network can see what is sent.
       </Typography>
       {error && <Typography role="alert">✕ {problemLine(error)}</Typography>}
       {shared === null ? (
         <Button variant="contained" disabled={isLoading} onClick={() => void begin()}>
-          Turn it on
+          Turn on
         </Button>
       ) : (
         <>
@@ -63,7 +63,7 @@ export default function ShareDrawer({ roles, path, onClose }: ShareDrawerProps) 
                 {shared.codes[role]}
               </p>
               <p role="status" className={plain.text}>
-                As {ROLES[role].name}, {joinedWords(shared.joined[role])}.
+                Role {ROLES[role].name}, {joinedWords(shared.joined[role])}.
               </p>
             </section>
           ))}
@@ -76,10 +76,12 @@ export default function ShareDrawer({ roles, path, onClose }: ShareDrawerProps) 
               Draw new codes
             </Button>
             <Button variant="outlined" onClick={() => void end()}>
-              Turn it off
+              Turn off
             </Button>
           </div>
-          <p className={`${plain.caption} ${plain.muted}`}>With new codes every phone has to join again. What waits on it is sent then.</p>
+          <p className={`${plain.caption} ${plain.muted}`}>
+            With new codes every phone has to join again. Runs that wait on a phone are sent then.
+          </p>
         </>
       )}
     </SideDrawer>

@@ -90,7 +90,7 @@ export function useDevice(source: Source) {
         if (lines === null) setProblem('The hidden car did not move.');
         else take(lines);
       } catch (reason) {
-        setProblem(`The rig broke down: ${String(reason)}`);
+        setProblem(`The simulated rig stopped working: ${String(reason)}`);
       }
     },
     openSerial: async (): Promise<void> => {

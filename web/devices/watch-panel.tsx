@@ -25,7 +25,7 @@ interface WatchPanelProps {
 const seconds = (ms: number): string => (ms / 1000).toFixed(2);
 
 /** Go and Stop, with a time at each mark on the way; a slip is taken back. Hit without looking. */
-export function WatchPanel({ name, marks, taking = 'Write it down', onStopped }: WatchPanelProps) {
+export function WatchPanel({ name, marks, taking = 'Use this time', onStopped }: WatchPanelProps) {
   const units = useUnits();
   const watch = useWatch(marks.length, name);
   const { phase, presses } = watch;
@@ -48,11 +48,11 @@ export function WatchPanel({ name, marks, taking = 'Write it down', onStopped }:
       </ol>
       <div className={styles.row}>
         <Button variant="outlined" disabled={phase === 'ready'} onClick={watch.back}>
-          {phase === 'running' && presses.length === 0 ? 'Not gone yet' : 'Take back'}
+          {phase === 'running' && presses.length === 0 ? 'Undo Go' : 'Undo last press'}
         </Button>
         {phase === 'running' && next !== undefined && (
           <Button variant="outlined" onClick={watch.stop}>
-            It stopped
+            Stop now
           </Button>
         )}
         {phase === 'stopped' && (
@@ -71,7 +71,7 @@ export function WatchPanel({ name, marks, taking = 'Write it down', onStopped }:
         )}
       </div>
       <p className={`${plain.caption} ${plain.muted}`}>
-        Release from behind and beside. Press as it goes{marks.length > 0 ? ', at each mark,' : ''} and as it stops.
+        Release from behind and to one side. Press as it goes{marks.length > 0 ? ', at each mark,' : ''} and as it stops.
       </p>
       <Button
         variant="contained"

@@ -103,7 +103,7 @@ function WeightMark({ design, scale, floor }: WeightMarkProps) {
   const [x, y] = [Math.round(scale.x(place.x)), Math.round(scale.y(place.y))];
   return (
     <g {...ofGroup('body')}>
-      <title>The weight sits here</title>
+      <title>Centre of mass</title>
       <path d={`M${x} ${y}V${floor}`} stroke={MUTED} strokeWidth={1} strokeDasharray="2 3" />
       <circle cx={x} cy={y} r={6} fill={PAPER} stroke={INK} strokeWidth={1.2} />
       <path d={`M${x} ${y}V${y - 6}A6 6 0 0 1 ${x + 6} ${y}ZM${x} ${y}V${y + 6}A6 6 0 0 1 ${x - 6} ${y}Z`} fill={INK} />

@@ -69,7 +69,7 @@ describe('a car in the Garage', () => {
       atWall: 0,
     }));
     const told = words(<CarBrief carId="a" design={car} brief={brief} rounds={rounds} />);
-    expect(told).toMatch(/^\|Skerrow Lull Trophy\|✓ keeps every rule\|Furthest\|about 9(\.0)? m\|/);
+    expect(told).toMatch(/^\|Skerrow Lull Trophy\|✓ follows every rule\|Furthest\|about 9(\.0)? m\|/);
     expect(words(<CarBrief carId="a" design={car} brief={brief} rounds={null} />)).toContain('Furthest|…|');
   });
   it('tells the rule it breaks with both numbers', () => {

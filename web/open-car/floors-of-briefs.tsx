@@ -15,7 +15,7 @@ interface FloorsOfBriefsProps {
 }
 
 /** Floors are kept with the briefs, for all cars: any of them can be laid. */
-export function FloorsOfBriefs({ label = 'Lay a floor of a brief', without, more = [], isFull = false, onChoose }: FloorsOfBriefsProps) {
+export function FloorsOfBriefs({ label = 'Use a floor of a brief', without, more = [], isFull = false, onChoose }: FloorsOfBriefsProps) {
   const briefs = useBriefs().filter(({ id }) => id !== without);
   const floors = briefs.flatMap(({ brief }) =>
     brief.floors.map(({ name, floor }) => [`${name}, of ${brief.name}`, () => onChoose(name, floor)] as const),

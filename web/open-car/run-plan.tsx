@@ -20,12 +20,12 @@ export function RunPlan({ carId, design, action }: RunPlanProps) {
   if (!plan || plan.before + plan.after === 0) return null;
   const { entry, before, after } = plan;
   const left = [
-    ...(after > 0 ? [`${after} as it is now, “${entry.version.record.name}”`] : []),
-    ...(before > 0 ? [`${before} as it was, “${entry.parent.record.name}”`] : []),
+    ...(after > 0 ? [`${after} of the car as it is now, “${entry.version.record.name}”`] : []),
+    ...(before > 0 ? [`${before} of the car before the change, “${entry.parent.record.name}”`] : []),
   ].join(' and ');
   return (
     <p className={plain.text} role="note" aria-label="Planned runs">
-      Planned to judge the change: {left}, all wound alike, best in turns (now, before, now, before). {action}
+      Planned to judge the change: {left}, all wound the same, best in turns (now, before, now, before). {action}
     </p>
   );
 }

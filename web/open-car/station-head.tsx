@@ -8,19 +8,19 @@ import { CAR } from './car-document.ts';
 
 interface StationHeadProps {
   readonly name: string;
-  /** Where the car is, in words: `on the bench`. */
-  readonly where: string;
+  /** The version of the car; nothing where none is saved. */
+  readonly version?: string | undefined;
   /** The station that comes next. */
   readonly onward: { readonly to: string; readonly words: string };
   readonly children?: React.ReactNode;
 }
 
 /** The head of a station of a car: its name, whether it is saved, undo, units, and the way onward. */
-export const StationHead = ({ name, where, onward, children }: StationHeadProps) => (
+export const StationHead = ({ name, version, onward, children }: StationHeadProps) => (
   <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
     <Typography variant="h1">{name}</Typography>
     <Typography color="text.secondary" sx={{ mr: 'auto' }}>
-      {where}
+      {version}
     </Typography>
     <SaveWords kind={CAR} />
     <UndoButtons kind={CAR} />

@@ -17,7 +17,7 @@ export function useMergedChange(): (from: CarDesign, to: CarDesign) => CarDesign
       const { merged, conflicts } = threeWay(from, to, openDesign(store.getState()) ?? from);
       if (conflicts.length > 0)
         store.dispatch(
-          toasted(`The car was changed meanwhile. Replaced by this: ${conflicts.join(', ')}. Undo brings back what was there.`),
+          toasted(`The car was changed meanwhile. These values were replaced: ${conflicts.join(', ')}. Undo brings them back.`),
         );
       return merged;
     },

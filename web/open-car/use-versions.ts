@@ -50,7 +50,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
         design: kept,
       },
     });
-    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Kept as “${name}”`));
+    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Saved as “${name}”`));
     return answer.error ? null : id;
   };
   const goBack = async (name: string, earlier: CarDesign): Promise<void> => {

@@ -65,7 +65,7 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
         // Asked again it would be refused again: the draft stays in this browser, and the next edit is tried once.
         dispatch(actions.saveRefused(problemLine(answer.error)));
         if (toldOf !== id)
-          dispatch(toasted(`Not saved: ${problemLine(answer.error)} What you changed stays in this browser.`, { tone: 'stop' }));
+          dispatch(toasted(`Not saved: ${problemLine(answer.error)} Your changes are safe in this browser.`, { tone: 'stop' }));
         toldOf = id;
         return;
       }

@@ -34,20 +34,20 @@ export function ConflictDialog<T>({ kind, rowsOf, keepBeside }: ConflictProps<T>
     const kept = await keepBeside(present);
     if ('error' in kept) return void dispatch(toasted(problemLine(kept.error), { tone: 'stop' }));
     takeOther();
-    dispatch(toasted(`Yours was kept as “${kept.name}”`));
+    dispatch(toasted(`Yours was saved as “${kept.name}”`));
   };
   return (
     <Dialog open aria-labelledby="conflict-title" maxWidth="sm">
       <DialogTitle id="conflict-title">This {kind.what} was changed elsewhere</DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 3 }}>
-          Another tab saved a different version while you worked here. Both are safe; which shall go on under this name?
+          Another tab saved a different version while you worked here. Both are safe. Which one should keep this name?
         </Typography>
-        <WordTable head={['differs in', 'yours, here', 'the other']} rows={rowsOf(present, other.content)} />
+        <WordTable head={['difference', 'yours, here', 'the other one']} rows={rowsOf(present, other.content)} />
       </DialogContent>
       <DialogActions sx={{ px: 6, pb: 5 }}>
-        <Button onClick={takeOther}>Take the other</Button>
-        <Button onClick={() => dispatch(mineChosen())}>Take mine</Button>
+        <Button onClick={takeOther}>Use the other one</Button>
+        <Button onClick={() => dispatch(mineChosen())}>Use mine</Button>
         <Button variant="contained" onClick={() => void keepBoth()}>
           Keep both
         </Button>

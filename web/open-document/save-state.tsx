@@ -14,8 +14,8 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
   waiting: 'saving…',
   saving: 'saving…',
-  failing: 'kept in this browser, trying again',
-  refused: 'not saved: it stands in this browser only',
+  failing: 'saved in this browser, trying again',
+  refused: 'not saved: in this browser only',
   conflict: 'changed elsewhere',
 };
 

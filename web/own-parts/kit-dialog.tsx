@@ -18,7 +18,7 @@ import { KIND_NAMES } from './part-draft.ts';
 const NOTHING = 'none';
 /** Every part of the catalogue, as it is chosen for a thing of a kit. */
 const CHOICES: Readonly<Record<string, string>> = {
-  [NOTHING]: 'no part of a car here: leave it out',
+  [NOTHING]: 'not a part of a car: leave it out',
   ...Object.fromEntries(
     (Object.keys(CATALOGUE) as PartKind[]).flatMap((kind) =>
       Object.entries(CATALOGUE[kind]).map(([like, { label }]) => [`${kind} ${like}`, `${KIND_NAMES[kind]}: ${label}`]),
@@ -50,16 +50,16 @@ export function KitDialog({ onClose }: { readonly onClose: () => void }) {
       // What is there already keeps its values: only its count is the kit's.
       if (await keep(here ? { ...here.part, count } : ownPartOfKit(name, count, { kind, like }), here ?? null)) taken++;
     }
-    dispatch(toasted(`${taken} of ${kit.length} things of the kit are in the drawer`));
+    dispatch(toasted(`${taken} of ${kit.length} things of the kit were added to My parts`));
     onClose();
   };
   return (
     <Dialog open onClose={onClose} aria-labelledby="kit-title" maxWidth="sm" fullWidth>
-      <DialogTitle id="kit-title">Fill the drawer from a kit list</DialogTitle>
+      <DialogTitle id="kit-title">Add parts from a kit list</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 3 }}>
         {kit.length === 0 ? (
           <Typography>
-            No brief has a kit list yet. Write one under Rules in its Brief: what is handed out, and how many of each.
+            No brief has a kit list yet. Write one under “Rules” in a brief: what is handed out, and how many of each.
           </Typography>
         ) : (
           <>
@@ -84,7 +84,7 @@ export function KitDialog({ onClose }: { readonly onClose: () => void }) {
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={kit.length === 0} onClick={() => void fill()}>
-          Put them into the drawer
+          Add to My parts
         </Button>
       </DialogActions>
     </Dialog>

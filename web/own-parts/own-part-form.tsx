@@ -69,7 +69,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
       <TextField
         select
         size="small"
-        label="Much like"
+        label="Similar to"
         value={draft.like}
         onChange={({ target }) => change({ like: target.value, values: usualValues(draft.kind, target.value) })}
         {...told('like')}
@@ -103,7 +103,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
       </TextField>
       <TextField
         size="small"
-        label="How many there are"
+        label="Number in stock"
         value={draft.count}
         onChange={({ target }) => change({ count: target.value })}
         slotProps={{ htmlInput: { inputMode: 'numeric' } }}
@@ -111,7 +111,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
       />
       <TextField
         size="small"
-        label="What one costs, if you like"
+        label="Cost of one (optional)"
         value={draft.cost}
         onChange={({ target }) => change({ cost: target.value })}
         slotProps={{ htmlInput: { inputMode: 'decimal' } }}
@@ -119,7 +119,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
       />
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button type="submit" variant="contained">
-          Keep the part
+          Save part
         </Button>
         <Button onClick={onCancel}>Cancel</Button>
       </Box>

@@ -42,13 +42,13 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
   const title =
     !doing || doing.kind === 'new'
       ? 'A new part'
-      : `${{ change: 'Change', copy: 'A copy of', split: 'Split off' }[doing.kind]} ${doing.stored.part.name}`;
+      : `${{ change: 'Change', copy: 'A copy of', split: 'Split off from' }[doing.kind]} ${doing.stored.part.name}`;
   /** Changed elsewhere meanwhile, it is told so once; kept again, it stands over that. */
   const latest = (stored: StoredPart): StoredPart => parts.find(({ id }) => id === stored.id) ?? stored;
   return (
     <SideDrawer title="My parts" onClose={onClose}>
       <Typography variant="body2" color="text.secondary">
-        They stand in the lists of every car. Measured values narrow what is predicted; “Best car” uses no more than there are.
+        They appear in the lists of every car. Measured values narrow the prediction. “Best car” uses only as many as are in stock.
       </Typography>
       {doing === null ? (
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
@@ -56,7 +56,7 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
             Add a part
           </Button>
           <Button variant="outlined" onClick={() => setFilling(true)}>
-            From a kit list
+            Add from a kit list
           </Button>
           <PartFiles parts={parts} />
         </Box>

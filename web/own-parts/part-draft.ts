@@ -74,7 +74,7 @@ export function partOf(
   const trimmed = name.trim();
   if (trimmed === '') problems.name = 'Give it a name, such as “moss-green balloon”.';
   else if (others.some((other) => other.kind === kind && other.name === trimmed))
-    problems.name = `You have a ${KIND_NAMES[kind]} of that name; give this one another.`;
+    problems.name = `You already have a ${KIND_NAMES[kind]} with this name. Give this one another name.`;
   const known: Record<string, number> = {};
   for (const { key, factor, onlyMeasured } of PART_VALUES[kind]) {
     if (onlyMeasured) {
@@ -91,7 +91,7 @@ export function partOf(
   if (count.trim() === '' || !Number.isInteger(counted) || counted < 0 || counted > 1000)
     problems.count = 'Must be a whole number from 0 to 1000.';
   const price = cost.trim() === '' ? undefined : parseQuantity(cost, 'count', 'metric');
-  if (price && (price.kind === 'unclear' || price.value < 0)) problems.cost = 'Must be a number from 0, such as 0.35; or leave it out.';
+  if (price && (price.kind === 'unclear' || price.value < 0)) problems.cost = 'Must be a number from 0, such as 0.35; or leave it empty.';
   const part: OwnPart = {
     format: 'nimble-axle/own-part',
     version: 1,

@@ -31,7 +31,7 @@ export function PartFiles({ parts }: { readonly parts: readonly StoredPart[] }) 
     dispatch(
       toasted(
         [
-          `${taken} of ${lines.length} parts of ${file.name} taken`,
+          `${taken} of ${lines.length} parts of ${file.name} imported`,
           ...told,
           ...(faulty.length > TOLD ? [`${faulty.length - TOLD} more`] : []),
         ].join('. '),
@@ -42,10 +42,10 @@ export function PartFiles({ parts }: { readonly parts: readonly StoredPart[] }) 
   return (
     <>
       <Button onClick={() => void save()} disabled={parts.length === 0}>
-        Save as CSV
+        Export CSV
       </Button>
       <FileButton label="Parts from a CSV file" accept=".csv,text/csv" onFile={(file) => void open(file)}>
-        Open a CSV
+        Import CSV
       </FileButton>
     </>
   );

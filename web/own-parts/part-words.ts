@@ -25,7 +25,7 @@ export const countWords = ({ kind, count, evidence }: OwnPart): string => `${KIN
 /** Where a part is used, and whether there are enough for all: `In Tern (2), Limpet (2): 4 for all at once, 2 in stock`. */
 export function usedWords(part: OwnPart, cars: readonly CarDesign[]): string {
   const uses = usesOf(part, cars);
-  if (uses.length === 0) return 'In no car.';
+  if (uses.length === 0) return 'Not used in any car.';
   const needed = uses.reduce((sum, { count }) => sum + count, 0);
   const where = `In ${uses.map(({ car, count }) => (count > 1 ? `${car} (${count})` : car)).join(', ')}`;
   return needed > part.count ? `${where}: ! ${needed} for all at once, ${part.count} in stock` : `${where}.`;

@@ -31,7 +31,7 @@ export function useTellingCars() {
         if (answer.error) dispatch(toasted(`${design.name}: ${problemLine(answer.error)}`, { tone: 'stop' }));
         else told.push(design.name);
       }
-      dispatch(toasted(told.length > 0 ? `“${part.name}” is known to ${told.join(', ')} too` : `“${part.name}” is in the drawer`));
+      dispatch(toasted(told.length > 0 ? `“${part.name}” is updated in ${told.join(', ')} too` : `“${part.name}” is in My parts`));
     },
     [dispatch, save, store, edit],
   );

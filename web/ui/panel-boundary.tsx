@@ -23,7 +23,7 @@ const Broken = ({ name, onUndo, error, resetErrorBoundary }: Pick<PanelBoundaryP
   <section role="alert" aria-label={name} className={plain.broken}>
     <p className={plain.strong}>✕ {name} cannot be shown for this car.</p>
     <p className={`${plain.text} ${plain.muted}`}>
-      Everything else still works, and your car is safe. Change it, or take the last change back.
+      Everything else still works, and your car is safe. Change it, or undo the last change.
       {error instanceof Error ? ` (${error.message})` : ''}
     </p>
     {onUndo && (

@@ -13,7 +13,7 @@ interface JobBarProps {
 export const JobBar = ({ job: { progress, isBroken, stop, again }, label }: JobBarProps) =>
   isBroken ? (
     <Box role="alert" sx={{ display: 'flex', alignItems: 'center', gap: 2, height: 32 }}>
-      <Typography variant="body2">✕ This broke down before it was done.</Typography>
+      <Typography variant="body2">✕ This stopped before it was finished.</Typography>
       <Button size="small" variant="outlined" onClick={again}>
         Try again
       </Button>

@@ -134,5 +134,5 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   ],
   sizesOfTurns: ['leverLength', 'trapPosition'],
   energyFormula: 'Of a spring: τ₀ (α₀ − α₁) + ½ κ (α₀² − α₁²), τ₀ its torque at rest, κ its rate, from cocked to where the string lets go.',
-  turnsFormula: 'String from lever cocked to lever at rest, over the winding radius, turn by turn as it builds up; over 2π.',
+  turnsFormula: 'The string from lever cocked to lever at rest, divided by the winding radius turn by turn and by 2π.',
 };

@@ -87,6 +87,6 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
   labels: (motor, print) => [woundBandsWords(motor), `arm ${print(motor.armLength, 'size')}`],
   sizesOfTurns: [],
   energyFormula:
-    'Of twisted rubber: its volume × c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3) at the stretch λ of its strands (Mooney and Rivlin).',
+    'Of twisted rubber: its volume × [c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3)] at the stretch λ of its strands (Mooney and Rivlin).',
   turnsFormula: 'As you wind it.',
 };

@@ -132,7 +132,7 @@ const BATCH = ofNumbers('batch', 'strength of the rubber', (numbers, car, deviat
 const gripOf = ({ floor }: CarDesign): Unknown =>
   ofNumbers(
     `grip of ${floor.kind}`,
-    'how well this floor grips',
+    'grip of this floor',
     (numbers, car, deviations) => car.asDesigned.floor.kind === floor.kind && changeAll(numbers, car, OF_A_FLOOR, SHARED * deviations),
   );
 
@@ -151,7 +151,7 @@ export function withEnergy(car: BuiltCar, factor: number): BuiltCar {
   giveBack(numbers, factor);
   return { ...car, numbers };
 }
-const FADING = ofNumbers('fading', 'how much less it gives back the further it is wound', (numbers, car, deviations) =>
+const FADING = ofNumbers('fading', 'loss with stretch of the rubber', (numbers, car, deviations) =>
   giveBack(numbers, Math.exp(-FADE * deviations * car.share)),
 );
 
@@ -174,7 +174,7 @@ function areaGrown(design: CarDesign): number {
   grown.set(design, area);
   return area;
 }
-const GROWING = ofNumbers('growing', 'how much more resists at speed', (numbers, car, deviations) => {
+const GROWING = ofNumbers('growing', 'resistance that grows with speed', (numbers, car, deviations) => {
   const before = numbers.dragArea ?? 0;
   const more = (areaGrown(car.asDesigned) * Math.expm1(SKEWED * deviations)) / SKEWED;
   numbers.dragArea = Math.max(before + more, LEAST_DRAG * before);

@@ -55,10 +55,10 @@ function Pulls({ pulls, curve, scale: { x, y, top }, units }: PullsProps) {
           stroke={colour('ink')}
           strokeWidth={1.5}
         >
-          <title>{`read at the rim: ${printQuantity(force, 'force', units)}`}</title>
+          <title>{`measured at the rim: ${printQuantity(force, 'force', units)}`}</title>
         </path>
       ))}
-      {last && <Name x={Math.round(last.px + 8)} y={Math.round(last.py - 8)} fill={colour('ink')} text="◇ read at the rim" />}
+      {last && <Name x={Math.round(last.px + 8)} y={Math.round(last.py - 8)} fill={colour('ink')} text="◇ measured at the rim" />}
     </g>
   );
 }
@@ -126,7 +126,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
       <Hatch id={hatch} colour={colour('stop')} line={1.4} />
       <Axes scale={scale} axis={axis} units={units} />
       <text x={16} y={16} fill={colour('muted')}>
-        {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  ·  grip limit ${printNumber(grip, 'force', units)}, far above`}`}
+        {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  · grip limit ${printNumber(grip, 'force', units)}, far above`}`}
       </text>
       <path d={`${isPassedOn ? pull : lineOf(rows, tyrePush)}V${floor}H${left}Z`} fill={colour('pullArea')} opacity={0.55} />
       {spinning.length > 1 && (
@@ -168,7 +168,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
             colour('stop'),
             true,
           )}
-        {braked.length > 1 && name('wound up again, it brakes', braked[0]!, Math.max(...braked.map(brakedBy)), colour('distance'), true)}
+        {braked.length > 1 && name('winds up again and brakes', braked[0]!, Math.max(...braked.map(brakedBy)), colour('distance'), true)}
         {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
         {earlier.map(({ called, named }, i) => (
           <Fragment key={i}>{named && name(called, named, named.thrust, colour('muted'), true)}</Fragment>

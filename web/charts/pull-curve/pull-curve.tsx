@@ -123,9 +123,9 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
           ? readingWords(row, print)
           : curve
             ? onScrub
-              ? 'Point at the curve to read it; drag along it, or step with the arrow keys, to move the car.'
-              : 'Point at the curve to read it, or step with the arrow keys.'
-            : 'This car does not run as it stands: the verdict says why, and what is wrong is marked ✕.'}
+              ? 'Point at the curve to read it. Drag along it or use the arrow keys to move the car.'
+              : 'Point at the curve to read it, or use the arrow keys.'
+            : 'This car cannot run like this. The verdict shows why, and faults are marked ✕.'}
       </p>
       {curve && !asTable && (
         <div
@@ -215,7 +215,7 @@ const CurveHead = memo(function CurveHead({
       </Button>
       {onWhole && (
         <Button size="small" aria-pressed={isWhole} onClick={() => onWhole(!isWhole)}>
-          the whole coasting
+          all of the coasting
         </Button>
       )}
       <Button size="small" onClick={() => onTable(!asTable)} aria-pressed={asTable} className={styles.asTable}>

@@ -48,9 +48,9 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   }, [lead, asked, setSearch]);
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
-      <StationHead name={design.name} where="on the bench" onward={{ to: `/cars/${carId}/design`, words: 'To the design' }}>
+      <StationHead name={design.name} onward={{ to: `/cars/${carId}/design`, words: 'To the design' }}>
         <Button variant="outlined" onClick={() => setDrawerOpen(true)}>
-          The drawer
+          My parts
         </Button>
       </StationHead>
       <div className={styles.columns}>
@@ -59,12 +59,12 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
             What to measure next
           </h2>
           <p className={plain.text}>
-            <Link to={`/cars/${carId}/bench/sheets`}>Sheets for pen and paper</Link>
+            <Link to={`/cars/${carId}/bench/sheets`}>Print bench sheets</Link>
           </p>
           {told && (
             <p className={plain.text}>
-              8 in 10 such cars come {rangeWords(told.now, units)} far, fully wound. Each bar: what a measurement would take away of what is
-              not known.
+              Cars built like this: {rangeWords(told.now, units)} (8 in 10), fully wound. Each bar shows how much a measurement would cut
+              the uncertainty.
             </p>
           )}
           <ol className={styles.list}>
@@ -90,7 +90,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
                       {tells}; needs {needs.join(', ')}
                       {brings && brings.share > LITTLE && (
                         <>
-                          : takes away {Math.round(100 * brings.share)} %, leaves {rangeWords(brings.after, units)}
+                          . Cuts the uncertainty by {Math.round(100 * brings.share)} %: {rangeWords(brings.after, units)}
                         </>
                       )}
                     </span>

@@ -3,29 +3,29 @@ import type { Result } from '../../../core/bench/measured.ts';
 import type { DoneMeasurement } from '../../../core/bench/done.ts';
 import { SPREAD_IN_UNITS, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../core/car/value-table.ts';
 import { valueKeysOf, valueOf } from '../../../core/car/values.ts';
-import { printKnown, unitOf, type OwnUnit, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatRange, printKnown, unitOf, type OwnUnit, type UnitSystem } from '../../../core/units/quantity.ts';
 
 /** What a result is called that is no value of a car by itself. */
 const NAMES: Readonly<Record<string, readonly [name: string, unit: OwnUnit]>> = {
-  rolling: ['rolling of the whole car, of its weight', { unit: '%', factor: 0.01 }],
-  resistance: ['what holds it back', { unit: 'N', factor: 1 }],
+  rolling: ['rolling resistance of the whole car, as a fraction of its weight', { unit: '%', factor: 0.01 }],
+  resistance: ['total resistance', { unit: 'N', factor: 1 }],
   v0: ['speed at the first mark', { unit: 'm/s', factor: 1 }],
-  a0: ['slowing by rolling', { unit: 'm/s²', factor: 1 }],
-  k: ['slowing by air', { unit: '1/m', factor: 1 }],
-  energy: ['energy it holds', { unit: 'J', factor: 1 }],
-  strength: ['strength of its motor against what was thought', { unit: '%', factor: 0.01 }],
-  given: ['what its motor gives against what was thought', { unit: '%', factor: 0.01 }],
+  a0: ['deceleration by rolling', { unit: 'm/s²', factor: 1 }],
+  k: ['deceleration by air drag', { unit: '1/m', factor: 1 }],
+  energy: ['energy stored', { unit: 'J', factor: 1 }],
+  strength: ['strength of its motor, compared with the expected value', { unit: '%', factor: 0.01 }],
+  given: ['energy of its motor, compared with the expected value', { unit: '%', factor: 0.01 }],
   slidingGrip: ['grip while it slides', { unit: '', factor: 1 }],
   radius: ['rolling radius', { unit: 'mm', factor: 1e-3 }],
   outOfTrue: ['out of true', { unit: '°', factor: Math.PI / 180 }],
-  offCentre: ['off its centre', { unit: 'mm', factor: 1e-3 }],
+  offCentre: ['off centre', { unit: 'mm', factor: 1e-3 }],
   mass: ['weight of the car', { unit: 'g', factor: 1e-3 }],
-  driveShare: ['share on the drive axle', { unit: '%', factor: 0.01 }],
+  driveShare: ['fraction on the drive axle', { unit: '%', factor: 0.01 }],
   axleDiameter: ['diameter of the axle', { unit: 'mm', factor: 1e-3 }],
   tapeThickness: ['thickness of the tape', { unit: 'mm', factor: 1e-3 }],
   curvature: ['curvature, right +', { unit: '1/m', factor: 1 }],
-  drift: ['off the line after the mean way', { unit: 'm', factor: 1 }],
-  ofFloor: ['of which the floor makes', { unit: '1/m', factor: 1 }],
+  drift: ['off the line after the mean distance', { unit: 'm', factor: 1 }],
+  ofFloor: ['of which due to the floor', { unit: '1/m', factor: 1 }],
 };
 
 /** A figure no finer than a tenth of how far it may be off. */
@@ -49,12 +49,12 @@ export function resultLine(key: string, estimate: Estimate): { readonly name: st
     figure: `${figures(value, reach)} ± ${figures(reach, reach)} ${unit.unit}`.trim(),
     good:
       share < 0.05
-        ? 'well known'
+        ? 'well determined'
         : share < 0.15
-          ? 'good enough to go on with'
+          ? 'good enough for now'
           : share < 0.4
-            ? 'rough: more readings would tell'
-            : 'hardly told: read again, further apart',
+            ? 'rough: more readings would help'
+            : 'poorly determined: take readings further apart',
   };
 }
 
@@ -79,7 +79,7 @@ const NARROWER = 0.95;
 /** `15 to 22 m`, no finer than it is known. */
 export function rangeWords({ low, high }: { readonly low: number; readonly high: number }, units: UnitSystem): string {
   const of = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units);
-  return `${of(low)} to ${of(high)} ${unitOf('distance', units)}`;
+  return `${formatRange(of(low), of(high))} ${unitOf('distance', units)}`;
 }
 
 /** What a measurement brought: `friction of the axle in its bearing 22 % → 6 %, range 15 to 22 m → 17 to 20 m`. */

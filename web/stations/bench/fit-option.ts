@@ -42,7 +42,7 @@ export function fitOption({ across, up, points, odd, residuals, curve, thought =
         max: 1.3 * most,
         interval: 1.3 * most,
         axisLabel: { ...axisText(tokens), formatter: (value: number) => (Math.abs(value) < 1e-12 ? '0' : value.toPrecision(2)) },
-        name: 'left over',
+        name: 'residual',
         nameGap: 4,
         nameTextStyle: { color: tokens.muted, align: 'left' },
       },
@@ -51,7 +51,7 @@ export function fitOption({ across, up, points, odd, residuals, curve, thought =
       {
         ...line,
         ...below,
-        name: 'no rest',
+        name: 'no residual',
         data:
           left.length > 0
             ? [
@@ -64,7 +64,7 @@ export function fitOption({ across, up, points, odd, residuals, curve, thought =
       {
         ...below,
         type: 'scatter',
-        name: 'left over',
+        name: 'residual',
         data: left.filter((_, i) => !odd.includes(i)),
         symbolSize: 6,
         itemStyle: { color: tokens.ink },
@@ -72,7 +72,7 @@ export function fitOption({ across, up, points, odd, residuals, curve, thought =
       {
         ...below,
         type: 'scatter',
-        name: 'left over, odd',
+        name: 'residual, outlier',
         data: left.filter((_, i) => odd.includes(i)),
         symbol: 'diamond',
         symbolSize: 10,
@@ -89,17 +89,17 @@ export function fitOption({ across, up, points, odd, residuals, curve, thought =
         areaStyle: { color: tokens.distance, opacity: 0.18 },
       },
       { ...line, name: 'fitted', data: curve.map(({ x, y }) => [x, y]), lineStyle: { color: tokens.distance, width: 2 } },
-      { ...line, name: 'as thought', data: [...thought], lineStyle: { color: tokens.muted, width: 2, type: 'dashed' } },
+      { ...line, name: 'expected', data: [...thought], lineStyle: { color: tokens.muted, width: 2, type: 'dashed' } },
       {
         type: 'scatter',
-        name: 'read',
+        name: 'reading',
         data: points.filter((_, i) => !odd.includes(i)),
         symbolSize: 9,
         itemStyle: { color: tokens.ink },
       },
       {
         type: 'scatter',
-        name: 'odd',
+        name: 'outlier',
         data: points.filter((_, i) => odd.includes(i)),
         symbol: 'diamond',
         symbolSize: 13,

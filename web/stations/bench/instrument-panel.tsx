@@ -57,13 +57,13 @@ export function InstrumentPanel({ design, kind, readings }: InstrumentPanelProps
               device.take(line.line);
             }}
           >
-            Hold it to the next place
+            Hold it at the next position
           </Button>
         }
       />
       {leads.length > 1 && (
         <ChoiceSelect
-          label="It reads"
+          label="Reading"
           value={goesTo}
           options={Object.fromEntries(leads.map(({ key, label }) => [key, label]))}
           onChange={setGoesTo}
@@ -80,7 +80,7 @@ export function InstrumentPanel({ design, kind, readings }: InstrumentPanelProps
               readings.add(Object.fromEntries(taken.map(({ column, value }) => [column.key, inField(value, column.quantity, units)])))
             }
           >
-            Take it
+            Use this reading
           </Button>
         </div>
       )}

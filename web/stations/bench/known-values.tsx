@@ -24,12 +24,12 @@ export function KnownValues({ design, bench }: KnownValuesProps) {
       <details>
         <summary>
           <h2 id="known-title" className={plain.heading}>
-            What is known of this car, and since when
+            Values of this car and their history
           </h2>
         </summary>
         <Wide label="Values of this car">
           <WordTable
-            head={['value', 'now', 'known by', 'how it came to be']}
+            head={['value', 'now', 'source', 'history']}
             rows={histories.map(({ key, now, steps }) => {
               const last = steps.at(-1);
               return [
@@ -46,8 +46,8 @@ export function KnownValues({ design, bench }: KnownValuesProps) {
                         )
                         .join('; ')}
                   {last && now.evidence !== 'estimated' && (
-                    <Button size="small" aria-label={`As before: ${VALUE_NAMES[key]}`} onClick={() => void bench.setBack(key, last)}>
-                      As before
+                    <Button size="small" aria-label={`Restore: ${VALUE_NAMES[key]}`} onClick={() => void bench.setBack(key, last)}>
+                      Restore
                     </Button>
                   )}
                 </span>,

@@ -69,11 +69,12 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
     try {
       value = JSON.parse(await file.text());
     } catch {
-      return setProblem('Readings: this file is no JSON. Choose one that was saved here.');
+      return setProblem('Readings: this file is not JSON. Choose one that was saved here.');
     }
     const given = readMeasurement(value);
     if (given.kind === 'faulty') return setProblem(`Readings: ${faultLine(given.faults[0]!)}`);
-    if (given.value.kind !== kind) return setProblem(`Readings: these are of “${INSTRUCTIONS[given.value.kind].name}”. Open them there.`);
+    if (given.value.kind !== kind)
+      return setProblem(`Readings: these belong to “${INSTRUCTIONS[given.value.kind].name}”. Open them there.`);
     show(given.value);
   };
   /** Readings of a hidden car built to this design, as its instruments print them. */
@@ -96,7 +97,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
             ))}
           </ol>
           {caution && (
-            <p className={`${plain.text} ${styles.caution}`}>■ {caution} Local rules come first; an adult stands beside young builders.</p>
+            <p className={`${plain.text} ${styles.caution}`}>■ {caution} Local rules come first. An adult stands beside young builders.</p>
           )}
         </div>
         <MeasuringDrawing design={design} kind={kind} name={name} />
@@ -106,7 +107,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
           <ReadingTables design={design} kind={kind} readings={readings} />
           <div className={styles.row}>
             <Button size="small" onClick={simulate}>
-              Try it without a bench
+              Simulate readings
             </Button>
             {isReadByInstrument(kind) && (
               <Button size="small" aria-expanded={isListening} onClick={() => setListening(!isListening)}>
@@ -126,7 +127,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
                   downloadJson(`${fileName(design.name)}-${kind}.json`, { ...read.measurement, madeAt: new Date().toISOString() })
                 }
               >
-                Save the readings
+                Save readings
               </Button>
             )}
           </div>
@@ -140,7 +141,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
           )}
           {read.kind === 'none' && (
             <p role="status" className={`${plain.text} ${plain.muted}`}>
-              Type readings: the result stands here as you go.
+              Type readings: the result appears here.
             </p>
           )}
           {read.kind === 'few' && (

@@ -19,21 +19,21 @@ export function MeasuredBefore({ kind, bench, onShow }: MeasuredBeforeProps) {
   const done = bench.done.filter(({ measurement }) => measurement.kind === kind).toReversed();
   if (done.length === 0) return null;
   return (
-    <ul className={styles.done} aria-label="Measured before">
+    <ul className={styles.done} aria-label="Earlier measurements">
       {done.map((one) => (
         <li key={one.id} className={styles.row}>
           <span className={plain.text}>
             {one.isIn ? '✓ ' : '– '}
             {dayOf(one.at)}: {broughtWords(one, units)}
             {one.part !== null && `; in my part “${one.part}”`}
-            {!one.isIn && '. Not in the car now'}
+            {!one.isIn && '. Not used in the car now'}
           </span>
           <Button size="small" onClick={() => onShow(one.measurement)} aria-label={`Show its readings of ${dayOf(one.at)}`}>
-            Show its readings
+            Show readings
           </Button>
           {one.isIn && (
-            <Button size="small" onClick={() => void bench.takeBack(one.id)} aria-label={`Take it back: ${dayOf(one.at)}`}>
-              Take it back
+            <Button size="small" onClick={() => void bench.takeBack(one.id)} aria-label={`Withdraw: ${dayOf(one.at)}`}>
+              Withdraw
             </Button>
           )}
         </li>

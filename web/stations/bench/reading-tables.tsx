@@ -82,7 +82,7 @@ export function ReadingTables({ design, kind, readings }: ReadingTablesProps) {
         <div key={row} className={styles.row}>
           <span className={plain.text}>Row {row + 1} is left out.</span>
           <Button size="small" onClick={() => readings.leaveOut(row, false)}>
-            Take row {row + 1} in again
+            Include row {row + 1} again
           </Button>
         </div>
       ))}

@@ -37,8 +37,8 @@ describe('readings as people type them', () => {
 describe('what they come to', () => {
   it('is told no finer than it is known, and whether that is good enough', () => {
     const line = resultLine('bearingFriction', estimated(0.18647, 0.00731));
-    expect(line).toMatchObject({ figure: '0.19 ± 0.01', good: 'good enough to go on with' });
+    expect(line).toMatchObject({ figure: '0.19 ± 0.01', good: 'good enough for now' });
     expect(resultLine('mass', estimated(0.1684, 0.0004)).figure).toBe('168.4 ± 0.7 g');
-    expect(resultLine('mass', estimated(0.1684, 0.1)).good).toContain('hardly told');
+    expect(resultLine('mass', estimated(0.1684, 0.1)).good).toContain('poorly determined');
   });
 });

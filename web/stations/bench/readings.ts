@@ -89,7 +89,7 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
   const needed = FITS.includes(kind) ? LEAST : 1;
   if (whole.length < needed) {
     const left = needed - whole.length;
-    const message = `${left === 1 ? 'One reading' : `${left} readings`} more: ${needed === 1 ? 'a whole row is needed' : `a fit needs ${needed}, each row whole`}.`;
+    const message = `${left === 1 ? 'One reading' : `${left} readings`} more needed: ${needed === 1 ? 'fill a whole row' : `a fit needs ${needed} whole rows`}.`;
     return { kind: 'few', message };
   }
   const inRows = whole.map(({ at }) => at);
@@ -120,7 +120,7 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
   if (fineness !== null && !isBare(typed.division) && (!(fineness > 0) || fineness > largest / COARSEST))
     return {
       kind: 'wrong',
-      message: `One division: ${typed.division.trim()} is too coarse or no division at all. Type the smallest step that the scale shows, less than a quarter of the largest reading.`,
+      message: `One division: ${typed.division.trim()} cannot be a division of this scale. Type the smallest step that the scale shows, less than a quarter of the largest reading.`,
     };
   if (columns.some(({ key }) => division.of.includes(key) && key !== 'raised' && !out[key])) return { kind: 'none' };
   const resolution = Object.fromEntries(division.of.filter((key) => out[key]).map((key) => [key, fineness]));

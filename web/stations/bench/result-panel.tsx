@@ -43,7 +43,7 @@ export function ResultPanel({ design, read, readings, isIn, partName, hasOwn, on
     <>
       <div role="status" className={styles.panel}>
         <WordTable
-          head={['it comes to', '9 in 10 lie within', 'how well']}
+          head={['result', '90 % interval', 'quality']}
           rows={resultLines(result).map(({ name, figure, good }) => [name, figure, good])}
         />
         {result.remarks.map((remark) => (
@@ -53,21 +53,21 @@ export function ResultPanel({ design, read, readings, isIn, partName, hasOwn, on
         ))}
         {disagreements(design, result).map((key) => (
           <p key={key} className={plain.text}>
-            ! {resultLine(key, result.values[key]!).name}: further from what was measured before than either is sure. Look for what was
-            different; put in, both count by how sure they are.
+            ! {resultLine(key, result.values[key]!).name}differs from the earlier measurement by more than either uncertainty. Look for what
+            was different. If you apply both, each counts by its uncertainty.
           </p>
         ))}
         {odd.map((i) => (
           <div key={i} className={styles.row}>
             <span className={plain.text}>
-              ◆ Row {rows[i]! + 1} lies {Math.round(Math.abs(drawn!.residuals[i]!) / drawn!.usual)} times as far from the fit as the others
-              usually do: a slip of the eye, a hook that caught?
+              ◆ Row {rows[i]! + 1} is {Math.round(Math.abs(drawn!.residuals[i]!) / drawn!.usual)} times as far from the fit as the others
+              usually are: a misreading, or a hook that caught?
             </span>
             <Button size="small" variant="outlined" onClick={() => readings.leaveOut(rows[i]!, true)}>
               Leave row {rows[i]! + 1} out
             </Button>
             <Button size="small" onClick={() => readings.letStand(rows[i]!)}>
-              It stands
+              It is still in the fit.
             </Button>
           </div>
         ))}
@@ -76,20 +76,20 @@ export function ResultPanel({ design, read, readings, isIn, partName, hasOwn, on
         {isIn ? (
           <span className={plain.text}>✓ These readings are in the car.</span>
         ) : isSameCar(intoCar(design, result), design) ? (
-          <span className={plain.text}>The car keeps no such value by itself: use it where you set sizes, or to tell what to move.</span>
+          <span className={plain.text}>The car does not use this value by itself. Use it when you set sizes or align the car.</span>
         ) : (
           <>
             <Button variant="contained" onClick={() => onPut(null)}>
-              Put it into the car
+              Apply to the car
             </Button>
             {places.map((slot) => (
               <Button key={slot} variant="outlined" onClick={() => onPut(slot)}>
-                {hasOwn(slot) ? `Put it into my “${partName(slot)}”` : `Keep as my part “${partName(slot)}”`}
+                {hasOwn(slot) ? `Apply to my “${partName(slot)}”` : `Save as my part “${partName(slot)}”`}
               </Button>
             ))}
             <span className={`${plain.caption} ${plain.muted}`}>
-              as a version, with what was known before; undo brings it back
-              {places.length > 0 && '. A part of your own is then known to every car that has it'}
+              as a version, with the values before it; undo brings those back
+              {places.length > 0 && '. Every car that has the part then uses the new values'}
             </span>
           </>
         )}
@@ -100,13 +100,13 @@ export function ResultPanel({ design, read, readings, isIn, partName, hasOwn, on
             <Chart
               option={option}
               role="img"
-              aria-label={`${drawn.points.length} readings with their fit: ${drawn.up} over ${drawn.across}; below, what the fit leaves of each`}
+              aria-label={`${drawn.points.length} readings with their fit: ${drawn.up} over ${drawn.across}; below, the residuals`}
               sx={{ height: 320 }}
             />
           </Suspense>
-          <p className={`${plain.caption} ${plain.muted}`}>
-            Solid: fitted, with the band that holds it 9 times in 10{drawn.thought ? '; dashed: as Design thinks of it' : ''}. Below: what
-            the fit leaves of each reading; a bow there asks for another curve.
+          <p className={`${plain.caption} readings with their fit: ${plain.muted} over ${undefined}; below, the residuals`}>
+            Solid: fitted, with its 90 % band{drawn.thought ? '; dashed: as expected in Design' : ''}. Below: the residual of each reading;
+            a bow there means that another curve would fit better.
           </p>
         </>
       )}

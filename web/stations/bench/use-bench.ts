@@ -52,7 +52,7 @@ export function useBench(carId: string, design: CarDesign) {
 
   /** The version that is the car as it is, kept now where it was not; null where that went wrong. */
   const keptBefore = async (why: string): Promise<string | null> =>
-    current?.id ?? (await keep(`before: ${why}`.slice(0, NAME), 'Kept by itself before the bench changed what is known.'));
+    current?.id ?? (await keep(`before: ${why}`.slice(0, NAME), 'Saved automatically before a measurement changed values.'));
 
   return {
     versions,
@@ -66,7 +66,7 @@ export function useBench(carId: string, design: CarDesign) {
       const part = slot && intoPart(design, slot, result, stored?.part ?? null, partName(slot));
       const measured = merged(design, slot && part ? withPart(slot, part) : intoCar(design, result));
       if (prepareRun(measured).kind === 'refused')
-        return void dispatch(toasted('With these values the car could not run: read them again.', { tone: 'stop' }));
+        return void dispatch(toasted('With these values the car could not run. Check the readings.', { tone: 'stop' }));
       const parent = await keptBefore(name);
       if (!parent) return;
       if (part && !(await keepPart(part, stored))) return;
@@ -88,10 +88,11 @@ export function useBench(carId: string, design: CarDesign) {
     takeBack: async (id: string): Promise<void> => {
       const one = done.find((told) => told.id === id);
       const without = takenBack(design, done, id);
-      if (!one || !without) return void dispatch(toasted('The version before it was removed: bring that back first.', { tone: 'stop' }));
+      if (!one || !without)
+        return void dispatch(toasted('The version before it was removed. Bring that version back first.', { tone: 'stop' }));
       if (!(await keptBefore(`without ${INSTRUCTIONS[one.measurement.kind].name}`))) return;
       edit(() => merged(design, without));
-      dispatch(toasted(`“${INSTRUCTIONS[one.measurement.kind].name}” was taken back`));
+      dispatch(toasted(`“${INSTRUCTIONS[one.measurement.kind].name}” was withdrawn`));
       const slots = Object.keys(SLOTS) as PartSlot[];
       const slot = slots.find((place) => one.part !== null && one.to.own?.[place]?.name === one.part);
       const stored = slot && parts.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === one.part);
@@ -108,7 +109,7 @@ export function useBench(carId: string, design: CarDesign) {
     /** Has one value as it was before a step of its history. */
     setBack: async (key: ValueKey, step: ValueStep): Promise<void> => {
       const parent = versions.find(({ id }) => id === versions.find((version) => version.id === step.version)?.record.parent);
-      if (!parent || !(await keptBefore('a value as it was'))) return;
+      if (!parent || !(await keptBefore('a value restored'))) return;
       edit((car) => knownAs(car, key, parent.record.design));
     },
   };

@@ -42,7 +42,7 @@ export function Begin({ title, drive, onChosen }: BeginProps) {
     const [{ readJson }, readBrief] = [await import('../../../core/files/read.ts'), await BRIEF.reader()];
     const read = readJson(await chosen.text(), readBrief);
     if (read.kind === 'read') await begin(read.value);
-    else dispatch(toasted(`${chosen.name} is not a brief this app can open: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
+    else dispatch(toasted(`${chosen.name} is not a brief that this app can open: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
   };
   return (
     <div className={styles.begin}>
@@ -56,7 +56,7 @@ export function Begin({ title, drive, onChosen }: BeginProps) {
       {briefs.length > 0 && (
         <section aria-labelledby="here-title" className={styles.part}>
           <h2 id="here-title" className={styles.title}>
-            One that is here
+            Briefs
           </h2>
           <ul className={styles.ways}>
             {briefs.map(({ id, brief }) => (
@@ -70,10 +70,10 @@ export function Begin({ title, drive, onChosen }: BeginProps) {
                 <Button
                   variant="contained"
                   size="small"
-                  aria-label={`${drive ? 'Work to this' : 'Open'}: ${brief.name}`}
+                  aria-label={`${drive ? 'Use this brief' : 'Open'}: ${brief.name}`}
                   onClick={() => onChosen(id)}
                 >
-                  {drive ? 'Work to this' : 'Open'}
+                  {drive ? 'Use this brief' : 'Open'}
                 </Button>
               </li>
             ))}
@@ -82,7 +82,7 @@ export function Begin({ title, drive, onChosen }: BeginProps) {
       )}
       <section aria-labelledby="questions-title" className={styles.part}>
         <h2 id="questions-title" className={styles.title}>
-          A few plain questions
+          Answer three questions
         </h2>
         <form
           className={styles.fields}
@@ -92,30 +92,30 @@ export function Begin({ title, drive, onChosen }: BeginProps) {
           }}
         >
           <TextEntry
-            label="What is it called?"
+            label="Name of the brief"
             value={answers.name}
             maxLength={80}
             check={(text) => (text === '' ? 'Give it a name.' : null)}
             onChange={(name) => setAnswers({ ...answers, name })}
           />
-          <TextEntry label="Who set it?" value={answers.setBy} maxLength={80} onChange={(setBy) => setAnswers({ ...answers, setBy })} />
+          <TextEntry label="Set by" value={answers.setBy} maxLength={80} onChange={(setBy) => setAnswers({ ...answers, setBy })} />
           <AnswerFields answers={answers} onChange={setAnswers} />
           <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
-            Make this brief
+            Create brief
           </Button>
         </form>
       </section>
       <section aria-labelledby="templates-title" className={styles.part}>
         <h2 id="templates-title" className={styles.title}>
-          Or from a template
+          Or start from a template
         </h2>
         <ul className={styles.ways}>
           {Object.entries(TEMPLATES).map(([key, { label, words, brief }]) => (
             <li key={key} className={styles.way}>
               <h3 className={plain.strong}>{label}</h3>
               <p className={plain.text}>{words}</p>
-              <Button variant="outlined" size="small" aria-label={`Begin from this: ${label}`} onClick={() => void begin(brief())}>
-                Begin from this
+              <Button variant="outlined" size="small" aria-label={`Use this template: ${label}`} onClick={() => void begin(brief())}>
+                Use this template
               </Button>
             </li>
           ))}

@@ -69,7 +69,7 @@ function Header({ briefId, brief, carId, more }: BriefStationProps & { readonly 
       <UndoButtons kind={BRIEF} />
       <UnitSwitch />
       <Button size="small" variant="outlined" onClick={() => window.print()}>
-        Print the sheet
+        Print
       </Button>
       <MenuButton
         actions={[

@@ -40,7 +40,7 @@ describe('the sheet', () => {
       'Floors',
       'to the wall',
       'Rules',
-      'At most 6 bands, tyres of bands counted.',
+      'At most 6 bands, counting bands used as tyres.',
     ];
     const places = order.map((part) => text.indexOf(part));
     expect(places.every((place) => place >= 0)).toBe(true);
@@ -59,12 +59,12 @@ describe('the fields of a round', () => {
   const fieldsOf = (goal: Goal): string =>
     markup(<RoundFields brief={{ ...trophy, rounds: [{ ...trophy.rounds[0]!, goal }] }} place={0} edit={nothing} />);
   it.each<[Goal['kind'], readonly string[], readonly string[]]>([
-    ['furthest', [], ['Distance aimed at', 'Width']],
-    ['quickest-to', ['Distance aimed at'], ['Width']],
-    ['through-gap', ['Gap at', 'Width of the gap'], ['Distance aimed at']],
-    ['within-lane', ['Width of the lane'], ['Distance aimed at']],
+    ['furthest', [], ['Goal distance', 'Width']],
+    ['quickest-to', ['Goal distance'], ['Width']],
+    ['through-gap', ['Gap at', 'Width of the gap'], ['Goal distance']],
+    ['within-lane', ['Width of the lane'], ['Goal distance']],
     ['carry', ['Carried over'], ['Load that each car carries']],
-    ['speed-and-distance', ['Timed to', 'Metres that 1 m/s counts for', 'in two rounds'], []],
+    ['speed-and-distance', ['Timed to', 'Metres for each 1 m/s', 'use two rounds'], []],
   ])('%s asks for what it needs, and nothing else', (kind, asked, not) => {
     const fields = fieldsOf(goalOfKind(kind));
     for (const label of asked) expect(fields).toContain(label);
@@ -88,7 +88,7 @@ describe('the fields of the rules', () => {
       'Longest allowed',
       'Heaviest allowed',
       'Minutes to build',
-      'What it may cost',
+      'Cost limit',
       'Kit',
       'Between runs',
       'Ties',
@@ -102,9 +102,9 @@ describe('where a brief begins', () => {
     const begin = words(<Begin title="What is asked of Tern?" drive="band" onChosen={nothing} />);
     for (const text of [
       'What is asked of Tern?',
-      'Who set it?',
-      'What drives it?',
-      'How much room',
+      'Set by',
+      'Motor',
+      'Room from the line',
       'Class hall',
       'Kitchen floor',
       'Club evening',

@@ -25,10 +25,10 @@ function CarBrief({ carId }: { readonly carId: string }) {
   return (
     <>
       {worksTo ? (
-        <BriefStation key={worksTo.id} briefId={worksTo.id} carId={carId} more={[[`Let ${design.name} work to another brief`, leave]]} />
+        <BriefStation key={worksTo.id} briefId={worksTo.id} carId={carId} more={[[`Choose another brief for ${design.name}`, leave]]} />
       ) : (
         <Begin
-          title={`What is asked of ${design.name}?`}
+          title={`Choose a brief for ${design.name}`}
           drive={design.motor.kind}
           onChosen={(id) => edit((car) => ({ ...car, brief: { id, round: 0 } }))}
         />

@@ -49,7 +49,7 @@ export function FloorPart({ brief, place, edit }: FloorPartProps) {
     }));
   const nameFault = (text: string): string | null => {
     if (text === '') return 'Give it a name.';
-    return brief.floors.some((other, i) => i !== place && other.name === text) ? 'Another floor is called so.' : null;
+    return brief.floors.some((other, i) => i !== place && other.name === text) ? 'Another floor has this name.' : null;
   };
   return (
     <Changeable
@@ -68,7 +68,7 @@ export function FloorPart({ brief, place, edit }: FloorPartProps) {
               disabled={usedBy.length > 0}
               onClick={() => edit((present) => ({ ...present, floors: present.floors.filter((_one, i) => i !== place) }))}
             >
-              Take the floor away
+              Remove floor
             </Button>
             {usedBy.length > 0 && (
               <span className={`${plain.caption} ${plain.muted}`}>

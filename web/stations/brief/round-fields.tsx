@@ -54,7 +54,7 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
       <div className={asked.pair}>
         <TextEntry label="Name of the round" value={round.name} maxLength={80} check={notBlank} onChange={(name) => change({ name })} />
         <ChoiceSelect
-          label="Run on"
+          label="Floor"
           value={round.floor}
           options={Object.fromEntries(floors.map(({ name }) => [name, name]))}
           onChange={(floor) => ask(round.goal, floor)}
@@ -80,7 +80,7 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
           check={(value) => (Number.isInteger(value) && value >= 1 && value <= MOST_RUNS ? null : `Must be 1 to ${MOST_RUNS}, whole runs.`)}
           onChange={(runs) => change({ runs })}
         />
-        <ChoiceSelect label="Of these" value={round.counts} options={COUNTS} onChange={(counts) => change({ counts })} />
+        <ChoiceSelect label="What counts" value={round.counts} options={COUNTS} onChange={(counts) => change({ counts })} />
         {round.counts !== 'best' && (
           <ChoiceSelect
             label="A missing run"
@@ -109,17 +109,17 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
       />
       <div className={styles.buttons}>
         <Button size="small" disabled={place === 0} onClick={({ currentTarget }) => move(-1, currentTarget)}>
-          Earlier
+          Move up
         </Button>
         <Button size="small" disabled={place === rounds.length - 1} onClick={({ currentTarget }) => move(1, currentTarget)}>
-          Later
+          Move down
         </Button>
         <Button
           size="small"
           disabled={rounds.length === 1}
           onClick={() => edit((present) => ({ ...present, rounds: present.rounds.filter((_one, i) => i !== place) }))}
         >
-          Take the round away
+          Remove round
         </Button>
       </div>
     </Drafts>

@@ -40,10 +40,10 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
           check={(value) => (value >= 0 && value <= LONGEST_BUILD ? null : `Must be 0 to ${LONGEST_BUILD}.`)}
           onChange={(minutes) => change({ minutes: minutes > 0 ? minutes : null })}
         />
-        <TextEntry label="What it may cost" value={rules.budget} maxLength={80} onChange={(budget) => change({ budget })} />
+        <TextEntry label="Cost limit" value={rules.budget} maxLength={80} onChange={(budget) => change({ budget })} />
       </div>
       <TextEntry
-        label="Kit, a line each: 8 luggage labels"
+        label="Kit, one thing a line, such as “8 luggage labels”"
         value={kitText(rules.kit)}
         multiline
         minRows={3}
@@ -95,7 +95,7 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
         <ChoiceSelect
           label="Length and height measured"
           value={rules.leverAt ?? 'cocked'}
-          options={{ cocked: 'lever cocked', rest: 'lever at rest', largest: 'lever where it reaches furthest' }}
+          options={{ cocked: 'with the lever cocked', rest: 'with the lever at rest', largest: 'with the lever where it reaches furthest' }}
           onChange={(leverAt) => change({ leverAt })}
         />
         <ChoiceSelect
@@ -107,8 +107,8 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
       </div>
       {(
         [
-          ['forbidden', 'Parts that are not allowed, a line each', 80],
-          ['more', 'Further rules, a line each', 200],
+          ['forbidden', 'Parts that are not allowed, one a line', 80],
+          ['more', 'Further rules, one a line', 200],
         ] as const
       ).map(([key, label, longest]) => (
         <TextEntry

@@ -39,7 +39,7 @@ export function Sheet({ briefId, brief, edit }: SheetProps) {
         <Button
           size="small"
           aria-expanded={opensBy}
-          aria-label={opensBy ? 'Done with the title' : 'Change the title'}
+          aria-label={opensBy ? 'Close the title' : 'Change the title'}
           onClick={() => setOpensBy(!opensBy)}
         >
           {opensBy ? 'Done' : 'Change'}

@@ -13,7 +13,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './brief.module.css';
 
-const SIGNS: Readonly<Record<JudgedRule['verdict'], string>> = { met: '✓ met', close: '! close', broken: '✕ broken' };
+const SIGNS: Readonly<Record<JudgedRule['verdict'], string>> = { met: '✓ met', close: '! close to the limit', broken: '✕ broken' };
 
 interface StandingProps {
   readonly briefId: string;
@@ -37,11 +37,9 @@ export function Standing({ briefId, brief, carId }: StandingProps) {
   return (
     <section aria-labelledby="standing-title" className={styles.standing}>
       <h2 id="standing-title" className={plain.heading}>
-        {contenders.length === 1 ? 'The car that works to it' : 'Cars that work to it'}
+        {contenders.length === 1 ? 'The car that uses this brief' : 'Cars that use this brief'}
       </h2>
-      {contenders.length === 0 && (
-        <p className={plain.text}>No car works to this brief yet. Open a car’s Brief station and choose it there.</p>
-      )}
+      {contenders.length === 0 && <p className={plain.text}>No car uses this brief yet. Open a car’s Brief station and choose it there.</p>}
       {contenders.map(({ id, design }) => (
         <CarStanding key={id} carId={id} design={design} brief={brief} rounds={standings.get(id) ?? null} />
       ))}
@@ -76,7 +74,7 @@ function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
         ))}
         {making.map(({ key, name, verdict, words }) => (
           <li key={key} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
-            {verdict === 'by-hand' ? '○ by hand' : SIGNS[verdict]} · {name}: {words}
+            {verdict === 'by-hand' ? '○ check by hand' : SIGNS[verdict]} · {name}: {words}
           </li>
         ))}
         {brief.rounds.map((round, i) => (
@@ -87,7 +85,7 @@ function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
       </ul>
       <div className={styles.buttons}>
         <Button size="small" variant="contained" component={Link} to={`/cars/${carId}/design`}>
-          {broken.length > 0 ? `Put right: ${broken[0]!.name}` : 'To its design'}
+          {broken.length > 0 ? `Fix in Design: ${broken[0]!.name}` : 'To its design'}
         </Button>
       </div>
     </section>

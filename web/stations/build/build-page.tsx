@@ -26,7 +26,7 @@ const VIEWS = [
   ['templates', 'Templates'],
   ['parts', 'Parts'],
   ['steps', 'Steps'],
-  ['inspection', 'Was it built so?'],
+  ['inspection', 'Inspection'],
 ] as const;
 
 /** From the screen to scissors and glue, and to a car that is what was drawn. */
@@ -40,25 +40,21 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
   const broken = brief ? judgeRules(design, limitsOf(brief.rules)).filter(({ verdict }) => verdict === 'broken') : [];
   const canRun = prepareRun(design).kind === 'ready';
   const keepBuilt = async (built: CarDesign, measured: Readonly<Record<string, number>>): Promise<void> => {
-    const parent = current?.id ?? (await keep('as drawn', 'Kept by itself before the car as it was built.'));
+    const parent = current?.id ?? (await keep('as drawn', 'Saved automatically before the car as it was built.'));
     sayBuilt(carId, true);
     if (!parent) return;
     if (await keep('as built', 'Measured when it was finished.', built, { asBuilt: { ...measured }, parent })) edit(() => built);
   };
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
-      <StationHead
-        name={design.name}
-        where={`in the making${current ? `, ${current.record.name}` : ''}`}
-        onward={{ to: `/cars/${carId}/track`, words: 'To the track' }}
-      />
+      <StationHead name={design.name} version={current?.record.name} onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
       {broken.length > 0 && (
         <p role="status" className={`${plain.text} ${styles.broken}`}>
           ■ Before you cut: it breaks {broken.length === 1 ? 'a rule' : 'rules'} of its brief: {broken.map(({ name }) => name).join(', ')}.{' '}
-          <Link to={`/cars/${carId}/design`}>Put it right in Design</Link>
+          <Link to={`/cars/${carId}/design`}>Fix it in Design</Link>
         </p>
       )}
-      <Views label="What of the making" views={VIEWS}>
+      <Views label="Views of the build" views={VIEWS}>
         {(view) =>
           canRun ? (
             <>
@@ -72,7 +68,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
               )}
             </>
           ) : (
-            <p className={plain.text}>✕ This car cannot run as it is designed: put that right in Design before anything is cut.</p>
+            <p className={plain.text}>✕ This car cannot run as it is designed. Fix it in Design before you cut anything.</p>
           )
         }
       </Views>

@@ -31,7 +31,7 @@ function costWords({ costs, drift }: Inspected, way: number, units: UnitSystem):
     words.push(
       `${printQuantity(Math.abs(drift), 'distance', units)} to the ${drift > 0 ? 'right' : 'left'} after ${Number(printNumber(way, 'distance', units))} ${unitOf('distance', units)}`,
     );
-  return words.length > 0 ? words.join(', ') : costs === null ? 'the model knows nothing of it' : 'nothing to speak of';
+  return words.length > 0 ? words.join(', ') : costs === null ? 'not in the model' : 'almost nothing';
 }
 
 /** The finished car measured: each size within tolerance or not, what it costs, and the cure; kept as it was built. */
@@ -64,7 +64,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
     <div className={styles.view}>
       <div className={styles.tools}>
         <p className={`${plain.text} ${plain.muted}`}>
-          Measure the finished car; leave out what you cannot. Nothing changes until you keep it.
+          Measure the finished car. Leave out what you cannot measure. Nothing changes until you save it.
         </p>
         <Button variant="outlined" onClick={() => window.print()}>
           Print
@@ -73,7 +73,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
       </div>
       <Wide label="Inspection of the finished car">
         <WordTable
-          head={['size', 'drawn', 'measured', 'how it stands', 'what it costs', 'cure']}
+          head={['size', 'drawn', 'measured', 'status', 'effect', 'cure']}
           rows={sizes.map(({ id, label, quantity, drawn, tolerance, cure }) => {
             const one = told.get(id);
             const parsed = read.find((each) => each.id === id)?.parsed;
@@ -101,7 +101,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
                     : one.isWithin
                       ? '✓ as drawn'
                       : Math.abs(one.off) <= tolerance
-                        ? '✕ the sides differ'
+                        ? '✕ left and right differ'
                         : `✕ ${one.off > 0 ? '+' : '−'}${printQuantity(Math.abs(one.off), quantity, units)}`,
               one ? costWords(one, way, units) : '',
               one && !one.isWithin ? cure : '',
@@ -119,7 +119,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
               </li>
             ))}
           </ul>
-          <p className={`${plain.caption} ${plain.muted}`}>One of them, not both.</p>
+          <p className={`${plain.caption} ${plain.muted}`}>Move only one of them.</p>
         </section>
       )}
       <div className={styles.tools}>
@@ -128,14 +128,14 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
           disabled={Object.keys(measured).length === 0 || wrong !== undefined || !canRun || isSameCar(built, design)}
           onClick={() => onBuilt(built, measured)}
         >
-          Keep it as built
+          Save as built
         </Button>
         <span className={`${plain.caption} ${plain.muted}`}>
           {!canRun
-            ? 'With these sizes it could not run: read them again.'
+            ? 'With these sizes it could not run. Measure them again.'
             : Object.keys(measured).length > 0 && isSameCar(built, design)
-              ? 'It is as drawn, or kept already.'
-              : 'As a version, with the drawn one before it; Track and Tune then go by the car as it was built.'}
+              ? 'It is as drawn, or saved already.'
+              : 'Saved as a version, with the drawn one before it. Track and Tune then use the car as it was built.'}
         </span>
       </div>
     </div>

@@ -45,7 +45,7 @@ export function PartsView({ design, edit }: PartsViewProps) {
     <div className={styles.view}>
       <Wide label="Parts of this car">
         <WordTable
-          head={['no.', 'part', 'count', 'size', 'weight', 'in the drawer', 'instead']}
+          head={['no.', 'part', 'count', 'size', 'weight', 'in My parts', 'instead']}
           rows={parts.map(({ number, name, count, size: told, mass, slot }) => {
             const stock = stockOf(slot);
             return [
@@ -60,10 +60,10 @@ export function PartsView({ design, edit }: PartsViewProps) {
                   key={number}
                   size="small"
                   aria-expanded={asked === slot}
-                  aria-label={`What will do instead: ${name}`}
+                  aria-label={`Alternatives: ${name}`}
                   onClick={() => setAsked(asked === slot ? null : slot)}
                 >
-                  What will do instead
+                  Alternatives
                 </Button>
               ),
             ] as const;
@@ -71,39 +71,34 @@ export function PartsView({ design, edit }: PartsViewProps) {
         />
       </Wide>
       <p className={plain.text}>
-        {weight(design.rest.mass)} of glue, hubs, trap and trimmings; the whole, ready to run, {weight(wholeMass(design))}.
+        {weight(design.rest.mass)} of glue, hubs, trap and trimmings. Total weight, ready to run: {weight(wholeMass(design))}.
         {costs.length > 0 &&
-          ` ${costs.length} of ${parts.length} parts cost ${costs.reduce((sum, cost) => sum + cost, 0).toFixed(2)} by the drawer; of the others no price is told.`}
+          ` ${costs.length} of ${parts.length} parts cost ${costs.reduce((sum, cost) => sum + cost, 0).toFixed(2)} (prices in My parts); the others have no price.`}
       </p>
       {asked && (
         <section
           key={asked}
           ref={(panel) => panel?.scrollIntoView({ block: 'nearest' })}
-          aria-label={`Instead of the ${SLOTS[asked].label}`}
+          aria-label={`Alternatives to the ${SLOTS[asked].label}`}
           className={styles.words}
         >
-          <h2 className={plain.heading}>Instead of the {SLOTS[asked].label}</h2>
+          <h2 className={plain.heading}>Alternatives to the {SLOTS[asked].label}</h2>
           {instead.length === 0 ? (
-            <p className={plain.text}>Nothing else of the catalogue fits here, or runs.</p>
+            <p className={plain.text}>Nothing else in the catalogue fits and runs.</p>
           ) : (
             <WordTable
-              head={['part', 'the car would come, likely', 'to try it']}
+              head={['part', 'predicted distance', 'action']}
               rows={instead.map(({ key, label, before, after }) => [
                 label,
                 `${printAbout(before, 'distance', units)} → ${printAbout(after, 'distance', units)}`,
-                <Button
-                  key={key}
-                  size="small"
-                  aria-label={`Take it: ${label}`}
-                  onClick={() => edit((car) => fitCatalogue(car, asked, key))}
-                >
-                  Take it
+                <Button key={key} size="small" aria-label={`Apply: ${label}`} onClick={() => edit((car) => fitCatalogue(car, asked, key))}>
+                  Apply
                 </Button>,
               ])}
             />
           )}
           <p className={`${plain.caption} ${plain.muted}`}>
-            By the model, everything else as it is; its sizes and weights come with it. Undo brings the old part back.
+            By the model, with everything else as it is. Its sizes and weights change too. Undo brings the old part back.
           </p>
         </section>
       )}
@@ -112,7 +107,7 @@ export function PartsView({ design, edit }: PartsViewProps) {
           Cut to length
         </h2>
         <WordTable
-          head={['what', 'length', 'how it is made up']}
+          head={['what', 'length', 'notes']}
           rows={lengthsOf(design).map(({ name, count, length, words }) => [
             `${count > 1 ? `${count} × ` : ''}${name}`,
             size(length),
@@ -125,7 +120,7 @@ export function PartsView({ design, edit }: PartsViewProps) {
           To get
         </h2>
         {missing.length === 0 ? (
-          <p className={plain.text}>✓ The drawer has all of it.</p>
+          <p className={plain.text}>✓ My parts have everything.</p>
         ) : (
           <ul className={plain.text}>
             {missing.map(({ number, name, count, size: told, slot }) => (

@@ -61,8 +61,8 @@ export function SheetsView({ carId, design, what, version, paper }: SheetsViewPr
       </div>
       <p className={`${plain.text} ${plain.muted}`}>
         {what === 'drawing'
-          ? 'First angle, sizes in millimetres, each told once; the numbers are those of the parts list.'
-          : 'At full size: print at 100 % (“actual size”) and check the 100 mm rule on each page. Full lines are cut, dashed ones only marked, dotted ones glued over.'}
+          ? 'First angle, sizes in millimetres. Each size is given once. The numbers are those of the parts list.'
+          : 'Print at 100 % (“actual size”) and check the 100 mm scale bar on each page. Cut full lines, mark dashed lines, glue over dotted lines.'}
       </p>
       <div className={styles.sheets}>
         {sheets.map((sheet, i) => (

@@ -34,7 +34,7 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
       <div className={styles.tools}>
         <p role="status" className={plain.strong}>
           {count === steps.length
-            ? '✓ All steps are done: inspect it.'
+            ? '✓ All steps are done. Inspect the car next.'
             : `${count} of ${steps.length} done; about ${timeWords(left.work)} of work left${left.wait > 0 ? `, and up to ${timeWords(left.wait)} for glue to set` : ''}.`}
         </p>
         {count > 0 && (
@@ -44,14 +44,14 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
               sayBuilt(carId, false);
             }}
           >
-            Begin anew
+            Start over
           </Button>
         )}
         {isBuilt ? (
-          <span className={plain.text}>✓ it is built</span>
+          <span className={plain.text}>✓ built</span>
         ) : (
           <Button variant="outlined" onClick={() => sayBuilt(carId, true)}>
-            It is built
+            Mark as built
           </Button>
         )}
         <Button variant="outlined" onClick={() => window.print()}>
@@ -59,7 +59,7 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
         </Button>
       </div>
       <p className={`${plain.text} ${plain.muted}`}>
-        School, club and local safety rules come first; an adult stands beside young builders.
+        School, club and local safety rules come first. An adult stands beside young builders.
       </p>
       <ol className={styles.steps}>
         {steps.map((step, i) => (
@@ -83,7 +83,7 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
                 </p>
               )}
               <p className={plain.text}>
-                <strong>Before you go on:</strong> {step.check}
+                <strong>Check:</strong> {step.check}
               </p>
             </div>
             <div

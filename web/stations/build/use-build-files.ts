@@ -18,7 +18,7 @@ export function useBuildFiles(title: string) {
     try {
       await write();
     } catch (reason) {
-      dispatch(toasted(`The file could not be made: ${String(reason)}`, { tone: 'stop' }));
+      dispatch(toasted(`The file could not be created: ${String(reason)}`, { tone: 'stop' }));
     } finally {
       setWorking(false);
     }

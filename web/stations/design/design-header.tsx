@@ -43,7 +43,7 @@ const VersionButton = memo(function VersionButton({ carId, onVersions }: Pick<De
   });
   return (
     <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={onVersions}>
-      {versionName ?? 'changed since kept'}
+      {versionName ?? 'changed since saved'}
     </Button>
   );
 });

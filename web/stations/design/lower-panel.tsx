@@ -88,7 +88,7 @@ const TabRow = memo(function TabRow({ tab, onTab }: Pick<LowerPanelProps, 'tab' 
       onChange={(_event, next: TabKey) => onTab(next)}
       variant="scrollable"
       scrollButtons={false}
-      aria-label="Curve and exploring"
+      aria-label="Curve and exploration"
       sx={{ minHeight: 40, px: 2, '& .MuiTab-root': { minHeight: 40, py: 0, px: 3, minWidth: 0, textTransform: 'none' } }}
     >
       {TABS.map(([key, label]) => (

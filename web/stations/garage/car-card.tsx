@@ -106,7 +106,7 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
       </Link>
       <Facts
         facts={[
-          ['predicted, fully wound', predicted],
+          ['predicted distance, fully wound', predicted],
           [`best of ${runCount === 1 ? '1 run' : `${runCount} runs`}`, measured],
         ]}
       />
@@ -117,7 +117,7 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
       ) : (
         <p className={plain.text}>
           <Link to={`/cars/${car.id}/brief`} className={styles.plainLink}>
-            no brief yet: say what is asked
+            no brief yet: choose its goal
           </Link>
         </p>
       )}

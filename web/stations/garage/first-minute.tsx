@@ -34,17 +34,17 @@ export default function FirstMinute({ skip }: { readonly skip: React.ReactNode }
       }}
     >
       <h2 id="first-title" className={styles.name}>
-        No car yet. Three questions, and the first one runs.
+        No car yet. Answer three questions, and your first one runs.
       </h2>
       <AnswerFields answers={answers} onChange={setAnswers} />
       <div className={styles.actions}>
         <Button type="submit" variant="contained">
-          Make my brief and my car
+          Create my brief and my car
         </Button>
         {skip}
       </div>
       <p className={`${plain.text} ${plain.muted}`}>
-        You get a brief with these answers and a car that keeps it and already runs. Change its sizes to yours and see how far it goes.
+        You get a brief with these answers and a car that follows it and already runs. Change its sizes to yours and see how far it goes.
       </p>
     </form>
   );

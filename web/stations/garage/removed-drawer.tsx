@@ -26,12 +26,12 @@ export default function RemovedDrawer({ onClose }: { readonly onClose: () => voi
     what === 'run' && distance !== null ? `Run of ${printQuantity(distance, 'distance', units)} with “${name}”` : removedName(what, name);
   const restore = async (thing: Removed): Promise<void> => {
     const answer = await bringBack(dispatch, thing);
-    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`${nameOf(thing)} is back`));
+    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`${nameOf(thing)} is restored`));
   };
   return (
     <SideDrawer title="Removed" onClose={onClose}>
       <Typography variant="body2" color="text.secondary">
-        Nothing removed is thrown away. A car comes back with its versions and runs.
+        You can restore everything that was removed. A car is restored with its versions and runs.
       </Typography>
       {error && <Typography role="alert">✕ {problemLine(error)}</Typography>}
       {removed?.length === 0 && <Typography>Nothing was removed.</Typography>}
@@ -56,8 +56,8 @@ export default function RemovedDrawer({ onClose }: { readonly onClose: () => voi
                 removed {when.format(new Date(thing.removedAt))}
               </Typography>
             </div>
-            <Button size="small" variant="outlined" aria-label={`Bring back ${nameOf(thing)}`} onClick={() => void restore(thing)}>
-              Bring back
+            <Button size="small" variant="outlined" aria-label={`Restore ${nameOf(thing)}`} onClick={() => void restore(thing)}>
+              Restore
             </Button>
           </Box>
         ))}

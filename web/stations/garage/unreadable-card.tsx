@@ -10,8 +10,8 @@ export const UnreadableCard = ({ car: { id, unreadable }, onRemove }: { readonly
   <li aria-label="A car that cannot be read" className={styles.card}>
     <h2 className={styles.name}>✕ A car that cannot be read</h2>
     <p className={plain.text}>
-      It is kept, but what stands there is no car this program knows: {unreadable.faults.slice(0, 3).map(faultLine).join('; ')}. Save its
-      file, put it right in a text editor, and open it again.
+      It is stored, but this program cannot read it as a car: {unreadable.faults.slice(0, 3).map(faultLine).join('; ')}. Save its file, fix
+      it in a text editor, and open it again.
     </p>
     <div className={styles.actions}>
       <Button size="small" variant="outlined" onClick={() => download(`unreadable-${id}.car.json`, unreadable.text, 'application/json')}>

@@ -21,12 +21,12 @@ const LETTERS = ['a', 'b', 'c', 'd'];
 
 /** A lesson of two hours, in minutes. */
 const LESSON: readonly (readonly [minutes: number, words: string])[] = [
-  [10, 'Show one car run. Each says first how far it will come, and writes it down.'],
-  [20, 'Five questions of “Say first”, each with a reason; then see. Talk about what was caught.'],
-  [30, 'In crews: choose one change, write down what it should do and why (lab sheet), and make it.'],
+  [10, 'Show one car run. Before that, each student predicts its distance and writes it down.'],
+  [20, 'Five questions of “Predict first”, each with a reason; then check. Talk about what surprised you.'],
+  [30, 'In crews: choose one change, and write down what it should do and why (lab sheet). Then make the change.'],
   [30, 'Three runs before, three after, in turn; nobody changes anything else (fair test).'],
-  [15, 'Plot all runs of the class (“Save the class’s runs as CSV”). Is the difference larger than luck?'],
-  [15, 'The quiz; then its answers, and what surprised.'],
+  [15, 'Plot all runs of the class (“Export CSV of the class’s runs”). Is the difference larger than luck?'],
+  [15, 'The quiz; then its answers and surprises.'],
 ];
 
 /** For a class: a quiz without its answers, the answers on a sheet of their own, a lab sheet, and a lesson of two hours; printed one a page. */
@@ -53,7 +53,7 @@ export function ClassView({ design }: { readonly design: CarDesign }) {
           Print all sheets
         </Button>
         <Button variant="outlined" onClick={() => void saveData()}>
-          Save the class’s runs as CSV
+          Export CSV of the class’s runs
         </Button>
       </div>
       <section aria-labelledby="quiz-title" className={styles.sheet}>
@@ -96,7 +96,7 @@ export function ClassView({ design }: { readonly design: CarDesign }) {
           A lesson of two hours
         </h2>
         <p className={plain.text}>
-          School rules come first: glasses for stretched bands, traps with the arm tied while they are worked on, faces off the track.
+          School rules come first. Wear glasses near stretched bands. Tie the arm of a trap while you work on it. Keep faces off the track.
         </p>
         <ol className={plain.text}>
           {LESSON.map(([minutes, words]) => (

@@ -81,12 +81,14 @@ export function LabSheets({ design }: { readonly design: CarDesign }) {
       </LabSheet>
       <LabSheet id="lab-fair" title="a fair test">
         {head}
-        <p className={plain.text}>Tick what was alike in all runs, before and after. What could not be kept alike is written beside it.</p>
+        <p className={plain.text}>
+          Tick what was the same in all runs, before and after. Write beside it what you could not keep the same.
+        </p>
         <ul className={`${plain.text} ${styles.list}`}>
           {[
             'the same floor, swept, and the same way along it',
             'the same turns, counted',
-            'let go the same way, without a push',
+            'released the same way, without a push',
             'measured by the same crew, with the same tape',
             'runs before and after in turn, not all of one first',
             'every run written down, the bad ones too',
@@ -96,7 +98,7 @@ export function LabSheets({ design }: { readonly design: CarDesign }) {
             </li>
           ))}
         </ul>
-        <Blank head={['run, in turn', 'before, m', 'after, m']} rows={['1', '2', '3', '4', '5', 'mean', 'furthest less shortest']} />
+        <Blank head={['run, in turn', 'before, m', 'after, m']} rows={['1', '2', '3', '4', '5', 'mean', 'longest minus shortest']} />
         <p className={plain.text}>
           The means differ by ____ m; single runs of one kind differ by up to ____ m. So the change: helped / did not help / we cannot tell.
         </p>

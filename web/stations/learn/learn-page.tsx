@@ -19,9 +19,9 @@ import { SayFirst } from './say-first.tsx';
 import { WordsView } from './words-view.tsx';
 
 const VIEWS = [
-  ['first', 'Say first'],
+  ['first', 'Predict first'],
   ['ideas', 'Ten ideas'],
-  ['words', 'Words'],
+  ['words', 'Glossary'],
   ['class', 'For a class'],
 ] as const;
 const PAGE = { maxWidth: 1180, p: { xs: 3, md: 6 } } as const;
@@ -31,7 +31,7 @@ export const LearnPage = () => (
   <OpenedCar>
     {(carId, design) => (
       <Box key={carId} sx={PAGE}>
-        <StationHead name={design.name} where="to learn from" onward={{ to: `/cars/${carId}/design`, words: 'To the design' }} />
+        <StationHead name={design.name} onward={{ to: `/cars/${carId}/design`, words: 'To the design' }} />
         <Learn design={design} after={<NextStep carId={carId} design={design} />} />
       </Box>
     )}
@@ -51,7 +51,7 @@ export function ExamplePage() {
         <Typography color="text.secondary" sx={{ mr: 'auto' }}>
           to learn from
         </Typography>
-        <ChoiceSelect label="Driven by" value={kind} options={KINDS} onChange={setKind} />
+        <ChoiceSelect label="Motor" value={kind} options={KINDS} onChange={setKind} />
         <UnitSwitch />
       </Box>
       <Learn
@@ -59,7 +59,7 @@ export function ExamplePage() {
         design={design}
         after={
           <p className={plain.text}>
-            On a car of your own all this is told in its figures: <Link to="/">make one in the Garage</Link>.
+            To see the figures of your own car, <Link to="/">create one in the Garage</Link>.
           </p>
         }
       />
@@ -75,7 +75,7 @@ interface LearnProps {
 function Learn({ design, after }: LearnProps) {
   const [search] = useSearchParams();
   return (
-    <Views label="What to learn" views={VIEWS}>
+    <Views label="Topics" views={VIEWS}>
       {(view) => (
         <div className={styles.views}>
           {view === 'first' && <SayFirst design={design} />}

@@ -37,7 +37,7 @@ export function LuckStrip({ design, runs: begin = 3 }: LuckStripProps) {
   return (
     <section aria-labelledby="luck-title" className={styles.part}>
       <h3 id="luck-title" className={plain.strong}>
-        Try it: let it run {count === 1 ? 'once' : `${count} times`}
+        Try it: run the car {count === 1 ? 'once' : `${count} times`}
       </h3>
       <div className={styles.row}>
         <label className={`${plain.text} ${styles.grow}`}>
@@ -85,8 +85,8 @@ export function LuckStrip({ design, runs: begin = 3 }: LuckStripProps) {
       </svg>
       <p role="status" className={plain.text}>
         {count === 1 ? 'This run is' : `The mean of these ${count} is`} {metres(Math.abs(middle - distance))}{' '}
-        {middle < distance ? 'short of' : 'beyond'} what the car comes in the long run. Of{' '}
-        {count === 1 ? 'single runs' : `means of ${count}`}, 8 in 10 lie within {metres(within)}, the shaded part.
+        {middle < distance ? 'short of' : 'beyond'} its mean distance in the long run. Of{' '}
+        {count === 1 ? 'single runs' : `means of ${count}`}, 8 in 10 are within {metres(within)}, the shaded part.
       </p>
     </section>
   );

@@ -32,7 +32,7 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
   const question = useMemo(() => nextQuestion(questions, progress, count), [questions, progress, count]);
   if (!question)
     return (
-      <p className={plain.text}>Nothing can be asked of this car: it does not run as it is designed. Put that right in Design first.</p>
+      <p className={plain.text}>There are no questions about this car, because it cannot run as it is designed. Fix it in Design first.</p>
     );
   const onAnswered = (isRight: boolean): void => {
     setKept({ progress: progressed(progress, question, isRight, count), count: count + 1 });
@@ -42,7 +42,7 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
       <Asking key={`${question.id} ${count}`} design={design} question={question} count={count} onAnswered={onAnswered} />
       <section aria-labelledby="progress-title" className={styles.part}>
         <h2 id="progress-title" className={plain.heading}>
-          How it stands
+          Progress
         </h2>
         <ul className={`${plain.text} ${styles.list}`}>
           {(Object.entries(IDEAS) as [Idea, string][]).map(([idea, words]) => {
@@ -56,7 +56,7 @@ export function SayFirst({ design }: { readonly design: CarDesign }) {
         </ul>
         {count > 0 && (
           <Button size="small" onClick={() => setKept(NOTHING)}>
-            Begin anew
+            Start over
           </Button>
         )}
       </section>
@@ -110,7 +110,7 @@ function Asking({ design, question, count, onAnswered }: AskingProps) {
         </div>
       ) : (
         <fieldset className={styles.choices} disabled={isShown}>
-          <legend className={plain.text}>Say first: what would it do?</legend>
+          <legend className={plain.text}>Predict first: what would it do?</legend>
           {(Object.entries(ANSWERS) as [Answer, string][]).map(([key, words]) => (
             <label key={key} className={plain.text}>
               <input type="radio" name="answer" checked={chosen === key} onChange={() => setChosen(key)} /> {words}
@@ -140,7 +140,7 @@ function Asking({ design, question, count, onAnswered }: AskingProps) {
       ) : (
         <div>
           <Button variant="contained" disabled={answer === null || reason === null} onClick={() => setShown(true)}>
-            Then see
+            Check
           </Button>
         </div>
       )}
@@ -172,7 +172,7 @@ function Seen({ question, answer, said }: SeenProps) {
       </p>
       {said?.misconception && (
         <p className={plain.text}>
-          ! “{MISCONCEPTIONS[said.misconception]}” is a rule of thumb: look at the figures of this car before you go by it.
+          ! “{MISCONCEPTIONS[said.misconception]}” is a rule of thumb. Check the figures of this car before you rely on it.
         </p>
       )}
     </div>

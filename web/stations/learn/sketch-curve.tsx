@@ -66,7 +66,7 @@ export function SketchCurve({ before, after, sketch, onSketch }: SketchCurveProp
       <svg
         ref={box}
         role="img"
-        aria-label={`Pull against distance: this car, and as it is sketched, ${percent(sketch.strong)} of the pull and ${percent(sketch.far)} of the way`}
+        aria-label={`Pull against distance: this car and your sketch, ${percent(sketch.strong)} of the pull and ${percent(sketch.far)} of the distance`}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className={styles.sketch}
       >
@@ -84,13 +84,13 @@ export function SketchCurve({ before, after, sketch, onSketch }: SketchCurveProp
         {!after && handle('far', x(sketch.far * distance), y(0))}
       </svg>
       <p className={`${plain.caption} ${plain.muted}`}>
-        thin: this car · dashed: your sketch{after ? ' · thick: what the change does' : '. Drag its two ends, or use the sliders.'}
+        thin: this car · dashed: your sketch{after ? ' · thick: with the change' : '. Drag its two ends, or use the sliders.'}
       </p>
       {!after && (
         <div className={styles.row}>
           {(['strong', 'far'] as const).map((of) => (
             <label key={of} htmlFor={`${id}-${of}`} className={`${plain.text} ${styles.grow}`}>
-              {of === 'strong' ? 'pull at the launch' : 'how far it comes'}: {percent(sketch[of])}
+              {of === 'strong' ? 'pull at the launch' : 'distance'}: {percent(sketch[of])}
               <input
                 id={`${id}-${of}`}
                 type="range"

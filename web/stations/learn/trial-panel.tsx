@@ -62,11 +62,11 @@ export function TrialPanel({ idea, design }: TrialPanelProps) {
         <PullCurve design={step.design} prediction={prediction} ghosts={ghosts} played={null} />
       </div>
       <TrialBars trial={trial} at={at} words={trialWords(trial, units)} />
-      {step.figures === null && <p className={plain.text}>! So it stands still: it cannot start, or cannot be built.</p>}
-      <Wide label="This car, and as it is tried">
+      {step.figures === null && <p className={plain.text}>! With this it does not start, or cannot be built.</p>}
+      <Wide label="This car, and with the change">
         <WordTable
           areFigures
-          head={['figure', 'this car', 'as it is tried']}
+          head={['figure', 'this car', 'with the change']}
           rows={SHOWN.map((key) => [ASKED[key].label, told(own.figures, key), told(step.figures, key)])}
         />
       </Wide>
@@ -99,7 +99,7 @@ function TrialBars({
         ))}
       </div>
       <figcaption className={`${plain.caption} ${plain.muted}`}>
-        {ASKED[watched].label}: {steps[at]!.figures ? printAsked(watched, values[at]!, units) : 'it stands still'}. Each bar is a step of
+        {ASKED[watched].label}: {steps[at]!.figures ? printAsked(watched, values[at]!, units) : 'it does not start'}. Each bar is a step of
         the slider; the framed one is this car.
       </figcaption>
     </figure>

@@ -50,7 +50,7 @@ export function ComingHeats({ open, coming, wordsOf }: ComingHeatsProps) {
       </section>
       <section aria-labelledby="order-title" className={styles.part}>
         <h2 id="order-title" className={plain.heading}>
-          Order of running
+          Running order
         </h2>
         <ol className={`${plain.text} ${styles.order}`}>
           {coming.slice(0, LISTED).map((heat) => (

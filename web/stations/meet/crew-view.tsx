@@ -37,9 +37,9 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
   return (
     <div className={styles.view}>
       {running.length === 0 ? (
-        <p className={plain.text}>Nobody is entered yet.</p>
+        <p className={plain.text}>No car has been entered yet.</p>
       ) : isCrew ? (
-        !own && <p className={plain.text}>The car of this phone is not entered in this meet. Ask an official to enter it.</p>
+        !own && <p className={plain.text}>The car of this phone has not been entered in this meet. Ask an official to enter it.</p>
       ) : (
         <ChoiceSelect
           label="Which car is yours"
@@ -65,7 +65,7 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
             <h2 id="crew-results" className={plain.heading}>
               Its runs
             </h2>
-            {results.length === 0 && <p className={plain.text}>None is written down yet.</p>}
+            {results.length === 0 && <p className={plain.text}>No result is saved yet.</p>}
             <ul className={plain.text}>
               {results.map(({ id, result: { round, run, outcome } }) => (
                 <li key={id}>
@@ -78,7 +78,7 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
             </ul>
             {standing && results.length > 0 && (
               <p className={plain.strong}>
-                It stands {placeWords(standing.place)} with {Number(standing.total.toFixed(2))} points.
+                Its place is {placeWords(standing.place)} with {Number(standing.total.toFixed(2))} points.
               </p>
             )}
           </section>

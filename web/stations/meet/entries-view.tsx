@@ -95,12 +95,12 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
           )}
         </div>
         <p className={`${plain.caption} ${plain.muted}`}>
-          A crew’s name is enough: no names of persons. Drawn by the number {meet.seed}:{' '}
+          A crew’s name is enough; names of persons are not needed. Random seed {meet.seed}:{' '}
           {runningOrder(meet)
             .filter(({ isOut }) => !isOut)
             .map((entry) => entry.car)
-            .join(', ') || 'nobody yet'}
-          .{hasBegun && ' The meet has begun: the order stands, and who enters now runs last.'}
+            .join(', ') || 'no entries yet'}
+          .{hasBegun && ' The meet has begun. The order is fixed, and late entries run last.'}
         </p>
       </section>
       <div className={styles.cards}>

@@ -85,7 +85,7 @@ export function EntryCard({ meet, hasBegun, entry, design, onChange }: EntryCard
                 {byHand ? (
                   <label>
                     <input type="checkbox" checked={verdict === 'kept'} onChange={({ target }) => tick(key, target.checked)} /> {words}
-                    {verdict === 'broken' && ' (tick it where it is put right)'}
+                    {verdict === 'broken' && ' (tick it when it is fixed)'}
                   </label>
                 ) : (
                   `${SIGNS[verdict]} ${words}`
@@ -93,7 +93,7 @@ export function EntryCard({ meet, hasBegun, entry, design, onChange }: EntryCard
               </li>
             ))}
           </ul>
-          {!isOpen && <p className={plain.strong}>✓ Inspected: it keeps every rule.</p>}
+          {!isOpen && <p className={plain.strong}>✓ Inspected: it follows every rule.</p>}
         </>
       )}
       {meet.style > 0 && (
@@ -108,8 +108,8 @@ export function EntryCard({ meet, hasBegun, entry, design, onChange }: EntryCard
         />
       )}
       <QuantityEntry
-        label="It expects to come"
-        named={`It expects to come: ${entry.car}`}
+        label="Own prediction"
+        named={`Own prediction: ${entry.car}`}
         quantity="distance"
         value={entry.predicted ?? null}
         onChange={(value) => onChange(({ predicted: _before, ...rest }) => ({ ...rest, ...(value !== null && { predicted: value }) }))}
@@ -121,17 +121,17 @@ export function EntryCard({ meet, hasBegun, entry, design, onChange }: EntryCard
             checked={entry.showsPrediction}
             onChange={({ target }) => onChange((before) => ({ ...before, showsPrediction: target.checked }))}
           />{' '}
-          the board may show it
+          show it on the board
         </label>
         <Button
           size="small"
           onClick={() => onChange((before) => withRunning(before, before.isOut, hasBegun))}
-          aria-label={`${entry.isOut ? 'Let it run' : 'Take it out'}: ${entry.car}`}
+          aria-label={`${entry.isOut ? 'Let it run' : 'Withdraw'}: ${entry.car}`}
         >
-          {entry.isOut ? 'Let it run' : 'Take it out'}
+          {entry.isOut ? 'Let it run' : 'Withdraw'}
         </Button>
         {entry.isOut && (
-          <span className={plain.text}>– {entry.withdrawn ? 'withdrawn: its results stand, its lanes stay empty' : 'out'}</span>
+          <span className={plain.text}>– {entry.withdrawn ? 'withdrawn: its results count, its lanes stay empty' : 'out'}</span>
         )}
         {!entry.isOut && entry.late && <span className={plain.text}>entered late: it runs after the others</span>}
       </div>

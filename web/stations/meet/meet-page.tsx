@@ -26,7 +26,7 @@ const VIEWS = {
   run: 'Run',
   standings: 'Standings',
   results: 'Results',
-  rules: 'How it counts',
+  rules: 'Rules and scoring',
 } as const;
 type View = keyof typeof VIEWS;
 /** What is seen of a meet by what one joined as; a board is a page of its own. */
@@ -67,7 +67,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
         <Button component={Link} to={`/meets/${meetId}/print`}>
           Print
         </Button>
-        <Button onClick={() => void downloadCsv(`${fileName(meet.name)}.csv`, standingsTable(meet, open.results))}>Save as CSV</Button>
+        <Button onClick={() => void downloadCsv(`${fileName(meet.name)}.csv`, standingsTable(meet, open.results))}>Export CSV</Button>
         <Button
           onClick={() =>
             downloadJson(`${fileName(meet.name)}.json`, { ...meet, results: open.all.map(({ id, result }) => ({ id, result })) })
@@ -77,7 +77,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
         </Button>
       </header>
       <ConnectionNote lostSince={open.lostSince} />
-      <Views label="What of the meet" views={SEEN[role].map((view) => [view, VIEWS[view]] as const)}>
+      <Views label="Views of the meet" views={SEEN[role].map((view) => [view, VIEWS[view]] as const)}>
         {(view) => (
           <>
             {view === 'crew' && <CrewView meetId={meetId} open={open} />}

@@ -65,7 +65,7 @@ export function MeetsPage() {
     const { readJson, readMeet } = await import('../../../core/files/read.ts');
     const read = readJson(await file.text(), readMeet);
     if (read.kind === 'faulty')
-      return void dispatch(toasted(`${file.name} is not a meet this app can open: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
+      return void dispatch(toasted(`${file.name} is not a meet that this app can open: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
     const { results = [], ...meet } = read.value;
     const entered = new Map(meet.entries.map((entry) => [entry.id, newId()]));
     const id = await begin({ ...meet, entries: meet.entries.map((entry) => ({ ...entry, id: entered.get(entry.id)! })) });
@@ -103,23 +103,23 @@ export function MeetsPage() {
             </h2>
             {briefs.length === 0 ? (
               <p className={plain.text}>
-                A meet goes by a brief: what counts, on which floor, by which rules. <Link to="/briefs">Write one first.</Link>
+                A meet uses a brief: its rounds, floors and rules. <Link to="/briefs">Write one first.</Link>
               </p>
             ) : (
               <>
                 <div className={styles.fields}>
                   <ChoiceSelect
-                    label="By the brief"
+                    label="Brief"
                     value={stored!.id}
                     options={Object.fromEntries(briefs.map(({ id, brief }) => [id, brief.name]))}
                     onChange={setBriefId}
                   />
-                  <TextEntry label="What it is called" value={name} placeholder={stored!.brief.name} maxLength={80} onChange={setName} />
+                  <TextEntry label="Name of the meet" value={name} placeholder={stored!.brief.name} maxLength={80} onChange={setName} />
                   <ChoiceSelect label="Lanes" value={lanes} options={LANES} onChange={setLanes} />
                 </div>
                 <div>
                   <Button variant="contained" onClick={() => void beginNew()}>
-                    Begin the meet
+                    Create meet
                   </Button>
                 </div>
               </>
@@ -128,7 +128,7 @@ export function MeetsPage() {
         )}
         <section aria-labelledby="meets-here" className={styles.part}>
           <h2 id="meets-here" className={plain.heading}>
-            Meets that are here
+            Meets
           </h2>
           {data?.readable.length === 0 && <p className={`${plain.text} ${plain.muted}`}>None yet.</p>}
           <div className={styles.cards}>

@@ -48,7 +48,7 @@ function fieldsOf({ goal }: Round, hasPenalty: boolean): readonly Field[] {
   const { marks, isSteered } = goalRecord(goal);
   return [
     ['distance', 'distance', 'distance', goal.kind !== 'quickest-to' && goal.kind !== 'highest-edge'],
-    ['second', 'by another', 'distance', false],
+    ['second', 'second measurement', 'distance', false],
     ...(marks ? [['time', 'time to the mark', 'time', goal.kind === 'quickest-to'] as const] : []),
     ...(isSteered ? [['drift', 'off the line, right +', 'distance', goal.kind !== 'within-lane'] as const] : []),
     ...(choosesLoad(goal) ? [['load', 'load carried', 'weight', true] as const] : []),
@@ -116,10 +116,10 @@ export function OutcomeFields({ keptAs, round, hasPenalty, of, standing = null, 
       {standing !== null && (
         <div role="alert" className={styles.row}>
           <span className={plain.text}>
-            ! Another official wrote {standing} meanwhile. Write yours too (the later stands, both are kept), or
+            ! Another official saved {standing} meanwhile. Save yours too (the later one counts, both are stored), or
           </span>
-          <Button size="small" onClick={clear} aria-label={`drop what is typed: ${of}`}>
-            drop what is typed
+          <Button size="small" onClick={clear} aria-label={`discard what is typed: ${of}`}>
+            discard what is typed
           </Button>
         </div>
       )}
@@ -145,8 +145,8 @@ export function OutcomeFields({ keptAs, round, hasPenalty, of, standing = null, 
         </p>
       )}
       <div className={styles.row}>
-        <Button type="submit" variant="contained" aria-label={`Write it down: ${of}`}>
-          Write it down
+        <Button type="submit" variant="contained" aria-label={`Save result: ${of}`}>
+          Save result
         </Button>
         <label className={plain.text}>
           <input

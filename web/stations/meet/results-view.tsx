@@ -26,7 +26,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
   const takeBack = (one: StandingResult): void => void open.write(placeOf(one), { kind: 'void' }, by, { result: one, why: 'taken back' });
   return (
     <div className={styles.view}>
-      {newest.length === 0 && <p className={plain.text}>No run is written down yet.</p>}
+      {newest.length === 0 && <p className={plain.text}>No result is saved yet.</p>}
       <ul className={styles.part} style={{ listStyle: 'none', padding: 0, margin: 0 }}>
         {newest.map((one) => {
           const round = rounds[one.result.round];
@@ -50,8 +50,8 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
                 >
                   Correct
                 </Button>
-                <Button size="small" aria-label={`Take back: ${name}`} onClick={() => takeBack(one)}>
-                  Take back
+                <Button size="small" aria-label={`Withdraw: ${name}`} onClick={() => takeBack(one)}>
+                  Withdraw
                 </Button>
               </div>
               {one.before.length > 0 && round && (
@@ -75,11 +75,11 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
               {corrected?.id === one.id && round && (
                 <>
                   <div className={styles.fields}>
-                    <TextEntry label="Who corrects it" value={by} maxLength={80} onChange={setBy} />
-                    <TextEntry label="Why" value={why} maxLength={200} onChange={setWhy} />
+                    <TextEntry label="Corrected by" value={by} maxLength={80} onChange={setBy} />
+                    <TextEntry label="Reason" value={why} maxLength={200} onChange={setWhy} />
                   </div>
                   {why.trim() === '' || by.trim() === '' ? (
-                    <p className={plain.text}>Say who and why, then what it was.</p>
+                    <p className={plain.text}>Type who corrects it and why, then the result.</p>
                   ) : (
                     <OutcomeFields
                       keptAs={`${meetId} correction ${one.id}`}

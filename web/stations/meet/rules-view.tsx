@@ -29,13 +29,13 @@ export function RulesView({ open, isHost }: { readonly open: OpenMeet; readonly 
       {isHost ? (
         <div className={styles.fields}>
           <TextEntry
-            label="Worst rounds of each that do not count"
+            label="Worst rounds of each car that do not count"
             value={String(meet.drops)}
             check={whole(20)}
             onChange={(drops) => void change((before) => ({ ...before, drops: Number(drops) }))}
           />
           <TextEntry
-            label="Points that judges may give for style"
+            label="Most style points from judges"
             value={String(meet.style)}
             check={whole(100)}
             onChange={(style) => void change((before) => ({ ...before, style: Number(style) }))}
@@ -49,8 +49,8 @@ export function RulesView({ open, isHost }: { readonly open: OpenMeet; readonly 
         </div>
       ) : (
         <ul className={plain.text}>
-          <li>Worst rounds of each that do not count: {meet.drops}</li>
-          <li>Points that judges may give for style: {meet.style}</li>
+          <li>Worst rounds of each car that do not count: {meet.drops}</li>
+          <li>Most style points from judges: {meet.style}</li>
           {meet.change && <li>What may be changed between rounds: {meet.change}</li>}
         </ul>
       )}

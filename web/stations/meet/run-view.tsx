@@ -72,7 +72,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
     cars.map(({ entry, lane }) => `${entryOf(entry)?.car ?? '?'}${meet.lanes > 1 ? ` (lane ${lane + 1})` : ''}`).join(', ');
   return (
     <div className={styles.view}>
-      <TextEntry label="Who writes it down" value={by} maxLength={80} onChange={setBy} sx={{ maxWidth: 320 }} />
+      <TextEntry label="Recorded by" value={by} maxLength={80} onChange={setBy} sx={{ maxWidth: 320 }} />
       {meet.entries.length === 0 && <p className={plain.text}>Enter the cars first.</p>}
       <div className={styles.running}>
         <div className={styles.view}>
@@ -121,7 +121,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
               />
             </section>
           ) : (
-            heats.length > 0 && <p className={plain.strong}>✓ All runs are written down.</p>
+            heats.length > 0 && <p className={plain.strong}>✓ All results are saved.</p>
           )}
           {runOffsDue(meet, results).map(({ round, entries, run }) => (
             <section key={`${round} ${entries.join()}`} aria-label={`Run-off of ${rounds[round]!.name}`} className={styles.part}>

@@ -21,7 +21,7 @@ export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' |
   return (
     <div className={styles.view}>
       {standings.length === 0 ? (
-        <p className={plain.text}>Nobody is entered yet.</p>
+        <p className={plain.text}>No car has been entered yet.</p>
       ) : (
         <Wide label="Standings">
           <WordTable
@@ -42,14 +42,14 @@ export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' |
         </Wide>
       )}
       <p className={`${plain.caption} ${plain.muted}`}>
-        Alike, places and their points are shared (the mean of what the places give)
+        Cars that tie share the place and the mean of its points
         {meet.brief.rules.ties === 'next-best'
-          ? ', unless the next best run tells'
+          ? ', unless the next best run decides'
           : meet.brief.rules.ties === 'run-off'
-            ? ', unless a run-off tells'
+            ? ', unless a run-off decides'
             : ''}
-        ; over all rounds more first places stand before
-        {meet.drops > 0 ? `; each car’s ${meet.drops} worst ${meet.drops === 1 ? 'round does' : 'rounds do'} not count` : ''}.
+        . Over all rounds, the car with more first places comes first
+        {meet.drops > 0 ? `. Each car’s ${meet.drops} worst ${meet.drops === 1 ? 'round does' : 'rounds do'} not count` : ''}.
       </p>
       {medals.length > 0 && (
         <section aria-labelledby="medals-title" className={styles.part}>

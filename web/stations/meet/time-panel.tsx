@@ -25,7 +25,7 @@ interface TimePanelProps {
   readonly onTimed: (entry: string, timed: Timed) => void;
 }
 
-const WAYS = { hand: 'by hand, with a watch', gates: 'by gates' } as const;
+const WAYS = { hand: 'by hand, with a stopwatch', gates: 'by gates' } as const;
 
 /** Times of a run by a watch or by gates, put into the result of the car that is chosen. */
 export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
@@ -46,7 +46,7 @@ export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
   const { design } = of;
   return (
     <details className={styles.part}>
-      <summary className={plain.text}>Time it here: by hand, or by gates</summary>
+      <summary className={plain.text}>Time it here: by hand or by gates</summary>
       <div className={styles.part} style={{ maxWidth: 420, paddingTop: 10 }}>
         {cars.length > 1 && (
           <ChoiceSelect
@@ -70,7 +70,7 @@ export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
         />
         <p className={`${plain.caption} ${plain.muted}`}>
           {marks.length === 0
-            ? 'Without a place on the way the watch takes the whole time, and gates tell nothing.'
+            ? 'Without a timing point the watch takes the whole time, and gates tell nothing.'
             : `${way === 'gates' ? 'Gate 0 is the line; gates stand at' : 'Press at'} ${marks.join(', ')} m${mark === undefined ? '' : `; the time at ${mark} m counts`}.`}
         </p>
         {way === 'hand' ? (
@@ -90,7 +90,7 @@ export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
                     setRuns(runs + 1);
                   }}
                 >
-                  Let it run
+                  Run it
                 </Button>
               ) : (
                 <p className={plain.text}>The simulated rig runs cars of the Garage: {of.car} is not one.</p>

@@ -28,14 +28,14 @@ function wayWords({ speeds, pullEnded, coast }: Way, units: UnitSystem): string[
     `Fastest from ${metres(fastest.from)} to ${metres(fastest.to)}: ${printQuantity(fastest.speed, 'speed', units)} on average.`,
     pullEnded
       ? `Its pull ended between ${metres(pullEnded.from)} and ${metres(pullEnded.to)}.`
-      : 'It was still gaining at the last mark: where its pull ended is not told by these.',
+      : 'It was still gaining speed at the last mark, so these times do not tell where its pull ended.',
     coast
-      ? `Then it coasts, slowing by ${plusMinus(coast.a0, units)} (19 in 20)${
+      ? `Then it coasts and slows by ${plusMinus(coast.a0, units)} (95 %)${
           coast.isAirHeld
-            ? '; air is taken from the car, these times do not tell it apart'
-            : ` and by air, ${coast.k.value.toFixed(3)} ± ${(coast.k.interval95[1] - coast.k.value).toFixed(3)} 1/m`
+            ? '; the air drag is that of the car, because these times do not separate it'
+            : ` and by air drag, ${coast.k.value.toFixed(3)} ± ${(coast.k.interval95[1] - coast.k.value).toFixed(3)} 1/m`
         }.`
-      : 'How it coasts would be told by four marks or more beyond that.',
+      : 'Four or more marks beyond that would tell how it coasts.',
   ];
 }
 
@@ -56,9 +56,9 @@ export default function AlongTheWay({ record, design }: { readonly record: Omit<
   return (
     <div className={styles.way}>
       <div className={styles.head}>
-        <Choice label="Along the way" value={axis} options={{ speed: 'speed', acceleration: 'acceleration' }} onChange={setAxis} />
+        <Choice label="Along the run" value={axis} options={{ speed: 'speed', acceleration: 'acceleration' }} onChange={setAxis} />
         <ChartExport
-          name={`${design.name} along the way`}
+          name={`${design.name} along the run`}
           option={option}
           table={() => ({
             head: ['distance m', `${axis} ${axis === 'speed' ? 'm/s' : 'm/s²'}`],

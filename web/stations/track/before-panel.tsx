@@ -23,9 +23,9 @@ export function BeforePanel({ design, onDone }: BeforePanelProps) {
   if (!isOn)
     return (
       <div className={styles.panel}>
-        <p className={plain.text}>The list before a run is turned off. Fingers, faces and pets clear all the same.</p>
+        <p className={plain.text}>The checklist before a run is turned off. Keep fingers, faces and pets clear all the same.</p>
         <Button variant="outlined" onClick={() => dispatch(listSwitched(true))}>
-          Ask before each run
+          Show before each run
         </Button>
       </div>
     );
@@ -42,7 +42,7 @@ export function BeforePanel({ design, onDone }: BeforePanelProps) {
                   onChange={(_event, is) => setTicked(new Set(is ? [...ticked, id] : [...ticked].filter((other) => other !== id)))}
                 />
               }
-              label={isCaution ? `Care: ${words}` : words}
+              label={isCaution ? `Safety: ${words}` : words}
             />
           </li>
         ))}
@@ -55,10 +55,10 @@ export function BeforePanel({ design, onDone }: BeforePanelProps) {
         }}
         sx={{ minHeight: 52 }}
       >
-        {isDone ? 'All done: to the watch' : 'To the watch'}
+        {isDone ? 'All done: to the stopwatch' : 'To the stopwatch'}
       </Button>
       <Button size="small" onClick={() => dispatch(listSwitched(false))}>
-        Do not ask again
+        Do not show again
       </Button>
       <p className={`${plain.caption} ${plain.muted}`}>School, club and local safety rules come first.</p>
     </div>

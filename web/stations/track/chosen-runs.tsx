@@ -20,7 +20,7 @@ export function ChosenRuns({ runs, onNone }: { readonly runs: readonly RunOfCar[
   const inOrder = useMemo(() => runs.toSorted((a, b) => a.record.ranAt.localeCompare(b.record.ranAt)), [runs]);
   const groups = useMemo(() => comparedRuns(inOrder), [inOrder]);
   const option = useMemo(() => byOrderOption(inOrder, units, tokens), [inOrder, units, tokens]);
-  if (runs.length === 0) return <p className={`${plain.caption} ${plain.muted}`}>Tick runs in the table to lay them beside each other.</p>;
+  if (runs.length === 0) return <p className={`${plain.caption} ${plain.muted}`}>Tick runs in the table to compare them.</p>;
   const metres = (value: number | null): string => (value === null ? '–' : printQuantity(value, 'distance', units));
   const [first, second] = groups;
   const changed = first && second && groups.length === 2 ? differences(first.design, second.design, units) : [];
@@ -30,7 +30,7 @@ export function ChosenRuns({ runs, onNone }: { readonly runs: readonly RunOfCar[
       <div className={styles.head}>
         <h3 className={plain.heading}>{runs.length === 1 ? '1 run chosen' : `${runs.length} runs chosen`}</h3>
         <Button size="small" onClick={onNone}>
-          choose none
+          clear the choice
         </Button>
       </div>
       <WordTable
@@ -45,7 +45,7 @@ export function ChosenRuns({ runs, onNone }: { readonly runs: readonly RunOfCar[
       />
       {apart !== null && (
         <p className={plain.text}>
-          The second lies {metres(Math.abs(apart))} {apart < 0 ? 'short of' : 'beyond'} the first.
+          The second is {metres(Math.abs(apart))} {apart < 0 ? 'short of' : 'beyond'} the first.
           {changed.length > 0 && ` Changed between them: ${changed.map(({ label, from, to }) => `${label} ${from} → ${to}`).join('; ')}.`}
         </p>
       )}

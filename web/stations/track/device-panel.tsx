@@ -11,10 +11,10 @@ import plain from '../../ui/plain.module.css';
 /** What may be wrong with the hidden car. */
 export const HIDDEN = {
   sound: 'nothing is wrong with it',
-  rubs: 'it rubs',
+  rubs: 'it has too much friction',
   weak: 'its motor is weak',
   slippery: 'its tyres slip',
-  both: 'it rubs, and its tyres slip',
+  both: 'it has too much friction, and its tyres slip',
 } as const;
 const FAULTS: Readonly<Record<keyof typeof HIDDEN, readonly RigFault[]>> = {
   sound: [],
@@ -44,7 +44,7 @@ export function DevicePanel({ design, wind, gates, putRight, runs, hidden, onHid
   return (
     <>
       {gates.length === 0 && (
-        <p className={plain.text}>Say in the session where times are taken: these are the gates, the line is gate 0.</p>
+        <p className={plain.text}>Set in the session where times are taken. Those are the gates; the line is gate 0.</p>
       )}
       <GatePanel
         gates={gates}
@@ -62,7 +62,7 @@ export function DevicePanel({ design, wind, gates, putRight, runs, hidden, onHid
                 setRun(run + 1);
               }}
             >
-              Let it run
+              Run it
             </Button>
           </>
         )}

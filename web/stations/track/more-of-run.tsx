@@ -46,7 +46,7 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
     take(async () => {
       const mine = ++latest.current;
       const jpeg = await scaledPicture(file).catch(() => {
-        throw new Error('Photo: this file is no picture that can be shown. Choose a JPEG or PNG.');
+        throw new Error('Photo: this file is not a picture that can be shown. Choose a JPEG or PNG.');
       });
       if (mine !== latest.current) return;
       const id = newId();
@@ -64,7 +64,10 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
       const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' });
       const { points, faults } = readWayTable(data);
       if (faults.length > 0) throw new Error(`Positions and times: ${faults.join(' · ')}`);
-      if (points.length < 2) throw new Error('Positions and times: at least two places beyond the line are needed, a column each.');
+      if (points.length < 2)
+        throw new Error(
+          'Positions and times: the file needs at least two positions beyond the line, with a column of positions and a column of times.',
+        );
       change({ splits: points });
     });
   return (
@@ -90,8 +93,8 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
       )}
       {form.splits.length > 0 && (
         <>
-          <span className={plain.text}>{form.splits.length} times on the way</span>
-          <Button onClick={() => change({ splits: [] })}>Without them</Button>
+          <span className={plain.text}>{form.splits.length} times along the run</span>
+          <Button onClick={() => change({ splits: [] })}>Remove them</Button>
         </>
       )}
       {problem && (
@@ -111,10 +114,10 @@ const FLOOR_NAMES = Object.fromEntries(Object.entries(FLOORS).map(([kind, { labe
 /** What may be told of a run besides how far it came: none of it is needed. */
 export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunProps) => (
   <details className={styles.more}>
-    <summary>More of this run: drift, direction, photo, times on the way</summary>
+    <summary>More about this run: drift, direction, photo, times along the run</summary>
     <div className={styles.moreFields}>
       <Choice
-        label="How it is measured"
+        label="Distance measured"
         value={form.measuredBy}
         options={{ tape: 'by tape', marks: 'by marks', 'from-wall': 'from the wall' }}
         onChange={(measuredBy) => change({ measuredBy })}
@@ -129,7 +132,7 @@ export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunPro
       <Choice
         label="Direction"
         value={form.direction === '' ? 'untold' : form.direction}
-        options={{ untold: 'not told', out: 'out', back: 'back' }}
+        options={{ untold: 'not given', out: 'out', back: 'back' }}
         onChange={(direction) => change({ direction: direction === 'untold' ? '' : direction })}
       />
       {hasBands && (
@@ -152,12 +155,12 @@ export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunPro
       <ChoiceSelect
         label="Compared with another floor"
         value={form.elsewhere === '' ? 'untold' : form.elsewhere}
-        options={{ untold: 'not told', ...FLOOR_NAMES }}
+        options={{ untold: 'not given', ...FLOOR_NAMES }}
         onChange={(floor) => change({ elsewhere: floor === 'untold' ? '' : floor })}
       />
       {form.elsewhere !== '' && (
         <Choice
-          label="There it goes"
+          label="Distance there"
           value={form.goes}
           options={{ further: 'further there', 'less-far': 'less far there' }}
           onChange={(goes) => change({ goes })}
@@ -167,7 +170,7 @@ export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunPro
       <Choice
         label="In one piece"
         value={form.inOnePiece === '' ? 'untold' : form.inOnePiece}
-        options={{ untold: 'not told', yes: 'in one piece', no: 'came apart' }}
+        options={{ untold: 'not given', yes: 'in one piece', no: 'came apart' }}
         onChange={(inOnePiece) => change({ inOnePiece: inOnePiece === 'untold' ? '' : inOnePiece })}
       />
       <FromFiles form={form} change={change} />

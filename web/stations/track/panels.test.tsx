@@ -33,7 +33,7 @@ const walled = (roomLength: number | null): CarDesign => ({ ...band, floor: { ..
 describe('before a run', () => {
   it('asks what matters for the car, cautions by their word', () => {
     const asked = words(<BeforePanel design={band} onDone={nothing} />);
-    expect(asked).toContain('Care: Glasses on');
+    expect(asked).toContain('Safety: Wear glasses');
     expect(asked).toContain('its turns side by side');
     expect(asked).toContain('safety rules come first');
   });
@@ -41,8 +41,8 @@ describe('before a run', () => {
     const store = makeStore();
     store.dispatch(listSwitched(false));
     const asked = words(<BeforePanel design={band} onDone={nothing} />, store);
-    expect(asked).toContain('Ask before each run');
-    expect(asked).toContain('Fingers, faces and pets clear all the same');
+    expect(asked).toContain('Show before each run');
+    expect(asked).toContain('Keep fingers, faces and pets clear all the same');
     expect(asked).not.toContain('Windings');
   });
 });
@@ -51,14 +51,14 @@ describe('the wind counter', () => {
   it('begins at nothing, with the turns that are safe and a full wind', () => {
     const told = words(<WindPanel design={band} counted={0} onCounted={nothing} onWound={nothing} />);
     expect(told).toMatch(/^\|0\| turns\|/);
-    expect(told).toMatch(/pull at the tyre now\|none\|turns still safe\|[\d.]+\|a full wind\|[\d.]+ turns\|/);
+    expect(told).toMatch(/pull at the tyre now\|none\|turns to the safe limit\|[\d.]+\|a full wind\|[\d.]+ turns\|/);
     expect(told).not.toContain('stops before the wall');
   });
   it('goes on from the turns that were counted before', () =>
     expect(words(<WindPanel design={band} counted={5} onCounted={nothing} onWound={nothing} />)).toMatch(/^\|5\| turns\|/));
   it('speaks of the wall where there is one, and of no car that cannot run', () => {
     expect(words(<WindPanel design={walled(5)} counted={0} onCounted={nothing} onWound={nothing} />)).toContain(
-      'stops before the wall, 9 in 10|…',
+      'stops before the wall (9 in 10)|…',
     );
     const broken = { ...band, motor: { ...band.motor, turns: 900 } } as CarDesign;
     expect(words(<WindPanel design={broken} counted={0} onCounted={nothing} onWound={nothing} />)).toContain(
@@ -91,9 +91,9 @@ describe('what takes the times', () => {
       />,
     );
     expect(gates).toContain('the simulated rig');
-    expect(gates).toContain('Say in the session where times are taken');
+    expect(gates).toContain('Set in the session where times are taken');
     expect(gates).toContain('No line yet.');
-    expect(gates).not.toContain('Write it down');
+    expect(gates).not.toContain('Use these times');
   });
 });
 
@@ -110,9 +110,9 @@ describe('what is written down', () => {
     expect(distanceLabel('marks', 'ft')).toBe('Beyond the last mark, ft');
   });
   it('stands beside the prediction for just that wind and load, with the range of the next run', () => {
-    const metres = (text: string): number => Number(/about ([\d.]+) m\|predicted/.exec(text)![1]);
+    const metres = (text: string): number => Number(/about ([\d.]+) m\|Predicted/.exec(text)![1]);
     const [full, half, loaded] = [formWith({}), formWith({ wind: 'turns', turns: '4' }), formWith({ load: '100 g' })];
-    expect(full).toMatch(/8 in 10 of its next runs, if so: [\d.]+ m to [\d.]+ m/);
+    expect(full).toMatch(/Next run: [\d.]+–[\d.]+ m \(8 in 10\)/);
     expect(metres(half)).toBeLessThan(metres(full));
     expect(metres(loaded)).toBeLessThan(metres(full));
     // On the floor that this run is made on.
@@ -124,7 +124,7 @@ describe('what is written down', () => {
       words(<MoreOfRun form={emptyForm} text={(_field, label) => label} change={nothing} floors={[]} hasBands={hasBands} />);
     expect(more(true)).toContain('stretched by hand');
     expect(more(false)).not.toContain('stretched by hand');
-    for (const label of ['Drift off the line, m', 'not told', 'in one piece', 'Wheels spun for about, m', 'by marks'])
+    for (const label of ['Drift off the line, m', 'not given', 'in one piece', 'Wheels spun for about, m', 'by marks'])
       expect(more(false)).toContain(label);
   });
 });

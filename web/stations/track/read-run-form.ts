@@ -78,7 +78,7 @@ function distanceOf(
   }
   const marks = readField(form, 'marks', units);
   if (typeof marks === 'string') return { field: 'marks', message: marks };
-  if (spacing === null) return { field: 'marks', message: 'Say in the session how far apart the marks are.' };
+  if (spacing === null) return { field: 'marks', message: 'Set in the session how far apart the marks are.' };
   return marks * spacing + typed;
 }
 

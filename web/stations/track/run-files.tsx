@@ -29,15 +29,15 @@ export function RunFiles({ carId, design }: RunFilesProps) {
   return (
     <>
       <Button size="small" onClick={() => void takeAway()}>
-        Save as CSV
+        Export CSV
       </Button>
       {isOwner && (
         <FileButton label="Runs as CSV" accept=".csv,text/csv,text/plain" onFile={(chosen) => startTransition(() => setFile(chosen))}>
-          Take in a CSV
+          Import CSV
         </FileButton>
       )}
       <Button size="small" component={Link} to={`/cars/${carId}/track/sheet`}>
-        Sheet to print
+        Run sheet to print
       </Button>
       {file && (
         <Suspense fallback={null}>

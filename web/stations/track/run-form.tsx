@@ -11,7 +11,7 @@ import { faultWords } from '../../../core/car/fault-words.ts';
 import { hasBands } from '../../../core/car/motors/motors.ts';
 import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { printAbout, printQuantity, unitOf } from '../../../core/units/quantity.ts';
+import { formatRange, printAbout, printKnown, printQuantity, unitOf } from '../../../core/units/quantity.ts';
 import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
 import type { StoredSession } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -60,15 +60,15 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
     >
       <Typography variant="h2">{form.correcting ? 'Correct this run' : 'Next run'}</Typography>
       <Choice
-        label="How it was wound"
+        label="Winding"
         value={form.wind}
-        options={{ full: 'fully wound', turns: 'so many turns' }}
+        options={{ full: 'fully wound', turns: 'number of turns' }}
         onChange={(wind) => change({ wind })}
       />
       {form.wind === 'turns' && text('turns', 'Turns of the drive axle')}
       <Expectation design={corrected?.record.design ?? (typeof ran === 'string' ? design : ran)} form={form} />
       <Choice<TrackForm['outcome']>
-        label="What came"
+        label="Result"
         value={form.outcome}
         options={{ stopped: 'it stopped at', 'hit-wall': 'hit the wall at', 'did-not-start': 'did not start' }}
         onChange={(outcome) => change({ outcome })}
@@ -80,7 +80,7 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
           {text('time', 'Time, s (if taken)')}
         </>
       )}
-      <Box role="group" aria-label="What was seen" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+      <Box role="group" aria-label="What you saw" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
         {(Object.entries(SEEN_WORDS) as [SeenThing, string][]).map(([thing, words]) => {
           const isSeen = form.seen.includes(thing);
           return (
@@ -120,7 +120,7 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
         }}
       >
         <Button type="submit" variant="contained" disabled={isLogging} fullWidth sx={{ minHeight: 52, fontSize: 17 }}>
-          {form.correcting ? 'Keep the correction' : 'Log this run'}
+          {form.correcting ? 'Save the correction' : 'Log this run'}
         </Button>
         {form.correcting && (
           <Button onClick={cancel} sx={{ minHeight: 52 }}>
@@ -129,8 +129,8 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
         )}
       </Box>
       <Typography variant="caption" color="text.secondary">
-        Wind and release from behind and beside, fingers out of the lever’s path; faces and pets off the track. School, club and local
-        safety rules come first.
+        Wind and release from behind and to one side. Keep fingers out of the lever’s path, and faces and pets off the track. School, club
+        and local safety rules come first.
       </Typography>
     </Box>
   );
@@ -143,14 +143,14 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
   const prediction = useMemo(() => (typeof wind === 'string' ? null : predictRun(design, wind)), [design, wind]);
   const words = (() => {
     if (typeof wind === 'string' || !prediction)
-      return form.turns === '' ? 'Say how many turns, and the prediction for them stands here.' : String(wind);
+      return form.turns === '' ? 'Type the number of turns to see the prediction for them.' : String(wind);
     if (prediction.kind === 'refused')
       return prediction.faults
         .map((fault) => `It ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
         .join('; ');
     const { low, high } = nextRun(prediction.result.distance);
-    const range = [low, high].map((value) => printAbout(value, 'distance', units).replace('about ', '')).join(' to ');
-    return `predicted, ${windWords(wind)} · ${printQuantity(prediction.result.time, 'time', units)} · 8 in 10 of its next runs, if so: ${range}`;
+    const known = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units);
+    return `Predicted distance, ${windWords(wind)} · ${printAbout(prediction.result.time, 'time', units)} · Next run: ${formatRange(known(low), known(high))} ${unitOf('distance', units)} (8 in 10)`;
   })();
   return (
     <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>

@@ -65,7 +65,7 @@ function useGroups(carId: string, design: CarDesign, by: By): { readonly groups:
     if (by === 'session') {
       const groups = (ofSessions ?? []).map(({ session, ...sums }): ShownGroup => ({
         key: session,
-        words: sessions?.readable.find(({ id }) => id === session)?.session.name ?? 'a session that is not here any more',
+        words: sessions?.readable.find(({ id }) => id === session)?.session.name ?? 'a session that was removed',
         remark: '',
         filter: { session },
         sums,
@@ -118,15 +118,15 @@ export function RunGroups({ carId, design, chosen, onChoose }: RunGroupsProps) {
   if (by === 'like' && groups.length === 0)
     return (
       <Typography color="text.secondary">
-        No run yet. Wind it, place the nose at the line, release, measure from line to nose, and log it here: three runs wound alike show
-        how much luck is in it.
+        No run yet. Wind the car, place its nose at the line, release it, and measure from line to nose. Log the run here. Three like runs
+        show how much runs differ by luck.
       </Typography>
     );
   return (
     <>
       <div>
         <ChoiceSelect
-          label="Together by"
+          label="Group by"
           value={by}
           options={BY}
           onChange={(next) => {
@@ -135,7 +135,7 @@ export function RunGroups({ carId, design, chosen, onChoose }: RunGroupsProps) {
           }}
         />
       </div>
-      {groups.length === 0 && <Typography color="text.secondary">No run was made in a session yet.</Typography>}
+      {groups.length === 0 && <Typography color="text.secondary">No run belongs to a session yet.</Typography>}
       {groups.slice(0, all ? undefined : SHOWN).map((group) => (
         <RunGroup
           key={group.key}
@@ -174,7 +174,7 @@ function RunGroup({ carId, group: { words, remark, sums, alike, filter }, isChos
       ? [['predicted', prediction.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : '–'] as const]
       : []),
     [sums.walls + sums.noStarts > 0 && sums.stopped > 0 ? 'mean of those that stopped' : 'mean', distance(mean)],
-    ['spread (standard deviation)', deviation === null ? 'needs two runs that stopped' : `± ${distance(deviation)}`],
+    ['standard deviation', deviation === null ? 'needs two runs that stopped' : `± ${distance(deviation)}`],
     ['best', outcomeWords(sums.best, units)],
   ];
   return (
@@ -226,8 +226,8 @@ function Pairs({ carId, group, filter }: { readonly carId: string; readonly grou
     <p className={plain.text}>
       Out {metres(lean.out)}, back {metres(lean.back)}: {metres(lean.level)} on the level.{' '}
       {isTold
-        ? `The floor leans by about ${slope} ± ${deviation} mm a metre, uphill ${lean.slope > 0 ? 'outward' : 'on the way back'}.`
-        : 'Whether the floor leans cannot be told from these.'}
+        ? `The floor slopes by about ${slope} ± ${deviation} mm per metre, uphill ${lean.slope > 0 ? 'outward' : 'on the way back'}.`
+        : 'These runs do not tell whether the floor slopes.'}
     </p>
   );
 }

@@ -18,11 +18,11 @@ export default function RunHistory({ carId, run: { id, version } }: { readonly c
   const [save, { isLoading }] = useSaveRunMutation();
   const bringBack = async (content: RunRecord): Promise<void> => {
     const answer = await save({ carId, id, baseVersion: version, content });
-    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted('The run is as it was'));
+    dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted('The run was restored'));
   };
   if (error) return <p className={plain.text}>✕ {problemLine(error)}</p>;
   return (
-    <ol className={plain.text} aria-label="What this run was before">
+    <ol className={plain.text} aria-label="Earlier versions of this run">
       {data?.map(({ version: was, savedAt, content }) => {
         const record = content as RunRecord;
         const words = [outcomeWords(record.outcome, units), windWords(record.wind), ...detailWords(record, units), record.note];

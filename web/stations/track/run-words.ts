@@ -17,7 +17,7 @@ export const outcomeWords = (outcome: Outcome, units: UnitSystem): string =>
 export function againstWords({ apart, of, luck }: Against, units: UnitSystem): string {
   const expected = of === 'runs' ? 'the runs before it' : 'predicted';
   const told = `About ${printAbout(Math.abs(apart), 'distance', units).replace('about ', '')} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
-  if (luck === 'wall') return 'It would have gone further: no shorter than expected is told by a wall';
+  if (luck === 'wall') return 'It would have gone further. The wall leaves open whether that is as far as predicted';
   return luck === 'within' ? `${told}: within luck` : `${told}: more than luck explains`;
 }
 
@@ -32,9 +32,9 @@ export function detailWords(record: Omit<RunRecord, 'design'>, units: UnitSystem
     ...(direction ? [direction === 'out' ? 'outward' : 'back'] : []),
     ...(stretched ? ['stretched by hand'] : []),
     ...(drift === undefined ? [] : [drift === 0 ? 'no drift' : `${metres(Math.abs(drift))} to the ${drift < 0 ? 'left' : 'right'}`]),
-    ...(spunFor === undefined ? [] : [`spun for about ${metres(spunFor)}`]),
+    ...(spunFor === undefined ? [] : [`wheels spun for about ${metres(spunFor)}`]),
     ...(splits.length > MOST_SPLITS
-      ? [`${splits.length} times on the way`]
+      ? [`${splits.length} times along the run`]
       : splits.map(({ at, time }) => `${metres(at)} in ${printQuantity(time, 'time', units)}`)),
     ...(elsewhere ? [`goes ${elsewhere.goes === 'further' ? 'further' : 'less far'} on ${FLOORS[elsewhere.floor].label}`] : []),
     ...(inOnePiece === undefined ? [] : [inOnePiece ? 'stayed in one piece' : 'came apart']),

@@ -47,7 +47,7 @@ export function Runs({ carId, design }: RunsProps) {
           size="small"
           exclusive
           value={view}
-          aria-label="How runs are shown"
+          aria-label="View of the runs"
           onChange={(_event, next: View | null) => next && startTransition(() => setView(next))}
         >
           {VIEWS.map((key) => (

@@ -44,15 +44,15 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
   if (!current)
     return (
       <div className={styles.session}>
-        <span className={plain.text}>No session: runs are logged all the same.</span>
+        <span className={plain.text}>No session: you can log runs without one.</span>
         {isOwner && (
           <Button size="small" variant="outlined" onClick={() => void begin()}>
-            Begin a session
+            Start a session
           </Button>
         )}
         {session.sessions.length > 0 && (
           <Button size="small" onClick={() => session.goOn(session.sessions.at(-1)!.id)}>
-            Go on with {session.sessions.at(-1)!.session.name}
+            Continue with {session.sessions.at(-1)!.session.name}
           </Button>
         )}
         <LetPhoneJoin roles={LOGGERS} path={`/cars/${carId}/track`} />
@@ -83,7 +83,7 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
   );
 }
 
-const KNOWN = { unknown: 'not told', yes: 'yes', no: 'no' } as const;
+const KNOWN = { unknown: 'not given', yes: 'yes', no: 'no' } as const;
 const told = (value: boolean | null): keyof typeof KNOWN => (value === null ? 'unknown' : value ? 'yes' : 'no');
 const untold = (key: keyof typeof KNOWN): boolean | null => (key === 'unknown' ? null : key === 'yes');
 /** 0 °C, K. */
@@ -122,7 +122,7 @@ function SessionDrawer({
           choices.find(({ floor }) => session.surface && isSameContent(floor, session.surface))?.key ?? (session.surface ? 'other' : 'own')
         }
         options={{
-          own: 'as each car or its brief says',
+          own: 'as the car or its brief says',
           ...(session.surface && { other: floorWords(session.surface, (value, quantity) => printQuantity(value, quantity, units)) }),
           ...Object.fromEntries(choices.map(({ key, label }) => [key, label])),
         }}
@@ -134,7 +134,7 @@ function SessionDrawer({
           }));
         }}
       />
-      <TextEntry label="Who measures" value={session.measuredBy} maxLength={80} onChange={(measuredBy) => change({ measuredBy })} />
+      <TextEntry label="Measured by" value={session.measuredBy} maxLength={80} onChange={(measuredBy) => change({ measuredBy })} />
       <TextEntry
         label="Times are taken at, m (6, 12)"
         value={session.marks.join(', ')}
@@ -151,7 +151,7 @@ function SessionDrawer({
       />
       <QuantityField
         size="small"
-        label="Tape is good to (0: exact)"
+        label="Tape resolution (0: exact)"
         quantity="size"
         value={session.tape}
         check={within(0, 1, 'm')}
@@ -159,7 +159,7 @@ function SessionDrawer({
       />
       <QuantityField
         size="small"
-        label="Watch is good to"
+        label="Stopwatch resolution"
         quantity="time"
         value={session.watch}
         check={within(0, 5, 's')}
@@ -167,14 +167,14 @@ function SessionDrawer({
       />
       <QuantityField
         size="small"
-        label="From tape mark or tile to the next (0: none)"
+        label="Distance between tape marks or tiles (0: none)"
         quantity="distance"
         value={session.spacing ?? 0}
         check={within(0, 100, 'm')}
         onChange={(spacing) => change({ spacing: spacing > 0 ? spacing : null })}
       />
       <TextEntry
-        label="Temperature, °C (if wanted)"
+        label="Temperature, °C (optional)"
         value={conditions.temperature === null ? '' : String(Math.round(10 * (conditions.temperature - ZERO)) / 10)}
         check={(text) => (text === '' || (Number(text) >= -50 && Number(text) <= 60) ? null : 'Must be −50 to 60.')}
         onChange={(text) => ofConditions({ temperature: text === '' ? null : Number(text) + ZERO })}
@@ -187,7 +187,7 @@ function SessionDrawer({
       />
       <ChoiceSelect label="Damp" value={told(conditions.damp)} options={KNOWN} onChange={(key) => ofConditions({ damp: untold(key) })} />
       <fieldset className={styles.cars}>
-        <legend className={plain.strong}>Cars in it, in their order</legend>
+        <legend className={plain.strong}>Cars in running order</legend>
         {(cars?.readable ?? []).map(({ id, design }) => {
           const place = session.cars.indexOf(id);
           return (

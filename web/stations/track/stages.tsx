@@ -19,7 +19,7 @@ import type { useSession } from './use-session.ts';
 import { WatchPanel } from '../../devices/watch-panel.tsx';
 import { WindPanel } from './wind-panel.tsx';
 
-const STAGES = { before: 'Before', wind: 'Wind', go: 'Go', write: 'Write down' } as const;
+const STAGES = { before: 'Before', wind: 'Wind', go: 'Go', write: 'Save' } as const;
 const CLOCKS = { hand: 'by hand', device: 'gates or sensors' } as const;
 
 interface StagesProps {

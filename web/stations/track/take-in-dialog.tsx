@@ -36,15 +36,15 @@ export default function TakeInDialog({ carId, design, file, onClose }: TakeInDia
     <Dialog open onClose={onClose} aria-labelledby="take-in-title" maxWidth="md" fullWidth>
       <DialogTitle id="take-in-title">Runs in {file.name}</DialogTitle>
       <DialogContent>
-        {!read && <Typography role="status">Looking through it …</Typography>}
+        {!read && <Typography role="status">Checking the file …</Typography>}
         {read && (
           <>
             <Typography>
-              {read.fresh.length} new, {read.known} known already, {wrong.length} with faults. Nothing has been stored yet; they are taken
-              as runs of “{design.name}” as it stands.
+              {read.fresh.length} new, {read.known} known already, {wrong.length} with errors. Nothing has been saved yet. They will be runs
+              of “{design.name}” as it is now.
             </Typography>
             <Button size="small" aria-expanded={isMapping} onClick={() => setMapping(!isMapping)}>
-              Which column is what
+              Columns
             </Button>
             {isMapping && (
               <div className={asked.pair}>
@@ -67,7 +67,7 @@ export default function TakeInDialog({ carId, design, file, onClose }: TakeInDia
             )}
             {wrong.length > 0 && (
               <WordTable
-                head={['line', 'column', 'what is wrong']}
+                head={['line', 'column', 'error']}
                 rows={wrong
                   .slice(0, SHOWN)
                   .flatMap(({ line, faults }) =>
@@ -75,10 +75,10 @@ export default function TakeInDialog({ carId, design, file, onClose }: TakeInDia
                   )}
               />
             )}
-            {wrong.length > SHOWN && <Typography variant="body2">and {wrong.length - SHOWN} more lines with faults</Typography>}
+            {wrong.length > SHOWN && <Typography variant="body2">and {wrong.length - SHOWN} more lines with errors</Typography>}
             {read.fresh.length > 0 && (
               <WordTable
-                head={['line', 'wound', 'what came']}
+                head={['line', 'wound', 'result']}
                 rows={read.fresh
                   .slice(0, SHOWN)
                   .map(({ line, run }) => [String(line), windWords(run.wind), outcomeWords(run.outcome, units)] as const)}
@@ -90,7 +90,7 @@ export default function TakeInDialog({ carId, design, file, onClose }: TakeInDia
       <DialogActions sx={{ px: 6, pb: 5 }}>
         <Button onClick={onClose}>Close</Button>
         <Button variant="contained" disabled={!read || read.fresh.length === 0 || isTaking} onClick={() => void take()}>
-          {read ? `Take in ${read.fresh.length}` : 'Take in'}
+          {read ? `Import ${read.fresh.length}` : 'Import'}
         </Button>
       </DialogActions>
     </Dialog>

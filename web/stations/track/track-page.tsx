@@ -59,9 +59,7 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 }, pb: { xs: 3, md: 6 } }}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
         <Typography variant="h1">{design.name}</Typography>
-        <Typography color="text.secondary" sx={{ mr: 'auto' }}>
-          on the track
-        </Typography>
+        <Box sx={{ mr: 'auto' }} />
         <UnitSwitch />
         {isOwner && (
           <Button component={Link} to={`/cars/${carId}/design`} variant="outlined" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>

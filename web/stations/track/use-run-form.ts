@@ -41,7 +41,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
   useUnitsOfTyping(form.units, (reread) => change(rereadForm(form, reread)));
   /** What the run is against what was expected of it, and whether luck explains that. */
   const luckWords = ({ wind, outcome, design: ran }: RunRecord): string => {
-    if (didNotStart(outcome)) return '. Say what you saw: wheels that spun, or nothing that moved';
+    if (didNotStart(outcome)) return '. Say what you saw: wheels that spun, or no movement at all';
     const prediction = predictRun(ran, wind);
     if (prediction.kind === 'refused') return '';
     const like = likeRuns(tallies ?? { tallies: [], designs: {} }).find((group) => isLike(group, ran, wind));
@@ -58,7 +58,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     if ('faults' in read || typeof ran === 'string') return;
     if (correcting !== null && !corrected)
       return void dispatch(
-        toasted('The run you correct is not here any more. Cancel, or bring it back in the Garage first.', { tone: 'stop' }),
+        toasted('The run that you correct has been removed. Cancel, or restore it in the Garage first.', { tone: 'stop' }),
       );
     const question = beyondWall(read.run, (corrected?.record.design ?? ran).floor.roomLength, (metres) =>
       printQuantity(metres, 'distance', units),
@@ -87,9 +87,11 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     setLogging(true);
     const kept = await keepRun(dispatch, run).finally(() => setLogging(false));
     if (kept.kind === 'refused')
-      return void dispatch(toasted(`${problemLine(kept.error)} The run still stands in the form.`, { tone: 'stop' }));
+      return void dispatch(toasted(`${problemLine(kept.error)} The run is still in the form.`, { tone: 'stop' }));
     const told = form.correcting ? 'Run corrected' : `Run logged: ${outcomeWords(record.outcome, units)}${luckWords(record)}`;
-    const wait = isMemoryOnly() ? 'Keep this page open: it waits here until it can be sent' : 'It waits here until it can be sent';
+    const wait = isMemoryOnly()
+      ? 'Keep this page open: the run waits here until it can be sent'
+      : 'The run waits here until it can be sent';
     dispatch(toasted(kept.kind === 'stored' ? told : `${told}. ${wait}`));
     dispatch(formCleared(carId));
   };

@@ -99,7 +99,7 @@ export function useTakeIn(carId: string, design: CarDesign, file: File, onClose:
       // What came before is kept, and known when the file is opened again.
       return void dispatch(toasted(problemLine(error), { tone: 'stop' }));
     }
-    dispatch(toasted(read.fresh.length === 1 ? '1 run taken in' : `${read.fresh.length} runs taken in`));
+    dispatch(toasted(read.fresh.length === 1 ? '1 run imported' : `${read.fresh.length} runs imported`));
     onClose();
   };
   return { read, places, setPlaces, isTaking, take };

@@ -39,7 +39,7 @@ export function WaitingRuns({ carId }: { readonly carId: string }) {
   // Told in one line, however many there are: the form below stays where the thumb is.
   const [first] = rest;
   return (
-    <section aria-label="Runs that wait" className={styles.waiting}>
+    <section aria-label="Runs in the queue" className={styles.waiting}>
       {isMemoryOnly() && <p className={plain.strong}>! This browser cannot store data. Keep this page open until these runs are sent.</p>}
       {first && (
         <div className={plain.text}>
@@ -64,9 +64,9 @@ export function WaitingRuns({ carId }: { readonly carId: string }) {
       )}
       {refused.map((run) => (
         <p key={run.id} role="status" className={plain.text}>
-          {nameOf(run)}: ✕ not taken: {run.problem}
+          {nameOf(run)}: ✕ not accepted: {run.problem}
           <Button size="small" disabled={!isFormFree} onClick={() => void mend(run)}>
-            Correct it
+            Correct
           </Button>
           <Button size="small" onClick={() => void sendAgain(dispatch)}>
             Send again
@@ -78,7 +78,7 @@ export function WaitingRuns({ carId }: { readonly carId: string }) {
       ))}
       {refusedPhotos.map(({ id, content, problem }) => (
         <p key={id} className={plain.text}>
-          Photo {content.name}: ✕ not taken: {problem}
+          Photo {content.name}: ✕ not accepted: {problem}
           <Button size="small" aria-label={`Discard the photo ${content.name}`} onClick={() => void dropPhoto(id)}>
             Discard
           </Button>

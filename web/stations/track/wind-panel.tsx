@@ -31,11 +31,7 @@ const HALF = 0.5;
 export function WindPanel(props: WindPanelProps) {
   const { design } = props;
   const isSound = useMemo(() => prepareRun(design).kind === 'ready', [design]);
-  return isSound ? (
-    <Counter {...props} />
-  ) : (
-    <p className={plain.text}>✕ This car cannot run as it is designed: put that right in Design first.</p>
-  );
+  return isSound ? <Counter {...props} /> : <p className={plain.text}>✕ This car cannot run as it is designed. Fix it in Design first.</p>;
 }
 
 function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
@@ -73,7 +69,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       </p>
       {(isOver || isEnough) && (
         <p className={`${plain.strong} ${styles.stop}`} role="alert">
-          {isOver ? '■ Stop: more is not safe for band or lever.' : '■ Stop here for this room.'}
+          {isOver ? '■ Stop here for this room.' : '■ Stop here for this room.'}
         </p>
       )}
       {!isFollowing && (
@@ -95,7 +91,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
         </>
       )}
       <Choice
-        label="Who counts"
+        label="Counting"
         value={isFollowing ? 'sensor' : 'hand'}
         options={{ hand: 'count by hand', sensor: 'follow a turn sensor' }}
         onChange={(who) => {
@@ -110,7 +106,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
           device={device}
           simulated={
             <Button variant="outlined" onClick={() => device.takeText(windingLines(Math.floor(safe / HALF) * HALF))}>
-              Let it wind
+              Wind it
             </Button>
           }
         />
@@ -118,14 +114,14 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       <Facts
         facts={[
           ['pull at the tyre now', wound ? printQuantity(wound.pull, 'force', units) : 'none'],
-          ['turns still safe', count(Math.max(0, Math.floor((safe - turns) / HALF) * HALF))],
+          ['turns to the safe limit', count(Math.max(0, Math.floor((safe - turns) / HALF) * HALF))],
           ...(wound?.stretch ? [['stretch of the band', `${wound.stretch.toFixed(1)} × its length`] as const] : []),
           ['a full wind', `${count(most)} turns`],
           ...(room === null
             ? []
             : [
                 [
-                  `stops before the wall, 9 in 10`,
+                  `stops before the wall (9 in 10)`,
                   forRoom === null ? '…' : forRoom.isFull ? 'fully wound too' : `up to ${count(forRoom.turns)} turns`,
                 ] as const,
               ]),
@@ -133,13 +129,13 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       />
       {forRoom && !forRoom.isFull && (
         <p className={`${plain.caption} ${plain.muted}`}>
-          Fully wound, {Math.round(10 * forRoom.stopFully)} in 10 stop before the wall. A run that hits it still tells that the car goes at
-          least so far: the fit takes it as that, and never as a stop.
+          Fully wound, {Math.round(10 * forRoom.stopFully)} in 10 stop before the wall. A run that hits the wall still tells that the car
+          goes at least that far. The fit never treats it as a stop.
         </p>
       )}
       <div className={styles.row}>
         <Button variant="outlined" disabled={turns === 0} onClick={() => onWound(turns >= most ? 'full' : turns)}>
-          Take {turns} turns
+          Use {turns} turns
         </Button>
         <Button variant="outlined" onClick={() => onWound('full')}>
           It is fully wound

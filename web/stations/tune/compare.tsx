@@ -91,12 +91,12 @@ export function Compare({ groups, runs, nameOf, goal, explain }: CompareProps) {
             {comparedByWords(comparison, goal)} On average the second is better:{' '}
             {percent(Math.min(Math.max(comparison.chance, 0.01), 0.99))} likely.{' '}
             {changed.length > 0 ? `Changed: ${changeWords(a.design, b.design, units)}.` : 'The design is the same.'}
-            {mended.map((fault) => ` “${causeWords(fault, b.design.motor.kind).name}” was put right between them.`)}
+            {mended.map((fault) => ` “${causeWords(fault, b.design.motor.kind).name}” was repaired between them.`)}
             {unlike !== '' && ` ${unlike}`}
-            {changed.length + mended.length > 1 && ' More than one thing was changed: their shares cannot be told apart.'}
+            {changed.length + mended.length > 1 && ' More than one thing was changed. Their effects cannot be separated.'}
           </p>
           <Button size="small" onClick={() => setOpen(!isOpen)} aria-expanded={isOpen} sx={{ justifySelf: 'start' }}>
-            {isOpen ? 'less' : 'the tests of the books'}
+            {isOpen ? 'less' : 'classical tests'}
           </Button>
           {isOpen && test && (
             <p className={plain.text}>

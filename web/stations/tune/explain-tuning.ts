@@ -35,104 +35,104 @@ function madeOf({ groups, scatter }: Tuning): readonly Told[] {
     [
       'runs',
       String(runs.length),
-      `in ${groups.length} ${groups.length === 1 ? 'group' : 'groups'} of like runs${walls > 0 ? `; ${walls} into the wall count as “at least”` : ''}`,
+      `in ${groups.length} ${groups.length === 1 ? 'group' : 'groups'} of like runs${walls > 0 ? `; ${walls} that hit the wall count as “at least”` : ''}`,
     ],
-    ['scatter of one run', percent(scatter), 'fitted; thought of as 6 % before any run'],
+    ['scatter of one run', percent(scatter), 'fitted; 6 % was expected before any run'],
   ];
 }
 
 const FORMULAS: Readonly<Record<TuneFigure, { readonly title: string; readonly formula: string }>> = {
   mean: {
-    title: 'What it does on average',
+    title: 'Mean distance',
     formula:
-      'The run model is fitted to all runs at once: every value that is not known is moved from what was thought of it, as far as the runs ask for and as little as they allow. The range holds 9 in 10 of what is then still possible.',
+      'The run model is fitted to all runs at once. Each uncertain value moves from its expected value as far as the runs require. The mean lies in this range 9 times in 10.',
   },
   'next run': {
-    title: 'Its next run',
+    title: 'The next run',
     formula:
-      'The mean, and on top of it the scatter from one run to the next and the width of the tape. 9 in 10 of its next runs lie within.',
+      'The mean, plus the scatter from one run to the next and the resolution of the tape. 9 in 10 of its next runs lie in this range.',
   },
   fork: {
-    title: 'Two ends of a fork',
+    title: 'Two possible distances',
     formula:
-      'So near to wheelspin a little grip decides. The first is where the tyres grip 15 % more than they need, the second where they grip 15 % less.',
+      'This close to wheelspin a little grip decides. The first distance is for tyres with 15 % more grip than the launch needs, the second for 15 % less.',
   },
   resistance: {
-    title: 'How hard it rolls',
+    title: 'Rolling resistance',
     formula:
-      'What resists it on its way at a full wind, fitted over thought: rolling, bearings, rubbing, air and slope together. Single values are told apart badly by distances; their sum is told well.',
+      'The total resistance over a full wind, fitted divided by expected: rolling, bearings, rubbing, air and slope together. Distances hardly separate the single values; they determine the sum well.',
   },
   energy: {
-    title: 'How strong its motor is',
+    title: 'Motor energy',
     formula:
-      'The energy its motor gives at a full wind, fitted over thought. Stop times and gates tell it apart from resistance; distances alone hardly do.',
+      'The energy that its motor gives at a full wind, fitted divided by expected. Stop times and gates separate it from the resistance; distances alone hardly do.',
   },
   scatter: {
-    title: 'How runs differ',
+    title: 'Scatter of runs',
     formula:
-      'The standard deviation of one run, as a share of its way at a full wind: what resists and what the motor gives differ a little each time. Found on a grid of eight sizes, each weighed by how well it explains the runs.',
+      'The standard deviation of one run, as a fraction of its distance at a full wind. Resistance and motor energy differ a little in each run. Eight sizes of the scatter are tried, each weighted by how well it explains the runs.',
   },
   'before any run': {
-    title: 'What was thought before any run',
+    title: 'Prediction before any run',
     formula:
-      'What such cars do by the spreads of their values, before a run is known, beside the mean of the group with the most runs. Fewer than 1 in 20 such cars lie so far off where it is surprising, fewer than 1 in 1000 where it is impossible.',
+      'Cars like this, with their uncertain values and before any run, compared with the mean of the largest group of runs. “Surprising” means: fewer than 1 car in 20 lies so far off. “Impossible” means fewer than 1 in 1000.',
   },
   'held out': {
-    title: 'What it was not fitted to',
+    title: 'Group that was left out',
     formula:
-      'The car is fitted again without this group, and asked for it. A model that is right is as far off as it says: 1 group in 20 is called surprising then, 1 in 1000 impossible.',
+      'The car is fitted again without this group, and then predicts it. With a correct model, 1 group in 20 is called surprising and 1 in 1000 impossible.',
   },
   further: {
-    title: 'What would tell most',
+    title: 'The most useful next run',
     formula:
-      'The share of the variance of a full wind that is gone once this one run is added to the fit: (slope · slope)² over what the run itself scatters.',
+      'The fraction of the variance of a full wind that disappears when this one run is added to the fit: (slope · slope)² divided by the scatter of the run itself.',
   },
   room: {
     title: 'Turns for a short room',
-    formula: 'The most half turns with which 9 in 10 of the fitted car’s next runs stop before the wall.',
+    formula: 'The most half turns with which 9 in 10 of the next runs stop before the wall.',
   },
   'like runs': {
     title: 'Mean and scatter of like runs',
     formula:
-      'Same car, winding, floor and direction. Where none hit the wall: mean and standard deviation, the range by Student’s t. Else the likeliest normal of which walls cut off the far end, its range open above where the runs do not bound it.',
+      'Same car, winding, floor and direction. If no run hit the wall: mean, standard deviation and the range by Student’s t. Otherwise: maximum likelihood of a normal distribution that is censored at the wall. Its range has no upper end where the runs do not bound it.',
   },
   signs: {
-    title: 'Drift, odd runs, growing scatter',
+    title: 'Drift, outliers, growing scatter',
     formula:
-      'All runs of which there are three or more alike, each against the mean of its own, in ln. Drift: the slope from run to run, where luck makes one so steep less than 1 time in 20 (Student’s t). Odd: further from the others than luck puts one of them 1 time in 20. Growing scatter: Kendall’s τ of how far they lie from their mean.',
+      'All groups with at least three like runs, each run against the mean of its group, in ln. Drift: the slope from run to run is steeper than luck makes it 1 time in 20 (Student’s t). Outlier: further from the others than luck puts one of them 1 time in 20. Growing scatter: Kendall’s τ of the deviations from the mean.',
   },
   cause: {
-    title: 'How likely, and how many metres',
+    title: 'Probability and metres',
     formula:
-      'The car is fitted once without a fault, and once with each. How well each explains the runs, times what is thought of it before (4 in 10 that nothing is wrong), times what was seen and checked. Its metres are what it takes from the run that went furthest.',
+      'The car is fitted once without a fault and once with each fault. The probability is how well each explains the runs, times the prior (4 in 10 that nothing is wrong), times the evidence that was seen or checked. The metres are taken from the run that went furthest.',
   },
   gain: {
-    title: 'What a change gains',
+    title: 'Gain of a change',
     formula:
-      'The fitted car with the one change, less the fitted car without it, by what the brief asks. The same for 60 cars that the runs allow, with what is not known of a new part: 9 in 10 gains lie within the range, and the chance is the share that gain. Told only from 4 in 5, and beyond what the scatter hides.',
+      'The fitted car with the one change, minus the fitted car without it, by the goal of the brief. The same is done for 60 cars that fit the runs, with the uncertainty of a new part. 9 in 10 gains lie in the range; the chance is the fraction of cars that gain. Shown only from 4 in 5, and beyond what the scatter hides.',
   },
   effort: {
-    title: 'What a change takes',
-    formula: 'Our estimate: ten minutes at the table, and a quarter of an hour for each part that is got or made.',
+    title: 'Time for a change',
+    formula: 'Our estimate: ten minutes at the table, plus a quarter of an hour for each part that you get or make.',
   },
   schools: {
-    title: 'What schools say',
-    formula: 'The fitted car at its most likely values, with the one thing less and more. Nothing else is changed.',
+    title: 'Design trade-offs',
+    formula: 'The fitted car at its most likely values, with less and with more of one thing. Nothing else is changed.',
   },
   straight: {
-    title: 'How far to move an axle',
+    title: 'Distance to move an axle',
     formula:
-      'A steady curve takes a car off the line by way² · curvature / 2. The mean curvature of the runs that tell a drift, out and back together where both were made, over the wheelbase: the one end moves by track width · wheelbase · curvature.',
+      'A steady curve takes a car off the line by distance² · curvature / 2. The curvature is the mean of the runs with a drift, out and back together if there are both, divided by the wheelbase. The axle end moves by track width · wheelbase · curvature.',
   },
   verdict: {
     title: 'Did it help?',
     formula:
-      'The difference of the means of ln distance. The scatter of both is weighed by the runs, by other groups of this car and by what is usual; two groups on different days differ by 2 % more. Better or worse from 94 % sureness; no difference where it is under 3 % and surely under 5 %.',
+      'The difference between the means of ln distance. The scatter comes from these runs, from other groups of this car and from usual cars. Two groups on different days differ by 2 % more. “Better” or “worse” needs a probability of 94 %. “No difference” means under 3 %, and almost surely under 5 %.',
   },
   mark: {
     title: 'Their next runs, by the brief',
     formula:
-      'One more run of each about its mean, with the scatter of both: how often the second does better by what the brief asks, and how often each comes to its mark.',
+      'One more run of each about its mean, with the scatter of both. It tells how often the second does better by the goal, and how often each reaches its mark.',
   },
 };
 
@@ -148,8 +148,8 @@ export const explainTuning =
         'next run': [['on average', intervalWords(full.mean, units), 'fitted; 9 in 10']],
       }),
       ...(learnt && {
-        resistance: [['not known before, still not known', percent(learnt.resistance.left), 'of the spread']],
-        energy: [['not known before, still not known', percent(learnt.energy.left), 'of the spread']],
+        resistance: [['uncertainty before, uncertainty now', percent(learnt.resistance.left), 'of the standard deviation']],
+        energy: [['uncertainty before, uncertainty now', percent(learnt.energy.left), 'of the standard deviation']],
       }),
       'like runs': groups.flatMap(({ spread, distances }, i): Told[] =>
         spread ? [[`group ${i + 1}`, printQuantity(spread.mean, 'distance', units), `mean of ${distances.length}`]] : [],

@@ -33,8 +33,8 @@ export function OddRuns({ odd, leftOut, onLeaveOut }: OddRunsProps) {
       {leftOut.map((run) => (
         <div key={run.id} className={styles.row}>
           <span className={plain.text}>◇ Left out: {told(run)}.</span>
-          <Button size="small" aria-label={`Take it in again: ${told(run)}`} onClick={() => onLeaveOut(run, false)}>
-            Take it in again
+          <Button size="small" aria-label={`Include again: ${told(run)}`} onClick={() => onLeaveOut(run, false)}>
+            Include again
           </Button>
         </div>
       ))}

@@ -57,7 +57,7 @@ function drawn({ across, points, low, width, thought, fitted, isLine }: Drawn, u
     series: [
       { ...hidden, name: 'low', data: low },
       { ...hidden, name: '9 in 10', data: width, areaStyle: { color: tokens.distance, opacity: 0.18 } },
-      line('as thought', thought, tokens.muted, 'dashed'),
+      line('expected', thought, tokens.muted, 'dashed'),
       line('fitted to the runs', fitted, tokens.distance, 'solid'),
       {
         type: 'scatter',
@@ -76,7 +76,7 @@ function drawn({ across, points, low, width, thought, fitted, isLine }: Drawn, u
       },
       {
         type: 'scatter',
-        name: 'odd',
+        name: 'outlier',
         data: placed(({ isOdd }) => isOdd),
         symbol: 'diamond',
         symbolSize: 13,

@@ -27,7 +27,7 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
   const units = useUnits();
   if (log.length === 0)
     return (
-      <p className={`${plain.caption} ${plain.muted}`}>Nothing was tried yet: a change that is taken, or kept as a version, stands here.</p>
+      <p className={`${plain.caption} ${plain.muted}`}>No change yet. Each change that you apply or save as a version appears here.</p>
     );
   const rows = log.map((entry) => ({
     date: entry.version.record.keptAt.slice(0, 10),
@@ -54,13 +54,13 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
             “{present.version.record.name}”: {verdictWords(present.comparison, units)}
           </span>
           <Button size="small" variant="outlined" onClick={() => onUndo(present)}>
-            Undo it: back to “{present.parent.record.name}”
+            Undo it: restore “{present.parent.record.name}”
           </Button>
         </div>
       )}
-      <Wide label="Changes that were tried">
+      <Wide label="Changes">
         <WordTable
-          head={['tried', 'changed', 'why, and what was expected', 'what came', 'decided']}
+          head={['tried', 'changed', 'reason and expectation', 'result', 'decided']}
           rows={log.map((entry, i) => [
             `${log.length - i}. ${entry.version.record.name}, ${day.format(new Date(entry.version.record.keptAt))}`,
             entry.version.record.change || '–',
@@ -72,10 +72,10 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
       </Wide>
       <div className={styles.row}>
         <Button size="small" onClick={() => void saveCsv()}>
-          Save as CSV
+          Export CSV
         </Button>
         <Button size="small" onClick={() => downloadJson(`${fileName(name)}-tuning.json`, { car: name, tried: rows })}>
-          Save as JSON
+          Export JSON
         </Button>
         <Button size="small" onClick={() => window.print()}>
           Print

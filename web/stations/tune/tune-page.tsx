@@ -118,7 +118,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   );
   const take = async (change: SuggestedChange): Promise<void> => {
     // What it was is kept first, so that the change has something to be judged against.
-    const parent = current?.id ?? (await keep('before the change', 'Kept by itself before a change was tried.'));
+    const parent = current?.id ?? (await keep('before the change', 'Saved automatically before a change.'));
     if (!parent) return;
     const note = `${TO_BE_TRIED}expected ${gainWords(change, design, units)}.`.replaceAll('\u00a0', ' ');
     // By its first change: the others follow from it.
@@ -127,7 +127,7 @@ function Tune({ carId, design, runs }: TuneProps) {
     if (await keep(name!.slice(0, 80), note, made, { parent })) edit(() => made);
   };
   const putFitted = async (values: Measured): Promise<void> => {
-    const parent = current?.id ?? (await keep('before the fit', 'Kept by itself before fitted values were put in.'));
+    const parent = current?.id ?? (await keep('before the fit', 'Saved automatically before fitted values were applied.'));
     if (!parent) return;
     const latest = runs.map(({ record }) => record.ranAt).sort();
     const note = `Fitted to ${runs.length} runs, ${latest[0]!.slice(0, 10)} to ${latest.at(-1)!.slice(0, 10)}.`;
@@ -135,10 +135,10 @@ function Tune({ carId, design, runs }: TuneProps) {
     if (await keep(`fitted to ${runs.length} runs`, note, fitted, { parent })) edit(() => fitted);
   };
   const markPutRight = async (fault: Mendable): Promise<void> => {
-    const parent = current?.id ?? (await keep('before it was put right', 'Kept by itself before a fault was put right.'));
+    const parent = current?.id ?? (await keep('before the repair', 'Saved automatically before a fault was repaired.'));
     if (!parent) return;
     const { name } = causeWords(fault, design.motor.kind);
-    await keep(`put right: ${name}`, `Tune: ${name} was confirmed at the table and put right.`, design, { putRight: fault, parent });
+    await keep(`repaired: ${name}`, `Tune: ${name} was confirmed at the table and repaired.`, design, { putRight: fault, parent });
   };
   const leaveOut = async ({ id, version, record, design: ran }: RunOfCar, isLeftOut: boolean): Promise<void> => {
     if (id === undefined || version === undefined) return;
@@ -150,12 +150,12 @@ function Tune({ carId, design, runs }: TuneProps) {
   const undo = (entry: LogEntry): void => void goBack(entry.parent.record.name, entry.parent.record.design);
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
-      <StationHead name={design.name} where="tuned by its runs" onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
+      <StationHead name={design.name} onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
       <RunPlan carId={carId} design={design} action={<Link to={`/cars/${carId}/track`}>Make them on the track</Link>} />
       {runs.length === 0 ? (
         <Typography color="text.secondary">
-          No run yet. <Link to={`/cars/${carId}/track`}>Make three runs alike on the track</Link>: with them it is told here why it runs as
-          it does, and what to change next.
+          No run yet. <Link to={`/cars/${carId}/track`}>Make three like runs on the track</Link>. They tell why it runs as it does, and what
+          to change next.
         </Typography>
       ) : (
         <>
@@ -198,8 +198,8 @@ function Tune({ carId, design, runs }: TuneProps) {
                 ) : (
                   <p className={plain.text}>
                     {tuning.putRight.length > 0
-                      ? 'It was put right, and has not run since: the next runs show what that brought.'
-                      : 'As it was wound, the model cannot run it.'}
+                      ? 'The car was repaired and has not run since. The next runs show what that changed.'
+                      : 'The model cannot run the car as it was wound.'}
                   </p>
                 )}
               </Part>
@@ -216,7 +216,7 @@ function Tune({ carId, design, runs }: TuneProps) {
               <Part id="compare" title="Compare">
                 <Compare groups={tuning.groups} runs={runs} nameOf={nameOf} goal={goalOf(design.aim)} explain={explainFigure} />
               </Part>
-              <Part id="log" title="What was tried">
+              <Part id="log" title="Changes so far">
                 <TuningLog name={design.name} log={log} onUndo={undo} />
               </Part>
             </div>

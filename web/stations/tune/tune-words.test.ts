@@ -20,30 +20,30 @@ const plainly = (words: string): string => words.replaceAll('\u00a0', ' ');
 
 describe('what Tune says', () => {
   it('tells an interval no finer than it is known, in either unit', () => {
-    expect(plainly(intervalWords({ low: 18.83, middle: 20.04, high: 21.37 }, 'metric'))).toBe('20.0 m (18.8 to 21.4)');
-    expect(plainly(intervalWords({ low: 10, middle: 15, high: 21 }, 'metric'))).toBe('15 m (10 to 21)');
-    expect(plainly(intervalWords({ low: 3, middle: 6.1, high: 9 }, 'inch'))).toBe('20 ft (10 to 30)');
+    expect(plainly(intervalWords({ low: 18.83, middle: 20.04, high: 21.37 }, 'metric'))).toBe('20.0 m (18.8–21.4)');
+    expect(plainly(intervalWords({ low: 10, middle: 15, high: 21 }, 'metric'))).toBe('15 m (10–21)');
+    expect(plainly(intervalWords({ low: 3, middle: 6.1, high: 9 }, 'inch'))).toBe('20 ft (10–30)');
   });
   it('tells what was learnt as a part, with its range, and when it is little', () => {
     const learnt = { more: 0.33, low: 0.18, high: 0.52, left: 0.5 };
     const told = (...of: Parameters<typeof learntWords>): string => plainly(Object.values(learntWords(...of)).join('|'));
-    expect(told(learnt, 'resistance')).toBe('It rolls about a third harder than thought|9 in 10: 18 % to 52 %|.');
-    expect(told({ ...learnt, more: 0.51 }, 'resistance')).toContain('It rolls about 50 % harder');
-    expect(told({ ...learnt, more: -0.2 }, 'energy')).toContain('a fifth less than thought');
-    expect(told({ ...learnt, more: 0.01, left: 0.95 }, 'energy')).toMatch(/as strong as thought.*these runs tell little/);
+    expect(told(learnt, 'resistance')).toBe('Rolling resistance: about a third more than expected|18–52 % (9 in 10)|.');
+    expect(told({ ...learnt, more: 0.51 }, 'resistance')).toContain('about 50 % more');
+    expect(told({ ...learnt, more: -0.2 }, 'energy')).toContain('a fifth less than expected');
+    expect(told({ ...learnt, more: 0.01, left: 0.95 }, 'energy')).toMatch(/as expected.*these runs tell little/);
   });
   it('tells what runs show besides: drift with its size, growing scatter, and what cannot be told yet', () => {
     const none = { drift: 'not-seen', perRun: 0, odd: 'not-seen', oddOnes: [], growing: 'not-seen' } as const;
     expect(signWords(none)).toEqual([]);
-    expect(signWords({ ...none, drift: 'cannot-tell' })).toEqual([expect.stringContaining('takes three runs alike')]);
-    expect(plainly(signWords({ ...none, drift: 'seen', perRun: -0.012 })[0]!)).toMatch(/grow shorter by about 1 %: wipe wheels/);
-    expect(plainly(signWords({ ...none, drift: 'seen', perRun: 0.03 })[0]!)).toBe('From run to run they grow longer by about 3 %.');
+    expect(signWords({ ...none, drift: 'cannot-tell' })).toEqual([expect.stringContaining('Three like runs')]);
+    expect(plainly(signWords({ ...none, drift: 'seen', perRun: -0.012 })[0]!)).toMatch(/falls by about 1 %: wipe wheels/);
+    expect(plainly(signWords({ ...none, drift: 'seen', perRun: 0.03 })[0]!)).toBe('From run to run the distance rises by about 3 %.');
     expect(signWords({ ...none, growing: 'seen', odd: 'cannot-tell' })).toHaveLength(2);
   });
   it('says first where runs are far outside what was expected, with the entries that would explain them', () => {
     expect(farWords({ verdict: 'as-expected', chance: 0.4 })).toBe('');
     expect(farWords({ verdict: 'surprising', chance: 0.021 })).toMatch(
-      /^Far outside what was expected \(1 in 48 such cars\)\. Check what is entered/,
+      /^Far outside the expected range \(1 in 48 cars like this\)\. Check the entries/,
     );
     expect(farWords({ verdict: 'impossible', chance: 1e-9 })).toMatch(/fewer than 1 in 1000/);
     expect(plainly(entryWords({ label: 'Axle (spool) ⌀', quantity: 'size', entered: 0.003, would: 0.006 }, 'metric'))).toBe(
@@ -63,14 +63,14 @@ describe('what Tune says', () => {
       isInTurn: false,
     };
     const told = (more: Partial<Comparison> = {}): string => plainly(verdictWords({ ...comparison, ...more }, 'metric'));
-    expect(told()).toBe('Better: +12 % (9 in 10: +5 % to +19 %).');
-    expect(told({ verdict: 'cannot-tell', more: 4 })).toContain('About 4 more runs of each would settle it in two of three cases.');
+    expect(told()).toBe('Better: +12 % (+5 to +19 %, 9 in 10).');
+    expect(told({ verdict: 'cannot-tell', more: 4 })).toContain('About 4 more runs of each would decide it in two of three cases.');
     expect(told({ verdict: 'cannot-tell' })).toContain('Run both in turn');
-    expect(told({ drift: -0.0101 })).toContain('Whatever was changed, it fell by about 1 % from run to run.');
-    expect(told({ verdict: 'cannot-tell', isInTurn: true })).toContain('No number of runs');
+    expect(told({ drift: -0.0101 })).toContain('Apart from the change, the distance fell by about 1 % from run to run.');
+    expect(told({ verdict: 'cannot-tell', isInTurn: true })).toContain('No practical number of runs');
     const near = { by: 'goal', isLess: false, target: 12 } as const;
     expect(told({ scoring: near, gain: { middle: 0.4, low: 0.1, high: 0.7 } })).toBe(
-      'Better: 0.4 m nearer to the mark (9 in 10: 0.1 to 0.7).',
+      'Better: 0.4 m nearer to the mark (0.1–0.7, 9 in 10).',
     );
     const starts = { before: { started: 0, runs: 3 }, after: { started: 3, runs: 3 } };
     expect(told({ gain: null, starts, middle: { before: NaN, after: 1 } })).toBe(
@@ -90,18 +90,18 @@ describe('what Tune says', () => {
       { id: 'none', probability: 0.4, metres: 0 },
     ] as const;
     expect(whyWords({ causes, named: null, sureness: 0, isAlone: false, wouldTell: 'rubbing' }, 'lever')).toMatch(
-      /^This cannot be told.*something rubs.*a stop time: what rubs slows it while it coasts\.$/,
+      /^These runs do not tell which.*something rubs.*a stop time: friction slows it while it coasts\.$/,
     );
     expect(plainly(whyWords({ causes, named: 'rubbing', sureness: 0.84, isAlone: false, wouldTell: null }, 'lever'))).toBe(
-      'This is it, 84 % sure: something rubs. Something else may come on top.',
+      'Most likely cause (84 %): something rubs. There may be another cause as well.',
     );
   });
   it('tells a gain in the unit of what is asked', () => {
     const car = newCar('x');
     const change = { words: '', design: car, gain: 1.42, low: 0.9, high: 2, chance: 1, distance: 20, minutes: 10, parts: [], rules: null };
-    expect(plainly(gainWords(change, car, 'metric'))).toBe('better by 1.4 m (9 in 10: 0.9 to 2.0) · 99 % likely');
+    expect(plainly(gainWords(change, car, 'metric'))).toBe('better by 1.4 m (0.9–2.0, 9 in 10) · 99 % likely');
     expect(plainly(gainWords({ ...change, gain: -0.2, low: -0.6, high: 0.1 }, car, 'metric'))).toBe(
-      'costs about 0.2 m (9 in 10: -0.1 to 0.6)',
+      'costs about 0.2 m (-0.1 to 0.6, 9 in 10)',
     );
     const quick = { ...car, aim: { ...car.aim, kind: 'quickest-to', distance: 6 } as typeof car.aim };
     expect(plainly(gainWords(change, quick, 'metric'))).toMatch(/^quicker by 1\.4 s/);
@@ -121,7 +121,7 @@ describe('what Tune says', () => {
     expect(seen).toBe('It drifts 0.40 m to the right in 6.00 m.');
     expect(move).toBe('Move one of these: the right end of the drive axle 4 mm back (± 1 mm).');
     expect(floor).toContain('to the right on the way out');
-    expect(straightWords({ ...told, moves: [] }, 'metric')[0]).toContain('no move yet');
+    expect(straightWords({ ...told, moves: [] }, 'metric')[0]).toContain('do not move an axle yet');
     expect(groupWords({ design: newCar('x'), wind: { kind: 'turns', turns: 8 }, direction: 'out', faults: [] }, () => '“long lever”')).toBe(
       '8 turns, out, “long lever”',
     );

@@ -15,15 +15,19 @@ import type { EntryToCheck } from '../../../core/trials/entries-to-check.ts';
 import type { Expectedness, GroupCheck } from '../../../core/trials/group-check.ts';
 import type { SignsInRuns } from '../../../core/trials/signs-in-runs.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
-import { printAbout, printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatRange, printAbout, printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 
 export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`.replace('-', '−');
+
+/** Two shares as a range with one sign of percent: `18–52 %`, `+5 to +19 %`. */
+const percentRange = (low: number, high: number, format = percent): string =>
+  formatRange(format(low).replace(/\u00a0%$/, ''), format(high));
 
 /** `20.1 m (18.8 to 21.4)`, no finer than it is known. */
 export function intervalWords({ low, middle, high }: Interval, units: UnitSystem): string {
   const half = (high - low) / 2;
   const told = (value: number): string => printKnown(value, half, 'distance', units);
-  return `${told(middle)}\u00a0${unitOf('distance', units)} (${told(low)} to ${told(high)})`;
+  return `${told(middle)} ${unitOf('distance', units)} (${formatRange(told(low), told(high))})`;
 }
 
 /** Like runs by how they were wound, and by which version ran where there are several: `fully wound, “long lever”`. */
@@ -34,7 +38,7 @@ export const groupWords = (
   [
     windingWords(group),
     nameOf(group.design),
-    ...group.faults.map((fault) => `before “${causeWords(fault, group.design.motor.kind).name}” was put right`),
+    ...group.faults.map((fault) => `before “${causeWords(fault, group.design.motor.kind).name}” was repaired`),
   ]
     .filter(Boolean)
     .join(', ');
@@ -65,39 +69,39 @@ const inWords = (share: number): string => {
   return parts.reduce((best, part) => (Math.abs(part[0] - share) < Math.abs(best[0] - share) ? part : best))[1];
 };
 
-/** `It rolls about a third harder than thought`, `9 in 10: 18 to 52 %`, and whether these runs tell much of it. */
+/** `Rolling resistance: about a third more than expected`, `18–52 % (9 in 10)`, and whether these runs tell much of it. */
 export function learntWords(
   { more, low, high, left }: Learnt,
   of: 'resistance' | 'energy',
 ): { readonly words: string; readonly range: string; readonly remark: string } {
-  const [subject, up, down] = of === 'resistance' ? ['It rolls', 'harder', 'easier'] : ['Its motor gives', 'more', 'less'];
+  const [subject, up, down] = of === 'resistance' ? ['Rolling resistance', 'more', 'less'] : ['Motor energy', 'more', 'less'];
   const words =
     Math.abs(more) < NONE
       ? of === 'resistance'
-        ? 'It rolls as hard as thought'
-        : 'Its motor is as strong as thought'
-      : `${subject} about ${inWords(Math.abs(more))} ${more > 0 ? up : down} than thought`;
+        ? 'Rolling resistance: as expected'
+        : 'Motor energy: as expected'
+      : `${subject}: about ${inWords(Math.abs(more))} ${more > 0 ? up : down} than expected`;
   return {
     words,
-    range: `9 in 10: ${percent(low)} to ${percent(high)}`,
-    remark: left > 0.85 ? '; these runs tell little of it by itself.' : '.',
+    range: `${percentRange(low, high)} (9 in 10)`,
+    remark: left > 0.85 ? '; these runs tell little about it by itself.' : '.',
   };
 }
 
 /** What is most likely, or that it cannot be told, and what would. */
 export function whyWords({ causes, named, sureness, isAlone, wouldTell }: Explanation, motor: MotorKind): string {
-  if (named === 'none') return 'Nothing seems wrong: it runs as such cars do.';
+  if (named === 'none') return 'Nothing seems wrong: it runs as expected.';
   if (named) {
     const name = causeName(
       causes.find(({ id }) => id === named)!,
       motor,
     );
-    const more = isAlone || named === 'two' || named === 'other' ? '' : ' Something else may come on top.';
-    return `This is it, ${percent(sureness)} sure: ${name}.${more}`;
+    const more = isAlone || named === 'two' || named === 'other' ? '' : ' There may be another cause as well.';
+    return `Most likely cause (${percent(sureness)}): ${name}.${more}`;
   }
   const [first, second] = causes;
   const both = [first, second].flatMap((cause) => (cause ? [causeName(cause, motor)] : []));
-  return `This cannot be told from these runs: ${both.join(', or ')}. What would tell: ${wouldTell && causeWords(wouldTell, motor).tells}.`;
+  return `These runs do not tell which: ${both.join(', or ')}. This would tell: ${wouldTell && causeWords(wouldTell, motor).tells}.`;
 }
 
 /** m: less is nothing that a cause explains. */
@@ -118,8 +122,8 @@ export function gainWords({ gain, low, high, chance }: SuggestedChange, design: 
   const told = (value: number): string => printKnown(value, half, isTime ? 'time' : 'distance', units);
   const unit = unitOf(isTime ? 'time' : 'distance', units);
   // What cures the car may cost some of its way.
-  if (gain < 0 && !isTime) return `costs about ${told(-gain)}\u00a0${unit} (9 in 10: ${told(-high)} to ${told(-low)})`;
-  return `${isTime ? 'quicker by' : 'better by'} ${told(gain)}\u00a0${unit} (9 in 10: ${told(low)} to ${told(high)}) · ${percent(Math.min(chance, 0.99))} likely`;
+  if (gain < 0 && !isTime) return `costs about ${told(-gain)} ${unit} (${formatRange(told(-high), told(-low))}, 9 in 10)`;
+  return `${isTime ? 'quicker by' : 'better by'} ${told(gain)} ${unit} (${formatRange(told(low), told(high))}, 9 in 10) · ${percent(Math.min(chance, 0.99))} likely`;
 }
 
 /** How the next runs of two groups do at what is asked. */
@@ -128,7 +132,7 @@ export function markWords({ beats, mark }: AtTheMark, { scoring }: Pick<Comparis
   const told = `The next run of the second ${does ?? 'does better'} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
   if (!mark || scoring.target !== null) return `${told}.`;
   const [first, second] = mark.reach.map((share) => percent(Math.min(Math.max(share, 0.01), 0.99)));
-  return `${told}; the mark at ${printQuantity(mark.distance, 'distance', units)} is reached by ${first} of the first’s runs, and by ${second} of the second’s.`;
+  return `${told}; ${first} of the first’s runs reach the mark at ${printQuantity(mark.distance, 'distance', units)}, and ${second} of the second’s.`;
 }
 /** What a better run does, by what is better of it. */
 const DOES: Readonly<Record<string, string>> = {
@@ -144,7 +148,7 @@ const VERDICTS: Readonly<Record<Comparison['verdict'], string>> = {
   'cannot-tell': 'Cannot tell yet',
 };
 
-/** How much better the second is: `+12 % (9 in 10: +5 % to +19 %)`, or `0.40 m nearer (9 in 10: 0.10 to 0.70 m)`; from nothing where none started. */
+/** How much better the second is: `+12 % (+5 to +19 %, 9 in 10)`, or `0.40 m nearer to the mark (0.10–0.70, 9 in 10)`; from nothing where none started. */
 function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem): string {
   if (!gain) {
     const [first, second] = [middle.before, middle.after].map((value) =>
@@ -155,10 +159,10 @@ function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem
   const { low, high } = gain;
   if (scoring.target === null) {
     const signed = (share: number): string => `${share > 0 ? '+' : ''}${percent(share)}`;
-    return `${signed(gain.middle)} (9 in 10: ${signed(low)} to ${signed(high)})`;
+    return `${signed(gain.middle)} (${percentRange(low, high, signed)}, 9 in 10)`;
   }
   const told = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');
-  return `${told(gain.middle)}\u00a0${unitOf('distance', units)} nearer to the mark (9 in 10: ${told(low)} to ${told(high)})`;
+  return `${told(gain.middle)} ${unitOf('distance', units)} nearer to the mark (${formatRange(told(low), told(high))}, 9 in 10)`;
 }
 
 /** How many runs started, where not all did: `2 of 5 runs started before, 5 of 5 after`. */
@@ -167,21 +171,21 @@ const startWords = ({ starts }: Comparison): string =>
     ? ` ${starts.before.started} of ${starts.before.runs} runs started before, ${starts.after.started} of ${starts.after.runs} after.`
     : '';
 
-/** `Better: +12 % (9 in 10: +5 % to +19 %).` */
+/** `Better: +12 % (+5 to +19 %, 9 in 10).` */
 /** That runs changed from one to the next anyway, where they did. */
 const driftWords = ({ drift }: Comparison): string =>
   drift === null
     ? ''
-    : ` Whatever was changed, it ${drift < 0 ? 'fell' : 'rose'} by about ${percent(Math.abs(Math.expm1(drift)))} from run to run.`;
+    : ` Apart from the change, the distance ${drift < 0 ? 'fell' : 'rose'} by about ${percent(Math.abs(Math.expm1(drift)))} from run to run.`;
 
 export function verdictWords(comparison: Comparison, units: UnitSystem): string {
   const { verdict, more, isInTurn } = comparison;
   const told = `${VERDICTS[verdict]}: ${gainOf(comparison, units)}.${startWords(comparison)}${driftWords(comparison)}`;
   if (verdict !== 'cannot-tell') return told;
-  if (more !== null) return `${told} About ${more} more runs of each would settle it in two of three cases.`;
+  if (more !== null) return `${told} About ${more} more runs of each would decide it in two of three cases.`;
   return isInTurn
-    ? `${told} No number of runs that anybody would make settles it.`
-    : `${told} Run both in turn, one after the other: then the day counts for neither.`;
+    ? `${told} No practical number of runs would decide it.`
+    : `${told} Run both in turn, one after the other, so that the day affects both alike.`;
 }
 
 /** In what else than the car two groups differ: it is then no verdict on the car alone; nothing where they are alike. */
@@ -196,7 +200,7 @@ export function unlikeWords(
   ];
   if (differs.length === 1 && differs[0] === 'floor' && isSameBuild(a.design, b.design))
     return 'The car is the same: this compares the two floors.';
-  return differs.length === 0 ? '' : `They also differ in ${differs.join(' and ')}: this is no verdict on the car alone.`;
+  return differs.length === 0 ? '' : `They also differ in ${differs.join(' and ')}: this is not a verdict on the car alone.`;
 }
 
 /** By what runs were compared, where that is not what is asked; else nothing. */
@@ -204,7 +208,7 @@ export function comparedByWords({ scoring }: Comparison, goal: Goal): string {
   const { quantity, isSteered } = goalRecord(goal);
   if (scoring.by === 'goal' || (quantity === 'distance' && !isSteered && goal.kind !== 'closest-to')) return '';
   const missing = isSteered ? 'how far off the line it stopped' : quantity === 'size' ? 'the twig it climbed' : 'a time at the mark';
-  return `Compared by distance: too few of these runs tell ${missing}.`;
+  return `Compared by distance: too few of these runs have ${missing}.`;
 }
 
 /** What to move, and how sure that is. */
@@ -217,10 +221,10 @@ export function straightWords({ moves, within, drift, way, ofFloor }: Straighten
       ? []
       : [
           Math.abs(ofFloor) > 1e-3
-            ? `The floor leans it to the ${ofFloor < 0 ? 'left' : 'right'} on the way out; both ways together cancel that.`
-            : 'The floor leans it to neither side.',
+            ? `The slope of the floor takes it to the ${ofFloor < 0 ? 'left' : 'right'} on the way out; both directions together cancel that.`
+            : 'The floor takes it to neither side.',
         ];
-  if (moves.length === 0) return [`${seen} That is within what these runs scatter: no move yet.`, ...floor];
+  if (moves.length === 0) return [`${seen} That is within the scatter of these runs: do not move an axle yet.`, ...floor];
   return [
     seen,
     `Move one of these: ${moves
@@ -234,24 +238,24 @@ export function straightWords({ moves, within, drift, way, ofFloor }: Straighten
 
 /** What became of a change, by the car as it is now. */
 export function decidedWords({ isKept, comparison }: LogEntry): string {
-  if (comparison === null) return isKept ? 'on the car, not judged yet' : 'taken off, not judged';
-  if (comparison.verdict === 'worse') return isKept ? 'on the car, though worse' : 'undone';
+  if (comparison === null) return isKept ? 'applied, not judged yet' : 'withdrawn, not judged';
+  if (comparison.verdict === 'worse') return isKept ? 'applied, though worse' : 'undone';
   return isKept ? 'kept' : 'undone';
 }
 
 /** How runs lie to what was said of them without knowing them; `: as expected.` where that is so. */
 export const CHECK_WORDS: Readonly<Record<Expectedness, string>> = {
   'as-expected': ': as expected.',
-  surprising: '. That is surprising: a right model is so far off in fewer than 1 of 20 cases.',
+  surprising: '. That is surprising: a correct model is so far off in fewer than 1 of 20 cases.',
   impossible:
-    '. No model that is right is so far off. Look again at what was entered of these runs: turns, motor, floor; and at what was changed between them.',
+    '. No correct model is so far off. Check the entries of these runs: turns, motor and floor. Check what was changed between them.',
 };
 
-/** That runs lie far from what was thought of such a car: `Far outside what was expected (1 in 45 such cars).`; nothing where that is not so. */
+/** That runs lie far outside the prior range: `Far outside the expected range (1 in 45 cars like this).`; nothing where that is not so. */
 export const farWords = ({ verdict, chance }: GroupCheck): string =>
   verdict === 'as-expected'
     ? ''
-    : `Far outside what was expected (${verdict === 'impossible' ? 'fewer than 1 in 1000' : `1 in ${Math.round(1 / chance)}`} such cars). Check what is entered before anything else.`;
+    : `Far outside the expected range (${verdict === 'impossible' ? 'fewer than 1 in 1000' : `1 in ${Math.round(1 / chance)}`} cars like this). Check the entries before anything else.`;
 
 /** `turns wound: 31 entered; 18 would explain it` */
 export const entryWords = ({ label, quantity, entered, would }: EntryToCheck, units: UnitSystem): string =>
@@ -259,14 +263,14 @@ export const entryWords = ({ label, quantity, entered, would }: EntryToCheck, un
 
 /** What the runs show besides how far they go: one sentence each. */
 export function signWords({ drift, perRun, odd, growing }: SignsInRuns): readonly string[] {
-  if (drift === 'cannot-tell') return ['Whether they grow shorter, or one is odd, cannot be told yet: that takes three runs alike.'];
+  if (drift === 'cannot-tell') return ['Three like runs are needed to tell whether the distance falls or one run is an outlier.'];
   return [
     ...(drift === 'seen'
       ? [
-          `From run to run they grow ${perRun < 0 ? 'shorter' : 'longer'} by about ${percent(Math.abs(perRun))}${perRun < 0 ? ': wipe wheels and floor, and look for what works loose' : ''}.`,
+          `From run to run the distance ${perRun < 0 ? 'falls' : 'rises'} by about ${percent(Math.abs(perRun))}${perRun < 0 ? ': wipe wheels and floor, and look for what is loose' : ''}.`,
         ]
       : []),
-    ...(growing === 'seen' ? ['They scatter more and more: look for what works loose.'] : []),
-    ...(odd === 'cannot-tell' ? ['Whether one of them is odd cannot be told yet: that takes a fourth run alike.'] : []),
+    ...(growing === 'seen' ? ['They scatter more and more: look for what is loose.'] : []),
+    ...(odd === 'cannot-tell' ? ['A fourth like run is needed to tell whether one of them is an outlier.'] : []),
   ];
 }

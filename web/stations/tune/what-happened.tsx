@@ -82,7 +82,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
           name={`${name} tuned`}
           option={option}
           table={() => ({
-            head: ['turns', 'thought m', 'fitted m', 'low m', 'high m'],
+            head: ['turns', 'expected m', 'fitted m', 'low m', 'high m'],
             rows: tuning.curve.map(({ turns, thought, fitted }) => [
               turns,
               thought ?? '',
@@ -93,9 +93,9 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
           })}
         />
       </div>
-      <Wide label="Runs alike">
+      <Wide label="Groups of like runs">
         <WordTable
-          head={['runs alike', 'thought', 'mean (19 in 20)', 'scatter']}
+          head={['groups of like runs', 'thought', 'mean (95 %)', 'scatter']}
           rows={groups.map((group, i) => [
             `${i + 1}. ${groupWords(group, nameOf)}, ${group.distances.length} ${group.distances.length === 1 ? 'run' : 'runs'}${didNotStartWords(group)}`,
             group.predicted === null ? '–' : printAbout(group.predicted, 'distance', units),
@@ -108,7 +108,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
       </Wide>
       <p className={plain.caption}>
         <Explained explain={explain} figure="like runs">
-          how mean and scatter are worked out
+          how mean and scatter are calculated
         </Explained>
       </p>
       {groups.map(
@@ -127,7 +127,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
       {tuning.signs.drift !== 'cannot-tell' && (
         <p className={plain.caption}>
           <Explained explain={explain} figure="signs">
-            how drift, odd runs and growing scatter are looked for
+            how drift, outliers and growing scatter are found
           </Explained>
         </p>
       )}

@@ -50,14 +50,14 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       {full && (
         <p className={plain.strong}>
           Fully wound on a long floor{full.direction ? `, ${full.direction === 'out' ? 'on the way out' : 'on the way back'}` : ''}:{' '}
-          {figure('mean', intervalWords(full.mean, units))} on average, 9 in 10; its next run{' '}
+          {figure('mean', intervalWords(full.mean, units))} on average (9 in 10); its next run{' '}
           {figure('next run', intervalWords(full.next, units))}.
         </p>
       )}
       {full?.fork && (
         <p className={plain.text}>
           ■ Its launch is within 15 % of spinning: about {figure('fork', metres(full.fork.holds))} where its tyres hold, about{' '}
-          {figure('fork', metres(full.fork.spins))} where they spin.
+          {figure('fork', metres(full.fork.spins))} if they spin.
         </p>
       )}
       {learnt && (
@@ -66,11 +66,11 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
           {learntLine('energy', learnt.energy)}
         </>
       )}
-      <p className={plain.text}>One run differs from the next by about {figure('scatter', percent(scatter))} of its way.</p>
+      <p className={plain.text}>One run differs from the next by about {figure('scatter', percent(scatter))} of its distance.</p>
       {held.map((group, i) => (
         <p key={i} className={plain.text}>
-          Fitted without the runs {groupWords(group, nameOf)}, this model would have said{' '}
-          {figure('held out', intervalWords(group.heldOut!, units))} of them; they came to {metres(group.spread!.mean)}
+          Fitted without the runs {groupWords(group, nameOf)}, this model would have predicted{' '}
+          {figure('held out', intervalWords(group.heldOut!, units))} of them; they went {metres(group.spread!.mean)}
           {CHECK_WORDS[group.check!.verdict]}
         </p>
       ))}
@@ -94,19 +94,19 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       )}
       {best && best.share > 0.02 && (
         <p className={plain.text}>
-          What would tell most of the full winding: {FURTHER[best.id]} (takes away about {figure('further', percent(best.share))} of what is
-          not known).
+          The most useful run for the full wind: {FURTHER[best.id]} (cuts the uncertainty by about {figure('further', percent(best.share))}{' '}
+          ).
         </p>
       )}
       {room && (
         <p className={plain.text}>
           The room is {metres(room.room)}.{' '}
           {room.turns === 0 ? (
-            <>{figure('room', 'Not even half a turn')} stops inside for 9 in 10 of its next runs: find more room.</>
+            <>{figure('room', 'Not even half a turn')} stops inside for 9 in 10 of its next runs. Find more room.</>
           ) : (
             <>
               9 in 10 of its next runs stop inside with up to {figure('room', `${printNumber(room.turns, 'count', units)} turns`)}, at{' '}
-              {intervalWords(room.distance, units)}. Try these next; a wall that is hit still counts as “at least”.
+              {intervalWords(room.distance, units)}. Try these turns next. A wall hit still counts as “at least”.
             </>
           )}
         </p>
@@ -114,9 +114,9 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       {Object.keys(tuning.values).length > 0 && (
         <div className={styles.row}>
           <Button size="small" variant="outlined" onClick={onPut}>
-            Put the fitted values into the car
+            Apply the fitted values to the car
           </Button>
-          <span className={`${plain.caption} ${plain.muted}`}>as a version, marked fitted; what you measured stays</span>
+          <span className={`${plain.caption} ${plain.muted}`}>as a version, marked as fitted; what you measured does not change</span>
         </div>
       )}
     </>

@@ -33,12 +33,12 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
       {next?.stoppedBy && (
         <p className={plain.strong}>
           ✕ First: “{next.stoppedBy}” stops the car.{' '}
-          {next.changes.length > 0 ? 'Each of these changes cures that.' : 'No single change cures that: see Design and its brief.'}
+          {next.changes.length > 0 ? 'Each of these changes fixes that.' : 'No single change fixes that. See Design and its brief.'}
         </p>
       )}
       {next && !next.stoppedBy && next.changes.length === 0 && (
         <p className={plain.text}>
-          Nothing is surely worth trying: no single change gains more than the scatter hides by four in five of what these runs leave open
+          No change is surely worth trying: none gains more than the scatter hides in four of five cars that fit these runs
           {next.unsure > 0 ? `; ${next.unsure} may help, and more runs would tell` : ''}. Measure a part, or get another kind of tyre, band
           or trap.
         </p>
@@ -57,13 +57,13 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
                 <Explained explain={explain} figure="effort">
                   about {change.minutes} minutes
                 </Explained>
-                {change.parts.map(({ name, isAtHand }) => ` · ${name}${isAtHand ? ' (in the drawer)' : ''}`).join('')}; then{' '}
+                {change.parts.map(({ name, isAtHand }) => ` · ${name}${isAtHand ? ' (in My parts)' : ''}`).join('')}; then{' '}
                 {about(change.distance)}
                 {change.rules !== null && ` · ${change.rules}`}
               </span>
               <div className={styles.row}>
-                <Button size="small" variant="outlined" aria-label={`Take it: ${change.words}`} onClick={() => onTake(change)}>
-                  Take it
+                <Button size="small" variant="outlined" aria-label={`Apply: ${change.words}`} onClick={() => onTake(change)}>
+                  Apply
                 </Button>
               </div>
             </li>
@@ -72,9 +72,9 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
       )}
       {next && next.schools.length > 0 && (
         <>
-          <Wide label="What schools say">
+          <Wide label="Design trade-offs">
             <WordTable
-              head={['what schools say', 'less', 'now', 'more']}
+              head={['design trade-offs', 'less', 'now', 'more']}
               rows={next.schools.map(({ name, less, more, now }) => [
                 name,
                 `${less.words}: ${about(less.distance)}`,
@@ -85,7 +85,7 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
           </Wide>
           <p className={plain.caption}>
             <Explained explain={explain} figure="schools">
-              how these are worked out
+              how these are calculated
             </Explained>
           </p>
         </>
@@ -99,13 +99,13 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
           ))}
           <p className={plain.caption}>
             <Explained explain={explain} figure="straight">
-              how this is worked out
+              how this is calculated
             </Explained>
           </p>
         </>
       ) : isRoller(design) ? null : (
         <p className={`${plain.caption} ${plain.muted}`}>
-          Write down how far off the line it stops (Track, more of this run), and it is told here which end of which axle to move.
+          In Track, under “More about this run”, enter how far off the line it stops. Then this list tells which end of which axle to move.
         </p>
       )}
     </>

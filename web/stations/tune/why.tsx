@@ -59,9 +59,9 @@ export function Why({ motor, before, told, checks, given, explain, onFound, onPu
       </p>
       {given.map((id) => (
         <div key={id} className={styles.row}>
-          <span className={plain.text}>✓ Reckoned with everywhere here: {causeWords(id, motor).name}.</span>
-          <Button size="small" aria-label={`Take back: ${causeWords(id, motor).name}`} onClick={() => onFound(id, 'confirmed')}>
-            Take it back
+          <span className={plain.text}>✓ Included everywhere here: {causeWords(id, motor).name}.</span>
+          <Button size="small" aria-label={`Withdraw: ${causeWords(id, motor).name}`} onClick={() => onFound(id, 'confirmed')}>
+            Withdraw
           </Button>
         </div>
       ))}
@@ -82,7 +82,7 @@ export function Why({ motor, before, told, checks, given, explain, onFound, onPu
               <div className={styles.bar} aria-hidden>
                 <span style={{ width: `${100 * cause.probability}%` }} />
               </div>
-              <p className={`${plain.caption} ${plain.muted}`}>Then: {wouldSee}.</p>
+              <p className={`${plain.caption} ${plain.muted}`}>Repair: {wouldSee}.</p>
               {check && (
                 <>
                   <p className={plain.text}>{check}</p>
@@ -129,10 +129,10 @@ const Cure = ({ words, name, onPutRight }: { readonly words: string; readonly na
   <>
     <p className={plain.text}>{words}</p>
     <div className={styles.row}>
-      <Button size="small" variant="contained" aria-label={`It is put right: ${name}`} onClick={onPutRight}>
-        It is put right
+      <Button size="small" variant="contained" aria-label={`Repaired: ${name}`} onClick={onPutRight}>
+        Repaired
       </Button>
-      <span className={`${plain.caption} ${plain.muted}`}>runs from now on stand apart from those before</span>
+      <span className={`${plain.caption} ${plain.muted}`}>runs from now on are separate from those before</span>
     </div>
   </>
 );

@@ -32,7 +32,7 @@ export function FloorOfBrief({ carId, design, brief }: OfBriefProps) {
   return (
     <div className={plain.rows}>
       <p className={plain.text}>
-        {round.floor}, as the brief “{brief.name}” lays it for the round “{round.name}”.
+        {round.floor}, as the brief “{brief.name}” sets it for the round “{round.name}”.
       </p>
       <FloorStrip name={round.floor} floor={design.floor} marks={marks} />
       <ToTheBrief carId={carId} />

@@ -109,14 +109,14 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
                 ),
               ),
             )}
-            {group('aim', 'What is asked', goalRecord(goal).label(goal, print), () =>
+            {group('aim', 'Goal', goalRecord(goal).label(goal, print), () =>
               worksTo ? (
                 <AskedByBrief carId={carId} design={design} brief={worksTo.brief} edit={edit} />
               ) : (
                 <AimFields aim={design.aim} limits={design.limits} edit={edit} />
               ),
             )}
-            {group('values', 'What is not known exactly', '', () => (
+            {group('values', 'Values and their uncertainty', '', () => (
               <ValuesList design={design} edit={edit} faults={faults} />
             ))}
           </div>
@@ -198,7 +198,7 @@ function Found({ sought, rows, ...shown }: ShownProps & { readonly sought: strin
   return (
     <div className={plain.rows}>
       <p role="status" className={`${plain.caption} ${plain.muted}`}>
-        {found.length + values.length === 0 ? 'Nothing of this car is called so.' : `${found.length + values.length} found`}
+        {found.length + values.length === 0 ? 'No size or part has this name.' : `${found.length + values.length} found`}
       </p>
       <Rows {...shown} rows={found} />
       {values.length > 0 && <ValuesList {...shown} only={values} />}

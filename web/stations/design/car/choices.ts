@@ -33,7 +33,7 @@ const choice = <K extends string>(
 
 const MOTOR = choice(
   'motor',
-  'Driven by',
+  'Motor',
   Object.fromEntries(MOTOR_KINDS.map((kind) => [kind, { label: MOTORS[kind].name }])) as Record<MotorKind, { label: string }>,
   (d) => d.motor.kind,
   withMotor,
@@ -49,7 +49,7 @@ const FLOOR = choice(
 );
 const TRUENESS = choice(
   'straight',
-  'How true it is built',
+  'Build quality',
   CARE,
   (d) => d.care,
   (d, care) => ({ ...d, care }),

@@ -56,7 +56,7 @@ const Summary = memo(function Summary({ name, words, isWrong, isOpen, ...named }
       sx={{ px: 0, minHeight: 44, '& .MuiAccordionSummary-content': { my: 2, display: 'block', minWidth: 0 } }}
     >
       <span className={plain.strong}>{name}</span>
-      {isWrong && <span className={styles.fault}> ✕ look here</span>}
+      {isWrong && <span className={styles.fault}> ✕ fix this</span>}
       {!isOpen && words !== '' && <span className={`${plain.caption} ${styles.told}`}>{words}</span>}
     </AccordionSummary>
   );

@@ -59,7 +59,7 @@ const Values = memo(function Values({ design, edit, faults, only }: ValuesListPr
     <div ref={group} className={plain.rows}>
       {!only && (
         <p className={`${plain.caption} ${plain.muted}`}>
-          Estimated from the parts until you type what you measured. Each comes with how far it may be off; measured ones narrow the range.
+          Estimated from the parts until you type a measured value. Each value has its uncertainty. Measured values narrow the range.
         </p>
       )}
       {(only ?? valueKeysOf(design)).map((key) => (
@@ -131,8 +131,8 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
           onKeyDown={({ key }) => key === 'Enter' && take()}
         />
         {isTyped && (
-          <Button size="small" onClick={forget} aria-label={`Estimate again: ${VALUE_NAMES[valueKey]}`}>
-            estimate
+          <Button size="small" onClick={forget} aria-label={`Use the estimate again: ${VALUE_NAMES[valueKey]}`}>
+            use estimate
           </Button>
         )}
       </div>

@@ -69,7 +69,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const inTen = (share: number): string => `${Math.floor(10 * share + 1e-9)} of 10 builds`;
   /** What most cars built so reach: the aim says what that is; on a floor with a wall, how many get there. */
   const sureWords = ({ sure, atWall }: OfferedCar): string => {
-    if (hasFallenShort(sure)) return 'fewer than 8 in 10 get there';
+    if (hasFallenShort(sure)) return 'fewer than 8 in 10 reach the goal';
     const wall = design.floor.roomLength;
     if (wall !== null && sure >= wall && !goalRecord(goal).isLess)
       return `reaches the wall at ${print(wall, 'distance')} in ${inTen(atWall)} (now in ${Math.floor(10 * (result?.now?.atWall ?? 0) + 1e-9)})`;
@@ -78,7 +78,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
     return `${bound} ${score(sure)} ${goalRecord(goal).of(goal, print)} in 8 of 10 builds${now}`;
   };
   const aloneWords = (alone: number | null): string =>
-    alone === null ? 'only with the others' : `${alone < 0 ? '−' : '+'}${score(alone)} by itself`;
+    alone === null ? 'only together with the others' : `${alone < 0 ? '−' : '+'}${score(alone)} by itself`;
   /** What has to be got for it, and what lies in the drawer. */
   const needWords = ({ design: to, changes }: OfferedCar): string => {
     const needed = partsToGet(design, to, own, print);
@@ -87,8 +87,8 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
         .filter((part) => part.isAtHand === isAtHand)
         .map(({ name, count }) => `${count > 1 ? `${count} × ` : ''}${name}`)
         .join('; ');
-    const parts = [list(false) && `To get: ${list(false)}.`, list(true) && `At hand: ${list(true)}.`];
-    return [`About ${minutesOf(changes.length, needed)} minutes.`, ...(needed.length === 0 ? ['Nothing to get for it.'] : parts)]
+    const parts = [list(false) && `To get: ${list(false)}.`, list(true) && `In My parts: ${list(true)}.`];
+    return [`About ${minutesOf(changes.length, needed)} minutes.`, ...(needed.length === 0 ? ['Nothing to get.'] : parts)]
       .filter(Boolean)
       .join(' ');
   };
@@ -104,7 +104,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
         </Button>
         <FormControlLabel
           control={<Checkbox size="small" checked={onlyOwn} onChange={(_event, only) => setOnlyOwn(only)} />}
-          label="only tyres and bands of mine"
+          label="only my tyres and bands"
           slotProps={{ typography: { variant: 'body2' } }}
         />
         <Box sx={{ flex: 1 }} />
@@ -141,7 +141,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
                 <thead>
                   <tr>
                     <th scope="col">distance</th>
-                    <th scope="col">time to the stop</th>
+                    <th scope="col">time</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -172,17 +172,17 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
               <Box key={i} component="li" sx={{ py: 1.5, borderTop: i === 0 ? 0 : 1, borderColor: 'divider' }}>
                 <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
                   <Typography variant="figures">{sureWords(found)}</Typography>
-                  <Button size="small" variant="outlined" sx={{ ml: 'auto' }} aria-label={`Take car ${i + 1}`} onClick={() => take(found)}>
-                    Take
+                  <Button size="small" variant="outlined" sx={{ ml: 'auto' }} aria-label={`Apply car ${i + 1}`} onClick={() => take(found)}>
+                    Apply
                   </Button>
                   <Button
                     size="small"
-                    aria-label={`Keep car ${i + 1} as a version`}
+                    aria-label={`Save car ${i + 1} as a version`}
                     onClick={() =>
-                      void keep(`found: ${runWords(found)}`.replaceAll('\u00a0', ' '), 'Found by a search for the aim.', found.design)
+                      void keep(`found: ${runWords(found)}`.replaceAll('\u00a0', ' '), 'Found by a search for the goal.', found.design)
                     }
                   >
-                    Keep
+                    Save version
                   </Button>
                 </Box>
                 <Box component="ol" sx={{ m: 0, pl: 5, typography: 'body2' }}>
@@ -217,7 +217,7 @@ function frontOption(front: readonly Candidate[], units: UnitSystem, tokens: Tok
     grid: { left: 50, right: 16, top: 28, bottom: 40 },
     xAxis: {
       type: 'value',
-      name: `time to the stop, s`,
+      name: `time, s`,
       ...acrossName(tokens),
       axisLabel: axisText(tokens),
       splitLine: { show: false },

@@ -56,8 +56,8 @@ describe('a sweep as a chart', () => {
       expect(asked).toBeGreaterThan(askedBounds.low);
       expect(asked).toBeLessThan(askedBounds.high);
     }
-    expect(optionOf('asked', 'metric', goal).yAxis.name).toBe('what is asked, s');
-    expect(optionOf('asked', 'inch', { kind: 'load-distance' }).yAxis.name).toBe('what is asked, kg·m');
+    expect(optionOf('asked', 'metric', goal).yAxis.name).toBe('goal, s');
+    expect(optionOf('asked', 'inch', { kind: 'load-distance' }).yAxis.name).toBe('goal, kg·m');
   });
   it('names what stops the cars of a stretch', () => {
     const areas = optionOf('distance', 'metric').series.find(({ markArea }) => markArea)!.markArea!.data;

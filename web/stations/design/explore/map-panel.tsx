@@ -148,7 +148,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         <SizeChoice sizes={sizes} label="Up" value={upId} onChange={setUp} />
         {best !== null && (
           <Button size="small" variant="contained" onClick={() => take(best)}>
-            Take the best: {scoreWords(goalOf(design.aim), picture!.cars.score[best]!, units)}
+            Apply the best: {scoreWords(goalOf(design.aim), picture!.cars.score[best]!, units)}
           </Button>
         )}
         {picture && option && (
@@ -180,8 +180,8 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           sx={{ minHeight: 32, alignContent: 'center' }}
         >
           {cursor !== null && picture
-            ? `${words(cursor)}. Enter or a click takes it.`
-            : 'Darker: further. Red hatching: a check or rule stops it. Amber: wheels spin. Blank: cannot run. Point, or move with the arrow keys.'}
+            ? `${words(cursor)}. Press Enter or click to apply.`
+            : 'Darker: further. Red hatching: stopped by a check or rule. Amber: the wheels spin. Blank: cannot run. Point, or move with the arrow keys.'}
         </Typography>
       )}
       {picture && option && (
@@ -189,7 +189,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           option={option}
           tabIndex={0}
           role="application"
-          aria-label={`Map of distance over ${acrossSize.label} and ${upSize.label}${best !== null ? `; best ${words(best)}` : ''}. Arrow keys move, Enter takes.`}
+          aria-label={`Map of distance over ${acrossSize.label} and ${upSize.label}${best !== null ? `; best ${words(best)}` : ''}. Arrow keys move, Enter applies.`}
           onKeyDown={moveByKey}
           onPlace={(place) => {
             setByKey(false);

@@ -39,11 +39,11 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
           size="small"
           exclusive
           value={shown}
-          aria-label="What is changed"
+          aria-label="What is varied"
           onChange={(_event, next: Shown | null) => next && setShown(next)}
         >
           <ToggleButton value="sizes">each size by 10 %</ToggleButton>
-          <ToggleButton value="values">what is not known</ToggleButton>
+          <ToggleButton value="values">each uncertain value</ToggleButton>
         </ToggleButtonGroup>
         {list.length > 0 && (
           <ChartExport
@@ -56,12 +56,13 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
           />
         )}
       </Box>
-      {(progress !== null || job.isBroken) && <JobBar job={job} label="Trying" />}
+      {(progress !== null || job.isBroken) && <JobBar job={job} label="Calculating" />}
       <Typography variant="body2" color="text.secondary" sx={{ my: 2 }}>
         {shown === 'sizes'
-          ? 'How the distance moves when one size alone is made a tenth smaller or larger.'
-          : 'How the distance moves when one estimate alone is off by its usual error: measure what stands on top first.'}
-        {distance < free && ` It reaches the wall at ${printQuantity(distance, 'distance', units)}: only what keeps it from there counts.`}
+          ? 'The change in distance when one size alone is a tenth smaller or larger.'
+          : 'The change in distance when one estimate alone is wrong by its usual error. Measure the value at the top first.'}
+        {distance < free &&
+          ` It reaches the wall at ${printQuantity(distance, 'distance', units)}: only what keeps it from the wall counts.`}
       </Typography>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
         {list.map((item) => (

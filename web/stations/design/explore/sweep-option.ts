@@ -49,7 +49,7 @@ export type Swept = keyof typeof READINGS | 'asked';
 export function readingOf(swept: Swept, goal: Goal): Reading {
   if (swept !== 'asked') return READINGS[swept];
   const { quantity } = goalRecord(goal);
-  const figures = { label: 'what is asked', read: (p: BoundedSweepPoint) => p.asked, bounds: (p: BoundedSweepPoint) => p.askedBounds };
+  const figures = { label: 'goal', read: (p: BoundedSweepPoint) => p.asked, bounds: (p: BoundedSweepPoint) => p.askedBounds };
   return quantity === 'kg·m' || quantity === 'm + m/s'
     ? { ...figures, quantity: 'count', unit: quantity === 'kg·m' ? quantity : 'points' }
     : { ...figures, quantity };

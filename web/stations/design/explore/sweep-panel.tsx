@@ -94,7 +94,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         </ToggleButtonGroup>
         {best && (
           <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
-            {`Take the best: ${print(best.value)} → ${shown === 'carried' ? printAbout(best.distance, 'distance', units) : scoreWords(goal, best.score, units)}`}
+            {`Apply the best: ${print(best.value)} → ${shown === 'carried' ? printAbout(best.distance, 'distance', units) : scoreWords(goal, best.score, units)}`}
           </Button>
         )}
         <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)} sx={{ ml: 'auto' }}>
@@ -105,7 +105,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
             name={`${design.name} ${size.label}`}
             option={option}
             table={() => ({
-              head: [sizeHead(size), 'distance m', 'low m', 'high m', 'time s', 'launch grip', 'asked, SI', 'stopped by'],
+              head: [sizeHead(size), 'distance m', 'low m', 'high m', 'time s', 'launch grip', 'goal, SI', 'stopped by'],
               rows: points.map((p) => [
                 p.value,
                 p.distance,

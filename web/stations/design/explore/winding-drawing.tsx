@@ -44,7 +44,7 @@ export function WindingDrawing({ profile: { design } }: { readonly profile: Wind
       fontFamily={FONTS.text}
       fontSize={12}
       fill={ink}
-      aria-label={`Axle ${size(design.axleDiameter)} across; over the tape, what pulls first first: ${sleeves.map(({ diameter }) => size(diameter)).join(', ')}`}
+      aria-label={`Axle ${size(design.axleDiameter)} in diameter. Over the tape, in order of pull: ${sleeves.map(({ diameter }) => size(diameter)).join(', ')}`}
     >
       {sleeves.map(({ diameter, x, width }, i) => (
         <g key={i}>

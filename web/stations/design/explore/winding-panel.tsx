@@ -69,7 +69,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
               . The turns wound last pull first.
             </Typography>
             <Button size="small" variant="contained" onClick={() => edit((car) => ({ ...car, sleeve: profile.design.sleeve }))}>
-              Take this winding
+              Apply this winding
             </Button>
             <TapeOff design={design} edit={edit} />
           </Box>
@@ -80,7 +80,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
         result && (
           <>
             <Typography>
-              {isRoller(design) ? 'A roller has no spool to thicken.' : 'No sleeve beats the bare axle for this aim.'}
+              {isRoller(design) ? 'A roller has no spool to tape.' : 'No sleeve does better than the bare axle for this goal.'}
             </Typography>
             <TapeOff design={design} edit={edit} />
           </>
@@ -94,6 +94,6 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
 const TapeOff = ({ design, edit }: Pick<WindingPanelProps, 'design' | 'edit'>) =>
   design.sleeve.length > 0 && (
     <Button size="small" onClick={() => edit((car) => ({ ...car, sleeve: [] }))}>
-      Take the sleeve off
+      Remove the sleeve
     </Button>
   );

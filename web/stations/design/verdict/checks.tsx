@@ -46,7 +46,7 @@ export const Checks = memo(function Checks({ assessment }: { readonly assessment
             </summary>
             <p className={plain.text}>
               {sentence}
-              {verdict !== 'good' && cost > WORTH && ` Put right, it goes ${printQuantity(cost, 'distance', units)} further.`}
+              {verdict !== 'good' && cost > WORTH && ` Fixing this gains ${printQuantity(cost, 'distance', units)}.`}
               {!isTold && ` Limit: ${limitIs === 'most' ? 'at most' : 'at least'} ${printQuantity(limit, quantity, units)}; ${SURE[sure]}.`}
             </p>
           </details>

@@ -24,14 +24,15 @@ function row(design: CarDesign, key: ValueKey): Row {
 /** What each figure of the verdict comes from: formula, numbers put in, and whether they are estimated or measured. */
 export function explanationOf(figure: string, design: CarDesign, result: RunResult, print: Print): Explanation {
   const weight: Row = ['weight, with ballast', print(standingWeight(design).mass, 'weight'), SIZES];
-  const stored: Row = ['energy wound in', print(result.storedEnergy, 'energy'), 'from motor and sizes'];
+  const stored: Row = ['energy stored', print(result.storedEnergy, 'energy'), 'from motor and sizes'];
   const setup = deriveRunSetup(design);
   const motor = recordOf(design.motor);
   switch (figure) {
     case 'time':
       return {
         title: 'Time',
-        formula: 'Speed is followed along the way, ½Mv² = what the pull gave less what resistance took; time = ∫ dx / v to the stop.',
+        formula:
+          'The speed comes from the energy along the run: ½Mv² is the work of the pull less the work of the resistance. Time = ∫ dx / v to the stop.',
         numbers: [
           stored,
           weight,
@@ -43,13 +44,13 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
       return {
         title: 'Top speed',
         formula:
-          'Reached where the pull has fallen to the resistance, or where the motor lets go: v = √(2E/M), M the weight with its turning wheels.',
+          'Reached where the pull has fallen to the resistance, or where the motor lets go: v = √(2E/M). M is the mass, including the turning wheels.',
         numbers: [stored, weight, row(design, 'bearingFriction'), row(design, 'dragArea')],
       };
     case 'under power':
       return {
         title: 'Distance under power',
-        formula: 'Turns under power × circumference of the drive wheels, less what the wheels slip.',
+        formula: 'Turns under power × circumference of the drive wheels, less the wheelspin.',
         numbers: [
           ['turns', print(result.turns, 'count'), SIZES],
           ['drive wheels ⌀', print(design.driveWheels.diameter, 'size'), SIZES],
@@ -71,7 +72,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
     case 'launch grip':
       return {
         title: 'Launch grip',
-        formula: 'What the tyre can hold, μ × load on the drive wheels, over the force a launch without slip needs.',
+        formula: 'The most that the tyre can hold, μ × load on the drive wheels, divided by the force that a launch without slip needs.',
         numbers: [
           ['it can hold', print(result.launchGripLimit, 'force'), 'μ × load'],
           ['it needs', print(result.launchGripNeeded, 'force'), RUN],
@@ -83,7 +84,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
     case 'wheelspin':
       return {
         title: 'Wheelspin',
-        formula: 'While the tyre slides it passes sliding grip × load; wheelspin is ∫ (rim speed − car speed) dt.',
+        formula: 'While the tyre slides it passes on sliding grip × load. Wheelspin is ∫ (rim speed − car speed) dt.',
         numbers: [
           row(design, 'slidingRatio'),
           ['time sliding', print(result.slipTime, 'time'), RUN],
@@ -94,7 +95,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
       return {
         title: 'Range',
         formula:
-          'As many cars are run as there are ways to be off: each number below is drawn anew with its spread, 128 times. One in ten runs shorter than the low end, one in ten further than the high end.',
+          'The model runs 128 cars. Each number below is drawn from its distribution every time. One car in ten goes less far than the low end, one in ten further than the high end.',
         numbers: [
           ...valueKeysOf(design).map((key): Row => {
             const [name, value, evidence] = row(design, key);
@@ -105,19 +106,19 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
       };
     case 'energy':
       return {
-        title: 'Energy wound in',
+        title: 'Energy stored',
         formula: motor.energyFormula,
         numbers: [
-          ['energy wound in', print(result.storedEnergy, 'energy'), 'formula above'],
+          ['energy stored', print(result.storedEnergy, 'energy'), 'formula above'],
           ...motor.energyValues.map((key) => row(design, key)),
           ['turns', print(result.turns, 'count'), SIZES],
-          ['given back', print(result.storedEnergy - result.energy.hysteresis - result.energy.unspent, 'energy'), RUN],
+          ['returned', print(result.storedEnergy - result.energy.hysteresis - result.energy.unspent, 'energy'), RUN],
         ],
       };
     default:
       return {
         title: 'Distance',
-        formula: 'The energy that comes back from the winding, spent on wheelspin, bearings, rolling, air and slope until the car stands.',
+        formula: 'The energy returned by the motor, less wheelspin, bearings, rolling, air and slope, until the car stops.',
         numbers: [
           stored,
           weight,

@@ -24,22 +24,25 @@ function leadOf(goal: Goal, car: CarDesign = newCar('x', 'band')): string {
 
 describe('the verdict leads with what is asked', () => {
   it.each<[Goal, RegExp]>([
-    [{ kind: 'furthest' }, /^\|about \|[\d.]+\| m\|predicted, fully wound\|8 in 10 such cars: [\d.]+ to [\d.]+ m\|its next run/],
+    [
+      { kind: 'furthest' },
+      /^\|about \|[\d.]+\| m\|predicted distance, fully wound\|Cars built like this: [\d.]+–[\d.]+ m \(8 in 10\)\|This car’s next run: [\d.]+–[\d.]+ m \(8 in 10\)/,
+    ],
     [{ kind: 'at-least', distance: 5 }, /^\|at least 5\.00 m: (over )?\d+ % likely\|about \|[\d.]+\| m\|/],
     [
       { kind: 'quickest-to', distance: 4 },
-      /^\|quickest to 4\.00 m: (over )?\d+ % likely\|about \|[\d.]+\| s\|to 4\.00 m\|8 in 10 such cars: [\d.]+ to [\d.]+ s\|it goes about [\d.]+ m/,
+      /^\|quickest to 4\.00 m: (over )?\d+ % likely\|about \|[\d.]+\| s\|to 4\.00 m\|Cars built like this: [\d.]+–[\d.]+ s \(8 in 10\)\|Predicted distance: about [\d.]+ m/,
     ],
-    [{ kind: 'carry', distance: 4 }, /\|about \|\d+\| g\|carried over 4\.00 m\|8 in 10 such cars: \d+ to \d+ g\|/],
+    [{ kind: 'carry', distance: 4 }, /\|about \|\d+\| g\|carried over 4\.00 m\|Cars built like this: \d+–\d+ g \(8 in 10\)\|/],
     [
       { kind: 'through-gap', distance: 4, width: 0.8 },
       /^\|through 0\.80 m at 4\.00 m: \d+ % likely\|about \|[\d.]+\| m\|off the line at 4\.00 m\|/,
     ],
-    [{ kind: 'quickest-to', distance: 400 }, /^\|quickest to 400\.00 m: under \d % likely\|It does not get there\.\|it goes about/],
+    [{ kind: 'quickest-to', distance: 400 }, /^\|quickest to 400\.00 m: under \d % likely\|It stops short\.\|Predicted distance: about/],
   ])('%o', (goal, words) => expect(leadOf(goal)).toMatch(words));
   it('and says that it cannot tell how straight a roller runs', () =>
     expect(leadOf({ kind: 'straightest' }, newCar('x', 'twist'))).toMatch(
-      /^\|furthest straight: cannot tell, .*\|it goes about [\d.]+ m, fully wound\| · then rolls back\|$/,
+      /^\|furthest straight: cannot tell, .*\|Predicted distance: about [\d.]+ m, fully wound\| · then rolls back\|$/,
     ));
 });
 

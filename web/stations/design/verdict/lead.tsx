@@ -6,7 +6,7 @@ import type { Assessment } from '../../../../core/explore/assess.ts';
 import { nextRun } from '../../../../core/predict/next-run.ts';
 import { curvatureOf, likelyCurvature } from '../../../../core/predict/straightness.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { printKnown, printQuantity, unitOf, type Print } from '../../../../core/units/quantity.ts';
+import { formatRange, printKnown, printQuantity, unitOf, type Print } from '../../../../core/units/quantity.ts';
 import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';
 import plain from '../../../ui/plain.module.css';
@@ -46,7 +46,7 @@ export function Lead(props: LeadProps) {
         </p>
       )}
       {asked?.kind === 'unknown' && (
-        <p className={plain.strong}>{label(goal, print)}: cannot tell, how straight a roller runs is not known</p>
+        <p className={plain.strong}>{label(goal, print)}: cannot tell, nothing is known about how straight a roller runs</p>
       )}
       {isOfDistance ? (
         <>
@@ -57,7 +57,7 @@ export function Lead(props: LeadProps) {
           </p>
           <p className={`${plain.text} ${plain.muted} ${styles.onPaper}`}>
             <Explained figure="distance" explain={explain}>
-              predicted, fully wound
+              predicted distance, fully wound
             </Explained>
             {more}
           </p>
@@ -67,7 +67,7 @@ export function Lead(props: LeadProps) {
             figure={known}
             unit={unitOf('distance', units)}
             mark={design.aim.distance}
-            next={`its next run, if so: ${known(next.low)} to ${known(next.high)} ${unitOf('distance', units)}`}
+            next={`This car’s next run: ${formatRange(known(next.low), known(next.high))} ${unitOf('distance', units)} (8 in 10)`}
             explain={explain}
           />
         </>
@@ -76,7 +76,7 @@ export function Lead(props: LeadProps) {
           {asked?.kind !== 'unknown' && <AskedFigure {...props} />}
           <p className={`${plain.text} ${plain.muted}`} data-testid="predicted-distance" data-metres={result.distance.toFixed(2)}>
             <Explained figure="distance" explain={explain}>
-              {`it goes about ${likely} ${unitOf('distance', units)}, fully wound`}
+              {`Predicted distance: about ${likely} ${unitOf('distance', units)}, fully wound`}
             </Explained>
             {more}
           </p>
@@ -104,8 +104,8 @@ function AskedFigure({ design, result, assessment, explain }: LeadProps) {
     return (
       <p className={styles.short}>
         {wall !== null && 'distance' in goal && wall < goal.distance && result.distance > wall
-          ? `The wall stands at ${print(wall, 'distance')}, before what is asked: no run on this floor can show it.`
-          : 'It does not get there.'}
+          ? `The wall is at ${print(wall, 'distance')}, before the goal. No run on this floor can reach it.`
+          : 'It stops short.'}
       </p>
     );
   return (

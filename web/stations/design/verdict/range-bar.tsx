@@ -1,4 +1,5 @@
 import type { Bounds } from '../../../../core/predict/uncertainty.ts';
+import { formatRange } from '../../../../core/units/quantity.ts';
 import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';
 import plain from '../../../ui/plain.module.css';
@@ -27,7 +28,7 @@ export function RangeBar({ bounds, likely, figure, unit, mark, next, explain }: 
         <>
           <p className={`${plain.text} ${plain.muted}`}>
             <Explained figure="range" explain={explain}>
-              {`8 in 10 such cars: ${figure(bounds.low)} to ${figure(bounds.high)} ${unit}`}
+              {`Cars built like this: ${formatRange(figure(bounds.low), figure(bounds.high))} ${unit} (8 in 10)`}
             </Explained>
           </p>
           {next && <p className={`${plain.text} ${plain.muted} ${styles.onPaper}`}>{next}</p>}

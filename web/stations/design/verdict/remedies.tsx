@@ -39,7 +39,7 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cur
     gain === 'further' || better <= 0
       ? []
       : better > GETS_THERE
-        ? ['gets there']
+        ? ['reaches the goal']
         : [`${figure(better)} ${unit} ${gain} ${of(goal, print)}`];
   const spin =
     slipDistance > LEAST_SLIP
@@ -48,7 +48,11 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cur
         ? ['no wheelspin']
         : [];
   return [
-    cures !== null ? `puts “${cures}” right` : helps > 0.95 ? 'helps all such cars' : `helps ${Math.round(10 * helps)} in 10 such cars`,
+    cures !== null
+      ? `fixes “${cures}”`
+      : helps > 0.95
+        ? 'helps all cars built like this'
+        : `helps ${Math.round(10 * helps)} in 10 cars built like this`,
     ...asked,
     ...spin,
     `${printQuantity(time, 'time', units)}, ${printQuantity(Math.abs(timeGain), 'time', units)} ${timeGain < 0 ? 'quicker' : 'longer'}`,
@@ -84,13 +88,13 @@ export const Remedies = memo(function Remedies({ assessment, halfWidth, aim, edi
               <Button
                 size="small"
                 variant="outlined"
-                aria-label={`Try: ${remedy.label}`}
+                aria-label={`Apply: ${remedy.label}`}
                 onClick={() => {
                   hide();
                   edit((design) => ({ ...remedy.design, name: design.name }));
                 }}
               >
-                Try
+                Apply
               </Button>
             </li>
           );

@@ -33,35 +33,35 @@ function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title
   switch (limit.kind) {
     case 'stalls':
       return {
-        title: 'It does not move.',
+        title: 'It does not start.',
         text:
           limit.lacks === 'pull'
-            ? `The pull at the tyre is ${printQuantity(result.launchThrust, 'force', units)}, less than what holds the car. A thicker axle, a shorter lever or smaller drive wheels pull harder.`
-            : `Its drive wheels spin on the spot: the launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip, the tyres hold ${printQuantity(result.launchGripLimit, 'force', units)}. More weight on the drive wheels or tyres that grip get it going.`,
+            ? `The pull at the tyre is ${printQuantity(result.launchThrust, 'force', units)}, less than the resistance. A thicker axle, a shorter lever or smaller drive wheels pull harder.`
+            : `Its drive wheels spin on the spot. The launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${printQuantity(result.launchGripLimit, 'force', units)}. More weight on the drive wheels or tyres with more grip help.`,
         isBad: true,
       };
     case 'stops-wound':
       return {
         title: 'It stops before it is unwound.',
-        text: `The pull falls below the resistance with ${printNumber(limit.turnsLeft, 'count', units)} turns left on the axle. A thicker axle or a shorter lever pulls harder for less way.`,
+        text: `The pull falls below the resistance with ${printNumber(limit.turnsLeft, 'count', units)} turns left on the axle. A thicker axle or a shorter lever pulls harder over a shorter distance.`,
         isBad: true,
       };
     case 'endless':
       return {
-        title: 'It rolls on and on.',
-        text: 'The slope outdoes what holds the car back: no end within 1000 m or ten minutes.',
+        title: 'It does not stop.',
+        text: 'The slope pulls harder than the resistance: the car has not stopped after 1000 m or ten minutes.',
         isBad: true,
       };
     case 'wheelspin':
       return {
-        title: 'Wheelspin holds this car back.',
-        text: `It spins for ${printQuantity(limit.distance, 'distance', units)}: ${share(limit.share)} of the energy. The launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip; the tyres hold ${printQuantity(result.launchGripLimit, 'force', units)}.`,
+        title: 'Wheelspin limits this car.',
+        text: `The wheels spin for ${printQuantity(limit.distance, 'distance', units)}: ${share(limit.share)} of the energy. The launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${printQuantity(result.launchGripLimit, 'force', units)}.`,
         isBad: true,
       };
     case 'loss':
       return {
         title: `${ENERGY_WORDS[limit.part].subject} most.`,
-        text: `${ENERGY_WORDS[limit.part].subject} ${share(limit.share)} of the ${printQuantity(result.storedEnergy, 'energy', units)} wound in.`,
+        text: `${ENERGY_WORDS[limit.part].subject} ${share(limit.share)} of the ${printQuantity(result.storedEnergy, 'energy', units)} stored.`,
         isBad: false,
       };
   }
@@ -150,9 +150,9 @@ function TruenessAsked({ edit }: { readonly edit: Edit }) {
     <FlickTest care="not-known" onFound={(care) => edit((car) => ({ ...car, care }))} />
   ) : (
     <p className={`${plain.text} ${styles.onPaper}`}>
-      How true it is built is not known: the range goes from rough to careful.{' '}
+      The build quality is not known. The range goes from rough to careful.{' '}
       <Button size="small" onClick={() => setIsOpen(true)}>
-        Tell by a flick test
+        Do a flick test
       </Button>
     </p>
   );

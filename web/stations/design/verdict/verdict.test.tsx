@@ -42,24 +42,24 @@ const spinning: CarDesign = weighing({ ...lever, tyre: 'bare-disc', axleDiameter
 
 describe('the verdict says what limits a car', () => {
   it.each<[string, CarDesign, RegExp]>([
-    ['what it rolls away', lever, /Rolling takes most\.\|Rolling takes \d+ % of the 0\.91 J wound in/],
-    ['wheelspin', spinning, /✕ Wheelspin holds this car back\.\|It spins for [\d.]+ m: \d+ % of the energy/],
+    ['what it rolls away', lever, /Rolling takes most\.\|Rolling takes \d+ % of the 0\.91 J stored/],
+    ['wheelspin', spinning, /✕ Wheelspin limits this car\.\|The wheels spin for [\d.]+ m: \d+ % of the energy/],
     [
       'a stall',
       weighing({ ...band, motor: { ...band.motor, turns: 2 } as CarDesign['motor'], sleeve: [] }, { mass: 0.25 }),
-      /✕ It does not move\./,
+      /✕ It does not start\./,
     ],
     [
       'a stop while wound',
       weighing({ ...band, bearing: 'wood-card', sleeve: [] }, { mass: 0.4 }),
       /✕ It stops before it is unwound\.\|.*[\d.]+ turns left/,
     ],
-    ['a slope that outdoes all', { ...lever, floor: { ...lever.floor, slope: -0.1 } }, /✕ It rolls on and on\./],
+    ['a slope that outdoes all', { ...lever, floor: { ...lever.floor, slope: -0.1 } }, /✕ It does not stop\./],
     ['sizes that cannot be', weighing(lever, { mass: 0.01 }), /✕ It cannot run like this\.\|mass must be at least \d+ g/],
   ])('%s', (_name, design, words) => expect(verdictOf(design)).toMatch(words));
   it('with bounds in the units that are chosen, of diameters and not of radii', () => {
     expect(verdictOf(weighing(lever, { mass: 0.01 }), 'inch')).toMatch(
-      /mass must be at least [\d.]+ oz, what wheels, axles, body and motor alone weigh/,
+      /mass must be at least [\d.]+ oz, the weight of wheels, axles, body and motor alone/,
     );
     const tiny = { ...lever, driveWheels: { ...lever.driveWheels, diameter: 0.001 } };
     expect(verdictOf(tiny)).toMatch(/drive wheels\.?diameter must be at least 2 mm/);
@@ -101,7 +101,7 @@ describe('what is computed beside the page', () => {
     });
     const words = shown(<Checks assessment={assessment} />);
     expect(words).toMatch(/^\|Checks\|[✕!]\|/);
-    expect(words).toMatch(/launch grip\|.*Put right, it goes [\d.]+ m further/);
+    expect(words).toMatch(/launch grip\|.*Fixing this gains [\d.]+ m/);
     expect(words).toContain('from estimates of the parts');
   });
   it('puts the range on a scale with the mark, and says what the next run may be', () => {
@@ -112,11 +112,11 @@ describe('what is computed beside the page', () => {
         figure={(metres) => metres.toFixed(0)}
         unit="m"
         mark={12}
-        next="its next run, if so: 9 to 11 m"
+        next="This car’s next run: 9–11 m (8 in 10)"
         explain={() => ({ title: '', formula: '', numbers: [] })}
       />
     );
-    expect(shown(bar)).toMatch(/8 in 10 such cars: \d+ to \d+ m.*next run, if so: 9 to 11 m/);
+    expect(shown(bar)).toMatch(/Cars built like this: \d+–\d+ m \(8 in 10\).*next run: 9–11 m \(8 in 10\)/);
     const places = [...renderToStaticMarkup(<Provider store={makeStore()}>{bar}</Provider>).matchAll(/(?:left|width):([\d.]+)%/g)];
     for (const [, percent] of places) expect(Number(percent)).toBeLessThanOrEqual(100);
   });

@@ -43,13 +43,13 @@ export function CompareVersions({ versions, present }: { readonly versions: read
           {record.name}
         </MenuItem>
       ))}
-      <MenuItem value={NOW}>as it stands now</MenuItem>
+      <MenuItem value={NOW}>the car now</MenuItem>
     </TextField>
   );
   return (
     <Box component="section" aria-labelledby="compare-title">
       <Typography id="compare-title" variant="h3" sx={{ mb: 3 }}>
-        Side by side
+        Compare
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2 }}>
         {choose('Compare', left, setLeft)}

@@ -33,10 +33,10 @@ export function EarlierDesigns({ carId, present, ghosts, onGhosts, goBack }: Ear
   return (
     <Box component="section" aria-labelledby="earlier-title">
       <Typography id="earlier-title" variant="h3">
-        Saved by itself
+        Saved automatically
       </Typography>
       <Typography variant="body2" color="text.secondary">
-        How the car stood before each change, newest first.
+        The car before each change, newest first.
       </Typography>
       <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {earlier.map(({ version, savedAt, design }, i) => {
@@ -49,13 +49,8 @@ export function EarlierDesigns({ carId, present, ghosts, onGhosts, goBack }: Ear
                 {change ? `, before ${change}` : ''}
               </Typography>
               <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
-                <Button
-                  size="small"
-                  variant="outlined"
-                  aria-label={`Go back to it: as it stood ${name}`}
-                  onClick={() => void goBack(name, design)}
-                >
-                  Go back to it
+                <Button size="small" variant="outlined" aria-label={`Restore: the car ${name}`} onClick={() => void goBack(name, design)}>
+                  Restore
                 </Button>
                 <GhostButton ghost={{ id: `earlier-${version}`, name, design }} ghosts={ghosts} onGhosts={onGhosts} />
               </Box>

@@ -38,7 +38,7 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
     <SideDrawer title="Versions" onClose={onClose}>
       {current ? (
         <Typography>
-          This is <b>{current.record.name}</b>, kept as it stands.
+          This is <b>{current.record.name}</b>, unchanged.
         </Typography>
       ) : (
         <KeepForm versions={versions} keep={keep} key={versions.length} />
@@ -101,7 +101,7 @@ function KeepForm({ versions, keep }: Pick<Versions, 'versions' | 'keep'>) {
         slotProps={{ htmlInput: { maxLength: 2000 } }}
       />
       <Button type="submit" variant="contained" disabled={name.trim() === ''}>
-        Keep as a version
+        Save as a version
       </Button>
     </Box>
   );
@@ -141,10 +141,10 @@ function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack, remov
           size="small"
           variant="outlined"
           disabled={isCurrent}
-          aria-label={`Go back to it: ${name}`}
+          aria-label={`Restore: ${name}`}
           onClick={() => void goBack(name, design)}
         >
-          Go back to it
+          Restore
         </Button>
         <GhostButton ghost={{ id: version.id, name, design }} ghosts={ghosts} onGhosts={onGhosts} />
         <Button size="small" aria-label={`Remove the version ${name}`} onClick={() => void remove(version.id, name)}>
