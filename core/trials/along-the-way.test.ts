@@ -40,6 +40,12 @@ describe('along the way', () => {
     expect(coastingAlong(way, distance, 'acceleration').every(([, slowing]) => slowing < 0)).toBe(true);
     expect(modelledAlong(trace!, 'acceleration').at(-1)![1]).toBeCloseTo(-way.coast!.a0.value, 1);
   });
+  it('has the speeds and accelerations of the book: 1 m in 1 s, 2 m in 1 s, 1 m in 1 s', () => {
+    const told = alongTheWay([{ at: 1, time: 1 }, { at: 3, time: 2 }, { at: 4, time: 3 }], 0.001)!; // prettier-ignore
+    expect(measuredAlong(told, 'speed')).toEqual([[0.5, 1], [2, 2], [3.5, 1]]); // prettier-ignore
+    expect(measuredAlong(told, 'acceleration')).toEqual([[1, 1], [3, -1]]); // prettier-ignore
+    expect(told.pullEnded).toEqual({ from: 0.5, to: 3.5 });
+  });
   it('says nothing of a pull that had not ended, of coasting without marks, of one mark', () => {
     const gaining = alongTheWay(passings.slice(0, 2), 0.001)!;
     expect(gaining.pullEnded).toBeNull();

@@ -53,7 +53,7 @@ export function alongTheWay(passings: readonly Passing[], resolution: number, ai
   }));
   const fastest = speeds.reduce((best, { speed }, i) => (speed > speeds[best]!.speed ? i : best), 0);
   const isStillGaining = fastest === speeds.length - 1;
-  const coasting = isStillGaining ? [] : marks.slice(fastest);
+  const coasting = marks.slice(fastest);
   const begun = coasting[0];
   const isTold = begun !== undefined && coasting.length > FEWEST_COAST_READINGS;
   return {

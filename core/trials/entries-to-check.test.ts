@@ -40,6 +40,11 @@ describe('entries that would explain runs far from what was expected', () => {
       expect.objectContaining({ label: 'bands side by side', entered: one.motor.parallel, would: 2 * one.motor.parallel }),
     );
   });
+  it('that are only a little off are told as little off', () => {
+    const design = newCar('x');
+    const [nearest] = entriesToCheck(design, FULL, 0.995 * reach(design));
+    expect(Math.abs(Math.log(nearest!.would / nearest!.entered))).toBeLessThan(0.03);
+  });
   it('no more turns than a full wind', () => {
     const design = newCar('x');
     for (const { label, entered, would } of entriesToCheck(design, FULL, 1.3 * reach(design)))

@@ -140,7 +140,7 @@ function runsOf(fitted: FittedCar, design: CarDesign, draws: readonly Draw[]): r
   const pointAt = lowDiscrepancy(Math.max(fresh.length, 1), 11);
   const unknowns = [...fitted.unknowns, ...fresh];
   return draws.map(({ place, width }, k) =>
-    runOf(fitted, design, unknowns, [...place, ...Array.from(pointAt(k).slice(0, fresh.length), (share) => width * standardNormal(share))]),
+    runOf(fitted, design, unknowns, [...place, ...fresh.map((_, i) => width * standardNormal(pointAt(k)[i]!))]),
   );
 }
 

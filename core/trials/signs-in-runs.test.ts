@@ -36,6 +36,13 @@ describe('what runs show besides how far they go', () => {
     expect(told.perRun).toBeCloseTo(Math.expm1(-0.02 - 0.0002), 6);
     expect(told.oddOnes).toEqual([]);
   });
+  it('drift: as sure as Student’s t with three degrees says, by hand', () => {
+    // Five runs about a line, residuals s · (1, −2, 0, 2, −1): Σ² = 10 s², error s/√3, so t = √3 b/s against 3.182.
+    const off = [1, -2, 0, 2, -1].map((by) => 0.01 * by);
+    const told = (slope: number) => signsInRuns([inOrder(off.map((by, i) => Math.exp(2 + slope * i + by)))]);
+    expect(told(0.018)).toMatchObject({ drift: 'not-seen', perRun: expect.closeTo(Math.expm1(0.018), 9) });
+    expect(told(0.019)).toMatchObject({ drift: 'seen', perRun: expect.closeTo(Math.expm1(0.019), 9) });
+  });
   it('drift of 2 % a run shows mostly, and none shows by luck in more than one of twenty', () => {
     expect(
       share(

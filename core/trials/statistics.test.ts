@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import { describe, expect, it } from 'vitest';
 import type { Goal } from '../brief/goal.ts';
 import type { Outcome } from '../car/car-design.ts';
@@ -240,6 +241,43 @@ describe('the means of groups', () => {
       scatter: known(0.002),
     })!;
     expect(told).toMatchObject({ verdict: 'no-difference', drift: expect.closeTo(-0.01, 3) });
+  });
+});
+
+describe('a group with a wall', () => {
+  it('has ten times the mean, scatter and range where all distances are ten times as long', () => {
+    const outcomes = (by: number): Outcome[] => [
+      ...[10, 14, 20].map((x): Outcome => ({ kind: 'stopped', distance: by * x })),
+      { kind: 'hit-wall', distance: by * 15 },
+    ];
+    const [near, far] = [censoredGroup(outcomes(0.02))!, censoredGroup(outcomes(1))!];
+    for (const key of ['mean', 'deviation', 'low', 'high'] as const) expect(far[key]! / near[key]!).toBeCloseTo(50, 2);
+  });
+  it('has the mean and variance at the top of its likelihood, found by plain search', () => {
+    const [s, stops, wall] = [0.1, [Math.log(10), Math.log(10.8)], Math.log(11)];
+    const walled = stoppedAt(10, 10.8).concat({ value: 11, atLeast: true, hasStarted: true });
+    const lnRunsOf = walled.map(({ value, atLeast }, order) => ({ ln: Math.log(value), atLeast, order }));
+    const steady = scatterPlaces([lnRunsOf], { median: s, spread: 1e-9, upwards: 1 }).filter(({ trend }) => trend === 0);
+    const { mean, variance } = steady.reduce((a, b) => (b.weight > a.weight ? b : a)).means[0]!;
+    // Source: the normal with one run in twenty six times as wide, a wall as Φ, its prior ln 3 wide from the wall on.
+    const normal = (z: number): number => Math.exp(-0.5 * z * z);
+    const ln = (m: number): number =>
+      stops.reduce((sum, x) => sum + Math.log(0.95 * normal((x - m) / s) + (0.05 / 6) * normal((x - m) / s / 6)), 0) +
+      Math.log(normalCdf((m - wall) / s, 0, 1)) -
+      0.5 * ((m - wall - Math.log(3) / 2) / (Math.log(3) / Math.sqrt(12))) ** 2;
+    const grid = Array.from({ length: 4001 }, (_, i) => 2.2 + i / 10000);
+    const top = grid.reduce((a, b) => (ln(b) > ln(a) ? b : a));
+    expect(mean).toBeCloseTo(top, 2);
+    expect(variance * -((ln(top + 0.01) - 2 * ln(top) + ln(top - 0.01)) / 0.01 ** 2)).toBeCloseTo(1, 1);
+  });
+});
+
+describe('forty runs one after another', () => {
+  it('have the chance of the normal: S = −20 of twenty up, then twenty up from below; p = 2 Φ(−20/√(40 · 39 · 85/18))', () => {
+    const runs = Array.from({ length: 40 }, (_, i) => (i < 20 ? 21 + i : i - 19));
+    expect(trendOf(runs)!.p).toBeCloseTo(2 * normalCdf(-20 / Math.sqrt((40 * 39 * 85) / 18), 0, 1), 12);
+    // Two runs that tie take 2 · 1 · 9/18 from the variance, and one from S.
+    expect(trendOf(runs.with(0, 22))!.p).toBeCloseTo(2 * normalCdf(-21 / Math.sqrt((40 * 39 * 85 - 18) / 18), 0, 1), 12);
   });
 });
 

@@ -60,6 +60,13 @@ describe('what is said of another floor', () => {
 });
 
 describe('the runs of a car', () => {
+  it('of one group are held out of nothing; runs that fall by 4 % each are told as that', () => {
+    const way = reach(design);
+    const runs = [0, 1, 2, 3, 4].map((i) => run(design, way * 0.96 ** i));
+    const [only] = tuneCar(design, runs)!.groups;
+    expect(only).toMatchObject({ heldOut: null, check: null });
+    expect(toldRuns(runs)!.signs).toMatchObject({ drift: 'seen', perRun: expect.closeTo(-0.04, 9) });
+  });
   it('are told by the newest groups, also where the last run is of a winding that was run first', () => {
     const turns = fullTurns(design);
     const winds = Array.from({ length: 25 }, (_, i): Wind => ({ kind: 'turns', turns: Math.round(turns * (4 + i)) / 30 }));

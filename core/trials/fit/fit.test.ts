@@ -116,6 +116,11 @@ describe('what a run says of a model', () => {
     }
     expect(information / total).toBeCloseTo(310.35, 0);
   });
+  it('of a car that cannot run scatters in its distance alone', () => {
+    const stuck = likelyCar({ ...newCar('x'), motor: { ...newCar('x').motor, releaseAngle: 4 } as CarDesign['motor'] }, FULL, 1);
+    const { resistance, energy, grip } = scatterDirections(stuck, stuck, [2, 4], makeWorkspace());
+    expect([[...resistance], [...energy], [...grip]]).toEqual([[-1, 0, 0, 0], [0, 0, 0, 0], [0, 0, 0, 0]]); // prettier-ignore
+  });
   it('differs from the next as resistances, motor and grip do: s² (a² + b²) + g²', () => {
     const directions = { resistance: Float64Array.of(-0.8), energy: Float64Array.of(0.6), grip: Float64Array.of(0.03) };
     expect(runVariance(directions, 0.05)).toBeCloseTo(0.05 ** 2 + 0.03 ** 2, 12);

@@ -46,7 +46,7 @@ export function observedOf(run: TrialRun, marks: readonly number[], { tape, watc
   ];
   const told = run.said ?? (didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance');
   if (told === 'distance') {
-    if (time !== undefined && time > 0) rows.push([1, Math.log(time), HAND ** 2 + (watch / time) ** 2]);
+    if (time) rows.push([1, Math.log(time), HAND ** 2 + (watch / time) ** 2]);
     for (const split of splits) {
       const mark = marks.indexOf(split.at);
       if (mark >= 0) rows.push([2 + mark, Math.log(split.time), GATES ** 2 + (gate / split.time) ** 2]);
