@@ -38,7 +38,7 @@ describe('a builder at the Bench station', () => {
       await car.sees('well determined');
       await expectAccessible(page);
       await car.press('Apply to the car');
-      await car.sees(`Kept as “measured: ${name}”`);
+      await car.sees(`Saved as “measured: ${name}”`);
       await car.saved();
       // They count once.
       await car.sees('These readings are in the car.');
@@ -82,12 +82,12 @@ describe('a builder at the Bench station', () => {
       await car.press('Use this reading');
     }
     await car.sees('spring rate');
-    await car.type('pull, row 3', '30');
+    await car.type('force, row 3', '30');
     await car.press('Leave row 3 out');
     await car.sees('Row 3 is left out.');
     await car.seesNot('times as far from the fit');
     await expectAccessible(page);
-    await car.press('Keep as my part “household snap trap of Kelp Runner”');
+    await car.press('Save as my part “household snap trap of Kelp Runner”');
     await car.sees('These readings are in the car.');
     await car.sees('in my part “household snap trap of Kelp Runner”');
     await car.saved();
@@ -100,8 +100,8 @@ describe('a builder at the Bench station', () => {
     await slow.close();
     await car.press('Clear the table');
     await car.press('Simulate readings');
-    await car.press('Put it into my “household snap trap of Kelp Runner”');
-    await car.sees('is known to Slow Ferry too');
+    await car.press('Apply to my “household snap trap of Kelp Runner”');
+    await car.sees('is updated in Slow Ferry too');
     // The drawer tells where it is, splits and copies it.
     await car.press('My parts');
     await car.sees('In Kelp Runner, Slow Ferry: ! 2 for all at once, 1 in stock');
@@ -122,13 +122,13 @@ describe('a builder at the Bench station', () => {
     // Taken back, the car is as before; the readings can be shown again.
     for (const left of [1, 0]) {
       await page.evaluate(() =>
-        [...document.querySelectorAll<HTMLElement>('ul[aria-label="Measured before"] button')]
+        [...document.querySelectorAll<HTMLElement>('ul[aria-label="Earlier measurements"] button')]
           .find((one) => one.innerText === 'Withdraw')!
           .click(),
       );
       await page.waitForFunction(
         (wanted) =>
-          [...document.querySelectorAll<HTMLElement>('ul[aria-label="Measured before"] button')].filter(
+          [...document.querySelectorAll<HTMLElement>('ul[aria-label="Earlier measurements"] button')].filter(
             (one) => one.innerText === 'Withdraw',
           ).length === wanted,
         {},
@@ -183,13 +183,13 @@ describe('a builder at the Bench station', () => {
     await car.press('My parts');
     await car.press('Add from a kit list');
     await car.press('Add to My parts');
-    await car.sees('1 of 2 things of the kit are in the drawer');
+    await car.sees('1 of 2 things of the kit were added to My parts');
     await car.sees('wheel, 8 in stock, estimated');
     const chooser = page.waitForFileChooser();
     await car.press('Import CSV');
     const { path, remove } = fileOf('parts.csv', 'kind,name,like,count\ntrap,spare,large,3\ntrap,odd,tiny,1\n');
     await (await chooser).accept([path]);
-    await car.sees('1 of 2 parts of parts.csv taken. line 3: like');
+    await car.sees('1 of 2 parts of parts.csv imported. line 3: like');
     await car.sees('snap trap, 3 in stock, estimated');
     remove();
     await page.close();
@@ -199,13 +199,13 @@ describe('a builder at the Bench station', () => {
     const page = await stage.open(`${kelp}/bench?measure=roll-out`);
     const car = builder(page);
     await car.type('turns, row 1', '5');
-    await car.type('way, row 1', 'far');
-    await car.sees('way, row 1:');
-    await car.type('way, row 1', '1.88');
+    await car.type('distance, row 1', 'far');
+    await car.sees('distance, row 1:');
+    await car.type('distance, row 1', '1.88');
     await car.sees('rolling radius');
     await page.reload();
     await car.sees('rolling radius');
-    expect(await car.valueOf('way, row 1')).toBe('1.88');
+    expect(await car.valueOf('distance, row 1')).toBe('1.88');
     await car.press('Clear the table');
     await car.sees('Type readings');
     await page.close();
@@ -215,7 +215,7 @@ describe('a builder at the Bench station', () => {
     const page = await stage.open(`${kelp}/bench`);
     const car = builder(page);
     await car.follow('Print bench sheets');
-    await car.sees('Kelp Runner: Pull of the lever');
+    await car.sees('Kelp Runner: Force on the lever');
     await car.sees('A snap trap breaks skin');
     await expectAccessible(page);
     await page.close();

@@ -22,7 +22,7 @@ describe('a new builder’s first minute', () => {
     await first.pick('Motor', 'bands on the axle');
     await first.pick('Goal', 'be quickest to …');
     await first.type('Goal distance, m', '4');
-    await first.type('How much room, from the line to the wall? (0: no wall), m', '15 ft');
+    await first.type('Room from the line to the wall (0: no wall), m', '15 ft');
     await first.press('Create my brief and my car');
     expect(await first.distance()).toBeGreaterThan(2);
     await first.sees('quickest to 4.00 m');
@@ -149,15 +149,15 @@ describe('the Brief station', () => {
   it('lets a car work to a brief from a template, and to none', async () => {
     const page = await open(`${demoCar(5)}/brief`);
     const eel = builder(page);
-    await eel.sees('What is asked of Bobbin Eel?');
+    await eel.sees('Choose a brief for Bobbin Eel');
     await expectAccessible(page);
-    await eel.press('Begin from this: Kitchen floor');
+    await eel.press('Use this template: Kitchen floor');
     await eel.sees('The stop nearest to the mark at 3.00 m counts.');
-    await eel.sees('off the mark at 3.00 m');
+    await eel.sees('from the mark at 3.00 m');
     await eel.press('More');
     await eel.choose('Let Bobbin Eel work to another brief');
-    await eel.sees('What is asked of Bobbin Eel?');
-    await eel.press('Work to this: Skerrow Lull Trophy');
+    await eel.sees('Choose a brief for Bobbin Eel');
+    await eel.press('Use this brief: Skerrow Lull Trophy');
     await eel.sees('cannot tell: nothing is known about how straight a roller runs');
     await page.close();
   });

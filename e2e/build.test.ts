@@ -12,12 +12,12 @@ describe('a builder at the Build station', () => {
     const car = builder(page);
     await car.distance();
     await car.follow('Build');
-    await car.sees('in the making');
+    await car.sees('To the track');
     await expectAccessible(page);
     await car.openTab('Parts');
     await car.sees('drive wheels: optical disc');
-    await car.press('What will do instead: drive wheels: optical disc');
-    await car.sees('Instead of the drive wheels');
+    await car.press('Alternatives: drive wheels: optical disc');
+    await car.sees('Alternatives to the drive wheels');
     await expectAccessible(page);
     await car.openTab('Steps');
     await car.sees('0 of ');
@@ -37,9 +37,9 @@ describe('a builder at the Build station', () => {
     await car.sees('✕');
     await car.type('wheelbase, right, mm', '240');
     await car.press('Save as built');
-    await car.sees('Kept as “as built”');
+    await car.sees('Saved as “as built”');
     await car.saved();
-    await car.sees('in the making, as built');
+    await car.sees('as built');
     // Design predicts the car that was built.
     await car.follow('Design');
     await car.sees('as built');

@@ -138,14 +138,14 @@ describe('from the Garage to a logged run', () => {
     await car.sees('No run yet');
     await car.press('number of turns');
     await car.type('Turns of the drive axle', '10');
-    await car.sees('predicted, 10 turns');
+    await car.sees('Predicted distance, 10 turns');
     await car.press('Log this run');
     await car.sees('Type a number');
     await car.type('Distance, m (or 35 ft, 12 m 40 cm)', '6 m 20 cm');
     await car.press('drifted left');
     await car.type('Note', 'tape on the floor');
     await page.reload();
-    await car.sees('predicted, 10 turns');
+    await car.sees('Predicted distance, 10 turns');
     await car.press('Log this run');
     await car.sees('Run logged');
     await car.sees('drifted left · tape on the floor');
@@ -188,7 +188,7 @@ describe('on a phone', () => {
     const { overflow, small } = await page.evaluate(() => ({
       overflow: document.documentElement.scrollWidth > window.innerWidth,
       small: [...document.querySelectorAll('main button, main input, nav a')]
-        .filter((element) => element.closest('[aria-label="Units shown"]') === null && element.getBoundingClientRect().height > 0)
+        .filter((element) => element.closest('[aria-label="Units"]') === null && element.getBoundingClientRect().height > 0)
         .filter(
           (element) =>
             Math.max(element.getBoundingClientRect().height, element.closest('.MuiInputBase-root')?.getBoundingClientRect().height ?? 0) <

@@ -20,10 +20,10 @@ describe('a builder at the Design station', () => {
     await limpet.sees('What would help');
     await limpet.sees('Cars built like this');
     const before = await limpet.distance();
-    const [offered] = await page.$$eval('button[aria-label^="Try: Tyres"]', (buttons) =>
+    const [offered] = await page.$$eval('button[aria-label^="Apply: Tyres"]', (buttons) =>
       buttons.map((button) => button.previousElementSibling!.textContent ?? ''),
     );
-    await page.locator('button[aria-label^="Try: Tyres"]').click();
+    await page.locator('button[aria-label^="Apply: Tyres"]').click();
     await limpet.seesNot('Wheelspin limits this car.');
     expect(await limpet.distance()).toBeGreaterThan(1.5 * before);
     // Told no finer than it is known.
@@ -106,10 +106,10 @@ describe('a builder at the Design station', () => {
     await eel.press('changed since saved');
     await eel.sees('turns of a full wind 18 → 16');
     await expectAccessible(page);
-    await eel.press('Go back to it: card washer');
+    await eel.press('Restore: card washer');
     await eel.sees('Back to “card washer”');
     await eel.sees('before going back to card washer');
-    await eel.press('Go back to it: before going back to card washer');
+    await eel.press('Restore: before going back to card washer');
     await eel.press('Close');
     expect(await eel.valueOf('Turns of a full wind')).toBe('16');
     await page.close();
@@ -191,7 +191,7 @@ describe('a builder at the Design station', () => {
     const page = await open(designOf(4));
     const limpet = builder(page);
     await limpet.sees('no wheelspin ·');
-    await (await page.waitForSelector('button[aria-label^="Try: Tyres"]'))!.focus();
+    await (await page.waitForSelector('button[aria-label^="Apply: Tyres"]'))!.focus();
     await page.waitForFunction(() => document.querySelector('#lower-panel svg')?.textContent?.includes('Tyres: '));
     expect(await page.$eval('#lower-panel svg', (svg) => svg.textContent)).toContain('useful work');
     const curve = (await page.waitForSelector('#lower-panel [role=slider]'))!;

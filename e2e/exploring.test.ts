@@ -107,10 +107,10 @@ describe('exploring at the Design station', () => {
     const before = await tern.distance();
     await tern.openTab('Best car');
     await tern.press('Search');
-    await tern.press('Keep car 1 as a version');
-    await tern.sees('Kept as “found:');
+    await tern.press('Save car 1 as a version');
+    await tern.sees('Saved as “found:');
     expect(await tern.distance()).toBe(before);
-    await tern.press('Take car 1');
+    await tern.press('Apply car 1');
     await page.waitForFunction(() => document.querySelector('header button')?.textContent?.startsWith('found:'));
     expect(await tern.distance()).toBeGreaterThan(before);
     await expectAccessible(page);

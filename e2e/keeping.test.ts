@@ -41,7 +41,7 @@ describe('a car that cannot run', () => {
       // The car as it was is there to go back to.
       await page.locator('header button[aria-haspopup=dialog]').click();
       await car.sees('Saved automatically');
-      await page.locator('section[aria-labelledby=earlier-title] li:nth-child(2) button[aria-label^="Go back"]').click();
+      await page.locator('section[aria-labelledby=earlier-title] li:nth-child(2) button[aria-label^="Restore"]').click();
       await car.sees('predicted distance, fully wound');
       await car.seesNot(words);
       await page.close();
@@ -147,7 +147,7 @@ describe('everything', () => {
     await garage.sees('Nothing has been saved yet');
     await expectAccessible(empty);
     await garage.press('Import what is new and ticked');
-    await garage.sees('Taken from the archive: 5 cars');
+    await garage.sees('Imported from the archive: 5 cars');
     await garage.sees('Bobbin Eel');
     // Changed here, it is different; only ticked it is taken again.
     await garage.follow('Bobbin Eel');
@@ -160,7 +160,7 @@ describe('everything', () => {
     await garage.sees('1 differs from what is here');
     await (await empty.waitForSelector('::-p-text(Car “Bobbin Eel”)'))!.click();
     await garage.press('Import what is new and ticked');
-    await garage.sees('Taken from the archive: 1 car');
+    await garage.sees('Imported from the archive: 1 car');
     await garage.seesNot('Bobbin Eel II');
     await empty.close();
     await other.stop();
@@ -172,7 +172,7 @@ describe('everything', () => {
     await garage.choose('Remove');
     await garage.sees('Slow Ferry was removed');
     await garage.press('Removed');
-    await page.locator('button[aria-label="Bring back Car “Slow Ferry”"]').click();
+    await page.locator('button[aria-label="Restore Car “Slow Ferry”"]').click();
     await garage.sees('Nothing was removed.');
     await expectAccessible(page);
     await garage.press('Close');

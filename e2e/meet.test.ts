@@ -190,9 +190,9 @@ describe('a meet', () => {
     await builder(official).press(`Save result: ${heat[0]!}`);
     await builder(official).press(`It broke: ${heat[1]!}`);
     await page.bringToFront();
-    await host.sees('Another official wrote 9.30 m meanwhile.');
+    await host.sees('Another official saved 9.30 m meanwhile.');
     await page.reload();
-    await host.sees('Another official wrote 9.30 m meanwhile.');
+    await host.sees('Another official saved 9.30 m meanwhile.');
     expect(await host.valueOf(`${heat[0]!}: distance`)).toBe('9.4');
     await expectAccessible(page);
     await host.press(`discard what is typed: ${heat[0]!}`);

@@ -35,7 +35,7 @@ describe('an afternoon on a phone', () => {
     await phone.press('+ half');
     await phone.sees('pull at the tyre now');
     await expectAccessible(page);
-    await phone.press('Take 4.5 turns');
+    await phone.press('Use 4.5 turns');
     await phone.sees('its turns side by side');
     await expectAccessible(page);
     await phone.press('To the stopwatch');
@@ -246,7 +246,7 @@ describe('the runs of a car', () => {
     await track.press('Save the correction');
     await track.sees('Run corrected');
     await (await page.waitForSelector('[aria-label^="History of run"]'))!.click();
-    await page.waitForSelector('[aria-label="What this run was before"] li');
+    await page.waitForSelector('[aria-label="Earlier versions of this run"] li');
     await expectAccessible(page);
     await track.press('Restore version 1');
     await track.sees('The run was restored');
@@ -279,13 +279,13 @@ describe('the runs of a car', () => {
     await give(page, 'Photo of the run', way);
     await track.sees('this file is not a picture');
     await give(page, 'Positions and times of the run', way);
-    await track.sees('10 times on the way');
+    await track.sees('10 times along the run');
     await give(page, 'Photo of the run', picture);
     await page.waitForSelector('img[alt="Photo of this run"]');
     await track.type('Distance, m (or 35 ft, 12 m 40 cm)', '11.2');
     await track.press('Log this run');
     await track.sees('Run logged: 11.20 m');
-    await (await page.waitForSelector('button[aria-label^="Along the way of run 11.20"]'))!.click();
+    await (await page.waitForSelector('button[aria-label^="Along run 11.20"]'))!.click();
     await track.sees('Its pull ended between');
     await track.sees('Then it coasts and slows by');
     // The picture comes from the program, and is a picture.
@@ -316,18 +316,18 @@ describe('the runs of a car', () => {
     writeFileSync(file, '\ufeffdate;weit;turns\n2026-11-22;9,40;16\n2026-11-22;9,40;16\n2026-11-22;far;16\n');
     const upload = () => give(page, 'Runs as CSV', file);
     await upload();
-    await track.sees('0 new, 0 known already, 3 with faults');
+    await track.sees('0 new, 0 known already, 3 with errors');
     await track.press('Columns');
     await track.pick('distance m', 'weit');
-    await track.sees('1 new, 1 known already, 1 with faults');
+    await track.sees('1 new, 1 known already, 1 with errors');
     await track.sees('“far” is not a number');
     await expectAccessible(page);
-    await track.press('Take in 1');
+    await track.press('Import 1');
     await track.sees('1 run imported');
     await upload();
     await track.press('Columns');
     await track.pick('distance m', 'weit');
-    await track.sees('0 new, 2 known already, 1 with faults');
+    await track.sees('0 new, 2 known already, 1 with errors');
     await track.press('Close');
     expect((await runsOf(stage.program.url, kelp)).filter(({ record }) => record.outcome.distance === 9.4)).toHaveLength(1);
     await page.close();

@@ -34,7 +34,7 @@ describe('a builder at the Tune station', () => {
     await car.sees(change);
     await car.saved();
     await car.follow('Make them on the track');
-    await car.sees('Planned to judge the change: 3 as it is now');
+    await car.sees('Planned to judge the change: 3 of the car as it is now');
     for (const distance of ['9.1', '9.3', '9.2']) {
       await car.type('Distance, m (or 35 ft, 12 m 40 cm)', distance);
       await car.press('Log this run');
@@ -58,7 +58,7 @@ describe('a builder at the Tune station', () => {
     const page = await stage.open(`${demoCar(1)}/tune`);
     const car = builder(page);
     await car.press('Apply the fitted values to the car');
-    await car.sees('Kept as “fitted to 6 runs”');
+    await car.sees('Saved as “fitted to 6 runs”');
     await car.saved();
     await page.goto(`${stage.program.url}${demoCar(4)}/tune`);
     await car.sees('Compare');

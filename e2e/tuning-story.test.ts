@@ -76,7 +76,7 @@ describe('a car that spins and rubs', () => {
           await runs(3);
         } else if (next.includes('fix this')) {
           await car.follow('fix this: launch grip');
-          await page.locator('button[aria-label^="Try: "]').click();
+          await page.locator('button[aria-label^="Apply: "]').click();
           await car.saved();
         } else if (next.includes('try one change')) {
           await page.locator('button[aria-label^="Apply: "]').click();
@@ -88,12 +88,12 @@ describe('a car that spins and rubs', () => {
           await car.saved();
         } else {
           // A check at the table. In this car it is the tyres, and something that rubs; what is confirmed and can be cured is cured.
-          const cure = 'button[aria-label^="It is put right: "]';
+          const cure = 'button[aria-label^="Repaired: "]';
           const [about] = /(something rubs|the tyres grip less than expected)/.exec(next) ?? [];
           if (await page.$(cure)) {
             // Causes may still be put in order: clicked once it stands still.
             await page.locator(cure).click();
-            await car.sees('Kept as “put right');
+            await car.sees('Saved as “repaired');
           } else if (about) await car.press(`Confirmed: ${about}`);
           else {
             // What is next may still change while the page stands up: then it is looked at again.

@@ -259,7 +259,7 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
       'Use five turns or more, three times.',
     ],
     caution: null,
-    columns: [column('turns', 'turns', 'count'), column('length', 'way', 'distance')],
+    columns: [column('turns', 'turns', 'count'), column('length', 'distance', 'distance')],
     once: [],
     division: { of: ['length'], usual: 0.001 },
     suits: () => true,
@@ -322,7 +322,7 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
     columns: [
       column('drift', 'off the line, right +', 'distance'),
       column('distance', 'after', 'distance'),
-      { ...column('direction', 'way', 'count'), options: ['out', 'back'], isOptional: true },
+      { ...column('direction', 'direction', 'count'), options: ['out', 'back'], isOptional: true },
     ],
     once: [],
     division: { of: ['drift'], usual: 0.01 },

@@ -70,7 +70,7 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
       <div className={styles.tools}>
         {(record.splits?.length ?? 0) >= 2 && (
           <IconButton
-            aria-label={`Along the way of run ${name}`}
+            aria-label={`Along run ${name}`}
             aria-expanded={isOpen}
             onClick={() => startTransition(() => setOpen(!isOpen))}
             sx={PRESSED}
