@@ -5,7 +5,7 @@ import { findBestCar } from '../core/explore/best-car.ts';
 import { minutesOf, partsToGet } from '../core/explore/parts-to-get.ts';
 import { readBrief, readCarDesign } from '../core/files/read.ts';
 import { prepareRun } from '../core/predict/derive-run-setup.ts';
-import { printQuantity, type Print } from '../core/units/quantity.ts';
+import { type Format, formatIn } from '../core/units/quantity.ts';
 import { readOr, refuse, refuseUse } from './read-file.ts';
 
 const HELP = `Finds better cars near a design.
@@ -23,7 +23,7 @@ For an unreadable file, each fault is one line on standard error that names the 
 output then, and the exit code is 2.
 `;
 
-const print: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
+const format: Format = formatIn('metric');
 const plainly = (words: string): string => words.replaceAll('\u00a0', ' ');
 const MOST_SEED = 1e6;
 
@@ -48,7 +48,7 @@ function main(): void {
   if (prepared.kind === 'refused') return refuse(...prepared.faults);
   const { now, best, passed, stoppedBy } = findBestCar(design, { seed });
   const offers = best.map(({ sure, middle, helps, changes, design: offered }) => {
-    const toGet = partsToGet(design, offered, [], print);
+    const toGet = partsToGet(design, offered, [], format);
     return {
       lower: sure,
       middle,

@@ -4,7 +4,7 @@ import { ruleSheet } from '../core/brief/rule-sheet.ts';
 import type { Brief } from '../core/brief/brief.ts';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { readBrief, readCarDesign } from '../core/files/read.ts';
-import { printQuantity, type Print, type UnitSystem } from '../core/units/quantity.ts';
+import { type Format, formatIn, plainly, type UnitSystem } from '../core/units/quantity.ts';
 import { end, readOr, refuseUse } from './read-file.ts';
 
 const HELP = `Prints a brief, or judges cars by it.
@@ -23,10 +23,10 @@ output then, and the exit code is 2.
 
 const VERDICTS = { met: '✓', close: '!', broken: '✕' } as const;
 
-function carLines(design: CarDesign, brief: Brief, { rules, rounds }: JudgedCar, units: UnitSystem, print: Print): string[] {
+function carLines(design: CarDesign, brief: Brief, { rules, rounds }: JudgedCar, units: UnitSystem, format: Format): string[] {
   return [
     design.name,
-    ...rules.map(({ name, verdict, words }) => `  ${VERDICTS[verdict]} ${name}: ${words(print)}`),
+    ...rules.map(({ name, verdict, words }) => `  ${VERDICTS[verdict]} ${name}: ${words(format)}`),
     ...rounds.map(
       (judged, i) =>
         `  ${judged.kind === 'refused' ? '✕ ' : ''}${judged.name}: ${roundWords(brief.rounds[i]!, judged, units).replaceAll('\u00a0', ' ')}`,
@@ -51,7 +51,7 @@ function main(): void {
   const seed = Number(values.seed);
   if (!Number.isInteger(seed) || seed < 1) refuseUse('--seed needs a whole number from 1');
   const units: UnitSystem = values.inch ? 'inch' : 'metric';
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' ');
+  const format: Format = plainly(formatIn(units));
   const brief = readOr(file, readBrief);
   const designs = cars.map((car) => readOr(car, readCarDesign));
   const judged = designs.map((design) => ({ design, against: judgeCar(design, brief, seed) }));
@@ -62,12 +62,12 @@ function main(): void {
         : judged.map(({ design, against }) => ({
             name: design.name,
             ...against,
-            rules: against.rules.map((rule) => ({ ...rule, words: rule.words(print) })),
+            rules: against.rules.map((rule) => ({ ...rule, words: rule.words(format) })),
           }));
     return void process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
   }
   if (designs.length === 0) return void process.stdout.write(ruleSheet(brief, units));
-  process.stdout.write(judged.flatMap(({ design, against }) => carLines(design, brief, against, units, print)).join('\n'));
+  process.stdout.write(judged.flatMap(({ design, against }) => carLines(design, brief, against, units, format)).join('\n'));
 }
 
 try {

@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
-import type { Print } from '../core/units/quantity.ts';
+import { type Format, formatIn } from '../core/units/quantity.ts';
 import { checkCar } from '../core/checks/check-car.ts';
 import type { CarDesign, Wind } from '../core/car/car-design.ts';
 import { nextRun } from '../core/predict/next-run.ts';
@@ -16,7 +16,6 @@ import { faultLine, told } from '../core/fault-words.ts';
 import { readCarDesign, readRunSetup, type Read } from '../core/files/read.ts';
 import type { RunSetup } from '../core/run/run-setup.ts';
 import { simulate, type RunOutcome, type RunResult } from '../core/run/simulate.ts';
-import { printQuantity } from '../core/units/quantity.ts';
 import { end, readOr, refuse, refuseUse } from './read-file.ts';
 
 const HELP = `Predicts runs.
@@ -56,7 +55,7 @@ function windOf(turns: string | undefined): Wind {
 /** Without the trace: for charts, not for reading. */
 const brief = ({ trace: _trace, ...rest }: RunResult): Omit<RunResult, 'trace'> => rest;
 
-const inMetric: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
+const inMetric: Format = formatIn('metric');
 
 function printDesign(design: CarDesign, wind: Wind, runs: number, seed: number): void {
   const likely = ranOr(predictRun(design, wind));

@@ -6,14 +6,14 @@ const AGAINST = { exceed: 'must be greater than', reach: 'must not be below', 'n
 const reasoned = (words: string, because: string | undefined, sign = ': '): string => (because ? `${words}${sign}${because}` : words);
 
 /** A bound in words, its value as `print` has it: `must be at least 24 g, what the wheels and axles alone weigh`. */
-export const limitWords = ({ is, value, because }: Limit, print: (value: number) => string): string =>
-  reasoned(`must be ${BOUND[is]} ${print(value)}`, because, ', ');
+export const limitWords = ({ is, value, because }: Limit, format: (value: number) => string): string =>
+  reasoned(`must be ${BOUND[is]} ${format(value)}`, because, ', ');
 
 /** What is wrong and what would put it right, to be read after the name of the key; numbers as `print` has them (SI without it), other keys as `name` has them. */
-export function wrongWords(wrong: Wrong, print: (value: number) => string = String, name: (key: string) => string = (key) => key): string {
+export function wrongWords(wrong: Wrong, format: (value: number) => string = String, name: (key: string) => string = (key) => key): string {
   switch (wrong.code) {
     case 'bound':
-      return limitWords(wrong.limit, print);
+      return limitWords(wrong.limit, format);
     case 'against':
       return reasoned(`${AGAINST[wrong.must]} ${name(wrong.other)}`, wrong.because);
     case 'missing':

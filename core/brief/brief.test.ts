@@ -7,7 +7,7 @@ import { readBrief } from '../files/read.ts';
 import { MOTOR_KINDS } from '../car/motors/motors.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
-import { printQuantity, type Print } from '../units/quantity.ts';
+import { type Format, formatIn } from '../units/quantity.ts';
 import { asAsked, limitsOf, type Brief, type Round, type Rules } from './brief.ts';
 import { floorChoices } from './floor-choices.ts';
 import { aimOf, goalOf, goalOfKind, type Goal } from './goal.ts';
@@ -21,7 +21,7 @@ import { bestLoad, mostLoad } from './most-load.ts';
 import { ruleSheet } from './rule-sheet.ts';
 
 const trophy = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as Brief;
-const print: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
+const format: Format = formatIn('metric');
 const lever = newCar('x');
 const band = newCar('x', 'band');
 const roller = newCar('x', 'twist');
@@ -58,7 +58,7 @@ describe('a goal', () => {
       expect(one.bounds.low).toBeLessThanOrEqual(one.bounds.middle);
       expect(one.bounds.middle).toBeLessThanOrEqual(one.bounds.high);
       for (const units of ['metric', 'inch'] as const) {
-        expect(GOALS[goal.kind].words(goal as never, print)).toMatch(/^[A-Z].*\.$/);
+        expect(GOALS[goal.kind].words(goal as never, format)).toMatch(/^[A-Z].*\.$/);
         expect(roundWords(round(goal), one, units)).not.toMatch(/NaN|undefined|Infinity/);
       }
     },

@@ -6,7 +6,7 @@ import { worstDrift } from '../predict/straightness.ts';
 import { simulateSound, type RunResult } from '../run/simulate.ts';
 import type { Numbers } from '../car/value-table.ts';
 import type { Goal } from './goal.ts';
-import type { Print, Quantity } from '../units/quantity.ts';
+import type { Format, Quantity } from '../units/quantity.ts';
 import { asideAt, type MeasuredRun } from './measured-run.ts';
 import { bestLoad, mostLoad } from './most-load.ts';
 
@@ -22,13 +22,13 @@ export interface GoalRun {
 /** How one kind of goal is told and measured. */
 export interface GoalRecord<G extends Goal> {
   /** What is asked, in a few words: `quickest to 6 m`. */
-  readonly label: (goal: G, print: Print) => string;
+  readonly label: (goal: G, format: Format) => string;
   /** What is asked, as a sentence that can be read out. */
-  readonly words: (goal: G, print: Print) => string;
+  readonly words: (goal: G, format: Format) => string;
   /** What a run is measured by; kg·m where there is no quantity of its own. */
   readonly quantity: Quantity | 'kg·m' | 'm + m/s';
   /** What its figure is of: `to 6 m`, `off the line at 5 m`. */
-  readonly of: (goal: G, print: Print) => string;
+  readonly of: (goal: G, format: Format) => string;
   /** What a better run is: `sooner`. */
   readonly gain: string;
   /** The less the better. */
@@ -79,9 +79,9 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
   },
   'at-least': {
     gain: 'further',
-    label: ({ distance }, print) => `at least ${print(distance, 'distance')}`,
+    label: ({ distance }, format) => `at least ${format(distance, 'distance')}`,
     of: () => 'far',
-    words: ({ distance }, print) => `It has to go ${print(distance, 'distance')} or further.`,
+    words: ({ distance }, format) => `It has to go ${format(distance, 'distance')} or further.`,
     quantity: 'distance',
     measure: distanceOf,
     isMet: (goal, { distance }) => distance >= goal.distance,
@@ -89,9 +89,9 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
   },
   'quickest-to': {
     gain: 'sooner',
-    label: ({ distance }, print) => `quickest to ${print(distance, 'distance')}`,
-    of: ({ distance }, print) => `to ${print(distance, 'distance')}`,
-    words: ({ distance }, print) => `The shortest time to the mark at ${print(distance, 'distance')} counts.`,
+    label: ({ distance }, format) => `quickest to ${format(distance, 'distance')}`,
+    of: ({ distance }, format) => `to ${format(distance, 'distance')}`,
+    words: ({ distance }, format) => `The shortest time to the mark at ${format(distance, 'distance')} counts.`,
     quantity: 'time',
     isLess: true,
     marks: ({ distance }) => [distance],
@@ -100,19 +100,19 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
   },
   'closest-to': {
     gain: 'nearer',
-    label: ({ distance }, print) => `closest to ${print(distance, 'distance')}`,
-    of: ({ distance }, print) => `from the mark at ${print(distance, 'distance')}`,
-    words: ({ distance }, print) => `The stop nearest to the mark at ${print(distance, 'distance')} counts.`,
+    label: ({ distance }, format) => `closest to ${format(distance, 'distance')}`,
+    of: ({ distance }, format) => `from the mark at ${format(distance, 'distance')}`,
+    words: ({ distance }, format) => `The stop nearest to the mark at ${format(distance, 'distance')} counts.`,
     quantity: 'distance',
     isLess: true,
     measure: (goal, { distance }) => Math.abs(distance - goal.distance),
   },
   'stop-within': {
     gain: 'nearer',
-    label: ({ distance, width }, print) => `stop within ${print(width, 'distance')} at ${print(distance, 'distance')}`,
-    of: ({ distance }, print) => `from the middle of the zone at ${print(distance, 'distance')}`,
-    words: ({ distance, width }, print) =>
-      `It has to stop in a zone ${print(width, 'distance')} deep; the middle of the zone is ${print(distance, 'distance')} from the line.`,
+    label: ({ distance, width }, format) => `stop within ${format(width, 'distance')} at ${format(distance, 'distance')}`,
+    of: ({ distance }, format) => `from the middle of the zone at ${format(distance, 'distance')}`,
+    words: ({ distance, width }, format) =>
+      `It has to stop in a zone ${format(width, 'distance')} deep; the middle of the zone is ${format(distance, 'distance')} from the line.`,
     quantity: 'distance',
     isLess: true,
     measure: (goal, { distance }) => Math.abs(distance - goal.distance),
@@ -131,9 +131,9 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
   },
   'within-lane': {
     gain: 'further',
-    label: ({ width }, print) => `within a lane of ${print(width, 'distance')}`,
-    of: ({ width }, print) => `within the lane of ${print(width, 'distance')}`,
-    words: ({ width }, print) => `The distance counts until the car leaves its lane, ${print(width, 'distance')} wide.`,
+    label: ({ width }, format) => `within a lane of ${format(width, 'distance')}`,
+    of: ({ width }, format) => `within the lane of ${format(width, 'distance')}`,
+    words: ({ width }, format) => `The distance counts until the car leaves its lane, ${format(width, 'distance')} wide.`,
     quantity: 'distance',
     isSteered: true,
     measure: ({ width }, { distance, curvature = 0 }) => Math.min(distance, wayWithin(curvature, width / 2)),
@@ -141,10 +141,10 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
   },
   'through-gap': {
     gain: 'straighter',
-    label: ({ distance, width }, print) => `through ${print(width, 'distance')} at ${print(distance, 'distance')}`,
-    of: ({ distance }, print) => `off the line at ${print(distance, 'distance')}`,
-    words: ({ distance, width }, print) =>
-      `It has to go through a gap ${print(width, 'distance')} wide, ${print(distance, 'distance')} from the line.`,
+    label: ({ distance, width }, format) => `through ${format(width, 'distance')} at ${format(distance, 'distance')}`,
+    of: ({ distance }, format) => `off the line at ${format(distance, 'distance')}`,
+    words: ({ distance, width }, format) =>
+      `It has to go through a gap ${format(width, 'distance')} wide, ${format(distance, 'distance')} from the line.`,
     quantity: 'distance',
     isLess: true,
     isSteered: true,
@@ -156,9 +156,9 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
   },
   carry: {
     gain: 'more',
-    label: ({ distance }, print) => `most load over ${print(distance, 'distance')}`,
-    of: ({ distance }, print) => `carried over ${print(distance, 'distance')}`,
-    words: ({ distance }, print) => `The heaviest load that is carried ${print(distance, 'distance')} counts.`,
+    label: ({ distance }, format) => `most load over ${format(distance, 'distance')}`,
+    of: ({ distance }, format) => `carried over ${format(distance, 'distance')}`,
+    words: ({ distance }, format) => `The heaviest load that is carried ${format(distance, 'distance')} counts.`,
     quantity: 'weight',
     measure: (goal, { distance, load }) => (distance >= goal.distance ? (load ?? null) : null),
     ofModel: (goal, { design, numbers }) => {
@@ -191,10 +191,10 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
   },
   'speed-and-distance': {
     gain: 'more',
-    label: ({ distance }, print) => `speed to ${print(distance, 'distance')} and distance`,
+    label: ({ distance }, format) => `speed to ${format(distance, 'distance')} and distance`,
     of: () => 'for speed and distance',
-    words: ({ distance, weight }, print) =>
-      `The distance in metres counts, plus ${weight} for each m/s of the mean speed to the mark at ${print(distance, 'distance')}.`,
+    words: ({ distance, weight }, format) =>
+      `The distance in metres counts, plus ${weight} for each m/s of the mean speed to the mark at ${format(distance, 'distance')}.`,
     quantity: 'm + m/s',
     marks: ({ distance }) => [distance],
     measure: (goal, { distance, time }) => distance + (time === undefined ? 0 : (goal.weight * goal.distance) / time),

@@ -8,14 +8,15 @@ import { sampledRuns, type SampledRun } from '../predict/sampled-runs.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
 import {
+  type Format,
+  formatIn,
+  formatKnown,
+  formatNumber,
+  formatQuantity,
   formatRange,
-  printKnown,
-  printNumber,
-  printQuantity,
   unitOf,
-  USUAL_HALF_WIDTH,
-  type Print,
   type UnitSystem,
+  USUAL_HALF_WIDTH,
 } from '../units/quantity.ts';
 import { inRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
@@ -118,8 +119,8 @@ export const judgeCar = (design: CarDesign, brief: Brief, seed = 1): JudgedCar =
 
 /** A share of a sample, no surer than its size allows: `97 %`, `over 99 %`. */
 export function chanceWords(chance: number, units: UnitSystem, runs = RUNS): string {
-  if (chance === 1) return `over ${printQuantity(1 - 2 / runs, 'share', units)}`;
-  return chance === 0 ? `under ${printQuantity(2 / runs, 'share', units)}` : printQuantity(chance, 'share', units);
+  if (chance === 1) return `over ${formatQuantity(1 - 2 / runs, 'share', units)}`;
+  return chance === 0 ? `under ${formatQuantity(2 / runs, 'share', units)}` : formatQuantity(chance, 'share', units);
 }
 
 /** Figures of a goal in its unit, no finer than `half`, half of what 8 in 10 lie within; and the unit. */
@@ -132,7 +133,7 @@ export function goalFigures(
   if (quantity === 'kg·m' || quantity === 'm + m/s')
     return { figure: (value) => value.toPrecision(2), unit: quantity === 'kg·m' ? quantity : 'points' };
   return {
-    figure: (value) => (half > 0 ? printKnown(value, half, quantity, units) : printNumber(value, quantity, units)),
+    figure: (value) => (half > 0 ? formatKnown(value, half, quantity, units) : formatNumber(value, quantity, units)),
     unit: unitOf(quantity, units),
   };
 }
@@ -140,7 +141,7 @@ export function goalFigures(
 /** What a goal's judgement comes to, in a line: `97 % likely; about 9.2 m far, 8 in 10 between 7.1 and 11`. */
 function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'endless' | 'wall' | 'atWall'>>, units: UnitSystem): string {
   if (judged.kind === 'unknown') return 'cannot tell: nothing is known about how straight a roller runs';
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   const { quantity, of, isLess } = goalRecord(goal);
   const { low, middle, high } = judged.bounds;
   const chance = judged.chance === null ? [] : [`${chanceWords(judged.chance, units)} likely`];
@@ -153,8 +154,8 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   // Where most come to the wall it is no figure of how far, but of how surely.
   if (quantity === 'distance' && !isLess && judged.wall !== undefined && middle >= judged.wall - 1e-9)
     return [...chance, `9 in 10 go ${figure(low)} ${unit} or further`].join('; ');
-  const carried = judged.load === undefined ? '' : `, with about ${print(Number(judged.load.toPrecision(2)), 'weight')} of load`;
-  const told = `about ${figure(middle)} ${unit} ${of(goal, print)}${carried}`;
+  const carried = judged.load === undefined ? '' : `, with about ${format(Number(judged.load.toPrecision(2)), 'weight')} of load`;
+  const told = `about ${figure(middle)} ${unit} ${of(goal, format)}${carried}`;
   return [...chance, half > 0 ? `${told}; cars built like this: ${formatRange(figure(low), figure(high))} (8 in 10)` : told].join('; ');
 }
 
@@ -172,18 +173,16 @@ export function wallWords(goal: Goal, judged: JudgedRound, units: UnitSystem): s
   if (!('atWall' in judged)) return [];
   const { atWall, wall } = judged;
   if ('distance' in goal && wall !== undefined && wall < goal.distance)
-    return [`the wall is at ${printQuantity(wall, 'distance', units)}: no run there can go further`];
+    return [`the wall is at ${formatQuantity(wall, 'distance', units)}: no run there can go further`];
   return atWall >= SOME && (!('distance' in goal) || goal.kind === 'speed-and-distance')
-    ? [`${Math.round(10 * atWall)} in 10 reach the wall${wall === undefined ? '' : ` at ${printQuantity(wall, 'distance', units)}`}`]
+    ? [`${Math.round(10 * atWall)} in 10 reach the wall${wall === undefined ? '' : ` at ${formatQuantity(wall, 'distance', units)}`}`]
     : [];
 }
 
 /** The same of a round. */
 export const roundWords = ({ goal }: Round, judged: JudgedRound, units: UnitSystem): string =>
   judged.kind === 'refused'
-    ? judged.faults
-        .map((fault) => `${keyWords(fault.path)} ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
-        .join('; ')
+    ? judged.faults.map((fault) => `${keyWords(fault.path)} ${faultWords(fault, formatIn(units))}`).join('; ')
     : [judgedWords(goal, judged, units), ...wallWords(goal, judged, units)].join('; ');
 
 /** A round in a few words: how likely it is met or, where more or less is all there is, what it comes to. */
@@ -203,5 +202,5 @@ export function scoreWords(goal: Goal, score: number, units: UnitSystem): string
   const value = measureOf(goal, score);
   if (!Number.isFinite(value)) return 'stops short';
   const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);
-  return `about ${figure(value)} ${unit} ${goalRecord(goal).of(goal, (size, quantity) => printQuantity(size, quantity, units))}`;
+  return `about ${figure(value)} ${unit} ${goalRecord(goal).of(goal, formatIn(units))}`;
 }

@@ -1,6 +1,6 @@
 import { floorWords } from '../car/floors.ts';
 import { MOTORS } from '../car/motors/motors.ts';
-import { printQuantity, type Print, type UnitSystem } from '../units/quantity.ts';
+import { type Format, formatIn, plainly, type UnitSystem } from '../units/quantity.ts';
 import type { Brief, Round, Rules } from './brief.ts';
 import { goalRecord } from './goals.ts';
 import { NAMED_PARTS } from './rules.ts';
@@ -41,10 +41,10 @@ const ALWAYS = [
 ] as const;
 
 /** What counts in a round, as sentences to be read out. */
-export function roundSentences({ goal, load, runs, counts, missing = 'worst', points, inOnePiece }: Round, print: Print): string {
+export function roundSentences({ goal, load, runs, counts, missing = 'worst', points, inOnePiece }: Round, format: Format): string {
   return [
-    goalRecord(goal).words(goal, print),
-    ...(load > 0 ? [`Each car carries ${print(load, 'weight')}.`] : []),
+    goalRecord(goal).words(goal, format),
+    ...(load > 0 ? [`Each car carries ${format(load, 'weight')}.`] : []),
     runs === 1 ? 'One run each.' : `${runs} runs each; ${COUNTS[counts]} counts.`,
     ...(runs === 1 || counts === 'best' ? [] : [MISSING_RUN[missing]]),
     ...(points.length === 0 ? [] : [`Points by place: ${points.join(', ')}.`]),
@@ -53,11 +53,11 @@ export function roundSentences({ goal, load, runs, counts, missing = 'worst', po
 }
 
 /** A floor of a brief, in a line. */
-export const floorSentence = ({ floor }: Brief['floors'][number], print: Print): string =>
+export const floorSentence = ({ floor }: Brief['floors'][number], format: Format): string =>
   [
-    floorWords(floor, print),
-    ...(floor.roomLength === null ? [] : [`${print(floor.roomLength, 'distance')} to the wall`]),
-    ...(floor.laneWidth === null ? [] : [`lane ${print(floor.laneWidth, 'distance')} wide`]),
+    floorWords(floor, format),
+    ...(floor.roomLength === null ? [] : [`${format(floor.roomLength, 'distance')} to the wall`]),
+    ...(floor.laneWidth === null ? [] : [`lane ${format(floor.laneWidth, 'distance')} wide`]),
   ].join('; ');
 
 const namesOf = (keys: readonly string[] | undefined, table: Readonly<Record<string, { readonly label: string }>>): string[] =>
@@ -92,16 +92,16 @@ export const MEASURED_AT: Readonly<Record<NonNullable<Rules['measuredAt']>, stri
 };
 
 /** What the rules ask of a car, a sentence each; what is not asked is left out. */
-export function carRules(rules: Rules, print: Print): RuleSentence[] {
+export function carRules(rules: Rules, format: Format): RuleSentence[] {
   const rule = (key: RuleSentence['key'], words: string | false): RuleSentence[] => (words === false ? [] : [{ key, words }]);
   const most = (key: 'length' | 'width' | 'height' | 'mass', words: string): RuleSentence[] =>
-    rule(key, rules[key] !== null && `At most ${print(rules[key], key === 'mass' ? 'weight' : 'size')} ${words}.`);
+    rule(key, rules[key] !== null && `At most ${format(rules[key], key === 'mass' ? 'weight' : 'size')} ${words}.`);
   const named = (key: RuleSentence['key'], what: string, names: readonly string[]): RuleSentence[] =>
     rule(key, names.length > 0 && `${what}: ${names.join(', or ')}.`);
   const { drives, bands, wheels, kit, budget, minutes, least = {}, forbidden = [], more = [] } = rules;
   const atLeast = (key: 'length' | 'width' | 'height' | 'mass', words: string): RuleSentence[] => {
     const value = least[key];
-    return value === undefined ? [] : rule(`least.${key}`, `At least ${print(value, key === 'mass' ? 'weight' : 'size')} ${words}.`);
+    return value === undefined ? [] : rule(`least.${key}`, `At least ${format(value, key === 'mass' ? 'weight' : 'size')} ${words}.`);
   };
   return [
     ...rule('drives', drives.length > 0 && `Driven by ${drives.map((kind) => MOTORS[kind].name).join(', or ')}.`),
@@ -129,7 +129,7 @@ export function carRules(rules: Rules, print: Print): RuleSentence[] {
 }
 
 /** What a wall, a lane and a line do to a run, on the floors of a brief. */
-function runRules({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Print): string[] {
+function runRules({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, format: Format): string[] {
   const { measuredAt = 'nose', penalty } = rules;
   return [
     MEASURED_AT[measuredAt],
@@ -137,38 +137,38 @@ function runRules({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Pri
       ? ['A car that hits the wall is credited with that distance. No run counts beyond the wall.']
       : []),
     ...(floors.some(({ floor }) => floor.laneWidth !== null) ? ['In a lane, a run counts while the middle of the car stays inside.'] : []),
-    ...(penalty === undefined ? [] : [`Each line that a wheel crosses costs ${print(penalty, 'distance')} of the distance.`]),
+    ...(penalty === undefined ? [] : [`Each line that a wheel crosses costs ${format(penalty, 'distance')} of the distance.`]),
   ];
 }
 
 /** The rules, a sentence each: what a car must be, then how a run counts. */
-export const ruleSentences = ({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, print: Print): string[] => [
-  ...carRules(rules, print).map(({ words }) => words),
+export const ruleSentences = ({ floors, rules }: Pick<Brief, 'floors' | 'rules'>, format: Format): string[] => [
+  ...carRules(rules, format).map(({ words }) => words),
   ...(rules.length !== null || rules.least?.length !== undefined ? [LENGTHS[rules.lengthOf ?? 'all']] : []),
   ...((['length', 'height'] as const).some((key) => rules[key] !== null || rules.least?.[key] !== undefined)
     ? [LEVER_AT[rules.leverAt ?? 'cocked']]
     : []),
   CHANGES[rules.change],
-  ...runRules({ floors, rules }, print),
+  ...runRules({ floors, rules }, format),
   TIES[rules.ties ?? 'shared'],
   ...ALWAYS,
 ];
 
 /** A brief as one page that can be read out: what counts, the floors, the rules. */
 export function ruleSheet(brief: Brief, units: UnitSystem): string {
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' ');
+  const format: Format = plainly(formatIn(units));
   const { name, setBy, rounds, floors } = brief;
   return [
     setBy === '' ? name : `${name}, set by ${setBy}`,
     '',
     'What counts',
-    ...rounds.flatMap((round, i) => [`${i + 1}. ${round.name}, on ${round.floor}`, `   ${roundSentences(round, print)}`]),
+    ...rounds.flatMap((round, i) => [`${i + 1}. ${round.name}, on ${round.floor}`, `   ${roundSentences(round, format)}`]),
     '',
     'Floors',
-    ...floors.map((floor) => `- ${floor.name}: ${floorSentence(floor, print)}`),
+    ...floors.map((floor) => `- ${floor.name}: ${floorSentence(floor, format)}`),
     '',
     'Rules',
-    ...ruleSentences(brief, print).map((line) => `- ${line}`),
+    ...ruleSentences(brief, format).map((line) => `- ${line}`),
     '',
   ].join('\n');
 }

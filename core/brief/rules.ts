@@ -4,7 +4,7 @@ import { hasBands, isRoller, MOTORS } from '../car/motors/motors.ts';
 import { fittedName } from '../car/parts.ts';
 import { bodyLength } from '../car/weights.ts';
 import { measuresOf } from '../geometry/measures.ts';
-import type { Print, Quantity } from '../units/quantity.ts';
+import type { Format, Quantity } from '../units/quantity.ts';
 
 /** A rule against a car: broken, kept by less than a thirtieth of its limit, or met. */
 export interface JudgedRule {
@@ -15,7 +15,7 @@ export interface JudgedRule {
   readonly value: number;
   readonly limit: number;
   readonly quantity: Quantity;
-  readonly words: (print: Print) => string;
+  readonly words: (format: Format) => string;
 }
 
 /** Share of a limit within which a car may be over it once it is built and measured. Our estimate. */
@@ -32,7 +32,7 @@ function atMost(key: keyof Limits, name: string, value: number, limit: number | 
       value,
       limit,
       quantity,
-      words: (print) => `${print(value, quantity)} of ${print(limit, quantity)} allowed`,
+      words: (format) => `${format(value, quantity)} of ${format(limit, quantity)} allowed`,
     },
   ];
 }
@@ -74,7 +74,7 @@ function atLeast(least: NonNullable<Limits['least']>, measures: Readonly<Record<
         value,
         limit,
         quantity,
-        words: (print) => `${print(value, quantity)}; at least ${print(limit, quantity)} required`,
+        words: (format) => `${format(value, quantity)}; at least ${format(limit, quantity)} required`,
       },
     ];
   });
@@ -132,10 +132,10 @@ export const NAMED_PARTS = { traps: TRAPS, bandSizes: BANDS } as const;
 /** How a car stands to its rules, in a line: those it breaks, else those it only just keeps, else that it keeps all. */
 export function standingWords(
   rules: readonly JudgedRule[],
-  print: Print,
+  format: Format,
 ): { readonly verdict: JudgedRule['verdict']; readonly words: string } {
   for (const verdict of ['broken', 'close'] as const) {
-    const told = rules.filter((rule) => rule.verdict === verdict).map(({ name, words }) => `${name} ${words(print)}`);
+    const told = rules.filter((rule) => rule.verdict === verdict).map(({ name, words }) => `${name} ${words(format)}`);
     if (told.length > 0) return { verdict, words: `${verdict === 'broken' ? '✕ breaks' : '! close to a limit'}: ${told.join('; ')}` };
   }
   return { verdict: 'met', words: '✓ follows every rule' };

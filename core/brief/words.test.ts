@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
-import { printQuantity, type Print } from '../units/quantity.ts';
+import { type Format, formatQuantity } from '../units/quantity.ts';
 import { limitsOf, sizesToChoose, type Brief, type Round } from './brief.ts';
 import { aimOf, type Goal } from './goal.ts';
 import { measureOf } from './goals.ts';
@@ -12,7 +12,7 @@ import { judgeRules, standingWords } from './rules.ts';
 
 const trophy = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as Brief;
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
-const print: Print = (value, quantity) => plain(printQuantity(value, quantity, 'metric'));
+const format: Format = (value, quantity) => plain(formatQuantity(value, quantity, 'metric'));
 const round = (goal: Goal, more: Partial<Round> = {}): Round => ({ ...newRound('One', 'the hall', goal), ...more });
 const ran = (low: number, middle: number, high: number, chance: number | null = null, atWall = 0): JudgedRound => ({
   name: 'One',
@@ -74,17 +74,17 @@ describe('a judgement in words', () => {
 
 describe('a sheet', () => {
   it('says of a round what counts, what is carried, how often, for what, and in how many pieces', () =>
-    expect(roundSentences(round({ kind: 'furthest' }, { load: 0.1, runs: 1, points: [5, 3], inOnePiece: true }), print)).toBe(
+    expect(roundSentences(round({ kind: 'furthest' }, { load: 0.1, runs: 1, points: [5, 3], inOnePiece: true }), format)).toBe(
       'The longest distance counts. Each car carries 100 g. One run each. Points by place: 5, 3. A car that comes apart does not count.',
     ));
   it('says what a missing run does, where more than one counts', () => {
-    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3, counts: 'best-two' }), print)).toContain(
+    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3, counts: 'best-two' }), format)).toContain(
       '3 runs each; the mean of the two best counts. A run that is missing or does not count is given the worst result',
     );
-    expect(roundSentences(round({ kind: 'furthest' }, { runs: 1, counts: 'best-two' }), print)).toBe(
+    expect(roundSentences(round({ kind: 'furthest' }, { runs: 1, counts: 'best-two' }), format)).toBe(
       'The longest distance counts. One run each.',
     );
-    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3 }), print)).toBe(
+    expect(roundSentences(round({ kind: 'furthest' }, { runs: 3 }), format)).toBe(
       'The longest distance counts. 3 runs each; the best counts.',
     );
   });
@@ -112,7 +112,7 @@ describe('a sheet', () => {
           more: ['Crews wear their colours', ' No lead. ', 'Use 1.5 mm card'],
         },
       },
-      print,
+      format,
     );
     for (const words of [
       'Driven by bands on the axle.',
@@ -139,19 +139,19 @@ describe('a sheet', () => {
     ])
       expect(rules).toContainEqual(expect.stringMatching(words instanceof RegExp ? words : new RegExp(`^${words}$`)));
     // What may be changed, how a distance is measured, ties, the start, and safety: the same under all.
-    expect(ruleSentences({ floors: [{ name: 'x', floor: plainFloor(null) }], rules: NO_RULES }, print)).toHaveLength(5);
+    expect(ruleSentences({ floors: [{ name: 'x', floor: plainFloor(null) }], rules: NO_RULES }, format)).toHaveLength(5);
   });
   it('lays a floor in a line', () => {
-    expect(floorSentence({ name: 'x', floor: { ...plainFloor(4), laneWidth: 0.8 } }, print)).toBe(
+    expect(floorSentence({ name: 'x', floor: { ...plainFloor(4), laneWidth: 0.8 } }, format)).toBe(
       'smooth floor or linoleum; 4.00 m to the wall; lane 0.80 m wide',
     );
-    expect(floorSentence({ name: 'x', floor: plainFloor(null) }, print)).toBe('smooth floor or linoleum');
+    expect(floorSentence({ name: 'x', floor: plainFloor(null) }, format)).toBe('smooth floor or linoleum');
   });
 });
 
 describe('how a car stands to its rules', () => {
   const car = newCar('x');
-  const standing = (more: Partial<Brief['rules']>) => standingWords(judgeRules(car, limitsOf({ ...NO_RULES, ...more })), print);
+  const standing = (more: Partial<Brief['rules']>) => standingWords(judgeRules(car, limitsOf({ ...NO_RULES, ...more })), format);
   it('tells what is broken before what is close, and else that all are kept', () => {
     expect(standing({})).toEqual({ verdict: 'met', words: '✓ follows every rule' });
     expect(standing({ width: 0.124 })).toMatchObject({ verdict: 'close', words: expect.stringMatching(/^! close to a limit: width/) });

@@ -1,11 +1,11 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { axleOf } from '../car/fitted.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { FLY, HOT, LATEX, NONE, type BuildStep } from './build-step.ts';
 import { lengthsOf } from './lengths.ts';
 
 /** Steps to the axles, in order: both cut, the other and the drive axle put together; then its sleeve and tyres where it has them. */
-export function axleSteps(design: CarDesign, print: Print): BuildStep[] {
+export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
   const { sleeve, tyre, motor } = design;
   const lengths = new Map(lengthsOf(design).map((cut) => [cut.id, cut]));
   const { stuff } = axleOf(design);
@@ -20,7 +20,7 @@ export function axleSteps(design: CarDesign, print: Print): BuildStep[] {
         ['drive-axle', 'other-axle']
           .flatMap((id) =>
             lengths.has(id as 'drive-axle')
-              ? [`${print(lengths.get(id as 'drive-axle')!.length, 'size')} for the ${id.replace('-axle', '')} axle`]
+              ? [`${format(lengths.get(id as 'drive-axle')!.length, 'size')} for the ${id.replace('-axle', '')} axle`]
               : [],
           )
           .join(', ') + '.',
@@ -41,7 +41,7 @@ export function axleSteps(design: CarDesign, print: Print): BuildStep[] {
       tool: 'glue',
       minutes: 8,
       dries: 10,
-      tolerance: `${print(design.endPlay, 'size')} of play from side to side`,
+      tolerance: `${format(design.endPlay, 'size')} of play from side to side`,
       trick: 'Leave a slip of card between hub and bearing while the glue sets. It leaves the right play.',
       adult: true,
       caution: HOT,
@@ -69,7 +69,7 @@ export function axleSteps(design: CarDesign, print: Print): BuildStep[] {
       ...NONE,
       id: 'sleeve',
       title: 'Tape the drive axle',
-      text: `${tape.words((metres) => print(metres, 'size'))}: ${print(tape.length, 'size')}, wound tight and even, to ⌀ ${print(sleeve.at(-1)!.diameter, 'size')}.`,
+      text: `${tape.words((metres) => format(metres, 'size'))}: ${format(tape.length, 'size')}, wound tight and even, to ⌀ ${format(sleeve.at(-1)!.diameter, 'size')}.`,
       tool: 'tape',
       minutes: 5,
       tolerance: '0.3 mm on the diameter',
@@ -83,7 +83,7 @@ export function axleSteps(design: CarDesign, print: Print): BuildStep[] {
       id: 'tyres',
       title: 'Tyres',
       text: strip
-        ? `Cut two strips of ${print(strip.length, 'size')} (${strip.words((metres) => print(metres, 'size'))}), and glue them on without a step at the joint.`
+        ? `Cut two strips of ${format(strip.length, 'size')} (${strip.words((metres) => format(metres, 'size'))}), and glue them on without a step at the joint.`
         : 'Put them on both drive wheels, the same all the way round.',
       tool: 'scissors, glue',
       minutes: 8,

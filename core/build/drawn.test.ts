@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { fitCatalogue } from '../car/parts.ts';
-import { printQuantity, type Print } from '../units/quantity.ts';
+import { type Format, formatIn } from '../units/quantity.ts';
 import { drawingSheets } from './drawing-sheet.ts';
 import { LINE_KINDS, linesOf, type Sheet } from './drawing.ts';
 import { inspect, inspected } from './inspection.ts';
@@ -15,7 +15,7 @@ import { buildSteps } from './steps.ts';
 import { templatesOf } from './templates.ts';
 import { templatePages } from './tiles.ts';
 
-const print: Print = (value, quantity) => printQuantity(value, quantity, 'metric');
+const format: Format = formatIn('metric');
 const lever = newCar('Kelp Runner');
 const band = newCar('Tern', 'band');
 const CARS: Readonly<Record<string, CarDesign>> = {
@@ -52,7 +52,7 @@ function listed({ name, width, height, items }: Sheet): string[] {
 
 /** All that is made of a car: what is drawn, cut, built, and measured of the finished car. */
 function made(design: CarDesign): string {
-  const steps = buildSteps(design, print);
+  const steps = buildSteps(design, format);
   const sizes = inspected(design);
   // Each off by twice its tolerance.
   const off = Object.fromEntries(sizes.map(({ id, drawn, tolerance }, i) => [id, (drawn ?? 2) + (i % 2 ? -2 : 2) * tolerance]));

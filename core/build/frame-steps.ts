@@ -2,7 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { BEARINGS, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { CUT, HOT, NONE, type BuildStep } from './build-step.ts';
 import { isTubeBearing, lengthsOf } from './lengths.ts';
 
@@ -101,7 +101,7 @@ export function wheelSteps(design: CarDesign): BuildStep[] {
 }
 
 /** What the axles turn in. */
-export function bearingStep(design: CarDesign, print: Print): BuildStep {
+export function bearingStep(design: CarDesign, format: Format): BuildStep {
   const isTube = isTubeBearing(design);
   const { isTube: isRound } = bodyPartOf(design);
   const { label } = BEARINGS[design.bearing];
@@ -111,8 +111,8 @@ export function bearingStep(design: CarDesign, print: Print): BuildStep {
     id: 'bearings',
     title: `Bearings: ${label}`,
     text: isTube
-      ? `Cut ${cuts.map(({ count, length }) => `${count} × ${print(length, 'size')}`).join(' and ')} and glue them ${isRound ? 'into the holes' : 'along the axle lines'}, the gap for winding in the middle of the drive axle.`
-      : `Set ${design.bearing === 'screw-eye' ? 'the eyes' : 'the holes'} on the axle lines, ${print(design.axleDiameter, 'size')} and half a millimetre wide.`,
+      ? `Cut ${cuts.map(({ count, length }) => `${count} × ${format(length, 'size')}`).join(' and ')} and glue them ${isRound ? 'into the holes' : 'along the axle lines'}, the gap for winding in the middle of the drive axle.`
+      : `Set ${design.bearing === 'screw-eye' ? 'the eyes' : 'the holes'} on the axle lines, ${format(design.axleDiameter, 'size')} and half a millimetre wide.`,
     tool: isTube ? 'knife, glue' : 'bradawl',
     minutes: 12,
     dries: 10,

@@ -1,6 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import type { Rules } from '../brief/brief.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { partsList, type PartLine } from './parts-list.ts';
 import { buildSteps, minutesLeft } from './steps.ts';
 
@@ -70,7 +70,7 @@ function byKit(kit: Rules['kit'], parts: readonly PartLine[]): MadeRule {
 }
 
 /** Every rule about kit, cost, time, forbidden parts and the rest that is written in words, against a car as it is drawn. */
-export function judgeMaking(design: CarDesign, { kit, budget, minutes, forbidden = [], more = [] }: Rules, print: Print): MadeRule[] {
+export function judgeMaking(design: CarDesign, { kit, budget, minutes, forbidden = [], more = [] }: Rules, format: Format): MadeRule[] {
   const parts = kit.length + forbidden.length > 0 ? partsList(design) : [];
   const rules: MadeRule[] = [];
   if (kit.length > 0) rules.push(byKit(kit, parts));
@@ -82,7 +82,7 @@ export function judgeMaking(design: CarDesign, { kit, budget, minutes, forbidden
       words: `it may cost ${budget}: add up what you bought`,
     });
   if (minutes !== null) {
-    const { work, wait } = minutesLeft(buildSteps(design, print), new Set());
+    const { work, wait } = minutesLeft(buildSteps(design, format), new Set());
     const verdict = work > minutes * (1 + UNSURE) ? 'broken' : work > minutes * (1 - UNSURE) ? 'close' : 'met';
     const waiting = wait > 0 ? `, plus ${wait} for glue to set` : '';
     rules.push({

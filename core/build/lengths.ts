@@ -15,7 +15,7 @@ export interface CutLength {
   readonly count: number;
   readonly length: number;
   /** How it is made up, in a few words; `print` prints m. */
-  readonly words: (print: (metres: number) => string) => string;
+  readonly words: (format: (metres: number) => string) => string;
 }
 
 /** m of a lever beyond the hole or notch that its string hangs in. Common practice. */
@@ -65,7 +65,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
   if (!isRoller(design)) {
     const oneWheel = layout.otherWheelCount === 1;
     const across = oneWheel ? design.body.width : trackWidth;
-    const proud = (print: (metres: number) => string): string => `${print(AXLE_ENDS / 2)} beyond the wheel at each end for hubs`;
+    const proud = (format: (metres: number) => string): string => `${format(AXLE_ENDS / 2)} beyond the wheel at each end for hubs`;
     list.push({ id: 'drive-axle', name: `drive axle, ${axleOf(design).label}`, count: 1, length: trackWidth + AXLE_ENDS, words: proud });
     if (otherWheels)
       list.push({ id: 'other-axle', name: `other axle, ${axleOf(design).label}`, count: 1, length: across + AXLE_ENDS, words: proud });
@@ -78,7 +78,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
         name: `bearing of the drive axle, ${label}`,
         count: 2,
         length: Math.max((inner - wound) / 2, 0.005),
-        words: (print) => `leaves ${print(wound)} for winding and ${print(endPlay / 2)} of play each side`,
+        words: (format) => `leaves ${format(wound)} for winding and ${format(endPlay / 2)} of play each side`,
       });
       if (otherWheels)
         list.push({
@@ -88,7 +88,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
           length: oneWheel
             ? Math.max((design.body.width - WHEELS[otherWheels.kind].thickness - endPlay) / 2, 0.005)
             : Math.max(betweenWheels(design, 'other') - endPlay, 0.005),
-          words: (print) => `${print(endPlay / 2)} of play each side`,
+          words: (format) => `${format(endPlay / 2)} of play each side`,
         });
     }
   }
@@ -99,14 +99,14 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
       name: 'lever arm',
       count: 1,
       length: motor.leverLength + PAST_HOLE,
-      words: (print) => `${print(motor.leverLength)} from the trap’s pivot to the string’s notch, ${print(PAST_HOLE)} past it`,
+      words: (format) => `${format(motor.leverLength)} from the trap’s pivot to the string’s notch, ${format(PAST_HOLE)} past it`,
     });
     list.push({
       id: 'string',
       name: 'string',
       count: 1,
       length: string.length,
-      words: (print) => `${print(string.reach)} from the lever’s tip at rest to the axle, plus knot and loop`,
+      words: (format) => `${format(string.reach)} from the lever’s tip at rest to the axle, plus knot and loop`,
     });
   }
   if (motor.kind === 'twist')
@@ -116,7 +116,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
       count: 1,
       // From the height of the axle down to the floor.
       length: Math.hypot(motor.armLength, design.driveWheels.diameter / 2),
-      words: (print) => `from the middle of the axle to the tip; the tip trails ${print(motor.armLength)} behind on the floor`,
+      words: (format) => `from the middle of the axle to the tip; the tip trails ${format(motor.armLength)} behind on the floor`,
     });
   for (const step of sleeve) {
     const inner = sleeve[sleeve.indexOf(step) - 1]?.diameter ?? axleDiameter;
@@ -138,7 +138,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
       name: 'tyre strip',
       count: 2,
       length: stretched ? rim / (1 + STRETCHED) : rim,
-      words: (print) => (stretched ? `stretched onto ${print(rim)} of rim` : `round ${print(rim)} of rim`),
+      words: (format) => (stretched ? `stretched onto ${format(rim)} of rim` : `round ${format(rim)} of rim`),
     });
   }
   return list;

@@ -6,7 +6,7 @@ import { fitCatalogue } from '../car/parts.ts';
 import { standingWeight } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
-import { printQuantity } from '../units/quantity.ts';
+import { formatIn } from '../units/quantity.ts';
 import { boxOf, PAPERS } from './drawing.ts';
 import { asBuilt, goalDistance, inspect, inspected } from './inspection.ts';
 import { betweenWheels, lengthsOf, stringToCut } from './lengths.ts';
@@ -17,7 +17,7 @@ import { substitutesFor } from './substitutes.ts';
 import { holeAngle, templatesOf } from './templates.ts';
 import { OVERLAP, templatePages, windowsOf, wrapped } from './tiles.ts';
 
-const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, 'metric');
+const format = formatIn('metric');
 const lever = newCar('lever');
 const goesFar = (car: CarDesign): number => {
   const prediction = predictRun(car);
@@ -136,14 +136,14 @@ describe('the steps', () => {
     ['bottle', fitCatalogue(band, 'body', 'bottle')],
     ['sticks', fitCatalogue(band, 'body', 'craft-sticks')],
   ] as const)('%s: begin with templates, end on the floor, each with its check', (_name, design) => {
-    const steps = buildSteps(design, print);
+    const steps = buildSteps(design, format);
     expect([steps[0]!.id, steps.at(-1)!.id]).toEqual(['templates', 'first-run']);
     expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
     for (const { check, minutes, text, tool } of steps)
       expect([check !== '', minutes > 0, text !== '', tool !== '']).toEqual([true, true, true, true]);
   });
   it('what dries longest is begun before what is done meanwhile; axles before wheels are fixed; the trap after its lever', () => {
-    const ids = buildSteps({ ...lever, driveWheels: { kind: 'card-disc', diameter: 0.2 } }, print).map(({ id }) => id);
+    const ids = buildSteps({ ...lever, driveWheels: { kind: 'card-disc', diameter: 0.2 } }, format).map(({ id }) => id);
     const before = (a: string, b: string): boolean => ids.indexOf(a) >= 0 && ids.indexOf(a) < ids.indexOf(b);
     expect([
       before('wheels-card-disc', 'bearings'),
@@ -153,13 +153,13 @@ describe('the steps', () => {
     ]).toEqual([true, true, true, true]);
   });
   it('cautions stand where the hand is', () => {
-    const steps = buildSteps(lever, print);
+    const steps = buildSteps(lever, format);
     for (const id of ['lever', 'trap', 'string']) expect(steps.find((step) => step.id === id)!.caution).toContain('snap trap');
     expect(steps.find(({ id }) => id === 'axles')!.caution).toContain('glasses');
-    expect(buildSteps(band, print).find(({ id }) => id === 'bands')!.caution).toContain('whips');
+    expect(buildSteps(band, format).find(({ id }) => id === 'bands')!.caution).toContain('whips');
   });
   it('time left is that of what is not done', () => {
-    const steps = buildSteps(lever, print);
+    const steps = buildSteps(lever, format);
     const all = minutesLeft(steps, new Set());
     const one = minutesLeft(steps, new Set([steps[0]!.id]));
     expect(all.work - one.work).toBe(steps[0]!.minutes);

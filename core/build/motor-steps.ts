@@ -1,11 +1,11 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { hasBands } from '../car/motors/motors.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { LATEX, NONE, STRETCHED, TRAP, type BuildStep } from './build-step.ts';
 import { stringToCut } from './lengths.ts';
 
 /** Steps to what drives the car: lever, trap and string, or hook and bands. */
-export function motorSteps(design: CarDesign, print: Print): BuildStep[] {
+export function motorSteps(design: CarDesign, format: Format): BuildStep[] {
   const { motor } = design;
   if (motor.kind === 'lever') {
     const string = stringToCut(design)!;
@@ -14,7 +14,7 @@ export function motorSteps(design: CarDesign, print: Print): BuildStep[] {
         ...NONE,
         id: 'lever',
         title: 'Lash the lever to the trap',
-        text: `Lash it along the arm with thread and glue: ${print(motor.leverLength, 'size')} from the pivot to the notch for the string.`,
+        text: `Lash it along the arm with thread and glue: ${format(motor.leverLength, 'size')} from the pivot to the notch for the string.`,
         tool: 'thread, glue',
         minutes: 12,
         dries: 10,
@@ -29,7 +29,7 @@ export function motorSteps(design: CarDesign, print: Print): BuildStep[] {
         ...NONE,
         id: 'trap',
         title: 'Place the trap',
-        text: `Fix it with tape, not glue. Its pivot is ${print(motor.trapPosition, 'size')} from the drive axle, the lever over the middle line.`,
+        text: `Fix it with tape, not glue. Its pivot is ${format(motor.trapPosition, 'size')} from the drive axle, the lever over the middle line.`,
         tool: 'tape',
         minutes: 6,
         tolerance: 'hook and tip of the lever in one line to 1 mm',
@@ -43,7 +43,7 @@ export function motorSteps(design: CarDesign, print: Print): BuildStep[] {
         ...NONE,
         id: 'string',
         title: 'String',
-        text: `Cut ${print(string.length, 'size')} of string and knot it to the lever. Tie a loop at the other end, ${print(string.reach, 'size')} away.`,
+        text: `Cut ${format(string.length, 'size')} of string and knot it to the lever. Tie a loop at the other end, ${format(string.reach, 'size')} away.`,
         tool: 'scissors',
         minutes: 5,
         tolerance: '2 mm; if it is longer, the loop does not drop off',
@@ -60,7 +60,7 @@ export function motorSteps(design: CarDesign, print: Print): BuildStep[] {
         ...NONE,
         id: 'hook',
         title: 'The hook for the bands',
-        text: `Set it ${print(motor.anchorToAxle, 'size')} from the drive axle, on the middle line. Leave it unglued until the car is tuned.`,
+        text: `Set it ${format(motor.anchorToAxle, 'size')} from the drive axle, on the middle line. Leave it unglued until the car is tuned.`,
         tool: 'tape',
         minutes: 5,
         tolerance: '2 mm, and in line with the middle of the drive axle',

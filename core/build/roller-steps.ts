@@ -1,11 +1,11 @@
 import type { CarDesign } from '../car/car-design.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { firstRun, LATEX, NONE, STRETCHED, templateStep, type BuildStep } from './build-step.ts';
 
 /** Steps of a roller: a spool that a twisted band turns. */
-export function rollerSteps(design: CarDesign, print: Print): BuildStep[] {
+export function rollerSteps(design: CarDesign, format: Format): BuildStep[] {
   const { motor } = design;
-  const arm = motor.kind === 'twist' ? print(motor.armLength, 'size') : '';
+  const arm = motor.kind === 'twist' ? format(motor.armLength, 'size') : '';
   return [
     { ...templateStep, shows: { pieces: ['drive-wheel', 'arm'] } },
     {

@@ -1,6 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { axleSteps } from './axle-steps.ts';
 import { firstRun, NONE, templateStep, type BuildStep } from './build-step.ts';
 import { bearingStep, bodySteps, wheelSteps } from './frame-steps.ts';
@@ -8,9 +8,9 @@ import { motorSteps } from './motor-steps.ts';
 import { rollerSteps } from './roller-steps.ts';
 
 /** The making of a car, step by step in the order that works for it. `print` prints sizes as the builder has them. */
-export function buildSteps(design: CarDesign, print: Print): readonly BuildStep[] {
-  if (isRoller(design)) return rollerSteps(design, print);
-  const [axles, other, drive, ...wrapped] = axleSteps(design, print) as [BuildStep, BuildStep, BuildStep, ...BuildStep[]];
+export function buildSteps(design: CarDesign, format: Format): readonly BuildStep[] {
+  if (isRoller(design)) return rollerSteps(design, format);
+  const [axles, other, drive, ...wrapped] = axleSteps(design, format) as [BuildStep, BuildStep, BuildStep, ...BuildStep[]];
   const ballast: BuildStep[] =
     design.ballast.mass > 0
       ? [
@@ -18,7 +18,7 @@ export function buildSteps(design: CarDesign, print: Print): readonly BuildStep[
             ...NONE,
             id: 'ballast',
             title: 'Ballast',
-            text: `${print(design.ballast.mass, 'weight')} on the deck, ${print(design.ballast.fromDriveAxle, 'size')} from the drive axle. Use tape, because you move it when you tune the car.`,
+            text: `${format(design.ballast.mass, 'weight')} on the deck, ${format(design.ballast.fromDriveAxle, 'size')} from the drive axle. Use tape, because you move it when you tune the car.`,
             tool: 'kitchen scale, tape',
             minutes: 4,
             tolerance: '2 g',
@@ -36,14 +36,14 @@ export function buildSteps(design: CarDesign, print: Print): readonly BuildStep[
     ...bodySteps(design),
     // What dries longest is begun first, and the rest is done meanwhile.
     ...wheels.filter(({ dries }) => dries >= 30),
-    bearingStep(design, print),
+    bearingStep(design, format),
     ...wheels.filter(({ dries }) => dries < 30),
     axles,
     ...sleeve,
     other,
     drive,
     ...tyres,
-    ...motorSteps(design, print),
+    ...motorSteps(design, format),
     ...ballast,
     firstRun(design),
   ];

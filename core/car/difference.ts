@@ -1,4 +1,4 @@
-import { printQuantity, valueIn, type UnitSystem } from '../units/quantity.ts';
+import { formatIn, formatQuantity, type UnitSystem, valueIn } from '../units/quantity.ts';
 import { bandSizes, CARE } from './catalogue.ts';
 import { floorWords } from './floors.ts';
 import { fittedName, PART_VALUES } from './parts.ts';
@@ -58,21 +58,21 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
   compare('tape', sleeveWords(from, units), sleeveWords(to, units));
   for (const { id, label, quantity, read } of sizesOf(to.motor.kind))
     if (!id.startsWith('sleeve') && !(isOnScale(id) && isSameRest(from, to)) && read(from) !== read(to))
-      compare(label.toLowerCase(), printQuantity(read(from), quantity, units), printQuantity(read(to), quantity, units));
+      compare(label.toLowerCase(), formatQuantity(read(from), quantity, units), formatQuantity(read(to), quantity, units));
   for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
     const words = (d: CarDesign): string =>
       d.measured[key] ? `${valueIn(VALUE_UNITS[key], d.measured[key].value, 4)} measured` : 'estimated';
     compare(VALUE_NAMES[key], words(from), words(to));
   }
-  const onFloor = (d: CarDesign): string => floorWords(d.floor, (value, quantity) => printQuantity(value, quantity, units));
+  const onFloor = (d: CarDesign): string => floorWords(d.floor, formatIn(units));
   // A slope at the line is a size by itself.
   const { slope } = to.floor;
   compare('floor', onFloor({ ...from, floor: { ...from.floor, slope } }), onFloor(to));
-  const metres = (value: number | null): string => (value === null ? 'none' : printQuantity(value, 'distance', units));
+  const metres = (value: number | null): string => (value === null ? 'none' : formatQuantity(value, 'distance', units));
   compare('room', metres(from.floor.roomLength), metres(to.floor.roomLength));
   compare('lane', metres(from.floor.laneWidth), metres(to.floor.laneWidth));
   const limit = (value: number | null, quantity: 'size' | 'weight' | 'count'): string =>
-    value === null ? 'none' : printQuantity(value, quantity, units);
+    value === null ? 'none' : formatQuantity(value, quantity, units);
   for (const key of ['length', 'width', 'height'] as const)
     compare(`longest ${key} allowed`, limit(from.limits[key], 'size'), limit(to.limits[key], 'size'));
   compare('heaviest weight allowed', limit(from.limits.mass, 'weight'), limit(to.limits.mass, 'weight'));

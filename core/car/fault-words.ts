@@ -24,7 +24,7 @@ export function keyWords(path: string): string {
 }
 
 /** What is wrong with a key of a design, its bound in the builder's units: `must be at least 24 g, what …`. */
-export function faultWords(fault: Fault, print: (value: number, quantity: Quantity) => string): string {
+export function faultWords(fault: Fault, format: (value: number, quantity: Quantity) => string): string {
   const quantity = QUANTITIES.find(([key]) => key.test(fault.path))?.[1];
-  return wrongWords(fault, quantity && ((value) => print(value, quantity)), keyWords);
+  return wrongWords(fault, quantity && ((value) => format(value, quantity)), keyWords);
 }

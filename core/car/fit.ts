@@ -1,5 +1,5 @@
 import { nearestOf } from '../numerics/nearest.ts';
-import { printQuantity } from '../units/quantity.ts';
+import { formatQuantity } from '../units/quantity.ts';
 import type { CarDesign, Wheels } from './car-design.ts';
 import { AXLES, BEARINGS, DISC_HOLE, TYRES, WHEELS } from './catalogue.ts';
 import { isRoller } from './motors/motors.ts';
@@ -123,21 +123,21 @@ export function conflictsOf(design: CarDesign): readonly Conflict[] {
     conflicts.push({ slot: 'bearing', words: `${AXLES[axle].label} does not go with ${BEARINGS[bearing].label}` });
   if (!isRoller(design) && !own?.axle) {
     const nearest = nearestAxle(design);
-    const print = (size: number): string => printQuantity(size, 'size', 'metric');
+    const format = (size: number): string => formatQuantity(size, 'size', 'metric');
     if (Math.abs(nearest / design.axleDiameter - 1) > AS_SOLD)
       conflicts.push({
         slot: 'axle',
-        words: `no ${AXLES[axle].label} of ${print(design.axleDiameter)} ${design.axleDiameter > DISC_HOLE && nearest <= DISC_HOLE ? 'goes through these wheels' : 'is sold'}; the nearest is ${print(nearest)}`,
+        words: `no ${AXLES[axle].label} of ${format(design.axleDiameter)} ${design.axleDiameter > DISC_HOLE && nearest <= DISC_HOLE ? 'goes through these wheels' : 'is sold'}; the nearest is ${format(nearest)}`,
       });
     else if (!own?.bearing && takesAxle(bearing, axle) && isTooNarrow(bearing, design.axleDiameter))
-      conflicts.push({ slot: 'bearing', words: `an axle of ${print(design.axleDiameter)} is too thick for ${BEARINGS[bearing].label}` });
+      conflicts.push({ slot: 'bearing', words: `an axle of ${format(design.axleDiameter)} is too thick for ${BEARINGS[bearing].label}` });
   }
   const sized = (slot: 'driveWheels' | 'otherWheels', wheels: Wheels): void => {
     const nearest = nearestWheel(wheels.kind, wheels.diameter);
     if (!own?.[slot] && Math.abs(nearest - wheels.diameter) > 5e-4)
       conflicts.push({
         slot,
-        words: `no ${WHEELS[wheels.kind].label} is ${printQuantity(wheels.diameter, 'size', 'metric')} across; the nearest is ${printQuantity(nearest, 'size', 'metric')}`,
+        words: `no ${WHEELS[wheels.kind].label} is ${formatQuantity(wheels.diameter, 'size', 'metric')} across; the nearest is ${formatQuantity(nearest, 'size', 'metric')}`,
       });
   };
   sized('driveWheels', driveWheels);

@@ -8,7 +8,7 @@ import { likelyNumbers, valueOf } from './values.ts';
 
 const car = newCar('x');
 const on = (floor: Partial<Floor>): CarDesign => ({ ...car, floor: { ...car.floor, ...floor } });
-const print = (value: number, quantity: string): string => `${Number(value.toFixed(3))} ${quantity}`;
+const format = (value: number, quantity: string): string => `${Number(value.toFixed(3))} ${quantity}`;
 const distance = (design: CarDesign): number => {
   const run = predictRun(design);
   return run.kind === 'ran' ? run.result.distance : NaN;
@@ -16,7 +16,7 @@ const distance = (design: CarDesign): number => {
 
 describe('a floor of stretches', () => {
   it('is told from the line on', () =>
-    expect(floorWords(on({ stretches: [{ from: 2, kind: 'coir-matting', slope: -0.02 }] }).floor, print)).toBe(
+    expect(floorWords(on({ stretches: [{ from: 2, kind: 'coir-matting', slope: -0.02 }] }).floor, format)).toBe(
       'smooth floor or linoleum; from 2 distance coir matting, 0.02 angle downhill',
     ));
   it('is kept in the order it is met; of two at one place the later counts', () => {

@@ -1,16 +1,16 @@
-import type { Print } from '../units/quantity.ts';
+import type { FormatValue } from '../units/quantity.ts';
 import { FLOORS } from './catalogue.ts';
 import type { Floor, FloorStretch } from './car-design.ts';
 
-const pieceWords = ({ kind, slope }: Pick<FloorStretch, 'kind' | 'slope'>, print: Print): string =>
-  `${FLOORS[kind].label}${slope === 0 ? '' : `, ${print(Math.abs(slope), 'angle')} ${slope > 0 ? 'uphill' : 'downhill'}`}`;
+const pieceWords = ({ kind, slope }: Pick<FloorStretch, 'kind' | 'slope'>, format: FormatValue): string =>
+  `${FLOORS[kind].label}${slope === 0 ? '' : `, ${format(Math.abs(slope), 'angle')} ${slope > 0 ? 'uphill' : 'downhill'}`}`;
 
 /** A floor in words: `smooth floor or linoleum; from 2.00 m coir matting, 2° uphill`. */
-export const floorWords = (floor: Floor, print: Print): string =>
+export const floorWords = (floor: Floor, format: FormatValue): string =>
   [
-    pieceWords(floor, print),
-    ...floor.stretches.map((stretch) => `from ${print(stretch.from, 'distance')} ${pieceWords(stretch, print)}`),
-    ...floor.edges.map(({ at, height }) => `${print(height, 'size')} high at ${print(at, 'distance')}`),
+    pieceWords(floor, format),
+    ...floor.stretches.map((stretch) => `from ${format(stretch.from, 'distance')} ${pieceWords(stretch, format)}`),
+    ...floor.edges.map(({ at, height }) => `${format(height, 'size')} high at ${format(at, 'distance')}`),
   ].join('; ');
 
 /** Stretches in the order they are met; of two that begin at one place the later one given counts. */

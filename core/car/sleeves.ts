@@ -1,4 +1,4 @@
-import { printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { formatQuantity, type UnitSystem } from '../units/quantity.ts';
 import type { CarDesign, SleeveStep } from './car-design.ts';
 import { SLEEVES } from './catalogue.ts';
 import { TAPE, turnsWords, windingWords } from './tape.ts';
@@ -19,5 +19,5 @@ export const sleeveLines = ({ axleDiameter, sleeve }: CarDesign, units: UnitSyst
   [...sleeve].reverse().map(({ kind, diameter, turns }, i) => {
     const wraps = Math.round((diameter - axleDiameter) / (2 * TAPE));
     if (kind === 'tape' && wraps > 0) return windingWords([{ wraps, turns }], i > 0)[0]!;
-    return `${SLEEVES[kind].label}, ⌀ ${printQuantity(diameter, 'size', units)}, under ${turnsWords(turns, i === 0)}`;
+    return `${SLEEVES[kind].label}, ⌀ ${formatQuantity(diameter, 'size', units)}, under ${turnsWords(turns, i === 0)}`;
   });

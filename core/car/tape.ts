@@ -1,4 +1,4 @@
-import { printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { formatQuantity, type UnitSystem } from '../units/quantity.ts';
 import type { SpoolStep } from '../run/run-setup.ts';
 import type { CarDesign } from './car-design.ts';
 
@@ -59,5 +59,5 @@ export const sleeveWords = ({ sleeve }: CarDesign, units: UnitSystem): string =>
     ? 'none'
     : [...sleeve]
         .reverse()
-        .map(({ diameter, turns }, i) => `⌀ ${printQuantity(diameter, 'size', units)} under ${turnsWords(turns, i === 0)}`)
+        .map(({ diameter, turns }, i) => `⌀ ${formatQuantity(diameter, 'size', units)} under ${turnsWords(turns, i === 0)}`)
         .join(', ');

@@ -1,4 +1,4 @@
-import { valueIn, type OwnUnit } from '../units/quantity.ts';
+import { type OwnUnit, valueIn } from '../units/quantity.ts';
 import type { Measured } from './car-design.ts';
 
 /** The numbers of a car that nobody knows exactly: estimated from its parts until they are measured. SI units. */
@@ -87,8 +87,8 @@ export const ESTIMATE_SPREAD: Readonly<Record<Exclude<ValueKey, 'rub'>, number>>
 export const BATCH: { readonly keys: readonly ValueKey[]; readonly shared: number } = { keys: ['c1', 'c2'], shared: 0.75 };
 
 /** A value's spread in words: `12 %`, or in its own unit `2 mm per m`. */
-export const spreadWords = (key: ValueKey, spread: number, print: (value: number, quantity: 'share') => string): string =>
-  SPREAD_IN_UNITS.has(key) ? valueIn(VALUE_UNITS[key], spread, 2) : print(spread, 'share');
+export const spreadWords = (key: ValueKey, spread: number, format: (value: number, quantity: 'share') => string): string =>
+  SPREAD_IN_UNITS.has(key) ? valueIn(VALUE_UNITS[key], spread, 2) : format(spread, 'share');
 
 /** The most a value can be, whatever the spread. */
 const CEILINGS: Partial<Readonly<Record<ValueKey, number>>> = { slidingRatio: 1, springEfficiency: 1 };

@@ -6,7 +6,7 @@ import type { BandDesign, CarDesign } from './car-design.ts';
 import { faultWords } from './fault-words.ts';
 import { bandWords } from './motors/rubber-motors.ts';
 import { beyond } from '../fault.ts';
-import { printQuantity } from '../units/quantity.ts';
+import { formatQuantity } from '../units/quantity.ts';
 import { newCar } from './new-car.ts';
 import { changeWords, differences } from './difference.ts';
 import { predictRun } from '../predict/predict-run.ts';
@@ -150,8 +150,8 @@ describe('a bound that is not kept is told in what its key is measured in', () =
     ['limits.height', 0.2, 'must be at most 200 mm'],
     ['motor.band', 0.09, 'must be at most 90 mm'],
   ])('%s', (path, value, words) => {
-    const print: Parameters<typeof faultWords>[1] = (of, quantity) => printQuantity(of, quantity, 'metric');
-    expect(faultWords(beyond(path, { is: 'most', value }), print).replaceAll('\u00a0', ' ')).toMatch(
+    const format: Parameters<typeof faultWords>[1] = (of, quantity) => formatQuantity(of, quantity, 'metric');
+    expect(faultWords(beyond(path, { is: 'most', value }), format).replaceAll('\u00a0', ' ')).toMatch(
       new RegExp(`^${words.replace('.', '\\.')}`),
     );
   });

@@ -122,9 +122,9 @@ export function weighedAt(design: CarDesign, weighed: StandingWeight): CarDesign
 const SEEN = 0.0005;
 
 /** Where the weight of a car is known from: `165 g weighed; 201 g with what was changed since`. */
-export function weightWords(design: CarDesign, print: (mass: number) => string): string {
+export function weightWords(design: CarDesign, format: (mass: number) => string): string {
   const { weighed } = design;
   if (!weighed) return 'Added up from its parts. Type the weight ready to run if you have weighed it.';
   const { mass } = standingWeight(design);
-  return Math.abs(mass - weighed.mass) < SEEN ? 'As weighed.' : `${print(weighed.mass)} weighed; ${print(mass)} with the changes since.`;
+  return Math.abs(mass - weighed.mass) < SEEN ? 'As weighed.' : `${format(weighed.mass)} weighed; ${format(mass)} with the changes since.`;
 }

@@ -21,15 +21,15 @@ export function armReach({ design }: Situation): Check | null {
     quantity: 'size',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
+    sentence: (format) =>
       verdict === 'good'
-        ? `The arm lies ${print(motor.armLength, 'size')} behind the axle on the floor and holds the band.`
-        : `The arm is too short for a roller ${print(driveWheels.diameter, 'size')} across: ${verdict === 'stop' ? 'it goes over the top, and the band unwinds without moving the car' : 'it stands steep and digs in'}.`,
-    remedies: (print) =>
+        ? `The arm lies ${format(motor.armLength, 'size')} behind the axle on the floor and holds the band.`
+        : `The arm is too short for a roller ${format(driveWheels.diameter, 'size')} across: ${verdict === 'stop' ? 'it goes over the top, and the band unwinds without moving the car' : 'it stands steep and digs in'}.`,
+    remedies: (format) =>
       verdict === 'good'
         ? []
         : [
-            remedyOf('arm', 'longer-arm', `An arm that reaches ${print(2 * radius, 'size')} back`, {
+            remedyOf('arm', 'longer-arm', `An arm that reaches ${format(2 * radius, 'size')} back`, {
               ...design,
               motor: { ...motor, armLength: 2 * radius },
             }),

@@ -30,10 +30,11 @@ export function axleBending(situation: Situation): Check | null {
     quantity: 'size',
     verdict,
     sure: 'rough',
-    sentence: (print) => `The pull of ${print(pull, 'force')} bends the ${label} by ${print(value, 'size')} between its bearings.`,
-    remedies: (print) =>
+    sentence: (format) =>
+      `The pull of ${format.predicted(pull, 'force')} bends the ${label} by ${format.predicted(value, 'size')} between its bearings.`,
+    remedies: (format) =>
       verdict === 'good'
         ? []
-        : [...axlesOf(design, 'dowel', print), ...axlesOf(design, 'hanger-wire', print), ...bandsSideBySide(design, -1)],
+        : [...axlesOf(design, 'dowel', format), ...axlesOf(design, 'hanger-wire', format), ...bandsSideBySide(design, -1)],
   };
 }

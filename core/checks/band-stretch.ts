@@ -20,8 +20,8 @@ export function bandStretch({ design, setup }: Situation): Check | null {
     quantity: 'count',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
-      `Fully wound the band is ${print(value, 'count')} times its length${verdict === 'good' ? '' : '; it tires and may break. Wear glasses'}.`,
-    remedies: (print) => (verdict === 'good' ? [] : [...fewerTurns(design, print), ...longerChain(design)]),
+    sentence: (format) =>
+      `Fully wound the band is ${format(value, 'count')} times its length${verdict === 'good' ? '' : '; it tires and may break. Wear glasses'}.`,
+    remedies: (format) => (verdict === 'good' ? [] : [...fewerTurns(design, format), ...longerChain(design)]),
   };
 }

@@ -22,10 +22,10 @@ export function bandsInHole({ design, setup: { motor } }: Situation): Check | nu
     quantity: 'size',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
+    sentence: (format) =>
       verdict === 'good'
-        ? `Twisted, the bands are about ${print(value, 'size')} thick and turn free in a hole of ${print(hole, 'size')}.`
-        : `Twisted, the bands are about ${print(value, 'size')} thick. They jam in a hole of ${print(hole, 'size')}.`,
+        ? `Twisted, the bands are about ${format(value, 'size')} thick and turn free in a hole of ${format(hole, 'size')}.`
+        : `Twisted, the bands are about ${format(value, 'size')} thick. They jam in a hole of ${format(hole, 'size')}.`,
     remedies: () => (verdict === 'good' ? [] : [...bandsSideBySide(design, -1), ...lighterBand(design)]),
   };
 }

@@ -20,8 +20,8 @@ export function bounceSpeed({ design, result }: Situation): Check | null {
     quantity: 'speed',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
-      `With holes ${print(offCentre, 'size')} off centre, the smaller wheels hop above ${print(limit, 'speed')}. The car reaches ${print(result.topSpeed, 'speed')}.`,
+    sentence: (format) =>
+      `With holes ${format(offCentre, 'size')} off centre, the smaller wheels hop above ${format.predicted(limit, 'speed')}. The car reaches ${format.predicted(result.topSpeed, 'speed')}.`,
     remedies: () => (verdict === 'good' ? [] : squareWheels(design)),
   };
 }

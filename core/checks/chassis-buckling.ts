@@ -37,8 +37,8 @@ export function chassisBuckling(situation: Situation): Check | null {
     quantity: 'share',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
-      `The pull draws the ends together with ${print(pull, 'force')}. This body buckles at about ${print(critical, 'force')}.${verdict === 'good' ? '' : ' A stick glued along the line of pull prevents that.'}`,
+    sentence: (format) =>
+      `The pull draws the ends together with ${format.predicted(pull, 'force')}. This body buckles at about ${format.predicted(critical, 'force')}.${verdict === 'good' ? '' : ' A stick glued along the line of pull prevents that.'}`,
     remedies: () =>
       verdict === 'good'
         ? []

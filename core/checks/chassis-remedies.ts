@@ -7,7 +7,7 @@ import { bearingOf, tyreOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
 import { onAxle, TAPE, taped, windingWords } from '../car/tape.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { remedyOf, stepped, stepsToward, type Remedy } from './remedy.ts';
 
 /** The tyres with more grip that go on these wheels, the next first. */
@@ -41,29 +41,29 @@ export const mat = (design: CarDesign): Remedy[] =>
 /** g of ballast, in coins. */
 const BALLAST_STEPS = [0.01, 0.02, 0.03, 0.04, 0.06];
 
-const ballastAt = (design: CarDesign, id: string, at: number, place: string, print: Print): Remedy[] =>
+const ballastAt = (design: CarDesign, id: string, at: number, place: string, format: Format): Remedy[] =>
   stepped(
     'ballast',
     id,
     BALLAST_STEPS.map((more) => {
       const mass = design.ballast.mass + more;
       const fromDriveAxle = (design.ballast.mass * design.ballast.fromDriveAxle + more * at) / mass;
-      return [`${print(more, 'weight')} over the ${place} axle`, { ...design, ballast: { mass, fromDriveAxle } }];
+      return [`${format(more, 'weight')} over the ${place} axle`, { ...design, ballast: { mass, fromDriveAxle } }];
     }),
   );
 
 /** Ballast over the drive axle. */
-export const ballastOverDriveAxle = (design: CarDesign, print: Print): Remedy[] => ballastAt(design, 'ballast', 0, 'drive', print);
+export const ballastOverDriveAxle = (design: CarDesign, format: Format): Remedy[] => ballastAt(design, 'ballast', 0, 'drive', format);
 
 /** Ballast over the other axle. */
-export const ballastOverOtherAxle = (design: CarDesign, print: Print): Remedy[] =>
-  ballastAt(design, 'ballast-other', design.wheelbase, 'other', print);
+export const ballastOverOtherAxle = (design: CarDesign, format: Format): Remedy[] =>
+  ballastAt(design, 'ballast-other', design.wheelbase, 'other', format);
 
 /** So much bigger even small wheels are tried, m. */
 const SMALL = 0.03;
 
 /** Other drive wheels of the kind: of those there are, or cut by steps of 10 mm. */
-function driveWheelsToward(design: CarDesign, factor: number, id: string, print: Print): Remedy[] {
+function driveWheelsToward(design: CarDesign, factor: number, id: string, format: Format): Remedy[] {
   const { kind, diameter } = design.driveWheels;
   const { stock, between } = WHEELS[kind];
   const side = Math.sign(factor - 1);
@@ -75,15 +75,15 @@ function driveWheelsToward(design: CarDesign, factor: number, id: string, print:
   return stepped(
     'drive-wheels',
     id,
-    sizes.map((size) => [`Drive wheels ⌀ ${print(size, 'size')}`, { ...design, driveWheels: { kind, diameter: size } }]),
+    sizes.map((size) => [`Drive wheels ⌀ ${format(size, 'size')}`, { ...design, driveWheels: { kind, diameter: size } }]),
   );
 }
 
 /** Bigger drive wheels. */
-export const biggerDriveWheels = (design: CarDesign, print: Print): Remedy[] => driveWheelsToward(design, 1.6, 'bigger-wheels', print);
+export const biggerDriveWheels = (design: CarDesign, format: Format): Remedy[] => driveWheelsToward(design, 1.6, 'bigger-wheels', format);
 
 /** Smaller drive wheels. */
-export const smallerDriveWheels = (design: CarDesign, print: Print): Remedy[] => driveWheelsToward(design, 0.5, 'smaller-wheels', print);
+export const smallerDriveWheels = (design: CarDesign, format: Format): Remedy[] => driveWheelsToward(design, 0.5, 'smaller-wheels', format);
 
 /** Tape for the turn that pulls first: as many wraps as make the axle about twice as thick. */
 export function launchSleeve(design: CarDesign): Remedy[] {
@@ -97,7 +97,7 @@ export const noSleeve = (design: CarDesign): Remedy[] =>
   design.sleeve.length > 0 ? [remedyOf('sleeve', 'no-sleeve', 'No tape sleeve', { ...design, sleeve: [] })] : [];
 
 /** Axles of a material in each thickness that it is sold in, the thinnest first, what is on them as thick as it is; none for a roller. */
-export const axlesOf = (design: CarDesign, axle: CarDesign['axle'], print: Print, is = (_diameter: number): boolean => true): Remedy[] =>
+export const axlesOf = (design: CarDesign, axle: CarDesign['axle'], format: Format, is = (_diameter: number): boolean => true): Remedy[] =>
   isRoller(design)
     ? []
     : stepped(
@@ -106,23 +106,23 @@ export const axlesOf = (design: CarDesign, axle: CarDesign['axle'], print: Print
         AXLES[axle].stock
           .filter(is)
           .map((diameter): [string, CarDesign] => [
-            `Axles of ${AXLES[axle].label}, ${print(diameter, 'size')}`,
+            `Axles of ${AXLES[axle].label}, ${format(diameter, 'size')}`,
             fittingAround(onAxle(axle === design.axle ? design : fitCatalogue(design, 'axle', axle), diameter), 'axle'),
           ]),
       );
 
 /** Thicker axles, up to twice: of the same material, or of dowel. */
-export const thickerAxle = (design: CarDesign, print: Print): Remedy[] => {
+export const thickerAxle = (design: CarDesign, format: Format): Remedy[] => {
   const thicker = (diameter: number): boolean => diameter > 1.05 * design.axleDiameter && diameter <= 2 * design.axleDiameter;
-  return [...axlesOf(design, design.axle, print, thicker), ...(design.axle === 'dowel' ? [] : axlesOf(design, 'dowel', print, thicker))];
+  return [...axlesOf(design, design.axle, format, thicker), ...(design.axle === 'dowel' ? [] : axlesOf(design, 'dowel', format, thicker))];
 };
 
 /** Thinner axles, down to half: of the same material, or of wire. */
-export const thinnerAxle = (design: CarDesign, print: Print): Remedy[] => {
+export const thinnerAxle = (design: CarDesign, format: Format): Remedy[] => {
   // The thickest of them first: it is the least change.
   const thinner = (diameter: number): boolean => diameter < 0.95 * design.axleDiameter && diameter >= 0.5 * design.axleDiameter;
-  const own = axlesOf(design, design.axle, print, thinner).reverse();
-  return [...own, ...(design.axle === 'hanger-wire' ? [] : axlesOf(design, 'hanger-wire', print, thinner).reverse())];
+  const own = axlesOf(design, design.axle, format, thinner).reverse();
+  return [...own, ...(design.axle === 'hanger-wire' ? [] : axlesOf(design, 'hanger-wire', format, thinner).reverse())];
 };
 
 /** The bearing with least friction for the axle at hand. */

@@ -1,7 +1,7 @@
 import type { Motor, MotorPoint } from '../motor/motor.ts';
 import type { RunSetup } from '../run/run-setup.ts';
 import type { RunResult } from '../run/simulate.ts';
-import type { Print, Quantity } from '../units/quantity.ts';
+import type { Format, Quantity } from '../units/quantity.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import type { Remedy } from './remedy.ts';
 
@@ -23,8 +23,8 @@ export interface Check {
   readonly verdict: CheckVerdict;
   readonly sure: Sureness;
   /** Told only when asked for: thousands of cars are judged for one map. */
-  readonly sentence: (print: Print) => string;
-  readonly remedies: (print: Print) => readonly Remedy[];
+  readonly sentence: (format: Format) => string;
+  readonly remedies: (format: Format) => readonly Remedy[];
 }
 
 /** A design with its most likely run, as the checks see it. */
@@ -62,7 +62,7 @@ export function clearance(
     verdict,
     sure: 'sizes',
     sentence,
-    remedies: (print) => (verdict === 'good' ? [] : remedies(print)),
+    remedies: (format) => (verdict === 'good' ? [] : remedies(format)),
   };
 }
 

@@ -34,12 +34,12 @@ export function drift({ design, result }: Situation): Check | null {
     quantity: 'distance',
     verdict,
     sure: isBuilt ? 'sizes' : 'rough',
-    sentence: (print) =>
+    sentence: (format) =>
       turnsAside
-        ? `Its axles and wheels turn it round ${side}: within ${print(way, 'distance')} it faces sideways.`
+        ? `Its axles and wheels turn it round ${side}: within ${format.predicted(way, 'distance')} it faces sideways.`
         : isBuilt
-          ? `Its axles and wheels steer it ${print(value, 'distance')} ${side} within ${print(way, 'distance')}.`
-          : `It is designed to run straight. A build like this may drift ${print(value, 'distance')} to either side within ${print(way, 'distance')}.`,
+          ? `Its axles and wheels steer it ${format.predicted(value, 'distance')} ${side} within ${format.predicted(way, 'distance')}.`
+          : `It is designed to run straight. A build like this may drift ${format.predicted(value, 'distance')} to either side within ${format.predicted(way, 'distance')}.`,
     remedies: () => (verdict === 'good' ? [] : isBuilt ? [straightAxles(design)] : squareWheels(design)),
   };
 }

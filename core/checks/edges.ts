@@ -25,8 +25,8 @@ export function edges({ design, setup }: Situation): Check | null {
     quantity: 'count',
     verdict: grade(value, SURE_CLIMB, 'least', 1 - 1 / SURE_CLIMB),
     sure: 'rough',
-    sentence: (print) =>
-      `At ${print(hardest.at, 'distance')} it can climb about ${print(hardest.highest!, 'size')}; the step there is ${print(hardest.height, 'size')} high${value < 1 ? ': it stops there' : ''}.`,
-    remedies: (print) => (value < SURE_CLIMB ? biggerDriveWheels(design, print) : []),
+    sentence: (format) =>
+      `At ${format(hardest.at, 'distance')} it can climb about ${format.predicted(hardest.highest!, 'size')}; the step there is ${format(hardest.height, 'size')} high${value < 1 ? ': it stops there' : ''}.`,
+    remedies: (format) => (value < SURE_CLIMB ? biggerDriveWheels(design, format) : []),
   };
 }

@@ -27,10 +27,10 @@ export function endPlay({ design }: Situation): Check | null {
     quantity: 'size',
     verdict: isTight || isLoose ? 'warning' : 'good',
     sure: 'sizes',
-    sentence: (print) =>
+    sentence: (format) =>
       isTight
-        ? `The axles slide only ${print(value, 'size')} from side to side: the hubs press on the bearings.`
-        : `The axles slide ${print(value, 'size')} from side to side${isLoose ? ': the car points in a different direction at each launch' : ''}.`,
+        ? `The axles slide only ${format(value, 'size')} from side to side: the hubs press on the bearings.`
+        : `The axles slide ${format(value, 'size')} from side to side${isLoose ? ': the car points in a different direction at each launch' : ''}.`,
     remedies: () => (isTight || isLoose ? [spaced(design)] : []),
   };
 }
@@ -51,10 +51,10 @@ export function hubRub({ design }: Situation): Check | null {
     quantity: 'size',
     verdict: value < LEAST_LEFT ? 'warning' : 'good',
     sure: 'sizes',
-    sentence: (print) =>
+    sentence: (format) =>
       value < LEAST_LEFT
-        ? `The axles slide ${print(design.endPlay / 2, 'size')} to each side, and the gap is ${print(gap, 'size')}: a wheel touches the body and rubs.`
-        : `With spacers of ${print(value, 'size')} between wheel and body nothing rubs.`,
+        ? `The axles slide ${format(design.endPlay / 2, 'size')} to each side, and the gap is ${format(gap, 'size')}: a wheel touches the body and rubs.`
+        : `With spacers of ${format(value, 'size')} between wheel and body nothing rubs.`,
     remedies: () => (value < LEAST_LEFT ? [spaced(design)] : []),
   };
 }

@@ -21,9 +21,9 @@ export function groundClearance(situation: Situation): Check | null {
       title: 'ground clearance',
       gap: value,
       least: LEAST,
-      sentence: (print) =>
-        value > 0 ? `The lowest part clears the floor by ${print(value, 'size')}.` : 'Hook, winding or body touches the floor.',
+      sentence: (format) =>
+        value > 0 ? `The lowest part clears the floor by ${format(value, 'size')}.` : 'Hook, winding or body touches the floor.',
     },
-    (print) => biggerDriveWheels(design, print),
+    (format) => biggerDriveWheels(design, format),
   );
 }

@@ -25,14 +25,14 @@ export function holesTorn(situation: Situation): Check | null {
     quantity: 'share',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
-      `The pull of ${print(force, 'force')} is ${print(value, 'share')} of what holes in bare card can take${verdict === 'good' ? '.' : ': they tear out.'}`,
-    remedies: (print) =>
+    sentence: (format) =>
+      `The pull of ${format.predicted(force, 'force')} is ${format(value, 'share')} of what holes in bare card can take${verdict === 'good' ? '.' : ': they tear out.'}`,
+    remedies: (format) =>
       verdict === 'good'
         ? []
         : [
             remedyOf('bearing', 'lined-holes', 'Line the holes with plastic straw', fitCatalogue(design, 'bearing', 'wood-plastic-straw')),
-            ...thickerAxle(design, print),
+            ...thickerAxle(design, format),
             ...bandsSideBySide(design, -1),
           ],
   };

@@ -27,13 +27,13 @@ export function hookClearance(situation: Situation): Check | null {
       title: 'hook and winding to body',
       gap: value,
       least: LEAST,
-      sentence: (print) =>
+      sentence: (format) =>
         value > 0
-          ? `Hook and winding clear the body by ${print(value, 'size')}.`
-          : `Hook or winding hits the body: they reach ${print(radius, 'size')} from the middle of the axle, and the body is ${print(design.body.axleGap, 'size')} above it.`,
+          ? `Hook and winding clear the body by ${format(value, 'size')}.`
+          : `Hook or winding hits the body: they reach ${format(radius, 'size')} from the middle of the axle, and the body is ${format(design.body.axleGap, 'size')} above it.`,
     },
-    (print) => [
-      remedyOf('body', 'axle-gap', `Cut the body away, or raise it to ${print(axleGap, 'size')} above the axle`, {
+    (format) => [
+      remedyOf('body', 'axle-gap', `Cut the body away, or raise it to ${format(axleGap, 'size')} above the axle`, {
         ...design,
         body: { ...design.body, axleGap },
       }),

@@ -28,24 +28,24 @@ export function launchGrip({ design, result }: Situation): Check {
     quantity: 'count',
     verdict: launchGripNeeded > 0 ? grade(ratio, SURE_GRIP, 'least', 1 - 1 / SURE_GRIP) : 'good',
     sure: design.measured.staticGrip ? 'measured' : 'estimated',
-    sentence: (print) =>
+    sentence: (format) =>
       spins
-        ? `The launch needs ${print(launchGripNeeded, 'force')} of grip; the tyres have ${print(launchGripLimit, 'force')}. The wheels spin for ${print(slipDistance, 'distance')}: ${print(energyShare(result, 'slip'), 'share')} of the energy.`
-        : `The tyres have ${print(launchGripLimit, 'force')} of grip; the launch needs ${print(Math.max(launchGripNeeded, 0), 'force')}${isClose ? ': too close to be sure' : ''}.`,
-    remedies: (print) =>
+        ? `The launch needs ${format.predicted(launchGripNeeded, 'force')} of grip; the tyres have ${format.predicted(launchGripLimit, 'force')}. The wheels spin for ${format.predicted(slipDistance, 'distance')}: ${format(energyShare(result, 'slip'), 'share')} of the energy.`
+        : `The tyres have ${format.predicted(launchGripLimit, 'force')} of grip; the launch needs ${format.predicted(Math.max(launchGripNeeded, 0), 'force')}${isClose ? ': too close to be sure' : ''}.`,
+    remedies: (format) =>
       isClose
         ? [
             ...grippierTyres(design),
             ...otherDriveWheels(design),
-            ...ballastOverDriveAxle(design, print),
+            ...ballastOverDriveAxle(design, format),
             ...noSleeve(design),
-            ...longerLever(design, print),
-            ...biggerDriveWheels(design, print),
+            ...longerLever(design, format),
+            ...biggerDriveWheels(design, format),
             ...bandsSideBySide(design, -1),
             ...lighterBand(design),
             ...longerChain(design),
-            ...fewerTurns(design, print),
-            ...thinnerAxle(design, print),
+            ...fewerTurns(design, format),
+            ...thinnerAxle(design, format),
             ...mat(design),
           ]
         : [],

@@ -31,9 +31,9 @@ export function leverBends({ design, setup }: Situation): Check | null {
     quantity: 'size',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
-      `Cocked, the spring bends the lever by ${print(value, 'size')} at its tip${verdict === 'good' ? '.' : '. It whips instead of pulling.'}`,
-    remedies: (print) =>
+    sentence: (format) =>
+      `Cocked, the spring bends the lever by ${format.predicted(value, 'size')} at its tip${verdict === 'good' ? '.' : '. It whips instead of pulling.'}`,
+    remedies: (format) =>
       verdict === 'good'
         ? []
         : [
@@ -45,7 +45,7 @@ export function leverBends({ design, setup }: Situation): Check | null {
                 fitCatalogue(design, 'lever', material),
               ),
             ),
-            ...shorterLever(design, print),
+            ...shorterLever(design, format),
           ],
   };
 }

@@ -30,14 +30,14 @@ export function leverPath({ design }: Situation): Check | null {
       title: 'path of the lever',
       gap,
       least: LEAST,
-      sentence: (print) =>
+      sentence: (format) =>
         gap > 0
-          ? `The lever clears ${hitsWheel ? 'the wheel' : 'the floor'} by ${print(gap, 'size')}.`
+          ? `The lever clears ${hitsWheel ? 'the wheel' : 'the floor'} by ${format(gap, 'size')}.`
           : `The lever hits ${hitsWheel ? 'the wheel in front of it' : 'the floor'}.`,
     },
-    (print) => [
-      ...shorterLever(design, print),
-      ...(hitsWheel ? longerLever(design, print) : []),
+    (format) => [
+      ...shorterLever(design, format),
+      ...(hitsWheel ? longerLever(design, format) : []),
       remedyOf('lever', 'stop-lever', 'A stop that ends the pull 20° earlier', { ...design, motor: { ...motor, releaseAngle } }),
     ],
   );

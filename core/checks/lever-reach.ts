@@ -18,8 +18,8 @@ export function leverReach({ design }: Situation): Check | null {
     quantity: 'size',
     verdict,
     sure: 'sizes',
-    sentence: (print) =>
-      `When cocked, the tip of the lever is ${print(value, 'size')} ${over >= 0 ? 'short of' : 'beyond'} the drive axle.`,
-    remedies: (print) => (verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-reach', print)]),
+    sentence: (format) =>
+      `When cocked, the tip of the lever is ${format(value, 'size')} ${over >= 0 ? 'short of' : 'beyond'} the drive axle.`,
+    remedies: (format) => (verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-reach', format)]),
   };
 }

@@ -3,11 +3,11 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign, Limits, MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { printQuantity } from '../units/quantity.ts';
+import { formatIn } from '../units/quantity.ts';
 import { measuresOf } from '../geometry/measures.ts';
 import { checkCar, stoppedBy } from './check-car.ts';
 
-const metric = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, 'metric');
+const metric = formatIn('metric');
 const limited = (design: CarDesign, limits: Partial<Limits>): CarDesign => ({ ...design, limits: { ...design.limits, ...limits } });
 const resultOf = (design: CarDesign) => {
   const prediction = predictRun(design);

@@ -21,7 +21,7 @@ export function limitChecks({ design }: Situation): Check[] {
     quantity,
     verdict: VERDICTS[verdict],
     sure: 'sizes',
-    sentence: (print) => `${words(print)}${WORDS[verdict]}.`,
+    sentence: (format) => `${words(format)}${WORDS[verdict]}.`,
     remedies: () => [],
   }));
 }

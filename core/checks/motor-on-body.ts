@@ -18,13 +18,13 @@ export function motorOnBody({ design }: Situation): Check | null {
       title: `${name} on the body`,
       gap,
       least: 0,
-      sentence: (print) =>
+      sentence: (format) =>
         gap >= 0
-          ? `The body extends ${print(gap, 'size')} beyond the ${name}.`
-          : `The ${name} extends ${print(-gap, 'size')} beyond the end of the body.`,
+          ? `The body extends ${format(gap, 'size')} beyond the ${name}.`
+          : `The ${name} extends ${format(-gap, 'size')} beyond the end of the body.`,
     },
-    (print) => [
-      remedyOf('body', 'longer-body', `A body ${print(wheelbase + overhang, 'size')} long`, { ...design, body: { ...body, overhang } }),
+    (format) => [
+      remedyOf('body', 'longer-body', `A body ${format(wheelbase + overhang, 'size')} long`, { ...design, body: { ...body, overhang } }),
     ],
   );
 }

@@ -4,16 +4,16 @@ import { trapAt, trapUnderTip } from '../car/motors/lever.ts';
 import { hasBands, isWoundOnAxle } from '../car/motors/motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { remedyOf, stepped, stepsToward, type Remedy } from './remedy.ts';
 
 /** A lever up to half as long again, its trap moved along and the body with it. */
-export const longerLever = (design: CarDesign, print: Print): Remedy[] => leverToward(design, 1.5, 'longer-lever', print);
+export const longerLever = (design: CarDesign, format: Format): Remedy[] => leverToward(design, 1.5, 'longer-lever', format);
 
 /** A lever down to half as long, its trap moved along; none where there is no lever. */
-export const shorterLever = (design: CarDesign, print: Print): Remedy[] => leverToward(design, 0.5, 'shorter-lever', print);
+export const shorterLever = (design: CarDesign, format: Format): Remedy[] => leverToward(design, 0.5, 'shorter-lever', format);
 
-function leverToward(design: CarDesign, factor: number, id: string, print: Print): Remedy[] {
+function leverToward(design: CarDesign, factor: number, id: string, format: Format): Remedy[] {
   const { motor } = design;
   if (motor.kind !== 'lever') return [];
   return stepped(
@@ -21,7 +21,7 @@ function leverToward(design: CarDesign, factor: number, id: string, print: Print
     id,
     stepsToward(motor.leverLength, factor * motor.leverLength, 0.01).map((leverLength) => {
       const moved = trapAt({ ...design, motor: { ...motor, leverLength } }, motor.trapPosition + leverLength - motor.leverLength);
-      return [`Lever ${print(leverLength, 'size')}, trap moved with it`, onBody(moved)];
+      return [`Lever ${format(leverLength, 'size')}, trap moved with it`, onBody(moved)];
     }),
   );
 }
@@ -34,9 +34,9 @@ function onBody(design: CarDesign): CarDesign {
 }
 
 /** The trap moved so that the cocked lever's tip all but lies over the drive axle. `print` gives a size in the builder's units. */
-export function trapMoved(design: CarDesign, motor: LeverDesign, id: string, print: Print): Remedy {
+export function trapMoved(design: CarDesign, motor: LeverDesign, id: string, format: Format): Remedy {
   const trapPosition = trapUnderTip(motor, 0.02);
-  return remedyOf('trap', id, `Trap ${print(trapPosition, 'size')} from the drive axle`, onBody(trapAt(design, trapPosition)));
+  return remedyOf('trap', id, `Trap ${format(trapPosition, 'size')} from the drive axle`, onBody(trapAt(design, trapPosition)));
 }
 
 /** One band fewer, or one more, side by side. */
@@ -59,14 +59,14 @@ export function longerChain(design: CarDesign): Remedy[] {
 }
 
 /** Fewer turns, down to half. */
-export function fewerTurns(design: CarDesign, print: Print): Remedy[] {
+export function fewerTurns(design: CarDesign, format: Format): Remedy[] {
   const { motor } = design;
   if (!hasBands(motor)) return [];
   return stepped(
     'turns',
     'fewer-turns',
     stepsToward(motor.turns, motor.turns / 2, 0.5).map((turns) => [
-      `Wind ${print(turns, 'count')} turns`,
+      `Wind ${format(turns, 'count')} turns`,
       { ...design, motor: { ...motor, turns } },
     ]),
   );

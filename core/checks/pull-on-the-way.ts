@@ -44,14 +44,14 @@ export function pullOnTheWay({ design, setup, motor, result }: Situation): Check
     quantity: 'count',
     verdict,
     sure: 'estimated',
-    sentence: (print) =>
-      `At its weakest point before the end, the pull is ${print(value, 'count')} times the resistance${verdict === 'good' ? '.' : '. With a little more friction the car stops there with turns left.'}`,
-    remedies: (print) =>
+    sentence: (format) =>
+      `At its weakest point before the end, the pull is ${format.predicted(value, 'count')} times the resistance${verdict === 'good' ? '.' : '. With a little more friction the car stops there with turns left.'}`,
+    remedies: (format) =>
       verdict === 'good'
         ? []
         : [
-            ...thickerAxle(design, print),
-            ...shorterLever(design, print),
+            ...thickerAxle(design, format),
+            ...shorterLever(design, format),
             ...bandsSideBySide(design, 1),
             ...easierBearing(design),
             ...squareWheels(design),

@@ -20,15 +20,15 @@ export function pullPastWheel({ design }: Situation): Check | null {
       title: `${name} and single wheel`,
       gap,
       least: LEAST,
-      sentence: (print) =>
+      sentence: (format) =>
         gap >= LEAST
-          ? `The ${name} clears the single wheel by ${print(gap, 'size')}.`
+          ? `The ${name} clears the single wheel by ${format(gap, 'size')}.`
           : motor.kind === 'lever'
             ? 'The trap is in the slot of the single wheel.'
             : 'The hook is in the slot of the single wheel, and the bands run through it.',
     },
-    (print) => [
-      remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer }),
+    (format) => [
+      remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${format(longer, 'size')}`, { ...design, wheelbase: longer }),
       remedyOf('layout', 'two-wheels', 'Two wheels on the other axle', { ...design, layout: { ...layout, otherWheelCount: 2 } }),
     ],
   );

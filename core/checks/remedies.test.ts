@@ -3,6 +3,7 @@ import type { BandDesign, CarDesign, LeverDesign } from '../car/car-design.ts';
 import { conflictsOf } from '../car/fit.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
+import { formatBy } from '../units/quantity.ts';
 import { checkCar } from './check-car.ts';
 import {
   ballastOverDriveAxle,
@@ -34,15 +35,15 @@ const moment = ({ ballast }: CarDesign): number => ballast.mass * ballast.fromDr
 describe('a remedy changes what it says', () => {
   it('ballast: in steps where it is told, the rest stays where it is', () => {
     const loaded: CarDesign = { ...lever, ballast: { mass: 0.03, fromDriveAxle: 0.1 } };
-    const over = ballastOverDriveAxle(loaded, String)[1]!.design;
+    const over = ballastOverDriveAxle(loaded, formatBy(String))[1]!.design;
     expect(over.ballast.mass).toBeCloseTo(0.05, 12);
     expect(moment(over)).toBeCloseTo(0.003, 12);
-    const ahead = ballastOverOtherAxle(loaded, String)[1]!.design;
+    const ahead = ballastOverOtherAxle(loaded, formatBy(String))[1]!.design;
     expect(ahead.ballast.mass).toBeCloseTo(0.05, 12);
     expect(moment(ahead)).toBeCloseTo(0.003 + 0.02 * 0.26, 12);
   });
   it('lever: by centimetres, the trap as far as the tip moves, the body with it', () => {
-    const [longer, shorter] = [longerLever(lever, String), shorterLever(lever, String)];
+    const [longer, shorter] = [longerLever(lever, formatBy(String)), shorterLever(lever, formatBy(String))];
     expect(longer.map((one) => Math.round(1000 * leverOf(one).leverLength))).toEqual([190, 200, 210, 220, 230, 240, 250, 260, 270]);
     expect(Math.round(1000 * leverOf(shorter.at(-1)!).leverLength)).toBe(90);
     for (const one of [...longer, ...shorter]) {
@@ -51,26 +52,41 @@ describe('a remedy changes what it says', () => {
       const { wheelbase, body } = one.design;
       expect(wheelbase + body.overhang / 2 + 1e-9).toBeGreaterThanOrEqual(leverOf(one).trapPosition + 0.049);
     }
-    expect(longerLever(band, String)).toEqual([]);
+    expect(longerLever(band, formatBy(String))).toEqual([]);
   });
   it('wheels: by centimetres where they are cut, within what can be; else the sizes there are', () => {
     const sizes = (list: readonly Remedy[]): number[] => list.map(({ design }) => Math.round(1000 * design.driveWheels.diameter));
     const cut: CarDesign = { ...lever, driveWheels: { kind: 'card-disc', diameter: 0.12 } };
-    expect(sizes(biggerDriveWheels(cut, String))).toEqual([130, 140, 150, 160, 170, 180, 190]);
-    expect(sizes(smallerDriveWheels(cut, String))).toEqual([110, 100, 90, 80, 70, 60]);
-    expect(biggerDriveWheels(lever, String)).toEqual([]);
-    expect(sizes(smallerDriveWheels(lever, String))).toEqual([80]);
+    expect(sizes(biggerDriveWheels(cut, formatBy(String)))).toEqual([130, 140, 150, 160, 170, 180, 190]);
+    expect(sizes(smallerDriveWheels(cut, formatBy(String)))).toEqual([110, 100, 90, 80, 70, 60]);
+    expect(biggerDriveWheels(lever, formatBy(String))).toEqual([]);
+    expect(sizes(smallerDriveWheels(lever, formatBy(String)))).toEqual([80]);
     const cap: CarDesign = { ...lever, driveWheels: { kind: 'bottle-cap', diameter: 0.032 } };
-    expect(sizes(biggerDriveWheels(cap, String))).toEqual([40]);
+    expect(sizes(biggerDriveWheels(cap, formatBy(String)))).toEqual([40]);
   });
   it('axle: in the thicknesses that it is sold in, then of dowel or wire, what is on it as it is; a roller has none', () => {
     const sizes = (list: readonly Remedy[]): string[] =>
       list.map(({ design: { axle, axleDiameter } }) => `${axle} ${Math.round(1e4 * axleDiameter) / 10}`);
-    expect(sizes(thickerAxle(lever, String))).toEqual(['skewer 4', 'skewer 5', 'dowel 4', 'dowel 4.8', 'dowel 5', 'dowel 6', 'dowel 6.4']);
-    expect(sizes(thinnerAxle(lever, String))).toEqual(['skewer 3', 'skewer 2.5', 'hanger-wire 2.5', 'hanger-wire 2', 'hanger-wire 1.6']);
+    expect(sizes(thickerAxle(lever, formatBy(String)))).toEqual([
+      'skewer 4',
+      'skewer 5',
+      'dowel 4',
+      'dowel 4.8',
+      'dowel 5',
+      'dowel 6',
+      'dowel 6.4',
+    ]);
+    expect(sizes(thinnerAxle(lever, formatBy(String)))).toEqual([
+      'skewer 3',
+      'skewer 2.5',
+      'hanger-wire 2.5',
+      'hanger-wire 2',
+      'hanger-wire 1.6',
+    ]);
     const collared: CarDesign = { ...lever, sleeve: [{ kind: 'dowel-collar', diameter: 0.01, turns: 2 }] };
-    for (const { design } of thickerAxle(collared, String)) expect([design.sleeve, conflictsOf(design)]).toEqual([collared.sleeve, []]);
-    expect([...thickerAxle(roller, String), ...thinnerAxle(roller, String)]).toEqual([]);
+    for (const { design } of thickerAxle(collared, formatBy(String)))
+      expect([design.sleeve, conflictsOf(design)]).toEqual([collared.sleeve, []]);
+    expect([...thickerAxle(roller, formatBy(String)), ...thinnerAxle(roller, formatBy(String))]).toEqual([]);
   });
   it('bands: one more or fewer beside, one more behind, fewer turns; never none, and none on a lever', () => {
     const two = bandOf(bandsSideBySide(band, 1)[0]!);
@@ -82,7 +98,7 @@ describe('a remedy changes what it says', () => {
     expect(bandsSideBySide({ ...band, motor: { ...band.motor, parallel: 2 } as BandDesign }, -1)).toHaveLength(1);
     expect(bandsSideBySide(band, -1)).toEqual([]);
     expect(bandOf(longerChain(band)[0]!).series).toBe(3);
-    expect(fewerTurns(band, String).map((one) => bandOf(one).turns)).toEqual([8.5, 8, 7.5, 7, 6.5, 6, 5.5, 5, 4.5]);
+    expect(fewerTurns(band, formatBy(String)).map((one) => bandOf(one).turns)).toEqual([8.5, 8, 7.5, 7, 6.5, 6, 5.5, 5, 4.5]);
     expect(bandOf(lighterBand({ ...band, motor: { ...band.motor, band: { kind: 'size', size: '64' } } as BandDesign })[0]!).band).toEqual({
       kind: 'size',
       size: '33',
@@ -91,7 +107,7 @@ describe('a remedy changes what it says', () => {
       ...lighterBand(lever),
       ...lighterBand({ ...band, motor: { ...band.motor, band: { kind: 'size', size: '16' } } as BandDesign }),
     ]).toEqual([]);
-    expect([...bandsSideBySide(lever, 1), ...longerChain(lever), ...fewerTurns(lever, String)]).toEqual([]);
+    expect([...bandsSideBySide(lever, 1), ...longerChain(lever), ...fewerTurns(lever, formatBy(String))]).toEqual([]);
   });
   it('tape: about as thick as the axle under the last turn, or none; only where there is an axle, and none or some', () => {
     const [taped] = launchSleeve(lever);
@@ -123,7 +139,7 @@ describe('a remedy changes what it says', () => {
     for (const id of ['end-play', 'hub-rub']) {
       const check = checkCar(loose, (run as Extract<typeof run, { kind: 'ran' }>).result).find((one) => one.id === id)!;
       expect(check.verdict, id).toBe('warning');
-      expect(check.remedies(String).map(({ design }) => design.endPlay)).toEqual([0.001]);
+      expect(check.remedies(formatBy(String)).map(({ design }) => design.endPlay)).toEqual([0.001]);
     }
   });
   it('wheels of another kind: with an edge that grips better, in a size there is', () => {

@@ -1,3 +1,4 @@
+import { USUAL_HALF_WIDTH } from '../units/quantity.ts';
 import { goalOf } from '../brief/goal.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
@@ -36,10 +37,10 @@ export function shortRoom({ design, result }: Situation): Check | null {
     quantity: 'distance',
     verdict: fits || isSettledBefore ? 'good' : 'warning',
     sure: 'estimated',
-    sentence: (print) =>
+    sentence: (format) =>
       fits
-        ? `It stops ${print(room - result.distance, 'distance')} before the wall.`
-        : `The wall is at ${print(room, 'distance')}: a full wind can only show “at least”. Wind ${print(turnsFor(design, ROOM_SHARE * room), 'count')} turns to stop before the wall.`,
+        ? `It stops ${format.predicted(room - result.distance, 'distance', USUAL_HALF_WIDTH * result.distance)} before the wall.`
+        : `The wall is at ${format(room, 'distance')}: a full wind can only show “at least”. Wind ${format(turnsFor(design, ROOM_SHARE * room), 'count')} turns to stop before the wall.`,
     remedies: () => [],
   };
 }

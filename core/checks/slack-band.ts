@@ -22,11 +22,11 @@ export function slackBand({ design, setup }: Situation): Check | null {
     quantity: 'share',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
+    sentence: (format) =>
       verdict === 'good'
         ? 'Unwound, the band still holds match and arm.'
-        : `Unwound, the band is ${print(length - motor.hookToHook, 'size')} longer than the roller. Match and arm may fall off.`,
-    remedies: (print) =>
+        : `Unwound, the band is ${format(length - motor.hookToHook, 'size')} longer than the roller. Match and arm may fall off.`,
+    remedies: (format) =>
       verdict === 'good'
         ? []
         : [
@@ -38,7 +38,7 @@ export function slackBand({ design, setup }: Situation): Check | null {
                   }),
                 ]
               : []),
-            remedyOf('roller', 'longer-roller', `A roller ${print(hookToHook, 'size')} long`, {
+            remedyOf('roller', 'longer-roller', `A roller ${format(hookToHook, 'size')} long`, {
               ...design,
               motor: { ...motor, hookToHook },
             }),

@@ -20,18 +20,18 @@ export function stallAtStart({ design, result }: Situation): Check {
     quantity: 'force',
     verdict,
     sure: 'estimated',
-    sentence: (print) =>
+    sentence: (format) =>
       result.stalled
-        ? `It does not start: the pull at the tyre is ${print(value, 'force')}, and the resistance is ${print(resistance, 'force')}.`
-        : `The pull at release is ${print(value, 'force')}; the resistance is ${print(resistance, 'force')}.`,
-    remedies: (print) =>
+        ? `It does not start: the pull at the tyre is ${format.predicted(value, 'force')}, and the resistance is ${format.predicted(resistance, 'force')}.`
+        : `The pull at release is ${format.predicted(value, 'force')}; the resistance is ${format.predicted(resistance, 'force')}.`,
+    remedies: (format) =>
       verdict === 'good'
         ? []
         : [
             ...launchSleeve(design),
-            ...thickerAxle(design, print),
-            ...shorterLever(design, print),
-            ...smallerDriveWheels(design, print),
+            ...thickerAxle(design, format),
+            ...shorterLever(design, format),
+            ...smallerDriveWheels(design, format),
             ...bandsSideBySide(design, 1),
             ...easierBearing(design),
           ],

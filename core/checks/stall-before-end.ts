@@ -16,17 +16,17 @@ export function stallBeforeEnd({ design, result }: Situation): Check | null {
     quantity: 'count',
     verdict: isBad ? (value > 0.1 * result.turns ? 'stop' : 'warning') : 'good',
     sure: 'estimated',
-    sentence: (print) =>
+    sentence: (format) =>
       isBad
-        ? `The pull falls below the resistance with ${print(value, 'count')} of ${print(result.turns, 'count')} turns left. ${print(result.energy.unspent, 'energy')} is not used.`
+        ? `The pull falls below the resistance with ${format.predicted(value, 'count')} of ${format(result.turns, 'count')} turns left. ${format.predicted(result.energy.unspent, 'energy')} is not used.`
         : result.energy.unspent > 0
-          ? `It unwinds fully and then winds up again the other way, which brakes it. ${print(result.energy.unspent, 'energy')} is lost like this.`
+          ? `It unwinds fully and then winds up again the other way, which brakes it. ${format.predicted(result.energy.unspent, 'energy')} is lost like this.`
           : 'It unwinds fully before it stops.',
-    remedies: (print) =>
+    remedies: (format) =>
       isBad
         ? [
-            ...thickerAxle(design, print),
-            ...shorterLever(design, print),
+            ...thickerAxle(design, format),
+            ...shorterLever(design, format),
             ...bandsSideBySide(design, 1),
             ...easierBearing(design),
             ...squareWheels(design),

@@ -18,8 +18,10 @@ export function stringAndDeck({ design }: Situation): Check | null {
     quantity: 'size',
     verdict: meets ? 'warning' : 'good',
     sure: 'sizes',
-    sentence: (print) =>
-      meets ? `The deck covers the axle by ${print(cover, 'size')}, and the string rubs on its edge.` : 'The string runs free to the axle.',
+    sentence: (format) =>
+      meets
+        ? `The deck covers the axle by ${format(cover, 'size')}, and the string rubs on its edge.`
+        : 'The string runs free to the axle.',
     remedies: () =>
       meets ? [remedyOf('body', 'notch', 'Cut the deck out over the axle', { ...design, body: { ...body, notched: true } })] : [],
   };

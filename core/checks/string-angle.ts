@@ -19,8 +19,8 @@ export function stringAngleCheck({ design, setup }: Situation): Check | null {
     quantity: 'angle',
     verdict,
     sure: 'sizes',
-    sentence: (print) =>
-      `When cocked, the string meets the lever at ${print(value, 'angle')}. At 90° it pulls with the full torque of the spring.`,
-    remedies: (print) => (verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-angle', print)]),
+    sentence: (format) =>
+      `When cocked, the string meets the lever at ${format(value, 'angle')}. At 90° it pulls with the full torque of the spring.`,
+    remedies: (format) => (verdict === 'good' ? [] : [trapMoved(design, motor, 'trap-to-angle', format)]),
   };
 }

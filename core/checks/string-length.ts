@@ -18,8 +18,8 @@ export function stringLength({ setup }: Situation): Check | null {
     quantity: 'size',
     verdict: 'good',
     sure: 'sizes',
-    sentence: (print) =>
-      `Cut ${print(value, 'size')}: ${print(reach, 'size')} from the lever’s tip at rest to the axle, plus knot and loop. If it is longer, the loop does not drop off.`,
+    sentence: (format) =>
+      `Cut ${format(value, 'size')}: ${format(reach, 'size')} from the lever’s tip at rest to the axle, plus knot and loop. If it is longer, the loop does not drop off.`,
     remedies: () => [],
   };
 }

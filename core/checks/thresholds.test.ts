@@ -4,6 +4,7 @@ import type { BandDesign, CarDesign, LeverDesign, TwistDesign } from '../car/car
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { RunResult } from '../run/simulate.ts';
+import { formatBy } from '../units/quantity.ts';
 import { checkCar, type Check } from './check-car.ts';
 
 const lever = newCar('x');
@@ -287,7 +288,7 @@ describe('every check, from both sides of its limit', () => {
     expect(after.check.verdict).not.toBe('good');
     expect(before.reading).toBeCloseTo(threshold.warns, 3);
     expect(after.reading).toBeCloseTo(threshold.warns, 3);
-    expect(before.check.remedies(String)).toEqual([]);
+    expect(before.check.remedies(formatBy(String))).toEqual([]);
   });
   it.each(THRESHOLDS.filter(({ stops }) => stops !== null))('$id stops a car where it fails or hurts, and not before', (threshold) => {
     const [before, after] = edge(threshold, ({ verdict }) => verdict !== 'stop');
@@ -311,7 +312,7 @@ describe('a size that a check offers', () => {
     ['winding-room', withBand({ windingWidth: 0.004 })],
   ] as const)('%s: just keeps its limit', (id, design) => {
     const threshold = THRESHOLDS.find((known) => known.id === id)!;
-    const [remedy] = checked(threshold, design).check.remedies(String);
+    const [remedy] = checked(threshold, design).check.remedies(formatBy(String));
     const { value, limit, verdict } = checked(threshold, remedy!.design).check;
     expect(value).toBeCloseTo(limit, 9);
     expect(verdict === 'good' || Math.abs(value - limit) < 1e-12).toBe(true);
@@ -323,7 +324,7 @@ describe('what a check says follows what it finds', () => {
     checked(
       THRESHOLDS.find((known) => known.id === id)!,
       design,
-    ).check.sentence((value) => value.toPrecision(3));
+    ).check.sentence(formatBy((value) => value.toPrecision(3)));
   const towed = (toe: number): CarDesign => ({ ...lever, care: 'careful', alignment: { ...lever.alignment, driveToe: toe } });
   it.each([
     ['lever-reach', withLever({ trapPosition: 0.3 }), 'short of'],

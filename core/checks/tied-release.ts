@@ -18,8 +18,8 @@ export function tiedRelease({ design, result }: Situation): Check | null {
     quantity: 'share',
     verdict: result.rollsBack ? 'stop' : value > 0.02 ? 'warning' : 'good',
     sure: 'estimated',
-    sentence: (print) =>
-      `Its end is tied. It winds up again the other way and brakes the car with ${print(rewound, 'energy')}${result.rollsBack ? ', then pulls it back toward the line' : ''}.`,
+    sentence: (format) =>
+      `Its end is tied. It winds up again the other way and brakes the car with ${format.predicted(rewound, 'energy')}${result.rollsBack ? ', then pulls it back toward the line' : ''}.`,
     remedies: () => freeRelease(design),
   };
 }

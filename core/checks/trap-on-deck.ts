@@ -21,21 +21,21 @@ export function trapOnDeck({ design }: Situation): Check | null {
       title: 'trap on the deck',
       gap,
       least: -LET_IN,
-      sentence: (print) =>
+      sentence: (format) =>
         gap >= -LET_IN
           ? gap > LET_IN
-            ? `The trap is ${print(gap, 'size')} above the deck. Put a block under it.`
+            ? `The trap is ${format(gap, 'size')} above the deck. Put a block under it.`
             : 'The trap sits on the deck.'
-          : `The trap would be ${print(-gap, 'size')} below the top of the deck, and the lever would go through the deck.`,
+          : `The trap would be ${format(-gap, 'size')} below the top of the deck, and the lever would go through the deck.`,
     },
-    (print) => [
-      remedyOf('trap', 'trap-up', `Raise the trap: its pivot ${print(pivotAboveAxle, 'size')} above the axle`, {
+    (format) => [
+      remedyOf('trap', 'trap-up', `Raise the trap: its pivot ${format(pivotAboveAxle, 'size')} above the axle`, {
         ...design,
         motor: { ...motor, pivotAboveAxle },
       }),
       ...(axleGap >= 0
         ? [
-            remedyOf('body', 'deck-down', `Lower the deck to ${print(axleGap, 'size')} above the axle, cut out there`, {
+            remedyOf('body', 'deck-down', `Lower the deck to ${format(axleGap, 'size')} above the axle, cut out there`, {
               ...design,
               body: { ...body, axleGap, notched: true },
             }),

@@ -13,11 +13,11 @@ export function trapWidth({ design }: Situation): Check | null {
       title: 'body under the trap',
       gap: design.body.width - width,
       least: 0,
-      sentence: (print) =>
+      sentence: (format) =>
         design.body.width >= width
-          ? `The trap is ${print(width, 'size')} wide, and the body carries its full width.`
-          : `The trap is ${print(width, 'size')} wide, and the body only ${print(design.body.width, 'size')}. The edges of the trap are unsupported.`,
+          ? `The trap is ${format(width, 'size')} wide, and the body carries its full width.`
+          : `The trap is ${format(width, 'size')} wide, and the body only ${format(design.body.width, 'size')}. The edges of the trap are unsupported.`,
     },
-    (print) => [remedyOf('body', 'body-width', `A body ${print(width, 'size')} wide`, { ...design, body: { ...design.body, width } })],
+    (format) => [remedyOf('body', 'body-width', `A body ${format(width, 'size')} wide`, { ...design, body: { ...design.body, width } })],
   );
 }

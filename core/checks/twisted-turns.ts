@@ -26,10 +26,10 @@ export function twistedTurns({ design, setup }: Situation): Check | null {
     quantity: 'count',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
+    sentence: (format) =>
       verdict === 'good'
-        ? `The band can take about ${print(Math.round(limit), 'count')} turns; it is wound ${print(motor.turns, 'count')}.`
-        : `The band can take about ${print(Math.round(limit), 'count')} turns. Wound ${print(motor.turns, 'count')} turns, it knots${verdict === 'stop' ? ' and breaks. Wear glasses' : ''}.`,
-    remedies: (print) => (verdict === 'good' ? [] : [...fewerTurns(design, print), ...longerChain(design)]),
+        ? `The band can take about ${format(Math.round(limit), 'count')} turns; it is wound ${format(motor.turns, 'count')}.`
+        : `The band can take about ${format(Math.round(limit), 'count')} turns. Wound ${format(motor.turns, 'count')} turns, it knots${verdict === 'stop' ? ' and breaks. Wear glasses' : ''}.`,
+    remedies: (format) => (verdict === 'good' ? [] : [...fewerTurns(design, format), ...longerChain(design)]),
   };
 }

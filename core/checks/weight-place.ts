@@ -21,12 +21,12 @@ export function weightPlace({ design }: Situation): Check | null {
     quantity: 'share',
     verdict,
     sure: 'sizes',
-    sentence: (print) => `The lighter axle carries ${print(value, 'share')} of the weight.`,
-    remedies: (print) =>
+    sentence: (format) => `The lighter axle carries ${format(value, 'share')} of the weight.`,
+    remedies: (format) =>
       verdict === 'good' || design.ballast.mass === 0
         ? []
         : [
-            remedyOf('ballast', 'ballast-between', `Ballast ${print(middle, 'size')} from the drive axle`, {
+            remedyOf('ballast', 'ballast-between', `Ballast ${format(middle, 'size')} from the drive axle`, {
               ...design,
               ballast: { ...design.ballast, fromDriveAxle: middle },
             }),

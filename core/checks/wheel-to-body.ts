@@ -24,11 +24,11 @@ export function wheelToBody({ design }: Situation): Check | null {
       title: 'wheel to body',
       gap: value,
       least: LEAST,
-      sentence: (print) =>
+      sentence: (format) =>
         value > 0
-          ? `The wheels clear the body by ${print(value, 'size')}.`
-          : `The wheels rub on the body: it is ${print(-value, 'size')} too wide on each side.`,
+          ? `The wheels clear the body by ${format(value, 'size')}.`
+          : `The wheels rub on the body: it is ${format(-value, 'size')} too wide on each side.`,
     },
-    (print) => [remedyOf('track-width', 'track-width', `Wheels ${print(trackWidth, 'size')} apart`, { ...design, trackWidth })],
+    (format) => [remedyOf('track-width', 'track-width', `Wheels ${format(trackWidth, 'size')} apart`, { ...design, trackWidth })],
   );
 }

@@ -18,11 +18,11 @@ export function wheelie({ design, setup, result }: Situation): Check | null {
     quantity: 'share',
     verdict: result.wheelie ? 'stop' : grade(left, 0.08, 'least', 1),
     sure: 'estimated',
-    sentence: (print) =>
+    sentence: (format) =>
       result.wheelie
-        ? `The ${other} wheels lift under power: all ${print(weight, 'force')} of the car rests on its drive wheels, and it cannot steer straight.`
-        : `At launch ${print(left, 'share')} of the weight stays on the ${other} wheels.`,
-    remedies: (print) =>
-      left < 0.08 ? [...ballastOverOtherAxle(design, print), ...longerLever(design, print), ...bandsSideBySide(design, -1)] : [],
+        ? `The ${other} wheels lift under power: all ${format(weight, 'force')} of the car rests on its drive wheels, and it cannot steer straight.`
+        : `At launch ${format(left, 'share')} of the weight stays on the ${other} wheels.`,
+    remedies: (format) =>
+      left < 0.08 ? [...ballastOverOtherAxle(design, format), ...longerLever(design, format), ...bandsSideBySide(design, -1)] : [],
   };
 }

@@ -17,11 +17,11 @@ export function wheelsTouch({ design }: Situation): Check | null {
       title: 'wheel to wheel',
       gap: value,
       least: LEAST,
-      sentence: (print) =>
+      sentence: (format) =>
         value > 0
-          ? `Front and rear wheels are ${print(value, 'size')} apart.`
-          : `Front and rear wheels overlap by ${print(-value, 'size')}.`,
+          ? `Front and rear wheels are ${format(value, 'size')} apart.`
+          : `Front and rear wheels overlap by ${format(-value, 'size')}.`,
     },
-    (print) => [remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${print(longer, 'size')}`, { ...design, wheelbase: longer })],
+    (format) => [remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${format(longer, 'size')}`, { ...design, wheelbase: longer })],
   );
 }

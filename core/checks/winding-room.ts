@@ -46,17 +46,17 @@ export function windingRoom({ design, setup, result }: Situation): Check | null 
     quantity: 'count',
     verdict,
     sure: 'rough',
-    sentence: (print) =>
-      `${print(result.turns, 'count')} turns on ${print(motor.windingWidth, 'size')} of axle make ${print(value, 'count')} layers${verdict === 'good' ? '.' : '. Windings that ride over each other snag.'}`,
-    remedies: (print) => {
+    sentence: (format) =>
+      `${format(result.turns, 'count')} turns on ${format(motor.windingWidth, 'size')} of axle make ${format(value, 'count')} layers${verdict === 'good' ? '.' : '. Windings that ride over each other snag.'}`,
+    remedies: (format) => {
       if (verdict === 'good') return [];
       const windingWidth = widthFor(motor.windingWidth, result.turns, strand, setup.motor);
       return [
-        remedyOf('winding-width', 'wider-winding', `Wind over ${print(windingWidth, 'size')} of axle`, {
+        remedyOf('winding-width', 'wider-winding', `Wind over ${format(windingWidth, 'size')} of axle`, {
           ...design,
           motor: { ...motor, windingWidth },
         }),
-        ...fewerTurns(design, print),
+        ...fewerTurns(design, format),
       ];
     },
   };

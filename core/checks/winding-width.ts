@@ -14,13 +14,13 @@ export function windingWidth({ design }: Situation): Check | null {
       title: 'winding between the bearings',
       gap: room - motor.windingWidth,
       least: 0,
-      sentence: (print) =>
+      sentence: (format) =>
         motor.windingWidth <= room
-          ? `It winds on ${print(motor.windingWidth, 'size')} of the ${print(room, 'size')} between the bearings.`
-          : `It winds on ${print(motor.windingWidth, 'size')}, but there is only ${print(room, 'size')} between the bearings.`,
+          ? `It winds on ${format(motor.windingWidth, 'size')} of the ${format(room, 'size')} between the bearings.`
+          : `It winds on ${format(motor.windingWidth, 'size')}, but there is only ${format(room, 'size')} between the bearings.`,
     },
-    (print) => [
-      remedyOf('winding-width', 'narrower-winding', `Wind over ${print(room, 'size')} of axle`, {
+    (format) => [
+      remedyOf('winding-width', 'narrower-winding', `Wind over ${format(room, 'size')} of axle`, {
         ...design,
         motor: { ...motor, windingWidth: room },
       }),

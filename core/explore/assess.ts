@@ -1,4 +1,4 @@
-import type { Print } from '../units/quantity.ts';
+import { type Format, formatIn, type UnitSystem } from '../units/quantity.ts';
 import { goalOf, type Goal } from '../brief/goal.ts';
 import { goalRecord, hasFallenShort } from '../brief/goals.ts';
 import { judgeGoal, type JudgedGoal } from '../brief/judge.ts';
@@ -8,7 +8,6 @@ import type { CarDesign } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import type { RemedyKind } from '../checks/remedy.ts';
-import { printQuantity, type UnitSystem } from '../units/quantity.ts';
 import { runForAim, scoreOf } from './aim.ts';
 import { curingRemedies, PRICED_BY, priceRemedy, type ChosenRemedy, type PricedRemedy } from './priced-remedies.ts';
 import { builtSample } from './sure-score.ts';
@@ -68,18 +67,18 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
   const bounded = predict(design, { seed, marks: goalRecord(goal).marks?.(goal) ?? [] });
   const likely = runForAim(design);
   if (bounded.kind === 'refused' || !likely) return null;
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   const workspace = makeWorkspace();
   const built = builtSample(design, seed, workspace, PRICED_BY);
   const checks = checkCar(design, likely)
     .map((check): PricedCheck => {
-      const remedies = curingRemedies(check, design, likely, print);
+      const remedies = curingRemedies(check, design, likely, format);
       const failing = built.troubles.get(check.id) ?? 0;
       const isUnsure = check.verdict === 'good' && failing > FEW;
       return {
         ...check,
         verdict: isUnsure ? 'warning' : check.verdict,
-        sentence: check.sentence(print) + (isUnsure ? failingWords(failing) : ''),
+        sentence: check.sentence(format) + (isUnsure ? failingWords(failing) : ''),
         failing,
         cost: Math.max(0, ...remedies.map(({ after }) => upToWall(design.floor, after.distance) - upToWall(design.floor, likely.distance))),
         remedies,

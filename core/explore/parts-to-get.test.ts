@@ -3,13 +3,14 @@ import type { BandDesign, CarDesign, LeverDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { fitCatalogue } from '../car/parts.ts';
 import type { OwnPart } from '../car/part-slots.ts';
+import { formatBy } from '../units/quantity.ts';
 import { partsToGet } from './parts-to-get.ts';
 
 const lever = newCar('x');
 const band = newCar('x', 'band');
-const print = (value: number): string => `${Math.round(value * 1000)}`;
+const format = formatBy((value) => `${Math.round(value * 1000)}`);
 const named = (to: CarDesign, from = lever, drawer: readonly OwnPart[] = []): string[] =>
-  partsToGet(from, to, drawer, print).map(({ name, count, isAtHand }) => `${count} ${name}${isAtHand ? ' at hand' : ''}`);
+  partsToGet(from, to, drawer, format).map(({ name, count, isAtHand }) => `${count} ${name}${isAtHand ? ' at hand' : ''}`);
 const levered = (leverLength: number): CarDesign => ({ ...lever, motor: { ...lever.motor, leverLength } as LeverDesign });
 const glove: OwnPart = {
   format: 'nimble-axle/own-part',
@@ -35,7 +36,7 @@ describe('what a changed car needs', () => {
   });
   it('counts: more bands of the same kind are another need', () => {
     const more: CarDesign = { ...band, motor: { ...band.motor, parallel: 3, series: 2 } as BandDesign };
-    expect(partsToGet(band, more, [], print)[0]!.count).toBe(6);
+    expect(partsToGet(band, more, [], format)[0]!.count).toBe(6);
   });
   it('is at hand where the drawer holds enough of it', () => {
     const gloved = fitCatalogue(lever, 'tyre', 'glove');

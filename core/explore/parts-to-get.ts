@@ -2,7 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { fittedKey, fittedName, neededAt } from '../car/parts.ts';
 import { SLOTS, type OwnPart, type PartSlot } from '../car/part-slots.ts';
 import { sizesOf } from '../car/sizes.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 
 /** Something that a changed car is made of and the present one is not. */
 export interface PartToGet {
@@ -30,7 +30,7 @@ function isAnother(from: CarDesign, to: CarDesign, slot: PartSlot): boolean {
 const LEAST_BALLAST = 0.001;
 
 /** What a builder needs for `to` that is not on `from`: what the drawer holds enough of is at hand. `print`: sizes and weights in words. */
-export function partsToGet(from: CarDesign, to: CarDesign, drawer: readonly OwnPart[], print: Print): PartToGet[] {
+export function partsToGet(from: CarDesign, to: CarDesign, drawer: readonly OwnPart[], format: Format): PartToGet[] {
   const parts = (Object.keys(SLOTS) as PartSlot[])
     .filter((slot) => fittedKey(to, slot) !== null && isAnother(from, to, slot))
     .map((slot): PartToGet => {
@@ -39,10 +39,10 @@ export function partsToGet(from: CarDesign, to: CarDesign, drawer: readonly OwnP
       const isAtHand = drawer.some(
         (part) => part.kind === kind && (own ? part.name === own.name : part.like === key) && part.count >= count,
       );
-      return { name: `${fittedName(to, slot)}${own || size === null ? '' : `, ${print(size, 'size')}`}`, count, isAtHand };
+      return { name: `${fittedName(to, slot)}${own || size === null ? '' : `, ${format(size, 'size')}`}`, count, isAtHand };
     });
   const more = to.ballast.mass - from.ballast.mass;
-  return more > LEAST_BALLAST ? [...parts, { name: `${print(more, 'weight')} of coins or clay`, count: 1, isAtHand: false }] : parts;
+  return more > LEAST_BALLAST ? [...parts, { name: `${format(more, 'weight')} of coins or clay`, count: 1, isAtHand: false }] : parts;
 }
 
 /** Minutes that changes take, and those of getting or making a part. Our estimates. */

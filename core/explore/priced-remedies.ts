@@ -2,7 +2,7 @@ import { quantileSorted } from 'simple-statistics';
 import type { CarDesign } from '../car/car-design.ts';
 import { checkCar, stoppedBy } from '../checks/check-car.ts';
 import type { Check } from '../checks/check.ts';
-import type { Print } from '../units/quantity.ts';
+import type { Format } from '../units/quantity.ts';
 import { remedyOf, type Remedy } from '../checks/remedy.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { Workspace } from '../run/workspace.ts';
@@ -58,8 +58,8 @@ const tried = (remedies: readonly Remedy[], wasStopped: boolean): TriedRemedy[] 
  * cures, two after each other. Left out are those that could not run, or that another check would stop. `before`: the run of the design
  * for its aim.
  */
-export function curingRemedies(check: Check, design: CarDesign, before: RunResult, print: Print): ChosenRemedy[] {
-  const remedies = check.remedies(print);
+export function curingRemedies(check: Check, design: CarDesign, before: RunResult, format: Format): ChosenRemedy[] {
+  const remedies = check.remedies(format);
   if (remedies.length === 0) return [];
   const score = scoreOf(design, before);
   const wasStopped = stoppedBy(design, before) !== null;
@@ -85,7 +85,7 @@ export function curingRemedies(check: Check, design: CarDesign, before: RunResul
         const again = half && checkCar(first.design, half).find(({ id }) => id === check.id);
         return leastThatCure(
           tried(
-            (again?.remedies(print) ?? [])
+            (again?.remedies(format) ?? [])
               .filter(({ kind }) => kind !== first.kind)
               .map((then) =>
                 remedyOf(

@@ -11,7 +11,7 @@ import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { woundUp } from '../trials/wound-up.ts';
 import { energyShare } from '../run/energy.ts';
 import type { RunResult } from '../run/simulate.ts';
-import { printAbout, printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import { formatAbout, formatIn, type Quantity, type UnitSystem } from '../units/quantity.ts';
 import { DRIFT_WAY, figuresOf, type CarFigure } from './measured-car.ts';
 import type { WordId } from './words.ts';
 
@@ -20,7 +20,7 @@ interface Known {
   readonly design: CarDesign;
   readonly result: RunResult;
   readonly figures: Readonly<Record<CarFigure, number>>;
-  readonly print: (value: number, quantity: Quantity) => string;
+  readonly format: (value: number, quantity: Quantity) => string;
   readonly about: (value: number, quantity: 'distance') => string;
 }
 
@@ -31,59 +31,59 @@ const two = (value: number): string => String(Number(value.toPrecision(2)));
 /** Each word’s number on a car that runs. */
 const NUMBERS: Readonly<Record<WordId, (known: Known) => string>> = {
   'air-drag': ({ result }) => `${share(energyShare(result, 'air'))} of its energy`,
-  ballast: ({ design: { ballast }, print }) => (ballast.mass > 0 ? print(ballast.mass, 'weight') : NONE),
+  ballast: ({ design: { ballast }, format }) => (ballast.mass > 0 ? format(ballast.mass, 'weight') : NONE),
   bearing: ({ design }) =>
     isRoller(design) ? NONE : `${BEARINGS[design.bearing].label}: friction ${two(valueOf(design, 'bearingFriction').value)}`,
   'cocked-angle': ({ design: { motor } }) => (motor.kind === 'lever' ? `${Math.round((motor.cockedAngle * 180) / Math.PI)}°` : NONE),
   coasting: ({ result, about }) =>
     result.powerEndDistance === null ? 'none' : about(result.distance - result.powerEndDistance, 'distance'),
   friction: ({ design }) => two(valueOf(design, 'staticGrip').value),
-  censored: ({ design: { floor }, figures, print }) =>
+  censored: ({ design: { floor }, figures, format }) =>
     floor.roomLength === null
       ? 'its floor has no wall'
       : figures.distance > floor.roomLength
-        ? `likely: the wall is at ${print(floor.roomLength, 'distance')}`
-        : `unlikely: the wall is at ${print(floor.roomLength, 'distance')}`,
+        ? `likely: the wall is at ${format(floor.roomLength, 'distance')}`
+        : `unlikely: the wall is at ${format(floor.roomLength, 'distance')}`,
   interval: ({ figures, about }) => {
     const { low, high } = nextRun(figures.distance);
     return `Next run: ${about(low, 'distance')} to ${about(high, 'distance')} (8 in 10)`;
   },
-  'moment-arm': ({ design, print }) =>
-    `${print(Math.max(design.axleDiameter, ...design.sleeve.map(({ diameter }) => diameter)) / 2, 'size')} at the axle, including what is wound on it`,
+  'moment-arm': ({ design, format }) =>
+    `${format(Math.max(design.axleDiameter, ...design.sleeve.map(({ diameter }) => diameter)) / 2, 'size')} at the axle, including what is wound on it`,
   preload: ({ design }) => (design.motor.kind === 'lever' ? `${two(valueOf(design, 'springPreload').value)} N·m` : NONE),
   'spring-rate': ({ design }) => (design.motor.kind === 'lever' ? `${two(valueOf(design, 'springRate').value)} N·m/rad` : NONE),
   stretch: ({ design }) =>
     hasBands(design.motor) ? `${two(woundUp(design, fullTurns(design))?.stretch ?? 1)} times its length, fully wound` : NONE,
-  tension: ({ result, print }) => `up to ${print(Math.max(0, ...(result.trace?.tension ?? [0])), 'force')}`,
+  tension: ({ result, format }) => `up to ${format.predicted(Math.max(0, ...(result.trace?.tension ?? [0])), 'force')}`,
   curvature: ({ design }) => `${two(Math.abs(curvatureOf(design)) + likelyCurvature(design))} 1/m`,
-  drift: ({ figures, print }) => `${print(figures.drift, 'distance')} after ${DRIFT_WAY} m, built like this`,
-  'drive-axle': ({ design, print }) => `⌀ ${print(design.axleDiameter, 'size')}`,
-  'end-play': ({ design, print }) => (isRoller(design) ? NONE : print(design.endPlay, 'size')),
-  energy: ({ figures, print }) => print(figures.energy, 'energy'),
+  drift: ({ figures, format }) => `${format.predicted(figures.drift, 'distance')} after ${DRIFT_WAY} m, built like this`,
+  'drive-axle': ({ design, format }) => `⌀ ${format(design.axleDiameter, 'size')}`,
+  'end-play': ({ design, format }) => (isRoller(design) ? NONE : format(design.endPlay, 'size')),
+  energy: ({ figures, format }) => format.predicted(figures.energy, 'energy'),
   hysteresis: ({ result }) => `${share(energyShare(result, 'hysteresis'))} of its energy`,
-  inertia: ({ design, print }) => `${print(standingWeight(design).mass, 'weight')} to get moving`,
-  'kinetic-energy': ({ design, figures, print }) =>
-    `${print((standingWeight(design).mass * figures.speed ** 2) / 2, 'energy')} at its top speed`,
-  lever: ({ design: { motor }, print }) => (motor.kind === 'lever' ? print(motor.leverLength, 'size') : NONE),
+  inertia: ({ design, format }) => `${format(standingWeight(design).mass, 'weight')} to get moving`,
+  'kinetic-energy': ({ design, figures, format }) =>
+    `${format.predicted((standingWeight(design).mass * figures.speed ** 2) / 2, 'energy')} at its top speed`,
+  lever: ({ design: { motor }, format }) => (motor.kind === 'lever' ? format(motor.leverLength, 'size') : NONE),
   advantage: ({ design }) => `1 : ${two(design.driveWheels.diameter / design.axleDiameter)} from axle to rim`,
-  'normal-load': ({ design, print }) => {
+  'normal-load': ({ design, format }) => {
     const { mass, driveLoadShare } = standingWeight(design);
-    return `${print(mass * driveLoadShare * GRAVITY, 'force')} on the drive wheels`;
+    return `${format(mass * driveLoadShare * GRAVITY, 'force')} on the drive wheels`;
   },
-  overhang: ({ design, print }) => (isRoller(design) ? NONE : print(design.body.overhang, 'size')),
-  pull: ({ figures, print }) => `${print(figures.pull, 'force')} at the launch`,
+  overhang: ({ design, format }) => (isRoller(design) ? NONE : format(design.body.overhang, 'size')),
+  pull: ({ figures, format }) => `${format.predicted(figures.pull, 'force')} at the launch`,
   rolling: ({ result }) => `${share(energyShare(result, 'rolling'))} of its energy`,
-  sleeve: ({ design: { sleeve }, print }) => (sleeve.length > 0 ? `⌀ ${print(sleeve.at(-1)!.diameter, 'size')}` : NONE),
-  slip: ({ figures, print }) => print(figures.wheelspin, 'distance'),
+  sleeve: ({ design: { sleeve }, format }) => (sleeve.length > 0 ? `⌀ ${format(sleeve.at(-1)!.diameter, 'size')}` : NONE),
+  slip: ({ figures, format }) => format.predicted(figures.wheelspin, 'distance'),
   stall: ({ result }) => (result.turnsLeft > 0 ? `it stops with ${two(result.turnsLeft)} turns left` : 'no: it unwinds fully'),
   scatter: ({ figures, about }) => `${about(RUN_SCATTER * figures.distance, 'distance')}, until its runs say otherwise`,
   toe: ({ design: { alignment } }) =>
     `drive axle ${two((alignment.driveToe * 180) / Math.PI)}°, other ${two((alignment.otherToe * 180) / Math.PI)}°`,
-  'top-speed': ({ figures, print }) => print(figures.speed, 'speed'),
+  'top-speed': ({ figures, format }) => format.predicted(figures.speed, 'speed'),
   torque: ({ design, figures }) => `${two((figures.pull * design.driveWheels.diameter) / 2)} N·m at the drive axle`,
-  'track-width': ({ design, print }) => (isRoller(design) ? NONE : print(design.trackWidth, 'size')),
+  'track-width': ({ design, format }) => (isRoller(design) ? NONE : format(design.trackWidth, 'size')),
   tyre: ({ design }) => (isRoller(design) ? NONE : TYRES[design.tyre].label),
-  wheelbase: ({ design, print }) => (isRoller(design) ? NONE : print(design.wheelbase, 'size')),
+  wheelbase: ({ design, format }) => (isRoller(design) ? NONE : format(design.wheelbase, 'size')),
   winding: ({ design }) => `${Number(fullTurns(design).toFixed(1))} turns fully wound`,
 };
 
@@ -96,8 +96,8 @@ export function wordNumbers(design: CarDesign, units: UnitSystem): (id: WordId) 
     design,
     result: prediction.result,
     figures,
-    print: (value, quantity) => printQuantity(value, quantity, units),
-    about: (value, quantity) => printAbout(value, quantity, units),
+    format: formatIn(units),
+    about: (value, quantity) => formatAbout(value, quantity, units),
   };
   return (id) => NUMBERS[id](known);
 }

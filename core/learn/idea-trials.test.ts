@@ -3,7 +3,7 @@ import type { MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { valueOf } from '../car/values.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
-import { printQuantity } from '../units/quantity.ts';
+import { formatQuantity } from '../units/quantity.ts';
 import { ideaTrial, trialWords, type TrialStep } from './idea-trials.ts';
 import { IDEAS, type Idea } from './idea.ts';
 import { figuresOf, printAsked, type CarFigure } from './measured-car.ts';
@@ -45,12 +45,12 @@ describe('what is tried on the page of an idea', () => {
     expect(new Set(over('straight', 'distance')).size).toBe(1);
   });
   it('tells each step by what it changes', () => {
-    const print = (metres: number): string => printQuantity(metres, 'size', 'metric');
+    const format = (metres: number): string => formatQuantity(metres, 'size', 'metric');
     for (const { words, design } of stepsOf('pull'))
-      expect(words).toBe(design.motor.kind === 'lever' ? print(design.motor.leverLength) : '');
-    for (const { words, design } of stepsOf('gears')) expect(words).toBe(print(design.driveWheels.diameter));
+      expect(words).toBe(design.motor.kind === 'lever' ? format(design.motor.leverLength) : '');
+    for (const { words, design } of stepsOf('gears')) expect(words).toBe(format(design.driveWheels.diameter));
     for (const { words, design } of stepsOf('mass'))
-      expect(words).toBe(printQuantity(design.ballast.mass - car.ballast.mass, 'weight', 'metric'));
+      expect(words).toBe(formatQuantity(design.ballast.mass - car.ballast.mass, 'weight', 'metric'));
     for (const { words, wind } of stepsOf('energy')) {
       const turns = wind.kind === 'turns' ? wind.turns : fullTurns(car);
       expect(words).toBe(`${Number(turns.toFixed(1))} turns`);

@@ -2,7 +2,7 @@ import type { CarDesign, Wind } from '../car/car-design.ts';
 import { FLOORS, TYRES } from '../car/catalogue.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
-import { printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { formatQuantity, type UnitSystem } from '../units/quantity.ts';
 import { third, withAir, withBallast, withBands, withDrive, withFloor, withLever, withSlope, withToe, withTyre } from './changed-car.ts';
 import type { Idea } from './idea.ts';
 import { ASKED, figuresOf, printAsked, type CarFigure } from './measured-car.ts';
@@ -59,7 +59,7 @@ const TRIALS: Readonly<
       return [
         'lever, with the trap and the other axle moved along',
         'pull',
-        TIMES.map((by) => [printQuantity(by * motor.leverLength, 'size', units), by === 1 ? design : withLever(design, by)]),
+        TIMES.map((by) => [formatQuantity(by * motor.leverLength, 'size', units), by === 1 ? design : withLever(design, by)]),
       ];
     return [
       'bands end to end',
@@ -70,7 +70,7 @@ const TRIALS: Readonly<
   gears: (design, units) => [
     'drive wheels, across',
     'pull',
-    TIMES.map((by) => [printQuantity(by * design.driveWheels.diameter, 'size', units), by === 1 ? design : withDrive(design, by)]),
+    TIMES.map((by) => [formatQuantity(by * design.driveWheels.diameter, 'size', units), by === 1 ? design : withDrive(design, by)]),
   ],
   grip: (design) =>
     isRoller(design)
@@ -102,7 +102,7 @@ const TRIALS: Readonly<
   mass: (design, units) => [
     'ballast added',
     'distance',
-    GRAMS.map((grams) => [printQuantity(grams / 1000, 'weight', units), grams === 0 ? design : withBallast(design, grams / 1000)]),
+    GRAMS.map((grams) => [formatQuantity(grams / 1000, 'weight', units), grams === 0 ? design : withBallast(design, grams / 1000)]),
   ],
   straight: (design) => [
     'the other axle out of square',

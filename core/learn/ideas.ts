@@ -4,7 +4,7 @@ import { valueOf } from '../car/values.ts';
 import { curvatureOf, driftAfter, likelyCurvature } from '../predict/straightness.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { energyShare, type EnergyBudget } from '../run/energy.ts';
-import { printAbout, printQuantity, type UnitSystem } from '../units/quantity.ts';
+import { formatAbout, formatPredicted, formatQuantity, type UnitSystem } from '../units/quantity.ts';
 import { meanWithin } from './luck.ts';
 import { figuresOf } from './measured-car.ts';
 import type { Idea } from './idea.ts';
@@ -25,7 +25,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
   const figures = figuresOf(design);
   const share = (...parts: readonly (keyof EnergyBudget)[]): string =>
     result ? `${Math.round(100 * parts.reduce((sum, part) => sum + energyShare(result, part), 0))} %` : '–';
-  const about = (metres: number): string => printAbout(metres, 'distance', units);
+  const about = (metres: number): string => formatAbout(metres, 'distance', units);
   const { mass, driveLoadShare } = standingWeight(design);
   const grip = valueOf(design, 'staticGrip').value;
   const off = driftAfter(Math.abs(curvatureOf(design)) + likelyCurvature(design), 5);
@@ -40,7 +40,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'E = ∫ τ dθ: torque times angle, added up',
       source: 'work of a torque, any mechanics handbook',
       onCar: told(
-        `${printQuantity(figures?.energy ?? 0, 'energy', units)} is stored. ${share('hysteresis')} stays in spring or rubber, ${share('rolling')} goes into rolling, ${share('driveBearing', 'otherBearing')} into the bearings, ${share('slip')} into wheelspin.`,
+        `${formatPredicted(figures?.energy ?? 0, 'energy', units)} is stored. ${share('hysteresis')} stays in spring or rubber, ${share('rolling')} goes into rolling, ${share('driveBearing', 'otherBearing')} into the bearings, ${share('slip')} into wheelspin.`,
       ),
     },
     {
@@ -52,7 +52,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'E = F · s for a constant pull',
       source: 'work, Newton’s second law',
       onCar: told(
-        `It pulls with ${printQuantity(figures?.pull ?? 0, 'force', units)} at the launch, and for ${result?.powerEndDistance == null ? 'the whole distance' : about(result.powerEndDistance)}.`,
+        `It pulls with ${formatPredicted(figures?.pull ?? 0, 'force', units)} at the launch, and for ${result?.powerEndDistance == null ? 'the whole distance' : about(result.powerEndDistance)}.`,
       ),
     },
     {
@@ -64,7 +64,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'F = τ / R at the wheel; distance per turn 2πR',
       source: 'law of the lever, Archimedes',
       onCar: told(
-        `A turn of its drive wheel carries it ${printQuantity(Math.PI * design.driveWheels.diameter, 'distance', units)}, and draws ${printQuantity(Math.PI * design.axleDiameter, 'size', units)} of string or band from the bare axle.`,
+        `A turn of its drive wheel carries it ${formatQuantity(Math.PI * design.driveWheels.diameter, 'distance', units)}, and draws ${formatQuantity(Math.PI * design.axleDiameter, 'size', units)} of string or band from the bare axle.`,
       ),
     },
     {
@@ -111,7 +111,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F = m a',
       source: 'Newton’s second law',
-      onCar: told(`It weighs ${printQuantity(mass, 'weight', units)}, ready to run.`),
+      onCar: told(`It weighs ${formatQuantity(mass, 'weight', units)}, ready to run.`),
     },
     {
       idea: 'straight',
@@ -122,7 +122,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'off the line ≈ κ s²/2',
       source: 'geometry of the circle',
       onCar: told(
-        `Built with this care it may be ${printQuantity(off, 'distance', units)} off the line after ${about(5).replace('about ', '')}.`,
+        `Built with this care it may be ${formatPredicted(off, 'distance', units)} off the line after ${about(5).replace('about ', '')}.`,
       ),
     },
     {
@@ -133,7 +133,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F = ½ ρ c A v²',
       source: 'drag equation, Rayleigh',
-      onCar: told(`At up to ${printQuantity(figures?.speed ?? 0, 'speed', units)} air takes ${share('air')} of its energy.`),
+      onCar: told(`At up to ${formatPredicted(figures?.speed ?? 0, 'speed', units)} air takes ${share('air')} of its energy.`),
     },
     {
       idea: 'luck',

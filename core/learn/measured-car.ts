@@ -1,7 +1,7 @@
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter, likelyCurvature } from '../predict/straightness.ts';
-import { unitOf, unitValue, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import { type Quantity, unitOf, type UnitSystem, unitValue } from '../units/quantity.ts';
 
 /** m of way after which it is asked how far off the line a car is. */
 export const DRIFT_WAY = 5;

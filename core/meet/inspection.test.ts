@@ -2,17 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { NO_RULES } from '../brief/new-brief.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
-import { printQuantity, type Print } from '../units/quantity.ts';
+import { type Format, formatIn, plainly } from '../units/quantity.ts';
 import { inspectionOf } from './inspection.ts';
 import type { Entry } from './meet.ts';
 import { newEntry } from './new-meet.ts';
 
 describe('an inspection', () => {
   const rules = { ...NO_RULES, length: 0.3, mass: 0.2, drives: ['lever' as const], budget: 'nothing' };
-  const print: Print = (value, quantity) => printQuantity(value, quantity, 'metric').replaceAll('\u00a0', ' ');
+  const format: Format = plainly(formatIn('metric'));
   const inspected = (entry: Partial<Entry>, design: CarDesign | null = null) =>
     Object.fromEntries(
-      inspectionOf(newEntry({ id: '00000000-0000-4000-8000-000000000001', crew: 'c', car: 'x', ...entry }), rules, design, print).map(
+      inspectionOf(newEntry({ id: '00000000-0000-4000-8000-000000000001', crew: 'c', car: 'x', ...entry }), rules, design, format).map(
         ({ key, verdict, words }) => [key, [verdict, words]],
       ),
     );
@@ -39,7 +39,7 @@ describe('an inspection', () => {
         }),
         least,
         null,
-        print,
+        format,
       );
     expect(told({ length: 0.199, mass: 0.1 })).toEqual([
       { key: 'least.length', verdict: 'broken', words: 'length 199 mm: at least 200 mm would pass', byHand: false },

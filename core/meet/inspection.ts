@@ -2,7 +2,7 @@ import { limitsOf, type Rules } from '../brief/brief.ts';
 import { carRules } from '../brief/rule-sheet.ts';
 import { judgeRules } from '../brief/rules.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import type { Print, Quantity } from '../units/quantity.ts';
+import type { Format, Quantity } from '../units/quantity.ts';
 import type { Entry } from './meet.ts';
 
 /** What an inspection measures, and how it is called. */
@@ -28,9 +28,9 @@ export interface InspectedRule {
  * Every rule against an entry, in the order of the rule sheet: sizes by what was measured, with what would pass; kinds of parts and wheels by
  * the design where it is known (`design`); the rest by hand, from what was ticked (`entry.seen`).
  */
-export function inspectionOf(entry: Entry, rules: Rules, design: CarDesign | null, print: Print): readonly InspectedRule[] {
+export function inspectionOf(entry: Entry, rules: Rules, design: CarDesign | null, format: Format): readonly InspectedRule[] {
   const drawn = new Map((design ? judgeRules(design, limitsOf(rules)) : []).map((rule) => [rule.key as string, rule]));
-  return carRules(rules, print).map(({ key, words }): InspectedRule => {
+  return carRules(rules, format).map(({ key, words }): InspectedRule => {
     if (key in MEASURED) {
       const { name, quantity } = MEASURED[key as keyof Entry['measured']];
       const limit = rules[key as keyof Entry['measured']]!;
@@ -40,14 +40,14 @@ export function inspectionOf(entry: Entry, rules: Rules, design: CarDesign | nul
         return {
           key,
           verdict: 'open',
-          words: `${name}: at most ${print(limit, quantity)}${told ? `, ${print(told.value, quantity)} as drawn` : ''}; measure it`,
+          words: `${name}: at most ${format(limit, quantity)}${told ? `, ${format(told.value, quantity)} as drawn` : ''}; measure it`,
           byHand: false,
         };
       const isOver = value > limit * (1 + 1e-9);
       return {
         key,
         verdict: isOver ? 'broken' : 'kept',
-        words: `${name} ${print(value, quantity)}: ${isOver ? `at most ${print(limit, quantity)} would pass` : `${print(limit, quantity)} allowed`}`,
+        words: `${name} ${format(value, quantity)}: ${isOver ? `at most ${format(limit, quantity)} would pass` : `${format(limit, quantity)} allowed`}`,
         byHand: false,
       };
     }
@@ -55,12 +55,12 @@ export function inspectionOf(entry: Entry, rules: Rules, design: CarDesign | nul
     if (least) {
       const { name, quantity } = MEASURED[least];
       const [limit, value] = [rules.least![least]!, entry.measured[least]];
-      if (value === null) return { key, verdict: 'open', words: `${name}: at least ${print(limit, quantity)}; measure it`, byHand: false };
+      if (value === null) return { key, verdict: 'open', words: `${name}: at least ${format(limit, quantity)}; measure it`, byHand: false };
       const isUnder = value < limit * (1 - 1e-9);
       return {
         key,
         verdict: isUnder ? 'broken' : 'kept',
-        words: `${name} ${print(value, quantity)}: at least ${print(limit, quantity)} ${isUnder ? 'would pass' : 'asked'}`,
+        words: `${name} ${format(value, quantity)}: at least ${format(limit, quantity)} ${isUnder ? 'would pass' : 'asked'}`,
         byHand: false,
       };
     }
@@ -71,7 +71,7 @@ export function inspectionOf(entry: Entry, rules: Rules, design: CarDesign | nul
       return {
         key,
         verdict: isBroken ? 'broken' : 'kept',
-        words: `as drawn, ${judged.name} ${judged.words(print)}${isBroken ? `; this would pass: ${words}` : ''}`,
+        words: `as drawn, ${judged.name} ${judged.words(format)}${isBroken ? `; this would pass: ${words}` : ''}`,
         byHand: isBroken,
       };
     }

@@ -1,6 +1,6 @@
 import type { Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
-import { printAbout, printQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import { formatAbout, formatQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
 import { distanceOf, type Entry, type MeetOutcome, type StandingResult } from './meet.ts';
 import { valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
 
@@ -17,7 +17,7 @@ export function valueWords(goal: Goal, { value, atLeast }: RunValue, units: Unit
         ? timeWords(value)
         : quantity === 'm + m/s'
           ? `${Number(value.toFixed(2))}`
-          : printQuantity(value, quantity as Quantity, units);
+          : formatQuantity(value, quantity as Quantity, units);
   return atLeast ? `at least ${figure}` : figure;
 }
 
@@ -41,13 +41,13 @@ export function outcomeWords(goal: Goal, outcome: MeetOutcome, units: UnitSystem
 export function expectedWords({ showsPrediction, predicted }: Entry, outcome: MeetOutcome, units: UnitSystem): string {
   const came = distanceOf(outcome);
   if (!showsPrediction || predicted === undefined || came === null) return '';
-  return `distance ${printQuantity(came, 'distance', units)}, predicted ${printAbout(predicted, 'distance', units)}`;
+  return `distance ${formatQuantity(came, 'distance', units)}, predicted ${formatAbout(predicted, 'distance', units)}`;
 }
 
 /** How a run was timed, with its times on the way: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */
 export function timedWords({ timedBy, splits = [] }: Pick<MeetOutcome, 'timedBy' | 'splits'>, units: UnitSystem): string {
   if (!timedBy) return '';
-  const told = splits.map(({ at, time }) => `${printQuantity(at, 'distance', units)} in ${timeWords(time)}`);
+  const told = splits.map(({ at, time }) => `${formatQuantity(at, 'distance', units)} in ${timeWords(time)}`);
   return `timed by ${timedBy}${told.length > 0 ? `: ${told.join(', ')}` : ''}`;
 }
 
@@ -77,7 +77,7 @@ export const MEDALS: Readonly<Record<Medal['what'], string>> = {
 export function medalWords({ what, value, atLeast }: Medal, units: UnitSystem): string {
   switch (what) {
     case 'furthest':
-      return `${atLeast ? 'at least ' : ''}${printQuantity(value, 'distance', units)}`;
+      return `${atLeast ? 'at least ' : ''}${formatQuantity(value, 'distance', units)}`;
     case 'quickest':
       return timeWords(value);
     case 'straightest':

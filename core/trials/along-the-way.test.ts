@@ -29,6 +29,8 @@ describe('along the way', () => {
     const fastest = trace!.distance[trace!.speed.indexOf(Math.max(...trace!.speed))]!;
     expect(way.pullEnded!.from).toBeLessThan(fastest);
     expect(way.pullEnded!.to).toBeGreaterThan(fastest);
+    expect(way.coastsFrom).toBeGreaterThan(way.pullEnded!.from);
+    expect(modelledAlong(trace!, 'speed')[100]).toEqual([trace!.distance[100], trace!.speed[100]]);
   });
   it('the coasting is the car’s own: what rolls and rubs over what moves', () => {
     const last = trace!.phase.lastIndexOf('coasting') - 1;

@@ -15,7 +15,7 @@ import { asMade, placed, turnsOf } from '../explore/search-turns.ts';
 import { backwardSolved } from '../numerics/cholesky.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
-import { printQuantity, type Print, type UnitSystem } from '../units/quantity.ts';
+import { type Format, formatIn, type UnitSystem } from '../units/quantity.ts';
 import { runFaults } from '../run/run-setup.ts';
 import { builtWith, likelyCar, setupOf, unknownsOf, withGrip, type Unknown } from './fit/built-car.ts';
 import type { FittedCar } from './fit/fit-car.ts';
@@ -185,9 +185,9 @@ const areOwnPartsAsTheyAre = ({ own, driveWheels, otherWheels, axleDiameter }: C
   );
 
 /** Every design that differs from this one by a single change a builder would make. */
-function candidatesOf(design: CarDesign, own: readonly OwnPart[], print: Print): CarDesign[] {
+function candidatesOf(design: CarDesign, own: readonly OwnPart[], format: Format): CarDesign[] {
   const result = runForAim(design);
-  const remedies = result ? checkCar(design, result).flatMap((check) => check.remedies(print).map((remedy) => remedy.design)) : [];
+  const remedies = result ? checkCar(design, result).flatMap((check) => check.remedies(format).map((remedy) => remedy.design)) : [];
   const turned = turnsOf(design, { own }).flatMap((turn) => PLACES.map((share) => placed(turn(design, share))));
   const freed = moreCare(design).map((care) => withCare(design, care));
   const conflicts = conflictsOf(design).length;
@@ -209,7 +209,7 @@ function candidatesOf(design: CarDesign, own: readonly OwnPart[], print: Print):
 
 /** All of them that nothing stops. */
 export const allChanges = (design: CarDesign): CarDesign[] =>
-  candidatesOf(design, [], (value, quantity) => printQuantity(value, quantity, 'metric')).filter((candidate) => {
+  candidatesOf(design, [], formatIn('metric')).filter((candidate) => {
     const run = runForAim(candidate);
     return run !== null && stoppedBy(candidate, run) === null;
   });
@@ -230,14 +230,14 @@ export function nextChanges(
   design: CarDesign,
   { own = [], units = 'metric' }: { readonly own?: readonly OwnPart[]; readonly units?: UnitSystem } = {},
 ): NextChanges | null {
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   const likely = fitted.place.slice(0, fitted.unknowns.length);
   const now = runOf(fitted, design, fitted.unknowns, likely);
   const before = failing(design);
   if (!now || !before) return null;
   // A failing check or rule is cured first: only what does that is worth trying then.
   const stopped = [...before.values()].find(({ rank }) => rank === RANK.stop)?.title ?? null;
-  const tried = candidatesOf(design, own, print)
+  const tried = candidatesOf(design, own, format)
     .flatMap((candidate) => {
       const run = runOf(fitted, candidate, fitted.unknowns, likely);
       return run ? [{ design: candidate, gain: run.score - now.score }] : [];
@@ -272,7 +272,7 @@ export function nextChanges(
         return score + (Number.isFinite(score) ? Math.abs(score) * draws[k]!.lacking : 0) - (as[k]?.score ?? -Infinity);
       })
       .map((by) => (Number.isNaN(by) ? 0 : by));
-    const parts = partsToGet(design, candidate, own, print);
+    const parts = partsToGet(design, candidate, own, format);
     const rules = judgeRules(candidate, candidate.limits);
     return {
       words:
@@ -285,7 +285,7 @@ export function nextChanges(
       distance: middleDistance(runs),
       minutes: candidate.care === design.care ? minutesOf(1, parts) : OF_FREEING,
       parts,
-      rules: rules.length > 0 ? standingWords(rules, print).words : null,
+      rules: rules.length > 0 ? standingWords(rules, format).words : null,
     };
   });
   const sure = changes.filter(({ chance, gain }) => stopped !== null || (chance >= SURE && gain >= worth)).sort((a, b) => b.gain - a.gain);
@@ -293,7 +293,7 @@ export function nextChanges(
     changes: sure.slice(0, MOST),
     unsure: changes.length - sure.length,
     stoppedBy: stopped,
-    schools: schoolsOf(fitted, design, draws, scaled, print),
+    schools: schoolsOf(fitted, design, draws, scaled, format),
     distance: middleDistance(as),
   };
 }
@@ -322,7 +322,7 @@ function schoolsOf(
   design: CarDesign,
   draws: readonly Draw[],
   scaled: (runs: readonly (Ran | null)[]) => readonly (Ran | null)[],
-  print: Print,
+  format: Format,
 ): School[] {
   const distance = (changed: CarDesign): number => middleDistance(scaled(runsOf(fitted, changed, draws)));
   const now = distance(design);
@@ -345,16 +345,16 @@ function schoolsOf(
   const told: School[] = [
     {
       name: 'light or heavy',
-      less: { words: `${print(LIGHTER, 'weight')} lighter`, distance: rest.mass > LIGHTER ? distance(weight(-LIGHTER)) : NaN },
-      more: { words: `${print(LIGHTER, 'weight')} heavier`, distance: distance(weight(LIGHTER)) },
+      less: { words: `${format(LIGHTER, 'weight')} lighter`, distance: rest.mass > LIGHTER ? distance(weight(-LIGHTER)) : NaN },
+      more: { words: `${format(LIGHTER, 'weight')} heavier`, distance: distance(weight(LIGHTER)) },
       now,
     },
     ...(motor.kind === 'lever'
       ? [
           {
             name: 'short or long lever',
-            less: { words: `lever ${print(motor.leverLength * (1 - LONGER), 'size')}`, distance: distance(lever(1 - LONGER)) },
-            more: { words: `lever ${print(motor.leverLength * (1 + LONGER), 'size')}`, distance: distance(lever(1 + LONGER)) },
+            less: { words: `lever ${format(motor.leverLength * (1 - LONGER), 'size')}`, distance: distance(lever(1 - LONGER)) },
+            more: { words: `lever ${format(motor.leverLength * (1 + LONGER), 'size')}`, distance: distance(lever(1 + LONGER)) },
             now,
           },
         ]

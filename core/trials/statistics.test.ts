@@ -122,6 +122,8 @@ describe('before and after', () => {
     expect(unsure.more).toBeGreaterThan(0);
     expect(unsure.chance).toBeGreaterThan(0.5);
     expect(help([10], [12, 13])).toBeNull();
+    // Runs that go up and down tell of no drift.
+    expect(help(many, many.toReversed(), { isInTurn: true }).drift).toBeNull();
   });
   it('has the interval of the book where the scatter is known: +10 %, 5 % of 4 and 4, 9 in 10 within 1.645 · 0.05 √½ of ln 1.1', () => {
     const known = { median: 0.05, spread: 1e-3, upwards: 1 };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { numberIn, parseQuantity, printKnown, printQuantity, valueIn, type Quantity, withOwnUnit } from './quantity.ts';
+import { numberIn, parseQuantity, formatKnown, formatQuantity, valueIn, type Quantity, withOwnUnit } from './quantity.ts';
 
 const typed = (text: string, quantity: Quantity, system: 'metric' | 'inch' = 'metric') => {
   const parsed = parseQuantity(text, quantity, system);
@@ -43,7 +43,7 @@ describe('what people type', () => {
   it('reads back what is printed, to the digits shown', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.001, max: 3, noNaN: true }), fc.constantFrom('metric' as const, 'inch' as const), (value, system) => {
-        const again = typed(printQuantity(value, 'size', system), 'size', system) as number;
+        const again = typed(formatQuantity(value, 'size', system), 'size', system) as number;
         expect(Math.abs(again - value)).toBeLessThanOrEqual(system === 'metric' ? 0.000051 : 0.000128);
       }),
     );
@@ -71,7 +71,7 @@ describe('a number no finer than it is known', () => {
     [20.03, NaN, 'metric', '20.03'],
     [Infinity, 1, 'metric', '–'],
   ] as const)('%f m, known to ± %f m: %s %s', (value, halfWidth, system, text) =>
-    expect(printKnown(value, halfWidth, 'distance', system)).toBe(text),
+    expect(formatKnown(value, halfWidth, 'distance', system)).toBe(text),
   );
   it('is never printed with more digits than a tenth of its half-width has, nor with fewer than that allows', () => {
     fc.assert(
@@ -80,10 +80,10 @@ describe('a number no finer than it is known', () => {
         fc.double({ min: 0.02, max: 100, noNaN: true }),
         fc.constantFrom('metric', 'inch'),
         (value, halfWidth, system) => {
-          const metres = Number(printKnown(value, halfWidth, 'distance', system)) * (system === 'metric' ? 1 : 0.3048);
+          const metres = Number(formatKnown(value, halfWidth, 'distance', system)) * (system === 'metric' ? 1 : 0.3048);
           // Half a step off at most; and a step is at most the half-width itself.
           expect(Math.abs(metres - value)).toBeLessThanOrEqual(0.25 * Math.max(halfWidth, 0.2 * 0.3048) + 1e-9);
-          const digits = printKnown(value, halfWidth, 'distance', system).split('.')[1]?.length ?? 0;
+          const digits = formatKnown(value, halfWidth, 'distance', system).split('.')[1]?.length ?? 0;
           expect(10 ** -digits * (system === 'metric' ? 1 : 0.3048)).toBeGreaterThanOrEqual(Math.min((halfWidth / 20) * 0.999, 0.01));
         },
       ),

@@ -7,8 +7,15 @@ export type Quantity =
   'size' | 'distance' | 'area' | 'weight' | 'force' | 'speed' | 'acceleration' | 'time' | 'angle' | 'energy' | 'share' | 'count';
 export type UnitSystem = 'metric' | 'inch';
 
-/** Prints an SI value with its unit. */
-export type Print = (value: number, quantity: Quantity) => string;
+/** Formats an SI value with its unit. */
+export interface FormatValue {
+  (value: number, quantity: Quantity): string;
+}
+
+/** Formats an SI value with its unit; `predicted`: one that the model says, no finer than such values are known. */
+export interface Format extends FormatValue {
+  readonly predicted: (value: number, quantity: Quantity, halfWidth?: number) => string;
+}
 
 /** SI value of one of each unit that may be typed. */
 const LENGTHS = {
@@ -65,7 +72,7 @@ export const unitOf = (quantity: Quantity, system: UnitSystem): string => SHOWN[
 export const unitValue = (quantity: Quantity, system: UnitSystem): number => factorOf(quantity, unitOf(quantity, system))!;
 
 /** The number alone, in the shown unit, without trailing zeros for sizes: `216`, `21.6`; a dash for what has no end. */
-export function printNumber(value: number, quantity: Quantity, system: UnitSystem): string {
+export function formatNumber(value: number, quantity: Quantity, system: UnitSystem): string {
   if (!Number.isFinite(value)) return '–';
   const digits = SHOWN[quantity][system][1];
   const text = (value / unitValue(quantity, system)).toFixed(digits);
@@ -78,11 +85,11 @@ export function printNumber(value: number, quantity: Quantity, system: UnitSyste
  * The number alone, no finer than it is known: to about a tenth of the half-width of its range, both SI, and never finer than
  * `printNumber`. 20.03 m known to ± 3.3 m is `20`; to ± 0.4 m `20.0`; 134 m to ± 40 m `130`.
  */
-export function printKnown(value: number, halfWidth: number, quantity: Quantity, system: UnitSystem): string {
+export function formatKnown(value: number, halfWidth: number, quantity: Quantity, system: UnitSystem): string {
   const unit = unitValue(quantity, system);
   // Steps of ten: from half a tenth of the half-width up to five times that.
   const step = Math.ceil(Math.log10(halfWidth / 10 / unit) - Math.log10(2));
-  if (!Number.isFinite(step) || step <= -SHOWN[quantity][system][1]) return printNumber(value, quantity, system);
+  if (!Number.isFinite(step) || step <= -SHOWN[quantity][system][1]) return formatNumber(value, quantity, system);
   const rounded = Math.round(value / unit / 10 ** step) * 10 ** step;
   return Number.isFinite(value) ? rounded.toFixed(Math.max(0, -step)) : '–';
 }
@@ -91,18 +98,55 @@ export function printKnown(value: number, halfWidth: number, quantity: Quantity,
 export const formatRange = (low: string, high: string): string => (/[-−+]/.test(low + high) ? `${low} to ${high}` : `${low}–${high}`);
 
 /** Number and unit: `216 mm`, `17.10 m`, `28 %`, `2°`. */
-export function printQuantity(value: number, quantity: Quantity, system: UnitSystem): string {
+export function formatQuantity(value: number, quantity: Quantity, system: UnitSystem): string {
+  return withUnit(formatNumber(value, quantity, system), quantity, system);
+}
+
+function withUnit(number: string, quantity: Quantity, system: UnitSystem): string {
   const unit = unitOf(quantity, system);
-  const number = printNumber(value, quantity, system);
   return unit === '' || unit === '°' ? `${number}${unit}` : `${number}\u00a0${unit}`;
 }
 
 /** Half of what cars like one another differ by, as a share of the distance, where no range is at hand. Our estimate: what ranges of plain cars are. */
 export const USUAL_HALF_WIDTH = 0.25;
 
-/** A predicted value where its range is not at hand, no finer than such predictions are known: `about 22 m`. */
-export const printAbout = (value: number, quantity: Quantity, system: UnitSystem): string =>
-  `about ${printKnown(value, USUAL_HALF_WIDTH * Math.abs(value), quantity, system)}\u00a0${unitOf(quantity, system)}`;
+/**
+ * A predicted value with its unit, no finer than it is known: `22 m`. `halfWidth`: half of its range, SI; where that is not at hand, what
+ * predictions of plain cars are usually off by.
+ */
+export const formatPredicted = (
+  value: number,
+  quantity: Quantity,
+  system: UnitSystem,
+  halfWidth = USUAL_HALF_WIDTH * Math.abs(value),
+): string => withUnit(formatKnown(value, halfWidth, quantity, system), quantity, system);
+
+/** The same with the word for it: `about 22 m`. */
+export const formatAbout = (value: number, quantity: Quantity, system: UnitSystem): string =>
+  `about ${formatPredicted(value, quantity, system)}`;
+
+/** A formatter of one’s own: predicted values like all others, unless told how. */
+export const formatBy = (text: FormatValue, predicted: Format['predicted'] = text): Format =>
+  Object.assign((value: number, quantity: Quantity) => text(value, quantity), { predicted });
+
+const formatterOf = (system: UnitSystem): Format =>
+  formatBy(
+    (value, quantity) => formatQuantity(value, quantity, system),
+    (value, quantity, halfWidth) => formatPredicted(value, quantity, system, halfWidth),
+  );
+const FORMATS: Readonly<Record<UnitSystem, Format>> = { metric: formatterOf('metric'), inch: formatterOf('inch') };
+
+/** The formatter of a unit system. */
+export const formatIn = (system: UnitSystem): Format => FORMATS[system];
+
+/** A formatter whose values can be typed again and searched for: with plain spaces. */
+export const plainly = (format: Format): Format => {
+  const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
+  return formatBy(
+    (value, quantity) => plain(format(value, quantity)),
+    (value, quantity, halfWidth) => plain(format.predicted(value, quantity, halfWidth)),
+  );
+};
 
 /** A unit that a value is told in, whatever units are shown: so many SI units make one. */
 export interface OwnUnit {

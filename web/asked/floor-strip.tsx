@@ -2,7 +2,7 @@ import { memo, useId, useRef } from 'react';
 import type { Floor } from '../../core/car/car-design.ts';
 import { FLOORS } from '../../core/car/catalogue.ts';
 import { floorProfile, inOrder, onProfile } from '../../core/car/floors.ts';
-import { printQuantity } from '../../core/units/quantity.ts';
+import { formatQuantity } from '../../core/units/quantity.ts';
 import { arrowStep } from '../ui/arrow-step.ts';
 import { newId } from '../app/new-id.ts';
 import { useStableKeys } from '../ui/stable-keys.ts';
@@ -45,7 +45,7 @@ export const FloorStrip = memo(function FloorStrip({ name, floor, marks, change 
   const id = useId();
   const { ref, width } = useSize<HTMLDivElement>();
   const [stretchKeys, edgeKeys] = [useStableKeys(floor.stretches), useStableKeys(floor.edges)];
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const metres = (value: number): string => formatQuantity(value, 'distance', units);
   const places = [...floor.stretches.map(({ from }) => from), ...floor.edges.map(({ at }) => at), ...marks.map(({ at }) => at)];
   const end = floor.roomLength ?? Math.max(USUAL_END, ...places.map((place) => place + BEYOND));
   const profile = floorProfile(floor, end);
@@ -99,7 +99,7 @@ export const FloorStrip = memo(function FloorStrip({ name, floor, marks, change 
               <path d={`M${x(from)} ${side(from)}L${x(to)} ${side(to)}`} stroke={colour('ink')} strokeWidth={2} />
               {slope !== 0 && (
                 <text x={(x(from) + x(to)) / 2} y={(side(from) + side(to)) / 2 - 8} textAnchor="middle">
-                  {cut(`${printQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'up' : 'down'}`, x(to) - x(from))}
+                  {cut(`${formatQuantity(Math.abs(slope), 'angle', units)} ${slope > 0 ? 'up' : 'down'}`, x(to) - x(from))}
                 </text>
               )}
             </g>
@@ -112,7 +112,7 @@ export const FloorStrip = memo(function FloorStrip({ name, floor, marks, change 
               {/* A twig to scale is no more than a dot: a tick stands where it lies. */}
               <path d={`M${x(at)} ${side(at)}v${-Math.max(high * perMetre, 7)}`} stroke={colour('pull')} strokeWidth={4} />
               <text x={x(at)} y={side(at) - 11} textAnchor="middle">
-                {printQuantity(high, 'size', units)}
+                {formatQuantity(high, 'size', units)}
               </text>
               <path d={`M${x(at)} ${above}v${deep}`} stroke={colour('pull')} strokeWidth={3} />
             </g>

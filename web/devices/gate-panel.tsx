@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { gateRun, type GateRun } from '../../core/rig/gate-run.ts';
-import { printQuantity } from '../../core/units/quantity.ts';
+import { formatQuantity } from '../../core/units/quantity.ts';
 import { Facts } from '../ui/facts.tsx';
 import { useUnits } from '../ui/use-units.ts';
 import { DeviceSource } from './device-source.tsx';
@@ -26,8 +26,8 @@ export function GatePanel({ gates, circumference, simulated, taking = 'Use these
   const [source, setSource] = useState<Source>('simulated');
   const device = useDevice(source);
   const told = useMemo(() => gateRun(device.events, gates, circumference), [device.events, gates, circumference]);
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
-  const seconds = (value: number): string => printQuantity(value, 'time', units);
+  const metres = (value: number): string => formatQuantity(value, 'distance', units);
+  const seconds = (value: number): string => formatQuantity(value, 'time', units);
   return (
     <div className={styles.panel}>
       <DeviceSource
@@ -43,7 +43,7 @@ export function GatePanel({ gates, circumference, simulated, taking = 'Use these
             facts={[
               ...told.splits.map(({ at, time }) => [metres(at), seconds(time)] as const),
               ...told.speeds.map(
-                ({ from, to, speed }) => [`from ${metres(from)} to ${metres(to)}`, printQuantity(speed, 'speed', units)] as const,
+                ({ from, to, speed }) => [`from ${metres(from)} to ${metres(to)}`, formatQuantity(speed, 'speed', units)] as const,
               ),
               ...(told.spunFor === null ? [] : [['wheelspin at the launch', told.spunFor > 0 ? metres(told.spunFor) : 'none'] as const]),
               ...(told.stopTime === null ? [] : [['stopped after', seconds(told.stopTime)] as const]),

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
-import { printQuantity } from '../../core/units/quantity.ts';
+import { formatQuantity } from '../../core/units/quantity.ts';
 import plain from '../ui/plain.module.css';
 import { useUnits } from '../ui/use-units.ts';
 import styles from './devices.module.css';
@@ -33,7 +33,7 @@ export function WatchPanel({ name, marks, taking = 'Use this time', onStopped }:
   const passed = presses.slice(0, marks.length);
   const next = marks[passed.length];
   const label =
-    phase === 'ready' ? 'Go' : phase === 'stopped' ? 'Stopped' : next === undefined ? 'Stop' : printQuantity(next, 'distance', units);
+    phase === 'ready' ? 'Go' : phase === 'stopped' ? 'Stopped' : next === undefined ? 'Stop' : formatQuantity(next, 'distance', units);
   return (
     <div className={styles.panel}>
       <p className={styles.watch} role="timer" aria-live="off">
@@ -42,7 +42,7 @@ export function WatchPanel({ name, marks, taking = 'Use this time', onStopped }:
       <ol className={styles.splits}>
         {passed.map((ms, i) => (
           <li key={marks[i]}>
-            {printQuantity(marks[i]!, 'distance', units)}: {seconds(ms)} s
+            {formatQuantity(marks[i]!, 'distance', units)}: {seconds(ms)} s
           </li>
         ))}
       </ol>

@@ -8,7 +8,7 @@ import { standingWeight } from '../../core/car/weights.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import { planView } from '../../core/geometry/plan-view.ts';
 import { sideView } from '../../core/geometry/side-view.ts';
-import { printQuantity } from '../../core/units/quantity.ts';
+import { formatIn, formatPredicted, formatQuantity } from '../../core/units/quantity.ts';
 import { download, downloadJson, fileName } from '../ui/file-exchange.ts';
 import { PHASE_WORDS } from '../ui/phase-words.ts';
 import { planScale, sideScale, type Scale } from './scale.ts';
@@ -46,11 +46,11 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
   const units = useUnits();
   const [isAbove, setAbove] = useState(false);
   const isStill = useMediaQuery('(prefers-reduced-motion: reduce)');
-  const size = (value: number): string => printQuantity(value, 'size', units);
-  const distance = (value: number): string => printQuantity(value, 'distance', units);
-  const printTime = (time: number): string => printQuantity(time, 'time', units);
+  const size = (value: number): string => formatQuantity(value, 'size', units);
+  const distance = (value: number): string => formatQuantity(value, 'distance', units);
+  const formatTime = (time: number): string => formatPredicted(time, 'time', units);
   const { pose } = player;
-  const share = printQuantity(standingWeight(design).driveLoadShare, 'share', units);
+  const share = formatQuantity(standingWeight(design).driveLoadShare, 'share', units);
   const label = [
     `${design.name} from ${isAbove ? 'above' : 'the side'}: drive wheels ${size(design.driveWheels.diameter)} across`,
     ...(design.otherWheels ? [`other wheels ${size(design.otherWheels.diameter)}`, `wheelbase ${size(design.wheelbase)}`] : []),
@@ -85,12 +85,12 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
       )}
       <div className={styles.tools}>
         <Tools name={design.name} isAbove={isAbove} onAbove={setAbove} onSave={saveCar} />
-        {player.end > 0 && !isAbove && <PlayerBar player={player} canPlay={!isStill} print={printTime} />}
+        {player.end > 0 && !isAbove && <PlayerBar player={player} canPlay={!isStill} format={formatTime} />}
         {isRefused && <p className={styles.refused}>✕ It cannot run like this.</p>}
         <p className={styles.words}>
           {pose
-            ? `${printTime(pose.time)}, ${distance(pose.distance)}, ${printQuantity(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
-            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${floorWords(design.floor, (value, quantity) => printQuantity(value, quantity, units))}`}
+            ? `${formatTime(pose.time)}, ${distance(pose.distance)}, ${formatPredicted(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
+            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${floorWords(design.floor, formatIn(units))}`}
         </p>
       </div>
     </section>
@@ -171,16 +171,16 @@ const Paper = memo(function Paper({ width, height, isForward }: PaperProps) {
 interface PlayerBarProps {
   readonly player: Player;
   readonly canPlay: boolean;
-  readonly print: (seconds: number) => string;
+  readonly format: (seconds: number) => string;
 }
 
 /** Runs the car along its curve, or puts it anywhere on it. */
-const PlayerBar = ({ player, canPlay, print }: PlayerBarProps) => (
+const PlayerBar = ({ player, canPlay, format }: PlayerBarProps) => (
   <>
     {canPlay && <PlayButton isPlaying={player.isPlaying} onPlay={player.play} onPause={player.pause} />}
     <Along
       share={player.pose ? Math.min(player.pose.time / player.end, 1) : 0}
-      words={print(player.pose?.time ?? 0)}
+      words={format(player.pose?.time ?? 0)}
       onScrub={player.scrubShare}
     />
     {player.pose && (

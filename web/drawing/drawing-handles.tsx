@@ -3,7 +3,7 @@ import { memo, useRef, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { sizesOf } from '../../core/car/sizes.ts';
 import type { Size } from '../../core/car/size.ts';
-import { printQuantity } from '../../core/units/quantity.ts';
+import { formatQuantity } from '../../core/units/quantity.ts';
 import { FONTS } from '../ui/tokens.ts';
 import { arrowStep } from '../ui/arrow-step.ts';
 import { ofGroup } from './of-group.ts';
@@ -91,7 +91,7 @@ const Handle = memo(function Handle({ label, size, value, x, y, across, up, perM
     const kept = Math.min(Math.max(next, low), high);
     if (kept !== value) edit((car) => size.write(car, kept), gesture);
   };
-  const words = printQuantity(value, size.quantity, units);
+  const words = formatQuantity(value, size.quantity, units);
   return (
     <g
       role="slider"

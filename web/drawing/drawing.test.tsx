@@ -9,7 +9,7 @@ import skerrow from '../../server/demo/skerrow.json' with { type: 'json' };
 import { planView } from '../../core/geometry/plan-view.ts';
 import { poseAt } from '../../core/geometry/pose.ts';
 import { sideView } from '../../core/geometry/side-view.ts';
-import { printQuantity } from '../../core/units/quantity.ts';
+import { formatQuantity } from '../../core/units/quantity.ts';
 import { planScale, sideScale } from './scale.ts';
 import { PlanDrawing } from './plan-drawing.tsx';
 import { planHandles } from './plan-handles.ts';
@@ -18,7 +18,7 @@ import { sideHandles } from './side-handles.ts';
 
 const MARGIN = { side: 84, top: 80, floor: 66 };
 const kinds: MotorKind[] = ['lever', 'band', 'twist'];
-const size = (metres: number): string => printQuantity(metres, 'size', 'metric');
+const size = (metres: number): string => formatQuantity(metres, 'size', 'metric');
 
 function drawnSide(design: CarDesign, width: number, height: number, time: number | null = null): string {
   const view = sideView(design);

@@ -1,7 +1,7 @@
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { differences } from '../../core/car/difference.ts';
 import { predictRun } from '../../core/predict/predict-run.ts';
-import { printQuantity, type UnitSystem } from '../../core/units/quantity.ts';
+import { formatPredicted, type UnitSystem } from '../../core/units/quantity.ts';
 import { useSaveCarMutation } from '../app/api.ts';
 import { ConflictDialog } from '../open-document/conflict-dialog.tsx';
 import { useUnits } from '../ui/use-units.ts';
@@ -12,7 +12,7 @@ import { newId } from '../app/new-id.ts';
 function rowsOf(mine: CarDesign, other: CarDesign, units: UnitSystem): (readonly [string, string, string])[] {
   const distance = (design: CarDesign): string => {
     const prediction = predictRun(design);
-    return prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run';
+    return prediction.kind === 'ran' ? formatPredicted(prediction.result.distance, 'distance', units) : 'cannot run';
   };
   return [
     ...(mine.name === other.name ? [] : [['name', mine.name, other.name] as const]),

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { parseQuantity, printNumber, unitOf, type Quantity } from '../../core/units/quantity.ts';
+import { formatNumber, parseQuantity, type Quantity, unitOf } from '../../core/units/quantity.ts';
 import { useDraft } from './use-draft.ts';
 import { useUnits } from './use-units.ts';
 
@@ -43,7 +43,7 @@ export function useQuantityInput({ label, quantity, value, onChange, check }: Qu
     problem,
     name: unit === '' ? label : `${label}, ${unit}`,
     input: {
-      value: typed ?? printNumber(value, quantity, units),
+      value: typed ?? formatNumber(value, quantity, units),
       onChange: ({ target }: React.ChangeEvent<HTMLInputElement>) => setTyped(target.value),
       onBlur: take,
       onFocus: ({ target }: React.FocusEvent<HTMLInputElement>) => target.select(),

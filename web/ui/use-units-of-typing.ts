@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { withOwnUnit, type Quantity, type UnitSystem } from '../../core/units/quantity.ts';
+import { type Quantity, type UnitSystem, withOwnUnit } from '../../core/units/quantity.ts';
 import { useUnits } from './use-units.ts';
 
 /** Reads a text that was typed before as it must read now: a bare number keeps its unit. */

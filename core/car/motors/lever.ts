@@ -128,9 +128,9 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
     const carried = Math.ceil((trapPosition + TRAP_LENGTH / 2 - design.body.overhang / 2) / 0.005 - 1e-6) * 0.005;
     return { ...trapAt({ ...design, motor }, trapPosition), wheelbase: Math.max(design.wheelbase, carried) };
   },
-  labels: ({ leverLength, trapPosition }, print) => [
-    `lever ${print(leverLength, 'size')}`,
-    `trap ${print(trapPosition, 'size')} from the drive axle`,
+  labels: ({ leverLength, trapPosition }, format) => [
+    `lever ${format(leverLength, 'size')}`,
+    `trap ${format(trapPosition, 'size')} from the drive axle`,
   ],
   sizesOfTurns: ['leverLength', 'trapPosition'],
   energyFormula: 'Of a spring: τ₀ (α₀ − α₁) + ½ κ (α₀² − α₁²), τ₀ its torque at rest, κ its rate, from cocked to where the string lets go.',

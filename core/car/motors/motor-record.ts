@@ -1,5 +1,5 @@
 import type { MotorSetup } from '../../run/run-setup.ts';
-import type { Print } from '../../units/quantity.ts';
+import type { FormatValue } from '../../units/quantity.ts';
 import type { CarDesign, MotorDesign, MotorKind, Wind } from '../car-design.ts';
 import type { PartSlot } from '../part-slots.ts';
 import type { Size } from '../size.ts';
@@ -58,7 +58,7 @@ export interface MotorRecord<Motor extends MotorDesign> {
   /** The car with its motor placed anew where a search has changed its sizes, and on a body that carries it. */
   readonly placed: (design: CarDesign, motor: Motor) => CarDesign;
   /** Its main sizes in a few words each, the first for the drawing. */
-  readonly labels: (motor: Motor, print: Print) => readonly string[];
+  readonly labels: (motor: Motor, format: FormatValue) => readonly string[];
   /** Sizes that say how many turns a full wind is, besides the axle. */
   readonly sizesOfTurns: readonly string[];
   /** Where its energy and its turns come from, as a formula in words. */

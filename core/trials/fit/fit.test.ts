@@ -134,6 +134,10 @@ describe('what a run says of a model', () => {
     const band = newCar('x', 'band');
     expect(Math.abs(of({ ...band, measured: { staticGrip: { value: 0.1, spread: 0.1 } } }))).toBeGreaterThan(0.001);
     expect(of(band)).toBeCloseTo(0, 9);
+    // 8 % of grip, by the model with a tenth more and less of it.
+    const near: CarDesign = { ...band, measured: { staticGrip: { value: 0.1, spread: 0.1 } } };
+    const [more, less] = [1.1, 0.9].map((factor) => outputsOf(withGrip(likelyCar(near, FULL, 1), factor), [], workspace)!.values[0]!);
+    expect(of(near)).toBeCloseTo((0.08 * (more! - less!)) / 0.2, 9);
   });
   it('that passed a mark: a model that never gets there is less likely than one that is 15 % late', () => {
     const design = newCar('x');
@@ -258,6 +262,7 @@ describe('a fit', () => {
     const fitted = fitCar([alike(design, FULL, [8, 8.3])])!;
     const { mean } = predictFitted(fitted, design, FULL)!;
     expect(fitted.unexplained).toBeGreaterThan(0.01);
+    expect(fitted.unexplained).toBeLessThan(1);
     expect([mean.low < 8, mean.high > 8.3]).toEqual([true, true]);
     expect(fitCar([alike(design, FULL, around(reach(design, FULL)))])!.unexplained).toBe(0);
   });
@@ -303,6 +308,10 @@ describe('a fit', () => {
     const shareOf = (id: string): number => further.find((one) => one.id === id)!.share;
     expect(shareOf('stop-time-full')).toBeGreaterThan(0.08);
     expect(shareOf('stop-time-full')).toBeGreaterThan(1.3 * shareOf('stop-time-half'));
+    // A distance alone is another reading than a time, and tells the more the further it is wound.
+    expect(shareOf('full')).not.toBeCloseTo(shareOf('stop-time-full'), 3);
+    const byDistance = ['half', 'three-quarters', 'full'].map(shareOf);
+    expect(byDistance).toEqual(byDistance.toSorted((a, b) => a - b));
   });
   it('puts its values into the car, marked as fitted, beside what was measured', () => {
     const measured: CarDesign = { ...design, measured: { springRate: { value: 0.11, spread: 0.05 } } };

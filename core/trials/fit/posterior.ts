@@ -157,7 +157,7 @@ function expanded(
       });
     }
     rows.forEach((row, p) => {
-      if (sum[p] !== 0) row.forEach((by, i) => (gradient[i]! += by * sum[p]!));
+      row.forEach((by, i) => (gradient[i]! += by * sum[p]!));
       rows.forEach((other, q) => square[p * width + q] !== 0 && spread(square[p * width + q]!, row, other));
     });
     const spun = group.runs.filter(({ run }) => run.spun).length;

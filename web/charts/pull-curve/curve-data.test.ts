@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { newCar } from '../../../core/car/new-car.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import { curveOf, rowAt } from './curve-data.ts';
 import { axisEnds, curveScale, distanceUnder } from './curve-scale.ts';
 
@@ -40,7 +40,7 @@ describe('the pull curve', () => {
     expect(energy / (result.storedEnergy - result.energy.hysteresis)).toBeCloseTo(1, 2);
   });
   it('tells itself in words', () => {
-    const words = (design: CarDesign) => curveFor(design).curve.words((value, quantity) => printQuantity(value, quantity, 'metric'));
+    const words = (design: CarDesign) => curveFor(design).curve.words(formatIn('metric'));
     expect(words(car)).not.toContain('spin');
     expect(words(spinning)).toMatch(/the wheels spin for [\d.]+\sm/);
   });

@@ -1,7 +1,7 @@
 import type { PullAt } from '../../../core/run/pull-left.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
 import { makeTrace, record, workAtTyre, type Phase, type Trace } from '../../../core/run/trace.ts';
-import type { Quantity } from '../../../core/units/quantity.ts';
+import type { Format } from '../../../core/units/quantity.ts';
 
 /** One reading of the pull curve. SI. */
 export interface CurveRow {
@@ -42,7 +42,7 @@ export interface Curve {
   /** Where the tyre does what, in order. */
   readonly phases: readonly PhaseSpan[];
   /** The curve in a sentence. */
-  readonly words: (print: (value: number, quantity: Quantity & ('distance' | 'force')) => string) => string;
+  readonly words: (format: Format) => string;
 }
 
 /** m of wheelspin worth a word. */
@@ -98,12 +98,12 @@ export function curveOf(result: RunResult, left: readonly PullAt[] = []): Curve 
     left,
     turnsLeft: result.turnsLeft,
     phases: phasesOf(rows),
-    words: (print) =>
-      `Pull ${print(result.launchThrust, 'force')} at release, grip limit ${print(result.launchGripLimit, 'force')}; ` +
-      (result.slipDistance > LEAST_SLIP ? `the wheels spin for ${print(result.slipDistance, 'distance')}; ` : '') +
+    words: (format) =>
+      `Pull ${format.predicted(result.launchThrust, 'force')} at release, grip limit ${format.predicted(result.launchGripLimit, 'force')}; ` +
+      (result.slipDistance > LEAST_SLIP ? `the wheels spin for ${format.predicted(result.slipDistance, 'distance')}; ` : '') +
       (powerEnd === null
         ? `the car stops with ${Number(result.turnsLeft.toPrecision(2))} turns left.`
-        : `the pull ends at ${print(powerEnd, 'distance')} and the car coasts to ${print(result.distance, 'distance')}.`),
+        : `the pull ends at ${format.predicted(powerEnd, 'distance')} and the car coasts to ${format.predicted(result.distance, 'distance')}.`),
   };
 }
 

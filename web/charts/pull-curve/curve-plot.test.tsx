@@ -1,6 +1,7 @@
 import { weighing } from '../../../core/car/reference/weighing.ts';
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
+import { formatBy } from '../../../core/units/quantity.ts';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { newCar } from '../../../core/car/new-car.ts';
@@ -96,7 +97,7 @@ describe('the pull curve, drawn', () => {
     expect(stopped.left.length).toBeGreaterThan(1);
     expect(plot(stopped)).toMatch(/left: [\d.]+ turns, [\d.]+ J/);
     expect(plot(stopped, { axis: 'time' })).not.toContain('left:');
-    expect(stopped.words((value) => String(value))).toMatch(/stops with [\d.]+ turns left/);
+    expect(stopped.words(formatBy(String))).toMatch(/stops with [\d.]+ turns left/);
   });
   it('lays another behind it, by name, and reads in other units', () => {
     const behind = [

@@ -1,7 +1,7 @@
 import { Fragment, memo, useId, useMemo } from 'react';
 import type { PullRead } from '../../../core/bench/pulls-read.ts';
 import { tyrePush } from '../../../core/run/trace.ts';
-import { printNumber, printQuantity, unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatPredicted, formatQuantity, unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
 import { FONTS } from '../../ui/tokens.ts';
 import { CLEAR_GROUND } from '../../ui/clear-ground.ts';
 import { Hatch } from '../../ui/hatch.tsx';
@@ -55,7 +55,7 @@ function Pulls({ pulls, curve, scale: { x, y, top }, units }: PullsProps) {
           stroke={colour('ink')}
           strokeWidth={1.5}
         >
-          <title>{`measured at the rim: ${printQuantity(force, 'force', units)}`}</title>
+          <title>{`measured at the rim: ${formatQuantity(force, 'force', units)}`}</title>
         </path>
       ))}
       {last && <Name x={Math.round(last.px + 8)} y={Math.round(last.py - 8)} fill={colour('ink')} text="◇ measured at the rim" />}
@@ -100,7 +100,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
   const read = reading === null ? null : rowAt(curve, reading);
   const spinning = rows.filter(({ phase }) => phase === 'spinning');
   const braked = rows.filter(({ thrust: newton }) => newton < 0);
-  const energy = (joule: number): string => printQuantity(joule, 'energy', units);
+  const energy = (joule: number): string => formatPredicted(joule, 'energy', units);
   const name = (text: string, row: CurveRow, newton: number, fill: string, up: boolean) => (
     <Name
       x={Math.round(Math.max(left, Math.min(x(row), right - LETTER * text.length)))}
@@ -126,7 +126,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
       <Hatch id={hatch} colour={colour('stop')} line={1.4} />
       <Axes scale={scale} axis={axis} units={units} />
       <text x={16} y={16} fill={colour('muted')}>
-        {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  · grip limit ${printNumber(grip, 'force', units)}, far above`}`}
+        {`pull at the tyre, ${unitOf('force', units)}${isGripShown ? '' : `  · grip limit ${formatPredicted(grip, 'force', units)}, far above`}`}
       </text>
       <path d={`${isPassedOn ? pull : lineOf(rows, tyrePush)}V${floor}H${left}Z`} fill={colour('pullArea')} opacity={0.55} />
       {spinning.length > 1 && (
@@ -144,7 +144,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
       ))}
       <path d={`M${left} ${top}V${floor}H${right}`} fill="none" stroke={colour('ink')} />
       {axis === 'distance' && <path d={`M${x(rows.at(-1)!)} ${floor - 12}v12`} stroke={colour('ink')} strokeWidth={2} />}
-      {fold && <Break scale={scale} words={`${printQuantity(curve.fold!.to - curve.fold!.from, 'distance', units)} not drawn`} />}
+      {fold && <Break scale={scale} words={`${formatPredicted(curve.fold!.to - curve.fold!.from, 'distance', units)} not drawn`} />}
       {floors.length > 1 && <Floors floors={floors} curve={curve} scale={scale} />}
       {edges
         .filter(({ at: place }) => place <= curve.end)
@@ -153,12 +153,12 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
           return (
             row && (
               <path key={i} d={`M${x(row) - 5} ${floor}l5 -9l5 9Z`} fill={colour('ink')}>
-                <title>{`${high} high at ${printQuantity(place, 'distance', units)}`}</title>
+                <title>{`${high} high at ${formatQuantity(place, 'distance', units)}`}</title>
               </path>
             )
           );
         })}
-      <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => printQuantity(curve.end - metres, 'distance', units)} />
+      <Phases scale={scale} phases={curve.phases} coastFrom={(metres) => formatPredicted(curve.end - metres, 'distance', units)} />
       <g {...NAMES}>
         {spinning.length > 1 &&
           name(
@@ -169,7 +169,7 @@ export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading
             true,
           )}
         {braked.length > 1 && name('winds up again and brakes', braked[0]!, Math.max(...braked.map(brakedBy)), colour('distance'), true)}
-        {isGripShown && name(`grip limit ${printQuantity(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
+        {isGripShown && name(`grip limit ${formatPredicted(grip, 'force', units)}`, at(0.8), at(0.8).gripLimit, colour('ink'), true)}
         {earlier.map(({ called, named }, i) => (
           <Fragment key={i}>{named && name(called, named, named.thrust, colour('muted'), true)}</Fragment>
         ))}

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { printNumber, unitOf, type Quantity } from '../../../core/units/quantity.ts';
+import { formatNumber, type Quantity, unitOf } from '../../../core/units/quantity.ts';
 import { PHASE_WORDS } from '../../ui/phase-words.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { rowAt, type Curve, type CurveRow } from './curve-data.ts';
@@ -24,7 +24,7 @@ export function CurveTable({ curve }: { readonly curve: Curve }) {
       <WordTable
         head={[...COLUMNS.map(([label, , quantity]) => `${label}, ${unitOf(quantity, units)}`), 'tyre']}
         rows={rows.map((row) => {
-          const [first, ...others] = COLUMNS.map(([, key, quantity]) => printNumber(row[key], quantity, units));
+          const [first, ...others] = COLUMNS.map(([, key, quantity]) => formatNumber(row[key], quantity, units));
           return [first!, ...others, PHASE_WORDS[row.phase]];
         })}
         areFigures

@@ -6,7 +6,7 @@ import { FLOORS } from '../../../core/car/catalogue.ts';
 import { deriveRunSetup } from '../../../core/predict/derive-run-setup.ts';
 import { predictRun, type Prediction } from '../../../core/predict/predict-run.ts';
 import { pullLeft } from '../../../core/run/pull-left.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { type Format, formatIn, formatQuantity } from '../../../core/units/quantity.ts';
 import { ChartExport, type ChartTable } from '../chart-export.tsx';
 import { PHASE_WORDS } from '../../ui/phase-words.ts';
 import plain from '../../ui/plain.module.css';
@@ -55,7 +55,7 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
     () => [{ from: 0, kind: design.floor.kind }, ...design.floor.stretches].map(({ from, kind }) => ({ from, name: FLOORS[kind].label })),
     [design.floor.kind, design.floor.stretches],
   );
-  const edges = design.floor.edges.map(({ at, height: high }) => ({ at, height: printQuantity(high, 'size', units) }));
+  const edges = design.floor.edges.map(({ at, height: high }) => ({ at, height: formatQuantity(high, 'size', units) }));
   const behind = useMemo(
     () =>
       ghosts.flatMap(({ name, design: earlier }) => {
@@ -71,7 +71,7 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
   const picture = useCallback(() => find()?.querySelector('svg') ?? null, [find]);
   const table = useCallback(() => tableOf(present.current), []);
   const row = curve && reading !== null ? rowAt(curve, reading) : null;
-  const print = (value: number, quantity: 'distance' | 'force' | 'speed' | 'time'): string => printQuantity(value, quantity, units);
+  const format = formatIn(units);
 
   const scrubTo = (distance: number | null): void => {
     setPointed(distance);
@@ -120,7 +120,7 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
       />
       <p className={`${plain.caption} ${plain.muted} ${styles.reading}`}>
         {row
-          ? readingWords(row, print)
+          ? readingWords(row, format)
           : curve
             ? onScrub
               ? 'Point at the curve to read it. Drag along it or use the arrow keys to move the car.'
@@ -133,11 +133,11 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
           className={styles.plot}
           role="slider"
           tabIndex={0}
-          aria-label={`Along the pull curve. ${curve.words(print)}`}
+          aria-label={`Along the pull curve. ${curve.words(format)}`}
           aria-valuemin={0}
           aria-valuemax={Number(curve.end.toPrecision(4))}
           aria-valuenow={Number((reading ?? 0).toPrecision(4))}
-          aria-valuetext={row ? readingWords(row, print) : 'at the line'}
+          aria-valuetext={row ? readingWords(row, format) : 'at the line'}
           onKeyDown={readByKey}
           onBlur={() => setPointed(null)}
           onPointerDown={follow}
@@ -167,11 +167,8 @@ export function PullCurve({ design, prediction, ghosts, pulls = NO_PULLS, played
 }
 
 /** What the curve says at a place, in one line. */
-const readingWords = (
-  { distance, time, thrust, resistance, speed, phase }: CurveRow,
-  print: (value: number, quantity: 'distance' | 'force' | 'speed' | 'time') => string,
-): string =>
-  `at ${print(distance, 'distance')}, ${print(time, 'time')}: pull ${print(thrust, 'force')}, resistance ${print(resistance, 'force')}, ${print(speed, 'speed')}, ${PHASE_WORDS[phase]}`;
+const readingWords = ({ distance, time, thrust, resistance, speed, phase }: CurveRow, format: Format): string =>
+  `at ${format(distance, 'distance')}, ${format.predicted(time, 'time')}: pull ${format.predicted(thrust, 'force')}, resistance ${format.predicted(resistance, 'force')}, ${format.predicted(speed, 'speed')}, ${PHASE_WORDS[phase]}`;
 
 const tableOf = (curve: Curve | null): ChartTable => ({
   head: ['distance m', 'time s', 'speed m/s', 'pull N', 'grip limit N', 'resistance N', 'phase'],

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
 import { INSTRUCTIONS, KINDS } from '../../../core/bench/instructions.ts';
-import { unitOf, type Quantity } from '../../../core/units/quantity.ts';
+import { type Quantity, unitOf } from '../../../core/units/quantity.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import plain from '../../ui/plain.module.css';

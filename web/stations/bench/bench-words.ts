@@ -3,7 +3,7 @@ import type { Result } from '../../../core/bench/measured.ts';
 import type { DoneMeasurement } from '../../../core/bench/done.ts';
 import { SPREAD_IN_UNITS, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../core/car/value-table.ts';
 import { valueKeysOf, valueOf } from '../../../core/car/values.ts';
-import { formatRange, printKnown, unitOf, type OwnUnit, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatKnown, formatRange, type OwnUnit, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 
 /** What a result is called that is no value of a car by itself. */
 const NAMES: Readonly<Record<string, readonly [name: string, unit: OwnUnit]>> = {
@@ -78,7 +78,7 @@ const NARROWER = 0.95;
 
 /** `15 to 22 m`, no finer than it is known. */
 export function rangeWords({ low, high }: { readonly low: number; readonly high: number }, units: UnitSystem): string {
-  const of = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units);
+  const of = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
   return `${formatRange(of(low), of(high))} ${unitOf('distance', units)}`;
 }
 

@@ -4,7 +4,7 @@ import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { instrumentLines, lineKeyOf, shownNow } from '../../../core/rig/simulated-instruments.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../core/units/quantity.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
 import { DeviceSource } from '../../devices/device-source.tsx';
 import { useDevice, type Source } from '../../devices/use-device.ts';
@@ -72,7 +72,7 @@ export function InstrumentPanel({ design, kind, readings }: InstrumentPanelProps
       {taken.length > 0 && (
         <div className={styles.row}>
           <span role="status" className={styles.shown}>
-            {taken.map(({ column, value }) => printQuantity(value, column.quantity, units)).join(' · ')}
+            {taken.map(({ column, value }) => formatQuantity(value, column.quantity, units)).join(' · ')}
           </span>
           <Button
             variant="contained"

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { printNumber, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatNumber, type Quantity, unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './bench.module.css';
@@ -113,7 +113,7 @@ export function ReadingTables({ design, kind, readings }: ReadingTablesProps) {
                     inputMode="decimal"
                     autoComplete="off"
                     placeholder={
-                      quantity === 'count' ? String(Number(of(design).toPrecision(4))) : printNumber(of(design), quantity, units)
+                      quantity === 'count' ? String(Number(of(design).toPrecision(4))) : formatNumber(of(design), quantity, units)
                     }
                     value={readings.typed.once[key] ?? ''}
                     onChange={({ target }) => readings.once(key, target.value)}

@@ -26,7 +26,7 @@ describe('readings as people type them', () => {
   });
   it('say which one cannot be read, and where', () => {
     const read = readTyped('roll-out', design, rows({ turns: '5', length: 'far' }), 'metric');
-    expect(read).toMatchObject({ kind: 'wrong', message: expect.stringContaining('way, row 1') });
+    expect(read).toMatchObject({ kind: 'wrong', message: expect.stringContaining('distance, row 1') });
   });
   it('of a scale under either axle need not be as many', () => {
     const read = readTyped('weights', design, rows({ drive: '90', other: '75' }, { drive: '91' }), 'metric');

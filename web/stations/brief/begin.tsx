@@ -6,7 +6,7 @@ import { goalRecord } from '../../../core/brief/goals.ts';
 import { briefOfAnswers, TEMPLATES, type Answers } from '../../../core/brief/new-brief.ts';
 import type { MotorKind } from '../../../core/car/car-design.ts';
 import { faultLine } from '../../../core/fault-words.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
@@ -62,11 +62,7 @@ export function Begin({ title, drive, onChosen }: BeginProps) {
             {briefs.map(({ id, brief }) => (
               <li key={id} className={styles.way}>
                 <h3 className={plain.strong}>{brief.name}</h3>
-                <p className={plain.text}>
-                  {brief.rounds
-                    .map(({ goal }) => goalRecord(goal).label(goal, (value, quantity) => printQuantity(value, quantity, units)))
-                    .join('; ')}
-                </p>
+                <p className={plain.text}>{brief.rounds.map(({ goal }) => goalRecord(goal).label(goal, formatIn(units))).join('; ')}</p>
                 <Button
                   variant="contained"
                   size="small"

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useCallback, useMemo } from 'react';
 import type { Brief } from '../../../core/brief/brief.ts';
 import { floorSentence } from '../../../core/brief/rule-sheet.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import { Edges, Room, Stretches, Surface, type ChangeFloor } from '../../asked/floor-fields.tsx';
 import { marksOfRound } from '../../asked/floor-marks.ts';
 import { FloorStrip } from '../../asked/floor-strip.tsx';
@@ -79,7 +79,7 @@ export function FloorPart({ brief, place, edit }: FloorPartProps) {
         </Drafts>
       )}
     >
-      <p className={plain.text}>{floorSentence(named, (value, quantity) => printQuantity(value, quantity, units))}</p>
+      <p className={plain.text}>{floorSentence(named, formatIn(units))}</p>
       <FloorStrip name={name} floor={floor} marks={marks} change={change} />
     </Changeable>
   );

@@ -4,7 +4,7 @@ import type { Brief } from '../../../core/brief/brief.ts';
 import { freeName } from '../../../core/brief/free-name.ts';
 import { newRound, plainFloor } from '../../../core/brief/new-brief.ts';
 import { roundSentences, ruleSentences } from '../../../core/brief/rule-sheet.ts';
-import { printQuantity, type Print } from '../../../core/units/quantity.ts';
+import { type Format, formatIn } from '../../../core/units/quantity.ts';
 import { FloorsOfBriefs } from '../../open-car/floors-of-briefs.tsx';
 import type { EditBrief } from '../../open-brief/brief-slice.ts';
 import plain from '../../ui/plain.module.css';
@@ -28,7 +28,7 @@ interface SheetProps {
 /** The page everyone reads: what counts, the floors, the rules. It is changed where it stands. */
 export function Sheet({ briefId, brief, edit }: SheetProps) {
   const units = useUnits();
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   const { name, setBy, rounds, floors, rules } = brief;
   const [roundKeys, floorKeys] = [useStableKeys(rounds), useStableKeys(floors)];
   const [opensBy, setOpensBy] = useState(false);
@@ -97,7 +97,7 @@ export function Sheet({ briefId, brief, edit }: SheetProps) {
                 }
                 fields={() => <RoundFields brief={brief} place={i} edit={edit} />}
               >
-                <p className={styles.lead}>{roundSentences(round, print)}</p>
+                <p className={styles.lead}>{roundSentences(round, format)}</p>
               </Changeable>
             </li>
           ))}
@@ -127,7 +127,7 @@ export function Sheet({ briefId, brief, edit }: SheetProps) {
           fields={() => <RuleFields rules={rules} edit={edit} />}
         >
           <ul className={styles.rules}>
-            {ruleSentences(brief, print).map((line) => (
+            {ruleSentences(brief, format).map((line) => (
               <li key={line} className={plain.text}>
                 {line}
               </li>

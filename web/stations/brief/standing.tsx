@@ -6,7 +6,7 @@ import { roundWords, type JudgedRound } from '../../../core/brief/judge.ts';
 import { judgeMaking } from '../../../core/build/judge-making.ts';
 import { judgeRules, type JudgedRule } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import { useListCarsQuery } from '../../app/api.ts';
 import { useStandings, type Contender } from '../../open-car/use-standings.ts';
 import plain from '../../ui/plain.module.css';
@@ -58,10 +58,7 @@ interface CarStandingProps {
 function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
   const units = useUnits();
   const rules = judgeRules(asAsked(design, brief), limitsOf(brief.rules));
-  const making = useMemo(
-    () => judgeMaking(design, brief.rules, (value, quantity) => printQuantity(value, quantity, units)),
-    [design, brief, units],
-  );
+  const making = useMemo(() => judgeMaking(design, brief.rules, formatIn(units)), [design, brief, units]);
   const broken = [...rules, ...making].filter(({ verdict }) => verdict === 'broken');
   return (
     <section aria-label={design.name} className={styles.car}>
@@ -69,7 +66,7 @@ function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
       <ul>
         {rules.map(({ key, name, verdict, words }) => (
           <li key={`${key} ${name}`} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
-            {SIGNS[verdict]} · {name}: {words((value, quantity) => printQuantity(value, quantity, units))}
+            {SIGNS[verdict]} · {name}: {words(formatIn(units))}
           </li>
         ))}
         {making.map(({ key, name, verdict, words }) => (

@@ -4,7 +4,15 @@ import { asBuilt, goalDistance, inspect, inspected, type Inspected } from '../..
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSameCar } from '../../../core/car/same-design.ts';
 import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
-import { parseQuantity, printAbout, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import {
+  formatAbout,
+  formatNumber,
+  formatPredicted,
+  formatQuantity,
+  parseQuantity,
+  unitOf,
+  type UnitSystem,
+} from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
@@ -26,10 +34,10 @@ const NOTHING: Readonly<Record<string, string>> = {};
 function costWords({ costs, drift }: Inspected, way: number, units: UnitSystem): string {
   const words: string[] = [];
   if (costs !== null && Math.abs(costs) > 0.05)
-    words.push(`${costs < 0 ? 'less by' : 'more by'} ${printAbout(Math.abs(costs), 'distance', units)}`);
+    words.push(`${costs < 0 ? 'less by' : 'more by'} ${formatAbout(Math.abs(costs), 'distance', units)}`);
   if (drift !== null)
     words.push(
-      `${printQuantity(Math.abs(drift), 'distance', units)} to the ${drift > 0 ? 'right' : 'left'} after ${Number(printNumber(way, 'distance', units))} ${unitOf('distance', units)}`,
+      `${formatPredicted(Math.abs(drift), 'distance', units)} to the ${drift > 0 ? 'right' : 'left'} after ${Number(formatNumber(way, 'distance', units))} ${unitOf('distance', units)}`,
     );
   return words.length > 0 ? words.join(', ') : costs === null ? 'not in the model' : 'almost nothing';
 }
@@ -82,7 +90,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
               label,
               drawn === null
                 ? '–'
-                : `${printQuantity(drawn, quantity, units)}${Number.isFinite(tolerance) ? ` ± ${printQuantity(tolerance, quantity, units)}` : ''}`,
+                : `${formatQuantity(drawn, quantity, units)}${Number.isFinite(tolerance) ? ` ± ${formatQuantity(tolerance, quantity, units)}` : ''}`,
               <input
                 key={id}
                 className={styles.field}
@@ -102,7 +110,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
                       ? '✓ as drawn'
                       : Math.abs(one.off) <= tolerance
                         ? '✕ left and right differ'
-                        : `✕ ${one.off > 0 ? '+' : '−'}${printQuantity(Math.abs(one.off), quantity, units)}`,
+                        : `✕ ${one.off > 0 ? '+' : '−'}${formatQuantity(Math.abs(one.off), quantity, units)}`,
               one ? costWords(one, way, units) : '',
               one && !one.isWithin ? cure : '',
             ];
@@ -115,7 +123,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
           <ul className={plain.text}>
             {moves.map(({ axle, end, direction, distance }) => (
               <li key={axle}>
-                Move the {end} end of the {axle} axle {printQuantity(distance, 'size', units)} {direction} at its bearing.
+                Move the {end} end of the {axle} axle {formatQuantity(distance, 'size', units)} {direction} at its bearing.
               </li>
             ))}
           </ul>

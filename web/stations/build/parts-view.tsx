@@ -6,7 +6,7 @@ import { substitutesFor } from '../../../core/build/substitutes.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { fitCatalogue } from '../../../core/car/parts.ts';
 import { SLOTS, type PartSlot } from '../../../core/car/part-slots.ts';
-import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
+import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
 import { usePartsAtHand } from '../../open-car/use-own-parts.ts';
 import type { Edit } from '../../open-car/design-slice.ts';
 import plain from '../../ui/plain.module.css';
@@ -27,8 +27,8 @@ export function PartsView({ design, edit }: PartsViewProps) {
   const { parts: drawer } = usePartsAtHand();
   const parts = useMemo(() => partsList(design), [design]);
   const instead = useMemo(() => (asked ? substitutesFor(design, asked) : []), [design, asked]);
-  const size = (metres: number): string => printQuantity(metres, 'size', units);
-  const weight = (mass: number | null): string => (mass === null ? '–' : printQuantity(mass, 'weight', units));
+  const size = (metres: number): string => formatQuantity(metres, 'size', units);
+  const weight = (mass: number | null): string => (mass === null ? '–' : formatQuantity(mass, 'weight', units));
   /** The part of the builder's own that is fitted at a place. */
   const ownAt = (slot: PartSlot | null) => {
     const name = slot && design.own?.[slot]?.name;
@@ -90,7 +90,7 @@ export function PartsView({ design, edit }: PartsViewProps) {
               head={['part', 'predicted distance', 'action']}
               rows={instead.map(({ key, label, before, after }) => [
                 label,
-                `${printAbout(before, 'distance', units)} → ${printAbout(after, 'distance', units)}`,
+                `${formatAbout(before, 'distance', units)} → ${formatAbout(after, 'distance', units)}`,
                 <Button key={key} size="small" aria-label={`Apply: ${label}`} onClick={() => edit((car) => fitCatalogue(car, asked, key))}>
                   Apply
                 </Button>,

@@ -16,7 +16,7 @@ import { assess } from '../../../core/explore/assess.ts';
 import { readCarDesign } from '../../../core/files/read.ts';
 import { pullLeft } from '../../../core/run/pull-left.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
-import { printQuantity, type Quantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import { planScale, sideScale } from '../../drawing/scale.ts';
 import { curveOf, type Curve } from '../../charts/pull-curve/curve-data.ts';
 import { CurvePlot } from '../../charts/pull-curve/curve-plot.tsx';
@@ -27,8 +27,8 @@ import { SideDrawing } from '../../drawing/side-drawing.tsx';
 import { sideHandles } from '../../drawing/side-handles.ts';
 import { explanationOf } from './verdict/explanations.ts';
 
-const print = (value: number, quantity: Quantity): string => printQuantity(value, quantity, 'metric');
-const size = (metres: number): string => print(metres, 'size');
+const format = formatIn('metric');
+const size = (metres: number): string => format(metres, 'size');
 const MARGIN = { side: 84, top: 80, floor: 66 };
 const [WIDTH, HEIGHT] = [700, 360];
 
@@ -74,14 +74,14 @@ function shownOf(design: CarDesign, prediction: Prediction, part: number): strin
   const handles = [...sideHandles(design, sideView(design)), ...planHandles(design, planView(design))].map(
     ({ place }) => `${place.x} ${place.y}`,
   );
-  const sizes = sizesOf(design.motor.kind).map(({ read, quantity }) => print(read(design), quantity));
+  const sizes = sizesOf(design.motor.kind).map(({ read, quantity }) => format(read(design), quantity));
   const figures = result
     ? ['distance', 'time', 'launch grip', 'turns wound', 'range'].map((figure) =>
-        JSON.stringify(explanationOf(figure, design, result, print)),
+        JSON.stringify(explanationOf(figure, design, result, format)),
       )
     : [];
   const changes = differences(newCar('x', design.motor.kind), design, 'metric').map(({ from, to }) => `${from} ${to}`);
-  return [...drawn, ...ends, curve?.words(print) ?? '', ...handles, ...sizes, ...figures, ...changes].join('\n');
+  return [...drawn, ...ends, curve?.words(format) ?? '', ...handles, ...sizes, ...figures, ...changes].join('\n');
 }
 
 describe('any design that a file or a field may hold', () => {

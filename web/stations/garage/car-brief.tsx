@@ -3,7 +3,7 @@ import { limitsOf, type Brief } from '../../../core/brief/brief.ts';
 import { shortRoundWords, type JudgedRound } from '../../../core/brief/judge.ts';
 import { judgeRules, standingWords } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { printQuantity, type Print } from '../../../core/units/quantity.ts';
+import { type Format, formatIn } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './garage.module.css';
@@ -19,8 +19,8 @@ interface CarBriefProps {
 /** The brief a car works to, and how near it is: rules it breaks, and what each round would come to. */
 export default function CarBrief({ carId, design, brief, rounds }: CarBriefProps) {
   const units = useUnits();
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
-  const { verdict, words } = standingWords(judgeRules(design, limitsOf(brief.rules)), print);
+  const format: Format = formatIn(units);
+  const { verdict, words } = standingWords(judgeRules(design, limitsOf(brief.rules)), format);
   return (
     <div className={styles.brief}>
       <p className={plain.text}>

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Prediction } from '../../../core/predict/predict-run.ts';
 import { sideView } from '../../../core/geometry/side-view.ts';
-import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
+import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
 import { useAsked, useBriefOf } from '../../open-car/asked-design.ts';
 import { later } from '../../ui/later.ts';
 import type { JudgedRound } from '../../../core/brief/judge.ts';
@@ -85,8 +85,10 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
   const view = useMemo(() => sideView(design), [design]);
   const prediction = usePredictionSoon(design);
   const predicted =
-    prediction === null ? '…' : prediction.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : 'cannot run yet';
-  const measured = best ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(best.distance, 'distance', units)}` : 'no run yet';
+    prediction === null ? '…' : prediction.kind === 'ran' ? formatAbout(prediction.result.distance, 'distance', units) : 'cannot run yet';
+  const measured = best
+    ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${formatQuantity(best.distance, 'distance', units)}`
+    : 'no run yet';
   const scale = sideScale(view, WIDTH, HEIGHT, MARGIN);
   return (
     <>

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Removed } from '../../../core/schema/stored.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../core/units/quantity.ts';
 import { problemLine, useListRemovedQuery } from '../../app/api.ts';
 import { bringBack } from '../../app/restore.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -23,7 +23,7 @@ export default function RemovedDrawer({ onClose }: { readonly onClose: () => voi
   const [limit, setLimit] = useState(STEP);
   const { data: removed, error } = useListRemovedQuery({ limit });
   const nameOf = ({ what, name, distance }: Removed): string =>
-    what === 'run' && distance !== null ? `Run of ${printQuantity(distance, 'distance', units)} with “${name}”` : removedName(what, name);
+    what === 'run' && distance !== null ? `Run of ${formatQuantity(distance, 'distance', units)} with “${name}”` : removedName(what, name);
   const restore = async (thing: Removed): Promise<void> => {
     const answer = await bringBack(dispatch, thing);
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`${nameOf(thing)} is restored`));

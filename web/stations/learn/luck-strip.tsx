@@ -5,7 +5,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { luckyRuns, meanWithin } from '../../../core/learn/luck.ts';
 import { figuresOf } from '../../../core/learn/measured-car.ts';
 import { RUN_SCATTER } from '../../../core/predict/next-run.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatPredicted } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './learn.module.css';
@@ -31,7 +31,7 @@ export function LuckStrip({ design, runs: begin = 3 }: LuckStripProps) {
   if (distance === null) return null;
   const runs = luckyRuns(distance, count, seed);
   const middle = mean([...runs]);
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const metres = (value: number): string => formatPredicted(value, 'distance', units);
   const x = (value: number): number => WIDTH * (0.5 + (value / distance - 1) / (2 * REACH * RUN_SCATTER));
   const within = meanWithin(distance, count);
   return (

@@ -157,7 +157,7 @@ interface SeenProps {
 function Seen({ question, answer, said }: SeenProps) {
   const units = useUnits();
   const right = question.reasons.find(({ isRight }) => isRight)!;
-  const print = (value: number): string => printAsked(question.asked, value, units);
+  const format = (value: number): string => printAsked(question.asked, value, units);
   return (
     <div role="status" className={styles.part}>
       <p className={plain.strong}>
@@ -168,7 +168,7 @@ function Seen({ question, answer, said }: SeenProps) {
             : '✓ Right; but look at the reason.'}
       </p>
       <p className={plain.text}>
-        On this car: {print(question.before)} → {print(question.after)}. {right.words}
+        On this car: {format(question.before)} → {format(question.after)}. {right.words}
       </p>
       {said?.misconception && (
         <p className={plain.text}>

@@ -3,7 +3,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { inspectionOf, MEASURED, MEASURED_KEYS, type InspectedRule } from '../../../core/meet/inspection.ts';
 import type { Entry, Meet } from '../../../core/meet/meet.ts';
 import { withRunning } from '../../../core/meet/new-meet.ts';
-import { parseQuantity, printQuantity, type Quantity } from '../../../core/units/quantity.ts';
+import { formatIn, formatQuantity, parseQuantity, type Quantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useUnits } from '../../ui/use-units.ts';
@@ -26,7 +26,7 @@ function QuantityEntry({ label, named, quantity, value, onChange }: QuantityEntr
       label={label}
       named={named}
       // A whole number of metres is told as one.
-      value={value === null ? '' : printQuantity(value, quantity, units).replace(/\.0+(?=\D)/, '')}
+      value={value === null ? '' : formatQuantity(value, quantity, units).replace(/\.0+(?=\D)/, '')}
       check={(typed) => {
         const parsed = parseQuantity(typed, quantity, units);
         return typed !== '' && parsed.kind === 'unclear' ? parsed.message : null;
@@ -53,7 +53,7 @@ interface EntryCardProps {
 export function EntryCard({ meet, hasBegun, entry, design, onChange }: EntryCardProps) {
   const units = useUnits();
   const { rules } = meet.brief;
-  const list = inspectionOf(entry, rules, design, (value, quantity) => printQuantity(value, quantity, units));
+  const list = inspectionOf(entry, rules, design, formatIn(units));
   const isOpen = list.some(({ verdict }) => verdict !== 'kept');
   const tick = (key: string, isSeen: boolean): void =>
     onChange((before) => {

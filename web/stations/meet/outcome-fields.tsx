@@ -4,7 +4,7 @@ import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
 import { timedWords, timeWords } from '../../../core/meet/words.ts';
-import { parseQuantity, printQuantity, unitOf, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatQuantity, parseQuantity, type Quantity, type Typed, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { keptHere, useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -74,7 +74,7 @@ export function OutcomeFields({ keptAs, round, hasPenalty, of, standing = null, 
     if (timed)
       setTyped({
         ...(timed.time !== undefined && { time: timeWords(timed.time) }),
-        ...(timed.distance !== undefined && { distance: printQuantity(timed.distance, 'distance', units) }),
+        ...(timed.distance !== undefined && { distance: formatQuantity(timed.distance, 'distance', units) }),
       });
   }
   const isTyping = isAnything(typed);

@@ -1,5 +1,5 @@
 import { roundSentences } from '../../../core/brief/rule-sheet.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useUnits } from '../../ui/use-units.ts';
@@ -23,7 +23,7 @@ export function RulesView({ open, isHost }: { readonly open: OpenMeet; readonly 
       {meet.brief.rounds.map((round) => (
         <section key={round.name} aria-label={round.name} className={styles.part}>
           <h2 className={plain.heading}>{round.name}</h2>
-          <p className={plain.text}>{roundSentences(round, (value, quantity) => printQuantity(value, quantity, units))}</p>
+          <p className={plain.text}>{roundSentences(round, formatIn(units))}</p>
         </section>
       ))}
       {isHost ? (

@@ -3,7 +3,7 @@ import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { coastingAir } from '../../../core/predict/coasting-air.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { alongTheWay, measuredAlong, type AlongTheWay as Way, type WayQuantity } from '../../../core/trials/along-the-way.ts';
-import { printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatNumber, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../charts/chart.tsx';
 import { ChartExport } from '../../charts/chart-export.tsx';
@@ -18,14 +18,14 @@ const RESOLUTION = 0.01;
 
 /** A value with what 19 in 20 such measurements hold: `0.16 ± 0.02 m/s²`. */
 const plusMinus = ({ value, interval95: [, high] }: { value: number; interval95: readonly [number, number] }, units: UnitSystem): string =>
-  `${printNumber(value, 'acceleration', units)} ± ${printQuantity(high - value, 'acceleration', units)}`;
+  `${formatNumber(value, 'acceleration', units)} ± ${formatQuantity(high - value, 'acceleration', units)}`;
 
 /** What the times on the way tell, in words. */
 function wayWords({ speeds, pullEnded, coast }: Way, units: UnitSystem): string[] {
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const metres = (value: number): string => formatQuantity(value, 'distance', units);
   const fastest = speeds.reduce((best, piece) => (piece.speed > best.speed ? piece : best));
   return [
-    `Fastest from ${metres(fastest.from)} to ${metres(fastest.to)}: ${printQuantity(fastest.speed, 'speed', units)} on average.`,
+    `Fastest from ${metres(fastest.from)} to ${metres(fastest.to)}: ${formatQuantity(fastest.speed, 'speed', units)} on average.`,
     pullEnded
       ? `Its pull ended between ${metres(pullEnded.from)} and ${metres(pullEnded.to)}.`
       : 'It was still gaining speed at the last mark, so these times do not tell where its pull ended.',

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { differences } from '../../../core/car/difference.ts';
 import { comparedRuns, type RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../core/units/quantity.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../charts/chart.tsx';
 import plain from '../../ui/plain.module.css';
@@ -21,7 +21,7 @@ export function ChosenRuns({ runs, onNone }: { readonly runs: readonly RunOfCar[
   const groups = useMemo(() => comparedRuns(inOrder), [inOrder]);
   const option = useMemo(() => byOrderOption(inOrder, units, tokens), [inOrder, units, tokens]);
   if (runs.length === 0) return <p className={`${plain.caption} ${plain.muted}`}>Tick runs in the table to compare them.</p>;
-  const metres = (value: number | null): string => (value === null ? '–' : printQuantity(value, 'distance', units));
+  const metres = (value: number | null): string => (value === null ? '–' : formatQuantity(value, 'distance', units));
   const [first, second] = groups;
   const changed = first && second && groups.length === 2 ? differences(first.design, second.design, units) : [];
   const apart = first?.mean != null && second?.mean != null && groups.length === 2 ? second.mean - first.mean : null;

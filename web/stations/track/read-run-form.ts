@@ -145,30 +145,30 @@ const GIVES = 0.05;
 export const beyondWall = (
   { outcome: { distance } }: MeasuredRun,
   room: number | null,
-  print: (metres: number) => string,
+  format: (metres: number) => string,
 ): string | null =>
   room !== null && distance > room + GIVES
-    ? `The wall is ${print(room)} from the line. Correct this, or log it again if it did come so far.`
+    ? `The wall is ${format(room)} from the line. Correct this, or log it again if it did come so far.`
     : null;
 
 /** A run as it stands in the form to be corrected. */
-export function formOf(record: Omit<RunRecord, 'design'>, print: (value: number, quantity: Quantity) => string): Partial<TrackForm> {
+export function formOf(record: Omit<RunRecord, 'design'>, format: (value: number, quantity: Quantity) => string): Partial<TrackForm> {
   const { wind, outcome, drift } = record;
   return {
     wind: wind.kind,
-    turns: wind.kind === 'turns' ? print(wind.turns, 'count') : '',
+    turns: wind.kind === 'turns' ? format(wind.turns, 'count') : '',
     stretched: record.stretched ?? false,
     direction: record.direction ?? '',
     outcome: didNotStart(outcome) ? 'did-not-start' : outcome.kind,
     // The distance that is kept is from the line, however it was taken.
     measuredBy: 'tape',
     marks: '',
-    distance: print(outcome.distance, 'distance'),
+    distance: format(outcome.distance, 'distance'),
     time: record.time === undefined ? '' : String(record.time),
     splits: record.splits ?? [],
-    drift: drift === undefined ? '' : print(Math.abs(drift), 'distance'),
+    drift: drift === undefined ? '' : format(Math.abs(drift), 'distance'),
     driftSide: (drift ?? -1) < 0 ? 'left' : 'right',
-    spunFor: record.spunFor === undefined ? '' : print(record.spunFor, 'distance'),
+    spunFor: record.spunFor === undefined ? '' : format(record.spunFor, 'distance'),
     elsewhere: record.elsewhere?.floor ?? '',
     goes: record.elsewhere?.goes ?? 'further',
     inOnePiece: record.inOnePiece === undefined ? '' : record.inOnePiece ? 'yes' : 'no',

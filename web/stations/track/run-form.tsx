@@ -11,7 +11,7 @@ import { faultWords } from '../../../core/car/fault-words.ts';
 import { hasBands } from '../../../core/car/motors/motors.ts';
 import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { formatRange, printAbout, printKnown, printQuantity, unitOf } from '../../../core/units/quantity.ts';
+import { formatAbout, formatIn, formatKnown, formatRange, unitOf } from '../../../core/units/quantity.ts';
 import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
 import type { StoredSession } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -144,13 +144,10 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
   const words = (() => {
     if (typeof wind === 'string' || !prediction)
       return form.turns === '' ? 'Type the number of turns to see the prediction for them.' : String(wind);
-    if (prediction.kind === 'refused')
-      return prediction.faults
-        .map((fault) => `It ${faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}`)
-        .join('; ');
+    if (prediction.kind === 'refused') return prediction.faults.map((fault) => `It ${faultWords(fault, formatIn(units))}`).join('; ');
     const { low, high } = nextRun(prediction.result.distance);
-    const known = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units);
-    return `Predicted distance, ${windWords(wind)} · ${printAbout(prediction.result.time, 'time', units)} · Next run: ${formatRange(known(low), known(high))} ${unitOf('distance', units)} (8 in 10)`;
+    const known = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
+    return `Predicted distance, ${windWords(wind)} · ${formatAbout(prediction.result.time, 'time', units)} · Next run: ${formatRange(known(low), known(high))} ${unitOf('distance', units)} (8 in 10)`;
   })();
   return (
     <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>
@@ -161,7 +158,7 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
           sx={{ color: 'secondary.main', fontSize: 32, lineHeight: 1.1 }}
           data-testid="expected-distance"
         >
-          {printAbout(prediction.result.distance, 'distance', units)}
+          {formatAbout(prediction.result.distance, 'distance', units)}
         </Typography>
       )}
       <Typography variant="body2" color="text.secondary">

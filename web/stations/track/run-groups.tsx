@@ -11,7 +11,7 @@ import { groupedRuns, type GroupedBy, type LikeRuns } from '../../../core/trials
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { leanFromRuns } from '../../../core/trials/lean-of-floor.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
-import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
+import { formatAbout, formatIn, formatQuantity } from '../../../core/units/quantity.ts';
 import {
   useListRunsQuery,
   useListSessionsQuery,
@@ -86,7 +86,7 @@ function useGroups(carId: string, design: CarDesign, by: By): { readonly groups:
         like: windWords(wind),
         winding: windWords(wind),
         version,
-        floor: floorWords(group.design.floor, (value, quantity) => printQuantity(value, quantity, units)),
+        floor: floorWords(group.design.floor, formatIn(units)),
       }[by];
       return {
         key: `${by} ${designs[0]} ${turns}`,
@@ -167,11 +167,11 @@ function RunGroup({ carId, group: { words, remark, sums, alike, filter }, isChos
   const units = useUnits();
   const prediction = useMemo(() => alike && predictRun(alike.design, alike.wind), [alike]);
   const { mean, deviation } = spreadOf(sums);
-  const distance = (value: number | null): string => (value === null ? '–' : printQuantity(value, 'distance', units));
+  const distance = (value: number | null): string => (value === null ? '–' : formatQuantity(value, 'distance', units));
   const facts: readonly (readonly [string, string])[] = [
     ['runs', countWords({ ...sums, count: sums.stopped + sums.walls + sums.noStarts })],
     ...(prediction
-      ? [['predicted', prediction.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : '–'] as const]
+      ? [['predicted', prediction.kind === 'ran' ? formatAbout(prediction.result.distance, 'distance', units) : '–'] as const]
       : []),
     [sums.walls + sums.noStarts > 0 && sums.stopped > 0 ? 'mean of those that stopped' : 'mean', distance(mean)],
     ['standard deviation', deviation === null ? 'needs two runs that stopped' : `± ${distance(deviation)}`],
@@ -219,7 +219,7 @@ function Pairs({ carId, group, filter }: { readonly carId: string; readonly grou
     return leanFromRuns(group.design, group.wind, ways('out'), ways('back'));
   }, [data, group]);
   if (!lean) return null;
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const metres = (value: number): string => formatQuantity(value, 'distance', units);
   const [slope, deviation] = [lean.slope, lean.deviation].map((value) => (1000 * Math.abs(value)).toFixed(1));
   const isTold = Math.abs(lean.slope) > 2 * lean.deviation;
   return (

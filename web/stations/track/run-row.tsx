@@ -9,7 +9,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import type { ListedRun, Unreadable } from '../../../core/schema/stored.ts';
-import { printAbout, printNumber, unitOf } from '../../../core/units/quantity.ts';
+import { formatAbout, formatNumber, unitOf } from '../../../core/units/quantity.ts';
 import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
 import { useIsOwner } from '../../app/use-role.ts';
 import { download } from '../../ui/file-exchange.ts';
@@ -51,8 +51,8 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
   const correct = useCorrecting(carId);
   const facts = [
     outcome.kind === 'hit-wall' ? 'hit the wall' : '',
-    apart === null ? '' : `${printAbout(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} predicted`,
-    record.time === undefined ? '' : `${printNumber(record.time, 'time', units)} ${unitOf('time', units)}`,
+    apart === null ? '' : `${formatAbout(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} predicted`,
+    record.time === undefined ? '' : `${formatNumber(record.time, 'time', units)} ${unitOf('time', units)}`,
     `${windWords(wind)}${version ? `, “${version}”` : ''}`,
     ranAt,
   ];

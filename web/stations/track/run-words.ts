@@ -2,21 +2,21 @@ import type { Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
 import { FLOORS } from '../../../core/car/catalogue.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import type { Against } from '../../../core/trials/luck.ts';
-import { printAbout, printNumber, printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatAbout, formatNumber, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 
 export const windWords = (wind: Wind): string =>
-  wind.kind === 'full' ? 'fully wound' : `${printNumber(wind.turns, 'count', 'metric')} turns`;
+  wind.kind === 'full' ? 'fully wound' : `${formatNumber(wind.turns, 'count', 'metric')} turns`;
 
 /** A run that hit the wall is "at least", never "equal"; one that came nowhere did not start. */
 export const outcomeWords = (outcome: Outcome, units: UnitSystem): string =>
   didNotStart(outcome)
     ? 'did not start'
-    : `${outcome.kind === 'hit-wall' ? 'at least ' : ''}${printQuantity(outcome.distance, 'distance', units)}`;
+    : `${outcome.kind === 'hit-wall' ? 'at least ' : ''}${formatQuantity(outcome.distance, 'distance', units)}`;
 
 /** How a run stands to what was expected: `1.4 m short of predicted: within luck`. */
 export function againstWords({ apart, of, luck }: Against, units: UnitSystem): string {
   const expected = of === 'runs' ? 'the runs before it' : 'predicted';
-  const told = `About ${printAbout(Math.abs(apart), 'distance', units).replace('about ', '')} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
+  const told = `About ${formatAbout(Math.abs(apart), 'distance', units).replace('about ', '')} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
   if (luck === 'wall') return 'It would have gone further. The wall leaves open whether that is as far as predicted';
   return luck === 'within' ? `${told}: within luck` : `${told}: more than luck explains`;
 }
@@ -27,7 +27,7 @@ const MOST_SPLITS = 6;
 /** What else was measured or seen of a run, in a few words each. */
 export function detailWords(record: Omit<RunRecord, 'design'>, units: UnitSystem): string[] {
   const { drift, direction, splits = [], spunFor, stretched, inOnePiece, elsewhere } = record;
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const metres = (value: number): string => formatQuantity(value, 'distance', units);
   return [
     ...(direction ? [direction === 'out' ? 'outward' : 'back'] : []),
     ...(stretched ? ['stretched by hand'] : []),
@@ -35,7 +35,7 @@ export function detailWords(record: Omit<RunRecord, 'design'>, units: UnitSystem
     ...(spunFor === undefined ? [] : [`wheels spun for about ${metres(spunFor)}`]),
     ...(splits.length > MOST_SPLITS
       ? [`${splits.length} times along the run`]
-      : splits.map(({ at, time }) => `${metres(at)} in ${printQuantity(time, 'time', units)}`)),
+      : splits.map(({ at, time }) => `${metres(at)} in ${formatQuantity(time, 'time', units)}`)),
     ...(elsewhere ? [`goes ${elsewhere.goes === 'further' ? 'further' : 'less far'} on ${FLOORS[elsewhere.floor].label}`] : []),
     ...(inOnePiece === undefined ? [] : [inOnePiece ? 'stayed in one piece' : 'came apart']),
   ];

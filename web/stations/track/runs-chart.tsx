@@ -3,7 +3,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isReadable, type ListedRun } from '../../../core/schema/stored.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../core/units/quantity.ts';
 import { useListRunsQuery, type RunFilter } from '../../app/api.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../charts/chart.tsx';
@@ -42,7 +42,7 @@ export function RunsChart({ carId, design, filter }: RunsChartProps) {
   );
   if (runs.length === 0) return <p className={plain.text}>No run to show yet.</p>;
   const walls = runs.filter(({ record }) => record.outcome.kind === 'hit-wall').length;
-  const words = `${runs.length} runs ${AXES[axis]}${walls > 0 ? `, ${walls} of them into the wall: at least so far` : ''}; the furthest ${printQuantity(
+  const words = `${runs.length} runs ${AXES[axis]}${walls > 0 ? `, ${walls} of them into the wall: at least so far` : ''}; the furthest ${formatQuantity(
     Math.max(...runs.map(({ record }) => record.outcome.distance)),
     'distance',
     units,

@@ -5,7 +5,7 @@ import { evenly } from '../../../core/explore/sweep.ts';
 import { fullTurns } from '../../../core/predict/derive-run-setup.ts';
 import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
+import { unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
 import { acrossName, axisText, upName } from '../../charts/axis-text.ts';
 import type { Tokens } from '../../ui/tokens.ts';
 

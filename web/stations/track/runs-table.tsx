@@ -5,7 +5,7 @@ import { DataGrid, type GridColDef, type GridSortModel } from '@mui/x-data-grid'
 import { useMemo, useState } from 'react';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isReadable, type ListedRun } from '../../../core/schema/stored.ts';
-import { printAbout, printNumber, printQuantity } from '../../../core/units/quantity.ts';
+import { formatAbout, formatNumber, formatQuantity } from '../../../core/units/quantity.ts';
 import { RUNS_ON_A_PAGE, useListRunsQuery, useListSessionsQuery, useListVersionsQuery, type RunFilter } from '../../app/api.ts';
 import { styleNonce } from '../../ui/style-nonce.ts';
 import { useIsOwner } from '../../app/use-role.ts';
@@ -74,9 +74,9 @@ export default function RunsTable({ carId, filter }: RunsTableProps) {
             version: versions?.readable.find(({ id }) => id === record.carVersion)?.record.name ?? '',
             session: sessions?.readable.find(({ id }) => id === record.session)?.session.name ?? '',
             distance: outcomeWords(record.outcome, units),
-            predicted: prediction?.kind === 'ran' ? printAbout(prediction.result.distance, 'distance', units) : '–',
-            turns: record.wind.kind === 'full' ? 'full' : printNumber(record.wind.turns, 'count', units),
-            time: record.time === undefined ? '' : printQuantity(record.time, 'time', units),
+            predicted: prediction?.kind === 'ran' ? formatAbout(prediction.result.distance, 'distance', units) : '–',
+            turns: record.wind.kind === 'full' ? 'full' : formatNumber(record.wind.turns, 'count', units),
+            time: record.time === undefined ? '' : formatQuantity(record.time, 'time', units),
             remarks: [...record.seen.map((thing) => SEEN_WORDS[thing]), ...detailWords(record, units), record.note]
               .filter(Boolean)
               .join(' · '),

@@ -9,7 +9,7 @@ import { readPoints } from '../../../core/brief/written.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { floorWords } from '../../../core/car/floors.ts';
 import { isSameContent } from '../../../core/car/same-design.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn, formatQuantity } from '../../../core/units/quantity.ts';
 import { useEndSharingMutation, useListCarsQuery } from '../../app/api.ts';
 import { useIsOwner, useRole } from '../../app/use-role.ts';
 import { ChoiceSelect } from '../../asked/choice-select.tsx';
@@ -65,7 +65,7 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
     <div className={styles.session}>
       <span className={plain.text}>
         <strong>{name}</strong> · {floor}
-        {surface && `, run on ${floorWords(surface, (value, quantity) => printQuantity(value, quantity, units))}`}
+        {surface && `, run on ${floorWords(surface, formatIn(units))}`}
       </span>
       {isOwner && (
         <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
@@ -123,7 +123,7 @@ function SessionDrawer({
         }
         options={{
           own: 'as the car or its brief says',
-          ...(session.surface && { other: floorWords(session.surface, (value, quantity) => printQuantity(value, quantity, units)) }),
+          ...(session.surface && { other: floorWords(session.surface, formatIn(units)) }),
           ...Object.fromEntries(choices.map(({ key, label }) => [key, label])),
         }}
         onChange={(key) => {
@@ -208,7 +208,7 @@ function SessionDrawer({
         })}
       </fieldset>
       <p className={`${plain.caption} ${plain.muted}`}>
-        A distance is taken to {printQuantity(session.tape, 'size', units)}, a time to {printQuantity(session.watch, 'time', units)}.
+        A distance is taken to {formatQuantity(session.tape, 'size', units)}, a time to {formatQuantity(session.watch, 'time', units)}.
       </p>
       <Button
         variant="outlined"

@@ -1,5 +1,5 @@
 import type { ListedRun } from '../../../core/schema/stored.ts';
-import { printQuantity, type Quantity } from '../../../core/units/quantity.ts';
+import { formatIn, plainly } from '../../../core/units/quantity.ts';
 import { problemLine, useRemoveRunMutation } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
@@ -25,9 +25,9 @@ export function useRemoval(carId: string) {
 export function useCorrecting(carId: string) {
   const dispatch = useAppDispatch();
   const units = useUnits();
-  const print = (value: number, quantity: Quantity): string => printQuantity(value, quantity, units).replaceAll('\u00a0', ' ');
+  const format = plainly(formatIn(units));
   return ({ id, version, record }: ListedRun): void => {
-    dispatch(formChanged({ carId, change: { correcting: { id, version }, ...formOf(record, print) } }));
+    dispatch(formChanged({ carId, change: { correcting: { id, version }, ...formOf(record, format) } }));
     document.querySelector('main')?.scrollTo({ top: 0 });
   };
 }

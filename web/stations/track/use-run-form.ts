@@ -3,7 +3,7 @@ import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../core/units/quantity.ts';
 import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { runAgainst } from '../../../core/trials/luck.ts';
@@ -61,7 +61,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
         toasted('The run that you correct has been removed. Cancel, or restore it in the Garage first.', { tone: 'stop' }),
       );
     const question = beyondWall(read.run, (corrected?.record.design ?? ran).floor.roomLength, (metres) =>
-      printQuantity(metres, 'distance', units),
+      formatQuantity(metres, 'distance', units),
     );
     if (question !== null && askedOf !== form.distance) {
       setAskedOf(form.distance);

@@ -3,7 +3,7 @@ import { roundOf } from '../../../core/brief/brief.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { floorWords } from '../../../core/car/floors.ts';
 import type { Session } from '../../../core/schema/generated/session.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import { problemLine, useListSessionsQuery, useSaveSessionMutation, type StoredSession } from '../../app/api.ts';
 import { saveChange } from '../../app/save-change.ts';
 import { newId } from '../../app/new-id.ts';
@@ -26,9 +26,7 @@ function sessionFor(carId: string, design: CarDesign, brief: Brief | null): Sess
     version: 1,
     name: `${brief ? `${brief.name}, ` : ''}${day.format(now)}`.slice(0, 80),
     begunAt: now.toISOString(),
-    floor: brief
-      ? roundOf(design, brief).floor
-      : floorWords(design.floor, (value, quantity) => printQuantity(value, quantity, 'metric')).slice(0, 200),
+    floor: brief ? roundOf(design, brief).floor : floorWords(design.floor, formatIn('metric')).slice(0, 200),
     measuredBy: '',
     conditions: { temperature: null, dusty: null, damp: null },
     tape: USUAL_TAPE,

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { dropPhoto, dropWaiting, isMemoryOnly, sendAgain, type WaitingRun } from '../../app/run-queue.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useWaitingPhotos, useWaitingRuns } from '../../app/use-waiting-runs.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn, plainly } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { formOf } from './read-run-form.ts';
@@ -29,7 +29,7 @@ export function WaitingRuns({ carId }: { readonly carId: string }) {
   if (waiting.length + refusedPhotos.length === 0) return null;
   /** Back into the form: mended there, it is logged as a new run, or over the one that it corrects. */
   const mend = async ({ id, baseVersion, content }: WaitingRun): Promise<void> => {
-    const form = formOf(content, (value, quantity) => printQuantity(value, quantity, units).replaceAll('\u00a0', ' '));
+    const form = formOf(content, plainly(formatIn(units)));
     dispatch(formChanged({ carId, change: { ...form, correcting: baseVersion > 0 ? { id, version: baseVersion } : null } }));
     await dropWaiting(id);
   };

@@ -8,7 +8,7 @@ import {
   type WayQuantity,
 } from '../../../core/trials/along-the-way.ts';
 import type { Trace } from '../../../core/run/trace.ts';
-import { unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
+import { unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
 import { acrossName, axisText, upName } from '../../charts/axis-text.ts';
 import type { Tokens } from '../../ui/tokens.ts';
 

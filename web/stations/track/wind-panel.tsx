@@ -5,7 +5,7 @@ import { fullTurns, prepareRun } from '../../../core/predict/derive-run-setup.ts
 import { windingLines } from '../../../core/rig/simulated-rig.ts';
 import { turnsWound } from '../../../core/rig/turns-wound.ts';
 import { safeTurns, woundUp } from '../../../core/trials/wound-up.ts';
-import { printNumber, printQuantity } from '../../../core/units/quantity.ts';
+import { formatNumber, formatQuantity } from '../../../core/units/quantity.ts';
 import { Facts } from '../../ui/facts.tsx';
 import plain from '../../ui/plain.module.css';
 import { useShortcut } from '../../ui/use-shortcut.ts';
@@ -60,7 +60,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
     ({ key }) => key === '-',
     () => add(-HALF),
   );
-  const count = (value: number): string => printNumber(value, 'count', units);
+  const count = (value: number): string => formatNumber(value, 'count', units);
   return (
     <div className={styles.panel}>
       <p className={`${styles.count} ${isOver ? styles.stop : ''}`} role="status">
@@ -113,7 +113,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       )}
       <Facts
         facts={[
-          ['pull at the tyre now', wound ? printQuantity(wound.pull, 'force', units) : 'none'],
+          ['pull at the tyre now', wound ? formatQuantity(wound.pull, 'force', units) : 'none'],
           ['turns to the safe limit', count(Math.max(0, Math.floor((safe - turns) / HALF) * HALF))],
           ...(wound?.stretch ? [['stretch of the band', `${wound.stretch.toFixed(1)} × its length`] as const] : []),
           ['a full wind', `${count(most)} turns`],

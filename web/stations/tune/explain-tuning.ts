@@ -1,5 +1,5 @@
 import type { Tuning } from '../../../core/trials/tuning.ts';
-import { printQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { Explanation } from '../../ui/explanation.ts';
 import { intervalWords, percent } from './tune-words.ts';
 
@@ -152,7 +152,7 @@ export const explainTuning =
         energy: [['uncertainty before, uncertainty now', percent(learnt.energy.left), 'of the standard deviation']],
       }),
       'like runs': groups.flatMap(({ spread, distances }, i): Told[] =>
-        spread ? [[`group ${i + 1}`, printQuantity(spread.mean, 'distance', units), `mean of ${distances.length}`]] : [],
+        spread ? [[`group ${i + 1}`, formatQuantity(spread.mean, 'distance', units), `mean of ${distances.length}`]] : [],
       ),
     };
     return { ...shown, numbers: [...(more[figure as TuneFigure] ?? []), ...madeOf(tuning)] };

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
@@ -16,7 +16,7 @@ interface OddRunsProps {
 export function OddRuns({ odd, leftOut, onLeaveOut }: OddRunsProps) {
   const units = useUnits();
   const told = ({ record: { outcome, seen, note } }: RunOfCar): string =>
-    [printQuantity(outcome.distance, 'distance', units), ...seen.map((thing) => SEEN_WORDS[thing]), note]
+    [formatQuantity(outcome.distance, 'distance', units), ...seen.map((thing) => SEEN_WORDS[thing]), note]
       .filter(Boolean)
       .join(', ')
       .replace(/\.$/, '');

@@ -1,7 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import { fullTurns } from '../../../core/predict/derive-run-setup.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
-import { unitOf, unitValue, type UnitSystem } from '../../../core/units/quantity.ts';
+import { unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
 import { acrossName, axisText, upName } from '../../charts/axis-text.ts';
 import type { Tokens } from '../../ui/tokens.ts';
 

@@ -16,7 +16,7 @@ import { nextByRuns } from '../../../core/trials/next-thing.ts';
 import { withFittedValues } from '../../../core/trials/fitted-values.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import { putRightOf, runPlan, TO_BE_TRIED, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
-import { printQuantity } from '../../../core/units/quantity.ts';
+import { formatIn } from '../../../core/units/quantity.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
@@ -110,9 +110,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const nameOf = useCallback(
     (ran: CarDesign): string => {
       const kept = versions.find(({ record }) => !record.putRight && isSameBuild(record.design, ran))?.record.name;
-      return [kept ? `“${kept}”` : '', isOnFloors ? floorWords(ran.floor, (value, quantity) => printQuantity(value, quantity, units)) : '']
-        .filter(Boolean)
-        .join(' on ');
+      return [kept ? `“${kept}”` : '', isOnFloors ? floorWords(ran.floor, formatIn(units)) : ''].filter(Boolean).join(' on ');
     },
     [versions, isOnFloors, units],
   );

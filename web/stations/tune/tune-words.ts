@@ -15,7 +15,15 @@ import type { EntryToCheck } from '../../../core/trials/entries-to-check.ts';
 import type { Expectedness, GroupCheck } from '../../../core/trials/group-check.ts';
 import type { SignsInRuns } from '../../../core/trials/signs-in-runs.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
-import { formatRange, printAbout, printKnown, printNumber, printQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import {
+  formatAbout,
+  formatKnown,
+  formatNumber,
+  formatQuantity,
+  formatRange,
+  unitOf,
+  type UnitSystem,
+} from '../../../core/units/quantity.ts';
 
 export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`.replace('-', '−');
 
@@ -26,7 +34,7 @@ const percentRange = (low: number, high: number, format = percent): string =>
 /** `20.1 m (18.8 to 21.4)`, no finer than it is known. */
 export function intervalWords({ low, middle, high }: Interval, units: UnitSystem): string {
   const half = (high - low) / 2;
-  const told = (value: number): string => printKnown(value, half, 'distance', units);
+  const told = (value: number): string => formatKnown(value, half, 'distance', units);
   return `${told(middle)} ${unitOf('distance', units)} (${formatRange(told(low), told(high))})`;
 }
 
@@ -44,13 +52,13 @@ export const groupWords = (
     .join(', ');
 
 const windingWords = ({ wind, direction }: Pick<TunedGroup, 'wind' | 'direction'>): string =>
-  [wind.kind === 'full' ? 'fully wound' : `${printNumber(wind.turns, 'count', 'metric')} turns`, direction ?? '']
+  [wind.kind === 'full' ? 'fully wound' : `${formatNumber(wind.turns, 'count', 'metric')} turns`, direction ?? '']
     .filter(Boolean)
     .join(', ');
 
 /** Which share of runs goes how far, where the wall hides how far some would: `all beyond 6.10 m, 2 in 3 beyond 8.40 m`. */
 export const beyondWords = (steps: NonNullable<TunedGroup['beyond']>, units: UnitSystem): string =>
-  `${steps.map(([distance, share]) => `${percent(share)} go beyond ${printQuantity(distance, 'distance', units)}`).join(', ')} (walls as “at least”).`;
+  `${steps.map(([distance, share]) => `${percent(share)} go beyond ${formatQuantity(distance, 'distance', units)}`).join(', ')} (walls as “at least”).`;
 
 /** Shares below which it is no more than thought, and beyond which it is told in figures. */
 const NONE = 0.03;
@@ -110,7 +118,7 @@ const EXPLAINS = 0.05;
 export const causeFacts = ({ probability, metres, id }: RankedCause, units: UnitSystem): string =>
   id === 'none' || metres < EXPLAINS
     ? percent(probability)
-    : `${percent(probability)} · would explain ${printQuantity(Math.max(0, metres), 'distance', units)}`;
+    : `${percent(probability)} · would explain ${formatQuantity(Math.max(0, metres), 'distance', units)}`;
 
 export const isSure = ({ probability }: RankedCause): boolean => probability >= SURE;
 
@@ -119,7 +127,7 @@ export function gainWords({ gain, low, high, chance }: SuggestedChange, design: 
   const goal = goalOf(design.aim);
   const isTime = goal.kind === 'quickest-to';
   const half = Math.max(Math.abs(high - low) / 2, 1e-6);
-  const told = (value: number): string => printKnown(value, half, isTime ? 'time' : 'distance', units);
+  const told = (value: number): string => formatKnown(value, half, isTime ? 'time' : 'distance', units);
   const unit = unitOf(isTime ? 'time' : 'distance', units);
   // What cures the car may cost some of its way.
   if (gain < 0 && !isTime) return `costs about ${told(-gain)} ${unit} (${formatRange(told(-high), told(-low))}, 9 in 10)`;
@@ -132,7 +140,7 @@ export function markWords({ beats, mark }: AtTheMark, { scoring }: Pick<Comparis
   const told = `The next run of the second ${does ?? 'does better'} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
   if (!mark || scoring.target !== null) return `${told}.`;
   const [first, second] = mark.reach.map((share) => percent(Math.min(Math.max(share, 0.01), 0.99)));
-  return `${told}; ${first} of the first’s runs reach the mark at ${printQuantity(mark.distance, 'distance', units)}, and ${second} of the second’s.`;
+  return `${told}; ${first} of the first’s runs reach the mark at ${formatQuantity(mark.distance, 'distance', units)}, and ${second} of the second’s.`;
 }
 /** What a better run does, by what is better of it. */
 const DOES: Readonly<Record<string, string>> = {
@@ -152,7 +160,7 @@ const VERDICTS: Readonly<Record<Comparison['verdict'], string>> = {
 function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem): string {
   if (!gain) {
     const [first, second] = [middle.before, middle.after].map((value) =>
-      Number.isFinite(value) ? printAbout(value, 'distance', units) : 'nothing',
+      Number.isFinite(value) ? formatAbout(value, 'distance', units) : 'nothing',
     );
     return starts ? `from ${first} to ${second}` : 'too few runs';
   }
@@ -161,7 +169,7 @@ function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem
     const signed = (share: number): string => `${share > 0 ? '+' : ''}${percent(share)}`;
     return `${signed(gain.middle)} (${percentRange(low, high, signed)}, 9 in 10)`;
   }
-  const told = (value: number): string => printKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');
+  const told = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');
   return `${told(gain.middle)} ${unitOf('distance', units)} nearer to the mark (${formatRange(told(low), told(high))}, 9 in 10)`;
 }
 
@@ -213,9 +221,9 @@ export function comparedByWords({ scoring }: Comparison, goal: Goal): string {
 
 /** What to move, and how sure that is. */
 export function straightWords({ moves, within, drift, way, ofFloor }: Straightening, units: UnitSystem): string[] {
-  const size = (value: number): string => printQuantity(value, 'size', units);
+  const size = (value: number): string => formatQuantity(value, 'size', units);
   const side = drift < 0 ? 'left' : 'right';
-  const seen = `It drifts ${printQuantity(Math.abs(drift), 'distance', units)} to the ${side} in ${printQuantity(way, 'distance', units)}.`;
+  const seen = `It drifts ${formatQuantity(Math.abs(drift), 'distance', units)} to the ${side} in ${formatQuantity(way, 'distance', units)}.`;
   const floor =
     ofFloor === null
       ? []
@@ -259,7 +267,7 @@ export const farWords = ({ verdict, chance }: GroupCheck): string =>
 
 /** `turns wound: 31 entered; 18 would explain it` */
 export const entryWords = ({ label, quantity, entered, would }: EntryToCheck, units: UnitSystem): string =>
-  `${label}: ${printQuantity(entered, quantity, units)} entered; ${printAbout(would, quantity, units)} would explain it`;
+  `${label}: ${formatQuantity(entered, quantity, units)} entered; ${formatAbout(would, quantity, units)} would explain it`;
 
 /** What the runs show besides how far they go: one sentence each. */
 export function signWords({ drift, perRun, odd, growing }: SignsInRuns): readonly string[] {

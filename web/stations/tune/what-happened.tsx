@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
-import { printAbout, printQuantity } from '../../../core/units/quantity.ts';
+import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../charts/chart.tsx';
 import { ChartExport } from '../../charts/chart-export.tsx';
@@ -48,7 +48,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
   const tokens = useTokens();
   const [across, setAcross] = useState<keyof typeof ACROSS>('turns');
   const option = useMemo(() => ACROSS[across].option(tuning, units, tokens), [across, tuning, units, tokens]);
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const metres = (value: number): string => formatQuantity(value, 'distance', units);
   const { groups } = tuning;
   const ids = new Set(groups.flatMap(({ distances }) => distances.filter(({ isOdd }) => isOdd).map(({ id }) => id)));
   const odd = runs.filter(({ id }) => id !== undefined && ids.has(id));
@@ -76,7 +76,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
       <Chart option={option} role="img" aria-label={`Runs ${ACROSS[across].words}. ${words.join('; ')}`} sx={{ height: 300 }} />
       <div className={styles.row}>
         <p className={`${plain.caption} ${plain.muted}`}>
-          Points: stopped; arrows: at least; solid: fitted, 9 in 10 within the band; dashed: as thought.
+          Points: stopped; arrows: at least; solid: fitted, 9 in 10 within the band; dashed: expected.
         </p>
         <ChartExport
           name={`${name} tuned`}
@@ -95,10 +95,10 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
       </div>
       <Wide label="Groups of like runs">
         <WordTable
-          head={['groups of like runs', 'thought', 'mean (95 %)', 'scatter']}
+          head={['groups of like runs', 'expected', 'mean (95 %)', 'scatter']}
           rows={groups.map((group, i) => [
             `${i + 1}. ${groupWords(group, nameOf)}, ${group.distances.length} ${group.distances.length === 1 ? 'run' : 'runs'}${didNotStartWords(group)}`,
-            group.predicted === null ? '–' : printAbout(group.predicted, 'distance', units),
+            group.predicted === null ? '–' : formatAbout(group.predicted, 'distance', units),
             group.spread
               ? `${metres(group.spread.mean)} (${metres(group.spread.low)} to ${group.spread.high === null ? 'open' : metres(group.spread.high)})`
               : '–',

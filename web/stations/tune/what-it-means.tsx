@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
-import { printNumber, printQuantity } from '../../../core/units/quantity.ts';
+import { formatNumber, formatQuantity } from '../../../core/units/quantity.ts';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
@@ -25,7 +25,7 @@ const TOLD = 8;
 export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps) {
   const units = useUnits();
   const { full, learnt, groups, further, scatter, room, earlier, unwound, isSettled } = tuning;
-  const metres = (value: number): string => printQuantity(value, 'distance', units);
+  const metres = (value: number): string => formatQuantity(value, 'distance', units);
   // Only the newest are told one by one, and older ones that do not fit.
   const held = groups.filter(
     ({ heldOut, spread, check }, i) =>
@@ -105,7 +105,7 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
             <>{figure('room', 'Not even half a turn')} stops inside for 9 in 10 of its next runs. Find more room.</>
           ) : (
             <>
-              9 in 10 of its next runs stop inside with up to {figure('room', `${printNumber(room.turns, 'count', units)} turns`)}, at{' '}
+              9 in 10 of its next runs stop inside with up to {figure('room', `${formatNumber(room.turns, 'count', units)} turns`)}, at{' '}
               {intervalWords(room.distance, units)}. Try these turns next. A wall hit still counts as “at least”.
             </>
           )}

@@ -3,7 +3,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isRoller } from '../../../core/car/motors/motors.ts';
 import type { NextChanges, SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { Straightening } from '../../../core/trials/straight.ts';
-import { printAbout } from '../../../core/units/quantity.ts';
+import { formatAbout } from '../../../core/units/quantity.ts';
 import { FlickTest } from '../../open-car/flick-test.tsx';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
@@ -26,7 +26,7 @@ interface WhatNextProps {
 /** Changes ranked by what they gain for the brief, both schools with their numbers, and how to make it run straight. */
 export function WhatNext({ design, next, straight, explain, onTake, onFlicked }: WhatNextProps) {
   const units = useUnits();
-  const about = (value: number): string => printAbout(value, 'distance', units);
+  const about = (value: number): string => formatAbout(value, 'distance', units);
   return (
     <>
       {!isRoller(design) && <FlickTest care={design.care} onFound={onFlicked} />}

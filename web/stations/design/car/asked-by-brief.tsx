@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { roundOf, type Brief } from '../../../../core/brief/brief.ts';
 import { roundSentences } from '../../../../core/brief/rule-sheet.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatIn } from '../../../../core/units/quantity.ts';
 import { ChoiceSelect } from '../../../asked/choice-select.tsx';
 import { marksOfRound } from '../../../asked/floor-marks.ts';
 import { FloorStrip } from '../../../asked/floor-strip.tsx';
@@ -54,7 +54,7 @@ export function AskedByBrief({ carId, design, brief, edit }: OfBriefProps & { re
         options={Object.fromEntries(rounds.map(({ name }, i) => [`${i}`, name]))}
         onChange={(next) => edit((car) => (car.brief ? { ...car, brief: { ...car.brief, round: Number(next) } } : car))}
       />
-      <p className={plain.text}>{roundSentences(round, (value, quantity) => printQuantity(value, quantity, units))}</p>
+      <p className={plain.text}>{roundSentences(round, formatIn(units))}</p>
       <ToTheBrief carId={carId} />
       <Button size="small" onClick={() => edit(({ brief: _left, ...car }) => car)}>
         Work without a brief

@@ -10,7 +10,7 @@ import { goalRecord } from '../../../../core/brief/goals.ts';
 import { faultWords } from '../../../../core/car/fault-words.ts';
 import { weightWords } from '../../../../core/car/weights.ts';
 import type { Fault } from '../../../../core/fault.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatIn, formatQuantity } from '../../../../core/units/quantity.ts';
 import { Edges, Room, Stretches, type ChangeFloor } from '../../../asked/floor-fields.tsx';
 import { choosesLoad } from '../../../../core/brief/brief.ts';
 import { FloorsOfBriefs } from '../../../open-car/floors-of-briefs.tsx';
@@ -64,7 +64,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
   const toFind = rows.filter(({ group: of }) => !worksTo || of !== 'floor');
   const shown = { design, chosen, edit, faults };
   const groups = (Object.keys(CAR_GROUPS) as CarGroup[]).filter((group) => rows.some((row) => row.group === group));
-  const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
+  const format = formatIn(units);
   const group = (id: OpenGroup, name: string, words: string, content: () => React.ReactNode) => (
     <Group
       key={id}
@@ -90,7 +90,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
         ) : (
           <div>
             {groups.map((id) =>
-              group(id, CAR_GROUPS[id], groupWords(id, design, print), () =>
+              group(id, CAR_GROUPS[id], groupWords(id, design, format), () =>
                 id === 'floor' && worksTo ? (
                   <FloorOfBrief carId={carId} design={design} brief={worksTo.brief} />
                 ) : (
@@ -109,7 +109,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
                 ),
               ),
             )}
-            {group('aim', 'Goal', goalRecord(goal).label(goal, print), () =>
+            {group('aim', 'Goal', goalRecord(goal).label(goal, format), () =>
               worksTo ? (
                 <AskedByBrief carId={carId} design={design} brief={worksTo.brief} edit={edit} />
               ) : (
@@ -177,11 +177,11 @@ function Rows({ rows, design, chosen, edit, faults }: ShownProps & { readonly ro
             {row.kind === 'size' && <SizeRow size={row.size} kind={kind} value={row.size.read(design)} edit={edit} />}
             {row.kind === 'part' && <PartRow {...row} value={row.size?.read(design) ?? 0} chosen={chosen} edit={edit} />}
             {row.id === 'mass' && (
-              <p className={`${plain.caption} ${plain.muted}`}>{weightWords(design, (value) => printQuantity(value, 'weight', units))}</p>
+              <p className={`${plain.caption} ${plain.muted}`}>{weightWords(design, (value) => formatQuantity(value, 'weight', units))}</p>
             )}
             {fault && (
               <p className={`${plain.caption} ${styles.fault}`} role="alert">
-                ✕ {faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}
+                ✕ {faultWords(fault, formatIn(units))}
               </p>
             )}
           </div>

@@ -3,7 +3,7 @@ import { MOTOR_KINDS } from '../../../../core/car/motors/motors.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
 import { sizesOf } from '../../../../core/car/sizes.ts';
 import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatIn } from '../../../../core/units/quantity.ts';
 import { CAR_ROWS, rowsFound } from './car-rows.ts';
 import { CHOICES } from './choices.ts';
 import { groupWords } from './group-words.ts';
@@ -30,7 +30,7 @@ describe.each(MOTOR_KINDS)('the rows of a %s car', (kind) => {
     const car = newCar('x', kind);
     for (const group of new Set(rows.map((row) => row.group))) {
       expect(Object.keys(CAR_GROUPS)).toContain(group);
-      const words = groupWords(group as CarGroup, car, (value, quantity) => printQuantity(value, quantity, 'metric'));
+      const words = groupWords(group as CarGroup, car, formatIn('metric'));
       if (kind !== 'twist' || group !== 'otherAxle') expect(words).toMatch(/\w/);
     }
   });

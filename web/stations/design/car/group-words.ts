@@ -3,24 +3,24 @@ import type { CarGroup } from '../../../../core/car/car-groups.ts';
 import { BODIES, CARE, FLOORS, WHEELS } from '../../../../core/car/catalogue.ts';
 import { recordOf } from '../../../../core/car/motors/motors.ts';
 import { standingWeight } from '../../../../core/car/weights.ts';
-import type { Print } from '../../../../core/units/quantity.ts';
+import type { Format } from '../../../../core/units/quantity.ts';
 
 /** What a group of a car's sizes and parts holds, in a few words. */
-export function groupWords(group: CarGroup, design: CarDesign, print: Print): string {
+export function groupWords(group: CarGroup, design: CarDesign, format: Format): string {
   const { motor, driveWheels, otherWheels, floor } = design;
-  const wheels = ({ kind, diameter }: CarDesign['driveWheels']): string => `${WHEELS[kind].label}, ${print(diameter, 'size')}`;
+  const wheels = ({ kind, diameter }: CarDesign['driveWheels']): string => `${WHEELS[kind].label}, ${format(diameter, 'size')}`;
   switch (group) {
     case 'motor':
-      return recordOf(motor).labels(motor, print).join(', ');
+      return recordOf(motor).labels(motor, format).join(', ');
     case 'driveAxle':
-      return `${wheels(driveWheels)} · axle ${print(design.axleDiameter, 'size')}`;
+      return `${wheels(driveWheels)} · axle ${format(design.axleDiameter, 'size')}`;
     case 'otherAxle':
       return otherWheels ? wheels(otherWheels) : '';
     case 'body':
-      return `${otherWheels ? `${BODIES[design.body.kind].label} · ` : ''}${print(standingWeight(design).mass, 'weight')}`;
+      return `${otherWheels ? `${BODIES[design.body.kind].label} · ` : ''}${format(standingWeight(design).mass, 'weight')}`;
     case 'straight':
       return CARE[design.care].label;
     case 'floor':
-      return `${FLOORS[floor.kind].label}${floor.roomLength === null ? '' : `, ${print(floor.roomLength, 'distance')} to the wall`}`;
+      return `${FLOORS[floor.kind].label}${floor.roomLength === null ? '' : `, ${format(floor.roomLength, 'distance')} to the wall`}`;
   }
 }

@@ -5,7 +5,7 @@ import { MOTOR_KINDS } from '../../../../core/car/motors/motors.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
 import type { Size } from '../../../../core/car/size.ts';
 import { wrongWords } from '../../../../core/fault-words.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../../core/units/quantity.ts';
 import { arrowStep } from '../../../ui/arrow-step.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
@@ -48,8 +48,8 @@ export const SizeField = memo(function SizeField({ size, kind, value, edit }: Si
     const { readCarDesign } = await reader();
     const read = readCarDesign(size.write(PATTERN[kind], typed));
     if (read.kind === 'read') return null;
-    const print = (limit: number): string => printQuantity(limit, size.quantity, units);
-    return `${print(typed)} ${wrongWords(read.faults[0]!, print)}.`;
+    const format = (limit: number): string => formatQuantity(limit, size.quantity, units);
+    return `${format(typed)} ${wrongWords(read.faults[0]!, format)}.`;
   };
   const { name, unit, problem, input } = useQuantityInput({
     label: size.label,
@@ -87,7 +87,7 @@ export const SizeSlider = memo(function SizeSlider({ size, value, edit }: SizePr
       step={(size.high - size.low) / STEPS}
       value={within}
       aria-label={size.label}
-      aria-valuetext={printQuantity(value, size.quantity, units)}
+      aria-valuetext={formatQuantity(value, size.quantity, units)}
       style={{ '--filled': `${(100 * (within - size.low)) / (size.high - size.low)}%` } as React.CSSProperties}
       onPointerDown={beginGesture}
       onKeyDown={stepByKey}

@@ -5,7 +5,7 @@ import { HANG_ON_FLOOR, measuredSpread, valueKeysOf, valueOf } from '../../../..
 import { spreadWords, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { wrongWords } from '../../../../core/fault-words.ts';
-import { numberIn, parseQuantity, printQuantity } from '../../../../core/units/quantity.ts';
+import { formatQuantity, numberIn, parseQuantity, type Typed } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
 import { useDraft } from '../../../ui/use-draft.ts';
@@ -138,7 +138,7 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
       </div>
       <p
         className={`${plain.caption} ${plain.muted}`}
-      >{`${evidence}, ± ${spreadWords(valueKey, spread, (share, quantity) => printQuantity(share, quantity, units))}`}</p>
+      >{`${evidence}, ± ${spreadWords(valueKey, spread, (share, quantity) => formatQuantity(share, quantity, units))}`}</p>
     </div>
   );
 });

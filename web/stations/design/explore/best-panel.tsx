@@ -12,7 +12,15 @@ import { goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
 import { minutesOf, partsToGet } from '../../../../core/explore/parts-to-get.ts';
 import { SEARCH_TRIES, type Candidate, type OfferedCar, type Search } from '../../../../core/explore/best-car.ts';
-import { printQuantity, unitOf, unitValue, USUAL_HALF_WIDTH, type Print, type UnitSystem } from '../../../../core/units/quantity.ts';
+import {
+  type Format,
+  formatIn,
+  formatPredicted,
+  unitOf,
+  type UnitSystem,
+  unitValue,
+  USUAL_HALF_WIDTH,
+} from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import type { Tokens } from '../../../ui/tokens.ts';
 import { Chart } from '../../../charts/chart.tsx';
@@ -59,9 +67,9 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   };
   const option = useMemo(() => result && frontOption(result.front, units, tokens), [result, units, tokens]);
   const runWords = ({ distance, time }: Candidate): string =>
-    `${printQuantity(distance, 'distance', units)} in ${printQuantity(time, 'time', units)}`;
+    `${formatPredicted(distance, 'distance', units)} in ${formatPredicted(time, 'time', units)}`;
   const goal = goalOf(design.aim);
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   const score = (value: number): string => {
     const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * Math.abs(value), units);
     return `${figure(Math.abs(value))} ${unit}`;
@@ -72,16 +80,16 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
     if (hasFallenShort(sure)) return 'fewer than 8 in 10 reach the goal';
     const wall = design.floor.roomLength;
     if (wall !== null && sure >= wall && !goalRecord(goal).isLess)
-      return `reaches the wall at ${print(wall, 'distance')} in ${inTen(atWall)} (now in ${Math.floor(10 * (result?.now?.atWall ?? 0) + 1e-9)})`;
+      return `reaches the wall at ${format(wall, 'distance')} in ${inTen(atWall)} (now in ${Math.floor(10 * (result?.now?.atWall ?? 0) + 1e-9)})`;
     const bound = goalRecord(goal).isLess ? 'at most' : 'at least';
     const now = result?.now && result.stoppedBy === null && !hasFallenShort(result.now.lower) ? ` (now ${score(result.now.lower)})` : '';
-    return `${bound} ${score(sure)} ${goalRecord(goal).of(goal, print)} in 8 of 10 builds${now}`;
+    return `${bound} ${score(sure)} ${goalRecord(goal).of(goal, format)} in 8 of 10 builds${now}`;
   };
   const aloneWords = (alone: number | null): string =>
     alone === null ? 'only together with the others' : `${alone < 0 ? '−' : '+'}${score(alone)} by itself`;
   /** What has to be got for it, and what lies in the drawer. */
   const needWords = ({ design: to, changes }: OfferedCar): string => {
-    const needed = partsToGet(design, to, own, print);
+    const needed = partsToGet(design, to, own, format);
     const list = (isAtHand: boolean): string =>
       needed
         .filter((part) => part.isAtHand === isAtHand)
@@ -147,8 +155,8 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
                 <tbody>
                   {result.front.map((found, i) => (
                     <tr key={i}>
-                      <td>{printQuantity(found.distance, 'distance', units)}</td>
-                      <td>{printQuantity(found.time, 'time', units)}</td>
+                      <td>{formatPredicted(found.distance, 'distance', units)}</td>
+                      <td>{formatPredicted(found.time, 'time', units)}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -158,7 +166,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
             <Chart
               option={option}
               role="img"
-              aria-label={`Quickness against distance, from ${printQuantity(result.front.at(-1)?.distance ?? 0, 'distance', units)} to ${printQuantity(result.front[0]?.distance ?? 0, 'distance', units)}`}
+              aria-label={`Quickness against distance, from ${formatPredicted(result.front.at(-1)?.distance ?? 0, 'distance', units)} to ${formatPredicted(result.front[0]?.distance ?? 0, 'distance', units)}`}
               sx={{ minHeight: 160, height: '100%' }}
             />
           )}

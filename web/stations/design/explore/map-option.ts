@@ -2,7 +2,7 @@ import { contours } from 'd3-contour';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Size } from '../../../../core/car/size.ts';
 import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
-import { unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { type UnitSystem, unitValue } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
 import { sizeName } from './axes.ts';

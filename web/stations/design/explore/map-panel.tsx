@@ -8,7 +8,7 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { sizeCalled } from '../../../../core/car/sizes.ts';
 import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
 import { evenly } from '../../../../core/explore/sweep.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
@@ -117,8 +117,8 @@ export function MapPanel({ design, edit }: MapPanelProps) {
     const distance = picture!.cars.distance[cell]!;
     const stop = picture!.cars.stop[cell]!;
     const stopped = stop > 0 ? `✕ ${picture!.cars.stops[stop - 1]!}` : spins(picture!.cars, cell) ? 'wheels spin' : '';
-    const run = [Number.isFinite(distance) ? printQuantity(distance, 'distance', units) : '', stopped].filter(Boolean).join(', ');
-    return `${acrossSize.label} ${printQuantity(x, acrossSize.quantity, units)}, ${upSize.label} ${printQuantity(y, upSize.quantity, units)}: ${run}`;
+    const run = [Number.isFinite(distance) ? formatPredicted(distance, 'distance', units) : '', stopped].filter(Boolean).join(', ');
+    return `${acrossSize.label} ${formatQuantity(x, acrossSize.quantity, units)}, ${upSize.label} ${formatQuantity(y, upSize.quantity, units)}: ${run}`;
   };
   const moveByKey = (event: React.KeyboardEvent): void => {
     if (!picture) return;

@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
-import { unitOf, unitValue, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { unitOf, type UnitSystem, unitValue } from '../../../../core/units/quantity.ts';
 import type { Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText } from '../../../charts/axis-text.ts';
 

@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { upToWall } from '../../../../core/car/floors.ts';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { ChartExport } from '../../../charts/chart-export.tsx';
 import { pooled } from '../../../workers/explore.ts';
@@ -62,7 +62,7 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
           ? 'The change in distance when one size alone is a tenth smaller or larger.'
           : 'The change in distance when one estimate alone is wrong by its usual error. Measure the value at the top first.'}
         {distance < free &&
-          ` It reaches the wall at ${printQuantity(distance, 'distance', units)}: only what keeps it from the wall counts.`}
+          ` It reaches the wall at ${formatQuantity(distance, 'distance', units)}: only what keeps it from the wall counts.`}
       </Typography>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
         {list.map((item) => (
@@ -85,7 +85,7 @@ function Row({
   const units = useUnits();
   const change = (value: number): string =>
     Number.isFinite(value)
-      ? `${value >= distance ? '+' : '−'}${printQuantity(Math.abs(value - distance), 'distance', units)}`
+      ? `${value >= distance ? '+' : '−'}${formatPredicted(Math.abs(value - distance), 'distance', units)}`
       : 'cannot run';
   const bar = (value: number, colour: string) => {
     const part = Number.isFinite(value) ? (value - distance) / widest : 0;

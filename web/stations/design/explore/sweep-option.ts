@@ -4,7 +4,7 @@ import { goalRecord } from '../../../../core/brief/goals.ts';
 import type { Size } from '../../../../core/car/size.ts';
 import { carried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import type { Bounds } from '../../../../core/predict/uncertainty.ts';
-import { printQuantity, unitOf, unitValue, type Quantity, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { formatQuantity, type Quantity, unitOf, type UnitSystem, unitValue } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
 import { sizeName } from './axes.ts';
@@ -189,10 +189,10 @@ export function sweepOption({ points, present, best, reading, size, units, token
           silent: true,
           animation: false,
           data: [
-            mark(present, `now ${printQuantity(present, size.quantity, units)}`, 'solid', 20),
+            mark(present, `now ${formatQuantity(present, size.quantity, units)}`, 'solid', 20),
             ...(best === null || Math.abs(best - present) < 1e-9
               ? []
-              : [mark(best, `best ${printQuantity(best, size.quantity, units)}`, 'dashed', 42)]),
+              : [mark(best, `best ${formatQuantity(best, size.quantity, units)}`, 'dashed', 42)]),
           ],
         },
       },

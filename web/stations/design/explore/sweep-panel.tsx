@@ -6,9 +6,18 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { scoreWords } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
+import type { Bounds } from '../../../../core/predict/uncertainty.ts';
 import { sizeCalled } from '../../../../core/car/sizes.ts';
 import { bestPoint, evenly, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
-import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
+import {
+  formatAbout,
+  formatKnown,
+  formatPredicted,
+  formatQuantity,
+  formatRange,
+  unitOf,
+  type UnitSystem,
+} from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
@@ -28,6 +37,12 @@ const POINTS = 41;
 const CHUNK = 3;
 
 /** One size through its range: distance, time or launch grip with their range; the best can be taken. */
+/** `14–22 m`, no finer than the range allows. */
+const rangeOf = ({ low, high }: Bounds, units: UnitSystem): string => {
+  const known = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
+  return `${formatRange(known(low), known(high))} ${unitOf('distance', units)}`;
+};
+
 export function SweepPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
   const units = useUnits();
   const tokens = useTokens();
@@ -74,7 +89,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
     () => points && sweepOption({ points, present, best: best?.value ?? null, reading, size, units, tokens }),
     [points, present, best, reading, size, units, tokens],
   );
-  const print = (value: number): string => printQuantity(value, size.quantity, units);
+  const format = (value: number): string => formatQuantity(value, size.quantity, units);
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
@@ -94,7 +109,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         </ToggleButtonGroup>
         {best && (
           <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
-            {`Apply the best: ${print(best.value)} → ${shown === 'carried' ? printAbout(best.distance, 'distance', units) : scoreWords(goal, best.score, units)}`}
+            {`Apply the best: ${format(best.value)} → ${shown === 'carried' ? formatAbout(best.distance, 'distance', units) : scoreWords(goal, best.score, units)}`}
           </Button>
         )}
         <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)} sx={{ ml: 'auto' }}>
@@ -125,7 +140,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         <Chart
           option={option}
           role="img"
-          aria-label={`${reading.label} against ${size.label}; now ${print(present)}${best ? `, best ${print(best.value)} with ${printQuantity(best.distance, 'distance', units)}` : ''}`}
+          aria-label={`${reading.label} against ${size.label}; now ${format(present)}${best ? `, best ${format(best.value)} with ${formatPredicted(best.distance, 'distance', units)}` : ''}`}
           sx={{ minHeight: 160, height: '100%' }}
         />
       )}
@@ -145,12 +160,12 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
             <tbody>
               {points.map((point) => (
                 <tr key={point.value}>
-                  <td>{print(point.value)}</td>
+                  <td>{format(point.value)}</td>
                   {Number.isFinite(point.distance) ? (
                     <>
-                      <td>{printQuantity(point.distance, 'distance', units)}</td>
-                      <td>{`${printQuantity(point.distanceBounds.low, 'distance', units)} to ${printQuantity(point.distanceBounds.high, 'distance', units)}`}</td>
-                      <td>{printQuantity(point.time, 'time', units)}</td>
+                      <td>{formatPredicted(point.distance, 'distance', units)}</td>
+                      <td>{rangeOf(point.distanceBounds, units)}</td>
+                      <td>{formatPredicted(point.time, 'time', units)}</td>
                       <td>{point.launchGripRatio > 0 ? `${point.launchGripRatio.toFixed(2)} ×` : '–'}</td>
                       <td>{point.stoppedBy ?? '–'}</td>
                     </>

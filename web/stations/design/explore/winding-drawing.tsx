@@ -1,6 +1,6 @@
 import { thickestSpool } from '../../../../core/car/tape.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatQuantity } from '../../../../core/units/quantity.ts';
 import { FONTS } from '../../../ui/tokens.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 
@@ -21,7 +21,7 @@ const BARE_SHOWN = 1.5;
 /** Axle and tape cut open lengthwise: diameters to scale, each turn as wide as the next, what pulls first at the right. */
 export function WindingDrawing({ profile: { design } }: { readonly profile: WindingProfile }) {
   const units = useUnits();
-  const size = (metres: number): string => printQuantity(metres, 'size', units);
+  const size = (metres: number): string => formatQuantity(metres, 'size', units);
   const thickest = thickestSpool(design);
   const enlarged = Math.max(1, Math.min(MOST_ENLARGED, Math.floor((HEIGHT - 2 * WORDS) / (thickest * TRUE_SIZE))));
   const px = (metres: number): number => metres * TRUE_SIZE * enlarged;

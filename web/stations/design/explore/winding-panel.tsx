@@ -7,7 +7,7 @@ import { isRoller } from '../../../../core/car/motors/motors.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { sleeveLines } from '../../../../core/car/sleeves.ts';
 import type { WindingProfile } from '../../../../core/explore/winding-profile.ts';
-import { printAbout, printQuantity } from '../../../../core/units/quantity.ts';
+import { formatAbout, formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
@@ -52,19 +52,19 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
                   {line}
                   {profile.design.sleeve.at(-1 - i)!.kind === 'tape' && (
                     <Typography component="span" variant="caption" color="text.secondary" sx={{ display: 'block', mb: 1 }}>
-                      ⌀ {printQuantity(profile.design.sleeve.at(-1 - i)!.diameter, 'size', units)} over the tape
+                      ⌀ {formatQuantity(profile.design.sleeve.at(-1 - i)!.diameter, 'size', units)} over the tape
                     </Typography>
                   )}
                 </Typography>
               ))}
             </Box>
             <Typography variant="body2" sx={{ my: 2 }}>
-              {printAbout(distance, 'distance', units)} → {printAbout(profile.distance, 'distance', units)}
+              {formatAbout(distance, 'distance', units)} → {formatAbout(profile.distance, 'distance', units)}
               {profile.slipDistance > 0.0005
-                ? `, still spinning for ${printQuantity(profile.slipDistance, 'distance', units)}`
+                ? `, still spinning for ${formatPredicted(profile.slipDistance, 'distance', units)}`
                 : `, without wheelspin: the grip is ${profile.launchGripRatio.toFixed(2)} × what the launch needs`}
               {profile.turnsLeft > 0.05
-                ? `, ${printQuantity(profile.turnsLeft, 'count', units)} turns left at the stop`
+                ? `, ${formatPredicted(profile.turnsLeft, 'count', units)} turns left at the stop`
                 : ', and it pulls to the end'}
               . The turns wound last pull first.
             </Typography>

@@ -1,7 +1,7 @@
 import type { CheckVerdict, Sureness } from '../../../../core/checks/check.ts';
 import { memo } from 'react';
 import type { Assessment } from '../../../../core/explore/assess.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -42,12 +42,13 @@ export const Checks = memo(function Checks({ assessment }: { readonly assessment
                 {sign}
               </span>
               <span>{title}</span>
-              <span className={plain.figures}>{Number.isFinite(value) ? printQuantity(value, quantity, units) : '–'}</span>
+              <span className={plain.figures}>{Number.isFinite(value) ? formatQuantity(value, quantity, units) : '–'}</span>
             </summary>
             <p className={plain.text}>
               {sentence}
-              {verdict !== 'good' && cost > WORTH && ` Fixing this gains ${printQuantity(cost, 'distance', units)}.`}
-              {!isTold && ` Limit: ${limitIs === 'most' ? 'at most' : 'at least'} ${printQuantity(limit, quantity, units)}; ${SURE[sure]}.`}
+              {verdict !== 'good' && cost > WORTH && ` Fixing this gains ${formatPredicted(cost, 'distance', units)}.`}
+              {!isTold &&
+                ` Limit: ${limitIs === 'most' ? 'at most' : 'at least'} ${formatQuantity(limit, quantity, units)}; ${SURE[sure]}.`}
             </p>
           </details>
         );

@@ -1,7 +1,7 @@
 import { memo, useCallback, useEffect, useRef } from 'react';
 import { energyShare, type EnergyBudget } from '../../../../core/run/energy.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { ChartExport, type ChartExportProps } from '../../../charts/chart-export.tsx';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
 import { Explained } from '../../../ui/explained.tsx';
@@ -66,7 +66,7 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
       <div className={styles.energyHead}>
         <h2 id="energy-title" className={plain.heading}>
           <Explained figure="energy" explain={explain}>
-            {`Where ${printQuantity(result.storedEnergy, 'energy', units)} goes`}
+            {`Where ${formatPredicted(result.storedEnergy, 'energy', units)} goes`}
           </Explained>
           {result.energy.climb < 0 ? ', with what the slope gives' : ''}
         </h2>
@@ -94,7 +94,7 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
       </svg>
       <dl className={`${plain.list} ${styles.energyParts}`}>
         {shares.map(({ part, share, label }) => (
-          <Spent key={part} fill={fillOf(part)} label={label} share={printQuantity(Math.abs(share), 'share', units)} />
+          <Spent key={part} fill={fillOf(part)} label={label} share={formatQuantity(Math.abs(share), 'share', units)} />
         ))}
       </dl>
     </section>

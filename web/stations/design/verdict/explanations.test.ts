@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { MotorKind } from '../../../../core/car/car-design.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
 import { predictRun } from '../../../../core/predict/predict-run.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatIn } from '../../../../core/units/quantity.ts';
 import { explanationOf } from './explanations.ts';
 
 const FIGURES = ['distance', 'time', 'top speed', 'under power', 'turns wound', 'launch grip', 'wheelspin', 'range', 'energy'];
@@ -11,8 +11,7 @@ describe.each(['lever', 'band', 'twist'] as MotorKind[])('a figure of a %s car e
   const design = newCar('x', kind);
   const prediction = predictRun(design);
   if (prediction.kind === 'refused') throw new Error('refused');
-  const explain = (figure: string, car = design) =>
-    explanationOf(figure, car, prediction.result, (value, quantity) => printQuantity(value, quantity, 'metric'));
+  const explain = (figure: string, car = design) => explanationOf(figure, car, prediction.result, formatIn('metric'));
 
   it.each(FIGURES)('%s: by a formula, and numbers with where they come from', (figure) => {
     const { title, formula, numbers } = explain(figure);

@@ -7,7 +7,7 @@ import { standingWeight } from '../../../../core/car/weights.ts';
 import { valueKeysOf, valueOf } from '../../../../core/car/values.ts';
 import { spreadWords, VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { valueIn, type Print } from '../../../../core/units/quantity.ts';
+import { type Format, valueIn } from '../../../../core/units/quantity.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
 
 type Row = Explanation['numbers'][number];
@@ -22,9 +22,9 @@ function row(design: CarDesign, key: ValueKey): Row {
 }
 
 /** What each figure of the verdict comes from: formula, numbers put in, and whether they are estimated or measured. */
-export function explanationOf(figure: string, design: CarDesign, result: RunResult, print: Print): Explanation {
-  const weight: Row = ['weight, with ballast', print(standingWeight(design).mass, 'weight'), SIZES];
-  const stored: Row = ['energy stored', print(result.storedEnergy, 'energy'), 'from motor and sizes'];
+export function explanationOf(figure: string, design: CarDesign, result: RunResult, format: Format): Explanation {
+  const weight: Row = ['weight, with ballast', format(standingWeight(design).mass, 'weight'), SIZES];
+  const stored: Row = ['energy stored', format.predicted(result.storedEnergy, 'energy'), 'from motor and sizes'];
   const setup = deriveRunSetup(design);
   const motor = recordOf(design.motor);
   switch (figure) {
@@ -36,8 +36,8 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         numbers: [
           stored,
           weight,
-          ['top speed', print(result.topSpeed, 'speed'), RUN],
-          ['distance', print(result.distance, 'distance'), RUN],
+          ['top speed', format.predicted(result.topSpeed, 'speed'), RUN],
+          ['distance', format.predicted(result.distance, 'distance'), RUN],
         ],
       };
     case 'top speed':
@@ -52,9 +52,9 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         title: 'Distance under power',
         formula: 'Turns under power × circumference of the drive wheels, less the wheelspin.',
         numbers: [
-          ['turns', print(result.turns, 'count'), SIZES],
-          ['drive wheels ⌀', print(design.driveWheels.diameter, 'size'), SIZES],
-          ['slipped', print(result.slipDistance, 'distance'), RUN],
+          ['turns', format(result.turns, 'count'), SIZES],
+          ['drive wheels ⌀', format(design.driveWheels.diameter, 'size'), SIZES],
+          ['slipped', format.predicted(result.slipDistance, 'distance'), RUN],
         ],
       };
     case 'turns wound':
@@ -62,10 +62,10 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         title: 'Turns',
         formula: motor.turnsFormula,
         numbers: [
-          ['axle ⌀', print(design.axleDiameter, 'size'), SIZES],
+          ['axle ⌀', format(design.axleDiameter, 'size'), SIZES],
           ...motor.sizesOfTurns.map((id): Row => {
             const { label, quantity, read } = sizeCalled(design, id);
-            return [label.toLowerCase(), print(read(design), quantity), SIZES];
+            return [label.toLowerCase(), format(read(design), quantity), SIZES];
           }),
         ],
       };
@@ -74,11 +74,11 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         title: 'Launch grip',
         formula: 'The most that the tyre can hold, μ × load on the drive wheels, divided by the force that a launch without slip needs.',
         numbers: [
-          ['it can hold', print(result.launchGripLimit, 'force'), 'μ × load'],
-          ['it needs', print(result.launchGripNeeded, 'force'), RUN],
+          ['it can hold', format.predicted(result.launchGripLimit, 'force'), 'μ × load'],
+          ['it needs', format.predicted(result.launchGripNeeded, 'force'), RUN],
           row(design, 'staticGrip'),
-          ['weight on the drive wheels', print(setup.car.driveLoadShare, 'share'), 'standing still'],
-          ['pull at the tyre', print(result.launchThrust, 'force'), 'torque / wheel radius'],
+          ['weight on the drive wheels', format(setup.car.driveLoadShare, 'share'), 'standing still'],
+          ['pull at the tyre', format.predicted(result.launchThrust, 'force'), 'torque / wheel radius'],
         ],
       };
     case 'wheelspin':
@@ -87,8 +87,8 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         formula: 'While the tyre slides it passes on sliding grip × load. Wheelspin is ∫ (rim speed − car speed) dt.',
         numbers: [
           row(design, 'slidingRatio'),
-          ['time sliding', print(result.slipTime, 'time'), RUN],
-          ['energy burnt', print(result.energy.slip, 'energy'), RUN],
+          ['time sliding', format.predicted(result.slipTime, 'time'), RUN],
+          ['energy burnt', format.predicted(result.energy.slip, 'energy'), RUN],
         ],
       };
     case 'range':
@@ -99,7 +99,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         numbers: [
           ...valueKeysOf(design).map((key): Row => {
             const [name, value, evidence] = row(design, key);
-            return [name, `${value} ± ${spreadWords(key, valueOf(design, key).spread, print)}`, evidence];
+            return [name, `${value} ± ${spreadWords(key, valueOf(design, key).spread, format)}`, evidence];
           }),
           ...CONDITIONS.map((condition): Row => [condition.name, condition.spreadWords(design), 'common practice']),
         ],
@@ -109,10 +109,10 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         title: 'Energy stored',
         formula: motor.energyFormula,
         numbers: [
-          ['energy stored', print(result.storedEnergy, 'energy'), 'formula above'],
+          ['energy stored', format.predicted(result.storedEnergy, 'energy'), 'formula above'],
           ...motor.energyValues.map((key) => row(design, key)),
-          ['turns', print(result.turns, 'count'), SIZES],
-          ['returned', print(result.storedEnergy - result.energy.hysteresis - result.energy.unspent, 'energy'), RUN],
+          ['turns', format(result.turns, 'count'), SIZES],
+          ['returned', format.predicted(result.storedEnergy - result.energy.hysteresis - result.energy.unspent, 'energy'), RUN],
         ],
       };
     default:

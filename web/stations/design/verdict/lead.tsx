@@ -6,7 +6,7 @@ import type { Assessment } from '../../../../core/explore/assess.ts';
 import { nextRun } from '../../../../core/predict/next-run.ts';
 import { curvatureOf, likelyCurvature } from '../../../../core/predict/straightness.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { formatRange, printKnown, printQuantity, unitOf, type Print } from '../../../../core/units/quantity.ts';
+import { type Format, formatIn, formatKnown, formatRange, unitOf } from '../../../../core/units/quantity.ts';
 import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';
 import plain from '../../../ui/plain.module.css';
@@ -28,25 +28,25 @@ interface LeadProps {
 export function Lead(props: LeadProps) {
   const { design, result, assessment, halfWidth, explain } = props;
   const units = useUnits();
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   const goal = goalOf(design.aim);
   const { label } = goalRecord(goal);
   const asked = assessment?.asked;
   const chance = asked?.kind === 'ran' ? asked.chance : null;
   const isOfDistance = goal.kind === 'furthest' || goal.kind === 'at-least';
-  const likely = printKnown(result.distance, halfWidth, 'distance', units);
+  const likely = formatKnown(result.distance, halfWidth, 'distance', units);
   const next = nextRun(result.distance);
-  const known = (distance: number): string => printKnown(distance, halfWidth, 'distance', units);
+  const known = (distance: number): string => formatKnown(distance, halfWidth, 'distance', units);
   const more = `${result.rollsBack ? ' · then rolls back' : ''}${result.wheelie ? ' · lifts its front at launch' : ''}`;
   return (
     <>
       {chance !== null && (
         <p className={plain.strong} data-testid="chance">
-          {label(goal, print)}: {chanceWords(chance, units, SAMPLE)} likely
+          {label(goal, format)}: {chanceWords(chance, units, SAMPLE)} likely
         </p>
       )}
       {asked?.kind === 'unknown' && (
-        <p className={plain.strong}>{label(goal, print)}: cannot tell, nothing is known about how straight a roller runs</p>
+        <p className={plain.strong}>{label(goal, format)}: cannot tell, nothing is known about how straight a roller runs</p>
       )}
       {isOfDistance ? (
         <>
@@ -92,7 +92,7 @@ const SAMPLE = 128;
 /** The figure that is asked of the likeliest car, and what 8 in 10 come to. */
 function AskedFigure({ design, result, assessment, explain }: LeadProps) {
   const units = useUnits();
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   const goal = goalOf(design.aim);
   const { of, measure } = goalRecord(goal);
   const curvature = Math.abs(curvatureOf(design)) + likelyCurvature(design);
@@ -104,7 +104,7 @@ function AskedFigure({ design, result, assessment, explain }: LeadProps) {
     return (
       <p className={styles.short}>
         {wall !== null && 'distance' in goal && wall < goal.distance && result.distance > wall
-          ? `The wall is at ${print(wall, 'distance')}, before the goal. No run on this floor can reach it.`
+          ? `The wall is at ${format(wall, 'distance')}, before the goal. No run on this floor can reach it.`
           : 'It stops short.'}
       </p>
     );
@@ -115,7 +115,7 @@ function AskedFigure({ design, result, assessment, explain }: LeadProps) {
         {figure(value)}
         <span className={styles.unit}>{` ${unit}`}</span>
       </p>
-      <p className={plain.text}>{of(goal, print)}</p>
+      <p className={plain.text}>{of(goal, format)}</p>
       <RangeBar bounds={bounds} likely={value} figure={figure} unit={unit} mark={null} next={null} explain={explain} />
     </>
   );

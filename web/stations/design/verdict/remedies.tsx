@@ -5,7 +5,7 @@ import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
 import type { Assessment, OfferedRemedy } from '../../../../core/explore/assess.ts';
-import { printKnown, printQuantity, unitOf, type Print, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { type Format, formatIn, formatKnown, formatPredicted, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -33,17 +33,17 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cur
   const goal = goalOf(aim);
   const { gain, of } = goalRecord(goal);
   const { figure, unit } = goalFigures(goal, 0, units);
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
+  const format: Format = formatIn(units);
   // What a car gains in distance stands beside it already.
   const asked =
     gain === 'further' || better <= 0
       ? []
       : better > GETS_THERE
         ? ['reaches the goal']
-        : [`${figure(better)} ${unit} ${gain} ${of(goal, print)}`];
+        : [`${figure(better)} ${unit} ${gain} ${of(goal, format)}`];
   const spin =
     slipDistance > LEAST_SLIP
-      ? [`spins for ${printQuantity(slipDistance, 'distance', units)}`]
+      ? [`spins for ${formatPredicted(slipDistance, 'distance', units)}`]
       : slipGain < -LEAST_SLIP
         ? ['no wheelspin']
         : [];
@@ -55,7 +55,7 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cur
         : `helps ${Math.round(10 * helps)} in 10 cars built like this`,
     ...asked,
     ...spin,
-    `${printQuantity(time, 'time', units)}, ${printQuantity(Math.abs(timeGain), 'time', units)} ${timeGain < 0 ? 'quicker' : 'longer'}`,
+    `${formatPredicted(time, 'time', units)}, ${formatPredicted(Math.abs(timeGain), 'time', units)} ${timeGain < 0 ? 'quicker' : 'longer'}`,
   ].join(' · ');
 }
 
@@ -83,7 +83,7 @@ export const Remedies = memo(function Remedies({ assessment, halfWidth, aim, edi
                 <span className={`${plain.caption} ${plain.muted}`}>{priceWords(priced, aim, units)}</span>
               </span>
               <span className={plain.figures}>
-                → {printKnown(distance, halfWidth, 'distance', units)} {unitOf('distance', units)}
+                → {formatKnown(distance, halfWidth, 'distance', units)} {unitOf('distance', units)}
               </span>
               <Button
                 size="small"

@@ -5,7 +5,7 @@ import { goalRecord } from '../../../../core/brief/goals.ts';
 import { judgeRules, standingWords } from '../../../../core/brief/rules.ts';
 import { shortRoundWords, wallWords } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { printQuantity, type Print } from '../../../../core/units/quantity.ts';
+import { type Format, formatIn } from '../../../../core/units/quantity.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { useRounds } from '../../../open-car/use-rounds.ts';
 import plain from '../../../ui/plain.module.css';
@@ -25,8 +25,8 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
   const units = useUnits();
   const judged = useRounds(design, brief);
   const group = useRoving('button');
-  const print: Print = (value, quantity) => printQuantity(value, quantity, units);
-  const { verdict, words } = standingWords(judgeRules(design, design.limits), print);
+  const format: Format = formatIn(units);
+  const { verdict, words } = standingWords(judgeRules(design, design.limits), format);
   const seen = Math.min(design.brief?.round ?? 0, brief.rounds.length - 1);
   return (
     <section ref={group} aria-labelledby="rounds-title" className={styles.rounds}>
@@ -50,7 +50,7 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
           {i === seen && (
             <span className={`${plain.caption} ${plain.muted} ${styles.whole}`}>
               {[
-                goalRecord(round.goal).label(round.goal, print),
+                goalRecord(round.goal).label(round.goal, format),
                 ...(round.points.length > 0 ? [`points by place: ${round.points.join(', ')}`] : []),
                 ...(judged?.[i] ? wallWords(round.goal, judged[i], units) : []),
               ].join(' · ')}

@@ -7,7 +7,14 @@ import type { Prediction } from '../../../../core/predict/predict-run.ts';
 import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
 import { faultLine } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { printNumber, printQuantity, USUAL_HALF_WIDTH, type UnitSystem } from '../../../../core/units/quantity.ts';
+import {
+  formatIn,
+  formatNumber,
+  formatPredicted,
+  formatQuantity,
+  type UnitSystem,
+  USUAL_HALF_WIDTH,
+} from '../../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
 import { Facts } from '../../../ui/facts.tsx';
@@ -29,21 +36,21 @@ import styles from './verdict-panel.module.css';
 
 /** What limits this car, in a heading and a sentence with its own numbers. */
 function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
-  const share = (value: number): string => printQuantity(value, 'share', units);
+  const share = (value: number): string => formatQuantity(value, 'share', units);
   switch (limit.kind) {
     case 'stalls':
       return {
         title: 'It does not start.',
         text:
           limit.lacks === 'pull'
-            ? `The pull at the tyre is ${printQuantity(result.launchThrust, 'force', units)}, less than the resistance. A thicker axle, a shorter lever or smaller drive wheels pull harder.`
-            : `Its drive wheels spin on the spot. The launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${printQuantity(result.launchGripLimit, 'force', units)}. More weight on the drive wheels or tyres with more grip help.`,
+            ? `The pull at the tyre is ${formatPredicted(result.launchThrust, 'force', units)}, less than the resistance. A thicker axle, a shorter lever or smaller drive wheels pull harder.`
+            : `Its drive wheels spin on the spot. The launch needs ${formatPredicted(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${formatPredicted(result.launchGripLimit, 'force', units)}. More weight on the drive wheels or tyres with more grip help.`,
         isBad: true,
       };
     case 'stops-wound':
       return {
         title: 'It stops before it is unwound.',
-        text: `The pull falls below the resistance with ${printNumber(limit.turnsLeft, 'count', units)} turns left on the axle. A thicker axle or a shorter lever pulls harder over a shorter distance.`,
+        text: `The pull falls below the resistance with ${formatPredicted(limit.turnsLeft, 'count', units)} turns left on the axle. A thicker axle or a shorter lever pulls harder over a shorter distance.`,
         isBad: true,
       };
     case 'endless':
@@ -55,13 +62,13 @@ function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title
     case 'wheelspin':
       return {
         title: 'Wheelspin limits this car.',
-        text: `The wheels spin for ${printQuantity(limit.distance, 'distance', units)}: ${share(limit.share)} of the energy. The launch needs ${printQuantity(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${printQuantity(result.launchGripLimit, 'force', units)}.`,
+        text: `The wheels spin for ${formatPredicted(limit.distance, 'distance', units)}: ${share(limit.share)} of the energy. The launch needs ${formatPredicted(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${formatPredicted(result.launchGripLimit, 'force', units)}.`,
         isBad: true,
       };
     case 'loss':
       return {
         title: `${ENERGY_WORDS[limit.part].subject} most.`,
-        text: `${ENERGY_WORDS[limit.part].subject} ${share(limit.share)} of the ${printQuantity(result.storedEnergy, 'energy', units)} stored.`,
+        text: `${ENERGY_WORDS[limit.part].subject} ${share(limit.share)} of the ${formatPredicted(result.storedEnergy, 'energy', units)} stored.`,
         isBad: false,
       };
   }
@@ -88,14 +95,14 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
   const units = useUnits();
   const { assessment, isBroken, again } = useAssessment(design, units);
   const worksTo = useBriefOf(design);
-  const print = (value: number, quantity: Parameters<typeof printQuantity>[1]): string => printQuantity(value, quantity, units);
-  const present = useRef({ design, result, print });
+  const format = formatIn(units);
+  const present = useRef({ design, result, format });
   useEffect(() => {
-    present.current = { design, result, print };
+    present.current = { design, result, format };
   });
   // Asked for only when a figure is pressed: it stays the same function, so that the figures need not be drawn anew.
   const explain = useCallback((figure: string): Explanation => {
-    const { design: shown, result: ran, print: printed } = present.current;
+    const { design: shown, result: ran, format: printed } = present.current;
     return explanationOf(figure, shown, ran, printed);
   }, []);
   // Its share stays while a size is moved: the figure stands still in its digits.
@@ -105,12 +112,12 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
   const { title, text, isBad } = limitWords(limitOf(result), result, units);
   const spins = result.slipDistance > 0.0005;
   const figures: readonly (readonly [string, string])[] = [
-    ['time', print(result.time, 'time')],
-    ['top speed', print(result.topSpeed, 'speed')],
-    ['under power', print(result.powerEndDistance ?? result.distance, 'distance')],
-    ['turns wound', printNumber(result.turns, 'count', units)],
+    ['time', format.predicted(result.time, 'time')],
+    ['top speed', format.predicted(result.topSpeed, 'speed')],
+    ['under power', format.predicted(result.powerEndDistance ?? result.distance, 'distance')],
+    ['turns wound', formatNumber(result.turns, 'count', units)],
     ['launch grip', result.launchGripNeeded > 0 ? `${result.launchGripRatio.toFixed(1)} × what it needs` : 'needs none'],
-    ['wheelspin', spins ? print(result.slipDistance, 'distance') : 'none'],
+    ['wheelspin', spins ? format.predicted(result.slipDistance, 'distance') : 'none'],
   ];
   return (
     <>
@@ -166,7 +173,7 @@ function Refused({ prediction }: { readonly prediction: Extract<Prediction, { ki
         <p className={plain.strong}>✕ It cannot run like this.</p>
         {prediction.faults.map((fault) => (
           <p key={faultLine(fault)} className={plain.text}>
-            {keyWords(fault.path)} {faultWords(fault, (value, quantity) => printQuantity(value, quantity, units))}
+            {keyWords(fault.path)} {faultWords(fault, formatIn(units))}
           </p>
         ))}
       </div>

@@ -42,7 +42,7 @@ const spinning: CarDesign = weighing({ ...lever, tyre: 'bare-disc', axleDiameter
 
 describe('the verdict says what limits a car', () => {
   it.each<[string, CarDesign, RegExp]>([
-    ['what it rolls away', lever, /Rolling takes most\.\|Rolling takes \d+ % of the 0\.91 J stored/],
+    ['what it rolls away', lever, /Rolling takes most\.\|Rolling takes \d+ % of the 0\.9 J stored/],
     ['wheelspin', spinning, /✕ Wheelspin limits this car\.\|The wheels spin for [\d.]+ m: \d+ % of the energy/],
     [
       'a stall',

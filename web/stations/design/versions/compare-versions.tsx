@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { differences } from '../../../../core/car/difference.ts';
 import { predictRun } from '../../../../core/predict/predict-run.ts';
-import { printQuantity, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { formatPredicted, type UnitSystem } from '../../../../core/units/quantity.ts';
 import type { StoredVersion } from '../../../app/api.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { WordTable } from '../../../ui/word-table.tsx';
@@ -18,9 +18,9 @@ function figuresOf(design: CarDesign, units: UnitSystem): readonly (readonly [st
   if (prediction.kind === 'refused') return [['predicted distance', 'cannot run']];
   const { distance, time, slipDistance } = prediction.result;
   return [
-    ['predicted distance', printQuantity(distance, 'distance', units)],
-    ['time', printQuantity(time, 'time', units)],
-    ['wheelspin', printQuantity(slipDistance, 'distance', units)],
+    ['predicted distance', formatPredicted(distance, 'distance', units)],
+    ['time', formatPredicted(time, 'time', units)],
+    ['wheelspin', formatPredicted(slipDistance, 'distance', units)],
   ];
 }
 

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { predictRun } from '../../../../core/predict/predict-run.ts';
 import { treeOf } from '../../../../core/car/version-tree.ts';
-import { printQuantity } from '../../../../core/units/quantity.ts';
+import { formatPredicted } from '../../../../core/units/quantity.ts';
 import type { StoredVersion } from '../../../app/api.ts';
 import { SideDrawer } from '../../../ui/side-drawer.tsx';
 import { UnreadableItem } from '../../../ui/unreadable-item.tsx';
@@ -127,7 +127,7 @@ function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack, remov
           {isCurrent && ' (now)'}
         </Typography>
         <Typography variant="figures" sx={{ ml: 'auto' }}>
-          {prediction.kind === 'ran' ? printQuantity(prediction.result.distance, 'distance', units) : 'cannot run'}
+          {prediction.kind === 'ran' ? formatPredicted(prediction.result.distance, 'distance', units) : 'cannot run'}
         </Typography>
       </Box>
       {change && <Typography variant="body2">{change}</Typography>}
