@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
-import { type Format, formatQuantity } from '../units/quantity.ts';
+import { formatIn, plainly } from '../units/quantity.ts';
 import { limitsOf, sizesToChoose, type Brief, type Round } from './brief.ts';
 import { aimOf, type Goal } from './goal.ts';
 import { measureOf } from './goals.ts';
@@ -12,7 +12,7 @@ import { judgeRules, standingWords } from './rules.ts';
 
 const trophy = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as Brief;
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
-const format: Format = (value, quantity) => plain(formatQuantity(value, quantity, 'metric'));
+const format = plainly(formatIn('metric'));
 const round = (goal: Goal, more: Partial<Round> = {}): Round => ({ ...newRound('One', 'the hall', goal), ...more });
 const ran = (low: number, middle: number, high: number, chance: number | null = null, atWall = 0): JudgedRound => ({
   name: 'One',

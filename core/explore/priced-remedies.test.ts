@@ -12,11 +12,11 @@ import { assess } from './assess.ts';
 import { builtSample, shareBetter } from './sure-score.ts';
 import { lowDiscrepancy } from '../numerics/low-discrepancy.ts';
 import { readCarDesign } from '../files/read.ts';
-import type { Format } from '../units/quantity.ts';
+import { formatBy } from '../units/quantity.ts';
 import { runForAim } from './aim.ts';
 import { curingRemedies } from './priced-remedies.ts';
 
-const metric: Format = (value) => value.toPrecision(3);
+const metric = formatBy((value) => value.toPrecision(3));
 const lever = newCar('x');
 const band = newCar('x', 'band');
 const CARS: readonly (readonly [string, CarDesign])[] = [

@@ -11,7 +11,7 @@ import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { woundUp } from '../trials/wound-up.ts';
 import { energyShare } from '../run/energy.ts';
 import type { RunResult } from '../run/simulate.ts';
-import { formatAbout, formatIn, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import { type Format, formatAbout, formatIn, type UnitSystem } from '../units/quantity.ts';
 import { DRIFT_WAY, figuresOf, type CarFigure } from './measured-car.ts';
 import type { WordId } from './words.ts';
 
@@ -20,7 +20,7 @@ interface Known {
   readonly design: CarDesign;
   readonly result: RunResult;
   readonly figures: Readonly<Record<CarFigure, number>>;
-  readonly format: (value: number, quantity: Quantity) => string;
+  readonly format: Format;
   readonly about: (value: number, quantity: 'distance') => string;
 }
 

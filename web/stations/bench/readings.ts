@@ -4,7 +4,7 @@ import type { Measurement, MeasurementKind, Result } from '../../../core/bench/m
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { faultLine } from '../../../core/fault-words.ts';
 import { readMeasurement } from '../../../core/files/read.ts';
-import { parseQuantity, type Quantity, type Typed, type UnitSystem } from '../../../core/units/quantity.ts';
+import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
 
 /** What stands in the fields of one measurement, as it was typed. */
 export interface TypedReadings {

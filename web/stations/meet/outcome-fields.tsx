@@ -4,7 +4,7 @@ import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
 import { timedWords, timeWords } from '../../../core/meet/words.ts';
-import { formatQuantity, parseQuantity, type Quantity, type Typed, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatQuantity, parseQuantity, type Quantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { keptHere, useKeptHere } from '../../ui/use-kept-here.ts';
 import { useUnits } from '../../ui/use-units.ts';

@@ -5,7 +5,7 @@ import { HANG_ON_FLOOR, measuredSpread, valueKeysOf, valueOf } from '../../../..
 import { spreadWords, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { wrongWords } from '../../../../core/fault-words.ts';
-import { formatQuantity, numberIn, parseQuantity, type Typed } from '../../../../core/units/quantity.ts';
+import { formatQuantity, numberIn, parseQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
 import { useDraft } from '../../../ui/use-draft.ts';
