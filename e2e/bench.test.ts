@@ -6,8 +6,8 @@ import { PHONE } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
 import { demoCar, designOf, setStage } from './stage.ts';
 
-/** The two ends of what Cars built like this come to, as the page tells it. */
-const RANGE = /Cars built like this come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/;
+/** The two ends of the predicted range, as the page tells it. */
+const RANGE = /Cars built like this: (\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/;
 
 function fileOf(name: string, text: string) {
   const folder = mkdtempSync(join(tmpdir(), 'bench-'));
@@ -45,7 +45,7 @@ describe('a builder at the Bench station', () => {
     }
     await page.waitForFunction(
       (wide) => {
-        const told = /Cars built like this come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/.exec(
+        const told = /Cars built like this: (\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/.exec(
           document.querySelector('main')!.innerText.replaceAll('\u00a0', ' '),
         );
         return told !== null && Number(told[2]) / Number(told[1]) < 1 + 0.6 * (wide - 1);
@@ -59,7 +59,7 @@ describe('a builder at the Bench station', () => {
     await car.saved();
     await page.waitForFunction(
       (wide) => {
-        const told = /Cars built like this come (\d+(?:\.\d+)?) to (\d+(?:\.\d+)?)/.exec(
+        const told = /Cars built like this: (\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/.exec(
           document.querySelector('main')!.innerText.replaceAll('\u00a0', ' '),
         );
         return told !== null && Math.abs(Number(told[2]) / Number(told[1]) - wide) < 1e-9;

@@ -66,7 +66,7 @@ describe('the Brief station', () => {
     const page = await open(`${demoCar(3)}/brief`);
     const trophy = builder(page);
     await trophy.press('Change Round 1, Furthest');
-    await trophy.pick('Aim', 'carry the heaviest load over …');
+    await trophy.pick('Goal', 'carry the heaviest load over …');
     await trophy.type('Carried over, m', '4');
     await trophy.sees('The heaviest load that is carried 4.00 m counts.');
     await trophy.saved();
@@ -155,7 +155,7 @@ describe('the Brief station', () => {
     await eel.sees('The stop nearest to the mark at 3.00 m counts.');
     await eel.sees('from the mark at 3.00 m');
     await eel.press('More');
-    await eel.choose('Let Bobbin Eel work to another brief');
+    await eel.choose('Choose another brief for Bobbin Eel');
     await eel.sees('Choose a brief for Bobbin Eel');
     await eel.press('Use this brief: Skerrow Lull Trophy');
     await eel.sees('cannot tell: nothing is known about how straight a roller runs');

@@ -83,7 +83,7 @@ describe('a builder at the Design station', () => {
       await thing.evaluate((element) => element.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true })));
     };
     await press('body');
-    await kelp.sees('Ballast from drive axle');
+    await kelp.sees('Ballast to drive axle');
     await kelp.seesNot('Lever of');
     await press('driveAxle');
     await kelp.sees('Tyre on the drive wheels');
@@ -107,7 +107,7 @@ describe('a builder at the Design station', () => {
     await eel.sees('turns of a full wind 18 → 16');
     await expectAccessible(page);
     await eel.press('Restore: card washer');
-    await eel.sees('Back to “card washer”');
+    await eel.sees('Restored “card washer”');
     await eel.sees('before going back to card washer');
     await eel.press('Restore: before going back to card washer');
     await eel.press('Close');

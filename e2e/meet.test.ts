@@ -106,7 +106,7 @@ describe('a meet', () => {
     await harbour.openTab('Results');
     await harbour.press(`Correct: ${last[1]!}, Furthest, run 1`);
     await harbour.type('Corrected by', 'the harbour office');
-    await harbour.type('Why', 'tape slipped');
+    await harbour.type('Reason', 'tape slipped');
     await harbour.type(`correction of ${last[1]!}, Furthest, run 1: distance`, '9.9');
     await harbour.press(`Save result: correction of ${last[1]!}, Furthest, run 1`);
     await harbour.sees('corrected by the harbour office: tape slipped');
@@ -141,7 +141,7 @@ describe('a meet', () => {
     await host.sees('Now: Furthest');
     await host.press('Let a phone join');
     await host.press('Turn on');
-    await host.sees('As official, none has joined yet.');
+    await host.sees('As official, no phone has joined yet.');
     await expectAccessible(page);
     const codeFor = (role: string): Promise<string> => page.$eval(`[data-testid=join-code-${role}]`, (shown) => shown.textContent!);
     const [address] = ((await (await fetch(`${stage.program.url}/api/sharing`)).json()) as { shared: { addresses: [string] } }).shared

@@ -42,11 +42,11 @@ describe('an afternoon on a phone', () => {
     await phone.press('Go');
     // The marks that the brief’s rounds set.
     await phone.press('5.00\u00a0m');
-    await phone.press('Withdraw');
+    await phone.press('Undo last press');
     await phone.press('5.00\u00a0m');
     await phone.press('Stop now');
     await expectAccessible(page);
-    await phone.press('Use these times');
+    await phone.press('Use this time');
     expect(await phone.valueOf('Turns of the drive axle')).toBe('4.5');
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '6.4');
     await (await page.waitForSelector('details summary'))!.click();

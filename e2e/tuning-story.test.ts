@@ -83,8 +83,8 @@ describe('a car that spins and rubs', () => {
           await car.sees('Planned to judge the change');
           await car.saved();
         } else if (next.includes('undo')) {
-          await page.locator('button ::-p-text(Undo it: back to)').click();
-          await car.sees('Back to');
+          await page.locator('button ::-p-text(Undo it: restore)').click();
+          await car.sees('Restored “');
           await car.saved();
         } else {
           // A check at the table. In this car it is the tyres, and something that rubs; what is confirmed and can be cured is cured.

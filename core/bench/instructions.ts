@@ -139,7 +139,7 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
   },
   'lever-pull': {
     name: 'Force on the lever',
-    tells: 'torque at rest and rate of the spring',
+    tells: 'torque at rest and spring rate',
     minutes: 8,
     needs: ['spring scale', 'protractor', 'ruler'],
     how: [

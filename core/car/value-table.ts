@@ -24,7 +24,7 @@ export const VALUE_NAMES: Readonly<Record<ValueKey, string>> = {
   driveWheelDensity: 'drive wheels: weight per area of their face',
   otherWheelDensity: 'other wheels: weight per area of their face',
   springPreload: 'torque of the spring at rest',
-  springRate: 'rate of the spring',
+  springRate: 'spring rate',
   springEfficiency: 'fraction of the energy that the spring returns',
   c1: 'first coefficient of the rubber',
   c2: 'second coefficient of the rubber',

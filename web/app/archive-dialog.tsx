@@ -120,7 +120,7 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
   const { manifest, fresh, same, differing, different, gone, removed, faulty, faults } = report;
   return (
     <>
-      <Typography color="text.secondary">Saved {savedAt.format(new Date(manifest.savedAt))}. Nothing has been stored yet.</Typography>
+      <Typography color="text.secondary">Saved {savedAt.format(new Date(manifest.savedAt))}. Nothing has been saved yet.</Typography>
       <WordTable
         head={['what', 'new here', 'the same']}
         rows={KINDS.map(([kind, plural]) => [plural, fresh[kind], same[kind]])}

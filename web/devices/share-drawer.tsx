@@ -63,7 +63,7 @@ export default function ShareDrawer({ roles, path, onClose }: ShareDrawerProps) 
                 {shared.codes[role]}
               </p>
               <p role="status" className={plain.text}>
-                Role {ROLES[role].name}, {joinedWords(shared.joined[role])}.
+                As {ROLES[role].name}, {joinedWords(shared.joined[role])}.
               </p>
             </section>
           ))}

@@ -60,7 +60,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
       const { brief: _then, ...car } = earlier;
       return { ...car, name: called, ...(brief && { brief }) };
     });
-    dispatch(toasted(`Back to “${name}”`));
+    dispatch(toasted(`Restored “${name}”`));
   };
   const remove = async (id: string, name: string): Promise<void> => {
     const answer = await removeFrom({ carId, id });

@@ -28,7 +28,7 @@ export function MeasuredBefore({ kind, bench, onShow }: MeasuredBeforeProps) {
             {one.part !== null && `; in my part “${one.part}”`}
             {!one.isIn && '. Not used in the car now'}
           </span>
-          <Button size="small" onClick={() => onShow(one.measurement)} aria-label={`Show its readings of ${dayOf(one.at)}`}>
+          <Button size="small" onClick={() => onShow(one.measurement)} aria-label={`Show readings of ${dayOf(one.at)}`}>
             Show readings
           </Button>
           {one.isIn && (

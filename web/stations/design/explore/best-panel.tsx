@@ -190,7 +190,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
                       void keep(`found: ${runWords(found)}`.replaceAll('\u00a0', ' '), 'Found by a search for the goal.', found.design)
                     }
                   >
-                    Save version
+                    Save
                   </Button>
                 </Box>
                 <Box component="ol" sx={{ m: 0, pl: 5, typography: 'body2' }}>
