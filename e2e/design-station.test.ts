@@ -92,7 +92,7 @@ describe('a builder at the Design station', () => {
     await kelp.sees('Tyre on the drive wheels');
     await expectAccessible(page);
     await page.type('input[type=search]', ' box');
-    await kelp.sees('No size or part has this name.');
+    await kelp.sees('Nothing here has this name.');
     await kelp.browse();
     await kelp.sees('Body and weight');
     await page.close();

@@ -7,7 +7,8 @@ import { QuantityField } from '../ui/quantity-field.tsx';
 import plain from '../ui/plain.module.css';
 import styles from './asked.module.css';
 
-const LIMITED = [
+/** What the rules limit: its key, label, quantity and the most that can be typed. */
+export const LIMITED = [
   ['length', 'Longest allowed', 'size', 5],
   ['width', 'Widest allowed', 'size', 5],
   ['height', 'Highest allowed', 'size', 5],

@@ -18,7 +18,8 @@ import styles from './design-page.module.css';
 import { designSlice } from '../../open-car/design-slice.ts';
 import { CarPanel } from './car/car-panel.tsx';
 import type { OpenGroup } from './car/group.tsx';
-import { LowerPanel, type TabKey } from './lower-panel.tsx';
+import { LowerPanel } from './lower-panel.tsx';
+import type { TabKey } from './tabs.ts';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 import { usePlayer } from '../../drawing/use-player.ts';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
@@ -96,7 +97,10 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
     <div className={styles.station}>
       <DesignHeader carId={carId} name={design.name} edit={edit} onVersions={openVersions} />
       <div className={styles.workspace}>
-        {guarded('The car', <CarPanel carId={carId} design={design} edit={edit} faults={faults} opened={opened} onOpen={setOpened} />)}
+        {guarded(
+          'The car',
+          <CarPanel {...{ carId, design, edit, faults, opened }} onOpen={setOpened} onTab={openTab} onVersions={openVersions} />,
+        )}
         <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
           {guarded(
             'The drawing',

@@ -10,6 +10,7 @@ import { usePullsRead } from '../../open-car/use-pulls-read.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './lower-panel.module.css';
 import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
+import { TABS, type TabKey } from './tabs.ts';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 
 const SweepPanel = later(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
@@ -17,16 +18,6 @@ const MapPanel = later(() => import('./explore/map-panel.tsx').then(({ MapPanel:
 const MattersPanel = later(() => import('./explore/matters-panel.tsx').then(({ MattersPanel: component }) => ({ default: component })));
 const BestPanel = later(() => import('./explore/best-panel.tsx').then(({ BestPanel: component }) => ({ default: component })));
 const WindingPanel = later(() => import('./explore/winding-panel.tsx').then(({ WindingPanel: component }) => ({ default: component })));
-
-const TABS = [
-  ['curve', 'Pull curve'],
-  ['sweep', 'Sweep'],
-  ['map', 'Map'],
-  ['matters', 'What matters'],
-  ['best', 'Best car'],
-  ['winding', 'Winding'],
-] as const;
-export type TabKey = (typeof TABS)[number][0];
 
 /** ms after the station stands; what is explored with is then made ready while nothing else is to be done. */
 const WARM_UP_AFTER = 1500;

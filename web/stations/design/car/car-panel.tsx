@@ -26,6 +26,8 @@ import { AskedByBrief, FloorOfBrief } from './asked-by-brief.tsx';
 import { CAR_ROWS, rowsFound, type CarRow } from './car-rows.ts';
 import { FlickTest } from '../../../open-car/flick-test.tsx';
 import { isSameChoice } from './choices.ts';
+import { indexFound, type IndexTarget } from './station-index.ts';
+import type { TabKey } from '../tabs.ts';
 import { ChoiceField } from './choice-field.tsx';
 import { Group, type OpenGroup } from './group.tsx';
 import { groupWords } from './group-words.ts';
@@ -46,13 +48,16 @@ interface CarPanelProps {
   /** The group that is open; null for none. */
   readonly opened: OpenGroup | null;
   readonly onOpen: (group: OpenGroup | null) => void;
+  readonly onTab: (tab: TabKey) => void;
+  readonly onVersions: () => void;
 }
 
 /** Everything of the car that can be changed, by what it belongs to, a group at a time; or what is looked for by its name. */
-export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPanelProps) {
+export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, onVersions }: CarPanelProps) {
   useReaderSoon();
   const units = useUnits();
   const [sought, setSought] = useState('');
+  const [isListing, setListing] = useState(false);
   // What could not be taken as it was typed outlives its group's closing.
   const [drafts] = useState(() => new Map<string, string>());
   const chosen = useChosen(design);
@@ -65,6 +70,15 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
   const shown = { design, chosen, edit, faults };
   const groups = (Object.keys(CAR_GROUPS) as CarGroup[]).filter((group) => rows.some((row) => row.group === group));
   const format = formatIn(units);
+  const go = (target: IndexTarget): void => {
+    if (target.kind === 'my-parts') startTransition(() => setListing(true));
+    else if (target.kind === 'versions') onVersions();
+    else {
+      setSought('');
+      if (target.kind === 'tab') onTab(target.tab);
+      if (target.kind === 'group') onOpen(target.group);
+    }
+  };
   const group = (id: OpenGroup, name: string, words: string, content: () => React.ReactNode) => (
     <Group
       key={id}
@@ -86,7 +100,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
       <Find sought={sought} onSeek={setSought} />
       <Drafts value={drafts}>
         {sought.trim() !== '' ? (
-          <Found {...shown} rows={toFind} sought={sought} />
+          <Found {...shown} rows={toFind} sought={sought} onGo={go} />
         ) : (
           <div>
             {groups.map((id) =>
@@ -122,7 +136,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen }: CarPan
           </div>
         )}
       </Drafts>
-      <MyParts />
+      <MyParts isListing={isListing} onListing={setListing} />
     </section>
   );
 }
@@ -191,17 +205,36 @@ function Rows({ rows, design, chosen, edit, faults }: ShownProps & { readonly ro
   );
 }
 
-/** What was looked for, whatever group it belongs to. */
-function Found({ sought, rows, ...shown }: ShownProps & { readonly sought: string; readonly rows: readonly CarRow[] }) {
+interface FoundProps extends ShownProps {
+  readonly sought: string;
+  readonly rows: readonly CarRow[];
+  readonly onGo: (target: IndexTarget) => void;
+}
+
+/** What was looked for, whatever group it belongs to; what is no row of the car as links to it. */
+function Found({ sought, rows, onGo, ...shown }: FoundProps) {
   const found = rowsFound(rows, sought);
   const values = valuesFound(shown.design, sought);
+  const links = indexFound(sought);
+  const count = found.length + values.length + links.length;
   return (
     <div className={plain.rows}>
       <p role="status" className={`${plain.caption} ${plain.muted}`}>
-        {found.length + values.length === 0 ? 'No size or part has this name.' : `${found.length + values.length} found`}
+        {count === 0 ? 'Nothing here has this name.' : `${count} found`}
       </p>
       <Rows {...shown} rows={found} />
       {values.length > 0 && <ValuesList {...shown} only={values} />}
+      {links.length > 0 && (
+        <ul className={plain.list} aria-label="Elsewhere at this station">
+          {links.map(({ label, target }) => (
+            <li key={label}>
+              <Button size="small" onClick={() => onGo(target)}>
+                {label}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }
@@ -235,10 +268,14 @@ const Find = memo(function Find({ sought, onSeek }: FindProps) {
   );
 });
 
-/** The drawer of the builder's own parts. Drawn once. */
-const MyParts = memo(function MyParts() {
-  const [isListing, setListing] = useState(false);
-  const open = useCallback(() => startTransition(() => setListing(true)), []);
+interface MyPartsProps {
+  readonly isListing: boolean;
+  readonly onListing: (isListing: boolean) => void;
+}
+
+/** The drawer of the builder's own parts. Drawn anew only when it opens or closes. */
+const MyParts = memo(function MyParts({ isListing, onListing }: MyPartsProps) {
+  const open = useCallback(() => startTransition(() => onListing(true)), [onListing]);
   return (
     <>
       <Button size="small" variant="outlined" aria-haspopup="dialog" onClick={open}>
@@ -246,7 +283,7 @@ const MyParts = memo(function MyParts() {
       </Button>
       {isListing && (
         <Suspense fallback={null}>
-          <OwnPartsDrawer onClose={() => setListing(false)} />
+          <OwnPartsDrawer onClose={() => onListing(false)} />
         </Suspense>
       )}
     </>
