@@ -62,7 +62,7 @@ module.exports = {
     onlyMayImport('cli-is-thin', '^cli/', '^(cli|core|server)/', 'Commands are thin over the science, and over what keeps it.'),
     {
       name: 'stations-apart',
-      comment: 'What two stations need has a home of its own: open-car, open-brief, asked, charts, drawing, ui.',
+      comment: 'What two stations need has a home of its own: open-car, open-brief, brief-fields, charts, drawing, ui.',
       severity: 'error',
       from: { path: '^web/stations/([^/]+)/', pathNot: '[.]test[.]tsx?$' },
       to: { path: '^web/stations/', pathNot: '^web/stations/$1/' },
@@ -71,7 +71,7 @@ module.exports = {
       name: 'shared-below-stations',
       comment: 'What is shared knows no station.',
       severity: 'error',
-      from: { path: '^web/(ui|charts|drawing|asked|open-document|open-car|open-brief|workers|live)/', pathNot: '[.]test[.]tsx?$' },
+      from: { path: '^web/(ui|charts|drawing|brief-fields|open-document|open-car|open-brief|workers|live)/', pathNot: '[.]test[.]tsx?$' },
       to: { path: '^web/stations/' },
     },
     {
@@ -79,7 +79,7 @@ module.exports = {
       comment: 'Fields, drawers and words know neither the app nor what is drawn with them.',
       severity: 'error',
       from: { path: '^web/ui/' },
-      to: { path: '^web/(app|charts|drawing|asked|open-document|open-car|open-brief|workers)/' },
+      to: { path: '^web/(app|charts|drawing|brief-fields|open-document|open-car|open-brief|workers)/' },
     },
     {
       name: 'no-circles',

@@ -6,12 +6,12 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { mulberry } from '../core/numerics/low-discrepancy.ts';
+import { randomGenerator } from '../core/numerics/low-discrepancy.ts';
 import { badArchives } from '../server/attack/bad-archives.ts';
-import { roleStorm } from '../server/attack/roles.ts';
+import { runRoleLoadTest } from '../server/attack/roles.ts';
 import { CAR, design, send } from '../server/attack/hostile-requests.ts';
 import { killUnderLoad } from '../server/attack/kills.ts';
-import { storm, worstBodies } from '../server/attack/storm.ts';
+import { runLoadTest, worstBodies } from '../server/attack/load-test.ts';
 import { startMain } from '../server/testing.ts';
 
 const { values } = parseArgs({
@@ -46,7 +46,7 @@ for (const { name, ms, answer } of await worstBodies(port, 5))
   );
 
 const start = performance.now();
-const { sent, statuses, wrong, slowest } = await storm(port, requests, mulberry(seed));
+const { sent, statuses, wrong, slowest } = await runLoadTest(port, requests, randomGenerator(seed));
 line('hostile requests', `${sent} in ${((performance.now() - start) / 1000).toFixed(1)} s`);
 for (const [status, count] of [...statuses].sort(([a], [b]) => a - b))
   line(status === 0 ? '  connection closed' : `  answered ${status}`, String(count));
@@ -83,12 +83,12 @@ const memory = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${started.process.pid}/
 if (memory) line('  memory of the program, at its most', `${(Number(memory[1]) / 1024).toFixed(0)} MB`);
 started.process.kill('SIGKILL');
 
-const { asked, wrongly } = await roleStorm(join(folder, 'roles'), mulberry(seed));
+const { asked, wrongly } = await runRoleLoadTest(join(folder, 'roles'), randomGenerator(seed));
 line('requests of phones beyond their role', String(asked));
 line('  answered otherwise than the rights say', String(wrongly.length));
 wrongly.slice(0, 10).forEach((fault) => line(`    ${fault}`, ''));
 
-const { acknowledged, lost } = await killUnderLoad(join(folder, 'kills'), kills, mulberry(seed));
+const { acknowledged, lost } = await killUnderLoad(join(folder, 'kills'), kills, randomGenerator(seed));
 line('kills under load', String(kills));
 line('  runs acknowledged', String(acknowledged));
 line('  of these lost', String(lost.length));

@@ -5,12 +5,12 @@
 import { parseArgs } from 'node:util';
 import { findBestCar, SEARCH_TRIES } from '../core/explore/best-car.ts';
 import { exploreCar } from '../core/explore/explored-car.ts';
-import { placed, turnsOf } from '../core/explore/search-turns.ts';
-import { builtSample, hasMoreTrouble, sureScorer } from '../core/explore/sure-score.ts';
+import { withMotorPlaced, searchDimensions } from '../core/explore/search-dimensions.ts';
+import { builtSample, hasMoreTrouble, lowerQuantileScorer } from '../core/explore/quantile-score.ts';
 import { conflictsOf } from '../core/car/fit.ts';
 import { judgeRules } from '../core/brief/rules.ts';
 import { makeWorkspace } from '../core/run/workspace.ts';
-import { mulberry } from '../core/numerics/low-discrepancy.ts';
+import { randomGenerator } from '../core/numerics/low-discrepancy.ts';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { hiddenCar } from './hidden-cars.ts';
 
@@ -23,9 +23,9 @@ const fresh = (design: CarDesign) => builtSample(design, 77_000 + seed, workspac
 /** The best of as many cars drawn at random, each by what 8 in 10 of a few reach; held to the same: none with more trouble than the car has. */
 function byChance(design: CarDesign): CarDesign | null {
   const now = builtSample(design, 1000 + seed, workspace);
-  const [random, turns, scoreOf] = [mulberry(seed + 9), turnsOf(design, {}), sureScorer(seed, workspace)];
+  const [random, turns, scoreOf] = [randomGenerator(seed + 9), searchDimensions(design, {}), lowerQuantileScorer(seed, workspace)];
   const found = Array.from({ length: SEARCH_TRIES }, () => {
-    const made = placed(turns.reduce((car, turn) => turn(car, random()), design));
+    const made = withMotorPlaced(turns.reduce((car, turn) => turn(car, random()), design));
     const isOpen =
       judgeRules(made, made.limits).every(({ verdict }) => verdict !== 'broken') && conflictsOf(made).length <= conflictsOf(design).length;
     const run = isOpen ? exploreCar(made, workspace) : null;

@@ -7,7 +7,7 @@ import { newCar } from '../core/car/new-car.ts';
 import { CATALOGUE, fitCatalogue } from '../core/car/parts.ts';
 import { deviated, type ValueKey } from '../core/car/value-table.ts';
 import { valueKeysOf, valueOf } from '../core/car/values.ts';
-import { mulberry, standardNormal } from '../core/numerics/low-discrepancy.ts';
+import { randomGenerator, standardNormal } from '../core/numerics/low-discrepancy.ts';
 import { CONDITIONS } from '../core/predict/conditions.ts';
 import { deriveRunSetup, fullTurns } from '../core/predict/derive-run-setup.ts';
 import { simulate, type RunResult } from '../core/run/simulate.ts';
@@ -21,8 +21,8 @@ const workspace = makeWorkspace();
 const FULL: Wind = { kind: 'full' };
 
 /** Dice that always fall alike. */
-export function dice(seed: number) {
-  const random = mulberry(seed);
+export function randomOf(seed: number) {
+  const random = randomGenerator(seed);
   const uniform = (low = 0, high = 1): number => low + (high - low) * random();
   return { uniform, normal: (): number => standardNormal(random()) };
 }
@@ -166,7 +166,7 @@ const BATCH = 0.75;
 const MOVED = 0.06;
 
 /** Any car of the catalogue: its layout, floor, care and what it is made of, as far as that goes together. */
-function anyOf(design: CarDesign, chance: ReturnType<typeof dice>): CarDesign {
+function anyOf(design: CarDesign, chance: ReturnType<typeof randomOf>): CarDesign {
   const oneOf = <T>(list: readonly T[]): T => list[Math.floor(chance.uniform() * list.length)]!;
   const floored: CarDesign = {
     ...design,
@@ -195,7 +195,7 @@ function justHolding(design: CarDesign, spread: number): CarDesign {
 export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}): HiddenCar {
   const { wider = 1, fading = 0, fault = 'none', second = 'none', growth = 0, opening = 0, heavier = 0, gripOff = 0 } = options;
   const { fatigue = 0, shortTape = 0, spoiled = 0, turnsOff = 0, startOff = 0, toldSlope = 0, isAny = false, isAnySize = false } = options;
-  const chance = dice(seed * 1_000_003 + 7919 * n);
+  const chance = randomOf(seed * 1_000_003 + 7919 * n);
   const kind = MOTOR_KINDS[n % MOTOR_KINDS.length]!;
   const base: CarDesign = { ...newCar('hidden', kind), care: 'ordinary' };
   const plain: CarDesign = { ...base, wheelbase: base.wheelbase * chance.uniform(0.95, 1.15) };
@@ -205,7 +205,7 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
   const scatter = chance.uniform(0.03, 0.08);
   const drawn = chance.uniform();
   const size = isAnySize ? 2 * drawn ** 2 - 0.15 : drawn;
-  const other = dice(seed * 7_368_787 + n);
+  const other = randomOf(seed * 7_368_787 + n);
   const made = isAny ? anyOf(plain, other) : plain;
   const sloped: CarDesign = toldSlope === 0 ? made : { ...made, floor: { ...made.floor, slope: other.uniform(-toldSlope, toldSlope) } };
   const design = gripOff === 0 ? sloped : justHolding(sloped, gripOff);

@@ -1,13 +1,13 @@
 /** How often what a measurement says holds the truth: hidden cars read by simulated instruments, `npm run bench:honesty -- --readings 300 --seed 1`. */
 import { parseArgs } from 'node:util';
-import { within } from '../core/bench/estimate.ts';
+import { confidenceInterval } from '../core/bench/estimate.ts';
 import { isMeasured, measure } from '../core/bench/measure.ts';
 import { simulatedReadings, type HiddenBuild } from '../core/bench/simulated-readings.ts';
 import type { MeasurementKind } from '../core/bench/measured.ts';
 import { MOTOR_KINDS } from '../core/car/motors/motors.ts';
 import { newCar } from '../core/car/new-car.ts';
 import { sampledCars } from '../core/predict/sampled-cars.ts';
-import { dice } from './hidden-cars.ts';
+import { randomOf } from './hidden-cars.ts';
 
 const { values } = parseArgs({ options: { readings: { type: 'string', default: '300' }, seed: { type: 'string', default: '1' } } });
 const [readings, seed] = [Number(values.readings), Number(values.seed)];
@@ -32,7 +32,7 @@ const KINDS: readonly MeasurementKind[] = [
 
 /** The nth hidden car of those on axles, and for the pulls of rollers too. */
 function hidden(n: number): HiddenBuild {
-  const chance = dice(seed * 7907 + n);
+  const chance = randomOf(seed * 7907 + n);
   const base = { ...newCar('hidden', MOTOR_KINDS[n % MOTOR_KINDS.length]!), care: 'ordinary' as const };
   const { design, numbers } = sampledCars(base, seed)(1 + n);
   return {
@@ -57,7 +57,7 @@ for (const kind of KINDS) {
     for (const [key, truth] of Object.entries(made.truth)) {
       const told = result.values[key];
       if (!told) continue;
-      const [low, high] = within(told, 0.9);
+      const [low, high] = confidenceInterval(told, 0.9);
       const count = held.get(key) ?? { held: 0, all: 0 };
       held.set(key, { held: count.held + Number(truth >= low && truth <= high), all: count.all + 1 });
     }

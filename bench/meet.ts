@@ -11,7 +11,7 @@ import { performance } from 'node:perf_hooks';
 import { parseArgs } from 'node:util';
 import { quantileSorted } from 'simple-statistics';
 import type { Brief } from '../core/brief/brief.ts';
-import { standingResults, type KeptResult, type Meet } from '../core/meet/meet.ts';
+import { standingResults, type SavedResult, type Meet } from '../core/meet/meet.ts';
 import { newEntry, newMeet, newResult } from '../core/meet/new-meet.ts';
 import { standingsOf } from '../core/meet/scoring.ts';
 import type { ResultPage } from '../core/schema/stored.ts';
@@ -43,7 +43,7 @@ const meetOf = (count: number, runs: number): Meet =>
     entries: Array.from({ length: count }, (_, i) => newEntry({ id: crypto.randomUUID(), crew: `crew ${i}`, car: `car ${i}` })),
   });
 let written = 0;
-const resultOf = (meet: string, entry: string, round: number, run: number): KeptResult => ({
+const resultOf = (meet: string, entry: string, round: number, run: number): SavedResult => ({
   id: crypto.randomUUID(),
   number: ++written,
   result: newResult({

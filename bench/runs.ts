@@ -5,7 +5,7 @@
 import { Worker } from 'node:worker_threads';
 import { newCar } from '../core/car/new-car.ts';
 import type { MapRequest } from '../core/explore/map.ts';
-import { evenly } from '../core/explore/sweep.ts';
+import { evenlySpaced } from '../core/explore/sweep.ts';
 import { odexRun } from '../core/run/reference/odex-run.ts';
 import reference from '../core/run/reference/reference-runs.json' with { type: 'json' };
 import type { RunSetup } from '../core/run/run-setup.ts';
@@ -86,8 +86,8 @@ process.stdout.write(`median of the runs: ${median([...oursTimes]).toFixed(0)} Â
 
 const request: MapRequest = {
   design: newCar('map'),
-  across: { id: 'leverLength', values: evenly(0.1, 0.3, 200) },
-  up: { id: 'driveWheels', values: evenly(0.06, 0.16, 100) },
+  across: { id: 'leverLength', values: evenlySpaced(0.1, 0.3, 200) },
+  up: { id: 'driveWheels', values: evenlySpaced(0.06, 0.16, 100) },
 };
 const workers = [0, 1].map(() => new Worker(new URL('map-worker.js', import.meta.url)));
 const share = (worker: Worker, from: number, to: number): Promise<number> =>

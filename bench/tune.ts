@@ -7,15 +7,15 @@ import { quantile } from 'simple-statistics';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { fullTurns } from '../core/predict/derive-run-setup.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
-import { CAUSE_IDS } from '../core/trials/cause-words.ts';
-import { explain, NOTED, notedIn, weighCauses, type FaultId } from '../core/trials/causes.ts';
+import { CAUSE_IDS } from '../core/trials/cause-descriptions.ts';
+import { explain, OBSERVATION_RATES, observationsIn, weighCauses, type FaultId } from '../core/trials/causes.ts';
 import { didItHelp } from '../core/trials/did-it-help.ts';
 import { fitCar, leaveOut } from '../core/trials/fit/fit-car.ts';
 import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
 import { checkBefore, checkGroup, mostRun } from '../core/trials/group-check.ts';
 import { ownScatter } from '../core/trials/own-scatter.ts';
 import { allChanges, nextChanges } from '../core/trials/next-change.ts';
-import { dice, hiddenCar, share, trials, type HiddenOptions } from './hidden-cars.ts';
+import { randomOf, hiddenCar, share, trials, type HiddenOptions } from './hidden-cars.ts';
 
 const { values } = parseArgs({
   options: { cars: { type: 'string', default: '150' }, seed: { type: 'string', default: '1' }, only: { type: 'string' } },
@@ -161,7 +161,7 @@ const FAULTS = CAUSE_IDS.filter((id): id is FaultId => id !== 'none' && id !== '
 
 /** What the runs of a hidden car are explained by, with what is noted of each: two at half winding and two fully wound, each way, unless told otherwise. */
 function explained(n: number, options: HiddenOptions, withTimes = false, runs = 2) {
-  const chance = dice(104_729 * seed + n);
+  const chance = randomOf(104_729 * seed + n);
   const car = hiddenCar(n, seed, options);
   const { fault = 'none', second = 'none' } = options;
   if ([fault, second].includes('tied') && car.kind === 'twist') return null;
@@ -180,10 +180,10 @@ function explained(n: number, options: HiddenOptions, withTimes = false, runs = 
     (['out', 'back'] as const).map((direction) => trials(car, wind, runs, { times: withTimes, direction })),
   );
   if (groups.some((group) => group.runs.length === 0)) return null;
-  const noted = notedIn(
+  const noted = observationsIn(
     groups.flatMap((group) =>
       group.runs.map(() => ({
-        seen: NOTED.filter(
+        seen: OBSERVATION_RATES.filter(
           ({ of, with: likely, without }) =>
             chance.uniform() < ([fault, second].some((one) => (of as readonly string[]).includes(one)) ? likely : without),
         ).map(({ seen }) => seen),
@@ -276,7 +276,7 @@ function changes(): void {
     const all = allChanges(car.design).map(gainOf);
     const best = Math.max(0, ...all);
     if (best < 0.05) return [];
-    const chance = dice(31 * n + seed);
+    const chance = randomOf(31 * n + seed);
     return [
       {
         best,
@@ -329,7 +329,7 @@ interface VerdictRuns {
 const VERDICTS = 2500;
 /** Verdicts over pairs of groups: false ones where nothing was changed, and gains that are seen. */
 function verdicts(): void {
-  const chance = dice(seed + 5);
+  const chance = randomOf(seed + 5);
   const told = (gain: number, count: number, is: readonly string[], made: VerdictRuns): string => {
     const { scatter, earlier = 0, day = 0, isInTurn = false, spoiled = 0, drift = 0 } = made;
     const group = (mean: number, size: number, orderOf: (i: number) => number, isClean = false) =>

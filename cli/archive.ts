@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
-import { faultLine } from '../core/fault-words.ts';
+import { formatFault } from '../core/fault-words.ts';
 import { RESOURCE_KINDS, RESOURCES } from '../core/schema/resources.ts';
 import type { ArchiveCount } from '../core/schema/stored.ts';
 import { openArchive } from '../server/archive/open.ts';
@@ -85,7 +85,7 @@ async function main(): Promise<void> {
     ...(what === 'in' ? [`imported: ${describeCount(taken)}`] : []),
   ];
   process.stdout.write(`${lines.join('\n')}\n`);
-  if (faulty > 0) refuse(...faults.map(faultLine), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));
+  if (faulty > 0) refuse(...faults.map(formatFault), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));
 }
 
 try {

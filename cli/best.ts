@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
-import { asAsked } from '../core/brief/brief.ts';
-import { changeWords } from '../core/car/difference.ts';
+import { designForBrief } from '../core/brief/brief.ts';
+import { describeChanges } from '../core/car/difference.ts';
 import { findBestCar } from '../core/explore/best-car.ts';
 import { minutesOf, partsToGet } from '../core/explore/parts-to-get.ts';
 import { readBrief, readCarDesign } from '../core/files/read.ts';
@@ -43,7 +43,7 @@ function main(): void {
   const seed = Number(values.seed ?? 1);
   if (!Number.isInteger(seed) || seed < 1 || seed > MOST_SEED) return refuseUse(`--seed needs a whole number from 1 to ${MOST_SEED}`);
   const told = readOr(positionals[0]!, readCarDesign);
-  const design = values.brief === undefined ? told : asAsked(told, readOr(values.brief, readBrief));
+  const design = values.brief === undefined ? told : designForBrief(told, readOr(values.brief, readBrief));
   const prepared = prepareRun(design);
   if (prepared.kind === 'refused') return refuse(...prepared.faults);
   const { now, best, passed, stoppedBy } = findBestCar(design, { seed });
@@ -53,7 +53,7 @@ function main(): void {
       lower: sure,
       middle,
       helps,
-      changes: changes.map((change) => plainly(changeWords(design, change.design, 'metric'))),
+      changes: changes.map((change) => plainly(describeChanges(design, change.design, 'metric'))),
       toGet: toGet.map(({ name, count }) => ({ name: plainly(name), count })),
       minutes: minutesOf(changes.length, toGet),
       design: offered,

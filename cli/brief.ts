@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { judgeCar, roundWords, type JudgedCar } from '../core/brief/judge.ts';
+import { judgeCar, describeRound, type JudgedCar } from '../core/brief/judge.ts';
 import { ruleSheet } from '../core/brief/rule-sheet.ts';
 import type { Brief } from '../core/brief/brief.ts';
 import type { CarDesign } from '../core/car/car-design.ts';
@@ -29,7 +29,7 @@ function carLines(design: CarDesign, brief: Brief, { rules, rounds }: JudgedCar,
     ...rules.map(({ name, verdict, words }) => `  ${VERDICTS[verdict]} ${name}: ${words(format)}`),
     ...rounds.map(
       (judged, i) =>
-        `  ${judged.kind === 'refused' ? '✕ ' : ''}${judged.name}: ${roundWords(brief.rounds[i]!, judged, units).replaceAll('\u00a0', ' ')}`,
+        `  ${judged.kind === 'refused' ? '✕ ' : ''}${judged.name}: ${describeRound(brief.rounds[i]!, judged, units).replaceAll('\u00a0', ' ')}`,
     ),
     '',
   ];

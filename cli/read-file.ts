@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import type { Fault } from '../core/fault.ts';
-import { faultLine } from '../core/fault-words.ts';
+import { formatFault } from '../core/fault-words.ts';
 import { readJson, type Read } from '../core/files/read.ts';
 
 /** Ends with these lines on standard error and exit code 2. */
@@ -10,7 +10,7 @@ export function end(...lines: readonly string[]): never {
   process.exit(2);
 }
 /** Ends with a line for each fault. */
-export const refuse = (...faults: readonly Fault[]): never => end(...faults.map(faultLine));
+export const refuse = (...faults: readonly Fault[]): never => end(...faults.map(formatFault));
 export const refuseUse = (message: string): never => end(`${message}; --help explains`);
 
 /** The text of a file, or of standard input for `-`. */

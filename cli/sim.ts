@@ -9,10 +9,10 @@ import { sizesOf } from '../core/car/sizes.ts';
 import { runForAim } from '../core/explore/aim.ts';
 import { curingRemedies, PRICED_BY, priceRemedy } from '../core/explore/priced-remedies.ts';
 import { makeWorkspace } from '../core/run/workspace.ts';
-import { builtSample } from '../core/explore/sure-score.ts';
-import { evenly } from '../core/explore/sweep.ts';
+import { builtSample } from '../core/explore/quantile-score.ts';
+import { evenlySpaced } from '../core/explore/sweep.ts';
 import { predict } from '../core/predict/uncertainty.ts';
-import { faultLine, told } from '../core/fault-words.ts';
+import { formatFault, withMessage } from '../core/fault-words.ts';
 import { readCarDesign, readRunSetup, type Read } from '../core/files/read.ts';
 import type { RunSetup } from '../core/run/run-setup.ts';
 import { simulate, type RunOutcome, type RunResult } from '../core/run/simulate.ts';
@@ -98,12 +98,12 @@ function printSweep(order: string, runAt: (key: string, value: number) => Read<R
   const [from, to, count] = numbers.map(Number);
   if (key === undefined || !Number.isFinite(from) || !Number.isFinite(to)) return refuseUse('--sweep needs KEY=FROM:TO:N');
   if (!Number.isInteger(count) || count! < 1 || count! > 100_000) return refuseUse('--sweep needs N from 1 to 100000');
-  const rows = evenly(from!, to!, count!).map((value) => {
+  const rows = evenlySpaced(from!, to!, count!).map((value) => {
     const read = runAt(key, value);
     const outcome: RunOutcome = read.kind === 'read' ? read.value : { kind: 'refused', faults: read.faults };
     return outcome.kind === 'ran'
       ? [value, ...COLUMNS.map((column) => outcome.result[column]), '']
-      : [value, ...COLUMNS.map(() => ''), faultLine(outcome.faults[0]!)];
+      : [value, ...COLUMNS.map(() => ''), formatFault(outcome.faults[0]!)];
   });
   process.stdout.write(
     `${Papa.unparse({ fields: [key, ...COLUMNS, 'refused'], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`,
@@ -138,7 +138,7 @@ function printBatch(file: string): void {
   for (const setup of setups) {
     const read = readRunSetup(setup);
     const outcome = read.kind === 'read' ? simulate(read.value) : { kind: 'refused' as const, faults: read.faults };
-    const line = outcome.kind === 'ran' ? brief(outcome.result) : { refused: outcome.faults.map(told) };
+    const line = outcome.kind === 'ran' ? brief(outcome.result) : { refused: outcome.faults.map(withMessage) };
     process.stdout.write(`${JSON.stringify(line)}\n`);
   }
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { Wrong } from './fault.ts';
-import { beyond } from './fault.ts';
-import { faultLine, limitWords, told, wrongWords } from './fault-words.ts';
+import type { Problem } from './fault.ts';
+import { boundFault } from './fault.ts';
+import { formatFault, describeLimit, withMessage, describeProblem } from './fault-words.ts';
 
 /** What each kind of fault says after the name of its key, and so what would put it right. */
-const SENTENCES: readonly (readonly [Wrong, string | RegExp])[] = [
+const SENTENCES: readonly (readonly [Problem, string | RegExp])[] = [
   [{ code: 'bound', limit: { is: 'least', value: 2 } }, 'must be at least 2'],
   [{ code: 'bound', limit: { is: 'above', value: 0 } }, 'must be above 0'],
   [{ code: 'bound', limit: { is: 'most', value: 9, because: 'a full wind of this car' } }, 'must be at most 9, a full wind of this car'],
@@ -43,24 +43,26 @@ const SENTENCES: readonly (readonly [Wrong, string | RegExp])[] = [
 
 describe('a fault in words', () => {
   it.each(SENTENCES)('%j', (wrong, words) => {
-    const said = wrongWords(wrong);
+    const said = describeProblem(wrong);
     if (typeof words === 'string') expect(said).toBe(words);
     else expect(said).toMatch(words);
   });
   it('is told of every kind there is, each otherwise', () => {
-    const said = SENTENCES.map(([wrong]) => wrongWords(wrong));
+    const said = SENTENCES.map(([wrong]) => describeProblem(wrong));
     expect(new Set(said).size).toBe(said.length);
   });
   it('has its numbers and the other keys as whoever asks prints them', () => {
-    expect(wrongWords({ code: 'bound', limit: { is: 'most', value: 0.024 } }, (value) => `${1000 * value} g`)).toBe('must be at most 24 g');
-    expect(limitWords({ is: 'least', value: 0.1 }, (value) => value.toFixed(2))).toBe('must be at least 0.10');
+    expect(describeProblem({ code: 'bound', limit: { is: 'most', value: 0.024 } }, (value) => `${1000 * value} g`)).toBe(
+      'must be at most 24 g',
+    );
+    expect(describeLimit({ is: 'least', value: 0.1 }, (value) => value.toFixed(2))).toBe('must be at least 0.10');
     const against = { code: 'against', must: 'exceed', other: 'motor.x' } as const;
-    expect(wrongWords(against, String, () => 'the other')).toBe('must be greater than the other');
+    expect(describeProblem(against, String, () => 'the other')).toBe('must be greater than the other');
   });
   it('names its key, or nothing where the whole is meant; and stands beside the data it is made of', () => {
-    expect(faultLine(beyond('mass', { is: 'above', value: 0 }))).toBe('mass: must be above 0');
-    expect(faultLine({ path: '', code: 'more', count: 2 })).toBe('and 2 more');
-    expect(told({ path: 'id', code: 'expected', what: 'a UUID' })).toEqual({
+    expect(formatFault(boundFault('mass', { is: 'above', value: 0 }))).toBe('mass: must be above 0');
+    expect(formatFault({ path: '', code: 'more', count: 2 })).toBe('and 2 more');
+    expect(withMessage({ path: 'id', code: 'expected', what: 'a UUID' })).toEqual({
       path: 'id',
       code: 'expected',
       what: 'a UUID',

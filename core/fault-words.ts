@@ -1,19 +1,23 @@
-import type { Fault, Limit, Wrong } from './fault.ts';
+import type { Fault, Bound, Problem } from './fault.ts';
 
-const BOUND: Readonly<Record<Limit['is'], string>> = { least: 'at least', above: 'above', most: 'at most', below: 'below' };
+const BOUND: Readonly<Record<Bound['is'], string>> = { least: 'at least', above: 'above', most: 'at most', below: 'below' };
 const AGAINST = { exceed: 'must be greater than', reach: 'must not be below', 'not-exceed': 'must not be above' } as const;
 
 const reasoned = (words: string, because: string | undefined, sign = ': '): string => (because ? `${words}${sign}${because}` : words);
 
 /** A bound in words, its value as `print` has it: `must be at least 24 g, what the wheels and axles alone weigh`. */
-export const limitWords = ({ is, value, because }: Limit, format: (value: number) => string): string =>
+export const describeLimit = ({ is, value, because }: Bound, format: (value: number) => string): string =>
   reasoned(`must be ${BOUND[is]} ${format(value)}`, because, ', ');
 
 /** What is wrong and what would put it right, to be read after the name of the key; numbers as `print` has them (SI without it), other keys as `name` has them. */
-export function wrongWords(wrong: Wrong, format: (value: number) => string = String, name: (key: string) => string = (key) => key): string {
+export function describeProblem(
+  wrong: Problem,
+  format: (value: number) => string = String,
+  name: (key: string) => string = (key) => key,
+): string {
   switch (wrong.code) {
     case 'bound':
-      return limitWords(wrong.limit, format);
+      return describeLimit(wrong.limit, format);
     case 'against':
       return reasoned(`${AGAINST[wrong.must]} ${name(wrong.other)}`, wrong.because);
     case 'missing':
@@ -64,8 +68,9 @@ export function wrongWords(wrong: Wrong, format: (value: number) => string = Str
 }
 
 /** One line for people: `motor.leverLength: must be above 0`. */
-export const faultLine = (fault: Fault): string => (fault.path === '' ? wrongWords(fault) : `${fault.path}: ${wrongWords(fault)}`);
+export const formatFault = (fault: Fault): string =>
+  fault.path === '' ? describeProblem(fault) : `${fault.path}: ${describeProblem(fault)}`;
 
 /** A fault with its sentence, for whoever asks the program rather than the page. */
-export type ToldFault = Fault & { readonly message: string };
-export const told = (fault: Fault): ToldFault => ({ ...fault, message: wrongWords(fault) });
+export type FaultWithMessage = Fault & { readonly message: string };
+export const withMessage = (fault: Fault): FaultWithMessage => ({ ...fault, message: describeProblem(fault) });

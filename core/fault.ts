@@ -1,5 +1,5 @@
 /** A bound that a value does not keep, SI units of the key it stands at. */
-export interface Limit {
+export interface Bound {
   readonly is: 'least' | 'above' | 'most' | 'below';
   readonly value: number;
   /** Where the bound comes from, in words. */
@@ -7,8 +7,8 @@ export interface Limit {
 }
 
 /** What can be wrong with a value, each kind with what a sentence about it needs. */
-export type Wrong =
-  | { readonly code: 'bound'; readonly limit: Limit }
+export type Problem =
+  | { readonly code: 'bound'; readonly limit: Bound }
   /** Against another key, whose path is `other`. */
   | { readonly code: 'against'; readonly must: 'exceed' | 'reach' | 'not-exceed'; readonly other: string; readonly because?: string }
   | { readonly code: 'missing'; readonly because?: string }
@@ -43,7 +43,7 @@ export type Wrong =
   | { readonly code: 'band-breaks'; readonly unwound: number | null; readonly most: number };
 
 /** Something wrong with what was given: the key by its path, and what is wrong with it. Words are made at the edge. */
-export type Fault = Wrong & { readonly path: string };
+export type Fault = Problem & { readonly path: string };
 
 /** The fault of a value that does not keep a bound. */
-export const beyond = (path: string, limit: Limit): Fault => ({ path, code: 'bound', limit });
+export const boundFault = (path: string, limit: Bound): Fault => ({ path, code: 'bound', limit });

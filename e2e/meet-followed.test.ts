@@ -1,7 +1,7 @@
 import { createServer, connect, type AddressInfo, type Socket } from 'node:net';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { mulberry } from '../core/numerics/low-discrepancy.ts';
+import { randomGenerator } from '../core/numerics/low-discrepancy.ts';
 import type { Brief } from '../core/brief/brief.ts';
 import type { MeetOutcome } from '../core/meet/meet.ts';
 import { newEntry, newMeet } from '../core/meet/new-meet.ts';
@@ -15,7 +15,7 @@ const CUT_FOR = Number(process.env.CUT_SECONDS ?? 12);
 
 /** A way to the program on which connections break at random; it is whole again once it is told so. */
 async function brokenWay(port: number) {
-  const random = mulberry(1);
+  const random = randomGenerator(1);
   const pairs = new Set<Socket>();
   let isBroken = true;
   const server = createServer((near) => {

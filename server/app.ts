@@ -3,7 +3,7 @@ import express, { type Express } from 'express';
 import { readBrief, readOwnPart, readSession } from '../core/files/read.ts';
 import { isReadable, type StoredEntry } from '../core/schema/stored.ts';
 import type { Store } from './database.ts';
-import { jsonOnly, localOnly, smallIds } from './guards.ts';
+import { jsonOnly, localOnly, lowercaseIds } from './guards.ts';
 import type { Live } from './live.ts';
 import { headers, pageRoutes } from './page.ts';
 import { faulty, problemHandler, sendProblem } from './problem.ts';
@@ -22,7 +22,7 @@ import { carRoutes } from './routes/cars.ts';
 import { documentRoutes } from './routes/documents.ts';
 import { lineRoutes } from './routes/lines.ts';
 import { meetChannel, meetRoutes } from './routes/meets.ts';
-import { pageOf } from './routes/page-of.ts';
+import { parsePagination } from './routes/pagination.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { runRoutes } from './routes/runs.ts';
 import { sharingRoutes } from './routes/sharing.ts';
@@ -54,7 +54,7 @@ function storedRoutes(store: Store, live: Live): express.Router {
   api.use('/sessions', allowed('session'), documentRoutes(store, 'session', sessionQueries(db), readSession));
   api.use('/meets', meetRoutes({ store, live, meets: meetQueries(db), entries: entryQueries(db), results: resultQueries(db) }));
   api.get('/removed', ownerOnly, (request, response) => {
-    const { limit, offset, faults } = pageOf(request);
+    const { limit, offset, faults } = parsePagination(request);
     if (faults.length > 0) return faulty(response, faults);
     response.json(removed(limit, offset));
   });
@@ -89,7 +89,7 @@ export function createApp(store: Store, webRoot?: string): Served {
   });
   const app = express();
   app.disable('x-powered-by');
-  app.use(requestLog, headers, localOnly, smallIds);
+  app.use(requestLog, headers, localOnly, lowercaseIds);
   app.use(
     '/api/archive',
     archiveRoutes(store, () => live.tell({ kind: 'changed', meet: '' }, 'written')),

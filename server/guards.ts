@@ -24,7 +24,7 @@ export const jsonOnly: RequestHandler = (request, response, next) => {
 };
 
 /** An id in capitals is the same id. */
-export const smallIds: RequestHandler = (request, _response, next) => {
+export const lowercaseIds: RequestHandler = (request, _response, next) => {
   request.url = request.url.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/gi, (id) => id.toLowerCase());
   next();
 };

@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Fault } from '../core/fault.ts';
-import { told, type ToldFault } from '../core/fault-words.ts';
+import { withMessage, type FaultWithMessage } from '../core/fault-words.ts';
 import type { Unreadable } from '../core/schema/stored.ts';
 
 /** An answer for people, as RFC 9457 lays it out. */
@@ -8,7 +8,7 @@ export interface Problem {
   readonly status: number;
   readonly title: string;
   readonly detail?: string;
-  readonly faults?: readonly ToldFault[];
+  readonly faults?: readonly FaultWithMessage[];
   /** With 409: what is kept here, beside what was sent. */
   readonly current?: unknown;
   readonly yours?: unknown;
@@ -27,10 +27,10 @@ export const notFound = (response: Response, what: string): void =>
   sendProblem(response, { status: 404, title: `No such ${what}`, detail: `This ${what} is not here, or was removed.` });
 
 export const faulty = (response: Response, faults: readonly Fault[]): void =>
-  sendProblem(response, { status: 422, title: 'This cannot be saved as it is', faults: faults.map(told) });
+  sendProblem(response, { status: 422, title: 'This cannot be saved as it is', faults: faults.map(withMessage) });
 
 export const unreadable = (response: Response, what: string, { unreadable: { text, faults } }: Unreadable): void =>
-  sendProblem(response, { status: 422, title: `This ${what} is stored here, but cannot be read`, faults: faults.map(told), text });
+  sendProblem(response, { status: 422, title: `This ${what} is stored here, but cannot be read`, faults: faults.map(withMessage), text });
 
 /** The folder of the data was moved or deleted while the program ran: before a write, or while it was made. */
 export class DataGone extends Error {}

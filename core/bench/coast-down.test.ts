@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { coastDown, coastSpeed, coastTime } from './coast-down.ts';
-import { ofDivision } from './estimate.ts';
+import { resolutionUncertainty } from './estimate.ts';
 import { fitCurve, spreadOfFit } from './least-squares.ts';
 
 interface CoastCase {
@@ -39,7 +39,7 @@ describe('a curve fitted by least squares', () => {
   it('is never surer than its instrument: readings without scatter keep the spread of a division', () => {
     const exact = { x, y: x.map(curve([200, 5e-4])) };
     const { scatter, estimates } = spreadOfFit(curve, exact, [200, 5e-4], 0.1);
-    expect(scatter).toBe(ofDivision(0.1));
+    expect(scatter).toBe(resolutionUncertainty(0.1));
     expect(estimates[0]!.deviation).toBeGreaterThan(0);
   });
 });

@@ -1,4 +1,4 @@
-import { exactly, type Estimate } from './estimate.ts';
+import { exactEstimate, type Estimate } from './estimate.ts';
 import { fitCurve, spreadOfFit, type Curve, type Sought } from './least-squares.ts';
 
 /** A car passing marks without pull. */
@@ -90,7 +90,7 @@ export function coastDown({ marks, times, resolution }: CoastReadings, air?: num
       resolution,
     );
     if (!spread.estimates.every(({ deviation }) => Number.isFinite(deviation))) return null;
-    const [ofSpeed, ofRolling, ofAir = exactly(k)] = spread.estimates;
+    const [ofSpeed, ofRolling, ofAir = exactEstimate(k)] = spread.estimates;
     return { v0: ofSpeed!, a0: ofRolling!, k: ofAir, isAirHeld, residuals: spread.residuals, scatter: spread.scatter, timeAt: spread.at };
   };
   const withoutAir = heldAt(NO_AIR);

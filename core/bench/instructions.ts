@@ -21,7 +21,7 @@ export interface ReadingColumn {
 }
 
 /** One thing that is told once, begun with what the design says of it. */
-export interface ToldOnce {
+export interface ScalarInput {
   readonly key: string;
   readonly label: string;
   readonly quantity: Quantity;
@@ -41,7 +41,7 @@ export interface Instructions {
   readonly how: readonly [string, string, string];
   readonly caution: string | null;
   readonly columns: readonly ReadingColumn[];
-  readonly once: readonly ToldOnce[];
+  readonly once: readonly ScalarInput[];
   /** The column that the scale or ruler is read in, and one division of it, SI. */
   readonly division: { readonly of: readonly string[]; readonly usual: number };
   /** Whether it tells anything of such a car. */
@@ -49,7 +49,7 @@ export interface Instructions {
 }
 
 const column = (key: string, label: string, quantity: Quantity): ReadingColumn => ({ key, label, quantity });
-const once = (key: string, label: string, quantity: Quantity, of: (design: CarDesign) => number): ToldOnce => ({
+const once = (key: string, label: string, quantity: Quantity, of: (design: CarDesign) => number): ScalarInput => ({
   key,
   label,
   quantity,
@@ -346,4 +346,4 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
 };
 
 /** Kinds in the order they are listed where nothing tells them apart. */
-export const KINDS = Object.keys(INSTRUCTIONS) as readonly MeasurementKind[];
+export const MEASUREMENT_KINDS = Object.keys(INSTRUCTIONS) as readonly MeasurementKind[];

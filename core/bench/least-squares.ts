@@ -1,6 +1,6 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
-import { estimated, ofDivision, type Estimate } from './estimate.ts';
+import { makeEstimate, resolutionUncertainty, type Estimate } from './estimate.ts';
 
 /** Readings: y taken at x. */
 export interface Readings {
@@ -70,7 +70,10 @@ export function spreadOfFit(curve: Curve, { x, y }: Readings, parameters: readon
   const at = curve(parameters);
   const residuals = x.map((place, i) => y[i]! - at(place));
   const freedom = x.length - parameters.length;
-  const scatter = Math.max(Math.sqrt(residuals.reduce((sum, residual) => sum + residual ** 2, 0) / freedom), ofDivision(resolution));
+  const scatter = Math.max(
+    Math.sqrt(residuals.reduce((sum, residual) => sum + residual ** 2, 0) / freedom),
+    resolutionUncertainty(resolution),
+  );
   const slopesAt = parameters.map((value, k) => {
     const step = STEP * Math.max(Math.abs(value), STEP);
     const moved = (by: number) => curve(parameters.with(k, value + by));
@@ -82,11 +85,11 @@ export function spreadOfFit(curve: Curve, { x, y }: Readings, parameters: readon
   return {
     residuals,
     scatter,
-    estimates: parameters.map((value, k) => estimated(value, Math.sqrt(Math.max(0, covariance.get(k, k))), freedom)),
+    estimates: parameters.map((value, k) => makeEstimate(value, Math.sqrt(Math.max(0, covariance.get(k, k))), freedom)),
     at: (place) => {
       const row = slopesAt.map((slopeAt) => slopeAt(place));
       const variance = row.reduce((sum, by, i) => sum + row.reduce((all, other, j) => all + by * other * covariance.get(i, j), 0), 0);
-      return estimated(at(place), Math.sqrt(Math.max(0, variance)), freedom);
+      return makeEstimate(at(place), Math.sqrt(Math.max(0, variance)), freedom);
     },
   };
 }

@@ -1,5 +1,5 @@
 import { Matrix, QrDecomposition } from 'ml-matrix';
-import { estimated, ofDivision, type Estimate } from './estimate.ts';
+import { makeEstimate, resolutionUncertainty, type Estimate } from './estimate.ts';
 
 /** A fit that is linear in what is sought. */
 export interface LinearFit {
@@ -25,7 +25,7 @@ export function linearFit(columns: readonly (readonly number[])[], y: readonly n
   const found = decomposed.solve(Matrix.columnVector([...y])).to1DArray();
   const residuals = y.map((value, i) => value - columns.reduce((sum, column, k) => sum + column[i]! * found[k]!, 0));
   const squares = residuals.reduce((sum, residual) => sum + residual ** 2, 0);
-  const scatter = Math.max(Math.sqrt(squares / freedom), ofDivision(division));
+  const scatter = Math.max(Math.sqrt(squares / freedom), resolutionUncertainty(division));
   // (XᵀX)⁻¹ = R⁻¹ R⁻ᵀ: a factor's variance is the length of R⁻ᵀ times it.
   const { upperTriangularMatrix: upper } = decomposed;
   const sumOf = (factors: readonly number[]): Estimate => {
@@ -35,7 +35,7 @@ export function linearFit(columns: readonly (readonly number[])[], y: readonly n
       forward[i]! /= upper.get(i, i);
     }
     const length = Math.hypot(...forward);
-    return estimated(
+    return makeEstimate(
       found.reduce((sum, value, k) => sum + factors[k]! * value, 0),
       scatter * length,
       freedom,

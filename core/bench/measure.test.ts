@@ -7,16 +7,24 @@ import { standingWeight } from '../car/weights.ts';
 import { energyOnTheWay } from '../predict/energy-on-the-way.ts';
 import { likelyNumbers, valueOf } from '../car/values.ts';
 import { readMeasurement } from '../files/read.ts';
-import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
-import { simulateSound } from '../run/simulate.ts';
-import { combined, estimated, meanOf, oddReadings, ofDivision, together, within } from './estimate.ts';
+import { simulateValidated } from '../run/simulate.ts';
+import {
+  propagateUncertainty,
+  makeEstimate,
+  meanEstimate,
+  findOutliers,
+  resolutionUncertainty,
+  weightedMean,
+  confidenceInterval,
+} from './estimate.ts';
 import { linearFit } from './linear-fit.ts';
-import { disagreements, intoCar } from './into-car.ts';
+import { disagreements, applyMeasurement } from './apply-measurement.ts';
 import { coastTime } from './coast-down.ts';
-import { drawnMean } from './measured.ts';
+import { meanPlot } from './measured.ts';
 import { isMeasured, measure } from './measure.ts';
-import type { Measurement, Result } from './measured.ts';
+import type { Measurement, MeasurementResult } from './measured.ts';
 
 type Column = readonly number[];
 /** Worked with SciPy. */
@@ -37,7 +45,7 @@ const REFERENCE = JSON.parse(readFileSync(new URL('./reference/reference-trials.
 };
 
 /** A measurement as a file has it, worked out. */
-function measured(kind: Measurement['kind'], readings: object, more: object = {}): Result {
+function measured(kind: Measurement['kind'], readings: object, more: object = {}): MeasurementResult {
   const read = readMeasurement({ format: 'nimble-axle/measurement', version: 1, kind, readings, ...more });
   if (read.kind === 'faulty') throw new Error(JSON.stringify(read.faults));
   const result = measure(read.value);
@@ -94,7 +102,7 @@ describe('fits against others', () => {
       [29, 2.045],
       [Infinity, 1.959964],
     ] as const)
-      expect(estimated(0, 1, freedom).interval95[1]).toBeCloseTo(t, 3);
+      expect(makeEstimate(0, 1, freedom).interval95[1]).toBeCloseTo(t, 3);
   });
 });
 
@@ -155,7 +163,7 @@ describe('each measurement gives back what it was made from', () => {
   it.each(MOTOR_KINDS)('runs of a %s car out and back tell the lean of a floor that they were made on: 0.0040', (kind) => {
     const design = newCar('Tern', kind);
     const numbers = likelyNumbers(design);
-    const reach = (slope: number): number => simulateSound(deriveRunSetup(design, { kind: 'full' }, { ...numbers, slope })).distance;
+    const reach = (slope: number): number => simulateValidated(deriveRunSetup(design, { kind: 'full' }, { ...numbers, slope })).distance;
     const readings = { out: [reach(0.004)], back: [reach(-0.004)], energy: energyOnTheWay(design)!, mass: standingWeight(design).mass };
     const { slope } = measured('level', readings).values;
     expect(slope!.value).toBeGreaterThan(0.0035);
@@ -177,7 +185,7 @@ describe('each measurement gives back what it was made from', () => {
     const turns = [1, 0.85, 0.7, 0.55, 0.4, 0.25].map((part) => part * full);
     // A car whose motor is a sixth stronger than thought, as the run model launches it.
     const stronger = { ...numbers, [keys[0]]: 1.15 * numbers[keys[0]]!, [keys[1]]: 1.2 * numbers[keys[1]]! };
-    const force = turns.map((wound) => simulateSound(deriveRunSetup(design, { kind: 'turns', turns: wound }, stronger)).launchThrust);
+    const force = turns.map((wound) => simulateValidated(deriveRunSetup(design, { kind: 'turns', turns: wound }, stronger)).launchThrust);
     const { values, drawn } = measured('rim-pull', { turns, force, lettingBack: true }, { design });
     if (kind === 'twist') return expect(values.given!.value).toBeGreaterThan(1.1);
     expect(values[keys[0]]!.value / stronger[keys[0]]!).toBeCloseTo(1, 2);
@@ -189,7 +197,7 @@ describe('each measurement gives back what it was made from', () => {
 
 describe('how sure a measurement is', () => {
   it('is never surer than its instrument, where all readings are alike', () => {
-    expect(meanOf([5, 5, 5], 0.1).deviation).toBeCloseTo(ofDivision(0.1) / Math.sqrt(3), 12);
+    expect(meanEstimate([5, 5, 5], 0.1).deviation).toBeCloseTo(resolutionUncertainty(0.1) / Math.sqrt(3), 12);
     for (const [kind, readings, column] of [
       ['tilt', { angle: [0.5, 0.5], driveShare: 1 }, 'angle'],
       ['roll-out', { turns: [5, 5], length: [1.885, 1.885] }, 'length'],
@@ -200,13 +208,13 @@ describe('how sure a measurement is', () => {
         expect(deviation).toBeGreaterThan(0);
   });
   it.each([1, 2, 3, 6])('of %i readings holds the truth in 9 of 10, whether the hand is steadier or less than most', (count) => {
-    const random = mulberry(count);
+    const random = randomGenerator(count);
     let held = 0;
     for (let n = 0; n < 4000; n++) {
       // Repeatability 1 is what such readings have on average: scaled inverse χ² of three.
       const scatter = Math.sqrt(3 / [0, 1, 2].reduce((sum) => sum + standardNormal(random()) ** 2, 0));
-      const [low, high] = within(
-        meanOf(
+      const [low, high] = confidenceInterval(
+        meanEstimate(
           Array.from({ length: count }, () => 5 + scatter * standardNormal(random())),
           0.1,
           1,
@@ -219,14 +227,14 @@ describe('how sure a measurement is', () => {
   });
   it('is worked by hand: 2.00 four times and 2.01, repeating within 0.1: s² = (3 · 0.01 + 0.00008)/7, and none of them is odd', () => {
     const readings = [2, 2, 2.01, 2, 2];
-    const told = meanOf(readings, 0.01, 0.1);
+    const told = meanEstimate(readings, 0.01, 0.1);
     expect(told.value).toBeCloseTo(2.002, 12);
-    expect(told.freedom).toBe(7);
+    expect(told.degreesOfFreedom).toBe(7);
     expect(told.deviation).toBeCloseTo(Math.sqrt(0.03008 / 7 / 5), 12);
-    expect(drawnMean('way, m', readings, 0.01, 0.1).odd).toEqual([]);
-    expect(drawnMean('way, m', [2, 2, 2.4, 2, 2], 0.01, 0.1).odd).toEqual([2]);
+    expect(meanPlot('way, m', readings, 0.01, 0.1).odd).toEqual([]);
+    expect(meanPlot('way, m', [2, 2, 2.4, 2, 2], 0.01, 0.1).odd).toEqual([2]);
     // Read once it is as sure as such a reading is, known by three: t(0.975, 3) = 3.182 (tables).
-    expect(meanOf([2], 0.01, 0.1).interval95[1]).toBeCloseTo(2 + 3.182 * 0.1, 3);
+    expect(meanEstimate([2], 0.01, 0.1).interval95[1]).toBeCloseTo(2 + 3.182 * 0.1, 3);
   });
   it('that slides with more than it held by is told as 1, and is as sure as it was read', () => {
     const readings = { force: [1, 1.05, 0.95], mass: 0.2, driveShare: 0.5, staticGrip: 0.8 };
@@ -242,30 +250,30 @@ describe('how sure a measurement is', () => {
     const { drawn, values } = measured('coast', { marks, times, air: 0.01 }, { resolution: { times: 0.01 } });
     const middle = drawn!.curve[12]!;
     const [v0, a0] = [values.v0!, values.a0!];
-    const alone = combined([v0, a0], (speed, slows) => coastTime(speed, slows, 0.01, middle.x));
-    expect(middle.high - middle.low).toBeLessThan(0.5 * (within(alone, 0.9)[1] - within(alone, 0.9)[0]));
+    const alone = propagateUncertainty([v0, a0], (speed, slows) => coastTime(speed, slows, 0.01, middle.x));
+    expect(middle.high - middle.low).toBeLessThan(0.5 * (confidenceInterval(alone, 0.9)[1] - confidenceInterval(alone, 0.9)[0]));
     expect(middle.high - middle.low).toBeGreaterThan(0.02);
   });
   it('goes through a formula by its slopes: a product’s relative spreads add in square', () => {
     const some = fc.double({ min: 1, max: 10, noNaN: true });
     fc.assert(
       fc.property(some, some, (a, b) => {
-        const both = combined([estimated(a, 0.01 * a), estimated(b, 0.02 * b)], (x, y) => x * y);
+        const both = propagateUncertainty([makeEstimate(a, 0.01 * a), makeEstimate(b, 0.02 * b)], (x, y) => x * y);
         expect(both.deviation / both.value).toBeCloseTo(Math.hypot(0.01, 0.02), 5);
       }),
     );
   });
   it('of two that agree is surer than either, of two that do not no surer than they lie apart, and this is said', () => {
-    const agree = together([estimated(5, 0.1), estimated(5.05, 0.1)])!;
+    const agree = weightedMean([makeEstimate(5, 0.1), makeEstimate(5.05, 0.1)])!;
     expect(agree.disagree).toBe(false);
     expect(agree.estimate.deviation).toBeCloseTo(0.1 / Math.SQRT2, 9);
-    const apart = together([estimated(5, 0.1), estimated(6, 0.1)])!;
+    const apart = weightedMean([makeEstimate(5, 0.1), makeEstimate(6, 0.1)])!;
     expect(apart.disagree).toBe(true);
-    expect(within(apart.estimate, 0.95)[0]).toBeLessThan(5.1);
-    expect(together([])).toBeNull();
+    expect(confidenceInterval(apart.estimate, 0.95)[0]).toBeLessThan(5.1);
+    expect(weightedMean([])).toBeNull();
     // What each knows of its spread is known of both; one alone stays what it is.
-    expect(together([estimated(5, 0.1, 3), estimated(5, 0.1, 4)])!.estimate.freedom).toBe(7);
-    expect(together([estimated(5, 0.1, 3)])).toEqual({ estimate: estimated(5, 0.1, 3), disagree: false });
+    expect(weightedMean([makeEstimate(5, 0.1, 3), makeEstimate(5, 0.1, 4)])!.estimate.degreesOfFreedom).toBe(7);
+    expect(weightedMean([makeEstimate(5, 0.1, 3)])).toEqual({ estimate: makeEstimate(5, 0.1, 3), disagree: false });
   });
   it('points out no roll-out that differs as rolls usually do, and one that differs by far', () => {
     const odd = (last: number): readonly number[] =>
@@ -274,8 +282,8 @@ describe('how sure a measurement is', () => {
     expect(odd(1.885 * 1.1)).toEqual([4]);
   });
   it('points out a reading far off the rest, and no other', () => {
-    expect(oddReadings([0.1, -0.1, 0.05, 0, -0.07, 2], 0.01)).toEqual([5]);
-    expect(oddReadings([0.1, -0.1, 0.05], 0.01)).toEqual([]);
+    expect(findOutliers([0.1, -0.1, 0.05, 0, -0.07, 2], 0.01)).toEqual([5]);
+    expect(findOutliers([0.1, -0.1, 0.05], 0.01)).toEqual([]);
   });
 });
 
@@ -301,8 +309,8 @@ describe('a value that was measured before', () => {
     return measured('lever-pull', { angle, torque: angle.map((at, i) => preload + 0.12 * at + off[i]!) });
   };
   it('is weighed with what is measured now, and is surer for it', () => {
-    const once = intoCar(design, read(0.16));
-    const twice = intoCar(once, read(0.161));
+    const once = applyMeasurement(design, read(0.16));
+    const twice = applyMeasurement(once, read(0.161));
     const [first, both] = [once, twice].map((car) => valueOf(car, 'springPreload'));
     expect(both!.spread).toBeLessThan(first!.spread);
     expect(both!.value).toBeGreaterThan(first!.value);
@@ -311,7 +319,7 @@ describe('a value that was measured before', () => {
   });
   it('is as sure as Student’s t of its readings, and as what was thought of it, by hand: t of 5 is wider by √(5/3)', () => {
     const before = valueOf(design, 'springPreload');
-    const after = valueOf(intoCar(design, { values: { springPreload: estimated(0.17, 0.005, 5) } }), 'springPreload');
+    const after = valueOf(applyMeasurement(design, { values: { springPreload: makeEstimate(0.17, 0.005, 5) } }), 'springPreload');
     const now = (0.005 * Math.sqrt(5 / 3)) / 0.17;
     const [old, fresh] = [before.spread ** -2, now ** -2];
     expect(after.spread).toBeCloseTo(1 / Math.sqrt(old + fresh), 4);
@@ -324,11 +332,12 @@ describe('a value that was measured before', () => {
     [Infinity, 1],
   ])('of %d degrees of freedom is wider by %d', (freedom, wider) => {
     const before = valueOf(design, 'springPreload').spread ** -2;
-    const after = valueOf(intoCar(design, { values: { springPreload: estimated(0.17, 0.005, freedom) } }), 'springPreload').spread ** -2;
+    const after =
+      valueOf(applyMeasurement(design, { values: { springPreload: makeEstimate(0.17, 0.005, freedom) } }), 'springPreload').spread ** -2;
     expect(Math.sqrt(1 / (after - before)) / (0.005 / 0.17)).toBeCloseTo(wider, 1);
   });
   it('is said to disagree where both are surer than that', () => {
-    expect(disagreements(intoCar(design, read(0.16)), read(0.2))).toContain('springPreload');
+    expect(disagreements(applyMeasurement(design, read(0.16)), read(0.2))).toContain('springPreload');
     expect(disagreements(design, read(0.3))).toEqual([]);
   });
 });
@@ -356,7 +365,7 @@ describe('what no thing can be', () => {
   });
   it('hardly any is told with a remark: a spring of 300 N·m was read in N·mm; a usual one has none', () => {
     const pull = (by: number) =>
-      came('lever-pull', { angle: [0, 1, 2, 3], torque: [0.3, 0.51, 0.69, 0.9].map((torque) => by * torque) }) as Result;
+      came('lever-pull', { angle: [0, 1, 2, 3], torque: [0.3, 0.51, 0.69, 0.9].map((torque) => by * torque) }) as MeasurementResult;
     expect(pull(1).remarks).toEqual([]);
     expect(pull(30).remarks).toEqual([
       expect.stringMatching(/torque at rest of 9.*N·m, not in N·mm/),
@@ -369,7 +378,7 @@ describe('what no thing can be', () => {
   });
   it('a column without its division is as coarse as such things are: torques to 0.005 N·m', () => {
     const pull = (more: object) =>
-      (came('lever-pull', { angle: [0, 1, 2, 3], torque: [0.3, 0.5, 0.7, 0.9] }, more) as Result).values.springRate!.deviation;
+      (came('lever-pull', { angle: [0, 1, 2, 3], torque: [0.3, 0.5, 0.7, 0.9] }, more) as MeasurementResult).values.springRate!.deviation;
     // Right on a line: 0.005/√12 over √Σ(α − ᾱ)² = √5.
     expect(pull({})).toBeCloseTo(0.005 / Math.sqrt(12) / Math.sqrt(5), 9);
     expect(pull({ resolution: { torque: 0.0005 } })).toBeCloseTo(0.0005 / Math.sqrt(12) / Math.sqrt(5), 9);

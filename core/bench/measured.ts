@@ -1,13 +1,13 @@
 import type { Measurement } from '../schema/generated/measurement.ts';
-import { meanOf, oddReadings, ofDivision, usualScatter, within, type Estimate } from './estimate.ts';
+import { meanEstimate, findOutliers, resolutionUncertainty, priorScatter, confidenceInterval, type Estimate } from './estimate.ts';
 
 export type { Measurement };
 export type MeasurementKind = Measurement['kind'];
 /** A measurement of one kind. */
-export type Of<Kind extends MeasurementKind> = Extract<Measurement, { kind: Kind }>;
+export type MeasurementOf<Kind extends MeasurementKind> = Extract<Measurement, { kind: Kind }>;
 
 /** What was read against what is fitted to it, to be drawn. */
-export interface Drawn {
+export interface FitPlot {
   readonly across: string;
   readonly up: string;
   readonly points: readonly (readonly [x: number, y: number])[];
@@ -23,15 +23,15 @@ export interface Drawn {
 }
 
 /** What a measurement comes to: values by their keys, SI units. */
-export interface Result {
+export interface MeasurementResult {
   readonly values: Readonly<Record<string, Estimate>>;
-  readonly drawn: Drawn | null;
+  readonly drawn: FitPlot | null;
   /** What is to be said besides, in words. */
   readonly remarks: readonly string[];
 }
 
 /** A measurement that cannot be worked out: which column of the readings, and what it needs. */
-export interface Unmeasured {
+export interface InsufficientReadings {
   readonly column: string;
   readonly needs: string;
 }
@@ -66,8 +66,8 @@ export const divisionOf = (measurement: Measurement, column: string): number =>
 const PLACES = 24;
 
 /** A fit as it is drawn over the readings’ own stretch. */
-export function drawnFit(
-  labels: Pick<Drawn, 'across' | 'up'>,
+export function fitPlot(
+  labels: Pick<FitPlot, 'across' | 'up'>,
   x: readonly number[],
   y: readonly number[],
   fit: {
@@ -77,29 +77,29 @@ export function drawnFit(
     /** Standard deviation in which such readings usually repeat: nearer than that none is odd. */
     readonly repeatability?: number;
   },
-): Drawn {
+): FitPlot {
   const [from, to] = [Math.min(...x), Math.max(...x)];
-  const least = Math.max(ofDivision(fit.division), (fit.repeatability ?? 0) / 2);
+  const least = Math.max(resolutionUncertainty(fit.division), (fit.repeatability ?? 0) / 2);
   return {
     ...labels,
     points: x.map((place, i) => [place, y[i]!] as const),
-    odd: oddReadings(fit.residuals, least),
+    odd: findOutliers(fit.residuals, least),
     residuals: fit.residuals,
-    usual: usualScatter(fit.residuals, least),
+    usual: priorScatter(fit.residuals, least),
     curve: Array.from({ length: PLACES + 1 }, (_, i) => {
       const place = from + ((to - from) * i) / PLACES;
       const there = fit.at(place);
-      const [low, high] = within(there, 0.9);
+      const [low, high] = confidenceInterval(there, 0.9);
       return { x: place, y: there.value, low, high };
     }),
   };
 }
 
 /** Readings of one thing one after the other, about their mean. */
-export function drawnMean(up: string, readings: readonly number[], division: number, repeatability: number): Drawn {
-  const told = meanOf(readings, division, repeatability);
+export function meanPlot(up: string, readings: readonly number[], division: number, repeatability: number): FitPlot {
+  const told = meanEstimate(readings, division, repeatability);
   const order = readings.map((_, i) => i + 1);
-  return drawnFit({ across: 'reading', up }, order, readings, {
+  return fitPlot({ across: 'reading', up }, order, readings, {
     residuals: readings.map((reading) => reading - told.value),
     at: () => told,
     division,

@@ -4,9 +4,9 @@ import { deviated, type ValueKey } from '../car/value-table.ts';
 import { makeMotorPoint } from '../motor/motor.ts';
 import { modelOf } from '../motor/motors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
-import { combined, estimated, exactly, type Estimate } from './estimate.ts';
+import { propagateUncertainty, makeEstimate, exactEstimate, type Estimate } from './estimate.ts';
 import { linearFit } from './linear-fit.ts';
-import { divisionOf, drawnFit, type Of, type Result, type Unmeasured } from './measured.ts';
+import { divisionOf, fitPlot, type MeasurementOf, type MeasurementResult, type InsufficientReadings } from './measured.ts';
 
 /** Area under readings by straight lines between them, from one x to another. */
 function areaUnder(x: readonly number[], y: readonly number[], from: number, to: number): number {
@@ -30,14 +30,14 @@ function shareKept(
   const from = Math.max(Math.min(...out.x), Math.min(...back.x));
   const to = Math.min(Math.max(...out.x), Math.max(...back.x));
   const area = ({ x, y }: typeof out): Estimate =>
-    estimated(areaUnder(x, y, from, to), ((to - from) * scatter) / Math.sqrt(x.length), Math.max(1, x.length - 2));
-  return combined([area(back), area(out)], (gave, took) => gave / took);
+    makeEstimate(areaUnder(x, y, from, to), ((to - from) * scatter) / Math.sqrt(x.length), Math.max(1, x.length - 2));
+  return propagateUncertainty([area(back), area(out)], (gave, took) => gave / took);
 }
 
-const FEW: Unmeasured = { column: 'force', needs: 'at least three readings, not all at one position' };
+const FEW: InsufficientReadings = { column: 'force', needs: 'at least three readings, not all at one position' };
 
 /** Torque of a spring over its angle: τ = τ0 + κ α, rad, N·m. */
-export function leverPull(measurement: Of<'lever-pull'>): Result | Unmeasured {
+export function leverPull(measurement: MeasurementOf<'lever-pull'>): MeasurementResult | InsufficientReadings {
   const { angle, torque, force, reach } = measurement.readings;
   if (!torque && (!force || reach === undefined))
     return { column: 'torque', needs: 'the torque, or the force and its distance from the pivot' };
@@ -57,7 +57,7 @@ export function leverPull(measurement: Of<'lever-pull'>): Result | Unmeasured {
         returned &&
         returned.length > 1 && { springEfficiency: shareKept({ x: angle, y }, { x: back.angle, y: returned }, fit.scatter) }),
     },
-    drawn: drawnFit({ across: 'angle from rest, rad', up: 'torque, N·m' }, angle, y, {
+    drawn: fitPlot({ across: 'angle from rest, rad', up: 'torque, N·m' }, angle, y, {
       residuals: fit.residuals,
       at: (x) => fit.sumOf([1, x]),
       division,
@@ -67,7 +67,7 @@ export function leverPull(measurement: Of<'lever-pull'>): Result | Unmeasured {
 }
 
 /** Rubber in simple tension: F = 2A (c1 (λ − λ⁻²) + c2 (1 − λ⁻³)), linear in c1 and c2. Source: Mooney 1940, Rivlin 1948. */
-export function bandPull(measurement: Of<'band-pull'>): Result | Unmeasured {
+export function bandPull(measurement: MeasurementOf<'band-pull'>): MeasurementResult | InsufficientReadings {
   const { flatLength, section, stretchedLength, force } = measurement.readings;
   const parts = (length: number): readonly [number, number] => {
     const stretch = length / flatLength;
@@ -85,14 +85,14 @@ export function bandPull(measurement: Of<'band-pull'>): Result | Unmeasured {
   const longest = Math.max(...stretchedLength) / flatLength;
   const loss =
     back && back.force.length > 1
-      ? combined(
+      ? propagateUncertainty(
           [shareKept({ x: stretchedLength, y: force }, { x: back.stretchedLength, y: back.force }, fit.scatter)],
           (kept) => (1 - kept) / (longest - 1),
         )
       : null;
   return {
     values: { c1: fit.estimates[0]!, c2: fit.estimates[1]!, ...(loss && { bandLoss: loss }) },
-    drawn: drawnFit({ across: 'stretched length, m', up: 'force, N' }, stretchedLength, force, {
+    drawn: fitPlot({ across: 'stretched length, m', up: 'force, N' }, stretchedLength, force, {
       residuals: fit.residuals,
       at: (x) => fit.sumOf(parts(x)),
       division,
@@ -115,7 +115,7 @@ export const PROPORTIONAL: Readonly<Record<CarDesign['motor']['kind'], readonly 
 };
 
 /** Pull at the rim of the held drive wheel, wound by so many turns: the run model's own torque over the wheel's radius, fitted in the motor's two values. */
-export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
+export function rimPull(measurement: MeasurementOf<'rim-pull'>): MeasurementResult | InsufficientReadings {
   const { design } = measurement;
   const { turns, force, lettingBack = false } = measurement.readings;
   const numbers = likelyNumbers(design);
@@ -151,9 +151,9 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
     return middles.reduce((sum, turns) => sum + pull(turns), 0) * step * 2 * Math.PI * radius;
   };
   const besides = overTheTurns(rest);
-  const energy = combined([fit.sumOf(keys.map((_, k) => overTheTurns((count) => parts(count)[k]!)))], (held) => held + besides);
+  const energy = propagateUncertainty([fit.sumOf(keys.map((_, k) => overTheTurns((count) => parts(count)[k]!)))], (held) => held + besides);
   const thought = overTheTurns(pullAt);
-  const strength = combined([energy], (held) => held / thought);
+  const strength = propagateUncertainty([energy], (held) => held / thought);
   // Let back, what the motor keeps to itself is in the pull: its values are no surer than that.
   const keeps = lettingBack
     ? SPENT_BESIDES.filter((key) => numbers[key] !== undefined).map((key) => {
@@ -163,7 +163,9 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
     : [];
   // A washer holds by more the more is wound: another curve than the rubber’s.
   const isBlurred = lettingBack && design.motor.kind === 'twist';
-  const values = fit.estimates.map((told) => combined([told, estimated(1, Math.hypot(...keeps))], (value, kept) => value / kept));
+  const values = fit.estimates.map((told) =>
+    propagateUncertainty([told, makeEstimate(1, Math.hypot(...keeps))], (value, kept) => value / kept),
+  );
   return {
     values: {
       ...(isBlurred ? {} : { [keys[0]]: values[0]!, [keys[1]]: values[1]! }),
@@ -171,9 +173,9 @@ export function rimPull(measurement: Of<'rim-pull'>): Result | Unmeasured {
       [lettingBack ? 'given' : 'strength']: strength,
     },
     drawn: {
-      ...drawnFit({ across: 'turns still wound', up: 'force at the rim, N' }, wound, force, {
+      ...fitPlot({ across: 'turns still wound', up: 'force at the rim, N' }, wound, force, {
         residuals: fit.residuals,
-        at: (x) => combined([fit.sumOf(parts(x)), exactly(rest(x))], (pull, more) => pull + more),
+        at: (x) => propagateUncertainty([fit.sumOf(parts(x)), exactEstimate(rest(x))], (pull, more) => pull + more),
         division: Math.max(division, 1e-9),
       }),
       thought: [...wound].sort((a, b) => a - b).map((count) => [count, pullAt(count)] as const),

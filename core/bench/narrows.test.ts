@@ -5,7 +5,7 @@ import { sampledCars } from '../predict/sampled-cars.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { predict } from '../predict/uncertainty.ts';
 import { simulate } from '../run/simulate.ts';
-import { intoCar } from './into-car.ts';
+import { applyMeasurement } from './apply-measurement.ts';
 import { isMeasured, measure } from './measure.ts';
 import type { MeasurementKind } from './measured.ts';
 import { simulatedReadings } from './simulated-readings.ts';
@@ -32,7 +32,7 @@ function measuredCar(design: CarDesign, n: number): { readonly told: CarDesign; 
     if (!made) continue;
     // The rim is pulled on the car as it is known by then.
     const result = measure(made.measurement.kind === 'rim-pull' ? { ...made.measurement, design: told } : made.measurement);
-    if (isMeasured(result)) told = intoCar(told, result);
+    if (isMeasured(result)) told = applyMeasurement(told, result);
   }
   const outcome = simulate(deriveRunSetup(hidden.design, { kind: 'full' }, hidden.numbers));
   return { told, truth: outcome.kind === 'ran' ? outcome.result.distance : 0 };

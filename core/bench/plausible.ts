@@ -1,4 +1,4 @@
-import type { MeasurementKind, Result, Unmeasured } from './measured.ts';
+import type { MeasurementKind, MeasurementResult, InsufficientReadings } from './measured.ts';
 
 /** What a value of a measurement can be at all, and what it usually is. SI. */
 interface Bounds {
@@ -85,7 +85,7 @@ const READ: Readonly<Record<MeasurementKind, string>> = {
 };
 
 /** A result as it can be told: what no thing can be is refused, what hardly any is gets a remark. A value whose spread reaches what can be is told with a remark. */
-export function plausible(kind: MeasurementKind, result: Result): Result | Unmeasured {
+export function plausible(kind: MeasurementKind, result: MeasurementResult): MeasurementResult | InsufficientReadings {
   const remarks: string[] = [];
   for (const [key, { value, interval95 }] of Object.entries(result.values)) {
     const bounds = BOUNDS[key];

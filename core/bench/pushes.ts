@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics';
 import { curvatureFromDrift } from '../predict/straightness.ts';
-import { estimated, meanOf, scatterOf, type Estimate } from './estimate.ts';
+import { makeEstimate, meanEstimate, repeatScatter, type Estimate } from './estimate.ts';
 import { REPEATS } from './repeatability.ts';
 
 /** A push or run with how far to the right it stopped, m. */
@@ -33,12 +33,12 @@ export function curvatureOfPushes(pushes: readonly Pushed[], division: number): 
   const finest = Math.max(...pushes.map(({ distance }) => Math.abs(curvatureFromDrift(division, distance))));
   const repeats = pushRepeats(pushes);
   const [out, back] = (['out', 'back'] as const).map((way) => pushes.filter(({ direction }) => direction === way).map(curvature));
-  if (out!.length === 0 || back!.length === 0) return { curvature: meanOf(each, finest, repeats), ofFloor: null, each };
+  if (out!.length === 0 || back!.length === 0) return { curvature: meanEstimate(each, finest, repeats), ofFloor: null, each };
   // About the mean of its own direction: what the floor makes of it is no scatter.
   const squares = [out!, back!].flatMap((of) => of.map((one) => (one - mean(of)) ** 2)).reduce((sum, one) => sum + one, 0);
-  const { deviation, freedom } = scatterOf(squares, out!.length + back!.length - 2, finest, repeats);
+  const { deviation, freedom } = repeatScatter(squares, out!.length + back!.length - 2, finest, repeats);
   const [there, home] = [mean(out!), mean(back!)];
   const half = (value: number): Estimate =>
-    estimated(value / 2, (deviation / 2) * Math.hypot(out!.length ** -0.5, back!.length ** -0.5), freedom);
+    makeEstimate(value / 2, (deviation / 2) * Math.hypot(out!.length ** -0.5, back!.length ** -0.5), freedom);
   return { curvature: half(there + home), ofFloor: half(there - home), each };
 }

@@ -8,7 +8,7 @@ import { standingWeight, wheelsetOf } from '../car/weights.ts';
 import { makeMotorPoint } from '../motor/motor.ts';
 import { modelOf } from '../motor/motors.ts';
 import { bandForce, rubberOf } from '../motor/rubber.ts';
-import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
 import { energyOnTheWay } from '../predict/energy-on-the-way.ts';
 import { driftAfter } from '../predict/straightness.ts';
@@ -55,7 +55,7 @@ export function simulatedReadings(
   { design, numbers, curvature, slope, outOfTrue, offCentre }: HiddenBuild,
   seed: number,
 ): { readonly measurement: Measurement; readonly truth: Truth } | null {
-  const random = mulberry(7919 * seed + 13);
+  const random = randomGenerator(7919 * seed + 13);
   const normal = (): number => standardNormal(Math.min(Math.max(random(), 1e-9), 1 - 1e-9));
   const read = (value: number, { off, division }: Instrument): number => {
     const seen = Math.round((value + off * normal()) / division) * division;

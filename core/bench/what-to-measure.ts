@@ -3,8 +3,8 @@ import { likelyNumbers } from '../car/values.ts';
 import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
 import { sampledRuns } from '../predict/sampled-runs.ts';
 import { makeWorkspace } from '../run/workspace.ts';
-import { INSTRUCTIONS, KINDS } from './instructions.ts';
-import { intoCar } from './into-car.ts';
+import { INSTRUCTIONS, MEASUREMENT_KINDS } from './instructions.ts';
+import { applyMeasurement } from './apply-measurement.ts';
 import { isMeasured, measure } from './measure.ts';
 import type { MeasurementKind } from './measured.ts';
 import { simulatedReadings, type HiddenBuild } from './simulated-readings.ts';
@@ -36,22 +36,22 @@ const asThought = (design: CarDesign): HiddenBuild => ({
 });
 
 /** ln-variance of a range: that of a normal between whose tenths it lies. */
-const spreadOf = ({ low, high }: Bounds): number => Math.log(Math.max(high, 0.01) / Math.max(low, 0.01)) ** 2;
+const logVariance = ({ low, high }: Bounds): number => Math.log(Math.max(high, 0.01) / Math.max(low, 0.01)) ** 2;
 
 /** Where 8 in 10 such cars stop, wound fully, m. */
-export const reachOf = (car: CarDesign, workspace = makeWorkspace()): Bounds =>
+export const predictedRange = (car: CarDesign, workspace = makeWorkspace()): Bounds =>
   boundsOf(sampledRuns(car, { runs: RUNS, workspace }).map(({ result }) => result?.distance ?? 0));
 
 /** What each measurement would bring on this car: it is read as a car built as thought would be, and the prediction made anew. Null where the car cannot run. */
 export function whatToMeasure(design: CarDesign): WhatToMeasure {
   const workspace = makeWorkspace();
-  const now = reachOf(design, workspace);
-  const measurements = KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
+  const now = predictedRange(design, workspace);
+  const measurements = MEASUREMENT_KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
     const made = simulatedReadings(kind, asThought(design), 1);
     const result = made && measure(made.measurement);
     if (!result || !isMeasured(result)) return [{ kind, share: 0, after: now }];
-    const after = reachOf(intoCar(design, result), workspace);
-    return [{ kind, share: Math.max(0, 1 - spreadOf(after) / spreadOf(now)), after }];
+    const after = predictedRange(applyMeasurement(design, result), workspace);
+    return [{ kind, share: Math.max(0, 1 - logVariance(after) / logVariance(now)), after }];
   });
   return { now, measurements: measurements.sort((a, b) => b.share - a.share) };
 }

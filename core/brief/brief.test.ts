@@ -8,12 +8,12 @@ import { MOTOR_KINDS } from '../car/motors/motors.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
 import { type Format, formatIn } from '../units/quantity.ts';
-import { asAsked, limitsOf, type Brief, type Round, type Rules } from './brief.ts';
+import { designForBrief, limitsOf, type Brief, type Round, type Rules } from './brief.ts';
 import { floorChoices } from './floor-choices.ts';
 import { aimOf, goalOf, goalOfKind, type Goal } from './goal.ts';
 import { measuresOf } from '../geometry/measures.ts';
-import { GOALS, goalRecord, goalScore, hasFallenShort, measuredInRoom, wayWithin, type GoalRun } from './goals.ts';
-import { judgeCar, judgeRound, roundWords, type JudgedRound } from './judge.ts';
+import { GOALS, goalRecord, goalScore, hasFallenShort, measuredInRoom, distanceWithinLane, type GoalRun } from './goals.ts';
+import { judgeCar, judgeRound, describeRound, type JudgedRound } from './judge.ts';
 import { measuredOfRecord } from './measured-run.ts';
 import { judgeRules } from './rules.ts';
 import { briefOfAnswers, firstCar, TEMPLATES } from './new-brief.ts';
@@ -59,15 +59,15 @@ describe('a goal', () => {
       expect(one.bounds.middle).toBeLessThanOrEqual(one.bounds.high);
       for (const units of ['metric', 'inch'] as const) {
         expect(GOALS[goal.kind].words(goal as never, format)).toMatch(/^[A-Z].*\.$/);
-        expect(roundWords(round(goal), one, units)).not.toMatch(/NaN|undefined|Infinity/);
+        expect(describeRound(round(goal), one, units)).not.toMatch(/NaN|undefined|Infinity/);
       }
     },
   );
   it('is likelier the less it asks, and never surer than the sample', () => {
     const [near, far, never] = [3, 20, 200].map((distance) => judged({ kind: 'at-least', distance }));
     expect(near!.chance!).toBeGreaterThan(far!.chance!);
-    expect(roundWords(round({ kind: 'at-least', distance: 3 }), near!, 'metric')).toContain('over 99');
-    expect(roundWords(round({ kind: 'at-least', distance: 200 }), never!, 'metric')).toContain('under 1');
+    expect(describeRound(round({ kind: 'at-least', distance: 3 }), near!, 'metric')).toContain('over 99');
+    expect(describeRound(round({ kind: 'at-least', distance: 200 }), never!, 'metric')).toContain('under 1');
     const [wide, narrow] = [4, 0.2].map((width) => judged({ kind: 'through-gap', distance: 5, width }).chance!);
     expect(wide!).toBeGreaterThan(narrow!);
   });
@@ -89,23 +89,23 @@ describe('a goal', () => {
   it('quickest counts only cars that get there', () => {
     const one = judged({ kind: 'quickest-to', distance: 500 });
     expect(one.chance).toBe(0);
-    expect(roundWords(round({ kind: 'quickest-to', distance: 500 }), one, 'metric')).toContain('no run counts');
+    expect(describeRound(round({ kind: 'quickest-to', distance: 500 }), one, 'metric')).toContain('no run counts');
   });
   it('a lane is left where the circle it drives on comes to its edge (geometry)', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 1, noNaN: true }), fc.double({ min: 0.05, max: 1, noNaN: true }), (curvature, off) => {
-        const way = wayWithin(curvature, off);
+        const way = distanceWithinLane(curvature, off);
         if (way < Infinity) expect(driftAfter(curvature, way)).toBeCloseTo(off, 9);
         else expect(curvature * off).toBeGreaterThanOrEqual(2);
-        expect(wayWithin(-curvature, off)).toBe(way);
+        expect(distanceWithinLane(-curvature, off)).toBe(way);
       }),
     );
-    expect(wayWithin(0, 1)).toBe(Infinity);
+    expect(distanceWithinLane(0, 1)).toBe(Infinity);
   });
   it('of straightness cannot be told of a roller', () => {
     const one = judgeRound(roller, trophy, round({ kind: 'straightest' }));
     expect(one.kind).toBe('unknown');
-    expect(roundWords(round({ kind: 'straightest' }), one, 'metric')).toContain('cannot tell');
+    expect(describeRound(round({ kind: 'straightest' }), one, 'metric')).toContain('cannot tell');
   });
   it('load times distance is the car’s own load, and a round’s load is carried by all', () => {
     const loaded: CarDesign = { ...lever, load: { mass: 0.1, fromDriveAxle: 0.13 } };
@@ -176,7 +176,7 @@ describe('how far a run counts', () => {
     const hall: Brief = { ...trophy, floors: [{ name: 'hall', floor: { ...endless, roomLength: 6 } }] };
     const told = ran(judgeRound(lever, hall, round({ kind: 'at-least', distance: 30 }, { floor: 'hall' })));
     expect(told.chance).toBe(0);
-    expect(roundWords(round({ kind: 'at-least', distance: 30 }), told, 'metric').replaceAll('\u00a0', ' ')).toContain(
+    expect(describeRound(round({ kind: 'at-least', distance: 30 }), told, 'metric').replaceAll('\u00a0', ' ')).toContain(
       'the wall is at 6.00 m',
     );
     // Speed counts as before the wall, distance no further than to it.
@@ -221,14 +221,16 @@ describe('how far a run counts', () => {
     for (const by of [0.8, 1.25]) expect(at(by * load)).toBeLessThan(at(load));
     const told = ran(judgeRound(lever, trophy, round({ kind: 'load-distance' })));
     expect(told.bounds.middle).toBeGreaterThan(0.1);
-    expect(roundWords(round({ kind: 'load-distance' }), told, 'metric')).toMatch(/with about .* of load/);
+    expect(describeRound(round({ kind: 'load-distance' }), told, 'metric')).toMatch(/with about .* of load/);
     const loaded = { ...lever, load: { ...lever.load, mass: 0.05 } };
     expect(ran(judgeRound(loaded, trophy, round({ kind: 'load-distance' }))).load).toBeUndefined();
   });
   it('has no end where the floor is steeper than what holds it back, and that is what is said', () => {
     const slide: Brief = { ...trophy, floors: [{ name: 'slide', floor: { ...endless, slope: -0.2 } }] };
     const told = ran(judgeRound(lever, slide, round({ kind: 'furthest' }, { floor: 'slide' })));
-    expect(roundWords(round({ kind: 'furthest' }), told, 'metric')).toBe('it does not stop: the floor falls by more than its resistance');
+    expect(describeRound(round({ kind: 'furthest' }), told, 'metric')).toBe(
+      'it does not stop: the floor falls by more than its resistance',
+    );
   });
 });
 
@@ -308,7 +310,7 @@ describe('the most load', () => {
 });
 
 describe('a car that works to a brief', () => {
-  const asked = (round: number): CarDesign => asAsked({ ...lever, brief: { id: crypto.randomUUID(), round } }, trophy);
+  const asked = (round: number): CarDesign => designForBrief({ ...lever, brief: { id: crypto.randomUUID(), round } }, trophy);
   it('has the floor, load, aim and rules of the round it is seen in, and stays the car it is', () => {
     expect(asked(1)).toMatchObject({ aim: { kind: 'quickest-to', distance: 6 }, floor: trophy.floors[0]!.floor, load: { mass: 0 } });
     expect(asked(2)).toMatchObject({ floor: { slope: 0.0349, roomLength: 6 }, load: { mass: 0.1 }, limits: { length: 0.55, bands: 6 } });
@@ -320,8 +322,8 @@ describe('a car that works to a brief', () => {
   });
   it('keeps its own load where the load is what counts', () => {
     const carried: CarDesign = { ...lever, load: { mass: 0.2, fromDriveAxle: 0.1 }, brief: { id: crypto.randomUUID(), round: 0 } };
-    expect(asAsked(carried, { ...trophy, rounds: [round({ kind: 'load-distance' })] }).load.mass).toBe(0.2);
-    expect(asAsked(carried, trophy).load.mass).toBe(0);
+    expect(designForBrief(carried, { ...trophy, rounds: [round({ kind: 'load-distance' })] }).load.mass).toBe(0.2);
+    expect(designForBrief(carried, trophy).load.mass).toBe(0);
   });
   it('is asked as an aim says, whichever way it is told', () => {
     for (const goal of [...GOALS_ASKED, { kind: 'highest-edge' } as const]) expect(goalOf(aimOf(goal))).toEqual(goal);
@@ -352,7 +354,7 @@ describe('a first brief', () => {
       expect(readBrief(brief)).toEqual({ kind: 'read', value: brief });
       const car = firstCar('Whimbrel', drive, { id: crypto.randomUUID(), brief });
       expect(car.motor.kind).toBe(drive);
-      const prediction = predictRun(asAsked(car, brief));
+      const prediction = predictRun(designForBrief(car, brief));
       expect(prediction.kind === 'ran' && prediction.result.distance).toBeGreaterThan(2);
       expect(judgeRules(car, limitsOf(brief.rules)).filter(({ verdict }) => verdict === 'broken')).toEqual([]);
     },

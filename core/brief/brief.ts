@@ -34,7 +34,7 @@ export function briefFaults({ floors, rounds, rules }: Brief): Fault[] {
 export const choosesLoad = ({ kind }: Goal): boolean => kind === 'carry' || kind === 'load-distance';
 
 /** The car as it runs a round: on its floor, with the load that all carry, or with its own where that is what counts. */
-export function inRound(design: CarDesign, { floors }: Brief, { floor: name, load, goal }: Round): CarDesign {
+export function designForRound(design: CarDesign, { floors }: Brief, { floor: name, load, goal }: Round): CarDesign {
   const { floor } = floors.find((one) => one.name === name)!;
   const { slope, ...besides } = design.measured;
   return {
@@ -81,9 +81,9 @@ export const limitsOf = ({
 export const roundOf = ({ brief: worksTo }: CarDesign, { rounds }: Brief): Round => rounds[worksTo?.round ?? 0] ?? rounds.at(-1)!;
 
 /** A car as its brief asks: floor, load, aim and limits are those of the brief, in the round the car is seen in. */
-export function asAsked(design: CarDesign, brief: Brief): CarDesign {
+export function designForBrief(design: CarDesign, brief: Brief): CarDesign {
   const round = roundOf(design, brief);
-  return { ...inRound(design, brief, round), aim: aimOf(round.goal), limits: limitsOf(brief.rules) };
+  return { ...designForRound(design, brief, round), aim: aimOf(round.goal), limits: limitsOf(brief.rules) };
 }
 
 /** Sizes of a car that are its own to choose: floor and load are the brief's, where it works to one that does not count the load. */

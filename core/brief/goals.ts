@@ -3,11 +3,11 @@ import { judgeEdges } from '../predict/edges.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { measuresOf } from '../geometry/measures.ts';
 import { worstDrift } from '../predict/straightness.ts';
-import { simulateSound, type RunResult } from '../run/simulate.ts';
+import { simulateValidated, type RunResult } from '../run/simulate.ts';
 import type { Numbers } from '../car/value-table.ts';
 import type { Goal } from './goal.ts';
 import type { Format, Quantity } from '../units/quantity.ts';
-import { asideAt, type MeasuredRun } from './measured-run.ts';
+import { driftAt, type MeasuredRun } from './measured-run.ts';
 import { bestLoad, mostLoad } from './most-load.ts';
 
 /** One of many cars built to a design, its run, and how it curves, 1/m. */
@@ -52,7 +52,7 @@ export interface GoalRecord<G extends Goal> {
 const distanceOf = (_goal: Goal, { distance }: MeasuredRun): number => distance;
 
 /** Way along its curve until a car of this curvature is `off` m beside the line: cos κs = 1 − κ·off; Infinity where it never is. Geometry of the circle. */
-export const wayWithin = (curvature: number, off: number): number => {
+export const distanceWithinLane = (curvature: number, off: number): number => {
   const kappa = Math.abs(curvature);
   return kappa * off >= 2 || kappa === 0 ? Infinity : Math.acos(1 - kappa * off) / kappa;
 };
@@ -60,7 +60,7 @@ export const wayWithin = (curvature: number, off: number): number => {
 /** What a run climbs at each twig or step that it meets, m, and how high that is. */
 function climbsOf({ design, numbers }: GoalRun): readonly { readonly highest: number; readonly height: number }[] {
   const setup = deriveRunSetup(design, { kind: 'full' }, numbers);
-  const { trace } = simulateSound(setup, { trace: true });
+  const { trace } = simulateValidated(setup, { trace: true });
   return judgeEdges(setup, trace!, design.floor.edges).map(({ highest, height }) => ({ highest: highest ?? 0, height }));
 }
 
@@ -136,8 +136,8 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     words: ({ width }, format) => `The distance counts until the car leaves its lane, ${format(width, 'distance')} wide.`,
     quantity: 'distance',
     isSteered: true,
-    measure: ({ width }, { distance, curvature = 0 }) => Math.min(distance, wayWithin(curvature, width / 2)),
-    isMet: ({ width }, { distance, curvature = 0 }) => wayWithin(curvature, width / 2) >= distance,
+    measure: ({ width }, { distance, curvature = 0 }) => Math.min(distance, distanceWithinLane(curvature, width / 2)),
+    isMet: ({ width }, { distance, curvature = 0 }) => distanceWithinLane(curvature, width / 2) >= distance,
   },
   'through-gap': {
     gain: 'straighter',
@@ -148,10 +148,10 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     quantity: 'distance',
     isLess: true,
     isSteered: true,
-    measure: (goal, run) => (run.distance >= goal.distance ? Math.abs(asideAt(run, goal.distance)) : null),
+    measure: (goal, run) => (run.distance >= goal.distance ? Math.abs(driftAt(run, goal.distance)) : null),
     ofModel: (_goal, { design }) => ({ width: measuresOf(design).width }),
     // Both wheels have to pass: what is left beside the car is half the gap less half its width.
-    isMet: (goal, run) => run.distance >= goal.distance && Math.abs(asideAt(run, goal.distance)) <= (goal.width - (run.width ?? 0)) / 2,
+    isMet: (goal, run) => run.distance >= goal.distance && Math.abs(driftAt(run, goal.distance)) <= (goal.width - (run.width ?? 0)) / 2,
     isAllOrNothing: true,
   },
   carry: {
@@ -229,7 +229,7 @@ export function measuredOfModel(goal: Goal, run: GoalRun): MeasuredRun {
 export function measuredInRoom(goal: Goal, run: GoalRun, free: MeasuredRun = measuredOfModel(goal, run)): MeasuredRun {
   const { roomLength, laneWidth } = run.design.floor;
   const wall = roomLength ?? Infinity;
-  const leaves = laneWidth === null ? Infinity : wayWithin(run.curvature, laneWidth / 2);
+  const leaves = laneWidth === null ? Infinity : distanceWithinLane(run.curvature, laneWidth / 2);
   const distance = Math.min(free.distance, wall, leaves);
   const isTimed = !('distance' in goal) || goal.distance <= Math.min(wall, leaves);
   return { ...free, distance, atLeast: distance === wall && free.distance > wall, time: isTimed ? free.time : undefined };

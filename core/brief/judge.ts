@@ -1,5 +1,5 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { faultWords, keyWords } from '../car/fault-words.ts';
+import { describeFault, describeKey } from '../car/fault-words.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Fault } from '../fault.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
@@ -18,7 +18,7 @@ import {
   type UnitSystem,
   USUAL_HALF_WIDTH,
 } from '../units/quantity.ts';
-import { inRound, limitsOf, type Brief, type Round } from './brief.ts';
+import { designForRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { Goal } from './goal.ts';
 import { bestLoad } from './most-load.ts';
@@ -84,7 +84,7 @@ export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly Sample
 /** A design by what a round asks. */
 export function judgeRound(design: CarDesign, brief: Brief, round: Round, seed = 1): JudgedRound {
   const { name, goal } = round;
-  const own = inRound(design, brief, round);
+  const own = designForRound(design, brief, round);
   const asked = { ...own, limits: limitsOf(brief.rules) };
   const prepared = prepareRun(asked);
   if (prepared.kind === 'refused') return { name, kind: 'refused', faults: prepared.faults };
@@ -118,7 +118,7 @@ export const judgeCar = (design: CarDesign, brief: Brief, seed = 1): JudgedCar =
 });
 
 /** A share of a sample, no surer than its size allows: `97 %`, `over 99 %`. */
-export function chanceWords(chance: number, units: UnitSystem, runs = RUNS): string {
+export function formatChance(chance: number, units: UnitSystem, runs = RUNS): string {
   if (chance === 1) return `over ${formatQuantity(1 - 2 / runs, 'share', units)}`;
   return chance === 0 ? `under ${formatQuantity(2 / runs, 'share', units)}` : formatQuantity(chance, 'share', units);
 }
@@ -144,7 +144,7 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   const format: Format = formatIn(units);
   const { quantity, of, isLess } = goalRecord(goal);
   const { low, middle, high } = judged.bounds;
-  const chance = judged.chance === null ? [] : [`${chanceWords(judged.chance, units)} likely`];
+  const chance = judged.chance === null ? [] : [`${formatChance(judged.chance, units)} likely`];
   if (!Number.isFinite(middle)) return [...chance, 'no run counts'].join('; ');
   if ('endless' in judged && judged.endless! > MOST_STOP && 'wall' in judged === false && hangsOnStop(goal))
     return [...chance, 'it does not stop: the floor falls by more than its resistance'].join('; ');
@@ -169,7 +169,7 @@ const hangsOnStop = ({ kind }: Goal): boolean =>
 const SOME = 0.05;
 
 /** That the wall stands before what is asked; else how many come to it, where that is not after what counts; nothing where few do. */
-export function wallWords(goal: Goal, judged: JudgedRound, units: UnitSystem): string[] {
+export function describeWall(goal: Goal, judged: JudgedRound, units: UnitSystem): string[] {
   if (!('atWall' in judged)) return [];
   const { atWall, wall } = judged;
   if ('distance' in goal && wall !== undefined && wall < goal.distance)
@@ -180,17 +180,17 @@ export function wallWords(goal: Goal, judged: JudgedRound, units: UnitSystem): s
 }
 
 /** The same of a round. */
-export const roundWords = ({ goal }: Round, judged: JudgedRound, units: UnitSystem): string =>
+export const describeRound = ({ goal }: Round, judged: JudgedRound, units: UnitSystem): string =>
   judged.kind === 'refused'
-    ? judged.faults.map((fault) => `${keyWords(fault.path)} ${faultWords(fault, formatIn(units))}`).join('; ')
-    : [judgedWords(goal, judged, units), ...wallWords(goal, judged, units)].join('; ');
+    ? judged.faults.map((fault) => `${describeKey(fault.path)} ${describeFault(fault, formatIn(units))}`).join('; ')
+    : [judgedWords(goal, judged, units), ...describeWall(goal, judged, units)].join('; ');
 
 /** A round in a few words: how likely it is met or, where more or less is all there is, what it comes to. */
-export function shortRoundWords(round: Round, judged: JudgedRound, units: UnitSystem): string {
+export function summarizeRound(round: Round, judged: JudgedRound, units: UnitSystem): string {
   if (judged.kind === 'unknown') return 'cannot tell';
   if (judged.kind === 'refused') return 'cannot run';
   const { bounds, chance } = judged;
-  if (chance !== null && goalRecord(round.goal).quantity !== 'time') return `${chanceWords(chance, units)} likely`;
+  if (chance !== null && goalRecord(round.goal).quantity !== 'time') return `${formatChance(chance, units)} likely`;
   if (!Number.isFinite(bounds.middle)) return 'stops short';
   if (bounds.high === 0 && !goalRecord(round.goal).isLess) return 'does not start';
   const { figure, unit } = goalFigures(round.goal, (bounds.high - bounds.low) / 2, units);
@@ -198,7 +198,7 @@ export function shortRoundWords(round: Round, judged: JudgedRound, units: UnitSy
 }
 
 /** What a score comes to: `about 3.1 s to 6.00 m`, as finely as one of a car that was not measured is known. */
-export function scoreWords(goal: Goal, score: number, units: UnitSystem): string {
+export function formatScore(goal: Goal, score: number, units: UnitSystem): string {
   const value = measureOf(goal, score);
   if (!Number.isFinite(value)) return 'stops short';
   const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);

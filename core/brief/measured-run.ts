@@ -30,7 +30,7 @@ export const curvatureOfRun = (drift: number | undefined, distance: number): num
   drift === undefined ? undefined : curvatureFromDrift(drift, Math.max(distance, SHORTEST));
 
 /** m off the line to the right, at a distance from it. */
-export const asideAt = ({ curvature = 0, asideAtGap }: MeasuredRun, distance: number): number =>
+export const driftAt = ({ curvature = 0, asideAtGap }: MeasuredRun, distance: number): number =>
   asideAtGap ?? driftAfter(curvature, distance);
 
 /** m: marks nearer than this are one. */

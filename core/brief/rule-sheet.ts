@@ -1,4 +1,4 @@
-import { floorWords } from '../car/floors.ts';
+import { describeFloor } from '../car/floors.ts';
 import { MOTORS } from '../car/motors/motors.ts';
 import { type Format, formatIn, plainly, type UnitSystem } from '../units/quantity.ts';
 import type { Brief, Round, Rules } from './brief.ts';
@@ -55,7 +55,7 @@ export function roundSentences({ goal, load, runs, counts, missing = 'worst', po
 /** A floor of a brief, in a line. */
 export const floorSentence = ({ floor }: Brief['floors'][number], format: Format): string =>
   [
-    floorWords(floor, format),
+    describeFloor(floor, format),
     ...(floor.roomLength === null ? [] : [`${format(floor.roomLength, 'distance')} to the wall`]),
     ...(floor.laneWidth === null ? [] : [`lane ${format(floor.laneWidth, 'distance')} wide`]),
   ].join('; ');

@@ -130,7 +130,7 @@ export function judgeRules(
 export const NAMED_PARTS = { traps: TRAPS, bandSizes: BANDS } as const;
 
 /** How a car stands to its rules, in a line: those it breaks, else those it only just keeps, else that it keeps all. */
-export function standingWords(
+export function describeCompliance(
   rules: readonly JudgedRule[],
   format: Format,
 ): { readonly verdict: JudgedRule['verdict']; readonly words: string } {

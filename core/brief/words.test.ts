@@ -5,10 +5,10 @@ import { formatIn, plainly } from '../units/quantity.ts';
 import { limitsOf, sizesToChoose, type Brief, type Round } from './brief.ts';
 import { aimOf, type Goal } from './goal.ts';
 import { measureOf } from './goals.ts';
-import { roundWords, scoreWords, shortRoundWords, wallWords, type JudgedRound } from './judge.ts';
+import { describeRound, formatScore, summarizeRound, describeWall, type JudgedRound } from './judge.ts';
 import { NO_RULES, newRound, plainFloor, withTwigs } from './new-brief.ts';
 import { floorSentence, roundSentences, ruleSentences } from './rule-sheet.ts';
-import { judgeRules, standingWords } from './rules.ts';
+import { judgeRules, describeCompliance } from './rules.ts';
 
 const trophy = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as Brief;
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
@@ -40,19 +40,19 @@ describe('a judgement in words', () => {
     [{ kind: 'closest-to', distance: 3 }, ran(0, 0, 0), 'about 0.00 m from the mark at 3.00 m'],
     [{ kind: 'quickest-to', distance: 6 }, ran(NaN, NaN, NaN, 0), 'under 1 % likely; no run counts'],
     [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell: nothing is known about how straight a roller runs'],
-  ])('%o', (goal, judged, words) => expect(plain(roundWords(round(goal), judged, 'metric'))).toBe(words));
+  ])('%o', (goal, judged, words) => expect(plain(describeRound(round(goal), judged, 'metric'))).toBe(words));
   it('says how many come to the wall, where that is not after what counts', () => {
-    const words = (goal: Goal, judged: JudgedRound): string[] => wallWords(goal, judged, 'metric').map(plain);
+    const words = (goal: Goal, judged: JudgedRound): string[] => describeWall(goal, judged, 'metric').map(plain);
     expect(words({ kind: 'furthest' }, ran(1, 2, 3, null, 0.5))).toEqual(['5 in 10 reach the wall']);
     expect(words({ kind: 'furthest' }, ran(1, 2, 3, null, 0.01))).toEqual([]);
     expect(words({ kind: 'quickest-to', distance: 6 }, ran(1, 2, 3, null, 1))).toEqual([]);
     expect(
-      plain(roundWords(round({ kind: 'furthest' }), { ...ran(16.1, 18.5, 18.5, null, 0.8), wall: 18.5 } as JudgedRound, 'metric')),
+      plain(describeRound(round({ kind: 'furthest' }), { ...ran(16.1, 18.5, 18.5, null, 0.8), wall: 18.5 } as JudgedRound, 'metric')),
     ).toBe('9 in 10 go 16.1 m or further; 8 in 10 reach the wall at 18.50 m');
     expect(words({ kind: 'at-least', distance: 30 }, { ...ran(6, 6, 6, 0, 1), wall: 6 } as JudgedRound)).toEqual([
       'the wall is at 6.00 m: no run there can go further',
     ]);
-    expect(plain(roundWords(round({ kind: 'furthest' }), ran(13, 18, 26, null, 0.8), 'metric'))).toMatch(/; 8 in 10 reach the wall$/);
+    expect(plain(describeRound(round({ kind: 'furthest' }), ran(13, 18, 26, null, 0.8), 'metric'))).toMatch(/; 8 in 10 reach the wall$/);
   });
   it.each<[Goal, JudgedRound, string]>([
     [{ kind: 'through-gap', distance: 5, width: 0.8 }, ran(0.1, 0.3, 0.8, 0.5), '50 % likely'],
@@ -61,12 +61,12 @@ describe('a judgement in words', () => {
     [{ kind: 'furthest' }, ran(0, 0, 0), 'does not start'],
     [{ kind: 'furthest' }, { name: 'One', kind: 'refused', faults: [] }, 'cannot run'],
     [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell'],
-  ])('%o in short', (goal, judged, words) => expect(plain(shortRoundWords(round(goal), judged, 'metric'))).toBe(words));
+  ])('%o in short', (goal, judged, words) => expect(plain(summarizeRound(round(goal), judged, 'metric'))).toBe(words));
   it('of a score is the figure it stands for, or that the car does not get there', () => {
-    expect(plain(scoreWords({ kind: 'quickest-to', distance: 6 }, -3.14, 'metric'))).toMatch(/^about 3(\.1)? s to 6\.00 m$/);
-    expect(scoreWords({ kind: 'quickest-to', distance: 6 }, -1001, 'metric')).toBe('stops short');
+    expect(plain(formatScore({ kind: 'quickest-to', distance: 6 }, -3.14, 'metric'))).toMatch(/^about 3(\.1)? s to 6\.00 m$/);
+    expect(formatScore({ kind: 'quickest-to', distance: 6 }, -1001, 'metric')).toBe('stops short');
     expect(measureOf({ kind: 'furthest' }, 8)).toBe(8);
-    expect(plain(roundWords(round({ kind: 'load-distance' }), ran(0.8, 1, 1.2), 'metric'))).toBe(
+    expect(plain(describeRound(round({ kind: 'load-distance' }), ran(0.8, 1, 1.2), 'metric'))).toBe(
       'about 1.0 kg·m load times distance; cars built like this: 0.80–1.2 (8 in 10)',
     );
   });
@@ -151,7 +151,7 @@ describe('a sheet', () => {
 
 describe('how a car stands to its rules', () => {
   const car = newCar('x');
-  const standing = (more: Partial<Brief['rules']>) => standingWords(judgeRules(car, limitsOf({ ...NO_RULES, ...more })), format);
+  const standing = (more: Partial<Brief['rules']>) => describeCompliance(judgeRules(car, limitsOf({ ...NO_RULES, ...more })), format);
   it('tells what is broken before what is close, and else that all are kept', () => {
     expect(standing({})).toEqual({ verdict: 'met', words: '✓ follows every rule' });
     expect(standing({ width: 0.124 })).toMatchObject({ verdict: 'close', words: expect.stringMatching(/^! close to a limit: width/) });

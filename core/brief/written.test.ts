@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { freeName } from './free-name.ts';
-import { kitText, readKit, readLines, readPoints } from './written.ts';
+import { kitText, readKit, readLines, readPoints } from './parse-lines.ts';
 
 describe('what is written as a list', () => {
   it.each([

@@ -2,8 +2,8 @@ import type { CarDesign } from '../car/car-design.ts';
 import { WHEELS } from '../car/catalogue.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
 import { across, leader, type Dimension } from './dimensions.ts';
-import { LANE, SCALES, scaleWords, told, type Draft } from './draft.ts';
-import { line, path, place, rectangle, type Box, type Item, type Place, type TextItem } from './drawing.ts';
+import { LANE, SCALES, formatScale, placeDimension, type Draft } from './draft.ts';
+import { makeLine, makePath, makePlace, makeRectangle, type Box, type Item, type Place, type TextItem } from './drawing.ts';
 import { betweenWheels, lengthsOf } from './lengths.ts';
 import { neededSizes } from './needed-sizes.ts';
 
@@ -23,14 +23,14 @@ export function axleDetail(
   const long = lengths.get('drive-axle') ?? trackWidth;
   const by = SCALES.find((scale) => (1000 * long) / scale <= room.right - room.left - 8) ?? SCALES.at(-1)!;
   const scale = 1000 / by;
-  const middle = place((room.left + room.right) / 2, room.top + DETAIL_RIM + 22);
-  const at = (x: number, y: number): Place => place(middle.x + scale * x, middle.y - scale * y);
+  const middle = makePlace((room.left + room.right) / 2, room.top + DETAIL_RIM + 22);
+  const at = (x: number, y: number): Place => makePlace(middle.x + scale * x, middle.y - scale * y);
   const box = (left: number, right: number, half: number, kind: 'outline' | 'thin' | 'hidden' = 'outline'): Item =>
-    path(rectangle(at(left, half).x, at(left, half).y, scale * (right - left), 2 * scale * half), kind, true);
+    makePath(makeRectangle(at(left, half).x, at(left, half).y, scale * (right - left), 2 * scale * half), kind, true);
   const thick = WHEELS[driveWheels.kind].thickness;
   const rim = Math.min(driveWheels.diameter / 2, DETAIL_RIM / scale);
   const items: Item[] = [
-    line(place(middle.x - (scale * long) / 2 - 3, middle.y), place(middle.x + (scale * long) / 2 + 3, middle.y), 'centre'),
+    makeLine(makePlace(middle.x - (scale * long) / 2 - 3, middle.y), makePlace(middle.x + (scale * long) / 2 + 3, middle.y), 'centre'),
   ];
   for (const side of [-1, 1]) items.push(box(side * (trackWidth / 2) - thick / 2, side * (trackWidth / 2) + thick / 2, rim));
   const winding = isWoundOnAxle(motor) ? motor.windingWidth : 0;
@@ -46,7 +46,7 @@ export function axleDetail(
   const done = new Set<string>();
   const values = new Map(neededSizes(design).map(({ tells, value }) => [tells, value]));
   const tell = (tells: string, ways: readonly Dimension[]): void => {
-    if (values.has(tells) && told(draft, ways, room)) done.add(tells);
+    if (values.has(tells) && placeDimension(draft, ways, room)) done.add(tells);
   };
   sleeve.forEach(({ diameter }) => items.push(box(-winding / 2, winding / 2, diameter / 2)));
   // String or band as it is wound, side by side.
@@ -54,7 +54,7 @@ export function axleDetail(
   const turns = Math.min(WOUND, Math.floor((scale * winding) / WOUND_APART));
   for (let i = 0; i < turns; i++) {
     const x = winding * ((i + 0.5) / turns - 0.5);
-    items.push(line(at(x - winding / (4 * turns), -round), at(x + winding / (4 * turns), round), 'thin'));
+    items.push(makeLine(at(x - winding / (4 * turns), -round), at(x + winding / (4 * turns), round), 'thin'));
   }
   const foot = middle.y + Math.max(scale * rim, DETAIL_RIM) + LANE;
   if (winding > 0)
@@ -72,7 +72,7 @@ export function axleDetail(
     );
   const bends = (target: Place, right: boolean) =>
     [12, 17, 22, 27].map((up, i) => ({
-      ...place(target.x + (right ? 1 : -1) * (8 + 3 * i), middle.y - DETAIL_RIM - up + 10),
+      ...makePlace(target.x + (right ? 1 : -1) * (8 + 3 * i), middle.y - DETAIL_RIM - up + 10),
       to: right ? ('right' as const) : ('left' as const),
     }));
   const free = at(-(winding / 2 + 0.002), axleDiameter / 2);
@@ -87,15 +87,15 @@ export function axleDetail(
       'endPlay',
       [0, 1, 2].flatMap((n) =>
         leader('endPlay', `play ${values.get('endPlay')!} in all`, target, [
-          { ...place(target.x - 8 - 5 * n, foot + 4 * n), to: 'left' as const },
+          { ...makePlace(target.x - 8 - 5 * n, foot + 4 * n), to: 'left' as const },
         ]),
       ),
     );
   }
   const words: TextItem = {
     kind: 'text',
-    at: place(room.left, room.top + 3.5),
-    text: `drive axle from above, ${scaleWords(by)}`,
+    at: makePlace(room.left, room.top + 3.5),
+    text: `drive axle from above, ${formatScale(by)}`,
     size: 3.2,
     anchor: 'start',
     bold: true,

@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { axleOf } from '../car/fitted.ts';
 import type { Format } from '../units/quantity.ts';
-import { FLY, HOT, LATEX, NONE, type BuildStep } from './build-step.ts';
+import { FLYING_ENDS_CAUTION, HEAT_CAUTION, LATEX_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
 import { lengthsOf } from './lengths.ts';
 
 /** Steps to the axles, in order: both cut, the other and the drive axle put together; then its sleeve and tyres where it has them. */
@@ -13,7 +13,7 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
   const strip = lengths.get('tyre');
   const steps: BuildStep[] = [
     {
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'axles',
       title: `Cut the axles: ${axleOf(design).label}`,
       text:
@@ -29,12 +29,12 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       tolerance: 'straight: it does not wobble when rolled on a table',
       trick: 'Roll several on the table and keep the straightest.',
       adult: true,
-      caution: FLY,
+      caution: FLYING_ENDS_CAUTION,
       check: 'Roll each one on the table and look under it: no light flickers through.',
       shows: { pieces: ['drive-axle', 'other-axle'] },
     },
     {
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'other-axle',
       title: 'Assemble the other axle',
       text: 'Fit one wheel, push the axle through its bearing, then fit the other wheel. Leave the end play, and glue the hubs, not the bearing.',
@@ -44,12 +44,12 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       tolerance: `${format(design.endPlay, 'size')} of play from side to side`,
       trick: 'Leave a slip of card between hub and bearing while the glue sets. It leaves the right play.',
       adult: true,
-      caution: HOT,
+      caution: HEAT_CAUTION,
       check: 'Flick the wheel: it turns for more than 5 s.',
       shows: { part: 'other-axle' },
     },
     {
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'drive-axle',
       title: 'Assemble the drive axle',
       text: `Fix each wheel to the axle so that it cannot slip.${motor.kind === 'lever' ? ' Set the hook in the middle of the gap, a few millimetres high, and leave it unglued until the car is tuned.' : ''}`,
@@ -59,14 +59,14 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       tolerance: 'wheels square to the axle; the same play as on the other axle',
       trick: 'Hold one wheel and twist the other: nothing moves.',
       adult: true,
-      caution: HOT,
+      caution: HEAT_CAUTION,
       check: 'Flick it: both wheels turn together for more than 5 s.',
       shows: { part: 'drive-axle' },
     },
   ];
   if (tape)
     steps.push({
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'sleeve',
       title: 'Tape the drive axle',
       text: `${tape.words((metres) => format(metres, 'size'))}: ${format(tape.length, 'size')}, wound tight and even, to ⌀ ${format(sleeve.at(-1)!.diameter, 'size')}.`,
@@ -79,7 +79,7 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
     });
   if (tyre !== 'bare-disc' && tyre !== 'card-edge')
     steps.push({
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'tyres',
       title: 'Tyres',
       text: strip
@@ -89,7 +89,7 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       minutes: 8,
       tolerance: 'no step that you can feel at the joint',
       trick: 'Wipe the rim with a damp cloth first: nothing sticks to dust.',
-      caution: tyre === 'cut-glove' || tyre === 'rubber-band' ? LATEX : tyre === 'glue-bead' ? HOT : '',
+      caution: tyre === 'cut-glove' || tyre === 'rubber-band' ? LATEX_CAUTION : tyre === 'glue-bead' ? HEAT_CAUTION : '',
       adult: tyre === 'glue-bead',
       check: 'Push the car down and turn the wheels: the tyre stays on.',
       shows: { part: 'tyre' },

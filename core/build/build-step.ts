@@ -26,19 +26,19 @@ export interface BuildStep {
 }
 
 /** What most steps are without. */
-export const NONE = { dries: 0, tolerance: '', trick: '', adult: false, caution: '' } as const;
+export const PLAIN_STEP = { dries: 0, tolerance: '', trick: '', adult: false, caution: '' } as const;
 
 /** Cautions; local rules come first. Common practice. */
-export const CUT = 'Cut away from yourself, on a board. Keep the other hand clear.';
-export const FLY = 'Ends of skewers and wire fly off. Wear glasses and hold both ends.';
-export const HOT = 'Glue and nozzle are hot enough to burn. Keep fingers away.';
-export const TRAP = 'A snap trap breaks skin. Keep the arm tied down while you work, and fingers out of its path.';
-export const STRETCHED = 'A stretched band whips. Wear glasses and keep it away from faces.';
-export const LATEX = 'Latex can cause allergy. Ask first.';
+export const CUTTING_CAUTION = 'Cut away from yourself, on a board. Keep the other hand clear.';
+export const FLYING_ENDS_CAUTION = 'Ends of skewers and wire fly off. Wear glasses and hold both ends.';
+export const HEAT_CAUTION = 'Glue and nozzle are hot enough to burn. Keep fingers away.';
+export const TRAP_CAUTION = 'A snap trap breaks skin. Keep the arm tied down while you work, and fingers out of its path.';
+export const BAND_CAUTION = 'A stretched band whips. Wear glasses and keep it away from faces.';
+export const LATEX_CAUTION = 'Latex can cause allergy. Ask first.';
 
 /** What comes first: templates at full size. */
 export const templateStep: BuildStep = {
-  ...NONE,
+  ...PLAIN_STEP,
   id: 'templates',
   title: 'Print the templates',
   text: 'Print them at full size and cut them out roughly. Where a template has several parts, glue them over the dotted edge.',
@@ -52,7 +52,7 @@ export const templateStep: BuildStep = {
 
 /** What comes last: weigh, push, wind a little. */
 export const firstRun = (design: CarDesign): BuildStep => ({
-  ...NONE,
+  ...PLAIN_STEP,
   id: 'first-run',
   title: 'Weigh it and roll it',
   text: 'Weigh it and roll it unwound along a line on the floor. Then wind two turns and release it from the line.',

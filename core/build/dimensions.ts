@@ -1,4 +1,4 @@
-import { line, path, place, type Box, type Item, type LineKind, type Place, type TextItem } from './drawing.ts';
+import { makeLine, makePath, makePlace, type Box, type Item, type LineKind, type Place, type TextItem } from './drawing.ts';
 
 /** One size on a drawing: its lines, and where its text may stand, the best place first. */
 export interface Dimension {
@@ -23,11 +23,11 @@ const OUTSIDE = 6;
 const thin: LineKind = 'thin';
 /** A filled arrowhead at a place, in the direction (dx, dy), of length 1. */
 export const arrowhead = (tip: Place, dx: number, dy: number, kind: LineKind = thin): Item => ({
-  ...path(
+  ...makePath(
     [
       tip,
-      place(tip.x - HEAD.length * dx + (HEAD.width / 2) * dy, tip.y - HEAD.length * dy + (HEAD.width / 2) * dx),
-      place(tip.x - HEAD.length * dx - (HEAD.width / 2) * dy, tip.y - HEAD.length * dy - (HEAD.width / 2) * dx),
+      makePlace(tip.x - HEAD.length * dx + (HEAD.width / 2) * dy, tip.y - HEAD.length * dy + (HEAD.width / 2) * dx),
+      makePlace(tip.x - HEAD.length * dx - (HEAD.width / 2) * dy, tip.y - HEAD.length * dy - (HEAD.width / 2) * dx),
     ],
     kind,
     true,
@@ -45,10 +45,10 @@ export function across(tells: string, text: string, from: Place, to: Place, y: n
   const out = isNarrow ? OUTSIDE : 0;
   const extension = ({ x, y: begin }: Place): Item => {
     const down = y > begin ? 1 : -1;
-    return line(place(x, begin + down * GAP), place(x, y + down * PAST), thin);
+    return makeLine(makePlace(x, begin + down * GAP), makePlace(x, y + down * PAST), thin);
   };
   const at = (x: number, anchor: TextItem['anchor']): Omit<TextItem, 'kind'> => ({
-    at: place(x, y - OVER),
+    at: makePlace(x, y - OVER),
     text,
     size: SIZE_TEXT,
     anchor,
@@ -59,9 +59,9 @@ export function across(tells: string, text: string, from: Place, to: Place, y: n
     lines: [
       extension(a),
       extension(b),
-      line(place(a.x - out, y), place(b.x + out, y), thin),
-      arrowhead(place(a.x, y), isNarrow ? 1 : -1, 0),
-      arrowhead(place(b.x, y), isNarrow ? -1 : 1, 0),
+      makeLine(makePlace(a.x - out, y), makePlace(b.x + out, y), thin),
+      arrowhead(makePlace(a.x, y), isNarrow ? 1 : -1, 0),
+      arrowhead(makePlace(b.x, y), isNarrow ? -1 : 1, 0),
     ],
     texts: [
       ...SHARES.map((share) => at(a.x + share * (b.x - a.x), 'middle')),
@@ -79,10 +79,10 @@ export function upright(tells: string, text: string, from: Place, to: Place, x: 
   const out = isNarrow ? OUTSIDE : 0;
   const extension = ({ x: begin, y }: Place): Item => {
     const right = x > begin ? 1 : -1;
-    return line(place(begin + right * GAP, y), place(x + right * PAST, y), thin);
+    return makeLine(makePlace(begin + right * GAP, y), makePlace(x + right * PAST, y), thin);
   };
   const at = (y: number, anchor: TextItem['anchor']): Omit<TextItem, 'kind'> => ({
-    at: place(x - OVER, y),
+    at: makePlace(x - OVER, y),
     text,
     size: SIZE_TEXT,
     anchor,
@@ -94,9 +94,9 @@ export function upright(tells: string, text: string, from: Place, to: Place, x: 
     lines: [
       extension(a),
       extension(b),
-      line(place(x, a.y - out), place(x, b.y + out), thin),
-      arrowhead(place(x, a.y), 0, isNarrow ? 1 : -1),
-      arrowhead(place(x, b.y), 0, isNarrow ? -1 : 1),
+      makeLine(makePlace(x, a.y - out), makePlace(x, b.y + out), thin),
+      arrowhead(makePlace(x, a.y), 0, isNarrow ? 1 : -1),
+      arrowhead(makePlace(x, b.y), 0, isNarrow ? -1 : 1),
     ],
     texts: [
       ...SHARES.map((share) => at(a.y + share * (b.y - a.y), 'middle')),
@@ -120,10 +120,10 @@ export function leader(
     const far = Math.hypot(dx, dy) || 1;
     return {
       tells,
-      lines: [line(bend, target, thin), line(bend, place(bend.x + shelf, bend.y), thin), arrowhead(target, dx / far, dy / far)],
+      lines: [makeLine(bend, target, thin), makeLine(bend, makePlace(bend.x + shelf, bend.y), thin), arrowhead(target, dx / far, dy / far)],
       texts: [
         {
-          at: place(bend.x + shelf * 1.3, bend.y + 1),
+          at: makePlace(bend.x + shelf * 1.3, bend.y + 1),
           text,
           size: SIZE_TEXT,
           anchor: bend.to === 'right' ? 'start' : 'end',

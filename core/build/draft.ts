@@ -1,9 +1,9 @@
 import type { Dimension } from './dimensions.ts';
-import { isInTheWay, isWithin, boxOf, overlap, placedText, textBox, type Box, type Item, type TextItem } from './drawing.ts';
+import { isInTheWay, isWithin, boxOf, boxesOverlap, placedText, textBox, type Box, type Item, type TextItem } from './drawing.ts';
 
 /** Scales that a drawing may have, the largest first: 1 to so many. Source: ISO 5455, and those between that fit more on a small sheet. */
 export const SCALES = [0.5, 1, 2, 2.5, 3, 4, 5, 7.5, 10, 15, 20] as const;
-export const scaleWords = (by: number): string => (by < 1 ? `${1 / by} : 1` : `1 : ${by}`);
+export const formatScale = (by: number): string => (by < 1 ? `${1 / by} : 1` : `1 : ${by}`);
 
 /** mm from one line of sizes to the next, and from a view to the first. */
 export const LANE = 8;
@@ -15,9 +15,9 @@ export interface Draft {
 }
 
 /** The first of several ways to tell a size whose lines run through no text and whose text has room; it is drawn. Whether there was one. */
-export function told(draft: Draft, ways: readonly Dimension[], within: Box): boolean {
+export function placeDimension(draft: Draft, ways: readonly Dimension[], within: Box): boolean {
   for (const { lines, texts, span } of ways) {
-    if (draft.spans.some((other) => overlap(span, other))) continue;
+    if (draft.spans.some((other) => boxesOverlap(span, other))) continue;
     const standing = draft.items.filter((item): item is TextItem => item.kind === 'text');
     const runsThrough = lines.some((one) => standing.some((text) => isInTheWay(one, textBox(text))));
     const isOutside = lines.some((one) => !isWithin(boxOf(one), within));

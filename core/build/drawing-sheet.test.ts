@@ -5,11 +5,11 @@ import { drawingSheets } from './drawing-sheet.ts';
 import { neededSizes } from './needed-sizes.ts';
 import {
   boxOf,
-  crosses,
+  crossesBox,
   isInTheWay,
-  overlap,
+  boxesOverlap,
   placedText,
-  place,
+  makePlace,
   textBox,
   type Item,
   type PaperName,
@@ -96,8 +96,8 @@ describe('the drawing of any car that can be built', () => {
 
 describe('where a text may stand', () => {
   it('is the first place where nothing is in the way', () => {
-    const bar: Item = { kind: 'path', points: [place(0, 10), place(50, 10)], closed: false, line: 'thin' };
-    const at = (y: number) => ({ at: place(25, y), text: '120', size: 3, anchor: 'middle' as const });
+    const bar: Item = { kind: 'path', points: [makePlace(0, 10), makePlace(50, 10)], closed: false, line: 'thin' };
+    const at = (y: number) => ({ at: makePlace(25, y), text: '120', size: 3, anchor: 'middle' as const });
     const within = { left: 0, right: 50, top: 0, bottom: 30 };
     expect(placedText([bar], [at(11), at(7)], within)?.at.y).toBe(7);
     expect(placedText([bar], [at(11)], within)).toBeNull();
@@ -105,10 +105,10 @@ describe('where a text may stand', () => {
   });
   it('a line passes through a box or beside it', () => {
     const box = { left: 0, right: 10, top: 0, bottom: 10 };
-    expect(crosses(box, place(-5, 5), place(15, 5))).toBe(true);
-    expect(crosses(box, place(2, 2), place(3, 3))).toBe(true);
-    expect(crosses(box, place(-5, -1), place(15, -1))).toBe(false);
-    expect(crosses(box, place(-5, 8), place(2, 20))).toBe(false);
-    expect(overlap(box, { left: 10, right: 12, top: 0, bottom: 1 })).toBe(false);
+    expect(crossesBox(box, makePlace(-5, 5), makePlace(15, 5))).toBe(true);
+    expect(crossesBox(box, makePlace(2, 2), makePlace(3, 3))).toBe(true);
+    expect(crossesBox(box, makePlace(-5, -1), makePlace(15, -1))).toBe(false);
+    expect(crossesBox(box, makePlace(-5, 8), makePlace(2, 20))).toBe(false);
+    expect(boxesOverlap(box, { left: 10, right: 12, top: 0, bottom: 1 })).toBe(false);
   });
 });

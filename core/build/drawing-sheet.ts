@@ -1,6 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import { scaleWords } from './draft.ts';
+import { formatScale } from './draft.ts';
 import { PAPERS, type Item, type PaperName, type Sheet } from './drawing.ts';
 import { listsSheet } from './lists-sheet.ts';
 import { frameAndTitle, type TitleWords } from './title-block.ts';
@@ -14,12 +14,12 @@ export function drawingSheets(design: CarDesign, words: Pick<TitleWords, 'versio
   const title = (sheet: number, scale: string): Item[] =>
     frameAndTitle(wide, high, { car: design.name, ...words, scale, sheet: `${sheet} of 2`, paper: label });
   return [
-    { name: `${design.name}, views`, width: wide, height: high, items: [...title(1, scaleWords(views.by)), ...views.items] },
+    { name: `${design.name}, views`, width: wide, height: high, items: [...title(1, formatScale(views.by)), ...views.items] },
     {
       name: `${design.name}, parts and details`,
       width: wide,
       height: high,
-      items: [...title(2, isRoller(design) ? '–' : scaleWords(lists.by)), ...lists.items],
+      items: [...title(2, isRoller(design) ? '–' : formatScale(lists.by)), ...lists.items],
     },
   ];
 }

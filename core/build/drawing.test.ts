@@ -2,22 +2,34 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bodyWidth } from '../car/weights.ts';
 import { newCar } from '../car/new-car.ts';
-import { boxOf, circle, clipped, crosses, isWithin, line, linesOf, path, place, rectangle, type Place } from './drawing.ts';
-import { millimetres, tenths } from './millimetres.ts';
+import {
+  boxOf,
+  makeCircle,
+  clipped,
+  crossesBox,
+  isWithin,
+  makeLine,
+  linesOf,
+  makePath,
+  makePlace,
+  makeRectangle,
+  type Place,
+} from './drawing.ts';
+import { formatMillimetres, formatTenths } from './millimetres.ts';
 
 const box = { left: 0, right: 10, top: 0, bottom: 5 };
 const near = ([a, b]: readonly [Place, Place]): number[] => [a.x, a.y, b.x, b.y].map((value) => Number(value.toFixed(9)));
 
 describe('a line cut at a box', () => {
   it('is what lies within, by hand: whole, through, in, along an edge, beside', () => {
-    expect(near(clipped(box, place(1, 1), place(9, 4))!)).toEqual([1, 1, 9, 4]);
-    expect(near(clipped(box, place(-5, 2), place(15, 2))!)).toEqual([0, 2, 10, 2]);
-    expect(near(clipped(box, place(5, 2), place(5, 12))!)).toEqual([5, 2, 5, 5]);
-    expect(near(clipped(box, place(-10, -10), place(20, 20))!)).toEqual([0, 0, 5, 5]);
-    expect(near(clipped(box, place(-1, 0), place(4, 0))!)).toEqual([0, 0, 4, 0]);
-    expect(clipped(box, place(-1, -1), place(11, -1))).toBeNull();
-    expect(clipped(box, place(11, 0), place(20, 3))).toBeNull();
-    expect(clipped(box, place(-4, 3), place(3, -4))).toBeNull();
+    expect(near(clipped(box, makePlace(1, 1), makePlace(9, 4))!)).toEqual([1, 1, 9, 4]);
+    expect(near(clipped(box, makePlace(-5, 2), makePlace(15, 2))!)).toEqual([0, 2, 10, 2]);
+    expect(near(clipped(box, makePlace(5, 2), makePlace(5, 12))!)).toEqual([5, 2, 5, 5]);
+    expect(near(clipped(box, makePlace(-10, -10), makePlace(20, 20))!)).toEqual([0, 0, 5, 5]);
+    expect(near(clipped(box, makePlace(-1, 0), makePlace(4, 0))!)).toEqual([0, 0, 4, 0]);
+    expect(clipped(box, makePlace(-1, -1), makePlace(11, -1))).toBeNull();
+    expect(clipped(box, makePlace(11, 0), makePlace(20, 3))).toBeNull();
+    expect(clipped(box, makePlace(-4, 3), makePlace(3, -4))).toBeNull();
   });
   it('lies in the box and on the line, and is none only where no point of the line lies in it', () => {
     const anywhere = fc.record({ x: fc.double({ min: -20, max: 30, noNaN: true }), y: fc.double({ min: -20, max: 30, noNaN: true }) });
@@ -25,7 +37,7 @@ describe('a line cut at a box', () => {
     fc.assert(
       fc.property(anywhere, anywhere, (from, to) => {
         const part = clipped(box, from, to);
-        const along = (share: number): Place => place(from.x + share * (to.x - from.x), from.y + share * (to.y - from.y));
+        const along = (share: number): Place => makePlace(from.x + share * (to.x - from.x), from.y + share * (to.y - from.y));
         const isIn = ({ x, y }: Place): boolean => x > 1e-6 && x < 10 - 1e-6 && y > 1e-6 && y < 5 - 1e-6;
         const isMet = Array.from({ length: 200 }, (_, i) => along(i / 199)).some(isIn);
         if (isMet) expect(part).not.toBeNull();
@@ -36,27 +48,27 @@ describe('a line cut at a box', () => {
           // On the line: the triangle with both ends has no area.
           expect(Math.abs((to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x))).toBeLessThan(1e-6);
         }
-        if (isMet) expect([crosses(box, from, to), crosses(box, to, from)]).toEqual([true, true]);
+        if (isMet) expect([crossesBox(box, from, to), crossesBox(box, to, from)]).toEqual([true, true]);
       }),
       { numRuns: 500 },
     );
     expect(cut).toBeGreaterThan(50);
   });
   it('passes beside a box that it only touches', () => {
-    expect(crosses(box, place(-5, 0), place(15, 0))).toBe(false);
-    expect(crosses(box, place(10, -5), place(10, 15))).toBe(false);
-    expect(crosses(box, place(-5, 0.01), place(15, 0.01))).toBe(true);
+    expect(crossesBox(box, makePlace(-5, 0), makePlace(15, 0))).toBe(false);
+    expect(crossesBox(box, makePlace(10, -5), makePlace(10, 15))).toBe(false);
+    expect(crossesBox(box, makePlace(-5, 0.01), makePlace(15, 0.01))).toBe(true);
   });
 });
 
 describe('what an item is drawn by', () => {
   it('is its lines, back to the first where it is closed; a circle within a hundredth of a millimetre', () => {
-    const corners = rectangle(0, 0, 4, 2);
-    expect(linesOf(path(corners, 'cut', true))).toHaveLength(4);
-    expect(linesOf(path(corners, 'cut'))).toHaveLength(3);
-    expect(linesOf(line(place(0, 0), place(1, 1), 'thin'))).toEqual([[place(0, 0), place(1, 1)]]);
-    expect(linesOf({ kind: 'text', at: place(0, 0), text: 'a', size: 3, anchor: 'start' })).toEqual([]);
-    const round = linesOf(circle(place(10, 20), 60, 'cut'));
+    const corners = makeRectangle(0, 0, 4, 2);
+    expect(linesOf(makePath(corners, 'cut', true))).toHaveLength(4);
+    expect(linesOf(makePath(corners, 'cut'))).toHaveLength(3);
+    expect(linesOf(makeLine(makePlace(0, 0), makePlace(1, 1), 'thin'))).toEqual([[makePlace(0, 0), makePlace(1, 1)]]);
+    expect(linesOf({ kind: 'text', at: makePlace(0, 0), text: 'a', size: 3, anchor: 'start' })).toEqual([]);
+    const round = linesOf(makeCircle(makePlace(10, 20), 60, 'cut'));
     const length = round.reduce((sum, [a, b]) => sum + Math.hypot(a.x - b.x, a.y - b.y), 0);
     expect(length).toBeCloseTo(2 * Math.PI * 60, 1);
     for (const [a, b] of round) {
@@ -65,16 +77,16 @@ describe('what an item is drawn by', () => {
     }
   });
   it('lies in a box whose edges it may touch', () => {
-    expect(isWithin(boxOf(circle(place(5, 2.5), 2.5, 'cut')), box)).toBe(true);
-    expect(isWithin(boxOf(circle(place(5, 2.5), 2.6, 'cut')), box)).toBe(false);
+    expect(isWithin(boxOf(makeCircle(makePlace(5, 2.5), 2.5, 'cut')), box)).toBe(true);
+    expect(isWithin(boxOf(makeCircle(makePlace(5, 2.5), 2.6, 'cut')), box)).toBe(false);
     expect(isWithin({ ...box, left: -0.1 }, box)).toBe(false);
   });
 });
 
 describe('what is printed of a size', () => {
   it('is to a tenth of a millimetre, without a zero behind the point', () => {
-    expect([0.0125, 0.26, 0.00004, 0.10004, 0.09996].map(tenths)).toEqual(['12.5', '260', '0', '100', '100']);
-    expect(millimetres(0.0032)).toBe('3.2 mm');
+    expect([0.0125, 0.26, 0.00004, 0.10004, 0.09996].map(formatTenths)).toEqual(['12.5', '260', '0', '100', '100']);
+    expect(formatMillimetres(0.0032)).toBe('3.2 mm');
   });
   it('of a body is what is made of it: a tube keeps its width, a deck stays between the wheels', () => {
     const wide = { ...newCar('x'), trackWidth: 0.1 };

@@ -68,16 +68,16 @@ export interface Sheet {
   readonly items: readonly Item[];
 }
 
-export const path = (points: readonly Place[], line: LineKind, closed = false): PathItem => ({ kind: 'path', points, closed, line });
-export const line = (from: Place, to: Place, kind: LineKind): PathItem => path([from, to], kind);
-export const circle = (centre: Place, radius: number, kind: LineKind): CircleItem => ({ kind: 'circle', centre, radius, line: kind });
-export const place = (x: number, y: number): Place => ({ x, y });
+export const makePath = (points: readonly Place[], line: LineKind, closed = false): PathItem => ({ kind: 'path', points, closed, line });
+export const makeLine = (from: Place, to: Place, kind: LineKind): PathItem => makePath([from, to], kind);
+export const makeCircle = (centre: Place, radius: number, kind: LineKind): CircleItem => ({ kind: 'circle', centre, radius, line: kind });
+export const makePlace = (x: number, y: number): Place => ({ x, y });
 /** Corners of an upright rectangle. */
-export const rectangle = (x: number, y: number, width: number, height: number): Place[] => [
-  place(x, y),
-  place(x + width, y),
-  place(x + width, y + height),
-  place(x, y + height),
+export const makeRectangle = (x: number, y: number, width: number, height: number): Place[] => [
+  makePlace(x, y),
+  makePlace(x + width, y),
+  makePlace(x + width, y + height),
+  makePlace(x, y + height),
 ];
 
 /** Width of a letter over the size of its text, generously: of Atkinson Hyperlegible Next, whose figures are 0.6 wide. */
@@ -123,7 +123,7 @@ export const isWithin = (inner: Box, outer: Box): boolean =>
   inner.left >= outer.left && inner.right <= outer.right && inner.top >= outer.top && inner.bottom <= outer.bottom;
 
 /** Whether two boxes have room in common. */
-export const overlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+export const boxesOverlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 
 /** The part of a straight line within a box, its edges too; null of none. Source: Liang and Barsky, 1984. */
 export function clipped({ left, right, top, bottom }: Box, from: Place, to: Place): readonly [Place, Place] | null {
@@ -142,13 +142,13 @@ export function clipped({ left, right, top, bottom }: Box, from: Place, to: Plac
     if (step < 0) enter = Math.max(enter, room / step);
     else leave = Math.min(leave, room / step);
   }
-  return enter > leave ? null : [place(from.x + enter * dx, from.y + enter * dy), place(from.x + leave * dx, from.y + leave * dy)];
+  return enter > leave ? null : [makePlace(from.x + enter * dx, from.y + enter * dy), makePlace(from.x + leave * dx, from.y + leave * dy)];
 }
 
 /** Whether a straight line passes through a box: along its edge is beside it. */
-export function crosses(box: Box, from: Place, to: Place): boolean {
+export function crossesBox(box: Box, from: Place, to: Place): boolean {
   const part = clipped(box, from, to);
-  return part !== null && overlap(boxOf(path(part, 'thin')), box);
+  return part !== null && boxesOverlap(boxOf(makePath(part, 'thin')), box);
 }
 
 /** Sides of a circle where it is met as straight lines: within 0.02 mm of one 250 mm across. */
@@ -162,7 +162,7 @@ export function linesOf(item: Item): readonly (readonly [Place, Place])[] {
       ? item.points
       : Array.from({ length: SIDES }, (_, i) => {
           const angle = (2 * Math.PI * i) / SIDES;
-          return place(item.centre.x + item.radius * Math.cos(angle), item.centre.y + item.radius * Math.sin(angle));
+          return makePlace(item.centre.x + item.radius * Math.cos(angle), item.centre.y + item.radius * Math.sin(angle));
         });
   const isClosed = item.kind === 'circle' || item.closed;
   return points.flatMap((from, i) => {
@@ -173,9 +173,9 @@ export function linesOf(item: Item): readonly (readonly [Place, Place])[] {
 
 /** Whether an item is in the way of a text's box; another text wherever it stands, a line where it passes. */
 export function isInTheWay(item: Item, box: Box): boolean {
-  if (!overlap(boxOf(item), box)) return false;
+  if (!boxesOverlap(boxOf(item), box)) return false;
   if (item.kind === 'text') return true;
-  return linesOf(item).some(([from, to]) => crosses(box, from, to));
+  return linesOf(item).some(([from, to]) => crossesBox(box, from, to));
 }
 
 /** mm kept free about a text. */

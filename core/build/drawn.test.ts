@@ -5,7 +5,7 @@ import { fitCatalogue } from '../car/parts.ts';
 import { type Format, formatIn } from '../units/quantity.ts';
 import { drawingSheets } from './drawing-sheet.ts';
 import { LINE_KINDS, linesOf, type Sheet } from './drawing.ts';
-import { inspect, inspected } from './inspection.ts';
+import { inspect, inspectedSizes } from './inspection.ts';
 import { lengthsOf } from './lengths.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { notesOf } from './notes.ts';
@@ -53,7 +53,7 @@ function listed({ name, width, height, items }: Sheet): string[] {
 /** All that is made of a car: what is drawn, cut, built, and measured of the finished car. */
 function made(design: CarDesign): string {
   const steps = buildSteps(design, format);
-  const sizes = inspected(design);
+  const sizes = inspectedSizes(design);
   // Each off by twice its tolerance.
   const off = Object.fromEntries(sizes.map(({ id, drawn, tolerance }, i) => [id, (drawn ?? 2) + (i % 2 ? -2 : 2) * tolerance]));
   return [

@@ -3,7 +3,7 @@ import { BEARINGS, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
-import { CUT, HOT, NONE, type BuildStep } from './build-step.ts';
+import { CUTTING_CAUTION, HEAT_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
 import { isTubeBearing, lengthsOf } from './lengths.ts';
 
 /** Steps to the body: cut and notched, or holes round a bottle or tube. */
@@ -13,7 +13,7 @@ export function bodySteps(design: CarDesign): BuildStep[] {
   if (isTube)
     return [
       {
-        ...NONE,
+        ...PLAIN_STEP,
         id: 'body',
         title: `Holes in the ${body.kind === 'bottle' ? 'bottle' : 'tube'}`,
         text: 'Wrap both strips squarely round it, with the seams on top in one line and the middle lines one wheelbase apart. Prick the crosses, then open the holes.',
@@ -30,7 +30,7 @@ export function bodySteps(design: CarDesign): BuildStep[] {
   if (body.kind === 'craft-sticks')
     return [
       {
-        ...NONE,
+        ...PLAIN_STEP,
         id: 'body',
         title: 'Glue the frame of sticks',
         text: 'Two sticks along, three across: one over each axle and one in the middle. Lay them on the template and glue.',
@@ -45,7 +45,7 @@ export function bodySteps(design: CarDesign): BuildStep[] {
     ];
   return [
     {
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'body',
       title: `Cut the deck of ${label}`,
       text: `Stick the template on and cut along the full lines${body.notched ? ', the notch over the drive axle too' : ''}. Prick both ends of each axle line through.`,
@@ -54,7 +54,7 @@ export function bodySteps(design: CarDesign): BuildStep[] {
       tolerance: 'axle lines square to the middle line to 0.5 mm',
       trick: 'Several light cuts keep the edge square.',
       adult: true,
-      caution: CUT,
+      caution: CUTTING_CAUTION,
       check: 'Measure from axle line to axle line: both sides are equal.',
       shows: { pieces: ['deck'] },
     },
@@ -81,7 +81,7 @@ export function wheelSteps(design: CarDesign): BuildStep[] {
     const { label } = WHEELS[kind];
     const isBought = BOUGHT.has(kind);
     return {
-      ...NONE,
+      ...PLAIN_STEP,
       id: `wheels-${kind}`,
       title: isBought ? `Find the middle of each ${label}` : `Cut the wheels: ${label}`,
       text: isBought
@@ -93,7 +93,7 @@ export function wheelSteps(design: CarDesign): BuildStep[] {
       tolerance: 'middle within 0.5 mm; rim true to 1 mm',
       trick: 'Spin it on a pencil against a pen: the pen marks the high side.',
       adult: true,
-      caution: isBought ? HOT : CUT,
+      caution: isBought ? HEAT_CAUTION : CUTTING_CAUTION,
       check: 'On its axle it turns past a pencil without touching it. The gap is never more than 1 mm.',
       shows: { pieces: [isDrive ? 'drive-wheel' : 'other-wheel'] },
     };
@@ -107,7 +107,7 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
   const { label } = BEARINGS[design.bearing];
   const cuts = lengthsOf(design).filter(({ id }) => id === 'drive-bearing' || id === 'other-bearing');
   return {
-    ...NONE,
+    ...PLAIN_STEP,
     id: 'bearings',
     title: `Bearings: ${label}`,
     text: isTube
@@ -119,7 +119,7 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
     tolerance: 'both parallel to 0.5 mm over the width of the car',
     trick: 'Leave the axle in while the glue sets, so that the pieces stay in line. Keep glue out of them.',
     adult: true,
-    caution: isTube ? HOT : 'Points slip: push away from the hand.',
+    caution: isTube ? HEAT_CAUTION : 'Points slip: push away from the hand.',
     check: 'The axle drops through by its own weight.',
     shows: isRound || isRoller(design) ? { part: 'bearing' } : { pieces: ['deck'] },
   };

@@ -1,5 +1,5 @@
 import { isMeasured, measure } from '../bench/measure.ts';
-import { intoCar } from '../bench/into-car.ts';
+import { applyMeasurement } from '../bench/apply-measurement.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { axleOf } from '../car/fitted.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
@@ -49,11 +49,11 @@ function withSpin(design: CarDesign, { spinTurns: turns, spinTime: time }: Reado
     readings: { turns: [turns], time: [time], inertia: set.inertia, mass: set.mass, journalRadius: axleOf(design).diameter / 2 },
     resolution: { time: 0.3 },
   });
-  return isMeasured(result) ? intoCar(design, result) : design;
+  return isMeasured(result) ? applyMeasurement(design, result) : design;
 }
 
 /** Everything that is measured of a finished car, in the order of the hand. */
-export function inspected(design: CarDesign): readonly InspectedSize[] {
+export function inspectedSizes(design: CarDesign): readonly InspectedSize[] {
   const { motor, driveWheels, otherWheels, wheelbase, endPlay, body } = design;
   const { mass, driveLoadShare } = standingWeight(design);
   const list: InspectedSize[] = [];
@@ -194,7 +194,7 @@ export function inspected(design: CarDesign): readonly InspectedSize[] {
 }
 
 /** One size as it was measured, beside what was drawn. */
-export interface Inspected {
+export interface InspectionRow {
   readonly id: string;
   readonly label: string;
   readonly isWithin: boolean;
@@ -217,14 +217,14 @@ const goesFar = (design: CarDesign): number | null => {
 export const goalDistance = ({ aim }: CarDesign): number => aim.distance ?? 5;
 
 /** The car as it was built, by all that was measured. */
-export const asBuilt = (design: CarDesign, measured: Readonly<Record<string, number>>): CarDesign =>
-  inspected(design).reduce((car, { id, built }) => (measured[id] === undefined ? car : built(car, measured)), design);
+export const designAsBuilt = (design: CarDesign, measured: Readonly<Record<string, number>>): CarDesign =>
+  inspectedSizes(design).reduce((car, { id, built }) => (measured[id] === undefined ? car : built(car, measured)), design);
 
 /** What was measured of a finished car, each by itself: within tolerance or not, what it costs by the model, and its cure. */
-export function inspect(design: CarDesign, measured: Readonly<Record<string, number>>): readonly Inspected[] {
+export function inspect(design: CarDesign, measured: Readonly<Record<string, number>>): readonly InspectionRow[] {
   const before = goesFar(design);
   const way = goalDistance(design);
-  return inspected(design).flatMap((size): Inspected[] => {
+  return inspectedSizes(design).flatMap((size): InspectionRow[] => {
     const { id, label, drawn, tolerance, cure, built } = size;
     const value = measured[id];
     if (value === undefined) return [];

@@ -5,7 +5,7 @@ import { partsList, type PartLine } from './parts-list.ts';
 import { buildSteps, minutesLeft } from './steps.ts';
 
 /** How a car stands to a rule about what it is made of, and how: what the program cannot tell is settled by hand. */
-export interface MadeRule {
+export interface JudgedMakingRule {
   readonly key: string;
   readonly name: string;
   readonly verdict: 'met' | 'close' | 'broken' | 'by-hand';
@@ -48,7 +48,7 @@ function means(name: string, { name: part }: Pick<PartLine, 'name'>): boolean {
 const UNSURE = 0.3;
 
 /** The parts of a car against a kit: each named part with its count; what the kit does not name is looked at by hand. */
-function byKit(kit: Rules['kit'], parts: readonly PartLine[]): MadeRule {
+function byKit(kit: Rules['kit'], parts: readonly PartLine[]): JudgedMakingRule {
   const needed = new Map<string, number>();
   const unnamed: string[] = [];
   for (const part of parts) {
@@ -70,9 +70,13 @@ function byKit(kit: Rules['kit'], parts: readonly PartLine[]): MadeRule {
 }
 
 /** Every rule about kit, cost, time, forbidden parts and the rest that is written in words, against a car as it is drawn. */
-export function judgeMaking(design: CarDesign, { kit, budget, minutes, forbidden = [], more = [] }: Rules, format: Format): MadeRule[] {
+export function judgeMaking(
+  design: CarDesign,
+  { kit, budget, minutes, forbidden = [], more = [] }: Rules,
+  format: Format,
+): JudgedMakingRule[] {
   const parts = kit.length + forbidden.length > 0 ? partsList(design) : [];
-  const rules: MadeRule[] = [];
+  const rules: JudgedMakingRule[] = [];
   if (kit.length > 0) rules.push(byKit(kit, parts));
   if (budget !== '')
     rules.push({

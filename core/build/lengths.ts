@@ -6,7 +6,7 @@ import { TAPE } from '../car/tape.ts';
 import { LOOP_AND_KNOT } from '../checks/string-length.ts';
 import { freeString } from '../motor/lever.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
-import { millimetres } from './millimetres.ts';
+import { formatMillimetres } from './millimetres.ts';
 
 /** Something that is cut to length, m. */
 export interface CutLength {
@@ -124,7 +124,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
     const wraps = (step.diameter - inner) / 2 / TAPE;
     list.push({
       id: 'tape',
-      name: `tape to ⌀ ${millimetres(step.diameter)}`,
+      name: `tape to ⌀ ${formatMillimetres(step.diameter)}`,
       count: 1,
       length: (Math.PI * (step.diameter + inner) * wraps) / 2,
       words: () => `${Math.round(wraps)} wraps of 0.13 mm tape`,

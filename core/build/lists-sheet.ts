@@ -1,11 +1,11 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { axleDetail } from './axle-detail.ts';
-import { boxOf, line, place, type Item, type TextItem } from './drawing.ts';
+import { boxOf, makeLine, makePlace, type Item, type TextItem } from './drawing.ts';
 import { neededSizes, type NeededSize } from './needed-sizes.ts';
 import { notesOf } from './notes.ts';
 import { partsList, wholeMass } from './parts-list.ts';
-import { wrapped } from './tiles.ts';
+import { wrapText } from './tiles.ts';
 import { fitted, TITLE, withinFrame } from './title-block.ts';
 
 /** A table: rows of words in columns so many mm wide, wrapped; how far down it reaches. */
@@ -20,19 +20,25 @@ function table(
   const width = columns.reduce((sum, column) => sum + column, 0);
   const step = 3.8;
   let down = y;
-  items.push(line(place(x, down), place(x + width, down), 'thin'));
+  items.push(makeLine(makePlace(x, down), makePlace(x + width, down), 'thin'));
   [head, ...rows].forEach((row, n) => {
-    const cells = row.map((text, i) => wrapped(text, 2.7, columns[i]! - 2).map((part) => fitted(part, 2.7, columns[i]! - 2, 1.8)));
+    const cells = row.map((text, i) => wrapText(text, 2.7, columns[i]! - 2).map((part) => fitted(part, 2.7, columns[i]! - 2, 1.8)));
     const tall = step * Math.max(...cells.map((lines) => Math.max(lines.length, 1))) + 1.2;
     let left = x;
     cells.forEach((lines, i) => {
       lines.forEach((part, k) =>
-        items.push({ kind: 'text', at: place(left + 1, down + 3.5 + step * k), ...part, anchor: 'start', ...(n === 0 && { bold: true }) }),
+        items.push({
+          kind: 'text',
+          at: makePlace(left + 1, down + 3.5 + step * k),
+          ...part,
+          anchor: 'start',
+          ...(n === 0 && { bold: true }),
+        }),
       );
       left += columns[i]!;
     });
     down += tall;
-    items.push(line(place(x, down), place(x + width, down), 'thin'));
+    items.push(makeLine(makePlace(x, down), makePlace(x + width, down), 'thin'));
   });
   return { items, foot: down };
 }
@@ -77,14 +83,14 @@ export function listsSheet(
     down = foot + 4;
   }
   const notes = notesOf(design);
-  items.push({ kind: 'text', at: place(frame.left + 3, down + 3.5), text: 'notes', size: 3.2, anchor: 'start', bold: true });
+  items.push({ kind: 'text', at: makePlace(frame.left + 3, down + 3.5), text: 'notes', size: 3.2, anchor: 'start', bold: true });
   down += 5;
   const rightTop = frame.bottom - TITLE.height;
   for (const note of notes)
-    for (const [i, text] of wrapped(note, 2.7, half - frame.left - 12).entries()) {
+    for (const [i, text] of wrapText(note, 2.7, half - frame.left - 12).entries()) {
       items.push({
         kind: 'text',
-        at: place(frame.left + (i === 0 ? 3 : 6), down + 3.5),
+        at: makePlace(frame.left + (i === 0 ? 3 : 6), down + 3.5),
         text: i === 0 ? `– ${text}` : text,
         size: 2.7,
         anchor: 'start',

@@ -8,14 +8,14 @@ import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
 import { formatIn } from '../units/quantity.ts';
 import { boxOf, PAPERS } from './drawing.ts';
-import { asBuilt, goalDistance, inspect, inspected } from './inspection.ts';
+import { designAsBuilt, goalDistance, inspect, inspectedSizes } from './inspection.ts';
 import { betweenWheels, lengthsOf, stringToCut } from './lengths.ts';
 import { partsList, wholeMass } from './parts-list.ts';
 import { buildableDesigns } from './reference/buildable-designs.ts';
 import { buildSteps, minutesLeft } from './steps.ts';
 import { substitutesFor } from './substitutes.ts';
 import { holeAngle, templatesOf } from './templates.ts';
-import { OVERLAP, templatePages, windowsOf, wrapped } from './tiles.ts';
+import { OVERLAP, templatePages, windowsOf, wrapText } from './tiles.ts';
 
 const format = formatIn('metric');
 const lever = newCar('lever');
@@ -104,8 +104,8 @@ describe('templates', () => {
     );
   });
   it('words are wrapped, none lost', () => {
-    expect(wrapped('one two three', 3, 12).join(' ')).toBe('one two three');
-    expect(wrapped('one two three', 3, 12).length).toBeGreaterThan(1);
+    expect(wrapText('one two three', 3, 12).join(' ')).toBe('one two three');
+    expect(wrapText('one two three', 3, 12).length).toBeGreaterThan(1);
   });
 });
 
@@ -183,12 +183,14 @@ describe('the inspection', () => {
   it('holds for either axle that drives: the longer side tells which way it veers', () => {
     for (const driveAxle of ['rear', 'front'] as const) {
       const car: CarDesign = { ...lever, layout: { ...lever.layout, driveAxle } };
-      expect(curvatureOf(asBuilt(car, longer))).toBeGreaterThan(0);
-      expect(curvatureOf(asBuilt(car, { wheelbaseLeft: longer.wheelbaseRight, wheelbaseRight: longer.wheelbaseLeft }))).toBeLessThan(0);
+      expect(curvatureOf(designAsBuilt(car, longer))).toBeGreaterThan(0);
+      expect(curvatureOf(designAsBuilt(car, { wheelbaseLeft: longer.wheelbaseRight, wheelbaseRight: longer.wheelbaseLeft }))).toBeLessThan(
+        0,
+      );
     }
   });
   it('both sides alike are parallel, and what is as drawn costs nothing', () => {
-    const drawn = Object.fromEntries(inspected(lever).flatMap(({ id, drawn: value }) => (value === null ? [] : [[id, value]])));
+    const drawn = Object.fromEntries(inspectedSizes(lever).flatMap(({ id, drawn: value }) => (value === null ? [] : [[id, value]])));
     for (const one of inspect(lever, drawn)) {
       expect([one.id, one.isWithin]).toEqual([one.id, true]);
       expect(Math.abs(one.costs ?? 0)).toBeLessThan(1e-9);
@@ -197,17 +199,17 @@ describe('the inspection', () => {
   });
   it('heavier costs metres, and the car as built weighs what the scale said', () => {
     const { mass } = standingWeight(lever);
-    const built = asBuilt(lever, { mass: mass + 0.04, share: 0.5 });
+    const built = designAsBuilt(lever, { mass: mass + 0.04, share: 0.5 });
     expect(standingWeight(built).mass).toBeCloseTo(mass + 0.04, 9);
     expect(standingWeight(built).driveLoadShare).toBeCloseTo(0.5, 9);
     expect(inspect(lever, { mass: mass + 0.04 })[0]!.costs).toBeLessThan(0);
     // Wheels as they were measured: their mean drives it, and 2 mm of difference steer it to the side of the smaller.
     const { diameter } = lever.driveWheels;
-    const wheels = asBuilt(lever, { driveLeft: diameter + 0.003, driveRight: diameter + 0.001 });
+    const wheels = designAsBuilt(lever, { driveLeft: diameter + 0.003, driveRight: diameter + 0.001 });
     expect(wheels.driveWheels.diameter).toBeCloseTo(diameter + 0.002, 12);
     expect(wheels.alignment.wheelMismatch).toBeCloseTo(0.001, 12);
     const [left] = inspect(lever, { driveLeft: diameter + 0.003 });
-    expect(left!.costs).toBeCloseTo(goesFar(asBuilt(lever, { driveLeft: diameter + 0.003 })) - goesFar(lever), 9);
+    expect(left!.costs).toBeCloseTo(goesFar(designAsBuilt(lever, { driveLeft: diameter + 0.003 })) - goesFar(lever), 9);
     expect(left!.off).toBeCloseTo(0.003, 12);
   });
 });

@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { hasBands } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
-import { LATEX, NONE, STRETCHED, TRAP, type BuildStep } from './build-step.ts';
+import { LATEX_CAUTION, PLAIN_STEP, BAND_CAUTION, TRAP_CAUTION, type BuildStep } from './build-step.ts';
 import { stringToCut } from './lengths.ts';
 
 /** Steps to what drives the car: lever, trap and string, or hook and bands. */
@@ -11,7 +11,7 @@ export function motorSteps(design: CarDesign, format: Format): BuildStep[] {
     const string = stringToCut(design)!;
     return [
       {
-        ...NONE,
+        ...PLAIN_STEP,
         id: 'lever',
         title: 'Lash the lever to the trap',
         text: `Lash it along the arm with thread and glue: ${format(motor.leverLength, 'size')} from the pivot to the notch for the string.`,
@@ -21,12 +21,12 @@ export function motorSteps(design: CarDesign, format: Format): BuildStep[] {
         tolerance: '1 mm on the length; straight over the arm',
         trick: 'First take off the bait pedal and the catch. A lever that is lashed at two places does not turn.',
         adult: true,
-        caution: TRAP,
+        caution: TRAP_CAUTION,
         check: 'Push its tip sideways: it does not turn on the arm.',
         shows: { pieces: ['lever'] },
       },
       {
-        ...NONE,
+        ...PLAIN_STEP,
         id: 'trap',
         title: 'Place the trap',
         text: `Fix it with tape, not glue. Its pivot is ${format(motor.trapPosition, 'size')} from the drive axle, the lever over the middle line.`,
@@ -35,12 +35,12 @@ export function motorSteps(design: CarDesign, format: Format): BuildStep[] {
         tolerance: 'hook and tip of the lever in one line to 1 mm',
         trick: 'You move it when you tune the car, so glue it last of all.',
         adult: true,
-        caution: TRAP,
+        caution: TRAP_CAUTION,
         check: 'Look along the car: the tip of the lever falls over the hook.',
         shows: { pieces: ['deck'] },
       },
       {
-        ...NONE,
+        ...PLAIN_STEP,
         id: 'string',
         title: 'String',
         text: `Cut ${format(string.length, 'size')} of string and knot it to the lever. Tie a loop at the other end, ${format(string.reach, 'size')} away.`,
@@ -48,7 +48,7 @@ export function motorSteps(design: CarDesign, format: Format): BuildStep[] {
         minutes: 5,
         tolerance: '2 mm; if it is longer, the loop does not drop off',
         trick: 'Tie the loop round a nail, so that it stays open.',
-        caution: TRAP,
+        caution: TRAP_CAUTION,
         check: 'With the lever at rest the loop just reaches the hook and falls off by itself.',
         shows: { pieces: ['string'] },
       },
@@ -57,7 +57,7 @@ export function motorSteps(design: CarDesign, format: Format): BuildStep[] {
   if (hasBands(motor) && motor.kind === 'band')
     return [
       {
-        ...NONE,
+        ...PLAIN_STEP,
         id: 'hook',
         title: 'The hook for the bands',
         text: `Set it ${format(motor.anchorToAxle, 'size')} from the drive axle, on the middle line. Leave it unglued until the car is tuned.`,
@@ -69,14 +69,14 @@ export function motorSteps(design: CarDesign, format: Format): BuildStep[] {
         shows: { part: 'hook' },
       },
       {
-        ...NONE,
+        ...PLAIN_STEP,
         id: 'bands',
         title: 'Chain the bands',
         text: `Loop ${motor.series > 1 ? `${motor.series} end to end` : 'one'}${motor.parallel > 1 ? `, ${motor.parallel} side by side` : ''}; hook one end, lay the other over the axle so that it ${motor.release === 'free' ? 'drops off' : 'stays'}.`,
         tool: 'fingers',
         minutes: 4,
         trick: 'Stretch new bands by hand ten times first: their first pull is stronger than later ones.',
-        caution: `${STRETCHED} ${LATEX}`,
+        caution: `${BAND_CAUTION} ${LATEX_CAUTION}`,
         check: 'Wind one turn and let go of the wheels: they turn the right way.',
         shows: { part: 'motor' },
       },

@@ -2,7 +2,7 @@ import { bodyPartOf } from '../car/fitted.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { bodyLength, bodyWidth } from '../car/weights.ts';
-import { tenths } from './millimetres.ts';
+import { formatTenths } from './millimetres.ts';
 
 /** A size that whoever builds needs, as it is told: in words where no view has room for it. */
 export interface NeededSize {
@@ -15,7 +15,7 @@ export interface NeededSize {
 export function neededSizes(design: CarDesign): readonly NeededSize[] {
   const { motor, otherWheels, body, ballast, sleeve, endPlay } = design;
   const list: NeededSize[] = [];
-  const add = (tells: string, label: string, metres: number): void => void list.push({ tells, label, value: tenths(metres) });
+  const add = (tells: string, label: string, metres: number): void => void list.push({ tells, label, value: formatTenths(metres) });
   add('driveWheels', 'drive wheels ⌀', design.driveWheels.diameter);
   if (!isRoller(design) && otherWheels) {
     add('otherWheels', 'other wheels ⌀', otherWheels.diameter);

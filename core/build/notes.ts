@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import { isTubeBearing } from './lengths.ts';
-import { millimetres } from './millimetres.ts';
+import { formatMillimetres } from './millimetres.ts';
 
 /** Notes that belong on the drawing of this car. */
 export function notesOf(design: CarDesign): readonly string[] {
@@ -16,8 +16,8 @@ export function notesOf(design: CarDesign): readonly string[] {
   return [
     'Fix each drive wheel to its axle so that it cannot slip.',
     isTubeBearing(design)
-      ? `The axle turns freely in its bearing, with ${millimetres(endPlay / 2)} of play on each side.`
-      : `The axle turns freely in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}, with ${millimetres(endPlay / 2)} of play on each side.`,
+      ? `The axle turns freely in its bearing, with ${formatMillimetres(endPlay / 2)} of play on each side.`
+      : `The axle turns freely in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}, with ${formatMillimetres(endPlay / 2)} of play on each side.`,
     'Holes square and in line; both axles parallel.',
     'Wheels true: no more than 1 mm side to side at the rim.',
     ...(motor.kind === 'lever'

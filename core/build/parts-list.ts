@@ -6,7 +6,7 @@ import { SLEEVES } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
 import { bodyLength, bodyWidth, placedMasses, standingWeight } from '../car/weights.ts';
 import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
-import { millimetres } from './millimetres.ts';
+import { formatMillimetres } from './millimetres.ts';
 
 /** One line of the parts list, with its number on the drawing. */
 export interface PartLine {
@@ -55,22 +55,30 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       'body',
       named('body'),
       1,
-      `${millimetres(bodyLength(design))} × ${millimetres(bodyWidth(design))}`,
+      `${formatMillimetres(bodyLength(design))} × ${formatMillimetres(bodyWidth(design))}`,
       masses.get('body') ?? null,
     );
-  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${millimetres(driveWheels.diameter)}`, masses.get('drive wheels') ?? null);
+  add(
+    'drive-wheel',
+    'driveWheels',
+    named('driveWheels'),
+    2,
+    `⌀ ${formatMillimetres(driveWheels.diameter)}`,
+    masses.get('drive wheels') ?? null,
+  );
   if (otherWheels)
     add(
       'other-wheel',
       'otherWheels',
       named('otherWheels'),
       layout.otherWheelCount,
-      `⌀ ${millimetres(otherWheels.diameter)}`,
+      `⌀ ${formatMillimetres(otherWheels.diameter)}`,
       masses.get('other wheels') ?? null,
     );
   if (!roller) {
-    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, millimetres(lengths.get('drive-axle')!.length));
-    if (otherWheels) add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, millimetres(lengths.get('other-axle')!.length));
+    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, formatMillimetres(lengths.get('drive-axle')!.length));
+    if (otherWheels)
+      add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, formatMillimetres(lengths.get('other-axle')!.length));
     const bearings = (['drive-bearing', 'other-bearing'] as const).flatMap((id) => lengths.get(id) ?? []);
     add(
       'bearing',
@@ -78,21 +86,21 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       named('bearing'),
       isTubeBearing(design) ? bearings.reduce((sum, { count }) => sum + count, 0) : 4,
       isTubeBearing(design)
-        ? bearings.map(({ count, length }) => `${count} × ${millimetres(length)}`).join(', ')
-        : `⌀ ${millimetres(bearingOutside(design))}`,
+        ? bearings.map(({ count, length }) => `${count} × ${formatMillimetres(length)}`).join(', ')
+        : `⌀ ${formatMillimetres(bearingOutside(design))}`,
     );
   }
   if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
-    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? millimetres(lengths.get('tyre')!.length) : '');
+    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? formatMillimetres(lengths.get('tyre')!.length) : '');
   if (motor.kind === 'lever') {
     add('motor', 'trap', named('trap'), 1, '');
-    add('lever', 'lever', named('lever'), 1, millimetres(lengths.get('lever')!.length), masses.get('motor') ?? null);
+    add('lever', 'lever', named('lever'), 1, formatMillimetres(lengths.get('lever')!.length), masses.get('motor') ?? null);
     add(
       'string',
       null,
       'string that does not stretch',
       1,
-      `${millimetres(lengths.get('string')!.length)}, ⌀ ${millimetres(motor.stringDiameter)}`,
+      `${formatMillimetres(lengths.get('string')!.length)}, ⌀ ${formatMillimetres(motor.stringDiameter)}`,
     );
     add('hook', null, 'hook or peg on the drive axle', 1, '');
   }
@@ -108,7 +116,7 @@ export function partsList(design: CarDesign): readonly PartLine[] {
     if (motor.kind === 'band') add('hook', null, 'hook for the bands', 1, '');
     else {
       add('string', 'washer', named('washer'), 1, '');
-      add('lever', null, 'trailing arm', 1, millimetres(lengths.get('arm')!.length));
+      add('lever', null, 'trailing arm', 1, formatMillimetres(lengths.get('arm')!.length));
     }
   }
   if (sleeve.length > 0) {
@@ -118,7 +126,9 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       null,
       `sleeve: ${[...new Set(sleeve.map(({ kind }) => SLEEVES[kind].label))].join(', ')}`,
       1,
-      tape ? `⌀ ${millimetres(sleeve.at(-1)!.diameter)}, ${millimetres(tape.length)}` : `⌀ ${millimetres(sleeve.at(-1)!.diameter)}`,
+      tape
+        ? `⌀ ${formatMillimetres(sleeve.at(-1)!.diameter)}, ${formatMillimetres(tape.length)}`
+        : `⌀ ${formatMillimetres(sleeve.at(-1)!.diameter)}`,
     );
   }
   if (ballast.mass > 0) add('ballast', null, 'ballast', 1, `${Number((1000 * ballast.mass).toFixed(0))} g`, ballast.mass);

@@ -1,6 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import type { Format } from '../units/quantity.ts';
-import { firstRun, LATEX, NONE, STRETCHED, templateStep, type BuildStep } from './build-step.ts';
+import { firstRun, LATEX_CAUTION, PLAIN_STEP, BAND_CAUTION, templateStep, type BuildStep } from './build-step.ts';
 
 /** Steps of a roller: a spool that a twisted band turns. */
 export function rollerSteps(design: CarDesign, format: Format): BuildStep[] {
@@ -9,7 +9,7 @@ export function rollerSteps(design: CarDesign, format: Format): BuildStep[] {
   return [
     { ...templateStep, shows: { pieces: ['drive-wheel', 'arm'] } },
     {
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'hole',
       title: 'A hole through the middle',
       text: 'Mark the middle of both faces with the template. Open a hole for the band straight through.',
@@ -23,19 +23,19 @@ export function rollerSteps(design: CarDesign, format: Format): BuildStep[] {
       shows: { part: 'drive-wheel' },
     },
     {
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'band',
       title: 'Thread the band',
       text: 'Pull the band through. Hold it at one face with half a matchstick, taped down so that it cannot turn.',
       tool: 'hook of wire',
       minutes: 4,
       trick: 'Pull it through with a loop of thread.',
-      caution: `${STRETCHED} ${LATEX}`,
+      caution: `${BAND_CAUTION} ${LATEX_CAUTION}`,
       check: 'Pull the band: the match stays in place.',
       shows: { part: 'motor' },
     },
     {
-      ...NONE,
+      ...PLAIN_STEP,
       id: 'washer',
       title: 'Washer and arm',
       text: `Put the washer over the other end of the band. Put the arm through its loop, with ${arm} from the middle to its tip.`,

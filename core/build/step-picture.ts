@@ -1,6 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { sideView } from '../geometry/side-view.ts';
-import { boxOf, circle, place, type Item, type Sheet } from './drawing.ts';
+import { boxOf, makeCircle, makePlace, type Item, type Sheet } from './drawing.ts';
 import type { BuildStep } from './build-step.ts';
 import { templatesOf } from './templates.ts';
 import { laidOut } from './tiles.ts';
@@ -21,9 +21,9 @@ export function stepPicture(design: CarDesign, { title, shows }: Pick<BuildStep,
   }
   const { bounds, heading } = sideView(design);
   const [left, right] = heading > 0 ? [bounds.left, bounds.right] : [-bounds.right, -bounds.left];
-  const { items, parts } = sideOf(design, { scale: SCALE, heading, origin: place(ROOM - SCALE * left, ROOM + SCALE * bounds.top) });
+  const { items, parts } = sideOf(design, { scale: SCALE, heading, origin: makePlace(ROOM - SCALE * left, ROOM + SCALE * bounds.top) });
   const at = 'part' in shows ? parts[shows.part] : undefined;
-  const all: readonly Item[] = at ? [...items, circle(at, RING, 'frame')] : items;
+  const all: readonly Item[] = at ? [...items, makeCircle(at, RING, 'frame')] : items;
   const reach = all.map(boxOf);
   return {
     name: title,

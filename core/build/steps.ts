@@ -2,7 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
 import { axleSteps } from './axle-steps.ts';
-import { firstRun, NONE, templateStep, type BuildStep } from './build-step.ts';
+import { firstRun, PLAIN_STEP, templateStep, type BuildStep } from './build-step.ts';
 import { bearingStep, bodySteps, wheelSteps } from './frame-steps.ts';
 import { motorSteps } from './motor-steps.ts';
 import { rollerSteps } from './roller-steps.ts';
@@ -15,7 +15,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
     design.ballast.mass > 0
       ? [
           {
-            ...NONE,
+            ...PLAIN_STEP,
             id: 'ballast',
             title: 'Ballast',
             text: `${format(design.ballast.mass, 'weight')} on the deck, ${format(design.ballast.fromDriveAxle, 'size')} from the drive axle. Use tape, because you move it when you tune the car.`,

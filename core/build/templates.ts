@@ -7,9 +7,9 @@ import { bodyLength, bodyWidth } from '../car/weights.ts';
 import { deckOutline } from '../geometry/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { trapOf } from '../car/fitted.ts';
-import { circle, line, path, place, rectangle, type Item, type Place } from './drawing.ts';
+import { makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item, type Place } from './drawing.ts';
 import { bearingOutside, lengthsOf, type CutLength } from './lengths.ts';
-import { millimetres } from './millimetres.ts';
+import { formatMillimetres } from './millimetres.ts';
 
 /** Something that is cut, drilled or laid out, at full size: mm, from its own upper left corner. */
 export interface Piece {
@@ -36,12 +36,12 @@ const CLEARANCE = 0.004;
 const STRIP = 0.03;
 
 const cross = ({ x, y }: Place, arm = CROSS): Item[] => [
-  line(place(x - arm, y), place(x + arm, y), 'centre'),
-  line(place(x, y - arm), place(x, y + arm), 'centre'),
+  makeLine(makePlace(x - arm, y), makePlace(x + arm, y), 'centre'),
+  makeLine(makePlace(x, y - arm), makePlace(x, y + arm), 'centre'),
 ];
 const words = (text: string, x: number, y: number, anchor: 'start' | 'middle' = 'start', size = TEXT): Item => ({
   kind: 'text',
-  at: place(x, y),
+  at: makePlace(x, y),
   text,
   size,
   anchor,
@@ -54,24 +54,24 @@ const CUT: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wo
 function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number): Piece {
   const wheels = which === 'drive' ? design.driveWheels : design.otherWheels!;
   const radius = (MM * wheels.diameter) / 2;
-  const middle = place(radius, radius);
+  const middle = makePlace(radius, radius);
   const axle = (MM * design.axleDiameter) / 2;
   const hub = (MM * (wheels.kind === 'optical-disc' ? DISC_HOLE : Math.min(HUB, wheels.diameter / 2))) / 2;
   const isCut = CUT.has(wheels.kind);
   const { label } = WHEELS[wheels.kind];
   return {
     id: `${which}-wheel`,
-    name: `${which} wheel ⌀ ${millimetres(wheels.diameter)}`,
+    name: `${which} wheel ⌀ ${formatMillimetres(wheels.diameter)}`,
     note: isCut
       ? `${label}: cut ${wheels.kind === 'card-disc' ? `${2 * count} layers for ${count} wheels` : count}, drill the cross square and in the middle`
-      : `${label}: lay the template on it and mark the middle; hub ⌀ ${millimetres((2 * hub) / MM)}`,
+      : `${label}: lay the template on it and mark the middle; hub ⌀ ${formatMillimetres((2 * hub) / MM)}`,
     count,
     width: 2 * radius,
     height: 2 * radius,
     items: [
-      circle(middle, radius, isCut ? 'cut' : 'mark'),
-      circle(middle, hub, 'mark'),
-      circle(middle, axle, 'cut'),
+      makeCircle(middle, radius, isCut ? 'cut' : 'mark'),
+      makeCircle(middle, hub, 'mark'),
+      makeCircle(middle, axle, 'cut'),
       ...cross(middle, Math.max(hub + 4, CROSS)),
       ...(radius > 22 ? [words(`${which} wheel`, radius, radius + hub + 7, 'middle')] : []),
     ],
@@ -87,11 +87,11 @@ function deckPiece(design: CarDesign): Piece {
   const middle = wide / 2;
   const at = (metres: number): number => left + MM * metres;
   const cut = deckOutline(design);
-  const outline = cut.length > 0 ? cut.map(({ x, y }) => place(at(x), middle - MM * y)) : rectangle(0, 0, length, wide);
-  const items: Item[] = [path(outline, 'cut', true), line(place(0, middle), place(length, middle), 'centre')];
+  const outline = cut.length > 0 ? cut.map(({ x, y }) => makePlace(at(x), middle - MM * y)) : makeRectangle(0, 0, length, wide);
+  const items: Item[] = [makePath(outline, 'cut', true), makeLine(makePlace(0, middle), makePlace(length, middle), 'centre')];
   for (const x of [at(0), at(wheelbase)]) {
     const half = (MM * bearingOutside(design)) / 2;
-    items.push(line(place(x, 0), place(x, wide), 'centre'), path(rectangle(x - half, 0, 2 * half, wide), 'mark', true));
+    items.push(makeLine(makePlace(x, 0), makePlace(x, wide), 'centre'), makePath(makeRectangle(x - half, 0, 2 * half, wide), 'mark', true));
   }
   items.push(words('drive axle', at(0) + 3, wide - 3), words('other axle', at(wheelbase) - 22, wide - 3));
   if (layout.otherWheelCount === 1 && otherWheels) {
@@ -103,8 +103,8 @@ function deckPiece(design: CarDesign): Piece {
     const slot = MM * (WHEELS[otherWheels.kind].thickness / 2 + CLEARANCE / 2);
     if (under < 2 * otherWheel!.radius && slot < middle)
       items.push(
-        path(
-          rectangle(
+        makePath(
+          makeRectangle(
             at(wheelbase) - MM * (Math.sqrt(above) + CLEARANCE),
             middle - slot,
             MM * (Math.sqrt(above) + CLEARANCE) + chord,
@@ -119,18 +119,18 @@ function deckPiece(design: CarDesign): Piece {
     const x = at(motor.trapPosition);
     const [long, broad] = [MM * TRAP_LENGTH, MM * trapOf(design, motor).width];
     items.push(
-      path(rectangle(x - long / 2, middle - broad / 2, long, broad), 'mark', true),
-      line(place(x, middle - broad / 2), place(x, middle + broad / 2), 'centre'),
+      makePath(makeRectangle(x - long / 2, middle - broad / 2, long, broad), 'mark', true),
+      makeLine(makePlace(x, middle - broad / 2), makePlace(x, middle + broad / 2), 'centre'),
       words('trap: its pivot on this line, lever over the middle line', x - long / 2 + 1, middle - 2, 'start', 2.5),
     );
   }
   if (motor.kind === 'band') {
-    const hook = place(at(sideView(design).motor.kind === 'band' ? motor.anchorToAxle : 0), middle);
+    const hook = makePlace(at(sideView(design).motor.kind === 'band' ? motor.anchorToAxle : 0), middle);
     items.push(...cross(hook), words('hook for the bands', hook.x - 30, middle - 2, 'start', 2.5));
   }
   if (ballast.mass > 0) {
-    const hook = place(at(ballast.fromDriveAxle), middle);
-    items.push(circle(hook, 4, 'mark'), words('ballast', hook.x + 5, middle + 5, 'start', 2.5));
+    const hook = makePlace(at(ballast.fromDriveAxle), middle);
+    items.push(makeCircle(hook, 4, 'mark'), words('ballast', hook.x + 5, middle + 5, 'start', 2.5));
   }
   return {
     id: 'deck',
@@ -167,17 +167,17 @@ function stripPiece(design: CarDesign, which: 'drive' | 'other'): Piece | null {
   return {
     id: `${which}-strip`,
     name: `strip for the ${which} axle`,
-    note: `wrap it round squarely, ends meeting on top at the seam; holes ${millimetres((2 * away) / MM)} apart round the underside; middle lines of both strips ${millimetres(design.wheelbase)} apart`,
+    note: `wrap it round squarely, ends meeting on top at the seam; holes ${formatMillimetres((2 * away) / MM)} apart round the underside; middle lines of both strips ${formatMillimetres(design.wheelbase)} apart`,
     count: 1,
     width: round,
     height: high,
     items: [
-      path(rectangle(0, 0, round, high), 'cut', true),
-      line(place(0, middle), place(round, middle), 'centre'),
-      line(place(round / 2, 0), place(round / 2, high), 'mark'),
+      makePath(makeRectangle(0, 0, round, high), 'cut', true),
+      makeLine(makePlace(0, middle), makePlace(round, middle), 'centre'),
+      makeLine(makePlace(round / 2, 0), makePlace(round / 2, high), 'mark'),
       words('underside', round / 2 + 2, high - 2, 'start', 2.5),
       words('seam, on top', 2, high - 2, 'start', 2.5),
-      ...holes.flatMap((x) => [circle(place(x, middle), hole, 'cut'), ...cross(place(x, middle), hole + 3)]),
+      ...holes.flatMap((x) => [makeCircle(makePlace(x, middle), hole, 'cut'), ...cross(makePlace(x, middle), hole + 3)]),
     ],
   };
 }
@@ -192,17 +192,17 @@ function barPiece(
   const long = (MM * whole) / folds;
   return {
     id,
-    name: `${name}, ${millimetres(whole)}`,
+    name: `${name}, ${formatMillimetres(whole)}`,
     note,
     count,
     width: long,
     height: BAR,
     items: [
-      path(rectangle(0, 0, long, BAR), 'mark', true),
-      line(place(0, 0), place(0, BAR), 'cut'),
-      line(place(long, 0), place(long, BAR), 'cut'),
+      makePath(makeRectangle(0, 0, long, BAR), 'mark', true),
+      makeLine(makePlace(0, 0), makePlace(0, BAR), 'cut'),
+      makeLine(makePlace(long, 0), makePlace(long, BAR), 'cut'),
       ...marks.flatMap(([at, text]) => [
-        line(place(MM * at, 0), place(MM * at, BAR), 'centre'),
+        makeLine(makePlace(MM * at, 0), makePlace(MM * at, BAR), 'centre'),
         words(text, MM * at + 1, BAR - 2.5, 'start', 2.5),
       ]),
     ],
@@ -236,7 +236,7 @@ export function templatesOf(design: CarDesign): readonly Piece[] {
             [motor.leverLength, 'notch'],
           ] as const)
         : [];
-    pieces.push(barPiece(cut, folds, `${folds > 1 ? `folded into ${folds} lengths; ` : ''}${said(millimetres)}`, marks));
+    pieces.push(barPiece(cut, folds, `${folds > 1 ? `folded into ${folds} lengths; ` : ''}${said(formatMillimetres)}`, marks));
   }
   return pieces.toSorted((a, b) => b.width * b.height - a.width * a.height);
 }

@@ -2,10 +2,10 @@ import {
   boxOf,
   clipped,
   isWithin,
-  line,
+  makeLine,
   linesOf,
   PAPERS,
-  place,
+  makePlace,
   textWidth,
   type Box,
   type Item,
@@ -24,7 +24,7 @@ export const OVERLAP = 10;
 const GAP = 6;
 const HEAD = 24;
 /** mm of the rule by which the printer is checked. */
-export const RULE = 100;
+export const SCALE_BAR = 100;
 
 /** A window of a piece that is printed on one page, mm. */
 export interface Window {
@@ -36,7 +36,7 @@ export interface Window {
 
 /** Height of capitals over the size of a text. */
 const CAPITALS = 0.7;
-const turnedPlace = ({ x, y }: Place, height: number): Place => place(height - y, x);
+const turnedPlace = ({ x, y }: Place, height: number): Place => makePlace(height - y, x);
 /** A piece turned a quarter, where it needs fewer pages so. */
 const turned = (piece: Piece): Piece => ({
   ...piece,
@@ -48,21 +48,26 @@ const turned = (piece: Piece): Piece => ({
     // Its words are read from the right.
     const { upright: _upright, ...text } = item;
     const at = turnedPlace(item.at, piece.height);
-    return { ...text, at: place(at.x + CAPITALS * item.size, at.y), upright: true, anchor: item.anchor === 'start' ? 'end' : item.anchor };
+    return {
+      ...text,
+      at: makePlace(at.x + CAPITALS * item.size, at.y),
+      upright: true,
+      anchor: item.anchor === 'start' ? 'end' : item.anchor,
+    };
   }),
 });
 
 /** What of a piece is seen through a window, moved to `to` on the page: whole where it fits, else its lines as far as the edge. */
 function throughWindow(items: readonly Item[], { x: left, y: top, width, height }: Window, to: Place): Item[] {
   const window: Box = { left, top, right: left + width, bottom: top + height };
-  const moved = ({ x, y }: Place): Place => place(x - left + to.x, y - top + to.y);
+  const moved = ({ x, y }: Place): Place => makePlace(x - left + to.x, y - top + to.y);
   return items.flatMap((item): Item[] => {
     const isWhole = isWithin(boxOf(item), window);
     if (item.kind === 'text') return isWhole ? [{ ...item, at: moved(item.at) }] : [];
     if (isWhole) return [item.kind === 'circle' ? { ...item, centre: moved(item.centre) } : { ...item, points: item.points.map(moved) }];
     return linesOf(item).flatMap(([from, end]) => {
       const part = clipped(window, from, end);
-      return part ? [line(moved(part[0]), moved(part[1]), item.line)] : [];
+      return part ? [makeLine(moved(part[0]), moved(part[1]), item.line)] : [];
     });
   });
 }
@@ -82,12 +87,14 @@ export function windowsOf(width: number, height: number, room: { readonly width:
 function ruleItems(height: number): Item[] {
   const [x, y] = [MARGIN, height - MARGIN - 8];
   return [
-    line(place(x, y), place(x + RULE, y), 'outline'),
-    ...Array.from({ length: 11 }, (_, i) => line(place(x + 10 * i, y), place(x + 10 * i, y - (i % 5 === 0 ? 4 : 2.5)), 'outline')),
-    { kind: 'text', at: place(x, y + 4.5), text: 'This scale bar is 100 mm long. Measure it.', size: 3, anchor: 'start', bold: true },
+    makeLine(makePlace(x, y), makePlace(x + SCALE_BAR, y), 'outline'),
+    ...Array.from({ length: 11 }, (_, i) =>
+      makeLine(makePlace(x + 10 * i, y), makePlace(x + 10 * i, y - (i % 5 === 0 ? 4 : 2.5)), 'outline'),
+    ),
+    { kind: 'text', at: makePlace(x, y + 4.5), text: 'This scale bar is 100 mm long. Measure it.', size: 3, anchor: 'start', bold: true },
     {
       kind: 'text',
-      at: place(x, y + 8.5),
+      at: makePlace(x, y + 8.5),
       text: 'If it is not, print again at 100 % (“actual size”, not “fit to page”).',
       size: 3,
       anchor: 'start',
@@ -96,7 +103,7 @@ function ruleItems(height: number): Item[] {
 }
 
 /** Words in lines of so many mm. */
-export function wrapped(text: string, size: number, most: number): string[] {
+export function wrapText(text: string, size: number, most: number): string[] {
   const lines: string[] = [];
   for (const word of text.split(' ')) {
     const last = lines.at(-1);
@@ -118,7 +125,7 @@ const NOTE = 2.8;
 
 /** What is printed of a piece on one page: its name and note, and what is seen of it through a window. */
 function panelOf(piece: Piece, window: Window, part: string, most: number): Panel {
-  const notes = wrapped(piece.note, NOTE, most);
+  const notes = wrapText(piece.note, NOTE, most);
   const head = 6 + NOTE_LINE * notes.length;
   const glued = { x: window.x + window.width < piece.width - 1e-9, y: window.y + window.height < piece.height - 1e-9 };
   // A whole piece keeps the lines on its edge.
@@ -126,21 +133,21 @@ function panelOf(piece: Piece, window: Window, part: string, most: number): Pane
   return {
     height: head + window.height + (glued.x || glued.y ? NOTE_LINE : 0),
     at: ({ x, y }) => {
-      const to = place(x, y + head);
+      const to = makePlace(x, y + head);
       const [right, low, foot] = [to.x + window.width - OVERLAP, to.y + window.height - OVERLAP, to.y + window.height];
       const name = `${piece.count > 1 ? `${piece.count} × ` : ''}${piece.name}${part}`;
       return [
-        { kind: 'text', at: place(x, y + 4), text: name, size: 3.5, anchor: 'start', bold: true },
-        ...notes.map((text, i): Item => ({ kind: 'text', at: place(x, y + 8 + NOTE_LINE * i), text, size: NOTE, anchor: 'start' })),
-        ...throughWindow(piece.items, seen, place(to.x + seen.x - window.x, to.y + seen.y - window.y)),
+        { kind: 'text', at: makePlace(x, y + 4), text: name, size: 3.5, anchor: 'start', bold: true },
+        ...notes.map((text, i): Item => ({ kind: 'text', at: makePlace(x, y + 8 + NOTE_LINE * i), text, size: NOTE, anchor: 'start' })),
+        ...throughWindow(piece.items, seen, makePlace(to.x + seen.x - window.x, to.y + seen.y - window.y)),
         // The next part is laid over what lies beyond these lines.
-        ...(glued.x ? [line(place(right, to.y), place(right, foot), 'glue')] : []),
-        ...(glued.y ? [line(place(to.x, low), place(to.x + window.width, low), 'glue')] : []),
+        ...(glued.x ? [makeLine(makePlace(right, to.y), makePlace(right, foot), 'glue')] : []),
+        ...(glued.y ? [makeLine(makePlace(to.x, low), makePlace(to.x + window.width, low), 'glue')] : []),
         ...(glued.x || glued.y
           ? [
               {
                 kind: 'text',
-                at: place(x, foot + NOTE_LINE),
+                at: makePlace(x, foot + NOTE_LINE),
                 text: 'dotted: glue the next part over this edge so that the lines meet',
                 size: NOTE,
                 anchor: 'start',
@@ -172,7 +179,7 @@ export function templatePages(pieces: readonly Piece[], title: string, paper: Pa
     const fits = (): number => left.findIndex((panel) => y === MARGIN || y + panel.height <= height - FOOT);
     for (let next = fits(); next >= 0; next = fits()) {
       const [panel] = left.splice(next, 1);
-      page.push(...panel!.at(place(MARGIN, y)));
+      page.push(...panel!.at(makePlace(MARGIN, y)));
       y += panel!.height + GAP;
     }
     pages.push(page);
@@ -186,7 +193,7 @@ export function templatePages(pieces: readonly Piece[], title: string, paper: Pa
       ...ruleItems(height),
       {
         kind: 'text',
-        at: place(width - MARGIN, height - MARGIN - 8 - 6),
+        at: makePlace(width - MARGIN, height - MARGIN - 8 - 6),
         text: `${title} · ${i + 1}/${pages.length} · full size`,
         size: 3,
         anchor: 'end',
@@ -199,9 +206,9 @@ export function templatePages(pieces: readonly Piece[], title: string, paper: Pa
 export function laidOut(pieces: readonly Piece[]): { readonly items: readonly Item[]; readonly width: number; readonly height: number } {
   let y = GAP;
   const items = pieces.flatMap((piece) => {
-    const to = place(GAP, y);
+    const to = makePlace(GAP, y);
     y += piece.height + GAP;
-    return throughWindow(piece.items, { x: -1, y: -1, width: piece.width + 2, height: piece.height + 2 }, place(to.x - 1, to.y - 1));
+    return throughWindow(piece.items, { x: -1, y: -1, width: piece.width + 2, height: piece.height + 2 }, makePlace(to.x - 1, to.y - 1));
   });
   return { items, width: Math.max(0, ...pieces.map(({ width }) => width)) + 2 * GAP, height: y };
 }

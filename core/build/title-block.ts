@@ -1,4 +1,4 @@
-import { circle, line, path, place, rectangle, textWidth, type Box, type Item, type Place } from './drawing.ts';
+import { makeCircle, makeLine, makePath, makePlace, makeRectangle, textWidth, type Box, type Item, type Place } from './drawing.ts';
 
 /** What a sheet says of itself. */
 export interface TitleWords {
@@ -41,15 +41,15 @@ export function frameAndTitle(width: number, height: number, words: TitleWords):
   const cell = (caption: string, text: string, x: number, y: number, wide: number, size = 3, bold = false): Item[] => {
     const told = fitted(text, size, wide - 3);
     return [
-      { kind: 'text', at: place(left + x + 1.5, top + y + 2.8), text: caption, size: CAPTION, anchor: 'start' },
-      { kind: 'text', at: place(left + x + 1.5, top + y + 3.9 + size), ...told, anchor: 'start', ...(bold && { bold }) },
+      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 2.8), text: caption, size: CAPTION, anchor: 'start' },
+      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 3.9 + size), ...told, anchor: 'start', ...(bold && { bold }) },
     ];
   };
   const rule = (x1: number, y1: number, x2: number, y2: number): Item =>
-    line(place(left + x1, top + y1), place(left + x2, top + y2), 'thin');
+    makeLine(makePlace(left + x1, top + y1), makePlace(left + x2, top + y2), 'thin');
   return [
-    path(rectangle(frame.left, frame.top, frame.right - frame.left, frame.bottom - frame.top), 'frame', true),
-    path(rectangle(left, top, TITLE.width, TITLE.height), 'frame', true),
+    makePath(makeRectangle(frame.left, frame.top, frame.right - frame.left, frame.bottom - frame.top), 'frame', true),
+    makePath(makeRectangle(left, top, TITLE.width, TITLE.height), 'frame', true),
     rule(0, 10, TITLE.width, 10),
     rule(0, 20, TITLE.width, 20),
     rule(86, 0, 86, TITLE.height),
@@ -64,7 +64,7 @@ export function frameAndTitle(width: number, height: number, words: TitleWords):
     ...cell('paper', words.paper, 86, 10, 21),
     ...cell('sheet', words.sheet, 107, 10, 21),
     ...cell('scale', words.scale, 86, 20, 42, 3.6, true),
-    ...firstAngle(place(left + 97, top + 5)),
+    ...firstAngle(makePlace(left + 97, top + 5)),
   ];
 }
 
@@ -72,11 +72,15 @@ export function frameAndTitle(width: number, height: number, words: TitleWords):
 function firstAngle({ x, y }: Place): Item[] {
   const [big, small, long] = [3, 1.5, 6];
   return [
-    path([place(x, y - small), place(x + long, y - big), place(x + long, y + big), place(x, y + small)], 'outline', true),
-    line(place(x - 1.5, y), place(x + long + 1.5, y), 'centre'),
-    circle(place(x + long + 8, y), big, 'outline'),
-    circle(place(x + long + 8, y), small, 'outline'),
-    line(place(x + long + 3.5, y), place(x + long + 12.5, y), 'centre'),
-    line(place(x + long + 8, y - 4.2), place(x + long + 8, y + 4.2), 'centre'),
+    makePath(
+      [makePlace(x, y - small), makePlace(x + long, y - big), makePlace(x + long, y + big), makePlace(x, y + small)],
+      'outline',
+      true,
+    ),
+    makeLine(makePlace(x - 1.5, y), makePlace(x + long + 1.5, y), 'centre'),
+    makeCircle(makePlace(x + long + 8, y), big, 'outline'),
+    makeCircle(makePlace(x + long + 8, y), small, 'outline'),
+    makeLine(makePlace(x + long + 3.5, y), makePlace(x + long + 12.5, y), 'centre'),
+    makeLine(makePlace(x + long + 8, y - 4.2), makePlace(x + long + 8, y + 4.2), 'centre'),
   ];
 }

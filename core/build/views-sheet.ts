@@ -5,12 +5,12 @@ import { bodyWidth } from '../car/weights.ts';
 import { planView } from '../geometry/plan-view.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { across, leader, SIZE_TEXT, upright, type Dimension } from './dimensions.ts';
-import { LANE, SCALES, told, type Draft } from './draft.ts';
-import { circle, line, place, placedText, type Box, type Item, type Place } from './drawing.ts';
+import { LANE, SCALES, placeDimension, type Draft } from './draft.ts';
+import { makeCircle, makeLine, makePlace, placedText, type Box, type Item, type Place } from './drawing.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { partsList, type PartLine } from './parts-list.ts';
 import { TITLE, withinFrame } from './title-block.ts';
-import { deckAt, meant, rearOf, sideOf, topOf, type View } from './views.ts';
+import { deckAt, straightened, rearOf, sideOf, topOf, type View } from './views.ts';
 
 /** mm between views. */
 const BETWEEN = 14;
@@ -35,14 +35,19 @@ function balloons(draft: Draft, parts: readonly PartLine[], at: Partial<Readonly
   for (let i = places.length - 1; i >= 0; i--)
     places[i] = Math.min(places[i]!, (places[i + 1] ?? within.right + BALLOONS_APART - BALLOON - 1) - BALLOONS_APART);
   shown.forEach(({ number, target }, i) => {
-    const middle = place(places[i]!, y);
-    draft.items.push(circle(middle, BALLOON, 'thin'), line(place(middle.x, y + BALLOON), target, 'thin'), circle(target, 0.5, 'outline'), {
-      kind: 'text',
-      at: place(middle.x, y + 1),
-      text: String(number),
-      size: SIZE_TEXT,
-      anchor: 'middle',
-    });
+    const middle = makePlace(places[i]!, y);
+    draft.items.push(
+      makeCircle(middle, BALLOON, 'thin'),
+      makeLine(makePlace(middle.x, y + BALLOON), target, 'thin'),
+      makeCircle(target, 0.5, 'outline'),
+      {
+        kind: 'text',
+        at: makePlace(middle.x, y + 1),
+        text: String(number),
+        size: SIZE_TEXT,
+        anchor: 'middle',
+      },
+    );
   });
 }
 
@@ -57,7 +62,7 @@ export function viewsSheet(
   const frame = withinFrame(width, height);
   const within: Box = { left: frame.left + 1, right: frame.right - 1, top: frame.top + 1, bottom: frame.bottom - 1 };
   const side = sideView(design);
-  const plan = planView(meant(design));
+  const plan = planView(straightened(design));
   const heading = side.heading;
   const roller = isRoller(design);
   const [long, tall] = [side.bounds.right - side.bounds.left, side.bounds.top];
@@ -75,17 +80,17 @@ export function viewsSheet(
   const planY = floor + (lanesBelow + 0.5) * LANE + BETWEEN / 2 + (scale * wide) / 2 + 4;
   const rearX = x0 + scale * last + BETWEEN + LANE + (scale * wide) / 2;
   const drawn = { scale, heading };
-  const sideDrawn = sideOf(design, { ...drawn, origin: place(x0, floor) });
-  const top = topOf(design, { ...drawn, origin: place(x0, planY) });
-  const rear = rearOf(design, { scale, origin: place(rearX, floor) });
+  const sideDrawn = sideOf(design, { ...drawn, origin: makePlace(x0, floor) });
+  const top = topOf(design, { ...drawn, origin: makePlace(x0, planY) });
+  const rear = rearOf(design, { scale, origin: makePlace(rearX, floor) });
   const draft: Draft = { items: [...sideDrawn.items, ...top.items, ...rear.items], spans: [] };
-  const floorLine = line(place(x0 + scale * first - 3, floor), place(x0 + scale * last + 3, floor), 'thin');
+  const floorLine = makeLine(makePlace(x0 + scale * first - 3, floor), makePlace(x0 + scale * last + 3, floor), 'thin');
   draft.items.push(floorLine);
   balloons(draft, partsList(design), sideDrawn.parts, within.top + BALLOON + 1, { ...within, right: rearX - (scale * wide) / 2 });
   const told_ = dimensionsOf(design, { side: sideDrawn, top, rear, floor, planY, rearX, scale, x0, first, last, wide }, draft, within);
   const caption = (text: string, x: number, y: number): void => {
     const places = [0, 4, 8].flatMap((down) =>
-      [0, -15, 15].map((aside) => ({ at: place(x + aside, y + down), text, size: 2.6, anchor: 'middle' as const })),
+      [0, -15, 15].map((aside) => ({ at: makePlace(x + aside, y + down), text, size: 2.6, anchor: 'middle' as const })),
     );
     const standing = placedText(draft.items, places, within);
     if (standing) draft.items.push(standing);
@@ -118,7 +123,7 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
   const values = new Map(neededSizes(design).map(({ tells, value }) => [tells, value]));
   const tell = (ways: readonly Dimension[]): void => {
     const [way] = ways;
-    if (way && values.has(way.tells) && !done.has(way.tells) && told(draft, ways, within)) done.add(way.tells);
+    if (way && values.has(way.tells) && !done.has(way.tells) && placeDimension(draft, ways, within)) done.add(way.tells);
   };
   const text = (tells: string, sign = ''): string => `${sign}${values.get(tells) ?? ''}`;
   /** A size across, on the first lane where it has room. */
@@ -194,7 +199,7 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
       [-16, -14],
       [12, 10],
       [-12, 10],
-    ].map(([dx, dy]) => ({ ...place(target.x + dx!, target.y + dy!), to: dx! > 0 ? ('right' as const) : ('left' as const) }));
+    ].map(([dx, dy]) => ({ ...makePlace(target.x + dx!, target.y + dy!), to: dx! > 0 ? ('right' as const) : ('left' as const) }));
     tell(leader('leverLength', `lever ${text('leverLength')}`, target, bends));
   }
   return done;

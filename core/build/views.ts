@@ -7,7 +7,7 @@ import { deckOutline } from '../geometry/deck-outline.ts';
 import { planView, type Plate } from '../geometry/plan-view.ts';
 import type { Point } from '../geometry/point.ts';
 import { sideView } from '../geometry/side-view.ts';
-import { circle, line, path, place, type Item, type Place } from './drawing.ts';
+import { makeCircle, makeLine, makePath, makePlace, type Item, type Place } from './drawing.ts';
 import type { PartPlace } from './parts-list.ts';
 
 /** One view of a car on a sheet: its lines, and where things of it stand. mm on the sheet. */
@@ -18,35 +18,35 @@ export interface View {
 }
 
 /** The car as it is meant: straight, and with its nose to the right. */
-export const meant = (design: CarDesign): CarDesign => ({ ...design, alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 } });
+export const straightened = (design: CarDesign): CarDesign => ({ ...design, alignment: { driveToe: 0, otherToe: 0, wheelMismatch: 0 } });
 
 /** mm on the sheet of a metre, where the car’s point (0, 0) is drawn, and which way it runs. */
-export interface Drawn {
+export interface DrawnView {
   readonly scale: number;
   readonly origin: Place;
   readonly heading: 1 | -1;
 }
 const toSheet =
-  ({ scale, origin, heading }: Drawn) =>
+  ({ scale, origin, heading }: DrawnView) =>
   ({ x, y }: Point): Place =>
-    place(origin.x + heading * scale * x, origin.y - scale * y);
+    makePlace(origin.x + heading * scale * x, origin.y - scale * y);
 
 /** mm that a centre line runs past what it is the middle of. */
 const PAST = 2.5;
 const centreCross = ({ x, y }: Place, reach: number): Item[] => [
-  line(place(x - reach, y), place(x + reach, y), 'centre'),
-  line(place(x, y - reach), place(x, y + reach), 'centre'),
+  makeLine(makePlace(x - reach, y), makePlace(x + reach, y), 'centre'),
+  makeLine(makePlace(x, y - reach), makePlace(x, y + reach), 'centre'),
 ];
 const closed = (points: readonly Point[], at: (point: Point) => Place, kind: 'outline' | 'hidden' = 'outline'): Item[] =>
-  points.length > 1 ? [path(points.map(at), kind, true)] : [];
+  points.length > 1 ? [makePath(points.map(at), kind, true)] : [];
 
 /** The side view, from the floor up. */
-export function sideOf(design: CarDesign, drawn: Drawn): View & { readonly parts: Partial<Readonly<Record<PartPlace, Place>>> } {
+export function sideOf(design: CarDesign, drawn: DrawnView): View & { readonly parts: Partial<Readonly<Record<PartPlace, Place>>> } {
   const view = sideView(design);
   const at = toSheet(drawn);
   const { scale } = drawn;
   const { driveWheel, otherWheel, axle, otherAxle, motor, deck } = view;
-  const round = (centre: Point, radius: number, kind: 'outline' | 'thin' = 'outline'): Item => circle(at(centre), scale * radius, kind);
+  const round = (centre: Point, radius: number, kind: 'outline' | 'thin' = 'outline'): Item => makeCircle(at(centre), scale * radius, kind);
   const items: Item[] = [
     round(driveWheel, driveWheel.radius),
     ...centreCross(at(driveWheel), scale * driveWheel.radius + PAST),
@@ -83,11 +83,11 @@ export function sideOf(design: CarDesign, drawn: Drawn): View & { readonly parts
   if (view.ballast.length > 0) parts.ballast = at(view.ballast[2]!);
   if (motor.kind === 'lever') {
     const { pivot, tipCocked, tipAtRest, trap, post } = motor;
-    items.push(...closed(trap, at), line(at(post[0]), at(post[1]), 'outline'));
+    items.push(...closed(trap, at), makeLine(at(post[0]), at(post[1]), 'outline'));
     items.push(
-      line(at(pivot), at(tipCocked), 'outline'),
-      line(at(pivot), at(tipAtRest), 'hidden'),
-      line(at(tipCocked), at(axle), 'thin'),
+      makeLine(at(pivot), at(tipCocked), 'outline'),
+      makeLine(at(pivot), at(tipAtRest), 'hidden'),
+      makeLine(at(tipCocked), at(axle), 'thin'),
       round(pivot, 0.002),
     );
     const between = (a: Point, b: Point, share: number): Place => at({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) });
@@ -96,12 +96,12 @@ export function sideOf(design: CarDesign, drawn: Drawn): View & { readonly parts
     parts.string = between(tipCocked, axle, 0.5);
   }
   if (motor.kind === 'band') {
-    items.push(line(at(axle), at(motor.anchor), 'outline'), round(motor.anchor, 0.002));
+    items.push(makeLine(at(axle), at(motor.anchor), 'outline'), round(motor.anchor, 0.002));
     parts.motor = at({ x: motor.anchor.x / 2, y: (axle.y + motor.anchor.y) / 2 });
     parts.hook = at(motor.anchor);
   }
   if (motor.kind === 'twist') {
-    items.push(line(at(axle), at(motor.armTip), 'outline'));
+    items.push(makeLine(at(axle), at(motor.armTip), 'outline'));
     parts.lever = at({ x: motor.armTip.x / 2, y: (axle.y + motor.armTip.y) / 2 });
     parts.motor = at(axle);
     parts.string = near(axle, axle.radius + 0.003, turn(0.8));
@@ -117,25 +117,25 @@ const plateCorners = ({ middle, length, width }: Plate): Point[] => [
 ];
 
 /** The view from above. */
-export function topOf(design: CarDesign, drawn: Drawn): View {
-  const { driveWheels, otherWheels, axles, body, ballast, pull, bounds } = planView(meant(design));
+export function topOf(design: CarDesign, drawn: DrawnView): View {
+  const { driveWheels, otherWheels, axles, body, ballast, pull, bounds } = planView(straightened(design));
   const at = toSheet(drawn);
   const deck = deckOutline(design);
   return {
     at,
     items: [
-      line(at({ x: bounds.left - 0.005, y: 0 }), at({ x: bounds.right + 0.005, y: 0 }), 'centre'),
+      makeLine(at({ x: bounds.left - 0.005, y: 0 }), at({ x: bounds.right + 0.005, y: 0 }), 'centre'),
       ...(deck.length > 0 ? closed(deck, at) : body.flatMap((plate) => closed(plateCorners(plate), at))),
       ...[...driveWheels, ...otherWheels].flatMap((plate) => closed(plateCorners(plate), at)),
-      ...axles.map(([from, to]) => line(at(from), at(to), 'outline')),
+      ...axles.map(([from, to]) => makeLine(at(from), at(to), 'outline')),
       ...(ballast ? closed(plateCorners(ballast), at) : []),
-      line(at(pull[0]), at(pull[1]), 'thin'),
+      makeLine(at(pull[0]), at(pull[1]), 'thin'),
     ],
   };
 }
 
 /** The view from the rear, from the floor up: x across the car, to the right. */
-export function rearOf(design: CarDesign, drawn: Omit<Drawn, 'heading'>): View {
+export function rearOf(design: CarDesign, drawn: Omit<DrawnView, 'heading'>): View {
   const at = toSheet({ ...drawn, heading: 1 });
   const { trackWidth, driveWheels, axleDiameter } = design;
   const { driveWheel, deck } = sideView(design);
@@ -152,7 +152,7 @@ export function rearOf(design: CarDesign, drawn: Omit<Drawn, 'heading'>): View {
       ],
       at,
     );
-  const items: Item[] = [line(at({ x: 0, y: -0.006 }), at({ x: 0, y: 2 * driveWheel.radius + 0.006 }), 'centre')];
+  const items: Item[] = [makeLine(at({ x: 0, y: -0.006 }), at({ x: 0, y: 2 * driveWheel.radius + 0.006 }), 'centre')];
   if (roller) return { at, items: [...items, ...box(-half, half, 0, 2 * driveWheel.radius)] };
   for (const side of [-1, 1]) items.push(...box(side * half - wide / 2, side * half + wide / 2, 0, 2 * driveWheel.radius));
   const reach = half + AXLE_ENDS / 2;
@@ -161,7 +161,7 @@ export function rearOf(design: CarDesign, drawn: Omit<Drawn, 'heading'>): View {
   const heights = deckAt(design, deck);
   const width = bodyWidth(design);
   if (bodyPartOf(design).isTube)
-    items.push(circle(at({ x: 0, y: (heights.low + heights.high) / 2 }), drawn.scale * (width / 2), 'outline'));
+    items.push(makeCircle(at({ x: 0, y: (heights.low + heights.high) / 2 }), drawn.scale * (width / 2), 'outline'));
   else items.push(...box(-width / 2, width / 2, heights.low, heights.high));
   return { at, items };
 }

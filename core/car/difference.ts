@@ -1,12 +1,12 @@
 import { formatIn, formatQuantity, type UnitSystem, valueIn } from '../units/quantity.ts';
 import { bandSizes, CARE } from './catalogue.ts';
-import { floorWords } from './floors.ts';
+import { describeFloor } from './floors.ts';
 import { fittedName, PART_VALUES } from './parts.ts';
 import { SLOTS, type PartSlot } from './part-slots.ts';
 import type { CarDesign } from './car-design.ts';
 import { hasBands, isWoundOnAxle, recordOf } from './motors/motors.ts';
 import { sizesOf } from './sizes.ts';
-import { sleeveWords } from './tape.ts';
+import { describeSleeve } from './tape.ts';
 import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from './value-table.ts';
 
 /** One thing in which two designs differ, in words. */
@@ -55,7 +55,7 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
     if (before !== after) list.push({ label, from: before, to: after });
   };
   for (const [label, read] of CHOICES) compare(label, read(from), read(to));
-  compare('tape', sleeveWords(from, units), sleeveWords(to, units));
+  compare('tape', describeSleeve(from, units), describeSleeve(to, units));
   for (const { id, label, quantity, read } of sizesOf(to.motor.kind))
     if (!id.startsWith('sleeve') && !(isOnScale(id) && isSameRest(from, to)) && read(from) !== read(to))
       compare(label.toLowerCase(), formatQuantity(read(from), quantity, units), formatQuantity(read(to), quantity, units));
@@ -64,7 +64,7 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
       d.measured[key] ? `${valueIn(VALUE_UNITS[key], d.measured[key].value, 4)} measured` : 'estimated';
     compare(VALUE_NAMES[key], words(from), words(to));
   }
-  const onFloor = (d: CarDesign): string => floorWords(d.floor, formatIn(units));
+  const onFloor = (d: CarDesign): string => describeFloor(d.floor, formatIn(units));
   // A slope at the line is a size by itself.
   const { slope } = to.floor;
   compare('floor', onFloor({ ...from, floor: { ...from.floor, slope } }), onFloor(to));
@@ -82,7 +82,7 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
 }
 
 /** The change from one design to another in a sentence: `lever length 180 mm → 220 mm; tyres bare disc → rubber band`. */
-export const changeWords = (from: CarDesign, to: CarDesign, units: UnitSystem): string =>
+export const describeChanges = (from: CarDesign, to: CarDesign, units: UnitSystem): string =>
   differences(from, to, units)
     .map(({ label, from: before, to: after }) => `${label} ${before} → ${after}`)
     .join('; ');

@@ -1,5 +1,5 @@
 import type { Fault } from '../fault.ts';
-import { wrongWords } from '../fault-words.ts';
+import { describeProblem } from '../fault-words.ts';
 import type { Quantity } from '../units/quantity.ts';
 import { VALUE_NAMES, type ValueKey } from './value-table.ts';
 
@@ -14,7 +14,7 @@ const QUANTITIES: readonly (readonly [key: RegExp, quantity: Quantity])[] = [
 ];
 
 /** A key of a design as a builder reads it: `motor.bandWidth` → "band width", a measured value by its name. */
-export function keyWords(path: string): string {
+export function describeKey(path: string): string {
   const [first, key = ''] = path.split('.');
   if (first === 'measured' && Object.hasOwn(VALUE_NAMES, key)) return VALUE_NAMES[key as ValueKey];
   return path
@@ -24,7 +24,7 @@ export function keyWords(path: string): string {
 }
 
 /** What is wrong with a key of a design, its bound in the builder's units: `must be at least 24 g, what …`. */
-export function faultWords(fault: Fault, format: (value: number, quantity: Quantity) => string): string {
+export function describeFault(fault: Fault, format: (value: number, quantity: Quantity) => string): string {
   const quantity = QUANTITIES.find(([key]) => key.test(fault.path))?.[1];
-  return wrongWords(fault, quantity && ((value) => format(value, quantity)), keyWords);
+  return describeProblem(fault, quantity && ((value) => format(value, quantity)), describeKey);
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CarDesign, Floor } from './car-design.ts';
 import { newCar } from './new-car.ts';
-import { floorProfile, onProfile, floorWords, inOrder, withMat } from './floors.ts';
+import { floorProfile, onProfile, describeFloor, inOrder, withMat } from './floors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { likelyNumbers, valueOf } from './values.ts';
@@ -16,7 +16,7 @@ const distance = (design: CarDesign): number => {
 
 describe('a floor of stretches', () => {
   it('is told from the line on', () =>
-    expect(floorWords(on({ stretches: [{ from: 2, kind: 'coir-matting', slope: -0.02 }] }).floor, format)).toBe(
+    expect(describeFloor(on({ stretches: [{ from: 2, kind: 'coir-matting', slope: -0.02 }] }).floor, format)).toBe(
       'smooth floor or linoleum; from 2 distance coir matting, 0.02 angle downhill',
     ));
   it('is kept in the order it is met; of two at one place the later counts', () => {

@@ -6,7 +6,7 @@ const pieceWords = ({ kind, slope }: Pick<FloorStretch, 'kind' | 'slope'>, forma
   `${FLOORS[kind].label}${slope === 0 ? '' : `, ${format(Math.abs(slope), 'angle')} ${slope > 0 ? 'uphill' : 'downhill'}`}`;
 
 /** A floor in words: `smooth floor or linoleum; from 2.00 m coir matting, 2° uphill`. */
-export const floorWords = (floor: Floor, format: FormatValue): string =>
+export const describeFloor = (floor: Floor, format: FormatValue): string =>
   [
     pieceWords(floor, format),
     ...floor.stretches.map((stretch) => `from ${format(stretch.from, 'distance')} ${pieceWords(stretch, format)}`),

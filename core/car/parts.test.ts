@@ -5,7 +5,7 @@ import { predict } from '../predict/uncertainty.ts';
 import type { CarDesign } from './car-design.ts';
 import { newCar } from './new-car.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
-import { changeWords } from './difference.ts';
+import { describeChanges } from './difference.ts';
 import { CATALOGUE, fitCatalogue, fitOwn, fittedKey, fittedName, neededAt, PART_VALUES } from './parts.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { SLOTS, type PartSlot } from './part-slots.ts';
@@ -87,7 +87,7 @@ describe('a part of one’s own, fitted', () => {
             return;
           }
           expect(fittedName(fitted, slot)).toBe('mine');
-          expect(changeWords(car, fitted, 'metric')).toContain('→ mine (');
+          expect(describeChanges(car, fitted, 'metric')).toContain('→ mine (');
           const again = fitCatalogue(fitted, slot, present);
           expect(again.own).toBeUndefined();
           expect(fittedName(again, slot)).toBe(fittedName(car, slot));

@@ -1,5 +1,5 @@
 import type { OwnUnit } from '../units/quantity.ts';
-import { beyond, type Fault } from '../fault.ts';
+import { boundFault, type Fault } from '../fault.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { CarDesign, Wheels } from './car-design.ts';
 import { AXLES, BANDS, BEARINGS, BODIES, LEVER_MATERIALS, TRAPS, TYRES, WASHERS, WHEELS } from './catalogue.ts';
@@ -86,7 +86,7 @@ export function partFaults({ kind, like, values }: OwnPart): Fault[] {
   for (const key of Object.keys(values)) {
     const known = PART_VALUES[kind].find((candidate) => candidate.key === key);
     if (!known) faults.push({ path: `values.${key}`, code: 'not-of-part', part: kind });
-    else if (values[key]! > known.most) faults.push(beyond(`values.${key}`, { is: 'most', value: known.most }));
+    else if (values[key]! > known.most) faults.push(boundFault(`values.${key}`, { is: 'most', value: known.most }));
   }
   if (values.staticGrip !== undefined && values.slidingGrip !== undefined && values.slidingGrip > values.staticGrip)
     faults.push({ path: 'values.slidingGrip', code: 'against', must: 'not-exceed', other: 'the grip before it slides' });

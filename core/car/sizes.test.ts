@@ -4,7 +4,7 @@ import { readCarDesign } from '../files/read.ts';
 import type { MotorKind } from './car-design.ts';
 import { newCar } from './new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { sizeCalled, sizesOf } from './sizes.ts';
+import { findSize, sizesOf } from './sizes.ts';
 import { withMotor } from './new-car.ts';
 
 /** Weight and its share follow the parts; on the scale each is read by itself. */
@@ -38,8 +38,8 @@ describe.each(kinds)('the sizes of a %s car', (kind) => {
     );
   });
   it('are found by name', () => {
-    expect(sizeCalled(car, 'driveWheels').read(car)).toBe(car.driveWheels.diameter);
-    expect(() => sizeCalled(car, 'sails')).toThrow(RangeError);
+    expect(findSize(car, 'driveWheels').read(car)).toBe(car.driveWheels.diameter);
+    expect(() => findSize(car, 'sails')).toThrow(RangeError);
   });
 });
 

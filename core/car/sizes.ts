@@ -39,7 +39,7 @@ const SIZES = Object.fromEntries(
 export const sizesOf = (kind: MotorKind): readonly Size[] => SIZES[kind];
 
 /** The size of this name. Throws a RangeError where a car of this kind has none. */
-export function sizeCalled(design: CarDesign, id: string): Size {
+export function findSize(design: CarDesign, id: string): Size {
   const size = sizesOf(design.motor.kind).find((candidate) => candidate.id === id);
   if (!size) throw new RangeError(`${id} is not a size of this car`);
   return size;

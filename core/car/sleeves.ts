@@ -1,7 +1,7 @@
 import { formatQuantity, type UnitSystem } from '../units/quantity.ts';
 import type { CarDesign, SleeveStep } from './car-design.ts';
 import { SLEEVES } from './catalogue.ts';
-import { TAPE, turnsWords, windingWords } from './tape.ts';
+import { TAPE, formatTurns, describeWinding } from './tape.ts';
 
 /** Wraps of tape that builders wind. Common practice. */
 export const MOST_WRAPS = 15;
@@ -18,6 +18,6 @@ export function sleevesFor(axleDiameter: number): readonly Pick<SleeveStep, 'kin
 export const sleeveLines = ({ axleDiameter, sleeve }: CarDesign, units: UnitSystem): string[] =>
   [...sleeve].reverse().map(({ kind, diameter, turns }, i) => {
     const wraps = Math.round((diameter - axleDiameter) / (2 * TAPE));
-    if (kind === 'tape' && wraps > 0) return windingWords([{ wraps, turns }], i > 0)[0]!;
-    return `${SLEEVES[kind].label}, ⌀ ${formatQuantity(diameter, 'size', units)}, under ${turnsWords(turns, i === 0)}`;
+    if (kind === 'tape' && wraps > 0) return describeWinding([{ wraps, turns }], i > 0)[0]!;
+    return `${SLEEVES[kind].label}, ⌀ ${formatQuantity(diameter, 'size', units)}, under ${formatTurns(turns, i === 0)}`;
   });

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { newCar } from './new-car.ts';
-import { changeWords } from './difference.ts';
+import { describeChanges } from './difference.ts';
 import { launchSleeve } from '../checks/chassis-remedies.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { onAxle, TAPE, taped, thickestSpool, windingWords } from './tape.ts';
+import { onAxle, TAPE, taped, thickestSpool, describeWinding } from './tape.ts';
 
 const bare = { ...newCar('x', 'band'), sleeve: [] };
 const steps = [
@@ -14,7 +14,7 @@ const steps = [
 
 describe('tape on the axle', () => {
   it('is told in wraps and turns, the last wound first', () =>
-    expect(windingWords(steps)).toEqual([
+    expect(describeWinding(steps)).toEqual([
       '9 wraps of 0.13 mm tape under the last 1½ turns',
       'bare axle under the turn before',
       '1 wrap under the 3.2 turns before',
@@ -24,7 +24,7 @@ describe('tape on the axle', () => {
     [1, 'the last turn'],
     [2, 'the last 2 turns'],
     [0.3, 'the last 0.3 turn'],
-  ])('counts %d turns as people do', (turns, words) => expect(windingWords([{ wraps: 2, turns }])[0]).toContain(words));
+  ])('counts %d turns as people do', (turns, words) => expect(describeWinding([{ wraps: 2, turns }])[0]).toContain(words));
   it('makes the axle thicker by two thicknesses a wrap, what pulls first outermost', () => {
     const { sleeve } = taped(bare, steps);
     expect(sleeve.map(({ turns }) => turns)).toEqual([3.2, 1, 1.5]);
@@ -45,10 +45,10 @@ describe('tape on the axle', () => {
     expect(predictRun(thicker).kind).toBe('ran');
   });
   it('is a change of its own, all of its steps told', () => {
-    expect(changeWords(bare, taped(bare, steps.slice(0, 1)), 'metric').replaceAll('\u00a0', ' ')).toBe(
+    expect(describeChanges(bare, taped(bare, steps.slice(0, 1)), 'metric').replaceAll('\u00a0', ' ')).toBe(
       'tape none → ⌀ 5.5 mm under the last 1½ turns',
     );
-    expect(changeWords(taped(bare, steps), bare, 'inch')).toContain('before → none');
+    expect(describeChanges(taped(bare, steps), bare, 'inch')).toContain('before → none');
   });
   it('is offered for a launch that pulls too little, as wraps to put on', () => {
     const [offered] = launchSleeve(bare);

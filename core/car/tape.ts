@@ -42,22 +42,22 @@ const counted = (turns: number): string => {
 };
 const wrapped = (wraps: number, tape: string): string => (wraps === 0 ? 'bare axle' : `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'}${tape}`);
 /** Which turns lie there: `the last 1½ turns`, `the 2 turns before`. */
-export const turnsWords = (turns: number, isLast: boolean): string =>
+export const formatTurns = (turns: number, isLast: boolean): string =>
   isLast ? `the last ${counted(turns)}` : `the ${counted(turns)} before`;
 
 /** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. The tape is told once; `isInner`: others lie over them. */
-export function windingWords(steps: readonly WindingStep[], isInner = false): string[] {
+export function describeWinding(steps: readonly WindingStep[], isInner = false): string[] {
   const first = steps.findIndex(({ wraps }) => wraps > 0);
   return steps.map(
-    ({ wraps, turns }, i) => `${wrapped(wraps, i === first ? ' of 0.13 mm tape' : '')} under ${turnsWords(turns, i === 0 && !isInner)}`,
+    ({ wraps, turns }, i) => `${wrapped(wraps, i === first ? ' of 0.13 mm tape' : '')} under ${formatTurns(turns, i === 0 && !isInner)}`,
   );
 }
 
 /** The tape that is on a design's axle, over its diameters: `⌀ 13 mm under the last turn, ⌀ 9 mm under the 2 turns before`. */
-export const sleeveWords = ({ sleeve }: CarDesign, units: UnitSystem): string =>
+export const describeSleeve = ({ sleeve }: CarDesign, units: UnitSystem): string =>
   sleeve.length === 0
     ? 'none'
     : [...sleeve]
         .reverse()
-        .map(({ diameter, turns }, i) => `⌀ ${formatQuantity(diameter, 'size', units)} under ${turnsWords(turns, i === 0)}`)
+        .map(({ diameter, turns }, i) => `⌀ ${formatQuantity(diameter, 'size', units)} under ${formatTurns(turns, i === 0)}`)
         .join(', ');

@@ -87,7 +87,7 @@ export const ESTIMATE_SPREAD: Readonly<Record<Exclude<ValueKey, 'rub'>, number>>
 export const BATCH: { readonly keys: readonly ValueKey[]; readonly shared: number } = { keys: ['c1', 'c2'], shared: 0.75 };
 
 /** A value's spread in words: `12 %`, or in its own unit `2 mm per m`. */
-export const spreadWords = (key: ValueKey, spread: number, format: (value: number, quantity: 'share') => string): string =>
+export const formatSpread = (key: ValueKey, spread: number, format: (value: number, quantity: 'share') => string): string =>
   SPREAD_IN_UNITS.has(key) ? valueIn(VALUE_UNITS[key], spread, 2) : format(spread, 'share');
 
 /** The most a value can be, whatever the spread. */

@@ -140,7 +140,7 @@ const estimateSpread = (design: CarDesign, key: ValueKey): number => {
 };
 
 /** What a value measured on one floor does not tell of another. */
-export const HANG_ON_FLOOR: ReadonlySet<ValueKey> = new Set(['staticGrip', 'rollingLengthDrive', 'rollingLengthOther']);
+export const FLOOR_DEPENDENT: ReadonlySet<ValueKey> = new Set(['staticGrip', 'rollingLengthDrive', 'rollingLengthOther']);
 
 /** One value of a design: as measured on this car or on a part of the builder's own, else as estimated from its parts. */
 export function valueOf(design: CarDesign, key: ValueKey): Value {

@@ -1,14 +1,14 @@
-import { faultLine } from '../fault-words.ts';
+import { formatFault } from '../fault-words.ts';
 import { describe, expect, it } from 'vitest';
 import type { StoredVersion } from '../schema/stored.ts';
 import { readCarDesign, readCarVersion } from '../files/read.ts';
 import type { BandDesign, CarDesign } from './car-design.ts';
-import { faultWords } from './fault-words.ts';
-import { bandWords } from './motors/rubber-motors.ts';
-import { beyond } from '../fault.ts';
+import { describeFault } from './fault-words.ts';
+import { describeBands } from './motors/rubber-motors.ts';
+import { boundFault } from '../fault.ts';
 import { formatQuantity } from '../units/quantity.ts';
 import { newCar } from './new-car.ts';
-import { changeWords, differences } from './difference.ts';
+import { describeChanges, differences } from './difference.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { isSameDesign } from './same-design.ts';
 import { closestVersion, treeOf, versionOf } from './version-tree.ts';
@@ -34,17 +34,17 @@ const kept = (n: number, design: CarDesign, parent: number | null): StoredVersio
 
 describe('the change between two designs', () => {
   it('is told in words, in either unit system', () => {
-    expect(changeWords(car, longer, 'metric').replaceAll('\u00a0', ' ')).toBe(
+    expect(describeChanges(car, longer, 'metric').replaceAll('\u00a0', ' ')).toBe(
       'tyres rubber-band tyre → hot-glue bead; lever length 180 mm → 220 mm',
     );
-    expect(changeWords(car, longer, 'inch').replaceAll('\u00a0', ' ')).toContain('lever length 7.09 in → 8.66 in');
+    expect(describeChanges(car, longer, 'inch').replaceAll('\u00a0', ' ')).toContain('lever length 7.09 in → 8.66 in');
   });
   it('tells what was measured in the unit it is measured in', () => {
     const weighed: CarDesign = { ...car, measured: { rollingLengthDrive: { value: 0.00062, spread: 0.05 } } };
-    expect(changeWords(car, weighed, 'metric')).toBe('rolling friction length of the drive wheels estimated → 0.62 mm measured');
+    expect(describeChanges(car, weighed, 'metric')).toBe('rolling friction length of the drive wheels estimated → 0.62 mm measured');
     // What differs in its fourth digit still differs.
     const again: CarDesign = { ...car, measured: { rollingLengthDrive: { value: 0.0006204, spread: 0.05 } } };
-    expect(changeWords(weighed, again, 'metric')).toContain('0.62 mm measured → 0.6204 mm measured');
+    expect(describeChanges(weighed, again, 'metric')).toContain('0.62 mm measured → 0.6204 mm measured');
   });
   it.each([
     [{ floor: { ...car.floor, kind: 'concrete' } }, 'floor smooth floor or linoleum → rough concrete'],
@@ -64,18 +64,18 @@ describe('the change between two designs', () => {
       'tyres rubber-band tyre → moss rubber (1.1)',
     ],
   ] as readonly (readonly [Partial<CarDesign>, string])[])('tells what else differs: %#', (change, words) =>
-    expect(changeWords(car, { ...car, ...change }, 'metric').replaceAll('\u00a0', ' ')).toBe(words),
+    expect(describeChanges(car, { ...car, ...change }, 'metric').replaceAll('\u00a0', ' ')).toBe(words),
   );
   it('tells bands by number and size, and what drives a car by name', () => {
     const band = newCar('x', 'band');
     const motor = band.motor as BandDesign;
     const told = (change: Partial<BandDesign>): string =>
-      changeWords(band, { ...band, motor: { ...motor, ...change } }, 'metric').replaceAll('\u00a0', ' ');
+      describeChanges(band, { ...band, motor: { ...motor, ...change } }, 'metric').replaceAll('\u00a0', ' ');
     expect(told({ parallel: 2, series: 3 })).toBe('bands side by side 1 → 2; bands end to end 2 → 3');
     expect(told({ band: { kind: 'own', length: 0.1, width: 0.004, thickness: 0.001 } })).toBe(
       'bands size 33 (3½ × 1/8 in) → own sizes (100 mm, 4 mm, 1 mm)',
     );
-    expect(changeWords(car, band, 'metric')).toContain('driven by a snap trap and a lever → bands on the axle');
+    expect(describeChanges(car, band, 'metric')).toContain('driven by a snap trap and a lever → bands on the axle');
   });
   it('is nothing for a car that only has another name, whatever the order of its keys', () => {
     const renamed = Object.fromEntries(Object.entries({ ...car, name: 'Other' }).reverse()) as unknown as CarDesign;
@@ -133,7 +133,7 @@ describe('bands in words', () => {
     [2, 3, '6 bands, 2 side by side, 3 end to end'],
   ])('%i beside, %i behind one another: %s', (parallel, series, words) => {
     const { motor } = newCar('x', 'band');
-    expect(bandWords({ ...(motor as BandDesign), parallel, series })).toBe(words);
+    expect(describeBands({ ...(motor as BandDesign), parallel, series })).toBe(words);
   });
 });
 
@@ -150,17 +150,17 @@ describe('a bound that is not kept is told in what its key is measured in', () =
     ['limits.height', 0.2, 'must be at most 200 mm'],
     ['motor.band', 0.09, 'must be at most 90 mm'],
   ])('%s', (path, value, words) => {
-    const format: Parameters<typeof faultWords>[1] = (of, quantity) => formatQuantity(of, quantity, 'metric');
-    expect(faultWords(beyond(path, { is: 'most', value }), format).replaceAll('\u00a0', ' ')).toMatch(
+    const format: Parameters<typeof describeFault>[1] = (of, quantity) => formatQuantity(of, quantity, 'metric');
+    expect(describeFault(boundFault(path, { is: 'most', value }), format).replaceAll('\u00a0', ' ')).toMatch(
       new RegExp(`^${words.replace('.', '\\.')}`),
     );
   });
   it('and in its own words where it is no bound, or measured in something of its own', () => {
-    expect(faultWords({ path: 'motor.releaseAngle', code: 'lever-past-line', at: 'released' }, String)).toMatch(/raise it$/);
+    expect(describeFault({ path: 'motor.releaseAngle', code: 'lever-past-line', at: 'released' }, String)).toMatch(/raise it$/);
     const tooLow = { path: 'motor.anchorAboveAxle', code: 'against', must: 'not-exceed', other: 'motor.anchorToAxle' } as const;
-    expect(faultWords(tooLow, String)).toBe('must not be above anchor to axle');
-    expect(faultWords(beyond('measured.c1', { is: 'most', value: 3 }), String)).toBe('must be at most 3');
-    expect(faultLine(beyond('mass', { is: 'least', value: 2, because: 'the wheels weigh that' }))).toBe(
+    expect(describeFault(tooLow, String)).toBe('must not be above anchor to axle');
+    expect(describeFault(boundFault('measured.c1', { is: 'most', value: 3 }), String)).toBe('must be at most 3');
+    expect(formatFault(boundFault('mass', { is: 'least', value: 2, because: 'the wheels weigh that' }))).toBe(
       'mass: must be at least 2, the wheels weigh that',
     );
   });

@@ -8,7 +8,7 @@ import { newCar } from './new-car.ts';
 import { fitCatalogue } from './parts.ts';
 import { sizesOf } from './sizes.ts';
 import { weighing } from './reference/weighing.ts';
-import { bodyLength, placedMasses, standingWeight, weighedAt, weightWords, wheelsetOf } from './weights.ts';
+import { bodyLength, placedMasses, standingWeight, weighedAt, describeWeight, wheelsetOf } from './weights.ts';
 
 const lever = newCar('x');
 const band = newCar('x', 'band');
@@ -111,11 +111,11 @@ describe('what a car weighs', () => {
   });
   it('says where it is known from, and what has changed since', () => {
     const grams = (mass: number): string => `${Math.round(1000 * mass)} g`;
-    expect(weightWords(lever, grams)).toMatch(/^Added up/);
+    expect(describeWeight(lever, grams)).toMatch(/^Added up/);
     const weighed = weighing(lever, { mass: 0.165 });
-    expect(weightWords(weighed, grams)).toBe('As weighed.');
+    expect(describeWeight(weighed, grams)).toBe('As weighed.');
     const bigger = { ...weighed, driveWheels: { kind: 'card-disc', diameter: 0.2 } } as CarDesign;
-    expect(weightWords(bigger, grams)).toBe(`165 g weighed; ${grams(standingWeight(bigger).mass)} with the changes since.`);
+    expect(describeWeight(bigger, grams)).toBe(`165 g weighed; ${grams(standingWeight(bigger).mass)} with the changes since.`);
     // Wheels measured to be denser turn harder, but the scale has told the whole.
     const denser: CarDesign = { ...weighed, measured: { driveWheelDensity: { value: 2, spread: 0.05 } } };
     expect(standingWeight(denser).mass).toBeCloseTo(0.165, 12);

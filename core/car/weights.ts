@@ -122,7 +122,7 @@ export function weighedAt(design: CarDesign, weighed: StandingWeight): CarDesign
 const SEEN = 0.0005;
 
 /** Where the weight of a car is known from: `165 g weighed; 201 g with what was changed since`. */
-export function weightWords(design: CarDesign, format: (mass: number) => string): string {
+export function describeWeight(design: CarDesign, format: (mass: number) => string): string {
   const { weighed } = design;
   if (!weighed) return 'Added up from its parts. Type the weight ready to run if you have weighed it.';
   const { mass } = standingWeight(design);

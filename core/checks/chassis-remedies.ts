@@ -6,7 +6,7 @@ import { gripOn } from '../car/values.ts';
 import { bearingOf, tyreOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
-import { onAxle, TAPE, taped, windingWords } from '../car/tape.ts';
+import { onAxle, TAPE, taped, describeWinding } from '../car/tape.ts';
 import type { Format } from '../units/quantity.ts';
 import { remedyOf, stepped, stepsToward, type Remedy } from './remedy.ts';
 
@@ -89,7 +89,7 @@ export const smallerDriveWheels = (design: CarDesign, format: Format): Remedy[] 
 export function launchSleeve(design: CarDesign): Remedy[] {
   if (isRoller(design) || design.sleeve.length > 0) return [];
   const steps = [{ wraps: Math.max(1, Math.round(design.axleDiameter / 2 / TAPE)), turns: 1 }];
-  return [remedyOf('sleeve', 'sleeve', windingWords(steps)[0]!, taped(design, steps))];
+  return [remedyOf('sleeve', 'sleeve', describeWinding(steps)[0]!, taped(design, steps))];
 }
 
 /** The bare axle, where it is taped. */

@@ -9,7 +9,7 @@ import type { Remedy } from './remedy.ts';
 export type CheckVerdict = 'good' | 'warning' | 'stop';
 
 /** How sure the number is: from sizes alone, from measured values, from estimates, or a rough guide. */
-export type Sureness = 'sizes' | 'measured' | 'estimated' | 'rough';
+export type EvidenceLevel = 'sizes' | 'measured' | 'estimated' | 'rough';
 
 /** One judgement of a design: a number against its limit, what it means, and what would put it right. */
 export interface Check {
@@ -21,7 +21,7 @@ export interface Check {
   readonly limitIs: 'least' | 'most';
   readonly quantity: Quantity;
   readonly verdict: CheckVerdict;
-  readonly sure: Sureness;
+  readonly sure: EvidenceLevel;
   /** Told only when asked for: thousands of cars are judged for one map. */
   readonly sentence: (format: Format) => string;
   readonly remedies: (format: Format) => readonly Remedy[];

@@ -1,5 +1,5 @@
 import { judgeEdges } from '../predict/edges.ts';
-import { simulateSound } from '../run/simulate.ts';
+import { simulateValidated } from '../run/simulate.ts';
 import { biggerDriveWheels } from './chassis-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
@@ -10,7 +10,7 @@ const SURE_CLIMB = 1.3;
 export function edges({ design, setup }: Situation): Check | null {
   if (design.floor.edges.length === 0) return null;
   // The speed at each edge: only cars whose floor has one are run again for it.
-  const { trace } = simulateSound(setup, { trace: true });
+  const { trace } = simulateValidated(setup, { trace: true });
   const met = judgeEdges(setup, trace!, design.floor.edges).filter(({ highest }) => highest !== null);
   if (met.length === 0) return null;
   const ratio = ({ highest, height }: (typeof met)[0]): number => highest! / height;

@@ -6,7 +6,7 @@ import { prepareRun } from '../predict/derive-run-setup.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import type { RunSetup } from '../run/run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
-import { simulateSound, type RunResult } from '../run/simulate.ts';
+import { simulateValidated, type RunResult } from '../run/simulate.ts';
 
 /**
  * How well a run meets a car's aim: higher is better, in the unit of what is asked. A car meant straight is taken to curve as one in
@@ -23,7 +23,7 @@ export const marksOf = (aim: Aim): readonly number[] => {
 
 /** The run of a setup that was proved sound, with the aim's distance as a mark. */
 export const simulateForAim = (aim: Aim, setup: RunSetup, workspace?: Workspace): RunResult =>
-  simulateSound({ ...setup, marks: [...marksOf(aim)] }, { workspace });
+  simulateValidated({ ...setup, marks: [...marksOf(aim)] }, { workspace });
 
 /** The run of a design with its aim's distance as a mark; null where it cannot run. */
 export function runForAim(design: CarDesign, workspace?: Workspace): RunResult | null {

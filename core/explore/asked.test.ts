@@ -6,7 +6,7 @@ import { newCar } from '../car/new-car.ts';
 import { assess } from './assess.ts';
 import { findBestCar } from './best-car.ts';
 import { exploreCar } from './explored-car.ts';
-import { boundedSweep, bestPoint, evenly } from './sweep.ts';
+import { boundedSweep, bestPoint, evenlySpaced } from './sweep.ts';
 
 const band = newCar('x', 'band');
 const asked = (goal: Goal, car: CarDesign = band): CarDesign => ({ ...car, aim: aimOf(goal) });
@@ -27,7 +27,7 @@ describe('exploring by what is asked', () => {
     expect(best[0]!.design.aim).toEqual(design.aim);
   });
   it('the best of a sweep is the one that carries the most, not the one that goes furthest', () => {
-    const carry = boundedSweep(asked({ kind: 'carry', distance: 3 }), 'driveWheels', evenly(0.06, 0.14, 5));
+    const carry = boundedSweep(asked({ kind: 'carry', distance: 3 }), 'driveWheels', evenlySpaced(0.06, 0.14, 5));
     const best = bestPoint(carry)!;
     for (const point of carry)
       if (point.stoppedBy === null && Number.isFinite(point.asked)) expect(best.asked).toBeGreaterThanOrEqual(point.asked);

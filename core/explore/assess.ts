@@ -10,7 +10,7 @@ import { makeWorkspace } from '../run/workspace.ts';
 import type { RemedyKind } from '../checks/remedy.ts';
 import { runForAim, scoreOf } from './aim.ts';
 import { curingRemedies, PRICED_BY, priceRemedy, type ChosenRemedy, type PricedRemedy } from './priced-remedies.ts';
-import { builtSample } from './sure-score.ts';
+import { builtSample } from './quantile-score.ts';
 import { predict, type Bounds } from '../predict/uncertainty.ts';
 
 /** A check with the remedies that cure it. */

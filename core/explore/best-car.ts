@@ -8,9 +8,9 @@ import { hasBands } from '../car/motors/motors.ts';
 import { sizesOf } from '../car/sizes.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { exploreCar } from './explored-car.ts';
-import { placed, turnsOf, type PartsForSearch } from './search-turns.ts';
-import { builtSample, hasMoreTrouble, shareBetter, sureScorer, type BuiltSample } from './sure-score.ts';
-import { lowDiscrepancy, mulberry } from '../numerics/low-discrepancy.ts';
+import { withMotorPlaced, searchDimensions, type PartsForSearch } from './search-dimensions.ts';
+import { builtSample, hasMoreTrouble, shareBetter, lowerQuantileScorer, type BuiltSample } from './quantile-score.ts';
+import { lowDiscrepancy, randomGenerator } from '../numerics/low-discrepancy.ts';
 
 /** One change among those that make a car on offer, and what it brings by itself. */
 export interface SearchedChange {
@@ -101,10 +101,10 @@ const LOOKED_AT_WHOLE = 6;
 export function findBestCar(design: CarDesign, options: SearchOptions = {}): Search {
   const { seed = 1, tries = SEARCH_TRIES, own = [], mostChanges = MOST_CHANGES, onProgress = () => true } = options;
   const workspace = makeWorkspace();
-  const turns = turnsOf(design, options);
+  const turns = searchDimensions(design, options);
   const conflicts = conflictsOf(design).length;
   const built = (point: ArrayLike<number>, isMade: (turn: number) => boolean = () => true): CarDesign =>
-    placed(turns.reduce((made, turn, k) => (isMade(k) ? turn(made, point[k]!) : made), design));
+    withMotorPlaced(turns.reduce((made, turn, k) => (isMade(k) ? turn(made, point[k]!) : made), design));
   const isOpen = (made: CarDesign): boolean => !breaksLimits(made) && areAtHand(made, own) && conflictsOf(made).length <= conflicts;
   const found: Found[] = [];
   const tryAt = (point: ArrayLike<number>): void => {
@@ -114,7 +114,7 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     if (stoppedBy === null && distance > 0) found.push({ design: made, score, distance, time, point });
   };
   const pointAt = lowDiscrepancy(turns.length, seed);
-  const random = mulberry(seed);
+  const random = randomGenerator(seed);
   const explore = Math.floor(0.6 * tries);
   for (let n = 0; n < tries; n++) {
     if (n % 50 === 0 && !onProgress(n / tries)) break;
@@ -131,7 +131,7 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
   // Told are other cars than those that were searched with: whoever picks the best of many has picked luck too.
   const sampleOf = (car: CarDesign): BuiltSample => builtSample(car, seed + FRESH, workspace);
   const now = Number.isFinite(present.score) ? sampleOf(design) : null;
-  const scoreOf = sureScorer(seed, workspace);
+  const scoreOf = lowerQuantileScorer(seed, workspace);
   const before = present.stoppedBy === null ? scoreOf(design) : -Infinity;
 
   /** What 8 in 10 reach with these changes; −∞ where something stops such a car. */

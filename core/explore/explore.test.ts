@@ -17,18 +17,18 @@ import { assess } from './assess.ts';
 import { exploreCar, isBetter } from './explored-car.ts';
 import { findBestCar } from './best-car.ts';
 import { makeWorkspace } from '../run/workspace.ts';
-import { builtSample, hasMoreTrouble, type BuiltSample } from './sure-score.ts';
+import { builtSample, hasMoreTrouble, type BuiltSample } from './quantile-score.ts';
 import { bestCell, growingMap, mapRows, type MapRequest } from './map.ts';
-import { sizeCalled } from '../car/sizes.ts';
+import { findSize } from '../car/sizes.ts';
 import { sizesThatMatter, valuesThatMatter } from './sensitivity.ts';
-import { bestPoint, boundedSweep, carried, evenly, mostCarried, sweep } from './sweep.ts';
+import { bestPoint, boundedSweep, carried, evenlySpaced, mostCarried, sweep } from './sweep.ts';
 import { bestWinding } from './winding-profile.ts';
 
 const car = newCar('x');
 describe('sweeps and maps', () => {
   it('move all that hangs on the size, and leave out what cannot run', () => {
     const size = sizesOf('lever').find(({ id }) => id === 'leverLength')!;
-    const points = sweep(car, size, evenly(0.05, 0.5, 10));
+    const points = sweep(car, size, evenlySpaced(0.05, 0.5, 10));
     expect(points[0]!.value).toBe(0.05);
     expect(points.filter(({ distance }) => Number.isNaN(distance)).length).toBeGreaterThan(0);
     const own = points.find(({ distance }) => Number.isFinite(distance))!;
@@ -38,8 +38,8 @@ describe('sweeps and maps', () => {
   it('are the same however they are shared out, and grow to the same map', () => {
     const request: MapRequest = {
       design: newCar('x', 'band'),
-      across: { id: 'turns', values: evenly(4, 20, 11) },
-      up: { id: 'driveWheels', values: evenly(0.06, 0.14, 9) },
+      across: { id: 'turns', values: evenlySpaced(4, 20, 11) },
+      up: { id: 'driveWheels', values: evenlySpaced(0.06, 0.14, 9) },
     };
     const whole = mapRows(request, 0, 9);
     const grown = growingMap(99, 11);
@@ -58,7 +58,7 @@ describe('sweeps and maps', () => {
   it('take the best that nothing stops, by the aim', () => {
     const size = sizesOf('lever').find(({ id }) => id === 'driveWheels')!;
     const limited: CarDesign = { ...car, limits: { ...car.limits, leverAt: 'largest', height: 0.28 } };
-    const points = sweep(limited, size, evenly(0.06, 0.3, 13));
+    const points = sweep(limited, size, evenlySpaced(0.06, 0.3, 13));
     const best = bestPoint(points)!;
     expect(best.stoppedBy).toBeNull();
     const stopped = points.filter(({ stoppedBy }) => stoppedBy === 'height allowed');
@@ -67,7 +67,7 @@ describe('sweeps and maps', () => {
     expect(bestPoint(sweep(car, size, []))).toBeNull();
   });
   it('finds the load that is carried furthest: more load goes less far, and somewhere between their product peaks', () => {
-    const points = sweep(car, sizeCalled(car, 'load'), evenly(0, 0.5, 21));
+    const points = sweep(car, findSize(car, 'load'), evenlySpaced(0, 0.5, 21));
     const best = mostCarried(points)!;
     expect(best.value).toBeGreaterThan(0);
     for (const point of points.filter(({ stoppedBy }) => stoppedBy === null)) expect(carried(best)).toBeGreaterThanOrEqual(carried(point));

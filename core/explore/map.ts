@@ -1,5 +1,5 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { sizeCalled } from '../car/sizes.ts';
+import { findSize } from '../car/sizes.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { isBetter } from './explored-car.ts';
 import { sweep } from './sweep.ts';
@@ -45,7 +45,7 @@ function placeOf(title: string, stops: string[]): number {
 
 /** Computes some rows of a map. Every point stands for itself: however the rows are shared out, the map is the same. */
 export function mapRows({ design, across, up }: MapRequest, firstRow: number, endRow: number): MapRows {
-  const [acrossSize, upSize] = [sizeCalled(design, across.id), sizeCalled(design, up.id)];
+  const [acrossSize, upSize] = [findSize(design, across.id), findSize(design, up.id)];
   const width = across.values.length;
   const workspace = makeWorkspace();
   const cars = emptyCars((endRow - firstRow) * width);

@@ -9,7 +9,7 @@ import { weighing } from '../car/reference/weighing.ts';
 import { checkCar, stoppedBy, type Check } from '../checks/check-car.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { assess } from './assess.ts';
-import { builtSample, shareBetter } from './sure-score.ts';
+import { builtSample, shareBetter } from './quantile-score.ts';
 import { lowDiscrepancy } from '../numerics/low-discrepancy.ts';
 import { readCarDesign } from '../files/read.ts';
 import { formatBy } from '../units/quantity.ts';

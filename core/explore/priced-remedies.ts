@@ -7,7 +7,7 @@ import { remedyOf, type Remedy } from '../checks/remedy.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { Workspace } from '../run/workspace.ts';
 import { runForAim, scoreOf } from './aim.ts';
-import { builtSample, shareBetter, type BuiltSample } from './sure-score.ts';
+import { builtSample, shareBetter, type BuiltSample } from './quantile-score.ts';
 
 /** A remedy that cures, with the likeliest run after it and how much better that meets the aim: m, or s where it is to be quickest. */
 export interface ChosenRemedy {

@@ -3,11 +3,11 @@ import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { predict } from '../predict/uncertainty.ts';
 import { makeWorkspace } from '../run/workspace.ts';
-import { builtSample, sureScorer } from './sure-score.ts';
+import { builtSample, lowerQuantileScorer } from './quantile-score.ts';
 
 const car = { ...newCar('x'), care: 'ordinary' } as CarDesign;
 const band = newCar('x', 'band');
-const scoreOf = sureScorer(1, makeWorkspace());
+const scoreOf = lowerQuantileScorer(1, makeWorkspace());
 
 describe('what 8 in 10 cars built to a design exceed', () => {
   it('lies in the range told for them, below the middle', () => {
@@ -24,7 +24,7 @@ describe('what 8 in 10 cars built to a design exceed', () => {
   });
   it('is the same for the same car, and more for one that is surely better', () => {
     expect(scoreOf(car)).toBe(scoreOf({ ...car }));
-    expect(sureScorer(2, makeWorkspace())(car)).not.toBe(scoreOf(car));
+    expect(lowerQuantileScorer(2, makeWorkspace())(car)).not.toBe(scoreOf(car));
     expect(scoreOf({ ...car, care: 'careful' })).toBeGreaterThan(scoreOf(car));
     expect(scoreOf({ ...car, care: 'rough' })).toBeLessThan(scoreOf(car));
     // As likely, but less sure.

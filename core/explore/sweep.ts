@@ -4,7 +4,7 @@ import { judgeGoal } from '../brief/judge.ts';
 import { marksOf } from './aim.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
-import { sizeCalled } from '../car/sizes.ts';
+import { findSize } from '../car/sizes.ts';
 import type { Size } from '../car/size.ts';
 import { exploreCar, isBetter, type ExploredCar } from './explored-car.ts';
 import { makeWorkspace } from '../run/workspace.ts';
@@ -16,7 +16,7 @@ export interface SweepPoint extends ExploredCar {
 }
 
 /** `count` values from `from` to `to`, both included. */
-export const evenly = (from: number, to: number, count: number): number[] =>
+export const evenlySpaced = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count }, (_, i) => (count === 1 ? from : from + ((to - from) * i) / (count - 1)));
 
 /** The run of a design at each value of one size; all that hangs on the size moves with it. */
@@ -40,7 +40,7 @@ const NONE: Bounds = { low: NaN, middle: NaN, high: NaN };
 
 /** The same sweep with bounds at every point; what cannot run has NaN for all. The size is named, so that it can be asked of a worker. */
 export const boundedSweep = (design: CarDesign, sizeId: string, values: readonly number[]): BoundedSweepPoint[] => {
-  const size = sizeCalled(design, sizeId);
+  const size = findSize(design, sizeId);
   const goal = goalOf(design.aim);
   const workspace = makeWorkspace();
   return sweep(design, size, values, workspace).map((point) => {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign, MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { sizeCalled } from '../car/sizes.ts';
+import { findSize } from '../car/sizes.ts';
 import { valueKeysOf, valueOf } from '../car/values.ts';
 import { VALUE_NAMES, type ValueKey } from '../car/value-table.ts';
 import { assess } from './assess.ts';
@@ -176,7 +176,7 @@ describe('what matters', () => {
       expect(swings[0]).toBeGreaterThan(0);
     }
     for (const { id, low, high } of sizes) {
-      const size = sizeCalled(design, id);
+      const size = findSize(design, id);
       expect(low, id).toBe(distanceOf(size.write(design, 0.9 * size.read(design))));
       expect(high, id).toBe(distanceOf(size.write(design, 1.1 * size.read(design))));
     }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bareJpeg, base64Of, bytesOfBase64 } from './jpeg.ts';
 import { readPhoto } from './read.ts';
-import { faultLine } from '../fault-words.ts';
+import { formatFault } from '../fault-words.ts';
 import { SMALL_JPEG } from './reference/small-jpeg.ts';
 
 const segment = (marker: number, ...content: number[]): number[] => [
@@ -87,6 +87,6 @@ describe('a photo', () => {
   ])('of %s is refused', (_name, bytes, words) => {
     const read = readPhoto(photo(bytes));
     expect(read.kind).toBe('faulty');
-    expect(read.kind === 'faulty' && faultLine(read.faults[0]!)).toContain(words);
+    expect(read.kind === 'faulty' && formatFault(read.faults[0]!)).toContain(words);
   });
 });

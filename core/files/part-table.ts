@@ -1,6 +1,6 @@
 import { PART_VALUES, partFaults, type PartValue } from '../car/parts.ts';
 import type { OwnPart, PartKind } from '../car/part-slots.ts';
-import { faultLine } from '../fault-words.ts';
+import { formatFault } from '../fault-words.ts';
 import { parseQuantity } from '../units/quantity.ts';
 import { readOwnPart } from './read.ts';
 
@@ -78,6 +78,6 @@ export function readPartLines([headings = [], ...lines]: readonly (readonly stri
       ...(cost && { cost: cost.value }),
     });
     const faults = read.kind === 'faulty' ? read.faults : partFaults(read.value);
-    return read.kind === 'faulty' ? wrong(faultLine(faults[0]!)) : { line, part: read.value, problem: null };
+    return read.kind === 'faulty' ? wrong(formatFault(faults[0]!)) : { line, part: read.value, problem: null };
   });
 }

@@ -1,8 +1,8 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { briefFaults } from '../brief/brief.ts';
 import { partFaults } from '../car/parts.ts';
-import { beyond, type Fault, type Limit } from '../fault.ts';
-import { faultLine } from '../fault-words.ts';
+import { boundFault, type Fault, type Bound } from '../fault.ts';
+import { formatFault } from '../fault-words.ts';
 import type { ArchiveManifest } from '../schema/generated/archive.ts';
 import type { Brief } from '../schema/generated/brief.ts';
 import type { CarDesign } from '../schema/generated/car-design.ts';
@@ -45,7 +45,7 @@ const quoted = (value: unknown): string => (typeof value === 'string' ? `"${valu
 const article = (type: string): string => (/^[aeio]/.test(type) ? `an ${type}` : `a ${type}`);
 
 /** The keywords of a schema that bound a number. */
-const BOUNDS: Readonly<Record<string, Limit['is']>> = {
+const BOUNDS: Readonly<Record<string, Bound['is']>> = {
   minimum: 'least',
   exclusiveMinimum: 'above',
   maximum: 'most',
@@ -79,7 +79,9 @@ function faultOf(error: ErrorObject): Fault {
       return { path: below(path, String(params.tag)), code: 'unknown-kind' };
     default: {
       const is = BOUNDS[error.keyword];
-      return is ? beyond(path, { is, value: Number(params.limit) }) : { path, code: 'not-valid', reason: error.message ?? 'is not valid' };
+      return is
+        ? boundFault(path, { is, value: Number(params.limit) })
+        : { path, code: 'not-valid', reason: error.message ?? 'is not valid' };
     }
   }
 }
@@ -97,7 +99,7 @@ const shortened = (fault: Fault): Fault =>
 
 /** At most fifty faults, each short, and how many more there are. */
 function faulty(faults: readonly Fault[]): Extract<Read<never>, { kind: 'faulty' }> {
-  const lines = [...new Map(faults.map(shortened).map((fault) => [faultLine(fault), fault])).values()];
+  const lines = [...new Map(faults.map(shortened).map((fault) => [formatFault(fault), fault])).values()];
   const more = lines.length - MOST_FAULTS;
   return { kind: 'faulty', faults: more > 0 ? [...lines.slice(0, MOST_FAULTS), { path: '', code: 'more', count: more }] : lines };
 }

@@ -4,7 +4,7 @@ import { fitCatalogue } from '../car/parts.ts';
 import { valueOf } from '../car/values.ts';
 
 /** By how much most changes are: large enough to be seen, small enough to be built. */
-export const third = 4 / 3;
+export const ONE_THIRD_MORE = 4 / 3;
 /** Another lever, its trap moved with it: cocked, its tip stands where it stood over the axle. */
 export const withLever = (design: CarDesign, by: number): CarDesign | null => {
   if (design.motor.kind !== 'lever') return null;

@@ -4,9 +4,9 @@ import { newCar } from '../car/new-car.ts';
 import { valueOf } from '../car/values.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { formatQuantity } from '../units/quantity.ts';
-import { ideaTrial, trialWords, type TrialStep } from './idea-trials.ts';
+import { ideaTrial, describeTrial, type TrialStep } from './idea-trials.ts';
 import { IDEAS, type Idea } from './idea.ts';
-import { figuresOf, printAsked, type CarFigure } from './measured-car.ts';
+import { figuresOf, formatWatched, type CarFigure } from './measured-car.ts';
 
 const TRIED = (Object.keys(IDEAS) as Idea[]).filter((idea) => idea !== 'luck');
 const MOTORS: readonly MotorKind[] = ['lever', 'band', 'twist'];
@@ -27,7 +27,7 @@ describe('what is tried on the page of an idea', () => {
       expect(trial.steps.filter((step) => step.design === design && step.wind.kind === 'full')).toHaveLength(1);
       expect(trial.steps[trial.own]!.figures).toEqual(figuresOf(design));
       expect(new Set(trial.steps.map(({ words }) => words)).size).toBe(trial.steps.length);
-      expect(trialWords(trial, 'metric')).not.toMatch(/NaN|undefined/);
+      expect(describeTrial(trial, 'metric')).not.toMatch(/NaN|undefined/);
       // A roller has no axle to turn out of square.
       expect(trial.steps.length).toBeGreaterThan(kind === 'twist' && idea === 'straight' ? 0 : 3);
     },
@@ -78,8 +78,8 @@ describe('what is tried on the page of an idea', () => {
     );
   });
   it('tells figures to three digits, and what is next to nothing as nothing', () => {
-    expect(printAsked('pull', 0.09344, 'metric')).toBe('0.0934\u00a0N');
-    expect(printAsked('distance', 22.147, 'metric')).toBe('22.1\u00a0m');
-    expect(printAsked('wheelspin', 0.0004, 'metric')).toBe('0\u00a0m');
+    expect(formatWatched('pull', 0.09344, 'metric')).toBe('0.0934\u00a0N');
+    expect(formatWatched('distance', 22.147, 'metric')).toBe('22.1\u00a0m');
+    expect(formatWatched('wheelspin', 0.0004, 'metric')).toBe('0\u00a0m');
   });
 });

@@ -3,9 +3,20 @@ import { FLOORS, TYRES } from '../car/catalogue.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { formatQuantity, type UnitSystem } from '../units/quantity.ts';
-import { third, withAir, withBallast, withBands, withDrive, withFloor, withLever, withSlope, withToe, withTyre } from './changed-car.ts';
+import {
+  ONE_THIRD_MORE,
+  withAir,
+  withBallast,
+  withBands,
+  withDrive,
+  withFloor,
+  withLever,
+  withSlope,
+  withToe,
+  withTyre,
+} from './changed-car.ts';
 import type { Idea } from './idea.ts';
-import { ASKED, figuresOf, printAsked, type CarFigure } from './measured-car.ts';
+import { WATCHED_FIGURES, figuresOf, formatWatched, type CarFigure } from './measured-car.ts';
 
 /** One step of what is tried. */
 export interface TrialStep {
@@ -26,7 +37,7 @@ export interface IdeaTrial {
 
 const FULL: Wind = { kind: 'full' };
 const WOUND = [0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1] as const;
-const TIMES = [0.6, 0.7, 0.8, 0.9, 1, 1.15, third, 1.5] as const;
+const TIMES = [0.6, 0.7, 0.8, 0.9, 1, 1.15, ONE_THIRD_MORE, 1.5] as const;
 const SLOPES = [-8, -6, -4, -2, 0, 2, 4, 6, 8] as const;
 const GRAMS = [0, 20, 40, 60, 80, 100, 130, 160] as const;
 const TOES = [-2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2] as const;
@@ -132,7 +143,7 @@ export function ideaTrial(idea: Exclude<Idea, 'luck'>, design: CarDesign, units:
 }
 
 /** The watched figure over the steps, in words. */
-export const trialWords = ({ label, steps, watched }: IdeaTrial, units: UnitSystem): string =>
-  `${ASKED[watched].label}, by ${label}: ${steps
-    .map(({ words, figures }) => `${words} ${figures ? printAsked(watched, figures[watched], units) : 'it does not start'}`)
+export const describeTrial = ({ label, steps, watched }: IdeaTrial, units: UnitSystem): string =>
+  `${WATCHED_FIGURES[watched].label}, by ${label}: ${steps
+    .map(({ words, figures }) => `${words} ${figures ? formatWatched(watched, figures[watched], units) : 'it does not start'}`)
     .join('; ')}`;

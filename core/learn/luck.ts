@@ -1,4 +1,4 @@
-import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { RUN_SCATTER } from '../predict/next-run.ts';
 import type { Answer, Misconception } from './idea.ts';
 import type { LuckFigure } from './measured-car.ts';
@@ -11,7 +11,7 @@ export const BEST_OF: Readonly<Record<1 | 3 | 10, number>> = { 1: 0, 3: 0.8463, 
 
 /** Distances of n runs of a car that comes so far, m, as luck draws them from a seed: the same seed draws the same. */
 export function luckyRuns(distance: number, count: number, seed: number): readonly number[] {
-  const random = mulberry(seed);
+  const random = randomGenerator(seed);
   return Array.from({ length: count }, () => Math.max(0, distance * (1 + RUN_SCATTER * standardNormal(random()))));
 }
 

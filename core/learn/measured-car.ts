@@ -10,10 +10,10 @@ export const DRIFT_WAY = 5;
 export type CarFigure = 'distance' | 'pull' | 'speed' | 'wheelspin' | 'energy' | 'time' | 'drift';
 /** What is asked of runs that luck has a part in. */
 export type LuckFigure = 'mean' | 'mean-off' | 'best' | 'next' | 'seen';
-export type Asked = CarFigure | LuckFigure;
+export type WatchedFigure = CarFigure | LuckFigure;
 
 /** How each is called, and in which quantity it is told. */
-export const ASKED: Readonly<Record<Asked, { readonly label: string; readonly quantity: Quantity }>> = {
+export const WATCHED_FIGURES: Readonly<Record<WatchedFigure, { readonly label: string; readonly quantity: Quantity }>> = {
   distance: { label: 'the distance', quantity: 'distance' },
   pull: { label: 'its pull at the launch', quantity: 'force' },
   speed: { label: 'its top speed', quantity: 'speed' },
@@ -31,8 +31,8 @@ export const ASKED: Readonly<Record<Asked, { readonly label: string; readonly qu
 /** Digits by which a change is seen where the same car is compared with itself. Our choice. */
 const DIGITS = 3;
 /** A figure as it is told where a car is compared with itself: `printAsked('pull', 0.0934, 'metric') // '0.0934 N'`. */
-export function printAsked(asked: Asked, value: number, units: UnitSystem): string {
-  const { quantity } = ASKED[asked];
+export function formatWatched(asked: WatchedFigure, value: number, units: UnitSystem): string {
+  const { quantity } = WATCHED_FIGURES[asked];
   // Less than a millimetre, or what is as small, is nothing.
   const shown = Math.abs(value) < 1e-3 ? 0 : value / unitValue(quantity, units);
   return `${Number(shown.toPrecision(DIGITS))}\u00a0${unitOf(quantity, units)}`;

@@ -27,7 +27,7 @@ export function nextQuestion(questions: readonly Question[], progress: Progress,
 const asked = (progress: Progress, idea: Idea): number => Object.values(progress).filter((one) => one.idea === idea).length;
 
 /** Of an idea, how many questions were answered right last time, of how many asked. */
-export function standOf(progress: Progress, idea: Idea): { readonly right: number; readonly asked: number } {
+export function scoreOfIdea(progress: Progress, idea: Idea): { readonly right: number; readonly asked: number } {
   const own = Object.values(progress).filter((one) => one.idea === idea);
   return { right: own.filter(({ streak }) => streak > 0).length, asked: own.length };
 }

@@ -13,8 +13,8 @@ import type { CarFigure } from './measured-car.ts';
 import { BEST_OF, luckyRuns, meanWithin } from './luck.ts';
 import { TEMPLATES } from './question-templates.ts';
 import { ofReel } from './reasons.ts';
-import { answerOf, questionsFor, saidBy } from './questions.ts';
-import { nextQuestion, progressed, standOf, type Progress } from './progress.ts';
+import { answerOf, questionsFor, answerForFactor } from './questions.ts';
+import { nextQuestion, progressed, scoreOfIdea, type Progress } from './progress.ts';
 
 const { cars } = JSON.parse(readFileSync(new URL('../../server/demo/skerrow.json', import.meta.url), 'utf8')) as {
   cars: { design: CarDesign }[];
@@ -159,7 +159,15 @@ describe('questions', () => {
     expect(new Set(TEMPLATES.map(({ idea }) => idea)).size).toBe(9);
   });
   it('take a sketch as said: within two in a hundred it is hardly any change', () => {
-    expect([1.3, 1.021, 1.019, 1, 0.981, 0.979, 0.5].map(saidBy)).toEqual(['more', 'more', 'alike', 'alike', 'alike', 'less', 'less']);
+    expect([1.3, 1.021, 1.019, 1, 0.981, 0.979, 0.5].map(answerForFactor)).toEqual([
+      'more',
+      'more',
+      'alike',
+      'alike',
+      'alike',
+      'less',
+      'less',
+    ]);
   });
   it('are none of a car that does not run', () => {
     expect(questionsFor({ ...newCar('x'), wheelbase: -1 })).toEqual([]);
@@ -233,9 +241,9 @@ describe('progress', () => {
   it('tells of an idea how many were right last time', () => {
     const [one, two] = questions.filter(({ idea }) => idea === 'gears');
     const progress = progressed(progressed({}, one!, true, 0), two!, false, 1);
-    expect(standOf(progress, 'gears')).toEqual({ right: 1, asked: 2 });
-    expect(standOf(progress, 'luck')).toEqual({ right: 0, asked: 0 });
-    expect(standOf(progressed(progress, one!, false, 2), 'gears')).toEqual({ right: 0, asked: 2 });
+    expect(scoreOfIdea(progress, 'gears')).toEqual({ right: 1, asked: 2 });
+    expect(scoreOfIdea(progress, 'luck')).toEqual({ right: 0, asked: 0 });
+    expect(scoreOfIdea(progressed(progress, one!, false, 2), 'gears')).toEqual({ right: 0, asked: 2 });
   });
   it('asks what is due soonest where nothing else is left, and nothing of no questions', () => {
     const [one, two] = questions;

@@ -4,7 +4,7 @@ import { isSameDesign } from '../car/same-design.ts';
 import { RUN_SCATTER } from '../predict/next-run.ts';
 import type { Answer, Idea, Misconception } from './idea.ts';
 import { LUCK_QUESTIONS } from './luck.ts';
-import { ASKED, DRIFT_WAY, figuresOf, type Asked, type CarFigure } from './measured-car.ts';
+import { WATCHED_FIGURES, DRIFT_WAY, figuresOf, type WatchedFigure, type CarFigure } from './measured-car.ts';
 import { TEMPLATES } from './question-templates.ts';
 import { ofReel, type Reasons } from './reasons.ts';
 
@@ -14,7 +14,7 @@ export interface Question {
   readonly idea: Idea;
   /** `A lever a third longer` */
   readonly change: string;
-  readonly asked: Asked;
+  readonly asked: WatchedFigure;
   readonly answer: Answer;
   readonly before: number;
   readonly after: number;
@@ -25,16 +25,16 @@ export interface Question {
 }
 
 /** A change within one and a half times a car’s scatter is not asked for its sign. Our estimate. */
-const SURE = 1.5 * RUN_SCATTER;
+const MIN_CERTAIN_CHANGE = 1.5 * RUN_SCATTER;
 /** Below so much it is hardly any change, whatever is asked. */
 const ALIKE = 0.02;
 /** m of wheelspin that can be seen. */
 const SEEN = 0.05;
 /** Figures that luck has no part in. */
-const CERTAIN: ReadonlySet<Asked> = new Set(['pull', 'energy', 'drift', 'mean', 'mean-off', 'best', 'next', 'seen']);
+const CERTAIN: ReadonlySet<WatchedFigure> = new Set(['pull', 'energy', 'drift', 'mean', 'mean-off', 'best', 'next', 'seen']);
 
 /** Which way a figure goes; null where luck would hide it. */
-export function answerOf(asked: Asked, before: number, after: number): Answer | null {
+export function answerOf(asked: WatchedFigure, before: number, after: number): Answer | null {
   if (asked === 'wheelspin') {
     if (Math.max(before, after) < SEEN) return 'alike';
     return Math.abs(after - before) < SEEN ? null : after > before ? 'more' : 'less';
@@ -42,7 +42,7 @@ export function answerOf(asked: Asked, before: number, after: number): Answer | 
   if (!(before > 0) || !(after > 0)) return null;
   const change = after / before - 1;
   if (Math.abs(change) < ALIKE) return 'alike';
-  if (!CERTAIN.has(asked) && Math.abs(change) < SURE) return null;
+  if (!CERTAIN.has(asked) && Math.abs(change) < MIN_CERTAIN_CHANGE) return null;
   return change > 0 ? 'more' : 'less';
 }
 
@@ -57,7 +57,7 @@ const reasonsOf = (
 ];
 
 /** What is said by a sketch that makes a figure so many times as large. `saidBy(1.3) // 'more'` */
-export const saidBy = (times: number): Answer => (Math.abs(times - 1) < ALIKE ? 'alike' : times > 1 ? 'more' : 'less');
+export const answerForFactor = (times: number): Answer => (Math.abs(times - 1) < ALIKE ? 'alike' : times > 1 ? 'more' : 'less');
 
 /** Every question that can be asked of a car: changes that it can take, whose answer is not hidden by luck; and of luck itself. */
 export function questionsFor(design: CarDesign): readonly Question[] {
@@ -92,4 +92,5 @@ export function questionsFor(design: CarDesign): readonly Question[] {
 }
 
 /** `A lever a third longer: its pull at the launch?` */
-export const questionWords = ({ change, asked }: Pick<Question, 'change' | 'asked'>): string => `${change}: ${ASKED[asked].label}?`;
+export const describeQuestion = ({ change, asked }: Pick<Question, 'change' | 'asked'>): string =>
+  `${change}: ${WATCHED_FIGURES[asked].label}?`;

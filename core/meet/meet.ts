@@ -4,19 +4,19 @@ import type { MeetOutcome, MeetResult } from '../schema/generated/meet-result.ts
 export type { Entry, Meet, MeetOutcome, MeetResult };
 
 /** A result with the id it was saved under, and the number that the server counted it by. */
-export interface KeptResult {
+export interface SavedResult {
   readonly id: string;
   readonly number: number;
   readonly result: MeetResult;
 }
 
 /** A run that stands: the last correction of what was first saved, with what stood before it, the newest first. */
-export interface StandingResult extends KeptResult {
-  readonly before: readonly KeptResult[];
+export interface StandingResult extends SavedResult {
+  readonly before: readonly SavedResult[];
 }
 
 /** Results of a meet file, counted in the order in which they stand there. */
-export const numbered = (results: readonly Pick<KeptResult, 'id' | 'result'>[]): readonly KeptResult[] =>
+export const numberResults = (results: readonly Pick<SavedResult, 'id' | 'result'>[]): readonly SavedResult[] =>
   results.map((one, i) => ({ ...one, number: i + 1 }));
 
 /**
@@ -24,10 +24,10 @@ export const numbered = (results: readonly Pick<KeptResult, 'id' | 'result'>[]):
  * or save one run twice, the one that the server got later stands and the other is kept before it: no clock of a phone counts. One that was
  * taken back (`void`) stands no more.
  */
-export function standingResults(results: readonly KeptResult[]): readonly StandingResult[] {
+export function standingResults(results: readonly SavedResult[]): readonly StandingResult[] {
   const byId = new Map(results.map((one) => [one.id, one]));
   /** The run that a chain of corrections began with, and a rank: by the server's count, but never before what it corrects. */
-  const placeOf = (one: KeptResult): { readonly run: string; readonly rank: number } => {
+  const placeOf = (one: SavedResult): { readonly run: string; readonly rank: number } => {
     const seen = new Set<string>();
     let at = one;
     let rank = one.number;
@@ -41,7 +41,7 @@ export function standingResults(results: readonly KeptResult[]): readonly Standi
     const { entry, round, run } = at.result;
     return { run: `${entry} ${round} ${run}`, rank };
   };
-  const chains = new Map<string, { readonly one: KeptResult; readonly rank: number }[]>();
+  const chains = new Map<string, { readonly one: SavedResult; readonly rank: number }[]>();
   for (const one of results) {
     const { run, rank } = placeOf(one);
     const chain = chains.get(run);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shuffled } from '../numerics/shuffled.ts';
-import type { KeptResult } from './meet.ts';
+import type { SavedResult } from './meet.ts';
 import { newEntry, withRunning } from './new-meet.ts';
 import { heatsLeft, nextOf, orderOf, runningOrder } from './order.ts';
 import { idOf, meetOf, ran, result, round, standing } from './reference/made-meets.ts';
@@ -110,7 +110,7 @@ describe('the order of running', () => {
 describe('run-offs', () => {
   const meet = meetOf(3, [round({ runs: 1 })], {}, 'run-off');
   const tied = [...ran(0, 9), ...ran(1, 9), ...ran(2, 8)];
-  const due = (...more: readonly KeptResult[]) => runOffsDue(meet, standing(tied, more));
+  const due = (...more: readonly SavedResult[]) => runOffsDue(meet, standing(tied, more));
   it('are due while a tie is not settled: one that some have made goes on, one that ties again is followed by another', () => {
     const both = [idOf(0), idOf(1)];
     expect(due()).toEqual([{ round: 0, entries: both, run: 1 }]);

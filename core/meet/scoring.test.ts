@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { Goal } from '../brief/goal.ts';
 import type { Round } from '../brief/brief.ts';
-import type { KeptResult, Meet, StandingResult } from './meet.ts';
+import type { SavedResult, Meet, StandingResult } from './meet.ts';
 import { newEntry } from './new-meet.ts';
 import { furthest, idOf, meetOf, ran, result, round, standing } from './reference/made-meets.ts';
 import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
-import { expectedWords, medalWords, outcomeWords, placeWords, timedWords } from './words.ts';
+import { describePrediction, describeMedal, describeOutcome, formatPlace, describeTiming } from './describe-results.ts';
 
 const placesWith = (meet: Meet, results: readonly StandingResult[]) =>
   Object.fromEntries(
@@ -224,7 +224,7 @@ describe('the standings', () => {
       ['car 0', 8],
     ]);
     const goal = strict.brief.rounds[0]!.goal;
-    expect(outcomeWords(goal, { kind: 'ran', distance: 9, crossed: 2 }, 'metric', { penalty: 0.5 }).replace('\u00a0', ' ')).toBe(
+    expect(describeOutcome(goal, { kind: 'ran', distance: 9, crossed: 2 }, 'metric', { penalty: 0.5 }).replace('\u00a0', ' ')).toBe(
       '8.00 m (2 lines crossed)',
     );
   });
@@ -266,7 +266,7 @@ describe('the standings', () => {
   it('give a medal only for what was done: the nearest guess, the largest gain, nothing where nobody measured it', () => {
     const meet = meetOf(3, [round()]);
     const expected = { ...meet, entries: meet.entries.map((entry, i) => ({ ...entry, ...(i < 2 && { predicted: [10, 9][i]! }) })) };
-    const medals = (...lists: readonly KeptResult[][]) =>
+    const medals = (...lists: readonly SavedResult[][]) =>
       Object.fromEntries(medalsOf(expected, standing(...lists)).map(({ what, entry, value }) => [what, [Number(entry.slice(-1)), value]]));
     expect(medals()).toEqual({});
     // Car 0 gains a half, car 1 a tenth, car 2 gets worse; the guesses are off by a fifth and a ninth.
@@ -276,12 +276,12 @@ describe('the standings', () => {
     expect(told['most-improved']![1]).toBeCloseTo(0.5, 9);
     expect(told['best-predicted']![0]).toBe(1);
     expect(told['best-predicted']![1]).toBeCloseTo(1 / 9, 9);
-    expect(medalWords({ what: 'most-improved', entry: '', value: 0.5 }, 'metric')).toBe('50 % further than its first run');
+    expect(describeMedal({ what: 'most-improved', entry: '', value: 0.5 }, 'metric')).toBe('50 % further than its first run');
     expect(medals(ran(0, 8, 8))['most-improved']).toBeUndefined();
     // By the order in which they were saved: the first run is the one that counts as the first.
     expect(medals(ran(0, 12, 8))['most-improved']).toBeUndefined();
-    expect(medalWords({ what: 'best-predicted', entry: '', value: 0.04 }, 'metric')).toBe('within 4 % of its own prediction');
-    expect(medalWords({ what: 'straightest', entry: '', value: 0.053 }, 'metric')).toBe('5.3 cm off the line for each metre');
+    expect(describeMedal({ what: 'best-predicted', entry: '', value: 0.04 }, 'metric')).toBe('within 4 % of its own prediction');
+    expect(describeMedal({ what: 'straightest', entry: '', value: 0.053 }, 'metric')).toBe('5.3 cm off the line for each metre');
     // The least drift over its way.
     const straight = medals([
       result(0, 0, { distance: 10, drift: -1 }),
@@ -307,19 +307,19 @@ describe('the standings', () => {
       meetOf(2, [round()]),
       standing([result(0, 0, { distance: 18.5, atLeast: true }), result(1, 0, { distance: 9 })]),
     );
-    expect(medalWords(furthestOf!, 'metric').replace('\u00a0', ' ')).toBe('at least 18.50 m');
+    expect(describeMedal(furthestOf!, 'metric').replace('\u00a0', ' ')).toBe('at least 18.50 m');
   });
   it('tell what was expected beside what came, where the crew lets it be shown', () => {
     const entry = newEntry({ id: idOf(1), crew: 'c', car: 'x', predicted: 16, showsPrediction: true });
-    expect(expectedWords(entry, { kind: 'ran', distance: 15.3, time: 7.9 }, 'metric').replaceAll('\u00a0', ' ')).toBe(
+    expect(describePrediction(entry, { kind: 'ran', distance: 15.3, time: 7.9 }, 'metric').replaceAll('\u00a0', ' ')).toBe(
       'distance 15.30 m, predicted about 16 m',
     );
-    expect(expectedWords({ ...entry, showsPrediction: false }, { kind: 'ran', distance: 15.3 }, 'metric')).toBe('');
-    expect(expectedWords(entry, { kind: 'ran', time: 7.9 }, 'metric')).toBe('');
+    expect(describePrediction({ ...entry, showsPrediction: false }, { kind: 'ran', distance: 15.3 }, 'metric')).toBe('');
+    expect(describePrediction(entry, { kind: 'ran', time: 7.9 }, 'metric')).toBe('');
     const { predicted: _none, ...silent } = entry;
-    expect(expectedWords(silent, { kind: 'ran', distance: 3 }, 'metric')).toBe('');
-    expect([1, 2, 3, 4, 11, 22].map(placeWords)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd']);
-    expect(timedWords({ timedBy: 'gates', splits: [{ at: 6, time: 2.31 }] }, 'metric').replaceAll('\u00a0', ' ')).toBe(
+    expect(describePrediction(silent, { kind: 'ran', distance: 3 }, 'metric')).toBe('');
+    expect([1, 2, 3, 4, 11, 22].map(formatPlace)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd']);
+    expect(describeTiming({ timedBy: 'gates', splits: [{ at: 6, time: 2.31 }] }, 'metric').replaceAll('\u00a0', ' ')).toBe(
       'timed by gates: 6.00 m in 2.31 s',
     );
   });

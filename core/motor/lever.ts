@@ -1,7 +1,7 @@
 import type { Fault } from '../fault.ts';
 import type { LeverSetup } from '../schema/generated/run-setup.ts';
 import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
-import { spoolFaults, windingRadius, windString, windingLength, type WoundStep } from './winding.ts';
+import { spoolFaults, windingRadius, windString, windingLength, type WindingStep } from './winding.ts';
 
 /**
  * A snap-trap spring turns a lever whose tip draws a string off the drive axle.
@@ -78,7 +78,7 @@ function overwoundFrom(g: LeverGeometry, from: number): number {
   return near;
 }
 
-function makeSegment(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanEnd: number, from: number, to: number): Segment {
+function makeSegment(setup: LeverSetup, g: LeverGeometry, step: WindingStep, spanEnd: number, from: number, to: number): Segment {
   const { length: L, reach, direction } = g;
   const { springPreload, springRate, springEfficiency, releaseAngle } = setup;
   const { bareRadius, growth, stringDiameter } = step.layer;
@@ -117,7 +117,7 @@ function makeSegment(setup: LeverSetup, g: LeverGeometry, step: WoundStep, spanE
 const fullString = (setup: LeverSetup): number => freeString(setup, setup.releaseAngle) - freeString(setup, setup.cockedAngle);
 
 /** How the string of a full wind lies on the spool. */
-const fullWind = (setup: LeverSetup): WoundStep[] => windString(setup.spool, setup.stringDiameter, setup.windingWidth, fullString(setup));
+const fullWind = (setup: LeverSetup): WindingStep[] => windString(setup.spool, setup.stringDiameter, setup.windingWidth, fullString(setup));
 
 function leverPath(setup: LeverSetup): Motor {
   const g = geometryOf(setup);

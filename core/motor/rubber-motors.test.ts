@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BandSetup, RunSetup, TwistSetup } from '../run/run-setup.ts';
-import { simulateSound } from '../run/simulate.ts';
+import { simulateValidated } from '../run/simulate.ts';
 import { BAND, bandAtFullWind } from './band.ts';
 import { makeMotorPoint, type Motor } from './motor.ts';
 import { bandForce, energyDensity, rubberOf } from './rubber.ts';
@@ -132,7 +132,7 @@ describe('a twisted band in a roller', () => {
   });
   it('cannot let go: past untwisted it is twisted the other way, and its washer brakes on top', () => {
     const { car, surface } = roller;
-    const { trace, energy, storedEnergy } = simulateSound({ ...roller, motor: twist }, { trace: true });
+    const { trace, energy, storedEnergy } = simulateValidated({ ...roller, motor: twist }, { trace: true });
     const at = trace!.phase.lastIndexOf('rewinding');
     // Twisted by ψ the other way it pulls as one of so many turns does at its start, all of it, and its washer with it (mirrored by hand).
     const turns = trace!.angle[at]! / (2 * Math.PI) - twist.turns;
@@ -145,7 +145,7 @@ describe('a twisted band in a roller', () => {
     expect(energy.unspent).toBeGreaterThan(0.05 * storedEnergy);
     // It is pulled back by what is wound, unless washer or floor hold it.
     const rollsBack = (motor: TwistSetup, rollingResistanceDrive = surface.rollingResistanceDrive): boolean =>
-      simulateSound({ ...roller, surface: { ...surface, rollingResistanceDrive }, motor }).rollsBack;
+      simulateValidated({ ...roller, surface: { ...surface, rollingResistanceDrive }, motor }).rollsBack;
     expect([rollsBack(twist), rollsBack(twist, 0.5), rollsBack({ ...twist, washerFriction: 1.2 })]).toEqual([true, false, false]);
   });
   it('moves nothing where the washer takes all', () => {

@@ -49,7 +49,7 @@ export function windingLength(layer: StringLayer, angle: number): number {
 }
 
 /** One step of the spool as far as it is used: which layer, where its string begins (m wound before it), how much it holds. */
-export interface WoundStep {
+export interface WindingStep {
   readonly layer: StringLayer;
   readonly start: number;
   readonly length: number;
@@ -60,8 +60,8 @@ export interface WoundStep {
  * How `length` metres of string lie on the spool, in the order wound. Each step takes its own turns, the last all that
  * is left; steps beyond what is wound are not used.
  */
-export function windString(spool: readonly SpoolStep[], stringDiameter: number, windingWidth: number, length: number): WoundStep[] {
-  const wound: WoundStep[] = [];
+export function windString(spool: readonly SpoolStep[], stringDiameter: number, windingWidth: number, length: number): WindingStep[] {
+  const wound: WindingStep[] = [];
   let start = 0;
   spool.forEach((step, index) => {
     const left = length - start;

@@ -111,7 +111,7 @@ export function weightsAt(s: number): Float64Array {
 }
 
 /** The values weighed: the interpolant where the weights are for. */
-export function weighed(values: Float64Array, weights: Float64Array): number {
+export function weightedSum(values: Float64Array, weights: Float64Array): number {
   let sum = 0;
   for (let j = 0; j < POINTS; j++) sum += weights[j]! * values[j]!;
   return sum;

@@ -5,7 +5,7 @@ const LEAST = 1e-12;
  * Lower triangular root of a symmetric positive matrix, row by row in an array of n·n; of the matrix only the lower triangle is read.
  * Source: Cholesky, in any text of linear algebra. `choleskyRoot(Float64Array.of(4, 0, 2, 5), 2) // 2, 0, 1, 2`
  */
-export function choleskyRoot(matrix: Float64Array, n: number): Float64Array {
+export function choleskyFactor(matrix: Float64Array, n: number): Float64Array {
   const root = new Float64Array(n * n);
   for (let i = 0; i < n; i++)
     for (let j = 0; j <= i; j++) {
@@ -17,7 +17,7 @@ export function choleskyRoot(matrix: Float64Array, n: number): Float64Array {
 }
 
 /** x of L x = b, by substitution. */
-export function forwardSolved(root: Float64Array, b: ArrayLike<number>): Float64Array {
+export function solveLower(root: Float64Array, b: ArrayLike<number>): Float64Array {
   const n = b.length;
   const x = new Float64Array(n);
   for (let i = 0; i < n; i++) {
@@ -29,7 +29,7 @@ export function forwardSolved(root: Float64Array, b: ArrayLike<number>): Float64
 }
 
 /** x of Lᵀ x = b, by substitution. */
-export function backwardSolved(root: Float64Array, b: ArrayLike<number>): Float64Array {
+export function solveLowerTransposed(root: Float64Array, b: ArrayLike<number>): Float64Array {
   const n = b.length;
   const x = new Float64Array(n);
   for (let i = n - 1; i >= 0; i--) {
@@ -41,7 +41,7 @@ export function backwardSolved(root: Float64Array, b: ArrayLike<number>): Float6
 }
 
 /** ½ ln of the determinant of the matrix a root belongs to. */
-export function halfLnDeterminant(root: Float64Array, n: number): number {
+export function halfLogDeterminant(root: Float64Array, n: number): number {
   let sum = 0;
   for (let i = 0; i < n; i++) sum += Math.log(root[i * n + i]!);
   return sum;

@@ -8,14 +8,14 @@ import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 export function lowDiscrepancy(dimensions: number, seed: number): (n: number) => Float64Array {
   let root = 2;
   for (let step = 0; step < 40; step++) root = (1 + root) ** (1 / (dimensions + 1));
-  const random = mulberry(seed);
+  const random = randomGenerator(seed);
   const shift = Float64Array.from({ length: dimensions }, random);
   const steps = Float64Array.from({ length: dimensions }, (_, k) => root ** -(k + 1));
   return (n) => Float64Array.from({ length: dimensions }, (_, k) => (shift[k]! + (n + 1) * steps[k]!) % 1);
 }
 
 /** Numbers in [0, 1) from a seed: the 32-bit generator called mulberry32 (public domain). From memory. */
-export function mulberry(seed: number): () => number {
+export function randomGenerator(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { crossing, firstFall, integral, integrate, interpolate, NODES, POINTS, tail, weighed, weightsAt } from './chebyshev.ts';
+import { crossing, firstFall, integral, integrate, interpolate, NODES, POINTS, tail, weightedSum, weightsAt } from './chebyshev.ts';
 import { denseValue, makeDense, makeStep, tryStep } from './dormand-prince.ts';
 
 const sampled = (f: (s: number) => number): Float64Array => NODES.map(f);
@@ -21,7 +21,7 @@ describe('a Chebyshev panel', () => {
   it('is weighed at a place as it is interpolated there', () => {
     for (const s of [-1, -0.37, NODES[3]!, 0.5, 1]) {
       const values = sampled((at) => Math.exp(-at) * Math.sin(3 * at));
-      expect(weighed(values, weightsAt(s))).toBeCloseTo(interpolate(values, s), 13);
+      expect(weightedSum(values, weightsAt(s))).toBeCloseTo(interpolate(values, s), 13);
     }
   });
   it('says how much it leaves out', () => {

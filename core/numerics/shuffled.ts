@@ -1,8 +1,8 @@
-import { mulberry } from './low-discrepancy.ts';
+import { randomGenerator } from './low-discrepancy.ts';
 
 /** A list in an order drawn by a seed (Fisher and Yates): the same seed draws the same. */
 export function shuffled<T>(list: readonly T[], seed: number): readonly T[] {
-  const random = mulberry(seed);
+  const random = randomGenerator(seed);
   const made = [...list];
   for (let i = made.length - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1));

@@ -1,4 +1,4 @@
-import { beyond, type Fault } from '../fault.ts';
+import { boundFault, type Fault } from '../fault.ts';
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import type { Numbers } from '../car/value-table.ts';
@@ -107,7 +107,8 @@ function inDesign({ motor }: CarDesign, fault: Fault): Fault {
   if (key.startsWith('measured.'))
     return { path: key, code: 'out-of-range', toward: fault.code === 'bound' && fault.limit.is === 'least' ? 'low' : 'high' };
   // A setup has radii where a design has diameters.
-  if (fault.code === 'bound') return beyond(key, path.endsWith('.radius') ? { ...fault.limit, value: 2 * fault.limit.value } : fault.limit);
+  if (fault.code === 'bound')
+    return boundFault(key, path.endsWith('.radius') ? { ...fault.limit, value: 2 * fault.limit.value } : fault.limit);
   const named = (other: string): string => names[other] ?? other;
   if (fault.code === 'against') return { ...fault, path: key, other: named(fault.other) };
   if (fault.code === 'lever-in-line') return { ...fault, path: key, others: fault.others.map(named) };
@@ -128,7 +129,7 @@ function weightFaults(design: CarDesign): Fault[] {
   // A gram: no finer does a kitchen scale weigh.
   if (design.rest.mass < -0.0005)
     return [
-      beyond('mass', {
+      boundFault('mass', {
         is: 'least',
         value: Math.ceil(partsMass(design) * 1000) / 1000,
         because: 'the weight of wheels, axles, body and motor alone',
@@ -136,9 +137,9 @@ function weightFaults(design: CarDesign): Fault[] {
     ];
   const { driveLoadShare } = standingWeight(design);
   if (driveLoadShare < -ROUNDING)
-    return [beyond('driveLoadShare', { is: 'least', value: 0, because: 'or it tips over the other axle: the weight is beyond it' })];
+    return [boundFault('driveLoadShare', { is: 'least', value: 0, because: 'or it tips over the other axle: the weight is beyond it' })];
   if (driveLoadShare > 1 + ROUNDING)
-    return [beyond('driveLoadShare', { is: 'most', value: 1, because: 'or it tips over the drive axle: the weight is beyond it' })];
+    return [boundFault('driveLoadShare', { is: 'most', value: 1, because: 'or it tips over the drive axle: the weight is beyond it' })];
   return [];
 }
 
@@ -164,7 +165,7 @@ export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
   if (wind.kind === 'full') return { kind: 'ready', setup };
   const most = fullTurns(design);
   if (wind.turns > most * (1 + 1e-9))
-    return refused(beyond('wind.turns', { is: 'most', value: Math.floor(10 * most) / 10, because: 'a full wind of this car' }));
+    return refused(boundFault('wind.turns', { is: 'most', value: Math.floor(10 * most) / 10, because: 'a full wind of this car' }));
   return { kind: 'ready', setup: deriveRunSetup(design, wind, numbers) };
 }
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { GRAVITY } from '../constants.ts';
 import { newCar } from '../car/new-car.ts';
-import { simulateSound } from '../run/simulate.ts';
+import { simulateValidated } from '../run/simulate.ts';
 import { deriveRunSetup } from './derive-run-setup.ts';
 import { highestEdge, judgeEdges, keptSpeed, type MeetingWheels } from './edges.ts';
 
@@ -39,7 +39,7 @@ describe('a wheel at an edge (textbook mechanics of a rolling disc at a step)', 
 
 describe('edges across a run', () => {
   const setup = deriveRunSetup(newCar('x'));
-  const { trace, distance } = simulateSound(setup, { trace: true });
+  const { trace, distance } = simulateValidated(setup, { trace: true });
   const judge = (...edges: readonly (readonly [at: number, height: number])[]) =>
     judgeEdges(
       setup,
@@ -58,7 +58,7 @@ describe('edges across a run', () => {
     // Long carpet uphill from 3 m on holds back far more: with both axles before it the car has yet to feel it, a metre on it has lost speed.
     const design = newCar('x');
     const onCoir = deriveRunSetup({ ...design, floor: { ...design.floor, stretches: [{ from: 3, kind: 'long-carpet', slope: 0.05 }] } });
-    const { trace: along } = simulateSound(onCoir, { trace: true });
+    const { trace: along } = simulateValidated(onCoir, { trace: true });
     const at = (place: number): number => judgeEdges(onCoir, along!, [{ at: place, height: 0.0001 }])[0]!.highest!;
     const free = (place: number): number => judge([place, 0.0001])[0]!.highest!;
     expect(at(2.7)).toBeCloseTo(free(2.7), 4);

@@ -2,7 +2,7 @@ import type { CarDesign, Wind } from '../car/car-design.ts';
 import { likelyNumbers } from '../car/values.ts';
 import { standingWeight } from '../car/weights.ts';
 import { GRAVITY } from '../constants.ts';
-import { simulateSound } from '../run/simulate.ts';
+import { simulateValidated } from '../run/simulate.ts';
 import { deriveRunSetup, prepareRun } from './derive-run-setup.ts';
 
 /** Rise over run to either side at which the distance is looked at. */
@@ -17,7 +17,7 @@ export function energyOnTheWay(design: CarDesign, wind: Wind = { kind: 'full' })
   if (prepareRun(design, wind).kind === 'refused') return null;
   const numbers = likelyNumbers(design);
   const [uphill, downhill] = [LEAN, -LEAN].map(
-    (lean) => simulateSound(deriveRunSetup(design, wind, { ...numbers, slope: numbers.slope! + lean })).distance,
+    (lean) => simulateValidated(deriveRunSetup(design, wind, { ...numbers, slope: numbers.slope! + lean })).distance,
   );
   return uphill! > 0 ? (2 * LEAN * standingWeight(design).mass * GRAVITY) / (1 / uphill! - 1 / downhill!) : null;
 }

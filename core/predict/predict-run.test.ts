@@ -1,6 +1,6 @@
 import { modelOf } from '../motor/motors.ts';
 import { weighing } from '../car/reference/weighing.ts';
-import { faultLine } from '../fault-words.ts';
+import { formatFault } from '../fault-words.ts';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -16,7 +16,7 @@ import { deriveRunSetup, fullTurns, prepareRun } from './derive-run-setup.ts';
 import { standingWeight, wheelsetOf } from '../car/weights.ts';
 import { predictRun } from './predict-run.ts';
 import { sizesOf } from '../car/sizes.ts';
-import { limitOf } from './verdict.ts';
+import { limitingFactor } from './verdict.ts';
 
 const KINDS: readonly MotorKind[] = ['lever', 'band', 'twist'];
 const lever = newCar('New car');
@@ -64,7 +64,7 @@ describe.each(KINDS)('a new %s car', (kind) => {
         if (prediction.kind === 'refused') expect(prediction.faults[0]!.path).not.toBe('');
         else {
           expect(Number.isFinite(prediction.result.distance)).toBe(true);
-          expect(limitOf(prediction.result).kind).toBeTruthy();
+          expect(limitingFactor(prediction.result).kind).toBeTruthy();
         }
         const { bounds, driveWheel } = sideView(design);
         expect(bounds.right - bounds.left).toBeGreaterThanOrEqual(2 * driveWheel.radius);
@@ -201,19 +201,19 @@ describe('what is beyond any car', () => {
   it('speaks of no key that a design does not have', () => {
     const inLine = faultsOf(withLever({ trapPosition: 0.05, leverLength: 0.3 }));
     expect(inLine.length).toBeGreaterThan(0);
-    for (const fault of inLine) expect(faultLine(fault)).not.toContain('pivotToAxle');
+    for (const fault of inLine) expect(formatFault(fault)).not.toContain('pivotToAxle');
   });
 });
 
 describe('what limits a car', () => {
   it('is named', () => {
     const floor = (slope: number): CarDesign => ({ ...lever, floor: { ...lever.floor, slope } });
-    expect(limitOf(run(lever)).kind).toBe('loss');
-    expect(limitOf(run(floor(0.3))).kind).toBe('stalls');
-    expect(limitOf(run(floor(0.04))).kind).toBe('stops-wound');
-    expect(limitOf(run(floor(-0.1))).kind).toBe('endless');
+    expect(limitingFactor(run(lever)).kind).toBe('loss');
+    expect(limitingFactor(run(floor(0.3))).kind).toBe('stalls');
+    expect(limitingFactor(run(floor(0.04))).kind).toBe('stops-wound');
+    expect(limitingFactor(run(floor(-0.1))).kind).toBe('endless');
     const spinning: CarDesign = { ...lever, tyre: 'bare-disc', axleDiameter: 0.016, driveWheels: { kind: 'optical-disc', diameter: 0.08 } };
-    expect(limitOf(run(weighing(spinning, { driveLoadShare: 0.3 }))).kind).toBe('wheelspin');
+    expect(limitingFactor(run(weighing(spinning, { driveLoadShare: 0.3 }))).kind).toBe('wheelspin');
   });
 });
 
@@ -221,7 +221,7 @@ describe('files', () => {
   it('names every fault by its path', () => {
     const read = readCarDesign({ ...lever, wheelbase: -1, tyre: 'glass', wheels: 4, motor: { ...lever.motor, leverLength: '0.2' } });
     expect(read).toMatchObject({ kind: 'faulty' });
-    const lines = read.kind === 'faulty' ? read.faults.map(faultLine) : [];
+    const lines = read.kind === 'faulty' ? read.faults.map(formatFault) : [];
     expect(lines).toEqual(
       expect.arrayContaining([
         'wheelbase: must be above 0',

@@ -1,4 +1,4 @@
-import { simulateSound, type RunOutcome } from '../run/simulate.ts';
+import { simulateValidated, type RunOutcome } from '../run/simulate.ts';
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { prepareRun } from './derive-run-setup.ts';
 
@@ -14,5 +14,5 @@ export function predictRun(
   const prepared = prepareRun(design, wind);
   return prepared.kind === 'refused'
     ? prepared
-    : { kind: 'ran', result: simulateSound({ ...prepared.setup, marks: [...marks] }, { trace }) };
+    : { kind: 'ran', result: simulateValidated({ ...prepared.setup, marks: [...marks] }, { trace }) };
 }

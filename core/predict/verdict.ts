@@ -2,7 +2,7 @@ import { energyShare, type EnergyBudget } from '../run/energy.ts';
 import type { RunResult } from '../run/simulate.ts';
 
 /** What holds a car back most, for one sentence of judgement. */
-export type Limit =
+export type LimitingFactor =
   /** It lacks pull, or its tyres have not the grip to pass the pull on. */
   | { readonly kind: 'stalls'; readonly lacks: 'pull' | 'grip' }
   | { readonly kind: 'stops-wound'; readonly turnsLeft: number }
@@ -14,7 +14,7 @@ export type Limit =
 const SPIN_THAT_MATTERS = 0.05;
 
 /** The one thing that limits this run most. */
-export function limitOf(result: RunResult): Limit {
+export function limitingFactor(result: RunResult): LimitingFactor {
   if (result.stalled) return { kind: 'stalls', lacks: result.launchThrust > result.launchResistance ? 'grip' : 'pull' };
   if (result.ended === 'limit') return { kind: 'endless' };
   if (result.turnsLeft > 0.5) return { kind: 'stops-wound', turnsLeft: result.turnsLeft };

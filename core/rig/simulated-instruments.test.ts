@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { slidingAngle } from '../bench/grip.ts';
-import { INSTRUCTIONS, KINDS } from '../bench/instructions.ts';
+import { INSTRUCTIONS, MEASUREMENT_KINDS } from '../bench/instructions.ts';
 import type { MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { measuringSetup } from '../geometry/measuring-setup.ts';
@@ -12,7 +12,7 @@ const MOTORS: readonly MotorKind[] = ['lever', 'band', 'twist'];
 describe('a simulated scale or tilt board', () => {
   it('prints lines that are read like those of a real one, one a reading', () => {
     const design = newCar('x');
-    for (const kind of KINDS.filter(isReadByInstrument)) {
+    for (const kind of MEASUREMENT_KINDS.filter(isReadByInstrument)) {
       const lines = instrumentLines(kind, design, 1);
       const { events, faults } = readLines(lines.map(({ line }) => line).join(''));
       expect(faults).toEqual([]);
@@ -34,7 +34,7 @@ describe('a simulated scale or tilt board', () => {
 describe('a car as it is measured', () => {
   it.each(MOTORS)('%s: every measurement is drawn within its bounds, and names what is read', (motor) => {
     const design = newCar('x', motor);
-    for (const kind of KINDS.filter((one) => INSTRUCTIONS[one].suits(design))) {
+    for (const kind of MEASUREMENT_KINDS.filter((one) => INSTRUCTIONS[one].suits(design))) {
       const { bounds, arrows, boxes, lines } = measuringSetup(design, kind);
       const points = [...arrows.flatMap(({ from, to }) => [from, to]), ...boxes.flatMap((one) => one.points), ...lines.flat()];
       expect(points.length, kind).toBeGreaterThan(0);

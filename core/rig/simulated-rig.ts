@@ -1,5 +1,5 @@
 import type { CarDesign, Wind } from '../car/car-design.ts';
-import { lowDiscrepancy, mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { lowDiscrepancy, randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { sampledCars } from '../predict/sampled-cars.ts';
 import { simulate } from '../run/simulate.ts';
@@ -40,7 +40,7 @@ const RESISTANCES = ['bearingFriction', 'rollingLengthDrive', 'rollingLengthOthe
 export function rigLines({ design, wind, gates, seed, run, faults = [] }: RigRun): string | null {
   const hidden = sampledCars(design, seed)(1 + (seed % 97));
   const luck = lowDiscrepancy(2, seed)(run);
-  const random = mulberry(seed * 1009 + run);
+  const random = randomGenerator(seed * 1009 + run);
   const numbers: Record<string, number> = { ...hidden.numbers };
   for (const [key, factor] of faults.flatMap((fault) => Object.entries(FAULTS[fault])))
     if (numbers[key] !== undefined) numbers[key] *= factor;

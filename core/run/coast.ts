@@ -10,7 +10,7 @@ import {
   type WheelContact,
 } from './forces.ts';
 import { crossToNextFloor, DISTANCE_LIMIT, evaluateMotor, passMarks, TIME_LIMIT, type Regime, type Run } from './motion.ts';
-import { record } from './trace.ts';
+import { recordRow } from './trace.ts';
 
 /**
  * Free rolling, dv/dt = −(c0 + c2 v²), in closed form. Source: integration by hand; with c0 > 0 the car coasts
@@ -208,7 +208,7 @@ function traceCoast(run: Run, coasting: Coasting, distance: number, timeTo: (x: 
     const x = distance * (1 - (1 - k / SAMPLES) ** 2);
     const w = Math.max(coastSpeedSquared(coasting, motion.speed ** 2, x), 0);
     const load = driveLoad(car, coasting.contact, rollingAcceleration(rolling, w));
-    record(run.trace!, {
+    recordRow(run.trace!, {
       time: motion.time + timeTo(x),
       distance: motion.distance + x,
       speed: Math.sqrt(w),

@@ -5,14 +5,14 @@ import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { pullLeft } from './pull-left.ts';
-import { simulateSound } from './simulate.ts';
+import { simulateValidated } from './simulate.ts';
 import { workAtTyre } from './trace.ts';
 
 /** Bands too weak at the end of their wind: the car stops with turns left. */
 const weak: CarDesign = weighing({ ...newCar('x', 'band'), bearing: 'wood-card', sleeve: [] }, { mass: 0.4 });
 const runOf = (design: CarDesign) => {
   const setup = deriveRunSetup(design);
-  return { setup, result: simulateSound(setup, { trace: true }) };
+  return { setup, result: simulateValidated(setup, { trace: true }) };
 };
 
 describe('what is left of the pull', () => {

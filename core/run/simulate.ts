@@ -124,11 +124,11 @@ export interface RunOptions {
  */
 export function simulate(setup: RunSetup, options: RunOptions = {}): RunOutcome {
   const faults = runFaults(setup);
-  return faults.length > 0 ? { kind: 'refused', faults } : { kind: 'ran', result: simulateSound(setup, options) };
+  return faults.length > 0 ? { kind: 'refused', faults } : { kind: 'ran', result: simulateValidated(setup, options) };
 }
 
 /** The same of a setup that `runFaults` has found nothing wrong with. */
-export function simulateSound(setup: RunSetup, { trace = false, workspace = makeWorkspace() }: RunOptions = {}): RunResult {
+export function simulateValidated(setup: RunSetup, { trace = false, workspace = makeWorkspace() }: RunOptions = {}): RunResult {
   const motor = motorOf(setup);
   const car = carForces(setup, setup.surface, motor);
   const floors = floorsAhead(setup, motor);

@@ -1,4 +1,4 @@
-import { beyond, type Fault } from '../fault.ts';
+import { boundFault, type Fault } from '../fault.ts';
 import { modelOf } from '../motor/motors.ts';
 import type { MotorSetup, RunSetup } from '../schema/generated/run-setup.ts';
 
@@ -23,8 +23,8 @@ type Bounds = Readonly<Record<string, number>>;
 /** What of one object lies beyond its bounds; what is left out is neither below nor above anything. */
 function compare(faults: Fault[], path: string, values: object, least: Bounds, most: Bounds): void {
   const given = values as Bounds;
-  for (const key in least) if (given[key]! < least[key]!) faults.push(beyond(`${path}.${key}`, { is: 'least', value: least[key]! }));
-  for (const key in most) if (given[key]! > most[key]!) faults.push(beyond(`${path}.${key}`, { is: 'most', value: most[key]! }));
+  for (const key in least) if (given[key]! < least[key]!) faults.push(boundFault(`${path}.${key}`, { is: 'least', value: least[key]! }));
+  for (const key in most) if (given[key]! > most[key]!) faults.push(boundFault(`${path}.${key}`, { is: 'most', value: most[key]! }));
 }
 
 /** The sizes of a motor too small or too large to be meant. */

@@ -15,7 +15,7 @@ import {
 import { slideEndingOf, watchOf, type SlideEnding, type Watch } from './slide-ending.ts';
 import { loadState, nextStep, slideEquations, takeState } from './slide-equations.ts';
 import { ANGLE, DENSE, SPIN, U, V, X, type SlideWork } from './slide-state.ts';
-import { record } from './trace.ts';
+import { recordRow } from './trace.ts';
 
 /** Error of a step against what it is in: distances then come to about seven digits. */
 const TOLERANCE = 1e-6;
@@ -148,7 +148,7 @@ function takeStep(run: Run, duration: number, ending: SlideEnding | null): void 
   if (ending === 'together') motion.spin = motion.speed / car.radius;
   slideWith(car, run.sliding, motion.slideDirection, motion.speed, 0);
   motion.wheelie ||= run.hasOtherWheels && motion.phase !== 'gone' && run.sliding.load >= car.weight;
-  if (run.trace) recordRow(run);
+  if (run.trace) recordSlideRow(run);
 }
 
 /** The greatest car speed within the step: at an end, or where the acceleration changes sign between. */
@@ -170,7 +170,7 @@ function traceStep(run: Run, duration: number): void {
   const { motion } = run;
   const { step } = run.slideWork;
   const { time, distance, speed, spin, u, angle } = motion;
-  recordRow(run);
+  recordSlideRow(run);
   for (let k = 1; k < TRACE_PARTS; k++) {
     const part = k / TRACE_PARTS;
     motion.time = time + part * duration;
@@ -179,18 +179,18 @@ function traceStep(run: Run, duration: number): void {
     motion.spin = denseValue(step, SPIN, part);
     motion.u = denseValue(step, U, part);
     motion.angle = denseValue(step, ANGLE, part);
-    recordRow(run);
+    recordSlideRow(run);
   }
   Object.assign(motion, { time, distance, speed, spin, u, angle });
 }
 
-function recordRow(run: Run): void {
+function recordSlideRow(run: Run): void {
   const { motion, car, sliding } = run;
   const motor = evaluateMotor(run, motion.u);
   const arm = armLoad(car, motor.torque);
   slideWith(car, sliding, motion.slideDirection, motion.speed, arm);
   const bearing = bearingTorque(car, motor);
-  record(run.trace!, {
+  recordRow(run.trace!, {
     time: motion.time,
     distance: motion.distance,
     speed: motion.speed,

@@ -1,9 +1,9 @@
-import { crossing, integral, integrate, interpolate, NODES, POINTS, weighed, weightsAt } from '../numerics/chebyshev.ts';
+import { crossing, integral, integrate, interpolate, NODES, POINTS, weightedSum, weightsAt } from '../numerics/chebyshev.ts';
 import { driveRolling, gripLimit, resistanceAt } from './forces.ts';
 import { passMarks, type Run } from './motion.ts';
 import type { Panel } from './panel.ts';
 import { reaching } from './solve-panel.ts';
-import { record } from './trace.ts';
+import { recordRow } from './trace.ts';
 
 /** Adds up along the solved panel what was lost to bearings, rolling, air, arm and washer, J. */
 function spend({ car, panel, motion: { spent } }: Run): void {
@@ -64,12 +64,12 @@ function tracePanel({ car, motion, panel, trace }: Run): void {
   const turned = new Float64Array(POINTS);
   integrate(panel.turn, turned);
   for (const weights of TRACED) {
-    const at = (values: Float64Array): number => weighed(values, weights);
+    const at = (values: Float64Array): number => weightedSum(values, weights);
     const vSquared = Math.max(at(panel.vSquared), 0);
     const speed = Math.sqrt(vSquared);
     const load = at(panel.load);
     const arm = at(panel.arm);
-    record(trace!, {
+    recordRow(trace!, {
       time: motion.time + at(panel.time),
       distance: motion.distance + at(panel.distance),
       speed,

@@ -40,7 +40,7 @@ export type TraceRow = { readonly [K in keyof Trace]: Trace[K][number] };
 const COLUMNS = Object.keys(makeTrace()) as (keyof Trace)[];
 
 /** Adds a row to a trace. */
-export function record(trace: Trace, row: TraceRow): void {
+export function recordRow(trace: Trace, row: TraceRow): void {
   for (const column of COLUMNS) (trace[column] as unknown[]).push(row[column]);
 }
 

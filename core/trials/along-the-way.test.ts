@@ -8,7 +8,7 @@ import { readLines } from '../rig/line-protocol.ts';
 import { windingLines } from '../rig/simulated-rig.ts';
 import { turnsWound } from '../rig/turns-wound.ts';
 import { alongTheWay, coastingAlong, measuredAlong, modelledAlong, type Passing } from './along-the-way.ts';
-import { leanFromRuns, leanOfFloor } from './lean-of-floor.ts';
+import { floorSlopeFromRuns, floorSlope } from './floor-slope.ts';
 
 const car = newCar('Tern');
 const whole = predictRun(car, { kind: 'full' }, { trace: true });
@@ -48,6 +48,15 @@ describe('along the way', () => {
     expect(measuredAlong(told, 'acceleration')).toEqual([[1, 1], [3, -1]]); // prettier-ignore
     expect(told.pullEnded).toEqual({ from: 0.5, to: 3.5 });
   });
+  it('coasts from the end of its fastest piece', () => {
+    let time = 0;
+    const told = alongTheWay(
+      [1, 2, 3, 2.9, 2.8, 2.7, 2.6, 2.5].map((speed, i) => ({ at: i + 1, time: (time += 1 / speed) })),
+      0.001,
+    )!;
+    expect(told.coastsFrom).toBe(3);
+    expect(told.coast!.a0.value).toBeGreaterThan(0);
+  });
   it('says nothing of a pull that had not ended, of coasting without marks, of one mark', () => {
     const gaining = alongTheWay(passings.slice(0, 2), 0.001)!;
     expect(gaining.pullEnded).toBeNull();
@@ -84,11 +93,11 @@ describe('a file of positions and times', () => {
 
 describe('runs out and back', () => {
   it('tell the lean of a floor: 1 N a kilo over 10 and 12.5 m of 1 J (by hand: 0.1 and 0.08 N, half their difference over 9.80665 N)', () => {
-    const lean = leanOfFloor([9.9, 10.1], [12.4, 12.6], 1, 1)!;
+    const lean = floorSlope([9.9, 10.1], [12.4, 12.6], 1, 1)!;
     expect(lean.slope).toBeCloseTo(0.01 / 9.80665, 9);
     expect(lean.level).toBeCloseTo(2 / 0.18, 9);
     expect(lean.deviation).toBeGreaterThan(0);
-    expect(leanOfFloor([10], [12, 13], 1, 1)).toBeNull();
+    expect(floorSlope([10], [12, 13], 1, 1)).toBeNull();
   });
   it('of the model’s own car on a floor that leans tell that lean', () => {
     const reach = (slope: number): number => {
@@ -96,7 +105,7 @@ describe('runs out and back', () => {
       return ran.kind === 'ran' ? ran.result.distance : NaN;
     };
     const [out, back] = [reach(0.003), reach(-0.003)];
-    const { slope, level } = leanFromRuns(car, { kind: 'full' }, [out, out], [back, back])!;
+    const { slope, level } = floorSlopeFromRuns(car, { kind: 'full' }, [out, out], [back, back])!;
     expect(slope).toBeGreaterThan(0.002);
     expect(slope).toBeLessThan(0.004);
     expect(level / distance).toBeCloseTo(1, 1);

@@ -1,8 +1,8 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
-import { USUAL_SCATTER, type ScatterPrior } from './fit/spread-grid.ts';
+import { USUAL_SCATTER, type ScatterPrior } from './fit/scale-grid.ts';
 import { SESSION } from './did-it-help.ts';
-import { lnRuns, scatterPlaces } from './group-means.ts';
+import { logRuns, scatterPosterior } from './scatter-posterior.ts';
 import type { ScoredRun, ScoredRuns, Scoring } from './scored-runs.ts';
 
 /** How the next runs of two cars do at what is asked. */
@@ -33,10 +33,10 @@ export function atTheMark(
   mark: number | null,
   scatter: ScatterPrior = USUAL_SCATTER,
 ): AtTheMark | null {
-  const groups = [lnRuns(before), lnRuns(after)];
+  const groups = [logRuns(before), logRuns(after)];
   if (groups.some((group) => group.length < 2)) return null;
   let [beats, firstReaches, secondReaches] = [0, 0, 0];
-  for (const { scatter: size, weight, means } of scatterPlaces(groups, scatter)) {
+  for (const { scatter: size, weight, means } of scatterPosterior(groups, scatter)) {
     const [first, second] = means.map(({ mean, variance }) => ({ mean, sd: Math.sqrt(size ** 2 + variance + SESSION ** 2 / 2) }));
     if (target !== null) {
       const missesOf = ({ mean, sd }: { readonly mean: number; readonly sd: number }): number[] =>

@@ -2,20 +2,20 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
 import { MOTOR_KINDS } from '../car/motors/motors.ts';
 import { newCar } from '../car/new-car.ts';
-import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
 import { makeWorkspace } from '../run/workspace.ts';
-import { CAUSE_IDS, causeWords } from './cause-words.ts';
-import { explain, faultOf, notedIn, weighCauses, type FaultId } from './causes.ts';
+import { CAUSE_IDS, describeCause } from './cause-descriptions.ts';
+import { explain, faultOf, observationsIn, weighCauses, type FaultId } from './causes.ts';
 import { likelyCar } from './fit/built-car.ts';
 import { outputsOf, STALL } from './fit/outputs.ts';
 import type { TrialGroup } from './fit/trial.ts';
 import type { Outlook } from '../explore/outlook.ts';
 import { nextByRuns, nextThing, type CarInBrief } from './next-thing.ts';
 import { straightening } from './straight.ts';
-import { putRightOf, runPlan, TO_BE_TRIED, tuningLog } from './tuning-log.ts';
+import { repairsIn, runPlan, PLANNED_NOTE_PREFIX, tuningLog } from './tuning-log.ts';
 import { tuneCar, type Tuning } from './tuning.ts';
 
 const design = newCar('Tern');
@@ -28,7 +28,7 @@ const workspace = makeWorkspace();
 function runsWith(id: FaultId | 'none', withTimes = false): TrialGroup[] {
   return ([half, full] as Wind[]).map((wind) => {
     const car = likelyCar(design, wind, wind.kind === 'full' ? 1 : 0.5);
-    const wrong = id === 'none' ? car : faultOf(id).off(car, 0.5);
+    const wrong = id === 'none' ? car : faultOf(id).perturb(car, 0.5);
     const { values } = outputsOf(wrong, [], workspace)!;
     const distance = Math.exp(values[0]!) - STALL;
     return {
@@ -81,13 +81,13 @@ describe('why it fell short', () => {
   it('of notes, those of runs that are left out do not count, and drifts to both sides cancel', () => {
     const run = (seen: RunRecord['seen'], leftOut = false) => ({ seen, ...(leftOut && { leftOut }) });
     expect(
-      notedIn([run(['drifted-left', 'rubbed']), run(['drifted-left']), run(['drifted-right']), run(['rubbed'], true), run([])]),
+      observationsIn([run(['drifted-left', 'rubbed']), run(['drifted-left']), run(['drifted-right']), run(['rubbed'], true), run([])]),
     ).toEqual({ runs: 4, counts: { 'drifted-left': 1, 'drifted-right': 0, rubbed: 1 } });
   });
   it('a floor that leans far is found, though no slope leads there from a level one', () => {
     const way = (direction: 'out' | 'back', z: number): TrialGroup => {
       const car = likelyCar(careful, full, 1, { direction });
-      const distance = Math.exp(outputsOf(faultOf('leaning-floor').off(car, z), [], workspace)!.values[0]!) - STALL;
+      const distance = Math.exp(outputsOf(faultOf('leaning-floor').perturb(car, z), [], workspace)!.values[0]!) - STALL;
       return {
         design: careful,
         wind: full,
@@ -122,9 +122,11 @@ describe('why it fell short', () => {
     }[kind];
     // A reel’s band has nothing to let go of: that is weighed of no roller.
     const ids = CAUSE_IDS.filter((id) => kind !== 'twist' || id !== 'tied');
-    const told = ids.flatMap((id) => Object.values(causeWords(id, kind)).map((words) => [id, words as string | null] as const));
+    const told = ids.flatMap((id) => Object.values(describeCause(id, kind)).map((words) => [id, words as string | null] as const));
     expect(told.filter(([, words]) => words && foreign.test(words))).toEqual([]);
-    expect(CAUSE_IDS.map((id) => causeWords(id, kind).name)).toHaveLength(new Set(CAUSE_IDS.map((id) => causeWords(id, kind).name)).size);
+    expect(CAUSE_IDS.map((id) => describeCause(id, kind).name)).toHaveLength(
+      new Set(CAUSE_IDS.map((id) => describeCause(id, kind).name)).size,
+    );
   });
 });
 
@@ -138,7 +140,7 @@ describe('straightness from drifts', () => {
     expect(told.ofFloor).toBeCloseTo(0.02, 3);
   });
   it('holds the truth as often as it says, 9 in 10: two out, two back, ten that tell no direction, on a floor that leans', () => {
-    const random = mulberry(9);
+    const random = randomGenerator(9);
     const pushed = (curvature: number, scatter: number, direction?: 'out' | 'back') => {
       const drift = driftAfter(curvature, 6) + scatter * standardNormal(random());
       return { way: 6, drift, ...(direction && { direction }) };
@@ -177,7 +179,7 @@ describe('what may be wrong', () => {
     (id) => {
       const car = likelyCar(design, full, 1);
       const way = (wrong: typeof car): number => outputsOf(wrong, [], workspace)!.values[0]!;
-      const ways = [way(car), ...[-1, 0, 1].map((z) => way(faultOf(id).off(car, z)))];
+      const ways = [way(car), ...[-1, 0, 1].map((z) => way(faultOf(id).perturb(car, z)))];
       expect(ways).toEqual(ways.toSorted((a, b) => b - a));
       expect(new Set(ways).size).toBe(4);
     },
@@ -216,6 +218,8 @@ describe('the next thing to do', () => {
       words: 'let Best car search for a better one',
       reason: 'hardly any cars built like this reach the goal',
     });
+    expect(told({ runs: 1 }).words).toBe('make two more like runs');
+    expect(told({ runs: 2 }).words).toBe('make one more like run');
     expect(told({ outlook: { ...likely, toMeasure: { name: 'Roll down from a book', share: 0.42 } } })).toMatchObject({
       words: 'measure: roll down from a book',
       reason: 'it cuts the uncertainty by about 42 %',
@@ -235,7 +239,7 @@ describe('the next thing once the runs were weighed', () => {
     wouldTell: null,
   });
   const change = { words: 'lever 180 mm → 200 mm' } as NonNullable<Tuning['next']>['changes'][number];
-  const next = { changes: [change], unsure: 0, stoppedBy: null, schools: [], distance: 1 };
+  const next = { changes: [change], unsure: 0, stoppedBy: null, tradeOffs: [], distance: 1 };
   const tuning = { next, further: [], full: null, putRight: [], hasRun: true };
   it('is what stops it, then a check at the table, then a change, then a run that tells', () => {
     expect(nextByRuns({ ...tuning, next: { ...next, changes: [], stoppedBy: 'length' } }, told(0.6)).words).toContain('length');
@@ -264,7 +268,11 @@ describe('the next thing once the runs were weighed', () => {
   it('is the run that counts once nine in ten of its next runs do what is asked', () => {
     const interval = { low: 11, middle: 12, high: 13 };
     const reaching = (reaches: number) => ({ ...tuning, full: { mean: interval, next: interval, fork: null, reaches } });
-    expect(nextByRuns(reaching(0.95), told(0.2)).words).toBe('make the run that counts');
+    expect(nextByRuns(reaching(0.95), told(0.2))).toMatchObject({
+      words: 'make the run that counts',
+      reason: expect.stringMatching(/^it meets its brief: about 95\s%|^it meets its brief: 95\s%/),
+    });
+    expect(nextByRuns(reaching(0.9), told(0.2)).words).toBe('make the run that counts');
     expect(nextByRuns(reaching(0.85), told(0.2)).words).toContain('lever');
   });
 });
@@ -320,7 +328,10 @@ describe('all that runs tell', () => {
         design: car,
       },
     });
-    const versions = [version('b', 'longer', longer, 'a', `${TO_BE_TRIED}expected better`), version('a', 'as it was', design, null)];
+    const versions = [
+      version('b', 'longer', longer, 'a', `${PLANNED_NOTE_PREFIX}expected better`),
+      version('a', 'as it was', design, null),
+    ];
     const after = [14, 14.2].map((distance, i) => ({ design: longer, record: record(distance, full, 40 + i) }));
     const log = tuningLog(versions, longer, [...runs, ...after]);
     expect(log).toHaveLength(1);
@@ -328,6 +339,10 @@ describe('all that runs tell', () => {
     expect(log[0]!.runs.after.map((run) => run.record.outcome.distance)).toEqual([14, 14.2]);
     expect(log[0]!.comparison!.verdict).toBe('worse');
     expect(runPlan(log)).toMatchObject({ before: 0, after: 1 });
+    // Newest first, in whatever order they are stored.
+    const older = version('c', 'shorter', { ...design, motor: { ...design.motor, leverLength: 0.15 } as CarDesign['motor'] }, 'a');
+    const stored = [{ ...older, record: { ...older.record, keptAt: '2026-11-21T12:00:00.000Z' } }, ...versions];
+    expect(tuningLog(stored, longer, runs).map(({ version: { id } }) => id)).toEqual(['b', 'c']);
     const undone = tuningLog(versions, design, runs);
     expect(undone[0]).toMatchObject({ isPresent: false, isKept: false });
     expect(runPlan(undone)).toBeNull();
@@ -360,7 +375,7 @@ describe('all that runs tell', () => {
     // Three runs at 70 % of what is thought while it rubbed, then three as thought.
     const rubbing = [0.69, 0.7, 0.71].map((by, i) => ({ design, record: record(by * reach(design, full), full, i) }));
     const after = [0.99, 1, 1.01].map((by, i) => ({ design, record: record(by * reach(design, full), full, 40 + i) }));
-    const putRight = putRightOf(versions);
+    const putRight = repairsIn(versions);
     const before = tuneCar(design, rubbing, { putRight })!;
     expect(before).toMatchObject({ putRight: ['rubbing'], causes: null });
     // What rubbed is gone from what is told of the next run.

@@ -3,15 +3,15 @@ import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import type { RunRecord } from '../car/car-design.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
-import { isCured, type CauseId } from './cause-words.ts';
-import { likelyCar, withEnergy, withResistance, type BuiltCar, type Unknown } from './fit/built-car.ts';
-import { fitCar, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
+import { isCured, type CauseId } from './cause-descriptions.ts';
+import { likelyCar, withEnergy, withResistance, type BuiltCar, type LatentParameter } from './fit/built-car.ts';
+import { fitCar, windingFraction, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { rowOf } from './fit/predict-fitted.ts';
 import { linearAt } from './fit/linear.ts';
 import { STALL } from './fit/outputs.ts';
-import type { Mendable, TrialGroup } from './fit/trial.ts';
+import type { RepairableFault, TrialGroup } from './fit/trial.ts';
 
-export type { CauseId } from './cause-words.ts';
+export type { CauseId } from './cause-descriptions.ts';
 
 /** Size of a fault: ln-normal about its middle, so that small ones are common and large ones are not ruled out. `spread`: ln. Sizes: what such faults are like, common practice. */
 const sized = (middle: number, spread: number, z: number): number => middle * Math.exp(spread * z);
@@ -61,37 +61,37 @@ function launchPush({ asDesigned }: BuiltCar): number {
 }
 
 /** A fault as an unknown of the fit. */
-export const faultOf = (id: FaultId): Unknown => ({
+export const faultOf = (id: FaultId): LatentParameter => ({
   id: `fault ${id}`,
   name: id,
   isThere: true,
-  off: (car, deviations) => WRONG[id](car, deviations),
+  perturb: (car, deviations) => WRONG[id](car, deviations),
 });
 
 /** A cause that is a property of parts or floor: once it is confirmed the car is taken with it. */
-export type Given = 'weak-motor' | 'low-grip' | 'leaning-floor';
-export const GIVENS: readonly Given[] = ['weak-motor', 'low-grip', 'leaning-floor'];
+export type ConfirmedCause = 'weak-motor' | 'low-grip' | 'leaning-floor';
+export const CONFIRMED_CAUSES: readonly ConfirmedCause[] = ['weak-motor', 'low-grip', 'leaning-floor'];
 
 /** Whether a cause is put right on the car as it is. */
-export const isMendable = (id: CauseId): id is Mendable => isCured(id);
+export const isRepairable = (id: CauseId): id is RepairableFault => isCured(id);
 
 /** The same fault where it was put right since: only the runs before that were made with it. */
-export const faultBefore = (id: Mendable): Unknown => ({
+export const faultBefore = (id: RepairableFault): LatentParameter => ({
   ...faultOf(id),
   id: `fault ${id}, repaired`,
-  off: (car, deviations) => (car.faults.includes(id) ? WRONG[id](car, deviations) : car),
+  perturb: (car, deviations) => (car.faults.includes(id) ? WRONG[id](car, deviations) : car),
 });
 
 type Noted = RunRecord['seen'][number];
 
 /** In how many of how many runs something was noted. */
-export interface NotedInRuns {
+export interface RunObservations {
   readonly runs: number;
   readonly counts: Readonly<Partial<Record<Noted, number>>>;
 }
 
 /** What was noted of runs that count. Drifts to opposite sides cancel: a car that curves does so to one. */
-export function notedIn(records: readonly Pick<RunRecord, 'seen' | 'leftOut'>[]): NotedInRuns {
+export function observationsIn(records: readonly Pick<RunRecord, 'seen' | 'leftOut'>[]): RunObservations {
   const counted = records.filter(({ leftOut }) => !leftOut);
   const counts: Partial<Record<Noted, number>> = {};
   for (const { seen } of counted) for (const thing of new Set(seen)) counts[thing] = (counts[thing] ?? 0) + 1;
@@ -104,12 +104,12 @@ export function notedIn(records: readonly Pick<RunRecord, 'seen' | 'leftOut'>[])
 
 /** What was noted of the runs, and found at the table. */
 export interface Evidence {
-  readonly noted?: NotedInRuns;
+  readonly noted?: RunObservations;
   readonly checks?: Readonly<Partial<Record<CauseId, 'confirmed' | 'ruled-out'>>>;
 }
 
 /** In what share of its runs a thing is noted where a cause is at work, and where it is not. Our estimates. */
-export const NOTED: readonly {
+export const OBSERVATION_RATES: readonly {
   readonly seen: Noted;
   readonly of: readonly FaultId[];
   readonly with: number;
@@ -135,7 +135,7 @@ const NOTHING = 0.4;
 const OTHER = 0.05;
 const TWO = 0.04;
 /** From here on it is named. */
-export const SURE = 0.8;
+export const CERTAIN_FROM = 0.8;
 /** From here on it is called the only one. */
 const ALONE = 0.95;
 
@@ -170,7 +170,7 @@ function lnNoted({ id, pair }: Pick<RankedCause, 'id' | 'pair'>, { noted, checks
   const faults: readonly CauseId[] = pair ?? [id];
   let sum = 0;
   if (noted)
-    for (const { seen, of, with: likely, without } of NOTED) {
+    for (const { seen, of, with: likely, without } of OBSERVATION_RATES) {
       const count = noted.counts[seen] ?? 0;
       const by = lnCounted(count, noted.runs, likely, ALIKE_WITH);
       const not = lnCounted(count, noted.runs, without, ALIKE_WITHOUT);
@@ -195,9 +195,9 @@ export interface WeighedCauses {
 /** m that a fault takes from the group that went furthest, at what the fit says of both. */
 function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[], faults: number): number {
   const furthest = trials.reduce((best, group) => (reach(group) > reach(best) ? group : best));
-  const car = likelyCar(furthest.design, furthest.wind, woundShare(furthest.design, furthest.wind));
-  const place = fitted.place.slice(0, fitted.unknowns.length);
-  const at = (unknowns: readonly Unknown[]): number => {
+  const car = likelyCar(furthest.design, furthest.wind, windingFraction(furthest.design, furthest.wind));
+  const place = fitted.mapEstimate.slice(0, fitted.unknowns.length);
+  const at = (unknowns: readonly LatentParameter[]): number => {
     const linear = linearAt(car, unknowns, place.slice(0, unknowns.length), [], fitted.workspace);
     return linear ? Math.exp(rowOf({ ...fitted, unknowns }, linear, ({ values }) => values[0]!).value) - STALL : 0;
   };
@@ -224,7 +224,7 @@ export function weighCauses(
   trials: readonly TrialGroup[],
   options: FitOptions = {},
   progress?: (share: number) => void,
-  given: readonly Given[] = [],
+  given: readonly ConfirmedCause[] = [],
 ): WeighedCauses | null {
   const more = [...(options.more ?? []), ...given.map(faultOf)];
   const plain: FitOptions = { ...options, more, widths: AS_THOUGHT, lacks: AS_THOUGHT };
@@ -295,7 +295,7 @@ export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Expla
   const sureness = chanceOf(
     named === 'two' ? isTwo : ({ id, pair }) => id === named || (pair as readonly CauseId[] | undefined)?.includes(named) === true,
   );
-  const isNamed = sureness >= SURE;
+  const isNamed = sureness >= CERTAIN_FROM;
   return {
     causes,
     named: isNamed ? named : null,

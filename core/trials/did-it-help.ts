@@ -1,10 +1,10 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import { mean } from 'simple-statistics';
-import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
-import { USUAL_SCATTER, type ScatterPrior } from './fit/spread-grid.ts';
+import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
+import { USUAL_SCATTER, type ScatterPrior } from './fit/scale-grid.ts';
 import { shareBelow, type Mixture } from './fit/mixture.ts';
-import { lnRuns, scatterPlaces, type GroupMean, type OrderedRun, type ScatterPlace } from './group-means.ts';
+import { logRuns, scatterPosterior, type GroupMean, type OrderedRun, type ScatterNode } from './scatter-posterior.ts';
 import type { ScoredRun, ScoredRuns, Scoring } from './scored-runs.ts';
 
 /** What a change did, as far as runs tell. */
@@ -40,15 +40,15 @@ export interface Comparison {
 }
 
 /** A difference below this is none that matters; and it is none where its interval lies within this. Shares of the distance. */
-const MATTERS = 0.03;
-const NOTHING = 0.05;
+const RELEVANT_GAIN = 0.03;
+const EQUIVALENCE_MARGIN = 0.05;
 /** Two groups on different days differ by so much more. */
 export const SESSION = 0.02;
 /** How sure a verdict is. */
-const SURE = 0.95;
-const SIDE = 0.05;
+const VERDICT_PROBABILITY = 0.95;
+const TAIL_PROBABILITY = 0.05;
 /** Runs that started which are needed of each. */
-const FEWEST = 2;
+const MIN_RUNS = 2;
 
 /** Runs before and after of one floor, winding and direction, in ln. */
 interface LnPair {
@@ -64,14 +64,14 @@ function orderedPairs(pairs: readonly ScoredRuns[], isInTurn: boolean): readonly
       runs.map((run, i) => ({ order: first + (isInTurn ? 2 * i + side : i + side * before.length), ...run }));
     const [was, is] = [listed(before, 0), listed(after, 1)];
     first += before.length + after.length;
-    return { before: lnRuns(was), after: lnRuns(is) };
+    return { before: logRuns(was), after: logRuns(is) };
   });
 }
 
 /** How likely it must be that runs change from one to the next before it is told. */
 const DRIFTING = 0.75;
 /** How runs change from one to the next, ln; null where that is not likely. */
-function driftOf(places: readonly ScatterPlace[]): number | null {
+function driftOf(places: readonly ScatterNode[]): number | null {
   const growing = places.filter(({ trend }) => trend !== 0);
   const share = growing.reduce((sum, { weight }) => sum + weight, 0);
   return share < DRIFTING ? null : growing.reduce((sum, { weight, trend }) => sum + weight * trend, 0) / share;
@@ -106,11 +106,11 @@ function pooled(means: readonly GroupMean[]): GroupMean {
 }
 
 /** Means before and after by turns, as `scatterPlaces` was asked for them. */
-const inPairs = ({ means }: ScatterPlace): { readonly before: GroupMean; readonly after: GroupMean }[] =>
+const inPairs = ({ means }: ScatterNode): { readonly before: GroupMean; readonly after: GroupMean }[] =>
   Array.from({ length: means.length / 2 }, (_, k) => ({ before: means[2 * k]!, after: means[2 * k + 1]! }));
 
 /** Of values of which more or less is better: normal in ln at each scatter. Pairs of groups differ alike, whatever floor they ran on. */
-function relativeDifference(places: readonly ScatterPlace[], isLess: boolean, session: number): Difference {
+function relativeDifference(places: readonly ScatterNode[], isLess: boolean, session: number): Difference {
   const mixture: Mixture = places.map((place) => {
     const { mean, variance } = pooled(
       inPairs(place).map(({ before, after }) => ({
@@ -125,8 +125,8 @@ function relativeDifference(places: readonly ScatterPlace[], isLess: boolean, se
   return {
     below: (gain) => shareBelow(mixture, Math.log1p(gain)),
     range: [Math.expm1(Math.min(...means) - far), Math.expm1(Math.max(...means) + far)],
-    matters: MATTERS,
-    nothing: NOTHING,
+    matters: RELEVANT_GAIN,
+    nothing: EQUIVALENCE_MARGIN,
   };
 }
 
@@ -141,7 +141,7 @@ export function meanMiss(lnMedian: number, scatter: number, mark: number): numbe
 const NODES = Array.from({ length: 7 }, (_, i) => normalQuantile((i + 0.5) / 7, 0, 1));
 
 /** Of a mark to stop at: m by which the second stops nearer on average, over what scatter and means may be. */
-function missDifference(places: readonly ScatterPlace[], mark: number, session: number): Difference {
+function missDifference(places: readonly ScatterNode[], mark: number, session: number): Difference {
   const gains = places.flatMap((place) => {
     const [pair] = inPairs(place);
     const missesOf = ({ mean, variance }: GroupMean): number[] =>
@@ -164,17 +164,17 @@ function missDifference(places: readonly ScatterPlace[], mark: number, session: 
       return low === 0 ? 0 : shares[low - 1]!;
     },
     range: [gains[0]!.gain - 1e-9, gains.at(-1)!.gain + 1e-9],
-    matters: MATTERS * mark,
-    nothing: NOTHING * mark,
+    matters: RELEVANT_GAIN * mark,
+    nothing: EQUIVALENCE_MARGIN * mark,
   };
 }
 
 function verdictOf({ below, matters, nothing }: Difference): Verdict {
   const worse = below(0);
   const isMiddleSmall = below(-matters) < 0.5 && below(matters) > 0.5;
-  if (isMiddleSmall && below(-nothing) < SIDE && below(nothing) > 1 - SIDE) return 'no-difference';
-  if (1 - worse >= SURE) return 'better';
-  return worse >= SURE ? 'worse' : 'cannot-tell';
+  if (isMiddleSmall && below(-nothing) < TAIL_PROBABILITY && below(nothing) > 1 - TAIL_PROBABILITY) return 'no-difference';
+  if (1 - worse >= VERDICT_PROBABILITY) return 'better';
+  return worse >= VERDICT_PROBABILITY ? 'worse' : 'cannot-tell';
 }
 
 /** Steps of the integral over how likely a start is. */
@@ -227,32 +227,32 @@ export function didItHelp(
   }: ComparisonOptions = {},
 ): Comparison | null {
   const [allBefore, allAfter] = [pairs.flatMap(({ before }) => before), pairs.flatMap(({ after }) => after)];
-  if (allBefore.length < FEWEST || allAfter.length < FEWEST) return null;
+  if (allBefore.length < MIN_RUNS || allAfter.length < MIN_RUNS) return null;
   const starts = { before: startsOf(allBefore), after: startsOf(allAfter) };
   const areAll = starts.before.started === allBefore.length && starts.after.started === allAfter.length;
   const told = {
     scoring,
     isInTurn,
     starts: areAll ? null : starts,
-    middle: { before: middleOf(lnRuns(allBefore)), after: middleOf(lnRuns(allAfter)) },
+    middle: { before: middleOf(logRuns(allBefore)), after: middleOf(logRuns(allAfter)) },
   };
   const startsMore = areAll ? 0.5 : chanceStartsMore(starts.before, starts.after);
-  const byStarts: Verdict = startsMore >= SURE ? 'better' : startsMore <= 1 - SURE ? 'worse' : 'cannot-tell';
+  const byStarts: Verdict = startsMore >= VERDICT_PROBABILITY ? 'better' : startsMore <= 1 - VERDICT_PROBABILITY ? 'worse' : 'cannot-tell';
   const started = orderedPairs(pairs, isInTurn)
     .filter(({ before, after }) => before.length > 0 && after.length > 0)
     // A stop near a mark is no ratio that floors have in common: the pair with the most runs.
     .toSorted((a, b) => Math.min(b.before.length, b.after.length) - Math.min(a.before.length, a.after.length))
     .slice(0, scoring.target === null ? undefined : 1);
   const count = (side: 'before' | 'after'): number => started.reduce((sum, pair) => sum + pair[side].length, 0);
-  if (count('before') < FEWEST || count('after') < FEWEST)
+  if (count('before') < MIN_RUNS || count('after') < MIN_RUNS)
     return { ...told, verdict: byStarts, gain: null, chance: startsMore, more: null, drift: null };
-  const placesOf = (groups: readonly LnPair[], fineness?: number): readonly ScatterPlace[] =>
-    scatterPlaces(
+  const placesOf = (groups: readonly LnPair[], fineness?: number): readonly ScatterNode[] =>
+    scatterPosterior(
       groups.flatMap(({ before, after }) => [before, after]),
       scatter,
       fineness,
     );
-  const differenceOf = (places: readonly ScatterPlace[]): Difference => {
+  const differenceOf = (places: readonly ScatterNode[]): Difference => {
     const session = isInTurn ? 0 : SESSION;
     return scoring.target === null ? relativeDifference(places, scoring.isLess, session) : missDifference(places, scoring.target, session);
   };
@@ -261,7 +261,7 @@ export function didItHelp(
   const byGain = verdictOf(difference);
   const isTorn = byStarts !== 'cannot-tell' && byGain !== 'no-difference' && byGain !== 'cannot-tell' && byGain !== byStarts;
   const verdict = isTorn ? 'cannot-tell' : byStarts === 'cannot-tell' ? byGain : byStarts;
-  const [low, middle, high] = [SIDE, 0.5, 1 - SIDE].map((share) => quantileOf(difference, share));
+  const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((share) => quantileOf(difference, share));
   return {
     ...told,
     verdict,
@@ -286,15 +286,11 @@ const SETTLED = 2 / 3;
  * Runs more of each after which two in three of the ways in which they may come out end in a verdict: simulated from what is known now. Null
  * where even the most that anybody would make settle it less often.
  */
-function runsMore(
-  groups: readonly LnPair[],
-  places: readonly ScatterPlace[],
-  judge: (groups: readonly LnPair[]) => Verdict,
-): number | null {
+function runsMore(groups: readonly LnPair[], places: readonly ScatterNode[], judge: (groups: readonly LnPair[]) => Verdict): number | null {
   const orders = groups.flatMap(({ before, after }) => [...before, ...after].map(({ order }) => order));
   const [latest, middle] = [Math.max(...orders), mean(orders)];
   const isSettled = (more: number): boolean => {
-    const random = mulberry(1);
+    const random = randomGenerator(1);
     let [settled, draw] = [0, 0];
     // Only until it is decided.
     for (; draw < DRAWS && settled < SETTLED * DRAWS && draw - settled <= (1 - SETTLED) * DRAWS; draw++) {

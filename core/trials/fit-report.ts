@@ -1,17 +1,17 @@
-import { asAsked, type Brief } from '../brief/brief.ts';
+import { designForBrief, type Brief } from '../brief/brief.ts';
 import type { CarDesign, RunRecord, Wind } from '../car/car-design.ts';
 import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
 import { valueKeysOf, valueOf } from '../car/values.ts';
-import { explain, notedIn, weighCauses } from './causes.ts';
+import { explain, observationsIn, weighCauses } from './causes.ts';
 import { fitCar, leaveOut } from './fit/fit-car.ts';
 import { checkBefore, checkGroup, mostRun, type GroupCheck } from './group-check.ts';
 import type { SignsInRuns } from './signs-in-runs.ts';
 import { quantileOf } from './fit/mixture.ts';
 import { mixtureOf, predictFitted, type Interval } from './fit/predict-fitted.ts';
 import { valueRow } from './fitted-values.ts';
-import { learntOf, type Learnt } from './learnt.ts';
+import { posteriorChanges, type PosteriorChange } from './posterior-change.ts';
 import { nextChanges } from './next-change.ts';
-import { toldRuns } from './told-runs.ts';
+import { selectRuns } from './select-runs.ts';
 
 /** A car, its runs and what is asked of them. */
 export interface FitRequest {
@@ -26,8 +26,8 @@ export interface FitReport {
   readonly values: Readonly<
     Partial<Record<ValueKey, { readonly prior: number; readonly fitted: number; readonly interval90: readonly [number, number] }>>
   >;
-  readonly resistance: Learnt | null;
-  readonly energy: Learnt | null;
+  readonly resistance: PosteriorChange | null;
+  readonly energy: PosteriorChange | null;
   readonly scatter: number;
   readonly predictions: readonly (null | {
     readonly mean: Interval;
@@ -61,7 +61,7 @@ export interface FitReport {
   }[];
 }
 
-const SIDE = 0.05;
+const TAIL_PROBABILITY = 0.05;
 const slug = (words: string): string =>
   words
     .toLowerCase()
@@ -70,8 +70,8 @@ const slug = (words: string): string =>
 
 /** Fits a car to its runs and tells all of it; null where the car cannot run as it was wound. */
 export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
-  const design = brief ? asAsked(told, brief) : told;
-  const toldOf = toldRuns(runs.map(({ design: ran, ...record }) => ({ record, design: ran })));
+  const design = brief ? designForBrief(told, brief) : told;
+  const toldOf = selectRuns(runs.map(({ design: ran, ...record }) => ({ record, design: ran })));
   if (!toldOf) return null;
   const { groups, earlier, unwound, ofLatest, signs, said } = toldOf;
   const asked = predict.map(({ winding, floor }) => ({ winding, design: floor ? { ...design, floor } : design }));
@@ -84,11 +84,11 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
     const back = (x: number): number => (SPREAD_IN_UNITS.has(key) ? x : Math.exp(x));
     const mixture = mixtureOf(fitted, row);
     const at = (share: number): number => back(quantileOf(mixture, share));
-    values[key] = { prior: valueOf(design, key).value, fitted: at(0.5), interval90: [at(SIDE), at(1 - SIDE)] };
+    values[key] = { prior: valueOf(design, key).value, fitted: at(0.5), interval90: [at(TAIL_PROBABILITY), at(1 - TAIL_PROBABILITY)] };
   }
-  const learnt = learntOf(fitted, design);
+  const learnt = posteriorChanges(fitted, design);
   const weighed = weighCauses(ofLatest, { workspace: fitted.workspace });
-  const noted = notedIn(ofLatest.flatMap(({ of }) => of.map(({ record }) => record)));
+  const noted = observationsIn(ofLatest.flatMap(({ of }) => of.map(({ record }) => record)));
   return {
     values,
     resistance: learnt?.resistance ?? null,

@@ -1,6 +1,6 @@
 import type { CarDesign, Measured } from '../car/car-design.ts';
 import { SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
-import { HANG_ON_FLOOR, valueKeysOf, valueOf } from '../car/values.ts';
+import { FLOOR_DEPENDENT, valueKeysOf, valueOf } from '../car/values.ts';
 import { builtWith, likelyCar } from './fit/built-car.ts';
 import type { FittedCar } from './fit/fit-car.ts';
 import { mixtureOf, type Row } from './fit/predict-fitted.ts';
@@ -11,7 +11,7 @@ const NARROWED = 0.95;
 const STEP = 0.25;
 
 /** ln of a value, or the value where its spread is in its own unit, over everything the fit is about; null for one that is not there. */
-export function valueRow({ unknowns, place }: FittedCar, design: CarDesign, key: ValueKey): Row | null {
+export function valueRow({ unknowns, mapEstimate: place }: FittedCar, design: CarDesign, key: ValueKey): Row | null {
   const isInUnits = SPREAD_IN_UNITS.has(key);
   if (!isInUnits && valueOf(design, key).value <= 0) return null;
   // Without the fading, which hangs on the winding.
@@ -46,7 +46,7 @@ export function fittedValues(fitted: FittedCar, design: CarDesign): Measured {
     told[key] = {
       value: Number((isInUnits ? mean : Math.exp(mean)).toPrecision(4)),
       spread: Number(Math.min(deviation, before.spread).toPrecision(3)),
-      ...(HANG_ON_FLOOR.has(key) && { on: design.floor.kind }),
+      ...(FLOOR_DEPENDENT.has(key) && { on: design.floor.kind }),
       ...(key === 'slope' && { of: design.floor.slope }),
       from: 'fit',
     };

@@ -7,12 +7,12 @@ import { predictFitted, type FittedPrediction } from './fit/predict-fitted.ts';
 import type { TrialGroup } from './fit/trial.ts';
 
 /** How like runs lie to what a model said of them before it knew them. */
-export type Expectedness = 'as-expected' | 'surprising' | 'impossible';
+export type Plausibility = 'as-expected' | 'surprising' | 'impossible';
 
 /** The check of a group: how often a model that is right would be so far off or further, and what that is called. */
 export interface GroupCheck {
   readonly chance: number;
-  readonly verdict: Expectedness;
+  readonly verdict: Plausibility;
 }
 
 /** A right model is surprised by one group in twenty, and by one in a thousand as if it were impossible. */

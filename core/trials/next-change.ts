@@ -2,26 +2,26 @@ import { quantile } from 'simple-statistics';
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { conflictsOf } from '../car/fit.ts';
 import { CARE } from '../car/catalogue.ts';
-import { changeWords } from '../car/difference.ts';
+import { describeChanges } from '../car/difference.ts';
 import { FREEING, moreCare } from '../car/flick-test.ts';
 import { isSameCar } from '../car/same-design.ts';
 import { checkCar, RANK, stoppedBy } from '../checks/check-car.ts';
 import { goalOf } from '../brief/goal.ts';
 import { hasFallenShort } from '../brief/goals.ts';
-import { judgeRules, standingWords } from '../brief/rules.ts';
+import { judgeRules, describeCompliance } from '../brief/rules.ts';
 import { runForAim, scoreOf, simulateForAim } from '../explore/aim.ts';
 import { minutesOf, partsToGet, type PartToGet } from '../explore/parts-to-get.ts';
-import { asMade, placed, turnsOf } from '../explore/search-turns.ts';
-import { backwardSolved } from '../numerics/cholesky.ts';
+import { roundedToBuildable, withMotorPlaced, searchDimensions } from '../explore/search-dimensions.ts';
+import { solveLowerTransposed } from '../numerics/cholesky.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { type Format, formatIn, type UnitSystem } from '../units/quantity.ts';
 import { runFaults } from '../run/run-setup.ts';
-import { builtWith, likelyCar, setupOf, unknownsOf, withGrip, type Unknown } from './fit/built-car.ts';
+import { builtWith, likelyCar, setupOf, latentParameters, withGrip, type LatentParameter } from './fit/built-car.ts';
 import type { FittedCar } from './fit/fit-car.ts';
 import { STALL } from './fit/outputs.ts';
 import { distanceRow, linearFor } from './fit/predict-fitted.ts';
-import { usualOf, WIDTHS } from './fit/spread-grid.ts';
+import { nominalSize, PRIOR_WIDTH_FACTORS } from './fit/scale-grid.ts';
 
 /** One change worth trying, under the fitted car. */
 export interface SuggestedChange {
@@ -44,7 +44,7 @@ export interface SuggestedChange {
 }
 
 /** What each school holds to be better, on this car. m. */
-export interface School {
+export interface DesignTradeOff {
   readonly name: string;
   readonly less: { readonly words: string; readonly distance: number };
   readonly more: { readonly words: string; readonly distance: number };
@@ -58,7 +58,7 @@ export interface NextChanges {
   readonly unsure: number;
   /** The check or rule that stops the car as it is; null for none. */
   readonly stoppedBy: string | null;
-  readonly schools: readonly School[];
+  readonly tradeOffs: readonly DesignTradeOff[];
   /** m that the car goes as it is, the middle of the same cars. */
   readonly distance: number;
 }
@@ -68,12 +68,12 @@ const FULL: Wind = { kind: 'full' };
 const PLACES = [0.03, 0.15, 0.27, 0.39, 0.51, 0.63, 0.75, 0.87, 0.97];
 const DRAWS = 60;
 const SHORTLIST = 14;
-const MOST = 6;
+const MAX_CHANGES = 6;
 /** A gain below this share of what is asked is hidden by the scatter. */
-const SEEN = 0.04;
-const SURE = 0.8;
+const MIN_RELATIVE_GAIN = 0.04;
+const MIN_CHANCE = 0.8;
 /** 9 in 10. */
-const SIDE = 0.05;
+const TAIL_PROBABILITY = 0.05;
 
 /** Minutes that freeing and squaring a car take. Our estimate. */
 const OF_FREEING = 25;
@@ -95,10 +95,10 @@ interface Draw {
  * nothing, so the narrow widths are left out.
  */
 function drawsOf(fitted: FittedCar, design: CarDesign, count: number): Draw[] {
-  const { components, unknowns, misfit, place: found } = fitted;
+  const { components, unknowns, misfit, mapEstimate: found } = fitted;
   const linear = linearFor(fitted, design, FULL);
   const row = linear && distanceRow(fitted, design, FULL, linear).row;
-  const wide = components.filter(({ width }) => width >= usualOf(WIDTHS));
+  const wide = components.filter(({ width }) => width >= nominalSize(PRIOR_WIDTH_FACTORS));
   const total = wide.reduce((sum, { weight }) => sum + weight, 0);
   const n = components[0]!.place.length;
   const pointAt = lowDiscrepancy(n + 1, 7);
@@ -107,7 +107,7 @@ function drawsOf(fitted: FittedCar, design: CarDesign, count: number): Draw[] {
     let left = ((k + 0.5) / count) * total;
     const component = wide.find(({ weight }) => (left -= weight) <= 0) ?? wide.at(-1)!;
     const point = Float64Array.from(pointAt(k), standardNormal);
-    const off = backwardSolved(component.root, point.slice(0, n));
+    const off = solveLowerTransposed(component.root, point.slice(0, n));
     const place = component.place.map((z, i) => z + off[i]!);
     return {
       place: place.slice(0, unknowns.length),
@@ -125,7 +125,7 @@ interface Ran {
 }
 
 /** Score and distance of a design where its unknowns are so far off; null where it cannot run so. */
-function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly Unknown[], place: ArrayLike<number>): Ran | null {
+function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly LatentParameter[], place: ArrayLike<number>): Ran | null {
   const built = builtWith(likelyCar(design, FULL, 1), unknowns, place);
   const setup = setupOf(built);
   if (runFaults(setup).length > 0) return null;
@@ -136,7 +136,7 @@ function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly U
 /** Runs of a design for each of the cars that the fit allows; what a change brings anew, and no run has told of, is drawn too. Null where one cannot run. */
 function runsOf(fitted: FittedCar, design: CarDesign, draws: readonly Draw[]): readonly (Ran | null)[] {
   const known = new Set(fitted.unknowns.map(({ id }) => id));
-  const fresh = unknownsOf([design]).filter(({ id }) => !known.has(id));
+  const fresh = latentParameters([design]).filter(({ id }) => !known.has(id));
   const pointAt = lowDiscrepancy(Math.max(fresh.length, 1), 11);
   const unknowns = [...fitted.unknowns, ...fresh];
   return draws.map(({ place, width }, k) =>
@@ -188,11 +188,11 @@ const areOwnPartsAsTheyAre = ({ own, driveWheels, otherWheels, axleDiameter }: C
 function candidatesOf(design: CarDesign, own: readonly OwnPart[], format: Format): CarDesign[] {
   const result = runForAim(design);
   const remedies = result ? checkCar(design, result).flatMap((check) => check.remedies(format).map((remedy) => remedy.design)) : [];
-  const turned = turnsOf(design, { own }).flatMap((turn) => PLACES.map((share) => placed(turn(design, share))));
+  const turned = searchDimensions(design, { own }).flatMap((turn) => PLACES.map((share) => withMotorPlaced(turn(design, share))));
   const freed = moreCare(design).map((care) => withCare(design, care));
   const conflicts = conflictsOf(design).length;
   const found: CarDesign[] = [];
-  for (const candidate of [...remedies.map((remedy) => asMade(remedy, design)), ...turned, ...freed]) {
+  for (const candidate of [...remedies.map((remedy) => roundedToBuildable(remedy, design)), ...turned, ...freed]) {
     // A change of the floor is none of the car's.
     const onIts = { ...candidate, floor: design.floor };
     if (
@@ -231,7 +231,7 @@ export function nextChanges(
   { own = [], units = 'metric' }: { readonly own?: readonly OwnPart[]; readonly units?: UnitSystem } = {},
 ): NextChanges | null {
   const format: Format = formatIn(units);
-  const likely = fitted.place.slice(0, fitted.unknowns.length);
+  const likely = fitted.mapEstimate.slice(0, fitted.unknowns.length);
   const now = runOf(fitted, design, fitted.unknowns, likely);
   const before = failing(design);
   if (!now || !before) return null;
@@ -243,7 +243,8 @@ export function nextChanges(
       return run ? [{ design: candidate, gain: run.score - now.score }] : [];
     })
     .sort((a, b) => b.gain - a.gain);
-  const worth = SEEN * (hasFallenShort(now.score) || goalOf(design.aim).kind === 'closest-to' ? now.distance : Math.abs(now.score));
+  const worth =
+    MIN_RELATIVE_GAIN * (hasFallenShort(now.score) || goalOf(design.aim).kind === 'closest-to' ? now.distance : Math.abs(now.score));
   const kinds = new Set<string>();
   const shortlist: CarDesign[] = [];
   for (const { design: candidate, gain } of tried) {
@@ -276,24 +277,28 @@ export function nextChanges(
     const rules = judgeRules(candidate, candidate.limits);
     return {
       words:
-        candidate.care === design.care ? changeWords(design, candidate, units) : `${FREEING}: ${changeWords(design, candidate, units)}`,
+        candidate.care === design.care
+          ? describeChanges(design, candidate, units)
+          : `${FREEING}: ${describeChanges(design, candidate, units)}`,
       design: candidate,
       gain: quantile(gains, 0.5),
-      low: quantile(gains, SIDE),
-      high: quantile(gains, 1 - SIDE),
+      low: quantile(gains, TAIL_PROBABILITY),
+      high: quantile(gains, 1 - TAIL_PROBABILITY),
       chance: gains.filter((by) => by > 0).length / gains.length,
       distance: middleDistance(runs),
       minutes: candidate.care === design.care ? minutesOf(1, parts) : OF_FREEING,
       parts,
-      rules: rules.length > 0 ? standingWords(rules, format).words : null,
+      rules: rules.length > 0 ? describeCompliance(rules, format).words : null,
     };
   });
-  const sure = changes.filter(({ chance, gain }) => stopped !== null || (chance >= SURE && gain >= worth)).sort((a, b) => b.gain - a.gain);
+  const sure = changes
+    .filter(({ chance, gain }) => stopped !== null || (chance >= MIN_CHANCE && gain >= worth))
+    .sort((a, b) => b.gain - a.gain);
   return {
-    changes: sure.slice(0, MOST),
+    changes: sure.slice(0, MAX_CHANGES),
     unsure: changes.length - sure.length,
     stoppedBy: stopped,
-    schools: schoolsOf(fitted, design, draws, scaled, format),
+    tradeOffs: tradeOffsOf(fitted, design, draws, scaled, format),
     distance: middleDistance(as),
   };
 }
@@ -317,19 +322,19 @@ const LIGHTER = 0.02;
 const LONGER = 0.2;
 const GRIPPIER = 0.25;
 
-function schoolsOf(
+function tradeOffsOf(
   fitted: FittedCar,
   design: CarDesign,
   draws: readonly Draw[],
   scaled: (runs: readonly (Ran | null)[]) => readonly (Ran | null)[],
   format: Format,
-): School[] {
+): DesignTradeOff[] {
   const distance = (changed: CarDesign): number => middleDistance(scaled(runsOf(fitted, changed, draws)));
   const now = distance(design);
   const { motor, rest } = design;
   const weight = (by: number): CarDesign => ({ ...design, rest: { ...rest, mass: rest.mass + by } });
   const lever = (factor: number): CarDesign =>
-    motor.kind === 'lever' ? placed({ ...design, motor: { ...motor, leverLength: motor.leverLength * factor } }) : design;
+    motor.kind === 'lever' ? withMotorPlaced({ ...design, motor: { ...motor, leverLength: motor.leverLength * factor } }) : design;
   const grip = (factor: number): number =>
     middleDistance(
       scaled(
@@ -342,7 +347,7 @@ function schoolsOf(
         }),
       ),
     );
-  const told: School[] = [
+  const told: DesignTradeOff[] = [
     {
       name: 'light or heavy',
       less: { words: `${format(LIGHTER, 'weight')} lighter`, distance: rest.mass > LIGHTER ? distance(weight(-LIGHTER)) : NaN },

@@ -1,8 +1,8 @@
 import type { MotorKind } from '../car/car-design.ts';
-import { causeWords } from './cause-words.ts';
+import { describeCause } from './cause-descriptions.ts';
 import type { Outlook } from '../explore/outlook.ts';
-import { isMendable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
-import { FURTHER } from './learnt.ts';
+import { isRepairable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
+import { FURTHER } from './posterior-change.ts';
 import type { Tuning } from './tuning.ts';
 import type { RunPlan } from './tuning-log.ts';
 
@@ -30,7 +30,7 @@ export interface NextThing {
 const chanceWords = (chance: number): string => (chance < 0.05 ? 'hardly any' : `${Math.round(10 * chance)} in 10`);
 
 /** Runs alike that show how much luck is in one. */
-const ENOUGH = 3;
+const MIN_LIKE_RUNS = 3;
 
 /** A car that is less likely to do what is asked is changed before it is built. */
 const EVEN = 0.5;
@@ -39,7 +39,7 @@ const WORTH_MEASURING = 0.3;
 
 /** Whether what is to be expected of a car decides what is next: before its runs tell more. */
 export const needsOutlook = ({ canRun, brokenRule, hasBrief, runs }: Omit<CarInBrief, 'outlook'>): boolean =>
-  canRun && brokenRule === null && hasBrief && runs < ENOUGH;
+  canRun && brokenRule === null && hasBrief && runs < MIN_LIKE_RUNS;
 
 /**
  * The one thing that brings a car further now, from what is known of it at a glance: whether it can run; keeps the rules; knows what is asked;
@@ -66,10 +66,10 @@ export function nextThing(car: CarInBrief): NextThing {
     };
   if (runs === 0)
     return { station: 'track', words: 'make three like runs', reason: 'they show how far it goes, and how much runs differ by luck' };
-  if (runs < ENOUGH)
+  if (runs < MIN_LIKE_RUNS)
     return {
       station: 'track',
-      words: runs === ENOUGH - 1 ? 'make one more like run' : 'make two more like runs',
+      words: runs === MIN_LIKE_RUNS - 1 ? 'make one more like run' : 'make two more like runs',
       reason: 'three runs tell the car from luck',
     };
   return { station: 'tune', words: 'see why it ran like this, and what to change', reason: `${runs} runs tell` };
@@ -87,10 +87,10 @@ const inHundred = (share: number): string => `${Math.round(100 * share)} %`;
 /** What to do about the likeliest fault: look for it, or put right what was found; null where neither is to be done. */
 function aboutFault({ id, probability }: RankedCause, motor: MotorKind, checks: NonNullable<Evidence['checks']>): NextThing | null {
   if (probability < LIKELY) return null;
-  const { check, cure, name, tells } = causeWords(id, motor);
+  const { check, cure, name, tells } = describeCause(id, motor);
   const reason = `${name}: ${inHundred(probability)} likely`;
   if (checks[id] === undefined) return { station: 'tune', words: check ?? `find out: ${tells}`, reason };
-  return checks[id] === 'confirmed' && cure && isMendable(id) ? { station: 'tune', words: cure, reason } : null;
+  return checks[id] === 'confirmed' && cure && isRepairable(id) ? { station: 'tune', words: cure, reason } : null;
 }
 
 /** What is told besides the runs: what was found at the table, and the plan by which the last change is judged. */

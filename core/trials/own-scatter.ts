@@ -1,11 +1,11 @@
 import { sampleStandardDeviation } from 'simple-statistics';
 import { START } from '../car/did-not-start.ts';
-import { USUAL_SCATTER, type ScatterPrior } from './fit/spread-grid.ts';
+import { USUAL_SCATTER, type ScatterPrior } from './fit/scale-grid.ts';
 
 /** How much the scatter differs from one car of a builder to the next, ln. Our estimate. */
 const BETWEEN = 0.25;
 /** Runs that stopped from which a group tells its scatter. */
-const ENOUGH = 3;
+const MIN_RUNS = 3;
 
 /** ln s of n normal values lies so far below ln σ on average, and has this variance: ψ and ψ′ of (n − 1)/2 by their asymptotic series (Abramowitz and Stegun 6.3.18, 6.4.12). */
 function lnDeviationOf(count: number): { readonly below: number; readonly variance: number } {
@@ -22,7 +22,7 @@ export function ownScatter(groups: readonly (readonly number[])[]): ScatterPrior
   let [precision, sum] = [1 / usual, Math.log(USUAL_SCATTER.median) / usual];
   for (const distances of groups) {
     const group = distances.filter((distance) => distance >= START);
-    if (group.length < ENOUGH) continue;
+    if (group.length < MIN_RUNS) continue;
     const { below, variance } = lnDeviationOf(group.length);
     const weight = 1 / (variance + BETWEEN ** 2);
     precision += weight;

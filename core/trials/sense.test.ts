@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Wind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
-import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { fitCar } from './fit/fit-car.ts';
@@ -11,7 +11,7 @@ import type { TrialGroup, TrialRun } from './fit/trial.ts';
 const design = newCar('Tern', 'band');
 const FULL = { kind: 'full' } as const;
 const HALF: Wind = { kind: 'turns', turns: Math.round(fullTurns(design)) / 2 };
-const random = mulberry(11);
+const random = randomGenerator(11);
 
 /** Runs that scatter by 5 % about a share of what is thought. */
 function runsAt(wind: Wind, count: number, share = 0.85): TrialRun[] {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { mulberry, standardNormal } from '../numerics/low-discrepancy.ts';
+import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { signsInRuns, type RunInOrder } from './signs-in-runs.ts';
 
 const inOrder = (distances: readonly number[], first = 1): RunInOrder[] => distances.map((distance, i) => ({ distance, order: first + i }));
 /** Groups of five runs with 5 % scatter, each changed as it is told by its order. */
 function groupsOf(count: number, seed: number, by: (order: number, chance: () => number) => number): RunInOrder[][] {
-  const random = mulberry(seed);
+  const random = randomGenerator(seed);
   const normal = (): number => standardNormal(Math.min(Math.max(random(), 1e-9), 1 - 1e-9));
   return Array.from({ length: count }, (_, g) =>
     inOrder(

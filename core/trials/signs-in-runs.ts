@@ -24,11 +24,11 @@ export interface SignsInRuns {
 }
 
 /** Runs of a group that tell how they scatter about their own mean. */
-const FEWEST = 3;
+const MIN_RUNS = 3;
 /** Luck shows one of these so often. */
-const LUCK = 0.05;
+const SIGNIFICANCE_LEVEL = 0.05;
 /** Degrees of freedom from which an odd run or a growing scatter can be told from others. */
-const ENOUGH = 3;
+const MIN_DEGREES_OF_FREEDOM = 3;
 
 const squares = (values: readonly number[]): number => values.reduce((sum, value) => sum + value * value, 0);
 
@@ -53,21 +53,21 @@ export function signsInRuns(groups: readonly (readonly RunInOrder[])[]): SignsIn
   if (all.groups === 0) return { drift: 'cannot-tell', perRun: 0, odd: 'cannot-tell', oddOnes: [], growing: 'cannot-tell' };
   const isOdd = ({ off, own }: Residual): boolean => {
     const others = Math.sqrt(Math.max(all.squares - off ** 2 / own, 1e-12) / (all.freedom - 1));
-    return 2 * tCdf(-Math.abs(off) / others / Math.sqrt(own), all.freedom - 1) < LUCK / all.rows.length;
+    return 2 * tCdf(-Math.abs(off) / others / Math.sqrt(own), all.freedom - 1) < SIGNIFICANCE_LEVEL / all.rows.length;
   };
-  const amongAll = all.freedom < ENOUGH ? [] : all.rows.filter(isOdd).map(({ order }) => order);
+  const amongAll = all.freedom < MIN_DEGREES_OF_FREEDOM ? [] : all.rows.filter(isOdd).map(({ order }) => order);
   const oddOnes = [...new Set([...amongAll, ...groups.flatMap(farFromTheMiddle)])];
   // The rest is asked of those that are not odd.
   const { rows, freedom } =
     oddOnes.length === 0 ? all : aboutTheirMeans(groups.map((runs) => runs.filter(({ order }) => !oddOnes.includes(order))));
-  const odd: Sign = oddOnes.length > 0 ? 'seen' : all.freedom < ENOUGH ? 'cannot-tell' : 'not-seen';
+  const odd: Sign = oddOnes.length > 0 ? 'seen' : all.freedom < MIN_DEGREES_OF_FREEDOM ? 'cannot-tell' : 'not-seen';
   if (freedom < 2) return { drift: 'cannot-tell', perRun: 0, odd, oddOnes, growing: 'cannot-tell' };
   const across = squares(rows.map(({ since }) => since));
   const perRun = rows.reduce((sum, { since, off }) => sum + since * off, 0) / across;
   const left = rows.map(({ off, since }) => off - perRun * since);
   const error = Math.sqrt(squares(left) / (freedom - 1) / across);
   const trend =
-    freedom < ENOUGH
+    freedom < MIN_DEGREES_OF_FREEDOM
       ? null
       : trendOf(
           rows
@@ -76,11 +76,11 @@ export function signsInRuns(groups: readonly (readonly RunInOrder[])[]): SignsIn
             .map(({ size }) => size),
         );
   return {
-    drift: 2 * tCdf(-Math.abs(perRun) / Math.max(error, 1e-9), freedom - 1) < LUCK ? 'seen' : 'not-seen',
+    drift: 2 * tCdf(-Math.abs(perRun) / Math.max(error, 1e-9), freedom - 1) < SIGNIFICANCE_LEVEL ? 'seen' : 'not-seen',
     perRun: Math.expm1(perRun),
     odd,
     oddOnes,
-    growing: trend === null ? 'cannot-tell' : trend.p < LUCK && trend.tau > 0 ? 'seen' : 'not-seen',
+    growing: trend === null ? 'cannot-tell' : trend.p < SIGNIFICANCE_LEVEL && trend.tau > 0 ? 'seen' : 'not-seen',
   };
 }
 
@@ -94,7 +94,7 @@ interface Residual {
 
 /** Runs of all groups of three or more, each about its own mean; how many groups, the sum of squares, and degrees of freedom. */
 function aboutTheirMeans(groups: readonly (readonly RunInOrder[])[]) {
-  const told = groups.filter((runs) => runs.length >= FEWEST);
+  const told = groups.filter((runs) => runs.length >= MIN_RUNS);
   const rows = told.flatMap((runs): Residual[] => {
     const ln = runs.map(({ distance }) => Math.log(distance));
     const [middle, order] = [mean(ln), mean(runs.map((run) => run.order))];

@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics';
-import { within } from '../bench/estimate.ts';
+import { confidenceInterval } from '../bench/estimate.ts';
 import { curvatureOfPushes } from '../bench/pushes.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { driftAfter, straighteningMoves, type AxleMove } from '../predict/straightness.ts';
@@ -38,7 +38,7 @@ export function straightening(design: CarDesign, runs: readonly Drifted[]): Stra
   const found = curvatureOfPushes(pushes, TAPE);
   if (!found) return null;
   const { curvature, ofFloor } = found;
-  const [low, high] = within(curvature, 0.9);
+  const [low, high] = confidenceInterval(curvature, 0.9);
   const way = mean(pushes.map(({ distance }) => distance));
   const drift = driftAfter(curvature.value, way);
   const reach = (high - low) / 2;

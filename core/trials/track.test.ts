@@ -7,9 +7,9 @@ import { fullTurns } from '../predict/derive-run-setup.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { sampledRuns } from '../predict/sampled-runs.ts';
 import { beforeRun } from './before-run.ts';
-import { runAgainst } from './luck.ts';
+import { runDeviation } from './run-deviation.ts';
 import { turnsForRoom } from './turns-for-room.ts';
-import { safeTurns, woundUp } from './wound-up.ts';
+import { safeTurns, windingState } from './winding-state.ts';
 
 const lever = newCar('x');
 const band = newCar('x', 'band');
@@ -48,12 +48,12 @@ describe('a car being wound', () => {
       const car = newCar('x', kind);
       const prediction = predictRun(car);
       if (prediction.kind === 'refused') throw new Error('refused');
-      expect(woundUp(car, fullTurns(car))!.pull).toBeCloseTo(prediction.result.launchThrust, 9);
-      expect(woundUp(car, 0)).toBeNull();
+      expect(windingState(car, fullTurns(car))!.pull).toBeCloseTo(prediction.result.launchThrust, 9);
+      expect(windingState(car, 0)).toBeNull();
     }
   });
   it('stretches its band the more the further it is wound, and is safe to where that is still safe', () => {
-    const stretches = [2, 4, 6].map((turns) => woundUp(band, turns)!.stretch!);
+    const stretches = [2, 4, 6].map((turns) => windingState(band, turns)!.stretch!);
     expect(stretches).toEqual([...stretches].sort((a, b) => a - b));
     expect(safeTurns(lever)).toBe(fullTurns(lever));
     // The furthest that it can be wound at all.
@@ -64,7 +64,7 @@ describe('a car being wound', () => {
     const safe = safeTurns(overwound);
     if (overwound.motor.kind !== 'band') throw new Error('no band');
     expect(safe).toBeLessThan(fullTurns(overwound));
-    expect(woundUp(overwound, safe)!.stretch!).toBeCloseTo(safeStretch(overwound.motor.band), 1);
+    expect(windingState(overwound, safe)!.stretch!).toBeCloseTo(safeStretch(overwound.motor.band), 1);
   });
 });
 
@@ -92,18 +92,18 @@ describe('luck', () => {
   // 9.5, 10, 10.5: mean 10, standard deviation 0.5.
   const three = { stopped: 3, sum: 30, sumOfSquares: 9.5 ** 2 + 10 ** 2 + 10.5 ** 2 };
   it('is what the usual scatter of the prediction explains until there are runs', () => {
-    expect(runAgainst(stopped(11), 10, none)).toEqual({ apart: 1, of: 'prediction', luck: 'within' });
-    expect(runAgainst(stopped(12), 10, none)).toMatchObject({ luck: 'beyond' });
+    expect(runDeviation(stopped(11), 10, none)).toEqual({ apart: 1, of: 'prediction', luck: 'within' });
+    expect(runDeviation(stopped(12), 10, none)).toMatchObject({ luck: 'beyond' });
   });
   // s² = (2 · 0.6² + 2 · 0.5²)/4 = 0.305; t(0.975, 4) = 2.7764 (tables); 2.7764 √(0.305 · 4/3) = 1.770.
   it('is this car’s own scatter once three runs are there, weighed with what is usual: 1.77 m about 10', () => {
-    expect(runAgainst(stopped(11.76), 20, three)).toMatchObject({ of: 'runs', luck: 'within' });
-    expect(runAgainst(stopped(11.78), 20, three)).toMatchObject({ of: 'runs', luck: 'beyond' });
-    expect(runAgainst(stopped(8.24), 20, three)).toMatchObject({ luck: 'within', apart: expect.closeTo(-1.76, 9) });
-    expect(runAgainst(stopped(5.01), 5, { stopped: 3, sum: 15, sumOfSquares: 75 }).luck).toBe('within');
+    expect(runDeviation(stopped(11.76), 20, three)).toMatchObject({ of: 'runs', luck: 'within' });
+    expect(runDeviation(stopped(11.78), 20, three)).toMatchObject({ of: 'runs', luck: 'beyond' });
+    expect(runDeviation(stopped(8.24), 20, three)).toMatchObject({ luck: 'within', apart: expect.closeTo(-1.76, 9) });
+    expect(runDeviation(stopped(5.01), 5, { stopped: 3, sum: 15, sumOfSquares: 75 }).luck).toBe('within');
   });
   it('is never told of a wall that was hit too soon', () => {
-    expect(runAgainst({ kind: 'hit-wall', distance: 5 }, 10, none).luck).toBe('wall');
-    expect(runAgainst({ kind: 'hit-wall', distance: 12 }, 10, none).luck).toBe('beyond');
+    expect(runDeviation({ kind: 'hit-wall', distance: 5 }, 10, none).luck).toBe('wall');
+    expect(runDeviation({ kind: 'hit-wall', distance: 12 }, 10, none).luck).toBe('beyond');
   });
 });

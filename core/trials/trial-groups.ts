@@ -1,11 +1,11 @@
 import type { RunRecord } from '../car/car-design.ts';
 import { isSameCar, isSameContent, isSameWind } from '../car/same-design.ts';
 import type { RunOfCar } from './compared-runs.ts';
-import type { Mendable, TrialGroup, TrialRun } from './fit/trial.ts';
+import type { RepairableFault, TrialGroup, TrialRun } from './fit/trial.ts';
 
 /** A fault that was put right, and when. */
-export interface PutRight {
-  readonly fault: Mendable;
+export interface Repair {
+  readonly fault: RepairableFault;
   readonly at: string;
 }
 
@@ -23,17 +23,17 @@ const trialRun = ({ record: { outcome, time, splits, seen, spunFor = 0 } }: RunO
 });
 
 /** A group of like runs, with the runs it was made of. */
-export interface RunsAlike extends TrialGroup {
+export interface LikeRunGroup extends TrialGroup {
   readonly of: readonly RunOfCar[];
-  readonly faults: readonly Mendable[];
+  readonly faults: readonly RepairableFault[];
 }
 
 /**
  * Runs put together where car, winding and direction are alike, in the order in which each group first appears. `putRight`: runs before it
  * were made with the fault, and stand apart from those after it.
  */
-export function trialGroups(runs: readonly RunOfCar[], putRight: readonly PutRight[] = []): RunsAlike[] {
-  const groups: RunsAlike[] = [];
+export function trialGroups(runs: readonly RunOfCar[], putRight: readonly Repair[] = []): LikeRunGroup[] {
+  const groups: LikeRunGroup[] = [];
   for (const run of runs) {
     const faults = putRight.filter(({ at }) => run.record.ranAt < at).map(({ fault }) => fault);
     const made = { design: run.design, wind: run.record.wind, direction: run.record.direction, faults };
@@ -56,14 +56,14 @@ const MOST_RUNS = 30;
 
 /** The newest groups, by their latest run, with the newest runs of each; and how many are older. `inOrder`: all of their runs. */
 export function newestGroups(
-  groups: readonly RunsAlike[],
+  groups: readonly LikeRunGroup[],
   inOrder: readonly RunOfCar[],
-): { readonly groups: readonly RunsAlike[]; readonly earlier: { readonly groups: number; readonly runs: number } } {
+): { readonly groups: readonly LikeRunGroup[]; readonly earlier: { readonly groups: number; readonly runs: number } } {
   const place = new Map(inOrder.map((run, i) => [run, i]));
   const sorted = groups.toSorted((a, b) => place.get(a.of.at(-1)!)! - place.get(b.of.at(-1)!)!);
   const newest = sorted
     .slice(-MOST_GROUPS)
     .map((group) => ({ ...group, runs: group.runs.slice(-MOST_RUNS), of: group.of.slice(-MOST_RUNS) }));
-  const count = (of: readonly RunsAlike[]): number => of.reduce((sum, { runs }) => sum + runs.length, 0);
+  const count = (of: readonly LikeRunGroup[]): number => of.reduce((sum, { runs }) => sum + runs.length, 0);
   return { groups: newest, earlier: { groups: sorted.length - newest.length, runs: count(sorted) - count(newest) } };
 }

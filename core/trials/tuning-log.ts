@@ -6,12 +6,12 @@ import type { StoredVersion } from '../schema/stored.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { didItHelp, type Comparison } from './did-it-help.ts';
 import { areInTurn, comparable, pairsOfRuns, scored, type ComparableRuns } from './scored-runs.ts';
-import type { ScatterPrior } from './fit/spread-grid.ts';
+import type { ScatterPrior } from './fit/scale-grid.ts';
 import { ownScatter } from './own-scatter.ts';
-import { trialGroups, type PutRight } from './trial-groups.ts';
+import { trialGroups, type Repair } from './trial-groups.ts';
 
 /** Begins the note of a version that was made to be tried. */
-export const TO_BE_TRIED = 'Tune: ';
+export const PLANNED_NOTE_PREFIX = 'Tune: ';
 /** Runs of each, one after the other in turn, by which a change is judged. */
 export const RUNS_OF_EACH = 3;
 
@@ -28,7 +28,7 @@ export interface LogEntry {
 }
 
 /** What was put right on a car, and when, by the versions that were kept of it. */
-export const putRightOf = (versions: readonly StoredVersion[]): PutRight[] =>
+export const repairsIn = (versions: readonly StoredVersion[]): Repair[] =>
   versions.flatMap(({ record: { putRight, keptAt } }) => (putRight ? [{ fault: putRight, at: keptAt }] : []));
 
 type Made = StoredVersion['record'];
@@ -74,7 +74,7 @@ export function tuningLog(versions: readonly StoredVersion[], design: CarDesign,
   const line = lineOf(versions, design);
   const groups = trialGroups(
     runs.filter(({ record }) => !record.leftOut),
-    putRightOf(versions),
+    repairsIn(versions),
   );
   /** What is thought of the scatter by the groups that are not compared. */
   const scatterBeside = (...made: readonly Made[]): ScatterPrior =>
@@ -111,7 +111,9 @@ export interface RunPlan {
 
 /** The plan by which the change that is on the car is judged; null where there is none. What was put right cannot be run as it was before. */
 export function runPlan(log: readonly LogEntry[]): RunPlan | null {
-  const entry = log.find(({ isPresent, version: { record } }) => isPresent && (record.putRight || record.note.startsWith(TO_BE_TRIED)));
+  const entry = log.find(
+    ({ isPresent, version: { record } }) => isPresent && (record.putRight || record.note.startsWith(PLANNED_NOTE_PREFIX)),
+  );
   if (!entry) return null;
   const left = (of: readonly RunOfCar[]): number => Math.max(0, RUNS_OF_EACH - of.length);
   return { entry, before: entry.version.record.putRight ? 0 : left(entry.runs.before), after: left(entry.runs.after) };

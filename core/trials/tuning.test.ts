@@ -3,12 +3,12 @@ import type { CarDesign, Outcome, RunRecord, Wind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { deriveRunSetup, fullTurns } from '../predict/derive-run-setup.ts';
 import { likelyNumbers } from '../car/values.ts';
-import { simulateSound } from '../run/simulate.ts';
+import { simulateValidated } from '../run/simulate.ts';
 import { explain } from './causes.ts';
 import type { RunOfCar } from './compared-runs.ts';
 import { fitCar } from './fit/fit-car.ts';
 import { predictFitted } from './fit/predict-fitted.ts';
-import { toldRuns } from './told-runs.ts';
+import { selectRuns } from './select-runs.ts';
 import { tuneCar } from './tuning.ts';
 
 const FULL: Wind = { kind: 'full' };
@@ -31,7 +31,8 @@ function run(car: CarDesign, outcome: number | Outcome, more: Partial<RunRecord>
   } as const;
   return { id: `run ${minute}`, design: car, record };
 }
-const reach = (car: CarDesign, slope = 0): number => simulateSound(deriveRunSetup(car, FULL, { ...likelyNumbers(car), slope })).distance;
+const reach = (car: CarDesign, slope = 0): number =>
+  simulateValidated(deriveRunSetup(car, FULL, { ...likelyNumbers(car), slope })).distance;
 
 describe('what is said of another floor', () => {
   // Bare discs spin on a smooth floor: whether they get away on carpet is what the builder saw.
@@ -40,7 +41,7 @@ describe('what is said of another floor', () => {
   const told = (elsewhere?: RunRecord['elsewhere']) => {
     const way = reach(bare);
     const runs = [0.97, 1, 1.03].map((factor) => run(bare, factor * way, elsewhere ? { elsewhere } : {}));
-    const { groups, said } = toldRuns(runs)!;
+    const { groups, said } = selectRuns(runs)!;
     expect(said).toHaveLength(elsewhere ? 3 : 0);
     const fitted = fitCar([...groups, ...said], { designs: [onCarpet] })!;
     return { there: predictFitted(fitted, onCarpet, FULL)!.mean, tuned: tuneCar(onCarpet, runs)!.full!.mean };
@@ -65,12 +66,12 @@ describe('the runs of a car', () => {
     const runs = [0, 1, 2, 3, 4].map((i) => run(design, way * 0.96 ** i));
     const [only] = tuneCar(design, runs)!.groups;
     expect(only).toMatchObject({ heldOut: null, check: null });
-    expect(toldRuns(runs)!.signs).toMatchObject({ drift: 'seen', perRun: expect.closeTo(-0.04, 9) });
+    expect(selectRuns(runs)!.signs).toMatchObject({ drift: 'seen', perRun: expect.closeTo(-0.04, 9) });
   });
   it('are told by the newest groups, also where the last run is of a winding that was run first', () => {
     const turns = fullTurns(design);
     const winds = Array.from({ length: 25 }, (_, i): Wind => ({ kind: 'turns', turns: Math.round(turns * (4 + i)) / 30 }));
-    const distances = winds.map((wind) => simulateSound(deriveRunSetup(design, wind)).distance);
+    const distances = winds.map((wind) => simulateValidated(deriveRunSetup(design, wind)).distance);
     const runs = [...winds, winds[0]!].map((wind, i) => run(design, distances[i % 25]!, { wind }));
     const notWound = run(design, 0, { wind: { kind: 'turns', turns: 0.004 } });
     const tuning = tuneCar(design, [...runs, notWound])!;
@@ -156,7 +157,7 @@ describe('the runs of a car', () => {
       [1, 1.02, 0.98].map((by) => run(band, by * reach(band))),
     )!.room!;
     expect(told.turns).toBeGreaterThan(0.5);
-    const at = (turns: number): number => simulateSound(deriveRunSetup(band, { kind: 'turns', turns })).distance;
+    const at = (turns: number): number => simulateValidated(deriveRunSetup(band, { kind: 'turns', turns })).distance;
     expect(at(told.turns)).toBeLessThan(5);
     expect(at(told.turns + 1)).toBeGreaterThan(4.6);
   });

@@ -7,25 +7,33 @@ import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { UnitSystem } from '../units/quantity.ts';
-import { faultBefore, faultOf, notedIn, weighCauses, type Given, type NotedInRuns, type WeighedCauses } from './causes.ts';
+import {
+  faultBefore,
+  faultOf,
+  observationsIn,
+  weighCauses,
+  type ConfirmedCause,
+  type RunObservations,
+  type WeighedCauses,
+} from './causes.ts';
 import { entriesToCheck, type EntryToCheck } from './entries-to-check.ts';
 import { checkBefore, checkGroup, mostRun, type GroupCheck } from './group-check.ts';
 import { groupSpread, kaplanMeier, type GroupSpread } from './censored.ts';
 import { didNotStart } from '../car/did-not-start.ts';
 import type { RunOfCar } from './compared-runs.ts';
-import { fitCar, leaveOut, woundShare, type FitOptions, type FittedCar } from './fit/fit-car.ts';
+import { fitCar, leaveOut, windingFraction, type FitOptions, type FittedCar } from './fit/fit-car.ts';
 import { predictFitted, type Interval } from './fit/predict-fitted.ts';
 import { shareBelow } from './fit/mixture.ts';
 import { outputsOf, STALL } from './fit/outputs.ts';
 import { likelyCar } from './fit/built-car.ts';
-import type { Mendable, RunConditions } from './fit/trial.ts';
+import type { RepairableFault, RunConditions } from './fit/trial.ts';
 import { fittedValues } from './fitted-values.ts';
-import { furtherRuns, learntOf, type FurtherRun, type Learnt } from './learnt.ts';
+import { furtherRuns, posteriorChanges, type FurtherRun, type PosteriorChange } from './posterior-change.ts';
 import { nextChanges, type NextChanges } from './next-change.ts';
 import type { SignsInRuns } from './signs-in-runs.ts';
 import { straightening, type Straightening } from './straight.ts';
-import { toldRuns } from './told-runs.ts';
-import type { PutRight, RunsAlike } from './trial-groups.ts';
+import { selectRuns } from './select-runs.ts';
+import type { Repair, LikeRunGroup } from './trial-groups.ts';
 
 /** One run: m, and which it was of all that are told, counted from 1. */
 export interface TunedRun {
@@ -43,7 +51,7 @@ export interface TunedGroup {
   readonly wind: Wind;
   readonly direction: 'out' | 'back' | undefined;
   /** What was wrong with the car then, and was put right since. */
-  readonly faults: readonly Mendable[];
+  readonly faults: readonly RepairableFault[];
   readonly distances: readonly TunedRun[];
   /** Mean and scatter with its interval of those that started, walls as "at least"; null for fewer than two that stopped. */
   readonly spread: GroupSpread | null;
@@ -98,14 +106,14 @@ export interface Tuning {
     readonly reaches: number | null;
   } | null;
   readonly scatter: number;
-  readonly learnt: { readonly resistance: Learnt; readonly energy: Learnt } | null;
+  readonly learnt: { readonly resistance: PosteriorChange; readonly energy: PosteriorChange } | null;
   readonly further: readonly FurtherRun[];
   readonly causes: WeighedCauses | null;
   /** Put right since it last ran: no run shows yet what that brought. */
-  readonly putRight: readonly Mendable[];
+  readonly putRight: readonly RepairableFault[];
   /** Whether the car has run as it stands, on whatever floor. */
   readonly hasRun: boolean;
-  readonly noted: NotedInRuns;
+  readonly noted: RunObservations;
   readonly next: NextChanges | null;
   readonly room: ShortRoom | null;
   readonly straight: Straightening | null;
@@ -116,18 +124,18 @@ export interface Tuning {
 const CURVE = 9;
 /** Steps of the shares that go beyond a distance. */
 const MOST_STEPS = 8;
-const SURE = 0.9;
+const ROOM_PROBABILITY = 0.9;
 
 /** m, of a car built just as it was designed; null where it cannot run so. */
 function likelyDistance(design: CarDesign, wind: Wind, conditions: RunConditions, workspace: Workspace): number | null {
-  const outputs = outputsOf(likelyCar(design, wind, woundShare(design, wind), conditions), [], workspace);
+  const outputs = outputsOf(likelyCar(design, wind, windingFraction(design, wind), conditions), [], workspace);
   return outputs && Math.exp(outputs.values[0]!) - STALL;
 }
 
 function tunedGroup(
-  group: RunsAlike,
+  group: LikeRunGroup,
   fitted: FittedCar,
-  groups: readonly RunsAlike[],
+  groups: readonly LikeRunGroup[],
   runs: readonly (readonly Omit<TunedRun, 'isOdd'>[])[],
   { oddOnes }: SignsInRuns,
 ): TunedGroup {
@@ -158,7 +166,7 @@ function tunedGroup(
 }
 
 /** How like runs lie to what was thought before any, with the entries that would explain them where that is far off. */
-function beforeRuns(group: RunsAlike, options: Pick<FitOptions, 'more' | 'workspace'>): Tuning['before'] {
+function beforeRuns(group: LikeRunGroup, options: Pick<FitOptions, 'more' | 'workspace'>): Tuning['before'] {
   const check = checkBefore(group, options);
   if (!check) return null;
   const started = group.runs.filter(({ outcome }) => !didNotStart(outcome));
@@ -177,11 +185,11 @@ function shortRoom(fitted: FittedCar, design: CarDesign, turns: number, ways: Ru
     const told = predictFitted(fitted, design, wind, ways);
     return told ? shareBelow(told.lnNext, Math.log(room + STALL)) : 1;
   };
-  if (stops({ kind: 'full' }) >= SURE) return null;
+  if (stops({ kind: 'full' }) >= ROOM_PROBABILITY) return null;
   let [low, high] = [0, Math.floor(2 * turns)];
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    if (stops({ kind: 'turns', turns: middle / 2 }) >= SURE) low = middle;
+    if (stops({ kind: 'turns', turns: middle / 2 }) >= ROOM_PROBABILITY) low = middle;
     else high = middle;
   }
   if (low === 0) return { room, turns: 0, distance: { low: 0, middle: 0, high: 0 } };
@@ -192,9 +200,9 @@ function shortRoom(fitted: FittedCar, design: CarDesign, turns: number, ways: Ru
 export interface TuningOptions {
   readonly own?: readonly OwnPart[];
   readonly units?: UnitSystem;
-  readonly putRight?: readonly PutRight[];
+  readonly putRight?: readonly Repair[];
   /** What was confirmed at the table and stays so: the car is taken with it. */
-  readonly given?: readonly Given[];
+  readonly given?: readonly ConfirmedCause[];
   readonly onProgress?: (share: number) => void;
 }
 
@@ -204,7 +212,7 @@ export function tuneCar(
   runs: readonly RunOfCar[],
   { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
 ): Tuning | null {
-  const told = toldRuns(runs, putRight);
+  const told = selectRuns(runs, putRight);
   if (!told) return null;
   const { inOrder, groups, earlier, unwound, latest, ofLatest, signs, said } = told;
   const before = new Set(groups.flatMap(({ faults }) => faults));
@@ -266,12 +274,12 @@ export function tuneCar(
       reaches: goal.kind === 'at-least' ? 1 - shareBelow(full.lnNext, Math.log(goal.distance + STALL)) : null,
     },
     scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
-    learnt: learntOf(fitted, design),
+    learnt: posteriorChanges(fitted, design),
     further: furtherRuns(fitted, design, turns),
     causes,
     putRight: latest.faults,
     hasRun: groups.some(({ design: ran, faults }) => faults.length === 0 && isSameBuild(ran, design)),
-    noted: notedIn(latestRuns.map(({ record }) => record)),
+    noted: observationsIn(latestRuns.map(({ record }) => record)),
     next,
     values: fittedValues(fitted, design),
     room: shortRoom(fitted, design, turns, ways),

@@ -15,7 +15,7 @@ export interface TurnsForRoom {
 
 /** Cars in the sample, and the share of them that must stop before the wall. */
 const CARS = 64;
-const SURE = 0.9;
+const ROOM_PROBABILITY = 0.9;
 /** A counter of half turns shows no finer. */
 const STEP = 0.5;
 
@@ -28,11 +28,11 @@ export function turnsForRoom(design: CarDesign, room: number, seed = 1): TurnsFo
       ({ result }) => result === null || result.distance < room,
     ).length / CARS;
   const stopFully = stopping(null);
-  if (stopFully >= SURE) return { turns: most, isFull: true, stopFully };
+  if (stopFully >= ROOM_PROBABILITY) return { turns: most, isFull: true, stopFully };
   let [low, high] = [0, Math.floor(most / STEP)];
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    if (stopping(middle * STEP) >= SURE) low = middle;
+    if (stopping(middle * STEP) >= ROOM_PROBABILITY) low = middle;
     else high = middle;
   }
   return { turns: low * STEP, isFull: false, stopFully };

@@ -1,4 +1,4 @@
-import { faultLine } from '../../core/fault-words.ts';
+import { formatFault } from '../../core/fault-words.ts';
 import { Buffer } from 'node:buffer';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -8,7 +8,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { RESOURCE_KINDS } from '../../core/schema/resources.ts';
 import type { ArchiveReport } from '../../core/schema/stored.ts';
-import { mulberry } from '../../core/numerics/low-discrepancy.ts';
+import { randomGenerator } from '../../core/numerics/low-discrepancy.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 import { SERVED } from '../resources.ts';
 import { design, newFolder, part, record, savedArchive, serve, version, type Served } from '../testing.ts';
@@ -171,7 +171,7 @@ describe('an archive', () => {
     const target = serve();
     const report = await open(target, broken, '?take');
     expect(report.taken.car).toBe(4);
-    const told = report.faults.map(faultLine).join('\n');
+    const told = report.faults.map(formatFault).join('\n');
     expect(told).toContain(`cars/${id}/car.json: rest: is missing`);
     expect(told).toMatch(/letters\/to-nobody\.txt: not a JSON file/);
     expect(told).toContain('belongs to a car');
@@ -199,7 +199,7 @@ describe('an archive', () => {
       serve(),
       zipSync(Object.fromEntries(Object.entries(files).filter(([place]) => place !== result))),
     );
-    expect([faulty, faults.map(faultLine)]).toEqual([1, [expect.stringContaining('holds.results: should be 19, but 18 are there')]]);
+    expect([faulty, faults.map(formatFault)]).toEqual([1, [expect.stringContaining('holds.results: should be 19, but 18 are there')]]);
   });
   it('brings the entries of a meet that were once kept within it', async () => {
     const zip = await saved(full);
@@ -229,7 +229,7 @@ describe('an archive', () => {
       serve(),
       changed(zip, `cars/${id}/runs-1.json`, () => text),
     );
-    const told = answer.status === 422 ? [answer.body.detail as string] : (answer.body as ArchiveReport).faults.map(faultLine);
+    const told = answer.status === 422 ? [answer.body.detail as string] : (answer.body as ArchiveReport).faults.map(formatFault);
     expect(told.join()).toMatch(words);
   });
   it('with any bit of it flipped is refused, or says what is wrong, or is the same: never another content', async () => {
@@ -240,7 +240,7 @@ describe('an archive', () => {
     await source.put(`/parts/${crypto.randomUUID()}`, { baseVersion: 0, part });
     const zip = await saved(source);
     const path = join(newFolder(), 'flipped.zip');
-    const random = mulberry(1);
+    const random = randomGenerator(1);
     const outcomes = { refused: 0, told: 0, same: 0 };
     for (let n = 0; n < 200; n++) {
       const bytes = zip.slice();

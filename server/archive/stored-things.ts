@@ -7,7 +7,7 @@ import { carQueries } from '../queries/cars.ts';
 import { entryQueries, meetQueries, resultQueries } from '../queries/meets.ts';
 import { partQueries } from '../queries/parts.ts';
 import { photoQueries } from '../queries/photos.ts';
-import { placeOf, type Place } from '../queries/place.ts';
+import { repositoryOf, type Repository } from '../queries/repository.ts';
 import { runQueries } from '../queries/runs.ts';
 import { sessionQueries } from '../queries/sessions.ts';
 import { versionQueries } from '../queries/versions.ts';
@@ -37,20 +37,20 @@ export function storedThings({ db }: Store) {
   const countOn = byKind((kind) =>
     db.prepare(`UPDATE ${SERVED[kind].table} SET version = @version + 1 WHERE id = @id AND version <= @version`),
   );
-  const placeOfThing = (thing: Thing): Place<Kept, never> => {
+  const placeOfThing = (thing: Thing): Repository<Kept, never> => {
     switch (thing.kind) {
       case 'car':
         return cars;
       case 'version':
-        return placeOf(versions, thing.carId);
+        return repositoryOf(versions, thing.carId);
       case 'run':
-        return placeOf(runs, thing.carId);
+        return repositoryOf(runs, thing.carId);
       case 'entry':
-        return placeOf(entries, thing.content.meet);
+        return repositoryOf(entries, thing.content.meet);
       case 'result':
-        return placeOf(results, thing.content.meet);
+        return repositoryOf(results, thing.content.meet);
       default:
-        return documents[thing.kind] as Place<Kept, never>;
+        return documents[thing.kind] as Repository<Kept, never>;
     }
   };
   return {

@@ -3,13 +3,13 @@ import type { AddressInfo } from 'node:net';
 import { connect } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { mulberry } from '../../core/numerics/low-discrepancy.ts';
+import { randomGenerator } from '../../core/numerics/low-discrepancy.ts';
 import { createApp } from '../app.ts';
 import { openDatabase } from '../database.ts';
 import { newFolder } from '../testing.ts';
 import { CAR, design } from './hostile-requests.ts';
 import { killUnderLoad } from './kills.ts';
-import { storm, worstBodies } from './storm.ts';
+import { runLoadTest, worstBodies } from './load-test.ts';
 
 let server: Server;
 let port: number;
@@ -43,7 +43,7 @@ describe('the server under attack', () => {
     }
   });
   it('answers 1,200 hostile requests without a fault of its own, in few words, as problems', async () => {
-    const { sent, wrong, statuses } = await storm(port, 1200, mulberry(1));
+    const { sent, wrong, statuses } = await runLoadTest(port, 1200, randomGenerator(1));
     expect(wrong).toEqual([]);
     expect(sent).toBe(1200);
     // Not all were turned away at the same door.
@@ -74,7 +74,7 @@ describe('the server under attack', () => {
     expect(robots.headers.get('content-type')).toMatch(/text\/plain/);
   });
   it('killed under load, loses no run it has acknowledged', async () => {
-    const { acknowledged, lost } = await killUnderLoad(newFolder(), 4, mulberry(1));
+    const { acknowledged, lost } = await killUnderLoad(newFolder(), 4, randomGenerator(1));
     expect(acknowledged).toBeGreaterThan(8);
     expect(lost).toEqual([]);
   });

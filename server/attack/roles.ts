@@ -6,7 +6,7 @@ import { startMain } from '../testing.ts';
 import { brief, CAR, design, part, photo, record, session, version } from './hostile-requests.ts';
 
 /** What came of requests of phones: how many, and those answered otherwise than the list of rights says. */
-export interface RoleStorm {
+export interface RoleLoadTest {
   readonly asked: number;
   readonly wrongly: readonly string[];
 }
@@ -16,7 +16,7 @@ const METHODS = ['GET', 'HEAD', 'PUT', 'POST', 'DELETE', 'PATCH'] as const;
 const ROUNDS = 3;
 
 /** A program of its own is asked as each role, for every kind of thing, by every method. */
-export async function roleStorm(folder: string, random: () => number): Promise<RoleStorm> {
+export async function runRoleLoadTest(folder: string, random: () => number): Promise<RoleLoadTest> {
   process.env.NIMBLE_AXLE_SHARE_ON = '127.0.0.1';
   process.env.NIMBLE_AXLE_SHARE_PORT = '0';
   const started = await startMain(folder);

@@ -5,7 +5,7 @@ import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { CarQueries } from '../queries/cars.ts';
 import { allowed } from '../rights.ts';
-import { pageOf } from './page-of.ts';
+import { parsePagination } from './pagination.ts';
 import { resourceRoutes } from './resource-routes.ts';
 
 /** Cars: the list with its results, one car, and the designs it had before. */
@@ -15,7 +15,7 @@ export function carRoutes(store: Store, cars: CarQueries): Router {
   router.get('/', (_request, response) => void response.json(cars.list()));
   router.get('/:id/history', (request, response) => {
     const { before } = request.query;
-    const { limit, faults } = pageOf(request);
+    const { limit, faults } = parsePagination(request);
     const version = before === undefined ? Number.MAX_SAFE_INTEGER : Number(before);
     if (!Number.isSafeInteger(version)) return faulty(response, [{ path: 'before', code: 'expected', what: 'a version of the car' }]);
     if (faults.length > 0) return faulty(response, faults);

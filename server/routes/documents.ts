@@ -5,7 +5,7 @@ import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { Documents } from '../queries/documents.ts';
 import type { Reader } from '../queries/rows.ts';
-import { pageOf } from './page-of.ts';
+import { parsePagination } from './pagination.ts';
 import { resourceRoutes } from './resource-routes.ts';
 
 /** Things of a list that one answer holds at most. */
@@ -20,7 +20,7 @@ export function documentRoutes<T extends object, S extends Kept & { readonly upd
 ): Router {
   const router = Router();
   router.get('/', (request, response) => {
-    const { limit, offset, faults } = pageOf(request, MOST_DOCUMENTS);
+    const { limit, offset, faults } = parsePagination(request, MOST_DOCUMENTS);
     if (faults.length > 0) return faulty(response, faults);
     response.json(stored.page(limit, offset));
   });

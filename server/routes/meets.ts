@@ -9,9 +9,9 @@ import { liveChannel, type Live } from '../live.ts';
 import { faulty, notFound } from '../problem.ts';
 import { historyQueries } from '../queries/documents.ts';
 import type { EntryQueries, MeetQueries, ResultQueries } from '../queries/meets.ts';
-import { placeOf } from '../queries/place.ts';
+import { repositoryOf } from '../queries/repository.ts';
 import { allowed } from '../rights.ts';
-import { pageOf } from './page-of.ts';
+import { parsePagination } from './pagination.ts';
 import { resourceRoutes } from './resource-routes.ts';
 
 /** Streams that phones may hold at once: a hall of phones, and boards. */
@@ -51,7 +51,7 @@ export function meetRoutes({ store, meets, entries, results, live }: MeetParts):
       kind: 'entry',
       read: readMeetEntry,
       placeOf: (request) => ({
-        ...placeOf(entries, meetOf(request)),
+        ...repositoryOf(entries, meetOf(request)),
         faults: (id, content, baseVersion) => [
           ...ofThisMeet(request, content, 'entry'),
           ...(content.entry.id === id ? [] : [{ path: 'entry.entry.id', code: 'expected', what: 'the id in the address' } as const]),
@@ -67,7 +67,7 @@ export function meetRoutes({ store, meets, entries, results, live }: MeetParts):
   );
   router.use('/:meetId/results', allowed('result'), hasMeet);
   router.get('/:meetId/results', (request, response) => {
-    const { limit, faults } = pageOf(request);
+    const { limit, faults } = parsePagination(request);
     const after = request.query.after === undefined ? 0 : Number(request.query.after);
     if (!Number.isSafeInteger(after)) return faulty(response, [{ path: 'after', code: 'expected', what: 'the number of a result' }]);
     if (faults.length > 0) return faulty(response, faults);
@@ -80,7 +80,7 @@ export function meetRoutes({ store, meets, entries, results, live }: MeetParts):
       kind: 'result',
       read: readMeetResult,
       placeOf: (request) => ({
-        ...placeOf(results, meetOf(request)),
+        ...repositoryOf(results, meetOf(request)),
         faults: (_id, content) => ofThisMeet(request, content, 'result'),
       }),
       onWritten: (stored) => tell({ kind: 'result', meet: stored.result.meet, stored }),

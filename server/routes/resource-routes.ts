@@ -6,10 +6,10 @@ import { isReadable, type EarlierContent, type Kept } from '../../core/schema/st
 import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
 import { faulty, notFound, sendProblem, unreadable } from '../problem.ts';
-import type { Place } from '../queries/place.ts';
+import type { Repository } from '../queries/repository.ts';
 import type { Reader } from '../queries/rows.ts';
 import { forbiddenChange, joinedOf, refuse, rightsOf } from '../rights.ts';
-import { pageOf } from './page-of.ts';
+import { parsePagination } from './pagination.ts';
 
 export const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
@@ -26,7 +26,7 @@ function writeFaults(request: Request, { isImmutable }: ResourceShape): Fault[] 
 }
 
 /** Where things of one kind are stored, for one request: a record's are those of the car or meet in its address. */
-interface CheckedPlace<K extends Kept, T> extends Place<K, T> {
+interface CheckedPlace<K extends Kept, T> extends Repository<K, T> {
   /** What is wrong with storing this, beyond its own shape. */
   readonly faults?: (id: string, content: T, baseVersion: unknown) => readonly Fault[];
 }
@@ -118,7 +118,7 @@ export function resourceRoutes<K extends Kept, T extends object>(resource: Resou
   if (earlier)
     router.get('/:id/history', (request, response) => {
       const { before } = request.query;
-      const { limit, faults } = pageOf(request);
+      const { limit, faults } = parsePagination(request);
       const version = before === undefined ? Number.MAX_SAFE_INTEGER : Number(before);
       if (!Number.isSafeInteger(version)) return faulty(response, [{ path: 'before', code: 'expected', what: `a version of the ${kind}` }]);
       if (faults.length > 0) return faulty(response, faults);

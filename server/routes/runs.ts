@@ -9,11 +9,11 @@ import { faulty } from '../problem.ts';
 import type { CarQueries } from '../queries/cars.ts';
 import { RUN_ORDERS, type NewRun, type RunChoice, type RunOrder, type RunQueries } from '../queries/runs.ts';
 import { historyQueries } from '../queries/documents.ts';
-import { placeOf } from '../queries/place.ts';
+import { repositoryOf } from '../queries/repository.ts';
 import { allowed } from '../rights.ts';
 import { carOf, ofCarHere } from './car-of.ts';
 import { resourceRoutes, UUID } from './resource-routes.ts';
-import { pageOf } from './page-of.ts';
+import { parsePagination } from './pagination.ts';
 
 /** Groups of like runs that are told, the newest first. */
 const MOST_TALLIES = 200;
@@ -70,7 +70,7 @@ export function runRoutes(store: Store, runs: RunQueries, cars: CarQueries): Rou
   const router = Router({ mergeParams: true });
   router.use(allowed('run'), ofCarHere(cars));
   router.get('/', (request, response) => {
-    const page = pageOf(request);
+    const page = parsePagination(request);
     const { faults, ...choice } = choiceOf(request);
     const wrong = [...page.faults, ...faults];
     if (wrong.length > 0) return faulty(response, wrong);
@@ -89,7 +89,7 @@ export function runRoutes(store: Store, runs: RunQueries, cars: CarQueries): Rou
       store,
       kind: 'run',
       read: readRunRecord,
-      placeOf: (request) => placeOf(runs, carOf(request)),
+      placeOf: (request) => repositoryOf(runs, carOf(request)),
       isOwn: (request, _record, carId) => carOf(request) === carId,
       earlier: historyQueries(store.db, 'run'),
     }),

@@ -6,7 +6,7 @@ import type { StoredVersion } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import type { CarQueries } from '../queries/cars.ts';
 import type { VersionQueries } from '../queries/versions.ts';
-import { placeOf } from '../queries/place.ts';
+import { repositoryOf } from '../queries/repository.ts';
 import { allowed } from '../rights.ts';
 import { carOf, ofCarHere } from './car-of.ts';
 import { resourceRoutes } from './resource-routes.ts';
@@ -30,7 +30,7 @@ export function versionRoutes(store: Store, versions: VersionQueries, cars: CarQ
       placeOf: (request) => {
         const carId = carOf(request);
         return {
-          ...placeOf(versions, carId),
+          ...repositoryOf(versions, carId),
           faults: (id, { parent }) => parentFaults(id, carId, parent),
         };
       },

@@ -1,7 +1,7 @@
 import { parse, serialize } from 'cookie';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import type { CrewChoice, Joined } from '../../core/schema/sharing.ts';
-import { smallIds } from '../guards.ts';
+import { lowercaseIds } from '../guards.ts';
 import { headers, pageRoutes } from '../page.ts';
 import { faulty, problemHandler, sendProblem } from '../problem.ts';
 import { UUID } from '../routes/resource-routes.ts';
@@ -42,7 +42,7 @@ export interface PhoneAppParts {
 export function phoneApp({ sharing, api, chosen, webRoot }: PhoneAppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(requestLog, headers, atOurAddress(sharing), smallIds);
+  app.use(requestLog, headers, atOurAddress(sharing), lowercaseIds);
   app.post('/api/join', express.json({ limit: '1kb' }), (request, response) => {
     const token = sharing.join((request.body as { code?: unknown } | undefined)?.code, request.socket.remoteAddress ?? '');
     if (token === 'wait')

@@ -1,6 +1,6 @@
 import { createApi } from '@reduxjs/toolkit/query/react';
 import type { CarDesign, RunRecord } from '../../core/car/car-design.ts';
-import type { ToldFault } from '../../core/fault-words.ts';
+import type { FaultWithMessage } from '../../core/fault-words.ts';
 import type { CrewChoice, Joined, JoinedAs, SharingState } from '../../core/schema/sharing.ts';
 import type {
   ArchiveReport,
@@ -31,14 +31,14 @@ import {
   removing,
   restoring,
   saving,
-  sorted,
+  partitionReadable,
   TAGS,
-  type Sorted,
+  type Partitioned,
 } from './resource-endpoints.ts';
 
 export type {
   ListedCar,
-  Sorted,
+  Partitioned as Sorted,
   StoredBrief,
   StoredCar,
   StoredEntry,
@@ -54,7 +54,7 @@ export type {
 export interface Problem {
   readonly title: string;
   readonly detail?: string;
-  readonly faults?: readonly ToldFault[];
+  readonly faults?: readonly FaultWithMessage[];
   readonly current?: unknown;
 }
 
@@ -167,9 +167,9 @@ export const api = createApi({
     }),
     removeRun: removing(build, 'run'),
     restoreRun: restoring(build, 'run'),
-    listVersions: build.query<Sorted<StoredVersion>, string>({
+    listVersions: build.query<Partitioned<StoredVersion>, string>({
       query: (carId) => `/cars/${carId}/versions`,
-      transformResponse: sorted<StoredVersion>,
+      transformResponse: partitionReadable<StoredVersion>,
       providesTags: ['versions'],
     }),
     saveVersion: saving(build, 'version'),
@@ -193,15 +193,15 @@ export const api = createApi({
     saveMeet: saving(build, 'meet'),
     removeMeet: removing(build, 'meet'),
     restoreMeet: restoring(build, 'meet'),
-    listEntries: build.query<Sorted<StoredEntry>, string>({
+    listEntries: build.query<Partitioned<StoredEntry>, string>({
       query: (meetId) => `/meets/${meetId}/entries`,
-      transformResponse: sorted<StoredEntry>,
+      transformResponse: partitionReadable<StoredEntry>,
       providesTags: ['entries'],
     }),
     // What was written is put into the list as it was answered (live-meet.ts): nothing is read again.
     saveEntry: saving(build, 'entry', []),
     /** All results of a meet, read a page at a time. */
-    listResults: build.query<Sorted<StoredResult>, string>({
+    listResults: build.query<Partitioned<StoredResult>, string>({
       queryFn: async (meetId, _api, _extra, ask) => {
         const results: ResultPage['results'][number][] = [];
         for (let after = 0; ;) {
@@ -209,7 +209,7 @@ export const api = createApi({
           if (error) return { error };
           const page = data as ResultPage;
           results.push(...page.results);
-          if (page.isLast) return { data: sorted<StoredResult>(results) };
+          if (page.isLast) return { data: partitionReadable<StoredResult>(results) };
           after = page.last;
         }
       },

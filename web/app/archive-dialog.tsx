@@ -8,7 +8,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import { faultLine } from '../../core/fault-words.ts';
+import { formatFault } from '../../core/fault-words.ts';
 import type { ArchiveCount, ArchiveFinding, ArchiveReport } from '../../core/schema/stored.ts';
 import { problemLine, useOpenArchiveMutation, type ArchiveOpening } from './api.ts';
 import { useAppDispatch } from './store.ts';
@@ -150,8 +150,8 @@ function Contents({ report, replace, onReplace, restore, onRestore }: ContentsPr
             ✕ {faulty} cannot be read and {faulty === 1 ? 'is' : 'are'} left out
           </Typography>
           {faults.slice(0, LISTED).map((fault) => (
-            <Typography key={faultLine(fault)} variant="body2" sx={{ overflowWrap: 'anywhere' }}>
-              {faultLine(fault)}
+            <Typography key={formatFault(fault)} variant="body2" sx={{ overflowWrap: 'anywhere' }}>
+              {formatFault(fault)}
             </Typography>
           ))}
         </section>

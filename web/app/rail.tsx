@@ -13,10 +13,10 @@ import GarageIcon from '@mui/icons-material/WarehouseOutlined';
 import { useColorScheme } from '@mui/material/styles';
 import { startTransition, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, useLocation, useParams } from 'react-router';
-import { later } from '../ui/later.ts';
+import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
 import styles from './shell.module.css';
 import { useJoined } from './use-role.ts';
-import { useWaiting } from './use-waiting.ts';
+import { useStationBadges } from './use-station-badges.ts';
 import { useAppSelector } from './store.ts';
 
 interface StationProps {
@@ -50,7 +50,7 @@ function SchemeSwitch() {
   );
 }
 
-const WordsDrawer = later(() => import('./words-drawer.tsx'));
+const WordsDrawer = lazyWithPreload(() => import('./glossary-drawer.tsx'));
 
 /** Opens what the words on the screen mean. */
 function WordsButton({ car }: { readonly car: string | null }) {
@@ -83,7 +83,7 @@ export function Rail() {
   const ownCar = !isOwner && joined.role === 'crew' ? joined.carId : null;
   const { carId } = useParams();
   const car = ownCar ?? carId ?? lastCar;
-  const waiting = useWaiting(car);
+  const waiting = useStationBadges(car);
   const rail = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
   useEffect(() => {

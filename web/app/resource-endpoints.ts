@@ -27,11 +27,11 @@ import {
 } from '../../core/schema/stored.ts';
 
 /** A list, with what of it cannot be read any more set apart. */
-export interface Sorted<T> {
+export interface Partitioned<T> {
   readonly readable: readonly T[];
   readonly unreadable: readonly Unreadable[];
 }
-export const sorted = <T extends Kept>(listed: readonly Listed<T>[]): Sorted<T> => ({
+export const partitionReadable = <T extends Kept>(listed: readonly Listed<T>[]): Partitioned<T> => ({
   readable: listed.filter((item): item is T => isReadable<T>(item)),
   unreadable: listed.filter((item): item is Unreadable => !isReadable<T>(item)),
 });
@@ -91,7 +91,7 @@ const tagsOf = (kind: ResourceKind): readonly Tag[] => (kind === 'run' ? ['runs'
 const ON_A_PAGE = 500;
 /** A list of documents, read a page at a time. */
 export const listingPages = <K extends 'part' | 'brief' | 'session'>(build: Build, kind: K) =>
-  build.query<Sorted<Stored<K>>, void>({
+  build.query<Partitioned<Stored<K>>, void>({
     queryFn: async (_none, _api, _extra, ask) => {
       const items: Listed<Stored<K>>[] = [];
       for (;;) {
@@ -99,13 +99,17 @@ export const listingPages = <K extends 'part' | 'brief' | 'session'>(build: Buil
         if (error) return { error };
         const page = data as Listed<Stored<K>>[];
         items.push(...page);
-        if (page.length < ON_A_PAGE) return { data: sorted<Stored<K>>(items) };
+        if (page.length < ON_A_PAGE) return { data: partitionReadable<Stored<K>>(items) };
       }
     },
     providesTags: tagsOf(kind),
   });
 export const listing = <K extends Exclude<ResourceKind, OfCarKind | OfMeetKind>, S extends Stored<K>>(build: Build, kind: K) =>
-  build.query<Sorted<S>, void>({ query: () => addressOf(kind), transformResponse: sorted<S>, providesTags: tagsOf(kind).slice(0, 1) });
+  build.query<Partitioned<S>, void>({
+    query: () => addressOf(kind),
+    transformResponse: partitionReadable<S>,
+    providesTags: tagsOf(kind).slice(0, 1),
+  });
 export const getting = <K extends ResourceKind>(build: Build, kind: K) =>
   build.query<Stored<K>, One<K>>({ query: (one) => addressOfOne(kind, one), providesTags: [RESOURCES[kind].plural] });
 export const saving = <K extends ResourceKind>(build: Build, kind: K, invalidates: readonly Tag[] = tagsOf(kind)) =>

@@ -5,17 +5,17 @@ import type { RunRecord } from '../../core/car/car-design.ts';
 import { newCar } from '../../core/car/new-car.ts';
 import { newId } from './new-id.ts';
 import {
-  dropPhoto,
-  dropWaiting,
+  discardQueuedPhoto,
+  discardQueuedRun,
   isMemoryOnly,
   isToBeSent,
-  keepPhoto,
-  keepRun,
-  onWaiting,
+  submitPhoto,
+  submitRun,
+  onQueueChange,
   sendAgain,
-  sendWaiting,
-  waitingPhotos,
-  waitingRuns,
+  sendQueued,
+  queuedPhotos,
+  queuedRuns,
 } from './run-queue.ts';
 import { makeStore } from './store.ts';
 
@@ -58,61 +58,61 @@ beforeEach(() => {
   });
 });
 afterEach(async () => {
-  for (const { id } of await waitingRuns()) await dropWaiting(id);
-  for (const { id } of await waitingPhotos()) await dropPhoto(id);
+  for (const { id } of await queuedRuns()) await discardQueuedRun(id);
+  for (const { id } of await queuedPhotos()) await discardQueuedPhoto(id);
   vi.unstubAllGlobals();
 });
 const { dispatch } = makeStore();
 
 describe('a run that is logged', () => {
   it('is stored, and waits nowhere', async () => {
-    expect(await keepRun(dispatch, run(1))).toEqual({ kind: 'stored' });
-    expect(await waitingRuns()).toEqual([]);
+    expect(await submitRun(dispatch, run(1))).toEqual({ kind: 'stored' });
+    expect(await queuedRuns()).toEqual([]);
   });
   it('waits while the program is gone or cannot write, and is stored under the same id when it can', async () => {
     const [first, second] = [run(2), run(1)];
     answer = 'gone';
-    expect(await keepRun(dispatch, first)).toEqual({ kind: 'waiting' });
+    expect(await submitRun(dispatch, first)).toEqual({ kind: 'waiting' });
     answer = 507;
-    expect(await keepRun(dispatch, second)).toEqual({ kind: 'waiting' });
+    expect(await submitRun(dispatch, second)).toEqual({ kind: 'waiting' });
     sent = [];
-    expect((await waitingRuns()).map(({ id }) => id)).toEqual([second.id, first.id]);
-    expect(await sendWaiting(dispatch)).toBe(0);
-    expect(await waitingRuns()).toHaveLength(2);
+    expect((await queuedRuns()).map(({ id }) => id)).toEqual([second.id, first.id]);
+    expect(await sendQueued(dispatch)).toBe(0);
+    expect(await queuedRuns()).toHaveLength(2);
     sent = [];
     answer = 200;
-    expect(await sendWaiting(dispatch)).toBe(2);
+    expect(await sendQueued(dispatch)).toBe(2);
     expect(sent).toEqual([second.id, first.id]);
-    expect(await waitingRuns()).toEqual([]);
+    expect(await queuedRuns()).toEqual([]);
   });
   it('that is refused goes back to whoever logged it; one that waited and is refused stays, with the reason', async () => {
     answer = 422;
-    expect(await keepRun(dispatch, run(1))).toMatchObject({ kind: 'refused', error: { status: 422 } });
-    expect(await waitingRuns()).toEqual([]);
+    expect(await submitRun(dispatch, run(1))).toMatchObject({ kind: 'refused', error: { status: 422 } });
+    expect(await queuedRuns()).toEqual([]);
     answer = 'gone';
-    await keepRun(dispatch, run(2));
+    await submitRun(dispatch, run(2));
     answer = 422;
-    expect(await sendWaiting(dispatch)).toBe(0);
-    expect(await waitingRuns()).toMatchObject([{ problem: 'No' }]);
+    expect(await sendQueued(dispatch)).toBe(0);
+    expect(await queuedRuns()).toMatchObject([{ problem: 'No' }]);
   });
   it.each([401, 403, 404, 408, 421, 425, 429, 500, 507])('answered %i waits, and is stored once that is over', async (status) => {
     answer = status;
     const waiting = run(1);
-    expect(await keepRun(dispatch, waiting)).toEqual({ kind: 'waiting' });
-    expect(await sendWaiting(dispatch)).toBe(0);
-    expect(await waitingRuns()).toMatchObject([{ id: waiting.id, problem: null, delay: 'No' }]);
+    expect(await submitRun(dispatch, waiting)).toEqual({ kind: 'waiting' });
+    expect(await sendQueued(dispatch)).toBe(0);
+    expect(await queuedRuns()).toMatchObject([{ id: waiting.id, problem: null, delay: 'No' }]);
     answer = 200;
-    expect(await sendWaiting(dispatch)).toBe(1);
-    expect(await waitingRuns()).toEqual([]);
+    expect(await sendQueued(dispatch)).toBe(1);
+    expect(await queuedRuns()).toEqual([]);
   });
   it.each([400, 409, 413, 422])('answered %i is not sent again by itself, only when it is asked for', async (status) => {
     answer = 'gone';
-    await keepRun(dispatch, run(1));
+    await submitRun(dispatch, run(1));
     answer = status;
-    await sendWaiting(dispatch);
+    await sendQueued(dispatch);
     sent = [];
-    expect(isToBeSent(await waitingRuns(), [])).toBe(false);
-    await sendWaiting(dispatch);
+    expect(isToBeSent(await queuedRuns(), [])).toBe(false);
+    await sendQueued(dispatch);
     expect(sent).toEqual([]);
     answer = 200;
     expect(await sendAgain(dispatch)).toBe(1);
@@ -120,19 +120,19 @@ describe('a run that is logged', () => {
   it('goes before its picture, which stays until it is stored', async () => {
     const photo = { format: 'nimble-axle/photo' as const, version: 1 as const, name: 'at the wall.jpg', jpeg: '/9j/4AAQ' };
     const [id, logged] = [newId(), run(1)];
-    await keepPhoto({ id, content: photo });
-    await sendWaiting(dispatch);
+    await submitPhoto({ id, content: photo });
+    await sendQueued(dispatch);
     expect(sent).toEqual([]);
     answer = 401;
-    await keepRun(dispatch, { ...logged, content: { ...logged.content, photo: id } });
-    await sendWaiting(dispatch);
+    await submitRun(dispatch, { ...logged, content: { ...logged.content, photo: id } });
+    await sendQueued(dispatch);
     expect(new Set(sent)).toEqual(new Set([logged.id]));
-    expect(await waitingPhotos()).toMatchObject([{ id, isReady: false }]);
+    expect(await queuedPhotos()).toMatchObject([{ id, isReady: false }]);
     answer = 200;
     sent = [];
-    expect(await sendWaiting(dispatch)).toBe(1);
+    expect(await sendQueued(dispatch)).toBe(1);
     expect(sent).toEqual([logged.id, id]);
-    expect(await waitingPhotos()).toEqual([]);
+    expect(await queuedPhotos()).toEqual([]);
   });
   it('is kept in memory where the browser stores nothing, says so, and is sent all the same', async () => {
     const working = indexedDB;
@@ -149,21 +149,21 @@ describe('a run that is logged', () => {
     vi.resetModules();
     const queue = await import('./run-queue.ts');
     const waiting = run(3);
-    expect(await queue.keepRun(dispatch, waiting)).toEqual({ kind: 'waiting' });
-    expect([queue.isMemoryOnly(), (await queue.waitingRuns()).map(({ id }) => id)]).toEqual([true, [waiting.id]]);
+    expect(await queue.submitRun(dispatch, waiting)).toEqual({ kind: 'waiting' });
+    expect([queue.isMemoryOnly(), (await queue.queuedRuns()).map(({ id }) => id)]).toEqual([true, [waiting.id]]);
     answer = 200;
-    expect(await queue.sendWaiting(dispatch)).toBe(1);
-    expect(await queue.waitingRuns()).toEqual([]);
+    expect(await queue.sendQueued(dispatch)).toBe(1);
+    expect(await queue.queuedRuns()).toEqual([]);
     vi.restoreAllMocks();
     vi.stubGlobal('indexedDB', working);
     expect(isMemoryOnly()).toBe(false);
   });
   it('tells whoever watches that something waits, and no longer', async () => {
     let told = 0;
-    const stop = onWaiting(() => told++);
-    await keepRun(dispatch, run(1));
+    const stop = onQueueChange(() => told++);
+    await submitRun(dispatch, run(1));
     stop();
-    await keepRun(dispatch, run(2));
+    await submitRun(dispatch, run(2));
     expect(told).toBe(1);
   });
 });

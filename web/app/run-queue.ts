@@ -5,7 +5,7 @@ import { api, isRefused, problemLine } from './api.ts';
 import type { AppDispatch } from './store.ts';
 
 /** A run that stays in this browser until the program has stored it. */
-export interface WaitingRun {
+export interface QueuedRun {
   readonly id: string;
   readonly carId: string;
   /** The version it corrects, 0 for a new one. */
@@ -18,7 +18,7 @@ export interface WaitingRun {
 }
 
 /** A picture that stays in this browser until the program has stored it. */
-export interface WaitingPhoto {
+export interface QueuedPhoto {
   readonly id: string;
   readonly content: Photo;
   /** Whether its run is stored: only then is it sent. Not told of those that were kept by an earlier program, which are sent. */
@@ -28,15 +28,16 @@ export interface WaitingPhoto {
 }
 
 interface Waiting extends DBSchema {
-  waiting: { key: string; value: WaitingRun };
-  photos: { key: string; value: WaitingPhoto };
+  waiting: { key: string; value: QueuedRun };
+  photos: { key: string; value: QueuedPhoto };
 }
 const STORES = ['waiting', 'photos'] as const;
 type Store = (typeof STORES)[number];
 type Row<S extends Store> = Waiting[S]['value'];
 
 /** What became of a run: stored, waiting for the program, or not taken. */
-export type Kept = { readonly kind: 'stored' } | { readonly kind: 'waiting' } | { readonly kind: 'refused'; readonly error: unknown };
+export type SubmitOutcome =
+  { readonly kind: 'stored' } | { readonly kind: 'waiting' } | { readonly kind: 'refused'; readonly error: unknown };
 
 /** What waits, where the browser keeps nothing: until this page is closed. */
 const inMemory: { readonly [S in Store]: Map<string, Row<S>> } = { waiting: new Map(), photos: new Map() };
@@ -81,20 +82,20 @@ async function all<S extends Store>(store: S): Promise<readonly Row<S>[]> {
 /** Told when what waits has changed. */
 const listeners = new Set<() => void>();
 const tell = (): void => listeners.forEach((listen) => listen());
-export const onWaiting = (listen: () => void): (() => void) => {
+export const onQueueChange = (listen: () => void): (() => void) => {
   listeners.add(listen);
   return () => void listeners.delete(listen);
 };
 
 /** Runs that wait, the oldest first. */
-export const waitingRuns = async (): Promise<readonly WaitingRun[]> =>
+export const queuedRuns = async (): Promise<readonly QueuedRun[]> =>
   (await all('waiting')).toSorted((a, b) => a.content.ranAt.localeCompare(b.content.ranAt));
 
 /** Pictures that wait. */
-export const waitingPhotos = (): Promise<readonly WaitingPhoto[]> => all('photos');
+export const queuedPhotos = (): Promise<readonly QueuedPhoto[]> => all('photos');
 
 /** Removes a run that waits: it was given up, or goes back into the form to be mended. */
-export async function dropWaiting(id: string): Promise<void> {
+export async function discardQueuedRun(id: string): Promise<void> {
   await remove('waiting', id);
   tell();
 }
@@ -111,8 +112,8 @@ const isFinal = (error: unknown): boolean => isRefused(error) && !PASSING.has(st
 
 async function send(
   dispatch: AppDispatch,
-  { id, carId, baseVersion, content }: WaitingRun,
-): Promise<Kept & { readonly delay?: string | null }> {
+  { id, carId, baseVersion, content }: QueuedRun,
+): Promise<SubmitOutcome & { readonly delay?: string | null }> {
   const { error } = await dispatch(api.endpoints.saveRun.initiate({ carId, id, baseVersion, content }));
   if (!error) return { kind: 'stored' };
   if (isFinal(error)) return { kind: 'refused', error };
@@ -120,7 +121,7 @@ async function send(
 }
 
 /** Sends a picture; whether others may be sent after it. */
-async function sendPhoto(dispatch: AppDispatch, photo: WaitingPhoto): Promise<boolean> {
+async function sendPhoto(dispatch: AppDispatch, photo: QueuedPhoto): Promise<boolean> {
   const { error } = await dispatch(api.endpoints.savePhoto.initiate({ id: photo.id, baseVersion: 0, content: photo.content }));
   if (!error) await remove('photos', photo.id);
   else if (isFinal(error)) await put('photos', { ...photo, problem: problemLine(error) });
@@ -129,8 +130,8 @@ async function sendPhoto(dispatch: AppDispatch, photo: WaitingPhoto): Promise<bo
 }
 
 /** The run is stored: it need not wait any longer, and its picture may follow it. One without its run would belong to nobody. */
-async function settle({ id, content }: Pick<WaitingRun, 'id' | 'content'>): Promise<WaitingPhoto | null> {
-  const photo = content.photo === undefined ? undefined : (await waitingPhotos()).find((one) => one.id === content.photo);
+async function settle({ id, content }: Pick<QueuedRun, 'id' | 'content'>): Promise<QueuedPhoto | null> {
+  const photo = content.photo === undefined ? undefined : (await queuedPhotos()).find((one) => one.id === content.photo);
   const ready = photo ? { ...photo, isReady: true } : null;
   // The picture first: should the page be closed in between, the run is sent again, and stored once.
   if (ready) await put('photos', ready);
@@ -139,8 +140,8 @@ async function settle({ id, content }: Pick<WaitingRun, 'id' | 'content'>): Prom
 }
 
 /** Saves a run: first in this browser, then with the program, and its picture after it. Sent twice under one id it is stored once. What the program refuses for what it says is with whoever logs it again. */
-export async function keepRun(dispatch: AppDispatch, run: Omit<WaitingRun, 'problem' | 'delay'>): Promise<Kept> {
-  const waiting: WaitingRun = { ...run, problem: null };
+export async function submitRun(dispatch: AppDispatch, run: Omit<QueuedRun, 'problem' | 'delay'>): Promise<SubmitOutcome> {
+  const waiting: QueuedRun = { ...run, problem: null };
   await put('waiting', waiting);
   const { delay, ...kept } = { delay: null, ...(await send(dispatch, waiting)) };
   if (kept.kind === 'waiting') await put('waiting', { ...waiting, delay });
@@ -154,29 +155,29 @@ export async function keepRun(dispatch: AppDispatch, run: Omit<WaitingRun, 'prob
 }
 
 /** Keeps a picture in this browser, from where it goes to the program once its run is there. */
-export async function keepPhoto(photo: Pick<WaitingPhoto, 'id' | 'content'>): Promise<void> {
+export async function submitPhoto(photo: Pick<QueuedPhoto, 'id' | 'content'>): Promise<void> {
   await put('photos', { ...photo, isReady: false, problem: null });
   tell();
 }
 /** Removes a picture that waits. */
-export async function dropPhoto(id: string): Promise<void> {
+export async function discardQueuedPhoto(id: string): Promise<void> {
   await remove('photos', id);
   tell();
 }
-const maySend = ({ isReady = true, problem = null }: WaitingPhoto): boolean => isReady && problem === null;
+const maySend = ({ isReady = true, problem = null }: QueuedPhoto): boolean => isReady && problem === null;
 /** Whether something waits that may be sent now and then. */
-export const isToBeSent = (runs: readonly WaitingRun[], photos: readonly WaitingPhoto[]): boolean =>
+export const isToBeSent = (runs: readonly QueuedRun[], photos: readonly QueuedPhoto[]): boolean =>
   runs.some(({ problem }) => problem === null) || photos.some(maySend);
 
 let isSending = false;
 
 /** Sends what waits; what is refused for what it says stays, with its reason. How many runs were stored. */
-export async function sendWaiting(dispatch: AppDispatch): Promise<number> {
+export async function sendQueued(dispatch: AppDispatch): Promise<number> {
   if (isSending) return 0;
   isSending = true;
   let stored = 0;
   try {
-    const runs = await waitingRuns();
+    const runs = await queuedRuns();
     for (const waiting of runs) {
       if (waiting.problem !== null) continue;
       const kept = await send(dispatch, waiting);
@@ -191,7 +192,7 @@ export async function sendWaiting(dispatch: AppDispatch): Promise<number> {
         if (!kept.delay) break;
       }
     }
-    for (const photo of await waitingPhotos()) if (maySend(photo) && !(await sendPhoto(dispatch, photo))) break;
+    for (const photo of await queuedPhotos()) if (maySend(photo) && !(await sendPhoto(dispatch, photo))) break;
   } finally {
     isSending = false;
   }
@@ -201,7 +202,7 @@ export async function sendWaiting(dispatch: AppDispatch): Promise<number> {
 
 /** Sends what waits now; what was refused once more, as it is. */
 export async function sendAgain(dispatch: AppDispatch): Promise<number> {
-  for (const run of await waitingRuns()) if (run.problem !== null) await put('waiting', { ...run, problem: null });
-  for (const photo of await waitingPhotos()) if (photo.problem) await put('photos', { ...photo, problem: null });
-  return sendWaiting(dispatch);
+  for (const run of await queuedRuns()) if (run.problem !== null) await put('waiting', { ...run, problem: null });
+  for (const photo of await queuedPhotos()) if (photo.problem) await put('photos', { ...photo, problem: null });
+  return sendQueued(dispatch);
 }

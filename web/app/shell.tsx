@@ -2,9 +2,9 @@ import { startTransition, Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import { useGetJoinedQuery, useListBriefsQuery } from './api.ts';
 import { mayOpen, useJoined } from './use-role.ts';
-import { useSendingRuns } from './use-waiting-runs.ts';
+import { useSendingRuns } from './use-queued-runs.ts';
 import { useCars } from './use-cars.ts';
-import { fetchLater, later } from '../ui/later.ts';
+import { preloadLazy, lazyWithPreload } from '../ui/lazy-with-preload.ts';
 import { useFileDrop } from '../ui/use-file-drop.ts';
 import { usePageTitle } from './page-title.ts';
 import { Rail } from './rail.tsx';
@@ -14,10 +14,10 @@ import { Toasts } from './toasts.tsx';
 import type { Opening } from './use-opening.ts';
 import { useRegions } from './use-regions.ts';
 
-const ChooseCar = later(() => import('./choose-car.tsx'));
-const PhoneStart = later(() => import('./phone-start.tsx'));
-const JoinScreen = later(() => import('./join-screen.tsx'));
-const ArchiveDialog = later(() => import('./archive-dialog.tsx'));
+const ChooseCar = lazyWithPreload(() => import('./choose-car.tsx'));
+const PhoneStart = lazyWithPreload(() => import('./phone-start.tsx'));
+const JoinScreen = lazyWithPreload(() => import('./join-screen.tsx'));
+const ArchiveDialog = lazyWithPreload(() => import('./archive-dialog.tsx'));
 
 /** ms after the first screen. */
 const LATER = 1000;
@@ -45,7 +45,7 @@ export function Shell() {
   useRegions();
   usePageTitle();
   useEffect(() => {
-    const timer = setTimeout(() => requestIdleCallback(() => void fetchLater()), LATER);
+    const timer = setTimeout(() => requestIdleCallback(() => void preloadLazy()), LATER);
     return () => clearTimeout(timer);
   }, []);
   return (

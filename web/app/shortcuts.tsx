@@ -1,8 +1,8 @@
 import { startTransition, Suspense, useState } from 'react';
-import { later } from '../ui/later.ts';
+import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
 import { useShortcut } from '../ui/use-shortcut.ts';
 
-const ShortcutList = later(() => import('./shortcut-list.tsx'));
+const ShortcutList = lazyWithPreload(() => import('./shortcut-list.tsx'));
 
 /** The list of keys opens on `?`. */
 export function Shortcuts() {

@@ -1,10 +1,10 @@
 import { ErrorBoundary } from 'react-error-boundary';
 import { Suspense } from 'react';
-import { later } from '../ui/later.ts';
+import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
 import plain from '../ui/plain.module.css';
 import { useAppSelector } from './store.ts';
 
-const ToastMessage = later(() => import('./toast-message.tsx'));
+const ToastMessage = lazyWithPreload(() => import('./toast-message.tsx'));
 
 /** Messages that come and go, the newest on top. Where their program could not be fetched, the words alone. */
 export function Toasts() {

@@ -6,7 +6,7 @@ import { toasted } from './toasts-slice.ts';
 import { newId } from './new-id.ts';
 
 /** Keeping briefs, and taking them away. */
-export function useKeepingBriefs() {
+export function useSaveBrief() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [save] = useSaveBriefMutation();

@@ -2,9 +2,9 @@ import { useNavigate } from 'react-router';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { freeName } from '../../core/brief/free-name.ts';
 import { newCar } from '../../core/car/new-car.ts';
-import { faultLine } from '../../core/fault-words.ts';
+import { formatFault } from '../../core/fault-words.ts';
 import { api, problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from './api.ts';
-import { useKeepingBriefs } from './use-briefs.ts';
+import { useSaveBrief } from './use-briefs.ts';
 import { carVisited } from './preferences-slice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { toasted } from './toasts-slice.ts';
@@ -15,7 +15,7 @@ export function useCars() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
-  const { add: addBrief } = useKeepingBriefs();
+  const { add: addBrief } = useSaveBrief();
   const [save] = useSaveCarMutation();
   const [remove] = useRemoveCarMutation();
   const fail = (error: unknown): void => void dispatch(toasted(problemLine(error), { tone: 'stop' }));
@@ -53,7 +53,7 @@ export function useCars() {
       const [first, ...more] = read.faults;
       const rest = more.length > 0 ? ` (and ${more.length} more)` : '';
       const what = isBrief ? 'brief' : 'car';
-      dispatch(toasted(`${file.name} is not a ${what} file this app can open: ${faultLine(first!)}${rest}`, { tone: 'stop' }));
+      dispatch(toasted(`${file.name} is not a ${what} file this app can open: ${formatFault(first!)}${rest}`, { tone: 'stop' }));
     },
     remove: async (id: string, name: string) => {
       const answer = await remove(id);

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { ChoiceSelect } from '../asked/choice-select.tsx';
+import { ChoiceSelect } from '../brief-fields/choice-select.tsx';
 import { FileButton } from '../ui/file-button.tsx';
 import plain from '../ui/plain.module.css';
 import { serialOf, type Source, type useDevice } from './use-device.ts';

@@ -3,9 +3,9 @@ import { startTransition, Suspense, useState } from 'react';
 import type { Role } from '../../core/schema/sharing.ts';
 import { useGetSharingQuery } from '../app/api.ts';
 import { useIsOwner } from '../app/use-role.ts';
-import { later } from '../ui/later.ts';
+import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
 
-const ShareDrawer = later(() => import('./share-drawer.tsx'));
+const ShareDrawer = lazyWithPreload(() => import('./share-drawer.tsx'));
 
 interface LetPhoneJoinProps {
   /** As what it may join. */

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CarDesign, Wind } from '../../core/car/car-design.ts';
 import { readLines, type DeviceEvent, type LineFault } from '../../core/rig/line-protocol.ts';
 import type { RigFault } from '../../core/rig/simulated-rig.ts';
-import { askErrand } from '../workers/explore.ts';
+import { runTask } from '../workers/explore.ts';
 
 /** Where lines come from. */
 export type Source = 'simulated' | 'network' | 'serial' | 'file';
@@ -86,7 +86,7 @@ export function useDevice(source: Source) {
     }): Promise<void> => {
       clear();
       try {
-        const lines = await askErrand('rounds', (work) => work.rigLines(run));
+        const lines = await runTask('rounds', (work) => work.rigLines(run));
         if (lines === null) setProblem('The hidden car did not move.');
         else take(lines);
       } catch (reason) {

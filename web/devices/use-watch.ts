@@ -1,4 +1,4 @@
-import { useKeptHere } from '../ui/use-kept-here.ts';
+import { useLocalStorage } from '../ui/use-local-storage.ts';
 
 /** A watch: not begun, running, or stopped; ms of the machine's clock, and ms since the start. */
 export interface Watch {
@@ -37,7 +37,7 @@ export function watchReducer(watch: Watch, action: WatchAction): Watch {
 
 /** A watch with times at so many marks. It runs on under its name in this browser: another stage, a reload or a locked screen does not stop it. */
 export function useWatch(marks: number, name: string) {
-  const [watch, setWatch] = useKeptHere<Watch>(`watch ${name}`, NOT_BEGUN);
+  const [watch, setWatch] = useLocalStorage<Watch>(`watch ${name}`, NOT_BEGUN);
   const dispatch = (action: WatchAction): void => setWatch(watchReducer(watch, action));
   return {
     ...watch,

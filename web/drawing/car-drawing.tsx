@@ -3,7 +3,7 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { CarGroup } from '../../core/car/car-groups.ts';
-import { floorWords } from '../../core/car/floors.ts';
+import { describeFloor } from '../../core/car/floors.ts';
 import { standingWeight } from '../../core/car/weights.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import { planView } from '../../core/geometry/plan-view.ts';
@@ -90,7 +90,7 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
         <p className={styles.words}>
           {pose
             ? `${formatTime(pose.time)}, ${distance(pose.distance)}, ${formatPredicted(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
-            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${floorWords(design.floor, formatIn(units))}`}
+            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${describeFloor(design.floor, formatIn(units))}`}
         </p>
       </div>
     </section>

@@ -1,6 +1,6 @@
 import type { PlanView } from '../../core/geometry/plan-view.ts';
 import type { SideView } from '../../core/geometry/side-view.ts';
-import { steadyBelow } from '../ui/steady.ts';
+import { hysteresisBelow } from '../ui/hysteresis.ts';
 
 /** Metres to drawing units: x grows to the right, y down from where heights begin. */
 export interface Scale {
@@ -31,7 +31,7 @@ function scaleOf(
   y0: number,
 ): Scale {
   const largest = Math.min((width - 2 * margin.side) / (right - left), (height - margin.top - margin.floor) / tall);
-  const perMetre = largest > LEAST_SCALE ? steadyBelow(largest, STEPS) : LEAST_SCALE;
+  const perMetre = largest > LEAST_SCALE ? hysteresisBelow(largest, STEPS) : LEAST_SCALE;
   const x0 = PLACE * Math.round((width / 2 - ((left + right) / 2) * perMetre) / PLACE);
   return {
     x: (metres) => x0 + metres * perMetre,

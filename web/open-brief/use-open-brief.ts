@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { useStore } from 'react-redux';
 import { briefFaults, type Brief } from '../../core/brief/brief.ts';
-import { faultLine } from '../../core/fault-words.ts';
+import { formatFault } from '../../core/fault-words.ts';
 import type { Read } from '../../core/files/read.ts';
 import { api } from '../app/api.ts';
 import { useAppSelector, type AppStore } from '../app/store.ts';
@@ -39,7 +39,7 @@ export function useEditBrief(): EditBrief {
       const content = change(present);
       const read = reader.current?.(content);
       const faults = read ? (read.kind === 'faulty' ? read.faults : []) : briefFaults(content);
-      if (faults.length > 0) store.dispatch(toasted(`Not changed: ${faultLine(faults[0]!)}`, { tone: 'stop' }));
+      if (faults.length > 0) store.dispatch(toasted(`Not changed: ${formatFault(faults[0]!)}`, { tone: 'stop' }));
       else store.dispatch(briefSlice.actions.edited({ content, gesture: gesture ?? null }));
     },
     [store],

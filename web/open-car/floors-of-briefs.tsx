@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { Floor } from '../../core/car/car-design.ts';
 import { MenuButton } from '../ui/menu-button.tsx';
-import { useBriefs } from './asked-design.ts';
+import { useBriefs } from './design-with-brief.ts';
 
 interface FloorsOfBriefsProps {
   /** `Lay a floor of a brief` unless told otherwise. */

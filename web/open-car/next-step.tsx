@@ -8,8 +8,8 @@ import { needsOutlook, nextThing } from '../../core/trials/next-thing.ts';
 import { useListCarsQuery } from '../app/api.ts';
 import plain from '../ui/plain.module.css';
 import { useUnits } from '../ui/use-units.ts';
-import { useBriefOf } from './asked-design.ts';
-import { useBuilt } from './use-built.ts';
+import { useBriefOf } from './design-with-brief.ts';
+import { useIsBuilt } from './use-is-built.ts';
 import { useOutlook } from './use-outlook.ts';
 
 interface NextStepProps {
@@ -25,7 +25,7 @@ export default function NextStep({ carId, design: present }: NextStepProps) {
   const { data: cars } = useListCarsQuery();
   const runs = cars?.readable.find(({ id }) => id === carId)?.runCount ?? 0;
   const brief = useBriefOf(design)?.brief ?? null;
-  const isBuilt = useBuilt(carId) || runs > 0;
+  const isBuilt = useIsBuilt(carId) || runs > 0;
   const units = useUnits();
   const known = useMemo(() => {
     const broken = brief && judgeRules(design, limitsOf(brief.rules)).find(({ verdict }) => verdict === 'broken');

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { Assessment } from '../../core/explore/assess.ts';
 import type { UnitSystem } from '../../core/units/quantity.ts';
-import { askErrand } from '../workers/explore.ts';
+import { runTask } from '../workers/explore.ts';
 import { newestOnly } from '../workers/newest-only.ts';
 
 /** ms the worker waits, so that curve and verdict of the edit are painted with the machine to themselves. */
@@ -10,7 +10,7 @@ const AFTER_PAINT = 48;
 
 const ask = newestOnly(
   ({ design, units }: { readonly design: CarDesign; readonly units: UnitSystem }): Promise<Assessment | null> =>
-    askErrand('assess', (work) => work.assess(design, units)),
+    runTask('assess', (work) => work.assess(design, units)),
   () => new Promise((resolve) => setTimeout(resolve, AFTER_PAINT)),
 );
 

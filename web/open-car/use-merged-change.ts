@@ -4,7 +4,7 @@ import type { CarDesign } from '../../core/car/car-design.ts';
 import { threeWay } from '../../core/schema/three-way.ts';
 import type { AppStore } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
-import { openDesign } from './asked-design.ts';
+import { openDesign } from './design-with-brief.ts';
 
 /**
  * What was computed from a design some time ago, as a change of the car as it is now: what was changed meanwhile stays. Where both changed one

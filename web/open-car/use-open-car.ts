@@ -5,7 +5,7 @@ import { api } from '../app/api.ts';
 import { carVisited } from '../app/preferences-slice.ts';
 import { useAppDispatch, useAppSelector, type AppStore } from '../app/store.ts';
 import { useOpenDocument } from '../open-document/use-open-document.ts';
-import { openDesign } from './asked-design.ts';
+import { openDesign } from './design-with-brief.ts';
 import { CAR } from './car-document.ts';
 import { designSlice, type Edit } from './design-slice.ts';
 

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { Outlook } from '../../core/explore/outlook.ts';
 import type { UnitSystem } from '../../core/units/quantity.ts';
-import { askErrand } from '../workers/explore.ts';
+import { runTask } from '../workers/explore.ts';
 import { QUIET } from '../workers/use-job.ts';
 
 /** Each car is looked at once. */
@@ -20,7 +20,7 @@ export function useOutlook(design: CarDesign, units: UnitSystem, isWanted: boole
         if (!isGone) setMade(outlook ?? design);
       };
       // One that broke down tells nothing: the next thing is told without it.
-      askErrand('rounds', (work) => work.outlook(design, units)).then(keep, () => keep(null));
+      runTask('rounds', (work) => work.outlook(design, units)).then(keep, () => keep(null));
     }, QUIET);
     return () => {
       isGone = true;

@@ -16,7 +16,7 @@ import { newId } from '../app/new-id.ts';
 const NONE: readonly StoredPart[] = [];
 
 /** The builder's own parts. */
-export function usePartsAtHand() {
+export function useOwnParts() {
   const { data } = useListPartsQuery();
   const parts = data?.readable ?? NONE;
   const byKind = useMemo(() => {
@@ -28,7 +28,7 @@ export function usePartsAtHand() {
 }
 
 /** Keeping parts of one's own, and taking them away. */
-export function useKeepingParts() {
+export function useSavePart() {
   const dispatch = useAppDispatch();
   const [save] = useSavePartMutation();
   const [remove] = useRemovePartMutation();

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Brief } from '../../core/brief/brief.ts';
 import type { JudgedRound } from '../../core/brief/judge.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
-import { askErrand } from '../workers/explore.ts';
+import { runTask } from '../workers/explore.ts';
 import { newestOnly } from '../workers/newest-only.ts';
 
 /** ms that a car must be left alone before its rounds are run: some hundred cars each. */
@@ -14,7 +14,7 @@ interface Asked {
 }
 
 const ask = newestOnly(
-  ({ design, brief }: Asked): Promise<readonly JudgedRound[]> => askErrand('rounds', (work) => work.judgeRounds(design, brief)),
+  ({ design, brief }: Asked): Promise<readonly JudgedRound[]> => runTask('rounds', (work) => work.judgeRounds(design, brief)),
   () => new Promise((resolve) => setTimeout(resolve, QUIET)),
 );
 

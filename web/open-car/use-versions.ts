@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import type { CarDesign, CarVersion } from '../../core/car/car-design.ts';
-import { changeWords } from '../../core/car/difference.ts';
+import { describeChanges } from '../../core/car/difference.ts';
 import { closestVersion, versionOf } from '../../core/car/version-tree.ts';
 import { problemLine, useListVersionsQuery, useRemoveVersionMutation, useSaveVersionMutation, type StoredVersion } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
@@ -25,14 +25,14 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const grownFrom = useCallback(
     (grown: CarDesign = design) => {
       const closest = closestVersion(versions, grown)?.version ?? null;
-      return { closest, change: closest ? changeWords(closest.record.design, grown, units) : '' };
+      return { closest, change: closest ? describeChanges(closest.record.design, grown, units) : '' };
     },
     [versions, design, units],
   );
 
   /** Keeps the present design, or another that was found, as a version; with the fault that was put right on it, the measurement that it was made by, or what was measured of it when it was built, and the version it grew from where that is known. Its id; null where that went wrong. */
   const keep = async (name: string, note: string, kept: CarDesign = design, by: MadeBy = {}): Promise<string | null> => {
-    const { closest, change } = by.parent ? { closest: null, change: changeWords(design, kept, units) } : grownFrom(kept);
+    const { closest, change } = by.parent ? { closest: null, change: describeChanges(design, kept, units) } : grownFrom(kept);
     const id = newId();
     const answer = await save({
       carId,

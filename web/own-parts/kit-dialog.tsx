@@ -11,8 +11,8 @@ import type { PartKind } from '../../core/car/part-slots.ts';
 import { useListBriefsQuery } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
-import { ChoiceSelect } from '../asked/choice-select.tsx';
-import { useKeepingParts, usePartsAtHand } from '../open-car/use-own-parts.ts';
+import { ChoiceSelect } from '../brief-fields/choice-select.tsx';
+import { useSavePart, useOwnParts } from '../open-car/use-own-parts.ts';
 import { KIND_NAMES } from './part-draft.ts';
 
 const NOTHING = 'none';
@@ -30,8 +30,8 @@ const CHOICES: Readonly<Record<string, string>> = {
 export function KitDialog({ onClose }: { readonly onClose: () => void }) {
   const dispatch = useAppDispatch();
   const { data } = useListBriefsQuery();
-  const { parts } = usePartsAtHand();
-  const { keep } = useKeepingParts();
+  const { parts } = useOwnParts();
+  const { keep } = useSavePart();
   const briefs = (data?.readable ?? []).filter(({ brief }) => brief.rules.kit.length > 0);
   const [briefId, setBriefId] = useState('');
   const [corrected, setCorrected] = useState<Readonly<Record<string, string>>>({});

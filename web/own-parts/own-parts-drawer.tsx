@@ -4,26 +4,26 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { freeName } from '../../core/brief/free-name.ts';
 import { useListCarsQuery, type StoredPart } from '../app/api.ts';
-import { useKeepingParts, usePartsAtHand } from '../open-car/use-own-parts.ts';
+import { useSavePart, useOwnParts } from '../open-car/use-own-parts.ts';
 import { SideDrawer } from '../ui/side-drawer.tsx';
 import { UnreadableItem } from '../ui/unreadable-item.tsx';
 import { draftOf, newDraft } from './part-draft.ts';
 import { KitDialog } from './kit-dialog.tsx';
 import { OwnPartForm } from './own-part-form.tsx';
-import { countWords, lackWords, partLine, usedWords } from './part-words.ts';
+import { describeStock, describeMissing, describePart, describeUses } from './describe-part.ts';
 import { PartFiles } from './part-files.tsx';
-import { useTellingCars } from './use-telling-cars.ts';
+import { useUpdateCarsWithPart } from './use-update-cars-with-part.ts';
 
 /** What is being done to the parts: a new one, or with one that is there. */
 type Doing = { readonly kind: 'new' } | { readonly kind: 'change' | 'copy' | 'split'; readonly stored: StoredPart };
 
 /** The builder's own parts: what there is, how many, where they are used, how well each is known and what it lacks. */
 export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
-  const { parts, unreadable } = usePartsAtHand();
+  const { parts, unreadable } = useOwnParts();
   const { data: cars } = useListCarsQuery();
   const designs = useMemo(() => (cars?.readable ?? []).map(({ design }) => design), [cars]);
-  const { keep, remove, removeUnreadable, restore } = useKeepingParts();
-  const tellCars = useTellingCars();
+  const { keep, remove, removeUnreadable, restore } = useSavePart();
+  const tellCars = useUpdateCarsWithPart();
   /** Taken out just now: it can be put back. */
   const [gone, setGone] = useState<StoredPart | null>(null);
   const [doing, setDoing] = useState<Doing | null>(null);
@@ -96,12 +96,12 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
         {parts.map((stored) => (
           <Box component="li" key={stored.id} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
             <Typography sx={{ fontWeight: 700 }}>{stored.part.name}</Typography>
-            <Typography variant="body2">{countWords(stored.part)}</Typography>
+            <Typography variant="body2">{describeStock(stored.part)}</Typography>
             <Typography variant="body2" color="text.secondary">
-              {partLine(stored.part)}
+              {describePart(stored.part)}
             </Typography>
-            <Typography variant="body2">{usedWords(stored.part, designs)}</Typography>
-            {lackWords(stored.part) !== '' && <Typography variant="body2">! {lackWords(stored.part)}</Typography>}
+            <Typography variant="body2">{describeUses(stored.part, designs)}</Typography>
+            {describeMissing(stored.part) !== '' && <Typography variant="body2">! {describeMissing(stored.part)}</Typography>}
             <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
               <Button
                 size="small"

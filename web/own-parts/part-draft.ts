@@ -1,4 +1,4 @@
-import { wrongWords } from '../../core/fault-words.ts';
+import { describeProblem } from '../../core/fault-words.ts';
 import { CATALOGUE, PART_VALUES, partFaults, typedValues, usualValue } from '../../core/car/parts.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
@@ -107,7 +107,7 @@ export function partOf(
   for (const fault of partFaults(part)) {
     const field = fault.path.replace('values.', '');
     const value = PART_VALUES[kind].find(({ key }) => key === field);
-    const message = wrongWords(fault, (bound) => (value ? valueIn(value, bound, 4) : String(bound)));
+    const message = describeProblem(fault, (bound) => (value ? valueIn(value, bound, 4) : String(bound)));
     problems[field] ??= `${message[0]!.toUpperCase()}${message.slice(1)}.`;
   }
   return Object.keys(problems).length > 0 ? { problems } : { part };

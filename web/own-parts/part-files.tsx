@@ -5,7 +5,7 @@ import { partTable, readPartLines } from '../../core/files/part-table.ts';
 import type { StoredPart } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
-import { useKeepingParts } from '../open-car/use-own-parts.ts';
+import { useSavePart } from '../open-car/use-own-parts.ts';
 import { FileButton } from '../ui/file-button.tsx';
 import { downloadCsv } from '../ui/file-exchange.ts';
 
@@ -15,7 +15,7 @@ const TOLD = 3;
 /** All parts as a table (CSV), out and in: a part of the same kind and name is changed, others are new. */
 export function PartFiles({ parts }: { readonly parts: readonly StoredPart[] }) {
   const dispatch = useAppDispatch();
-  const { keep } = useKeepingParts();
+  const { keep } = useSavePart();
   const save = async (): Promise<void> => {
     await downloadCsv('my-parts.csv', partTable(parts.map(({ part }) => part)));
   };

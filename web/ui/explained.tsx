@@ -1,8 +1,8 @@
 import { memo, startTransition, Suspense, useState, type ReactNode } from 'react';
 import type { Explanation } from './explanation.ts';
-import { later } from './later.ts';
+import { lazyWithPreload } from './lazy-with-preload.ts';
 
-const ExplanationPopover = later(() => import('./explanation-popover.tsx'));
+const ExplanationPopover = lazyWithPreload(() => import('./explanation-popover.tsx'));
 
 interface ExplainedProps {
   /** Explains the figure of a name. */

@@ -1,10 +1,10 @@
 import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
-import { wordsIn } from '../../core/learn/words.ts';
+import { termsIn } from '../../core/learn/glossary-terms.ts';
 import type { Explanation } from './explanation.ts';
 import styles from './explained.module.css';
 import plain from './plain.module.css';
-import { WordLinks } from './word-links.tsx';
+import { TermLinks } from './term-links.tsx';
 
 interface ExplanationPopoverProps {
   readonly anchor: HTMLElement;
@@ -37,7 +37,7 @@ export default function ExplanationPopover({ anchor, explanation, onClose }: Exp
           </div>
         ))}
       </dl>
-      <WordLinks ids={wordsIn([title, formula, ...numbers.map(([name]) => name)].join(' '))} onFollow={onClose} />
+      <TermLinks ids={termsIn([title, formula, ...numbers.map(([name]) => name)].join(' '))} onFollow={onClose} />
     </Popover>
   );
 }

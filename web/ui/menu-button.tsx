@@ -1,7 +1,7 @@
 import { startTransition, Suspense, useState } from 'react';
-import { later } from './later.ts';
+import { lazyWithPreload } from './lazy-with-preload.ts';
 
-const ActionMenu = later(() => import('./action-menu.tsx'));
+const ActionMenu = lazyWithPreload(() => import('./action-menu.tsx'));
 
 interface MenuButtonProps {
   readonly actions: React.ComponentProps<typeof ActionMenu>['actions'];

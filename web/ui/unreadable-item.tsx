@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { faultLine } from '../../core/fault-words.ts';
+import { formatFault } from '../../core/fault-words.ts';
 import type { Unreadable } from '../../core/schema/stored.ts';
 import { download } from './file-exchange.ts';
 
@@ -16,7 +16,7 @@ interface UnreadableItemProps {
 export const UnreadableItem = ({ what, item: { id, unreadable }, onRemove }: UnreadableItemProps) => (
   <Box component="li" sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
     <Typography>
-      ✕ A {what} that cannot be read: {unreadable.faults.slice(0, 2).map(faultLine).join('; ')}
+      ✕ A {what} that cannot be read: {unreadable.faults.slice(0, 2).map(formatFault).join('; ')}
     </Typography>
     <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
       <Button

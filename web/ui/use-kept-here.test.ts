@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { keptHere } from './use-kept-here.ts';
+import { readLocalStorage } from './use-local-storage.ts';
 
 describe('what a browser keeps under a name', () => {
   const kept = new Map<string, string>();
@@ -10,20 +10,20 @@ describe('what a browser keeps under a name', () => {
   it('is given back as it was put in', () => {
     for (const value of ['the lamp room', 7, true, ['templates', 'axles'], { grip: 0.6 }]) {
       kept.set('k', JSON.stringify(value));
-      expect(keptHere('k', structuredClone(value))).toEqual(value);
+      expect(readLocalStorage('k', structuredClone(value))).toEqual(value);
     }
   });
   it('is as if nothing were kept where there is none, or it is broken or of another kind', () => {
-    expect(keptHere('k', ['none'])).toEqual(['none']);
+    expect(readLocalStorage('k', ['none'])).toEqual(['none']);
     for (const text of ['{', '"a"', 'null', '7', '{}']) {
       kept.set('k', text);
-      expect([text, keptHere('k', ['none'])]).toEqual([text, ['none']]);
+      expect([text, readLocalStorage('k', ['none'])]).toEqual([text, ['none']]);
     }
     kept.set('k', '[1]');
-    expect(keptHere('k', { a: 1 })).toEqual({ a: 1 });
+    expect(readLocalStorage('k', { a: 1 })).toEqual({ a: 1 });
   });
   it('takes words that were kept without quotation marks as they are', () => {
     kept.set('k', 'letter');
-    expect(keptHere('k', 'a4')).toBe('letter');
+    expect(readLocalStorage('k', 'a4')).toBe('letter');
   });
 });

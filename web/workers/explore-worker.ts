@@ -6,9 +6,9 @@ import { outlookOf } from '../../core/explore/outlook.ts';
 import { findBestCar, type SearchOptions } from '../../core/explore/best-car.ts';
 import { mapRows, type MapRequest } from '../../core/explore/map.ts';
 import { sizesThatMatter, valuesThatMatter } from '../../core/explore/sensitivity.ts';
-import { boundedSweep, evenly } from '../../core/explore/sweep.ts';
+import { boundedSweep, evenlySpaced } from '../../core/explore/sweep.ts';
 import { bestWinding } from '../../core/explore/winding-profile.ts';
-import { sizeCalled } from '../../core/car/sizes.ts';
+import { findSize } from '../../core/car/sizes.ts';
 import { rigLines } from '../../core/rig/simulated-rig.ts';
 import type { RunOfCar } from '../../core/trials/compared-runs.ts';
 import { whatToMeasure } from '../../core/bench/what-to-measure.ts';
@@ -23,8 +23,8 @@ const REHEARSED = 50;
 function rehearsalOf(kind: MotorKind): MapRequest {
   const design = newCar('rehearsal', kind);
   const all = (id: string) => {
-    const { low, high } = sizeCalled(design, id);
-    return { id, values: evenly(low, high, REHEARSED) };
+    const { low, high } = findSize(design, id);
+    return { id, values: evenlySpaced(low, high, REHEARSED) };
   };
   return { design, across: all('mass'), up: all('driveWheels') };
 }

@@ -32,13 +32,13 @@ afterEach(() => {
 });
 
 const asking = async () => {
-  const { askErrand } = await import('./explore.ts');
+  const { runTask: askErrand } = await import('./explore.ts');
   return () => askErrand('assess', (work) => (work as unknown as { assess: () => Promise<string> }).assess());
 };
 
 describe('the worker of an errand', () => {
   it('is one for all who ask, and a question that fails leaves it to the others', async () => {
-    const { askErrand } = await import('./explore.ts');
+    const { runTask: askErrand } = await import('./explore.ts');
     const ask = await asking();
     const answer = ask();
     await expect(askErrand('assess', () => Promise.reject(new Error('no such car')))).rejects.toThrow('no such car');

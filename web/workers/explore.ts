@@ -49,15 +49,15 @@ export async function orBroken<T>(asked: Promise<T>): Promise<T> {
 }
 
 /** Work that is never held up by what is explored: following every edit; and what is to be expected of a car, in the rounds of its brief too. */
-export type Errand = 'assess' | 'rounds';
+export type WorkerTask = 'assess' | 'rounds';
 
 /** A worker of one errand, and who waits for its answers. */
 interface ErrandWorker extends PooledWorker {
   readonly waiting: Set<(reason: Error) => void>;
 }
-const errands = new Map<Errand, ErrandWorker>();
+const errands = new Map<WorkerTask, ErrandWorker>();
 
-function startErrand(errand: Errand): ErrandWorker {
+function startErrand(errand: WorkerTask): ErrandWorker {
   const waiting: ErrandWorker['waiting'] = new Set();
   const worker = startWorker((reason) => {
     // It answers nobody any more: all who wait are told, and the next question gets a new one.
@@ -71,7 +71,7 @@ function startErrand(errand: Errand): ErrandWorker {
 }
 
 /** Asks the worker of an errand. An answer that is a failure leaves it to the others that ask it; one that broke fails all, and is replaced. */
-export async function askErrand<T>(errand: Errand, ask: (work: Remote<ExploreWork>) => Promise<T>): Promise<T> {
+export async function runTask<T>(errand: WorkerTask, ask: (work: Remote<ExploreWork>) => Promise<T>): Promise<T> {
   const { work, waiting } = errands.get(errand) ?? startErrand(errand);
   let fail: (reason: Error) => void = () => {};
   const broken = new Promise<never>((_resolve, reject) => waiting.add((fail = reject)));

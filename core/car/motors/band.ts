@@ -15,7 +15,7 @@ import {
   keptOf,
   TURNS_OFF_WORDS,
   turnsOff,
-  woundBandsWords,
+  describeWoundBands,
 } from './rubber-motors.ts';
 
 const size = sizesOfMotor('band');
@@ -80,7 +80,7 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
   // Bands side by side lie side by side on the axle; both strands of each loop are wound.
   strandThickness: ({ parallel, band }) => 2 * parallel * Math.sqrt(bandSizes(band).width * bandSizes(band).thickness),
   placed: (design) => design,
-  labels: (motor, format) => [woundBandsWords(motor), `hook ${format(motor.anchorToAxle, 'size')} from the drive axle`],
+  labels: (motor, format) => [describeWoundBands(motor), `hook ${format(motor.anchorToAxle, 'size')} from the drive axle`],
   sizesOfTurns: [],
   energyFormula: 'Of rubber: the work of winding, ∫ F r dθ, with F = A · 2 (c₁ + c₂/λ)(λ − λ⁻²) at each stretch λ (Mooney and Rivlin).',
   turnsFormula: 'As you wind it.',

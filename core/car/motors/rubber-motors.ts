@@ -76,7 +76,7 @@ export const turnsOff = <Motor extends BandDesign | TwistDesign>(motor: Motor, d
 const many = (count: number, words: string): string => (count === 1 ? '' : ` ${count} ${words}`);
 
 /** How many bands there are and how they are joined: `1 band`, `6 bands, 2 side by side, 3 end to end`. */
-export function bandWords({ parallel, series }: BandDesign | TwistDesign): string {
+export function describeBands({ parallel, series }: BandDesign | TwistDesign): string {
   const count = parallel * series;
   if (count === 1) return '1 band';
   if (parallel === 1) return `${count} bands end to end`;
@@ -85,4 +85,5 @@ export function bandWords({ parallel, series }: BandDesign | TwistDesign): strin
 }
 
 /** The bands and how far they are wound: `2 bands end to end, 9 turns`. */
-export const woundBandsWords = (motor: BandDesign | TwistDesign): string => `${bandWords(motor)}, ${Number(motor.turns.toFixed(1))} turns`;
+export const describeWoundBands = (motor: BandDesign | TwistDesign): string =>
+  `${describeBands(motor)}, ${Number(motor.turns.toFixed(1))} turns`;

@@ -15,7 +15,7 @@ import {
   keptOf,
   TURNS_OFF_WORDS,
   turnsOff,
-  woundBandsWords,
+  describeWoundBands,
 } from './rubber-motors.ts';
 
 const size = sizesOfMotor('twist');
@@ -84,7 +84,7 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
   pullLength: () => 0,
   strandThickness: () => 0,
   placed: (design) => design,
-  labels: (motor, format) => [woundBandsWords(motor), `arm ${format(motor.armLength, 'size')}`],
+  labels: (motor, format) => [describeWoundBands(motor), `arm ${format(motor.armLength, 'size')}`],
   sizesOfTurns: [],
   energyFormula:
     'Of twisted rubber: its volume × [c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3)] at the stretch λ of its strands (Mooney and Rivlin).',

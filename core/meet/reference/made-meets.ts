@@ -1,7 +1,7 @@
 import type { Brief, Round } from '../../brief/brief.ts';
 import type { Goal } from '../../brief/goal.ts';
 import { TEMPLATES } from '../../brief/new-brief.ts';
-import { standingResults, type KeptResult, type Meet, type MeetOutcome, type StandingResult } from '../meet.ts';
+import { standingResults, type SavedResult, type Meet, type MeetOutcome, type StandingResult } from '../meet.ts';
 import { newEntry, newMeet, newResult } from '../new-meet.ts';
 
 const brief = TEMPLATES.club.brief();
@@ -30,7 +30,7 @@ export const meetOf = (count: number, rounds: readonly Round[], more: Partial<Me
   });
 let written = 0;
 /** A run of a car, as an official wrote it down; each a second later than the last. */
-export const result = (entry: number, run: number, outcome: Partial<MeetOutcome>, more: object = {}): KeptResult => ({
+export const result = (entry: number, run: number, outcome: Partial<MeetOutcome>, more: object = {}): SavedResult => ({
   id: idOf(1000 + ++written),
   number: written,
   result: newResult({
@@ -45,7 +45,7 @@ export const result = (entry: number, run: number, outcome: Partial<MeetOutcome>
   }),
 });
 /** Runs of a car that came so far, one after the other. */
-export const ran = (entry: number, ...distances: readonly number[]): KeptResult[] =>
+export const ran = (entry: number, ...distances: readonly number[]): SavedResult[] =>
   distances.map((distance, run) => result(entry, run, { distance }));
 /** Results as they stand. */
-export const standing = (...lists: readonly (readonly KeptResult[])[]): readonly StandingResult[] => standingResults(lists.flat());
+export const standing = (...lists: readonly (readonly SavedResult[])[]): readonly StandingResult[] => standingResults(lists.flat());

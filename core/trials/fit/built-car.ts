@@ -6,7 +6,7 @@ import { predictRun } from '../../predict/predict-run.ts';
 import { AIR_DENSITY } from '../../constants.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
 import type { RunSetup } from '../../run/run-setup.ts';
-import type { Mendable, RunConditions } from './trial.ts';
+import type { RepairableFault, RunConditions } from './trial.ts';
 
 /** A car as it may have turned out: its design, how it was wound, and the numbers nobody knows. */
 export interface BuiltCar {
@@ -24,7 +24,7 @@ export interface BuiltCar {
   /** Greatest push of the tyres, N, where a wheel turns on its axle beyond it; infinite where it is fast. */
   readonly mostPush: number;
   /** What was wrong with it as it ran, and was put right since. */
-  readonly faults: readonly Mendable[];
+  readonly faults: readonly RepairableFault[];
 }
 
 /** A car built just as it was designed. `share`: of a full wind. A floor that leans one way along the way out leans the other way back. */
@@ -49,11 +49,11 @@ type Numbers = Partial<Record<ValueKey, number>>;
 type Write = (numbers: Numbers, car: BuiltCar, deviations: number) => boolean;
 
 /** Something about a car that nobody knows: how far it is off, in standard deviations, is N(0, 1). */
-export interface Unknown {
+export interface LatentParameter {
   readonly id: string;
   readonly name: string;
   /** The car with this so many standard deviations off; the same car where it has no such thing. */
-  readonly off: (car: BuiltCar, deviations: number) => BuiltCar;
+  readonly perturb: (car: BuiltCar, deviations: number) => BuiltCar;
   /** The same written into the numbers of a car, where it changes nothing else. */
   readonly into?: Write;
   /** Whether the car is another with it even where it is off by nothing. */
@@ -104,17 +104,17 @@ const changeAll = (numbers: Numbers, car: BuiltCar, keys: readonly ValueKey[], d
   keys.filter((key) => change(numbers, car, key, deviations)).length > 0;
 
 /** An unknown of a car’s numbers. */
-const ofNumbers = (id: string, name: string, into: Write): Unknown => ({
+const ofNumbers = (id: string, name: string, into: Write): LatentParameter => ({
   id,
   name,
   into,
-  off: (car, deviations) => {
+  perturb: (car, deviations) => {
     const numbers = { ...car.numbers };
     return into(numbers, car, deviations) ? { ...car, numbers } : car;
   },
 });
 
-const valueUnknown = (design: CarDesign, key: ValueKey): Unknown => {
+const valueUnknown = (design: CarDesign, key: ValueKey): LatentParameter => {
   const place = placeOf(design, key);
   const alone = OF_A_BATCH.includes(key) || OF_A_FLOOR.includes(key) ? Math.sqrt(1 - SHARED ** 2) : 1;
   return ofNumbers(
@@ -129,7 +129,7 @@ const BATCH = ofNumbers('batch', 'strength of the rubber', (numbers, car, deviat
 );
 
 /** How clean and smooth a floor is: any tyre grips it more or less. */
-const gripOf = ({ floor }: CarDesign): Unknown =>
+const gripOf = ({ floor }: CarDesign): LatentParameter =>
   ofNumbers(
     `grip of ${floor.kind}`,
     'grip of this floor',
@@ -182,8 +182,8 @@ const GROWING = ofNumbers('growing', 'resistance that grows with speed', (number
 });
 
 /** Everything of these designs that nobody knows, each once: what versions share they share. */
-export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
-  const found = new Map<string, Unknown>();
+export function latentParameters(designs: readonly CarDesign[]): readonly LatentParameter[] {
+  const found = new Map<string, LatentParameter>();
   for (const design of designs) {
     const keys = valueKeysOf(design);
     for (const key of keys) {
@@ -195,14 +195,14 @@ export function unknownsOf(designs: readonly CarDesign[]): readonly Unknown[] {
     found.set(grip.id, grip);
   }
   for (const { id, name, off } of CONDITIONS)
-    found.set(id, { id, name, off: (car, deviations) => ({ ...car, design: off(car.design, deviations) }) });
+    found.set(id, { id, name, perturb: (car, deviations) => ({ ...car, design: off(car.design, deviations) }) });
   found.set(FADING.id, FADING);
   found.set(GROWING.id, GROWING);
   return [...found.values()];
 }
 
 /** The car with each of its unknowns so far off. `off`: in standard deviations, one to an unknown. */
-export function builtWith(car: BuiltCar, unknowns: readonly Unknown[], off: ArrayLike<number>): BuiltCar {
+export function builtWith(car: BuiltCar, unknowns: readonly LatentParameter[], off: ArrayLike<number>): BuiltCar {
   // Numbers are written into one copy: a fit builds thousands of cars.
   let numbers = { ...car.numbers };
   let made: BuiltCar = { ...car, numbers };
@@ -210,7 +210,7 @@ export function builtWith(car: BuiltCar, unknowns: readonly Unknown[], off: Arra
     if (off[i] === 0 && !unknown.isThere) return;
     if (unknown.into) unknown.into(numbers, made, off[i]!);
     else {
-      const other = unknown.off(made, off[i]!);
+      const other = unknown.perturb(made, off[i]!);
       if (other === made) return;
       numbers = { ...other.numbers };
       made = { ...other, numbers };

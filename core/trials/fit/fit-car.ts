@@ -2,25 +2,25 @@ import { isSameCar, isSameContent, isSameWind } from '../../car/same-design.ts';
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { makeWorkspace, type Workspace } from '../../run/workspace.ts';
-import { builtWith, likelyCar, unknownsOf, type Unknown } from './built-car.ts';
-import { observedOf } from './likelihood.ts';
+import { builtWith, likelyCar, latentParameters, type LatentParameter } from './built-car.ts';
+import { observationOf } from './likelihood.ts';
 import { linearAt, type Linear } from './linear.ts';
 import { outputsOf, STALL, type Outputs } from './outputs.ts';
 import { START } from '../../car/did-not-start.ts';
-import { lnPosterior, type FitGroup, type FitProblem, type SpreadOfAll } from './posterior.ts';
+import { lnPosterior, type FitGroup, type FitProblem, type ScaleParameters } from './posterior.ts';
 import {
-  LACKS,
-  overSpreads,
-  spreadsOf,
+  MISFIT_FACTORS,
+  evaluateOverGrid,
+  scaleGrid,
   USUAL_SCATTER,
-  usualOf,
-  weighed,
-  WIDTHS,
+  nominalSize,
+  weightedComponents,
+  PRIOR_WIDTH_FACTORS,
   type Component,
   type ScatterPrior,
   type Sizes,
-  type ThoughtSpread,
-} from './spread-grid.ts';
+  type GridPoint,
+} from './scale-grid.ts';
 import { scatterDirections } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type Instruments, type RunConditions, type TrialGroup, type TrialRun } from './trial.ts';
 
@@ -30,7 +30,7 @@ export interface FitOptions {
   /** What the model lacks, for each group of like runs, as a share of the distance: 0.007 unless told otherwise. */
   readonly misfit?: number;
   /** Something more that may be wrong with the car: an unknown of its own, and how the car is with it. */
-  readonly more?: readonly Unknown[];
+  readonly more?: readonly LatentParameter[];
   /** Designs whose unknowns are wanted besides those that ran. */
   readonly designs?: readonly CarDesign[];
   /** A fit of the same runs with fewer unknowns, from which the search begins. */
@@ -46,9 +46,9 @@ export interface FitOptions {
 
 /** A car fitted to its runs. */
 export interface FittedCar {
-  readonly unknowns: readonly Unknown[];
+  readonly unknowns: readonly LatentParameter[];
   /** Where the posterior is greatest: standard deviations of each unknown, then of each group’s misfit. */
-  readonly place: Float64Array;
+  readonly mapEstimate: Float64Array;
   readonly components: readonly Component[];
   readonly groups: readonly Omit<TrialGroup, 'runs'>[];
   readonly misfit: number;
@@ -61,36 +61,36 @@ export interface FittedCar {
   readonly unexplained: number;
   readonly workspace: Workspace;
   /** What it was worked out from, for leaving groups out. */
-  readonly about: { readonly problem: FitProblem; readonly linear: readonly Linear[]; readonly spreads: readonly ThoughtSpread[] };
+  readonly about: { readonly problem: FitProblem; readonly linear: readonly Linear[]; readonly spreads: readonly GridPoint[] };
 }
 
 /** The search: rounds, steps tried in one, the longest step, and what is no gain any more. */
-const ROUNDS = 16;
-const TRIES = 6;
-const LONGEST = 2;
-const NO_GAIN = 0.02;
+const MAX_ITERATIONS = 16;
+const MAX_STEP_TRIALS = 6;
+const MAX_STEP = 2;
+const GAIN_TOLERANCE = 0.02;
 /** Standard deviations beyond which no value is looked for: a line that is steep beside a kink leads anywhere. */
-const FARTHEST = 12;
+const MAX_DEVIATION = 12;
 /** Standard deviations at which a car that stalls is looked for. */
-const STALLS = [1.5, 2.5, 3.5, 4.5, 6, 8];
+const STALL_SEARCH_STEPS = [1.5, 2.5, 3.5, 4.5, 6, 8];
 /** ln that the model may be off its linearisation at a place of the grid. */
-const BEYOND = Math.log(1.1);
+const LINEAR_TOLERANCE = Math.log(1.1);
 /** Standard deviations below which a step is none. */
-const STILL = 0.02;
+const STEP_TOLERANCE = 0.02;
 /** How strongly a step is held back once one gained nothing, and how much more or less after each. */
-const DAMPED = 0.5;
-const DAMPED_BY = 5;
+const INITIAL_DAMPING = 0.5;
+const DAMPING_FACTOR = 5;
 /** Marks that a group is fitted at; more tell little more. */
-const MOST_MARKS = 6;
+const MAX_MARKS = 6;
 const MISFIT = 0.007;
 /** Share of a full wind. */
-export const woundShare = (design: CarDesign, wind: Wind): number =>
+export const windingFraction = (design: CarDesign, wind: Wind): number =>
   wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(design));
 
 /** Marks of a group’s runs, spread over the way. */
 function marksOf(runs: readonly TrialRun[]): number[] {
   const all = [...new Set(runs.flatMap(({ splits = [] }) => splits.map(({ at }) => at)))].sort((a, b) => a - b);
-  const every = Math.ceil(all.length / MOST_MARKS);
+  const every = Math.ceil(all.length / MAX_MARKS);
   return all.filter((_, i) => (all.length - 1 - i) % every === 0);
 }
 
@@ -107,24 +107,24 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     misfit = MISFIT,
     more = [],
     designs = [],
-    widths = WIDTHS,
-    lacks: allLacks = LACKS,
+    widths = PRIOR_WIDTH_FACTORS,
+    lacks: allLacks = MISFIT_FACTORS,
   } = options;
   const workspace = options.workspace ?? makeWorkspace();
-  const unknowns = [...unknownsOf([...trials.map(({ design }) => design), ...designs]), ...more];
+  const unknowns = [...latentParameters([...trials.map(({ design }) => design), ...designs]), ...more];
   const groups = trials.map(({ design, wind, runs, direction, faults }): FitGroup => {
     const marks = marksOf(runs);
-    const car = likelyCar(design, wind, woundShare(design, wind), { direction, faults });
+    const car = likelyCar(design, wind, windingFraction(design, wind), { direction, faults });
     return {
       car,
       marks,
-      runs: runs.map((run) => ({ run, observed: observedOf(run, marks, instruments) })),
+      runs: runs.map((run) => ({ run, observed: observationOf(run, marks, instruments) })),
       directions: scatterDirections(car, likelyCar(design, { kind: 'full' }, 1), marks, workspace),
     };
   });
   const problem: FitProblem = { groups, unknowns: unknowns.length, misfit };
   const outputsAt = (place: Float64Array): readonly Outputs[] | null => {
-    if (!place.every((z) => Math.abs(z) <= FARTHEST)) return null;
+    if (!place.every((z) => Math.abs(z) <= MAX_DEVIATION)) return null;
     const all = groups.map(({ car, marks }) => outputsOf(builtWith(car, unknowns, place), marks, workspace));
     return all.every((outputs) => outputs !== null) ? all : null;
   };
@@ -132,14 +132,14 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     const all = groups.map(({ car, marks }) => linearAt(car, unknowns, place, marks, workspace));
     return all.every((linear) => linear !== null) ? all : null;
   };
-  const spreads = spreadsOf(prior, widths, allLacks);
+  const spreads = scaleGrid(prior, widths, allLacks);
   const found = startOf(options.from, unknowns, groups.length);
   let place = found;
   let outputs = outputsAt(place);
   if (!outputs) return null;
-  const usual = { scatter: prior.median, width: usualOf(widths), lacks: usualOf(allLacks) };
+  const usual = { scatter: prior.median, width: nominalSize(widths), lacks: nominalSize(allLacks) };
   /** Begins at the likeliest of some places, where that is likelier than where it stands. */
-  const beginAt = (places: readonly Float64Array[], spread: SpreadOfAll): void => {
+  const beginAt = (places: readonly Float64Array[], spread: ScaleParameters): void => {
     let most = lnPosterior(problem, place, outputs!, spread);
     for (const tried of places) {
       const there = outputsAt(tried);
@@ -161,7 +161,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     const down = from.map((_, i) => slopes[i]?.values[0] ?? 0);
     const length = Math.hypot(...down);
     beginAt(
-      STALLS.map((far) => from.map((z, i) => z - (far * down[i]!) / length)),
+      STALL_SEARCH_STEPS.map((far) => from.map((z, i) => z - (far * down[i]!) / length)),
       usual,
     );
     if (place !== from) linear = linearisedAt(place) ?? linear;
@@ -169,37 +169,37 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
   // What the model may lack moves the likeliest place little.
   const searched = spreads.filter(({ lacks }) => lacks === usual.lacks);
   let [scatter, damping, isSettled] = [prior.median, 0, false];
-  for (let round = 0; round < ROUNDS && !isSettled; round++) {
+  for (let round = 0; round < MAX_ITERATIONS && !isSettled; round++) {
     let gained = 0;
     let best: { readonly scatter: number } = { scatter };
-    for (let tries = 0; tries < TRIES && gained <= 0; tries++) {
-      const wanted = overSpreads(problem, linear, place, searched, { damping }).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
+    for (let tries = 0; tries < MAX_STEP_TRIALS && gained <= 0; tries++) {
+      const wanted = evaluateOverGrid(problem, linear, place, searched, { damping }).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
       best = wanted;
       const from = place;
-      const tried = wanted.place.map((z, i) => from[i]! + Math.min(Math.max(z - from[i]!, -LONGEST), LONGEST));
+      const tried = wanted.place.map((z, i) => from[i]! + Math.min(Math.max(z - from[i]!, -MAX_STEP), MAX_STEP));
       const there = outputsAt(tried);
       const gain: number = there ? lnPosterior(problem, tried, there, wanted) - lnPosterior(problem, place, outputs, wanted) : -Infinity;
-      if (there && gain > 0) [place, outputs, gained, damping] = [tried, there, gain, damping / DAMPED_BY];
-      else if (there && gain > -NO_GAIN && tried.every((z, i) => Math.abs(z - from[i]!) < STILL)) break;
-      else damping = Math.max(damping * DAMPED_BY, DAMPED);
+      if (there && gain > 0) [place, outputs, gained, damping] = [tried, there, gain, damping / DAMPING_FACTOR];
+      else if (there && gain > -GAIN_TOLERANCE && tried.every((z, i) => Math.abs(z - from[i]!) < STEP_TOLERANCE)) break;
+      else damping = Math.max(damping * DAMPING_FACTOR, INITIAL_DAMPING);
     }
-    isSettled = gained < NO_GAIN && Math.abs(Math.log(best.scatter / scatter)) < 0.1;
+    isSettled = gained < GAIN_TOLERANCE && Math.abs(Math.log(best.scatter / scatter)) < 0.1;
     scatter = best.scatter;
     if (gained > 0) linear = linearisedAt(place) ?? linear;
   }
-  const free = weighed(problem, linear, place, spreads);
+  const free = weightedComponents(problem, linear, place, spreads);
   const likeliest = free.components.reduce((a, b) => (b.weight > a.weight ? b : a));
   const there = outputsAt(likeliest.place);
   const moved = likeliest.place.map((z, i) => z - place[i]!);
   // Beyond a kink (a car that stalls, or spins, at one side only) no line leads: then each place of the grid stays where the search ended.
   const isBeyond = linear.some(({ outputs, slopes }, g) => {
     const line = outputs.values[0]! + slopes.reduce((sum, { values }, i) => sum + values[0]! * moved[i]!, 0);
-    return there === null || Math.abs(there[g]!.values[0]! - line) > BEYOND;
+    return there === null || Math.abs(there[g]!.values[0]! - line) > LINEAR_TOLERANCE;
   });
   return {
     unknowns,
-    place,
-    ...(isBeyond ? weighed(problem, linear, place, spreads, true) : free),
+    mapEstimate: place,
+    ...(isBeyond ? weightedComponents(problem, linear, place, spreads, true) : free),
     groups: trials.map(({ design, wind, direction, faults }) => ({ design, wind, direction, faults })),
     misfit,
     instruments,
@@ -211,19 +211,19 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
 }
 
 /** Weight of a place of the grid from which it counts where a group is left out. */
-const HARDLY = 0.003;
+const MIN_WEIGHT = 0.003;
 
 /** The same car fitted to all groups but one, about the linearisation of the whole: no model is run. */
 export function leaveOut(fitted: FittedCar, group: number): FittedCar {
   const { problem, linear, spreads: all } = fitted.about;
-  const spreads = all.filter((_, i) => fitted.components[i]!.weight > HARDLY);
+  const spreads = all.filter((_, i) => fitted.components[i]!.weight > MIN_WEIGHT);
   const others = <T>(of: readonly T[]): T[] => of.filter((_, g) => g !== group);
   const without: FitProblem = { ...problem, groups: others(problem.groups) };
-  const place = fitted.place.filter((_, i) => i !== problem.unknowns + group);
+  const place = fitted.mapEstimate.filter((_, i) => i !== problem.unknowns + group);
   return {
     ...fitted,
-    place,
-    ...weighed(without, others(linear), place, spreads),
+    mapEstimate: place,
+    ...weightedComponents(without, others(linear), place, spreads),
     groups: others(fitted.groups),
     about: { problem: without, linear: others(linear), spreads },
   };
@@ -245,14 +245,14 @@ function unexplained(groups: readonly FitGroup[], outputs: readonly Outputs[]): 
 }
 
 /** Where the search begins: at the likeliest car, or where it was found before. */
-function startOf(from: FittedCar | undefined, unknowns: readonly Unknown[], groups: number): Float64Array {
+function startOf(from: FittedCar | undefined, unknowns: readonly LatentParameter[], groups: number): Float64Array {
   const place = new Float64Array(unknowns.length + groups);
   if (!from) return place;
   unknowns.forEach(({ id }, i) => {
     const at = from.unknowns.findIndex((known) => known.id === id);
-    if (at >= 0) place[i] = from.place[at]!;
+    if (at >= 0) place[i] = from.mapEstimate[at]!;
   });
-  for (let g = 0; g < groups; g++) place[unknowns.length + g] = from.place[from.unknowns.length + g] ?? 0;
+  for (let g = 0; g < groups; g++) place[unknowns.length + g] = from.mapEstimate[from.unknowns.length + g] ?? 0;
   return place;
 }
 

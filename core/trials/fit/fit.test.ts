@@ -4,20 +4,20 @@ import { MOTOR_KINDS } from '../../car/motors/motors.ts';
 import { newCar } from '../../car/new-car.ts';
 import { AIR_DENSITY } from '../../constants.ts';
 import { hiddenCar, share, trials } from '../../../bench/hidden-cars.ts';
-import { backwardSolved, choleskyRoot, forwardSolved, halfLnDeterminant } from '../../numerics/cholesky.ts';
+import { solveLowerTransposed, choleskyFactor, solveLower, halfLogDeterminant } from '../../numerics/cholesky.ts';
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import { predictRun } from '../../predict/predict-run.ts';
 import { makeWorkspace } from '../../run/workspace.ts';
 import { START } from '../../car/did-not-start.ts';
 import { fittedValues, withFittedValues } from '../fitted-values.ts';
-import { furtherRuns, learntOf } from '../learnt.ts';
+import { furtherRuns, posteriorChanges } from '../posterior-change.ts';
 import { nextChanges } from '../next-change.ts';
-import { builtWith, likelyCar, unknownsOf, withGrip, withResistance } from './built-car.ts';
+import { builtWith, likelyCar, latentParameters, withGrip, withResistance } from './built-car.ts';
 import { fitCar } from './fit-car.ts';
 import { quantileOf, shareBelow } from './mixture.ts';
 import { outputsOf, STALL } from './outputs.ts';
 import { predictFitted } from './predict-fitted.ts';
-import { observedOf, runTerm } from './likelihood.ts';
+import { observationOf, runTerm } from './likelihood.ts';
 import { runVariance, scatterDirections } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type TrialGroup, type TrialRun } from './trial.ts';
 
@@ -39,11 +39,11 @@ const FULL = { kind: 'full' } as const;
 
 describe('Cholesky', () => {
   it('has the root of a matrix worked by hand, solves with it, and knows its determinant', () => {
-    const root = choleskyRoot(Float64Array.of(4, 0, 2, 5), 2);
+    const root = choleskyFactor(Float64Array.of(4, 0, 2, 5), 2);
     expect([...root]).toEqual([2, 0, 1, 2]);
     // 4x + 2y = 8, 2x + 5y = 12: x = 1, y = 2.
-    expect([...backwardSolved(root, forwardSolved(root, [8, 12]))]).toEqual([1, 2]);
-    expect(halfLnDeterminant(root, 2)).toBeCloseTo(0.5 * Math.log(16), 12);
+    expect([...solveLowerTransposed(root, solveLower(root, [8, 12]))]).toEqual([1, 2]);
+    expect(halfLogDeterminant(root, 2)).toBeCloseTo(0.5 * Math.log(16), 12);
   });
 });
 
@@ -59,7 +59,7 @@ describe('what a run says of a model', () => {
   const flat = { resistance: Float64Array.of(-1, 0, 0), energy: new Float64Array(3), grip: new Float64Array(3) };
   const at = (distance: number, more: readonly number[] = []): Float64Array => Float64Array.of(Math.log(distance + STALL), ...more);
   const term = (run: TrialRun, model: Float64Array, marks: readonly number[] = []) =>
-    runTerm(observedOf(run, marks, USUAL_INSTRUMENTS), model, flat, 0.06);
+    runTerm(observationOf(run, marks, USUAL_INSTRUMENTS), model, flat, 0.06);
   const noStart: TrialRun = { outcome: { kind: 'stopped', distance: 0 } };
   it('that did not start: likely of one that stalls, even at the edge, less the further it would go, with a slope that leads back', () => {
     // At the edge of what counts as a start half of them do; t(7) at x below 0: −2.365 leaves 0.025 (tables).
@@ -87,9 +87,9 @@ describe('what a run says of a model', () => {
     const model = Float64Array.of(Math.log(10 + STALL) - off, Math.log(8), 0);
     expect(term({ ...run, time: 8 }, model).value).toBeCloseTo(both, 9);
     // No time, or none that can be, is none.
-    expect(observedOf({ ...run, time: 0 }, [], USUAL_INSTRUMENTS).places).toEqual([0]);
-    expect(observedOf(run, [], USUAL_INSTRUMENTS).places).toEqual([0]);
-    expect(observedOf({ ...run, time: 8 }, [], USUAL_INSTRUMENTS).places).toEqual([0, 1]);
+    expect(observationOf({ ...run, time: 0 }, [], USUAL_INSTRUMENTS).places).toEqual([0]);
+    expect(observationOf(run, [], USUAL_INSTRUMENTS).places).toEqual([0]);
+    expect(observationOf({ ...run, time: 8 }, [], USUAL_INSTRUMENTS).places).toEqual([0, 1]);
   });
   it('that is said to be beaten on another floor: even where it is as far, one in forty where it is 2.365 deviations on the other side', () => {
     const said = (goes: 'further' | 'less-far'): TrialRun => ({ outcome: { kind: 'stopped', distance: 8 }, said: goes });
@@ -120,6 +120,21 @@ describe('what a run says of a model', () => {
     const stuck = likelyCar({ ...newCar('x'), motor: { ...newCar('x').motor, releaseAngle: 4 } as CarDesign['motor'] }, FULL, 1);
     const { resistance, energy, grip } = scatterDirections(stuck, stuck, [2, 4], makeWorkspace());
     expect([[...resistance], [...energy], [...grip]]).toEqual([[-1, 0, 0, 0], [0, 0, 0, 0], [0, 0, 0, 0]]); // prettier-ignore
+  });
+  it('scatters by 1 at a full wind for a scatter of 1, by half of that at least, and not at all where it never starts', () => {
+    const workspace = makeWorkspace();
+    const full = likelyCar(newCar('x'), FULL, 1);
+    const sizeOf = (car: typeof full): number => {
+      const { resistance, energy } = scatterDirections(car, full, [], workspace);
+      return Math.hypot(resistance[0]!, energy[0]!);
+    };
+    expect(sizeOf(full)).toBeCloseTo(1, 9);
+    const barely = likelyCar(newCar('x'), { kind: 'turns', turns: 0.01 }, 0.01);
+    expect(outputsOf(barely, [], workspace)!.values[0]!).toBeLessThan(Math.log(0.2));
+    expect(sizeOf(barely)).toBeCloseTo(0.5, 9);
+    const band = newCar('x', 'band');
+    const still = scatterDirections(likelyCar(band, { kind: 'turns', turns: 0.5 }, 0.1), likelyCar(band, FULL, 1), [], workspace);
+    expect([...still.resistance, ...still.energy].every((value) => value === 0)).toBe(true);
   });
   it('differs from the next as resistances, motor and grip do: s² (a² + b²) + g²', () => {
     const directions = { resistance: Float64Array.of(-0.8), energy: Float64Array.of(0.6), grip: Float64Array.of(0.03) };
@@ -192,12 +207,20 @@ describe.each(MOTOR_KINDS)('a %s car fitted to its runs', (kind) => {
     const told = predictFitted(fitted, design, FULL)!;
     expect(Math.abs(told.mean.middle / truly(FULL) - 1)).toBeLessThan(0.05);
     expect(Math.abs(told.mean.middle / truly(FULL) - 1)).toBeLessThan(0.5 * Math.abs(reach(design, FULL) / truly(FULL) - 1));
-    const { resistance } = learntOf(fitted, design)!;
+    const { resistance } = posteriorChanges(fitted, design)!;
     expect(resistance.high).toBeGreaterThan(0.1);
   });
 });
 
 describe('a fit', () => {
+  it('reads times at marks in whatever order they are given', () => {
+    const design = newCar('x');
+    const splits = [{ at: 1, time: 0.9 }, { at: 2, time: 1.5 }, { at: 4, time: 2.6 }]; // prettier-ignore
+    const of = (order: typeof splits): number =>
+      fitCar([{ design, wind: FULL, runs: [{ outcome: { kind: 'stopped', distance: reach(design, FULL) }, splits: order }] }])!.lnEvidence;
+    expect(of(splits.toReversed())).toBeCloseTo(of(splits), 9);
+    expect(of([])).not.toBeCloseTo(of(splits), 2);
+  });
   const design = newCar('x');
   const [half, more] = winds(design);
   const sound = [half, more].map((wind) => alike(design, wind, around(reach(design, wind))));
@@ -226,15 +249,15 @@ describe('a fit', () => {
     const weak = [half, more].map((wind) => alike(design, wind, around(0.8 * reach(design, wind))));
     const told = predictFitted(fitCar(weak, { designs: [longer] })!, longer, FULL)!;
     expect(told.mean.middle).toBeLessThan(0.93 * reach(longer, FULL));
-    expect(unknownsOf([design, longer]).length).toBeLessThan(2 * unknownsOf([design]).length);
+    expect(latentParameters([design, longer]).length).toBeLessThan(2 * latentParameters([design]).length);
   });
   it('changes nothing of a car that is off by nothing, and each unknown changes something', () => {
     const workspace = makeWorkspace();
     const car = likelyCar(design, FULL, 1);
-    const unknowns = unknownsOf([design]);
+    const unknowns = latentParameters([design]);
     expect(builtWith(car, unknowns, new Float64Array(unknowns.length))).toEqual(car);
     const before = outputsOf(car, [], workspace)!.values[0]!;
-    const moved = unknowns.filter((unknown) => Math.abs(outputsOf(unknown.off(car, 1), [], workspace)!.values[0]! - before) > 1e-6);
+    const moved = unknowns.filter((unknown) => Math.abs(outputsOf(unknown.perturb(car, 1), [], workspace)!.values[0]! - before) > 1e-6);
     expect(moved.length).toBeGreaterThan(unknowns.length / 2);
   });
   it('that never started tells little of what it would do; whether the search ended is told', () => {
@@ -288,16 +311,16 @@ describe('a fit', () => {
   });
   it('knows that resistance may grow with speed: at one deviation so much drag as takes 0.137 of what rolls, at top speed', () => {
     const design = newCar('x');
-    const growing = unknownsOf([design]).find(({ id }) => id === 'growing')!;
+    const growing = latentParameters([design]).find(({ id }) => id === 'growing')!;
     const car = likelyCar(design, FULL, 1);
     const prediction = predictRun(design);
     if (prediction.kind !== 'ran') throw new Error('does not run');
     const { energy, distance, topSpeed } = prediction.result;
-    const more = growing.off(car, 1).numbers.dragArea! - car.numbers.dragArea!;
+    const more = growing.perturb(car, 1).numbers.dragArea! - car.numbers.dragArea!;
     // 0.1 (e^0.6 − 1)/0.6 = 0.137 of the mean force of rolling and bearings; ½ ρ A v², ρ of `AIR_DENSITY`.
     const rolls = (energy.rolling + energy.driveBearing + energy.otherBearing) / distance;
     expect((0.5 * AIR_DENSITY * more * topSpeed ** 2) / rolls).toBeCloseTo(0.137, 3);
-    expect(growing.off(car, -9).numbers.dragArea!).toBeGreaterThan(0);
+    expect(growing.perturb(car, -9).numbers.dragArea!).toBeGreaterThan(0);
   });
   it('says what further run would tell most, as shares of what is not known', () => {
     const further = furtherRuns(fitCar([sound[0]!])!, design, fullTurns(design));

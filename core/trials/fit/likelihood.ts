@@ -1,21 +1,21 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import tCdf from '@stdlib/stats-base-dists-t-cdf';
-import { choleskyRoot, forwardSolved, halfLnDeterminant } from '../../numerics/cholesky.ts';
+import { choleskyFactor, solveLower, halfLogDeterminant } from '../../numerics/cholesky.ts';
 import { runVariance, type ScatterDirections } from './scatter.ts';
 import { didNotStart, START } from '../../car/did-not-start.ts';
 import { STALL } from './outputs.ts';
 import type { Instruments, TrialRun } from './trial.ts';
 
 /** Degrees of freedom of Student's t: one run in eight may be an odd one. */
-const FREEDOM = 7;
+const DEGREES_OF_FREEDOM = 7;
 /** The scatter is a standard deviation: the t’s own scale is smaller by √((ν − 2)/ν). */
-const SCALE = (FREEDOM - 2) / FREEDOM;
+const SCALE = (DEGREES_OF_FREEDOM - 2) / DEGREES_OF_FREEDOM;
 /** ln s of a watch that is pressed by hand, and of gates, beside their own fineness. */
-const HAND = 0.015;
-const GATES = 0.01;
+const HAND_TIMING_SD = 0.015;
+const GATE_TIMING_SD = 0.01;
 /** A wheelspin that is seen, or not, by mistake; and how sharply it sets in, as a share of the grip. */
-const MISTAKEN = 0.02;
-const SETS_IN = 0.1;
+const SPIN_ERROR_RATE = 0.02;
+const SPIN_ONSET_WIDTH = 0.1;
 
 /** What one run adds: ln of its likelihood, and the gradient and curvature of that over the outputs it saw. */
 export interface RunTerm {
@@ -27,11 +27,11 @@ export interface RunTerm {
 }
 
 /** What a run says of its distance: how far, at least so far, that it did not start, or that it is said to go further or less far than that. */
-export type Told = 'distance' | 'at-least' | 'did-not-start' | 'further' | 'less-far';
+export type DistanceObservation = 'distance' | 'at-least' | 'did-not-start' | 'further' | 'less-far';
 
 /** The outputs a run observed: which, and what. */
-export interface Observed {
-  readonly told: Told;
+export interface RunObservation {
+  readonly told: DistanceObservation;
   readonly places: readonly number[];
   readonly values: readonly number[];
   /** Variance of the instrument at each. */
@@ -39,17 +39,17 @@ export interface Observed {
 }
 
 /** What a run tells, as the model's outputs are counted. `marks`: m. Of one that hit the wall, or did not start, only the distance counts. */
-export function observedOf(run: TrialRun, marks: readonly number[], { tape, watch, gate }: Instruments): Observed {
+export function observationOf(run: TrialRun, marks: readonly number[], { tape, watch, gate }: Instruments): RunObservation {
   const { outcome, time, splits = [] } = run;
   const rows: (readonly [place: number, value: number, variance: number])[] = [
     [0, Math.log(outcome.distance + STALL), (tape / (outcome.distance + STALL)) ** 2],
   ];
   const told = run.said ?? (didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance');
   if (told === 'distance') {
-    if (time) rows.push([1, Math.log(time), HAND ** 2 + (watch / time) ** 2]);
+    if (time) rows.push([1, Math.log(time), HAND_TIMING_SD ** 2 + (watch / time) ** 2]);
     for (const split of splits) {
       const mark = marks.indexOf(split.at);
-      if (mark >= 0) rows.push([2 + mark, Math.log(split.time), GATES ** 2 + (gate / split.time) ** 2]);
+      if (mark >= 0) rows.push([2 + mark, Math.log(split.time), GATE_TIMING_SD ** 2 + (gate / split.time) ** 2]);
     }
   }
   return {
@@ -70,20 +70,20 @@ function lnNormal(x: number): { readonly value: number; readonly slope: number }
 }
 
 /** ln Γ(4) − ln Γ(3.5) − ½ ln 7π: the height of Student’s t with seven degrees of freedom at its middle. */
-const LN_T_HEIGHT = Math.log(6) - Math.log(1.875 * Math.sqrt(Math.PI)) - 0.5 * Math.log(FREEDOM * Math.PI);
+const LN_T_HEIGHT = Math.log(6) - Math.log(1.875 * Math.sqrt(Math.PI)) - 0.5 * Math.log(DEGREES_OF_FREEDOM * Math.PI);
 /** How sharply a start is told from none, or one way from a longer one, beside the scatter: it is seen, not measured; ln. */
-const SEEN = 0.15;
+const COMPARISON_SD = 0.15;
 
 /**
  * That a distance is only known to lie on one side of `limit`, ln: above (`side` 1) or below it (−1), by the same Student t as those that were
  * measured, whose tails leave a model that is far off a way to get there. `variance`: of what is compared.
  */
 function oneSidedTerm(model: Float64Array, limit: number, side: 1 | -1, variance: number): RunTerm {
-  const sigma = Math.sqrt(SCALE * (variance + SEEN ** 2));
+  const sigma = Math.sqrt(SCALE * (variance + COMPARISON_SD ** 2));
   const x = (side * (model[0]! - limit)) / sigma;
-  const share = Math.max(tCdf(x, FREEDOM), 1e-300);
-  const slope = Math.exp(LN_T_HEIGHT - ((FREEDOM + 1) / 2) * Math.log1p((x * x) / FREEDOM)) / share;
-  const bend = slope * (((FREEDOM + 1) * x) / (FREEDOM + x * x) + slope);
+  const share = Math.max(tCdf(x, DEGREES_OF_FREEDOM), 1e-300);
+  const slope = Math.exp(LN_T_HEIGHT - ((DEGREES_OF_FREEDOM + 1) / 2) * Math.log1p((x * x) / DEGREES_OF_FREEDOM)) / share;
+  const bend = slope * (((DEGREES_OF_FREEDOM + 1) * x) / (DEGREES_OF_FREEDOM + x * x) + slope);
   return {
     value: Math.log(share),
     places: [0],
@@ -93,7 +93,7 @@ function oneSidedTerm(model: Float64Array, limit: number, side: 1 | -1, variance
 }
 
 /** ln Γ-free constant of the multivariate t is the same for all values of the scatter, so it is left out. */
-export function runTerm(observed: Observed, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
+export function runTerm(observed: RunObservation, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
   const { resistance, energy, grip } = directions;
   const way = Math.sqrt(runVariance(directions, scatter));
   if (observed.told === 'did-not-start') return oneSidedTerm(model, Math.log(START + STALL), -1, way ** 2);
@@ -124,17 +124,17 @@ export function runTerm(observed: Observed, model: Float64Array, directions: Sca
           (i === j ? observed.instrument[i]! : 0));
     }),
   );
-  const root = choleskyRoot(covariance, n);
-  const white = forwardSolved(
+  const root = choleskyFactor(covariance, n);
+  const white = solveLower(
     root,
     seen.map((i) => observed.values[i]! - model[observed.places[i]!]!),
   );
   const square = white.reduce((sum, value) => sum + value * value, 0);
-  const weight = (FREEDOM + n) / (FREEDOM + square);
+  const weight = (DEGREES_OF_FREEDOM + n) / (DEGREES_OF_FREEDOM + square);
   // What runs tell on average, not by luck: the Fisher information of a multivariate t (Lange, Little & Taylor, JASA 1989, app. B).
-  const information = (FREEDOM + n) / (FREEDOM + n + 2);
+  const information = (DEGREES_OF_FREEDOM + n) / (DEGREES_OF_FREEDOM + n + 2);
   // Columns of the root's inverse.
-  const whitened = seen.map((_, i) => forwardSolved(root, new Float64Array(n).with(i, 1)));
+  const whitened = seen.map((_, i) => solveLower(root, new Float64Array(n).with(i, 1)));
   const gradient = new Float64Array(n);
   const curvature = new Float64Array(n * n);
   whitened.forEach((column, i) => {
@@ -142,7 +142,7 @@ export function runTerm(observed: Observed, model: Float64Array, directions: Sca
     whitened.forEach((other, j) => (curvature[i * n + j] = information * column.reduce((sum, by, k) => sum + by * other[k]!, 0)));
   });
   return {
-    value: -0.5 * (FREEDOM + n) * Math.log1p(square / FREEDOM) - halfLnDeterminant(root, n),
+    value: -0.5 * (DEGREES_OF_FREEDOM + n) * Math.log1p(square / DEGREES_OF_FREEDOM) - halfLogDeterminant(root, n),
     places: seen.map((i) => observed.places[i]!),
     gradient,
     curvature,
@@ -151,7 +151,7 @@ export function runTerm(observed: Observed, model: Float64Array, directions: Sca
 
 /** ln of how likely wheelspin is seen, and its slope over ln(grip). */
 export function spinTerm(grip: number): { readonly value: number; readonly slope: number } {
-  const x = -grip / SETS_IN;
-  const likely = MISTAKEN + (1 - 2 * MISTAKEN) * normalCdf(x, 0, 1);
-  return { value: Math.log(likely), slope: (-(1 - 2 * MISTAKEN) * density(x)) / SETS_IN / likely };
+  const x = -grip / SPIN_ONSET_WIDTH;
+  const likely = SPIN_ERROR_RATE + (1 - 2 * SPIN_ERROR_RATE) * normalCdf(x, 0, 1);
+  return { value: Math.log(likely), slope: (-(1 - 2 * SPIN_ERROR_RATE) * density(x)) / SPIN_ONSET_WIDTH / likely };
 }

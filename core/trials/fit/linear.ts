@@ -1,5 +1,5 @@
 import type { Workspace } from '../../run/workspace.ts';
-import { builtWith, type BuiltCar, type Unknown } from './built-car.ts';
+import { builtWith, type BuiltCar, type LatentParameter } from './built-car.ts';
 import { outputsOf, type Outputs } from './outputs.ts';
 
 /** A car’s outputs at a place of its unknowns, and how they change about it. */
@@ -26,7 +26,7 @@ const difference = (high: Outputs, low: Outputs, width: number): Outputs => ({
 /** A car about one place of its unknowns, by central differences, one-sided beside a refusal; null where it cannot run there. */
 export function linearAt(
   car: BuiltCar,
-  unknowns: readonly Unknown[],
+  unknowns: readonly LatentParameter[],
   place: Float64Array,
   marks: readonly number[],
   workspace: Workspace,
@@ -35,7 +35,7 @@ export function linearAt(
   if (!outputs) return null;
   const flat = difference(outputs, outputs, 1);
   const slopes = unknowns.map((unknown, i) => {
-    if (unknown.off(car, 1) === car) return flat;
+    if (unknown.perturb(car, 1) === car) return flat;
     const at = (by: number): Outputs | null => outputsOf(builtWith(car, unknowns, place.with(i, place[i]! + by)), marks, workspace);
     const [high, low] = [at(STEP), at(-STEP)];
     if (high && low) return difference(high, low, 2 * STEP);

@@ -1,6 +1,6 @@
-import { backwardSolved, choleskyRoot, forwardSolved } from '../../numerics/cholesky.ts';
+import { solveLowerTransposed, choleskyFactor, solveLower } from '../../numerics/cholesky.ts';
 import type { BuiltCar } from './built-car.ts';
-import { runTerm, spinTerm, type Observed } from './likelihood.ts';
+import { runTerm, spinTerm, type RunObservation } from './likelihood.ts';
 import type { Linear } from './linear.ts';
 import type { Outputs } from './outputs.ts';
 import type { ScatterDirections } from './scatter.ts';
@@ -11,7 +11,7 @@ export interface FitGroup {
   readonly car: BuiltCar;
   /** m, where times on the way are compared. */
   readonly marks: readonly number[];
-  readonly runs: readonly { readonly run: TrialRun; readonly observed: Observed }[];
+  readonly runs: readonly { readonly run: TrialRun; readonly observed: RunObservation }[];
   readonly directions: ScatterDirections;
 }
 
@@ -23,28 +23,28 @@ export interface FitProblem {
 }
 
 /** How runs scatter, as a share at full winding; how wide what is not known of the car is, in the spreads that it was thought to have; and how much the model lacks, in what it was thought to. */
-export interface SpreadOfAll {
+export interface ScaleParameters {
   readonly scatter: number;
   readonly width: number;
   readonly lacks: number;
 }
 
 /** Rounds of Newton with reweighting about one linearisation, and the step that is none any more, in standard deviations. */
-const REWEIGHTINGS = 6;
-const NO_STEP = 0.005;
+const MAX_REWEIGHTINGS = 6;
+const STEP_TOLERANCE = 0.005;
 
 const withMisfit = ({ misfit, unknowns }: FitProblem, values: Float64Array, place: Float64Array, group: number): Float64Array =>
   values.with(0, values[0]! + misfit * place[unknowns + group]!);
 
 /** N(0, `width`) each of the unknowns, N(0, `lacks`) each group’s misfit. */
-const lnPrior = (place: Float64Array, unknowns: number, { width, lacks }: SpreadOfAll): number =>
+const lnPrior = (place: Float64Array, unknowns: number, { width, lacks }: ScaleParameters): number =>
   place.reduce((sum, z, i) => {
     const wide = i < unknowns ? width : lacks;
     return sum - 0.5 * (z / wide) ** 2 - Math.log(wide);
   }, 0);
 
 /** ln of the posterior at a place, from the model’s own outputs there. */
-export function lnPosterior(problem: FitProblem, place: Float64Array, outputs: readonly Outputs[], spread: SpreadOfAll): number {
+export function lnPosterior(problem: FitProblem, place: Float64Array, outputs: readonly Outputs[], spread: ScaleParameters): number {
   let sum = lnPrior(place, problem.unknowns, spread);
   problem.groups.forEach((group, g) => {
     const model = withMisfit(problem, outputs[g]!.values, place, g);
@@ -105,15 +105,15 @@ export function peakAbout(
   problem: FitProblem,
   linear: readonly GroupRows[],
   about: Float64Array,
-  spread: SpreadOfAll,
+  spread: ScaleParameters,
   damping = 0,
   isHeld = false,
 ): Peak {
   let place = about;
   for (let round = 0; ; round++) {
     const { value, gradient, root } = expanded(problem, linear, about, place, spread, damping);
-    const step = backwardSolved(root, forwardSolved(root, gradient));
-    if (isHeld || round === REWEIGHTINGS || step.every((by) => Math.abs(by) < NO_STEP)) return { place, value, root };
+    const step = solveLowerTransposed(root, solveLower(root, gradient));
+    if (isHeld || round === MAX_REWEIGHTINGS || step.every((by) => Math.abs(by) < STEP_TOLERANCE)) return { place, value, root };
     place = place.map((z, i) => z + step[i]!);
   }
 }
@@ -123,7 +123,7 @@ function expanded(
   linear: readonly GroupRows[],
   about: Float64Array,
   place: Float64Array,
-  all: SpreadOfAll,
+  all: ScaleParameters,
   damping: number,
 ): Expanded {
   const n = place.length;
@@ -167,5 +167,5 @@ function expanded(
     grip.forEach((by, i) => (gradient[i]! += spun * term.slope * by));
     spread(spun * term.slope ** 2, grip, grip);
   });
-  return { value, gradient, root: choleskyRoot(curvature, n) };
+  return { value, gradient, root: choleskyFactor(curvature, n) };
 }

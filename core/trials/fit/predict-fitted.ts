@@ -1,9 +1,9 @@
 import type { CarDesign, Wind } from '../../car/car-design.ts';
-import { backwardSolved, forwardSolved } from '../../numerics/cholesky.ts';
+import { solveLowerTransposed, solveLower } from '../../numerics/cholesky.ts';
 import { standardNormal } from '../../numerics/low-discrepancy.ts';
 import { builtWith, likelyCar, withGrip, type BuiltCar } from './built-car.ts';
 import type { Workspace } from '../../run/workspace.ts';
-import { groupOf, woundShare, type FittedCar } from './fit-car.ts';
+import { groupOf, windingFraction, type FittedCar } from './fit-car.ts';
 import { linearAt, type Linear } from './linear.ts';
 import { quantileOf, type Mixture } from './mixture.ts';
 import { outputsOf, STALL, type Outputs } from './outputs.ts';
@@ -39,36 +39,42 @@ export interface Row {
 /** Student t with 7 degrees of freedom reaches as far at 9 in 10 as a normal of so many times its standard deviation: 1.895 √(5/7) / 1.645. */
 const STUDENT = 0.973;
 /** Nine in ten. */
-const SIDE = 0.05;
+const TAIL_PROBABILITY = 0.05;
 /** A launch within this of spinning, in ln of grip over what it needs. */
 const NEAR = 0.15;
 
 /** An output of a linearisation as a row over everything the fit is about. */
 export function rowOf(fitted: FittedCar, linear: Linear, read: (outputs: Outputs) => number): Row {
-  const slope = new Float64Array(fitted.place.length);
+  const slope = new Float64Array(fitted.mapEstimate.length);
   linear.slopes.forEach((outputs, i) => (slope[i] = read(outputs)));
   return { value: read(linear.outputs), slope };
 }
 
 /** A row as what the fit says of it: a normal at each place of the scatter’s grid. `extra`: variance that is added at a scatter. */
-export const mixtureOf = ({ place, components }: FittedCar, { value, slope }: Row, extra: (scatter: number) => number = () => 0): Mixture =>
+export const mixtureOf = (
+  { mapEstimate: place, components }: FittedCar,
+  { value, slope }: Row,
+  extra: (scatter: number) => number = () => 0,
+): Mixture =>
   components.map(({ weight, scatter, place: at, root }) => {
     const mean = value + slope.reduce((sum, by, i) => sum + by * (at[i]! - place[i]!), 0);
-    const variance = forwardSolved(root, slope).reduce((sum, by) => sum + by * by, 0);
+    const variance = solveLower(root, slope).reduce((sum, by) => sum + by * by, 0);
     return { weight, mean, variance: Math.max(variance + extra(scatter), 1e-12) };
   });
 
 const inMetres = (mixture: Mixture): Interval => {
-  const [low, middle, high] = [SIDE, 0.5, 1 - SIDE].map((share) => Math.max(0, Math.exp(quantileOf(mixture, share)) - STALL));
+  const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((share) =>
+    Math.max(0, Math.exp(quantileOf(mixture, share)) - STALL),
+  );
   return { low: low!, middle: middle!, high: high! };
 };
 
 /** The fitted car about a design and winding; null where it cannot run so. */
 export const linearFor = (fitted: FittedCar, design: CarDesign, wind: Wind, conditions: RunConditions = {}): Linear | null =>
   linearAt(
-    likelyCar(design, wind, woundShare(design, wind), conditions),
+    likelyCar(design, wind, windingFraction(design, wind), conditions),
     fitted.unknowns,
-    fitted.place.slice(0, fitted.unknowns.length),
+    fitted.mapEstimate.slice(0, fitted.unknowns.length),
     [],
     fitted.workspace,
   );
@@ -86,7 +92,7 @@ export function distanceRow(
   if (group >= 0) {
     const place = fitted.unknowns.length + group;
     row.slope[place] = fitted.misfit;
-    return { row: { ...row, value: row.value + fitted.misfit * fitted.place[place]! }, lacking: 0 };
+    return { row: { ...row, value: row.value + fitted.misfit * fitted.mapEstimate[place]! }, lacking: 0 };
   }
   return { row, lacking: 1 };
 }
@@ -105,12 +111,12 @@ const WEIGHTS = PARTS.map((share, i) => ((PARTS[i + 1] ?? 2 - share) - (PARTS[i 
  * Source: geometry of the constrained optimum, e.g. Seber & Wild, *Nonlinear Regression* (1989), 5.4 (profile of a function of the parameters).
  */
 function bendOf(fitted: FittedCar, car: BuiltCar, row: Row): ((value: number) => { readonly at: number; readonly slope: number }) | null {
-  const { components, place: found, unknowns, workspace } = fitted;
+  const { components, mapEstimate: found, unknowns, workspace } = fitted;
   const best = components.reduce((a, b) => (b.weight > a.weight ? b : a));
-  const half = forwardSolved(best.root, row.slope);
+  const half = solveLower(best.root, row.slope);
   const spread = Math.sqrt(half.reduce((sum, by) => sum + by * by, 0));
   if (!(spread > 1e-6)) return null;
-  const way = backwardSolved(best.root, half).map((by) => by / spread);
+  const way = solveLowerTransposed(best.root, half).map((by) => by / spread);
   const middle = row.value + row.slope.reduce((sum, by, i) => sum + by * (best.place[i]! - found[i]!), 0);
   const nodes = NODES.flatMap((t) => {
     const at = best.place.map((z, i) => z + t * way[i]!);
@@ -171,9 +177,9 @@ export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, 
   const linear = linearFor(fitted, design, wind, conditions);
   if (!linear) return null;
   const { row, lacking } = distanceRow(fitted, design, wind, linear, conditions);
-  const car = likelyCar(design, wind, woundShare(design, wind), conditions);
+  const car = likelyCar(design, wind, windingFraction(design, wind), conditions);
   // As the car was found, not as it was thought: it may spin where it was thought to hold.
-  const found = (one: BuiltCar): BuiltCar => builtWith(one, fitted.unknowns, fitted.place);
+  const found = (one: BuiltCar): BuiltCar => builtWith(one, fitted.unknowns, fitted.mapEstimate);
   const directions = scatterDirections(found(car), found(likelyCar(design, { kind: 'full' }, 1)), [], fitted.workspace);
   const tape = fitted.instruments.tape / Math.max(Math.exp(row.value), STALL);
   const straight = mixtureOf(fitted, row);

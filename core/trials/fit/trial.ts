@@ -2,7 +2,7 @@ import type { CarDesign, Outcome, Wind } from '../../car/car-design.ts';
 import type { CarVersion } from '../../schema/generated/car-version.ts';
 
 /** A fault that a builder puts right on the car: it does not change its design. */
-export type Mendable = NonNullable<CarVersion['putRight']>;
+export type RepairableFault = NonNullable<CarVersion['putRight']>;
 
 /** One run as the fit takes it. m, s. */
 export interface TrialRun {
@@ -26,7 +26,7 @@ export interface TrialGroup {
   /** Along the floor or back, where it is told. */
   readonly direction?: 'out' | 'back' | undefined;
   /** What was still wrong with it then, and was put right since. */
-  readonly faults?: readonly Mendable[];
+  readonly faults?: readonly RepairableFault[];
   readonly runs: readonly TrialRun[];
 }
 

@@ -1,6 +1,6 @@
 import type { PullAt } from '../../../core/run/pull-left.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
-import { makeTrace, record, workAtTyre, type Phase, type Trace } from '../../../core/run/trace.ts';
+import { makeTrace, recordRow, workAtTyre, type Phase, type Trace } from '../../../core/run/trace.ts';
 import type { Format } from '../../../core/units/quantity.ts';
 
 /** One reading of the pull curve. SI. */
@@ -22,7 +22,7 @@ export interface PhaseSpan {
 }
 
 /** A long coasting may be drawn shortened: what lies between these distances, m, is left out. */
-export interface Fold {
+export interface FoldedRange {
   readonly from: number;
   readonly to: number;
 }
@@ -33,7 +33,7 @@ export interface Curve {
   /** m, where the run ends; where the motor let go, if it did; and what of the coasting can be left out. */
   readonly end: number;
   readonly powerEnd: number | null;
-  readonly fold: Fold | null;
+  readonly fold: FoldedRange | null;
   /** J passed on at the tyre, lost to wheelspin, and still wound at the stop. */
   readonly work: { readonly useful: number; readonly slip: number; readonly left: number };
   /** What a car that stopped while wound would still pull, and its turns. */
@@ -57,7 +57,7 @@ const SHOWN_BEFORE_STOP = 0.2;
 function traceOf({ trace, launchThrust, launchGripLimit, launchResistance }: RunResult): Trace {
   if (trace!.time.length > 0) return trace!;
   const line = makeTrace();
-  record(line, {
+  recordRow(line, {
     time: 0,
     distance: 0,
     speed: 0,

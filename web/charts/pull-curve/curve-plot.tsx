@@ -1,5 +1,5 @@
 import { Fragment, memo, useId, useMemo } from 'react';
-import type { PullRead } from '../../../core/bench/pulls-read.ts';
+import type { ForceReading } from '../../../core/bench/force-readings.ts';
 import { tyrePush } from '../../../core/run/trace.ts';
 import { formatPredicted, formatQuantity, unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
 import { FONTS } from '../../ui/tokens.ts';
@@ -25,13 +25,13 @@ interface CurvePlotProps extends CurveView {
   /** The floors it runs on, from the line; one is not drawn. */
   readonly floors: readonly FloorPiece[];
   /** Pulls that were read at the rim. */
-  readonly pulls?: readonly PullRead[];
+  readonly pulls?: readonly ForceReading[];
   /** Twigs and steps: m from the line, and how high in words. */
   readonly edges: readonly { readonly at: number; readonly height: string }[];
 }
 
 interface PullsProps extends Pick<CurvePlotProps, 'curve' | 'units'> {
-  readonly pulls: readonly PullRead[];
+  readonly pulls: readonly ForceReading[];
   readonly scale: CurveScale;
 }
 

@@ -1,5 +1,5 @@
-import { steadyAbove } from '../../ui/steady.ts';
-import { rowAt, type Curve, type CurveRow, type Fold } from './curve-data.ts';
+import { hysteresisAbove } from '../../ui/hysteresis.ts';
+import { rowAt, type Curve, type CurveRow, type FoldedRange } from './curve-data.ts';
 
 /** What the pull is drawn against. */
 export type CurveAxis = 'distance' | 'time';
@@ -31,7 +31,7 @@ const ABOVE = 0.18;
 const BREAK = 0.07;
 
 /** A fold in m or s, as the axis has it. */
-interface AxisFold extends Fold {
+interface AxisFold extends FoldedRange {
   readonly gap: number;
 }
 
@@ -86,7 +86,7 @@ export function axisEnds(view: Pick<CurveView, 'curve' | 'behind' | 'axis' | 'is
   const other = Math.max(0, ...behind.map(({ curve: { rows } }) => folded(rows.at(-1)?.[axis] ?? 0, fold)));
   const along = Math.max(own, Math.min(1.5 * own, other)) || 1;
   const most = (1 + ABOVE) * Math.max(strongest(curve.rows), strongest(curve.left), ...behind.map((one) => strongest(one.curve.rows)));
-  return { along: steadyAbove(along, STEPS), most: steadyAbove(most, STEPS), fold };
+  return { along: hysteresisAbove(along, STEPS), most: hysteresisAbove(most, STEPS), fold };
 }
 
 /** The scale of axes that end there, in a chart of so many px. */

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import type { PullRead } from '../../../core/bench/pulls-read.ts';
+import type { ForceReading } from '../../../core/bench/force-readings.ts';
 import { FLOORS } from '../../../core/car/catalogue.ts';
 import { deriveRunSetup } from '../../../core/predict/derive-run-setup.ts';
 import { predictRun, type Prediction } from '../../../core/predict/predict-run.ts';
@@ -19,14 +19,14 @@ import { CurveTable } from './curve-table.tsx';
 import styles from './pull-curve.module.css';
 import type { Ghost } from './ghost.ts';
 
-const NO_PULLS: readonly PullRead[] = [];
+const NO_PULLS: readonly ForceReading[] = [];
 
 interface PullCurveProps {
   readonly design: CarDesign;
   readonly prediction: Prediction;
   readonly ghosts: readonly Ghost[];
   /** Pulls that were read at the rim of this car. */
-  readonly pulls?: readonly PullRead[];
+  readonly pulls?: readonly ForceReading[];
   /** m, where the car is along its run. */
   readonly played: number | null;
   /** Puts the car where the curve is dragged, s after release; null: back to the line. Not given where no car is drawn beside it. */

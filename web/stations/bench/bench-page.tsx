@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { INSTRUCTIONS, KINDS } from '../../../core/bench/instructions.ts';
+import { INSTRUCTIONS, MEASUREMENT_KINDS } from '../../../core/bench/instructions.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
@@ -10,8 +10,8 @@ import NextStep from '../../open-car/next-step.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { JobBar } from '../../workers/job-bar.tsx';
-import { later } from '../../ui/later.ts';
-import { broughtWords, dayOf, rangeWords } from './bench-words.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
+import { describeGain, dayOf, formatDistanceRange } from './describe-result.ts';
 import styles from './bench.module.css';
 import { KnownValues } from './known-values.tsx';
 import { MeasurePanel } from './measure-panel.tsx';
@@ -20,7 +20,7 @@ import { useWhatToMeasure } from './use-what-to-measure.ts';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
 
-const OwnPartsDrawer = later(() =>
+const OwnPartsDrawer = lazyWithPreload(() =>
   import('../../own-parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })),
 );
 
@@ -37,7 +37,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   const [search, setSearch] = useSearchParams();
   const job = useWhatToMeasure(design);
   const told = job.result;
-  const suiting = KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design));
+  const suiting = MEASUREMENT_KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design));
   const order = told ? told.measurements.map(({ kind }) => kind) : suiting;
   const asked = search.get('measure') as MeasurementKind | null;
   const chosen = asked && suiting.includes(asked) ? asked : order[0]!;
@@ -63,8 +63,8 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           </p>
           {told && (
             <p className={plain.text}>
-              Cars built like this: {rangeWords(told.now, units)} (8 in 10), fully wound. Each bar shows how much a measurement would cut
-              the uncertainty.
+              Cars built like this: {formatDistanceRange(told.now, units)} (8 in 10), fully wound. Each bar shows how much a measurement
+              would cut the uncertainty.
             </p>
           )}
           <ol className={styles.list}>
@@ -90,13 +90,13 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
                       {tells}; needs {needs.join(', ')}
                       {brings && brings.share > LITTLE && (
                         <>
-                          . Cuts the uncertainty by {Math.round(100 * brings.share)} %: {rangeWords(brings.after, units)}
+                          . Cuts the uncertainty by {Math.round(100 * brings.share)} %: {formatDistanceRange(brings.after, units)}
                         </>
                       )}
                     </span>
                     {made && (
                       <span className={plain.caption} style={{ gridColumn: '1 / -1' }}>
-                        ✓ {dayOf(made.at)}: {broughtWords(made, units)}
+                        ✓ {dayOf(made.at)}: {describeGain(made, units)}
                       </span>
                     )}
                     {brings && brings.share > LITTLE && (

@@ -5,7 +5,7 @@ import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { instrumentLines, lineKeyOf, shownNow } from '../../../core/rig/simulated-instruments.ts';
 import { formatQuantity } from '../../../core/units/quantity.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { DeviceSource } from '../../devices/device-source.tsx';
 import { useDevice, type Source } from '../../devices/use-device.ts';
 import { useUnits } from '../../ui/use-units.ts';

@@ -7,7 +7,7 @@ import { VALUE_NAMES } from '../../../core/car/value-table.ts';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
-import { dayOf, valueFigure } from './bench-words.ts';
+import { dayOf, valueFigure } from './describe-result.ts';
 import styles from './bench.module.css';
 import type { useBench } from './use-bench.ts';
 

@@ -4,7 +4,7 @@ import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
 import type { Measurement, MeasurementKind } from '../../../core/bench/measured.ts';
 import { simulatedReadings } from '../../../core/bench/simulated-readings.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { faultLine } from '../../../core/fault-words.ts';
+import { formatFault } from '../../../core/fault-words.ts';
 import { readMeasurement } from '../../../core/files/read.ts';
 import { columnsOf, isSameReading } from '../../../core/bench/reading-columns.ts';
 import { hiddenBuild, isReadByInstrument } from '../../../core/rig/simulated-instruments.ts';
@@ -15,7 +15,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './bench.module.css';
 import { InstrumentPanel } from './instrument-panel.tsx';
-import { MeasuredBefore } from './measured-before.tsx';
+import { MeasuredBefore } from './earlier-measurements.tsx';
 import { MeasuringDrawing } from './measuring-drawing.tsx';
 import { inField, ReadingTables } from './reading-tables.tsx';
 import { readTyped, type TypedReadings } from './readings.ts';
@@ -72,7 +72,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
       return setProblem('Readings: this file is not JSON. Choose one that was saved here.');
     }
     const given = readMeasurement(value);
-    if (given.kind === 'faulty') return setProblem(`Readings: ${faultLine(given.faults[0]!)}`);
+    if (given.kind === 'faulty') return setProblem(`Readings: ${formatFault(given.faults[0]!)}`);
     if (given.value.kind !== kind)
       return setProblem(`Readings: these belong to “${INSTRUCTIONS[given.value.kind].name}”. Open them there.`);
     show(given.value);

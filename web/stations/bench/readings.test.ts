@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { estimated } from '../../../core/bench/estimate.ts';
+import { makeEstimate } from '../../../core/bench/estimate.ts';
 import { newCar } from '../../../core/car/new-car.ts';
-import { resultLine } from './bench-words.ts';
+import { resultLine } from './describe-result.ts';
 import { NO_READINGS, readTyped } from './readings.ts';
 
 const design = newCar('Tern');
@@ -36,9 +36,9 @@ describe('readings as people type them', () => {
 
 describe('what they come to', () => {
   it('is told no finer than it is known, and whether that is good enough', () => {
-    const line = resultLine('bearingFriction', estimated(0.18647, 0.00731));
+    const line = resultLine('bearingFriction', makeEstimate(0.18647, 0.00731));
     expect(line).toMatchObject({ figure: '0.19 ± 0.01', good: 'good enough for now' });
-    expect(resultLine('mass', estimated(0.1684, 0.0004)).figure).toBe('168.4 ± 0.7 g');
-    expect(resultLine('mass', estimated(0.1684, 0.1)).good).toContain('poorly determined');
+    expect(resultLine('mass', makeEstimate(0.1684, 0.0004)).figure).toBe('168.4 ± 0.7 g');
+    expect(resultLine('mass', makeEstimate(0.1684, 0.1)).good).toContain('poorly determined');
   });
 });

@@ -1,8 +1,8 @@
 import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
 import { isMeasured, measure } from '../../../core/bench/measure.ts';
-import type { Measurement, MeasurementKind, Result } from '../../../core/bench/measured.ts';
+import type { Measurement, MeasurementKind, MeasurementResult } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { faultLine } from '../../../core/fault-words.ts';
+import { formatFault } from '../../../core/fault-words.ts';
 import { readMeasurement } from '../../../core/files/read.ts';
 import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
 
@@ -53,7 +53,7 @@ export type Read =
   | {
       readonly kind: 'read';
       readonly measurement: Measurement;
-      readonly result: Result;
+      readonly result: MeasurementResult;
       /** The row that each point of the fit was read in, counted from 0. */
       readonly rows: readonly number[];
     };
@@ -133,7 +133,7 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
     resolution,
     ...(kind === 'rim-pull' && { design }),
   });
-  if (read.kind === 'faulty') return { kind: 'wrong', message: faultLine(read.faults[0]!) };
+  if (read.kind === 'faulty') return { kind: 'wrong', message: formatFault(read.faults[0]!) };
   const result = measure(read.value);
   return isMeasured(result)
     ? { kind: 'read', measurement: read.value, result, rows: inRows }

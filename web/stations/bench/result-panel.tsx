@@ -1,21 +1,21 @@
 import Button from '@mui/material/Button';
 import { Suspense, useMemo } from 'react';
-import { disagreements, intoCar } from '../../../core/bench/into-car.ts';
-import { placesMeasured } from '../../../core/bench/into-part.ts';
+import { disagreements, applyMeasurement } from '../../../core/bench/apply-measurement.ts';
+import { measuredSlots } from '../../../core/bench/apply-to-part.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSameCar } from '../../../core/car/same-design.ts';
 import type { PartSlot } from '../../../core/car/part-slots.ts';
 import { useTokens } from '../../app/theme.ts';
-import { later } from '../../ui/later.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import plain from '../../ui/plain.module.css';
 import { WordTable } from '../../ui/word-table.tsx';
-import { resultLine, resultLines } from './bench-words.ts';
+import { resultLine, resultLines } from './describe-result.ts';
 import styles from './bench.module.css';
 import { fitOption } from './fit-option.ts';
 import type { Read } from './readings.ts';
 import type { useTypedReadings } from './use-typed-readings.ts';
 
-const Chart = later(() => import('../../charts/chart.tsx').then(({ Chart: drawn }) => ({ default: drawn })));
+const Chart = lazyWithPreload(() => import('../../charts/chart.tsx').then(({ Chart: drawn }) => ({ default: drawn })));
 
 type Told = Extract<Read, { kind: 'read' }>;
 
@@ -38,7 +38,7 @@ export function ResultPanel({ design, read, readings, isIn, partName, hasOwn, on
   const { drawn } = result;
   const option = useMemo(() => drawn && fitOption(drawn, tokens), [drawn, tokens]);
   const odd = (drawn?.odd ?? []).filter((i) => !readings.typed.stands?.includes(rows[i]!));
-  const places = useMemo(() => placesMeasured(design, result), [design, result]);
+  const places = useMemo(() => measuredSlots(design, result), [design, result]);
   return (
     <>
       <div role="status" className={styles.panel}>
@@ -75,7 +75,7 @@ export function ResultPanel({ design, read, readings, isIn, partName, hasOwn, on
       <div className={styles.row}>
         {isIn ? (
           <span className={plain.text}>✓ These readings are in the car.</span>
-        ) : isSameCar(intoCar(design, result), design) ? (
+        ) : isSameCar(applyMeasurement(design, result), design) ? (
           <span className={plain.text}>The car does not use this value by itself. Use it when you set sizes or align the car.</span>
         ) : (
           <>

@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
-import { doneMeasurements, knownAs } from '../../../core/bench/done.ts';
+import { measurementHistory, copyFacet } from '../../../core/bench/measurement-history.ts';
 import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
-import { intoCar } from '../../../core/bench/into-car.ts';
-import { hasPart, intoPart, knowing, toldByPart } from '../../../core/bench/into-part.ts';
-import type { Measurement, Result } from '../../../core/bench/measured.ts';
+import { applyMeasurement } from '../../../core/bench/apply-measurement.ts';
+import { hasPart, applyMeasurementToPart, refreshOwnPart, isMeasuredOnPart } from '../../../core/bench/apply-to-part.ts';
+import type { Measurement, MeasurementResult } from '../../../core/bench/measured.ts';
 import type { ValueStep } from '../../../core/bench/value-history.ts';
-import { takenBack } from '../../../core/bench/taken-back.ts';
-import { reachOf } from '../../../core/bench/what-to-measure.ts';
+import { withdrawMeasurement } from '../../../core/bench/withdraw-measurement.ts';
+import { predictedRange } from '../../../core/bench/what-to-measure.ts';
 import { freeName } from '../../../core/brief/free-name.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { fitOwn, fittedName } from '../../../core/car/parts.ts';
@@ -17,10 +17,10 @@ import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useMergedChange } from '../../open-car/use-merged-change.ts';
 import { useEditCar } from '../../open-car/use-open-car.ts';
-import { useKeepingParts, usePartsAtHand } from '../../open-car/use-own-parts.ts';
+import { useSavePart, useOwnParts } from '../../open-car/use-own-parts.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
-import { useTellingCars } from '../../own-parts/use-telling-cars.ts';
-import { resultLines } from './bench-words.ts';
+import { useUpdateCarsWithPart } from '../../own-parts/use-update-cars-with-part.ts';
+import { resultLines } from './describe-result.ts';
 
 /** What a version's name may be long. */
 const NAME = 80;
@@ -32,10 +32,10 @@ export function useBench(carId: string, design: CarDesign) {
   const edit = useEditCar();
   const merged = useMergedChange();
   const { versions, current, keep } = useVersions(carId, design, edit);
-  const { parts } = usePartsAtHand();
-  const { keep: keepPart } = useKeepingParts();
-  const tellCars = useTellingCars();
-  const done = useMemo(() => doneMeasurements(versions, design), [versions, design]);
+  const { parts } = useOwnParts();
+  const { keep: keepPart } = useSavePart();
+  const tellCars = useUpdateCarsWithPart();
+  const done = useMemo(() => measurementHistory(versions, design), [versions, design]);
   const storedOf = (slot: PartSlot) => {
     const name = design.own?.[slot]?.name;
     return parts.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === name) ?? null;
@@ -48,7 +48,7 @@ export function useBench(carId: string, design: CarDesign) {
       parts.filter(({ part }) => part.kind === SLOTS[slot].kind).map(({ part }) => part.name),
     );
   const withPart = (slot: PartSlot, part: OwnPart): CarDesign =>
-    hasPart(design, part).length > 0 ? knowing(design, part) : toldByPart(fitOwn(design, slot, part), slot);
+    hasPart(design, part).length > 0 ? refreshOwnPart(design, part) : isMeasuredOnPart(fitOwn(design, slot, part), slot);
 
   /** The version that is the car as it is, kept now where it was not; null where that went wrong. */
   const keptBefore = async (why: string): Promise<string | null> =>
@@ -60,11 +60,11 @@ export function useBench(carId: string, design: CarDesign) {
     partName,
     hasOwn: (slot: PartSlot): boolean => design.own?.[slot] !== undefined,
     /** Puts a measurement into this car, or into its part at a place: then every car with that part knows. */
-    put: async (measurement: Measurement, result: Result, slot: PartSlot | null): Promise<void> => {
+    put: async (measurement: Measurement, result: MeasurementResult, slot: PartSlot | null): Promise<void> => {
       const { name } = INSTRUCTIONS[measurement.kind];
       const stored = slot && storedOf(slot);
-      const part = slot && intoPart(design, slot, result, stored?.part ?? null, partName(slot));
-      const measured = merged(design, slot && part ? withPart(slot, part) : intoCar(design, result));
+      const part = slot && applyMeasurementToPart(design, slot, result, stored?.part ?? null, partName(slot));
+      const measured = merged(design, slot && part ? withPart(slot, part) : applyMeasurement(design, result));
       if (prepareRun(measured).kind === 'refused')
         return void dispatch(toasted('With these values the car could not run. Check the readings.', { tone: 'stop' }));
       const parent = await keptBefore(name);
@@ -77,8 +77,8 @@ export function useBench(carId: string, design: CarDesign) {
       const bench = {
         measurement: { ...measurement, madeAt: new Date().toISOString() },
         ...(part && { part: part.name }),
-        before: range(reachOf(design)),
-        after: range(reachOf(measured)),
+        before: range(predictedRange(design)),
+        after: range(predictedRange(measured)),
       };
       if (!(await keep(`measured: ${name}`.slice(0, NAME), note.slice(0, NOTE), measured, { bench, parent }))) return;
       edit(() => measured);
@@ -87,7 +87,7 @@ export function useBench(carId: string, design: CarDesign) {
     /** Takes a measurement back: the car, and the part it was put into, are known as without it. */
     takeBack: async (id: string): Promise<void> => {
       const one = done.find((told) => told.id === id);
-      const without = takenBack(design, done, id);
+      const without = withdrawMeasurement(design, done, id);
       if (!one || !without)
         return void dispatch(toasted('The version before it was removed. Bring that version back first.', { tone: 'stop' }));
       if (!(await keptBefore(`without ${INSTRUCTIONS[one.measurement.kind].name}`))) return;
@@ -110,7 +110,7 @@ export function useBench(carId: string, design: CarDesign) {
     setBack: async (key: ValueKey, step: ValueStep): Promise<void> => {
       const parent = versions.find(({ id }) => id === versions.find((version) => version.id === step.version)?.record.parent);
       if (!parent || !(await keptBefore('a value restored'))) return;
-      edit((car) => knownAs(car, key, parent.record.design));
+      edit((car) => copyFacet(car, key, parent.record.design));
     },
   };
 }

@@ -1,7 +1,7 @@
 import type { Brief } from '../../../core/brief/brief.ts';
 import { ruleSheet } from '../../../core/brief/rule-sheet.ts';
 import type { UnitSystem } from '../../../core/units/quantity.ts';
-import { useKeepingBriefs } from '../../app/use-briefs.ts';
+import { useSaveBrief } from '../../app/use-briefs.ts';
 import { BRIEF } from '../../open-brief/brief-document.ts';
 import { ConflictDialog } from '../../open-document/conflict-dialog.tsx';
 import { useUnits } from '../../ui/use-units.ts';
@@ -24,7 +24,7 @@ function rowsOf(mine: Brief, other: Brief, units: UnitSystem): (readonly [string
 /** Asked while the brief was changed elsewhere. */
 export function BriefConflict() {
   const units = useUnits();
-  const { keep } = useKeepingBriefs();
+  const { keep } = useSaveBrief();
   return (
     <ConflictDialog
       kind={BRIEF}

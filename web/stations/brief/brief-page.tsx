@@ -5,7 +5,7 @@ import type { Brief } from '../../../core/brief/brief.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
-import { useKeepingBriefs } from '../../app/use-briefs.ts';
+import { useSaveBrief } from '../../app/use-briefs.ts';
 import { BRIEF } from '../../open-brief/brief-document.ts';
 import { useEditBrief, useOpenBrief } from '../../open-brief/use-open-brief.ts';
 import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';
@@ -14,8 +14,8 @@ import { MenuButton } from '../../ui/menu-button.tsx';
 import plain from '../../ui/plain.module.css';
 import { BriefConflict } from './brief-conflict.tsx';
 import styles from './brief.module.css';
-import { Sheet } from './sheet.tsx';
-import { Standing } from './standing.tsx';
+import { BriefSheet } from './brief-sheet.tsx';
+import { BriefCompliance } from './brief-compliance.tsx';
 
 /** A brief by its own address. */
 export function BriefPage() {
@@ -49,8 +49,8 @@ export function BriefStation({ briefId, carId, more = [] }: BriefStationProps) {
     <div className={styles.station}>
       <Header briefId={briefId} brief={brief} carId={carId} more={more} />
       <div className={styles.workspace}>
-        <Sheet briefId={briefId} brief={brief} edit={edit} />
-        <Standing briefId={briefId} brief={brief} carId={carId} />
+        <BriefSheet briefId={briefId} brief={brief} edit={edit} />
+        <BriefCompliance briefId={briefId} brief={brief} carId={carId} />
       </div>
       <BriefConflict />
     </div>
@@ -58,7 +58,7 @@ export function BriefStation({ briefId, carId, more = [] }: BriefStationProps) {
 }
 
 function Header({ briefId, brief, carId, more }: BriefStationProps & { readonly brief: Brief }) {
-  const { add, remove } = useKeepingBriefs();
+  const { add, remove } = useSaveBrief();
   const navigate = useNavigate();
   return (
     <header className={`${plain.header} ${styles.top}`}>

@@ -7,11 +7,11 @@ import type { Brief } from '../../../core/brief/brief.ts';
 import { briefFaults } from '../../../core/brief/brief.ts';
 import { goalOfKind, type Goal } from '../../../core/brief/goal.ts';
 import { makeStore } from '../../app/store.ts';
-import { Begin } from './begin.tsx';
+import { NewBrief } from './new-brief.tsx';
 import { FloorPart } from './floor-part.tsx';
 import { RoundFields } from './round-fields.tsx';
 import { RuleFields } from './rule-fields.tsx';
-import { Sheet } from './sheet.tsx';
+import { BriefSheet } from './brief-sheet.tsx';
 
 const trophy = JSON.parse(readFileSync('server/demo/skerrow-lull-trophy.brief.json', 'utf8')) as Brief;
 const nothing = (): void => {};
@@ -29,7 +29,7 @@ const words = (element: React.ReactElement): string =>
     .replaceAll(/\|+/g, '|');
 
 describe('the sheet', () => {
-  const sheet = words(<Sheet briefId="a" brief={trophy} edit={nothing} />);
+  const sheet = words(<BriefSheet briefId="a" brief={trophy} edit={nothing} />);
   it('reads from what counts over the floors to the rules', () => {
     const text = sheet.replaceAll('|', '');
     const order = [
@@ -99,7 +99,7 @@ describe('the fields of the rules', () => {
 
 describe('where a brief begins', () => {
   it('is a few plain questions, a template or a file', () => {
-    const begin = words(<Begin title="What is asked of Tern?" drive="band" onChosen={nothing} />);
+    const begin = words(<NewBrief title="What is asked of Tern?" drive="band" onChosen={nothing} />);
     for (const text of [
       'What is asked of Tern?',
       'Set by',

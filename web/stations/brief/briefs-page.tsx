@@ -1,8 +1,8 @@
 import { useNavigate } from 'react-router';
-import { Begin } from './begin.tsx';
+import { NewBrief } from './new-brief.tsx';
 
 /** All briefs, and how a new one begins. */
 export function BriefsPage() {
   const navigate = useNavigate();
-  return <Begin title="Briefs" drive={null} onChosen={(id) => void navigate(`/briefs/${id}`)} />;
+  return <NewBrief title="Briefs" drive={null} onChosen={(id) => void navigate(`/briefs/${id}`)} />;
 }

@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
 import { useParams } from 'react-router';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
-import { useBriefOf } from '../../open-car/asked-design.ts';
+import { useBriefOf } from '../../open-car/design-with-brief.ts';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
 import NextStep from '../../open-car/next-step.tsx';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
-import { Begin } from './begin.tsx';
+import { NewBrief } from './new-brief.tsx';
 import { BriefStation } from './brief-page.tsx';
 
 /** The brief that a car works to; or where it gets one. */
@@ -27,7 +27,7 @@ function CarBrief({ carId }: { readonly carId: string }) {
       {worksTo ? (
         <BriefStation key={worksTo.id} briefId={worksTo.id} carId={carId} more={[[`Choose another brief for ${design.name}`, leave]]} />
       ) : (
-        <Begin
+        <NewBrief
           title={`Choose a brief for ${design.name}`}
           drive={design.motor.kind}
           onChosen={(id) => edit((car) => ({ ...car, brief: { id, round: 0 } }))}

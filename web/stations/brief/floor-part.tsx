@@ -3,16 +3,16 @@ import { useCallback, useMemo } from 'react';
 import type { Brief } from '../../../core/brief/brief.ts';
 import { floorSentence } from '../../../core/brief/rule-sheet.ts';
 import { formatIn } from '../../../core/units/quantity.ts';
-import { Edges, Room, Stretches, Surface, type ChangeFloor } from '../../asked/floor-fields.tsx';
-import { marksOfRound } from '../../asked/floor-marks.ts';
-import { FloorStrip } from '../../asked/floor-strip.tsx';
+import { Edges, Room, Stretches, Surface, type ChangeFloor } from '../../brief-fields/floor-fields.tsx';
+import { marksOfRound } from '../../brief-fields/floor-marks.ts';
+import { FloorStrip } from '../../brief-fields/floor-strip.tsx';
 import type { EditBrief } from '../../open-brief/brief-slice.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { Drafts } from '../../ui/use-draft.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './brief.module.css';
-import { Changeable } from './changeable.tsx';
+import { EditableSection } from './editable-section.tsx';
 
 interface FloorPartProps {
   readonly brief: Brief;
@@ -52,7 +52,7 @@ export function FloorPart({ brief, place, edit }: FloorPartProps) {
     return brief.floors.some((other, i) => i !== place && other.name === text) ? 'Another floor has this name.' : null;
   };
   return (
-    <Changeable
+    <EditableSection
       name={name}
       heading={<h3 className={plain.strong}>{name}</h3>}
       fields={() => (
@@ -81,6 +81,6 @@ export function FloorPart({ brief, place, edit }: FloorPartProps) {
     >
       <p className={plain.text}>{floorSentence(named, formatIn(units))}</p>
       <FloorStrip name={name} floor={floor} marks={marks} change={change} />
-    </Changeable>
+    </EditableSection>
   );
 }

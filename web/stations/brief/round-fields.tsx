@@ -5,10 +5,10 @@ import type { Brief, Round } from '../../../core/brief/brief.ts';
 import { choosesLoad } from '../../../core/brief/brief.ts';
 import type { Goal } from '../../../core/brief/goal.ts';
 import { withTwigs } from '../../../core/brief/new-brief.ts';
-import { readPoints } from '../../../core/brief/written.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
-import { GoalFields } from '../../asked/goal-fields.tsx';
-import asked from '../../asked/asked.module.css';
+import { readPoints } from '../../../core/brief/parse-lines.ts';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
+import { GoalFields } from '../../brief-fields/goal-fields.tsx';
+import fieldStyles from '../../brief-fields/brief-fields.module.css';
 import type { EditBrief } from '../../open-brief/brief-slice.ts';
 import { QuantityField } from '../../ui/quantity-field.tsx';
 import { TextEntry } from '../../ui/text-entry.tsx';
@@ -51,7 +51,7 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
   };
   return (
     <Drafts value={null}>
-      <div className={asked.pair}>
+      <div className={fieldStyles.pair}>
         <TextEntry label="Name of the round" value={round.name} maxLength={80} check={notBlank} onChange={(name) => change({ name })} />
         <ChoiceSelect
           label="Floor"
@@ -61,7 +61,7 @@ export function RoundFields({ brief, place, edit }: RoundFieldsProps) {
         />
       </div>
       <GoalFields goal={round.goal} onChange={(goal) => ask(goal, round.floor)} />
-      <div className={asked.pair}>
+      <div className={fieldStyles.pair}>
         {!choosesLoad(round.goal) && (
           <QuantityField
             size="small"

@@ -1,9 +1,9 @@
 import { CHANGES, TIES } from '../../../core/brief/rule-sheet.ts';
 import { limitsOf, type Rules } from '../../../core/brief/brief.ts';
-import { kitText, readKit, readLines } from '../../../core/brief/written.ts';
-import asked from '../../asked/asked.module.css';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
-import { AllowedParts, LimitFields } from '../../asked/limit-fields.tsx';
+import { kitText, readKit, readLines } from '../../../core/brief/parse-lines.ts';
+import fieldStyles from '../../brief-fields/brief-fields.module.css';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
+import { AllowedParts, LimitFields } from '../../brief-fields/limit-fields.tsx';
 import type { EditBrief } from '../../open-brief/brief-slice.ts';
 import { QuantityField } from '../../ui/quantity-field.tsx';
 import { TextEntry } from '../../ui/text-entry.tsx';
@@ -30,7 +30,7 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
   return (
     <Drafts value={null}>
       <AllowedParts limits={limits} onChange={(part) => change(part as Partial<Rules>)} />
-      <div className={asked.wide}>
+      <div className={fieldStyles.wide}>
         <LimitFields limits={limits} onChange={(part) => change(part as Partial<Rules>)} />
         <QuantityField
           size="small"
@@ -56,7 +56,7 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
           if (read.kind === 'read') change({ kit: read.value });
         }}
       />
-      <div className={asked.wide}>
+      <div className={fieldStyles.wide}>
         {LEAST.map(([key, label, quantity, most]) => (
           <QuantityField
             key={key}
@@ -85,7 +85,7 @@ export function RuleFields({ rules, edit }: RuleFieldsProps) {
           }
         />
       </div>
-      <div className={asked.pair}>
+      <div className={fieldStyles.pair}>
         <ChoiceSelect
           label="Length measured"
           value={rules.lengthOf ?? 'all'}

@@ -4,7 +4,7 @@ import { limitsOf } from '../../../core/brief/brief.ts';
 import { judgeRules } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
-import { useBriefOf } from '../../open-car/asked-design.ts';
+import { useBriefOf } from '../../open-car/design-with-brief.ts';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
 import NextStep from '../../open-car/next-step.tsx';
 import { useEditCar } from '../../open-car/use-open-car.ts';
@@ -18,7 +18,7 @@ import { SheetsView } from './sheets-view.tsx';
 import { StepsView } from './steps-view.tsx';
 import { usePaper } from './use-paper.ts';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
-import { sayBuilt } from '../../open-car/use-built.ts';
+import { markBuilt } from '../../open-car/use-is-built.ts';
 import { StationHead } from '../../open-car/station-head.tsx';
 
 const VIEWS = [
@@ -41,7 +41,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
   const canRun = prepareRun(design).kind === 'ready';
   const keepBuilt = async (built: CarDesign, measured: Readonly<Record<string, number>>): Promise<void> => {
     const parent = current?.id ?? (await keep('as drawn', 'Saved automatically before the car as it was built.'));
-    sayBuilt(carId, true);
+    markBuilt(carId, true);
     if (!parent) return;
     if (await keep('as built', 'Measured when it was finished.', built, { asBuilt: { ...measured }, parent })) edit(() => built);
   };

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { asBuilt, goalDistance, inspect, inspected, type Inspected } from '../../../core/build/inspection.ts';
+import { designAsBuilt, goalDistance, inspect, inspectedSizes, type InspectionRow } from '../../../core/build/inspection.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSameCar } from '../../../core/car/same-design.ts';
 import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
@@ -19,7 +19,7 @@ import { WordTable } from '../../ui/word-table.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
 import styles from './build.module.css';
-import { useKeptHere } from '../../ui/use-kept-here.ts';
+import { useLocalStorage } from '../../ui/use-local-storage.ts';
 
 interface InspectionViewProps {
   readonly carId: string;
@@ -31,7 +31,7 @@ interface InspectionViewProps {
 const NOTHING: Readonly<Record<string, string>> = {};
 
 /** What one size costs, in words: metres, and off the line at the goal. */
-function costWords({ costs, drift }: Inspected, way: number, units: UnitSystem): string {
+function costWords({ costs, drift }: InspectionRow, way: number, units: UnitSystem): string {
   const words: string[] = [];
   if (costs !== null && Math.abs(costs) > 0.05)
     words.push(`${costs < 0 ? 'less by' : 'more by'} ${formatAbout(Math.abs(costs), 'distance', units)}`);
@@ -44,8 +44,8 @@ function costWords({ costs, drift }: Inspected, way: number, units: UnitSystem):
 
 /** The finished car measured: each size within tolerance or not, what it costs, and the cure; kept as it was built. */
 export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) {
-  const [typed, setTyped] = useKeptHere(`build-inspection-${carId}`, NOTHING);
-  const sizes = useMemo(() => inspected(design), [design]);
+  const [typed, setTyped] = useLocalStorage(`build-inspection-${carId}`, NOTHING);
+  const sizes = useMemo(() => inspectedSizes(design), [design]);
   const units = useUnits();
   useUnitsOfTyping(typed.units as UnitSystem | undefined, (reread) =>
     setTyped({
@@ -63,7 +63,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
     () => new Map(inspect(design, JSON.parse(key) as Record<string, number>).map((one) => [one.id, one])),
     [design, key],
   );
-  const built = useMemo(() => asBuilt(design, JSON.parse(key) as Record<string, number>), [design, key]);
+  const built = useMemo(() => designAsBuilt(design, JSON.parse(key) as Record<string, number>), [design, key]);
   const canRun = prepareRun(built).kind === 'ready';
   const way = goalDistance(design);
   const moves = [...told.values()].find(({ moves: some }) => some.length > 0)?.moves ?? [];

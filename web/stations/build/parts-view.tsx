@@ -7,7 +7,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { fitCatalogue } from '../../../core/car/parts.ts';
 import { SLOTS, type PartSlot } from '../../../core/car/part-slots.ts';
 import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
-import { usePartsAtHand } from '../../open-car/use-own-parts.ts';
+import { useOwnParts } from '../../open-car/use-own-parts.ts';
 import type { Edit } from '../../open-car/design-slice.ts';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
@@ -24,7 +24,7 @@ interface PartsViewProps {
 export function PartsView({ design, edit }: PartsViewProps) {
   const units = useUnits();
   const [asked, setAsked] = useState<PartSlot | null>(null);
-  const { parts: drawer } = usePartsAtHand();
+  const { parts: drawer } = useOwnParts();
   const parts = useMemo(() => partsList(design), [design]);
   const instead = useMemo(() => (asked ? substitutesFor(design, asked) : []), [design, asked]);
   const size = (metres: number): string => formatQuantity(metres, 'size', units);

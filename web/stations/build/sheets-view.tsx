@@ -5,18 +5,18 @@ import { PAPERS, type PaperName } from '../../../core/build/drawing.ts';
 import { templatesOf } from '../../../core/build/templates.ts';
 import { laidOut } from '../../../core/build/tiles.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import plain from '../../ui/plain.module.css';
 import styles from './build.module.css';
 import { SheetPicture } from '../../drawing/sheet-picture.tsx';
 import { useBuildFiles } from './use-build-files.ts';
-import { useBuildSheets, type Drawn } from './use-build-sheets.ts';
+import { useBuildSheets, type BuildSheets } from './use-build-sheets.ts';
 import type { usePaper } from './use-paper.ts';
 
 interface SheetsViewProps {
   readonly carId: string;
   readonly design: CarDesign;
-  readonly what: Drawn;
+  readonly what: BuildSheets;
   /** The version that the car is; empty where it was not kept. */
   readonly version: string;
   readonly paper: ReturnType<typeof usePaper>;

@@ -8,8 +8,8 @@ import { formatIn } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './build.module.css';
-import { sayBuilt, useBuilt } from '../../open-car/use-built.ts';
-import { useKeptHere } from '../../ui/use-kept-here.ts';
+import { markBuilt, useIsBuilt } from '../../open-car/use-is-built.ts';
+import { useLocalStorage } from '../../ui/use-local-storage.ts';
 
 const NONE: readonly string[] = [];
 const timeWords = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`);
@@ -17,17 +17,17 @@ const timeWords = (minutes: number): string => (minutes < 60 ? `${minutes} min` 
 /** The making, step by step in the order that works for this car; ticked off at the table. */
 export function StepsView({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const units = useUnits();
-  const [ticked, setTicked] = useKeptHere(`build-steps-${carId}`, NONE);
+  const [ticked, setTicked] = useLocalStorage(`build-steps-${carId}`, NONE);
   const steps = useMemo(() => buildSteps(design, formatIn(units)), [design, units]);
   const pictures = useMemo(() => steps.map((step) => sheetSvg(stepPicture(design, step))), [design, steps]);
   const done = new Set(ticked);
   const left = minutesLeft(steps, done);
   const count = steps.filter(({ id }) => done.has(id)).length;
-  const isBuilt = useBuilt(carId);
+  const isBuilt = useIsBuilt(carId);
   const tick = (id: string, isDone: boolean): void => {
     const next = isDone ? [...ticked, id] : ticked.filter((one) => one !== id);
     setTicked(next);
-    if (steps.every((step) => next.includes(step.id))) sayBuilt(carId, true);
+    if (steps.every((step) => next.includes(step.id))) markBuilt(carId, true);
   };
   return (
     <div className={styles.view}>
@@ -41,7 +41,7 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
           <Button
             onClick={() => {
               setTicked(NONE);
-              sayBuilt(carId, false);
+              markBuilt(carId, false);
             }}
           >
             Start over
@@ -50,7 +50,7 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
         {isBuilt ? (
           <span className={plain.text}>✓ built</span>
         ) : (
-          <Button variant="outlined" onClick={() => sayBuilt(carId, true)}>
+          <Button variant="outlined" onClick={() => markBuilt(carId, true)}>
             Mark as built
           </Button>
         )}

@@ -6,12 +6,12 @@ import { templatePages } from '../../../core/build/tiles.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 
 /** What is drawn of a car. */
-export type Drawn = 'drawing' | 'templates';
+export type BuildSheets = 'drawing' | 'templates';
 
 /** The sheets of a car on a paper. */
 export const useBuildSheets = (
   design: CarDesign,
-  what: Drawn,
+  what: BuildSheets,
   paper: PaperName,
   words: { readonly version: string; readonly crew: string; readonly date: string },
 ): readonly Sheet[] => {

@@ -1,9 +1,9 @@
 import type { PaperName } from '../../../core/build/drawing.ts';
-import { useKeptHere } from '../../ui/use-kept-here.ts';
+import { useLocalStorage } from '../../ui/use-local-storage.ts';
 
 /** The paper that is printed on and whose car it is, kept in this browser. */
 export function usePaper() {
-  const [name, setName] = useKeptHere<string>('build-paper', 'a4');
-  const [crew, setCrew] = useKeptHere('build-crew', '');
+  const [name, setName] = useLocalStorage<string>('build-paper', 'a4');
+  const [crew, setCrew] = useLocalStorage('build-crew', '');
   return { name: name === 'letter' ? ('letter' as const) : ('a4' as const), crew, setName: (next: PaperName) => setName(next), setCrew };
 }

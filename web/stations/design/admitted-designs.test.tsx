@@ -1,4 +1,4 @@
-import { wrongWords } from '../../../core/fault-words.ts';
+import { describeProblem } from '../../../core/fault-words.ts';
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
@@ -93,7 +93,7 @@ describe('any design that a file or a field may hold', () => {
         const prediction = predictRun(design, { kind: 'full' }, { trace: true });
         if (prediction.kind === 'refused') {
           reached.refused++;
-          for (const fault of prediction.faults) expect([fault.path, wrongWords(fault)]).not.toContain('');
+          for (const fault of prediction.faults) expect([fault.path, describeProblem(fault)]).not.toContain('');
         } else if (prediction.result.stalled) reached.stalled++;
         else if (prediction.result.ended === 'limit') reached.endless++;
         else if (prediction.result.turnsLeft > 0) reached.wound++;

@@ -8,7 +8,7 @@ import { useListVersionsQuery } from '../../app/api.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import plain from '../../ui/plain.module.css';
-import { openDesign } from '../../open-car/asked-design.ts';
+import { openDesign } from '../../open-car/design-with-brief.ts';
 import { CAR } from '../../open-car/car-document.ts';
 import type { Edit } from '../../open-car/design-slice.ts';
 import { SaveWords, UndoButtons } from '../../open-document/save-state.tsx';

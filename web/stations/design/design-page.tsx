@@ -9,7 +9,7 @@ import type { Fault } from '../../../core/fault.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { later } from '../../ui/later.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { PanelBoundary } from '../../ui/panel-boundary.tsx';
 import { CarDrawing } from '../../drawing/car-drawing.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
@@ -25,7 +25,9 @@ import { usePlayer } from '../../drawing/use-player.ts';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { VerdictPanel } from './verdict/verdict-panel.tsx';
 
-const VersionsDrawer = later(() => import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })));
+const VersionsDrawer = lazyWithPreload(() =>
+  import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })),
+);
 
 export function DesignPage() {
   const carId = useParams().carId!;

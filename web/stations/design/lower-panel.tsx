@@ -3,21 +3,25 @@ import Tabs from '@mui/material/Tabs';
 import { memo, Suspense, useEffect } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Prediction } from '../../../core/predict/predict-run.ts';
-import { fetchLater, later } from '../../ui/later.ts';
+import { preloadLazy, lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { warmUp } from '../../workers/explore.ts';
 import type { Edit } from '../../open-car/design-slice.ts';
-import { usePullsRead } from '../../open-car/use-pulls-read.ts';
+import { useForceReadings } from '../../open-car/use-force-readings.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './lower-panel.module.css';
 import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
 import { TABS, type TabKey } from './tabs.ts';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 
-const SweepPanel = later(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
-const MapPanel = later(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));
-const MattersPanel = later(() => import('./explore/matters-panel.tsx').then(({ MattersPanel: component }) => ({ default: component })));
-const BestPanel = later(() => import('./explore/best-panel.tsx').then(({ BestPanel: component }) => ({ default: component })));
-const WindingPanel = later(() => import('./explore/winding-panel.tsx').then(({ WindingPanel: component }) => ({ default: component })));
+const SweepPanel = lazyWithPreload(() => import('./explore/sweep-panel.tsx').then(({ SweepPanel: component }) => ({ default: component })));
+const MapPanel = lazyWithPreload(() => import('./explore/map-panel.tsx').then(({ MapPanel: component }) => ({ default: component })));
+const MattersPanel = lazyWithPreload(() =>
+  import('./explore/matters-panel.tsx').then(({ MattersPanel: component }) => ({ default: component })),
+);
+const BestPanel = lazyWithPreload(() => import('./explore/best-panel.tsx').then(({ BestPanel: component }) => ({ default: component })));
+const WindingPanel = lazyWithPreload(() =>
+  import('./explore/winding-panel.tsx').then(({ WindingPanel: component }) => ({ default: component })),
+);
 
 /** ms after the station stands; what is explored with is then made ready while nothing else is to be done. */
 const WARM_UP_AFTER = 1500;
@@ -38,11 +42,11 @@ interface LowerPanelProps {
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
 export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
   const { kind } = design.motor;
-  const pulls = usePullsRead(carId, design);
+  const pulls = useForceReadings(carId, design);
   useEffect(() => {
     const timer = setTimeout(() => {
       warmUp(kind);
-      requestIdleCallback(() => void fetchLater());
+      requestIdleCallback(() => void preloadLazy());
     }, WARM_UP_AFTER);
     return () => clearTimeout(timer);
   }, [kind]);

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { limitsOf, type Brief } from '../../../core/brief/brief.ts';
-import { shortRoundWords, type JudgedRound } from '../../../core/brief/judge.ts';
-import { judgeRules, standingWords } from '../../../core/brief/rules.ts';
+import { summarizeRound, type JudgedRound } from '../../../core/brief/judge.ts';
+import { judgeRules, describeCompliance } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { type Format, formatIn } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
@@ -20,7 +20,7 @@ interface CarBriefProps {
 export default function CarBrief({ carId, design, brief, rounds }: CarBriefProps) {
   const units = useUnits();
   const format: Format = formatIn(units);
-  const { verdict, words } = standingWords(judgeRules(design, limitsOf(brief.rules)), format);
+  const { verdict, words } = describeCompliance(judgeRules(design, limitsOf(brief.rules)), format);
   return (
     <div className={styles.brief}>
       <p className={plain.text}>
@@ -31,7 +31,7 @@ export default function CarBrief({ carId, design, brief, rounds }: CarBriefProps
         {brief.rounds.map((round, i) => (
           <div key={i}>
             <dt>{round.name}</dt>
-            <dd>{rounds ? shortRoundWords(round, rounds[i]!, units) : '…'}</dd>
+            <dd>{rounds ? summarizeRound(round, rounds[i]!, units) : '…'}</dd>
           </div>
         ))}
       </dl>

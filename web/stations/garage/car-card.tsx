@@ -7,8 +7,8 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Prediction } from '../../../core/predict/predict-run.ts';
 import { sideView } from '../../../core/geometry/side-view.ts';
 import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
-import { useAsked, useBriefOf } from '../../open-car/asked-design.ts';
-import { later } from '../../ui/later.ts';
+import { useDesignWithBrief, useBriefOf } from '../../open-car/design-with-brief.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import type { JudgedRound } from '../../../core/brief/judge.ts';
 import type { ListedCar } from '../../app/api.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
@@ -21,8 +21,8 @@ import { useInView } from '../../ui/use-in-view.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './garage.module.css';
 
-const CarBrief = later(() => import('./car-brief.tsx'));
-const NextStep = later(() => import('../../open-car/next-step.tsx'));
+const CarBrief = lazyWithPreload(() => import('./car-brief.tsx'));
+const NextStep = lazyWithPreload(() => import('../../open-car/next-step.tsx'));
 
 /** px of a card that was not seen yet. */
 const CARD_HEIGHT = 480;
@@ -80,7 +80,7 @@ export function CarCard({ isFirst, ...card }: CarCardProps) {
 function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirst'>) {
   const { best, runCount } = car;
   const worksTo = useBriefOf(car.design);
-  const design = useAsked(car.design);
+  const design = useDesignWithBrief(car.design);
   const units = useUnits();
   const view = useMemo(() => sideView(design), [design]);
   const prediction = usePredictionSoon(design);

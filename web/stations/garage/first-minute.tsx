@@ -2,15 +2,15 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { goalOfKind } from '../../../core/brief/goal.ts';
 import { briefOfAnswers, firstCar, type Answers } from '../../../core/brief/new-brief.ts';
-import { useKeepingBriefs } from '../../app/use-briefs.ts';
+import { useSaveBrief } from '../../app/use-briefs.ts';
 import { useCars } from '../../app/use-cars.ts';
-import { AnswerFields } from '../../asked/answer-fields.tsx';
+import { AnswerFields } from '../../brief-fields/answer-fields.tsx';
 import plain from '../../ui/plain.module.css';
 import styles from './garage.module.css';
 
 /** An empty Garage asks three things, and gives a brief and a car that already runs and keeps its rules. `skip`: a way past it. */
 export default function FirstMinute({ skip }: { readonly skip: React.ReactNode }) {
-  const { keep } = useKeepingBriefs();
+  const { keep } = useSaveBrief();
   const { add } = useCars();
   const [answers, setAnswers] = useState<Answers>({
     name: 'My first brief',

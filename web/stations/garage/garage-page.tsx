@@ -5,18 +5,18 @@ import { problemLine, useListCarsQuery } from '../../app/api.ts';
 import { Message } from '../../app/error-screen.tsx';
 import { useOpening } from '../../app/use-opening.ts';
 import { FileButton } from '../../ui/file-button.tsx';
-import { later } from '../../ui/later.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { CarCard } from './car-card.tsx';
 import styles from './garage.module.css';
 import { NewCarButton } from './new-car-button.tsx';
 import { UnreadableCard } from './unreadable-card.tsx';
-import { briefOf, useBriefs } from '../../open-car/asked-design.ts';
-import { useStandings, type Contender } from '../../open-car/use-standings.ts';
+import { briefOf, useBriefs } from '../../open-car/design-with-brief.ts';
+import { useBriefScores, type ScoredCar } from '../../open-car/use-brief-scores.ts';
 import { useCars } from '../../app/use-cars.ts';
 
-const FirstMinute = later(() => import('./first-minute.tsx'));
-const RemovedDrawer = later(() => import('./removed-drawer.tsx'));
+const FirstMinute = lazyWithPreload(() => import('./first-minute.tsx'));
+const RemovedDrawer = lazyWithPreload(() => import('./removed-drawer.tsx'));
 
 /** Cards that are drawn at once; further ones when they come into view. */
 const FIRST_CARDS = 9;
@@ -30,13 +30,13 @@ export function GaragePage() {
   const briefs = useBriefs();
   const contenders = useMemo(
     () =>
-      (cars?.readable ?? []).flatMap(({ id, design }): Contender[] => {
+      (cars?.readable ?? []).flatMap(({ id, design }): ScoredCar[] => {
         const worksTo = briefOf(design, briefs);
         return worksTo ? [{ id, design, brief: worksTo.brief }] : [];
       }),
     [cars, briefs],
   );
-  const standings = useStandings(contenders);
+  const standings = useBriefScores(contenders);
   const newCarButton = <NewCarButton onChoose={(kind) => void addNew(kind)} />;
   return (
     <div className={styles.station}>

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { classData, type ClassRun } from '../../../core/learn/class-data.ts';
-import { printAsked } from '../../../core/learn/measured-car.ts';
-import { questionsFor, questionWords } from '../../../core/learn/questions.ts';
+import { formatWatched } from '../../../core/learn/measured-car.ts';
+import { questionsFor, describeQuestion } from '../../../core/learn/questions.ts';
 import { shuffled } from '../../../core/numerics/shuffled.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { allRunsOf } from '../../app/all-runs.ts';
@@ -64,7 +64,7 @@ export function ClassView({ design }: { readonly design: CarDesign }) {
         <ol className={plain.text}>
           {quiz.map((question, i) => (
             <li key={question.id}>
-              <strong>{questionWords(question)}</strong> ☐ more ☐ less ☐ hardly any change
+              <strong>{describeQuestion(question)}</strong> ☐ more ☐ less ☐ hardly any change
               <ul className={styles.list}>
                 {reasonsOf(i).map(({ words }, k) => (
                   <li key={words} style={{ listStyle: 'none' }}>
@@ -84,8 +84,8 @@ export function ClassView({ design }: { readonly design: CarDesign }) {
           {quiz.map((question, i) => (
             <li key={question.id}>
               {question.answer === 'alike' ? 'hardly any change' : question.answer},{' '}
-              {LETTERS[reasonsOf(i).findIndex(({ isRight }) => isRight)]}: {printAsked(question.asked, question.before, units)} →{' '}
-              {printAsked(question.asked, question.after, units)}
+              {LETTERS[reasonsOf(i).findIndex(({ isRight }) => isRight)]}: {formatWatched(question.asked, question.before, units)} →{' '}
+              {formatWatched(question.asked, question.after, units)}
             </li>
           ))}
         </ol>

@@ -6,7 +6,7 @@ import type { CarDesign, MotorKind } from '../../../core/car/car-design.ts';
 import { MOTORS } from '../../../core/car/motors/motors.ts';
 import { newCar } from '../../../core/car/new-car.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import NextStep from '../../open-car/next-step.tsx';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
@@ -15,8 +15,8 @@ import { Views } from '../../ui/views.tsx';
 import { ClassView } from './class-view.tsx';
 import { IdeasView } from './ideas-view.tsx';
 import styles from './learn.module.css';
-import { SayFirst } from './say-first.tsx';
-import { WordsView } from './words-view.tsx';
+import { PredictFirst } from './predict-first.tsx';
+import { GlossaryView } from './glossary-view.tsx';
 
 const VIEWS = [
   ['first', 'Predict first'],
@@ -78,9 +78,9 @@ function Learn({ design, after }: LearnProps) {
     <Views label="Topics" views={VIEWS}>
       {(view) => (
         <div className={styles.views}>
-          {view === 'first' && <SayFirst design={design} />}
+          {view === 'first' && <PredictFirst design={design} />}
           {view === 'ideas' && <IdeasView design={design} idea={search.get('idea')} />}
-          {view === 'words' && <WordsView design={design} />}
+          {view === 'words' && <GlossaryView design={design} />}
           {view === 'class' ? <ClassView design={design} /> : after}
         </div>
       )}

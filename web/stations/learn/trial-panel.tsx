@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { ideaTrial, trialWords, type IdeaTrial } from '../../../core/learn/idea-trials.ts';
+import { ideaTrial, describeTrial, type IdeaTrial } from '../../../core/learn/idea-trials.ts';
 import type { Idea } from '../../../core/learn/idea.ts';
-import { ASKED, printAsked, type CarFigure } from '../../../core/learn/measured-car.ts';
+import { WATCHED_FIGURES, formatWatched, type CarFigure } from '../../../core/learn/measured-car.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 import { PullCurve } from '../../charts/pull-curve/pull-curve.tsx';
@@ -35,7 +35,7 @@ export function TrialPanel({ idea, design }: TrialPanelProps) {
     (): readonly Ghost[] => (at === trial.own ? NOTHING : [{ id: 'own', name: 'this car', design }]),
     [at, trial, design],
   );
-  const told = (figures: typeof step.figures, key: CarFigure): string => (figures ? printAsked(key, figures[key], units) : '–');
+  const told = (figures: typeof step.figures, key: CarFigure): string => (figures ? formatWatched(key, figures[key], units) : '–');
   return (
     <section aria-labelledby="try-title" className={styles.part}>
       <h3 id="try-title" className={plain.strong}>
@@ -61,13 +61,13 @@ export function TrialPanel({ idea, design }: TrialPanelProps) {
       <div className={styles.curve}>
         <PullCurve design={step.design} prediction={prediction} ghosts={ghosts} played={null} />
       </div>
-      <TrialBars trial={trial} at={at} words={trialWords(trial, units)} />
+      <TrialBars trial={trial} at={at} words={describeTrial(trial, units)} />
       {step.figures === null && <p className={plain.text}>! With this it does not start, or cannot be built.</p>}
       <Wide label="This car, and with the change">
         <WordTable
           areFigures
           head={['figure', 'this car', 'with the change']}
-          rows={SHOWN.map((key) => [ASKED[key].label, told(own.figures, key), told(step.figures, key)])}
+          rows={SHOWN.map((key) => [WATCHED_FIGURES[key].label, told(own.figures, key), told(step.figures, key)])}
         />
       </Wide>
     </section>
@@ -99,8 +99,8 @@ function TrialBars({
         ))}
       </div>
       <figcaption className={`${plain.caption} ${plain.muted}`}>
-        {ASKED[watched].label}: {steps[at]!.figures ? printAsked(watched, values[at]!, units) : 'it does not start'}. Each bar is a step of
-        the slider; the framed one is this car.
+        {WATCHED_FIGURES[watched].label}: {steps[at]!.figures ? formatWatched(watched, values[at]!, units) : 'it does not start'}. Each bar
+        is a step of the slider; the framed one is this car.
       </figcaption>
     </figure>
   );

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import { measuringOf, medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { expectedWords, MEDALS, medalWords, outcomeWords } from '../../../core/meet/words.ts';
+import { describePrediction, MEDALS, describeMedal, describeOutcome } from '../../../core/meet/describe-results.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useRole } from '../../app/use-role.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -51,7 +51,7 @@ export function BoardPage() {
   const cars = (heat: typeof now): string =>
     heat?.cars.map(({ entry, lane }) => `${entryOf(entry)?.car ?? '?'}${meet.lanes > 1 ? ` (${lane + 1})` : ''}`).join(', ') ?? '';
   const ran = last && entryOf(last.result.entry);
-  const expected = ran ? expectedWords(ran, last.result.outcome, units) : '';
+  const expected = ran ? describePrediction(ran, last.result.outcome, units) : '';
   return (
     <div className={styles.board} data-whole-screen>
       <h1>{meet.name}</h1>
@@ -85,7 +85,7 @@ export function BoardPage() {
             {ran ? (
               <>
                 <strong>{ran.car}</strong>:{' '}
-                {outcomeWords(rounds[last.result.round]!.goal, last.result.outcome, units, measuringOf(meet, last.result.entry))}
+                {describeOutcome(rounds[last.result.round]!.goal, last.result.outcome, units, measuringOf(meet, last.result.entry))}
                 {expected && <span className={styles.small}> {expected}</span>}
               </>
             ) : (
@@ -110,7 +110,7 @@ export function BoardPage() {
                 .slice(0, 3)
                 .map((medal) => (
                   <p key={medal.what}>
-                    {MEDALS[medal.what]}: <strong>{entryOf(medal.entry)?.car}</strong>, {medalWords(medal, units)}
+                    {MEDALS[medal.what]}: <strong>{entryOf(medal.entry)?.car}</strong>, {describeMedal(medal, units)}
                   </p>
                 ))}
             </div>

@@ -2,11 +2,11 @@ import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import { heatsLeft, nextOf, orderOf } from '../../../core/meet/order.ts';
 import { measuringOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { outcomeWords, placeWords } from '../../../core/meet/words.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { describeOutcome, formatPlace } from '../../../core/meet/describe-results.ts';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { useJoined } from '../../app/use-role.ts';
 import plain from '../../ui/plain.module.css';
-import { useKeptHere } from '../../ui/use-kept-here.ts';
+import { useLocalStorage } from '../../ui/use-local-storage.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import type { OpenMeet } from './use-meet.ts';
@@ -17,7 +17,7 @@ const beforeWords = (before: number): string =>
 /** For a crew, on its phone: when its car runs, in which lane, what its runs came to, how it stands, and where to practise. */
 export function CrewView({ meetId, open }: { readonly meetId: string; readonly open: Pick<OpenMeet, 'meet' | 'results'> }) {
   const units = useUnits();
-  const [chosen, setChosen] = useKeptHere(`meet-crew-${meetId}`, '');
+  const [chosen, setChosen] = useLocalStorage(`meet-crew-${meetId}`, '');
   const meet = open.meet!;
   const { rounds } = meet.brief;
   const running = meet.entries.filter(({ isOut }) => !isOut);
@@ -71,14 +71,14 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
                 <li key={id}>
                   {rounds[round]?.name ?? '?'}, run {run + 1}:{' '}
                   <strong>
-                    {rounds[round] ? outcomeWords(rounds[round].goal, outcome, units, measuringOf(meet, own?.id ?? '')) : '?'}
+                    {rounds[round] ? describeOutcome(rounds[round].goal, outcome, units, measuringOf(meet, own?.id ?? '')) : '?'}
                   </strong>
                 </li>
               ))}
             </ul>
             {standing && results.length > 0 && (
               <p className={plain.strong}>
-                Its place is {placeWords(standing.place)} with {Number(standing.total.toFixed(2))} points.
+                Its place is {formatPlace(standing.place)} with {Number(standing.total.toFixed(2))} points.
               </p>
             )}
           </section>

@@ -4,11 +4,11 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { runningOrder } from '../../../core/meet/order.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { faultLine } from '../../../core/fault-words.ts';
+import { formatFault } from '../../../core/fault-words.ts';
 import { useListCarsQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
@@ -47,7 +47,7 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
     const { readCarDesign, readJson } = await import('../../../core/files/read.ts');
     const read = readJson(await file.text(), readCarDesign);
     if (read.kind === 'faulty')
-      return void dispatch(toasted(`${file.name} is not a car file: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
+      return void dispatch(toasted(`${file.name} is not a car file: ${formatFault(read.faults[0]!)}`, { tone: 'stop' }));
     await add({ crew: crew || 'no crew yet', car: read.value.name, ...expectedOf(read.value) });
   };
   return (

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { MEDALS, medalWords } from '../../../core/meet/words.ts';
+import { MEDALS, describeMedal } from '../../../core/meet/describe-results.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import plain from '../../ui/plain.module.css';
 import sheet from '../../ui/sheet.module.css';
@@ -26,7 +26,7 @@ export function MeetPrintPage() {
       .map(({ place, entry }) => ({ key: `place ${entry.id}`, title: PLACES[place - 1]!, entry, words: '' })),
     ...medalsOf(meet, results).flatMap((medal) => {
       const entry = entryOf(medal.entry);
-      return entry ? [{ key: medal.what, title: `The ${MEDALS[medal.what]}`, entry, words: medalWords(medal, units) }] : [];
+      return entry ? [{ key: medal.what, title: `The ${MEDALS[medal.what]}`, entry, words: describeMedal(medal, units) }] : [];
     }),
   ];
   return (

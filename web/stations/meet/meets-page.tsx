@@ -3,13 +3,13 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Meet } from '../../../core/meet/meet.ts';
 import { newMeet } from '../../../core/meet/new-meet.ts';
-import { faultLine } from '../../../core/fault-words.ts';
+import { formatFault } from '../../../core/fault-words.ts';
 import { problemLine, useListMeetsQuery, useRemoveMeetMutation, useSaveMeetMutation, useSaveResultMutation } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
-import { useBriefs } from '../../open-car/asked-design.ts';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
+import { useBriefs } from '../../open-car/design-with-brief.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import { useIsOwner } from '../../app/use-role.ts';
 import plain from '../../ui/plain.module.css';
@@ -65,7 +65,7 @@ export function MeetsPage() {
     const { readJson, readMeet } = await import('../../../core/files/read.ts');
     const read = readJson(await file.text(), readMeet);
     if (read.kind === 'faulty')
-      return void dispatch(toasted(`${file.name} is not a meet that this app can open: ${faultLine(read.faults[0]!)}`, { tone: 'stop' }));
+      return void dispatch(toasted(`${file.name} is not a meet that this app can open: ${formatFault(read.faults[0]!)}`, { tone: 'stop' }));
     const { results = [], ...meet } = read.value;
     const entered = new Map(meet.entries.map((entry) => [entry.id, newId()]));
     const id = await begin({ ...meet, entries: meet.entries.map((entry) => ({ ...entry, id: entered.get(entry.id)! })) });

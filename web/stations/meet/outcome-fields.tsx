@@ -3,10 +3,10 @@ import { useEffect, useState } from 'react';
 import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
-import { timedWords, timeWords } from '../../../core/meet/words.ts';
+import { describeTiming, formatTime } from '../../../core/meet/describe-results.ts';
 import { formatQuantity, parseQuantity, type Quantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
-import { keptHere, useKeptHere } from '../../ui/use-kept-here.ts';
+import { readLocalStorage, useLocalStorage } from '../../ui/use-local-storage.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
 import styles from './meet.module.css';
@@ -18,7 +18,7 @@ const NOTHING: Typed = {};
 const nameOf = (keptAs: string): string => `meet-typed ${keptAs}`;
 const isAnything = ({ units: _typedIn, ...typed }: Typed): boolean => Object.values(typed).some((text) => text.trim() !== '');
 /** Whether something of a run was typed in this browser and not written yet. */
-export const isTypedHere = (keptAs: string): boolean => isAnything(keptHere(nameOf(keptAs), NOTHING));
+export const isTypedHere = (keptAs: string): boolean => isAnything(readLocalStorage(nameOf(keptAs), NOTHING));
 
 interface OutcomeFieldsProps {
   /** Under which name what is typed is kept until it is written: a reload or another view loses nothing. */
@@ -59,7 +59,7 @@ function fieldsOf({ goal }: Round, hasPenalty: boolean): readonly Field[] {
 
 /** One run written down: what was measured, or why it does not count. Where one stands already it is shown; what is typed meanwhile is kept. */
 export function OutcomeFields({ keptAs, round, hasPenalty, of, standing = null, timed = null, onTyping, onWrite }: OutcomeFieldsProps) {
-  const [typed, keepTyped] = useKeptHere(nameOf(keptAs), NOTHING);
+  const [typed, keepTyped] = useLocalStorage(nameOf(keptAs), NOTHING);
   const fields = fieldsOf(round, hasPenalty);
   const units = useUnits();
   const setTyped = (more: Readonly<Record<string, string>>): void => keepTyped({ ...typed, ...more, units });
@@ -73,7 +73,7 @@ export function OutcomeFields({ keptAs, round, hasPenalty, of, standing = null, 
     setTaken(timed);
     if (timed)
       setTyped({
-        ...(timed.time !== undefined && { time: timeWords(timed.time) }),
+        ...(timed.time !== undefined && { time: formatTime(timed.time) }),
         ...(timed.distance !== undefined && { distance: formatQuantity(timed.distance, 'distance', units) }),
       });
   }
@@ -138,7 +138,7 @@ export function OutcomeFields({ keptAs, round, hasPenalty, of, standing = null, 
           </label>
         ))}
       </div>
-      {timed && <p className={`${plain.caption} ${plain.muted}`}>{timedWords(timed, units)}</p>}
+      {timed && <p className={`${plain.caption} ${plain.muted}`}>{describeTiming(timed, units)}</p>}
       {problem && (
         <p role="alert" className={plain.text}>
           ✕ {problem}

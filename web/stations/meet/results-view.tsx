@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { measuringOf } from '../../../core/meet/scoring.ts';
 import type { StandingResult } from '../../../core/meet/meet.ts';
-import { correctionWords, outcomeWords, timedWords } from '../../../core/meet/words.ts';
+import { describeCorrection, describeOutcome, describeTiming } from '../../../core/meet/describe-results.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useUnits } from '../../ui/use-units.ts';
@@ -31,16 +31,18 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
         {newest.map((one) => {
           const round = rounds[one.result.round];
           const name = `${carOf(one.result.entry)}, ${round?.name ?? '?'}, run ${one.result.run + 1}`;
-          const told = correctionWords(one);
+          const told = describeCorrection(one);
           return (
             <li key={one.id} className={styles.card}>
               <div className={styles.row}>
                 <span className={plain.text}>
                   {time.format(new Date(one.result.at))} · {name}:{' '}
-                  <strong>{round ? outcomeWords(round.goal, one.result.outcome, units, measuringOf(meet, one.result.entry)) : '?'}</strong>
+                  <strong>
+                    {round ? describeOutcome(round.goal, one.result.outcome, units, measuringOf(meet, one.result.entry)) : '?'}
+                  </strong>
                   {one.result.by && ` · ${one.result.by}`}
                   {told && ` · ${told}`}
-                  {one.result.outcome.timedBy && ` · ${timedWords(one.result.outcome, units)}`}
+                  {one.result.outcome.timedBy && ` · ${describeTiming(one.result.outcome, units)}`}
                 </span>
                 <Button
                   size="small"
@@ -59,11 +61,11 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
                   before:{' '}
                   {one.before.map(({ id, result }) => (
                     <span key={id}>
-                      {outcomeWords(round.goal, result.outcome, units, measuringOf(meet, result.entry))} ({result.by || 'an official'},{' '}
+                      {describeOutcome(round.goal, result.outcome, units, measuringOf(meet, result.entry))} ({result.by || 'an official'},{' '}
                       {time.format(new Date(result.at))}){' '}
                       <Button
                         size="small"
-                        aria-label={`Restore ${outcomeWords(round.goal, result.outcome, units, measuringOf(meet, result.entry))}: ${name}`}
+                        aria-label={`Restore ${describeOutcome(round.goal, result.outcome, units, measuringOf(meet, result.entry))}: ${name}`}
                         onClick={() => void open.write(placeOf(one), result.outcome, by, { result: one, why: 'restored' })}
                       >
                         Restore

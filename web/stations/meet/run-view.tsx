@@ -3,11 +3,11 @@ import { measuringOf } from '../../../core/meet/scoring.ts';
 import type { Entry } from '../../../core/meet/meet.ts';
 import { heatsLeft, orderOf, type Heat } from '../../../core/meet/order.ts';
 import { runOffsDue } from '../../../core/meet/run-offs.ts';
-import { outcomeWords } from '../../../core/meet/words.ts';
+import { describeOutcome } from '../../../core/meet/describe-results.ts';
 import { useListCarsQuery } from '../../app/api.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
-import { useKeptHere } from '../../ui/use-kept-here.ts';
+import { useLocalStorage } from '../../ui/use-local-storage.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import { ComingHeats, heatKey } from './coming-heats.tsx';
@@ -49,7 +49,7 @@ function RunOf({ heat, entry, onTyping, ...fields }: RunOfProps) {
 /** The heat that runs now, to be written down car by car; the next, and who is on deck; run-offs where a tie asks for one. */
 export function RunView({ meetId, open }: { readonly meetId: string; readonly open: OpenMeet }) {
   const units = useUnits();
-  const [by, setBy] = useKeptHere('meet-official', '');
+  const [by, setBy] = useLocalStorage('meet-official', '');
   const { data } = useListCarsQuery();
   const { results, write } = open;
   const meet = open.meet!;
@@ -100,7 +100,9 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                         round={rounds[now.round]!}
                         hasPenalty={meet.brief.rules.penalty !== undefined}
                         of={of?.car ?? ''}
-                        standing={done ? outcomeWords(rounds[now.round]!.goal, done.result.outcome, units, measuringOf(meet, entry)) : null}
+                        standing={
+                          done ? describeOutcome(rounds[now.round]!.goal, done.result.outcome, units, measuringOf(meet, entry)) : null
+                        }
                         timed={timed[`${heatKey(now)} ${entry}`] ?? null}
                         onTyping={tellTyping}
                         onWrite={(outcome) => write({ entry, round: now.round, run: now.run, lane }, outcome, by)}
@@ -135,7 +137,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                       <p className={plain.strong}>{car}</p>
                       {done ? (
                         <p className={plain.text}>
-                          ✓ {outcomeWords(rounds[round]!.goal, done.result.outcome, units, measuringOf(meet, entry))}
+                          ✓ {describeOutcome(rounds[round]!.goal, done.result.outcome, units, measuringOf(meet, entry))}
                         </p>
                       ) : (
                         <OutcomeFields

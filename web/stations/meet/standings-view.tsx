@@ -1,5 +1,5 @@
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { MEDALS, medalWords, placeWords, valueWords } from '../../../core/meet/words.ts';
+import { MEDALS, describeMedal, formatPlace, formatRunValue } from '../../../core/meet/describe-results.ts';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
@@ -32,7 +32,7 @@ export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' |
               entry.crew,
               ...told.map(({ place: one, points: gained, isDropped }, i) =>
                 one?.score
-                  ? `${valueWords(rounds[i]!.goal, one.score, units)} · ${placeWords(one.place!)} · ${points(gained)}${isDropped ? ' (dropped)' : ''}`
+                  ? `${formatRunValue(rounds[i]!.goal, one.score, units)} · ${formatPlace(one.place!)} · ${points(gained)}${isDropped ? ' (dropped)' : ''}`
                   : '–',
               ),
               ...(meet.style > 0 ? [points(style)] : []),
@@ -56,7 +56,7 @@ export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' |
           <h2 id="medals-title" className={plain.heading}>
             Medals
           </h2>
-          <WordTable rows={medals.map((medal) => [MEDALS[medal.what], `${carOf(medal.entry)}: ${medalWords(medal, units)}`])} />
+          <WordTable rows={medals.map((medal) => [MEDALS[medal.what], `${carOf(medal.entry)}: ${describeMedal(medal, units)}`])} />
         </section>
       )}
     </div>

@@ -2,15 +2,15 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Round } from '../../../core/brief/brief.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
-import { readPoints } from '../../../core/brief/written.ts';
+import { readPoints } from '../../../core/brief/parse-lines.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { GatePanel } from '../../devices/gate-panel.tsx';
 import { WatchPanel, type Split } from '../../devices/watch-panel.tsx';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
-import { useKeptHere } from '../../ui/use-kept-here.ts';
+import { useLocalStorage } from '../../ui/use-local-storage.ts';
 import styles from './meet.module.css';
 
 /** What a watch or gates told of a run. */
@@ -31,7 +31,7 @@ const WAYS = { hand: 'by hand, with a stopwatch', gates: 'by gates' } as const;
 export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
   const [way, setWay] = useState<keyof typeof WAYS>('hand');
   const [chosen, setChosen] = useState('');
-  const [further, setFurther] = useKeptHere('meet-gates', '');
+  const [further, setFurther] = useLocalStorage('meet-gates', '');
   const [runs, setRuns] = useState(0);
   const ofRound = goalRecord(round.goal).marks?.(round.goal) ?? [];
   const read = readPoints(further);

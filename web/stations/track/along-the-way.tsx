@@ -11,7 +11,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { Choice } from './choice.tsx';
 import styles from './run-list.module.css';
-import { wayOption } from './way-option.ts';
+import { alongRunOption } from './along-run-option.ts';
 
 /** s: a division of a watch that is stopped by hand, or of gates. */
 const RESOLUTION = 0.01;
@@ -50,7 +50,7 @@ export default function AlongTheWay({ record, design }: { readonly record: Omit<
     [prediction, record.splits, design],
   );
   const trace = prediction.kind === 'ran' ? prediction.result.trace : null;
-  const option = useMemo(() => (way && trace ? wayOption(way, trace, axis, units, tokens) : null), [way, trace, axis, units, tokens]);
+  const option = useMemo(() => (way && trace ? alongRunOption(way, trace, axis, units, tokens) : null), [way, trace, axis, units, tokens]);
   if (!way || !option) return null;
   const words = wayWords(way, units);
   return (

@@ -1,4 +1,4 @@
-import { countWords } from '../../../core/trials/count-words.ts';
+import { describeCount } from '../../../core/trials/describe-count.ts';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { differences } from '../../../core/car/difference.ts';
@@ -10,7 +10,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { WordTable } from '../../ui/word-table.tsx';
 import styles from './run-list.module.css';
-import { windWords } from './run-words.ts';
+import { formatWinding } from './describe-run.ts';
 import { byOrderOption } from './runs-option.ts';
 
 /** Runs that were ticked, beside each other: those alike together, what their cars differ in, and how they lie. */
@@ -37,8 +37,8 @@ export function ChosenRuns({ runs, onNone }: { readonly runs: readonly RunOfCar[
         head={['car', 'wound', 'runs', 'mean', 'spread']}
         rows={groups.map(({ design, wind, count, walls, noStarts, mean, deviation }, i) => [
           `${i + 1}. ${design.name}`,
-          windWords(wind),
-          countWords({ count, walls, noStarts }),
+          formatWinding(wind),
+          describeCount({ count, walls, noStarts }),
           metres(mean),
           deviation === null ? '–' : `± ${metres(deviation)}`,
         ])}

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { CarDesign, Wind } from '../../../core/car/car-design.ts';
 import type { GateRun } from '../../../core/rig/gate-run.ts';
 import type { RigFault } from '../../../core/rig/simulated-rig.ts';
-import type { Mendable } from '../../../core/trials/fit/trial.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { GatePanel } from '../../devices/gate-panel.tsx';
 import plain from '../../ui/plain.module.css';
 
@@ -30,7 +30,7 @@ interface DevicePanelProps {
   /** m: gate 0 is the line, gate n stands at the nth of these. */
   readonly gates: readonly number[];
   /** What was put right on the car: the hidden one is without it. */
-  readonly putRight: readonly Mendable[];
+  readonly putRight: readonly RepairableFault[];
   /** Runs that the car has made: the hidden one’s next is another. */
   readonly runs: number;
   readonly hidden: keyof typeof HIDDEN;

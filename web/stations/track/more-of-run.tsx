@@ -5,8 +5,8 @@ import { FLOORS } from '../../../core/car/catalogue.ts';
 import type { FloorChoice } from '../../../core/brief/floor-choices.ts';
 import { readWayTable } from '../../../core/files/way-table.ts';
 import { newId } from '../../app/new-id.ts';
-import { dropPhoto, keepPhoto } from '../../app/run-queue.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { discardQueuedPhoto, submitPhoto } from '../../app/run-queue.ts';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import plain from '../../ui/plain.module.css';
 import { scaledPicture } from '../../ui/scaled-picture.ts';
@@ -51,12 +51,12 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
       if (mine !== latest.current) return;
       const id = newId();
       const replaced = form.photo;
-      await keepPhoto({
+      await submitPhoto({
         id,
         content: { format: 'nimble-axle/photo', version: 1, name: file.name.slice(0, 200) || 'photo', jpeg },
       });
       change({ photo: id });
-      if (replaced !== null) await dropPhoto(replaced);
+      if (replaced !== null) await discardQueuedPhoto(replaced);
     });
   const takeWay = (file: File) =>
     take(async () => {
@@ -83,7 +83,7 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
           <RunPhoto id={form.photo} of="this run" />
           <Button
             onClick={() => {
-              void dropPhoto(form.photo!);
+              void discardQueuedPhoto(form.photo!);
               change({ photo: null });
             }}
           >

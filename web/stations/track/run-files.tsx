@@ -8,9 +8,9 @@ import { useIsOwner } from '../../app/use-role.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import { downloadCsv, fileName } from '../../ui/file-exchange.ts';
-import { later } from '../../ui/later.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 
-const TakeIn = later(() => import('./take-in-dialog.tsx'));
+const TakeIn = lazyWithPreload(() => import('./csv-import-dialog.tsx'));
 
 interface RunFilesProps {
   readonly carId: string;

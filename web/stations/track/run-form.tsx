@@ -7,16 +7,16 @@ import { useMemo } from 'react';
 import type { Brief } from '../../../core/brief/brief.ts';
 import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { faultWords } from '../../../core/car/fault-words.ts';
+import { describeFault } from '../../../core/car/fault-words.ts';
 import { hasBands } from '../../../core/car/motors/motors.ts';
 import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { formatAbout, formatIn, formatKnown, formatRange, unitOf } from '../../../core/units/quantity.ts';
-import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
+import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
 import type { StoredSession } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { Choice } from './choice.tsx';
-import { windWords } from './run-words.ts';
+import { formatWinding } from './describe-run.ts';
 import type { SeenThing, TrackForm } from './track-slice.ts';
 import { ranAs, windOf, type TypedField } from './read-run-form.ts';
 import { distanceLabel, MoreOfRun } from './more-of-run.tsx';
@@ -81,7 +81,7 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
         </>
       )}
       <Box role="group" aria-label="What you saw" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
-        {(Object.entries(SEEN_WORDS) as [SeenThing, string][]).map(([thing, words]) => {
+        {(Object.entries(OBSERVATION_NAMES) as [SeenThing, string][]).map(([thing, words]) => {
           const isSeen = form.seen.includes(thing);
           return (
             <Chip
@@ -144,10 +144,10 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
   const words = (() => {
     if (typeof wind === 'string' || !prediction)
       return form.turns === '' ? 'Type the number of turns to see the prediction for them.' : String(wind);
-    if (prediction.kind === 'refused') return prediction.faults.map((fault) => `It ${faultWords(fault, formatIn(units))}`).join('; ');
+    if (prediction.kind === 'refused') return prediction.faults.map((fault) => `It ${describeFault(fault, formatIn(units))}`).join('; ');
     const { low, high } = nextRun(prediction.result.distance);
     const known = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
-    return `Predicted distance, ${windWords(wind)} · ${formatAbout(prediction.result.time, 'time', units)} · Next run: ${formatRange(known(low), known(high))} ${unitOf('distance', units)} (8 in 10)`;
+    return `Predicted distance, ${formatWinding(wind)} · ${formatAbout(prediction.result.time, 'time', units)} · Next run: ${formatRange(known(low), known(high))} ${unitOf('distance', units)} (8 in 10)`;
   })();
   return (
     <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>

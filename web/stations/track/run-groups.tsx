@@ -1,15 +1,15 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { countWords } from '../../../core/trials/count-words.ts';
+import { describeCount } from '../../../core/trials/describe-count.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { floorWords } from '../../../core/car/floors.ts';
+import { describeFloor } from '../../../core/car/floors.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { isReadable, type ListedRun, type RunSums } from '../../../core/schema/stored.ts';
 import { groupedRuns, type GroupedBy, type LikeRuns } from '../../../core/trials/like-runs.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
-import { leanFromRuns } from '../../../core/trials/lean-of-floor.ts';
+import { floorSlopeFromRuns } from '../../../core/trials/floor-slope.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
 import { formatAbout, formatIn, formatQuantity } from '../../../core/units/quantity.ts';
 import {
@@ -20,11 +20,11 @@ import {
   useTallyRunsQuery,
   type RunFilter,
 } from '../../app/api.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './run-list.module.css';
-import { outcomeWords, windWords } from './run-words.ts';
+import { formatOutcome, formatWinding } from './describe-run.ts';
 
 /** The group whose runs are shown alone, and what they have in common. */
 export interface ChosenGroup {
@@ -83,10 +83,10 @@ function useGroups(carId: string, design: CarDesign, by: By): { readonly groups:
       const turns = wind.kind === 'full' ? 'full' : wind.turns;
       const version = versionOf(group);
       const words = {
-        like: windWords(wind),
-        winding: windWords(wind),
+        like: formatWinding(wind),
+        winding: formatWinding(wind),
         version,
-        floor: floorWords(group.design.floor, formatIn(units)),
+        floor: describeFloor(group.design.floor, formatIn(units)),
       }[by];
       return {
         key: `${by} ${designs[0]} ${turns}`,
@@ -169,13 +169,13 @@ function RunGroup({ carId, group: { words, remark, sums, alike, filter }, isChos
   const { mean, deviation } = spreadOf(sums);
   const distance = (value: number | null): string => (value === null ? '–' : formatQuantity(value, 'distance', units));
   const facts: readonly (readonly [string, string])[] = [
-    ['runs', countWords({ ...sums, count: sums.stopped + sums.walls + sums.noStarts })],
+    ['runs', describeCount({ ...sums, count: sums.stopped + sums.walls + sums.noStarts })],
     ...(prediction
       ? [['predicted', prediction.kind === 'ran' ? formatAbout(prediction.result.distance, 'distance', units) : '–'] as const]
       : []),
     [sums.walls + sums.noStarts > 0 && sums.stopped > 0 ? 'mean of those that stopped' : 'mean', distance(mean)],
     ['standard deviation', deviation === null ? 'needs two runs that stopped' : `± ${distance(deviation)}`],
-    ['best', outcomeWords(sums.best, units)],
+    ['best', formatOutcome(sums.best, units)],
   ];
   return (
     <div role="group" aria-label={words} className={styles.group}>
@@ -216,7 +216,7 @@ function Pairs({ carId, group, filter }: { readonly carId: string; readonly grou
       runs
         .filter(({ outcome, ...run }) => run.direction === direction && outcome.kind === 'stopped' && !didNotStart(outcome))
         .map(({ outcome }) => outcome.distance);
-    return leanFromRuns(group.design, group.wind, ways('out'), ways('back'));
+    return floorSlopeFromRuns(group.design, group.wind, ways('out'), ways('back'));
   }, [data, group]);
   if (!lean) return null;
   const metres = (value: number): string => formatQuantity(value, 'distance', units);

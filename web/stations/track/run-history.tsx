@@ -6,7 +6,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
-import { detailWords, outcomeWords, windWords } from './run-words.ts';
+import { describeDetails, formatOutcome, formatWinding } from './describe-run.ts';
 
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
@@ -25,7 +25,7 @@ export default function RunHistory({ carId, run: { id, version } }: { readonly c
     <ol className={plain.text} aria-label="Earlier versions of this run">
       {data?.map(({ version: was, savedAt, content }) => {
         const record = content as RunRecord;
-        const words = [outcomeWords(record.outcome, units), windWords(record.wind), ...detailWords(record, units), record.note];
+        const words = [formatOutcome(record.outcome, units), formatWinding(record.wind), ...describeDetails(record, units), record.note];
         return (
           <li key={was}>
             {words.filter(Boolean).join(' · ')} <span className={plain.muted}>(saved {when.format(new Date(savedAt))})</span>{' '}

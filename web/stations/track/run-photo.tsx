@@ -1,10 +1,10 @@
 import { pictureAddress } from '../../app/api.ts';
-import { useWaitingPhotos } from '../../app/use-waiting-runs.ts';
+import { useQueuedPhotos } from '../../app/use-queued-runs.ts';
 import styles from './run-list.module.css';
 
 /** The picture of a run, small, with the large one behind it; from this browser while it waits here. */
 export function RunPhoto({ id, of }: { readonly id: string; readonly of: string }) {
-  const waitingPhotos = useWaitingPhotos();
+  const waitingPhotos = useQueuedPhotos();
   // The program may not have it yet.
   if (waitingPhotos === null) return null;
   const waiting = waitingPhotos.find((photo) => photo.id === id);

@@ -7,23 +7,23 @@ import IconButton from '@mui/material/IconButton';
 import { startTransition, Suspense, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { faultLine } from '../../../core/fault-words.ts';
+import { formatFault } from '../../../core/fault-words.ts';
 import type { ListedRun, Unreadable } from '../../../core/schema/stored.ts';
 import { formatAbout, formatNumber, unitOf } from '../../../core/units/quantity.ts';
-import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
+import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
 import { useIsOwner } from '../../app/use-role.ts';
 import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
-import { later } from '../../ui/later.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import styles from './run-list.module.css';
 import { RunPhoto } from './run-photo.tsx';
 import { useCorrecting, useRemoval } from './use-run-actions.ts';
-import { detailWords, outcomeWords, windWords } from './run-words.ts';
+import { describeDetails, formatOutcome, formatWinding } from './describe-run.ts';
 
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
-const RunHistory = later(() => import('./run-history.tsx'));
-const AlongTheWay = later(() => import('./along-the-way.tsx'));
+const RunHistory = lazyWithPreload(() => import('./run-history.tsx'));
+const AlongTheWay = lazyWithPreload(() => import('./along-the-way.tsx'));
 const PRESSED = { width: 44, height: 44 };
 
 interface RunRowProps {
@@ -47,22 +47,22 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
   const prediction = useMemo(() => predictRun(design, wind), [design, wind]);
   const apart = prediction.kind === 'refused' || outcome.kind === 'hit-wall' ? null : outcome.distance - prediction.result.distance;
   const ranAt = when.format(new Date(record.ranAt));
-  const name = `${outcomeWords(outcome, units)}, ${ranAt}`;
+  const name = `${formatOutcome(outcome, units)}, ${ranAt}`;
   const correct = useCorrecting(carId);
   const facts = [
     outcome.kind === 'hit-wall' ? 'hit the wall' : '',
     apart === null ? '' : `${formatAbout(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} predicted`,
     record.time === undefined ? '' : `${formatNumber(record.time, 'time', units)} ${unitOf('time', units)}`,
-    `${windWords(wind)}${version ? `, “${version}”` : ''}`,
+    `${formatWinding(wind)}${version ? `, “${version}”` : ''}`,
     ranAt,
   ];
-  const remarks = [...record.seen.map((thing) => SEEN_WORDS[thing]), ...detailWords(record, units), record.note]
+  const remarks = [...record.seen.map((thing) => OBSERVATION_NAMES[thing]), ...describeDetails(record, units), record.note]
     .filter(Boolean)
     .join(' · ');
   return (
     <div className={styles.run}>
       <div>
-        <span className={styles.outcome}>{outcomeWords(outcome, units)}</span>
+        <span className={styles.outcome}>{formatOutcome(outcome, units)}</span>
         <span className={`${plain.text} ${plain.muted}`}>{facts.filter(Boolean).join(' · ')}</span>
         {remarks && <p className={plain.text}>{remarks}</p>}
         {record.photo && <RunPhoto id={record.photo} of={`run ${name}`} />}
@@ -118,7 +118,7 @@ export function UnreadableRunRow({ carId, run: { id, unreadable } }: { readonly 
   const remove = useRemoval(carId);
   return (
     <div className={styles.run}>
-      <p className={plain.text}>✕ This run cannot be read: {faultLine(unreadable.faults[0]!)}</p>
+      <p className={plain.text}>✕ This run cannot be read: {formatFault(unreadable.faults[0]!)}</p>
       <div className={styles.tools}>
         <IconButton
           aria-label="Save the text of this run"

@@ -1,7 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { evenly } from '../../../core/explore/sweep.ts';
+import { evenlySpaced } from '../../../core/explore/sweep.ts';
 import { fullTurns } from '../../../core/predict/derive-run-setup.ts';
 import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
@@ -108,7 +108,10 @@ export function byTurnsOption(runs: readonly RunOfCar[], design: CarDesign, unit
     {
       across: 'turns of the drive axle',
       points: runs.map((run) => ({ place: [turnsOf(run), run.record.outcome.distance], isWall: run.record.outcome.kind === 'hit-wall' })),
-      expected: evenly(most / CURVE, most, CURVE).map((turns) => ({ x: turns, distance: predicted(design, { kind: 'turns', turns }) })),
+      expected: evenlySpaced(most / CURVE, most, CURVE).map((turns) => ({
+        x: turns,
+        distance: predicted(design, { kind: 'turns', turns }),
+      })),
       isLine: true,
     },
     units,

@@ -10,11 +10,11 @@ import { RUNS_ON_A_PAGE, useListRunsQuery, useListSessionsQuery, useListVersions
 import { styleNonce } from '../../ui/style-nonce.ts';
 import { useIsOwner } from '../../app/use-role.ts';
 import { useUnits } from '../../ui/use-units.ts';
-import { detailWords, outcomeWords } from './run-words.ts';
+import { describeDetails, formatOutcome } from './describe-run.ts';
 import { ChosenRuns } from './chosen-runs.tsx';
 import styles from './run-list.module.css';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
+import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
 import { useCorrecting, useRemoval } from './use-run-actions.ts';
 
 interface RunsTableProps {
@@ -73,11 +73,11 @@ export default function RunsTable({ carId, filter }: RunsTableProps) {
             ranAt: when.format(new Date(record.ranAt)),
             version: versions?.readable.find(({ id }) => id === record.carVersion)?.record.name ?? '',
             session: sessions?.readable.find(({ id }) => id === record.session)?.session.name ?? '',
-            distance: outcomeWords(record.outcome, units),
+            distance: formatOutcome(record.outcome, units),
             predicted: prediction?.kind === 'ran' ? formatAbout(prediction.result.distance, 'distance', units) : '–',
             turns: record.wind.kind === 'full' ? 'full' : formatNumber(record.wind.turns, 'count', units),
             time: record.time === undefined ? '' : formatQuantity(record.time, 'time', units),
-            remarks: [...record.seen.map((thing) => SEEN_WORDS[thing]), ...detailWords(record, units), record.note]
+            remarks: [...record.seen.map((thing) => OBSERVATION_NAMES[thing]), ...describeDetails(record, units), record.note]
               .filter(Boolean)
               .join(' · '),
           };

@@ -4,8 +4,8 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { startTransition, Suspense, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { useListSessionsQuery, type RunFilter } from '../../app/api.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
-import { later } from '../../ui/later.ts';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { RunFiles } from './run-files.tsx';
 import { RunList } from './run-list.tsx';
 import styles from './run-list.module.css';
@@ -16,8 +16,8 @@ interface RunsProps {
   readonly design: CarDesign;
 }
 
-const RunsTable = later(() => import('./runs-table.tsx'));
-const RunsChart = later(() => import('./runs-chart.tsx').then(({ RunsChart: chart }) => ({ default: chart })));
+const RunsTable = lazyWithPreload(() => import('./runs-table.tsx'));
+const RunsChart = lazyWithPreload(() => import('./runs-chart.tsx').then(({ RunsChart: chart }) => ({ default: chart })));
 
 /** No session in particular. */
 const ANY = 'any';

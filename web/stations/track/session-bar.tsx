@@ -5,19 +5,19 @@ import { startTransition, useState } from 'react';
 import { Link } from 'react-router';
 import type { Brief } from '../../../core/brief/brief.ts';
 import { floorChoices } from '../../../core/brief/floor-choices.ts';
-import { readPoints } from '../../../core/brief/written.ts';
+import { readPoints } from '../../../core/brief/parse-lines.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { floorWords } from '../../../core/car/floors.ts';
+import { describeFloor } from '../../../core/car/floors.ts';
 import { isSameContent } from '../../../core/car/same-design.ts';
 import { formatIn, formatQuantity } from '../../../core/units/quantity.ts';
 import { useEndSharingMutation, useListCarsQuery } from '../../app/api.ts';
 import { useIsOwner, useRole } from '../../app/use-role.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { QuantityField } from '../../ui/quantity-field.tsx';
 import { SideDrawer } from '../../ui/side-drawer.tsx';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import plain from '../../ui/plain.module.css';
-import { within } from '../../ui/within.ts';
+import { withinLimits } from '../../ui/number-limits.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import styles from './track.module.css';
@@ -65,7 +65,7 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
     <div className={styles.session}>
       <span className={plain.text}>
         <strong>{name}</strong> · {floor}
-        {surface && `, run on ${floorWords(surface, formatIn(units))}`}
+        {surface && `, run on ${describeFloor(surface, formatIn(units))}`}
       </span>
       {isOwner && (
         <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
@@ -123,7 +123,7 @@ function SessionDrawer({
         }
         options={{
           own: 'as the car or its brief says',
-          ...(session.surface && { other: floorWords(session.surface, formatIn(units)) }),
+          ...(session.surface && { other: describeFloor(session.surface, formatIn(units)) }),
           ...Object.fromEntries(choices.map(({ key, label }) => [key, label])),
         }}
         onChange={(key) => {
@@ -154,7 +154,7 @@ function SessionDrawer({
         label="Tape resolution (0: exact)"
         quantity="size"
         value={session.tape}
-        check={within(0, 1, 'm')}
+        check={withinLimits(0, 1, 'm')}
         onChange={(tape) => change({ tape })}
       />
       <QuantityField
@@ -162,7 +162,7 @@ function SessionDrawer({
         label="Stopwatch resolution"
         quantity="time"
         value={session.watch}
-        check={within(0, 5, 's')}
+        check={withinLimits(0, 5, 's')}
         onChange={(watch) => change({ watch })}
       />
       <QuantityField
@@ -170,7 +170,7 @@ function SessionDrawer({
         label="Distance between tape marks or tiles (0: none)"
         quantity="distance"
         value={session.spacing ?? 0}
-        check={within(0, 100, 'm')}
+        check={withinLimits(0, 100, 'm')}
         onChange={(spacing) => change({ spacing: spacing > 0 ? spacing : null })}
       />
       <TextEntry

@@ -3,14 +3,14 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { beforeRun } from '../../../core/trials/before-run.ts';
 import { isReadable, type ListedRun } from '../../../core/schema/stored.ts';
-import { SEEN_WORDS } from '../../../core/trials/seen-words.ts';
+import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
 import { useListRunsQuery } from '../../app/api.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import plain from '../../ui/plain.module.css';
 import sheet from '../../ui/sheet.module.css';
 import { useUnits } from '../../ui/use-units.ts';
-import { detailWords, outcomeWords, windWords } from './run-words.ts';
+import { describeDetails, formatOutcome, formatWinding } from './describe-run.ts';
 import styles from './sheet-page.module.css';
 
 /** Lines of a blank sheet. */
@@ -74,11 +74,11 @@ export function SheetPage() {
             : runs.map(({ id, record }) => (
                 <tr key={id}>
                   <td>{when.format(new Date(record.ranAt))}</td>
-                  <td>{windWords(record.wind)}</td>
-                  <td>{outcomeWords(record.outcome, units)}</td>
+                  <td>{formatWinding(record.wind)}</td>
+                  <td>{formatOutcome(record.outcome, units)}</td>
                   <td>{record.time ?? ''}</td>
                   <td>
-                    {[...record.seen.map((thing) => SEEN_WORDS[thing]), ...detailWords(record, units), record.note]
+                    {[...record.seen.map((thing) => OBSERVATION_NAMES[thing]), ...describeDetails(record, units), record.note]
                       .filter(Boolean)
                       .join(' · ')}
                   </td>

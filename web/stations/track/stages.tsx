@@ -3,7 +3,7 @@ import Tabs from '@mui/material/Tabs';
 import { useEffect, useRef, useState } from 'react';
 import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { putRightOf } from '../../../core/trials/tuning-log.ts';
+import { repairsIn } from '../../../core/trials/tuning-log.ts';
 import { useListVersionsQuery } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
@@ -48,7 +48,7 @@ export function Stages({ carId, design, brief, session: { current } }: StagesPro
   }, [stage]);
   const { total } = useRunsOfCar(carId);
   const { data: versions } = useListVersionsQuery(carId);
-  const putRight = putRightOf(versions?.readable ?? []).map(({ fault }) => fault);
+  const putRight = repairsIn(versions?.readable ?? []).map(({ fault }) => fault);
   const wind = windOf(form, units);
   return (
     <div>

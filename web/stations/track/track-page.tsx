@@ -11,7 +11,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { useIsOwner } from '../../app/use-role.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { useBriefOf } from '../../open-car/asked-design.ts';
+import { useBriefOf } from '../../open-car/design-with-brief.ts';
 import NextStep from '../../open-car/next-step.tsx';
 import { RunPlan } from '../../open-car/run-plan.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
@@ -19,7 +19,7 @@ import { Runs } from './runs.tsx';
 import { SessionBar } from './session-bar.tsx';
 import { Stages } from './stages.tsx';
 import { useSession } from './use-session.ts';
-import { WaitingRuns } from './waiting-runs.tsx';
+import { QueuedRuns } from './queued-runs.tsx';
 
 /** Log a run beside its prediction, and see how the runs lie. Made for one thumb, standing up. */
 export function TrackPage() {
@@ -68,7 +68,7 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
         )}
       </Box>
       <SessionBar carId={carId} design={design} brief={worksTo?.brief ?? null} session={session} />
-      <WaitingRuns carId={carId} />
+      <QueuedRuns carId={carId} />
       <RunPlan carId={carId} design={design} action={isOwner ? <Link to={`/cars/${carId}/tune`}>What the runs tell</Link> : null} />
       <Box sx={{ display: 'grid', gap: 8, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '380px minmax(0, 1fr)' }, alignItems: 'start' }}>
         <Stages carId={carId} design={today} brief={worksTo?.brief ?? null} session={session} />

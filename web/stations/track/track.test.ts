@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { beyondWall, formOf, readRunForm, windOf, type MeasuredRun } from './read-run-form.ts';
 import { NOT_BEGUN, watchReducer, type Watch, type WatchAction } from '../../devices/use-watch.ts';
-import { againstWords, detailWords, outcomeWords, windWords } from './run-words.ts';
+import { describeDeviation, describeDetails, formatOutcome, formatWinding } from './describe-run.ts';
 import { emptyForm, formChanged, formCleared, keepTrackForms, trackReducer, type TrackForm } from './track-slice.ts';
 
 const form = (change: Partial<TrackForm>): TrackForm => ({ ...emptyForm, ...change });
@@ -35,10 +35,10 @@ describe('a run being logged', () => {
     for (const [field, message] of Object.entries(messages)) expect(read.faults[field as 'time']).toMatch(message);
   });
   it('is told in words: a wall hit is at least', () => {
-    expect(windWords(windOf(form({ wind: 'turns', turns: '12' }), 'metric') as never)).toBe('12 turns');
-    expect(windWords({ kind: 'full' })).toBe('fully wound');
-    expect(outcomeWords({ kind: 'hit-wall', distance: 18.5 }, 'metric').replaceAll('\u00a0', ' ')).toBe('at least 18.50 m');
-    expect(outcomeWords({ kind: 'stopped', distance: 18.5 }, 'inch').replaceAll('\u00a0', ' ')).toBe('60.7 ft');
+    expect(formatWinding(windOf(form({ wind: 'turns', turns: '12' }), 'metric') as never)).toBe('12 turns');
+    expect(formatWinding({ kind: 'full' })).toBe('fully wound');
+    expect(formatOutcome({ kind: 'hit-wall', distance: 18.5 }, 'metric').replaceAll('\u00a0', ' ')).toBe('at least 18.50 m');
+    expect(formatOutcome({ kind: 'stopped', distance: 18.5 }, 'inch').replaceAll('\u00a0', ' ')).toBe('60.7 ft');
   });
 });
 
@@ -136,13 +136,16 @@ describe('a distance', () => {
     expect(readRunForm(again, 'metric')).toEqual({ run });
   });
   it('is told in words with what was seen, and against what was expected', () => {
-    const words = detailWords({ drift: -0.4, splits: [{ at: 6, time: 3.1 }], direction: 'back', inOnePiece: true } as never, 'metric').join(
-      ' · ',
-    );
+    const words = describeDetails(
+      { drift: -0.4, splits: [{ at: 6, time: 3.1 }], direction: 'back', inOnePiece: true } as never,
+      'metric',
+    ).join(' · ');
     expect(words.replaceAll('\u00a0', ' ')).toBe('back · 0.40 m to the left · 6.00 m in 3.1 s · stayed in one piece');
-    expect(againstWords({ apart: -1.4, of: 'prediction', luck: 'within' }, 'metric')).toMatch(/short of predicted: within luck/);
-    expect(againstWords({ apart: 2, of: 'runs', luck: 'beyond' }, 'metric')).toMatch(/beyond the runs before it: more than luck explains/);
-    expect(againstWords({ apart: -9, of: 'runs', luck: 'wall' }, 'metric')).toMatch(/would have gone further/);
+    expect(describeDeviation({ apart: -1.4, of: 'prediction', luck: 'within' }, 'metric')).toMatch(/short of predicted: within luck/);
+    expect(describeDeviation({ apart: 2, of: 'runs', luck: 'beyond' }, 'metric')).toMatch(
+      /beyond the runs before it: more than luck explains/,
+    );
+    expect(describeDeviation({ apart: -9, of: 'runs', luck: 'wall' }, 'metric')).toMatch(/would have gone further/);
   });
 });
 

@@ -6,16 +6,16 @@ import { predictRun } from '../../../core/predict/predict-run.ts';
 import { formatQuantity } from '../../../core/units/quantity.ts';
 import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
-import { runAgainst } from '../../../core/trials/luck.ts';
+import { runDeviation } from '../../../core/trials/run-deviation.ts';
 import { problemLine, useGetRunQuery, useListVersionsQuery, useTallyRunsQuery, type StoredSession } from '../../app/api.ts';
 import { newId } from '../../app/new-id.ts';
-import { isMemoryOnly, keepRun } from '../../app/run-queue.ts';
+import { isMemoryOnly, submitRun } from '../../app/run-queue.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
 import { beyondWall, ranAs, readRunForm, rereadForm, type TypedField } from './read-run-form.ts';
-import { againstWords, outcomeWords } from './run-words.ts';
+import { describeDeviation, formatOutcome } from './describe-run.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
 /** The run form of a car: what stands in it, what is wrong with it, and what can be done with it. */
@@ -45,8 +45,8 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     const prediction = predictRun(ran, wind);
     if (prediction.kind === 'refused') return '';
     const like = likeRuns(tallies ?? { tallies: [], designs: {} }).find((group) => isLike(group, ran, wind));
-    const against = runAgainst(outcome, prediction.result.distance, like?.sums ?? { stopped: 0, sum: 0, sumOfSquares: 0 });
-    return `. ${againstWords(against, units)}`;
+    const against = runDeviation(outcome, prediction.result.distance, like?.sums ?? { stopped: 0, sum: 0, sumOfSquares: 0 });
+    return `. ${describeDeviation(against, units)}`;
   };
   const log = async (): Promise<void> => {
     const ran = ranAs(form, design, units, brief);
@@ -85,10 +85,10 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     };
     const run = { id: form.correcting?.id ?? newId(), carId, baseVersion: form.correcting?.version ?? 0, content: record };
     setLogging(true);
-    const kept = await keepRun(dispatch, run).finally(() => setLogging(false));
+    const kept = await submitRun(dispatch, run).finally(() => setLogging(false));
     if (kept.kind === 'refused')
       return void dispatch(toasted(`${problemLine(kept.error)} The run is still in the form.`, { tone: 'stop' }));
-    const told = form.correcting ? 'Run corrected' : `Run logged: ${outcomeWords(record.outcome, units)}${luckWords(record)}`;
+    const told = form.correcting ? 'Run corrected' : `Run logged: ${formatOutcome(record.outcome, units)}${luckWords(record)}`;
     const wait = isMemoryOnly()
       ? 'Keep this page open: the run waits here until it can be sent'
       : 'The run waits here until it can be sent';

@@ -1,7 +1,7 @@
 import type { Brief } from '../../../core/brief/brief.ts';
 import { roundOf } from '../../../core/brief/brief.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { floorWords } from '../../../core/car/floors.ts';
+import { describeFloor } from '../../../core/car/floors.ts';
 import type { Session } from '../../../core/schema/generated/session.ts';
 import { formatIn } from '../../../core/units/quantity.ts';
 import { problemLine, useListSessionsQuery, useSaveSessionMutation, type StoredSession } from '../../app/api.ts';
@@ -26,7 +26,7 @@ function sessionFor(carId: string, design: CarDesign, brief: Brief | null): Sess
     version: 1,
     name: `${brief ? `${brief.name}, ` : ''}${day.format(now)}`.slice(0, 80),
     begunAt: now.toISOString(),
-    floor: brief ? roundOf(design, brief).floor : floorWords(design.floor, formatIn('metric')).slice(0, 200),
+    floor: brief ? roundOf(design, brief).floor : describeFloor(design.floor, formatIn('metric')).slice(0, 200),
     measuredBy: '',
     conditions: { temperature: null, dusty: null, damp: null },
     tape: USUAL_TAPE,

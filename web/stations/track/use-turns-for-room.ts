@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { TurnsForRoom } from '../../../core/trials/turns-for-room.ts';
-import { askErrand } from '../../workers/explore.ts';
+import { runTask } from '../../workers/explore.ts';
 
 /** How far the car may be wound in its room, worked out beside the page; null until it is known, and without a wall. */
 export function useTurnsForRoom(design: CarDesign): TurnsForRoom | null {
@@ -10,7 +10,7 @@ export function useTurnsForRoom(design: CarDesign): TurnsForRoom | null {
   useEffect(() => {
     if (roomLength === null) return;
     let isWanted = true;
-    askErrand('rounds', (work) => work.turnsForRoom(design, roomLength)).then(
+    runTask('rounds', (work) => work.turnsForRoom(design, roomLength)).then(
       (turns) => isWanted && setKnown({ design, turns }),
       console.error,
     );

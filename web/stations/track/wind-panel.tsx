@@ -4,7 +4,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { fullTurns, prepareRun } from '../../../core/predict/derive-run-setup.ts';
 import { windingLines } from '../../../core/rig/simulated-rig.ts';
 import { turnsWound } from '../../../core/rig/turns-wound.ts';
-import { safeTurns, woundUp } from '../../../core/trials/wound-up.ts';
+import { safeTurns, windingState } from '../../../core/trials/winding-state.ts';
 import { formatNumber, formatQuantity } from '../../../core/units/quantity.ts';
 import { Facts } from '../../ui/facts.tsx';
 import plain from '../../ui/plain.module.css';
@@ -48,7 +48,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
   const [most, safe] = useMemo(() => [fullTurns(design), safeTurns(design)], [design]);
   const room = design.floor.roomLength;
   const forRoom = useTurnsForRoom(design);
-  const wound = woundUp(design, turns);
+  const wound = windingState(design, turns);
   const isOver = turns > safe + 1e-9;
   const isEnough = forRoom !== null && !forRoom.isFull && turns >= forRoom.turns;
   const add = (by: number): void => (isFollowing ? undefined : onCounted(Math.max(0, counted + by)));

@@ -3,22 +3,22 @@ import { useMemo, useState } from 'react';
 import type { Goal } from '../../../core/brief/goal.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { changeWords, differences } from '../../../core/car/difference.ts';
+import { describeChanges, differences } from '../../../core/car/difference.ts';
 import { atTheMark } from '../../../core/trials/at-the-mark.ts';
-import { causeWords } from '../../../core/trials/cause-words.ts';
+import { describeCause } from '../../../core/trials/cause-descriptions.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { didItHelp } from '../../../core/trials/did-it-help.ts';
 import { areInTurn, scored } from '../../../core/trials/scored-runs.ts';
 import { permutationP, superiority, welch } from '../../../core/trials/two-sample-tests.ts';
 import { ownScatter } from '../../../core/trials/own-scatter.ts';
 import type { TunedGroup, Tuning } from '../../../core/trials/tuning.ts';
-import { ChoiceSelect } from '../../asked/choice-select.tsx';
+import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
-import { comparedByWords, groupWords, markWords, percent, unlikeWords, verdictWords } from './tune-words.ts';
+import { describeScoring, describeRunGroup, describeNextRuns, percent, describeDifferences, describeVerdict } from './describe-tuning.ts';
 
 interface CompareProps extends Pick<Tuning, 'groups'> {
   /** All runs that the groups are made of. */
@@ -57,12 +57,12 @@ export function Compare({ groups, runs, nameOf, goal, explain }: CompareProps) {
   const [second, setSecond] = useState(String(Math.min(1, groups.length - 1)));
   const [isOpen, setOpen] = useState(false);
   const compared = useMemo(() => comparedGroups(groups, runs, goal, Number(first), Number(second)), [groups, runs, goal, first, second]);
-  const options = Object.fromEntries(groups.map((group, i) => [String(i), `${i + 1}. ${groupWords(group, nameOf)}`]));
+  const options = Object.fromEntries(groups.map((group, i) => [String(i), `${i + 1}. ${describeRunGroup(group, nameOf)}`]));
   if (!compared) return <p className={`${plain.caption} ${plain.muted}`}>Two groups of runs are needed to compare.</p>;
   const { a, b, comparison, mark } = compared;
   const changed = differences(a.design, b.design, units);
   const mended = [...a.faults.filter((fault) => !b.faults.includes(fault)), ...b.faults.filter((fault) => !a.faults.includes(fault))];
-  const unlike = unlikeWords(a, b);
+  const unlike = describeDifferences(a, b);
   // The tests of the books know nothing of walls: they are told for runs that stopped.
   const [before, after] = [distances(a), distances(b)];
   const test = comparison && before.length > 1 && after.length > 1 ? welch(before, after) : null;
@@ -77,21 +77,21 @@ export function Compare({ groups, runs, nameOf, goal, explain }: CompareProps) {
         <>
           <p className={plain.strong}>
             <Explained explain={explain} figure="verdict">
-              {verdictWords(comparison, units)}
+              {describeVerdict(comparison, units)}
             </Explained>
           </p>
           {mark && (
             <p className={plain.text}>
               <Explained explain={explain} figure="mark">
-                {markWords(mark, comparison, goal, units)}
+                {describeNextRuns(mark, comparison, goal, units)}
               </Explained>
             </p>
           )}
           <p className={plain.text}>
-            {comparedByWords(comparison, goal)} On average the second is better:{' '}
+            {describeScoring(comparison, goal)} On average the second is better:{' '}
             {percent(Math.min(Math.max(comparison.chance, 0.01), 0.99))} likely.{' '}
-            {changed.length > 0 ? `Changed: ${changeWords(a.design, b.design, units)}.` : 'The design is the same.'}
-            {mended.map((fault) => ` “${causeWords(fault, b.design.motor.kind).name}” was repaired between them.`)}
+            {changed.length > 0 ? `Changed: ${describeChanges(a.design, b.design, units)}.` : 'The design is the same.'}
+            {mended.map((fault) => ` “${describeCause(fault, b.design.motor.kind).name}” was repaired between them.`)}
             {unlike !== '' && ` ${unlike}`}
             {changed.length + mended.length > 1 && ' More than one thing was changed. Their effects cannot be separated.'}
           </p>

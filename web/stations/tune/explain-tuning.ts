@@ -1,7 +1,7 @@
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { Explanation } from '../../ui/explanation.ts';
-import { intervalWords, percent } from './tune-words.ts';
+import { formatInterval, percent } from './describe-tuning.ts';
 
 /** The figures of the station, each with what it is made of. */
 export type TuneFigure =
@@ -144,8 +144,8 @@ export const explainTuning =
     const shown = FORMULAS[figure as TuneFigure];
     const more: Partial<Record<TuneFigure, readonly Told[]>> = {
       ...(full && {
-        mean: [['fully wound', intervalWords(full.mean, units), 'fitted; 9 in 10']],
-        'next run': [['on average', intervalWords(full.mean, units), 'fitted; 9 in 10']],
+        mean: [['fully wound', formatInterval(full.mean, units), 'fitted; 9 in 10']],
+        'next run': [['on average', formatInterval(full.mean, units), 'fitted; 9 in 10']],
       }),
       ...(learnt && {
         resistance: [['uncertainty before, uncertainty now', percent(learnt.resistance.left), 'of the standard deviation']],

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
-import { GIVENS, type CauseId, type Evidence, type Given } from '../../../core/trials/causes.ts';
+import { CONFIRMED_CAUSES, type CauseId, type Evidence, type ConfirmedCause } from '../../../core/trials/causes.ts';
 
 export type Checks = NonNullable<Evidence['checks']>;
 
@@ -24,7 +24,7 @@ function stored(carId: string): Found | null {
 }
 
 /** What is confirmed of parts or floor stays so when something else is changed. */
-const givenOf = (checks: Checks): readonly Given[] => GIVENS.filter((id) => checks[id] === 'confirmed');
+const givenOf = (checks: Checks): readonly ConfirmedCause[] => CONFIRMED_CAUSES.filter((id) => checks[id] === 'confirmed');
 
 /** What was found at the table, kept in this browser: of parts and floor until it is taken back, else as long as the car is as it was. */
 export function useTuneChecks(carId: string, design: CarDesign, putRight: number) {

@@ -6,21 +6,21 @@ import { Suspense, useCallback, useDeferredValue, useEffect, useMemo } from 'rea
 import { Link, useParams } from 'react-router';
 import { goalOf } from '../../../core/brief/goal.ts';
 import type { CarDesign, Measured } from '../../../core/car/car-design.ts';
-import { floorWords } from '../../../core/car/floors.ts';
+import { describeFloor } from '../../../core/car/floors.ts';
 import { isSameBuild, isSameContent } from '../../../core/car/same-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { causeWords } from '../../../core/trials/cause-words.ts';
+import { describeCause } from '../../../core/trials/cause-descriptions.ts';
 import { explain } from '../../../core/trials/causes.ts';
-import type { Mendable } from '../../../core/trials/fit/trial.ts';
+import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
 import { nextByRuns } from '../../../core/trials/next-thing.ts';
 import { withFittedValues } from '../../../core/trials/fitted-values.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
-import { putRightOf, runPlan, TO_BE_TRIED, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
+import { repairsIn, runPlan, PLANNED_NOTE_PREFIX, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
 import { formatIn } from '../../../core/units/quantity.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
-import { keepRun } from '../../app/run-queue.ts';
+import { submitRun } from '../../app/run-queue.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import NextStep from '../../open-car/next-step.tsx';
@@ -30,15 +30,15 @@ import { useMergedChange } from '../../open-car/use-merged-change.ts';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
-import { later } from '../../ui/later.ts';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { JobBar } from '../../workers/job-bar.tsx';
 import { Compare } from './compare.tsx';
 import { explainTuning } from './explain-tuning.ts';
 import { useTuneChecks } from './tune-checks.ts';
-import { TuningLog } from './tried.tsx';
-import { gainWords } from './tune-words.ts';
+import { TuningLog } from './tuning-log.tsx';
+import { formatGain } from './describe-tuning.ts';
 import styles from './tune.module.css';
 import { useTuning } from './use-tuning.ts';
 import { WhatItMeans } from './what-it-means.tsx';
@@ -46,7 +46,7 @@ import { WhatNext } from './what-next.tsx';
 import { Why } from './why.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
 
-const WhatHappened = later(() => import('./what-happened.tsx'));
+const WhatHappened = lazyWithPreload(() => import('./what-happened.tsx'));
 
 /** Why a car ran as it did, and what to change next. */
 export function TunePage() {
@@ -94,7 +94,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const edit = useEditCar();
   const merged = useMergedChange();
   const { versions, current, keep, goBack } = useVersions(carId, design, edit);
-  const putRight = useMemo(() => putRightOf(versions), [versions]);
+  const putRight = useMemo(() => repairsIn(versions), [versions]);
   const { checks, given, toggle } = useTuneChecks(carId, design, putRight.length);
   const job = useTuning(design, runs, putRight, given);
   const tuning = job.result;
@@ -110,7 +110,7 @@ function Tune({ carId, design, runs }: TuneProps) {
   const nameOf = useCallback(
     (ran: CarDesign): string => {
       const kept = versions.find(({ record }) => !record.putRight && isSameBuild(record.design, ran))?.record.name;
-      return [kept ? `“${kept}”` : '', isOnFloors ? floorWords(ran.floor, formatIn(units)) : ''].filter(Boolean).join(' on ');
+      return [kept ? `“${kept}”` : '', isOnFloors ? describeFloor(ran.floor, formatIn(units)) : ''].filter(Boolean).join(' on ');
     },
     [versions, isOnFloors, units],
   );
@@ -118,7 +118,7 @@ function Tune({ carId, design, runs }: TuneProps) {
     // What it was is kept first, so that the change has something to be judged against.
     const parent = current?.id ?? (await keep('before the change', 'Saved automatically before a change.'));
     if (!parent) return;
-    const note = `${TO_BE_TRIED}expected ${gainWords(change, design, units)}.`.replaceAll('\u00a0', ' ');
+    const note = `${PLANNED_NOTE_PREFIX}expected ${formatGain(change, design, units)}.`.replaceAll('\u00a0', ' ');
     // By its first change: the others follow from it.
     const [name] = change.words.replaceAll('\u00a0', ' ').split('; ');
     const made = merged(design, change.design);
@@ -132,17 +132,17 @@ function Tune({ carId, design, runs }: TuneProps) {
     const fitted = merged(design, withFittedValues(design, values));
     if (await keep(`fitted to ${runs.length} runs`, note, fitted, { parent })) edit(() => fitted);
   };
-  const markPutRight = async (fault: Mendable): Promise<void> => {
+  const markPutRight = async (fault: RepairableFault): Promise<void> => {
     const parent = current?.id ?? (await keep('before the repair', 'Saved automatically before a fault was repaired.'));
     if (!parent) return;
-    const { name } = causeWords(fault, design.motor.kind);
+    const { name } = describeCause(fault, design.motor.kind);
     await keep(`repaired: ${name}`, `Tune: ${name} was confirmed at the table and repaired.`, design, { putRight: fault, parent });
   };
   const leaveOut = async ({ id, version, record, design: ran }: RunOfCar, isLeftOut: boolean): Promise<void> => {
     if (id === undefined || version === undefined) return;
     const { leftOut: _before, ...plainly } = record;
     const content = { ...plainly, design: ran, ...(isLeftOut && { leftOut: true as const }) };
-    const kept = await keepRun(dispatch, { id, carId, baseVersion: version, content });
+    const kept = await submitRun(dispatch, { id, carId, baseVersion: version, content });
     if (kept.kind === 'refused') dispatch(toasted(problemLine(kept.error), { tone: 'stop' }));
   };
   const undo = (entry: LogEntry): void => void goBack(entry.parent.record.name, entry.parent.record.design);

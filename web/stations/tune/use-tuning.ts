@@ -2,18 +2,18 @@ import { proxy } from 'comlink';
 import { useEffect } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import type { Given } from '../../../core/trials/causes.ts';
-import type { PutRight } from '../../../core/trials/trial-groups.ts';
+import type { ConfirmedCause } from '../../../core/trials/causes.ts';
+import type { Repair } from '../../../core/trials/trial-groups.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
-import { usePartsAtHand } from '../../open-car/use-own-parts.ts';
+import { useOwnParts } from '../../open-car/use-own-parts.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { pooled } from '../../workers/explore.ts';
 import { QUIET, useJob } from '../../workers/use-job.ts';
 
 /** What the runs of a car tell, worked out beside the page whenever car or runs have changed. */
-export function useTuning(design: CarDesign, runs: readonly RunOfCar[], putRight: readonly PutRight[], given: readonly Given[]) {
+export function useTuning(design: CarDesign, runs: readonly RunOfCar[], putRight: readonly Repair[], given: readonly ConfirmedCause[]) {
   const units = useUnits();
-  const { parts } = usePartsAtHand();
+  const { parts } = useOwnParts();
   const job = useJob<Tuning>();
   const { run } = job;
   useEffect(() => {

@@ -14,11 +14,11 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
-import { OddRuns } from './odd-runs.tsx';
-import { countWords } from '../../../core/trials/count-words.ts';
+import { OutlierRuns } from './outlier-runs.tsx';
+import { describeCount } from '../../../core/trials/describe-count.ts';
 import { runsInOrder, runsOverTurns } from './runs-against-model.ts';
 import styles from './tune.module.css';
-import { beyondWords, groupWords, signWords } from './tune-words.ts';
+import { describeSurvival, describeRunGroup, describeSigns } from './describe-tuning.ts';
 
 /** What the runs are drawn over. */
 const ACROSS = {
@@ -56,7 +56,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
   const words = groups.map((group) => {
     const walls = group.distances.filter(({ isWall }) => isWall).length;
     const noStarts = group.distances.filter(({ hasStarted }) => !hasStarted).length;
-    return `${groupWords(group, nameOf)}: runs ${countWords({ count: group.distances.length, walls, noStarts })}`;
+    return `${describeRunGroup(group, nameOf)}: runs ${describeCount({ count: group.distances.length, walls, noStarts })}`;
   });
   return (
     <>
@@ -97,7 +97,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
         <WordTable
           head={['groups of like runs', 'expected', 'mean (95 %)', 'scatter']}
           rows={groups.map((group, i) => [
-            `${i + 1}. ${groupWords(group, nameOf)}, ${group.distances.length} ${group.distances.length === 1 ? 'run' : 'runs'}${didNotStartWords(group)}`,
+            `${i + 1}. ${describeRunGroup(group, nameOf)}, ${group.distances.length} ${group.distances.length === 1 ? 'run' : 'runs'}${didNotStartWords(group)}`,
             group.predicted === null ? '–' : formatAbout(group.predicted, 'distance', units),
             group.spread
               ? `${metres(group.spread.mean)} (${metres(group.spread.low)} to ${group.spread.high === null ? 'open' : metres(group.spread.high)})`
@@ -115,11 +115,11 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
         (group, i) =>
           group.beyond && (
             <p key={`beyond-${i}`} className={plain.text}>
-              {i + 1}. {groupWords(group, nameOf)}: {beyondWords(group.beyond, units)}
+              {i + 1}. {describeRunGroup(group, nameOf)}: {describeSurvival(group.beyond, units)}
             </p>
           ),
       )}
-      {signWords(tuning.signs).map((words) => (
+      {describeSigns(tuning.signs).map((words) => (
         <p key={words} className={plain.text}>
           {words}
         </p>
@@ -131,7 +131,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
           </Explained>
         </p>
       )}
-      {odd.length + leftOut.length > 0 && <OddRuns odd={odd} leftOut={leftOut} onLeaveOut={onLeaveOut} />}
+      {odd.length + leftOut.length > 0 && <OutlierRuns odd={odd} leftOut={leftOut} onLeaveOut={onLeaveOut} />}
     </>
   );
 }

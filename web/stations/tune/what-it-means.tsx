@@ -7,9 +7,9 @@ import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './tune.module.css';
-import { FURTHER, type Learnt } from '../../../core/trials/learnt.ts';
+import { FURTHER, type PosteriorChange } from '../../../core/trials/posterior-change.ts';
 import type { TuneFigure } from './explain-tuning.ts';
-import { CHECK_WORDS, groupWords, intervalWords, learntWords, percent } from './tune-words.ts';
+import { PLAUSIBILITY_SUFFIX, describeRunGroup, formatInterval, describePosteriorChange, percent } from './describe-tuning.ts';
 
 interface WhatItMeansProps {
   readonly tuning: Tuning;
@@ -37,8 +37,8 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       {words}
     </Explained>
   );
-  const learntLine = (of: 'resistance' | 'energy', told: Learnt): React.ReactNode => {
-    const { words, range, remark } = learntWords(told, of);
+  const learntLine = (of: 'resistance' | 'energy', told: PosteriorChange): React.ReactNode => {
+    const { words, range, remark } = describePosteriorChange(told, of);
     return (
       <p className={plain.text}>
         {words} ({figure(of, range)}){remark}
@@ -50,8 +50,8 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       {full && (
         <p className={plain.strong}>
           Fully wound on a long floor{full.direction ? `, ${full.direction === 'out' ? 'on the way out' : 'on the way back'}` : ''}:{' '}
-          {figure('mean', intervalWords(full.mean, units))} on average (9 in 10); its next run{' '}
-          {figure('next run', intervalWords(full.next, units))}.
+          {figure('mean', formatInterval(full.mean, units))} on average (9 in 10); its next run{' '}
+          {figure('next run', formatInterval(full.next, units))}.
         </p>
       )}
       {full?.fork && (
@@ -69,9 +69,9 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       <p className={plain.text}>One run differs from the next by about {figure('scatter', percent(scatter))} of its distance.</p>
       {held.map((group, i) => (
         <p key={i} className={plain.text}>
-          Fitted without the runs {groupWords(group, nameOf)}, this model would have predicted{' '}
-          {figure('held out', intervalWords(group.heldOut!, units))} of them; they went {metres(group.spread!.mean)}
-          {CHECK_WORDS[group.check!.verdict]}
+          Fitted without the runs {describeRunGroup(group, nameOf)}, this model would have predicted{' '}
+          {figure('held out', formatInterval(group.heldOut!, units))} of them; they went {metres(group.spread!.mean)}
+          {PLAUSIBILITY_SUFFIX[group.check!.verdict]}
         </p>
       ))}
       {earlier.groups > 0 && (
@@ -106,7 +106,7 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
           ) : (
             <>
               9 in 10 of its next runs stop inside with up to {figure('room', `${formatNumber(room.turns, 'count', units)} turns`)}, at{' '}
-              {intervalWords(room.distance, units)}. Try these turns next. A wall hit still counts as “at least”.
+              {formatInterval(room.distance, units)}. Try these turns next. A wall hit still counts as “at least”.
             </>
           )}
         </p>

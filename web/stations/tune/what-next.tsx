@@ -12,7 +12,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import styles from './tune.module.css';
-import { gainWords, straightWords } from './tune-words.ts';
+import { formatGain, describeAlignment } from './describe-tuning.ts';
 
 interface WhatNextProps {
   readonly design: CarDesign;
@@ -50,7 +50,7 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
               <span className={plain.strong}>{change.words}</span>
               <span className={plain.text}>
                 <Explained explain={explain} figure="gain">
-                  {gainWords(change, design, units)}
+                  {formatGain(change, design, units)}
                 </Explained>
               </span>
               <span className={`${plain.caption} ${plain.muted}`}>
@@ -70,12 +70,12 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
           ))}
         </ol>
       )}
-      {next && next.schools.length > 0 && (
+      {next && next.tradeOffs.length > 0 && (
         <>
           <Wide label="Design trade-offs">
             <WordTable
               head={['design trade-offs', 'less', 'now', 'more']}
-              rows={next.schools.map(({ name, less, more, now }) => [
+              rows={next.tradeOffs.map(({ name, less, more, now }) => [
                 name,
                 `${less.words}: ${about(less.distance)}`,
                 about(now),
@@ -92,7 +92,7 @@ export function WhatNext({ design, next, straight, explain, onTake, onFlicked }:
       )}
       {straight ? (
         <>
-          {straightWords(straight, units).map((line) => (
+          {describeAlignment(straight, units).map((line) => (
             <p key={line} className={plain.text}>
               {line}
             </p>

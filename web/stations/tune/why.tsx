@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { MotorKind } from '../../../core/car/car-design.ts';
-import { causeName, causeWords } from '../../../core/trials/cause-words.ts';
-import { isMendable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
-import type { Mendable } from '../../../core/trials/fit/trial.ts';
+import { causeName, describeCause } from '../../../core/trials/cause-descriptions.ts';
+import { isRepairable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
+import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
@@ -11,7 +11,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import type { Checks } from './tune-checks.ts';
 import styles from './tune.module.css';
-import { causeFacts, entryWords, farWords, isSure, whyWords } from './tune-words.ts';
+import { causeFacts, describeEntry, describeImplausible, isSure, describeCauses } from './describe-tuning.ts';
 
 /** Causes that are told before more are asked for. */
 const SHOWN = 4;
@@ -28,14 +28,14 @@ interface WhyProps {
   readonly explain: (figure: string) => Explanation;
   readonly onFound: (id: CauseId, result: 'confirmed' | 'ruled-out') => void;
   /** It was cured at the table: the next runs show what that brought. */
-  readonly onPutRight: (id: Mendable) => void;
+  readonly onPutRight: (id: RepairableFault) => void;
 }
 
 /** What may be behind it, ranked; a check at the table ranks them again at once. */
 export function Why({ motor, before, told, checks, given, explain, onFound, onPutRight }: WhyProps) {
   const units = useUnits();
   const [all, setAll] = useState(false);
-  const far = before ? farWords(before) : '';
+  const far = before ? describeImplausible(before) : '';
   return (
     <>
       {far && (
@@ -49,25 +49,25 @@ export function Why({ motor, before, told, checks, given, explain, onFound, onPu
         <ul className={plain.list}>
           {before!.entries.map((entry) => (
             <li key={entry.label} className={plain.text}>
-              {entryWords(entry, units)}
+              {describeEntry(entry, units)}
             </li>
           ))}
         </ul>
       )}
       <p className={plain.strong} role="status">
-        {whyWords(told, motor)}
+        {describeCauses(told, motor)}
       </p>
       {given.map((id) => (
         <div key={id} className={styles.row}>
-          <span className={plain.text}>✓ Included everywhere here: {causeWords(id, motor).name}.</span>
-          <Button size="small" aria-label={`Withdraw: ${causeWords(id, motor).name}`} onClick={() => onFound(id, 'confirmed')}>
+          <span className={plain.text}>✓ Included everywhere here: {describeCause(id, motor).name}.</span>
+          <Button size="small" aria-label={`Withdraw: ${describeCause(id, motor).name}`} onClick={() => onFound(id, 'confirmed')}>
             Withdraw
           </Button>
         </div>
       ))}
       <ol className={`${plain.list} ${styles.list}`}>
         {told.causes.slice(0, all ? undefined : SHOWN).map((cause) => {
-          const { seen: wouldSee, check, cure } = causeWords(cause.id, motor);
+          const { seen: wouldSee, check, cure } = describeCause(cause.id, motor);
           const name = causeName(cause, motor);
           return (
             <li key={name} className={styles.cause}>
@@ -106,8 +106,8 @@ export function Why({ motor, before, told, checks, given, explain, onFound, onPu
                       Ruled out
                     </Button>
                   </div>
-                  {checks[cause.id] === 'confirmed' && cure && isMendable(cause.id) && (
-                    <Cure words={cure} name={name} onPutRight={() => onPutRight(cause.id as Mendable)} />
+                  {checks[cause.id] === 'confirmed' && cure && isRepairable(cause.id) && (
+                    <Cure words={cure} name={name} onPutRight={() => onPutRight(cause.id as RepairableFault)} />
                   )}
                 </>
               )}

@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import { memo, useCallback } from 'react';
 import { aimOf, goalOf, type Goal } from '../../../../core/brief/goal.ts';
 import type { Aim, Limits } from '../../../../core/car/car-design.ts';
-import { GoalFields } from '../../../asked/goal-fields.tsx';
-import { LimitFields } from '../../../asked/limit-fields.tsx';
+import { GoalFields } from '../../../brief-fields/goal-fields.tsx';
+import { LimitFields } from '../../../brief-fields/limit-fields.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import plain from '../../../ui/plain.module.css';
 

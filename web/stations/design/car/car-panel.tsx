@@ -7,22 +7,22 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
-import { faultWords } from '../../../../core/car/fault-words.ts';
-import { weightWords } from '../../../../core/car/weights.ts';
+import { describeFault } from '../../../../core/car/fault-words.ts';
+import { describeWeight } from '../../../../core/car/weights.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { formatIn, formatQuantity } from '../../../../core/units/quantity.ts';
-import { Edges, Room, Stretches, type ChangeFloor } from '../../../asked/floor-fields.tsx';
+import { Edges, Room, Stretches, type ChangeFloor } from '../../../brief-fields/floor-fields.tsx';
 import { choosesLoad } from '../../../../core/brief/brief.ts';
 import { FloorsOfBriefs } from '../../../open-car/floors-of-briefs.tsx';
-import { useBriefOf } from '../../../open-car/asked-design.ts';
+import { useBriefOf } from '../../../open-car/design-with-brief.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
-import { later } from '../../../ui/later.ts';
+import { lazyWithPreload } from '../../../ui/lazy-with-preload.ts';
 import plain from '../../../ui/plain.module.css';
 import { Drafts } from '../../../ui/use-draft.ts';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { AimFields } from './aim-fields.tsx';
-import { AskedByBrief, FloorOfBrief } from './asked-by-brief.tsx';
+import { GoalOfBrief, FloorOfBrief } from './goal-of-brief.tsx';
 import { CAR_ROWS, rowsFound, type CarRow } from './car-rows.ts';
 import { FlickTest } from '../../../open-car/flick-test.tsx';
 import { isSameChoice } from './choices.ts';
@@ -30,13 +30,13 @@ import { indexFound, type IndexTarget } from './station-index.ts';
 import type { TabKey } from '../tabs.ts';
 import { ChoiceField } from './choice-field.tsx';
 import { Group, type OpenGroup } from './group.tsx';
-import { groupWords } from './group-words.ts';
+import { describeGroup } from './describe-group.ts';
 import { PartRow } from './part-row.tsx';
 import { SizeRow, useReaderSoon } from './size-row.tsx';
 import { ValuesList, valuesFound } from './values-list.tsx';
 import styles from './car-panel.module.css';
 
-const OwnPartsDrawer = later(() =>
+const OwnPartsDrawer = lazyWithPreload(() =>
   import('../../../own-parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })),
 );
 
@@ -104,7 +104,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, o
         ) : (
           <div>
             {groups.map((id) =>
-              group(id, CAR_GROUPS[id], groupWords(id, design, format), () =>
+              group(id, CAR_GROUPS[id], describeGroup(id, design, format), () =>
                 id === 'floor' && worksTo ? (
                   <FloorOfBrief carId={carId} design={design} brief={worksTo.brief} />
                 ) : (
@@ -125,7 +125,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, o
             )}
             {group('aim', 'Goal', goalRecord(goal).label(goal, format), () =>
               worksTo ? (
-                <AskedByBrief carId={carId} design={design} brief={worksTo.brief} edit={edit} />
+                <GoalOfBrief carId={carId} design={design} brief={worksTo.brief} edit={edit} />
               ) : (
                 <AimFields aim={design.aim} limits={design.limits} edit={edit} />
               ),
@@ -191,11 +191,13 @@ function Rows({ rows, design, chosen, edit, faults }: ShownProps & { readonly ro
             {row.kind === 'size' && <SizeRow size={row.size} kind={kind} value={row.size.read(design)} edit={edit} />}
             {row.kind === 'part' && <PartRow {...row} value={row.size?.read(design) ?? 0} chosen={chosen} edit={edit} />}
             {row.id === 'mass' && (
-              <p className={`${plain.caption} ${plain.muted}`}>{weightWords(design, (value) => formatQuantity(value, 'weight', units))}</p>
+              <p className={`${plain.caption} ${plain.muted}`}>
+                {describeWeight(design, (value) => formatQuantity(value, 'weight', units))}
+              </p>
             )}
             {fault && (
               <p className={`${plain.caption} ${styles.fault}`} role="alert">
-                ✕ {faultWords(fault, formatIn(units))}
+                ✕ {describeFault(fault, formatIn(units))}
               </p>
             )}
           </div>

@@ -6,7 +6,7 @@ import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
 import { formatIn } from '../../../../core/units/quantity.ts';
 import { CAR_ROWS, rowsFound } from './car-rows.ts';
 import { CHOICES } from './choices.ts';
-import { groupWords } from './group-words.ts';
+import { describeGroup } from './describe-group.ts';
 import { valuesFound } from './values-list.tsx';
 
 const idsFound = (kind: (typeof MOTOR_KINDS)[number], sought: string): string[] => rowsFound(CAR_ROWS[kind], sought).map(({ id }) => id);
@@ -30,7 +30,7 @@ describe.each(MOTOR_KINDS)('the rows of a %s car', (kind) => {
     const car = newCar('x', kind);
     for (const group of new Set(rows.map((row) => row.group))) {
       expect(Object.keys(CAR_GROUPS)).toContain(group);
-      const words = groupWords(group as CarGroup, car, formatIn('metric'));
+      const words = describeGroup(group as CarGroup, car, formatIn('metric'));
       if (kind !== 'twist' || group !== 'otherAxle') expect(words).toMatch(/\w/);
     }
   });

@@ -7,7 +7,7 @@ import { SLOTS, type PartSlot } from '../../../../core/car/part-slots.ts';
 import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
 import type { Size } from '../../../../core/car/size.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
-import { usePartsAtHand } from '../../../open-car/use-own-parts.ts';
+import { useOwnParts } from '../../../open-car/use-own-parts.ts';
 import { BandSizeFields } from '../parts/band-size-fields.tsx';
 import { fieldValue, PartField } from '../parts/part-field.tsx';
 import { TubingFields } from '../parts/tubing-fields.tsx';
@@ -25,7 +25,7 @@ interface PartsProps {
 
 /** What is fitted at a place, and what it is sold by. Drawn anew when something else is chosen, not in every frame of a drag. */
 const Fitted = memo(function Fitted({ chosen, edit, part }: PartsProps & { readonly part: PartChoice }) {
-  const { byKind } = usePartsAtHand();
+  const { byKind } = useOwnParts();
   const { slot, label } = part;
   return (
     <PartField

@@ -4,7 +4,7 @@ import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../../../core/car/motors/motors.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
 import type { Size } from '../../../../core/car/size.ts';
-import { wrongWords } from '../../../../core/fault-words.ts';
+import { describeProblem } from '../../../../core/fault-words.ts';
 import { formatQuantity } from '../../../../core/units/quantity.ts';
 import { arrowStep } from '../../../ui/arrow-step.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
@@ -49,7 +49,7 @@ export const SizeField = memo(function SizeField({ size, kind, value, edit }: Si
     const read = readCarDesign(size.write(PATTERN[kind], typed));
     if (read.kind === 'read') return null;
     const format = (limit: number): string => formatQuantity(limit, size.quantity, units);
-    return `${format(typed)} ${wrongWords(read.faults[0]!, format)}.`;
+    return `${format(typed)} ${describeProblem(read.faults[0]!, format)}.`;
   };
   const { name, unit, problem, input } = useQuantityInput({
     label: size.label,

@@ -1,6 +1,6 @@
 import { FLOORS } from '../../../../core/car/catalogue.ts';
-import { GOAL_WORDS } from '../../../asked/goal-fields.tsx';
-import { LIMITED } from '../../../asked/limit-fields.tsx';
+import { GOAL_WORDS } from '../../../brief-fields/goal-fields.tsx';
+import { LIMITED } from '../../../brief-fields/limit-fields.tsx';
 import { TABS, type TabKey } from '../tabs.ts';
 import { isCalled } from './car-rows.ts';
 import type { OpenGroup } from './group.tsx';

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { memo, useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { HANG_ON_FLOOR, measuredSpread, valueKeysOf, valueOf } from '../../../../core/car/values.ts';
-import { spreadWords, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
+import { FLOOR_DEPENDENT, measuredSpread, valueKeysOf, valueOf } from '../../../../core/car/values.ts';
+import { formatSpread, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { Fault } from '../../../../core/fault.ts';
-import { wrongWords } from '../../../../core/fault-words.ts';
+import { describeProblem } from '../../../../core/fault-words.ts';
 import { formatQuantity, numberIn, parseQuantity } from '../../../../core/units/quantity.ts';
 import { PlainField } from '../../../ui/plain-field.tsx';
 import plain from '../../../ui/plain.module.css';
@@ -53,7 +53,7 @@ const Values = memo(function Values({ design, edit, faults, only }: ValuesListPr
   const group = useRoving(`.${styles.value}`);
   const faultOf = (key: string): string | undefined => {
     const fault = faults.find(({ path }) => path === `measured.${key}`);
-    return fault && wrongWords(fault);
+    return fault && describeProblem(fault);
   };
   return (
     <div ref={group} className={plain.rows}>
@@ -107,7 +107,7 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
           value: parsed.value * factor,
           spread: measuredSpread(valueKey),
           // What hangs on the floor is known of this one.
-          ...(HANG_ON_FLOOR.has(valueKey) && { on: car.floor.kind }),
+          ...(FLOOR_DEPENDENT.has(valueKey) && { on: car.floor.kind }),
         },
       },
     }));
@@ -138,7 +138,7 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
       </div>
       <p
         className={`${plain.caption} ${plain.muted}`}
-      >{`${evidence}, ± ${spreadWords(valueKey, spread, (share, quantity) => formatQuantity(share, quantity, units))}`}</p>
+      >{`${evidence}, ± ${formatSpread(valueKey, spread, (share, quantity) => formatQuantity(share, quantity, units))}`}</p>
     </div>
   );
 });

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { changeWords } from '../../../../core/car/difference.ts';
+import { describeChanges } from '../../../../core/car/difference.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
@@ -29,7 +29,7 @@ import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { useMergedChange } from '../../../open-car/use-merged-change.ts';
-import { usePartsAtHand } from '../../../open-car/use-own-parts.ts';
+import { useOwnParts } from '../../../open-car/use-own-parts.ts';
 import { useVersions } from '../../../open-car/use-versions.ts';
 import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
@@ -46,7 +46,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const units = useUnits();
   const tokens = useTokens();
   const merged = useMergedChange();
-  const { parts } = usePartsAtHand();
+  const { parts } = useOwnParts();
   const { keep } = useVersions(carId, design, edit);
   const [onlyOwn, setOnlyOwn] = useState(false);
   const [asTable, setAsTable] = useState(false);
@@ -126,7 +126,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
               option={option}
               table={() => ({
                 head: ['distance m', 'time s', 'change'],
-                rows: result.front.map((found) => [found.distance, found.time, changeWords(design, found.design, units)]),
+                rows: result.front.map((found) => [found.distance, found.time, describeChanges(design, found.design, units)]),
               })}
             />
           </>
@@ -196,7 +196,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
                 <Box component="ol" sx={{ m: 0, pl: 5, typography: 'body2' }}>
                   {found.changes.map((change, k) => (
                     <li key={k}>
-                      {changeWords(design, change.design, units)}
+                      {describeChanges(design, change.design, units)}
                       {found.changes.length > 1 && ` · ${aloneWords(change.alone)}`}
                     </li>
                   ))}

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { aimOf, type Goal } from '../../../../core/brief/goal.ts';
 import { newCar } from '../../../../core/car/new-car.ts';
-import { sizeCalled } from '../../../../core/car/sizes.ts';
+import { findSize } from '../../../../core/car/sizes.ts';
 import { growingMap, mapRows, type MapRequest } from '../../../../core/explore/map.ts';
-import { boundedSweep, evenly } from '../../../../core/explore/sweep.ts';
+import { boundedSweep, evenlySpaced } from '../../../../core/explore/sweep.ts';
 import { TOKENS } from '../../../ui/tokens.ts';
 import { sizeHead, sizeName } from './axes.ts';
 import { cellAt, spins } from './map-option.ts';
@@ -11,11 +11,11 @@ import { exploredRange } from './ranges.ts';
 import { readingOf, sweepOption, sweptOf, type Swept } from './sweep-option.ts';
 
 const car = newCar('x', 'band');
-const turns = sizeCalled(car, 'turns');
-const wheels = sizeCalled(car, 'driveWheels');
+const turns = findSize(car, 'turns');
+const wheels = findSize(car, 'driveWheels');
 
 describe('a sweep as a chart', () => {
-  const points = boundedSweep(car, 'turns', evenly(4, 20, 9));
+  const points = boundedSweep(car, 'turns', evenlySpaced(4, 20, 9));
   const optionOf = (shown: Swept, units: 'metric' | 'inch', asked: Goal = { kind: 'furthest' }) =>
     sweepOption({
       points,
@@ -49,7 +49,7 @@ describe('a sweep as a chart', () => {
     const goal: Goal = { kind: 'quickest-to', distance: 5 };
     expect(sweptOf(turns, goal)[0]).toBe('asked');
     expect(sweptOf(turns, { kind: 'furthest' })[0]).toBe('distance');
-    const timed = boundedSweep({ ...car, aim: aimOf(goal) }, 'turns', evenly(2, 12, 6));
+    const timed = boundedSweep({ ...car, aim: aimOf(goal) }, 'turns', evenlySpaced(2, 12, 6));
     for (const { asked, askedBounds, distance } of timed) {
       expect(Number.isNaN(asked)).toBe(!(distance >= 5));
       if (distance < 8) continue;
@@ -68,8 +68,8 @@ describe('a sweep as a chart', () => {
 describe('a map', () => {
   const request: MapRequest = {
     design: { ...car, tyre: 'bare-disc' },
-    across: { id: 'turns', values: evenly(4, 14, 5) },
-    up: { id: 'driveWheels', values: evenly(0.06, 0.14, 5) },
+    across: { id: 'turns', values: evenlySpaced(4, 14, 5) },
+    up: { id: 'driveWheels', values: evenlySpaced(0.06, 0.14, 5) },
   };
   const cars = growingMap(25, 5);
   cars.add(mapRows(request, 0, 5));

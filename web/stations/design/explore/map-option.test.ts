@@ -1,13 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newCar } from '../../../../core/car/new-car.ts';
-import { sizeCalled } from '../../../../core/car/sizes.ts';
+import { findSize } from '../../../../core/car/sizes.ts';
 import type { MapCars } from '../../../../core/explore/map.ts';
 import { TOKENS } from '../../../ui/tokens.ts';
 import { mapOption, paintField } from './map-option.ts';
 
 const SIDE = 11;
 const car = newCar('x');
-const [lever, wheels] = [sizeCalled(car, 'leverLength'), sizeCalled(car, 'driveWheels')];
+const [lever, wheels] = [findSize(car, 'leverLength'), findSize(car, 'driveWheels')];
 const values = (from: number, to: number): number[] => Array.from({ length: SIDE }, (_, i) => from + ((to - from) * i) / (SIDE - 1));
 const request = { design: car, across: { id: lever.id, values: values(0.1, 0.3) }, up: { id: wheels.id, values: values(0.06, 0.16) } };
 

@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { goalOf } from '../../../../core/brief/goal.ts';
-import { scoreWords } from '../../../../core/brief/judge.ts';
+import { formatScore } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { sizeCalled } from '../../../../core/car/sizes.ts';
+import { findSize } from '../../../../core/car/sizes.ts';
 import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
-import { evenly } from '../../../../core/explore/sweep.ts';
+import { evenlySpaced } from '../../../../core/explore/sweep.ts';
 import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
@@ -18,7 +18,7 @@ import { sizeHead } from './axes.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
 import { cellAt, mapOption, paintField, spins, type MapPicture } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
-import { shareOut } from './share-out.ts';
+import { splitRows } from './split-rows.ts';
 import { SizeChoice } from './size-choice.tsx';
 import { useSizesToChoose } from './use-sizes-to-choose.ts';
 import { QUIET, useJob } from '../../../workers/use-job.ts';
@@ -43,7 +43,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   const [up, setUp] = useState('driveWheels');
   const acrossId = names.includes(across) ? across : names[0]!;
   const upId = names.includes(up) && up !== acrossId ? up : names.find((id) => id !== acrossId)!;
-  const [acrossSize, upSize] = [sizeCalled(design, acrossId), sizeCalled(design, upId)];
+  const [acrossSize, upSize] = [findSize(design, acrossId), findSize(design, upId)];
   const job = useJob<MapPicture>();
   const { progress, result, run } = job;
   const [cursor, setCursor] = useState<number | null>(null);
@@ -56,8 +56,8 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   useEffect(() => {
     const request: MapRequest = {
       design,
-      across: { id: acrossId, values: evenly(...exploredRange(sizeCalled(design, acrossId), design), SIDE) },
-      up: { id: upId, values: evenly(...exploredRange(sizeCalled(design, upId), design), SIDE) },
+      across: { id: acrossId, values: evenlySpaced(...exploredRange(findSize(design, acrossId), design), SIDE) },
+      up: { id: upId, values: evenlySpaced(...exploredRange(findSize(design, upId), design), SIDE) },
     };
     const timer = setTimeout(() => {
       run(async (report) => {
@@ -66,7 +66,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         let done = 0;
         let drawn = performance.now();
         const picture = (): MapPicture => ({ request, cars: map, isWhole: done === tasks });
-        await shareOut(
+        await splitRows(
           tasks,
           (worker, i) => worker.mapRows(request, i * ROWS_A_TASK, Math.min((i + 1) * ROWS_A_TASK, SIDE)),
           (rows) => {
@@ -148,7 +148,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         <SizeChoice sizes={sizes} label="Up" value={upId} onChange={setUp} />
         {best !== null && (
           <Button size="small" variant="contained" onClick={() => take(best)}>
-            Apply the best: {scoreWords(goalOf(design.aim), picture!.cars.score[best]!, units)}
+            Apply the best: {formatScore(goalOf(design.aim), picture!.cars.score[best]!, units)}
           </Button>
         )}
         {picture && option && (

@@ -4,11 +4,11 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { scoreWords } from '../../../../core/brief/judge.ts';
+import { formatScore } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import type { Bounds } from '../../../../core/predict/uncertainty.ts';
-import { sizeCalled } from '../../../../core/car/sizes.ts';
-import { bestPoint, evenly, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
+import { findSize } from '../../../../core/car/sizes.ts';
+import { bestPoint, evenlySpaced, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
 import {
   formatAbout,
   formatKnown,
@@ -26,7 +26,7 @@ import type { Edit } from '../../../open-car/design-slice.ts';
 import { sizeHead } from './axes.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
 import { exploredRange } from './ranges.ts';
-import { shareOut } from './share-out.ts';
+import { splitRows } from './split-rows.ts';
 import { SizeChoice } from './size-choice.tsx';
 import { useSizesToChoose } from './use-sizes-to-choose.ts';
 import { readingOf, sweepOption, type Swept } from './sweep-option.ts';
@@ -51,7 +51,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const [wanted, setShown] = useState<Swept | null>(null);
   const [asTable, setAsTable] = useState(false);
   const sizeId = sizes.some(({ id }) => id === chosen) ? chosen : sizes[0]!.id;
-  const size = sizeCalled(design, sizeId);
+  const size = findSize(design, sizeId);
   const { goal, readings, shown, reading } = useReading(size, design.aim, wanted);
   const job = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
   const { progress, result, run } = job;
@@ -60,14 +60,14 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const quiet = useRef(0);
 
   useEffect(() => {
-    const [low, high] = exploredRange(sizeCalled(design, sizeId), design);
-    const values = evenly(low, high, POINTS);
+    const [low, high] = exploredRange(findSize(design, sizeId), design);
+    const values = evenlySpaced(low, high, POINTS);
     const chunks = Array.from({ length: Math.ceil(POINTS / CHUNK) }, (_, i) => values.slice(i * CHUNK, (i + 1) * CHUNK));
     const timer = setTimeout(() => {
       run(async (report) => {
         const parts: BoundedSweepPoint[][] = chunks.map(() => []);
         let done = 0;
-        await shareOut(
+        await splitRows(
           chunks.length,
           (worker, i) => worker.boundedSweep(design, sizeId, chunks[i]!),
           (points, i) => {
@@ -109,7 +109,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         </ToggleButtonGroup>
         {best && (
           <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
-            {`Apply the best: ${format(best.value)} → ${shown === 'carried' ? formatAbout(best.distance, 'distance', units) : scoreWords(goal, best.score, units)}`}
+            {`Apply the best: ${format(best.value)} → ${shown === 'carried' ? formatAbout(best.distance, 'distance', units) : formatScore(goal, best.score, units)}`}
           </Button>
         )}
         <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)} sx={{ ml: 'auto' }}>

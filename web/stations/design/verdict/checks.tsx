@@ -1,4 +1,4 @@
-import type { CheckVerdict, Sureness } from '../../../../core/checks/check.ts';
+import type { CheckVerdict, EvidenceLevel } from '../../../../core/checks/check.ts';
 import { memo } from 'react';
 import type { Assessment } from '../../../../core/explore/assess.ts';
 import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
@@ -12,7 +12,7 @@ const SIGNS: Readonly<Record<CheckVerdict, { sign: string; word: string }>> = {
   warning: { sign: '!', word: 'warning' },
   good: { sign: '✓', word: 'good' },
 };
-const SURE: Readonly<Record<Sureness, string>> = {
+const SURE: Readonly<Record<EvidenceLevel, string>> = {
   sizes: 'from the sizes',
   measured: 'from what you measured',
   estimated: 'from estimates of the parts',

@@ -1,11 +1,11 @@
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { recordOf } from '../../../../core/car/motors/motors.ts';
-import { sizeCalled } from '../../../../core/car/sizes.ts';
+import { findSize } from '../../../../core/car/sizes.ts';
 import { CONDITIONS } from '../../../../core/predict/conditions.ts';
 import { deriveRunSetup } from '../../../../core/predict/derive-run-setup.ts';
 import { standingWeight } from '../../../../core/car/weights.ts';
 import { valueKeysOf, valueOf } from '../../../../core/car/values.ts';
-import { spreadWords, VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../../core/car/value-table.ts';
+import { formatSpread, VALUE_NAMES, VALUE_UNITS, type ValueKey } from '../../../../core/car/value-table.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { type Format, valueIn } from '../../../../core/units/quantity.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
@@ -64,7 +64,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         numbers: [
           ['axle ⌀', format(design.axleDiameter, 'size'), SIZES],
           ...motor.sizesOfTurns.map((id): Row => {
-            const { label, quantity, read } = sizeCalled(design, id);
+            const { label, quantity, read } = findSize(design, id);
             return [label.toLowerCase(), format(read(design), quantity), SIZES];
           }),
         ],
@@ -99,7 +99,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
         numbers: [
           ...valueKeysOf(design).map((key): Row => {
             const [name, value, evidence] = row(design, key);
-            return [name, `${value} ± ${spreadWords(key, valueOf(design, key).spread, format)}`, evidence];
+            return [name, `${value} ± ${formatSpread(key, valueOf(design, key).spread, format)}`, evidence];
           }),
           ...CONDITIONS.map((condition): Row => [condition.name, condition.spreadWords(design), 'common practice']),
         ],

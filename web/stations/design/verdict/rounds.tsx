@@ -2,8 +2,8 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Brief } from '../../../../core/brief/brief.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
-import { judgeRules, standingWords } from '../../../../core/brief/rules.ts';
-import { shortRoundWords, wallWords } from '../../../../core/brief/judge.ts';
+import { judgeRules, describeCompliance } from '../../../../core/brief/rules.ts';
+import { summarizeRound, describeWall } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { type Format, formatIn } from '../../../../core/units/quantity.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
@@ -26,7 +26,7 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
   const judged = useRounds(design, brief);
   const group = useRoving('button');
   const format: Format = formatIn(units);
-  const { verdict, words } = standingWords(judgeRules(design, design.limits), format);
+  const { verdict, words } = describeCompliance(judgeRules(design, design.limits), format);
   const seen = Math.min(design.brief?.round ?? 0, brief.rounds.length - 1);
   return (
     <section ref={group} aria-labelledby="rounds-title" className={styles.rounds}>
@@ -46,13 +46,13 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
             {i === seen ? '▸ ' : ''}
             {round.name}
           </span>
-          <span className={plain.figures}>{judged?.[i] ? shortRoundWords(round, judged[i], units) : '…'}</span>
+          <span className={plain.figures}>{judged?.[i] ? summarizeRound(round, judged[i], units) : '…'}</span>
           {i === seen && (
             <span className={`${plain.caption} ${plain.muted} ${styles.whole}`}>
               {[
                 goalRecord(round.goal).label(round.goal, format),
                 ...(round.points.length > 0 ? [`points by place: ${round.points.join(', ')}`] : []),
-                ...(judged?.[i] ? wallWords(round.goal, judged[i], units) : []),
+                ...(judged?.[i] ? describeWall(round.goal, judged[i], units) : []),
               ].join(' · ')}
             </span>
           )}

@@ -2,10 +2,10 @@ import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { asksForFlickTest } from '../../../../core/car/flick-test.ts';
-import { faultWords, keyWords } from '../../../../core/car/fault-words.ts';
+import { describeFault, describeKey } from '../../../../core/car/fault-words.ts';
 import type { Prediction } from '../../../../core/predict/predict-run.ts';
-import { limitOf, type Limit } from '../../../../core/predict/verdict.ts';
-import { faultLine } from '../../../../core/fault-words.ts';
+import { limitingFactor, type LimitingFactor } from '../../../../core/predict/verdict.ts';
+import { formatFault } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import {
   formatIn,
@@ -23,19 +23,19 @@ import { useUnits } from '../../../ui/use-units.ts';
 import { Checks } from './checks.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { EnergyBar } from './energy-bar.tsx';
-import { Lead } from './lead.tsx';
+import { VerdictHeadline } from './verdict-headline.tsx';
 import { explanationOf } from './explanations.ts';
 import { Rounds } from './rounds.tsx';
 import { Remedies } from './remedies.tsx';
 import { Spark } from './spark.tsx';
 import { FlickTest } from '../../../open-car/flick-test.tsx';
 import NextStep from '../../../open-car/next-step.tsx';
-import { useBriefOf } from '../../../open-car/asked-design.ts';
+import { useBriefOf } from '../../../open-car/design-with-brief.ts';
 import { useAssessment } from '../../../open-car/use-assessment.ts';
 import styles from './verdict-panel.module.css';
 
 /** What limits this car, in a heading and a sentence with its own numbers. */
-function limitWords(limit: Limit, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
+function limitWords(limit: LimitingFactor, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
   const share = (value: number): string => formatQuantity(value, 'share', units);
   switch (limit.kind) {
     case 'stalls':
@@ -109,7 +109,7 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
   const share =
     assessment && assessment.likely > 0 ? (assessment.distance.high - assessment.distance.low) / 2 / assessment.likely : USUAL_HALF_WIDTH;
   const halfWidth = share * result.distance;
-  const { title, text, isBad } = limitWords(limitOf(result), result, units);
+  const { title, text, isBad } = limitWords(limitingFactor(result), result, units);
   const spins = result.slipDistance > 0.0005;
   const figures: readonly (readonly [string, string])[] = [
     ['time', format.predicted(result.time, 'time')],
@@ -124,7 +124,7 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
       <div className={styles.answer}>
         <Spark result={result} />
         <div>
-          <Lead design={design} result={result} assessment={assessment} halfWidth={halfWidth} explain={explain} />
+          <VerdictHeadline design={design} result={result} assessment={assessment} halfWidth={halfWidth} explain={explain} />
           {asksForFlickTest(design) && <TruenessAsked edit={edit} />}
           {isBroken && (
             <p role="alert" className={plain.text}>
@@ -172,8 +172,8 @@ function Refused({ prediction }: { readonly prediction: Extract<Prediction, { ki
       <div className={`${styles.limit} ${styles.bad}`}>
         <p className={plain.strong}>✕ It cannot run like this.</p>
         {prediction.faults.map((fault) => (
-          <p key={faultLine(fault)} className={plain.text}>
-            {keyWords(fault.path)} {faultWords(fault, formatIn(units))}
+          <p key={formatFault(fault)} className={plain.text}>
+            {describeKey(fault.path)} {describeFault(fault, formatIn(units))}
           </p>
         ))}
       </div>

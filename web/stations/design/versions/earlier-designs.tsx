@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { changeWords } from '../../../../core/car/difference.ts';
+import { describeChanges } from '../../../../core/car/difference.ts';
 import { useListEarlierQuery } from '../../../app/api.ts';
 import { useAppSelector } from '../../../app/store.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -41,7 +41,7 @@ export function EarlierDesigns({ carId, present, ghosts, onGhosts, goBack }: Ear
       <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {earlier.map(({ version, savedAt, design }, i) => {
           const name = when.format(new Date(savedAt));
-          const change = changeWords(design, earlier[i - 1]?.design ?? present, units);
+          const change = describeChanges(design, earlier[i - 1]?.design ?? present, units);
           return (
             <Box component="li" key={version} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
               <Typography variant="body2">

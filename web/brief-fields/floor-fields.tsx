@@ -1,0 +1,227 @@
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import { memo } from 'react';
+import type { Floor, FloorEdge, FloorStretch } from '../../core/car/car-design.ts';
+import { FLOORS } from '../../core/car/catalogue.ts';
+import { inOrder, withMat } from '../../core/car/floors.ts';
+import { QuantityField } from '../ui/quantity-field.tsx';
+import { Drafts } from '../ui/use-draft.ts';
+import plain from '../ui/plain.module.css';
+import { useStableKeys } from '../ui/stable-keys.ts';
+import { withinLimits } from '../ui/number-limits.ts';
+import styles from './brief-fields.module.css';
+import { ChoiceSelect } from './choice-select.tsx';
+
+/** Changes the floor as it stands when called; changes of one gesture are one step to undo. */
+export type ChangeFloor = (change: (present: Floor) => Floor, gesture?: string) => void;
+
+interface FloorProps {
+  readonly floor: Floor;
+  readonly change: ChangeFloor;
+}
+
+interface PieceProps {
+  readonly name: string;
+  /** Stands above its sizes. */
+  readonly head?: React.ReactNode;
+  readonly children: React.ReactNode;
+  readonly onTakeAway: () => void;
+}
+
+/** Something of the floor: what it is, its sizes beside each other, and a way to be rid of it. */
+const Piece = ({ name, head, children, onTakeAway }: PieceProps) => (
+  <fieldset className={styles.piece}>
+    <legend className={plain.strong}>{name}</legend>
+    {head}
+    <div className={styles.ends}>
+      {/* Pieces have fields of one name each: what is typed into one is no draft of another. */}
+      <Drafts value={null}>{children}</Drafts>
+      <IconButton aria-label={`Remove ${name.toLowerCase()}`} onClick={onTakeAway}>
+        <DeleteIcon />
+      </IconButton>
+    </div>
+  </fieldset>
+);
+
+/** Every kind of floor, by name. */
+export const SURFACES = Object.fromEntries(Object.entries(FLOORS).map(([kind, { label }]) => [kind, label])) as Record<
+  Floor['kind'],
+  string
+>;
+
+/** m beyond what is there that a new stretch begins. */
+const FURTHER = 2;
+const MOST_PIECES = 20;
+
+const withinFloor = (value: number): string | null =>
+  value > 0 && value <= 1000 ? null : 'Must be above 0 and at most 1000 m from the line.';
+
+/** Where the floor changes on the way: each stretch with its beginning, kind and slope. */
+export const Stretches = memo(function Stretches({ floor, change }: FloorProps) {
+  const changeAt = (place: number, part: Partial<FloorStretch>): void =>
+    change((present) => ({ ...present, stretches: inOrder(present.stretches.map((one, i) => (i === place ? { ...one, ...part } : one))) }));
+  const keys = useStableKeys(floor.stretches);
+  const last = floor.stretches.at(-1) ?? { from: 0, kind: floor.kind, slope: floor.slope };
+  return (
+    <div className={plain.rows}>
+      {floor.stretches.map(({ from, kind, slope }, i) => (
+        <Piece
+          key={keys[i]}
+          name={`Stretch ${i + 2}`}
+          onTakeAway={() => change((present) => ({ ...present, stretches: present.stretches.filter((_one, k) => k !== i) }))}
+          head={
+            <ChoiceSelect label="Floor of the stretch" value={kind} options={SURFACES} onChange={(next) => changeAt(i, { kind: next })} />
+          }
+        >
+          <QuantityField
+            size="small"
+            label="From"
+            quantity="distance"
+            value={from}
+            check={(value) =>
+              withinFloor(value) ??
+              (floor.stretches.some((one, k) => k !== i && one.from === value)
+                ? 'Another stretch begins there. Choose another position.'
+                : null)
+            }
+            onChange={(value) => changeAt(i, { from: value })}
+          />
+          <QuantityField
+            size="small"
+            label="Uphill"
+            quantity="angle"
+            value={slope}
+            check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be at most 34° up or down.')}
+            onChange={(value) => changeAt(i, { slope: value })}
+          />
+        </Piece>
+      ))}
+      <div className={styles.ends}>
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={floor.stretches.length >= MOST_PIECES}
+          onClick={() => change((present) => ({ ...present, stretches: [...present.stretches, { ...last, from: last.from + FURTHER }] }))}
+        >
+          Add a stretch
+        </Button>
+        <Button size="small" disabled={floor.kind === 'short-carpet'} onClick={() => change(withMat)}>
+          Add a mat under the launch
+        </Button>
+      </div>
+    </div>
+  );
+});
+
+/** A first twig: as thick as a pencil, a step ahead. */
+const FIRST_EDGE = { at: 1, height: 0.007 };
+
+/** Twigs and steps across the floor. */
+export const Edges = memo(function Edges({ floor, change: changeFloor }: FloorProps) {
+  const change = (next: (present: Floor['edges']) => Floor['edges']): void =>
+    changeFloor((present) => ({ ...present, edges: next(present.edges) }));
+  const changeAt = (place: number, part: Partial<FloorEdge>): void =>
+    change((present) => present.map((one, i) => (i === place ? { ...one, ...part } : one)));
+  const keys = useStableKeys(floor.edges);
+  return (
+    <div className={plain.rows}>
+      {floor.edges.map(({ at, height }, i) => (
+        <Piece key={keys[i]} name={`Twig or step ${i + 1}`} onTakeAway={() => change((present) => present.filter((_one, k) => k !== i))}>
+          <QuantityField
+            size="small"
+            label="At"
+            quantity="distance"
+            value={at}
+            check={withinFloor}
+            onChange={(value) => changeAt(i, { at: value })}
+          />
+          <QuantityField
+            size="small"
+            label="Height"
+            quantity="size"
+            value={height}
+            check={(value) => (value > 0 && value <= 0.5 ? null : 'Must be above 0 and at most 500 mm.')}
+            onChange={(value) => changeAt(i, { height: value })}
+          />
+        </Piece>
+      ))}
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={floor.edges.length >= MOST_PIECES}
+        onClick={() => change((present) => [...present, { ...FIRST_EDGE, at: (present.at(-1)?.at ?? 0) + FIRST_EDGE.at }])}
+      >
+        Add a twig or step
+      </Button>
+    </div>
+  );
+});
+
+/** The room a car has. */
+export const Room = memo(function Room({ floor, change }: FloorProps) {
+  return (
+    <div className={plain.rows}>
+      <QuantityField
+        size="small"
+        label="Line to wall (0: open)"
+        quantity="distance"
+        value={floor.roomLength ?? 0}
+        check={withinLimits(0, 1000, 'm')}
+        onChange={(room) => change((present) => ({ ...present, roomLength: room > 0 ? room : null }))}
+      />
+      <QuantityField
+        size="small"
+        label="Lane width (0: none)"
+        quantity="distance"
+        value={floor.laneWidth ?? 0}
+        check={withinLimits(0, 100, 'm')}
+        onChange={(lane) => change((present) => ({ ...present, laneWidth: lane > 0 ? lane : null }))}
+      />
+    </div>
+  );
+});
+
+/** rad: what a slope is out by where it was only looked at, and where a long level was laid along it. */
+const HOW_SURE = { guessed: undefined, level: 0.0005, rough: 0.003 } as const;
+const SURE_WORDS = {
+  guessed: 'by eye: 2 mm per metre',
+  level: 'with a good level: ½ mm per metre',
+  rough: 'with a short level or phone: 3 mm per metre',
+} as const;
+
+/** What lies at the line, how it leans, and how sure that is. */
+export const Surface = memo(function Surface({ floor, change }: FloorProps) {
+  const sure = (Object.keys(HOW_SURE) as (keyof typeof HOW_SURE)[]).find((key) => HOW_SURE[key] === floor.slopeSpread) ?? 'guessed';
+  return (
+    <div className={plain.rows}>
+      <ChoiceSelect
+        label="Floor at the line"
+        value={floor.kind}
+        options={SURFACES}
+        onChange={(kind) => change((present) => ({ ...present, kind }))}
+      />
+      <div className={styles.pair}>
+        <QuantityField
+          size="small"
+          label="Slope at the line, uphill"
+          quantity="angle"
+          value={floor.slope}
+          check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be at most 34° up or down.')}
+          onChange={(slope) => change((present) => ({ ...present, slope }))}
+        />
+        <ChoiceSelect
+          label="How the slope was measured"
+          value={sure}
+          options={SURE_WORDS}
+          onChange={(how) =>
+            change(({ slopeSpread: _before, ...present }) => ({
+              ...present,
+              ...(HOW_SURE[how] !== undefined && { slopeSpread: HOW_SURE[how] }),
+            }))
+          }
+        />
+      </div>
+    </div>
+  );
+});
