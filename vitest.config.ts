@@ -5,7 +5,7 @@ const project = (name: string, include: string[], more: object = {}) => ({ test:
 export default defineConfig({
   test: {
     projects: [
-      project('unit', ['core/**/*.test.ts', 'web/**/*.test.{ts,tsx}'], {
+      project('unit', ['core/**/*.test.ts', 'web/**/*.test.{ts,tsx}', 'scripts/**/*.test.ts'], {
         testTimeout: 60_000,
         setupFiles: ['scripts/seeded-properties.ts'],
       }),

@@ -21,12 +21,12 @@ interface View {
 
 const VIEWS: readonly View[] = [
   { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light' },
-  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'in 10 between' },
-  { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'in 10 between' },
+  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'cars built like this' },
+  { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'cars built like this' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-dark', path: `/cars/${FERRY}/design`, viewport: DESKTOP, scheme: 'dark' },
-  { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: [['tab', 'Map']], wait: 'Take the best' },
+  { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: [['tab', 'Map']], wait: 'Apply the best' },
   {
     name: 'explore-best',
     path: `/cars/${TERN}/design`,
@@ -36,7 +36,7 @@ const VIEWS: readonly View[] = [
       ['tab', 'Best car'],
       ['button', 'Search'],
     ],
-    wait: 'Keep',
+    wait: 'in 8 of 10 builds',
   },
   {
     name: 'explore-winding',
@@ -53,7 +53,7 @@ const VIEWS: readonly View[] = [
     viewport: DESKTOP,
     scheme: 'light',
     open: [['button', 'one taped turn']],
-    wait: 'Side by side',
+    wait: 'Compare',
   },
   {
     name: 'build',
@@ -67,8 +67,8 @@ const VIEWS: readonly View[] = [
     path: `/cars/${KELP}/bench?measure=lever-pull`,
     viewport: DESKTOP,
     scheme: 'light',
-    open: [['button', 'Try it without a bench']],
-    wait: 'well known',
+    open: [['button', 'Simulate readings']],
+    wait: 'well determined',
   },
   { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Points: stopped' },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
