@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import PDFDocument from 'pdfkit';
 import { drawingSheets } from '../core/build/drawing-sheet.ts';
 import { PAPERS, type PaperName, type Sheet } from '../core/build/drawing.ts';
+import { SIZE_FORMATS } from '../core/build/size-format.ts';
 import { templatesOf } from '../core/build/templates.ts';
 import { laidOut, templatePages } from '../core/build/tiles.ts';
 import { itemsDxf } from '../core/files/drawing-dxf.ts';
@@ -20,6 +21,7 @@ const HELP = `The drawing of a car, or its templates at full size.
   npm run -s draw -- FILE --templates     templates at full size, on as many pages as they need
       --format pdf|svg|dxf                default: pdf; svg: one file for each page; dxf: mm, one layer for each kind of line
       --paper a4|letter                   default: a4
+      --inch                              in inches and sixteenths instead of mm
       --out DIR                           the folder for the files; default: this folder
   npm run -s draw -- --help               this text
 
@@ -40,6 +42,7 @@ function asked() {
         templates: { type: 'boolean' },
         format: { type: 'string', default: 'pdf' },
         paper: { type: 'string', default: 'a4' },
+        inch: { type: 'boolean' },
         out: { type: 'string', default: '.' },
       },
     });
@@ -67,17 +70,18 @@ async function main(): Promise<void> {
   const prepared = prepareRun(design);
   if (prepared.kind === 'refused') return refuse(...prepared.faults);
   const what = values.sheet ? 'drawing' : 'templates';
+  const sizes = SIZE_FORMATS[values.inch ? 'inch' : 'metric'];
   const date = new Date().toISOString().slice(0, 10);
   const sheets: readonly Sheet[] = values.sheet
-    ? drawingSheets(design, { version: '', crew: '', date }, paper)
-    : templatePages(templatesOf(design), design.name, paper);
+    ? drawingSheets(design, { version: '', crew: '', date }, paper, sizes)
+    : templatePages(templatesOf(design, sizes), design.name, paper);
   const files: (readonly [name: string, content: string | Uint8Array])[] = [];
   if (format === 'pdf')
     files.push([`${what}.pdf`, await sheetsPdf(PDFDocument, sheets, `${design.name}, ${what}`, { regular: font(400), bold: font(700) })]);
   else if (format === 'svg') sheets.forEach((sheet, i) => files.push([`${what}-${i + 1}.svg`, sheetSvg(sheet)]));
   else if (values.sheet) sheets.forEach((sheet, i) => files.push([`${what}-${i + 1}.dxf`, itemsDxf(sheet.items, sheet.height)]));
   else {
-    const { items, height } = laidOut(templatesOf(design));
+    const { items, height } = laidOut(templatesOf(design, sizes));
     files.push([`${what}.dxf`, itemsDxf(items, height)]);
   }
   try {

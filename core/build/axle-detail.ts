@@ -5,6 +5,7 @@ import { across, leader, type Dimension } from './dimensions.ts';
 import { LANE, SCALES, formatScale, placeDimension, type Draft } from './draft.ts';
 import { makeLine, makePath, makePlace, makeRectangle, type Box, type Item, type Place, type TextItem } from './drawing.ts';
 import { betweenWheels, lengthsOf } from './lengths.ts';
+import type { SizeFormat } from './size-format.ts';
 import { neededSizes } from './needed-sizes.ts';
 
 /** Turns that are drawn at most, and mm between them at least. */
@@ -17,6 +18,7 @@ const DETAIL_RIM = 17;
 export function axleDetail(
   design: CarDesign,
   room: Box,
+  sizes: SizeFormat,
 ): { readonly items: Item[]; readonly told: ReadonlySet<string>; readonly by: number } {
   const { motor, trackWidth, axleDiameter, sleeve, driveWheels, endPlay } = design;
   const lengths = new Map(lengthsOf(design).map((cut) => [cut.id, cut.length]));
@@ -44,7 +46,7 @@ export function axleDetail(
   items.push(box(-long / 2, long / 2, axleDiameter / 2));
   const draft: Draft = { items, spans: [] };
   const done = new Set<string>();
-  const values = new Map(neededSizes(design).map(({ tells, value }) => [tells, value]));
+  const values = new Map(neededSizes(design, sizes).map(({ tells, value }) => [tells, value]));
   const tell = (tells: string, ways: readonly Dimension[]): void => {
     if (values.has(tells) && placeDimension(draft, ways, room)) done.add(tells);
   };

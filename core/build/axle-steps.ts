@@ -72,7 +72,7 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       text: `${tape.words((metres) => format(metres, 'size'))}: ${format(tape.length, 'size')}, wound tight and even, to ⌀ ${format(sleeve.at(-1)!.diameter, 'size')}.`,
       tool: 'tape',
       minutes: 5,
-      tolerance: '0.3 mm on the diameter',
+      tolerance: `${format(0.0003, 'size')} on the diameter`,
       trick: 'Begin with the edge of the tape along the axle. Turn the axle, not the tape.',
       check: 'Measure the diameter in two directions.',
       shows: { part: 'sleeve' },

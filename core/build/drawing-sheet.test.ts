@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
 import { drawingSheets } from './drawing-sheet.ts';
+import { SIZE_FORMATS } from './size-format.ts';
 import { neededSizes } from './needed-sizes.ts';
 import {
   boxOf,
@@ -42,42 +43,52 @@ describe('the drawing of any car that can be built', () => {
   it('has no text on a text or a line, and nothing outside its frame', () => {
     const seen = new Set<string>();
     fc.assert(
-      fc.property(buildableDesigns, fc.constantFrom(...PAPERS), (design, paper) => {
-        seen.add(`${design.motor.kind} ${design.layout.driveAxle} ${design.layout.otherWheelCount}`);
-        for (const sheet of drawingSheets(design, WORDS, paper)) {
-          expect(collisions(sheet)).toEqual([]);
-          const frame = withinFrame(sheet.width, sheet.height);
-          const outside = sheet.items.filter((item) => {
-            const box = boxOf(item);
-            return (
-              box.left < frame.left - 1e-6 ||
-              box.right > frame.right + 1e-6 ||
-              box.top < frame.top - 1e-6 ||
-              box.bottom > frame.bottom + 1e-6
-            );
-          });
-          expect(outside).toEqual([]);
-        }
-      }),
+      fc.property(
+        buildableDesigns,
+        fc.constantFrom(...PAPERS),
+        fc.constantFrom('metric' as const, 'inch' as const),
+        (design, paper, units) => {
+          seen.add(`${design.motor.kind} ${design.layout.driveAxle} ${design.layout.otherWheelCount}`);
+          for (const sheet of drawingSheets(design, WORDS, paper, SIZE_FORMATS[units])) {
+            expect(collisions(sheet)).toEqual([]);
+            const frame = withinFrame(sheet.width, sheet.height);
+            const outside = sheet.items.filter((item) => {
+              const box = boxOf(item);
+              return (
+                box.left < frame.left - 1e-6 ||
+                box.right > frame.right + 1e-6 ||
+                box.top < frame.top - 1e-6 ||
+                box.bottom > frame.bottom + 1e-6
+              );
+            });
+            expect(outside).toEqual([]);
+          }
+        },
+      ),
       { numRuns: 400 },
     );
     expect(seen.size).toBeGreaterThanOrEqual(9);
   });
   it('tells every size that is needed to make it, each once, as the design has it', () => {
     fc.assert(
-      fc.property(buildableDesigns, fc.constantFrom(...PAPERS), (design, paper) => {
-        const texts = drawingSheets(design, WORDS, paper).flatMap(textsOf);
-        const told = texts.filter(({ tells }) => tells !== undefined);
-        const needed = neededSizes(design);
-        expect(told.map(({ tells }) => tells).toSorted()).toEqual(needed.map(({ tells }) => tells).toSorted());
-        for (const { tells, value, label } of needed) {
-          const { text, at } = told.find((one) => one.tells === tells)!;
-          // In the views beside its line; in the table in the cell next to its name.
-          const figure = text === label ? texts.find((other) => other.text === value && other.at.y === at.y) : null;
-          if (text === label) expect(figure, label).toBeDefined();
-          else expect(text.match(/[\d.]+(?= in all$|$)/)?.[0], tells).toBe(value);
-        }
-      }),
+      fc.property(
+        buildableDesigns,
+        fc.constantFrom(...PAPERS),
+        fc.constantFrom('metric' as const, 'inch' as const),
+        (design, paper, units) => {
+          const texts = drawingSheets(design, WORDS, paper, SIZE_FORMATS[units]).flatMap(textsOf);
+          const told = texts.filter(({ tells }) => tells !== undefined);
+          const needed = neededSizes(design, SIZE_FORMATS[units]);
+          expect(told.map(({ tells }) => tells).toSorted()).toEqual(needed.map(({ tells }) => tells).toSorted());
+          for (const { tells, value, label } of needed) {
+            const { text, at } = told.find((one) => one.tells === tells)!;
+            // In the views beside its line; in the table in the cell next to its name.
+            const figure = text === label ? texts.find((other) => other.text === value && other.at.y === at.y) : null;
+            if (text === label) expect(figure, label).toBeDefined();
+            else expect(text.match(/[\d./]+(?: \d+\/\d+)?(?= in all$|$)/)?.[0], tells).toBe(value);
+          }
+        },
+      ),
       { numRuns: 400 },
     );
   });

@@ -15,7 +15,7 @@ import {
   makeRectangle,
   type Place,
 } from './drawing.ts';
-import { formatMillimetres, formatTenths } from './millimetres.ts';
+import { SIZE_FORMATS, sixteenths } from './size-format.ts';
 
 const box = { left: 0, right: 10, top: 0, bottom: 5 };
 const near = ([a, b]: readonly [Place, Place]): number[] => [a.x, a.y, b.x, b.y].map((value) => Number(value.toFixed(9)));
@@ -85,8 +85,12 @@ describe('what an item is drawn by', () => {
 
 describe('what is printed of a size', () => {
   it('is to a tenth of a millimetre, without a zero behind the point', () => {
-    expect([0.0125, 0.26, 0.00004, 0.10004, 0.09996].map(formatTenths)).toEqual(['12.5', '260', '0', '100', '100']);
-    expect(formatMillimetres(0.0032)).toBe('3.2 mm');
+    expect([0.0125, 0.26, 0.00004, 0.10004, 0.09996].map(SIZE_FORMATS.metric.number)).toEqual(['12.5', '260', '0', '100', '100']);
+    expect(SIZE_FORMATS.metric.size(0.0032)).toBe('3.2 mm');
+  });
+  it('in inches is to a sixteenth, in lowest terms, and below that to a hundredth', () => {
+    expect([0.2159, 0.0254, 0.0032, 0.1, 0.01905, 0.0005].map(sixteenths)).toEqual(['8 1/2', '1', '1/8', '3 15/16', '3/4', '0.02']);
+    expect([SIZE_FORMATS.inch.size(0.3048), SIZE_FORMATS.inch.weight(0.165, 0)]).toEqual(['12 in', '5.8']);
   });
   it('of a body is what is made of it: a tube keeps its width, a deck stays between the wheels', () => {
     const wide = { ...newCar('x'), trackWidth: 0.1 };

@@ -116,7 +116,7 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
     tool: isTube ? 'knife, glue' : 'bradawl',
     minutes: 12,
     dries: 10,
-    tolerance: 'both parallel to 0.5 mm over the width of the car',
+    tolerance: `both parallel to ${format(0.0005, 'size')} over the width of the car`,
     trick: 'Leave the axle in while the glue sets, so that the pieces stay in line. Keep glue out of them.',
     adult: true,
     caution: isTube ? HEAT_CAUTION : 'Points slip: push away from the hand.',

@@ -6,7 +6,7 @@ import { TAPE } from '../car/tape.ts';
 import { LOOP_AND_KNOT } from '../checks/string-length.ts';
 import { freeString } from '../motor/lever.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
-import { formatMillimetres } from './millimetres.ts';
+import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 
 /** Something that is cut to length, m. */
 export interface CutLength {
@@ -59,7 +59,7 @@ export function stringToCut(design: CarDesign): { readonly length: number; reado
 }
 
 /** Everything that is cut to length for a car, m. */
-export function lengthsOf(design: CarDesign): readonly CutLength[] {
+export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly CutLength[] {
   const { motor, trackWidth, otherWheels, layout, endPlay, sleeve, axleDiameter, driveWheels, tyre } = design;
   const list: CutLength[] = [];
   if (!isRoller(design)) {
@@ -124,7 +124,7 @@ export function lengthsOf(design: CarDesign): readonly CutLength[] {
     const wraps = (step.diameter - inner) / 2 / TAPE;
     list.push({
       id: 'tape',
-      name: `tape to ⌀ ${formatMillimetres(step.diameter)}`,
+      name: `tape to ⌀ ${sizes.size(step.diameter)}`,
       count: 1,
       length: (Math.PI * (step.diameter + inner) * wraps) / 2,
       words: () => `${Math.round(wraps)} wraps of 0.13 mm tape`,

@@ -2,6 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { axleDetail } from './axle-detail.ts';
 import { boxOf, makeLine, makePlace, type Item, type TextItem } from './drawing.ts';
+import type { SizeFormat } from './size-format.ts';
 import { neededSizes, type NeededSize } from './needed-sizes.ts';
 import { notesOf } from './notes.ts';
 import { partsList, wholeMass } from './parts-list.ts';
@@ -55,6 +56,7 @@ export function listsSheet(
   told: ReadonlySet<string>,
   width: number,
   height: number,
+  sizes: SizeFormat,
 ): { readonly items: Item[]; readonly by: number } {
   const frame = withinFrame(width, height);
   const half = frame.left + 0.42 * (frame.right - frame.left);
@@ -64,13 +66,13 @@ export function listsSheet(
   const known = new Set(told);
   let down = frame.top + 4;
   if (!roller) {
-    const detail = axleDetail(design, { left: frame.left + 3, right: half - 4, top: frame.top + 2, bottom: frame.top + 92 });
+    const detail = axleDetail(design, { left: frame.left + 3, right: half - 4, top: frame.top + 2, bottom: frame.top + 92 }, sizes);
     items.push(...detail.items);
     detail.told.forEach((one) => known.add(one));
     ({ by } = detail);
     down = Math.max(...detail.items.map((item) => boxOf(item).bottom)) + 5;
   }
-  const further = neededSizes(design).filter(({ tells }) => !known.has(tells));
+  const further = neededSizes(design, sizes).filter(({ tells }) => !known.has(tells));
   if (further.length > 0) {
     const { items: rows, foot } = table(
       ['further sizes', 'mm'],
@@ -82,7 +84,7 @@ export function listsSheet(
     items.push(...rows.map((item) => (item.kind === 'text' ? { ...item, ...tellsOf(item, further) } : item)));
     down = foot + 4;
   }
-  const notes = notesOf(design);
+  const notes = notesOf(design, sizes);
   items.push({ kind: 'text', at: makePlace(frame.left + 3, down + 3.5), text: 'notes', size: 3.2, anchor: 'start', bold: true });
   down += 5;
   const rightTop = frame.bottom - TITLE.height;
@@ -97,14 +99,14 @@ export function listsSheet(
       });
       down += 3.9;
     }
-  const parts = partsList(design);
-  const weight = (mass: number | null): string => (mass === null ? '' : (1000 * mass).toFixed(1));
+  const parts = partsList(design, sizes);
+  const weight = (mass: number | null): string => (mass === null ? '' : sizes.weight(mass, 1));
   const list = table(
-    ['no.', 'part', 'count', 'size', 'g'],
+    ['no.', 'part', 'count', 'size', sizes.weightUnit],
     [
       ...parts.map(({ number, name, count, size: told2, mass }) => [String(number), name, String(count), told2, weight(mass)]),
       ['', 'remainder: glue, hubs, trap, trimmings', '', '', weight(design.rest.mass)],
-      ['', 'total, ready to run', '', '', (1000 * wholeMass(design)).toFixed(0)],
+      ['', 'total, ready to run', '', '', sizes.weight(wholeMass(design), 0)],
     ],
     [8, 62, 11, 50, 13],
     half,

@@ -2,7 +2,7 @@ import { bodyPartOf } from '../car/fitted.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { bodyLength, bodyWidth } from '../car/weights.ts';
-import { formatTenths } from './millimetres.ts';
+import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 
 /** A size that whoever builds needs, as it is told: in words where no view has room for it. */
 export interface NeededSize {
@@ -11,11 +11,11 @@ export interface NeededSize {
   readonly value: string;
 }
 
-/** Every size that is needed to make a car, each once, m printed as mm. */
-export function neededSizes(design: CarDesign): readonly NeededSize[] {
+/** Every size that is needed to make a car, each once; `sizes`: in mm unless told otherwise. */
+export function neededSizes(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly NeededSize[] {
   const { motor, otherWheels, body, ballast, sleeve, endPlay } = design;
   const list: NeededSize[] = [];
-  const add = (tells: string, label: string, metres: number): void => void list.push({ tells, label, value: formatTenths(metres) });
+  const add = (tells: string, label: string, metres: number): void => void list.push({ tells, label, value: sizes.number(metres) });
   add('driveWheels', 'drive wheels ⌀', design.driveWheels.diameter);
   if (!isRoller(design) && otherWheels) {
     add('otherWheels', 'other wheels ⌀', otherWheels.diameter);

@@ -1,10 +1,10 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import { isTubeBearing } from './lengths.ts';
-import { formatMillimetres } from './millimetres.ts';
+import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 
 /** Notes that belong on the drawing of this car. */
-export function notesOf(design: CarDesign): readonly string[] {
+export function notesOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly string[] {
   const { motor, endPlay, bearing, layout } = design;
   const backwards = 'Wind by turning the wheels backwards.';
   if (isRoller(design))
@@ -16,10 +16,10 @@ export function notesOf(design: CarDesign): readonly string[] {
   return [
     'Fix each drive wheel to its axle so that it cannot slip.',
     isTubeBearing(design)
-      ? `The axle turns freely in its bearing, with ${formatMillimetres(endPlay / 2)} of play on each side.`
-      : `The axle turns freely in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}, with ${formatMillimetres(endPlay / 2)} of play on each side.`,
+      ? `The axle turns freely in its bearing, with ${sizes.size(endPlay / 2)} of play on each side.`
+      : `The axle turns freely in its ${bearing === 'screw-eye' ? 'eyes' : 'holes'}, with ${sizes.size(endPlay / 2)} of play on each side.`,
     'Holes square and in line; both axles parallel.',
-    'Wheels true: no more than 1 mm side to side at the rim.',
+    `Wheels true: no more than ${sizes.size(0.001)} side to side at the rim.`,
     ...(motor.kind === 'lever'
       ? [
           'The loop of the string drops off its hook at the end. Knot the string to the lever, never to the axle.',

@@ -6,7 +6,7 @@ import { SLEEVES } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
 import { bodyLength, bodyWidth, placedMasses, standingWeight } from '../car/weights.ts';
 import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
-import { formatMillimetres } from './millimetres.ts';
+import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 
 /** One line of the parts list, with its number on the drawing. */
 export interface PartLine {
@@ -39,11 +39,11 @@ export type PartPlace =
   | 'sleeve';
 
 /** Everything that a car is made of, in the order it is numbered. */
-export function partsList(design: CarDesign): readonly PartLine[] {
+export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly PartLine[] {
   const { motor, otherWheels, driveWheels, layout, ballast, sleeve } = design;
   const roller = isRoller(design);
   const masses = new Map(placedMasses(design).map(({ what, mass }) => [what, mass]));
-  const lengths = new Map(lengthsOf(design).map((cut) => [cut.id, cut]));
+  const lengths = new Map(lengthsOf(design, sizes).map((cut) => [cut.id, cut]));
   const lines: Omit<PartLine, 'number'>[] = [];
   const add = (on: PartPlace, slot: PartSlot | null, name: string, count: number, size: string, mass: number | null = null): void => {
     if (count > 0) lines.push({ on, slot, name, count, size, mass });
@@ -55,30 +55,22 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       'body',
       named('body'),
       1,
-      `${formatMillimetres(bodyLength(design))} × ${formatMillimetres(bodyWidth(design))}`,
+      `${sizes.size(bodyLength(design))} × ${sizes.size(bodyWidth(design))}`,
       masses.get('body') ?? null,
     );
-  add(
-    'drive-wheel',
-    'driveWheels',
-    named('driveWheels'),
-    2,
-    `⌀ ${formatMillimetres(driveWheels.diameter)}`,
-    masses.get('drive wheels') ?? null,
-  );
+  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${sizes.size(driveWheels.diameter)}`, masses.get('drive wheels') ?? null);
   if (otherWheels)
     add(
       'other-wheel',
       'otherWheels',
       named('otherWheels'),
       layout.otherWheelCount,
-      `⌀ ${formatMillimetres(otherWheels.diameter)}`,
+      `⌀ ${sizes.size(otherWheels.diameter)}`,
       masses.get('other wheels') ?? null,
     );
   if (!roller) {
-    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, formatMillimetres(lengths.get('drive-axle')!.length));
-    if (otherWheels)
-      add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, formatMillimetres(lengths.get('other-axle')!.length));
+    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('drive-axle')!.length));
+    if (otherWheels) add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('other-axle')!.length));
     const bearings = (['drive-bearing', 'other-bearing'] as const).flatMap((id) => lengths.get(id) ?? []);
     add(
       'bearing',
@@ -86,21 +78,21 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       named('bearing'),
       isTubeBearing(design) ? bearings.reduce((sum, { count }) => sum + count, 0) : 4,
       isTubeBearing(design)
-        ? bearings.map(({ count, length }) => `${count} × ${formatMillimetres(length)}`).join(', ')
-        : `⌀ ${formatMillimetres(bearingOutside(design))}`,
+        ? bearings.map(({ count, length }) => `${count} × ${sizes.size(length)}`).join(', ')
+        : `⌀ ${sizes.size(bearingOutside(design))}`,
     );
   }
   if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
-    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? formatMillimetres(lengths.get('tyre')!.length) : '');
+    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? sizes.size(lengths.get('tyre')!.length) : '');
   if (motor.kind === 'lever') {
     add('motor', 'trap', named('trap'), 1, '');
-    add('lever', 'lever', named('lever'), 1, formatMillimetres(lengths.get('lever')!.length), masses.get('motor') ?? null);
+    add('lever', 'lever', named('lever'), 1, sizes.size(lengths.get('lever')!.length), masses.get('motor') ?? null);
     add(
       'string',
       null,
       'string that does not stretch',
       1,
-      `${formatMillimetres(lengths.get('string')!.length)}, ⌀ ${formatMillimetres(motor.stringDiameter)}`,
+      `${sizes.size(lengths.get('string')!.length)}, ⌀ ${sizes.size(motor.stringDiameter)}`,
     );
     add('hook', null, 'hook or peg on the drive axle', 1, '');
   }
@@ -116,7 +108,7 @@ export function partsList(design: CarDesign): readonly PartLine[] {
     if (motor.kind === 'band') add('hook', null, 'hook for the bands', 1, '');
     else {
       add('string', 'washer', named('washer'), 1, '');
-      add('lever', null, 'trailing arm', 1, formatMillimetres(lengths.get('arm')!.length));
+      add('lever', null, 'trailing arm', 1, sizes.size(lengths.get('arm')!.length));
     }
   }
   if (sleeve.length > 0) {
@@ -126,9 +118,7 @@ export function partsList(design: CarDesign): readonly PartLine[] {
       null,
       `sleeve: ${[...new Set(sleeve.map(({ kind }) => SLEEVES[kind].label))].join(', ')}`,
       1,
-      tape
-        ? `⌀ ${formatMillimetres(sleeve.at(-1)!.diameter)}, ${formatMillimetres(tape.length)}`
-        : `⌀ ${formatMillimetres(sleeve.at(-1)!.diameter)}`,
+      tape ? `⌀ ${sizes.size(sleeve.at(-1)!.diameter)}, ${sizes.size(tape.length)}` : `⌀ ${sizes.size(sleeve.at(-1)!.diameter)}`,
     );
   }
   if (ballast.mass > 0) add('ballast', null, 'ballast', 1, `${Number((1000 * ballast.mass).toFixed(0))} g`, ballast.mass);

@@ -21,7 +21,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
             text: `${format(design.ballast.mass, 'weight')} on the deck, ${format(design.ballast.fromDriveAxle, 'size')} from the drive axle. Use tape, because you move it when you tune the car.`,
             tool: 'kitchen scale, tape',
             minutes: 4,
-            tolerance: '2 g',
+            tolerance: format(0.002, 'weight'),
             check: 'Weigh both axles: the fraction on the drive wheels is as drawn.',
             shows: { part: 'ballast' },
           },

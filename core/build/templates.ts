@@ -9,7 +9,7 @@ import { sideView } from '../geometry/side-view.ts';
 import { trapOf } from '../car/fitted.ts';
 import { makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item, type Place } from './drawing.ts';
 import { bearingOutside, lengthsOf, type CutLength } from './lengths.ts';
-import { formatMillimetres } from './millimetres.ts';
+import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 
 /** Something that is cut, drilled or laid out, at full size: mm, from its own upper left corner. */
 export interface Piece {
@@ -51,7 +51,7 @@ const words = (text: string, x: number, y: number, anchor: 'start' | 'middle' = 
 const CUT: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wooden-disc']);
 
 /** A wheel to cut, or to find the middle of: rim, hub, hole for the axle, and a cross. */
-function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number): Piece {
+function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number, sizes: SizeFormat): Piece {
   const wheels = which === 'drive' ? design.driveWheels : design.otherWheels!;
   const radius = (MM * wheels.diameter) / 2;
   const middle = makePlace(radius, radius);
@@ -61,10 +61,10 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number):
   const { label } = WHEELS[wheels.kind];
   return {
     id: `${which}-wheel`,
-    name: `${which} wheel ⌀ ${formatMillimetres(wheels.diameter)}`,
+    name: `${which} wheel ⌀ ${sizes.size(wheels.diameter)}`,
     note: isCut
       ? `${label}: cut ${wheels.kind === 'card-disc' ? `${2 * count} layers for ${count} wheels` : count}, drill the cross square and in the middle`
-      : `${label}: lay the template on it and mark the middle; hub ⌀ ${formatMillimetres((2 * hub) / MM)}`,
+      : `${label}: lay the template on it and mark the middle; hub ⌀ ${sizes.size((2 * hub) / MM)}`,
     count,
     width: 2 * radius,
     height: 2 * radius,
@@ -155,7 +155,7 @@ export function holeAngle(design: CarDesign, which: 'drive' | 'other'): number |
 }
 
 /** A strip that is wrapped round a bottle or tube and shows where an axle passes: both holes opposite and in line. */
-function stripPiece(design: CarDesign, which: 'drive' | 'other'): Piece | null {
+function stripPiece(design: CarDesign, which: 'drive' | 'other', sizes: SizeFormat): Piece | null {
   const angle = holeAngle(design, which);
   if (angle === null) return null;
   const round = Math.PI * MM * design.body.width;
@@ -167,7 +167,7 @@ function stripPiece(design: CarDesign, which: 'drive' | 'other'): Piece | null {
   return {
     id: `${which}-strip`,
     name: `strip for the ${which} axle`,
-    note: `wrap it round squarely, ends meeting on top at the seam; holes ${formatMillimetres((2 * away) / MM)} apart round the underside; middle lines of both strips ${formatMillimetres(design.wheelbase)} apart`,
+    note: `wrap it round squarely, ends meeting on top at the seam; holes ${sizes.size((2 * away) / MM)} apart round the underside; middle lines of both strips ${sizes.size(design.wheelbase)} apart`,
     count: 1,
     width: round,
     height: high,
@@ -188,11 +188,12 @@ function barPiece(
   folds: number,
   note: string,
   marks: readonly (readonly [at: number, text: string])[],
+  sizes: SizeFormat,
 ): Piece {
   const long = (MM * whole) / folds;
   return {
     id,
-    name: `${name}, ${formatMillimetres(whole)}`,
+    name: `${name}, ${sizes.size(whole)}`,
     note,
     count,
     width: long,
@@ -213,17 +214,17 @@ function barPiece(
 const LONGEST = 0.185;
 
 /** Every template of a car, the largest first. */
-export function templatesOf(design: CarDesign): readonly Piece[] {
+export function templatesOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly Piece[] {
   const { otherWheels, layout, motor } = design;
   const pieces: Piece[] = [];
   const roller = isRoller(design);
   if (!roller) {
-    if (bodyPartOf(design).isTube) pieces.push(...(['drive', 'other'] as const).flatMap((which) => stripPiece(design, which) ?? []));
+    if (bodyPartOf(design).isTube) pieces.push(...(['drive', 'other'] as const).flatMap((which) => stripPiece(design, which, sizes) ?? []));
     else pieces.push(deckPiece(design));
   }
-  pieces.push(wheelPiece(design, 'drive', 2));
-  if (otherWheels) pieces.push(wheelPiece(design, 'other', layout.otherWheelCount));
-  for (const cut of lengthsOf(design)) {
+  pieces.push(wheelPiece(design, 'drive', 2, sizes));
+  if (otherWheels) pieces.push(wheelPiece(design, 'other', layout.otherWheelCount, sizes));
+  for (const cut of lengthsOf(design, sizes)) {
     const { id, length, words: said } = cut;
     // Tape is counted in wraps.
     if (id === 'tape') continue;
@@ -236,7 +237,7 @@ export function templatesOf(design: CarDesign): readonly Piece[] {
             [motor.leverLength, 'notch'],
           ] as const)
         : [];
-    pieces.push(barPiece(cut, folds, `${folds > 1 ? `folded into ${folds} lengths; ` : ''}${said(formatMillimetres)}`, marks));
+    pieces.push(barPiece(cut, folds, `${folds > 1 ? `folded into ${folds} lengths; ` : ''}${said(sizes.size)}`, marks, sizes));
   }
   return pieces.toSorted((a, b) => b.width * b.height - a.width * a.height);
 }

@@ -10,6 +10,8 @@ export interface TitleWords {
   readonly scale: string;
   readonly sheet: string;
   readonly paper: string;
+  /** In which unit sizes are: `in millimetres`. */
+  readonly sizes: string;
 }
 
 /** mm of the block, at the lower right. */
@@ -60,7 +62,7 @@ export function frameAndTitle(width: number, height: number, words: TitleWords):
     ...cell('version', words.version, 0, 10, 43),
     ...cell('crew', words.crew, 43, 10, 43),
     ...cell('date', words.date, 0, 20, 43),
-    ...cell('sizes', 'in millimetres', 43, 20, 43),
+    ...cell('sizes', words.sizes, 43, 20, 43),
     ...cell('paper', words.paper, 86, 10, 21),
     ...cell('sheet', words.sheet, 107, 10, 21),
     ...cell('scale', words.scale, 86, 20, 42, 3.6, true),

@@ -7,6 +7,7 @@ import { sideView } from '../geometry/side-view.ts';
 import { across, leader, SIZE_TEXT, upright, type Dimension } from './dimensions.ts';
 import { LANE, SCALES, placeDimension, type Draft } from './draft.ts';
 import { makeCircle, makeLine, makePlace, placedText, type Box, type Item, type Place } from './drawing.ts';
+import type { SizeFormat } from './size-format.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { partsList, type PartLine } from './parts-list.ts';
 import { TITLE, withinFrame } from './title-block.ts';
@@ -58,6 +59,7 @@ export function viewsSheet(
   design: CarDesign,
   width: number,
   height: number,
+  sizes: SizeFormat,
 ): { readonly items: Item[]; readonly told: ReadonlySet<string>; readonly by: number } {
   const frame = withinFrame(width, height);
   const within: Box = { left: frame.left + 1, right: frame.right - 1, top: frame.top + 1, bottom: frame.bottom - 1 };
@@ -86,8 +88,14 @@ export function viewsSheet(
   const draft: Draft = { items: [...sideDrawn.items, ...top.items, ...rear.items], spans: [] };
   const floorLine = makeLine(makePlace(x0 + scale * first - 3, floor), makePlace(x0 + scale * last + 3, floor), 'thin');
   draft.items.push(floorLine);
-  balloons(draft, partsList(design), sideDrawn.parts, within.top + BALLOON + 1, { ...within, right: rearX - (scale * wide) / 2 });
-  const told_ = dimensionsOf(design, { side: sideDrawn, top, rear, floor, planY, rearX, scale, x0, first, last, wide }, draft, within);
+  balloons(draft, partsList(design, sizes), sideDrawn.parts, within.top + BALLOON + 1, { ...within, right: rearX - (scale * wide) / 2 });
+  const told_ = dimensionsOf(
+    design,
+    { side: sideDrawn, top, rear, floor, planY, rearX, scale, x0, first, last, wide },
+    draft,
+    within,
+    sizes,
+  );
   const caption = (text: string, x: number, y: number): void => {
     const places = [0, 4, 8].flatMap((down) =>
       [0, -15, 15].map((aside) => ({ at: makePlace(x + aside, y + down), text, size: 2.6, anchor: 'middle' as const })),
@@ -115,12 +123,12 @@ interface Layout {
 }
 
 /** Draws every size that has room in the views; which were told. */
-function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: Box): ReadonlySet<string> {
+function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: Box, sizes: SizeFormat): ReadonlySet<string> {
   const { side, top, rear, floor, planY, scale, x0, first, last, wide } = layout;
   const { motor, otherWheels, body, wheelbase, driveWheels, trackWidth, ballast } = design;
   const view = sideView(design);
   const done = new Set<string>();
-  const values = new Map(neededSizes(design).map(({ tells, value }) => [tells, value]));
+  const values = new Map(neededSizes(design, sizes).map(({ tells, value }) => [tells, value]));
   const tell = (ways: readonly Dimension[]): void => {
     const [way] = ways;
     if (way && values.has(way.tells) && !done.has(way.tells) && placeDimension(draft, ways, within)) done.add(way.tells);

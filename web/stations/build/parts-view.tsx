@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { lengthsOf } from '../../../core/build/lengths.ts';
+import { SIZE_FORMATS } from '../../../core/build/size-format.ts';
 import { partsList, wholeMass } from '../../../core/build/parts-list.ts';
 import { substitutesFor } from '../../../core/build/substitutes.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -25,9 +26,9 @@ export function PartsView({ design, edit }: PartsViewProps) {
   const units = useUnits();
   const [asked, setAsked] = useState<PartSlot | null>(null);
   const { parts: drawer } = useOwnParts();
-  const parts = useMemo(() => partsList(design), [design]);
+  const parts = useMemo(() => partsList(design, SIZE_FORMATS[units]), [design, units]);
   const instead = useMemo(() => (asked ? substitutesFor(design, asked) : []), [design, asked]);
-  const size = (metres: number): string => formatQuantity(metres, 'size', units);
+  const { size } = SIZE_FORMATS[units];
   const weight = (mass: number | null): string => (mass === null ? '–' : formatQuantity(mass, 'weight', units));
   /** The part of the builder's own that is fitted at a place. */
   const ownAt = (slot: PartSlot | null) => {
@@ -108,7 +109,7 @@ export function PartsView({ design, edit }: PartsViewProps) {
         </h2>
         <WordTable
           head={['what', 'length', 'notes']}
-          rows={lengthsOf(design).map(({ name, count, length, words }) => [
+          rows={lengthsOf(design, SIZE_FORMATS[units]).map(({ name, count, length, words }) => [
             `${count > 1 ? `${count} × ` : ''}${name}`,
             size(length),
             words(size),

@@ -4,6 +4,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
+import { useUnits } from '../../ui/use-units.ts';
 import sheet from '../../ui/sheet.module.css';
 import { SheetPicture } from '../../drawing/sheet-picture.tsx';
 import { useBuildSheets } from './use-build-sheets.ts';
@@ -23,7 +24,8 @@ function Printed({ carId, design }: { readonly carId: string; readonly design: C
   const what = useSearchParams()[0].get('what') === 'templates' ? 'templates' : 'drawing';
   const paper = usePaper();
   const { current } = useVersions(carId, design, useEditCar());
-  const sheets = useBuildSheets(design, what, paper.name, {
+  const units = useUnits();
+  const sheets = useBuildSheets(design, what, paper.name, units, {
     version: current?.record.name ?? '',
     crew: paper.crew,
     date: new Date().toISOString().slice(0, 10),

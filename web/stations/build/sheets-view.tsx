@@ -2,10 +2,12 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { Link } from 'react-router';
 import { PAPERS, type PaperName } from '../../../core/build/drawing.ts';
+import { SIZE_FORMATS } from '../../../core/build/size-format.ts';
 import { templatesOf } from '../../../core/build/templates.ts';
 import { laidOut } from '../../../core/build/tiles.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
+import { useUnits } from '../../ui/use-units.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './build.module.css';
 import { SheetPicture } from '../../drawing/sheet-picture.tsx';
@@ -26,14 +28,19 @@ const PAPER_NAMES = Object.fromEntries(Object.entries(PAPERS).map(([key, { label
 
 /** The drawing or the templates as they are printed, and as files. */
 export function SheetsView({ carId, design, what, version, paper }: SheetsViewProps) {
-  const sheets = useBuildSheets(design, what, paper.name, { version, crew: paper.crew, date: new Date().toISOString().slice(0, 10) });
+  const units = useUnits();
+  const sheets = useBuildSheets(design, what, paper.name, units, {
+    version,
+    crew: paper.crew,
+    date: new Date().toISOString().slice(0, 10),
+  });
   const files = useBuildFiles(`${design.name} ${what}`);
   const saveDxf = (): void => {
     if (what === 'drawing') {
       sheets.forEach(({ items, height }, i) => void files.saveDxf(items, height, i + 1));
       return;
     }
-    const { items, height } = laidOut(templatesOf(design));
+    const { items, height } = laidOut(templatesOf(design, SIZE_FORMATS[units]));
     void files.saveDxf(items, height);
   };
   return (
@@ -61,7 +68,7 @@ export function SheetsView({ carId, design, what, version, paper }: SheetsViewPr
       </div>
       <p className={`${plain.text} ${plain.muted}`}>
         {what === 'drawing'
-          ? 'First angle, sizes in millimetres. Each size is given once. The numbers are those of the parts list.'
+          ? `First angle, sizes ${SIZE_FORMATS[units].statement}. Each size is given once. The numbers are those of the parts list.`
           : 'Print at 100 % (“actual size”) and check the 100 mm scale bar on each page. Cut full lines, mark dashed lines, glue over dotted lines.'}
       </p>
       <div className={styles.sheets}>

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { stepPicture } from '../../../core/build/step-picture.ts';
+import { cuttingFormat } from '../../../core/build/size-format.ts';
 import { buildSteps, minutesLeft } from '../../../core/build/steps.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { sheetSvg } from '../../../core/files/drawing-svg.ts';
-import { formatIn } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './build.module.css';
@@ -18,7 +18,7 @@ const timeWords = (minutes: number): string => (minutes < 60 ? `${minutes} min` 
 export function StepsView({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const units = useUnits();
   const [ticked, setTicked] = useLocalStorage(`build-steps-${carId}`, NONE);
-  const steps = useMemo(() => buildSteps(design, formatIn(units)), [design, units]);
+  const steps = useMemo(() => buildSteps(design, cuttingFormat(units)), [design, units]);
   const pictures = useMemo(() => steps.map((step) => sheetSvg(stepPicture(design, step))), [design, steps]);
   const done = new Set(ticked);
   const left = minutesLeft(steps, done);
