@@ -148,7 +148,7 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
       'Read five angles or more, then the same angles while unloading. The difference is the loss in the spring.',
     ],
     caution: TRAP,
-    columns: [column('angle', 'angle from rest', 'angle'), column('force', 'pull', 'force'), BACK],
+    columns: [column('angle', 'angle from rest', 'angle'), column('force', 'force', 'force'), BACK],
     once: [once('reach', 'from pivot to hook', 'size', () => 0.05)],
     division: { of: ['force'], usual: 0.05 },
     suits: ({ motor }) => motor.kind === 'lever',
@@ -164,7 +164,7 @@ export const INSTRUCTIONS: Readonly<Record<MeasurementKind, Instructions>> = {
       'Wait for a breath before each reading. Read the same lengths again while unloading.',
     ],
     caution: STRETCHED,
-    columns: [column('stretchedLength', 'stretched to', 'size'), column('force', 'pull', 'force'), BACK],
+    columns: [column('stretchedLength', 'stretched to', 'size'), column('force', 'force', 'force'), BACK],
     once: [
       once('flatLength', 'length lying flat', 'size', (design) => rubber(design).length),
       once('section', 'cross-section of all strands together', 'area', (design) => rubber(design).section),
