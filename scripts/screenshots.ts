@@ -36,7 +36,7 @@ const VIEWS: readonly View[] = [
       ['tab', 'Best car'],
       ['button', 'Search'],
     ],
-    wait: 'in 8 of 10 builds',
+    wait: 'of 10 builds',
   },
   {
     name: 'explore-winding',
@@ -111,8 +111,8 @@ try {
     // Every round of a brief is worked out beside the page.
     await page.waitForFunction(
       () =>
-        ![...document.querySelectorAll('main dd, section[aria-labelledby=rounds-title] button')].some((told) =>
-          told.textContent?.endsWith('…'),
+        ![...document.querySelectorAll('main dd, main li, aside li, section li, section[aria-labelledby=rounds-title] button')].some(
+          (told) => told.textContent?.endsWith('…'),
         ),
     );
     for (const [role, named] of open ?? []) await (await page.waitForSelector(`::-p-aria([name="${named}"][role="${role}"])`))!.click();

@@ -74,9 +74,9 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
   const limit = (value: number | null, quantity: 'size' | 'weight' | 'count'): string =>
     value === null ? 'none' : formatQuantity(value, quantity, units);
   for (const key of ['length', 'width', 'height'] as const)
-    compare(`longest ${key} allowed`, limit(from.limits[key], 'size'), limit(to.limits[key], 'size'));
-  compare('heaviest weight allowed', limit(from.limits.mass, 'weight'), limit(to.limits.mass, 'weight'));
-  compare('most bands allowed', limit(from.limits.bands, 'count'), limit(to.limits.bands, 'count'));
+    compare(`${key} limit`, limit(from.limits[key], 'size'), limit(to.limits[key], 'size'));
+  compare('weight limit', limit(from.limits.mass, 'weight'), limit(to.limits.mass, 'weight'));
+  compare('band limit', limit(from.limits.bands, 'count'), limit(to.limits.bands, 'count'));
   compare('aim', `${from.aim.kind} ${metres(from.aim.distance)}`, `${to.aim.kind} ${metres(to.aim.distance)}`);
   return list;
 }

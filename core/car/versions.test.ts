@@ -55,9 +55,9 @@ describe('the change between two designs', () => {
     [{ sleeve: [{ kind: 'tape', diameter: 0.006, turns: 2 }] }, 'tape none → ⌀ 6 mm under the last 2 turns'],
     [{ floor: { ...car.floor, roomLength: 12 } }, 'room none → 12.00 m'],
     [{ floor: { ...car.floor, laneWidth: 2 } }, 'lane none → 2.00 m'],
-    [{ limits: { ...car.limits, length: 0.4 } }, 'longest length allowed none → 400 mm'],
-    [{ limits: { ...car.limits, mass: 0.2 } }, 'heaviest weight allowed none → 200 g'],
-    [{ limits: { ...car.limits, bands: 2 } }, 'most bands allowed none → 2'],
+    [{ limits: { ...car.limits, length: 0.4 } }, 'length limit none → 400 mm'],
+    [{ limits: { ...car.limits, mass: 0.2 } }, 'weight limit none → 200 g'],
+    [{ limits: { ...car.limits, bands: 2 } }, 'band limit none → 2'],
     [{ aim: { kind: 'closest-to', distance: 9 } }, 'aim furthest none → closest-to 9.00 m'],
     [
       { own: { tyre: { name: 'moss rubber', evidence: 'measured', values: { staticGrip: 1.1 } } } },

@@ -5,6 +5,7 @@ import {
   describeScoring,
   describeEntry,
   describeImplausible,
+  describeMean,
   formatGain,
   describeRunGroup,
   formatInterval,
@@ -19,6 +20,10 @@ import {
 const plainly = (words: string): string => words.replaceAll('\u00a0', ' ');
 
 describe('what Tune says', () => {
+  it('tells a mean no finer than its interval allows, open above where walls leave it so', () => {
+    expect(plainly(describeMean({ mean: 15.03, deviation: 0.6, low: 13.67, high: 16.39 }, 'metric'))).toBe('15.0 m (13.7–16.4)');
+    expect(plainly(describeMean({ mean: 15.03, deviation: 0.6, low: 13.67, high: null }, 'metric'))).toBe('15.0 m (at least 13.7)');
+  });
   it('tells an interval no finer than it is known, in either unit', () => {
     expect(plainly(formatInterval({ low: 18.83, middle: 20.04, high: 21.37 }, 'metric'))).toBe('20.0 m (18.8–21.4)');
     expect(plainly(formatInterval({ low: 10, middle: 15, high: 21 }, 'metric'))).toBe('15 m (10–21)');
@@ -28,7 +33,7 @@ describe('what Tune says', () => {
     const learnt = { more: 0.33, low: 0.18, high: 0.52, left: 0.5 };
     const told = (...of: Parameters<typeof describePosteriorChange>): string =>
       plainly(Object.values(describePosteriorChange(...of)).join('|'));
-    expect(told(learnt, 'resistance')).toBe('Rolling resistance: about a third more than expected|18–52 % (9 in 10)|.');
+    expect(told(learnt, 'resistance')).toBe('Rolling resistance: about a third more than expected|18–52 %, 9 in 10|.');
     expect(told({ ...learnt, more: 0.51 }, 'resistance')).toContain('about 50 % more');
     expect(told({ ...learnt, more: -0.2 }, 'energy')).toContain('a fifth less than expected');
     expect(told({ ...learnt, more: 0.01, left: 0.95 }, 'energy')).toMatch(/as expected.*these runs tell little/);

@@ -6,6 +6,7 @@ import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
 import { causeName, describeCause } from '../../../core/trials/cause-descriptions.ts';
 import { CERTAIN_FROM, type Explanation, type RankedCause } from '../../../core/trials/causes.ts';
 import type { Comparison } from '../../../core/trials/did-it-help.ts';
+import type { GroupSpread } from '../../../core/trials/censored.ts';
 import type { Interval } from '../../../core/trials/fit/predict-fitted.ts';
 import type { PosteriorChange } from '../../../core/trials/posterior-change.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
@@ -15,7 +16,15 @@ import type { EntryToCheck } from '../../../core/trials/entries-to-check.ts';
 import type { Plausibility, GroupCheck } from '../../../core/trials/group-check.ts';
 import type { SignsInRuns } from '../../../core/trials/signs-in-runs.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
-import { formatAbout, formatKnown, formatNumber, formatQuantity, formatRange, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import {
+  formatAbout,
+  formatKnown,
+  formatNumber,
+  formatQuantity,
+  formatRange,
+  unitOf,
+  type UnitSystem,
+} from '../../../core/units/quantity.ts';
 
 export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`.replace('-', '−');
 
@@ -28,6 +37,13 @@ export function formatInterval({ low, middle, high }: Interval, units: UnitSyste
   const half = (high - low) / 2;
   const told = (value: number): string => formatKnown(value, half, 'distance', units);
   return `${told(middle)} ${unitOf('distance', units)} (${formatRange(told(low), told(high))})`;
+}
+
+/** The mean of like runs with its interval, no finer than that: `15.0 m (13.7–16.4)`; open above where walls leave it so. */
+export function describeMean({ mean, low, high }: GroupSpread, units: UnitSystem): string {
+  const known = (value: number): string => formatKnown(value, high === null ? mean - low : (high - low) / 2, 'distance', units);
+  const range = high === null ? `at least ${known(low)}` : formatRange(known(low), known(high));
+  return `${known(mean)}\u00a0${unitOf('distance', units)} (${range})`;
 }
 
 /** Like runs by how they were wound, and by which version ran where there are several: `fully wound, “long lever”`. */
@@ -83,7 +99,7 @@ export function describePosteriorChange(
       : `${subject}: about ${inWords(Math.abs(more))} ${more > 0 ? up : down} than expected`;
   return {
     words,
-    range: `${percentRange(low, high)} (9 in 10)`,
+    range: `${percentRange(low, high)}, 9 in 10`,
     remark: left > 0.85 ? '; these runs tell little about it by itself.' : '.',
   };
 }

@@ -166,7 +166,7 @@ function Tune({ carId, design, runs }: TuneProps) {
           )}
           {tuning && explainFigure && (
             <div className={styles.columns}>
-              <Part id="happened" title="What happened">
+              <Part id="happened" title="Runs and model">
                 <Suspense fallback={<div className={styles.awaited} />}>
                   <WhatHappened
                     tuning={tuning}
@@ -178,10 +178,10 @@ function Tune({ carId, design, runs }: TuneProps) {
                   />
                 </Suspense>
               </Part>
-              <Part id="means" title="What it means">
+              <Part id="means" title="Fit">
                 <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explainFigure} onPut={() => void putFitted(tuning.values)} />
               </Part>
-              <Part id="why" title="Why">
+              <Part id="why" title="Causes">
                 {told ? (
                   <Why
                     motor={design.motor.kind}
@@ -201,7 +201,7 @@ function Tune({ carId, design, runs }: TuneProps) {
                   </p>
                 )}
               </Part>
-              <Part id="next" title="What next">
+              <Part id="next" title="Next change">
                 <WhatNext
                   design={design}
                   next={tuning.next}

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
-import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
+import { formatAbout } from '../../../core/units/quantity.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../charts/chart.tsx';
 import { ChartExport } from '../../charts/chart-export.tsx';
@@ -18,7 +18,7 @@ import { OutlierRuns } from './outlier-runs.tsx';
 import { describeCount } from '../../../core/trials/describe-count.ts';
 import { runsInOrder, runsOverTurns } from './runs-against-model.ts';
 import styles from './tune.module.css';
-import { describeSurvival, describeRunGroup, describeSigns } from './describe-tuning.ts';
+import { describeMean, describeRunGroup, describeSigns, describeSurvival } from './describe-tuning.ts';
 
 /** What the runs are drawn over. */
 const ACROSS = {
@@ -48,7 +48,6 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
   const tokens = useTokens();
   const [across, setAcross] = useState<keyof typeof ACROSS>('turns');
   const option = useMemo(() => ACROSS[across].option(tuning, units, tokens), [across, tuning, units, tokens]);
-  const metres = (value: number): string => formatQuantity(value, 'distance', units);
   const { groups } = tuning;
   const ids = new Set(groups.flatMap(({ distances }) => distances.filter(({ isOdd }) => isOdd).map(({ id }) => id)));
   const odd = runs.filter(({ id }) => id !== undefined && ids.has(id));
@@ -99,9 +98,7 @@ export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLe
           rows={groups.map((group, i) => [
             `${i + 1}. ${describeRunGroup(group, nameOf)}, ${group.distances.length} ${group.distances.length === 1 ? 'run' : 'runs'}${didNotStartWords(group)}`,
             group.predicted === null ? '–' : formatAbout(group.predicted, 'distance', units),
-            group.spread
-              ? `${metres(group.spread.mean)} (${metres(group.spread.low)} to ${group.spread.high === null ? 'open' : metres(group.spread.high)})`
-              : '–',
+            group.spread ? describeMean(group.spread, units) : '–',
             group.spread && group.spread.mean > 0 ? `${((100 * group.spread.deviation) / group.spread.mean).toFixed(0)} %` : '–',
           ])}
         />

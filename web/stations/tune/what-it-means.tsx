@@ -69,8 +69,8 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       <p className={plain.text}>One run differs from the next by about {figure('scatter', percent(scatter))} of its distance.</p>
       {held.map((group, i) => (
         <p key={i} className={plain.text}>
-          Fitted without the runs {describeRunGroup(group, nameOf)}, this model would have predicted{' '}
-          {figure('held out', formatInterval(group.heldOut!, units))} of them; they went {metres(group.spread!.mean)}
+          Fitted without the runs {describeRunGroup(group, nameOf)}, the model predicts{' '}
+          {figure('held out', formatInterval(group.heldOut!, units))}; they went {metres(group.spread!.mean)}
           {PLAUSIBILITY_SUFFIX[group.check!.verdict]}
         </p>
       ))}
@@ -94,7 +94,7 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       )}
       {best && best.share > 0.02 && (
         <p className={plain.text}>
-          The most useful run for the full wind: {FURTHER[best.id]} (cuts the uncertainty by about {figure('further', percent(best.share))}{' '}
+          The most useful run for the full wind: {FURTHER[best.id]} (cuts the uncertainty by about {figure('further', percent(best.share))}
           ).
         </p>
       )}

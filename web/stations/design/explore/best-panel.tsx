@@ -126,9 +126,8 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
       </Box>
       {progress === null && !job.isBroken ? (
         <Typography variant="caption" color="text.secondary" sx={{ py: 1 }}>
-          Tries {SEARCH_TRIES} cars with other levers, spools, sleeves, wheels, tyres, bands and ballast, within the limits, and offers what
-          8 in 10 built so do better with, by four changes at most, or by more where they bring clearly more. The same car gets the same
-          answer.
+          Tries {SEARCH_TRIES} cars with other levers, spools, sleeves, wheels, tyres, bands and ballast, within the limits. Offers changes
+          that make 8 in 10 builds better: four at most, or more where they gain clearly more. The same car gets the same answer.
         </Typography>
       ) : (
         <JobBar job={job} label="Searching" />

@@ -12,6 +12,8 @@ import { useUnits } from '../../../ui/use-units.ts';
 import { WordTable } from '../../../ui/word-table.tsx';
 
 const NOW = 'now';
+/** m: less is no wheelspin. */
+const LEAST_SLIP = 0.005;
 
 function figuresOf(design: CarDesign, units: UnitSystem): readonly (readonly [string, string])[] {
   const prediction = predictRun(design);
@@ -20,7 +22,7 @@ function figuresOf(design: CarDesign, units: UnitSystem): readonly (readonly [st
   return [
     ['predicted distance', formatPredicted(distance, 'distance', units)],
     ['time', formatPredicted(time, 'time', units)],
-    ['wheelspin', formatPredicted(slipDistance, 'distance', units)],
+    ['wheelspin', slipDistance > LEAST_SLIP ? formatPredicted(slipDistance, 'distance', units) : 'none'],
   ];
 }
 
