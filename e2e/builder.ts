@@ -50,7 +50,16 @@ export const builder = (page: Page) => {
   return {
     browse,
     press: (name: string) => clickOn('button', name),
-    openTab: (name: string) => clickOn('tab', name),
+    /** Opens a tab; where the click fell beside it as the page moved, again. */
+    openTab: async (name: string): Promise<void> => {
+      for (let tries = 0; tries < 4; tries++) {
+        await clickOn('tab', name);
+        const isOpen = await page
+          .waitForSelector(`[role=tab][aria-selected=true]::-p-aria([name="${name}"])`, { timeout: 2000 })
+          .catch(() => null);
+        if (isOpen) return;
+      }
+    },
     /** Chooses from a menu that is open. */
     choose: async (name: string) => {
       const item = await byName('menuitem', name);
