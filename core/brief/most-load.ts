@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import type { Numbers } from '../car/value-table.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
@@ -46,10 +47,5 @@ export function mostLoad(design: CarDesign, distance: number, numbers?: Numbers)
     if (high >= HEAVIEST) return HEAVIEST;
     [low, high] = [high, Math.min(2 * high, HEAVIEST)];
   }
-  for (let k = 0; k < HALVINGS; k++) {
-    const middle = (low + high) / 2;
-    if (carries(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
+  return bisect(carries, low, high, HALVINGS).low;
 }

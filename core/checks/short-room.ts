@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import { USUAL_HALF_WIDTH } from '../units/quantity.ts';
 import { goalOf } from '../brief/goal.ts';
 import { predictRun } from '../predict/predict-run.ts';
@@ -9,15 +10,11 @@ const ROOM_SHARE = 0.9;
 
 /** The wind, in turns, that ends at `distance` metres, by bisection over the winds that grow the run. */
 function turnsFor(design: Situation['design'], distance: number): number {
-  let low = 0;
-  let high = fullTurns(design);
-  for (let step = 0; step < 24; step++) {
-    const turns = (low + high) / 2;
+  const stopsBefore = (turns: number): boolean => {
     const prediction = predictRun(design, { kind: 'turns', turns });
-    if (prediction.kind === 'ran' && prediction.result.distance > distance) high = turns;
-    else low = turns;
-  }
-  return low;
+    return prediction.kind !== 'ran' || prediction.result.distance <= distance;
+  };
+  return bisect(stopsBefore, 0, fullTurns(design), 24).low;
 }
 
 /** Whether the run fits the room, m. A run that hits the wall is only "at least". */

@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import type { MotorDesign } from '../car/car-design.ts';
 import { isWoundOnAxle, recordOf } from '../car/motors/motors.ts';
 import { modelOf } from '../motor/motors.ts';
@@ -20,14 +21,7 @@ function layersOn(width: number, turns: number, strand: number, motor: MotorSetu
 
 /** The width, m, on which they make no more than the most, by bisection: wider than `width`, where they make more. */
 function widthFor(width: number, turns: number, strand: number, motor: MotorSetup): number {
-  let low = width;
-  let high = (turns * strand) / MOST_LAYERS;
-  for (let step = 0; step < 50; step++) {
-    const middle = (low + high) / 2;
-    if (layersOn(middle, turns, strand, motor) > MOST_LAYERS) low = middle;
-    else high = middle;
-  }
-  return high;
+  return bisect((middle) => layersOn(middle, turns, strand, motor) > MOST_LAYERS, width, (turns * strand) / MOST_LAYERS).high;
 }
 
 /** How deep what is wound lies on the axle, in layers. */

@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import type { TwistSetup } from '../schema/generated/run-setup.ts';
 import type { Motor, MotorModel, MotorPoint, Segment } from './motor.ts';
 import { bandForce, energyDensity, LEAST_RUBBER, MOST_RUBBER, rubberOf, type Rubber } from './rubber.ts';
@@ -54,14 +55,7 @@ const axialShare = ({ untwisted }: Bundle, u: number): number => untwisted / (un
 function washerEdge(setup: TwistSetup, bundle: Bundle, last: number): number {
   const excess = (u: number): number => leverage(bundle, u) - setup.washerFriction * setup.washerRadius * axialShare(bundle, u);
   if (excess(last) <= 0) return last;
-  let [low, high] = [0, last];
-  while (high - low > 1e-15 * last) {
-    const middle = (low + high) / 2;
-    if (middle === low || middle === high) break;
-    if (excess(middle) < 0) low = middle;
-    else high = middle;
-  }
-  return high;
+  return bisect((u) => excess(u) < 0, 0, last).high;
 }
 
 /** Stretch ratio of the strands at a full wind. */

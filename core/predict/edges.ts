@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import { GRAVITY } from '../constants.ts';
 import type { RunSetup } from '../run/run-setup.ts';
 import type { Trace } from '../run/trace.ts';
@@ -34,15 +35,8 @@ function climbs(wheels: MeetingWheels, height: number, speed: number, pull: numb
 }
 
 /** The highest edge, m, that wheels climb at `speed`, m/s, and with `pull`, N, at the axle; never as high as their radius. */
-export function highestEdge(wheels: MeetingWheels, speed: number, pull: number): number {
-  let [low, high] = [0, wheels.radius];
-  for (let k = 0; k < 40; k++) {
-    const middle = (low + high) / 2;
-    if (climbs(wheels, middle, speed, pull)) low = middle;
-    else high = middle;
-  }
-  return low;
-}
+export const highestEdge = (wheels: MeetingWheels, speed: number, pull: number): number =>
+  bisect((height) => climbs(wheels, height, speed, pull), 0, wheels.radius, 40).low;
 
 /** Value of a column of the trace at a distance, m; null beyond the run. */
 function valueAt({ distance, ...columns }: Trace, column: 'speed' | 'thrust' | 'resistance' | 'gripLimit', at: number): number | null {

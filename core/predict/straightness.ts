@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { CARE } from '../car/catalogue.ts';
 import { bearingsApart } from '../car/fitted.ts';
@@ -52,14 +53,9 @@ export const floorPath = (curvature: number, way: number, points: number): { rea
 /** The curvature, 1/m, that brings a car `drift` metres to the right after `way` metres: the inverse of `driftAfter`, by bisection. */
 export function curvatureFromDrift(drift: number, way: number): number {
   // The drift grows with the curvature up to about 0.72 of the way.
-  let low = 0;
-  let high = 2.33 / way;
-  const wanted = Math.min(Math.abs(drift), driftAfter(high, way));
-  for (let step = 0; step < 60; step++) {
-    const middle = (low + high) / 2;
-    if (driftAfter(middle, way) < wanted) low = middle;
-    else high = middle;
-  }
+  const most = 2.33 / way;
+  const wanted = Math.min(Math.abs(drift), driftAfter(most, way));
+  const { low, high } = bisect((curvature) => driftAfter(curvature, way) < wanted, 0, most, 60);
   return Math.sign(drift) * ((low + high) / 2);
 }
 

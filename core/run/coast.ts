@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import {
   driveLoad,
   gripLimit,
@@ -166,14 +167,7 @@ function coastTo(run: Run, coasting: Coasting, w1: number, wLimit: number): 'rea
   let time = timeTo(distance);
   if (motion.time + time > TIME_LIMIT) {
     reached = 'limit';
-    let low = 0;
-    let high = distance;
-    for (let k = 0; k < 60; k++) {
-      const middle = (low + high) / 2;
-      if (motion.time + timeTo(middle) < TIME_LIMIT) low = middle;
-      else high = middle;
-    }
-    distance = high;
+    distance = bisect((x) => motion.time + timeTo(x) < TIME_LIMIT, 0, distance, 60).high;
     time = TIME_LIMIT - motion.time;
     end = Math.max(coastSpeedSquared(coasting, w0, distance), 0);
   }

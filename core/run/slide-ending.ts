@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import { denseValue } from '../numerics/dormand-prince.ts';
 import { DISTANCE_LIMIT, segmentGoal, type Run } from './motion.ts';
 import { pullLeft } from './slide-equations.ts';
@@ -69,14 +70,7 @@ function distanceAt(watch: Watch, ending: SlideEnding, part: number): number {
 function crossingOf(watch: Watch, ending: SlideEnding, after: number, before: number): number {
   // Sliding begins with tyre and floor moving together: look just past the start before calling it ended.
   if (after === 0 && distanceAt(watch, ending, 0) <= 0 && distanceAt(watch, ending, 1e-6 * before) <= 0) return 0;
-  let low = after;
-  let high = before;
-  for (let k = 0; k < 50 && high - low > 1e-13; k++) {
-    const middle = (low + high) / 2;
-    if (distanceAt(watch, ending, middle) < 0) high = middle;
-    else low = middle;
-  }
-  return high;
+  return bisect((part) => distanceAt(watch, ending, part) >= 0, after, before, 44).high;
 }
 
 /** What ends a slide may come and go within a step: it is looked for at every such part of it. */

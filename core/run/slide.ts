@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import { denseValue, makeDense, tryStep, type Derivative, type Step } from '../numerics/dormand-prince.ts';
 import { armLoad, bearingTorque, gripLimit, resistanceAt, slideWith } from './forces.ts';
 import {
@@ -125,14 +126,7 @@ function crossSegment(run: Run, goal: number): void {
 
 /** The part of the step at which `mark` metres are passed. */
 function partAt(step: Step, mark: number): number {
-  let low = 0;
-  let high = 1;
-  while (high - low > 1e-13) {
-    const middle = (low + high) / 2;
-    if (denseValue(step, X, middle) < mark) low = middle;
-    else high = middle;
-  }
-  return high;
+  return bisect((part) => denseValue(step, X, part) < mark, 0, 1, 44).high;
 }
 
 /** Takes the step just made into the run: energies, top speed, marks, trace, and where it is now. */

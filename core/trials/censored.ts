@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
@@ -24,10 +25,9 @@ function peak(f: (x: number) => number, low: number, high: number): { readonly a
   let [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
   let [fc, fd] = [f(c), f(d)];
   for (let k = 0; k < STEPS; k++) {
-    if (fc > fd) [b, d, fd, c] = [d, c, fc, d - GOLDEN * (d - a)];
-    else [a, c, fc, d] = [c, d, fd, c + GOLDEN * (b - c)];
-    // One of the two was moved: it is looked at again.
-    if (fc === fd || d - c < 0) [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
+    if (fc > fd) b = d;
+    else a = c;
+    [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
     [fc, fd] = [f(c), f(d)];
   }
   const at = (a + b) / 2;
@@ -55,13 +55,8 @@ export function censoredGroup(outcomes: readonly Outcome[]): GroupSpread | null 
   const { at: mean, value: best } = peak((m) => profile(m).value, least - scale, most + 20 * scale);
   const crossing = (from: number, to: number): number | null => {
     if (2 * (best - profile(to).value) < CHI_SQUARE) return null;
-    let [inside, outside] = [from, to];
-    for (let k = 0; k < STEPS / 2; k++) {
-      const middle = (inside + outside) / 2;
-      if (2 * (best - profile(middle).value) < CHI_SQUARE) inside = middle;
-      else outside = middle;
-    }
-    return (inside + outside) / 2;
+    const { low, high } = bisect((mean) => 2 * (best - profile(mean).value) < CHI_SQUARE, from, to, STEPS / 2);
+    return (low + high) / 2;
   };
   return {
     mean,

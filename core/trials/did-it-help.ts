@@ -1,3 +1,4 @@
+import { bisect, bisectWhole } from '../numerics/bisect.ts';
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import { mean } from 'simple-statistics';
@@ -90,12 +91,7 @@ interface Difference {
 
 const HALVINGS = 45;
 function quantileOf({ below, range }: Difference, share: number): number {
-  let [low, high] = range;
-  for (let k = 0; k < HALVINGS; k++) {
-    const middle = (low + high) / 2;
-    if (below(middle) < share) low = middle;
-    else high = middle;
-  }
+  const { low, high } = bisect((gain) => below(gain) < share, ...range, HALVINGS);
   return (low + high) / 2;
 }
 
@@ -155,13 +151,8 @@ function missDifference(places: readonly ScatterNode[], mark: number, session: n
   const shares = gains.map(({ weight }) => (total += weight));
   return {
     below: (gain) => {
-      let [low, high] = [0, gains.length];
-      while (low < high) {
-        const middle = (low + high) >> 1;
-        if (gains[middle]!.gain < gain) low = middle + 1;
-        else high = middle;
-      }
-      return low === 0 ? 0 : shares[low - 1]!;
+      const last = bisectWhole((n) => gains[n]!.gain < gain, -1, gains.length);
+      return last < 0 ? 0 : shares[last]!;
     },
     range: [gains[0]!.gain - 1e-9, gains.at(-1)!.gain + 1e-9],
     matters: RELEVANT_GAIN * mark,
@@ -293,7 +284,7 @@ function runsMore(groups: readonly LnPair[], places: readonly ScatterNode[], jud
     const random = randomGenerator(1);
     let [settled, draw] = [0, 0];
     // Only until it is decided.
-    for (; draw < DRAWS && settled < SETTLED * DRAWS && draw - settled <= (1 - SETTLED) * DRAWS; draw++) {
+    for (; settled < SETTLED * DRAWS && draw - settled <= (1 - SETTLED) * DRAWS; draw++) {
       let left = random();
       const place = places.find(({ weight }) => (left -= weight) <= 0) ?? places.at(-1)!;
       const pairs = inPairs(place);
@@ -318,11 +309,5 @@ function runsMore(groups: readonly LnPair[], places: readonly ScatterNode[], jud
     return settled >= SETTLED * DRAWS;
   };
   if (!isSettled(MORE.at(-1)!)) return null;
-  let [low, high] = [-1, MORE.length - 1];
-  while (high - low > 1) {
-    const middle = Math.floor((low + high) / 2);
-    if (isSettled(MORE[middle]!)) high = middle;
-    else low = middle;
-  }
-  return MORE[high]!;
+  return MORE[bisectWhole((n) => !isSettled(MORE[n]!), -1, MORE.length - 1) + 1]!;
 }

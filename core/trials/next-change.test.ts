@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { CarDesign, Wind } from '../car/car-design.ts';
+import type { CarDesign, LeverDesign, Wind } from '../car/car-design.ts';
 import { FREEING } from '../car/flick-test.ts';
 import { conflictsOf } from '../car/fit.ts';
 import { hasBands } from '../car/motors/motors.ts';
@@ -8,6 +8,7 @@ import { sizesOf } from '../car/sizes.ts';
 import { weighedAt } from '../car/weights.ts';
 import { checkCar, stoppedBy, type Check } from '../checks/check-car.ts';
 import { runForAim } from '../explore/aim.ts';
+import { withMotorPlaced } from '../explore/search-dimensions.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { fitCar } from './fit/fit-car.ts';
 import { predictFitted } from './fit/predict-fitted.ts';
@@ -114,6 +115,17 @@ describe('what to change next', () => {
     const lever = changesOf(newCar('x')).tradeOffs.find(({ less }) => less.words.startsWith('lever'))!;
     const plain = (words: string): string => words.replaceAll('\u00a0', ' ');
     expect([plain(lever.less.words), plain(lever.more.words)]).toEqual(['lever 144 mm', 'lever 216 mm']);
+    // As the model has it for such a lever, and for 20 g less and more.
+    const design = newCar('x');
+    const { motor, rest } = design as CarDesign & { motor: LeverDesign };
+    const levered = (by: number): number =>
+      distanceOf(withMotorPlaced({ ...design, motor: { ...motor, leverLength: by * motor.leverLength } }));
+    expect(lever.less.distance / lever.now).toBeCloseTo(levered(0.8) / distanceOf(design), 1);
+    expect(lever.more.distance / lever.now).toBeCloseTo(levered(1.2) / distanceOf(design), 1);
+    const weight = changesOf(design).tradeOffs.find(({ name }) => name === 'light or heavy')!;
+    const weighing = (by: number): number => distanceOf({ ...design, rest: { ...rest, mass: rest.mass + by } });
+    expect(Math.sign(weight.less.distance - weight.more.distance)).toBe(Math.sign(weighing(-0.02) - weighing(0.02)));
+    expect(weight.more.distance / weight.now).toBeCloseTo(weighing(0.02) / distanceOf(design), 1);
   });
   it('keeps a part of the builder’s own as it is: no other size of it is offered', () => {
     const values = { diameter: 0.1, areaDensity: 1 };

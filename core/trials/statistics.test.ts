@@ -294,6 +294,8 @@ describe('runs made in turn', () => {
   it('are those that change sides each time, in whatever order they are listed', () => {
     expect(areInTurn({ before: [at(4), at(0), at(2)], after: [at(5), at(1), at(3)] })).toBe(true);
     expect(areInTurn({ before: [at(0), at(1), at(2)], after: [at(3), at(4), at(5)] })).toBe(false);
+    // A B A B, then more of the second: as often as there are of the fewer.
+    expect(areInTurn({ before: [at(0), at(2)], after: [at(1), at(3), at(4), at(5), at(6), at(7)] })).toBe(true);
   });
 });
 
@@ -356,6 +358,8 @@ describe('the scatter of a builder’s own runs', () => {
     // ln s of three runs at 0.97, 1, 1.03 is about 3 %.
     const steady = [9.7, 10, 10.3];
     const none = ownScatter([[10, 11]]);
+    // Runs that did not start tell nothing of it: two that did are too few.
+    expect(ownScatter([[10, 11, 0, 0.01]])).toEqual(none);
     expect(none.median).toBeCloseTo(0.06, 12);
     expect(none.spread).toBeCloseTo(0.5, 12);
     const [few, many] = [ownScatter([steady, steady]), ownScatter(Array<number[]>(20).fill(steady))];

@@ -47,6 +47,7 @@ describe('mean and spread', () => {
     expect(sumsTogether(sumsOf([8]), sumsOf([], [8])).best).toEqual({ kind: 'hit-wall', distance: 8 });
     expect(sumsTogether(sumsOf([], [8]), sumsOf([8])).best).toEqual({ kind: 'hit-wall', distance: 8 });
     expect(sumsTogether(sumsOf([9]), sumsOf([8])).best).toEqual({ kind: 'stopped', distance: 9 });
+    expect(sumsTogether(sumsOf([9]), sumsOf([], [8])).best).toEqual({ kind: 'stopped', distance: 9 });
   });
 });
 

@@ -83,6 +83,18 @@ describe('the runs of a car', () => {
     expect(tuning.groups.at(-1)).toMatchObject({ wind: winds[0], distances: [{ order: 1 }, { order: 26 }] });
   });
 
+  it('of two builds are told together, and the latest build by itself', () => {
+    const other: CarDesign = { ...design, ballast: { mass: 0.03, fromDriveAxle: 0 } };
+    const selected = selectRuns([run(other, 10), run(other, 10.2), run(design, 12), run(design, 12.1)])!;
+    expect(selected.groups).toHaveLength(2);
+    expect(selected.ofLatest.map(({ design: ran }) => ran.ballast.mass)).toEqual([design.ballast.mass]);
+  });
+  it('of which some hit the wall tell how many go further, where some stopped', () => {
+    const walls = (distances: readonly number[]) => distances.map((distance): Outcome => ({ kind: 'hit-wall', distance }));
+    const beyondOf = (outcomes: readonly (number | Outcome)[]) => tuneCar(design, outcomes.map((outcome) => run(design, outcome)))!.groups[0]!.beyond; // prettier-ignore
+    expect(beyondOf([10, 11, ...walls([12])])).toEqual([[10, expect.closeTo(2 / 3, 9)], [11, expect.closeTo(1 / 3, 9)], [12, expect.closeTo(1 / 3, 9)]]); // prettier-ignore
+    expect(beyondOf(walls([12, 12]))).toBeNull();
+  });
   it('out and back on a floor that leans are told for each way, and so is what is left out of the fit', () => {
     const [out, back] = [reach(design, 0.004), reach(design, -0.004)];
     const pairs = [0.98, 1, 1.02].flatMap((by) => [

@@ -1,3 +1,4 @@
+import { bisectWhole } from '../numerics/bisect.ts';
 import { mean } from 'simple-statistics';
 import { goalOf } from '../brief/goal.ts';
 import type { CarDesign, Measured, Wind } from '../car/car-design.ts';
@@ -186,15 +187,10 @@ function shortRoom(fitted: FittedCar, design: CarDesign, turns: number, ways: Ru
     return told ? shareBelow(told.lnNext, Math.log(room + STALL)) : 1;
   };
   if (stops({ kind: 'full' }) >= ROOM_PROBABILITY) return null;
-  let [low, high] = [0, Math.floor(2 * turns)];
-  while (high - low > 1) {
-    const middle = Math.floor((low + high) / 2);
-    if (stops({ kind: 'turns', turns: middle / 2 }) >= ROOM_PROBABILITY) low = middle;
-    else high = middle;
-  }
-  if (low === 0) return { room, turns: 0, distance: { low: 0, middle: 0, high: 0 } };
-  const told = predictFitted(fitted, design, { kind: 'turns', turns: low / 2 }, ways);
-  return told && { room, turns: low / 2, distance: told.mean };
+  const halves = bisectWhole((n) => stops({ kind: 'turns', turns: n / 2 }) >= ROOM_PROBABILITY, 0, Math.floor(2 * turns));
+  if (halves === 0) return { room, turns: 0, distance: { low: 0, middle: 0, high: 0 } };
+  const told = predictFitted(fitted, design, { kind: 'turns', turns: halves / 2 }, ways);
+  return told && { room, turns: halves / 2, distance: told.mean };
 }
 
 export interface TuningOptions {

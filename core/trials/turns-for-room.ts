@@ -1,3 +1,4 @@
+import { bisectWhole } from '../numerics/bisect.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { sampledRuns } from '../predict/sampled-runs.ts';
@@ -29,11 +30,6 @@ export function turnsForRoom(design: CarDesign, room: number, seed = 1): TurnsFo
     ).length / CARS;
   const stopFully = stopping(null);
   if (stopFully >= ROOM_PROBABILITY) return { turns: most, isFull: true, stopFully };
-  let [low, high] = [0, Math.floor(most / STEP)];
-  while (high - low > 1) {
-    const middle = Math.floor((low + high) / 2);
-    if (stopping(middle * STEP) >= ROOM_PROBABILITY) low = middle;
-    else high = middle;
-  }
-  return { turns: low * STEP, isFull: false, stopFully };
+  const steps = bisectWhole((n) => stopping(n * STEP) >= ROOM_PROBABILITY, 0, Math.floor(most / STEP));
+  return { turns: steps * STEP, isFull: false, stopFully };
 }

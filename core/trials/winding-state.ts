@@ -1,3 +1,4 @@
+import { bisect } from '../numerics/bisect.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { safeStretch } from '../car/catalogue.ts';
 import { hasBands } from '../car/motors/motors.ts';
@@ -34,11 +35,5 @@ export function safeTurns(design: CarDesign): number {
   const limit = safeStretch(design.motor.band);
   const isSafe = (turns: number): boolean => (windingState(design, turns)?.stretch ?? Infinity) <= limit;
   if (isSafe(most)) return most;
-  let [low, high] = [0, most];
-  for (let k = 0; k < HALVINGS; k++) {
-    const middle = (low + high) / 2;
-    if (isSafe(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
+  return bisect(isSafe, 0, most, HALVINGS).low;
 }

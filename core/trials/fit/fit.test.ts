@@ -333,6 +333,7 @@ describe('a fit', () => {
     expect(shareOf('stop-time-full')).toBeGreaterThan(1.3 * shareOf('stop-time-half'));
     // A distance alone is another reading than a time, and tells the more the further it is wound.
     expect(shareOf('full')).not.toBeCloseTo(shareOf('stop-time-full'), 3);
+    expect(shareOf('half')).not.toBeCloseTo(shareOf('stop-time-half'), 3);
     const byDistance = ['half', 'three-quarters', 'full'].map(shareOf);
     expect(byDistance).toEqual(byDistance.toSorted((a, b) => a - b));
   });
