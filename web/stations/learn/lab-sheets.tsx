@@ -1,4 +1,6 @@
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { unitOf } from '../../../core/units/quantity.ts';
+import { useUnits } from '../../ui/use-units.ts';
 import plain from '../../ui/plain.module.css';
 import sheet from '../../ui/sheet.module.css';
 import styles from './learn.module.css';
@@ -46,6 +48,7 @@ const LabSheet = ({ id, title, children }: LabSheetProps) => (
 
 /** Three sheets for the floor: predict, measure, explain; one change at a time; a fair test. */
 export function LabSheets({ design }: { readonly design: CarDesign }) {
+  const unit = unitOf('distance', useUnits());
   const head = (
     <p className={plain.text}>
       Crew: {LINE} Car: {design.name} Date: ____________
@@ -63,7 +66,7 @@ export function LabSheets({ design }: { readonly design: CarDesign }) {
           {LINE}
         </p>
         <p className={plain.text}>2. Measure, nose at the line to nose at rest.</p>
-        <Blank head={['run', 'before, m', 'after, m', 'seen']} rows={['1', '2', '3', 'mean']} />
+        <Blank head={['run', `before, ${unit}`, `after, ${unit}`, 'seen']} rows={['1', '2', '3', 'mean']} />
         <p className={plain.text}>3. Explain. Is the difference larger than the scatter of the runs? {LINE}</p>
         <p className={plain.text}>Our reason was right / wrong, because: {LINE}</p>
       </LabSheet>
@@ -73,7 +76,7 @@ export function LabSheets({ design }: { readonly design: CarDesign }) {
           Each row differs from the one above in one thing. What was changed stays changed, or is put back first.
         </p>
         <Blank
-          head={['version', 'the one thing changed', 'we expect, m', 'run 1', 'run 2', 'run 3', 'mean', 'kept?']}
+          head={['version', 'the one thing changed', `we expect, ${unit}`, 'run 1', 'run 2', 'run 3', 'mean', 'kept?']}
           rows={['as it was', '1', '2', '3', '4', '5']}
         />
         <p className={plain.text}>Which change brought most for its effort? {LINE}</p>
@@ -98,9 +101,13 @@ export function LabSheets({ design }: { readonly design: CarDesign }) {
             </li>
           ))}
         </ul>
-        <Blank head={['run, in turn', 'before, m', 'after, m']} rows={['1', '2', '3', '4', '5', 'mean', 'longest minus shortest']} />
+        <Blank
+          head={['run, in turn', `before, ${unit}`, `after, ${unit}`]}
+          rows={['1', '2', '3', '4', '5', 'mean', 'longest minus shortest']}
+        />
         <p className={plain.text}>
-          The means differ by ____ m; single runs of one kind differ by up to ____ m. So the change: helped / did not help / we cannot tell.
+          The means differ by ____ {unit}; single runs of one kind differ by up to ____ {unit}. So the change: helped / did not help / we
+          cannot tell.
         </p>
       </LabSheet>
     </>

@@ -5,9 +5,11 @@ import { goalRecord } from '../../../core/brief/goals.ts';
 import { readPoints } from '../../../core/brief/parse-lines.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
+import { unitOf, unitValue } from '../../../core/units/quantity.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { GatePanel } from '../../devices/gate-panel.tsx';
 import { WatchPanel, type Split } from '../../devices/watch-panel.tsx';
+import { useUnits } from '../../ui/use-units.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useLocalStorage } from '../../ui/use-local-storage.ts';
@@ -32,10 +34,13 @@ export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
   const [way, setWay] = useState<keyof typeof WAYS>('hand');
   const [chosen, setChosen] = useState('');
   const [further, setFurther] = useLocalStorage('meet-gates', '');
+  const units = useUnits();
   const [runs, setRuns] = useState(0);
   const ofRound = goalRecord(round.goal).marks?.(round.goal) ?? [];
   const read = readPoints(further);
-  const marks = [...new Set([...ofRound, ...(read.kind === 'read' ? read.value : [])])].sort((a, b) => a - b);
+  const marks = [...new Set([...ofRound, ...(read.kind === 'read' ? read.value.map((at) => at * unitValue('distance', units)) : [])])].sort(
+    (a, b) => a - b,
+  );
   const of = cars.find(({ entry }) => entry === chosen) ?? cars[0];
   if (!of) return null;
   const [mark] = ofRound;
@@ -58,13 +63,13 @@ export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
         )}
         <ChoiceSelect label="Timed" value={way} options={WAYS} onChange={setWay} />
         <TextEntry
-          label="Times are taken at, m (6, 12)"
+          label={`Times are taken at, ${unitOf('distance', units)} (6, 12)`}
           value={further}
           check={(text) => {
             const points = readPoints(text);
             return text === '' || (points.kind === 'read' && points.value.length <= 19 && points.value.every((at) => at > 0))
               ? null
-              : 'Write distances in metres, as 6, 12: at most 19.';
+              : `Write distances in ${unitOf('distance', units)}, as 6, 12: at most 19.`;
           }}
           onChange={setFurther}
         />

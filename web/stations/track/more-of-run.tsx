@@ -12,6 +12,8 @@ import plain from '../../ui/plain.module.css';
 import { scaledPicture } from '../../ui/scaled-picture.ts';
 import { RunPhoto } from './run-photo.tsx';
 import type { TypedField } from './read-run-form.ts';
+import { unitOf } from '../../../core/units/quantity.ts';
+import { useUnits } from '../../ui/use-units.ts';
 import { Choice } from './choice.tsx';
 import type { TrackForm } from './track-slice.ts';
 import styles from './track.module.css';
@@ -112,68 +114,72 @@ const FLOOR_NAMES = Object.fromEntries(Object.entries(FLOORS).map(([kind, { labe
 >;
 
 /** What may be told of a run besides how far it came: none of it is needed. */
-export const MoreOfRun = ({ form, text, change, hasBands, floors }: MoreOfRunProps) => (
-  <details className={styles.more}>
-    <summary>More about this run: drift, direction, photo, times along the run</summary>
-    <div className={styles.moreFields}>
-      <Choice
-        label="Distance measured"
-        value={form.measuredBy}
-        options={{ tape: 'by tape', marks: 'by marks', 'from-wall': 'from the wall' }}
-        onChange={(measuredBy) => change({ measuredBy })}
-      />
-      {text('drift', 'Drift off the line, m')}
-      <Choice
-        label="Drifted to"
-        value={form.driftSide}
-        options={{ left: 'left', right: 'right' }}
-        onChange={(driftSide) => change({ driftSide })}
-      />
-      <Choice
-        label="Direction"
-        value={form.direction === '' ? 'untold' : form.direction}
-        options={{ untold: 'not given', out: 'out', back: 'back' }}
-        onChange={(direction) => change({ direction: direction === 'untold' ? '' : direction })}
-      />
-      {hasBands && (
+export function MoreOfRun({ form, text, change, hasBands, floors }: MoreOfRunProps) {
+  const units = useUnits();
+  const metres = unitOf('distance', units);
+  return (
+    <details className={styles.more}>
+      <summary>More about this run: drift, direction, photo, times along the run</summary>
+      <div className={styles.moreFields}>
         <Choice
-          label="Stretched by hand while winding"
-          value={form.stretched ? 'yes' : 'no'}
-          options={{ no: 'not stretched', yes: 'stretched by hand' }}
-          onChange={(stretched) => change({ stretched: stretched === 'yes' })}
+          label="Distance measured"
+          value={form.measuredBy}
+          options={{ tape: 'by tape', marks: 'by marks', 'from-wall': 'from the wall' }}
+          onChange={(measuredBy) => change({ measuredBy })}
         />
-      )}
-      {text('spunFor', 'Wheels spun for about, m')}
-      {floors.length > 0 && (
+        {text('drift', `Drift off the line, ${metres}`)}
+        <Choice
+          label="Drifted to"
+          value={form.driftSide}
+          options={{ left: 'left', right: 'right' }}
+          onChange={(driftSide) => change({ driftSide })}
+        />
+        <Choice
+          label="Direction"
+          value={form.direction === '' ? 'untold' : form.direction}
+          options={{ untold: 'not given', out: 'out', back: 'back' }}
+          onChange={(direction) => change({ direction: direction === 'untold' ? '' : direction })}
+        />
+        {hasBands && (
+          <Choice
+            label="Stretched by hand while winding"
+            value={form.stretched ? 'yes' : 'no'}
+            options={{ no: 'not stretched', yes: 'stretched by hand' }}
+            onChange={(stretched) => change({ stretched: stretched === 'yes' })}
+          />
+        )}
+        {text('spunFor', `Wheels spun for about, ${metres}`)}
+        {floors.length > 0 && (
+          <ChoiceSelect
+            label="Floor of this run"
+            value={floors.some(({ key }) => key === form.floor) ? form.floor : 'of-day'}
+            options={{ 'of-day': 'the floor of the day', ...Object.fromEntries(floors.map(({ key, label }) => [key, label])) }}
+            onChange={(floor) => change({ floor: floor === 'of-day' ? '' : floor })}
+          />
+        )}
         <ChoiceSelect
-          label="Floor of this run"
-          value={floors.some(({ key }) => key === form.floor) ? form.floor : 'of-day'}
-          options={{ 'of-day': 'the floor of the day', ...Object.fromEntries(floors.map(({ key, label }) => [key, label])) }}
-          onChange={(floor) => change({ floor: floor === 'of-day' ? '' : floor })}
+          label="Compared with another floor"
+          value={form.elsewhere === '' ? 'untold' : form.elsewhere}
+          options={{ untold: 'not given', ...FLOOR_NAMES }}
+          onChange={(floor) => change({ elsewhere: floor === 'untold' ? '' : floor })}
         />
-      )}
-      <ChoiceSelect
-        label="Compared with another floor"
-        value={form.elsewhere === '' ? 'untold' : form.elsewhere}
-        options={{ untold: 'not given', ...FLOOR_NAMES }}
-        onChange={(floor) => change({ elsewhere: floor === 'untold' ? '' : floor })}
-      />
-      {form.elsewhere !== '' && (
+        {form.elsewhere !== '' && (
+          <Choice
+            label="Distance there"
+            value={form.goes}
+            options={{ further: 'further there', 'less-far': 'less far there' }}
+            onChange={(goes) => change({ goes })}
+          />
+        )}
+        {text('load', `Load carried, ${unitOf('weight', units)} (if another than the car’s own)`)}
         <Choice
-          label="Distance there"
-          value={form.goes}
-          options={{ further: 'further there', 'less-far': 'less far there' }}
-          onChange={(goes) => change({ goes })}
+          label="In one piece"
+          value={form.inOnePiece === '' ? 'untold' : form.inOnePiece}
+          options={{ untold: 'not given', yes: 'in one piece', no: 'came apart' }}
+          onChange={(inOnePiece) => change({ inOnePiece: inOnePiece === 'untold' ? '' : inOnePiece })}
         />
-      )}
-      {text('load', 'Load carried, g (if another than the car’s own)')}
-      <Choice
-        label="In one piece"
-        value={form.inOnePiece === '' ? 'untold' : form.inOnePiece}
-        options={{ untold: 'not given', yes: 'in one piece', no: 'came apart' }}
-        onChange={(inOnePiece) => change({ inOnePiece: inOnePiece === 'untold' ? '' : inOnePiece })}
-      />
-      <FromFiles form={form} change={change} />
-    </div>
-  </details>
-);
+        <FromFiles form={form} change={change} />
+      </div>
+    </details>
+  );
+}

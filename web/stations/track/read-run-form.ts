@@ -2,7 +2,7 @@ import type { Brief } from '../../../core/brief/brief.ts';
 import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import type { CarDesign, Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
-import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatNumber, parseQuantity, type Quantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { TrackForm } from './track-slice.ts';
 
 export type TypedField = 'turns' | 'marks' | 'distance' | 'time' | 'drift' | 'spunFor' | 'load';
@@ -24,7 +24,6 @@ const RANGE: Readonly<Record<TypedField, readonly [number, number]>> = {
   spunFor: [0, 1000],
   load: [0, 5],
 };
-const UNIT: Partial<Readonly<Record<Quantity, string>>> = { distance: ' m', time: ' s', weight: ' kg' };
 
 /** What stands in the form, reread while other units are shown: each figure keeps its unit. */
 export const rereadForm = (form: TrackForm, reread: (text: string, quantity: Quantity) => string): Partial<TrackForm> =>
@@ -36,7 +35,8 @@ function readField(form: TrackForm, field: TypedField, units: UnitSystem): numbe
   if (parsed.kind === 'unclear') return parsed.message;
   const [low, high] = RANGE[field];
   if (parsed.value >= low && parsed.value <= high) return parsed.value;
-  return `Must be ${low} to ${high}${UNIT[QUANTITY[field]] ?? ''}.`;
+  const [least, most] = [low, high].map((value) => Number(formatNumber(value, QUANTITY[field], units)));
+  return `Must be ${least} to ${most} ${unitOf(QUANTITY[field], units)}`.trim() + '.';
 }
 
 /** How far it was wound, or what is wrong with the turns that were typed. */

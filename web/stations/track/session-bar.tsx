@@ -9,7 +9,7 @@ import { readPoints } from '../../../core/brief/parse-lines.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { describeFloor } from '../../../core/car/floors.ts';
 import { isSameContent } from '../../../core/car/same-design.ts';
-import { formatIn, formatQuantity } from '../../../core/units/quantity.ts';
+import { formatIn, formatNumber, formatQuantity, unitOf, unitValue } from '../../../core/units/quantity.ts';
 import { useEndSharingMutation, useListCarsQuery } from '../../app/api.ts';
 import { useIsOwner, useRole } from '../../app/use-role.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
@@ -136,17 +136,18 @@ function SessionDrawer({
       />
       <TextEntry label="Measured by" value={session.measuredBy} maxLength={80} onChange={(measuredBy) => change({ measuredBy })} />
       <TextEntry
-        label="Times are taken at, m (6, 12)"
-        value={session.marks.join(', ')}
+        label={`Times are taken at, ${unitOf('distance', units)} (6, 12)`}
+        value={session.marks.map((at) => formatNumber(at, 'distance', units).replace(/\.?0+$/, '')).join(', ')}
         check={(text) => {
           const read = readPoints(text);
           return read.kind === 'read' && read.value.length <= 20 && read.value.every((at) => at > 0)
             ? null
-            : 'Write distances in metres, as 6, 12: at most 20.';
+            : `Write distances in ${unitOf('distance', units)}, as 6, 12: at most 20.`;
         }}
         onChange={(text) => {
           const read = readPoints(text);
-          if (read.kind === 'read') void change({ marks: [...new Set(read.value)].sort((a, b) => a - b) });
+          if (read.kind === 'read')
+            void change({ marks: [...new Set(read.value.map((at) => at * unitValue('distance', units)))].sort((a, b) => a - b) });
         }}
       />
       <QuantityField
