@@ -7,7 +7,17 @@ import { prepareRun } from '../predict/derive-run-setup.ts';
 import { sampledRuns, type SampledRun } from '../predict/sampled-runs.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
-import { type Format, formatIn, formatKnown, formatNumber, formatQuantity, formatRange, unitOf, type UnitSystem, USUAL_HALF_WIDTH } from '../units/quantity.ts';
+import {
+  type Format,
+  formatIn,
+  formatKnown,
+  formatNumber,
+  formatQuantity,
+  formatRange,
+  unitOf,
+  type UnitSystem,
+  USUAL_HALF_WIDTH,
+} from '../units/quantity.ts';
 import { designForRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
 import type { Goal } from './goal.ts';

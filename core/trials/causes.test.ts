@@ -170,6 +170,10 @@ describe('straightness from drifts', () => {
     expect(sure.moves[0]!.distance).toBeGreaterThan(sure.within);
     expect(to([0.8, -0.7, 0.1]).moves).toEqual([]);
     expect(straightening(design, [])).toBeNull();
+    // Runs of 20 cm and less tell no curve.
+    const long = [5, 6].map((way) => ({ way, drift: 0.1 * way }));
+    const short = [0.2, 0.1].map((way) => ({ way, drift: -way }));
+    expect(straightening(design, [...long, ...short])).toEqual(straightening(design, long));
   });
 });
 

@@ -57,6 +57,11 @@ describe('the report of a fit', () => {
     expect(one.causes.every(({ id }) => typeof id === 'string')).toBe(true);
   });
 
+  it('weighs what was seen of the runs', () => {
+    const rubbed = asExpected(FULL).map((run) => ({ ...run, seen: ['rubbed' as const] }));
+    const chanceOf = (causes: typeof one.causes): number => causes.find(({ id }) => id === 'rubbing')!.probability;
+    expect(chanceOf(fitReport({ design, runs: rubbed })!.causes)).toBeGreaterThan(3 * chanceOf(one.causes));
+  });
   it('has each value with what was expected of it inside its interval', () => {
     for (const { prior, fitted, interval90 } of Object.values(one.values)) {
       expect(interval90[0]).toBeLessThan(fitted);

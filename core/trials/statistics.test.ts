@@ -9,7 +9,7 @@ import { atTheMark } from './at-the-mark.ts';
 import { censoredGroup, kaplanMeier } from './censored.ts';
 import { chanceStartsMore, didItHelp, meanMiss, type Comparison, type ComparisonOptions } from './did-it-help.ts';
 import { scatterPosterior } from './scatter-posterior.ts';
-import { areInTurn, stoppedAt, type ScoredRun, type ScoredRuns } from './scored-runs.ts';
+import { areInTurn, comparable, stoppedAt, type ScoredRun, type ScoredRuns } from './scored-runs.ts';
 import { permutationP, superiority, welch } from './two-sample-tests.ts';
 import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { ownScatter } from './own-scatter.ts';
@@ -296,6 +296,13 @@ describe('runs made in turn', () => {
     expect(areInTurn({ before: [at(0), at(1), at(2)], after: [at(3), at(4), at(5)] })).toBe(false);
     // A B A B, then more of the second: as often as there are of the fewer.
     expect(areInTurn({ before: [at(0), at(2)], after: [at(1), at(3), at(4), at(5), at(6), at(7)] })).toBe(true);
+  });
+});
+
+describe('groups before and after', () => {
+  it('can be compared where both ran', () => {
+    const run = { design: newCar('x'), record: {} as RunOfCar['record'] };
+    expect(comparable([{ before: [run], after: [] }, { before: [], after: [run] }, { before: [run], after: [run] }])).toHaveLength(1); // prettier-ignore
   });
 });
 

@@ -101,6 +101,13 @@ describe('what a run says of a model', () => {
     expect(Math.exp(term(said('less-far'), off(2.3646)).value)).toBeCloseTo(0.025, 4);
     expect([term(said('further'), at(6)).gradient[0]! > 0, term(said('less-far'), at(10)).gradient[0]! < 0]).toEqual([true, true]);
   });
+  it('at a wall that the model stays ten deviations short of: ln Φ(−10) = −53.23 (tables), and its slope leads there', () => {
+    const wall: TrialRun = { outcome: { kind: 'hit-wall', distance: 10 } };
+    const sigma = Math.hypot(0.06, 0.03 / 10.05);
+    const { value, gradient } = term(wall, at((10 + STALL) * Math.exp(-10 * sigma) - STALL));
+    expect(value).toBeCloseTo(-53.23, 1);
+    expect(gradient[0]! * sigma).toBeCloseTo(10.1, 1);
+  });
   it('counts by what runs tell on average: the Fisher information of a Student t with 7 degrees, wherever the run lies', () => {
     // (ν + 1)/(ν + 3) over its scale²: 0.8/(5/7 · (0.06² + (0.03/10.05)²)), by hand 310.34.
     const run: TrialRun = { outcome: { kind: 'stopped', distance: 10 } };

@@ -4,7 +4,15 @@ import { designAsBuilt, goalDistance, inspect, inspectedSizes, type InspectionRo
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSameCar } from '../../../core/car/same-design.ts';
 import { prepareRun } from '../../../core/predict/derive-run-setup.ts';
-import { formatAbout, formatNumber, formatPredicted, formatQuantity, parseQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import {
+  formatAbout,
+  formatNumber,
+  formatPredicted,
+  formatQuantity,
+  parseQuantity,
+  unitOf,
+  type UnitSystem,
+} from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';

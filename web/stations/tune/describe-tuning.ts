@@ -16,7 +16,15 @@ import type { EntryToCheck } from '../../../core/trials/entries-to-check.ts';
 import type { Plausibility, GroupCheck } from '../../../core/trials/group-check.ts';
 import type { SignsInRuns } from '../../../core/trials/signs-in-runs.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
-import { formatAbout, formatKnown, formatNumber, formatQuantity, formatRange, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import {
+  formatAbout,
+  formatKnown,
+  formatNumber,
+  formatQuantity,
+  formatRange,
+  unitOf,
+  type UnitSystem,
+} from '../../../core/units/quantity.ts';
 
 export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`.replace('-', '−');
 

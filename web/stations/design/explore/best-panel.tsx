@@ -12,7 +12,15 @@ import { goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
 import { minutesOf, partsToGet } from '../../../../core/explore/parts-to-get.ts';
 import { SEARCH_TRIES, type Candidate, type OfferedCar, type Search } from '../../../../core/explore/best-car.ts';
-import { type Format, formatIn, formatPredicted, unitOf, type UnitSystem, unitValue, USUAL_HALF_WIDTH } from '../../../../core/units/quantity.ts';
+import {
+  type Format,
+  formatIn,
+  formatPredicted,
+  unitOf,
+  type UnitSystem,
+  unitValue,
+  USUAL_HALF_WIDTH,
+} from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import type { Tokens } from '../../../ui/tokens.ts';
 import { Chart } from '../../../charts/chart.tsx';

@@ -9,7 +9,15 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import type { Bounds } from '../../../../core/predict/uncertainty.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
 import { bestPoint, evenlySpaced, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
-import { formatAbout, formatKnown, formatPredicted, formatQuantity, formatRange, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
+import {
+  formatAbout,
+  formatKnown,
+  formatPredicted,
+  formatQuantity,
+  formatRange,
+  unitOf,
+  type UnitSystem,
+} from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';

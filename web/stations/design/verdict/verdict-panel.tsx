@@ -7,7 +7,14 @@ import type { Prediction } from '../../../../core/predict/predict-run.ts';
 import { limitingFactor, type LimitingFactor } from '../../../../core/predict/verdict.ts';
 import { formatFault } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { formatIn, formatNumber, formatPredicted, formatQuantity, type UnitSystem, USUAL_HALF_WIDTH } from '../../../../core/units/quantity.ts';
+import {
+  formatIn,
+  formatNumber,
+  formatPredicted,
+  formatQuantity,
+  type UnitSystem,
+  USUAL_HALF_WIDTH,
+} from '../../../../core/units/quantity.ts';
 import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
 import { Facts } from '../../../ui/facts.tsx';
