@@ -75,7 +75,7 @@ export function listsSheet(
   const further = neededSizes(design, sizes).filter(({ tells }) => !known.has(tells));
   if (further.length > 0) {
     const { items: rows, foot } = table(
-      ['further sizes', 'mm'],
+      ['further sizes', sizes.unit],
       further.map(({ label, value }) => [label, value]),
       [74, 24],
       frame.left + 3,

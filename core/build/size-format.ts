@@ -6,6 +6,7 @@ export interface SizeFormat {
   readonly number: (metres: number) => string;
   /** With its unit, m: `12.5 mm`, `8 1/2 in`. */
   readonly size: (metres: number) => string;
+  readonly unit: string;
   /** Of a weight, kg, the number alone; and its unit. */
   readonly weight: (kilograms: number, digits: number) => string;
   readonly weightUnit: string;
@@ -37,6 +38,7 @@ export const SIZE_FORMATS: Readonly<Record<UnitSystem, SizeFormat>> = {
   metric: {
     number: tenths,
     size: (metres) => `${tenths(metres)} mm`,
+    unit: 'mm',
     weight: (kilograms, digits) => (1000 * kilograms).toFixed(digits),
     weightUnit: 'g',
     statement: 'in millimetres',
@@ -44,6 +46,7 @@ export const SIZE_FORMATS: Readonly<Record<UnitSystem, SizeFormat>> = {
   inch: {
     number: sixteenths,
     size: (metres) => `${sixteenths(metres)} in`,
+    unit: 'in',
     weight: (kilograms, digits) => (kilograms / OUNCE).toFixed(digits + 1),
     weightUnit: 'oz',
     statement: 'in inches',

@@ -72,7 +72,7 @@ export function nextThing(car: CarInBrief): NextThing {
       words: runs === MIN_LIKE_RUNS - 1 ? 'make one more like run' : 'make two more like runs',
       reason: 'three runs tell the car from luck',
     };
-  return { station: 'tune', words: 'see why it ran like this, and what to change', reason: `${runs} runs tell` };
+  return { station: 'tune', words: 'see why it ran like this, and what to change', reason: `${runs} runs tell why` };
 }
 
 /** A fault that is so likely, though not sure, is looked for before anything is changed. */
