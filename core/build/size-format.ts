@@ -1,4 +1,4 @@
-import { type Format, formatBy, formatQuantity, type UnitSystem } from '../units/quantity.ts';
+import { type Format, formatBy, formatQuantity, type UnitSystem, unitValue } from '../units/quantity.ts';
 
 /** How sizes are written on drawings, templates and cutting lists. */
 export interface SizeFormat {
@@ -14,8 +14,8 @@ export interface SizeFormat {
   readonly statement: string;
 }
 
-const INCH = 0.0254;
-const OUNCE = 0.028349523125;
+const INCH = unitValue('size', 'inch');
+const OUNCE = unitValue('weight', 'inch');
 /** Steps of a ruler in inches. Less than one of them is written in hundredths. */
 const SIXTEENTHS = 16;
 

@@ -122,7 +122,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'off the line ≈ κ s²/2',
       source: 'geometry of the circle',
       onCar: told(
-        `Built with this care it may be ${formatPredicted(off, 'distance', units)} off the line after ${about(5).replace('about ', '')}.`,
+        `Built with this care it may be ${formatPredicted(off, 'distance', units)} off the line after ${formatPredicted(5, 'distance', units)}.`,
       ),
     },
     {

@@ -121,7 +121,18 @@ export const formatPredicted = (
   halfWidth = USUAL_HALF_WIDTH * Math.abs(value),
 ): string => withUnit(formatKnown(value, halfWidth, quantity, system), quantity, system);
 
-/** The same with the word for it: `about 22 m`. */
+/** A range of predicted values with its unit, no finer than it is wide: `14–22 m`; `halfWidth`: as of a predicted value. */
+export function formatPredictedRange(
+  { low, high }: { readonly low: number; readonly high: number },
+  quantity: Quantity,
+  system: UnitSystem,
+  halfWidth = (high - low) / 2,
+): string {
+  const known = (value: number): string => formatKnown(value, halfWidth, quantity, system);
+  return withUnit(formatRange(known(low), known(high)), quantity, system);
+}
+
+/** A predicted value with the word for it: `about 22 m`. */
 export const formatAbout = (value: number, quantity: Quantity, system: UnitSystem): string =>
   `about ${formatPredicted(value, quantity, system)}`;
 

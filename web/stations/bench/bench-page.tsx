@@ -5,13 +5,14 @@ import { Link, useSearchParams } from 'react-router';
 import { INSTRUCTIONS, MEASUREMENT_KINDS } from '../../../core/bench/instructions.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { formatPredictedRange } from '../../../core/units/quantity.ts';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
 import NextStep from '../../open-car/next-step.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { JobBar } from '../../workers/job-bar.tsx';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
-import { describeGain, dayOf, formatDistanceRange } from './describe-result.ts';
+import { describeGain, dayOf } from './describe-result.ts';
 import styles from './bench.module.css';
 import { KnownValues } from './known-values.tsx';
 import { MeasurePanel } from './measure-panel.tsx';
@@ -63,8 +64,8 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           </p>
           {told && (
             <p className={plain.text}>
-              Cars built like this: {formatDistanceRange(told.now, units)} (8 in 10), fully wound. Each bar shows how much a measurement
-              would cut the uncertainty.
+              Cars built like this: {formatPredictedRange(told.now, 'distance', units)} (8 in 10), fully wound. Each bar shows how much a
+              measurement would cut the uncertainty.
             </p>
           )}
           <ol className={styles.list}>
@@ -90,7 +91,8 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
                       {tells}; needs {needs.join(', ')}
                       {brings && brings.share > LITTLE && (
                         <>
-                          . Cuts the uncertainty by {Math.round(100 * brings.share)} %: {formatDistanceRange(brings.after, units)}
+                          . Cuts the uncertainty by {Math.round(100 * brings.share)} %:{' '}
+                          {formatPredictedRange(brings.after, 'distance', units)}
                         </>
                       )}
                     </span>

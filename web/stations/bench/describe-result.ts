@@ -3,7 +3,7 @@ import type { MeasurementResult } from '../../../core/bench/measured.ts';
 import type { MeasurementHistoryEntry } from '../../../core/bench/measurement-history.ts';
 import { SPREAD_IN_UNITS, VALUE_NAMES, VALUE_UNITS, type Value, type ValueKey } from '../../../core/car/value-table.ts';
 import { valueKeysOf, valueOf } from '../../../core/car/values.ts';
-import { formatKnown, formatRange, type OwnUnit, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatPredictedRange, type OwnUnit, type UnitSystem } from '../../../core/units/quantity.ts';
 
 /** What a result is called that is no value of a car by itself. */
 const NAMES: Readonly<Record<string, readonly [name: string, unit: OwnUnit]>> = {
@@ -76,12 +76,6 @@ const TOLD = 2;
 /** Spreads that shrink by less are not told. */
 const NARROWER = 0.95;
 
-/** `15 to 22 m`, no finer than it is known. */
-export function formatDistanceRange({ low, high }: { readonly low: number; readonly high: number }, units: UnitSystem): string {
-  const of = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
-  return `${formatRange(of(low), of(high))} ${unitOf('distance', units)}`;
-}
-
 /** What a measurement brought: `friction of the axle in its bearing 22 % → 6 %, range 15 to 22 m → 17 to 20 m`. */
 export function describeGain({ from, to, before, after }: MeasurementHistoryEntry, units: UnitSystem): string {
   const narrowed = from
@@ -93,7 +87,9 @@ export function describeGain({ from, to, before, after }: MeasurementHistoryEntr
         .slice(0, TOLD)
         .map(({ key, was, is }) => `${VALUE_NAMES[key]} ${share(was)} → ${share(is)}`)
     : [];
-  return [...narrowed, `range ${formatDistanceRange(before, units)} → ${formatDistanceRange(after, units)}`].join(', ');
+  return [...narrowed, `range ${formatPredictedRange(before, 'distance', units)} → ${formatPredictedRange(after, 'distance', units)}`].join(
+    ', ',
+  );
 }
 const share = (spread: number): string => `${Number((100 * spread).toPrecision(spread < 0.01 ? 1 : 2))} %`;
 

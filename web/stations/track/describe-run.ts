@@ -2,7 +2,7 @@ import type { Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
 import { FLOORS } from '../../../core/car/catalogue.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import type { RunDeviation } from '../../../core/trials/run-deviation.ts';
-import { formatAbout, formatNumber, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import { formatNumber, formatPredicted, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 
 export const formatWinding = (wind: Wind): string =>
   wind.kind === 'full' ? 'fully wound' : `${formatNumber(wind.turns, 'count', 'metric')} turns`;
@@ -16,7 +16,7 @@ export const formatOutcome = (outcome: Outcome, units: UnitSystem): string =>
 /** How a run stands to what was expected: `1.4 m short of predicted: within luck`. */
 export function describeDeviation({ apart, of, luck }: RunDeviation, units: UnitSystem): string {
   const expected = of === 'runs' ? 'the runs before it' : 'predicted';
-  const told = `About ${formatAbout(Math.abs(apart), 'distance', units).replace('about ', '')} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
+  const told = `About ${formatPredicted(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
   if (luck === 'wall') return 'It would have gone further. The wall leaves open whether that is as far as predicted';
   return luck === 'within' ? `${told}: within luck` : `${told}: more than luck explains`;
 }

@@ -11,7 +11,7 @@ import { describeFault } from '../../../core/car/fault-words.ts';
 import { hasBands } from '../../../core/car/motors/motors.ts';
 import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
-import { formatAbout, formatIn, formatKnown, formatRange, unitOf, USUAL_HALF_WIDTH } from '../../../core/units/quantity.ts';
+import { formatAbout, formatIn, formatPredictedRange, unitOf, USUAL_HALF_WIDTH } from '../../../core/units/quantity.ts';
 import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
 import type { StoredSession } from '../../app/api.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -145,9 +145,9 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
     if (typeof wind === 'string' || !prediction)
       return form.turns === '' ? 'Type the number of turns to see the prediction for them.' : String(wind);
     if (prediction.kind === 'refused') return prediction.faults.map((fault) => `It ${describeFault(fault, formatIn(units))}`).join('; ');
-    const { low, high } = nextRun(prediction.result.distance);
-    const known = (value: number): string => formatKnown(value, USUAL_HALF_WIDTH * prediction.result.distance, 'distance', units);
-    return `Predicted distance, ${formatWinding(wind)} · ${formatAbout(prediction.result.time, 'time', units)} · Next run: ${formatRange(known(low), known(high))} ${unitOf('distance', units)} (8 in 10)`;
+    const { distance } = prediction.result;
+    const range = formatPredictedRange(nextRun(distance), 'distance', units, USUAL_HALF_WIDTH * distance);
+    return `Predicted distance, ${formatWinding(wind)} · ${formatAbout(prediction.result.time, 'time', units)} · Next run: ${range} (8 in 10)`;
   })();
   return (
     <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>

@@ -6,18 +6,9 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { formatScore } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import type { Bounds } from '../../../../core/predict/uncertainty.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
 import { bestPoint, evenlySpaced, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
-import {
-  formatAbout,
-  formatKnown,
-  formatPredicted,
-  formatQuantity,
-  formatRange,
-  unitOf,
-  type UnitSystem,
-} from '../../../../core/units/quantity.ts';
+import { formatAbout, formatPredicted, formatPredictedRange, formatQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
@@ -37,12 +28,6 @@ const POINTS = 41;
 const CHUNK = 3;
 
 /** One size through its range: distance, time or launch grip with their range; the best can be taken. */
-/** `14–22 m`, no finer than the range allows. */
-const rangeOf = ({ low, high }: Bounds, units: UnitSystem): string => {
-  const known = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
-  return `${formatRange(known(low), known(high))} ${unitOf('distance', units)}`;
-};
-
 export function SweepPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
   const units = useUnits();
   const tokens = useTokens();
@@ -164,7 +149,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
                   {Number.isFinite(point.distance) ? (
                     <>
                       <td>{formatPredicted(point.distance, 'distance', units)}</td>
-                      <td>{rangeOf(point.distanceBounds, units)}</td>
+                      <td>{formatPredictedRange(point.distanceBounds, 'distance', units)}</td>
                       <td>{formatPredicted(point.time, 'time', units)}</td>
                       <td>{point.launchGripRatio > 0 ? `${point.launchGripRatio.toFixed(2)} ×` : '–'}</td>
                       <td>{point.stoppedBy ?? '–'}</td>

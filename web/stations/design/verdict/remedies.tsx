@@ -14,7 +14,7 @@ import styles from './verdict-panel.module.css';
 
 const SHOWN = 3;
 /** m of wheelspin worth a word. */
-const LEAST_SLIP = 0.005;
+export const LEAST_SLIP = 0.005;
 /** A gain above this gets the car where it did not get before. */
 const GETS_THERE = 500;
 

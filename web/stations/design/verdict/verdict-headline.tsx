@@ -6,7 +6,7 @@ import type { Assessment } from '../../../../core/explore/assess.ts';
 import { nextRun } from '../../../../core/predict/next-run.ts';
 import { curvatureOf, likelyCurvature } from '../../../../core/predict/straightness.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import { type Format, formatIn, formatKnown, formatRange, unitOf } from '../../../../core/units/quantity.ts';
+import { type Format, formatIn, formatKnown, formatPredictedRange, unitOf } from '../../../../core/units/quantity.ts';
 import { Explained } from '../../../ui/explained.tsx';
 import type { Explanation } from '../../../ui/explanation.ts';
 import plain from '../../../ui/plain.module.css';
@@ -67,7 +67,7 @@ export function VerdictHeadline(props: LeadProps) {
             figure={known}
             unit={unitOf('distance', units)}
             mark={design.aim.distance}
-            next={`This car’s next run: ${formatRange(known(next.low), known(next.high))} ${unitOf('distance', units)} (8 in 10)`}
+            next={`This car’s next run: ${formatPredictedRange(next, 'distance', units, halfWidth)} (8 in 10)`}
             explain={explain}
           />
         </>

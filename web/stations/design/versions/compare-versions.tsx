@@ -10,10 +10,9 @@ import { formatPredicted, type UnitSystem } from '../../../../core/units/quantit
 import type { StoredVersion } from '../../../app/api.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { WordTable } from '../../../ui/word-table.tsx';
+import { LEAST_SLIP } from '../verdict/remedies.tsx';
 
 const NOW = 'now';
-/** m: less is no wheelspin. */
-const LEAST_SLIP = 0.005;
 
 function figuresOf(design: CarDesign, units: UnitSystem): readonly (readonly [string, string])[] {
   const prediction = predictRun(design);
