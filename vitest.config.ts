@@ -1,16 +1,34 @@
 import { defineConfig } from 'vitest/config';
 
-const project = (name: string, include: string[], more: object = {}) => ({ test: { name, include, environment: 'node', ...more } });
+const TEMPORARY = 'testing/temporary-folder.ts';
+
+const project = (name: string, include: string[], more: object = {}) => ({
+  test: {
+    name,
+    include,
+    environment: 'node',
+    testTimeout: 60_000,
+    // Both cores of a small machine.
+    maxWorkers: 2,
+    globalSetup: [TEMPORARY],
+    ...more,
+  },
+});
 
 export default defineConfig({
   test: {
     projects: [
+      // What is pure leaves nothing behind: files share the modules of one worker, which are loaded once.
       project('unit', ['core/**/*.test.ts', 'web/**/*.test.{ts,tsx}', 'scripts/**/*.test.ts'], {
-        testTimeout: 60_000,
-        setupFiles: ['scripts/seeded-properties.ts'],
+        isolate: false,
+        setupFiles: ['testing/seeded-properties.ts'],
       }),
-      project('server', ['server/**/*.test.ts', 'cli/**/*.test.ts'], { testTimeout: 60_000 }),
-      project('e2e', ['e2e/**/*.test.ts'], { testTimeout: 60_000, hookTimeout: 60_000, maxWorkers: 2 }),
+      project('server', ['server/**/*.test.ts', 'cli/**/*.test.ts'], { isolate: false }),
+      project('e2e', ['e2e/**/*.test.ts'], {
+        testTimeout: 120_000,
+        hookTimeout: 60_000,
+        globalSetup: [TEMPORARY, 'e2e/shared-browser.ts'],
+      }),
     ],
   },
 });

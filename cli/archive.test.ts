@@ -1,17 +1,13 @@
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { serve } from '../server/testing.ts';
 import { loadDemo } from '../server/demo/load-demo.ts';
+import { filesFor, runCommand } from '../testing/command.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-archive-'));
+const { folder, write } = filesFor('archive');
 const zip = join(folder, 'everything.zip');
-const archive = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/archive.ts', ...args], { encoding: 'utf8' });
-  return { status, stdout, stderr };
-};
+const archive = (...args: string[]) => runCommand('archive', args);
 
 describe('npm run -s archive', () => {
   it('saves everything while the program runs, tells what is in it, and takes it into another folder', () => {
@@ -43,9 +39,7 @@ describe('npm run -s archive', () => {
     expect(stderr).toMatch(words);
   });
   it('refuses what is no archive, in one line', () => {
-    const letter = join(folder, 'letter.txt');
-    writeFileSync(letter, 'Dear Skerrow');
-    expect(archive('in', letter, '--data', join(folder, 'other'))).toMatchObject({
+    expect(archive('in', write('letter.txt', 'Dear Skerrow'), '--data', join(folder, 'other'))).toMatchObject({
       status: 2,
       stderr: 'not an archive that can be opened: it is not a zip file\n',
     });

@@ -1,19 +1,11 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { newCar } from '../core/car/new-car.ts';
 import { readCarDesign } from '../core/files/read.ts';
+import { filesFor, runCommand } from '../testing/command.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-best-'));
-const best = (content: unknown, ...args: string[]) => {
-  const path = join(folder, 'car.json');
-  writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content));
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/best.ts', path, ...args], { encoding: 'utf8' });
-  return { status, stdout, stderr };
-};
+const { write } = filesFor('best');
+const best = (content: unknown, ...args: string[]) => runCommand('best', [write('car.json', content), ...args]);
 
 describe('npm run -s best', () => {
   it('tells what the car comes to now, and offers with changes, parts and minutes', () => {

@@ -1,20 +1,13 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../core/car/new-car.ts';
+import { filesFor, runCommand } from '../testing/command.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-brief-'));
+const { folder, write } = filesFor('brief');
 const TROPHY = 'server/demo/skerrow-lull-trophy.brief.json';
-const car = join(folder, 'car.json');
-writeFileSync(car, JSON.stringify(newCar('Skua', 'band')));
-const broken = join(folder, 'broken.json');
-writeFileSync(broken, '{ "format": "nimble-axle/brief" }');
-const brief = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/brief.ts', ...args], { encoding: 'utf8' });
-  return { status, stdout, stderr };
-};
+const car = write('car.json', newCar('Skua', 'band'));
+const broken = write('broken.json', { format: 'nimble-axle/brief' });
+const brief = (...args: string[]) => runCommand('brief', args);
 
 describe('npm run -s brief', () => {
   it('prints the rule sheet, and a car against it in words and as JSON', () => {

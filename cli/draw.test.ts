@@ -1,26 +1,22 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import DxfParser from 'dxf-parser';
-import { afterAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { newCar } from '../core/car/new-car.ts';
 import { templatesOf } from '../core/build/templates.ts';
+import { filesFor, runCommand } from '../testing/command.ts';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
-const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-draw-'));
-afterAll(() => rmSync(folder, { recursive: true }));
+const { folder, write } = filesFor('draw');
 
-const car = join(folder, 'car.json');
 const kelp: CarDesign = { ...newCar('Kelp Runner'), wheelbase: 0.3 };
-writeFileSync(car, JSON.stringify(kelp));
+const car = write('car.json', kelp);
 let runs = 0;
 function draw(...args: readonly string[]) {
   const out = join(folder, `out-${++runs}`);
-  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/draw.ts', ...args, '--out', out], { cwd: root, encoding: 'utf8' });
-  return { status, stdout, stderr: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')), out };
+  const { stderr, ...answer } = runCommand('draw', [...args, '--out', out]);
+  return { ...answer, stderr: stderr.split('\n').filter((line) => line), out };
 }
 
 /** Pixels a millimetre in which pages are rendered. */
@@ -113,8 +109,7 @@ describe('other formats', () => {
     expect(circles.some(({ radius }) => Math.abs(radius - 60) < 1e-9)).toBe(true);
   });
   it('DXF of a car whose name has line breaks is whole, and ends once', () => {
-    const broken = join(folder, 'broken.json');
-    writeFileSync(broken, JSON.stringify({ ...kelp, name: 'Kelp\n0\nENDSEC\n0\nEOF\r\nRunner' }));
+    const broken = write('broken.json', { ...kelp, name: 'Kelp\n0\nENDSEC\n0\nEOF\r\nRunner' });
     const entities = [car, broken].map((file) => {
       const { out } = draw(file, '--sheet', '--format', 'dxf');
       const text = readFileSync(join(out, 'drawing-1.dxf'), 'utf8');

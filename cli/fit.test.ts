@@ -1,13 +1,11 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { newCar } from '../core/car/new-car.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
 import type { FitReport } from '../core/trials/fit-report.ts';
+import { filesFor, runCommand } from '../testing/command.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-fit-'));
+const { write: file } = filesFor('fit');
 const design = newCar('Skua');
 const reach = (turns: number): number => {
   const prediction = predictRun(design, { kind: 'turns', turns });
@@ -32,15 +30,7 @@ const trials = {
   runs,
   predict: [{ winding: { kind: 'full' } }, { winding: { kind: 'turns', turns: 12 } }],
 };
-const file = (name: string, content: object): string => {
-  const path = join(folder, name);
-  writeFileSync(path, JSON.stringify(content));
-  return path;
-};
-const fit = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/fit.ts', ...args], { encoding: 'utf8' });
-  return { status, stdout, stderr };
-};
+const fit = (...args: string[]) => runCommand('fit', args);
 
 describe('npm run -s fit', () => {
   it('tells values, predictions in the order asked, causes and changes', () => {

@@ -1,11 +1,8 @@
-import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
+import { runCommand } from '../testing/command.ts';
 
 const measure = (content: unknown, ...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'cli/measure.ts', ...(args.length > 0 ? args : ['-'])], {
-    encoding: 'utf8',
-    input: typeof content === 'string' ? content : JSON.stringify(content),
-  });
+  runCommand('measure', args.length > 0 ? args : ['-'], typeof content === 'string' ? content : JSON.stringify(content));
 const file = (more: object) => ({ format: 'nimble-axle/measurement', version: 1, ...more });
 
 describe('npm run -s measure', () => {

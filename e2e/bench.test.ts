@@ -32,7 +32,7 @@ describe('a builder at the Bench station', () => {
     await expectAccessible(page);
     // What leads the list, then the trap itself.
     for (const name of ['Roll down from a book', 'Force on the lever']) {
-      await (await page.waitForSelector(`button ::-p-text(${name})`))!.click();
+      await page.locator(`button ::-p-text(${name})`).click();
       await page.waitForFunction((title) => document.getElementById('measure-title')?.textContent === title, {}, name);
       await car.press('Simulate readings');
       await car.sees('well determined');

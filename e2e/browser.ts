@@ -3,31 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import puppeteer, { ElementHandle, type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-
-/** Clicks that are made at most where a thing moves away under the mouse. */
-const CLICKS = 5;
-
-/**
- * A click falls where a thing stood a moment ago: where what comes late moved it meanwhile, it is clicked again, as a builder would. On a
- * machine that is busy that moment is long. Whatever has gone from the page by then was clicked.
- */
-const click = ElementHandle.prototype.click;
-ElementHandle.prototype.click = async function (this: ElementHandle<Element & { wasHit?: boolean }>, options) {
-  for (let clicks = 1; clicks <= CLICKS; clicks++) {
-    await this.evaluate((element) => {
-      element.wasHit = false;
-      // A list opens at the press: what follows falls on what it lays over the page.
-      const event = element.role === 'combobox' ? 'pointerdown' : 'click';
-      element.addEventListener(event, () => (element.wasHit = true), { once: true, capture: true });
-    });
-    await click.call(this, options);
-    const wasHit = await this.evaluate((element) => element.wasHit !== false || !element.isConnected).catch(() => true);
-    if (wasHit) return;
-  }
-};
 
 export interface Program {
   readonly url: string;
@@ -93,6 +71,9 @@ export async function startBrowser(): Promise<{ browser: Browser; stop: () => Pr
   return { browser, stop };
 }
 
+/** ms that a test waits for a page to show something; a busy machine is slow. */
+export const PATIENCE = 30_000;
+
 export const DESKTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 2 };
 
@@ -103,15 +84,19 @@ export async function settle(page: Page): Promise<void> {
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
 }
 
-/** Opens a page and waits until it stands; what it complains of on the console is added to `complaints`. */
+/**
+ * Opens a page and waits until its station is shown.
+ * @param device the browser profile that it is opened in
+ * @param complaints gets what the page reports on the console as an error
+ */
 export async function openPage(
-  browser: Browser,
+  device: Browser | BrowserContext,
   url: string,
   viewport: Parameters<Page['setViewport']>[0],
   complaints: string[],
 ): Promise<Page> {
-  const page = await browser.newPage();
-  page.setDefaultTimeout(20_000);
+  const page = await device.newPage();
+  page.setDefaultTimeout(PATIENCE);
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on(
     'console',

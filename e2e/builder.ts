@@ -2,35 +2,33 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { setTimeout } from 'node:timers/promises';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { expect, vi } from 'vitest';
+import { PATIENCE } from './browser.ts';
 
 /** Waits until nothing on the page grows, fades or moves. */
 export const standsStill = (page: Page) =>
   page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'), { polling: 'raf' });
 
 /** How long a page may take to say something, and how often it is looked at: every frame would keep a busy page busier. */
-const PATIENCE = { timeout: 20_000, polling: 60 };
+const LOOKING = { timeout: PATIENCE, polling: 60 };
+/** ms after which a click that nothing followed is made once more. */
+const FOLLOWED = 3000;
 
-/** What a builder does on a page, by the words on it. */
+/** What a builder does on a page, by the roles and names of what is on it. */
 export const builder = (page: Page) => {
-  /** Waits for what is so called: asked again where the page was on its way when it was asked, which a waiting selector does not survive. */
-  const byName = async (role: string, name: string): Promise<ElementHandle> => {
-    for (const begun = Date.now(); Date.now() - begun < PATIENCE.timeout; await setTimeout(PATIENCE.polling)) {
-      const found = await page.$(`::-p-aria([name="${name}"][role="${role}"])`).catch(() => null);
-      if (found) return found;
-    }
-    throw new Error(`There is no ${role} “${name}” on ${page.url()}.`);
-  };
-  /** Clicks what is so called; found again where what comes late has put another in its place meanwhile. */
-  const clickOn = async (role: string, name: string, tries = 3): Promise<void> => {
-    const found = await byName(role, name);
-    try {
-      await found.click();
-    } catch (problem) {
-      if (tries === 1 || !String(problem).includes('detached')) throw problem;
-      await clickOn(role, name, tries - 1);
+  const byName = (role: string, name: string) => page.locator(`::-p-aria([name="${name}"][role="${role}"])`);
+  const clickOn = (role: string, name: string): Promise<void> => byName(role, name).click();
+  /** Clicks until it had its effect: what comes late may move a thing away under the mouse. */
+  const clickUntil = async (role: string, name: string, hasEffect: () => Promise<unknown>): Promise<void> => {
+    for (const begun = Date.now(); ;) {
+      await clickOn(role, name);
+      const isDone = await hasEffect().then(
+        () => true,
+        () => false,
+      );
+      if (isDone) return;
+      if (Date.now() - begun > PATIENCE) throw new Error(`Nothing followed a click on the ${role} “${name}”.`);
     }
   };
   /** Brings a size or part to hand: in Design, what is in a closed group is looked for by its name. */
@@ -50,64 +48,42 @@ export const builder = (page: Page) => {
   return {
     browse,
     press: (name: string) => clickOn('button', name),
-    /** Opens a tab; where the click fell beside it as the page moved, again. */
-    openTab: async (name: string): Promise<void> => {
-      for (let tries = 0; tries < 4; tries++) {
-        await clickOn('tab', name);
-        const isOpen = await page
-          .waitForSelector(`[role=tab][aria-selected=true]::-p-aria([name="${name}"])`, { timeout: 2000 })
-          .catch(() => null);
-        if (isOpen) return;
-      }
-    },
+    /** Presses the first button whose name begins so. */
+    pressFirst: (start: string) => page.locator(`button[aria-label^="${start}"]`).click(),
+    openTab: (name: string) =>
+      clickUntil('tab', name, () =>
+        page.waitForSelector(`[role=tab][aria-selected=true]::-p-aria([name="${name}"])`, { timeout: FOLLOWED }),
+      ),
     /** Chooses from a menu that is open. */
     choose: async (name: string) => {
-      const item = await byName('menuitem', name);
-      // A menu that still grows would be missed.
-      await standsStill(page);
-      await item.click();
+      await clickOn('menuitem', name);
       await page.waitForSelector('[role=menu]', { hidden: true });
     },
     /** Opens a list and chooses from it. */
     pick: async (label: string, option: string) => {
       await reach(label);
-      await (await byName('combobox', label)).click();
-      // A list that still opens would be missed by the mouse.
-      await (await byName('option', option)).evaluate((item) => (item as HTMLElement).click());
+      await clickUntil('combobox', label, () => page.waitForSelector('[role=listbox]', { timeout: FOLLOWED }));
+      await clickOn('option', option);
       await page.waitForSelector('[role=listbox]', { hidden: true });
     },
     /** Chooses one of several that are all shown. */
     tick: (name: string) => clickOn('radio', name),
-    /** Follows a link; where the click fell beside it as the page moved, again. */
+    /** Follows a link to another page of the program, or takes a file or a new tab by one. */
     follow: async (name: string): Promise<void> => {
-      for (let tries = 0; tries < 3; tries++) {
-        const leads = await (
-          await byName('link', name)
-        ).evaluate((link) => {
-          const { href, download, target } = link as HTMLAnchorElement;
-          return download === '' && !link.hasAttribute('download') && target === '' && new URL(href).pathname !== location.pathname
-            ? href
-            : null;
-        });
-        const from = page.url();
-        await clickOn('link', name);
-        if (leads === null) return;
-        const isGone = await page
-          .waitForFunction((before) => location.href !== before, { timeout: 4000 }, from)
-          .then(
-            () => true,
-            () => false,
-          );
-        if (isGone) return;
-      }
+      const link = await byName('link', name).waitHandle();
+      const leavesPage = await link.evaluate((element) => {
+        const { href, target } = element as HTMLAnchorElement;
+        return !element.hasAttribute('download') && target === '' && new URL(href).pathname !== location.pathname;
+      });
+      if (!leavesPage) return clickOn('link', name);
+      const from = page.url();
+      await clickUntil('link', name, () => page.waitForFunction((before) => location.href !== before, { timeout: FOLLOWED }, from));
     },
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {
       await reach(label);
-      const field = await byName('textbox', label);
-      await field.click();
-      // Where it moved away under the mouse after all.
-      await field.evaluate((element) => (element as HTMLElement).focus());
+      const field = await byName('textbox', label).waitHandle();
+      await field.focus();
       await page.keyboard.down('Control');
       await page.keyboard.press('a');
       await page.keyboard.up('Control');
@@ -116,7 +92,8 @@ export const builder = (page: Page) => {
     },
     valueOf: async (label: string): Promise<string> => {
       await reach(label);
-      return (await byName('textbox', label)).evaluate((field) => (field as HTMLInputElement).value);
+      const field = await byName('textbox', label).waitHandle();
+      return field.evaluate((element) => (element as HTMLInputElement).value);
     },
     focusSlider: async (name: string) => {
       await reach(name);
@@ -125,9 +102,9 @@ export const builder = (page: Page) => {
     },
     /** Waits until the page says `text` somewhere. */
     sees: (text: string) =>
-      page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), PATIENCE, text),
+      page.waitForFunction((wanted) => document.body.innerText.replaceAll('\u00a0', ' ').includes(wanted), LOOKING, text),
     seesNot: (text: string) =>
-      page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), PATIENCE, text),
+      page.waitForFunction((unwanted) => !document.body.innerText.replaceAll('\u00a0', ' ').includes(unwanted), LOOKING, text),
     /** What stands behind the big number of the verdict, m to the centimetre. */
     distance: async (): Promise<number> => {
       const shown = await page.waitForSelector('[data-testid=predicted-distance]');
@@ -137,10 +114,10 @@ export const builder = (page: Page) => {
     predictsOtherThan: (before: number) =>
       page.waitForFunction(
         (was) => (document.querySelector('[data-testid=predicted-distance]') as HTMLElement | null)?.dataset.metres !== was,
-        PATIENCE,
+        LOOKING,
         before.toFixed(2),
       ),
-    saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', PATIENCE),
+    saved: () => page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved', LOOKING),
   };
 };
 
@@ -168,14 +145,19 @@ export async function expectAccessible(page: Page): Promise<void> {
 export async function downloadsOf(page: Page): Promise<(end: string) => Promise<Buffer>> {
   const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-taken-'));
   const session = await page.createCDPSession();
-  await session.send('Browser.setDownloadBehavior', { behavior: 'allowAndName', downloadPath: folder, eventsEnabled: true });
+  await session.send('Browser.setDownloadBehavior', {
+    behavior: 'allowAndName',
+    browserContextId: page.browserContext().id,
+    downloadPath: folder,
+    eventsEnabled: true,
+  });
   const begun = new Map<string, string>();
   const whole = new Map<string, string>();
   session.on('Browser.downloadWillBegin', ({ guid, suggestedFilename }) => begun.set(guid, suggestedFilename));
   session.on('Browser.downloadProgress', ({ guid, state }) => state === 'completed' && whole.set(begun.get(guid)!, guid));
   return async (end) => {
     const find = (): string | undefined => [...whole].find(([name]) => name.endsWith(end))?.[1];
-    await vi.waitUntil(find, { timeout: 20_000 });
+    await vi.waitUntil(find, { timeout: PATIENCE });
     return readFileSync(join(folder, find()!));
   };
 }

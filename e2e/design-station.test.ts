@@ -60,7 +60,7 @@ describe('a builder at the Design station', () => {
     await page.mouse.move(x + width / 2 - 20, y + height / 2, { steps: 4 });
     await page.mouse.up();
     expect(Number(await tern.valueOf('Anchor hook to axle, mm'))).toBeLessThan(200);
-    await (await page.waitForSelector('text[aria-label^="240"][aria-label$="type another"]'))!.click();
+    await page.locator('text[aria-label^="240"][aria-label$="type another"]').click();
     await page.waitForSelector('input[aria-label="Wheelbase on the drawing, mm"]');
     await page.keyboard.type('25 cm');
     await page.keyboard.press('Enter');
@@ -174,7 +174,7 @@ describe('a builder at the Design station', () => {
     const kelp = builder(page);
     await kelp.sees('Cars built like this');
     const answer = await page.waitForSelector('[data-testid="predicted-distance"]');
-    await (await page.waitForSelector('#group-body'))!.click();
+    await page.locator('#group-body').click();
     const slider = (await page.waitForSelector('input[type=range][aria-label^="Ballast"]'))!;
     await slider.evaluate((element) => element.scrollIntoView({ block: 'center' }));
     expect(await answer!.isIntersectingViewport({ threshold: 1 })).toBe(true);
@@ -246,7 +246,7 @@ describe('a builder at the Design station', () => {
     expect((await saved(`${file}-pull.png`)).subarray(1, 4).toString()).toBe('PNG');
     await kelp.openTab('Sweep');
     await kelp.sees('Apply the best');
-    await (await page.waitForSelector('#lower-panel button[aria-haspopup=menu]'))!.click();
+    await page.locator('#lower-panel button[aria-haspopup=menu]').click();
     await kelp.choose('Picture (SVG)');
     expect((await saved(`${file}-lever-length.svg`)).toString()).toContain('<svg');
     // Dropped on the window, the file is a car again, under a free name.

@@ -123,7 +123,7 @@ describe('thousands of runs', () => {
     await car.type('Distance, m (or 35 ft, 12 m 40 cm)', '6.54');
     await car.press('Log this run');
     await page.waitForFunction(() => document.querySelector('main ul li')?.textContent.includes('6.54'));
-    await (await page.waitForSelector('::-p-text(show only these)'))!.click();
+    await page.locator('::-p-text(show only these)').click();
     await car.sees('Runs fully wound');
     await expectAccessible(page);
     await page.close();
@@ -139,7 +139,7 @@ describe('everything', () => {
     writeFileSync(archive, await saved('.zip'));
     await page.close();
     const other = await startProgram();
-    const empty = await openPage(stage.browser, other.url, DESKTOP, complaints);
+    const empty = await openPage(stage.device, other.url, DESKTOP, complaints);
     const garage = builder(empty);
     await garage.sees('No car yet');
     const input = (await empty.$('input[aria-label="Car or brief file, or archive"]')) as ElementHandle<HTMLInputElement>;
@@ -158,7 +158,7 @@ describe('everything', () => {
     const again = (await empty.waitForSelector('input[aria-label="Car or brief file, or archive"]')) as ElementHandle<HTMLInputElement>;
     await again.uploadFile(archive);
     await garage.sees('1 differs from what is here');
-    await (await empty.waitForSelector('::-p-text(Car “Bobbin Eel”)'))!.click();
+    await empty.locator('::-p-text(Car “Bobbin Eel”)').click();
     await garage.press('Import what is new and ticked');
     await garage.sees('Imported from the archive: 1 car');
     await garage.seesNot('Bobbin Eel II');

@@ -15,8 +15,8 @@ describe('a learner', () => {
     const asked = new Set<string>();
     for (let n = 0; n < 5; n++) {
       asked.add(await page.$eval('#question-title', (title) => title.textContent ?? ''));
-      await (await page.waitForSelector('input[name=answer]'))!.click();
-      await (await page.waitForSelector('input[name=reason]'))!.click();
+      await page.locator('input[name=answer]').click();
+      await page.locator('input[name=reason]').click();
       await learner.press('Check');
       await learner.sees('On this car:');
       if (n === 0) await expectAccessible(page);
@@ -51,7 +51,7 @@ describe('a learner', () => {
     await page.mouse.up();
     await learner.sees('You drew: more.');
     await expectAccessible(page);
-    await (await page.waitForSelector('input[name=reason]'))!.click();
+    await page.locator('input[name=reason]').click();
     await learner.press('Check');
     await learner.sees('thick: with the change');
     await learner.sees('It is less.');

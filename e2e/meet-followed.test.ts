@@ -98,7 +98,7 @@ describe('a meet that is followed', () => {
       const told: string[] = [];
       const pages: Page[] = [];
       for (const view of ['?view=run', '?view=run', '/board']) {
-        const page = await stage.browser.newPage();
+        const page = await stage.device.newPage();
         page.setDefaultTimeout(60_000);
         for (;;) {
           const isThere = await page

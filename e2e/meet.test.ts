@@ -147,9 +147,7 @@ describe('a meet', () => {
     const [address] = ((await (await fetch(`${stage.program.url}/api/sharing`)).json()) as { shared: { addresses: [string] } }).shared
       .addresses;
     const joined = async (role: string): Promise<Page> => {
-      const other = await (await stage.browser.createBrowserContext()).newPage();
-      await other.setViewport(PHONE);
-      await other.goto(`${address}${path}`);
+      const other = await stage.openPhone(`${address}${path}`);
       await builder(other).type('Code', await codeFor(role));
       await builder(other).press('Join');
       return other;
@@ -200,7 +198,7 @@ describe('a meet', () => {
     await page.waitForSelector('form[aria-label^="Result of "]');
     await page.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, heat[0]!);
     const [timed] = await now(page);
-    await (await page.waitForSelector('summary'))!.click();
+    await page.locator('summary').click();
     await host.pick('Timed', 'by hand, with a stopwatch');
     await host.type('Times are taken at, m (6, 12)', '3');
     for (const press of ['Go', '3.00\u00a0m', 'Stop']) await host.press(press);

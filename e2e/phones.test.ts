@@ -25,13 +25,6 @@ describe('a phone in a hall', () => {
         await fetch(`${stage.program.url}/api/sharing`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
       ).json()) as { shared: Shared }
     ).shared;
-  const opened = async (address: string): Promise<Page> => {
-    const page = await (await stage.browser.createBrowserContext()).newPage();
-    page.setDefaultTimeout(20_000);
-    await page.setViewport(PHONE);
-    await page.goto(address);
-    return page;
-  };
   const enter = async (page: Page, code: string): Promise<void> => {
     await builder(page).type('Code', code);
     await builder(page).press('Join');
@@ -55,7 +48,7 @@ describe('a phone in a hall', () => {
 
   it('joins, loses the network, is locked out by new codes and joins again: 20 runs and 5 pictures are stored once', async () => {
     const { addresses, codes } = await draw();
-    const page = await opened(`${addresses[0]!}${demoCar(1)}/track`);
+    const page = await stage.openPhone(`${addresses[0]!}${demoCar(1)}/track`);
     const phone = builder(page);
     await enter(page, codes.crew);
     await phone.tick('Kelp Runner');

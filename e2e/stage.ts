@@ -1,33 +1,52 @@
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, expect } from 'vitest';
+import puppeteer, { type Browser, type BrowserContext, type Page, type Viewport } from 'puppeteer-core';
+import { afterAll, beforeAll, expect, inject } from 'vitest';
 import { builder } from './builder.ts';
-import { DESKTOP, openPage, startBrowser, startProgram, type Program } from './browser.ts';
+import { DESKTOP, openPage, PATIENCE, PHONE, startProgram, type Program } from './browser.ts';
 
-/** A program with the demo cars and a browser before it, for the tests of one file. */
+/** A program with the demo cars and a device before it, for the tests of one file. */
 export interface Stage {
   program: Program;
-  browser: Browser;
-  /** What pages said went wrong: at the end there must be nothing. */
+  /** The browser profile of the file's pages. */
+  device: BrowserContext;
+  /** What pages reported as errors: at the end there must be none. */
   readonly complaints: string[];
-  readonly open: (path: string, viewport?: Parameters<Page['setViewport']>[0], told?: string[]) => Promise<Page>;
+  readonly open: (path: string, viewport?: Viewport, complaints?: string[]) => Promise<Page>;
+  /** A phone of its own, at an address. */
+  readonly openPhone: (url: string) => Promise<Page>;
 }
 
 /** Sets the stage before the tests of a file and clears it after them. `start` begins the program, where it has to be another than the demo's. */
 export function setStage(start: () => Promise<Program> = () => startProgram({ demo: true })): Stage {
   const complaints: string[] = [];
-  let stopBrowser: () => Promise<void>;
+  const devices: BrowserContext[] = [];
+  let browser: Browser;
+  const newDevice = async (): Promise<BrowserContext> => {
+    const device = await browser.createBrowserContext();
+    devices.push(device);
+    return device;
+  };
   const stage: Stage = {
     program: undefined as unknown as Program,
-    browser: undefined as unknown as Browser,
+    device: undefined as unknown as BrowserContext,
     complaints,
-    open: (path, viewport = DESKTOP, told = complaints) => openPage(stage.browser, stage.program.url + path, viewport, told),
+    open: (path, viewport = DESKTOP, told = complaints) => openPage(stage.device, stage.program.url + path, viewport, told),
+    openPhone: async (url) => {
+      const page = await (await newDevice()).newPage();
+      page.setDefaultTimeout(PATIENCE);
+      await page.emulateFocusedPage(true);
+      await page.setViewport(PHONE);
+      await page.goto(url);
+      return page;
+    },
   };
   beforeAll(async () => {
     stage.program = await start();
-    ({ browser: stage.browser, stop: stopBrowser } = await startBrowser());
+    browser = await puppeteer.connect({ browserWSEndpoint: inject('browser') });
+    stage.device = await newDevice();
   });
   afterAll(async () => {
-    await stopBrowser?.();
+    for (const device of devices) await device.close();
+    await browser?.disconnect();
     await stage.program?.stop();
     expect(complaints).toEqual([]);
   });

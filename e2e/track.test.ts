@@ -49,7 +49,7 @@ describe('an afternoon on a phone', () => {
     await phone.press('Use this time');
     expect(await phone.valueOf('Turns of the drive axle')).toBe('4.5');
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '6.4');
-    await (await page.waitForSelector('details summary'))!.click();
+    await page.locator('details summary').click();
     await phone.type('Drift off the line, m', '0.3');
     await expectAccessible(page);
     await phone.press('Log this run');
@@ -106,10 +106,7 @@ describe('a phone that joins', () => {
     const [address] = ((await (await fetch(`${stage.program.url}/api/sharing`)).json()) as { shared: { addresses: string[] } }).shared
       .addresses;
     await expectAccessible(page);
-    const second = await stage.browser.createBrowserContext();
-    const other = await second.newPage();
-    await other.setViewport(PHONE);
-    await other.goto(`${address}${demoCar(1)}/track`);
+    const other = await stage.openPhone(`${address}${demoCar(1)}/track`);
     const phone = builder(other);
     await phone.sees('Join with this phone');
     await expectAccessible(other);
@@ -133,7 +130,7 @@ describe('a phone that joins', () => {
     await host.press('Turn off');
     await host.sees('Turn on');
     await expect(fetch(`${address}/api/cars`)).rejects.toThrow();
-    await second.close();
+    await other.close();
     await page.close();
   });
 });
@@ -218,12 +215,12 @@ describe('the runs of a car', () => {
     await track.sees('All runs, newest first');
     await track.press('table');
     await page.waitForSelector('[role=grid] [data-field=distance]');
-    await (await page.waitForSelector('[role=columnheader][data-field=distance]'))!.click();
+    await page.locator('[role=columnheader][data-field=distance]').click();
     await page.waitForFunction(() =>
       document.querySelector('[role=row][data-rowindex="0"] [data-field=distance]')?.textContent?.startsWith('12'),
     );
     await expectAccessible(page);
-    for (const row of [0, 3]) await (await page.waitForSelector(`[role=row][data-rowindex="${row}"] input[type=checkbox]`))!.click();
+    for (const row of [0, 3]) await page.locator(`[role=row][data-rowindex="${row}"] input[type=checkbox]`).click();
     await track.sees('2 runs chosen');
     await expectAccessible(page);
     await track.press('chart');
@@ -240,12 +237,12 @@ describe('the runs of a car', () => {
     await track.sees('All runs, newest first');
     const [newest] = await runsOf(stage.program.url, kelp);
     const was = newest!.record.outcome.distance;
-    await (await page.waitForSelector('[aria-label^="Correct run"]'))!.click();
+    await page.locator('[aria-label^="Correct run"]').click();
     await track.sees('Correct this run');
     await track.type('Distance, m (or 35 ft, 12 m 40 cm)', '1.23');
     await track.press('Save the correction');
     await track.sees('Run corrected');
-    await (await page.waitForSelector('[aria-label^="History of run"]'))!.click();
+    await page.locator('[aria-label^="History of run"]').click();
     await page.waitForSelector('[aria-label="Earlier versions of this run"] li');
     await expectAccessible(page);
     await track.press('Restore version 1');
@@ -259,7 +256,7 @@ describe('the runs of a car', () => {
     const track = builder(page);
     await track.pick('Group by', 'winding');
     await track.sees('20 turns');
-    await (await page.waitForSelector('[role=group][aria-label="fully wound"] button'))!.click();
+    await page.locator('[role=group][aria-label="fully wound"] button').click();
     await track.sees('Runs fully wound');
     await track.pick('Group by', 'session');
     await track.sees('Waiting hall, 21 November');
@@ -275,7 +272,7 @@ describe('the runs of a car', () => {
     const times = [0, 0.7, 1.3, 1.8, 2.2, 2.65, 3.13, 3.66, 4.24, 4.9, 5.7];
     writeFileSync(way, `position;time\n${times.map((time, at) => `${at};${String(time).replace('.', ',')}`).join('\n')}\n`);
     writeFileSync(picture, await page.screenshot());
-    await (await page.waitForSelector('details summary'))!.click();
+    await page.locator('details summary').click();
     await give(page, 'Photo of the run', way);
     await track.sees('this file is not a picture');
     await give(page, 'Positions and times of the run', way);
@@ -285,7 +282,7 @@ describe('the runs of a car', () => {
     await track.type('Distance, m (or 35 ft, 12 m 40 cm)', '11.2');
     await track.press('Log this run');
     await track.sees('Run logged: 11.20 m');
-    await (await page.waitForSelector('button[aria-label^="Along run 11.20"]'))!.click();
+    await page.locator('button[aria-label^="Along run 11.20"]').click();
     await track.sees('Its pull ended between');
     await track.sees('Then it coasts and slows by');
     // The picture comes from the program, and is a picture.

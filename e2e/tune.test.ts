@@ -10,7 +10,7 @@ describe('a builder at the Tune station', () => {
   it('is led there from the Garage, and told what the runs mean, why, and what to change', async () => {
     const page = await stage.open('/');
     const car = builder(page);
-    await (await page.waitForSelector('li[aria-label="Tern"] a[href$="/tune"] ::-p-text(see why it ran like this)'))!.click();
+    await page.locator('li[aria-label="Tern"] a[href$="/tune"] ::-p-text(see why it ran like this)').click();
     await car.sees('Fully wound on a long floor');
     await car.sees('The most useful run for the full wind');
     await car.sees('than expected');
@@ -42,7 +42,7 @@ describe('a builder at the Tune station', () => {
     }
     await page.goto(`${stage.program.url}${tern}/tune`);
     await car.sees('Worse:');
-    await (await page.waitForSelector('button ::-p-text(Undo it: restore)'))!.click();
+    await page.locator('button ::-p-text(Undo it: restore)').click();
     await car.sees('Restored “');
     await car.saved();
     const saved = await downloadsOf(page);
