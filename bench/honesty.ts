@@ -2,7 +2,8 @@
 import { parseArgs } from 'node:util';
 import { confidenceInterval } from '../core/bench/estimate.ts';
 import { isMeasured, measure } from '../core/bench/measure.ts';
-import { simulatedReadings, type HiddenBuild } from '../core/bench/simulated-readings.ts';
+import type { HiddenBuild } from '../core/bench/hidden-car.ts';
+import { simulatedReadings } from '../core/bench/simulated-readings.ts';
 import type { MeasurementKind } from '../core/bench/measured.ts';
 import { MOTOR_KINDS } from '../core/car/motors/motors.ts';
 import { newCar } from '../core/car/new-car.ts';

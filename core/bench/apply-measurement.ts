@@ -1,13 +1,12 @@
 import type { CarDesign, Measured } from '../car/car-design.ts';
-import { hasBands } from '../car/motors/motors.ts';
-import { BATCH, SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
+import { hasBands, recordOf } from '../car/motors/motors.ts';
+import { BATCH, MOTOR_LOSSES, SPREAD_IN_UNITS, type ValueKey } from '../car/value-table.ts';
 import { FLOOR_DEPENDENT, likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
 import { partsMass, standingWeight, weighedAt } from '../car/weights.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { modelOf } from '../motor/motors.ts';
 import type { Estimate } from './estimate.ts';
 import type { MeasurementResult } from './measured.ts';
-import { PROPORTIONAL, SPENT_BESIDES } from './motor-pulls.ts';
 import { ROLLING_KEYS, rollingOfCar, rollingShares } from './rolling-of-car.ts';
 
 /** A value as the car keeps it; on a floor it hangs on, only there. Digits: a hundredth of its spread and finer are nobody's. */
@@ -82,7 +81,7 @@ function withRolling(design: CarDesign, rolling: Estimate): CarDesign {
  * the rim tells the energy well, and one value from the other badly.
  */
 function withStrength(design: CarDesign, strength: Estimate): CarDesign {
-  const keys = PROPORTIONAL[design.motor.kind];
+  const keys = recordOf(design.motor).strengthValues;
   const numbers = likelyNumbers(design);
   const energy = (told: typeof numbers): number => {
     const { motor } = deriveRunSetup(design, { kind: 'full' }, told);
@@ -105,7 +104,7 @@ function withStrength(design: CarDesign, strength: Estimate): CarDesign {
 export function applyMeasurement(design: CarDesign, { values }: Pick<MeasurementResult, 'values'>): CarDesign {
   let made = design;
   const keys = new Set<string>(valueKeysOf(design));
-  const inOne = values.given || values.strength ? PROPORTIONAL[design.motor.kind] : [];
+  const inOne = values.given || values.strength ? recordOf(design.motor).strengthValues : [];
   for (const [key, estimate] of Object.entries(values)) {
     if (!keys.has(key) || (inOne as readonly string[]).includes(key)) continue;
     if (!(estimate.value > 0) && key !== 'slope') continue;
@@ -127,7 +126,7 @@ export function applyMeasurement(design: CarDesign, { values }: Pick<Measurement
   if (strength && strength.value > 0) made = withStrength(made, strength);
   // What it keeps to itself is taken as it is told, and as known with the whole.
   if (values.given)
-    made = SPENT_BESIDES.reduce(
+    made = MOTOR_LOSSES.reduce(
       (so, key) => (keys.has(key) ? withMeasured(so, kept(so, key, valueOf(so, key).value, LEAST_SPREAD)) : so),
       made,
     );

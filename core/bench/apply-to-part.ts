@@ -1,5 +1,5 @@
 import type { CarDesign, FittedPart } from '../car/car-design.ts';
-import { hasBands } from '../car/motors/motors.ts';
+import { hasBands, recordOf } from '../car/motors/motors.ts';
 import { fittedKey, withDiameter } from '../car/parts.ts';
 import { SLOTS, type OwnPart, type PartSlot } from '../car/part-slots.ts';
 import { OF_PART, valueOf } from '../car/values.ts';
@@ -8,7 +8,6 @@ import { isSameContent } from '../car/same-design.ts';
 import type { Estimate } from './estimate.ts';
 import { applyMeasurement } from './apply-measurement.ts';
 import type { MeasurementResult } from './measured.ts';
-import { PROPORTIONAL } from './motor-pulls.ts';
 
 /** A value of a part as it was measured: its name there, SI, and its spread as a share of it. */
 interface PartValueMeasured {
@@ -21,7 +20,7 @@ interface PartValueMeasured {
 function measuredOn(design: CarDesign, result: Pick<MeasurementResult, 'values'>): ReadonlyMap<PartSlot, readonly PartValueMeasured[]> {
   const { measured } = applyMeasurement(design, result);
   const { radius, axleDiameter, strength, given } = result.values;
-  const told = new Set([...Object.keys(result.values), ...(strength || given ? PROPORTIONAL[design.motor.kind] : [])]);
+  const told = new Set([...Object.keys(result.values), ...(strength || given ? recordOf(design.motor).strengthValues : [])]);
   const places = new Map<PartSlot, PartValueMeasured[]>();
   const add = (slot: PartSlot, value: PartValueMeasured): void => {
     places.set(slot, [...(places.get(slot) ?? []), value]);

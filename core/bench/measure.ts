@@ -1,34 +1,19 @@
-import { drag, tilt } from './grip.ts';
-import type { Measurement, MeasurementOf, MeasurementResult, InsufficientReadings } from './measured.ts';
-import { bandPull, leverPull, rimPull } from './motor-pulls.ts';
+import type { InsufficientReadings, Measurement, MeasurementResult } from './measured.ts';
+import type { MeasurementRecord } from './measurement-record.ts';
+import { MEASUREMENTS } from './measurements.ts';
 import { plausible } from './plausible.ts';
-import { coast, freeSpin, level, ramp } from './rolling.ts';
-import { push, rollOut, tape, thread, weights, wobble } from './sizes.ts';
 
-const MEASURES: { readonly [Kind in Measurement['kind']]: (measurement: MeasurementOf<Kind>) => MeasurementResult | InsufficientReadings } =
-  {
-    'lever-pull': leverPull,
-    'band-pull': bandPull,
-    'rim-pull': rimPull,
-    tilt,
-    drag,
-    ramp,
-    coast,
-    'free-spin': freeSpin,
-    'roll-out': rollOut,
-    wobble,
-    weights,
-    thread,
-    tape,
-    push,
-    level,
-  };
+const BOUNDS = Object.assign({}, ...Object.values(MEASUREMENTS).map(({ bounds }) => bounds)) as MeasurementRecord['bounds'];
 
-/** Works a measurement out: values with their spreads, or what its readings lack. What cannot be is refused. SI units. */
+/**
+ * Evaluates a measurement.
+ * @returns values with their uncertainty, SI units; or which readings are missing, or make no sense
+ */
 export function measure(measurement: Measurement): MeasurementResult | InsufficientReadings {
-  const result = MEASURES[measurement.kind](measurement as never);
-  return isMeasured(result) ? plausible(measurement.kind, result) : result;
+  const { evaluate, table } = MEASUREMENTS[measurement.kind] as unknown as MeasurementRecord;
+  const result = evaluate(measurement);
+  return isMeasured(result) ? plausible(result, table.read[0], BOUNDS) : result;
 }
 
-/** Whether a measurement could be worked out. */
+/** Whether a measurement could be evaluated. */
 export const isMeasured = (result: MeasurementResult | InsufficientReadings): result is MeasurementResult => 'values' in result;

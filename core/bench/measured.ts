@@ -1,3 +1,4 @@
+import { mean } from 'simple-statistics';
 import type { Measurement } from '../schema/generated/measurement.ts';
 import { meanEstimate, findOutliers, resolutionUncertainty, priorScatter, confidenceInterval, type Estimate } from './estimate.ts';
 
@@ -105,4 +106,9 @@ export function meanPlot(up: string, readings: readonly number[], division: numb
     division,
     repeatability,
   });
+}
+
+/** Readings of which each was worked out by itself, about their mean. `division`: that of each; `repeats`: as a share. */
+export function meanOfEach(readings: readonly number[], division: (i: number) => number, repeats: number): Estimate {
+  return meanEstimate(readings, Math.max(0, ...readings.map((_, i) => division(i))), repeats * mean([...readings]));
 }

@@ -1,5 +1,5 @@
 import { isSameContent } from '../car/same-design.ts';
-import { INSTRUCTIONS } from './instructions.ts';
+import { MEASUREMENTS } from './measurements.ts';
 import type { Measurement } from './measured.ts';
 
 /** Columns of a measurement as they are typed; letting back beside the same places. */
@@ -10,4 +10,4 @@ export const columnsOf = (measurement: Measurement): Readonly<Record<string, unk
 
 /** Whether two measurements were read alike, row by row: readings count once. */
 export const isSameReading = (a: Measurement, b: Measurement): boolean =>
-  a.kind === b.kind && INSTRUCTIONS[a.kind].columns.every(({ key }) => isSameContent(columnsOf(a)[key], columnsOf(b)[key]));
+  a.kind === b.kind && MEASUREMENTS[a.kind].columns.every(({ key }) => isSameContent(columnsOf(a)[key], columnsOf(b)[key]));

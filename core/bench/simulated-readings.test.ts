@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { MOTOR_KINDS } from '../car/motors/motors.ts';
 import { newCar } from '../car/new-car.ts';
 import { hiddenBuild } from '../rig/simulated-instruments.ts';
-import { INSTRUCTIONS } from './instructions.ts';
+import { MEASUREMENTS } from './measurements.ts';
 import { isMeasured, measure } from './measure.ts';
 import type { MeasurementKind } from './measured.ts';
 import { simulatedReadings } from './simulated-readings.ts';
 import { whatToMeasure } from './what-to-measure.ts';
 
-const KINDS = Object.keys(INSTRUCTIONS) as MeasurementKind[];
+const KINDS = Object.keys(MEASUREMENTS) as MeasurementKind[];
 /** The finest mark of a spring scale, N; of a board’s angle, rad; of a ruler, m. */
 const DIVISIONS = { force: 0.05, angle: Math.PI / 360, length: 0.001 };
 
@@ -39,7 +39,7 @@ describe('what to measure', () => {
   it('of a new car: each that suits it, the one first that takes most of its range away', () => {
     const design = newCar('x');
     const { now, measurements } = whatToMeasure(design);
-    expect(measurements.map(({ kind }) => kind).toSorted()).toEqual(KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design)).toSorted());
+    expect(measurements.map(({ kind }) => kind).toSorted()).toEqual(KINDS.filter((kind) => MEASUREMENTS[kind].suits(design)).toSorted());
     const shares = measurements.map(({ share }) => share);
     expect(shares).toEqual(shares.toSorted((a, b) => b - a));
     const [first] = measurements;

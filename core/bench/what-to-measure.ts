@@ -3,11 +3,12 @@ import { likelyNumbers } from '../car/values.ts';
 import { boundsOf, type Bounds } from '../predict/uncertainty.ts';
 import { sampledRuns } from '../predict/sampled-runs.ts';
 import { makeWorkspace } from '../run/workspace.ts';
-import { INSTRUCTIONS, MEASUREMENT_KINDS } from './instructions.ts';
+import { MEASUREMENTS, MEASUREMENT_KINDS } from './measurements.ts';
 import { applyMeasurement } from './apply-measurement.ts';
 import { isMeasured, measure } from './measure.ts';
 import type { MeasurementKind } from './measured.ts';
-import { simulatedReadings, type HiddenBuild } from './simulated-readings.ts';
+import type { HiddenBuild } from './hidden-car.ts';
+import { simulatedReadings } from './simulated-readings.ts';
 
 /** A measurement that could be made: what it would take away of what is not known of a full run, and the range that would be left, m. */
 export interface ToMeasure {
@@ -46,7 +47,7 @@ export const predictedRange = (car: CarDesign, workspace = makeWorkspace()): Bou
 export function whatToMeasure(design: CarDesign): WhatToMeasure {
   const workspace = makeWorkspace();
   const now = predictedRange(design, workspace);
-  const measurements = MEASUREMENT_KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
+  const measurements = MEASUREMENT_KINDS.filter((kind) => MEASUREMENTS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
     const made = simulatedReadings(kind, asThought(design), 1);
     const result = made && measure(made.measurement);
     if (!result || !isMeasured(result)) return [{ kind, share: 0, after: now }];

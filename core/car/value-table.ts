@@ -101,3 +101,6 @@ export function deviated(key: ValueKey, { value, spread }: Value, deviations: nu
 
 /** The plain numbers put into a run. */
 export type Numbers = Readonly<Partial<Record<ValueKey, number>>>;
+
+/** Values by which a motor returns less than it stored. */
+export const MOTOR_LOSSES: readonly ValueKey[] = ['springEfficiency', 'bandLoss', 'washerFriction'];

@@ -1,4 +1,4 @@
-import { INSTRUCTIONS } from '../bench/instructions.ts';
+import { MEASUREMENTS } from '../bench/measurements.ts';
 import { whatToMeasure } from '../bench/what-to-measure.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import type { UnitSystem } from '../units/quantity.ts';
@@ -22,6 +22,6 @@ export function outlookOf(design: CarDesign, units: UnitSystem): Outlook | null 
   return {
     chance: assessment.asked.kind === 'ran' ? assessment.asked.chance : null,
     help: assessment.remedies[0]?.remedy.label ?? null,
-    toMeasure: most ? { name: INSTRUCTIONS[most.kind].name, share: most.share } : null,
+    toMeasure: most ? { name: MEASUREMENTS[most.kind].name, share: most.share } : null,
   };
 }

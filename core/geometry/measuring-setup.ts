@@ -1,5 +1,5 @@
-import { slidingAngle } from '../bench/grip.ts';
-import { INSTRUCTIONS } from '../bench/instructions.ts';
+import { slidingAngle } from '../bench/kinds/tilt.ts';
+import { MEASUREMENTS } from '../bench/measurements.ts';
 import type { MeasurementKind } from '../bench/measured.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { likelyNumbers } from '../car/values.ts';
@@ -105,7 +105,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
     };
   },
   'band-pull': (design) => {
-    const length = INSTRUCTIONS['band-pull'].once[0]!.of(design);
+    const length = MEASUREMENTS['band-pull'].once[0]!.of(design);
     return {
       ...NONE,
       car: null,

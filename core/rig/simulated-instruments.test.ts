@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { slidingAngle } from '../bench/grip.ts';
-import { INSTRUCTIONS, MEASUREMENT_KINDS } from '../bench/instructions.ts';
+import { slidingAngle } from '../bench/kinds/tilt.ts';
+import { MEASUREMENTS, MEASUREMENT_KINDS } from '../bench/measurements.ts';
 import type { MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { measuringSetup } from '../geometry/measuring-setup.ts';
@@ -16,7 +16,7 @@ describe('a simulated scale or tilt board', () => {
       const lines = instrumentLines(kind, design, 1);
       const { events, faults } = readLines(lines.map(({ line }) => line).join(''));
       expect(faults).toEqual([]);
-      if (INSTRUCTIONS[kind].suits(design)) expect(new Set(events.map(({ t }) => t)).size, kind).toBe(lines.length);
+      if (MEASUREMENTS[kind].suits(design)) expect(new Set(events.map(({ t }) => t)).size, kind).toBe(lines.length);
     }
     const [first] = instrumentLines('lever-pull', design, 1);
     expect(Object.keys(shownNow(readLines(first!.line).events)).toSorted()).toEqual(['angle', 'force']);
@@ -34,7 +34,7 @@ describe('a simulated scale or tilt board', () => {
 describe('a car as it is measured', () => {
   it.each(MOTORS)('%s: every measurement is drawn within its bounds, and names what is read', (motor) => {
     const design = newCar('x', motor);
-    for (const kind of MEASUREMENT_KINDS.filter((one) => INSTRUCTIONS[one].suits(design))) {
+    for (const kind of MEASUREMENT_KINDS.filter((one) => MEASUREMENTS[one].suits(design))) {
       const { bounds, arrows, boxes, lines } = measuringSetup(design, kind);
       const points = [...arrows.flatMap(({ from, to }) => [from, to]), ...boxes.flatMap((one) => one.points), ...lines.flat()];
       expect(points.length, kind).toBeGreaterThan(0);

@@ -1,7 +1,9 @@
-import { INSTRUCTIONS, type ReadingColumn } from '../bench/instructions.ts';
+import type { ReadingColumn } from '../bench/measurement-record.ts';
+import { MEASUREMENTS } from '../bench/measurements.ts';
 import type { MeasurementKind } from '../bench/measured.ts';
 import { columnsOf } from '../bench/reading-columns.ts';
-import { simulatedReadings, type HiddenBuild } from '../bench/simulated-readings.ts';
+import type { HiddenBuild } from '../bench/hidden-car.ts';
+import { simulatedReadings } from '../bench/simulated-readings.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { sampledCars } from '../predict/sampled-cars.ts';
 import type { DeviceEvent } from './line-protocol.ts';
@@ -27,7 +29,7 @@ export function lineKeyOf({ key, quantity, options }: ReadingColumn): DeviceEven
 
 /** Whether a spring scale, kitchen scale or tilt board can read a measurement. */
 export const isReadByInstrument = (kind: MeasurementKind): boolean =>
-  INSTRUCTIONS[kind].columns.some((column) => ['force', 'mass', 'angle'].includes(lineKeyOf(column) ?? ''));
+  MEASUREMENTS[kind].columns.some((column) => ['force', 'mass', 'angle'].includes(lineKeyOf(column) ?? ''));
 
 /** s between readings. */
 const EVERY = 2;
@@ -41,7 +43,7 @@ export function instrumentLines(
   const made = isReadByInstrument(kind) ? simulatedReadings(kind, hiddenBuild(design), seed) : null;
   if (!made) return [];
   const told = columnsOf(made.measurement);
-  const printed = INSTRUCTIONS[kind].columns.flatMap((column) => {
+  const printed = MEASUREMENTS[kind].columns.flatMap((column) => {
     const words = lineKeyOf(column);
     const values = told[column.key];
     return words && Array.isArray(values) ? [{ column, words, values: values as readonly number[] }] : [];

@@ -1,4 +1,4 @@
-import { INSTRUCTIONS } from '../../core/bench/instructions.ts';
+import { MEASUREMENTS } from '../../core/bench/measurements.ts';
 import { missingMeasurements, usesOf } from '../../core/bench/missing-measurements.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { CATALOGUE, PART_VALUES } from '../../core/car/parts.ts';
@@ -36,5 +36,5 @@ export const describeMissing = (part: OwnPart): string => {
   const missing = missingMeasurements(part);
   return missing.length === 0
     ? ''
-    : `Not measured yet: ${missing.map((kind) => `${INSTRUCTIONS[kind].name} (${INSTRUCTIONS[kind].minutes} min)`).join(', ')}`;
+    : `Not measured yet: ${missing.map((kind) => `${MEASUREMENTS[kind].name} (${MEASUREMENTS[kind].minutes} min)`).join(', ')}`;
 };

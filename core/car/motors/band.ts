@@ -54,6 +54,7 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
   ],
   values: RUBBER_VALUES,
   energyValues: ['c1', 'c2', 'bandLoss'],
+  strengthValues: ['c1', 'c2'],
   parts: { band: bandPart() },
   weight: (_design, motor) => ({ mass: bandMass(motor), at: motor.anchorToAxle / 2 }),
   frontArea: () => 0,

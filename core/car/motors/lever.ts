@@ -92,6 +92,7 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
     springEfficiency: (design, motor) => trapOf(design, motor).efficiency,
   },
   energyValues: ['springPreload', 'springRate', 'springEfficiency'],
+  strengthValues: ['springPreload', 'springRate'],
   parts: {
     trap: { read: ({ trap }) => trap, fit: (motor, key) => ({ ...motor, trap: key as LeverDesign['trap'] }) },
     lever: {

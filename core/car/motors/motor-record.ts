@@ -35,6 +35,8 @@ export interface MotorRecord<Motor extends MotorDesign> {
   readonly values: { readonly [Key in ValueKey]?: (design: CarDesign, motor: Motor) => number };
   /** Those of them that say how much energy it holds. */
   readonly energyValues: readonly ValueKey[];
+  /** The two of them that its force is proportional to. */
+  readonly strengthValues: readonly [ValueKey, ValueKey];
   /** Parts fitted to the motor itself. */
   readonly parts: { readonly [Slot in PartSlot]?: FittedToMotor<Motor> };
   /** What lever, string or bands weigh, kg, and where their middle is, m from the drive axle toward the other. The trap is part of the rest. */

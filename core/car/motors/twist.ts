@@ -53,6 +53,7 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
   ],
   values: { ...RUBBER_VALUES, washerFriction: (design, motor) => washerOf(design, motor).friction, armFriction: () => ARM_FRICTION },
   energyValues: ['c1', 'c2', 'bandLoss'],
+  strengthValues: ['c1', 'c2'],
   parts: {
     band: bandPart(),
     washer: { read: ({ washer }) => washer, fit: (motor, key) => ({ ...motor, washer: key as TwistDesign['washer'] }) },

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { INSTRUCTIONS, MEASUREMENT_KINDS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS, MEASUREMENT_KINDS } from '../../../core/bench/measurements.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { formatPredictedRange } from '../../../core/units/quantity.ts';
@@ -38,7 +38,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   const [search, setSearch] = useSearchParams();
   const job = useWhatToMeasure(design);
   const told = job.result;
-  const suiting = MEASUREMENT_KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design));
+  const suiting = MEASUREMENT_KINDS.filter((kind) => MEASUREMENTS[kind].suits(design));
   const order = told ? told.measurements.map(({ kind }) => kind) : suiting;
   const asked = search.get('measure') as MeasurementKind | null;
   const chosen = asked && suiting.includes(asked) ? asked : order[0]!;
@@ -70,7 +70,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           )}
           <ol className={styles.list}>
             {order.map((kind) => {
-              const { name, minutes, tells, needs } = INSTRUCTIONS[kind];
+              const { name, minutes, tells, needs } = MEASUREMENTS[kind];
               const brings = told?.measurements.find((one) => one.kind === kind);
               const made = bench.done.findLast((one) => one.measurement.kind === kind && one.isIn);
               return (

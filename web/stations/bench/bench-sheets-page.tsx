@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
-import { INSTRUCTIONS, MEASUREMENT_KINDS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS, MEASUREMENT_KINDS } from '../../../core/bench/measurements.ts';
 import { type Quantity, unitOf } from '../../../core/units/quantity.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
@@ -35,8 +35,8 @@ export function BenchSheetsPage() {
         </Button>
       </div>
       <h1 className={plain.heading}>{design.name}: bench sheets</h1>
-      {MEASUREMENT_KINDS.filter((kind) => INSTRUCTIONS[kind].suits(design)).map((kind) => {
-        const { name, needs, how, caution, columns, once } = INSTRUCTIONS[kind];
+      {MEASUREMENT_KINDS.filter((kind) => MEASUREMENTS[kind].suits(design)).map((kind) => {
+        const { name, needs, how, caution, columns, once } = MEASUREMENTS[kind];
         return (
           <section key={kind} className={styles.sheet} aria-label={name}>
             <h2 className={plain.heading}>

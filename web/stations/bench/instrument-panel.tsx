@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { instrumentLines, lineKeyOf, shownNow } from '../../../core/rig/simulated-instruments.ts';
@@ -24,7 +24,7 @@ export function InstrumentPanel({ design, kind, readings }: InstrumentPanelProps
   const units = useUnits();
   const [source, setSource] = useState<Source>('simulated');
   const device = useDevice(source);
-  const { columns } = INSTRUCTIONS[kind];
+  const { columns } = MEASUREMENTS[kind];
   const lines = useMemo(() => instrumentLines(kind, design, 1), [kind, design]);
   const [next, setNext] = useState(0);
   const now = shownNow(device.events);

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import { valueHistories } from '../../../core/bench/value-history.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { VALUE_NAMES } from '../../../core/car/value-table.ts';
@@ -42,7 +42,7 @@ export function KnownValues({ design, bench }: KnownValuesProps) {
                     : steps
                         .map(
                           ({ at, by, from, to }) =>
-                            `${dayOf(at)}, ${by ? INSTRUCTIONS[by].name : to.evidence === 'fitted' ? 'fitted to runs' : 'typed'}: ${valueFigure(key, from)} → ${valueFigure(key, to)}`,
+                            `${dayOf(at)}, ${by ? MEASUREMENTS[by].name : to.evidence === 'fitted' ? 'fitted to runs' : 'typed'}: ${valueFigure(key, from)} → ${valueFigure(key, to)}`,
                         )
                         .join('; ')}
                   {last && now.evidence !== 'estimated' && (

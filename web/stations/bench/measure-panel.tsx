@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import type { Measurement, MeasurementKind } from '../../../core/bench/measured.ts';
 import { simulatedReadings } from '../../../core/bench/simulated-readings.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -39,7 +39,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
   const [isListening, setListening] = useState(false);
   const typed = useDeferredValue(readings.typed);
   const read = useMemo(() => readTyped(kind, design, typed, units), [kind, design, typed, units]);
-  const { name, needs, how, caution, columns, once } = INSTRUCTIONS[kind];
+  const { name, needs, how, caution, columns, once } = MEASUREMENTS[kind];
   const field = (value: number, quantity: Quantity): string => inField(value, quantity, units);
   const isIn = read.kind === 'read' && bench.done.some((one) => one.isIn && isSameReading(one.measurement, read.measurement));
   /** Puts readings of this kind into the table, as they would be typed. */
@@ -74,7 +74,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
     const given = readMeasurement(value);
     if (given.kind === 'faulty') return setProblem(`Readings: ${formatFault(given.faults[0]!)}`);
     if (given.value.kind !== kind)
-      return setProblem(`Readings: these belong to “${INSTRUCTIONS[given.value.kind].name}”. Open them there.`);
+      return setProblem(`Readings: these belong to “${MEASUREMENTS[given.value.kind].name}”. Open them there.`);
     show(given.value);
   };
   /** Readings of a hidden car built to this design, as its instruments print them. */

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { formatNumber, type Quantity, unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
@@ -21,7 +21,7 @@ interface ReadingTablesProps {
 /** Where readings are typed: a row for each, and below what is told once, begun as the design has it. */
 export function ReadingTables({ design, kind, readings }: ReadingTablesProps) {
   const units = useUnits();
-  const { columns, once, division } = INSTRUCTIONS[kind];
+  const { columns, once, division } = MEASUREMENTS[kind];
   const dividing = columns.find(({ key }) => division.of.includes(key))!;
   const unit = (quantity: Quantity): string => {
     const told = unitOf(quantity, units);

@@ -1,4 +1,4 @@
-import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import { isMeasured, measure } from '../../../core/bench/measure.ts';
 import type { Measurement, MeasurementKind, MeasurementResult } from '../../../core/bench/measured.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -26,7 +26,7 @@ export function rereadings(
   typed: TypedReadings,
   reread: (text: string, quantity: Quantity) => string,
 ): TypedReadings {
-  const { columns, once, division } = INSTRUCTIONS[kind];
+  const { columns, once, division } = MEASUREMENTS[kind];
   const all = (texts: Readonly<Record<string, string>>, of: readonly { readonly key: string; readonly quantity: Quantity }[]) =>
     Object.fromEntries(
       Object.entries(texts).map(([key, text]) => {
@@ -58,18 +58,12 @@ export type Read =
       readonly rows: readonly number[];
     };
 
-/** Fits of a line or curve: what readings they need before anything is told. */
-const FITS: readonly MeasurementKind[] = ['lever-pull', 'band-pull', 'rim-pull', 'coast'];
-const LEAST = 3;
 /** A scale that shows no more than so many divisions of what is read is no scale for it. */
 const COARSEST = 4;
 
-/** Columns that are read by themselves, whatever stands beside them. */
-const BY_THEMSELVES: readonly MeasurementKind[] = ['weights', 'wobble', 'tape', 'level'];
-
 /** Reads what was typed for a measurement of a car. */
 export function readTyped(kind: MeasurementKind, design: CarDesign, typed: TypedReadings, units: UnitSystem): Read {
-  const { columns, once, division } = INSTRUCTIONS[kind];
+  const { columns, once, division, table, fewestRows, usesDesign } = MEASUREMENTS[kind];
   const wrong: string[] = [];
   const valueOf = (text: string, quantity: Quantity, label: string): number | null => {
     const parsed = parseQuantity(text, quantity, units);
@@ -78,7 +72,8 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
     return null;
   };
   const isBare = (text: string | undefined): boolean => (text ?? '').trim() === '';
-  const alone = BY_THEMSELVES.includes(kind);
+  // Columns that are read by themselves, whatever stands beside them.
+  const alone = table.together.length === 0;
   const numbered = columns.filter(({ options }) => !options);
   const rows = typed.rows
     .map((row, at) => ({ row, at }))
@@ -86,10 +81,9 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
   if (rows.length === 0) return { kind: 'none' };
   // A row that is half typed waits for the rest of it.
   const whole = alone ? rows : rows.filter(({ row }) => columns.every(({ key, isOptional }) => isOptional || !isBare(row[key])));
-  const needed = FITS.includes(kind) ? LEAST : 1;
-  if (whole.length < needed) {
-    const left = needed - whole.length;
-    const message = `${left === 1 ? 'One reading' : `${left} readings`} more needed: ${needed === 1 ? 'fill a whole row' : `a fit needs ${needed} whole rows`}.`;
+  if (whole.length < fewestRows) {
+    const left = fewestRows - whole.length;
+    const message = `${left === 1 ? 'One reading' : `${left} readings`} more needed: ${fewestRows === 1 ? 'fill a whole row' : `a fit needs ${fewestRows} whole rows`}.`;
     return { kind: 'few', message };
   }
   const inRows = whole.map(({ at }) => at);
@@ -107,12 +101,12 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
     [place!.key]: whole.flatMap(({ row }, i) => (isBare(row.back) ? [] : [(readings[place!.key] as unknown[])[i]])),
     force: lettingBack,
   };
-  const isReadBack = Array.isArray(lettingBack) && lettingBack.length >= LEAST;
+  const isReadBack = Array.isArray(lettingBack) && lettingBack.length >= fewestRows;
   for (const { key, label, quantity, of, either } of once) {
     const value = isBare(typed.once[key]) ? of(design) : valueOf(typed.once[key]!, quantity, label);
     out[key] = either ? value === 1 : value;
   }
-  if (kind === 'ramp') out.height = [out.height];
+  for (const key of table.oneOrEach ?? []) out[key] = [out[key]];
   const inQuantity = columns.find(({ key }) => division.of.includes(key))!.quantity;
   const fineness = isBare(typed.division) ? division.usual : valueOf(typed.division, inQuantity, 'One division');
   if (wrong.length > 0) return { kind: 'wrong', message: wrong[0]! };
@@ -131,7 +125,7 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
     readings: out,
     ...(isReadBack && { back }),
     resolution,
-    ...(kind === 'rim-pull' && { design }),
+    ...(usesDesign && { design }),
   });
   if (read.kind === 'faulty') return { kind: 'wrong', message: formatFault(read.faults[0]!) };
   const result = measure(read.value);

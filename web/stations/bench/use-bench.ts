@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { measurementHistory, copyFacet } from '../../../core/bench/measurement-history.ts';
-import { INSTRUCTIONS } from '../../../core/bench/instructions.ts';
+import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import { applyMeasurement } from '../../../core/bench/apply-measurement.ts';
 import { hasPart, applyMeasurementToPart, refreshOwnPart, isMeasuredOnPart } from '../../../core/bench/apply-to-part.ts';
 import type { Measurement, MeasurementResult } from '../../../core/bench/measured.ts';
@@ -61,7 +61,7 @@ export function useBench(carId: string, design: CarDesign) {
     hasOwn: (slot: PartSlot): boolean => design.own?.[slot] !== undefined,
     /** Puts a measurement into this car, or into its part at a place: then every car with that part knows. */
     put: async (measurement: Measurement, result: MeasurementResult, slot: PartSlot | null): Promise<void> => {
-      const { name } = INSTRUCTIONS[measurement.kind];
+      const { name } = MEASUREMENTS[measurement.kind];
       const stored = slot && storedOf(slot);
       const part = slot && applyMeasurementToPart(design, slot, result, stored?.part ?? null, partName(slot));
       const measured = merged(design, slot && part ? withPart(slot, part) : applyMeasurement(design, result));
@@ -90,9 +90,9 @@ export function useBench(carId: string, design: CarDesign) {
       const without = withdrawMeasurement(design, done, id);
       if (!one || !without)
         return void dispatch(toasted('The version before it was removed. Bring that version back first.', { tone: 'stop' }));
-      if (!(await keptBefore(`without ${INSTRUCTIONS[one.measurement.kind].name}`))) return;
+      if (!(await keptBefore(`without ${MEASUREMENTS[one.measurement.kind].name}`))) return;
       edit(() => merged(design, without));
-      dispatch(toasted(`“${INSTRUCTIONS[one.measurement.kind].name}” was withdrawn`));
+      dispatch(toasted(`“${MEASUREMENTS[one.measurement.kind].name}” was withdrawn`));
       const slots = Object.keys(SLOTS) as PartSlot[];
       const slot = slots.find((place) => one.part !== null && one.to.own?.[place]?.name === one.part);
       const stored = slot && parts.find(({ part }) => part.kind === SLOTS[slot].kind && part.name === one.part);
