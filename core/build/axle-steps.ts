@@ -3,6 +3,7 @@ import { axleOf } from '../car/fitted.ts';
 import type { Format } from '../units/quantity.ts';
 import { FLYING_ENDS_CAUTION, HEAT_CAUTION, LATEX_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
 import { lengthsOf } from './lengths.ts';
+import { buildOf } from './motors/motors.ts';
 
 /** Steps to the axles, in order: both cut, the other and the drive axle put together; then its sleeve and tyres where it has them. */
 export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
@@ -52,7 +53,7 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       ...PLAIN_STEP,
       id: 'drive-axle',
       title: 'Assemble the drive axle',
-      text: `Fix each wheel to the axle so that it cannot slip.${motor.kind === 'lever' ? ' Set the hook in the middle of the gap, a few millimetres high, and leave it unglued until the car is tuned.' : ''}`,
+      text: `Fix each wheel to the axle so that it cannot slip.${buildOf(motor).axleText}`,
       tool: 'glue',
       minutes: 10,
       dries: 10,

@@ -1,6 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import type { PartPlace } from './parts-list.ts';
+import type { PartPlace } from './part-names.ts';
 
 /** One step of the making. */
 export interface BuildStep {

@@ -190,3 +190,9 @@ export function placedText(items: readonly Item[], candidates: readonly Omit<Tex
   });
   return fits ? { kind: 'text', ...fits } : null;
 }
+
+/** Centre lines through a point, reaching so far each way; mm. */
+export const centreCross = ({ x, y }: Place, reach: number): Item[] => [
+  makeLine(makePlace(x - reach, y), makePlace(x + reach, y), 'centre'),
+  makeLine(makePlace(x, y - reach), makePlace(x, y + reach), 'centre'),
+];

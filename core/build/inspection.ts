@@ -2,30 +2,13 @@ import { isMeasured, measure } from '../bench/measure.ts';
 import { applyMeasurement } from '../bench/apply-measurement.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { axleOf } from '../car/fitted.ts';
-import { hasBands, isRoller } from '../car/motors/motors.ts';
+import { isRoller } from '../car/motors/motors.ts';
 import { likelyNumbers } from '../car/values.ts';
 import { standingWeight, weighedAt, wheelsetOf } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter, straighteningMoves, type AxleMove } from '../predict/straightness.ts';
-import type { Quantity } from '../units/quantity.ts';
-import { stringToCut } from './lengths.ts';
-
-/** Something of the finished car that is measured, and held against what was drawn. */
-export interface InspectedSize {
-  readonly id: string;
-  readonly label: string;
-  readonly quantity: Quantity;
-  /** As it was drawn, SI; null where only the tolerance says what is right. */
-  readonly drawn: number | null;
-  /** Off by more than so much it is told; SI. */
-  readonly tolerance: number;
-  /** What puts it right, in a few words. */
-  readonly cure: string;
-  /** The car as it was built, with this as it was measured; the same where the model knows nothing of it. */
-  readonly built: (design: CarDesign, measured: Readonly<Record<string, number>>) => CarDesign;
-}
-
-const same = (design: CarDesign): CarDesign => design;
+import { type InspectedSize, unchanged } from './inspected-size.ts';
+import { buildOf } from './motors/motors.ts';
 
 /** Wheelbases of both sides as they were measured: their mean, and the axles out of parallel by their difference over the track width. Source: geometry of the circle. */
 function withWheelbases(design: CarDesign, measured: Readonly<Record<string, number>>): CarDesign {
@@ -57,7 +40,8 @@ export function inspectedSizes(design: CarDesign): readonly InspectedSize[] {
   const { motor, driveWheels, otherWheels, wheelbase, endPlay, body } = design;
   const { mass, driveLoadShare } = standingWeight(design);
   const list: InspectedSize[] = [];
-  const add = (one: Omit<InspectedSize, 'built'> & Partial<Pick<InspectedSize, 'built'>>): void => void list.push({ built: same, ...one });
+  const add = (one: Omit<InspectedSize, 'built'> & Partial<Pick<InspectedSize, 'built'>>): void =>
+    void list.push({ built: unchanged, ...one });
   if (!isRoller(design)) {
     for (const side of ['Left', 'Right'] as const)
       add({
@@ -160,36 +144,7 @@ export function inspectedSizes(design: CarDesign): readonly InspectedSize[] {
       built: (car, { mass: weighed, share }) =>
         share === undefined ? car : weighedAt(car, { mass: weighed ?? standingWeight(car).mass, driveLoadShare: share }),
     });
-  const string = stringToCut(design);
-  if (motor.kind === 'lever' && string) {
-    add({
-      id: 'string',
-      label: 'string, from lever at rest to hook',
-      quantity: 'size',
-      drawn: string.reach,
-      tolerance: 0.003,
-      cure: 'tie the loop again',
-    });
-    add({
-      id: 'hook',
-      label: 'distance of the hook from the lever’s line',
-      quantity: 'size',
-      drawn: 0,
-      tolerance: 0.001,
-      cure: 'move the trap sideways; it is only taped',
-    });
-  }
-  if (hasBands(motor))
-    add({
-      id: 'bands',
-      label: 'bands end to end',
-      quantity: 'count',
-      drawn: motor.series,
-      tolerance: 0.5,
-      cure: 'chain them as drawn',
-      built: (car, { bands }) =>
-        bands === undefined || !hasBands(car.motor) ? car : { ...car, motor: { ...car.motor, series: Math.round(bands) } },
-    });
+  list.push(...buildOf(motor).inspected(design, motor));
   return list;
 }
 

@@ -3,23 +3,10 @@ import { AXLE_ENDS, BEARINGS, WHEELS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { TAPE } from '../car/tape.ts';
-import { LOOP_AND_KNOT } from '../checks/string-length.ts';
-import { freeString } from '../motor/lever.ts';
-import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import type { CutLength } from './part-names.ts';
+import { buildOf } from './motors/motors.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 
-/** Something that is cut to length, m. */
-export interface CutLength {
-  readonly id: 'drive-axle' | 'other-axle' | 'drive-bearing' | 'other-bearing' | 'string' | 'lever' | 'tape' | 'tyre' | 'arm';
-  readonly name: string;
-  readonly count: number;
-  readonly length: number;
-  /** How it is made up, in a few words; `print` prints m. */
-  readonly words: (format: (metres: number) => string) => string;
-}
-
-/** m of a lever beyond the hole or notch that its string hangs in. Common practice. */
-const PAST_HOLE = 0.006;
 /** m kept free between a bearing and the turns wound beside it. Common practice. */
 const BESIDE_WINDING = 0.003;
 /** A tyre that grips is put on stretched by so much, as a share of the rim. Common practice. */
@@ -49,14 +36,6 @@ export const isTubeBearing = ({ bearing }: CarDesign): boolean => TUBES[bearing]
 /** Room between the wheels of an axle, m. */
 export const betweenWheels = ({ trackWidth, driveWheels, otherWheels }: CarDesign, which: 'drive' | 'other'): number =>
   trackWidth - WHEELS[(which === 'drive' ? driveWheels : (otherWheels ?? driveWheels)).kind].thickness;
-
-/** String to cut, m, and what of it reaches from the lever at rest to the axle; null without a lever. Source: the lever's geometry. */
-export function stringToCut(design: CarDesign): { readonly length: number; readonly reach: number } | null {
-  const { motor } = deriveRunSetup(design);
-  if (motor.kind !== 'lever') return null;
-  const reach = freeString(motor, motor.releaseAngle);
-  return { length: reach + LOOP_AND_KNOT, reach };
-}
 
 /** Everything that is cut to length for a car, m. */
 export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly CutLength[] {
@@ -92,32 +71,7 @@ export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
         });
     }
   }
-  const string = stringToCut(design);
-  if (motor.kind === 'lever' && string) {
-    list.push({
-      id: 'lever',
-      name: 'lever arm',
-      count: 1,
-      length: motor.leverLength + PAST_HOLE,
-      words: (format) => `${format(motor.leverLength)} from the trap’s pivot to the string’s notch, ${format(PAST_HOLE)} past it`,
-    });
-    list.push({
-      id: 'string',
-      name: 'string',
-      count: 1,
-      length: string.length,
-      words: (format) => `${format(string.reach)} from the lever’s tip at rest to the axle, plus knot and loop`,
-    });
-  }
-  if (motor.kind === 'twist')
-    list.push({
-      id: 'arm',
-      name: 'trailing arm',
-      count: 1,
-      // From the height of the axle down to the floor.
-      length: Math.hypot(motor.armLength, design.driveWheels.diameter / 2),
-      words: (format) => `from the middle of the axle to the tip; the tip trails ${format(motor.armLength)} behind on the floor`,
-    });
+  list.push(...buildOf(motor).lengths(design, motor));
   for (const step of sleeve) {
     const inner = sleeve[sleeve.indexOf(step) - 1]?.diameter ?? axleDiameter;
     if (step.kind !== 'tape' || step.diameter <= inner) continue;

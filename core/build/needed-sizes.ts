@@ -3,6 +3,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { bodyLength, bodyWidth } from '../car/weights.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
+import { buildOf } from './motors/motors.ts';
 
 /** A size that whoever builds needs, as it is told: in words where no view has room for it. */
 export interface NeededSize {
@@ -29,19 +30,7 @@ export function neededSizes(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.
   add('axleDiameter', 'axle ⌀', design.axleDiameter);
   sleeve.forEach(({ diameter }, i) => add(`sleeve${i}`, `sleeve ⌀${sleeve.length > 1 ? `, layer ${i + 1}` : ''}`, diameter));
   if (isWoundOnAxle(motor)) add('windingWidth', 'width for winding', motor.windingWidth);
-  if (motor.kind === 'lever') {
-    add('leverLength', 'lever, pivot to notch', motor.leverLength);
-    add('trapPosition', 'pivot from the drive axle', motor.trapPosition);
-    add('pivotAboveAxle', 'pivot above the drive axle', motor.pivotAboveAxle);
-  }
-  if (motor.kind === 'band') {
-    add('anchorToAxle', 'hook from the drive axle', motor.anchorToAxle);
-    add('anchorAboveAxle', 'hook above the drive axle', motor.anchorAboveAxle);
-  }
-  if (motor.kind === 'twist') {
-    add('hookToHook', 'length of the roller', motor.hookToHook);
-    add('armLength', 'trailing arm', motor.armLength);
-  }
+  for (const { tells, label, metres } of buildOf(motor).sizes(motor)) add(tells, label, metres);
   if (ballast.mass > 0) add('ballastPlace', 'ballast from the drive axle', ballast.fromDriveAxle);
   return list;
 }

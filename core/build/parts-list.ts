@@ -1,12 +1,14 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { fittedName, neededAt } from '../car/parts.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
-import { hasBands, isRoller } from '../car/motors/motors.ts';
+import { isRoller } from '../car/motors/motors.ts';
 import { SLEEVES } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
 import { bodyLength, bodyWidth, placedMasses, standingWeight } from '../car/weights.ts';
 import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
+import { buildOf } from './motors/motors.ts';
+import type { PartPlace, CutLength } from './part-names.ts';
 
 /** One line of the parts list, with its number on the drawing. */
 export interface PartLine {
@@ -22,22 +24,6 @@ export interface PartLine {
   /** Which views of it a balloon may point at. */
   readonly on: PartPlace;
 }
-/** What of the drawn car a part is. */
-export type PartPlace =
-  | 'body'
-  | 'drive-wheel'
-  | 'other-wheel'
-  | 'drive-axle'
-  | 'other-axle'
-  | 'bearing'
-  | 'tyre'
-  | 'motor'
-  | 'lever'
-  | 'string'
-  | 'hook'
-  | 'ballast'
-  | 'sleeve';
-
 /** Everything that a car is made of, in the order it is numbered. */
 export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly PartLine[] {
   const { motor, otherWheels, driveWheels, layout, ballast, sleeve } = design;
@@ -84,33 +70,9 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
   }
   if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
     add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? sizes.size(lengths.get('tyre')!.length) : '');
-  if (motor.kind === 'lever') {
-    add('motor', 'trap', named('trap'), 1, '');
-    add('lever', 'lever', named('lever'), 1, sizes.size(lengths.get('lever')!.length), masses.get('motor') ?? null);
-    add(
-      'string',
-      null,
-      'string that does not stretch',
-      1,
-      `${sizes.size(lengths.get('string')!.length)}, ⌀ ${sizes.size(motor.stringDiameter)}`,
-    );
-    add('hook', null, 'hook or peg on the drive axle', 1, '');
-  }
-  if (hasBands(motor)) {
-    add(
-      'motor',
-      'band',
-      named('band'),
-      neededAt(design, 'band'),
-      `${motor.parallel} side by side, ${motor.series} end to end`,
-      masses.get('motor') ?? null,
-    );
-    if (motor.kind === 'band') add('hook', null, 'hook for the bands', 1, '');
-    else {
-      add('string', 'washer', named('washer'), 1, '');
-      add('lever', null, 'trailing arm', 1, sizes.size(lengths.get('arm')!.length));
-    }
-  }
+  const cut = (id: CutLength['id']): number => lengths.get(id)!.length;
+  for (const { on, slot, name, count, size, isMotorMass } of buildOf(motor).parts(motor, cut, sizes, (of) => neededAt(design, of)))
+    add(on, slot, name ?? named(slot!), count, size, isMotorMass ? (masses.get('motor') ?? null) : null);
   if (sleeve.length > 0) {
     const tape = lengths.get('tape');
     add(

@@ -4,12 +4,13 @@ import type { Format } from '../units/quantity.ts';
 import { axleSteps } from './axle-steps.ts';
 import { firstRun, PLAIN_STEP, templateStep, type BuildStep } from './build-step.ts';
 import { bearingStep, bodySteps, wheelSteps } from './frame-steps.ts';
-import { motorSteps } from './motor-steps.ts';
-import { rollerSteps } from './roller-steps.ts';
+import { buildOf } from './motors/motors.ts';
 
 /** The making of a car, step by step in the order that works for it. `print` prints sizes as the builder has them. */
 export function buildSteps(design: CarDesign, format: Format): readonly BuildStep[] {
-  if (isRoller(design)) return rollerSteps(design, format);
+  const { motor } = design;
+  const motorSteps = buildOf(motor).steps(design, motor, format);
+  if (isRoller(design)) return [...motorSteps, firstRun(design)];
   const [axles, other, drive, ...wrapped] = axleSteps(design, format) as [BuildStep, BuildStep, BuildStep, ...BuildStep[]];
   const ballast: BuildStep[] =
     design.ballast.mass > 0
@@ -43,7 +44,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
     other,
     drive,
     ...tyres,
-    ...motorSteps(design, format),
+    ...motorSteps,
     ...ballast,
     firstRun(design),
   ];

@@ -1,15 +1,16 @@
 import type { CarDesign, Wheels } from '../car/car-design.ts';
 import { DISC_HOLE, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
-import { TRAP_LENGTH } from '../car/motors/lever.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { bodyLength, bodyWidth } from '../car/weights.ts';
 import { deckOutline } from '../geometry/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
-import { trapOf } from '../car/fitted.ts';
-import { makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item, type Place } from './drawing.ts';
-import { bearingOutside, lengthsOf, type CutLength } from './lengths.ts';
+import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item } from './drawing.ts';
+import { bearingOutside, lengthsOf } from './lengths.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
+import { buildOf } from './motors/motors.ts';
+import { templateText } from './template-text.ts';
+import type { CutLength } from './part-names.ts';
 
 /** Something that is cut, drilled or laid out, at full size: mm, from its own upper left corner. */
 export interface Piece {
@@ -24,8 +25,7 @@ export interface Piece {
 }
 
 const MM = 1000;
-/** mm of a text on a template, of a bar’s width, of a cross’s arm. */
-const TEXT = 3.2;
+/** mm of a bar’s width, of a cross’s arm. */
 const BAR = 9;
 const CROSS = 5;
 /** m across of what glues a wheel to its axle. Common practice. */
@@ -34,18 +34,6 @@ const HUB = 0.02;
 const CLEARANCE = 0.004;
 /** m of a strip that is wrapped round a bottle or tube. */
 const STRIP = 0.03;
-
-const cross = ({ x, y }: Place, arm = CROSS): Item[] => [
-  makeLine(makePlace(x - arm, y), makePlace(x + arm, y), 'centre'),
-  makeLine(makePlace(x, y - arm), makePlace(x, y + arm), 'centre'),
-];
-const words = (text: string, x: number, y: number, anchor: 'start' | 'middle' = 'start', size = TEXT): Item => ({
-  kind: 'text',
-  at: makePlace(x, y),
-  text,
-  size,
-  anchor,
-});
 
 /** Wheels that are cut by whoever builds; others come as they are, and only their middle is to be found. */
 const CUT: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wooden-disc']);
@@ -72,8 +60,8 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number, 
       makeCircle(middle, radius, isCut ? 'cut' : 'mark'),
       makeCircle(middle, hub, 'mark'),
       makeCircle(middle, axle, 'cut'),
-      ...cross(middle, Math.max(hub + 4, CROSS)),
-      ...(radius > 22 ? [words(`${which} wheel`, radius, radius + hub + 7, 'middle')] : []),
+      ...centreCross(middle, Math.max(hub + 4, CROSS)),
+      ...(radius > 22 ? [templateText(`${which} wheel`, radius, radius + hub + 7, 'middle')] : []),
     ],
   };
 }
@@ -93,7 +81,7 @@ function deckPiece(design: CarDesign): Piece {
     const half = (MM * bearingOutside(design)) / 2;
     items.push(makeLine(makePlace(x, 0), makePlace(x, wide), 'centre'), makePath(makeRectangle(x - half, 0, 2 * half, wide), 'mark', true));
   }
-  items.push(words('drive axle', at(0) + 3, wide - 3), words('other axle', at(wheelbase) - 22, wide - 3));
+  items.push(templateText('drive axle', at(0) + 3, wide - 3), templateText('other axle', at(wheelbase) - 22, wide - 3));
   if (layout.otherWheelCount === 1 && otherWheels) {
     // One wheel in the middle runs through the deck where it stands higher than that.
     const { deck, otherWheel } = sideView(design);
@@ -115,22 +103,10 @@ function deckPiece(design: CarDesign): Piece {
         ),
       );
   }
-  if (motor.kind === 'lever') {
-    const x = at(motor.trapPosition);
-    const [long, broad] = [MM * TRAP_LENGTH, MM * trapOf(design, motor).width];
-    items.push(
-      makePath(makeRectangle(x - long / 2, middle - broad / 2, long, broad), 'mark', true),
-      makeLine(makePlace(x, middle - broad / 2), makePlace(x, middle + broad / 2), 'centre'),
-      words('trap: its pivot on this line, lever over the middle line', x - long / 2 + 1, middle - 2, 'start', 2.5),
-    );
-  }
-  if (motor.kind === 'band') {
-    const hook = makePlace(at(sideView(design).motor.kind === 'band' ? motor.anchorToAxle : 0), middle);
-    items.push(...cross(hook), words('hook for the bands', hook.x - 30, middle - 2, 'start', 2.5));
-  }
+  items.push(...buildOf(motor).deckMarks(design, motor, at, middle));
   if (ballast.mass > 0) {
     const hook = makePlace(at(ballast.fromDriveAxle), middle);
-    items.push(makeCircle(hook, 4, 'mark'), words('ballast', hook.x + 5, middle + 5, 'start', 2.5));
+    items.push(makeCircle(hook, 4, 'mark'), templateText('ballast', hook.x + 5, middle + 5, 'start', 2.5));
   }
   return {
     id: 'deck',
@@ -175,9 +151,9 @@ function stripPiece(design: CarDesign, which: 'drive' | 'other', sizes: SizeForm
       makePath(makeRectangle(0, 0, round, high), 'cut', true),
       makeLine(makePlace(0, middle), makePlace(round, middle), 'centre'),
       makeLine(makePlace(round / 2, 0), makePlace(round / 2, high), 'mark'),
-      words('underside', round / 2 + 2, high - 2, 'start', 2.5),
-      words('seam, on top', 2, high - 2, 'start', 2.5),
-      ...holes.flatMap((x) => [makeCircle(makePlace(x, middle), hole, 'cut'), ...cross(makePlace(x, middle), hole + 3)]),
+      templateText('underside', round / 2 + 2, high - 2, 'start', 2.5),
+      templateText('seam, on top', 2, high - 2, 'start', 2.5),
+      ...holes.flatMap((x) => [makeCircle(makePlace(x, middle), hole, 'cut'), ...centreCross(makePlace(x, middle), hole + 3)]),
     ],
   };
 }
@@ -204,7 +180,7 @@ function barPiece(
       makeLine(makePlace(long, 0), makePlace(long, BAR), 'cut'),
       ...marks.flatMap(([at, text]) => [
         makeLine(makePlace(MM * at, 0), makePlace(MM * at, BAR), 'centre'),
-        words(text, MM * at + 1, BAR - 2.5, 'start', 2.5),
+        templateText(text, MM * at + 1, BAR - 2.5, 'start', 2.5),
       ]),
     ],
   };
@@ -230,13 +206,7 @@ export function templatesOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.
     if (id === 'tape') continue;
     // What bends is laid on it to and fro, as often as it takes to fit a page.
     const folds = id === 'string' || id === 'tyre' ? Math.ceil(length / LONGEST) : 1;
-    const marks =
-      id === 'lever' && motor.kind === 'lever'
-        ? ([
-            [0, 'pivot'],
-            [motor.leverLength, 'notch'],
-          ] as const)
-        : [];
+    const marks = buildOf(motor).barMarks(motor, id);
     pieces.push(barPiece(cut, folds, `${folds > 1 ? `folded into ${folds} lengths; ` : ''}${said(sizes.size)}`, marks, sizes));
   }
   return pieces.toSorted((a, b) => b.width * b.height - a.width * a.height);

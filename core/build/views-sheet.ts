@@ -12,6 +12,8 @@ import { neededSizes } from './needed-sizes.ts';
 import { partsList, type PartLine } from './parts-list.ts';
 import { TITLE, withinFrame } from './title-block.ts';
 import { deckAt, straightened, rearOf, sideOf, topOf, type View } from './views.ts';
+import { geometryOf } from '../geometry/motors/motors.ts';
+import { buildOf } from './motors/motors.ts';
 
 /** mm between views. */
 const BETWEEN = 14;
@@ -149,10 +151,8 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
   const otherLanes = isMirrored ? leftLanes : rightLanes;
   // Across, the shorter nearer to the view: what is longer stands outside.
   const onFloor = (x: number): Place => side.at({ x, y: 0 });
-  const spans: (readonly [tells: string, x: number])[] = [];
-  if (motor.kind === 'lever') spans.push(['trapPosition', motor.trapPosition]);
-  if (motor.kind === 'band' && view.motor.kind === 'band') spans.push(['anchorToAxle', view.motor.anchor.x]);
-  if (motor.kind === 'twist') spans.push(['armLength', -motor.armLength]);
+  const { spans: motorSpans, oblique } = buildOf(motor);
+  const spans = [...motorSpans(motor, view.motor)];
   if (!roller) spans.push(['wheelbase', wheelbase]);
   if (ballast.mass > 0 && !roller) spans.push(['ballastPlace', ballast.fromDriveAxle]);
   for (const [tells, x] of spans.toSorted(([, a], [, b]) => Math.abs(a) - Math.abs(b))) acrossOn(tells, onFloor(0), onFloor(x), below);
@@ -181,8 +181,8 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
   // From the rear.
   const rearRight = rear.at({ x: wide / 2, y: 0 }).x;
   if (roller) {
-    if (motor.kind === 'twist')
-      acrossOn('hookToHook', rear.at({ x: -motor.hookToHook / 2, y: 0 }), rear.at({ x: motor.hookToHook / 2, y: 0 }), below);
+    const half = geometryOf(motor).rollerWidth(motor)! / 2;
+    acrossOn('hookToHook', rear.at({ x: -half, y: 0 }), rear.at({ x: half, y: 0 }), below);
   } else {
     acrossOn('trackWidth', rear.at({ x: -trackWidth / 2, y: 0 }), rear.at({ x: trackWidth / 2, y: 0 }), below);
     if (!bodyPartOf(design).isTube) {
@@ -197,9 +197,9 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
     }
   }
   // What stands aslant is told beside a leader.
-  if (view.motor.kind === 'lever') {
-    const { pivot, tipCocked } = view.motor;
-    const target = side.at({ x: pivot.x + 0.75 * (tipCocked.x - pivot.x), y: pivot.y + 0.75 * (tipCocked.y - pivot.y) });
+  const slanting = oblique(view.motor);
+  if (slanting) {
+    const target = side.at(slanting.target);
     const bends = [
       [10, -9],
       [-10, -9],
@@ -208,7 +208,7 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
       [12, 10],
       [-12, 10],
     ].map(([dx, dy]) => ({ ...makePlace(target.x + dx!, target.y + dy!), to: dx! > 0 ? ('right' as const) : ('left' as const) }));
-    tell(leader('leverLength', `lever ${text('leverLength')}`, target, bends));
+    tell(leader(slanting.tells, `${slanting.label} ${text(slanting.tells)}`, target, bends));
   }
   return done;
 }

@@ -4,11 +4,13 @@ import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { bodyWidth } from '../car/weights.ts';
 import { deckOutline } from '../geometry/deck-outline.ts';
+import { geometryOf } from '../geometry/motors/motors.ts';
 import { planView, type Plate } from '../geometry/plan-view.ts';
 import type { Point } from '../geometry/point.ts';
 import { sideView } from '../geometry/side-view.ts';
-import { makeCircle, makeLine, makePath, makePlace, type Item, type Place } from './drawing.ts';
-import type { PartPlace } from './parts-list.ts';
+import { centreCross, makeCircle, makeLine, makePath, makePlace, type Item, type Place } from './drawing.ts';
+import { buildOf } from './motors/motors.ts';
+import type { PartPlace } from './part-names.ts';
 
 /** One view of a car on a sheet: its lines, and where things of it stand. mm on the sheet. */
 export interface View {
@@ -33,18 +35,14 @@ const toSheet =
 
 /** mm that a centre line runs past what it is the middle of. */
 const PAST = 2.5;
-const centreCross = ({ x, y }: Place, reach: number): Item[] => [
-  makeLine(makePlace(x - reach, y), makePlace(x + reach, y), 'centre'),
-  makeLine(makePlace(x, y - reach), makePlace(x, y + reach), 'centre'),
-];
 const closed = (points: readonly Point[], at: (point: Point) => Place, kind: 'outline' | 'hidden' = 'outline'): Item[] =>
   points.length > 1 ? [makePath(points.map(at), kind, true)] : [];
 
 /** The side view, from the floor up. */
-export function sideOf(design: CarDesign, drawn: DrawnView): View & { readonly parts: Partial<Readonly<Record<PartPlace, Place>>> } {
+export function sideOf(design: CarDesign, placed: DrawnView): View & { readonly parts: Partial<Readonly<Record<PartPlace, Place>>> } {
   const view = sideView(design);
-  const at = toSheet(drawn);
-  const { scale } = drawn;
+  const at = toSheet(placed);
+  const { scale } = placed;
   const { driveWheel, otherWheel, axle, otherAxle, motor, deck } = view;
   const round = (centre: Point, radius: number, kind: 'outline' | 'thin' = 'outline'): Item => makeCircle(at(centre), scale * radius, kind);
   const items: Item[] = [
@@ -64,7 +62,7 @@ export function sideOf(design: CarDesign, drawn: DrawnView): View & { readonly p
   const near = (centre: Point, radius: number, angle: number): Place =>
     at({ x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) });
   // Angles are told against the way it runs, so that they stand alike on the sheet.
-  const turn = (angle: number): number => (drawn.heading > 0 ? angle : Math.PI - angle);
+  const turn = (angle: number): number => (placed.heading > 0 ? angle : Math.PI - angle);
   const middle =
     deck.length > 0 ? deck.reduce((sum, { x, y }) => ({ x: sum.x + x / deck.length, y: sum.y + y / deck.length }), { x: 0, y: 0 }) : null;
   const parts: Partial<Record<PartPlace, Place>> = {
@@ -81,31 +79,14 @@ export function sideOf(design: CarDesign, drawn: DrawnView): View & { readonly p
     parts['other-axle'] = at(otherAxle);
   }
   if (view.ballast.length > 0) parts.ballast = at(view.ballast[2]!);
-  if (motor.kind === 'lever') {
-    const { pivot, tipCocked, tipAtRest, trap, post } = motor;
-    items.push(...closed(trap, at), makeLine(at(post[0]), at(post[1]), 'outline'));
-    items.push(
-      makeLine(at(pivot), at(tipCocked), 'outline'),
-      makeLine(at(pivot), at(tipAtRest), 'hidden'),
-      makeLine(at(tipCocked), at(axle), 'thin'),
-      round(pivot, 0.002),
-    );
-    const between = (a: Point, b: Point, share: number): Place => at({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) });
-    parts.motor = at(trap[2]!);
-    parts.lever = between(pivot, tipCocked, 0.6);
-    parts.string = between(tipCocked, axle, 0.5);
-  }
-  if (motor.kind === 'band') {
-    items.push(makeLine(at(axle), at(motor.anchor), 'outline'), round(motor.anchor, 0.002));
-    parts.motor = at({ x: motor.anchor.x / 2, y: (axle.y + motor.anchor.y) / 2 });
-    parts.hook = at(motor.anchor);
-  }
-  if (motor.kind === 'twist') {
-    items.push(makeLine(at(axle), at(motor.armTip), 'outline'));
-    parts.lever = at({ x: motor.armTip.x / 2, y: (axle.y + motor.armTip.y) / 2 });
-    parts.motor = at(axle);
-    parts.string = near(axle, axle.radius + 0.003, turn(0.8));
-  }
+  const drawn = buildOf(design.motor).draw(motor, {
+    at,
+    circle: round,
+    rim: (centre, radius, angle) => near(centre, radius, turn(angle)),
+    axle,
+  });
+  items.push(...drawn.items);
+  Object.assign(parts, drawn.parts);
   return { items, at, parts };
 }
 
@@ -141,7 +122,7 @@ export function rearOf(design: CarDesign, drawn: Omit<DrawnView, 'heading'>): Vi
   const { driveWheel, deck } = sideView(design);
   const roller = isRoller(design);
   const wide = WHEELS[driveWheels.kind].thickness;
-  const half = roller && design.motor.kind === 'twist' ? design.motor.hookToHook / 2 : trackWidth / 2;
+  const half = (geometryOf(design.motor).rollerWidth(design.motor) ?? trackWidth) / 2;
   const box = (left: number, right: number, low: number, high: number): Item[] =>
     closed(
       [

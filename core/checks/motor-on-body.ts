@@ -1,5 +1,5 @@
 import type { MotorDesign } from '../car/car-design.ts';
-import { isRoller } from '../car/motors/motors.ts';
+import { isRoller, recordOf } from '../car/motors/motors.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
@@ -10,7 +10,7 @@ export function motorOnBody({ design }: Situation): Check | null {
   const { motor, wheelbase, body } = design;
   const reach = geometryOf<MotorDesign>(motor).deckReach(motor);
   const gap = wheelbase + body.overhang / 2 - reach;
-  const name = motor.kind === 'lever' ? 'trap' : 'anchor';
+  const name = recordOf(motor).holder;
   const overhang = 2 * (reach - wheelbase) + 0.01;
   return clearance(
     {

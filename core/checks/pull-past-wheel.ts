@@ -1,5 +1,5 @@
 import type { MotorDesign } from '../car/car-design.ts';
-import { isRoller } from '../car/motors/motors.ts';
+import { isRoller, recordOf } from '../car/motors/motors.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
@@ -13,7 +13,7 @@ export function pullPastWheel({ design }: Situation): Check | null {
   const reach = geometryOf<MotorDesign>(motor).deckReach(motor);
   const gap = wheelbase - otherWheels.diameter / 2 - reach;
   const longer = Math.ceil(1000 * (reach + otherWheels.diameter / 2 + LEAST)) / 1000;
-  const name = motor.kind === 'lever' ? 'trap' : 'hook of the bands';
+  const name = recordOf(motor).holder;
   return clearance(
     {
       id: 'pull-past-wheel',
@@ -21,11 +21,7 @@ export function pullPastWheel({ design }: Situation): Check | null {
       gap,
       least: LEAST,
       sentence: (format) =>
-        gap >= LEAST
-          ? `The ${name} clears the single wheel by ${format(gap, 'size')}.`
-          : motor.kind === 'lever'
-            ? 'The trap is in the slot of the single wheel.'
-            : 'The hook is in the slot of the single wheel, and the bands run through it.',
+        gap >= LEAST ? `The ${name} clears the single wheel by ${format(gap, 'size')}.` : `The ${name} is in the slot of the single wheel.`,
     },
     (format) => [
       remedyOf('wheelbase', 'longer-wheelbase', `Wheelbase ${format(longer, 'size')}`, { ...design, wheelbase: longer }),

@@ -1,6 +1,6 @@
 import { across } from '../build/dimensions.ts';
 import { boxOf, makeCircle, makeLine, makePlace, type Item, type Place, type Sheet } from '../build/drawing.ts';
-import type { PartPlace } from '../build/parts-list.ts';
+import type { PartPlace } from '../build/part-names.ts';
 import { straightened, sideOf, topOf } from '../build/views.ts';
 import type { CarDesign, MotorKind } from '../car/car-design.ts';
 import { planView } from '../geometry/plan-view.ts';

@@ -1,5 +1,5 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
+import { isRoller, isWoundOnAxle, recordOf } from '../car/motors/motors.ts';
 
 /** Something to be looked at before a run. */
 export interface BeforeRun {
@@ -10,18 +10,16 @@ export interface BeforeRun {
 }
 
 /** What matters for this car between winding and letting go, in that order. Source: common practice, from memory. */
-export function beforeRun({ motor, ...design }: CarDesign): BeforeRun[] {
-  const onAxle = isWoundOnAxle(motor);
+export function beforeRun(design: CarDesign): BeforeRun[] {
+  const { motor } = design;
+  const { windingCaution, turnsCheck } = recordOf(motor);
+  const isReel = isRoller(design);
   return [
-    motor.kind === 'lever'
-      ? { id: 'hands', words: 'Keep fingers out of the path of the lever. Hold it from behind and to one side.', isCaution: true }
-      : { id: 'glasses', words: 'Wear glasses: a stretched band whips. Keep faces away from it.', isCaution: true },
-    ...(onAxle
+    { id: 'caution', words: windingCaution, isCaution: true },
+    ...(isWoundOnAxle(motor)
       ? [
           { id: 'backwards', words: 'Wound by turning the wheels backwards, against travel.' },
-          motor.kind === 'lever'
-            ? { id: 'side-by-side', words: 'The turns of the string lie side by side; none lies over another.' }
-            : { id: 'side-by-side', words: 'The band lies flat on the axle, its turns side by side and not twisted.' },
+          ...(turnsCheck === null ? [] : [{ id: 'side-by-side', words: turnsCheck }]),
           motor.release === 'free'
             ? { id: 'loop', words: 'The loop is on its hook and free to drop off.' }
             : { id: 'tied', words: 'The end is tied as it should be and turns freely.' },
@@ -30,13 +28,13 @@ export function beforeRun({ motor, ...design }: CarDesign): BeforeRun[] {
           { id: 'arm-turned', words: 'Wound by holding the reel and turning the arm the way the reel will roll.' },
           { id: 'goes', words: 'It rolls away from the tip of its arm: the arm trails behind.' },
         ]),
-    isRoller({ motor, ...design })
+    isReel
       ? { id: 'arm', words: 'The arm rests on the floor behind the reel; the washer turns freely.' }
       : { id: 'rubs', words: 'Nothing rubs: an unwound wheel turns for some seconds after a flick.' },
-    { id: 'clean', words: isRoller({ motor, ...design }) ? 'The rims of the reel are wiped clean.' : 'Wheels and tyres are wiped clean.' },
+    { id: 'clean', words: isReel ? 'The rims of the reel are wiped clean.' : 'Wheels and tyres are wiped clean.' },
     {
       id: 'nose',
-      words: isRoller({ motor, ...design })
+      words: isReel
         ? 'The front of the reel is at the line; the arm points straight back.'
         : 'The nose is at the line, the car points straight.',
     },

@@ -22,6 +22,8 @@ import type { FittedCar } from './fit/fit-car.ts';
 import { STALL } from './fit/outputs.ts';
 import { distanceRow, linearFor } from './fit/predict-fitted.ts';
 import { nominalSize, PRIOR_WIDTH_FACTORS } from './fit/scale-grid.ts';
+import { recordOf } from '../car/motors/motors.ts';
+import { findSize } from '../car/sizes.ts';
 
 /** One change worth trying, under the fitted car. */
 export interface SuggestedChange {
@@ -317,6 +319,18 @@ function withCare(design: CarDesign, care: CarDesign['care']): CarDesign {
   return { ...design, care, measured: freed ? { ...measured, rub: freed } : measured };
 }
 
+/** The trade-off of the motor’s own size, where it has one: shorter and longer by as much. */
+function sizeTradeOff(design: CarDesign, distance: (changed: CarDesign) => number, now: number, format: Format): DesignTradeOff[] {
+  const { tradeOff } = recordOf(design.motor);
+  if (!tradeOff) return [];
+  const { read, write } = findSize(design, tradeOff.size);
+  const side = (factor: number) => {
+    const metres = factor * read(design);
+    return { words: `${tradeOff.noun} ${format(metres, 'size')}`, distance: distance(withMotorPlaced(write(design, metres))) };
+  };
+  return [{ name: tradeOff.name, less: side(1 - LONGER), more: side(1 + LONGER), now }];
+}
+
 /** kg more or less, and how much longer or shorter a lever and how much more or less grip the schools argue about. */
 const LIGHTER = 0.02;
 const LONGER = 0.2;
@@ -331,10 +345,8 @@ function tradeOffsOf(
 ): DesignTradeOff[] {
   const distance = (changed: CarDesign): number => middleDistance(scaled(runsOf(fitted, changed, draws)));
   const now = distance(design);
-  const { motor, rest } = design;
+  const { rest } = design;
   const weight = (by: number): CarDesign => ({ ...design, rest: { ...rest, mass: rest.mass + by } });
-  const lever = (factor: number): CarDesign =>
-    motor.kind === 'lever' ? withMotorPlaced({ ...design, motor: { ...motor, leverLength: motor.leverLength * factor } }) : design;
   const grip = (factor: number): number =>
     middleDistance(
       scaled(
@@ -354,16 +366,7 @@ function tradeOffsOf(
       more: { words: `${format(LIGHTER, 'weight')} heavier`, distance: distance(weight(LIGHTER)) },
       now,
     },
-    ...(motor.kind === 'lever'
-      ? [
-          {
-            name: 'short or long lever',
-            less: { words: `lever ${format(motor.leverLength * (1 - LONGER), 'size')}`, distance: distance(lever(1 - LONGER)) },
-            more: { words: `lever ${format(motor.leverLength * (1 + LONGER), 'size')}`, distance: distance(lever(1 + LONGER)) },
-            now,
-          },
-        ]
-      : []),
+    ...sizeTradeOff(design, distance, now, format),
     {
       name: 'less or more grip',
       less: { words: 'a quarter less grip', distance: grip(1 - GRIPPIER) },

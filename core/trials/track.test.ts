@@ -70,9 +70,10 @@ describe('a car being wound', () => {
 
 describe('before a run', () => {
   it.each(MOTOR_KINDS)('%s: is asked what matters for such a car, hands and the track always', (kind) => {
-    const ids = beforeRun(newCar('x', kind)).map(({ id }) => id);
+    const lines = beforeRun(newCar('x', kind));
+    const ids = lines.map(({ id }) => id);
     expect(ids).toContain('clear');
-    expect(ids[0]).toBe(kind === 'lever' ? 'hands' : 'glasses');
+    expect(lines[0]).toMatchObject({ isCaution: true, words: expect.stringMatching(kind === 'lever' ? /fingers/ : /glasses/) });
     expect(ids.includes('side-by-side')).toBe(kind !== 'twist');
     expect(ids.includes('arm')).toBe(kind === 'twist');
     expect(new Set(ids).size).toBe(ids.length);

@@ -61,6 +61,14 @@ export interface MotorRecord<Motor extends MotorDesign> {
   readonly placed: (design: CarDesign, motor: Motor) => CarDesign;
   /** Its main sizes in a few words each, the first for the drawing. */
   readonly labels: (motor: Motor, format: FormatValue) => readonly string[];
+  /** What holds it on the body: `trap`; empty for a roller. */
+  readonly holder: string;
+  /** What keeps hands, eyes and faces whole while it is wound. Common practice. */
+  readonly windingCaution: string;
+  /** How its turns lie on the axle when it is wound well; null for a roller. */
+  readonly turnsCheck: string | null;
+  /** The size that trades force against distance, and what it is called; null for none. */
+  readonly tradeOff: { readonly size: string; readonly name: string; readonly noun: string } | null;
   /** Sizes that say how many turns a full wind is, besides the axle. */
   readonly sizesOfTurns: readonly string[];
   /** Where its energy and its turns come from, as a formula in words. */

@@ -86,6 +86,10 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
   strandThickness: () => 0,
   placed: (design) => design,
   labels: (motor, format) => [describeWoundBands(motor), `arm ${format(motor.armLength, 'size')}`],
+  holder: '',
+  windingCaution: 'Wear glasses: a stretched band whips. Keep faces away from it.',
+  turnsCheck: null,
+  tradeOff: null,
   sizesOfTurns: [],
   energyFormula:
     'Of twisted rubber: its volume × [c₁ (λ² + 2/λ − 3) + c₂ (2λ + λ⁻² − 3)] at the stretch λ of its strands (Mooney and Rivlin).',

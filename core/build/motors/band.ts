@@ -1,0 +1,67 @@
+import type { BandDesign } from '../../car/car-design.ts';
+import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
+import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP } from '../build-step.ts';
+import { centreCross, makeLine, makePlace } from '../drawing.ts';
+import { templateText } from '../template-text.ts';
+import { bandPart, inspectedBands } from './bands.ts';
+import type { MotorBuild } from './motor-build.ts';
+
+/** mm of a text on the deck, and of a cross’s arm. */
+const TEXT = 2.5;
+const CROSS = 5;
+
+/** Bands from a hook on the body, wound on the axle. */
+export const BAND_BUILD: MotorBuild<BandDesign, Extract<MotorView, { kind: 'band' }>> = {
+  draw: ({ anchor }, { at, circle, axle }) => ({
+    items: [makeLine(at(axle), at(anchor), 'outline'), circle(anchor, 0.002)],
+    parts: { motor: at({ x: anchor.x / 2, y: (axle.y + anchor.y) / 2 }), hook: at(anchor) },
+  }),
+  sizes: ({ anchorToAxle, anchorAboveAxle }) => [
+    { tells: 'anchorToAxle', label: 'hook from the drive axle', metres: anchorToAxle },
+    { tells: 'anchorAboveAxle', label: 'hook above the drive axle', metres: anchorAboveAxle },
+  ],
+  spans: (_motor, { anchor }) => [['anchorToAxle', anchor.x]],
+  oblique: () => null,
+  deckMarks: (_design, { anchorToAxle }, at, middle) => {
+    const hook = makePlace(at(anchorToAxle), middle);
+    return [...centreCross(hook, CROSS), templateText('hook for the bands', hook.x - 30, middle - 2, 'start', TEXT)];
+  },
+  lengths: () => [],
+  barMarks: () => [],
+  parts: (motor, _cut, _sizes, needed) => [
+    bandPart(motor, needed('band')),
+    { on: 'hook', slot: null, name: 'hook for the bands', count: 1, size: '' },
+  ],
+  notes: ({ release }) => [
+    release === 'free' ? 'The end of the band is free on the axle and drops off.' : 'The end of the band is tied to the axle.',
+    'Leave the hook unglued until the car is tuned.',
+  ],
+  steps: (_design, motor, format) => [
+    {
+      ...PLAIN_STEP,
+      id: 'hook',
+      title: 'The hook for the bands',
+      text: `Set it ${format(motor.anchorToAxle, 'size')} from the drive axle, on the middle line. Leave it unglued until the car is tuned.`,
+      tool: 'tape',
+      minutes: 5,
+      tolerance: `${format(0.002, 'size')}, and in line with the middle of the drive axle`,
+      trick: 'A paper clip that is bent open and taped flat can be moved.',
+      check: 'Pull it as hard as the bands will: it stays in place.',
+      shows: { part: 'hook' },
+    },
+    {
+      ...PLAIN_STEP,
+      id: 'bands',
+      title: 'Chain the bands',
+      text: `Loop ${motor.series > 1 ? `${motor.series} end to end` : 'one'}${motor.parallel > 1 ? `, ${motor.parallel} side by side` : ''}; hook one end, lay the other over the axle so that it ${motor.release === 'free' ? 'drops off' : 'stays'}.`,
+      tool: 'fingers',
+      minutes: 4,
+      trick: 'Stretch new bands by hand ten times first: their first pull is stronger than later ones.',
+      caution: `${BAND_CAUTION} ${LATEX_CAUTION}`,
+      check: 'Wind one turn and let go of the wheels: they turn the right way.',
+      shows: { part: 'motor' },
+    },
+  ],
+  axleText: '',
+  inspected: (_design, motor) => inspectedBands(motor),
+};

@@ -1,0 +1,88 @@
+import type { TwistDesign } from '../../car/car-design.ts';
+import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
+import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP, templateStep } from '../build-step.ts';
+import { makeLine } from '../drawing.ts';
+import { bandPart, inspectedBands } from './bands.ts';
+import type { MotorBuild } from './motor-build.ts';
+
+/** A band twisted inside a roller, held by a trailing arm. */
+export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'twist' }>> = {
+  draw: ({ armTip }, { at, rim, axle }) => ({
+    items: [makeLine(at(axle), at(armTip), 'outline')],
+    parts: {
+      lever: at({ x: armTip.x / 2, y: (axle.y + armTip.y) / 2 }),
+      motor: at(axle),
+      string: rim(axle, axle.radius + 0.003, 0.8),
+    },
+  }),
+  sizes: ({ hookToHook, armLength }) => [
+    { tells: 'hookToHook', label: 'length of the roller', metres: hookToHook },
+    { tells: 'armLength', label: 'trailing arm', metres: armLength },
+  ],
+  spans: ({ armLength }) => [['armLength', -armLength]],
+  oblique: () => null,
+  deckMarks: () => [],
+  lengths: ({ driveWheels }, { armLength }) => [
+    {
+      id: 'arm',
+      name: 'trailing arm',
+      count: 1,
+      // From the height of the axle down to the floor.
+      length: Math.hypot(armLength, driveWheels.diameter / 2),
+      words: (format) => `from the middle of the axle to the tip; the tip trails ${format(armLength)} behind on the floor`,
+    },
+  ],
+  barMarks: () => [],
+  parts: (motor, cut, { size }, needed) => [
+    bandPart(motor, needed('band')),
+    { on: 'string', slot: 'washer', count: 1, size: '' },
+    { on: 'lever', slot: null, name: 'trailing arm', count: 1, size: size(cut('arm')) },
+  ],
+  notes: () => [
+    'The hook at the end of the arm turns freely on its washer; the other end is fixed in the roller.',
+    'Hole for the band through the middle, square to both faces.',
+  ],
+  steps: (_design, motor, format) => [
+    { ...templateStep, shows: { pieces: ['drive-wheel', 'arm'] } },
+    {
+      ...PLAIN_STEP,
+      id: 'hole',
+      title: 'A hole through the middle',
+      text: 'Mark the middle of both faces with the template. Open a hole for the band straight through.',
+      tool: 'bradawl or drill',
+      minutes: 6,
+      tolerance: `within ${format(0.0005, 'size')} of the middle`,
+      trick: 'Drill halfway from each face, so that the holes meet in the middle.',
+      adult: true,
+      caution: 'Points and drills slip. Hold the work in a clamp, not in the hand.',
+      check: 'Spin it on a pencil: the rim does not hop.',
+      shows: { part: 'drive-wheel' },
+    },
+    {
+      ...PLAIN_STEP,
+      id: 'band',
+      title: 'Thread the band',
+      text: 'Pull the band through. Hold it at one face with half a matchstick, taped down so that it cannot turn.',
+      tool: 'hook of wire',
+      minutes: 4,
+      trick: 'Pull it through with a loop of thread.',
+      caution: `${BAND_CAUTION} ${LATEX_CAUTION}`,
+      check: 'Pull the band: the match stays in place.',
+      shows: { part: 'motor' },
+    },
+    {
+      ...PLAIN_STEP,
+      id: 'washer',
+      title: 'Washer and arm',
+      text: `Put the washer over the other end of the band. Put the arm through its loop, with ${format(motor.armLength, 'size')} from the middle to its tip.`,
+      tool: 'fingers',
+      minutes: 4,
+      tolerance: `arm clear of the roller by ${format(0.001, 'size')} or more`,
+      trick: 'A little candle wax between washer and face helps it turn.',
+      check: 'Wind five turns and hold the roller: the arm unwinds by itself.',
+      shows: { part: 'lever' },
+    },
+  ],
+  axleText: '',
+  inspected: (_design, motor) => inspectedBands(motor),
+};
