@@ -58,7 +58,7 @@ for (let n = 0; n < cars; n++) {
   for (const offer of best) {
     const truth = fresh(offer.design).lower;
     offers++;
-    if (Math.abs(offer.sure / truth - 1) <= 0.05) near++;
+    if (Math.abs(offer.lower / truth - 1) <= 0.05) near++;
     if (stoppedBy === null && truth < now.lower) worse++;
   }
   const chance = byChance(design);

@@ -47,10 +47,10 @@ function main(): void {
   const prepared = prepareRun(design);
   if (prepared.kind === 'refused') return refuse(...prepared.faults);
   const { now, best, passed, stoppedBy } = findBestCar(design, { seed });
-  const offers = best.map(({ sure, middle, helps, changes, design: offered }) => {
+  const offers = best.map(({ lower, middle, helps, changes, design: offered }) => {
     const toGet = partsToGet(design, offered, [], format);
     return {
-      lower: sure,
+      lower,
       middle,
       helps,
       changes: changes.map((change) => plainly(describeChanges(design, change.design, 'metric'))),

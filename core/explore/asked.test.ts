@@ -22,7 +22,7 @@ describe('exploring by what is asked', () => {
     const design = asked(goal);
     const { best } = findBestCar(design, { tries: 250, seed: 3 });
     expect(best.length).toBeGreaterThan(0);
-    expect(best[0]!.sure).toBeGreaterThan(best.at(-1)!.sure - 1e-12);
+    expect(best[0]!.lower).toBeGreaterThan(best.at(-1)!.lower - 1e-12);
     expect(score(best[0]!.design)).toBeGreaterThan(score(design));
     expect(best[0]!.design.aim).toEqual(design.aim);
   });

@@ -106,11 +106,11 @@ describe('searches', () => {
     const before = runForAim(limited)!;
     expect(search.best.length).toBeGreaterThan(0);
     expect(search.best[0]!.distance).toBeGreaterThan(before.distance);
-    for (const { sure, gain, changes, design } of search.best) {
+    for (const { lower, gain, changes, design } of search.best) {
       // By four changes at most, and surely better: what 8 in 10 exceed, of other cars than those searched with.
       expect(changes.length).toBeGreaterThan(0);
       expect(changes.length).toBeLessThanOrEqual(4);
-      expect(gain).toBeGreaterThan(0.05 * (sure - gain!));
+      expect(gain).toBeGreaterThan(0.05 * (lower - gain!));
       const [mine, theirs] = [limited, design].map((one) => predict(one, { seed: 8 }));
       if (mine!.kind === 'ran' && theirs!.kind === 'ran')
         expect(theirs!.prediction.distance.low).toBeGreaterThan(mine!.prediction.distance.low);
@@ -126,16 +126,16 @@ describe('searches', () => {
     // Each change alone is a car by itself, and together they are the car on offer.
     for (const { design } of best[0]!.changes) expect(design).not.toEqual(car);
     for (const better of findBestCar(found, { tries: 60, seed: 9 }).best)
-      expect(better.gain).toBeGreaterThan(0.05 * (better.sure - better.gain!));
+      expect(better.gain).toBeGreaterThan(0.05 * (better.lower - better.gain!));
     for (const candidate of best) expect(exploreCar(candidate.design)).toMatchObject({ score: candidate.score, stoppedBy: null });
   });
   it('tell of an offer, and of the car as it is, what 2,000 other cars built so come to', () => {
     const search = findBestCar(car, { tries: 500, seed: 5 });
     const fresh = (design: CarDesign): number => builtSample(design, 31, makeWorkspace(), 2000).lower;
     expect(search.now!.lower / fresh(car)).toBeCloseTo(1, 1);
-    for (const { sure, middle, helps, design } of search.best) {
-      expect(Math.abs(sure / fresh(design) - 1)).toBeLessThan(0.06);
-      expect(middle).toBeGreaterThan(sure);
+    for (const { lower, middle, helps, design } of search.best) {
+      expect(Math.abs(lower / fresh(design) - 1)).toBeLessThan(0.06);
+      expect(middle).toBeGreaterThan(lower);
       expect(helps).toBeGreaterThan(0.5);
       expect(fresh(design)).toBeGreaterThan(fresh(car));
     }
@@ -187,8 +187,8 @@ describe('searches', () => {
     expect(now!.atWall).toBeGreaterThan(0.9);
     expect(best).toEqual([]);
     const weak: CarDesign = { ...boxed, floor: { ...boxed.floor, roomLength: 1.2 * free } };
-    for (const { sure, atWall } of findBestCar(weak, { tries: 400 }).best) {
-      expect(sure).toBeLessThan(1.3 * free);
+    for (const { lower, atWall } of findBestCar(weak, { tries: 400 }).best) {
+      expect(lower).toBeLessThan(1.3 * free);
       expect(atWall).toBeGreaterThan(0.2);
     }
   });

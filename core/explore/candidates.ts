@@ -1,0 +1,103 @@
+import type { CarDesign } from '../car/car-design.ts';
+import { hasBands } from '../car/motors/motors.ts';
+import { sizesOf } from '../car/sizes.ts';
+import { lowDiscrepancy, randomGenerator } from '../numerics/low-discrepancy.ts';
+import type { Workspace } from '../run/workspace.ts';
+import { exploreCar } from './explored-car.ts';
+import type { SearchSpace } from './search-space.ts';
+
+/** A car of a search that ran, and that nothing stops. */
+export interface Candidate {
+  readonly design: CarDesign;
+  /** By the aim; higher is better. */
+  readonly score: number;
+  /** m; s. */
+  readonly distance: number;
+  readonly time: number;
+}
+
+/** A candidate and where it lies in the search space. */
+export interface PlacedCandidate extends Candidate {
+  readonly point: ArrayLike<number>;
+}
+
+/** Fraction of the tries that are spread evenly; the rest are steps from the best. Tried out. */
+const SPREAD_EVENLY = 0.6;
+/** Steps start from one of so many of the best, which are sorted anew after so many tries. */
+const STARTS = 8;
+const SORTED_EVERY = 40;
+/** Length of a step in each dimension: at first, and at the end. */
+const FIRST_STEP = 0.3;
+const LAST_STEP = 0.02;
+/** Tries between reports of progress. */
+const REPORTED_EVERY = 50;
+
+const byScore = (a: Candidate, b: Candidate): number => b.score - a.score;
+
+/**
+ * Tries designs of a space: a low-discrepancy sample, then random steps from the best that become shorter.
+ * @param tries designs that are tried
+ * @param seed the same seed tries the same
+ * @param onProgress gets the fraction done; false ends the search
+ * @returns the candidates, the best first
+ */
+export function searchCandidates(
+  space: SearchSpace,
+  { tries, seed, onProgress }: { readonly tries: number; readonly seed: number; readonly onProgress: (fraction: number) => boolean },
+  workspace: Workspace,
+): PlacedCandidate[] {
+  const candidates: PlacedCandidate[] = [];
+  const tryAt = (point: ArrayLike<number>): void => {
+    const design = space.designAt(point);
+    if (!space.isAllowed(design)) return;
+    const { score, distance, time, stoppedBy } = exploreCar(design, workspace);
+    if (stoppedBy === null && distance > 0) candidates.push({ design, score, distance, time, point });
+  };
+  const pointAt = lowDiscrepancy(space.dimensions, seed);
+  const random = randomGenerator(seed);
+  const spread = Math.floor(SPREAD_EVENLY * tries);
+  for (let n = 0; n < tries; n++) {
+    if (n % REPORTED_EVERY === 0 && !onProgress(n / tries)) break;
+    if (n < spread || candidates.length === 0) {
+      tryAt(pointAt(n));
+      continue;
+    }
+    if (n % SORTED_EVERY === 0 || n === spread) candidates.sort(byScore);
+    const start = candidates[Math.floor(random() * Math.min(STARTS, candidates.length))]!.point;
+    const step = FIRST_STEP * (1 - (n - spread) / (tries - spread)) + LAST_STEP;
+    tryAt(Array.from(start, (value) => Math.min(1, Math.max(0, value + step * (2 * random() - 1)))));
+  }
+  return candidates.sort(byScore);
+}
+
+/** From the furthest car down, each quicker than all that go further: the Pareto front of distance and time. */
+export function paretoFront(candidates: readonly Candidate[]): Candidate[] {
+  let quickest = Infinity;
+  return candidates
+    .toSorted((a, b) => b.distance - a.distance)
+    .filter(({ time }) => {
+      if (time >= quickest) return false;
+      quickest = time;
+      return true;
+    })
+    .map(({ design, score, distance, time }) => ({ design, score, distance, time }));
+}
+
+/** Cars whose sizes all differ by less than this factor count as one; ballast by less than this, kg. */
+const DISTINCT_FACTOR = 1.25;
+const DISTINCT_BALLAST = 0.02;
+
+/** Whether a builder would call them two cars: another size of what is searched, or other bands. */
+export function areDistinct(a: CarDesign, b: CarDesign): boolean {
+  const bandsOf = ({ motor }: CarDesign): string => (hasBands(motor) ? JSON.stringify([motor.band, motor.parallel, motor.series]) : '');
+  return (
+    bandsOf(a) !== bandsOf(b) ||
+    sizesOf(a.motor.kind)
+      .filter(({ searchStep }) => searchStep !== undefined)
+      .some(({ id, read }) =>
+        id === 'ballast'
+          ? Math.abs(read(a) - read(b)) > DISTINCT_BALLAST
+          : Math.abs(Math.log(read(a) / read(b))) > Math.log(DISTINCT_FACTOR),
+      )
+  );
+}
