@@ -122,7 +122,7 @@ export interface Tuning {
   readonly values: Measured;
 }
 
-const CURVE = 9;
+const CURVE_POINTS = 9;
 /** Steps of the shares that go beyond a distance. */
 const MOST_STEPS = 8;
 const ROOM_PROBABILITY = 0.9;
@@ -202,90 +202,116 @@ export interface TuningOptions {
   readonly onProgress?: (share: number) => void;
 }
 
-/** What the runs of a car tell of the car as it stands, those left out aside. `runs`: newest first or in any order. Null where there is none, or the car cannot run. */
+/** Runs of a group with their place among all, as they are drawn. */
+const runsOf = ({ of }: LikeRunGroup, inOrder: readonly RunOfCar[]): Omit<TunedRun, 'isOdd'>[] =>
+  of.map((run) => {
+    const { outcome } = run.record;
+    return {
+      id: run.id,
+      order: 1 + inOrder.indexOf(run),
+      distance: outcome.distance,
+      isWall: outcome.kind === 'hit-wall',
+      hasStarted: !didNotStart(outcome),
+    };
+  });
+
+/** Expected and fitted distance over the turns, up to the full winding. */
+const tunedCurve = (fitted: FittedCar, design: CarDesign, turns: number, conditions: RunConditions): CurvePoint[] =>
+  Array.from({ length: CURVE_POINTS }, (_, i) => {
+    const at = (turns * (i + 1)) / CURVE_POINTS;
+    const wind: Wind = i === CURVE_POINTS - 1 ? { kind: 'full' } : { kind: 'turns', turns: at };
+    return {
+      turns: at,
+      thought: likelyDistance(design, wind, conditions, fitted.workspace),
+      fitted: predictFitted(fitted, design, wind, conditions)?.mean ?? null,
+    };
+  });
+
+/** What the fit says of a full winding, and the chance that it reaches its goal. */
+function fullWinding(fitted: FittedCar, design: CarDesign, conditions: RunConditions): Tuning['full'] {
+  const full = predictFitted(fitted, design, { kind: 'full' }, conditions);
+  if (!full) return null;
+  const { mean: ofMean, next, fork, lnNext } = full;
+  const goal = goalOf(design.aim);
+  return {
+    mean: ofMean,
+    next,
+    fork,
+    direction: conditions.direction,
+    reaches: goal.kind === 'at-least' ? 1 - shareBelow(lnNext, Math.log(goal.distance + STALL)) : null,
+  };
+}
+
+/** How the drift of runs is made straight; null for a roller. */
+const straighteningOf = (design: CarDesign, runs: readonly RunOfCar[]): Straightening | null =>
+  isRoller(design)
+    ? null
+    : straightening(
+        design,
+        runs.flatMap(({ record: { outcome, drift, direction } }) =>
+          drift === undefined ? [] : [{ way: outcome.distance, drift, direction }],
+        ),
+      );
+
+/** Fractions of the work after which progress is reported. */
+const PROGRESS = { fitted: 0.1, grouped: 0.4, curve: 0.45, causes: 0.8, changes: 0.95 } as const;
+
+/**
+ * What the runs of a car tell of the car as it is, those left out aside.
+ * @param runs in any order
+ * @returns null where there is no run, or the car cannot run
+ */
 export function tuneCar(
   design: CarDesign,
   runs: readonly RunOfCar[],
   { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
 ): Tuning | null {
-  const told = selectRuns(runs, putRight);
-  if (!told) return null;
-  const { inOrder, groups, earlier, unwound, latest, ofLatest, signs, said } = told;
-  const before = new Set(groups.flatMap(({ faults }) => faults));
-  const options: FitOptions = { more: [...[...before].map(faultBefore), ...given.map(faultOf)] };
-  const fitted = fitCar([...groups, ...said], { ...options, designs: [design] });
+  const selected = selectRuns(runs, putRight);
+  if (!selected) return null;
+  const { inOrder, groups, earlier, unwound, latest, ofLatest, signs, said } = selected;
+  const faults = new Set(groups.flatMap((group) => group.faults));
+  const confirmed = given.map(faultOf);
+  const fitted = fitCar([...groups, ...said], { more: [...[...faults].map(faultBefore), ...confirmed], designs: [design] });
   if (!fitted) return null;
-  onProgress(0.1);
+  const { workspace } = fitted;
+  onProgress(PROGRESS.fitted);
   const turns = fullTurns(design);
-  const distances = groups.map(({ of }) =>
-    of.map((run): Omit<TunedRun, 'isOdd'> => {
-      const { outcome } = run.record;
-      return {
-        id: run.id,
-        order: 1 + inOrder.indexOf(run),
-        distance: outcome.distance,
-        isWall: outcome.kind === 'hit-wall',
-        hasStarted: !didNotStart(outcome),
-      };
-    }),
-  );
+  const distances = groups.map((group) => runsOf(group, inOrder));
   const tuned = groups.map((group, i) => {
-    onProgress(0.1 + (0.3 * i) / groups.length);
+    onProgress(PROGRESS.fitted + ((PROGRESS.grouped - PROGRESS.fitted) * i) / groups.length);
     return tunedGroup(group, fitted, groups, distances, signs);
   });
-  // Where its runs tell their direction, it is told for the way it ran last: a floor that leans makes two cars of one.
-  const ways = { direction: latest.direction };
-  const curve = Array.from({ length: CURVE }, (_, i): CurvePoint => {
-    const wind: Wind = i === CURVE - 1 ? { kind: 'full' } : { kind: 'turns', turns: (turns * (i + 1)) / CURVE };
-    return {
-      turns: (turns * (i + 1)) / CURVE,
-      thought: likelyDistance(design, wind, ways, fitted.workspace),
-      fitted: predictFitted(fitted, design, wind, ways)?.mean ?? null,
-    };
-  });
-  onProgress(0.45);
-  const causes =
-    latest.faults.length > 0
-      ? null
-      : weighCauses(ofLatest, { workspace: fitted.workspace }, (share) => onProgress(0.45 + 0.35 * share), given);
+  // Where its runs tell their direction, the newest counts: a sloping floor makes two cars of one.
+  const conditions = { direction: latest.direction };
+  const curve = tunedCurve(fitted, design, turns, conditions);
+  onProgress(PROGRESS.curve);
+  const hasRepair = latest.faults.length > 0;
+  const causes = hasRepair
+    ? null
+    : weighCauses(ofLatest, { workspace }, (fraction) => onProgress(PROGRESS.curve + (PROGRESS.causes - PROGRESS.curve) * fraction), given);
   const latestRuns = ofLatest.flatMap(({ of }) => of);
-  const full = predictFitted(fitted, design, { kind: 'full' }, ways);
-  const goal = goalOf(design.aim);
   const next = nextChanges(fitted, design, { own, units });
-  onProgress(0.95);
+  onProgress(PROGRESS.changes);
   return {
     groups: tuned,
     earlier,
     unwound,
     isSettled: fitted.isSettled,
-    before: latest.faults.length > 0 ? null : beforeRuns(mostRun(ofLatest), { more: given.map(faultOf), workspace: fitted.workspace }),
+    before: hasRepair ? null : beforeRuns(mostRun(ofLatest), { more: confirmed, workspace }),
     signs,
     curve,
     turns,
-    full: full && {
-      mean: full.mean,
-      next: full.next,
-      fork: full.fork,
-      direction: ways.direction,
-      reaches: goal.kind === 'at-least' ? 1 - shareBelow(full.lnNext, Math.log(goal.distance + STALL)) : null,
-    },
+    full: fullWinding(fitted, design, conditions),
     scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
     learnt: posteriorChanges(fitted, design),
     further: furtherRuns(fitted, design, turns),
     causes,
     putRight: latest.faults,
-    hasRun: groups.some(({ design: ran, faults }) => faults.length === 0 && isSameBuild(ran, design)),
+    hasRun: groups.some(({ design: ran, faults: ofGroup }) => ofGroup.length === 0 && isSameBuild(ran, design)),
     noted: observationsIn(latestRuns.map(({ record }) => record)),
     next,
     values: fittedValues(fitted, design),
-    room: shortRoom(fitted, design, turns, ways),
-    straight: isRoller(design)
-      ? null
-      : straightening(
-          design,
-          latestRuns.flatMap(({ record: { outcome, drift, direction } }) =>
-            drift === undefined ? [] : [{ way: outcome.distance, drift, direction }],
-          ),
-        ),
+    room: shortRoom(fitted, design, turns, conditions),
+    straight: straighteningOf(design, latestRuns),
   };
 }

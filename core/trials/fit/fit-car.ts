@@ -2,15 +2,14 @@ import { isSameCar, isSameContent, isSameWind } from '../../car/same-design.ts';
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { makeWorkspace, type Workspace } from '../../run/workspace.ts';
-import { builtWith, likelyCar, latentParameters, type LatentParameter } from './built-car.ts';
+import { likelyCar, latentParameters, type LatentParameter } from './built-car.ts';
 import { observationOf } from './likelihood.ts';
-import { linearAt, type Linear } from './linear.ts';
-import { outputsOf, STALL, type Outputs } from './outputs.ts';
+import type { Linear } from './linear.ts';
+import { STALL, type Outputs } from './outputs.ts';
 import { START } from '../../car/did-not-start.ts';
-import { lnPosterior, type FitGroup, type FitProblem, type ScaleParameters } from './posterior.ts';
+import type { FitGroup, FitProblem } from './posterior.ts';
 import {
   MISFIT_FACTORS,
-  evaluateOverGrid,
   scaleGrid,
   USUAL_SCATTER,
   nominalSize,
@@ -23,6 +22,7 @@ import {
 } from './scale-grid.ts';
 import { scatterDirections } from './scatter.ts';
 import { USUAL_INSTRUMENTS, type Instruments, type RunConditions, type TrialGroup, type TrialRun } from './trial.ts';
+import { linearModel, searchMode, isBeyondKink } from './search-mode.ts';
 
 export interface FitOptions {
   readonly instruments?: Instruments;
@@ -64,22 +64,6 @@ export interface FittedCar {
   readonly about: { readonly problem: FitProblem; readonly linear: readonly Linear[]; readonly spreads: readonly GridPoint[] };
 }
 
-/** The search: rounds, steps tried in one, the longest step, and what is no gain any more. */
-const MAX_ITERATIONS = 16;
-const MAX_STEP_TRIALS = 6;
-const MAX_STEP = 2;
-const GAIN_TOLERANCE = 0.02;
-/** Standard deviations beyond which no value is looked for: a line that is steep beside a kink leads anywhere. */
-const MAX_DEVIATION = 12;
-/** Standard deviations at which a car that stalls is looked for. */
-const STALL_SEARCH_STEPS = [1.5, 2.5, 3.5, 4.5, 6, 8];
-/** ln that the model may be off its linearisation at a place of the grid. */
-const LINEAR_TOLERANCE = Math.log(1.1);
-/** Standard deviations below which a step is none. */
-const STEP_TOLERANCE = 0.02;
-/** How strongly a step is held back once one gained nothing, and how much more or less after each. */
-const INITIAL_DAMPING = 0.5;
-const DAMPING_FACTOR = 5;
 /** Marks that a group is fitted at; more tell little more. */
 const MAX_MARKS = 6;
 const MISFIT = 0.007;
@@ -95,9 +79,11 @@ function marksOf(runs: readonly TrialRun[]): number[] {
 }
 
 /**
- * Fits a car to all of its runs: maximum a posteriori over what is not known of it (Gauss–Newton from the likeliest car, by central
- * differences of the run model), its scatter on a grid, at each place of which a normal posterior and the evidence (Laplace) come from one
- * linearisation. Runs that hit the wall are right-censored. Null where the likeliest car cannot run as it was wound.
+ * Fits a car to all of its runs: maximum a posteriori over its latent parameters, with the scatter of runs, the width of the priors and the
+ * misfit of the model on a grid. At each point of the grid a normal posterior and the evidence (Laplace) come from one linearisation. Runs
+ * that hit the wall are right-censored.
+ * @param trials groups of like runs
+ * @returns null where the most likely car cannot run as it was wound
  * Source: any text of Bayesian computation, e.g. Gelman et al., *Bayesian Data Analysis*, ch. 13 (Laplace), 17 (Student t errors).
  */
 export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}): FittedCar | null {
@@ -108,11 +94,40 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     more = [],
     designs = [],
     widths = PRIOR_WIDTH_FACTORS,
-    lacks: allLacks = MISFIT_FACTORS,
+    lacks = MISFIT_FACTORS,
   } = options;
   const workspace = options.workspace ?? makeWorkspace();
   const unknowns = [...latentParameters([...trials.map(({ design }) => design), ...designs]), ...more];
-  const groups = trials.map(({ design, wind, runs, direction, faults }): FitGroup => {
+  const groups = fitGroups(trials, instruments, workspace);
+  const model = linearModel(groups, unknowns, workspace);
+  const problem: FitProblem = { groups, unknowns: unknowns.length, misfit };
+  const grid = scaleGrid(prior, widths, lacks);
+  const usual = { scatter: prior.median, width: nominalSize(widths), lacks: nominalSize(lacks) };
+  const start = startOf(options.from, unknowns, groups.length);
+  const starts = options.starts?.flatMap((at) => [start, new Float64Array(start.length)].map((base) => base.with(unknowns.length - 1, at)));
+  const found = searchMode(problem, model, grid, usual, { start, starts, startScales: options.from && heaviest(options.from.components) });
+  if (!found) return null;
+  const { mode, outputs, linear, isSettled } = found;
+  const free = weightedComponents(problem, linear, mode, grid);
+  // Beyond a kink the linearisation leads nowhere: then each point of the grid stays where the search ended.
+  const isBeyond = isBeyondKink(model, linear, mode, heaviest(free.components).place);
+  return {
+    unknowns,
+    mapEstimate: mode,
+    ...(isBeyond ? weightedComponents(problem, linear, mode, grid, true) : free),
+    groups: trials.map(({ design, wind, direction, faults }) => ({ design, wind, direction, faults })),
+    misfit,
+    instruments,
+    isSettled,
+    unexplained: isBeyond ? unexplained(groups, outputs) : 0,
+    workspace,
+    about: { problem, linear, spreads: grid },
+  };
+}
+
+/** Groups of runs as they are fitted, with what was observed of each run. */
+const fitGroups = (trials: readonly TrialGroup[], instruments: Instruments, workspace: Workspace): FitGroup[] =>
+  trials.map(({ design, wind, runs, direction, faults }) => {
     const marks = marksOf(runs);
     const car = likelyCar(design, wind, windingFraction(design, wind), { direction, faults });
     return {
@@ -122,93 +137,8 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
       directions: scatterDirections(car, likelyCar(design, { kind: 'full' }, 1), marks, workspace),
     };
   });
-  const problem: FitProblem = { groups, unknowns: unknowns.length, misfit };
-  const outputsAt = (place: Float64Array): readonly Outputs[] | null => {
-    if (!place.every((z) => Math.abs(z) <= MAX_DEVIATION)) return null;
-    const all = groups.map(({ car, marks }) => outputsOf(builtWith(car, unknowns, place), marks, workspace));
-    return all.every((outputs) => outputs !== null) ? all : null;
-  };
-  const linearisedAt = (place: Float64Array): readonly Linear[] | null => {
-    const all = groups.map(({ car, marks }) => linearAt(car, unknowns, place, marks, workspace));
-    return all.every((linear) => linear !== null) ? all : null;
-  };
-  const spreads = scaleGrid(prior, widths, allLacks);
-  const found = startOf(options.from, unknowns, groups.length);
-  let place = found;
-  let outputs = outputsAt(place);
-  if (!outputs) return null;
-  const usual = { scatter: prior.median, width: nominalSize(widths), lacks: nominalSize(allLacks) };
-  /** Begins at the likeliest of some places, where that is likelier than where it stands. */
-  const beginAt = (places: readonly Float64Array[], spread: ScaleParameters): void => {
-    let most = lnPosterior(problem, place, outputs!, spread);
-    for (const tried of places) {
-      const there = outputsAt(tried);
-      const value = there ? lnPosterior(problem, tried, there, spread) : -Infinity;
-      if (there && value > most) [place, outputs, most] = [tried, there, value];
-    }
-  };
-  if (options.starts)
-    beginAt(
-      options.starts.flatMap((at) => [found, new Float64Array(found.length)].map((base) => base.with(unknowns.length - 1, at))),
-      options.from?.components.reduce((a, b) => (b.weight > a.weight ? b : a)) ?? usual,
-    );
-  let linear = linearisedAt(place);
-  if (!linear) return null;
-  const still = groups.findIndex(({ runs }) => runs.some(({ observed }) => observed.told === 'did-not-start'));
-  if (still >= 0 && outputs[still]!.values[0]! > Math.log(START + STALL)) {
-    // A car that stalls at once has no slope that leads there: it is looked for along what shortens its way most.
-    const [from, { slopes }] = [place, linear[still]!];
-    const down = from.map((_, i) => slopes[i]?.values[0] ?? 0);
-    const length = Math.hypot(...down);
-    beginAt(
-      STALL_SEARCH_STEPS.map((far) => from.map((z, i) => z - (far * down[i]!) / length)),
-      usual,
-    );
-    if (place !== from) linear = linearisedAt(place) ?? linear;
-  }
-  // What the model may lack moves the likeliest place little.
-  const searched = spreads.filter(({ lacks }) => lacks === usual.lacks);
-  let [scatter, damping, isSettled] = [prior.median, 0, false];
-  for (let round = 0; round < MAX_ITERATIONS && !isSettled; round++) {
-    let gained = 0;
-    let best: { readonly scatter: number } = { scatter };
-    for (let tries = 0; tries < MAX_STEP_TRIALS && gained <= 0; tries++) {
-      const wanted = evaluateOverGrid(problem, linear, place, searched, { damping }).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
-      best = wanted;
-      const from = place;
-      const tried = wanted.place.map((z, i) => from[i]! + Math.min(Math.max(z - from[i]!, -MAX_STEP), MAX_STEP));
-      const there = outputsAt(tried);
-      const gain: number = there ? lnPosterior(problem, tried, there, wanted) - lnPosterior(problem, place, outputs, wanted) : -Infinity;
-      if (there && gain > 0) [place, outputs, gained, damping] = [tried, there, gain, damping / DAMPING_FACTOR];
-      else if (there && gain > -GAIN_TOLERANCE && tried.every((z, i) => Math.abs(z - from[i]!) < STEP_TOLERANCE)) break;
-      else damping = Math.max(damping * DAMPING_FACTOR, INITIAL_DAMPING);
-    }
-    isSettled = gained < GAIN_TOLERANCE && Math.abs(Math.log(best.scatter / scatter)) < 0.1;
-    scatter = best.scatter;
-    if (gained > 0) linear = linearisedAt(place) ?? linear;
-  }
-  const free = weightedComponents(problem, linear, place, spreads);
-  const likeliest = free.components.reduce((a, b) => (b.weight > a.weight ? b : a));
-  const there = outputsAt(likeliest.place);
-  const moved = likeliest.place.map((z, i) => z - place[i]!);
-  // Beyond a kink (a car that stalls, or spins, at one side only) no line leads: then each place of the grid stays where the search ended.
-  const isBeyond = linear.some(({ outputs, slopes }, g) => {
-    const line = outputs.values[0]! + slopes.reduce((sum, { values }, i) => sum + values[0]! * moved[i]!, 0);
-    return there === null || Math.abs(there[g]!.values[0]! - line) > LINEAR_TOLERANCE;
-  });
-  return {
-    unknowns,
-    mapEstimate: place,
-    ...(isBeyond ? weightedComponents(problem, linear, place, spreads, true) : free),
-    groups: trials.map(({ design, wind, direction, faults }) => ({ design, wind, direction, faults })),
-    misfit,
-    instruments,
-    isSettled,
-    unexplained: isBeyond ? unexplained(groups, outputs) : 0,
-    workspace,
-    about: { problem, linear, spreads },
-  };
-}
+
+const heaviest = (components: readonly Component[]): Component => components.reduce((a, b) => (b.weight > a.weight ? b : a));
 
 /** Weight of a place of the grid from which it counts where a group is left out. */
 const MIN_WEIGHT = 0.003;
