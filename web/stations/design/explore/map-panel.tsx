@@ -1,13 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { goalOf } from '../../../../core/brief/goal.ts';
 import { formatScore } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
-import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
-import { evenlySpaced } from '../../../../core/explore/sweep.ts';
 import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
@@ -16,17 +14,10 @@ import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { sizeHead } from './axes.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
-import { cellAt, mapOption, paintField, spins, type MapPicture } from './map-option.ts';
-import { exploredRange } from './ranges.ts';
-import { splitRows } from './split-rows.ts';
+import { cellAt, mapOption, paintField, spins } from './map-option.ts';
 import { SizeChoice } from './size-choice.tsx';
 import { useSizesToChoose } from './use-sizes-to-choose.ts';
-import { QUIET, useJob } from '../../../workers/use-job.ts';
-
-const SIDE = 121;
-const ROWS_A_TASK = 5;
-/** ms between pictures while a map grows: each takes time from the work. */
-const BETWEEN_PICTURES = 400;
+import { useMap, valuesAt, cellByKey } from './use-map.ts';
 
 interface MapPanelProps {
   readonly design: CarDesign;
@@ -44,48 +35,11 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   const acrossId = names.includes(across) ? across : names[0]!;
   const upId = names.includes(up) && up !== acrossId ? up : names.find((id) => id !== acrossId)!;
   const [acrossSize, upSize] = [findSize(design, acrossId), findSize(design, upId)];
-  const job = useJob<MapPicture>();
-  const { progress, result, run } = job;
+  const { job, picture, best } = useMap(design, acrossId, upId);
   const [cursor, setCursor] = useState<number | null>(null);
-  /** Moved by keys it is told aloud; not at every move of the pointer. */
+  /** A move by keys is announced; not every move of the pointer. */
   const [isByKey, setByKey] = useState(false);
 
-  // The first begins at once; while sizes change it waits until they are quiet.
-  const quiet = useRef(0);
-
-  useEffect(() => {
-    const request: MapRequest = {
-      design,
-      across: { id: acrossId, values: evenlySpaced(...exploredRange(findSize(design, acrossId), design), SIDE) },
-      up: { id: upId, values: evenlySpaced(...exploredRange(findSize(design, upId), design), SIDE) },
-    };
-    const timer = setTimeout(() => {
-      run(async (report) => {
-        const map = growingMap(SIDE * SIDE, SIDE);
-        const tasks = Math.ceil(SIDE / ROWS_A_TASK);
-        let done = 0;
-        let drawn = performance.now();
-        const picture = (): MapPicture => ({ request, cars: map, isWhole: done === tasks });
-        await splitRows(
-          tasks,
-          (worker, i) => worker.mapRows(request, i * ROWS_A_TASK, Math.min((i + 1) * ROWS_A_TASK, SIDE)),
-          (rows) => {
-            map.add(rows);
-            done++;
-            const isDue = performance.now() - drawn > BETWEEN_PICTURES;
-            if (isDue) drawn = performance.now();
-            return report(isDue ? picture() : null, done / tasks);
-          },
-        );
-        return picture();
-      });
-    }, quiet.current);
-    quiet.current = QUIET;
-    return () => clearTimeout(timer);
-  }, [design, acrossId, upId, run]);
-
-  const picture = result?.request.across.id === acrossId && result.request.up.id === upId ? result : null;
-  const best = useMemo(() => (picture?.isWhole ? bestCell(picture.cars) : null), [picture]);
   const field = useMemo(() => picture && paintField(picture, units, tokens), [picture, units, tokens]);
   const option = useMemo(
     () =>
@@ -104,16 +58,12 @@ export function MapPanel({ design, edit }: MapPanelProps) {
       }),
     [picture, field, acrossSize, upSize, design, best, cursor, units, tokens],
   );
-  const valuesAt = (cell: number): readonly [number, number] => [
-    picture!.request.across.values[cell % SIDE]!,
-    picture!.request.up.values[Math.floor(cell / SIDE)]!,
-  ];
-  const take = (cell: number): void => {
-    const [x, y] = valuesAt(cell);
+  const apply = (cell: number): void => {
+    const [x, y] = valuesAt(picture!, cell);
     edit((car) => upSize.write(acrossSize.write(car, x), y));
   };
-  const words = (cell: number): string => {
-    const [x, y] = valuesAt(cell);
+  const describeCell = (cell: number): string => {
+    const [x, y] = valuesAt(picture!, cell);
     const distance = picture!.cars.distance[cell]!;
     const stop = picture!.cars.stop[cell]!;
     const stopped = stop > 0 ? `✕ ${picture!.cars.stops[stop - 1]!}` : spins(picture!.cars, cell) ? 'wheels spin' : '';
@@ -122,22 +72,12 @@ export function MapPanel({ design, edit }: MapPanelProps) {
   };
   const moveByKey = (event: React.KeyboardEvent): void => {
     if (!picture) return;
-    const step = event.shiftKey ? 10 : 1;
-    const from = cursor ?? best ?? 0;
-    const [column, row] = [from % SIDE, Math.floor(from / SIDE)];
-    const moves: Record<string, readonly [number, number]> = {
-      ArrowRight: [step, 0],
-      ArrowLeft: [-step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    };
-    const move = moves[event.key];
-    if (move) {
+    const cell = cellByKey(cursor ?? best ?? 0, event);
+    if (cell !== null) {
       event.preventDefault();
       setByKey(true);
-      const within = (value: number): number => Math.min(Math.max(value, 0), SIDE - 1);
-      setCursor(within(column + move[0]) + SIDE * within(row + move[1]));
-    } else if (event.key === 'Enter' && cursor !== null) take(cursor);
+      setCursor(cell);
+    } else if (event.key === 'Enter' && cursor !== null) apply(cursor);
     else if (event.key === 'Escape') setCursor(null);
   };
   const nearest = (x: number, y: number): number | null => (picture ? cellAt(picture, acrossSize, upSize, units, x, y) : null);
@@ -147,7 +87,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         <SizeChoice sizes={sizes} label="Across" value={acrossId} onChange={setAcross} />
         <SizeChoice sizes={sizes} label="Up" value={upId} onChange={setUp} />
         {best !== null && (
-          <Button size="small" variant="contained" onClick={() => take(best)}>
+          <Button size="small" variant="contained" onClick={() => apply(best)}>
             Apply the best: {formatScore(goalOf(design.aim), picture!.cars.score[best]!, units)}
           </Button>
         )}
@@ -159,7 +99,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
               table={() => ({
                 head: [sizeHead(acrossSize), sizeHead(upSize), 'distance m', 'time s', 'launch grip', 'stopped by'],
                 rows: Array.from(picture.cars.distance, (d, i) => [
-                  ...valuesAt(i),
+                  ...valuesAt(picture, i),
                   d,
                   picture.cars.time[i]!,
                   picture.cars.launchGripRatio[i]!,
@@ -170,7 +110,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           </Box>
         )}
       </Box>
-      {progress !== null || job.isBroken ? (
+      {job.progress !== null || job.isBroken ? (
         <JobBar job={job} label="Mapping" />
       ) : (
         <Typography
@@ -180,7 +120,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           sx={{ minHeight: 32, alignContent: 'center' }}
         >
           {cursor !== null && picture
-            ? `${words(cursor)}. Press Enter or click to apply.`
+            ? `${describeCell(cursor)}. Press Enter or click to apply.`
             : 'Darker: further. Red hatching: stopped by a check or rule. Amber: the wheels spin. Blank: cannot run. Point, or move with the arrow keys.'}
         </Typography>
       )}
@@ -189,7 +129,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           option={option}
           tabIndex={0}
           role="application"
-          aria-label={`Map of distance over ${acrossSize.label} and ${upSize.label}${best !== null ? `; best ${words(best)}` : ''}. Arrow keys move, Enter applies.`}
+          aria-label={`Map of distance over ${acrossSize.label} and ${upSize.label}${best !== null ? `; best ${describeCell(best)}` : ''}. Arrow keys move, Enter applies.`}
           onKeyDown={moveByKey}
           onPlace={(place) => {
             setByKey(false);
@@ -197,7 +137,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
           }}
           onTake={(place) => {
             const cell = nearest(...place);
-            if (cell !== null) take(cell);
+            if (cell !== null) apply(cell);
           }}
           sx={{ minHeight: 160, height: '100%', cursor: 'crosshair' }}
         />

@@ -3,12 +3,12 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { formatScore } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
-import { bestPoint, evenlySpaced, mostCarried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
-import { formatAbout, formatPredicted, formatPredictedRange, formatQuantity } from '../../../../core/units/quantity.ts';
+import { bestPoint, mostCarried } from '../../../../core/explore/sweep.ts';
+import { formatAbout, formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { Chart } from '../../../charts/chart.tsx';
 import { ChartExport } from '../../../charts/chart-export.tsx';
@@ -16,16 +16,12 @@ import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { sizeHead } from './axes.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
-import { exploredRange } from './ranges.ts';
-import { splitRows } from './split-rows.ts';
 import { SizeChoice } from './size-choice.tsx';
 import { useSizesToChoose } from './use-sizes-to-choose.ts';
 import { readingOf, sweepOption, type Swept } from './sweep-option.ts';
 import { useReading } from './use-reading.ts';
-import { QUIET, useJob } from '../../../workers/use-job.ts';
-
-const POINTS = 41;
-const CHUNK = 3;
+import { SweepTable } from './sweep-table.tsx';
+import { useSweep } from './use-sweep.ts';
 
 /** One size through its range: distance, time or launch grip with their range; the best can be taken. */
 export function SweepPanel({ design, edit }: { readonly design: CarDesign; readonly edit: Edit }) {
@@ -38,36 +34,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const sizeId = sizes.some(({ id }) => id === chosen) ? chosen : sizes[0]!.id;
   const size = findSize(design, sizeId);
   const { goal, readings, shown, reading } = useReading(size, design.aim, wanted);
-  const job = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
-  const { progress, result, run } = job;
-
-  // The first begins at once; while sizes change it waits until they are quiet.
-  const quiet = useRef(0);
-
-  useEffect(() => {
-    const [low, high] = exploredRange(findSize(design, sizeId), design);
-    const values = evenlySpaced(low, high, POINTS);
-    const chunks = Array.from({ length: Math.ceil(POINTS / CHUNK) }, (_, i) => values.slice(i * CHUNK, (i + 1) * CHUNK));
-    const timer = setTimeout(() => {
-      run(async (report) => {
-        const parts: BoundedSweepPoint[][] = chunks.map(() => []);
-        let done = 0;
-        await splitRows(
-          chunks.length,
-          (worker, i) => worker.boundedSweep(design, sizeId, chunks[i]!),
-          (points, i) => {
-            parts[i] = points;
-            return report(null, ++done / chunks.length);
-          },
-        );
-        return done === chunks.length ? { sizeId, points: parts.flat() } : null;
-      });
-    }, quiet.current);
-    quiet.current = QUIET;
-    return () => clearTimeout(timer);
-  }, [design, sizeId, run]);
-
-  const points = result?.sizeId === sizeId ? result.points : null;
+  const { job, points } = useSweep(design, sizeId);
   const best = useMemo(() => points && (shown === 'carried' ? mostCarried(points) : bestPoint(points)), [points, shown]);
   const present = size.read(design);
   const option = useMemo(
@@ -129,41 +96,8 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
           sx={{ minHeight: 160, height: '100%' }}
         />
       )}
-      {points && asTable && (
-        <Box sx={{ overflow: 'auto' }} tabIndex={0} role="region" aria-label="The sweep as a table">
-          <Box component="table" sx={{ typography: 'figures', '& td, & th': { px: 2, textAlign: 'right' } }}>
-            <thead>
-              <tr>
-                <th scope="col">{size.label}</th>
-                <th scope="col">distance</th>
-                <th scope="col">8 in 10</th>
-                <th scope="col">time</th>
-                <th scope="col">launch grip</th>
-                <th scope="col">stopped by</th>
-              </tr>
-            </thead>
-            <tbody>
-              {points.map((point) => (
-                <tr key={point.value}>
-                  <td>{format(point.value)}</td>
-                  {Number.isFinite(point.distance) ? (
-                    <>
-                      <td>{formatPredicted(point.distance, 'distance', units)}</td>
-                      <td>{formatPredictedRange(point.distanceBounds, 'distance', units)}</td>
-                      <td>{formatPredicted(point.time, 'time', units)}</td>
-                      <td>{point.launchGripRatio > 0 ? `${point.launchGripRatio.toFixed(2)} ×` : '–'}</td>
-                      <td>{point.stoppedBy ?? '–'}</td>
-                    </>
-                  ) : (
-                    <td colSpan={5}>cannot run</td>
-                  )}
-                </tr>
-              ))}
-            </tbody>
-          </Box>
-        </Box>
-      )}
-      {!points && progress === null && <Typography color="text.secondary">Stopped. Change a size to sweep again.</Typography>}
+      {points && asTable && <SweepTable size={size} points={points} />}
+      {!points && job.progress === null && <Typography color="text.secondary">Stopped. Change a size to sweep again.</Typography>}
     </Box>
   );
 }
