@@ -1,6 +1,6 @@
 import type { Round } from '../../core/brief/brief.ts';
 import { formatQuantity, type UnitSystem } from '../../core/units/quantity.ts';
-import type { FloorMark } from './floor-strip.tsx';
+import type { FloorMark } from './strip-scale.ts';
 
 /** What a round sets on its floor: its mark, or its gap. */
 export function marksOfRound({ goal }: Round, units: UnitSystem): readonly FloorMark[] {

@@ -5,7 +5,8 @@ import type { Floor } from '../../core/car/car-design.ts';
 import { plainFloor } from '../../core/brief/new-brief.ts';
 import { makeStore } from '../app/store.ts';
 import { marksOfRound } from './floor-marks.ts';
-import { FloorStrip, type FloorMark } from './floor-strip.tsx';
+import { FloorStrip } from './floor-strip.tsx';
+import type { FloorMark } from './strip-scale.ts';
 
 const drawn = (floor: Floor, marks: readonly FloorMark[] = [], isEdited = false): string =>
   renderToStaticMarkup(

@@ -4,11 +4,8 @@ import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import type { Measurement, MeasurementKind } from '../../../core/bench/measured.ts';
 import { simulatedReadings } from '../../../core/bench/simulated-readings.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { formatFault } from '../../../core/fault-words.ts';
-import { readMeasurement } from '../../../core/files/read.ts';
-import { columnsOf, isSameReading } from '../../../core/bench/reading-columns.ts';
+import { isSameReading } from '../../../core/bench/reading-columns.ts';
 import { hiddenBuild, isReadByInstrument } from '../../../core/rig/simulated-instruments.ts';
-import type { Quantity } from '../../../core/units/quantity.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
@@ -17,11 +14,14 @@ import styles from './bench.module.css';
 import { InstrumentPanel } from './instrument-panel.tsx';
 import { MeasuredBefore } from './earlier-measurements.tsx';
 import { MeasuringDrawing } from './measuring-drawing.tsx';
-import { inField, ReadingTables } from './reading-tables.tsx';
-import { readTyped, type TypedReadings } from './readings.ts';
+import { ReadingTables } from './reading-tables.tsx';
+import { readTyped } from './readings.ts';
 import { ResultPanel } from './result-panel.tsx';
-import type { useBench } from './use-bench.ts';
+import { useBench } from './use-bench.ts';
 import { useTypedReadings } from './use-typed-readings.ts';
+import { HowToMeasure } from './how-to-measure.tsx';
+import { ReadingsStatus } from './readings-status.tsx';
+import { typedOf, openReadings } from './typed-of.ts';
 
 interface MeasurePanelProps {
   readonly carId: string;
@@ -39,49 +39,22 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
   const [isListening, setListening] = useState(false);
   const typed = useDeferredValue(readings.typed);
   const read = useMemo(() => readTyped(kind, design, typed, units), [kind, design, typed, units]);
-  const { name, needs, how, caution, columns, once } = MEASUREMENTS[kind];
-  const field = (value: number, quantity: Quantity): string => inField(value, quantity, units);
+  const { name } = MEASUREMENTS[kind];
   const isIn = read.kind === 'read' && bench.done.some((one) => one.isIn && isSameReading(one.measurement, read.measurement));
-  /** Puts readings of this kind into the table, as they would be typed. */
   const show = (measurement: Measurement): void => {
-    const told = columnsOf(measurement);
-    const inColumns = columns.map(({ key, quantity, options }) => {
-      const list = told[key];
-      const values = Array.isArray(list) ? (list as readonly (number | string)[]) : [];
-      return [key, values.map((value) => (options ? String(value) : field(Number(value), quantity)))] as const;
-    });
-    const count = Math.max(...inColumns.map(([, list]) => list.length));
-    const rows: TypedReadings['rows'] = Array.from({ length: count }, (_, i) =>
-      Object.fromEntries(inColumns.map(([key, list]) => [key, list[i] ?? ''])),
-    );
-    // What the instruments were set up with stands beside them.
-    const set = once.flatMap(({ key, quantity, of, either }) => {
-      const value = told[key];
-      if (either) return [[key, value ? '1' : '0'] as const];
-      const single = Array.isArray(value) ? (value as readonly number[])[0] : (value as number | undefined);
-      return single === undefined || Math.abs(single - of(design)) < 1e-9 ? [] : [[key, field(single, quantity)] as const];
-    });
-    readings.fill(rows, Object.fromEntries(set));
+    const { rows, set } = typedOf(measurement, design, units);
+    readings.fill(rows, set);
   };
   const open = async (file: File): Promise<void> => {
-    setProblem('');
-    let value: unknown;
-    try {
-      value = JSON.parse(await file.text());
-    } catch {
-      return setProblem('Readings: this file is not JSON. Choose one that was saved here.');
-    }
-    const given = readMeasurement(value);
-    if (given.kind === 'faulty') return setProblem(`Readings: ${formatFault(given.faults[0]!)}`);
-    if (given.value.kind !== kind)
-      return setProblem(`Readings: these belong to “${MEASUREMENTS[given.value.kind].name}”. Open them there.`);
-    show(given.value);
+    const opened = await openReadings(file, kind);
+    setProblem('problem' in opened ? `Readings: ${opened.problem}` : '');
+    if ('measurement' in opened) show(opened.measurement);
   };
   /** Readings of a hidden car built to this design, as its instruments print them. */
   const simulate = (): void => {
-    const made = simulatedReadings(kind, hiddenBuild(design), 1 + tries);
+    const simulated = simulatedReadings(kind, hiddenBuild(design), 1 + tries);
     setTries(tries + 1);
-    if (made) show(made.measurement);
+    if (simulated) show(simulated.measurement);
   };
   return (
     <section aria-labelledby="measure-title" className={styles.panel}>
@@ -89,17 +62,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
         {name}
       </h2>
       <div className={styles.told}>
-        <div className={styles.panel}>
-          <p className={`${plain.text} ${plain.muted}`}>You need: {needs.join(', ')}.</p>
-          <ol className={`${plain.text} ${styles.how}`}>
-            {how.map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ol>
-          {caution && (
-            <p className={`${plain.text} ${styles.caution}`}>■ {caution} Local rules come first. An adult stands beside young builders.</p>
-          )}
-        </div>
+        <HowToMeasure kind={kind} />
         <MeasuringDrawing design={design} kind={kind} name={name} />
       </div>
       <div className={styles.work}>
@@ -139,21 +102,7 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
               ✕ {problem}
             </p>
           )}
-          {read.kind === 'none' && (
-            <p role="status" className={`${plain.text} ${plain.muted}`}>
-              Type readings: the result appears here.
-            </p>
-          )}
-          {read.kind === 'few' && (
-            <p role="status" className={plain.text}>
-              ○ {read.message}
-            </p>
-          )}
-          {read.kind === 'wrong' && (
-            <p role="status" className={plain.text}>
-              ✕ {read.message}
-            </p>
-          )}
+          {read.kind !== 'read' && <ReadingsStatus read={read} />}
           {read.kind === 'read' && (
             <ResultPanel
               design={design}

@@ -84,11 +84,11 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
                     <p className={plain.text}>Type who corrects it and why, then the result.</p>
                   ) : (
                     <OutcomeFields
-                      keptAs={`${meetId} correction ${one.id}`}
+                      storedAs={`${meetId} correction ${one.id}`}
                       round={round}
                       hasPenalty={meet.brief.rules.penalty !== undefined}
                       of={`correction of ${name}`}
-                      onWrite={async (outcome) => {
+                      onSave={async (outcome) => {
                         const isWritten = await open.write(placeOf(one), outcome, by, { result: one, why });
                         if (isWritten) {
                           setCorrected(null);

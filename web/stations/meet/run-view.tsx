@@ -11,12 +11,13 @@ import { useLocalStorage } from '../../ui/use-local-storage.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import { ComingHeats, heatKey } from './coming-heats.tsx';
-import { isTypedHere, OutcomeFields } from './outcome-fields.tsx';
+import { OutcomeFields } from './outcome-fields.tsx';
+import { isTypedHere } from './use-outcome-form.ts';
 import { TimePanel, type Timed } from './time-panel.tsx';
 import type { OpenMeet } from './use-meet.ts';
 
 /** Under which name what is typed of a run is kept. */
-const keptAs = (meetId: string, heat: Heat, entry: string): string => `${meetId} ${heatKey(heat)} ${entry}`;
+const typedName = (meetId: string, heat: Heat, entry: string): string => `${meetId} ${heatKey(heat)} ${entry}`;
 
 /** The heat in which something is typed, and for which cars. */
 interface Typing {
@@ -59,7 +60,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
   const left = heatsLeft(heats, made);
   // A heat in which something is typed stays until that is written or dropped, whatever others write.
   const [typing, tellTyping] = useReducer(typingReducer, null, (): Typing | null => {
-    const heat = heats.find((one) => one.cars.some(({ entry }) => isTypedHere(keptAs(meetId, one, entry))));
+    const heat = heats.find((one) => one.cars.some(({ entry }) => isTypedHere(typedName(meetId, one, entry))));
     return heat ? { heat, cars: heat.cars.map(({ entry }) => entry) } : null;
   });
   const [timed, setTimed] = useState<Readonly<Record<string, Timed>>>({});
@@ -96,7 +97,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                         key={heatKey(now)}
                         heat={now}
                         entry={entry}
-                        keptAs={keptAs(meetId, now, entry)}
+                        storedAs={typedName(meetId, now, entry)}
                         round={rounds[now.round]!}
                         hasPenalty={meet.brief.rules.penalty !== undefined}
                         of={of?.car ?? ''}
@@ -105,7 +106,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                         }
                         timed={timed[`${heatKey(now)} ${entry}`] ?? null}
                         onTyping={tellTyping}
-                        onWrite={(outcome) => write({ entry, round: now.round, run: now.run, lane }, outcome, by)}
+                        onSave={(outcome) => write({ entry, round: now.round, run: now.run, lane }, outcome, by)}
                       />
                     </div>
                   );
@@ -142,11 +143,11 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                       ) : (
                         <OutcomeFields
                           key={run}
-                          keptAs={`${meetId} run-off ${round} ${run} ${entry}`}
+                          storedAs={`${meetId} run-off ${round} ${run} ${entry}`}
                           round={rounds[round]!}
                           hasPenalty={meet.brief.rules.penalty !== undefined}
                           of={`${car}, run-off`}
-                          onWrite={(outcome) => write({ entry, round, run, lane: 0 }, outcome, by)}
+                          onSave={(outcome) => write({ entry, round, run, lane: 0 }, outcome, by)}
                         />
                       )}
                     </div>
