@@ -54,7 +54,7 @@ for (let n = 0; n < cars; n++) {
     if (stoppedBy) stopped++;
     continue;
   }
-  const [told] = best;
+  const [offer] = best;
   for (const offer of best) {
     const truth = fresh(offer.design).lower;
     offers++;
@@ -63,7 +63,7 @@ for (let n = 0; n < cars; n++) {
   }
   const chance = byChance(design);
   compared++;
-  if (chance && fresh(chance).lower > fresh(told!.design).lower) beaten++;
+  if (chance && fresh(chance).lower > fresh(offer!.design).lower) beaten++;
 }
 seconds.sort((a, b) => a - b);
 console.log(`${cars} cars, seed ${seed}\n\n| | found | asked |\n|---|---|---|`);

@@ -56,9 +56,9 @@ for (const kind of KINDS) {
     if (!isMeasured(result)) continue;
     read++;
     for (const [key, truth] of Object.entries(made.truth)) {
-      const told = result.values[key];
-      if (!told) continue;
-      const [low, high] = confidenceInterval(told, 0.9);
+      const estimate = result.values[key];
+      if (!estimate) continue;
+      const [low, high] = confidenceInterval(estimate, 0.9);
       const count = held.get(key) ?? { held: 0, all: 0 };
       held.set(key, { held: count.held + Number(truth >= low && truth <= high), all: count.all + 1 });
     }

@@ -91,10 +91,10 @@ async function load(): Promise<void> {
       for await (const part of body as unknown as AsyncIterable<Uint8Array>) heard.bytes += part.length;
     })().catch(() => undefined);
   const board = await fetch(`${url}/api/meets/live`);
-  let told = 0;
+  let heardByBoard = 0;
   const reader = board.body!.pipeThrough(new TextDecoderStream()).getReader();
   const following = (async () => {
-    for (let part = await reader.read(); !part.done; part = await reader.read()) told += part.value.split('written').length - 1;
+    for (let part = await reader.read(); !part.done; part = await reader.read()) heardByBoard += part.value.split('written').length - 1;
   })();
   const times: number[] = [];
   let acknowledged = 0;
@@ -113,7 +113,7 @@ async function load(): Promise<void> {
   const kept = (await (await fetch(`${url}/api/meets/${meetId}/results?limit=1`)).json()) as ResultPage;
   times.sort((a, b) => a - b);
   console.log(
-    `${PHONES} phones, ${values.seconds} s: ${acknowledged} results acknowledged, ${kept.count} kept, ${told} told to the board; each of ${FOLLOWERS} pages heard ${(heard.bytes / (FOLLOWERS - 1) / 1e3).toFixed(0)} kB; answers: median ${quantileSorted(times, 0.5).toFixed(1)} ms, 95 % ${quantileSorted(times, 0.95).toFixed(1)} ms (asked: under 100)`,
+    `${PHONES} phones, ${values.seconds} s: ${acknowledged} results acknowledged, ${kept.count} kept, ${heardByBoard} told to the board; each of ${FOLLOWERS} pages heardByBoard ${(heard.bytes / (FOLLOWERS - 1) / 1e3).toFixed(0)} kB; answers: median ${quantileSorted(times, 0.5).toFixed(1)} ms, 95 % ${quantileSorted(times, 0.95).toFixed(1)} ms (asked: under 100)`,
   );
   await reader.cancel();
   await following.catch(() => {});

@@ -55,7 +55,7 @@ async function timed(times: number, act: (n: number) => Promise<void> | void): P
 
 const carId = crypto.randomUUID();
 await ask('PUT', `/cars/${carId}`, { baseVersion: 0, design });
-const { design: _told, ...told } = record;
+const { design: _design, ...content } = record;
 /** As a file of runs is taken in: so many at once. */
 const AT_ONCE = 200;
 const writeMany = (): Promise<void> =>

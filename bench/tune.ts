@@ -69,9 +69,9 @@ const fullFrom = (
     if (truth < 0.5 || likely.kind === 'refused' || next === undefined || groups.some(({ runs }) => runs.length < 3)) return [];
     const begun = performance.now();
     const fitted = fitCar(groups);
-    const told = fitted && predictFitted(fitted, car.design, FULL);
+    const prediction = fitted && predictFitted(fitted, car.design, FULL);
     const ms = performance.now() - begun;
-    if (!told) return [];
+    if (!prediction) return [];
     const wound = last.kind === 'turns' ? last.turns : turns;
     const partly = predictRun(car.design, last);
     const measured = meanOf(groups.at(-1)!.runs.map(({ outcome }) => outcome.distance));
@@ -79,17 +79,17 @@ const fullFrom = (
     return [
       {
         kind: car.kind,
-        error: Math.abs(told.mean.middle / truth - 1),
+        error: Math.abs(prediction.mean.middle / truth - 1),
         isTold:
-          told.fork !== null ||
+          prediction.fork !== null ||
           checkBefore(mostRun(groups), { workspace: fitted.workspace })?.verdict !== 'as-expected' ||
           groups.some((group, g) => {
             const without = groups.length > 1 ? predictFitted(leaveOut(fitted, g), group.design, group.wind, group) : null;
             return without !== null && checkGroup(without, group).verdict !== 'as-expected';
           }),
-        holdsMean: truth >= told.mean.low && truth <= told.mean.high,
-        holdsNext: next >= told.next.low && next <= told.next.high,
-        width: (told.mean.high - told.mean.low) / told.mean.middle,
+        holdsMean: truth >= prediction.mean.low && truth <= prediction.mean.high,
+        holdsNext: next >= prediction.next.low && next <= prediction.next.high,
+        width: (prediction.mean.high - prediction.mean.low) / prediction.mean.middle,
         ms,
         unfitted: Math.abs(likely.result.distance / truth - 1),
         byEnergy: Math.abs((measured * stored) / truth - 1),
@@ -99,13 +99,13 @@ const fullFrom = (
   });
 
 function full(): void {
-  const at = (told: readonly Told[], read: (one: Told) => number, part: number): string => percent(quantile(told.map(read), part));
-  const errors = (told: readonly Told[]): string => `${at(told, ({ error }) => error, 0.5)}, ${at(told, ({ error }) => error, 0.9)}`;
-  const holds = (told: readonly Told[]): string =>
-    `${shareOf(told, ({ holdsMean }) => holdsMean)}, ${shareOf(told, ({ holdsNext }) => holdsNext)}`;
-  const told = fullFrom([0.5, 0.75]);
-  const bands = told.filter(({ kind }) => kind === 'band');
-  line('full winding from half and ¾: median error, 9 in 10 below', errors(told), '≤ 2.5 %, ≤ 7 %');
+  const at = (rows: readonly Told[], read: (one: Told) => number, part: number): string => percent(quantile(rows.map(read), part));
+  const errors = (rows: readonly Told[]): string => `${at(rows, ({ error }) => error, 0.5)}, ${at(rows, ({ error }) => error, 0.9)}`;
+  const holds = (rows: readonly Told[]): string =>
+    `${shareOf(rows, ({ holdsMean }) => holdsMean)}, ${shareOf(rows, ({ holdsNext }) => holdsNext)}`;
+  const rows = fullFrom([0.5, 0.75]);
+  const bands = rows.filter(({ kind }) => kind === 'band');
+  line('full winding from half and ¾: median error, 9 in 10 below', errors(rows), '≤ 2.5 %, ≤ 7 %');
   line(
     'bands alone, median',
     at(bands, ({ error }) => error, 0.5),
@@ -114,13 +114,13 @@ function full(): void {
   line('from half only', errors(fullFrom([0.5])), '≤ 3.5 %');
   line(
     'unfitted; by energy; by turns',
-    `${at(told, ({ unfitted }) => unfitted, 0.5)}; ${at(told, ({ byEnergy }) => byEnergy, 0.5)}; ${at(told, ({ byTurns }) => byTurns, 0.5)}`,
+    `${at(rows, ({ unfitted }) => unfitted, 0.5)}; ${at(rows, ({ byEnergy }) => byEnergy, 0.5)}; ${at(rows, ({ byTurns }) => byTurns, 0.5)}`,
     'shown beside it',
   );
-  line('90 % intervals hold the mean, a new run', holds(told), '88 to 93 %');
+  line('90 % intervals hold the mean, a new run', holds(rows), '88 to 93 %');
   line(
     'their median width',
-    at(told, ({ width }) => width, 0.5),
+    at(rows, ({ width }) => width, 0.5),
     '≤ 16 %',
   );
   line('with true spreads half as wide again', holds(fullFrom([0.5, 0.75], { wider: 1.5 })), '≥ 85 %');
@@ -130,7 +130,7 @@ function full(): void {
   line(
     'one fit with its prediction, ms (median)',
     quantile(
-      told.map(({ ms }) => ms),
+      rows.map(({ ms }) => ms),
       0.5,
     ).toFixed(0),
     '≤ 150',
@@ -145,8 +145,8 @@ function alike(): void {
         const car = hiddenCar(n, seed);
         const truth = car.distance(FULL);
         const fitted = truth < 0.5 ? null : fitCar([trials(car, FULL, count)]);
-        const told = fitted && predictFitted(fitted, car.design, FULL);
-        return told ? [truth >= told.mean.low && truth <= told.mean.high] : [];
+        const prediction = fitted && predictFitted(fitted, car.design, FULL);
+        return prediction ? [truth >= prediction.mean.low && truth <= prediction.mean.high] : [];
       }),
       (isHeld) => isHeld,
     ),
@@ -210,15 +210,15 @@ function explained(n: number, options: HiddenOptions, withTimes = false, runs = 
 
 /** Cars with a fault planted, and as many sound ones: whether it comes out first, first or second, and is named. */
 function causes(withTimes: boolean, isAnySize = false): void {
-  const told = numbered(cars).flatMap((n) => {
+  const rows = numbered(cars).flatMap((n) => {
     // Every other one is sound.
     const fault = n % 2 === 0 ? ('none' as const) : FAULTS[((n - 1) / 2) % FAULTS.length]!;
     const one = explained(n, { fault, isAnySize }, withTimes);
     return one ? [{ ...one, faults: one.faults.filter((id) => (FAULTS as readonly string[]).includes(id)).slice(0, 2) }] : [];
   });
-  const faulty = told.filter(({ planted }) => planted !== 'none');
+  const faulty = rows.filter(({ planted }) => planted !== 'none');
   const named = faulty.filter((one) => one.named !== null);
-  const sound = told.filter(({ planted }) => planted === 'none');
+  const sound = rows.filter(({ planted }) => planted === 'none');
   const how = [withTimes ? 'with times' : 'distances alone', ...(isAnySize ? ['sizes unlike those thought of'] : [])].join(', ');
   line(
     `planted cause first; first or second (${how}, ${faulty.length} cars)`,
@@ -234,7 +234,7 @@ function causes(withTimes: boolean, isAnySize = false): void {
     line(
       `8 causes, ms (median; of ${FAULTS.length} weighed, with “something else” and pairs)`,
       quantile(
-        told.map(({ ms }) => (8 * ms) / FAULTS.length),
+        rows.map(({ ms }) => (8 * ms) / FAULTS.length),
         0.5,
       ).toFixed(0),
       '≤ 1000',
@@ -243,15 +243,15 @@ function causes(withTimes: boolean, isAnySize = false): void {
 
 /** Cars with two faults, and sound ones with more and more runs. */
 function twoFaults(): void {
-  const told = numbered(cars).flatMap((n) => {
+  const rows = numbered(cars).flatMap((n) => {
     const one = FAULTS[n % FAULTS.length]!;
     const other = FAULTS[(n + 1 + (Math.floor(n / FAULTS.length) % (FAULTS.length - 1))) % FAULTS.length]!;
     return explained(n, { fault: one, second: other }, true) ?? [];
   });
   line(
-    `two faults at once (${told.length} cars, with times): called the only one; named as two; named, and right`,
-    `${shareOf(told, ({ named, isAlone }) => named !== null && isAlone)}; ${shareOf(told, ({ isTwo }) => isTwo)}; ${shareOf(
-      told.filter(({ named }) => named !== null),
+    `two faults at once (${rows.length} cars, with times): called the only one; named as two; named, and right`,
+    `${shareOf(rows, ({ named, isAlone }) => named !== null && isAlone)}; ${shareOf(rows, ({ isTwo }) => isTwo)}; ${shareOf(
+      rows.filter(({ named }) => named !== null),
       ({ named, planted, second }) => named === planted || named === second,
     )}`,
     '≤ 10 %; shown beside it; ≥ 90 %',
@@ -266,7 +266,7 @@ function twoFaults(): void {
 
 /** Changes that the fit suggests, against the best of all that could be made, and against changes made at random. */
 function changes(): void {
-  const told = numbered(cars).flatMap((n) => {
+  const rows = numbered(cars).flatMap((n) => {
     const car = hiddenCar(n, seed);
     const fitted = fitCar([share(fullTurns(car.design), 0.6), FULL].map((wind) => trials(car, wind, 3)));
     const found = fitted && nextChanges(fitted, car.design);
@@ -289,14 +289,14 @@ function changes(): void {
       },
     ];
   });
-  const of = (read: (one: (typeof told)[0]) => readonly number[]): string =>
-    `${percent(meanOf(told.map((one) => Math.max(0, ...read(one)) / one.best)))}; ${shareOf(told.flatMap(read), (gain) => gain < 0)}`;
+  const of = (read: (one: (typeof rows)[0]) => readonly number[]): string =>
+    `${percent(meanOf(rows.map((one) => Math.max(0, ...read(one)) / one.best)))}; ${shareOf(rows.flatMap(read), (gain) => gain < 0)}`;
   line(
     'three suggested changes: share of the best gain; that harm',
     of(({ suggested }) => suggested),
     '≥ 80 %; ≤ 5 %',
   );
-  const held = told.flatMap(({ holds }) => holds);
+  const held = rows.flatMap(({ holds }) => holds);
   line(
     `true gain within what is told of it (${held.length} changes); of other tyres`,
     `${shareOf(held, ({ isHeld }) => isHeld)}; ${shareOf(
@@ -330,7 +330,7 @@ const VERDICTS = 2500;
 /** Verdicts over pairs of groups: false ones where nothing was changed, and gains that are seen. */
 function verdicts(): void {
   const chance = randomOf(seed + 5);
-  const told = (gain: number, count: number, is: readonly string[], made: VerdictRuns): string => {
+  const verdictRate = (gain: number, count: number, is: readonly string[], made: VerdictRuns): string => {
     const { scatter, earlier = 0, day = 0, isInTurn = false, spoiled = 0, drift = 0 } = made;
     const group = (mean: number, size: number, orderOf: (i: number) => number, isClean = false) =>
       numbered(size).map((i) => ({
@@ -354,7 +354,7 @@ function verdicts(): void {
   };
   const counts = [3, 5, 8];
   const cells = (what: string, gain: number, is: readonly string[], made: VerdictRuns, asked: string): void =>
-    line(`${what}, with ${counts.join(', ')} of each`, counts.map((count) => told(gain, count, is, made)).join(', '), asked);
+    line(`${what}, with ${counts.join(', ')} of each`, counts.map((count) => verdictRate(gain, count, is, made)).join(', '), asked);
   const any = ['better', 'worse'];
   cells(
     'verdicts false at no change: 5 % scatter on two days, eight groups before',
@@ -392,15 +392,15 @@ const MISFITS: readonly (readonly [what: string, options: HiddenOptions, directi
 ];
 function misfits(): void {
   for (const [what, options, directions] of MISFITS) {
-    const told = fullFrom([0.5, 0.75], options, false, directions);
+    const rows = fullFrom([0.5, 0.75], options, false, directions);
     const width = quantile(
-      told.map(({ width }) => width),
+      rows.map(({ width }) => width),
       0.5,
     );
-    const missed = told.filter(({ holdsMean }) => !holdsMean);
+    const missed = rows.filter(({ holdsMean }) => !holdsMean);
     line(
-      `${what} (${told.length} cars)`,
-      `${shareOf(told, ({ holdsMean }) => holdsMean)}, ${shareOf(told, ({ holdsNext }) => holdsNext)}; ${percent(width)}; ${missed.filter(({ isTold }) => isTold).length} of ${missed.length} (of all ${shareOf(told, ({ isTold }) => isTold)})`,
+      `${what} (${rows.length} cars)`,
+      `${shareOf(rows, ({ holdsMean }) => holdsMean)}, ${shareOf(rows, ({ holdsNext }) => holdsNext)}; ${percent(width)}; ${missed.filter(({ isTold }) => isTold).length} of ${missed.length} (of all ${shareOf(rows, ({ isTold }) => isTold)})`,
       '≥ 85 %, or told in ≥ 80 % of the rest; 85 to 96 %; ≤ 17 %',
     );
   }

@@ -80,11 +80,11 @@ try {
     () =>
       new Promise<number>((resolve) => {
         const begun = performance.now();
-        const told = new MutationObserver(() => {
+        const observer = new MutationObserver(() => {
           if ([...document.querySelectorAll('#lower-panel button')].some(({ textContent }) => textContent.startsWith('Take the best')))
             requestAnimationFrame(() => resolve(performance.now() - begun));
         });
-        told.observe(document.querySelector('#lower-panel')!, { childList: true, subtree: true });
+        observer.observe(document.querySelector('#lower-panel')!, { childList: true, subtree: true });
         document.querySelector<HTMLElement>('#tab-map')!.click();
       }),
   );

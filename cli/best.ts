@@ -42,8 +42,8 @@ function main(): void {
   if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
   const seed = Number(values.seed ?? 1);
   if (!Number.isInteger(seed) || seed < 1 || seed > MOST_SEED) return refuseUse(`--seed needs a whole number from 1 to ${MOST_SEED}`);
-  const told = readOr(positionals[0]!, readCarDesign);
-  const design = values.brief === undefined ? told : designForBrief(told, readOr(values.brief, readBrief));
+  const own = readOr(positionals[0]!, readCarDesign);
+  const design = values.brief === undefined ? own : designForBrief(own, readOr(values.brief, readBrief));
   const prepared = prepareRun(design);
   if (prepared.kind === 'refused') return refuse(...prepared.faults);
   const { now, best, passed, stoppedBy } = findBestCar(design, { seed });

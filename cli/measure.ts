@@ -20,12 +20,12 @@ function main(): void {
   const measurement = readOr(file, readMeasurement);
   const result = measure(measurement);
   if (!isMeasured(result)) return refuse({ path: `readings.${result.column}`, code: 'expected', what: result.needs });
-  const told = Object.fromEntries(
+  const rounded = Object.fromEntries(
     Object.entries(result.values).map(([key, { value, deviation, interval95 }]) => [key, { value, deviation, interval95 }]),
   );
-  if (Object.values(told).some(({ value }) => !Number.isFinite(value))) return end('readings: they give no result; check them');
+  if (Object.values(rounded).some(({ value }) => !Number.isFinite(value))) return end('readings: they give no result; check them');
   const odd = result.drawn?.odd ?? [];
-  process.stdout.write(`${JSON.stringify({ kind: measurement.kind, values: told, odd, remarks: result.remarks }, null, 1)}\n`);
+  process.stdout.write(`${JSON.stringify({ kind: measurement.kind, values: rounded, odd, remarks: result.remarks }, null, 1)}\n`);
 }
 
 main();

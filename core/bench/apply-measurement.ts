@@ -83,8 +83,8 @@ function withRolling(design: CarDesign, rolling: Estimate): CarDesign {
 function withStrength(design: CarDesign, strength: Estimate): CarDesign {
   const keys = recordOf(design.motor).strengthValues;
   const numbers = likelyNumbers(design);
-  const energy = (told: typeof numbers): number => {
-    const { motor } = deriveRunSetup(design, { kind: 'full' }, told);
+  const energy = (values: typeof numbers): number => {
+    const { motor } = deriveRunSetup(design, { kind: 'full' }, values);
     return modelOf(motor).path(motor).storedEnergy;
   };
   const all = energy(numbers);

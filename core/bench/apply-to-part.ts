@@ -20,14 +20,14 @@ interface PartValueMeasured {
 function measuredOn(design: CarDesign, result: Pick<MeasurementResult, 'values'>): ReadonlyMap<PartSlot, readonly PartValueMeasured[]> {
   const { measured } = applyMeasurement(design, result);
   const { radius, axleDiameter, strength, given } = result.values;
-  const told = new Set([...Object.keys(result.values), ...(strength || given ? recordOf(design.motor).strengthValues : [])]);
+  const valueKeys = new Set([...Object.keys(result.values), ...(strength || given ? recordOf(design.motor).strengthValues : [])]);
   const places = new Map<PartSlot, PartValueMeasured[]>();
   const add = (slot: PartSlot, value: PartValueMeasured): void => {
     places.set(slot, [...(places.get(slot) ?? []), value]);
   };
   for (const [of, made] of Object.entries(measured) as [ValueKey, NonNullable<CarDesign['measured'][ValueKey]>][]) {
     const place = OF_PART[of];
-    if (!place || !told.has(of) || isSameContent(made, design.measured[of])) continue;
+    if (!place || !valueKeys.has(of) || isSameContent(made, design.measured[of])) continue;
     const [slot, key] = place;
     if ((slot === 'tyre' && design.floor.kind !== 'smooth') || (slot === 'band' && isTubing(design))) continue;
     // A part tells what it grips while it slides, a car the share of its grip that is left.
@@ -73,7 +73,7 @@ export function applyMeasurementToPart(
   before: OwnPart | null,
   name: string,
 ): OwnPart {
-  const told = measuredOn(design, result).get(slot) ?? [];
+  const ofSlot = measuredOn(design, result).get(slot) ?? [];
   const base: OwnPart = before ?? {
     format: 'nimble-axle/own-part',
     version: 1,
@@ -86,8 +86,8 @@ export function applyMeasurementToPart(
   };
   return {
     ...base,
-    values: { ...base.values, ...Object.fromEntries(told.map(({ key, value }) => [key, rounded(value, DIGITS)])) },
-    spreads: { ...base.spreads, ...Object.fromEntries(told.map(({ key, spread }) => [key, rounded(spread, 3)])) },
+    values: { ...base.values, ...Object.fromEntries(ofSlot.map(({ key, value }) => [key, rounded(value, DIGITS)])) },
+    spreads: { ...base.spreads, ...Object.fromEntries(ofSlot.map(({ key, spread }) => [key, rounded(spread, 3)])) },
     evidence: 'measured',
   };
 }

@@ -76,7 +76,7 @@ export function coastDown({ marks, times, resolution }: CoastReadings, air?: num
     const found = fitCurve(([slowness, omega]) => curve([slowness!, omega!, kappa]), readings, OMEGAS.map(begun));
     return [...found, kappa];
   };
-  const told = ([slowness, omega, kappa]: readonly number[], isAirHeld: boolean): CoastDown | null => {
+  const resultOf = ([slowness, omega, kappa]: readonly number[], isAirHeld: boolean): CoastDown | null => {
     const v0 = 1 / slowness!;
     const k = kappa! / reach;
     const values = [v0, v0 * v0 * slowing(omega!, kappa!, reach), ...(isAirHeld ? [] : [k])];
@@ -98,6 +98,6 @@ export function coastDown({ marks, times, resolution }: CoastReadings, air?: num
     ...OMEGAS.flatMap((omega) => KAPPAS.map((kappa) => [...begun(omega), { start: kappa, min: NO_AIR, max: MOST_AIR }])),
     withoutAir.map((start, i) => ({ start, min: [0, OMEGA.min, NO_AIR][i]!, max: [Infinity, OMEGA.max, MOST_AIR][i]! })),
   ];
-  const free = told(fitCurve(curve, readings, starts), false);
-  return air !== undefined && (free === null || free.k.interval95[0] <= 0) ? told(heldAt(Math.max(air * reach, NO_AIR)), true) : free;
+  const free = resultOf(fitCurve(curve, readings, starts), false);
+  return air !== undefined && (free === null || free.k.interval95[0] <= 0) ? resultOf(heldAt(Math.max(air * reach, NO_AIR)), true) : free;
 }

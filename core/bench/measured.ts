@@ -98,11 +98,11 @@ export function fitPlot(
 
 /** Readings of one thing one after the other, about their mean. */
 export function meanPlot(up: string, readings: readonly number[], division: number, repeatability: number): FitPlot {
-  const told = meanEstimate(readings, division, repeatability);
+  const average = meanEstimate(readings, division, repeatability);
   const order = readings.map((_, i) => i + 1);
   return fitPlot({ across: 'reading', up }, order, readings, {
-    residuals: readings.map((reading) => reading - told.value),
-    at: () => told,
+    residuals: readings.map((reading) => reading - average.value),
+    at: () => average,
     division,
     repeatability,
   });

@@ -12,9 +12,9 @@ interface Facet {
 }
 const ofValue = (key: ValueKey): Facet => ({
   read: ({ measured }) => measured[key],
-  write: (design, { measured: { [key]: told } }) => {
+  write: (design, { measured: { [key]: value } }) => {
     const { [key]: _now, ...rest } = design.measured;
-    return { ...design, measured: told === undefined ? rest : { ...rest, [key]: told } };
+    return { ...design, measured: value === undefined ? rest : { ...rest, [key]: value } };
   },
 });
 const ofSlot = (slot: PartSlot): Facet => ({

@@ -155,8 +155,10 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   if (quantity === 'distance' && !isLess && judged.wall !== undefined && middle >= judged.wall - 1e-9)
     return [...chance, `9 in 10 go ${figure(low)} ${unit} or further`].join('; ');
   const carried = judged.load === undefined ? '' : `, with about ${format(Number(judged.load.toPrecision(2)), 'weight')} of load`;
-  const told = `about ${figure(middle)} ${unit} ${of(goal, format)}${carried}`;
-  return [...chance, half > 0 ? `${told}; cars built like this: ${formatRange(figure(low), figure(high))} (8 in 10)` : told].join('; ');
+  const figures = `about ${figure(middle)} ${unit} ${of(goal, format)}${carried}`;
+  return [...chance, half > 0 ? `${figures}; cars built like this: ${formatRange(figure(low), figure(high))} (8 in 10)` : figures].join(
+    '; ',
+  );
 }
 
 /** Beyond this share of cars that never stop a figure for the distance says nothing. */

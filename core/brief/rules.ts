@@ -38,7 +38,7 @@ function atMost(key: keyof Limits, name: string, value: number, limit: number | 
 }
 
 /** Something a car has that must be among what is allowed; anything is where nothing is named. */
-function among(key: keyof Limits, name: string, has: string | null, allowed: readonly string[] | undefined, told: string): JudgedRule[] {
+function among(key: keyof Limits, name: string, has: string | null, allowed: readonly string[] | undefined, label: string): JudgedRule[] {
   if (has === null || !allowed || allowed.length === 0) return [];
   const isAllowed = allowed.includes(has);
   return [
@@ -49,7 +49,7 @@ function among(key: keyof Limits, name: string, has: string | null, allowed: rea
       value: isAllowed ? 0 : 1,
       limit: 0,
       quantity: 'count',
-      words: () => `${told} is ${isAllowed ? '' : 'not '}allowed`,
+      words: () => `${label} is ${isAllowed ? '' : 'not '}allowed`,
     },
   ];
 }
@@ -135,8 +135,9 @@ export function describeCompliance(
   format: Format,
 ): { readonly verdict: JudgedRule['verdict']; readonly words: string } {
   for (const verdict of ['broken', 'close'] as const) {
-    const told = rules.filter((rule) => rule.verdict === verdict).map(({ name, words }) => `${name} ${words(format)}`);
-    if (told.length > 0) return { verdict, words: `${verdict === 'broken' ? '✕ breaks' : '! close to a limit'}: ${told.join('; ')}` };
+    const ofVerdict = rules.filter((rule) => rule.verdict === verdict).map(({ name, words }) => `${name} ${words(format)}`);
+    if (ofVerdict.length > 0)
+      return { verdict, words: `${verdict === 'broken' ? '✕ breaks' : '! close to a limit'}: ${ofVerdict.join('; ')}` };
   }
   return { verdict: 'met', words: '✓ follows every rule' };
 }

@@ -19,7 +19,7 @@ export function axleDetail(
   design: CarDesign,
   room: Box,
   sizes: SizeFormat,
-): { readonly items: Item[]; readonly told: ReadonlySet<string>; readonly by: number } {
+): { readonly items: Item[]; readonly dimensioned: ReadonlySet<string>; readonly by: number } {
   const { motor, trackWidth, axleDiameter, sleeve, driveWheels, endPlay } = design;
   const lengths = new Map(lengthsOf(design).map((cut) => [cut.id, cut.length]));
   const long = lengths.get('drive-axle') ?? trackWidth;
@@ -102,5 +102,5 @@ export function axleDetail(
     anchor: 'start',
     bold: true,
   };
-  return { items: [...draft.items, words], told: done, by };
+  return { items: [...draft.items, words], dimensioned: done, by };
 }

@@ -16,7 +16,7 @@ export function drawingSheets(
 ): readonly Sheet[] {
   const { width: high, height: wide, label } = PAPERS[paper];
   const views = viewsSheet(design, wide, high, sizes);
-  const lists = listsSheet(design, views.told, wide, high, sizes);
+  const lists = listsSheet(design, views.dimensioned, wide, high, sizes);
   const title = (sheet: number, scale: string): Item[] =>
     frameAndTitle(wide, high, { car: design.name, ...words, scale, sheet: `${sheet} of 2`, paper: label, sizes: sizes.statement });
   return [

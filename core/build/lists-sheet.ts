@@ -53,7 +53,7 @@ const tellsOf = (item: TextItem, further: readonly NeededSize[]): { readonly tel
 /** The detail of the drive axle, the parts list, what sizes no view had room for, and the notes. */
 export function listsSheet(
   design: CarDesign,
-  told: ReadonlySet<string>,
+  dimensioned: ReadonlySet<string>,
   width: number,
   height: number,
   sizes: SizeFormat,
@@ -63,12 +63,12 @@ export function listsSheet(
   const roller = isRoller(design);
   const items: Item[] = [];
   let by = 1;
-  const known = new Set(told);
+  const known = new Set(dimensioned);
   let down = frame.top + 4;
   if (!roller) {
     const detail = axleDetail(design, { left: frame.left + 3, right: half - 4, top: frame.top + 2, bottom: frame.top + 92 }, sizes);
     items.push(...detail.items);
-    detail.told.forEach((one) => known.add(one));
+    detail.dimensioned.forEach((one) => known.add(one));
     ({ by } = detail);
     down = Math.max(...detail.items.map((item) => boxOf(item).bottom)) + 5;
   }

@@ -41,10 +41,10 @@ export function frameAndTitle(width: number, height: number, words: TitleWords):
   const frame = withinFrame(width, height);
   const [left, top] = [frame.right - TITLE.width, frame.bottom - TITLE.height];
   const cell = (caption: string, text: string, x: number, y: number, wide: number, size = 3, bold = false): Item[] => {
-    const told = fitted(text, size, wide - 3);
+    const shortened = fitted(text, size, wide - 3);
     return [
       { kind: 'text', at: makePlace(left + x + 1.5, top + y + 2.8), text: caption, size: CAPTION, anchor: 'start' },
-      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 3.9 + size), ...told, anchor: 'start', ...(bold && { bold }) },
+      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 3.9 + size), ...shortened, anchor: 'start', ...(bold && { bold }) },
     ];
   };
   const rule = (x1: number, y1: number, x2: number, y2: number): Item =>

@@ -62,7 +62,7 @@ export function viewsSheet(
   width: number,
   height: number,
   sizes: SizeFormat,
-): { readonly items: Item[]; readonly told: ReadonlySet<string>; readonly by: number } {
+): { readonly items: Item[]; readonly dimensioned: ReadonlySet<string>; readonly by: number } {
   const frame = withinFrame(width, height);
   const within: Box = { left: frame.left + 1, right: frame.right - 1, top: frame.top + 1, bottom: frame.bottom - 1 };
   const side = sideView(design);
@@ -107,7 +107,7 @@ export function viewsSheet(
   };
   caption(noseWords(design), rearX, floor + 2.4 * LANE);
   caption('from above', x0 + (scale * (first + last)) / 2, planY + (scale * wide) / 2 + 2 * LANE);
-  return { items: draft.items, told: told_, by };
+  return { items: draft.items, dimensioned: told_, by };
 }
 
 interface Layout {

@@ -37,9 +37,9 @@ function partWords(design: CarDesign, slot: PartSlot): string {
   const sizes = slot === 'band' && hasBands(motor) && motor.band.kind === 'own' ? bandSizes(motor.band) : own?.[slot]?.values;
   if (!sizes || name === '') return name;
   return `${name} (${PART_VALUES[SLOTS[slot].kind]
-    .flatMap((told) => {
-      const value = (sizes as Record<string, number>)[told.key];
-      return value === undefined ? [] : [valueIn(told, value)];
+    .flatMap((partValue) => {
+      const value = (sizes as Record<string, number>)[partValue.key];
+      return value === undefined ? [] : [valueIn(partValue, value)];
     })
     .join(', ')})`;
 }

@@ -36,6 +36,6 @@ export function treeOf(versions: readonly StoredVersion[]): Branch[] {
       .filter(({ record }) => (record.parent !== null && known.has(record.parent) ? record.parent : null) === parent)
       .flatMap((version): Branch[] => [{ version, depth }, ...below(version.id, depth + 1)]);
   const branches = below(null, 0);
-  const told = new Set(branches.map(({ version }) => version.id));
-  return [...branches, ...oldestFirst.filter(({ id }) => !told.has(id)).map((version) => ({ version, depth: 0 }))];
+  const listed = new Set(branches.map(({ version }) => version.id));
+  return [...branches, ...oldestFirst.filter(({ id }) => !listed.has(id)).map((version) => ({ version, depth: 0 }))];
 }

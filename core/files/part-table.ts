@@ -19,14 +19,14 @@ const written = (value: number): string => String(Number(value.toPrecision(DIGIT
 export const partTable = (parts: readonly OwnPart[]): readonly (readonly string[])[] => [
   [...FIRST, ...HEADINGS, SURE],
   ...parts.map((part) => {
-    const told = new Map(
+    const columns = new Map(
       PART_VALUES[part.kind].flatMap((value) => {
         const known = part.values[value.key];
         return known === undefined ? [] : [[headingOf(value), written(known / value.factor)] as const];
       }),
     );
     const sure = Object.entries(part.spreads ?? {}).map(([key, spread]) => `${key} ${written(100 * spread)}`);
-    return [...FIRST.map((key) => String(part[key] ?? '')), ...HEADINGS.map((heading) => told.get(heading) ?? ''), sure.join('; ')];
+    return [...FIRST.map((key) => String(part[key] ?? '')), ...HEADINGS.map((heading) => columns.get(heading) ?? ''), sure.join('; ')];
   }),
 ];
 

@@ -203,8 +203,8 @@ export function readTrials(value: unknown): Read<Trials> {
   );
   if (wrong.length > 0) return faulty(wrong);
   const read = (of: string): unknown => parts.filter(([path]) => path.startsWith(of)).map(([, part]) => (part as { value: unknown }).value);
-  const [told] = read('design') as unknown[];
-  const whole = { ...rest, design: told, runs: Array.isArray(runs) ? read('runs') : runs, ...(brief !== undefined && { brief }) };
+  const [readDesign] = read('design') as unknown[];
+  const whole = { ...rest, design: readDesign, runs: Array.isArray(runs) ? read('runs') : runs, ...(brief !== undefined && { brief }) };
   return check(validators.trials, whole, { values: VALUES_OF_TRIALS });
 }
 

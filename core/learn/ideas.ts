@@ -29,7 +29,8 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
   const { mass, driveLoadShare } = standingWeight(design);
   const grip = valueOf(design, 'staticGrip').value;
   const off = driftAfter(Math.abs(curvatureOf(design)) + likelyCurvature(design), 5);
-  const told = (words: string): string => (result && figures ? words : 'This car cannot run as it is designed. Fix it in Design first.');
+  const ofThisCar = (words: string): string =>
+    result && figures ? words : 'This car cannot run as it is designed. Fix it in Design first.';
   return [
     {
       idea: 'energy',
@@ -39,7 +40,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'E = ∫ τ dθ: torque times angle, added up',
       source: 'work of a torque, any mechanics handbook',
-      onCar: told(
+      onCar: ofThisCar(
         `${formatPredicted(figures?.energy ?? 0, 'energy', units)} is stored. ${share('hysteresis')} stays in spring or rubber, ${share('rolling')} goes into rolling, ${share('driveBearing', 'otherBearing')} into the bearings, ${share('slip')} into wheelspin.`,
       ),
     },
@@ -51,7 +52,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'E = F · s for a constant pull',
       source: 'work, Newton’s second law',
-      onCar: told(
+      onCar: ofThisCar(
         `It pulls with ${formatPredicted(figures?.pull ?? 0, 'force', units)} at the launch, and for ${result?.powerEndDistance == null ? 'the whole distance' : about(result.powerEndDistance)}.`,
       ),
     },
@@ -63,7 +64,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F = τ / R at the wheel; distance per turn 2πR',
       source: 'law of the lever, Archimedes',
-      onCar: told(
+      onCar: ofThisCar(
         `A turn of its drive wheel carries it ${formatQuantity(Math.PI * design.driveWheels.diameter, 'distance', units)}, and draws ${formatQuantity(Math.PI * design.axleDiameter, 'size', units)} of string or band from the bare axle.`,
       ),
     },
@@ -75,7 +76,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F ≤ μ N',
       source: 'Amontons’ law of friction',
-      onCar: told(
+      onCar: ofThisCar(
         `Its grip is ${Number(grip.toPrecision(2))}, and ${Math.round(100 * driveLoadShare)} % of its weight rests on the drive wheels. That is ${Number((result?.launchGripRatio ?? 0).toPrecision(2))} times what the launch needs.`,
       ),
     },
@@ -87,7 +88,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F = (b/R) N for rolling, μ N r/R for a bearing',
       source: 'Coulomb',
-      onCar: told(
+      onCar: ofThisCar(
         `${share('rolling')} of its energy goes into rolling and friction at the hubs, ${share('driveBearing', 'otherBearing')} into the bearings.`,
       ),
     },
@@ -99,7 +100,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: '½ m v² = F s',
       source: 'work and kinetic energy',
-      onCar: told(
+      onCar: ofThisCar(
         `${result?.powerEndDistance == null ? 'It stops before its pull ends' : `It coasts for ${about(result.distance - result.powerEndDistance)} of ${about(result.distance)}`}.`,
       ),
     },
@@ -111,7 +112,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F = m a',
       source: 'Newton’s second law',
-      onCar: told(`It weighs ${formatQuantity(mass, 'weight', units)}, ready to run.`),
+      onCar: ofThisCar(`It weighs ${formatQuantity(mass, 'weight', units)}, ready to run.`),
     },
     {
       idea: 'straight',
@@ -121,7 +122,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'off the line ≈ κ s²/2',
       source: 'geometry of the circle',
-      onCar: told(
+      onCar: ofThisCar(
         `Built with this care it may be ${formatPredicted(off, 'distance', units)} off the line after ${formatPredicted(5, 'distance', units)}.`,
       ),
     },
@@ -133,7 +134,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F = ½ ρ c A v²',
       source: 'drag equation, Rayleigh',
-      onCar: told(`At up to ${formatPredicted(figures?.speed ?? 0, 'speed', units)} air takes ${share('air')} of its energy.`),
+      onCar: ofThisCar(`At up to ${formatPredicted(figures?.speed ?? 0, 'speed', units)} air takes ${share('air')} of its energy.`),
     },
     {
       idea: 'luck',
@@ -143,7 +144,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'scatter of a mean = σ/√n',
       source: 'statistics, Gauss',
-      onCar: told(
+      onCar: ofThisCar(
         `8 in 10 of its next runs would lie within ${about(meanWithin(result?.distance ?? 0, 1))} of their mean; 8 in 10 means of three within ${about(meanWithin(result?.distance ?? 0, 3))}.`,
       ),
     },

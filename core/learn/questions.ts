@@ -82,8 +82,8 @@ export function questionsFor(design: CarDesign): readonly Question[] {
       ];
     });
   });
-  const ofLuck = LUCK_QUESTIONS.flatMap(({ id, change, asked, runs, figures: told, because, thought }): Question[] => {
-    const [before, after] = told(figures.distance);
+  const ofLuck = LUCK_QUESTIONS.flatMap(({ id, change, asked, runs, figures: figuresOf, because, thought }): Question[] => {
+    const [before, after] = figuresOf(figures.distance);
     const answer = answerOf(asked, before, after);
     if (answer === null) return [];
     return [{ id, idea: 'luck', change, asked, answer, before, after, shows: { runs }, reasons: reasonsOf(because, answer, thought) }];

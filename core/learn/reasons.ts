@@ -13,7 +13,7 @@ const OF_REEL: readonly (readonly [RegExp, string])[] = [
   [/\bwasher or bearing\b/g, 'washer'],
 ];
 /** A reason in the words of a roller. `ofReel('its wheels spin') // 'its rims spin'` */
-export const ofReel = (words: string): string => OF_REEL.reduce((told, [part, own]) => told.replace(part, own), words);
+export const ofReel = (words: string): string => OF_REEL.reduce((text, [part, own]) => text.replace(part, own), words);
 
 /** The same energy over more way: a longer lever, a larger wheel. */
 export const GEARED_LONGER = {

@@ -47,8 +47,8 @@ export function describePrediction({ showsPrediction, predicted }: Entry, outcom
 /** How a run was timed, with its times on the way: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */
 export function describeTiming({ timedBy, splits = [] }: Pick<MeetOutcome, 'timedBy' | 'splits'>, units: UnitSystem): string {
   if (!timedBy) return '';
-  const told = splits.map(({ at, time }) => `${formatQuantity(at, 'distance', units)} in ${formatTime(time)}`);
-  return `timed by ${timedBy}${told.length > 0 ? `: ${told.join(', ')}` : ''}`;
+  const passings = splits.map(({ at, time }) => `${formatQuantity(at, 'distance', units)} in ${formatTime(time)}`);
+  return `timed by ${timedBy}${passings.length > 0 ? `: ${passings.join(', ')}` : ''}`;
 }
 
 const ENDINGS: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd', other: 'th' };

@@ -35,12 +35,12 @@ export function inspectionOf(entry: Entry, rules: Rules, design: CarDesign | nul
       const { name, quantity } = MEASURED[key as keyof Entry['measured']];
       const limit = rules[key as keyof Entry['measured']]!;
       const value = entry.measured[key as keyof Entry['measured']];
-      const told = drawn.get(key);
+      const line = drawn.get(key);
       if (value === null)
         return {
           key,
           verdict: 'open',
-          words: `${name}: at most ${format(limit, quantity)}${told ? `, ${format(told.value, quantity)} as drawn` : ''}; measure it`,
+          words: `${name}: at most ${format(limit, quantity)}${line ? `, ${format(line.value, quantity)} as drawn` : ''}; measure it`,
           byHand: false,
         };
       const isOver = value > limit * (1 + 1e-9);

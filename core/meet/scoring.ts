@@ -108,12 +108,12 @@ export function scoreOfRound(
   const own = results.filter(({ result }) => result.entry === entry && result.run < runs);
   const values = own.flatMap(({ result }) => valueOfRun(goal, result.outcome, measuring) ?? []).sort((a, b) => compareValues(goal, a, b));
   const needed = counts === 'best' ? 1 : counts === 'best-two' ? Math.min(2, runs) : runs;
-  const told = { entry, runs: values, made: own.length };
-  if (values.length === 0 || (missing === 'all' && values.length < needed)) return { ...told, score: null };
+  const scored = { entry, runs: values, made: own.length };
+  if (values.length === 0 || (missing === 'all' && values.length < needed)) return { ...scored, score: null };
   const least: RunValue = (goalRecord(goal).isLess ? worst : null) ?? { value: 0, atLeast: false };
   const counted = Array.from({ length: needed }, (_, i) => values[i] ?? least);
   const mean = meanOf(counted);
-  return { ...told, score: counts === 'sum' ? { ...mean, value: mean.value * needed } : mean };
+  return { ...scored, score: counts === 'sum' ? { ...mean, value: mean.value * needed } : mean };
 }
 
 /** An entry's place in a round. */
@@ -256,8 +256,8 @@ export function standingsOf(meet: Meet, results: readonly StandingResult[]): rea
   /** The places of each in the rounds that count, the best first. */
   const placed = new Map(
     rows.map(({ entry, rounds }) => {
-      const told = rounds.flatMap(({ isDropped, place }) => (isDropped || !place?.place ? [] : [place.place]));
-      return [entry.id, told.sort((a, b) => a - b)] as const;
+      const placings = rounds.flatMap(({ isDropped, place }) => (isDropped || !place?.place ? [] : [place.place]));
+      return [entry.id, placings.sort((a, b) => a - b)] as const;
     }),
   );
   const compared = (a: Omit<Standing, 'place'>, b: Omit<Standing, 'place'>): number => {

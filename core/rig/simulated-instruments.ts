@@ -42,10 +42,10 @@ export function instrumentLines(
 ): readonly { readonly column: string; readonly line: string }[] {
   const made = isReadByInstrument(kind) ? simulatedReadings(kind, hiddenBuild(design), seed) : null;
   if (!made) return [];
-  const told = columnsOf(made.measurement);
+  const columns = columnsOf(made.measurement);
   const printed = MEASUREMENTS[kind].columns.flatMap((column) => {
     const words = lineKeyOf(column);
-    const values = told[column.key];
+    const values = columns[column.key];
     return words && Array.isArray(values) ? [{ column, words, values: values as readonly number[] }] : [];
   });
   const places = printed.filter(({ words }) => words === 'angle' || words === 'turns');

@@ -51,10 +51,10 @@ export function rigLines({ design, wind, gates, seed, run, faults = [] }: RigRun
   const { marks, trace, time } = outcome.result;
   const noise = (): number => GATE_NOISE * standardNormal(Math.min(Math.max(random(), 1e-6), 1 - 1e-6));
   const begun = 1 + Math.round(10 * random()) / 10;
-  const told: { readonly t: number; readonly words: string }[] = [{ t: begun, words: 'gate=0' }];
+  const events: { readonly t: number; readonly words: string }[] = [{ t: begun, words: 'gate=0' }];
   for (const mark of marks) {
     const gate = gates.indexOf(mark.distance) + 1;
-    if (gate > 0) told.push({ t: begun + mark.time + noise(), words: `gate=${gate}` });
+    if (gate > 0) events.push({ t: begun + mark.time + noise(), words: `gate=${gate}` });
   }
   const { time: times, angle } = trace!;
   for (let t = EVERY; t < time + 2 * EVERY; t += EVERY) {
@@ -62,9 +62,9 @@ export function rigLines({ design, wind, gates, seed, run, faults = [] }: RigRun
     const i = next < 0 ? times.length - 1 : next;
     const share = i > 0 && next >= 0 ? (t - times[i - 1]!) / (times[i]! - times[i - 1]! || 1) : 1;
     const turned = i > 0 ? angle[i - 1]! + share * (angle[i]! - angle[i - 1]!) : angle[0]!;
-    told.push({ t: begun + t, words: `turns=${(turned / (2 * Math.PI)).toFixed(3)}` });
+    events.push({ t: begun + t, words: `turns=${(turned / (2 * Math.PI)).toFixed(3)}` });
   }
-  const lines = told.toSorted((a, b) => a.t - b.t).map(({ t, words }) => `t=${t.toFixed(DIGITS)} ${words}`);
+  const lines = events.toSorted((a, b) => a.t - b.t).map(({ t, words }) => `t=${t.toFixed(DIGITS)} ${words}`);
   return [`# simulated rig, car ${seed}, run ${run}`, ...lines, ''].join('\n');
 }
 

@@ -221,7 +221,7 @@ export function didItHelp(
   if (allBefore.length < MIN_RUNS || allAfter.length < MIN_RUNS) return null;
   const starts = { before: startsOf(allBefore), after: startsOf(allAfter) };
   const areAll = starts.before.started === allBefore.length && starts.after.started === allAfter.length;
-  const told = {
+  const common = {
     scoring,
     isInTurn,
     starts: areAll ? null : starts,
@@ -236,7 +236,7 @@ export function didItHelp(
     .slice(0, scoring.target === null ? undefined : 1);
   const count = (side: 'before' | 'after'): number => started.reduce((sum, pair) => sum + pair[side].length, 0);
   if (count('before') < MIN_RUNS || count('after') < MIN_RUNS)
-    return { ...told, verdict: byStarts, gain: null, chance: startsMore, more: null, drift: null };
+    return { ...common, verdict: byStarts, gain: null, chance: startsMore, more: null, drift: null };
   const placesOf = (groups: readonly LnPair[], fineness?: number): readonly ScatterNode[] =>
     scatterPosterior(
       groups.flatMap(({ before, after }) => [before, after]),
@@ -254,7 +254,7 @@ export function didItHelp(
   const verdict = isTorn ? 'cannot-tell' : byStarts === 'cannot-tell' ? byGain : byStarts;
   const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((share) => quantileOf(difference, share));
   return {
-    ...told,
+    ...common,
     verdict,
     gain: { middle: middle!, low: low!, high: high! },
     drift: driftOf(places),

@@ -76,14 +76,14 @@ export function entriesToCheck(design: CarDesign, wind: Wind, distance: number):
   };
   const explained = entriesOf(design, wind).flatMap((entry): EntryToCheck[] => {
     const { label, quantity, entered, most = Infinity, isCount = false } = entry;
-    const told = (would: number): EntryToCheck[] => [{ label, quantity, entered, would }];
+    const suggestion = (would: number): EntryToCheck[] => [{ label, quantity, entered, would }];
     if (isCount) {
       const counts = Array.from({ length: FACTOR * Math.max(entered, 1) }, (_, i) => i + 1).filter((count) => count !== entered);
       const [best] = counts
         .map((count) => ({ count, off: Math.abs(offAt(entry, count)) }))
         .filter(({ off }) => off < NEAR)
         .sort((a, b) => a.off - b.off);
-      return best ? told(best.count) : [];
+      return best ? suggestion(best.count) : [];
     }
     // Outwards to either side until the distance is crossed.
     const found = [1, -1].flatMap((side) => {
@@ -99,7 +99,7 @@ export function entriesToCheck(design: CarDesign, wind: Wind, distance: number):
       return [];
     });
     const [nearest] = found.sort((a, b) => Math.abs(Math.log(a / entered)) - Math.abs(Math.log(b / entered)));
-    return nearest === undefined ? [] : told(nearest);
+    return nearest === undefined ? [] : suggestion(nearest);
   });
   const size = ({ entered, would }: EntryToCheck): number => Math.abs(Math.log(would / entered));
   return explained.sort((a, b) => size(a) - size(b)).slice(0, MOST_TOLD);

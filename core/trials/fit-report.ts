@@ -69,8 +69,8 @@ const slug = (words: string): string =>
     .replace(/^-|-$/g, '');
 
 /** Fits a car to its runs and tells all of it; null where the car cannot run as it was wound. */
-export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
-  const design = brief ? designForBrief(told, brief) : told;
+export function fitReport({ design: givenDesign, runs, predict = [{ winding: { kind: 'full' } }], brief }: FitRequest): FitReport | null {
+  const design = brief ? designForBrief(givenDesign, brief) : givenDesign;
   const toldOf = selectRuns(runs.map(({ design: ran, ...record }) => ({ record, design: ran })));
   if (!toldOf) return null;
   const { groups, earlier, unwound, ofLatest, signs, said } = toldOf;
@@ -99,13 +99,13 @@ export function fitReport({ design: told, runs, predict = [{ winding: { kind: 'f
       return prediction && { mean: prediction.mean, nextRun: prediction.next, fork: prediction.fork };
     }),
     groups: groups.map((group, g) => {
-      const told = groups.length > 1 ? predictFitted(leaveOut(fitted, g), group.design, group.wind, group) : null;
+      const heldOut = groups.length > 1 ? predictFitted(leaveOut(fitted, g), group.design, group.wind, group) : null;
       return {
         winding: group.wind,
         direction: group.direction ?? null,
         runs: group.runs.length,
-        without: told?.mean ?? null,
-        check: told && checkGroup(told, group),
+        without: heldOut?.mean ?? null,
+        check: heldOut && checkGroup(heldOut, group),
       };
     }),
     earlier,

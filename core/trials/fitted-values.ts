@@ -31,7 +31,7 @@ export function valueRow({ unknowns, mapEstimate: place }: FittedCar, design: Ca
  * measured on the car stays as it was measured.
  */
 export function fittedValues(fitted: FittedCar, design: CarDesign): Measured {
-  const told: Partial<Record<ValueKey, object>> = {};
+  const measured: Partial<Record<ValueKey, object>> = {};
   for (const key of valueKeysOf(design)) {
     const before = valueOf(design, key);
     if (before.evidence === 'measured' || before.spread === 0) continue;
@@ -43,7 +43,7 @@ export function fittedValues(fitted: FittedCar, design: CarDesign): Measured {
     const deviation = Math.sqrt(mixture.reduce((sum, part) => sum + part.weight * (part.variance + (part.mean - mean) ** 2), 0));
     const moved = Math.abs(mean - (isInUnits ? before.value : Math.log(before.value))) / before.spread;
     if (moved < MOVED && deviation > NARROWED * before.spread) continue;
-    told[key] = {
+    measured[key] = {
       value: Number((isInUnits ? mean : Math.exp(mean)).toPrecision(4)),
       spread: Number(Math.min(deviation, before.spread).toPrecision(3)),
       ...(FLOOR_DEPENDENT.has(key) && { on: design.floor.kind }),
@@ -51,7 +51,7 @@ export function fittedValues(fitted: FittedCar, design: CarDesign): Measured {
       from: 'fit',
     };
   }
-  return told as Measured;
+  return measured as Measured;
 }
 
 /** The design with what a fit says of it. */

@@ -24,18 +24,18 @@ const IMPOSSIBLE = 1 / 1000;
  * either side, walls as "at least", and that as many do not start.
  * Source: Gelman et al., *Bayesian Data Analysis*, ch. 6 (posterior predictive p-values), 7 (cross-validation).
  */
-export function checkGroup(told: FittedPrediction, { runs }: Pick<TrialGroup, 'runs'>): GroupCheck {
+export function checkGroup(prediction: FittedPrediction, { runs }: Pick<TrialGroup, 'runs'>): GroupCheck {
   const started = runs.filter(({ outcome }) => !didNotStart(outcome));
   const chances: number[] = [];
   if (started.length > 0) {
     const mean = started.reduce((sum, { outcome }) => sum + Math.log(outcome.distance + STALL), 0) / started.length;
-    const below = shareBelow(told.lnMeanOf(started.length), mean);
+    const below = shareBelow(prediction.lnMeanOf(started.length), mean);
     // With a wall among them the mean would be this or more: being less is no surprise.
     const isAtLeast = started.some(({ outcome }) => outcome.kind === 'hit-wall');
     chances.push(isAtLeast ? 2 * (1 - below) : 2 * Math.min(below, 1 - below));
   }
   const still = runs.length - started.length;
-  const chance = shareBelow(told.lnNext, Math.log(START + STALL));
+  const chance = shareBelow(prediction.lnNext, Math.log(START + STALL));
   if (still > 0) chances.push(2 * atLeast(still, runs.length, chance));
   const least = Math.min(1, ...chances);
   return { chance: least, verdict: least < IMPOSSIBLE ? 'impossible' : least < SURPRISING ? 'surprising' : 'as-expected' };
@@ -57,6 +57,6 @@ export const mostRun = <G extends TrialGroup>(groups: readonly G[]): G =>
 /** The check of a group against what was thought of such a car before any run; null where it cannot run. */
 export function checkBefore(group: TrialGroup, options: Pick<FitOptions, 'more' | 'workspace'> = {}): GroupCheck | null {
   const before = fitCar([], { ...options, designs: [group.design] });
-  const told = before && predictFitted(before, group.design, group.wind, group);
-  return told && checkGroup(told, group);
+  const prediction = before && predictFitted(before, group.design, group.wind, group);
+  return prediction && checkGroup(prediction, group);
 }

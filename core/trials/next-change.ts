@@ -89,7 +89,7 @@ interface Draw {
   /** ln that the model lacks of a changed car against what it lacked of this one. */
   readonly lacking: number;
   /** m, fully wound as the car is, as the fit says it of this draw: it is what the runs tell, and the model beside it is off where values bend. */
-  readonly told: number;
+  readonly expected: number;
 }
 
 /**
@@ -113,7 +113,7 @@ function drawsOf(fitted: FittedCar, design: CarDesign, count: number): Draw[] {
     const place = component.place.map((z, i) => z + off[i]!);
     return {
       place: place.slice(0, unknowns.length),
-      told: row ? Math.exp(row.value + row.slope.reduce((sum, by, i) => sum + by * (place[i]! - found[i]!), 0)) - STALL : NaN,
+      expected: row ? Math.exp(row.value + row.slope.reduce((sum, by, i) => sum + by * (place[i]! - found[i]!), 0)) - STALL : NaN,
       width: component.width,
       lacking: Math.SQRT2 * misfit * component.lacks * point[n]!,
     };
@@ -261,7 +261,7 @@ export function nextChanges(
   const draws = drawsOf(fitted, design, DRAWS);
   const asModelled = runsOf(fitted, design, draws);
   // Each draw goes as far as the runs tell of it, and a changed one by as much further or less.
-  const factors = asModelled.map((run, k) => (run && run.distance > 0 && draws[k]!.told > 0 ? draws[k]!.told / run.distance : 1));
+  const factors = asModelled.map((run, k) => (run && run.distance > 0 && draws[k]!.expected > 0 ? draws[k]!.expected / run.distance : 1));
   const scaled = (runs: readonly (Ran | null)[]): readonly (Ran | null)[] =>
     runs.map(
       (run, k) => run && { distance: factors[k]! * run.distance, score: run.score === run.distance ? factors[k]! * run.score : run.score },
@@ -359,7 +359,7 @@ function tradeOffsOf(
         }),
       ),
     );
-  const told: DesignTradeOff[] = [
+  const tradeOffs: DesignTradeOff[] = [
     {
       name: 'light or heavy',
       less: { words: `${format(LIGHTER, 'weight')} lighter`, distance: rest.mass > LIGHTER ? distance(weight(-LIGHTER)) : NaN },
@@ -374,5 +374,5 @@ function tradeOffsOf(
       now,
     },
   ];
-  return told.filter(({ less, more }) => Number.isFinite(less.distance) && Number.isFinite(more.distance));
+  return tradeOffs.filter(({ less, more }) => Number.isFinite(less.distance) && Number.isFinite(more.distance));
 }

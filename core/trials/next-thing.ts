@@ -107,7 +107,7 @@ export interface AlsoKnown {
  */
 export function nextByRuns(
   { next, further, full, putRight, hasRun }: Pick<Tuning, 'next' | 'further' | 'full' | 'putRight' | 'hasRun'>,
-  told: Explanation | null,
+  explanation: Explanation | null,
   { checks = {}, plan = null, motor = 'lever' }: AlsoKnown = {},
 ): NextThing {
   const [change] = next?.changes ?? [];
@@ -131,7 +131,7 @@ export function nextByRuns(
       words: 'make the run that counts',
       reason: `it meets its brief: ${inHundred(Math.min(full.reaches, 0.99))} of its next runs reach the goal`,
     };
-  const [fault] = told?.causes.filter(({ id }) => id !== 'none') ?? [];
+  const [fault] = explanation?.causes.filter(({ id }) => id !== 'none') ?? [];
   const found = fault && aboutFault(fault, motor, checks);
   if (found) return found;
   if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'no other change is as sure to help' };

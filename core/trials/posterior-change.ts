@@ -27,7 +27,7 @@ export function posteriorChanges(
   const linear = linearFor(fitted, design, full);
   const thought = outputsOf(likelyCar(design, full, 1), [], fitted.workspace);
   if (!linear || !thought) return null;
-  const told = (row: Row, before: number): PosteriorChange => {
+  const changeOf = (row: Row, before: number): PosteriorChange => {
     const mixture = mixtureOf(fitted, row);
     const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((share) =>
       Math.expm1(quantileOf(mixture, share) - before),
@@ -37,11 +37,11 @@ export function posteriorChanges(
     return { more: middle!, low: low!, high: high!, left: prior > 0 ? Math.min(1, now / prior) : 1 };
   };
   return {
-    resistance: told(
+    resistance: changeOf(
       rowOf(fitted, linear, (outputs) => outputs.resistance),
       thought.resistance,
     ),
-    energy: told(
+    energy: changeOf(
       rowOf(fitted, linear, (outputs) => outputs.energy),
       thought.energy,
     ),

@@ -78,9 +78,9 @@ function scoreOf(goal: Goal, { design, record }: RunOfCar): number | null {
 
 /** How pairs of runs are compared at a goal: by what is asked where enough of both tell it, else by distance. */
 export function scored(goal: Goal, pairs: readonly ComparableRuns[]): { readonly scoring: Scoring; readonly runs: readonly ScoredRuns[] } {
-  const told = (side: keyof ComparableRuns): number =>
+  const countOf = (side: keyof ComparableRuns): number =>
     pairs.flatMap((pair) => pair[side]).filter((run) => !didNotStart(run.record.outcome) && scoreOf(goal, run) !== null).length;
-  const isByGoal = told('before') >= FEWEST && told('after') >= FEWEST;
+  const isByGoal = countOf('before') >= FEWEST && countOf('after') >= FEWEST;
   const { isLess = false } = goalRecord(goal);
   const isNear = goal.kind === 'closest-to';
   const scoring: Scoring = isByGoal ? { by: 'goal', isLess: isLess && !isNear, target: isNear ? goal.distance : null } : BY_DISTANCE;

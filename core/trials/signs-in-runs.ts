@@ -94,11 +94,11 @@ interface Residual {
 
 /** Runs of all groups of three or more, each about its own mean; how many groups, the sum of squares, and degrees of freedom. */
 function aboutTheirMeans(groups: readonly (readonly RunInOrder[])[]) {
-  const told = groups.filter((runs) => runs.length >= MIN_RUNS);
-  const rows = told.flatMap((runs): Residual[] => {
+  const longGroups = groups.filter((runs) => runs.length >= MIN_RUNS);
+  const rows = longGroups.flatMap((runs): Residual[] => {
     const ln = runs.map(({ distance }) => Math.log(distance));
     const [middle, order] = [mean(ln), mean(runs.map((run) => run.order))];
     return runs.map((run, i) => ({ off: ln[i]! - middle, since: run.order - order, own: 1 - 1 / runs.length, order: run.order }));
   });
-  return { rows, groups: told.length, squares: squares(rows.map(({ off }) => off)), freedom: rows.length - told.length };
+  return { rows, groups: longGroups.length, squares: squares(rows.map(({ off }) => off)), freedom: rows.length - longGroups.length };
 }

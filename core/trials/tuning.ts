@@ -142,7 +142,7 @@ function tunedGroup(
 ): TunedGroup {
   const { design, wind, direction, faults, of } = group;
   const outcomes = of.map(({ record }) => record.outcome);
-  const told = predictFitted(fitted, design, wind, { direction, faults });
+  const prediction = predictFitted(fitted, design, wind, { direction, faults });
   // How much a fault took is told only by runs that were made with it.
   const others = groups.filter((other) => other !== group);
   const isTold = others.length > 0 && faults.every((fault) => others.some((other) => other.faults.includes(fault)));
@@ -159,8 +159,8 @@ function tunedGroup(
         ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS)
         : null,
     predicted: likelyDistance(design, wind, { direction }, fitted.workspace),
-    fitted: told?.mean ?? null,
-    next: told?.next ?? null,
+    fitted: prediction?.mean ?? null,
+    next: prediction?.next ?? null,
     heldOut: without?.mean ?? null,
     check: without && checkGroup(without, group),
   };
@@ -183,14 +183,14 @@ function shortRoom(fitted: FittedCar, design: CarDesign, turns: number, ways: Ru
   const room = design.floor.roomLength;
   if (room === null) return null;
   const stops = (wind: Wind): number => {
-    const told = predictFitted(fitted, design, wind, ways);
-    return told ? shareBelow(told.lnNext, Math.log(room + STALL)) : 1;
+    const prediction = predictFitted(fitted, design, wind, ways);
+    return prediction ? shareBelow(prediction.lnNext, Math.log(room + STALL)) : 1;
   };
   if (stops({ kind: 'full' }) >= ROOM_PROBABILITY) return null;
   const halves = bisectWhole((n) => stops({ kind: 'turns', turns: n / 2 }) >= ROOM_PROBABILITY, 0, Math.floor(2 * turns));
   if (halves === 0) return { room, turns: 0, distance: { low: 0, middle: 0, high: 0 } };
-  const told = predictFitted(fitted, design, { kind: 'turns', turns: halves / 2 }, ways);
-  return told && { room, turns: halves / 2, distance: told.mean };
+  const prediction = predictFitted(fitted, design, { kind: 'turns', turns: halves / 2 }, ways);
+  return prediction && { room, turns: halves / 2, distance: prediction.mean };
 }
 
 export interface TuningOptions {

@@ -97,9 +97,9 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
   const designOf = db.prepare<[string], { design: string }>('SELECT design FROM designs WHERE id = ?');
   const runList = (rows: readonly RunRow[]): string => {
     const designs = [...new Set(rows.flatMap(({ design_id: id }) => (id === null ? [] : [id])))];
-    const told = designs.map((id) => `"${id}":${designOf.get(id)!.design}`).join(',');
+    const entries = designs.map((id) => `"${id}":${designOf.get(id)!.design}`).join(',');
     const listed = rows.map(({ id, design_id: design, record }) => `{"id":"${id}","design":"${design}","record":${record}}`).join(',\n');
-    return `{"format":"nimble-axle/run-list","version":1,"designs":{${told}},"runs":[\n${listed}\n]}`;
+    return `{"format":"nimble-axle/run-list","version":1,"designs":{${entries}},"runs":[\n${listed}\n]}`;
   };
   for (const { id, design } of db.prepare<[], { id: string; design: string }>(`SELECT id, design FROM cars WHERE ${here}`).all()) {
     yield { place: ARCHIVE_PLACES.car(id), text: design };

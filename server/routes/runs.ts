@@ -55,13 +55,13 @@ function addedIn(body: unknown): { readonly runs: readonly NewRun[]; readonly fa
     return { runs: [], faults: car.faults.map((fault) => ({ ...fault, path: `design${fault.path && '.'}${fault.path}` })) };
   const read = (runs as unknown[]).map((item, i) => {
     const { id, record } = (item ?? {}) as { id?: unknown; record?: unknown };
-    const told = typeof id === 'string' ? id.toLowerCase() : '';
+    const lowercaseId = typeof id === 'string' ? id.toLowerCase() : '';
     const run = readRunRecord(typeof record === 'object' ? { ...record, design: car.value } : record);
     const faults: Fault[] = [
-      ...(UUID.test(told) ? [] : [{ path: `runs[${i}].id`, code: 'expected', what: 'a UUID' } as const]),
+      ...(UUID.test(lowercaseId) ? [] : [{ path: `runs[${i}].id`, code: 'expected', what: 'a UUID' } as const]),
       ...(run.kind === 'faulty' ? run.faults.map((fault) => ({ ...fault, path: `runs[${i}].record.${fault.path}` })) : []),
     ];
-    return { run: run.kind === 'read' ? { id: told, record: run.value } : null, faults };
+    return { run: run.kind === 'read' ? { id: lowercaseId, record: run.value } : null, faults };
   });
   return { runs: read.flatMap(({ run }) => run ?? []), faults: read.flatMap(({ faults }) => faults) };
 }

@@ -167,11 +167,11 @@ export function makeSharing(db: Db): Sharing {
     join: (code, from) => {
       if (shared === null) return null;
       if (!attempts.mayTry(from)) return 'wait';
-      const told = Buffer.from(typeof code === 'string' ? code : '');
+      const typed = Buffer.from(typeof code === 'string' ? code : '');
       // Each is compared, whichever fits: how long it takes tells nothing.
       const fitting = ROLES.filter((role) => {
         const right = Buffer.from(shared!.codes[role]);
-        return told.length === right.length && timingSafeEqual(told, right);
+        return typed.length === right.length && timingSafeEqual(typed, right);
       });
       if (fitting.length === 0) {
         attempts.count(from);

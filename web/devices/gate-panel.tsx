@@ -25,7 +25,7 @@ export function GatePanel({ gates, circumference, simulated, taking = 'Use these
   const units = useUnits();
   const [source, setSource] = useState<Source>('simulated');
   const device = useDevice(source);
-  const told = useMemo(() => gateRun(device.events, gates, circumference), [device.events, gates, circumference]);
+  const gateRunResult = useMemo(() => gateRun(device.events, gates, circumference), [device.events, gates, circumference]);
   const metres = (value: number): string => formatQuantity(value, 'distance', units);
   const seconds = (value: number): string => formatQuantity(value, 'time', units);
   return (
@@ -34,26 +34,30 @@ export function GatePanel({ gates, circumference, simulated, taking = 'Use these
         source={source}
         onSource={setSource}
         device={device}
-        remark={told && told.unplaced.length > 0 ? `; the position of gate ${told.unplaced.join(', ')} is not set` : ''}
+        remark={
+          gateRunResult && gateRunResult.unplaced.length > 0 ? `; the position of gate ${gateRunResult.unplaced.join(', ')} is not set` : ''
+        }
         simulated={simulated(device)}
       />
-      {told && (
+      {gateRunResult && (
         <>
           <Facts
             facts={[
-              ...told.splits.map(({ at, time }) => [metres(at), seconds(time)] as const),
-              ...told.speeds.map(
+              ...gateRunResult.splits.map(({ at, time }) => [metres(at), seconds(time)] as const),
+              ...gateRunResult.speeds.map(
                 ({ from, to, speed }) => [`from ${metres(from)} to ${metres(to)}`, formatQuantity(speed, 'speed', units)] as const,
               ),
-              ...(told.spunFor === null ? [] : [['wheelspin at the launch', told.spunFor > 0 ? metres(told.spunFor) : 'none'] as const]),
-              ...(told.stopTime === null ? [] : [['stopped after', seconds(told.stopTime)] as const]),
-              ...(told.stopDistance === null ? [] : [['stopped at, by its turns', metres(told.stopDistance)] as const]),
+              ...(gateRunResult.spunFor === null
+                ? []
+                : [['wheelspin at the launch', gateRunResult.spunFor > 0 ? metres(gateRunResult.spunFor) : 'none'] as const]),
+              ...(gateRunResult.stopTime === null ? [] : [['stopped after', seconds(gateRunResult.stopTime)] as const]),
+              ...(gateRunResult.stopDistance === null ? [] : [['stopped at, by its turns', metres(gateRunResult.stopDistance)] as const]),
             ]}
           />
           <Button
             variant="contained"
             onClick={() => {
-              onTaken(told);
+              onTaken(gateRunResult);
               device.clear();
             }}
           >

@@ -30,7 +30,7 @@ export const serialOf = (): { requestPort: () => Promise<SerialPort> } | undefin
 
 /** Lines of a device as they come, whole ones read at once. */
 export function useDevice(source: Source) {
-  const [told, setTold] = useState(NOTHING);
+  const [received, setTold] = useState(NOTHING);
   const [problem, setProblem] = useState<string | null>(null);
   const rest = useRef('');
   /** Gives the serial port back, where one is read. */
@@ -63,7 +63,7 @@ export function useDevice(source: Source) {
     return () => heard.close();
   }, [source, take]);
   return {
-    ...told,
+    ...received,
     problem,
     clear,
     /** More lines, after those that came. */

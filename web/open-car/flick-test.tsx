@@ -25,9 +25,9 @@ export const FlickTest = ({ care, onFound }: FlickTestProps) => (
       onChange={(_event, found: CarDesign['care'] | null) => found && onFound(found)}
       sx={{ justifySelf: 'start' }}
     >
-      {FLICK_TEST.map(({ care: told, label }) => (
-        <ToggleButton key={told} value={told} sx={{ justifyContent: 'start', textAlign: 'left', gap: 1.5 }}>
-          <WheelPicture care={told} />
+      {FLICK_TEST.map(({ care: answer, label }) => (
+        <ToggleButton key={answer} value={answer} sx={{ justifyContent: 'start', textAlign: 'left', gap: 1.5 }}>
+          <WheelPicture care={answer} />
           {label}
         </ToggleButton>
       ))}

@@ -12,10 +12,10 @@ const isRimPull = ({ record }: StoredVersion): boolean => record.bench?.measurem
 /** The pulls that were last read at the rim of a car, while it is known by them; none otherwise. The same list while a size is dragged. */
 export function useForceReadings(carId: string, design: CarDesign): readonly ForceReading[] {
   const versions = useListVersionsQuery(carId).data?.readable;
-  const told = useMemo(() => (versions?.some(isRimPull) ? versions : NO_VERSIONS), [versions]);
+  const measured = useMemo(() => (versions?.some(isRimPull) ? versions : NO_VERSIONS), [versions]);
   const last = useMemo(
-    () => measurementHistory(told, design).findLast((one) => one.isIn && one.measurement.kind === 'rim-pull'),
-    [told, design],
+    () => measurementHistory(measured, design).findLast((one) => one.isIn && one.measurement.kind === 'rim-pull'),
+    [measured, design],
   );
   const [measurement, known] = [last?.measurement, last?.to];
   return useMemo(() => (measurement?.kind === 'rim-pull' && known ? forceReadings(measurement, known) : NONE), [measurement, known]);

@@ -34,16 +34,16 @@ export function useSavePart() {
   const [remove] = useRemovePartMutation();
   const [restore] = useRestorePartMutation();
   /** Tells what went wrong, and whether it went well. */
-  const told = ({ error }: { readonly error?: unknown }): boolean => {
+  const reportedProblem = ({ error }: { readonly error?: unknown }): boolean => {
     if (error) dispatch(toasted(problemLine(error), { tone: 'stop' }));
     return !error;
   };
   return {
     /** Keeps a part: a new one, or over the one it was made from. */
     keep: async (part: OwnPart, from: StoredPart | null): Promise<boolean> =>
-      told(await save({ id: from?.id ?? newId(), baseVersion: from?.version ?? 0, content: part })),
-    remove: async ({ id }: StoredPart): Promise<boolean> => told(await remove(id)),
-    removeUnreadable: async (id: string): Promise<boolean> => told(await remove(id)),
-    restore: async ({ id }: StoredPart): Promise<boolean> => told(await restore(id)),
+      reportedProblem(await save({ id: from?.id ?? newId(), baseVersion: from?.version ?? 0, content: part })),
+    remove: async ({ id }: StoredPart): Promise<boolean> => reportedProblem(await remove(id)),
+    removeUnreadable: async (id: string): Promise<boolean> => reportedProblem(await remove(id)),
+    restore: async ({ id }: StoredPart): Promise<boolean> => reportedProblem(await restore(id)),
   };
 }

@@ -10,11 +10,11 @@ import { KIND_NAMES } from './part-draft.ts';
 export const describePart = ({ kind, like, values, spreads }: OwnPart): string =>
   [
     `like ${CATALOGUE[kind][like]?.label ?? like}`,
-    ...PART_VALUES[kind].flatMap((told) => {
-      if (values[told.key] === undefined) return [];
-      const sure = spreads?.[told.key];
+    ...PART_VALUES[kind].flatMap((value) => {
+      if (values[value.key] === undefined) return [];
+      const sure = spreads?.[value.key];
       return [
-        `${told.label} ${valueIn(told, values[told.key]!, 4)}${sure === undefined ? '' : ` ± ${Number((100 * sure).toPrecision(2))} %`}`,
+        `${value.label} ${valueIn(value, values[value.key]!, 4)}${sure === undefined ? '' : ` ± ${Number((100 * sure).toPrecision(2))} %`}`,
       ];
     }),
   ].join(', ');

@@ -27,7 +27,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
   const nameField = useRef<HTMLInputElement>(null);
   useEffect(() => nameField.current?.focus(), []);
   const change = (part: Partial<PartDraft>): void => setDraft((before) => ({ ...before, ...part }));
-  const told = (key: string) => ({ error: key in problems, helperText: problems[key] });
+  const problemOf = (key: string) => ({ error: key in problems, helperText: problems[key] });
   return (
     <Box
       component="form"
@@ -64,7 +64,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
         value={draft.name}
         onChange={({ target }) => change({ name: target.value })}
         slotProps={{ htmlInput: { maxLength: 80 } }}
-        {...told('name')}
+        {...problemOf('name')}
       />
       <TextField
         select
@@ -72,7 +72,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
         label="Similar to"
         value={draft.like}
         onChange={({ target }) => change({ like: target.value, values: usualValues(draft.kind, target.value) })}
-        {...told('like')}
+        {...problemOf('like')}
       >
         {Object.entries(CATALOGUE[draft.kind]).map(([key, { label }]) => (
           <MenuItem key={key} value={key}>
@@ -88,7 +88,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
           value={draft.values[key] ?? ''}
           onChange={({ target }) => change({ values: { ...draft.values, [key]: target.value } })}
           slotProps={{ input: { endAdornment: unit && <InputAdornment position="end">{unit}</InputAdornment> } }}
-          {...told(key)}
+          {...problemOf(key)}
         />
       ))}
       <TextField
@@ -107,7 +107,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
         value={draft.count}
         onChange={({ target }) => change({ count: target.value })}
         slotProps={{ htmlInput: { inputMode: 'numeric' } }}
-        {...told('count')}
+        {...problemOf('count')}
       />
       <TextField
         size="small"
@@ -115,7 +115,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
         value={draft.cost}
         onChange={({ target }) => change({ cost: target.value })}
         slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-        {...told('cost')}
+        {...problemOf('cost')}
       />
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button type="submit" variant="contained">

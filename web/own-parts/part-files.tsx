@@ -27,12 +27,12 @@ export function PartFiles({ parts }: { readonly parts: readonly StoredPart[] }) 
     let taken = 0;
     for (const { part } of lines) if (part && (await keep(part, sameAs(part)))) taken++;
     const faulty = lines.filter(({ problem }) => problem !== null);
-    const told = faulty.slice(0, TOLD).map(({ line, problem }) => `line ${line}: ${problem}`);
+    const problems = faulty.slice(0, TOLD).map(({ line, problem }) => `line ${line}: ${problem}`);
     dispatch(
       toasted(
         [
           `${taken} of ${lines.length} parts of ${file.name} imported`,
-          ...told,
+          ...problems,
           ...(faulty.length > TOLD ? [`${faulty.length - TOLD} more`] : []),
         ].join('. '),
         faulty.length > 0 ? { tone: 'stop' } : {},

@@ -18,7 +18,7 @@ export function useUpdateCarsWithPart() {
     async (part: OwnPart): Promise<void> => {
       const openCar = store.getState().design?.id;
       const { data: cars } = await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false, forceRefetch: true }));
-      const told: string[] = [];
+      const problems: string[] = [];
       for (const { id, version, design } of cars?.readable ?? []) {
         if (hasPart(design, part).length === 0) continue;
         if (id === openCar) {
@@ -29,9 +29,9 @@ export function useUpdateCarsWithPart() {
         if (isSameDesign(known, design)) continue;
         const answer = await save({ id, baseVersion: version, content: known });
         if (answer.error) dispatch(toasted(`${design.name}: ${problemLine(answer.error)}`, { tone: 'stop' }));
-        else told.push(design.name);
+        else problems.push(design.name);
       }
-      dispatch(toasted(told.length > 0 ? `“${part.name}” is updated in ${told.join(', ')} too` : `“${part.name}” is in My parts`));
+      dispatch(toasted(problems.length > 0 ? `“${part.name}” is updated in ${problems.join(', ')} too` : `“${part.name}” is in My parts`));
     },
     [dispatch, save, store, edit],
   );

@@ -14,8 +14,8 @@ export async function scaledPicture(file: Blob): Promise<string> {
   canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
   picture.close();
   for (const quality of QUALITIES) {
-    const told = canvas.toDataURL('image/jpeg', quality);
-    const letters = told.slice(told.indexOf(',') + 1);
+    const url = canvas.toDataURL('image/jpeg', quality);
+    const letters = url.slice(url.indexOf(',') + 1);
     if (letters.length <= MOST_LETTERS) return letters;
   }
   throw new Error('the picture cannot be made small enough');

@@ -22,7 +22,7 @@ interface Surroundings<T> {
 /** Runs one piece of long work at a time: what was stopped or overtaken says no more, and it ends in a result, a stop, or broken. */
 export function makeJobs<T>({ onChange, stopWorkers, betweenNews }: Surroundings<T>) {
   let turn = 0;
-  let told = -Infinity;
+  let lastReported = -Infinity;
   let latest: Start<T> | null = null;
   let isRunning = false;
   const run = (start: Start<T>): void => {
@@ -32,9 +32,9 @@ export function makeJobs<T>({ onChange, stopWorkers, betweenNews }: Surroundings
     const isCurrent = (): boolean => mine === turn;
     onChange(({ result }) => ({ progress: 0, result, isBroken: false }));
     const work = start((result, share) => {
-      const isNews = result !== null || performance.now() - told > betweenNews;
+      const isNews = result !== null || performance.now() - lastReported > betweenNews;
       if (isCurrent() && isNews) {
-        told = performance.now();
+        lastReported = performance.now();
         onChange((before) => ({ progress: share, result: result ?? before.result, isBroken: false }));
       }
       return isCurrent();

@@ -63,7 +63,7 @@ export const rimPull: MeasurementRecord<'rim-pull'> = {
     const numbers = likelyNumbers(design);
     const keys = recordOf(design.motor).strengthValues;
     const radius = driveRadiusOf(design);
-    const forceAt = (turns: number, told = numbers): number => rimForce(design, turns, told, lettingBack);
+    const forceAt = (turns: number, values = numbers): number => rimForce(design, turns, values, lettingBack);
     /** What one unit of each value adds: the pull hangs on them in proportion; and what hangs on neither. */
     const parts = (wound: number): readonly number[] =>
       keys.map((key) => (forceAt(wound, { ...numbers, [key]: 2 * numbers[key]! }) - forceAt(wound)) / numbers[key]!);
@@ -101,8 +101,8 @@ export const rimPull: MeasurementRecord<'rim-pull'> = {
       : [];
     // A washer holds by more the more is wound: another curve than the rubber’s.
     const isBlurred = lettingBack && numbers.washerFriction !== undefined;
-    const values = fit.estimates.map((told) =>
-      propagateUncertainty([told, makeEstimate(1, Math.hypot(...keeps))], (value, kept) => value / kept),
+    const values = fit.estimates.map((fitted) =>
+      propagateUncertainty([fitted, makeEstimate(1, Math.hypot(...keeps))], (value, kept) => value / kept),
     );
     return {
       values: {

@@ -95,8 +95,8 @@ const OF_A_FLOOR: readonly ValueKey[] = ['staticGrip'];
 const change = (numbers: Numbers, { asDesigned, uphill }: BuiltCar, key: ValueKey, deviations: number): boolean => {
   const before = numbers[key];
   if (before === undefined) return false;
-  const { spread: told } = knownValue(asDesigned, key);
-  const spread = key === 'slope' ? uphill * told : told;
+  const known = knownValue(asDesigned, key).spread;
+  const spread = key === 'slope' ? uphill * known : known;
   numbers[key] = deviated(key, { value: before, spread, evidence: 'estimated' }, deviations);
   return true;
 };

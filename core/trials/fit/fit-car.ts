@@ -163,11 +163,11 @@ export function leaveOut(fitted: FittedCar, group: number): FittedCar {
 function unexplained(groups: readonly FitGroup[], outputs: readonly Outputs[]): number {
   const squares = groups.map(({ runs }, g) => {
     const model = outputs[g]!.values[0]!;
-    const off = runs.map(({ observed: { told, values } }) => {
-      if (told === 'did-not-start') return Math.min(0, Math.log(START + STALL) - model);
+    const off = runs.map(({ observed: { kind, values } }) => {
+      if (kind === 'did-not-start') return Math.min(0, Math.log(START + STALL) - model);
       const off = values[0]! - model;
-      if (told === 'at-least' || told === 'further') return Math.max(0, off);
-      return told === 'less-far' ? Math.min(0, off) : off;
+      if (kind === 'at-least' || kind === 'further') return Math.max(0, off);
+      return kind === 'less-far' ? Math.min(0, off) : off;
     });
     return (off.reduce((sum, by) => sum + by, 0) / Math.max(off.length, 1)) ** 2;
   });

@@ -31,7 +31,7 @@ export type DistanceObservation = 'distance' | 'at-least' | 'did-not-start' | 'f
 
 /** The outputs a run observed: which, and what. */
 export interface RunObservation {
-  readonly told: DistanceObservation;
+  readonly kind: DistanceObservation;
   readonly places: readonly number[];
   readonly values: readonly number[];
   /** Variance of the instrument at each. */
@@ -44,8 +44,8 @@ export function observationOf(run: TrialRun, marks: readonly number[], { tape, w
   const rows: (readonly [place: number, value: number, variance: number])[] = [
     [0, Math.log(outcome.distance + STALL), (tape / (outcome.distance + STALL)) ** 2],
   ];
-  const told = run.said ?? (didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance');
-  if (told === 'distance') {
+  const kind = run.said ?? (didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance');
+  if (kind === 'distance') {
     if (time) rows.push([1, Math.log(time), HAND_TIMING_SD ** 2 + (watch / time) ** 2]);
     for (const split of splits) {
       const mark = marks.indexOf(split.at);
@@ -53,7 +53,7 @@ export function observationOf(run: TrialRun, marks: readonly number[], { tape, w
     }
   }
   return {
-    told,
+    kind,
     places: rows.map(([place]) => place),
     values: rows.map(([, value]) => value),
     instrument: rows.map(([, , variance]) => variance),
@@ -96,11 +96,11 @@ function oneSidedTerm(model: Float64Array, limit: number, side: 1 | -1, variance
 export function runTerm(observed: RunObservation, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
   const { resistance, energy, grip } = directions;
   const way = Math.sqrt(runVariance(directions, scatter));
-  if (observed.told === 'did-not-start') return oneSidedTerm(model, Math.log(START + STALL), -1, way ** 2);
+  if (observed.kind === 'did-not-start') return oneSidedTerm(model, Math.log(START + STALL), -1, way ** 2);
   // Of two runs each scatters.
-  if (observed.told === 'further') return oneSidedTerm(model, observed.values[0]!, 1, 2 * way ** 2);
-  if (observed.told === 'less-far') return oneSidedTerm(model, observed.values[0]!, -1, 2 * way ** 2);
-  if (observed.told === 'at-least') {
+  if (observed.kind === 'further') return oneSidedTerm(model, observed.values[0]!, 1, 2 * way ** 2);
+  if (observed.kind === 'less-far') return oneSidedTerm(model, observed.values[0]!, -1, 2 * way ** 2);
+  if (observed.kind === 'at-least') {
     const sigma = Math.sqrt(way ** 2 + observed.instrument[0]!);
     const x = (model[0]! - observed.values[0]!) / sigma;
     const { value, slope } = lnNormal(x);

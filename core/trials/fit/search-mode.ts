@@ -89,7 +89,7 @@ function likeliestOf(
 
 /** Points along which the distance of a group that did not start is shortened most; none where the model agrees that it stalls. */
 function stallingPoints({ groups }: FitProblem, { point, outputs }: Evaluated, linear: readonly Linear[]): readonly Float64Array[] {
-  const stalled = groups.findIndex(({ runs }) => runs.some(({ observed }) => observed.told === 'did-not-start'));
+  const stalled = groups.findIndex(({ runs }) => runs.some(({ observed }) => observed.kind === 'did-not-start'));
   if (stalled < 0 || outputs[stalled]!.values[0]! <= Math.log(START + STALL)) return [];
   const { slopes } = linear[stalled]!;
   const down = point.map((_, i) => slopes[i]?.values[0] ?? 0);

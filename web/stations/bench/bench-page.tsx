@@ -37,12 +37,12 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   const [isDrawerOpen, setDrawerOpen] = useState(false);
   const [search, setSearch] = useSearchParams();
   const job = useWhatToMeasure(design);
-  const told = job.result;
+  const ranking = job.result;
   const suiting = MEASUREMENT_KINDS.filter((kind) => MEASUREMENTS[kind].suits(design));
-  const order = told ? told.measurements.map(({ kind }) => kind) : suiting;
+  const order = ranking ? ranking.measurements.map(({ kind }) => kind) : suiting;
   const asked = search.get('measure') as MeasurementKind | null;
   const chosen = asked && suiting.includes(asked) ? asked : order[0]!;
-  const lead = told?.measurements[0]?.kind;
+  const lead = ranking?.measurements[0]?.kind;
   useEffect(() => {
     // What leads first stays open, though another leads once it is measured.
     if (lead && !asked) setSearch({ measure: lead }, { replace: true });
@@ -62,16 +62,16 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
           <p className={plain.text}>
             <Link to={`/cars/${carId}/bench/sheets`}>Print bench sheets</Link>
           </p>
-          {told && (
+          {ranking && (
             <p className={plain.text}>
-              Cars built like this: {formatPredictedRange(told.now, 'distance', units)} (8 in 10), fully wound. Each bar shows how much a
+              Cars built like this: {formatPredictedRange(ranking.now, 'distance', units)} (8 in 10), fully wound. Each bar shows how much a
               measurement would cut the uncertainty.
             </p>
           )}
           <ol className={styles.list}>
             {order.map((kind) => {
               const { name, minutes, tells, needs } = MEASUREMENTS[kind];
-              const brings = told?.measurements.find((one) => one.kind === kind);
+              const brings = ranking?.measurements.find((one) => one.kind === kind);
               const made = bench.done.findLast((one) => one.measurement.kind === kind && one.isIn);
               return (
                 <li key={kind}>

@@ -28,7 +28,7 @@ export function InstrumentPanel({ design, kind, readings }: InstrumentPanelProps
   const lines = useMemo(() => instrumentLines(kind, design, 1), [kind, design]);
   const [next, setNext] = useState(0);
   const now = shownNow(device.events);
-  const told = columns.flatMap((column) => {
+  const shown = columns.flatMap((column) => {
     const key = lineKeyOf(column);
     return key && now[key] !== undefined ? [{ column, value: now[key] }] : [];
   });
@@ -37,7 +37,7 @@ export function InstrumentPanel({ design, kind, readings }: InstrumentPanelProps
   const [goesTo, setGoesTo] = useState(leads[0]?.key ?? '');
   // What is read on the way back stands beside a place that is there already.
   const isBack = leads.some(({ key, isOptional }) => key === goesTo && isOptional);
-  const taken = told.filter(({ column: { key } }) => key === goesTo || (!isBack && !leads.some((lead) => lead.key === key)));
+  const taken = shown.filter(({ column: { key } }) => key === goesTo || (!isBack && !leads.some((lead) => lead.key === key)));
   return (
     <div className={styles.panel}>
       <DeviceSource

@@ -89,10 +89,10 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
   const inRows = whole.map(({ at }) => at);
   const readings: Record<string, unknown> = {};
   for (const { key, label, quantity, options } of columns) {
-    const told = options
+    const values = options
       ? whole.map(({ row }) => row[key] || options[0]!)
       : whole.filter(({ row }) => !isBare(row[key])).map(({ row, at }) => valueOf(row[key]!, quantity, `${label}, row ${at + 1}`));
-    if (told.length > 0) readings[key] = told;
+    if (values.length > 0) readings[key] = values;
   }
   const { back: lettingBack, ...out } = readings;
   // The places of those that were read on the way back.

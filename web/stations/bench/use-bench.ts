@@ -86,7 +86,7 @@ export function useBench(carId: string, design: CarDesign) {
     },
     /** Takes a measurement back: the car, and the part it was put into, are known as without it. */
     takeBack: async (id: string): Promise<void> => {
-      const one = done.find((told) => told.id === id);
+      const one = done.find((earlier) => earlier.id === id);
       const without = withdrawMeasurement(design, done, id);
       if (!one || !without)
         return void dispatch(toasted('The version before it was removed. Bring that version back first.', { tone: 'stop' }));

@@ -59,14 +59,14 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
   }));
   const measured = Object.fromEntries(read.flatMap(({ id, parsed }) => (parsed?.kind === 'value' ? [[id, parsed.value]] : [])));
   const key = JSON.stringify(measured);
-  const told = useMemo(
+  const rowsById = useMemo(
     () => new Map(inspect(design, JSON.parse(key) as Record<string, number>).map((one) => [one.id, one])),
     [design, key],
   );
   const built = useMemo(() => designAsBuilt(design, JSON.parse(key) as Record<string, number>), [design, key]);
   const canRun = prepareRun(built).kind === 'ready';
   const way = goalDistance(design);
-  const moves = [...told.values()].find(({ moves: some }) => some.length > 0)?.moves ?? [];
+  const moves = [...rowsById.values()].find(({ moves: some }) => some.length > 0)?.moves ?? [];
   const wrong = read.find(({ parsed }) => parsed?.kind === 'unclear');
   return (
     <div className={styles.view}>
@@ -83,7 +83,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
         <WordTable
           head={['size', 'drawn', 'measured', 'status', 'effect', 'cure']}
           rows={sizes.map(({ id, label, quantity, drawn, tolerance, cure }) => {
-            const one = told.get(id);
+            const one = rowsById.get(id);
             const parsed = read.find((each) => each.id === id)?.parsed;
             const unit = unitOf(quantity, units);
             return [

@@ -47,13 +47,13 @@ export function PartsView({ design, edit }: PartsViewProps) {
       <Wide label="Parts of this car">
         <WordTable
           head={['no.', 'part', 'count', 'size', 'weight', 'in My parts', 'instead']}
-          rows={parts.map(({ number, name, count, size: told, mass, slot }) => {
+          rows={parts.map(({ number, name, count, size: sizeText, mass, slot }) => {
             const stock = stockOf(slot);
             return [
               String(number),
               name,
               String(count),
-              told || '–',
+              sizeText || '–',
               weight(mass),
               stock === null ? '–' : stock < count ? `! ${stock} of ${count}` : `${stock}`,
               slot && (
@@ -124,10 +124,10 @@ export function PartsView({ design, edit }: PartsViewProps) {
           <p className={plain.text}>✓ My parts have everything.</p>
         ) : (
           <ul className={plain.text}>
-            {missing.map(({ number, name, count, size: told, slot }) => (
+            {missing.map(({ number, name, count, size: sizeText, slot }) => (
               <li key={number}>
                 {count - (stockOf(slot) ?? 0)} × {name}
-                {told && `, ${told}`}
+                {sizeText && `, ${sizeText}`}
               </li>
             ))}
           </ul>

@@ -35,7 +35,7 @@ export function TrialPanel({ idea, design }: TrialPanelProps) {
     (): readonly Ghost[] => (at === trial.own ? NOTHING : [{ id: 'own', name: 'this car', design }]),
     [at, trial, design],
   );
-  const told = (figures: typeof step.figures, key: CarFigure): string => (figures ? formatWatched(key, figures[key], units) : '–');
+  const formatFigure = (figures: typeof step.figures, key: CarFigure): string => (figures ? formatWatched(key, figures[key], units) : '–');
   return (
     <section aria-labelledby="try-title" className={styles.part}>
       <h3 id="try-title" className={plain.strong}>
@@ -67,7 +67,7 @@ export function TrialPanel({ idea, design }: TrialPanelProps) {
         <WordTable
           areFigures
           head={['figure', 'this car', 'with the change']}
-          rows={SHOWN.map((key) => [WATCHED_FIGURES[key].label, told(own.figures, key), told(step.figures, key)])}
+          rows={SHOWN.map((key) => [WATCHED_FIGURES[key].label, formatFigure(own.figures, key), formatFigure(step.figures, key)])}
         />
       </Wide>
     </section>

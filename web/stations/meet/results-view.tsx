@@ -31,7 +31,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
         {newest.map((one) => {
           const round = rounds[one.result.round];
           const name = `${carOf(one.result.entry)}, ${round?.name ?? '?'}, run ${one.result.run + 1}`;
-          const told = describeCorrection(one);
+          const correction = describeCorrection(one);
           return (
             <li key={one.id} className={styles.card}>
               <div className={styles.row}>
@@ -41,7 +41,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
                     {round ? describeOutcome(round.goal, one.result.outcome, units, measuringOf(meet, one.result.entry)) : '?'}
                   </strong>
                   {one.result.by && ` · ${one.result.by}`}
-                  {told && ` · ${told}`}
+                  {correction && ` · ${correction}`}
                   {one.result.outcome.timedBy && ` · ${describeTiming(one.result.outcome, units)}`}
                 </span>
                 <Button

@@ -39,12 +39,12 @@ function typingReducer(before: Typing | null, { heat, entry, isTyping }: ToldTyp
 interface RunOfProps extends Omit<ComponentProps<typeof OutcomeFields>, 'onTyping'> {
   readonly heat: Heat;
   readonly entry: string;
-  readonly onTyping: (told: ToldTyping) => void;
+  readonly onTyping: (typing: ToldTyping) => void;
 }
 /** The run of one car of a heat. */
 function RunOf({ heat, entry, onTyping, ...fields }: RunOfProps) {
-  const told = useCallback((isTyping: boolean) => onTyping({ heat, entry, isTyping }), [heat, entry, onTyping]);
-  return <OutcomeFields {...fields} onTyping={told} />;
+  const reportTyping = useCallback((isTyping: boolean) => onTyping({ heat, entry, isTyping }), [heat, entry, onTyping]);
+  return <OutcomeFields {...fields} onTyping={reportTyping} />;
 }
 
 /** The heat that runs now, to be written down car by car; the next, and who is on deck; run-offs where a tie asks for one. */
@@ -120,7 +120,7 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
                   const { car = '', carId = null } = entryOf(entry) ?? {};
                   return { entry, car, design: data?.readable.find(({ id }) => id === carId)?.design ?? null };
                 })}
-                onTimed={(entry, told) => setTimed((before) => ({ ...before, [`${heatKey(now)} ${entry}`]: told }))}
+                onTimed={(entry, timed) => setTimed((before) => ({ ...before, [`${heatKey(now)} ${entry}`]: timed }))}
               />
             </section>
           ) : (

@@ -26,11 +26,11 @@ export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' |
         <Wide label="Standings">
           <WordTable
             head={['place', 'car', 'crew', ...rounds.map(({ name }) => name), ...(meet.style > 0 ? ['style'] : []), 'points']}
-            rows={standings.map(({ place, entry, rounds: told, style, total }) => [
+            rows={standings.map(({ place, entry, rounds: ofRounds, style, total }) => [
               String(place),
               entry.car,
               entry.crew,
-              ...told.map(({ place: one, points: gained, isDropped }, i) =>
+              ...ofRounds.map(({ place: one, points: gained, isDropped }, i) =>
                 one?.score
                   ? `${formatRunValue(rounds[i]!.goal, one.score, units)} · ${formatPlace(one.place!)} · ${points(gained)}${isDropped ? ' (dropped)' : ''}`
                   : '–',

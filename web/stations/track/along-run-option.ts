@@ -16,7 +16,7 @@ import type { Tokens } from '../../ui/tokens.ts';
 export function alongRunOption(way: AlongTheWay, trace: Trace, axis: WayQuantity, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const metre = unitValue('distance', units);
   const up = unitValue(axis, units);
-  const told = (places: readonly AtPlace[]): AtPlace[] => places.map(([x, y]) => [x / metre, y / up]);
+  const inUnits = (places: readonly AtPlace[]): AtPlace[] => places.map(([x, y]) => [x / metre, y / up]);
   const end = Math.max(way.speeds.at(-1)!.to, trace.distance.at(-1)!);
   const line = (name: string, data: AtPlace[], colour: string, type: 'solid' | 'dashed') => ({
     type: 'line',
@@ -47,9 +47,9 @@ export function alongRunOption(way: AlongTheWay, trace: Trace, axis: WayQuantity
       splitLine: { lineStyle: { color: tokens.rule, width: 0.7 } },
     },
     series: [
-      line('model', told(modelledAlong(trace, axis)), tokens.distance, 'solid'),
-      line('coasting, fitted', told(coastingAlong(way, end, axis)), tokens.ink, 'dashed'),
-      { type: 'scatter', name: 'measured', data: told(measuredAlong(way, axis)), symbolSize: 9, itemStyle: { color: tokens.ink } },
+      line('model', inUnits(modelledAlong(trace, axis)), tokens.distance, 'solid'),
+      line('coasting, fitted', inUnits(coastingAlong(way, end, axis)), tokens.ink, 'dashed'),
+      { type: 'scatter', name: 'measured', data: inUnits(measuredAlong(way, axis)), symbolSize: 9, itemStyle: { color: tokens.ink } },
     ],
   };
 }

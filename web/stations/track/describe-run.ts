@@ -16,9 +16,9 @@ export const formatOutcome = (outcome: Outcome, units: UnitSystem): string =>
 /** How a run stands to what was expected: `1.4 m short of predicted: within luck`. */
 export function describeDeviation({ apart, of, luck }: RunDeviation, units: UnitSystem): string {
   const expected = of === 'runs' ? 'the runs before it' : 'predicted';
-  const told = `About ${formatPredicted(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
+  const deviation = `About ${formatPredicted(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
   if (luck === 'wall') return 'It would have gone further. The wall leaves open whether that is as far as predicted';
-  return luck === 'within' ? `${told}: within luck` : `${told}: more than luck explains`;
+  return luck === 'within' ? `${deviation}: within luck` : `${deviation}: more than luck explains`;
 }
 
 /** Times on the way that are told one by one. */

@@ -28,8 +28,8 @@ const predicted = (design: CarDesign, wind: RunRecord['wind']): number | null =>
 /** Runs as the chart library draws them: points where they stopped, arrows where they hit the wall, the prediction with its range behind. */
 function drawn({ across, points, expected, isLine }: Drawn, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const metre = unitValue('distance', units);
-  const told = (value: number | null): number | null => (value === null ? null : value / metre);
-  const placed = (isWall: boolean) => points.filter((point) => point.isWall === isWall).map(({ place: [x, y] }) => [x, told(y)]);
+  const inUnits = (value: number | null): number | null => (value === null ? null : value / metre);
+  const placed = (isWall: boolean) => points.filter((point) => point.isWall === isWall).map(({ place: [x, y] }) => [x, inUnits(y)]);
   const hidden = {
     type: 'line',
     symbol: 'none',
@@ -43,7 +43,7 @@ function drawn({ across, points, expected, isLine }: Drawn, units: UnitSystem, t
     expected.map(({ x, distance }) => {
       if (distance === null) return [x, null];
       const { low, high } = nextRun(distance);
-      return [x, told(of === 'low' ? low : high - low)];
+      return [x, inUnits(of === 'low' ? low : high - low)];
     });
   return {
     animation: false,
@@ -72,7 +72,7 @@ function drawn({ across, points, expected, isLine }: Drawn, units: UnitSystem, t
         type: 'line',
         name: 'predicted',
         step: isLine ? false : 'middle',
-        data: expected.map(({ x, distance }) => [x, told(distance)]),
+        data: expected.map(({ x, distance }) => [x, inUnits(distance)]),
         symbol: 'none',
         silent: true,
         animation: false,

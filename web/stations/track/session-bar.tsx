@@ -84,7 +84,7 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
 }
 
 const KNOWN = { unknown: 'not given', yes: 'yes', no: 'no' } as const;
-const told = (value: boolean | null): keyof typeof KNOWN => (value === null ? 'unknown' : value ? 'yes' : 'no');
+const answerOf = (value: boolean | null): keyof typeof KNOWN => (value === null ? 'unknown' : value ? 'yes' : 'no');
 const untold = (key: keyof typeof KNOWN): boolean | null => (key === 'unknown' ? null : key === 'yes');
 /** 0 °C, K. */
 const ZERO = 273.15;
@@ -182,11 +182,16 @@ function SessionDrawer({
       />
       <ChoiceSelect
         label="Dust on the floor"
-        value={told(conditions.dusty)}
+        value={answerOf(conditions.dusty)}
         options={KNOWN}
         onChange={(key) => ofConditions({ dusty: untold(key) })}
       />
-      <ChoiceSelect label="Damp" value={told(conditions.damp)} options={KNOWN} onChange={(key) => ofConditions({ damp: untold(key) })} />
+      <ChoiceSelect
+        label="Damp"
+        value={answerOf(conditions.damp)}
+        options={KNOWN}
+        onChange={(key) => ofConditions({ damp: untold(key) })}
+      />
       <fieldset className={styles.cars}>
         <legend className={plain.strong}>Cars in running order</legend>
         {(cars?.readable ?? []).map(({ id, design }) => {

@@ -88,11 +88,11 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     const kept = await submitRun(dispatch, run).finally(() => setLogging(false));
     if (kept.kind === 'refused')
       return void dispatch(toasted(`${problemLine(kept.error)} The run is still in the form.`, { tone: 'stop' }));
-    const told = form.correcting ? 'Run corrected' : `Run logged: ${formatOutcome(record.outcome, units)}${luckWords(record)}`;
+    const message = form.correcting ? 'Run corrected' : `Run logged: ${formatOutcome(record.outcome, units)}${luckWords(record)}`;
     const wait = isMemoryOnly()
       ? 'Keep this page open: the run waits here until it can be sent'
       : 'The run waits here until it can be sent';
-    dispatch(toasted(kept.kind === 'stored' ? told : `${told}. ${wait}`));
+    dispatch(toasted(kept.kind === 'stored' ? message : `${message}. ${wait}`));
     dispatch(formCleared(carId));
   };
   return { form, faults, corrected, change, log, isLogging, cancel: () => void dispatch(formCleared(carId)) };

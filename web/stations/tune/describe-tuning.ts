@@ -35,8 +35,8 @@ const percentRange = (low: number, high: number, format = percent): string =>
 /** `20.1 m (18.8 to 21.4)`, no finer than it is known. */
 export function formatInterval({ low, middle, high }: Interval, units: UnitSystem): string {
   const half = (high - low) / 2;
-  const told = (value: number): string => formatKnown(value, half, 'distance', units);
-  return `${told(middle)} ${unitOf('distance', units)} (${formatRange(told(low), told(high))})`;
+  const format = (value: number): string => formatKnown(value, half, 'distance', units);
+  return `${format(middle)} ${unitOf('distance', units)} (${formatRange(format(low), format(high))})`;
 }
 
 /** The mean of like runs with its interval, no finer than that: `15.0 m (13.7–16.4)`; open above where walls leave it so. */
@@ -135,11 +135,11 @@ export function formatGain({ gain, low, high, chance }: SuggestedChange, design:
   const goal = goalOf(design.aim);
   const isTime = goal.kind === 'quickest-to';
   const half = Math.max(Math.abs(high - low) / 2, 1e-6);
-  const told = (value: number): string => formatKnown(value, half, isTime ? 'time' : 'distance', units);
+  const format = (value: number): string => formatKnown(value, half, isTime ? 'time' : 'distance', units);
   const unit = unitOf(isTime ? 'time' : 'distance', units);
   // What cures the car may cost some of its way.
-  if (gain < 0 && !isTime) return `costs about ${told(-gain)} ${unit} (${formatRange(told(-high), told(-low))}, 9 in 10)`;
-  return `${isTime ? 'quicker by' : 'better by'} ${told(gain)} ${unit} (${formatRange(told(low), told(high))}, 9 in 10) · ${percent(Math.min(chance, 0.99))} likely`;
+  if (gain < 0 && !isTime) return `costs about ${format(-gain)} ${unit} (${formatRange(format(-high), format(-low))}, 9 in 10)`;
+  return `${isTime ? 'quicker by' : 'better by'} ${format(gain)} ${unit} (${formatRange(format(low), format(high))}, 9 in 10) · ${percent(Math.min(chance, 0.99))} likely`;
 }
 
 /** How the next runs of two groups do at what is asked. */
@@ -150,10 +150,10 @@ export function describeNextRuns(
   units: UnitSystem,
 ): string {
   const does = scoring.target !== null ? 'stops nearer to the mark' : scoring.by === 'goal' ? DOES[goalRecord(goal).gain] : 'goes further';
-  const told = `The next run of the second ${does ?? 'does better'} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
-  if (!mark || scoring.target !== null) return `${told}.`;
+  const chance = `The next run of the second ${does ?? 'does better'} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
+  if (!mark || scoring.target !== null) return `${chance}.`;
   const [first, second] = mark.reach.map((share) => percent(Math.min(Math.max(share, 0.01), 0.99)));
-  return `${told}; ${first} of the first’s runs reach the mark at ${formatQuantity(mark.distance, 'distance', units)}, and ${second} of the second’s.`;
+  return `${chance}; ${first} of the first’s runs reach the mark at ${formatQuantity(mark.distance, 'distance', units)}, and ${second} of the second’s.`;
 }
 /** What a better run does, by what is better of it. */
 const DOES: Readonly<Record<string, string>> = {
@@ -182,8 +182,8 @@ function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem
     const signed = (share: number): string => `${share > 0 ? '+' : ''}${percent(share)}`;
     return `${signed(gain.middle)} (${percentRange(low, high, signed)}, 9 in 10)`;
   }
-  const told = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');
-  return `${told(gain.middle)} ${unitOf('distance', units)} nearer to the mark (${formatRange(told(low), told(high))}, 9 in 10)`;
+  const format = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');
+  return `${format(gain.middle)} ${unitOf('distance', units)} nearer to the mark (${formatRange(format(low), format(high))}, 9 in 10)`;
 }
 
 /** How many runs started, where not all did: `2 of 5 runs started before, 5 of 5 after`. */
@@ -201,12 +201,12 @@ const driftWords = ({ drift }: Comparison): string =>
 
 export function describeVerdict(comparison: Comparison, units: UnitSystem): string {
   const { verdict, more, isInTurn } = comparison;
-  const told = `${VERDICTS[verdict]}: ${gainOf(comparison, units)}.${startWords(comparison)}${driftWords(comparison)}`;
-  if (verdict !== 'cannot-tell') return told;
-  if (more !== null) return `${told} About ${more} more runs of each would decide it in two of three cases.`;
+  const verdictLine = `${VERDICTS[verdict]}: ${gainOf(comparison, units)}.${startWords(comparison)}${driftWords(comparison)}`;
+  if (verdict !== 'cannot-tell') return verdictLine;
+  if (more !== null) return `${verdictLine} About ${more} more runs of each would decide it in two of three cases.`;
   return isInTurn
-    ? `${told} No practical number of runs would decide it.`
-    : `${told} Run both in turn, one after the other, so that the day affects both alike.`;
+    ? `${verdictLine} No practical number of runs would decide it.`
+    : `${verdictLine} Run both in turn, one after the other, so that the day affects both alike.`;
 }
 
 /** In what else than the car two groups differ: it is then no verdict on the car alone; nothing where they are alike. */

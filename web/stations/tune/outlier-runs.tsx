@@ -15,7 +15,7 @@ interface OddRunsProps {
 /** Runs that lie far from those like them, with what was seen: the builder says whether they tell anything. */
 export function OutlierRuns({ odd, leftOut, onLeaveOut }: OddRunsProps) {
   const units = useUnits();
-  const told = ({ record: { outcome, seen, note } }: RunOfCar): string =>
+  const describeRun = ({ record: { outcome, seen, note } }: RunOfCar): string =>
     [formatQuantity(outcome.distance, 'distance', units), ...seen.map((thing) => OBSERVATION_NAMES[thing]), note]
       .filter(Boolean)
       .join(', ')
@@ -24,16 +24,16 @@ export function OutlierRuns({ odd, leftOut, onLeaveOut }: OddRunsProps) {
     <>
       {odd.map((run) => (
         <div key={run.id} className={styles.row}>
-          <span className={plain.text}>◆ {told(run)}: far from the others. Luck, or did something go wrong?</span>
-          <Button size="small" variant="outlined" aria-label={`Leave it out: ${told(run)}`} onClick={() => onLeaveOut(run, true)}>
+          <span className={plain.text}>◆ {describeRun(run)}: far from the others. Luck, or did something go wrong?</span>
+          <Button size="small" variant="outlined" aria-label={`Leave it out: ${describeRun(run)}`} onClick={() => onLeaveOut(run, true)}>
             Leave it out
           </Button>
         </div>
       ))}
       {leftOut.map((run) => (
         <div key={run.id} className={styles.row}>
-          <span className={plain.text}>◇ Left out: {told(run)}.</span>
-          <Button size="small" aria-label={`Include again: ${told(run)}`} onClick={() => onLeaveOut(run, false)}>
+          <span className={plain.text}>◇ Left out: {describeRun(run)}.</span>
+          <Button size="small" aria-label={`Include again: ${describeRun(run)}`} onClick={() => onLeaveOut(run, false)}>
             Include again
           </Button>
         </div>

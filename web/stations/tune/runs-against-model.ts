@@ -89,18 +89,18 @@ function drawn({ across, points, low, width, thought, fitted, isLine }: Drawn, u
 /** The runs of a car over its turns, as thought and as fitted: points where it stopped, arrows where it hit the wall, diamonds where a run is odd. */
 export function runsOverTurns({ groups, curve }: Tuning, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const metre = unitValue('distance', units);
-  const told = (value: number | null | undefined): number | null => (value == null ? null : value / metre);
+  const inUnits = (value: number | null | undefined): number | null => (value == null ? null : value / metre);
   return drawn(
     {
       across: 'turns of the drive axle',
       points: groups.flatMap(({ design, wind, distances }) => {
         const turns = wind.kind === 'turns' ? wind.turns : fullTurns(design);
-        return distances.map((run) => ({ ...run, place: [turns, told(run.distance)] as Place }));
+        return distances.map((run) => ({ ...run, place: [turns, inUnits(run.distance)] as Place }));
       }),
-      low: curve.map(({ turns, fitted }): Place => [turns, told(fitted?.low)]),
-      width: curve.map(({ turns, fitted }): Place => [turns, fitted && told(fitted.high - fitted.low)]),
-      thought: curve.map(({ turns, thought }): Place => [turns, told(thought)]),
-      fitted: curve.map(({ turns, fitted }): Place => [turns, told(fitted?.middle)]),
+      low: curve.map(({ turns, fitted }): Place => [turns, inUnits(fitted?.low)]),
+      width: curve.map(({ turns, fitted }): Place => [turns, fitted && inUnits(fitted.high - fitted.low)]),
+      thought: curve.map(({ turns, thought }): Place => [turns, inUnits(thought)]),
+      fitted: curve.map(({ turns, fitted }): Place => [turns, inUnits(fitted?.middle)]),
       isLine: true,
     },
     units,
@@ -111,18 +111,18 @@ export function runsOverTurns({ groups, curve }: Tuning, units: UnitSystem, toke
 /** The same runs one after the other, each with what was thought of it and where 9 in 10 of the fitted car's next runs lie. */
 export function runsInOrder({ groups }: Tuning, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const metre = unitValue('distance', units);
-  const told = (value: number | null | undefined): number | null => (value == null ? null : value / metre);
+  const inUnits = (value: number | null | undefined): number | null => (value == null ? null : value / metre);
   const runs = groups
     .flatMap(({ distances, predicted, next }) => distances.map((run) => ({ ...run, predicted, next })))
     .toSorted((a, b) => a.order - b.order);
   return drawn(
     {
       across: 'run',
-      points: runs.map((run) => ({ ...run, place: [run.order, told(run.distance)] as Place })),
-      low: runs.map(({ order, next }): Place => [order, told(next?.low)]),
-      width: runs.map(({ order, next }): Place => [order, next && told(next.high - next.low)]),
-      thought: runs.map(({ order, predicted }): Place => [order, told(predicted)]),
-      fitted: runs.map(({ order, next }): Place => [order, told(next?.middle)]),
+      points: runs.map((run) => ({ ...run, place: [run.order, inUnits(run.distance)] as Place })),
+      low: runs.map(({ order, next }): Place => [order, inUnits(next?.low)]),
+      width: runs.map(({ order, next }): Place => [order, next && inUnits(next.high - next.low)]),
+      thought: runs.map(({ order, predicted }): Place => [order, inUnits(predicted)]),
+      fitted: runs.map(({ order, next }): Place => [order, inUnits(next?.middle)]),
       isLine: false,
     },
     units,

@@ -99,10 +99,10 @@ function Tune({ carId, design, runs }: TuneProps) {
   const job = useTuning(design, runs, putRight, given);
   const tuning = job.result;
   const log = useMemo(() => tuningLog(versions, design, runs), [versions, design, runs]);
-  const told = useMemo(() => (tuning?.causes ? explain(tuning.causes, { noted: tuning.noted, checks }) : null), [tuning, checks]);
+  const explanation = useMemo(() => (tuning?.causes ? explain(tuning.causes, { noted: tuning.noted, checks }) : null), [tuning, checks]);
   const next = useMemo(
-    () => tuning && nextByRuns(tuning, told, { checks, plan: runPlan(log), motor: design.motor.kind }),
-    [tuning, told, checks, log, design.motor.kind],
+    () => tuning && nextByRuns(tuning, explanation, { checks, plan: runPlan(log), motor: design.motor.kind }),
+    [tuning, explanation, checks, log, design.motor.kind],
   );
   const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
   // Where the car ran on several floors, each group says which.
@@ -182,11 +182,11 @@ function Tune({ carId, design, runs }: TuneProps) {
                 <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explainFigure} onPut={() => void putFitted(tuning.values)} />
               </Part>
               <Part id="why" title="Causes">
-                {told ? (
+                {explanation ? (
                   <Why
                     motor={design.motor.kind}
                     before={tuning.before}
-                    told={told}
+                    causes={explanation}
                     checks={checks}
                     given={given}
                     explain={explainFigure}

@@ -42,8 +42,8 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
     decided: describeDecision(entry),
   }));
   const saveCsv = async (): Promise<void> => {
-    const told = rows.map(({ before, after, ...row }) => ({ ...row, 'before m': before.join('; '), 'after m': after.join('; ') }));
-    await downloadCsv(`${fileName(name)}-tuning.csv`, [Object.keys(told[0] ?? {}), ...told.map((row) => Object.values(row))]);
+    const csvRows = rows.map(({ before, after, ...row }) => ({ ...row, 'before m': before.join('; '), 'after m': after.join('; ') }));
+    await downloadCsv(`${fileName(name)}-tuning.csv`, [Object.keys(csvRows[0] ?? {}), ...csvRows.map((row) => Object.values(row))]);
   };
   const present = log.find(({ isPresent, version }) => isPresent && !version.record.putRight);
   return (

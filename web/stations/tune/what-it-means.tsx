@@ -37,8 +37,8 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       {words}
     </Explained>
   );
-  const learntLine = (of: 'resistance' | 'energy', told: PosteriorChange): React.ReactNode => {
-    const { words, range, remark } = describePosteriorChange(told, of);
+  const learntLine = (of: 'resistance' | 'energy', change: PosteriorChange): React.ReactNode => {
+    const { words, range, remark } = describePosteriorChange(change, of);
     return (
       <p className={plain.text}>
         {words} ({figure(of, range)}){remark}

@@ -21,7 +21,7 @@ interface WhyProps {
   readonly motor: MotorKind;
   /** How the runs lie to what was thought before any. */
   readonly before: Tuning['before'];
-  readonly told: Causes;
+  readonly causes: Causes;
   readonly checks: Checks;
   /** What was confirmed and is reckoned with everywhere. */
   readonly given: readonly CauseId[];
@@ -32,7 +32,7 @@ interface WhyProps {
 }
 
 /** What may be behind it, ranked; a check at the table ranks them again at once. */
-export function Why({ motor, before, told, checks, given, explain, onFound, onPutRight }: WhyProps) {
+export function Why({ motor, before, causes: told, checks, given, explain, onFound, onPutRight }: WhyProps) {
   const units = useUnits();
   const [all, setAll] = useState(false);
   const far = before ? describeImplausible(before) : '';

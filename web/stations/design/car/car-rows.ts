@@ -41,9 +41,9 @@ function rows(kind: MotorKind): CarRow[] {
     const words = [size?.label ?? '', ...[choice, ...worn].flatMap(partWords)].join(' ');
     return [{ kind: 'part', id: slot, group: SLOTS[slot].group, words, part: choice, size, worn }];
   });
-  const told = new Set(ofChoices.map((row) => (row.kind === 'part' ? row.size : undefined)));
+  const shownSizes = new Set(ofChoices.map((row) => (row.kind === 'part' ? row.size : undefined)));
   const ofSizes = sizes
-    .filter((size) => !told.has(size))
+    .filter((size) => !shownSizes.has(size))
     .map((size): CarRow => ({ kind: 'size', id: size.id, group: size.group, words: size.label, size }));
   return [...ofChoices, ...ofSizes];
 }
