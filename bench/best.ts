@@ -25,19 +25,20 @@ function byChance(design: CarDesign): CarDesign | null {
   const now = builtSample(design, 1000 + seed, workspace);
   const [random, turns, scoreOf] = [randomGenerator(seed + 9), searchDimensions(design, {}), lowerQuantileScorer(seed, workspace)];
   const found = Array.from({ length: SEARCH_TRIES }, () => {
-    const made = withMotorPlaced(turns.reduce((car, turn) => turn(car, random()), design));
+    const candidate = withMotorPlaced(turns.reduce((car, turn) => turn(car, random()), design));
     const isOpen =
-      judgeRules(made, made.limits).every(({ verdict }) => verdict !== 'broken') && conflictsOf(made).length <= conflictsOf(design).length;
-    const run = isOpen ? exploreCar(made, workspace) : null;
-    return run?.stoppedBy === null ? { made, score: run.score } : null;
+      judgeRules(candidate, candidate.limits).every(({ verdict }) => verdict !== 'broken') &&
+      conflictsOf(candidate).length <= conflictsOf(design).length;
+    const run = isOpen ? exploreCar(candidate, workspace) : null;
+    return run?.stoppedBy === null ? { candidate, score: run.score } : null;
   }).filter((one) => one !== null);
   found.sort((a, b) => b.score - a.score);
   const [first] = found
     .slice(0, 16)
-    .map(({ made }) => ({ made, sure: scoreOf(made) }))
-    .filter(({ made }) => !hasMoreTrouble(builtSample(made, 1000 + seed, workspace), now))
+    .map(({ candidate }) => ({ candidate, sure: scoreOf(candidate) }))
+    .filter(({ candidate }) => !hasMoreTrouble(builtSample(candidate, 1000 + seed, workspace), now))
     .sort((a, b) => b.sure - a.sure);
-  return first?.made ?? null;
+  return first?.candidate ?? null;
 }
 
 let [offers, near, worse, none, stopped, beaten, compared] = [0, 0, 0, 0, 0, 0, 0];

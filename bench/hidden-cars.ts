@@ -104,8 +104,8 @@ function resultOf({ design, wind, numbers, passed, heavier, growth }: Truth): Ca
 }
 
 /** How far straight ahead a way of this curvature leads, m. */
-const straight = (way: number, curvature: number): number =>
-  curvature === 0 ? way : Math.hypot(Math.sin(curvature * way) / curvature, driftAfter(curvature, way));
+const straight = (distance: number, curvature: number): number =>
+  curvature === 0 ? distance : Math.hypot(Math.sin(curvature * distance) / curvature, driftAfter(curvature, distance));
 
 export interface RunAs {
   readonly times?: boolean;
@@ -175,10 +175,10 @@ function anyOf(design: CarDesign, chance: ReturnType<typeof randomOf>): CarDesig
     layout: design.otherWheels ? { driveAxle: oneOf(['rear', 'front'] as const), otherWheelCount: oneOf([1, 2] as const) } : design.layout,
   };
   const slots = design.otherWheels ? (['driveWheels', 'otherWheels', 'tyre', 'bearing'] as const) : (['tyre'] as const);
-  return slots.reduce((made, slot) => {
+  return slots.reduce((fitted, slot) => {
     const keys = Object.keys(CATALOGUE[slot === 'driveWheels' || slot === 'otherWheels' ? 'wheel' : slot]);
     const key = oneOf(keys);
-    return misfitOf(made, slot, key) === null ? fitCatalogue(made, slot, key) : made;
+    return misfitOf(fitted, slot, key) === null ? fitCatalogue(fitted, slot, key) : fitted;
   }, floored);
 }
 
@@ -206,8 +206,8 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
   const drawn = chance.uniform();
   const size = isAnySize ? 2 * drawn ** 2 - 0.15 : drawn;
   const other = randomOf(seed * 7_368_787 + n);
-  const made = isAny ? anyOf(plain, other) : plain;
-  const sloped: CarDesign = toldSlope === 0 ? made : { ...made, floor: { ...made.floor, slope: other.uniform(-toldSlope, toldSlope) } };
+  const car = isAny ? anyOf(plain, other) : plain;
+  const sloped: CarDesign = toldSlope === 0 ? car : { ...car, floor: { ...car.floor, slope: other.uniform(-toldSlope, toldSlope) } };
   const design = gripOff === 0 ? sloped : justHolding(sloped, gripOff);
   let ran = 0;
   const truly = (wind: Wind, as = design, direction: 'out' | 'back' = 'out'): Truth => {
@@ -220,7 +220,7 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
       numbers[key] = (key === 'slope' ? uphill : 1) * deviated(key, value, z);
     }
     const share = wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(as));
-    const built = CONDITIONS.reduce((made, condition) => condition.off(made, offOf(condition.id)), as);
+    const built = CONDITIONS.reduce((car, condition) => condition.off(car, offOf(condition.id)), as);
     // From four fifths on the torque falls evenly, to so much less fully wound; where it falls the motor has 1.5 times its mean torque.
     const opened = (opening * 1.5 * Math.max(0, share - 0.8) ** 2) / (2 * 0.2 * share ** 2);
     const given = (1 - fading * share) * (1 - opened) * (1 - fatigue) ** ran;
@@ -254,10 +254,10 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
       const result = resultOf(luck);
       ran++;
       if (!result) return null;
-      const kept = other.uniform() < spoiled && !isClean ? other.uniform(0.5, 0.75) : 1;
+      const remaining = other.uniform() < spoiled && !isClean ? other.uniform(0.5, 0.75) : 1;
       const distance = Math.max(
         0,
-        kept * straight(result.distance, luck.curvature) * (1 - shortTape) + TAPE * chance.normal() + startOff * other.normal(),
+        remaining * straight(result.distance, luck.curvature) * (1 - shortTape) + TAPE * chance.normal() + startOff * other.normal(),
       );
       const time = result.time + WATCH * chance.normal();
       const isSpinning = result.launchGripRatio < 1 && result.launchGripNeeded > 0 && luck.passed === 1;

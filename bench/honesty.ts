@@ -50,12 +50,12 @@ console.log(`${readings} readings of each, seed ${seed}\n\n| measurement | value
 for (const kind of KINDS) {
   const held = new Map<string, { held: number; all: number }>();
   for (let n = 0, read = 0; read < readings && n < 4 * readings; n++) {
-    const made = simulatedReadings(kind, hidden(n), 100_000 * seed + n);
-    if (!made) continue;
-    const result = measure(made.measurement);
+    const simulated = simulatedReadings(kind, hidden(n), 100_000 * seed + n);
+    if (!simulated) continue;
+    const result = measure(simulated.measurement);
     if (!isMeasured(result)) continue;
     read++;
-    for (const [key, truth] of Object.entries(made.truth)) {
+    for (const [key, truth] of Object.entries(simulated.truth)) {
       const estimate = result.values[key];
       if (!estimate) continue;
       const [low, high] = confidenceInterval(estimate, 0.9);

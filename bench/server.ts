@@ -59,7 +59,10 @@ const { design: _design, ...content } = record;
 /** As a file of runs is taken in: so many at once. */
 const AT_ONCE = 200;
 const writeMany = (): Promise<void> =>
-  ask('POST', `/cars/${carId}/runs`, { design, runs: Array.from({ length: AT_ONCE }, () => ({ id: crypto.randomUUID(), record: told })) });
+  ask('POST', `/cars/${carId}/runs`, {
+    design,
+    runs: Array.from({ length: AT_ONCE }, () => ({ id: crypto.randomUUID(), record: content })),
+  });
 const write = (): Promise<void> => ask('PUT', `/cars/${carId}/runs/${crypto.randomUUID()}`, { baseVersion: 0, record });
 await timed(100, write);
 await timed(3, writeMany);

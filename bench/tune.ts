@@ -330,8 +330,8 @@ const VERDICTS = 2500;
 /** Verdicts over pairs of groups: false ones where nothing was changed, and gains that are seen. */
 function verdicts(): void {
   const chance = randomOf(seed + 5);
-  const verdictRate = (gain: number, count: number, is: readonly string[], made: VerdictRuns): string => {
-    const { scatter, earlier = 0, day = 0, isInTurn = false, spoiled = 0, drift = 0 } = made;
+  const verdictRate = (gain: number, count: number, is: readonly string[], runsMade: VerdictRuns): string => {
+    const { scatter, earlier = 0, day = 0, isInTurn = false, spoiled = 0, drift = 0 } = runsMade;
     const group = (mean: number, size: number, orderOf: (i: number) => number, isClean = false) =>
       numbered(size).map((i) => ({
         value:
@@ -353,8 +353,8 @@ function verdicts(): void {
     );
   };
   const counts = [3, 5, 8];
-  const cells = (what: string, gain: number, is: readonly string[], made: VerdictRuns, asked: string): void =>
-    line(`${what}, with ${counts.join(', ')} of each`, counts.map((count) => verdictRate(gain, count, is, made)).join(', '), asked);
+  const cells = (what: string, gain: number, is: readonly string[], runsMade: VerdictRuns, asked: string): void =>
+    line(`${what}, with ${counts.join(', ')} of each`, counts.map((count) => verdictRate(gain, count, is, runsMade)).join(', '), asked);
   const any = ['better', 'worse'];
   cells(
     'verdicts false at no change: 5 % scatter on two days, eight groups before',

@@ -23,10 +23,10 @@ const sqlOf = (name: string): string => readFileSync(new URL(name, MIGRATIONS), 
 const TABLES: readonly ReadonlySet<string>[] = scripts.reduce<Set<string>[]>(
   (versions, name) => {
     const tables = new Set(versions.at(-1));
-    for (const [, made, dropped, from, to] of sqlOf(name).matchAll(
+    for (const [, created, dropped, from, to] of sqlOf(name).matchAll(
       /^(?:CREATE TABLE (\w+)|DROP TABLE (\w+)|ALTER TABLE (\w+) RENAME TO (\w+))/gm,
     )) {
-      if (made) tables.add(made);
+      if (created) tables.add(created);
       tables.delete(dropped ?? from ?? '');
       if (to) tables.add(to);
     }

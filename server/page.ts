@@ -106,8 +106,8 @@ export function pageRoutes(webRoot: string): Router {
   const sendPage: RequestHandler = (request, response) => {
     response.setHeader('Cache-Control', 'no-store');
     const station = /\/(brief|design|track)$/.exec(request.path)?.[1] ?? '';
-    const made = page.replaceAll('__NONCE__', response.locals.nonce as string).replace('<!-- preload -->', preloads[station] ?? '');
-    response.type('html').send(made);
+    const html = page.replaceAll('__NONCE__', response.locals.nonce as string).replace('<!-- preload -->', preloads[station] ?? '');
+    response.type('html').send(html);
   };
   router.get(['/index.html', '/stations.json'], sendPage);
   router.use('/assets', ...files(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }));

@@ -10,7 +10,7 @@ import type { MeasurementResult } from './measured.ts';
 import { ROLLING_KEYS, rollingOfCar, rollingShares } from './rolling-of-car.ts';
 
 /** A value as the car keeps it; on a floor it hangs on, only there. Digits: a hundredth of its spread and finer are nobody's. */
-function kept(design: CarDesign, key: ValueKey, value: number, spread: number): Measured {
+function measuredValue(design: CarDesign, key: ValueKey, value: number, spread: number): Measured {
   return {
     [key]: {
       value: Number(value.toPrecision(5)),
@@ -71,8 +71,8 @@ function withRolling(design: CarDesign, rolling: Estimate): CarDesign {
   const inSquare = Math.hypot(...among.map((key) => factor * shares.get(key)!));
   const spread = Math.min(Math.hypot(spreadOf(rolling), UNTOLD * rolling.value) / Math.max(inSquare, 1e-9), 1);
   return among.reduce(
-    (made, key) => withMeasured(made, kept(design, key, factor * valueOf(design, key).value, spread)),
-    withMeasured(design, kept(design, 'slope', slope, LEAST_SPREAD)),
+    (car, key) => withMeasured(car, measuredValue(design, key, factor * valueOf(design, key).value, spread)),
+    withMeasured(design, measuredValue(design, 'slope', slope, LEAST_SPREAD)),
   );
 }
 
@@ -97,40 +97,40 @@ function withStrength(design: CarDesign, strength: Estimate): CarDesign {
   const [old, now] = [thought ** -2, (spreadOf(strength) / strength.value) ** -2];
   const factor = Math.exp((now * Math.log(strength.value)) / (old + now));
   const spread = 1 / Math.sqrt(old + now) / together;
-  return keys.reduce((made, key) => withMeasured(made, kept(design, key, factor * numbers[key]!, spread)), design);
+  return keys.reduce((car, key) => withMeasured(car, measuredValue(design, key, factor * numbers[key]!, spread)), design);
 }
 
 /** The design with what a measurement of the car came to; the same design where that is nothing it keeps (it is told in words instead). */
 export function applyMeasurement(design: CarDesign, { values }: Pick<MeasurementResult, 'values'>): CarDesign {
-  let made = design;
+  let updated = design;
   const keys = new Set<string>(valueKeysOf(design));
   const inOne = values.given || values.strength ? recordOf(design.motor).strengthValues : [];
   for (const [key, estimate] of Object.entries(values)) {
     if (!keys.has(key) || (inOne as readonly string[]).includes(key)) continue;
     if (!(estimate.value > 0) && key !== 'slope') continue;
     const { value, spread } = blended(design, key as ValueKey, estimate);
-    made = withMeasured(made, kept(design, key as ValueKey, value, spread));
+    updated = withMeasured(updated, measuredValue(design, key as ValueKey, value, spread));
   }
   const { rolling, mass, driveShare, radius, axleDiameter } = values;
   if (mass || driveShare) {
-    const before = standingWeight(made);
+    const before = standingWeight(updated);
     // Lighter than its parts are thought to be, it is as light as they are: weigh the wheels.
-    made = weighedAt(made, {
-      mass: Math.max(mass?.value ?? before.mass, partsMass(made)),
+    updated = weighedAt(updated, {
+      mass: Math.max(mass?.value ?? before.mass, partsMass(updated)),
       driveLoadShare: driveShare?.value ?? before.driveLoadShare,
     });
   }
-  if (radius) made = { ...made, driveWheels: { ...made.driveWheels, diameter: Number((2 * radius.value).toPrecision(5)) } };
-  if (axleDiameter) made = { ...made, axleDiameter: Number(axleDiameter.value.toPrecision(5)) };
+  if (radius) updated = { ...updated, driveWheels: { ...updated.driveWheels, diameter: Number((2 * radius.value).toPrecision(5)) } };
+  if (axleDiameter) updated = { ...updated, axleDiameter: Number(axleDiameter.value.toPrecision(5)) };
   const strength = values.given ?? values.strength;
-  if (strength && strength.value > 0) made = withStrength(made, strength);
+  if (strength && strength.value > 0) updated = withStrength(updated, strength);
   // What it keeps to itself is taken as it is told, and as known with the whole.
   if (values.given)
-    made = MOTOR_LOSSES.reduce(
-      (so, key) => (keys.has(key) ? withMeasured(so, kept(so, key, valueOf(so, key).value, LEAST_SPREAD)) : so),
-      made,
+    updated = MOTOR_LOSSES.reduce(
+      (so, key) => (keys.has(key) ? withMeasured(so, measuredValue(so, key, valueOf(so, key).value, LEAST_SPREAD)) : so),
+      updated,
     );
-  return rolling ? withRolling(made, rolling) : made;
+  return rolling ? withRolling(updated, rolling) : updated;
 }
 
 /** Differences in their own spread from which two measurements are said to disagree. */

@@ -25,14 +25,14 @@ function measuredOn(design: CarDesign, result: Pick<MeasurementResult, 'values'>
   const add = (slot: PartSlot, value: PartValueMeasured): void => {
     places.set(slot, [...(places.get(slot) ?? []), value]);
   };
-  for (const [of, made] of Object.entries(measured) as [ValueKey, NonNullable<CarDesign['measured'][ValueKey]>][]) {
+  for (const [of, carValue] of Object.entries(measured) as [ValueKey, NonNullable<CarDesign['measured'][ValueKey]>][]) {
     const place = OF_PART[of];
-    if (!place || !valueKeys.has(of) || isSameContent(made, design.measured[of])) continue;
+    if (!place || !valueKeys.has(of) || isSameContent(carValue, design.measured[of])) continue;
     const [slot, key] = place;
     if ((slot === 'tyre' && design.floor.kind !== 'smooth') || (slot === 'band' && isTubing(design))) continue;
     // A part tells what it grips while it slides, a car the share of its grip that is left.
-    const value = of === 'slidingRatio' ? made.value * valueOf(design, 'staticGrip').value : made.value;
-    if (value > 0) add(slot, { key, value, spread: SPREAD_IN_UNITS.has(of) ? made.spread / made.value : made.spread });
+    const value = of === 'slidingRatio' ? carValue.value * valueOf(design, 'staticGrip').value : carValue.value;
+    if (value > 0) add(slot, { key, value, spread: SPREAD_IN_UNITS.has(of) ? carValue.spread / carValue.value : carValue.spread });
   }
   const size = (slot: PartSlot, one: Estimate | undefined, times: number): void => {
     if (one) add(slot, { key: 'diameter', value: times * one.value, spread: Math.min(one.deviation / one.value, 1) });
@@ -123,8 +123,8 @@ export const hasPart = ({ own }: CarDesign, { kind, name }: Pick<OwnPart, 'kind'
 
 /** A car with the values of a part of the builder's own as they are known now, wherever it is fitted; its sizes with it. The same car where it has none. */
 export function refreshOwnPart(design: CarDesign, part: OwnPart): CarDesign {
-  return hasPart(design, part).reduce((made, slot) => {
-    const own = { ...made.own, [slot]: withValues(made.own![slot]!, part) };
-    return withDiameter(isMeasuredOnPart({ ...made, own }, slot), slot, part.values.diameter);
+  return hasPart(design, part).reduce((fitted, slot) => {
+    const own = { ...fitted.own, [slot]: withValues(fitted.own![slot]!, part) };
+    return withDiameter(isMeasuredOnPart({ ...fitted, own }, slot), slot, part.values.diameter);
   }, design);
 }

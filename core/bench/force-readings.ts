@@ -20,7 +20,7 @@ export function forceReadings(
   design: CarDesign,
 ): ForceReading[] {
   const full = fullTurns(design);
-  const way = Math.PI * design.driveWheels.diameter;
+  const perTurn = Math.PI * design.driveWheels.diameter;
   const numbers = likelyNumbers(design);
   const point = makeMotorPoint();
   const given = (wound: number): number => {
@@ -32,6 +32,6 @@ export function forceReadings(
     return point.heldTorque > 0 ? point.torque / point.heldTorque : 1;
   };
   return turns
-    .map((wound, i) => ({ distance: Math.max(0, full - wound) * way, force: force[i]! * given(wound) }))
+    .map((wound, i) => ({ distance: Math.max(0, full - wound) * perTurn, force: force[i]! * given(wound) }))
     .toSorted((a, b) => a.distance - b.distance);
 }

@@ -67,8 +67,8 @@ export interface MeasurementHistoryEntry {
 
 /** The measurements that a car's versions tell of, the oldest first. A version whose parent is gone tells what it made, and cannot be taken back. */
 export function measurementHistory(versions: readonly StoredVersion[], design: CarDesign): MeasurementHistoryEntry[] {
-  const made = versions.filter(({ record }) => record.bench).toSorted((a, b) => a.record.keptAt.localeCompare(b.record.keptAt));
-  const done = made.map(({ id, record }) => {
+  const measurements = versions.filter(({ record }) => record.bench).toSorted((a, b) => a.record.keptAt.localeCompare(b.record.keptAt));
+  const done = measurements.map(({ id, record }) => {
     const from = versions.find((version) => version.id === record.parent)?.record.design ?? null;
     const { measurement, part = null, before, after } = record.bench!;
     const changed = from ? facetsChanged(from, record.design) : [];

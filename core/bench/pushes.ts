@@ -32,7 +32,7 @@ export function curvatureOfPushes(pushes: readonly Pushed[], division: number): 
   const each = pushes.map(curvature);
   const finest = Math.max(...pushes.map(({ distance }) => Math.abs(curvatureFromDrift(division, distance))));
   const repeats = pushRepeats(pushes);
-  const [out, back] = (['out', 'back'] as const).map((way) => pushes.filter(({ direction }) => direction === way).map(curvature));
+  const [out, back] = (['out', 'back'] as const).map((side) => pushes.filter(({ direction }) => direction === side).map(curvature));
   if (out!.length === 0 || back!.length === 0) return { curvature: meanEstimate(each, finest, repeats), ofFloor: null, each };
   // About the mean of its own direction: what the floor makes of it is no scatter.
   const squares = [out!, back!].flatMap((of) => of.map((one) => (one - mean(of)) ** 2)).reduce((sum, one) => sum + one, 0);

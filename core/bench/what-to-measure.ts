@@ -48,8 +48,8 @@ export function whatToMeasure(design: CarDesign): WhatToMeasure {
   const workspace = makeWorkspace();
   const now = predictedRange(design, workspace);
   const measurements = MEASUREMENT_KINDS.filter((kind) => MEASUREMENTS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
-    const made = simulatedReadings(kind, asThought(design), 1);
-    const result = made && measure(made.measurement);
+    const simulated = simulatedReadings(kind, asThought(design), 1);
+    const result = simulated && measure(simulated.measurement);
     if (!result || !isMeasured(result)) return [{ kind, share: 0, after: now }];
     const after = predictedRange(applyMeasurement(design, result), workspace);
     return [{ kind, share: Math.max(0, 1 - logVariance(after) / logVariance(now)), after }];

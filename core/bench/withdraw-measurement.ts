@@ -22,9 +22,9 @@ export function withdrawMeasurement(design: CarDesign, done: readonly Measuremen
       if (!before.has(name)) before.set(name, later.from);
     }
   }
-  const without = [...before].reduce((made, [name, from]) => findFacet(name).write(made, from), design);
-  return again.reduce((made, { measurement }) => {
+  const without = [...before].reduce((car, [name, from]) => findFacet(name).write(car, from), design);
+  return again.reduce((car, { measurement }) => {
     const result = measure(measurement);
-    return isMeasured(result) ? applyMeasurement(made, result) : made;
+    return isMeasured(result) ? applyMeasurement(car, result) : car;
   }, without);
 }

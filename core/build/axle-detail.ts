@@ -47,8 +47,8 @@ export function axleDetail(
   const draft: Draft = { items, spans: [] };
   const done = new Set<string>();
   const values = new Map(neededSizes(design, sizes).map(({ tells, value }) => [tells, value]));
-  const tell = (tells: string, ways: readonly Dimension[]): void => {
-    if (values.has(tells) && placeDimension(draft, ways, room)) done.add(tells);
+  const tell = (tells: string, candidates: readonly Dimension[]): void => {
+    if (values.has(tells) && placeDimension(draft, candidates, room)) done.add(tells);
   };
   sleeve.forEach(({ diameter }) => items.push(box(-winding / 2, winding / 2, diameter / 2)));
   // String or band as it is wound, side by side.

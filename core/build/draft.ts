@@ -15,8 +15,8 @@ export interface Draft {
 }
 
 /** The first of several ways to tell a size whose lines run through no text and whose text has room; it is drawn. Whether there was one. */
-export function placeDimension(draft: Draft, ways: readonly Dimension[], within: Box): boolean {
-  for (const { lines, texts, span } of ways) {
+export function placeDimension(draft: Draft, candidates: readonly Dimension[], within: Box): boolean {
+  for (const { lines, texts, span } of candidates) {
     if (draft.spans.some((other) => boxesOverlap(span, other))) continue;
     const standing = draft.items.filter((item): item is TextItem => item.kind === 'text');
     const runsThrough = lines.some((one) => standing.some((text) => isInTheWay(one, textBox(text))));

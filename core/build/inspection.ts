@@ -178,7 +178,7 @@ export const designAsBuilt = (design: CarDesign, measured: Readonly<Record<strin
 /** What was measured of a finished car, each by itself: within tolerance or not, what it costs by the model, and its cure. */
 export function inspect(design: CarDesign, measured: Readonly<Record<string, number>>): readonly InspectionRow[] {
   const before = goesFar(design);
-  const way = goalDistance(design);
+  const distance = goalDistance(design);
   return inspectedSizes(design).flatMap((size): InspectionRow[] => {
     const { id, label, drawn, tolerance, cure, built } = size;
     const value = measured[id];
@@ -186,7 +186,7 @@ export function inspect(design: CarDesign, measured: Readonly<Record<string, num
     const off = drawn === null ? null : value - drawn;
     const car = built(design, measured);
     const after = car === design ? null : goesFar(car);
-    const drift = driftAfter(curvatureOf(car), way) - driftAfter(curvatureOf(design), way);
+    const drift = driftAfter(curvatureOf(car), distance) - driftAfter(curvatureOf(design), distance);
     const isParallel = id.startsWith('wheelbase');
     // Axles are parallel where both sides are alike, whatever the wheelbase.
     const apart = Math.abs((measured.wheelbaseLeft ?? design.wheelbase) - (measured.wheelbaseRight ?? design.wheelbase));
@@ -200,7 +200,10 @@ export function inspect(design: CarDesign, measured: Readonly<Record<string, num
         costs: before !== null && after !== null ? after - before : null,
         drift: Math.abs(drift) > 1e-6 ? drift : null,
         cure,
-        moves: isParallel && apart > 0 && Math.abs(drift) > 1e-6 ? straighteningMoves(car, driftAfter(curvatureOf(car), way), way) : [],
+        moves:
+          isParallel && apart > 0 && Math.abs(drift) > 1e-6
+            ? straighteningMoves(car, driftAfter(curvatureOf(car), distance), distance)
+            : [],
       },
     ];
   });

@@ -131,9 +131,9 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
   const view = sideView(design);
   const done = new Set<string>();
   const values = new Map(neededSizes(design, sizes).map(({ tells, value }) => [tells, value]));
-  const tell = (ways: readonly Dimension[]): void => {
-    const [way] = ways;
-    if (way && values.has(way.tells) && !done.has(way.tells) && placeDimension(draft, ways, within)) done.add(way.tells);
+  const tell = (candidates: readonly Dimension[]): void => {
+    const [first] = candidates;
+    if (first && values.has(first.tells) && !done.has(first.tells) && placeDimension(draft, candidates, within)) done.add(first.tells);
   };
   const text = (tells: string, sign = ''): string => `${sign}${values.get(tells) ?? ''}`;
   /** A size across, on the first lane where it has room. */

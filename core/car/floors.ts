@@ -47,8 +47,8 @@ export function floorProfile(floor: Floor, end: number): readonly ProfilePoint[]
   pieces.forEach(({ slope }, i) => {
     const last = points.at(-1)!;
     const along = pieces[i + 1]?.from ?? end;
-    const way = along - last.along;
-    points.push({ along, x: last.x + way * Math.cos(slope), y: last.y + way * Math.sin(slope) });
+    const stretch = along - last.along;
+    points.push({ along, x: last.x + stretch * Math.cos(slope), y: last.y + stretch * Math.sin(slope) });
   });
   return points;
 }

@@ -12,15 +12,15 @@ const HALF_LANE = 1;
 /** How far off the straight line the car comes on its way to its goal, m. Source: geometry of the circle; a build's own crookedness is our estimate. */
 export function drift({ design, result }: Situation): Check | null {
   if (!design.otherWheels) return null;
-  const way = Math.min(design.aim.distance ?? Infinity, upToWall(design.floor, result.distance));
+  const distance = Math.min(design.aim.distance ?? Infinity, upToWall(design.floor, result.distance));
   const curvature = curvatureOf(design);
-  const built = worstDrift(curvature, way);
-  const likely = worstDrift(likelyCurvature(design), way);
+  const built = worstDrift(curvature, distance);
+  const likely = worstDrift(likelyCurvature(design), distance);
   const isBuilt = Math.abs(curvature) > likelyCurvature(design);
-  const value = Math.min(isBuilt ? Math.abs(built) : likely, way);
-  const limit = design.floor.laneWidth === null ? Math.max(HALF_LANE, LANE_SHARE * way) : design.floor.laneWidth / 2;
+  const value = Math.min(isBuilt ? Math.abs(built) : likely, distance);
+  const limit = design.floor.laneWidth === null ? Math.max(HALF_LANE, LANE_SHARE * distance) : design.floor.laneWidth / 2;
   // What a build may turn out like is to be minded, no more; one that turns sideways before it gets there goes nowhere.
-  const turnsAside = isBuilt && Math.abs(curvature) * way > Math.PI / 2;
+  const turnsAside = isBuilt && Math.abs(curvature) * distance > Math.PI / 2;
   // Where nothing is asked of its line and no lane is laid, what a build may turn out like is no fault.
   const isAsked = isBuilt || design.floor.laneWidth !== null || goalRecord(goalOf(design.aim)).isSteered === true;
   const verdict = turnsAside ? 'stop' : isAsked ? grade(value, limit, 'most', isBuilt ? 1 : Infinity) : 'good';
@@ -36,10 +36,10 @@ export function drift({ design, result }: Situation): Check | null {
     sure: isBuilt ? 'sizes' : 'rough',
     sentence: (format) =>
       turnsAside
-        ? `Its axles and wheels turn it round ${side}: within ${format.predicted(way, 'distance')} it faces sideways.`
+        ? `Its axles and wheels turn it round ${side}: within ${format.predicted(distance, 'distance')} it faces sideways.`
         : isBuilt
-          ? `Its axles and wheels steer it ${format.predicted(value, 'distance')} ${side} within ${format.predicted(way, 'distance')}.`
-          : `It is designed to run straight. A build like this may drift ${format.predicted(value, 'distance')} to either side within ${format.predicted(way, 'distance')}.`,
+          ? `Its axles and wheels steer it ${format.predicted(value, 'distance')} ${side} within ${format.predicted(distance, 'distance')}.`
+          : `It is designed to run straight. A build like this may drift ${format.predicted(value, 'distance')} to either side within ${format.predicted(distance, 'distance')}.`,
     remedies: () => (verdict === 'good' ? [] : isBuilt ? [straightAxles(design)] : squareWheels(design)),
   };
 }

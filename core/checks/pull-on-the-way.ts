@@ -19,15 +19,15 @@ export function pullOnTheWay({ design, setup, motor, result }: Situation): Check
   let car = carForces(setup, setup.surface, motor);
   const ahead = [...floorsAhead(setup, motor)];
   const point = makeMotorPoint();
-  let [done, taken, way, value] = [0, 0, 0, Infinity];
+  let [done, taken, at, value] = [0, 0, 0, Infinity];
   for (const { from, to, evaluate } of motor.segments.slice(motor.first)) {
     const step = (to - from) / PLACES;
     for (let k = 0; k < PLACES; k++) {
       evaluate(from + (k + 0.5) * step, point);
       const turned = Math.abs(point.angleSlope * step);
-      while (ahead[0] && way >= ahead[0].from) car = ahead.shift()!.car;
+      while (ahead[0] && at >= ahead[0].from) car = ahead.shift()!.car;
       const load = Math.min(Math.max(car.loadBase, 0), car.weight);
-      way += car.radius * turned;
+      at += car.radius * turned;
       done += point.torque * turned;
       taken += resistanceAt(car, bearingTorque(car, point), load, armLoad(car, point.torque), 0) * car.radius * turned;
       if (taken > 0) value = Math.min(value, done / taken);

@@ -41,7 +41,7 @@ export const roundedToBuildable = (design: CarDesign, from: CarDesign): CarDesig
     ? design
     : sizesOf(design.motor.kind)
         .filter(({ searchStep, read }) => searchStep !== undefined && Math.abs(read(design) - read(from)) > 1e-9)
-        .reduce((made, size) => size.write(made, madeAs(size, size.read(made), size.read(from), made)), design);
+        .reduce((rounded, size) => size.write(rounded, madeAs(size, size.read(rounded), size.read(from), rounded)), design);
 
 function ofSize(size: Size, present: CarDesign): SearchDimension {
   const { id, low, high, searchedUpTo, read, write } = size;
@@ -56,11 +56,11 @@ const SLEEVE_TURNS = [0.5, 1, 1.5, 2, 3, 4];
 
 /** Nothing on the axle, for half of the search; else one sleeve as builders make it, the thinner first. */
 function ofSleeve({ axleDiameter }: CarDesign): SearchDimension {
-  const made = sleevesFor(axleDiameter);
+  const sleeves = sleevesFor(axleDiameter);
   return (design, share) => {
-    if (share < 0.5 || made.length === 0) return { ...design, sleeve: [] };
-    const [which, turns] = [Math.floor((2 * share - 1) * made.length), ((2 * share - 1) * made.length) % 1];
-    const { kind, diameter } = made[Math.min(which, made.length - 1)]!;
+    if (share < 0.5 || sleeves.length === 0) return { ...design, sleeve: [] };
+    const [which, turns] = [Math.floor((2 * share - 1) * sleeves.length), ((2 * share - 1) * sleeves.length) % 1];
+    const { kind, diameter } = sleeves[Math.min(which, sleeves.length - 1)]!;
     // On the axle that the car has by now.
     return diameter > design.axleDiameter
       ? { ...design, sleeve: [{ kind, diameter, turns: pick(SLEEVE_TURNS, turns) }] }

@@ -55,11 +55,11 @@ export function bestWinding(design: CarDesign, onProgress: (share: number) => bo
   const steps = sleevesFor(design.axleDiameter).flatMap((sleeve) => TURNS.map((turns): SleeveStep => ({ ...sleeve, turns })));
   const attempt = (sleeve: readonly SleeveStep[]): Tried[] => {
     if (sleeve.reduce((sum, { turns }) => sum + turns, 0) >= wound) return [];
-    const made: CarDesign = { ...bare, sleeve: [...sleeve] };
-    const result = runForAim(made, workspace);
+    const wrapped: CarDesign = { ...bare, sleeve: [...sleeve] };
+    const result = runForAim(wrapped, workspace);
     if (!result || result.slipDistance > plain.slipDistance + SPIN_SLACK) return [];
     if (result.launchGripNeeded > 0 && result.launchGripRatio < leastGrip) return [];
-    return stopsBare || stoppedBy(made, result) === null ? [{ sleeve, design: made, result, score: scoreOf(made, result) }] : [];
+    return stopsBare || stoppedBy(wrapped, result) === null ? [{ sleeve, design: wrapped, result, score: scoreOf(wrapped, result) }] : [];
   };
   const bareScore = scoreOf(bare, plain);
   const best = (tried: readonly Tried[]): Tried | undefined =>

@@ -225,7 +225,7 @@ export function readArchiveEntry(place: string, text: string): ReadEntry {
   return many(place, value, 'runs', ({ id, design, record }) => {
     if (typeof id !== 'string' || !new RegExp(`^${ID}$`, 'i').test(id)) return wrong('id', 'a UUID');
     if (!isObject(record)) return wrong('record', 'an object');
-    const made = Object.hasOwn(designs, String(design)) ? { design: designs[String(design)] } : {};
-    return then(readRunRecord({ ...record, ...made }), (content) => ({ kind: 'run', id: id.toLowerCase(), carId, content }));
+    const withDesign = Object.hasOwn(designs, String(design)) ? { design: designs[String(design)] } : {};
+    return then(readRunRecord({ ...record, ...withDesign }), (content) => ({ kind: 'run', id: id.toLowerCase(), carId, content }));
   });
 }

@@ -166,7 +166,7 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
       return text === 'yes' ? true : text === 'no' ? false : fault(column, 'Write yes or no.');
     };
     const [stretched, inOnePiece, leftOut] = [either('stretched'), either('inOnePiece'), either('leftOut')];
-    const measuredBy = MEASURED_BY.find((way) => way === textOf('measuredBy').toLowerCase());
+    const measuredBy = MEASURED_BY.find((method) => method === textOf('measuredBy').toLowerCase());
     if (textOf('measuredBy') !== '' && !measuredBy) fault('measuredBy', `Write one of ${MEASURED_BY.join(', ')}.`);
     const [goes, floor] = textOf('elsewhere').toLowerCase().split(/\s+/);
     const elsewhere = { goes: GOES.find((one) => one === goes), floor: FLOOR_KINDS.find((kind) => kind === floor) };

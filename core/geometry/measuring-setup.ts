@@ -95,8 +95,8 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
     const reach = 0.05;
     const hook = at(pivot.x + reach * Math.cos(angle), pivot.y + reach * Math.sin(angle));
     // Against the spring: toward where it is cocked.
-    const way = Math.sign(motor.cockedAngle - motor.releaseAngle) || 1;
-    const pull = at(hook.x - way * PULLED * Math.sin(angle), hook.y + way * PULLED * Math.cos(angle));
+    const side = Math.sign(motor.cockedAngle - motor.releaseAngle) || 1;
+    const pull = at(hook.x - side * PULLED * Math.sin(angle), hook.y + side * PULLED * Math.cos(angle));
     return {
       ...NONE,
       lines: [[pivot, hook]],
@@ -144,7 +144,7 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
   },
   coast: (_design, { bounds, heading }) => {
     const nose = heading > 0 ? bounds.right : bounds.left;
-    const marks = [0.05, 0.25, 0.45].map((way) => nose + heading * way);
+    const marks = [0.05, 0.25, 0.45].map((distance) => nose + heading * distance);
     return {
       ...NONE,
       lines: [
@@ -171,11 +171,11 @@ const SETUPS: Readonly<Record<MeasurementKind, (design: CarDesign, view: SideVie
     };
   },
   'roll-out': (_design, { driveWheel, heading, bounds }) => {
-    const way = heading * 2 * Math.PI * driveWheel.radius;
+    const rolled = heading * 2 * Math.PI * driveWheel.radius;
     return {
       ...NONE,
-      lines: [[at(Math.min(bounds.left, way) - 0.02, 0), at(Math.max(bounds.right, way) + 0.02, 0)]],
-      arrows: [{ from: at(0, -0.02), to: at(way, -0.02), label: 'one turn' }],
+      lines: [[at(Math.min(bounds.left, rolled) - 0.02, 0), at(Math.max(bounds.right, rolled) + 0.02, 0)]],
+      arrows: [{ from: at(0, -0.02), to: at(rolled, -0.02), label: 'one turn' }],
     };
   },
   wobble: (_design, { driveWheel }) => ({

@@ -134,8 +134,8 @@ const TRIALS: Readonly<
 
 /** What can be tried on the page of an idea with this car. `units`: those in which steps are told. */
 export function ideaTrial(idea: Exclude<Idea, 'luck'>, design: CarDesign, units: UnitSystem): IdeaTrial {
-  const [label, watched, made] = TRIALS[idea](design, units);
-  const steps = made.flatMap(([words, changed, wind = FULL]): TrialStep[] =>
+  const [label, watched, changes] = TRIALS[idea](design, units);
+  const steps = changes.flatMap(([words, changed, wind = FULL]): TrialStep[] =>
     changed ? [{ words, design: changed, wind, figures: figuresOf(changed, wind) }] : [],
   );
   const own = steps.findIndex((step) => step.design === design && step.wind.kind === 'full');

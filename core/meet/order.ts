@@ -56,8 +56,8 @@ export function nextOf(left: readonly Heat[], entry: string): { readonly heat: H
 /** Heats that are still to run, wholly or in part: the first is next, the second on deck. */
 export function heatsLeft(
   heats: readonly Heat[],
-  made: readonly { readonly entry: string; readonly round: number; readonly run: number }[],
+  runsMade: readonly { readonly entry: string; readonly round: number; readonly run: number }[],
 ): readonly Heat[] {
-  const done = new Set(made.map(({ entry, round, run }) => `${entry} ${round} ${run}`));
+  const done = new Set(runsMade.map(({ entry, round, run }) => `${entry} ${round} ${run}`));
   return heats.filter(({ round, run, cars }) => cars.some(({ entry }) => !done.has(`${entry} ${round} ${run}`)));
 }

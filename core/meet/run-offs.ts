@@ -13,9 +13,9 @@ export function runOffsDue(meet: Meet, results: readonly StandingResult[]): read
   const ids = entriesThatCount(meet, results).map(({ id }) => id);
   return meet.brief.rounds.flatMap(({ runs }, round) =>
     runOffsOf(meet, round, placesOfRound(meet, round, ids, results)).map((entries): RunOff => {
-      const made = results.map(({ result }) => result).filter((one) => one.round === round && entries.includes(one.entry));
-      const last = Math.max(runs - 1, ...made.map(({ run }) => run));
-      const madeLast = made.filter(({ run }) => run === last).length;
+      const runsMade = results.map(({ result }) => result).filter((one) => one.round === round && entries.includes(one.entry));
+      const last = Math.max(runs - 1, ...runsMade.map(({ run }) => run));
+      const madeLast = runsMade.filter(({ run }) => run === last).length;
       return { round, entries, run: last >= runs && madeLast < entries.length ? last : last + 1 };
     }),
   );

@@ -29,7 +29,7 @@ export function sampledCars(design: CarDesign, seed: number, conditions: readonl
         : alone;
       numbers[key] = deviated(key, values[i]!, off);
     });
-    const built = conditions.reduce((made, { off }, i) => off(made, standardNormal(point[keys.length + i]!)), design);
+    const built = conditions.reduce((car, { off }, i) => off(car, standardNormal(point[keys.length + i]!)), design);
     return { design: built, numbers };
   };
 }

@@ -34,28 +34,30 @@ function mismatchCurvature(design: CarDesign): number {
   return share === 0 ? 0 : (cone * share * width) / held;
 }
 
-/** How far to the right of straight ahead a car of this curvature is after `way` metres, m: (1 − cos κs)/κ. */
-export const driftAfter = (curvature: number, way: number): number =>
+/** How far to the right of straight ahead a car of this curvature is after `distance` metres, m: (1 − cos κs)/κ. */
+export const driftAfter = (curvature: number, distance: number): number =>
   // Half-angle form: no digits are lost on an all but straight path.
-  Math.abs(curvature * way) < 1e-12 ? (curvature * way * way) / 2 : (2 * Math.sin((curvature * way) / 2) ** 2) / curvature;
+  Math.abs(curvature * distance) < 1e-12
+    ? (curvature * distance * distance) / 2
+    : (2 * Math.sin((curvature * distance) / 2) ** 2) / curvature;
 
 /** The furthest to the right of straight ahead that it comes anywhere on this way, m: a whole circle's width once it has turned about. */
-export const worstDrift = (curvature: number, way: number): number =>
-  Math.abs(curvature) * way > Math.PI ? 2 / curvature : driftAfter(curvature, way);
+export const worstDrift = (curvature: number, distance: number): number =>
+  Math.abs(curvature) * distance > Math.PI ? 2 / curvature : driftAfter(curvature, distance);
 
 /** Points of the path over the floor, m: x ahead, y to the right. */
-export const floorPath = (curvature: number, way: number, points: number): { readonly x: number; readonly y: number }[] =>
+export const floorPath = (curvature: number, distance: number, points: number): { readonly x: number; readonly y: number }[] =>
   Array.from({ length: points + 1 }, (_, i) => {
-    const s = (way * i) / points;
+    const s = (distance * i) / points;
     return { x: Math.abs(curvature) < 1e-12 ? s : Math.sin(curvature * s) / curvature, y: driftAfter(curvature, s) };
   });
 
 /** The curvature, 1/m, that brings a car `drift` metres to the right after `way` metres: the inverse of `driftAfter`, by bisection. */
-export function curvatureFromDrift(drift: number, way: number): number {
+export function curvatureFromDrift(drift: number, distance: number): number {
   // The drift grows with the curvature up to about 0.72 of the way.
-  const most = 2.33 / way;
-  const wanted = Math.min(Math.abs(drift), driftAfter(most, way));
-  const { low, high } = bisect((curvature) => driftAfter(curvature, way) < wanted, 0, most, 60);
+  const most = 2.33 / distance;
+  const wanted = Math.min(Math.abs(drift), driftAfter(most, distance));
+  const { low, high } = bisect((curvature) => driftAfter(curvature, distance) < wanted, 0, most, 60);
   return Math.sign(drift) * ((low + high) / 2);
 }
 
@@ -73,12 +75,12 @@ export interface AxleMove {
  * An axle turned by κ · wheelbase takes the curve out: the bearing at its end moves by that angle times the way between the
  * bearings.
  */
-export function straighteningMoves(design: CarDesign, drift: number, way: number): readonly AxleMove[] {
-  const curvature = curvatureFromDrift(drift, way);
-  const distance = Math.abs(curvature) * design.wheelbase * bearingsApart(design);
+export function straighteningMoves(design: CarDesign, drift: number, distance: number): readonly AxleMove[] {
+  const curvature = curvatureFromDrift(drift, distance);
+  const shift = Math.abs(curvature) * design.wheelbase * bearingsApart(design);
   const toTheRight = curvature > 0;
-  const rear: Omit<AxleMove, 'axle'> = { end: 'right', direction: toTheRight ? 'back' : 'forward', distance };
-  const front: Omit<AxleMove, 'axle'> = { end: 'right', direction: toTheRight ? 'forward' : 'back', distance };
+  const rear: Omit<AxleMove, 'axle'> = { end: 'right', direction: toTheRight ? 'back' : 'forward', distance: shift };
+  const front: Omit<AxleMove, 'axle'> = { end: 'right', direction: toTheRight ? 'forward' : 'back', distance: shift };
   const isRear = design.layout.driveAxle === 'rear';
   return [
     { axle: 'other', ...(isRear ? front : rear) },

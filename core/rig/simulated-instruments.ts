@@ -40,9 +40,9 @@ export function instrumentLines(
   design: CarDesign,
   seed: number,
 ): readonly { readonly column: string; readonly line: string }[] {
-  const made = isReadByInstrument(kind) ? simulatedReadings(kind, hiddenBuild(design), seed) : null;
-  if (!made) return [];
-  const columns = columnsOf(made.measurement);
+  const simulated = isReadByInstrument(kind) ? simulatedReadings(kind, hiddenBuild(design), seed) : null;
+  if (!simulated) return [];
+  const columns = columnsOf(simulated.measurement);
   const printed = MEASUREMENTS[kind].columns.flatMap((column) => {
     const words = lineKeyOf(column);
     const values = columns[column.key];

@@ -56,8 +56,8 @@ const COLUMNS = 28;
 export function makePanel(): Panel {
   // One buffer for all: they are read together.
   const buffer = new ArrayBuffer(COLUMNS * POINTS * Float64Array.BYTES_PER_ELEMENT);
-  let made = 0;
-  const column = (): Float64Array => new Float64Array(buffer, made++ * POINTS * Float64Array.BYTES_PER_ELEMENT, POINTS);
+  let filled = 0;
+  const column = (): Float64Array => new Float64Array(buffer, filled++ * POINTS * Float64Array.BYTES_PER_ELEMENT, POINTS);
   return {
     from: 0,
     to: 0,

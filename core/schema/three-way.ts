@@ -25,19 +25,19 @@ export function isSameValue(a: unknown, b: unknown): boolean {
  */
 export function threeWay<T>(before: T, after: T, latest: T): ThreeWay<T> {
   const conflicts: string[] = [];
-  const merge = (was: unknown, made: unknown, now: unknown, path: string): unknown => {
-    if (isSameValue(was, made)) return now;
-    if (isSameValue(was, now) || isSameValue(made, now)) return made;
-    if (isPlain(was) && isPlain(made) && isPlain(now)) {
-      const keys = new Set([...Object.keys(now), ...Object.keys(made)]);
+  const merge = (was: unknown, mine: unknown, now: unknown, path: string): unknown => {
+    if (isSameValue(was, mine)) return now;
+    if (isSameValue(was, now) || isSameValue(mine, now)) return mine;
+    if (isPlain(was) && isPlain(mine) && isPlain(now)) {
+      const keys = new Set([...Object.keys(now), ...Object.keys(mine)]);
       const entries = [...keys].flatMap((key): [string, unknown][] => {
-        const value = merge(was[key], made[key], now[key], path === '' ? key : `${path}.${key}`);
+        const value = merge(was[key], mine[key], now[key], path === '' ? key : `${path}.${key}`);
         return value === undefined ? [] : [[key, value]];
       });
       return Object.fromEntries(entries);
     }
     conflicts.push(path);
-    return made;
+    return mine;
   };
   return { merged: merge(before, after, latest, '') as T, conflicts };
 }

@@ -133,7 +133,11 @@ describe('why it fell short', () => {
 describe('straightness from drifts', () => {
   it('pushes both ways take a leaning floor out of it: the car’s own curvature is the mean of both', () => {
     const runs = [0.03, -0.01].flatMap((curvature, i) =>
-      [5, 5.1].map((way) => ({ way, drift: driftAfter(curvature, way), direction: i === 0 ? ('out' as const) : ('back' as const) })),
+      [5, 5.1].map((distance) => ({
+        distance,
+        drift: driftAfter(curvature, distance),
+        direction: i === 0 ? ('out' as const) : ('back' as const),
+      })),
     );
     const told = straightening(design, runs)!;
     expect(told.curvature).toBeCloseTo(0.01, 3);
@@ -143,7 +147,7 @@ describe('straightness from drifts', () => {
     const random = randomGenerator(9);
     const pushed = (curvature: number, scatter: number, direction?: 'out' | 'back') => {
       const drift = driftAfter(curvature, 6) + scatter * standardNormal(random());
-      return { way: 6, drift, ...(direction && { direction }) };
+      return { distance: 6, drift, ...(direction && { direction }) };
     };
     const draws = 4000;
     let held = 0;
@@ -163,7 +167,7 @@ describe('straightness from drifts', () => {
     const to = (drifts: readonly number[]) =>
       straightening(
         design,
-        drifts.map((drift) => ({ way: 6, drift })),
+        drifts.map((drift) => ({ distance: 6, drift })),
       )!;
     const sure = to([0.8, 0.82, 0.79]);
     expect(sure.moves).toHaveLength(2);
@@ -171,8 +175,8 @@ describe('straightness from drifts', () => {
     expect(to([0.8, -0.7, 0.1]).moves).toEqual([]);
     expect(straightening(design, [])).toBeNull();
     // Runs of 20 cm and less tell no curve.
-    const long = [5, 6].map((way) => ({ way, drift: 0.1 * way }));
-    const short = [0.2, 0.1].map((way) => ({ way, drift: -way }));
+    const long = [5, 6].map((distance) => ({ distance, drift: 0.1 * distance }));
+    const short = [0.2, 0.1].map((distance) => ({ distance, drift: -distance }));
     expect(straightening(design, [...long, ...short])).toEqual(straightening(design, long));
   });
 });

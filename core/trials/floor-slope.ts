@@ -26,9 +26,9 @@ const FEWEST = 2;
  */
 export function floorSlope(out: readonly number[], back: readonly number[], energy: number, mass: number): FloorSlope | null {
   if (out.length < FEWEST || back.length < FEWEST) return null;
-  const [there, returned] = [out, back].map((way) => {
-    const distance = mean([...way]);
-    return { distance, resistance: energy / distance, spread: sampleStandardDeviation([...way]) / Math.sqrt(way.length) / distance };
+  const [there, returned] = [out, back].map((side) => {
+    const distance = mean([...side]);
+    return { distance, resistance: energy / distance, spread: sampleStandardDeviation([...side]) / Math.sqrt(side.length) / distance };
   }) as [Way, Way];
   const weight = mass * GRAVITY;
   return {

@@ -30,10 +30,10 @@ const SAME: Readonly<Record<GroupedBy, (a: Made, b: Made) => boolean>> = {
 export function groupedRuns({ tallies, designs }: Pick<RunTallies, 'tallies' | 'designs'>, by: GroupedBy): LikeRuns[] {
   const groups: LikeRuns[] = [];
   for (const { designId, turns, ...sums } of tallies) {
-    const made: Made = { design: designs[designId]!, wind: turns === null ? { kind: 'full' } : { kind: 'turns', turns } };
-    const at = groups.findIndex((group) => SAME[by](group, made));
+    const ofGroup: Made = { design: designs[designId]!, wind: turns === null ? { kind: 'full' } : { kind: 'turns', turns } };
+    const at = groups.findIndex((group) => SAME[by](group, ofGroup));
     const group = groups[at];
-    if (!group) groups.push({ ...made, designIds: [designId], sums });
+    if (!group) groups.push({ ...ofGroup, designIds: [designId], sums });
     else groups[at] = { ...group, designIds: [...new Set([...group.designIds, designId])], sums: sumsTogether(group.sums, sums) };
   }
   return groups;

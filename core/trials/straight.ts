@@ -6,7 +6,7 @@ import { driftAfter, straighteningMoves, type AxleMove } from '../predict/straig
 
 /** A run or push with how far to the right it stopped: m. */
 export interface Drifted {
-  readonly way: number;
+  readonly distance: number;
   readonly drift: number;
   readonly direction?: 'out' | 'back' | undefined;
 }
@@ -21,7 +21,7 @@ export interface Straightening {
   readonly ofFloor: number | null;
   /** m that it drifts over its mean way, most likely. */
   readonly drift: number;
-  readonly way: number;
+  readonly distance: number;
   /** What to move, each by itself; m by which that is sure. Empty where it cannot be told from straight. */
   readonly moves: readonly AxleMove[];
   readonly within: number;
@@ -34,13 +34,13 @@ const TAPE = 0.01;
 
 /** How to make a car run straight, from drifts in metres: its curvature as the bench reads it from pushes (`curvatureOfPushes`), with its range. Null without any. */
 export function straightening(design: CarDesign, runs: readonly Drifted[]): Straightening | null {
-  const pushes = runs.filter(({ way }) => way > SHORTEST).map(({ way, drift, direction }) => ({ distance: way, drift, direction }));
+  const pushes = runs.filter(({ distance }) => distance > SHORTEST);
   const found = curvatureOfPushes(pushes, TAPE);
   if (!found) return null;
   const { curvature, ofFloor } = found;
   const [low, high] = confidenceInterval(curvature, 0.9);
-  const way = mean(pushes.map(({ distance }) => distance));
-  const drift = driftAfter(curvature.value, way);
+  const meanDistance = mean(pushes.map(({ distance }) => distance));
+  const drift = driftAfter(curvature.value, meanDistance);
   const reach = (high - low) / 2;
   return {
     curvature: curvature.value,
@@ -48,8 +48,8 @@ export function straightening(design: CarDesign, runs: readonly Drifted[]): Stra
     high,
     ofFloor: ofFloor && ofFloor.value,
     drift,
-    way,
-    moves: low > 0 || high < 0 ? straighteningMoves(design, drift, way) : [],
-    within: straighteningMoves(design, driftAfter(Math.max(reach, 1e-6), way), way)[0]!.distance,
+    distance: meanDistance,
+    moves: low > 0 || high < 0 ? straighteningMoves(design, drift, meanDistance) : [],
+    within: straighteningMoves(design, driftAfter(Math.max(reach, 1e-6), meanDistance), meanDistance)[0]!.distance,
   };
 }

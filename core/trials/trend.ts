@@ -19,25 +19,25 @@ function inversionsOf(taken: number, all: number): readonly number[] {
   let row: readonly (readonly number[])[] = [[1]];
   for (let n = 1; n <= all; n++)
     row = Array.from({ length: Math.min(n, taken) + 1 }, (_, k) => {
-      const ways = new Array<number>(k * (n - k) + 1).fill(0);
-      row[k - 1]?.forEach((share, i) => (ways[i]! += (share * k) / n));
-      row[k]?.forEach((share, i) => (ways[i + k]! += (share * (n - k)) / n));
-      return ways;
+      const counts = new Array<number>(k * (n - k) + 1).fill(0);
+      row[k - 1]?.forEach((share, i) => (counts[i]! += (share * k) / n));
+      row[k]?.forEach((share, i) => (counts[i + k]! += (share * (n - k)) / n));
+      return counts;
     });
   return row[taken]!;
 }
 
 /** Share of all orders of some values, in groups of these sizes that are alike, with at most so many inversions: each group among those before it. */
 function atMostInversions(groups: readonly number[], most: number): number {
-  let [ways, placed]: [readonly number[], number] = [[1], 0];
+  let [counts, placed]: [readonly number[], number] = [[1], 0];
   for (const size of groups) {
     placed += size;
     const more = inversionsOf(size, placed);
-    const next = new Array<number>(ways.length + more.length - 1).fill(0);
-    ways.forEach((share, i) => more.forEach((other, j) => (next[i + j]! += share * other)));
-    ways = next;
+    const next = new Array<number>(counts.length + more.length - 1).fill(0);
+    counts.forEach((share, i) => more.forEach((other, j) => (next[i + j]! += share * other)));
+    counts = next;
   }
-  return ways.slice(0, most + 1).reduce((sum, share) => sum + share, 0);
+  return counts.slice(0, most + 1).reduce((sum, share) => sum + share, 0);
 }
 
 /** The trend of distances in the order they were run, ties as they are; null for fewer than three. Source: Kendall 1938 and, for ties, *Rank Correlation Methods*; Sen 1968. */

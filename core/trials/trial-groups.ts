@@ -36,10 +36,10 @@ export function trialGroups(runs: readonly RunOfCar[], putRight: readonly Repair
   const groups: LikeRunGroup[] = [];
   for (const run of runs) {
     const faults = putRight.filter(({ at }) => run.record.ranAt < at).map(({ fault }) => fault);
-    const made = { design: run.design, wind: run.record.wind, direction: run.record.direction, faults };
-    const at = groups.findIndex((group) => isAlike(group, made));
+    const conditions = { design: run.design, wind: run.record.wind, direction: run.record.direction, faults };
+    const at = groups.findIndex((group) => isAlike(group, conditions));
     const group = groups[at];
-    if (!group) groups.push({ ...made, runs: [trialRun(run)], of: [run] });
+    if (!group) groups.push({ ...conditions, runs: [trialRun(run)], of: [run] });
     else groups[at] = { ...group, runs: [...group.runs, trialRun(run)], of: [...group.of, run] };
   }
   return groups;

@@ -36,9 +36,9 @@ type Made = StoredVersion['record'];
 /** Runs before and after a change, in pairs that are alike in all else. What was put right changes no design: there the day tells. */
 function runsAround(before: Made, after: Made, runs: readonly RunOfCar[]): ComparableRuns[] {
   const counted = runs.filter(({ record }) => !record.leftOut);
-  const isOf = (made: Made, { design, record }: RunOfCar): boolean =>
-    isSameBuild(made.design, design) && (!after.putRight || record.ranAt < after.keptAt === (made === before));
-  const of = (made: Made): RunOfCar[] => counted.filter((run) => isOf(made, run));
+  const isOf = (build: Made, { design, record }: RunOfCar): boolean =>
+    isSameBuild(build.design, design) && (!after.putRight || record.ranAt < after.keptAt === (build === before));
+  const of = (build: Made): RunOfCar[] => counted.filter((run) => isOf(build, run));
   return pairsOfRuns(of(before), of(after));
 }
 

@@ -179,17 +179,17 @@ function beforeRuns(group: LikeRunGroup, options: Pick<FitOptions, 'more' | 'wor
 }
 
 /** The most half turns with which 9 in 10 of the fitted car's next runs stop within the room; null where even fully wound they do. */
-function shortRoom(fitted: FittedCar, design: CarDesign, turns: number, ways: RunConditions): ShortRoom | null {
+function shortRoom(fitted: FittedCar, design: CarDesign, turns: number, conditions: RunConditions): ShortRoom | null {
   const room = design.floor.roomLength;
   if (room === null) return null;
   const stops = (wind: Wind): number => {
-    const prediction = predictFitted(fitted, design, wind, ways);
+    const prediction = predictFitted(fitted, design, wind, conditions);
     return prediction ? shareBelow(prediction.lnNext, Math.log(room + STALL)) : 1;
   };
   if (stops({ kind: 'full' }) >= ROOM_PROBABILITY) return null;
   const halves = bisectWhole((n) => stops({ kind: 'turns', turns: n / 2 }) >= ROOM_PROBABILITY, 0, Math.floor(2 * turns));
   if (halves === 0) return { room, turns: 0, distance: { low: 0, middle: 0, high: 0 } };
-  const prediction = predictFitted(fitted, design, { kind: 'turns', turns: halves / 2 }, ways);
+  const prediction = predictFitted(fitted, design, { kind: 'turns', turns: halves / 2 }, conditions);
   return prediction && { room, turns: halves / 2, distance: prediction.mean };
 }
 
@@ -249,7 +249,7 @@ const straighteningOf = (design: CarDesign, runs: readonly RunOfCar[]): Straight
     : straightening(
         design,
         runs.flatMap(({ record: { outcome, drift, direction } }) =>
-          drift === undefined ? [] : [{ way: outcome.distance, drift, direction }],
+          drift === undefined ? [] : [{ distance: outcome.distance, drift, direction }],
         ),
       );
 

@@ -103,7 +103,7 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
   };
   for (const { id, design } of db.prepare<[], { id: string; design: string }>(`SELECT id, design FROM cars WHERE ${here}`).all()) {
     yield { place: ARCHIVE_PLACES.car(id), text: design };
-    for (const kept of versions.iterate(id)) yield { place: ARCHIVE_PLACES.version(id, kept.id), text: kept.record };
+    for (const version of versions.iterate(id)) yield { place: ARCHIVE_PLACES.version(id, version.id), text: version.record };
     yield* inFiles(history.iterate(id), DESIGNS_IN_A_FILE, (rows, n) => ({
       place: ARCHIVE_PLACES.history(id, n),
       text: `{"format":"nimble-axle/car-history","version":1,"earlier":[\n${rows
@@ -125,10 +125,10 @@ export async function* archiveOf(open: Db, savedAt: Date): AsyncGenerator<Uint8A
   try {
     await open.backup(copy, { progress: () => PAGES_AT_ONCE });
     db = new Database(copy, { readonly: true });
-    let made: Uint8Array[] = [];
+    let written: Uint8Array[] = [];
     const zip = new Zip((error, bytes) => {
       if (error) throw error;
-      made.push(bytes);
+      written.push(bytes);
     });
     const encoder = new TextEncoder();
     let files = 0;
@@ -138,12 +138,12 @@ export async function* archiveOf(open: Db, savedAt: Date): AsyncGenerator<Uint8A
       zip.add(file);
       file.push(encoder.encode(text), true);
       if (++files % FILES_AT_ONCE !== 0) continue;
-      yield* made;
-      made = [];
+      yield* written;
+      written = [];
       await new Promise((resolve) => setImmediate(resolve));
     }
     zip.end();
-    yield* made;
+    yield* written;
   } finally {
     db?.close();
     rmSync(folder, { recursive: true, force: true });

@@ -18,11 +18,11 @@ interface AttemptLimits {
 
 /** `limitAttempts({ window: 60_000, each: 5, all: 30 })`: after five of one sender it waits until its first is a minute old. */
 export function limitAttempts({ window, each, all, now = () => performance.now() }: AttemptLimits): Attempts {
-  let made: { readonly from: string; readonly at: number }[] = [];
-  const recent = () => (made = made.filter(({ at }) => now() - at < window));
+  let attempts: { readonly from: string; readonly at: number }[] = [];
+  const recent = () => (attempts = attempts.filter(({ at }) => now() - at < window));
   return {
-    mayTry: (from) => recent().length < all && made.filter((one) => one.from === from).length < each,
-    count: (from) => void made.push({ from, at: now() }),
-    reset: () => void (made = []),
+    mayTry: (from) => recent().length < all && attempts.filter((one) => one.from === from).length < each,
+    count: (from) => void attempts.push({ from, at: now() }),
+    reset: () => void (attempts = []),
   };
 }

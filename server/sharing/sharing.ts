@@ -100,14 +100,14 @@ function keptSharing(db: Db) {
 }
 
 export function makeSharing(db: Db): Sharing {
-  const kept = keptSharing(db);
+  const stored = keptSharing(db);
   const attempts = limitAttempts(WRONG_CODES);
   let shared: Shared | null = null;
-  let isKept = kept.get() !== null;
+  let isKept = stored.get() !== null;
 
   const save = (): void => {
-    if (shared && isKept) kept.put({ codes: shared.codes, joined: [...shared.joined] });
-    else kept.remove();
+    if (shared && isKept) stored.put({ codes: shared.codes, joined: [...shared.joined] });
+    else stored.remove();
   };
   const state = (): SharingState => {
     if (shared === null) return { shared: null };
@@ -152,7 +152,7 @@ export function makeSharing(db: Db): Sharing {
       return state();
     },
     resume: async (app) => {
-      const before = kept.get();
+      const before = stored.get();
       if (before) await listen(app, before);
     },
     keep: (wanted) => {

@@ -180,16 +180,16 @@ export async function sendQueued(dispatch: AppDispatch): Promise<number> {
     const runs = await queuedRuns();
     for (const waiting of runs) {
       if (waiting.problem !== null) continue;
-      const kept = await send(dispatch, waiting);
-      if (kept.kind === 'stored') {
+      const outcome = await send(dispatch, waiting);
+      if (outcome.kind === 'stored') {
         stored++;
         const photo = await settle(waiting);
         if (photo) await sendPhoto(dispatch, photo);
-      } else if (kept.kind === 'refused') await put('waiting', { ...waiting, problem: problemLine(kept.error), delay: null });
+      } else if (outcome.kind === 'refused') await put('waiting', { ...waiting, problem: problemLine(outcome.error), delay: null });
       else {
-        if (kept.delay !== waiting.delay) await put('waiting', { ...waiting, delay: kept.delay ?? null });
+        if (outcome.delay !== waiting.delay) await put('waiting', { ...waiting, delay: outcome.delay ?? null });
         // The program is not there: the others would wait as well.
-        if (!kept.delay) break;
+        if (!outcome.delay) break;
       }
     }
     for (const photo of await queuedPhotos()) if (maySend(photo) && !(await sendPhoto(dispatch, photo))) break;

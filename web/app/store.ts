@@ -26,12 +26,12 @@ export function makeStore() {
     reducer,
     middleware: (defaults) => defaults().prepend(carAutosave.middleware, briefAutosave.middleware).concat(api.middleware, joinAgain),
   });
-  let kept = store.getState();
+  let previous = store.getState();
   store.subscribe(() => {
     const state = store.getState();
-    if (state.preferences !== kept.preferences) keepPreferences(state.preferences);
-    if (state.track !== kept.track) keepTrackForms(state.track);
-    kept = state;
+    if (state.preferences !== previous.preferences) keepPreferences(state.preferences);
+    if (state.track !== previous.track) keepTrackForms(state.track);
+    previous = state;
   });
   return store;
 }

@@ -23,28 +23,28 @@ export function Chart({ option, onPoint, onPlace, onTake, ...box }: ChartProps) 
     heard.current = { onPoint, onPlace, onTake };
   });
   useLayoutEffect(() => {
-    const made = init(element.current!);
-    chart.current = made;
-    const observer = new ResizeObserver(() => made.resize());
+    const instance = init(element.current!);
+    chart.current = instance;
+    const observer = new ResizeObserver(() => instance.resize());
     observer.observe(element.current!);
     const placeOf = (x: number, y: number): readonly [number, number] | null =>
-      made.containPixel('grid', [x, y]) ? (made.convertFromPixel('grid', [x, y]) as [number, number]) : null;
-    made.getZr().on('mousemove', ({ offsetX, offsetY }) => {
+      instance.containPixel('grid', [x, y]) ? (instance.convertFromPixel('grid', [x, y]) as [number, number]) : null;
+    instance.getZr().on('mousemove', ({ offsetX, offsetY }) => {
       const place = placeOf(offsetX, offsetY);
       heard.current.onPoint?.(place && place[0]);
       heard.current.onPlace?.(place);
     });
-    made.getZr().on('click', ({ offsetX, offsetY }) => {
+    instance.getZr().on('click', ({ offsetX, offsetY }) => {
       const place = placeOf(offsetX, offsetY);
       if (place) heard.current.onTake?.(place);
     });
-    made.getZr().on('globalout', () => {
+    instance.getZr().on('globalout', () => {
       heard.current.onPoint?.(null);
       heard.current.onPlace?.(null);
     });
     return () => {
       observer.disconnect();
-      made.dispose();
+      instance.dispose();
     };
   }, []);
   useLayoutEffect(() => {

@@ -88,8 +88,8 @@ const Handle = memo(function Handle({ label, size, value, x, y, across, up, perM
   // As far as the size's slider goes; a size typed beyond it may stay there.
   const [low, high] = [Math.min(size.low, value), Math.max(size.high, value)];
   const change = (next: number, gesture: string): void => {
-    const kept = Math.min(Math.max(next, low), high);
-    if (kept !== value) edit((car) => size.write(car, kept), gesture);
+    const bounded = Math.min(Math.max(next, low), high);
+    if (bounded !== value) edit((car) => size.write(car, bounded), gesture);
   };
   const words = formatQuantity(value, size.quantity, units);
   return (
@@ -124,8 +124,8 @@ const Handle = memo(function Handle({ label, size, value, x, y, across, up, perM
       onPointerMove={(event) => {
         const from = grab.current;
         if (!from) return;
-        const way = ((event.clientX - from.x) * across - (event.clientY - from.y) * up) / perMetre;
-        change(snapped(from.value + gain * way, event.altKey ? step / 10 : step), from.gesture);
+        const moved = ((event.clientX - from.x) * across - (event.clientY - from.y) * up) / perMetre;
+        change(snapped(from.value + gain * moved, event.altKey ? step / 10 : step), from.gesture);
       }}
       onPointerUp={() => {
         grab.current = null;

@@ -32,9 +32,9 @@ export function useAssessment(design: CarDesign, units: UnitSystem): Assessing {
     () =>
       ask(
         { design, units },
-        (made) => {
+        (assessment) => {
           setBroken(false);
-          setAssessment(made);
+          setAssessment(assessment);
         },
         () => setBroken(true),
       ),

@@ -31,8 +31,8 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   );
 
   /** Keeps the present design, or another that was found, as a version; with the fault that was put right on it, the measurement that it was made by, or what was measured of it when it was built, and the version it grew from where that is known. Its id; null where that went wrong. */
-  const keep = async (name: string, note: string, kept: CarDesign = design, by: MadeBy = {}): Promise<string | null> => {
-    const { closest, change } = by.parent ? { closest: null, change: describeChanges(design, kept, units) } : grownFrom(kept);
+  const keep = async (name: string, note: string, saved: CarDesign = design, by: MadeBy = {}): Promise<string | null> => {
+    const { closest, change } = by.parent ? { closest: null, change: describeChanges(design, saved, units) } : grownFrom(saved);
     const id = newId();
     const answer = await save({
       carId,
@@ -47,7 +47,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
         parent: closest?.id ?? null,
         change: change.slice(0, 2000),
         ...by,
-        design: kept,
+        design: saved,
       },
     });
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Saved as “${name}”`));

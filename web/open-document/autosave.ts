@@ -56,7 +56,7 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
       if (answer.data) {
         channel.postMessage(id);
         toldOf = null;
-        dispatch(actions.saveLanded({ kept: keptOf(answer.data as never), sent }));
+        dispatch(actions.saveLanded({ stored: keptOf(answer.data as never), sent }));
         continue;
       }
       const { current } = problemOf(answer.error);

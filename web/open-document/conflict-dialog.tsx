@@ -31,10 +31,10 @@ export function ConflictDialog<T>({ kind, rowsOf, keepBeside }: ConflictProps<T>
     dispatch(opened({ kept: other, draft: null }));
   };
   const keepBoth = async (): Promise<void> => {
-    const kept = await keepBeside(present);
-    if ('error' in kept) return void dispatch(toasted(problemLine(kept.error), { tone: 'stop' }));
+    const isSaved = await keepBeside(present);
+    if ('error' in isSaved) return void dispatch(toasted(problemLine(isSaved.error), { tone: 'stop' }));
     takeOther();
-    dispatch(toasted(`Yours was saved as “${kept.name}”`));
+    dispatch(toasted(`Yours was saved as “${isSaved.name}”`));
   };
   return (
     <Dialog open aria-labelledby="conflict-title" maxWidth="sm">

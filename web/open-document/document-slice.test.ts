@@ -50,5 +50,5 @@ describe('a design being edited', () => {
     expect(reduce(torn, mineChosen())).toMatchObject({ save: 'waiting', baseVersion: 7, present: { wheelbase: 0.2 }, other: null });
   });
   it('goes on from the version that landed', () =>
-    expect(after(saveLanded({ kept: { ...car, version: 4 }, sent: design }))).toMatchObject({ baseVersion: 4 }));
+    expect(after(saveLanded({ stored: { ...car, version: 4 }, sent: design }))).toMatchObject({ baseVersion: 4 }));
 });

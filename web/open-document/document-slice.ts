@@ -46,13 +46,13 @@ export function documentSlice<T>(name: string) {
     name,
     initialState: null as State,
     reducers: {
-      opened: (_state, { payload: { kept, draft } }: PayloadAction<{ kept: KeptDocument<T>; draft: T | null }>) =>
+      opened: (_state, { payload: { kept: stored, draft } }: PayloadAction<{ kept: KeptDocument<T>; draft: T | null }>) =>
         ({
-          id: kept.id,
-          baseVersion: kept.version,
-          base: kept.content,
-          present: draft ?? kept.content,
-          past: draft ? [kept.content] : [],
+          id: stored.id,
+          baseVersion: stored.version,
+          base: stored.content,
+          present: draft ?? stored.content,
+          past: draft ? [stored.content] : [],
           future: [],
           gesture: null,
           save: draft ? 'waiting' : 'saved',
@@ -75,7 +75,7 @@ export function documentSlice<T>(name: string) {
         return { ...state, past: [...state.past, state.present], present, future, gesture: null, save: waiting(state) };
       }),
       saveStarted: open<void>((state) => ({ ...state, save: 'saving' })),
-      saveLanded: open<{ kept: KeptDocument<T>; sent: T }>((state, { kept, sent }) =>
+      saveLanded: open<{ stored: KeptDocument<T>; sent: T }>((state, { stored: kept, sent }) =>
         state.id === kept.id ? { ...state, baseVersion: kept.version, base: sent, failure: null } : state,
       ),
       saveSettled: open<void>((state) => ({ ...state, save: 'saved' })),

@@ -11,12 +11,12 @@ import { openedAs } from './opened-as.ts';
 async function openDocument<T>({ getState, dispatch }: AppStore, kind: DocumentKind<T>, id: string, onOpened: () => void): Promise<void> {
   const { actions } = kind.slice;
   await kind.autosave.flush(getState, dispatch);
-  const kept = await kind.fetch(dispatch, id);
-  if (!kept) return;
-  const { draft, isConflict } = openedAs(kept, await findDraft(id, kind.reader));
+  const stored = await kind.fetch(dispatch, id);
+  if (!stored) return;
+  const { draft, isConflict } = openedAs(stored, await findDraft(id, kind.reader));
   if (!draft) dropDraft(id);
-  dispatch(actions.opened({ kept, draft }));
-  if (isConflict) dispatch(actions.changedElsewhere(kept));
+  dispatch(actions.opened({ kept: stored, draft }));
+  if (isConflict) dispatch(actions.changedElsewhere(stored));
   onOpened();
 }
 
@@ -31,11 +31,11 @@ export function useOpenDocument<T>(kind: DocumentKind<T>, id: string, isOpen: bo
     () =>
       kind.autosave.onSavedElsewhere(async (saved) => {
         if (saved !== id) return;
-        const kept = await kind.fetch(dispatch, id);
+        const stored = await kind.fetch(dispatch, id);
         const mine = kind.openOf(store.getState());
-        if (!kept || !mine || mine.id !== id || kept.version === mine.baseVersion) return;
-        if (mine.present !== mine.base) return void dispatch(kind.slice.actions.changedElsewhere(kept));
-        dispatch(kind.slice.actions.opened({ kept, draft: null }));
+        if (!stored || !mine || mine.id !== id || stored.version === mine.baseVersion) return;
+        if (mine.present !== mine.base) return void dispatch(kind.slice.actions.changedElsewhere(stored));
+        dispatch(kind.slice.actions.opened({ kept: stored, draft: null }));
         dispatch(toasted(`This ${kind.what} was changed in another tab; you see the newest version`));
       }),
     [store, dispatch, kind, id],

@@ -35,10 +35,10 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        const made = partOf(draft, others);
-        const wrong = 'part' in made ? wrongCount(made.part.count) : null;
-        setProblems('problems' in made ? made.problems : wrong ? { count: wrong } : {});
-        if ('part' in made && !wrong) void onKeep(made.part);
+        const part = partOf(draft, others);
+        const wrong = 'part' in part ? wrongCount(part.part.count) : null;
+        setProblems('problems' in part ? part.problems : wrong ? { count: wrong } : {});
+        if ('part' in part && !wrong) void onKeep(part.part);
       }}
       sx={{ display: 'grid', gap: 3 }}
     >

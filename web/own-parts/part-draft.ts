@@ -62,8 +62,8 @@ const typedOf = ({ kind, name, like, values, evidence, count, cost }: OwnPart): 
 });
 
 /** A value that reads as it was kept is the kept one: four digits are shown of it. */
-const asKept = (kept: number | undefined, typed: number): number =>
-  kept !== undefined && Number(kept.toPrecision(4)) === Number(typed.toPrecision(4)) ? kept : typed;
+const asKept = (stored: number | undefined, typed: number): number =>
+  stored !== undefined && Number(stored.toPrecision(4)) === Number(typed.toPrecision(4)) ? stored : typed;
 
 /** The part that is typed, or what is wrong with which field. */
 export function partOf(

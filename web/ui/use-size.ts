@@ -4,12 +4,12 @@ import { useCallback, useRef, useState } from 'react';
 export function useSize<T extends HTMLElement>() {
   const element = useRef<T | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
-  const ref = useCallback((made: T) => {
-    element.current = made;
-    const measure = (): void => setSize({ width: made.clientWidth, height: made.clientHeight });
+  const ref = useCallback((mounted: T) => {
+    element.current = mounted;
+    const measure = (): void => setSize({ width: mounted.clientWidth, height: mounted.clientHeight });
     measure();
     const observer = new ResizeObserver(measure);
-    observer.observe(made);
+    observer.observe(mounted);
     return () => {
       observer.disconnect();
       element.current = null;

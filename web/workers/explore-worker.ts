@@ -34,10 +34,10 @@ const REST = 15;
 /** Ends the rehearsal: what is asked for now comes first. */
 let isWanted = false;
 const wanted =
-  <A extends unknown[], R>(made: (...asked: A) => R) =>
+  <A extends unknown[], R>(compute: (...asked: A) => R) =>
   (...asked: A): R => {
     isWanted = true;
-    return made(...asked);
+    return compute(...asked);
   };
 
 const work = {

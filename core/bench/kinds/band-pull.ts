@@ -68,7 +68,7 @@ export const bandPull: MeasurementRecord<'band-pull'> = {
       back && back.force.length > 1
         ? propagateUncertainty(
             [returnedFraction({ x: stretchedLength, y: force }, { x: back.stretchedLength, y: back.force }, fit.scatter)],
-            (kept) => (1 - kept) / (longest - 1),
+            (returned) => (1 - returned) / (longest - 1),
           )
         : null;
     return {

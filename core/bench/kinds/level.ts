@@ -55,13 +55,13 @@ export const level: MeasurementRecord<'level'> = {
   simulate: ({ design, slope, weight, numbers }, { read, varied }) => {
     // Runs of the car itself, which tell nothing of how they are reckoned with; the energy as the builder’s model says it.
     const energy = energyOnTheWay(design);
-    const reach = (way: 1 | -1): number => {
-      const run = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, slope: way * slope }));
+    const reach = (direction: 1 | -1): number => {
+      const run = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, slope: direction * slope }));
       return run.kind === 'ran' ? run.result.distance : 0;
     };
     const [out, home] = [reach(1), reach(-1)];
     if (energy === null || !(out > 0.5 && home > 0.5) || Math.max(out, home) > 3 * Math.min(out, home)) return null;
-    const six = (way: number) => numbered(6).map(() => read(varied(way), TAPE_MEASURE));
+    const six = (distance: number) => numbered(6).map(() => read(varied(distance), TAPE_MEASURE));
     return simulated(
       { out: six(out), back: six(home), energy, mass: weight.mass },
       { out: TAPE_MEASURE.division, back: TAPE_MEASURE.division },

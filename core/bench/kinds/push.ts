@@ -38,11 +38,11 @@ export const push: MeasurementRecord<'push'> = {
     const division = divisionOf(measurement, 'drift');
     const pushes = drift.map((aside, i) => ({ drift: aside, distance: distance[i]!, direction: direction?.[i] }));
     const { curvature, ofFloor, each } = curvatureOfPushes(pushes, division)!;
-    const way = mean([...distance]);
+    const meanDistance = mean([...distance]);
     return {
       values: {
         curvature,
-        drift: propagateUncertainty([curvature, exactEstimate(way)], driftAfter),
+        drift: propagateUncertainty([curvature, exactEstimate(meanDistance)], driftAfter),
         ...(ofFloor && { ofFloor }),
       },
       drawn: meanPlot('curvature, 1/m', each, 0, pushRepeats(pushes)),
@@ -50,12 +50,12 @@ export const push: MeasurementRecord<'push'> = {
     };
   },
   simulate: ({ curvature }, { normal }) => {
-    const ways = numbered(8).map((i) => (i % 2 === 0 ? 'out' : 'back') as 'out' | 'back');
+    const directions = numbered(8).map((i) => (i % 2 === 0 ? 'out' : 'back') as 'out' | 'back');
     const ofFloor = 0.004;
-    const drift = ways.map((way) => {
-      const aside = driftAfter(curvature + (way === 'out' ? ofFloor : -ofFloor), 4) + 0.06 * normal();
+    const drift = directions.map((direction) => {
+      const aside = driftAfter(curvature + (direction === 'out' ? ofFloor : -ofFloor), 4) + 0.06 * normal();
       return Number((Math.round(aside / 0.01) * 0.01).toFixed(2));
     });
-    return simulated({ drift, distance: ways.map(() => 4), direction: ways }, { drift: 0.01 }, { curvature, ofFloor });
+    return simulated({ drift, distance: directions.map(() => 4), direction: directions }, { drift: 0.01 }, { curvature, ofFloor });
   },
 };

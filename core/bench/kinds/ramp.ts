@@ -38,7 +38,7 @@ export const ramp: MeasurementRecord<'ramp'> = {
     const divisions = [divisionOf(measurement, 'height'), divisionOf(measurement, 'distance')] as const;
     const single = height.length === 1;
     // Each roll is a measurement by itself; how high the ramp stands is off alike in all of one ramp.
-    const shares = distance.map((way, i) => (single ? height[0]! : height[i]!) / (way + run));
+    const shares = distance.map((rolled, i) => (single ? height[0]! : height[i]!) / (rolled + run));
     const repeats = REPEATS.roll * mean(shares);
     const scattered = meanEstimate(shares, (divisions[1] * shares[0]!) / (distance[0]! + run), repeats);
     const high = single ? makeEstimate(height[0]!, resolutionUncertainty(divisions[0])) : exactEstimate(1);

@@ -102,7 +102,7 @@ export const rimPull: MeasurementRecord<'rim-pull'> = {
     // A washer holds by more the more is wound: another curve than the rubber’s.
     const isBlurred = lettingBack && numbers.washerFriction !== undefined;
     const values = fit.estimates.map((fitted) =>
-      propagateUncertainty([fitted, makeEstimate(1, Math.hypot(...keeps))], (value, kept) => value / kept),
+      propagateUncertainty([fitted, makeEstimate(1, Math.hypot(...keeps))], (value, returned) => value / returned),
     );
     return {
       values: {

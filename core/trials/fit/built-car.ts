@@ -205,18 +205,18 @@ export function latentParameters(designs: readonly CarDesign[]): readonly Latent
 export function builtWith(car: BuiltCar, unknowns: readonly LatentParameter[], off: ArrayLike<number>): BuiltCar {
   // Numbers are written into one copy: a fit builds thousands of cars.
   let numbers = { ...car.numbers };
-  let made: BuiltCar = { ...car, numbers };
+  let changed: BuiltCar = { ...car, numbers };
   unknowns.forEach((unknown, i) => {
     if (off[i] === 0 && !unknown.isThere) return;
-    if (unknown.into) unknown.into(numbers, made, off[i]!);
+    if (unknown.into) unknown.into(numbers, changed, off[i]!);
     else {
-      const other = unknown.perturb(made, off[i]!);
-      if (other === made) return;
+      const other = unknown.perturb(changed, off[i]!);
+      if (other === changed) return;
       numbers = { ...other.numbers };
-      made = { ...other, numbers };
+      changed = { ...other, numbers };
     }
   });
-  return made;
+  return changed;
 }
 
 /** Values that resist along the way. */

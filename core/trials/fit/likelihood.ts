@@ -95,13 +95,13 @@ function oneSidedTerm(model: Float64Array, limit: number, side: 1 | -1, variance
 /** ln Γ-free constant of the multivariate t is the same for all values of the scatter, so it is left out. */
 export function runTerm(observed: RunObservation, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
   const { resistance, energy, grip } = directions;
-  const way = Math.sqrt(runVariance(directions, scatter));
-  if (observed.kind === 'did-not-start') return oneSidedTerm(model, Math.log(START + STALL), -1, way ** 2);
+  const deviation = Math.sqrt(runVariance(directions, scatter));
+  if (observed.kind === 'did-not-start') return oneSidedTerm(model, Math.log(START + STALL), -1, deviation ** 2);
   // Of two runs each scatters.
-  if (observed.kind === 'further') return oneSidedTerm(model, observed.values[0]!, 1, 2 * way ** 2);
-  if (observed.kind === 'less-far') return oneSidedTerm(model, observed.values[0]!, -1, 2 * way ** 2);
+  if (observed.kind === 'further') return oneSidedTerm(model, observed.values[0]!, 1, 2 * deviation ** 2);
+  if (observed.kind === 'less-far') return oneSidedTerm(model, observed.values[0]!, -1, 2 * deviation ** 2);
   if (observed.kind === 'at-least') {
-    const sigma = Math.sqrt(way ** 2 + observed.instrument[0]!);
+    const sigma = Math.sqrt(deviation ** 2 + observed.instrument[0]!);
     const x = (model[0]! - observed.values[0]!) / sigma;
     const { value, slope } = lnNormal(x);
     return {

@@ -22,8 +22,10 @@ const LATE = 4;
 const LN_NEVER = Math.log(30);
 
 /** How far a path of this curvature leads straight ahead. m. Source: chord of an arc, 2/κ sin(κs/2). */
-const straight = (way: number, curvature: number): number =>
-  Math.abs(curvature * way) < 1e-6 ? way : Math.abs((2 / curvature) * Math.sin(Math.min(Math.abs(curvature) * way, Math.PI) / 2));
+const straight = (distance: number, curvature: number): number =>
+  Math.abs(curvature * distance) < 1e-6
+    ? distance
+    : Math.abs((2 / curvature) * Math.sin(Math.min(Math.abs(curvature) * distance, Math.PI) / 2));
 
 /** The outputs of a car's run; null where it cannot run so. `marks`: m, ascending. */
 export function outputsOf(car: BuiltCar, marks: readonly number[], workspace: Workspace): Outputs | null {

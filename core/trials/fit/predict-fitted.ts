@@ -116,10 +116,10 @@ function bendOf(fitted: FittedCar, car: BuiltCar, row: Row): ((value: number) =>
   const half = solveLower(best.root, row.slope);
   const spread = Math.sqrt(half.reduce((sum, by) => sum + by * by, 0));
   if (!(spread > 1e-6)) return null;
-  const way = solveLowerTransposed(best.root, half).map((by) => by / spread);
+  const direction = solveLowerTransposed(best.root, half).map((by) => by / spread);
   const middle = row.value + row.slope.reduce((sum, by, i) => sum + by * (best.place[i]! - found[i]!), 0);
   const nodes = NODES.flatMap((t) => {
-    const at = best.place.map((z, i) => z + t * way[i]!);
+    const at = best.place.map((z, i) => z + t * direction[i]!);
     const outputs = outputsOf(builtWith(car, unknowns, at), [], workspace);
     if (!outputs) return [];
     const lacks = row.slope.subarray(unknowns.length).reduce((sum, by, g) => sum + by * at[unknowns.length + g]!, 0);

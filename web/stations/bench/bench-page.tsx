@@ -72,7 +72,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
             {order.map((kind) => {
               const { name, minutes, tells, needs } = MEASUREMENTS[kind];
               const brings = ranking?.measurements.find((one) => one.kind === kind);
-              const made = bench.done.findLast((one) => one.measurement.kind === kind && one.isIn);
+              const applied = bench.done.findLast((one) => one.measurement.kind === kind && one.isIn);
               return (
                 <li key={kind}>
                   <button
@@ -96,9 +96,9 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
                         </>
                       )}
                     </span>
-                    {made && (
+                    {applied && (
                       <span className={plain.caption} style={{ gridColumn: '1 / -1' }}>
-                        ✓ {dayOf(made.at)}: {describeGain(made, units)}
+                        ✓ {dayOf(applied.at)}: {describeGain(applied, units)}
                       </span>
                     )}
                     {brings && brings.share > LITTLE && (

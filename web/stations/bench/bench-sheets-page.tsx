@@ -21,8 +21,8 @@ export function BenchSheetsPage() {
   if (missing) return <NotFoundScreen />;
   if (!design) return <div role="status" aria-busy aria-label="Opening the car" />;
   const unit = (quantity: Quantity): string => {
-    const unit = unitOf(quantity, units);
-    return unit === '' ? '' : `, ${unit}`;
+    const name = unitOf(quantity, units);
+    return name === '' ? '' : `, ${name}`;
   };
   return (
     <article className={styles.sheets} aria-label={`Bench sheets of ${design.name}`}>

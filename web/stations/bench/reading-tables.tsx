@@ -24,8 +24,8 @@ export function ReadingTables({ design, kind, readings }: ReadingTablesProps) {
   const { columns, once, division } = MEASUREMENTS[kind];
   const dividing = columns.find(({ key }) => division.of.includes(key))!;
   const unit = (quantity: Quantity): string => {
-    const unit = unitOf(quantity, units);
-    return unit === '' ? '' : `, ${unit}`;
+    const name = unitOf(quantity, units);
+    return name === '' ? '' : `, ${name}`;
   };
   const field = (value: number, quantity: Quantity): string => inField(value, quantity, units);
   return (

@@ -24,9 +24,9 @@ export function useTypedReadings(carId: string, kind: MeasurementKind) {
   const take = (next: TypedReadings): void => {
     const last = next.rows.findLastIndex((row) => Object.values(row).some((text) => text.trim() !== ''));
     const rows = Array.from({ length: Math.max(NO_READINGS.rows.length, last + 1 + SPARE) }, (_, i) => next.rows[i] ?? {});
-    const kept = { ...next, rows, units };
-    localStorage.setItem(keyOf(carId, kind), JSON.stringify(kept));
-    setTyped(kept);
+    const filled = { ...next, rows, units };
+    localStorage.setItem(keyOf(carId, kind), JSON.stringify(filled));
+    setTyped(filled);
   };
   useUnitsOfTyping(typed.units, (reread) => take(rereadings(kind, typed, reread)));
   return {

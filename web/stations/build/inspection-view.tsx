@@ -31,13 +31,13 @@ interface InspectionViewProps {
 const NOTHING: Readonly<Record<string, string>> = {};
 
 /** What one size costs, in words: metres, and off the line at the goal. */
-function costWords({ costs, drift }: InspectionRow, way: number, units: UnitSystem): string {
+function costWords({ costs, drift }: InspectionRow, distance: number, units: UnitSystem): string {
   const words: string[] = [];
   if (costs !== null && Math.abs(costs) > 0.05)
     words.push(`${costs < 0 ? 'less by' : 'more by'} ${formatAbout(Math.abs(costs), 'distance', units)}`);
   if (drift !== null)
     words.push(
-      `${formatPredicted(Math.abs(drift), 'distance', units)} to the ${drift > 0 ? 'right' : 'left'} after ${Number(formatNumber(way, 'distance', units))} ${unitOf('distance', units)}`,
+      `${formatPredicted(Math.abs(drift), 'distance', units)} to the ${drift > 0 ? 'right' : 'left'} after ${Number(formatNumber(distance, 'distance', units))} ${unitOf('distance', units)}`,
     );
   return words.length > 0 ? words.join(', ') : costs === null ? 'not in the model' : 'almost nothing';
 }
@@ -65,7 +65,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
   );
   const built = useMemo(() => designAsBuilt(design, JSON.parse(key) as Record<string, number>), [design, key]);
   const canRun = prepareRun(built).kind === 'ready';
-  const way = goalDistance(design);
+  const distance = goalDistance(design);
   const moves = [...rowsById.values()].find(({ moves: some }) => some.length > 0)?.moves ?? [];
   const wrong = read.find(({ parsed }) => parsed?.kind === 'unclear');
   return (
@@ -111,7 +111,7 @@ export function InspectionView({ carId, design, onBuilt }: InspectionViewProps) 
                       : Math.abs(one.off) <= tolerance
                         ? '✕ left and right differ'
                         : `✕ ${one.off > 0 ? '+' : '−'}${formatQuantity(Math.abs(one.off), quantity, units)}`,
-              one ? costWords(one, way, units) : '',
+              one ? costWords(one, distance, units) : '',
               one && !one.isWithin ? cure : '',
             ];
           })}

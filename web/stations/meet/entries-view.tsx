@@ -111,7 +111,7 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
             hasBegun={hasBegun}
             entry={entry}
             design={cars.find(({ id }) => id === entry.carId)?.design ?? null}
-            onChange={(made) => void changeEntry(entry.id, made)}
+            onChange={(change) => void changeEntry(entry.id, change)}
           />
         ))}
       </div>

@@ -46,7 +46,7 @@ interface EntryCardProps {
   readonly entry: Entry;
   /** Of a car that is in the Garage. */
   readonly design: CarDesign | null;
-  readonly onChange: (made: (entry: Entry) => Entry) => void;
+  readonly onChange: (change: (entry: Entry) => Entry) => void;
 }
 
 /** One entry: the car inspected rule by rule, style, what it expects to come, and whether it runs. */

@@ -56,8 +56,8 @@ export function RunView({ meetId, open }: { readonly meetId: string; readonly op
   const meet = open.meet!;
   const { rounds } = meet.brief;
   const heats = orderOf(meet);
-  const made = results.map(({ result }) => result);
-  const left = heatsLeft(heats, made);
+  const saved = results.map(({ result }) => result);
+  const left = heatsLeft(heats, saved);
   // A heat in which something is typed stays until that is written or dropped, whatever others write.
   const [typing, tellTyping] = useReducer(typingReducer, null, (): Typing | null => {
     const heat = heats.find((one) => one.cars.some(({ entry }) => isTypedHere(typedName(meetId, one, entry))));

@@ -31,7 +31,7 @@ const WAYS = { hand: 'by hand, with a stopwatch', gates: 'by gates' } as const;
 
 /** Times of a run by a watch or by gates, put into the result of the car that is chosen. */
 export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
-  const [way, setWay] = useState<keyof typeof WAYS>('hand');
+  const [method, setWay] = useState<keyof typeof WAYS>('hand');
   const [chosen, setChosen] = useState('');
   const [further, setFurther] = useLocalStorage('meet-gates', '');
   const units = useUnits();
@@ -61,7 +61,7 @@ export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
             onChange={setChosen}
           />
         )}
-        <ChoiceSelect label="Timed" value={way} options={WAYS} onChange={setWay} />
+        <ChoiceSelect label="Timed" value={method} options={WAYS} onChange={setWay} />
         <TextEntry
           label={`Times are taken at, ${unitOf('distance', units)} (6, 12)`}
           value={further}
@@ -76,9 +76,9 @@ export function TimePanel({ name, round, cars, onTimed }: TimePanelProps) {
         <p className={`${plain.caption} ${plain.muted}`}>
           {marks.length === 0
             ? 'Without a timing point the watch takes the whole time, and gates tell nothing.'
-            : `${way === 'gates' ? 'Gate 0 is the line; gates stand at' : 'Press at'} ${marks.join(', ')} m${mark === undefined ? '' : `; the time at ${mark} m counts`}.`}
+            : `${method === 'gates' ? 'Gate 0 is the line; gates stand at' : 'Press at'} ${marks.join(', ')} m${mark === undefined ? '' : `; the time at ${mark} m counts`}.`}
         </p>
-        {way === 'hand' ? (
+        {method === 'hand' ? (
           <WatchPanel name={name} marks={marks} taking="Into the result" onStopped={(_time, splits) => take('hand', splits, null)} />
         ) : (
           <GatePanel

@@ -53,11 +53,11 @@ export function useMeet(meetId: string) {
   const fail = useCallback((reason: unknown): false => (dispatch(toasted(problemLine(reason), { tone: 'stop' })), false), [dispatch]);
   /** Changes the meet; where somebody else was quicker, the same change is made to what they wrote. */
   const change = useCallback(
-    async (made: (meet: Meet) => Meet): Promise<boolean> => {
+    async (change: (meet: Meet) => Meet): Promise<boolean> => {
       if (!stored) return false;
       const answer = await saveChange(
         { version: stored.version, content: stored.meet },
-        (before) => ({ ...made(before), entries: [] }),
+        (before) => ({ ...change(before), entries: [] }),
         (baseVersion, content) => save({ id: meetId, baseVersion, content }),
         (current: StoredMeet) => current.meet,
       );
@@ -80,12 +80,12 @@ export function useMeet(meetId: string) {
   );
   /** Changes an entry; what others changed of it meanwhile stays. */
   const changeEntry = useCallback(
-    async (id: string, made: (entry: Entry) => Entry): Promise<boolean> => {
+    async (id: string, change: (entry: Entry) => Entry): Promise<boolean> => {
       const now = entered?.readable.find((one) => one.id === id);
       if (!now) return false;
       const answer = await saveChange(
         { version: now.version, content: now.entry.entry },
-        made,
+        change,
         (baseVersion, entry) => saveEntry({ meetId, id, baseVersion, content: meetEntry(meetId, entry) }),
         (current: StoredEntry) => current.entry.entry,
       );

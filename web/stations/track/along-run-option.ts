@@ -13,11 +13,11 @@ import { acrossName, axisText, upName } from '../../charts/axis-text.ts';
 import type { Tokens } from '../../ui/tokens.ts';
 
 /** A run along its way: measured pieces, the model behind them, the fitted coasting over them. */
-export function alongRunOption(way: AlongTheWay, trace: Trace, axis: WayQuantity, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
+export function alongRunOption(along: AlongTheWay, trace: Trace, axis: WayQuantity, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const metre = unitValue('distance', units);
   const up = unitValue(axis, units);
   const inUnits = (places: readonly AtPlace[]): AtPlace[] => places.map(([x, y]) => [x / metre, y / up]);
-  const end = Math.max(way.speeds.at(-1)!.to, trace.distance.at(-1)!);
+  const end = Math.max(along.speeds.at(-1)!.to, trace.distance.at(-1)!);
   const line = (name: string, data: AtPlace[], colour: string, type: 'solid' | 'dashed') => ({
     type: 'line',
     name,
@@ -48,8 +48,8 @@ export function alongRunOption(way: AlongTheWay, trace: Trace, axis: WayQuantity
     },
     series: [
       line('model', inUnits(modelledAlong(trace, axis)), tokens.distance, 'solid'),
-      line('coasting, fitted', inUnits(coastingAlong(way, end, axis)), tokens.ink, 'dashed'),
-      { type: 'scatter', name: 'measured', data: inUnits(measuredAlong(way, axis)), symbolSize: 9, itemStyle: { color: tokens.ink } },
+      line('coasting, fitted', inUnits(coastingAlong(along, end, axis)), tokens.ink, 'dashed'),
+      { type: 'scatter', name: 'measured', data: inUnits(measuredAlong(along, axis)), symbolSize: 9, itemStyle: { color: tokens.ink } },
     ],
   };
 }

@@ -45,14 +45,17 @@ export default function AlongTheWay({ record, design }: { readonly record: Omit<
   const tokens = useTokens();
   const [axis, setAxis] = useState<WayQuantity>('speed');
   const prediction = useMemo(() => predictRun(design, record.wind, { trace: true }), [design, record.wind]);
-  const way = useMemo(
+  const along = useMemo(
     () => (prediction.kind === 'ran' ? alongTheWay(record.splits ?? [], RESOLUTION, coastingAir(design)) : null),
     [prediction, record.splits, design],
   );
   const trace = prediction.kind === 'ran' ? prediction.result.trace : null;
-  const option = useMemo(() => (way && trace ? alongRunOption(way, trace, axis, units, tokens) : null), [way, trace, axis, units, tokens]);
-  if (!way || !option) return null;
-  const words = wayWords(way, units);
+  const option = useMemo(
+    () => (along && trace ? alongRunOption(along, trace, axis, units, tokens) : null),
+    [along, trace, axis, units, tokens],
+  );
+  if (!along || !option) return null;
+  const words = wayWords(along, units);
   return (
     <div className={styles.way}>
       <div className={styles.head}>
@@ -62,7 +65,7 @@ export default function AlongTheWay({ record, design }: { readonly record: Omit<
           option={option}
           table={() => ({
             head: ['distance m', `${axis} ${axis === 'speed' ? 'm/s' : 'm/s²'}`],
-            rows: measuredAlong(way, axis).map(([at, value]) => [at, value]),
+            rows: measuredAlong(along, axis).map(([at, value]) => [at, value]),
           })}
         />
       </div>

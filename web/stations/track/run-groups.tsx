@@ -74,8 +74,8 @@ function useGroups(carId: string, design: CarDesign, by: By): { readonly groups:
       return { groups, total: groups.length };
     }
     const versionOf = (group: LikeRuns): string => {
-      const kept = versions?.readable.find(({ record }) => isSameBuild(record.design, group.design));
-      if (kept) return `“${kept.record.name}”`;
+      const version = versions?.readable.find(({ record }) => isSameBuild(record.design, group.design));
+      if (version) return `“${version.record.name}”`;
       return isSameBuild(design, group.design) ? 'the car as it is' : 'the car as it was then';
     };
     const groups = groupedRuns(data, by).map((group): ShownGroup => {
@@ -212,11 +212,11 @@ function Pairs({ carId, group, filter }: { readonly carId: string; readonly grou
   const { data } = useListRunsQuery({ carId, filter, page: 0 });
   const lean = useMemo(() => {
     const runs = (data?.runs ?? []).filter((run): run is ListedRun => isReadable<ListedRun>(run)).map(({ record }) => record);
-    const ways = (direction: 'out' | 'back'): number[] =>
+    const distances = (direction: 'out' | 'back'): number[] =>
       runs
         .filter(({ outcome, ...run }) => run.direction === direction && outcome.kind === 'stopped' && !didNotStart(outcome))
         .map(({ outcome }) => outcome.distance);
-    return floorSlopeFromRuns(group.design, group.wind, ways('out'), ways('back'));
+    return floorSlopeFromRuns(group.design, group.wind, distances('out'), distances('back'));
   }, [data, group]);
   if (!lean) return null;
   const metres = (value: number): string => formatQuantity(value, 'distance', units);

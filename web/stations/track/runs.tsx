@@ -29,8 +29,8 @@ export function Runs({ carId, design }: RunsProps) {
   const [chosen, setChosen] = useState<ChosenGroup | null>(null);
   const [view, setView] = useState<View>('list');
   const [ofSession, setOfSession] = useState(ANY);
-  const { data: kept } = useListSessionsQuery();
-  const sessions = kept?.readable ?? [];
+  const { data } = useListSessionsQuery();
+  const sessions = data?.readable ?? [];
   const session = chosen?.filter.session ?? (ofSession === ANY ? undefined : ofSession);
   const asked = useMemo(
     (): RunFilter | null => (chosen || session ? { ...chosen?.filter, ...(session && { session }) } : null),

@@ -32,7 +32,7 @@ export function useCsvImport(carId: string, design: CarDesign, file: File, onClo
   const { data: versions } = useListVersionsQuery(carId);
   const [table, setTable] = useState<Table | null>(null);
   const [places, setPlaces] = useState<ColumnPlaces>({});
-  const [kept, setKept] = useState<ReadonlySet<string> | null>(null);
+  const [stored, setKept] = useState<ReadonlySet<string> | null>(null);
   const [add] = useAddRunsMutation();
   const [isTaking, setTaking] = useState(false);
   const [openedAt] = useState(() => Date.now());
@@ -71,9 +71,9 @@ export function useCsvImport(carId: string, design: CarDesign, file: File, onClo
   }, [dispatch, carId]);
 
   const read = useMemo((): ReadFile | null => {
-    if (!table || !kept) return null;
+    if (!table || !stored) return null;
     const lines = readRunLines(table.rows, places, openedAt);
-    const seen = new Set(kept);
+    const seen = new Set(stored);
     const sound = lines.flatMap(({ line, run }) => (run ? [{ line, run }] : []));
     const fresh = sound.filter(({ run }) => {
       const key = runKey(run);
@@ -82,7 +82,7 @@ export function useCsvImport(carId: string, design: CarDesign, file: File, onClo
       return true;
     });
     return { headings: table.headings, lines, fresh, known: sound.length - fresh.length };
-  }, [table, kept, places, openedAt]);
+  }, [table, stored, places, openedAt]);
 
   const take = async (): Promise<void> => {
     if (!read) return;

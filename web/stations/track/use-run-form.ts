@@ -85,14 +85,14 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     };
     const run = { id: form.correcting?.id ?? newId(), carId, baseVersion: form.correcting?.version ?? 0, content: record };
     setLogging(true);
-    const kept = await submitRun(dispatch, run).finally(() => setLogging(false));
-    if (kept.kind === 'refused')
-      return void dispatch(toasted(`${problemLine(kept.error)} The run is still in the form.`, { tone: 'stop' }));
+    const outcome = await submitRun(dispatch, run).finally(() => setLogging(false));
+    if (outcome.kind === 'refused')
+      return void dispatch(toasted(`${problemLine(outcome.error)} The run is still in the form.`, { tone: 'stop' }));
     const message = form.correcting ? 'Run corrected' : `Run logged: ${formatOutcome(record.outcome, units)}${luckWords(record)}`;
     const wait = isMemoryOnly()
       ? 'Keep this page open: the run waits here until it can be sent'
       : 'The run waits here until it can be sent';
-    dispatch(toasted(kept.kind === 'stored' ? message : `${message}. ${wait}`));
+    dispatch(toasted(outcome.kind === 'stored' ? message : `${message}. ${wait}`));
     dispatch(formCleared(carId));
   };
   return { form, faults, corrected, change, log, isLogging, cancel: () => void dispatch(formCleared(carId)) };

@@ -47,11 +47,11 @@ export function useSession(carId: string, design: CarDesign, brief: Brief | null
   const current: StoredSession | null = sessions.find(({ id }) => id === chosen) ?? null;
   const fail = (error: unknown): void => void dispatch(toasted(problemLine(error), { tone: 'stop' }));
   /** Changes the session as it is by then: what was changed just before, or by another, stays. */
-  const change = async (made: (session: Session) => Session): Promise<void> => {
+  const change = async (update: (session: Session) => Session): Promise<void> => {
     if (!current) return;
     const answer = await saveChange(
       { version: current.version, content: current.session },
-      made,
+      update,
       (baseVersion, content) => save({ id: current.id, baseVersion, content }),
       ({ session }: StoredSession) => session,
     );

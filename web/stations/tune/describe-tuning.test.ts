@@ -121,7 +121,7 @@ describe('what Tune says', () => {
       high: 0.03,
       ofFloor: 0.01,
       drift: 0.4,
-      way: 6,
+      distance: 6,
       within: 0.001,
       moves: [{ axle: 'drive', end: 'right', direction: 'back', distance: 0.004 }],
     } as const;

@@ -233,10 +233,10 @@ export function describeScoring({ scoring }: Comparison, goal: Goal): string {
 }
 
 /** What to move, and how sure that is. */
-export function describeAlignment({ moves, within, drift, way, ofFloor }: Straightening, units: UnitSystem): string[] {
+export function describeAlignment({ moves, within, drift, distance, ofFloor }: Straightening, units: UnitSystem): string[] {
   const size = (value: number): string => formatQuantity(value, 'size', units);
   const side = drift < 0 ? 'left' : 'right';
-  const seen = `It drifts ${formatQuantity(Math.abs(drift), 'distance', units)} to the ${side} in ${formatQuantity(way, 'distance', units)}.`;
+  const seen = `It drifts ${formatQuantity(Math.abs(drift), 'distance', units)} to the ${side} in ${formatQuantity(distance, 'distance', units)}.`;
   const floor =
     ofFloor === null
       ? []

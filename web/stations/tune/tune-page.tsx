@@ -109,8 +109,10 @@ function Tune({ carId, design, runs }: TuneProps) {
   const isOnFloors = useMemo(() => runs.some(({ design: ran }) => !isSameContent(ran.floor, runs[0]!.design.floor)), [runs]);
   const nameOf = useCallback(
     (ran: CarDesign): string => {
-      const kept = versions.find(({ record }) => !record.putRight && isSameBuild(record.design, ran))?.record.name;
-      return [kept ? `“${kept}”` : '', isOnFloors ? describeFloor(ran.floor, formatIn(units)) : ''].filter(Boolean).join(' on ');
+      const versionName = versions.find(({ record }) => !record.putRight && isSameBuild(record.design, ran))?.record.name;
+      return [versionName ? `“${versionName}”` : '', isOnFloors ? describeFloor(ran.floor, formatIn(units)) : '']
+        .filter(Boolean)
+        .join(' on ');
     },
     [versions, isOnFloors, units],
   );
@@ -121,8 +123,8 @@ function Tune({ carId, design, runs }: TuneProps) {
     const note = `${PLANNED_NOTE_PREFIX}expected ${formatGain(change, design, units)}.`.replaceAll('\u00a0', ' ');
     // By its first change: the others follow from it.
     const [name] = change.words.replaceAll('\u00a0', ' ').split('; ');
-    const made = merged(design, change.design);
-    if (await keep(name!.slice(0, 80), note, made, { parent })) edit(() => made);
+    const changed = merged(design, change.design);
+    if (await keep(name!.slice(0, 80), note, changed, { parent })) edit(() => changed);
   };
   const putFitted = async (values: Measured): Promise<void> => {
     const parent = current?.id ?? (await keep('before the fit', 'Saved automatically before fitted values were applied.'));
@@ -142,8 +144,8 @@ function Tune({ carId, design, runs }: TuneProps) {
     if (id === undefined || version === undefined) return;
     const { leftOut: _before, ...plainly } = record;
     const content = { ...plainly, design: ran, ...(isLeftOut && { leftOut: true as const }) };
-    const kept = await submitRun(dispatch, { id, carId, baseVersion: version, content });
-    if (kept.kind === 'refused') dispatch(toasted(problemLine(kept.error), { tone: 'stop' }));
+    const outcome = await submitRun(dispatch, { id, carId, baseVersion: version, content });
+    if (outcome.kind === 'refused') dispatch(toasted(problemLine(outcome.error), { tone: 'stop' }));
   };
   const undo = (entry: LogEntry): void => void goBack(entry.parent.record.name, entry.parent.record.design);
   return (
