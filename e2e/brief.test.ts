@@ -88,7 +88,7 @@ describe('the Brief station', () => {
     const page = await open(`${demoCar(2)}/brief`);
     const trophy = builder(page);
     const wall = (await page.waitForSelector('::-p-aria([name="The wall, the hall’s linoleum"][role="slider"])'))!;
-    await wall.evaluate((handle) => (handle as unknown as SVGElement).focus());
+    await wall.evaluate((handle) => (handle as HTMLElement).focus());
     await page.keyboard.press('ArrowLeft');
     await trophy.sees('18.40 m to the wall');
     await trophy.press('Change the hall’s linoleum');

@@ -67,7 +67,7 @@ describe('a builder at the Design station', () => {
     expect(await tern.valueOf('Wheelbase, mm')).toBe('250');
     await tern.press('from above');
     const end = (await page.waitForSelector('[aria-label="drive axle end, on the drawing"]'))!;
-    await end.evaluate((handle) => (handle as unknown as SVGElement).focus());
+    await end.evaluate((handle) => (handle as HTMLElement).focus());
     await page.keyboard.press('ArrowRight');
     await tern.sees('to the right in 5.00 m');
     await expectAccessible(page);

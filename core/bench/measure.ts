@@ -10,7 +10,7 @@ const BOUNDS = Object.assign({}, ...Object.values(MEASUREMENTS).map(({ bounds })
  * @returns values with their uncertainty, SI units; or which readings are missing, or make no sense
  */
 export function measure(measurement: Measurement): MeasurementResult | InsufficientReadings {
-  const { evaluate, table } = MEASUREMENTS[measurement.kind] as unknown as MeasurementRecord;
+  const { evaluate, table } = MEASUREMENTS[measurement.kind];
   const result = evaluate(measurement);
   return isMeasured(result) ? plausible(result, table.read[0], BOUNDS) : result;
 }

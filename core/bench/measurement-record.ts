@@ -4,7 +4,7 @@ import type { PartKind } from '../car/part-slots.ts';
 import { standingWeight } from '../car/weights.ts';
 import type { Quantity } from '../units/quantity.ts';
 import type { HiddenCar, SimulatedHand, SimulatedMeasurement } from './hidden-car.ts';
-import type { InsufficientReadings, MeasurementKind, MeasurementOf, MeasurementResult } from './measured.ts';
+import type { InsufficientReadings, Measurement, MeasurementResult } from './measured.ts';
 import type { ValueBounds } from './plausible.ts';
 
 /** One thing that is read again and again: a column of the table. */
@@ -46,7 +46,7 @@ export interface ColumnRules {
  * Everything that tells one kind of measurement from the others. A new kind is its schema, one such record with its line in
  * `measurements.ts`, and its drawing in `core/geometry/measuring-setup.ts`.
  */
-export interface MeasurementRecord<Kind extends MeasurementKind = MeasurementKind> {
+export interface MeasurementRecord<Of extends Measurement = Measurement> {
   readonly name: string;
   /** What it tells, in a few words. */
   readonly tells: string;
@@ -60,7 +60,7 @@ export interface MeasurementRecord<Kind extends MeasurementKind = MeasurementKin
   /** The columns that the scale or ruler is read in, and one division of it, SI. */
   readonly division: { readonly of: readonly string[]; readonly usual: number };
   /** Whether it tells anything of such a car. */
-  readonly suits: (design: CarDesign) => boolean;
+  suits(design: CarDesign): boolean;
   readonly table: ColumnRules;
   /** Whole rows that a result needs. */
   readonly fewestRows: number;
@@ -71,9 +71,9 @@ export interface MeasurementRecord<Kind extends MeasurementKind = MeasurementKin
   /** The values of a builder’s own part that it tells; null for none. */
   readonly ofPart: { readonly kind: PartKind; readonly keys: readonly string[] } | null;
   /** The result, or which readings are missing; SI units. */
-  readonly evaluate: (measurement: MeasurementOf<Kind>) => MeasurementResult | InsufficientReadings;
+  evaluate(measurement: Of): MeasurementResult | InsufficientReadings;
   /** What somebody would read of a hidden car; null where it tells nothing of such a car. */
-  readonly simulate: (car: HiddenCar, hand: SimulatedHand) => SimulatedMeasurement | null;
+  simulate(car: HiddenCar, hand: SimulatedHand): SimulatedMeasurement | null;
 }
 
 /** A column of numbers. */

@@ -17,7 +17,7 @@ import type { MeasurementKind } from './measured.ts';
 import type { MeasurementRecord } from './measurement-record.ts';
 
 /** The record of each kind, in the order in which kinds are listed where nothing else orders them. */
-export const MEASUREMENTS: { readonly [Kind in MeasurementKind]: MeasurementRecord<Kind> } = {
+export const MEASUREMENTS: { readonly [Kind in MeasurementKind]: MeasurementRecord } = {
   weights,
   ramp,
   'rim-pull': rimPull,

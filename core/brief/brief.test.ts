@@ -58,7 +58,7 @@ describe('a goal', () => {
       expect(one.bounds.low).toBeLessThanOrEqual(one.bounds.middle);
       expect(one.bounds.middle).toBeLessThanOrEqual(one.bounds.high);
       for (const units of ['metric', 'inch'] as const) {
-        expect(GOALS[goal.kind].words(goal as never, format)).toMatch(/^[A-Z].*\.$/);
+        expect(goalRecord(goal).words(goal, format)).toMatch(/^[A-Z].*\.$/);
         expect(describeRound(round(goal), one, units)).not.toMatch(/NaN|undefined|Infinity/);
       }
     },
@@ -74,7 +74,7 @@ describe('a goal', () => {
   it('of a gap is met with what the car leaves of it: 0.8 m of gap and 0.2 m of car are 0.3 m to each side', () => {
     const goal: Goal = { kind: 'through-gap', distance: 5, width: 0.8 };
     const isMet = (aside: number, distance = 6): boolean =>
-      GOALS['through-gap'].isMet!(goal as never, { distance, asideAtGap: aside, width: 0.2 });
+      goalRecord(goal).isMet!(goal, { distance, asideAtGap: aside, width: 0.2 });
     expect([0.299, -0.299, 0.301, -0.301].map((aside) => isMet(aside))).toEqual([true, true, false, false]);
     expect(isMet(0, 4.9)).toBe(false);
     // The model's own car is as wide as it is drawn: by its curve off the line at the gap.
@@ -82,7 +82,7 @@ describe('a goal', () => {
     const prediction = predictRun(design);
     const half = (0.8 - measuresOf(lever).width) / 2;
     const run = (curvature: number): GoalRun => ({ design, result: prediction.kind === 'ran' ? prediction.result : null!, curvature });
-    const fits = (curvature: number): boolean => GOALS['through-gap'].isMet!(goal as never, measuredInRoom(goal, run(curvature)));
+    const fits = (curvature: number): boolean => goalRecord(goal).isMet!(goal, measuredInRoom(goal, run(curvature)));
     // Small curves: off the line by κ s²/2.
     expect([0.98, 1.02].map((by) => fits((by * 2 * half) / 25))).toEqual([true, false]);
   });
@@ -207,7 +207,7 @@ describe('how far a run counts', () => {
   it('has to stop within a zone: half of 2 m to either side of the mark, and not at the wall', () => {
     const goal = (distance: number): Goal => ({ kind: 'stop-within', distance, width: 2 });
     const isMet = (distance: number, floor: CarDesign['floor'] = endless): boolean =>
-      GOALS['stop-within'].isMet!(goal(distance) as never, measuredInRoom(goal(distance), run(floor)));
+      goalRecord(goal(distance)).isMet!(goal(distance), measuredInRoom(goal(distance), run(floor)));
     expect([0.99, 1.01, -0.99, -1.01].map((off) => isMet(whole.distance + off))).toEqual([true, false, true, false]);
     expect(isMet(6, { ...endless, roomLength: 6 })).toBe(false);
   });

@@ -22,13 +22,13 @@ export interface GoalRun {
 /** How one kind of goal is told and measured. */
 export interface GoalRecord<G extends Goal> {
   /** What is asked, in a few words: `quickest to 6 m`. */
-  readonly label: (goal: G, format: Format) => string;
+  label(goal: G, format: Format): string;
   /** What is asked, as a sentence that can be read out. */
-  readonly words: (goal: G, format: Format) => string;
+  words(goal: G, format: Format): string;
   /** What a run is measured by; kg·m where there is no quantity of its own. */
   readonly quantity: Quantity | 'kg·m' | 'm + m/s';
   /** What its figure is of: `to 6 m`, `off the line at 5 m`. */
-  readonly of: (goal: G, format: Format) => string;
+  of(goal: G, format: Format): string;
   /** What a better run is: `sooner`. */
   readonly gain: string;
   /** The less the better. */
@@ -36,15 +36,15 @@ export interface GoalRecord<G extends Goal> {
   /** It hangs on how straight the car runs, which is not known of a roller. */
   readonly isSteered?: true;
   /** m, distances that have to be timed. */
-  readonly marks?: (goal: G) => readonly number[];
+  marks?(goal: G): readonly number[];
   /** What a run comes to, SI; null where it does not count. */
-  readonly measure: (goal: G, run: MeasuredRun) => number | null;
+  measure(goal: G, run: MeasuredRun): number | null;
   /** What else the model has to work out of a run before it is measured. */
-  readonly ofModel?: (goal: G, run: GoalRun) => Partial<MeasuredRun>;
+  ofModel?(goal: G, run: GoalRun): Partial<MeasuredRun>;
   /** How well a run of the model does, where that is finer than what it is measured by. */
-  readonly score?: (goal: G, run: GoalRun) => number;
+  score?(goal: G, run: GoalRun): number;
   /** Whether a run meets what is asked; not given where more or less is all there is. */
-  readonly isMet?: (goal: G, run: MeasuredRun) => boolean;
+  isMet?(goal: G, run: MeasuredRun): boolean;
   /** A run that does not meet it does not count at a meet. */
   readonly isAllOrNothing?: true;
 }
@@ -202,7 +202,7 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
 };
 
 /** The record of a goal's kind. */
-export const goalRecord = <G extends Goal>(goal: G): GoalRecord<G> => GOALS[goal.kind] as unknown as GoalRecord<G>;
+export const goalRecord = ({ kind }: Goal): GoalRecord<Goal> => GOALS[kind];
 
 /** m that what a distance is measured to stands behind the nose, which stood at the line. */
 export function behindNose(design: CarDesign): number {

@@ -1,7 +1,7 @@
 import { fitCatalogue } from '../car/parts.ts';
 import { weighing } from '../car/reference/weighing.ts';
 import { describe, expect, it } from 'vitest';
-import type { BandDesign, CarDesign, LeverDesign, MotorDesign, MotorKind } from '../car/car-design.ts';
+import type { BandDesign, CarDesign, LeverDesign, MotorKind } from '../car/car-design.ts';
 import { LEVER_MATERIALS } from '../car/catalogue.ts';
 import { recordOf } from '../car/motors/motors.ts';
 import { newCar } from '../car/new-car.ts';
@@ -186,10 +186,10 @@ describe('what a check goes by, worked by hand', () => {
   it('string lies as deep as turns times its thickness over the width; rubber is thinner by the root of its stretch', () => {
     const turns = resultOf(lever).turns;
     const { motor } = lever as { motor: LeverDesign };
-    const thickness = recordOf<MotorDesign>(motor).strandThickness(motor);
+    const thickness = recordOf(motor).strandThickness(motor);
     expect(checkOf(lever, 'winding-room').value).toBeCloseTo((turns * thickness) / motor.windingWidth, 9);
     const rubber = band.motor as BandDesign;
-    const plain = (resultOf(band).turns * recordOf<MotorDesign>(rubber).strandThickness(rubber)) / rubber.windingWidth;
+    const plain = (resultOf(band).turns * recordOf(rubber).strandThickness(rubber)) / rubber.windingWidth;
     const ratio = plain / checkOf(band, 'winding-room').value;
     expect(ratio).toBeGreaterThan(1.1);
     expect(ratio).toBeLessThan(3);

@@ -1,4 +1,3 @@
-import type { MotorDesign } from '../car/car-design.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import { remedyOf } from './remedy.ts';
@@ -8,7 +7,7 @@ import { clearance, type Check, type Situation } from './check.ts';
 export function motorOnBody({ design }: Situation): Check | null {
   if (isRoller(design)) return null;
   const { motor, wheelbase, body } = design;
-  const reach = geometryOf<MotorDesign>(motor).deckReach(motor);
+  const reach = geometryOf(motor).deckReach(motor);
   const gap = wheelbase + body.overhang / 2 - reach;
   const name = recordOf(motor).holder;
   const overhang = 2 * (reach - wheelbase) + 0.01;

@@ -1,5 +1,5 @@
 import { BANDS, bandSizes } from '../car/catalogue.ts';
-import type { Band, CarDesign, LeverDesign, MotorDesign } from '../car/car-design.ts';
+import type { Band, CarDesign, LeverDesign } from '../car/car-design.ts';
 import { trapAt, trapUnderTip } from '../car/motors/lever.ts';
 import { hasBands, isWoundOnAxle } from '../car/motors/motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
@@ -28,7 +28,7 @@ function leverToward(design: CarDesign, factor: number, id: string, format: Form
 
 /** The body made as long as the motor on it needs, where it ended with it or beyond before. */
 function onBody(design: CarDesign): CarDesign {
-  const reach = geometryOf<MotorDesign>(design.motor).deckReach(design.motor);
+  const reach = geometryOf(design.motor).deckReach(design.motor);
   const overhang = Math.max(design.body.overhang, 2 * (reach - design.wheelbase));
   return { ...design, body: { ...design.body, overhang } };
 }

@@ -1,4 +1,3 @@
-import type { MotorDesign } from '../car/car-design.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import { remedyOf } from './remedy.ts';
@@ -10,7 +9,7 @@ const LEAST = 0.005;
 export function pullPastWheel({ design }: Situation): Check | null {
   const { motor, wheelbase, otherWheels, layout } = design;
   if (isRoller(design) || !otherWheels || layout.otherWheelCount !== 1) return null;
-  const reach = geometryOf<MotorDesign>(motor).deckReach(motor);
+  const reach = geometryOf(motor).deckReach(motor);
   const gap = wheelbase - otherWheels.diameter / 2 - reach;
   const longer = Math.ceil(1000 * (reach + otherWheels.diameter / 2 + LEAST)) / 1000;
   const name = recordOf(motor).holder;

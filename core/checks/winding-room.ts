@@ -1,5 +1,4 @@
 import { bisect } from '../numerics/bisect.ts';
-import type { MotorDesign } from '../car/car-design.ts';
 import { isWoundOnAxle, recordOf } from '../car/motors/motors.ts';
 import { modelOf } from '../motor/motors.ts';
 import type { MotorSetup } from '../run/run-setup.ts';
@@ -28,7 +27,7 @@ function widthFor(width: number, turns: number, strand: number, motor: MotorSetu
 export function windingRoom({ design, setup, result }: Situation): Check | null {
   const { motor } = design;
   if (!isWoundOnAxle(motor)) return null;
-  const strand = recordOf<MotorDesign>(motor).strandThickness(motor);
+  const strand = recordOf(motor).strandThickness(motor);
   const value = layersOn(motor.windingWidth, result.turns, strand, setup.motor);
   const verdict = grade(value, MOST_LAYERS, 'most', 1);
   return {

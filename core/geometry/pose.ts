@@ -41,7 +41,7 @@ export function poseAt(design: CarDesign, result: RunResult, time: number): Pose
     speed: between(trace.speed),
     driveAngle,
     otherAngle: design.otherWheels ? distance / (design.otherWheels.diameter / 2) : 0,
-    leverAngle: geometryOf(design.motor).leverAngle(motor as never, Math.min(turnsLeft, result.turns)),
+    leverAngle: geometryOf(design.motor).leverAngle(motor, Math.min(turnsLeft, result.turns)),
     turnsLeft,
     phase,
   };

@@ -11,13 +11,13 @@ export interface MotorModel<Setup> {
   /** Whether it turns inside the one wheel its car stands on. */
   readonly isRoller: boolean;
   /** What keeps a motor within its bounds from working; empty when it can run. */
-  readonly faults: (setup: Setup) => Fault[];
+  faults(setup: Setup): Fault[];
   /** The path of a motor without faults. */
-  readonly path: (setup: Setup) => Motor;
+  path(setup: Setup): Motor;
   /** Largest radius of what is wound on the drive axle, m; 0 where nothing is. */
-  readonly woundRadius: (setup: Setup) => number;
+  woundRadius(setup: Setup): number;
   /** Largest stretch ratio of its rubber, wound or while it is wound; null without rubber. */
-  readonly stretch: (setup: Setup) => number | null;
+  stretch(setup: Setup): number | null;
 }
 
 /** What the motor does at one place of its path. Filled in by `Segment.evaluate`; reused, so copy what must last. */

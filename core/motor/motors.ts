@@ -11,8 +11,4 @@ const MODELS: { readonly [Kind in MotorSetup['kind']]: MotorModel<Extract<MotorS
 };
 
 /** The run model's record of a motor of this kind. */
-export const modelOf = <Kind extends MotorSetup['kind']>({
-  kind,
-}: {
-  readonly kind: Kind;
-}): MotorModel<Extract<MotorSetup, { kind: Kind }>> => MODELS[kind] as unknown as MotorModel<Extract<MotorSetup, { kind: Kind }>>;
+export const modelOf = ({ kind }: Pick<MotorSetup, 'kind'>): MotorModel<MotorSetup> => MODELS[kind];

@@ -237,7 +237,7 @@ interface ToolsProps {
 /** Drawn anew only when the view changes. */
 const Tools = memo(function Tools({ name, isAbove, onAbove, onSave }: ToolsProps) {
   const saveDrawing = (): void =>
-    download(`${fileName(name)}.svg`, standalone(document.getElementById('car-drawing') as unknown as SVGSVGElement), 'image/svg+xml');
+    download(`${fileName(name)}.svg`, standalone(document.querySelector<SVGSVGElement>('#car-drawing')!), 'image/svg+xml');
   return (
     <>
       <Button size="small" aria-pressed={isAbove} onClick={() => onAbove(!isAbove)}>

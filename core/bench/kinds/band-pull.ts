@@ -6,7 +6,7 @@ import { BAND_CAUTION } from '../cautions.ts';
 import { propagateUncertainty } from '../estimate.ts';
 import { numbered, SPRING_SCALE, simulated } from '../hidden-car.ts';
 import { linearFit } from '../linear-fit.ts';
-import { divisionOf, fitPlot } from '../measured.ts';
+import { divisionOf, fitPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, UNLOADING, TOO_FEW_FORCES, scalar } from '../measurement-record.ts';
 import { PASCALS } from '../plausible.ts';
 import { returnedFraction } from '../returned-fraction.ts';
@@ -17,7 +17,7 @@ const rubber = (design: CarDesign) => {
 };
 
 /** Rubber in simple tension: F = 2A (c1 (λ − λ⁻²) + c2 (1 − λ⁻³)), linear in c1 and c2. Source: Mooney 1940, Rivlin 1948. */
-export const bandPull: MeasurementRecord<'band-pull'> = {
+export const bandPull: MeasurementRecord<MeasurementOf<'band-pull'>> = {
   name: 'Force of the bands',
   tells: 'the stiffness of the rubber',
   minutes: 8,

@@ -2,12 +2,12 @@ import { AIR_DENSITY, GRAVITY } from '../../constants.ts';
 import { coastDown, coastTime } from '../coast-down.ts';
 import { propagateUncertainty } from '../estimate.ts';
 import { numbered, STOPWATCH, simulated } from '../hidden-car.ts';
-import { divisionOf, fitPlot } from '../measured.ts';
+import { divisionOf, fitPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, massOf, scalar } from '../measurement-record.ts';
 import { METRES } from '../plausible.ts';
 
 /** Coast-down: rolling a0 and air k of dv/dt = −(a0 + k v²); with the mass the force, and Cd·A = 2 k (m + ΣI/R²)/ρ. */
-export const coast: MeasurementRecord<'coast'> = {
+export const coast: MeasurementRecord<MeasurementOf<'coast'>> = {
   name: 'Push and coast',
   tells: 'rolling resistance, and air drag where it is fast',
   minutes: 6,

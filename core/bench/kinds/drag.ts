@@ -4,12 +4,12 @@ import { likelyNumbers } from '../../car/values.ts';
 import { GRAVITY } from '../../constants.ts';
 import { meanEstimate, propagateUncertainty, exactEstimate, makeEstimate } from '../estimate.ts';
 import { numbered, simulated } from '../hidden-car.ts';
-import { divisionOf, meanPlot } from '../measured.ts';
+import { divisionOf, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, massOf, driveShareOf, hasAxles, scalar } from '../measurement-record.ts';
 import { REPEATS } from '../repeatability.ts';
 
 /** Grip while it slides, from the steady pull on the level with the drive wheels held: F/(share W) less what the others roll with. */
-export const drag: MeasurementRecord<'drag'> = {
+export const drag: MeasurementRecord<MeasurementOf<'drag'>> = {
   name: 'Drag it sliding',
   tells: 'the grip while the wheels slide',
   minutes: 4,

@@ -6,14 +6,14 @@ import { wheelsetOf } from '../../car/weights.ts';
 import { GRAVITY } from '../../constants.ts';
 import { type Estimate, makeEstimate, resolutionUncertainty, propagateUncertainty, meanEstimate, weightedMean } from '../estimate.ts';
 import { STOPWATCH, simulated } from '../hidden-car.ts';
-import { divisionOf, meanPlot } from '../measured.ts';
+import { divisionOf, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, hasAxles, scalar } from '../measurement-record.ts';
 import { REPEATS } from '../repeatability.ts';
 
 const wheelset = (design: CarDesign) => wheelsetOf(design, 'drive', likelyNumbers(design).driveWheelDensity!)!;
 
 /** Coulomb friction of an axle spun free: it stops evenly, μ = 4π N I/(t² r m g). Energy of the turning axle over the way of its journal. */
-export const freeSpin: MeasurementRecord<'free-spin'> = {
+export const freeSpin: MeasurementRecord<MeasurementOf<'free-spin'>> = {
   name: 'Spin an axle freely',
   tells: 'the friction of the axle in its bearing',
   minutes: 4,

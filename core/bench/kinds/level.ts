@@ -5,7 +5,7 @@ import { energyOnTheWay } from '../../predict/energy-on-the-way.ts';
 import { simulate } from '../../run/simulate.ts';
 import { type Estimate, meanEstimate, propagateUncertainty, makeEstimate, confidenceInterval } from '../estimate.ts';
 import { numbered, TAPE_MEASURE, simulated } from '../hidden-car.ts';
-import { divisionOf } from '../measured.ts';
+import { divisionOf, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, massOf, scalar } from '../measurement-record.ts';
 import { METRES } from '../plausible.ts';
 import { REPEATS } from '../repeatability.ts';
@@ -17,7 +17,7 @@ const ENERGY_DEVIATION = 0.12;
  * Slope of a floor from runs wound alike both ways: half the difference of the two mean resistances E/s over the weight, uphill the one way.
  * `energy`: J that the way takes of a run, as the model says; the slope is no surer than that.
  */
-export const level: MeasurementRecord<'level'> = {
+export const level: MeasurementRecord<MeasurementOf<'level'>> = {
   name: 'Up and down the hall',
   tells: 'the slope of the floor',
   minutes: 8,

@@ -1,13 +1,13 @@
 import { TRAP_CAUTION } from '../cautions.ts';
 import { numbered, SPRING_SCALE, simulated } from '../hidden-car.ts';
 import { linearFit } from '../linear-fit.ts';
-import { divisionOf, fitPlot } from '../measured.ts';
+import { divisionOf, fitPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, UNLOADING, TOO_FEW_FORCES, scalar } from '../measurement-record.ts';
 import { NEWTON_METRES } from '../plausible.ts';
 import { returnedFraction } from '../returned-fraction.ts';
 
 /** Torque of a spring over its angle: τ = τ0 + κ α, rad, N·m. */
-export const leverPull: MeasurementRecord<'lever-pull'> = {
+export const leverPull: MeasurementRecord<MeasurementOf<'lever-pull'>> = {
   name: 'Force on the lever',
   tells: 'torque at rest and spring rate',
   minutes: 8,

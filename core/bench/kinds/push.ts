@@ -2,13 +2,13 @@ import { mean } from 'simple-statistics';
 import { driftAfter } from '../../predict/straightness.ts';
 import { propagateUncertainty, exactEstimate } from '../estimate.ts';
 import { numbered, simulated } from '../hidden-car.ts';
-import { divisionOf, meanPlot } from '../measured.ts';
+import { divisionOf, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, hasAxles } from '../measurement-record.ts';
 import { METRES } from '../plausible.ts';
 import { curvatureOfPushes, pushRepeats } from '../pushes.ts';
 
 /** Curvature from drifts of gentle pushes, 1/m to the right; see `curvatureOfPushes`. */
-export const push: MeasurementRecord<'push'> = {
+export const push: MeasurementRecord<MeasurementOf<'push'>> = {
   name: 'Push it straight',
   tells: 'the curvature of its path, and how much of it is due to the floor',
   minutes: 5,

@@ -2,13 +2,13 @@ import { mean } from 'simple-statistics';
 import { GRAVITY } from '../../constants.ts';
 import { meanEstimate, makeEstimate, resolutionUncertainty, exactEstimate, propagateUncertainty } from '../estimate.ts';
 import { numbered, TAPE_MEASURE, simulated } from '../hidden-car.ts';
-import { divisionOf, meanPlot } from '../measured.ts';
+import { divisionOf, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, massOf, scalar } from '../measurement-record.ts';
 import { METRES } from '../plausible.ts';
 import { REPEATS } from '../repeatability.ts';
 
 /** Total rolling of a car released on a ramp: F = m g H/(s + r), as a share of its weight H/(s + r). Energy: what falls is spent along the way. */
-export const ramp: MeasurementRecord<'ramp'> = {
+export const ramp: MeasurementRecord<MeasurementOf<'ramp'>> = {
   name: 'Roll down from a book',
   tells: 'the total resistance as it rolls on its floor',
   minutes: 5,

@@ -9,7 +9,7 @@ import { TRAP_CAUTION, BAND_CAUTION } from '../cautions.ts';
 import { propagateUncertainty, makeEstimate, exactEstimate } from '../estimate.ts';
 import { numbered, type Instrument, simulated } from '../hidden-car.ts';
 import { linearFit } from '../linear-fit.ts';
-import { divisionOf, fitPlot } from '../measured.ts';
+import { divisionOf, fitPlot, type MeasurementOf } from '../measured.ts';
 import { driveRadiusOf, type MeasurementRecord, column, hasAxles, TOO_FEW_FORCES, scalar } from '../measurement-record.ts';
 import { READ_AGAIN } from '../plausible.ts';
 
@@ -29,7 +29,7 @@ function rimForce(design: CarDesign, turns: number, numbers: Numbers, isUnloadin
 }
 
 /** Force at the rim of a drive wheel that is held, wound by so many turns, fitted in the two values of the motor that it is proportional to. */
-export const rimPull: MeasurementRecord<'rim-pull'> = {
+export const rimPull: MeasurementRecord<MeasurementOf<'rim-pull'>> = {
   name: 'Force at the rim, wound',
   tells: 'the strength of the motor, turn by turn',
   minutes: 10,

@@ -1,12 +1,12 @@
 import { mean } from 'simple-statistics';
 import { simulated, RULER } from '../hidden-car.ts';
-import { divisionOf, meanOfEach, meanPlot } from '../measured.ts';
+import { divisionOf, meanOfEach, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column } from '../measurement-record.ts';
 import { METRES } from '../plausible.ts';
 import { REPEATS } from '../repeatability.ts';
 
 /** Rolling radius from the way of so many turns: R = L/(2π n). */
-export const rollOut: MeasurementRecord<'roll-out'> = {
+export const rollOut: MeasurementRecord<MeasurementOf<'roll-out'>> = {
   name: 'Roll-out of a wheel',
   tells: 'the distance per turn',
   minutes: 3,

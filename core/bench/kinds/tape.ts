@@ -1,11 +1,11 @@
 import { meanEstimate, propagateUncertainty } from '../estimate.ts';
 import { numbered, CALLIPER, simulated } from '../hidden-car.ts';
-import { divisionOf } from '../measured.ts';
+import { divisionOf, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, hasAxles, scalar } from '../measurement-record.ts';
 import { REPEATS } from '../repeatability.ts';
 
 /** Thickness of tape from a diameter before and after so many wraps: (D₂ − D₁)/(2 n). */
-export const tape: MeasurementRecord<'tape'> = {
+export const tape: MeasurementRecord<MeasurementOf<'tape'>> = {
   name: 'Thickness of the tape',
   tells: 'how much a wrap adds to the axle',
   minutes: 3,

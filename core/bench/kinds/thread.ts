@@ -1,11 +1,11 @@
 import { mean } from 'simple-statistics';
 import { simulated, RULER } from '../hidden-car.ts';
-import { divisionOf, meanOfEach, meanPlot } from '../measured.ts';
+import { divisionOf, meanOfEach, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, hasAxles, scalar } from '../measurement-record.ts';
 import { REPEATS } from '../repeatability.ts';
 
 /** Diameter of an axle from the length of so many turns of thread: D = L/(π n) − d. */
-export const thread: MeasurementRecord<'thread'> = {
+export const thread: MeasurementRecord<MeasurementOf<'thread'>> = {
   name: 'Thread round the axle',
   tells: 'the diameter of the axle where it winds',
   minutes: 3,

@@ -2,7 +2,7 @@ import { isRoller } from '../../car/motors/motors.ts';
 import { likelyNumbers } from '../../car/values.ts';
 import { propagateUncertainty, meanEstimate } from '../estimate.ts';
 import { numbered, TILT_BOARD, simulated } from '../hidden-car.ts';
-import { divisionOf, meanPlot } from '../measured.ts';
+import { divisionOf, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, driveShareOf, hasAxles, scalar } from '../measurement-record.ts';
 import { REPEATS } from '../repeatability.ts';
 
@@ -14,7 +14,7 @@ export const slidingAngle = (staticGrip: number, driveShare: number, massHeight:
  * Grip from the tilt at which a car with its drive wheels held begins to slide, nose uphill (front drive: nose downhill), the others free:
  * μ = sin θ / (share cos θ + (h/L) sin θ); with all wheels held μ = tan θ. Statics of the car on a slope.
  */
-export const tilt: MeasurementRecord<'tilt'> = {
+export const tilt: MeasurementRecord<MeasurementOf<'tilt'>> = {
   name: 'Tilt until it slides',
   tells: 'the grip of the drive wheels on this floor',
   minutes: 4,

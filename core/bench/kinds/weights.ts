@@ -1,13 +1,13 @@
 import { isRoller } from '../../car/motors/motors.ts';
 import { meanEstimate, type Estimate, propagateUncertainty } from '../estimate.ts';
 import { numbered, KITCHEN_SCALE, simulated } from '../hidden-car.ts';
-import { divisionOf } from '../measured.ts';
+import { divisionOf, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, driveRadiusOf, hasAxles, scalar } from '../measurement-record.ts';
 import { READ_AGAIN } from '../plausible.ts';
 import { REPEATS } from '../repeatability.ts';
 
 /** Mass, share on the drive axle, and with the other end raised by H the height of the mass: h = R + Δreading · L/(m tan φ), sin φ = H/L. Statics. */
-export const weights: MeasurementRecord<'weights'> = {
+export const weights: MeasurementRecord<MeasurementOf<'weights'>> = {
   name: 'Weighing on a kitchen scale',
   tells: 'the weight, the load on each axle, and the height of the centre of mass',
   minutes: 5,

@@ -1,12 +1,12 @@
 import { meanEstimate, propagateUncertainty } from '../estimate.ts';
 import { type Instrument, numbered, simulated } from '../hidden-car.ts';
-import { divisionOf, meanPlot } from '../measured.ts';
+import { divisionOf, meanPlot, type MeasurementOf } from '../measured.ts';
 import { type MeasurementRecord, column, driveRadiusOf, scalar } from '../measurement-record.ts';
 import { METRES } from '../plausible.ts';
 import { REPEATS } from '../repeatability.ts';
 
 /** Half of each whole reach of the rim past a pencil: out of true by an angle (reading over the diameter), and off its centre. */
-export const wobble: MeasurementRecord<'wobble'> = {
+export const wobble: MeasurementRecord<MeasurementOf<'wobble'>> = {
   name: 'Wobble past a pencil',
   tells: 'how far the wheel is out of true and off centre',
   minutes: 3,

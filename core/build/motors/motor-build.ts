@@ -55,25 +55,20 @@ export interface ObliqueSize {
 
 /** How a car with such a motor is made: one record for each kind, and its line in `motors.ts`. */
 export interface MotorBuild<Motor extends MotorDesign = MotorDesign, View extends MotorView = MotorView> {
-  readonly draw: (view: View, pen: SidePen) => DrawnMotor;
-  readonly sizes: (motor: Motor) => readonly MotorSize[];
+  draw(view: View, pen: SidePen): DrawnMotor;
+  sizes(motor: Motor): readonly MotorSize[];
   /** Sizes that the side view has along the floor, and how far they reach from the drive axle, m. */
-  readonly spans: (motor: Motor, view: View) => readonly (readonly [tells: string, x: number])[];
-  readonly oblique: (view: View) => ObliqueSize | null;
+  spans(motor: Motor, view: View): readonly (readonly [tells: string, x: number])[];
+  oblique(view: View): ObliqueSize | null;
   /** What is marked on the deck’s template; `at` is mm on it of m from the drive axle, `middle` its middle line. */
-  readonly deckMarks: (design: CarDesign, motor: Motor, at: (x: number) => number, middle: number) => readonly Item[];
-  readonly lengths: (design: CarDesign, motor: Motor) => readonly CutLength[];
+  deckMarks(design: CarDesign, motor: Motor, at: (x: number) => number, middle: number): readonly Item[];
+  lengths(design: CarDesign, motor: Motor): readonly CutLength[];
   /** Marks along a piece that is cut to length, m from its end. */
-  readonly barMarks: (motor: Motor, id: CutLength['id']) => readonly (readonly [x: number, label: string])[];
-  readonly parts: (
-    motor: Motor,
-    cut: (id: CutLength['id']) => number,
-    sizes: SizeFormat,
-    needed: (slot: PartSlot) => number,
-  ) => readonly MotorPart[];
-  readonly notes: (motor: Motor) => readonly string[];
-  readonly steps: (design: CarDesign, motor: Motor, format: Format) => readonly BuildStep[];
+  barMarks(motor: Motor, id: CutLength['id']): readonly (readonly [x: number, label: string])[];
+  parts(motor: Motor, cut: (id: CutLength['id']) => number, sizes: SizeFormat, needed: (slot: PartSlot) => number): readonly MotorPart[];
+  notes(motor: Motor): readonly string[];
+  steps(design: CarDesign, motor: Motor, format: Format): readonly BuildStep[];
   /** What is done at the drive axle for it, after the wheels are fixed; empty for nothing. */
   readonly axleText: string;
-  readonly inspected: (design: CarDesign, motor: Motor) => readonly InspectedSize[];
+  inspected(design: CarDesign, motor: Motor): readonly InspectedSize[];
 }

@@ -13,11 +13,11 @@ type SetupOf<Kind extends MotorKind> = Extract<MotorSetup, { kind: Kind }>;
 /** How a part is fitted to a motor. */
 export interface FittedToMotor<Motor> {
   /** The catalogue's word for what is fitted; 'own' for bands in sizes of their own. */
-  readonly read: (motor: Motor) => string;
+  read(motor: Motor): string;
   /** The motor with this part of the catalogue. */
-  readonly fit: (motor: Motor, key: string) => Motor;
+  fit(motor: Motor, key: string): Motor;
   /** How many of it the motor takes; one where it is not told. */
-  readonly needed?: (motor: Motor) => number;
+  needed?(motor: Motor): number;
 }
 
 /**
@@ -40,27 +40,27 @@ export interface MotorRecord<Motor extends MotorDesign> {
   /** Parts fitted to the motor itself. */
   readonly parts: { readonly [Slot in PartSlot]?: FittedToMotor<Motor> };
   /** What lever, string or bands weigh, kg, and where their middle is, m from the drive axle toward the other. The trap is part of the rest. */
-  readonly weight: (design: CarDesign, motor: Motor) => { readonly mass: number; readonly at: number };
+  weight(design: CarDesign, motor: Motor): { readonly mass: number; readonly at: number };
   /** What of it stands in the wind, seen from the front, m². */
-  readonly frontArea: (design: CarDesign, motor: Motor) => number;
+  frontArea(design: CarDesign, motor: Motor): number;
   /** The plain numbers of its run, wound as told. */
-  readonly setup: (design: CarDesign, motor: Motor, numbers: Numbers, wind: Wind) => SetupOf<Motor['kind']>;
+  setup(design: CarDesign, motor: Motor, numbers: Numbers, wind: Wind): SetupOf<Motor['kind']>;
   /** What the setup's keys are called in a design, where that is otherwise. */
   readonly keysInDesign: Readonly<Record<string, string>>;
   /** Drive-axle turns of a full wind. */
-  readonly fullTurns: (design: CarDesign, motor: Motor, numbers: Numbers) => number;
+  fullTurns(design: CarDesign, motor: Motor, numbers: Numbers): number;
   /** The motor wound a little further or less than told, in standard deviations of what a hand is off. */
-  readonly woundOff: (motor: Motor, deviations: number) => Motor;
+  woundOff(motor: Motor, deviations: number): Motor;
   readonly woundOffWords: string;
   /** What is chosen for the end that lets go; null where it has none. */
   readonly release: { readonly label: string; readonly freeWords: string } | null;
   /** Along the body between what holds the motor and the drive axle, m; and how thick one turn lies on the axle, m. 0 for a roller. */
-  readonly pullLength: (motor: Motor) => number;
-  readonly strandThickness: (motor: Motor) => number;
+  pullLength(motor: Motor): number;
+  strandThickness(motor: Motor): number;
   /** The car with its motor placed anew where a search has changed its sizes, and on a body that carries it. */
-  readonly placed: (design: CarDesign, motor: Motor) => CarDesign;
+  placed(design: CarDesign, motor: Motor): CarDesign;
   /** Its main sizes in a few words each, the first for the drawing. */
-  readonly labels: (motor: Motor, format: FormatValue) => readonly string[];
+  labels(motor: Motor, format: FormatValue): readonly string[];
   /** What holds it on the body: `trap`; empty for a roller. */
   readonly holder: string;
   /** What keeps hands, eyes and faces whole while it is wound. Common practice. */

@@ -16,7 +16,7 @@ export const MOTORS: { readonly [Kind in MotorKind]: MotorRecord<Extract<MotorDe
 export const MOTOR_KINDS = Object.keys(MOTORS) as readonly MotorKind[];
 
 /** The record of what drives a car. */
-export const recordOf = <Motor extends MotorDesign>({ kind }: Motor): MotorRecord<Motor> => MOTORS[kind] as unknown as MotorRecord<Motor>;
+export const recordOf = ({ kind }: MotorDesign): MotorRecord<MotorDesign> => MOTORS[kind] as MotorRecord<MotorDesign>;
 
 /** Whether all of a car is one turning body with its motor inside. */
 export const isRoller = ({ motor }: CarDesign): boolean => modelOf(motor).isRoller;

@@ -20,19 +20,23 @@ export type MotorView =
 export type LeverStands = 'cocked' | 'rest' | 'largest';
 
 /** How a kind of motor stands in its car: one record a kind, and its line in `motors.ts`. m, rad. */
-export interface MotorGeometry<Motor extends MotorDesign> {
+export interface MotorGeometry<
+  Motor extends MotorDesign = MotorDesign,
+  View extends MotorView = MotorView,
+  Setup extends MotorSetup = MotorSetup,
+> {
   /** Seen from the side; `axleHeight` over the floor, and the deck's top at a place. */
-  readonly sideView: (motor: Motor, axleHeight: number, deckTop: (x: number) => number) => Extract<MotorView, { kind: Motor['kind'] }>;
+  sideView(motor: Motor, axleHeight: number, deckTop: (x: number) => number): View;
   /** Points of that view that the car reaches to, its lever as it stands. */
-  readonly outline: (view: Extract<MotorView, { kind: Motor['kind'] }>, lever: LeverStands) => readonly Point[];
+  outline(view: View, lever: LeverStands): readonly Point[];
   /** How far from the drive axle the deck has to carry it. */
-  readonly deckReach: (motor: Motor) => number;
+  deckReach(motor: Motor): number;
   /** Seen from above: from where it is held to where it pulls, or a trailing arm; `half` the distance of the wheels. */
-  readonly pullLine: (motor: Motor, half: number) => readonly [Point, Point];
+  pullLine(motor: Motor, half: number): readonly [Point, Point];
   /** Width of a roller; null on axles. */
-  readonly rollerWidth: (motor: Motor) => number | null;
+  rollerWidth(motor: Motor): number | null;
   /** How high it comes on its way over the drive axle's middle; 0 where it stays as drawn. */
-  readonly highest: (motor: Motor) => number;
+  highest(motor: Motor): number;
   /** Angle of its lever with so many turns left on the axle; null without a lever. */
-  readonly leverAngle: (setup: Extract<MotorSetup, { kind: Motor['kind'] }>, turnsLeft: number) => number | null;
+  leverAngle(setup: Setup, turnsLeft: number): number | null;
 }

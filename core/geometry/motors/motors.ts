@@ -4,12 +4,11 @@ import { LEVER_GEOMETRY } from './lever.ts';
 import type { MotorGeometry } from './motor-geometry.ts';
 import { TWIST_GEOMETRY } from './twist.ts';
 
-const GEOMETRIES: { readonly [Kind in MotorKind]: MotorGeometry<Extract<MotorDesign, { kind: Kind }>> } = {
+const GEOMETRIES: { readonly [Kind in MotorKind]: MotorGeometry } = {
   lever: LEVER_GEOMETRY,
   band: BAND_GEOMETRY,
   twist: TWIST_GEOMETRY,
 };
 
 /** How what drives a car stands in it. */
-export const geometryOf = <Motor extends MotorDesign>({ kind }: Motor): MotorGeometry<Motor> =>
-  GEOMETRIES[kind] as unknown as MotorGeometry<Motor>;
+export const geometryOf = ({ kind }: MotorDesign): MotorGeometry => GEOMETRIES[kind];

@@ -1,10 +1,11 @@
 import type { TwistDesign } from '../../car/car-design.ts';
-import type { MotorGeometry } from './motor-geometry.ts';
+import type { TwistSetup } from '../../run/run-setup.ts';
+import type { MotorGeometry, MotorView } from './motor-geometry.ts';
 
 /** The trailing arm lies this far beside the roller, m. */
 const BESIDE = 0.004;
 
-export const TWIST_GEOMETRY: MotorGeometry<TwistDesign> = {
+export const TWIST_GEOMETRY: MotorGeometry<TwistDesign, Extract<MotorView, { kind: 'twist' }>, TwistSetup> = {
   sideView: ({ armLength }) => ({ kind: 'twist', armTip: { x: -armLength, y: 0 } }),
   outline: ({ armTip }) => [armTip],
   deckReach: () => 0,

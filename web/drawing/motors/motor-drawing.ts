@@ -31,7 +31,7 @@ interface DimensionsOf<View> {
 
 /** How a kind of motor is drawn on the side view: one record a kind, and its line in `motors.ts`. */
 export interface MotorDrawing<View extends MotorView> {
-  readonly sketch: (props: SketchOf<View>) => ReactNode;
-  readonly dimensions: (props: DimensionsOf<View>) => ReactNode;
-  readonly handles: (view: View) => readonly HandleSpec[];
+  sketch(props: SketchOf<View>): ReactNode;
+  dimensions(props: DimensionsOf<View>): ReactNode;
+  handles(view: View): readonly HandleSpec[];
 }

@@ -11,4 +11,4 @@ const DRAWINGS: { readonly [Kind in MotorView['kind']]: MotorDrawing<Extract<Mot
 };
 
 /** How what drives a car is drawn. */
-export const drawingOf = <View extends MotorView>({ kind }: View): MotorDrawing<View> => DRAWINGS[kind] as unknown as MotorDrawing<View>;
+export const drawingOf = ({ kind }: MotorView): MotorDrawing<MotorView> => DRAWINGS[kind];
