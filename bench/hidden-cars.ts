@@ -219,11 +219,11 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
       const z = key === 'c1' || key === 'c2' ? BATCH * offOf('batch') + Math.sqrt(1 - BATCH ** 2) * alone : alone;
       numbers[key] = (key === 'slope' ? uphill : 1) * deviated(key, value, z);
     }
-    const share = wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(as));
+    const fraction = wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(as));
     const built = CONDITIONS.reduce((car, condition) => condition.off(car, offOf(condition.id)), as);
     // From four fifths on the torque falls evenly, to so much less fully wound; where it falls the motor has 1.5 times its mean torque.
-    const opened = (opening * 1.5 * Math.max(0, share - 0.8) ** 2) / (2 * 0.2 * share ** 2);
-    const given = (1 - fading * share) * (1 - opened) * (1 - fatigue) ** ran;
+    const opened = (opening * 1.5 * Math.max(0, fraction - 0.8) ** 2) / (2 * 0.2 * fraction ** 2);
+    const given = (1 - fading * fraction) * (1 - opened) * (1 - fatigue) ** ran;
     const raw: Truth = { design: built, wind, numbers, uphill, curvature: 0, passed: 1, heavier: 1 + heavier, growth };
     const sound = times(raw, GIVES, given);
     const first = fault === 'none' ? sound : PLANTED[fault](sound, size);
@@ -281,4 +281,4 @@ export function trials(car: HiddenCar, wind: Wind, count: number, options: RunAs
 }
 
 /** The half turns nearest to a share of a full wind. */
-export const share = (turns: number, part: number): Wind => ({ kind: 'turns', turns: Math.max(0.5, Math.round(2 * turns * part) / 2) });
+export const fraction = (turns: number, part: number): Wind => ({ kind: 'turns', turns: Math.max(0.5, Math.round(2 * turns * part) / 2) });

@@ -90,7 +90,7 @@ const request: MapRequest = {
   up: { id: 'driveWheels', values: evenlySpaced(0.06, 0.16, 100) },
 };
 const workers = [0, 1].map(() => new Worker(new URL('map-worker.js', import.meta.url)));
-const share = (worker: Worker, from: number, to: number): Promise<number> =>
+const fraction = (worker: Worker, from: number, to: number): Promise<number> =>
   new Promise((resolve, reject) => {
     worker.once('message', resolve);
     worker.once('error', reject);
@@ -98,7 +98,7 @@ const share = (worker: Worker, from: number, to: number): Promise<number> =>
   });
 const mapped = async (): Promise<number> => {
   const start = performance.now();
-  await Promise.all([share(workers[0]!, 0, 50), share(workers[1]!, 50, 100)]);
+  await Promise.all([fraction(workers[0]!, 0, 50), fraction(workers[1]!, 50, 100)]);
   return performance.now() - start;
 };
 await mapped();

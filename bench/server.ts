@@ -49,7 +49,7 @@ async function timed(times: number, act: (n: number) => Promise<void> | void): P
   }
   const whole = performance.now() - begun;
   each.sort((a, b) => a - b);
-  const at = (share: number): number => Number(each[Math.floor(share * (each.length - 1))]!.toFixed(3));
+  const at = (fraction: number): number => Number(each[Math.floor(fraction * (each.length - 1))]!.toFixed(3));
   return { 'a second': Math.round((1000 * times) / whole), 'median, ms': at(0.5), 'p95, ms': at(0.95) };
 }
 

@@ -15,7 +15,7 @@ import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
 import { checkBefore, checkGroup, mostRun } from '../core/trials/group-check.ts';
 import { ownScatter } from '../core/trials/own-scatter.ts';
 import { allChanges, nextChanges } from '../core/trials/next-change.ts';
-import { randomOf, hiddenCar, share, trials, type HiddenOptions } from './hidden-cars.ts';
+import { randomOf, hiddenCar, fraction, trials, type HiddenOptions } from './hidden-cars.ts';
 
 const { values } = parseArgs({
   options: { cars: { type: 'string', default: '150' }, seed: { type: 'string', default: '1' }, only: { type: 'string' } },
@@ -54,7 +54,7 @@ const fullFrom = (
   numbered(cars).flatMap((n): Told[] => {
     const car = hiddenCar(n, seed, options);
     const turns = fullTurns(car.design);
-    const winds = parts.map((part) => share(turns, part));
+    const winds = parts.map((part) => fraction(turns, part));
     const last = winds.at(-1)!;
     // A wall where half of the runs with the most turns would still get to.
     const room = withWall ? car.distance(last) : undefined;
@@ -165,7 +165,7 @@ function explained(n: number, options: HiddenOptions, withTimes = false, runs = 
   const car = hiddenCar(n, seed, options);
   const { fault = 'none', second = 'none' } = options;
   if ([fault, second].includes('tied') && car.kind === 'twist') return null;
-  const winds = [share(fullTurns(car.design), 0.5), FULL];
+  const winds = [fraction(fullTurns(car.design), 0.5), FULL];
   // A fault that takes nothing from any of the runs, as less grip of a car that has plenty, is none that could be found.
   const takes = (more: HiddenOptions): number => {
     const [with_, without] = [hiddenCar(n, seed, options), hiddenCar(n, seed, { ...options, ...more })];
@@ -268,7 +268,7 @@ function twoFaults(): void {
 function changes(): void {
   const rows = numbered(cars).flatMap((n) => {
     const car = hiddenCar(n, seed);
-    const fitted = fitCar([share(fullTurns(car.design), 0.6), FULL].map((wind) => trials(car, wind, 3)));
+    const fitted = fitCar([fraction(fullTurns(car.design), 0.6), FULL].map((wind) => trials(car, wind, 3)));
     const found = fitted && nextChanges(fitted, car.design);
     if (!found || found.changes.length === 0) return [];
     const now = car.distance(FULL);

@@ -4,7 +4,7 @@ import { addRuns } from '../e2e/many-runs.ts';
 
 const median = (values: number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
-const share = (values: number[], part: number): number =>
+const fraction = (values: number[], part: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(part * values.length))]!;
 const round = (value: number): number => Number(value.toFixed(1));
 
@@ -124,7 +124,7 @@ try {
   }
   const row = (values: number[]) => ({
     median: round(median(values)),
-    p95: round(share(values, 0.95)),
+    p95: round(fraction(values, 0.95)),
     slowest: round(Math.max(...values)),
   });
   console.table({

@@ -59,16 +59,16 @@ const UNTOLD = 0.04;
  * whole: it is taken as it is told, and as known with it.
  */
 function withRolling(design: CarDesign, rolling: Estimate): CarDesign {
-  const shares = rollingShares(design);
+  const fractions = rollingShares(design);
   const slope = valueOf(design, 'slope').value;
   const all = rollingOfCar(design) + slope;
   const isFixed = (key: ValueKey): boolean => valueOf(design, key).evidence === 'measured';
-  const free = ROLLING_KEYS.filter((key) => shares.has(key) && !isFixed(key));
+  const free = ROLLING_KEYS.filter((key) => fractions.has(key) && !isFixed(key));
   // All measured by themselves: the whole says it anew.
-  const among = free.length > 0 ? free : ROLLING_KEYS.filter((key) => shares.has(key));
-  const part = among.reduce((sum, key) => sum + shares.get(key)!, 0);
+  const among = free.length > 0 ? free : ROLLING_KEYS.filter((key) => fractions.has(key));
+  const part = among.reduce((sum, key) => sum + fractions.get(key)!, 0);
   const factor = Math.max(0.05, (rolling.value - (all - part)) / part);
-  const inSquare = Math.hypot(...among.map((key) => factor * shares.get(key)!));
+  const inSquare = Math.hypot(...among.map((key) => factor * fractions.get(key)!));
   const spread = Math.min(Math.hypot(spreadOf(rolling), UNTOLD * rolling.value) / Math.max(inSquare, 1e-9), 1);
   return among.reduce(
     (car, key) => withMeasured(car, measuredValue(design, key, factor * valueOf(design, key).value, spread)),
@@ -88,10 +88,10 @@ function withStrength(design: CarDesign, strength: Estimate): CarDesign {
     return modelOf(motor).path(motor).storedEnergy;
   };
   const all = energy(numbers);
-  const shares = keys.map((key) => (energy({ ...numbers, [key]: 2 * numbers[key]! }) - all) / all);
-  const alone = Math.hypot(...shares);
+  const fractions = keys.map((key) => (energy({ ...numbers, [key]: 2 * numbers[key]! }) - all) / all);
+  const alone = Math.hypot(...fractions);
   const batch = hasBands(design.motor) ? BATCH.shared : 0;
-  const together = Math.hypot(batch * shares.reduce((sum, share) => sum + share, 0), Math.sqrt(1 - batch ** 2) * alone);
+  const together = Math.hypot(batch * fractions.reduce((sum, fraction) => sum + fraction, 0), Math.sqrt(1 - batch ** 2) * alone);
   // What was thought of the strength before counts too: a scale that hardly moves makes nothing less sure.
   const thought = (together * keys.reduce((sum, key) => sum + valueOf(design, key).spread, 0)) / keys.length;
   const [old, now] = [thought ** -2, (spreadOf(strength) / strength.value) ** -2];

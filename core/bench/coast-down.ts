@@ -37,8 +37,8 @@ export const coastSpeed = (v0: number, a0: number, k: number, x: number): number
 /** When x is passed: t = (atan √(k/a0) v0 − atan √(k/a0) v)/√(a0 k); not a number beyond the stop. Needs k above 0. s. Source: integration by hand. */
 export function coastTime(v0: number, a0: number, k: number, x: number): number {
   const v = coastSpeed(v0, a0, k, x);
-  const share = Math.sqrt(k / a0);
-  return (Math.atan(share * v0) - Math.atan(share * v)) / Math.sqrt(a0 * k);
+  const fraction = Math.sqrt(k / a0);
+  return (Math.atan(fraction * v0) - Math.atan(fraction * v)) / Math.sqrt(a0 * k);
 }
 
 /**

@@ -13,15 +13,15 @@ export interface Estimate {
 }
 
 /** How many standard deviations to either side hold a share, by Student's t; `share` from 0 to 1. */
-const reachOf = (share: number, freedom: number): number =>
-  Number.isFinite(freedom) ? tQuantile((1 + share) / 2, freedom) : normalQuantile((1 + share) / 2, 0, 1);
+const reachOf = (fraction: number, freedom: number): number =>
+  Number.isFinite(freedom) ? tQuantile((1 + fraction) / 2, freedom) : normalQuantile((1 + fraction) / 2, 0, 1);
 
 /** Where a share of such measurements lies. Example: `within({ value: 5, deviation: 1, freedom: Infinity }, 0.9)` // about [3.36, 6.64] */
 export function confidenceInterval(
   { value, deviation, degreesOfFreedom: freedom }: Omit<Estimate, 'interval95'>,
-  share: number,
+  fraction: number,
 ): readonly [number, number] {
-  const reach = reachOf(share, freedom) * deviation;
+  const reach = reachOf(fraction, freedom) * deviation;
   return [value - reach, value + reach];
 }
 

@@ -40,11 +40,11 @@ describe('what to measure', () => {
     const design = newCar('x');
     const { now, measurements } = whatToMeasure(design);
     expect(measurements.map(({ kind }) => kind).toSorted()).toEqual(KINDS.filter((kind) => MEASUREMENTS[kind].suits(design)).toSorted());
-    const shares = measurements.map(({ share }) => share);
+    const shares = measurements.map(({ fraction: share }) => share);
     expect(shares).toEqual(shares.toSorted((a, b) => b - a));
     const [first] = measurements;
     const width = ({ low, high }: { low: number; high: number }): number => Math.log(high / low);
-    expect(first!.share).toBeCloseTo(1 - (width(first!.after) / width(now)) ** 2, 9);
-    expect(first!.share).toBeGreaterThan(0.1);
+    expect(first!.fraction).toBeCloseTo(1 - (width(first!.after) / width(now)) ** 2, 9);
+    expect(first!.fraction).toBeGreaterThan(0.1);
   });
 });

@@ -14,7 +14,7 @@ import { simulatedReadings } from './simulated-readings.ts';
 export interface ToMeasure {
   readonly kind: MeasurementKind;
   /** Share of the variance, from 0 to 1. */
-  readonly share: number;
+  readonly fraction: number;
   readonly after: Bounds;
 }
 
@@ -50,9 +50,9 @@ export function whatToMeasure(design: CarDesign): WhatToMeasure {
   const measurements = MEASUREMENT_KINDS.filter((kind) => MEASUREMENTS[kind].suits(design)).flatMap((kind): ToMeasure[] => {
     const simulated = simulatedReadings(kind, asThought(design), 1);
     const result = simulated && measure(simulated.measurement);
-    if (!result || !isMeasured(result)) return [{ kind, share: 0, after: now }];
+    if (!result || !isMeasured(result)) return [{ kind, fraction: 0, after: now }];
     const after = predictedRange(applyMeasurement(design, result), workspace);
-    return [{ kind, share: Math.max(0, 1 - logVariance(after) / logVariance(now)), after }];
+    return [{ kind, fraction: Math.max(0, 1 - logVariance(after) / logVariance(now)), after }];
   });
-  return { now, measurements: measurements.sort((a, b) => b.share - a.share) };
+  return { now, measurements: measurements.sort((a, b) => b.fraction - a.fraction) };
 }

@@ -93,12 +93,12 @@ export function judgeRound(design: CarDesign, brief: Brief, round: Round, seed =
   const car = load === null ? asked : { ...asked, load: { ...asked.load, mass: load } };
   const sample = sampledRuns(car, { seed, runs: RUNS, marks: goalRecord(goal).marks?.(goal) ?? [] });
   const { roomLength: wall } = car.floor;
-  const share = (is: (result: RunResult) => boolean): number =>
+  const fraction = (is: (result: RunResult) => boolean): number =>
     sample.filter(({ result }) => result !== null && is(result)).length / sample.length;
   return {
     name,
-    atWall: share(({ distance }) => distance > (wall ?? Infinity)),
-    endless: share(({ ended }) => ended === 'limit'),
+    atWall: fraction(({ distance }) => distance > (wall ?? Infinity)),
+    endless: fraction(({ ended }) => ended === 'limit'),
     ...(wall !== null && { wall }),
     ...judgeGoal(car, goal, sample, seed),
     ...(load !== null && { load }),

@@ -64,7 +64,7 @@ export function across(tells: string, text: string, from: Place, to: Place, y: n
       arrowhead(makePlace(b.x, y), isNarrow ? -1 : 1, 0),
     ],
     texts: [
-      ...SHARES.map((share) => at(a.x + share * (b.x - a.x), 'middle')),
+      ...SHARES.map((fraction) => at(a.x + fraction * (b.x - a.x), 'middle')),
       at(b.x + OUTSIDE + 1, 'start'),
       at(a.x - OUTSIDE - 1, 'end'),
     ],
@@ -99,7 +99,7 @@ export function upright(tells: string, text: string, from: Place, to: Place, x: 
       arrowhead(makePlace(x, b.y), 0, isNarrow ? -1 : 1),
     ],
     texts: [
-      ...SHARES.map((share) => at(a.y + share * (b.y - a.y), 'middle')),
+      ...SHARES.map((fraction) => at(a.y + fraction * (b.y - a.y), 'middle')),
       at(a.y - OUTSIDE - 1, 'start'),
       at(b.y + OUTSIDE + 1, 'end'),
     ],

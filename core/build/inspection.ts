@@ -130,8 +130,8 @@ export function inspectedSizes(design: CarDesign): readonly InspectedSize[] {
     drawn: mass,
     tolerance: 0.05 * mass,
     cure: 'use lighter hubs and less glue, or save the measured weight',
-    built: (car, { mass: weighed, share }) =>
-      weighed === undefined ? car : weighedAt(car, { mass: weighed, driveLoadShare: share ?? standingWeight(car).driveLoadShare }),
+    built: (car, { mass: weighed, share: fraction }) =>
+      weighed === undefined ? car : weighedAt(car, { mass: weighed, driveLoadShare: fraction ?? standingWeight(car).driveLoadShare }),
   });
   if (!isRoller(design))
     add({
@@ -141,8 +141,8 @@ export function inspectedSizes(design: CarDesign): readonly InspectedSize[] {
       drawn: driveLoadShare,
       tolerance: 0.03,
       cure: 'move the ballast or the trap',
-      built: (car, { mass: weighed, share }) =>
-        share === undefined ? car : weighedAt(car, { mass: weighed ?? standingWeight(car).mass, driveLoadShare: share }),
+      built: (car, { mass: weighed, share: fraction }) =>
+        fraction === undefined ? car : weighedAt(car, { mass: weighed ?? standingWeight(car).mass, driveLoadShare: fraction }),
     });
   list.push(...buildOf(motor).inspected(design, motor));
   return list;

@@ -58,6 +58,6 @@ export function onProfile(profile: readonly ProfilePoint[], along: number): Prof
   const next = profile.findIndex((point) => point.along >= along);
   if (next <= 0) return next < 0 ? profile.at(-1)! : profile[0]!;
   const [from, to] = [profile[next - 1]!, profile[next]!];
-  const share = (along - from.along) / (to.along - from.along);
-  return { along, x: from.x + share * (to.x - from.x), y: from.y + share * (to.y - from.y) };
+  const fraction = (along - from.along) / (to.along - from.along);
+  return { along, x: from.x + fraction * (to.x - from.x), y: from.y + fraction * (to.y - from.y) };
 }

@@ -86,8 +86,8 @@ function estimateOf(design: CarDesign, key: ValueKey): number {
       // Deck and motor sit at about the height of the axles.
       if (!otherWheels) return driveWheels.diameter / 2;
       const { driveLoadShare } = standingWeight(design);
-      const share = Math.min(Math.max(driveLoadShare, 0), 1);
-      return (share * driveWheels.diameter + (1 - share) * otherWheels.diameter) / 2;
+      const fraction = Math.min(Math.max(driveLoadShare, 0), 1);
+      return (fraction * driveWheels.diameter + (1 - fraction) * otherWheels.diameter) / 2;
     }
     case 'driveWheelDensity':
       return driveWheelOf(design).areaDensity;
@@ -125,8 +125,8 @@ function spreadOfPart({ own, floor }: CarDesign, key: ValueKey, value: number): 
   if (!place) return null;
   const part = own[place[0]];
   if (part?.evidence !== 'measured' || !(place[1] in part.values) || (place[0] === 'tyre' && floor.kind !== 'smooth')) return null;
-  const share = part.spreads?.[place[1]];
-  return share === undefined ? measuredSpread(key) : SPREAD_IN_UNITS.has(key) ? share * value : share;
+  const fraction = part.spreads?.[place[1]];
+  return fraction === undefined ? measuredSpread(key) : SPREAD_IN_UNITS.has(key) ? fraction * value : fraction;
 }
 
 /** How far grip and rolling may be off on a floor that wheels sink into, as shares: no two carpets are alike. Our estimate. */

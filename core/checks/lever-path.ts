@@ -18,9 +18,10 @@ export function leverPath({ design }: Situation): Check | null {
   // The nearest the lever's line comes to the wheel is at rest, when it lies toward it.
   const { pivot, tipAtRest: tip } = view;
   const along = ((otherWheel.x - pivot.x) * (tip.x - pivot.x) + (otherWheel.y - pivot.y) * (tip.y - pivot.y)) / motor.leverLength ** 2;
-  const share = Math.min(Math.max(along, 0), 1);
+  const fraction = Math.min(Math.max(along, 0), 1);
   const wheel =
-    Math.hypot(otherWheel.x - pivot.x - share * (tip.x - pivot.x), otherWheel.y - pivot.y - share * (tip.y - pivot.y)) - otherWheel.radius;
+    Math.hypot(otherWheel.x - pivot.x - fraction * (tip.x - pivot.x), otherWheel.y - pivot.y - fraction * (tip.y - pivot.y)) -
+    otherWheel.radius;
   const hitsWheel = layout.otherWheelCount === 1 && wheel < floor;
   const gap = hitsWheel ? wheel : floor;
   const releaseAngle = Math.min(motor.releaseAngle + 0.35, motor.cockedAngle - 0.1);

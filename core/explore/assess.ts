@@ -59,7 +59,7 @@ function seenGain(goal: Goal, score: number, distance: number): number {
 const FEW = 0.2;
 
 /** `It fails 3 in 10 cars built so.` where the likeliest keeps it. */
-const failingWords = (share: number): string => ` It fails in ${Math.round(10 * share)} of 10 cars built like this.`;
+const failingWords = (fraction: number): string => ` It fails in ${Math.round(10 * fraction)} of 10 cars built like this.`;
 
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
 export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {

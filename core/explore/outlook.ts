@@ -11,7 +11,7 @@ export interface Outlook {
   /** The remedy that helps most; null for none. */
   readonly help: string | null;
   /** The measurement that would take away most of what is not known, and what share of it. */
-  readonly toMeasure: { readonly name: string; readonly share: number } | null;
+  readonly toMeasure: { readonly name: string; readonly fraction: number } | null;
 }
 
 /** What is to be expected of a car, by cars built so; null where it cannot run. */
@@ -22,6 +22,6 @@ export function outlookOf(design: CarDesign, units: UnitSystem): Outlook | null 
   return {
     chance: assessment.asked.kind === 'ran' ? assessment.asked.chance : null,
     help: assessment.remedies[0]?.remedy.label ?? null,
-    toMeasure: most ? { name: MEASUREMENTS[most.kind].name, share: most.share } : null,
+    toMeasure: most ? { name: MEASUREMENTS[most.kind].name, fraction: most.fraction } : null,
   };
 }

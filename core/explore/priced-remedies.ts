@@ -116,7 +116,7 @@ export function priceRemedy(
 ): PricedRemedy {
   const cured = builtSample(remedy.design, seed, workspace, built.scores.length);
   const gains = cured.scores.map((score, n) => score - built.scores[n]!).sort((a, b) => a - b);
-  const at = (share: number): number => quantileSorted(gains, share);
+  const at = (fraction: number): number => quantileSorted(gains, fraction);
   return {
     remedy,
     distance: cured.distance,

@@ -17,10 +17,10 @@ const LOWER_QUANTILE = 0.2;
 /** Score of a car that is hooked or wound beyond what it can take: it does not run. */
 const CANNOT_RUN = -1e4;
 
-const atShare = (scores: readonly number[], share: number): number =>
+const atShare = (scores: readonly number[], fraction: number): number =>
   quantileSorted(
     scores.toSorted((a, b) => a - b),
-    share,
+    fraction,
   );
 
 /** The runs of so many cars built to a design, with what each comes to by the aim; the result is null of one that cannot run. */
@@ -92,7 +92,7 @@ export function builtSample(design: CarDesign, seed: number, workspace: Workspac
 const MORE = 0.02;
 /** Whether cars of the first sample have some trouble more often than those of the second. */
 export const hasMoreTrouble = (a: BuiltSample, b: BuiltSample): boolean =>
-  [...a.troubles].some(([trouble, share]) => share > (b.troubles.get(trouble) ?? 0) + MORE);
+  [...a.troubles].some(([trouble, fraction]) => fraction > (b.troubles.get(trouble) ?? 0) + MORE);
 
 /** Share of the cars of the first sample that do better than the same cars of the second. */
 export const shareBetter = (a: BuiltSample, b: BuiltSample): number =>

@@ -16,7 +16,7 @@ export interface PartsForSearch {
 }
 
 /** One way in which cars of a search differ: a design changed by a number from 0 to 1. */
-export type SearchDimension = (design: CarDesign, share: number) => CarDesign;
+export type SearchDimension = (design: CarDesign, fraction: number) => CarDesign;
 
 /** How far from the present car the search goes. */
 const FACTOR = 1.8;
@@ -25,8 +25,8 @@ const MOST_BALLAST = 0.06;
 /** Bands in all: where the rules do not say, and the most that is tried where they allow more. */
 const USUAL_BANDS = 4;
 const MOST_BANDS = 12;
-const between = (low: number, high: number, share: number): number => low + share * (high - low);
-const pick = <T>(list: readonly T[], share: number): T => list[Math.min(Math.floor(share * list.length), list.length - 1)]!;
+const between = (low: number, high: number, fraction: number): number => low + fraction * (high - low);
+const pick = <T>(list: readonly T[], fraction: number): T => list[Math.min(Math.floor(fraction * list.length), list.length - 1)]!;
 
 /** The nearest value a builder would make: of those that are to be had, or on the size's step; the present one where it is as near. */
 function madeAs({ searchStep = 0, stock }: Size, value: number, present: number, design: CarDesign): number {
@@ -48,7 +48,7 @@ function ofSize(size: Size, present: CarDesign): SearchDimension {
   const value = read(present);
   const highest = searchedUpTo ? Math.max(value, searchedUpTo(present)) : high;
   const [from, to] = id === 'ballast' ? [0, MOST_BALLAST] : [Math.max(low, value / FACTOR), Math.min(highest, value * FACTOR)];
-  return (design, share) => write(design, madeAs(size, between(from, to, share), value, design));
+  return (design, fraction) => write(design, madeAs(size, between(from, to, fraction), value, design));
 }
 
 /** Turns over a sleeve that are tried. */
@@ -57,9 +57,9 @@ const SLEEVE_TURNS = [0.5, 1, 1.5, 2, 3, 4];
 /** Nothing on the axle, for half of the search; else one sleeve as builders make it, the thinner first. */
 function ofSleeve({ axleDiameter }: CarDesign): SearchDimension {
   const sleeves = sleevesFor(axleDiameter);
-  return (design, share) => {
-    if (share < 0.5 || sleeves.length === 0) return { ...design, sleeve: [] };
-    const [which, turns] = [Math.floor((2 * share - 1) * sleeves.length), ((2 * share - 1) * sleeves.length) % 1];
+  return (design, fraction) => {
+    if (fraction < 0.5 || sleeves.length === 0) return { ...design, sleeve: [] };
+    const [which, turns] = [Math.floor((2 * fraction - 1) * sleeves.length), ((2 * fraction - 1) * sleeves.length) % 1];
     const { kind, diameter } = sleeves[Math.min(which, sleeves.length - 1)]!;
     // On the axle that the car has by now.
     return diameter > design.axleDiameter
@@ -79,7 +79,7 @@ function partsAt(slot: PartSlot, { own = [], onlyOwn = false }: PartsForSearch):
 }
 const ofParts = (slot: PartSlot, options: PartsForSearch): SearchDimension[] => {
   const parts = partsAt(slot, options);
-  return parts.length > 1 ? [(design, share) => pick(parts, share)(design)] : [];
+  return parts.length > 1 ? [(design, fraction) => pick(parts, fraction)(design)] : [];
 };
 
 /** Bands beside and behind one another, within the number that the rules allow. */
@@ -92,7 +92,7 @@ function ofBandCount(present: CarDesign): SearchDimension[] {
   );
   const counts = Array.from({ length: most }, (_, i) => i + 1);
   const pairs = counts.flatMap((parallel) => counts.filter((series) => parallel * series <= most).map((series) => ({ parallel, series })));
-  return [(design, share) => (hasBands(design.motor) ? { ...design, motor: { ...design.motor, ...pick(pairs, share) } } : design)];
+  return [(design, fraction) => (hasBands(design.motor) ? { ...design, motor: { ...design.motor, ...pick(pairs, fraction) } } : design)];
 }
 
 /** The car with its motor placed where its sizes want it, on a body that carries it. */

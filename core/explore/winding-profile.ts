@@ -43,7 +43,7 @@ interface Tried {
  * The launch keeps the grip that is sure (or what the bare axle has, where that is less), it spins no more than on the bare axle, and no check stops the
  * car. Null for a roller, or where the bare axle is best. `onProgress` gets the share done; false stops the search.
  */
-export function bestWinding(design: CarDesign, onProgress: (share: number) => boolean = () => true): WindingProfile | null {
+export function bestWinding(design: CarDesign, onProgress: (fraction: number) => boolean = () => true): WindingProfile | null {
   if (isRoller(design)) return null;
   const bare: CarDesign = { ...design, sleeve: [] };
   const workspace = makeWorkspace();

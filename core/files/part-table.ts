@@ -60,7 +60,7 @@ export function readPartLines([headings = [], ...lines]: readonly (readonly stri
         .split(';')
         .map((one) => one.trim().split(/\s+/))
         .filter(([key = '']) => key in values)
-        .map(([key, share]) => [key, Number(share) / 100]),
+        .map(([key, fraction]) => [key, Number(fraction) / 100]),
     );
     const count = textOf('count') === '' ? 1 : Number(textOf('count'));
     const cost = textOf('cost') === '' ? null : parseQuantity(textOf('cost'), 'count', 'metric');

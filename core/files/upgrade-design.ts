@@ -91,9 +91,9 @@ export function placed(draft: CarDesign, said: FirstVersion): CarDesign {
   const reach = geometryOf(draft.motor).deckReach(draft.motor);
   const overhang = 2 * (Math.max(draft.wheelbase, reach) + OVERHANG - draft.wheelbase);
   const onBody = { ...draft, body: { ...draft.body, overhang: Math.min(Number(overhang.toFixed(6)), 2) } };
-  const share = draft.otherWheels ? said.driveLoadShare : 1;
+  const fraction = draft.otherWheels ? said.driveLoadShare : 1;
   const total = said.mass + draft.ballast.mass;
-  const moment = said.mass * (1 - share) * draft.wheelbase + draft.ballast.mass * draft.ballast.fromDriveAxle;
+  const moment = said.mass * (1 - fraction) * draft.wheelbase + draft.ballast.mass * draft.ballast.fromDriveAxle;
   const lighter = lightEnough(onBody, total);
   const weighed = weighedAt(lighter, { mass: total, driveLoadShare: draft.otherWheels ? 1 - moment / (total * draft.wheelbase) : 1 });
   // What scale and format do not take is left to be weighed again: a hair below its parts is nothing left over, ballast may have tipped it.

@@ -25,12 +25,12 @@ interface Known {
 }
 
 const NONE = 'not on this car';
-const share = (value: number): string => `${Math.round(100 * value)} %`;
+const fraction = (value: number): string => `${Math.round(100 * value)} %`;
 const two = (value: number): string => String(Number(value.toPrecision(2)));
 
 /** Each word’s number on a car that runs. */
 const NUMBERS: Readonly<Record<TermId, (known: Known) => string>> = {
-  'air-drag': ({ result }) => `${share(energyShare(result, 'air'))} of its energy`,
+  'air-drag': ({ result }) => `${fraction(energyShare(result, 'air'))} of its energy`,
   ballast: ({ design: { ballast }, format }) => (ballast.mass > 0 ? format(ballast.mass, 'weight') : NONE),
   bearing: ({ design }) =>
     isRoller(design) ? NONE : `${BEARINGS[design.bearing].label}: friction ${two(valueOf(design, 'bearingFriction').value)}`,
@@ -60,7 +60,7 @@ const NUMBERS: Readonly<Record<TermId, (known: Known) => string>> = {
   'drive-axle': ({ design, format }) => `⌀ ${format(design.axleDiameter, 'size')}`,
   'end-play': ({ design, format }) => (isRoller(design) ? NONE : format(design.endPlay, 'size')),
   energy: ({ figures, format }) => format.predicted(figures.energy, 'energy'),
-  hysteresis: ({ result }) => `${share(energyShare(result, 'hysteresis'))} of its energy`,
+  hysteresis: ({ result }) => `${fraction(energyShare(result, 'hysteresis'))} of its energy`,
   inertia: ({ design, format }) => `${format(standingWeight(design).mass, 'weight')} to get moving`,
   'kinetic-energy': ({ design, figures, format }) =>
     `${format.predicted((standingWeight(design).mass * figures.speed ** 2) / 2, 'energy')} at its top speed`,
@@ -72,7 +72,7 @@ const NUMBERS: Readonly<Record<TermId, (known: Known) => string>> = {
   },
   overhang: ({ design, format }) => (isRoller(design) ? NONE : format(design.body.overhang, 'size')),
   pull: ({ figures, format }) => `${format.predicted(figures.pull, 'force')} at the launch`,
-  rolling: ({ result }) => `${share(energyShare(result, 'rolling'))} of its energy`,
+  rolling: ({ result }) => `${fraction(energyShare(result, 'rolling'))} of its energy`,
   sleeve: ({ design: { sleeve }, format }) => (sleeve.length > 0 ? `⌀ ${format(sleeve.at(-1)!.diameter, 'size')}` : NONE),
   slip: ({ figures, format }) => format.predicted(figures.wheelspin, 'distance'),
   stall: ({ result }) => (result.turnsLeft > 0 ? `it stops with ${two(result.turnsLeft)} turns left` : 'no: it unwinds fully'),

@@ -57,10 +57,10 @@ const TRIALS: Readonly<
     return [
       'how far it is wound',
       'energy',
-      WOUND.map((share) => [
-        `${Number((share * full).toFixed(1))} turns`,
+      WOUND.map((fraction) => [
+        `${Number((fraction * full).toFixed(1))} turns`,
         design,
-        share === 1 ? FULL : ({ kind: 'turns', turns: share * full } as const),
+        fraction === 1 ? FULL : ({ kind: 'turns', turns: fraction * full } as const),
       ]),
     ];
   },

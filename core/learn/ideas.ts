@@ -23,7 +23,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
   const prediction = predictRun(design);
   const result = prediction.kind === 'ran' ? prediction.result : null;
   const figures = figuresOf(design);
-  const share = (...parts: readonly (keyof EnergyBudget)[]): string =>
+  const fraction = (...parts: readonly (keyof EnergyBudget)[]): string =>
     result ? `${Math.round(100 * parts.reduce((sum, part) => sum + energyShare(result, part), 0))} %` : '–';
   const about = (metres: number): string => formatAbout(metres, 'distance', units);
   const { mass, driveLoadShare } = standingWeight(design);
@@ -41,7 +41,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'E = ∫ τ dθ: torque times angle, added up',
       source: 'work of a torque, any mechanics handbook',
       onCar: ofThisCar(
-        `${formatPredicted(figures?.energy ?? 0, 'energy', units)} is stored. ${share('hysteresis')} stays in spring or rubber, ${share('rolling')} goes into rolling, ${share('driveBearing', 'otherBearing')} into the bearings, ${share('slip')} into wheelspin.`,
+        `${formatPredicted(figures?.energy ?? 0, 'energy', units)} is stored. ${fraction('hysteresis')} stays in spring or rubber, ${fraction('rolling')} goes into rolling, ${fraction('driveBearing', 'otherBearing')} into the bearings, ${fraction('slip')} into wheelspin.`,
       ),
     },
     {
@@ -89,7 +89,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       formula: 'F = (b/R) N for rolling, μ N r/R for a bearing',
       source: 'Coulomb',
       onCar: ofThisCar(
-        `${share('rolling')} of its energy goes into rolling and friction at the hubs, ${share('driveBearing', 'otherBearing')} into the bearings.`,
+        `${fraction('rolling')} of its energy goes into rolling and friction at the hubs, ${fraction('driveBearing', 'otherBearing')} into the bearings.`,
       ),
     },
     {
@@ -134,7 +134,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       ],
       formula: 'F = ½ ρ c A v²',
       source: 'drag equation, Rayleigh',
-      onCar: ofThisCar(`At up to ${formatPredicted(figures?.speed ?? 0, 'speed', units)} air takes ${share('air')} of its energy.`),
+      onCar: ofThisCar(`At up to ${formatPredicted(figures?.speed ?? 0, 'speed', units)} air takes ${fraction('air')} of its energy.`),
     },
     {
       idea: 'luck',

@@ -46,8 +46,8 @@ const ON_SIDE: Partial<Readonly<Record<TermId, Marks>>> = {
   'air-drag': (side) => {
     const { bounds } = sideView(side.design);
     const nose = side.heading > 0 ? bounds.right : bounds.left;
-    return [0.35, 0.65].flatMap((share) => {
-      const to = side.at(nose, share * bounds.top);
+    return [0.35, 0.65].flatMap((fraction) => {
+      const to = side.at(nose, fraction * bounds.top);
       return arrow(makePlace(to.x + 10, to.y), makePlace(to.x + 1, to.y));
     });
   },

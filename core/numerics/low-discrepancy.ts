@@ -29,4 +29,5 @@ export function randomGenerator(seed: number): () => number {
 const LEAST_SHARE = 1e-6;
 
 /** The standard normal value below which this share lies: `standardNormal(0.975) // 1.959964`. `share` in [0, 1]. */
-export const standardNormal = (share: number): number => normalQuantile(Math.min(Math.max(share, LEAST_SHARE), 1 - LEAST_SHARE), 0, 1);
+export const standardNormal = (fraction: number): number =>
+  normalQuantile(Math.min(Math.max(fraction, LEAST_SHARE), 1 - LEAST_SHARE), 0, 1);

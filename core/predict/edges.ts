@@ -44,8 +44,8 @@ function valueAt({ distance, ...columns }: Trace, column: 'speed' | 'thrust' | '
   if (next < 0) return null;
   if (next === 0) return columns[column][0]!;
   const [x0, x1] = [distance[next - 1]!, distance[next]!];
-  const share = x1 > x0 ? (at - x0) / (x1 - x0) : 1;
-  return columns[column][next - 1]! + share * (columns[column][next]! - columns[column][next - 1]!);
+  const fraction = x1 > x0 ? (at - x0) / (x1 - x0) : 1;
+  return columns[column][next - 1]! + fraction * (columns[column][next]! - columns[column][next - 1]!);
 }
 
 /** An edge and the highest that this car would climb there, m; null where its run ends before. */

@@ -28,10 +28,10 @@ function mismatchCurvature(design: CarDesign): number {
   // The diameter is the two radii together.
   const cone = (2 * alignment.wheelMismatch) / (trackWidth * driveWheels.diameter);
   if (!otherWheels) return cone;
-  const share = standingWeight(design).driveLoadShare;
+  const fraction = standingWeight(design).driveLoadShare;
   const width = trackWidth ** 2;
-  const held = (layout.otherWheelCount === 1 ? share : 1) * width + 4 * share * (1 - share) * wheelbase ** 2;
-  return share === 0 ? 0 : (cone * share * width) / held;
+  const held = (layout.otherWheelCount === 1 ? fraction : 1) * width + 4 * fraction * (1 - fraction) * wheelbase ** 2;
+  return fraction === 0 ? 0 : (cone * fraction * width) / held;
 }
 
 /** How far to the right of straight ahead a car of this curvature is after `distance` metres, m: (1 − cos κs)/κ. */

@@ -53,6 +53,6 @@ export function predict(design: CarDesign, options: SampleOptions = {}): Bounded
 /** The bounds of a sample, in any order; NaN of an empty one. */
 export function boundsOf(sample: readonly number[]): Bounds {
   const sorted = sample.toSorted((a, b) => a - b);
-  const at = (share: number): number => (sorted.length === 0 ? NaN : quantileSorted(sorted, share));
+  const at = (fraction: number): number => (sorted.length === 0 ? NaN : quantileSorted(sorted, fraction));
   return { low: at(0.1), middle: at(0.5), high: at(0.9) };
 }

@@ -6,8 +6,8 @@ export type LimitingFactor =
   /** It lacks pull, or its tyres have not the grip to pass the pull on. */
   | { readonly kind: 'stalls'; readonly lacks: 'pull' | 'grip' }
   | { readonly kind: 'stops-wound'; readonly turnsLeft: number }
-  | { readonly kind: 'wheelspin'; readonly distance: number; readonly share: number }
-  | { readonly kind: 'loss'; readonly part: keyof EnergyBudget; readonly share: number }
+  | { readonly kind: 'wheelspin'; readonly distance: number; readonly fraction: number }
+  | { readonly kind: 'loss'; readonly part: keyof EnergyBudget; readonly fraction: number }
   | { readonly kind: 'endless' };
 
 /** Wheelspin that burns less than this share of the energy is not what holds a car back. */
@@ -19,7 +19,7 @@ export function limitingFactor(result: RunResult): LimitingFactor {
   if (result.ended === 'limit') return { kind: 'endless' };
   if (result.turnsLeft > 0.5) return { kind: 'stops-wound', turnsLeft: result.turnsLeft };
   const shareOf = (part: keyof EnergyBudget): number => energyShare(result, part);
-  if (shareOf('slip') > SPIN_THAT_MATTERS) return { kind: 'wheelspin', distance: result.slipDistance, share: shareOf('slip') };
+  if (shareOf('slip') > SPIN_THAT_MATTERS) return { kind: 'wheelspin', distance: result.slipDistance, fraction: shareOf('slip') };
   const parts = (Object.keys(result.energy) as (keyof EnergyBudget)[]).sort((a, b) => shareOf(b) - shareOf(a));
-  return { kind: 'loss', part: parts[0]!, share: shareOf(parts[0]!) };
+  return { kind: 'loss', part: parts[0]!, fraction: shareOf(parts[0]!) };
 }

@@ -60,8 +60,8 @@ export function rigLines({ design, wind, gates, seed, run, faults = [] }: RigRun
   for (let t = EVERY; t < time + 2 * EVERY; t += EVERY) {
     const next = times.findIndex((at) => at >= t);
     const i = next < 0 ? times.length - 1 : next;
-    const share = i > 0 && next >= 0 ? (t - times[i - 1]!) / (times[i]! - times[i - 1]! || 1) : 1;
-    const turned = i > 0 ? angle[i - 1]! + share * (angle[i]! - angle[i - 1]!) : angle[0]!;
+    const fraction = i > 0 && next >= 0 ? (t - times[i - 1]!) / (times[i]! - times[i - 1]! || 1) : 1;
+    const turned = i > 0 ? angle[i - 1]! + fraction * (angle[i]! - angle[i - 1]!) : angle[0]!;
     events.push({ t: begun + t, words: `turns=${(turned / (2 * Math.PI)).toFixed(3)}` });
   }
   const lines = events.toSorted((a, b) => a.t - b.t).map(({ t, words }) => `t=${t.toFixed(DIGITS)} ${words}`);

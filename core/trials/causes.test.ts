@@ -195,7 +195,7 @@ describe('what may be wrong', () => {
 });
 
 describe('the next thing to do', () => {
-  const likely: Outlook = { chance: 0.7, help: 'Tyres: foam strip', toMeasure: { name: 'Roll down from a book', share: 0.1 } };
+  const likely: Outlook = { chance: 0.7, help: 'Tyres: foam strip', toMeasure: { name: 'Roll down from a book', fraction: 0.1 } };
   const car: CarInBrief = { canRun: true, brokenRule: null, hasBrief: true, runs: 0, isBuilt: true, outlook: likely };
   it.each([
     [{ ...car, canRun: false }, 'design'],
@@ -206,8 +206,8 @@ describe('the next thing to do', () => {
     [{ ...car, brokenRule: 'length', hasBrief: false, isBuilt: false }, 'design'],
     [{ ...car, hasBrief: false, isBuilt: false, outlook: { ...likely, chance: 0.1 } }, 'brief'],
     [{ ...car, isBuilt: false, outlook: { ...likely, chance: 0.49 } }, 'design'],
-    [{ ...car, isBuilt: false, outlook: { ...likely, chance: 0.5, toMeasure: { name: 'x', share: 0.9 } } }, 'build'],
-    [{ ...car, outlook: { ...likely, toMeasure: { name: 'Roll down from a book', share: 0.3 } } }, 'bench'],
+    [{ ...car, isBuilt: false, outlook: { ...likely, chance: 0.5, toMeasure: { name: 'x', fraction: 0.9 } } }, 'build'],
+    [{ ...car, outlook: { ...likely, toMeasure: { name: 'Roll down from a book', fraction: 0.3 } } }, 'bench'],
     [{ ...car, runs: 3, outlook: { ...likely, chance: 0.1 } }, 'tune'],
     [{ ...car, outlook: null }, 'track'],
     [car, 'track'],
@@ -228,7 +228,7 @@ describe('the next thing to do', () => {
     });
     expect(told({ runs: 1 }).words).toBe('make two more like runs');
     expect(told({ runs: 2 }).words).toBe('make one more like run');
-    expect(told({ outlook: { ...likely, toMeasure: { name: 'Roll down from a book', share: 0.42 } } })).toMatchObject({
+    expect(told({ outlook: { ...likely, toMeasure: { name: 'Roll down from a book', fraction: 0.42 } } })).toMatchObject({
       words: 'measure: roll down from a book',
       reason: 'it cuts the uncertainty by about 42 %',
     });
@@ -258,12 +258,12 @@ describe('the next thing once the runs were weighed', () => {
     });
     expect(nextByRuns(tuning, told(0.6)).words).toContain('flick');
     expect(nextByRuns(tuning, told(0.2)).words).toContain('lever');
-    const withRun = { ...tuning, next: { ...next, changes: [] }, further: [{ id: 'full' as const, share: 0.3 }] };
+    const withRun = { ...tuning, next: { ...next, changes: [] }, further: [{ id: 'full' as const, fraction: 0.3 }] };
     expect(nextByRuns(withRun, told(0.2))).toMatchObject({
       words: 'make one more run fully wound',
       reason: expect.stringContaining('30 %'),
     });
-    const little = { ...withRun, further: [{ id: 'full' as const, share: 0.02 }] };
+    const little = { ...withRun, further: [{ id: 'full' as const, fraction: 0.02 }] };
     expect(nextByRuns(little, told(0.2)).station).toBe('bench');
   });
   it('goes on from what was found at the table: the cure, or past what was ruled out', () => {

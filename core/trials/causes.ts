@@ -163,8 +163,8 @@ export interface Explanation {
 
 const lnBeta = (a: number, b: number): number => gammaln(a) + gammaln(b) - gammaln(a + b);
 /** ln of the chance of `count` in `runs` (without how many ways there are), where the share is a beta about `share`. Source: the beta-binomial distribution. */
-const lnCounted = (count: number, runs: number, share: number, alike: number): number =>
-  lnBeta(count + alike * share, runs - count + alike * (1 - share)) - lnBeta(alike * share, alike * (1 - share));
+const lnCounted = (count: number, runs: number, fraction: number, alike: number): number =>
+  lnBeta(count + alike * fraction, runs - count + alike * (1 - fraction)) - lnBeta(alike * fraction, alike * (1 - fraction));
 
 function lnNoted({ id, pair }: Pick<RankedCause, 'id' | 'pair'>, { noted, checks = {} }: Evidence): number {
   const faults: readonly CauseId[] = pair ?? [id];
@@ -223,7 +223,7 @@ const AS_THOUGHT = [[1, 1]] as const;
 export function weighCauses(
   trials: readonly TrialGroup[],
   options: FitOptions = {},
-  progress?: (share: number) => void,
+  progress?: (fraction: number) => void,
   given: readonly ConfirmedCause[] = [],
 ): WeighedCauses | null {
   const more = [...(options.more ?? []), ...given.map(faultOf)];

@@ -74,8 +74,8 @@ const DRIFTING = 0.75;
 /** How runs change from one to the next, ln; null where that is not likely. */
 function driftOf(places: readonly ScatterNode[]): number | null {
   const growing = places.filter(({ trend }) => trend !== 0);
-  const share = growing.reduce((sum, { weight }) => sum + weight, 0);
-  return share < DRIFTING ? null : growing.reduce((sum, { weight, trend }) => sum + weight * trend, 0) / share;
+  const fraction = growing.reduce((sum, { weight }) => sum + weight, 0);
+  return fraction < DRIFTING ? null : growing.reduce((sum, { weight, trend }) => sum + weight * trend, 0) / fraction;
 }
 
 /** How much better something is, as a distribution. */
@@ -90,8 +90,8 @@ interface Difference {
 }
 
 const HALVINGS = 45;
-function quantileOf({ below, range }: Difference, share: number): number {
-  const { low, high } = bisect((gain) => below(gain) < share, ...range, HALVINGS);
+function quantileOf({ below, range }: Difference, fraction: number): number {
+  const { low, high } = bisect((gain) => below(gain) < fraction, ...range, HALVINGS);
   return (low + high) / 2;
 }
 
@@ -148,11 +148,11 @@ function missDifference(places: readonly ScatterNode[], mark: number, session: n
   });
   gains.sort((a, b) => a.gain - b.gain);
   let total = 0;
-  const shares = gains.map(({ weight }) => (total += weight));
+  const fractions = gains.map(({ weight }) => (total += weight));
   return {
     below: (gain) => {
       const last = bisectWhole((n) => gains[n]!.gain < gain, -1, gains.length);
-      return last < 0 ? 0 : shares[last]!;
+      return last < 0 ? 0 : fractions[last]!;
     },
     range: [gains[0]!.gain - 1e-9, gains.at(-1)!.gain + 1e-9],
     matters: RELEVANT_GAIN * mark,
@@ -252,7 +252,7 @@ export function didItHelp(
   const byGain = verdictOf(difference);
   const isTorn = byStarts !== 'cannot-tell' && byGain !== 'no-difference' && byGain !== 'cannot-tell' && byGain !== byStarts;
   const verdict = isTorn ? 'cannot-tell' : byStarts === 'cannot-tell' ? byGain : byStarts;
-  const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((share) => quantileOf(difference, share));
+  const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((fraction) => quantileOf(difference, fraction));
   return {
     ...common,
     verdict,

@@ -83,7 +83,7 @@ export function fitReport({ design: givenDesign, runs, predict = [{ winding: { k
     if (!row) continue;
     const back = (x: number): number => (SPREAD_IN_UNITS.has(key) ? x : Math.exp(x));
     const mixture = mixtureOf(fitted, row);
-    const at = (share: number): number => back(quantileOf(mixture, share));
+    const at = (fraction: number): number => back(quantileOf(mixture, fraction));
     values[key] = { prior: valueOf(design, key).value, fitted: at(0.5), interval90: [at(TAIL_PROBABILITY), at(1 - TAIL_PROBABILITY)] };
   }
   const learnt = posteriorChanges(fitted, design);

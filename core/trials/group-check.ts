@@ -46,8 +46,8 @@ function atLeast(count: number, runs: number, chance: number): number {
   if (chance <= 0) return 0;
   if (chance >= 1) return 1;
   // The distribution ends where what is left is less than a ten thousandth.
-  const shares: readonly number[] = Object.values(binomialDistribution(runs, chance) ?? []);
-  return shares.reduce((sum, share, k) => (k >= count ? sum + share : sum), 0);
+  const fractions: readonly number[] = Object.values(binomialDistribution(runs, chance) ?? []);
+  return fractions.reduce((sum, fraction, k) => (k >= count ? sum + fraction : sum), 0);
 }
 
 /** The group of which there are most runs, the newest of those. */

@@ -190,7 +190,7 @@ const areOwnPartsAsTheyAre = ({ own, driveWheels, otherWheels, axleDiameter }: C
 function candidatesOf(design: CarDesign, own: readonly OwnPart[], format: Format): CarDesign[] {
   const result = runForAim(design);
   const remedies = result ? checkCar(design, result).flatMap((check) => check.remedies(format).map((remedy) => remedy.design)) : [];
-  const turned = searchDimensions(design, { own }).flatMap((turn) => PLACES.map((share) => withMotorPlaced(turn(design, share))));
+  const turned = searchDimensions(design, { own }).flatMap((turn) => PLACES.map((fraction) => withMotorPlaced(turn(design, fraction))));
   const freed = moreCare(design).map((care) => withCare(design, care));
   const conflicts = conflictsOf(design).length;
   const found: CarDesign[] = [];

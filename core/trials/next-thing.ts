@@ -58,11 +58,11 @@ export function nextThing(car: CarInBrief): NextThing {
     };
   if (runs === 0 && !isBuilt)
     return { station: 'build', words: 'build it', reason: 'the design is worth building; tell Build when the car is ready' };
-  if (runs === 0 && outlook?.toMeasure && outlook.toMeasure.share >= WORTH_MEASURING)
+  if (runs === 0 && outlook?.toMeasure && outlook.toMeasure.fraction >= WORTH_MEASURING)
     return {
       station: 'bench',
       words: `measure: ${outlook.toMeasure.name[0]!.toLowerCase()}${outlook.toMeasure.name.slice(1)}`,
-      reason: `it cuts the uncertainty by about ${inHundred(outlook.toMeasure.share)}`,
+      reason: `it cuts the uncertainty by about ${inHundred(outlook.toMeasure.fraction)}`,
     };
   if (runs === 0)
     return { station: 'track', words: 'make three like runs', reason: 'they show how far it goes, and how much runs differ by luck' };
@@ -82,7 +82,7 @@ const TELLS_LITTLE = 0.08;
 /** A car that comes as far as it is asked to in so many of its runs does what its brief asks. */
 const MEETS = 0.9;
 
-const inHundred = (share: number): string => `${Math.round(100 * share)} %`;
+const inHundred = (fraction: number): string => `${Math.round(100 * fraction)} %`;
 
 /** What to do about the likeliest fault: look for it, or put right what was found; null where neither is to be done. */
 function aboutFault({ id, probability }: RankedCause, motor: MotorKind, checks: NonNullable<Evidence['checks']>): NextThing | null {
@@ -136,11 +136,11 @@ export function nextByRuns(
   if (found) return found;
   if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'no other change is as sure to help' };
   const [run] = further;
-  if (!run || run.share < TELLS_LITTLE)
+  if (!run || run.fraction < TELLS_LITTLE)
     return { station: 'bench', words: 'measure a part', reason: 'no change is sure to help, and one more run tells little' };
   return {
     station: 'track',
     words: `make ${FURTHER[run.id]}`,
-    reason: `it would cut the uncertainty by about ${inHundred(run.share)}`,
+    reason: `it would cut the uncertainty by about ${inHundred(run.fraction)}`,
   };
 }

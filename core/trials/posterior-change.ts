@@ -29,8 +29,8 @@ export function posteriorChanges(
   if (!linear || !thought) return null;
   const changeOf = (row: Row, before: number): PosteriorChange => {
     const mixture = mixtureOf(fitted, row);
-    const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((share) =>
-      Math.expm1(quantileOf(mixture, share) - before),
+    const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((fraction) =>
+      Math.expm1(quantileOf(mixture, fraction) - before),
     );
     const prior = Math.sqrt(row.slope.reduce((sum, by) => sum + by * by, 0));
     const now = Math.sqrt(mixture.reduce((sum, { weight, variance }) => sum + weight * variance, 0));
@@ -52,7 +52,7 @@ export function posteriorChanges(
 export interface FurtherRun {
   readonly id: 'half' | 'three-quarters' | 'full' | 'stop-time-half' | 'stop-time-full';
   /** Share of what is still not known of the full winding that it would take away. */
-  readonly share: number;
+  readonly fraction: number;
 }
 
 /** Each in words. */
@@ -97,7 +97,7 @@ export function furtherRuns(fitted: FittedCar, design: CarDesign, turns: number)
       const time = Math.exp(linear.outputs.values[1]!);
       const noise = runVariance(directions, best.scatter, place) + (isTimed ? (WATCH / time) ** 2 + 0.015 ** 2 : fitted.misfit ** 2);
       const seen = solved(row);
-      return [{ id, share: dot(seen, wanted) ** 2 / (noise + dot(seen, seen)) / variance }];
+      return [{ id, fraction: dot(seen, wanted) ** 2 / (noise + dot(seen, seen)) / variance }];
     })
-    .sort((a, b) => b.share - a.share);
+    .sort((a, b) => b.fraction - a.fraction);
 }

@@ -39,15 +39,15 @@ const OUTLIER_WIDTH = 6;
 
 /** What is thought of how runs change from one to the next: ln, a normal. */
 interface Drift {
-  readonly share: number;
+  readonly fraction: number;
   readonly middle: number;
   readonly spread: number;
 }
 /** Not at all, or shorter: rubber tires, wheels gather dust; or, more rarely, longer: bearings run in. Our estimates. */
 const DRIFTS: readonly Drift[] = [
-  { share: 0.55, middle: 0, spread: 0 },
-  { share: 0.35, middle: -0.008, spread: 0.006 },
-  { share: 0.1, middle: 0.008, spread: 0.006 },
+  { fraction: 0.55, middle: 0, spread: 0 },
+  { fraction: 0.35, middle: -0.008, spread: 0.006 },
+  { fraction: 0.1, middle: 0.008, spread: 0.006 },
 ];
 /** Nodes and weights of what a trend may be, of a normal. Source: Gauss and Hermite, Abramowitz and Stegun 25.10, five points. */
 const NODES = [-2.85697, -1.355626, 0, 1.355626, 2.85697];
@@ -80,10 +80,10 @@ interface Counted {
 function count(ln: number, atLeast: boolean, about: number, scatter: number, counted: Counted): void {
   const z = (ln - about) / scatter;
   if (atLeast) {
-    const share = Math.max(normalCdf(-z, 0, 1), 1e-300);
-    const slope = Math.exp(lnNormalDensity(z, 1)) / share;
+    const fraction = Math.max(normalCdf(-z, 0, 1), 1e-300);
+    const slope = Math.exp(lnNormalDensity(z, 1)) / fraction;
     counted.precision = Math.max(slope * (slope - z), 1e-6) / scatter ** 2;
-    counted.value = Math.log(share);
+    counted.value = Math.log(fraction);
     counted.at = about + slope / scatter / counted.precision;
     return;
   }
@@ -178,10 +178,10 @@ export function scatterPosterior(
   const middle = mean(groups.flatMap((runs) => runs.map(({ order }) => order)));
   const centred = groups.map((runs) => runs.map((run) => ({ ...run, order: run.order - middle })));
   const places = Array.from({ length: fineness }, (_, i) => {
-    const share = -1 + (2 * i) / (fineness - 1);
-    const off = REACH * share * (share > 0 ? prior.upwards : 1);
+    const fraction = -1 + (2 * i) / (fineness - 1);
+    const off = REACH * fraction * (fraction > 0 ? prior.upwards : 1);
     const scatter = prior.median * Math.exp(prior.spread * off);
-    const lnPrior = -0.5 * (REACH * share) ** 2 + (share > 0 ? Math.log(prior.upwards) : 0);
+    const lnPrior = -0.5 * (REACH * fraction) ** 2 + (fraction > 0 ? Math.log(prior.upwards) : 0);
     return DRIFTS.flatMap((drift) => {
       const { lnWeight, trend, with: means } = meansAt(centred, scatter, drift);
       const nodes = drift.spread > 0 ? NODES : [0];
@@ -191,7 +191,7 @@ export function scatterPosterior(
           scatter,
           trend: at,
           means: means(at),
-          lnWeight: lnPrior + Math.log(drift.share * (nodes.length > 1 ? NODE_WEIGHTS[k]! : 1)) + lnWeight,
+          lnWeight: lnPrior + Math.log(drift.fraction * (nodes.length > 1 ? NODE_WEIGHTS[k]! : 1)) + lnWeight,
         };
       });
     });

@@ -20,8 +20,8 @@ function inversionsOf(taken: number, all: number): readonly number[] {
   for (let n = 1; n <= all; n++)
     row = Array.from({ length: Math.min(n, taken) + 1 }, (_, k) => {
       const counts = new Array<number>(k * (n - k) + 1).fill(0);
-      row[k - 1]?.forEach((share, i) => (counts[i]! += (share * k) / n));
-      row[k]?.forEach((share, i) => (counts[i + k]! += (share * (n - k)) / n));
+      row[k - 1]?.forEach((fraction, i) => (counts[i]! += (fraction * k) / n));
+      row[k]?.forEach((fraction, i) => (counts[i + k]! += (fraction * (n - k)) / n));
       return counts;
     });
   return row[taken]!;
@@ -34,10 +34,10 @@ function atMostInversions(groups: readonly number[], most: number): number {
     placed += size;
     const more = inversionsOf(size, placed);
     const next = new Array<number>(counts.length + more.length - 1).fill(0);
-    counts.forEach((share, i) => more.forEach((other, j) => (next[i + j]! += share * other)));
+    counts.forEach((fraction, i) => more.forEach((other, j) => (next[i + j]! += fraction * other)));
     counts = next;
   }
-  return counts.slice(0, most + 1).reduce((sum, share) => sum + share, 0);
+  return counts.slice(0, most + 1).reduce((sum, fraction) => sum + fraction, 0);
 }
 
 /** The trend of distances in the order they were run, ties as they are; null for fewer than three. Source: Kendall 1938 and, for ties, *Rank Correlation Methods*; Sen 1968. */

@@ -199,7 +199,7 @@ export interface TuningOptions {
   readonly putRight?: readonly Repair[];
   /** What was confirmed at the table and stays so: the car is taken with it. */
   readonly given?: readonly ConfirmedCause[];
-  readonly onProgress?: (share: number) => void;
+  readonly onProgress?: (fraction: number) => void;
 }
 
 /** Runs of a group with their place among all, as they are drawn. */

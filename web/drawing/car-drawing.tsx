@@ -50,7 +50,7 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
   const distance = (value: number): string => formatQuantity(value, 'distance', units);
   const formatTime = (time: number): string => formatPredicted(time, 'time', units);
   const { pose } = player;
-  const share = formatQuantity(standingWeight(design).driveLoadShare, 'share', units);
+  const fraction = formatQuantity(standingWeight(design).driveLoadShare, 'share', units);
   const label = [
     `${design.name} from ${isAbove ? 'above' : 'the side'}: drive wheels ${size(design.driveWheels.diameter)} across`,
     ...(design.otherWheels ? [`other wheels ${size(design.otherWheels.diameter)}`, `wheelbase ${size(design.wheelbase)}`] : []),
@@ -90,7 +90,7 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
         <p className={styles.words}>
           {pose
             ? `${formatTime(pose.time)}, ${distance(pose.distance)}, ${formatPredicted(pose.speed, 'speed', units)}: ${PHASE_WORDS[pose.phase]}`
-            : `${design.otherWheels ? `drive wheels carry ${share} · ` : ''}${describeFloor(design.floor, formatIn(units))}`}
+            : `${design.otherWheels ? `drive wheels carry ${fraction} · ` : ''}${describeFloor(design.floor, formatIn(units))}`}
         </p>
       </div>
     </section>
@@ -179,7 +179,7 @@ const PlayerBar = ({ player, canPlay, format }: PlayerBarProps) => (
   <>
     {canPlay && <PlayButton isPlaying={player.isPlaying} onPlay={player.play} onPause={player.pause} />}
     <Along
-      share={player.pose ? Math.min(player.pose.time / player.end, 1) : 0}
+      fraction={player.pose ? Math.min(player.pose.time / player.end, 1) : 0}
       words={format(player.pose?.time ?? 0)}
       onScrub={player.scrubShare}
     />
@@ -193,13 +193,13 @@ const PlayerBar = ({ player, canPlay, format }: PlayerBarProps) => (
 
 interface AlongProps {
   /** Of the run's time, 0 to 1. */
-  readonly share: number;
+  readonly fraction: number;
   readonly words: string;
-  readonly onScrub: (share: number) => void;
+  readonly onScrub: (fraction: number) => void;
 }
 
 /** A plain slider: it is drawn anew in every frame of a run. */
-const Along = memo(function Along({ share, words, onScrub }: AlongProps) {
+const Along = memo(function Along({ fraction, words, onScrub }: AlongProps) {
   return (
     <input
       type="range"
@@ -208,7 +208,7 @@ const Along = memo(function Along({ share, words, onScrub }: AlongProps) {
       min={0}
       max={1}
       step={1 / 400}
-      value={share}
+      value={fraction}
       aria-valuetext={words}
       onChange={({ target }) => onScrub(Number(target.value))}
     />

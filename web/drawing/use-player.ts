@@ -48,7 +48,7 @@ export function usePlayer(design: CarDesign, prediction: Prediction) {
     setPlaying(false);
     setTime(to);
   }, []);
-  const scrubShare = useCallback((share: number) => scrub(share * whole.current), [scrub]);
+  const scrubShare = useCallback((fraction: number) => scrub(fraction * whole.current), [scrub]);
   return { pose, end, isPlaying: isPlaying && result !== null, play, pause, scrub, scrubShare };
 }
 export type Player = ReturnType<typeof usePlayer>;

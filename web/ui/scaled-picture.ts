@@ -8,9 +8,9 @@ const QUALITIES = [0.82, 0.6, 0.35, 0.15];
 export async function scaledPicture(file: Blob): Promise<string> {
   // As the camera was held: width and height are those of the upright picture.
   const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
-  const share = Math.min(1, MOST_SIDE / Math.max(picture.width, picture.height));
+  const fraction = Math.min(1, MOST_SIDE / Math.max(picture.width, picture.height));
   const canvas = document.createElement('canvas');
-  [canvas.width, canvas.height] = [Math.round(picture.width * share), Math.round(picture.height * share)];
+  [canvas.width, canvas.height] = [Math.round(picture.width * fraction), Math.round(picture.height * fraction)];
   canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
   picture.close();
   for (const quality of QUALITIES) {

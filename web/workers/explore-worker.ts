@@ -48,7 +48,7 @@ const work = {
   whatToMeasure: wanted(whatToMeasure),
   outlook: wanted(outlookOf),
   tuneCar: wanted(
-    (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (share: number) => void) =>
+    (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (fraction: number) => void) =>
       tuneCar(design, runs, { ...options, onProgress }),
   ),
   mapRows: wanted(mapRows),
@@ -63,16 +63,16 @@ const work = {
       }
   },
   influences: (design: CarDesign) => ({ sizes: sizesThatMatter(design), values: valuesThatMatter(design) }),
-  bestWinding: (design: CarDesign, onProgress: (share: number) => void) =>
-    bestWinding(design, (share) => {
-      onProgress(share);
+  bestWinding: (design: CarDesign, onProgress: (fraction: number) => void) =>
+    bestWinding(design, (fraction) => {
+      onProgress(fraction);
       return true;
     }),
-  bestCar: (design: CarDesign, options: Pick<SearchOptions, 'own' | 'onlyOwn'>, onProgress: (share: number) => void) =>
+  bestCar: (design: CarDesign, options: Pick<SearchOptions, 'own' | 'onlyOwn'>, onProgress: (fraction: number) => void) =>
     findBestCar(design, {
       ...options,
-      onProgress: (share) => {
-        onProgress(share);
+      onProgress: (fraction) => {
+        onProgress(fraction);
         return true;
       },
     }),

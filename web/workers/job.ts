@@ -8,7 +8,7 @@ export interface Job<T> {
 }
 
 /** Begins work; it tells what is there so far and the share done, and is answered whether it is still wanted. */
-export type Start<T> = (report: (result: T | null, share: number) => boolean) => Promise<T | null>;
+export type Start<T> = (report: (result: T | null, fraction: number) => boolean) => Promise<T | null>;
 
 interface Surroundings<T> {
   /** Told of every change of the job. */
@@ -31,11 +31,11 @@ export function makeJobs<T>({ onChange, stopWorkers, betweenNews }: Surroundings
     const mine = ++turn;
     const isCurrent = (): boolean => mine === turn;
     onChange(({ result }) => ({ progress: 0, result, isBroken: false }));
-    const work = start((result, share) => {
+    const work = start((result, fraction) => {
       const isNews = result !== null || performance.now() - lastReported > betweenNews;
       if (isCurrent() && isNews) {
         lastReported = performance.now();
-        onChange((before) => ({ progress: share, result: result ?? before.result, isBroken: false }));
+        onChange((before) => ({ progress: fraction, result: result ?? before.result, isBroken: false }));
       }
       return isCurrent();
     });

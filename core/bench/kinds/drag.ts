@@ -58,11 +58,11 @@ export const drag: MeasurementRecord<MeasurementOf<'drag'>> = {
   },
   simulate: ({ design, numbers, weight }, { read }) => {
     if (isRoller(design)) return null;
-    const share = weight.driveLoadShare;
+    const fraction = weight.driveLoadShare;
     const slides = numbers.staticGrip! * numbers.slidingRatio!;
-    const force = numbered(6).map(() => read(slides * share * weight.mass * GRAVITY, { deviation: 0.03, division: 0.02 }));
+    const force = numbered(6).map(() => read(slides * fraction * weight.mass * GRAVITY, { deviation: 0.03, division: 0.02 }));
     // What held before it slid is taken as it is thought of: nobody tilted it yet.
     const staticGrip = likelyNumbers(design).staticGrip!;
-    return simulated({ force, mass: weight.mass, driveShare: share, staticGrip }, { force: 0.02 }, { slidingGrip: slides });
+    return simulated({ force, mass: weight.mass, driveShare: fraction, staticGrip }, { force: 0.02 }, { slidingGrip: slides });
   },
 };

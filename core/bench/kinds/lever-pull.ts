@@ -69,7 +69,7 @@ export const leverPull: MeasurementRecord<MeasurementOf<'lever-pull'>> = {
     const [preload, rate, gives] = [numbers.springPreload!, numbers.springRate!, numbers.springEfficiency!];
     const angle = numbered(9).map((i) => Number((0.2 + 0.35 * i).toFixed(3)));
     const reach = 0.05;
-    const pull = (share: number) => angle.map((at) => read((share * (preload + rate * at)) / reach, SPRING_SCALE));
+    const pull = (fraction: number) => angle.map((at) => read((fraction * (preload + rate * at)) / reach, SPRING_SCALE));
     return simulated(
       { angle, force: pull(1), reach },
       { force: SPRING_SCALE.division },

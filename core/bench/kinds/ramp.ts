@@ -38,14 +38,14 @@ export const ramp: MeasurementRecord<MeasurementOf<'ramp'>> = {
     const divisions = [divisionOf(measurement, 'height'), divisionOf(measurement, 'distance')] as const;
     const single = height.length === 1;
     // Each roll is a measurement by itself; how high the ramp stands is off alike in all of one ramp.
-    const shares = distance.map((rolled, i) => (single ? height[0]! : height[i]!) / (rolled + run));
-    const repeats = REPEATS.roll * mean(shares);
-    const scattered = meanEstimate(shares, (divisions[1] * shares[0]!) / (distance[0]! + run), repeats);
+    const fractions = distance.map((rolled, i) => (single ? height[0]! : height[i]!) / (rolled + run));
+    const repeats = REPEATS.roll * mean(fractions);
+    const scattered = meanEstimate(fractions, (divisions[1] * fractions[0]!) / (distance[0]! + run), repeats);
     const high = single ? makeEstimate(height[0]!, resolutionUncertainty(divisions[0])) : exactEstimate(1);
-    const rolling = single ? propagateUncertainty([scattered, high], (share, stands) => (share * stands) / height[0]!) : scattered;
+    const rolling = single ? propagateUncertainty([scattered, high], (fraction, stands) => (fraction * stands) / height[0]!) : scattered;
     return {
-      values: { rolling, resistance: propagateUncertainty([rolling], (share) => share * mass * GRAVITY) },
-      drawn: meanPlot('rolling resistance, as a fraction of the weight', shares, 0, repeats),
+      values: { rolling, resistance: propagateUncertainty([rolling], (fraction) => fraction * mass * GRAVITY) },
+      drawn: meanPlot('rolling resistance, as a fraction of the weight', fractions, 0, repeats),
       remarks: [],
     };
   },

@@ -52,10 +52,10 @@ export const tilt: MeasurementRecord<MeasurementOf<'tilt'>> = {
   },
   simulate: ({ design, numbers, weight }, { read }) => {
     if (isRoller(design)) return null;
-    const share = weight.driveLoadShare;
-    const slides = slidingAngle(numbers.staticGrip!, share, numbers.massHeight!, design.wheelbase);
+    const fraction = weight.driveLoadShare;
+    const slides = slidingAngle(numbers.staticGrip!, fraction, numbers.massHeight!, design.wheelbase);
     const angle = numbered(6).map(() => read(slides, TILT_BOARD));
-    const readings = { angle, driveShare: share, massHeight: numbers.massHeight!, wheelbase: design.wheelbase };
-    return slides < 1.4 && share > 0 ? simulated(readings, { angle: TILT_BOARD.division }, { staticGrip: numbers.staticGrip! }) : null;
+    const readings = { angle, driveShare: fraction, massHeight: numbers.massHeight!, wheelbase: design.wheelbase };
+    return slides < 1.4 && fraction > 0 ? simulated(readings, { angle: TILT_BOARD.division }, { staticGrip: numbers.staticGrip! }) : null;
   },
 };

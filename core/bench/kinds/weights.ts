@@ -62,16 +62,16 @@ export const weights: MeasurementRecord<MeasurementOf<'weights'>> = {
   },
   simulate: ({ design, numbers, weight, radius }, { read }) => {
     if (isRoller(design)) return null;
-    const { mass, driveLoadShare: share } = weight;
+    const { mass, driveLoadShare: fraction } = weight;
     const height = 0.3 * design.wheelbase;
     const tangent = Math.tan(Math.asin(0.3));
-    const up = mass * (share + ((numbers.massHeight! - radius) / design.wheelbase) * tangent);
+    const up = mass * (fraction + ((numbers.massHeight! - radius) / design.wheelbase) * tangent);
     const four = (value: number) => numbered(4).map(() => read(value, KITCHEN_SCALE));
     const { division } = KITCHEN_SCALE;
     return simulated(
-      { drive: four(mass * share), other: four(mass * (1 - share)), raised: four(up), height, wheelbase: design.wheelbase, radius },
+      { drive: four(mass * fraction), other: four(mass * (1 - fraction)), raised: four(up), height, wheelbase: design.wheelbase, radius },
       { drive: division, other: division, raised: division },
-      { mass, driveShare: share, massHeight: numbers.massHeight! },
+      { mass, driveShare: fraction, massHeight: numbers.massHeight! },
     );
   },
 };

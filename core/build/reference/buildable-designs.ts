@@ -34,6 +34,6 @@ export const buildableDesigns: fc.Arbitrary<CarDesign> = fc
       kind === 'twist' ? fitted : { ...fitted, layout: { driveAxle, otherWheelCount: count }, body: { ...fitted.body, notched } };
     const wrapped: CarDesign =
       sleeved && kind !== 'twist' ? { ...laid, sleeve: [{ kind: 'tape', diameter: laid.axleDiameter * 2.5, turns: 1 }] } : laid;
-    return sizes.reduce((car, { size, share }) => size.write(car, size.low + share * (size.high - size.low)), wrapped);
+    return sizes.reduce((car, { size, share: fraction }) => size.write(car, size.low + fraction * (size.high - size.low)), wrapped);
   })
   .filter((design) => prepareRun(design).kind === 'ready');

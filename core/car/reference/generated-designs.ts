@@ -34,7 +34,7 @@ function numbers({ type, minimum, exclusiveMinimum, maximum }: Schema): fc.Arbit
   const from = Math.log(Math.max(least, 1e-7));
   const between = fc
     .double({ min: 0, max: 1, noNaN: true })
-    .map((share) => Math.min(Math.exp(from + share * (Math.log(high) - from)), high));
+    .map((fraction) => Math.min(Math.exp(from + fraction * (Math.log(high) - from)), high));
   return fc.oneof(
     fc.constantFrom(least, high),
     between,

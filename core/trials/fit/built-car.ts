@@ -16,7 +16,7 @@ export interface BuiltCar {
   /** What it was built to: this says what its unknowns are called. */
   readonly asDesigned: CarDesign;
   /** Share of a full wind, from 0 to 1. */
-  readonly share: number;
+  readonly fraction: number;
   /** 1 the way the floor’s slope is told, −1 the way back. */
   readonly uphill: 1 | -1;
   /** 1/m, of the path: the way is longer than what is measured straight. */
@@ -28,7 +28,7 @@ export interface BuiltCar {
 }
 
 /** A car built just as it was designed. `share`: of a full wind. A floor that leans one way along the way out leans the other way back. */
-export function likelyCar(design: CarDesign, wind: Wind, share: number, { direction, faults = [] }: RunConditions = {}): BuiltCar {
+export function likelyCar(design: CarDesign, wind: Wind, fraction: number, { direction, faults = [] }: RunConditions = {}): BuiltCar {
   const numbers = likelyNumbers(design);
   const uphill = direction === 'back' ? -1 : 1;
   return {
@@ -36,7 +36,7 @@ export function likelyCar(design: CarDesign, wind: Wind, share: number, { direct
     wind,
     numbers: uphill === 1 ? numbers : { ...numbers, slope: -(numbers.slope ?? 0) },
     asDesigned: design,
-    share,
+    fraction,
     uphill,
     curvature: 0,
     mostPush: Infinity,
@@ -152,7 +152,7 @@ export function withEnergy(car: BuiltCar, factor: number): BuiltCar {
   return { ...car, numbers };
 }
 const FADING = ofNumbers('fading', 'loss with stretch of the rubber', (numbers, car, deviations) =>
-  giveBack(numbers, Math.exp(-FADE * deviations * car.share)),
+  giveBack(numbers, Math.exp(-FADE * deviations * car.fraction)),
 );
 
 /** How much more resists at top speed than at a crawl, beside what the model has of it: a share of what rolling and bearings take. Our estimate. */

@@ -3,7 +3,7 @@ import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { MOTOR_KINDS } from '../../car/motors/motors.ts';
 import { newCar } from '../../car/new-car.ts';
 import { AIR_DENSITY } from '../../constants.ts';
-import { hiddenCar, share, trials } from '../../../bench/hidden-cars.ts';
+import { hiddenCar, fraction, trials } from '../../../bench/hidden-cars.ts';
 import { solveLowerTransposed, choleskyFactor, solveLower, halfLogDeterminant } from '../../numerics/cholesky.ts';
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import { predictRun } from '../../predict/predict-run.ts';
@@ -284,7 +284,7 @@ describe('a fit', () => {
     // Hidden car 45 of the bench, its grip 10 % off: like runs that hold and spin by turns, so that no place is better than all beside it.
     const car = hiddenCar(45, 3, { gripOff: 0.1 });
     const turns = fullTurns(car.design);
-    expect(fitCar([0.5, 0.75].map((part) => trials(car, share(turns, part), 3)))!.isSettled).toBe(false);
+    expect(fitCar([0.5, 0.75].map((part) => trials(car, fraction(turns, part), 3)))!.isSettled).toBe(false);
   });
   it('that a kink of the model keeps from its runs has them within what it tells all the same', () => {
     // A heavy lever that either stalls on its way or goes far: no value takes it to 8 m.
@@ -331,11 +331,11 @@ describe('a fit', () => {
   });
   it('says what further run would tell most, as shares of what is not known', () => {
     const further = furtherRuns(fitCar([sound[0]!])!, design, fullTurns(design));
-    expect(further.map(({ share }) => share)).toEqual(further.map(({ share }) => share).toSorted((a, b) => b - a));
-    for (const { share } of further) expect(share).toBeLessThan(1);
-    expect(further[0]!.share).toBeGreaterThan(0.05);
+    expect(further.map(({ fraction: share }) => share)).toEqual(further.map(({ fraction: share }) => share).toSorted((a, b) => b - a));
+    for (const { fraction: share } of further) expect(share).toBeLessThan(1);
+    expect(further[0]!.fraction).toBeGreaterThan(0.05);
     // A thumb on a watch is off by a quarter of a second in ten and more: a stop time fully wound tells a tenth, and more than one at half.
-    const shareOf = (id: string): number => further.find((one) => one.id === id)!.share;
+    const shareOf = (id: string): number => further.find((one) => one.id === id)!.fraction;
     expect(shareOf('stop-time-full')).toBeGreaterThan(0.08);
     expect(shareOf('stop-time-full')).toBeGreaterThan(1.3 * shareOf('stop-time-half'));
     // A distance alone is another reading than a time, and tells the more the further it is wound.

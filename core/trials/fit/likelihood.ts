@@ -65,8 +65,8 @@ const density = (x: number): number => Math.exp(-0.5 * (x * x + LN_2PI));
 /** ln Φ, and its slope φ/Φ, far out too. */
 function lnNormal(x: number): { readonly value: number; readonly slope: number } {
   if (x < -8) return { value: -0.5 * (x * x + LN_2PI) - Math.log(-x), slope: -x + 1 / -x };
-  const share = normalCdf(x, 0, 1);
-  return { value: Math.log(share), slope: density(x) / share };
+  const fraction = normalCdf(x, 0, 1);
+  return { value: Math.log(fraction), slope: density(x) / fraction };
 }
 
 /** ln Γ(4) − ln Γ(3.5) − ½ ln 7π: the height of Student’s t with seven degrees of freedom at its middle. */
@@ -81,11 +81,11 @@ const COMPARISON_SD = 0.15;
 function oneSidedTerm(model: Float64Array, limit: number, side: 1 | -1, variance: number): RunTerm {
   const sigma = Math.sqrt(SCALE * (variance + COMPARISON_SD ** 2));
   const x = (side * (model[0]! - limit)) / sigma;
-  const share = Math.max(tCdf(x, DEGREES_OF_FREEDOM), 1e-300);
-  const slope = Math.exp(LN_T_HEIGHT - ((DEGREES_OF_FREEDOM + 1) / 2) * Math.log1p((x * x) / DEGREES_OF_FREEDOM)) / share;
+  const fraction = Math.max(tCdf(x, DEGREES_OF_FREEDOM), 1e-300);
+  const slope = Math.exp(LN_T_HEIGHT - ((DEGREES_OF_FREEDOM + 1) / 2) * Math.log1p((x * x) / DEGREES_OF_FREEDOM)) / fraction;
   const bend = slope * (((DEGREES_OF_FREEDOM + 1) * x) / (DEGREES_OF_FREEDOM + x * x) + slope);
   return {
-    value: Math.log(share),
+    value: Math.log(fraction),
     places: [0],
     gradient: Float64Array.of((side * slope) / sigma),
     curvature: Float64Array.of(Math.max(bend / sigma ** 2, 0)),

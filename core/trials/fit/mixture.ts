@@ -9,9 +9,9 @@ export const shareBelow = (mixture: Mixture, value: number): number =>
   mixture.reduce((sum, { weight, mean, variance }) => sum + weight * normalCdf(value, mean, Math.sqrt(variance)), 0);
 
 /** The value below which this share of a mixture lies. */
-export function quantileOf(mixture: Mixture, share: number): number {
+export function quantileOf(mixture: Mixture, fraction: number): number {
   const far = 8 * Math.sqrt(Math.max(...mixture.map(({ variance }) => variance)));
   const means = mixture.map(({ mean }) => mean);
-  const { low, high } = bisect((value) => shareBelow(mixture, value) < share, Math.min(...means) - far, Math.max(...means) + far);
+  const { low, high } = bisect((value) => shareBelow(mixture, value) < fraction, Math.min(...means) - far, Math.max(...means) + far);
   return (low + high) / 2;
 }

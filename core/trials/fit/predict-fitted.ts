@@ -63,8 +63,8 @@ export const mixtureOf = (
   });
 
 const inMetres = (mixture: Mixture): Interval => {
-  const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((share) =>
-    Math.max(0, Math.exp(quantileOf(mixture, share)) - STALL),
+  const [low, middle, high] = [TAIL_PROBABILITY, 0.5, 1 - TAIL_PROBABILITY].map((fraction) =>
+    Math.max(0, Math.exp(quantileOf(mixture, fraction)) - STALL),
   );
   return { low: low!, middle: middle!, high: high! };
 };
@@ -102,8 +102,8 @@ const NODES = [-2, -1, 0, 1, 2];
 const MOST_OFF = Math.log(1.05);
 /** Parts that a bent normal is cut into, each with its middle. */
 const PARTS = [0.04, 0.15, 0.32, 0.5, 0.68, 0.85, 0.96];
-const MIDDLES = PARTS.map((share) => standardNormal(share));
-const WEIGHTS = PARTS.map((share, i) => ((PARTS[i + 1] ?? 2 - share) - (PARTS[i - 1] ?? -share)) / 2);
+const MIDDLES = PARTS.map((fraction) => standardNormal(fraction));
+const WEIGHTS = PARTS.map((fraction, i) => ((PARTS[i + 1] ?? 2 - fraction) - (PARTS[i - 1] ?? -fraction)) / 2);
 
 /**
  * The distance by the model itself where its linearisation is off: it is run along the line on which the distance changes most for its

@@ -61,12 +61,12 @@ export type GridPoint = ScaleParameters & { readonly lnPrior: number };
 export function scaleGrid(prior: ScatterPrior, widths: Sizes, allLacks: Sizes): readonly GridPoint[] {
   const [low, high, places] = GRID;
   return Array.from({ length: places }, (_, i) => low + ((high - low) * i) / (places - 1)).flatMap((off) =>
-    widths.flatMap(([width, share]) =>
+    widths.flatMap(([width, fraction]) =>
       allLacks.map(([lacks, part]) => ({
         scatter: prior.median * Math.exp(prior.spread * off),
         width,
         lacks,
-        lnPrior: -0.5 * off * off + Math.log(share * part),
+        lnPrior: -0.5 * off * off + Math.log(fraction * part),
       })),
     ),
   );

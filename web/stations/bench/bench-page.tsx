@@ -89,9 +89,9 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
                     <span className={`${plain.caption} ${plain.muted}`}>{minutes} min</span>
                     <span className={`${plain.caption} ${plain.muted}`} style={{ gridColumn: '1 / -1' }}>
                       {tells}; needs {needs.join(', ')}
-                      {brings && brings.share > LITTLE && (
+                      {brings && brings.fraction > LITTLE && (
                         <>
-                          . Cuts the uncertainty by {Math.round(100 * brings.share)} %:{' '}
+                          . Cuts the uncertainty by {Math.round(100 * brings.fraction)} %:{' '}
                           {formatPredictedRange(brings.after, 'distance', units)}
                         </>
                       )}
@@ -101,9 +101,9 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
                         ✓ {dayOf(applied.at)}: {describeGain(applied, units)}
                       </span>
                     )}
-                    {brings && brings.share > LITTLE && (
+                    {brings && brings.fraction > LITTLE && (
                       <span className={styles.bar} aria-hidden>
-                        <span style={{ width: `${100 * brings.share}%` }} />
+                        <span style={{ width: `${100 * brings.fraction}%` }} />
                       </span>
                     )}
                   </button>

@@ -43,16 +43,16 @@ export function resultLine(key: string, estimate: Estimate): { readonly name: st
   const [low, high] = confidenceInterval(estimate, 0.9);
   const reach = (high - low) / 2 / unit.factor;
   const value = estimate.value / unit.factor;
-  const share = Math.abs(reach / value);
+  const fraction = Math.abs(reach / value);
   return {
     name,
     figure: `${figures(value, reach)} ± ${figures(reach, reach)} ${unit.unit}`.trim(),
     good:
-      share < 0.05
+      fraction < 0.05
         ? 'well determined'
-        : share < 0.15
+        : fraction < 0.15
           ? 'good enough for now'
-          : share < 0.4
+          : fraction < 0.4
             ? 'rough: more readings would help'
             : 'poorly determined: take readings further apart',
   };
@@ -85,13 +85,13 @@ export function describeGain({ from, to, before, after }: MeasurementHistoryEntr
         .filter(({ was, is }) => is < NARROWER * was)
         .toSorted((a, b) => a.is / a.was - b.is / b.was)
         .slice(0, TOLD)
-        .map(({ key, was, is }) => `${VALUE_NAMES[key]} ${share(was)} → ${share(is)}`)
+        .map(({ key, was, is }) => `${VALUE_NAMES[key]} ${fraction(was)} → ${fraction(is)}`)
     : [];
   return [...narrowed, `range ${formatPredictedRange(before, 'distance', units)} → ${formatPredictedRange(after, 'distance', units)}`].join(
     ', ',
   );
 }
-const share = (spread: number): string => `${Number((100 * spread).toPrecision(spread < 0.01 ? 1 : 2))} %`;
+const fraction = (spread: number): string => `${Number((100 * spread).toPrecision(spread < 0.01 ? 1 : 2))} %`;
 
 /** Lines of a result, the values a car keeps first. */
 export const resultLines = ({ values }: MeasurementResult) =>

@@ -109,4 +109,4 @@ export function SketchCurve({ before, after, sketch, onSketch }: SketchCurveProp
     </div>
   );
 }
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
+const percent = (fraction: number): string => `${Math.round(100 * fraction)} %`;

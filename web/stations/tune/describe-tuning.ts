@@ -26,7 +26,7 @@ import {
   type UnitSystem,
 } from '../../../core/units/quantity.ts';
 
-export const percent = (share: number): string => `${Math.round(100 * share)}\u00a0%`.replace('-', '−');
+export const percent = (fraction: number): string => `${Math.round(100 * fraction)}\u00a0%`.replace('-', '−');
 
 /** Two shares as a range with one sign of percent: `18–52 %`, `+5 to +19 %`. */
 const percentRange = (low: number, high: number, format = percent): string =>
@@ -66,15 +66,15 @@ const windingWords = ({ wind, direction }: Pick<TunedGroup, 'wind' | 'direction'
 
 /** Which share of runs goes how far, where the wall hides how far some would: `all beyond 6.10 m, 2 in 3 beyond 8.40 m`. */
 export const describeSurvival = (steps: NonNullable<TunedGroup['beyond']>, units: UnitSystem): string =>
-  `${steps.map(([distance, share]) => `${percent(share)} go beyond ${formatQuantity(distance, 'distance', units)}`).join(', ')} (walls as “at least”).`;
+  `${steps.map(([distance, fraction]) => `${percent(fraction)} go beyond ${formatQuantity(distance, 'distance', units)}`).join(', ')} (walls as “at least”).`;
 
 /** Shares below which it is no more than thought, and beyond which it is told in figures. */
 const NONE = 0.03;
 const MUCH = 0.4;
 /** A part in words: `a third`. */
-const inWords = (share: number): string => {
+const inWords = (fraction: number): string => {
   // No finer than a twentieth: it is not known so well.
-  if (share > MUCH) return percent(Math.round(20 * share) / 20);
+  if (fraction > MUCH) return percent(Math.round(20 * fraction) / 20);
 
   const parts: readonly (readonly [number, string])[] = [
     [1 / 10, 'a tenth'],
@@ -82,7 +82,7 @@ const inWords = (share: number): string => {
     [1 / 4, 'a quarter'],
     [1 / 3, 'a third'],
   ];
-  return parts.reduce((best, part) => (Math.abs(part[0] - share) < Math.abs(best[0] - share) ? part : best))[1];
+  return parts.reduce((best, part) => (Math.abs(part[0] - fraction) < Math.abs(best[0] - fraction) ? part : best))[1];
 };
 
 /** `Rolling resistance: about a third more than expected`, `18–52 % (9 in 10)`, and whether these runs tell much of it. */
@@ -152,7 +152,7 @@ export function describeNextRuns(
   const does = scoring.target !== null ? 'stops nearer to the mark' : scoring.by === 'goal' ? DOES[goalRecord(goal).gain] : 'goes further';
   const chance = `The next run of the second ${does ?? 'does better'} than that of the first in ${percent(Math.min(Math.max(beats, 0.01), 0.99))}`;
   if (!mark || scoring.target !== null) return `${chance}.`;
-  const [first, second] = mark.reach.map((share) => percent(Math.min(Math.max(share, 0.01), 0.99)));
+  const [first, second] = mark.reach.map((fraction) => percent(Math.min(Math.max(fraction, 0.01), 0.99)));
   return `${chance}; ${first} of the first’s runs reach the mark at ${formatQuantity(mark.distance, 'distance', units)}, and ${second} of the second’s.`;
 }
 /** What a better run does, by what is better of it. */
@@ -179,7 +179,7 @@ function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem
   }
   const { low, high } = gain;
   if (scoring.target === null) {
-    const signed = (share: number): string => `${share > 0 ? '+' : ''}${percent(share)}`;
+    const signed = (fraction: number): string => `${fraction > 0 ? '+' : ''}${percent(fraction)}`;
     return `${signed(gain.middle)} (${percentRange(low, high, signed)}, 9 in 10)`;
   }
   const format = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');

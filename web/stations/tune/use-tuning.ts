@@ -26,7 +26,7 @@ export function useTuning(design: CarDesign, runs: readonly RunOfCar[], putRight
             design,
             runs,
             { own, units, putRight, given },
-            proxy((share: number) => void report(null, share)),
+            proxy((fraction: number) => void report(null, fraction)),
           ),
         ),
       QUIET,

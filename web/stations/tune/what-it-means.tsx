@@ -92,9 +92,10 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
           change with the next run.
         </p>
       )}
-      {best && best.share > 0.02 && (
+      {best && best.fraction > 0.02 && (
         <p className={plain.text}>
-          The most useful run for the full wind: {FURTHER[best.id]} (cuts the uncertainty by about {figure('further', percent(best.share))}
+          The most useful run for the full wind: {FURTHER[best.id]} (cuts the uncertainty by about{' '}
+          {figure('further', percent(best.fraction))}
           ).
         </p>
       )}

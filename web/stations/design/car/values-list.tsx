@@ -138,7 +138,7 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
       </div>
       <p
         className={`${plain.caption} ${plain.muted}`}
-      >{`${evidence}, ± ${formatSpread(valueKey, spread, (share, quantity) => formatQuantity(share, quantity, units))}`}</p>
+      >{`${evidence}, ± ${formatSpread(valueKey, spread, (fraction, quantity) => formatQuantity(fraction, quantity, units))}`}</p>
     </div>
   );
 });

@@ -149,7 +149,7 @@ export function mapOption({ picture, field, acrossSize, upSize, present, best, c
   const nowAt: [number, number] = [present[0] / xUnit, present[1] / yUnit];
   const bestAt = best === null ? null : place(best);
   // Where both stand close together, their names stand on either side.
-  const isClose = bestAt !== null && shareOf(nowAt).every((share, i) => Math.abs(share - shareOf(bestAt)[i]!) < CLOSE[i]!);
+  const isClose = bestAt !== null && shareOf(nowAt).every((fraction, i) => Math.abs(fraction - shareOf(bestAt)[i]!) < CLOSE[i]!);
   const spots = [
     spot(nowAt, 'now', 'circle', tokens.ink, ...(isClose ? [shareOf(bestAt)[0] > 0.85 ? ('right' as const) : ('left' as const)] : [])),
     ...(bestAt ? [spot(bestAt, 'best', 'diamond', tokens.good)] : []),

@@ -32,7 +32,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
         run(async (report) => ({
           profile: await pooled(0).work.bestWinding(
             design,
-            proxy((share: number) => void report(null, share)),
+            proxy((fraction: number) => void report(null, fraction)),
           ),
         })),
       100,

@@ -12,7 +12,7 @@ import { useUnits } from '../../../ui/use-units.ts';
 import styles from './verdict-panel.module.css';
 
 /** Parts smaller than this share are left out of the list. */
-const LEAST_SHARE = 0.004;
+const LEAST_FRACTION = 0.004;
 
 interface EnergyBarProps {
   readonly name: string;
@@ -20,20 +20,21 @@ interface EnergyBarProps {
   readonly explain: (figure: string) => Explanation;
 }
 
-interface Share {
+/** A part of the stored energy. */
+interface EnergyPart {
   readonly part: keyof EnergyBudget;
   readonly label: string;
-  readonly share: number;
+  readonly fraction: number;
 }
 
-const sharesOf = (result: RunResult): Share[] =>
+const partsOf = (result: RunResult): EnergyPart[] =>
   (Object.keys(ENERGY_WORDS) as (keyof EnergyBudget)[])
-    .map((part) => ({ part, share: energyShare(result, part) }))
-    .filter(({ share }) => Math.abs(share) > LEAST_SHARE)
-    .map(({ part, share }) => ({
+    .map((part) => ({ part, fraction: energyShare(result, part) }))
+    .filter(({ fraction }) => Math.abs(fraction) > LEAST_FRACTION)
+    .map(({ part, fraction }) => ({
       part,
-      share,
-      label: part === 'climb' && share < 0 ? 'given by the slope' : ENERGY_WORDS[part].label,
+      fraction,
+      label: part === 'climb' && fraction < 0 ? 'given by the slope' : ENERGY_WORDS[part].label,
     }));
 
 const WIDTH = 284;
@@ -43,7 +44,7 @@ const GAP = 2;
 /** Where the wound energy goes: a bar and its figures. */
 export function EnergyBar({ name, result, explain }: EnergyBarProps) {
   const units = useUnits();
-  const shares = sharesOf(result);
+  const fractions = partsOf(result);
   const bar = useRef<SVGSVGElement>(null);
   const present = useRef(result);
   useEffect(() => {
@@ -53,14 +54,14 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
   const table = useCallback(
     () => ({
       head: ['where it goes', 'energy J', 'share'],
-      rows: sharesOf(present.current).map(({ label, share }) => [label, share * present.current.storedEnergy, share]),
+      rows: partsOf(present.current).map(({ label, fraction }) => [label, fraction * present.current.storedEnergy, fraction]),
     }),
     [],
   );
-  const spent = shares.filter(({ share }) => share > 0);
-  const whole = spent.reduce((sum, { share }) => sum + share, 0);
+  const spent = fractions.filter(({ fraction }) => fraction > 0);
+  const whole = spent.reduce((sum, { fraction }) => sum + fraction, 0);
   // To half a unit: most parts stay as they are while a size changes a little.
-  const widths = spent.map(({ share }) => Math.round(2 * (share / whole) * (WIDTH - GAP * (spent.length - 1))) / 2);
+  const widths = spent.map(({ fraction }) => Math.round(2 * (fraction / whole) * (WIDTH - GAP * (spent.length - 1))) / 2);
   return (
     <section aria-labelledby="energy-title">
       <div className={styles.energyHead}>
@@ -93,8 +94,8 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
         ))}
       </svg>
       <dl className={`${plain.list} ${styles.energyParts}`}>
-        {shares.map(({ part, share, label }) => (
-          <Spent key={part} fill={fillOf(part)} label={label} share={formatQuantity(Math.abs(share), 'share', units)} />
+        {fractions.map(({ part, fraction, label }) => (
+          <Spent key={part} fill={fillOf(part)} label={label} fraction={formatQuantity(Math.abs(fraction), 'share', units)} />
         ))}
       </dl>
     </section>
@@ -102,14 +103,14 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
 }
 
 /** Where a share went; drawn anew only when the share changes. */
-const Spent = memo(function Spent({ fill, label, share }: { readonly fill: string; readonly label: string; readonly share: string }) {
+const Spent = memo(function Spent({ fill, label, fraction }: { readonly fill: string; readonly label: string; readonly fraction: string }) {
   return (
     <div>
       <svg aria-hidden width={12} height={12}>
         <rect width={12} height={12} rx={4} fill={fill} />
       </svg>
       <dt>{label}</dt>
-      <dd>{share}</dd>
+      <dd>{fraction}</dd>
     </div>
   );
 });

@@ -36,7 +36,7 @@ import styles from './verdict-panel.module.css';
 
 /** What limits this car, in a heading and a sentence with its own numbers. */
 function limitWords(limit: LimitingFactor, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
-  const share = (value: number): string => formatQuantity(value, 'share', units);
+  const fraction = (value: number): string => formatQuantity(value, 'share', units);
   switch (limit.kind) {
     case 'stalls':
       return {
@@ -62,13 +62,13 @@ function limitWords(limit: LimitingFactor, result: RunResult, units: UnitSystem)
     case 'wheelspin':
       return {
         title: 'Wheelspin limits this car.',
-        text: `The wheels spin for ${formatPredicted(limit.distance, 'distance', units)}: ${share(limit.share)} of the energy. The launch needs ${formatPredicted(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${formatPredicted(result.launchGripLimit, 'force', units)}.`,
+        text: `The wheels spin for ${formatPredicted(limit.distance, 'distance', units)}: ${fraction(limit.fraction)} of the energy. The launch needs ${formatPredicted(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${formatPredicted(result.launchGripLimit, 'force', units)}.`,
         isBad: true,
       };
     case 'loss':
       return {
         title: `${ENERGY_WORDS[limit.part].subject} most.`,
-        text: `${ENERGY_WORDS[limit.part].subject} ${share(limit.share)} of the ${formatPredicted(result.storedEnergy, 'energy', units)} stored.`,
+        text: `${ENERGY_WORDS[limit.part].subject} ${fraction(limit.fraction)} of the ${formatPredicted(result.storedEnergy, 'energy', units)} stored.`,
         isBad: false,
       };
   }
@@ -106,9 +106,9 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
     return explanationOf(figure, shown, ran, printed);
   }, []);
   // Its share stays while a size is moved: the figure stands still in its digits.
-  const share =
+  const fraction =
     assessment && assessment.likely > 0 ? (assessment.distance.high - assessment.distance.low) / 2 / assessment.likely : USUAL_HALF_WIDTH;
-  const halfWidth = share * result.distance;
+  const halfWidth = fraction * result.distance;
   const { title, text, isBad } = limitWords(limitingFactor(result), result, units);
   const spins = result.slipDistance > 0.0005;
   const figures: readonly (readonly [string, string])[] = [
