@@ -73,8 +73,7 @@ describe('a goal', () => {
   });
   it('of a gap is met with what the car leaves of it: 0.8 m of gap and 0.2 m of car are 0.3 m to each side', () => {
     const goal: Goal = { kind: 'through-gap', distance: 5, width: 0.8 };
-    const isMet = (aside: number, distance = 6): boolean =>
-      goalRecord(goal).isMet!(goal, { distance, asideAtGap: aside, width: 0.2 });
+    const isMet = (aside: number, distance = 6): boolean => goalRecord(goal).isMet!(goal, { distance, asideAtGap: aside, width: 0.2 });
     expect([0.299, -0.299, 0.301, -0.301].map((aside) => isMet(aside))).toEqual([true, true, false, false]);
     expect(isMet(0, 4.9)).toBe(false);
     // The model's own car is as wide as it is drawn: by its curve off the line at the gap.

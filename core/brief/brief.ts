@@ -4,7 +4,7 @@ import type { Limits } from '../car/car-design.ts';
 import type { Brief, Round, Rules } from '../schema/generated/brief.ts';
 import type { Size } from '../car/size.ts';
 import { sizesOf } from '../car/sizes.ts';
-import { aimOf, goalOf, type Goal } from './goal.ts';
+import { aimOf, GOAL_FORMS, choosesLoad, goalOf } from './goal.ts';
 
 export type { Brief, Round, Rules } from '../schema/generated/brief.ts';
 
@@ -17,7 +17,7 @@ export function briefFaults({ floors, rounds, rules }: Brief): Fault[] {
   });
   rounds.forEach(({ floor, goal }, i) => {
     if (!names.includes(floor)) faults.push({ path: `rounds[${i}].floor`, code: 'choice', among: names });
-    else if (goal.kind === 'highest-edge' && floors[names.indexOf(floor)]!.floor.edges.length === 0)
+    else if (GOAL_FORMS[goal.kind].needsEdges && floors[names.indexOf(floor)]!.floor.edges.length === 0)
       faults.push({ path: `rounds[${i}].floor`, code: 'not-valid', reason: 'has no twigs or steps to climb' });
   });
   for (const key of ['length', 'width', 'height', 'mass'] as const) {
@@ -29,9 +29,6 @@ export function briefFaults({ floors, rounds, rules }: Brief): Fault[] {
     faults.push({ path: 'rules.wheels.most', code: 'against', must: 'reach', other: 'rules.wheels.least' });
   return faults;
 }
-
-/** Whether what a car carries is its own choice: it is what counts. */
-export const choosesLoad = ({ kind }: Goal): boolean => kind === 'carry' || kind === 'load-distance';
 
 /** The car as it runs a round: on its floor, with the load that all carry, or with its own where that is what counts. */
 export function designForRound(design: CarDesign, { floors }: Brief, { floor: name, load, goal }: Round): CarDesign {

@@ -20,7 +20,7 @@ import {
 } from '../units/quantity.ts';
 import { designForRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
-import type { Goal } from './goal.ts';
+import { GOAL_FORMS, type Goal } from './goal.ts';
 import { bestLoad } from './most-load.ts';
 import { goalRecord, measuredInRoom, measureOf } from './goals.ts';
 import { judgeRules, type JudgedRule } from './rules.ts';
@@ -146,7 +146,7 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   const { low, middle, high } = judged.bounds;
   const chance = judged.chance === null ? [] : [`${formatChance(judged.chance, units)} likely`];
   if (!Number.isFinite(middle)) return [...chance, 'no run counts'].join('; ');
-  if ('endless' in judged && judged.endless! > MOST_STOP && 'wall' in judged === false && hangsOnStop(goal))
+  if ('endless' in judged && judged.endless! > MOST_STOP && 'wall' in judged === false && dependsOnStop(goal))
     return [...chance, 'it does not stop: the floor falls by more than its resistance'].join('; ');
   if (quantity === 'distance' && high === 0 && !isLess) return [...chance, 'it does not start'].join('; ');
   const half = (high - low) / 2;
@@ -163,9 +163,8 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
 
 /** Beyond this share of cars that never stop a figure for the distance says nothing. */
 const MOST_STOP = 0.5;
-/** Whether what is asked hangs on where the car stops, and not on what it does before. */
-const hangsOnStop = ({ kind }: Goal): boolean =>
-  kind !== 'quickest-to' && kind !== 'highest-edge' && kind !== 'through-gap' && kind !== 'carry';
+/** Whether the figure of a goal depends on where the car stops. */
+const dependsOnStop = ({ kind }: Goal): boolean => !GOAL_FORMS[kind].isTakenBeforeStop;
 
 /** Below this share nobody need mind. */
 const SOME = 0.05;

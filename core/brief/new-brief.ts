@@ -1,7 +1,7 @@
 import type { CarDesign, Floor, MotorKind } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import type { Brief, Round, Rules } from './brief.ts';
-import { goalOfKind, type Goal } from './goal.ts';
+import { GOAL_FORMS, goalOfKind, type Goal } from './goal.ts';
 
 /** What is asked of somebody who has no brief yet. */
 export interface Answers {
@@ -70,7 +70,7 @@ export const withTwigs = (asked: Brief): Brief => ({
   floors: asked.floors.map(({ name, floor }) => ({
     name,
     floor:
-      floor.edges.length === 0 && asked.rounds.some((round) => round.floor === name && round.goal.kind === 'highest-edge')
+      floor.edges.length === 0 && asked.rounds.some((round) => round.floor === name && GOAL_FORMS[round.goal.kind].needsEdges)
         ? { ...floor, edges: TWIGS }
         : floor,
   })),

@@ -37,11 +37,11 @@ export const withSlope = (design: CarDesign, by: number): CarDesign => ({
   ...design,
   floor: { ...design.floor, slope: design.floor.slope + by },
 });
-/** So many times the turns, to the half; null of a lever, whose string sets them. */
+/** So many times the turns, to the half; null for a lever, whose string sets them. */
 export const withTurns = (design: CarDesign, by: number): CarDesign | null =>
-  design.motor.kind === 'lever'
-    ? null
-    : { ...design, motor: { ...design.motor, turns: Math.max(1, Math.round(2 * by * design.motor.turns) / 2) } };
+  hasBands(design.motor)
+    ? { ...design, motor: { ...design.motor, turns: Math.max(1, Math.round(2 * by * design.motor.turns) / 2) } }
+    : null;
 /** More bands side by side, and end to end; null without bands. */
 export const withBands = (design: CarDesign, parallel: number, series: number): CarDesign | null =>
   hasBands(design.motor)

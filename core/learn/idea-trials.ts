@@ -1,6 +1,7 @@
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { FLOORS, TYRES } from '../car/catalogue.ts';
-import { isRoller } from '../car/motors/motors.ts';
+import { hasBands, isRoller } from '../car/motors/motors.ts';
+import { findSize } from '../car/sizes.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import { formatQuantity, type UnitSystem } from '../units/quantity.ts';
 import {
@@ -66,16 +67,19 @@ const TRIALS: Readonly<
   },
   pull: (design, units) => {
     const { motor } = design;
-    if (motor.kind === 'lever')
+    if (hasBands(motor))
       return [
-        'lever, with the trap and the other axle moved along',
+        'bands end to end',
         'pull',
-        TIMES.map((by) => [formatQuantity(by * motor.leverLength, 'size', units), by === 1 ? design : withLever(design, by)]),
+        [1, 2, 3, 4, 5, 6].map((series) => [`${series}`, series === motor.series ? design : withBands(design, 0, series - motor.series)]),
       ];
     return [
-      'bands end to end',
+      'lever, with the trap and the other axle moved along',
       'pull',
-      [1, 2, 3, 4, 5, 6].map((series) => [`${series}`, series === motor.series ? design : withBands(design, 0, series - motor.series)]),
+      TIMES.map((by) => [
+        formatQuantity(by * findSize(design, 'leverLength').read(design), 'size', units),
+        by === 1 ? design : withLever(design, by),
+      ]),
     ];
   },
   gears: (design, units) => [

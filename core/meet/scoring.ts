@@ -1,5 +1,5 @@
 import type { Round } from '../brief/brief.ts';
-import type { Goal } from '../brief/goal.ts';
+import { GOAL_FORMS, type Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
 import { curvatureOfRun, type MeasuredRun } from '../brief/measured-run.ts';
 import { distanceOf, type Entry, type Meet, type MeetOutcome, type StandingResult } from './meet.ts';
@@ -42,9 +42,6 @@ function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, { width, penalty = 
   };
 }
 
-/** Goals whose figure is not hidden by a wall: it is taken before, or does not hang on how far the car would have come. */
-const BEFORE_THE_WALL: ReadonlySet<Goal['kind']> = new Set(['quickest-to', 'highest-edge', 'through-gap', 'carry']);
-
 /** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do what is asked. */
 export function valueOfRun(goal: Goal, outcome: MeetOutcome, measuring: Measuring = {}): RunValue | null {
   const run = measuredOfOutcome(goal, outcome, measuring);
@@ -53,7 +50,7 @@ export function valueOfRun(goal: Goal, outcome: MeetOutcome, measuring: Measurin
   const value = isAllOrNothing && !isMet!(goal, run) ? null : measure(goal, run);
   if (value === null || Number.isNaN(value)) return null;
   // Short of the mark at the wall: it would have come nearer first, and nobody knows how far beyond.
-  const isHidden = BEFORE_THE_WALL.has(goal.kind) || (goal.kind === 'closest-to' && run.distance < goal.distance);
+  const isHidden = GOAL_FORMS[goal.kind].isTakenBeforeStop === true || (goal.kind === 'closest-to' && run.distance < goal.distance);
   return { value, atLeast: run.atLeast === true && !isHidden };
 }
 

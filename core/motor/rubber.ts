@@ -22,6 +22,9 @@ export interface BandSizes {
   readonly series: number;
 }
 
+/** Whether a motor’s setup is of bands. */
+export const isOfBands = <Setup extends object>(setup: Setup): setup is Setup & BandSizes => 'bandLength' in setup;
+
 /** Each loop has two strands; bands side by side add section, end to end add length. */
 export const rubberOf = (sizes: BandSizes): Rubber => ({
   c1: sizes.c1,

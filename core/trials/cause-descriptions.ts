@@ -125,7 +125,7 @@ const OF_ANY: Readonly<Record<CauseId, CauseDescription>> = {
 };
 
 /** What is told otherwise of a motor. Source: common practice, from memory. */
-const OF_MOTOR: Readonly<Record<MotorKind, Partial<Readonly<Record<CauseId, Partial<CauseDescription>>>>>> = {
+const OF_MOTOR: Partial<Readonly<Record<MotorKind, Partial<Readonly<Record<CauseId, Partial<CauseDescription>>>>>>> = {
   lever: {
     'weak-motor': { name: 'the spring is weaker than expected' },
     tied: {
@@ -199,7 +199,7 @@ const OF_MOTOR: Readonly<Record<MotorKind, Partial<Readonly<Record<CauseId, Part
 };
 
 /** What may be wrong with a car, in the words of its motor. */
-export const describeCause = (id: CauseId, motor: MotorKind): CauseDescription => ({ ...OF_ANY[id], ...OF_MOTOR[motor][id] });
+export const describeCause = (id: CauseId, motor: MotorKind): CauseDescription => ({ ...OF_ANY[id], ...OF_MOTOR[motor]?.[id] });
 
 /** Whether a cause is put right on the car as it is. */
 export const isCured = (id: CauseId): boolean => OF_ANY[id].cure !== null;

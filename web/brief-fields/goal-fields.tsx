@@ -1,34 +1,15 @@
 import { memo } from 'react';
-import { goalOfKind, type Goal } from '../../core/brief/goal.ts';
+import { GOAL_FORMS, goalOfKind, type Goal } from '../../core/brief/goal.ts';
 import plain from '../ui/plain.module.css';
 import { QuantityField } from '../ui/quantity-field.tsx';
 import { aboveLimit } from '../ui/number-limits.ts';
 import styles from './brief-fields.module.css';
 import { ChoiceSelect } from './choice-select.tsx';
 
-export const GOAL_WORDS: Readonly<Record<Goal['kind'], string>> = {
-  furthest: 'go furthest',
-  'at-least': 'go at least …',
-  'quickest-to': 'be quickest to …',
-  'closest-to': 'stop closest to …',
-  'stop-within': 'stop within a zone …',
-  straightest: 'go furthest, straight',
-  'within-lane': 'go furthest within a lane',
-  'through-gap': 'go through a gap',
-  carry: 'carry the heaviest load over …',
-  'load-distance': 'load × distance',
-  'highest-edge': 'climb the highest twig',
-  'speed-and-distance': 'speed and distance combined',
-};
-
-const DISTANCE_WORDS: Partial<Readonly<Record<Goal['kind'], string>>> = {
-  'through-gap': 'Gap at',
-  'stop-within': 'Middle of the zone at',
-  carry: 'Carried over',
-  'speed-and-distance': 'Timed to',
-};
-
-const WIDTH_WORDS = { 'through-gap': 'Width of the gap', 'stop-within': 'Depth of the zone', 'within-lane': 'Width of the lane' } as const;
+/** Every kind of goal, by its title. */
+export const GOAL_TITLES = Object.fromEntries(Object.entries(GOAL_FORMS).map(([kind, { title }]) => [kind, title])) as Readonly<
+  Record<Goal['kind'], string>
+>;
 
 interface GoalFieldsProps {
   /** `Aim` unless told otherwise. */
@@ -39,17 +20,16 @@ interface GoalFieldsProps {
 
 /** What is asked, and its figures. */
 export const GoalFields = memo(function GoalFields({ label = 'Goal', goal, onChange }: GoalFieldsProps) {
+  const { distanceLabel = 'Goal distance', widthLabel = 'Width', hint } = GOAL_FORMS[goal.kind];
   return (
     <>
-      <ChoiceSelect label={label} value={goal.kind} options={GOAL_WORDS} onChange={(kind) => onChange(goalOfKind(kind, goal))} />
-      {goal.kind === 'speed-and-distance' && (
-        <p className={`${plain.caption} ${plain.muted}`}>For a place in each instead, use two rounds of a brief, both with points.</p>
-      )}
+      <ChoiceSelect label={label} value={goal.kind} options={GOAL_TITLES} onChange={(kind) => onChange(goalOfKind(kind, goal))} />
+      {hint && <p className={`${plain.caption} ${plain.muted}`}>{hint}</p>}
       <div className={styles.pair}>
         {'distance' in goal && (
           <QuantityField
             size="small"
-            label={DISTANCE_WORDS[goal.kind] ?? 'Goal distance'}
+            label={distanceLabel}
             quantity="distance"
             value={goal.distance}
             check={aboveLimit(0, 1000, 'm')}
@@ -59,7 +39,7 @@ export const GoalFields = memo(function GoalFields({ label = 'Goal', goal, onCha
         {'width' in goal && (
           <QuantityField
             size="small"
-            label={WIDTH_WORDS[goal.kind]}
+            label={widthLabel}
             quantity="distance"
             value={goal.width}
             check={aboveLimit(0, 100, 'm')}

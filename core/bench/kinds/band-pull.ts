@@ -1,6 +1,6 @@
 import type { CarDesign } from '../../car/car-design.ts';
 import { hasBands } from '../../car/motors/motors.ts';
-import { rubberOf, bandForce } from '../../motor/rubber.ts';
+import { rubberOf, bandForce, isOfBands } from '../../motor/rubber.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
 import { BAND_CAUTION } from '../cautions.ts';
 import { propagateUncertainty } from '../estimate.ts';
@@ -11,9 +11,10 @@ import { type MeasurementRecord, column, UNLOADING, TOO_FEW_FORCES, scalar } fro
 import { PASCALS } from '../plausible.ts';
 import { returnedFraction } from '../returned-fraction.ts';
 
+/** The chain of a car; of a car without bands some chain. */
 const rubber = (design: CarDesign) => {
   const { motor } = deriveRunSetup(design);
-  return motor.kind === 'lever' ? { length: 0.1, section: 1e-6 } : rubberOf(motor);
+  return isOfBands(motor) ? rubberOf(motor) : { length: 0.1, section: 1e-6 };
 };
 
 /** Rubber in simple tension: F = 2A (c1 (λ − λ⁻²) + c2 (1 − λ⁻³)), linear in c1 and c2. Source: Mooney 1940, Rivlin 1948. */
@@ -84,14 +85,13 @@ export const bandPull: MeasurementRecord<MeasurementOf<'band-pull'>> = {
           : [],
     };
   },
-  simulate: ({ design, numbers, setup }, { read }) => {
-    const { motor } = design;
-    if (!hasBands(motor) || setup.motor.kind === 'lever') return null;
-    const rubber = rubberOf({ ...setup.motor, c1: numbers.c1!, c2: numbers.c2! });
-    const stretchedLength = numbered(9).map((i) => Number(((1.3 + 0.3 * i) * rubber.length).toFixed(4)));
-    const force = stretchedLength.map((length) => read(bandForce(rubber, length / rubber.length), SPRING_SCALE));
+  simulate: ({ numbers, setup }, { read }) => {
+    if (!isOfBands(setup.motor)) return null;
+    const chain = rubberOf({ ...setup.motor, c1: numbers.c1!, c2: numbers.c2! });
+    const stretchedLength = numbered(9).map((i) => Number(((1.3 + 0.3 * i) * chain.length).toFixed(4)));
+    const force = stretchedLength.map((length) => read(bandForce(chain, length / chain.length), SPRING_SCALE));
     return simulated(
-      { flatLength: rubber.length, section: rubber.section, stretchedLength, force },
+      { flatLength: chain.length, section: chain.section, stretchedLength, force },
       { force: SPRING_SCALE.division },
       { c1: numbers.c1!, c2: numbers.c2! },
     );

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import type { Brief, Round } from '../../../core/brief/brief.ts';
-import { choosesLoad } from '../../../core/brief/brief.ts';
+import { choosesLoad } from '../../../core/brief/goal.ts';
 import type { Goal } from '../../../core/brief/goal.ts';
 import { withTwigs } from '../../../core/brief/new-brief.ts';
 import { readPoints } from '../../../core/brief/parse-lines.ts';

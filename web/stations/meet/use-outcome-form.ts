@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { choosesLoad, type Round } from '../../../core/brief/brief.ts';
-import { goalRecord } from '../../../core/brief/goals.ts';
+import { type GoalReading, GOAL_FORMS } from '../../../core/brief/goal.ts';
+import type { Round } from '../../../core/brief/brief.ts';
 import { formatTime } from '../../../core/meet/describe-results.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
 import { formatQuantity, parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
@@ -24,16 +24,25 @@ type Field = readonly [
   isNeeded: boolean,
 ];
 
+/** The fields of what is measured, in the order of the hand. */
+const READINGS: Readonly<Record<GoalReading, readonly [label: string, quantity: Quantity]>> = {
+  distance: ['distance', 'distance'],
+  time: ['time to the mark', 'time'],
+  drift: ['off the line, right +', 'distance'],
+  load: ['load carried', 'weight'],
+  height: ['highest twig', 'size'],
+};
+
 /** What is measured of a run by its goal. */
 function fieldsOf({ goal }: Round, hasPenalty: boolean): readonly Field[] {
-  const { marks, isSteered } = goalRecord(goal);
+  const { recorded } = GOAL_FORMS[goal.kind];
+  const [distance, ...others] = (Object.keys(READINGS) as GoalReading[])
+    .filter((key) => recorded[key])
+    .map((key): Field => [key, ...READINGS[key], recorded[key] === 'needed']);
   return [
-    ['distance', 'distance', 'distance', goal.kind !== 'quickest-to' && goal.kind !== 'highest-edge'],
+    distance!,
     ['second', 'second measurement', 'distance', false],
-    ...(marks ? [['time', 'time to the mark', 'time', goal.kind === 'quickest-to'] as const] : []),
-    ...(isSteered ? [['drift', 'off the line, right +', 'distance', goal.kind !== 'within-lane'] as const] : []),
-    ...(choosesLoad(goal) ? [['load', 'load carried', 'weight', true] as const] : []),
-    ...(goal.kind === 'highest-edge' ? [['height', 'highest twig', 'size', true] as const] : []),
+    ...others,
     ...(hasPenalty ? [['crossed', 'lines crossed', 'count', false] as const] : []),
   ];
 }

@@ -12,7 +12,7 @@ import { describeWeight } from '../../../../core/car/weights.ts';
 import type { Fault } from '../../../../core/fault.ts';
 import { formatIn, formatQuantity } from '../../../../core/units/quantity.ts';
 import { Edges, Room, Stretches, type ChangeFloor } from '../../../brief-fields/floor-fields.tsx';
-import { choosesLoad } from '../../../../core/brief/brief.ts';
+import { choosesLoad } from '../../../../core/brief/goal.ts';
 import { FloorsOfBriefs } from '../../../open-car/floors-of-briefs.tsx';
 import { useBriefOf } from '../../../open-car/design-with-brief.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';

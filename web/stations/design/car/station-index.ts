@@ -1,5 +1,5 @@
 import { FLOORS } from '../../../../core/car/catalogue.ts';
-import { GOAL_WORDS } from '../../../brief-fields/goal-fields.tsx';
+import { GOAL_TITLES } from '../../../brief-fields/goal-fields.tsx';
 import { LIMITED } from '../../../brief-fields/limit-fields.tsx';
 import { TABS, type TabKey } from '../tabs.ts';
 import { isCalled } from './car-rows.ts';
@@ -32,7 +32,7 @@ const TAB_WORDS: Readonly<Record<TabKey, readonly string[]>> = {
 };
 
 export const STATION_INDEX: readonly IndexEntry[] = [
-  goal('Goal', ...Object.values(GOAL_WORDS), 'aim', 'distance', 'gap', 'lane', 'zone', 'brief', 'round'),
+  goal('Goal', ...Object.values(GOAL_TITLES), 'aim', 'distance', 'gap', 'lane', 'zone', 'brief', 'round'),
   ...LIMITED.map(([, label]) => goal(label, 'limits', 'rules')),
   floor('Stretch of another floor', ...Object.values(FLOORS).map(({ label }) => label), 'mat under the launch', 'uphill'),
   floor('Twig or step', 'edge', 'height'),
