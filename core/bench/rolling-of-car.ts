@@ -3,7 +3,7 @@ import { likelyNumbers } from '../car/values.ts';
 import type { Numbers, ValueKey } from '../car/value-table.ts';
 import { modelOf } from '../motor/motors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
-import { carForces } from '../run/forces.ts';
+import { carForces, otherRolling, driveRolling } from '../run/forces.ts';
 
 /** What a car that rolls without pull on a level floor is held back by, as a share of its weight: rolling, rub and bearings as loaded (docs/model.md). */
 export function rollingOfCar(design: CarDesign, numbers: Numbers = likelyNumbers(design)): number {
@@ -11,7 +11,7 @@ export function rollingOfCar(design: CarDesign, numbers: Numbers = likelyNumbers
   const car = carForces(setup, { ...setup.surface, slope: 0 }, modelOf(setup.motor).path(setup.motor));
   const onDrive = car.loadBase;
   const held = (car.bearingLever * car.bearingLoad) / car.radius + car.otherBearing;
-  return (held + car.rollingDrive * onDrive + car.rollingOther * (car.weight - onDrive)) / car.weight;
+  return (held + driveRolling(car, onDrive, 0) + otherRolling(car, onDrive)) / car.weight;
 }
 
 /** The values that rolling is made of. */

@@ -4,6 +4,7 @@ import {
   gripLimit,
   resistanceAt,
   rollingAcceleration,
+  rollingWork,
   rollWith,
   settle,
   tyreForce,
@@ -185,7 +186,7 @@ function finish(run: Run, coasting: Coasting, distance: number, time: number, w1
   if (run.trace) traceCoast(run, coasting, distance, timeTo);
   const loadPath = driveLoad(car, contact, 0) * distance + (driveLoad(car, contact, 1) - driveLoad(car, contact, 0)) * ((w1 - w0) / 2);
   motion.spent.driveBearing += (bearing / car.radius) * distance;
-  motion.spent.rolling += car.rollingDrive * loadPath + car.rollingOther * (car.weight * distance - loadPath);
+  motion.spent.rolling += rollingWork(car, loadPath, distance);
   motion.spent.air += effectiveMass * ((w0 - w1) / 2 - c0 * distance);
   motion.distance = x0 + distance;
   motion.time = t0 + time;

@@ -96,10 +96,17 @@ export function bearingTorque(car: Car, { tension, directionCos, directionSin }:
 
 /** What holds the car back besides its drive wheels, N: arm, other wheels, slope and air. `load` on the drive axle, N. */
 export const bodyResistance = (car: Car, load: number, arm: number, vSquared: number): number =>
-  car.armFriction * arm + car.rollingOther * (car.weight - load) + car.otherBearing + car.climb + car.airFactor * vSquared;
+  car.armFriction * arm + otherRolling(car, load) + car.otherBearing + car.climb + car.airFactor * vSquared;
 
 /** Rolling resistance of the drive wheels, N, of whose load a trailing arm carries `arm`. */
 export const driveRolling = (car: Car, load: number, arm: number): number => car.rollingDrive * Math.max(0, load - arm);
+
+/** Rolling resistance of the other wheels, N, with `load` on the drive axle. */
+export const otherRolling = (car: Car, load: number): number => car.rollingOther * (car.weight - load);
+
+/** Work of rolling over a distance, J: `loadPath` is the load on the drive axle integrated along it, N·m. No arm carries any of it. */
+export const rollingWork = (car: Car, loadPath: number, distance: number): number =>
+  car.rollingDrive * loadPath + car.rollingOther * (car.weight * distance - loadPath);
 
 /** All that holds the car back, N at the tyre: `bearing` is the drive bearing's torque, N·m. */
 export const resistanceAt = (car: Car, bearing: number, load: number, arm: number, vSquared: number): number =>

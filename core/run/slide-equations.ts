@@ -1,6 +1,6 @@
 import type { Derivative } from '../numerics/dormand-prince.ts';
 import type { MotorPoint } from '../motor/motor.ts';
-import { armLoad, bearingTorque, driveRolling, slideWith } from './forces.ts';
+import { armLoad, bearingTorque, driveRolling, otherRolling, slideWith } from './forces.ts';
 import { evaluateMotor, type Motion, type Run } from './motion.ts';
 import { AIR, ANGLE, ARM, BEARING, ROLLING, SIZE, SLID, SLIP, SPIN, U, V, WASHER, X, type SlideWork } from './slide-state.ts';
 
@@ -13,7 +13,7 @@ import { AIR, ANGLE, ARM, BEARING, ROLLING, SIZE, SLID, SLIP, SPIN, U, V, WASHER
 
 /** rad/s² of the drive wheel while its tyre slides, as `run.sliding` has it; `bearing` in N·m. */
 function spinUp({ car, sliding }: Run, motor: MotorPoint, bearing: number, spin: number): number {
-  const against = bearing + (car.rollingDrive * sliding.tyreLoad + sliding.force) * car.radius;
+  const against = bearing + (driveRolling(car, sliding.tyreLoad, 0) + sliding.force) * car.radius;
   return (motor.torque - against - 0.5 * motor.inertiaSlope * spin * spin) / (car.driveInertia + motor.inertia);
 }
 
@@ -44,7 +44,7 @@ export function slideEquations(run: Run): Derivative {
     rate[ANGLE] = spin;
     rate[SLIP] = sliding.force * gap;
     rate[BEARING] = bearing * spin;
-    rate[ROLLING] = driveRolling(car, sliding.load, arm) * car.radius * spin + car.rollingOther * (car.weight - sliding.load) * v;
+    rate[ROLLING] = driveRolling(car, sliding.load, arm) * car.radius * spin + otherRolling(car, sliding.load) * v;
     rate[AIR] = car.airFactor * v * v * v;
     rate[SLID] = direction * gap;
     rate[ARM] = car.armFriction * arm * v;

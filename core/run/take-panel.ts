@@ -1,5 +1,5 @@
 import { crossing, integral, integrate, interpolate, NODES, POINTS, weightedSum, weightsAt } from '../numerics/chebyshev.ts';
-import { driveRolling, gripLimit, resistanceAt } from './forces.ts';
+import { driveRolling, gripLimit, otherRolling, resistanceAt } from './forces.ts';
 import { passMarks, type Run } from './motion.ts';
 import type { Panel } from './panel.ts';
 import { reaching } from './solve-panel.ts';
@@ -10,7 +10,7 @@ function spend({ car, panel, motion: { spent } }: Run): void {
   const { loss, path, turn, bearing, load, arm, vSquared, washer } = panel;
   for (let j = 0; j < POINTS; j++) loss[j] = (bearing[j]! / car.radius) * path[j]!;
   spent.driveBearing += integral(loss);
-  for (let j = 0; j < POINTS; j++) loss[j] = (driveRolling(car, load[j]!, arm[j]!) + car.rollingOther * (car.weight - load[j]!)) * path[j]!;
+  for (let j = 0; j < POINTS; j++) loss[j] = (driveRolling(car, load[j]!, arm[j]!) + otherRolling(car, load[j]!)) * path[j]!;
   spent.rolling += integral(loss);
   for (let j = 0; j < POINTS; j++) loss[j] = car.airFactor * vSquared[j]! * path[j]!;
   spent.air += integral(loss);

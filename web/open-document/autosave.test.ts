@@ -47,7 +47,9 @@ beforeEach(() => {
     return new Response(JSON.stringify(answer.body), { status: answer.status, headers: { 'content-type': 'application/json' } });
   });
 });
-afterEach(() => {
+afterEach(async () => {
+  // Saves that are under way end in this test, not in another.
+  await vi.runOnlyPendingTimersAsync();
   vi.useRealTimers();
   vi.unstubAllGlobals();
 });
