@@ -7,7 +7,9 @@ const project = (name: string, include: string[], more: object = {}) => ({
     name,
     include,
     environment: 'node',
-    testTimeout: 60_000,
+    // A test that hangs is found; one on a machine that is busy otherwise has its time.
+    testTimeout: 240_000,
+    hookTimeout: 120_000,
     // Both cores of a small machine.
     maxWorkers: 2,
     globalSetup: [TEMPORARY],

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { UnitSystem } from '../../core/units/quantity.ts';
+import { readLocalStorage } from '../ui/use-local-storage.ts';
 
 const KEY = 'preferences';
 
@@ -14,18 +15,14 @@ interface Preferences {
 }
 
 function stored(): Preferences {
-  try {
-    const value = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Preferences>;
-    const textOf = (text: unknown): string | null => (typeof text === 'string' ? text : null);
-    return {
-      units: value.units === 'inch' ? 'inch' : 'metric',
-      lastCar: textOf(value.lastCar),
-      session: textOf(value.session),
-      asksBefore: value.asksBefore !== false,
-    };
-  } catch {
-    return { units: 'metric', lastCar: null, session: null, asksBefore: true };
-  }
+  const value = readLocalStorage<Partial<Preferences>>(KEY, {});
+  const textOf = (text: unknown): string | null => (typeof text === 'string' ? text : null);
+  return {
+    units: value.units === 'inch' ? 'inch' : 'metric',
+    lastCar: textOf(value.lastCar),
+    session: textOf(value.session),
+    asksBefore: value.asksBefore !== false,
+  };
 }
 
 const preferences = createSlice({

@@ -2,20 +2,30 @@ import { useState } from 'react';
 
 const kindOf = (value: unknown): string => (Array.isArray(value) ? 'list' : value === null ? 'null' : typeof value);
 
-/** What this browser keeps under a name: of the same kind as `nothing`, which is given where there is none or it cannot be read. */
+/** The value that this browser stores under a key; `nothing` where there is none, it cannot be read, or is of another type. Where `nothing` is null any object is a value. */
 export function readLocalStorage<T>(key: string, nothing: T): T {
-  const text = localStorage.getItem(key);
+  const text = storedText(key);
   if (text === null) return nothing;
   try {
     const value: unknown = JSON.parse(text);
-    return kindOf(value) === kindOf(nothing) ? (value as T) : nothing;
+    const isOfKind = kindOf(value) === kindOf(nothing) || (nothing === null && kindOf(value) === 'object');
+    return isOfKind ? (value as T) : nothing;
   } catch {
-    // Words were once kept without their quotation marks.
+    // Texts were once stored without their quotation marks.
     return typeof nothing === 'string' ? (text as T) : nothing;
   }
 }
 
-/** Something small kept in this browser under a name: what was ticked, what was typed. Nothing is kept of `nothing` itself. */
+/** null too where the browser allows no storage. */
+function storedText(key: string): string | null {
+  try {
+    return localStorage.getItem(key);
+  } catch {
+    return null;
+  }
+}
+
+/** State that is stored in this browser under a key: what was ticked, what was typed. `nothing` itself is not stored. */
 export function useLocalStorage<T>(key: string, nothing: T): readonly [T, (next: T) => void] {
   const [value, setValue] = useState(() => readLocalStorage(key, nothing));
   return [

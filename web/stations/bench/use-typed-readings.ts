@@ -3,15 +3,12 @@ import type { MeasurementKind } from '../../../core/bench/measured.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
 import { NO_READINGS, rereadings, type TypedReadings } from './readings.ts';
+import { readLocalStorage } from '../../ui/use-local-storage.ts';
 
 const keyOf = (carId: string, kind: MeasurementKind): string => `bench-${carId}-${kind}`;
 
 function stored(carId: string, kind: MeasurementKind): TypedReadings {
-  try {
-    return { ...NO_READINGS, ...(JSON.parse(localStorage.getItem(keyOf(carId, kind)) ?? '{}') as Partial<TypedReadings>) };
-  } catch {
-    return NO_READINGS;
-  }
+  return { ...NO_READINGS, ...readLocalStorage<Partial<TypedReadings>>(keyOf(carId, kind), {}) };
 }
 
 /** Rows that are there to be typed into, beyond the last that is. */

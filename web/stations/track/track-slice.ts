@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import type { UnitSystem } from '../../../core/units/quantity.ts';
+import { readLocalStorage } from '../../ui/use-local-storage.ts';
 
 export type SeenThing = RunRecord['seen'][number];
 export type Split = NonNullable<RunRecord['splits']>[number];
@@ -75,12 +76,8 @@ type Forms = Readonly<Record<string, TrackForm>>;
 const KEY = 'track-forms';
 
 function stored(): Forms {
-  try {
-    const forms = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, Partial<TrackForm>>;
-    return Object.fromEntries(Object.entries(forms).map(([carId, form]) => [carId, { ...emptyForm, ...form }]));
-  } catch {
-    return {};
-  }
+  const forms = readLocalStorage<Record<string, Partial<TrackForm>>>(KEY, {});
+  return Object.fromEntries(Object.entries(forms).map(([carId, form]) => [carId, { ...emptyForm, ...form }]));
 }
 
 const track = createSlice({

@@ -1,7 +1,8 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import { CONFIRMED_CAUSES, type CauseId, type Evidence, type ConfirmedCause } from '../../../core/trials/causes.ts';
+import { useLocalStorage } from '../../ui/use-local-storage.ts';
 
 export type Checks = NonNullable<Evidence['checks']>;
 
@@ -15,20 +16,12 @@ interface Found {
 
 const keyOf = (carId: string): string => `tune-checks-${carId}`;
 
-function stored(carId: string): Found | null {
-  try {
-    return JSON.parse(localStorage.getItem(keyOf(carId)) ?? 'null') as Found | null;
-  } catch {
-    return null;
-  }
-}
-
 /** What is confirmed of parts or floor stays so when something else is changed. */
 const givenOf = (checks: Checks): readonly ConfirmedCause[] => CONFIRMED_CAUSES.filter((id) => checks[id] === 'confirmed');
 
 /** What was found at the table, kept in this browser: of parts and floor until it is taken back, else as long as the car is as it was. */
 export function useTuneChecks(carId: string, design: CarDesign, putRight: number) {
-  const [found, setFound] = useState(() => stored(carId));
+  const [found, setFound] = useLocalStorage<Found | null>(keyOf(carId), null);
   const isOfThisCar = found !== null && found.putRight === putRight && isSameBuild(found.design, design);
   const given = useMemo(() => (found ? givenOf(found.checks) : []), [found]);
   const checks = useMemo(
@@ -38,7 +31,6 @@ export function useTuneChecks(carId: string, design: CarDesign, putRight: number
   const toggle = (id: CauseId, result: 'confirmed' | 'ruled-out'): void => {
     const { [id]: was, ...others } = checks;
     const next: Found = { design, putRight, checks: was === result ? others : { ...others, [id]: result } };
-    localStorage.setItem(keyOf(carId), JSON.stringify(next));
     setFound(next);
   };
   return { checks, given, toggle };

@@ -2,31 +2,21 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
-import { Suspense, useCallback, useDeferredValue, useEffect, useMemo } from 'react';
+import { Suspense, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { goalOf } from '../../../core/brief/goal.ts';
-import type { CarDesign, Measured } from '../../../core/car/car-design.ts';
-import { describeFloor } from '../../../core/car/floors.ts';
-import { isSameBuild, isSameContent } from '../../../core/car/same-design.ts';
+import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
-import { describeCause } from '../../../core/trials/cause-descriptions.ts';
 import { explain } from '../../../core/trials/causes.ts';
-import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
 import { nextByRuns } from '../../../core/trials/next-thing.ts';
-import { withFittedValues } from '../../../core/trials/fitted-values.ts';
-import type { SuggestedChange } from '../../../core/trials/next-change.ts';
-import { repairsIn, runPlan, PLANNED_NOTE_PREFIX, tuningLog, type LogEntry } from '../../../core/trials/tuning-log.ts';
-import { formatIn } from '../../../core/units/quantity.ts';
+import { repairsIn, runPlan, tuningLog } from '../../../core/trials/tuning-log.ts';
 import { problemLine } from '../../app/api.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
-import { submitRun } from '../../app/run-queue.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { toasted } from '../../app/toasts-slice.ts';
 import NextStep from '../../open-car/next-step.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
 import { RunPlan } from '../../open-car/run-plan.tsx';
-import { useMergedChange } from '../../open-car/use-merged-change.ts';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
 import { useVersions } from '../../open-car/use-versions.ts';
@@ -38,13 +28,14 @@ import { Compare } from './compare.tsx';
 import { explainTuning } from './explain-tuning.ts';
 import { useTuneChecks } from './tune-checks.ts';
 import { TuningLog } from './tuning-log.tsx';
-import { formatGain } from './describe-tuning.ts';
 import styles from './tune.module.css';
 import { useTuning } from './use-tuning.ts';
 import { WhatItMeans } from './what-it-means.tsx';
 import { WhatNext } from './what-next.tsx';
 import { Why } from './why.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
+import { useNameOfDesign } from './use-name-of-design.ts';
+import { useTuneActions } from './use-tune-actions.ts';
 
 const WhatHappened = lazyWithPreload(() => import('./what-happened.tsx'));
 
@@ -89,11 +80,10 @@ const Part = ({ id, title, children }: { readonly id: string; readonly title: st
 );
 
 function Tune({ carId, design, runs }: TuneProps) {
-  const dispatch = useAppDispatch();
   const units = useUnits();
   const edit = useEditCar();
-  const merged = useMergedChange();
-  const { versions, current, keep, goBack } = useVersions(carId, design, edit);
+  const carVersions = useVersions(carId, design, edit);
+  const { versions } = carVersions;
   const putRight = useMemo(() => repairsIn(versions), [versions]);
   const { checks, given, toggle } = useTuneChecks(carId, design, putRight.length);
   const job = useTuning(design, runs, putRight, given);
@@ -105,49 +95,8 @@ function Tune({ carId, design, runs }: TuneProps) {
     [tuning, explanation, checks, log, design.motor.kind],
   );
   const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
-  // Where the car ran on several floors, each group says which.
-  const isOnFloors = useMemo(() => runs.some(({ design: ran }) => !isSameContent(ran.floor, runs[0]!.design.floor)), [runs]);
-  const nameOf = useCallback(
-    (ran: CarDesign): string => {
-      const versionName = versions.find(({ record }) => !record.putRight && isSameBuild(record.design, ran))?.record.name;
-      return [versionName ? `“${versionName}”` : '', isOnFloors ? describeFloor(ran.floor, formatIn(units)) : '']
-        .filter(Boolean)
-        .join(' on ');
-    },
-    [versions, isOnFloors, units],
-  );
-  const take = async (change: SuggestedChange): Promise<void> => {
-    // What it was is kept first, so that the change has something to be judged against.
-    const parent = current?.id ?? (await keep('before the change', 'Saved automatically before a change.'));
-    if (!parent) return;
-    const note = `${PLANNED_NOTE_PREFIX}expected ${formatGain(change, design, units)}.`.replaceAll('\u00a0', ' ');
-    // By its first change: the others follow from it.
-    const [name] = change.words.replaceAll('\u00a0', ' ').split('; ');
-    const changed = merged(design, change.design);
-    if (await keep(name!.slice(0, 80), note, changed, { parent })) edit(() => changed);
-  };
-  const putFitted = async (values: Measured): Promise<void> => {
-    const parent = current?.id ?? (await keep('before the fit', 'Saved automatically before fitted values were applied.'));
-    if (!parent) return;
-    const latest = runs.map(({ record }) => record.ranAt).sort();
-    const note = `Fitted to ${runs.length} runs, ${latest[0]!.slice(0, 10)} to ${latest.at(-1)!.slice(0, 10)}.`;
-    const fitted = merged(design, withFittedValues(design, values));
-    if (await keep(`fitted to ${runs.length} runs`, note, fitted, { parent })) edit(() => fitted);
-  };
-  const markPutRight = async (fault: RepairableFault): Promise<void> => {
-    const parent = current?.id ?? (await keep('before the repair', 'Saved automatically before a fault was repaired.'));
-    if (!parent) return;
-    const { name } = describeCause(fault, design.motor.kind);
-    await keep(`repaired: ${name}`, `Tune: ${name} was confirmed at the table and repaired.`, design, { putRight: fault, parent });
-  };
-  const leaveOut = async ({ id, version, record, design: ran }: RunOfCar, isLeftOut: boolean): Promise<void> => {
-    if (id === undefined || version === undefined) return;
-    const { leftOut: _before, ...plainly } = record;
-    const content = { ...plainly, design: ran, ...(isLeftOut && { leftOut: true as const }) };
-    const outcome = await submitRun(dispatch, { id, carId, baseVersion: version, content });
-    if (outcome.kind === 'refused') dispatch(toasted(problemLine(outcome.error), { tone: 'stop' }));
-  };
-  const undo = (entry: LogEntry): void => void goBack(entry.parent.record.name, entry.parent.record.design);
+  const nameOf = useNameOfDesign(runs, versions);
+  const actions = useTuneActions({ carId, design, runs, versions: carVersions });
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
       <StationHead name={design.name} onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
@@ -176,12 +125,12 @@ function Tune({ carId, design, runs }: TuneProps) {
                     nameOf={nameOf}
                     explain={explainFigure}
                     runs={runs}
-                    onLeaveOut={(run, isLeftOut) => void leaveOut(run, isLeftOut)}
+                    onLeaveOut={actions.leaveOut}
                   />
                 </Suspense>
               </Part>
               <Part id="means" title="Fit">
-                <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explainFigure} onPut={() => void putFitted(tuning.values)} />
+                <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explainFigure} onPut={() => actions.applyFit(tuning.values)} />
               </Part>
               <Part id="why" title="Causes">
                 {explanation ? (
@@ -193,7 +142,7 @@ function Tune({ carId, design, runs }: TuneProps) {
                     given={given}
                     explain={explainFigure}
                     onFound={toggle}
-                    onPutRight={(fault) => void markPutRight(fault)}
+                    onPutRight={actions.markRepaired}
                   />
                 ) : (
                   <p className={plain.text}>
@@ -209,7 +158,7 @@ function Tune({ carId, design, runs }: TuneProps) {
                   next={tuning.next}
                   straight={tuning.straight}
                   explain={explainFigure}
-                  onTake={(change) => void take(change)}
+                  onTake={actions.applyChange}
                   onFlicked={(care) => edit((car) => ({ ...car, care }))}
                 />
               </Part>
@@ -217,7 +166,7 @@ function Tune({ carId, design, runs }: TuneProps) {
                 <Compare groups={tuning.groups} runs={runs} nameOf={nameOf} goal={goalOf(design.aim)} explain={explainFigure} />
               </Part>
               <Part id="log" title="Changes so far">
-                <TuningLog name={design.name} log={log} onUndo={undo} />
+                <TuningLog name={design.name} log={log} onUndo={actions.undo} />
               </Part>
             </div>
           )}
