@@ -26,11 +26,7 @@ export default defineConfig({
         setupFiles: ['testing/seeded-properties.ts'],
       }),
       project('server', ['server/**/*.test.ts', 'cli/**/*.test.ts'], { isolate: false }),
-      project('e2e', ['e2e/**/*.test.ts'], {
-        testTimeout: 120_000,
-        hookTimeout: 60_000,
-        globalSetup: [TEMPORARY, 'e2e/shared-browser.ts'],
-      }),
+      project('e2e', ['e2e/**/*.test.ts'], { globalSetup: [TEMPORARY, 'e2e/shared-browser.ts'] }),
     ],
   },
 });

@@ -27,7 +27,7 @@ export interface GoalRecord<G extends Goal> {
   words(goal: G, format: Format): string;
   /** What a run is measured by; kg·m where there is no quantity of its own. */
   readonly quantity: Quantity | 'kg·m' | 'm + m/s';
-  /** What its figure is of: `to 6 m`, `off the line at 5 m`. */
+  /** What its figure is of: `to 6 m`, `off the line at 5 m`; empty for the distance of the run. */
   of(goal: G, format: Format): string;
   /** What a better run is: `sooner`. */
   readonly gain: string;
@@ -73,14 +73,14 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     gain: 'further',
     label: () => 'furthest',
     words: () => 'The longest distance counts.',
-    of: () => 'far',
+    of: () => '',
     quantity: 'distance',
     measure: distanceOf,
   },
   'at-least': {
     gain: 'further',
     label: ({ distance }, format) => `at least ${format(distance, 'distance')}`,
-    of: () => 'far',
+    of: () => '',
     words: ({ distance }, format) => `It has to go ${format(distance, 'distance')} or further.`,
     quantity: 'distance',
     measure: distanceOf,

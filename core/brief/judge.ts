@@ -138,7 +138,7 @@ export function goalFigures(
   };
 }
 
-/** What a goal's judgement comes to, in a line: `97 % likely; about 9.2 m far, 8 in 10 between 7.1 and 11`. */
+/** What a goal's judgement comes to, in a line: `97 % likely; about 9.2 m; cars built like this: 7.1–11 (8 in 10)`. */
 function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'endless' | 'wall' | 'atWall'>>, units: UnitSystem): string {
   if (judged.kind === 'unknown') return 'cannot tell: nothing is known about how straight a roller runs';
   const format: Format = formatIn(units);
@@ -155,7 +155,7 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   if (quantity === 'distance' && !isLess && judged.wall !== undefined && middle >= judged.wall - 1e-9)
     return [...chance, `9 in 10 go ${figure(low)} ${unit} or further`].join('; ');
   const carried = judged.load === undefined ? '' : `, with about ${format(Number(judged.load.toPrecision(2)), 'weight')} of load`;
-  const figures = `about ${figure(middle)} ${unit} ${of(goal, format)}${carried}`;
+  const figures = `${[`about ${figure(middle)} ${unit}`, of(goal, format)].filter(Boolean).join(' ')}${carried}`;
   return [...chance, half > 0 ? `${figures}; cars built like this: ${formatRange(figure(low), figure(high))} (8 in 10)` : figures].join(
     '; ',
   );
@@ -203,5 +203,5 @@ export function formatScore(goal: Goal, score: number, units: UnitSystem): strin
   const value = measureOf(goal, score);
   if (!Number.isFinite(value)) return 'stops short';
   const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);
-  return `about ${figure(value)} ${unit} ${goalRecord(goal).of(goal, formatIn(units))}`;
+  return [`about ${figure(value)} ${unit}`, goalRecord(goal).of(goal, formatIn(units))].filter(Boolean).join(' ');
 }

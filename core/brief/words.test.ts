@@ -24,8 +24,8 @@ const ran = (low: number, middle: number, high: number, chance: number | null = 
 
 describe('a judgement in words', () => {
   it.each<[Goal, JudgedRound, string]>([
-    [{ kind: 'furthest' }, ran(13, 18, 26), 'about 18 m far; cars built like this: 13–26 (8 in 10)'],
-    [{ kind: 'at-least', distance: 5 }, ran(8, 9, 10, 0.97), '97 % likely; about 9.0 m far; cars built like this: 8.0–10.0 (8 in 10)'],
+    [{ kind: 'furthest' }, ran(13, 18, 26), 'about 18 m; cars built like this: 13–26 (8 in 10)'],
+    [{ kind: 'at-least', distance: 5 }, ran(8, 9, 10, 0.97), '97 % likely; about 9.0 m; cars built like this: 8.0–10.0 (8 in 10)'],
     [
       { kind: 'quickest-to', distance: 6 },
       ran(2.8, 3.1, 3.6, 1),

@@ -10,7 +10,10 @@ export type LimitingFactor =
   | { readonly kind: 'loss'; readonly part: keyof EnergyBudget; readonly fraction: number }
   | { readonly kind: 'endless' };
 
-/** Wheelspin that burns less than this share of the energy is not what holds a car back. */
+/** m of wheelspin below which a builder notices none. */
+export const NOTICEABLE_SLIP = 0.005;
+
+/** Wheelspin that burns less than this fraction of the energy is not what holds a car back. */
 const SPIN_THAT_MATTERS = 0.05;
 
 /** The one thing that limits this run most. */

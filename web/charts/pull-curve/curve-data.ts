@@ -1,3 +1,4 @@
+import { NOTICEABLE_SLIP } from '../../../core/predict/verdict.ts';
 import type { PullAt } from '../../../core/run/pull-left.ts';
 import type { RunResult } from '../../../core/run/simulate.ts';
 import { makeTrace, recordRow, workAtTyre, type Phase, type Trace } from '../../../core/run/trace.ts';
@@ -44,9 +45,6 @@ export interface Curve {
   /** The curve in a sentence. */
   readonly words: (format: Format) => string;
 }
-
-/** m of wheelspin worth a word. */
-const LEAST_SLIP = 0.0005;
 
 /** Coasting longer than this many times the way under power may be shortened, to so much after the power and before the stop. */
 const LONG_COAST = 1.5;
@@ -100,7 +98,7 @@ export function curveOf(result: RunResult, left: readonly PullAt[] = []): Curve 
     phases: phasesOf(rows),
     words: (format) =>
       `Pull ${format.predicted(result.launchThrust, 'force')} at release, grip limit ${format.predicted(result.launchGripLimit, 'force')}; ` +
-      (result.slipDistance > LEAST_SLIP ? `the wheels spin for ${format.predicted(result.slipDistance, 'distance')}; ` : '') +
+      (result.slipDistance > NOTICEABLE_SLIP ? `the wheels spin for ${format.predicted(result.slipDistance, 'distance')}; ` : '') +
       (powerEnd === null
         ? `the car stops with ${Number(result.turnsLeft.toPrecision(2))} turns left.`
         : `the pull ends at ${format.predicted(powerEnd, 'distance')} and the car coasts to ${format.predicted(result.distance, 'distance')}.`),

@@ -31,7 +31,8 @@ export function offerDescriber(design: CarDesign, units: UnitSystem) {
       if (wall !== null && lower >= wall && !isLess)
         return `reaches the wall at ${format(wall, 'distance')} in ${tenths(atWall)} of 10 builds (now in ${tenths(now?.atWall ?? 0)})`;
       const before = now && stoppedBy === null && !hasFallenShort(now.lower) ? ` (now ${formatScore(now.lower)})` : '';
-      return `${isLess ? 'at most' : 'at least'} ${formatScore(lower)} ${of(goal, format)} in 8 of 10 builds${before}`;
+      const bound = [isLess ? 'at most' : 'at least', formatScore(lower), of(goal, format)].filter(Boolean).join(' ');
+      return `${bound} in 8 of 10 builds${before}`;
     },
     /** What one of its changes gains by itself. */
     describeAlone: (alone: number | null): string =>

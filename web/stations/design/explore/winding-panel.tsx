@@ -14,6 +14,7 @@ import type { Edit } from '../../../open-car/design-slice.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
 import { useJob } from '../../../workers/use-job.ts';
 import { WindingDrawing } from './winding-drawing.tsx';
+import { NOTICEABLE_SLIP } from '../../../../core/predict/verdict.ts';
 
 interface WindingPanelProps {
   readonly design: CarDesign;
@@ -60,7 +61,7 @@ export function WindingPanel({ design, distance, edit }: WindingPanelProps) {
             </Box>
             <Typography variant="body2" sx={{ my: 2 }}>
               {formatAbout(distance, 'distance', units)} → {formatAbout(profile.distance, 'distance', units)}
-              {profile.slipDistance > 0.0005
+              {profile.slipDistance > NOTICEABLE_SLIP
                 ? `, still spinning for ${formatPredicted(profile.slipDistance, 'distance', units)}`
                 : `, without wheelspin: the grip is ${profile.launchGripRatio.toFixed(2)} × what the launch needs`}
               {profile.turnsLeft > 0.05

@@ -11,10 +11,9 @@ import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import styles from './verdict-panel.module.css';
+import { NOTICEABLE_SLIP } from '../../../../core/predict/verdict.ts';
 
 const SHOWN = 3;
-/** m of wheelspin worth a word. */
-export const LEAST_SLIP = 0.005;
 /** A gain above this gets the car where it did not get before. */
 const GETS_THERE = 500;
 
@@ -40,11 +39,11 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cur
       ? []
       : better > GETS_THERE
         ? ['reaches the goal']
-        : [`${figure(better)} ${unit} ${gain} ${of(goal, format)}`];
+        : [[`${figure(better)} ${unit} ${gain}`, of(goal, format)].filter(Boolean).join(' ')];
   const spin =
-    slipDistance > LEAST_SLIP
+    slipDistance > NOTICEABLE_SLIP
       ? [`spins for ${formatPredicted(slipDistance, 'distance', units)}`]
-      : slipGain < -LEAST_SLIP
+      : slipGain < -NOTICEABLE_SLIP
         ? ['no wheelspin']
         : [];
   return [

@@ -4,7 +4,7 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { asksForFlickTest } from '../../../../core/car/flick-test.ts';
 import { describeFault, describeKey } from '../../../../core/car/fault-words.ts';
 import type { Prediction } from '../../../../core/predict/predict-run.ts';
-import { limitingFactor, type LimitingFactor } from '../../../../core/predict/verdict.ts';
+import { limitingFactor, NOTICEABLE_SLIP, type LimitingFactor } from '../../../../core/predict/verdict.ts';
 import { formatFault } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import {
@@ -110,7 +110,7 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
     assessment && assessment.likely > 0 ? (assessment.distance.high - assessment.distance.low) / 2 / assessment.likely : USUAL_HALF_WIDTH;
   const halfWidth = fraction * result.distance;
   const { title, text, isBad } = limitWords(limitingFactor(result), result, units);
-  const spins = result.slipDistance > 0.0005;
+  const spins = result.slipDistance > NOTICEABLE_SLIP;
   const figures: readonly (readonly [string, string])[] = [
     ['time', format.predicted(result.time, 'time')],
     ['top speed', format.predicted(result.topSpeed, 'speed')],

@@ -10,7 +10,7 @@ import { formatPredicted, type UnitSystem } from '../../../../core/units/quantit
 import type { StoredVersion } from '../../../app/api.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { WordTable } from '../../../ui/word-table.tsx';
-import { LEAST_SLIP } from '../verdict/remedies.tsx';
+import { NOTICEABLE_SLIP } from '../../../../core/predict/verdict.ts';
 
 const NOW = 'now';
 
@@ -21,7 +21,7 @@ function figuresOf(design: CarDesign, units: UnitSystem): readonly (readonly [st
   return [
     ['predicted distance', formatPredicted(distance, 'distance', units)],
     ['time', formatPredicted(time, 'time', units)],
-    ['wheelspin', slipDistance > LEAST_SLIP ? formatPredicted(slipDistance, 'distance', units) : 'none'],
+    ['wheelspin', slipDistance > NOTICEABLE_SLIP ? formatPredicted(slipDistance, 'distance', units) : 'none'],
   ];
 }
 
