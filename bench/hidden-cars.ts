@@ -1,4 +1,4 @@
-/** Cars whose truth nobody is told, drawn and run without any code of the fit that has to find them. */
+/** Cars with hidden true values, drawn and run without any code of the fit that has to find them. */
 import type { CarDesign, MotorKind, Wind } from '../core/car/car-design.ts';
 import { CARE, FLOORS } from '../core/car/catalogue.ts';
 import { misfitOf } from '../core/car/fit.ts';
@@ -32,9 +32,9 @@ interface Truth {
   readonly design: CarDesign;
   readonly wind: Wind;
   readonly numbers: Readonly<Partial<Record<ValueKey, number>>>;
-  /** 1 on the way out, −1 back. */
+  /** 1 along the run out, −1 back. */
   readonly uphill: number;
-  /** 1/m; share of the launch that a wheel passes on, 1 where it is fast. */
+  /** 1/m; fraction of the launch that a wheel passes on, 1 where it is fast. */
   readonly curvature: number;
   readonly passed: number;
   /** Times its weight; share by which rolling resists more at its top speed. */
@@ -115,7 +115,7 @@ export interface RunAs {
   readonly isClean?: boolean;
 }
 
-/** A car whose true values nobody is told. */
+/** A car with hidden true values. */
 export interface HiddenCar {
   readonly kind: MotorKind;
   readonly design: CarDesign;
@@ -126,9 +126,9 @@ export interface HiddenCar {
   readonly run: (wind: Wind, as?: RunAs) => TrialRun | null;
 }
 
-/** How a hidden car and its runs are unlike what the fit takes them for; as it takes them unless told otherwise. */
+/** How a hidden car and its runs are unlike what the fit takes them for; as it takes them by default. */
 export interface HiddenOptions {
-  /** How much wider than thought its values are spread. */
+  /** How much wider than expected its values are spread. */
   readonly wider?: number;
   /** Share that its motor gives back less at full winding. */
   readonly fading?: number;
@@ -139,16 +139,16 @@ export interface HiddenOptions {
   readonly isAnySize?: boolean;
   /** Of any layout, floor, wheels, tyres, bearings and care of the catalogue. */
   readonly isAny?: boolean;
-  /** rad that the floor rises or falls by at most, and is told to. */
+  /** rad that the floor rises or falls by at most, and that is entered. */
   readonly toldSlope?: number;
   /** Share by which rolling resists more at top speed; that the motor gives less by, as it is opened by more than four fifths; that the car weighs more. */
   readonly growth?: number;
   readonly opening?: number;
   readonly heavier?: number;
-  /** Share of the distance that each run takes from those after it; that a tape is too short. */
+  /** Fraction of the distance that each run takes from those after it; that a tape is too short. */
   readonly fatigue?: number;
   readonly shortTape?: number;
-  /** Share of the runs that something spoils: a quarter to a half of them is lost. */
+  /** Fraction of the runs that something spoils: a quarter to a half of them is lost. */
   readonly spoiled?: number;
   /** Turns that each is wound more or less than said; m that the nose stands before or behind the line. */
   readonly turnsOff?: number;
@@ -280,5 +280,5 @@ export function trials(car: HiddenCar, wind: Wind, count: number, options: RunAs
   return { design, wind, direction, runs };
 }
 
-/** The half turns nearest to a share of a full wind. */
+/** The half turns nearest to a fraction of a full wind. */
 export const fraction = (turns: number, part: number): Wind => ({ kind: 'turns', turns: Math.max(0.5, Math.round(2 * turns * part) / 2) });

@@ -83,7 +83,7 @@ async function load(): Promise<void> {
   const put = (path: string, body: object): Promise<Response> =>
     fetch(`${url}/api${path}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
   await put(`/meets/${meetId}`, { baseVersion: 0, meet });
-  // Forty pages follow: each is told every result.
+  // Forty pages follow: each gets every result.
   const followers = await Promise.all(Array.from({ length: FOLLOWERS - 1 }, () => fetch(`${url}/api/meets/live`)));
   const heard = { bytes: 0 };
   for (const { body } of followers)

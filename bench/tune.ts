@@ -1,5 +1,5 @@
 /**
- * How well runs tell what a car will do: hidden cars, their runs, and what the fit makes of them, beside what is asked of it:
+ * How well runs tell what a car will do: hidden cars, their runs, and what the fit makes of them, beside what is asked:
  * `npm run bench:tune -- --cars 150 --seed 1`, or one part of it with `--only full|alike|misfits|causes|changes|verdicts`.
  */
 import { parseArgs } from 'node:util';
@@ -26,7 +26,7 @@ const FULL = { kind: 'full' } as const;
 const percent = (part: number): string => `${(100 * part).toFixed(1)} %`;
 const meanOf = (list: readonly number[]): number => list.reduce((sum, value) => sum + value, 0) / list.length;
 const shareOf = <T>(list: readonly T[], is: (one: T) => boolean): string => percent(list.filter(is).length / list.length);
-/** A line of the table: what was found, and what is asked. */
+/** A line of the table: what was found, and the goal. */
 const line = (what: string, found: string, asked: string): void => console.log(`| ${what} | ${found} | ${asked} |`);
 const numbered = (count: number): number[] => Array.from({ length: count }, (_, n) => n);
 
@@ -35,7 +35,7 @@ interface Told {
   readonly error: number;
   readonly holdsMean: boolean;
   readonly holdsNext: boolean;
-  /** Whether the runs are told as surprising, against each other or against what was thought before, or the launch as near to wheelspin. */
+  /** Whether the runs are reported as surprising, against each other or against the prior, or the launch as near to wheelspin. */
   readonly isTold: boolean;
   readonly width: number;
   readonly ms: number;
@@ -154,12 +154,12 @@ function alike(): void {
   line(`the mean of like runs is held with 3, 6, 12, 24 of them (${3 * cars} cars)`, held.join(', '), '90 %');
 }
 
-/** Share of its way below which a fault takes nothing. */
+/** Fraction of its distance below which a fault takes nothing. */
 const TAKES = 0.02;
 
 const FAULTS = CAUSE_IDS.filter((id): id is FaultId => id !== 'none' && id !== 'two' && id !== 'other');
 
-/** What the runs of a hidden car are explained by, with what is noted of each: two at half winding and two fully wound, each way, unless told otherwise. */
+/** What the runs of a hidden car are explained by, with what is observed of each: two at half winding and two fully wound, each way by default. */
 function explained(n: number, options: HiddenOptions, withTimes = false, runs = 2) {
   const chance = randomOf(104_729 * seed + n);
   const car = hiddenCar(n, seed, options);
@@ -320,7 +320,7 @@ interface VerdictRuns {
   /** ln between the days of the two groups. */
   readonly day?: number;
   readonly isInTurn?: boolean;
-  /** Share of runs of which a quarter to a half is lost. */
+  /** Fraction of runs of which a quarter to a half is lost. */
   readonly spoiled?: number;
   /** ln from one run to the next. */
   readonly drift?: number;

@@ -75,7 +75,7 @@ try {
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
 
-  // From the press of its tab until the best of the whole map is told.
+  // From the press of its tab until the best of the whole map is reported.
   const mapped = await page.evaluate(
     () =>
       new Promise<number>((resolve) => {
@@ -88,7 +88,7 @@ try {
         document.querySelector<HTMLElement>('#tab-map')!.click();
       }),
   );
-  // Its track: from asking for it until runs are painted, and from the press of Log until the run stands in the list.
+  // Its track: from asking for it until runs are painted, and from the press of Log until the run is in the list.
   const listed: number[] = [];
   const logged: number[] = [];
   const track = await browser.newPage();

@@ -42,7 +42,7 @@ describe('npm run -s fit', () => {
     expect(full!.mean.low).toBeLessThan(full!.mean.middle);
     expect(full!.nextRun.high).toBeGreaterThan(full!.mean.high);
     expect(report.values.springRate!.interval90[0]).toBeLessThan(report.values.springRate!.prior);
-    // Each winding as the other says it; fewer than three runs alike would tell no drift.
+    // Each winding as the other says it; fewer than three like runs would tell no drift.
     expect(report.groups.map(({ runs: count, check }) => [count, check!.verdict])).toEqual([
       [3, 'as-expected'],
       [3, 'as-expected'],

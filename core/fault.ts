@@ -1,4 +1,4 @@
-/** A bound that a value does not keep, SI units of the key it stands at. */
+/** A bound that a value does not keep, SI units of the key it is at. */
 export interface Bound {
   readonly is: 'least' | 'above' | 'most' | 'below';
   readonly value: number;

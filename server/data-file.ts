@@ -11,7 +11,7 @@ const MAGIC = 'SQLite format 3\0';
 /** The data on disk cannot be used as it is; the message says why, and what to do. */
 export class DataUnusable extends Error {}
 
-/** What stands at the database's place before anything is opened. */
+/** What is at the database's place before anything is opened. */
 export interface DataFile {
   readonly path: string;
   /** Nothing is there yet. */
@@ -62,7 +62,7 @@ function header(path: string): Buffer {
 export const SET_ASIDE =
   'Nothing was changed. Put a copy of your data folder back in its place. Or start with -- --set-aside to set this file aside and start with no data.';
 
-/** Makes the folder where it is missing, for its owner alone, and looks at what stands in it. Touches nothing that is there. */
+/** Makes the folder where it is missing, for its owner alone, and looks at what is in it. Touches nothing that is there. */
 export function findDataFile(folder: string): DataFile {
   const path = join(folder, NAME);
   try {

@@ -128,7 +128,7 @@ export function openDatabase(folder: string): Store {
   try {
     if (!isNew) refuseForeign(file);
     db = new Database(path, { timeout: START_PATIENCE });
-    // Before the log is used, so that the mark stands in the file itself.
+    // Before the log is used, so that the mark is in the file itself.
     if (isNew) db.pragma(`application_id = ${APPLICATION_ID}`);
     setUp(db);
     migrate(db);

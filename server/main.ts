@@ -24,7 +24,7 @@ function fail(message: string): never {
 if (!Number.isInteger(port) || port < 0 || port > 65535) fail(`PORT: "${process.env.PORT}" is not a port number (0 to 65535).`);
 if (!existsSync(resolve(webRoot, 'index.html'))) fail('The page is not built yet: run npm start, npm run demo or npm run build.');
 
-/** What the owner's own pages may hold; a large archive is read for a while without a byte on its way. ms. */
+/** What the owner's own pages may hold; a large archive is read for a while without a byte along its run. ms. */
 const SOCKETS = { most: 500, mostOfAddress: 500, quiet: 600_000 };
 
 /** A fault of a file or socket, which nobody waited for: what is stored is not touched by it. */

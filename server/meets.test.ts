@@ -138,7 +138,7 @@ describe('results of a meet', () => {
       });
       let text = '';
       while (!/written[^]*\n\n/.test(text)) text += (await reader.read()).value ?? '';
-      // The result itself is told: no page has to ask for it.
+      // The result itself is reported: no page has to ask for it.
       const news = JSON.parse(/data:(.*)/.exec(text.slice(text.indexOf('written')))![1]!) as LiveNews;
       expect(news).toMatchObject({ kind: 'result', meet: meetId, stored: { number: 1, version: 1, result: result() } });
       await reader.cancel();

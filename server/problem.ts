@@ -9,10 +9,10 @@ export interface Problem {
   readonly title: string;
   readonly detail?: string;
   readonly faults?: readonly FaultWithMessage[];
-  /** With 409: what is kept here, beside what was sent. */
+  /** With 409: what is stored here, beside what was sent. */
   readonly current?: unknown;
   readonly yours?: unknown;
-  /** What is kept but cannot be read: its text, to be saved. */
+  /** What is stored but cannot be read: its text, to be saved. */
   readonly text?: string;
 }
 

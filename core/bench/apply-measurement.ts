@@ -9,7 +9,7 @@ import type { Estimate } from './estimate.ts';
 import type { MeasurementResult } from './measured.ts';
 import { ROLLING_KEYS, rollingOfCar, rollingShares } from './rolling-of-car.ts';
 
-/** A value as the car keeps it; on a floor it hangs on, only there. Digits: a hundredth of its spread and finer are nobody's. */
+/** A value as the car keeps it; on a floor it depends on, only there. Digits: a hundredth of its spread and finer are nobody's. */
 function measuredValue(design: CarDesign, key: ValueKey, value: number, spread: number): Measured {
   return {
     [key]: {
@@ -20,7 +20,7 @@ function measuredValue(design: CarDesign, key: ValueKey, value: number, spread: 
     },
   };
 }
-/** No value is surer: as a share, or in its own unit. */
+/** No value is surer: as a fraction, or in its own unit. */
 const LEAST_SPREAD = 1e-4;
 
 /** Standard deviation of what is known by so few readings: that of Student’s t, wider than a normal’s. */
@@ -29,11 +29,11 @@ const spreadOf = ({ deviation, degreesOfFreedom: freedom }: Pick<Estimate, 'devi
 /** Of two readings or three: as far as is fair. */
 const FEW = 2.5;
 
-/** The same in the terms that the value’s own spread is kept in: as a share of it, or in its unit. */
+/** The same in the terms that the value’s own spread is stored in: as a fraction of it, or in its unit. */
 const ownSpreadOf = (key: ValueKey, estimate: Estimate): number =>
   SPREAD_IN_UNITS.has(key) ? spreadOf(estimate) : spreadOf(estimate) / estimate.value;
 
-/** What was known of a value, estimated or measured before, with what was measured now: each weighed by how sure it is. Shares on a logarithmic scale. */
+/** What was known of a value, estimated or measured before, with what was measured now: each weighed by how sure it is. Fractions on a logarithmic scale. */
 function blended(design: CarDesign, key: ValueKey, estimate: Estimate): { readonly value: number; readonly spread: number } {
   const { value } = estimate;
   const before = valueOf(design, key);
@@ -50,13 +50,13 @@ function blended(design: CarDesign, key: ValueKey, estimate: Estimate): { readon
 
 const withMeasured = (design: CarDesign, measured: Measured): CarDesign => ({ ...design, measured: { ...design.measured, ...measured } });
 
-/** Share of the whole that a roll leaves untold of a run: how it is made up matters where the pull presses the axle into its bearing. Our estimate. */
+/** Fraction of the whole that a roll leaves untold of a run: how it is made up matters where the pull presses the axle into its bearing. Our estimate. */
 const UNTOLD = 0.04;
 
 /**
  * The whole of what holds a car back as it rolls down its floor, shared out over what it is made of: each by the same factor, and as sure as
  * makes the whole as sure as it was measured. What was measured by itself stays, and the rest is shared out. How the floor leans is in the
- * whole: it is taken as it is told, and as known with it.
+ * whole: it is taken as it is reported, and as known with it.
  */
 function withRolling(design: CarDesign, rolling: Estimate): CarDesign {
   const fractions = rollingShares(design);
@@ -64,7 +64,7 @@ function withRolling(design: CarDesign, rolling: Estimate): CarDesign {
   const all = rollingOfCar(design) + slope;
   const isFixed = (key: ValueKey): boolean => valueOf(design, key).evidence === 'measured';
   const free = ROLLING_KEYS.filter((key) => fractions.has(key) && !isFixed(key));
-  // All measured by themselves: the whole says it anew.
+  // All measured by themselves: the whole says it again.
   const among = free.length > 0 ? free : ROLLING_KEYS.filter((key) => fractions.has(key));
   const part = among.reduce((sum, key) => sum + fractions.get(key)!, 0);
   const factor = Math.max(0.05, (rolling.value - (all - part)) / part);
@@ -100,7 +100,7 @@ function withStrength(design: CarDesign, strength: Estimate): CarDesign {
   return keys.reduce((car, key) => withMeasured(car, measuredValue(design, key, factor * numbers[key]!, spread)), design);
 }
 
-/** The design with what a measurement of the car came to; the same design where that is nothing it keeps (it is told in words instead). */
+/** The design with what a measurement of the car came to; the same design where that is nothing it keeps (it is reported in words instead). */
 export function applyMeasurement(design: CarDesign, { values }: Pick<MeasurementResult, 'values'>): CarDesign {
   let updated = design;
   const keys = new Set<string>(valueKeysOf(design));
@@ -114,7 +114,7 @@ export function applyMeasurement(design: CarDesign, { values }: Pick<Measurement
   const { rolling, mass, driveShare, radius, axleDiameter } = values;
   if (mass || driveShare) {
     const before = standingWeight(updated);
-    // Lighter than its parts are thought to be, it is as light as they are: weigh the wheels.
+    // Lighter than its parts are expected to be, it is as light as they are: weigh the wheels.
     updated = weighedAt(updated, {
       mass: Math.max(mass?.value ?? before.mass, partsMass(updated)),
       driveLoadShare: driveShare?.value ?? before.driveLoadShare,
@@ -124,7 +124,7 @@ export function applyMeasurement(design: CarDesign, { values }: Pick<Measurement
   if (axleDiameter) updated = { ...updated, axleDiameter: Number(axleDiameter.value.toPrecision(5)) };
   const strength = values.given ?? values.strength;
   if (strength && strength.value > 0) updated = withStrength(updated, strength);
-  // What it keeps to itself is taken as it is told, and as known with the whole.
+  // What it keeps to itself is taken as it is reported, and as known with the whole.
   if (values.given)
     updated = MOTOR_LOSSES.reduce(
       (so, key) => (keys.has(key) ? withMeasured(so, measuredValue(so, key, valueOf(so, key).value, LEAST_SPREAD)) : so),

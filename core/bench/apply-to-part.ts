@@ -9,7 +9,7 @@ import type { Estimate } from './estimate.ts';
 import { applyMeasurement } from './apply-measurement.ts';
 import type { MeasurementResult } from './measured.ts';
 
-/** A value of a part as it was measured: its name there, SI, and its spread as a share of it. */
+/** A value of a part as it was measured: its name there, SI, and its spread as a fraction of it. */
 interface PartValueMeasured {
   readonly key: string;
   readonly value: number;
@@ -30,7 +30,7 @@ function measuredOn(design: CarDesign, result: Pick<MeasurementResult, 'values'>
     if (!place || !valueKeys.has(of) || isSameContent(carValue, design.measured[of])) continue;
     const [slot, key] = place;
     if ((slot === 'tyre' && design.floor.kind !== 'smooth') || (slot === 'band' && isTubing(design))) continue;
-    // A part tells what it grips while it slides, a car the share of its grip that is left.
+    // A part tells what it grips while it slides, a car the fraction of its grip that is left.
     const value = of === 'slidingRatio' ? carValue.value * valueOf(design, 'staticGrip').value : carValue.value;
     if (value > 0) add(slot, { key, value, spread: SPREAD_IN_UNITS.has(of) ? carValue.spread / carValue.value : carValue.spread });
   }
@@ -58,7 +58,7 @@ export const withValues = <P extends FittedPart | OwnPart>(
   return { ...(bare as P), values, evidence, ...(spreads && { spreads }) };
 };
 
-/** Digits of a value that are kept. */
+/** Digits of a value that are stored. */
 const DIGITS = 5;
 const rounded = (value: number, digits: number): number => Number(value.toPrecision(digits));
 

@@ -42,7 +42,7 @@ export function coastTime(v0: number, a0: number, k: number, x: number): number 
 }
 
 /**
- * The search is made in numbers that always reach the last mark at X: 1/v0; ω, the speed there as a share of what air alone would leave;
+ * The search is made in numbers that always reach the last mark at X: 1/v0; ω, the speed there as a fraction of what air alone would leave;
  * κ = kX. Then a0/v0² = k (1 − ω²)/(e^(2κ) − 1).
  */
 const slowing = (omega: number, kappa: number, reach: number): number => ((kappa / reach) * (1 - omega * omega)) / Math.expm1(2 * kappa);

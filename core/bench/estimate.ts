@@ -16,7 +16,7 @@ export interface Estimate {
 const reachOf = (fraction: number, freedom: number): number =>
   Number.isFinite(freedom) ? tQuantile((1 + fraction) / 2, freedom) : normalQuantile((1 + fraction) / 2, 0, 1);
 
-/** Where a share of such measurements lies. Example: `within({ value: 5, deviation: 1, freedom: Infinity }, 0.9)` // about [3.36, 6.64] */
+/** Where a fraction of such measurements lies. Example: `within({ value: 5, deviation: 1, freedom: Infinity }, 0.9)` // about [3.36, 6.64] */
 export function confidenceInterval(
   { value, deviation, degreesOfFreedom: freedom }: Omit<Estimate, 'interval95'>,
   fraction: number,
@@ -36,10 +36,10 @@ export const makeEstimate = (value: number, deviation: number, freedom = Infinit
 /** A number that is taken as it is. */
 export const exactEstimate = (value: number): Estimate => makeEstimate(value, 0);
 
-/** Standard deviation of a reading that is told in divisions of so much: uniform within one. */
+/** Standard deviation of a reading that is reported in divisions of so much: uniform within one. */
 export const resolutionUncertainty = (division: number): number => division / Math.sqrt(12);
 
-/** What is thought of the repeatability before counts as so many readings more. */
+/** Prior of the repeatability before counts as so many readings more. */
 const PRIOR_FREEDOM = 3;
 
 /** How far readings of one thing scatter, and from how many degrees of freedom that is known; these may be none. */

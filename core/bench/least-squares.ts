@@ -25,7 +25,7 @@ const leftOver = (curve: Curve, { x, y }: Readings, parameters: readonly number[
 
 /** Rounds of the search; most fits end in twenty. */
 const ROUNDS = 80;
-/** Step of a derivative, as a share of the parameter: the cube root of the numbers' own fineness. */
+/** Step of a derivative, as a fraction of the parameter: the cube root of the numbers' own fineness. */
 const STEP = 6e-6;
 
 /**

@@ -7,7 +7,7 @@ export interface LinearFit {
   readonly residuals: readonly number[];
   /** Standard deviation of one reading, never below the instrument's own. */
   readonly scatter: number;
-  /** Of a sum of the estimates, each so many times. */
+  /** Of a sum of the estimates, each this many times. */
   readonly sumOf: (factors: readonly number[]) => Estimate;
 }
 

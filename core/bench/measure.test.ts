@@ -91,7 +91,7 @@ describe('fits against others', () => {
     expect(Math.abs(values.a0!.value / a0 - 1)).toBeLessThan(2e-4);
   });
   it.each(REFERENCE.spin)('an axle that spins $turns turns', ({ friction, ...readings }) => {
-    // The readings are told to four digits: so far is it known.
+    // The readings are reported to four digits: so far is it known.
     expect(Math.abs(measured('free-spin', readings).values.bearingFriction!.value / friction - 1)).toBeLessThan(3e-4);
   });
   it('Student’s t and the normal are those of the tables', () => {
@@ -183,7 +183,7 @@ describe('each measurement gives back what it was made from', () => {
     const keys = kind === 'lever' ? (['springPreload', 'springRate'] as const) : (['c1', 'c2'] as const);
     const full = fullTurns(design);
     const turns = [1, 0.85, 0.7, 0.55, 0.4, 0.25].map((part) => part * full);
-    // A car whose motor is a sixth stronger than thought, as the run model launches it.
+    // A car whose motor is a sixth stronger than expected, as the run model launches it.
     const stronger = { ...numbers, [keys[0]]: 1.15 * numbers[keys[0]]!, [keys[1]]: 1.2 * numbers[keys[1]]! };
     const force = turns.map((wound) => simulateValidated(deriveRunSetup(design, { kind: 'turns', turns: wound }, stronger)).launchThrust);
     const { values, drawn } = measured('rim-pull', { turns, force, lettingBack: true }, { design });

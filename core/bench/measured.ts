@@ -37,7 +37,7 @@ export interface InsufficientReadings {
   readonly needs: string;
 }
 
-/** One division of what such things are read with, where it is not told: rad; N; N·m; m; kg; s. Common practice. */
+/** One division of what such things are read with, if left out: rad; N; N·m; m; kg; s. Common practice. */
 const USUAL_DIVISIONS: Readonly<Record<string, number>> = {
   angle: 0.0175,
   force: 0.1,
@@ -59,7 +59,7 @@ const USUAL_DIVISIONS: Readonly<Record<string, number>> = {
   back: 0.01,
 };
 
-/** One division that a column was read in; what is usual where it is not told. */
+/** One division that a column was read in; what is usual if left out. */
 export const divisionOf = (measurement: Measurement, column: string): number =>
   (measurement.resolution as Readonly<Record<string, number | null>> | undefined)?.[column] ?? USUAL_DIVISIONS[column] ?? 0;
 
@@ -108,7 +108,7 @@ export function meanPlot(up: string, readings: readonly number[], division: numb
   });
 }
 
-/** Readings of which each was worked out by itself, about their mean. `division`: that of each; `repeats`: as a share. */
+/** Readings of which each was worked out by itself, about their mean. `division`: that of each; `repeats`: as a fraction. */
 export function meanOfEach(readings: readonly number[], division: (i: number) => number, repeats: number): Estimate {
   return meanEstimate(readings, Math.max(0, ...readings.map((_, i) => division(i))), repeats * mean([...readings]));
 }

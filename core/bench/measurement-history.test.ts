@@ -31,7 +31,7 @@ function measuredOf(
   return { measurement, result };
 }
 
-/** A car measured so again and again, with the versions that were kept on the way. */
+/** A car measured so again and again, with the versions that were stored along the run. */
 function measuredInTurn(first: CarDesign, kinds: readonly MeasurementKind[]) {
   const idOf = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
   const keptOf = (design: CarDesign, n: number, more: object = {}): StoredVersion => {

@@ -50,7 +50,7 @@ describe('a roll from a ramp, the weights and a pull at the rim', () => {
   it.each(told)('narrow the range of $name by about half or more', ({ name, before, after }) => {
     const widths = after.map(({ range }) => range.high - range.low).sort((a, b) => a - b);
     const middle = widths[Math.floor(widths.length / 2)]!;
-    // The one that spins hangs on its grip, the roller on its washer and arm: none of the three tells that.
+    // The one that spins depends on its grip, the roller on its washer and arm: none of the three tells that.
     expect(middle / (before.high - before.low)).toBeLessThan(['Limpet', 'Bobbin Eel'].includes(name) ? 0.55 : 0.5);
   });
   it('and the narrowed ranges hold the hidden truth as they say: 8 in 10', () => {

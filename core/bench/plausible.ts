@@ -15,7 +15,7 @@ export const METRES = 'check that lengths are in metres';
 export const PASCALS = 'check that the cross-section is in m² and the force in N';
 export const READ_AGAIN = 'repeat the reading';
 
-/** Digits that such a figure is told with. */
+/** Digits that such a figure is reported with. */
 const DIGITS = 3;
 const figure = (value: number): string => String(Number(value.toPrecision(DIGITS)));
 

@@ -10,7 +10,7 @@ export interface Pushed {
   readonly direction?: 'out' | 'back' | undefined;
 }
 
-/** How a car curves, 1/m to the right, and what its floor makes of it on the way out; null where it was not pushed both ways. */
+/** How a car curves, 1/m to the right, and what its floor makes of it along the run out; null where it was not pushed both ways. */
 export interface PushedCurvature {
   readonly curvature: Estimate;
   readonly ofFloor: Estimate | null;
@@ -24,7 +24,7 @@ export const pushRepeats = (pushes: readonly Pushed[]): number => (2 * REPEATS.p
 /**
  * Curvature of a car from drifts: the mean of both directions where it was pushed both ways, which cancels a floor that leans, each
  * direction about its own mean (their scatter pooled); else the mean of all. Pushes that do not tell their direction count only where no two
- * ways are told. `division`: m, of the drifts. Null of none.
+ * ways are reported. `division`: m, of the drifts. Null of none.
  */
 export function curvatureOfPushes(pushes: readonly Pushed[], division: number): PushedCurvature | null {
   if (pushes.length === 0) return null;

@@ -1,11 +1,11 @@
 /**
- * How far one reading of a kind lies from the next, made by the same hand on the same car: what is thought of it before there are readings
- * that tell. Standard deviations, as a share of what is read or in its own SI unit. Source: common practice, from memory.
+ * How far one reading of a kind lies from the next, made by the same hand on the same car: expected before there are readings
+ * that tell. Standard deviations, as a fraction of what is read or in its own SI unit. Source: common practice, from memory.
  */
 export const REPEATS = {
   /** rad, of a board that is raised by hand. */
   tilt: 0.02,
-  /** Shares: of a pull along the floor; of a roll or run; of the friction of a spin; of a rolled length; of a turn of thread. */
+  /** Fractions: of a pull along the floor; of a roll or run; of the friction of a spin; of a rolled length; of a turn of thread. */
   drag: 0.04,
   roll: 0.05,
   spin: 0.06,
@@ -15,6 +15,6 @@ export const REPEATS = {
   wobble: 0.0004,
   calliper: 0.00005,
   scale: 0.002,
-  /** Drift of a push as a share of its way. */
+  /** Drift of a push as a fraction of its distance. */
   push: 0.015,
 } as const;

@@ -22,7 +22,7 @@ export interface ValueHistory {
   readonly steps: readonly ValueStep[];
 }
 
-/** Every value that a car hangs on, with its history by the versions that were kept. */
+/** Every value that a car depends on, with its history by the versions that were stored. */
 export function valueHistories(versions: readonly StoredVersion[], design: CarDesign): ValueHistory[] {
   const inOrder = versions.toSorted((a, b) => a.record.keptAt.localeCompare(b.record.keptAt));
   const known = new Map(inOrder.map((version) => [version.id, version.record.design]));

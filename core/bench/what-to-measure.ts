@@ -13,7 +13,7 @@ import { simulatedReadings } from './simulated-readings.ts';
 /** A measurement that could be made: what it would take away of what is not known of a full run, and the range that would be left, m. */
 export interface ToMeasure {
   readonly kind: MeasurementKind;
-  /** Share of the variance, from 0 to 1. */
+  /** Fraction of the variance, from 0 to 1. */
   readonly fraction: number;
   readonly after: Bounds;
 }
@@ -26,7 +26,7 @@ export interface WhatToMeasure {
 
 const RUNS = 96;
 
-/** A car built just as thought. */
+/** A car built just as expected. */
 const asThought = (design: CarDesign): HiddenBuild => ({
   design,
   numbers: likelyNumbers(design),
@@ -43,7 +43,7 @@ const logVariance = ({ low, high }: Bounds): number => Math.log(Math.max(high, 0
 export const predictedRange = (car: CarDesign, workspace = makeWorkspace()): Bounds =>
   boundsOf(sampledRuns(car, { runs: RUNS, workspace }).map(({ result }) => result?.distance ?? 0));
 
-/** What each measurement would bring on this car: it is read as a car built as thought would be, and the prediction made anew. Null where the car cannot run. */
+/** What each measurement would bring on this car: it is read as a car built as expected would be, and the prediction made again. Null where the car cannot run. */
 export function whatToMeasure(design: CarDesign): WhatToMeasure {
   const workspace = makeWorkspace();
   const now = predictedRange(design, workspace);

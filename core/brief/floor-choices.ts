@@ -9,7 +9,7 @@ export interface FloorChoice {
   readonly floor: Floor;
 }
 
-/** The floors that a day may have: those of a brief by their names, and every kind, as long and as level as the car’s own and the same all the way. */
+/** The floors that a day may have: those of a brief by their names, and every kind, as long and as level as the car’s own and the same all along. */
 export const floorChoices = (own: Floor, brief: Pick<Brief, 'floors'> | null): readonly FloorChoice[] => [
   ...(brief?.floors ?? []).map(({ name, floor }) => ({ key: `brief ${name}`, label: name, floor })),
   ...(Object.keys(FLOORS) as Floor['kind'][]).map((kind) => ({

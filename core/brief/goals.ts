@@ -15,15 +15,15 @@ export interface GoalRun {
   readonly design: CarDesign;
   readonly result: RunResult;
   readonly curvature: number;
-  /** What of it was not known exactly; the likeliest numbers unless told. */
+  /** What of it was not known exactly; the most likely numbers by default. */
   readonly numbers?: Numbers;
 }
 
-/** How one kind of goal is told and measured. */
+/** How one kind of goal is reported and measured. */
 export interface GoalRecord<G extends Goal> {
-  /** What is asked, in a few words: `quickest to 6 m`. */
+  /** The goal, in a few words: `quickest to 6 m`. */
   label(goal: G, format: Format): string;
-  /** What is asked, as a sentence that can be read out. */
+  /** The goal, as a sentence that can be read out. */
   words(goal: G, format: Format): string;
   /** What a run is measured by; kg·m where there is no quantity of its own. */
   readonly quantity: Quantity | 'kg·m' | 'm + m/s';
@@ -33,7 +33,7 @@ export interface GoalRecord<G extends Goal> {
   readonly gain: string;
   /** The less the better. */
   readonly isLess?: true;
-  /** It hangs on how straight the car runs, which is not known of a roller. */
+  /** It depends on how straight the car runs, which is not known of a roller. */
   readonly isSteered?: true;
   /** m, distances that have to be timed. */
   marks?(goal: G): readonly number[];
@@ -43,7 +43,7 @@ export interface GoalRecord<G extends Goal> {
   ofModel?(goal: G, run: GoalRun): Partial<MeasuredRun>;
   /** How well a run of the model does, where that is finer than what it is measured by. */
   score?(goal: G, run: GoalRun): number;
-  /** Whether a run meets what is asked; not given where more or less is all there is. */
+  /** Whether a run meets the goal; not given where more or less is all there is. */
   isMet?(goal: G, run: MeasuredRun): boolean;
   /** A run that does not meet it does not count at a meet. */
   readonly isAllOrNothing?: true;
@@ -186,7 +186,7 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
     quantity: 'size',
     measure: (_goal, { height }) => height ?? null,
     ofModel: (_goal, run) => ({ height: highestClimbed(run) }),
-    // Cars that stop at one twig are told apart by how nearly they climb it.
+    // Cars that stop at one twig are distinguished by how nearly they climb it.
     score: (_goal, run) => Math.max(0, ...climbsOf(run).map(({ highest, height }) => Math.min(highest, height))),
   },
   'speed-and-distance': {
@@ -235,7 +235,7 @@ export function measuredInRoom(goal: Goal, run: GoalRun, free: MeasuredRun = mea
   return { ...free, distance, atLeast: distance === wall && free.distance > wall, time: isTimed ? free.time : undefined };
 }
 
-/** Below any score of a car that gets there: those that fall short are told apart by how far they came. */
+/** Below any score of a car that gets there: those that fall short are distinguished by how far they came. */
 const FALLEN_SHORT = -1e3;
 
 /** Whether a score is that of a car that does not get where it is asked to. */
@@ -260,7 +260,7 @@ export function goalScore(goal: Goal, run: GoalRun): number {
   return FALLEN_SHORT + run.result.distance - ('distance' in goal ? goal.distance : 0);
 }
 
-/** What a score stands for, in the unit the goal is measured in; NaN of a car that does not get there, or cannot run. */
+/** What a score represents, in the unit the goal is measured in; NaN of a car that does not get there, or cannot run. */
 export function measureOf(goal: Goal, score: number): number {
   if (hasFallenShort(score)) return NaN;
   return goalRecord(goal).isLess ? -score : score;

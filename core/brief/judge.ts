@@ -31,23 +31,23 @@ export type JudgedGoal =
       readonly kind: 'ran';
       /** Of the runs that count; NaN where none does. SI. */
       readonly bounds: Bounds;
-      /** Share of such cars whose run meets what is asked; null where more or less is all there is. */
+      /** Fraction of such cars whose run meets the goal; null where more or less is all there is. */
       readonly chance: number | null;
-      /** kg that the figures are told with, where the car was given none and load counts. */
+      /** kg that the figures are reported with, where the car was given none and load counts. */
       readonly load?: number;
     }
-  /** It hangs on how straight a roller runs. */
+  /** It depends on how straight a roller runs. */
   | { readonly kind: 'unknown' };
 
-/** What is known of a round besides: how many come to the wall or never stop. */
+/** What is known of a round besides: how many reach the wall or never stop. */
 type RanRound = Extract<JudgedRound, { atWall: number }>;
 
 /** The same of a round; or why the car does not run in it. */
 export type JudgedRound = { readonly name: string } & (
   | (JudgedGoal & {
-      /** Share of such cars that come as far as the wall; 0 without one. */
+      /** Fraction of such cars that come as far as the wall; 0 without one. */
       readonly atWall: number;
-      /** m from the line to the wall, and share of such cars that never stop. */
+      /** m from the line to the wall, and fraction of such cars that never stop. */
       readonly wall?: number;
       readonly endless?: number;
     })
@@ -57,7 +57,7 @@ export type JudgedRound = { readonly name: string } & (
 /** Cars in the sample. */
 const RUNS = 200;
 
-/** What 8 in 10 of a sample of cars built to `design` come to by a goal, and how likely one meets what it asks. The same seed gives the same answer. */
+/** What 8 in 10 of a sample of cars built to `design` come to by a goal, and how likely one meets it. The same seed gives the same answer. */
 export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly SampledRun[], seed = 1): JudgedGoal {
   const { measure, isMet, isSteered } = goalRecord(goal);
   if (isSteered && isRoller(design)) return { kind: 'unknown' };
@@ -88,7 +88,7 @@ export function judgeRound(design: CarDesign, brief: Brief, round: Round, seed =
   const asked = { ...own, limits: limitsOf(brief.rules) };
   const prepared = prepareRun(asked);
   if (prepared.kind === 'refused') return { name, kind: 'refused', faults: prepared.faults };
-  // Where load counts and none was given, every car carries the load that counts most for the likeliest.
+  // Where load counts and none was given, every car carries the load that counts most for the most likely.
   const load = goal.kind === 'load-distance' && asked.load.mass === 0 ? bestLoad(asked).load : null;
   const car = load === null ? asked : { ...asked, load: { ...asked.load, mass: load } };
   const sample = sampledRuns(car, { seed, runs: RUNS, marks: goalRecord(goal).marks?.(goal) ?? [] });
@@ -117,7 +117,7 @@ export const judgeCar = (design: CarDesign, brief: Brief, seed = 1): JudgedCar =
   rounds: brief.rounds.map((round) => judgeRound(design, brief, round, seed)),
 });
 
-/** A share of a sample, no surer than its size allows: `97 %`, `over 99 %`. */
+/** A fraction of a sample, no surer than its size allows: `97 %`, `over 99 %`. */
 export function formatChance(chance: number, units: UnitSystem, runs = RUNS): string {
   if (chance === 1) return `over ${formatQuantity(1 - 2 / runs, 'share', units)}`;
   return chance === 0 ? `under ${formatQuantity(2 / runs, 'share', units)}` : formatQuantity(chance, 'share', units);
@@ -151,7 +151,7 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   if (quantity === 'distance' && high === 0 && !isLess) return [...chance, 'it does not start'].join('; ');
   const half = (high - low) / 2;
   const { figure, unit } = goalFigures(goal, half, units);
-  // Where most come to the wall it is no figure of how far, but of how surely.
+  // Where most reach the wall it is no figure of how far, but of how surely.
   if (quantity === 'distance' && !isLess && judged.wall !== undefined && middle >= judged.wall - 1e-9)
     return [...chance, `9 in 10 go ${figure(low)} ${unit} or further`].join('; ');
   const carried = judged.load === undefined ? '' : `, with about ${format(Number(judged.load.toPrecision(2)), 'weight')} of load`;
@@ -161,7 +161,7 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   );
 }
 
-/** Beyond this share of cars that never stop a figure for the distance says nothing. */
+/** Beyond this fraction of cars that never stop a figure for the distance says nothing. */
 const MOST_STOP = 0.5;
 /** Whether the figure of a goal depends on where the car stops. */
 const dependsOnStop = ({ kind }: Goal): boolean => !GOAL_FORMS[kind].isTakenBeforeStop;
@@ -169,7 +169,7 @@ const dependsOnStop = ({ kind }: Goal): boolean => !GOAL_FORMS[kind].isTakenBefo
 /** Below this share nobody need mind. */
 const SOME = 0.05;
 
-/** That the wall stands before what is asked; else how many come to it, where that is not after what counts; nothing where few do. */
+/** That the wall stands before the goal; else how many come to it, where that is not after what counts; nothing where few do. */
 export function describeWall(goal: Goal, judged: JudgedRound, units: UnitSystem): string[] {
   if (!('atWall' in judged)) return [];
   const { atWall, wall } = judged;

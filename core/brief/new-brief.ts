@@ -3,7 +3,7 @@ import { newCar } from '../car/new-car.ts';
 import type { Brief, Round, Rules } from './brief.ts';
 import { GOAL_FORMS, goalOfKind, type Goal } from './goal.ts';
 
-/** What is asked of somebody who has no brief yet. */
+/** Questions for somebody who has no brief yet. */
 export interface Answers {
   readonly name: string;
   readonly setBy: string;

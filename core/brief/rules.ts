@@ -18,7 +18,7 @@ export interface JudgedRule {
   readonly words: (format: Format) => string;
 }
 
-/** Share of a limit within which a car may be over it once it is built and measured. Our estimate. */
+/** Fraction of a limit within which a car may be over it once it is built and measured. Our estimate. */
 const CLOSE = 1 / 30;
 
 function atMost(key: keyof Limits, name: string, value: number, limit: number | null, quantity: Quantity): JudgedRule[] {
@@ -103,7 +103,7 @@ function wheelCount(design: CarDesign, wheels: Limits['wheels']): JudgedRule[] {
   ];
 }
 
-/** Every rule that a design can keep or break; what is settled by hand, as kit, cost and time, is told by the rule sheet. */
+/** Every rule that a design can keep or break; what is settled by hand, as kit, cost and time, is reported by the rule sheet. */
 export function judgeRules(
   design: CarDesign,
   { drives, bands, bandSizes, traps, wheels, least = {}, lengthOf, leverAt = 'cocked', ...sizes }: Limits,

@@ -16,7 +16,7 @@ export interface BuildStep {
   readonly tolerance: string;
   /** The trick of the trade. */
   readonly trick: string;
-  /** An adult stands beside young builders. */
+  /** An adult is beside young builders. */
   readonly adult: boolean;
   readonly caution: string;
   /** What proves it before the next step. */

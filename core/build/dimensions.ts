@@ -35,7 +35,7 @@ export const arrowhead = (tip: Place, dx: number, dy: number, kind: LineKind = t
   filled: true,
 });
 
-/** Places along a line where a text may stand, as shares of it: the middle first. */
+/** Places along a line where a text may stand, as fractions of it: the middle first. */
 const SHARES = [0.5, 0.35, 0.65, 0.22, 0.78, 0.12, 0.88];
 
 /** A size across, from one point to another, on a line at height `y`. */

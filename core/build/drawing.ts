@@ -48,7 +48,7 @@ export interface TextItem {
   /** Read from the right: turned a quarter against the clock. */
   readonly upright?: true;
   readonly bold?: true;
-  /** The size of the design that it tells: each is told once. */
+  /** The size of the design that it tells: each is reported once. */
   readonly tells?: string;
 }
 export type Item = PathItem | CircleItem | TextItem;

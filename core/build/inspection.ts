@@ -168,7 +168,7 @@ const goesFar = (design: CarDesign): number | null => {
   return prediction.kind === 'ran' ? prediction.result.distance : null;
 };
 
-/** m at which a drift is told: the aim’s distance, or 5 m. */
+/** m at which a drift is reported: the aim’s distance, or 5 m. */
 export const goalDistance = ({ aim }: CarDesign): number => aim.distance ?? 5;
 
 /** The car as it was built, by all that was measured. */

@@ -44,7 +44,7 @@ function means(name: string, { name: part }: Pick<PartLine, 'name'>): boolean {
   return wanted.length > 0 && wanted.every((word) => has.has(word));
 }
 
-/** Share of a time to build by which our estimate may be off. */
+/** Fraction of a time to build by which our estimate may be off. */
 const UNSURE = 0.3;
 
 /** The parts of a car against a kit: each named part with its count; what the kit does not name is looked at by hand. */

@@ -9,7 +9,7 @@ import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 
 /** m kept free between a bearing and the turns wound beside it. Common practice. */
 const BESIDE_WINDING = 0.003;
-/** A tyre that grips is put on stretched by so much, as a share of the rim. Common practice. */
+/** A tyre that grips is put on stretched by so much, as a fraction of the rim. Common practice. */
 const STRETCHED = 0.1;
 /** Tyres that are cut as a strip, and whether they are put on stretched. */
 const STRIPS: Partial<Readonly<Record<CarDesign['tyre'], boolean>>> = {

@@ -113,7 +113,7 @@ export function listsSheet(
     frame.top + 3,
   );
   items.push(...list.items);
-  // Whatever does not fit above the title block is told elsewhere: never over it.
+  // Whatever does not fit above the title block is reported elsewhere: never over it.
   return {
     items: items.filter((item) => boxOf(item).bottom < (boxOf(item).right > frame.right - TITLE.width ? rightTop : frame.bottom)),
     by,

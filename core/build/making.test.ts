@@ -177,7 +177,7 @@ describe('the inspection', () => {
     expect(left!.isWithin).toBe(false);
     expect(left!.drift).toBeCloseTo(driftAfter(curvature, goalDistance(lever)), 3);
     const move = left!.moves.find(({ axle }) => axle === 'drive')!;
-    // Longer on the left the car veers right: the rear axle’s right end goes back, by its share of the 3 mm at the bearings.
+    // Longer on the left the car veers right: the rear axle’s right end goes back, by its fraction of the 3 mm at the bearings.
     expect([move.end, move.direction]).toEqual(['right', 'back']);
     expect(move.distance).toBeCloseTo(0.7 * 0.003, 4);
   });

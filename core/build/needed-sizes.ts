@@ -5,14 +5,14 @@ import { bodyLength, bodyWidth } from '../car/weights.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 
-/** A size that whoever builds needs, as it is told: in words where no view has room for it. */
+/** A size that whoever builds needs, as it is reported: in words where no view has room for it. */
 export interface NeededSize {
   readonly tells: string;
   readonly label: string;
   readonly value: string;
 }
 
-/** Every size that is needed to make a car, each once; `sizes`: in mm unless told otherwise. */
+/** Every size that is needed to make a car, each once; `sizes`: in mm by default. */
 export function neededSizes(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly NeededSize[] {
   const { motor, otherWheels, body, ballast, sleeve, endPlay } = design;
   const list: NeededSize[] = [];

@@ -56,7 +56,7 @@ function balloons(draft: Draft, parts: readonly PartLine[], at: Partial<Readonly
 
 const noseWords = ({ layout }: CarDesign): string => (layout.driveAxle === 'rear' ? 'from the rear' : 'from the rear, at the other axle');
 
-/** The views of a car in first angle with all sizes that have room there; which are told. */
+/** The views of a car in first angle with all sizes that have room there; which are reported. */
 export function viewsSheet(
   design: CarDesign,
   width: number,
@@ -77,7 +77,7 @@ export function viewsSheet(
   const by =
     SCALES.find((scale) => (1000 * (long + wide)) / scale <= roomAcross && (1000 * (tall + wide)) / scale <= roomUp) ?? SCALES.at(-1)!;
   const scale = 1000 / by;
-  // The nose points to the right; the rear stands at the right of the side view, the plan below it (first angle).
+  // The nose points to the right; the rear is at the right of the side view, the plan below it (first angle).
   const [first, last] = heading > 0 ? [side.bounds.left, side.bounds.right] : [-side.bounds.right, -side.bounds.left];
   const x0 = within.left + 2 * LANE + 4 - scale * first;
   const floor = within.top + BALLOON_LANE + scale * tall;
@@ -124,7 +124,7 @@ interface Layout {
   readonly wide: number;
 }
 
-/** Draws every size that has room in the views; which were told. */
+/** Draws every size that has room in the views; which were reported. */
 function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: Box, sizes: SizeFormat): ReadonlySet<string> {
   const { side, top, rear, floor, planY, scale, x0, first, last, wide } = layout;
   const { motor, otherWheels, body, wheelbase, driveWheels, trackWidth, ballast } = design;
@@ -196,7 +196,7 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
       );
     }
   }
-  // What stands aslant is told beside a leader.
+  // What stands aslant is reported beside a leader.
   const slanting = oblique(view.motor);
   if (slanting) {
     const target = side.at(slanting.target);

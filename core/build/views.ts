@@ -61,7 +61,7 @@ export function sideOf(design: CarDesign, placed: DrawnView): View & { readonly 
     );
   const near = (centre: Point, radius: number, angle: number): Place =>
     at({ x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) });
-  // Angles are told against the way it runs, so that they stand alike on the sheet.
+  // Angles are reported against the way it runs, so that they stand alike on the sheet.
   const turn = (angle: number): number => (placed.heading > 0 ? angle : Math.PI - angle);
   const middle =
     deck.length > 0 ? deck.reduce((sum, { x, y }) => ({ x: sum.x + x / deck.length, y: sum.y + y / deck.length }), { x: 0, y: 0 }) : null;
@@ -138,7 +138,7 @@ export function rearOf(design: CarDesign, drawn: Omit<DrawnView, 'heading'>): Vi
   for (const side of [-1, 1]) items.push(...box(side * half - wide / 2, side * half + wide / 2, 0, 2 * driveWheel.radius));
   const reach = half + AXLE_ENDS / 2;
   items.push(...box(-reach, reach, driveWheel.radius - axleDiameter / 2, driveWheel.radius + axleDiameter / 2));
-  // The deck as it stands over the drive axle.
+  // The deck as it is over the drive axle.
   const heights = deckAt(design, deck);
   const width = bodyWidth(design);
   if (bodyPartOf(design).isTube)

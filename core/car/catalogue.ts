@@ -2,7 +2,7 @@ import type { Band, Body, CarDesign, LeverDesign, TwistDesign, Wheels } from './
 
 /**
  * The parts a car is made of, with starting values from memory and common practice: estimates, until measured.
- * Each key of a table is a word of the car design file. How far each value may be off stands in `value-table.ts`.
+ * Each key of a table is a word of the car design file. How far each value may be off is in `value-table.ts`.
  */
 
 interface Named {
@@ -16,7 +16,7 @@ type Table<K extends string, T> = Readonly<Record<K, Named & Readonly<T>>>;
 export type Rim = 'hard' | 'ridged' | 'firm' | 'soft' | 'tacky';
 
 /**
- * Coefficient of friction on a smooth floor before it slides, share of it left while it slides, how the rim gives, kg per metre of rim. Common practice, from
+ * Coefficient of friction on a smooth floor before it slides, fraction of it left while it slides, how the rim gives, kg per metre of rim. Common practice, from
  * memory; weights are estimates.
  */
 export const TYRES: Table<CarDesign['tyre'], { staticGrip: number; slidingRatio: number; rim: Rim; massPerLength: number }> = {
@@ -49,7 +49,7 @@ export const BEARINGS: Table<CarDesign['bearing'], { friction: number; axles: 'w
 
 /** Diameters that dowels are sold in, m: whole millimetres, and eighths of an inch (common practice). */
 const DOWELS = [0.003, 0.0032, 0.004, 0.0048, 0.005, 0.006, 0.0064, 0.008, 0.0095, 0.01, 0.012, 0.0127, 0.015, 0.016];
-/** Density, kg/m³; modulus of elasticity, Pa; usual diameter, m; share of the section that is material (a tube is hollow); whether bearings for wood or metal take it; the diameters it comes in, m. Estimates. */
+/** Density, kg/m³; modulus of elasticity, Pa; usual diameter, m; fraction of the section that is material (a tube is hollow); whether bearings for wood or metal take it; the diameters it comes in, m. Estimates. */
 export const AXLES: Table<
   CarDesign['axle'],
   { density: number; modulus: number; diameter: number; solidity: number; stuff: 'wood' | 'metal'; stock: readonly number[] }
@@ -122,7 +122,7 @@ export interface FloorKind {
   /** Grip here against a smooth floor, by how the rim gives, and the most it can come to. */
   readonly gripFactor: Readonly<Record<Rim, number>>;
   readonly gripCeiling: number;
-  /** Wheels sink in, a heavy car’s more: what is thought of it is rough. */
+  /** Wheels sink in, a heavy car’s more: the estimate is rough. */
   readonly sinks?: true;
 }
 
@@ -217,7 +217,7 @@ export const BODIES: Table<Body['kind'], { modulus: number; thickness: number; a
   plywood: { label: 'plywood', modulus: 8e9, thickness: 3e-3, areaDensity: 1.9, isTube: false },
 };
 
-/** Snap-trap springs: preload N·m, rate N·m/rad, share of energy given back, arm's inertia kg·m², board's width m, weight kg. Common practice, from memory. */
+/** Snap-trap springs: preload N·m, rate N·m/rad, fraction of energy given back, arm's inertia kg·m², board's width m, weight kg. Common practice, from memory. */
 export const TRAPS: Table<
   LeverDesign['trap'],
   { preload: number; rate: number; efficiency: number; armInertia: number; width: number; mass: number }
@@ -276,7 +276,7 @@ export function bandSizes(of: Band): { readonly length: number; readonly width: 
   return { length, width, thickness };
 }
 
-/** Rubber of common bands: Mooney–Rivlin coefficients, Pa; share of energy lost per unit of stretch; kg/m³. From memory. */
+/** Rubber of common bands: Mooney–Rivlin coefficients, Pa; fraction of energy lost per unit of stretch; kg/m³. From memory. */
 export const RUBBER = { c1: 0.1e6, c2: 0.11e6, loss: 0.06, density: 1100 } as const;
 
 /** Stretch to stay below. Common practice, from memory. */

@@ -99,7 +99,7 @@ const SLOPE: Size = {
   low: -0.1,
   high: 0.1,
   read: (d) => d.floor.slope,
-  // What is said of the floor here stands in place of what was measured.
+  // What is said of the floor here is in place of what was measured.
   write: (d, slope) => {
     const { slope: _measured, ...measured } = d.measured;
     return { ...d, measured, floor: { ...d.floor, slope } };

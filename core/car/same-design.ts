@@ -10,17 +10,17 @@ export function isSameContent(a: unknown, b: unknown): boolean {
   );
 }
 
-/** Whether two designs are one, names aside: a version is kept of it. */
+/** Whether two designs are one, names aside: a version is stored of it. */
 export const isSameDesign = (a: CarDesign, b: CarDesign): boolean => isSameContent({ ...a, name: '' }, { ...b, name: '' });
 
 const unasked = ({ brief: _worksTo, ...design }: CarDesign): CarDesign => design;
 
-/** Whether two designs make the same car on the same floor: it runs alike whatever it is called, aims at and may be. */
+/** Whether two designs make the same car on the same floor: it runs the same whatever its name, aim and limits. */
 export const isSameCar = (a: CarDesign, b: CarDesign): boolean => isSameDesign(unasked({ ...a, aim: b.aim, limits: b.limits }), unasked(b));
 
 /** Whether two designs make the same car, on whatever floors they stand. */
 export const isSameBuild = (a: CarDesign, b: CarDesign): boolean => isSameCar({ ...a, floor: b.floor }, b);
 
-/** Whether two cars are wound alike. */
+/** Whether two cars are wound the same. */
 export const isSameWind = (a: Wind, b: Wind): boolean =>
   a.kind === 'full' ? b.kind === 'full' : b.kind === 'turns' && a.turns === b.turns;

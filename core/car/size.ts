@@ -10,7 +10,7 @@ export interface Size {
   readonly quantity: Quantity;
   /** What of the car it belongs to. */
   readonly group: CarGroup;
-  /** The part whose own size it is: it is told in one row with it. */
+  /** The part whose own size it is: it is reported in one row with it. */
   readonly slot?: PartSlot;
   readonly low: number;
   readonly high: number;

@@ -45,7 +45,7 @@ const wrapped = (wraps: number, tape: string): string => (wraps === 0 ? 'bare ax
 export const formatTurns = (turns: number, isLast: boolean): string =>
   isLast ? `the last ${counted(turns)}` : `the ${counted(turns)} before`;
 
-/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. The tape is told once; `isInner`: others lie over them. */
+/** What to do, a line for each step from the turns wound last: `9 wraps of 0.13 mm tape under the last 1½ turns`. The tape is reported once; `isInner`: others lie over them. */
 export function describeWinding(steps: readonly WindingStep[], isInner = false): string[] {
   const first = steps.findIndex(({ wraps }) => wraps > 0);
   return steps.map(

@@ -6,7 +6,7 @@ export type ValueKey = keyof Measured;
 
 export interface Value {
   readonly value: number;
-  /** Standard deviation: of the value itself where `SPREAD_IN_UNITS` has its key, else as a share of it. */
+  /** Standard deviation: of the value itself where `SPREAD_IN_UNITS` has its key, else as a fraction of it. */
   readonly spread: number;
   readonly evidence: 'estimated' | 'measured' | 'fitted';
 }

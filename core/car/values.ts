@@ -18,7 +18,7 @@ const COMMON: readonly ValueKey[] = [
 ];
 /** Of a car on axles: a roller has no hubs to rub. */
 const ON_AXLES: readonly ValueKey[] = ['rub', 'rollingLengthOther', 'otherWheelDensity'];
-/** The values that this design hangs on. */
+/** The values that this design depends on. */
 export const valueKeysOf = (design: CarDesign): readonly ValueKey[] => [
   ...COMMON,
   ...(design.otherWheels ? ON_AXLES : []),
@@ -35,7 +35,7 @@ export const gripOn = (design: CarDesign, grip: number): number => {
   return Math.min(grip * gripFactor[driveRim(design)], Math.max(gripCeiling, grip));
 };
 
-/** kg of the car that a floor’s rolling length is told of, and how little and how much a lighter and a heavier one makes of it. */
+/** kg of the car that a floor’s rolling length is reported of, and how little and how much a lighter and a heavier one makes of it. */
 const SINKS_AT = 0.15;
 const LEAST_SINKING = 0.5;
 const MOST_SINKING = 1.4;
@@ -157,7 +157,7 @@ export function valueOf(design: CarDesign, key: ValueKey): Value {
     : { value, spread: onPart, evidence: 'measured' };
 }
 
-/** What hangs on the floor, as estimated on one of another kind. */
+/** What depends on the floor, as estimated on one of another kind. */
 export const estimatesOn = (design: CarDesign, kind: CarDesign['floor']['kind']) => {
   const there = kind === design.floor.kind ? design : { ...design, floor: { ...design.floor, kind } };
   return {
@@ -167,7 +167,7 @@ export const estimatesOn = (design: CarDesign, kind: CarDesign['floor']['kind'])
   };
 };
 
-/** The most likely number of each value the design hangs on. */
+/** The most likely number of each value the design depends on. */
 export function likelyNumbers(design: CarDesign): Numbers {
   const numbers: Partial<Record<ValueKey, number>> = {};
   for (const key of valueKeysOf(design)) numbers[key] = valueOf(design, key).value;

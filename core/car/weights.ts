@@ -62,7 +62,7 @@ function bodyMass(design: CarDesign): number {
   return areaDensity * (isTube ? Math.PI * width : width) * Math.max(bodyLength(design), 0);
 }
 
-/** Everything a car weighs, part by part. A roller's parts all sit on its axle. `numbers`: the wheels' densities where they are not the likeliest. */
+/** Everything a car weighs, part by part. A roller's parts all sit on its axle. `numbers`: the wheels' densities where they are not the most likely. */
 export function placedMasses(design: CarDesign, numbers: Densities = {}): readonly PlacedMass[] {
   const { rest, ballast, load, motor, wheelbase } = design;
   const drive = wheelsetOf(design, 'drive', densityOf(design, 'driveWheelDensity', driveWheelOf(design).areaDensity, numbers))!;
@@ -78,7 +78,7 @@ export function placedMasses(design: CarDesign, numbers: Densities = {}): readon
   return [...own, { what: 'other wheels', mass: other.mass, at: wheelbase }, { what: 'body', mass: bodyMass(design), at: wheelbase / 2 }];
 }
 
-/** A car's weight, kg, and the share of it on the drive wheels: below 0 or above 1 it tips over. */
+/** A car's weight, kg, and the fraction of it on the drive wheels: below 0 or above 1 it tips over. */
 export interface StandingWeight {
   readonly mass: number;
   readonly driveLoadShare: number;
@@ -118,7 +118,7 @@ export function weighedAt(design: CarDesign, weighed: StandingWeight): CarDesign
   return { ...design, rest: { mass: rest, fromDriveAxle }, weighed };
 }
 
-/** What a scale would show apart from what is told, kg: no finer does it weigh. */
+/** What a scale would show apart from what is reported, kg: no finer does it weigh. */
 const SEEN = 0.0005;
 
 /** Where the weight of a car is known from: `165 g weighed; 201 g with what was changed since`. */

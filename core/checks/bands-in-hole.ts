@@ -3,7 +3,7 @@ import { rubberOf } from '../motor/rubber.ts';
 import { bandsSideBySide, lighterBand } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
-/** Twisted strands ride over each other: a row of knots is so many times as thick as the bundle. Common practice, from memory. */
+/** Twisted strands ride over each other: a row of knots is this many times as thick as the bundle. Common practice, from memory. */
 const KNOTTED = 1.3;
 
 /** Thickness of the twisted bundle, m, against the hole that its wheel comes with: d = √(4 V / (π ℓ)), rubber keeps its volume V. */

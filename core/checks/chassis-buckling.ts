@@ -5,7 +5,7 @@ import { bodyOf } from './chassis-remedies.ts';
 import { bandsSideBySide } from './motor-remedies.ts';
 import { grade, heldTension, type Check, type Situation } from './check.ts';
 
-/** The pull may be no more than this share of what buckles the body: holes and dents weaken it. Our estimate. */
+/** The pull may be no more than this fraction of what buckles the body: holes and dents weaken it. Our estimate. */
 const MOST_SHARE = 0.33;
 
 /** Second moment of area about the weak axis, m⁴: w t³/12 of a sheet, π (w/2)³ t of a thin ring. Source: any mechanics handbook. */

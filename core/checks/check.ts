@@ -66,7 +66,7 @@ export function clearance(
   };
 }
 
-/** Good within the limit, and a warning up to `stopAt` beyond it (a share of the limit). */
+/** Good within the limit, and a warning up to `stopAt` beyond it (a fraction of the limit). */
 export function grade(value: number, limit: number, limitIs: 'least' | 'most', stopAt: number): CheckVerdict {
   const over = limitIs === 'most' ? value - limit : limit - value;
   if (over <= 0) return 'good';

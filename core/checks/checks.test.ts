@@ -91,7 +91,7 @@ describe('each check', () => {
       expect(readCarDesign(remedy.design)).toMatchObject({ kind: 'read' });
       expect(checkCar(remedy.design, resultOf(remedy.design)).find((check) => check.id === id)?.verdict ?? 'good').toBe('good');
     }
-    /** Above 1 where the limit is kept. */
+    /** Above 1 where the limit is stored. */
     const margin = ({ value, limit, limitIs }: Check): number => (limitIs === 'most' ? limit / value : value / limit);
     const better = (check: Check): boolean => check.verdict === 'good' || margin(check) > margin(failed);
     const helps = ({ design }: Remedy): boolean => checkCar(design, resultOf(design)).every((c) => c.id !== id || better(c));

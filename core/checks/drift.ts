@@ -5,11 +5,11 @@ import { goalOf } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
-/** Half the lane where none is given: this share of the way, and at least so many m. */
+/** Half the lane where none is given: this fraction of the distance, and at least so many m. */
 const LANE_SHARE = 0.2;
 const HALF_LANE = 1;
 
-/** How far off the straight line the car comes on its way to its goal, m. Source: geometry of the circle; a build's own crookedness is our estimate. */
+/** How far off the straight line the car comes along its run to its goal, m. Source: geometry of the circle; a build's own crookedness is our estimate. */
 export function drift({ design, result }: Situation): Check | null {
   if (!design.otherWheels) return null;
   const distance = Math.min(design.aim.distance ?? Infinity, upToWall(design.floor, result.distance));

@@ -6,7 +6,7 @@ import { grade, type Check, type Situation } from './check.ts';
 /** A climb counts as sure where the car could climb this many times as high: speeds and grips differ from run to run. Our estimate. */
 const SURE_CLIMB = 1.3;
 
-/** Twigs and steps on the way: the one that is climbed by the least, or that stops the car, as highest climbed over its height. null without any on its run. */
+/** Twigs and steps along the run: the one that is climbed by the least, or that stops the car, as highest climbed over its height. null without any on its run. */
 export function edges({ design, setup }: Situation): Check | null {
   if (design.floor.edges.length === 0) return null;
   // The speed at each edge: only cars whose floor has one are run again for it.

@@ -39,7 +39,7 @@ export function endPlay({ design }: Situation): Check | null {
 export function hubRub({ design }: Situation): Check | null {
   if (!design.otherWheels) return null;
   const gap = wheelGap(design);
-  // A body too wide for the wheels is told by itself.
+  // A body too wide for the wheels is reported by itself.
   if (gap <= 0) return null;
   const value = gap - design.endPlay / 2;
   return {

@@ -6,7 +6,7 @@ import { shorterLever } from './motor-remedies.ts';
 import { remedyOf } from './remedy.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
-/** A lever whose tip gives by more than this share of its length pulls from elsewhere than drawn, and whips. Common practice. */
+/** A lever whose tip gives by more than this fraction of its length pulls from elsewhere than drawn, and whips. Common practice. */
 const MOST_SHARE = 0.05;
 
 /** How far the cocked lever's tip gives under the spring, m: δ = τ L²/(3 E I), clamped at the trap. Source: Roark's Formulas for Stress and Strain. */

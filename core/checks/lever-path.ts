@@ -6,7 +6,7 @@ import { clearance, type Check, type Situation } from './check.ts';
 const LEAST = 0.005;
 
 /**
- * The least gap on the way of the lever's tip, m: over the floor, and, where one wheel alone stands in the middle, to that wheel. Between cocked and let
+ * The least gap along the run of the lever's tip, m: over the floor, and, where one wheel alone is in the middle, to that wheel. Between cocked and let
  * go the tip is highest upright, so that over the floor the ends tell. Source: geometry.
  */
 export function leverPath({ design }: Situation): Check | null {

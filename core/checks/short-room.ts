@@ -5,7 +5,7 @@ import { predictRun } from '../predict/predict-run.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { Check, Situation } from './check.ts';
 
-/** Turns whose run ends at this share of the room: near enough to learn from, short enough not to hit. */
+/** Turns whose run ends at this fraction of the room: near enough to learn from, short enough not to hit. */
 const ROOM_SHARE = 0.9;
 
 /** The wind, in turns, that ends at `distance` metres, by bisection over the winds that grow the run. */

@@ -2,10 +2,10 @@ import { rubberOf } from '../motor/rubber.ts';
 import { remedyOf } from './remedy.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
-/** Share of its length by which an unwound band may hang slack before match and arm fall off it. Common practice, from memory. */
+/** Fraction of its length by which an unwound band may hang slack before match and arm fall off it. Common practice, from memory. */
 const MOST_SLACK = 0.3;
 
-/** How much of a roller's band hangs slack when it is unwound, as a share of its length. Nothing holds its ends but its own pull. */
+/** How much of a roller's band hangs slack when it is unwound, as a fraction of its length. Nothing holds its ends but its own pull. */
 export function slackBand({ design, setup }: Situation): Check | null {
   const { motor } = design;
   if (motor.kind !== 'twist' || setup.motor.kind !== 'twist') return null;

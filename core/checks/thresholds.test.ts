@@ -270,7 +270,7 @@ const checked = ({ id, reading }: Threshold, design: CarDesign) => {
   return { check, reading: reading ? reading(check, prediction.result, design) : check.value };
 };
 
-/** The last car of which this holds, and the first of which it does not, a billionth of the way apart. */
+/** The last car of which this holds, and the first of which it does not, a billionth of the distance apart. */
 function edge(threshold: Threshold, holds: (check: Check) => boolean) {
   let [good, bad] = [threshold.from, threshold.to];
   for (let k = 0; k < 40; k++) {

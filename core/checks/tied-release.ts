@@ -2,7 +2,7 @@ import { isWoundOnAxle } from '../car/motors/motors.ts';
 import { freeRelease } from './motor-remedies.ts';
 import type { Check, Situation } from './check.ts';
 
-/** What a tied end gives back to winding up again, as a share of the energy wound in. */
+/** What a tied end gives back to winding up again, as a fraction of the energy wound in. */
 export function tiedRelease({ design, result }: Situation): Check | null {
   const { motor } = design;
   if (!isWoundOnAxle(motor) || motor.release === 'free') return null;

@@ -5,7 +5,7 @@ import type { Check, Situation } from './check.ts';
 /** An axle that carries less than this share lifts on the first bump. Common practice. */
 const LEAST_SHARE = 0.05;
 
-/** Share of the standing weight on the axle that carries less of it: a car that tips over is not run at all. */
+/** Fraction of the standing weight on the axle that carries less of it: a car that tips over is not run at all. */
 export function weightPlace({ design }: Situation): Check | null {
   if (!design.otherWheels) return null;
   const onDrive = standingWeight(design).driveLoadShare;

@@ -6,7 +6,7 @@ import { clearance, type Check, type Situation } from './check.ts';
 /** Room for a spacer between wheel and body, m. Common practice. */
 const LEAST = 0.003;
 
-/** The thickest wheel that stands beside the body, m: one wheel alone stands in the middle, in a notch of its own. */
+/** The thickest wheel that is beside the body, m: one wheel alone is in the middle, in a notch of its own. */
 const besideBody = (design: CarDesign): number =>
   Math.max(driveWheelOf(design).thickness, design.layout.otherWheelCount === 1 ? 0 : otherWheelOf(design).thickness);
 

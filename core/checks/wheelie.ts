@@ -3,7 +3,7 @@ import { ballastOverOtherAxle } from './chassis-remedies.ts';
 import { bandsSideBySide, longerLever } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';
 
-/** Share of the weight left on the other wheels at launch: none is a wheelie. Source: moments about the drive wheels. */
+/** Fraction of the weight left on the other wheels at launch: none is a wheelie. Source: moments about the drive wheels. */
 export function wheelie({ design, setup, result }: Situation): Check | null {
   if (!design.otherWheels) return null;
   const weight = setup.car.mass * GRAVITY * Math.cos(setup.surface.slope);

@@ -9,7 +9,7 @@ import type { Workspace } from '../run/workspace.ts';
 import { simulateValidated, type RunResult } from '../run/simulate.ts';
 
 /**
- * How well a run meets a car's aim: higher is better, in the unit of what is asked. A car meant straight is taken to curve as one in
+ * How well a run meets a car's aim: higher is better, in the unit of the goal. A car meant straight is taken to curve as one in
  * three of its build does. `numbers`: of a car as it turned out.
  */
 export const scoreOf = (design: CarDesign, result: RunResult, numbers?: Numbers): number =>

@@ -16,10 +16,10 @@ import { predict, type Bounds } from '../predict/uncertainty.ts';
 /** A check with the remedies that cure it. */
 export interface PricedCheck extends Omit<Check, 'sentence' | 'remedies'> {
   readonly sentence: string;
-  /** m, up to the wall, that the likeliest car would go further with the best of its remedies: what the fault costs. 0 where nothing is to be won. */
+  /** m, up to the wall, that the most likely car would go further with the best of its remedies: what the fault costs. 0 where nothing is to be won. */
   readonly cost: number;
   readonly remedies: readonly ChosenRemedy[];
-  /** Share of cars built so that fail it. */
+  /** Fraction of cars built like this that fail it. */
   readonly failing: number;
 }
 
@@ -35,30 +35,30 @@ export interface Assessment {
   readonly distance: Bounds;
   readonly time: Bounds;
   readonly spinning: number;
-  /** What such cars come to by what is asked. */
+  /** What such cars come to by the goal. */
   readonly asked: JudgedGoal;
   /** The worst first, and of those alike the one that costs most. */
   readonly checks: readonly PricedCheck[];
   /**
    * The remedies on offer, one of each kind: first those of what stops the car, then the one that buys most for the aim; of these only such as
-   * help half of the cars built so, by what is seen.
+   * help half of the cars built like this, by what is seen.
    */
   readonly remedies: readonly OfferedRemedy[];
 }
 
-/** A gain below this share of what is measured is no difference that a builder would see. */
+/** A gain below this fraction of what is measured is no difference that a builder would see. */
 const SEEN = 0.05;
 
-/** The gain, in the unit of what is asked, that a builder would see. */
+/** The gain, in the unit of the goal, that a builder would see. */
 function seenGain(goal: Goal, score: number, distance: number): number {
-  // How near a stop is to its mark hangs on the whole way.
+  // How near a stop is to its mark depends on the whole way.
   return SEEN * (goal.kind === 'closest-to' || hasFallenShort(score) ? distance : Math.abs(score));
 }
 
-/** A check is good where it is good for 8 in 10 cars built so. */
+/** A check is good where it is good for 8 in 10 cars built like this. */
 const FEW = 0.2;
 
-/** `It fails 3 in 10 cars built so.` where the likeliest keeps it. */
+/** `It fails 3 in 10 cars built so.` where the most likely keeps it. */
 const failingWords = (fraction: number): string => ` It fails in ${Math.round(10 * fraction)} of 10 cars built like this.`;
 
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */

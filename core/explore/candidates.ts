@@ -23,7 +23,7 @@ export interface PlacedCandidate extends Candidate {
 
 /** Fraction of the tries that are spread evenly; the rest are steps from the best. Tried out. */
 const SPREAD_EVENLY = 0.6;
-/** Steps start from one of so many of the best, which are sorted anew after so many tries. */
+/** Steps start from one of so many of the best, which are sorted again after so many tries. */
 const STARTS = 8;
 const SORTED_EVERY = 40;
 /** Length of a step in each dimension: at first, and at the end. */

@@ -51,7 +51,7 @@ describe('sweeps and maps', () => {
     for (const key of ['distance', 'time', 'launchGripRatio', 'score'] as const) expect([...grown[key]]).toEqual([...whole[key]]);
     const titles = ({ stop, stops }: Pick<typeof whole, 'stop' | 'stops'>) => Array.from(stop, (place) => stops[place - 1] ?? null);
     expect(titles(grown)).toEqual(titles(whole));
-    // Twenty turns over-stretch the band: those cars are told, and none of them is the one to take.
+    // Twenty turns over-stretch the band: those cars are reported, and none of them is the one to take.
     expect(titles(whole)).toContain('stretch of the band');
     expect(titles(whole)[bestCell(whole)!]).toBeNull();
   });
@@ -183,7 +183,7 @@ describe('searches', () => {
     ).toEqual([]);
     const { now, best } = findBestCar(boxed, { tries: 300 });
     expect(now!.lower).toBeLessThan(8.1);
-    // Cars built so get there already: nothing is to be gained that counts.
+    // Cars built like this get there already: nothing is to be gained that counts.
     expect(now!.atWall).toBeGreaterThan(0.9);
     expect(best).toEqual([]);
     const weak: CarDesign = { ...boxed, floor: { ...boxed.floor, roomLength: 1.2 * free } };
@@ -266,7 +266,7 @@ describe('searches', () => {
     for (const { kind, diameter } of design.sleeve)
       if (kind === 'tape') expect((diameter - band.axleDiameter) / (2 * TAPE)).toBeLessThanOrEqual(15 + 1e-9);
       else expect(SLEEVES[kind].sizes).toContain(diameter);
-    // What is told is what is run.
+    // What is reported is what is run.
     expect(runForAim(design)!.distance).toBe(distance);
     expect(sleeveLines(design, 'metric')).toHaveLength(design.sleeve.length);
     expect(bestWinding(newCar('x', 'twist'))).toBeNull();

@@ -43,7 +43,7 @@ function placeOf(title: string, stops: string[]): number {
   return known >= 0 ? known + 1 : stops.push(title);
 }
 
-/** Computes some rows of a map. Every point stands for itself: however the rows are shared out, the map is the same. */
+/** Computes some rows of a map. Every point is independent: however the rows are shared out, the map is the same. */
 export function mapRows({ design, across, up }: MapRequest, firstRow: number, endRow: number): MapRows {
   const [acrossSize, upSize] = [findSize(design, across.id), findSize(design, up.id)];
   const width = across.values.length;

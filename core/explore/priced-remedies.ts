@@ -9,14 +9,14 @@ import type { Workspace } from '../run/workspace.ts';
 import { runForAim, scoreOf } from './aim.ts';
 import { builtSample, shareBetter, type BuiltSample } from './quantile-score.ts';
 
-/** A remedy that cures, with the likeliest run after it and how much better that meets the aim: m, or s where it is to be quickest. */
+/** A remedy that cures, with the most likely run after it and how much better that meets the aim: m, or s where it is to be quickest. */
 export interface ChosenRemedy {
   readonly remedy: Remedy;
   readonly after: RunResult;
   readonly better: number;
 }
 
-/** What a remedy buys many cars built so; lengths up to the wall, where there is one. */
+/** What a remedy buys many cars built like this; lengths up to the wall, where there is one. */
 export interface PricedRemedy {
   readonly remedy: Remedy;
   /** m that half of them exceed after it. */
@@ -25,9 +25,9 @@ export interface PricedRemedy {
   readonly better: number;
   readonly low: number;
   readonly high: number;
-  /** Share of them that it helps. */
+  /** Fraction of them that it helps. */
   readonly helps: number;
-  /** s and m of the likeliest run, and how much more than before. */
+  /** s and m of the most likely run, and how much more than before. */
   readonly time: number;
   readonly timeGain: number;
   readonly slipDistance: number;
@@ -40,13 +40,13 @@ function isCured(check: Check, design: CarDesign, run: RunResult): boolean {
   return again === undefined || again.verdict === 'good';
 }
 
-/** A remedy with the likeliest run that it makes. */
+/** A remedy with the most likely run that it makes. */
 type TriedRemedy = Pick<ChosenRemedy, 'remedy' | 'after'>;
 
 /** Remedies that were tried first where it takes two to cure. */
 const FIRST_OF_TWO = 2;
 
-/** Remedies with the runs they make, of those that can run and that no other check stops anew. */
+/** Remedies with the runs they make, of those that can run and that no other check stops again. */
 const tried = (remedies: readonly Remedy[], wasStopped: boolean): TriedRemedy[] =>
   remedies.flatMap((remedy) => {
     const after = runForAim(remedy.design);

@@ -9,7 +9,7 @@ import { runFaults } from '../run/run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
 import { scoreOf, simulateForAim } from './aim.ts';
 
-/** Cars built to one design that stand for all while many are searched, and where one is told. */
+/** Cars built to one design that represent all while many are searched, and where one is reported. */
 const SAMPLE = 24;
 const TOLD = 500;
 /** 8 in 10 do better. */
@@ -35,7 +35,7 @@ function builtRuns(design: CarDesign, seed: number, count: number, workspace: Wo
 }
 
 /**
- * Scores designs by what 8 in 10 cars built so exceed, by their aim (m, or s saved). The same random cars are built of every design, so that two
+ * Scores designs by what 8 in 10 cars built like this exceed, by their aim (m, or s saved). The same random cars are built of every design, so that two
  * designs differ by what they are and not by luck. `seed`: the same gives the same scores.
  */
 export const lowerQuantileScorer =
@@ -53,7 +53,7 @@ export interface BuiltSample {
   /** What 8 in 10 exceed, and half. */
   readonly lower: number;
   readonly middle: number;
-  /** m that half come to, up to the wall where there is one; and the share that it stops. */
+  /** m that half come to, up to the wall where there is one; and the fraction that it stops. */
   readonly distance: number;
   readonly atWall: number;
   /** Share that has each trouble: stalls, spins at the launch, or is stopped by a check. */
@@ -94,6 +94,6 @@ const MORE = 0.02;
 export const hasMoreTrouble = (a: BuiltSample, b: BuiltSample): boolean =>
   [...a.troubles].some(([trouble, fraction]) => fraction > (b.troubles.get(trouble) ?? 0) + MORE);
 
-/** Share of the cars of the first sample that do better than the same cars of the second. */
+/** Fraction of the cars of the first sample that do better than the same cars of the second. */
 export const shareBetter = (a: BuiltSample, b: BuiltSample): number =>
   a.scores.filter((score, n) => score > b.scores[n]!).length / a.scores.length;

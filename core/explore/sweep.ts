@@ -19,7 +19,7 @@ export interface SweepPoint extends ExploredCar {
 export const evenlySpaced = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count }, (_, i) => (count === 1 ? from : from + ((to - from) * i) / (count - 1)));
 
-/** The run of a design at each value of one size; all that hangs on the size moves with it. */
+/** The run of a design at each value of one size; all that depends on the size moves with it. */
 export const sweep = (design: CarDesign, size: Size, values: readonly number[], workspace = makeWorkspace()): SweepPoint[] =>
   values.map((value) => ({ value, ...exploreCar(size.write(design, value), workspace) }));
 

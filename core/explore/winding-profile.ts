@@ -8,7 +8,7 @@ import type { RunResult } from '../run/simulate.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import { runForAim, scoreOf } from './aim.ts';
 
-/** A sleeve for the drive axle, of one step or two, as builders make it: it stands in the design. */
+/** A sleeve for the drive axle, of one step or two, as builders make it: it is in the design. */
 export interface WindingProfile {
   readonly design: CarDesign;
   readonly distance: number;
@@ -27,7 +27,7 @@ const TURNS = [0.5, 1, 1.5, 2, 3, 4, 6, 9, 13];
 const STARTS = 12;
 /** m of wheelspin more than the bare axle's that is no reason to pass a sleeve over. */
 const SPIN_SLACK = 1e-3;
-/** Share of the gain that one step may bring less than two and be offered; share of the score that a sleeve must bring. */
+/** Fraction of the gain that one step may bring less than two and be offered; fraction of the score that a sleeve must bring. */
 const SIMPLER = 0.12;
 const WORTH = 0.003;
 
@@ -41,7 +41,7 @@ interface Tried {
 /**
  * The sleeve that serves the car's aim best, of tape or of what comes in sizes of its own, in one step or two: every one is tried.
  * The launch keeps the grip that is sure (or what the bare axle has, where that is less), it spins no more than on the bare axle, and no check stops the
- * car. Null for a roller, or where the bare axle is best. `onProgress` gets the share done; false stops the search.
+ * car. Null for a roller, or where the bare axle is best. `onProgress` gets the fraction done; false stops the search.
  */
 export function bestWinding(design: CarDesign, onProgress: (fraction: number) => boolean = () => true): WindingProfile | null {
   if (isRoller(design)) return null;

@@ -27,7 +27,7 @@ import type { EarlierContent, EarlierDesign } from '../schema/stored.ts';
 import { isObject, type Item } from './json-item.ts';
 import { inUtc } from './time-of-day.ts';
 
-/** What a file of an archive holds, by its place in it. Things that cannot be read are told by place and path. */
+/** What a file of an archive holds, by its place in it. Things that cannot be read are reported by place and path. */
 export type ArchiveEntry =
   | { readonly kind: 'manifest'; readonly manifest: ArchiveManifest }
   | { readonly kind: 'car'; readonly id: string; readonly content: CarDesign }
@@ -68,7 +68,7 @@ const READ: { readonly [K in DocumentKind]: (value: unknown) => Read<Extract<Arc
   result: readMeetResult,
 };
 
-/** Where each thing stands in an archive. `n` counts the files that a long list is cut into. */
+/** Where each thing is in an archive. `n` counts the files that a long list is cut into. */
 export const ARCHIVE_PLACES = {
   manifest: 'manifest.json',
   car: (id: string) => `cars/${id}/car.json`,
@@ -88,7 +88,7 @@ const CAR_FILE = new RegExp(`^cars/(${ID})/(?:(car)|versions/(${ID})|(history)-\
 const CHANGES_FILE = /^changes-\d+\.json$/;
 const DOCUMENT_FILE = new RegExp(`^(${DOCUMENTS.map(([plural]) => plural).join('|')})/(${ID})\\.json$`, 'i');
 
-/** In which order the files of an archive are read, whatever order they stand in: what others belong to comes first. */
+/** In which order the files of an archive are read, whatever order they are in: what others belong to comes first. */
 export function archiveOrder(place: string): number {
   if (place === ARCHIVE_PLACES.manifest) return 0;
   const file = CAR_FILE.exec(place);

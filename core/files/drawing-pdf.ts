@@ -3,7 +3,7 @@ import { LINES, type Item, type Sheet } from '../build/drawing.ts';
 
 /** Points of a PDF in a millimetre: 72 to the inch of 25.4 mm. Source: ISO 32000-1. */
 const POINTS = 72 / 25.4;
-/** Signs that the text’s font does not have, and what stands for them. */
+/** Signs that the text’s font does not have, and what represents them. */
 const SIGNS: Readonly<Record<string, string>> = {
   '⌀': 'Ø',
   '→': '–',

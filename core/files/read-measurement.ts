@@ -6,7 +6,7 @@ import type { Measurement } from '../schema/generated/measurement.ts';
 type Loose = Readonly<Record<string, unknown>>;
 const isLoose = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** A measurement as it may be written: a single reading stands for a column of one, and one resolution for that of the column that is read. */
+/** A measurement as it may be written: a single reading represents a column of one, and one resolution for that of the column that is read. */
 export function fullMeasurement(value: unknown): unknown {
   if (!isLoose(value)) return value;
   const record = (MEASUREMENTS as Readonly<Record<string, MeasurementRecord | undefined>>)[String(value.kind)];

@@ -119,7 +119,7 @@ function withTimeInUtc<T>(read: Read<T>, key: keyof T & string): Read<T> {
     : { kind: 'read', value: { ...read.value, [key]: utc } };
 }
 
-/** Ids are kept in small letters: one in capitals is the same. */
+/** Ids are stored in small letters: one in capitals is the same. */
 const smallId = <K extends string>(key: K, record: Partial<Readonly<Record<K, string | null>>>): Partial<Record<K, string>> =>
   typeof record[key] === 'string' ? ({ [key]: record[key].toLowerCase() } as Partial<Record<K, string>>) : {};
 
@@ -145,7 +145,7 @@ export function readCarDesign(value: unknown): Read<CarDesign> {
   return read.kind === 'read' ? check(validators.carDesign, placed(read.value, first.said)) : read;
 }
 
-/** The same, of a record that holds a design: its faults are told under `design`. */
+/** The same, of a record that holds a design: its faults are reported under `design`. */
 function withDesignRead<T>(value: unknown, read: (value: unknown) => Read<T>): Read<T> {
   const design = (value as { design?: unknown } | null)?.design;
   if (!isFirstVersion(design)) return read(value);
@@ -154,7 +154,7 @@ function withDesignRead<T>(value: unknown, read: (value: unknown) => Read<T>): R
     ? read({ ...(value as object), design: upgraded.value })
     : faulty(upgraded.faults.map((fault) => ({ ...fault, path: below('design', fault.path) })));
 }
-/** Reads a version kept by name; its time comes back in UTC, its parent's id in small letters. */
+/** Reads a version saved by name; its time comes back in UTC, its parent's id in small letters. */
 export function readCarVersion(value: unknown): Read<CarVersion> {
   const read = withTimeInUtc<CarVersion>(
     withDesignRead(value, (whole) => check(validators.carVersion, whole)),

@@ -23,7 +23,7 @@ export type RunColumn =
   | 'photo'
   | 'note';
 
-/** A run as its own columns tell it: the car it ran with is told elsewhere. */
+/** A run as its own columns tell it: the car it ran with is reported elsewhere. */
 export type TableRun = Omit<RunRecord, 'format' | 'version' | 'design' | 'carVersion' | 'session'>;
 
 interface Column {
@@ -88,7 +88,7 @@ export const runTable = (runs: readonly TableRun[]): readonly (readonly string[]
 /** Which column of a file tells what, counted from 0; what none tells is missing. */
 export type ColumnPlaces = Partial<Readonly<Record<RunColumn, number>>>;
 
-/** The likeliest places by the headings of a file: the heading itself, else one that begins with a word for it. `guessPlaces(['Distance (m)']) // { distance: 0 }` */
+/** The most likely places by the headings of a file: the heading itself, else one that begins with a word for it. `guessPlaces(['Distance (m)']) // { distance: 0 }` */
 export function guessPlaces(headings: readonly string[]): ColumnPlaces {
   const small = headings.map((heading) => heading.trim().toLowerCase());
   const places: Partial<Record<RunColumn, number>> = {};

@@ -83,8 +83,8 @@ function lightEnough(design: CarDesign, mass: number): CarDesign {
 }
 
 /**
- * A design of version 1 in the terms of version 2, so that it weighs and sits on its axles as it said, and what was measured of it is kept:
- * what a wheel out of square by δ scrubbed, (2/π) · sliding grip · δ, as a rub of that times the radius; the grip while it slides as a share; the energy
+ * A design of version 1 in the terms of version 2, so that it weighs and sits on its axles as it said, and what was measured of it is stored:
+ * what a wheel out of square by δ scrubbed, (2/π) · sliding grip · δ, as a rub of that times the radius; the grip while it slides as a fraction; the energy
  * rubber gave back as a loss for each length it is stretched.
  */
 export function placed(draft: CarDesign, said: FirstVersion): CarDesign {

@@ -14,7 +14,7 @@ export interface ReadWay {
 
 const POSITION = /^(pos|dist|place|mark|way|x\b|metre|meter|m\b)/;
 const TIME = /^(time|t\b|sec|s\b)/;
-/** Faults that are told, and points that a run keeps. */
+/** Faults that are reported, and points that a run keeps. */
 const MOST_FAULTS = 5;
 const MOST_POINTS = 300;
 

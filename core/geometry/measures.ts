@@ -8,7 +8,7 @@ import { geometryOf } from './motors/motors.ts';
 import { sideView } from './side-view.ts';
 
 /**
- * Length, width and height of a car as it stands ready, its lever as `lever` says, m; its own weight without a load, kg; its bands, those on its
+ * Length, width and height of a car as it is ready, its lever as `lever` says, m; its own weight without a load, kg; its bands, those on its
  * wheels too; m from its nose to where its last wheel touches the floor.
  */
 export function measuresOf(

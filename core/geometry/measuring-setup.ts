@@ -15,7 +15,7 @@ export interface Arrow {
   readonly label: string;
 }
 
-/** A car as it stands, hangs or leans while something of it is measured, to scale, m. */
+/** A car as it is, hangs or leans while something of it is measured, to scale, m. */
 export interface MeasuringSetup {
   readonly view: SideView;
   /** The car is lifted by so much and turned by so much about the foot of its drive wheel, rad against the clock; null: it stands aside. */

@@ -32,18 +32,18 @@ export interface SideView {
 
 /** Drawn thickness of bodies thinner than this, m. */
 const LEAST_DECK = 0.0015;
-/** Axles pass through a bottle or tube with this share of its width below them. */
+/** Axles pass through a bottle or tube with this fraction of its width below them. */
 const TUBE_BELOW = 0.15;
 /** kg/m³ of ballast: coins or clay. */
 const BALLAST_DENSITY = 2500;
 
-/** Edge of the cube that stands for so much ballast or load, m. */
+/** Edge of the cube that represents so much ballast or load, m. */
 export const ballastEdge = (mass: number): number => Math.cbrt(mass / BALLAST_DENSITY);
 
 /** A bottle or tube lies level, its axles through it at their own heights. */
 const levelBetween = (axleLine: (x: number) => number, wheelbase: number) => (): number => axleLine(wheelbase / 2);
 
-/** Share of a bottle's length that its shoulder takes, and its neck; and how thick that is. */
+/** Fraction of a bottle's length that its shoulder takes, and its neck; and how thick that is. */
 const SHOULDER = 0.16;
 const NECK = 0.08;
 const NECK_WIDTH = 0.36;
@@ -72,7 +72,7 @@ function deckOf({ wheelbase, body }: CarDesign, underside: number, thickness: nu
 /** Where all of a car's weight sits together. */
 export const weightPoint = (design: CarDesign): Point => ({ x: centreOfWeight(design), y: valueOf(design, 'massHeight').value });
 
-/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle and beyond. `lever`: how it stands in the bounds. */
+/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle and beyond. `lever`: how it is in the bounds. */
 export function sideView(design: CarDesign, lever: LeverStands = 'largest'): SideView {
   const { motor, wheelbase } = design;
   const circle = (x: number, diameter: number, y = diameter / 2): Circle => ({ x, y, radius: diameter / 2 });

@@ -1,9 +1,9 @@
 import type { Wheels } from '../car/car-design.ts';
 import { DISC_HOLE } from '../car/catalogue.ts';
 
-/** m of rim by which a cap, a lid or a ring is told. */
+/** m of rim by which a cap, a lid or a ring is reported. */
 const RIM = 0.003;
-/** Share of the radius that a hub or core takes. */
+/** Fraction of the radius that a hub or core takes. */
 const HUB = 0.3;
 
 /** Radii of the circles that tell a wheel of this kind and size from another when it is drawn, m: a disc's hole, a cap's rim, a hub. */

@@ -16,7 +16,7 @@ export const withLever = (design: CarDesign, by: number): CarDesign | null => {
     motor: { ...design.motor, leverLength: by * leverLength, trapPosition: trapPosition + longer },
   };
 };
-/** Drive wheels so many times as large. */
+/** Drive wheels this many times as large. */
 export const withDrive = (design: CarDesign, by: number): CarDesign => ({
   ...design,
   driveWheels: { ...design.driveWheels, diameter: design.driveWheels.diameter * by },
@@ -29,10 +29,10 @@ export const withBallast = (design: CarDesign, more: number, at = design.ballast
 /** Another tyre; null where it has that or none. */
 export const withTyre = (design: CarDesign, tyre: CarDesign['tyre']): CarDesign | null =>
   isRoller(design) || design.tyre === tyre ? null : fitCatalogue(design, 'tyre', tyre);
-/** Another floor all the way; null where it is that. */
+/** Another floor all along; null where it is that. */
 export const withFloor = (design: CarDesign, kind: CarDesign['floor']['kind']): CarDesign | null =>
   design.floor.kind === kind ? null : { ...design, floor: { ...design.floor, kind, stretches: [], edges: [] } };
-/** A floor that rises by so much more, as a share. */
+/** A floor that rises by so much more, as a fraction. */
 export const withSlope = (design: CarDesign, by: number): CarDesign => ({
   ...design,
   floor: { ...design.floor, slope: design.floor.slope + by },
@@ -50,7 +50,7 @@ export const withBands = (design: CarDesign, parallel: number, series: number): 
         motor: { ...design.motor, parallel: design.motor.parallel + parallel, series: Math.max(1, design.motor.series + series) },
       }
     : null;
-/** A front that meets so many times the air. */
+/** A front that meets this many times the air. */
 export const withAir = (design: CarDesign, by: number): CarDesign => ({
   ...design,
   measured: { ...design.measured, dragArea: { value: by * valueOf(design, 'dragArea').value, spread: 0.1 } },

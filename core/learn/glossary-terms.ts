@@ -1,7 +1,7 @@
 /** A word of the field: how it is called, how else it is met on a screen, and what it is. */
 export interface GlossaryTerm {
   readonly word: string;
-  /** Small letters; each stands for the word where it is met, whole. */
+  /** Small letters; each represents the word where it is met, whole. */
   readonly met: readonly string[];
   readonly means: string;
 }

@@ -136,7 +136,7 @@ const TRIALS: Readonly<
   ],
 };
 
-/** What can be tried on the page of an idea with this car. `units`: those in which steps are told. */
+/** What can be tried on the page of an idea with this car. `units`: those in which steps are reported. */
 export function ideaTrial(idea: Exclude<Idea, 'luck'>, design: CarDesign, units: UnitSystem): IdeaTrial {
   const [label, watched, changes] = TRIALS[idea](design, units);
   const steps = changes.flatMap(([words, changed, wind = FULL]): TrialStep[] =>

@@ -6,13 +6,13 @@ import { type Quantity, unitOf, type UnitSystem, unitValue } from '../units/quan
 /** m of way after which it is asked how far off the line a car is. */
 export const DRIFT_WAY = 5;
 
-/** What is asked of a change to a car. */
+/** A question about a change to a car. */
 export type CarFigure = 'distance' | 'pull' | 'speed' | 'wheelspin' | 'energy' | 'time' | 'drift';
-/** What is asked of runs that luck has a part in. */
+/** A question about runs that depend on luck. */
 export type LuckFigure = 'mean' | 'mean-off' | 'best' | 'next' | 'seen';
 export type WatchedFigure = CarFigure | LuckFigure;
 
-/** How each is called, and in which quantity it is told. */
+/** How each is called, and in which quantity it is reported. */
 export const WATCHED_FIGURES: Readonly<Record<WatchedFigure, { readonly label: string; readonly quantity: Quantity }>> = {
   distance: { label: 'the distance', quantity: 'distance' },
   pull: { label: 'its pull at the launch', quantity: 'force' },
@@ -30,7 +30,7 @@ export const WATCHED_FIGURES: Readonly<Record<WatchedFigure, { readonly label: s
 
 /** Digits by which a change is seen where the same car is compared with itself. Our choice. */
 const DIGITS = 3;
-/** A figure as it is told where a car is compared with itself: `printAsked('pull', 0.0934, 'metric') // '0.0934 N'`. */
+/** A figure as it is reported where a car is compared with itself: `printAsked('pull', 0.0934, 'metric') // '0.0934 N'`. */
 export function formatWatched(asked: WatchedFigure, value: number, units: UnitSystem): string {
   const { quantity } = WATCHED_FIGURES[asked];
   // Less than a millimetre, or what is as small, is nothing.

@@ -51,9 +51,9 @@ export interface Template {
   readonly idea: Idea;
   readonly change: string;
   readonly make: (design: CarDesign) => CarDesign | null;
-  /** Told of a roller: it has a reel for wheels. The same where not told. */
+  /** Told of a roller: it has a reel for wheels. The same by default. */
   readonly changeOfRoller?: string;
-  /** What is asked, each with its reason for each answer. */
+  /** The goal, each with its reason for each answer. */
   readonly because: Partial<Readonly<Record<CarFigure, Reasons>>>;
   /** What is thought by whoever goes by a rule of thumb, and which, where it is one that many have. */
   readonly thought: readonly [words: string, misconception: Misconception | null];

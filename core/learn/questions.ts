@@ -46,7 +46,7 @@ export function answerOf(asked: WatchedFigure, before: number, after: number): A
   return change > 0 ? 'more' : 'less';
 }
 
-/** Reasons to choose from: of every answer that is told the one it would have, and what many think. */
+/** Reasons to choose from: of every answer that is reported the one it would have, and what many think. */
 const reasonsOf = (
   because: Readonly<Record<Answer, string>>,
   answer: Answer,
@@ -56,7 +56,7 @@ const reasonsOf = (
   { words, isRight: false, misconception },
 ];
 
-/** What is said by a sketch that makes a figure so many times as large. `saidBy(1.3) // 'more'` */
+/** What is said by a sketch that makes a figure this many times as large. `saidBy(1.3) // 'more'` */
 export const answerForFactor = (times: number): Answer => (Math.abs(times - 1) < ALIKE ? 'alike' : times > 1 ? 'more' : 'less');
 
 /** Every question that can be asked of a car: changes that it can take, whose answer is not hidden by luck; and of luck itself. */

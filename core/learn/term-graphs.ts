@@ -14,13 +14,13 @@ export const ROOM = 5;
 /** Lines by which the room under a curve is hatched. */
 const LINES_UNDER = 40;
 
-/** A graph in its frame of two axes; `points` as shares of its room, from the lower left. */
+/** A graph in its frame of two axes; `points` as fractions of its room, from the lower left. */
 const axes = (): Item[] => [
   makePath([makePlace(ROOM, ROOM), makePlace(ROOM, ROOM + HIGH), makePlace(ROOM + WIDE, ROOM + HIGH)], 'outline'),
 ];
 const onGraph = (x: number, y: number): Place => makePlace(ROOM + WIDE * x, ROOM + HIGH * (1 - 0.9 * y));
 
-/** The car’s run as columns: shares of its way, and of the greatest pull, resistance and speed. */
+/** The car’s run as columns: fractions of its distance, and of the greatest pull, resistance and speed. */
 function sampled(design: CarDesign) {
   const prediction = predictRun(design, { kind: 'full' }, { trace: true });
   const trace = prediction.kind === 'ran' ? prediction.result.trace : undefined;

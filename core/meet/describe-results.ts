@@ -44,7 +44,7 @@ export function describePrediction({ showsPrediction, predicted }: Entry, outcom
   return `distance ${formatQuantity(came, 'distance', units)}, predicted ${formatAbout(predicted, 'distance', units)}`;
 }
 
-/** How a run was timed, with its times on the way: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */
+/** How a run was timed, with its times along the run: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */
 export function describeTiming({ timedBy, splits = [] }: Pick<MeetOutcome, 'timedBy' | 'splits'>, units: UnitSystem): string {
   if (!timedBy) return '';
   const passings = splits.map(({ at, time }) => `${formatQuantity(at, 'distance', units)} in ${formatTime(time)}`);

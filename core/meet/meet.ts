@@ -21,7 +21,7 @@ export const numberResults = (results: readonly Pick<SavedResult, 'id' | 'result
 
 /**
  * The results as they stand: a correction in place of the one it names, and of a correction of that. Where two officials correct one result,
- * or save one run twice, the one that the server got later stands and the other is kept before it: no clock of a phone counts. One that was
+ * or save one run twice, the one that the server got later stands and the other is stored before it: no clock of a phone counts. One that was
  * taken back (`void`) stands no more.
  */
 export function standingResults(results: readonly SavedResult[]): readonly StandingResult[] {

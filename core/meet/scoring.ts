@@ -42,7 +42,7 @@ function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, { width, penalty = 
   };
 }
 
-/** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not do what is asked. */
+/** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not meet the goal. */
 export function valueOfRun(goal: Goal, outcome: MeetOutcome, measuring: Measuring = {}): RunValue | null {
   const run = measuredOfOutcome(goal, outcome, measuring);
   if (!run) return null;
@@ -65,7 +65,7 @@ export interface RoundScore {
   readonly made: number;
 }
 
-/** Values nearer than so much, as a share, are alike: a tape tells no more. */
+/** Values nearer than so much, as a fraction, are alike: a tape tells no more. */
 const ALIKE = 1e-9;
 
 /**
@@ -80,7 +80,7 @@ function compareValues(goal: Goal, a: RunValue | null, b: RunValue | null): numb
   return isLess ? difference : -difference;
 }
 
-/** How a round counts; `missing` is as worst unless it is told. */
+/** How a round counts; `missing` is as worst unless it is reported. */
 type Counting = Pick<Round, 'goal' | 'counts' | 'runs' | 'missing'>;
 
 /** The worst value that a run of a round came to; null where none counts. */

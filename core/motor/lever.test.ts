@@ -23,7 +23,7 @@ const lever: LeverSetup = {
 };
 
 describe('a lever as long as its distance from the axle', () => {
-  // Isosceles triangle: the string is 2L cos(α/2) long and stands at α/2 to the lever (geometry).
+  // Isosceles triangle: the string is 2L cos(α/2) long and is at α/2 to the lever (geometry).
   it('frees 2L cos(α/2) of string', () => expect(freeString(lever, 2)).toBeCloseTo(0.4 * Math.cos(1), 12));
   it('turns a bare axle by the string over its radius', () =>
     expect(leverTurns(lever) * 2 * Math.PI).toBeCloseTo((0.4 * (Math.cos(0.175) - Math.cos(1.5))) / 0.002, 9));

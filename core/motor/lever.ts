@@ -6,7 +6,7 @@ import { spoolFaults, windingRadius, windString, windingLength, type WindingStep
 /**
  * A snap-trap spring turns a lever whose tip draws a string off the drive axle.
  *
- * The lever stands at the angle α; φ = atan2(H, D) is the direction from axle to pivot and ρ their distance, so that with
+ * The lever is at the angle α; φ = atan2(H, D) is the direction from axle to pivot and ρ their distance, so that with
  * δ = α − φ the free string is span(δ) = √(L² + ρ² + 2Lρ cos δ) and its moment arm at the pivot L sin ψ = Lρ sin δ / span.
  * The path's coordinate is u = −ln tan(δ/2): sin δ = 1/cosh u, cos δ = tanh u, in which everything here is smooth.
  */
@@ -65,7 +65,7 @@ const angleAt = (g: LeverGeometry, u: number): number => g.direction + 2 * Math.
 
 /**
  * How far a tied lever can be wound up past `from`: to where it and its string lie within the least angle of one line.
- * The sine of that angle falls all the way there; by bisection.
+ * The sine of that angle falls throughout; by bisection.
  */
 function overwoundFrom(g: LeverGeometry, from: number): number {
   let near = from;

@@ -77,7 +77,7 @@ export interface Motor {
   readonly storedEnergy: number;
   /** rad of drive axle under power. */
   readonly angle: number;
-  /** Share of the wound energy given back. */
+  /** Fraction of the wound energy given back. */
   readonly efficiency: number;
   readonly release: 'free' | 'tied';
   /** Whether moving parts can lag behind the axle, so that the string goes slack. */

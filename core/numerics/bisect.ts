@@ -12,7 +12,7 @@ export interface Bracket {
  * @param isBelow whether a place lies below it; never asked of the ends
  * @param low a place below it
  * @param high a place above it
- * @param halvings how often the interval is halved, 50 unless told otherwise
+ * @param halvings how often the interval is halved, 50 by default
  * @returns the interval that is left: `low` is still below, `high` is not
  * @example bisect((x) => x * x < 2, 0, 2).low // 1.41421356…
  */

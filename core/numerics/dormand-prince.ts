@@ -49,7 +49,7 @@ const [D1, D3, D4, D5, D6, D7] = [
 ];
 
 /**
- * Tries a step of length `h` from `step.start` (whose rate stands in `step.rates[0]`) into `step.end`.
+ * Tries a step of length `h` from `step.start` (whose rate is in `step.rates[0]`) into `step.end`.
  * Returns the largest error among the first `scales.length` parts of the state, in units of their scale: accept at 1 or less.
  * Only those parts may steer: the derivative must not read the others, which are added up once, at the end of the step.
  */

@@ -25,7 +25,7 @@ export function randomGenerator(seed: number): () => number {
   };
 }
 
-/** A share of 0 or 1 would be infinitely far out: taken as one in a million. */
+/** A fraction of 0 or 1 would be infinitely far out: taken as one in a million. */
 const LEAST_SHARE = 1e-6;
 
 /** The standard normal value below which this share lies: `standardNormal(0.975) // 1.959964`. `share` in [0, 1]. */

@@ -11,7 +11,7 @@ export interface Condition {
   readonly off: (design: CarDesign, deviations: number) => CarDesign;
 }
 
-/** A kitchen scale, and what is glued on after weighing, as a share of the weight; and of a car that never stood on one. Our estimates. */
+/** A kitchen scale, and what is glued on after weighing, as a fraction of the weight; and of a car that never stood on one. Our estimates. */
 const WEIGHED = 0.02;
 const ADDED_UP = 0.08;
 const weightSpread = ({ weighed }: CarDesign): number => (weighed ? WEIGHED : ADDED_UP);

@@ -10,7 +10,7 @@ const FULL: Wind = { kind: 'full' };
 
 /**
  * The plain numbers of one run of a design without faults, wound fully or by so many turns of the drive axle. All that
- * hangs on a size is derived here. `numbers`: the uncertain values, else the most likely.
+ * depends on a size is derived here. `numbers`: the uncertain values, else the most likely.
  * Crr = (rolling friction length + rub) / wheel radius: what rubs is written as a length like rolling friction (our model).
  */
 export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Numbers = likelyNumbers(design)): RunSetup {
@@ -27,7 +27,7 @@ export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Nu
       wheelbase: design.wheelbase,
       massHeight: numbers.massHeight!,
       driveAxle: design.layout.driveAxle,
-      // One of many like cars may tip where the likeliest stands.
+      // One of many like cars may tip where the most likely stands.
       driveLoadShare: Math.min(Math.max(driveLoadShare, 0), 1),
       dragArea: numbers.dragArea!,
       bearingFriction: numbers.bearingFriction!,
@@ -54,7 +54,7 @@ function surfaceOf(numbers: Numbers, drive: number, other: number | null): Surfa
   };
 }
 
-/** The numbers on each floor to come: a car whose tyres grip or roll so much better than thought at the line does so there too. */
+/** The numbers on each floor to come: a car whose tyres grip or roll so much better than expected at the line does so there too. */
 function stretchesOf(design: CarDesign, numbers: Numbers): { readonly from: number; readonly on: Numbers }[] {
   const { kind, slope, stretches } = design.floor;
   if (stretches.length === 0) return [];
@@ -69,14 +69,14 @@ function stretchesOf(design: CarDesign, numbers: Numbers): { readonly from: numb
         staticGrip: on('staticGrip'),
         rollingLengthDrive: on('rollingLengthDrive'),
         rollingLengthOther: on('rollingLengthOther'),
-        // What the floor leans by unseen, it leans by all the way.
+        // What the floor leans by unseen, it leans by throughout.
         slope: stretch.slope + numbers.slope! - slope,
       },
     };
   });
 }
 
-/** What the keys of a run setup are called in a design, where that is otherwise; those of the motor stand in its record. */
+/** What the keys of a run setup are called in a design, where that is otherwise; those of the motor are in its record. */
 const IN_DESIGN: Readonly<Record<string, string>> = {
   'car.mass': 'mass',
   'car.wheelbase': 'wheelbase',

@@ -17,7 +17,7 @@ export interface MeetingWheels {
 }
 
 /**
- * Share of its speed that a wheel keeps as it begins to turn about an edge of height h < R: (m′(R − h) + I/R)/(m′R + I/R), m′ the load
+ * Fraction of its speed that a wheel keeps as it begins to turn about an edge of height h < R: (m′(R − h) + I/R)/(m′R + I/R), m′ the load
  * over g. Source: angular momentum about the edge. `keptSpeed({ load, radius: 0.06, inertia: 0 }, 0.006) // 0.9`
  */
 export const keptSpeed = ({ load, radius, inertia }: MeetingWheels, height: number): number => {

@@ -9,8 +9,8 @@ import { deriveRunSetup, prepareRun } from './derive-run-setup.ts';
 const LEAN = 0.002;
 
 /**
- * J that a run spends on what holds it back along its way, as the model says it of the likeliest car: E of 1/s = (F + W·slope)/E, by how its
- * distance hangs on a slope of 2 mm a metre to either side. Of a car that only rolls it is what bearings, tyres, air and climb take of its
+ * J that a run spends on what holds it back along its way, as the model says it of the most likely car: E of 1/s = (F + W·slope)/E, by how its
+ * distance depends on a slope of 2 mm a metre to either side. Of a car that only rolls it is what bearings, tyres, air and climb take of its
  * energy; one that winds itself up again at its end, as a roller does, spends that too. Null where it cannot run so, or does not move.
  */
 export function energyOnTheWay(design: CarDesign, wind: Wind = { kind: 'full' }): number | null {

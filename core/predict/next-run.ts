@@ -1,7 +1,7 @@
 import { standardNormal } from '../numerics/low-discrepancy.ts';
 import type { Bounds } from './uncertainty.ts';
 
-/** Standard deviation of one car's runs, as a share of the distance, until its own runs say otherwise. Common practice. */
+/** Standard deviation of one car's runs, as a fraction of the distance, until its own runs say otherwise. Common practice. */
 export const RUN_SCATTER = 0.06;
 /** How far 8 in 10 lie to either side at most, in standard deviations. */
 const EIGHT_IN_TEN = standardNormal(0.9);

@@ -103,7 +103,7 @@ describe('a band car', () => {
     expect(likely({ ...three, tyre: 'rubber-band' }).slipDistance).toBeLessThan(0.3 * likely(three).slipDistance);
   });
   it('one light band stretched 3 in pulls about 3 N; two side by side about 5 N, two end to end as much at twice the stretch', () => {
-    // Size 33 on 6½ in, before it is wound: pull at the bare axle, nothing lost on the way.
+    // Size 33 on 6½ in, before it is wound: pull at the bare axle, nothing lost along the run.
     const pull = (parallel: number, series: number): number => {
       const held = withBand(
         { turns: 0.01, parallel, series, anchorToAxle: series * 6.5 * 0.0254 },

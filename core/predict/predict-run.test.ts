@@ -139,7 +139,7 @@ describe('what moves with a size', () => {
     const radius = lever.driveWheels.diameter / 2;
     const rub = numbers.rub! / radius;
     expect((is.rollingResistanceDrive - rub) / (was.rollingResistanceDrive - rub)).toBeCloseTo(2, 9);
-    // What the floor leans by unseen it leans by all the way: 0.01 told, 0.003 beside.
+    // What the floor leans by unseen it leans by throughout: 0.01 told, 0.003 beside.
     expect(is.slope).toBeCloseTo(0.013, 12);
   });
   it('a measured value takes the place of its estimate', () => {

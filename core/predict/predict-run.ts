@@ -5,7 +5,7 @@ import { prepareRun } from './derive-run-setup.ts';
 /** What the model says of a design: the run it predicts, or why it cannot run, in the design's own keys. */
 export type Prediction = RunOutcome;
 
-/** Predicts the most likely run of a design, wound fully unless told otherwise. `marks`: m, distances that are timed. */
+/** Predicts the most likely run of a design, wound fully by default. `marks`: m, distances that are timed. */
 export function predictRun(
   design: CarDesign,
   wind: Wind = { kind: 'full' },

@@ -9,13 +9,13 @@ import { sampledCars } from './sampled-cars.ts';
 const DEFAULT_RUNS = 128;
 
 export interface SampleOptions {
-  /** Full unless told otherwise. */
+  /** Full by default. */
   readonly wind?: Wind;
-  /** The same seed gives the same sample; 1 unless told otherwise. */
+  /** The same seed gives the same sample; 1 by default. */
   readonly seed?: number;
-  /** Cars in the sample; 128 unless told otherwise. */
+  /** Cars in the sample; 128 by default. */
   readonly runs?: number;
-  /** What else differs from car to car; all that is known of unless told otherwise. */
+  /** What else differs from car to car; all that is known of by default. */
   readonly conditions?: readonly Condition[];
   /** m, distances that are timed. */
   readonly marks?: readonly number[];
@@ -45,7 +45,7 @@ export function sampledRuns(
   return Array.from({ length: runs }, (_, n) => {
     const built = carAt(n);
     const run = (as: CarDesign) => simulate({ ...deriveRunSetup(as, wind, built.numbers), marks: [...marks] }, { workspace });
-    // A lever hooked beyond where it can go is hooked where it is told.
+    // A lever hooked beyond where it can go is hooked at the angle that is entered.
     const first = run(built.design);
     const outcome = first.kind === 'ran' ? first : run(design);
     return { ...built, result: outcome.kind === 'ran' ? outcome.result : null };

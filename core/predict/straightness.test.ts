@@ -32,7 +32,7 @@ describe('the path over the floor (geometry of the circle)', () => {
     const cone = (2 * 0.001) / (car.trackWidth * 0.12);
     const [t, L] = [car.trackWidth, car.wheelbase];
     const shareOf = (count: 1 | 2): number => standingWeight({ ...car, layout: { ...car.layout, otherWheelCount: count } }).driveLoadShare;
-    // N_d t (κ₀t − κt)/4 against N_o t² κ/4 + N_o (N_d/W) L² κ, loads in shares of the weight.
+    // N_d t (κ₀t − κt)/4 against N_o t² κ/4 + N_o (N_d/W) L² κ, loads in fractions of the weight.
     const pulls = (κ: number, share: number): number => (share * t * t * (cone - κ)) / 4;
     const holds = (κ: number, share: number, solid: 0 | 1): number => ((solid * (1 - share) * t * t) / 4 + (1 - share) * share * L * L) * κ;
     const four = bent({});

@@ -19,7 +19,7 @@ export function curvatureOf(design: CarDesign): number {
 /**
  * Unequal wheels on one axle want to roll as a cone, κ₀ = 2(R_l − R_r)/(track (R_l + R_r)), but the other axle holds against
  * it: κ = κ₀ N_d t² / (W t² + 4 N_o N_d L²/W), t the track width, L the wheelbase, N_d and N_o the loads of the axles, W both.
- * One wheel in place of the other axle holds less: N_d t² stands for W t². 1/m. Source: linear creep, as stiff along as across,
+ * One wheel in place of the other axle holds less: N_d t² represents W t². 1/m. Source: linear creep, as stiff along as across,
  * from the balance of yaw C N_d t (κ₀t − κt)/4 = C N_o t² κ/4 + C N_o (N_d/W) L² κ; our derivation.
  */
 function mismatchCurvature(design: CarDesign): number {
@@ -54,7 +54,7 @@ export const floorPath = (curvature: number, distance: number, points: number): 
 
 /** The curvature, 1/m, that brings a car `drift` metres to the right after `way` metres: the inverse of `driftAfter`, by bisection. */
 export function curvatureFromDrift(drift: number, distance: number): number {
-  // The drift grows with the curvature up to about 0.72 of the way.
+  // The drift grows with the curvature up to about 0.72 of the distance.
   const most = 2.33 / distance;
   const wanted = Math.min(Math.abs(drift), driftAfter(most, distance));
   const { low, high } = bisect((curvature) => driftAfter(curvature, distance) < wanted, 0, most, 60);

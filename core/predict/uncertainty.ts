@@ -17,10 +17,10 @@ export interface BoundedPrediction {
   readonly distance: Bounds;
   readonly time: Bounds;
   readonly launchGripRatio: Bounds;
-  /** Shares of the sample that spin their wheels, and that do not get moving. */
+  /** Fractions of the sample that spin their wheels, and that do not get moving. */
   readonly spinning: number;
   readonly stalling: number;
-  /** Every car of the sample with its run: for what is asked of it. */
+  /** Every car of the sample with its run: for its goal. */
   readonly sample: readonly SampledRun[];
 }
 
@@ -28,8 +28,8 @@ export type BoundedOutcome =
   { readonly kind: 'ran'; readonly prediction: BoundedPrediction } | { readonly kind: 'refused'; readonly faults: readonly Fault[] };
 
 /**
- * The bounds within which a design's runs are to be expected, wound fully unless told otherwise. Every value is taken as
- * log-normal with its spread, and floors, weights and winding differ too; a low-discrepancy sample of cars stands for all. The same seed gives the same answer.
+ * The bounds within which a design's runs are to be expected, wound fully by default. Every value is taken as
+ * log-normal with its spread, and floors, weights and winding differ too; a low-discrepancy sample of cars represents all. The same seed gives the same answer.
  */
 export function predict(design: CarDesign, options: SampleOptions = {}): BoundedOutcome {
   const prepared = prepareRun(design, options.wind);

@@ -15,10 +15,10 @@ export interface GateRun {
   readonly unplaced: readonly number[];
 }
 
-/** Below this a turn sensor that jitters tells no wheelspin, as a share of the way to the first gate. */
+/** Below this a turn sensor that jitters tells no wheelspin, as a fraction of the distance to the first gate. */
 const LEAST_SPIN = 0.01;
 
-/** Turns at a time, by straight lines between what was told. */
+/** Turns at a time, by straight lines between what was reported. */
 function turnsAt(turns: readonly DeviceEvent[], t: number): number | null {
   const next = turns.findIndex((event) => event.t >= t);
   if (next < 0) return turns.at(-1)?.value ?? null;
@@ -28,7 +28,7 @@ function turnsAt(turns: readonly DeviceEvent[], t: number): number | null {
 }
 
 /**
- * A run from what a device told, in any order. Gate 0 is the line, gate n stands at `places[n − 1]` m; without gate 0 the release is the
+ * A run from what a device told, in any order. Gate 0 is the line, gate n is at `places[n − 1]` m; without gate 0 the release is the
  * first event. `circumference`: m, of the drive wheels. Null where no gate was crossed and no turn made.
  */
 export function gateRun(events: readonly DeviceEvent[], places: readonly number[], circumference: number): GateRun | null {

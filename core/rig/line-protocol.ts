@@ -21,7 +21,7 @@ export interface ReadLines {
 
 const KINDS = ['gate', 'turns', 'force', 'mass', 'angle'] as const satisfies readonly DeviceEvent['kind'][];
 const isKind = (key: string): key is DeviceEvent['kind'] => (KINDS as readonly string[]).includes(key);
-/** Letters of a line that are read; and of what is told of it. */
+/** Letters of a line that are read; and of what is reported of it. */
 const LONGEST = 500;
 const TOLD = 40;
 
@@ -49,7 +49,7 @@ export function readLine(line: string): readonly DeviceEvent[] | string {
   return kinds.map((kind) => ({ t, kind, value: numbers.get(kind)! }));
 }
 
-/** Lines of text, UTF-8 without a mark, each by itself: a broken one is told by its number and takes no other with it. `firstLine`: the number of the first. */
+/** Lines of text, UTF-8 without a mark, each by itself: a broken one is reported by its number and takes no other with it. `firstLine`: the number of the first. */
 export function readLines(text: string, firstLine = 1): ReadLines {
   const events: DeviceEvent[] = [];
   const faults: LineFault[] = [];

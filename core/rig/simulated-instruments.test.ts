@@ -45,7 +45,7 @@ describe('a car as it is measured', () => {
     }
   });
   it('leans on the board as far as it is thought to hold: statics by hand', () => {
-    // All of the weight on the drive axle and low: μ = tan θ; with a share of it, by so much less.
+    // All of the weight on the drive axle and low: μ = tan θ; with a fraction of it, by so much less.
     expect(slidingAngle(0.5, 1, 0, 0.26)).toBeCloseTo(Math.atan(0.5), 12);
     const angle = slidingAngle(0.5, 0.6, 0, 0.26);
     const level = slidingAngle(0.5, 0.6, 0.05, 0.26);

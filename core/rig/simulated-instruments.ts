@@ -18,7 +18,7 @@ export function hiddenBuild(design: CarDesign): HiddenBuild {
   return { design: built, numbers, curvature: 0.012, slope: numbers.slope ?? 0, outOfTrue: 0.02, offCentre: 0.001 };
 }
 
-/** What a column is told by an instrument's lines as; null where none prints it. */
+/** What a column is called in an instrument’s lines; null where none prints it. */
 export function lineKeyOf({ key, quantity, options }: ReadingColumn): DeviceEvent['kind'] | null {
   if (options) return null;
   if (quantity === 'force') return 'force';

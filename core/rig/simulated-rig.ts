@@ -18,7 +18,7 @@ export interface RigRun {
   readonly faults?: readonly RigFault[];
 }
 
-/** Scatter of one car's runs: resistances and efficiency, as a share. Common practice. */
+/** Scatter of one car's runs: resistances and efficiency, as a fraction. Common practice. */
 const SCATTER = 0.05;
 /** s, a gate's noise; s between readings of the turns; digits of a time. */
 const GATE_NOISE = 0.002;

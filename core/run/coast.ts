@@ -80,7 +80,7 @@ interface Change {
   readonly slide: 0 | 1 | -1;
 }
 
-/** The nearest v² beyond which the tyre slides or the load shifts to another contact; null when nothing happens on the way to `target`. */
+/** The nearest v² beyond which the tyre slides or the load shifts to another contact; null when nothing happens along the run to `target`. */
 function nextChange(car: Car, { c0, c2, contact }: Coasting, w: number, target: number, ignoreGrip: boolean): Change | null {
   const accelerationAt = (at: number): number => -(c0 + c2 * at);
   const loadAt = (at: number): number => driveLoad(car, contact, accelerationAt(at));

@@ -21,7 +21,7 @@ export interface EnergyBudget {
   readonly spin: number;
 }
 
-/** Share of what was wound in that a part of the budget took, from 0 to 1 but for a slope that gives; 0 where nothing was wound in. */
+/** Fraction of what was wound in that a part of the budget took, from 0 to 1 but for a slope that gives; 0 where nothing was wound in. */
 export const energyShare = (
   { energy, storedEnergy }: { readonly energy: EnergyBudget; readonly storedEnergy: number },
   part: keyof EnergyBudget,

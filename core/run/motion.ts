@@ -10,7 +10,7 @@ export const DISTANCE_LIMIT = 1000;
 /** How the tyre meets the floor next, or how the run ended. */
 export type Regime = 'roll' | 'slide' | 'stopped' | 'stalled' | 'limit';
 
-/** J spent so far on what is added up along the way. */
+/** J spent so far on what is added up along the run. */
 export interface Spent {
   /** On the stretches left behind: what rises with the distance alone. */
   otherBearing: number;
@@ -65,7 +65,7 @@ export interface Run extends Workspace {
   readonly motion: Motion;
   readonly marks: Mark[];
   readonly trace: Trace | null;
-  /** Two last Chebyshev coefficients of a panel must be below this share of the energy, and of the time, in it. */
+  /** Two last Chebyshev coefficients of a panel must be below this fraction of the energy, and of the time, in it. */
   readonly resolved: number;
 }
 

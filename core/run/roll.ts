@@ -38,13 +38,13 @@ import { takePanel } from './take-panel.ts';
 const MOST_SHORTENINGS = 40;
 /** Changes of contact at one place after which it is kept: the load then stands on the very limit. */
 const MOST_SWITCHES = 4;
-/** A panel that would reach this share of the way to the goal is stretched to it: a stub after it would cost as much as a panel. */
+/** A panel that would reach this fraction of the distance to the goal is stretched to it: a stub after it would cost as much as a panel. */
 const REACHES = 0.7;
 /** A panel is made longer by no more than this at once: what comes may be sharper than what was. */
 const MOST_GROWTH = 5;
 /** A tenth less than the error asks for, to be on the safe side. */
 const SAFETY = 0.9;
-/** How often the place where a tyre slips is looked at; the part of a panel from which its end is that place; and the share of the weight at which a tyre slips. */
+/** How often the place where a tyre slips is looked at; the part of a panel from which its end is that place; and the fraction of the weight at which a tyre slips. */
 const MOST_LOOKS = 6;
 const NEARLY = 1 - 1e-6;
 const HARDLY = 1e-6;

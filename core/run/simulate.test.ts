@@ -26,7 +26,7 @@ function ran(setup: RunSetup): RunResult {
 
 /** Relative difference, or absolute where the reference is zero. */
 const apart = (value: number, reference: number): number => Math.abs(value - reference) / (Math.abs(reference) || 1);
-/** How far the budget is from closing, as a share of the energy that came in: wound, or gained downhill. */
+/** How far the budget is from closing, as a fraction of the energy that came in: wound, or gained downhill. */
 const closure = ({ energy, storedEnergy }: RunResult): number =>
   Math.abs(Object.values(energy).reduce((a, b) => a + b) - storedEnergy) / (storedEnergy + Math.abs(energy.climb) || 1);
 

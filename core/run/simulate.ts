@@ -86,7 +86,7 @@ function drive(run: Run, launch: Launch): RunResult['ended'] {
   return regime;
 }
 
-/** Share of a panel's energy and time left to its last coefficients; and where the stop hangs on very little. */
+/** Fraction of a panel's energy and time left to its last coefficients; and where the stop depends on very little. */
 const RESOLVED = 1e-5;
 const FINELY_RESOLVED = 1e-6;
 

@@ -1,6 +1,6 @@
 import { makeStep, type Step } from '../numerics/dormand-prince.ts';
 
-/** Parts of the state: the first four steer the step, the rest add up along the way. */
+/** Parts of the state: the first four steer the step, the rest add up along the run. */
 export const X = 0;
 export const V = 1;
 export const SPIN = 2;

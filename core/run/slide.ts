@@ -33,12 +33,12 @@ const LEAST_ERROR = 1e-6;
 /** Rows of the trace in one step. */
 const TRACE_PARTS = 4;
 
-/** Sizes below which distance (m), speed (m/s) and the motor's coordinate need not be told apart. */
+/** Sizes below which distance (m), speed (m/s) and the motor's coordinate need not be determined apart. */
 function setScales({ scales }: SlideWork, { motion, car }: Run, segmentLength: number): void {
   scales[X] = TOLERANCE * Math.max(motion.distance, 0.1);
   scales[V] = TOLERANCE * Math.max(motion.speed, 0.1);
   scales[SPIN] = TOLERANCE * Math.max(motion.spin, 0.1 / car.radius);
-  // A lever close to its string's line feels a small part of its way.
+  // A lever close to its string's line feels a small part of its distance.
   scales[U] = 0.1 * TOLERANCE * Math.min(segmentLength, 1);
 }
 

@@ -11,7 +11,7 @@ const SINE_SLOPE = NODES.map((s) => QUARTER_TURN * Math.cos(QUARTER_TURN * s));
 export const placeAt = ({ from, to, isBent }: Panel, s: number): number =>
   s === 1 ? to : (from + to) / 2 + ((to - from) / 2) * (isBent ? Math.sin(QUARTER_TURN * s) : s);
 
-/** Fills the panel with motor and car from coordinate `from` to `to`: all that does not hang on the speed. */
+/** Fills the panel with motor and car from coordinate `from` to `to`: all that does not depend on the speed. */
 export function layPanel(run: Run, contact: WheelContact, from: number, to: number, isBent: boolean): void {
   const { car, panel, rolling } = run;
   panel.from = from;
@@ -75,7 +75,7 @@ function largest(values: Float64Array): number {
   return most;
 }
 
-/** Share of what was wound in below which a panel's energy moves nobody: it need not be told finer. */
+/** Fraction of what was wound in below which a panel's energy moves nobody: it need not be determined finer. */
 const NEXT_TO_NOTHING = 1e-13;
 
 /** Whether next to no energy is left in the panel: nothing of it is seen in distance or time. */
@@ -92,7 +92,7 @@ export function forceCoarseness({ panel, resolved }: Run, energyInPlay: number):
 export const timeCoarseness = ({ panel, resolved, motion }: Run): number =>
   tail(panel.timeRate) / (resolved * (motion.time + panel.time[POINTS - 1]!));
 
-/** Forces count as equal within this share of the weight: rounding, many times over. */
+/** Forces count as equal within this fraction of the weight: rounding, many times over. */
 const ROUNDING = 1e-11;
 
 /** Where the energy is used up; NaN where the car goes on. */

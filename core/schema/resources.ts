@@ -10,7 +10,7 @@ export interface ResourceShape {
   readonly isRemovable: boolean;
   /** Written once: what replaces it is a record of its own. */
   readonly isImmutable?: true;
-  /** Whether what it was before a change is kept, and shown. */
+  /** Whether what it was before a change is stored, and shown. */
   readonly hasHistory?: true;
 }
 
@@ -36,7 +36,7 @@ type With<K, V> = { [Kind in ResourceKind]: (typeof RESOURCES)[Kind] extends Rea
 export type RemovableKind = With<'isRemovable', true>;
 export type OfMeetKind = With<'owner', 'meet'>;
 export type OfCarKind = With<'owner', 'car'>;
-/** What stands for itself: an address and a file of an archive each. */
+/** What stands alone: an address and a file of an archive each. */
 export type DocumentKind = Exclude<ResourceKind, OfCarKind | 'car'>;
 
 export const RESOURCE_KINDS = Object.keys(RESOURCES) as readonly ResourceKind[];

@@ -18,7 +18,7 @@ export interface Kept {
   readonly version: number;
 }
 
-/** A kept thing that cannot be read any more: its text as it stands, to be saved, and what is wrong with it. */
+/** A kept thing that cannot be read any more: its text as it is, to be saved, and what is wrong with it. */
 export interface Unreadable extends Kept {
   readonly unreadable: { readonly text: string; readonly faults: readonly Fault[] };
 }
@@ -41,7 +41,7 @@ export interface StoredPart extends Kept {
   readonly updatedAt: string;
 }
 
-/** What is asked of cars, with its floors. */
+/** A brief, with its floors. */
 export interface StoredBrief extends Kept {
   readonly brief: Brief;
   readonly updatedAt: string;
@@ -53,7 +53,7 @@ export interface StoredSession extends Kept {
   readonly updatedAt: string;
 }
 
-/** A contest; its entries and results stand beside it, so its list of entries is empty. */
+/** A contest; its entries and results are beside it, so its list of entries is empty. */
 export interface StoredMeet extends Kept {
   readonly meet: Meet;
   readonly updatedAt: string;
@@ -92,7 +92,7 @@ export interface ResultPage {
   readonly versions: number;
 }
 
-/** What a page that follows contests is told when something was written. */
+/** What a page that follows contests is reported when something was written. */
 export type LiveNews =
   | { readonly kind: 'result'; readonly meet: string; readonly stored: StoredResult }
   | { readonly kind: 'entry'; readonly meet: string; readonly stored: StoredEntry }
@@ -119,7 +119,7 @@ export interface ListedCar extends StoredCar {
   readonly best: Outcome | null;
 }
 
-/** What belongs to a car: a run, or a version that was kept. */
+/** What belongs to a car: a run, or a version that was stored. */
 export interface StoredRecord<T> extends Kept {
   readonly carId: string;
   readonly record: T;
@@ -158,7 +158,7 @@ export interface RunSums {
   readonly best: Outcome;
 }
 
-/** Runs with one design, wound alike, added up. */
+/** Runs with one design, with the same winding, added up. */
 export interface RunTally extends RunSums {
   readonly designId: string;
   /** Turns wound; null: fully. */
@@ -209,7 +209,7 @@ export interface ArchiveFinding {
   readonly name: string;
 }
 
-/** An archive beside what is kept here. */
+/** An archive beside what is stored here. */
 export interface ArchiveReport {
   readonly manifest: ArchiveManifest;
   readonly fresh: ArchiveCount;

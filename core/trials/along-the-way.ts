@@ -20,7 +20,7 @@ export interface AlongTheWay {
   readonly coastsFrom: number | null;
 }
 
-/** Pieces a run is told in at most: closer marks tell more of the clock than of the car. */
+/** Pieces a run is reported in at most: closer marks tell more of the clock than of the car. */
 const MOST_PIECES = 24;
 
 /** Passings in their order, each place and time once, thinned to `most` of them, the last always kept. */
@@ -74,10 +74,10 @@ export function alongTheWay(passings: readonly Passing[], resolution: number, ai
   };
 }
 
-/** A value at a place of the way, m from the line. */
+/** A value at a place of the distance, m from the line. */
 export type AtPlace = readonly [at: number, value: number];
 
-/** What is told along a way: m/s, m/s². */
+/** What is reported along a run: m/s, m/s². */
 export type WayQuantity = 'speed' | 'acceleration';
 
 /** What was measured, piece by piece. */

@@ -5,7 +5,7 @@ import { SESSION } from './did-it-help.ts';
 import { logRuns, scatterPosterior } from './scatter-posterior.ts';
 import type { ScoredRun, ScoredRuns, Scoring } from './scored-runs.ts';
 
-/** How the next runs of two cars do at what is asked. */
+/** How the next runs of two cars do at the goal. */
 export interface AtTheMark {
   /** Chance that the next run of the second beats that of the first; of two that do not start neither does, and each has half of that. */
   readonly beats: number;

@@ -29,7 +29,7 @@ export interface CauseDescription {
   readonly tells: string;
 }
 
-/** As they are told of any car. */
+/** As they are reported of any car. */
 const OF_ANY: Readonly<Record<CauseId, CauseDescription>> = {
   none: {
     name: 'nothing: it runs as expected',
@@ -124,7 +124,7 @@ const OF_ANY: Readonly<Record<CauseId, CauseDescription>> = {
   },
 };
 
-/** What is told otherwise of a motor. Source: common practice, from memory. */
+/** What is reported otherwise of a motor. Source: common practice, from memory. */
 const OF_MOTOR: Partial<Readonly<Record<MotorKind, Partial<Readonly<Record<CauseId, Partial<CauseDescription>>>>>>> = {
   lever: {
     'weak-motor': { name: 'the spring is weaker than expected' },

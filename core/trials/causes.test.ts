@@ -70,7 +70,7 @@ describe('why it fell short', () => {
     const odds = (rubbed: number): number => {
       const { causes } = explain(even, { noted: { runs: 8, counts: { rubbed } } });
       const of = (id: string): number => causes.find((cause) => cause.id === id)!.probability;
-      // Against a cause of the same share before: only the note parts them. "Caught" was noted of none.
+      // Against a cause of the same share before: only the note parts them. "Caught" was observed of none.
       return of('rubbing') / of('veering') / caught;
     };
     // Beta-binomial, by hand with ln Γ: B(k + 1.2, 8.8 − k)/B(1.2, 0.8) over B(k + 0.25, 12.75 − k)/B(0.25, 4.75).
@@ -313,7 +313,7 @@ describe('all that runs tell', () => {
     }
     expect(tuning.curve.at(-1)!.fitted!.middle / tuning.full!.mean.middle).toBeCloseTo(1, 6);
     expect(tuning.room!.turns).toBeLessThan(turns);
-    // It comes to the wall as it is: nothing is gained that counts. On a long floor there is.
+    // It reaches the wall as it is: nothing is gained that counts. On a long floor there is.
     expect(tuning.next!.changes).toEqual([]);
     expect(tuneCar(design, runs)!.next!.changes.length).toBeGreaterThan(0);
     expect(shares).toEqual(shares.toSorted((a, b) => a - b));
@@ -380,13 +380,13 @@ describe('all that runs tell', () => {
     const first = { ...mended, id: 'a', record: { ...mended.record, keptAt: '2026-11-20T00:00:00.000Z', parent: null } };
     const { putRight: _none, ...plain } = first.record;
     const versions = [mended, { ...first, record: plain }];
-    // Three runs at 70 % of what is thought while it rubbed, then three as thought.
+    // Three runs at 70 % of what is thought while it rubbed, then three as expected.
     const rubbing = [0.69, 0.7, 0.71].map((by, i) => ({ design, record: record(by * reach(design, full), full, i) }));
     const after = [0.99, 1, 1.01].map((by, i) => ({ design, record: record(by * reach(design, full), full, 40 + i) }));
     const putRight = repairsIn(versions);
     const before = tuneCar(design, rubbing, { putRight })!;
     expect(before).toMatchObject({ putRight: ['rubbing'], causes: null });
-    // What rubbed is gone from what is told of the next run.
+    // What rubbed is gone from what is reported of the next run.
     expect(before.full!.mean.high).toBeGreaterThan(0.9 * reach(design, full));
     const now = tuneCar(design, [...rubbing, ...after], { putRight })!;
     expect(now.groups.map(({ faults }) => faults)).toEqual([['rubbing'], []]);

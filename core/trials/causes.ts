@@ -28,7 +28,7 @@ const WRONG: Readonly<Record<FaultId, (car: BuiltCar, z: number) => BuiltCar>> =
   'weak-motor': (car, z) => withEnergy(car, Math.exp(-sized(0.2, 0.6, z))),
   'low-grip': (car, z) => ({
     ...car,
-    // A little is common, much is rare: a third of what was thought at z = 1, next to nothing (wheels that spin on the spot) at 2.
+    // A little is common, much is rare: a third of the prior at z = 1, next to nothing (wheels that spin on the spot) at 2.
     numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * Math.exp(-sized(0.3, 1.2, z)) },
   }),
   'fewer-turns': (car, z) => woundBy(car, turnsOf(car) - sized(1.3, 0.6, z)),
@@ -41,16 +41,16 @@ const WRONG: Readonly<Record<FaultId, (car: BuiltCar, z: number) => BuiltCar>> =
     ...car,
     numbers: { ...car.numbers, slope: (car.numbers.slope ?? 0) + car.uphill * 0.005 * z * (1 + 0.1 * z * z) },
   }),
-  // Nothing comes to the floor that would move it; a trap’s own efficiency could not be told so small.
+  // Nothing comes to the floor that would move it; a trap’s own efficiency could not be determined so small.
   backwards: (car) => ({ ...car, mostPush: TWITCH * launchPush(car) }),
   bending: (car, z) => woundBy(car, turnsOf(car) * Math.exp(-sized(0.15, 0.6, z))),
 };
 
-/** Share of its launch that a car wound the wrong way gives. */
+/** Fraction of its launch that a car wound the wrong way gives. */
 const TWITCH = 0.01;
 
 const pushes = new WeakMap<object, number>();
-/** N at the tyre as the run of the likeliest car begins. */
+/** N at the tyre as the run of the most likely car begins. */
 function launchPush({ asDesigned }: BuiltCar): number {
   const known = pushes.get(asDesigned);
   if (known !== undefined) return known;
@@ -84,13 +84,13 @@ export const faultBefore = (id: RepairableFault): LatentParameter => ({
 
 type Noted = RunRecord['seen'][number];
 
-/** In how many of how many runs something was noted. */
+/** In how many of how many runs something was observed. */
 export interface RunObservations {
   readonly runs: number;
   readonly counts: Readonly<Partial<Record<Noted, number>>>;
 }
 
-/** What was noted of runs that count. Drifts to opposite sides cancel: a car that curves does so to one. */
+/** What was observed of runs that count. Drifts to opposite sides cancel: a car that curves does so to one. */
 export function observationsIn(records: readonly Pick<RunRecord, 'seen' | 'leftOut'>[]): RunObservations {
   const counted = records.filter(({ leftOut }) => !leftOut);
   const counts: Partial<Record<Noted, number>> = {};
@@ -102,13 +102,13 @@ export function observationsIn(records: readonly Pick<RunRecord, 'seen' | 'leftO
   };
 }
 
-/** What was noted of the runs, and found at the table. */
+/** What was observed of the runs, and found at the table. */
 export interface Evidence {
   readonly noted?: RunObservations;
   readonly checks?: Readonly<Partial<Record<CauseId, 'confirmed' | 'ruled-out'>>>;
 }
 
-/** In what share of its runs a thing is noted where a cause is at work, and where it is not. Our estimates. */
+/** In what fraction of its runs a thing is observed where a cause is at work, and where it is not. Our estimates. */
 export const OBSERVATION_RATES: readonly {
   readonly seen: Noted;
   readonly of: readonly FaultId[];
@@ -123,14 +123,14 @@ export const OBSERVATION_RATES: readonly {
   { seen: 'broke', of: ['bending', 'loose-wheel', 'weak-motor'], with: 0.1, without: 0.03 },
 ];
 /**
- * How alike the runs of one car are in what is noted: who notes a thing once mostly notes it again. As many runs as this were seen of each
+ * How alike the runs of one car are in what is observed: who notes a thing once mostly notes it again. As many runs as this were seen of each
  * before (the two numbers of a beta add up to it). Our estimates.
  */
 const ALIKE_WITH = 2;
 const ALIKE_WITHOUT = 5;
 /** A check at the table is wrong so often. */
 const MISREAD = 0.05;
-/** What is thought before any run: that nothing is wrong, something that is no cause of the list, two causes at once; one of them is shared evenly. */
+/** Prior: that nothing is wrong, something that is no cause of the list, two causes at once; one of them is shared evenly. */
 const NOTHING = 0.4;
 const OTHER = 0.05;
 const TWO = 0.04;
@@ -148,12 +148,12 @@ export interface RankedCause {
   readonly pair?: readonly [FaultId, FaultId];
 }
 
-/** What may explain the runs of a car, the likeliest first. */
+/** What may explain the runs of a car, the most likely first. */
 export interface Explanation {
   readonly causes: readonly RankedCause[];
-  /** The one it is, where that is sure enough; null where it cannot be told. One of the list is named where it is at work alone or with another. */
+  /** The one it is, where that is sure enough; null where it cannot be determined. One of the list is named where it is at work alone or with another. */
   readonly named: CauseId | null;
-  /** How sure that is; 0 where it cannot be told. */
+  /** How sure that is; 0 where it cannot be determined. */
   readonly sureness: number;
   /** Whether it is surely the only one: else something may come on top of it. */
   readonly isAlone: boolean;
@@ -162,7 +162,7 @@ export interface Explanation {
 }
 
 const lnBeta = (a: number, b: number): number => gammaln(a) + gammaln(b) - gammaln(a + b);
-/** ln of the chance of `count` in `runs` (without how many ways there are), where the share is a beta about `share`. Source: the beta-binomial distribution. */
+/** ln of the chance of `count` in `runs` (without how many ways there are), where the fraction is a beta about `share`. Source: the beta-binomial distribution. */
 const lnCounted = (count: number, runs: number, fraction: number, alike: number): number =>
   lnBeta(count + alike * fraction, runs - count + alike * (1 - fraction)) - lnBeta(alike * fraction, alike * (1 - fraction));
 
@@ -182,12 +182,12 @@ function lnNoted({ id, pair }: Pick<RankedCause, 'id' | 'pair'>, { noted, checks
   return sum;
 }
 
-/** One cause against the runs, whatever was noted: ln of how well it explains them, and the metres that it takes. */
+/** One cause against the runs, whatever was observed: ln of how well it explains them, and the metres that it takes. */
 interface WeighedCause extends Omit<RankedCause, 'probability'> {
   readonly lnEvidence: number;
 }
 
-/** What the fits say, whatever was noted: one evidence for each cause. It is made once; what is noted and checked ranks it again at once. */
+/** What the fits say, whatever was observed: one evidence for each cause. It is made once; what is observed and checked ranks it again at once. */
 export interface WeighedCauses {
   readonly evidence: readonly WeighedCause[];
 }
@@ -209,7 +209,7 @@ const reach = ({ runs }: TrialGroup): number => Math.max(0, ...runs.map(({ outco
 const STARTS = [-4, -2.5, -1.2, 0, 0.8, 1.6, 2.5, 4];
 /** Faults that may be so far off that no slope leads there. */
 const FAR_OFF: readonly FaultId[] = ['low-grip', 'leaning-floor', 'loose-wheel'];
-/** The list's best, of which each two are tried together; what the model would lack where it is none of them, as a share of the distance. */
+/** The list's best, of which each two are tried together; what the model would lack where it is none of them, as a fraction of the distance. */
 const TRIED_IN_PAIRS = 3;
 const LACKS_MUCH = 0.25;
 
@@ -273,7 +273,7 @@ export function weighCauses(
   };
 }
 
-/** Ranks weighed causes by what was noted and checked besides: Bayes, with what is thought before any run. */
+/** Ranks weighed causes by what was observed and checked besides: Bayes, with the prior. */
 export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Explanation {
   const most = Math.max(...evidence.map(({ lnEvidence }) => lnEvidence));
   const shareOf = (id: CauseId): number => {
@@ -290,7 +290,7 @@ export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Expla
   const chanceOf = (is: (cause: RankedCause) => boolean): number =>
     causes.reduce((sum, cause) => sum + (is(cause) ? cause.probability : 0), 0);
   const isTwo = ({ id }: RankedCause): boolean => id === 'two';
-  // Two at once are two once they are likelier together than the likeliest alone.
+  // Two at once are two once they are likelier together than the most likely alone.
   const named = first!.id === 'two' || chanceOf(isTwo) > first!.probability ? 'two' : first!.id;
   const sureness = chanceOf(
     named === 'two' ? isTwo : ({ id, pair }) => id === named || (pair as readonly CauseId[] | undefined)?.includes(named) === true,

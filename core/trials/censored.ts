@@ -80,7 +80,7 @@ export function groupSpread(outcomes: readonly Outcome[]): GroupSpread | null {
   return { mean: middle, deviation, low: Math.max(0, middle - reach), high: middle + reach };
 }
 
-/** Share of runs that go beyond a distance, stepping down where one stopped, not where one hit the wall (Kaplan and Meier 1958). */
+/** Fraction of runs that go beyond a distance, stepping down where one stopped, not where one hit the wall (Kaplan and Meier 1958). */
 export function kaplanMeier(outcomes: readonly Outcome[]): readonly (readonly [distance: number, beyond: number])[] {
   const sorted = outcomes.toSorted((a, b) => a.distance - b.distance || Number(isWall(a)) - Number(isWall(b)));
   const steps: (readonly [number, number])[] = [];

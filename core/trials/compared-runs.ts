@@ -3,7 +3,7 @@ import { didNotStart } from '../car/did-not-start.ts';
 import { groupedRuns } from './like-runs.ts';
 import { spreadOf, type Spread } from './spread.ts';
 
-/** A run with the car as it ran; its id and version where it is kept. */
+/** A run with the car as it ran; its id and version where it is stored. */
 export interface RunOfCar {
   readonly id?: string;
   readonly version?: number;

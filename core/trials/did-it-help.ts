@@ -22,7 +22,7 @@ export interface Comparison {
   readonly verdict: Verdict;
   readonly scoring: Scoring;
   /**
-   * How much better the second is: as a share of the first or, at a mark to stop at, m nearer; the middle, and where 9 in 10 lie. Null where
+   * How much better the second is: as a fraction of the first or, at a mark to stop at, m nearer; the middle, and where 9 in 10 lie. Null where
    * too few of one of them started.
    */
   readonly gain: { readonly middle: number; readonly low: number; readonly high: number } | null;
@@ -32,7 +32,7 @@ export interface Comparison {
   readonly starts: { readonly before: Starts; readonly after: Starts } | null;
   /** What those that started come to before and after, the middle; NaN where none did. SI. */
   readonly middle: { readonly before: number; readonly after: number };
-  /** Runs more of each that would settle it in two of three cases, where it cannot be told yet; null beyond what anybody would make. */
+  /** Runs more of each that would settle it in two of three cases, where it cannot be determined yet; null beyond what anybody would make. */
   readonly more: number | null;
   /** Whether they were run in turn. */
   readonly isInTurn: boolean;
@@ -40,7 +40,7 @@ export interface Comparison {
   readonly drift: number | null;
 }
 
-/** A difference below this is none that matters; and it is none where its interval lies within this. Shares of the distance. */
+/** A difference below this is none that matters; and it is none where its interval lies within this. Fractions of the distance. */
 const RELEVANT_GAIN = 0.03;
 const EQUIVALENCE_MARGIN = 0.05;
 /** Two groups on different days differ by so much more. */
@@ -57,7 +57,7 @@ interface LnPair {
   readonly after: readonly OrderedRun[];
 }
 
-/** The runs that started, in the order they are told to have; else as listed, one after the other or in turn. */
+/** The runs that started, in the order of their records; else as listed, one after the other or in turn. */
 function orderedPairs(pairs: readonly ScoredRuns[], isInTurn: boolean): readonly LnPair[] {
   let first = 0;
   return pairs.map(({ before, after }) => {
@@ -69,7 +69,7 @@ function orderedPairs(pairs: readonly ScoredRuns[], isInTurn: boolean): readonly
   });
 }
 
-/** How likely it must be that runs change from one to the next before it is told. */
+/** How likely it must be that runs change from one to the next before it is reported. */
 const DRIFTING = 0.75;
 /** How runs change from one to the next, ln; null where that is not likely. */
 function driftOf(places: readonly ScatterNode[]): number | null {
@@ -80,7 +80,7 @@ function driftOf(places: readonly ScatterNode[]): number | null {
 
 /** How much better something is, as a distribution. */
 interface Difference {
-  /** Share of it below a gain. */
+  /** Fraction of it below a gain. */
   readonly below: (gain: number) => number;
   /** Between these all of it lies. */
   readonly range: readonly [low: number, high: number];
@@ -196,14 +196,14 @@ const middleOf = (runs: readonly Pick<OrderedRun, 'ln'>[]): number => Math.exp(r
 export interface ComparisonOptions {
   readonly scoring?: Scoring;
   readonly isInTurn?: boolean;
-  /** What is thought of the scatter before: the builder’s own history. */
+  /** Prior of the scatter before: the builder’s own history. */
   readonly scatter?: ScatterPrior;
-  /** Whether how many runs more would settle it need not be told. */
+  /** Whether how many runs more would settle it need not be determined. */
   readonly noMore?: boolean;
 }
 
 /**
- * Whether runs after a change are better than those before, in pairs of groups that are alike in all else: the posterior of how much better
+ * Whether runs after a change are better than those before, in pairs of groups that are otherwise the same: the posterior of how much better
  * their mean is, with their common scatter integrated over, its prior ln-normal. Runs that hit the wall are right-censored; those that did
  * not start are counted by themselves. Runs may grow longer or shorter from one to the
  * next whatever was changed, and odd ones count little. Groups not run in turn (A B A B) differ by 2 % more. Null without two runs of each.
@@ -266,7 +266,7 @@ export function didItHelp(
   };
 }
 
-/** Numbers of further runs of each that are tried, the draws of what they may come to, and the share of these that must settle it. */
+/** Numbers of further runs of each that are tried, the draws of what they may come to, and the fraction of these that must settle it. */
 const MORE = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 22];
 const DRAWS = 48;
 /** Places of the scatter while they are judged. */

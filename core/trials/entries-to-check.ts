@@ -64,7 +64,7 @@ function entriesOf(design: CarDesign, wind: Wind): Entry[] {
 }
 
 /**
- * The entries of a car and its wind that, each alone, would make its likeliest run come as far as was measured, m: the least change first, at
+ * The entries of a car and its wind that, each alone, would make its most likely run come as far as was measured, m: the least change first, at
  * most three. By the run model, searched over a quarter to four times what is entered.
  */
 export function entriesToCheck(design: CarDesign, wind: Wind, distance: number): EntryToCheck[] {

@@ -13,7 +13,7 @@ import { posteriorChanges, type PosteriorChange } from './posterior-change.ts';
 import { nextChanges } from './next-change.ts';
 import { selectRuns } from './select-runs.ts';
 
-/** A car, its runs and what is asked of them. */
+/** A car, its runs, and what to predict. */
 export interface FitRequest {
   readonly design: CarDesign;
   readonly runs: readonly RunRecord[];
@@ -47,9 +47,9 @@ export interface FitReport {
   readonly earlier: { readonly groups: number; readonly runs: number };
   /** Runs for which it was not wound: under a hundredth of a turn. */
   readonly unwound: number;
-  /** Whether the search for the likeliest car came to its end: else what is told is of the best that it tried. */
+  /** Whether the search for the most likely car came to its end: else what is reported is of the best that it tried. */
   readonly isSettled: boolean;
-  /** How the runs lie to what was thought of such a car before any. */
+  /** How the runs lie to what was expected of such a car before any. */
   readonly before: GroupCheck | null;
   readonly signs: SignsInRuns;
   readonly causes: readonly { readonly id: string; readonly probability: number; readonly metres: number }[];

@@ -5,7 +5,7 @@ import { builtWith, likelyCar } from './fit/built-car.ts';
 import type { FittedCar } from './fit/fit-car.ts';
 import { mixtureOf, type Row } from './fit/predict-fitted.ts';
 
-/** Standard deviations that a value must have moved, or share of its spread that must be gone, to be worth writing down. */
+/** Standard deviations that a value must have moved, or fraction of its spread that must be gone, to be worth writing down. */
 const MOVED = 0.15;
 const NARROWED = 0.95;
 const STEP = 0.25;
@@ -14,7 +14,7 @@ const STEP = 0.25;
 export function valueRow({ unknowns, mapEstimate: place }: FittedCar, design: CarDesign, key: ValueKey): Row | null {
   const isInUnits = SPREAD_IN_UNITS.has(key);
   if (!isInUnits && valueOf(design, key).value <= 0) return null;
-  // Without the fading, which hangs on the winding.
+  // Without the fading, which depends on the winding.
   const car = likelyCar(design, { kind: 'full' }, 0);
   const likely = place.slice(0, unknowns.length);
   const read = (off: Float64Array): number => {

@@ -11,7 +11,7 @@ export interface FloorSlope {
   readonly back: number;
   /** m, what a level floor would give: the mean resistance of both ways on the same energy. */
   readonly level: number;
-  /** Rise over run along the way out; above 0 it leans uphill. And its standard deviation. */
+  /** Rise over run along the run out; above 0 it leans uphill. And its standard deviation. */
   readonly slope: number;
   readonly deviation: number;
 }
@@ -46,7 +46,7 @@ interface Way {
   readonly spread: number;
 }
 
-/** The lean of a floor from distances of one car both ways, with the energy that the model says the way takes of it; null where that cannot be told. */
+/** The lean of a floor from distances of one car both ways, with the energy that the model says the way takes of it; null where that cannot be determined. */
 export function floorSlopeFromRuns(design: CarDesign, wind: Wind, out: readonly number[], back: readonly number[]): FloorSlope | null {
   const spent = energyOnTheWay(design, wind);
   return spent === null ? null : floorSlope(out, back, spent, standingWeight(design).mass);

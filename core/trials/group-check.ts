@@ -54,7 +54,7 @@ function atLeast(count: number, runs: number, chance: number): number {
 export const mostRun = <G extends TrialGroup>(groups: readonly G[]): G =>
   groups.reduce((best, group) => (group.runs.length >= best.runs.length ? group : best));
 
-/** The check of a group against what was thought of such a car before any run; null where it cannot run. */
+/** The check of a group against what was expected of such a car before any run; null where it cannot run. */
 export function checkBefore(group: TrialGroup, options: Pick<FitOptions, 'more' | 'workspace'> = {}): GroupCheck | null {
   const before = fitCar([], { ...options, designs: [group.design] });
   const prediction = before && predictFitted(before, group.design, group.wind, group);

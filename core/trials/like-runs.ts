@@ -3,7 +3,7 @@ import { isSameBuild, isSameCar, isSameContent, isSameWind } from '../car/same-d
 import type { RunTallies } from '../schema/stored.ts';
 import { sumsTogether, type RunSums } from './spread.ts';
 
-/** Runs of one car as it was, wound alike: they have one prediction and may be averaged. */
+/** Runs of one car as it was, with the same winding: they have one prediction and may be averaged. */
 export interface LikeRuns {
   readonly wind: Wind;
   readonly design: CarDesign;
@@ -39,7 +39,7 @@ export function groupedRuns({ tallies, designs }: Pick<RunTallies, 'tallies' | '
   return groups;
 }
 
-/** Runs of one car on one floor, wound alike. */
+/** Runs of one car on one floor, with the same winding. */
 export const likeRuns = (data: Pick<RunTallies, 'tallies' | 'designs'>): LikeRuns[] => groupedRuns(data, 'like');
 
 /** Whether a run of this design, wound so, is one of a group. */

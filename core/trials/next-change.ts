@@ -30,7 +30,7 @@ export interface SuggestedChange {
   /** In words, from what to what. */
   readonly words: string;
   readonly design: CarDesign;
-  /** How much better by what is asked, in its unit, of the cars that the runs allow: the middle, and where 9 in 10 lie. */
+  /** How much better by the goal, in its unit, of the cars that the runs allow: the middle, and where 9 in 10 lie. */
   readonly gain: number;
   readonly low: number;
   readonly high: number;
@@ -71,7 +71,7 @@ const PLACES = [0.03, 0.15, 0.27, 0.39, 0.51, 0.63, 0.75, 0.87, 0.97];
 const DRAWS = 60;
 const SHORTLIST = 14;
 const MAX_CHANGES = 6;
-/** A gain below this share of what is asked is hidden by the scatter. */
+/** A gain below this fraction of the goal is hidden by the scatter. */
 const MIN_RELATIVE_GAIN = 0.04;
 const MIN_CHANCE = 0.8;
 /** 9 in 10. */
@@ -84,7 +84,7 @@ const OF_FREEING = 25;
 interface Draw {
   /** Standard deviations of each unknown. */
   readonly place: Float64Array;
-  /** How wide what is not known of a part that is new may be, in the spreads it was thought to have. */
+  /** How wide what is not known of a part that is new may be, in prior standard deviations. */
   readonly width: number;
   /** ln that the model lacks of a changed car against what it lacked of this one. */
   readonly lacking: number;
@@ -120,7 +120,7 @@ function drawsOf(fitted: FittedCar, design: CarDesign, count: number): Draw[] {
   });
 }
 
-/** What a car comes to by what is asked, and how far. */
+/** What a car comes to by the goal, and how far. */
 interface Ran {
   readonly score: number;
   readonly distance: number;
@@ -135,7 +135,7 @@ function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly L
   return { score: scoreOf(design, result, built.numbers), distance: result.distance };
 }
 
-/** Runs of a design for each of the cars that the fit allows; what a change brings anew, and no run has told of, is drawn too. Null where one cannot run. */
+/** Runs of a design for each of the cars that the fit allows; what a change brings again, and no run has told of, is drawn too. Null where one cannot run. */
 function runsOf(fitted: FittedCar, design: CarDesign, draws: readonly Draw[]): readonly (Ran | null)[] {
   const known = new Set(fitted.unknowns.map(({ id }) => id));
   const fresh = latentParameters([design]).filter(({ id }) => !known.has(id));
@@ -146,7 +146,7 @@ function runsOf(fitted: FittedCar, design: CarDesign, draws: readonly Draw[]): r
   );
 }
 
-/** Verdict and excess of each check of a design that fails, by its id; the excess as a share of its limit. */
+/** Verdict and excess of each check of a design that fails, by its id; the excess as a fraction of its limit. */
 function failing(
   design: CarDesign,
 ): ReadonlyMap<string, { readonly rank: number; readonly excess: number; readonly title: string }> | null {
@@ -216,7 +216,7 @@ export const allChanges = (design: CarDesign): CarDesign[] =>
     return run !== null && stoppedBy(candidate, run) === null;
   });
 
-/** The design itself is what a lever, band or wheel is called by: of several places along one way the best is kept. */
+/** The design itself is what a lever, band or wheel is called by: of several places along one dimension the best is kept. */
 const whatChanges = (from: CarDesign, to: CarDesign): string =>
   Object.keys({ ...from, ...to })
     .filter((key) => JSON.stringify(from[key as keyof CarDesign]) !== JSON.stringify(to[key as keyof CarDesign]))
@@ -224,7 +224,7 @@ const whatChanges = (from: CarDesign, to: CarDesign): string =>
     .join(' ');
 
 /**
- * Changes ranked by what they gain under the fitted car, by what is asked. Recommended are only those by which four in five draws gain, and
+ * Changes ranked by what they gain under the fitted car, by the goal. Recommended are only those by which four in five draws gain, and
  * by more than the scatter hides. `own`: parts in the drawer.
  */
 export function nextChanges(

@@ -32,9 +32,9 @@ const chanceWords = (chance: number): string => (chance < 0.05 ? 'hardly any' : 
 /** Runs alike that show how much luck is in one. */
 const MIN_LIKE_RUNS = 3;
 
-/** A car that is less likely to do what is asked is changed before it is built. */
+/** A car that is less likely to meet its goal is changed before it is built. */
 const EVEN = 0.5;
-/** Share of what is not known from which it is worth measuring before it runs. */
+/** Fraction of what is not known from which it is worth measuring before it runs. */
 const WORTH_MEASURING = 0.3;
 
 /** Whether what is to be expected of a car decides what is next: before its runs tell more. */
@@ -42,7 +42,7 @@ export const needsOutlook = ({ canRun, brokenRule, hasBrief, runs }: Omit<CarInB
   canRun && brokenRule === null && hasBrief && runs < MIN_LIKE_RUNS;
 
 /**
- * The one thing that brings a car further now, from what is known of it at a glance: whether it can run; keeps the rules; knows what is asked;
+ * The one thing that brings a car further now, from what is known of it at a glance: whether it can run; keeps the rules; knows the goal;
  * is likely to do it; is built; has a part worth measuring; ran; and then what its runs tell.
  */
 export function nextThing(car: CarInBrief): NextThing {
@@ -77,14 +77,14 @@ export function nextThing(car: CarInBrief): NextThing {
 
 /** A fault that is so likely, though not sure, is looked for before anything is changed. */
 const LIKELY = 0.4;
-/** Share of what is not known below which one more run tells little. */
+/** Fraction of what is not known below which one more run tells little. */
 const TELLS_LITTLE = 0.08;
 /** A car that comes as far as it is asked to in so many of its runs does what its brief asks. */
 const MEETS = 0.9;
 
 const inHundred = (fraction: number): string => `${Math.round(100 * fraction)} %`;
 
-/** What to do about the likeliest fault: look for it, or put right what was found; null where neither is to be done. */
+/** What to do about the most likely fault: look for it, or put right what was found; null where neither is to be done. */
 function aboutFault({ id, probability }: RankedCause, motor: MotorKind, checks: NonNullable<Evidence['checks']>): NextThing | null {
   if (probability < LIKELY) return null;
   const { check, cure, name, tells } = describeCause(id, motor);
@@ -93,11 +93,11 @@ function aboutFault({ id, probability }: RankedCause, motor: MotorKind, checks: 
   return checks[id] === 'confirmed' && cure && isRepairable(id) ? { station: 'tune', words: cure, reason } : null;
 }
 
-/** What is told besides the runs: what was found at the table, and the plan by which the last change is judged. */
+/** What is reported besides the runs: what was found at the table, and the plan by which the last change is judged. */
 export interface AlsoKnown {
   readonly checks?: NonNullable<Evidence['checks']>;
   readonly plan?: RunPlan | null;
-  /** What drives the car: faults are told in its words. */
+  /** What drives the car: faults are reported in its words. */
   readonly motor?: MotorKind;
 }
 

@@ -14,7 +14,7 @@ function lnDeviationOf(count: number): { readonly below: number; readonly varian
 }
 
 /**
- * What is thought of the scatter of a builder's runs by earlier groups of like runs (distances, m): between what is usual and what they
+ * Prior of the scatter of a builder's runs by earlier groups of like runs (distances, m): between what is usual and what they
  * show, the nearer to these the more there are. Of no group: what is usual. Runs that did not start tell nothing of it.
  */
 export function ownScatter(groups: readonly (readonly number[])[]): ScatterPrior {

@@ -7,18 +7,18 @@ import { outputsOf } from './fit/outputs.ts';
 import { distanceRow, linearFor, mixtureOf, rowOf, type Row } from './fit/predict-fitted.ts';
 import { runVariance, scatterDirections } from './fit/scatter.ts';
 
-/** A quantity against what was thought of it, as a share: 0.33 is a third more; and where 9 in 10 lie. */
+/** A quantity against its prior, as a fraction: 0.33 is a third more; and where 9 in 10 lie. */
 export interface PosteriorChange {
   readonly more: number;
   readonly low: number;
   readonly high: number;
-  /** Share of what was not known of it that is still not known. */
+  /** Fraction of what was not known of it that is still not known. */
   readonly left: number;
 }
 
 const TAIL_PROBABILITY = 0.05;
 
-/** What the runs told of a car, fully wound: how much resists it on its way, and how much energy its motor gives back. */
+/** What the runs told of a car, fully wound: how much resists it along its run, and how much energy its motor gives back. */
 export function posteriorChanges(
   fitted: FittedCar,
   design: CarDesign,
@@ -51,7 +51,7 @@ export function posteriorChanges(
 /** Something more that could be measured of a car. */
 export interface FurtherRun {
   readonly id: 'half' | 'three-quarters' | 'full' | 'stop-time-half' | 'stop-time-full';
-  /** Share of what is still not known of the full winding that it would take away. */
+  /** Fraction of what is still not known of the full winding that it would take away. */
   readonly fraction: number;
 }
 

@@ -7,7 +7,7 @@ import { spreadOf, type RunSums } from './spread.ts';
 export interface RunDeviation {
   /** How much further than expected. */
   readonly apart: number;
-  /** What it is held against: runs wound alike before it, or what was predicted. */
+  /** What it is held against: runs with the same winding before it, or what was predicted. */
   readonly of: 'runs' | 'prediction';
   /** 'within': luck alone explains it; 'beyond': it does not; 'wall': it would have gone further, so it says no more than that. */
   readonly luck: 'within' | 'beyond' | 'wall';
@@ -18,11 +18,11 @@ const TWO_SIDED = 0.975;
 /** Runs before it that are needed to know this car's own scatter. */
 const OWN = 3;
 
-/** What is thought of the scatter before counts as so many degrees of freedom: an ln-normal of spread ½ is about as wide as a χ² of two. */
+/** Prior of the scatter before counts as so many degrees of freedom: an ln-normal of spread ½ is about as wide as a χ² of two. */
 const PRIOR_FREEDOM = 2;
 
 /**
- * Whether one more run is within luck: with three or more runs alike before it, within t s √(1 + 1/n) of their mean (Student's t for one
+ * Whether one more run is within luck: with three or more like runs before it, within t s √(1 + 1/n) of their mean (Student's t for one
  * more observation), where s² weighs how they lie with the usual scatter: (ν₀ s₀² + (n − 1) s²)/(ν₀ + n − 1), the scaled inverse χ² of any
  * text of Bayesian statistics; three runs of 5.00 m do not make 5.01 m a wonder. Else within 1.96 times the usual scatter of the prediction.
  * A wall hit short of what was expected says nothing yet.

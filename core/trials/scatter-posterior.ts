@@ -33,11 +33,11 @@ export const logRuns = (runs: readonly ScoredRun[]): OrderedRun[] =>
 /** Places of the scatter, half of them to either side, and how far they reach in the prior’s spreads. */
 const SCATTER_NODES = 25;
 const REACH = 3;
-/** One run in so many is an odd one, whose scatter is so many times as wide. Our estimates. */
+/** One run in so many is an odd one, whose scatter is this many times as wide. Our estimates. */
 const OUTLIER_PROBABILITY = 1 / 20;
 const OUTLIER_WIDTH = 6;
 
-/** What is thought of how runs change from one to the next: ln, a normal. */
+/** Prior of how runs change from one to the next: ln, a normal. */
 interface Drift {
   readonly fraction: number;
   readonly middle: number;
@@ -57,7 +57,7 @@ const BEYOND = Math.log(3) / 2;
 const BEYOND_SPREAD = Math.log(3) / Math.sqrt(12);
 const MAX_ITERATIONS = 8;
 const STEP_TOLERANCE = 0.05;
-/** ln below the likeliest from which a place counts for nothing. */
+/** ln below the most likely from which a place counts for nothing. */
 const NEGLIGIBLE_LOG_WEIGHT = 8;
 
 /** ln of how much likelier an odd run is than another, at the middle. */
@@ -107,7 +107,7 @@ interface MeansAt {
 
 /**
  * Means of groups at one scatter, by expectation and maximisation over which runs are odd ones, with a trend that all runs share, as far as it is thought of;
- * ln of how well they explain the runs, by Laplace. Means are told for the middle of all runs. Source: Aitkin and Wilson, Technometrics 22
+ * ln of how well they explain the runs, by Laplace. Means are reported for the middle of all runs. Source: Aitkin and Wilson, Technometrics 22
  * (1980) 325 (contaminated normal by EM); analysis of covariance, of any text.
  */
 function meansAt(groups: readonly (readonly OrderedRun[])[], scatter: number, { middle: usual, spread: wide }: Drift): MeansAt {

@@ -12,13 +12,13 @@ export interface ScoredRun {
   readonly value: number;
   readonly atLeast: boolean;
   readonly hasStarted: boolean;
-  /** Which it was of all runs that are compared, from 0; as they are listed unless told otherwise. */
+  /** Which it was of all runs that are compared, from 0; as they are listed by default. */
   readonly order?: number;
 }
 
 /** By what runs are compared. */
 export interface Scoring {
-  /** What is asked, or the distance where that was not measured of these runs. */
+  /** The goal, or the distance where that was not measured of these runs. */
   readonly by: 'goal' | 'distance';
   /** The less the better. */
   readonly isLess: boolean;
@@ -26,7 +26,7 @@ export interface Scoring {
   readonly target: number | null;
 }
 
-/** Runs of two cars that are alike in all else: floor, winding, direction. */
+/** Runs of two cars that are otherwise the same: floor, winding, direction. */
 export interface ComparableRuns {
   readonly before: readonly RunOfCar[];
   readonly after: readonly RunOfCar[];
@@ -62,7 +62,7 @@ export function pairsOfRuns(before: readonly RunOfCar[], after: readonly RunOfCa
 export const comparable = (pairs: readonly ComparableRuns[]): ComparableRuns[] =>
   pairs.filter(({ before, after }) => before.length > 0 && after.length > 0);
 
-/** Runs of each that have to tell what is asked, before they are compared by it. */
+/** Runs of each that have to tell what counts, before they are compared by it. */
 const FEWEST = 2;
 const BY_DISTANCE: Scoring = { by: 'distance', isLess: false, target: null };
 
@@ -76,7 +76,7 @@ function scoreOf(goal: Goal, { design, record }: RunOfCar): number | null {
   return value !== null && value > 0 ? value : null;
 }
 
-/** How pairs of runs are compared at a goal: by what is asked where enough of both tell it, else by distance. */
+/** How pairs of runs are compared at a goal: by the goal where enough of both tell it, else by distance. */
 export function scored(goal: Goal, pairs: readonly ComparableRuns[]): { readonly scoring: Scoring; readonly runs: readonly ScoredRuns[] } {
   const countOf = (side: keyof ComparableRuns): number =>
     pairs.flatMap((pair) => pair[side]).filter((run) => !didNotStart(run.record.outcome) && scoreOf(goal, run) !== null).length;

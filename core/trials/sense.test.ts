@@ -13,7 +13,7 @@ const FULL = { kind: 'full' } as const;
 const HALF: Wind = { kind: 'turns', turns: Math.round(fullTurns(design)) / 2 };
 const random = randomGenerator(11);
 
-/** Runs that scatter by 5 % about a share of what is thought. */
+/** Runs that scatter by 5 % about a fraction of what is thought. */
 function runsAt(wind: Wind, count: number, share = 0.85): TrialRun[] {
   const prediction = predictRun(design, wind);
   const middle = prediction.kind === 'ran' ? share * prediction.result.distance : NaN;

@@ -3,7 +3,7 @@ import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts'
 import { signsInRuns, type RunInOrder } from './signs-in-runs.ts';
 
 const inOrder = (distances: readonly number[], first = 1): RunInOrder[] => distances.map((distance, i) => ({ distance, order: first + i }));
-/** Groups of five runs with 5 % scatter, each changed as it is told by its order. */
+/** Groups of five runs with 5 % scatter, each changed as its order says. */
 function groupsOf(count: number, seed: number, by: (order: number, chance: () => number) => number): RunInOrder[][] {
   const random = randomGenerator(seed);
   const normal = (): number => standardNormal(Math.min(Math.max(random(), 1e-9), 1 - 1e-9));

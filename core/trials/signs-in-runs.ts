@@ -13,7 +13,7 @@ export type Sign = 'seen' | 'not-seen' | 'cannot-tell';
 
 /** What runs that are alike show besides how far they go. */
 export interface SignsInRuns {
-  /** Whether they grow longer or shorter, and by how much from one run to the next, as a share. */
+  /** Whether they grow longer or shorter, and by how much from one run to the next, as a fraction. */
   readonly drift: Sign;
   readonly perRun: number;
   /** Whether some are odd, and which of all runs these were. */
@@ -84,7 +84,7 @@ export function signsInRuns(groups: readonly (readonly RunInOrder[])[]): SignsIn
   };
 }
 
-/** A run about the mean of those like it: ln that it is off, runs since their middle, and the share of its own that the mean leaves it. */
+/** A run about the mean of those like it: ln that it is off, runs since their middle, and the fraction of its own that the mean leaves it. */
 interface Residual {
   readonly off: number;
   readonly since: number;

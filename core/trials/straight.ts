@@ -17,12 +17,12 @@ export interface Straightening {
   readonly curvature: number;
   readonly low: number;
   readonly high: number;
-  /** 1/m that the floor makes of it along the way out; null without runs both ways. */
+  /** 1/m that the floor makes of it along the run out; null without runs both ways. */
   readonly ofFloor: number | null;
   /** m that it drifts over its mean way, most likely. */
   readonly drift: number;
   readonly distance: number;
-  /** What to move, each by itself; m by which that is sure. Empty where it cannot be told from straight. */
+  /** What to move, each by itself; m by which that is sure. Empty where it cannot be determined from straight. */
   readonly moves: readonly AxleMove[];
   readonly within: number;
 }

@@ -13,7 +13,7 @@ export interface Trend {
 /** Runs up to which the chance is counted out, as in the tables. */
 const COUNTED = 33;
 
-/** Shares of all orders of `taken` things among `all` that have 0, 1, … inversions against the others: the Gaussian binomial coefficient. */
+/** Fractions of all orders of `taken` things among `all` that have 0, 1, … inversions against the others: the Gaussian binomial coefficient. */
 function inversionsOf(taken: number, all: number): readonly number[] {
   // Row by row: the last thing is one of those taken, or it stands behind all of them.
   let row: readonly (readonly number[])[] = [[1]];
@@ -27,7 +27,7 @@ function inversionsOf(taken: number, all: number): readonly number[] {
   return row[taken]!;
 }
 
-/** Share of all orders of some values, in groups of these sizes that are alike, with at most so many inversions: each group among those before it. */
+/** Fraction of all orders of some values, in groups of these sizes that are alike, with at most so many inversions: each group among those before it. */
 function atMostInversions(groups: readonly number[], most: number): number {
   let [counts, placed]: [readonly number[], number] = [[1], 0];
   for (const size of groups) {

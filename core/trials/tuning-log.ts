@@ -27,13 +27,13 @@ export interface LogEntry {
   readonly isKept: boolean;
 }
 
-/** What was put right on a car, and when, by the versions that were kept of it. */
+/** What was put right on a car, and when, by the versions that were stored of it. */
 export const repairsIn = (versions: readonly StoredVersion[]): Repair[] =>
   versions.flatMap(({ record: { putRight, keptAt } }) => (putRight ? [{ fault: putRight, at: keptAt }] : []));
 
 type Made = StoredVersion['record'];
 
-/** Runs before and after a change, in pairs that are alike in all else. What was put right changes no design: there the day tells. */
+/** Runs before and after a change, in pairs that are otherwise the same. What was put right changes no design: there the day tells. */
 function runsAround(before: Made, after: Made, runs: readonly RunOfCar[]): ComparableRuns[] {
   const counted = runs.filter(({ record }) => !record.leftOut);
   const isOf = (build: Made, { design, record }: RunOfCar): boolean =>
@@ -69,14 +69,14 @@ function lineOf(versions: readonly StoredVersion[], design: CarDesign): Readonly
   return line;
 }
 
-/** The changes that were kept as versions, the newest first, each judged by the runs before and after it. `versions`: the newest first. */
+/** The changes that were stored as versions, the newest first, each judged by the runs before and after it. `versions`: the newest first. */
 export function tuningLog(versions: readonly StoredVersion[], design: CarDesign, runs: readonly RunOfCar[]): LogEntry[] {
   const line = lineOf(versions, design);
   const groups = trialGroups(
     runs.filter(({ record }) => !record.leftOut),
     repairsIn(versions),
   );
-  /** What is thought of the scatter by the groups that are not compared. */
+  /** Prior of the scatter by the groups that are not compared. */
   const scatterBeside = (...made: readonly Made[]): ScatterPrior =>
     ownScatter(
       groups

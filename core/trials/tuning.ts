@@ -36,7 +36,7 @@ import { straightening, type Straightening } from './straight.ts';
 import { selectRuns } from './select-runs.ts';
 import type { Repair, LikeRunGroup } from './trial-groups.ts';
 
-/** One run: m, and which it was of all that are told, counted from 1. */
+/** One run: m, and which it was of all that are reported, counted from 1. */
 export interface TunedRun {
   readonly id: string | undefined;
   readonly distance: number;
@@ -56,9 +56,9 @@ export interface TunedGroup {
   readonly distances: readonly TunedRun[];
   /** Mean and scatter with its interval of those that started, walls as "at least"; null for fewer than two that stopped. */
   readonly spread: GroupSpread | null;
-  /** Share of runs that go beyond a distance (Kaplan and Meier), where the wall hides how far some would; null where none was hit. */
+  /** Fraction of runs that go beyond a distance (Kaplan and Meier), where the wall hides how far some would; null where none was hit. */
   readonly beyond: readonly (readonly [distance: number, share: number])[] | null;
-  /** The likeliest car's, the fitted car's mean and its next run. */
+  /** The most likely car's, the fitted car's mean and its next run. */
   readonly predicted: number | null;
   readonly fitted: Interval | null;
   readonly next: Interval | null;
@@ -67,7 +67,7 @@ export interface TunedGroup {
   readonly check: GroupCheck | null;
 }
 
-/** The distance against the turns: as thought, and as fitted. */
+/** The distance against the turns: as expected, and as fitted. */
 export interface CurvePoint {
   readonly turns: number;
   readonly thought: number | null;
@@ -89,9 +89,9 @@ export interface Tuning {
   readonly earlier: { readonly groups: number; readonly runs: number };
   /** Runs for which it was not wound: they are not in the fit either. */
   readonly unwound: number;
-  /** Whether the search for the likeliest car came to its end: else all is told of the best that it tried. */
+  /** Whether the search for the most likely car came to its end: else all is reported of the best that it tried. */
   readonly isSettled: boolean;
-  /** How the runs lie to what was thought of such a car before any; and the entries that would explain them, where that is far off. */
+  /** How the runs lie to what was expected of such a car before any; and the entries that would explain them, where that is far off. */
   readonly before: (GroupCheck & { readonly entries: readonly EntryToCheck[] }) | null;
   readonly signs: SignsInRuns;
   readonly curve: readonly CurvePoint[];
@@ -100,10 +100,10 @@ export interface Tuning {
   readonly full: {
     readonly mean: Interval;
     readonly next: Interval;
-    /** The way it ran last, where that is told. */
+    /** The way it ran last, where that is reported. */
     readonly direction?: 'out' | 'back' | undefined;
     readonly fork: { readonly holds: number; readonly spins: number } | null;
-    /** Chance that its next run comes as far as the brief asks; null where that is not what is asked. */
+    /** Chance that its next run comes as far as the brief asks; null where that is not the goal. */
     readonly reaches: number | null;
   } | null;
   readonly scatter: number;
@@ -112,7 +112,7 @@ export interface Tuning {
   readonly causes: WeighedCauses | null;
   /** Put right since it last ran: no run shows yet what that brought. */
   readonly putRight: readonly RepairableFault[];
-  /** Whether the car has run as it stands, on whatever floor. */
+  /** Whether the car has run as it is, on whatever floor. */
   readonly hasRun: boolean;
   readonly noted: RunObservations;
   readonly next: NextChanges | null;
@@ -143,7 +143,7 @@ function tunedGroup(
   const { design, wind, direction, faults, of } = group;
   const outcomes = of.map(({ record }) => record.outcome);
   const prediction = predictFitted(fitted, design, wind, { direction, faults });
-  // How much a fault took is told only by runs that were made with it.
+  // How much a fault took is reported only by runs that were made with it.
   const others = groups.filter((other) => other !== group);
   const isTold = others.length > 0 && faults.every((fault) => others.some((other) => other.faults.includes(fault)));
   const without = isTold ? predictFitted(leaveOut(fitted, groups.indexOf(group)), design, wind, { direction, faults }) : null;
@@ -166,7 +166,7 @@ function tunedGroup(
   };
 }
 
-/** How like runs lie to what was thought before any, with the entries that would explain them where that is far off. */
+/** How like runs compare with the prior, with the entries that would explain them where that is far off. */
 function beforeRuns(group: LikeRunGroup, options: Pick<FitOptions, 'more' | 'workspace'>): Tuning['before'] {
   const check = checkBefore(group, options);
   if (!check) return null;

@@ -10,11 +10,11 @@ export interface TurnsForRoom {
   readonly turns: number;
   /** Whether that is a full wind. */
   readonly isFull: boolean;
-  /** Share of such cars that stop before the wall fully wound. */
+  /** Fraction of such cars that stop before the wall fully wound. */
   readonly stopFully: number;
 }
 
-/** Cars in the sample, and the share of them that must stop before the wall. */
+/** Cars in the sample, and the fraction of them that must stop before the wall. */
 const CARS = 64;
 const ROOM_PROBABILITY = 0.9;
 /** A counter of half turns shows no finer. */

@@ -18,7 +18,7 @@ const MOST_ORDERS = 200_000;
 
 const ROUNDING = 1e-9;
 
-/** Share of all ways to share the runs out whose difference of means is as large as this one: twice that of the rarer side; null for too many ways. Source: Fisher, Pitman. */
+/** Fraction of all ways to share the runs out whose difference of means is as large as this one: twice that of the rarer side; null for too many ways. Source: Fisher, Pitman. */
 export function permutationP(before: readonly number[], after: readonly number[]): number | null {
   const all = [...before, ...after];
   const take = before.length;

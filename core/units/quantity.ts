@@ -107,7 +107,7 @@ function withUnit(number: string, quantity: Quantity, system: UnitSystem): strin
   return unit === '' || unit === '°' ? `${number}${unit}` : `${number}\u00a0${unit}`;
 }
 
-/** Half of what cars like one another differ by, as a share of the distance, where no range is at hand. Our estimate: what ranges of plain cars are. */
+/** Half of what cars like one another differ by, as a fraction of the distance, where no range is at hand. Our estimate: what ranges of plain cars are. */
 export const USUAL_HALF_WIDTH = 0.25;
 
 /**
@@ -136,7 +136,7 @@ export function formatPredictedRange(
 export const formatAbout = (value: number, quantity: Quantity, system: UnitSystem): string =>
   `about ${formatPredicted(value, quantity, system)}`;
 
-/** A formatter of one’s own: predicted values like all others, unless told how. */
+/** A formatter of one’s own: predicted values like all others, unless it says how. */
 export const formatBy = (text: FormatValue, predicted: Format['predicted'] = text): Format =>
   Object.assign((value: number, quantity: Quantity) => text(value, quantity), { predicted });
 
@@ -159,7 +159,7 @@ export const plainly = (format: Format): Format => {
   );
 };
 
-/** A unit that a value is told in, whatever units are shown: so many SI units make one. */
+/** A unit that a value is reported in, whatever units are shown: so many SI units make one. */
 export interface OwnUnit {
   readonly unit: string;
   readonly factor: number;
@@ -194,7 +194,7 @@ const decimal = (text: string): number => Number(text.replace(',', '.'));
 
 /**
  * Reads what a person typed for a quantity. A bare number is in the shown unit of `system`; parts add up (`3 ft 4 in`);
- * a comma may stand for the decimal point.
+ * a comma may represent the decimal point.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Typed {
   const shown = unitOf(quantity, system);

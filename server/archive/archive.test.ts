@@ -39,7 +39,7 @@ function changed(zip: Uint8Array, place: string, change: (text: string) => strin
   const files = unzipSync(zip);
   return zipSync({ ...files, [place]: strToU8(change(strFromU8(files[place] ?? new Uint8Array()))) });
 }
-/** All that is kept, to be compared. */
+/** All that is stored, to be compared. */
 const contents = ({ db }: Served): unknown =>
   [...RESOURCE_KINDS.map((kind) => SERVED[kind].table), 'car_history', 'replaced_content'].map((table) =>
     db

@@ -13,7 +13,7 @@ import { NotAnArchive, openZip, type ZippedFile } from './zip-files.ts';
 /** Things written in one transaction, and ms of work at once: requests in between wait for these at most. */
 const BATCH = 100;
 const TURN = 25;
-/** Differing and removed things, and faults, that are told one by one. */
+/** Differing and removed things, and faults, that are reported one by one. */
 const MOST_TOLD = 200;
 /** The version of the archive's format that is read here. */
 const FORMAT_VERSION = 1;

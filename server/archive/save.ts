@@ -44,7 +44,7 @@ interface RunRow {
   readonly design_id: string | null;
 }
 
-/** Every file of an archive but for its zip: what is kept and not removed, each text as it stands. */
+/** Every file of an archive but for its zip: what is stored and not removed, each text as it is. */
 function* filesOf(db: Db, savedAt: Date): Generator<File> {
   const here = 'deleted_at IS NULL';
   const ofCarHere = `car_id IN (SELECT id FROM cars WHERE ${here})`;

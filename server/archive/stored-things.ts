@@ -16,7 +16,7 @@ import { SERVED } from '../resources.ts';
 /** A thing of an archive that is stored by itself. */
 export type Thing = Exclude<ArchiveEntry, { kind: 'manifest' | 'earlier' | 'change' }>;
 
-/** The kind and id of what a thing belongs to; null where it stands for itself. */
+/** The kind and id of what a thing belongs to; null where it stands alone. */
 export function ownerOf(thing: Thing): { readonly kind: 'car' | 'meet'; readonly id: string } | null {
   if (thing.kind === 'run' || thing.kind === 'version') return { kind: 'car', id: thing.carId };
   if (thing.kind === 'entry' || thing.kind === 'result') return { kind: 'meet', id: thing.content.meet };

@@ -20,7 +20,7 @@ interface Demo {
   readonly cars: readonly {
     readonly id: string;
     readonly design: CarDesign;
-    /** In the order they were kept, each grown from the one before unless it names another. */
+    /** In the order they were stored, each grown from the one before unless it names another. */
     readonly versions: readonly { readonly id: string; readonly record: Omit<CarVersion, 'format' | 'version'> }[];
     readonly runs: readonly { readonly id: string; readonly record: Omit<RunRecord, 'format' | 'version' | 'design'> }[];
   }[];
@@ -35,7 +35,7 @@ export function loadDemo(db: Db): void {
   const read = (file: string): unknown => JSON.parse(readFileSync(new URL(file, import.meta.url), 'utf8'));
   const { cars, parts, session } = read('skerrow.json') as Demo;
   const [carTable, partTable, versionTable, runTable] = [carQueries(db), partQueries(db), versionQueries(db), runQueries(db)];
-  // One second apart, so that they stand in this order.
+  // One second apart, so that they are in this order.
   const keptAt = (index: number): string => new Date(Date.UTC(2026, 10, 20, 18, 0, index)).toISOString();
   db.transaction(() => {
     briefQueries(db).write(TROPHY, 0, read('skerrow-lull-trophy.brief.json') as Brief, keptAt(0));
@@ -49,7 +49,7 @@ export function loadDemo(db: Db): void {
       for (const { id: versionId, record } of versions)
         versionTable.write(versionId, id, 0, { format: 'nimble-axle/car-version', version: 1, ...record }, record.keptAt);
       for (const run of runs) {
-        // A run was made with the version it names, else with the car as it stands.
+        // A run was made with the version it names, else with the car as it is.
         const ranWith = versions.find((version) => version.id === run.record.carVersion)?.record.design ?? design;
         const record: RunRecord = { format: 'nimble-axle/run-record', version: 1, ...run.record, session: session.id, design: ranWith };
         runTable.write(run.id, id, 0, record, run.record.ranAt);

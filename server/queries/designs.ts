@@ -22,7 +22,7 @@ export function designQueries(db: Db) {
       if (!find.get(id)) insert.run(id, JSON.stringify(design));
       return id;
     },
-    /** The design's text, as it was kept. */
+    /** The design's text, as it was stored. */
     get: (id: string): string | undefined => find.get(id)?.design,
   };
 }

@@ -11,7 +11,7 @@ export interface RunChoice {
   readonly turns: number | null | undefined;
   /** Made in this session; any where undefined. */
   readonly session?: string | undefined;
-  /** What they are ordered by, the newest first unless told otherwise. */
+  /** What they are ordered by, the newest first by default. */
   readonly order?: RunOrder;
 }
 

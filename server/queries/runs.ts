@@ -40,7 +40,7 @@ export function runQueries(db: Db) {
       const row = find.get(id, carId);
       return row && storedRunOf(row, designsOf([row.design_id]));
     },
-    /** Whether just this run is kept, told by its text: false may still be the same in another order of keys. */
+    /** Whether just this run is stored, told by its text: false may still be the same in another order of keys. */
     isKept: (id: string, carId: string, { design, ...record }: RunRecord): boolean => {
       const row = find.get(id, carId);
       return row !== undefined && row.design_id === designs.idOf(design) && row.record === JSON.stringify(record);

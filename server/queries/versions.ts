@@ -11,7 +11,7 @@ interface Row {
   readonly record: string;
 }
 
-/** Versions of a car that were kept by name. */
+/** Versions of a car that were stored by name. */
 export function versionQueries(db: Db) {
   const storedOf = (row: Row): Listed<StoredVersion> =>
     readRow(

@@ -67,7 +67,7 @@ async function openBesideServer(task: ImportTask): Promise<ArchiveReport> {
   }
 }
 
-/** Everything at once: saved as one zip, and opened beside what is here. `onTaken` is told when something was taken in. */
+/** Everything at once: saved as one zip, and opened beside what is here. `onTaken` is called when something was taken in. */
 export function archiveRoutes(store: Store, onTaken: () => void): Router {
   const router = Router();
   router.get('/', async (request, response) => {

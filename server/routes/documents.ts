@@ -11,7 +11,7 @@ import { resourceRoutes } from './resource-routes.ts';
 /** Things of a list that one answer holds at most. */
 export const MOST_DOCUMENTS = 500;
 
-/** Things that stand for themselves, for all cars: the list, in pages (`?limit=500&offset=0`), and each by its id. */
+/** Things that stand alone, for all cars: the list, in pages (`?limit=500&offset=0`), and each by its id. */
 export function documentRoutes<T extends object, S extends Kept & { readonly updatedAt: string }>(
   store: Store,
   kind: Exclude<DocumentKind, OfMeetKind | 'photo' | 'meet'>,

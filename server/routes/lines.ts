@@ -5,7 +5,7 @@ import { sendProblem } from '../problem.ts';
 /** Bytes of lines that are taken at once. */
 const MOST = '64kb';
 
-/** Lines that any program posts, handed on to every page that listens, as they came: nothing is kept. */
+/** Lines that any program posts, handed on to every page that listens, as they came: nothing is stored. */
 export function lineRoutes(): Router {
   const router = Router();
   const live = liveChannel({ most: 0, senderOf: () => null });

@@ -74,7 +74,7 @@ export function resourceRoutes<K extends Kept, T extends object>(resource: Resou
       refuse(response, carId === null ? 'Choose first which car this phone is for.' : 'This phone is for another car.');
       return false;
     }
-    // A stale write is told as such: who changed what else is not this sender.
+    // A stale write is reported as such: who changed what else is not this sender.
     if (!current || current.version !== baseVersion) return true;
     const field = forbiddenChange(response, kind, fieldsOf(contentOf(current)), asStored(fieldsOf(content)) as object);
     if (field !== null) refuse(response, `It may not change “${field}”.`);

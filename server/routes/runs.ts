@@ -16,7 +16,7 @@ import { carOf, ofCarHere } from './car-of.ts';
 import { resourceRoutes, UUID } from './resource-routes.ts';
 import { parsePagination } from './pagination.ts';
 
-/** Groups of like runs that are told, the newest first. */
+/** Groups of like runs that are reported, the newest first. */
 const MOST_TALLIES = 200;
 /** Designs that may be asked for at once: one car under so many names. */
 const MOST_DESIGNS = 50;

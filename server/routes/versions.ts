@@ -11,7 +11,7 @@ import { allowed } from '../rights.ts';
 import { carOf, ofCarHere } from './car-of.ts';
 import { resourceRoutes } from './resource-routes.ts';
 
-/** Versions of a car, kept by name; mounted below /cars/:carId. */
+/** Versions of a car, saved by name; mounted below /cars/:carId. */
 export function versionRoutes(store: Store, versions: VersionQueries, cars: CarQueries): Router {
   const router = Router({ mergeParams: true });
   router.use(allowed('version'), ofCarHere(cars));

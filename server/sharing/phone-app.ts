@@ -10,7 +10,7 @@ import type { Sharing } from './sharing.ts';
 
 const COOKIE = 'joined';
 
-/** A phone speaks to the address that was told it, from the page it got there. */
+/** A phone speaks to the address that it was told, from the page it got there. */
 const atOurAddress =
   (sharing: Sharing): RequestHandler =>
   ({ headers: { host, origin } }, response, next) => {

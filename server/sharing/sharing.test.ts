@@ -161,7 +161,7 @@ describe('what a phone may do', () => {
       403,
       'It may not change “carId”.',
     ]);
-    // A stale change is told as one, whoever changed what meanwhile.
+    // A stale change is reported as one, whoever changed what meanwhile.
     expect((await change('meet', { ...contents.meet, nextAt: '2026-11-21T19:30:00.000Z' }, 1))[0]).toBe(409);
     // A result stays in its meet, and is never overwritten.
     const elsewhere = crypto.randomUUID();

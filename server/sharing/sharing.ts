@@ -10,7 +10,7 @@ import { limitAttempts } from './attempts.ts';
 /** Lets phones of the local network join, from a press until a press; off at first. */
 export interface Sharing {
   readonly state: () => SharingState;
-  /** Begins, answering phones by `app`; while it goes on, draws new codes: those that were told before are good no more. Throws `CannotShare`. */
+  /** Begins, answering phones by `app`; while it goes on, draws new codes: those that were shown before are good no more. Throws `CannotShare`. */
   readonly begin: (app: RequestListener) => Promise<SharingState>;
   /** Begins again with the codes and phones from before a restart, where its owner wished so. */
   readonly resume: (app: RequestListener) => Promise<void>;
@@ -18,7 +18,7 @@ export interface Sharing {
   readonly keep: (isKept: boolean) => SharingState;
   /** Ends: no phone is joined any more. */
   readonly end: () => void;
-  /** Stops listening, as the program does; what is kept stays. */
+  /** Stops listening, as the program does; what is stored stays. */
   readonly close: () => void;
   /** A token for who types a code; null for a wrong one, 'wait' after too many. */
   readonly join: (code: unknown, from: string) => string | 'wait' | null;

@@ -4,7 +4,7 @@ import { api, problemLine, RUNS_ON_A_PAGE } from './api.ts';
 import type { AppDispatch } from './store.ts';
 import { toasted } from './toasts-slice.ts';
 
-/** Every readable run of a car with the design it was made with, the oldest first, page by page; null where one cannot be fetched, which is told. */
+/** Every readable run of a car with the design it was made with, the oldest first, page by page; null where one cannot be fetched, which is reported. */
 export async function allRunsOf(dispatch: AppDispatch, carId: string): Promise<readonly RunRecord[] | null> {
   const runs: RunRecord[] = [];
   for (let page = 0; ; page++) {

@@ -21,7 +21,7 @@ export interface QueuedRun {
 export interface QueuedPhoto {
   readonly id: string;
   readonly content: Photo;
-  /** Whether its run is stored: only then is it sent. Not told of those that were kept by an earlier program, which are sent. */
+  /** Whether its run is stored: only then is it sent. Not told of those that were stored by an earlier program, which are sent. */
   readonly isReady?: boolean;
   /** Why the program does not take it; null while it only has to wait. */
   readonly problem?: string | null;

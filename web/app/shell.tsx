@@ -36,7 +36,7 @@ function Entrance({ children }: { readonly children: React.ReactNode }) {
 /** The frame of every station: the rail at the left, on a phone along the bottom. A file dropped anywhere is opened. */
 export function Shell() {
   const cars = useCars();
-  // What is asked of cars is wanted in every station: it stays at hand.
+  // Briefs are wanted in every station: it stays at hand.
   useListBriefsQuery();
   useSendingRuns();
   const [archive, setArchive] = useState<File | null>(null);

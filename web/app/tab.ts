@@ -14,7 +14,7 @@ const claim = (tab: string): Promise<boolean> =>
     });
   });
 
-/** Takes the tab's name before anything is kept under it. A duplicated tab finds its name taken and gets a new one. */
+/** Takes the tab's name before anything is stored under it. A duplicated tab finds its name taken and gets a new one. */
 export async function claimTab(): Promise<void> {
   // Over plain http from another machine there are no locks: each tab there has a name of its own.
   if (!navigator.locks) {

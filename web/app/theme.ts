@@ -65,7 +65,7 @@ export const theme = createTheme({
         'html, body, #root': { height: '100%' },
         // Over every component's own: nothing that takes the focus hides it.
         ':focus-visible, .Mui-focusVisible': { outline: `${RING} !important`, outlineOffset: '2px' },
-        // A field shows it about its frame; what stands in a row that is cut off at its edge, within.
+        // A field shows it about its frame; what is in a row that is cut off at its edge, within.
         '.MuiInputBase-root:has(:focus-visible)': { outline: RING, outlineOffset: '2px' },
         '.MuiInputBase-root :focus-visible': { outline: '0 !important' },
         // A dialog as a whole is no stop of its own.

@@ -6,7 +6,7 @@ import { toasted } from './toasts-slice.ts';
 /** ms after which what waits is sent again. */
 const AGAIN = 4000;
 
-/** What is kept in this browser, looked at again whenever that changes; null until it was looked at first. */
+/** What is stored in this browser, looked at again whenever that changes; null until it was looked at first. */
 function useWaiting<T>(read: () => Promise<readonly T[]>): readonly T[] | null {
   const [waiting, setWaiting] = useState<readonly T[] | null>(null);
   useEffect(() => {
@@ -17,7 +17,7 @@ function useWaiting<T>(read: () => Promise<readonly T[]>): readonly T[] | null {
   return waiting;
 }
 
-/** Runs kept in this browser that the program has not stored yet. */
+/** Runs stored in this browser that the program has not stored yet. */
 export const useQueuedRuns = (): readonly QueuedRun[] => useWaiting(queuedRuns) ?? [];
 /** Pictures kept so; null until it is known which. */
 export const useQueuedPhotos = (): readonly QueuedPhoto[] | null => useWaiting(queuedPhotos);

@@ -8,13 +8,13 @@ const OPEN_TO: Readonly<Record<Role, readonly RegExp[]>> = {
   board: [/^\/meets(\/[^/]+(\/print|\/board)?)?$/],
 };
 
-/** As what this page joined, with what that is for; null until it is told. Without an answer it is taken for the owner's: phones need one. */
+/** As what this page joined, with what that is for; null until it is known. Without an answer it is taken for the owner's: phones need one. */
 export function useJoined(): JoinedAs | null {
   const { data, error } = useGetJoinedQuery();
   return data ?? (error && isGone(error) ? { role: 'host' } : null);
 }
 export const useRole = (): Role | 'host' | null => useJoined()?.role ?? null;
-/** Whether what only the owner may do is shown: until the role is told too, since most pages are the owner's. */
+/** Whether what only the owner may do is shown: until the role is known too, since most pages are the owner's. */
 export const useIsOwner = (): boolean => {
   const role = useRole();
   return role === null || role === 'host';

@@ -12,7 +12,7 @@ export interface StationBadges {
 }
 const NOTHING: StationBadges = {};
 
-/** What waits for a car as it is kept, worked out when the page is idle. */
+/** What waits for a car as it is stored, worked out when the page is idle. */
 export function useStationBadges(carId: string | null): StationBadges {
   const { data: cars } = useListCarsQuery();
   const car = cars?.readable.find(({ id }) => id === carId);

@@ -15,7 +15,7 @@ interface AnswerFieldsProps {
   readonly onChange: (answers: Answers) => void;
 }
 
-/** Three things that make a brief: what drives the car, what is asked, how much room there is. */
+/** Three things that make a brief: what drives the car, the goal, how much room there is. */
 export const AnswerFields = ({ answers, onChange }: AnswerFieldsProps) => (
   <>
     <ChoiceSelect

@@ -13,7 +13,7 @@ import { withinLimits } from '../ui/number-limits.ts';
 import styles from './brief-fields.module.css';
 import { ChoiceSelect } from './choice-select.tsx';
 
-/** Changes the floor as it stands when called; changes of one gesture are one step to undo. */
+/** Changes the floor as it is when called; changes of one gesture are one step to undo. */
 export type ChangeFloor = (change: (present: Floor) => Floor, gesture?: string) => void;
 
 interface FloorProps {
@@ -57,7 +57,7 @@ const MOST_PIECES = 20;
 const withinFloor = (value: number): string | null =>
   value > 0 && value <= 1000 ? null : 'Must be above 0 and at most 1000 m from the line.';
 
-/** Where the floor changes on the way: each stretch with its beginning, kind and slope. */
+/** Where the floor changes along the run: each stretch with its beginning, kind and slope. */
 export const Stretches = memo(function Stretches({ floor, change }: FloorProps) {
   const changeAt = (place: number, part: Partial<FloorStretch>): void =>
     change((present) => ({ ...present, stretches: inOrder(present.stretches.map((one, i) => (i === place ? { ...one, ...part } : one))) }));

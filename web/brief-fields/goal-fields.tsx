@@ -12,13 +12,13 @@ export const GOAL_TITLES = Object.fromEntries(Object.entries(GOAL_FORMS).map(([k
 >;
 
 interface GoalFieldsProps {
-  /** `Aim` unless told otherwise. */
+  /** `Aim` by default. */
   readonly label?: string;
   readonly goal: Goal;
   readonly onChange: (goal: Goal) => void;
 }
 
-/** What is asked, and its figures. */
+/** The goal, and its figures. */
 export const GoalFields = memo(function GoalFields({ label = 'Goal', goal, onChange }: GoalFieldsProps) {
   const { distanceLabel = 'Goal distance', widthLabel = 'Width', hint } = GOAL_FORMS[goal.kind];
   return (

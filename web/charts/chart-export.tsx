@@ -12,7 +12,7 @@ export interface ChartTable {
 
 export interface ChartExportProps {
   readonly name: string;
-  /** The chart: as the chart library draws it, or as it stands on the page. */
+  /** The chart: as the chart library draws it, or as it is on the page. */
   readonly option?: EChartsCoreOption;
   readonly picture?: () => SVGSVGElement | null;
   /** The figures behind the chart, made when they are taken away. */

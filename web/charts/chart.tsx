@@ -14,7 +14,7 @@ interface ChartProps extends Omit<BoxProps, 'onChange'> {
   readonly onTake?: (place: readonly [number, number]) => void;
 }
 
-/** A drawn chart that fills its box. What it shows must also stand in words or a table beside it. */
+/** A drawn chart that fills its box. What it shows must also be in words or a table beside it. */
 export function Chart({ option, onPoint, onPlace, onTake, ...box }: ChartProps) {
   const element = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);

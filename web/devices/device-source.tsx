@@ -19,7 +19,7 @@ interface DeviceSourceProps {
   readonly simulatedName?: string;
   /** A line as such a device prints it. */
   readonly example?: string;
-  /** What else is wrong with what was told. */
+  /** What else is wrong with what was reported. */
   readonly remark?: string;
 }
 

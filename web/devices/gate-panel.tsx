@@ -9,7 +9,7 @@ import styles from './devices.module.css';
 import { useDevice, type Source } from './use-device.ts';
 
 interface GatePanelProps {
-  /** m: gate 0 is the line, gate n stands at the nth of these. */
+  /** m: gate 0 is the line, gate n is at the nth of these. */
   readonly gates: readonly number[];
   /** m, of the drive wheels; 0 where it is not known, and turns tell no way. */
   readonly circumference: number;

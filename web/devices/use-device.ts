@@ -7,7 +7,7 @@ import { runTask } from '../workers/explore.ts';
 /** Where lines come from. */
 export type Source = 'simulated' | 'network' | 'serial' | 'file';
 
-/** Faults of lines that are told. */
+/** Faults of lines that are reported. */
 const MOST_FAULTS = 5;
 /** Bits a second of a board’s serial port, as most sketches have it. */
 const BAUD = 115_200;

@@ -3,7 +3,7 @@ import { useLocalStorage } from '../ui/use-local-storage.ts';
 /** A watch: not begun, running, or stopped; ms of the machine's clock, and ms since the start. */
 export interface Watch {
   readonly startedAt: number | null;
-  /** Presses on the way, since the start. */
+  /** Presses along the run, since the start. */
   readonly presses: readonly number[];
   readonly stoppedAt: number | null;
 }

@@ -6,7 +6,7 @@ import { useUnits } from '../ui/use-units.ts';
 import styles from './devices.module.css';
 import { useWatch } from './use-watch.ts';
 
-/** A time on the way. m, s. */
+/** A time along the run. m, s. */
 export interface Split {
   readonly at: number;
   readonly time: number;
@@ -15,7 +15,7 @@ export interface Split {
 interface WatchPanelProps {
   /** What is timed: its watch runs on under this name. */
   readonly name: string;
-  /** m, where times are taken on the way. */
+  /** m, where times are taken along the run. */
   readonly marks: readonly number[];
   /** What the press that takes it is called. */
   readonly taking?: string;
@@ -24,7 +24,7 @@ interface WatchPanelProps {
 
 const seconds = (ms: number): string => (ms / 1000).toFixed(2);
 
-/** Go and Stop, with a time at each mark on the way; a slip is taken back. Hit without looking. */
+/** Go and Stop, with a time at each mark along the run; a slip is taken back. Hit without looking. */
 export function WatchPanel({ name, marks, taking = 'Use this time', onStopped }: WatchPanelProps) {
   const units = useUnits();
   const watch = useWatch(marks.length, name);

@@ -198,7 +198,7 @@ interface AlongProps {
   readonly onScrub: (fraction: number) => void;
 }
 
-/** A plain slider: it is drawn anew in every frame of a run. */
+/** A plain slider: it is drawn again in every frame of a run. */
 const Along = memo(function Along({ fraction, words, onScrub }: AlongProps) {
   return (
     <input
@@ -234,7 +234,7 @@ interface ToolsProps {
   readonly onSave: () => void;
 }
 
-/** Drawn anew only when the view changes. */
+/** Drawn again only when the view changes. */
 const Tools = memo(function Tools({ name, isAbove, onAbove, onSave }: ToolsProps) {
   const saveDrawing = (): void =>
     download(`${fileName(name)}.svg`, standalone(document.querySelector<SVGSVGElement>('#car-drawing')!), 'image/svg+xml');

@@ -90,7 +90,7 @@ export const Dimensions = ({ children }: { readonly children: ReactNode }) => (
   </g>
 );
 
-/** A figure on the drawing, drawn anew only when it stands elsewhere or says otherwise. */
+/** A figure on the drawing, drawn again only when it stands elsewhere or says otherwise. */
 export const Label = memo(function Label({ x, y, children, anchor = 'middle', fill = INK, sizeId }: LabelProps) {
   const type = useContext(TypeSize);
   const open = (): void => {

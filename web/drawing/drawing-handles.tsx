@@ -80,7 +80,7 @@ interface HandleProps extends Pick<HandleSpec, 'label' | 'gain' | 'step'>, Pick<
   readonly perMetre: number;
 }
 
-/** Drawn anew only when it stands elsewhere or says otherwise. */
+/** Drawn again only when it stands elsewhere or says otherwise. */
 const Handle = memo(function Handle({ label, size, value, x, y, across, up, perMetre, gain, step, edit, onDrag }: HandleProps) {
   const units = useUnits();
   const [isShown, setShown] = useState(false);

@@ -6,7 +6,7 @@ import type { Scale } from './scale.ts';
 import { Across, Dimensions, Label, Upright } from './dimension-marks.tsx';
 import { INK, MUTED, PAPER } from './stroke.tsx';
 
-/** m ahead at which the drift is told on the drawing. */
+/** m ahead at which the drift is reported on the drawing. */
 const TOLD_AT = 5;
 
 const PlateShape = ({

@@ -6,7 +6,7 @@ import { poseAt, type Pose } from '../../core/geometry/pose.ts';
 /** A run is shown in at most this long, s: slow cars are hurried. */
 const LONGEST_SHOW = 8;
 
-/** The car along its run: at a time that is played or scrubbed; null while it stands at the line. */
+/** The car along its run: at a time that is played or scrubbed; null while it is at the line. */
 export function usePlayer(design: CarDesign, prediction: Prediction) {
   const [time, setTime] = useState<number | null>(null);
   const [isPlaying, setPlaying] = useState(false);

@@ -16,7 +16,7 @@ const asked = (design: CarDesign, briefs: readonly StoredBrief[]): CarDesign => 
   return worksTo ? designForBrief(design, worksTo.brief) : design;
 };
 
-/** Every brief that is kept. */
+/** Every brief that is stored. */
 export function useBriefs(): readonly StoredBrief[] {
   return useListBriefsQuery().data?.readable ?? NONE;
 }

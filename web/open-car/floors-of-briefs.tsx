@@ -4,7 +4,7 @@ import { MenuButton } from '../ui/menu-button.tsx';
 import { useBriefs } from './design-with-brief.ts';
 
 interface FloorsOfBriefsProps {
-  /** `Lay a floor of a brief` unless told otherwise. */
+  /** `Lay a floor of a brief` by default. */
   readonly label?: string;
   /** The brief whose floors are there already. */
   readonly without?: string;
@@ -14,7 +14,7 @@ interface FloorsOfBriefsProps {
   readonly onChoose: (name: string, floor: Floor) => void;
 }
 
-/** Floors are kept with the briefs, for all cars: any of them can be laid. */
+/** Floors are stored with the briefs, for all cars: any of them can be laid. */
 export function FloorsOfBriefs({ label = 'Use a floor of a brief', without, more = [], isFull = false, onChoose }: FloorsOfBriefsProps) {
   const briefs = useBriefs().filter(({ id }) => id !== without);
   const floors = briefs.flatMap(({ brief }) =>

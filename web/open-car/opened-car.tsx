@@ -10,7 +10,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { useOpenCar, useOpenDesign } from './use-open-car.ts';
 
 interface OpenedCarProps {
-  /** The station, once the car of the address is open; begun anew for another car. */
+  /** The station, once the car of the address is open; begun again for another car. */
   readonly children: (carId: string, design: CarDesign) => React.ReactNode;
 }
 

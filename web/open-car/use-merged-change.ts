@@ -8,7 +8,7 @@ import { openDesign } from './design-with-brief.ts';
 
 /**
  * What was computed from a design some time ago, as a change of the car as it is now: what was changed meanwhile stays. Where both changed one
- * value, the computed one stands, and is told.
+ * value, the computed one stands, and is reported.
  */
 export function useMergedChange(): (from: CarDesign, to: CarDesign) => CarDesign {
   const store = useStore() as AppStore;

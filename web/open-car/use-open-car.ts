@@ -9,7 +9,7 @@ import { openDesign } from './design-with-brief.ts';
 import { CAR } from './car-document.ts';
 import { designSlice, type Edit } from './design-slice.ts';
 
-/** The design as it stands and as its brief asks, once its car is open. */
+/** The design as it is and as its brief asks, once its car is open. */
 export const useOpenDesign = (carId: string): CarDesign | null =>
   useAppSelector((state) => (state.design?.id === carId ? openDesign(state) : null));
 
@@ -29,7 +29,7 @@ export function useEditCar(): Edit {
 export function useOpenCar(carId: string): { isOpen: boolean; missing: boolean; error: unknown } {
   const dispatch = useAppDispatch();
   const isOpen = useAppSelector((state) => state.design?.id === carId);
-  // What is asked of it comes with the briefs: a car is not shown before, so as not to be shown by another yardstick first.
+  // Its goal comes with the briefs: a car is not shown before, so as not to be shown by another yardstick first.
   const isAsked = useAppSelector((state) => {
     const { data, isError } = api.endpoints.listBriefs.select()(state);
     return data !== undefined || isError;

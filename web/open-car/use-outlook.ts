@@ -19,7 +19,7 @@ export function useOutlook(design: CarDesign, units: UnitSystem, isWanted: boole
         known.set(design, (known.get(design) ?? new Map<UnitSystem, Outlook | null>()).set(units, outlook));
         if (!isGone) setMade(outlook ?? design);
       };
-      // One that broke down tells nothing: the next thing is told without it.
+      // One that broke down tells nothing: the next thing is reported without it.
       runTask('rounds', (work) => work.outlook(design, units)).then(keep, () => keep(null));
     }, QUIET);
     return () => {

@@ -12,7 +12,7 @@ import { newId } from '../app/new-id.ts';
 const NONE: readonly StoredVersion[] = [];
 type MadeBy = Pick<CarVersion, 'putRight' | 'bench' | 'asBuilt'> & { readonly parent?: string };
 
-/** The kept versions of a car, and keeping and going back. */
+/** The saved versions of a car, and keeping and going back. */
 export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const units = useUnits();
   const dispatch = useAppDispatch();
@@ -21,7 +21,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
   const [save] = useSaveVersionMutation();
   const [removeFrom] = useRemoveVersionMutation();
   const current = useMemo(() => versionOf(versions, design) ?? null, [versions, design]);
-  /** The version a design grew from, and what changed since. Asked for only when it is told. */
+  /** The version a design grew from, and what changed since. Asked for only when it is reported. */
   const grownFrom = useCallback(
     (grown: CarDesign = design) => {
       const closest = closestVersion(versions, grown)?.version ?? null;
@@ -54,7 +54,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
     return answer.error ? null : id;
   };
   const goBack = async (name: string, earlier: CarDesign): Promise<void> => {
-    // What is there now is kept first: going back loses nothing.
+    // What is there now is stored first: going back loses nothing.
     if (!current && !(await keep(`before going back to ${name}`.slice(0, 80), ''))) return;
     edit(({ name: called, brief }) => {
       const { brief: _then, ...car } = earlier;

@@ -10,7 +10,7 @@ const { opened, edited, mineChosen, undone } = designSlice.actions;
 const design = newCar('Kelp Runner');
 const heavier = (wheelbase: number): CarDesign => ({ ...design, wheelbase });
 
-/** A server that answers what it is told to, and remembers what was sent. */
+/** A server that answers as it is told to, and remembers what was sent. */
 let answers: ((body: { baseVersion: number; design: CarDesign }) => { status: number; body: unknown } | 'gone')[];
 let sent: { baseVersion: number; wheelbase: number }[];
 const kept = (version: number, wheelbase: number) => ({ id: 'a', version, updatedAt: '', design: heavier(wheelbase) });

@@ -40,7 +40,7 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
 
   /** One save at a time: the answer to each carries the version the next is based on. */
   let isSaving = false;
-  /** The document whose refusal was told: it is said once. */
+  /** The document whose refusal was reported: it is said once. */
   let toldOf: string | null = null;
   async function saveUntilSettled(getState: () => unknown, dispatch: AppDispatch): Promise<void> {
     for (;;) {

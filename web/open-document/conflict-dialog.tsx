@@ -19,7 +19,7 @@ interface ConflictProps<T> {
   readonly keepBeside: (mine: T) => Promise<{ readonly name: string } | { readonly error: unknown }>;
 }
 
-/** Asked while a document was changed elsewhere: both versions stand here until one is chosen, or both are kept. */
+/** Asked while a document was changed elsewhere: both versions stand here until one is chosen, or both are stored. */
 export function ConflictDialog<T>({ kind, rowsOf, keepBeside }: ConflictProps<T>) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(kind.openOf);

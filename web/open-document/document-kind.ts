@@ -10,6 +10,6 @@ export interface DocumentKind<T> {
   readonly openOf: (state: unknown) => OpenDocument<T> | null;
   readonly autosave: Autosave;
   readonly reader: ReaderSoon<T>;
-  /** As it is kept now; null where it is not there, or cannot be had. */
+  /** As it is stored now; null where it is not there, or cannot be had. */
   readonly fetch: (dispatch: AppDispatch, id: string) => Promise<KeptDocument<T> | null>;
 }

@@ -28,7 +28,7 @@ export interface OpenDocument<T> {
   readonly other: KeptDocument<T> | null;
 }
 
-/** Changes a document as it stands when called; edits of one gesture are one step to undo. Stays the same function. */
+/** Changes a document as it is when called; edits of one gesture are one step to undo. Stays the same function. */
 export type EditOf<T> = (change: (present: T) => T, gesture?: string) => void;
 
 /** State and actions of the one document of its kind that is open: edits with undo, and how they come to be saved. */

@@ -1,6 +1,6 @@
 import { tabId } from '../app/tab.ts';
 
-/** An edit not yet acknowledged by the server, kept in the browser so that a reload or crash loses nothing. */
+/** An edit not yet acknowledged by the server, stored in the browser so that a reload or crash loses nothing. */
 export interface Draft<T> {
   readonly baseVersion: number;
   readonly content: T;

@@ -43,7 +43,7 @@ export function OwnPartsDrawer({ onClose }: { readonly onClose: () => void }) {
     !doing || doing.kind === 'new'
       ? 'A new part'
       : `${{ change: 'Change', copy: 'A copy of', split: 'Split off from' }[doing.kind]} ${doing.stored.part.name}`;
-  /** Changed elsewhere meanwhile, it is told so once; kept again, it stands over that. */
+  /** Changed elsewhere meanwhile, it is reported so once; kept again, it stands over that. */
   const latest = (stored: StoredPart): StoredPart => parts.find(({ id }) => id === stored.id) ?? stored;
   return (
     <SideDrawer title="My parts" onClose={onClose}>

@@ -15,7 +15,7 @@ export interface PartDraft {
   readonly count: string;
   /** What one costs; empty where nobody knows. */
   readonly cost: string;
-  /** As it was kept: what nobody types stays, and how sure a value is that was not typed anew. */
+  /** As it was stored: what nobody types stays, and how sure a value is that was not typed again. */
   readonly from?: OwnPart;
 }
 
@@ -61,7 +61,7 @@ const typedOf = ({ kind, name, like, values, evidence, count, cost }: OwnPart): 
   cost: cost === undefined ? '' : String(cost),
 });
 
-/** A value that reads as it was kept is the kept one: four digits are shown of it. */
+/** A value that reads as it was stored is the kept one: four digits are shown of it. */
 const asKept = (stored: number | undefined, typed: number): number =>
   stored !== undefined && Number(stored.toPrecision(4)) === Number(typed.toPrecision(4)) ? stored : typed;
 

@@ -11,7 +11,7 @@ interface ExplainedProps {
   readonly children: ReactNode;
 }
 
-/** A figure that explains itself when pressed; drawn anew only when it says otherwise. */
+/** A figure that explains itself when pressed; drawn again only when it says otherwise. */
 export const Explained = memo(function Explained({ explain, figure, children }: ExplainedProps) {
   const [shown, setShown] = useState<{ readonly anchor: HTMLElement; readonly explanation: Explanation } | null>(null);
   return (

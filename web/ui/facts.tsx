@@ -27,7 +27,7 @@ export function Facts({
   );
 }
 
-/** Drawn anew only when its figure changes. */
+/** Drawn again only when its figure changes. */
 const Fact = memo(function Fact({ name, figure, explain }: FactProps) {
   return (
     <div>

@@ -3,7 +3,7 @@ import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import plain from './plain.module.css';
 
 interface PanelBoundaryProps {
-  /** What stands in it, for the message: "The drawing". */
+  /** What is in it, for the message: "The drawing". */
   readonly name: string;
   /** When this changes the panel is tried again. */
   readonly of: unknown;
@@ -12,7 +12,7 @@ interface PanelBoundaryProps {
   readonly children: React.ReactNode;
 }
 
-/** An error in one panel leaves the others standing: it is told in its place, with the way back. */
+/** An error in one panel leaves the others standing: it is reported in its place, with the way back. */
 export const PanelBoundary = ({ name, of, onUndo, children }: PanelBoundaryProps) => (
   <ErrorBoundary resetKeys={[of]} fallbackRender={(props) => <Broken name={name} onUndo={onUndo} {...props} />}>
     {children}

@@ -8,7 +8,7 @@ interface PlainFieldProps extends Omit<React.ComponentProps<'input'>, 'type' | '
   readonly problem: string | null;
 }
 
-/** A figure to type, with its unit, and below it what is wrong with it. A plain field: many are drawn anew in every frame of a drag. */
+/** A figure to type, with its unit, and below it what is wrong with it. A plain field: many are drawn again in every frame of a drag. */
 export function PlainField({ unit, problem, ...input }: PlainFieldProps) {
   const messageId = useId();
   return (

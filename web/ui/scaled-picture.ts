@@ -1,7 +1,7 @@
 /** px of the longer side, and letters of base64, that a picture of a run keeps. */
 const MOST_SIDE = 1280;
 const MOST_LETTERS = 900_000;
-/** How finely it is kept: the first that is small enough. */
+/** How finely it is stored: the first that is small enough. */
 const QUALITIES = [0.82, 0.6, 0.35, 0.15];
 
 /** A picture scaled down, as JPEG in base64. Throws where the file is no picture. */

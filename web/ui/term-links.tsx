@@ -5,7 +5,7 @@ import plain from './plain.module.css';
 /** The id of a word on Learn’s page. */
 export const termAnchor = (id: TermId): string => `word-${id}`;
 
-/** Where a word stands in Learn, on the page of a car. */
+/** Where a word is in Learn, on the page of a car. */
 export const termAddress = (carId: string, id: TermId): string => `/cars/${carId}/learn?view=words#${termAnchor(id)}`;
 
 interface WordLinksProps {

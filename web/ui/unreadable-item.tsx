@@ -12,7 +12,7 @@ interface UnreadableItemProps {
   readonly onRemove: () => void;
 }
 
-/** Something in a list that is kept but cannot be read any more: why, its text to save, and removing it. */
+/** Something in a list that is stored but cannot be read any more: why, its text to save, and removing it. */
 export const UnreadableItem = ({ what, item: { id, unreadable }, onRemove }: UnreadableItemProps) => (
   <Box component="li" sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
     <Typography>

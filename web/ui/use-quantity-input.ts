@@ -20,7 +20,7 @@ export function useQuantityInput({ label, quantity, value, onChange, check }: Qu
   const [problem, setProblem] = useState<string | null>(null);
   const unit = unitOf(quantity, units);
 
-  /** While a check is on its way, leaving the field takes nothing a second time. */
+  /** While a check is along its run, leaving the field takes nothing a second time. */
   const isChecking = useRef(false);
   const take = (): void => {
     if (typed === null || isChecking.current) return;

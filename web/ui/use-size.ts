@@ -1,6 +1,6 @@
 import { useCallback, useRef, useState } from 'react';
 
-/** The size of an element in CSS pixels, as it changes; of whichever element `ref` stands at now, also where that went and came again. */
+/** The size of an element in CSS pixels, as it changes; of whichever element `ref` is at now, also where that went and came again. */
 export function useSize<T extends HTMLElement>() {
   const element = useRef<T | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });

@@ -31,7 +31,7 @@ function rehearsalOf(kind: MotorKind): MapRequest {
 /** ms between rows: whoever is dragging a size in the meantime has the machine nearly to themselves. */
 const REST = 15;
 
-/** Ends the rehearsal: what is asked for now comes first. */
+/** Ends the rehearsal: the goal for now comes first. */
 let isWanted = false;
 const wanted =
   <A extends unknown[], R>(compute: (...asked: A) => R) =>

@@ -60,7 +60,7 @@ const errands = new Map<WorkerTask, ErrandWorker>();
 function startErrand(errand: WorkerTask): ErrandWorker {
   const waiting: ErrandWorker['waiting'] = new Set();
   const worker = startWorker((reason) => {
-    // It answers nobody any more: all who wait are told, and the next question gets a new one.
+    // It answers nobody any more: all who wait are reported, and the next question gets a new one.
     worker.stop();
     errands.delete(errand);
     waiting.forEach((fail) => fail(reason));

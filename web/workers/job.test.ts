@@ -9,7 +9,7 @@ function watched() {
   const jobs = makeJobs<string>({ onChange: (change) => (job = change(job)), stopWorkers, betweenNews: 0 });
   return { jobs, stopWorkers, seen: () => job };
 }
-/** Work that is told from outside what it finds. */
+/** Work that is reported from outside what it finds. */
 function byHand() {
   const hand = {} as { report: Parameters<Start<string>>[0]; end: (result: string | null) => void; break: () => void };
   const start: Start<string> = (report) =>

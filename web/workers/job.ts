@@ -7,7 +7,7 @@ export interface Job<T> {
   readonly isBroken: boolean;
 }
 
-/** Begins work; it tells what is there so far and the share done, and is answered whether it is still wanted. */
+/** Begins work; it tells what is there so far and the fraction done, and is answered whether it is still wanted. */
 export type Start<T> = (report: (result: T | null, fraction: number) => boolean) => Promise<T | null>;
 
 interface Surroundings<T> {
@@ -15,7 +15,7 @@ interface Surroundings<T> {
   readonly onChange: (change: (before: Job<T>) => Job<T>) => void;
   /** Ends what the workers are doing. */
   readonly stopWorkers: () => void;
-  /** ms between two tellings of the share done: telling takes time from the work. */
+  /** ms between two tellings of the fraction done: telling takes time from the work. */
   readonly betweenNews: number;
 }
 

@@ -1,4 +1,4 @@
-/** What is asked while another is worked on: only the newest counts. */
+/** The goal while another is worked on: only the newest counts. */
 interface Asked<Question, Answer> {
   readonly question: Question;
   readonly deliver: (answer: Answer) => void;

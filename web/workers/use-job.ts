@@ -2,12 +2,12 @@ import { useEffect, useState } from 'react';
 import { orBroken, stopAll } from './explore.ts';
 import { makeJobs, type Job, type Start } from './job.ts';
 
-/** ms without a change after which long work is begun anew. */
+/** ms without a change after which long work is begun again. */
 export const QUIET = 150;
 
 const BETWEEN_NEWS = 100;
 
-/** Long work in the workers: started anew, shown as it grows, stopped, and tried again, see `makeJobs`. */
+/** Long work in the workers: started again, shown as it grows, stopped, and tried again, see `makeJobs`. */
 export function useJob<T>() {
   const [job, setJob] = useState<Job<T>>({ progress: null, result: null, isBroken: false });
   const [{ run, stop, again, leave }] = useState(() => {

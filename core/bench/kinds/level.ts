@@ -14,7 +14,7 @@ import { REPEATS } from '../repeatability.ts';
 const ENERGY_DEVIATION = 0.12;
 
 /**
- * Slope of a floor from runs wound alike both ways: half the difference of the two mean resistances E/s over the weight, uphill the one way.
+ * Slope of a floor from runs with the same winding both ways: half the difference of the two mean resistances E/s over the weight, uphill the one way.
  * `energy`: J that the way takes of a run, as the model says; the slope is no surer than that.
  */
 export const level: MeasurementRecord<MeasurementOf<'level'>> = {
@@ -53,7 +53,7 @@ export const level: MeasurementRecord<MeasurementOf<'level'>> = {
     };
   },
   simulate: ({ design, slope, weight, numbers }, { read, varied }) => {
-    // Runs of the car itself, which tell nothing of how they are reckoned with; the energy as the builder’s model says it.
+    // Runs of the car itself, which tell nothing of how they are computed with; the energy as the builder’s model says it.
     const energy = energyOnTheWay(design);
     const reach = (direction: 1 | -1): number => {
       const run = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, slope: direction * slope }));

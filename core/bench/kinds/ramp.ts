@@ -7,7 +7,7 @@ import { type MeasurementRecord, column, massOf, scalar } from '../measurement-r
 import { METRES } from '../plausible.ts';
 import { REPEATS } from '../repeatability.ts';
 
-/** Total rolling of a car released on a ramp: F = m g H/(s + r), as a share of its weight H/(s + r). Energy: what falls is spent along the way. */
+/** Total rolling of a car released on a ramp: F = m g H/(s + r), as a fraction of its weight H/(s + r). Energy: what falls is spent along the run. */
 export const ramp: MeasurementRecord<MeasurementOf<'ramp'>> = {
   name: 'Roll down from a book',
   tells: 'the total resistance as it rolls on its floor',

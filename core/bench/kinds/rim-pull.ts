@@ -64,7 +64,7 @@ export const rimPull: MeasurementRecord<MeasurementOf<'rim-pull'>> = {
     const keys = recordOf(design.motor).strengthValues;
     const radius = driveRadiusOf(design);
     const forceAt = (turns: number, values = numbers): number => rimForce(design, turns, values, lettingBack);
-    /** What one unit of each value adds: the pull hangs on them in proportion; and what hangs on neither. */
+    /** What one unit of each value adds: the pull depends on them in proportion; and what depends on neither. */
     const parts = (wound: number): readonly number[] =>
       keys.map((key) => (forceAt(wound, { ...numbers, [key]: 2 * numbers[key]! }) - forceAt(wound)) / numbers[key]!);
     const rest = (wound: number): number => forceAt(wound) - parts(wound).reduce((sum, part, k) => sum + part * numbers[keys[k]!]!, 0);

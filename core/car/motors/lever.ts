@@ -45,7 +45,7 @@ export const TRAP_LENGTH = 0.098;
 /** kg/m³ of braided string. Estimate. */
 const STRING_DENSITY = 900;
 
-/** Trap position at which the cocked lever's tip lies over the drive axle but for `short`, a share of the lever, m. */
+/** Trap position at which the cocked lever's tip lies over the drive axle but for `short`, a fraction of the lever, m. */
 export const trapUnderTip = ({ leverLength, cockedAngle }: LeverDesign, short: number): number =>
   -leverLength * Math.cos(cockedAngle) + short * leverLength;
 
@@ -107,7 +107,7 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
     const middle = motor.trapPosition + (motor.leverLength / 2) * Math.cos(motor.cockedAngle);
     return { mass: lever + string, at: (lever * middle + (string * motor.trapPosition) / 2) / (lever + string) };
   },
-  // The lever stands up on its way.
+  // The lever stands up along its run.
   frontArea: (design, motor) => leverOf(design, motor).width * motor.leverLength,
   setup,
   keysInDesign: {
@@ -123,7 +123,7 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   release: { label: 'End of the string', freeWords: 'drops off its hook' },
   pullLength: ({ trapPosition }) => trapPosition,
   strandThickness: ({ stringDiameter }) => stringDiameter,
-  // The tip of a searched lever stays over the axle, but for a little; the other axle stands at the trap or beyond it.
+  // The tip of a searched lever stays over the axle, but for a little; the other axle is at the trap or beyond it.
   placed: (design, motor) => {
     const trapPosition = Math.round(trapUnderTip(motor, 0.03) / 0.005) * 0.005;
     const carried = Math.ceil((trapPosition + TRAP_LENGTH / 2 - design.body.overhang / 2) / 0.005 - 1e-6) * 0.005;

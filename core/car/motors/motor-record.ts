@@ -16,13 +16,13 @@ export interface FittedToMotor<Motor> {
   read(motor: Motor): string;
   /** The motor with this part of the catalogue. */
   fit(motor: Motor, key: string): Motor;
-  /** How many of it the motor takes; one where it is not told. */
+  /** How many of it the motor takes; one if left out. */
   needed?(motor: Motor): number;
 }
 
 /**
- * All that is told apart by what drives a car: a new kind is one such record, and its line in `motors.ts`. What the run
- * model has to know of it stands in `core/motor`, how it looks in `core/geometry/motors` and `web/drawing/motors`.
+ * All that is distinguished by what drives a car: a new kind is one such record, and its line in `motors.ts`. What the run
+ * model has to know of it is in `core/motor`, how it looks in `core/geometry/motors` and `web/drawing/motors`.
  */
 export interface MotorRecord<Motor extends MotorDesign> {
   /** What a car of this kind is driven by, in words. */
@@ -41,7 +41,7 @@ export interface MotorRecord<Motor extends MotorDesign> {
   readonly parts: { readonly [Slot in PartSlot]?: FittedToMotor<Motor> };
   /** What lever, string or bands weigh, kg, and where their middle is, m from the drive axle toward the other. The trap is part of the rest. */
   weight(design: CarDesign, motor: Motor): { readonly mass: number; readonly at: number };
-  /** What of it stands in the wind, seen from the front, m². */
+  /** What of it is in the wind, seen from the front, m². */
   frontArea(design: CarDesign, motor: Motor): number;
   /** The plain numbers of its run, wound as told. */
   setup(design: CarDesign, motor: Motor, numbers: Numbers, wind: Wind): SetupOf<Motor['kind']>;
@@ -57,7 +57,7 @@ export interface MotorRecord<Motor extends MotorDesign> {
   /** Along the body between what holds the motor and the drive axle, m; and how thick one turn lies on the axle, m. 0 for a roller. */
   pullLength(motor: Motor): number;
   strandThickness(motor: Motor): number;
-  /** The car with its motor placed anew where a search has changed its sizes, and on a body that carries it. */
+  /** The car with its motor placed again where a search has changed its sizes, and on a body that carries it. */
   placed(design: CarDesign, motor: Motor): CarDesign;
   /** Its main sizes in a few words each, the first for the drawing. */
   labels(motor: Motor, format: FormatValue): readonly string[];

@@ -25,7 +25,7 @@ export const RUBBER_KEYS_IN_DESIGN = {
 const LEAST_KEPT = 0.5;
 
 /**
- * Share of its energy that rubber gives back where a full wind stretches it to λ times its length: 1 − loss (λ − 1), never
+ * Fraction of its energy that rubber gives back where a full wind stretches it to λ times its length: 1 − loss (λ − 1), never
  * below a half. Our estimate, from common practice.
  */
 export function keptOf<Setup extends MotorSetup>(setup: Setup, loss: number, stretchOf: (setup: Setup) => number): number {

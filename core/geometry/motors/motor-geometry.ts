@@ -16,10 +16,10 @@ export type MotorView =
   | { readonly kind: 'band'; readonly anchor: Point; readonly strands: number }
   | { readonly kind: 'twist'; readonly armTip: Point };
 
-/** How a lever stands: cocked at the line, at rest after the run, or wherever on its way it reaches furthest. */
+/** How a lever stands: cocked at the line, at rest after the run, or wherever along its run it reaches furthest. */
 export type LeverStands = 'cocked' | 'rest' | 'largest';
 
-/** How a kind of motor stands in its car: one record a kind, and its line in `motors.ts`. m, rad. */
+/** How a kind of motor is placed in its car: one record a kind, and its line in `motors.ts`. m, rad. */
 export interface MotorGeometry<
   Motor extends MotorDesign = MotorDesign,
   View extends MotorView = MotorView,
@@ -27,7 +27,7 @@ export interface MotorGeometry<
 > {
   /** Seen from the side; `axleHeight` over the floor, and the deck's top at a place. */
   sideView(motor: Motor, axleHeight: number, deckTop: (x: number) => number): View;
-  /** Points of that view that the car reaches to, its lever as it stands. */
+  /** Points of that view that the car reaches to, its lever as it is. */
   outline(view: View, lever: LeverStands): readonly Point[];
   /** How far from the drive axle the deck has to carry it. */
   deckReach(motor: Motor): number;
@@ -35,7 +35,7 @@ export interface MotorGeometry<
   pullLine(motor: Motor, half: number): readonly [Point, Point];
   /** Width of a roller; null on axles. */
   rollerWidth(motor: Motor): number | null;
-  /** How high it comes on its way over the drive axle's middle; 0 where it stays as drawn. */
+  /** How high it comes along its run over the drive axle's middle; 0 where it stays as drawn. */
   highest(motor: Motor): number;
   /** Angle of its lever with so many turns left on the axle; null without a lever. */
   leverAngle(setup: Setup, turnsLeft: number): number | null;

@@ -10,5 +10,5 @@ const GEOMETRIES: { readonly [Kind in MotorKind]: MotorGeometry } = {
   twist: TWIST_GEOMETRY,
 };
 
-/** How what drives a car stands in it. */
+/** How what drives a car is placed in it. */
 export const geometryOf = ({ kind }: MotorDesign): MotorGeometry => GEOMETRIES[kind];

@@ -15,7 +15,7 @@ export const round = (more: Partial<Round> = {}): Round => ({
   points: [10, 7, 5, 3, 1],
   ...more,
 });
-/** The id that stands for a number. */
+/** The id that represents a number. */
 export const idOf = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 /** A meet of so many cars, three in a heat. */
 export const meetOf = (count: number, rounds: readonly Round[], more: Partial<Meet> = {}, ties: Brief['rules']['ties'] = 'shared'): Meet =>

@@ -131,7 +131,7 @@ function topSpeedOf(speedAt: (t: number) => number, from: number, to: number): n
 
 /**
  * The same run by ODEX (Hairer & Wanner) on the same equations, stepping time. `tolerance`: relative and absolute, of the integrator.
- * `growth`: what the model lacks, s/m: share by which rolling resists more for each m/s; 0 unless told otherwise.
+ * `growth`: what the model lacks, s/m: share by which rolling resists more for each m/s; 0 by default.
  */
 export function odexRun(setup: RunSetup, tolerance = 1e-10, growth = 0): OdexRun {
   const { car } = setup;

@@ -15,9 +15,9 @@ export interface BuiltCar {
   readonly numbers: Readonly<Partial<Record<ValueKey, number>>>;
   /** What it was built to: this says what its unknowns are called. */
   readonly asDesigned: CarDesign;
-  /** Share of a full wind, from 0 to 1. */
+  /** Fraction of a full wind, from 0 to 1. */
   readonly fraction: number;
-  /** 1 the way the floor’s slope is told, −1 the way back. */
+  /** 1 the way the floor’s slope is reported, −1 the way back. */
   readonly uphill: 1 | -1;
   /** 1/m, of the path: the way is longer than what is measured straight. */
   readonly curvature: number;
@@ -27,7 +27,7 @@ export interface BuiltCar {
   readonly faults: readonly RepairableFault[];
 }
 
-/** A car built just as it was designed. `share`: of a full wind. A floor that leans one way along the way out leans the other way back. */
+/** A car built just as it was designed. `share`: of a full wind. A floor that leans one way along the run out leans the other way back. */
 export function likelyCar(design: CarDesign, wind: Wind, fraction: number, { direction, faults = [] }: RunConditions = {}): BuiltCar {
   const numbers = likelyNumbers(design);
   const uphill = direction === 'back' ? -1 : 1;
@@ -139,13 +139,13 @@ const gripOf = ({ floor }: CarDesign): LatentParameter =>
 /** What the model does not know of windings that were not tried: it gives back less the further it is wound, by this over the range. */
 const FADE = 0.015;
 const FADES: readonly ValueKey[] = ['springEfficiency', 'c1', 'c2'];
-/** Numbers of a motor that gives back another share of what it holds. */
+/** Numbers of a motor that gives back another fraction of what it holds. */
 function giveBack(numbers: Numbers, factor: number): boolean {
   const given = FADES.filter((key) => numbers[key] !== undefined);
   for (const key of given) numbers[key] = key === 'springEfficiency' ? Math.min(1, numbers[key]! * factor) : numbers[key]! * factor;
   return given.length > 0;
 }
-/** A car whose motor gives back another share of what it holds. */
+/** A car whose motor gives back another fraction of what it holds. */
 export function withEnergy(car: BuiltCar, factor: number): BuiltCar {
   const numbers = { ...car.numbers };
   giveBack(numbers, factor);
@@ -155,13 +155,13 @@ const FADING = ofNumbers('fading', 'loss with stretch of the rubber', (numbers, 
   giveBack(numbers, Math.exp(-FADE * deviations * car.fraction)),
 );
 
-/** How much more resists at top speed than at a crawl, beside what the model has of it: a share of what rolling and bearings take. Our estimate. */
+/** How much more resists at top speed than at a crawl, beside what the model has of it: a fraction of what rolling and bearings take. Our estimate. */
 const GROWS = 0.1;
 /** It is more rather than less, and never so much less that air would push. */
 const SKEWED = 0.6;
 const LEAST_DRAG = 0.1;
 const grown = new WeakMap<CarDesign, number>();
-/** m², the drag area that takes as much at the top speed of the likeliest car. */
+/** m², the drag area that takes as much at the top speed of the most likely car. */
 function areaGrown(design: CarDesign): number {
   const known = grown.get(design);
   if (known !== undefined) return known;
@@ -219,7 +219,7 @@ export function builtWith(car: BuiltCar, unknowns: readonly LatentParameter[], o
   return changed;
 }
 
-/** Values that resist along the way. */
+/** Values that resist along the run. */
 const RESISTS: readonly ValueKey[] = [
   'bearingFriction',
   'rollingLengthDrive',
@@ -229,7 +229,7 @@ const RESISTS: readonly ValueKey[] = [
   'washerFriction',
   'armFriction',
 ];
-/** A car all of whose resistances are so many times as large. */
+/** A car all of whose resistances are this many times as large. */
 export const withResistance = (car: BuiltCar, factor: number): BuiltCar => ({
   ...car,
   numbers: Object.fromEntries(
@@ -237,7 +237,7 @@ export const withResistance = (car: BuiltCar, factor: number): BuiltCar => ({
   ),
 });
 
-/** A car whose tyres and floor hold so many times as much. */
+/** A car whose tyres and floor hold this many times as much. */
 export const withGrip = (car: BuiltCar, factor: number): BuiltCar => ({
   ...car,
   numbers: { ...car.numbers, staticGrip: (car.numbers.staticGrip ?? 0) * factor },

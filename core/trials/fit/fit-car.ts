@@ -27,7 +27,7 @@ import { linearModel, searchMode, isBeyondKink } from './search-mode.ts';
 export interface FitOptions {
   readonly instruments?: Instruments;
   readonly scatter?: ScatterPrior;
-  /** What the model lacks, for each group of like runs, as a share of the distance: 0.007 unless told otherwise. */
+  /** What the model lacks, for each group of like runs, as a fraction of the distance: 0.007 by default. */
   readonly misfit?: number;
   /** Something more that may be wrong with the car: an unknown of its own, and how the car is with it. */
   readonly more?: readonly LatentParameter[];
@@ -35,11 +35,11 @@ export interface FitOptions {
   readonly designs?: readonly CarDesign[];
   /** A fit of the same runs with fewer unknowns, from which the search begins. */
   readonly from?: FittedCar | undefined;
-  /** Standard deviations of the last unknown at which the search may begin, the likeliest of them: beyond a kink no slope leads there. */
+  /** Standard deviations of the last unknown at which the search may begin, the most likely of them: beyond a kink no slope leads there. */
   readonly starts?: readonly number[];
-  /** How wide what is not known may really be, with the share of each; see WIDTHS. */
+  /** How wide what is not known may really be, with the fraction of each; see WIDTHS. */
   readonly widths?: Sizes;
-  /** How much the model may lack, in `misfit`s, with the share of each; see LACKS. */
+  /** How much the model may lack, in `misfit`s, with the fraction of each; see LACKS. */
   readonly lacks?: Sizes;
   readonly workspace?: Workspace;
 }
@@ -67,7 +67,7 @@ export interface FittedCar {
 /** Marks that a group is fitted at; more tell little more. */
 const MAX_MARKS = 6;
 const MISFIT = 0.007;
-/** Share of a full wind. */
+/** Fraction of a full wind. */
 export const windingFraction = (design: CarDesign, wind: Wind): number =>
   wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(design));
 
@@ -174,7 +174,7 @@ function unexplained(groups: readonly FitGroup[], outputs: readonly Outputs[]): 
   return Math.sqrt(squares.reduce((sum, square) => sum + square, 0) / Math.max(squares.length, 1));
 }
 
-/** Where the search begins: at the likeliest car, or where it was found before. */
+/** Where the search begins: at the most likely car, or where it was found before. */
 function startOf(from: FittedCar | undefined, unknowns: readonly LatentParameter[], groups: number): Float64Array {
   const place = new Float64Array(unknowns.length + groups);
   if (!from) return place;

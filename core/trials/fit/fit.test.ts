@@ -277,7 +277,7 @@ describe('a fit', () => {
     const fitted = fitCar([never])!;
     const { mean, next } = predictFitted(fitted, design, FULL)!;
     expect(fitted.isSettled).toBe(true);
-    // Its runs are within what is told of the next one.
+    // Its runs are within what is reported of the next one.
     expect(next.low).toBeLessThan(START);
     expect(mean.high).toBeGreaterThan(START);
     expect(mean.middle).toBeLessThan(START);
@@ -287,7 +287,7 @@ describe('a fit', () => {
     expect(fitCar([0.5, 0.75].map((part) => trials(car, fraction(turns, part), 3)))!.isSettled).toBe(false);
   });
   it('that a kink of the model keeps from its runs has them within what it tells all the same', () => {
-    // A heavy lever that either stalls on its way or goes far: no value takes it to 8 m.
+    // A heavy lever that either stalls along its run or goes far: no value takes it to 8 m.
     const design = newCar('x');
     const fitted = fitCar([alike(design, FULL, [8, 8.3])])!;
     const { mean } = predictFitted(fitted, design, FULL)!;

@@ -13,7 +13,7 @@ const SCALE = (DEGREES_OF_FREEDOM - 2) / DEGREES_OF_FREEDOM;
 /** ln s of a watch that is pressed by hand, and of gates, beside their own fineness. */
 const HAND_TIMING_SD = 0.015;
 const GATE_TIMING_SD = 0.01;
-/** A wheelspin that is seen, or not, by mistake; and how sharply it sets in, as a share of the grip. */
+/** A wheelspin that is seen, or not, by mistake; and how sharply it sets in, as a fraction of the grip. */
 const SPIN_ERROR_RATE = 0.02;
 const SPIN_ONSET_WIDTH = 0.1;
 
@@ -71,7 +71,7 @@ function lnNormal(x: number): { readonly value: number; readonly slope: number }
 
 /** ln Γ(4) − ln Γ(3.5) − ½ ln 7π: the height of Student’s t with seven degrees of freedom at its middle. */
 const LN_T_HEIGHT = Math.log(6) - Math.log(1.875 * Math.sqrt(Math.PI)) - 0.5 * Math.log(DEGREES_OF_FREEDOM * Math.PI);
-/** How sharply a start is told from none, or one way from a longer one, beside the scatter: it is seen, not measured; ln. */
+/** How sharply a start is distinguished from none, or one way from a longer one, beside the scatter: it is seen, not measured; ln. */
 const COMPARISON_SD = 0.15;
 
 /**

@@ -12,7 +12,7 @@ export interface Outputs {
   readonly values: Float64Array;
   /** ln of grip over what the launch needs: below 0 it spins. */
   readonly grip: number;
-  /** ln J that the motor gives back, ln N that resists on the way. */
+  /** ln J that the motor gives back, ln N that resists along the run. */
   readonly energy: number;
   readonly resistance: number;
 }

@@ -9,20 +9,20 @@ import type { TrialRun } from './trial.ts';
 /** Like runs, made ready for the fit. */
 export interface FitGroup {
   readonly car: BuiltCar;
-  /** m, where times on the way are compared. */
+  /** m, where times along the run are compared. */
   readonly marks: readonly number[];
   readonly runs: readonly { readonly run: TrialRun; readonly observed: RunObservation }[];
   readonly directions: ScatterDirections;
 }
 
-/** What is fitted: groups, how many unknowns come before each group’s misfit, and what one of that is as a share of the distance. */
+/** What is fitted: groups, how many unknowns come before each group’s misfit, and what one of that is as a fraction of the distance. */
 export interface FitProblem {
   readonly groups: readonly FitGroup[];
   readonly unknowns: number;
   readonly misfit: number;
 }
 
-/** How runs scatter, as a share at full winding; how wide what is not known of the car is, in the spreads that it was thought to have; and how much the model lacks, in what it was thought to. */
+/** How runs scatter, as a fraction at full winding; how wide what is not known of the car is, in prior standard deviations; and how much the model lacks, in what it was thought to. */
 export interface ScaleParameters {
   readonly scatter: number;
   readonly width: number;
@@ -99,7 +99,7 @@ const product = (row: Float64Array, other: Float64Array): number => {
 
 /**
  * The most likely place about a linearisation at `about`. `damping`: how strongly it is held there, as a curvature beside that of the
- * posterior; 0 unless told otherwise. `isHeld`: told at `about` itself. Source: Levenberg, Quarterly of Applied Mathematics 2 (1944) 164.
+ * posterior; 0 by default. `isHeld`: told at `about` itself. Source: Levenberg, Quarterly of Applied Mathematics 2 (1944) 164.
  */
 export function peakAbout(
   problem: FitProblem,

@@ -36,7 +36,7 @@ export interface Row {
   readonly slope: Float64Array;
 }
 
-/** Student t with 7 degrees of freedom reaches as far at 9 in 10 as a normal of so many times its standard deviation: 1.895 √(5/7) / 1.645. */
+/** Student t with 7 degrees of freedom reaches as far at 9 in 10 as a normal of this many times its standard deviation: 1.895 √(5/7) / 1.645. */
 const STUDENT = 0.973;
 /** Nine in ten. */
 const TAIL_PROBABILITY = 0.05;
@@ -178,7 +178,7 @@ export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, 
   if (!linear) return null;
   const { row, lacking } = distanceRow(fitted, design, wind, linear, conditions);
   const car = likelyCar(design, wind, windingFraction(design, wind), conditions);
-  // As the car was found, not as it was thought: it may spin where it was thought to hold.
+  // As the car was found, not as expected: it may spin where it was expected to hold.
   const found = (one: BuiltCar): BuiltCar => builtWith(one, fitted.unknowns, fitted.mapEstimate);
   const directions = scatterDirections(found(car), found(likelyCar(design, { kind: 'full' }, 1)), [], fitted.workspace);
   const tape = fitted.instruments.tape / Math.max(Math.exp(row.value), STALL);

@@ -2,7 +2,7 @@ import { halfLogDeterminant } from '../../numerics/cholesky.ts';
 import type { Linear } from './linear.ts';
 import { peakAbout, rowsOfGroups, type FitProblem, type ScaleParameters } from './posterior.ts';
 
-/** What is thought of the scatter of one car’s runs before there are any, at full winding: ln-normal about its likeliest, the upper side so many times as wide. */
+/** Prior of the scatter of one car’s runs, at full winding: ln-normal about its most likely value, the upper side this many times as wide. */
 export interface ScatterPrior {
   readonly median: number;
   readonly spread: number;
@@ -19,11 +19,11 @@ export interface Component extends ScaleParameters {
   readonly root: Float64Array;
 }
 
-/** Scatter is looked at from so far below to so far above what was thought, in its ln-spreads, at so many places. */
+/** Scatter is looked at from so far below to so far above the prior, in its ln-spreads, at so many places. */
 const GRID = [-1.6, 2.2, 8] as const;
 /**
- * How wide what is not known of a car may really be, in the spreads it was thought to have, with what is thought of each before any run: a
- * builder may be more careful than most, or less, and the runs say which. Sizes: such that hidden cars lie within what is told as often as
+ * How wide what is not known of a car may really be, in prior standard deviations, with the prior of each: a
+ * builder may be more careful than most, or less, and the runs say which. Sizes: such that hidden cars lie within what is reported as often as
  * it says (docs/honesty.md).
  */
 export const PRIOR_WIDTH_FACTORS = [
@@ -41,7 +41,7 @@ export const MISFIT_FACTORS = [
   [4, 0.12],
 ] as const;
 
-/** Sizes that something may have, with the share of each. */
+/** Sizes that something may have, with the fraction of each. */
 export type Sizes = readonly (readonly [size: number, share: number])[];
 
 /** The size that is nearest to what is usual. */
@@ -54,10 +54,10 @@ function lnSum(values: readonly number[]): number {
   return most + Math.log(values.reduce((sum, value) => sum + Math.exp(value - most), 0));
 }
 
-/** A place of the grid of scatter, width and lacks with ln of what is thought of it. */
+/** A place of the grid of scatter, width and lacks with ln of its prior. */
 export type GridPoint = ScaleParameters & { readonly lnPrior: number };
 
-/** The grid over scatter, width and lacks, with ln of what is thought of each of its places before any run. */
+/** The grid over scatter, width and lacks, with ln of the prior of each of its places. */
 export function scaleGrid(prior: ScatterPrior, widths: Sizes, allLacks: Sizes): readonly GridPoint[] {
   const [low, high, places] = GRID;
   return Array.from({ length: places }, (_, i) => low + ((high - low) * i) / (places - 1)).flatMap((off) =>

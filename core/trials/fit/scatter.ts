@@ -20,7 +20,7 @@ const ENERGY_WEIGHT = 0.5;
 export const GRIP_DIFFERS = 0.08;
 /** How far it is changed to see over the kink where wheels begin to spin. */
 const GRIP_CHANGE = 0.1;
-/** A group scatters at least and at most so many times as much as a full wind. */
+/** A group scatters at least and at most this many times as much as a full wind. */
 const LEAST = 0.5;
 const MOST = 4;
 
@@ -51,7 +51,7 @@ function along(car: BuiltCar, marks: readonly number[], workspace: Workspace): S
 
 const sizeOf = ({ resistance, energy }: ScatterDirections): number => Math.hypot(resistance[0]!, energy[0]!);
 
-/** Variance of an output from run to run at a scatter; of ln(distance + 0.05 m) unless told otherwise. */
+/** Variance of an output from run to run at a scatter; of ln(distance + 0.05 m) by default. */
 export const runVariance = ({ resistance, energy, grip }: ScatterDirections, scatter: number, output = 0): number =>
   scatter ** 2 * (resistance[output]! ** 2 + energy[output]! ** 2) + grip[output]! ** 2;
 

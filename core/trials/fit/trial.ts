@@ -19,11 +19,11 @@ export interface TrialRun {
 /** How runs of one car and winding may still differ: along the floor or back, and with what faults that were put right since. */
 export type RunConditions = Pick<TrialGroup, 'direction' | 'faults'>;
 
-/** Runs of one car as it was, wound alike on one floor. */
+/** Runs of one car as it was, with the same winding on one floor. */
 export interface TrialGroup {
   readonly design: CarDesign;
   readonly wind: Wind;
-  /** Along the floor or back, where it is told. */
+  /** Along the floor or back, where it is reported. */
   readonly direction?: 'out' | 'back' | undefined;
   /** What was still wrong with it then, and was put right since. */
   readonly faults?: readonly RepairableFault[];

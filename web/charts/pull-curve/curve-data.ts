@@ -51,7 +51,7 @@ const LONG_COAST = 1.5;
 const SHOWN_AFTER_POWER = 0.3;
 const SHOWN_BEFORE_STOP = 0.2;
 
-/** What was sampled of a run; of a car that does not move, how it stands at the line. */
+/** What was sampled of a run; of a car that does not move, how it is at the line. */
 function traceOf({ trace, launchThrust, launchGripLimit, launchResistance }: RunResult): Trace {
   if (trace!.time.length > 0) return trace!;
   const line = makeTrace();

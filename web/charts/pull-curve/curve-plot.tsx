@@ -13,7 +13,7 @@ const colour = (name: string): string => `var(--mui-palette-workbench-${name})`;
 
 /** px that a letter takes, generously. */
 const LETTER = 7;
-/** Dashes of what lies behind, told apart without colour. */
+/** Dashes of what lies behind, distinguished without colour. */
 const DASHES = ['2 4', '9 5', '9 4 2 4', '14 6', '2 8'];
 /** px up that the words of the useful work need. */
 const WORK_ROOM = 26;
@@ -72,13 +72,13 @@ export interface FloorPiece {
 /** px below the axis that the floors take. */
 const FLOOR_ROOM = 20;
 
-/** The pull curve itself: drawn anew in every frame of a drag, so by hand and light. */
+/** The pull curve itself: drawn again in every frame of a drag, so by hand and light. */
 export function CurvePlot({ curve, behind, axis, width, height, isWhole, reading, units, floors, edges, pulls = [] }: CurvePlotProps) {
   const tall = height - (floors.length > 1 ? FLOOR_ROOM : 0);
   const hatch = useId();
   const { along, most, fold } = axisEnds({ curve, behind, axis, isWhole });
   const [from, to, gap] = [fold?.from ?? null, fold?.to ?? 0, fold?.gap ?? 0];
-  // The same scale while the axes stand still: they are drawn anew only when they move.
+  // The same scale while the axes stand still: they are drawn again only when they move.
   const scale = useMemo(
     () => scaleTo({ along, most, fold: from === null ? null : { from, to, gap } }, axis, width, tall),
     [along, most, from, to, gap, axis, width, tall],
@@ -237,7 +237,7 @@ interface NameProps {
   readonly text: string;
 }
 
-/** Words on the curve, drawn anew only when they say or stand otherwise. */
+/** Words on the curve, drawn again only when they say or stand otherwise. */
 const Name = memo(function Name({ text, ...place }: NameProps) {
   return <text {...place}>{text}</text>;
 });
@@ -348,7 +348,7 @@ interface PhaseMarkProps {
   readonly words: string;
 }
 
-/** Drawn anew only when it says or stands otherwise. */
+/** Drawn again only when it says or stands otherwise. */
 const PhaseMark = memo(function PhaseMark({ x, y, bar, words }: PhaseMarkProps) {
   return (
     <>

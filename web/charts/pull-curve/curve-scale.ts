@@ -24,10 +24,10 @@ export interface CurveView {
 const PLOT = { left: 52, right: 20, top: 44, bottom: 40 };
 /** Axes end on steps of about an eighth, so that they stand still through most of a drag. */
 const STEPS = 20;
-/** Kept free above the strongest pull, for names, as a share of it. */
+/** Kept free above the strongest pull, for names, as a fraction of it. */
 const ABOVE = 0.18;
 
-/** The break that stands for what is left out, as a share of what is drawn before it. */
+/** The break that represents what is left out, as a fraction of what is drawn before it. */
 const BREAK = 0.07;
 
 /** A fold in m or s, as the axis has it. */

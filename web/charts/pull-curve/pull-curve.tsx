@@ -36,7 +36,7 @@ interface PullCurveProps {
 function curveFor(design: CarDesign, prediction: Prediction): Curve | null {
   if (prediction.kind === 'refused') return null;
   const { result } = prediction;
-  // Derived anew only where something is left to pull: this stands in every frame of a drag.
+  // Derived again only where something is left to pull: this is in every frame of a drag.
   return curveOf(result, result.turnsLeft > 0 ? pullLeft(deriveRunSetup(design), result) : []);
 }
 
@@ -189,7 +189,7 @@ interface CurveHeadProps {
   readonly table: () => ChartTable;
 }
 
-/** Drawn anew only when something in it changes. */
+/** Drawn again only when something in it changes. */
 const CurveHead = memo(function CurveHead({
   name,
   axis,

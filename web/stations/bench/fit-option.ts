@@ -3,7 +3,7 @@ import type { FitPlot } from '../../../core/bench/measured.ts';
 import { acrossName, axisText, upName } from '../../charts/axis-text.ts';
 import type { Tokens } from '../../ui/tokens.ts';
 
-/** Readings as points, odd ones as diamonds, dashed what was thought, with the fit and the band within which it lies 9 times in 10. */
+/** Readings as points, odd ones as diamonds, dashed the prior, with the fit and the band within which it lies 9 times in 10. */
 export function fitOption({ across, up, points, odd, residuals, curve, thought = [] }: FitPlot, tokens: Tokens): EChartsCoreOption {
   const line = { type: 'line', symbol: 'none', silent: true, animation: false };
   const xAxis = {

@@ -35,7 +35,7 @@ export function InstrumentPanel({ design, kind, readings }: InstrumentPanelProps
   // Where one scale reads several columns, the builder says which it is now.
   const leads = columns.filter((column) => ['force', 'mass'].includes(lineKeyOf(column) ?? ''));
   const [goesTo, setGoesTo] = useState(leads[0]?.key ?? '');
-  // What is read on the way back stands beside a place that is there already.
+  // What is read along the run back is beside a place that is there already.
   const isBack = leads.some(({ key, isOptional }) => key === goesTo && isOptional);
   const taken = shown.filter(({ column: { key } }) => key === goesTo || (!isBack && !leads.some((lead) => lead.key === key)));
   return (

@@ -18,7 +18,7 @@ interface ReadingTablesProps {
   readonly readings: ReturnType<typeof useTypedReadings>;
 }
 
-/** Where readings are typed: a row for each, and below what is told once, begun as the design has it. */
+/** Where readings are typed: a row for each, and below what is reported once, begun as the design has it. */
 export function ReadingTables({ design, kind, readings }: ReadingTablesProps) {
   const units = useUnits();
   const { columns, once, division } = MEASUREMENTS[kind];

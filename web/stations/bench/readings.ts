@@ -6,10 +6,10 @@ import { formatFault } from '../../../core/fault-words.ts';
 import { readMeasurement } from '../../../core/files/read.ts';
 import { parseQuantity, type Quantity, type UnitSystem } from '../../../core/units/quantity.ts';
 
-/** What stands in the fields of one measurement, as it was typed. */
+/** What is in the fields of one measurement, as it was typed. */
 export interface TypedReadings {
   readonly rows: readonly Readonly<Record<string, string>>[];
-  /** What is told once, and one division of the scale; empty: as the design has it. */
+  /** What is reported once, and one division of the scale; empty: as the design has it. */
   readonly once: Readonly<Record<string, string>>;
   readonly division: string;
   /** Rows that were left out, and odd ones that were looked at and stand. */
@@ -72,7 +72,7 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
     return null;
   };
   const isBare = (text: string | undefined): boolean => (text ?? '').trim() === '';
-  // Columns that are read by themselves, whatever stands beside them.
+  // Columns that are read by themselves, whatever is beside them.
   const alone = table.together.length === 0;
   const numbered = columns.filter(({ options }) => !options);
   const rows = typed.rows
@@ -95,7 +95,7 @@ export function readTyped(kind: MeasurementKind, design: CarDesign, typed: Typed
     if (values.length > 0) readings[key] = values;
   }
   const { back: lettingBack, ...out } = readings;
-  // The places of those that were read on the way back.
+  // The places of those that were read along the run back.
   const [place] = columns;
   const back = {
     [place!.key]: whole.flatMap(({ row }, i) => (isBare(row.back) ? [] : [(readings[place!.key] as unknown[])[i]])),

@@ -14,7 +14,7 @@ function stored(carId: string, kind: MeasurementKind): TypedReadings {
 /** Rows that are there to be typed into, beyond the last that is. */
 const SPARE = 2;
 
-/** What was typed for one measurement of a car, kept in this browser until it is cleared. */
+/** What was typed for one measurement of a car, stored in this browser until it is cleared. */
 export function useTypedReadings(carId: string, kind: MeasurementKind) {
   const [typed, setTyped] = useState(() => stored(carId, kind));
   const units = useUnits();

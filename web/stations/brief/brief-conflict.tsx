@@ -6,7 +6,7 @@ import { BRIEF } from '../../open-brief/brief-document.ts';
 import { ConflictDialog } from '../../open-document/conflict-dialog.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 
-/** Lines of the rule sheets that stand in one of two briefs only. */
+/** Lines of the rule sheets that are in one of two briefs only. */
 function rowsOf(mine: Brief, other: Brief, units: UnitSystem): (readonly [string, string, string])[] {
   const [here, there] = [mine, other].map((brief) =>
     ruleSheet(brief, units)

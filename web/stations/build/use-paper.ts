@@ -1,7 +1,7 @@
 import type { PaperName } from '../../../core/build/drawing.ts';
 import { useLocalStorage } from '../../ui/use-local-storage.ts';
 
-/** The paper that is printed on and whose car it is, kept in this browser. */
+/** The paper that is printed on and whose car it is, stored in this browser. */
 export function usePaper() {
   const [name, setName] = useLocalStorage<string>('build-paper', 'a4');
   const [crew, setCrew] = useLocalStorage('build-crew', '');

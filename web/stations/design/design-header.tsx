@@ -20,7 +20,7 @@ interface DesignHeaderProps {
   readonly onVersions: () => void;
 }
 
-/** Each part is drawn anew only when its own changes: some do at the first step of a drag. */
+/** Each part is drawn again only when its own changes: some do at the first step of a drag. */
 export const DesignHeader = memo(function DesignHeader({ carId, name, edit, onVersions }: DesignHeaderProps) {
   return (
     <header className={plain.header}>
@@ -34,7 +34,7 @@ export const DesignHeader = memo(function DesignHeader({ carId, name, edit, onVe
   );
 });
 
-/** Names the version the car is as it stands. */
+/** Names the version the car is as it is. */
 const VersionButton = memo(function VersionButton({ carId, onVersions }: Pick<DesignHeaderProps, 'carId' | 'onVersions'>) {
   const { data: versions } = useListVersionsQuery(carId);
   const versionName = useAppSelector((state) => {

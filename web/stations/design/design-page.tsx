@@ -47,7 +47,7 @@ export function DesignPage() {
   return <OpenCar key={carId} carId={carId} />;
 }
 
-/** The car as it stands: all that is drawn anew when it is edited. */
+/** The car as it is: all that is drawn again when it is edited. */
 function OpenCar({ carId }: { readonly carId: string }) {
   const design = useOpenDesign(carId);
   const undo = useUndo();

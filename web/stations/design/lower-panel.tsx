@@ -75,7 +75,7 @@ export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts
   );
 }
 
-/** Drawn anew only when another tab is chosen. */
+/** Drawn again only when another tab is chosen. */
 const TabRow = memo(function TabRow({ tab, onTab }: Pick<LowerPanelProps, 'tab' | 'onTab'>) {
   return (
     <Tabs

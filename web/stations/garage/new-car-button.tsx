@@ -5,7 +5,7 @@ import { MenuButton } from '../../ui/menu-button.tsx';
 
 interface NewCarButtonProps {
   readonly onChoose: (kind: MotorKind) => void;
-  /** `New car` unless told otherwise. */
+  /** `New car` by default. */
   readonly label?: string;
 }
 

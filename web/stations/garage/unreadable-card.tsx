@@ -5,7 +5,7 @@ import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './garage.module.css';
 
-/** A car that is kept but cannot be read any more: why, its text to save, and removing it. */
+/** A car that is stored but cannot be read any more: why, its text to save, and removing it. */
 export const UnreadableCard = ({ car: { id, unreadable }, onRemove }: { readonly car: Unreadable; readonly onRemove: () => void }) => (
   <li aria-label="A car that cannot be read" className={styles.card}>
     <h2 className={styles.name}>✕ A car that cannot be read</h2>

@@ -6,11 +6,11 @@ import styles from './learn.module.css';
 const WIDTH = 420;
 const HEIGHT = 220;
 const EDGE = 16;
-/** How far the sketch reaches: so many times the car’s own way and pull. */
+/** How far the sketch reaches: this many times the car’s own way and pull. */
 const REACH = 2;
 const LEAST = 0.2;
 
-/** A curve as it is sketched: so many times as far, and so many times the pull. */
+/** A curve as it is sketched: this many times as far, and this many times the pull. */
 export interface Sketch {
   readonly far: number;
   readonly strong: number;
@@ -28,7 +28,7 @@ interface SketchCurveProps {
 
 const bounded = (value: number): number => Math.min(Math.max(value, LEAST), REACH);
 
-/** Pull against distance to sketch on: this car’s curve, and over it where the changed one is thought to lie. Two sliders do what dragging does. */
+/** Pull against distance to sketch on: this car’s curve, and over it where the changed one is expected to lie. Two sliders do what dragging does. */
 export function SketchCurve({ before, after, sketch, onSketch }: SketchCurveProps) {
   const box = useRef<SVGSVGElement>(null);
   const id = useId();

@@ -25,7 +25,7 @@ function QuantityEntry({ label, named, quantity, value, onChange }: QuantityEntr
     <TextEntry
       label={label}
       named={named}
-      // A whole number of metres is told as one.
+      // A whole number of metres is reported as one.
       value={value === null ? '' : formatQuantity(value, quantity, units).replace(/\.0+(?=\D)/, '')}
       check={(typed) => {
         const parsed = parseQuantity(typed, quantity, units);

@@ -12,7 +12,7 @@ import type { OpenMeet } from './use-meet.ts';
 
 const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
-/** Every run that stands, the newest first: corrected with who and why, or taken back; what stood before is kept. */
+/** Every run that stands, the newest first: corrected with who and why, or taken back; what stood before is stored. */
 export function ResultsView({ meetId, open }: { readonly meetId: string; readonly open: OpenMeet }) {
   const units = useUnits();
   const [corrected, setCorrected] = useState<StandingResult | null>(null);

@@ -16,7 +16,7 @@ import { isTypedHere } from './use-outcome-form.ts';
 import { TimePanel, type Timed } from './time-panel.tsx';
 import type { OpenMeet } from './use-meet.ts';
 
-/** Under which name what is typed of a run is kept. */
+/** Under which name what is typed of a run is stored. */
 const typedName = (meetId: string, heat: Heat, entry: string): string => `${meetId} ${heatKey(heat)} ${entry}`;
 
 /** The heat in which something is typed, and for which cars. */

@@ -20,7 +20,7 @@ const RESOLUTION = 0.01;
 const plusMinus = ({ value, interval95: [, high] }: { value: number; interval95: readonly [number, number] }, units: UnitSystem): string =>
   `${formatNumber(value, 'acceleration', units)} ± ${formatQuantity(high - value, 'acceleration', units)}`;
 
-/** What the times on the way tell, in words. */
+/** What the times along the run tell, in words. */
 function wayWords({ speeds, pullEnded, coast }: Way, units: UnitSystem): string[] {
   const metres = (value: number): string => formatQuantity(value, 'distance', units);
   const fastest = speeds.reduce((best, piece) => (piece.speed > best.speed ? piece : best));

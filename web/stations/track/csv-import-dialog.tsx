@@ -26,7 +26,7 @@ const SHOWN = 8;
 const COLUMNS = Object.keys(RUN_COLUMNS) as RunColumn[];
 const NONE = '-1';
 
-/** What a file of runs holds, by its columns, before anything is stored; what is wrong is told by its line. */
+/** What a file of runs holds, by its columns, before anything is stored; what is wrong is reported by its line. */
 export default function TakeInDialog({ carId, design, file, onClose }: TakeInDialogProps) {
   const units = useUnits();
   const { read, places, setPlaces, isTaking, take } = useCsvImport(carId, design, file, onClose);

@@ -21,7 +21,7 @@ export function describeDeviation({ apart, of, luck }: RunDeviation, units: Unit
   return luck === 'within' ? `${deviation}: within luck` : `${deviation}: more than luck explains`;
 }
 
-/** Times on the way that are told one by one. */
+/** Times along the run that are reported one by one. */
 const MOST_SPLITS = 6;
 
 /** What else was measured or seen of a run, in a few words each. */

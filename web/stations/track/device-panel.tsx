@@ -27,7 +27,7 @@ const FAULTS: Readonly<Record<keyof typeof HIDDEN, readonly RigFault[]>> = {
 interface DevicePanelProps {
   readonly design: CarDesign;
   readonly wind: Wind;
-  /** m: gate 0 is the line, gate n stands at the nth of these. */
+  /** m: gate 0 is the line, gate n is at the nth of these. */
   readonly gates: readonly number[];
   /** What was put right on the car: the hidden one is without it. */
   readonly putRight: readonly RepairableFault[];

@@ -35,7 +35,7 @@ interface MoreOfRunProps {
   readonly floors: readonly FloorChoice[];
 }
 
-/** A picture of the run, and times on its way from a file. */
+/** A picture of the run, and times along its run from a file. */
 function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
   const [problem, setProblem] = useState('');
   /** The picture that was chosen last: a slow one before it does not take its place. */

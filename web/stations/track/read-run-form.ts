@@ -25,7 +25,7 @@ const RANGE: Readonly<Record<TypedField, readonly [number, number]>> = {
   load: [0, 5],
 };
 
-/** What stands in the form, reread while other units are shown: each figure keeps its unit. */
+/** What is in the form, reread while other units are shown: each figure keeps its unit. */
 export const rereadForm = (form: TrackForm, reread: (text: string, quantity: Quantity) => string): Partial<TrackForm> =>
   Object.fromEntries((Object.keys(QUANTITY) as TypedField[]).map((field) => [field, reread(form[field], QUANTITY[field])]));
 
@@ -99,7 +99,7 @@ export type MeasuredRun = Pick<
   | 'photo'
 >;
 
-/** The run that stands in the form, or what is wrong with which field. Only a distance is needed. */
+/** The run that is in the form, or what is wrong with which field. Only a distance is needed. */
 export function readRunForm(
   form: TrackForm,
   units: UnitSystem,
@@ -151,7 +151,7 @@ export const beyondWall = (
     ? `The wall is ${format(room)} from the line. Correct this, or log it again if it did come so far.`
     : null;
 
-/** A run as it stands in the form to be corrected. */
+/** A run as it is in the form to be corrected. */
 export function formOf(record: Omit<RunRecord, 'design'>, format: (value: number, quantity: Quantity) => string): Partial<TrackForm> {
   const { wind, outcome, drift } = record;
   return {
@@ -160,7 +160,7 @@ export function formOf(record: Omit<RunRecord, 'design'>, format: (value: number
     stretched: record.stretched ?? false,
     direction: record.direction ?? '',
     outcome: didNotStart(outcome) ? 'did-not-start' : outcome.kind,
-    // The distance that is kept is from the line, however it was taken.
+    // The distance that is stored is from the line, however it was taken.
     measuredBy: 'tape',
     marks: '',
     distance: format(outcome.distance, 'distance'),

@@ -37,7 +37,7 @@ interface ShownGroup extends ChosenGroup {
   /** What else is said of it. */
   readonly remark: string;
   readonly sums: RunSums;
-  /** Runs of one car, wound alike: they have one prediction, and pairs out and back. */
+  /** Runs of one car, with the same winding: they have one prediction, and pairs out and back. */
   readonly alike: LikeRuns | null;
 }
 

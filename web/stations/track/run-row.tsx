@@ -31,7 +31,7 @@ interface RunRowProps {
   readonly run: ListedRun;
   /** The car as it ran. */
   readonly design: CarDesign;
-  /** The kept version it ran as; null for none. */
+  /** The saved version it ran as; null for none. */
   readonly version: string | null;
 }
 
@@ -113,7 +113,7 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
   );
 }
 
-/** A run that is kept but cannot be read any more: its text can be saved, and it can be removed. */
+/** A run that is stored but cannot be read any more: its text can be saved, and it can be removed. */
 export function UnreadableRunRow({ carId, run: { id, unreadable } }: { readonly carId: string; readonly run: Unreadable }) {
   const remove = useRemoval(carId);
   return (

@@ -100,7 +100,7 @@ export const byOrderOption = (runs: readonly RunOfCar[], units: UnitSystem, toke
 /** Places of the model’s curve. */
 const CURVE = 24;
 
-/** Runs against the turns they were wound, with the curve of the car as it stands. */
+/** Runs against the turns they were wound, with the curve of the car as it is. */
 export function byTurnsOption(runs: readonly RunOfCar[], design: CarDesign, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const most = fullTurns(design);
   const turnsOf = ({ record: { wind }, design: ran }: RunOfCar): number => (wind.kind === 'turns' ? wind.turns : fullTurns(ran));

@@ -52,7 +52,7 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
   const isOwner = useIsOwner();
   const worksTo = useBriefOf(design);
   const session = useSession(carId, design, worksTo?.brief ?? null);
-  // The floor of the day is that of the session, where one is told.
+  // The floor of the day is that of the session, where one is reported.
   const { surface } = session.current?.session ?? {};
   const today = useMemo(() => (surface ? { ...design, floor: surface } : design), [design, surface]);
   return (

@@ -8,7 +8,7 @@ export type Split = NonNullable<RunRecord['splits']>[number];
 
 export type Stage = 'before' | 'wind' | 'go' | 'write';
 
-/** What stands in the run form, as typed. Kept in the browser until the run is logged. */
+/** What is in the run form, as typed. Stored in the browser until the run is logged. */
 export interface TrackForm {
   /** The run being corrected, with its version; null for a new one. */
   readonly correcting: { readonly id: string; readonly version: number } | null;
@@ -31,7 +31,7 @@ export interface TrackForm {
   readonly drift: string;
   readonly driftSide: 'left' | 'right';
   readonly spunFor: string;
-  /** A floor on which it goes further, or less far, than in this run; empty where that is not told. */
+  /** A floor on which it goes further, or less far, than in this run; empty if left out. */
   readonly elsewhere: '' | CarDesign['floor']['kind'];
   readonly goes: 'further' | 'less-far';
   /** The floor it ran on, by the key of a choice; empty for that of the session, the car or its brief. */

@@ -9,12 +9,12 @@ import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 
-/** What a file of runs holds beside what is kept. */
+/** What a file of runs holds beside what is stored. */
 export interface ReadFile {
   readonly headings: readonly string[];
   readonly lines: readonly ReadLine[];
   readonly fresh: readonly { readonly line: number; readonly run: TableRun }[];
-  /** Lines that tell of a run that is kept, or that the file tells twice. */
+  /** Lines that tell of a run that is stored, or that the file tells twice. */
   readonly known: number;
 }
 
@@ -96,7 +96,7 @@ export function useCsvImport(carId: string, design: CarDesign, file: File, onClo
       const { error } = await add({ carId, design, runs: runs.slice(from, from + AT_ONCE) });
       if (!error) continue;
       setTaking(false);
-      // What came before is kept, and known when the file is opened again.
+      // What came before is stored, and known when the file is opened again.
       return void dispatch(toasted(problemLine(error), { tone: 'stop' }));
     }
     dispatch(toasted(read.fresh.length === 1 ? '1 run imported' : `${read.fresh.length} runs imported`));

@@ -18,7 +18,7 @@ import { beyondWall, ranAs, readRunForm, rereadForm, type TypedField } from './r
 import { describeDeviation, formatOutcome } from './describe-run.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
-/** The run form of a car: what stands in it, what is wrong with it, and what can be done with it. */
+/** The run form of a car: what is in it, what is wrong with it, and what can be done with it. */
 export function useRunForm(carId: string, design: CarDesign, session: StoredSession | null, brief: Brief | null) {
   const dispatch = useAppDispatch();
   const form = useAppSelector((state) => state.track[carId]) ?? emptyForm;

@@ -31,7 +31,7 @@ interface CompareProps extends Pick<Tuning, 'groups'> {
 
 const distances = (group: TunedGroup): number[] => group.distances.filter(({ isWall }) => !isWall).map(({ distance }) => distance);
 
-/** Two of the groups compared by what is asked; null where there are no two. */
+/** Two of the groups compared by the goal; null where there are no two. */
 function comparedGroups(groups: readonly TunedGroup[], runs: readonly RunOfCar[], goal: Goal, first: number, second: number) {
   const [a, b] = [groups[first], groups[second]];
   if (groups.length < 2 || !a || !b) return null;
@@ -39,7 +39,7 @@ function comparedGroups(groups: readonly TunedGroup[], runs: readonly RunOfCar[]
     group.distances.flatMap((one) => runs.find(({ id }) => id !== undefined && id === one.id) ?? []);
   const pair = { before: runsOf(a), after: runsOf(b) };
   const { scoring, runs: compared } = scored(goal, [pair]);
-  // What is thought of the scatter before: by the groups that are not compared.
+  // Prior of the scatter before: by the groups that are not compared.
   const scatter = ownScatter(groups.filter((group) => group !== a && group !== b).map(distances));
   const isDistance = goalRecord(goal).quantity === 'distance' || scoring.by === 'distance';
   return {
@@ -63,7 +63,7 @@ export function Compare({ groups, runs, nameOf, goal, explain }: CompareProps) {
   const changed = differences(a.design, b.design, units);
   const mended = [...a.faults.filter((fault) => !b.faults.includes(fault)), ...b.faults.filter((fault) => !a.faults.includes(fault))];
   const unlike = describeDifferences(a, b);
-  // The tests of the books know nothing of walls: they are told for runs that stopped.
+  // The tests of the books know nothing of walls: they are reported for runs that stopped.
   const [before, after] = [distances(a), distances(b)];
   const test = comparison && before.length > 1 && after.length > 1 ? welch(before, after) : null;
   const permuted = test && permutationP(before, after);

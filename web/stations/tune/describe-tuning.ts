@@ -64,11 +64,11 @@ const windingWords = ({ wind, direction }: Pick<TunedGroup, 'wind' | 'direction'
     .filter(Boolean)
     .join(', ');
 
-/** Which share of runs goes how far, where the wall hides how far some would: `all beyond 6.10 m, 2 in 3 beyond 8.40 m`. */
+/** Which fraction of runs goes how far, where the wall hides how far some would: `all beyond 6.10 m, 2 in 3 beyond 8.40 m`. */
 export const describeSurvival = (steps: NonNullable<TunedGroup['beyond']>, units: UnitSystem): string =>
   `${steps.map(([distance, fraction]) => `${percent(fraction)} go beyond ${formatQuantity(distance, 'distance', units)}`).join(', ')} (walls as “at least”).`;
 
-/** Shares below which it is no more than thought, and beyond which it is told in figures. */
+/** Fractions below which it is no more than expected, and beyond which it is reported in figures. */
 const NONE = 0.03;
 const MUCH = 0.4;
 /** A part in words: `a third`. */
@@ -104,7 +104,7 @@ export function describePosteriorChange(
   };
 }
 
-/** What is most likely, or that it cannot be told, and what would. */
+/** What is most likely, or that it cannot be determined, and what would. */
 export function describeCauses({ causes, named, sureness, isAlone, wouldTell }: Explanation, motor: MotorKind): string {
   if (named === 'none') return 'Nothing seems wrong: it runs as expected.';
   if (named) {
@@ -130,19 +130,19 @@ export const causeFacts = ({ probability, metres, id }: RankedCause, units: Unit
 
 export const isSure = ({ probability }: RankedCause): boolean => probability >= CERTAIN_FROM;
 
-/** In what a gain is told, by what the car aims at. */
+/** In what a gain is reported, by what the car aims at. */
 export function formatGain({ gain, low, high, chance }: SuggestedChange, design: CarDesign, units: UnitSystem): string {
   const goal = goalOf(design.aim);
   const isTime = goal.kind === 'quickest-to';
   const half = Math.max(Math.abs(high - low) / 2, 1e-6);
   const format = (value: number): string => formatKnown(value, half, isTime ? 'time' : 'distance', units);
   const unit = unitOf(isTime ? 'time' : 'distance', units);
-  // What cures the car may cost some of its way.
+  // What cures the car may cost some of its distance.
   if (gain < 0 && !isTime) return `costs about ${format(-gain)} ${unit} (${formatRange(format(-high), format(-low))}, 9 in 10)`;
   return `${isTime ? 'quicker by' : 'better by'} ${format(gain)} ${unit} (${formatRange(format(low), format(high))}, 9 in 10) · ${percent(Math.min(chance, 0.99))} likely`;
 }
 
-/** How the next runs of two groups do at what is asked. */
+/** How the next runs of two groups do at the goal. */
 export function describeNextRuns(
   { beats, mark }: AtTheMark,
   { scoring }: Pick<Comparison, 'scoring'>,
@@ -224,7 +224,7 @@ export function describeDifferences(
   return differs.length === 0 ? '' : `They also differ in ${differs.join(' and ')}: this is not a verdict on the car alone.`;
 }
 
-/** By what runs were compared, where that is not what is asked; else nothing. */
+/** By what runs were compared, where that is not the goal; else nothing. */
 export function describeScoring({ scoring }: Comparison, goal: Goal): string {
   const { quantity, isSteered } = goalRecord(goal);
   if (scoring.by === 'goal' || (quantity === 'distance' && !isSteered && goal.kind !== 'closest-to')) return '';

@@ -10,12 +10,12 @@ type Place = readonly [x: number, y: number | null];
 interface Drawn {
   readonly across: string;
   readonly points: readonly { readonly place: Place; readonly isWall: boolean; readonly isOdd: boolean }[];
-  /** Low and width of what 9 in 10 lie within; the lines as thought and as fitted. */
+  /** Low and width of what 9 in 10 lie within; the lines as expected and as fitted. */
   readonly low: readonly Place[];
   readonly width: readonly Place[];
   readonly thought: readonly Place[];
   readonly fitted: readonly Place[];
-  /** Whether lines go from place to place, or stand for one run each. */
+  /** Whether lines go from place to place, or represent one run each. */
   readonly isLine: boolean;
 }
 
@@ -86,7 +86,7 @@ function drawn({ across, points, low, width, thought, fitted, isLine }: Drawn, u
   };
 }
 
-/** The runs of a car over its turns, as thought and as fitted: points where it stopped, arrows where it hit the wall, diamonds where a run is odd. */
+/** The runs of a car over its turns, as expected and as fitted: points where it stopped, arrows where it hit the wall, diamonds where a run is odd. */
 export function runsOverTurns({ groups, curve }: Tuning, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const metre = unitValue('distance', units);
   const inUnits = (value: number | null | undefined): number | null => (value == null ? null : value / metre);
@@ -108,7 +108,7 @@ export function runsOverTurns({ groups, curve }: Tuning, units: UnitSystem, toke
   );
 }
 
-/** The same runs one after the other, each with what was thought of it and where 9 in 10 of the fitted car's next runs lie. */
+/** The same runs one after the other, each with its expected value and where 9 in 10 of the fitted car's next runs lie. */
 export function runsInOrder({ groups }: Tuning, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
   const metre = unitValue('distance', units);
   const inUnits = (value: number | null | undefined): number | null => (value == null ? null : value / metre);

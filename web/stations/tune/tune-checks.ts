@@ -19,7 +19,7 @@ const keyOf = (carId: string): string => `tune-checks-${carId}`;
 /** What is confirmed of parts or floor stays so when something else is changed. */
 const givenOf = (checks: Checks): readonly ConfirmedCause[] => CONFIRMED_CAUSES.filter((id) => checks[id] === 'confirmed');
 
-/** What was found at the table, kept in this browser: of parts and floor until it is taken back, else as long as the car is as it was. */
+/** What was found at the table, stored in this browser: of parts and floor until it is taken back, else as long as the car is as it was. */
 export function useTuneChecks(carId: string, design: CarDesign, putRight: number) {
   const [found, setFound] = useLocalStorage<Found | null>(keyOf(carId), null);
   const isOfThisCar = found !== null && found.putRight === putRight && isSameBuild(found.design, design);

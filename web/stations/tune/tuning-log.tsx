@@ -22,7 +22,7 @@ interface LogProps {
   readonly onUndo: (entry: LogEntry) => void;
 }
 
-/** What was tried: the change, why and what was expected, what came, and whether it was kept. */
+/** What was tried: the change, why and what was expected, what came, and whether it was stored. */
 export function TuningLog({ name, log, onUndo }: LogProps) {
   const units = useUnits();
   if (log.length === 0)

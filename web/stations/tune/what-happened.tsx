@@ -42,7 +42,7 @@ interface WhatHappenedProps {
   readonly onLeaveOut: (run: RunOfCar, isLeftOut: boolean) => void;
 }
 
-/** The runs as points over the turns, with what was thought and what is fitted behind them; groups with mean and scatter. */
+/** The runs as points over the turns, with the prior and what is fitted behind them; groups with mean and scatter. */
 export default function WhatHappened({ tuning, name, nameOf, explain, runs, onLeaveOut }: WhatHappenedProps) {
   const units = useUnits();
   const tokens = useTokens();

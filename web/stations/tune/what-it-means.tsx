@@ -26,7 +26,7 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
   const units = useUnits();
   const { full, learnt, groups, further, scatter, room, earlier, unwound, isSettled } = tuning;
   const metres = (value: number): string => formatQuantity(value, 'distance', units);
-  // Only the newest are told one by one, and older ones that do not fit.
+  // Only the newest are reported one by one, and older ones that do not fit.
   const held = groups.filter(
     ({ heldOut, spread, check }, i) =>
       heldOut !== null && spread !== null && check !== null && (i >= groups.length - TOLD || check.verdict !== 'as-expected'),

@@ -13,17 +13,17 @@ import type { Checks } from './tune-checks.ts';
 import styles from './tune.module.css';
 import { causeFacts, describeEntry, describeImplausible, isSure, describeCauses } from './describe-tuning.ts';
 
-/** Causes that are told before more are asked for. */
+/** Causes that are reported before more are asked for. */
 const SHOWN = 4;
 
 interface WhyProps {
-  /** What drives the car: it is told in its words. */
+  /** What drives the car: it is reported in its words. */
   readonly motor: MotorKind;
-  /** How the runs lie to what was thought before any. */
+  /** How the runs compare with the prior. */
   readonly before: Tuning['before'];
   readonly causes: Causes;
   readonly checks: Checks;
-  /** What was confirmed and is reckoned with everywhere. */
+  /** What was confirmed and is computed with everywhere. */
   readonly given: readonly CauseId[];
   readonly explain: (figure: string) => Explanation;
   readonly onFound: (id: CauseId, result: 'confirmed' | 'ruled-out') => void;

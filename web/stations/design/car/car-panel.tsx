@@ -141,7 +141,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, o
   );
 }
 
-/** The group that a fault of the design is told in. */
+/** The group that a fault of the design is reported in. */
 function groupAt(path: string, rows: readonly CarRow[]): OpenGroup | undefined {
   if (path.startsWith('measured.')) return 'values';
   return rows.find((row) => sizeIdOf(row) === FAULT_AT[path])?.group;
@@ -246,7 +246,7 @@ interface FindProps {
   readonly onSeek: (sought: string) => void;
 }
 
-/** Drawn anew only when something else is looked for. */
+/** Drawn again only when something else is looked for. */
 const Find = memo(function Find({ sought, onSeek }: FindProps) {
   return (
     <TextField
@@ -275,7 +275,7 @@ interface MyPartsProps {
   readonly onListing: (isListing: boolean) => void;
 }
 
-/** The drawer of the builder's own parts. Drawn anew only when it opens or closes. */
+/** The drawer of the builder's own parts. Drawn again only when it opens or closes. */
 const MyParts = memo(function MyParts({ isListing, onListing }: MyPartsProps) {
   const open = useCallback(() => startTransition(() => onListing(true)), [onListing]);
   return (

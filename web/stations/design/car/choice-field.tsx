@@ -10,7 +10,7 @@ interface ChoiceFieldProps {
   readonly edit: Edit;
 }
 
-/** Something of the car that is chosen from a few. Drawn anew only when its own choice changes. */
+/** Something of the car that is chosen from a few. Drawn again only when its own choice changes. */
 export const ChoiceField = memo(function ChoiceField({ choice: { label, options, write }, value, edit }: ChoiceFieldProps) {
   return (
     <TextField

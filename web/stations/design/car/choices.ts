@@ -19,7 +19,7 @@ export interface Choice {
 export interface PartChoice {
   readonly label: string;
   readonly slot: PartSlot;
-  /** The part it is put on: it is told in one row with it. */
+  /** The part it is put on: it is reported in one row with it. */
   readonly on?: PartSlot;
 }
 

@@ -7,7 +7,7 @@ import type { CarGroup } from '../../../../core/car/car-groups.ts';
 import plain from '../../../ui/plain.module.css';
 import styles from './car-panel.module.css';
 
-/** What is asked of the car, and what is not known of it, stand below what it is. */
+/** The goal of the car, and what is not known of it, stand below what it is. */
 export type OpenGroup = CarGroup | 'aim' | 'values';
 
 interface SummaryProps {
@@ -47,7 +47,7 @@ export function Group({ id, onOpen, children, ...summary }: GroupProps) {
   );
 }
 
-/** Drawn anew only when it says something else. */
+/** Drawn again only when it says something else. */
 const Summary = memo(function Summary({ name, words, isWrong, isOpen, ...named }: SummaryProps) {
   return (
     <AccordionSummary

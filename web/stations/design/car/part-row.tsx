@@ -23,7 +23,7 @@ interface PartsProps {
   readonly edit: Edit;
 }
 
-/** What is fitted at a place, and what it is sold by. Drawn anew when something else is chosen, not in every frame of a drag. */
+/** What is fitted at a place, and what it is sold by. Drawn again when something else is chosen, not in every frame of a drag. */
 const Fitted = memo(function Fitted({ chosen, edit, part }: PartsProps & { readonly part: PartChoice }) {
   const { byKind } = useOwnParts();
   const { slot, label } = part;

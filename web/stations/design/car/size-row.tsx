@@ -39,7 +39,7 @@ interface SizeFieldProps extends SizeProps {
   readonly kind: MotorKind;
 }
 
-/** A size to type in any unit. Drawn anew only when it changes. */
+/** A size to type in any unit. Drawn again only when it changes. */
 export const SizeField = memo(function SizeField({ size, kind, value, edit }: SizeFieldProps) {
   const units = useUnits();
   // What the file format would refuse is refused here, in the same words. It takes all that a slider reaches.
@@ -61,7 +61,7 @@ export const SizeField = memo(function SizeField({ size, kind, value, edit }: Si
   return <PlainField aria-label={name} unit={unit} problem={problem} {...input} />;
 });
 
-/** A size to slide: a plain slider, it is drawn anew in every frame of a drag. */
+/** A size to slide: a plain slider, it is drawn again in every frame of a drag. */
 export const SizeSlider = memo(function SizeSlider({ size, value, edit }: SizeProps) {
   const units = useUnits();
   const gesture = useRef('');

@@ -18,7 +18,7 @@ import type { Edit } from '../../../open-car/design-slice.ts';
 interface ValuesListProps {
   readonly design: CarDesign;
   readonly edit: Edit;
-  /** Why the car cannot run as it stands. */
+  /** Why the car cannot run as it is. */
   readonly faults: readonly Fault[];
   /** Those looked for; all without. */
   readonly only?: readonly ValueKey[];
@@ -34,7 +34,7 @@ export function ValuesList({ design, ...shown }: ValuesListProps) {
 export const valuesFound = (design: CarDesign, sought: string): ValueKey[] =>
   valueKeysOf(design).filter((key) => isCalled(VALUE_NAMES[key], sought));
 
-/** ms a design is quiet before it is told here. */
+/** ms a design is quiet before it is reported here. */
 const QUIET = 100;
 
 /** The design once it is quiet; at once when something measured was typed or taken back. */
@@ -85,7 +85,7 @@ interface ValueRowProps extends Value {
   readonly edit: Edit;
 }
 
-/** Drawn anew only when its own value changes. */
+/** Drawn again only when its own value changes. */
 const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isTyped, fault, edit }: ValueRowProps) {
   const units = useUnits();
   const { unit, factor } = VALUE_UNITS[valueKey];
@@ -106,7 +106,7 @@ const ValueRow = memo(function ValueRow({ valueKey, value, spread, evidence, isT
         [valueKey]: {
           value: parsed.value * factor,
           spread: measuredSpread(valueKey),
-          // What hangs on the floor is known of this one.
+          // What depends on the floor is known of this one.
           ...(FLOOR_DEPENDENT.has(valueKey) && { on: car.floor.kind }),
         },
       },

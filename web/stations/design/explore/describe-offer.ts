@@ -11,7 +11,7 @@ import { formatIn, formatPredicted, USUAL_HALF_WIDTH, type UnitSystem } from '..
 export const describeCandidate = ({ distance, time }: Candidate, units: UnitSystem): string =>
   `${formatPredicted(distance, 'distance', units)} in ${formatPredicted(time, 'time', units)}`;
 
-/** Tenths, rounded down: what is promised is kept. */
+/** Tenths, rounded down: what is promised is stored. */
 const tenths = (fraction: number): number => Math.floor(10 * fraction + 1e-9);
 
 /** How offers of a search for this car are described. */

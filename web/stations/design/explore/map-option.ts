@@ -80,12 +80,12 @@ function roundStep(most: number, count: number): number {
   return ([1, 2, 5, 10].find((factor) => factor * power >= rough) ?? 10) * power;
 }
 
-/** Share of the map by its edges that has no figures, px about a figure that others keep off, and shares by which two cars are close. */
+/** Fraction of the map by its edges that has no figures, px about a figure that others keep off, and shares by which two cars are close. */
 const EDGE = 0.06;
 const FIGURE_ROOM = [44, 18] as const;
 const CLOSE = [0.14, 0.08] as const;
 
-/** What of a map does not hang on the car that is pointed at: each cell painted once, and lines of equal distance. */
+/** What of a map does not depend on the car that is pointed at: each cell painted once, and lines of equal distance. */
 export interface PaintedField {
   readonly canvas: HTMLCanvasElement;
   readonly lines: ReturnType<ReturnType<typeof contours>>;

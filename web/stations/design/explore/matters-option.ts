@@ -6,7 +6,7 @@ import { acrossName, axisText } from '../../../charts/axis-text.ts';
 
 interface MattersChart {
   readonly list: readonly Influence[];
-  /** m, of the car as it stands. */
+  /** m, of the car as it is. */
   readonly distance: number;
   readonly units: UnitSystem;
   readonly tokens: Tokens;

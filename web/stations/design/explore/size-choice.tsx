@@ -10,7 +10,7 @@ interface SizeChoiceProps {
   readonly onChange: (id: string) => void;
 }
 
-/** Which size is to be explored; drawn anew only when another is. */
+/** Which size is to be explored; drawn again only when another is. */
 export const SizeChoice = memo(function SizeChoice({ sizes, label, value, onChange }: SizeChoiceProps) {
   return (
     <TextField select size="small" label={label} value={value} onChange={({ target }) => onChange(target.value)} sx={{ minWidth: 160 }}>

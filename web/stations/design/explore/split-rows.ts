@@ -1,8 +1,8 @@
 import { pooled, POOL_SIZE, type PooledWorker } from '../../../workers/explore.ts';
 
 /**
- * Shares tasks out to the workers, each taking the next as it is done with one. `onDone` gets each answer with its task's
- * index and says whether to go on. Resolves when all are done or it was told to stop.
+ * Fractions tasks out to the workers, each taking the next as it is done with one. `onDone` gets each answer with its task's
+ * index and says whether to go on. Resolves when all are done or it was reported to stop.
  */
 export async function splitRows<T>(
   count: number,

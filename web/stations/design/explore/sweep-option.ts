@@ -13,7 +13,7 @@ import { sizeName } from './axes.ts';
 interface Reading {
   readonly label: string;
   readonly quantity: Quantity;
-  /** What stands for the unit of what has none of its own. */
+  /** What represents the unit of what has none of its own. */
   readonly unit?: string;
   readonly read: (p: BoundedSweepPoint) => number;
   readonly bounds: (p: BoundedSweepPoint) => Pick<Bounds, 'low' | 'high'>;
@@ -55,7 +55,7 @@ export function readingOf(swept: Swept, goal: Goal): Reading {
     : { ...figures, quantity };
 }
 
-/** What can be shown of a sweep over a size: what is asked first, where that is not the distance; load × distance of loads alone. */
+/** What can be shown of a sweep over a size: the goal first, where that is not the distance; load × distance of loads alone. */
 export const sweptOf = ({ id }: Size, { kind }: Goal): Swept[] => [
   ...(kind === 'furthest' || kind === 'at-least' ? [] : (['asked'] as const)),
   ...(Object.keys(READINGS) as Swept[]).filter((key) => key !== 'carried' || id === 'load'),
@@ -71,7 +71,7 @@ interface SweepChart {
   readonly tokens: Tokens;
 }
 
-/** Runs of neighbouring points that a check or rule stops, as ranges of the swept value: each point stands for all up to half way to the next. */
+/** Runs of neighbouring points that a check or rule stops, as ranges of the swept value: each point represents all up to half way to the next. */
 function stoppedRanges(points: readonly BoundedSweepPoint[]): { readonly from: number; readonly to: number; readonly by: string }[] {
   const ranges: { from: number; to: number; by: string }[] = [];
   const between = (i: number, k: number): number => (points[i]!.value + (points[k] ?? points[i]!).value) / 2;
@@ -85,7 +85,7 @@ function stoppedRanges(points: readonly BoundedSweepPoint[]): { readonly from: n
   return ranges;
 }
 
-/** Share of the chart's width that a range takes at least, to be named in it. */
+/** Fraction of the chart's width that a range takes at least, to be named in it. */
 const LEAST_NAMED = 0.04;
 
 /** A sweep as the chart library draws it: the likely line, its range as a band, the present and the best value. */
@@ -178,7 +178,7 @@ export function sweepOption({ points, present, best, reading, size, units, token
             backgroundColor: tokens.panel,
             padding: [1, 4],
           },
-          // What is too narrow for words is told by the table.
+          // What is too narrow for words is reported by the table.
           data: stoppedRanges(points).map((range) => [
             { name: range.to - range.from < LEAST_NAMED * (to - from) ? '' : `✕ ${range.by}`, xAxis: range.from / across },
             { xAxis: range.to / across },

@@ -18,7 +18,7 @@ const TUBING = 'tubing';
 /** A loop tied from half a metre of ¼ in tubing with a 1/16 in wall, m. */
 const USUAL_TUBING = { kind: 'tubing', form: 'loop', length: 0.2, outside: 0.0064, wall: 0.0016 } as const;
 
-/** The value of the field that stands for what is fitted. */
+/** The value of the field that represents what is fitted. */
 export const fieldValue = (key: string, ownName: string | undefined): string => (ownName === undefined ? key : `${OWN}${ownName}`);
 
 interface PartFieldProps {
@@ -49,7 +49,7 @@ function fitted(design: CarDesign, slot: PartSlot, chosen: string, parts: readon
 
 const shortOf = (count: number, needed: number): string => (count < needed ? `! ${needed} needed, ${count} in stock` : '');
 
-/** What is fitted at one place of the car: from the catalogue, or of the builder's own. Drawn anew only when that changes. */
+/** What is fitted at one place of the car: from the catalogue, or of the builder's own. Drawn again only when that changes. */
 export const PartField = memo(function PartField({ label, slot, value, needed, misfits, parts, edit }: PartFieldProps) {
   const { kind } = SLOTS[slot];
   const present = value.startsWith(OWN) ? parts.find(({ name }) => name === value.slice(OWN.length)) : undefined;

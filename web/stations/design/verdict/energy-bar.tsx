@@ -102,7 +102,7 @@ export function EnergyBar({ name, result, explain }: EnergyBarProps) {
   );
 }
 
-/** Where a share went; drawn anew only when the share changes. */
+/** Where a share went; drawn again only when the fraction changes. */
 const Spent = memo(function Spent({ fill, label, fraction }: { readonly fill: string; readonly label: string; readonly fraction: string }) {
   return (
     <div>
@@ -120,7 +120,7 @@ const SaveEnergy = memo(function SaveEnergy({ name, ...chart }: Pick<ChartExport
   return <ChartExport name={`${name} energy`} {...chart} />;
 });
 
-/** Wheelspin is told by hatching too, not by its colour alone. */
+/** Wheelspin is reported by hatching too, not by its colour alone. */
 const HATCH = 'energy-hatch';
 const colourOf = (part: keyof EnergyBudget): string => `var(--mui-palette-workbench-${ENERGY_WORDS[part].colour})`;
 const fillOf = (part: keyof EnergyBudget): string => (ENERGY_WORDS[part].hatched ? `url(#${HATCH})` : colourOf(part));

@@ -33,7 +33,7 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cur
   const { gain, of } = goalRecord(goal);
   const { figure, unit } = goalFigures(goal, 0, units);
   const format: Format = formatIn(units);
-  // What a car gains in distance stands beside it already.
+  // What a car gains in distance is beside it already.
   const asked =
     gain === 'further' || better <= 0
       ? []

@@ -19,12 +19,12 @@ interface LeadProps {
   /** Its run, with what has to be timed for its aim. */
   readonly result: RunResult;
   readonly assessment: Assessment | null;
-  /** m, half of what 8 in 10 such cars lie within: no figure is told finer than that allows. */
+  /** m, half of what 8 in 10 such cars lie within: no figure is reported finer than that allows. */
   readonly halfWidth: number;
   readonly explain: (figure: string) => Explanation;
 }
 
-/** What is asked comes first: its figure, its range and how likely it is met; then how far the car goes. */
+/** The goal comes first: its figure, its range and how likely it is met; then how far the car goes. */
 export function VerdictHeadline(props: LeadProps) {
   const { design, result, assessment, halfWidth, explain } = props;
   const units = useUnits();
@@ -86,10 +86,10 @@ export function VerdictHeadline(props: LeadProps) {
   );
 }
 
-/** Cars behind the share of an assessment. */
+/** Cars behind the fraction of an assessment. */
 const SAMPLE = 128;
 
-/** The figure that is asked of the likeliest car, and what 8 in 10 come to. */
+/** The figure that is asked of the most likely car, and what 8 in 10 come to. */
 function AskedFigure({ design, result, assessment, explain }: LeadProps) {
   const units = useUnits();
   const format: Format = formatIn(units);

@@ -100,7 +100,7 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
   useEffect(() => {
     present.current = { design, result, format };
   });
-  // Asked for only when a figure is pressed: it stays the same function, so that the figures need not be drawn anew.
+  // Asked for only when a figure is pressed: it stays the same function, so that the figures need not be drawn again.
   const explain = useCallback((figure: string): Explanation => {
     const { design: shown, result: ran, format: printed } = present.current;
     return explanationOf(figure, shown, ran, printed);

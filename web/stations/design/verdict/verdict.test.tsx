@@ -14,7 +14,7 @@ import { RangeBar } from './range-bar.tsx';
 import { Remedies } from './remedies.tsx';
 import { VerdictPanel } from './verdict-panel.tsx';
 
-// Where preferences are kept.
+// Where preferences are stored.
 vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {} });
 
 const nothing = (): void => {};

@@ -25,7 +25,7 @@ function figuresOf(design: CarDesign, units: UnitSystem): readonly (readonly [st
   ];
 }
 
-/** Any two versions, or one and the car as it stands, side by side. */
+/** Any two versions, or one and the car as it is, side by side. */
 export function CompareVersions({ versions, present }: { readonly versions: readonly StoredVersion[]; readonly present: CarDesign }) {
   const units = useUnits();
   const [left, setLeft] = useState(versions[0]!.id);

@@ -110,7 +110,7 @@ function KeepForm({ versions, keep }: Pick<Versions, 'versions' | 'keep'>) {
 interface VersionRowProps extends Pick<VersionsDrawerProps, 'ghosts' | 'onGhosts'>, Pick<Versions, 'goBack' | 'remove'> {
   readonly version: StoredVersion;
   readonly depth: number;
-  /** The car is this version as it stands. */
+  /** The car is this version as it is. */
   readonly isCurrent: boolean;
 }
 
