@@ -4,17 +4,17 @@ import { GRAVITY } from '../constants.ts';
 import { newCar } from '../car/new-car.ts';
 import { simulateValidated } from '../run/simulate.ts';
 import { deriveRunSetup } from './derive-run-setup.ts';
-import { highestEdge, judgeEdges, keptSpeed, type MeetingWheels } from './edges.ts';
+import { highestEdge, judgeEdges, speedAfterEdge, type MeetingWheels } from './edges.ts';
 
 const wheels = (radius: number, load: number, inertia = 0): MeetingWheels => ({ radius, load, inertia });
 
 describe('a wheel at an edge (textbook mechanics of a rolling disc at a step)', () => {
   it('keeps all its speed where there is none, and of a bare mass 1 − h/R', () => {
-    expect(keptSpeed(wheels(0.05, 1, 1e-4), 0)).toBe(1);
-    expect(keptSpeed(wheels(0.05, 1), 0.01)).toBeCloseTo(0.8, 12);
+    expect(speedAfterEdge(wheels(0.05, 1, 1e-4), 0)).toBe(1);
+    expect(speedAfterEdge(wheels(0.05, 1), 0.01)).toBeCloseTo(0.8, 12);
     // A solid disc, I = ½ m R²: 1 − ⅔ h/R.
     const disc = wheels(0.05, GRAVITY, 0.5 * 0.05 ** 2);
-    expect(keptSpeed(disc, 0.015)).toBeCloseTo(1 - (2 / 3) * 0.3, 12);
+    expect(speedAfterEdge(disc, 0.015)).toBeCloseTo(1 - (2 / 3) * 0.3, 12);
   });
   it('climbs a low edge by its speed: ½ v² (1 − h/R)² = g h for a bare mass', () => {
     const height = highestEdge(wheels(0.06, 1), 0.8, 0);

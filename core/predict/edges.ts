@@ -20,7 +20,7 @@ export interface MeetingWheels {
  * Fraction of its speed that a wheel keeps as it begins to turn about an edge of height h < R: (m′(R − h) + I/R)/(m′R + I/R), m′ the load
  * over g. Source: angular momentum about the edge. `keptSpeed({ load, radius: 0.06, inertia: 0 }, 0.006) // 0.9`
  */
-export const keptSpeed = ({ load, radius, inertia }: MeetingWheels, height: number): number => {
+export const speedAfterEdge = ({ load, radius, inertia }: MeetingWheels, height: number): number => {
   const mass = load / GRAVITY;
   return (mass * (radius - height) + inertia / radius) / (mass * radius + inertia / radius);
 };
@@ -29,7 +29,7 @@ export const keptSpeed = ({ load, radius, inertia }: MeetingWheels, height: numb
 function climbs(wheels: MeetingWheels, height: number, speed: number, pull: number): boolean {
   const { load, radius, inertia } = wheels;
   const mass = load / GRAVITY;
-  const left = keptSpeed(wheels, height) * speed;
+  const left = speedAfterEdge(wheels, height) * speed;
   if (0.5 * (mass + inertia / radius ** 2) * left * left >= load * height) return true;
   return pull * (radius - height) >= load * Math.sqrt(2 * radius * height - height * height);
 }
@@ -77,7 +77,7 @@ export function judgeEdges({ car }: RunSetup, trace: Trace, edges: readonly Edge
       const pull = Math.min(valueAt(trace, 'thrust', place)!, valueAt(trace, 'gripLimit', place)!) - valueAt(trace, 'resistance', place)!;
       highest = Math.min(highest, highestEdge(wheels, slowed, Math.max(pull, 0)));
       if (wheels.load > 0 && edge.height < wheels.radius)
-        lost += 0.5 * (wheels.load / GRAVITY) * slowed * slowed * (1 - keptSpeed(wheels, edge.height) ** 2);
+        lost += 0.5 * (wheels.load / GRAVITY) * slowed * slowed * (1 - speedAfterEdge(wheels, edge.height) ** 2);
     });
     judged.push({ ...edge, highest });
     if (highest === null || highest < edge.height) break;

@@ -13,48 +13,48 @@ import type { Fault } from '../fault.ts';
 import type { RemovableKind, ResourceKind } from './resources.ts';
 
 /** What every kept thing has. */
-export interface Kept {
+export interface StoredItem {
   readonly id: string;
   readonly version: number;
 }
 
 /** A kept thing that cannot be read any more: its text as it is, to be saved, and what is wrong with it. */
-export interface Unreadable extends Kept {
+export interface Unreadable extends StoredItem {
   readonly unreadable: { readonly text: string; readonly faults: readonly Fault[] };
 }
 
 /** What lists hold: the thing, or that it cannot be read. */
-export type Listed<T extends Kept> = T | Unreadable;
+export type Listed<T extends StoredItem> = T | Unreadable;
 
 /** Whether a listed thing could be read. */
-export const isReadable = <T extends Kept>(listed: Listed<T>): listed is T => !('unreadable' in listed);
+export const isReadable = <T extends StoredItem>(listed: Listed<T>): listed is T => !('unreadable' in listed);
 
 /** What the server keeps and answers with, and the page asks for. */
-export interface StoredCar extends Kept {
+export interface StoredCar extends StoredItem {
   readonly design: CarDesign;
   readonly updatedAt: string;
 }
 
 /** A part of the builder's own. */
-export interface StoredPart extends Kept {
+export interface StoredPart extends StoredItem {
   readonly part: OwnPart;
   readonly updatedAt: string;
 }
 
 /** A brief, with its floors. */
-export interface StoredBrief extends Kept {
+export interface StoredBrief extends StoredItem {
   readonly brief: Brief;
   readonly updatedAt: string;
 }
 
 /** An afternoon of runs. */
-export interface StoredSession extends Kept {
+export interface StoredSession extends StoredItem {
   readonly session: Session;
   readonly updatedAt: string;
 }
 
 /** A contest; its entries and results are beside it, so its list of entries is empty. */
-export interface StoredMeet extends Kept {
+export interface StoredMeet extends StoredItem {
   readonly meet: Meet;
   readonly updatedAt: string;
 }
@@ -65,7 +65,7 @@ export interface ListedMeet extends StoredMeet {
 }
 
 /** What belongs to a contest, in the order in which the server got it. */
-interface OfMeet extends Kept {
+interface OfMeet extends StoredItem {
   /** Counts what came, from 1: by the server, whatever the clocks of those who wrote it say. */
   readonly number: number;
   readonly updatedAt: string;
@@ -108,7 +108,7 @@ export interface EarlierContent {
 }
 
 /** A picture of a run. */
-export interface StoredPhoto extends Kept {
+export interface StoredPhoto extends StoredItem {
   readonly photo: Photo;
   readonly updatedAt: string;
 }
@@ -120,7 +120,7 @@ export interface ListedCar extends StoredCar {
 }
 
 /** What belongs to a car: a run, or a version that was stored. */
-export interface StoredRecord<T> extends Kept {
+export interface StoredRecord<T> extends StoredItem {
   readonly carId: string;
   readonly record: T;
 }

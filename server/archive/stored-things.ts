@@ -1,6 +1,6 @@
 import type { ArchiveEntry, ArchivedChange } from '../../core/files/archive.ts';
 import { byKind, RESOURCES } from '../../core/schema/resources.ts';
-import { isReadable, type Kept } from '../../core/schema/stored.ts';
+import { isReadable, type StoredItem } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import { briefQueries } from '../queries/briefs.ts';
 import { carQueries } from '../queries/cars.ts';
@@ -37,7 +37,7 @@ export function storedThings({ db }: Store) {
   const countOn = byKind((kind) =>
     db.prepare(`UPDATE ${SERVED[kind].table} SET version = @version + 1 WHERE id = @id AND version <= @version`),
   );
-  const placeOfThing = (thing: Thing): Repository<Kept, never> => {
+  const placeOfThing = (thing: Thing): Repository<StoredItem, never> => {
     switch (thing.kind) {
       case 'car':
         return cars;
@@ -50,7 +50,7 @@ export function storedThings({ db }: Store) {
       case 'result':
         return repositoryOf(results, thing.content.meet);
       default:
-        return documents[thing.kind] as Repository<Kept, never>;
+        return documents[thing.kind] as Repository<StoredItem, never>;
     }
   };
   return {

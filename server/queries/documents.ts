@@ -1,13 +1,13 @@
 import type { DocumentKind } from '../../core/schema/resources.ts';
-import type { EarlierContent, Kept, Listed } from '../../core/schema/stored.ts';
+import type { EarlierContent, StoredItem, Listed } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
 import { SERVED } from '../resources.ts';
 import { contentReader, type ContentRow, type Reader } from './rows.ts';
 
 /** JSON documents of one kind, one to a row, answered under the name of their column. */
-export function documents<T, S extends Kept & { readonly updatedAt: string }>(db: Db, kind: DocumentKind | 'car', read: Reader<T>) {
+export function documents<T, S extends StoredItem & { readonly updatedAt: string }>(db: Db, kind: DocumentKind | 'car', read: Reader<T>) {
   const { table, column } = SERVED[kind];
-  const keptOf = contentReader<T, S>(column, read);
+  const storedOf = contentReader<T, S>(column, read);
   const columns = `SELECT id, version, ${column} AS content, updated_at FROM ${table}`;
   const list = db.prepare<[], ContentRow>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id`);
   const page = db.prepare<[number, number], ContentRow>(`${columns} WHERE deleted_at IS NULL ORDER BY created_at, id LIMIT ? OFFSET ?`);
@@ -25,10 +25,10 @@ export function documents<T, S extends Kept & { readonly updatedAt: string }>(db
     has: (id: string): boolean => isThere.get(id) !== undefined,
     get: (id: string): Listed<S> | undefined => {
       const row = find.get(id);
-      return row && keptOf(row);
+      return row && storedOf(row);
     },
-    all: (): Listed<S>[] => list.all().map(keptOf),
-    page: (limit: number, offset: number): Listed<S>[] => page.all(limit, offset).map(keptOf),
+    all: (): Listed<S>[] => list.all().map(storedOf),
+    page: (limit: number, offset: number): Listed<S>[] => page.all(limit, offset).map(storedOf),
     /** Writes over version `base` (0: makes it). False when another version stands there. */
     write: (id: string, base: number, content: T, now: string): boolean => {
       const values = { id, content: JSON.stringify(content), now };
@@ -38,7 +38,7 @@ export function documents<T, S extends Kept & { readonly updatedAt: string }>(db
     restore: (id: string): boolean => restore.run({ id }).changes === 1,
   };
 }
-export type Documents<T, S extends Kept & { readonly updatedAt: string }> = ReturnType<typeof documents<T, S>>;
+export type Documents<T, S extends StoredItem & { readonly updatedAt: string }> = ReturnType<typeof documents<T, S>>;
 
 /** What runs, results or entries were before they were changed, the newest first. */
 export function historyQueries(db: Db, what: 'run' | 'result' | 'entry') {

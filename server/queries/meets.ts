@@ -5,7 +5,7 @@ import type { MeetResult } from '../../core/schema/generated/meet-result.ts';
 import type { OfMeetKind } from '../../core/schema/resources.ts';
 import {
   isReadable,
-  type Kept,
+  type StoredItem,
   type Listed,
   type ListedMeet,
   type ResultPage,
@@ -23,9 +23,9 @@ interface Row extends ContentRow {
 }
 
 /** What belongs to meets, one to a row, reached only under its own meet and counted in the order in which it came. */
-function ofMeets<T, S extends Kept>(db: Db, kind: OfMeetKind, read: Reader<T>) {
+function ofMeets<T, S extends StoredItem>(db: Db, kind: OfMeetKind, read: Reader<T>) {
   const { table, column } = SERVED[kind];
-  const keptOf = contentReader<T, S>(column, read);
+  const storedOf = contentReader<T, S>(column, read);
   const columns = `SELECT id, version, number, ${column} AS content, updated_at FROM ${table}`;
   const list = db.prepare<[string, number, number], Row>(
     `${columns} WHERE meet = ? AND number > ? AND deleted_at IS NULL ORDER BY number LIMIT ?`,
@@ -44,12 +44,12 @@ function ofMeets<T, S extends Kept>(db: Db, kind: OfMeetKind, read: Reader<T>) {
   return {
     get: (id: string, meet: string): Listed<S> | undefined => {
       const row = find.get(id, meet);
-      return row && keptOf(row);
+      return row && storedOf(row);
     },
     /** Those of a meet after a number, at most `limit` of them. */
-    after: (meet: string, number: number, limit: number): Listed<S>[] => list.all(meet, number, limit).map(keptOf),
+    after: (meet: string, number: number, limit: number): Listed<S>[] => list.all(meet, number, limit).map(storedOf),
     rowsAfter: (meet: string, number: number, limit: number) => list.all(meet, number, limit),
-    read: keptOf,
+    read: storedOf,
     sums: (meet: string): { readonly count: number; readonly versions: number } => sums.get(meet)!,
     /** Writes over version `base` (0: makes it). False when another version stands there. */
     write: (id: string, meet: string, base: number, content: T, now: string): boolean => {

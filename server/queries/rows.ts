@@ -1,11 +1,11 @@
 import type { Read } from '../../core/files/read.ts';
-import type { Kept, Unreadable } from '../../core/schema/stored.ts';
+import type { StoredItem, Unreadable } from '../../core/schema/stored.ts';
 
 export type Reader<T> = (value: unknown) => Read<T>;
 
 /** A JSON text of the database as what it should be, or as something that cannot be read: one bad row takes no list with it. */
-export function readRow<T, K extends Kept>(
-  { id, version }: Kept,
+export function readRow<T, K extends StoredItem>(
+  { id, version }: StoredItem,
   text: string,
   parse: () => unknown,
   read: Reader<T>,
@@ -20,7 +20,7 @@ export function readRow<T, K extends Kept>(
 }
 
 /** A row that holds its content as JSON; `number` where things are counted in the order in which they came. */
-export interface ContentRow extends Kept {
+export interface ContentRow extends StoredItem {
   readonly number?: number;
   readonly content: string;
   readonly updated_at: string;
@@ -28,7 +28,7 @@ export interface ContentRow extends Kept {
 
 /** Reads such rows, their content under the name of its column. */
 export const contentReader =
-  <T, S extends Kept>(column: string, read: Reader<T>) =>
+  <T, S extends StoredItem>(column: string, read: Reader<T>) =>
   ({ id, version, number, content, updated_at }: ContentRow): S | Unreadable =>
     readRow(
       { id, version },

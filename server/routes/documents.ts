@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type { DocumentKind, OfMeetKind } from '../../core/schema/resources.ts';
-import type { Kept } from '../../core/schema/stored.ts';
+import type { StoredItem } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import { faulty } from '../problem.ts';
 import type { Documents } from '../queries/documents.ts';
@@ -12,7 +12,7 @@ import { resourceRoutes } from './resource-routes.ts';
 export const MOST_DOCUMENTS = 500;
 
 /** Things that stand alone, for all cars: the list, in pages (`?limit=500&offset=0`), and each by its id. */
-export function documentRoutes<T extends object, S extends Kept & { readonly updatedAt: string }>(
+export function documentRoutes<T extends object, S extends StoredItem & { readonly updatedAt: string }>(
   store: Store,
   kind: Exclude<DocumentKind, OfMeetKind | 'photo' | 'meet'>,
   stored: Documents<T, S>,

@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { Router, type Request, type Response } from 'express';
 import type { Fault } from '../../core/fault.ts';
 import { RESOURCES, type ResourceKind, type ResourceShape } from '../../core/schema/resources.ts';
-import { isReadable, type EarlierContent, type Kept } from '../../core/schema/stored.ts';
+import { isReadable, type EarlierContent, type StoredItem } from '../../core/schema/stored.ts';
 import { commit } from '../commit.ts';
 import type { Store } from '../database.ts';
 import { faulty, notFound, sendProblem, unreadable } from '../problem.ts';
@@ -26,12 +26,12 @@ function writeFaults(request: Request, { isImmutable }: ResourceShape): Fault[] 
 }
 
 /** Where things of one kind are stored, for one request: a record's are those of the car or meet in its address. */
-interface CheckedPlace<K extends Kept, T> extends Repository<K, T> {
+interface CheckedPlace<K extends StoredItem, T> extends Repository<K, T> {
   /** What is wrong with storing this, beyond its own shape. */
   readonly faults?: (id: string, content: T, baseVersion: unknown) => readonly Fault[];
 }
 
-interface Resource<K extends Kept, T> {
+interface Resource<K extends StoredItem, T> {
   readonly store: Store;
   readonly kind: ResourceKind;
   readonly read: Reader<T>;
@@ -54,7 +54,7 @@ const asStored = (content: unknown): unknown => JSON.parse(JSON.stringify(conten
  * Get, put, remove and restore of one thing by its id, and what it was before. A write that was stored already (a retry) is fine; one based
  * on another version gets 409 with both copies. What a phone's role may not add or change is refused with 403.
  */
-export function resourceRoutes<K extends Kept, T extends object>(resource: Resource<K, T>): Router {
+export function resourceRoutes<K extends StoredItem, T extends object>(resource: Resource<K, T>): Router {
   const { store, kind, read, placeOf, isOwn, earlier, onWritten } = resource;
   const { fieldsOf = (content: T): object => content, storedAs = (content: T): T => content } = resource;
   const { key, isRemovable } = RESOURCES[kind];

@@ -70,7 +70,7 @@ interface Shared {
   /** By the hash of a phone's token: the token itself is with the phone alone. */
   readonly joined: Map<string, Joined>;
 }
-interface KeptState {
+interface StoredState {
   readonly codes: Codes;
   readonly joined: readonly (readonly [string, Joined])[];
 }
@@ -85,22 +85,22 @@ function drawnCodes(): Codes {
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** What of sharing outlives a restart: one row of the database. */
-function keptSharing(db: Db) {
+function storedSharing(db: Db) {
   const find = db.prepare<[], { state: string }>('SELECT state FROM sharing');
   const put = db.prepare('INSERT INTO sharing (one, state) VALUES (1, ?) ON CONFLICT (one) DO UPDATE SET state = excluded.state');
   const remove = db.prepare('DELETE FROM sharing');
   return {
-    get: (): KeptState | null => {
+    get: (): StoredState | null => {
       const row = find.get();
-      return row ? (JSON.parse(row.state) as KeptState) : null;
+      return row ? (JSON.parse(row.state) as StoredState) : null;
     },
-    put: (state: KeptState): void => void put.run(JSON.stringify(state)),
+    put: (state: StoredState): void => void put.run(JSON.stringify(state)),
     remove: (): void => void remove.run(),
   };
 }
 
 export function makeSharing(db: Db): Sharing {
-  const stored = keptSharing(db);
+  const stored = storedSharing(db);
   const attempts = limitAttempts(WRONG_CODES);
   let shared: Shared | null = null;
   let isKept = stored.get() !== null;
@@ -120,7 +120,7 @@ export function makeSharing(db: Db): Sharing {
     shared?.server.closeAllConnections();
     shared = null;
   };
-  const listen = async (app: RequestListener, { codes, joined }: KeptState): Promise<void> => {
+  const listen = async (app: RequestListener, { codes, joined }: StoredState): Promise<void> => {
     const hosts = addressesHere();
     if (hosts.length === 0)
       throw new CannotShare('This machine is not on a network that a phone could reach. Join the hall’s network, then try again');

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { problemLine, problemOf } from './api.ts';
-import { carVisited, keepPreferences, preferencesReducer, unitsChosen } from './preferences-slice.ts';
+import { carVisited, storePreferences, preferencesReducer, unitsChosen } from './preferences-slice.ts';
 import { toastClosed, toasted, toastsReducer } from './toasts-slice.ts';
 
 afterEach(() => vi.unstubAllGlobals());
@@ -52,7 +52,7 @@ describe('preferences', () => {
     const stored: string[] = [];
     const usual = kept(null);
     vi.stubGlobal('localStorage', { setItem: (_key: string, text: string) => stored.push(text) });
-    keepPreferences([unitsChosen('inch'), carVisited('b')].reduce(preferencesReducer, usual));
+    storePreferences([unitsChosen('inch'), carVisited('b')].reduce(preferencesReducer, usual));
     expect(JSON.parse(stored[0]!)).toMatchObject({ units: 'inch', lastCar: 'b', asksBefore: true });
   });
 });

@@ -36,6 +36,6 @@ const preferences = createSlice({
   },
 });
 
-export const keepPreferences = (value: Preferences): void => localStorage.setItem(KEY, JSON.stringify(value));
+export const storePreferences = (value: Preferences): void => localStorage.setItem(KEY, JSON.stringify(value));
 export const { unitsChosen, carVisited, sessionChosen, listSwitched } = preferences.actions;
 export const preferencesReducer = preferences.reducer;

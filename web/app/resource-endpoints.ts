@@ -11,7 +11,7 @@ import { addressOf, RESOURCE_KINDS, RESOURCES, type OfCarKind, type OfMeetKind, 
 import {
   isReadable,
   type EarlierContent,
-  type Kept,
+  type StoredItem,
   type Listed,
   type StoredBrief,
   type StoredCar,
@@ -31,7 +31,7 @@ export interface Partitioned<T> {
   readonly readable: readonly T[];
   readonly unreadable: readonly Unreadable[];
 }
-export const partitionReadable = <T extends Kept>(listed: readonly Listed<T>[]): Partitioned<T> => ({
+export const partitionReadable = <T extends StoredItem>(listed: readonly Listed<T>[]): Partitioned<T> => ({
   readable: listed.filter((item): item is T => isReadable<T>(item)),
   unreadable: listed.filter((item): item is Unreadable => !isReadable<T>(item)),
 });

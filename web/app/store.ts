@@ -4,10 +4,10 @@ import { briefAutosave } from '../open-brief/brief-document.ts';
 import { briefSlice } from '../open-brief/brief-slice.ts';
 import { carAutosave } from '../open-car/car-document.ts';
 import { designSlice } from '../open-car/design-slice.ts';
-import { keepTrackForms, trackReducer } from '../stations/track/track-slice.ts';
+import { storeTrackForms, trackReducer } from '../stations/track/track-slice.ts';
 import { api } from './api.ts';
 import { joinAgain } from './join-again.ts';
-import { keepPreferences, preferencesReducer } from './preferences-slice.ts';
+import { storePreferences, preferencesReducer } from './preferences-slice.ts';
 import { toastsReducer } from './toasts-slice.ts';
 
 const reducer = combineReducers({
@@ -29,8 +29,8 @@ export function makeStore() {
   let previous = store.getState();
   store.subscribe(() => {
     const state = store.getState();
-    if (state.preferences !== previous.preferences) keepPreferences(state.preferences);
-    if (state.track !== previous.track) keepTrackForms(state.track);
+    if (state.preferences !== previous.preferences) storePreferences(state.preferences);
+    if (state.track !== previous.track) storeTrackForms(state.track);
     previous = state;
   });
   return store;

@@ -2,13 +2,13 @@ import type { Brief } from '../../core/brief/brief.ts';
 import { api, isGone } from '../app/api.ts';
 import { autosaveOf } from '../open-document/autosave.ts';
 import type { DocumentKind } from '../open-document/document-kind.ts';
-import { briefSlice, keptBrief, openBriefOf } from './brief-slice.ts';
+import { briefSlice, storedBriefOf, openBriefOf } from './brief-slice.ts';
 
 export const briefAutosave = autosaveOf<Brief>({
   slice: briefSlice,
   openOf: openBriefOf,
   send: (dispatch, write) => dispatch(api.endpoints.saveBrief.initiate(write)),
-  keptOf: keptBrief,
+  storedOf: storedBriefOf,
 });
 
 /** How a brief is opened, followed and saved. */
@@ -20,10 +20,10 @@ export const BRIEF: DocumentKind<Brief> = {
   reader: async () => (await import('../../core/files/read.ts')).readBrief,
   fetch: async (dispatch, id) => {
     const { data, error } = await dispatch(api.endpoints.getBrief.initiate(id, { forceRefetch: true, subscribe: false }));
-    if (data) return keptBrief(data);
+    if (data) return storedBriefOf(data);
     // Without the program: as it was last listed.
     const listed = isGone(error) && (await dispatch(api.endpoints.listBriefs.initiate(undefined, { subscribe: false }))).data;
     const brief = listed && listed.readable.find((one) => one.id === id);
-    return brief ? keptBrief(brief) : null;
+    return brief ? storedBriefOf(brief) : null;
   },
 };

@@ -29,7 +29,7 @@ export function CarConflict() {
     <ConflictDialog
       kind={CAR}
       rowsOf={(mine, other) => rowsOf(mine, other, units)}
-      keepBeside={async (mine) => {
+      saveBeside={async (mine) => {
         const name = `${mine.name.slice(0, 70)} (mine)`;
         const { error } = await save({ id: newId(), baseVersion: 0, content: { ...mine, name } });
         return error ? { error } : { name };

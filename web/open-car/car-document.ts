@@ -2,13 +2,13 @@ import type { CarDesign } from '../../core/car/car-design.ts';
 import { api, isGone } from '../app/api.ts';
 import { autosaveOf } from '../open-document/autosave.ts';
 import type { DocumentKind } from '../open-document/document-kind.ts';
-import { designSlice, keptCar, openDesignOf } from './design-slice.ts';
+import { designSlice, storedCarOf, openDesignOf } from './design-slice.ts';
 
 export const carAutosave = autosaveOf<CarDesign>({
   slice: designSlice,
   openOf: openDesignOf,
   send: (dispatch, write) => dispatch(api.endpoints.saveCar.initiate(write)),
-  keptOf: keptCar,
+  storedOf: storedCarOf,
 });
 
 /** How a car is opened, followed and saved. */
@@ -20,10 +20,10 @@ export const CAR: DocumentKind<CarDesign> = {
   reader: async () => (await import('../../core/files/read.ts')).readCarDesign,
   fetch: async (dispatch, id) => {
     const { data, error } = await dispatch(api.endpoints.getCar.initiate(id, { forceRefetch: true, subscribe: false }));
-    if (data) return keptCar(data);
+    if (data) return storedCarOf(data);
     // Without the program: as it was last listed.
     const listed = isGone(error) && (await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false }))).data;
     const car = listed && listed.readable.find((one) => one.id === id);
-    return car ? keptCar(car) : null;
+    return car ? storedCarOf(car) : null;
   },
 };

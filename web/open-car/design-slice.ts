@@ -1,5 +1,5 @@
 import type { CarDesign } from '../../core/car/car-design.ts';
-import { documentSlice, type EditOf, type KeptDocument, type OpenDocument } from '../open-document/document-slice.ts';
+import { documentSlice, type EditOf, type StoredDocument, type OpenDocument } from '../open-document/document-slice.ts';
 
 /** The car that is open. */
 export const designSlice = documentSlice<CarDesign>('design');
@@ -7,7 +7,7 @@ export type DesignState = OpenDocument<CarDesign>;
 export type Edit = EditOf<CarDesign>;
 
 /** A car of the server as a document. */
-export const keptCar = ({ id, version, design }: { id: string; version: number; design: CarDesign }): KeptDocument<CarDesign> => ({
+export const storedCarOf = ({ id, version, design }: { id: string; version: number; design: CarDesign }): StoredDocument<CarDesign> => ({
   id,
   version,
   content: design,

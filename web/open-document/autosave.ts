@@ -1,8 +1,8 @@
 import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
 import { isRefused, problemLine, problemOf } from '../app/api.ts';
 import { toasted } from '../app/toasts-slice.ts';
-import type { DocumentSlice, KeptDocument, OpenDocument } from './document-slice.ts';
-import { dropDraft, keepDraft } from './drafts.ts';
+import type { DocumentSlice, StoredDocument, OpenDocument } from './document-slice.ts';
+import { removeDraft, saveDraft } from './drafts.ts';
 
 /** Quiet time after an edit before it is sent, and wait before a failed save is tried again, ms. */
 const QUIET = 350;
@@ -19,11 +19,11 @@ export interface Saving<T> {
     write: { readonly id: string; readonly baseVersion: number; readonly content: T },
   ) => Promise<{ readonly data?: unknown; readonly error?: unknown }>;
   /** The server's answer as a document. */
-  readonly keptOf: (answer: never) => KeptDocument<T>;
+  readonly storedOf: (answer: never) => StoredDocument<T>;
 }
 
 /** Saves the open document of one kind by itself. */
-export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }: Saving<T>) {
+export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf: keptOf }: Saving<T>) {
   const { opened, edited, undone, redone, mineChosen } = actions;
   const listener = createListenerMiddleware();
   /** Tells this program's other tabs that a document has a new version. */
@@ -34,7 +34,7 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
     matcher: isAnyOf(edited, undone, redone),
     effect: (_action, { getState }) => {
       const document = openOf(getState());
-      if (document) keepDraft(document.id, { baseVersion: document.baseVersion, content: document.present });
+      if (document) saveDraft(document.id, { baseVersion: document.baseVersion, content: document.present });
     },
   });
 
@@ -48,7 +48,7 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
       if (!document || document.save === 'conflict') return;
       if (document.present === document.base) {
         dispatch(actions.saveSettled());
-        return dropDraft(document.id);
+        return removeDraft(document.id);
       }
       const { id, baseVersion, present: sent } = document;
       dispatch(actions.saveStarted());
@@ -103,7 +103,7 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, keptOf }
       const document = openOf(getState());
       if (!document || document.save === 'conflict' || document.present === document.base || isSaving) return;
       const answer = await send(dispatch, { id: document.id, baseVersion: document.baseVersion, content: document.present });
-      if (answer.data) dropDraft(document.id);
+      if (answer.data) removeDraft(document.id);
     },
   };
 }

@@ -8,7 +8,7 @@ import { problemLine } from '../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { WordTable } from '../ui/word-table.tsx';
-import { dropDraft } from './drafts.ts';
+import { removeDraft } from './drafts.ts';
 import type { DocumentKind } from './document-kind.ts';
 
 interface ConflictProps<T> {
@@ -16,21 +16,21 @@ interface ConflictProps<T> {
   /** What differs between the two, in words. */
   readonly rowsOf: (mine: T, other: T) => readonly (readonly [string, string, string])[];
   /** Keeps mine beside the other, under another name; that name, or what went wrong. */
-  readonly keepBeside: (mine: T) => Promise<{ readonly name: string } | { readonly error: unknown }>;
+  readonly saveBeside: (mine: T) => Promise<{ readonly name: string } | { readonly error: unknown }>;
 }
 
 /** Asked while a document was changed elsewhere: both versions stand here until one is chosen, or both are stored. */
-export function ConflictDialog<T>({ kind, rowsOf, keepBeside }: ConflictProps<T>) {
+export function ConflictDialog<T>({ kind, rowsOf, saveBeside: keepBeside }: ConflictProps<T>) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(kind.openOf);
   if (!document?.other) return null;
   const { other, present, id } = document;
   const { opened, mineChosen } = kind.slice.actions;
   const takeOther = (): void => {
-    dropDraft(id);
+    removeDraft(id);
     dispatch(opened({ kept: other, draft: null }));
   };
-  const keepBoth = async (): Promise<void> => {
+  const saveBoth = async (): Promise<void> => {
     const isSaved = await keepBeside(present);
     if ('error' in isSaved) return void dispatch(toasted(problemLine(isSaved.error), { tone: 'stop' }));
     takeOther();
@@ -48,7 +48,7 @@ export function ConflictDialog<T>({ kind, rowsOf, keepBeside }: ConflictProps<T>
       <DialogActions sx={{ px: 6, pb: 5 }}>
         <Button onClick={takeOther}>Use the other one</Button>
         <Button onClick={() => dispatch(mineChosen())}>Use mine</Button>
-        <Button variant="contained" onClick={() => void keepBoth()}>
+        <Button variant="contained" onClick={() => void saveBoth()}>
           Keep both
         </Button>
       </DialogActions>

@@ -1,5 +1,5 @@
 import type { AppDispatch, Autosave } from './autosave.ts';
-import type { DocumentSlice, KeptDocument, OpenDocument } from './document-slice.ts';
+import type { DocumentSlice, StoredDocument, OpenDocument } from './document-slice.ts';
 import type { ReaderSoon } from './find-draft.ts';
 
 /** One kind of document: where it is open, how it is fetched and read. */
@@ -11,5 +11,5 @@ export interface DocumentKind<T> {
   readonly autosave: Autosave;
   readonly reader: ReaderSoon<T>;
   /** As it is stored now; null where it is not there, or cannot be had. */
-  readonly fetch: (dispatch: AppDispatch, id: string) => Promise<KeptDocument<T> | null>;
+  readonly fetch: (dispatch: AppDispatch, id: string) => Promise<StoredDocument<T> | null>;
 }

@@ -4,7 +4,7 @@ import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'failing' | 'refused' | 'conflict';
 
 /** A document as the server keeps it. */
-export interface KeptDocument<T> {
+export interface StoredDocument<T> {
   readonly id: string;
   readonly version: number;
   readonly content: T;
@@ -25,7 +25,7 @@ export interface OpenDocument<T> {
   /** Why the last save failed. */
   readonly failure: string | null;
   /** The other version, when it was changed elsewhere. */
-  readonly other: KeptDocument<T> | null;
+  readonly other: StoredDocument<T> | null;
 }
 
 /** Changes a document as it is when called; edits of one gesture are one step to undo. Stays the same function. */
@@ -46,7 +46,7 @@ export function documentSlice<T>(name: string) {
     name,
     initialState: null as State,
     reducers: {
-      opened: (_state, { payload: { kept: stored, draft } }: PayloadAction<{ kept: KeptDocument<T>; draft: T | null }>) =>
+      opened: (_state, { payload: { kept: stored, draft } }: PayloadAction<{ kept: StoredDocument<T>; draft: T | null }>) =>
         ({
           id: stored.id,
           baseVersion: stored.version,
@@ -75,13 +75,13 @@ export function documentSlice<T>(name: string) {
         return { ...state, past: [...state.past, state.present], present, future, gesture: null, save: waiting(state) };
       }),
       saveStarted: open<void>((state) => ({ ...state, save: 'saving' })),
-      saveLanded: open<{ stored: KeptDocument<T>; sent: T }>((state, { stored: kept, sent }) =>
+      saveLanded: open<{ stored: StoredDocument<T>; sent: T }>((state, { stored: kept, sent }) =>
         state.id === kept.id ? { ...state, baseVersion: kept.version, base: sent, failure: null } : state,
       ),
       saveSettled: open<void>((state) => ({ ...state, save: 'saved' })),
       saveFailed: open<string>((state, failure) => ({ ...state, save: 'failing', failure })),
       saveRefused: open<string>((state, failure) => ({ ...state, save: 'refused', failure })),
-      changedElsewhere: open<KeptDocument<T>>((state, other) => (state.id === other.id ? { ...state, save: 'conflict', other } : state)),
+      changedElsewhere: open<StoredDocument<T>>((state, other) => (state.id === other.id ? { ...state, save: 'conflict', other } : state)),
       /** Mine stands: it will be saved over the other version. */
       mineChosen: open<void>((state) =>
         state.other ? { ...state, baseVersion: state.other.version, base: state.other.content, other: null, save: 'waiting' } : state,

@@ -9,5 +9,5 @@ export interface Draft<T> {
 export const PREFIX = 'draft:';
 export const keyOf = (id: string, tab: string): string => `${PREFIX}${id}:${tab}`;
 
-export const keepDraft = (id: string, draft: Draft<unknown>): void => localStorage.setItem(keyOf(id, tabId()), JSON.stringify(draft));
-export const dropDraft = (id: string): void => localStorage.removeItem(keyOf(id, tabId()));
+export const saveDraft = (id: string, draft: Draft<unknown>): void => localStorage.setItem(keyOf(id, tabId()), JSON.stringify(draft));
+export const removeDraft = (id: string): void => localStorage.removeItem(keyOf(id, tabId()));

@@ -3,7 +3,7 @@ import type { CarDesign } from '../../core/car/car-design.ts';
 import { readCarDesign } from '../../core/files/read.ts';
 import { newCar } from '../../core/car/new-car.ts';
 import { claimTab, tabId } from '../app/tab.ts';
-import { dropDraft, keepDraft, keyOf } from './drafts.ts';
+import { removeDraft, saveDraft, keyOf } from './drafts.ts';
 import { findDraft } from './find-draft.ts';
 
 /** A browser's storage, its locks, and a tab's own storage. */
@@ -67,10 +67,10 @@ describe('a tab', () => {
 describe('a draft', () => {
   it('is found again by the tab that left it, and is gone once dropped', async () => {
     expect(await findDraft('a', reader)).toBeNull();
-    keepDraft('a', draftOf(0.2));
+    saveDraft('a', draftOf(0.2));
     expect(await findDraft('a', reader)).toEqual(draftOf(0.2));
     expect(await findDraft('b', reader)).toBeNull();
-    dropDraft('a');
+    removeDraft('a');
     expect(await findDraft('a', reader)).toBeNull();
   });
   it('of a tab that is gone is taken over by the next one; of a tab that lives it is left alone', async () => {
@@ -79,7 +79,7 @@ describe('a draft', () => {
     tabs.add('tab:alive');
     expect(await findDraft('a', reader)).toEqual(draftOf(0.21));
     expect([...shelf.keys()].sort()).toEqual([keyOf('a', tabId()), keyOf('a', 'alive')].sort());
-    dropDraft('a');
+    removeDraft('a');
     expect(await findDraft('a', reader)).toBeNull();
     expect(shelf.has(keyOf('a', 'alive'))).toBe(true);
   });
@@ -89,7 +89,7 @@ describe('a draft', () => {
   });
   it('before one that was left behind goes the tab’s own', async () => {
     leaveBehind('gone', JSON.stringify(draftOf(0.21)));
-    keepDraft('a', draftOf(0.2));
+    saveDraft('a', draftOf(0.2));
     expect(await findDraft('a', reader)).toEqual(draftOf(0.2));
   });
   it.each([

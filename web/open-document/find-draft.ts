@@ -1,6 +1,6 @@
 import type { Read } from '../../core/files/read.ts';
 import { isAlive, tabId } from '../app/tab.ts';
-import { keepDraft, keyOf, PREFIX, type Draft } from './drafts.ts';
+import { saveDraft, keyOf, PREFIX, type Draft } from './drafts.ts';
 
 /** Reads a document of one kind. Seldom wanted, and a fair piece of program: fetched when it is. */
 export type ReaderSoon<T> = () => Promise<(value: unknown) => Read<T>>;
@@ -27,7 +27,7 @@ export async function findDraft<T>(id: string, reader: ReaderSoon<T>): Promise<D
     const tab = key.slice(keyOf(id, '').length);
     if (await isAlive(tab)) continue;
     const draft = await read(localStorage.getItem(key), reader);
-    if (draft) keepDraft(id, draft);
+    if (draft) saveDraft(id, draft);
     if (tab !== tabId()) localStorage.removeItem(key);
     if (draft) return draft;
   }

@@ -1,5 +1,5 @@
 import { isSameContent } from '../../core/car/same-design.ts';
-import type { KeptDocument } from './document-slice.ts';
+import type { StoredDocument } from './document-slice.ts';
 import type { Draft } from './drafts.ts';
 
 /** How a document is opened with what was left unsaved of it in this browser. */
@@ -11,7 +11,7 @@ export interface OpenedAs<T> {
 }
 
 /** A draft that says no more than what was saved is none. */
-export function openedAs<T>({ version, content }: Omit<KeptDocument<T>, 'id'>, draft: Draft<T> | null): OpenedAs<T> {
+export function openedAs<T>({ version, content }: Omit<StoredDocument<T>, 'id'>, draft: Draft<T> | null): OpenedAs<T> {
   if (!draft || isSameContent(draft.content, content)) return { draft: null, isConflict: false };
   return { draft: draft.content, isConflict: draft.baseVersion !== version };
 }

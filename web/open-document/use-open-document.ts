@@ -3,7 +3,7 @@ import { useStore } from 'react-redux';
 import { useAppDispatch, type AppStore } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import type { DocumentKind } from './document-kind.ts';
-import { dropDraft } from './drafts.ts';
+import { removeDraft } from './drafts.ts';
 import { findDraft } from './find-draft.ts';
 import { openedAs } from './opened-as.ts';
 
@@ -14,7 +14,7 @@ async function openDocument<T>({ getState, dispatch }: AppStore, kind: DocumentK
   const stored = await kind.fetch(dispatch, id);
   if (!stored) return;
   const { draft, isConflict } = openedAs(stored, await findDraft(id, kind.reader));
-  if (!draft) dropDraft(id);
+  if (!draft) removeDraft(id);
   dispatch(actions.opened({ kept: stored, draft }));
   if (isConflict) dispatch(actions.changedElsewhere(stored));
   onOpened();

@@ -12,7 +12,7 @@ import {
   RUBBER_VALUES,
   rubberSetup,
   bandMass,
-  keptOf,
+  returnedFraction,
   TURNS_OFF_WORDS,
   turnsOff,
   describeWoundBands,
@@ -70,7 +70,7 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
       turns: wind.kind === 'turns' ? wind.turns : motor.turns,
       release: motor.release,
     };
-    return { ...lossless, bandEfficiency: keptOf(lossless, numbers.bandLoss!, (setup) => bandAtFullWind(setup).stretch) };
+    return { ...lossless, bandEfficiency: returnedFraction(lossless, numbers.bandLoss!, (setup) => bandAtFullWind(setup).stretch) };
   },
   keysInDesign: RUBBER_KEYS_IN_DESIGN,
   fullTurns: (_design, { turns }) => turns,

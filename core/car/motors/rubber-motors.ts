@@ -28,7 +28,7 @@ const LEAST_KEPT = 0.5;
  * Fraction of its energy that rubber gives back where a full wind stretches it to λ times its length: 1 − loss (λ − 1), never
  * below a half. Our estimate, from common practice.
  */
-export function keptOf<Setup extends MotorSetup>(setup: Setup, loss: number, stretchOf: (setup: Setup) => number): number {
+export function returnedFraction<Setup extends MotorSetup>(setup: Setup, loss: number, stretchOf: (setup: Setup) => number): number {
   // What no car can have is refused later: it is not wound here.
   if (motorSizeFaults(setup).length > 0) return LEAST_KEPT;
   const stretch = stretchOf(setup);

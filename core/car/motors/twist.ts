@@ -12,7 +12,7 @@ import {
   RUBBER_VALUES,
   rubberSetup,
   bandMass,
-  keptOf,
+  returnedFraction,
   TURNS_OFF_WORDS,
   turnsOff,
   describeWoundBands,
@@ -71,7 +71,7 @@ export const TWIST_CAR: MotorRecord<TwistDesign> = {
       armLength: motor.armLength,
       armFriction: numbers.armFriction!,
     };
-    return { ...lossless, bandEfficiency: keptOf(lossless, TWISTED * numbers.bandLoss!, twistedStretch) };
+    return { ...lossless, bandEfficiency: returnedFraction(lossless, TWISTED * numbers.bandLoss!, twistedStretch) };
   },
   keysInDesign: {
     ...RUBBER_KEYS_IN_DESIGN,

@@ -51,7 +51,7 @@ export function useBench(carId: string, design: CarDesign) {
     hasPart(design, part).length > 0 ? refreshOwnPart(design, part) : isMeasuredOnPart(fitOwn(design, slot, part), slot);
 
   /** The version that is the car as it is, kept now where it was not; null where that went wrong. */
-  const keptBefore = async (why: string): Promise<string | null> =>
+  const savedBefore = async (why: string): Promise<string | null> =>
     current?.id ?? (await keep(`before: ${why}`.slice(0, NAME), 'Saved automatically before a measurement changed values.'));
 
   return {
@@ -67,7 +67,7 @@ export function useBench(carId: string, design: CarDesign) {
       const measured = merged(design, slot && part ? withPart(slot, part) : applyMeasurement(design, result));
       if (prepareRun(measured).kind === 'refused')
         return void dispatch(toasted('With these values the car could not run. Check the readings.', { tone: 'stop' }));
-      const parent = await keptBefore(name);
+      const parent = await savedBefore(name);
       if (!parent) return;
       if (part && !(await keepPart(part, stored))) return;
       const note = `Bench: ${resultLines(result)
@@ -90,7 +90,7 @@ export function useBench(carId: string, design: CarDesign) {
       const without = withdrawMeasurement(design, done, id);
       if (!one || !without)
         return void dispatch(toasted('The version before it was removed. Bring that version back first.', { tone: 'stop' }));
-      if (!(await keptBefore(`without ${MEASUREMENTS[one.measurement.kind].name}`))) return;
+      if (!(await savedBefore(`without ${MEASUREMENTS[one.measurement.kind].name}`))) return;
       edit(() => merged(design, without));
       dispatch(toasted(`“${MEASUREMENTS[one.measurement.kind].name}” was withdrawn`));
       const slots = Object.keys(SLOTS) as PartSlot[];
@@ -109,7 +109,7 @@ export function useBench(carId: string, design: CarDesign) {
     /** Has one value as it was before a step of its history. */
     setBack: async (key: ValueKey, step: ValueStep): Promise<void> => {
       const parent = versions.find(({ id }) => id === versions.find((version) => version.id === step.version)?.record.parent);
-      if (!parent || !(await keptBefore('a value restored'))) return;
+      if (!parent || !(await savedBefore('a value restored'))) return;
       edit((car) => copyFacet(car, key, parent.record.design));
     },
   };

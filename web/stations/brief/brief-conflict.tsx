@@ -29,7 +29,7 @@ export function BriefConflict() {
     <ConflictDialog
       kind={BRIEF}
       rowsOf={(mine, other) => rowsOf(mine, other, units)}
-      keepBeside={async (mine) => {
+      saveBeside={async (mine) => {
         const name = `${mine.name.slice(0, 70)} (mine)`;
         return (await keep({ ...mine, name })) ? { name } : { error: null };
       }}

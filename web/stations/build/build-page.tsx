@@ -39,7 +39,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
   const brief = useBriefOf(design)?.brief;
   const broken = brief ? judgeRules(design, limitsOf(brief.rules)).filter(({ verdict }) => verdict === 'broken') : [];
   const canRun = prepareRun(design).kind === 'ready';
-  const keepBuilt = async (built: CarDesign, measured: Readonly<Record<string, number>>): Promise<void> => {
+  const saveBuilt = async (built: CarDesign, measured: Readonly<Record<string, number>>): Promise<void> => {
     const parent = current?.id ?? (await keep('as drawn', 'Saved automatically before the car as it was built.'));
     markBuilt(carId, true);
     if (!parent) return;
@@ -64,7 +64,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
               {view === 'parts' && <PartsView design={design} edit={edit} />}
               {view === 'steps' && <StepsView carId={carId} design={design} />}
               {view === 'inspection' && (
-                <InspectionView carId={carId} design={design} onBuilt={(built, measured) => void keepBuilt(built, measured)} />
+                <InspectionView carId={carId} design={design} onBuilt={(built, measured) => void saveBuilt(built, measured)} />
               )}
             </>
           ) : (

@@ -98,6 +98,6 @@ const track = createSlice({
   },
 });
 
-export const keepTrackForms = (forms: Forms): void => localStorage.setItem(KEY, JSON.stringify(forms));
+export const storeTrackForms = (forms: Forms): void => localStorage.setItem(KEY, JSON.stringify(forms));
 export const { formChanged, formCleared } = track.actions;
 export const trackReducer = track.reducer;

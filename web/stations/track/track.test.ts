@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { beyondWall, formOf, readRunForm, windOf, type MeasuredRun } from './read-run-form.ts';
 import { NOT_BEGUN, watchReducer, type Watch, type WatchAction } from '../../devices/use-watch.ts';
 import { describeDeviation, describeDetails, formatOutcome, formatWinding } from './describe-run.ts';
-import { emptyForm, formChanged, formCleared, keepTrackForms, trackReducer, type TrackForm } from './track-slice.ts';
+import { emptyForm, formChanged, formCleared, storeTrackForms, trackReducer, type TrackForm } from './track-slice.ts';
 
 const form = (change: Partial<TrackForm>): TrackForm => ({ ...emptyForm, ...change });
 const readOf = (change: Partial<TrackForm>, units: 'metric' | 'inch' = 'metric') => readRunForm(form(change), units);
@@ -61,7 +61,7 @@ describe('what stands in the form', () => {
       getItem: (key: string) => kitchen.get(key) ?? null,
       setItem: (key: string, text: string) => void kitchen.set(key, text),
     });
-    keepTrackForms({ a: form({ distance: '8' }) });
+    storeTrackForms({ a: form({ distance: '8' }) });
     const reopened = () => trackReducer(undefined, { type: 'begun' });
     expect(reopened().a).toMatchObject({ distance: '8' });
     // A form from an older program, with keys missing, is filled up.
