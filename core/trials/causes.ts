@@ -196,9 +196,9 @@ export interface WeighedCauses {
 function metresTaken(fitted: FittedCar, trials: readonly TrialGroup[], faults: number): number {
   const furthest = trials.reduce((best, group) => (reach(group) > reach(best) ? group : best));
   const car = likelyCar(furthest.design, furthest.wind, windingFraction(furthest.design, furthest.wind));
-  const place = fitted.mapEstimate.slice(0, fitted.unknowns.length);
+  const mode = fitted.mapEstimate.slice(0, fitted.unknowns.length);
   const at = (unknowns: readonly LatentParameter[]): number => {
-    const linear = linearAt(car, unknowns, place.slice(0, unknowns.length), [], fitted.workspace);
+    const linear = linearAt(car, unknowns, mode.slice(0, unknowns.length), [], fitted.workspace);
     return linear ? Math.exp(rowOf({ ...fitted, unknowns }, linear, ({ values }) => values[0]!).value) - STALL : 0;
   };
   return at(fitted.unknowns.slice(0, -faults)) - at(fitted.unknowns);
@@ -227,7 +227,7 @@ export function weighCauses(
   given: readonly ConfirmedCause[] = [],
 ): WeighedCauses | null {
   const more = [...(options.more ?? []), ...given.map(faultOf)];
-  const plain: FitOptions = { ...options, more, widths: AS_THOUGHT, lacks: AS_THOUGHT };
+  const plain: FitOptions = { ...options, more, widths: AS_THOUGHT, misfitFactors: AS_THOUGHT };
   const sound = fitCar(trials, plain);
   if (!sound) return null;
   const ids = (Object.keys(WRONG) as FaultId[]).filter(

@@ -72,8 +72,8 @@ function orderedPairs(pairs: readonly ScoredRuns[], isInTurn: boolean): readonly
 /** How likely it must be that runs change from one to the next before it is reported. */
 const DRIFTING = 0.75;
 /** How runs change from one to the next, ln; null where that is not likely. */
-function driftOf(places: readonly ScatterNode[]): number | null {
-  const growing = places.filter(({ trend }) => trend !== 0);
+function driftOf(nodes: readonly ScatterNode[]): number | null {
+  const growing = nodes.filter(({ trend }) => trend !== 0);
   const fraction = growing.reduce((sum, { weight }) => sum + weight, 0);
   return fraction < DRIFTING ? null : growing.reduce((sum, { weight, trend }) => sum + weight * trend, 0) / fraction;
 }
@@ -106,15 +106,15 @@ const inPairs = ({ means }: ScatterNode): { readonly before: GroupMean; readonly
   Array.from({ length: means.length / 2 }, (_, k) => ({ before: means[2 * k]!, after: means[2 * k + 1]! }));
 
 /** Of values of which more or less is better: normal in ln at each scatter. Pairs of groups differ alike, whatever floor they ran on. */
-function relativeDifference(places: readonly ScatterNode[], isLess: boolean, session: number): Difference {
-  const mixture: Mixture = places.map((place) => {
+function relativeDifference(nodes: readonly ScatterNode[], isLess: boolean, session: number): Difference {
+  const mixture: Mixture = nodes.map((node) => {
     const { mean, variance } = pooled(
-      inPairs(place).map(({ before, after }) => ({
+      inPairs(node).map(({ before, after }) => ({
         mean: (isLess ? -1 : 1) * (after.mean - before.mean),
         variance: before.variance + after.variance,
       })),
     );
-    return { weight: place.weight, mean, variance: variance + session ** 2 };
+    return { weight: node.weight, mean, variance: variance + session ** 2 };
   });
   const far = 8 * Math.sqrt(Math.max(...mixture.map(({ variance }) => variance)));
   const means = mixture.map(({ mean }) => mean);
@@ -137,13 +137,13 @@ export function meanMiss(lnMedian: number, scatter: number, mark: number): numbe
 const NODES = Array.from({ length: 7 }, (_, i) => normalQuantile((i + 0.5) / 7, 0, 1));
 
 /** Of a mark to stop at: m by which the second stops nearer on average, over what scatter and means may be. */
-function missDifference(places: readonly ScatterNode[], mark: number, session: number): Difference {
-  const gains = places.flatMap((place) => {
-    const [pair] = inPairs(place);
+function missDifference(nodes: readonly ScatterNode[], mark: number, session: number): Difference {
+  const gains = nodes.flatMap((node) => {
+    const [pair] = inPairs(node);
     const missesOf = ({ mean, variance }: GroupMean): number[] =>
-      NODES.map((z) => meanMiss(mean + z * Math.sqrt(variance + session ** 2 / 2), place.scatter, mark));
+      NODES.map((z) => meanMiss(mean + z * Math.sqrt(variance + session ** 2 / 2), node.scatter, mark));
     const [before, after] = [missesOf(pair!.before), missesOf(pair!.after)];
-    const weight = place.weight / NODES.length ** 2;
+    const weight = node.weight / NODES.length ** 2;
     return before.flatMap((was) => after.map((is) => ({ gain: was - is, weight })));
   });
   gains.sort((a, b) => a.gain - b.gain);
@@ -243,12 +243,12 @@ export function didItHelp(
       scatter,
       fineness,
     );
-  const differenceOf = (places: readonly ScatterNode[]): Difference => {
+  const differenceOf = (nodes: readonly ScatterNode[]): Difference => {
     const session = isInTurn ? 0 : SESSION;
-    return scoring.target === null ? relativeDifference(places, scoring.isLess, session) : missDifference(places, scoring.target, session);
+    return scoring.target === null ? relativeDifference(nodes, scoring.isLess, session) : missDifference(nodes, scoring.target, session);
   };
-  const places = placesOf(started);
-  const difference = differenceOf(places);
+  const nodes = placesOf(started);
+  const difference = differenceOf(nodes);
   const byGain = verdictOf(difference);
   const isTorn = byStarts !== 'cannot-tell' && byGain !== 'no-difference' && byGain !== 'cannot-tell' && byGain !== byStarts;
   const verdict = isTorn ? 'cannot-tell' : byStarts === 'cannot-tell' ? byGain : byStarts;
@@ -257,11 +257,11 @@ export function didItHelp(
     ...common,
     verdict,
     gain: { middle: middle!, low: low!, high: high! },
-    drift: driftOf(places),
+    drift: driftOf(nodes),
     chance: byStarts === 'cannot-tell' || isTorn ? 1 - difference.below(0) : startsMore,
     more:
       verdict === 'cannot-tell' && !isTorn && !noMore
-        ? runsMore(started, places, (groups) => verdictOf(differenceOf(placesOf(groups, COARSE))))
+        ? runsMore(started, nodes, (groups) => verdictOf(differenceOf(placesOf(groups, COARSE))))
         : null,
   };
 }
@@ -277,7 +277,7 @@ const SETTLED = 2 / 3;
  * Runs more of each after which two in three of the ways in which they may come out end in a verdict: simulated from what is known now. Null
  * where even the most that anybody would make settle it less often.
  */
-function runsMore(groups: readonly LnPair[], places: readonly ScatterNode[], judge: (groups: readonly LnPair[]) => Verdict): number | null {
+function runsMore(groups: readonly LnPair[], nodes: readonly ScatterNode[], judge: (groups: readonly LnPair[]) => Verdict): number | null {
   const orders = groups.flatMap(({ before, after }) => [...before, ...after].map(({ order }) => order));
   const [latest, middle] = [Math.max(...orders), mean(orders)];
   const isSettled = (more: number): boolean => {
@@ -286,8 +286,8 @@ function runsMore(groups: readonly LnPair[], places: readonly ScatterNode[], jud
     // Only until it is decided.
     for (; settled < SETTLED * DRAWS && draw - settled <= (1 - SETTLED) * DRAWS; draw++) {
       let left = random();
-      const place = places.find(({ weight }) => (left -= weight) <= 0) ?? places.at(-1)!;
-      const pairs = inPairs(place);
+      const node = nodes.find(({ weight }) => (left -= weight) <= 0) ?? nodes.at(-1)!;
+      const pairs = inPairs(node);
       const after = (runs: readonly OrderedRun[], { mean, variance }: GroupMean, count: number, side: 0 | 1): OrderedRun[] => {
         const truth = mean + Math.sqrt(variance) * standardNormal(random());
         return [
@@ -295,7 +295,7 @@ function runsMore(groups: readonly LnPair[], places: readonly ScatterNode[], jud
           ...runs.map(({ ln, atLeast, order }) => ({ ln: atLeast ? Math.max(ln, truth) : ln, atLeast: false, order })),
           ...Array.from({ length: count }, (_, i) => {
             const order = latest + 1 + 2 * i + side;
-            return { ln: truth + place.trend * (order - middle) + place.scatter * standardNormal(random()), atLeast: false, order };
+            return { ln: truth + node.trend * (order - middle) + node.scatter * standardNormal(random()), atLeast: false, order };
           }),
         ];
       };

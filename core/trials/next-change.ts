@@ -83,11 +83,11 @@ const OF_FREEING = 25;
 /** A car as drawn from what the fit says. */
 interface Draw {
   /** Standard deviations of each unknown. */
-  readonly place: Float64Array;
+  readonly point: Float64Array;
   /** How wide what is not known of a part that is new may be, in prior standard deviations. */
   readonly width: number;
-  /** ln that the model lacks of a changed car against what it lacked of this one. */
-  readonly lacking: number;
+  /** ln of the misfit of the model for a changed car, compared with that for this one. */
+  readonly misfit: number;
   /** m, fully wound as the car is, as the fit says it of this draw: it is what the runs tell, and the model beside it is off where values bend. */
   readonly expected: number;
 }
@@ -102,20 +102,20 @@ function drawsOf(fitted: FittedCar, design: CarDesign, count: number): Draw[] {
   const row = linear && distanceRow(fitted, design, FULL, linear).row;
   const wide = components.filter(({ width }) => width >= nominalSize(PRIOR_WIDTH_FACTORS));
   const total = wide.reduce((sum, { weight }) => sum + weight, 0);
-  const n = components[0]!.place.length;
+  const n = components[0]!.mode.length;
   const pointAt = lowDiscrepancy(n + 1, 7);
   return Array.from({ length: count }, (_, k) => {
     // Places of the scatter in proportion to their weights.
     let left = ((k + 0.5) / count) * total;
     const component = wide.find(({ weight }) => (left -= weight) <= 0) ?? wide.at(-1)!;
-    const point = Float64Array.from(pointAt(k), standardNormal);
-    const off = solveLowerTransposed(component.root, point.slice(0, n));
-    const place = component.place.map((z, i) => z + off[i]!);
+    const normal = Float64Array.from(pointAt(k), standardNormal);
+    const deviations = solveLowerTransposed(component.choleskyFactor, normal.slice(0, n));
+    const point = component.mode.map((z, i) => z + deviations[i]!);
     return {
-      place: place.slice(0, unknowns.length),
-      expected: row ? Math.exp(row.value + row.slope.reduce((sum, by, i) => sum + by * (place[i]! - found[i]!), 0)) - STALL : NaN,
+      point: point.slice(0, unknowns.length),
+      expected: row ? Math.exp(row.value + row.slope.reduce((sum, by, i) => sum + by * (point[i]! - found[i]!), 0)) - STALL : NaN,
       width: component.width,
-      lacking: Math.SQRT2 * misfit * component.lacks * point[n]!,
+      misfit: Math.SQRT2 * misfit * component.misfitFactor * normal[n]!,
     };
   });
 }
@@ -127,8 +127,8 @@ interface Ran {
 }
 
 /** Score and distance of a design where its unknowns are so far off; null where it cannot run so. */
-function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly LatentParameter[], place: ArrayLike<number>): Ran | null {
-  const built = builtWith(likelyCar(design, FULL, 1), unknowns, place);
+function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly LatentParameter[], point: ArrayLike<number>): Ran | null {
+  const built = builtWith(likelyCar(design, FULL, 1), unknowns, point);
   const setup = setupOf(built);
   if (runFaults(setup).length > 0) return null;
   const result = simulateForAim(design.aim, setup, workspace);
@@ -141,7 +141,7 @@ function runsOf(fitted: FittedCar, design: CarDesign, draws: readonly Draw[]): r
   const fresh = latentParameters([design]).filter(({ id }) => !known.has(id));
   const pointAt = lowDiscrepancy(Math.max(fresh.length, 1), 11);
   const unknowns = [...fitted.unknowns, ...fresh];
-  return draws.map(({ place, width }, k) =>
+  return draws.map(({ point: place, width }, k) =>
     runOf(fitted, design, unknowns, [...place, ...fresh.map((_, i) => width * standardNormal(pointAt(k)[i]!))]),
   );
 }
@@ -272,7 +272,7 @@ export function nextChanges(
     const gains = runs
       .map((run, k) => {
         const score = run?.score ?? -Infinity;
-        return score + (Number.isFinite(score) ? Math.abs(score) * draws[k]!.lacking : 0) - (as[k]?.score ?? -Infinity);
+        return score + (Number.isFinite(score) ? Math.abs(score) * draws[k]!.misfit : 0) - (as[k]?.score ?? -Infinity);
       })
       .map((by) => (Number.isNaN(by) ? 0 : by));
     const parts = partsToGet(design, candidate, own, format);
@@ -350,7 +350,7 @@ function tradeOffsOf(
   const grip = (factor: number): number =>
     middleDistance(
       scaled(
-        draws.map(({ place }) => {
+        draws.map(({ point: place }) => {
           const built = withGrip(builtWith(likelyCar(design, FULL, 1), fitted.unknowns, place), factor);
           const setup = setupOf(built);
           if (runFaults(setup).length > 0) return null;

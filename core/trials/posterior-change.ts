@@ -74,7 +74,7 @@ export function furtherRuns(fitted: FittedCar, design: CarDesign, turns: number)
   const best = fitted.components.reduce((a, b) => (b.weight > a.weight ? b : a));
   if (!target) return [];
   const aim = distanceRow(fitted, design, full, target).row.slope;
-  const solved = (slope: Float64Array): Float64Array => solveLower(best.root, slope);
+  const solved = (slope: Float64Array): Float64Array => solveLower(best.choleskyFactor, slope);
   const dot = (a: Float64Array, b: Float64Array): number => a.reduce((sum, x, i) => sum + x * b[i]!, 0);
   const wanted = solved(aim);
   const variance = dot(wanted, wanted);

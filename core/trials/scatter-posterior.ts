@@ -177,7 +177,7 @@ export function scatterPosterior(
 ): readonly ScatterNode[] {
   const middle = mean(groups.flatMap((runs) => runs.map(({ order }) => order)));
   const centred = groups.map((runs) => runs.map((run) => ({ ...run, order: run.order - middle })));
-  const places = Array.from({ length: fineness }, (_, i) => {
+  const nodes = Array.from({ length: fineness }, (_, i) => {
     const fraction = -1 + (2 * i) / (fineness - 1);
     const off = REACH * fraction * (fraction > 0 ? prior.upwards : 1);
     const scatter = prior.median * Math.exp(prior.spread * off);
@@ -196,8 +196,8 @@ export function scatterPosterior(
       });
     });
   }).flat();
-  const most = Math.max(...places.map(({ lnWeight }) => lnWeight));
-  const likely = places.filter(({ lnWeight }) => lnWeight > most - NEGLIGIBLE_LOG_WEIGHT);
+  const most = Math.max(...nodes.map(({ lnWeight }) => lnWeight));
+  const likely = nodes.filter(({ lnWeight }) => lnWeight > most - NEGLIGIBLE_LOG_WEIGHT);
   const total = likely.reduce((sum, { lnWeight }) => sum + Math.exp(lnWeight - most), 0);
   return likely.map(({ lnWeight, ...place }) => ({ ...place, weight: Math.exp(lnWeight - most) / total }));
 }

@@ -59,8 +59,8 @@ export function newestGroups(
   groups: readonly LikeRunGroup[],
   inOrder: readonly RunOfCar[],
 ): { readonly groups: readonly LikeRunGroup[]; readonly earlier: { readonly groups: number; readonly runs: number } } {
-  const place = new Map(inOrder.map((run, i) => [run, i]));
-  const sorted = groups.toSorted((a, b) => place.get(a.of.at(-1)!)! - place.get(b.of.at(-1)!)!);
+  const orderOf = new Map(inOrder.map((run, i) => [run, i]));
+  const sorted = groups.toSorted((a, b) => orderOf.get(a.of.at(-1)!)! - orderOf.get(b.of.at(-1)!)!);
   const newest = sorted
     .slice(-MOST_GROUPS)
     .map((group) => ({ ...group, runs: group.runs.slice(-MOST_RUNS), of: group.of.slice(-MOST_RUNS) }));

@@ -202,15 +202,15 @@ export function latentParameters(designs: readonly CarDesign[]): readonly Latent
 }
 
 /** The car with each of its unknowns so far off. `off`: in standard deviations, one to an unknown. */
-export function builtWith(car: BuiltCar, unknowns: readonly LatentParameter[], off: ArrayLike<number>): BuiltCar {
+export function builtWith(car: BuiltCar, unknowns: readonly LatentParameter[], deviations: ArrayLike<number>): BuiltCar {
   // Numbers are written into one copy: a fit builds thousands of cars.
   let numbers = { ...car.numbers };
   let changed: BuiltCar = { ...car, numbers };
   unknowns.forEach((unknown, i) => {
-    if (off[i] === 0 && !unknown.isThere) return;
-    if (unknown.into) unknown.into(numbers, changed, off[i]!);
+    if (deviations[i] === 0 && !unknown.isThere) return;
+    if (unknown.into) unknown.into(numbers, changed, deviations[i]!);
     else {
-      const other = unknown.perturb(changed, off[i]!);
+      const other = unknown.perturb(changed, deviations[i]!);
       if (other === changed) return;
       numbers = { ...other.numbers };
       changed = { ...other, numbers };

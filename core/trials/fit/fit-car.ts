@@ -40,7 +40,7 @@ export interface FitOptions {
   /** How wide what is not known may really be, with the fraction of each; see WIDTHS. */
   readonly widths?: Sizes;
   /** How much the model may lack, in `misfit`s, with the fraction of each; see LACKS. */
-  readonly lacks?: Sizes;
+  readonly misfitFactors?: Sizes;
   readonly workspace?: Workspace;
 }
 
@@ -94,15 +94,15 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
     more = [],
     designs = [],
     widths = PRIOR_WIDTH_FACTORS,
-    lacks = MISFIT_FACTORS,
+    misfitFactors = MISFIT_FACTORS,
   } = options;
   const workspace = options.workspace ?? makeWorkspace();
   const unknowns = [...latentParameters([...trials.map(({ design }) => design), ...designs]), ...more];
   const groups = fitGroups(trials, instruments, workspace);
   const model = linearModel(groups, unknowns, workspace);
   const problem: FitProblem = { groups, unknowns: unknowns.length, misfit };
-  const grid = scaleGrid(prior, widths, lacks);
-  const usual = { scatter: prior.median, width: nominalSize(widths), lacks: nominalSize(lacks) };
+  const grid = scaleGrid(prior, widths, misfitFactors);
+  const usual = { scatter: prior.median, width: nominalSize(widths), misfitFactor: nominalSize(misfitFactors) };
   const start = startOf(options.from, unknowns, groups.length);
   const starts = options.starts?.flatMap((at) => [start, new Float64Array(start.length)].map((base) => base.with(unknowns.length - 1, at)));
   const found = searchMode(problem, model, grid, usual, { start, starts, startScales: options.from && heaviest(options.from.components) });
@@ -110,7 +110,7 @@ export function fitCar(trials: readonly TrialGroup[], options: FitOptions = {}):
   const { mode, outputs, linear, isSettled } = found;
   const free = weightedComponents(problem, linear, mode, grid);
   // Beyond a kink the linearisation leads nowhere: then each point of the grid stays where the search ended.
-  const isBeyond = isBeyondKink(model, linear, mode, heaviest(free.components).place);
+  const isBeyond = isBeyondKink(model, linear, mode, heaviest(free.components).mode);
   return {
     unknowns,
     mapEstimate: mode,
@@ -149,11 +149,11 @@ export function leaveOut(fitted: FittedCar, group: number): FittedCar {
   const spreads = all.filter((_, i) => fitted.components[i]!.weight > MIN_WEIGHT);
   const others = <T>(of: readonly T[]): T[] => of.filter((_, g) => g !== group);
   const without: FitProblem = { ...problem, groups: others(problem.groups) };
-  const place = fitted.mapEstimate.filter((_, i) => i !== problem.unknowns + group);
+  const mode = fitted.mapEstimate.filter((_, i) => i !== problem.unknowns + group);
   return {
     ...fitted,
-    mapEstimate: place,
-    ...weightedComponents(without, others(linear), place, spreads),
+    mapEstimate: mode,
+    ...weightedComponents(without, others(linear), mode, spreads),
     groups: others(fitted.groups),
     about: { problem: without, linear: others(linear), spreads },
   };
@@ -176,14 +176,14 @@ function unexplained(groups: readonly FitGroup[], outputs: readonly Outputs[]): 
 
 /** Where the search begins: at the most likely car, or where it was found before. */
 function startOf(from: FittedCar | undefined, unknowns: readonly LatentParameter[], groups: number): Float64Array {
-  const place = new Float64Array(unknowns.length + groups);
-  if (!from) return place;
+  const point = new Float64Array(unknowns.length + groups);
+  if (!from) return point;
   unknowns.forEach(({ id }, i) => {
     const at = from.unknowns.findIndex((known) => known.id === id);
-    if (at >= 0) place[i] = from.mapEstimate[at]!;
+    if (at >= 0) point[i] = from.mapEstimate[at]!;
   });
-  for (let g = 0; g < groups; g++) place[unknowns.length + g] = from.mapEstimate[from.unknowns.length + g] ?? 0;
-  return place;
+  for (let g = 0; g < groups; g++) point[unknowns.length + g] = from.mapEstimate[from.unknowns.length + g] ?? 0;
+  return point;
 }
 
 /** Which of the groups it was fitted to a design and winding belong to, run under the same conditions; −1 for none. */

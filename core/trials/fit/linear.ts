@@ -27,16 +27,16 @@ const difference = (high: Outputs, low: Outputs, width: number): Outputs => ({
 export function linearAt(
   car: BuiltCar,
   unknowns: readonly LatentParameter[],
-  place: Float64Array,
+  point: Float64Array,
   marks: readonly number[],
   workspace: Workspace,
 ): Linear | null {
-  const outputs = outputsOf(builtWith(car, unknowns, place), marks, workspace);
+  const outputs = outputsOf(builtWith(car, unknowns, point), marks, workspace);
   if (!outputs) return null;
   const flat = difference(outputs, outputs, 1);
   const slopes = unknowns.map((unknown, i) => {
     if (unknown.perturb(car, 1) === car) return flat;
-    const at = (by: number): Outputs | null => outputsOf(builtWith(car, unknowns, place.with(i, place[i]! + by)), marks, workspace);
+    const at = (by: number): Outputs | null => outputsOf(builtWith(car, unknowns, point.with(i, point[i]! + by)), marks, workspace);
     const [high, low] = [at(STEP), at(-STEP)];
     if (high && low) return difference(high, low, 2 * STEP);
     if (high) return difference(high, outputs, STEP);

@@ -26,28 +26,28 @@ export interface FitProblem {
 export interface ScaleParameters {
   readonly scatter: number;
   readonly width: number;
-  readonly lacks: number;
+  readonly misfitFactor: number;
 }
 
 /** Rounds of Newton with reweighting about one linearisation, and the step that is none any more, in standard deviations. */
 const MAX_REWEIGHTINGS = 6;
 const STEP_TOLERANCE = 0.005;
 
-const withMisfit = ({ misfit, unknowns }: FitProblem, values: Float64Array, place: Float64Array, group: number): Float64Array =>
-  values.with(0, values[0]! + misfit * place[unknowns + group]!);
+const withMisfit = ({ misfit, unknowns }: FitProblem, values: Float64Array, point: Float64Array, group: number): Float64Array =>
+  values.with(0, values[0]! + misfit * point[unknowns + group]!);
 
 /** N(0, `width`) each of the unknowns, N(0, `lacks`) each group’s misfit. */
-const lnPrior = (place: Float64Array, unknowns: number, { width, lacks }: ScaleParameters): number =>
-  place.reduce((sum, z, i) => {
+const lnPrior = (point: Float64Array, unknowns: number, { width, misfitFactor: lacks }: ScaleParameters): number =>
+  point.reduce((sum, z, i) => {
     const wide = i < unknowns ? width : lacks;
     return sum - 0.5 * (z / wide) ** 2 - Math.log(wide);
   }, 0);
 
 /** ln of the posterior at a place, from the model’s own outputs there. */
-export function lnPosterior(problem: FitProblem, place: Float64Array, outputs: readonly Outputs[], spread: ScaleParameters): number {
-  let sum = lnPrior(place, problem.unknowns, spread);
+export function lnPosterior(problem: FitProblem, point: Float64Array, outputs: readonly Outputs[], spread: ScaleParameters): number {
+  let sum = lnPrior(point, problem.unknowns, spread);
   problem.groups.forEach((group, g) => {
-    const model = withMisfit(problem, outputs[g]!.values, place, g);
+    const model = withMisfit(problem, outputs[g]!.values, point, g);
     for (const { run, observed } of group.runs) {
       sum += runTerm(observed, model, group.directions, spread.scatter).value;
       if (run.spun) sum += spinTerm(outputs[g]!.grip).value;
@@ -60,14 +60,14 @@ export function lnPosterior(problem: FitProblem, place: Float64Array, outputs: r
 interface Expanded {
   readonly value: number;
   readonly gradient: Float64Array;
-  readonly root: Float64Array;
+  readonly choleskyFactor: Float64Array;
 }
 
 /** A most likely place, with ln of the posterior and the root of its curvature there. */
 export interface Peak {
-  readonly place: Float64Array;
+  readonly mode: Float64Array;
   readonly value: number;
-  readonly root: Float64Array;
+  readonly choleskyFactor: Float64Array;
 }
 
 /** A group about a linearisation, its slopes as rows over all unknowns and misfits: one to each output, and that of the grip. */
@@ -109,12 +109,12 @@ export function peakAbout(
   damping = 0,
   isHeld = false,
 ): Peak {
-  let place = about;
+  let mode = about;
   for (let round = 0; ; round++) {
-    const { value, gradient, root } = expanded(problem, linear, about, place, spread, damping);
-    const step = solveLowerTransposed(root, solveLower(root, gradient));
-    if (isHeld || round === MAX_REWEIGHTINGS || step.every((by) => Math.abs(by) < STEP_TOLERANCE)) return { place, value, root };
-    place = place.map((z, i) => z + step[i]!);
+    const { value, gradient, choleskyFactor } = expanded(problem, linear, about, mode, spread, damping);
+    const step = solveLowerTransposed(choleskyFactor, solveLower(choleskyFactor, gradient));
+    if (isHeld || round === MAX_REWEIGHTINGS || step.every((by) => Math.abs(by) < STEP_TOLERANCE)) return { mode, value, choleskyFactor };
+    mode = mode.map((z, i) => z + step[i]!);
   }
 }
 
@@ -122,18 +122,18 @@ function expanded(
   problem: FitProblem,
   linear: readonly GroupRows[],
   about: Float64Array,
-  place: Float64Array,
+  point: Float64Array,
   all: ScaleParameters,
   damping: number,
 ): Expanded {
-  const n = place.length;
-  const { scatter, width, lacks } = all;
+  const n = point.length;
+  const { scatter, width, misfitFactor: lacks } = all;
   const wide = (i: number): number => (i < problem.unknowns ? width : lacks);
-  const gradient = place.map((z, i) => -z / wide(i) ** 2 - damping * (z - about[i]!));
+  const gradient = point.map((z, i) => -z / wide(i) ** 2 - damping * (z - about[i]!));
   const curvature = new Float64Array(n * n);
   for (let i = 0; i < n; i++) curvature[i * n + i] = 1 / wide(i) ** 2 + damping;
-  const moved = place.map((z, i) => z - (about[i] ?? 0));
-  let value = lnPrior(place, problem.unknowns, all);
+  const moved = point.map((z, i) => z - (about[i] ?? 0));
+  let value = lnPrior(point, problem.unknowns, all);
   /** Adds weight · rowᵢ rowⱼ to the lower triangle. */
   const spread = (weight: number, row: Float64Array, other: Float64Array): void => {
     for (let i = 0; i < n; i++) {
@@ -167,5 +167,5 @@ function expanded(
     grip.forEach((by, i) => (gradient[i]! += spun * term.slope * by));
     spread(spun * term.slope ** 2, grip, grip);
   });
-  return { value, gradient, root: choleskyFactor(curvature, n) };
+  return { value, gradient, choleskyFactor: choleskyFactor(curvature, n) };
 }

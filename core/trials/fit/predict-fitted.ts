@@ -56,7 +56,7 @@ export const mixtureOf = (
   { value, slope }: Row,
   extra: (scatter: number) => number = () => 0,
 ): Mixture =>
-  components.map(({ weight, scatter, place: at, root }) => {
+  components.map(({ weight, scatter, mode: at, choleskyFactor: root }) => {
     const mean = value + slope.reduce((sum, by, i) => sum + by * (at[i]! - place[i]!), 0);
     const variance = solveLower(root, slope).reduce((sum, by) => sum + by * by, 0);
     return { weight, mean, variance: Math.max(variance + extra(scatter), 1e-12) };
@@ -86,15 +86,15 @@ export function distanceRow(
   wind: Wind,
   linear: Linear,
   conditions: RunConditions = {},
-): { readonly row: Row; readonly lacking: 0 | 1 } {
+): { readonly row: Row; readonly hasMisfit: 0 | 1 } {
   const row = rowOf(fitted, linear, ({ values }) => values[0]!);
   const group = groupOf(fitted, design, wind, conditions);
   if (group >= 0) {
     const place = fitted.unknowns.length + group;
     row.slope[place] = fitted.misfit;
-    return { row: { ...row, value: row.value + fitted.misfit * fitted.mapEstimate[place]! }, lacking: 0 };
+    return { row: { ...row, value: row.value + fitted.misfit * fitted.mapEstimate[place]! }, hasMisfit: 0 };
   }
-  return { row, lacking: 1 };
+  return { row, hasMisfit: 1 };
 }
 
 /** Places in standard deviations at which a prediction is run by the model, and how far it may lie from its linearisation, ln. */
@@ -113,13 +113,13 @@ const WEIGHTS = PARTS.map((fraction, i) => ((PARTS[i + 1] ?? 2 - fraction) - (PA
 function bendOf(fitted: FittedCar, car: BuiltCar, row: Row): ((value: number) => { readonly at: number; readonly slope: number }) | null {
   const { components, mapEstimate: found, unknowns, workspace } = fitted;
   const best = components.reduce((a, b) => (b.weight > a.weight ? b : a));
-  const half = solveLower(best.root, row.slope);
+  const half = solveLower(best.choleskyFactor, row.slope);
   const spread = Math.sqrt(half.reduce((sum, by) => sum + by * by, 0));
   if (!(spread > 1e-6)) return null;
-  const direction = solveLowerTransposed(best.root, half).map((by) => by / spread);
-  const middle = row.value + row.slope.reduce((sum, by, i) => sum + by * (best.place[i]! - found[i]!), 0);
+  const direction = solveLowerTransposed(best.choleskyFactor, half).map((by) => by / spread);
+  const middle = row.value + row.slope.reduce((sum, by, i) => sum + by * (best.mode[i]! - found[i]!), 0);
   const nodes = NODES.flatMap((t) => {
-    const at = best.place.map((z, i) => z + t * direction[i]!);
+    const at = best.mode.map((z, i) => z + t * direction[i]!);
     const outputs = outputsOf(builtWith(car, unknowns, at), [], workspace);
     if (!outputs) return [];
     const lacks = row.slope.subarray(unknowns.length).reduce((sum, by, g) => sum + by * at[unknowns.length + g]!, 0);
@@ -176,7 +176,7 @@ function byGrip(car: BuiltCar, next: Mixture, workspace: Workspace): Mixture {
 export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, conditions: RunConditions = {}): FittedPrediction | null {
   const linear = linearFor(fitted, design, wind, conditions);
   if (!linear) return null;
-  const { row, lacking } = distanceRow(fitted, design, wind, linear, conditions);
+  const { row, hasMisfit } = distanceRow(fitted, design, wind, linear, conditions);
   const car = likelyCar(design, wind, windingFraction(design, wind), conditions);
   // As the car was found, not as expected: it may spin where it was expected to hold.
   const found = (one: BuiltCar): BuiltCar => builtWith(one, fitted.unknowns, fitted.mapEstimate);
@@ -188,8 +188,8 @@ export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, 
   const each = parts.length / fitted.components.length;
   const widened = (extra: (scatter: number) => number): Mixture =>
     parts.map(({ variance, ...part }, i) => {
-      const { scatter, lacks } = fitted.components[Math.floor(i / each)]!;
-      return { ...part, variance: variance + lacking * (fitted.misfit * lacks) ** 2 + fitted.unexplained ** 2 + extra(scatter) };
+      const { scatter, misfitFactor } = fitted.components[Math.floor(i / each)]!;
+      return { ...part, variance: variance + hasMisfit * (fitted.misfit * misfitFactor) ** 2 + fitted.unexplained ** 2 + extra(scatter) };
     });
   const besides = { ...directions, grip: new Float64Array(directions.grip.length) };
   const lnNext = byGrip(

@@ -14,9 +14,9 @@ export const USUAL_SCATTER: ScatterPrior = { median: 0.06, spread: 0.5, upwards:
 /** One place of the grid of scatter and width: how likely it is, and the normal posterior of the unknowns there. */
 export interface Component extends ScaleParameters {
   readonly weight: number;
-  readonly place: Float64Array;
+  readonly mode: Float64Array;
   /** Of the posterior’s precision: L with L Lᵀ. */
-  readonly root: Float64Array;
+  readonly choleskyFactor: Float64Array;
 }
 
 /** Scatter is looked at from so far below to so far above the prior, in its ln-spreads, at so many places. */
@@ -57,16 +57,16 @@ function lnSum(values: readonly number[]): number {
 /** A place of the grid of scatter, width and lacks with ln of its prior. */
 export type GridPoint = ScaleParameters & { readonly lnPrior: number };
 
-/** The grid over scatter, width and lacks, with ln of the prior of each of its places. */
-export function scaleGrid(prior: ScatterPrior, widths: Sizes, allLacks: Sizes): readonly GridPoint[] {
-  const [low, high, places] = GRID;
-  return Array.from({ length: places }, (_, i) => low + ((high - low) * i) / (places - 1)).flatMap((off) =>
-    widths.flatMap(([width, fraction]) =>
-      allLacks.map(([lacks, part]) => ({
-        scatter: prior.median * Math.exp(prior.spread * off),
+/** The grid over scatter, prior width and misfit, with ln of the prior of each of its points. */
+export function scaleGrid(prior: ScatterPrior, widths: Sizes, misfitFactors: Sizes): readonly GridPoint[] {
+  const [low, high, count] = GRID;
+  return Array.from({ length: count }, (_, i) => low + ((high - low) * i) / (count - 1)).flatMap((deviations) =>
+    widths.flatMap(([width, ofWidth]) =>
+      misfitFactors.map(([misfitFactor, ofMisfit]) => ({
+        scatter: prior.median * Math.exp(prior.spread * deviations),
         width,
-        lacks,
-        lnPrior: -0.5 * off * off + Math.log(fraction * part),
+        misfitFactor,
+        lnPrior: -0.5 * deviations * deviations + Math.log(ofWidth * ofMisfit),
       })),
     ),
   );
@@ -82,8 +82,8 @@ export function evaluateOverGrid(
 ) {
   const rows = rowsOfGroups(problem, linear);
   return spreads.map(({ lnPrior, ...spread }) => {
-    const { place, value, root } = peakAbout(problem, rows, about, spread, damping, isHeld);
-    return { ...spread, place, root, lnWeight: value + lnPrior - halfLogDeterminant(root, place.length) };
+    const { mode, value, choleskyFactor } = peakAbout(problem, rows, about, spread, damping, isHeld);
+    return { ...spread, mode, choleskyFactor, lnWeight: value + lnPrior - halfLogDeterminant(choleskyFactor, mode.length) };
   });
 }
 

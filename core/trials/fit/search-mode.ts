@@ -121,7 +121,7 @@ export function searchMode(
     linear = model.linearisedAt(at.point) ?? linear;
   }
   // The misfit moves the mode little.
-  const searched = grid.filter(({ lacks }) => lacks === usual.lacks);
+  const searched = grid.filter(({ misfitFactor }) => misfitFactor === usual.misfitFactor);
   let [scatter, damping, isSettled] = [usual.scatter, 0, false];
   for (let iteration = 0; iteration < MAX_ITERATIONS && !isSettled; iteration++) {
     const step = dampedStep(problem, model, searched, at, linear, damping);
@@ -150,7 +150,7 @@ function dampedStep(
   for (let trial = 0; trial < MAX_STEP_TRIALS; trial++) {
     const wanted = evaluateOverGrid(problem, linear, from.point, grid, { damping }).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
     scatter = wanted.scatter;
-    const point = wanted.place.map((z, i) => from.point[i]! + Math.min(Math.max(z - from.point[i]!, -MAX_STEP), MAX_STEP));
+    const point = wanted.mode.map((z, i) => from.point[i]! + Math.min(Math.max(z - from.point[i]!, -MAX_STEP), MAX_STEP));
     const outputs = outputsAt(point);
     const gain = outputs
       ? lnPosterior(problem, point, outputs, wanted) - lnPosterior(problem, from.point, from.outputs, wanted)
