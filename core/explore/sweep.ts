@@ -15,11 +15,18 @@ export interface SweepPoint extends ExploredCar {
   readonly value: number;
 }
 
-/** `count` values from `from` to `to`, both included. */
+/**
+ * Values at equal intervals, both ends included.
+ * @example evenlySpaced(0, 1, 3) // [0, 0.5, 1]
+ */
 export const evenlySpaced = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count }, (_, i) => (count === 1 ? from : from + ((to - from) * i) / (count - 1)));
 
-/** The run of a design at each value of one size; all that depends on the size moves with it. */
+/**
+ * Runs a design at each value of one size; what depends on the size moves with it.
+ * @param values SI units
+ * @returns one point for each value, in their order; NaN where the car cannot run
+ */
 export const sweep = (design: CarDesign, size: Size, values: readonly number[], workspace = makeWorkspace()): SweepPoint[] =>
   values.map((value) => ({ value, ...exploreCar(size.write(design, value), workspace) }));
 
@@ -38,7 +45,11 @@ const RUNS = 32;
 
 const NONE: Bounds = { low: NaN, middle: NaN, high: NaN };
 
-/** The same sweep with bounds at every point; what cannot run has NaN for all. The size is named, so that it can be asked of a worker. */
+/**
+ * The same sweep with the range of cars built to each point.
+ * @param sizeId the size by its name, so that a worker can be asked
+ * @returns NaN for all figures of a car that cannot run
+ */
 export const boundedSweep = (design: CarDesign, sizeId: string, values: readonly number[]): BoundedSweepPoint[] => {
   const size = findSize(design, sizeId);
   const goal = goalOf(design.aim);

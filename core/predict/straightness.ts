@@ -5,8 +5,11 @@ import { bearingsApart } from '../car/fitted.ts';
 import { standingWeight } from '../car/weights.ts';
 
 /**
- * Curvature of a car on solid axles, 1/m, to the right positive: κ = (toe_rear − toe_front)/wheelbase + what unequal wheels
- * bring about; toe in rad, positive where wheels point to the left. Source: geometry of the circle.
+ * Curvature of the path of a car on solid axles: κ = (toe_rear − toe_front)/wheelbase + the curvature due to unequal wheels. Toe is in rad,
+ * positive where wheels point to the left.
+ * @returns 1/m, positive to the right
+ * Source: geometry of the circle.
+ * @example a wheelbase of 0.25 m and a rear toe of 0.01 rad give 0.04 1/m
  */
 export function curvatureOf(design: CarDesign): number {
   const { alignment, layout, wheelbase, otherWheels } = design;
@@ -34,25 +37,46 @@ function mismatchCurvature(design: CarDesign): number {
   return fraction === 0 ? 0 : (cone * fraction * width) / held;
 }
 
-/** How far to the right of straight ahead a car of this curvature is after `distance` metres, m: (1 − cos κs)/κ. */
+/**
+ * Distance from the straight line after a distance along a circular path: (1 − cos κs)/κ.
+ * @param curvature 1/m, positive to the right
+ * @param distance m along the path
+ * @returns m, positive to the right
+ * @example driftAfter(0.02, 10) // 0.9967, nearly κs²/2 = 1
+ */
 export const driftAfter = (curvature: number, distance: number): number =>
   // Half-angle form: no digits are lost on an all but straight path.
   Math.abs(curvature * distance) < 1e-12
     ? (curvature * distance * distance) / 2
     : (2 * Math.sin((curvature * distance) / 2) ** 2) / curvature;
 
-/** The furthest to the right of straight ahead that it comes anywhere on this way, m: a whole circle's width once it has turned about. */
+/**
+ * Largest distance from the straight line anywhere along the path: the diameter of the circle once the car has turned about.
+ * @returns m, positive to the right
+ * @example worstDrift(1, 4) // 2
+ */
 export const worstDrift = (curvature: number, distance: number): number =>
   Math.abs(curvature) * distance > Math.PI ? 2 / curvature : driftAfter(curvature, distance);
 
-/** Points of the path over the floor, m: x ahead, y to the right. */
+/**
+ * Points of the path over the floor.
+ * @param points number of intervals of equal length
+ * @returns points + 1 places, m: x ahead, y to the right
+ */
 export const floorPath = (curvature: number, distance: number, points: number): { readonly x: number; readonly y: number }[] =>
   Array.from({ length: points + 1 }, (_, i) => {
     const s = (distance * i) / points;
     return { x: Math.abs(curvature) < 1e-12 ? s : Math.sin(curvature * s) / curvature, y: driftAfter(curvature, s) };
   });
 
-/** The curvature, 1/m, that brings a car `drift` metres to the right after `way` metres: the inverse of `driftAfter`, by bisection. */
+/**
+ * Curvature of the path that leads to a drift: the inverse of `driftAfter`, by bisection. A drift that no circle reaches gives the curvature
+ * with the largest drift.
+ * @param drift m, positive to the right
+ * @param distance m along the path
+ * @returns 1/m, positive to the right
+ * @example curvatureFromDrift(0.9967, 10) // 0.0200
+ */
 export function curvatureFromDrift(drift: number, distance: number): number {
   // The drift grows with the curvature up to about 0.72 of the distance.
   const most = 2.33 / distance;
@@ -71,9 +95,10 @@ export interface AxleMove {
 }
 
 /**
- * How to move one end of either axle so that a car seen to drift (m to the right, after `way` metres) runs straight.
- * An axle turned by κ · wheelbase takes the curve out: the bearing at its end moves by that angle times the way between the
- * bearings.
+ * How to move one end of either axle so that a drifting car runs straight. An axle turned by κ · wheelbase takes the curve out: the bearing
+ * at its end moves by that angle times the distance between the bearings.
+ * @param drift m to the right, measured after `distance` metres
+ * @returns one move for each axle; either is enough
  */
 export function straighteningMoves(design: CarDesign, drift: number, distance: number): readonly AxleMove[] {
   const curvature = curvatureFromDrift(drift, distance);
@@ -88,5 +113,5 @@ export function straighteningMoves(design: CarDesign, drift: number, distance: n
   ];
 }
 
-/** Standard deviation of the curvature of a car that was meant straight, 1/m; 0 for a roller. */
+/** Standard deviation of the curvature of a car that was built to run straight, 1/m; 0 for a roller. Our estimate, by care. */
 export const likelyCurvature = (design: CarDesign): number => (design.otherWheels ? CARE[design.care].curvature : 0);

@@ -4,7 +4,7 @@ import { prepareRun } from './derive-run-setup.ts';
 import type { Fault } from '../fault.ts';
 import { sampledRuns, type SampledRun, type SampleOptions } from './sampled-runs.ts';
 
-/** 8 in 10 lie between `low` and `high`, half below `middle`. */
+/** Quantiles of a sample: 0.1, 0.5 and 0.9. 8 in 10 lie between `low` and `high`. */
 export interface Bounds {
   readonly low: number;
   readonly middle: number;
@@ -28,8 +28,11 @@ export type BoundedOutcome =
   { readonly kind: 'ran'; readonly prediction: BoundedPrediction } | { readonly kind: 'refused'; readonly faults: readonly Fault[] };
 
 /**
- * The bounds within which a design's runs are to be expected, wound fully by default. Every value is taken as
- * log-normal with its spread, and floors, weights and winding differ too; a low-discrepancy sample of cars represents all. The same seed gives the same answer.
+ * The range of runs of cars built to a design. Uncertain values are log-normal; floors, weights and winding vary too. A low-discrepancy
+ * sample stands for all cars: the same seed gives the same answer.
+ * @param options winding, full by default; seed, 1 by default; cars in the sample, 128 by default
+ * @returns quantiles, SI units; or why the most likely car cannot run
+ * Source: Monte Carlo propagation of distributions, JCGM 101:2008.
  */
 export function predict(design: CarDesign, options: SampleOptions = {}): BoundedOutcome {
   const prepared = prepareRun(design, options.wind);
@@ -50,7 +53,11 @@ export function predict(design: CarDesign, options: SampleOptions = {}): Bounded
   };
 }
 
-/** The bounds of a sample, in any order; NaN of an empty one. */
+/**
+ * Quantiles of a sample in any order.
+ * @returns NaN for an empty sample
+ * @example boundsOf([1, 2, 3, 4, 5, 6, 7, 8, 9, 10]) // { low: 1.9, middle: 5.5, high: 9.1 }
+ */
 export function boundsOf(sample: readonly number[]): Bounds {
   const sorted = sample.toSorted((a, b) => a - b);
   const at = (fraction: number): number => (sorted.length === 0 ? NaN : quantileSorted(sorted, fraction));
