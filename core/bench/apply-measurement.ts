@@ -100,7 +100,11 @@ function withStrength(design: CarDesign, strength: Estimate): CarDesign {
   return keys.reduce((car, key) => withMeasured(car, measuredValue(design, key, factor * numbers[key]!, spread)), design);
 }
 
-/** The design with what a measurement of the car came to; the same design where that is nothing it keeps (it is reported in words instead). */
+/**
+ * Applies a result to a car: its measured values, combined with what was known of them.
+ * @param result.values estimates by their keys, SI units
+ * @returns the same design where it has none of these values
+ */
 export function applyMeasurement(design: CarDesign, { values }: Pick<MeasurementResult, 'values'>): CarDesign {
   let updated = design;
   const keys = new Set<string>(valueKeysOf(design));

@@ -56,8 +56,9 @@ const MOST_AIR = 3;
 const NO_AIR = 1e-5;
 
 /**
- * A coast-down fitted to times at marks, least squares in time. Without `air` (1/m) rolling and air are both sought; where the readings do
- * not tell k from nothing, and `air` is given, k is held at it. Null for fewer readings than needed, or for a car that does not slow.
+ * Fits a coast-down to times at marks, by least squares in time.
+ * @param air expected effect of air drag, 1/m: k is held at it where the readings do not determine k; without it both are fitted
+ * @returns null for too few readings, or for a car that does not slow down
  */
 export function coastDown({ marks, times, resolution }: CoastReadings, air?: number): CoastDown | null {
   if (marks.length < FEWEST_COAST_READINGS) return null;

@@ -13,7 +13,8 @@ export interface LinearFit {
 
 /**
  * Ordinary least squares of `y` on columns (each a list as long as `y`), by QR. Residual scatter is estimated from the data, never below the
- * `division` that y was read in; intervals by Student's t with n − p degrees of freedom. Null for as few readings as columns.
+ * `division` that y was read in; intervals by Student's t with n − p degrees of freedom.
+ * @returns null for no more readings than columns
  * Source: any textbook of regression, e.g. Draper & Smith. Example: `linearFit([[1, 1, 1], [0, 1, 2]], [1, 3, 5], 0)` // 1 + 2 x
  */
 export function linearFit(columns: readonly (readonly number[])[], y: readonly number[], division: number): LinearFit | null {

@@ -57,7 +57,12 @@ export type JudgedRound = { readonly name: string } & (
 /** Cars in the sample. */
 const RUNS = 200;
 
-/** What 8 in 10 of a sample of cars built to `design` come to by a goal, and how likely one meets it. The same seed gives the same answer. */
+/**
+ * Evaluates a sample of cars built to a design by a goal.
+ * @param sample their runs (`sampledRuns`)
+ * @param seed of the curvatures of their paths, 1 by default
+ * @returns quantiles in the unit of the goal, and the fraction that meets it
+ */
 export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly SampledRun[], seed = 1): JudgedGoal {
   const { measure, isMet, isSteered } = goalRecord(goal);
   if (isSteered && isRoller(design)) return { kind: 'unknown' };
@@ -81,7 +86,10 @@ export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly Sample
   };
 }
 
-/** A design by what a round asks. */
+/**
+ * Evaluates a design by one round of a brief: on its floor, with its load and rules.
+ * @param seed the same seed gives the same answer; 1 by default
+ */
 export function judgeRound(design: CarDesign, brief: Brief, round: Round, seed = 1): JudgedRound {
   const { name, goal } = round;
   const own = designForRound(design, brief, round);

@@ -103,7 +103,7 @@ function wheelCount(design: CarDesign, wheels: Limits['wheels']): JudgedRule[] {
   ];
 }
 
-/** Every rule that a design can keep or break; what is settled by hand, as kit, cost and time, is reported by the rule sheet. */
+/** Every rule that a design can keep or break, with its verdict. Kit, cost and time are checked by hand and are on the rule sheet. */
 export function judgeRules(
   design: CarDesign,
   { drives, bands, bandSizes, traps, wheels, least = {}, lengthOf, leverAt = 'cocked', ...sizes }: Limits,

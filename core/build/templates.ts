@@ -189,7 +189,11 @@ function barPiece(
 /** m of a bar that fits a page across. */
 const LONGEST = 0.185;
 
-/** Every template of a car, the largest first. */
+/**
+ * Every template of a car at full size.
+ * @param sizes how sizes are written; in mm by default
+ * @returns pieces in mm, the largest first
+ */
 export function templatesOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly Piece[] {
   const { otherWheels, layout, motor } = design;
   const pieces: Piece[] = [];

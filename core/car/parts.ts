@@ -118,7 +118,7 @@ export function fittedName(design: CarDesign, slot: PartSlot): string {
   return design.own?.[slot]?.name ?? CATALOGUE[SLOTS[slot].kind][key]?.label ?? 'own sizes';
 }
 
-/** A part of the catalogue fitted at a place, which takes what was there away. It comes with its own usual sizes. */
+/** Fits a part of the catalogue in place of the part that is there. It comes with its own usual sizes. */
 export function fitCatalogue(design: CarDesign, slot: PartSlot, key: string): CarDesign {
   const { [slot]: _gone, ...own } = design.own ?? {};
   const { own: _all, ...bare } = design;

@@ -95,7 +95,7 @@ function balanced(masses: readonly PlacedMass[], { wheelbase, otherWheels }: Car
   return { mass, driveLoadShare: otherWheels ? 1 - moment / (mass * wheelbase) : 1 };
 }
 
-/** What stands on the floor, ready to run. */
+/** Mass of a car that is ready to run, kg, and the fraction of it on the drive wheels. */
 export const standingWeight = (design: CarDesign, numbers: Densities = {}): StandingWeight =>
   balanced(placedMasses(design, numbers), design);
 

@@ -97,7 +97,11 @@ function situationOf(design: CarDesign, result: RunResult, setup: RunSetup): Sit
   return { design, setup, motor, release, result };
 }
 
-/** Every check that applies to a design and the run it makes, the worst first. */
+/**
+ * Applies every check to a design and its run.
+ * @param result the most likely run of the design
+ * @returns the checks that apply, the worst first
+ */
 export function checkCar(design: CarDesign, result: RunResult): Check[] {
   const situation = situationOf(design, result, deriveRunSetup(design));
   return [...CHECKS.flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
@@ -114,7 +118,11 @@ export function failedBy(design: CarDesign, result: RunResult, setup: RunSetup):
   });
 }
 
-/** The title of a check or rule of the limits that stops a car; null where none does. `setup`: the run's, where it is known. */
+/**
+ * The check, or the limit of the design, that stops a car.
+ * @param setup the setup of the run; derived from the design by default
+ * @returns its title; null for none
+ */
 export function stoppedBy(design: CarDesign, result: RunResult, setup: RunSetup = deriveRunSetup(design)): string | null {
   const situation = situationOf(design, result, setup);
   for (const check of CHECKS) {

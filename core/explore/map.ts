@@ -79,7 +79,7 @@ export function growingMap(count: number, width: number): GrowingMap {
   };
 }
 
-/** The cell of the map to take, see `isBetter`; null where no car runs. */
+/** The best cell of a map (`isBetter`); null where no car runs. */
 export function bestCell({ score, stop }: MapCars): number | null {
   const carAt = (cell: number) => ({ score: score[cell]!, isStopped: stop[cell]! > 0 });
   let best = 0;

@@ -60,7 +60,11 @@ export interface BuiltSample {
   readonly troubles: ReadonlyMap<string, number>;
 }
 
-/** Cars built to a design, told of a larger sample of its own. The same seed gives the same cars. */
+/**
+ * Runs many cars built to a design.
+ * @param seed the same seed gives the same cars of every design
+ * @param count cars in the sample; 500 by default
+ */
 export function builtSample(design: CarDesign, seed: number, workspace: Workspace, count = TOLD): BuiltSample {
   const runs = builtRuns(design, seed, count, workspace);
   const troubles = new Map<string, number>();

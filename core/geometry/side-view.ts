@@ -72,7 +72,11 @@ function deckOf({ wheelbase, body }: CarDesign, underside: number, thickness: nu
 /** Where all of a car's weight sits together. */
 export const weightPoint = (design: CarDesign): Point => ({ x: centreOfWeight(design), y: valueOf(design, 'massHeight').value });
 
-/** Where everything of a car stands; a lever cocked and at rest. The deck runs from axle to axle and beyond. `lever`: how it is in the bounds. */
+/**
+ * The car from the side: where every part is, with the lever cocked and at rest. The deck reaches from axle to axle and beyond.
+ * @param lever the position of the lever that the bounds include; the largest by default
+ * @returns m, from the floor under the drive axle
+ */
 export function sideView(design: CarDesign, lever: LeverStands = 'largest'): SideView {
   const { motor, wheelbase } = design;
   const circle = (x: number, diameter: number, y = diameter / 2): Circle => ({ x, y, radius: diameter / 2 });

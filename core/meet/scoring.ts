@@ -222,8 +222,8 @@ export interface Standing {
 const hasPoints = ({ brief }: Meet): boolean => brief.rounds.some(({ points }) => points.length > 0);
 
 /**
- * The standings: points of all rounds but each entry's worst that are dropped, and those for style. Alike, whoever has more first places
- * stands before, then more second ones, and so on; else the place is shared.
+ * The standings: the points of all rounds, without each entry’s worst rounds that are dropped, and points for style. Of entries with equal
+ * points the one with more first places is ahead, then with more second places, and so on; otherwise they share the place.
  */
 export function standingsOf(meet: Meet, results: readonly StandingResult[]): readonly Standing[] {
   const entries = entriesThatCount(meet, results);

@@ -2,8 +2,11 @@
 const LEAST = 1e-12;
 
 /**
- * Lower triangular root of a symmetric positive matrix, row by row in an array of n·n; of the matrix only the lower triangle is read.
- * Source: Cholesky, in any text of linear algebra. `choleskyRoot(Float64Array.of(4, 0, 2, 5), 2) // 2, 0, 1, 2`
+ * Lower triangular factor L of a symmetric positive definite matrix: L Lᵀ.
+ * @param matrix n·n numbers, row by row; only the lower triangle is read
+ * @returns n·n numbers, row by row
+ * Source: Cholesky, in any text of linear algebra.
+ * @example choleskyFactor(Float64Array.of(4, 0, 2, 5), 2) // 2, 0, 1, 2
  */
 export function choleskyFactor(matrix: Float64Array, n: number): Float64Array {
   const root = new Float64Array(n * n);

@@ -9,8 +9,10 @@ import { runFaults, type RunSetup, type SurfaceSetup } from '../run/run-setup.ts
 const FULL: Wind = { kind: 'full' };
 
 /**
- * The plain numbers of one run of a design without faults, wound fully or by so many turns of the drive axle. All that
- * depends on a size is derived here. `numbers`: the uncertain values, else the most likely.
+ * The plain numbers of one run of a design. All that depends on a size is derived here.
+ * @param design a design without faults (`prepareRun`)
+ * @param wind the winding; full by default
+ * @param numbers the uncertain values, SI units; the most likely by default
  * Crr = (rolling friction length + rub) / wheel radius: what rubs is written as a length like rolling friction (our model).
  */
 export function deriveRunSetup(design: CarDesign, wind: Wind = FULL, numbers: Numbers = likelyNumbers(design)): RunSetup {
@@ -143,7 +145,10 @@ function weightFaults(design: CarDesign): Fault[] {
   return [];
 }
 
-/** Proves that a design can be wound like this and run; what is ready may be simulated as it is. */
+/**
+ * Checks whether a design can be wound and run.
+ * @returns its run setup; or every reason against it, by keys of the design
+ */
 export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
   if (!isRoller(design) && !design.otherWheels)
     return refused({ path: 'otherWheels', code: 'missing', because: 'only a spool roller has none' });
@@ -169,5 +174,5 @@ export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
   return { kind: 'ready', setup: deriveRunSetup(design, wind, numbers) };
 }
 
-/** Drive-axle turns of a full wind. The design must have no faults. */
+/** Turns of the drive axle for a full winding of a design without faults. */
 export const fullTurns = (design: CarDesign): number => recordOf(design.motor).fullTurns(design, design.motor, likelyNumbers(design));

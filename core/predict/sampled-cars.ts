@@ -11,8 +11,11 @@ export interface SampledCar {
 }
 
 /**
- * The `n`th of many cars built to one design and run on such floors: each value about its most likely with its
- * spread, each condition normal, drawn evenly (low discrepancy). The same seed gives the same cars.
+ * Cars built to one design, by number: each uncertain value is drawn about its most likely one, each condition is normal, both from a
+ * low-discrepancy sequence.
+ * @param seed the same seed gives the same cars
+ * @param conditions what else varies from car to car; all that are known by default
+ * @returns the car with a number, from 0
  */
 export function sampledCars(design: CarDesign, seed: number, conditions: readonly Condition[] = CONDITIONS): (n: number) => SampledCar {
   const keys = valueKeysOf(design);

@@ -119,15 +119,18 @@ export interface RunOptions {
 }
 
 /**
- * Computes one run. Refuses, naming the keys, a setup that passes the schema but cannot run.
- * The same setup always gives the same result. Model: docs/model.md.
+ * Computes one run by the model of docs/model.md. The same setup always gives the same result.
+ * @param setup the plain numbers of the run, SI units
+ * @param options.trace whether rows for a chart are recorded; off by default
+ * @param options.workspace memory that runs reuse; new by default
+ * @returns the run, SI units; or the keys of the setup that cannot be, with reasons
  */
 export function simulate(setup: RunSetup, options: RunOptions = {}): RunOutcome {
   const faults = runFaults(setup);
   return faults.length > 0 ? { kind: 'refused', faults } : { kind: 'ran', result: simulateValidated(setup, options) };
 }
 
-/** The same of a setup that `runFaults` has found nothing wrong with. */
+/** The same for a setup in which `runFaults` found nothing wrong. */
 export function simulateValidated(setup: RunSetup, { trace = false, workspace = makeWorkspace() }: RunOptions = {}): RunResult {
   const motor = motorOf(setup);
   const car = carForces(setup, setup.surface, motor);

@@ -219,7 +219,12 @@ export const MOST_WEIGHED = 8;
 /** A car that is taken to be built with any care explains every fault away. */
 const AS_THOUGHT = [[1, 1]] as const;
 
-/** Weighs every cause against the runs, besides what is `given`. Null where the car cannot run as it was wound. `progress`: from 0 to 1. */
+/**
+ * Weighs every cause by how well a car with it explains the runs.
+ * @param progress gets the fraction done
+ * @param given causes that were confirmed: every car has them
+ * @returns ln evidence of each cause; null where the car cannot run as it was wound
+ */
 export function weighCauses(
   trials: readonly TrialGroup[],
   options: FitOptions = {},
@@ -273,7 +278,10 @@ export function weighCauses(
   };
 }
 
-/** Ranks weighed causes by what was observed and checked besides: Bayes, with the prior. */
+/**
+ * Ranks weighed causes by Bayes’ rule, with what was observed of runs and checked at the table.
+ * @returns probabilities that add up to 1, the most likely first
+ */
 export function explain({ evidence }: WeighedCauses, also: Evidence = {}): Explanation {
   const most = Math.max(...evidence.map(({ lnEvidence }) => lnEvidence));
   const shareOf = (id: CauseId): number => {

@@ -172,7 +172,11 @@ function byGrip(car: BuiltCar, next: Mixture, workspace: Workspace): Mixture {
   return next.flatMap((part) => GRIPS.map(({ weight }, i) => ({ ...part, weight: weight * part.weight, mean: part.mean + shifts[i]! })));
 }
 
-/** What a fitted car will do, wound so, or did under other `conditions`; null where it cannot run. */
+/**
+ * Predicts runs of a fitted car.
+ * @param conditions direction and faults of the runs; none by default
+ * @returns the mean of such runs and the next run, m; null where the car cannot run
+ */
 export function predictFitted(fitted: FittedCar, design: CarDesign, wind: Wind, conditions: RunConditions = {}): FittedPrediction | null {
   const linear = linearFor(fitted, design, wind, conditions);
   if (!linear) return null;
