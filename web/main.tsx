@@ -9,7 +9,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
-import { api } from './app/api.ts';
+import { carsApi } from './app/api/cars-api.ts';
 import { router } from './app/routes.tsx';
 import { makeStore } from './app/store.ts';
 import { claimTab } from './app/tab.ts';
@@ -21,7 +21,7 @@ const styles = createCache({ key: 'na', ...(nonce && { nonce }) });
 
 // The Garage's list is asked for while the page is still being made.
 const store = makeStore();
-if (window.location.pathname === '/') void store.dispatch(api.endpoints.listCars.initiate());
+if (window.location.pathname === '/') void store.dispatch(carsApi.endpoints.listCars.initiate());
 
 await claimTab();
 createRoot(document.getElementById('root')!).render(

@@ -1,6 +1,7 @@
 import type { RunRecord } from '../../core/car/car-design.ts';
 import { isReadable, type ListedRun } from '../../core/schema/stored.ts';
-import { api, problemLine, RUNS_ON_A_PAGE } from './api.ts';
+import { problemLine } from './api/problem.ts';
+import { RUNS_ON_A_PAGE, runsApi } from './api/runs-api.ts';
 import type { AppDispatch } from './store.ts';
 import { toasted } from './toasts-slice.ts';
 
@@ -9,7 +10,7 @@ export async function allRunsOf(dispatch: AppDispatch, carId: string): Promise<r
   const runs: RunRecord[] = [];
   for (let page = 0; ; page++) {
     const { data, error } = await dispatch(
-      api.endpoints.listRuns.initiate({ carId, filter: { order: 'oldest' }, page }, { subscribe: false, forceRefetch: true }),
+      runsApi.endpoints.listRuns.initiate({ carId, filter: { order: 'oldest' }, page }, { subscribe: false, forceRefetch: true }),
     );
     if (!data) {
       dispatch(toasted(problemLine(error), { tone: 'stop' }));

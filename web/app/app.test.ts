@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { problemLine, problemOf } from './api.ts';
+import { problemLine, problemOf } from './api/problem.ts';
 import { carVisited, storePreferences, preferencesReducer, unitsChosen } from './preferences-slice.ts';
 import { toastClosed, toasted, toastsReducer } from './toasts-slice.ts';
 

@@ -4,7 +4,10 @@ import { useState } from 'react';
 import { useLocation } from 'react-router';
 import type { CrewChoice } from '../../core/schema/sharing.ts';
 import plain from '../ui/plain.module.css';
-import { problemLine, useChooseCarMutation, useListCarsQuery, useListEntriesQuery } from './api.ts';
+import { useListCarsQuery } from './api/cars-api.ts';
+import { useListEntriesQuery } from './api/meets-api.ts';
+import { problemLine } from './api/problem.ts';
+import { useChooseCarMutation } from './api/sharing-api.ts';
 
 interface Choosable {
   readonly name: string;

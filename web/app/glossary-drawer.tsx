@@ -6,7 +6,7 @@ import plain from '../ui/plain.module.css';
 import { SideDrawer } from '../ui/side-drawer.tsx';
 import { useUnits } from '../ui/use-units.ts';
 import { termAddress } from '../ui/term-links.tsx';
-import { useListCarsQuery } from './api.ts';
+import { useListCarsQuery } from './api/cars-api.ts';
 import styles from './glossary-drawer.module.css';
 
 interface WordsDrawerProps {

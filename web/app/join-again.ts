@@ -1,5 +1,5 @@
 import { isRejectedWithValue, type Middleware } from '@reduxjs/toolkit';
-import { api } from './api.ts';
+import { baseApi } from './api/base-api.ts';
 
 /** A phone that is told that it has not joined asks once as what it is here: the page then shows where to type a code. */
 export const joinAgain: Middleware =
@@ -9,7 +9,7 @@ export const joinAgain: Middleware =
     if (isRejectedWithValue(action)) {
       const { status } = (action.payload ?? {}) as { status?: unknown };
       const { endpointName } = ((action.meta as { arg?: unknown }).arg ?? {}) as { endpointName?: string };
-      if (status === 401 && endpointName !== 'getJoined') (dispatch as (action: unknown) => void)(api.util.invalidateTags(['joined']));
+      if (status === 401 && endpointName !== 'getJoined') (dispatch as (action: unknown) => void)(baseApi.util.invalidateTags(['joined']));
     }
     return next(action);
   };

@@ -2,7 +2,8 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { problemOf, useJoinMutation } from './api.ts';
+import { problemOf } from './api/problem.ts';
+import { useJoinMutation } from './api/sharing-api.ts';
 
 /** Shown on a phone that has not joined: it types the code that the program shows. */
 export default function JoinScreen() {

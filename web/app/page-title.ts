@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useLocation } from 'react-router';
-import { api } from './api.ts';
+import { carsApi } from './api/cars-api.ts';
+import { meetsApi } from './api/meets-api.ts';
 import { useAppSelector, type RootState } from './store.ts';
 
 /** What pages are called, by their address: what it is of, and the station. */
@@ -26,13 +27,13 @@ function nameIn(state: RootState, kind: string, id: string): string | undefined 
   switch (kind) {
     case 'cars':
       if (state.design?.id === id) return state.design.present.name;
-      return api.endpoints.listCars
+      return carsApi.endpoints.listCars
         .select()(state)
         .data?.readable.find((car) => car.id === id)?.design.name;
     case 'briefs':
       return state.brief?.id === id ? state.brief.present.name : undefined;
     case 'meets':
-      return api.endpoints.getMeet.select(id)(state).data?.meet.name;
+      return meetsApi.endpoints.getMeet.select(id)(state).data?.meet.name;
     default:
       return undefined;
   }

@@ -2,7 +2,8 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Joined, Role } from '../../core/schema/sharing.ts';
 import plain from '../ui/plain.module.css';
-import { useListCarsQuery, useListMeetsQuery } from './api.ts';
+import { useListCarsQuery } from './api/cars-api.ts';
+import { useListMeetsQuery } from './api/meets-api.ts';
 
 const WHAT: Readonly<Record<Role, string>> = {
   crew: 'This phone joined as crew. It logs runs of its car and follows its meet.',

@@ -1,27 +1,30 @@
 import type { Removed } from '../../core/schema/stored.ts';
-import { api } from './api.ts';
+import { carsApi } from './api/cars-api.ts';
+import { documentsApi } from './api/documents-api.ts';
+import { meetsApi } from './api/meets-api.ts';
+import { runsApi } from './api/runs-api.ts';
+import { versionsApi } from './api/versions-api.ts';
 import type { AppDispatch } from './store.ts';
 
-/** Brings something back that was removed: what went wrong, or nothing. */
+/** Restores something that was removed: what went wrong, or nothing. */
 export async function bringBack(
   dispatch: AppDispatch,
   { what, id, carId }: Pick<Removed, 'what' | 'id' | 'carId'>,
 ): Promise<{ error?: unknown }> {
-  const { restoreCar, restoreBrief, restoreMeet, restorePart, restoreRun, restoreSession, restoreVersion } = api.endpoints;
   switch (what) {
     case 'car':
-      return dispatch(restoreCar.initiate(id));
+      return dispatch(carsApi.endpoints.restoreCar.initiate(id));
     case 'brief':
-      return dispatch(restoreBrief.initiate(id));
+      return dispatch(documentsApi.endpoints.restoreBrief.initiate(id));
     case 'meet':
-      return dispatch(restoreMeet.initiate(id));
+      return dispatch(meetsApi.endpoints.restoreMeet.initiate(id));
     case 'session':
-      return dispatch(restoreSession.initiate(id));
+      return dispatch(documentsApi.endpoints.restoreSession.initiate(id));
     case 'part':
-      return dispatch(restorePart.initiate(id));
+      return dispatch(documentsApi.endpoints.restorePart.initiate(id));
     case 'run':
-      return dispatch(restoreRun.initiate({ carId: carId!, id }));
+      return dispatch(runsApi.endpoints.restoreRun.initiate({ carId: carId!, id }));
     case 'version':
-      return dispatch(restoreVersion.initiate({ carId: carId!, id }));
+      return dispatch(versionsApi.endpoints.restoreVersion.initiate({ carId: carId!, id }));
   }
 }

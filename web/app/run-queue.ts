@@ -1,7 +1,8 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { RunRecord } from '../../core/car/car-design.ts';
 import type { Photo } from '../../core/schema/generated/photo.ts';
-import { api, isRefused, problemLine } from './api.ts';
+import { isRefused, problemLine } from './api/problem.ts';
+import { runsApi } from './api/runs-api.ts';
 import type { AppDispatch } from './store.ts';
 
 /** A run that stays in this browser until the program has stored it. */
@@ -114,7 +115,7 @@ async function send(
   dispatch: AppDispatch,
   { id, carId, baseVersion, content }: QueuedRun,
 ): Promise<SubmitOutcome & { readonly delay?: string | null }> {
-  const { error } = await dispatch(api.endpoints.saveRun.initiate({ carId, id, baseVersion, content }));
+  const { error } = await dispatch(runsApi.endpoints.saveRun.initiate({ carId, id, baseVersion, content }));
   if (!error) return { kind: 'stored' };
   if (isFinal(error)) return { kind: 'refused', error };
   return { kind: 'waiting', delay: statusOf(error) === null ? null : problemLine(error) };
@@ -122,7 +123,7 @@ async function send(
 
 /** Sends a picture; whether others may be sent after it. */
 async function sendPhoto(dispatch: AppDispatch, photo: QueuedPhoto): Promise<boolean> {
-  const { error } = await dispatch(api.endpoints.savePhoto.initiate({ id: photo.id, baseVersion: 0, content: photo.content }));
+  const { error } = await dispatch(runsApi.endpoints.savePhoto.initiate({ id: photo.id, baseVersion: 0, content: photo.content }));
   if (!error) await remove('photos', photo.id);
   else if (isFinal(error)) await put('photos', { ...photo, problem: problemLine(error) });
   tell();

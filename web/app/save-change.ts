@@ -1,4 +1,4 @@
-import { problemOf } from './api.ts';
+import { problemOf } from './api/problem.ts';
 
 /** Tries of a change that others were quicker with: each is made on what they saved. */
 const MAX_TRIES = 8;

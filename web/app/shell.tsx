@@ -1,6 +1,7 @@
 import { startTransition, Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
-import { useGetJoinedQuery, useListBriefsQuery } from './api.ts';
+import { useListBriefsQuery } from './api/documents-api.ts';
+import { useGetJoinedQuery } from './api/sharing-api.ts';
 import { mayOpen, useJoined } from './use-role.ts';
 import { useSendingRuns } from './use-queued-runs.ts';
 import { useCars } from './use-cars.ts';

@@ -5,13 +5,13 @@ import { briefSlice } from '../open-brief/brief-slice.ts';
 import { carAutosave } from '../open-car/car-document.ts';
 import { designSlice } from '../open-car/design-slice.ts';
 import { storeTrackForms, trackReducer } from '../stations/track/track-slice.ts';
-import { api } from './api.ts';
+import { baseApi } from './api/base-api.ts';
 import { joinAgain } from './join-again.ts';
 import { storePreferences, preferencesReducer } from './preferences-slice.ts';
 import { toastsReducer } from './toasts-slice.ts';
 
 const reducer = combineReducers({
-  [api.reducerPath]: api.reducer,
+  [baseApi.reducerPath]: baseApi.reducer,
   brief: briefSlice.reducer,
   design: designSlice.reducer,
   preferences: preferencesReducer,
@@ -24,7 +24,7 @@ export type RootState = ReturnType<typeof reducer>;
 export function makeStore() {
   const store = configureStore({
     reducer,
-    middleware: (defaults) => defaults().prepend(carAutosave.middleware, briefAutosave.middleware).concat(api.middleware, joinAgain),
+    middleware: (defaults) => defaults().prepend(carAutosave.middleware, briefAutosave.middleware).concat(baseApi.middleware, joinAgain),
   });
   let previous = store.getState();
   store.subscribe(() => {

@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { problemLine } from './api.ts';
+import { problemLine } from './api/problem.ts';
 import { bringBack } from './restore.ts';
 import { useAppDispatch } from './store.ts';
 import { toastClosed, toasted, type Toast, type Undoing } from './toasts-slice.ts';

@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { Brief } from '../../core/brief/brief.ts';
-import { problemLine, useRemoveBriefMutation, useSaveBriefMutation } from './api.ts';
+import { useRemoveBriefMutation, useSaveBriefMutation } from './api/documents-api.ts';
+import { problemLine } from './api/problem.ts';
 import { useAppDispatch } from './store.ts';
 import { toasted } from './toasts-slice.ts';
 import { newId } from './new-id.ts';

@@ -3,7 +3,9 @@ import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { freeName } from '../../core/brief/free-name.ts';
 import { newCar } from '../../core/car/new-car.ts';
 import { formatFault } from '../../core/fault-words.ts';
-import { api, problemLine, useRemoveCarMutation, useSaveCarMutation, type ListedCar } from './api.ts';
+import type { ListedCar } from '../../core/schema/stored.ts';
+import { carsApi, useRemoveCarMutation, useSaveCarMutation } from './api/cars-api.ts';
+import { problemLine } from './api/problem.ts';
 import { useSaveBrief } from './use-briefs.ts';
 import { carVisited } from './preferences-slice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
@@ -22,7 +24,7 @@ export function useCars() {
 
   const add = async (design: CarDesign): Promise<void> => {
     const id = newId();
-    const { data: cars } = await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false }));
+    const { data: cars } = await dispatch(carsApi.endpoints.listCars.initiate(undefined, { subscribe: false }));
     const answer = await save({
       id,
       baseVersion: 0,

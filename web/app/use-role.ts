@@ -1,5 +1,6 @@
 import type { Joined, JoinedAs, Role } from '../../core/schema/sharing.ts';
-import { isGone, useGetJoinedQuery } from './api.ts';
+import { isGone } from './api/problem.ts';
+import { useGetJoinedQuery } from './api/sharing-api.ts';
 
 /** Pages that phones may open, by what they joined as; the owner may open all. */
 const OPEN_TO: Readonly<Record<Role, readonly RegExp[]>> = {

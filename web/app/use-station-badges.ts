@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import { limitsOf, designForBrief } from '../../core/brief/brief.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { briefOf } from '../open-car/design-with-brief.ts';
-import { useListBriefsQuery, useListCarsQuery } from './api.ts';
+import { useListCarsQuery } from './api/cars-api.ts';
+import { useListBriefsQuery } from './api/documents-api.ts';
 
 /** What waits at a station of a car, in a few words. */
 export interface StationBadges {

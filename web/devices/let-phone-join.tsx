@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { startTransition, Suspense, useState } from 'react';
 import type { Role } from '../../core/schema/sharing.ts';
-import { useGetSharingQuery } from '../app/api.ts';
+import { useGetSharingQuery } from '../app/api/sharing-api.ts';
 import { useIsOwner } from '../app/use-role.ts';
 import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
 

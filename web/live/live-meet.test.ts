@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newEntry, newResult } from '../../core/meet/new-meet.ts';
 import type { StoredEntry, StoredResult } from '../../core/schema/stored.ts';
-import { api } from '../app/api.ts';
+import { meetsApi } from '../app/api/meets-api.ts';
 import { makeStore } from '../app/store.ts';
 import { applyNews, catchUp } from './live-meet.ts';
 
@@ -55,9 +55,9 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const read = async () => void (await store.dispatch(api.endpoints.listResults.initiate('m')));
+const read = async () => void (await store.dispatch(meetsApi.endpoints.listResults.initiate('m')));
 const known = (): string[] =>
-  api.endpoints.listResults
+  meetsApi.endpoints.listResults
     .select('m')(store.getState())
     .data!.readable.map(({ id, version }) => `${id} ${version}`);
 

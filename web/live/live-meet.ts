@@ -1,5 +1,7 @@
 import type { LiveNews, StoredEntry, StoredMeet, StoredResult } from '../../core/schema/stored.ts';
-import { api, type Sorted } from '../app/api.ts';
+import { baseApi } from '../app/api/base-api.ts';
+import { meetsApi } from '../app/api/meets-api.ts';
+import { type Partitioned as Sorted } from '../app/api/resource-endpoints.ts';
 import type { AppDispatch, AppStore } from '../app/store.ts';
 
 /** A list with one more thing, or with that in place of what it was; in the order in which they came. */
@@ -11,11 +13,13 @@ function withOne<T extends { readonly id: string; readonly number: number }>({ r
 /** Puts what was written into what this page has of a meet, without reading that again. */
 export const applied = {
   result: (dispatch: AppDispatch, meet: string, stored: StoredResult): void =>
-    void dispatch(api.util.updateQueryData('listResults', meet, (list) => withOne(list as Sorted<StoredResult>, stored) as never)),
+    void dispatch(meetsApi.util.updateQueryData('listResults', meet, (list) => withOne(list as Sorted<StoredResult>, stored) as never)),
   entry: (dispatch: AppDispatch, meet: string, stored: StoredEntry): void =>
-    void dispatch(api.util.updateQueryData('listEntries', meet, (list) => withOne(list as Sorted<StoredEntry>, stored) as never)),
+    void dispatch(meetsApi.util.updateQueryData('listEntries', meet, (list) => withOne(list as Sorted<StoredEntry>, stored) as never)),
   meet: (dispatch: AppDispatch, stored: StoredMeet): void =>
-    void dispatch(api.util.updateQueryData('getMeet', stored.id, (before) => (before.version > stored.version ? before : stored) as never)),
+    void dispatch(
+      meetsApi.util.updateQueryData('getMeet', stored.id, (before) => (before.version > stored.version ? before : stored) as never),
+    ),
 };
 
 /** Takes in what the server tells of a meet. */
@@ -28,25 +32,28 @@ export function applyNews(dispatch: AppDispatch, news: LiveNews): void {
     case 'meet':
       return applied.meet(dispatch, news.stored);
     case 'changed':
-      return void dispatch(api.util.invalidateTags(['meets', 'entries', 'results']));
+      return void dispatch(baseApi.util.invalidateTags(['meets', 'entries', 'results']));
   }
 }
 
 /** Reads what was missed of a meet while no news came: what is short whole, results after the last that is here. */
 export async function catchUp({ dispatch, getState }: Pick<AppStore, 'dispatch' | 'getState'>, meetId: string): Promise<void> {
-  dispatch(api.util.invalidateTags(['meets', 'entries']));
-  const { data: known } = api.endpoints.listResults.select(meetId)(getState());
-  if (!known) return void dispatch(api.util.invalidateTags(['results']));
+  dispatch(baseApi.util.invalidateTags(['meets', 'entries']));
+  const { data: known } = meetsApi.endpoints.listResults.select(meetId)(getState());
+  if (!known) return void dispatch(baseApi.util.invalidateTags(['results']));
   for (;;) {
-    const after = api.endpoints.listResults.select(meetId)(getState()).data?.readable.at(-1)?.number ?? 0;
-    const { data: page } = await dispatch(api.endpoints.resultsAfter.initiate({ meetId, after }, { subscribe: false, forceRefetch: true }));
+    const after = meetsApi.endpoints.listResults.select(meetId)(getState()).data?.readable.at(-1)?.number ?? 0;
+    const { data: page } = await dispatch(
+      meetsApi.endpoints.resultsAfter.initiate({ meetId, after }, { subscribe: false, forceRefetch: true }),
+    );
     if (!page) return;
     for (const stored of page.results) if (!('unreadable' in stored)) applied.result(dispatch, meetId, stored);
     if (!page.isLast) continue;
-    const { readable, unreadable } = api.endpoints.listResults.select(meetId)(getState()).data!;
+    const { readable, unreadable } = meetsApi.endpoints.listResults.select(meetId)(getState()).data!;
     const versions = [...readable, ...unreadable].reduce((sum, { version }) => sum + version, 0);
     // One was replaced, as an archive may do: all are read again.
-    if (page.count !== readable.length + unreadable.length || page.versions !== versions) dispatch(api.util.invalidateTags(['results']));
+    if (page.count !== readable.length + unreadable.length || page.versions !== versions)
+      dispatch(baseApi.util.invalidateTags(['results']));
     return;
   }
 }

@@ -1,5 +1,6 @@
 import type { Brief } from '../../core/brief/brief.ts';
-import { api, isGone } from '../app/api.ts';
+import { documentsApi } from '../app/api/documents-api.ts';
+import { isGone } from '../app/api/problem.ts';
 import { autosaveOf } from '../open-document/autosave.ts';
 import type { DocumentKind } from '../open-document/document-kind.ts';
 import { briefSlice, storedBriefOf, openBriefOf } from './brief-slice.ts';
@@ -7,7 +8,7 @@ import { briefSlice, storedBriefOf, openBriefOf } from './brief-slice.ts';
 export const briefAutosave = autosaveOf<Brief>({
   slice: briefSlice,
   openOf: openBriefOf,
-  send: (dispatch, write) => dispatch(api.endpoints.saveBrief.initiate(write)),
+  send: (dispatch, write) => dispatch(documentsApi.endpoints.saveBrief.initiate(write)),
   storedOf: storedBriefOf,
 });
 
@@ -19,10 +20,10 @@ export const BRIEF: DocumentKind<Brief> = {
   autosave: briefAutosave,
   reader: async () => (await import('../../core/files/read.ts')).readBrief,
   fetch: async (dispatch, id) => {
-    const { data, error } = await dispatch(api.endpoints.getBrief.initiate(id, { forceRefetch: true, subscribe: false }));
+    const { data, error } = await dispatch(documentsApi.endpoints.getBrief.initiate(id, { forceRefetch: true, subscribe: false }));
     if (data) return storedBriefOf(data);
     // Without the program: as it was last listed.
-    const listed = isGone(error) && (await dispatch(api.endpoints.listBriefs.initiate(undefined, { subscribe: false }))).data;
+    const listed = isGone(error) && (await dispatch(documentsApi.endpoints.listBriefs.initiate(undefined, { subscribe: false }))).data;
     const brief = listed && listed.readable.find((one) => one.id === id);
     return brief ? storedBriefOf(brief) : null;
   },

@@ -3,7 +3,7 @@ import { useStore } from 'react-redux';
 import { briefFaults, type Brief } from '../../core/brief/brief.ts';
 import { formatFault } from '../../core/fault-words.ts';
 import type { Read } from '../../core/files/read.ts';
-import { api } from '../app/api.ts';
+import { documentsApi } from '../app/api/documents-api.ts';
 import { useAppSelector, type AppStore } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { useOpenDocument } from '../open-document/use-open-document.ts';
@@ -15,7 +15,7 @@ const nothing = (): void => {};
 /** Opens a brief, and follows what other tabs save of it. */
 export function useOpenBrief(briefId: string): { readonly brief: Brief | null; readonly missing: boolean; readonly error: unknown } {
   const brief = useAppSelector((state) => (state.brief?.id === briefId ? state.brief.present : null));
-  const { error } = api.endpoints.getBrief.useQueryState(briefId);
+  const { error } = documentsApi.endpoints.getBrief.useQueryState(briefId);
   useOpenDocument(BRIEF, briefId, brief !== null, nothing);
   const isMissing = (error as { status?: unknown } | undefined)?.status === 404;
   return { brief, missing: brief === null && isMissing, error: brief === null ? error : null };

@@ -2,7 +2,7 @@ import type { CarDesign } from '../../core/car/car-design.ts';
 import { differences } from '../../core/car/difference.ts';
 import { predictRun } from '../../core/predict/predict-run.ts';
 import { formatPredicted, type UnitSystem } from '../../core/units/quantity.ts';
-import { useSaveCarMutation } from '../app/api.ts';
+import { useSaveCarMutation } from '../app/api/cars-api.ts';
 import { ConflictDialog } from '../open-document/conflict-dialog.tsx';
 import { useUnits } from '../ui/use-units.ts';
 import { CAR } from './car-document.ts';

@@ -5,7 +5,8 @@ import { MemoryRouter } from 'react-router';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Brief } from '../../core/brief/brief.ts';
 import { newCar } from '../../core/car/new-car.ts';
-import { api, type StoredBrief } from '../app/api.ts';
+import type { StoredBrief } from '../../core/schema/stored.ts';
+import { documentsApi } from '../app/api/documents-api.ts';
 import { makeStore, type RootState } from '../app/store.ts';
 import CarBrief from '../stations/garage/car-brief.tsx';
 import { briefOf, openDesign } from './design-with-brief.ts';
@@ -22,7 +23,7 @@ async function openedStore(round: number) {
   store.dispatch(opened({ kept: { id: 'a', version: 1, content: design }, draft: null }));
   const seen = () => openDesign(store.getState() as RootState)!;
   const list = (briefs: readonly StoredBrief[]) =>
-    store.dispatch(api.util.upsertQueryData('listBriefs', undefined, { readable: [...briefs], unreadable: [] }));
+    store.dispatch(documentsApi.util.upsertQueryData('listBriefs', undefined, { readable: [...briefs], unreadable: [] }));
   return { store, design, seen, list };
 }
 

@@ -2,7 +2,8 @@ import { createSelector } from '@reduxjs/toolkit';
 import { useMemo } from 'react';
 import { designForBrief, type Brief } from '../../core/brief/brief.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
-import { api, useListBriefsQuery, type StoredBrief } from '../app/api.ts';
+import type { StoredBrief } from '../../core/schema/stored.ts';
+import { documentsApi, useListBriefsQuery } from '../app/api/documents-api.ts';
 import type { RootState } from '../app/store.ts';
 
 const NONE: readonly StoredBrief[] = [];
@@ -36,7 +37,7 @@ export function useDesignWithBrief(design: CarDesign): CarDesign {
 export const openDesign = createSelector(
   [
     (state: RootState) => state.design?.present ?? null,
-    (state: RootState) => api.endpoints.listBriefs.select()(state).data?.readable ?? NONE,
+    (state: RootState) => documentsApi.endpoints.listBriefs.select()(state).data?.readable ?? NONE,
   ],
   (design, briefs) => design && asked(design, briefs),
 );

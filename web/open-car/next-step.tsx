@@ -5,7 +5,7 @@ import { judgeRules } from '../../core/brief/rules.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { prepareRun } from '../../core/predict/derive-run-setup.ts';
 import { needsOutlook, nextThing } from '../../core/trials/next-thing.ts';
-import { useListCarsQuery } from '../app/api.ts';
+import { useListCarsQuery } from '../app/api/cars-api.ts';
 import plain from '../ui/plain.module.css';
 import { useUnits } from '../ui/use-units.ts';
 import { useBriefOf } from './design-with-brief.ts';

@@ -3,7 +3,7 @@ import Skeleton from '@mui/material/Skeleton';
 import { useDeferredValue, useEffect } from 'react';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../core/car/car-design.ts';
-import { problemLine } from '../app/api.ts';
+import { problemLine } from '../app/api/problem.ts';
 import { Message, NotFoundScreen } from '../app/error-screen.tsx';
 import { carVisited } from '../app/preferences-slice.ts';
 import { useAppDispatch } from '../app/store.ts';

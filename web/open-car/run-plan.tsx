@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { runPlan, tuningLog } from '../../core/trials/tuning-log.ts';
-import { useListVersionsQuery } from '../app/api.ts';
+import { useListVersionsQuery } from '../app/api/versions-api.ts';
 import plain from '../ui/plain.module.css';
 import { useRunsOfCar } from './use-runs-of-car.ts';
 

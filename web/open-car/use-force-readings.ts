@@ -3,7 +3,7 @@ import { measurementHistory } from '../../core/bench/measurement-history.ts';
 import { forceReadings, type ForceReading } from '../../core/bench/force-readings.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { StoredVersion } from '../../core/schema/stored.ts';
-import { useListVersionsQuery } from '../app/api.ts';
+import { useListVersionsQuery } from '../app/api/versions-api.ts';
 
 const NONE: readonly ForceReading[] = [];
 const NO_VERSIONS: readonly StoredVersion[] = [];

@@ -1,7 +1,8 @@
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
 import type { CarDesign } from '../../core/car/car-design.ts';
-import { api } from '../app/api.ts';
+import { carsApi } from '../app/api/cars-api.ts';
+import { documentsApi } from '../app/api/documents-api.ts';
 import { carVisited } from '../app/preferences-slice.ts';
 import { useAppDispatch, useAppSelector, type AppStore } from '../app/store.ts';
 import { useOpenDocument } from '../open-document/use-open-document.ts';
@@ -31,10 +32,10 @@ export function useOpenCar(carId: string): { isOpen: boolean; missing: boolean; 
   const isOpen = useAppSelector((state) => state.design?.id === carId);
   // Its goal comes with the briefs: a car is not shown before, so as not to be shown by another yardstick first.
   const isAsked = useAppSelector((state) => {
-    const { data, isError } = api.endpoints.listBriefs.select()(state);
+    const { data, isError } = documentsApi.endpoints.listBriefs.select()(state);
     return data !== undefined || isError;
   });
-  const { error } = api.endpoints.getCar.useQueryState(carId);
+  const { error } = carsApi.endpoints.getCar.useQueryState(carId);
   useOpenDocument(
     CAR,
     carId,

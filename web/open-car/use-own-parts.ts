@@ -1,14 +1,9 @@
 import { useMemo } from 'react';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
-import {
-  problemLine,
-  useListPartsQuery,
-  useRemovePartMutation,
-  useRestorePartMutation,
-  useSavePartMutation,
-  type StoredPart,
-} from '../app/api.ts';
+import type { StoredPart } from '../../core/schema/stored.ts';
+import { useListPartsQuery, useRemovePartMutation, useRestorePartMutation, useSavePartMutation } from '../app/api/documents-api.ts';
+import { problemLine } from '../app/api/problem.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { newId } from '../app/new-id.ts';

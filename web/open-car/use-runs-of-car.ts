@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { isReadable, type ListedRun } from '../../core/schema/stored.ts';
 import type { RunOfCar } from '../../core/trials/compared-runs.ts';
-import { useListRunsQuery } from '../app/api.ts';
+import { useListRunsQuery } from '../app/api/runs-api.ts';
 
 /** The newest runs of a car, a page of the list or two, with the car as it ran; null until they are there. */
 export function useRunsOfCar(carId: string): {

@@ -1,5 +1,5 @@
 import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
-import { isRefused, problemLine, problemOf } from '../app/api.ts';
+import { isRefused, problemLine, problemOf } from '../app/api/problem.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import type { DocumentSlice, StoredDocument, OpenDocument } from './document-slice.ts';
 import { removeDraft, saveDraft } from './drafts.ts';

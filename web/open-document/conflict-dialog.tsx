@@ -4,7 +4,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import { problemLine } from '../app/api.ts';
+import { problemLine } from '../app/api/problem.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { WordTable } from '../ui/word-table.tsx';

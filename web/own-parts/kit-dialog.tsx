@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { ownPartOfKit, partOfKit } from '../../core/car/kit-parts.ts';
 import { CATALOGUE } from '../../core/car/parts.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
-import { useListBriefsQuery } from '../app/api.ts';
+import { useListBriefsQuery } from '../app/api/documents-api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { ChoiceSelect } from '../brief-fields/choice-select.tsx';

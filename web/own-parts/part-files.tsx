@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { unguardCell } from '../../core/files/csv-guard.ts';
 import type { OwnPart } from '../../core/car/part-slots.ts';
 import { partTable, readPartLines } from '../../core/files/part-table.ts';
-import type { StoredPart } from '../app/api.ts';
+import type { StoredPart } from '../../core/schema/stored.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { useSavePart } from '../open-car/use-own-parts.ts';

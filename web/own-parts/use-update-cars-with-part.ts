@@ -3,7 +3,8 @@ import { useStore } from 'react-redux';
 import { hasPart, refreshOwnPart } from '../../core/bench/apply-to-part.ts';
 import type { OwnPart } from '../../core/car/part-slots.ts';
 import { isSameDesign } from '../../core/car/same-design.ts';
-import { api, problemLine, useSaveCarMutation } from '../app/api.ts';
+import { carsApi, useSaveCarMutation } from '../app/api/cars-api.ts';
+import { problemLine } from '../app/api/problem.ts';
 import { useAppDispatch, type AppStore } from '../app/store.ts';
 import { toasted } from '../app/toasts-slice.ts';
 import { useEditCar } from '../open-car/use-open-car.ts';
@@ -17,7 +18,7 @@ export function useUpdateCarsWithPart() {
   return useCallback(
     async (part: OwnPart): Promise<void> => {
       const openCar = store.getState().design?.id;
-      const { data: cars } = await dispatch(api.endpoints.listCars.initiate(undefined, { subscribe: false, forceRefetch: true }));
+      const { data: cars } = await dispatch(carsApi.endpoints.listCars.initiate(undefined, { subscribe: false, forceRefetch: true }));
       const problems: string[] = [];
       for (const { id, version, design } of cars?.readable ?? []) {
         if (hasPart(design, part).length === 0) continue;

@@ -7,7 +7,7 @@ import { judgeMaking } from '../../../core/build/judge-making.ts';
 import { judgeRules, type JudgedRule } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { formatIn } from '../../../core/units/quantity.ts';
-import { useListCarsQuery } from '../../app/api.ts';
+import { useListCarsQuery } from '../../app/api/cars-api.ts';
 import { useBriefScores, type ScoredCar } from '../../open-car/use-brief-scores.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useNavigate, useParams } from 'react-router';
 import { Link } from 'react-router';
 import type { Brief } from '../../../core/brief/brief.ts';
-import { problemLine } from '../../app/api.ts';
+import { problemLine } from '../../app/api/problem.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { useSaveBrief } from '../../app/use-briefs.ts';

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { versionOf } from '../../../core/car/version-tree.ts';
-import { useListVersionsQuery } from '../../app/api.ts';
+import { useListVersionsQuery } from '../../app/api/versions-api.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import plain from '../../ui/plain.module.css';

@@ -6,7 +6,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { marksOf } from '../../../core/explore/aim.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import type { Fault } from '../../../core/fault.ts';
-import { problemLine } from '../../app/api.ts';
+import { problemLine } from '../../app/api/problem.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';

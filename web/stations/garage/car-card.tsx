@@ -10,7 +10,7 @@ import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
 import { useDesignWithBrief, useBriefOf } from '../../open-car/design-with-brief.ts';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import type { JudgedRound } from '../../../core/brief/judge.ts';
-import type { ListedCar } from '../../app/api.ts';
+import type { ListedCar } from '../../../core/schema/stored.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
 import { Facts } from '../../ui/facts.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';

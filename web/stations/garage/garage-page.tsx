@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import { startTransition, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { problemLine, useListCarsQuery } from '../../app/api.ts';
+import { useListCarsQuery } from '../../app/api/cars-api.ts';
+import { problemLine } from '../../app/api/problem.ts';
 import { Message } from '../../app/error-screen.tsx';
 import { useOpening } from '../../app/use-opening.ts';
 import { FileButton } from '../../ui/file-button.tsx';

@@ -6,7 +6,7 @@ import { questionsFor, describeQuestion } from '../../../core/learn/questions.ts
 import { shuffled } from '../../../core/numerics/shuffled.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { allRunsOf } from '../../app/all-runs.ts';
-import { useListCarsQuery } from '../../app/api.ts';
+import { useListCarsQuery } from '../../app/api/cars-api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { downloadCsv } from '../../ui/file-exchange.ts';
 import { LabSheets } from './lab-sheets.tsx';

@@ -5,7 +5,7 @@ import type { Entry } from '../../../core/meet/meet.ts';
 import { runningOrder } from '../../../core/meet/order.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { formatFault } from '../../../core/fault-words.ts';
-import { useListCarsQuery } from '../../app/api.ts';
+import { useListCarsQuery } from '../../app/api/cars-api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';

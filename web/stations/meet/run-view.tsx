@@ -4,7 +4,7 @@ import type { Entry } from '../../../core/meet/meet.ts';
 import { heatsLeft, orderOf, type Heat } from '../../../core/meet/order.ts';
 import { runOffsDue } from '../../../core/meet/run-offs.ts';
 import { describeOutcome } from '../../../core/meet/describe-results.ts';
-import { useListCarsQuery } from '../../app/api.ts';
+import { useListCarsQuery } from '../../app/api/cars-api.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useLocalStorage } from '../../ui/use-local-storage.ts';

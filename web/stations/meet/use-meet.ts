@@ -3,18 +3,16 @@ import type { Entry, Meet, MeetOutcome, StandingResult } from '../../../core/mee
 import { standingResults } from '../../../core/meet/meet.ts';
 import { newEntry, newResult } from '../../../core/meet/new-meet.ts';
 import type { MeetEntry } from '../../../core/schema/generated/meet-entry.ts';
+import type { StoredEntry, StoredMeet } from '../../../core/schema/stored.ts';
 import {
-  isGone,
-  problemLine,
   useGetMeetQuery,
   useListEntriesQuery,
   useListResultsQuery,
   useSaveEntryMutation,
   useSaveMeetMutation,
   useSaveResultMutation,
-  type StoredEntry,
-  type StoredMeet,
-} from '../../app/api.ts';
+} from '../../app/api/meets-api.ts';
+import { isGone, problemLine } from '../../app/api/problem.ts';
 import { saveChange } from '../../app/save-change.ts';
 import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';

@@ -13,7 +13,7 @@ import { nextRun } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { formatAbout, formatIn, formatPredictedRange, unitOf, USUAL_HALF_WIDTH } from '../../../core/units/quantity.ts';
 import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
-import type { StoredSession } from '../../app/api.ts';
+import type { StoredSession } from '../../../core/schema/stored.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { Choice } from './choice.tsx';
 import { formatWinding } from './describe-run.ts';

@@ -12,14 +12,9 @@ import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { floorSlopeFromRuns } from '../../../core/trials/floor-slope.ts';
 import { spreadOf } from '../../../core/trials/spread.ts';
 import { formatAbout, formatIn, formatQuantity } from '../../../core/units/quantity.ts';
-import {
-  useListRunsQuery,
-  useListSessionsQuery,
-  useListVersionsQuery,
-  useSumSessionsQuery,
-  useTallyRunsQuery,
-  type RunFilter,
-} from '../../app/api.ts';
+import { useListSessionsQuery } from '../../app/api/documents-api.ts';
+import { type RunFilter, useListRunsQuery, useSumSessionsQuery, useTallyRunsQuery } from '../../app/api/runs-api.ts';
+import { useListVersionsQuery } from '../../app/api/versions-api.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import type { RunRecord } from '../../../core/car/car-design.ts';
 import type { ListedRun } from '../../../core/schema/stored.ts';
-import { problemLine, useRunHistoryQuery, useSaveRunMutation } from '../../app/api.ts';
+import { problemLine } from '../../app/api/problem.ts';
+import { useRunHistoryQuery, useSaveRunMutation } from '../../app/api/runs-api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import plain from '../../ui/plain.module.css';

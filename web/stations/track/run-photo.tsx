@@ -1,4 +1,4 @@
-import { pictureAddress } from '../../app/api.ts';
+import { pictureAddress } from '../../app/api/runs-api.ts';
 import { useQueuedPhotos } from '../../app/use-queued-runs.ts';
 import styles from './run-list.module.css';
 

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isReadable, type ListedRun } from '../../../core/schema/stored.ts';
 import { formatQuantity } from '../../../core/units/quantity.ts';
-import { useListRunsQuery, type RunFilter } from '../../app/api.ts';
+import { type RunFilter, useListRunsQuery } from '../../app/api/runs-api.ts';
 import { useTokens } from '../../app/theme.ts';
 import { Chart } from '../../charts/chart.tsx';
 import { ChartExport } from '../../charts/chart-export.tsx';

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { beforeRun } from '../../../core/trials/before-run.ts';
 import { isReadable, type ListedRun } from '../../../core/schema/stored.ts';
 import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
-import { useListRunsQuery } from '../../app/api.ts';
+import { useListRunsQuery } from '../../app/api/runs-api.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import plain from '../../ui/plain.module.css';

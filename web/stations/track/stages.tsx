@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { repairsIn } from '../../../core/trials/tuning-log.ts';
-import { useListVersionsQuery } from '../../app/api.ts';
+import { useListVersionsQuery } from '../../app/api/versions-api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useRunsOfCar } from '../../open-car/use-runs-of-car.ts';
 import { useUnits } from '../../ui/use-units.ts';

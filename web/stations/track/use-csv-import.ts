@@ -4,7 +4,9 @@ import { versionOf } from '../../../core/car/version-tree.ts';
 import { unguardCell } from '../../../core/files/csv-guard.ts';
 import { guessPlaces, readRunLines, runKey, type ColumnPlaces, type ReadLine, type TableRun } from '../../../core/files/run-table.ts';
 import { isReadable } from '../../../core/schema/stored.ts';
-import { api, problemLine, RUNS_ON_A_PAGE, useAddRunsMutation, useListVersionsQuery } from '../../app/api.ts';
+import { problemLine } from '../../app/api/problem.ts';
+import { RUNS_ON_A_PAGE, runsApi, useAddRunsMutation } from '../../app/api/runs-api.ts';
+import { useListVersionsQuery } from '../../app/api/versions-api.ts';
 import { newId } from '../../app/new-id.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
@@ -58,7 +60,7 @@ export function useCsvImport(carId: string, design: CarDesign, file: File, onClo
     void (async () => {
       const keys = new Set<string>();
       for (let page = 0; ; page++) {
-        const { data } = await dispatch(api.endpoints.listRuns.initiate({ carId, filter: null, page }, { subscribe: false }));
+        const { data } = await dispatch(runsApi.endpoints.listRuns.initiate({ carId, filter: null, page }, { subscribe: false }));
         if (!data) break;
         for (const run of data.runs) if (isReadable(run)) keys.add(runKey(run.record));
         if ((page + 1) * RUNS_ON_A_PAGE >= data.total) break;

@@ -1,6 +1,7 @@
 import type { ListedRun } from '../../../core/schema/stored.ts';
 import { formatIn, plainly } from '../../../core/units/quantity.ts';
-import { problemLine, useRemoveRunMutation } from '../../app/api.ts';
+import { problemLine } from '../../app/api/problem.ts';
+import { useRemoveRunMutation } from '../../app/api/runs-api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';

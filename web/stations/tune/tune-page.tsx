@@ -10,7 +10,7 @@ import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { explain } from '../../../core/trials/causes.ts';
 import { nextByRuns } from '../../../core/trials/next-thing.ts';
 import { repairsIn, runPlan, tuningLog } from '../../../core/trials/tuning-log.ts';
-import { problemLine } from '../../app/api.ts';
+import { problemLine } from '../../app/api/problem.ts';
 import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';

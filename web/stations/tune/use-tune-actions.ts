@@ -5,7 +5,7 @@ import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
 import { withFittedValues } from '../../../core/trials/fitted-values.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import { PLANNED_NOTE_PREFIX, type LogEntry } from '../../../core/trials/tuning-log.ts';
-import { problemLine } from '../../app/api.ts';
+import { problemLine } from '../../app/api/problem.ts';
 import { submitRun } from '../../app/run-queue.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';

@@ -7,7 +7,7 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { differences } from '../../../../core/car/difference.ts';
 import { predictRun } from '../../../../core/predict/predict-run.ts';
 import { formatPredicted, type UnitSystem } from '../../../../core/units/quantity.ts';
-import type { StoredVersion } from '../../../app/api.ts';
+import type { StoredVersion } from '../../../../core/schema/stored.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { WordTable } from '../../../ui/word-table.tsx';
 import { NOTICEABLE_SLIP } from '../../../../core/predict/verdict.ts';

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { describeChanges } from '../../../../core/car/difference.ts';
-import { useListEarlierQuery } from '../../../app/api.ts';
+import { useListEarlierQuery } from '../../../app/api/cars-api.ts';
 import { useAppSelector } from '../../../app/store.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import type { Ghost } from '../../../charts/pull-curve/ghost.ts';

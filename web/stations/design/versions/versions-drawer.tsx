@@ -7,7 +7,7 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { predictRun } from '../../../../core/predict/predict-run.ts';
 import { treeOf } from '../../../../core/car/version-tree.ts';
 import { formatPredicted } from '../../../../core/units/quantity.ts';
-import type { StoredVersion } from '../../../app/api.ts';
+import type { StoredVersion } from '../../../../core/schema/stored.ts';
 import { SideDrawer } from '../../../ui/side-drawer.tsx';
 import { UnreadableItem } from '../../../ui/unreadable-item.tsx';
 import { useUnits } from '../../../ui/use-units.ts';

@@ -1,13 +1,20 @@
 import { fetchBaseQuery, type EndpointBuilder } from '@reduxjs/toolkit/query/react';
-import type { CarDesign, CarVersion, RunRecord } from '../../core/car/car-design.ts';
-import type { Brief } from '../../core/schema/generated/brief.ts';
-import type { Meet } from '../../core/schema/generated/meet.ts';
-import type { MeetEntry } from '../../core/schema/generated/meet-entry.ts';
-import type { MeetResult } from '../../core/schema/generated/meet-result.ts';
-import type { OwnPart } from '../../core/schema/generated/own-part.ts';
-import type { Photo } from '../../core/schema/generated/photo.ts';
-import type { Session } from '../../core/schema/generated/session.ts';
-import { addressOf, RESOURCE_KINDS, RESOURCES, type OfCarKind, type OfMeetKind, type ResourceKind } from '../../core/schema/resources.ts';
+import type { CarDesign, CarVersion, RunRecord } from '../../../core/car/car-design.ts';
+import type { Brief } from '../../../core/schema/generated/brief.ts';
+import type { Meet } from '../../../core/schema/generated/meet.ts';
+import type { MeetEntry } from '../../../core/schema/generated/meet-entry.ts';
+import type { MeetResult } from '../../../core/schema/generated/meet-result.ts';
+import type { OwnPart } from '../../../core/schema/generated/own-part.ts';
+import type { Photo } from '../../../core/schema/generated/photo.ts';
+import type { Session } from '../../../core/schema/generated/session.ts';
+import {
+  addressOf,
+  RESOURCE_KINDS,
+  RESOURCES,
+  type OfCarKind,
+  type OfMeetKind,
+  type ResourceKind,
+} from '../../../core/schema/resources.ts';
 import {
   isReadable,
   type EarlierContent,
@@ -24,7 +31,7 @@ import {
   type StoredSession,
   type StoredVersion,
   type Unreadable,
-} from '../../core/schema/stored.ts';
+} from '../../../core/schema/stored.ts';
 
 /** A list, with what of it cannot be read any more set apart. */
 export interface Partitioned<T> {
@@ -86,7 +93,6 @@ function addressOfOne(kind: ResourceKind, one: string | { readonly id: string })
 /** What lists are to be read again once a thing of a kind has changed: cars tell of their runs. */
 const tagsOf = (kind: ResourceKind): readonly Tag[] => (kind === 'run' ? ['runs', 'cars'] : [RESOURCES[kind].plural]);
 
-/** The requests for things of a kind, as the list of resources has it. */
 /** Things that one answer brings. */
 const ON_A_PAGE = 500;
 /** A list of documents, read a page at a time. */
