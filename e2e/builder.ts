@@ -48,8 +48,6 @@ export const builder = (page: Page) => {
   return {
     browse,
     press: (name: string) => clickOn('button', name),
-    /** Presses the first button whose name begins so. */
-    pressFirst: (start: string) => page.locator(`button[aria-label^="${start}"]`).click(),
     openTab: (name: string) =>
       clickUntil('tab', name, () =>
         page.waitForSelector(`[role=tab][aria-selected=true]::-p-aria([name="${name}"])`, { timeout: FOLLOWED }),

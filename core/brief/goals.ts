@@ -204,6 +204,15 @@ export const GOALS: { readonly [Kind in Goal['kind']]: GoalRecord<Extract<Goal, 
 /** The record of a goal's kind. */
 export const goalRecord = ({ kind }: Goal): GoalRecord<Goal> => GOALS[kind];
 
+/**
+ * A figure with what it is of, where a goal says so.
+ * @example describeFigure({ kind: 'quickest-to', distance: 6 }, '3.1 s', format) // '3.1 s to 6.00 m'
+ */
+export function describeFigure(goal: Goal, figure: string, format: Format): string {
+  const of = goalRecord(goal).of(goal, format);
+  return of === '' ? figure : `${figure} ${of}`;
+}
+
 /** m that what a distance is measured to stands behind the nose, which stood at the line. */
 export function behindNose(design: CarDesign): number {
   const { measuredAt = 'nose' } = design.limits;

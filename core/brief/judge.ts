@@ -22,7 +22,7 @@ import { designForRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { GOAL_FORMS, type Goal } from './goal.ts';
 import { bestLoad } from './most-load.ts';
-import { goalRecord, measuredInRoom, measureOf } from './goals.ts';
+import { describeFigure, goalRecord, measuredInRoom, measureOf } from './goals.ts';
 import { judgeRules, type JudgedRule } from './rules.ts';
 
 /** What cars built to a design come to by a goal. */
@@ -150,7 +150,7 @@ export function goalFigures(
 function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'endless' | 'wall' | 'atWall'>>, units: UnitSystem): string {
   if (judged.kind === 'unknown') return 'cannot tell: nothing is known about how straight a roller runs';
   const format: Format = formatIn(units);
-  const { quantity, of, isLess } = goalRecord(goal);
+  const { quantity, isLess } = goalRecord(goal);
   const { low, middle, high } = judged.bounds;
   const chance = judged.chance === null ? [] : [`${formatChance(judged.chance, units)} likely`];
   if (!Number.isFinite(middle)) return [...chance, 'no run counts'].join('; ');
@@ -163,7 +163,7 @@ function judgedWords(goal: Goal, judged: JudgedGoal & Partial<Pick<RanRound, 'en
   if (quantity === 'distance' && !isLess && judged.wall !== undefined && middle >= judged.wall - 1e-9)
     return [...chance, `9 in 10 go ${figure(low)} ${unit} or further`].join('; ');
   const carried = judged.load === undefined ? '' : `, with about ${format(Number(judged.load.toPrecision(2)), 'weight')} of load`;
-  const figures = `${[`about ${figure(middle)} ${unit}`, of(goal, format)].filter(Boolean).join(' ')}${carried}`;
+  const figures = `${describeFigure(goal, `about ${figure(middle)} ${unit}`, format)}${carried}`;
   return [...chance, half > 0 ? `${figures}; cars built like this: ${formatRange(figure(low), figure(high))} (8 in 10)` : figures].join(
     '; ',
   );
@@ -211,5 +211,5 @@ export function formatScore(goal: Goal, score: number, units: UnitSystem): strin
   const value = measureOf(goal, score);
   if (!Number.isFinite(value)) return 'stops short';
   const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);
-  return [`about ${figure(value)} ${unit}`, goalRecord(goal).of(goal, formatIn(units))].filter(Boolean).join(' ');
+  return describeFigure(goal, `about ${figure(value)} ${unit}`, formatIn(units));
 }

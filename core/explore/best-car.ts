@@ -6,7 +6,7 @@ import type { PartsForSearch } from './search-dimensions.ts';
 import { searchSpace } from './search-space.ts';
 
 export type { Candidate } from './candidates.ts';
-export type { OfferedCar, SearchedChange } from './offered-car.ts';
+export type { OfferedCar } from './offered-car.ts';
 
 export interface Search {
   /** Cars than which none is both quicker and goes further, by distance. */

@@ -31,8 +31,7 @@ export interface OfferedCar extends Candidate {
 }
 
 /** The present car, as offers are compared with it. */
-export interface PresentCar {
-  readonly design: CarDesign;
+interface PresentCar {
   /** Cars built like it; null where it cannot run. */
   readonly sample: BuiltSample | null;
   /** The check or rule that stops it; null for none. */
@@ -50,7 +49,6 @@ export function offersFor(space: SearchSpace, present: CarDesign, seed: number, 
   const lowerOf = lowerQuantileScorer(seed, workspace);
   const explored = exploreCar(present, workspace);
   const now: PresentCar = {
-    design: present,
     sample: Number.isFinite(explored.score) ? sampleOf(present) : null,
     stoppedBy: explored.stoppedBy,
   };

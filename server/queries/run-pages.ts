@@ -1,7 +1,7 @@
 import type { Statement } from 'better-sqlite3';
 import { isReadable, type Listed, type ListedRun, type RunPage } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
-import { designsOfRuns, storedRunOf, type RunRow } from './run-rows.ts';
+import { type DesignsOf, storedRunOf, type RunRow } from './run-rows.ts';
 
 /** Which runs of a car are wanted. */
 export interface RunChoice {
@@ -27,8 +27,7 @@ export const RUN_ORDERS = {
 export type RunOrder = keyof typeof RUN_ORDERS;
 
 /** A list of runs, page by page. */
-export function runPageQueries(db: Db) {
-  const designsOf = designsOfRuns(db);
+export function runPageQueries(db: Db, designsOf: DesignsOf) {
   const statements = new Map<string, Statement<[object], unknown>>();
   /** A statement by its text, prepared once. */
   const prepared = <T>(sql: string): Statement<[object], T> => {

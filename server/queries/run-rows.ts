@@ -1,7 +1,6 @@
 import { readCarDesign, readRunRecord } from '../../core/files/read.ts';
 import type { Designs, Listed, StoredRun } from '../../core/schema/stored.ts';
-import type { Db } from '../database.ts';
-import { designQueries } from './designs.ts';
+import type { designQueries } from './designs.ts';
 import { readRow } from './rows.ts';
 
 /** A stored run. */
@@ -17,8 +16,7 @@ export interface RunRow {
 export type DesignsOf = (ids: Iterable<string | null>) => Designs;
 
 /** Reads the designs that runs refer to. */
-export function designsOfRuns(db: Db): DesignsOf {
-  const designs = designQueries(db);
+export function designsOfRuns(designs: ReturnType<typeof designQueries>): DesignsOf {
   return (ids) => {
     const readable: Record<string, Designs[string]> = {};
     for (const id of new Set(ids)) {

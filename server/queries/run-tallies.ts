@@ -1,7 +1,7 @@
 import type { Outcome } from '../../core/car/car-design.ts';
 import { START, type RunTallies, type SessionSums } from '../../core/schema/stored.ts';
 import type { Db } from '../database.ts';
-import { designsOfRuns } from './run-rows.ts';
+import type { DesignsOf } from './run-rows.ts';
 
 /** A run that started and stopped by itself. */
 const STARTED = `outcome = 'stopped' AND distance >= ${START}`;
@@ -25,8 +25,7 @@ interface SessionRow extends Pick<TallyRow, 'stopped' | 'walls' | 'noStarts' | '
 }
 
 /** Runs added up: like runs of a car, and the runs of each session. */
-export function runTallyQueries(db: Db) {
-  const designsOf = designsOfRuns(db);
+export function runTallyQueries(db: Db, designsOf: DesignsOf) {
   const alike = "FROM runs WHERE car_id = t.car_id AND design_id = t.design_id AND turns IS nullif(t.wind, 'full') AND deleted_at IS NULL";
   const tally = db.prepare<[string], TallyRow>(
     `SELECT design_id, nullif(wind, 'full') AS turns, stopped, walls, no_starts AS noStarts, sum, squares,

@@ -15,7 +15,7 @@ export interface NewRun {
 /** Measured runs, each referring to its design. */
 export function runQueries(db: Db) {
   const designs = designQueries(db);
-  const designsOf = designsOfRuns(db);
+  const designsOf = designsOfRuns(designs);
   const find = db.prepare<[string, string], RunRow>(
     'SELECT id, car_id, version, record, design_id FROM runs WHERE id = ? AND car_id = ? AND deleted_at IS NULL',
   );
@@ -34,8 +34,8 @@ export function runQueries(db: Db) {
     return (base === 0 ? insert.run(values) : update.run({ ...values, base })).changes === 1;
   };
   return {
-    ...runPageQueries(db),
-    ...runTallyQueries(db),
+    ...runPageQueries(db, designsOf),
+    ...runTallyQueries(db, designsOf),
     get: (id: string, carId: string): Listed<StoredRun> | undefined => {
       const row = find.get(id, carId);
       return row && storedRunOf(row, designsOf([row.design_id]));

@@ -1,4 +1,4 @@
-import type { LeverDesign } from '../../car/car-design.ts';
+import type { CarDesign, LeverDesign } from '../../car/car-design.ts';
 import { trapOf } from '../../car/fitted.ts';
 import { TRAP_LENGTH } from '../../car/motors/lever.ts';
 import { LOOP_AND_KNOT } from '../../checks/string-length.ts';
@@ -6,7 +6,6 @@ import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import type { Point } from '../../geometry/point.ts';
 import { freeString } from '../../motor/lever.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
-import type { CarDesign } from '../../car/car-design.ts';
 import { PLAIN_STEP, TRAP_CAUTION } from '../build-step.ts';
 import { makeLine, makePath, makePlace, makeRectangle } from '../drawing.ts';
 import { unchanged } from '../inspected-size.ts';

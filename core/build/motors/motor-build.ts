@@ -1,8 +1,7 @@
 import type { CarDesign, MotorDesign } from '../../car/car-design.ts';
 import type { PartSlot } from '../../car/part-slots.ts';
 import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
-import type { Point } from '../../geometry/point.ts';
-import type { Circle } from '../../geometry/point.ts';
+import type { Circle, Point } from '../../geometry/point.ts';
 import type { Format } from '../../units/quantity.ts';
 import type { BuildStep } from '../build-step.ts';
 import type { Item, Place } from '../drawing.ts';

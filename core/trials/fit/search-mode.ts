@@ -125,8 +125,8 @@ export function searchMode(
   let [scatter, damping, isSettled] = [usual.scatter, 0, false];
   for (let iteration = 0; iteration < MAX_ITERATIONS && !isSettled; iteration++) {
     const step = dampedStep(problem, model, searched, at, linear, damping);
-    isSettled = step.gain < GAIN_TOLERANCE && Math.abs(Math.log((step.scatter ?? scatter) / scatter)) < 0.1;
-    scatter = step.scatter ?? scatter;
+    isSettled = step.gain < GAIN_TOLERANCE && Math.abs(Math.log(step.scatter / scatter)) < 0.1;
+    scatter = step.scatter;
     damping = step.damping;
     if (step.gain > 0) {
       at = step.to;
@@ -144,9 +144,9 @@ function dampedStep(
   from: Evaluated,
   linear: readonly Linear[],
   initialDamping: number,
-): { readonly to: Evaluated; readonly gain: number; readonly damping: number; readonly scatter: number | null } {
+): { readonly to: Evaluated; readonly gain: number; readonly damping: number; readonly scatter: number } {
   let damping = initialDamping;
-  let scatter: number | null = null;
+  let scatter = NaN;
   for (let trial = 0; trial < MAX_STEP_TRIALS; trial++) {
     const wanted = evaluateOverGrid(problem, linear, from.point, grid, { damping }).reduce((a, b) => (b.lnWeight > a.lnWeight ? b : a));
     scatter = wanted.scatter;

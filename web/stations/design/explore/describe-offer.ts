@@ -1,5 +1,5 @@
 import { goalOf } from '../../../../core/brief/goal.ts';
-import { goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
+import { describeFigure, goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import type { Candidate, OfferedCar, Search } from '../../../../core/explore/best-car.ts';
@@ -18,7 +18,7 @@ const tenths = (fraction: number): number => Math.floor(10 * fraction + 1e-9);
 export function offerDescriber(design: CarDesign, units: UnitSystem) {
   const goal = goalOf(design.aim);
   const format = formatIn(units);
-  const { isLess, of } = goalRecord(goal);
+  const { isLess } = goalRecord(goal);
   const formatScore = (value: number): string => {
     const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * Math.abs(value), units);
     return `${figure(Math.abs(value))} ${unit}`;
@@ -31,7 +31,7 @@ export function offerDescriber(design: CarDesign, units: UnitSystem) {
       if (wall !== null && lower >= wall && !isLess)
         return `reaches the wall at ${format(wall, 'distance')} in ${tenths(atWall)} of 10 builds (now in ${tenths(now?.atWall ?? 0)})`;
       const before = now && stoppedBy === null && !hasFallenShort(now.lower) ? ` (now ${formatScore(now.lower)})` : '';
-      const bound = [isLess ? 'at most' : 'at least', formatScore(lower), of(goal, format)].filter(Boolean).join(' ');
+      const bound = describeFigure(goal, `${isLess ? 'at most' : 'at least'} ${formatScore(lower)}`, format);
       return `${bound} in 8 of 10 builds${before}`;
     },
     /** What one of its changes gains by itself. */

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
 import type { Aim, CarDesign } from '../../../../core/car/car-design.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
-import { goalRecord } from '../../../../core/brief/goals.ts';
+import { describeFigure, goalRecord } from '../../../../core/brief/goals.ts';
 import { goalFigures } from '../../../../core/brief/judge.ts';
 import type { Assessment, OfferedRemedy } from '../../../../core/explore/assess.ts';
 import { type Format, formatIn, formatKnown, formatPredicted, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
@@ -30,7 +30,7 @@ interface RemediesProps {
 /** What a remedy buys, beside the distance: its wheelspin, and the seconds it takes. */
 function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cures }: OfferedRemedy, aim: Aim, units: UnitSystem): string {
   const goal = goalOf(aim);
-  const { gain, of } = goalRecord(goal);
+  const { gain } = goalRecord(goal);
   const { figure, unit } = goalFigures(goal, 0, units);
   const format: Format = formatIn(units);
   // What a car gains in distance is beside it already.
@@ -39,7 +39,7 @@ function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cur
       ? []
       : better > GETS_THERE
         ? ['reaches the goal']
-        : [[`${figure(better)} ${unit} ${gain}`, of(goal, format)].filter(Boolean).join(' ')];
+        : [describeFigure(goal, `${figure(better)} ${unit} ${gain}`, format)];
   const spin =
     slipDistance > NOTICEABLE_SLIP
       ? [`spins for ${formatPredicted(slipDistance, 'distance', units)}`]
