@@ -129,9 +129,9 @@ export async function expectAccessible(page: Page): Promise<void> {
   const found = await page.evaluate(async () => {
     const { violations } = await (
       window as unknown as {
-        axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> };
+        axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> };
       }
-    ).axe.run();
+    ).axe.run({ resultTypes: ['violations'] });
     return violations.map(
       ({ id, nodes }) => `${id}: ${nodes.map(({ html, failureSummary }) => `${html.slice(0, 160)} — ${failureSummary}`).join(' | ')}`,
     );

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { orBroken, stopAll } from './explore.ts';
 import { makeJobs, type Job, type Start } from './job.ts';
 
@@ -16,4 +16,17 @@ export function useJob<T>() {
   });
   useEffect(() => leave, [leave]);
   return { ...job, run, stop, again };
+}
+
+/**
+ * Begins long work: at once, and whenever `begin` is another once it has stayed the same for a moment.
+ * @param begin memoised by all that the work depends on
+ */
+export function useWhenQuiet(begin: () => void): void {
+  const delay = useRef(0);
+  useEffect(() => {
+    const timer = setTimeout(begin, delay.current);
+    delay.current = QUIET;
+    return () => clearTimeout(timer);
+  }, [begin]);
 }

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import { useEffect } from 'react';
+import { useCallback } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import type { ConfirmedCause } from '../../../core/trials/causes.ts';
@@ -8,7 +8,7 @@ import type { Tuning } from '../../../core/trials/tuning.ts';
 import { useOwnParts } from '../../open-car/use-own-parts.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { pooled } from '../../workers/explore.ts';
-import { QUIET, useJob } from '../../workers/use-job.ts';
+import { useJob, useWhenQuiet } from '../../workers/use-job.ts';
 
 /** What the runs of a car tell, worked out beside the page whenever car or runs have changed. */
 export function useTuning(design: CarDesign, runs: readonly RunOfCar[], putRight: readonly Repair[], given: readonly ConfirmedCause[]) {
@@ -16,22 +16,18 @@ export function useTuning(design: CarDesign, runs: readonly RunOfCar[], putRight
   const { parts } = useOwnParts();
   const job = useJob<Tuning>();
   const { run } = job;
-  useEffect(() => {
+  const begin = useCallback(() => {
     if (runs.length === 0) return;
     const own = parts.map(({ part }) => part);
-    const timer = setTimeout(
-      () =>
-        run((report) =>
-          pooled(0).work.tuneCar(
-            design,
-            runs,
-            { own, units, putRight, given },
-            proxy((fraction: number) => void report(null, fraction)),
-          ),
-        ),
-      QUIET,
+    run((report) =>
+      pooled(0).work.tuneCar(
+        design,
+        runs,
+        { own, units, putRight, given },
+        proxy((fraction: number) => void report(null, fraction)),
+      ),
     );
-    return () => clearTimeout(timer);
   }, [run, design, runs, parts, units, putRight, given]);
+  useWhenQuiet(begin);
   return job;
 }

@@ -1,9 +1,9 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
 import { bestCell, growingMap, type MapRequest } from '../../../../core/explore/map.ts';
 import { evenlySpaced } from '../../../../core/explore/sweep.ts';
-import { QUIET, useJob } from '../../../workers/use-job.ts';
+import { useJob, useWhenQuiet } from '../../../workers/use-job.ts';
 import type { MapPicture } from './map-option.ts';
 import { exploredRange } from './ranges.ts';
 import { splitRows } from './split-rows.ts';
@@ -18,38 +18,33 @@ const PICTURE_INTERVAL = 400;
 export function useMap(design: CarDesign, acrossId: string, upId: string) {
   const job = useJob<MapPicture>();
   const { result, run } = job;
-  const quiet = useRef(0);
-
-  useEffect(() => {
+  const begin = useCallback(() => {
     const request: MapRequest = {
       design,
       across: { id: acrossId, values: evenlySpaced(...exploredRange(findSize(design, acrossId), design), MAP_SIDE) },
       up: { id: upId, values: evenlySpaced(...exploredRange(findSize(design, upId), design), MAP_SIDE) },
     };
-    const timer = setTimeout(() => {
-      run(async (report) => {
-        const map = growingMap(MAP_SIDE * MAP_SIDE, MAP_SIDE);
-        const tasks = Math.ceil(MAP_SIDE / ROWS_PER_TASK);
-        let done = 0;
-        let drawn = performance.now();
-        const picture = (): MapPicture => ({ request, cars: map, isWhole: done === tasks });
-        await splitRows(
-          tasks,
-          (worker, i) => worker.mapRows(request, i * ROWS_PER_TASK, Math.min((i + 1) * ROWS_PER_TASK, MAP_SIDE)),
-          (rows) => {
-            map.add(rows);
-            done++;
-            const isDue = performance.now() - drawn > PICTURE_INTERVAL;
-            if (isDue) drawn = performance.now();
-            return report(isDue ? picture() : null, done / tasks);
-          },
-        );
-        return picture();
-      });
-    }, quiet.current);
-    quiet.current = QUIET;
-    return () => clearTimeout(timer);
+    run(async (report) => {
+      const map = growingMap(MAP_SIDE * MAP_SIDE, MAP_SIDE);
+      const tasks = Math.ceil(MAP_SIDE / ROWS_PER_TASK);
+      let done = 0;
+      let drawn = performance.now();
+      const picture = (): MapPicture => ({ request, cars: map, isWhole: done === tasks });
+      await splitRows(
+        tasks,
+        (worker, i) => worker.mapRows(request, i * ROWS_PER_TASK, Math.min((i + 1) * ROWS_PER_TASK, MAP_SIDE)),
+        (rows) => {
+          map.add(rows);
+          done++;
+          const isDue = performance.now() - drawn > PICTURE_INTERVAL;
+          if (isDue) drawn = performance.now();
+          return report(isDue ? picture() : null, done / tasks);
+        },
+      );
+      return picture();
+    });
   }, [design, acrossId, upId, run]);
+  useWhenQuiet(begin);
 
   const picture = result?.request.across.id === acrossId && result.request.up.id === upId ? result : null;
   const best = useMemo(() => (picture?.isWhole ? bestCell(picture.cars) : null), [picture]);

@@ -1,8 +1,8 @@
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
 import { evenlySpaced, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
-import { QUIET, useJob } from '../../../workers/use-job.ts';
+import { useJob, useWhenQuiet } from '../../../workers/use-job.ts';
 import { exploredRange } from './ranges.ts';
 import { splitRows } from './split-rows.ts';
 
@@ -13,32 +13,27 @@ const POINTS_PER_TASK = 3;
 export function useSweep(design: CarDesign, sizeId: string) {
   const job = useJob<{ readonly sizeId: string; readonly points: readonly BoundedSweepPoint[] }>();
   const { result, run } = job;
-  const quiet = useRef(0);
-
-  useEffect(() => {
+  const begin = useCallback(() => {
     const [low, high] = exploredRange(findSize(design, sizeId), design);
     const values = evenlySpaced(low, high, POINTS);
     const chunks = Array.from({ length: Math.ceil(POINTS / POINTS_PER_TASK) }, (_, i) =>
       values.slice(i * POINTS_PER_TASK, (i + 1) * POINTS_PER_TASK),
     );
-    const timer = setTimeout(() => {
-      run(async (report) => {
-        const parts: BoundedSweepPoint[][] = chunks.map(() => []);
-        let done = 0;
-        await splitRows(
-          chunks.length,
-          (worker, i) => worker.boundedSweep(design, sizeId, chunks[i]!),
-          (points, i) => {
-            parts[i] = points;
-            return report(null, ++done / chunks.length);
-          },
-        );
-        return done === chunks.length ? { sizeId, points: parts.flat() } : null;
-      });
-    }, quiet.current);
-    quiet.current = QUIET;
-    return () => clearTimeout(timer);
+    run(async (report) => {
+      const parts: BoundedSweepPoint[][] = chunks.map(() => []);
+      let done = 0;
+      await splitRows(
+        chunks.length,
+        (worker, i) => worker.boundedSweep(design, sizeId, chunks[i]!),
+        (points, i) => {
+          parts[i] = points;
+          return report(null, ++done / chunks.length);
+        },
+      );
+      return done === chunks.length ? { sizeId, points: parts.flat() } : null;
+    });
   }, [design, sizeId, run]);
+  useWhenQuiet(begin);
 
   return { job, points: result?.sizeId === sizeId ? result.points : null };
 }
