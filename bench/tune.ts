@@ -9,13 +9,13 @@ import { fullTurns } from '../core/predict/derive-run-setup.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
 import { CAUSE_IDS } from '../core/trials/cause-descriptions.ts';
 import { explain, OBSERVATION_RATES, observationsIn, weighCauses, type FaultId } from '../core/trials/causes.ts';
-import { didItHelp } from '../core/trials/did-it-help.ts';
 import { fitCar, leaveOut } from '../core/trials/fit/fit-car.ts';
 import { predictFitted } from '../core/trials/fit/predict-fitted.ts';
 import { checkBefore, checkGroup, mostRun } from '../core/trials/group-check.ts';
-import { ownScatter } from '../core/trials/own-scatter.ts';
 import { allChanges, nextChanges } from '../core/trials/next-change.ts';
 import { randomOf, hiddenCar, fraction, trials, type HiddenOptions } from './hidden-cars.ts';
+import { fractionOf, line, meanOf, numbered, percent } from './table-of-rates.ts';
+import { verdictRates } from './verdict-rates.ts';
 
 const { values } = parseArgs({
   options: { cars: { type: 'string', default: '150' }, seed: { type: 'string', default: '1' }, only: { type: 'string' } },
@@ -23,13 +23,6 @@ const { values } = parseArgs({
 const cars = Number(values.cars);
 const seed = Number(values.seed);
 const FULL = { kind: 'full' } as const;
-const percent = (part: number): string => `${(100 * part).toFixed(1)} %`;
-const meanOf = (list: readonly number[]): number => list.reduce((sum, value) => sum + value, 0) / list.length;
-const shareOf = <T>(list: readonly T[], is: (one: T) => boolean): string => percent(list.filter(is).length / list.length);
-/** A line of the table: what was found, and the goal. */
-const line = (what: string, found: string, asked: string): void => console.log(`| ${what} | ${found} | ${asked} |`);
-const numbered = (count: number): number[] => Array.from({ length: count }, (_, n) => n);
-
 interface Told {
   readonly kind: string;
   readonly error: number;
@@ -102,7 +95,7 @@ function full(): void {
   const at = (rows: readonly Told[], read: (one: Told) => number, part: number): string => percent(quantile(rows.map(read), part));
   const errors = (rows: readonly Told[]): string => `${at(rows, ({ error }) => error, 0.5)}, ${at(rows, ({ error }) => error, 0.9)}`;
   const holds = (rows: readonly Told[]): string =>
-    `${shareOf(rows, ({ holdsMean }) => holdsMean)}, ${shareOf(rows, ({ holdsNext }) => holdsNext)}`;
+    `${fractionOf(rows, ({ holdsMean }) => holdsMean)}, ${fractionOf(rows, ({ holdsNext }) => holdsNext)}`;
   const rows = fullFrom([0.5, 0.75]);
   const bands = rows.filter(({ kind }) => kind === 'band');
   line('full winding from half and ¾: median error, 9 in 10 below', errors(rows), '≤ 2.5 %, ≤ 7 %');
@@ -140,7 +133,7 @@ function full(): void {
 /** Fully wound, nothing but so many like runs: how often the range of the mean holds it. */
 function alike(): void {
   const held = [3, 6, 12, 24].map((count) =>
-    shareOf(
+    fractionOf(
       numbered(3 * cars).flatMap((n) => {
         const car = hiddenCar(n, seed);
         const truth = car.distance(FULL);
@@ -222,12 +215,12 @@ function causes(withTimes: boolean, isAnySize = false): void {
   const how = [withTimes ? 'with times' : 'distances alone', ...(isAnySize ? ['sizes unlike those thought of'] : [])].join(', ');
   line(
     `planted cause first; first or second (${how}, ${faulty.length} cars)`,
-    `${shareOf(faulty, ({ planted, faults }) => faults[0] === planted)}, ${shareOf(faulty, ({ planted, faults }) => (faults as readonly string[]).includes(planted))}`,
+    `${fractionOf(faulty, ({ planted, faults }) => faults[0] === planted)}, ${fractionOf(faulty, ({ planted, faults }) => (faults as readonly string[]).includes(planted))}`,
     isAnySize ? 'shown beside it' : withTimes ? '≥ 68, ≥ 80 %' : '≥ 55, ≥ 78 %',
   );
   line(
     `named from 0.8: right (${named.length}); false alarms on ${sound.length} sound cars`,
-    `${named.length > 0 ? shareOf(named, (one) => one.named === one.planted) : '–'}; ${shareOf(sound, (one) => one.named !== null)}`,
+    `${named.length > 0 ? fractionOf(named, (one) => one.named === one.planted) : '–'}; ${fractionOf(sound, (one) => one.named !== null)}`,
     '≥ 90 %; ≤ 5 %',
   );
   if (!isAnySize)
@@ -250,14 +243,14 @@ function twoFaults(): void {
   });
   line(
     `two faults at once (${rows.length} cars, with times): called the only one; named as two; named, and right`,
-    `${shareOf(rows, ({ named, isAlone }) => named !== null && isAlone)}; ${shareOf(rows, ({ isTwo }) => isTwo)}; ${shareOf(
+    `${fractionOf(rows, ({ named, isAlone }) => named !== null && isAlone)}; ${fractionOf(rows, ({ isTwo }) => isTwo)}; ${fractionOf(
       rows.filter(({ named }) => named !== null),
       ({ named, planted, second }) => named === planted || named === second,
     )}`,
     '≤ 10 %; shown beside it; ≥ 90 %',
   );
   const sound = (runs: number): string =>
-    shareOf(
+    fractionOf(
       numbered(Math.ceil(cars / 2)).flatMap((n) => explained(n, {}, false, runs) ?? []),
       ({ first }) => first !== 'none',
     );
@@ -290,7 +283,7 @@ function changes(): void {
     ];
   });
   const of = (read: (one: (typeof rows)[0]) => readonly number[]): string =>
-    `${percent(meanOf(rows.map((one) => Math.max(0, ...read(one)) / one.best)))}; ${shareOf(rows.flatMap(read), (gain) => gain < 0)}`;
+    `${percent(meanOf(rows.map((one) => Math.max(0, ...read(one)) / one.best)))}; ${fractionOf(rows.flatMap(read), (gain) => gain < 0)}`;
   line(
     'three suggested changes: share of the best gain; that harm',
     of(({ suggested }) => suggested),
@@ -299,7 +292,7 @@ function changes(): void {
   const held = rows.flatMap(({ holds }) => holds);
   line(
     `true gain within what is told of it (${held.length} changes); of other tyres`,
-    `${shareOf(held, ({ isHeld }) => isHeld)}; ${shareOf(
+    `${fractionOf(held, ({ isHeld }) => isHeld)}; ${fractionOf(
       held.filter(({ isTyre }) => isTyre),
       ({ isHeld }) => isHeld,
     )}`,
@@ -310,67 +303,6 @@ function changes(): void {
     of(({ random }) => random),
     'shown beside it',
   );
-}
-
-/** How the runs of a verdict are made. */
-interface VerdictRuns {
-  readonly scatter: number;
-  /** Groups of three runs of the builder’s before these. */
-  readonly earlier?: number;
-  /** ln between the days of the two groups. */
-  readonly day?: number;
-  readonly isInTurn?: boolean;
-  /** Fraction of runs of which a quarter to a half is lost. */
-  readonly spoiled?: number;
-  /** ln from one run to the next. */
-  readonly drift?: number;
-}
-
-const VERDICTS = 2500;
-/** Verdicts over pairs of groups: false ones where nothing was changed, and gains that are seen. */
-function verdicts(): void {
-  const chance = randomOf(seed + 5);
-  const verdictRate = (gain: number, count: number, is: readonly string[], runsMade: VerdictRuns): string => {
-    const { scatter, earlier = 0, day = 0, isInTurn = false, spoiled = 0, drift = 0 } = runsMade;
-    const group = (mean: number, size: number, orderOf: (i: number) => number, isClean = false) =>
-      numbered(size).map((i) => ({
-        value:
-          mean *
-          Math.exp(scatter * chance.normal() + drift * orderOf(i)) *
-          (!isClean && chance.uniform() < spoiled ? chance.uniform(0.5, 0.75) : 1),
-        atLeast: false,
-        hasStarted: true,
-        order: orderOf(i),
-      }));
-    return shareOf(
-      numbered(VERDICTS).map(() => {
-        const history = ownScatter(numbered(earlier).map(() => group(10, 3, () => 0, true).map(({ value }) => value)));
-        const before = group(10, count, (i) => (isInTurn ? 2 * i : i));
-        const after = group(10 * (1 + gain) * Math.exp(day * chance.normal()), count, (i) => (isInTurn ? 2 * i + 1 : count + i));
-        return didItHelp([{ before, after }], { scatter: history, isInTurn, noMore: true })!.verdict;
-      }),
-      (verdict) => is.includes(verdict),
-    );
-  };
-  const counts = [3, 5, 8];
-  const cells = (what: string, gain: number, is: readonly string[], runsMade: VerdictRuns, asked: string): void =>
-    line(`${what}, with ${counts.join(', ')} of each`, counts.map((count) => verdictRate(gain, count, is, runsMade)).join(', '), asked);
-  const any = ['better', 'worse'];
-  cells(
-    'verdicts false at no change: 5 % scatter on two days, eight groups before',
-    0,
-    any,
-    { scatter: 0.05, day: 0.02, earlier: 8 },
-    '≤ 12 %',
-  );
-  cells('12 % scatter, no group before', 0, any, { scatter: 0.12 }, '≤ 12 %');
-  cells('12 % scatter in turn', 0, any, { scatter: 0.12, isInTurn: true }, '≤ 12 %');
-  cells('one run in eight spoiled', 0, any, { scatter: 0.05, earlier: 8, spoiled: 1 / 8 }, '≤ 12 %');
-  cells('1 % less from run to run, one group after the other', 0, any, { scatter: 0.05, earlier: 8, drift: -0.01 }, '≤ 12 %');
-  cells('1 % more from run to run', 0, any, { scatter: 0.05, earlier: 8, drift: 0.01 }, 'shown beside it');
-  cells('+10 % seen', 0.1, ['better'], { scatter: 0.05, earlier: 8, isInTurn: true }, '≥ 65 % with 3');
-  cells('+5 % seen in turn', 0.05, ['better'], { scatter: 0.05, earlier: 8, isInTurn: true }, 'shown beside it');
-  cells('+5 % seen one group after the other', 0.05, ['better'], { scatter: 0.05, earlier: 8 }, 'shown beside it');
 }
 
 /** Cars and runs that are unlike what the fit takes them for, one way a line. */
@@ -400,7 +332,7 @@ function misfits(): void {
     const missed = rows.filter(({ holdsMean }) => !holdsMean);
     line(
       `${what} (${rows.length} cars)`,
-      `${shareOf(rows, ({ holdsMean }) => holdsMean)}, ${shareOf(rows, ({ holdsNext }) => holdsNext)}; ${percent(width)}; ${missed.filter(({ isTold }) => isTold).length} of ${missed.length} (of all ${shareOf(rows, ({ isTold }) => isTold)})`,
+      `${fractionOf(rows, ({ holdsMean }) => holdsMean)}, ${fractionOf(rows, ({ holdsNext }) => holdsNext)}; ${percent(width)}; ${missed.filter(({ isTold }) => isTold).length} of ${missed.length} (of all ${fractionOf(rows, ({ isTold }) => isTold)})`,
       '≥ 85 %, or told in ≥ 80 % of the rest; 85 to 96 %; ≤ 17 %',
     );
   }
@@ -417,7 +349,7 @@ const parts: Readonly<Record<string, () => void>> = {
     twoFaults();
   },
   changes,
-  verdicts,
+  verdicts: () => verdictRates(seed),
 };
 console.log(`${cars} cars, seed ${seed}\n\n| | found | asked |\n|---|---|---|`);
 for (const [name, run] of Object.entries(parts)) if (!values.only || values.only === name) run();

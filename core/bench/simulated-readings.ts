@@ -16,7 +16,7 @@ export function simulatedReadings(
   if (!simulated) return null;
   const { readings, resolution, truth, more } = simulated;
   return {
-    measurement: { format: 'nimble-axle/measurement', version: 1, kind, readings, resolution, ...more } as unknown as Measurement,
+    measurement: { format: 'nimble-axle/measurement', version: 1, kind, readings, resolution, ...more } as Measurement,
     truth,
   };
 }

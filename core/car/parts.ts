@@ -73,10 +73,11 @@ const USUAL_WHEEL = 0.12;
 /** What the catalogue says of the part another is like. */
 export function usualValue(kind: PartKind, like: string, key: string): number {
   if (kind === 'wheel' && key === 'diameter') return USUAL_WHEEL;
-  const entry = CATALOGUE[kind][like] as unknown as Record<string, number> | undefined;
+  const entry = CATALOGUE[kind][like] ?? {};
+  const valueOf = (name: string): number => Number(Reflect.get(entry, name) ?? 0);
   // The catalogue tells what a tyre keeps of its grip, a builder what it then has.
-  if (key === 'slidingGrip') return Number(((entry?.staticGrip ?? 0) * (entry?.slidingRatio ?? 0)).toPrecision(3));
-  return Number(entry?.[key] ?? 0);
+  if (key === 'slidingGrip') return Number((valueOf('staticGrip') * valueOf('slidingRatio')).toPrecision(3));
+  return valueOf(key);
 }
 
 /** What a schema cannot say of a part. */

@@ -44,6 +44,6 @@ export const sizesOfMotor =
     low,
     high,
     ...more,
-    read: (d) => (d.motor.kind === kind ? Number((d.motor as unknown as Record<string, unknown>)[id]) : 0),
+    read: (d) => (d.motor.kind === kind ? Number(Reflect.get(d.motor, id)) : 0),
     write: (d, value) => (d.motor.kind === kind ? { ...d, motor: { ...d.motor, [id]: value } } : d),
   });

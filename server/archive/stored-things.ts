@@ -59,7 +59,7 @@ export function storedThings({ db }: Store) {
     get: (thing: Thing): { readonly version: number; readonly content: unknown } | null => {
       const stored = placeOfThing(thing).get(thing.id);
       if (!stored) return null;
-      const content = isReadable(stored) ? (stored as unknown as Record<string, unknown>)[RESOURCES[thing.kind].key] : undefined;
+      const content: unknown = isReadable(stored) ? Reflect.get(stored, RESOURCES[thing.kind].key) : undefined;
       return { version: stored.version, content };
     },
     /** Whether the same stands here, found without reading it; false where that takes a closer look. */

@@ -59,7 +59,7 @@ export function resourceRoutes<K extends StoredItem, T extends object>(resource:
   const { fieldsOf = (content: T): object => content, storedAs = (content: T): T => content } = resource;
   const { key, isRemovable } = RESOURCES[kind];
   const router = Router({ mergeParams: true });
-  const contentOf = (stored: K): T => (stored as unknown as Record<string, T>)[key]!;
+  const contentOf = (stored: K): T => Reflect.get(stored, key) as T;
   const answerMark = (response: Response, isDone: boolean): void => {
     if (isDone) response.status(204).end();
     else notFound(response, kind);

@@ -42,6 +42,7 @@ export type SubmitOutcome =
 
 /** What waits, where the browser keeps nothing: until this page is closed. */
 const inMemory: { readonly [S in Store]: Map<string, Row<S>> } = { waiting: new Map(), photos: new Map() };
+const memoryOf = <S extends Store>(store: S) => inMemory[store] as Map<string, Row<S>>;
 let isFailing = false;
 /** Whether the browser's own database fails: what waits is lost when this page is closed. */
 export const isMemoryOnly = (): boolean => isFailing;
@@ -68,7 +69,7 @@ async function inDatabase<T>(work: (db: IDBPDatabase<Waiting>) => Promise<T>): P
 async function put<S extends Store>(store: S, row: Row<S>): Promise<void> {
   const isThere = (await inDatabase((db) => db.put(store, row))) !== null;
   if (isThere) inMemory[store].delete(row.id);
-  else inMemory[store].set(row.id, row as never);
+  else memoryOf(store).set(row.id, row);
 }
 async function remove(store: Store, id: string): Promise<void> {
   inMemory[store].delete(id);
@@ -76,7 +77,7 @@ async function remove(store: Store, id: string): Promise<void> {
 }
 async function all<S extends Store>(store: S): Promise<readonly Row<S>[]> {
   const rows = (await inDatabase((db) => db.getAll(store))) as readonly Row<S>[] | null;
-  const memory = inMemory[store] as ReadonlyMap<string, Row<S>>;
+  const memory = memoryOf(store);
   return [...(rows ?? []).filter(({ id }) => !memory.has(id)), ...memory.values()];
 }
 

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { ChoiceSelect } from '../brief-fields/choice-select.tsx';
 import { FileButton } from '../ui/file-button.tsx';
 import plain from '../ui/plain.module.css';
-import { serialOf, type Source, type useDevice } from './use-device.ts';
+import { serialPorts, type Source, type useDevice } from './use-device.ts';
 
 const SOURCES: Readonly<Record<Exclude<Source, 'simulated'>, string>> = {
   network: 'a program that posts lines to /api/lines',
@@ -45,7 +45,7 @@ export const DeviceSource = ({
     />
     {source === 'simulated' && simulated}
     {source === 'serial' &&
-      (serialOf() ? (
+      (serialPorts() ? (
         <Button variant="contained" onClick={() => void device.openSerial()}>
           Choose the port
         </Button>

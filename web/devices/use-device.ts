@@ -19,14 +19,8 @@ interface Told {
 }
 const NOTHING: Told = { events: [], faults: [], lines: 0 };
 
-/** The part of the browser’s serial port that is used here. */
-interface SerialPort {
-  readonly readable: ReadableStream<Uint8Array>;
-  readonly open: (options: { baudRate: number }) => Promise<void>;
-  readonly close: () => Promise<void>;
-}
-export const serialOf = (): { requestPort: () => Promise<SerialPort> } | undefined =>
-  (navigator as Navigator & { serial?: { requestPort: () => Promise<SerialPort> } }).serial;
+/** The serial ports, where the browser can read them. */
+export const serialPorts = (): Serial | undefined => ('serial' in navigator ? navigator.serial : undefined);
 
 /** Lines of a device as they come, whole ones read at once. */
 export function useDevice(source: Source) {
@@ -97,11 +91,11 @@ export function useDevice(source: Source) {
       clear();
       await closeSerial.current?.();
       try {
-        const port = await serialOf()!.requestPort();
+        const port = await serialPorts()!.requestPort();
         await port.open({ baudRate: BAUD });
         const ends = new AbortController();
         const text = new TextDecoderStream() as unknown as TransformStream<Uint8Array, string>;
-        const piped = port.readable.pipeTo(text.writable, { signal: ends.signal }).catch(() => undefined);
+        const piped = port.readable!.pipeTo(text.writable, { signal: ends.signal }).catch(() => undefined);
         const reader = text.readable.getReader();
         closeSerial.current = async () => {
           closeSerial.current = null;

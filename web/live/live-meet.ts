@@ -1,3 +1,4 @@
+import type { Draft } from '@reduxjs/toolkit';
 import type { LiveNews, StoredEntry, StoredMeet, StoredResult } from '../../core/schema/stored.ts';
 import { baseApi } from '../app/api/base-api.ts';
 import { meetsApi } from '../app/api/meets-api.ts';
@@ -13,12 +14,26 @@ function withOne<T extends { readonly id: string; readonly number: number }>({ r
 /** Puts what was written into what this page has of a meet, without reading that again. */
 export const applied = {
   result: (dispatch: AppDispatch, meet: string, stored: StoredResult): void =>
-    void dispatch(meetsApi.util.updateQueryData('listResults', meet, (list) => withOne(list as Sorted<StoredResult>, stored) as never)),
+    void dispatch(
+      meetsApi.util.updateQueryData(
+        'listResults',
+        meet,
+        (list) => withOne(list as Sorted<StoredResult>, stored) as Draft<Sorted<StoredResult>>,
+      ),
+    ),
   entry: (dispatch: AppDispatch, meet: string, stored: StoredEntry): void =>
-    void dispatch(meetsApi.util.updateQueryData('listEntries', meet, (list) => withOne(list as Sorted<StoredEntry>, stored) as never)),
+    void dispatch(
+      meetsApi.util.updateQueryData(
+        'listEntries',
+        meet,
+        (list) => withOne(list as Sorted<StoredEntry>, stored) as Draft<Sorted<StoredEntry>>,
+      ),
+    ),
   meet: (dispatch: AppDispatch, stored: StoredMeet): void =>
     void dispatch(
-      meetsApi.util.updateQueryData('getMeet', stored.id, (before) => (before.version > stored.version ? before : stored) as never),
+      meetsApi.util.updateQueryData('getMeet', stored.id, (before) =>
+        before.version > stored.version ? before : (stored as Draft<StoredMeet>),
+      ),
     ),
 };
 

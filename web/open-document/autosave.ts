@@ -19,11 +19,11 @@ export interface Saving<T> {
     write: { readonly id: string; readonly baseVersion: number; readonly content: T },
   ) => Promise<{ readonly data?: unknown; readonly error?: unknown }>;
   /** The server's answer as a document. */
-  readonly storedOf: (answer: never) => StoredDocument<T>;
+  storedOf(answer: unknown): StoredDocument<T>;
 }
 
 /** Saves the open document of one kind by itself. */
-export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf: keptOf }: Saving<T>) {
+export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf }: Saving<T>) {
   const { opened, edited, undone, redone, mineChosen } = actions;
   const listener = createListenerMiddleware();
   /** Tells this program's other tabs that a document has a new version. */
@@ -56,11 +56,11 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf
       if (answer.data) {
         channel.postMessage(id);
         toldOf = null;
-        dispatch(actions.saveLanded({ stored: keptOf(answer.data as never), sent }));
+        dispatch(actions.saveLanded({ stored: storedOf(answer.data), sent }));
         continue;
       }
       const { current } = problemOf(answer.error);
-      if (current) return void dispatch(actions.changedElsewhere(keptOf(current as never)));
+      if (current) return void dispatch(actions.changedElsewhere(storedOf(current)));
       if (isRefused(answer.error)) {
         // Asked again it would be refused again: the draft stays in this browser, and the next edit is tried once.
         dispatch(actions.saveRefused(problemLine(answer.error)));

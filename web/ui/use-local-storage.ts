@@ -31,9 +31,13 @@ export function useLocalStorage<T>(key: string, nothing: T): readonly [T, (next:
   return [
     value,
     (next) => {
-      if (next === nothing) localStorage.removeItem(key);
-      else localStorage.setItem(key, JSON.stringify(next));
       setValue(next);
+      try {
+        if (next === nothing) localStorage.removeItem(key);
+        else localStorage.setItem(key, JSON.stringify(next));
+      } catch {
+        // The browser allows no storage: it is here until the page is closed.
+      }
     },
   ];
 }

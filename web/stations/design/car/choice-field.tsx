@@ -18,7 +18,7 @@ export const ChoiceField = memo(function ChoiceField({ choice: { label, options,
       size="small"
       label={label}
       value={value}
-      onChange={({ target }) => edit((design) => write(design, target.value as never))}
+      onChange={({ target }) => edit((design) => write(design, target.value))}
     >
       {Object.entries(options).map(([key, option]) => (
         <MenuItem key={key} value={key}>

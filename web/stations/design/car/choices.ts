@@ -12,7 +12,8 @@ export interface Choice {
   readonly label: string;
   readonly options: Readonly<Record<string, { readonly label: string }>>;
   readonly read: (design: CarDesign) => string;
-  readonly write: (design: CarDesign, key: never) => CarDesign;
+  /** `key`: one of the options. */
+  write(design: CarDesign, key: string): CarDesign;
 }
 
 /** A place where a part is fitted, from the catalogue or the builder's own. */
