@@ -2,7 +2,6 @@ import { createWriteStream, existsSync, renameSync, rmSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { parseArgs } from 'node:util';
 import { formatFault } from '../core/fault-words.ts';
 import { RESOURCE_KINDS, RESOURCES } from '../core/schema/resources.ts';
 import type { ArchiveCount } from '../core/schema/stored.ts';
@@ -11,6 +10,7 @@ import { archiveOf } from '../server/archive/save.ts';
 import { NotAnArchive } from '../server/archive/zip-files.ts';
 import { DataUnusable } from '../server/data-file.ts';
 import { openDatabase } from '../server/database.ts';
+import { end, readArgs, refuseUse, type Terminal } from './terminal.ts';
 
 const HELP = `Saves everything in one archive, and imports an archive.
 
@@ -25,33 +25,23 @@ const HELP = `Saves everything in one archive, and imports an archive.
 You can use it while the program runs. If something fails, it prints one line on standard error and exits with code 2.
 `;
 
-function refuse(...lines: readonly string[]): never {
-  process.stderr.write(`${lines.join('\n')}\n`);
-  process.exit(2);
-}
-
 const describeCount = (count: ArchiveCount): string =>
   RESOURCE_KINDS.map((kind) => `${count[kind]} ${count[kind] === 1 ? kind : RESOURCES[kind].plural}`).join(', ');
 
-async function main(): Promise<void> {
-  const { values, positionals } = parseArgs({
-    allowPositionals: true,
-    options: {
-      data: { type: 'string' },
-      replace: { type: 'boolean', default: false },
-      restore: { type: 'boolean', default: false },
-      help: { type: 'boolean', default: false },
-    },
+async function saveOrImport(terminal: Terminal): Promise<void> {
+  const { values, positionals } = readArgs(terminal, {
+    data: { type: 'string' },
+    replace: { type: 'boolean', default: false },
+    restore: { type: 'boolean', default: false },
   });
-  if (values.help) return void process.stdout.write(HELP);
+  if (values.help) return terminal.print(HELP);
   const [what, file, ...rest] = positionals;
   if (!what || !file || rest.length > 0 || !['out', 'look', 'in'].includes(what))
-    refuse('Give a command (out, look or in) and one file; --help explains');
+    return refuseUse('Give a command (out, look or in) and one file');
   const folder = resolve(values.data ?? (process.env.NIMBLE_AXLE_DATA?.trim() || 'data'));
   process.umask(0o077);
   if (what === 'out') {
-    if (!existsSync(resolve(folder, 'nimble-axle.sqlite')))
-      refuse(`${folder}: contains no data of this program; name its folder with --data`);
+    if (!existsSync(resolve(folder, 'nimble-axle.sqlite'))) end(`${folder}: contains no data of this program; name its folder with --data`);
     const { db } = openDatabase(folder);
     // Complete, or not there at all.
     const partial = `${file}.part`;
@@ -62,11 +52,11 @@ async function main(): Promise<void> {
       rmSync(partial, { force: true });
       throw error;
     }
-    process.stdout.write(`Saved as ${file}\n`);
+    terminal.print(`Saved as ${file}\n`);
     db.close();
     return;
   }
-  if (!existsSync(file)) refuse(`${file}: does not exist`);
+  if (!existsSync(file)) end(`${file}: does not exist`);
   const store = openDatabase(folder);
   const all = (isAsked: boolean): ReadonlySet<string> | 'all' => (isAsked ? 'all' : new Set<string>());
   const report = await openArchive(
@@ -84,16 +74,18 @@ async function main(): Promise<void> {
     `removed here: ${gone}`,
     ...(what === 'in' ? [`imported: ${describeCount(taken)}`] : []),
   ];
-  process.stdout.write(`${lines.join('\n')}\n`);
-  if (faulty > 0) refuse(...faults.map(formatFault), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));
+  terminal.print(`${lines.join('\n')}\n`);
+  if (faulty > 0) end(...faults.map(formatFault), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));
 }
 
-try {
-  await main();
-} catch (error) {
-  if (error instanceof NotAnArchive) refuse(`not an archive that can be opened: ${error.message}`);
-  if (error instanceof DataUnusable || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')) refuse((error as Error).message);
-  const { code, path } = error as NodeJS.ErrnoException;
-  if (code && path) refuse(`${path}: cannot be read or written (${code})`);
-  throw error;
+export default async function archive(terminal: Terminal): Promise<void> {
+  try {
+    await saveOrImport(terminal);
+  } catch (error) {
+    if (error instanceof NotAnArchive) end(`not an archive that can be opened: ${error.message}`);
+    if (error instanceof DataUnusable) end(error.message);
+    const { code, path } = error as NodeJS.ErrnoException;
+    if (code && path) end(`${path}: cannot be read or written (${code})`);
+    throw error;
+  }
 }

@@ -3,13 +3,14 @@ import type { CarDesign } from '../core/car/car-design.ts';
 import { newCar } from '../core/car/new-car.ts';
 import { readCarDesign } from '../core/files/read.ts';
 import { filesFor, runCommand } from '../testing/command.ts';
+import bestCars from './best.ts';
 
 const { write } = filesFor('best');
-const best = (content: unknown, ...args: string[]) => runCommand('best', [write('car.json', content), ...args]);
+const best = (content: unknown, ...args: string[]) => runCommand(bestCars, [write('car.json', content), ...args]);
 
 describe('npm run -s best', () => {
-  it('tells what the car comes to now, and offers with changes, parts and minutes', () => {
-    const { status, stdout, stderr } = best(newCar('Skua'));
+  it('tells what the car comes to now, and offers with changes, parts and minutes', async () => {
+    const { status, stdout, stderr } = await best(newCar('Skua'));
     expect([status, stderr]).toEqual([0, '']);
     const { now, passing, offers } = JSON.parse(stdout) as {
       now: { lower: number; middle: number };
@@ -32,8 +33,8 @@ describe('npm run -s best', () => {
     [newCar('x'), ['--seed', 'often']],
     [newCar('x'), ['--brief', 'nowhere.json']],
     [newCar('x'), ['--colour']],
-  ])('%.20j %j is refused with exit code 2', (content, args) => {
-    const { status, stdout, stderr } = best(content, ...args);
+  ])('%.20j %j is refused with exit code 2', async (content, args) => {
+    const { status, stdout, stderr } = await best(content, ...args);
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr).not.toBe('');
   });

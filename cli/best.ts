@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util';
 import { designForBrief } from '../core/brief/brief.ts';
 import { describeChanges } from '../core/car/difference.ts';
 import { findBestCar } from '../core/explore/best-car.ts';
@@ -6,7 +5,7 @@ import { minutesOf, partsToGet } from '../core/explore/parts-to-get.ts';
 import { readBrief, readCarDesign } from '../core/files/read.ts';
 import { prepareRun } from '../core/predict/derive-run-setup.ts';
 import { type Format, formatIn } from '../core/units/quantity.ts';
-import { readOr, refuse, refuseUse } from './read-file.ts';
+import { oneOf, readArgs, readOr, refuse, refuseUse, type Terminal } from './terminal.ts';
 
 const HELP = `Finds better cars near a design.
 
@@ -27,23 +26,14 @@ const format: Format = formatIn('metric');
 const plainly = (words: string): string => words.replaceAll('\u00a0', ' ');
 const MOST_SEED = 1e6;
 
-function main(): void {
-  let given;
-  try {
-    given = parseArgs({
-      allowPositionals: true,
-      options: { help: { type: 'boolean', short: 'h' }, brief: { type: 'string' }, seed: { type: 'string' } },
-    });
-  } catch (error) {
-    return refuseUse((error as Error).message.split('. ')[0]!);
-  }
-  const { values, positionals } = given;
-  if (values.help) return void process.stdout.write(HELP);
-  if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
+export default function bestCars(terminal: Terminal): void {
+  const { values, positionals } = readArgs(terminal, { brief: { type: 'string' }, seed: { type: 'string' } });
+  if (values.help) return terminal.print(HELP);
+  const file = oneOf(positionals);
   const seed = Number(values.seed ?? 1);
   if (!Number.isInteger(seed) || seed < 1 || seed > MOST_SEED) return refuseUse(`--seed needs a whole number from 1 to ${MOST_SEED}`);
-  const own = readOr(positionals[0]!, readCarDesign);
-  const design = values.brief === undefined ? own : designForBrief(own, readOr(values.brief, readBrief));
+  const own = readOr(terminal, file, readCarDesign);
+  const design = values.brief === undefined ? own : designForBrief(own, readOr(terminal, values.brief, readBrief));
   const prepared = prepareRun(design);
   if (prepared.kind === 'refused') return refuse(...prepared.faults);
   const { now, best, passed, stoppedBy } = findBestCar(design, { seed });
@@ -60,7 +50,5 @@ function main(): void {
     };
   });
   const answer = { now: now && { lower: now.lower, middle: now.middle }, stoppedBy, passing: passed, offers };
-  process.stdout.write(`${JSON.stringify(answer, null, 1)}\n`);
+  terminal.print(`${JSON.stringify(answer, null, 1)}\n`);
 }
-
-main();

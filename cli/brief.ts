@@ -1,11 +1,10 @@
-import { parseArgs } from 'node:util';
 import { judgeCar, describeRound, type JudgedCar } from '../core/brief/judge.ts';
 import { ruleSheet } from '../core/brief/rule-sheet.ts';
 import type { Brief } from '../core/brief/brief.ts';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { readBrief, readCarDesign } from '../core/files/read.ts';
 import { type Format, formatIn, plainly, type UnitSystem } from '../core/units/quantity.ts';
-import { end, readOr, refuseUse } from './read-file.ts';
+import { readArgs, readOr, refuseUse, type Terminal } from './terminal.ts';
 
 const HELP = `Prints a brief, or judges cars by it.
 
@@ -35,25 +34,21 @@ function carLines(design: CarDesign, brief: Brief, { rules, rounds }: JudgedCar,
   ];
 }
 
-function main(): void {
-  const { values, positionals } = parseArgs({
-    allowPositionals: true,
-    options: {
-      json: { type: 'boolean', default: false },
-      inch: { type: 'boolean', default: false },
-      seed: { type: 'string', default: '1' },
-      help: { type: 'boolean', default: false },
-    },
+export default function judgeCars(terminal: Terminal): void {
+  const { values, positionals } = readArgs(terminal, {
+    json: { type: 'boolean', default: false },
+    inch: { type: 'boolean', default: false },
+    seed: { type: 'string', default: '1' },
   });
-  if (values.help) return void process.stdout.write(HELP);
+  if (values.help) return terminal.print(HELP);
   const [file, ...cars] = positionals;
   if (file === undefined) return refuseUse('Name a brief');
   const seed = Number(values.seed);
   if (!Number.isInteger(seed) || seed < 1) refuseUse('--seed needs a whole number from 1');
   const units: UnitSystem = values.inch ? 'inch' : 'metric';
   const format: Format = plainly(formatIn(units));
-  const brief = readOr(file, readBrief);
-  const designs = cars.map((car) => readOr(car, readCarDesign));
+  const brief = readOr(terminal, file, readBrief);
+  const designs = cars.map((car) => readOr(terminal, car, readCarDesign));
   const judged = designs.map((design) => ({ design, against: judgeCar(design, brief, seed) }));
   if (values.json) {
     const answer =
@@ -64,15 +59,8 @@ function main(): void {
             ...against,
             rules: against.rules.map((rule) => ({ ...rule, words: rule.words(format) })),
           }));
-    return void process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
+    return terminal.print(`${JSON.stringify(answer, null, 2)}\n`);
   }
-  if (designs.length === 0) return void process.stdout.write(ruleSheet(brief, units));
-  process.stdout.write(judged.flatMap(({ design, against }) => carLines(design, brief, against, units, format)).join('\n'));
-}
-
-try {
-  main();
-} catch (error) {
-  if ((error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')) end((error as Error).message);
-  throw error;
+  if (designs.length === 0) return terminal.print(ruleSheet(brief, units));
+  terminal.print(judged.flatMap(({ design, against }) => carLines(design, brief, against, units, format)).join('\n'));
 }

@@ -7,15 +7,16 @@ import type { CarDesign } from '../core/car/car-design.ts';
 import { newCar } from '../core/car/new-car.ts';
 import { templatesOf } from '../core/build/templates.ts';
 import { filesFor, runCommand } from '../testing/command.ts';
+import drawCar from './draw.ts';
 
 const { folder, write } = filesFor('draw');
 
 const kelp: CarDesign = { ...newCar('Kelp Runner'), wheelbase: 0.3 };
 const car = write('car.json', kelp);
 let runs = 0;
-function draw(...args: readonly string[]) {
+async function draw(...args: readonly string[]) {
   const out = join(folder, `out-${++runs}`);
-  const { stderr, ...answer } = runCommand('draw', [...args, '--out', out]);
+  const { stderr, ...answer } = await runCommand(drawCar, [...args, '--out', out]);
   return { ...answer, stderr: stderr.split('\n').filter((line) => line), out };
 }
 
@@ -48,8 +49,8 @@ function spanOf({ width, isInk }: ReturnType<typeof rendered>, y: number): { rea
   return { from: run(inked[0]!, 1) / PER_MM, to: run(inked.at(-1)!, -1) / PER_MM };
 }
 
-describe('templates at full size, as poppler renders the PDF (an independent renderer)', () => {
-  const { out, status, stdout } = draw(car, '--templates');
+describe('templates at full size, as poppler renders the PDF (an independent renderer)', async () => {
+  const { out, status, stdout } = await draw(car, '--templates');
   const pdf = join(out, 'templates.pdf');
 
   it('are written and told', () => {
@@ -81,15 +82,15 @@ describe('templates at full size, as poppler renders the PDF (an independent ren
 });
 
 describe('other formats', () => {
-  it('SVG carries millimetres, a file a page', () => {
-    const { out, status } = draw(car, '--sheet', '--format', 'svg', '--paper', 'letter');
+  it('SVG carries millimetres, a file a page', async () => {
+    const { out, status } = await draw(car, '--sheet', '--format', 'svg', '--paper', 'letter');
     expect(status).toBe(0);
     expect(readdirSync(out).toSorted()).toEqual(['drawing-1.svg', 'drawing-2.svg']);
     const svg = readFileSync(join(out, 'drawing-1.svg'), 'utf8');
     expect(svg).toContain('width="279.4mm" height="215.9mm" viewBox="0 0 279.4 215.9"');
   });
-  it('DXF is read back with its extents, layers and closed outlines (dxf-parser)', () => {
-    const { out } = draw(car, '--templates', '--format', 'dxf');
+  it('DXF is read back with its extents, layers and closed outlines (dxf-parser)', async () => {
+    const { out } = await draw(car, '--templates', '--format', 'dxf');
     const dxf = new DxfParser().parseSync(readFileSync(join(out, 'templates.dxf'), 'utf8'))!;
     // Millimetres.
     expect(dxf.header.$INSUNITS).toBe(4);
@@ -108,14 +109,15 @@ describe('other formats', () => {
     const circles = dxf.entities.filter(({ type }) => type === 'CIRCLE') as unknown as { radius: number }[];
     expect(circles.some(({ radius }) => Math.abs(radius - 60) < 1e-9)).toBe(true);
   });
-  it('DXF of a car whose name has line breaks is whole, and ends once', () => {
+  it('DXF of a car whose name has line breaks is whole, and ends once', async () => {
     const broken = write('broken.json', { ...kelp, name: 'Kelp\n0\nENDSEC\n0\nEOF\r\nRunner' });
-    const entities = [car, broken].map((file) => {
-      const { out } = draw(file, '--sheet', '--format', 'dxf');
+    const entities: number[] = [];
+    for (const file of [car, broken]) {
+      const { out } = await draw(file, '--sheet', '--format', 'dxf');
       const text = readFileSync(join(out, 'drawing-1.dxf'), 'utf8');
       expect(text.match(/^EOF$/gm)).toHaveLength(1);
-      return new DxfParser().parseSync(text)!.entities.length;
-    });
+      entities.push(new DxfParser().parseSync(text)!.entities.length);
+    }
     expect(entities[1]).toBe(entities[0]);
   });
   it.each([
@@ -124,8 +126,8 @@ describe('other formats', () => {
     [[car, '--sheet', '--format', 'png'], '--format must be one of pdf, svg, dxf'],
     [[car, '--sheet', '--paper', 'a3'], '--paper must be one of a4, letter'],
     [[join(folder, 'nowhere.json'), '--sheet'], 'cannot be read'],
-  ])('%j is refused with exit code 2', (args, words) => {
-    const { status, stderr, stdout } = draw(...args);
+  ])('%j is refused with exit code 2', async (args, words) => {
+    const { status, stderr, stdout } = await draw(...args);
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr.join(' ')).toContain(words);
   });

@@ -1,7 +1,6 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { parseArgs } from 'node:util';
 import PDFDocument from 'pdfkit';
 import { drawingSheets } from '../core/build/drawing-sheet.ts';
 import { PAPERS, type PaperName, type Sheet } from '../core/build/drawing.ts';
@@ -13,7 +12,7 @@ import { sheetsPdf } from '../core/files/drawing-pdf.ts';
 import { sheetSvg } from '../core/files/drawing-svg.ts';
 import { readCarDesign } from '../core/files/read.ts';
 import { prepareRun } from '../core/predict/derive-run-setup.ts';
-import { end, readOr, refuse, refuseUse } from './read-file.ts';
+import { end, oneOf, readArgs, readOr, refuse, refuseUse, type Terminal } from './terminal.ts';
 
 const HELP = `The drawing of a car, or its templates at full size.
 
@@ -32,25 +31,6 @@ output then, and the exit code is 2.
 
 const FORMATS = ['pdf', 'svg', 'dxf'] as const;
 
-function asked() {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: {
-        help: { type: 'boolean', short: 'h' },
-        sheet: { type: 'boolean' },
-        templates: { type: 'boolean' },
-        format: { type: 'string', default: 'pdf' },
-        paper: { type: 'string', default: 'a4' },
-        inch: { type: 'boolean' },
-        out: { type: 'string', default: '.' },
-      },
-    });
-  } catch (error) {
-    return refuseUse((error as Error).message.split('. ')[0]!);
-  }
-}
-
 const font = (weight: number): Uint8Array =>
   readFileSync(
     createRequire(import.meta.url).resolve(
@@ -58,15 +38,22 @@ const font = (weight: number): Uint8Array =>
     ),
   );
 
-async function main(): Promise<void> {
-  const { values, positionals } = asked();
-  if (values.help) return void process.stdout.write(HELP);
-  if (positionals.length !== 1) return refuseUse('give one file, or - for standard input');
+export default async function drawCar(terminal: Terminal): Promise<void> {
+  const { values, positionals } = readArgs(terminal, {
+    sheet: { type: 'boolean' },
+    templates: { type: 'boolean' },
+    format: { type: 'string', default: 'pdf' },
+    paper: { type: 'string', default: 'a4' },
+    inch: { type: 'boolean' },
+    out: { type: 'string', default: '.' },
+  });
+  if (values.help) return terminal.print(HELP);
+  const file = oneOf(positionals);
   if (Boolean(values.sheet) === Boolean(values.templates)) return refuseUse('give either --sheet or --templates');
   const format = FORMATS.find((one) => one === values.format) ?? refuseUse(`--format must be one of ${FORMATS.join(', ')}`);
   if (!Object.hasOwn(PAPERS, values.paper)) return refuseUse(`--paper must be one of ${Object.keys(PAPERS).join(', ')}`);
   const paper = values.paper as PaperName;
-  const design = readOr(positionals[0]!, readCarDesign);
+  const design = readOr(terminal, file, readCarDesign);
   const prepared = prepareRun(design);
   if (prepared.kind === 'refused') return refuse(...prepared.faults);
   const what = values.sheet ? 'drawing' : 'templates';
@@ -88,11 +75,9 @@ async function main(): Promise<void> {
     mkdirSync(values.out, { recursive: true });
     for (const [name, content] of files) {
       writeFileSync(join(values.out, name), content);
-      process.stdout.write(`${join(values.out, name)}\n`);
+      terminal.print(`${join(values.out, name)}\n`);
     }
   } catch (error) {
     end(`${values.out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
   }
 }
-
-await main();

@@ -4,6 +4,7 @@ import { newCar } from '../core/car/new-car.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
 import type { FitReport } from '../core/trials/fit-report.ts';
 import { filesFor, runCommand } from '../testing/command.ts';
+import fitRuns from './fit.ts';
 
 const { write: file } = filesFor('fit');
 const design = newCar('Skua');
@@ -30,11 +31,11 @@ const trials = {
   runs,
   predict: [{ winding: { kind: 'full' } }, { winding: { kind: 'turns', turns: 12 } }],
 };
-const fit = (...args: string[]) => runCommand('fit', args);
+const fit = (...args: string[]) => runCommand(fitRuns, args);
 
 describe('npm run -s fit', () => {
-  it('tells values, predictions in the order asked, causes and changes', () => {
-    const { status, stdout, stderr } = fit(file('trials.json', trials));
+  it('tells values, predictions in the order asked, causes and changes', async () => {
+    const { status, stdout, stderr } = await fit(file('trials.json', trials));
     expect([status, stderr]).toEqual([0, '']);
     const report = JSON.parse(stdout) as FitReport;
     const [full, part] = report.predictions;
@@ -57,16 +58,18 @@ describe('npm run -s fit', () => {
     expect(report.causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 6);
     expect(report.changes[0]!.chanceBetter).toBeGreaterThanOrEqual(0.8);
     // The same answer every time.
-    expect(fit(file('again.json', trials)).stdout).toBe(stdout);
+    expect((await fit(file('again.json', trials))).stdout).toBe(stdout);
   });
-  it('a run for which the car was not wound takes nothing from the others: it is counted aside', () => {
-    const answer = fit(file('one-unwound.json', { ...trials, runs: [...runs, { ...runs[0], wind: { kind: 'turns', turns: 0.004 } }] }));
+  it('a run for which the car was not wound takes nothing from the others: it is counted aside', async () => {
+    const answer = await fit(
+      file('one-unwound.json', { ...trials, runs: [...runs, { ...runs[0], wind: { kind: 'turns', turns: 0.004 } }] }),
+    );
     const report = JSON.parse(answer.stdout) as FitReport;
     expect([report.unwound, report.groups.length, report.isSettled]).toEqual([1, 2, true]);
   });
-  it('takes runs of cars of the first version of a design', () => {
+  it('takes runs of cars of the first version of a design', async () => {
     const first = JSON.parse(readFileSync('core/files/reference/first-version/run-record.json', 'utf8')) as { design: object };
-    const answer = fit(file('first.json', { ...trials, design: first.design, runs: [first], predict: [] }));
+    const answer = await fit(file('first.json', { ...trials, design: first.design, runs: [first], predict: [] }));
     expect([answer.status, answer.stderr]).toEqual([0, '']);
   });
   it.each([
@@ -87,8 +90,8 @@ describe('npm run -s fit', () => {
       /^runs\[0\]\.wind\.turns: must be at most/,
     ],
     [['--colour'], /--colour/],
-  ])('%j is refused with exit code 2', (args, words) => {
-    const { status, stdout, stderr } = fit(...args);
+  ])('%j is refused with exit code 2', async (args, words) => {
+    const { status, stdout, stderr } = await fit(...args);
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr).toMatch(words);
   });

@@ -2,7 +2,7 @@ import { readTrials } from '../core/files/read.ts';
 import { prepareRun } from '../core/predict/derive-run-setup.ts';
 import { fitReport } from '../core/trials/fit-report.ts';
 import { isWound } from '../core/trials/trial-groups.ts';
-import { end, oneFile, readOr, refuse } from './read-file.ts';
+import { end, oneOf, readArgs, readOr, refuse, type Terminal } from './terminal.ts';
 
 const HELP = `Fits a car to its runs.
 
@@ -17,10 +17,10 @@ For an unreadable file, each fault is one line on standard error that names the 
 output then, and the exit code is 2.
 `;
 
-function main(): void {
-  const file = oneFile(HELP);
-  if (file === null) return;
-  const trials = readOr(file, readTrials);
+export default function fitRuns(terminal: Terminal): void {
+  const { values, positionals } = readArgs(terminal, {});
+  if (values.help) return terminal.print(HELP);
+  const trials = readOr(terminal, oneOf(positionals), readTrials);
   const faults = trials.runs.flatMap(({ design, wind }, i) => {
     const prepared = prepareRun(design, wind);
     return prepared.kind === 'refused' ? prepared.faults.map((fault) => ({ ...fault, path: `runs[${i}].${fault.path}` })) : [];
@@ -31,7 +31,5 @@ function main(): void {
     return end('runs: every run that counts was wound less than a hundredth of a turn');
   const report = fitReport(trials);
   if (!report) return end('design: no car like it can run as these were wound');
-  process.stdout.write(`${JSON.stringify(report, null, 1)}\n`);
+  terminal.print(`${JSON.stringify(report, null, 1)}\n`);
 }
-
-main();

@@ -1,6 +1,6 @@
 import { isMeasured, measure } from '../core/bench/measure.ts';
 import { readMeasurement } from '../core/files/read.ts';
-import { end, oneFile, readOr, refuse } from './read-file.ts';
+import { end, oneOf, readArgs, readOr, refuse, type Terminal } from './terminal.ts';
 
 const HELP = `Evaluates the readings of a measurement.
 
@@ -14,10 +14,10 @@ For an unreadable file, each fault is one line on standard error that names the 
 output then, and the exit code is 2.
 `;
 
-function main(): void {
-  const file = oneFile(HELP);
-  if (file === null) return;
-  const measurement = readOr(file, readMeasurement);
+export default function measureReadings(terminal: Terminal): void {
+  const { values, positionals } = readArgs(terminal, {});
+  if (values.help) return terminal.print(HELP);
+  const measurement = readOr(terminal, oneOf(positionals), readMeasurement);
   const result = measure(measurement);
   if (!isMeasured(result)) return refuse({ path: `readings.${result.column}`, code: 'expected', what: result.needs });
   const rounded = Object.fromEntries(
@@ -25,7 +25,5 @@ function main(): void {
   );
   if (Object.values(rounded).some(({ value }) => !Number.isFinite(value))) return end('readings: they give no result; check them');
   const odd = result.drawn?.odd ?? [];
-  process.stdout.write(`${JSON.stringify({ kind: measurement.kind, values: rounded, odd, remarks: result.remarks }, null, 1)}\n`);
+  terminal.print(`${JSON.stringify({ kind: measurement.kind, values: rounded, odd, remarks: result.remarks }, null, 1)}\n`);
 }
-
-main();

@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
 import { type Format, formatIn } from '../core/units/quantity.ts';
 import { checkCar } from '../core/checks/check-car.ts';
@@ -16,7 +15,7 @@ import { formatFault, withMessage } from '../core/fault-words.ts';
 import { readCarDesign, readRunSetup, type Read } from '../core/files/read.ts';
 import type { RunSetup } from '../core/run/run-setup.ts';
 import { simulate, type RunOutcome, type RunResult } from '../core/run/simulate.ts';
-import { end, readOr, refuse, refuseUse } from './read-file.ts';
+import { end, oneOf, readArgs, readOr, refuse, refuseUse, type Terminal } from './terminal.ts';
 
 const HELP = `Predicts runs.
 
@@ -57,7 +56,7 @@ const brief = ({ trace: _trace, ...rest }: RunResult): Omit<RunResult, 'trace'> 
 
 const inMetric: Format = formatIn('metric');
 
-function printDesign(design: CarDesign, wind: Wind, runs: number, seed: number): void {
+function printDesign(terminal: Terminal, design: CarDesign, wind: Wind, runs: number, seed: number): void {
   const likely = ranOr(predictRun(design, wind));
   // Checks are about a full wind: that is what the car is built for.
   const result = (wind.kind === 'full' ? runForAim(design) : null) ?? likely;
@@ -73,7 +72,7 @@ function printDesign(design: CarDesign, wind: Wind, runs: number, seed: number):
       return { id: remedy.id, label: remedy.label, ...effect };
     }),
   }));
-  process.stdout.write(`${JSON.stringify({ prediction: brief(result), bounds, nextRun: nextRun(result.distance), checks }, null, 1)}\n`);
+  terminal.print(`${JSON.stringify({ prediction: brief(result), bounds, nextRun: nextRun(result.distance), checks }, null, 1)}\n`);
 }
 
 /** `motor.spool[0].radius` set to `value` in a copy. Refuses a key that holds no number. */
@@ -93,7 +92,7 @@ function withKey<T>(value: T, key: string, number: number): T {
 
 const COLUMNS = ['distance', 'time', 'topSpeed', 'launchGripRatio', 'slipDistance', 'turnsLeft', 'ended'] as const;
 
-function printSweep(order: string, runAt: (key: string, value: number) => Read<RunOutcome>): void {
+function printSweep(terminal: Terminal, order: string, runAt: (key: string, value: number) => Read<RunOutcome>): void {
   const [, key, ...numbers] = /^(.+)=([^:]+):([^:]+):([^:]+)$/.exec(order) ?? [];
   const [from, to, count] = numbers.map(Number);
   if (key === undefined || !Number.isFinite(from) || !Number.isFinite(to)) return refuseUse('--sweep needs KEY=FROM:TO:N');
@@ -105,28 +104,26 @@ function printSweep(order: string, runAt: (key: string, value: number) => Read<R
       ? [value, ...COLUMNS.map((column) => outcome.result[column]), '']
       : [value, ...COLUMNS.map(() => ''), formatFault(outcome.faults[0]!)];
   });
-  process.stdout.write(
-    `${Papa.unparse({ fields: [key, ...COLUMNS, 'refused'], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`,
-  );
+  terminal.print(`${Papa.unparse({ fields: [key, ...COLUMNS, 'refused'], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`);
 }
 
-function sweepSetup(setup: RunSetup, order: string): void {
-  printSweep(order, (key, value) => {
+function sweepSetup(terminal: Terminal, setup: RunSetup, order: string): void {
+  printSweep(terminal, order, (key, value) => {
     const read = readRunSetup(withKey(setup, key, value));
     return read.kind === 'read' ? { kind: 'read', value: simulate(read.value) } : read;
   });
 }
 
-function sweepDesign(design: CarDesign, order: string): void {
-  printSweep(order, (key, value) => {
+function sweepDesign(terminal: Terminal, design: CarDesign, order: string): void {
+  printSweep(terminal, order, (key, value) => {
     const size = sizesOf(design.motor.kind).find(({ id }) => id === key);
     const read = readCarDesign(size ? size.write(design, value) : withKey(design, key, value));
     return read.kind === 'read' ? { kind: 'read', value: predictRun(read.value) } : read;
   });
 }
 
-function printBatch(file: string): void {
-  const setups = readOr(file, (value): Read<readonly unknown[]> => {
+function printBatch(terminal: Terminal, file: string): void {
+  const setups = readOr(terminal, file, (value): Read<readonly unknown[]> => {
     const list = Array.isArray(value) ? value : (value as { runs?: unknown } | null)?.runs;
     if (!Array.isArray(list))
       return {
@@ -139,51 +136,39 @@ function printBatch(file: string): void {
     const read = readRunSetup(setup);
     const outcome = read.kind === 'read' ? simulate(read.value) : { kind: 'refused' as const, faults: read.faults };
     const line = outcome.kind === 'ran' ? brief(outcome.result) : { refused: outcome.faults.map(withMessage) };
-    process.stdout.write(`${JSON.stringify(line)}\n`);
+    terminal.print(`${JSON.stringify(line)}\n`);
   }
 }
 
-function main(): void {
-  let given;
-  try {
-    given = parseArgs({
-      allowPositionals: true,
-      options: {
-        help: { type: 'boolean', short: 'h' },
-        design: { type: 'string' },
-        runs: { type: 'string' },
-        seed: { type: 'string' },
-        turns: { type: 'string' },
-        sweep: { type: 'string' },
-        batch: { type: 'string' },
-      },
-    });
-  } catch (error) {
-    return refuseUse((error as Error).message.split('. ')[0]!);
-  }
-  const { values, positionals } = given;
-  if (values.help) return void process.stdout.write(HELP);
-  const files = [...positionals, values.design, values.batch].filter((file) => file !== undefined);
-  if (files.length !== 1) return refuseUse('give one file, or - for standard input');
+export default function simulateRuns(terminal: Terminal): void {
+  const { values, positionals } = readArgs(terminal, {
+    design: { type: 'string' },
+    runs: { type: 'string' },
+    seed: { type: 'string' },
+    turns: { type: 'string' },
+    sweep: { type: 'string' },
+    batch: { type: 'string' },
+  });
+  if (values.help) return terminal.print(HELP);
+  const file = oneOf([...positionals, values.design, values.batch].filter((given) => given !== undefined));
   if ((values.runs ?? values.seed ?? values.turns) !== undefined && (values.design === undefined || values.sweep !== undefined))
     return refuseUse('use --runs, --seed and --turns with --design');
   if (values.batch !== undefined) {
     if (values.sweep !== undefined) return refuseUse('use --sweep with one setup or design');
-    return printBatch(values.batch);
+    return printBatch(terminal, file);
   }
   if (values.design !== undefined) {
-    const design = readOr(values.design, readCarDesign);
-    if (values.sweep !== undefined) return sweepDesign(design, values.sweep);
+    const design = readOr(terminal, file, readCarDesign);
+    if (values.sweep !== undefined) return sweepDesign(terminal, design, values.sweep);
     return printDesign(
+      terminal,
       design,
       windOf(values.turns),
       wholeNumber('runs', values.runs, 500, 100_000),
       wholeNumber('seed', values.seed, 1, 4_294_967_295),
     );
   }
-  const setup = readOr(positionals[0]!, readRunSetup);
-  if (values.sweep !== undefined) return sweepSetup(setup, values.sweep);
-  process.stdout.write(`${JSON.stringify(ranOr(simulate(setup, { trace: true })))}\n`);
+  const setup = readOr(terminal, file, readRunSetup);
+  if (values.sweep !== undefined) return sweepSetup(terminal, setup, values.sweep);
+  terminal.print(`${JSON.stringify(ranOr(simulate(setup, { trace: true })))}\n`);
 }
-
-main();

@@ -1,24 +1,26 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { run, type Command } from '../cli/terminal.ts';
 
 /** What a command answered. */
 export interface Answer {
-  readonly status: number | null;
+  readonly status: number;
   readonly stdout: string;
   readonly stderr: string;
 }
 
 /**
- * Runs one of the commands of `cli/`, as `npm run -s` does but without npm around it, from the root of the project.
- * @param name the file of the command: `sim`
+ * Runs one of the commands of `cli/` in this process, where all that it imports is there already.
  * @param input text for its standard input
  */
-export function runCommand(name: string, args: readonly string[], input?: string): Answer {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `cli/${name}.ts`, ...args], {
-    encoding: 'utf8',
-    input,
+export async function runCommand(command: Command, args: readonly string[], input = ''): Promise<Answer> {
+  let [stdout, stderr] = ['', ''];
+  const status = await run(command, {
+    args,
+    print: (text) => void (stdout += text),
+    printError: (text) => void (stderr += text),
+    readText: (file) => (file === '-' ? input : readFileSync(file, 'utf8')),
   });
   return { status, stdout, stderr };
 }

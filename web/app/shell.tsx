@@ -21,7 +21,7 @@ const JoinScreen = lazyWithPreload(() => import('./join-screen.tsx'));
 const ArchiveDialog = lazyWithPreload(() => import('./archive-dialog.tsx'));
 
 /** ms after the first screen. */
-const LATER = 1000;
+const LATER = 3000;
 
 /** What a page may show: all of it on the machine of the program; on a phone what its role may see, once it has joined and chosen its car. */
 function Entrance({ children }: { readonly children: React.ReactNode }) {
