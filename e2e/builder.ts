@@ -69,13 +69,13 @@ export const builder = (page: Page) => {
     /** Follows a link to another page of the program, or takes a file or a new tab by one. */
     follow: async (name: string): Promise<void> => {
       const link = await byName('link', name).waitHandle();
-      const leavesPage = await link.evaluate((element) => {
+      const leadsTo = await link.evaluate((element) => {
         const { href, target } = element as HTMLAnchorElement;
-        return !element.hasAttribute('download') && target === '' && new URL(href).pathname !== location.pathname;
+        const { pathname } = new URL(href);
+        return !element.hasAttribute('download') && target === '' && pathname !== location.pathname ? pathname : null;
       });
-      if (!leavesPage) return clickOn('link', name);
-      const from = page.url();
-      await clickUntil('link', name, () => page.waitForFunction((before) => location.href !== before, { timeout: FOLLOWED }, from));
+      if (leadsTo === null) return clickOn('link', name);
+      await clickUntil('link', name, () => page.waitForFunction((path) => location.pathname === path, { timeout: FOLLOWED }, leadsTo));
     },
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {

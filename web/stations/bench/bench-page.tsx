@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { MEASUREMENTS, MEASUREMENT_KINDS } from '../../../core/bench/measurements.ts';
 import type { MeasurementKind } from '../../../core/bench/measured.ts';
@@ -41,12 +41,10 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   const suiting = MEASUREMENT_KINDS.filter((kind) => MEASUREMENTS[kind].suits(design));
   const order = ranking ? ranking.measurements.map(({ kind }) => kind) : suiting;
   const asked = search.get('measure') as MeasurementKind | null;
-  const chosen = asked && suiting.includes(asked) ? asked : order[0]!;
-  const lead = ranking?.measurements[0]?.kind;
-  useEffect(() => {
-    // What leads first stays open, though another leads once it is measured.
-    if (lead && !asked) setSearch({ measure: lead }, { replace: true });
-  }, [lead, asked, setSearch]);
+  // What leads first stays open, though another leads once it is measured.
+  const [lead, setLead] = useState<MeasurementKind | null>(null);
+  if (lead === null && ranking?.measurements[0]) setLead(ranking.measurements[0].kind);
+  const chosen = asked && suiting.includes(asked) ? asked : (lead ?? order[0]!);
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
       <StationHead name={design.name} onward={{ to: `/cars/${carId}/design`, words: 'To the design' }}>
