@@ -6,6 +6,7 @@ import { TAPE } from '../car/tape.ts';
 import type { CutLength } from './part-names.ts';
 import { buildOf } from './motors/motors.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
+import { wholeMillimetres } from '../units/quantity.ts';
 
 /** m kept free between a bearing and the turns wound beside it. Common practice. */
 const BESIDE_WINDING = 0.003;
@@ -37,7 +38,7 @@ export const isTubeBearing = ({ bearing }: CarDesign): boolean => TUBES[bearing]
 export const betweenWheels = ({ trackWidth, driveWheels, otherWheels }: CarDesign, which: 'drive' | 'other'): number =>
   trackWidth - WHEELS[(which === 'drive' ? driveWheels : (otherWheels ?? driveWheels)).kind].thickness;
 
-/** Everything that is cut to length for a car, m. */
+/** Everything that is cut to length for a car, m, to the millimetre. */
 export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly CutLength[] {
   const { motor, trackWidth, otherWheels, layout, endPlay, sleeve, axleDiameter, driveWheels, tyre } = design;
   const list: CutLength[] = [];
@@ -95,5 +96,5 @@ export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
       words: (format) => (stretched ? `stretched onto ${format(rim)} of rim` : `round ${format(rim)} of rim`),
     });
   }
-  return list;
+  return list.map((cut) => ({ ...cut, length: wholeMillimetres(cut.length) }));
 }

@@ -49,15 +49,14 @@ describe('templates', () => {
     expect(Math.abs(reach - Math.hypot(dx, dy))).toBeLessThan(lever.axleDiameter / 2);
     expect(length - reach).toBeCloseTo(0.03, 9);
   });
-  it('tape and tyre strips are as long as they lie: by hand', () => {
+  it('tape and tyre strips are as long as they lie, to the millimetre: by hand', () => {
     // From 5 to 8 mm in wraps of 0.13 mm, each as long as its own circle: their mean is 6.5 mm across.
     const taped = { ...lever, axleDiameter: 0.005, sleeve: [{ kind: 'tape' as const, diameter: 0.008, turns: 3 }] };
     const of = (car: CarDesign, id: string) => lengthsOf(car).find((cut) => cut.id === id)!;
-    expect(of(taped, 'tape').length).toBeCloseTo(Math.PI * 0.0065 * (0.0015 / 0.00013), 9);
+    expect(of(taped, 'tape').length).toBe(0.236); // π · 6.5 · (1.5 / 0.13) = 235.6 mm
     // Put on stretched by a tenth of what is cut; foam is laid round the rim as it is.
-    const rim = Math.PI * lever.driveWheels.diameter;
-    expect(1.1 * of(lever, 'tyre').length).toBeCloseTo(rim, 9);
-    expect(of({ ...lever, tyre: 'foam' }, 'tyre').length).toBeCloseTo(rim, 9);
+    // π · 120 mm = 377.0 mm; a tenth less stretched: 342.7 mm.
+    expect([of(lever, 'tyre').length, of({ ...lever, tyre: 'foam' }, 'tyre').length]).toEqual([0.343, 0.377]);
     // A string is cut longer than it reaches, by 30 mm for knot and loop.
     expect(stringToCut(lever)!.length - stringToCut(lever)!.reach).toBeCloseTo(0.03, 12);
   });
@@ -65,9 +64,10 @@ describe('templates', () => {
     const lengths = new Map(lengthsOf(lever).map((cut) => [cut.id, cut]));
     const { motor } = lever;
     const winding = 'windingWidth' in motor ? motor.windingWidth : 0;
-    expect(lengths.get('other-bearing')!.length + lever.endPlay).toBeCloseTo(betweenWheels(lever, 'other'), 9);
+    const apart = (sum: number, which: 'drive' | 'other'): number => Math.abs(sum - betweenWheels(lever, which));
+    expect(apart(lengths.get('other-bearing')!.length + lever.endPlay, 'other')).toBeLessThan(0.00051);
     // Two bearings, what is wound with 3 mm beside it, and the play.
-    expect(2 * lengths.get('drive-bearing')!.length + winding + 0.006 + lever.endPlay).toBeCloseTo(betweenWheels(lever, 'drive'), 9);
+    expect(apart(2 * lengths.get('drive-bearing')!.length + winding + 0.006 + lever.endPlay, 'drive')).toBeLessThan(0.00101);
     expect(lengths.get('drive-axle')!.length).toBeGreaterThan(lever.trackWidth);
   });
   it('windows cover a piece whole, and neighbours show the same strip', () => {

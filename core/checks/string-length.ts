@@ -1,4 +1,5 @@
 import { freeString } from '../motor/lever.ts';
+import { wholeMillimetres } from '../units/quantity.ts';
 import type { Check, Situation } from './check.ts';
 
 /** m for the knot at the lever and the loop at the hook. Common practice. */
@@ -7,7 +8,7 @@ export const LOOP_AND_KNOT = 0.03;
 /** String to cut, m: from the lever's tip at rest to the drive axle, and the loop. */
 export function stringLength({ setup }: Situation): Check | null {
   if (setup.motor.kind !== 'lever') return null;
-  const reach = freeString(setup.motor, setup.motor.releaseAngle);
+  const reach = wholeMillimetres(freeString(setup.motor, setup.motor.releaseAngle));
   const value = reach + LOOP_AND_KNOT;
   return {
     id: 'string-length',

@@ -91,10 +91,13 @@ export function formatKnown(value: number, halfWidth: number, quantity: Quantity
   const step = Math.ceil(Math.log10(halfWidth / 10 / unit) - Math.log10(2));
   if (!Number.isFinite(step) || step <= -SHOWN[quantity][system][1]) return formatNumber(value, quantity, system);
   const rounded = Math.round(value / unit / 10 ** step) * 10 ** step;
-  return Number.isFinite(value) ? rounded.toFixed(Math.max(0, -step)) : '–';
+  return Number.isFinite(value) ? rounded.toFixed(Math.max(0, -step)).replace('-', '−') : '–';
 }
 
-/** A range of two printed numbers: `20–24`; with a word between them where one has a sign, so that no dash reads as a minus: `-3 to 4`. */
+/** m to the millimetre, as something is cut: nobody cuts a tenth. `wholeMillimetres(0.5492) // 0.549` */
+export const wholeMillimetres = (metres: number): number => Math.round(1000 * metres) / 1000;
+
+/** A range of two printed numbers: `20–24`; with a word between them where one has a sign, so that no dash reads as a minus: `−3 to 4`. */
 export const formatRange = (low: string, high: string): string => (/[-−+]/.test(low + high) ? `${low} to ${high}` : `${low}–${high}`);
 
 /** Number and unit: `216 mm`, `17.10 m`, `28 %`, `2°`. */

@@ -11,6 +11,7 @@ import { makeLine, makePath, makePlace, makeRectangle } from '../drawing.ts';
 import { unchanged } from '../inspected-size.ts';
 import { templateText } from '../template-text.ts';
 import type { MotorBuild } from './motor-build.ts';
+import { wholeMillimetres } from '../../units/quantity.ts';
 
 /** m of a lever beyond the hole or notch that its string hangs in. Common practice. */
 const PAST_NOTCH = 0.006;
@@ -23,7 +24,7 @@ const TEXT = 2.5;
 export function stringToCut(design: CarDesign): { readonly length: number; readonly reach: number } {
   const { motor } = deriveRunSetup(design);
   if (motor.kind !== 'lever') throw new Error('There is no string without a lever.');
-  const reach = freeString(motor, motor.releaseAngle);
+  const reach = wholeMillimetres(freeString(motor, motor.releaseAngle));
   return { length: reach + LOOP_AND_KNOT, reach };
 }
 

@@ -66,7 +66,7 @@ export function BenchSheetsPage() {
                       {unit(quantity)}
                     </th>
                   ))}
-                  <th scope="col">noted</th>
+                  <th scope="col">note</th>
                 </tr>
               </thead>
               <tbody>

@@ -83,7 +83,7 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
             disabled={isEntering || crew.trim() === '' || car.trim() === ''}
             onClick={() => void add({ crew, car })}
           >
-            Enter it
+            Enter the car
           </Button>
           <FileButton label="Car file to enter" accept=".json,application/json" onFile={(file) => void openFile(file)}>
             Enter a car file

@@ -109,7 +109,10 @@ describe('what Tune says', () => {
     const change = { words: '', design: car, gain: 1.42, low: 0.9, high: 2, chance: 1, distance: 20, minutes: 10, parts: [], rules: null };
     expect(plainly(formatGain(change, car, 'metric'))).toBe('better by 1.4 m (0.9–2.0, 9 in 10) · 99 % likely');
     expect(plainly(formatGain({ ...change, gain: -0.2, low: -0.6, high: 0.1 }, car, 'metric'))).toBe(
-      'costs about 0.2 m (-0.1 to 0.6, 9 in 10)',
+      'costs about 0.2 m (−0.1 to 0.6, 9 in 10)',
+    );
+    expect(plainly(formatGain({ ...change, gain: -0.02, low: -0.4, high: 0.3 }, car, 'metric'))).toBe(
+      'hardly changes the distance (−0.4 to 0.3 m, 9 in 10)',
     );
     const quick = { ...car, aim: { ...car.aim, kind: 'quickest-to', distance: 6 } as typeof car.aim };
     expect(plainly(formatGain(change, quick, 'metric'))).toMatch(/^quicker by 1\.4 s/);

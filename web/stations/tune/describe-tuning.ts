@@ -126,7 +126,7 @@ const EXPLAINS = 0.05;
 export const causeFacts = ({ probability, metres, id }: RankedCause, units: UnitSystem): string =>
   id === 'none' || metres < EXPLAINS
     ? percent(probability)
-    : `${percent(probability)} · would explain ${formatQuantity(Math.max(0, metres), 'distance', units)}`;
+    : `${percent(probability)} · would explain ${formatAbout(metres, 'distance', units)}`;
 
 export const isSure = ({ probability }: RankedCause): boolean => probability >= CERTAIN_FROM;
 
@@ -137,6 +137,8 @@ export function formatGain({ gain, low, high, chance }: SuggestedChange, design:
   const half = Math.max(Math.abs(high - low) / 2, 1e-6);
   const format = (value: number): string => formatKnown(value, half, isTime ? 'time' : 'distance', units);
   const unit = unitOf(isTime ? 'time' : 'distance', units);
+  if (Number(format(Math.abs(gain))) === 0)
+    return `hardly changes the ${isTime ? 'time' : 'distance'} (${formatRange(format(low), format(high))} ${unit}, 9 in 10)`;
   // What cures the car may cost some of its distance.
   if (gain < 0 && !isTime) return `costs about ${format(-gain)} ${unit} (${formatRange(format(-high), format(-low))}, 9 in 10)`;
   return `${isTime ? 'quicker by' : 'better by'} ${format(gain)} ${unit} (${formatRange(format(low), format(high))}, 9 in 10) · ${percent(Math.min(chance, 0.99))} likely`;
@@ -182,7 +184,7 @@ function gainOf({ gain, scoring, starts, middle }: Comparison, units: UnitSystem
     const signed = (fraction: number): string => `${fraction > 0 ? '+' : ''}${percent(fraction)}`;
     return `${signed(gain.middle)} (${percentRange(low, high, signed)}, 9 in 10)`;
   }
-  const format = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units).replace('-', '−');
+  const format = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
   return `${format(gain.middle)} ${unitOf('distance', units)} nearer to the mark (${formatRange(format(low), format(high))}, 9 in 10)`;
 }
 

@@ -70,7 +70,7 @@ export function WhatItMeans({ tuning, nameOf, explain, onPut }: WhatItMeansProps
       {held.map((group, i) => (
         <p key={i} className={plain.text}>
           Fitted without the runs {describeRunGroup(group, nameOf)}, the model predicts{' '}
-          {figure('held out', formatInterval(group.heldOut!, units))}; they went {metres(group.spread!.mean)}
+          {figure('held out', formatInterval(group.heldOut!, units))}; their mean was {metres(group.spread!.mean)}
           {PLAUSIBILITY_SUFFIX[group.check!.verdict]}
         </p>
       ))}

@@ -82,7 +82,7 @@ export function Why({ motor, before, causes: told, checks, given, explain, onFou
               <div className={styles.bar} aria-hidden>
                 <span style={{ width: `${100 * cause.probability}%` }} />
               </div>
-              <p className={`${plain.caption} ${plain.muted}`}>Repair: {wouldSee}.</p>
+              <p className={`${plain.caption} ${plain.muted}`}>Sign: {wouldSee}.</p>
               {check && (
                 <>
                   <p className={plain.text}>{check}</p>

@@ -35,6 +35,9 @@ export const Checks = memo(function Checks({ assessment }: { readonly assessment
       {assessment.checks.map(({ id, title, value, limit, limitIs, quantity, verdict, sure, sentence, cost }) => {
         const { sign, word } = SIGNS[verdict];
         const isTold = id === 'string-length';
+        // What follows from sizes and measurements is known as they are; what the model says is not.
+        const isKnown = sure === 'sizes' || sure === 'measured';
+        const shown = isKnown ? formatQuantity(value, quantity, units) : formatPredicted(value, quantity, units);
         return (
           <details key={id} className={styles.check}>
             <summary>
@@ -42,7 +45,7 @@ export const Checks = memo(function Checks({ assessment }: { readonly assessment
                 {sign}
               </span>
               <span>{title}</span>
-              <span className={plain.figures}>{Number.isFinite(value) ? formatQuantity(value, quantity, units) : '–'}</span>
+              <span className={plain.figures}>{Number.isFinite(value) ? shown : '–'}</span>
             </summary>
             <p className={plain.text}>
               {sentence}
