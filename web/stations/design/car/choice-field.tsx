@@ -13,13 +13,7 @@ interface ChoiceFieldProps {
 /** Something of the car that is chosen from a few. Drawn again only when its own choice changes. */
 export const ChoiceField = memo(function ChoiceField({ choice: { label, options, write }, value, edit }: ChoiceFieldProps) {
   return (
-    <TextField
-      select
-      size="small"
-      label={label}
-      value={value}
-      onChange={({ target }) => edit((design) => write(design, target.value))}
-    >
+    <TextField select size="small" label={label} value={value} onChange={({ target }) => edit((design) => write(design, target.value))}>
       {Object.entries(options).map(([key, option]) => (
         <MenuItem key={key} value={key}>
           {option.label}
