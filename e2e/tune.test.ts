@@ -12,10 +12,13 @@ describe('a builder at the Tune station', () => {
     const car = builder(page);
     await page.locator('li[aria-label="Tern"] a[href$="/tune"] ::-p-text(see why it ran like this)').click();
     await car.sees('Fully wound on a long floor');
+    await car.sees('something rubs');
+    await car.openTab('Fit');
     await car.sees('The most useful run for the full wind');
     await car.sees('than expected');
     await expectAccessible(page);
     // A check at the table ranks the causes again at once.
+    await car.openTab('Causes');
     await car.press('Confirmed: something rubs');
     await car.sees('Most likely cause');
     await car.press('Ruled out: something rubs');
@@ -41,11 +44,13 @@ describe('a builder at the Tune station', () => {
       await car.sees(`Run logged: ${Number(distance).toFixed(2)} m`);
     }
     await page.goto(`${stage.program.url}${tern}/tune`);
+    await car.openTab('Changes so far');
     await car.sees('Worse:');
     await page.locator('button ::-p-text(Undo it: restore)').click();
     await car.sees('Restored “');
     await car.saved();
     const saved = await downloadsOf(page);
+    await car.openTab('Changes so far');
     await car.press('Export JSON');
     const log = JSON.parse((await saved('-tuning.json')).toString()) as { tried: { decided: string; why: string; came: string }[] };
     expect(log.tried[0]).toMatchObject({ decided: 'undone' });
@@ -57,11 +62,15 @@ describe('a builder at the Tune station', () => {
   it('puts what was fitted into the car, compares any two groups, and says where to go without runs', async () => {
     const page = await stage.open(`${demoCar(1)}/tune`);
     const car = builder(page);
+    await car.openTab('Fit');
     await car.press('Apply the fitted values to the car');
     await car.sees('Saved as “fitted to 6 runs”');
     await car.saved();
     await page.goto(`${stage.program.url}${demoCar(4)}/tune`);
-    await car.sees('Compare');
+    for (const tab of ['Changes', 'Runs', 'Compare']) {
+      await car.openTab(tab);
+      await expectAccessible(page);
+    }
     await expectAccessible(page);
     const { page: fresh, car: made } = await newCarWith(stage, 'a snap trap and a lever');
     await made.saved();

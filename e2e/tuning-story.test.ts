@@ -7,17 +7,15 @@ import { demoCar, setStage } from './stage.ts';
 const CAR = '5ce44000-0000-4000-8000-0000000000c9';
 const BRIEF = '5ce44000-0000-4000-8000-0000000000b9';
 
-/** What is told as the next thing to do, once the runs were weighed. */
+/** What is told as the next thing to do and why, once the runs were weighed. */
 const nextOf = (page: Page): Promise<string> =>
   page
     .waitForFunction(
       () =>
         [...document.querySelectorAll('[role=progressbar]')].every((bar) => getComputedStyle(bar).visibility === 'hidden') &&
-        [...document.querySelectorAll('main p')]
-          .map(({ textContent }) => textContent!)
-          .find((text) => text.startsWith('Next: ') && !text.includes('see why it ran like this')),
+        document.querySelector<HTMLElement>('section[aria-labelledby=next-title]')?.innerText.replaceAll('\u00a0', ' '),
     )
-    .then((told) => told.jsonValue() as Promise<string>);
+    .then((text) => text.jsonValue() as Promise<string>);
 
 describe('a car that spins and rubs', () => {
   const stage = setStage();
@@ -68,21 +66,21 @@ describe('a car that spins and rubs', () => {
         const next = await nextOf(page);
         done.push(next);
         console.log(step, next);
-        if (next.includes('make the run that counts')) break;
-        const link = await page.$('main p a[href$="/track"] ::-p-text(make)');
+        if (next.includes('Make the run that counts')) break;
+        const link = await page.$('section[aria-labelledby=next-title] a[href$="/track"]');
         if (link) {
           await link.click();
           await car.sees('Next run');
           await runs(3);
-        } else if (next.includes('fix this')) {
-          await car.follow('fix this: launch grip');
+        } else if (next.includes('Fix this')) {
+          await car.follow('To Design');
           await page.locator('button[aria-label^="Apply: "]').click();
           await car.saved();
-        } else if (next.includes('try one change')) {
-          await page.locator('button[aria-label^="Apply: "]').click();
+        } else if (next.includes('Try one change')) {
+          await page.locator('section[aria-labelledby=next-title] button[aria-label^="Apply: "]').click();
           await car.sees('Planned to judge the change');
           await car.saved();
-        } else if (next.includes('undo')) {
+        } else if (next.includes('Undo')) {
           await page.locator('button ::-p-text(Undo it: restore)').click();
           await car.sees('Restored “');
           await car.saved();
@@ -97,7 +95,7 @@ describe('a car that spins and rubs', () => {
           } else if (about) await car.press(`Confirmed: ${about}`);
           else {
             // What is next may still change while the page stands up: then it is looked at again.
-            const name = /\((.*): \d+ % likely\)/.exec(next)?.[1];
+            const name = /^(.*): \d+ % likely$/m.exec(next)?.[1];
             if (name) await car.press(`Ruled out: ${name}`);
           }
         }

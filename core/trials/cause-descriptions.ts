@@ -29,6 +29,23 @@ export interface CauseDescription {
   readonly tells: string;
 }
 
+/** Where on a car, or beside it, something may be wrong. */
+export type CausePlace = 'axles' | 'motor' | 'tyre' | 'winding' | 'release' | 'hub' | 'floor' | 'body';
+
+/** Where a cause would be found; absent where it has no place. */
+export const CAUSE_PLACES: Partial<Readonly<Record<CauseId, CausePlace>>> = {
+  rubbing: 'axles',
+  'weak-motor': 'motor',
+  'low-grip': 'tyre',
+  'fewer-turns': 'winding',
+  tied: 'release',
+  'loose-wheel': 'hub',
+  veering: 'axles',
+  'leaning-floor': 'floor',
+  backwards: 'winding',
+  bending: 'body',
+};
+
 /** As they are reported of any car. */
 const OF_ANY: Readonly<Record<CauseId, CauseDescription>> = {
   none: {

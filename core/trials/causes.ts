@@ -148,6 +148,13 @@ export interface RankedCause {
   readonly pair?: readonly [FaultId, FaultId];
 }
 
+/** Chance that a cause is at work, alone or as one of two. `chanceOf([{ id: 'tied', … 0.5 }, { id: 'two', pair: ['tied', 'rubbing'], … 0.3 }], 'tied') // 0.8` */
+export const chanceOf = (causes: readonly RankedCause[], id: CauseId): number =>
+  causes.reduce(
+    (sum, cause) => sum + (cause.id === id || (cause.pair as readonly CauseId[] | undefined)?.includes(id) ? cause.probability : 0),
+    0,
+  );
+
 /** What may explain the runs of a car, the most likely first. */
 export interface Explanation {
   readonly causes: readonly RankedCause[];

@@ -1,10 +1,13 @@
 import type { MotorKind } from '../car/car-design.ts';
 import { describeCause } from './cause-descriptions.ts';
 import type { Outlook } from '../explore/outlook.ts';
-import { isRepairable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
+import { chanceOf, isRepairable, type Evidence, type Explanation, type RankedCause } from './causes.ts';
 import { FURTHER } from './posterior-change.ts';
 import type { Tuning } from './tuning.ts';
-import type { RunPlan } from './tuning-log.ts';
+import type { LogEntry, RunPlan } from './tuning-log.ts';
+import type { CauseId } from './cause-descriptions.ts';
+import type { RepairableFault } from './fit/trial.ts';
+import type { SuggestedChange } from './next-change.ts';
 
 /** What is known of a car without looking at its runs one by one. */
 export interface CarInBrief {
@@ -19,11 +22,20 @@ export interface CarInBrief {
   readonly outlook: Outlook | null;
 }
 
+/** What can be done about the next thing at once, in Tune. */
+export type NextAction =
+  | { readonly kind: 'check'; readonly cause: CauseId }
+  | { readonly kind: 'repair'; readonly cause: RepairableFault }
+  | { readonly kind: 'apply'; readonly change: SuggestedChange }
+  | { readonly kind: 'undo'; readonly entry: LogEntry };
+
 /** The next thing to do for a car: what, why, and at which station. */
 export interface NextThing {
   readonly words: string;
   readonly reason: string;
   readonly station: 'brief' | 'bench' | 'design' | 'build' | 'track' | 'tune';
+  /** Absent where it is done at its station. */
+  readonly action?: NextAction;
 }
 
 /** `3 in 10`; `hardly any` of fewer. */
@@ -85,13 +97,29 @@ const MEETS = 0.9;
 const inHundred = (fraction: number): string => `${Math.round(100 * fraction)} %`;
 
 /** What to do about the most likely fault: look for it, or put right what was found; null where neither is to be done. */
-function aboutFault({ id, probability }: RankedCause, motor: MotorKind, checks: NonNullable<Evidence['checks']>): NextThing | null {
+function aboutFault(
+  causes: readonly RankedCause[],
+  { id, probability }: RankedCause,
+  motor: MotorKind,
+  checks: NonNullable<Evidence['checks']>,
+): NextThing | null {
   if (probability < LIKELY) return null;
   const { check, cure, name, tells } = describeCause(id, motor);
-  const reason = `${name}: ${inHundred(probability)} likely`;
-  if (checks[id] === undefined) return { station: 'tune', words: check ?? `find out: ${tells}`, reason };
-  return checks[id] === 'confirmed' && cure && isRepairable(id) ? { station: 'tune', words: cure, reason } : null;
+  const reason = `${name}: ${inHundred(chanceOf(causes, id))} likely`;
+  if (checks[id] === undefined)
+    return check
+      ? { station: 'tune', words: check, reason, action: { kind: 'check', cause: id } }
+      : { station: 'tune', words: `find out: ${tells}`, reason };
+  return checks[id] === 'confirmed' && cure && isRepairable(id)
+    ? { station: 'tune', words: cure, reason, action: { kind: 'repair', cause: id } }
+    : null;
 }
+
+const tryChange = (change: SuggestedChange): Pick<NextThing, 'station' | 'words' | 'action'> => ({
+  station: 'tune',
+  words: `try one change: ${change.words}`,
+  action: { kind: 'apply', change },
+});
 
 /** What is reported besides the runs: what was found at the table, and the plan by which the last change is judged. */
 export interface AlsoKnown {
@@ -113,7 +141,7 @@ export function nextByRuns(
   const [change] = next?.changes ?? [];
   if (next?.stoppedBy)
     return change
-      ? { station: 'tune', words: `try one change: ${change.words}`, reason: `“${next.stoppedBy}” stops the car, and this fixes it` }
+      ? { ...tryChange(change), reason: `“${next.stoppedBy}” stops the car, and this fixes it` }
       : { station: 'design', words: `fix this: ${next.stoppedBy}`, reason: 'as it is, it stops the car' };
   if (plan && plan.before + plan.after > 0) {
     const { name } = plan.entry.version.record;
@@ -124,7 +152,12 @@ export function nextByRuns(
     return { station: 'track', words: 'make three like runs', reason: `no run has been made since ${since}: they show what changed` };
   }
   if (plan?.entry.comparison?.verdict === 'worse')
-    return { station: 'tune', words: `undo “${plan.entry.version.record.name}”`, reason: 'it made the car worse' };
+    return {
+      station: 'tune',
+      words: `undo “${plan.entry.version.record.name}”`,
+      reason: 'it made the car worse',
+      action: { kind: 'undo', entry: plan.entry },
+    };
   if (full?.reaches != null && full.reaches >= MEETS)
     return {
       station: 'track',
@@ -132,9 +165,9 @@ export function nextByRuns(
       reason: `it meets its brief: ${inHundred(Math.min(full.reaches, 0.99))} of its next runs reach the goal`,
     };
   const [fault] = explanation?.causes.filter(({ id }) => id !== 'none') ?? [];
-  const found = fault && aboutFault(fault, motor, checks);
+  const found = fault && aboutFault(explanation!.causes, fault, motor, checks);
   if (found) return found;
-  if (change) return { station: 'tune', words: `try one change: ${change.words}`, reason: 'no other change is as sure to help' };
+  if (change) return { ...tryChange(change), reason: 'no other change is as sure to help' };
   const [run] = further;
   if (!run || run.fraction < TELLS_LITTLE)
     return { station: 'bench', words: 'measure a part', reason: 'no change is sure to help, and one more run tells little' };

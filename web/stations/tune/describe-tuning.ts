@@ -33,10 +33,15 @@ const percentRange = (low: number, high: number, format = percent): string =>
   formatRange(format(low).replace(/\u00a0%$/, ''), format(high));
 
 /** `20.1 m (18.8 to 21.4)`, no finer than it is known. */
-export function formatInterval({ low, middle, high }: Interval, units: UnitSystem): string {
-  const half = (high - low) / 2;
-  const format = (value: number): string => formatKnown(value, half, 'distance', units);
-  return `${format(middle)} ${unitOf('distance', units)} (${formatRange(format(low), format(high))})`;
+export function formatInterval(interval: Interval, units: UnitSystem): string {
+  const { middle, range } = intervalParts(interval, units);
+  return `${middle} ${unitOf('distance', units)} (${range})`;
+}
+
+/** The number and the range alone: `20.1`, `18.8–21.4`. */
+export function intervalParts({ low, middle, high }: Interval, units: UnitSystem): { readonly middle: string; readonly range: string } {
+  const format = (value: number): string => formatKnown(value, (high - low) / 2, 'distance', units);
+  return { middle: format(middle), range: formatRange(format(low), format(high)) };
 }
 
 /** The mean of like runs with its interval, no finer than that: `15.0 m (13.7–16.4)`; open above where walls leave it so. */

@@ -4,7 +4,6 @@ import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
 import { Suspense, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { goalOf } from '../../../core/brief/goal.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { explain } from '../../../core/trials/causes.ts';
@@ -24,20 +23,24 @@ import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { JobBar } from '../../workers/job-bar.tsx';
-import { Compare } from './compare.tsx';
 import { explainTuning } from './explain-tuning.ts';
 import { useTuneChecks } from './tune-checks.ts';
-import { TuningLog } from './tuning-log.tsx';
 import styles from './tune.module.css';
 import { useTuning } from './use-tuning.ts';
-import { WhatItMeans } from './what-it-means.tsx';
-import { WhatNext } from './what-next.tsx';
-import { Why } from './why.tsx';
+import { CausePicture } from './cause-picture.tsx';
+import { describeCauses, describeImplausible } from './describe-tuning.ts';
+import { ExpectedAndFound } from './expected-and-found.tsx';
+import { pinnedCauses } from './pinned-causes.ts';
+import { Implausible } from './implausible.tsx';
+import { NextCard } from './next-card.tsx';
+import { ThenList } from './then-list.tsx';
+import { TuneHead } from './tune-head.tsx';
 import { StationHead } from '../../open-car/station-head.tsx';
 import { useNameOfDesign } from './use-name-of-design.ts';
 import { useTuneActions } from './use-tune-actions.ts';
+import { TuneDetails } from './tune-details.tsx';
 
-const WhatHappened = lazyWithPreload(() => import('./what-happened.tsx'));
+const RunsChart = lazyWithPreload(() => import('./runs-chart.tsx'));
 
 /** Why a car ran as it did, and what to change next. */
 export function TunePage() {
@@ -70,15 +73,6 @@ interface TuneProps {
   readonly runs: readonly RunOfCar[];
 }
 
-const Part = ({ id, title, children }: { readonly id: string; readonly title: string; readonly children: React.ReactNode }) => (
-  <section aria-labelledby={id} className={styles.column}>
-    <Typography id={id} variant="h2">
-      {title}
-    </Typography>
-    {children}
-  </section>
-);
-
 function Tune({ carId, design, runs }: TuneProps) {
   const units = useUnits();
   const edit = useEditCar();
@@ -97,6 +91,11 @@ function Tune({ carId, design, runs }: TuneProps) {
   const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
   const nameOf = useNameOfDesign(runs, versions);
   const actions = useTuneActions({ carId, design, runs, versions: carVersions });
+  const motor = design.motor.kind;
+  const applied = next?.action?.kind === 'apply' ? next.action.change : null;
+  const then = tuning?.next?.changes.filter((change) => change !== applied) ?? [];
+  const pinned = useMemo(() => pinnedCauses(explanation?.causes ?? []), [explanation]);
+  const far = tuning?.before ? describeImplausible(tuning.before) : '';
   return (
     <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
       <StationHead name={design.name} onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
@@ -109,66 +108,60 @@ function Tune({ carId, design, runs }: TuneProps) {
       ) : (
         <>
           <JobBar job={job} label="Weighing the runs" />
-          {next && (
-            <p className={`${plain.strong} ${styles.next}`}>
-              Next: {next.station === 'tune' ? next.words : <Link to={`/cars/${carId}/${next.station}`}>{next.words}</Link>}{' '}
-              <span className={plain.muted}>({next.reason})</span>
-            </p>
-          )}
-          {tuning && explainFigure && (
-            <div className={styles.columns}>
-              <Part id="happened" title="Runs and model">
-                <Suspense fallback={<div className={styles.awaited} />}>
-                  <WhatHappened
-                    tuning={tuning}
-                    name={design.name}
-                    nameOf={nameOf}
-                    explain={explainFigure}
-                    runs={runs}
-                    onLeaveOut={actions.leaveOut}
-                  />
-                </Suspense>
-              </Part>
-              <Part id="means" title="Fit">
-                <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explainFigure} onPut={() => actions.applyFit(tuning.values)} />
-              </Part>
-              <Part id="why" title="Causes">
-                {explanation ? (
-                  <Why
-                    motor={design.motor.kind}
-                    before={tuning.before}
-                    causes={explanation}
-                    checks={checks}
-                    given={given}
-                    explain={explainFigure}
-                    onFound={toggle}
-                    onPutRight={actions.markRepaired}
-                  />
-                ) : (
-                  <p className={plain.text}>
-                    {tuning.putRight.length > 0
-                      ? 'The car was repaired and has not run since. The next runs show what that changed.'
-                      : 'The model cannot run the car as it was wound.'}
-                  </p>
-                )}
-              </Part>
-              <Part id="next" title="Next change">
-                <WhatNext
+          <TuneHead tuning={tuning} explain={explainFigure} />
+          <div className={styles.top}>
+            <div className={styles.todo}>
+              {next ? (
+                <NextCard
+                  carId={carId}
                   design={design}
-                  next={tuning.next}
-                  straight={tuning.straight}
-                  explain={explainFigure}
-                  onTake={actions.applyChange}
-                  onFlicked={(care) => edit((car) => ({ ...car, care }))}
+                  next={next}
+                  onFound={toggle}
+                  onRepaired={actions.markRepaired}
+                  onApply={actions.applyChange}
+                  onUndo={actions.undo}
                 />
-              </Part>
-              <Part id="compare" title="Compare">
-                <Compare groups={tuning.groups} runs={runs} nameOf={nameOf} goal={goalOf(design.aim)} explain={explainFigure} />
-              </Part>
-              <Part id="log" title="Changes so far">
-                <TuningLog name={design.name} log={log} onUndo={actions.undo} />
-              </Part>
+              ) : (
+                <Skeleton variant="rectangular" height={180} />
+              )}
             </div>
+            <div className={styles.picture}>
+              {far && <Implausible before={tuning!.before!} words={far} explain={explainFigure!} />}
+              {tuning && explanation && (
+                <>
+                  <p className={plain.strong} role="status">
+                    {describeCauses(explanation, motor)}
+                  </p>
+                  <ExpectedAndFound groups={tuning.groups} nameOf={nameOf} pinned={pinned} motor={motor} />
+                </>
+              )}
+              <CausePicture design={design} pinned={pinned} />
+              <ThenList design={design} changes={then} onApply={actions.applyChange} />
+            </div>
+            <div className={styles.chart}>
+              {tuning ? (
+                <Suspense fallback={<div className={styles.awaited} />}>
+                  <RunsChart tuning={tuning} name={design.name} nameOf={nameOf} />
+                </Suspense>
+              ) : (
+                <Skeleton variant="rectangular" height={300} />
+              )}
+            </div>
+          </div>
+          {tuning && explainFigure && (
+            <TuneDetails
+              tuning={tuning}
+              explanation={explanation}
+              design={design}
+              runs={runs}
+              log={log}
+              checks={checks}
+              given={given}
+              nameOf={nameOf}
+              explain={explainFigure}
+              actions={actions}
+              onFound={toggle}
+            />
           )}
         </>
       )}

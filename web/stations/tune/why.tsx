@@ -4,14 +4,13 @@ import type { MotorKind } from '../../../core/car/car-design.ts';
 import { causeName, describeCause } from '../../../core/trials/cause-descriptions.ts';
 import { isRepairable, type CauseId, type Explanation as Causes } from '../../../core/trials/causes.ts';
 import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
-import type { Tuning } from '../../../core/trials/tuning.ts';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import type { Checks } from './tune-checks.ts';
 import styles from './tune.module.css';
-import { causeFacts, describeEntry, describeImplausible, isSure, describeCauses } from './describe-tuning.ts';
+import { causeFacts, isSure } from './describe-tuning.ts';
 
 /** Causes that are reported before more are asked for. */
 const SHOWN = 4;
@@ -19,8 +18,6 @@ const SHOWN = 4;
 interface WhyProps {
   /** What drives the car: it is reported in its words. */
   readonly motor: MotorKind;
-  /** How the runs compare with the prior. */
-  readonly before: Tuning['before'];
   readonly causes: Causes;
   readonly checks: Checks;
   /** What was confirmed and is computed with everywhere. */
@@ -32,31 +29,11 @@ interface WhyProps {
 }
 
 /** What may be behind it, ranked; a check at the table ranks them again at once. */
-export function Why({ motor, before, causes: told, checks, given, explain, onFound, onPutRight }: WhyProps) {
+export function Why({ motor, causes: told, checks, given, explain, onFound, onPutRight }: WhyProps) {
   const units = useUnits();
   const [all, setAll] = useState(false);
-  const far = before ? describeImplausible(before) : '';
   return (
     <>
-      {far && (
-        <p className={plain.strong}>
-          <Explained explain={explain} figure="before any run">
-            {far}
-          </Explained>
-        </p>
-      )}
-      {far && before!.entries.length > 0 && (
-        <ul className={plain.list}>
-          {before!.entries.map((entry) => (
-            <li key={entry.label} className={plain.text}>
-              {describeEntry(entry, units)}
-            </li>
-          ))}
-        </ul>
-      )}
-      <p className={plain.strong} role="status">
-        {describeCauses(told, motor)}
-      </p>
       {given.map((id) => (
         <div key={id} className={styles.row}>
           <span className={plain.text}>✓ Included everywhere here: {describeCause(id, motor).name}.</span>
