@@ -10,7 +10,7 @@ describe('a builder at the Tune station', () => {
   it('is led there from the Garage, and told what the runs mean, why, and what to change', async () => {
     const page = await stage.open('/');
     const car = builder(page);
-    await page.locator('li[aria-label="Tern"] a[href$="/tune"] ::-p-text(see why it ran like this)').click();
+    await page.locator('li[aria-label="Tern"] a[href$="/tune"] ::-p-text(See why it ran like this)').click();
     await car.sees('Fully wound on a long floor');
     await car.sees('something rubs');
     await car.openTab('Fit');

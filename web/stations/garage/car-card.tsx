@@ -12,7 +12,7 @@ import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import type { JudgedRound } from '../../../core/brief/judge.ts';
 import type { ListedCar } from '../../../core/schema/stored.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
-import { Facts } from '../../ui/facts.tsx';
+import { Bars } from '../../ui/bars.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
 import { sideScale } from '../../drawing/scale.ts';
@@ -27,6 +27,8 @@ const NextStep = lazyWithPreload(() => import('../../open-car/next-step.tsx'));
 /** px of a card that was not seen yet. */
 const CARD_HEIGHT = 480;
 const WIDTH = 320;
+/** px that the names of bars may take. */
+const NAMES = 72;
 const HEIGHT = 150;
 const MARGIN = { side: 14, top: 8, floor: 8 };
 
@@ -86,9 +88,7 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
   const prediction = usePredictionSoon(design);
   const predicted =
     prediction === null ? '…' : prediction.kind === 'ran' ? formatAbout(prediction.result.distance, 'distance', units) : 'cannot run yet';
-  const measured = best
-    ? `${best.kind === 'hit-wall' ? 'at least ' : ''}${formatQuantity(best.distance, 'distance', units)}`
-    : 'no run yet';
+  const measured = best && `${best.kind === 'hit-wall' ? 'at least ' : ''}${formatQuantity(best.distance, 'distance', units)}`;
   const scale = sideScale(view, WIDTH, HEIGHT, MARGIN);
   return (
     <>
@@ -102,16 +102,31 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
             stroke="var(--mui-palette-workbench-ink)"
             strokeWidth={1.5}
           />
-          <CarSketch view={view} scale={scale} line={1.3} />
+          <g className={runCount === 0 ? styles.onPaper : undefined}>
+            <CarSketch view={view} scale={scale} line={1.3} />
+          </g>
         </svg>
-        <h2 className={styles.name}>{design.name}</h2>
+        <h2 className={styles.name}>
+          {design.name}
+          {runCount === 0 && <span className={styles.neverRun}>never run</span>}
+        </h2>
       </Link>
-      <Facts
-        facts={[
-          ['predicted distance, fully wound', predicted],
-          [`best of ${runCount === 1 ? '1 run' : `${runCount} runs`}`, measured],
-        ]}
-      />
+      <Suspense fallback={<div className={styles.nextAwaited} />}>
+        <NextStep carId={car.id} design={design} isLarge />
+      </Suspense>
+      {prediction?.kind === 'ran' || best ? (
+        <Bars
+          names={NAMES}
+          bars={[
+            ...(prediction?.kind === 'ran'
+              ? [{ name: 'expected', kind: 'expected', to: prediction.result.distance, words: predicted } as const]
+              : []),
+            ...(best ? [{ name: `best of ${runCount}`, kind: 'found', to: best.distance, words: measured! } as const] : []),
+          ]}
+        />
+      ) : (
+        <p className={plain.text}>{predicted}</p>
+      )}
       {worksTo ? (
         <Suspense fallback={<div className={styles.briefAwaited} />}>
           <CarBrief carId={car.id} design={design} brief={worksTo.brief} rounds={rounds} />
@@ -123,9 +138,6 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
           </Link>
         </p>
       )}
-      <Suspense fallback={<div className={styles.nextAwaited} />}>
-        <NextStep carId={car.id} design={design} />
-      </Suspense>
       <div className={styles.actions}>
         <Button size="small" variant="outlined" component={Link} to={`/cars/${car.id}/design`}>
           Design

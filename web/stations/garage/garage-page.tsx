@@ -15,6 +15,7 @@ import { UnreadableCard } from './unreadable-card.tsx';
 import { briefOf, useBriefs } from '../../open-car/design-with-brief.ts';
 import { useBriefScores, type ScoredCar } from '../../open-car/use-brief-scores.ts';
 import { useCars } from '../../app/use-cars.ts';
+import { useOrderedCars } from './use-ordered-cars.ts';
 
 const FirstMinute = lazyWithPreload(() => import('./first-minute.tsx'));
 const RemovedDrawer = lazyWithPreload(() => import('./removed-drawer.tsx'));
@@ -38,6 +39,7 @@ export function GaragePage() {
     [cars, briefs],
   );
   const standings = useBriefScores(contenders);
+  const ordered = useOrderedCars(cars?.readable, briefs);
   const newCarButton = <NewCarButton onChoose={(kind) => void addNew(kind)} />;
   return (
     <div className={styles.station}>
@@ -58,10 +60,10 @@ export function GaragePage() {
         </FileButton>
         {newCarButton}
       </header>
-      {cars ? (
+      {cars && ordered ? (
         cars.readable.length + cars.unreadable.length > 0 ? (
           <ul className={styles.cars}>
-            {cars.readable.map((car, i) => (
+            {ordered.map((car, i) => (
               <CarCard
                 key={car.id}
                 isFirst={i < FIRST_CARDS}

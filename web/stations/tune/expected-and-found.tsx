@@ -2,14 +2,16 @@ import type { CarDesign, MotorKind } from '../../../core/car/car-design.ts';
 import { describeCause } from '../../../core/trials/cause-descriptions.ts';
 import type { TunedGroup } from '../../../core/trials/tuning.ts';
 import { formatAbout, formatPredicted } from '../../../core/units/quantity.ts';
+import { Bars, type Bar } from '../../ui/bars.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { describeRunGroup } from './describe-tuning.ts';
 import type { PinnedCause } from './pinned-causes.ts';
-import styles from './expected-and-found.module.css';
 
 /** m: less is not drawn. */
 const LEAST_DRAWN = 0.1;
+/** px that the names of causes may take. */
+const NAMES = 190;
 
 const reachOf = ({ distances }: TunedGroup): number => Math.max(0, ...distances.map(({ distance }) => distance));
 
@@ -26,42 +28,31 @@ export function ExpectedAndFound({ groups, nameOf, pinned, motor }: ExpectedAndF
   const furthest = groups.reduce<TunedGroup | null>((best, group) => (best && reachOf(best) >= reachOf(group) ? best : group), null);
   if (!furthest?.fitted || furthest.predicted === null) return null;
   const [expected, found] = [furthest.predicted, furthest.fitted.middle];
-  const part = (metres: number): string => `${(100 * metres) / Math.max(expected, found)}%`;
+  const causes = pinned.flatMap(({ id, metres, isLeading }, n): Bar[] =>
+    metres >= LEAST_DRAWN && expected > found
+      ? [
+          {
+            name: `${n + 1} ${describeCause(id, motor).name}`,
+            kind: 'cause',
+            from: Math.max(0, expected - metres),
+            to: expected,
+            words: `−${formatPredicted(metres, 'distance', units)}`,
+            isLeading,
+          },
+        ]
+      : [],
+  );
   return (
     <div>
       <p className={`${plain.caption} ${plain.muted}`}>The runs that went furthest: {describeRunGroup(furthest, nameOf)}</p>
-      <dl className={styles.bars}>
-        <div>
-          <dt>expected</dt>
-          <dd>
-            <span className={styles.expected} style={{ width: part(expected) }} />
-            {formatAbout(expected, 'distance', units)}
-          </dd>
-        </div>
-        {pinned.map(
-          ({ id, metres, isLeading }, n) =>
-            metres >= LEAST_DRAWN &&
-            expected > found && (
-              <div key={id} className={isLeading ? styles.likeliest : undefined}>
-                <dt>
-                  {n + 1} {describeCause(id, motor).name}
-                </dt>
-                <dd>
-                  <i style={{ width: part(Math.max(0, expected - metres)) }} />
-                  <span className={styles.cause} style={{ width: part(Math.min(metres, expected)) }} />−
-                  {formatPredicted(metres, 'distance', units)}
-                </dd>
-              </div>
-            ),
-        )}
-        <div>
-          <dt>found</dt>
-          <dd>
-            <span className={styles.found} style={{ width: part(found) }} />
-            {formatAbout(found, 'distance', units)}
-          </dd>
-        </div>
-      </dl>
+      <Bars
+        names={NAMES}
+        bars={[
+          { name: 'expected', kind: 'expected', to: expected, words: formatAbout(expected, 'distance', units) },
+          ...causes,
+          { name: 'found', kind: 'found', to: found, words: formatAbout(found, 'distance', units) },
+        ]}
+      />
     </div>
   );
 }
