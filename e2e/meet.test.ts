@@ -123,10 +123,12 @@ describe('a meet', () => {
     expect(await now(first)).toContain(last[1]!);
     // A file of it opens elsewhere.
     const taken = await downloadsOf(first);
-    await harbour.press('Save as a file');
+    await harbour.press('More');
+    await harbour.choose('Save as a file');
     const file = JSON.parse((await taken('.json')).toString()) as { format: string; results: unknown[] };
     expect([file.format, file.results.length]).toEqual(['nimble-axle/meet', 10]);
-    await harbour.press('Export CSV');
+    await harbour.press('More');
+    await harbour.choose('Export CSV');
     expect((await taken('.csv')).toString()).toContain('place,car,crew');
     for (const page of [first, second, phone, board]) await page.close();
   });
@@ -224,8 +226,13 @@ describe('a meet', () => {
     await page.waitForFunction(() => document.body.innerText.includes('Or from the Garage'));
     await official.pick('Or from the Garage', 'Kelp Runner');
     await official.sees('the night watch');
+    await official.sees('to check');
+    await official.press('Kelp Runner');
     await official.type('length of Kelp Runner, measured', '600 mm');
     await official.sees('would pass');
+    await expectAccessible(page);
+    await official.press('Close');
+    await official.sees('breaks a rule');
     await expectAccessible(page);
     await official.openTab('Rules and scoring');
     await official.type('Worst rounds of each car that do not count', '1');

@@ -4,29 +4,33 @@ import BriefIcon from '@mui/icons-material/AssignmentOutlined';
 import BuildIcon from '@mui/icons-material/HandymanOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
 import BenchIcon from '@mui/icons-material/StraightenOutlined';
-import WordsIcon from '@mui/icons-material/MenuBookOutlined';
+import GlossaryIcon from '@mui/icons-material/MenuBookOutlined';
+import MoreIcon from '@mui/icons-material/MoreHoriz';
 import MeetIcon from '@mui/icons-material/EmojiEventsOutlined';
 import LearnIcon from '@mui/icons-material/SchoolOutlined';
 import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
 import { useColorScheme } from '@mui/material/styles';
-import { startTransition, Suspense, useEffect, useRef, useState } from 'react';
-import { NavLink, useLocation, useParams } from 'react-router';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { startTransition, Suspense, useState } from 'react';
+import { NavLink, useLocation, useNavigate, useParams } from 'react-router';
 import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
+import { MenuButton } from '../ui/menu-button.tsx';
 import styles from './shell.module.css';
+import { stationsOnPhone } from './stations-on-phone.ts';
 import { useJoined } from './use-role.ts';
 import { useStationBadges } from './use-station-badges.ts';
 import { useAppSelector } from './store.ts';
 
-interface StationProps {
+interface StationLink {
   readonly to: string;
   readonly label: string;
   readonly icon: React.ReactNode;
   /** What waits there, in a few words. */
   readonly waiting?: string | undefined;
 }
-const Station = ({ to, label, icon, waiting }: StationProps) => (
+const Station = ({ to, label, icon, waiting }: StationLink) => (
   <NavLink to={to} end className={styles.item}>
     {icon}
     {label}
@@ -39,44 +43,29 @@ const Station = ({ to, label, icon, waiting }: StationProps) => (
   </NavLink>
 );
 
-function SchemeSwitch() {
+function useColors() {
   const { mode, systemMode, setMode } = useColorScheme();
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
-  return (
-    <button type="button" className={styles.item} onClick={() => setMode(isDark ? 'light' : 'dark')}>
-      {isDark ? <LightIcon /> : <DarkIcon />}
-      {isDark ? 'Light' : 'Dark'}
-    </button>
-  );
+  return { isDark, label: isDark ? 'Light' : 'Dark', swap: () => setMode(isDark ? 'light' : 'dark') };
 }
 
-const WordsDrawer = lazyWithPreload(() => import('./glossary-drawer.tsx'));
+const GlossaryDrawer = lazyWithPreload(() => import('./glossary-drawer.tsx'));
 
 /** Opens what the words on the screen mean. */
-function WordsButton({ car }: { readonly car: string | null }) {
+function useGlossary(car: string | null) {
   const [text, setText] = useState<string | null>(null);
-  return (
-    <>
-      <button
-        type="button"
-        aria-haspopup="dialog"
-        className={`${styles.item} ${styles.last}`}
-        onClick={() => startTransition(() => setText(document.getElementById('station')?.innerText ?? ''))}
-      >
-        <WordsIcon />
-        Glossary
-      </button>
-      {text !== null && (
-        <Suspense fallback={null}>
-          <WordsDrawer text={text} carId={car} onClose={() => setText(null)} />
-        </Suspense>
-      )}
-    </>
-  );
+  return {
+    open: () => startTransition(() => setText(document.getElementById('station')?.innerText ?? '')),
+    drawer: text !== null && (
+      <Suspense fallback={null}>
+        <GlossaryDrawer text={text} carId={car} onClose={() => setText(null)} />
+      </Suspense>
+    ),
+  };
 }
 
 /** The stations that can be gone to now: those of a car once one was opened. */
-export function Rail() {
+function useStations() {
   const joined = useJoined();
   const isOwner = joined === null || joined.role === 'host';
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
@@ -84,25 +73,63 @@ export function Rail() {
   const { carId } = useParams();
   const car = ownCar ?? carId ?? lastCar;
   const waiting = useStationBadges(car);
-  const rail = useRef<HTMLElement>(null);
+  const isBoard = joined?.role === 'board';
+  const of = (station: string): string => `/cars/${car}/${station}`;
+  const stations: readonly (StationLink | false | null)[] = [
+    { to: '/', label: isOwner ? 'Garage' : 'Start', icon: <GarageIcon /> },
+    isOwner && { to: car ? of('brief') : '/briefs', label: 'Brief', icon: <BriefIcon />, waiting: waiting.brief },
+    isOwner && car !== null && { to: of('bench'), label: 'Bench', icon: <BenchIcon /> },
+    isOwner && car !== null && { to: of('design'), label: 'Design', icon: <DesignIcon />, waiting: waiting.design },
+    isOwner && car !== null && { to: of('build'), label: 'Build', icon: <BuildIcon /> },
+    car !== null && !isBoard && { to: of('track'), label: 'Track', icon: <TrackIcon />, waiting: waiting.track },
+    isOwner && car !== null && { to: of('tune'), label: 'Tune', icon: <TuneIcon /> },
+    !isBoard && { to: car ? of('learn') : '/learn', label: 'Learn', icon: <LearnIcon /> },
+    { to: '/meets', label: 'Meet', icon: <MeetIcon /> },
+  ];
+  return { car, stations: stations.filter((station) => station !== false && station !== null) };
+}
+
+/** The rail at the left; on a phone five stations along the bottom, and the rest behind “More”. */
+export function Rail() {
+  const { car, stations } = useStations();
+  const isPhone = useMediaQuery('(max-width: 899.98px)', { noSsr: true });
   const { pathname } = useLocation();
-  useEffect(() => {
-    // On a phone the present station may lie beyond the edge.
-    rail.current?.querySelector('[aria-current=page]')?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
-  }, [pathname]);
+  const navigate = useNavigate();
+  const colors = useColors();
+  const glossary = useGlossary(car);
+  const shown = isPhone ? stationsOnPhone(stations, pathname) : stations;
   return (
-    <nav ref={rail} aria-label="Stations" className={styles.rail}>
-      <Station to="/" label={isOwner ? 'Garage' : 'Start'} icon={<GarageIcon />} />
-      {isOwner && <Station to={car ? `/cars/${car}/brief` : '/briefs'} label="Brief" icon={<BriefIcon />} waiting={waiting.brief} />}
-      {isOwner && car && <Station to={`/cars/${car}/bench`} label="Bench" icon={<BenchIcon />} />}
-      {isOwner && car && <Station to={`/cars/${car}/design`} label="Design" icon={<DesignIcon />} waiting={waiting.design} />}
-      {isOwner && car && <Station to={`/cars/${car}/build`} label="Build" icon={<BuildIcon />} />}
-      {car && joined?.role !== 'board' && <Station to={`/cars/${car}/track`} label="Track" icon={<TrackIcon />} waiting={waiting.track} />}
-      {isOwner && car && <Station to={`/cars/${car}/tune`} label="Tune" icon={<TuneIcon />} />}
-      {joined?.role !== 'board' && <Station to={car ? `/cars/${car}/learn` : '/learn'} label="Learn" icon={<LearnIcon />} />}
-      <Station to="/meets" label="Meet" icon={<MeetIcon />} />
-      <WordsButton car={car} />
-      <SchemeSwitch />
+    <nav aria-label="Stations" className={styles.rail}>
+      {shown.map((station) => (
+        <Station key={station.label} {...station} />
+      ))}
+      {isPhone ? (
+        <MenuButton
+          actions={[
+            ...stations.filter((station) => !shown.includes(station)).map(({ label, to }) => [label, () => void navigate(to)] as const),
+            ['Glossary', glossary.open],
+            [colors.label, colors.swap],
+          ]}
+          button={(open) => (
+            <button type="button" aria-haspopup="menu" className={styles.item} onClick={open}>
+              <MoreIcon />
+              More
+            </button>
+          )}
+        />
+      ) : (
+        <>
+          <button type="button" aria-haspopup="dialog" className={`${styles.item} ${styles.last}`} onClick={glossary.open}>
+            <GlossaryIcon />
+            Glossary
+          </button>
+          <button type="button" className={styles.item} onClick={colors.swap}>
+            {colors.isDark ? <LightIcon /> : <DarkIcon />}
+            {colors.label}
+          </button>
+        </>
+      )}
+      {glossary.drawer}
     </nav>
   );
 }

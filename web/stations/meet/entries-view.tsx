@@ -12,6 +12,8 @@ import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
+import { SideDrawer } from '../../ui/side-drawer.tsx';
+import { EntriesTable } from './entries-table.tsx';
 import { EntryCard } from './entry-card.tsx';
 import styles from './meet.module.css';
 import type { OpenMeet } from './use-meet.ts';
@@ -33,6 +35,10 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
   const meet = open.meet!;
   const hasBegun = open.results.length > 0;
   const cars = data?.readable ?? [];
+  const [opened, setOpened] = useState<string | null>(null);
+  const at = meet.entries.findIndex(({ id }) => id === opened);
+  const [entry, following] = at === -1 ? [] : meet.entries.slice(at, at + 2);
+  const designOf = ({ carId }: Entry): CarDesign | null => cars.find(({ id }) => id === carId)?.design ?? null;
   /** Enters a car; what was typed stands until that is saved. */
   const add = async (entry: Partial<Entry> & Pick<Entry, 'crew' | 'car'>): Promise<void> => {
     setEntering(true);
@@ -103,18 +109,24 @@ export function EntriesView({ open, isHost }: { readonly open: OpenMeet; readonl
           .{hasBegun && ' The meet has begun. The order is fixed, and late entries run last.'}
         </p>
       </section>
-      <div className={styles.cards}>
-        {meet.entries.map((entry) => (
+      {meet.entries.length > 0 && <EntriesTable meet={meet} designOf={designOf} onOpen={setOpened} />}
+      {entry && (
+        <SideDrawer title={entry.car} onClose={() => setOpened(null)}>
           <EntryCard
             key={entry.id}
             meet={meet}
             hasBegun={hasBegun}
             entry={entry}
-            design={cars.find(({ id }) => id === entry.carId)?.design ?? null}
+            design={designOf(entry)}
             onChange={(change) => void changeEntry(entry.id, change)}
           />
-        ))}
-      </div>
+          {following && (
+            <Button variant="outlined" onClick={() => setOpened(following.id)}>
+              Next car: {following.car}
+            </Button>
+          )}
+        </SideDrawer>
+      )}
     </div>
   );
 }

@@ -61,10 +61,8 @@ export function EntryCard({ meet, hasBegun, entry, design, onChange }: EntryCard
       return { ...before, seen: isSeen ? [...others, key] : others };
     });
   return (
-    <section aria-label={`${entry.crew}, ${entry.car}`} className={styles.card}>
-      <p className={plain.strong}>
-        {entry.car} <span className={plain.muted}>· {entry.crew}</span>
-      </p>
+    <section aria-label={`${entry.crew}, ${entry.car}`} className={styles.part}>
+      <p className={`${plain.text} ${plain.muted}`}>{entry.crew}</p>
       <div className={styles.fields}>
         {MEASURED_KEYS.filter((key) => rules[key] !== null).map((key) => (
           <QuantityEntry

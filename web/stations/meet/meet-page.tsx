@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import { Link, Navigate, useParams } from 'react-router';
+import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { ROLES, type Role } from '../../../core/schema/sharing.ts';
 import { standingsTable } from '../../../core/meet/standings-table.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
@@ -9,6 +9,7 @@ import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import { useRole } from '../../app/use-role.ts';
+import { MenuButton } from '../../ui/menu-button.tsx';
 import { Views } from '../../ui/views.tsx';
 import { ConnectionNote } from './connection-note.tsx';
 import { CrewView } from './crew-view.tsx';
@@ -54,27 +55,32 @@ interface OpenedProps {
 }
 function Opened({ meetId, open, role }: OpenedProps) {
   const meet = open.meet!;
+  const navigate = useNavigate();
   return (
     <div className={styles.page}>
       <header className={styles.head}>
-        <h1 className={plain.heading}>{meet.name}</h1>
+        <h1 className={styles.title}>{meet.name}</h1>
         <span className={`${plain.text} ${plain.muted}`}>{meet.date}</span>
         <UnitSwitch />
         <Button component={Link} to={`/meets/${meetId}/board`} variant="outlined">
           The board
         </Button>
         {role === 'host' && <LetPhoneJoin roles={ROLES} path={`/meets/${meetId}`} />}
-        <Button component={Link} to={`/meets/${meetId}/print`}>
-          Print
-        </Button>
-        <Button onClick={() => void downloadCsv(`${fileName(meet.name)}.csv`, standingsTable(meet, open.results))}>Export CSV</Button>
-        <Button
-          onClick={() =>
-            downloadJson(`${fileName(meet.name)}.json`, { ...meet, results: open.all.map(({ id, result }) => ({ id, result })) })
-          }
-        >
-          Save as a file
-        </Button>
+        <MenuButton
+          actions={[
+            ['Print', () => void navigate(`/meets/${meetId}/print`)],
+            ['Export CSV', () => void downloadCsv(`${fileName(meet.name)}.csv`, standingsTable(meet, open.results))],
+            [
+              'Save as a file',
+              () => downloadJson(`${fileName(meet.name)}.json`, { ...meet, results: open.all.map(({ id, result }) => ({ id, result })) }),
+            ],
+          ]}
+          button={(show) => (
+            <Button aria-haspopup="menu" onClick={show}>
+              More
+            </Button>
+          )}
+        />
       </header>
       <ConnectionNote lostSince={open.lostSince} />
       <Views label="Views of the meet" views={SEEN[role].map((view) => [view, VIEWS[view]] as const)}>
