@@ -2,7 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { geometryOf } from './motors/motors.ts';
 import type { RunResult } from '../run/simulate.ts';
-import type { Phase } from '../run/trace.ts';
+import { traceAt, type Phase } from '../run/trace.ts';
 
 /** A car at one moment of its run. SI units; angles from the release. */
 export interface Pose {
@@ -22,15 +22,10 @@ export interface Pose {
 /** The pose at a time, s, of a run that moved, with its trace: between samples by straight lines. */
 export function poseAt(design: CarDesign, result: RunResult, time: number): Pose {
   const trace = result.trace!;
-  const found = trace.time.findIndex((t) => t >= time);
-  const after = found === -1 ? trace.time.length - 1 : found;
-  const before = Math.max(after - 1, 0);
-  const gap = trace.time[after]! - trace.time[before]!;
-  const part = gap > 0 ? Math.min(1, (time - trace.time[before]!) / gap) : 1;
-  const between = (column: readonly number[]): number => column[before]! + part * (column[after]! - column[before]!);
-  const driveAngle = between(trace.angle);
-  const distance = between(trace.distance);
-  const phase = trace.phase[after]!;
+  const { row, read } = traceAt(trace, time);
+  const driveAngle = read('angle');
+  const distance = read('distance');
+  const phase = trace.phase[row]!;
   const turned = driveAngle / (2 * Math.PI);
   // A tied end winds up again; one that dropped off leaves nothing.
   const turnsLeft = phase === 'rewinding' || turned < result.turns ? Math.abs(result.turns - turned) : 0;
@@ -38,7 +33,7 @@ export function poseAt(design: CarDesign, result: RunResult, time: number): Pose
   return {
     time: Math.min(time, result.time),
     distance,
-    speed: between(trace.speed),
+    speed: read('speed'),
     driveAngle,
     otherAngle: design.otherWheels ? distance / (design.otherWheels.diameter / 2) : 0,
     leverAngle: geometryOf(design.motor).leverAngle(motor, Math.min(turnsLeft, result.turns)),

@@ -1,6 +1,6 @@
 import type { Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
-import { formatAbout, formatQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
+import { formatQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
 import { distanceOf, type Entry, type MeetOutcome, type StandingResult } from './meet.ts';
 import { valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
 
@@ -37,11 +37,13 @@ export function describeOutcome(goal: Goal, outcome: MeetOutcome, units: UnitSys
   return `${value ? formatRunValue(goal, value, units) : 'does not count'}${lines}`;
 }
 
-/** What a crew that lets it be shown had expected, beside how far its car came; empty where either is not known. */
-export function describePrediction({ showsPrediction, predicted }: Entry, outcome: MeetOutcome, units: UnitSystem): string {
-  const came = distanceOf(outcome);
-  if (!showsPrediction || predicted === undefined || came === null) return '';
-  return `distance ${formatQuantity(came, 'distance', units)}, predicted ${formatAbout(predicted, 'distance', units)}`;
+/** How far a car came, and what its crew had expected and lets be shown, m; null where either is not known. */
+export function besidePrediction(
+  { showsPrediction, predicted }: Entry,
+  outcome: MeetOutcome,
+): { readonly distance: number; readonly predicted: number } | null {
+  const distance = distanceOf(outcome);
+  return showsPrediction && predicted !== undefined && distance !== null ? { distance, predicted } : null;
 }
 
 /** How a run was timed, with its times along the run: `timed by gates: 6.00 m in 2.31 s`; empty where its time was typed. */

@@ -5,7 +5,7 @@ import type { SavedResult, Meet, StandingResult } from './meet.ts';
 import { newEntry } from './new-meet.ts';
 import { furthest, idOf, meetOf, ran, result, round, standing } from './reference/made-meets.ts';
 import { medalsOf, placesOfRound, runOffsOf, scoreOfRound, standingsOf, valueOfRun } from './scoring.ts';
-import { describePrediction, describeMedal, describeOutcome, formatPlace, describeTiming } from './describe-results.ts';
+import { besidePrediction, describeMedal, describeOutcome, formatPlace, describeTiming } from './describe-results.ts';
 
 const placesWith = (meet: Meet, results: readonly StandingResult[]) =>
   Object.fromEntries(
@@ -311,13 +311,11 @@ describe('the standings', () => {
   });
   it('tell what was expected beside what came, where the crew lets it be shown', () => {
     const entry = newEntry({ id: idOf(1), crew: 'c', car: 'x', predicted: 16, showsPrediction: true });
-    expect(describePrediction(entry, { kind: 'ran', distance: 15.3, time: 7.9 }, 'metric').replaceAll('\u00a0', ' ')).toBe(
-      'distance 15.30 m, predicted about 16 m',
-    );
-    expect(describePrediction({ ...entry, showsPrediction: false }, { kind: 'ran', distance: 15.3 }, 'metric')).toBe('');
-    expect(describePrediction(entry, { kind: 'ran', time: 7.9 }, 'metric')).toBe('');
+    expect(besidePrediction(entry, { kind: 'ran', distance: 15.3, time: 7.9 })).toEqual({ distance: 15.3, predicted: 16 });
+    expect(besidePrediction({ ...entry, showsPrediction: false }, { kind: 'ran', distance: 15.3 })).toBeNull();
+    expect(besidePrediction(entry, { kind: 'ran', time: 7.9 })).toBeNull();
     const { predicted: _none, ...silent } = entry;
-    expect(describePrediction(silent, { kind: 'ran', distance: 3 }, 'metric')).toBe('');
+    expect(besidePrediction(silent, { kind: 'ran', distance: 3 })).toBeNull();
     expect([1, 2, 3, 4, 11, 22].map(formatPlace)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd']);
     expect(describeTiming({ timedBy: 'gates', splits: [{ at: 6, time: 2.31 }] }, 'metric').replaceAll('\u00a0', ' ')).toBe(
       'timed by gates: 6.00 m in 2.31 s',

@@ -4,7 +4,7 @@ import reference from './reference/reference-runs.json' with { type: 'json' };
 import { runSetups } from './reference/generated-setups.ts';
 import type { RunSetup } from './run-setup.ts';
 import { simulate } from './simulate.ts';
-import type { Phase, Trace } from './trace.ts';
+import { makeTrace, traceAt, type Phase, type Trace } from './trace.ts';
 
 /** The same car behind a sail, so that air counts, and with a motor whose own moving parts weigh nothing: their share is not in the trace. */
 const withSail = ({ car, motor, ...rest }: RunSetup): RunSetup => ({
@@ -73,5 +73,13 @@ describe('the trace of a run', () => {
       { numRuns: 400, seed: 9 },
     );
     for (const [phase, count] of Object.entries(reached)) expect([phase, count > 10]).toEqual([phase, true]);
+  });
+});
+
+describe('a trace read at a time', () => {
+  it('lies between its rows by straight lines, and stays at its ends before and after', () => {
+    const trace = { ...makeTrace(), time: [0, 2, 3], distance: [0, 6, 7] };
+    expect([-1, 0, 1, 2.5, 9].map((time) => traceAt(trace, time).read('distance'))).toEqual([0, 0, 3, 6.5, 7]);
+    expect([1, 2.5, 9].map((time) => traceAt(trace, time).row)).toEqual([1, 2, 2]);
   });
 });

@@ -45,6 +45,22 @@ export function recordRow(trace: Trace, row: TraceRow): void {
 }
 
 /**
+ * Reads columns of a trace at a time, s: between its rows by straight lines, before and after them as at their ends.
+ * @returns the row that is due next, and a reader of columns. `traceAt({ time: [0, 2], distance: [0, 6] }, 1).read('distance') // 3`
+ */
+export function traceAt(trace: Trace, time: number) {
+  const found = trace.time.findIndex((t) => t >= time);
+  const row = found === -1 ? trace.time.length - 1 : found;
+  const before = Math.max(row - 1, 0);
+  const gap = trace.time[row]! - trace.time[before]!;
+  const part = gap > 0 ? Math.min(1, (time - trace.time[before]!) / gap) : 1;
+  return {
+    row,
+    read: (column: Exclude<keyof Trace, 'phase'>): number => trace[column][before]! + part * (trace[column][row]! - trace[column][before]!),
+  };
+}
+
+/**
  * N with which the tyre pushes the car: the pull as far as it holds; while it spins all that sliding grip passes on, even when
  * the motor has let go. Not below 0: what brakes is resistance.
  */

@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { formatWatched } from '../../../core/learn/measured-car.ts';
-import { nextQuestion, progressed, scoreOfIdea, type Progress } from '../../../core/learn/progress.ts';
-import { IDEAS, MISCONCEPTIONS, type Answer, type Idea } from '../../../core/learn/idea.ts';
+import { nextQuestion, progressed, type Progress } from '../../../core/learn/progress.ts';
+import { IDEAS, MISCONCEPTIONS, type Answer } from '../../../core/learn/idea.ts';
 import { questionsFor, describeQuestion, answerForFactor, type Question } from '../../../core/learn/questions.ts';
 import { shuffled } from '../../../core/numerics/shuffled.ts';
-import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { predictRun, type Prediction } from '../../../core/predict/predict-run.ts';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
@@ -15,7 +14,12 @@ import { useLocalStorage } from '../../ui/use-local-storage.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './learn.module.css';
 import { LuckStrip } from './luck-strip.tsx';
-import { AS_IT_IS, SketchCurve } from './sketch-curve.tsx';
+import { ChangeDrawing } from './change-drawing.tsx';
+import { IdeaTiles } from './idea-tiles.tsx';
+import { traceAt } from '../../../core/run/trace.ts';
+import { formatAbout } from '../../../core/units/quantity.ts';
+import { Race, type Runner } from '../../ui/race.tsx';
+import { AS_IT_IS, SketchCurve, type Sketch } from './sketch-curve.tsx';
 
 const ANSWERS: Readonly<Record<Answer, string>> = { more: 'more', less: 'less', alike: 'hardly any change' };
 
@@ -41,24 +45,17 @@ export function PredictFirst({ design }: { readonly design: CarDesign }) {
     <div className={styles.columns}>
       <Asking key={`${question.id} ${count}`} design={design} question={question} count={count} onAnswered={onAnswered} />
       <section aria-labelledby="progress-title" className={styles.part}>
-        <h2 id="progress-title" className={plain.heading}>
-          Progress
-        </h2>
-        <ul className={`${plain.text} ${styles.list}`}>
-          {(Object.entries(IDEAS) as [Idea, string][]).map(([idea, words]) => {
-            const { right, asked } = scoreOfIdea(progress, idea);
-            return (
-              <li key={idea}>
-                <Link to={`?view=ideas&idea=${idea}`}>{words}</Link>: {asked === 0 ? 'not asked yet' : `${right} of ${asked} right`}
-              </li>
-            );
-          })}
-        </ul>
-        {count > 0 && (
-          <Button size="small" onClick={() => setKept(NOTHING)}>
-            Start over
-          </Button>
-        )}
+        <div className={styles.row}>
+          <h2 id="progress-title" className={plain.heading}>
+            Ten ideas
+          </h2>
+          {count > 0 && (
+            <Button size="small" onClick={() => setKept(NOTHING)}>
+              Start over
+            </Button>
+          )}
+        </div>
+        <IdeaTiles design={design} progress={progress} present={question.idea} />
       </section>
     </div>
   );
@@ -77,8 +74,7 @@ interface AskingProps {
 /** One question: said or drawn first, with a reason; then seen. */
 function Asking({ design, question, count, onAnswered }: AskingProps) {
   const [chosen, setChosen] = useState<Answer | null>(null);
-  const [isDrawing, setDrawing] = useState(false);
-  const [sketch, setSketch] = useState(AS_IT_IS);
+  const [sketch, setSketch] = useState<Sketch | null>(null);
   const [reason, setReason] = useState<string | null>(null);
   const [isShown, setShown] = useState(false);
   const reasons = useMemo(() => shuffled(question.reasons, count), [question, count]);
@@ -86,40 +82,45 @@ function Asking({ design, question, count, onAnswered }: AskingProps) {
   const before = useMemo(() => predictRun(design, { kind: 'full' }, { trace: true }), [design]);
   const after = useMemo(() => changed && predictRun(changed, { kind: 'full' }, { trace: true }), [changed]);
   const end = DRAWN[question.asked];
-  const answer = end && isDrawing ? answerForFactor(sketch[end]) : chosen;
+  // What was drawn or pressed last counts.
+  const answer = end && sketch ? answerForFactor(sketch[end]) : chosen;
   const said = question.reasons.find(({ words }) => words === reason);
   return (
     <section aria-labelledby="question-title" className={styles.part}>
-      <p className={`${plain.caption} ${plain.muted}`}>{IDEAS[question.idea]}</p>
-      <h2 id="question-title" className={plain.heading}>
+      <p className={`${plain.caption} ${plain.muted}`}>
+        {IDEAS[question.idea]} · question {count + 1}
+      </p>
+      <h2 id="question-title" className={styles.question}>
         {describeQuestion(question)}
       </h2>
-      {end && !isShown && (
-        <div>
-          <Button size="small" variant="outlined" onClick={() => setDrawing(!isDrawing)}>
-            {isDrawing ? 'Choose instead' : 'Draw it instead'}
+      <div className={styles.pictures}>
+        <ChangeDrawing design={design} changed={changed} />
+        {end && <SketchCurve before={before} after={isShown ? after : null} sketch={sketch ?? AS_IT_IS} onSketch={setSketch} />}
+      </div>
+      <fieldset className={styles.answers} disabled={isShown}>
+        <legend className={plain.text}>Predict first: what would it do?{end && ' Press one, or drag the curve.'}</legend>
+        {(Object.entries(ANSWERS) as [Answer, string][]).map(([key, words]) => (
+          <Button
+            key={key}
+            variant={answer === key ? 'contained' : 'outlined'}
+            aria-pressed={answer === key}
+            disabled={isShown}
+            onClick={() => {
+              setChosen(key);
+              setSketch(null);
+            }}
+          >
+            {words}
           </Button>
-        </div>
-      )}
-      {end && isDrawing ? (
-        <div className={styles.part}>
-          <SketchCurve before={before} after={isShown ? after : null} sketch={sketch} onSketch={setSketch} />
-          <p role="status" className={plain.text}>
-            You drew: <strong>{ANSWERS[answer!]}</strong>.
-          </p>
-        </div>
-      ) : (
-        <fieldset className={styles.choices} disabled={isShown}>
-          <legend className={plain.text}>Predict first: what would it do?</legend>
-          {(Object.entries(ANSWERS) as [Answer, string][]).map(([key, words]) => (
-            <label key={key} className={plain.text}>
-              <input type="radio" name="answer" checked={chosen === key} onChange={() => setChosen(key)} /> {words}
-            </label>
-          ))}
-        </fieldset>
+        ))}
+      </fieldset>
+      {sketch && !isShown && (
+        <p role="status" className={plain.text}>
+          You drew: <strong>{ANSWERS[answer!]}</strong>.
+        </p>
       )}
       <fieldset className={styles.choices} disabled={isShown}>
-        <legend className={plain.text}>And why?</legend>
+        <legend className={plain.strong}>Because</legend>
         {reasons.map(({ words }) => (
           <label key={words} className={plain.text}>
             <input type="radio" name="reason" checked={reason === words} onChange={() => setReason(words)} /> {words}
@@ -129,7 +130,8 @@ function Asking({ design, question, count, onAnswered }: AskingProps) {
       {isShown && answer !== null ? (
         <>
           <Seen question={question} answer={answer} said={said} />
-          {changed && after && <ChangedCurve design={design} changed={changed} after={after} />}
+          {after && <BeforeAndAfter before={before} after={after} />}
+          {!end && changed && after && <ChangedCurve design={design} changed={changed} after={after} />}
           {'runs' in question.shows && <LuckStrip design={design} runs={question.shows.runs[1]} />}
           <div>
             <Button variant="contained" onClick={() => onAnswered(answer === question.answer && said?.isRight === true)}>
@@ -146,6 +148,19 @@ function Asking({ design, question, count, onAnswered }: AskingProps) {
       )}
     </section>
   );
+}
+
+/** Both cars run together, each in its own time. */
+function BeforeAndAfter({ before, after }: { readonly before: Prediction; readonly after: Prediction }) {
+  const units = useUnits();
+  if (before.kind === 'refused' || after.kind === 'refused') return null;
+  const longest = Math.max(before.result.time, after.result.time);
+  const runner = (name: string, { result }: typeof before): Runner => ({
+    name,
+    distanceAt: (part) => traceAt(result.trace!, part * longest).read('distance'),
+    words: formatAbout(result.distance, 'distance', units),
+  });
+  return <Race runners={[{ ...runner('this car', before), isExpected: true }, runner('with the change', after)]} />;
 }
 
 interface SeenProps {

@@ -2,9 +2,11 @@ import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import { measuringOf, medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { describePrediction, MEDALS, describeMedal, describeOutcome } from '../../../core/meet/describe-results.ts';
+import { besidePrediction, MEDALS, describeMedal, describeOutcome } from '../../../core/meet/describe-results.ts';
+import { formatAbout, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useRole } from '../../app/use-role.ts';
+import { Race, type Runner } from '../../ui/race.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import { ConnectionNote } from './connection-note.tsx';
 import styles from './meet.module.css';
@@ -32,6 +34,20 @@ function Countdown({ to }: { readonly to: string }) {
   );
 }
 
+/** Fast at first, then slower and slower: how a car comes to rest, at a fraction of its time. */
+const coastingDown = (part: number): number => 1 - (1 - part) ** 2;
+
+/** A run and what its crew had expected, as they run beside each other. */
+const runnersOf = ({ distance, predicted }: NonNullable<ReturnType<typeof besidePrediction>>, units: UnitSystem): readonly Runner[] => [
+  {
+    name: 'predicted',
+    distanceAt: (part) => predicted * coastingDown(part),
+    words: formatAbout(predicted, 'distance', units),
+    isExpected: true,
+  },
+  { name: 'distance', distanceAt: (part) => distance * coastingDown(part), words: formatQuantity(distance, 'distance', units) },
+];
+
 /** The board for a projector: standings, the last run, who is next, the records of the evening; it follows by itself. */
 export function BoardPage() {
   const units = useUnits();
@@ -51,7 +67,7 @@ export function BoardPage() {
   const cars = (heat: typeof now): string =>
     heat?.cars.map(({ entry, lane }) => `${entryOf(entry)?.car ?? '?'}${meet.lanes > 1 ? ` (${lane + 1})` : ''}`).join(', ') ?? '';
   const ran = last && entryOf(last.result.entry);
-  const expected = ran ? describePrediction(ran, last.result.outcome, units) : '';
+  const compared = ran ? besidePrediction(ran, last.result.outcome) : null;
   return (
     <div className={styles.board} data-whole-screen>
       <h1>{meet.name}</h1>
@@ -86,12 +102,12 @@ export function BoardPage() {
               <>
                 <strong>{ran.car}</strong>:{' '}
                 {describeOutcome(rounds[last.result.round]!.goal, last.result.outcome, units, measuringOf(meet, last.result.entry))}
-                {expected && <span className={styles.small}> {expected}</span>}
               </>
             ) : (
               'none yet'
             )}
           </p>
+          {compared && <Race key={last!.id} runners={runnersOf(compared, units)} />}
           {meet.nextAt && <Countdown to={meet.nextAt} />}
           <h2>Now</h2>
           <p>{now ? `${rounds[now.round]!.name}, run ${now.run + 1}: ${cars(now)}` : 'all runs are made'}</p>
