@@ -83,7 +83,7 @@ const VIEWS: readonly View[] = [
     ],
     wait: 'in 10 stop before the wall',
   },
-  { name: 'learn', path: `/cars/${KELP}/learn?view=ideas&idea=pull`, viewport: DESKTOP, scheme: 'light', wait: 'Try it' },
+  { name: 'learn', path: `/cars/${KELP}/learn`, viewport: DESKTOP, scheme: 'light', wait: 'Because' },
   { name: 'meet-board', path: `/meets/${MEET}/board`, viewport: DESKTOP, scheme: 'dark', wait: 'Records of the evening' },
   { name: 'track-phone', path: `/cars/${KELP}/track`, viewport: PHONE, scheme: 'light' },
 ];

@@ -101,7 +101,7 @@ const OF_ANY: Readonly<Record<CauseId, CauseDescription>> = {
     name: 'it curves: its path is longer than the distance you measure',
     seen: 'it stops off the line',
     check: 'Push it gently along a line of tape, both ways.',
-    cure: 'Square the axles to the line of the car, as shown under “Next change”.',
+    cure: 'Square the axles to the line of the car, as shown under “Changes”.',
     tells: 'the drift in metres',
   },
   'leaning-floor': {
