@@ -27,6 +27,7 @@ describe('an afternoon on a phone', () => {
   it('goes from the list before a run over the wind and the watch to what is written down', async () => {
     const page = await stage.open(`${tern}/track`, PHONE);
     const phone = builder(page);
+    await page.locator('summary ::-p-text(No session)').click();
     await phone.press('Start a session');
     await phone.sees('Skerrow Lull Trophy');
     await phone.openTab('Wind');
@@ -49,7 +50,7 @@ describe('an afternoon on a phone', () => {
     await phone.press('Use this time');
     expect(await phone.valueOf('Turns of the drive axle')).toBe('4.5');
     await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '6.4');
-    await page.locator('details summary').click();
+    await page.locator('summary ::-p-text(More about this run)').click();
     await phone.type('Drift off the line, m', '0.3');
     await expectAccessible(page);
     await phone.press('Log this run');

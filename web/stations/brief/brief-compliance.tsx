@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { designForBrief, limitsOf, type Brief } from '../../../core/brief/brief.ts';
-import { describeRound, type JudgedRound } from '../../../core/brief/judge.ts';
+import { designForBrief, limitsOf, type Brief, type Round } from '../../../core/brief/brief.ts';
+import { describeRound, summarizeRound, type JudgedRound } from '../../../core/brief/judge.ts';
 import { judgeMaking } from '../../../core/build/judge-making.ts';
 import { judgeRules, type JudgedRule } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -60,31 +60,55 @@ function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
   const rules = judgeRules(designForBrief(design, brief), limitsOf(brief.rules));
   const making = useMemo(() => judgeMaking(design, brief.rules, formatIn(units)), [design, brief, units]);
   const broken = [...rules, ...making].filter(({ verdict }) => verdict === 'broken');
+  const lines = [
+    ...rules.map((rule) => ({ ...rule, line: rule.words(formatIn(units)) })),
+    ...making.map((rule) => ({ ...rule, line: rule.words })),
+  ];
+  const met = lines.filter(({ verdict }) => verdict === 'met');
+  const line = ({ key, name, verdict, line: words }: (typeof lines)[number]): React.ReactNode => (
+    <li key={`${key} ${name}`} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
+      {verdict === 'by-hand' ? '○ check by hand' : SIGNS[verdict]} · {name}: {words}
+    </li>
+  );
   return (
     <section aria-label={design.name} className={styles.car}>
       <h3 className={plain.strong}>{design.name}</h3>
-      <ul>
-        {rules.map(({ key, name, verdict, words }) => (
-          <li key={`${key} ${name}`} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
-            {SIGNS[verdict]} · {name}: {words(formatIn(units))}
-          </li>
-        ))}
-        {making.map(({ key, name, verdict, words }) => (
-          <li key={key} className={`${plain.text} ${verdict === 'broken' ? styles.broken : ''}`}>
-            {verdict === 'by-hand' ? '○ check by hand' : SIGNS[verdict]} · {name}: {words}
-          </li>
-        ))}
-        {brief.rounds.map((round, i) => (
-          <li key={`round ${i}`} className={plain.text}>
-            <strong>{round.name}</strong>: {rounds ? describeRound(round, rounds[i]!, units) : '…'}
-          </li>
-        ))}
-      </ul>
+      <ul>{lines.filter(({ verdict }) => verdict !== 'met').map(line)}</ul>
+      {met.length > 0 && (
+        <details>
+          <summary className={plain.text}>✓ {met.length === 1 ? '1 rule met' : `${met.length} rules met`}</summary>
+          <ul>{met.map(line)}</ul>
+        </details>
+      )}
+      {brief.rounds.map((round, i) => (
+        <RoundLine key={i} round={round} judged={rounds?.[i] ?? null} />
+      ))}
       <div className={styles.buttons}>
         <Button size="small" variant="contained" component={Link} to={`/cars/${carId}/design`}>
           {broken.length > 0 ? `Fix in Design: ${broken[0]!.name}` : 'To its design'}
         </Button>
       </div>
     </section>
+  );
+}
+
+/** One round of a car: how likely it is met as a bar, or what it comes to; opened, all that is known of it. */
+function RoundLine({ round, judged }: { readonly round: Round; readonly judged: JudgedRound | null }) {
+  const units = useUnits();
+  const chance = judged && 'chance' in judged ? judged.chance : null;
+  return (
+    <details className={styles.round}>
+      <summary className={plain.text}>
+        <span>
+          <span aria-hidden>▸ </span>
+          {round.name}
+        </span>
+        <span className={styles.chance} aria-hidden>
+          {chance !== null && <span style={{ width: `${100 * chance}%` }} />}
+        </span>
+        <span className={plain.figures}>{judged ? summarizeRound(round, judged, units) : '…'}</span>
+      </summary>
+      {judged && <p className={plain.text}>{describeRound(round, judged, units)}</p>}
+    </details>
   );
 }

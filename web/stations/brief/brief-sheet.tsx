@@ -14,6 +14,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import styles from './brief.module.css';
 import { EditableSection } from './editable-section.tsx';
 import { FloorPart } from './floor-part.tsx';
+import { RoundPicture } from './round-picture.tsx';
 import { RoundFields } from './round-fields.tsx';
 import { RuleFields } from './rule-fields.tsx';
 
@@ -97,6 +98,7 @@ export function BriefSheet({ briefId, brief, edit }: SheetProps) {
                 }
                 fields={() => <RoundFields brief={brief} place={i} edit={edit} />}
               >
+                <RoundPicture brief={brief} round={round} />
                 <p className={styles.lead}>{roundSentences(round, format)}</p>
               </EditableSection>
             </li>

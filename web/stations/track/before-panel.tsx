@@ -11,7 +11,8 @@ import styles from './track.module.css';
 
 interface BeforePanelProps {
   readonly design: CarDesign;
-  readonly onDone: () => void;
+  /** `isChecked`: whether all of it was ticked. */
+  readonly onDone: (isChecked: boolean) => void;
 }
 
 /** What to look at before a run of this car, ticked off; it can be turned off. */
@@ -51,7 +52,7 @@ export function BeforePanel({ design, onDone }: BeforePanelProps) {
         variant={isDone ? 'contained' : 'outlined'}
         onClick={() => {
           setTicked(new Set());
-          onDone();
+          onDone(isDone);
         }}
         sx={{ minHeight: 52 }}
       >

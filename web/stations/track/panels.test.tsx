@@ -4,6 +4,7 @@ import { MemoryRouter } from 'react-router';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { newCar } from '../../../core/car/new-car.ts';
+import { fullTurns } from '../../../core/predict/derive-run-setup.ts';
 import { listSwitched } from '../../app/preferences-slice.ts';
 import { makeStore } from '../../app/store.ts';
 import { BeforePanel } from './before-panel.tsx';
@@ -51,8 +52,14 @@ describe('the wind counter', () => {
   it('begins at nothing, with the turns that are safe and a full wind', () => {
     const told = words(<WindPanel design={band} counted={0} onCounted={nothing} onWound={nothing} />);
     expect(told).toMatch(/^\|0\| turns\|/);
-    expect(told).toMatch(/pull at the tyre now\|none\|turns to the safe limit\|[\d.]+\|a full wind\|[\d.]+ turns\|/);
+    expect(told).toMatch(/pull at the tyre now\|none\|turns to the safe limit\|[\d.]+\|/);
+    expect(told).toMatch(/a full wind\|[\d.]+ turns\|/);
     expect(told).not.toContain('stops before the wall');
+  });
+  it('stops whoever winds on beyond what is safe', () => {
+    const at = (counted: number): string => words(<WindPanel design={band} counted={counted} onCounted={nothing} onWound={nothing} />);
+    expect(at(fullTurns(band))).not.toContain('■');
+    expect(at(fullTurns(band) + 1)).toContain('■ Stop: more is not safe');
   });
   it('goes on from the turns that were counted before', () =>
     expect(words(<WindPanel design={band} counted={5} onCounted={nothing} onWound={nothing} />)).toMatch(/^\|5\| turns\|/));

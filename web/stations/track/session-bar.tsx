@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { startTransition, useState } from 'react';
 import { Link } from 'react-router';
 import type { Brief } from '../../../core/brief/brief.ts';
@@ -34,6 +35,29 @@ interface SessionBarProps {
 /** Whoever joins here logs runs: a crew of one car, an official of every car. */
 const LOGGERS = ['crew', 'official'] as const;
 
+/** What the session is, and what can be done with it: on a phone behind a press. */
+function Folded({ summary, children }: { readonly summary: React.ReactNode; readonly children: React.ReactNode }) {
+  const isPhone = useMediaQuery('(max-width: 899.98px)', { noSsr: true });
+  if (!isPhone)
+    return (
+      <div className={styles.session}>
+        <span className={plain.text}>{summary}</span>
+        {children}
+      </div>
+    );
+  return (
+    <details className={`${styles.session} ${styles.folded}`}>
+      <summary className={plain.text}>
+        <span>
+          <span aria-hidden>▸ </span>
+          {summary}
+        </span>
+      </summary>
+      <div>{children}</div>
+    </details>
+  );
+}
+
 /** The session that runs belong to, and the next car of it with one press. */
 export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
   const units = useUnits();
@@ -44,8 +68,7 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
   const { current, begin } = session;
   if (!current)
     return (
-      <div className={styles.session}>
-        <span className={plain.text}>No session: you can log runs without one.</span>
+      <Folded summary="No session: you can log runs without one.">
         {isOwner && (
           <Button size="small" variant="outlined" onClick={() => void begin()}>
             Start a session
@@ -57,17 +80,20 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
           </Button>
         )}
         <LetPhoneJoin roles={LOGGERS} path={`/cars/${carId}/track`} />
-      </div>
+      </Folded>
     );
   const { name, floor, surface, cars: order } = current.session;
   const next = order[(order.indexOf(carId) + 1) % order.length];
   const nextCar = cars?.readable.find(({ id }) => id === next);
   return (
-    <div className={styles.session}>
-      <span className={plain.text}>
-        <strong>{name}</strong> · {floor}
-        {surface && `, run on ${describeFloor(surface, formatIn(units))}`}
-      </span>
+    <Folded
+      summary={
+        <>
+          <strong>{name}</strong> · {floor}
+          {surface && `, run on ${describeFloor(surface, formatIn(units))}`}
+        </>
+      }
+    >
       {isOwner && (
         <Button size="small" aria-haspopup="dialog" onClick={() => startTransition(() => setOpen(true))}>
           Change the session
@@ -80,7 +106,7 @@ export function SessionBar({ carId, design, brief, session }: SessionBarProps) {
       )}
       <LetPhoneJoin roles={LOGGERS} path={`/cars/${carId}/track`} />
       {isOpen && <SessionDrawer design={design} brief={brief} session={session} onClose={() => setOpen(false)} />}
-    </div>
+    </Folded>
   );
 }
 

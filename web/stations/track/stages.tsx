@@ -50,6 +50,12 @@ export function Stages({ carId, design, brief, session: { current } }: StagesPro
   const { data: versions } = useListVersionsQuery(carId);
   const putRight = repairsIn(versions?.readable ?? []).map(({ fault }) => fault);
   const wind = windOf(form, units);
+  const isDone: Readonly<Record<Stage, boolean>> = {
+    before: form.isChecked,
+    wind: form.wind === 'turns' ? form.turns !== '' : form.counted > 0,
+    go: form.time !== '',
+    write: false,
+  };
   return (
     <div>
       <Tabs
@@ -60,11 +66,25 @@ export function Stages({ carId, design, brief, session: { current } }: StagesPro
         sx={{ mb: 4 }}
       >
         {(Object.entries(STAGES) as [Stage, string][]).map(([key, words]) => (
-          <Tab key={key} value={key} label={words} id={`stage-${key}`} aria-controls="stage-panel" sx={{ minWidth: 0, px: 2 }} />
+          <Tab
+            key={key}
+            value={key}
+            label={
+              <span>
+                {isDone[key] && <span aria-hidden>✓ </span>}
+                {words}
+              </span>
+            }
+            id={`stage-${key}`}
+            aria-controls="stage-panel"
+            sx={{ minWidth: 0, px: 2 }}
+          />
         ))}
       </Tabs>
       <div ref={panel} role="tabpanel" id="stage-panel" aria-labelledby={`stage-${stage}`} className={styles.panel}>
-        {stage === 'before' && <BeforePanel design={design} onDone={() => setStage('go')} />}
+        {stage === 'before' && (
+          <BeforePanel design={design} onDone={(isChecked) => dispatch(formChanged({ carId, change: { stage: 'go', isChecked } }))} />
+        )}
         {stage === 'wind' && (
           <WindPanel
             design={design}

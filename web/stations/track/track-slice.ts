@@ -16,6 +16,8 @@ export interface TrackForm {
   readonly units?: UnitSystem;
   /** The stage that is open, and turns counted so far. */
   readonly stage: Stage;
+  /** Whether all of the list before it was ticked. */
+  readonly isChecked: boolean;
   readonly counted: number;
   readonly wind: 'full' | 'turns';
   readonly turns: string;
@@ -48,6 +50,7 @@ export interface TrackForm {
 export const emptyForm: TrackForm = {
   correcting: null,
   stage: 'write',
+  isChecked: false,
   counted: 0,
   wind: 'full',
   turns: '',

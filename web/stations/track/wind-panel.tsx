@@ -69,9 +69,25 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       </p>
       {(isOver || isEnough) && (
         <p className={`${plain.strong} ${styles.stop}`} role="alert">
-          {isOver ? '■ Stop here for this room.' : '■ Stop here for this room.'}
+          {isOver ? '■ Stop: more is not safe for the band or the lever.' : '■ Stop here for this room.'}
         </p>
       )}
+      <dl className={styles.windFigures}>
+        <div>
+          <dt>pull at the tyre now</dt>
+          <dd>{wound ? formatQuantity(wound.pull, 'force', units) : 'none'}</dd>
+        </div>
+        <div>
+          <dt>turns to the safe limit</dt>
+          <dd>{count(Math.max(0, Math.floor((safe - turns) / HALF) * HALF))}</dd>
+        </div>
+        {room !== null && (
+          <div>
+            <dt>stop for the wall at</dt>
+            <dd>{forRoom === null ? '…' : forRoom.isFull ? 'full' : count(forRoom.turns)}</dd>
+          </div>
+        )}
+      </dl>
       {!isFollowing && (
         <>
           <Button variant="contained" className={styles.tap} onClick={() => add(1)}>
@@ -113,8 +129,6 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       )}
       <Facts
         facts={[
-          ['pull at the tyre now', wound ? formatQuantity(wound.pull, 'force', units) : 'none'],
-          ['turns to the safe limit', count(Math.max(0, Math.floor((safe - turns) / HALF) * HALF))],
           ...(wound?.stretch ? [['stretch of the band', `${wound.stretch.toFixed(1)} × its length`] as const] : []),
           ['a full wind', `${count(most)} turns`],
           ...(room === null
