@@ -21,8 +21,8 @@ interface View {
 
 const VIEWS: readonly View[] = [
   { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light' },
-  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'cars built like this' },
-  { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'cars built like this' },
+  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'likely' },
+  { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'likely' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-dark', path: `/cars/${FERRY}/design`, viewport: DESKTOP, scheme: 'dark' },
