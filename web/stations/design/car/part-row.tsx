@@ -65,27 +65,21 @@ interface PartRowProps extends PartsProps {
   readonly value: number;
 }
 
-/** A part in one row: its kind, its own size, what is put on it, and how well each is known. */
+/** A part: its kind in full width, its own size, what is put on it, and how well each is known. */
 export function PartRow({ part, worn, size, value, chosen, edit }: PartRowProps) {
   return (
     <>
-      <div className={styles.pair}>
-        <Fitted chosen={chosen} edit={edit} part={part} />
-        {size ? (
-          <SizeField size={size} value={value} kind={chosen.motor.kind} edit={edit} />
-        ) : (
-          <Evidence chosen={chosen} slot={part.slot} />
-        )}
-      </div>
+      <Fitted chosen={chosen} edit={edit} part={part} />
       {size && (
         <div className={styles.pair}>
           <SizeSlider size={size} value={value} edit={edit} />
-          <Evidence chosen={chosen} slot={part.slot} />
+          <SizeField size={size} value={value} kind={chosen.motor.kind} edit={edit} />
         </div>
       )}
+      <Evidence chosen={chosen} slot={part.slot} />
       {part.slot === 'band' && <BandFields chosen={chosen} edit={edit} />}
       {worn.map((one) => (
-        <div key={one.slot} className={`${styles.pair} ${styles.worn}`}>
+        <div key={one.slot} className={styles.worn}>
           <Fitted chosen={chosen} edit={edit} part={one} />
           <Evidence chosen={chosen} slot={one.slot} />
         </div>

@@ -3,7 +3,7 @@ import { newCar } from '../../../../core/car/new-car.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
 import type { MapCars } from '../../../../core/explore/map.ts';
 import { TOKENS } from '../../../ui/tokens.ts';
-import { mapOption, paintField } from './map-option.ts';
+import { mapOption, mapRange, paintField } from './map-option.ts';
 
 const SIDE = 11;
 const car = newCar('x');
@@ -127,5 +127,17 @@ describe('a map as a chart', () => {
     expect(figures.length).toBeGreaterThan(2);
     expect(figures.at(-1)).toBeLessThanOrEqual(20);
     expect(parts(false).map(({ type }) => type)).toEqual(['image']);
+  });
+});
+
+describe('the colours of a map', () => {
+  it('span what its cars come to, a few that hardly start and those that cannot run left aside', () => {
+    const distance = Float64Array.from([NaN, 0, ...Array.from({ length: 38 }, (_, i) => 10 + i / 37)]);
+    const [least, most] = mapRange({ distance });
+    expect(most).toBe(11);
+    // One in twenty lies below.
+    expect(least).toBeGreaterThanOrEqual(10);
+    expect(least).toBeLessThan(10.1);
+    expect(mapRange({ distance: Float64Array.from([NaN, NaN]) })).toEqual([0, 0]);
   });
 });

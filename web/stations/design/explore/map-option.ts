@@ -1,5 +1,6 @@
 import { contours } from 'd3-contour';
 import type { EChartsCoreOption } from 'echarts/core';
+import { quantile } from 'simple-statistics';
 import type { Size } from '../../../../core/car/size.ts';
 import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
 import { type UnitSystem, unitValue } from '../../../../core/units/quantity.ts';
@@ -38,8 +39,20 @@ interface DrawApi {
 const rgb = (hex: string): [number, number, number] =>
   [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
 
+/** How much of the distance's colour the shortest and the furthest have. */
+const [FAINTEST, STRONGEST] = [0.1, 0.85];
+
 /** Cars from one line of hatching to the next. */
 const HATCH = 5;
+
+/** Fraction of the cars that is left below the palest colour: a few that hardly start would take all of it. */
+const PALEST = 0.05;
+
+/** m that colours and lines of equal distance lie between, so that they span what there is. */
+export function mapRange({ distance }: Pick<MapCars, 'distance'>): readonly [least: number, most: number] {
+  const known = Array.from(distance).filter(Number.isFinite);
+  return known.length > 0 ? [quantile(known, PALEST), Math.max(...known)] : [0, 0];
+}
 
 /**
  * One pixel a car, from the panel's colour to the distance's: hatched one way where a check or rule stops it, the other way
@@ -53,7 +66,8 @@ function paint({ request, cars }: MapPicture, tokens: Tokens): HTMLCanvasElement
   const pen = canvas.getContext('2d')!;
   const image = pen.createImageData(width, height);
   const { distance, stop } = cars;
-  const most = distance.reduce((top, value) => (value > top ? value : top), 0.01);
+  const [least, most] = mapRange(cars);
+  const part = (value: number): number => (most > least ? Math.max(0, (value - least) / (most - least)) : 1);
   const [from, to, stopped, spinning] = [rgb(tokens.panel), rgb(tokens.distance), rgb(tokens.stop), rgb(tokens.pull)];
   for (let row = 0; row < height; row++)
     for (let column = 0; column < width; column++) {
@@ -66,12 +80,16 @@ function paint({ request, cars }: MapPicture, tokens: Tokens): HTMLCanvasElement
         stop[cell]! > 0
           ? (row + column) % HATCH === 0 && stopped
           : spins(cars, cell) && (row - column + HATCH * width) % HATCH === 0 && spinning;
-      for (let k = 0; k < 3; k++) image.data[at + k] = hatch ? hatch[k]! : from[k]! + (to[k]! - from[k]!) * 0.85 * (value / most);
+      for (let k = 0; k < 3; k++)
+        image.data[at + k] = hatch ? hatch[k]! : from[k]! + (to[k]! - from[k]!) * (FAINTEST + (STRONGEST - FAINTEST) * part(value));
       image.data[at + 3] = 255;
     }
   pen.putImageData(image, 0, 0);
   return canvas;
 }
+
+/** Fraction of the distance below which cars differ too little for more lines. */
+const LEAST_SPAN = 0.05;
 
 /** A round step that gives about `count` lines up to `most`. */
 function roundStep(most: number, count: number): number {
@@ -93,9 +111,10 @@ export interface PaintedField {
 export function paintField(picture: MapPicture, units: UnitSystem, tokens: Tokens): PaintedField {
   const { across, up } = picture.request;
   const far = unitValue('distance', units);
-  const metres = picture.cars.distance.reduce((top, value) => (value > top ? value : top), 0.01);
-  const step = roundStep(metres / far, 7);
-  const levels = Array.from({ length: Math.floor(metres / far / step) }, (_, i) => (i + 1) * step);
+  const [least, most] = mapRange(picture.cars).map((metres) => metres / far) as [number, number];
+  const step = roundStep(Math.max(most - least, LEAST_SPAN * most, 0.01), 6);
+  const first = Math.ceil(least / step);
+  const levels = Array.from({ length: Math.max(0, Math.floor(most / step) - first + 1) }, (_, i) => (first + i) * step).filter(Boolean);
   const heights = Array.from(picture.cars.distance, (value) => (Number.isFinite(value) ? value / far : 0));
   return {
     canvas: paint(picture, tokens),
