@@ -2,18 +2,10 @@ import { useEffect } from 'react';
 import { useLocation } from 'react-router';
 import { carsApi } from './api/cars-api.ts';
 import { meetsApi } from './api/meets-api.ts';
+import { STATION_NAMES } from './station-names.ts';
 import { useAppSelector, type RootState } from './store.ts';
 
-/** What pages are called, by their address: what it is of, and the station. */
-const STATIONS: Readonly<Record<string, string>> = {
-  brief: 'Brief',
-  bench: 'Bench',
-  design: 'Design',
-  build: 'Build',
-  track: 'Track',
-  tune: 'Tune',
-  learn: 'Learn',
-};
+/** Pages that are of nothing in particular. */
 const PAGES: readonly (readonly [address: RegExp, title: string])[] = [
   [/^\/$/, 'Garage'],
   [/^\/briefs$/, 'Briefs'],
@@ -44,7 +36,15 @@ export function pageTitle(path: string, nameOf: (kind: string, id: string) => st
   const own = PAGES.find(([address]) => address.test(path))?.[1];
   const [, kind = '', id = '', station = ''] = path.split('/');
   const name = own ? undefined : nameOf(kind, id);
-  const where = own ?? (kind === 'meets' ? (station === 'board' ? 'Board' : 'Meet') : kind === 'briefs' ? 'Brief' : STATIONS[station]);
+  const where =
+    own ??
+    (kind === 'meets'
+      ? station === 'board'
+        ? 'Board'
+        : 'Meet'
+      : kind === 'briefs'
+        ? 'Brief'
+        : (STATION_NAMES as Readonly<Record<string, string>>)[station]);
   return [name, where, PROGRAM].filter(Boolean).join(' – ');
 }
 

@@ -6,19 +6,11 @@ import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
 import type { SuggestedChange } from '../../../core/trials/next-change.ts';
 import type { NextAction, NextThing } from '../../../core/trials/next-thing.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
+import { STATION_NAMES } from '../../app/station-names.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { formatGain } from './describe-tuning.ts';
 import styles from './tune.module.css';
-
-const STATION_NAMES: Readonly<Record<NextThing['station'], string>> = {
-  brief: 'Brief',
-  bench: 'Bench',
-  design: 'Design',
-  build: 'Build',
-  track: 'Track',
-  tune: 'Tune',
-};
 
 /** What is done from the card. */
 export interface NextActions {

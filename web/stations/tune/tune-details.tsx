@@ -10,7 +10,7 @@ import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
 import { Views } from '../../ui/views.tsx';
 import { Compare } from './compare.tsx';
-import { RunGroups } from './run-groups.tsx';
+import { LikeRunGroups } from './like-run-groups.tsx';
 import type { Checks } from './tune-checks.ts';
 import styles from './tune.module.css';
 import { TuningLog } from './tuning-log.tsx';
@@ -78,7 +78,7 @@ export function TuneDetails(props: TuneDetailsProps) {
       />
     ),
     fit: () => <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explain} onPut={() => actions.applyFit(tuning.values)} />,
-    runs: () => <RunGroups tuning={tuning} nameOf={nameOf} explain={explain} runs={runs} onLeaveOut={actions.leaveOut} />,
+    runs: () => <LikeRunGroups tuning={tuning} nameOf={nameOf} explain={explain} runs={runs} onLeaveOut={actions.leaveOut} />,
     compare: () => <Compare groups={tuning.groups} runs={runs} nameOf={nameOf} goal={goalOf(design.aim)} explain={explain} />,
     log: () => <TuningLog name={design.name} log={log} onUndo={actions.undo} />,
   };

@@ -40,7 +40,7 @@ import { useNameOfDesign } from './use-name-of-design.ts';
 import { useTuneActions } from './use-tune-actions.ts';
 import { TuneDetails } from './tune-details.tsx';
 
-const RunsChart = lazyWithPreload(() => import('./runs-chart.tsx'));
+const RunsAndModelChart = lazyWithPreload(() => import('./runs-and-model-chart.tsx'));
 
 /** Why a car ran as it did, and what to change next. */
 export function TunePage() {
@@ -141,7 +141,7 @@ function Tune({ carId, design, runs }: TuneProps) {
             <div className={styles.chart}>
               {tuning ? (
                 <Suspense fallback={<div className={styles.awaited} />}>
-                  <RunsChart tuning={tuning} name={design.name} nameOf={nameOf} />
+                  <RunsAndModelChart tuning={tuning} name={design.name} nameOf={nameOf} />
                 </Suspense>
               ) : (
                 <Skeleton variant="rectangular" height={300} />

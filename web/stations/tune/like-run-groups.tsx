@@ -17,7 +17,7 @@ function didNotStartWords({ distances }: Tuning['groups'][number]): string {
   return count === 0 ? '' : `, ${count} of ${distances.length === count ? 'them' : 'these'} did not start`;
 }
 
-interface RunGroupsProps {
+interface LikeRunGroupsProps {
   readonly tuning: Tuning;
   /** What a car as it ran is called. */
   readonly nameOf: (design: CarDesign) => string;
@@ -27,7 +27,7 @@ interface RunGroupsProps {
 }
 
 /** Groups of like runs with mean and scatter, what hides in their order, and runs that do not go with their like. */
-export function RunGroups({ tuning, nameOf, explain, runs, onLeaveOut }: RunGroupsProps) {
+export function LikeRunGroups({ tuning, nameOf, explain, runs, onLeaveOut }: LikeRunGroupsProps) {
   const units = useUnits();
   const { groups } = tuning;
   const ids = new Set(groups.flatMap(({ distances }) => distances.filter(({ isOdd }) => isOdd).map(({ id }) => id)));

@@ -19,7 +19,7 @@ const ACROSS = {
   order: { words: 'in order', option: runsInOrder },
 } as const;
 
-interface RunsChartProps {
+interface RunsAndModelChartProps {
   readonly tuning: Tuning;
   readonly name: string;
   /** What a car as it ran is called. */
@@ -27,7 +27,7 @@ interface RunsChartProps {
 }
 
 /** The runs as points, with what was expected and what is fitted behind them. */
-export default function RunsChart({ tuning, name, nameOf }: RunsChartProps) {
+export default function RunsAndModelChart({ tuning, name, nameOf }: RunsAndModelChartProps) {
   const units = useUnits();
   const tokens = useTokens();
   const [across, setAcross] = useState<keyof typeof ACROSS>('turns');
