@@ -10,6 +10,7 @@ import { formatIn } from '../../../core/units/quantity.ts';
 import { useListCarsQuery } from '../../app/api/cars-api.ts';
 import { useBriefScores, type ScoredCar } from '../../open-car/use-brief-scores.ts';
 import plain from '../../ui/plain.module.css';
+import { useRoving } from '../../ui/use-roving.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './brief.module.css';
 
@@ -57,6 +58,8 @@ interface CarStandingProps {
 /** One car against the brief, and where to go on. */
 function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
   const units = useUnits();
+  // What opens is one stop for Tab.
+  const group = useRoving('summary');
   const rules = judgeRules(designForBrief(design, brief), limitsOf(brief.rules));
   const making = useMemo(() => judgeMaking(design, brief.rules, formatIn(units)), [design, brief, units]);
   const broken = [...rules, ...making].filter(({ verdict }) => verdict === 'broken');
@@ -71,7 +74,7 @@ function CarStanding({ carId, design, brief, rounds }: CarStandingProps) {
     </li>
   );
   return (
-    <section aria-label={design.name} className={styles.car}>
+    <section ref={group} aria-label={design.name} className={styles.car}>
       <h3 className={plain.strong}>{design.name}</h3>
       <ul>{lines.filter(({ verdict }) => verdict !== 'met').map(line)}</ul>
       {met.length > 0 && (

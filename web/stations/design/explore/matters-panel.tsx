@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { upToWall } from '../../../../core/car/floors.ts';
 import type { Influence } from '../../../../core/explore/sensitivity.ts';
@@ -13,10 +13,13 @@ import { pooled } from '../../../workers/explore.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { JobBar } from '../../../workers/job-bar.tsx';
 import { mattersOption } from './matters-option.ts';
-import { useJob } from '../../../workers/use-job.ts';
+import { useJob, useWhenQuiet } from '../../../workers/use-job.ts';
+import plain from '../../../ui/plain.module.css';
 
 type Shown = 'sizes' | 'values';
 const SHOWN = 12;
+/** Fraction of the distance below which a size or value moves it by nothing. */
+const NOTHING = 0.005;
 
 /** What moves the distance most: each size by 10 %, or each value that is not known by its own spread. */
 export function MattersPanel({ design, distance: free }: { readonly design: CarDesign; readonly distance: number }) {
@@ -26,11 +29,13 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
   const tokens = useTokens();
   const job = useJob<Readonly<Record<Shown, readonly Influence[]>>>();
   const { progress, result, run } = job;
-  useEffect(() => {
-    const timer = setTimeout(() => run(() => pooled(0).work.influences(design)), 100);
-    return () => clearTimeout(timer);
-  }, [design, run]);
-  const list = (result?.[shown] ?? []).slice(0, SHOWN);
+  useWhenQuiet(useCallback(() => run(() => pooled(0).work.influences(design)), [design, run]));
+  const all = (result?.[shown] ?? []).slice(0, SHOWN);
+  const least = NOTHING * distance;
+  // One with which the car cannot run moves it as much as can be.
+  const isStill = ({ swing, low, high }: Influence): boolean => swing < least && Number.isFinite(low) && Number.isFinite(high);
+  const list = all.filter((one) => !isStill(one));
+  const still = all.filter(isStill);
   const widest = Math.max(...list.map(({ swing }) => swing), 1e-9);
   return (
     <Box sx={{ overflow: 'auto', height: '100%' }}>
@@ -69,6 +74,14 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
           <Row key={item.id} item={item} distance={distance} widest={widest} />
         ))}
       </Box>
+      {still.length > 0 && (
+        <details>
+          <summary className={plain.text}>
+            {still.length} more change it by less than {formatPredicted(least, 'distance', units)}
+          </summary>
+          <p className={plain.text}>{still.map(({ label }) => label).join(', ')}</p>
+        </details>
+      )}
     </Box>
   );
 }
