@@ -1,3 +1,4 @@
+import { capitalized } from '../capitalized.ts';
 import { conflictsOf, fittingAround, misfitOf, nearestAxle } from '../car/fit.ts';
 import { CATALOGUE, fitCatalogue } from '../car/parts.ts';
 import { SLOTS } from '../car/part-slots.ts';
@@ -20,7 +21,7 @@ export function partsFit({ design }: Situation): Check {
     sentence: () =>
       conflicts.length === 0
         ? 'Tyres go with wheels, bearings with axles, and wheels and axles come in these sizes.'
-        : `${conflicts.map(({ words }) => `${words[0]!.toUpperCase()}${words.slice(1)}`).join('. ')}.`,
+        : `${conflicts.map(({ words }) => capitalized(words)).join('. ')}.`,
     remedies: () =>
       conflicts.flatMap(({ slot }): Remedy[] => {
         if (slot === 'driveWheels' || slot === 'otherWheels')

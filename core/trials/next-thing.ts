@@ -1,3 +1,4 @@
+import { MIN_LIKE_RUNS, type CarAtAGlance } from './attention.ts';
 import type { MotorKind } from '../car/car-design.ts';
 import { describeCause } from './cause-descriptions.ts';
 import type { Outlook } from '../explore/outlook.ts';
@@ -10,12 +11,7 @@ import type { RepairableFault } from './fit/trial.ts';
 import type { SuggestedChange } from './next-change.ts';
 
 /** What is known of a car without looking at its runs one by one. */
-export interface CarInBrief {
-  readonly canRun: boolean;
-  /** The title of a rule of its brief that it breaks; null for none. */
-  readonly brokenRule: string | null;
-  readonly hasBrief: boolean;
-  readonly runs: number;
+export interface CarInBrief extends CarAtAGlance {
   /** Whether it stands on the table: it ran, or it was said so. */
   readonly isBuilt: boolean;
   /** What is to be expected of it; null where that is not known. */
@@ -40,9 +36,6 @@ export interface NextThing {
 
 /** `3 in 10`; `hardly any` of fewer. */
 const chanceWords = (chance: number): string => (chance < 0.05 ? 'hardly any' : `${Math.round(10 * chance)} in 10`);
-
-/** Runs alike that show how much luck is in one. */
-const MIN_LIKE_RUNS = 3;
 
 /** A car that is less likely to meet its goal is changed before it is built. */
 const EVEN = 0.5;
@@ -88,7 +81,7 @@ export function nextThing(car: CarInBrief): NextThing {
 }
 
 /** A fault that is so likely, though not sure, is looked for before anything is changed. */
-const LIKELY = 0.4;
+export const LIKELY = 0.4;
 /** Fraction of what is not known below which one more run tells little. */
 const TELLS_LITTLE = 0.08;
 /** A car that comes as far as it is asked to in so many of its runs does what its brief asks. */

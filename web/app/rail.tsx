@@ -12,7 +12,6 @@ import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import GarageIcon from '@mui/icons-material/WarehouseOutlined';
 import { useColorScheme } from '@mui/material/styles';
-import useMediaQuery from '@mui/material/useMediaQuery';
 import { startTransition, Suspense, useState } from 'react';
 import { NavLink, useLocation, useNavigate, useParams } from 'react-router';
 import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
@@ -22,6 +21,7 @@ import { stationsOnPhone } from './stations-on-phone.ts';
 import { useJoined } from './use-role.ts';
 import { useStationBadges } from './use-station-badges.ts';
 import { useAppSelector } from './store.ts';
+import { useIsPhone } from '../ui/use-is-phone.ts';
 
 interface StationLink {
   readonly to: string;
@@ -92,7 +92,7 @@ function useStations() {
 /** The rail at the left; on a phone five stations along the bottom, and the rest behind “More”. */
 export function Rail() {
   const { car, stations } = useStations();
-  const isPhone = useMediaQuery('(max-width: 899.98px)', { noSsr: true });
+  const isPhone = useIsPhone();
   const { pathname } = useLocation();
   const navigate = useNavigate();
   const colors = useColors();

@@ -2,10 +2,10 @@ import { limitsOf, type Brief } from '../../core/brief/brief.ts';
 import { judgeRules } from '../../core/brief/rules.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { prepareRun } from '../../core/predict/derive-run-setup.ts';
-import type { CarInBrief } from '../../core/trials/next-thing.ts';
+import type { CarAtAGlance } from '../../core/trials/attention.ts';
 
 /** What is known of a car at a glance, by which its next thing is found. `design`: as its brief asks. */
-export function knownOfCar(design: CarDesign, brief: Brief | null, runs: number): Omit<CarInBrief, 'outlook' | 'isBuilt'> {
+export function knownOfCar(design: CarDesign, brief: Brief | null, runs: number): CarAtAGlance {
   const broken = brief && judgeRules(design, limitsOf(brief.rules)).find(({ verdict }) => verdict === 'broken');
   return { canRun: prepareRun(design).kind === 'ready', brokenRule: broken?.name ?? null, hasBrief: brief !== null, runs };
 }

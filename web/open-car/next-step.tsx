@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo } from 'react';
 import { Link } from 'react-router';
 import type { CarDesign } from '../../core/car/car-design.ts';
+import { capitalized } from '../../core/capitalized.ts';
 import { needsOutlook, nextThing } from '../../core/trials/next-thing.ts';
 import { useListCarsQuery } from '../app/api/cars-api.ts';
 import plain from '../ui/plain.module.css';
@@ -37,8 +38,7 @@ export default function NextStep({ carId, design: present, isLarge = false }: Ne
     return (
       <div>
         <Link to={`/cars/${carId}/${next.station}`} className={styles.large}>
-          {next.words[0]!.toUpperCase()}
-          {next.words.slice(1)} <span aria-hidden>→</span>
+          {capitalized(next.words)} <span aria-hidden>→</span>
         </Link>
         <p className={`${plain.caption} ${plain.muted}`}>{next.reason}</p>
       </div>

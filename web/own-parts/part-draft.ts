@@ -1,3 +1,4 @@
+import { capitalized } from '../../core/capitalized.ts';
 import { describeProblem } from '../../core/fault-words.ts';
 import { CATALOGUE, PART_VALUES, partFaults, typedValues, usualValue } from '../../core/car/parts.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
@@ -108,7 +109,7 @@ export function partOf(
     const field = fault.path.replace('values.', '');
     const value = PART_VALUES[kind].find(({ key }) => key === field);
     const message = describeProblem(fault, (bound) => (value ? valueIn(value, bound, 4) : String(bound)));
-    problems[field] ??= `${message[0]!.toUpperCase()}${message.slice(1)}.`;
+    problems[field] ??= `${capitalized(message)}.`;
   }
   return Object.keys(problems).length > 0 ? { problems } : { part };
 }

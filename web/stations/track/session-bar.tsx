@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import useMediaQuery from '@mui/material/useMediaQuery';
 import { startTransition, useState } from 'react';
 import { Link } from 'react-router';
 import type { Brief } from '../../../core/brief/brief.ts';
@@ -24,6 +23,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import styles from './track.module.css';
 import type { useSession } from './use-session.ts';
+import { useIsPhone } from '../../ui/use-is-phone.ts';
 
 interface SessionBarProps {
   readonly carId: string;
@@ -37,7 +37,7 @@ const LOGGERS = ['crew', 'official'] as const;
 
 /** What the session is, and what can be done with it: on a phone behind a press. */
 function Folded({ summary, children }: { readonly summary: React.ReactNode; readonly children: React.ReactNode }) {
-  const isPhone = useMediaQuery('(max-width: 899.98px)', { noSsr: true });
+  const isPhone = useIsPhone();
   if (!isPhone)
     return (
       <div className={styles.session}>

@@ -11,10 +11,10 @@ import { percent } from './describe-tuning.ts';
 import { LABEL_WIDTH, placeLabels, type PinnedCause } from './pinned-causes.ts';
 import styles from './cause-picture.module.css';
 
-/** px of the car with nothing about it, of a row of labels, and of a picture below which only numbers stand on the car. */
+/** px of the car with nothing about it; and its height for each px of width, where that is less. */
 const CAR_HEIGHT = 190;
-/** Height of the car for each px of width, where that is less. */
 const CAR_RATIO = 0.45;
+/** px of a row of labels, and of a picture below which only numbers stand on the car. */
 const ROW_HEIGHT = 64;
 const ROOM_FOR_LABELS = 520;
 /** px between two pins at one place. */

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
+import { capitalized } from '../../../core/capitalized.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { describeCause, type CauseId } from '../../../core/trials/cause-descriptions.ts';
 import type { RepairableFault } from '../../../core/trials/fit/trial.ts';
@@ -33,10 +34,7 @@ export function NextCard({ carId, design, next: { words, reason, station, action
       <h2 id="next-title" className={plain.caption}>
         Next
       </h2>
-      <p className={styles.words}>
-        {words[0]!.toUpperCase()}
-        {words.slice(1)}
-      </p>
+      <p className={styles.words}>{capitalized(words)}</p>
       <p className={`${plain.text} ${plain.muted}`}>{reason}</p>
       <div className={styles.row}>
         {action ? (

@@ -1,12 +1,10 @@
 import { CAUSE_PLACES, type CauseId, type CausePlace } from '../../../core/trials/cause-descriptions.ts';
 import { chanceOf, type RankedCause } from '../../../core/trials/causes.ts';
+import { LIKELY } from '../../../core/trials/next-thing.ts';
 
 /** Causes that are pinned, and how likely they are at least. */
 const MAX_PINNED = 4;
 const LEAST = 0.03;
-
-/** From here on the first of them stands out. */
-const LIKELY = 0.4;
 
 /** A cause that has a place on the car, or beside it. */
 export interface PinnedCause {
@@ -16,7 +14,7 @@ export interface PinnedCause {
   readonly chance: number;
   /** m that it would explain. */
   readonly metres: number;
-  /** Whether it is first, and likely. */
+  /** Whether it is first, and so likely that it is looked for. */
   readonly isLeading: boolean;
 }
 

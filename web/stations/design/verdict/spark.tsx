@@ -1,6 +1,6 @@
-import useMediaQuery from '@mui/material/useMediaQuery';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import styles from './verdict-panel.module.css';
+import { useIsPhone } from '../../../ui/use-is-phone.ts';
 
 /** The picture's own size; the page gives it room. */
 const WIDTH = 120;
@@ -11,7 +11,7 @@ const POINTS = 60;
 /** Pull against distance, small: what stays in view on a phone while a size is moved. The large curve says it in words. */
 export function Spark({ result: { trace, distance, launchThrust } }: { readonly result: RunResult }) {
   // Elsewhere the large curve is in sight, and every frame of a drag counts.
-  const isPhone = useMediaQuery('(max-width: 899.98px)', { noSsr: true });
+  const isPhone = useIsPhone();
   if (!isPhone || !trace || !(distance > 0)) return null;
   const step = Math.max(Math.floor(trace.distance.length / POINTS), 1);
   const highest = Math.max(launchThrust, ...trace.thrust.filter((_, i) => i % step === 0)) || 1;
