@@ -83,11 +83,11 @@ const PLANTED: Readonly<Record<FaultId, (truth: Truth, size: number) => Truth>> 
   bending: (truth, size) => fewer(truth, (turns) => turns * (0.95 - 0.25 * size)),
 };
 
-type Came = Pick<RunResult, 'distance' | 'time' | 'launchGripRatio' | 'launchGripNeeded'>;
+type Came = Pick<RunResult, 'distance' | 'time' | 'launchGripRatio' | 'launchGripNeeded' | 'marks'>;
 
-function resultOf({ design, wind, numbers, passed, heavier, growth }: Truth): Came | null {
+function resultOf({ design, wind, numbers, passed, heavier, growth }: Truth, marks: readonly number[] = []): Came | null {
   const plain = deriveRunSetup(design, wind, numbers);
-  const setup = { ...plain, car: { ...plain.car, mass: heavier * plain.car.mass } };
+  const setup = { ...plain, marks: [...marks], car: { ...plain.car, mass: heavier * plain.car.mass } };
   const first = simulate(setup, { workspace });
   if (first.kind === 'refused') return null;
   if (passed < 1) {
@@ -113,6 +113,10 @@ export interface RunAs {
   readonly direction?: 'out' | 'back';
   /** Whether nothing spoils it. */
   readonly isClean?: boolean;
+  /** Whether what is wrong with the car was repaired before. */
+  readonly isRepaired?: boolean;
+  /** m from the line, at which it is timed on its way. */
+  readonly marks?: readonly number[];
 }
 
 /** A car with hidden true values. */
@@ -123,7 +127,7 @@ export interface HiddenCar {
   readonly distance: (wind: Wind, design?: CarDesign) => number;
   readonly measured: (wind: Wind, direction: 'out' | 'back') => number;
   /** One run; null where it cannot run so. */
-  readonly run: (wind: Wind, as?: RunAs) => TrialRun | null;
+  readonly run: (wind: Wind, as?: RunAs) => (TrialRun & Pick<RunResult, 'marks'>) | null;
 }
 
 /** How a hidden car and its runs are unlike what the fit takes them for; as it takes them by default. */
@@ -191,26 +195,44 @@ function justHolding(design: CarDesign, spread: number): CarDesign {
   return { ...design, measured: { ...design.measured, staticGrip: just } };
 }
 
+/** The dice of a hidden car: those of what it is and of its runs, and those of what is unlike what the fit takes it for. */
+interface Dice {
+  readonly chance: ReturnType<typeof randomOf>;
+  readonly other: ReturnType<typeof randomOf>;
+  /** sd of ln distance of its fully wound runs. */
+  readonly scatter: number;
+  /** How much is wrong, from the least such fault to the most. */
+  readonly size: number;
+}
+
 /** The `n`th hidden car of a seed. */
 export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}): HiddenCar {
-  const { wider = 1, fading = 0, fault = 'none', second = 'none', growth = 0, opening = 0, heavier = 0, gripOff = 0 } = options;
-  const { fatigue = 0, shortTape = 0, spoiled = 0, turnsOff = 0, startOff = 0, toldSlope = 0, isAny = false, isAnySize = false } = options;
+  const { toldSlope = 0, isAny = false, isAnySize = false, gripOff = 0 } = options;
   const chance = randomOf(seed * 1_000_003 + 7919 * n);
   const kind = MOTOR_KINDS[n % MOTOR_KINDS.length]!;
   const base: CarDesign = { ...newCar('hidden', kind), care: 'ordinary' };
   const plain: CarDesign = { ...base, wheelbase: base.wheelbase * chance.uniform(0.95, 1.15) };
-  const off = new Map<string, number>();
-  /** How far something is off: the same for all that share it. */
-  const offOf = (id: string): number => off.get(id) ?? (off.set(id, wider * chance.normal()), off.get(id)!);
   const scatter = chance.uniform(0.03, 0.08);
   const drawn = chance.uniform();
   const size = isAnySize ? 2 * drawn ** 2 - 0.15 : drawn;
   const other = randomOf(seed * 7_368_787 + n);
   const car = isAny ? anyOf(plain, other) : plain;
   const sloped: CarDesign = toldSlope === 0 ? car : { ...car, floor: { ...car.floor, slope: other.uniform(-toldSlope, toldSlope) } };
-  const design = gripOff === 0 ? sloped : justHolding(sloped, gripOff);
+  return built(gripOff === 0 ? sloped : justHolding(sloped, gripOff), { chance, other, scatter, size }, options);
+}
+
+/** A hidden car of this design, that scatters and has what is wrong with it by this much. */
+export const hiddenCarOf = (design: CarDesign, seed: number, scatter: number, size: number, options: HiddenOptions = {}): HiddenCar =>
+  built(design, { chance: randomOf(seed), other: randomOf(seed + 1), scatter, size }, options);
+
+function built(design: CarDesign, { chance, other, scatter, size }: Dice, options: HiddenOptions): HiddenCar {
+  const { wider = 1, fading = 0, fault = 'none', second = 'none', growth = 0, opening = 0, heavier = 0, gripOff = 0 } = options;
+  const { fatigue = 0, shortTape = 0, spoiled = 0, turnsOff = 0, startOff = 0 } = options;
+  const off = new Map<string, number>();
+  /** How far something is off: the same for all that share it. */
+  const offOf = (id: string): number => off.get(id) ?? (off.set(id, wider * chance.normal()), off.get(id)!);
   let ran = 0;
-  const truly = (wind: Wind, as = design, direction: 'out' | 'back' = 'out'): Truth => {
+  const truly = (wind: Wind, as = design, direction: 'out' | 'back' = 'out', isRepaired = false): Truth => {
     const uphill = direction === 'back' ? -1 : 1;
     const numbers: Partial<Record<ValueKey, number>> = {};
     for (const key of valueKeysOf(as)) {
@@ -226,32 +248,32 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
     const given = (1 - fading * fraction) * (1 - opened) * (1 - fatigue) ** ran;
     const raw: Truth = { design: built, wind, numbers, uphill, curvature: 0, passed: 1, heavier: 1 + heavier, growth };
     const sound = times(raw, GIVES, given);
-    const first = fault === 'none' ? sound : PLANTED[fault](sound, size);
+    const first = fault === 'none' || isRepaired ? sound : PLANTED[fault](sound, size);
     return second === 'none' ? first : PLANTED[second](first, other.uniform());
   };
   const ln = (truth: Truth): number => Math.log(Math.max(resultOf(truth)?.distance ?? 0, 0.02));
   /** So that a full wind scatters by `scatter` of its distance: by resistances, and by half as much energy. */
-  const unit = (as?: CarDesign): number => {
-    const full = truly(FULL, as);
+  const unit = (as?: CarDesign, isRepaired = false): number => {
+    const full = truly(FULL, as, 'out', isRepaired);
     const slope = (keys: readonly ValueKey[]): number =>
       (ln(times(full, keys, 1 + MOVED)) - ln(times(full, keys, 1 - MOVED))) / (2 * MOVED);
     return Math.max(Math.hypot(slope(RESISTS), 0.5 * slope(GIVES)), 0.3);
   };
   return {
-    kind,
+    kind: design.motor.kind,
     design,
     distance: (wind, as) => resultOf(truly(wind, as))?.distance ?? 0,
     measured: (wind, direction) => {
       const truth = truly(wind, design, direction);
       return straight(resultOf(truth)?.distance ?? 0, truth.curvature);
     },
-    run: (wind, { times: isTimed = false, design: as = design, direction, isClean = false } = {}) => {
-      const by = scatter / unit(as);
-      let wound = truly(wind, as, direction);
+    run: (wind, { times: isTimed = false, design: as = design, direction, isClean = false, isRepaired = false, marks } = {}) => {
+      const by = scatter / unit(as, isRepaired);
+      let wound = truly(wind, as, direction, isRepaired);
       if (turnsOff > 0 && wind.kind === 'turns') wound = fewer(wound, (turns) => turns + turnsOff * (Math.floor(other.uniform() * 3) - 1));
       if (gripOff > 0) wound = times(wound, ['staticGrip'], 1 + gripOff * other.normal());
       const luck = times(times(wound, RESISTS, Math.exp(by * chance.normal())), GIVES, Math.exp(-0.5 * by * chance.normal()));
-      const result = resultOf(luck);
+      const result = resultOf(luck, marks);
       ran++;
       if (!result) return null;
       const remaining = other.uniform() < spoiled && !isClean ? other.uniform(0.5, 0.75) : 1;
@@ -265,6 +287,7 @@ export function hiddenCar(n: number, seed: number, options: HiddenOptions = {}):
         outcome: { kind: 'stopped', distance: Number(distance.toFixed(2)) },
         ...(isTimed && time > 0.3 && { time: Number(time.toFixed(1)) }),
         spun: chance.uniform() < (isSpinning ? 0.95 : 0.05),
+        marks: result.marks,
       };
     },
   };

@@ -50,6 +50,39 @@ describe('a builder at the Design station', () => {
     await page.close();
   });
 
+  it('gives what is explored the whole middle by the handle between it and the drawing, and as it was left when it is opened again', async () => {
+    const page = await open(designOf(3));
+    const tern = builder(page);
+    await tern.distance();
+    const heightOf = (): Promise<number> =>
+      page.$eval('section[aria-label="Drawing"]', (drawing) => drawing.getBoundingClientRect().height);
+    // Once it can be moved it says how far.
+    const handle = '[aria-label="Height of the drawing"][aria-valuenow]';
+    await page.waitForSelector(handle);
+    const before = await heightOf();
+    await page.focus(handle);
+    await page.keyboard.press('ArrowUp');
+    await page.waitForFunction(
+      (was) => document.querySelector('section[aria-label="Drawing"]')!.getBoundingClientRect().height < was - 20,
+      {},
+      before,
+    );
+    const smaller = await heightOf();
+    await expectAccessible(page);
+    await page.reload();
+    await tern.distance();
+    await page.waitForSelector('section[aria-label="Drawing"] svg');
+    await page.waitForSelector(handle);
+    expect(await heightOf()).toBeCloseTo(smaller, 0);
+    await page.focus(handle);
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[aria-label="Height of the drawing"][aria-valuenow="0"]');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[aria-label="Height of the drawing"]:not([aria-valuenow="0"])');
+    await page.evaluate(() => localStorage.removeItem('design-drawing-height'));
+    await page.close();
+  });
+
   it('drags a part on the drawing, types a size there, and turns an axle from above', async () => {
     const page = await open(designOf(3));
     const tern = builder(page);

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { ElementHandle } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { DESKTOP, openPage, startProgram } from './browser.ts';
+import { PHONE, DESKTOP, openPage, startProgram } from './browser.ts';
 import { builder, downloadsOf, expectAccessible } from './builder.ts';
 import { addRuns } from './many-runs.ts';
 import { demoCar, setStage } from './stage.ts';
@@ -177,6 +177,20 @@ describe('everything', () => {
     await expectAccessible(page);
     await garage.press('Close');
     await page.waitForSelector('li[aria-label="Slow Ferry"]');
+    await page.close();
+  });
+  it('that were removed are listed on a phone too, where the actions of the Garage are one menu', async () => {
+    const page = await open('/', PHONE);
+    const garage = builder(page);
+    await garage.sees('Kelp Runner');
+    await garage.press('Actions');
+    await garage.choose('Removed');
+    await garage.sees('Nothing was removed.');
+    await expectAccessible(page);
+    await garage.press('Close');
+    await garage.press('Actions');
+    await garage.choose('Briefs');
+    await garage.sees('Skerrow Lull Trophy');
     await page.close();
   });
   it('that can be read stands beside a car that cannot', async () => {

@@ -82,8 +82,11 @@ describe('a meet that is followed', () => {
   };
   const resultsOf = async (path: string): Promise<readonly StoredResult[]> =>
     ((await (await fetch(`${stage.program.url}/api${path}/results?limit=500`)).json()) as ResultPage).results as StoredResult[];
+  /** Read in one go: rows that were found and read one after the other could have moved between. */
   const standings = (page: Page): Promise<string[]> =>
-    page.$$eval('table tbody tr', (rows) => rows.map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' ')));
+    page.evaluate(() =>
+      [...document.querySelectorAll('table tbody tr')].map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' ')),
+    );
   const settled = async (page: Page, path: string, view: string): Promise<void> => {
     await page.goto(new URL(`${path}${view}`, page.url()).href);
     await page.waitForSelector('table tbody tr');
@@ -167,8 +170,8 @@ describe('a meet that is followed', () => {
       expect(new Set(stored.map(({ result }) => `${result.entry} ${result.run}`)).size).toBe(CARS.length * RUNS);
       await builder(board).seesNot('Not connected');
       await expect.poll(async () => (await standings(board)).length, { timeout: 40_000 }).toBe(CARS.length);
-      const now = await standings(board);
       await board.waitForFunction(() => document.body.innerText.includes('all runs are made'), { timeout: 40_000 });
+      const now = await standings(board);
       await settled(first, path, '/board');
       await settled(second, path, '/board');
       expect(await standings(first)).toEqual(now);

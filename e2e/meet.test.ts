@@ -83,7 +83,14 @@ describe('a meet', () => {
     // The next heat on a phone.
     await phone.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, heat[1]!);
     const third = await now(phone);
+    await phone.bringToFront();
+    await builder(phone).press(`Broke a rule: ${third[0]!}`);
+    await builder(phone).press(`Broke a rule: ${third[0]!}`);
+    await builder(phone).sees('Name the rule that it broke.');
     await writes(phone, third[0]!, '7.10');
+    // What is typed next has the focus, and what was written stands under it.
+    await phone.waitForFunction((car) => document.activeElement?.getAttribute('aria-label') === `${car}: distance`, {}, third[1]!);
+    await builder(phone).sees('Last results');
     await phone.waitForFunction((car) => !document.querySelector(`form[aria-label="Result of ${car}"]`), {}, third[0]!);
     await builder(phone).press(`It broke: ${third[1]!}`);
     await first.bringToFront();

@@ -62,6 +62,25 @@ describe('an afternoon on a phone', () => {
     await page.close();
   });
 
+  it('tells with two presses that it spun on the spot, or was still going at the mark', async () => {
+    const page = await stage.open(`${tern}/track`, PHONE);
+    const phone = builder(page);
+    await phone.press('did not start');
+    await phone.press('spun on the spot');
+    await expectAccessible(page);
+    await phone.press('Log this run');
+    await phone.sees('did not start');
+    await phone.press('hit the wall at');
+    await phone.press('it passed the mark');
+    await phone.type('Distance, m (or 35 ft, 12 m 40 cm)', '6');
+    await phone.press('Log this run');
+    await phone.sees('passed the mark');
+    const [passed, stuck] = await runsOf(stage.program.url, tern);
+    expect(passed!.record.outcome).toEqual({ kind: 'hit-wall', distance: 6, by: 'mark' });
+    expect(stuck!.record).toMatchObject({ outcome: { kind: 'stopped', distance: 0 }, seen: ['spun'] });
+    await page.close();
+  });
+
   it('says where to stop for a short room', async () => {
     const page = await stage.open(`${demoCar(1)}/track`, PHONE);
     const phone = builder(page);

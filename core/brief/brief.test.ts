@@ -264,7 +264,7 @@ describe('a brief', () => {
     expect(readBrief(trophy)).toMatchObject({ kind: 'read' });
     const sheet = ruleSheet(trophy, 'metric');
     for (const { name, floor } of trophy.rounds) expect(sheet).toContain(`${name}, on ${floor}`);
-    for (const words of ['550 mm long', '400 g', 'safety rules come first', 'without a push', 'carries 100 g'])
+    for (const words of ['580 mm long', '400 g', 'safety rules come first', 'without a push', 'carries 100 g'])
       expect(sheet).toContain(words);
     expect(ruleSheet(trophy, 'inch')).toContain('in long');
   });
@@ -312,7 +312,7 @@ describe('a car that works to a brief', () => {
   const asked = (round: number): CarDesign => designForBrief({ ...lever, brief: { id: crypto.randomUUID(), round } }, trophy);
   it('has the floor, load, aim and rules of the round it is seen in, and stays the car it is', () => {
     expect(asked(1)).toMatchObject({ aim: { kind: 'quickest-to', distance: 6 }, floor: trophy.floors[0]!.floor, load: { mass: 0 } });
-    expect(asked(2)).toMatchObject({ floor: { slope: 0.0349, roomLength: 6 }, load: { mass: 0.1 }, limits: { length: 0.55, bands: 6 } });
+    expect(asked(2)).toMatchObject({ floor: { slope: 0.0349, roomLength: 6 }, load: { mass: 0.1 }, limits: { length: 0.58, bands: 6 } });
     expect(asked(19).aim).toEqual(asked(3).aim);
     expect({ ...asked(2), floor: lever.floor, load: lever.load, aim: lever.aim, limits: lever.limits, brief: undefined }).toEqual({
       ...lever,

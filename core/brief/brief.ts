@@ -3,7 +3,7 @@ import type { Fault } from '../fault.ts';
 import type { Limits } from '../car/car-design.ts';
 import type { Brief, Round, Rules } from '../schema/generated/brief.ts';
 import type { Size } from '../car/size.ts';
-import { sizesOf } from '../car/sizes.ts';
+import { ownSizesOf } from '../car/sizes.ts';
 import { aimOf, GOAL_FORMS, choosesLoad, goalOf } from './goal.ts';
 
 export type { Brief, Round, Rules } from '../schema/generated/brief.ts';
@@ -85,6 +85,4 @@ export function designForBrief(design: CarDesign, brief: Brief): CarDesign {
 
 /** Sizes of a car that are its own to choose: floor and load are the brief's, where it works to one that does not count the load. */
 export const sizesToChoose = (design: CarDesign): readonly Size[] =>
-  sizesOf(design.motor.kind).filter(
-    ({ id, group }) => !design.brief || (group !== 'floor' && (id !== 'load' || choosesLoad(goalOf(design.aim)))),
-  );
+  ownSizesOf(design).filter(({ id, group }) => !design.brief || (group !== 'floor' && (id !== 'load' || choosesLoad(goalOf(design.aim)))));

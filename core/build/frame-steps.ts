@@ -1,13 +1,35 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { BEARINGS, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
+import { describeStiffener } from '../car/stiffener.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
 import { CUTTING_CAUTION, HEAT_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
 import { isTubeBearing, lengthsOf } from './lengths.ts';
 
-/** Steps to the body: cut and notched, or holes round a bottle or tube. */
-export function bodySteps(design: CarDesign): BuildStep[] {
+/** The sticks that are glued along the body. */
+function stiffenerStep({ body: { stiffener } }: CarDesign): BuildStep[] {
+  if (!stiffener) return [];
+  return [
+    {
+      ...PLAIN_STEP,
+      id: 'stiffener',
+      title: `Reinforce the body: ${describeStiffener(stiffener)}`,
+      text: `Cut ${stiffener.count > 1 ? 'each' : 'it'} as long as the body. Glue ${stiffener.count > 1 ? 'them' : 'it'} along the line of pull, from hook to drive axle, over the whole length.`,
+      tool: 'glue, clips',
+      minutes: 5,
+      dries: 15,
+      trick: 'A gap in the glue is where it folds.',
+      check: 'Press both ends of the body together: it does not bow.',
+      shows: { part: 'body' },
+    },
+  ];
+}
+
+/** Steps to the body: cut and notched, or holes round a bottle or tube; then what reinforces it. */
+export const bodySteps = (design: CarDesign): BuildStep[] => [...bodyItselfSteps(design), ...stiffenerStep(design)];
+
+function bodyItselfSteps(design: CarDesign): BuildStep[] {
   const { body } = design;
   const { isTube, label } = bodyPartOf(design);
   if (isTube)
@@ -100,6 +122,24 @@ export function wheelSteps(design: CarDesign): BuildStep[] {
   });
 }
 
+/** How bearings that are no tubes are made, by their kind. */
+const BEARING_TEXTS: Partial<Readonly<Record<CarDesign['bearing'], (axle: string) => string>>> = {
+  'screw-eye': (axle) => `Set the eyes on the axle lines, opened to ${axle} and half a millimetre.`,
+  'plastic-hole': (axle) =>
+    `Pierce the plastic on the axle lines with a hot nail or drill, ${axle} and half a millimetre wide. Smooth the edge.`,
+  'zip-tie': (axle) =>
+    `Put a zip tie through two holes beside each axle line. Close it loosely round the axle, ${axle} and half a millimetre wide; a drop of glue holds it.`,
+  reel: (axle) =>
+    `Glue a thread reel along each end of the axle lines. The hole is ${axle} and half a millimetre wide or more; line one that is too wide.`,
+  'ball-bearing': () => 'Press the bearings into holes on the axle lines, square to them.',
+  magnet: () =>
+    'Fix a magnet at each end of the axle lines. The axle is pointed and hangs from it; a keeper of thin steel behind the magnet doubles its hold.',
+};
+const bearingText = ({ bearing, axleDiameter }: CarDesign, format: Format): string => {
+  const axle = format(axleDiameter, 'size');
+  return BEARING_TEXTS[bearing]?.(axle) ?? `Set the holes on the axle lines, ${axle} and half a millimetre wide.`;
+};
+
 /** What the axles turn in. */
 export function bearingStep(design: CarDesign, format: Format): BuildStep {
   const isTube = isTubeBearing(design);
@@ -112,7 +152,7 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
     title: `Bearings: ${label}`,
     text: isTube
       ? `Cut ${cuts.map(({ count, length }) => `${count} × ${format(length, 'size')}`).join(' and ')} and glue them ${isRound ? 'into the holes' : 'along the axle lines'}, the gap for winding in the middle of the drive axle.`
-      : `Set ${design.bearing === 'screw-eye' ? 'the eyes' : 'the holes'} on the axle lines, ${format(design.axleDiameter, 'size')} and half a millimetre wide.`,
+      : bearingText(design, format),
     tool: isTube ? 'knife, glue' : 'bradawl',
     minutes: 12,
     dries: 10,

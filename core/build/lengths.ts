@@ -1,6 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { AXLE_ENDS, BEARINGS, WHEELS } from '../car/catalogue.ts';
+import { AXLE_ENDS, BEARINGS, STIFFENERS, WHEELS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
+import { bodyLength } from '../car/weights.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { TAPE } from '../car/tape.ts';
 import type { CutLength } from './part-names.ts';
@@ -72,6 +73,15 @@ export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
         });
     }
   }
+  const { stiffener } = design.body;
+  if (stiffener && !isRoller(design))
+    list.push({
+      id: 'stiffener',
+      name: `stiffener, ${STIFFENERS[stiffener.kind].label}`,
+      count: stiffener.count,
+      length: bodyLength(design),
+      words: () => 'from end to end of the body',
+    });
   list.push(...buildOf(motor).lengths(design, motor));
   for (const step of sleeve) {
     const inner = sleeve[sleeve.indexOf(step) - 1]?.diameter ?? axleDiameter;

@@ -5,7 +5,7 @@ import { boxOf, makeLine, makePlace, type Item, type TextItem } from './drawing.
 import type { SizeFormat } from './size-format.ts';
 import { neededSizes, type NeededSize } from './needed-sizes.ts';
 import { notesOf } from './notes.ts';
-import { partsList, wholeMass } from './parts-list.ts';
+import { partsList, remainderOf, wholeMass } from './parts-list.ts';
 import { wrapText } from './tiles.ts';
 import { fitted, TITLE, withinFrame } from './title-block.ts';
 
@@ -100,12 +100,12 @@ export function listsSheet(
       down += 3.9;
     }
   const parts = partsList(design, sizes);
-  const weight = (mass: number | null): string => (mass === null ? '' : sizes.weight(mass, 1));
+  const weight = (mass: number): string => sizes.weight(mass, 1);
   const list = table(
     ['no.', 'part', 'count', 'size', sizes.weightUnit],
     [
       ...parts.map(({ number, name, count, size: told2, mass }) => [String(number), name, String(count), told2, weight(mass)]),
-      ['', 'remainder: glue, hubs, trap, trimmings', '', '', weight(design.rest.mass)],
+      ['', 'remainder: glue and what is not listed', '', '', weight(Math.max(0, remainderOf(design, parts)))],
       ['', 'total, ready to run', '', '', sizes.weight(wholeMass(design), 0)],
     ],
     [8, 62, 11, 50, 13],

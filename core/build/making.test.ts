@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { fitCatalogue } from '../car/parts.ts';
-import { standingWeight } from '../car/weights.ts';
+import { placedMasses, standingWeight } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
 import { formatIn } from '../units/quantity.ts';
@@ -11,7 +11,7 @@ import { boxOf, PAPERS } from './drawing.ts';
 import { designAsBuilt, goalDistance, inspect, inspectedSizes } from './inspection.ts';
 import { betweenWheels, lengthsOf } from './lengths.ts';
 import { stringToCut } from './motors/lever.ts';
-import { partsList, wholeMass } from './parts-list.ts';
+import { partsList, remainderOf, wholeMass } from './parts-list.ts';
 import { buildableDesigns } from './reference/buildable-designs.ts';
 import { buildSteps, minutesLeft } from './steps.ts';
 import { substitutesFor } from './substitutes.ts';
@@ -110,15 +110,63 @@ describe('templates', () => {
   });
 });
 
+describe('bearings of every kind', () => {
+  it.each([
+    ['plastic-hole', /hot nail or drill/],
+    ['zip-tie', /zip tie through two holes/],
+    ['reel', /Glue a thread reel/],
+    ['magnet', /keeper of thin steel/],
+    ['wood-card', /Set the holes/],
+  ] as const)('%s have their own step, and weigh what is put on', (bearing, text) => {
+    const car: CarDesign = { ...lever, bearing };
+    expect(buildSteps(car, format).find(({ id }) => id === 'bearings')!.text).toMatch(text);
+    expect(partsList(car).find(({ on }) => on === 'bearing')).toMatchObject({
+      count: 4,
+      mass: bearing.startsWith('wood') || bearing === 'plastic-hole' ? 0 : expect.any(Number),
+    });
+  });
+  it('a body that is reinforced has its sticks in the list, the lengths and the steps', () => {
+    const car: CarDesign = { ...lever, body: { ...lever.body, stiffener: { kind: 'pencil', count: 2 } } };
+    const long = car.wheelbase + car.body.overhang;
+    expect(partsList(car)).toContainEqual(expect.objectContaining({ name: 'stiffener: pencil', count: 2, mass: 2 * 0.023 * long }));
+    expect(lengthsOf(car)).toContainEqual(expect.objectContaining({ id: 'stiffener', count: 2, length: expect.closeTo(long, 3) }));
+    const steps = buildSteps(car, format).map(({ id }) => id);
+    expect(steps.indexOf('stiffener')).toBe(steps.indexOf('body') + 1);
+  });
+});
+
 describe('the parts list', () => {
   it('adds up to the car, and numbers its lines', () => {
     for (const design of [lever, band, newCar('x', 'twist')]) {
       const lines = partsList(design);
       expect(lines.map(({ number }) => number)).toEqual(lines.map((_, i) => i + 1));
-      const sum = lines.reduce((all, { mass }) => all + (mass ?? 0), design.rest.mass);
+      const sum = lines.reduce((all, { mass }) => all + mass, remainderOf(design, lines));
       expect(sum).toBeCloseTo(wholeMass(design), 9);
+      // What the model places, and what it takes as rest, are lines of their own: none is told twice.
+      const placed = placedMasses(design).filter(({ what }) => what !== 'rest');
+      const modelled = lines.filter(({ on }) => /wheel|axle|tyre|body/.test(on)).reduce((all, { mass }) => all + mass, 0);
+      const motor = placed.find(({ what }) => what === 'motor')!.mass;
+      expect(modelled + motor).toBeCloseTo(
+        placed.reduce((all, { mass }) => all + mass, 0),
+        9,
+      );
       expect(wholeMass(design)).toBeCloseTo(standingWeight(design).mass, 9);
     }
+  });
+  it('has a weight for each line, by hand: trap, skewer, straw, bead and string', () => {
+    const [car, skewer] = [
+      { ...lever, axle: 'skewer', axleDiameter: 0.0032, trackWidth: 0.11, tyre: 'glue-bead' } as CarDesign,
+      0.11 + 0.0127,
+    ];
+    const grams = Object.fromEntries(partsList(car).map(({ on, mass }) => [on, 1000 * mass]));
+    expect(grams.motor).toBe(22);
+    // 700 kg/m³ of bamboo; 6 g of glue a metre of rim, on two wheels of 120 mm; hub and glue of 2 g on each of two discs.
+    expect(grams['drive-axle']).toBeCloseTo(700_000 * Math.PI * 0.0016 ** 2 * skewer, 6);
+    expect(grams.tyre).toBeCloseTo(2 * 6 * Math.PI * 0.12, 6);
+    expect(grams.bearing).toBeGreaterThan(0.3);
+    expect(grams.bearing).toBeLessThan(1);
+    expect(grams.string).toBeLessThan(0.5);
+    expect(Object.values(grams).every((mass) => mass > 0)).toBe(true);
   });
   it('says what will do instead, with what that changes by the model', () => {
     const instead = substitutesFor(lever, 'driveWheels');

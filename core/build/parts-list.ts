@@ -2,9 +2,9 @@ import type { CarDesign } from '../car/car-design.ts';
 import { fittedName, neededAt } from '../car/parts.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { isRoller } from '../car/motors/motors.ts';
-import { SLEEVES } from '../car/catalogue.ts';
+import { BEARINGS, SLEEVES, STIFFENERS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
-import { bodyLength, bodyWidth, placedMasses, standingWeight } from '../car/weights.ts';
+import { bodyLength, bodyWidth, likelyWheelset, placedMasses, standingWeight, stiffenerMass } from '../car/weights.ts';
 import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
@@ -17,21 +17,30 @@ export interface PartLine {
   readonly count: number;
   /** Its sizes, in words; empty where its name says them. */
   readonly size: string;
-  /** kg of all of them together; null where the whole counts it as rest. */
-  readonly mass: number | null;
+  /** kg of all of them together: an estimate, but for what was weighed. */
+  readonly mass: number;
   /** Where it is fitted; null for what no list of parts has. */
   readonly slot: PartSlot | null;
   /** Which views of it a balloon may point at. */
   readonly on: PartPlace;
 }
+
+/** Bearings of both axles that are no tubes: one at each end. */
+const BEARINGS_OF_A_CAR = 4;
+/** kg/m of tape, 19 mm wide. Estimate. */
+const TAPE_PER_METRE = 0.001;
+
+const wheelMass = ({ count, disc, hub }: NonNullable<ReturnType<typeof likelyWheelset>>): number => count * (disc + hub);
+
 /** Everything that a car is made of, in the order it is numbered. */
 export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly PartLine[] {
   const { motor, otherWheels, driveWheels, layout, ballast, sleeve } = design;
   const roller = isRoller(design);
   const masses = new Map(placedMasses(design).map(({ what, mass }) => [what, mass]));
   const lengths = new Map(lengthsOf(design, sizes).map((cut) => [cut.id, cut]));
+  const [drive, other] = [likelyWheelset(design, 'drive')!, likelyWheelset(design, 'other')];
   const lines: Omit<PartLine, 'number'>[] = [];
-  const add = (on: PartPlace, slot: PartSlot | null, name: string, count: number, size: string, mass: number | null = null): void => {
+  const add = (on: PartPlace, slot: PartSlot | null, name: string, count: number, size: string, mass: number): void => {
     if (count > 0) lines.push({ on, slot, name, count, size, mass });
   };
   const named = (slot: PartSlot): string => `${SLOTS[slot].label.replace(/ of$/, '')}: ${fittedName(design, slot)}`;
@@ -42,37 +51,57 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
       named('body'),
       1,
       `${sizes.size(bodyLength(design))} × ${sizes.size(bodyWidth(design))}`,
-      masses.get('body') ?? null,
+      masses.get('body')! - stiffenerMass(design),
     );
-  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${sizes.size(driveWheels.diameter)}`, masses.get('drive wheels') ?? null);
-  if (otherWheels)
+  const { stiffener } = design.body;
+  if (stiffener && !roller)
+    add(
+      'body',
+      null,
+      `stiffener: ${STIFFENERS[stiffener.kind].label}`,
+      stiffener.count,
+      sizes.size(lengths.get('stiffener')!.length),
+      stiffenerMass(design),
+    );
+  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${sizes.size(driveWheels.diameter)}`, wheelMass(drive));
+  if (otherWheels && other)
     add(
       'other-wheel',
       'otherWheels',
       named('otherWheels'),
       layout.otherWheelCount,
       `⌀ ${sizes.size(otherWheels.diameter)}`,
-      masses.get('other wheels') ?? null,
+      wheelMass(other),
     );
   if (!roller) {
-    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('drive-axle')!.length));
-    if (otherWheels) add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('other-axle')!.length));
+    add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('drive-axle')!.length), drive.axle);
+    if (other)
+      add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('other-axle')!.length), other.axle);
     const bearings = (['drive-bearing', 'other-bearing'] as const).flatMap((id) => lengths.get(id) ?? []);
     add(
       'bearing',
       'bearing',
       named('bearing'),
-      isTubeBearing(design) ? bearings.reduce((sum, { count }) => sum + count, 0) : 4,
+      isTubeBearing(design) ? bearings.reduce((sum, { count }) => sum + count, 0) : BEARINGS_OF_A_CAR,
       isTubeBearing(design)
         ? bearings.map(({ count, length }) => `${count} × ${sizes.size(length)}`).join(', ')
         : `⌀ ${sizes.size(bearingOutside(design))}`,
+      BEARINGS[design.bearing].weight *
+        (isTubeBearing(design) ? bearings.reduce((sum, { count, length }) => sum + count * length, 0) : BEARINGS_OF_A_CAR),
     );
   }
   if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
-    add('tyre', 'tyre', named('tyre'), neededAt(design, 'tyre'), lengths.has('tyre') ? sizes.size(lengths.get('tyre')!.length) : '');
+    add(
+      'tyre',
+      'tyre',
+      named('tyre'),
+      neededAt(design, 'tyre'),
+      lengths.has('tyre') ? sizes.size(lengths.get('tyre')!.length) : '',
+      drive.count * drive.tyre,
+    );
   const cut = (id: CutLength['id']): number => lengths.get(id)!.length;
-  for (const { on, slot, name, count, size, isMotorMass } of buildOf(motor).parts(motor, cut, sizes, (of) => neededAt(design, of)))
-    add(on, slot, name ?? named(slot!), count, size, isMotorMass ? (masses.get('motor') ?? null) : null);
+  for (const { on, slot, name, count, size, mass } of buildOf(motor).parts(design, motor, cut, sizes, (of) => neededAt(design, of)))
+    add(on, slot, name ?? named(slot!), count, size, mass ?? masses.get('motor')!);
   if (sleeve.length > 0) {
     const tape = lengths.get('tape');
     add(
@@ -81,6 +110,7 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
       `sleeve: ${[...new Set(sleeve.map(({ kind }) => SLEEVES[kind].label))].join(', ')}`,
       1,
       tape ? `⌀ ${sizes.size(sleeve.at(-1)!.diameter)}, ${sizes.size(tape.length)}` : `⌀ ${sizes.size(sleeve.at(-1)!.diameter)}`,
+      TAPE_PER_METRE * (tape?.length ?? 0),
     );
   }
   if (ballast.mass > 0) add('ballast', null, 'ballast', 1, `${Number((1000 * ballast.mass).toFixed(0))} g`, ballast.mass);
@@ -89,3 +119,9 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
 
 /** kg of the whole car, ready to run. */
 export const wholeMass = (design: CarDesign): number => standingWeight(design).mass - design.load.mass;
+
+/**
+ * kg of what no line tells: glue, and what was not listed. Below nothing where the scale showed less than the parts are estimated to weigh.
+ */
+export const remainderOf = (design: CarDesign, parts: readonly PartLine[]): number =>
+  wholeMass(design) - parts.reduce((sum, { mass }) => sum + mass, 0);

@@ -33,18 +33,21 @@ export const TYRES: Table<CarDesign['tyre'], { staticGrip: number; slidingRatio:
 
 /** Inside of the widest common straw, m. */
 const STRAW = 0.0075;
-/** Coefficient of friction, axle against its bearing; whether it is for wood, for metal, or for any axle; the thickest it takes, m, where it comes in no wider. Common practice, from memory; a ball or a point turns on next to nothing. */
-export const BEARINGS: Table<CarDesign['bearing'], { friction: number; axles: 'wood' | 'metal' | 'any'; most?: number }> = {
-  'wood-plastic-straw': { label: 'wood in a plastic straw', friction: 0.22, axles: 'wood', most: STRAW },
-  'wood-card': { label: 'wood in bare card', friction: 0.4, axles: 'wood' },
-  'wood-paper-straw': { label: 'wood in a paper straw', friction: 0.3, axles: 'wood', most: STRAW },
-  'wood-wood': { label: 'wood in wood', friction: 0.35, axles: 'wood' },
-  'screw-eye': { label: 'screw eyes', friction: 0.25, axles: 'any' },
-  'steel-straw': { label: 'steel wire in a straw', friction: 0.15, axles: 'metal', most: STRAW },
-  'steel-brass': { label: 'steel wire in brass', friction: 0.12, axles: 'metal' },
-  'steel-brass-graphite': { label: 'steel in brass with graphite', friction: 0.12 * 0.6, axles: 'metal' },
-  'ball-bearing': { label: 'ball bearings', friction: 0.01, axles: 'any' },
-  magnet: { label: 'held by a magnet on a point (small magnets must never be swallowed)', friction: 0.03, axles: 'metal' },
+/** Coefficient of friction, axle against its bearing; whether it is for wood, for metal, or for any axle; the thickest it takes, m, where it comes in no wider; kg per metre of a tube, or kg of each of four. Common practice, from memory, and for weights estimates; a ball or a point turns on next to nothing. */
+export const BEARINGS: Table<CarDesign['bearing'], { friction: number; axles: 'wood' | 'metal' | 'any'; most?: number; weight: number }> = {
+  'wood-plastic-straw': { label: 'wood in a plastic straw', friction: 0.22, axles: 'wood', most: STRAW, weight: 0.003 },
+  'wood-card': { label: 'wood in bare card', friction: 0.4, axles: 'wood', weight: 0 },
+  'wood-paper-straw': { label: 'wood in a paper straw', friction: 0.3, axles: 'wood', most: STRAW, weight: 0.005 },
+  'wood-wood': { label: 'wood in wood', friction: 0.35, axles: 'wood', weight: 0.001 },
+  'screw-eye': { label: 'screw eyes', friction: 0.25, axles: 'any', weight: 0.001 },
+  'plastic-hole': { label: 'hole in plastic', friction: 0.28, axles: 'any', weight: 0 },
+  'zip-tie': { label: 'loop of a zip tie', friction: 0.25, axles: 'any', weight: 0.001 },
+  reel: { label: 'thread reel', friction: 0.3, axles: 'any', most: 0.008, weight: 0.004 },
+  'steel-straw': { label: 'steel wire in a straw', friction: 0.15, axles: 'metal', most: STRAW, weight: 0.003 },
+  'steel-brass': { label: 'steel wire in brass', friction: 0.12, axles: 'metal', weight: 0.047 },
+  'steel-brass-graphite': { label: 'steel in brass with graphite', friction: 0.12 * 0.6, axles: 'metal', weight: 0.047 },
+  'ball-bearing': { label: 'ball bearings', friction: 0.01, axles: 'any', weight: 0.002 },
+  magnet: { label: 'held by a magnet on a point (small magnets must never be swallowed)', friction: 0.03, axles: 'metal', weight: 0.001 },
 };
 
 /** Diameters that dowels are sold in, m: whole millimetres, and eighths of an inch (common practice). */
@@ -83,7 +86,16 @@ export const AXLES: Table<
     stuff: 'metal',
     stock: [0.0016, 0.002, 0.0025],
   },
-  'rod-3mm': { label: '3 mm steel rod', density: 7850, modulus: 200e9, diameter: 0.003, solidity: 1, stuff: 'metal', stock: [0.003] },
+  'rod-3mm': {
+    label: 'steel rod',
+    density: 7850,
+    modulus: 200e9,
+    diameter: 0.003,
+    solidity: 1,
+    stuff: 'metal',
+    // Whole millimetres, and eighths and quarters of an inch (common practice).
+    stock: [0.002, 0.003, 0.0032, 0.004, 0.0048, 0.005, 0.006, 0.0064],
+  },
   'metal-tube': {
     label: '4 mm brass tube',
     density: 8500,
@@ -215,6 +227,14 @@ export const BODIES: Table<Body['kind'], { modulus: number; thickness: number; a
   'craft-sticks': { label: 'craft sticks', modulus: 9e9, thickness: 2e-3, areaDensity: 0.8, isTube: false },
   balsa: { label: 'balsa', modulus: 3e9, thickness: 5e-3, areaDensity: 0.8, isTube: false },
   plywood: { label: 'plywood', modulus: 8e9, thickness: 3e-3, areaDensity: 1.9, isTube: false },
+};
+
+/** Sticks glued along a body: kg per metre; bending stiffness E I of each, N·m², laid flat. From moduli of 9, 12, 8 and 11 GPa and their sections. Estimates. */
+export const STIFFENERS: Table<NonNullable<Body['stiffener']>['kind'], { massPerLength: number; stiffness: number }> = {
+  'craft-stick': { label: 'craft stick', massPerLength: 0.013, stiffness: 0.06 },
+  skewer: { label: 'bamboo skewer', massPerLength: 0.0056, stiffness: 0.062 },
+  pencil: { label: 'pencil', massPerLength: 0.023, stiffness: 0.94 },
+  dowel: { label: '6 mm dowel', massPerLength: 0.018, stiffness: 0.7 },
 };
 
 /** Snap-trap springs: preload N·m, rate N·m/rad, fraction of energy given back, arm's inertia kg·m², board's width m, weight kg. Common practice, from memory. */

@@ -1,6 +1,7 @@
 import type { CarDesign } from './car-design.ts';
 import type { CarGroup } from './car-groups.ts';
 import { AXLES, WHEELS } from './catalogue.ts';
+import { bodyPartOf } from './fitted.ts';
 import type { Range, Size } from './size.ts';
 
 const ofCar = (
@@ -8,7 +9,7 @@ const ofCar = (
   label: string,
   group: CarGroup,
   [low, high]: Range,
-  more: Pick<Size, 'searchStep' | 'slot' | 'stock'> = {},
+  more: Pick<Size, 'searchStep' | 'slot' | 'stock' | 'synonyms'> = {},
 ): Size => ({
   id,
   label,
@@ -45,9 +46,55 @@ const OTHER_WHEELS: Size = {
   read: (d) => d.otherWheels?.diameter ?? 0,
   write: (d, diameter) => (d.otherWheels ? { ...d, otherWheels: { ...d.otherWheels, diameter } } : d),
 };
+const ofBody = (
+  key: 'width' | 'axleGap',
+  { low, high, ...more }: Pick<Size, 'id' | 'label' | 'low' | 'high' | 'synonyms' | 'isOf'>,
+  factor = 1,
+): Size => ({
+  ...more,
+  quantity: 'size',
+  group: 'body',
+  low,
+  high,
+  read: (d) => factor * d.body[key],
+  write: (d, value) => ({ ...d, body: { ...d.body, [key]: value / factor } }),
+});
+const isTube = (design: CarDesign): boolean => bodyPartOf(design).isTube;
+const BODY_WIDTH = ofBody('width', {
+  id: 'bodyWidth',
+  label: 'Body width or diameter',
+  low: 0.02,
+  high: 0.2,
+  synonyms: 'tube bottle jug card deck',
+});
+/** Read with a tape round it. */
+const GIRTH: Size = {
+  ...ofBody(
+    'width',
+    {
+      id: 'girth',
+      label: 'Girth of the body',
+      low: 0.02 * Math.PI,
+      high: 0.2 * Math.PI,
+      synonyms: 'circumference tube bottle round',
+      isOf: isTube,
+    },
+    Math.PI,
+  ),
+  isRestated: true,
+};
+const AXLE_GAP = ofBody('axleGap', {
+  id: 'axleGap',
+  label: 'Deck above the axles',
+  low: 0,
+  high: 0.06,
+  synonyms: 'deck height axle height body spacer',
+  isOf: (design) => !isTube(design),
+});
 const OVERHANG: Size = {
   id: 'overhang',
   label: 'Body longer than the wheelbase by',
+  synonyms: 'overhang length of the body nose',
   quantity: 'size',
   group: 'body',
   low: 0,
@@ -84,6 +131,7 @@ const LOAD = placedMass('load', 'Load', 'Load carried', 0.5);
 const END_PLAY: Size = {
   id: 'endPlay',
   label: 'End play of the axles',
+  synonyms: 'spacer washer sideways play',
   quantity: 'size',
   group: 'straight',
   low: 0,
@@ -94,6 +142,7 @@ const END_PLAY: Size = {
 const SLOPE: Size = {
   id: 'slope',
   label: 'Slope, uphill',
+  synonyms: 'ramp incline',
   quantity: 'angle',
   group: 'floor',
   low: -0.1,
@@ -108,6 +157,7 @@ const SLOPE: Size = {
 const toe = (id: 'driveToe' | 'otherToe', label: string): Size => ({
   id,
   label,
+  synonyms: 'toe drift steer straight axle angle',
   quantity: 'angle',
   group: 'straight',
   low: -0.05,
@@ -118,6 +168,7 @@ const toe = (id: 'driveToe' | 'otherToe', label: string): Size => ({
 const MISMATCH: Size = {
   id: 'wheelMismatch',
   label: 'Left drive wheel larger by (radius)',
+  synonyms: 'drift straight unequal wheels mismatch',
   quantity: 'size',
   group: 'straight',
   low: -0.003,
@@ -128,6 +179,7 @@ const MISMATCH: Size = {
 const SLEEVE: Size = {
   id: 'sleeve',
   label: 'Tape sleeve ⌀ at launch',
+  synonyms: 'spool wraps winding traction',
   quantity: 'size',
   group: 'driveAxle',
   low: 0,
@@ -168,11 +220,14 @@ export const CAR_SIZES: readonly Size[] = [
   SLEEVE,
   SLEEVE_TURNS,
   OTHER_WHEELS,
-  ofCar('wheelbase', 'Wheelbase', 'body', [0.08, 0.6]),
+  ofCar('wheelbase', 'Wheelbase', 'body', [0.08, 0.6], { synonyms: 'axle to axle' }),
   OVERHANG,
+  BODY_WIDTH,
+  GIRTH,
+  AXLE_GAP,
   ...BALLAST,
   ...LOAD,
-  ofCar('trackWidth', 'Track width', 'body', [0.04, 0.3]),
+  ofCar('trackWidth', 'Track width', 'body', [0.04, 0.3], { synonyms: 'width between the wheels' }),
   toe('driveToe', 'Drive wheels point left by'),
   toe('otherToe', 'Other wheels point left by'),
   MISMATCH,

@@ -1,3 +1,5 @@
+import { describePartValue } from './piece-weight.ts';
+import { describeStiffener } from './stiffener.ts';
 import { formatIn, formatQuantity, type UnitSystem, valueIn } from '../units/quantity.ts';
 import { bandSizes, CARE } from './catalogue.ts';
 import { describeFloor } from './floors.ts';
@@ -24,6 +26,7 @@ const CHOICES: readonly Words[] = [
   ...(Object.keys(SLOTS) as PartSlot[]).map((slot): Words => [SLOTS[slot].label, (d) => partWords(d, slot)]),
   ['wheels on the other axle', (d) => `${d.layout.otherWheelCount}`],
   ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
+  ['reinforced by', ({ body: { stiffener } }) => (stiffener ? describeStiffener(stiffener) : 'nothing')],
   ['build', (d) => CARE[d.care].label],
   ['end', (d) => (!isWoundOnAxle(d.motor) ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
   ['bands side by side', (d) => (hasBands(d.motor) ? `${d.motor.parallel}` : '')],
@@ -36,10 +39,12 @@ function partWords(design: CarDesign, slot: PartSlot): string {
   const name = fittedName(design, slot);
   const sizes = slot === 'band' && hasBands(motor) && motor.band.kind === 'own' ? bandSizes(motor.band) : own?.[slot]?.values;
   if (!sizes || name === '') return name;
+  const values = sizes as Readonly<Record<string, number>>;
   return `${name} (${PART_VALUES[SLOTS[slot].kind]
     .flatMap((partValue) => {
-      const value = (sizes as Record<string, number>)[partValue.key];
-      return value === undefined ? [] : [valueIn(partValue, value)];
+      const value = values[partValue.key];
+      if (value === undefined) return [];
+      return [partValue.piece ? describePartValue(partValue, values) : valueIn(partValue, value)];
     })
     .join(', ')})`;
 }
@@ -56,8 +61,8 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
   };
   for (const [label, read] of CHOICES) compare(label, read(from), read(to));
   compare('tape', describeSleeve(from, units), describeSleeve(to, units));
-  for (const { id, label, quantity, read } of sizesOf(to.motor.kind))
-    if (!id.startsWith('sleeve') && !(isOnScale(id) && isSameRest(from, to)) && read(from) !== read(to))
+  for (const { id, label, quantity, isRestated, read } of sizesOf(to.motor.kind))
+    if (!isRestated && !id.startsWith('sleeve') && !(isOnScale(id) && isSameRest(from, to)) && read(from) !== read(to))
       compare(label.toLowerCase(), formatQuantity(read(from), quantity, units), formatQuantity(read(to), quantity, units));
   for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
     const words = (d: CarDesign): string =>

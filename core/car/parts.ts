@@ -1,4 +1,3 @@
-import type { OwnUnit } from '../units/quantity.ts';
 import { boundFault, type Fault } from '../fault.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import type { CarDesign, Wheels } from './car-design.ts';
@@ -6,6 +5,7 @@ import { AXLES, BANDS, BEARINGS, BODIES, LEVER_MATERIALS, TRAPS, TYRES, WASHERS,
 import { fittingAround } from './fit.ts';
 import { hasBands, isRoller, recordOf } from './motors/motors.ts';
 import { SLOTS, type PartKind, type PartSlot } from './part-slots.ts';
+import type { NamedValue } from './piece-weight.ts';
 
 interface Entry {
   readonly label: string;
@@ -25,9 +25,7 @@ export const CATALOGUE: Readonly<Record<PartKind, Readonly<Record<string, Entry>
 };
 
 /** A value by which a part is known: its name, unit, the unit in SI, and the most that is believable and that a car file takes (SI). */
-export interface PartValue extends OwnUnit {
-  readonly key: string;
-  readonly label: string;
+export interface PartValue extends NamedValue {
   readonly most: number;
   /** Told by a measurement alone: nobody types it. */
   readonly onlyMeasured?: true;
@@ -45,14 +43,22 @@ export const PART_VALUES: Readonly<Record<PartKind, readonly PartValue[]>> = {
     value('density', 'density', 'kg/m³', 1, 25000),
     value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12),
   ],
-  wheel: [value('diameter', 'diameter', 'mm', 1e-3, 2), value('areaDensity', 'weight over its face', 'kg/m²', 1, 100), THICKNESS],
-  body: [THICKNESS, value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12)],
+  wheel: [
+    value('diameter', 'diameter', 'mm', 1e-3, 2),
+    { ...value('areaDensity', 'weight over its face', 'kg/m²', 1, 100), piece: 'disc' },
+    THICKNESS,
+  ],
+  body: [
+    { ...value('areaDensity', 'weight over its face', 'kg/m²', 1, 100), piece: 'sheet' },
+    THICKNESS,
+    value('modulus', 'stiffness (modulus)', 'GPa', 1e9, 1e12),
+  ],
   trap: [
     value('preload', 'torque at rest', 'N·m', 1, 20),
     value('rate', 'spring rate', 'N·m/rad', 1, 20),
     value('efficiency', 'fraction of the energy returned', '%', 0.01, 1),
   ],
-  lever: [value('massPerLength', 'weight of a metre', 'g', 1e-3, 10)],
+  lever: [{ ...value('massPerLength', 'weight of a metre', 'g', 1e-3, 10), piece: 'rod' }],
   band: [
     value('length', 'length, flat', 'mm', 1e-3, 1),
     value('width', 'width', 'mm', 1e-3, 0.05),

@@ -7,6 +7,12 @@ import type { PartSlot } from './part-slots.ts';
 export interface Size {
   readonly id: string;
   readonly label: string;
+  /** What builders look for it by besides its label. */
+  readonly synonyms?: string;
+  /** Whether a car has it at all; every car of its kind where this is not given. */
+  readonly isOf?: (design: CarDesign) => boolean;
+  /** Whether it is another way to read one of the others: lists of what differs or matters leave it out. */
+  readonly isRestated?: true;
   readonly quantity: Quantity;
   /** What of the car it belongs to. */
   readonly group: CarGroup;
@@ -35,7 +41,7 @@ export const sizesOfMotor =
     label: string,
     quantity: Quantity,
     [low, high]: Range,
-    more: Pick<Size, 'searchStep' | 'searchedUpTo' | 'slot'> = {},
+    more: Pick<Size, 'searchStep' | 'searchedUpTo' | 'slot' | 'synonyms'> = {},
   ): Size => ({
     id,
     label,

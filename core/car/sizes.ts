@@ -38,6 +38,10 @@ const SIZES = Object.fromEntries(
 /** The sizes of a car of this kind, in the order they are shown. */
 export const sizesOf = (kind: MotorKind): readonly Size[] => SIZES[kind];
 
+/** The sizes that a car has, each told once. */
+export const ownSizesOf = (design: CarDesign): readonly Size[] =>
+  sizesOf(design.motor.kind).filter(({ isRestated, isOf }) => !isRestated && isOf?.(design) !== false);
+
 /** The size of this name. Throws a RangeError where a car of this kind has none. */
 export function findSize(design: CarDesign, id: string): Size {
   const size = sizesOf(design.motor.kind).find((candidate) => candidate.id === id);

@@ -1,6 +1,6 @@
 import type { Wheelset } from '../run/run-setup.ts';
 import type { CarDesign } from './car-design.ts';
-import { AXLE_ENDS, WHEELS } from './catalogue.ts';
+import { AXLE_ENDS, STIFFENERS, WHEELS } from './catalogue.ts';
 import { axleOf, bodyPartOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
 import type { Numbers } from './value-table.ts';
 import { isRoller, recordOf } from './motors/motors.ts';
@@ -9,22 +9,33 @@ import { isRoller, recordOf } from './motors/motors.ts';
 const HUB_MASS = 0.002;
 const HUB_RADIUS = 0.008;
 
+/** What a wheelset is made of, kg: each wheel's disc, the tyre on it and the hub with its glue, and the axle. `areaDensity` of the wheels, kg/m². */
+export function wheelsetMasses(design: CarDesign, which: 'drive' | 'other', areaDensity: number) {
+  const wheels = which === 'drive' ? design.driveWheels : design.otherWheels;
+  if (!wheels) return null;
+  const isOneBody = isRoller(design);
+  const radius = wheels.diameter / 2;
+  const { density, solidity } = axleOf(design);
+  return {
+    count: which === 'drive' ? 2 : design.layout.otherWheelCount,
+    disc: areaDensity * Math.PI * radius ** 2,
+    tyre: which === 'drive' ? tyreOf(design).massPerLength * 2 * Math.PI * radius : 0,
+    hub: isOneBody ? 0 : HUB_MASS,
+    axle: isOneBody ? 0 : density * solidity * Math.PI * (design.axleDiameter / 2) ** 2 * (design.trackWidth + AXLE_ENDS),
+  };
+}
+
 /**
  * `count` wheels and their axle: I = k m R² for the wheels (½ for a disc), m R² for what they run on, with hubs and axle.
  * Source: any mechanics handbook. kg, kg·m². A roller is one body without an axle or hubs. `areaDensity` of the wheels, kg/m².
  */
 export function wheelsetOf(design: CarDesign, which: 'drive' | 'other', areaDensity: number): Wheelset | null {
   const wheels = which === 'drive' ? design.driveWheels : design.otherWheels;
-  if (!wheels) return null;
-  const isOneBody = isRoller(design);
-  const count = which === 'drive' ? 2 : design.layout.otherWheelCount;
+  const masses = wheelsetMasses(design, which, areaDensity);
+  if (!wheels || !masses) return null;
+  const { count, disc, tyre, hub, axle } = masses;
   const radius = wheels.diameter / 2;
   const axleRadius = design.axleDiameter / 2;
-  const disc = areaDensity * Math.PI * radius * radius;
-  const tyre = which === 'drive' ? tyreOf(design).massPerLength * 2 * Math.PI * radius : 0;
-  const { density, solidity } = axleOf(design);
-  const axle = isOneBody ? 0 : density * solidity * Math.PI * axleRadius * axleRadius * (design.trackWidth + AXLE_ENDS);
-  const hub = isOneBody ? 0 : HUB_MASS;
   return {
     radius,
     mass: count * (disc + tyre + hub) + axle,
@@ -59,7 +70,20 @@ const densityOf = (design: CarDesign, key: keyof Densities, estimate: number, nu
 function bodyMass(design: CarDesign): number {
   const { areaDensity, isTube } = bodyPartOf(design);
   const { width } = design.body;
-  return areaDensity * (isTube ? Math.PI * width : width) * Math.max(bodyLength(design), 0);
+  return areaDensity * (isTube ? Math.PI * width : width) * Math.max(bodyLength(design), 0) + stiffenerMass(design);
+}
+
+/** kg of the sticks that are glued along the body, from end to end. */
+export function stiffenerMass(design: CarDesign): number {
+  const { stiffener } = design.body;
+  return stiffener ? stiffener.count * STIFFENERS[stiffener.kind].massPerLength * Math.max(bodyLength(design), 0) : 0;
+}
+
+/** What a wheelset is made of, with what its wheels most likely weigh, kg; null without one. */
+export function likelyWheelset(design: CarDesign, which: 'drive' | 'other', numbers: Densities = {}) {
+  if (which === 'other' && !design.otherWheels) return null;
+  const { areaDensity } = which === 'drive' ? driveWheelOf(design) : otherWheelOf(design);
+  return wheelsetMasses(design, which, densityOf(design, `${which}WheelDensity`, areaDensity, numbers));
 }
 
 /** Everything a car weighs, part by part. A roller's parts all sit on its axle. `numbers`: the wheels' densities where they are not the most likely. */

@@ -1,7 +1,8 @@
+import { STIFFENERS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { bodyOf } from './chassis-remedies.ts';
+import { bodyOf, stiffened } from './chassis-remedies.ts';
 import { bandsSideBySide } from './motor-remedies.ts';
 import { grade, heldTension, type Check, type Situation } from './check.ts';
 
@@ -15,6 +16,10 @@ const secondMoment = (design: CarDesign): number => {
   return isTube ? Math.PI * (width / 2) ** 3 * thickness : (width * thickness ** 3) / 12;
 };
 
+/** N·m², of the sticks glued along the body, each bending by itself: glued to a deck they are stiffer, by how much nobody knows. */
+const stiffenerStiffness = ({ body: { stiffener } }: CarDesign): number =>
+  stiffener ? stiffener.count * STIFFENERS[stiffener.kind].stiffness : 0;
+
 /**
  * Pull of the band over the load at which the body between hook and axle buckles, P_cr = π² E I / L², pinned ends.
  * Source: Gere & Timoshenko, Mechanics of Materials.
@@ -25,7 +30,7 @@ export function chassisBuckling(situation: Situation): Check | null {
   if (isRoller(design)) return null;
   const length = recordOf(motor).pullLength(motor);
   const pull = heldTension(situation);
-  const critical = (Math.PI ** 2 * bodyPartOf(design).modulus * secondMoment(design)) / length ** 2;
+  const critical = (Math.PI ** 2 * (bodyPartOf(design).modulus * secondMoment(design) + stiffenerStiffness(design))) / length ** 2;
   const value = pull / critical;
   const verdict = grade(value, MOST_SHARE, 'most', 1);
   return {
@@ -43,6 +48,7 @@ export function chassisBuckling(situation: Situation): Check | null {
       verdict === 'good'
         ? []
         : [
+            ...stiffened(design),
             bodyOf(design, 'craft-sticks', 'A body of craft sticks along the line of pull'),
             bodyOf(design, 'plywood', 'A plywood body'),
             ...bandsSideBySide(design, -1),

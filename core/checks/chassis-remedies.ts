@@ -2,6 +2,7 @@ import { AXLES, BEARINGS, TYRES, WHEELS } from '../car/catalogue.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { fittingAround, misfitOf } from '../car/fit.ts';
 import { withMat } from '../car/floors.ts';
+import { describeStiffener } from '../car/stiffener.ts';
 import { gripOn } from '../car/values.ts';
 import { bearingOf, tyreOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
@@ -147,6 +148,27 @@ export const squareWheels = (design: CarDesign): Remedy[] =>
 /** A body of another kind, in words of the caller's. */
 export const bodyOf = (design: CarDesign, kind: CarDesign['body']['kind'], label: string): Remedy =>
   remedyOf('body', `body-${kind}`, label, fitCatalogue(design, 'body', kind));
+
+/** Sticks that a builder would glue along a body, the lightest first. */
+const STICKS = [
+  ['skewer', 1],
+  ['craft-stick', 2],
+  ['dowel', 1],
+  ['pencil', 1],
+  ['pencil', 2],
+  ['pencil', 4],
+] as const;
+
+/** The lightest stick along the line of pull that does, in place of what is glued there. */
+export const stiffened = (design: CarDesign): Remedy[] =>
+  stepped(
+    'body',
+    'stiffener',
+    STICKS.map(([kind, count]) => [
+      `${describeStiffener({ kind, count })} glued along the body`,
+      { ...design, body: { ...design.body, stiffener: { kind, count } } },
+    ]),
+  );
 
 /** Axles parallel and wheels equal. */
 export const straightAxles = (design: CarDesign): Remedy =>

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { BandDesign, CarDesign, LeverDesign, MotorKind } from '../car/car-design.ts';
 import { LEVER_MATERIALS } from '../car/catalogue.ts';
 import { recordOf } from '../car/motors/motors.ts';
+import { standingWeight } from '../car/weights.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { readCarDesign } from '../files/read.ts';
@@ -109,6 +110,18 @@ describe('numbers of the checks, against the books', () => {
     // The sleeve's own build-up is thin: within a tenth.
     expect(checkOf(balsa, 'chassis-buckling').value / (held / critical)).toBeGreaterThan(0.85);
     expect(checkOf(balsa, 'chassis-buckling').value / (held / critical)).toBeLessThan(1.05);
+  });
+  it('has a stick that is glued along the body carry what it carries by itself, and weigh what it weighs', () => {
+    const weak = withBand(strong, { body: { ...band.body, kind: 'milk-jug', width: 0.03 } });
+    const bare = checkOf(weak, 'chassis-buckling');
+    const cure = curingRemedies(bare, weak, resultOf(weak), metric).find(({ remedy }) => remedy.id === 'stiffener')!.remedy;
+    expect(cure.label).toMatch(/glued along the body$/);
+    expect(checkOf(cure.design, 'chassis-buckling').verdict).toBe('good');
+    // A pencil: E I of 0.94 N·m² beside that of 30 × 0.6 mm of plastic of 0.9 GPa.
+    const pencil = { ...weak, body: { ...weak.body, stiffener: { kind: 'pencil', count: 1 } } } as CarDesign;
+    const plastic = (0.9e9 * 0.03 * 0.0006 ** 3) / 12;
+    expect(bare.value / checkOf(pencil, 'chassis-buckling').value).toBeCloseTo((plastic + 0.94) / plastic, 0);
+    expect(standingWeight(pencil).mass - standingWeight(weak).mass).toBeCloseTo(0.023 * (pencil.wheelbase + pencil.body.overhang), 9);
   });
   it('a rod held at both ends bends by Fa³/(48EI) (Roark)', () => {
     const { value, sentence } = checkOf(lever, 'axle-bending');

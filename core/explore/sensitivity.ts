@@ -3,7 +3,7 @@ import { upToWall } from '../car/floors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { CONDITIONS } from '../predict/conditions.ts';
 import { predictRun } from '../predict/predict-run.ts';
-import { sizesOf } from '../car/sizes.ts';
+import { ownSizesOf } from '../car/sizes.ts';
 import { likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
 import { deviated, VALUE_NAMES } from '../car/value-table.ts';
 import { simulate } from '../run/simulate.ts';
@@ -36,7 +36,7 @@ const distanceOf = (design: CarDesign): number => {
 export function sizesThatMatter(design: CarDesign): Influence[] {
   const before = distanceOf(design);
   return bySwing(
-    sizesOf(design.motor.kind)
+    ownSizesOf(design)
       .filter(({ read }) => read(design) !== 0)
       .map(({ id, label, read, write }) => {
         const [low, high] = [0.9, 1.1].map((factor) => distanceOf(write(design, factor * read(design))));

@@ -16,12 +16,15 @@ describe('a table of runs', () => {
           fc.constant({ kind: 'full' as const }),
           fc.integer({ min: 1, max: 99 }).map((half) => ({ kind: 'turns' as const, turns: half / 2 })),
         ),
-        outcome: fc.record({
-          kind: fc.constantFrom('stopped' as const, 'hit-wall' as const),
-          distance: fc.integer({ min: 0, max: 9999 }).map((cm) => cm / 100),
-        }),
+        outcome: fc
+          .record({
+            kind: fc.constantFrom('stopped' as const, 'hit-wall' as const),
+            distance: fc.integer({ min: 0, max: 9999 }).map((cm) => cm / 100),
+            by: fc.constantFrom('mark' as const, 'side' as const, undefined),
+          })
+          .map(({ by, ...outcome }) => (outcome.kind === 'hit-wall' && by ? { ...outcome, by } : outcome)),
         time: fc.integer({ min: 10, max: 6000 }).map((tenths) => tenths / 10),
-        seen: fc.constantFrom<TableRun['seen'][]>([], ['spun'], ['rubbed', 'broke']),
+        seen: fc.constantFrom<TableRun['seen'][]>([], ['spun'], ['rubbed', 'broke'], ['backwards', 'hopped']),
         drift: fc.integer({ min: -300, max: 300 }).map((cm) => cm / 100),
         direction: fc.constantFrom('out' as const, 'back' as const),
         spunFor: fc.integer({ min: 0, max: 300 }).map((cm) => cm / 100),

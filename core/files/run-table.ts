@@ -34,12 +34,24 @@ interface Column {
   readonly write: (run: TableRun) => string;
 }
 
-const SEEN = ['spun', 'rubbed', 'drifted-left', 'drifted-right', 'string-stayed', 'caught', 'broke'] as const satisfies RunRecord['seen'];
+const SEEN = [
+  'spun',
+  'rubbed',
+  'drifted-left',
+  'drifted-right',
+  'string-stayed',
+  'caught',
+  'broke',
+  'backwards',
+  'hopped',
+] as const satisfies RunRecord['seen'];
 
 const yesOrNo = (is: boolean | undefined): string => (is === undefined ? '' : is ? 'yes' : 'no');
 const MEASURED_BY = ['tape', 'marks', 'from-wall'] as const satisfies readonly NonNullable<RunRecord['measuredBy']>[];
 const GOES = ['further', 'less-far'] as const satisfies readonly NonNullable<RunRecord['elsewhere']>['goes'][];
 const FLOOR_KINDS = Object.keys(FLOORS) as CarDesign['floor']['kind'][];
+/** What ended a run that would have gone further, if not the wall. */
+const ENDED_BY: Readonly<Record<NonNullable<RunRecord['outcome']['by']>, string>> = { mark: 'passed-mark', side: 'stopped-at-side' };
 /** A photo by its id. */
 const PHOTO = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 /** A split: where, m, and when, s. */
@@ -49,7 +61,11 @@ const SPLIT = /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/;
 export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
   ranAt: { heading: 'ran at', called: ['ran', 'date', 'when', 'time of day'], write: ({ ranAt }) => ranAt },
   turns: { heading: 'turns', called: ['turn', 'wind', 'wound'], write: ({ wind }) => (wind.kind === 'full' ? 'full' : String(wind.turns)) },
-  outcome: { heading: 'outcome', called: ['outcome', 'result', 'wall'], write: ({ outcome }) => outcome.kind },
+  outcome: {
+    heading: 'outcome',
+    called: ['outcome', 'result', 'wall'],
+    write: ({ outcome }) => (outcome.by ? ENDED_BY[outcome.by] : outcome.kind),
+  },
   distance: {
     heading: 'distance m',
     called: ['distance', 'dist', 'length', 'metres', 'meters'],
@@ -195,14 +211,15 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
     if (note.length > LONGEST_NOTE) fault('note', `Must be at most ${LONGEST_NOTE} letters.`);
     if (faults.length > 0 || distance === undefined || ranAt === null || turns === undefined)
       return { line: firstLine + i, run: null, faults };
-    const isWall = /wall|at least|^≥|^yes/.test(said);
+    const by = (Object.keys(ENDED_BY) as (keyof typeof ENDED_BY)[]).find((one) => said === ENDED_BY[one]);
+    const isWall = by !== undefined || /wall|at least|^≥|^yes/.test(said);
     return {
       line: firstLine + i,
       faults,
       run: {
         ranAt,
         wind: turns === null ? { kind: 'full' } : { kind: 'turns', turns },
-        outcome: { kind: isWall ? 'hit-wall' : 'stopped', distance },
+        outcome: { kind: isWall ? 'hit-wall' : 'stopped', distance, ...(by && { by }) },
         ...(time !== undefined && { time }),
         seen: [...new Set(words)] as RunRecord['seen'],
         ...(drift !== undefined && { drift }),

@@ -33,7 +33,7 @@ export interface SideView {
 /** Drawn thickness of bodies thinner than this, m. */
 const LEAST_DECK = 0.0015;
 /** Axles pass through a bottle or tube with this fraction of its width below them. */
-const TUBE_BELOW = 0.15;
+export const TUBE_BELOW = 0.15;
 /** kg/m³ of ballast: coins or clay. */
 const BALLAST_DENSITY = 2500;
 

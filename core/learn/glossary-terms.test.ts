@@ -5,13 +5,20 @@ import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { glossaryNumbers } from './glossary-numbers.ts';
 import { termPicture } from './term-pictures.ts';
-import { TERM_IDS, GLOSSARY, termsIn, type TermId } from './glossary-terms.ts';
+import { isTermFound, TERM_IDS, GLOSSARY, termsIn, type TermId } from './glossary-terms.ts';
 
 const { cars } = JSON.parse(readFileSync(new URL('../../server/demo/skerrow.json', import.meta.url), 'utf8')) as {
   cars: { design: CarDesign }[];
 };
 
 describe('words', () => {
+  it('are looked for by their names and by what they mean', () => {
+    const found = (sought: string): TermId[] => TERM_IDS.filter((id) => isTermFound(id, sought));
+    expect(found('distance between axles')).toEqual(['wheelbase']);
+    expect(found('PULL tractive')).toContain('pull');
+    expect(found('zebra')).toEqual([]);
+    expect(found('')).toEqual(TERM_IDS);
+  });
   it('are found in a text where they stand by themselves, however they are written', () => {
     expect(termsIn('Its Track width; wheelspin, and 3 turns')).toEqual(['slip', 'track-width', 'winding']);
     expect(termsIn('pulley, playing, gearbox, drift-free, energyless')).toEqual([]);

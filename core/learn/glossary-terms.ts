@@ -1,3 +1,4 @@
+import { hasAllWords } from '../has-all-words.ts';
 /** A word of the field: how it is called, how else it is met on a screen, and what it is. */
 export interface GlossaryTerm {
   readonly word: string;
@@ -119,3 +120,7 @@ const PATTERNS = TERM_IDS.map((id) => [id, new RegExp(`(?<![\\p{L}-])(?:${GLOSSA
 
 /** The words that are met in a text, by the alphabet: `wordsIn('Its track width') // ['track-width']`. */
 export const termsIn = (text: string): readonly TermId[] => PATTERNS.filter(([, pattern]) => pattern.test(text)).map(([id]) => id);
+
+/** Whether a word is looked for by its names or its meaning. */
+export const isTermFound = (id: TermId, sought: string): boolean =>
+  hasAllWords([GLOSSARY[id].word, ...GLOSSARY[id].met, GLOSSARY[id].means].join(' '), sought);

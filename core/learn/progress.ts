@@ -1,4 +1,4 @@
-import type { Idea } from './idea.ts';
+import { IDEAS, type Idea } from './idea.ts';
 import type { Question } from './questions.ts';
 
 /** How a question went: right in a row, and the count of answers from which on it is asked again. */
@@ -31,3 +31,7 @@ export function scoreOfIdea(progress: Progress, idea: Idea): { readonly right: n
   const own = Object.values(progress).filter((one) => one.idea === idea);
   return { right: own.filter(({ streak }) => streak > 0).length, asked: own.length };
 }
+
+/** Whether a question of each idea was answered right the last time. */
+export const hasAllIdeas = (progress: Progress): boolean =>
+  (Object.keys(IDEAS) as Idea[]).every((idea) => scoreOfIdea(progress, idea).right > 0);

@@ -14,7 +14,7 @@ import { BEST_OF, luckyRuns, meanWithin } from './luck.ts';
 import { TEMPLATES } from './question-templates.ts';
 import { ofReel } from './reasons.ts';
 import { answerOf, questionsFor, answerForFactor } from './questions.ts';
-import { nextQuestion, progressed, scoreOfIdea, type Progress } from './progress.ts';
+import { hasAllIdeas, nextQuestion, progressed, scoreOfIdea, type Progress } from './progress.ts';
 
 const { cars } = JSON.parse(readFileSync(new URL('../../server/demo/skerrow.json', import.meta.url), 'utf8')) as {
   cars: { design: CarDesign }[];
@@ -227,6 +227,13 @@ describe('progress', () => {
     for (const idea of Object.keys(IDEAS) as Idea[])
       if (idea !== 'gears') for (let n = 0; n < 3; n++) progress = { ...progress, [`${idea} ${n}`]: { idea, streak: 1, due: 99 } };
     expect(nextQuestion(questions, progress, 2)!.idea).toBe('gears');
+  });
+  it('has all ideas once a question of each was right the last time', () => {
+    const right = (streak: (idea: string) => number): Progress =>
+      Object.fromEntries((Object.keys(IDEAS) as Idea[]).map((idea) => [idea, { idea, streak: streak(idea), due: 9 }]));
+    expect(hasAllIdeas(right(() => 1))).toBe(true);
+    expect(hasAllIdeas(right((idea) => (idea === 'air' ? 0 : 2)))).toBe(false);
+    expect(hasAllIdeas({})).toBe(false);
   });
   it('asks again after 3, 8, 20 and 50 answers, and never later', () => {
     let progress: Progress = {};

@@ -1,8 +1,8 @@
 import type { Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
 import { formatQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
-import { distanceOf, type Entry, type MeetOutcome, type StandingResult } from './meet.ts';
-import { valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
+import { distanceOf, type Entry, type Meet, type MeetOutcome, type MeetResult, type StandingResult } from './meet.ts';
+import { measuringOf, valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
 
 /** A time as it was taken, to the hundredth: gates tell that, and who took it by hand wrote no more than was read. `timeWords(4.1) // '4.1 s'` */
 export const formatTime = (seconds: number): string => `${Number(seconds.toFixed(2))}\u00a0s`;
@@ -35,6 +35,16 @@ export function describeOutcome(goal: Goal, outcome: MeetOutcome, units: UnitSys
   const { crossed = 0 } = outcome;
   const lines = crossed > 0 ? ` (${crossed} ${crossed === 1 ? 'line' : 'lines'} crossed)` : '';
   return `${value ? formatRunValue(goal, value, units) : 'does not count'}${lines}`;
+}
+
+/** What a stored result came to, in words, by the goal of its round; `?` where the meet has that round no more. */
+export function describeResult(
+  meet: Pick<Meet, 'brief' | 'entries'>,
+  { entry, round, outcome }: Pick<MeetResult, 'entry' | 'round' | 'outcome'>,
+  units: UnitSystem,
+): string {
+  const of = meet.brief.rounds[round];
+  return of ? describeOutcome(of.goal, outcome, units, measuringOf(meet, entry)) : '?';
 }
 
 /** How far a car came, and what its crew had expected and lets be shown, m; null where either is not known. */

@@ -1,3 +1,4 @@
+import type { CarPlace } from '../geometry/car-place.ts';
 import type { MotorKind } from '../car/car-design.ts';
 
 /** What may be wrong with a car. */
@@ -29,11 +30,8 @@ export interface CauseDescription {
   readonly tells: string;
 }
 
-/** Where on a car, or beside it, something may be wrong. */
-export type CausePlace = 'axles' | 'motor' | 'tyre' | 'winding' | 'release' | 'hub' | 'floor' | 'body';
-
 /** Where a cause would be found; absent where it has no place. */
-export const CAUSE_PLACES: Partial<Readonly<Record<CauseId, CausePlace>>> = {
+export const CAUSE_PLACES: Partial<Readonly<Record<CauseId, CarPlace>>> = {
   rubbing: 'axles',
   'weak-motor': 'motor',
   'low-grip': 'tyre',

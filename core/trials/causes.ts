@@ -120,6 +120,8 @@ export const OBSERVATION_RATES: readonly {
   { seen: 'caught', of: ['tied', 'rubbing'], with: 0.3, without: 0.03 },
   { seen: 'drifted-left', of: ['veering'], with: 0.5, without: 0.12 },
   { seen: 'drifted-right', of: ['veering'], with: 0.5, without: 0.12 },
+  { seen: 'backwards', of: ['backwards'], with: 0.8, without: 0.01 },
+  { seen: 'hopped', of: ['loose-wheel'], with: 0.3, without: 0.04 },
   { seen: 'broke', of: ['bending', 'loose-wheel', 'weak-motor'], with: 0.1, without: 0.03 },
 ];
 /**

@@ -9,4 +9,6 @@ export const OBSERVATION_NAMES: Readonly<Record<RunRecord['seen'][number], strin
   'string-stayed': 'string or band stayed on',
   caught: 'string or band caught',
   broke: 'something broke',
+  backwards: 'ran backwards',
+  hopped: 'wheels hopped',
 };

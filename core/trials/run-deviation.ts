@@ -9,8 +9,11 @@ export interface RunDeviation {
   readonly apart: number;
   /** What it is held against: runs with the same winding before it, or what was predicted. */
   readonly of: 'runs' | 'prediction';
-  /** 'within': luck alone explains it; 'beyond': it does not; 'wall': it would have gone further, so it says no more than that. */
-  readonly luck: 'within' | 'beyond' | 'wall';
+  /**
+   * 'within': luck alone explains it; 'cars': luck does not, but cars built like this one differ by as much; 'beyond': neither does; 'wall': it would
+   * have gone further, so it says no more than that.
+   */
+  readonly luck: 'within' | 'cars' | 'beyond' | 'wall';
 }
 
 /** 19 in 20 runs of one car lie within what is called luck. */
@@ -26,8 +29,14 @@ const PRIOR_FREEDOM = 2;
  * more observation), where s² weighs how they lie with the usual scatter: (ν₀ s₀² + (n − 1) s²)/(ν₀ + n − 1), the scaled inverse χ² of any
  * text of Bayesian statistics; three runs of 5.00 m do not make 5.01 m a wonder. Else within 1.96 times the usual scatter of the prediction.
  * A wall hit short of what was expected says nothing yet.
+ * @param cars m, between what 8 in 10 cars built like it lie, where no run of its own tells which of them it is
  */
-export function runDeviation(outcome: Outcome, predicted: number, before: Pick<RunSums, 'stopped' | 'sum' | 'sumOfSquares'>): RunDeviation {
+export function runDeviation(
+  outcome: Outcome,
+  predicted: number,
+  before: Pick<RunSums, 'stopped' | 'sum' | 'sumOfSquares'>,
+  cars: { readonly low: number; readonly high: number } | null = null,
+): RunDeviation {
   const { mean, deviation } = spreadOf(before);
   const isOwn = before.stopped >= OWN && mean !== null && deviation !== null;
   const expected = isOwn ? mean : predicted;
@@ -38,6 +47,7 @@ export function runDeviation(outcome: Outcome, predicted: number, before: Pick<R
       Math.sqrt(1 + 1 / before.stopped)
     : 1.96 * RUN_SCATTER * predicted;
   const apart = outcome.distance - expected;
-  const luck = outcome.kind === 'hit-wall' && apart < reach ? 'wall' : Math.abs(apart) <= reach ? 'within' : 'beyond';
+  const isOfCars = !isOwn && cars !== null && outcome.distance >= cars.low && outcome.distance <= cars.high;
+  const luck = outcome.kind === 'hit-wall' && apart < reach ? 'wall' : Math.abs(apart) <= reach ? 'within' : isOfCars ? 'cars' : 'beyond';
   return { apart, of: isOwn ? 'runs' : 'prediction', luck };
 }

@@ -95,10 +95,16 @@ describe('luck', () => {
   it('is what the usual scatter of the prediction explains until there are runs', () => {
     expect(runDeviation(stopped(11), 10, none)).toEqual({ apart: 1, of: 'prediction', luck: 'within' });
     expect(runDeviation(stopped(12), 10, none)).toMatchObject({ luck: 'beyond' });
+    // A car that never ran may be any that is built like it; once it has run, its own runs tell.
+    expect(runDeviation(stopped(12), 10, none, { low: 8, high: 13 })).toMatchObject({ luck: 'cars' });
+    expect(runDeviation(stopped(11), 10, none, { low: 8, high: 13 })).toMatchObject({ luck: 'within' });
+    expect(runDeviation(stopped(14), 10, none, { low: 8, high: 13 })).toMatchObject({ luck: 'beyond' });
+    expect(runDeviation({ kind: 'hit-wall', distance: 9 }, 10, none, { low: 8, high: 13 })).toMatchObject({ luck: 'wall' });
   });
   // s² = (2 · 0.6² + 2 · 0.5²)/4 = 0.305; t(0.975, 4) = 2.7764 (tables); 2.7764 √(0.305 · 4/3) = 1.770.
   it('is this car’s own scatter once three runs are there, weighed with what is usual: 1.77 m about 10', () => {
     expect(runDeviation(stopped(11.76), 20, three)).toMatchObject({ of: 'runs', luck: 'within' });
+    expect(runDeviation(stopped(18), 20, three, { low: 8, high: 30 })).toMatchObject({ of: 'runs', luck: 'beyond' });
     expect(runDeviation(stopped(11.78), 20, three)).toMatchObject({ of: 'runs', luck: 'beyond' });
     expect(runDeviation(stopped(8.24), 20, three)).toMatchObject({ luck: 'within', apart: expect.closeTo(-1.76, 9) });
     expect(runDeviation(stopped(5.01), 5, { stopped: 3, sum: 15, sumOfSquares: 75 }).luck).toBe('within');

@@ -27,6 +27,22 @@ describe('what people type', () => {
     ['16 ozf', 'force', 4.4482216152605],
   ] as const)('%s is understood', (text, quantity, value) => expect(typed(text, quantity)).toBeCloseTo(value, 12));
 
+  it.each([
+    ['20 x 3.5 g', 0.07],
+    ['20×3,5', 0.07],
+    ['50 pennies', 0.15],
+    ['4 AA', 0.096],
+    ['3 x m8 nut', 0.015],
+    ['egg', 0.06],
+    ['2 * 1 oz', 2 * 0.028349523125],
+  ])('counts weights: %s', (text, kg) => {
+    const read = parseQuantity(text, 'weight', 'metric');
+    expect(read.kind === 'value' && read.value).toBeCloseTo(kg, 9);
+  });
+  it('counts nothing but weights, and says what is wrong with one', () => {
+    expect(parseQuantity('2 x 3 mm', 'size', 'metric').kind).toBe('unclear');
+    expect(parseQuantity('3 x zebra', 'weight', 'metric')).toMatchObject({ kind: 'unclear', message: expect.stringContaining('zebra') });
+  });
   it('takes a bare number in the units shown', () => {
     expect(typed('8,5', 'size', 'inch')).toBeCloseTo(0.2159, 12);
     expect(typed('35', 'distance', 'inch')).toBeCloseTo(10.668, 12);

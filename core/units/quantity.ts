@@ -1,3 +1,4 @@
+import { COMMON_OBJECTS } from './common-objects.ts';
 /**
  * Quantities as people write them: `8 1/2 in`, `216 mm`, `21.6cm`, `0,5`, `3 ft 4 in`. Inside the app everything is SI.
  * Exact factors: NIST SP 811.
@@ -193,13 +194,27 @@ const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?|[.,]\d+)`;
 const AMOUNT = new RegExp(String.raw`^(?:(${NUMBER})[ -]+)?(\d+)\s*/\s*(\d+)|^(${NUMBER})`);
 const UNIT = /^\s*([^\d\s.,+-][^\d\s,]*)?\s*/;
 
+/** So many of something, and what it is; so many times. */
+const COUNTED = /^(\d+)?\s*(?:[x×*]\s*)?(\D.*)$/i;
+const MULTIPLIED = /^\s*(\d+)\s*[x×*]\s*(.+)$/i;
+
 const decimal = (text: string): number => Number(text.replace(',', '.'));
 
 /**
  * Reads what a person typed for a quantity. A bare number is in the shown unit of `system`; parts add up (`3 ft 4 in`);
- * a comma may represent the decimal point.
+ * a comma may represent the decimal point. A weight may be counted: `20 x 3.5 g`, `4 AA`, `50 pennies`.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Typed {
+  if (quantity === 'weight') {
+    const [, count = '1', ofEach = ''] = COUNTED.exec(text.trim()) ?? [];
+    const each = COMMON_OBJECTS[ofEach.toLowerCase()];
+    if (each !== undefined) return { kind: 'value', value: Number(count) * each };
+    const [, times, one] = MULTIPLIED.exec(text) ?? [];
+    if (times !== undefined && one !== undefined) {
+      const read = parseQuantity(one, quantity, system);
+      return read.kind === 'value' ? { kind: 'value', value: Number(times) * read.value } : read;
+    }
+  }
   const shown = unitOf(quantity, system);
   const example =
     quantity === 'size' ? (system === 'metric' ? '216 mm or 8 1/2 in' : '8 1/2 in or 216 mm') : `12${shown === '' ? '' : ` ${shown}`}`;

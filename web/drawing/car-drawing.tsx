@@ -19,6 +19,7 @@ import styles from './car-drawing.module.css';
 import type { Edit } from '../open-car/design-slice.ts';
 import { TypedSizes } from './dimension-marks.tsx';
 import { Handles } from './drawing-handles.tsx';
+import { LimitMark, type MarkedLimit } from './limit-mark.tsx';
 import { planHandles } from './plan-handles.ts';
 import { PlanDrawing } from './plan-drawing.tsx';
 import { recordOf } from '../../core/car/motors/motors.ts';
@@ -36,12 +37,14 @@ interface CarDrawingProps {
   readonly player: Player;
   /** It cannot be built or wound like this: the drawing shows it all the same. */
   readonly isRefused: boolean;
+  /** What limits it most; null where it cannot run. */
+  readonly limit: MarkedLimit | null;
   /** Something of this group was pressed. */
   readonly onPress: (group: CarGroup) => void;
 }
 
 /** The car to scale, from the side or from above: grab its parts, type its sizes, run it along its curve. */
-export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDrawingProps) {
+export function CarDrawing({ design, edit, player, isRefused, limit, onPress }: CarDrawingProps) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const units = useUnits();
   const [isAbove, setAbove] = useState(false);
@@ -79,7 +82,7 @@ export function CarDrawing({ design, edit, player, isRefused, onPress }: CarDraw
             }}
           >
             <Paper width={width} height={height} isForward={design.layout.driveAxle === 'rear'} />
-            {isAbove ? <FromAbove {...shown} distance={distance} /> : <FromTheSide {...shown} />}
+            {isAbove ? <FromAbove {...shown} distance={distance} /> : <FromTheSide {...shown} limit={limit} />}
           </svg>
         </TypedSizes>
       )}
@@ -107,12 +110,13 @@ interface ShownProps {
   readonly size: (metres: number) => string;
 }
 
-function FromTheSide({ design, edit, pose, width, height, size }: ShownProps) {
+function FromTheSide({ design, edit, pose, width, height, size, limit }: ShownProps & Pick<CarDrawingProps, 'limit'>) {
   const view = useMemo(() => sideView(design), [design]);
   const { scale, hold } = useHeldScale(sideScale(view, width, height, MARGIN));
   return (
     <>
       <SideDrawing design={design} view={view} scale={scale} width={width} pose={pose} size={size} />
+      {!pose && limit && <LimitMark limit={limit} view={view} scale={scale} />}
       {!pose && <Handles design={design} specs={sideHandles(design, view)} scale={scale} edit={edit} onDrag={hold} />}
     </>
   );

@@ -29,6 +29,14 @@ export function planHandles(design: CarDesign, view: PlanView): HandleSpec[] {
       step: MILLIMETRE,
     },
     {
+      sizeId: 'bodyWidth',
+      label: 'side of the body',
+      place: { x: 0.62 * design.wheelbase, y: -design.body.width / 2 },
+      direction: { x: 0, y: -1 },
+      gain: 2,
+      step: MILLIMETRE,
+    },
+    {
       sizeId: 'wheelbase',
       label: 'wheelbase',
       place: { x: design.wheelbase, y: 0 },

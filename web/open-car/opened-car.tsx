@@ -1,13 +1,12 @@
-import Button from '@mui/material/Button';
-import Skeleton from '@mui/material/Skeleton';
 import { useDeferredValue, useEffect } from 'react';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../core/car/car-design.ts';
-import { problemLine } from '../app/api/problem.ts';
-import { Message, NotFoundScreen } from '../app/error-screen.tsx';
+import { NotFoundScreen } from '../app/error-screen.tsx';
+import { ReadFailure } from '../app/read-failure.tsx';
 import { carVisited } from '../app/preferences-slice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useOpenCar, useOpenDesign } from './use-open-car.ts';
+import { StationSkeleton } from '../ui/station-skeleton.tsx';
 
 interface OpenedCarProps {
   /** The station, once the car of the address is open; begun again for another car. */
@@ -25,14 +24,7 @@ export function OpenedCar({ children }: OpenedCarProps) {
     dispatch(carVisited(missing ? null : carId));
   }, [dispatch, carId, missing]);
   if (missing) return <NotFoundScreen />;
-  if (error)
-    return (
-      <Message
-        title="The car cannot be read"
-        text={problemLine(error)}
-        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
-      />
-    );
-  if (!isShown || !design) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the car" />;
+  if (error) return <ReadFailure title="The car cannot be read" error={error} />;
+  if (!isShown || !design) return <StationSkeleton layout="car" label="Reading the car" />;
   return children(carId, design);
 }

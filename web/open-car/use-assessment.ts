@@ -22,22 +22,24 @@ interface Assessing {
   readonly again: () => void;
 }
 
-/** The design judged beside the page. */
-export function useAssessment(design: CarDesign, units: UnitSystem): Assessing {
+/** The design judged beside the page; nothing of null. */
+export function useAssessment(design: CarDesign | null, units: UnitSystem): Assessing {
   const [assessment, setAssessment] = useState<Assessment | null>(null);
   const [isBroken, setBroken] = useState(false);
   const [tries, setTries] = useState(0);
   const again = useCallback(() => setTries((before) => before + 1), []);
   useEffect(
     () =>
-      ask(
-        { design, units },
-        (assessment) => {
-          setBroken(false);
-          setAssessment(assessment);
-        },
-        () => setBroken(true),
-      ),
+      design === null
+        ? undefined
+        : ask(
+            { design, units },
+            (assessment) => {
+              setBroken(false);
+              setAssessment(assessment);
+            },
+            () => setBroken(true),
+          ),
     [design, units, tries],
   );
   return { assessment, isBroken, again };

@@ -3,7 +3,7 @@ import { missingMeasurements, usesOf } from '../../core/bench/missing-measuremen
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { CATALOGUE, PART_VALUES } from '../../core/car/parts.ts';
 import type { OwnPart } from '../../core/car/part-slots.ts';
-import { valueIn } from '../../core/units/quantity.ts';
+import { describePartValue } from '../../core/car/piece-weight.ts';
 import { KIND_NAMES } from './part-draft.ts';
 
 /** What a part is like, and its values in their units, with how sure each is. */
@@ -13,9 +13,7 @@ export const describePart = ({ kind, like, values, spreads }: OwnPart): string =
     ...PART_VALUES[kind].flatMap((value) => {
       if (values[value.key] === undefined) return [];
       const sure = spreads?.[value.key];
-      return [
-        `${value.label} ${valueIn(value, values[value.key]!, 4)}${sure === undefined ? '' : ` ± ${Number((100 * sure).toPrecision(2))} %`}`,
-      ];
+      return [`${describePartValue(value, values)}${sure === undefined ? '' : ` ± ${Number((100 * sure).toPrecision(2))} %`}`];
     }),
   ].join(', ');
 

@@ -4,10 +4,10 @@ import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
-import { CATALOGUE, typedValues } from '../../core/car/parts.ts';
+import { CATALOGUE } from '../../core/car/parts.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
-import { KIND_NAMES, newDraft, partOf, usualValues, type PartDraft } from './part-draft.ts';
+import { KIND_NAMES, newDraft, partFields, partOf, usualValues, type PartDraft } from './part-draft.ts';
 
 interface OwnPartFormProps {
   /** What it begins with. */
@@ -80,7 +80,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
           </MenuItem>
         ))}
       </TextField>
-      {typedValues(draft.kind).map(({ key, label, unit }) => (
+      {partFields(draft.kind).map(({ key, label, unit }) => (
         <TextField
           key={key}
           size="small"

@@ -3,7 +3,8 @@ import { typedValues } from '../../core/car/parts.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
 import { readOwnPart } from '../../core/files/read.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
-import { draftOf, KIND_NAMES, newDraft, partOf, usualValues } from './part-draft.ts';
+import { describePart } from './describe-part.ts';
+import { draftOf, KIND_NAMES, newDraft, partFields, partOf, usualValues } from './part-draft.ts';
 
 const kinds = Object.keys(KIND_NAMES) as PartKind[];
 
@@ -41,5 +42,24 @@ describe('a part being typed', () => {
     const made = partOf({ ...newDraft('trap'), name: 'galley', values: { preload: '0.17', rate: '0.115', efficiency: '92' } }, []);
     expect('part' in made && made.part.values).toEqual({ preload: 0.17, rate: 0.115, efficiency: 0.92 });
     expect(usualValues('wheel', 'card-disc')).toMatchObject({ diameter: '120', thickness: '6' });
+  });
+  it('is weighed by the piece: a lid by its diameter, a stick by its length, a sheet by both sides; and reads as it was typed', () => {
+    const valuesOf = (kind: PartKind, values: Record<string, string>): Record<string, number> => {
+      const draft = newDraft(kind);
+      const made = partOf({ ...draft, name: 'mine', values: { ...draft.values, ...values } }, []);
+      if ('problems' in made) throw new Error(JSON.stringify(made.problems));
+      return made.part.values;
+    };
+    // 12 g over π · 0.05² m²; 9 g over 0.45 m; 20 g over 0.4 · 0.1 m².
+    expect(valuesOf('wheel', { diameter: '100', areaDensity: '12' }).areaDensity).toBeCloseTo(0.012 / (Math.PI * 0.05 ** 2), 9);
+    expect(valuesOf('lever', { massPerLength: '9', 'piece-length': '450' }).massPerLength).toBeCloseTo(0.02, 9);
+    expect(valuesOf('body', { areaDensity: '20', 'piece-length': '400', 'piece-width': '100' }).areaDensity).toBeCloseTo(0.5, 9);
+    const lid = partOf(
+      { ...newDraft('wheel'), name: 'lid', values: { ...newDraft('wheel').values, diameter: '100', areaDensity: '12' } },
+      [],
+    );
+    expect('part' in lid && draftOf(lid.part).values.areaDensity).toBe('12');
+    expect('part' in lid && describePart(lid.part)).toMatch(/weight of one 12 g/);
+    expect(partFields('wheel').map(({ unit }) => unit)).not.toContain('kg/m²');
   });
 });

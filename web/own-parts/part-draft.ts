@@ -1,6 +1,7 @@
 import { capitalized } from '../../core/capitalized.ts';
 import { describeProblem } from '../../core/fault-words.ts';
-import { CATALOGUE, PART_VALUES, partFaults, typedValues, usualValue } from '../../core/car/parts.ts';
+import { CATALOGUE, PART_VALUES, partFaults, typedValues, usualValue, type PartValue } from '../../core/car/parts.ts';
+import { pieceExtent, USUAL_PIECE, type Piece } from '../../core/car/piece-weight.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
 import { parseQuantity, valueIn } from '../../core/units/quantity.ts';
@@ -34,9 +35,65 @@ export const KIND_NAMES: Readonly<Record<PartKind, string>> = {
 
 const shown = (value: number): string => String(Number(value.toPrecision(4)));
 
+/** Sizes of the piece whose weight is typed, in mm: they are typed with it, and not stored. */
+const PIECE_FIELDS: Readonly<Record<Piece, readonly (readonly [size: 'length' | 'width', label: string])[]>> = {
+  disc: [],
+  rod: [['length', 'length of that piece']],
+  sheet: [
+    ['length', 'length of that piece'],
+    ['width', 'width of that piece (girth of a tube)'],
+  ],
+};
+const MM = 1e-3;
+const pieceKey = (size: string): string => `piece-${size}`;
+
+/** A field of a part's form: a value of the part, or a size of the piece that was weighed. */
+export interface PartField {
+  readonly key: string;
+  readonly label: string;
+  readonly unit: string;
+}
+/** Everything of a part of this kind that is typed. */
+export const partFields = (kind: PartKind): readonly PartField[] =>
+  typedValues(kind).flatMap((value): PartField[] => [
+    value.piece ? { ...value, label: value.piece === 'disc' ? 'weight of one' : 'weight of one piece', unit: 'g' } : value,
+    ...(value.piece ? PIECE_FIELDS[value.piece].map(([size, label]) => ({ key: pieceKey(size), label, unit: 'mm' })) : []),
+  ]);
+
+/** What a piece begins with, as it is typed. */
+const usualPiece = (kind: PartKind): Record<string, string> =>
+  Object.fromEntries(
+    typedValues(kind).flatMap(({ piece }) =>
+      piece ? PIECE_FIELDS[piece].map(([size]) => [pieceKey(size), shown(USUAL_PIECE[size] / MM)]) : [],
+    ),
+  );
+
+/** SI of one unit that is typed: of a weight by the piece, by the sizes typed beside it. */
+function factorOf({ factor, piece }: PartValue, typed: Readonly<Record<string, string>>): number {
+  if (!piece) return factor;
+  const size = (key: string): number | undefined => {
+    const parsed = parseQuantity(typed[key] ?? '', 'count', 'metric');
+    return parsed.kind === 'value' && parsed.value > 0 ? parsed.value * MM : undefined;
+  };
+  const [diameter, length, width] = [size('diameter'), size(pieceKey('length')), size(pieceKey('width'))];
+  return 1e-3 / pieceExtent(piece, { ...(diameter && { diameter }), ...(length && { length }), ...(width && { width }) });
+}
+
 /** The values of what the part is like, to be typed over. */
 export const usualValues = (kind: PartKind, like: string): Record<string, string> =>
-  Object.fromEntries(typedValues(kind).map(({ key, factor }) => [key, shown(usualValue(kind, like, key) / factor)]));
+  typedFrom(kind, Object.fromEntries(typedValues(kind).map(({ key }) => [key, usualValue(kind, like, key)])));
+
+/** Values, SI, as they are typed. */
+function typedFrom(kind: PartKind, values: Readonly<Record<string, number | undefined>>): Record<string, string> {
+  const typed = usualPiece(kind);
+  // Sizes first: a weight by the piece goes by them.
+  const inOrder = typedValues(kind).toSorted((a, b) => Number(Boolean(a.piece)) - Number(Boolean(b.piece)));
+  for (const value of inOrder) {
+    const stored = values[value.key];
+    if (stored !== undefined) typed[value.key] = shown(stored / factorOf(value, typed));
+  }
+  return typed;
+}
 
 export function newDraft(kind: PartKind): PartDraft {
   const like = Object.keys(CATALOGUE[kind])[0]!;
@@ -53,9 +110,7 @@ const typedOf = ({ kind, name, like, values, evidence, count, cost }: OwnPart): 
   like,
   values: {
     ...usualValues(kind, like),
-    ...Object.fromEntries(
-      typedValues(kind).flatMap(({ key, factor }) => (values[key] === undefined ? [] : [[key, shown(values[key] / factor)]])),
-    ),
+    ...typedFrom(kind, values),
   },
   evidence,
   count: String(count),
@@ -77,7 +132,8 @@ export function partOf(
   else if (others.some((other) => other.kind === kind && other.name === trimmed))
     problems.name = `You already have a ${KIND_NAMES[kind]} with this name. Give this one another name.`;
   const known: Record<string, number> = {};
-  for (const { key, factor, onlyMeasured } of PART_VALUES[kind]) {
+  for (const value of PART_VALUES[kind]) {
+    const { key, onlyMeasured } = value;
     if (onlyMeasured) {
       if (from?.values[key] !== undefined) known[key] = from.values[key];
       continue;
@@ -85,7 +141,7 @@ export function partOf(
     const parsed = parseQuantity(values[key] ?? '', 'count', 'metric');
     if (parsed.kind === 'unclear') problems[key] = parsed.message;
     else if (!(parsed.value > 0)) problems[key] = 'Must be above 0.';
-    else known[key] = asKept(from?.values[key], parsed.value * factor);
+    else known[key] = asKept(from?.values[key], parsed.value * factorOf(value, values));
   }
   const spreads = Object.entries(from?.spreads ?? {}).filter(([key]) => known[key] === from?.values[key]);
   const counted = Number(count.trim());
@@ -108,7 +164,9 @@ export function partOf(
   for (const fault of partFaults(part)) {
     const field = fault.path.replace('values.', '');
     const value = PART_VALUES[kind].find(({ key }) => key === field);
-    const message = describeProblem(fault, (bound) => (value ? valueIn(value, bound, 4) : String(bound)));
+    const message = describeProblem(fault, (bound) =>
+      value ? valueIn(value.piece ? { unit: 'g', factor: factorOf(value, values) } : value, bound, 4) : String(bound),
+    );
     problems[field] ??= `${capitalized(message)}.`;
   }
   return Object.keys(problems).length > 0 ? { problems } : { part };

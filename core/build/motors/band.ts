@@ -4,7 +4,7 @@ import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP } from '../build-step.ts';
 import { centreCross, makeLine, makePlace } from '../drawing.ts';
 import { templateText } from '../template-text.ts';
 import { bandPart, inspectedBands } from './bands.ts';
-import type { MotorBuild } from './motor-build.ts';
+import { HOOK_MASS, type MotorBuild } from './motor-build.ts';
 
 /** mm of a text on the deck, and of a cross’s arm. */
 const TEXT = 2.5;
@@ -28,9 +28,9 @@ export const BAND_BUILD: MotorBuild<BandDesign, Extract<MotorView, { kind: 'band
   },
   lengths: () => [],
   barMarks: () => [],
-  parts: (motor, _cut, _sizes, needed) => [
+  parts: (_design, motor, _cut, _sizes, needed) => [
     bandPart(motor, needed('band')),
-    { on: 'hook', slot: null, name: 'hook for the bands', count: 1, size: '' },
+    { on: 'hook', slot: null, name: 'hook for the bands', count: 1, size: '', mass: HOOK_MASS },
   ],
   notes: ({ release }) => [
     release === 'free' ? 'The end of the band is free on the axle and drops off.' : 'The end of the band is tied to the axle.',

@@ -11,7 +11,6 @@ export const bandPart = ({ parallel, series }: RubberDesign, count: number): Mot
   slot: 'band',
   count,
   size: `${parallel} side by side, ${series} end to end`,
-  isMotorMass: true,
 });
 
 /** The number of bands end to end, counted on the finished car. */

@@ -1,6 +1,6 @@
 import type { CarDesign, LeverDesign } from '../../car/car-design.ts';
 import { trapOf } from '../../car/fitted.ts';
-import { TRAP_LENGTH } from '../../car/motors/lever.ts';
+import { STRING_DENSITY, TRAP_LENGTH } from '../../car/motors/lever.ts';
 import { LOOP_AND_KNOT } from '../../checks/string-length.ts';
 import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import type { Point } from '../../geometry/point.ts';
@@ -10,7 +10,7 @@ import { PLAIN_STEP, TRAP_CAUTION } from '../build-step.ts';
 import { makeLine, makePath, makePlace, makeRectangle } from '../drawing.ts';
 import { unchanged } from '../inspected-size.ts';
 import { templateText } from '../template-text.ts';
-import type { MotorBuild } from './motor-build.ts';
+import { HOOK_MASS, type MotorBuild } from './motor-build.ts';
 import { wholeMillimetres } from '../../units/quantity.ts';
 
 /** m of a lever beyond the hole or notch that its string hangs in. Common practice. */
@@ -85,11 +85,18 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
           [leverLength, 'notch'],
         ]
       : [],
-  parts: ({ stringDiameter }, cut, { size }) => [
-    { on: 'motor', slot: 'trap', count: 1, size: '' },
-    { on: 'lever', slot: 'lever', count: 1, size: size(cut('lever')), isMotorMass: true },
-    { on: 'string', slot: null, name: 'string that does not stretch', count: 1, size: `${size(cut('string'))}, ⌀ ${size(stringDiameter)}` },
-    { on: 'hook', slot: null, name: 'hook or peg on the drive axle', count: 1, size: '' },
+  parts: (design, motor, cut, { size }) => [
+    { on: 'motor', slot: 'trap', count: 1, size: '', mass: trapOf(design, motor).mass },
+    { on: 'lever', slot: 'lever', count: 1, size: size(cut('lever')) },
+    {
+      on: 'string',
+      slot: null,
+      name: 'string that does not stretch',
+      count: 1,
+      size: `${size(cut('string'))}, ⌀ ${size(motor.stringDiameter)}`,
+      mass: STRING_DENSITY * Math.PI * (motor.stringDiameter / 2) ** 2 * cut('string'),
+    },
+    { on: 'hook', slot: null, name: 'hook or peg on the drive axle', count: 1, size: '', mass: HOOK_MASS },
   ],
   notes: () => [
     'The loop of the string drops off its hook at the end. Knot the string to the lever, never to the axle.',

@@ -33,6 +33,9 @@ export interface MotorSize {
   readonly metres: number;
 }
 
+/** kg of a hook or peg of bent wire. Estimate. */
+export const HOOK_MASS = 0.0005;
+
 /** A line of the parts list; `size` is in words. */
 export interface MotorPart {
   readonly on: PartPlace;
@@ -41,8 +44,8 @@ export interface MotorPart {
   readonly name?: string;
   readonly count: number;
   readonly size: string;
-  /** Whether it is what the motor weighs. */
-  readonly isMotorMass?: true;
+  /** kg of all of them, estimated; where it is not given, what the motor weighs in the model. */
+  readonly mass?: number;
 }
 
 /** A size that lies along an oblique line, dimensioned beside a leader. */
@@ -64,7 +67,13 @@ export interface MotorBuild<Motor extends MotorDesign = MotorDesign, View extend
   lengths(design: CarDesign, motor: Motor): readonly CutLength[];
   /** Marks along a piece that is cut to length, m from its end. */
   barMarks(motor: Motor, id: CutLength['id']): readonly (readonly [x: number, label: string])[];
-  parts(motor: Motor, cut: (id: CutLength['id']) => number, sizes: SizeFormat, needed: (slot: PartSlot) => number): readonly MotorPart[];
+  parts(
+    design: CarDesign,
+    motor: Motor,
+    cut: (id: CutLength['id']) => number,
+    sizes: SizeFormat,
+    needed: (slot: PartSlot) => number,
+  ): readonly MotorPart[];
   notes(motor: Motor): readonly string[];
   steps(design: CarDesign, motor: Motor, format: Format): readonly BuildStep[];
   /** What is done at the drive axle for it, after the wheels are fixed; empty for nothing. */

@@ -5,6 +5,10 @@ import { makeLine } from '../drawing.ts';
 import { bandPart, inspectedBands } from './bands.ts';
 import type { MotorBuild } from './motor-build.ts';
 
+/** kg of a washer or bead; kg/m of an arm, a thick skewer. Estimates. */
+const WASHER_MASS = 0.0005;
+const ARM_DENSITY = 0.006;
+
 /** A band twisted inside a roller, held by a trailing arm. */
 export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'twist' }>> = {
   draw: ({ armTip }, { at, rim, axle }) => ({
@@ -33,10 +37,10 @@ export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'tw
     },
   ],
   barMarks: () => [],
-  parts: (motor, cut, { size }, needed) => [
+  parts: (_design, motor, cut, { size }, needed) => [
     bandPart(motor, needed('band')),
-    { on: 'string', slot: 'washer', count: 1, size: '' },
-    { on: 'lever', slot: null, name: 'trailing arm', count: 1, size: size(cut('arm')) },
+    { on: 'string', slot: 'washer', count: 1, size: '', mass: WASHER_MASS },
+    { on: 'lever', slot: null, name: 'trailing arm', count: 1, size: size(cut('arm')), mass: ARM_DENSITY * cut('arm') },
   ],
   notes: () => [
     'The hook at the end of the arm turns freely on its washer; the other end is fixed in the roller.',

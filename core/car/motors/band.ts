@@ -49,7 +49,9 @@ export const BAND_CAR: MotorRecord<BandDesign> = {
       // The hook stays on the body, between the axles.
       searchedUpTo: ({ wheelbase }) => wheelbase,
     }),
-    size('windingStretch', 'Stretch by hand while winding', 'count', [1, 3]),
+    size('windingStretch', 'Stretch by hand while winding', 'count', [1, 3], { synonyms: 'pull out the band prestretch' }),
+    size('anchorAboveAxle', 'Hook above the drive axle', 'size', [-0.03, 0.06], { synonyms: 'anchor hook height peg' }),
+    size('windingWidth', 'Winding width', 'size', [0.002, 0.06], { synonyms: 'room for the band on the axle spool' }),
     ...CAR_SIZES,
   ],
   values: RUBBER_VALUES,

@@ -43,7 +43,7 @@ function setup(design: CarDesign, motor: LeverDesign, numbers: Numbers, wind: Wi
 /** Length of a snap trap's board, m: the pivot is at its middle. */
 export const TRAP_LENGTH = 0.098;
 /** kg/m³ of braided string. Estimate. */
-const STRING_DENSITY = 900;
+export const STRING_DENSITY = 900;
 
 /** Trap position at which the cocked lever's tip lies over the drive axle but for `short`, a fraction of the lever, m. */
 export const trapUnderTip = ({ leverLength, cockedAngle }: LeverDesign, short: number): number =>
@@ -84,6 +84,9 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   sizes: [
     size('leverLength', 'Lever length', 'size', [0.04, 0.5], { searchStep: 0.005, slot: 'lever' }),
     { ...size('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]), write: trapAt },
+    size('pivotAboveAxle', 'Pivot above the drive axle', 'size', [0, 0.08], { synonyms: 'trap height hook height' }),
+    size('stringDiameter', 'String ⌀', 'size', [0.0002, 0.003], { synonyms: 'thread cord thickness' }),
+    size('windingWidth', 'Winding width', 'size', [0.002, 0.06], { synonyms: 'room for the string on the axle spool peg hook' }),
     ...CAR_SIZES,
   ],
   values: {

@@ -78,7 +78,7 @@ function leavesOf(schema: Schema, instance: unknown, path: readonly string[]): L
       // What a car need not have is there as a whole or not at all.
       if (key === 'wheels')
         return [[[...path, key], fc.oneof(fc.constant(null), wholeOf(inner.oneOf!.map(resolved).find(({ required }) => required)!))]];
-      if (path.at(-1) === 'measured') return [[[...path, key], wholeOf(inner)]];
+      if (path.at(-1) === 'measured' || key === 'stiffener') return [[[...path, key], wholeOf(inner)]];
       return leavesOf(inner, (instance as Record<string, unknown> | undefined)?.[key], [...path, key]);
     });
   });

@@ -29,5 +29,9 @@ export const BAND_DRAWING: MotorDrawing<Extract<MotorView, { kind: 'band' }>> = 
       </Label>
     </>
   ),
-  handles: ({ anchor }) => [handle('anchorToAxle', 'anchor hook', anchor, ALONG)],
+  // Its height is grabbed beside it.
+  handles: ({ anchor }) => [
+    handle('anchorToAxle', 'anchor hook', anchor, ALONG),
+    handle('anchorAboveAxle', 'height of the anchor hook', { x: anchor.x - 0.018, y: anchor.y }, { x: 0, y: 1 }),
+  ],
 };

@@ -49,10 +49,12 @@ export const LEVER_DRAWING: MotorDrawing<Extract<MotorView, { kind: 'lever' }>> 
       </>
     );
   },
-  handles: ({ pivot, tipCocked }) => {
+  handles: ({ pivot, tipCocked, trap }) => {
     const length = Math.hypot(tipCocked.x - pivot.x, tipCocked.y - pivot.y) || 1;
     return [
       handle('trapPosition', 'trap', pivot, ALONG),
+      // At the end of its board.
+      ...(trap[3] ? [handle('pivotAboveAxle', 'height of the trap', trap[3], { x: 0, y: 1 })] : []),
       handle('leverLength', 'lever', tipCocked, { x: (tipCocked.x - pivot.x) / length, y: (tipCocked.y - pivot.y) / length }),
     ];
   },

@@ -1,4 +1,3 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -46,7 +45,7 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
   if (lead === null && ranking?.measurements[0]) setLead(ranking.measurements[0].kind);
   const chosen = asked && suiting.includes(asked) ? asked : (lead ?? order[0]!);
   return (
-    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
+    <div className={plain.page}>
       <StationHead name={design.name} onward={{ to: `/cars/${carId}/design`, words: 'To the design' }}>
         <Button variant="outlined" onClick={() => setDrawerOpen(true)}>
           My parts
@@ -121,6 +120,6 @@ function Bench({ carId, design }: { readonly carId: string; readonly design: Car
         </Suspense>
       )}
       <NextStep carId={carId} design={design} />
-    </Box>
+    </div>
   );
 }

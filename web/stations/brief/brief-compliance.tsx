@@ -13,6 +13,7 @@ import plain from '../../ui/plain.module.css';
 import { useRoving } from '../../ui/use-roving.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './brief.module.css';
+import { StateNote } from '../../ui/state-note.tsx';
 
 const SIGNS: Readonly<Record<JudgedRule['verdict'], string>> = { met: '✓ met', close: '! close to the limit', broken: '✕ broken' };
 
@@ -40,7 +41,9 @@ export function BriefCompliance({ briefId, brief, carId }: StandingProps) {
       <h2 id="standing-title" className={plain.heading}>
         {contenders.length === 1 ? 'The car that uses this brief' : 'Cars that use this brief'}
       </h2>
-      {contenders.length === 0 && <p className={plain.text}>No car uses this brief yet. Open a car’s Brief station and choose it there.</p>}
+      {contenders.length === 0 && (
+        <StateNote kind="empty">No car uses this brief yet. Open a car’s Brief station and choose it there.</StateNote>
+      )}
       {contenders.map(({ id, design }) => (
         <CarStanding key={id} carId={id} design={design} brief={brief} rounds={standings.get(id) ?? null} />
       ))}

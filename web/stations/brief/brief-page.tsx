@@ -2,8 +2,8 @@ import Button from '@mui/material/Button';
 import { useNavigate, useParams } from 'react-router';
 import { Link } from 'react-router';
 import type { Brief } from '../../../core/brief/brief.ts';
-import { problemLine } from '../../app/api/problem.ts';
-import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { NotFoundScreen } from '../../app/error-screen.tsx';
+import { ReadFailure } from '../../app/read-failure.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { useSaveBrief } from '../../app/use-briefs.ts';
 import { BRIEF } from '../../open-brief/brief-document.ts';
@@ -16,6 +16,7 @@ import { BriefConflict } from './brief-conflict.tsx';
 import styles from './brief.module.css';
 import { BriefSheet } from './brief-sheet.tsx';
 import { BriefCompliance } from './brief-compliance.tsx';
+import { StationSkeleton } from '../../ui/station-skeleton.tsx';
 
 /** A brief by its own address. */
 export function BriefPage() {
@@ -36,15 +37,8 @@ export function BriefStation({ briefId, carId, more = [] }: BriefStationProps) {
   const { brief, missing, error } = useOpenBrief(briefId);
   const edit = useEditBrief();
   if (missing) return <NotFoundScreen />;
-  if (error)
-    return (
-      <Message
-        title="This brief cannot be read"
-        text={problemLine(error)}
-        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
-      />
-    );
-  if (!brief) return <div role="status" aria-busy aria-label="Opening the brief" />;
+  if (error) return <ReadFailure title="This brief cannot be read" error={error} />;
+  if (!brief) return <StationSkeleton layout="entry" label="Opening the brief" />;
   return (
     <div className={styles.station}>
       <Header briefId={briefId} brief={brief} carId={carId} more={more} />

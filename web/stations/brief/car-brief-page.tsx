@@ -5,6 +5,7 @@ import { useBriefOf } from '../../open-car/design-with-brief.ts';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
 import NextStep from '../../open-car/next-step.tsx';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
+import { StationSkeleton } from '../../ui/station-skeleton.tsx';
 import { NewBrief } from './new-brief.tsx';
 import { BriefStation } from './brief-page.tsx';
 
@@ -13,7 +14,7 @@ export function CarBriefPage() {
   const carId = useParams().carId!;
   const { isOpen, missing } = useOpenCar(carId);
   if (missing) return <NotFoundScreen />;
-  return isOpen ? <CarBrief key={carId} carId={carId} /> : <div role="status" aria-busy aria-label="Opening the car" />;
+  return isOpen ? <CarBrief key={carId} carId={carId} /> : <StationSkeleton layout="entry" label="Opening the car" />;
 }
 
 function CarBrief({ carId }: { readonly carId: string }) {

@@ -1,4 +1,3 @@
-import Box from '@mui/material/Box';
 import { Link } from 'react-router';
 import { limitsOf } from '../../../core/brief/brief.ts';
 import { judgeRules } from '../../../core/brief/rules.ts';
@@ -46,7 +45,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
     if (await keep('as built', 'Measured when it was finished.', built, { asBuilt: { ...measured }, parent })) edit(() => built);
   };
   return (
-    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
+    <div className={plain.page}>
       <StationHead name={design.name} version={current?.record.name} onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
       {broken.length > 0 && (
         <p role="status" className={`${plain.text} ${styles.broken}`}>
@@ -74,6 +73,6 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
       </Views>
       <CarConflict />
       <NextStep carId={carId} design={design} />
-    </Box>
+    </div>
   );
 }

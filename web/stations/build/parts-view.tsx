@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { lengthsOf } from '../../../core/build/lengths.ts';
 import { SIZE_FORMATS } from '../../../core/build/size-format.ts';
-import { partsList, wholeMass } from '../../../core/build/parts-list.ts';
+import { partsList, remainderOf, wholeMass } from '../../../core/build/parts-list.ts';
 import { substitutesFor } from '../../../core/build/substitutes.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { fitCatalogue } from '../../../core/car/parts.ts';
@@ -10,11 +10,15 @@ import { SLOTS, type PartSlot } from '../../../core/car/part-slots.ts';
 import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
 import { useOwnParts } from '../../open-car/use-own-parts.ts';
 import type { Edit } from '../../open-car/design-slice.ts';
+import { PartPortrait } from './part-portrait.tsx';
 import plain from '../../ui/plain.module.css';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './build.module.css';
+
+/** kg: what weighs less is told as that. */
+const LEAST_WEIGHT = 0.001;
 
 interface PartsViewProps {
   readonly design: CarDesign;
@@ -29,7 +33,9 @@ export function PartsView({ design, edit }: PartsViewProps) {
   const parts = useMemo(() => partsList(design, SIZE_FORMATS[units]), [design, units]);
   const instead = useMemo(() => (asked ? substitutesFor(design, asked) : []), [design, asked]);
   const { size } = SIZE_FORMATS[units];
-  const weight = (mass: number | null): string => (mass === null ? '–' : formatQuantity(mass, 'weight', units));
+  const weight = (mass: number): string =>
+    mass < LEAST_WEIGHT ? `under ${formatQuantity(LEAST_WEIGHT, 'weight', units)}` : formatQuantity(mass, 'weight', units);
+  const remainder = remainderOf(design, parts);
   /** The part of the builder's own that is fitted at a place. */
   const ownAt = (slot: PartSlot | null) => {
     const name = slot && design.own?.[slot]?.name;
@@ -46,11 +52,12 @@ export function PartsView({ design, edit }: PartsViewProps) {
     <div className={styles.view}>
       <Wide label="Parts of this car">
         <WordTable
-          head={['no.', 'part', 'count', 'size', 'weight', 'in My parts', 'instead']}
-          rows={parts.map(({ number, name, count, size: sizeText, mass, slot }) => {
+          head={['no.', 'where', 'part', 'count', 'size', 'weight', 'in My parts', 'instead']}
+          rows={parts.map(({ number, name, count, size: sizeText, mass, slot, on }) => {
             const stock = stockOf(slot);
             return [
               String(number),
+              <PartPortrait key="where" design={design} part={on} />,
               name,
               String(count),
               sizeText || '–',
@@ -72,7 +79,10 @@ export function PartsView({ design, edit }: PartsViewProps) {
         />
       </Wide>
       <p className={plain.text}>
-        {weight(design.rest.mass)} of glue, hubs, trap and trimmings. Total weight, ready to run: {weight(wholeMass(design))}.
+        Weights are estimates. Total weight, ready to run: {weight(wholeMass(design))}
+        {remainder < -LEAST_WEIGHT
+          ? `: ${weight(-remainder)} less than these parts together. One of them is lighter than estimated: weigh it.`
+          : `, with ${weight(Math.max(0, remainder))} of glue and what is not listed.`}
         {costs.length > 0 &&
           ` ${costs.length} of ${parts.length} parts cost ${costs.reduce((sum, cost) => sum + cost, 0).toFixed(2)} (prices in My parts); the others have no price.`}
       </p>

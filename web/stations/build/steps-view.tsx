@@ -10,6 +10,8 @@ import { useUnits } from '../../ui/use-units.ts';
 import styles from './build.module.css';
 import { markBuilt, useIsBuilt } from '../../open-car/use-is-built.ts';
 import { useLocalStorage } from '../../ui/use-local-storage.ts';
+import { StateNote } from '../../ui/state-note.tsx';
+import { Link } from 'react-router';
 
 const NONE: readonly string[] = [];
 const timeWords = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`);
@@ -31,11 +33,15 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
   };
   return (
     <div className={styles.view}>
+      {count === steps.length && (
+        <StateNote kind="finished">
+          ✓ All steps are done. <Link to={`/cars/${carId}/build?view=inspection`}>Inspect the car</Link> next.
+        </StateNote>
+      )}
       <div className={styles.tools}>
         <p role="status" className={plain.strong}>
-          {count === steps.length
-            ? '✓ All steps are done. Inspect the car next.'
-            : `${count} of ${steps.length} done; about ${timeWords(left.work)} of work left${left.wait > 0 ? `, and up to ${timeWords(left.wait)} for glue to set` : ''}.`}
+          {count < steps.length &&
+            `${count} of ${steps.length} done; about ${timeWords(left.work)} of work left${left.wait > 0 ? `, and up to ${timeWords(left.wait)} for glue to set` : ''}.`}
         </p>
         {count > 0 && (
           <Button

@@ -1,15 +1,14 @@
-import Button from '@mui/material/Button';
-import Skeleton from '@mui/material/Skeleton';
 import { startTransition, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { marksOf } from '../../../core/explore/aim.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import type { Fault } from '../../../core/fault.ts';
-import { problemLine } from '../../app/api/problem.ts';
-import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { NotFoundScreen } from '../../app/error-screen.tsx';
+import { ReadFailure } from '../../app/read-failure.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
+import { useUnits } from '../../ui/use-units.ts';
 import { PanelBoundary } from '../../ui/panel-boundary.tsx';
 import { CarDrawing } from '../../drawing/car-drawing.tsx';
 import { CarConflict } from '../../open-car/car-conflict.tsx';
@@ -23,7 +22,10 @@ import type { TabKey } from './tabs.ts';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 import { usePlayer } from '../../drawing/use-player.ts';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
+import { SplitMiddle } from './split-middle.tsx';
+import { describeLimit } from './verdict/describe-limit.ts';
 import { VerdictPanel } from './verdict/verdict-panel.tsx';
+import { StationSkeleton } from '../../ui/station-skeleton.tsx';
 
 const VersionsDrawer = lazyWithPreload(() =>
   import('./versions/versions-drawer.tsx').then(({ VersionsDrawer: drawer }) => ({ default: drawer })),
@@ -35,15 +37,8 @@ export function DesignPage() {
   // The whole station at once would hold the page up: drawn as deferred, it gives way to keys and pointer.
   const isShown = useDeferredValue(isOpen, false);
   if (missing) return <NotFoundScreen />;
-  if (error)
-    return (
-      <Message
-        title="This car cannot be read"
-        text={problemLine(error)}
-        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
-      />
-    );
-  if (!isShown) return <Skeleton variant="rectangular" sx={{ m: 6, height: 'calc(100% - 48px)' }} aria-label="Opening the car" />;
+  if (error) return <ReadFailure title="This car cannot be read" error={error} />;
+  if (!isShown) return <StationSkeleton layout="columns" label="Opening the car" />;
   return <OpenCar key={carId} carId={carId} />;
 }
 
@@ -89,6 +84,8 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   const openTab = useCallback((next: TabKey) => startTransition(() => setTab(next)), []);
   const player = usePlayer(design, prediction);
   const undo = useUndo();
+  const units = useUnits();
+  const limit = prediction.kind === 'ran' ? describeLimit(prediction.result, units) : null;
   const faults = prediction.kind === 'refused' ? prediction.faults : NO_FAULTS;
   const guarded = (name: string, panel: React.ReactElement): React.ReactElement => (
     <PanelBoundary name={name} of={design} onUndo={undo}>
@@ -103,12 +100,20 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
           'The car',
           <CarPanel {...{ carId, design, edit, faults, opened }} onOpen={setOpened} onTab={openTab} onVersions={openVersions} />,
         )}
-        <div className={`${styles.middle} ${tab === 'curve' ? styles.onCurve : ''}`}>
-          {guarded(
+        <SplitMiddle
+          over={tab === 'curve' ? 'curve' : 'explore'}
+          drawing={guarded(
             'The drawing',
-            <CarDrawing design={design} edit={edit} player={player} isRefused={prediction.kind === 'refused'} onPress={setOpened} />,
+            <CarDrawing
+              design={design}
+              edit={edit}
+              player={player}
+              isRefused={prediction.kind === 'refused'}
+              limit={limit}
+              onPress={setOpened}
+            />,
           )}
-          {guarded(
+          lower={guarded(
             'The curve',
             <LowerPanel
               carId={carId}
@@ -122,7 +127,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
               onScrub={player.scrub}
             />,
           )}
-        </div>
+        />
         {guarded('The verdict', <VerdictPanel carId={carId} design={design} prediction={prediction} edit={edit} onPreview={showPreview} />)}
       </div>
       {isListing && (

@@ -1,21 +1,22 @@
 import MoreIcon from '@mui/icons-material/MoreHoriz';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import { Suspense, useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { Prediction } from '../../../core/predict/predict-run.ts';
-import { sideView } from '../../../core/geometry/side-view.ts';
-import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
+import { goalOf } from '../../../core/brief/goal.ts';
+import { goalRecord } from '../../../core/brief/goals.ts';
+import { formatAbout, formatIn, formatQuantity } from '../../../core/units/quantity.ts';
+import { hasOwnAim } from '../../open-car/known-of-car.ts';
 import { useDesignWithBrief, useBriefOf } from '../../open-car/design-with-brief.ts';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import type { JudgedRound } from '../../../core/brief/judge.ts';
 import type { ListedCar } from '../../../core/schema/stored.ts';
-import { CarSketch } from '../../drawing/car-sketch.tsx';
+import { CarPortrait } from '../../drawing/car-portrait.tsx';
 import { Bars } from '../../ui/bars.tsx';
 import { downloadJson, fileName } from '../../ui/file-exchange.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
-import { sideScale } from '../../drawing/scale.ts';
 import plain from '../../ui/plain.module.css';
 import { useInView } from '../../ui/use-in-view.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -26,11 +27,8 @@ const NextStep = lazyWithPreload(() => import('../../open-car/next-step.tsx'));
 
 /** px of a card that was not seen yet. */
 const CARD_HEIGHT = 480;
-const WIDTH = 320;
 /** px that the names of bars may take. */
 const NAMES = 72;
-const HEIGHT = 150;
-const MARGIN = { side: 14, top: 8, floor: 8 };
 
 interface CarCardProps {
   /** Among those that are drawn before anybody scrolls. */
@@ -84,28 +82,14 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
   const worksTo = useBriefOf(car.design);
   const design = useDesignWithBrief(car.design);
   const units = useUnits();
-  const view = useMemo(() => sideView(design), [design]);
   const prediction = usePredictionSoon(design);
   const predicted =
     prediction === null ? '…' : prediction.kind === 'ran' ? formatAbout(prediction.result.distance, 'distance', units) : 'cannot run yet';
   const measured = best && `${best.kind === 'hit-wall' ? 'at least ' : ''}${formatQuantity(best.distance, 'distance', units)}`;
-  const scale = sideScale(view, WIDTH, HEIGHT, MARGIN);
   return (
     <>
       <Link to={`/cars/${car.id}/design`} className={styles.picture}>
-        <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" aria-hidden>
-          <line
-            x1={0}
-            x2={WIDTH}
-            y1={HEIGHT - MARGIN.floor}
-            y2={HEIGHT - MARGIN.floor}
-            stroke="var(--mui-palette-workbench-ink)"
-            strokeWidth={1.5}
-          />
-          <g className={runCount === 0 ? styles.onPaper : undefined}>
-            <CarSketch view={view} scale={scale} line={1.3} />
-          </g>
-        </svg>
+        <CarPortrait design={design} className={runCount === 0 ? styles.onPaper : undefined} />
         <h2 className={styles.name}>
           {design.name}
           {runCount === 0 && <span className={styles.neverRun}>never run</span>}
@@ -134,7 +118,9 @@ function Card({ car, rounds, onDuplicate, onRemove }: Omit<CarCardProps, 'isFirs
       ) : (
         <p className={plain.text}>
           <Link to={`/cars/${car.id}/brief`} className={styles.plainLink}>
-            no brief yet: choose its goal
+            {hasOwnAim(design)
+              ? `${goalRecord(goalOf(design.aim)).label(goalOf(design.aim), formatIn(units))}, no brief`
+              : 'no brief yet: choose its goal'}
           </Link>
         </p>
       )}

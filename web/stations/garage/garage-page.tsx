@@ -1,14 +1,11 @@
-import Button from '@mui/material/Button';
 import { startTransition, Suspense, useMemo, useState } from 'react';
-import { Link } from 'react-router';
 import { useListCarsQuery } from '../../app/api/cars-api.ts';
-import { problemLine } from '../../app/api/problem.ts';
-import { Message } from '../../app/error-screen.tsx';
+import { ReadFailure } from '../../app/read-failure.tsx';
 import { useOpening } from '../../app/use-opening.ts';
-import { FileButton } from '../../ui/file-button.tsx';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { CarCard } from './car-card.tsx';
+import { GarageActions } from './garage-actions.tsx';
 import styles from './garage.module.css';
 import { NewCarButton } from './new-car-button.tsx';
 import { UnreadableCard } from './unreadable-card.tsx';
@@ -46,18 +43,7 @@ export function GaragePage() {
       <header className={styles.head}>
         <h1>Garage</h1>
         <UnitSwitch />
-        <Button component={Link} to="/briefs">
-          Briefs
-        </Button>
-        <Button aria-haspopup="dialog" onClick={() => startTransition(() => setListing(true))}>
-          Removed
-        </Button>
-        <Button component="a" href="/api/archive" download>
-          Save everything
-        </Button>
-        <FileButton label="Car or brief file, or archive" accept=".json,application/json,.zip,application/zip" onFile={openFile}>
-          Open a file
-        </FileButton>
+        <GarageActions onFile={openFile} onRemoved={() => startTransition(() => setListing(true))} />
         {newCarButton}
       </header>
       {cars && ordered ? (
@@ -83,15 +69,7 @@ export function GaragePage() {
           </Suspense>
         )
       ) : error ? (
-        <Message
-          title="The cars cannot be read"
-          text={problemLine(error)}
-          action={
-            <Button variant="outlined" onClick={() => void refetch()}>
-              Try again
-            </Button>
-          }
-        />
+        <ReadFailure title="The cars cannot be read" error={error} onAgain={() => void refetch()} />
       ) : (
         <div className={styles.cars} aria-busy aria-label="Reading the cars" role="status">
           <div className={styles.awaited} />

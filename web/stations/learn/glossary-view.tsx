@@ -1,9 +1,10 @@
-import { useEffect, useMemo } from 'react';
+import TextField from '@mui/material/TextField';
+import { useEffect, useMemo, useState } from 'react';
 import { useLocation } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { glossaryNumbers } from '../../../core/learn/glossary-numbers.ts';
 import { termPicture } from '../../../core/learn/term-pictures.ts';
-import { TERM_IDS, GLOSSARY, type TermId } from '../../../core/learn/glossary-terms.ts';
+import { isTermFound, TERM_IDS, GLOSSARY, type TermId } from '../../../core/learn/glossary-terms.ts';
 import { SheetPicture } from '../../drawing/sheet-picture.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -21,12 +22,31 @@ export function GlossaryView({ design }: { readonly design: CarDesign }) {
     word.scrollIntoView({ block: 'start' });
     word.focus();
   }, [hash]);
+  const [sought, setSought] = useState('');
+  const found = TERM_IDS.filter((id) => isTermFound(id, sought));
   return (
-    <ul className={styles.words}>
-      {TERM_IDS.map((id) => (
-        <WordCard key={id} id={id} design={design} number={numberOf(id)} />
-      ))}
-    </ul>
+    <div className={styles.part}>
+      <TextField
+        type="search"
+        size="small"
+        placeholder="Find a word"
+        sx={{ maxWidth: 320 }}
+        value={sought}
+        onChange={({ target }) => setSought(target.value)}
+        onKeyDown={({ key }) => key === 'Escape' && setSought('')}
+        slotProps={{ htmlInput: { 'aria-label': 'Find a word' } }}
+      />
+      {sought !== '' && (
+        <p role="status" className={`${plain.caption} ${plain.muted}`}>
+          {found.length === 0 ? 'No word here has this name or meaning.' : `${found.length} of ${TERM_IDS.length} words`}
+        </p>
+      )}
+      <ul className={styles.words}>
+        {found.map((id) => (
+          <WordCard key={id} id={id} design={design} number={numberOf(id)} />
+        ))}
+      </ul>
+    </div>
   );
 }
 

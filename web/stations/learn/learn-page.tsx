@@ -24,16 +24,15 @@ const VIEWS = [
   ['words', 'Glossary'],
   ['class', 'For a class'],
 ] as const;
-const PAGE = { maxWidth: 1180, p: { xs: 3, md: 6 } } as const;
 
 /** Knowing why: say first, then see, on this car. */
 export const LearnPage = () => (
   <OpenedCar>
     {(carId, design) => (
-      <Box key={carId} sx={PAGE}>
+      <div key={carId} className={plain.page}>
         <StationHead name={design.name} onward={{ to: `/cars/${carId}/design`, words: 'To the design' }} />
         <Learn design={design} after={<NextStep carId={carId} design={design} />} />
-      </Box>
+      </div>
     )}
   </OpenedCar>
 );
@@ -45,7 +44,7 @@ export function ExamplePage() {
   const [kind, setKind] = useState<MotorKind>('lever');
   const design = useMemo(() => newCar('Example car', kind), [kind]);
   return (
-    <Box sx={PAGE}>
+    <div className={plain.page}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
         <Typography variant="h1">{design.name}</Typography>
         <Typography color="text.secondary" sx={{ mr: 'auto' }}>
@@ -63,7 +62,7 @@ export function ExamplePage() {
           </p>
         }
       />
-    </Box>
+    </div>
   );
 }
 

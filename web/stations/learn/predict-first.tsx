@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { formatWatched } from '../../../core/learn/measured-car.ts';
-import { nextQuestion, progressed, type Progress } from '../../../core/learn/progress.ts';
+import { hasAllIdeas, nextQuestion, progressed, type Progress } from '../../../core/learn/progress.ts';
 import { IDEAS, MISCONCEPTIONS, type Answer } from '../../../core/learn/idea.ts';
 import { questionsFor, describeQuestion, answerForFactor, type Question } from '../../../core/learn/questions.ts';
 import { shuffled } from '../../../core/numerics/shuffled.ts';
@@ -20,6 +20,7 @@ import { traceAt } from '../../../core/run/trace.ts';
 import { formatAbout } from '../../../core/units/quantity.ts';
 import { Race, type Runner } from '../../ui/race.tsx';
 import { AS_IT_IS, SketchCurve, type Sketch } from './sketch-curve.tsx';
+import { StateNote } from '../../ui/state-note.tsx';
 
 const ANSWERS: Readonly<Record<Answer, string>> = { more: 'more', less: 'less', alike: 'hardly any change' };
 
@@ -36,7 +37,9 @@ export function PredictFirst({ design }: { readonly design: CarDesign }) {
   const question = useMemo(() => nextQuestion(questions, progress, count), [questions, progress, count]);
   if (!question)
     return (
-      <p className={plain.text}>There are no questions about this car, because it cannot run as it is designed. Fix it in Design first.</p>
+      <StateNote kind="refused">
+        There are no questions about this car, because it cannot run as it is designed. Fix it in Design first.
+      </StateNote>
     );
   const onAnswered = (isRight: boolean): void => {
     setKept({ progress: progressed(progress, question, isRight, count), count: count + 1 });
@@ -55,6 +58,11 @@ export function PredictFirst({ design }: { readonly design: CarDesign }) {
             </Button>
           )}
         </div>
+        {hasAllIdeas(progress) && (
+          <StateNote kind="finished">
+            ✓ You were right about all ten ideas. Questions come back later, so that they stay with you.
+          </StateNote>
+        )}
         <IdeaTiles design={design} progress={progress} present={question.idea} />
       </section>
     </div>

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
-import { measuringOf, medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { besidePrediction, MEDALS, describeMedal, describeOutcome } from '../../../core/meet/describe-results.ts';
+import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
+import { besidePrediction, MEDALS, describeMedal, describeResult } from '../../../core/meet/describe-results.ts';
 import { formatAbout, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useRole } from '../../app/use-role.ts';
@@ -100,8 +100,7 @@ export function BoardPage() {
           <p>
             {ran ? (
               <>
-                <strong>{ran.car}</strong>:{' '}
-                {describeOutcome(rounds[last.result.round]!.goal, last.result.outcome, units, measuringOf(meet, last.result.entry))}
+                <strong>{ran.car}</strong>: {describeResult(meet, last.result, units)}
               </>
             ) : (
               'none yet'

@@ -13,13 +13,19 @@ interface ComingHeatsProps {
   readonly open: OpenMeet;
   /** Heats that are still to run, the one that runs now left out. */
   readonly coming: readonly Heat[];
-  readonly wordsOf: (heat: Heat) => string;
 }
 
 /** Who is next and who is on deck, the countdown on the board, and the order that is left. */
-export function ComingHeats({ open, coming, wordsOf }: ComingHeatsProps) {
+export function ComingHeats({ open, coming }: ComingHeatsProps) {
   const meet = open.meet!;
   const [next, after] = coming;
+  const wordsOf = ({ cars }: Heat): string =>
+    cars
+      .map(({ entry, lane }) => {
+        const car = meet.entries.find(({ id }) => id === entry)?.car ?? '?';
+        return meet.lanes > 1 ? `${car} (lane ${lane + 1})` : car;
+      })
+      .join(', ');
   return (
     <div className={`${styles.part} ${styles.beside}`}>
       <section aria-labelledby="next-title" className={styles.part}>

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import { heatsLeft, nextOf, orderOf } from '../../../core/meet/order.ts';
-import { measuringOf, standingsOf } from '../../../core/meet/scoring.ts';
-import { describeOutcome, formatPlace } from '../../../core/meet/describe-results.ts';
+import { standingsOf } from '../../../core/meet/scoring.ts';
+import { describeResult, formatPlace } from '../../../core/meet/describe-results.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
 import { useJoined } from '../../app/use-role.ts';
 import plain from '../../ui/plain.module.css';
@@ -67,12 +67,9 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
             </h2>
             {results.length === 0 && <p className={plain.text}>No result is saved yet.</p>}
             <ul className={plain.text}>
-              {results.map(({ id, result: { round, run, outcome } }) => (
+              {results.map(({ id, result }) => (
                 <li key={id}>
-                  {rounds[round]?.name ?? '?'}, run {run + 1}:{' '}
-                  <strong>
-                    {rounds[round] ? describeOutcome(rounds[round].goal, outcome, units, measuringOf(meet, own?.id ?? '')) : '?'}
-                  </strong>
+                  {rounds[result.round]?.name ?? '?'}, run {result.run + 1}: <strong>{describeResult(meet, result, units)}</strong>
                 </li>
               ))}
             </ul>

@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import Skeleton from '@mui/material/Skeleton';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { ROLES, type Role } from '../../../core/schema/sharing.ts';
 import { standingsTable } from '../../../core/meet/standings-table.ts';
@@ -20,6 +19,7 @@ import { RulesView } from './rules-view.tsx';
 import { RunView } from './run-view.tsx';
 import { StandingsView } from './standings-view.tsx';
 import { useMeet, type OpenMeet } from './use-meet.ts';
+import { StationSkeleton } from '../../ui/station-skeleton.tsx';
 
 const VIEWS = {
   crew: 'Your car',
@@ -44,7 +44,7 @@ export function MeetPage() {
   const role = useRole();
   if (open.missing) return <NotFoundScreen />;
   if (role === 'board') return <Navigate to="board" replace />;
-  if (!open.meet || !role) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the meet" />;
+  if (!open.meet || !role) return <StationSkeleton layout="rows" label="Reading the meet" />;
   return <Opened meetId={meetId} open={open} role={role} />;
 }
 
@@ -57,10 +57,10 @@ function Opened({ meetId, open, role }: OpenedProps) {
   const meet = open.meet!;
   const navigate = useNavigate();
   return (
-    <div className={styles.page}>
+    <div className={plain.page}>
       <header className={styles.head}>
         <h1 className={styles.title}>{meet.name}</h1>
-        <span className={`${plain.text} ${plain.muted}`}>{meet.date}</span>
+        <span className={`${plain.text} ${plain.muted} ${styles.date}`}>{meet.date}</span>
         <UnitSwitch />
         <Button component={Link} to={`/meets/${meetId}/board`} variant="outlined">
           The board

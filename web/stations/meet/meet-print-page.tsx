@@ -30,7 +30,7 @@ export function MeetPrintPage() {
     }),
   ];
   return (
-    <article aria-label={`Results of ${meet.name}, to print`} className={styles.page}>
+    <article aria-label={`Results of ${meet.name}, to print`} className={plain.page}>
       <div className={sheet.tools}>
         <Button component={Link} to={`/meets/${meetId}?view=standings`}>
           To the meet

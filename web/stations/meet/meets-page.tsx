@@ -17,6 +17,7 @@ import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { UnreadableItem } from '../../ui/unreadable-item.tsx';
 import styles from './meet.module.css';
+import { StateNote } from '../../ui/state-note.tsx';
 
 const LANES = {
   '1': 'one car at a time',
@@ -87,7 +88,7 @@ export function MeetsPage() {
     await navigate(`/meets/${id}`);
   };
   return (
-    <div className={styles.page}>
+    <div className={plain.page}>
       <header className={styles.head}>
         <h1 className={plain.heading}>Meets</h1>
         {isHost && (
@@ -131,7 +132,7 @@ export function MeetsPage() {
           <h2 id="meets-here" className={plain.heading}>
             Meets
           </h2>
-          {data?.readable.length === 0 && <p className={`${plain.text} ${plain.muted}`}>None yet.</p>}
+          {data?.readable.length === 0 && <StateNote kind="empty">No meet yet. Create one from a brief, or open a meet file.</StateNote>}
           <div className={styles.cards}>
             {data?.readable.map(({ id, meet, entryCount }) => (
               <div key={id} className={styles.card}>

@@ -1,4 +1,6 @@
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import { useState } from 'react';
 import type { Round } from '../../../core/brief/brief.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
 import { describeTiming } from '../../../core/meet/describe-results.ts';
@@ -6,8 +8,9 @@ import { unitOf } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
+import run from './run-view.module.css';
 import type { Timed } from './time-panel.tsx';
-import { useOutcomeForm } from './use-outcome-form.ts';
+import { useOutcomeForm, type OutcomeField } from './use-outcome-form.ts';
 
 interface OutcomeFieldsProps {
   /** Under which name what is typed is stored until it is saved: a reload or another view loses nothing. */
@@ -25,18 +28,28 @@ interface OutcomeFieldsProps {
   readonly onSave: (outcome: MeetOutcome) => Promise<boolean>;
 }
 
-/** The result of one run: what was measured, or why it does not count. A result that is there already is shown; what is typed meanwhile stays. */
+/**
+ * The result of one run: what was measured, what the round needs large and first, or why it does not count. A result that is there already is
+ * shown; what is typed meanwhile stays.
+ */
 export function OutcomeFields({ storedAs, round, hasPenalty, of, standing = null, timed = null, onTyping, onSave }: OutcomeFieldsProps) {
-  const { fields, typed, setTyped, isTyping, problem, setProblem, clear, save, saveRun } = useOutcomeForm({
-    storedAs,
-    round,
-    hasPenalty,
-    timed,
-    onTyping,
-    onSave,
-  });
+  const form = useOutcomeForm({ storedAs, round, hasPenalty, timed, onTyping, onSave });
+  const { fields, typed, setTyped, isTyping, problem, clear, save, saveRun } = form;
   const units = useUnits();
   if (standing !== null && !isTyping) return <p className={plain.text}>✓ {standing}</p>;
+  const field = ([key, label, quantity, isNeeded]: OutcomeField) => (
+    <label key={key}>
+      {label}, {unitOf(quantity, units)}
+      <input
+        className={isNeeded ? run.reading : run.small}
+        aria-label={`${of}: ${label}`}
+        inputMode="decimal"
+        autoComplete="off"
+        value={typed[key] ?? ''}
+        onChange={({ target }) => setTyped({ [key]: target.value })}
+      />
+    </label>
+  );
   return (
     <form
       className={styles.part}
@@ -56,63 +69,74 @@ export function OutcomeFields({ storedAs, round, hasPenalty, of, standing = null
           </Button>
         </div>
       )}
-      <div className={styles.fields}>
-        {fields.map(([key, label, quantity]) => (
-          <label key={key} className={plain.text}>
-            {label}, {unitOf(quantity, units)}
-            <input
-              className={styles.field}
-              aria-label={`${of}: ${label}`}
-              inputMode="decimal"
-              autoComplete="off"
-              value={typed[key] ?? ''}
-              onChange={({ target }) => setTyped({ [key]: target.value })}
-            />
-          </label>
-        ))}
-      </div>
-      {timed && <p className={`${plain.caption} ${plain.muted}`}>{describeTiming(timed, units)}</p>}
+      <div className={run.readings}>{fields.filter(([, , , isNeeded]) => isNeeded).map(field)}</div>
       {problem && (
         <p role="alert" className={plain.text}>
           ✕ {problem}
         </p>
       )}
-      <div className={styles.row}>
-        <Button type="submit" variant="contained" aria-label={`Save result: ${of}`}>
-          Save result
-        </Button>
-        <label className={plain.text}>
-          <input
-            type="checkbox"
-            checked={Boolean(typed.atLeast)}
-            onChange={({ target }) => setTyped({ atLeast: target.checked ? 'yes' : '' })}
-            aria-label={`${of}: hit the wall`}
-          />{' '}
-          hit the wall: at least that
-        </label>
-        <Button size="small" onClick={() => void save('broke')} aria-label={`It broke: ${of}`}>
+      <Button type="submit" variant="contained" aria-label={`Save result: ${of}`} sx={{ minHeight: 56, fontSize: 18 }}>
+        Save result
+      </Button>
+      <div className={run.endings}>
+        <ToggleButton
+          value="wall"
+          size="small"
+          sx={{ borderColor: 'text.secondary' }}
+          selected={Boolean(typed.atLeast)}
+          onChange={() => setTyped({ atLeast: typed.atLeast ? '' : 'yes' })}
+          aria-label={`${of}: hit the wall`}
+        >
+          {typed.atLeast ? '✓ Hit the wall' : 'Hit the wall'}
+        </ToggleButton>
+        <Button variant="outlined" onClick={() => void save('broke')} aria-label={`It broke: ${of}`}>
           It broke
         </Button>
-        <Button size="small" onClick={() => void save('no-start')} aria-label={`Did not start: ${of}`}>
+        <Button variant="outlined" onClick={() => void save('no-start')} aria-label={`Did not start: ${of}`}>
           Did not start
         </Button>
-        <Button
-          size="small"
-          aria-label={`Broke a rule: ${of}`}
-          onClick={() =>
-            (typed.rule ?? '').trim() === '' ? setProblem('Name the rule that it broke.') : void save('rule', { rule: typed.rule!.trim() })
-          }
-        >
-          Broke a rule
-        </Button>
+        <BrokenRule of={of} form={form} />
+      </div>
+      <div className={run.further}>{fields.filter(([, , , isNeeded]) => !isNeeded).map(field)}</div>
+      {timed && <p className={`${plain.caption} ${plain.muted}`}>{describeTiming(timed, units)}</p>}
+    </form>
+  );
+}
+
+/** Which rule a run broke: asked once it is pressed, saved by a second press. */
+function BrokenRule({
+  of,
+  form: { typed, setTyped, setProblem, save },
+}: {
+  readonly of: string;
+  readonly form: ReturnType<typeof useOutcomeForm>;
+}) {
+  const rule = (typed.rule ?? '').trim();
+  const [isAsked, setAsked] = useState(rule !== '');
+  return (
+    <>
+      <Button
+        variant="outlined"
+        aria-label={`Broke a rule: ${of}`}
+        aria-expanded={isAsked}
+        onClick={() => {
+          if (rule !== '') void save('rule', { rule });
+          else if (isAsked) setProblem('Name the rule that it broke.');
+          else setAsked(true);
+        }}
+      >
+        {rule === '' ? 'Broke a rule' : 'Save: broke a rule'}
+      </Button>
+      {isAsked && (
         <input
-          className={styles.field}
+          autoFocus
+          className={run.small}
           aria-label={`${of}: which rule`}
           placeholder="which rule"
           value={typed.rule ?? ''}
           onChange={({ target }) => setTyped({ rule: target.value })}
         />
-      </div>
-    </form>
+      )}
+    </>
   );
 }

@@ -1,14 +1,14 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { measuringOf } from '../../../core/meet/scoring.ts';
 import type { StandingResult } from '../../../core/meet/meet.ts';
-import { describeCorrection, describeOutcome, describeTiming } from '../../../core/meet/describe-results.ts';
+import { describeCorrection, describeResult, describeTiming } from '../../../core/meet/describe-results.ts';
 import plain from '../../ui/plain.module.css';
 import { TextEntry } from '../../ui/text-entry.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import { OutcomeFields } from './outcome-fields.tsx';
 import type { OpenMeet } from './use-meet.ts';
+import { StateNote } from '../../ui/state-note.tsx';
 
 const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
@@ -26,7 +26,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
   const takeBack = (one: StandingResult): void => void open.write(placeOf(one), { kind: 'void' }, by, { result: one, why: 'taken back' });
   return (
     <div className={styles.view}>
-      {newest.length === 0 && <p className={plain.text}>No result is saved yet.</p>}
+      {newest.length === 0 && <StateNote kind="empty">No result is saved yet. Results are entered in Run.</StateNote>}
       <ul className={styles.part} style={{ listStyle: 'none', padding: 0, margin: 0 }}>
         {newest.map((one) => {
           const round = rounds[one.result.round];
@@ -36,10 +36,7 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
             <li key={one.id} className={styles.card}>
               <div className={styles.row}>
                 <span className={plain.text}>
-                  {time.format(new Date(one.result.at))} · {name}:{' '}
-                  <strong>
-                    {round ? describeOutcome(round.goal, one.result.outcome, units, measuringOf(meet, one.result.entry)) : '?'}
-                  </strong>
+                  {time.format(new Date(one.result.at))} · {name}: <strong>{describeResult(meet, one.result, units)}</strong>
                   {one.result.by && ` · ${one.result.by}`}
                   {correction && ` · ${correction}`}
                   {one.result.outcome.timedBy && ` · ${describeTiming(one.result.outcome, units)}`}
@@ -61,11 +58,10 @@ export function ResultsView({ meetId, open }: { readonly meetId: string; readonl
                   before:{' '}
                   {one.before.map(({ id, result }) => (
                     <span key={id}>
-                      {describeOutcome(round.goal, result.outcome, units, measuringOf(meet, result.entry))} ({result.by || 'an official'},{' '}
-                      {time.format(new Date(result.at))}){' '}
+                      {describeResult(meet, result, units)} ({result.by || 'an official'}, {time.format(new Date(result.at))}){' '}
                       <Button
                         size="small"
-                        aria-label={`Restore ${describeOutcome(round.goal, result.outcome, units, measuringOf(meet, result.entry))}: ${name}`}
+                        aria-label={`Restore ${describeResult(meet, result, units)}: ${name}`}
                         onClick={() => void open.write(placeOf(one), result.outcome, by, { result: one, why: 'restored' })}
                       >
                         Restore

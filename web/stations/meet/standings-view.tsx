@@ -6,6 +6,7 @@ import { WordTable } from '../../ui/word-table.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
 import type { OpenMeet } from './use-meet.ts';
+import { StateNote } from '../../ui/state-note.tsx';
 
 /** Points with a half where places are shared. */
 const points = (value: number): string => String(Number(value.toFixed(2)));
@@ -21,7 +22,7 @@ export function StandingsView({ open }: { readonly open: Pick<OpenMeet, 'meet' |
   return (
     <div className={styles.view}>
       {standings.length === 0 ? (
-        <p className={plain.text}>No car has been entered yet.</p>
+        <StateNote kind="empty">No car has been entered yet.</StateNote>
       ) : (
         <Wide label="Standings">
           <WordTable

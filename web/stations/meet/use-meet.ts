@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import type { Entry, Meet, MeetOutcome, StandingResult } from '../../../core/meet/meet.ts';
+import type { Entry, Meet, MeetOutcome, MeetResult, StandingResult } from '../../../core/meet/meet.ts';
 import { standingResults } from '../../../core/meet/meet.ts';
 import { newEntry, newResult } from '../../../core/meet/new-meet.ts';
 import type { MeetEntry } from '../../../core/schema/generated/meet-entry.ts';
@@ -33,6 +33,13 @@ async function untilAnswered<A extends { readonly error?: unknown }>(send: () =>
 
 const meetEntry = (meet: string, entry: Entry): MeetEntry => ({ format: 'nimble-axle/meet-entry', version: 1, meet, entry });
 
+/** Of which car and which run a result is. */
+export type RunPlace = Pick<MeetResult, 'entry' | 'round' | 'run' | 'lane'>;
+
+/** Whether a result is of that run, in whatever lane. */
+export const isResultOf = ({ entry, round, run }: Omit<RunPlace, 'lane'>, { result }: StandingResult): boolean =>
+  result.entry === entry && result.round === round && result.run === run;
+
 /** A meet with its entries and its results as they stand, followed as others write; and what officials do with it. */
 export function useMeet(meetId: string) {
   const dispatch = useAppDispatch();
@@ -44,9 +51,11 @@ export function useMeet(meetId: string) {
   const [saveResult] = useSaveResultMutation();
   const lostSince = useLiveMeet(meetId);
   const results = useMemo(() => standingResults(listed?.readable ?? []), [listed]);
+  // Only with its results: without them nobody has run, and the standings would say so for a moment.
   const meet = useMemo(
-    (): Meet | null => (stored && entered ? { ...stored.meet, entries: entered.readable.map(({ entry }) => entry.entry) } : null),
-    [stored, entered],
+    (): Meet | null =>
+      stored && entered && listed ? { ...stored.meet, entries: entered.readable.map(({ entry }) => entry.entry) } : null,
+    [stored, entered, listed],
   );
   const fail = useCallback((reason: unknown): false => (dispatch(toasted(problemLine(reason), { tone: 'stop' })), false), [dispatch]);
   /** Changes the meet; where somebody else was quicker, the same change is made to what they wrote. */
@@ -96,7 +105,7 @@ export function useMeet(meetId: string) {
   /** Saves a run's result; or, in place of one that stands, its correction. */
   const write = useCallback(
     async (
-      place: { readonly entry: string; readonly round: number; readonly run: number; readonly lane: number },
+      place: RunPlace,
       outcome: MeetOutcome,
       by: string,
       corrected: { readonly result: StandingResult; readonly why: string } | null = null,

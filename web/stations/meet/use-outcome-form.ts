@@ -17,7 +17,8 @@ const isAnything = ({ units: _typedIn, ...typed }: Typed): boolean => Object.val
 /** Whether something of a run was typed in this browser and not saved yet. */
 export const isTypedHere = (storedAs: string): boolean => isAnything(readLocalStorage(nameOf(storedAs), NOTHING));
 
-type Field = readonly [
+/** A reading of a run: its name, its label, and whether the round cannot be judged without it. */
+export type OutcomeField = readonly [
   key: 'distance' | 'second' | 'time' | 'drift' | 'load' | 'height' | 'crossed',
   label: string,
   quantity: Quantity,
@@ -34,11 +35,11 @@ const READINGS: Readonly<Record<GoalReading, readonly [label: string, quantity: 
 };
 
 /** What is measured of a run by its goal. */
-function fieldsOf({ goal }: Round, hasPenalty: boolean): readonly Field[] {
+function fieldsOf({ goal }: Round, hasPenalty: boolean): readonly OutcomeField[] {
   const { recorded } = GOAL_FORMS[goal.kind];
   const [distance, ...others] = (Object.keys(READINGS) as GoalReading[])
     .filter((key) => recorded[key])
-    .map((key): Field => [key, ...READINGS[key], recorded[key] === 'needed']);
+    .map((key): OutcomeField => [key, ...READINGS[key], recorded[key] === 'needed']);
   return [
     distance!,
     ['second', 'second measurement', 'distance', false],

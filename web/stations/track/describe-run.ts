@@ -13,11 +13,16 @@ export const formatOutcome = (outcome: Outcome, units: UnitSystem): string =>
     ? 'did not start'
     : `${outcome.kind === 'hit-wall' ? 'at least ' : ''}${formatQuantity(outcome.distance, 'distance', units)}`;
 
+const ENDS = { mark: 'passed the mark', side: 'stopped by something at the side' } as const;
+/** What ended a run that would have gone further; empty of others. */
+export const describeEnd = ({ kind, by }: Outcome): string => (kind === 'hit-wall' ? (by ? ENDS[by] : 'hit the wall') : '');
+
 /** How a run stands to what was expected: `1.4 m short of predicted: within luck`. */
 export function describeDeviation({ apart, of, luck }: RunDeviation, units: UnitSystem): string {
   const expected = of === 'runs' ? 'the runs before it' : 'predicted';
   const deviation = `About ${formatPredicted(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} ${expected}`;
-  if (luck === 'wall') return 'It would have gone further. The wall leaves open whether that is as far as predicted';
+  if (luck === 'wall') return 'It would have gone further. That leaves open whether it is as far as predicted';
+  if (luck === 'cars') return `${deviation}: within what cars built like this do`;
   return luck === 'within' ? `${deviation}: within luck` : `${deviation}: more than luck explains`;
 }
 

@@ -120,7 +120,12 @@ export function readRunForm(
   if (typeof distance !== 'number') faults[distance.field] = distance.message;
   const [time, drift, spunFor] = [optional('time'), optional('drift'), optional('spunFor')];
   if (Object.keys(faults).length > 0 || typeof wind === 'string' || typeof distance !== 'number') return { faults };
-  const outcome: Outcome = { kind: form.outcome === 'hit-wall' ? 'hit-wall' : 'stopped', distance: Number(distance.toFixed(4)) };
+  const isAtLeast = form.outcome === 'hit-wall';
+  const outcome: Outcome = {
+    kind: isAtLeast ? 'hit-wall' : 'stopped',
+    distance: Number(distance.toFixed(4)),
+    ...(isAtLeast && form.endedBy !== 'wall' && { by: form.endedBy }),
+  };
   return {
     run: {
       wind,
@@ -160,6 +165,7 @@ export function formOf(record: Omit<RunRecord, 'design'>, format: (value: number
     stretched: record.stretched ?? false,
     direction: record.direction ?? '',
     outcome: didNotStart(outcome) ? 'did-not-start' : outcome.kind,
+    endedBy: outcome.by ?? 'wall',
     // The distance that is stored is from the line, however it was taken.
     measuredBy: 'tape',
     marks: '',

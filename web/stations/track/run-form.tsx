@@ -20,6 +20,7 @@ import { formatWinding } from './describe-run.ts';
 import type { SeenThing, TrackForm } from './track-slice.ts';
 import { ranAs, windOf, type TypedField } from './read-run-form.ts';
 import { distanceLabel, MoreOfRun } from './more-of-run.tsx';
+import { ResultChoices } from './result-choices.tsx';
 import { useRunForm } from './use-run-form.ts';
 
 interface RunFormProps {
@@ -32,7 +33,7 @@ interface RunFormProps {
 /** One run: how it was wound, what the model expects of that, and what came. */
 export function RunForm({ carId, design, brief, session }: RunFormProps) {
   const units = useUnits();
-  const { form, faults, corrected, change, log, isLogging, cancel } = useRunForm(carId, design, session, brief);
+  const { form, faults, corrected, cars, change, log, isLogging, cancel } = useRunForm(carId, design, session, brief);
   const ran = useMemo(() => ranAs(form, design, units, brief), [form, design, units, brief]);
   const text = (field: TypedField, label: string, big = false) => (
     <TextField
@@ -66,13 +67,8 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
         onChange={(wind) => change({ wind })}
       />
       {form.wind === 'turns' && text('turns', 'Turns of the drive axle')}
-      <Expectation design={corrected?.record.design ?? (typeof ran === 'string' ? design : ran)} form={form} />
-      <Choice<TrackForm['outcome']>
-        label="Result"
-        value={form.outcome}
-        options={{ stopped: 'it stopped at', 'hit-wall': 'hit the wall at', 'did-not-start': 'did not start' }}
-        onChange={(outcome) => change({ outcome })}
-      />
+      <Expectation design={corrected?.record.design ?? (typeof ran === 'string' ? design : ran)} form={form} cars={cars} />
+      <ResultChoices design={design} form={form} change={change} />
       {form.outcome !== 'did-not-start' && (
         <>
           {form.measuredBy === 'marks' && text('marks', 'Tape marks or tiles passed')}
@@ -136,8 +132,15 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
   );
 }
 
+interface ExpectationProps {
+  readonly design: CarDesign;
+  readonly form: TrackForm;
+  /** Of a car that never ran: what 8 in 10 cars built like it lie between, as fractions of what is predicted. */
+  readonly cars: { readonly low: number; readonly high: number } | null;
+}
+
 /** The prediction for exactly this wind and floor. */
-function Expectation({ design, form }: { readonly design: CarDesign; readonly form: TrackForm }) {
+function Expectation({ design, form, cars }: ExpectationProps) {
   const units = useUnits();
   const wind = useMemo(() => windOf(form, units), [form, units]);
   const prediction = useMemo(() => (typeof wind === 'string' ? null : predictRun(design, wind)), [design, wind]);
@@ -146,8 +149,12 @@ function Expectation({ design, form }: { readonly design: CarDesign; readonly fo
       return form.turns === '' ? 'Type the number of turns to see the prediction for them.' : String(wind);
     if (prediction.kind === 'refused') return prediction.faults.map((fault) => `It ${describeFault(fault, formatIn(units))}`).join('; ');
     const { distance } = prediction.result;
-    const range = formatPredictedRange(nextRun(distance), 'distance', units, USUAL_HALF_WIDTH * distance);
-    return `Predicted distance, ${formatWinding(wind)} · ${formatAbout(prediction.result.time, 'time', units)} · Next run: ${range} (8 in 10)`;
+    const told = `Predicted distance, ${formatWinding(wind)} · ${formatAbout(prediction.result.time, 'time', units)}`;
+    const rangeOf = (range: { readonly low: number; readonly high: number }): string =>
+      formatPredictedRange(range, 'distance', units, USUAL_HALF_WIDTH * distance);
+    return cars
+      ? `${told} · Cars built like this: ${rangeOf({ low: cars.low * distance, high: cars.high * distance })} (8 in 10). Its own runs will tell which it is`
+      : `${told} · Next run: ${rangeOf(nextRun(distance))} (8 in 10)`;
   })();
   return (
     <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>

@@ -3,6 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { describeCount } from '../../../core/trials/describe-count.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { distinguish } from '../../../core/car/distinguish.ts';
 import { describeFloor } from '../../../core/car/floors.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
@@ -20,6 +21,7 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './run-list.module.css';
 import { formatOutcome, formatWinding } from './describe-run.ts';
+import { StateNote } from '../../ui/state-note.tsx';
 
 /** The group whose runs are shown alone, and what they have in common. */
 export interface ChosenGroup {
@@ -71,7 +73,8 @@ function useGroups(carId: string, design: CarDesign, by: By): { readonly groups:
     const versionOf = (group: LikeRuns): string => {
       const version = versions?.readable.find(({ record }) => isSameBuild(record.design, group.design));
       if (version) return `“${version.record.name}”`;
-      return isSameBuild(design, group.design) ? 'the car as it is' : 'the car as it was then';
+      if (isSameBuild(design, group.design)) return 'the car as it is';
+      return distinguish([design, group.design], units)[1] || 'the car as it was then';
     };
     const groups = groupedRuns(data, by).map((group): ShownGroup => {
       const { wind, designIds: designs } = group;
@@ -112,10 +115,10 @@ export function RunGroups({ carId, design, chosen, onChoose }: RunGroupsProps) {
   const { groups, total } = found;
   if (by === 'like' && groups.length === 0)
     return (
-      <Typography color="text.secondary">
+      <StateNote kind="empty">
         No run yet. Wind the car, place its nose at the line, release it, and measure from line to nose. Log the run here. Three like runs
         show how much runs differ by luck.
-      </Typography>
+      </StateNote>
     );
   return (
     <>

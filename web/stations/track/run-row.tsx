@@ -19,7 +19,7 @@ import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import styles from './run-list.module.css';
 import { RunPhoto } from './run-photo.tsx';
 import { useCorrecting, useRemoval } from './use-run-actions.ts';
-import { describeDetails, formatOutcome, formatWinding } from './describe-run.ts';
+import { describeDetails, describeEnd, formatOutcome, formatWinding } from './describe-run.ts';
 
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 const RunHistory = lazyWithPreload(() => import('./run-history.tsx'));
@@ -50,7 +50,7 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
   const name = `${formatOutcome(outcome, units)}, ${ranAt}`;
   const correct = useCorrecting(carId);
   const facts = [
-    outcome.kind === 'hit-wall' ? 'hit the wall' : '',
+    describeEnd(outcome),
     apart === null ? '' : `${formatAbout(Math.abs(apart), 'distance', units)} ${apart < 0 ? 'short of' : 'beyond'} predicted`,
     record.time === undefined ? '' : `${formatNumber(record.time, 'time', units)} ${unitOf('time', units)}`,
     `${formatWinding(wind)}${version ? `, “${version}”` : ''}`,

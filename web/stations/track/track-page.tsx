@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Skeleton from '@mui/material/Skeleton';
 import Typography from '@mui/material/Typography';
 import { useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { problemLine } from '../../app/api/problem.ts';
 import { useTallyRunsQuery } from '../../app/api/runs-api.ts';
-import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { NotFoundScreen } from '../../app/error-screen.tsx';
+import { ReadFailure } from '../../app/read-failure.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useIsOwner } from '../../app/use-role.ts';
@@ -21,6 +20,8 @@ import { SessionBar } from './session-bar.tsx';
 import { Stages } from './stages.tsx';
 import { useSession } from './use-session.ts';
 import { QueuedRuns } from './queued-runs.tsx';
+import { StationSkeleton } from '../../ui/station-skeleton.tsx';
+import plain from '../../ui/plain.module.css';
 
 /** Log a run beside its prediction, and see how the runs lie. Made for one thumb, standing up. */
 export function TrackPage() {
@@ -37,15 +38,8 @@ export function TrackPage() {
   if (missing) return <NotFoundScreen />;
   // Without the program a run can still be typed where the car is known: it waits here.
   const failure = design ? null : (error ?? runs.error);
-  if (failure)
-    return (
-      <Message
-        title="The runs cannot be read"
-        text={problemLine(failure)}
-        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
-      />
-    );
-  if (!isShown || !design) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
+  if (failure) return <ReadFailure title="The runs cannot be read" error={failure} />;
+  if (!isShown || !design) return <StationSkeleton layout="entry" label="Reading the runs" />;
   return <Track carId={carId} design={design} />;
 }
 
@@ -57,7 +51,7 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
   const { surface } = session.current?.session ?? {};
   const today = useMemo(() => (surface ? { ...design, floor: surface } : design), [design, surface]);
   return (
-    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 }, pb: { xs: 3, md: 6 } }}>
+    <div className={plain.page}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
         <Typography variant="h1">{design.name}</Typography>
         <Box sx={{ mr: 'auto' }} />
@@ -76,6 +70,6 @@ function Track({ carId, design }: { readonly carId: string; readonly design: Car
         <Runs carId={carId} design={design} />
       </Box>
       {isOwner && <NextStep carId={carId} design={design} />}
-    </Box>
+    </div>
   );
 }

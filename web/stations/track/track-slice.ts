@@ -24,6 +24,8 @@ export interface TrackForm {
   readonly stretched: boolean;
   readonly direction: '' | 'out' | 'back';
   readonly outcome: 'stopped' | 'hit-wall' | 'did-not-start';
+  /** Of a run that would have gone further: what ended it. */
+  readonly endedBy: 'wall' | 'mark' | 'side';
   readonly measuredBy: 'tape' | 'marks' | 'from-wall';
   /** Whole marks or tiles passed, where these are counted; the distance is then what is beyond the last. */
   readonly marks: string;
@@ -57,6 +59,7 @@ export const emptyForm: TrackForm = {
   stretched: false,
   direction: '',
   outcome: 'stopped',
+  endedBy: 'wall',
   measuredBy: 'tape',
   marks: '',
   distance: '',

@@ -1,7 +1,9 @@
 import { describe, expect, it, vi } from 'vitest';
 import { beyondWall, formOf, readRunForm, windOf, type MeasuredRun } from './read-run-form.ts';
 import { NOT_BEGUN, watchReducer, type Watch, type WatchAction } from '../../devices/use-watch.ts';
-import { describeDeviation, describeDetails, formatOutcome, formatWinding } from './describe-run.ts';
+import { describeDeviation, describeDetails, describeEnd, formatOutcome, formatWinding } from './describe-run.ts';
+import { formatIn, plainly } from '../../../core/units/quantity.ts';
+import { noStartOf, seenOfNoStart } from './no-start.ts';
 import { emptyForm, formChanged, formCleared, storeTrackForms, trackReducer, type TrackForm } from './track-slice.ts';
 
 const form = (change: Partial<TrackForm>): TrackForm => ({ ...emptyForm, ...change });
@@ -15,6 +17,22 @@ describe('a run being logged', () => {
     const walled = readOf({ distance: '35', outcome: 'hit-wall', wind: 'turns', turns: '12 1/2' }, 'inch');
     expect(walled).toMatchObject({ run: { wind: { kind: 'turns', turns: 12.5 }, outcome: { kind: 'hit-wall' } } });
     expect('run' in walled && walled.run.outcome.distance).toBeCloseTo(35 * 0.3048, 12);
+  });
+  it('passed its mark or was stopped at the side: at least so far; and is corrected as it was logged', () => {
+    const passed = readOf({ distance: '5', outcome: 'hit-wall', endedBy: 'mark' });
+    expect(passed).toMatchObject({ run: { outcome: { kind: 'hit-wall', distance: 5, by: 'mark' } } });
+    if (!('run' in passed)) throw new Error('refused');
+    const again = formOf(
+      { ...passed.run, format: 'nimble-axle/run-record', version: 1, ranAt: '', seen: [], note: '' },
+      plainly(formatIn('metric')),
+    );
+    expect(again).toMatchObject({ outcome: 'hit-wall', endedBy: 'mark' });
+    expect(readOf({ distance: '5', endedBy: 'mark' })).toMatchObject({ run: { outcome: { kind: 'stopped', distance: 5 } } });
+  });
+  it('that did not start says what it did instead, beside all else that was seen', () => {
+    expect(seenOfNoStart(['rubbed', 'spun'], 'backwards')).toEqual(['rubbed', 'backwards']);
+    expect(seenOfNoStart(['rubbed', 'spun'], 'stayed')).toEqual(['rubbed']);
+    expect([noStartOf([]), noStartOf(['spun']), noStartOf(['rubbed', 'backwards'])]).toEqual(['stayed', 'spun', 'backwards']);
   });
   it('need not be timed', () =>
     expect(readOf({ distance: '8' })).toEqual({ run: expect.not.objectContaining({ time: expect.anything() }) }));
@@ -37,6 +55,8 @@ describe('a run being logged', () => {
   it('is told in words: a wall hit is at least', () => {
     expect(formatWinding(windOf(form({ wind: 'turns', turns: '12' }), 'metric') as never)).toBe('12 turns');
     expect(formatWinding({ kind: 'full' })).toBe('fully wound');
+    expect(describeEnd({ kind: 'hit-wall', distance: 5, by: 'mark' })).toBe('passed the mark');
+    expect(describeEnd({ kind: 'stopped', distance: 5 })).toBe('');
     expect(formatOutcome({ kind: 'hit-wall', distance: 18.5 }, 'metric').replaceAll('\u00a0', ' ')).toBe('at least 18.50 m');
     expect(formatOutcome({ kind: 'stopped', distance: 18.5 }, 'inch').replaceAll('\u00a0', ' ')).toBe('60.7 ft');
   });

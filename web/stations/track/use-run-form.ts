@@ -12,6 +12,7 @@ import { problemLine } from '../../app/api/problem.ts';
 import { useGetRunQuery, useTallyRunsQuery } from '../../app/api/runs-api.ts';
 import { useListVersionsQuery } from '../../app/api/versions-api.ts';
 import { newId } from '../../app/new-id.ts';
+import { useAssessment } from '../../open-car/use-assessment.ts';
 import { isMemoryOnly, submitRun } from '../../app/run-queue.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
@@ -34,6 +35,14 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
   const { data: found } = useGetRunQuery({ carId, id: correcting?.id ?? '' }, { skip: correcting === null });
   const corrected = correcting === null ? undefined : found;
 
+  // Until it has run, nobody knows which of the cars built like it this one is.
+  const isNew = tallies !== undefined && tallies.tallies.length === 0;
+  const { assessment } = useAssessment(isNew ? design : null, units);
+  const cars =
+    isNew && assessment && assessment.likely > 0
+      ? { low: assessment.distance.low / assessment.likely, high: assessment.distance.high / assessment.likely }
+      : null;
+
   // The distance that was asked about, as it was typed: logged again, it is meant.
   const [askedOf, setAskedOf] = useState<string | null>(null);
 
@@ -48,7 +57,13 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     const prediction = predictRun(ran, wind);
     if (prediction.kind === 'refused') return '';
     const like = likeRuns(tallies ?? { tallies: [], designs: {} }).find((group) => isLike(group, ran, wind));
-    const against = runDeviation(outcome, prediction.result.distance, like?.sums ?? { stopped: 0, sum: 0, sumOfSquares: 0 });
+    const { distance } = prediction.result;
+    const against = runDeviation(
+      outcome,
+      distance,
+      like?.sums ?? { stopped: 0, sum: 0, sumOfSquares: 0 },
+      cars && { low: cars.low * distance, high: cars.high * distance },
+    );
     return `. ${describeDeviation(against, units)}`;
   };
   const log = async (): Promise<void> => {
@@ -98,5 +113,5 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
     dispatch(toasted(outcome.kind === 'stored' ? message : `${message}. ${wait}`));
     dispatch(formCleared(carId));
   };
-  return { form, faults, corrected, change, log, isLogging, cancel: () => void dispatch(formCleared(carId)) };
+  return { form, faults, corrected, cars, change, log, isLogging, cancel: () => void dispatch(formCleared(carId)) };
 }

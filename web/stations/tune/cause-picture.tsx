@@ -3,7 +3,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { sideView } from '../../../core/geometry/side-view.ts';
 import { describeCause } from '../../../core/trials/cause-descriptions.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
-import { causePoint } from '../../drawing/cause-points.ts';
+import { placeOnCar } from '../../drawing/car-places.ts';
 import { sideScale } from '../../drawing/scale.ts';
 import { INK } from '../../drawing/stroke.tsx';
 import { useSize } from '../../ui/use-size.ts';
@@ -36,7 +36,7 @@ export function CausePicture({ design, pinned }: CausePictureProps) {
   const height = (width > 0 ? Math.min(CAR_HEIGHT, CAR_RATIO * width) : CAR_HEIGHT) + top + floor;
   const scale = sideScale(view, Math.max(width, 200), height, { side: 40, top: top + 8, floor });
   const pins = pinned.map((cause, n) => {
-    const point = causePoint(cause.place, view);
+    const point = placeOnCar(cause.place, view);
     const before = pinned.slice(0, n).filter(({ place }) => place === cause.place).length;
     return { ...cause, x: scale.x(point.x) + BESIDE * before, y: scale.y(point.y), isBelow: isOnFloor(cause) };
   });

@@ -5,7 +5,7 @@ import { MOTOR_KINDS } from '../../../core/car/motors/motors.ts';
 import { sideView } from '../../../core/geometry/side-view.ts';
 import { CAUSE_PLACES } from '../../../core/trials/cause-descriptions.ts';
 import type { RankedCause } from '../../../core/trials/causes.ts';
-import { causePoint } from '../../drawing/cause-points.ts';
+import { placeOnCar } from '../../drawing/car-places.ts';
 import { LABEL_WIDTH, pinnedCauses, placeLabels } from './pinned-causes.ts';
 
 const CAUSES: readonly RankedCause[] = [
@@ -30,7 +30,7 @@ describe('causes pinned on the car', () => {
     for (const motor of MOTOR_KINDS) {
       const view = sideView(newCar('x', motor));
       for (const place of new Set(Object.values(CAUSE_PLACES))) {
-        const { x, y } = causePoint(place, view);
+        const { x, y } = placeOnCar(place, view);
         expect(y >= 0 && y <= view.bounds.top, `${motor} ${place}`).toBe(true);
         expect(x >= view.bounds.left && x <= view.bounds.right + 0.03, `${motor} ${place}`).toBe(true);
       }

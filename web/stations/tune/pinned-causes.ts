@@ -1,4 +1,5 @@
-import { CAUSE_PLACES, type CauseId, type CausePlace } from '../../../core/trials/cause-descriptions.ts';
+import type { CarPlace } from '../../../core/geometry/car-place.ts';
+import { CAUSE_PLACES, type CauseId } from '../../../core/trials/cause-descriptions.ts';
 import { chanceOf, type RankedCause } from '../../../core/trials/causes.ts';
 import { LIKELY } from '../../../core/trials/next-thing.ts';
 
@@ -9,7 +10,7 @@ const LEAST = 0.03;
 /** A cause that has a place on the car, or beside it. */
 export interface PinnedCause {
   readonly id: CauseId;
-  readonly place: CausePlace;
+  readonly place: CarPlace;
   /** Chance that it is at work, alone or with another. */
   readonly chance: number;
   /** m that it would explain. */

@@ -1,7 +1,4 @@
-import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
-import Typography from '@mui/material/Typography';
 import { Suspense, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -9,8 +6,8 @@ import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { explain } from '../../../core/trials/causes.ts';
 import { nextByRuns } from '../../../core/trials/next-thing.ts';
 import { repairsIn, runPlan, tuningLog } from '../../../core/trials/tuning-log.ts';
-import { problemLine } from '../../app/api/problem.ts';
-import { Message, NotFoundScreen } from '../../app/error-screen.tsx';
+import { NotFoundScreen } from '../../app/error-screen.tsx';
+import { ReadFailure } from '../../app/read-failure.tsx';
 import { carVisited } from '../../app/preferences-slice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import NextStep from '../../open-car/next-step.tsx';
@@ -39,6 +36,8 @@ import { StationHead } from '../../open-car/station-head.tsx';
 import { useNameOfDesign } from './use-name-of-design.ts';
 import { useTuneActions } from './use-tune-actions.ts';
 import { TuneDetails } from './tune-details.tsx';
+import { StationSkeleton } from '../../ui/station-skeleton.tsx';
+import { StateNote } from '../../ui/state-note.tsx';
 
 const RunsAndModelChart = lazyWithPreload(() => import('./runs-and-model-chart.tsx'));
 
@@ -55,15 +54,8 @@ export function TunePage() {
   }, [dispatch, carId, missing]);
   if (missing) return <NotFoundScreen />;
   const failure = error ?? runsError;
-  if (failure)
-    return (
-      <Message
-        title="The runs cannot be read"
-        text={problemLine(failure)}
-        action={<Button onClick={() => window.location.reload()}>Try again</Button>}
-      />
-    );
-  if (!isShown || !design || !runs) return <Skeleton variant="rectangular" sx={{ m: 4, height: 480 }} aria-label="Reading the runs" />;
+  if (failure) return <ReadFailure title="The runs cannot be read" error={failure} />;
+  if (!isShown || !design || !runs) return <StationSkeleton layout="car" label="Reading the runs" />;
   return <Tune key={carId} carId={carId} design={design} runs={runs} />;
 }
 
@@ -97,14 +89,14 @@ function Tune({ carId, design, runs }: TuneProps) {
   const pinned = useMemo(() => pinnedCauses(explanation?.causes ?? []), [explanation]);
   const far = tuning?.before ? describeImplausible(tuning.before) : '';
   return (
-    <Box sx={{ maxWidth: 1180, p: { xs: 3, md: 6 } }}>
+    <div className={plain.page}>
       <StationHead name={design.name} onward={{ to: `/cars/${carId}/track`, words: 'To the track' }} />
       <RunPlan carId={carId} design={design} action={<Link to={`/cars/${carId}/track`}>Make them on the track</Link>} />
       {runs.length === 0 ? (
-        <Typography color="text.secondary">
+        <StateNote kind="empty">
           No run yet. <Link to={`/cars/${carId}/track`}>Make three like runs on the track</Link>. They tell why it runs as it does, and what
           to change next.
-        </Typography>
+        </StateNote>
       ) : (
         <>
           <JobBar job={job} label="Weighing the runs" />
@@ -167,6 +159,6 @@ function Tune({ carId, design, runs }: TuneProps) {
       )}
       <CarConflict />
       {!tuning && <NextStep carId={carId} design={design} />}
-    </Box>
+    </div>
   );
 }

@@ -23,7 +23,7 @@ import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { AimFields } from './aim-fields.tsx';
 import { GoalOfBrief, FloorOfBrief } from './goal-of-brief.tsx';
-import { CAR_ROWS, rowsFound, type CarRow } from './car-rows.ts';
+import { CAR_ROWS, isRowOf, rowsFound, type CarRow } from './car-rows.ts';
 import { FlickTest } from '../../../open-car/flick-test.tsx';
 import { isSameChoice } from './choices.ts';
 import { indexFound, type IndexTarget } from './station-index.ts';
@@ -65,7 +65,9 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, o
   const goal = goalOf(design.aim);
   const changeFloor: ChangeFloor = useCallback((change, gesture) => edit((car) => ({ ...car, floor: change(car.floor) }), gesture), [edit]);
   // The load that all carry in a round is the brief's.
-  const rows = CAR_ROWS[design.motor.kind].filter((row) => !worksTo || choosesLoad(goal) || sizeIdOf(row) !== 'load');
+  const rows = CAR_ROWS[design.motor.kind].filter(
+    (row) => isRowOf(row, design) && (!worksTo || choosesLoad(goal) || sizeIdOf(row) !== 'load'),
+  );
   const toFind = rows.filter(({ group: of }) => !worksTo || of !== 'floor');
   const shown = { design, chosen, edit, faults };
   const groups = (Object.keys(CAR_GROUPS) as CarGroup[]).filter((group) => rows.some((row) => row.group === group));

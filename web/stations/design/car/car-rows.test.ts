@@ -4,7 +4,7 @@ import { newCar } from '../../../../core/car/new-car.ts';
 import { sizesOf } from '../../../../core/car/sizes.ts';
 import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
 import { formatIn } from '../../../../core/units/quantity.ts';
-import { CAR_ROWS, rowsFound } from './car-rows.ts';
+import { CAR_ROWS, isRowOf, rowsFound } from './car-rows.ts';
 import { CHOICES } from './choices.ts';
 import { describeGroup } from './describe-group.ts';
 import { valuesFound } from './values-list.tsx';
@@ -43,6 +43,31 @@ describe('looking for a size or part', () => {
     expect(idsFound('lever', 'wheelbase')).toEqual(expect.arrayContaining(['wheelbase', 'overhang']));
     expect(idsFound('band', 'balloon')).toEqual(['driveWheels']);
     expect(idsFound('band', 'carpet')).toEqual(['Floor']);
+  });
+  it.each([
+    ['lever', 'girth', 'girth'],
+    ['lever', 'deck height', 'axleGap'],
+    ['lever', 'tube width', 'bodyWidth'],
+    ['lever', 'hook height', 'pivotAboveAxle'],
+    ['lever', 'peg', 'windingWidth'],
+    ['lever', 'string', 'stringDiameter'],
+    ['band', 'peg', 'anchorAboveAxle'],
+    ['band', 'tubing', 'band'],
+    ['lever', 'spacer', 'endPlay'],
+    ['lever', 'end play', 'endPlay'],
+    ['band', 'toe', 'driveToe'],
+    ['band', 'traction', 'driveWheels'],
+    ['band', 'nose', 'overhang'],
+  ] as const)('of a %s car by what builders call it: “%s”', (kind, sought, id) => expect(idsFound(kind, sought)).toContain(id));
+  it('shows the girth of what is round, and how high a deck stands', () => {
+    const shown = (body: 'card' | 'bottle'): string[] => {
+      const car = newCar('x', 'band');
+      return CAR_ROWS.band.filter((row) => isRowOf(row, { ...car, body: { ...car.body, kind: body } })).map(({ id }) => id);
+    };
+    expect(shown('card')).toContain('axleGap');
+    expect(shown('card')).not.toContain('girth');
+    expect(shown('bottle')).toContain('girth');
+    expect(shown('bottle')).not.toContain('axleGap');
   });
   it('finds nothing where there is nothing, and what is not known by its name', () => {
     expect(idsFound('twist', 'wheelbase')).toEqual([]);

@@ -1,5 +1,6 @@
+import { hasAllWords } from '../../../../core/has-all-words.ts';
 import type { CarGroup } from '../../../../core/car/car-groups.ts';
-import type { MotorKind } from '../../../../core/car/car-design.ts';
+import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../../../core/car/motors/motors.ts';
 import { CATALOGUE } from '../../../../core/car/parts.ts';
 import { SLOTS } from '../../../../core/car/part-slots.ts';
@@ -23,7 +24,7 @@ export type CarRow = RowOf &
 
 const labelsOf = (options: Readonly<Record<string, { readonly label: string }>>): string[] =>
   Object.values(options).map(({ label }) => label);
-const partWords = ({ label, slot }: PartChoice): string[] => [label, ...labelsOf(CATALOGUE[SLOTS[slot].kind])];
+const partWords = ({ label, slot }: PartChoice): string[] => [label, SLOTS[slot].synonyms, ...labelsOf(CATALOGUE[SLOTS[slot].kind])];
 
 function rows(kind: MotorKind): CarRow[] {
   const choices = CHOICES[kind];
@@ -38,13 +39,13 @@ function rows(kind: MotorKind): CarRow[] {
     const { slot } = choice;
     const size = sizes.find((one) => one.slot === slot);
     const worn = parts.filter(({ on }) => on === slot);
-    const words = [size?.label ?? '', ...[choice, ...worn].flatMap(partWords)].join(' ');
+    const words = [size?.label ?? '', size?.synonyms ?? '', ...[choice, ...worn].flatMap(partWords)].join(' ');
     return [{ kind: 'part', id: slot, group: SLOTS[slot].group, words, part: choice, size, worn }];
   });
   const shownSizes = new Set(ofChoices.map((row) => (row.kind === 'part' ? row.size : undefined)));
   const ofSizes = sizes
     .filter((size) => !shownSizes.has(size))
-    .map((size): CarRow => ({ kind: 'size', id: size.id, group: size.group, words: size.label, size }));
+    .map((size): CarRow => ({ kind: 'size', id: size.id, group: size.group, words: [size.label, size.synonyms ?? ''].join(' '), size }));
   return [...ofChoices, ...ofSizes];
 }
 
@@ -53,12 +54,8 @@ export const CAR_ROWS = Object.fromEntries<readonly CarRow[]>(MOTOR_KINDS.map((k
   Record<MotorKind, readonly CarRow[]>
 >;
 
-/** Whether something is called so: every word looked for is among its own, in any letters. */
-export const isCalled = (words: string, sought: string): boolean =>
-  sought
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => words.toLowerCase().includes(word));
+/** Whether a car has the row: a deck has no girth. */
+export const isRowOf = (row: CarRow, design: CarDesign): boolean => row.kind !== 'size' || row.size.isOf?.(design) !== false;
 
 /** The rows that a builder looks for by name. */
-export const rowsFound = (all: readonly CarRow[], sought: string): CarRow[] => all.filter(({ words }) => isCalled(words, sought));
+export const rowsFound = (all: readonly CarRow[], sought: string): CarRow[] => all.filter(({ words }) => hasAllWords(words, sought));

@@ -1,6 +1,7 @@
 import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
 import type { CarGroup } from '../../../../core/car/car-groups.ts';
-import { CARE, FLOORS } from '../../../../core/car/catalogue.ts';
+import { CARE, FLOORS, STIFFENERS } from '../../../../core/car/catalogue.ts';
+import { describeStiffener } from '../../../../core/car/stiffener.ts';
 import { hasBands, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
 import { fittedKey, neededAt } from '../../../../core/car/parts.ts';
 import type { PartSlot } from '../../../../core/car/part-slots.ts';
@@ -55,6 +56,18 @@ const TRUENESS = choice(
   (d) => d.care,
   (d, care) => ({ ...d, care }),
 );
+type Stiffener = NonNullable<CarDesign['body']['stiffener']>;
+const keyOfStiffener = ({ kind, count }: Stiffener): string => `${kind} ${count}`;
+/** One to four of each kind. */
+const STIFFENER_CHOICES: ReadonlyMap<string, Stiffener> = new Map(
+  (Object.keys(STIFFENERS) as Stiffener['kind'][]).flatMap((kind) =>
+    [1, 2, 3, 4].map((count): [string, Stiffener] => [keyOfStiffener({ kind, count }), { kind, count }]),
+  ),
+);
+const STIFFENER_OPTIONS: Readonly<Record<string, { readonly label: string }>> = {
+  none: { label: 'nothing' },
+  ...Object.fromEntries([...STIFFENER_CHOICES].map(([key, stiffener]) => [key, { label: describeStiffener(stiffener) }])),
+};
 const ON_AXLES: readonly (Choice | PartChoice)[] = [
   DRIVE_WHEELS,
   { label: 'Axles', slot: 'axle' },
@@ -75,6 +88,17 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
     (d, driveAxle) => ({ ...d, layout: { ...d.layout, driveAxle } }),
   ),
   { label: 'Body', slot: 'body' },
+  choice(
+    'body',
+    'Reinforced by',
+    STIFFENER_OPTIONS,
+    ({ body: { stiffener } }) => (stiffener ? keyOfStiffener(stiffener) : 'none'),
+    (d, key) => {
+      const { stiffener: _present, ...body } = d.body;
+      const stiffener = STIFFENER_CHOICES.get(key);
+      return { ...d, body: stiffener ? { ...body, stiffener } : body };
+    },
+  ),
   choice(
     'body',
     'Deck over the drive axle',

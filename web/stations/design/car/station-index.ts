@@ -1,8 +1,8 @@
 import { FLOORS } from '../../../../core/car/catalogue.ts';
 import { GOAL_TITLES } from '../../../brief-fields/goal-fields.tsx';
 import { LIMITED } from '../../../brief-fields/limit-fields.tsx';
+import { hasAllWords } from '../../../../core/has-all-words.ts';
 import { TABS, type TabKey } from '../tabs.ts';
-import { isCalled } from './car-rows.ts';
 import type { OpenGroup } from './group.tsx';
 
 /** Where an entry of the index leads: a group of the car, a tab below the drawing, or something that opens. */
@@ -36,8 +36,8 @@ export const STATION_INDEX: readonly IndexEntry[] = [
   ...LIMITED.map(([, label]) => goal(label, 'limits', 'rules')),
   floor('Stretch of another floor', ...Object.values(FLOORS).map(({ label }) => label), 'mat under the launch', 'uphill'),
   floor('Twig or step', 'edge', 'height'),
-  floor('Line to wall', 'room', 'length'),
-  floor('Lane width'),
+  floor('Line to wall', 'room', 'length', 'hall'),
+  floor('Lane width', 'corridor', 'door'),
   { label: 'Flick test', words: ['build quality', 'care'], target: { kind: 'group', group: 'straight' } },
   ...TABS.map(([tab, label]): IndexEntry => ({ label, words: TAB_WORDS[tab], target: { kind: 'tab', tab } })),
   { label: 'Versions', words: ['save as a version', 'compare', 'restore', 'ghost'], target: { kind: 'versions' } },
@@ -46,4 +46,4 @@ export const STATION_INDEX: readonly IndexEntry[] = [
 
 /** Entries that have all the words that were typed. */
 export const indexFound = (sought: string): IndexEntry[] =>
-  STATION_INDEX.filter(({ label, words }) => isCalled([label, ...words].join(' '), sought));
+  STATION_INDEX.filter(({ label, words }) => hasAllWords([label, ...words].join(' '), sought));

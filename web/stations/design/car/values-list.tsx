@@ -1,3 +1,4 @@
+import { hasAllWords } from '../../../../core/has-all-words.ts';
 import Button from '@mui/material/Button';
 import { memo, useEffect, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
@@ -11,7 +12,6 @@ import plain from '../../../ui/plain.module.css';
 import { useDraft } from '../../../ui/use-draft.ts';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
-import { isCalled } from './car-rows.ts';
 import styles from './car-panel.module.css';
 import type { Edit } from '../../../open-car/design-slice.ts';
 
@@ -32,7 +32,7 @@ export function ValuesList({ design, ...shown }: ValuesListProps) {
 
 /** The values that are called so. */
 export const valuesFound = (design: CarDesign, sought: string): ValueKey[] =>
-  valueKeysOf(design).filter((key) => isCalled(VALUE_NAMES[key], sought));
+  valueKeysOf(design).filter((key) => hasAllWords(VALUE_NAMES[key], sought));
 
 /** ms a design is quiet before it is reported here. */
 const QUIET = 100;

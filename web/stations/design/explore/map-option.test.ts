@@ -62,6 +62,7 @@ const drawn = ({ picture = { request, cars, isWhole: true }, units = 'metric', .
 interface Child {
   readonly type: string;
   readonly style: { readonly text?: string };
+  readonly shape?: { readonly pathData: string };
 }
 /** Red, green, blue and cover of a car's pixel; rows are counted from below. */
 const pixel = (column: number, row: number): number[] => {
@@ -122,11 +123,21 @@ describe('a map as a chart', () => {
   it('has lines of equal distance, with their figures, once it is whole', () => {
     const parts = (isWhole: boolean): Child[] =>
       drawn({ picture: { request, cars, isWhole } }).series[0]!.renderItem!({}, { coord: ([x, y]: number[]) => [x!, 500 - y!] }).children;
-    const figures = parts(true).flatMap(({ type, style }) => (type === 'text' ? [Number(style.text)] : []));
+    const figures = parts(true).flatMap(({ type, style }) => (type === 'text' ? [Number(style.text!.replace(' m', ''))] : []));
     expect(figures).toEqual([...figures].sort((a, b) => a - b));
     expect(figures.length).toBeGreaterThan(2);
     expect(figures.at(-1)).toBeLessThanOrEqual(20);
     expect(parts(false).map(({ type }) => type)).toEqual(['image']);
+    // The lowest row cannot run: along it, and along the edge, there is no line.
+    const drawnAt = parts(true).flatMap(({ shape }) =>
+      [...(shape?.pathData.matchAll(/[ML]([\d.]+),([\d.]+)/g) ?? [])].map(([, x, y]) => [Number(x), 500 - Number(y)] as const),
+    );
+    expect(drawnAt.length).toBeGreaterThan(20);
+    const [acrossStep, upStep] = [20, 10];
+    for (const [x, y] of drawnAt) {
+      expect(x).toBeGreaterThan(100 + 0.4 * acrossStep);
+      expect(y).toBeGreaterThan(60 + 1.4 * upStep);
+    }
   });
 });
 

@@ -3,7 +3,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { quantile } from 'simple-statistics';
 import type { Size } from '../../../../core/car/size.ts';
 import type { MapCars, MapRequest } from '../../../../core/explore/map.ts';
-import { type UnitSystem, unitValue } from '../../../../core/units/quantity.ts';
+import { type UnitSystem, unitOf, unitValue } from '../../../../core/units/quantity.ts';
 import { FONTS, type Tokens } from '../../../ui/tokens.ts';
 import { acrossName, axisText, upName } from '../../../charts/axis-text.ts';
 import { sizeName } from './axes.ts';
@@ -103,6 +103,9 @@ const EDGE = 0.06;
 const FIGURE_ROOM = [44, 18] as const;
 const CLOSE = [0.14, 0.08] as const;
 
+/** Cells about a place of the grid that are looked at. */
+const NEIGHBOURS = [-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => [dx, dy] as const));
+
 /** What of a map does not depend on the car that is pointed at: each cell painted once, and lines of equal distance. */
 export interface PaintedField {
   readonly canvas: HTMLCanvasElement;
@@ -180,7 +183,13 @@ export function mapOption({ picture, field, acrossSize, upSize, present, best, c
     const toY = (gy: number): number => bottom + ((gy - 0.5) / (height - 1)) * (top - bottom);
     const children: object[] = [{ type: 'image', style: { image: canvas, x: left, y: top, width: right - left, height: bottom - top } }];
     const taken: [number, number][] = spots.map(({ data }) => api.coord(data[0] as unknown as [number, number]));
-    // A line's figure stands where there is room for it: off the edges, the cars marked and other figures.
+    // Beside a car that cannot run, and along the edge, a line is the edge of what is known and not a line of equal distance.
+    const isKnown = ([gx, gy]: readonly number[]): boolean =>
+      NEIGHBOURS.every(([dx, dy]) => {
+        const [column, row] = [Math.floor(gx! + dx), Math.floor(gy! + dy)];
+        return column >= 0 && column < width && row >= 0 && row < height && Number.isFinite(picture.cars.distance[row * width + column]);
+      });
+    // A line's figure stands where there is room for it: off the edges, the cars marked and other figures, best among cars that nothing stops.
     const isFree = ([gx, gy]: readonly number[]): boolean =>
       gx! > EDGE * width &&
       gx! < (1 - EDGE) * width &&
@@ -190,16 +199,22 @@ export function mapOption({ picture, field, acrossSize, upSize, present, best, c
     for (const { value, coordinates } of lines) {
       const rings = coordinates.flat();
       const pathData = rings
-        .map((ring) => `M${ring.map(([gx, gy]) => `${toX(gx!).toFixed(1)},${toY(gy!).toFixed(1)}`).join('L')}Z`)
+        .flatMap((ring) =>
+          ring.map((at, i) =>
+            isKnown(at) ? `${i > 0 && isKnown(ring[i - 1]!) ? 'L' : 'M'}${toX(at[0]!).toFixed(1)},${toY(at[1]!).toFixed(1)}` : '',
+          ),
+        )
         .join('');
       children.push({ type: 'path', shape: { pathData }, style: { fill: 'none', stroke: tokens.ink, lineWidth: 0.8, opacity: 0.6 } });
-      const at = rings.toSorted((a, b) => b.length - a.length).flatMap((ring) => ring.filter(isFree))[0];
+      const free = rings.flat().filter((place) => isKnown(place) && isFree(place));
+      const open = free.filter(([gx, gy]) => picture.cars.stop[Math.floor(gy!) * width + Math.floor(gx!)] === 0);
+      const at = open.length > 0 ? open[Math.floor(open.length / 2)] : free[0];
       if (at) {
         taken.push([toX(at[0]!), toY(at[1]!)]);
         children.push({
           type: 'text',
           style: {
-            text: `${Number(value.toPrecision(3))}`,
+            text: `${Number(value.toPrecision(3))} ${unitOf('distance', units)}`,
             x: toX(at[0]!),
             y: toY(at[1]!),
             fill: tokens.ink,

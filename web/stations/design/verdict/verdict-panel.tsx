@@ -4,18 +4,10 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { asksForFlickTest } from '../../../../core/car/flick-test.ts';
 import { describeFault, describeKey } from '../../../../core/car/fault-words.ts';
 import type { Prediction } from '../../../../core/predict/predict-run.ts';
-import { limitingFactor, NOTICEABLE_SLIP, type LimitingFactor } from '../../../../core/predict/verdict.ts';
+import { NOTICEABLE_SLIP } from '../../../../core/predict/verdict.ts';
 import { formatFault } from '../../../../core/fault-words.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
-import {
-  formatIn,
-  formatNumber,
-  formatPredicted,
-  formatQuantity,
-  type UnitSystem,
-  USUAL_HALF_WIDTH,
-} from '../../../../core/units/quantity.ts';
-import { ENERGY_WORDS } from '../../../ui/energy-words.ts';
+import { formatIn, formatNumber, USUAL_HALF_WIDTH } from '../../../../core/units/quantity.ts';
 import type { Explanation } from '../../../ui/explanation.ts';
 import { Facts } from '../../../ui/facts.tsx';
 import plain from '../../../ui/plain.module.css';
@@ -23,6 +15,7 @@ import { useUnits } from '../../../ui/use-units.ts';
 import { Checks } from './checks.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { EnergyBar } from './energy-bar.tsx';
+import { describeLimit } from './describe-limit.ts';
 import { VerdictHeadline } from './verdict-headline.tsx';
 import { explanationOf } from './explanations.ts';
 import { Rounds } from './rounds.tsx';
@@ -33,46 +26,7 @@ import NextStep from '../../../open-car/next-step.tsx';
 import { useBriefOf } from '../../../open-car/design-with-brief.ts';
 import { useAssessment } from '../../../open-car/use-assessment.ts';
 import styles from './verdict-panel.module.css';
-
-/** What limits this car, in a heading and a sentence with its own numbers. */
-function limitWords(limit: LimitingFactor, result: RunResult, units: UnitSystem): { title: string; text: string; isBad: boolean } {
-  const fraction = (value: number): string => formatQuantity(value, 'share', units);
-  switch (limit.kind) {
-    case 'stalls':
-      return {
-        title: 'It does not start.',
-        text:
-          limit.lacks === 'pull'
-            ? `The pull at the tyre is ${formatPredicted(result.launchThrust, 'force', units)}, less than the resistance. A thicker axle, a shorter lever or smaller drive wheels pull harder.`
-            : `Its drive wheels spin on the spot. The launch needs ${formatPredicted(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${formatPredicted(result.launchGripLimit, 'force', units)}. More weight on the drive wheels or tyres with more grip help.`,
-        isBad: true,
-      };
-    case 'stops-wound':
-      return {
-        title: 'It stops before it is unwound.',
-        text: `The pull falls below the resistance with ${formatPredicted(limit.turnsLeft, 'count', units)} turns left on the axle. A thicker axle or a shorter lever pulls harder over a shorter distance.`,
-        isBad: true,
-      };
-    case 'endless':
-      return {
-        title: 'It does not stop.',
-        text: 'The slope pulls harder than the resistance: the car has not stopped after 1000 m or ten minutes.',
-        isBad: true,
-      };
-    case 'wheelspin':
-      return {
-        title: 'Wheelspin limits this car.',
-        text: `The wheels spin for ${formatPredicted(limit.distance, 'distance', units)}: ${fraction(limit.fraction)} of the energy. The launch needs ${formatPredicted(result.launchGripNeeded, 'force', units)} of grip; the tyres have ${formatPredicted(result.launchGripLimit, 'force', units)}.`,
-        isBad: true,
-      };
-    case 'loss':
-      return {
-        title: `${ENERGY_WORDS[limit.part].subject} most.`,
-        text: `${ENERGY_WORDS[limit.part].subject} ${fraction(limit.fraction)} of the ${formatPredicted(result.storedEnergy, 'energy', units)} stored.`,
-        isBad: false,
-      };
-  }
-}
+import { StatePicture } from '../../../ui/state-picture.tsx';
 
 interface VerdictPanelProps {
   readonly carId: string;
@@ -109,7 +63,7 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
   const fraction =
     assessment && assessment.likely > 0 ? (assessment.distance.high - assessment.distance.low) / 2 / assessment.likely : USUAL_HALF_WIDTH;
   const halfWidth = fraction * result.distance;
-  const { title, text, isBad } = limitWords(limitingFactor(result), result, units);
+  const { title, text, isBad } = describeLimit(result, units);
   const spins = result.slipDistance > NOTICEABLE_SLIP;
   const figures: readonly (readonly [string, string])[] = [
     ['time', format.predicted(result.time, 'time')],
@@ -169,6 +123,7 @@ function Refused({ prediction }: { readonly prediction: Extract<Prediction, { ki
   const units = useUnits();
   return (
     <div className={styles.answer}>
+      <StatePicture kind="refused" />
       <div className={`${styles.limit} ${styles.bad}`}>
         <p className={plain.strong}>✕ It cannot run like this.</p>
         {prediction.faults.map((fault) => (

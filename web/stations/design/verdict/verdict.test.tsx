@@ -10,6 +10,7 @@ import { assess, type Assessment } from '../../../../core/explore/assess.ts';
 import { unitsChosen } from '../../../app/preferences-slice.ts';
 import { makeStore } from '../../../app/store.ts';
 import { Checks } from './checks.tsx';
+import { describeLimit } from './describe-limit.ts';
 import { RangeBar } from './range-bar.tsx';
 import { Remedies } from './remedies.tsx';
 import { VerdictPanel } from './verdict-panel.tsx';
@@ -39,6 +40,25 @@ const verdictOf = (design: CarDesign, units?: 'metric' | 'inch'): string =>
 const lever = newCar('x');
 const band = newCar('x', 'band');
 const spinning: CarDesign = weighing({ ...lever, tyre: 'bare-disc', axleDiameter: 0.016 }, { driveLoadShare: 0.3 });
+
+describe('the drawing marks what limits a car', () => {
+  it.each<[string, CarDesign, string, RegExp]>([
+    ['what it rolls away at its tyre', lever, 'tyre', /^rolling takes \d+\u00a0%$/],
+    ['wheelspin', spinning, 'tyre', /^spins for [\d.]+\u00a0m$/],
+    [
+      'turns left on its axle',
+      weighing({ ...band, bearing: 'wood-card', sleeve: [] }, { mass: 0.4 }),
+      'winding',
+      /^stops with [\d.]+ turns left$/,
+    ],
+    ['a slope that outdoes all, ahead of it', { ...lever, floor: { ...lever.floor, slope: -0.1 } }, 'floor', /^rolls on and on$/],
+  ])('%s', (_name, design, place, mark) => {
+    const prediction = predictRun(design);
+    if (prediction.kind === 'refused') throw new Error('refused');
+    const limit = describeLimit(prediction.result, 'metric');
+    expect([limit.place, limit.mark]).toEqual([place, expect.stringMatching(mark)]);
+  });
+});
 
 describe('the verdict says what limits a car', () => {
   it.each<[string, CarDesign, RegExp]>([

@@ -1,6 +1,6 @@
 import type { Point } from '../../core/geometry/point.ts';
 import type { SideView } from '../../core/geometry/side-view.ts';
-import type { CausePlace } from '../../core/trials/cause-descriptions.ts';
+import type { CarPlace } from '../../core/geometry/car-place.ts';
 
 /** Where the motor is held and pulls: the middle of what is stretched or turned. */
 function motorPoint({ motor, axle, driveWheel }: SideView): Point {
@@ -9,8 +9,8 @@ function motorPoint({ motor, axle, driveWheel }: SideView): Point {
   return { x: (motor.anchor.x + axle.x) / 2, y: (motor.anchor.y + axle.y) / 2 };
 }
 
-/** Where on the drawing of a car a cause would be found, m. */
-export function causePoint(place: CausePlace, view: SideView): Point {
+/** Where on the drawing of a car a place is: of a cause, or of what limits it, m. */
+export function placeOnCar(place: CarPlace, view: SideView): Point {
   const { driveWheel, axle, otherAxle, deck, bounds } = view;
   switch (place) {
     case 'axles':
