@@ -53,8 +53,7 @@ export function useMeet(meetId: string) {
   const results = useMemo(() => standingResults(listed?.readable ?? []), [listed]);
   // Only with its results: without them nobody has run, and the standings would say so for a moment.
   const meet = useMemo(
-    (): Meet | null =>
-      stored && entered && listed ? { ...stored.meet, entries: entered.readable.map(({ entry }) => entry.entry) } : null,
+    (): Meet | null => (stored && entered && listed ? { ...stored.meet, entries: entered.readable.map(({ entry }) => entry.entry) } : null),
     [stored, entered, listed],
   );
   const fail = useCallback((reason: unknown): false => (dispatch(toasted(problemLine(reason), { tone: 'stop' })), false), [dispatch]);
