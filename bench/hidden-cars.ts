@@ -8,7 +8,7 @@ import { CATALOGUE, fitCatalogue } from '../core/car/parts.ts';
 import { deviated, type ValueKey } from '../core/car/value-table.ts';
 import { valueKeysOf, valueOf } from '../core/car/values.ts';
 import { randomGenerator, standardNormal } from '../core/numerics/low-discrepancy.ts';
-import { CONDITIONS } from '../core/predict/conditions.ts';
+import { conditionsOf } from '../core/predict/conditions.ts';
 import { deriveRunSetup, fullTurns } from '../core/predict/derive-run-setup.ts';
 import { simulate, type RunResult } from '../core/run/simulate.ts';
 import { odexRun } from '../core/run/reference/odex-run.ts';
@@ -242,7 +242,7 @@ function built(design: CarDesign, { chance, other, scatter, size }: Dice, option
       numbers[key] = (key === 'slope' ? uphill : 1) * deviated(key, value, z);
     }
     const fraction = wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(as));
-    const built = CONDITIONS.reduce((car, condition) => condition.off(car, offOf(condition.id)), as);
+    const built = conditionsOf(as).reduce((car, condition) => condition.off(car, offOf(condition.id)), as);
     // From four fifths on the torque falls evenly, to so much less fully wound; where it falls the motor has 1.5 times its mean torque.
     const opened = (opening * 1.5 * Math.max(0, fraction - 0.8) ** 2) / (2 * 0.2 * fraction ** 2);
     const given = (1 - fading * fraction) * (1 - opened) * (1 - fatigue) ** ran;

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { type Format, formatIn } from '../core/units/quantity.ts';
 import { checkCar } from '../core/checks/check-car.ts';
 import type { CarDesign, Wind } from '../core/car/car-design.ts';
-import { nextRun } from '../core/predict/next-run.ts';
+import { nextRun, runScatter } from '../core/predict/next-run.ts';
 import { predictRun } from '../core/predict/predict-run.ts';
 import { sizesOf } from '../core/car/sizes.ts';
 import { runForAim } from '../core/explore/aim.ts';
@@ -72,7 +72,7 @@ function printDesign(terminal: Terminal, design: CarDesign, wind: Wind, runs: nu
       return { id: remedy.id, label: remedy.label, ...effect };
     }),
   }));
-  terminal.print(`${JSON.stringify({ prediction: brief(result), bounds, nextRun: nextRun(result.distance), checks }, null, 1)}\n`);
+  terminal.print(`${JSON.stringify({ prediction: brief(result), bounds, nextRun: nextRun(result.distance, runScatter(design)), checks }, null, 1)}\n`);
 }
 
 /** `motor.spool[0].radius` set to `value` in a copy. Refuses a key that holds no number. */

@@ -1,5 +1,5 @@
 import type { CarDesign, Floor, MotorKind } from '../car/car-design.ts';
-import { newCar } from '../car/new-car.ts';
+import { newCar, woundByFeel } from '../car/new-car.ts';
 import type { Brief, Round, Rules } from './brief.ts';
 import { GOAL_FORMS, goalOfKind, type Goal } from './goal.ts';
 
@@ -150,5 +150,5 @@ export const TEMPLATES: Readonly<
 export function firstCar(name: string, drive: MotorKind | null, worksTo: { readonly id: string; readonly brief: Brief }): CarDesign {
   const { drives } = worksTo.brief.rules;
   const kind = drive && (drives.length === 0 || drives.includes(drive)) ? drive : (drives[0] ?? 'lever');
-  return { ...newCar(name, kind), brief: { id: worksTo.id, round: 0 } };
+  return { ...woundByFeel(newCar(name, kind)), brief: { id: worksTo.id, round: 0 } };
 }

@@ -299,9 +299,6 @@ export function bandSizes(of: Band): { readonly length: number; readonly width: 
 /** Rubber of common bands: Mooney–Rivlin coefficients, Pa; fraction of energy lost per unit of stretch; kg/m³. From memory. */
 export const RUBBER = { c1: 0.1e6, c2: 0.11e6, loss: 0.06, density: 1100 } as const;
 
-/** Stretch to stay below. Common practice, from memory. */
-export const safeStretch = (of: Band): number => (of.kind === 'tubing' ? 2 : 4.5);
-
 /** What thickens an axle, and the sizes it comes in, m across. Tape is wrapped, up to fifteen times. Estimates. */
 export const SLEEVES: Table<CarDesign['sleeve'][number]['kind'], { sizes: readonly number[] }> = {
   tape: { label: 'tape', sizes: [] },

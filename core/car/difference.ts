@@ -6,7 +6,7 @@ import { describeFloor } from './floors.ts';
 import { fittedName, PART_VALUES } from './parts.ts';
 import { SLOTS, type PartSlot } from './part-slots.ts';
 import type { CarDesign } from './car-design.ts';
-import { hasBands, isWoundOnAxle, recordOf } from './motors/motors.ts';
+import { hasBands, isWoundByFeel, isWoundOnAxle, recordOf } from './motors/motors.ts';
 import { sizesOf } from './sizes.ts';
 import { describeSleeve } from './tape.ts';
 import { VALUE_NAMES, VALUE_UNITS, type ValueKey } from './value-table.ts';
@@ -29,6 +29,7 @@ const CHOICES: readonly Words[] = [
   ['reinforced by', ({ body: { stiffener } }) => (stiffener ? describeStiffener(stiffener) : 'nothing')],
   ['build', (d) => CARE[d.care].label],
   ['end', (d) => (!isWoundOnAxle(d.motor) ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
+  ['full winding', ({ motor }) => (!hasBands(motor) ? '' : motor.fullWinding === 'tight' ? 'until tight' : 'a number of turns')],
   ['bands side by side', (d) => (hasBands(d.motor) ? `${d.motor.parallel}` : '')],
   ['bands end to end', (d) => (hasBands(d.motor) ? `${d.motor.series}` : '')],
 ];
@@ -62,7 +63,13 @@ export function differences(from: CarDesign, to: CarDesign, units: UnitSystem): 
   for (const [label, read] of CHOICES) compare(label, read(from), read(to));
   compare('tape', describeSleeve(from, units), describeSleeve(to, units));
   for (const { id, label, quantity, isRestated, read } of sizesOf(to.motor.kind))
-    if (!isRestated && !id.startsWith('sleeve') && !(isOnScale(id) && isSameRest(from, to)) && read(from) !== read(to))
+    if (
+      !isRestated &&
+      !(id === 'turns' && isWoundByFeel(from) && isWoundByFeel(to)) &&
+      !id.startsWith('sleeve') &&
+      !(isOnScale(id) && isSameRest(from, to)) &&
+      read(from) !== read(to)
+    )
       compare(label.toLowerCase(), formatQuantity(read(from), quantity, units), formatQuantity(read(to), quantity, units));
   for (const key of Object.keys(VALUE_NAMES) as ValueKey[]) {
     const words = (d: CarDesign): string =>

@@ -1,5 +1,5 @@
 import type { CarDesign, MotorKind } from './car-design.ts';
-import { isRoller, MOTORS } from './motors/motors.ts';
+import { hasBands, isRoller, MOTORS } from './motors/motors.ts';
 
 /** m an axle slides from side to side in a car that runs well: half a millimetre on each side. Common practice. */
 export const USUAL_END_PLAY = 0.001;
@@ -28,12 +28,16 @@ const common = (name: string) =>
     measured: {},
   }) satisfies Partial<CarDesign>;
 
-/** A car of each kind that already runs: what "New car" gives. */
+/** A car of each kind that already runs, the turns of its bands counted. */
 export const newCar = (name: string, kind: MotorKind = 'lever'): CarDesign => ({
   ...common(name),
   load: { mass: 0, fromDriveAxle: MOTORS[kind].newCar.wheelbase / 2 },
   ...MOTORS[kind].newCar,
 });
+
+/** The car with its bands wound until they are tight, as builders wind before they count. */
+export const woundByFeel = (design: CarDesign): CarDesign =>
+  hasBands(design.motor) ? { ...design, motor: { ...design.motor, fullWinding: 'tight' } } : design;
 
 /** What a car is asked, and where it is to run: no part of the car itself. */
 const askedOf = ({ floor, aim, limits, brief }: CarDesign) => ({ floor, aim, limits, ...(brief && { brief }) });
@@ -41,7 +45,7 @@ const askedOf = ({ floor, aim, limits, brief }: CarDesign) => ({ floor, aim, lim
 /** The same car driven otherwise: its wheels, body and floor stay, the motor begins as in a new car of that kind. */
 export function withMotor(design: CarDesign, kind: MotorKind): CarDesign {
   if (design.motor.kind === kind) return design;
-  const fresh = newCar(design.name, kind);
+  const fresh = woundByFeel(newCar(design.name, kind));
   // A roller is another thing altogether, and a car made from one needs axles and wheels.
   if (isRoller(fresh) || isRoller(design)) return { ...fresh, ...askedOf(design) };
   return { ...design, motor: fresh.motor, sleeve: [], measured: {} };

@@ -1,5 +1,5 @@
 import { modelOf } from '../motor/motors.ts';
-import { safeStretch } from '../car/catalogue.ts';
+import { safeStretch } from '../car/winding-limits.ts';
 import { hasBands } from '../car/motors/motors.ts';
 import { fewerTurns, longerChain } from './motor-remedies.ts';
 import { grade, type Check, type Situation } from './check.ts';

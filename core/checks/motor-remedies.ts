@@ -2,7 +2,9 @@ import { BANDS, bandSizes } from '../car/catalogue.ts';
 import type { Band, CarDesign, LeverDesign } from '../car/car-design.ts';
 import { trapAt, trapUnderTip } from '../car/motors/lever.ts';
 import { hasBands, isWoundOnAxle } from '../car/motors/motors.ts';
+import { withTurns } from '../car/motors/rubber-motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
+import { fullTurns } from '../predict/derive-run-setup.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
 import { remedyOf, stepped, stepsToward, type Remedy } from './remedy.ts';
@@ -62,12 +64,13 @@ export function longerChain(design: CarDesign): Remedy[] {
 export function fewerTurns(design: CarDesign, format: Format): Remedy[] {
   const { motor } = design;
   if (!hasBands(motor)) return [];
+  const full = fullTurns(design);
   return stepped(
     'turns',
     'fewer-turns',
-    stepsToward(motor.turns, motor.turns / 2, 0.5).map((turns) => [
+    stepsToward(full, full / 2, 0.5).map((turns) => [
       `Wind ${format(turns, 'count')} turns`,
-      { ...design, motor: { ...motor, turns } },
+      { ...design, motor: withTurns(motor, turns) },
     ]),
   );
 }

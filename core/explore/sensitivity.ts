@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
-import { CONDITIONS } from '../predict/conditions.ts';
+import { conditionsOf } from '../predict/conditions.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { ownSizesOf } from '../car/sizes.ts';
 import { likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
@@ -49,7 +49,7 @@ export function sizesThatMatter(design: CarDesign): Influence[] {
 export function valuesThatMatter(design: CarDesign): Influence[] {
   const numbers = likelyNumbers(design);
   const before = distanceOf(design);
-  const conditions = CONDITIONS.map(({ id, name, off }) => {
+  const conditions = conditionsOf(design).map(({ id, name, off }) => {
     const [low, high] = [-1, 1].map((side) => distanceOf(off(design, side)));
     return influence(id, name, before, low!, high!);
   });

@@ -1,3 +1,5 @@
+import { withTurns as withCountedTurns } from '../car/motors/rubber-motors.ts';
+import { fullTurns } from '../predict/derive-run-setup.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { hasBands, isRoller } from '../car/motors/motors.ts';
 import { fitCatalogue } from '../car/parts.ts';
@@ -40,7 +42,7 @@ export const withSlope = (design: CarDesign, by: number): CarDesign => ({
 /** So many times the turns, to the half; null for a lever, whose string sets them. */
 export const withTurns = (design: CarDesign, by: number): CarDesign | null =>
   hasBands(design.motor)
-    ? { ...design, motor: { ...design.motor, turns: Math.max(1, Math.round(2 * by * design.motor.turns) / 2) } }
+    ? { ...design, motor: withCountedTurns(design.motor, Math.max(1, Math.round(2 * by * fullTurns(design)) / 2)) }
     : null;
 /** More bands side by side, and end to end; null without bands. */
 export const withBands = (design: CarDesign, parallel: number, series: number): CarDesign | null =>

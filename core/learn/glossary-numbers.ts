@@ -5,7 +5,7 @@ import { valueOf } from '../car/values.ts';
 import { standingWeight } from '../car/weights.ts';
 import { GRAVITY } from '../constants.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
-import { nextRun, RUN_SCATTER } from '../predict/next-run.ts';
+import { nextRun, RUN_SCATTER, runScatter } from '../predict/next-run.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
 import { windingState } from '../trials/winding-state.ts';
@@ -44,8 +44,8 @@ const NUMBERS: Readonly<Record<TermId, (known: Known) => string>> = {
       : figures.distance > floor.roomLength
         ? `likely: the wall is at ${format(floor.roomLength, 'distance')}`
         : `unlikely: the wall is at ${format(floor.roomLength, 'distance')}`,
-  interval: ({ figures, about }) => {
-    const { low, high } = nextRun(figures.distance);
+  interval: ({ design, figures, about }) => {
+    const { low, high } = nextRun(figures.distance, runScatter(design));
     return `Next run: ${about(low, 'distance')} to ${about(high, 'distance')} (8 in 10)`;
   },
   'moment-arm': ({ design, format }) =>

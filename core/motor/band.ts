@@ -114,7 +114,7 @@ export function bandAtFullWind(setup: BandSetup): { readonly stretch: number; re
 }
 
 /** Over-stretched: it would break. */
-const BREAKING_STRETCH = 7;
+export const BREAKING_STRETCH = 7;
 
 function bandFaults(setup: BandSetup): Fault[] {
   if (Math.abs(setup.anchorAboveAxle) > setup.anchorToAxle)

@@ -1,6 +1,6 @@
 import { boundFault, type Fault } from '../fault.ts';
 import type { CarDesign, Wind } from '../car/car-design.ts';
-import { isRoller, recordOf } from '../car/motors/motors.ts';
+import { hasBands, isRoller, recordOf } from '../car/motors/motors.ts';
 import type { Numbers } from '../car/value-table.ts';
 import { estimatesOn, likelyNumbers } from '../car/values.ts';
 import { partsMass, standingWeight, wheelsetOf } from '../car/weights.ts';
@@ -168,10 +168,14 @@ export function prepareRun(design: CarDesign, wind: Wind = FULL): Prepared {
   });
   if (faults.length > 0) return refused(...faults);
   if (wind.kind === 'full') return { kind: 'ready', setup };
+  const wound = deriveRunSetup(design, wind, numbers);
   const most = fullTurns(design);
-  if (wind.turns > most * (1 + 1e-9))
+  if (wind.turns <= most * (1 + 1e-9)) return { kind: 'ready', setup: wound };
+  // A string has an end; a band takes more turns than were planned, until it breaks.
+  if (!hasBands(design.motor))
     return refused(boundFault('wind.turns', { is: 'most', value: Math.floor(10 * most) / 10, because: 'a full wind of this car' }));
-  return { kind: 'ready', setup: deriveRunSetup(design, wind, numbers) };
+  const overwound = runFaults(wound).map((fault) => ({ ...inDesign(design, fault), path: 'wind.turns' }));
+  return overwound.length > 0 ? refused(...overwound) : { kind: 'ready', setup: wound };
 }
 
 /** Turns of the drive axle for a full winding of a design without faults. */

@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { BATCH, deviated, type Numbers, type ValueKey } from '../car/value-table.ts';
 import { valueKeysOf, valueOf } from '../car/values.ts';
-import { CONDITIONS, type Condition } from './conditions.ts';
+import { conditionsOf, type Condition } from './conditions.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 
 /** One of many cars built to one design: the design as it turned out, and the numbers that were not known. */
@@ -17,7 +17,11 @@ export interface SampledCar {
  * @param conditions what else varies from car to car; all that are known by default
  * @returns the car with a number, from 0
  */
-export function sampledCars(design: CarDesign, seed: number, conditions: readonly Condition[] = CONDITIONS): (n: number) => SampledCar {
+export function sampledCars(
+  design: CarDesign,
+  seed: number,
+  conditions: readonly Condition[] = conditionsOf(design),
+): (n: number) => SampledCar {
   const keys = valueKeysOf(design);
   const values = keys.map((key) => valueOf(design, key));
   const batch = keys.length + conditions.length;

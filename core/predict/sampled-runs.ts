@@ -2,7 +2,7 @@ import type { CarDesign, Wind } from '../car/car-design.ts';
 import type { Numbers } from '../car/value-table.ts';
 import { simulate, type RunResult } from '../run/simulate.ts';
 import { makeWorkspace, type Workspace } from '../run/workspace.ts';
-import { CONDITIONS, type Condition } from './conditions.ts';
+import { conditionsOf, type Condition } from './conditions.ts';
 import { deriveRunSetup } from './derive-run-setup.ts';
 import { sampledCars } from './sampled-cars.ts';
 
@@ -36,7 +36,7 @@ export function sampledRuns(
     wind = { kind: 'full' },
     seed = 1,
     runs = DEFAULT_RUNS,
-    conditions = CONDITIONS,
+    conditions = conditionsOf(design),
     marks = [],
     workspace = makeWorkspace(),
   }: SampleOptions = {},

@@ -30,12 +30,14 @@ const PRIOR_FREEDOM = 2;
  * text of Bayesian statistics; three runs of 5.00 m do not make 5.01 m a wonder. Else within 1.96 times the usual scatter of the prediction.
  * A wall hit short of what was expected says nothing yet.
  * @param cars m, between what 8 in 10 cars built like it lie, where no run of its own tells which of them it is
+ * @param scatter the usual scatter, a fraction of the distance: see `runScatter`
  */
 export function runDeviation(
   outcome: Outcome,
   predicted: number,
   before: Pick<RunSums, 'stopped' | 'sum' | 'sumOfSquares'>,
   cars: { readonly low: number; readonly high: number } | null = null,
+  scatter = RUN_SCATTER,
 ): RunDeviation {
   const { mean, deviation } = spreadOf(before);
   const isOwn = before.stopped >= OWN && mean !== null && deviation !== null;
@@ -43,9 +45,9 @@ export function runDeviation(
   const freedom = PRIOR_FREEDOM + before.stopped - 1;
   const reach = isOwn
     ? tQuantile(TWO_SIDED, freedom) *
-      Math.sqrt((PRIOR_FREEDOM * (RUN_SCATTER * mean) ** 2 + (before.stopped - 1) * deviation ** 2) / freedom) *
+      Math.sqrt((PRIOR_FREEDOM * (scatter * mean) ** 2 + (before.stopped - 1) * deviation ** 2) / freedom) *
       Math.sqrt(1 + 1 / before.stopped)
-    : 1.96 * RUN_SCATTER * predicted;
+    : 1.96 * scatter * predicted;
   const apart = outcome.distance - expected;
   const isOfCars = !isOwn && cars !== null && outcome.distance >= cars.low && outcome.distance <= cars.high;
   const luck = outcome.kind === 'hit-wall' && apart < reach ? 'wall' : Math.abs(apart) <= reach ? 'within' : isOfCars ? 'cars' : 'beyond';

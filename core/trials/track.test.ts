@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../car/car-design.ts';
-import { safeStretch } from '../car/catalogue.ts';
+import { safeStretch } from '../car/winding-limits.ts';
 import { MOTOR_KINDS } from '../car/motors/motors.ts';
 import { newCar } from '../car/new-car.ts';
 import { fullTurns } from '../predict/derive-run-setup.ts';
@@ -64,7 +64,10 @@ describe('a car being wound', () => {
     const safe = safeTurns(overwound);
     if (overwound.motor.kind !== 'band') throw new Error('no band');
     expect(safe).toBeLessThan(fullTurns(overwound));
-    expect(windingState(overwound, safe)!.stretch!).toBeCloseTo(safeStretch(overwound.motor.band), 1);
+    // Of 20 turns planned those on the sleeve come last: on bare axle they stretch it a little less.
+    const stretch = windingState(overwound, safe)!.stretch!;
+    expect(stretch).toBeLessThanOrEqual(safeStretch(overwound.motor.band));
+    expect(stretch).toBeCloseTo(safeStretch(overwound.motor.band), 0);
   });
 });
 

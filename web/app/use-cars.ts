@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { freeName } from '../../core/brief/free-name.ts';
-import { newCar } from '../../core/car/new-car.ts';
+import { newCar, woundByFeel } from '../../core/car/new-car.ts';
 import { formatFault } from '../../core/fault-words.ts';
 import type { ListedCar } from '../../core/schema/stored.ts';
 import { carsApi, useRemoveCarMutation, useSaveCarMutation } from './api/cars-api.ts';
@@ -41,7 +41,7 @@ export function useCars() {
   };
   return {
     add,
-    addNew: (kind: MotorKind) => add(newCar('New car', kind)),
+    addNew: (kind: MotorKind) => add(woundByFeel(newCar('New car', kind))),
     duplicate: (car: ListedCar) => add(car.design),
     /** Opens a car or brief file; an archive is handed on, to be looked into first. */
     openFile: async (file: File, onArchive: (file: File) => void) => {

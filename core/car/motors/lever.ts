@@ -121,8 +121,8 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   },
   fullTurns: (design, motor, numbers) => leverTurns(setup(design, motor, numbers, { kind: 'full' })),
   // A lever is hooked to within about 2°.
-  woundOff: (motor, deviations) => ({ ...motor, cockedAngle: motor.cockedAngle + 0.035 * deviations }),
-  woundOffWords: '± 2° of the lever',
+  woundOff: (_design, motor, deviations) => ({ ...motor, cockedAngle: motor.cockedAngle + 0.035 * deviations }),
+  woundOffWords: () => '± 2° of the lever',
   release: { label: 'End of the string', freeWords: 'drops off its hook' },
   pullLength: ({ trapPosition }) => trapPosition,
   strandThickness: ({ stringDiameter }) => stringDiameter,

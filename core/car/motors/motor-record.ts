@@ -50,8 +50,8 @@ export interface MotorRecord<Motor extends MotorDesign> {
   /** Drive-axle turns of a full wind. */
   fullTurns(design: CarDesign, motor: Motor, numbers: Numbers): number;
   /** The motor wound a little further or less than told, in standard deviations of what a hand is off. */
-  woundOff(motor: Motor, deviations: number): Motor;
-  readonly woundOffWords: string;
+  woundOff(design: CarDesign, motor: Motor, deviations: number): Motor;
+  woundOffWords(motor: Motor): string;
   /** What is chosen for the end that lets go; null where it has none. */
   readonly release: { readonly label: string; readonly freeWords: string } | null;
   /** Along the body between what holds the motor and the drive axle, m; and how thick one turn lies on the axle, m. 0 for a roller. */

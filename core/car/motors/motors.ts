@@ -24,5 +24,8 @@ export const isRoller = ({ motor }: CarDesign): boolean => modelOf(motor).isRoll
 /** Whether rubber drives it: such a motor has bands, side by side and end to end, and is wound by turns. */
 export const hasBands = (motor: MotorDesign): motor is Extract<MotorDesign, { band: Band }> => 'band' in motor;
 
+/** Whether bands are wound until they are tight, and nobody counts. */
+export const isWoundByFeel = ({ motor }: CarDesign): boolean => hasBands(motor) && motor.fullWinding === 'tight';
+
 /** Whether string or band is wound on the drive axle: such a motor has a width of axle to wind on, and an end that lets go. */
 export const isWoundOnAxle = (motor: MotorDesign): motor is Extract<MotorDesign, { windingWidth: number }> => 'windingWidth' in motor;

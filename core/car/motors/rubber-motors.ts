@@ -1,3 +1,4 @@
+import { falsePosition, pointOf } from '../../numerics/false-position.ts';
 import { BANDS, bandSizes, RUBBER } from '../catalogue.ts';
 import type { Band, BandDesign, CarDesign, TwistDesign } from '../car-design.ts';
 import { motorSizeFaults } from '../../run/size-faults.ts';
@@ -63,15 +64,38 @@ export const bandPart = <Motor extends BandDesign | TwistDesign>(): FittedToMoto
   needed: ({ parallel, series }) => parallel * series,
 });
 
-/** Turns are counted to about a quarter. */
-const COUNTED = 0.25;
-export const TURNS_OFF_WORDS = '± 0.25 turns';
+/** The motor with its turns counted, and so many of them. */
+export function withTurns<Motor extends BandDesign | TwistDesign>(motor: Motor, turns: number): Motor {
+  const { fullWinding: _felt, ...counted } = motor;
+  return { ...counted, turns } as Motor;
+}
 
-/** So many standard deviations more turns, of what counting is off; some are always wound. */
-export const turnsOff = <Motor extends BandDesign | TwistDesign>(motor: Motor, deviations: number): Motor => ({
-  ...motor,
-  turns: Math.max(motor.turns + COUNTED * deviations, motor.turns / 2),
-});
+/** Turns are counted to about a quarter; where nobody counts, what feels tight differs by a tenth of them. Our estimates. */
+const COUNTED = 0.25;
+const FELT = 0.1;
+export const turnsOffWords = ({ fullWinding }: BandDesign | TwistDesign): string =>
+  fullWinding === 'tight' ? `± ${100 * FELT} % of the turns: wound by feel` : `± ${COUNTED} turns`;
+
+/** So many standard deviations more turns than `turns`, of what counting or feeling is off; some are always wound. */
+export const turnsOff = (motor: BandDesign | TwistDesign, turns: number, deviations: number): number =>
+  motor.fullWinding === 'tight' ? turns * Math.exp(FELT * deviations) : Math.max(turns + COUNTED * deviations, turns / 2);
+
+/** Turns beyond which nobody winds by hand, and that are always wound. */
+const MAX_TURNS = 512;
+const MIN_TURNS = 0.25;
+const TURNS_TOLERANCE = 1e-6;
+
+/** The most turns for which a winding is within its limits. `excess`: how far beyond them so many turns are, not above 0 within; increasing. */
+export function mostTurns(excess: (turns: number) => number): number {
+  let low = pointOf(excess, MIN_TURNS);
+  if (low.y > 0) return MIN_TURNS;
+  for (let turns = 8; turns <= MAX_TURNS; turns *= 2) {
+    const high = pointOf(excess, turns);
+    if (high.y > 0) return falsePosition(excess, low, high, TURNS_TOLERANCE).low;
+    low = high;
+  }
+  return MAX_TURNS;
+}
 
 const many = (count: number, words: string): string => (count === 1 ? '' : ` ${count} ${words}`);
 
@@ -86,4 +110,4 @@ export function describeBands({ parallel, series }: BandDesign | TwistDesign): s
 
 /** The bands and how far they are wound: `2 bands end to end, 9 turns`. */
 export const describeWoundBands = (motor: BandDesign | TwistDesign): string =>
-  `${describeBands(motor)}, ${Number(motor.turns.toFixed(1))} turns`;
+  `${describeBands(motor)}, ${motor.fullWinding === 'tight' ? 'wound until tight' : `${Number(motor.turns.toFixed(1))} turns`}`;

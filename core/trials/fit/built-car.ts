@@ -1,7 +1,7 @@
 import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { BATCH as BATCH_OF_RUBBER, deviated, SPREAD_IN_UNITS, VALUE_NAMES, type ValueKey } from '../../car/value-table.ts';
 import { likelyNumbers, sinkingOf, valueKeysOf, valueOf } from '../../car/values.ts';
-import { CONDITIONS } from '../../predict/conditions.ts';
+import { conditionsOf } from '../../predict/conditions.ts';
 import { predictRun } from '../../predict/predict-run.ts';
 import { AIR_DENSITY } from '../../constants.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
@@ -194,7 +194,7 @@ export function latentParameters(designs: readonly CarDesign[]): readonly Latent
     const grip = gripOf(design);
     found.set(grip.id, grip);
   }
-  for (const { id, name, off } of CONDITIONS)
+  for (const { id, name, off } of designs.flatMap(conditionsOf))
     found.set(id, { id, name, perturb: (car, deviations) => ({ ...car, design: off(car.design, deviations) }) });
   found.set(FADING.id, FADING);
   found.set(GROWING.id, GROWING);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CarDesign, Wind } from '../../car/car-design.ts';
 import { MOTOR_KINDS } from '../../car/motors/motors.ts';
-import { newCar } from '../../car/new-car.ts';
+import { newCar, woundByFeel } from '../../car/new-car.ts';
 import { AIR_DENSITY } from '../../constants.ts';
 import { hiddenCar, fraction, trials } from '../../../bench/hidden-cars.ts';
 import { solveLowerTransposed, choleskyFactor, solveLower, halfLogDeterminant } from '../../numerics/cholesky.ts';
@@ -56,7 +56,12 @@ describe('a mixture of normals', () => {
 });
 
 describe('what a run says of a model', () => {
-  const flat = { resistance: Float64Array.of(-1, 0, 0), energy: new Float64Array(3), grip: new Float64Array(3) };
+  const flat = {
+    resistance: Float64Array.of(-1, 0, 0),
+    energy: new Float64Array(3),
+    grip: new Float64Array(3),
+    winding: new Float64Array(3),
+  };
   const at = (distance: number, more: readonly number[] = []): Float64Array => Float64Array.of(Math.log(distance + STALL), ...more);
   const term = (run: TrialRun, model: Float64Array, marks: readonly number[] = []) =>
     runTerm(observationOf(run, marks, USUAL_INSTRUMENTS), model, flat, 0.06);
@@ -125,8 +130,8 @@ describe('what a run says of a model', () => {
   });
   it('of a car that cannot run scatters in its distance alone', () => {
     const stuck = likelyCar({ ...newCar('x'), motor: { ...newCar('x').motor, releaseAngle: 4 } as CarDesign['motor'] }, FULL, 1);
-    const { resistance, energy, grip } = scatterDirections(stuck, stuck, [2, 4], makeWorkspace());
-    expect([[...resistance], [...energy], [...grip]]).toEqual([[-1, 0, 0, 0], [0, 0, 0, 0], [0, 0, 0, 0]]); // prettier-ignore
+    const { resistance, energy, grip, winding } = scatterDirections(stuck, stuck, [2, 4], makeWorkspace());
+    expect([[...resistance], [...energy], [...grip], [...winding]]).toEqual([[-1, 0, 0, 0], [0, 0, 0, 0], [0, 0, 0, 0], [0, 0, 0, 0]]); // prettier-ignore
   });
   it('scatters by 1 at a full wind for a scatter of 1, by half of that at least, and not at all where it never starts', () => {
     const workspace = makeWorkspace();
@@ -143,9 +148,37 @@ describe('what a run says of a model', () => {
     const still = scatterDirections(likelyCar(band, { kind: 'turns', turns: 0.5 }, 0.1), likelyCar(band, FULL, 1), [], workspace);
     expect([...still.resistance, ...still.energy].every((value) => value === 0)).toBe(true);
   });
-  it('differs from the next as resistances, motor and grip do: s² (a² + b²) + g²', () => {
-    const directions = { resistance: Float64Array.of(-0.8), energy: Float64Array.of(0.6), grip: Float64Array.of(0.03) };
-    expect(runVariance(directions, 0.05)).toBeCloseTo(0.05 ** 2 + 0.03 ** 2, 12);
+  it('differs from the next as resistances, motor, grip and turns do: s² (a² + b²) + g² + w²', () => {
+    const directions = {
+      resistance: Float64Array.of(-0.8),
+      energy: Float64Array.of(0.6),
+      grip: Float64Array.of(0.03),
+      winding: Float64Array.of(0.04),
+    };
+    expect(runVariance(directions, 0.05)).toBeCloseTo(0.05 ** 2 + 0.03 ** 2 + 0.04 ** 2, 12);
+  });
+  it('wound by feel differs by what 5 % of the turns do, in the distance and in its likelihood; counted, or wound by a number, by none', () => {
+    const workspace = makeWorkspace();
+    const felt = woundByFeel({ ...newCar('x', 'band'), sleeve: [] });
+    const turns = fullTurns(felt);
+    const of = (design: CarDesign, wind: Wind) => {
+      const car = likelyCar(design, wind, 1);
+      return scatterDirections(car, likelyCar(design, FULL, 1), [], workspace);
+    };
+    const at = (factor: number): number =>
+      outputsOf(likelyCar(felt, { kind: 'turns', turns: factor * turns }, 1), [], workspace)!.values[0]!;
+    const expected = (at(Math.exp(0.05)) - at(Math.exp(-0.05))) / 2;
+    const directions = of(felt, FULL);
+    // Of more turns it goes further: about twice as much in ln, since its energy grows with the square.
+    expect(expected).toBeGreaterThan(0.05);
+    expect(directions.winding[0]!).toBeCloseTo(expected, 2);
+    expect(of(newCar('x', 'band'), FULL).winding[0]).toBe(0);
+    expect(of(felt, { kind: 'turns', turns: 8 }).winding[0]).toBe(0);
+    // A run that is a third short is less of a wonder.
+    const short = observationOf({ outcome: { kind: 'stopped', distance: 20 } }, [], USUAL_INSTRUMENTS);
+    const model = Float64Array.of(Math.log(30 + STALL));
+    const without = { ...directions, winding: new Float64Array(directions.winding.length) };
+    expect(runTerm(short, model, directions, 0.06).value).toBeGreaterThan(runTerm(short, model, without, 0.06).value);
   });
   it('of a car near wheelspin differs by its grip from run to run; of one far from it does not', () => {
     const workspace = makeWorkspace();

@@ -94,7 +94,7 @@ function oneSidedTerm(model: Float64Array, limit: number, side: 1 | -1, variance
 
 /** ln Γ-free constant of the multivariate t is the same for all values of the scatter, so it is left out. */
 export function runTerm(observed: RunObservation, model: Float64Array, directions: ScatterDirections, scatter: number): RunTerm {
-  const { resistance, energy, grip } = directions;
+  const { resistance, energy, grip, winding } = directions;
   const deviation = Math.sqrt(runVariance(directions, scatter));
   if (observed.kind === 'did-not-start') return oneSidedTerm(model, Math.log(START + STALL), -1, deviation ** 2);
   // Of two runs each scatters.
@@ -121,6 +121,7 @@ export function runTerm(observed: RunObservation, model: Float64Array, direction
         SCALE *
         (scatter ** 2 * (resistance[p]! * resistance[q]! + energy[p]! * energy[q]!) +
           grip[p]! * grip[q]! +
+          winding[p]! * winding[q]! +
           (i === j ? observed.instrument[i]! : 0));
     }),
   );

@@ -4,7 +4,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 interface ChoiceProps<T extends string> {
   readonly label: string;
   readonly value: T;
-  readonly options: Readonly<Record<T, string>>;
+  readonly options: Readonly<Partial<Record<T, string>>>;
   readonly onChange: (value: T) => void;
 }
 

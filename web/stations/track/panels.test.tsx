@@ -5,6 +5,7 @@ import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { newCar } from '../../../core/car/new-car.ts';
 import { fullTurns } from '../../../core/predict/derive-run-setup.ts';
+import { safeTurns } from '../../../core/trials/winding-state.ts';
 import { listSwitched } from '../../app/preferences-slice.ts';
 import { makeStore } from '../../app/store.ts';
 import { BeforePanel } from './before-panel.tsx';
@@ -59,7 +60,10 @@ describe('the wind counter', () => {
   it('stops whoever winds on beyond what is safe', () => {
     const at = (counted: number): string => words(<WindPanel design={band} counted={counted} onCounted={nothing} onWound={nothing} />);
     expect(at(fullTurns(band))).not.toContain('■');
-    expect(at(fullTurns(band) + 1)).toContain('■ Stop: more is not safe');
+    expect(at(fullTurns(band))).not.toContain('of a full wind. The run is saved');
+    expect(at(fullTurns(band) + 1)).toContain('More than the 9 turns of a full wind. The run is saved with the turns it had.');
+    expect(at(Math.floor(safeTurns(band)))).not.toContain('■');
+    expect(at(safeTurns(band) + 1)).toContain('■ Stop: more is not safe');
   });
   it('goes on from the turns that were counted before', () =>
     expect(words(<WindPanel design={band} counted={5} onCounted={nothing} onWound={nothing} />)).toMatch(/^\|5\| turns\|/));

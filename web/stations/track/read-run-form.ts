@@ -1,6 +1,7 @@
 import type { Brief } from '../../../core/brief/brief.ts';
 import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import type { CarDesign, Outcome, RunRecord, Wind } from '../../../core/car/car-design.ts';
+import { woundByFeel } from '../../../core/car/new-car.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { formatNumber, parseQuantity, type Quantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { TrackForm } from './track-slice.ts';
@@ -41,15 +42,20 @@ function readField(form: TrackForm, field: TypedField, units: UnitSystem): numbe
 
 /** How far it was wound, or what is wrong with the turns that were typed. */
 export function windOf(form: TrackForm, units: UnitSystem): Wind | string {
-  if (form.wind === 'full') return { kind: 'full' };
+  if (form.wind !== 'turns') return { kind: 'full' };
   const turns = readField(form, 'turns', units);
   return typeof turns === 'string' ? turns : { kind: 'turns', turns };
 }
 
-/** The car as it ran: with the load that was typed, or its own; or what is wrong with that. */
+/** The car as it was wound: by feel, where that was said of this run. */
+export const woundAs = ({ wind }: Pick<TrackForm, 'wind'>, design: CarDesign): CarDesign =>
+  wind === 'tight' ? woundByFeel(design) : design;
+
+/** The car as it ran: wound as said, with the load that was typed, or its own; or what is wrong with that. */
 export function ranAs(form: TrackForm, design: CarDesign, units: UnitSystem, brief: Brief | null = null): CarDesign | string {
   const chosen = floorChoices(design.floor, brief).find(({ key }) => key === form.floor);
-  const onFloor = chosen ? { ...design, floor: chosen.floor } : design;
+  const wound = woundAs(form, design);
+  const onFloor = chosen ? { ...wound, floor: chosen.floor } : wound;
   if (form.load.trim() === '') return onFloor;
   const mass = readField(form, 'load', units);
   return typeof mass === 'string' ? mass : { ...onFloor, load: { ...design.load, mass } };

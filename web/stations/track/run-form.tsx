@@ -8,8 +8,8 @@ import type { Brief } from '../../../core/brief/brief.ts';
 import { floorChoices } from '../../../core/brief/floor-choices.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { describeFault } from '../../../core/car/fault-words.ts';
-import { hasBands } from '../../../core/car/motors/motors.ts';
-import { nextRun } from '../../../core/predict/next-run.ts';
+import { hasBands, isWoundByFeel } from '../../../core/car/motors/motors.ts';
+import { nextRun, runScatter } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { formatAbout, formatIn, formatPredictedRange, unitOf, USUAL_HALF_WIDTH } from '../../../core/units/quantity.ts';
 import { OBSERVATION_NAMES } from '../../../core/trials/observation-names.ts';
@@ -18,7 +18,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { Choice } from './choice.tsx';
 import { formatWinding } from './describe-run.ts';
 import type { SeenThing, TrackForm } from './track-slice.ts';
-import { ranAs, windOf, type TypedField } from './read-run-form.ts';
+import { ranAs, windOf, woundAs, type TypedField } from './read-run-form.ts';
 import { distanceLabel, MoreOfRun } from './more-of-run.tsx';
 import { ResultChoices } from './result-choices.tsx';
 import { useRunForm } from './use-run-form.ts';
@@ -63,11 +63,15 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
       <Choice
         label="Winding"
         value={form.wind}
-        options={{ full: 'fully wound', turns: 'number of turns' }}
+        options={windingOptions(corrected?.record.design ?? design)}
         onChange={(wind) => change({ wind })}
       />
       {form.wind === 'turns' && text('turns', 'Turns of the drive axle')}
-      <Expectation design={corrected?.record.design ?? (typeof ran === 'string' ? design : ran)} form={form} cars={cars} />
+      <Expectation
+        design={corrected ? woundAs(form, corrected.record.design) : typeof ran === 'string' ? design : ran}
+        form={form}
+        cars={cars}
+      />
       <ResultChoices design={design} form={form} change={change} />
       {form.outcome !== 'did-not-start' && (
         <>
@@ -132,6 +136,12 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
   );
 }
 
+/** How a run can have been wound: bands also by feel, by a number of turns that nobody counted. */
+const windingOptions = (design: CarDesign): Partial<Record<TrackForm['wind'], string>> & Record<'full', string> =>
+  isWoundByFeel(design)
+    ? { full: 'until tight, not counted', turns: 'number of turns' }
+    : { full: 'fully wound', turns: 'number of turns', ...(hasBands(design.motor) && { tight: 'until tight, not counted' }) };
+
 interface ExpectationProps {
   readonly design: CarDesign;
   readonly form: TrackForm;
@@ -154,7 +164,7 @@ function Expectation({ design, form, cars }: ExpectationProps) {
       formatPredictedRange(range, 'distance', units, USUAL_HALF_WIDTH * distance);
     return cars
       ? `${told} · Cars built like this: ${rangeOf({ low: cars.low * distance, high: cars.high * distance })} (8 in 10). Its own runs will tell which it is`
-      : `${told} · Next run: ${rangeOf(nextRun(distance))} (8 in 10)`;
+      : `${told} · Next run: ${rangeOf(nextRun(distance, runScatter(design, wind)))} (8 in 10)`;
   })();
   return (
     <Box role="status" sx={{ bgcolor: 'background.paper', borderRadius: 2, p: 3 }}>

@@ -3,7 +3,7 @@ import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { evenlySpaced } from '../../../core/explore/sweep.ts';
 import { fullTurns } from '../../../core/predict/derive-run-setup.ts';
-import { nextRun } from '../../../core/predict/next-run.ts';
+import { nextRun, runScatter } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { unitOf, type UnitSystem, unitValue } from '../../../core/units/quantity.ts';
 import { acrossName, axisText, upName } from '../../charts/axis-text.ts';
@@ -15,15 +15,23 @@ interface Drawn {
   readonly across: string;
   readonly points: readonly { readonly place: Place; readonly isWall: boolean }[];
   /** The prediction, and within what 8 in 10 of its next runs lie. */
-  readonly expected: readonly { readonly x: number; readonly distance: number | null }[];
+  readonly expected: readonly ({ readonly x: number } & Predicted)[];
   /** Whether the prediction is a line, or a step from run to run. */
   readonly isLine: boolean;
 }
 
-const predicted = (design: CarDesign, wind: RunRecord['wind']): number | null => {
+/** m that a run is predicted to go, null of one that cannot run; and how much such runs scatter, as a fraction of it. */
+interface Predicted {
+  readonly distance: number | null;
+  readonly scatter: number;
+}
+
+function predicted(design: CarDesign, wind: RunRecord['wind']): Predicted {
   const prediction = predictRun(design, wind);
-  return prediction.kind === 'ran' ? prediction.result.distance : null;
-};
+  return prediction.kind === 'ran'
+    ? { distance: prediction.result.distance, scatter: runScatter(design, wind) }
+    : { distance: null, scatter: 0 };
+}
 
 /** Runs as the chart library draws them: points where they stopped, arrows where they hit the wall, the prediction with its range behind. */
 function drawn({ across, points, expected, isLine }: Drawn, units: UnitSystem, tokens: Tokens): EChartsCoreOption {
@@ -40,9 +48,9 @@ function drawn({ across, points, expected, isLine }: Drawn, units: UnitSystem, t
     step: isLine ? false : 'middle',
   };
   const edge = (of: 'low' | 'width') =>
-    expected.map(({ x, distance }) => {
+    expected.map(({ x, distance, scatter }) => {
       if (distance === null) return [x, null];
-      const { low, high } = nextRun(distance);
+      const { low, high } = nextRun(distance, scatter);
       return [x, inUnits(of === 'low' ? low : high - low)];
     });
   return {
@@ -90,7 +98,7 @@ export const byOrderOption = (runs: readonly RunOfCar[], units: UnitSystem, toke
     {
       across: 'run',
       points: runs.map(({ record: { outcome } }, i) => ({ place: [i + 1, outcome.distance], isWall: outcome.kind === 'hit-wall' })),
-      expected: runs.map(({ record, design }, i) => ({ x: i + 1, distance: predicted(design, record.wind) })),
+      expected: runs.map(({ record, design }, i) => ({ x: i + 1, ...predicted(design, record.wind) })),
       isLine: false,
     },
     units,
@@ -110,7 +118,7 @@ export function byTurnsOption(runs: readonly RunOfCar[], design: CarDesign, unit
       points: runs.map((run) => ({ place: [turnsOf(run), run.record.outcome.distance], isWall: run.record.outcome.kind === 'hit-wall' })),
       expected: evenlySpaced(most / CURVE, most, CURVE).map((turns) => ({
         x: turns,
-        distance: predicted(design, { kind: 'turns', turns }),
+        ...predicted(design, { kind: 'turns', turns }),
       })),
       isLine: true,
     },

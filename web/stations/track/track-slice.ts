@@ -19,7 +19,8 @@ export interface TrackForm {
   /** Whether all of the list before it was ticked. */
   readonly isChecked: boolean;
   readonly counted: number;
-  readonly wind: 'full' | 'turns';
+  /** `tight`: by feel, on a car whose full winding is counted. */
+  readonly wind: 'full' | 'turns' | 'tight';
   readonly turns: string;
   readonly stretched: boolean;
   readonly direction: '' | 'out' | 'back';

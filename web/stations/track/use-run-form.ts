@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
+import { runScatter } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { formatQuantity } from '../../../core/units/quantity.ts';
 import { isLike, likeRuns } from '../../../core/trials/like-runs.ts';
@@ -18,7 +19,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
-import { beyondWall, ranAs, readRunForm, rereadForm, type TypedField } from './read-run-form.ts';
+import { beyondWall, ranAs, readRunForm, rereadForm, woundAs, type TypedField } from './read-run-form.ts';
 import { describeDeviation, formatOutcome } from './describe-run.ts';
 import { emptyForm, formChanged, formCleared, type TrackForm } from './track-slice.ts';
 
@@ -63,6 +64,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
       distance,
       like?.sums ?? { stopped: 0, sum: 0, sumOfSquares: 0 },
       cars && { low: cars.low * distance, high: cars.high * distance },
+      runScatter(ran, wind),
     );
     return `. ${describeDeviation(against, units)}`;
   };
@@ -99,7 +101,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
       ...(carVersion && { carVersion }),
       ...(sessionId && { session: sessionId }),
       ...(corrected?.record.leftOut && { leftOut: true }),
-      design: corrected?.record.design ?? ran,
+      design: corrected ? woundAs(form, corrected.record.design) : ran,
     };
     const run = { id: form.correcting?.id ?? newId(), carId, baseVersion: form.correcting?.version ?? 0, content: record };
     setLogging(true);

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { hasBands, isWoundByFeel } from '../../../core/car/motors/motors.ts';
 import { fullTurns, prepareRun } from '../../../core/predict/derive-run-setup.ts';
 import { windingLines } from '../../../core/rig/simulated-rig.ts';
 import { turnsWound } from '../../../core/rig/turns-wound.ts';
@@ -50,6 +51,9 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
   const forRoom = useTurnsForRoom(design);
   const wound = windingState(design, turns);
   const isOver = turns > safe + 1e-9;
+  // A string ends there; bands take more turns than were planned.
+  const isBeyondPlan = turns > most + HALF / 2;
+  const isFull = hasBands(design.motor) ? Math.abs(turns - most) < HALF / 2 : turns >= most;
   const isEnough = forRoom !== null && !forRoom.isFull && turns >= forRoom.turns;
   const add = (by: number): void => (isFollowing ? undefined : onCounted(Math.max(0, counted + by)));
   useShortcut(
@@ -70,6 +74,11 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       {(isOver || isEnough) && (
         <p className={`${plain.strong} ${styles.stop}`} role="alert">
           {isOver ? '■ Stop: more is not safe for the band or the lever.' : '■ Stop here for this room.'}
+        </p>
+      )}
+      {isBeyondPlan && !isOver && (
+        <p className={plain.text} role="status">
+          {`More than the ${isWoundByFeel(design) ? `about ${Math.round(most)}` : count(most)} turns of a full wind. The run is saved with the turns it had.`}
         </p>
       )}
       <dl className={styles.windFigures}>
@@ -121,7 +130,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
           onSource={setSource}
           device={device}
           simulated={
-            <Button variant="outlined" onClick={() => device.takeText(windingLines(Math.floor(safe / HALF) * HALF))}>
+            <Button variant="outlined" onClick={() => device.takeText(windingLines(Math.floor(Math.min(safe, most) / HALF) * HALF))}>
               Wind it
             </Button>
           }
@@ -130,7 +139,7 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
       <Facts
         facts={[
           ...(wound?.stretch ? [['stretch of the band', `${wound.stretch.toFixed(1)} × its length`] as const] : []),
-          ['a full wind', `${count(most)} turns`],
+          ['a full wind', `${isWoundByFeel(design) ? `about ${Math.round(most)}` : count(most)} turns`],
           ...(room === null
             ? []
             : [
@@ -148,11 +157,11 @@ function Counter({ design, counted, onCounted, onWound }: WindPanelProps) {
         </p>
       )}
       <div className={styles.row}>
-        <Button variant="outlined" disabled={turns === 0} onClick={() => onWound(turns >= most ? 'full' : turns)}>
+        <Button variant="outlined" disabled={turns === 0} onClick={() => onWound(isFull ? 'full' : turns)}>
           Use {turns} turns
         </Button>
         <Button variant="outlined" onClick={() => onWound('full')}>
-          It is fully wound
+          {isWoundByFeel(design) ? 'It is tight' : 'It is fully wound'}
         </Button>
       </div>
     </div>

@@ -3,8 +3,10 @@ import type { CarGroup } from '../../../../core/car/car-groups.ts';
 import { CARE, FLOORS, STIFFENERS } from '../../../../core/car/catalogue.ts';
 import { describeStiffener } from '../../../../core/car/stiffener.ts';
 import { hasBands, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
+import { withTurns } from '../../../../core/car/motors/rubber-motors.ts';
 import { fittedKey, neededAt } from '../../../../core/car/parts.ts';
 import type { PartSlot } from '../../../../core/car/part-slots.ts';
+import { fullTurns } from '../../../../core/predict/derive-run-setup.ts';
 import { withMotor } from '../../../../core/car/new-car.ts';
 
 /** Something of a car that is chosen from a few. */
@@ -117,10 +119,22 @@ const bandCount = (label: string, key: 'parallel' | 'series'): Choice =>
     ({ motor }) => `${hasBands(motor) ? motor[key] : 1}`,
     (d, count) => (hasBands(d.motor) ? { ...d, motor: { ...d.motor, [key]: Number(count) } } : d),
   );
+const FULL_WINDING = choice(
+  'motor',
+  'Full wind',
+  { tight: { label: 'until the band is tight, not counted' }, counted: { label: 'a number of turns' } },
+  ({ motor }) => (hasBands(motor) && motor.fullWinding === 'tight' ? 'tight' : 'counted'),
+  (d, how) => {
+    if (!hasBands(d.motor)) return d;
+    if (how === 'tight') return { ...d, motor: { ...d.motor, fullWinding: 'tight' } };
+    return { ...d, motor: withTurns(d.motor, Math.max(Math.floor(2 * fullTurns(d)) / 2, 0.5)) };
+  },
+);
 const BAND_CHOICES: readonly (Choice | PartChoice)[] = [
   { label: 'Bands', slot: 'band' },
   bandCount('Bands side by side', 'parallel'),
   bandCount('Bands end to end', 'series'),
+  FULL_WINDING,
 ];
 /** What is chosen for the end of string or band, where the motor has one. */
 function release(kind: MotorKind): Choice[] {

@@ -1,7 +1,7 @@
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { recordOf } from '../../../../core/car/motors/motors.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
-import { CONDITIONS } from '../../../../core/predict/conditions.ts';
+import { conditionsOf } from '../../../../core/predict/conditions.ts';
 import { deriveRunSetup } from '../../../../core/predict/derive-run-setup.ts';
 import { standingWeight } from '../../../../core/car/weights.ts';
 import { valueKeysOf, valueOf } from '../../../../core/car/values.ts';
@@ -101,7 +101,7 @@ export function explanationOf(figure: string, design: CarDesign, result: RunResu
             const [name, value, evidence] = row(design, key);
             return [name, `${value} ± ${formatSpread(key, valueOf(design, key).spread, format)}`, evidence];
           }),
-          ...CONDITIONS.map((condition): Row => [condition.name, condition.spreadWords(design), 'common practice']),
+          ...conditionsOf(design).map((condition): Row => [condition.name, condition.spreadWords(design), 'common practice']),
         ],
       };
     case 'energy':

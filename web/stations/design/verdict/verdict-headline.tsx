@@ -3,7 +3,7 @@ import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord, measuredInRoom } from '../../../../core/brief/goals.ts';
 import { formatChance, goalFigures } from '../../../../core/brief/judge.ts';
 import type { Assessment } from '../../../../core/explore/assess.ts';
-import { nextRun } from '../../../../core/predict/next-run.ts';
+import { nextRun, runScatter } from '../../../../core/predict/next-run.ts';
 import { curvatureOf, likelyCurvature } from '../../../../core/predict/straightness.ts';
 import type { RunResult } from '../../../../core/run/simulate.ts';
 import { type Format, formatIn, formatKnown, formatPredictedRange, unitOf } from '../../../../core/units/quantity.ts';
@@ -35,7 +35,7 @@ export function VerdictHeadline(props: LeadProps) {
   const chance = asked?.kind === 'ran' ? asked.chance : null;
   const isOfDistance = goal.kind === 'furthest' || goal.kind === 'at-least';
   const likely = formatKnown(result.distance, halfWidth, 'distance', units);
-  const next = nextRun(result.distance);
+  const next = nextRun(result.distance, runScatter(design));
   const known = (distance: number): string => formatKnown(distance, halfWidth, 'distance', units);
   const more = `${result.rollsBack ? ' · then rolls back' : ''}${result.wheelie ? ' · lifts its front at launch' : ''}`;
   return (
