@@ -1,10 +1,25 @@
 import type { CarDesign } from '../car/car-design.ts';
+import { SLEEVES } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
+import { isDrilled } from '../car/sleeves.ts';
 import type { Format } from '../units/quantity.ts';
 import { FLYING_ENDS_CAUTION, HEAT_CAUTION, LATEX_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
 import { lengthsOf } from './lengths.ts';
 import { buildOf } from './motors/motors.ts';
 
+/** How what thickens the axle is put on it, by what it is; `outside` and `axle`: printed diameters. */
+const SPOOL_TEXTS: Readonly<Record<CarDesign['sleeve'][number]['kind'], (outside: string, axle: string) => string>> = {
+  tape: () => '',
+  straw: (outside) => `Push a piece of straw of ⌀ ${outside} over the axle, with paper round the axle where it is loose. Glue both ends.`,
+  'pen-tube': (outside) => `Saw off a piece of pen tube of ⌀ ${outside}. Wrap the axle until the tube just pushes on, and glue it.`,
+  'dowel-collar': (outside, axle) =>
+    `Cut a collar from dowel of ⌀ ${outside}. Drill it through the middle for the ${axle} axle, and glue it on.`,
+  bead: (outside) => `Push a bead of ⌀ ${outside} over the axle, with thread round the axle where it is loose. Glue it.`,
+  cork: (outside, axle) => `Cut a slice of cork of ⌀ ${outside}. Pierce it through the middle for the ${axle} axle, and glue it on.`,
+  moulded: (outside, axle) =>
+    `Push the moulded spool (⌀ ${outside} where the string pulls at launch) over the ${axle} axle. Fix it with a drop of glue.`,
+  other: (outside, axle) => `Turn or sand the spool to ⌀ ${outside}, with a hole for the ${axle} axle, and glue it on.`,
+};
 /** Steps to the axles, in order: both cut, the other and the drive axle put together; then its sleeve and tyres where it has them. */
 export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
   const { sleeve, tyre, motor } = design;
@@ -65,6 +80,24 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       shows: { part: 'drive-axle' },
     },
   ];
+  const fitted = sleeve.filter(({ kind }) => kind !== 'tape');
+  const drilled = fitted.some(({ kind }) => isDrilled(kind));
+  if (fitted.length > 0)
+    steps.push({
+      ...PLAIN_STEP,
+      id: 'spool',
+      title: `Fit the spool: ${[...new Set(fitted.map(({ kind }) => SLEEVES[kind].label))].join(', ')}`,
+      text: fitted.map(({ kind, diameter }) => SPOOL_TEXTS[kind](format(diameter, 'size'), format(design.axleDiameter, 'size'))).join(' '),
+      tool: drilled ? 'drill in a stand, glue' : 'knife, glue',
+      minutes: 8,
+      dries: 10,
+      tolerance: `in the middle of the axle, true to ${format(0.0003, 'size')}`,
+      trick: 'Put it on before the wheels. Turn the axle in the fingers while the glue sets: it stays centred.',
+      adult: drilled,
+      caution: drilled ? 'Hold round pieces in a clamp, never in the hand, when you drill.' : '',
+      check: 'Hold the axle and twist the spool: nothing moves.',
+      shows: drilled ? { pieces: ['spool'] } : { part: 'sleeve' },
+    });
   if (tape)
     steps.push({
       ...PLAIN_STEP,

@@ -5,7 +5,7 @@ import { describeStiffener } from '../car/stiffener.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
 import { CUTTING_CAUTION, HEAT_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
-import { isTubeBearing, lengthsOf } from './lengths.ts';
+import { bearingAt, isTubeBearing, lengthsOf } from './lengths.ts';
 
 /** The sticks that are glued along the body. */
 function stiffenerStep({ body: { stiffener } }: CarDesign): BuildStep[] {
@@ -133,26 +133,35 @@ const BEARING_TEXTS: Partial<Readonly<Record<CarDesign['bearing'], (axle: string
     `Glue a thread reel along each end of the axle lines. The hole is ${axle} and half a millimetre wide or more; line one that is too wide.`,
   'ball-bearing': () => 'Press the bearings into holes on the axle lines, square to them.',
   magnet: () =>
-    'Fix a magnet at each end of the axle lines. The axle is pointed and hangs from it; a keeper of thin steel behind the magnet doubles its hold.',
+    'File both ends of the axle to a point. Fix a magnet at each end of the axle lines, the same pole of both toward the axle. The point touches the magnet at one end and stays 1 mm away at the other. A keeper of thin steel behind each magnet doubles its hold.',
 };
-const bearingText = ({ bearing, axleDiameter }: CarDesign, format: Format): string => {
-  const axle = format(axleDiameter, 'size');
-  return BEARING_TEXTS[bearing]?.(axle) ?? `Set the holes on the axle lines, ${axle} and half a millimetre wide.`;
+const bearingText = (design: CarDesign, which: 'drive' | 'other', format: Format): string => {
+  const axle = format(design.axleDiameter, 'size');
+  return BEARING_TEXTS[bearingAt(design, which)]?.(axle) ?? `Set the holes on the axle lines, ${axle} and half a millimetre wide.`;
 };
 
 /** What the axles turn in. */
 export function bearingStep(design: CarDesign, format: Format): BuildStep {
-  const isTube = isTubeBearing(design);
+  const isTube = isTubeBearing(design) || isTubeBearing(design, 'other');
   const { isTube: isRound } = bodyPartOf(design);
-  const { label } = BEARINGS[design.bearing];
-  const cuts = lengthsOf(design).filter(({ id }) => id === 'drive-bearing' || id === 'other-bearing');
+  const { otherBearing } = design;
+  const cuts = lengthsOf(design);
+  const textOf = (which: 'drive' | 'other', ids: readonly string[]): string =>
+    isTubeBearing(design, which)
+      ? `Cut ${cuts
+          .filter(({ id }) => ids.includes(id))
+          .map(({ count, length }) => `${count} × ${format(length, 'size')}`)
+          .join(' and ')} and glue them ${isRound ? 'into the holes' : 'along the axle lines'}${
+          ids.includes('drive-bearing') ? ', the gap for winding in the middle of the drive axle' : ''
+        }.`
+      : bearingText(design, which, format);
   return {
     ...PLAIN_STEP,
     id: 'bearings',
-    title: `Bearings: ${label}`,
-    text: isTube
-      ? `Cut ${cuts.map(({ count, length }) => `${count} × ${format(length, 'size')}`).join(' and ')} and glue them ${isRound ? 'into the holes' : 'along the axle lines'}, the gap for winding in the middle of the drive axle.`
-      : bearingText(design, format),
+    title: `Bearings: ${BEARINGS[design.bearing].label}${otherBearing ? `; other axle ${BEARINGS[otherBearing].label}` : ''}`,
+    text: otherBearing
+      ? `Drive axle: ${textOf('drive', ['drive-bearing'])} Other axle: ${textOf('other', ['other-bearing'])}`
+      : textOf('drive', ['drive-bearing', 'other-bearing']),
     tool: isTube ? 'knife, glue' : 'bradawl',
     minutes: 12,
     dries: 10,

@@ -32,8 +32,13 @@ const TUBES: Partial<Readonly<Record<CarDesign['bearing'], number>>> = {
 const HOLE_PLAY = 0.0005;
 
 /** Outside of what an axle turns in, m: the tube, or the bare hole with its play. */
-export const bearingOutside = (design: CarDesign): number => design.axleDiameter + (TUBES[design.bearing] ?? HOLE_PLAY);
-export const isTubeBearing = ({ bearing }: CarDesign): boolean => TUBES[bearing] !== undefined;
+export const bearingOutside = (design: CarDesign, which: 'drive' | 'other' = 'drive'): number =>
+  design.axleDiameter + (TUBES[bearingAt(design, which)] ?? HOLE_PLAY);
+/** What an axle turns in, by its word of the catalogue. */
+export const bearingAt = ({ bearing, otherBearing }: CarDesign, which: 'drive' | 'other'): CarDesign['bearing'] =>
+  which === 'other' ? (otherBearing ?? bearing) : bearing;
+export const isTubeBearing = (design: CarDesign, which: 'drive' | 'other' = 'drive'): boolean =>
+  TUBES[bearingAt(design, which)] !== undefined;
 
 /** Room between the wheels of an axle, m. */
 export const betweenWheels = ({ trackWidth, driveWheels, otherWheels }: CarDesign, which: 'drive' | 'other'): number =>
@@ -51,27 +56,26 @@ export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
     if (otherWheels)
       list.push({ id: 'other-axle', name: `other axle, ${axleOf(design).label}`, count: 1, length: across + AXLE_ENDS, words: proud });
     if (isTubeBearing(design)) {
-      const { label } = BEARINGS[design.bearing];
       const inner = betweenWheels(design, 'drive') - endPlay;
       const wound = 'windingWidth' in motor ? motor.windingWidth + 2 * BESIDE_WINDING : 0;
       list.push({
         id: 'drive-bearing',
-        name: `bearing of the drive axle, ${label}`,
+        name: `bearing of the drive axle, ${BEARINGS[design.bearing].label}`,
         count: 2,
         length: Math.max((inner - wound) / 2, 0.005),
         words: (format) => `leaves ${format(wound)} for winding and ${format(endPlay / 2)} of play each side`,
       });
-      if (otherWheels)
-        list.push({
-          id: 'other-bearing',
-          name: `bearing of the other axle, ${label}`,
-          count: oneWheel ? 2 : 1,
-          length: oneWheel
-            ? Math.max((design.body.width - WHEELS[otherWheels.kind].thickness - endPlay) / 2, 0.005)
-            : Math.max(betweenWheels(design, 'other') - endPlay, 0.005),
-          words: (format) => `${format(endPlay / 2)} of play each side`,
-        });
     }
+    if (otherWheels && isTubeBearing(design, 'other'))
+      list.push({
+        id: 'other-bearing',
+        name: `bearing of the other axle, ${BEARINGS[bearingAt(design, 'other')].label}`,
+        count: oneWheel ? 2 : 1,
+        length: oneWheel
+          ? Math.max((design.body.width - WHEELS[otherWheels.kind].thickness - endPlay) / 2, 0.005)
+          : Math.max(betweenWheels(design, 'other') - endPlay, 0.005),
+        words: (format) => `${format(endPlay / 2)} of play each side`,
+      });
   }
   const { stiffener } = design.body;
   if (stiffener && !isRoller(design))

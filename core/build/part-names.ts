@@ -16,7 +16,8 @@ export type PartPlace =
 
 /** Something that is cut to length, m. */
 export interface CutLength {
-  readonly id: 'drive-axle' | 'other-axle' | 'drive-bearing' | 'other-bearing' | 'string' | 'lever' | 'tape' | 'tyre' | 'arm' | 'stiffener';
+  readonly id:
+    'drive-axle' | 'other-axle' | 'drive-bearing' | 'other-bearing' | 'string' | 'lever' | 'tape' | 'tyre' | 'arm' | 'stiffener' | 'tubing';
   readonly name: string;
   readonly count: number;
   readonly length: number;

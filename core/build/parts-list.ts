@@ -5,7 +5,7 @@ import { isRoller } from '../car/motors/motors.ts';
 import { BEARINGS, SLEEVES, STIFFENERS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
 import { bodyLength, bodyWidth, likelyWheelset, placedMasses, standingWeight, stiffenerMass } from '../car/weights.ts';
-import { bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
+import { bearingAt, bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 import type { PartPlace, CutLength } from './part-names.ts';
@@ -25,8 +25,10 @@ export interface PartLine {
   readonly on: PartPlace;
 }
 
-/** Bearings of both axles that are no tubes: one at each end. */
-const BEARINGS_OF_A_CAR = 4;
+/** Bearings of an axle that are no tubes: one at each end. */
+const BEARINGS_OF_AN_AXLE = 2;
+/** kg of a basket of card or of a cup's bottom. Estimate. */
+const BASKET_MASS = 0.004;
 /** kg/m of tape, 19 mm wide. Estimate. */
 const TAPE_PER_METRE = 0.001;
 
@@ -77,18 +79,25 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
     add('drive-axle', 'axle', `drive axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('drive-axle')!.length), drive.axle);
     if (other)
       add('other-axle', 'axle', `other axle: ${axleOf(design).label}`, 1, sizes.size(lengths.get('other-axle')!.length), other.axle);
-    const bearings = (['drive-bearing', 'other-bearing'] as const).flatMap((id) => lengths.get(id) ?? []);
-    add(
-      'bearing',
-      'bearing',
-      named('bearing'),
-      isTubeBearing(design) ? bearings.reduce((sum, { count }) => sum + count, 0) : BEARINGS_OF_A_CAR,
-      isTubeBearing(design)
-        ? bearings.map(({ count, length }) => `${count} × ${sizes.size(length)}`).join(', ')
-        : `⌀ ${sizes.size(bearingOutside(design))}`,
-      BEARINGS[design.bearing].weight *
-        (isTubeBearing(design) ? bearings.reduce((sum, { count, length }) => sum + count * length, 0) : BEARINGS_OF_A_CAR),
-    );
+    const bearings = (which: 'drive' | 'other' | 'both', name: string, slot: PartSlot | null): void => {
+      const on = which === 'both' ? (['drive', 'other'] as const) : [which];
+      const [first] = on as ['drive' | 'other'];
+      const isTube = isTubeBearing(design, first);
+      const cuts = on.flatMap((axle) => lengths.get(`${axle}-bearing`) ?? []);
+      const each = on.length * BEARINGS_OF_AN_AXLE;
+      add(
+        'bearing',
+        slot,
+        name,
+        isTube ? cuts.reduce((sum, { count }) => sum + count, 0) : each,
+        isTube
+          ? cuts.map(({ count, length }) => `${count} × ${sizes.size(length)}`).join(', ')
+          : `⌀ ${sizes.size(bearingOutside(design, first))}`,
+        BEARINGS[bearingAt(design, first)].weight * (isTube ? cuts.reduce((sum, { count, length }) => sum + count * length, 0) : each),
+      );
+    };
+    bearings(design.otherBearing && other ? 'drive' : 'both', named('bearing'), 'bearing');
+    if (design.otherBearing && other) bearings('other', `bearing of the other axle: ${BEARINGS[design.otherBearing].label}`, null);
   }
   if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
     add(
@@ -113,6 +122,7 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
       TAPE_PER_METRE * (tape?.length ?? 0),
     );
   }
+  if (design.load.in === 'basket') add('body', null, 'basket for the load: a cup’s bottom, or folded card', 1, '', BASKET_MASS);
   if (ballast.mass > 0) add('ballast', null, 'ballast', 1, `${Number((1000 * ballast.mass).toFixed(0))} g`, ballast.mass);
   return lines.map((one, i) => ({ number: i + 1, ...one }));
 }

@@ -28,8 +28,24 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
           },
         ]
       : [];
+  const basket: BuildStep[] =
+    design.load.in === 'basket'
+      ? [
+          {
+            ...PLAIN_STEP,
+            id: 'basket',
+            title: 'A basket for the load',
+            text: `Glue the bottom of a cup, or a tray of folded card, on the deck ${format(design.load.fromDriveAxle, 'size')} from the drive axle. The load must not slide when the car starts.`,
+            tool: 'scissors, glue',
+            minutes: 8,
+            dries: 10,
+            check: 'Put the load in and jerk the car: nothing falls out.',
+            shows: { part: 'body' },
+          },
+        ]
+      : [];
   // A sleeve is wound before the wheels are on, a tyre after.
-  const sleeve = wrapped.filter(({ id }) => id === 'sleeve');
+  const sleeve = wrapped.filter(({ id }) => id === 'sleeve' || id === 'spool');
   const tyres = wrapped.filter(({ id }) => id === 'tyres');
   const wheels = wheelSteps(design);
   return [
@@ -46,6 +62,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
     ...tyres,
     ...motorSteps,
     ...ballast,
+    ...basket,
     firstRun(design),
   ];
 }

@@ -2,6 +2,7 @@ import type { CarDesign, Wheels } from '../car/car-design.ts';
 import { DISC_HOLE, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
+import { isDrilled } from '../car/sleeves.ts';
 import { bodyLength, bodyWidth } from '../car/weights.ts';
 import { deckOutline } from '../geometry/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
@@ -62,6 +63,28 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number, 
       makeCircle(middle, axle, 'cut'),
       ...centreCross(middle, Math.max(hub + 4, CROSS)),
       ...(radius > 22 ? [templateText(`${which} wheel`, radius, radius + hub + 7, 'middle')] : []),
+    ],
+  };
+}
+
+/** The ends of spools that are drilled through the middle: outline, hole for the axle, and a cross. */
+function spoolPiece(design: CarDesign, sizes: SizeFormat): Piece | null {
+  const drilled = design.sleeve.filter(({ kind }) => isDrilled(kind));
+  const widest = Math.max(0, ...drilled.map(({ diameter }) => diameter));
+  if (widest === 0) return null;
+  const radius = (MM * widest) / 2;
+  const middle = makePlace(radius, radius);
+  return {
+    id: 'spool',
+    name: `spool ⌀ ${drilled.map(({ diameter }) => sizes.size(diameter)).join(', ')}`,
+    note: 'lay it on the end, mark the middle and drill straight through',
+    count: 1,
+    width: 2 * radius,
+    height: 2 * radius,
+    items: [
+      ...[...new Set(drilled.map(({ diameter }) => diameter))].map((diameter) => makeCircle(middle, (MM * diameter) / 2, 'mark')),
+      makeCircle(middle, (MM * design.axleDiameter) / 2, 'cut'),
+      ...centreCross(middle, radius),
     ],
   };
 }
@@ -203,13 +226,15 @@ export function templatesOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.
     else pieces.push(deckPiece(design));
   }
   pieces.push(wheelPiece(design, 'drive', 2, sizes));
+  const spool = spoolPiece(design, sizes);
+  if (spool) pieces.push(spool);
   if (otherWheels) pieces.push(wheelPiece(design, 'other', layout.otherWheelCount, sizes));
   for (const cut of lengthsOf(design, sizes)) {
     const { id, length, words: said } = cut;
     // Tape is counted in wraps.
     if (id === 'tape') continue;
     // What bends is laid on it to and fro, as often as it takes to fit a page.
-    const folds = id === 'string' || id === 'tyre' ? Math.ceil(length / LONGEST) : 1;
+    const folds = id === 'string' || id === 'tyre' || id === 'tubing' ? Math.ceil(length / LONGEST) : 1;
     const marks = buildOf(motor).barMarks(motor, id);
     pieces.push(barPiece(cut, folds, `${folds > 1 ? `folded into ${folds} lengths; ` : ''}${said(sizes.size)}`, marks, sizes));
   }

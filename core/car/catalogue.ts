@@ -307,6 +307,7 @@ export const SLEEVES: Table<CarDesign['sleeve'][number]['kind'], { sizes: readon
   'dowel-collar': { label: 'dowel collar', sizes: [0.01, 0.012, 0.015, 0.018] },
   bead: { label: 'bead', sizes: [0.009, 0.012, 0.015] },
   cork: { label: 'cork', sizes: [0.02, 0.024] },
+  moulded: { label: 'moulded spool', sizes: [] },
   other: { label: 'turned to size', sizes: [] },
 };
 

@@ -178,8 +178,8 @@ const MISMATCH: Size = {
 };
 const SLEEVE: Size = {
   id: 'sleeve',
-  label: 'Tape sleeve ⌀ at launch',
-  synonyms: 'spool wraps winding traction',
+  label: 'Spool ⌀ at launch',
+  synonyms: 'tape sleeve collar straw wraps winding traction',
   quantity: 'size',
   group: 'driveAxle',
   low: 0,
@@ -190,7 +190,8 @@ const SLEEVE: Size = {
 };
 const SLEEVE_TURNS: Size = {
   id: 'sleeveTurns',
-  label: 'Turns on the sleeve',
+  label: 'Turns on that spool',
+  synonyms: 'sleeve tape winding',
   quantity: 'count',
   group: 'driveAxle',
   low: 0,

@@ -1,7 +1,7 @@
 import { describePartValue } from './piece-weight.ts';
 import { describeStiffener } from './stiffener.ts';
 import { formatIn, formatQuantity, type UnitSystem, valueIn } from '../units/quantity.ts';
-import { bandSizes, CARE } from './catalogue.ts';
+import { bandSizes, BEARINGS, CARE } from './catalogue.ts';
 import { describeFloor } from './floors.ts';
 import { fittedName, PART_VALUES } from './parts.ts';
 import { SLOTS, type PartSlot } from './part-slots.ts';
@@ -27,6 +27,9 @@ const CHOICES: readonly Words[] = [
   ['wheels on the other axle', (d) => `${d.layout.otherWheelCount}`],
   ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
   ['reinforced by', ({ body: { stiffener } }) => (stiffener ? describeStiffener(stiffener) : 'nothing')],
+  ['bearing of the other axle', (d) => (d.otherBearing ? BEARINGS[d.otherBearing].label : 'as on the drive axle')],
+  ['load', ({ load }) => (load.in === 'basket' ? 'in a basket' : 'on the deck')],
+  ['wound by', ({ motor }) => (hasBands(motor) ? (motor.woundBy ?? 'hand') : '')],
   ['build', (d) => CARE[d.care].label],
   ['end', (d) => (!isWoundOnAxle(d.motor) ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
   ['full winding', ({ motor }) => (!hasBands(motor) ? '' : motor.fullWinding === 'tight' ? 'until tight' : 'a number of turns')],

@@ -13,6 +13,8 @@ export function tyreOf({ tyre, own }: CarDesign) {
 }
 /** Bearing as fitted: coefficient of friction of the axle in it. */
 export const bearingOf = ({ bearing, own }: CarDesign) => merged(BEARINGS[bearing], own?.bearing);
+/** What the other axle turns in: one of the catalogue, or what the drive axle turns in. */
+export const otherBearingOf = (design: CarDesign) => (design.otherBearing ? BEARINGS[design.otherBearing] : bearingOf(design));
 /** Axle as fitted: density kg/m³, modulus Pa, diameter m, solid fraction of its section 0 to 1. */
 export const axleOf = ({ axle, own }: CarDesign) => merged(AXLES[axle], own?.axle);
 /** Drive wheel as fitted: mass over its face kg/m², thickness m, roundness k of I = k m R². */

@@ -7,6 +7,9 @@ import { TAPE, formatTurns, describeWinding } from './tape.ts';
 export const MOST_WRAPS = 15;
 const KINDS = ['straw', 'pen-tube', 'dowel-collar', 'bead', 'cork'] as const;
 
+/** Whether a spool of this kind is drilled through its middle by whoever builds. */
+export const isDrilled = (kind: SleeveStep['kind']): boolean => kind === 'dowel-collar' || kind === 'cork' || kind === 'other';
+
 /** What may be put on an axle of this diameter, m, the thinnest first: tape by the wrap, and what comes in sizes of its own. */
 export function sleevesFor(axleDiameter: number): readonly Pick<SleeveStep, 'kind' | 'diameter'>[] {
   const tape = Array.from({ length: MOST_WRAPS }, (_, i) => ({ kind: 'tape' as const, diameter: axleDiameter + 2 * (i + 1) * TAPE }));

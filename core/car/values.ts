@@ -1,6 +1,6 @@
 import type { CarDesign } from './car-design.ts';
 import { CARE, FLOORS, SMOOTH_ROLLING, type Rim } from './catalogue.ts';
-import { bearingOf, bodyPartOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
+import { bearingOf, otherBearingOf, bodyPartOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
 import { isRoller, recordOf } from './motors/motors.ts';
 import type { PartSlot } from './part-slots.ts';
 import { ESTIMATE_SPREAD, SPREAD_IN_UNITS, type Numbers, type Value, type ValueKey } from './value-table.ts';
@@ -60,8 +60,13 @@ function estimateOf(design: CarDesign, key: ValueKey): number {
   const floor = FLOORS[design.floor.kind];
   const tyre = tyreOf(design);
   switch (key) {
-    case 'bearingFriction':
-      return bearingOf(design).friction;
+    case 'bearingFriction': {
+      const { friction } = bearingOf(design);
+      if (!design.otherBearing) return friction;
+      // Each bearing rubs with the weight on its axle: both together as their mean by these weights.
+      const onDrive = Math.min(Math.max(standingWeight(design).driveLoadShare, 0), 1);
+      return onDrive * friction + (1 - onDrive) * otherBearingOf(design).friction;
+    }
     case 'staticGrip':
       return gripOn(design, tyre.staticGrip);
     case 'slidingRatio':

@@ -29,8 +29,8 @@ interface PieceProps {
   readonly onTakeAway: () => void;
 }
 
-/** Something of the floor: what it is, its sizes beside each other, and a way to be rid of it. */
-const Piece = ({ name, head, children, onTakeAway }: PieceProps) => (
+/** One of several: what it is, its sizes beside each other, and a way to be rid of it. */
+export const Piece = ({ name, head, children, onTakeAway }: PieceProps) => (
   <fieldset className={styles.piece}>
     <legend className={plain.strong}>{name}</legend>
     {head}

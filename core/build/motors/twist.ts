@@ -2,7 +2,7 @@ import type { TwistDesign } from '../../car/car-design.ts';
 import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP, templateStep } from '../build-step.ts';
 import { makeLine } from '../drawing.ts';
-import { bandPart, inspectedBands } from './bands.ts';
+import { bandPart, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
 import type { MotorBuild } from './motor-build.ts';
 
 /** kg of a washer or bead; kg/m of an arm, a thick skewer. Estimates. */
@@ -26,21 +26,22 @@ export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'tw
   spans: ({ armLength }) => [['armLength', -armLength]],
   oblique: () => null,
   deckMarks: () => [],
-  lengths: ({ driveWheels }, { armLength }) => [
+  lengths: ({ driveWheels }, motor) => [
     {
       id: 'arm',
       name: 'trailing arm',
       count: 1,
       // From the height of the axle down to the floor.
-      length: Math.hypot(armLength, driveWheels.diameter / 2),
-      words: (format) => `from the middle of the axle to the tip; the tip trails ${format(armLength)} behind on the floor`,
+      length: Math.hypot(motor.armLength, driveWheels.diameter / 2),
+      words: (format) => `from the middle of the axle to the tip; the tip trails ${format(motor.armLength)} behind on the floor`,
     },
+    ...tubingLengths(motor),
   ],
   barMarks: () => [],
-  parts: (_design, motor, cut, { size }, needed) => [
-    bandPart(motor, needed('band')),
+  parts: (_design, motor, cut, sizes, needed) => [
+    bandPart(motor, needed('band'), sizes),
     { on: 'string', slot: 'washer', count: 1, size: '', mass: WASHER_MASS },
-    { on: 'lever', slot: null, name: 'trailing arm', count: 1, size: size(cut('arm')), mass: ARM_DENSITY * cut('arm') },
+    { on: 'lever', slot: null, name: 'trailing arm', count: 1, size: sizes.size(cut('arm')), mass: ARM_DENSITY * cut('arm') },
   ],
   notes: () => [
     'The hook at the end of the arm turns freely on its washer; the other end is fixed in the roller.',
@@ -66,7 +67,7 @@ export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'tw
       ...PLAIN_STEP,
       id: 'band',
       title: 'Thread the band',
-      text: 'Pull the band through. Hold it at one face with half a matchstick, taped down so that it cannot turn.',
+      text: `${tubingText(motor, format)}Pull the band through. Hold it at one face with half a matchstick, taped down so that it cannot turn.${windingText(motor)}`,
       tool: 'hook of wire',
       minutes: 4,
       trick: 'Pull it through with a loop of thread.',

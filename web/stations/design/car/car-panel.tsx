@@ -7,6 +7,7 @@ import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
+import { isRoller } from '../../../../core/car/motors/motors.ts';
 import { describeFault } from '../../../../core/car/fault-words.ts';
 import { describeWeight } from '../../../../core/car/weights.ts';
 import type { Fault } from '../../../../core/fault.ts';
@@ -32,6 +33,7 @@ import { ChoiceField } from './choice-field.tsx';
 import { Group, type OpenGroup } from './group.tsx';
 import { describeGroup } from './describe-group.ts';
 import { PartRow } from './part-row.tsx';
+import { SpoolSteps } from './spool-steps.tsx';
 import { SizeRow, useReaderSoon } from './size-row.tsx';
 import { ValuesList, valuesFound } from './values-list.tsx';
 import styles from './car-panel.module.css';
@@ -112,6 +114,9 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, o
                 ) : (
                   <>
                     <Rows {...shown} rows={rows.filter((row) => row.group === id)} />
+                    {id === 'driveAxle' && !isRoller(design) && (
+                      <SpoolSteps sleeve={design.sleeve} axleDiameter={design.axleDiameter} edit={edit} />
+                    )}
                     {id === 'straight' && <FlickTest care={design.care} onFound={(care) => edit((car) => ({ ...car, care }))} />}
                     {id === 'floor' && (
                       <>

@@ -1,6 +1,6 @@
 import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
 import type { CarGroup } from '../../../../core/car/car-groups.ts';
-import { CARE, FLOORS, STIFFENERS } from '../../../../core/car/catalogue.ts';
+import { BEARINGS, CARE, FLOORS, STIFFENERS } from '../../../../core/car/catalogue.ts';
 import { describeStiffener } from '../../../../core/car/stiffener.ts';
 import { hasBands, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
 import { withTurns } from '../../../../core/car/motors/rubber-motors.ts';
@@ -74,6 +74,13 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
   DRIVE_WHEELS,
   { label: 'Axles', slot: 'axle' },
   { label: 'Bearing', slot: 'bearing' },
+  choice(
+    'otherAxle',
+    'Bearing of the other axle',
+    { same: { label: 'as on the drive axle' }, ...BEARINGS },
+    ({ otherBearing }) => otherBearing ?? 'same',
+    ({ otherBearing: _before, ...d }, kind) => (kind === 'same' ? d : { ...d, otherBearing: kind }),
+  ),
   { label: 'Other wheels', slot: 'otherWheels' },
   choice(
     'otherAxle',
@@ -99,6 +106,16 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
       const { stiffener: _present, ...body } = d.body;
       const stiffener = STIFFENER_CHOICES.get(key);
       return { ...d, body: stiffener ? { ...body, stiffener } : body };
+    },
+  ),
+  choice(
+    'body',
+    'Load rides',
+    { deck: { label: 'on the deck' }, basket: { label: 'in a basket' } },
+    ({ load }) => load.in ?? 'deck',
+    (d, where) => {
+      const { in: _before, ...load } = d.load;
+      return { ...d, load: where === 'basket' ? { ...load, in: where } : load };
     },
   ),
   choice(
@@ -130,6 +147,26 @@ const FULL_WINDING = choice(
     return { ...d, motor: withTurns(d.motor, Math.max(Math.floor(2 * fullTurns(d)) / 2, 0.5)) };
   },
 );
+/** How far bands are pulled out that are stretched while they are wound, times their length: they lie thinner on the axle. Common practice. */
+const STRETCHED = 2;
+/** How bands are wound, as builders say it. */
+const WOUND_BY = { hand: { label: 'turning the wheels by hand' }, drill: { label: 'a hand drill' } } as const;
+const woundBy = (options: Readonly<Record<string, { readonly label: string }>>): Choice =>
+  choice(
+    'motor',
+    'Wound by',
+    options,
+    ({ motor }) => (hasBands(motor) ? (motor.woundBy ?? 'hand') : 'hand'),
+    (d, how) => {
+      if (!hasBands(d.motor)) return d;
+      const { woundBy: before, ...byHand } = d.motor;
+      if (how === 'drill') return { ...d, motor: { ...byHand, woundBy: how } };
+      if (byHand.kind !== 'band') return { ...d, motor: byHand };
+      if (how === 'stretch')
+        return { ...d, motor: { ...byHand, woundBy: how, windingStretch: Math.max(byHand.windingStretch, STRETCHED) } };
+      return { ...d, motor: before === 'stretch' ? { ...byHand, windingStretch: 1 } : byHand };
+    },
+  );
 const BAND_CHOICES: readonly (Choice | PartChoice)[] = [
   { label: 'Bands', slot: 'band' },
   bandCount('Bands side by side', 'parallel'),
@@ -163,8 +200,26 @@ export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[
     { label: 'Lever of', slot: 'lever' },
     ...release('lever'),
   ],
-  band: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, ...ON_AXLES, TRUENESS, ...release('band')],
-  twist: [MOTOR, TYRE, FLOOR, ...BAND_CHOICES, DRIVE_WHEELS, { label: 'Washer under the band’s hook', slot: 'washer' }, TRUENESS],
+  band: [
+    MOTOR,
+    TYRE,
+    FLOOR,
+    ...BAND_CHOICES,
+    woundBy({ ...WOUND_BY, stretch: { label: 'stretching the band while turning' } }),
+    ...ON_AXLES,
+    TRUENESS,
+    ...release('band'),
+  ],
+  twist: [
+    MOTOR,
+    TYRE,
+    FLOOR,
+    ...BAND_CHOICES,
+    woundBy(WOUND_BY),
+    DRIVE_WHEELS,
+    { label: 'Washer under the band’s hook', slot: 'washer' },
+    TRUENESS,
+  ],
 };
 
 /** Whether two designs are made of the same and run on the same, whatever their sizes. */

@@ -1,11 +1,9 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { Band } from '../../../../core/car/car-design.ts';
+import { cutLength, insideOf, type Tubing, withCutLength } from '../../../../core/car/tubing.ts';
 import { hasBands } from '../../../../core/car/motors/motors.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
-
-type Tubing = Extract<Band, { kind: 'tubing' }>;
 
 interface TubingFieldsProps {
   readonly band: Tubing;
@@ -50,5 +48,21 @@ export const TubingFields = ({ band, edit }: TubingFieldsProps) => (
         onChange={(value) => withTubing(edit, { [key]: value })}
       />
     ))}
+    <QuantityField
+      size="small"
+      label="Tubing: inside"
+      quantity="size"
+      value={insideOf(band)}
+      check={(value) => (value >= 0 && value < band.outside ? null : `Must be less than the outside, ${band.outside * 1000} mm.`)}
+      onChange={(value) => withTubing(edit, { wall: (band.outside - value) / 2 })}
+    />
+    <QuantityField
+      size="small"
+      label="Tubing: cut length, with the knot"
+      quantity="size"
+      value={cutLength(band)}
+      check={(value) => (value > 0.07 && value <= 4 ? null : 'Must be above 70 mm and at most 4000 mm.')}
+      onChange={(value) => withTubing(edit, { length: withCutLength(band, value).length })}
+    />
   </>
 );
