@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { fitCatalogue } from '../car/parts.ts';
+import { cutLength, withCutLength } from '../car/tubing.ts';
+import { valueOf } from '../car/values.ts';
 import { placedMasses, standingWeight } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
@@ -125,6 +127,21 @@ describe('bearings of every kind', () => {
       mass: bearing.startsWith('wood') || bearing === 'plastic-hole' ? 0 : expect.any(Number),
     });
   });
+  it('of two kinds: each axle has its own in step, lengths and list; friction is their mean by the weight on each axle', () => {
+    const car: CarDesign = { ...lever, bearing: 'wood-plastic-straw', otherBearing: 'zip-tie' };
+    const { title, text } = buildSteps(car, format).find(({ id }) => id === 'bearings')!;
+    expect(title).toBe('Bearings: wood in a plastic straw; other axle loop of a zip tie');
+    expect(text).toMatch(/^Drive axle: Cut 2 × \d+\smm and glue them along the axle lines, the gap .* Other axle: Put a zip tie/);
+    expect(lengthsOf(car).map(({ id }) => id)).not.toContain('other-bearing');
+    expect(
+      partsList(car)
+        .filter(({ on }) => on === 'bearing')
+        .map(({ count }) => count),
+    ).toEqual([2, 2]);
+    const onDrive = standingWeight(car).driveLoadShare;
+    expect(valueOf(car, 'bearingFriction').value).toBeCloseTo(0.22 * onDrive + 0.25 * (1 - onDrive), 9);
+    expect(valueOf(lever, 'bearingFriction').value).toBe(0.22);
+  });
   it('a body that is reinforced has its sticks in the list, the lengths and the steps', () => {
     const car: CarDesign = { ...lever, body: { ...lever.body, stiffener: { kind: 'pencil', count: 2 } } };
     const long = car.wheelbase + car.body.overhang;
@@ -132,6 +149,44 @@ describe('bearings of every kind', () => {
     expect(lengthsOf(car)).toContainEqual(expect.objectContaining({ id: 'stiffener', count: 2, length: expect.closeTo(long, 3) }));
     const steps = buildSteps(car, format).map(({ id }) => id);
     expect(steps.indexOf('stiffener')).toBe(steps.indexOf('body') + 1);
+  });
+});
+
+describe('what is wound on', () => {
+  it.each([
+    ['straw', /^Push a piece of straw of ⌀ 12\smm/, false],
+    ['bead', /^Push a bead/, false],
+    ['moulded', /^Push the moulded spool/, false],
+    ['cork', /^Cut a slice of cork of ⌀ 12\smm. Pierce it/, true],
+    ['dowel-collar', /^Cut a collar from dowel/, true],
+    ['other', /^Turn or sand the spool to ⌀ 12\smm, with a hole for the 3(\.\d)?\smm axle/, true],
+  ] as const)('%s has its step before the wheels, and its template where it is drilled', (kind, text, isDrilled) => {
+    const car: CarDesign = { ...lever, sleeve: [{ kind, diameter: 0.012, turns: 3 }] };
+    const steps = buildSteps(car, format);
+    const at = steps.findIndex(({ id }) => id === 'spool');
+    expect(steps[at]!.text).toMatch(text);
+    expect(at).toBeLessThan(steps.findIndex(({ id }) => id === 'drive-axle'));
+    expect(templatesOf(car).some(({ id }) => id === 'spool')).toBe(isDrilled);
+  });
+  it('tubing is cut to twice its loop and the knot, in list, lengths and steps; straight to its length and two knots', () => {
+    const tubing = { kind: 'tubing', form: 'loop', length: 0.15, outside: 0.0064, wall: 0.0016 } as const;
+    const car = { ...band, motor: { ...band.motor, band: tubing, series: 1, woundBy: 'drill' } } as CarDesign;
+    // 2 · 150 mm and 50 mm for the knot; 6.4 − 2 · 1.6 = 3.2 mm inside.
+    expect(lengthsOf(car)).toContainEqual(expect.objectContaining({ id: 'tubing', count: 1, length: 0.35 }));
+    expect(partsList(car).find(({ slot }) => slot === 'band')!.size).toBe(
+      '1 side by side, 1 end to end; each cut to 350 mm, 6.4 mm outside, 3.2 mm inside',
+    );
+    const { text } = buildSteps(car, format).find(({ id }) => id === 'bands')!;
+    expect(text).toMatch(/to 350\smm. Tie both ends together in one overhand knot/);
+    expect(text).toContain('hand drill');
+    expect(cutLength({ ...tubing, form: 'straight' })).toBeCloseTo(0.21, 9);
+    for (const form of ['loop', 'straight'] as const)
+      expect(withCutLength({ ...tubing, form }, cutLength({ ...tubing, form })).length).toBeCloseTo(0.15, 9);
+  });
+  it('a load that rides in a basket has it in step and list', () => {
+    const car: CarDesign = { ...lever, load: { mass: 0.1, fromDriveAxle: 0.08, in: 'basket' } };
+    expect(buildSteps(car, format).find(({ id }) => id === 'basket')!.text).toMatch(/80\smm from the drive axle/);
+    expect(partsList(car).some(({ name }) => name.startsWith('basket'))).toBe(true);
   });
 });
 

@@ -24,6 +24,10 @@ describe('a table of runs', () => {
           })
           .map(({ by, ...outcome }) => (outcome.kind === 'hit-wall' && by ? { ...outcome, by } : outcome)),
         time: fc.integer({ min: 10, max: 6000 }).map((tenths) => tenths / 10),
+        turnsLeft: fc.option(
+          fc.integer({ min: 0, max: 40 }).map((half) => half / 2),
+          { nil: undefined },
+        ),
         seen: fc.constantFrom<TableRun['seen'][]>([], ['spun'], ['rubbed', 'broke'], ['backwards', 'hopped']),
         drift: fc.integer({ min: -300, max: 300 }).map((cm) => cm / 100),
         direction: fc.constantFrom('out' as const, 'back' as const),

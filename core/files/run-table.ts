@@ -14,6 +14,7 @@ export type RunColumn =
   | 'direction'
   | 'seen'
   | 'spunFor'
+  | 'turnsLeft'
   | 'splits'
   | 'elsewhere'
   | 'stretched'
@@ -76,6 +77,7 @@ export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
   direction: { heading: 'direction', called: ['direction', 'way'], write: ({ direction }) => direction ?? '' },
   seen: { heading: 'seen', called: ['seen', 'remark'], write: ({ seen }) => seen.join(' ') },
   spunFor: { heading: 'spun for m', called: ['spun for'], write: ({ spunFor }) => (spunFor === undefined ? '' : String(spunFor)) },
+  turnsLeft: { heading: 'turns left', called: ['left at'], write: ({ turnsLeft }) => (turnsLeft === undefined ? '' : String(turnsLeft)) },
   splits: {
     heading: 'splits m:s',
     called: ['split'],
@@ -135,6 +137,7 @@ const LIMITS: Partial<Readonly<Record<RunColumn, readonly [low: number, high: nu
   time: [0.1, 3600, 'time'],
   drift: [-100, 100, 'distance'],
   spunFor: [0, 1000, 'distance'],
+  turnsLeft: [0, 1000, 'count'],
 };
 const LONGEST_NOTE = 2000;
 const SECOND = 1000;
@@ -175,7 +178,7 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
     const when = textOf('ranAt');
     const ranAt = when === '' ? new Date(begunAt + i * SECOND).toISOString() : ranAtOf(when);
     if (ranAt === null) fault('ranAt', 'Write a date such as 2026-11-21, or a time such as 2026-11-21 18:05.');
-    const [time, drift, spunFor] = [numberOf('time'), numberOf('drift'), numberOf('spunFor')];
+    const [time, drift, spunFor, turnsLeft] = [numberOf('time'), numberOf('drift'), numberOf('spunFor'), numberOf('turnsLeft')];
     const either = (column: RunColumn): boolean | undefined => {
       const text = textOf(column).toLowerCase();
       if (text === '') return undefined;
@@ -224,6 +227,7 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
         seen: [...new Set(words)] as RunRecord['seen'],
         ...(drift !== undefined && { drift }),
         ...(spunFor !== undefined && { spunFor }),
+        ...(turnsLeft !== undefined && { turnsLeft }),
         ...(splits.length > 0 && { splits }),
         ...(elsewhere.goes && elsewhere.floor && { elsewhere: { floor: elsewhere.floor, goes: elsewhere.goes } }),
         ...(stretched !== undefined && { stretched }),

@@ -91,10 +91,12 @@ export interface RunObservations {
 }
 
 /** What was observed of runs that count. Drifts to opposite sides cancel: a car that curves does so to one. */
-export function observationsIn(records: readonly Pick<RunRecord, 'seen' | 'leftOut'>[]): RunObservations {
+export function observationsIn(records: readonly Pick<RunRecord, 'seen' | 'leftOut' | 'inOnePiece'>[]): RunObservations {
   const counted = records.filter(({ leftOut }) => !leftOut);
   const counts: Partial<Record<Noted, number>> = {};
-  for (const { seen } of counted) for (const thing of new Set(seen)) counts[thing] = (counts[thing] ?? 0) + 1;
+  // What comes apart broke.
+  for (const { seen, inOnePiece } of counted)
+    for (const thing of new Set(inOnePiece === false ? [...seen, 'broke' as const] : seen)) counts[thing] = (counts[thing] ?? 0) + 1;
   const [left, right] = [counts['drifted-left'] ?? 0, counts['drifted-right'] ?? 0];
   return {
     runs: counted.length,

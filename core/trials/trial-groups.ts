@@ -1,6 +1,7 @@
 import type { RunRecord } from '../car/car-design.ts';
 import { isSameCar, isSameContent, isSameWind } from '../car/same-design.ts';
 import type { RunOfCar } from './compared-runs.ts';
+import { turnsSpun } from './turns-at-wall.ts';
 import type { RepairableFault, TrialGroup, TrialRun } from './fit/trial.ts';
 
 /** A fault that was put right, and when. */
@@ -15,12 +16,10 @@ const isAlike = (a: Made, b: Made): boolean =>
   a.direction === b.direction && isSameContent(a.faults, b.faults) && isSameWind(a.wind, b.wind) && isSameCar(a.design, b.design);
 
 /** A run as the fit takes it. */
-const trialRun = ({ record: { outcome, time, splits, seen, spunFor = 0 } }: RunOfCar): TrialRun => ({
-  outcome,
-  time,
-  splits,
-  spun: seen.includes('spun') || spunFor > 0,
-});
+const trialRun = ({ design, record }: RunOfCar): TrialRun => {
+  const { outcome, time, splits, seen, spunFor = 0 } = record;
+  return { outcome, time, splits, spun: seen.includes('spun') || spunFor > 0 || (turnsSpun(design, record) ?? 0) > 0 };
+};
 
 /** A group of like runs, with the runs it was made of. */
 export interface LikeRunGroup extends TrialGroup {

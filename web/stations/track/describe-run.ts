@@ -31,13 +31,14 @@ const MOST_SPLITS = 6;
 
 /** What else was measured or seen of a run, in a few words each. */
 export function describeDetails(record: Omit<RunRecord, 'design'>, units: UnitSystem): string[] {
-  const { drift, direction, splits = [], spunFor, stretched, inOnePiece, elsewhere } = record;
+  const { drift, direction, splits = [], spunFor, turnsLeft, stretched, inOnePiece, elsewhere } = record;
   const metres = (value: number): string => formatQuantity(value, 'distance', units);
   return [
     ...(direction ? [direction === 'out' ? 'outward' : 'back'] : []),
     ...(stretched ? ['stretched by hand'] : []),
     ...(drift === undefined ? [] : [drift === 0 ? 'no drift' : `${metres(Math.abs(drift))} to the ${drift < 0 ? 'left' : 'right'}`]),
     ...(spunFor === undefined ? [] : [`wheels spun for about ${metres(spunFor)}`]),
+    ...(turnsLeft === undefined ? [] : [`${formatNumber(turnsLeft, 'count', units)} turns left`]),
     ...(splits.length > MOST_SPLITS
       ? [`${splits.length} times along the run`]
       : splits.map(({ at, time }) => `${metres(at)} in ${formatQuantity(time, 'time', units)}`)),

@@ -6,7 +6,7 @@ import { didNotStart } from '../../../core/car/did-not-start.ts';
 import { formatNumber, parseQuantity, type Quantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import type { TrackForm } from './track-slice.ts';
 
-export type TypedField = 'turns' | 'marks' | 'distance' | 'time' | 'drift' | 'spunFor' | 'load';
+export type TypedField = 'turns' | 'marks' | 'distance' | 'time' | 'drift' | 'spunFor' | 'turnsLeft' | 'load';
 const QUANTITY: Readonly<Record<TypedField, Quantity>> = {
   turns: 'count',
   marks: 'count',
@@ -14,6 +14,7 @@ const QUANTITY: Readonly<Record<TypedField, Quantity>> = {
   time: 'time',
   drift: 'distance',
   spunFor: 'distance',
+  turnsLeft: 'count',
   load: 'weight',
 };
 const RANGE: Readonly<Record<TypedField, readonly [number, number]>> = {
@@ -23,6 +24,7 @@ const RANGE: Readonly<Record<TypedField, readonly [number, number]>> = {
   time: [0.1, 3600],
   drift: [0, 100],
   spunFor: [0, 1000],
+  turnsLeft: [0, 1000],
   load: [0, 5],
 };
 
@@ -99,6 +101,7 @@ export type MeasuredRun = Pick<
   | 'stretched'
   | 'drift'
   | 'spunFor'
+  | 'turnsLeft'
   | 'elsewhere'
   | 'measuredBy'
   | 'inOnePiece'
@@ -125,6 +128,7 @@ export function readRunForm(
   const distance = isStarted ? distanceOf(form, units, place) : 0;
   if (typeof distance !== 'number') faults[distance.field] = distance.message;
   const [time, drift, spunFor] = [optional('time'), optional('drift'), optional('spunFor')];
+  const turnsLeft = form.outcome === 'hit-wall' && form.endedBy !== 'mark' ? optional('turnsLeft') : undefined;
   if (Object.keys(faults).length > 0 || typeof wind === 'string' || typeof distance !== 'number') return { faults };
   const isAtLeast = form.outcome === 'hit-wall';
   const outcome: Outcome = {
@@ -142,6 +146,7 @@ export function readRunForm(
       ...(form.stretched && { stretched: true }),
       ...(drift !== undefined && { drift: form.driftSide === 'left' ? -drift : drift }),
       ...(spunFor !== undefined && { spunFor }),
+      ...(turnsLeft !== undefined && { turnsLeft }),
       ...(form.elsewhere !== '' && { elsewhere: { floor: form.elsewhere, goes: form.goes } }),
       ...(form.measuredBy !== 'tape' && { measuredBy: form.measuredBy }),
       ...(form.photo !== null && { photo: form.photo }),
@@ -181,6 +186,7 @@ export function formOf(record: Omit<RunRecord, 'design'>, format: (value: number
     drift: drift === undefined ? '' : format(Math.abs(drift), 'distance'),
     driftSide: (drift ?? -1) < 0 ? 'left' : 'right',
     spunFor: record.spunFor === undefined ? '' : format(record.spunFor, 'distance'),
+    turnsLeft: record.turnsLeft === undefined ? '' : format(record.turnsLeft, 'count'),
     elsewhere: record.elsewhere?.floor ?? '',
     goes: record.elsewhere?.goes ?? 'further',
     inOnePiece: record.inOnePiece === undefined ? '' : record.inOnePiece ? 'yes' : 'no',

@@ -77,6 +77,7 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
         <>
           {form.measuredBy === 'marks' && text('marks', 'Tape marks or tiles passed')}
           {text('distance', distanceLabel(form.measuredBy, unitOf('distance', units)), true)}
+          {form.outcome === 'hit-wall' && form.endedBy !== 'mark' && text('turnsLeft', 'Turns left on the axle (if seen)')}
           {text('time', 'Time, s (if taken)')}
         </>
       )}
@@ -95,6 +96,14 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
             />
           );
         })}
+        <Chip
+          label={form.inOnePiece === 'no' ? '✓ fell apart' : 'fell apart'}
+          aria-pressed={form.inOnePiece === 'no'}
+          color={form.inOnePiece === 'no' ? 'primary' : 'default'}
+          variant={form.inOnePiece === 'no' ? 'filled' : 'outlined'}
+          onClick={() => change({ inOnePiece: form.inOnePiece === 'no' ? '' : 'no' })}
+          sx={{ height: 44, borderRadius: 22 }}
+        />
       </Box>
       <MoreOfRun
         form={form}

@@ -36,6 +36,8 @@ export interface TrackForm {
   readonly drift: string;
   readonly driftSide: 'left' | 'right';
   readonly spunFor: string;
+  /** Turns still wound where something stopped it. */
+  readonly turnsLeft: string;
   /** A floor on which it goes further, or less far, than in this run; empty if left out. */
   readonly elsewhere: '' | CarDesign['floor']['kind'];
   readonly goes: 'further' | 'less-far';
@@ -69,6 +71,7 @@ export const emptyForm: TrackForm = {
   drift: '',
   driftSide: 'left',
   spunFor: '',
+  turnsLeft: '',
   elsewhere: '',
   goes: 'further',
   floor: '',

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import { isSameBuild } from '../../../core/car/same-design.ts';
+import { windingOfStopped } from '../../../core/trials/turns-at-wall.ts';
 import { runScatter } from '../../../core/predict/next-run.ts';
 import { predictRun } from '../../../core/predict/predict-run.ts';
 import { formatQuantity } from '../../../core/units/quantity.ts';
@@ -96,6 +97,7 @@ export function useRunForm(carId: string, design: CarDesign, session: StoredSess
       version: 1,
       ranAt: corrected?.record.ranAt ?? new Date().toISOString(),
       ...read.run,
+      wind: windingOfStopped(corrected ? woundAs(form, corrected.record.design) : ran, read.run),
       seen: [...form.seen],
       note: form.note.trim(),
       ...(carVersion && { carVersion }),
