@@ -2,10 +2,14 @@ import type { Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
 import { formatQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
 import { distanceOf, type Entry, type Meet, type MeetOutcome, type MeetResult, type StandingResult } from './meet.ts';
-import { measuringOf, valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
+import { UNTIMED, measuringOf, valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
 
 /** A time as it was taken, to the hundredth: gates tell that, and who took it by hand wrote no more than was read. `timeWords(4.1) // '4.1 s'` */
 export const formatTime = (seconds: number): string => `${Number(seconds.toFixed(2))}\u00a0s`;
+
+/** A place in a heat that was not timed, or the mean of several: `1st across the mark, not timed`. */
+const formatArrival = (place: number): string =>
+  Number.isInteger(place) ? `${formatPlace(place)} across the mark, not timed` : `place ${Number(place.toFixed(1))} on average, not timed`;
 
 /** A value by a goal as it was measured: `9.20 m`, `at least 18.5 m`. */
 export function formatRunValue(goal: Goal, { value, atLeast }: RunValue, units: UnitSystem): string {
@@ -14,7 +18,9 @@ export function formatRunValue(goal: Goal, { value, atLeast }: RunValue, units: 
     quantity === 'kg·m'
       ? `${Number(value.toPrecision(3))} kg·m`
       : quantity === 'time'
-        ? formatTime(value)
+        ? value > UNTIMED
+          ? formatArrival(value - UNTIMED)
+          : formatTime(value)
         : quantity === 'm + m/s'
           ? `${Number(value.toFixed(2))}`
           : formatQuantity(value, quantity as Quantity, units);

@@ -25,6 +25,9 @@ describe('what a run comes to', () => {
     [{ kind: 'at-least', distance: 9 }, { distance: 9 }, 9],
     [{ kind: 'quickest-to', distance: 6 }, { distance: 9, time: 4.2 }, 4.2],
     [{ kind: 'quickest-to', distance: 6 }, { distance: 9 }, null],
+    // Seen to cross the mark second and not timed: behind all that were timed.
+    [{ kind: 'quickest-to', distance: 6 }, { arrived: 2 }, 100_002],
+    [{ kind: 'quickest-to', distance: 6 }, { arrived: 2, time: 4.2 }, 4.2],
     [{ kind: 'closest-to', distance: 10 }, { distance: 8.5 }, 1.5],
     [{ kind: 'straightest' }, { distance: 9, drift: -0.5 }, 8.5],
     [{ kind: 'through-gap', distance: 5, width: 1 }, { distance: 9, drift: 0.4 }, 0.4],
@@ -148,6 +151,17 @@ describe('a round', () => {
   it('gives no place to those without a run that counts, however many', () => {
     const results = standing([result(0, 0, { kind: 'broke' }), result(1, 0, { kind: 'no-start' })], ran(2, 3));
     expect(placesWith(meetOf(3, [round()]), results)).toEqual({ 2: [1, 10], 0: [null, 0], 1: [null, 0] });
+  });
+  it('goes by the order of arrival where nobody had a watch: who was timed comes first, then who was first across the mark', () => {
+    const goal = { kind: 'quickest-to', distance: 6 } as const;
+    const meet = meetOf(3, [round({ goal })]);
+    const results = standing([result(0, 0, { arrived: 2 }), result(1, 0, { arrived: 1 }), result(2, 0, { time: 9 })]);
+    expect(placesWith(meet, results)).toMatchObject({ 2: [1, 10], 1: [2, 7], 0: [3, expect.any(Number)] });
+    expect([1, 2, 3].map((arrived) => describeOutcome(goal, { kind: 'ran', arrived }, 'metric'))).toEqual([
+      '1st across the mark, not timed',
+      '2nd across the mark, not timed',
+      '3rd across the mark, not timed',
+    ]);
   });
   it('is the other way round where less is better', () => {
     const meet = meetOf(2, [round({ goal: { kind: 'quickest-to', distance: 6 } })]);

@@ -22,10 +22,14 @@ export const measuringOf = ({ brief, entries }: Pick<Meet, 'brief' | 'entries'>,
   penalty: brief.rules.penalty,
 });
 
+/** s beyond every time: a car that was seen to cross the mark and not timed counts behind those that were, by its place in its heat. */
+export const UNTIMED = 100_000;
+
 /** A run of a meet as its goal sees it; null where it did not run or was not measured. */
 function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, { width, penalty = 0 }: Measuring): MeasuredRun | null {
   if (outcome.kind !== 'ran') return null;
-  const { atLeast = false, time, drift, load = 0, height, crossed = 0 } = outcome;
+  const { atLeast = false, arrived, drift, load = 0, height, crossed = 0 } = outcome;
+  const time = outcome.time ?? (arrived === undefined ? undefined : UNTIMED + arrived);
   const came = distanceOf(outcome);
   const distance = came === null ? null : Math.max(0, came - crossed * penalty);
   // A time or a twig tells by itself; how far it came need not be measured then.

@@ -1,4 +1,5 @@
 import { useCallback, useState, type ComponentProps } from 'react';
+import { goalRecord } from '../../../core/brief/goals.ts';
 import { describeResult } from '../../../core/meet/describe-results.ts';
 import type { MeetOutcome } from '../../../core/meet/meet.ts';
 import type { Heat } from '../../../core/meet/order.ts';
@@ -8,6 +9,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { heatKey } from './coming-heats.tsx';
 import styles from './meet.module.css';
 import laid from './run-view.module.css';
+import { OrderOfArrival } from './order-of-arrival.tsx';
 import { OutcomeFields } from './outcome-fields.tsx';
 import { RunningCar } from './running-car.tsx';
 import { TimePanel, type Timed } from './time-panel.tsx';
@@ -46,6 +48,9 @@ export function RunningHeat({ meetId, open, heat, hasHeats, onTyping, onSave }: 
     const design = data?.readable.find((car) => car.id === entry?.carId)?.design ?? null;
     return entry ? [{ entry, lane, design }] : [];
   });
+  const waiting = cars.filter(
+    ({ entry }) => !results.some((result) => isResultOf({ entry: entry.id, round: heat.round, run: heat.run }, result)),
+  );
   return (
     <section aria-labelledby="now-title" className={styles.part}>
       <h2 id="now-title" className={plain.heading}>
@@ -74,6 +79,15 @@ export function RunningHeat({ meetId, open, heat, hasHeats, onTyping, onSave }: 
           );
         })}
       </div>
+      {goalRecord(round.goal).quantity === 'time' && waiting.length > 1 && (
+        <OrderOfArrival
+          cars={waiting.map(({ entry, lane }) => ({ entry: entry.id, car: entry.car, lane }))}
+          onSave={(entry, arrived) => {
+            const { lane } = waiting.find((one) => one.entry.id === entry)!;
+            return onSave({ entry, round: heat.round, run: heat.run, lane }, { kind: 'ran', arrived });
+          }}
+        />
+      )}
       <TimePanel
         name={`${meetId} ${heatKey(heat)}`}
         round={round}
