@@ -1,3 +1,4 @@
+import { roundSection } from '../car/bend-test.ts';
 import { axleOf, bearingsApart } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { axlesOf } from './chassis-remedies.ts';
@@ -17,7 +18,7 @@ export function axleBending(situation: Situation): Check | null {
   if (isRoller(design)) return null;
   const { modulus, solidity, label } = axleOf(design);
   const between = bearingsApart(design);
-  const inertia = (Math.PI * design.axleDiameter ** 4 * solidity * (2 - solidity)) / 64;
+  const inertia = roundSection(design.axleDiameter, solidity);
   const pull = heldTension(situation);
   const value = (pull * between ** 3) / (48 * modulus * inertia);
   const verdict = grade(value, MOST_BEND, 'most', 1);

@@ -13,6 +13,22 @@ export const IDEAS = {
 } as const;
 export type Idea = keyof typeof IDEAS;
 
+/** The same ideas as a path by Newton's three laws of motion (Principia, 1687): each law, and where this car shows it. */
+export const LAWS = [
+  {
+    name: 'First law: a car keeps moving until a force stops it',
+    ideas: ['coasting', 'rolling', 'straight'],
+  },
+  {
+    name: 'Second law: force is mass times acceleration',
+    ideas: ['pull', 'gears', 'mass', 'air'],
+  },
+  {
+    name: 'Third law: the tyre pushes the floor, the floor pushes the car',
+    ideas: ['grip'],
+  },
+] as const satisfies readonly { readonly name: string; readonly ideas: readonly Idea[] }[];
+
 /** What many think, and this car may show otherwise. */
 export const MISCONCEPTIONS = {
   power: 'More power always goes further.',

@@ -61,6 +61,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       words: [
         'Lever, axle and wheel work like gears (mechanical advantage). A long lever draws a lot of string with little force. A thin axle turns often for that string. A large wheel goes far for each turn.',
         'What you gain in distance you lose in pull, and the other way round. The energy does not change.',
+        'String stretches too. The first degrees of the lever only take up its stretch, so use a thin braided line rather than wool.',
       ],
       formula: 'F = τ / R at the wheel; distance per turn 2πR',
       source: 'law of the lever, Archimedes',
@@ -85,6 +86,7 @@ export function ideaPages(design: CarDesign, units: UnitSystem): readonly IdeaPa
       words: [
         'A rolling wheel deforms a little, and so does the floor (rolling resistance). Axles rub in their bearings and hubs on the body. Together they take the same energy from every metre, fast or slow.',
         'Friction is not bad by itself. Without it the wheels would spin and the car would not move.',
+        'Where wood turns on wood, rub graphite on it from a soft pencil: friction falls by about a third. Oil makes wood swell.',
       ],
       formula: 'F = (b/R) N for rolling, μ N r/R for a bearing',
       source: 'Coulomb',

@@ -4,6 +4,7 @@ import BriefIcon from '@mui/icons-material/AssignmentOutlined';
 import BuildIcon from '@mui/icons-material/HandymanOutlined';
 import TrackIcon from '@mui/icons-material/FlagOutlined';
 import BenchIcon from '@mui/icons-material/StraightenOutlined';
+import FindIcon from '@mui/icons-material/SearchOutlined';
 import GlossaryIcon from '@mui/icons-material/MenuBookOutlined';
 import MoreIcon from '@mui/icons-material/MoreHoriz';
 import MeetIcon from '@mui/icons-material/EmojiEventsOutlined';
@@ -21,6 +22,7 @@ import { stationsOnPhone } from './stations-on-phone.ts';
 import { useJoined } from './use-role.ts';
 import { useStationBadges } from './use-station-badges.ts';
 import { useAppSelector } from './store.ts';
+import { useShortcut } from '../ui/use-shortcut.ts';
 import { useIsPhone } from '../ui/use-is-phone.ts';
 
 interface StationLink {
@@ -50,6 +52,23 @@ function useColors() {
 }
 
 const GlossaryDrawer = lazyWithPreload(() => import('./glossary-drawer.tsx'));
+
+const FindDialog = lazyWithPreload(() => import('./find/find-dialog.tsx'));
+
+/** Opens the search over all stations; Ctrl + K does too, and / where nothing is typed. */
+function useFind(car: string | null) {
+  const [isOpen, setOpen] = useState(false);
+  const open = (): void => startTransition(() => setOpen(true));
+  useShortcut(({ key, ctrlKey, metaKey }) => key === '/' || ((ctrlKey || metaKey) && key === 'k'), open);
+  return {
+    open,
+    dialog: isOpen && (
+      <Suspense fallback={null}>
+        <FindDialog carId={car} onClose={() => setOpen(false)} />
+      </Suspense>
+    ),
+  };
+}
 
 /** Opens what the words on the screen mean. */
 function useGlossary(car: string | null) {
@@ -97,6 +116,7 @@ export function Rail() {
   const navigate = useNavigate();
   const colors = useColors();
   const glossary = useGlossary(car);
+  const find = useFind(car);
   const shown = isPhone ? stationsOnPhone(stations, pathname) : stations;
   return (
     <nav aria-label="Stations" className={styles.rail}>
@@ -107,6 +127,7 @@ export function Rail() {
         <MenuButton
           actions={[
             ...stations.filter((station) => !shown.includes(station)).map(({ label, to }) => [label, () => void navigate(to)] as const),
+            ['Find', find.open],
             ['Glossary', glossary.open],
             [colors.label, colors.swap],
           ]}
@@ -119,7 +140,11 @@ export function Rail() {
         />
       ) : (
         <>
-          <button type="button" aria-haspopup="dialog" className={`${styles.item} ${styles.last}`} onClick={glossary.open}>
+          <button type="button" aria-haspopup="dialog" className={`${styles.item} ${styles.last}`} onClick={find.open}>
+            <FindIcon />
+            Find
+          </button>
+          <button type="button" aria-haspopup="dialog" className={styles.item} onClick={glossary.open}>
             <GlossaryIcon />
             Glossary
           </button>
@@ -129,6 +154,7 @@ export function Rail() {
           </button>
         </>
       )}
+      {find.dialog}
       {glossary.drawer}
     </nav>
   );

@@ -17,6 +17,7 @@ const SHORTCUTS = [
   ['Enter on a figure of the drawing', 'type another size'],
   ['← → ↑ ↓ on the map', 'move about; Enter applies the position'],
   ['Enter', 'apply what was typed; Escape leaves it as it was'],
+  ['Ctrl + K or /', 'find a size, a part, an action or a word in any station'],
   ['?', 'this list'],
 ] as const;
 

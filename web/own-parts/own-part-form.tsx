@@ -7,7 +7,8 @@ import { useEffect, useRef, useState } from 'react';
 import { CATALOGUE } from '../../core/car/parts.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
-import { KIND_NAMES, newDraft, partFields, partOf, usualValues, type PartDraft } from './part-draft.ts';
+import { BendTestFields } from './bend-test-fields.tsx';
+import { KIND_NAMES, newDraft, partFields, partOf, sectionOf, usualValues, type PartDraft } from './part-draft.ts';
 
 interface OwnPartFormProps {
   /** What it begins with. */
@@ -91,6 +92,14 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
           {...problemOf(key)}
         />
       ))}
+      {partFields(draft.kind).some(({ key }) => key === 'modulus') && (
+        <BendTestFields
+          section={sectionOf(draft)}
+          onModulus={(pascals) =>
+            change({ values: { ...draft.values, modulus: String(Number((pascals / 1e9).toPrecision(2))) }, evidence: 'measured' })
+          }
+        />
+      )}
       <TextField
         select
         size="small"

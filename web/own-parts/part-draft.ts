@@ -1,6 +1,8 @@
 import { capitalized } from '../../core/capitalized.ts';
 import { describeProblem } from '../../core/fault-words.ts';
 import { CATALOGUE, PART_VALUES, partFaults, typedValues, usualValue, type PartValue } from '../../core/car/parts.ts';
+import { flatSection, roundSection } from '../../core/car/bend-test.ts';
+import { AXLES } from '../../core/car/catalogue.ts';
 import { pieceExtent, USUAL_PIECE, type Piece } from '../../core/car/piece-weight.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
@@ -77,6 +79,20 @@ function factorOf({ factor, piece }: PartValue, typed: Readonly<Record<string, s
   };
   const [diameter, length, width] = [size('diameter'), size(pieceKey('length')), size(pieceKey('width'))];
   return 1e-3 / pieceExtent(piece, { ...(diameter && { diameter }), ...(length && { length }), ...(width && { width }) });
+}
+
+/** Second moment of area of the piece that is typed, m⁴: of a rod by its diameter, of a strip by its width and thickness; null while they are not typed. */
+export function sectionOf({ kind, like, values }: Pick<PartDraft, 'kind' | 'like' | 'values'>): number | null {
+  const size = (key: string): number | null => {
+    const parsed = parseQuantity(values[key] ?? '', 'count', 'metric');
+    return parsed.kind === 'value' && parsed.value > 0 ? parsed.value * MM : null;
+  };
+  if (kind === 'axle') {
+    const diameter = size('diameter');
+    return diameter && roundSection(diameter, AXLES[like as keyof typeof AXLES].solidity);
+  }
+  const [width, thickness] = [size(pieceKey('width')), size('thickness')];
+  return width && thickness && flatSection(width, thickness);
 }
 
 /** The values of what the part is like, to be typed over. */

@@ -78,7 +78,7 @@ function Learn({ design, after }: LearnProps) {
       {(view) => (
         <div className={styles.views}>
           {view === 'first' && <PredictFirst design={design} />}
-          {view === 'ideas' && <IdeasView design={design} idea={search.get('idea')} />}
+          {view === 'ideas' && <IdeasView design={design} idea={search.get('idea')} isByLaws={search.get('path') === 'laws'} />}
           {view === 'words' && <GlossaryView design={design} />}
           {view === 'class' ? <ClassView design={design} /> : after}
         </div>

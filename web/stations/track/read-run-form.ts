@@ -186,7 +186,7 @@ export function formOf(record: Omit<RunRecord, 'design'>, format: (value: number
     drift: drift === undefined ? '' : format(Math.abs(drift), 'distance'),
     driftSide: (drift ?? -1) < 0 ? 'left' : 'right',
     spunFor: record.spunFor === undefined ? '' : format(record.spunFor, 'distance'),
-    turnsLeft: record.turnsLeft === undefined ? '' : format(record.turnsLeft, 'count'),
+    turnsLeft: record.turnsLeft === undefined ? '' : String(record.turnsLeft),
     elsewhere: record.elsewhere?.floor ?? '',
     goes: record.elsewhere?.goes ?? 'further',
     inOnePiece: record.inOnePiece === undefined ? '' : record.inOnePiece ? 'yes' : 'no',

@@ -3,6 +3,7 @@ import InputAdornment from '@mui/material/InputAdornment';
 import SearchIcon from '@mui/icons-material/Search';
 import TextField from '@mui/material/TextField';
 import { memo, startTransition, Suspense, useCallback, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
@@ -58,7 +59,15 @@ interface CarPanelProps {
 export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, onVersions }: CarPanelProps) {
   useReaderSoon();
   const units = useUnits();
-  const [sought, setSought] = useState('');
+  const [search] = useSearchParams();
+  const asked = search.get('find') ?? '';
+  const [sought, setSought] = useState(asked);
+  const [askedBefore, setAskedBefore] = useState(asked);
+  // What was found from elsewhere is looked for here.
+  if (asked !== askedBefore) {
+    setAskedBefore(asked);
+    setSought(asked);
+  }
   const [isListing, setListing] = useState(false);
   // What could not be taken as it was typed outlives its group's closing.
   const [drafts] = useState(() => new Map<string, string>());
