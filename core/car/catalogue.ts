@@ -259,6 +259,8 @@ export const LEVER_MATERIALS: Table<LeverDesign['leverMaterial'], { massPerLengt
   dowel: { label: '6 mm wooden dowel', massPerLength: 0.018, stiffness: 0.7, width: 0.006 },
   skewer: { label: 'two skewers, taped', massPerLength: 0.011, stiffness: 0.31, width: 0.005 },
   'brass-tube': { label: '3 mm brass tube', massPerLength: 0.027, stiffness: 0.21, width: 0.003 },
+  // 28 × 3 mm, laid flat on the arm.
+  ruler: { label: 'wooden ruler', massPerLength: 0.055, stiffness: 0.7, width: 0.028 },
 };
 
 const INCH = 0.0254;

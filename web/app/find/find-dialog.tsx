@@ -21,7 +21,7 @@ export default function FindDialog({ carId, onClose }: { readonly carId: string 
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" slotProps={{ paper: { className: styles.paper } }}>
       <DialogTitle>Find</DialogTitle>
-      <DialogContent>
+      <DialogContent className={styles.content}>
         <Autocomplete<FindEntry>
           open
           autoHighlight

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { asksForFlickTest } from '../../../../core/car/flick-test.ts';
 import { describeFault, describeKey } from '../../../../core/car/fault-words.ts';
+import { isWoundByFeel } from '../../../../core/car/motors/motors.ts';
 import type { Prediction } from '../../../../core/predict/predict-run.ts';
 import { NOTICEABLE_SLIP } from '../../../../core/predict/verdict.ts';
 import { formatFault } from '../../../../core/fault-words.ts';
@@ -69,7 +70,7 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
     ['time', format.predicted(result.time, 'time')],
     ['top speed', format.predicted(result.topSpeed, 'speed')],
     ['under power', format.predicted(result.powerEndDistance ?? result.distance, 'distance')],
-    ['turns wound', formatNumber(result.turns, 'count', units)],
+    ['turns wound', isWoundByFeel(design) ? `about ${Math.round(result.turns)}` : formatNumber(result.turns, 'count', units)],
     ['launch grip', result.launchGripNeeded > 0 ? `${result.launchGripRatio.toFixed(1)} × what it needs` : 'needs none'],
     ['wheelspin', spins ? format.predicted(result.slipDistance, 'distance') : 'none'],
   ];

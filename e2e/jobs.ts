@@ -1,0 +1,54 @@
+import type { Page } from 'puppeteer-core';
+import { expect } from 'vitest';
+import type { CarDesign, RunRecord } from '../core/car/car-design.ts';
+import { builder } from './builder.ts';
+
+export type Car = ReturnType<typeof builder>;
+
+/** Between what 8 in 10 cars built like it are told to go, m. */
+export async function range(page: Page): Promise<readonly [low: number, high: number]> {
+  const found = await page.waitForFunction(() => /Cars built like this: ([\d.]+)–([\d.]+)\sm/.exec(document.body.innerText)?.slice(1, 3), {
+    timeout: 30_000,
+    polling: 60,
+  });
+  return ((await found.jsonValue()) as string[]).map(Number) as [number, number];
+}
+/** That the range which is told holds what such a car did, once it follows the last change. */
+export const holds = (page: Page, metres: number) =>
+  expect
+    .poll(
+      async () => {
+        const [low, high] = await range(page);
+        return low <= metres && metres <= high ? 'holds' : `${low}–${high}`;
+      },
+      { timeout: 30_000 },
+    )
+    .toBe('holds');
+/** The run that was logged last, with the car as it ran. */
+export const lastRun = async (page: Page): Promise<RunRecord> => {
+  const id = /cars\/([^/]+)/.exec(page.url())![1]!;
+  const answer = await fetch(new URL(`/api/cars/${id}/runs?limit=1`, page.url()));
+  const { runs, designs } = (await answer.json()) as {
+    runs: { record: Omit<RunRecord, 'design'>; designId: string }[];
+    designs: Record<string, CarDesign>;
+  };
+  return { ...runs[0]!.record, design: designs[runs[0]!.designId]! };
+};
+/** Sizes by their labels, in mm, g or as they are typed. */
+export async function sizes(car: Car, typed: Readonly<Record<string, string>>): Promise<void> {
+  for (const [label, text] of Object.entries(typed)) await car.type(label, text);
+}
+export async function parts(car: Car, chosen: Readonly<Record<string, string>>): Promise<void> {
+  for (const [label, option] of Object.entries(chosen)) await car.pick(label, option);
+}
+export async function toStation(page: Page, car: Car, station: string): Promise<void> {
+  await car.saved();
+  await page.goto(page.url().replace(/(cars\/[^/]+)\/.*/, `$1/${station}`));
+}
+export const says = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText.replaceAll('\u00a0', ' '));
+/** Opens a group of the car by what its button begins with. */
+export async function openGroup(page: Page, car: Car, name: string): Promise<void> {
+  await car.browse();
+  const button = await page.waitForSelector(`::-p-xpath(//button[starts-with(normalize-space(.), '${name}')])`);
+  await button!.evaluate((element) => (element as HTMLElement).click());
+}
