@@ -86,7 +86,7 @@ describe('designs, sweeps and batches', () => {
     expect(part.nextRun.high).toBeGreaterThan(part.prediction.distance);
     expect(await sim(['--design', fileOf(design), '--turns', '500'])).toMatchObject({
       status: 2,
-      stderr: expect.stringMatching(/^wind\.turns: must be at most/),
+      stderr: expect.stringMatching(/^wind\.turns: stretches the band to more than 7 times its length/),
     });
   });
   it('sweeps a size of a design, or a key of a setup, as CSV', async () => {

@@ -136,6 +136,10 @@ describe('rules', () => {
     expect(verdictOf('bands', band, { bands: 4 })).toBe('met');
     expect(verdictOf('bands', band, { bands: 3 })).toBe('broken');
     expect(verdictOf('bands', { ...band, tyre: 'card-edge' }, { bands: 2 })).toBe('met');
+    // Body, 4 wheels, 2 axles, 4 bearings, 2 tyres and 4 of the trap.
+    expect(verdictOf('parts', lever, { parts: 17 })).toBe('met');
+    expect(verdictOf('parts', lever, { parts: 16 })).toBe('broken');
+    expect(verdictOf('parts', lever, { parts: null })).toBeUndefined();
     expect(verdictOf('least length', lever, { least: { length: measuresOf(lever).length + 0.001 } })).toBe('broken');
     expect(verdictOf('least length', lever, { least: { length: measuresOf(lever).length - 0.001 } })).toBe('close');
     expect(verdictOf('length', lever, { length: lever.wheelbase, lengthOf: 'wheelbase' })).toBe('close');

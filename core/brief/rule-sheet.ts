@@ -98,7 +98,7 @@ export function carRules(rules: Rules, format: Format): RuleSentence[] {
     rule(key, rules[key] !== null && `At most ${format(rules[key], key === 'mass' ? 'weight' : 'size')} ${words}.`);
   const named = (key: RuleSentence['key'], what: string, names: readonly string[]): RuleSentence[] =>
     rule(key, names.length > 0 && `${what}: ${names.join(', or ')}.`);
-  const { drives, bands, wheels, kit, budget, minutes, least = {}, forbidden = [], more = [] } = rules;
+  const { drives, bands, parts, wheels, kit, budget, minutes, least = {}, forbidden = [], more = [] } = rules;
   const atLeast = (key: 'length' | 'width' | 'height' | 'mass', words: string): RuleSentence[] => {
     const value = least[key];
     return value === undefined ? [] : rule(`least.${key}`, `At least ${format(value, key === 'mass' ? 'weight' : 'size')} ${words}.`);
@@ -106,6 +106,7 @@ export function carRules(rules: Rules, format: Format): RuleSentence[] {
   return [
     ...rule('drives', drives.length > 0 && `Driven by ${drives.map((kind) => MOTORS[kind].name).join(', or ')}.`),
     ...rule('bands', bands !== null && `At most ${bands} band${bands === 1 ? '' : 's'}, counting bands used as tyres.`),
+    ...rule('parts', parts != null && `At most ${parts} parts: body, wheels, axles, bearings, tyres, motor and what is added.`),
     ...named('bandSizes', 'Bands', namesOf(rules.bandSizes, NAMED_PARTS.bandSizes)),
     ...named('traps', 'Traps', namesOf(rules.traps, NAMED_PARTS.traps)),
     ...most('length', 'long'),

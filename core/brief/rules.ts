@@ -1,6 +1,7 @@
 import type { CarDesign, Limits } from '../car/car-design.ts';
 import { BANDS, TRAPS } from '../car/catalogue.ts';
 import { hasBands, isRoller, MOTORS } from '../car/motors/motors.ts';
+import { partCount } from '../car/part-count.ts';
 import { fittedName } from '../car/parts.ts';
 import { bodyLength } from '../car/weights.ts';
 import { measuresOf } from '../geometry/measures.ts';
@@ -106,7 +107,7 @@ function wheelCount(design: CarDesign, wheels: Limits['wheels']): JudgedRule[] {
 /** Every rule that a design can keep or break, with its verdict. Kit, cost and time are checked by hand and are on the rule sheet. */
 export function judgeRules(
   design: CarDesign,
-  { drives, bands, bandSizes, traps, wheels, least = {}, lengthOf, leverAt = 'cocked', ...sizes }: Limits,
+  { drives, bands, parts, bandSizes, traps, wheels, least = {}, lengthOf, leverAt = 'cocked', ...sizes }: Limits,
 ): JudgedRule[] {
   const { motor } = design;
   const all = measuresOf(design, leverAt);
@@ -115,6 +116,7 @@ export function judgeRules(
   return [
     ...among('drives', 'drive', motor.kind, drives, MOTORS[motor.kind].name),
     ...atMost('bands', 'bands', measures.bands, bands, 'count'),
+    ...atMost('parts', 'parts', partCount(design), parts ?? null, 'count'),
     ...among('bandSizes', 'size of bands', band, bandSizes, fittedName(design, 'band')),
     ...among('traps', 'kind of trap', motor.kind === 'lever' ? motor.trap : null, traps, fittedName(design, 'trap')),
     ...atMost('length', 'length', measures.length, sizes.length, 'size'),

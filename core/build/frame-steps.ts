@@ -65,6 +65,23 @@ function bodyItselfSteps(design: CarDesign): BuildStep[] {
         shows: { pieces: ['deck'] },
       },
     ];
+  if (body.kind === 'beam')
+    return [
+      {
+        ...PLAIN_STEP,
+        id: 'body',
+        title: 'Saw the beam and drill it across',
+        text: 'Saw it to length by the template. Mark both axle lines on one side, and drill straight across for what the axles turn in.',
+        tool: 'saw, drill in a stand',
+        minutes: 12,
+        tolerance: 'both holes square to the beam and parallel to 0.5 mm',
+        trick: 'Drill halfway from each side, so that the holes meet in the middle.',
+        adult: true,
+        caution: 'Clamp the beam. Never hold it in the hand when you saw or drill.',
+        check: 'A skewer through each hole: both lie parallel.',
+        shows: { pieces: ['deck'] },
+      },
+    ];
   return [
     {
       ...PLAIN_STEP,

@@ -142,6 +142,12 @@ describe('bearings of every kind', () => {
     expect(valueOf(car, 'bearingFriction').value).toBeCloseTo(0.22 * onDrive + 0.25 * (1 - onDrive), 9);
     expect(valueOf(lever, 'bearingFriction').value).toBe(0.22);
   });
+  it('a beam is sawn and drilled across', () => {
+    const car: CarDesign = { ...lever, body: { ...lever.body, kind: 'beam', width: 0.02 } };
+    expect(buildSteps(car, format).find(({ id }) => id === 'body')!.title).toBe('Saw the beam and drill it across');
+    // 290 × 20 mm of 4.5 kg/m².
+    expect(partsList(car)[0]!.mass).toBeCloseTo(4.5 * 0.02 * (car.wheelbase + car.body.overhang), 6);
+  });
   it('a body that is reinforced has its sticks in the list, the lengths and the steps', () => {
     const car: CarDesign = { ...lever, body: { ...lever.body, stiffener: { kind: 'pencil', count: 2 } } };
     const long = car.wheelbase + car.body.overhang;

@@ -227,6 +227,7 @@ export const BODIES: Table<Body['kind'], { modulus: number; thickness: number; a
   'craft-sticks': { label: 'craft sticks', modulus: 9e9, thickness: 2e-3, areaDensity: 0.8, isTube: false },
   balsa: { label: 'balsa', modulus: 3e9, thickness: 5e-3, areaDensity: 0.8, isTube: false },
   plywood: { label: 'plywood', modulus: 8e9, thickness: 3e-3, areaDensity: 1.9, isTube: false },
+  beam: { label: 'softwood beam, 10 mm thick', modulus: 9e9, thickness: 10e-3, areaDensity: 4.5, isTube: false },
 };
 
 /** Sticks glued along a body: kg per metre; bending stiffness E I of each, N·m², laid flat. From moduli of 9, 12, 8 and 11 GPa and their sections. Estimates. */

@@ -14,6 +14,7 @@ export const LIMITED = [
   ['height', 'Highest allowed', 'size', 5],
   ['mass', 'Heaviest allowed', 'weight', 10],
   ['bands', 'Most bands allowed', 'count', 400],
+  ['parts', 'Most parts allowed', 'count', 1000],
 ] as const;
 
 interface LimitFieldsProps {
@@ -32,8 +33,8 @@ export const LimitFields = ({ limits, onChange }: LimitFieldsProps) => (
         quantity={quantity}
         value={limits[key] ?? 0}
         check={(value) =>
-          value < 0 || value > most || (key === 'bands' && !Number.isInteger(value))
-            ? `Must be 0 to ${most}${key === 'bands' ? ', whole bands' : ''}.`
+          value < 0 || value > most || (quantity === 'count' && !Number.isInteger(value))
+            ? `Must be 0 to ${most}${quantity === 'count' ? `, whole ${key}` : ''}.`
             : null
         }
         onChange={(value) => onChange({ [key]: value > 0 ? value : null })}
