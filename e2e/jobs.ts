@@ -34,6 +34,9 @@ export const lastRun = async (page: Page): Promise<RunRecord> => {
   };
   return { ...runs[0]!.record, design: designs[runs[0]!.designId]! };
 };
+/** Builders of the jobs asked their system for less motion: lists open at once. */
+export const withoutMotion = (page: Page): Promise<void> =>
+  page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
 /** Sizes by their labels, in mm, g or as they are typed. */
 export async function sizes(car: Car, typed: Readonly<Record<string, string>>): Promise<void> {
   for (const [label, text] of Object.entries(typed)) await car.type(label, text);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { holds, lastRun, openGroup, parts, sizes, toStation } from './jobs.ts';
+import { holds, lastRun, openGroup, parts, sizes, toStation, withoutMotion } from './jobs.ts';
 import { newCarWith, setStage } from './stage.ts';
 
 const stage = setStage();
@@ -7,6 +7,7 @@ const stage = setStage();
 describe('what builders do, entered and told without a way round: jobs 7 to 12', () => {
   it('7: a bottle car with a single wheel that veers left: a spacer cures it', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, { Body: 'plastic bottle', 'Wheels on the other axle': 'one (three-wheeler)' });
     await sizes(car, { 'End play of the axles, mm': '1' });
     await toStation(page, car, 'track');
@@ -20,6 +21,7 @@ describe('what builders do, entered and told without a way round: jobs 7 to 12',
 
   it('8: a spool roller: its washer and arm, a band as tyre, and what it says of an overwound band', async () => {
     const { page, car } = await newCarWith(stage, 'a twisted band, as a roller');
+    await withoutMotion(page);
     await parts(car, { 'Washer under the band’s hook': 'slice of candle', 'Tyre on the drive wheels': 'rubber-band tyre' });
     await sizes(car, { 'Arm reaches back by, mm': '90' });
     const tight = Number(await car.valueOf('Turns of a full wind'));
@@ -30,6 +32,7 @@ describe('what builders do, entered and told without a way round: jobs 7 to 12',
 
   it('9: thirty metres wanted and eight of room: batteries as ballast, the band stretched while it is wound, short runs', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, {
       Body: 'plastic bottle',
       'Drive wheels': 'card disc, two layers',
@@ -52,6 +55,7 @@ describe('what builders do, entered and told without a way round: jobs 7 to 12',
 
   it('10: a class workshop: sticks, reels as bearings, what comes apart is told by a press, the drawing is handed in', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, { Body: 'craft sticks', Axles: 'wooden dowel', Bearing: 'thread reel' });
     await toStation(page, car, 'track');
     await car.type('Distance, m (or 35 ft, 12 m 40 cm)', '6');
@@ -66,6 +70,7 @@ describe('what builders do, entered and told without a way round: jobs 7 to 12',
 
   it('11: a duel over wet trays, stones, twigs, a slide and the flat: the large wheels go over what stops the small caps', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, { 'Drive wheels': 'card disc, two layers', 'Other wheels': 'card disc, two layers' });
     await sizes(car, { 'Drive wheels ⌀, mm': '180', 'Other wheels ⌀, mm': '180' });
     for (const floor of ['smooth floor, wet', 'gravel path', 'smooth floor or linoleum']) await car.pick('Floor', floor);
@@ -83,6 +88,7 @@ describe('what builders do, entered and told without a way round: jobs 7 to 12',
 
   it('12: a tubing racer: its loop by cut length and knot, weight over the drivers; 10 to 20 m', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await car.pick('Bands', 'latex tubing');
     await car.pick('Bands end to end', '1');
     await sizes(car, {

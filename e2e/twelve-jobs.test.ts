@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { holds, lastRun, openGroup, parts, says, sizes, toStation } from './jobs.ts';
+import { holds, lastRun, openGroup, parts, says, sizes, toStation, withoutMotion } from './jobs.ts';
 import { newCarWith, setStage } from './stage.ts';
 
 const stage = setStage();
@@ -7,6 +7,7 @@ const stage = setStage();
 describe('what builders do, entered and told without a way round: jobs 1 to 6', () => {
   it('1: a plain trap car with a ruler as lever; its lever longer and its axles freed it goes further', async () => {
     const { page, car } = await newCarWith(stage, 'a snap trap and a lever');
+    await withoutMotion(page);
     await parts(car, {
       'Lever of': 'wooden ruler',
       'Drive wheels': 'jar lid',
@@ -24,6 +25,7 @@ describe('what builders do, entered and told without a way round: jobs 1 to 6', 
 
   it('2: a kit trap car on magnets, a brass tube as lever, a moulded stepped spool', async () => {
     const { page, car } = await newCarWith(stage, 'a snap trap and a lever');
+    await withoutMotion(page);
     await parts(car, {
       Body: 'balsa',
       Axles: 'steel rod',
@@ -48,6 +50,7 @@ describe('what builders do, entered and told without a way round: jobs 1 to 6', 
 
   it('3: three bands wound until tight in a kitchen of 5 m: it spins bare, and passes the mark with a glove round the rims', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, { 'Bands end to end': '3', Bands: 'size 64 (3½ × 1/4 in)', 'Tyre on the drive wheels': 'bare plastic disc edge' });
     await openGroup(page, car, 'Floor and room');
     await car.type('Lane width (0: none), m', '0.75');
@@ -77,6 +80,7 @@ describe('what builders do, entered and told without a way round: jobs 1 to 6', 
 
   it('4: a jug on rollers folds under its pull: the stick that the check names is glued on, and the check is good', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, {
       Body: 'milk-jug plastic',
       Axles: 'pencil',
@@ -95,6 +99,7 @@ describe('what builders do, entered and told without a way round: jobs 1 to 6', 
 
   it('5: a card tube on cup bottoms: a 75 mm tube, further on carpet and with rubber, a load in a basket, ran backwards once', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, {
       Body: 'card tube',
       'Drive wheels': 'cup bottom',
@@ -121,6 +126,7 @@ describe('what builders do, entered and told without a way round: jobs 1 to 6', 
 
   it('6: card wheels of 250 mm and one band', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
+    await withoutMotion(page);
     await parts(car, {
       'Drive wheels': 'card disc, two layers',
       'Other wheels': 'card disc, two layers',
