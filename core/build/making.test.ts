@@ -5,6 +5,8 @@ import { newCar } from '../car/new-car.ts';
 import { fitCatalogue } from '../car/parts.ts';
 import { cutLength, withCutLength } from '../car/tubing.ts';
 import { valueOf } from '../car/values.ts';
+import { sizesOf } from '../car/sizes.ts';
+import { planView } from '../geometry/plan-view.ts';
 import { placedMasses, standingWeight } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
@@ -155,6 +157,26 @@ describe('bearings of every kind', () => {
     expect(lengthsOf(car)).toContainEqual(expect.objectContaining({ id: 'stiffener', count: 2, length: expect.closeTo(long, 3) }));
     const steps = buildSteps(car, format).map(({ id }) => id);
     expect(steps.indexOf('stiffener')).toBe(steps.indexOf('body') + 1);
+  });
+});
+
+describe('a trap beside the middle line', () => {
+  it('is drawn, marked and told there; nothing else changes', () => {
+    const { write, read } = sizesOf('lever').find(({ id }) => id === 'besideMiddle')!;
+    const beside = write(lever, 0.012);
+    expect([read(lever), read(beside)]).toEqual([0, 0.012]);
+    expect(write(beside, 0)).toEqual(lever);
+    expect(planView(beside).pull.map(({ y }) => y)).toEqual([0.012, 0.012]);
+    expect(buildSteps(beside, format).find(({ id }) => id === 'trap')!.text).toMatch(
+      /the lever 12\smm to the left of the middle line, and the hook on the axle in line with it/,
+    );
+    expect(buildSteps(write(lever, -0.012), format).find(({ id }) => id === 'trap')!.text).toMatch(/12\smm to the right of/);
+    // The trap's mark on the deck moves by 12 mm: to the left is up.
+    const trapTop = (car: CarDesign): number => {
+      const marks = templatesOf(car).find(({ id }) => id === 'deck')!.items.filter(({ kind }) => kind === 'path').map(boxOf);
+      return Math.min(...marks.filter(({ left, right }) => Math.abs(right - left - 98) < 0.01).map(({ top }) => top));
+    };
+    expect(trapTop(lever) - trapTop(beside)).toBeCloseTo(12, 6);
   });
 });
 

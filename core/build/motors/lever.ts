@@ -11,7 +11,7 @@ import { makeLine, makePath, makePlace, makeRectangle } from '../drawing.ts';
 import { unchanged } from '../inspected-size.ts';
 import { templateText } from '../template-text.ts';
 import { HOOK_MASS, type MotorBuild } from './motor-build.ts';
-import { wholeMillimetres } from '../../units/quantity.ts';
+import { type Format, wholeMillimetres } from '../../units/quantity.ts';
 
 /** m of a lever beyond the hole or notch that its string hangs in. Common practice. */
 const PAST_NOTCH = 0.006;
@@ -29,6 +29,12 @@ export function stringToCut(design: CarDesign): { readonly length: number; reado
 }
 
 const between = (a: Point, b: Point, fraction: number): Point => ({ x: a.x + fraction * (b.x - a.x), y: a.y + fraction * (b.y - a.y) });
+
+/** Where the lever lies across the car, in words. */
+const placeOfLever = ({ besideMiddle = 0 }: LeverDesign, format: Format): string =>
+  besideMiddle === 0
+    ? 'over the middle line'
+    : `${format(Math.abs(besideMiddle), 'size')} to the ${besideMiddle > 0 ? 'left' : 'right'} of the middle line, and the hook on the axle in line with it`;
 
 /** A snap trap whose lever pulls a string off the axle. */
 export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'lever' }>> = {
@@ -50,13 +56,22 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
   ],
   spans: ({ trapPosition }) => [['trapPosition', trapPosition]],
   oblique: ({ pivot, tipCocked }) => ({ tells: 'leverLength', label: 'lever', target: between(pivot, tipCocked, 0.75) }),
-  deckMarks: (design, motor, at, middle) => {
+  deckMarks: (design, motor, at, carMiddle) => {
+    const middle = carMiddle - MM * (motor.besideMiddle ?? 0);
     const x = at(motor.trapPosition);
     const [length, width] = [MM * TRAP_LENGTH, MM * trapOf(design, motor).width];
     return [
       makePath(makeRectangle(x - length / 2, middle - width / 2, length, width), 'mark', true),
       makeLine(makePlace(x, middle - width / 2), makePlace(x, middle + width / 2), 'centre'),
-      templateText('trap: its pivot on this line, lever over the middle line', x - length / 2 + 1, middle - 2, 'start', TEXT),
+      templateText(
+        motor.besideMiddle
+          ? 'trap: its pivot on this line, lever along its middle'
+          : 'trap: its pivot on this line, lever over the middle line',
+        x - length / 2 + 1,
+        middle - 2,
+        'start',
+        TEXT,
+      ),
     ];
   },
   lengths: (design, { leverLength }) => {
@@ -124,7 +139,7 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
         ...PLAIN_STEP,
         id: 'trap',
         title: 'Place the trap',
-        text: `Fix it with tape, not glue. Its pivot is ${format(motor.trapPosition, 'size')} from the drive axle, the lever over the middle line.`,
+        text: `Fix it with tape, not glue. Its pivot is ${format(motor.trapPosition, 'size')} from the drive axle, the lever ${placeOfLever(motor, format)}.`,
         tool: 'tape',
         minutes: 6,
         tolerance: `hook and tip of the lever in one line to ${format(0.001, 'size')}`,

@@ -85,6 +85,15 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
     size('leverLength', 'Lever length', 'size', [0.04, 0.5], { searchStep: 0.005, slot: 'lever' }),
     { ...size('trapPosition', 'Trap to drive axle', 'size', [0.04, 0.5]), write: trapAt },
     size('pivotAboveAxle', 'Pivot above the drive axle', 'size', [0, 0.08], { synonyms: 'trap height hook height' }),
+    {
+      ...size('besideMiddle', 'Trap left of the middle line by', 'size', [-0.04, 0.04], { synonyms: 'beside offset sideways lever' }),
+      read: ({ motor }) => (motor.kind === 'lever' ? (motor.besideMiddle ?? 0) : 0),
+      write: (d, besideMiddle) => {
+        if (d.motor.kind !== 'lever') return d;
+        const { besideMiddle: _before, ...motor } = d.motor;
+        return { ...d, motor: besideMiddle === 0 ? motor : { ...motor, besideMiddle } };
+      },
+    },
     size('stringDiameter', 'String ⌀', 'size', [0.0002, 0.003], { synonyms: 'thread cord thickness' }),
     size('windingWidth', 'Winding width', 'size', [0.002, 0.06], { synonyms: 'room for the string on the axle spool peg hook' }),
     ...CAR_SIZES,

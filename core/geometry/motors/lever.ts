@@ -34,9 +34,9 @@ export const LEVER_GEOMETRY: MotorGeometry<LeverDesign, Extract<MotorView, { kin
     ...(lever === 'cocked' ? [] : [tipAtRest]),
   ],
   deckReach: ({ trapPosition }) => trapPosition + TRAP_LENGTH / 2,
-  pullLine: ({ trapPosition, leverLength, cockedAngle }) => [
-    { x: trapPosition, y: 0 },
-    { x: trapPosition + leverLength * Math.cos(cockedAngle), y: 0 },
+  pullLine: ({ trapPosition, leverLength, cockedAngle, besideMiddle: y = 0 }) => [
+    { x: trapPosition, y },
+    { x: trapPosition + leverLength * Math.cos(cockedAngle), y },
   ],
   rollerWidth: () => null,
   // Between cocked and at rest the lever stands upright once.
