@@ -1,6 +1,8 @@
 import type { Page } from 'puppeteer-core';
 import { expect } from 'vitest';
 import type { CarDesign, RunRecord } from '../core/car/car-design.ts';
+import type { Brief } from '../core/brief/brief.ts';
+import { newEntry, newMeet } from '../core/meet/new-meet.ts';
 import { builder } from './builder.ts';
 
 export type Car = ReturnType<typeof builder>;
@@ -54,4 +56,25 @@ export async function openGroup(page: Page, car: Car, name: string): Promise<voi
   await car.browse();
   const button = await page.waitForSelector(`::-p-xpath(//button[starts-with(normalize-space(.), '${name}')])`);
   await button!.evaluate((element) => (element as HTMLElement).click());
+}
+
+/** A meet of two cars on two lanes, first to 6.1 m, ready to be run: its address. */
+export async function duel(url: string): Promise<string> {
+  const [{ brief }] = (await (await fetch(`${url}/api/briefs`)).json()) as [{ brief: Brief }];
+  const round = { ...brief.rounds[0]!, name: 'First to 6.1 m', goal: { kind: 'quickest-to' as const, distance: 6.1 }, runs: 1 };
+  const meet = newMeet({
+    name: 'Duel',
+    date: '2026-11-21',
+    brief: { ...brief, rounds: [round] },
+    seed: 7,
+    lanes: 2,
+    entries: ['Limpet', 'Tern'].map((car) => newEntry({ id: crypto.randomUUID(), crew: car, car })),
+  });
+  const id = crypto.randomUUID();
+  await fetch(`${url}/api/meets/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ baseVersion: 0, meet }),
+  });
+  return `/meets/${id}?view=run`;
 }

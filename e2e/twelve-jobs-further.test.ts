@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { holds, lastRun, openGroup, parts, sizes, toStation, withoutMotion } from './jobs.ts';
+import { duel, holds, lastRun, openGroup, parts, sizes, toStation, withoutMotion } from './jobs.ts';
 import { newCarWith, setStage } from './stage.ts';
 
 const stage = setStage();
@@ -102,6 +102,12 @@ describe('what builders do, entered and told without a way round: jobs 7 to 12',
     await toStation(page, car, 'build?view=steps');
     await car.sees('to 450 mm. Tie both ends together in one overhand knot');
     await car.sees('the loop is 200 mm long when it lies flat');
+    await page.goto(new URL(await duel(stage.program.url), page.url()).href);
+    await car.press('Lane 2: Limpet');
+    await car.press('Lane 1: Tern');
+    await car.press('Save the order');
+    await car.sees('1st across the mark, not timed');
+    await car.sees('2nd across the mark, not timed');
     await page.close();
   });
 });

@@ -33,7 +33,7 @@ export function OrderOfArrival({ cars, onSave }: OrderOfArrivalProps) {
             <Button
               key={entry}
               variant={place > 0 ? 'contained' : 'outlined'}
-              disabled={place > 0}
+              aria-pressed={place > 0}
               onPointerDown={() => setArrived((before) => (before.includes(entry) ? before : [...before, entry]))}
               onClick={() => setArrived((before) => (before.includes(entry) ? before : [...before, entry]))}
               sx={{ minHeight: 72, fontSize: 18 }}
