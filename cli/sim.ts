@@ -72,7 +72,9 @@ function printDesign(terminal: Terminal, design: CarDesign, wind: Wind, runs: nu
       return { id: remedy.id, label: remedy.label, ...effect };
     }),
   }));
-  terminal.print(`${JSON.stringify({ prediction: brief(result), bounds, nextRun: nextRun(result.distance, runScatter(design)), checks }, null, 1)}\n`);
+  terminal.print(
+    `${JSON.stringify({ prediction: brief(result), bounds, nextRun: nextRun(result.distance, runScatter(design)), checks }, null, 1)}\n`,
+  );
 }
 
 /** `motor.spool[0].radius` set to `value` in a copy. Refuses a key that holds no number. */

@@ -173,7 +173,10 @@ describe('a trap beside the middle line', () => {
     expect(buildSteps(write(lever, -0.012), format).find(({ id }) => id === 'trap')!.text).toMatch(/12\smm to the right of/);
     // The trap's mark on the deck moves by 12 mm: to the left is up.
     const trapTop = (car: CarDesign): number => {
-      const marks = templatesOf(car).find(({ id }) => id === 'deck')!.items.filter(({ kind }) => kind === 'path').map(boxOf);
+      const marks = templatesOf(car)
+        .find(({ id }) => id === 'deck')!
+        .items.filter(({ kind }) => kind === 'path')
+        .map(boxOf);
       return Math.min(...marks.filter(({ left, right }) => Math.abs(right - left - 98) < 0.01).map(({ top }) => top));
     };
     expect(trapTop(lever) - trapTop(beside)).toBeCloseTo(12, 6);

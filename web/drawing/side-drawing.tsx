@@ -72,13 +72,16 @@ export function SideDrawing({ design, view, scale, width, pose, size }: SideDraw
             size,
           })}
           {isWoundOnAxle(design.motor) &&
-            [`axle ⌀ ${size(design.axleDiameter)}`, ...(design.sleeve.length > 0 ? [`${design.sleeve.at(-1)!.kind === 'tape' ? 'taped to' : 'spool'} ${size(thickestSpool(design))}`] : [])].map(
-              (words, line) => (
-                <Label key={line} x={Math.round(scale.x(0) - 12)} y={floor + 20 + 20 * line} anchor="end" sizeId={AXLE_SIZES[line]!}>
-                  {words}
-                </Label>
-              ),
-            )}
+            [
+              `axle ⌀ ${size(design.axleDiameter)}`,
+              ...(design.sleeve.length > 0
+                ? [`${design.sleeve.at(-1)!.kind === 'tape' ? 'taped to' : 'spool'} ${size(thickestSpool(design))}`]
+                : []),
+            ].map((words, line) => (
+              <Label key={line} x={Math.round(scale.x(0) - 12)} y={floor + 20 + 20 * line} anchor="end" sizeId={AXLE_SIZES[line]!}>
+                {words}
+              </Label>
+            ))}
         </Dimensions>
       )}
     </>
