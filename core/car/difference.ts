@@ -32,7 +32,7 @@ const CHOICES: readonly Words[] = [
   ['wound by', ({ motor }) => (hasBands(motor) ? (motor.woundBy ?? 'hand') : '')],
   ['build', (d) => CARE[d.care].label],
   ['end', (d) => (!isWoundOnAxle(d.motor) ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
-  ['full winding', ({ motor }) => (!hasBands(motor) ? '' : motor.fullWinding === 'tight' ? 'until tight' : 'a number of turns')],
+  ['full winding', (d) => (!hasBands(d.motor) ? '' : isWoundByFeel(d) ? 'until tight' : 'a number of turns')],
   ['bands side by side', (d) => (hasBands(d.motor) ? `${d.motor.parallel}` : '')],
   ['bands end to end', (d) => (hasBands(d.motor) ? `${d.motor.series}` : '')],
 ];

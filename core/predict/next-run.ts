@@ -1,14 +1,12 @@
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { isWoundByFeel, recordOf } from '../car/motors/motors.ts';
+import { HAND_DEVIATIONS } from '../car/motors/rubber-motors.ts';
 import { standardNormal } from '../numerics/low-discrepancy.ts';
 import { predictRun } from './predict-run.ts';
 import type { Bounds } from './uncertainty.ts';
 
 /** Standard deviation of one car's runs, as a fraction of the distance, until its own runs say otherwise. Common practice. */
 export const RUN_SCATTER = 0.06;
-/** Of one hand that winds until it is tight: how far it is off from run to run, beside how hands differ. Our estimate. */
-const HAND_DEVIATIONS = 0.5;
-
 /**
  * Standard deviation of one car's runs, as a fraction of the distance: more where nobody counts its turns, by what these are off from run
  * to run. The design must have no faults.

@@ -73,6 +73,10 @@ export function withTurns<Motor extends BandDesign | TwistDesign>(motor: Motor, 
 /** Turns are counted to about a quarter; where nobody counts, what feels tight differs by a tenth of them. Our estimates. */
 const COUNTED = 0.25;
 const FELT = 0.1;
+/** ln of the turns by which one hand that winds by feel is off from run to run, beside how hands differ. Our estimate. */
+export const HAND_SD = 0.05;
+/** The same in standard deviations of what is off from hand to hand. */
+export const HAND_DEVIATIONS = HAND_SD / FELT;
 export const turnsOffWords = ({ fullWinding }: BandDesign | TwistDesign): string =>
   fullWinding === 'tight' ? `± ${100 * FELT} % of the turns: wound by feel` : `± ${COUNTED} turns`;
 

@@ -1,5 +1,5 @@
 import { hasBands, isWoundByFeel } from '../../car/motors/motors.ts';
-import { withTurns } from '../../car/motors/rubber-motors.ts';
+import { HAND_SD, withTurns } from '../../car/motors/rubber-motors.ts';
 import { fullTurns } from '../../predict/derive-run-setup.ts';
 import type { Workspace } from '../../run/workspace.ts';
 import { withEnergy, withGrip, withResistance, type BuiltCar } from './built-car.ts';
@@ -25,8 +25,6 @@ const ENERGY_WEIGHT = 0.5;
 export const GRIP_DIFFERS = 0.08;
 /** How far it is changed to see over the kink where wheels begin to spin. */
 const GRIP_CHANGE = 0.1;
-/** ln of the turns by which one hand that winds by feel is off from run to run. Our estimate. */
-const HAND_SD = 0.05;
 /** A group scatters at least and at most this many times as much as a full wind. */
 const LEAST = 0.5;
 const MOST = 4;

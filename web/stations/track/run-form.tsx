@@ -85,24 +85,18 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
         {(Object.entries(OBSERVATION_NAMES) as [SeenThing, string][]).map(([thing, words]) => {
           const isSeen = form.seen.includes(thing);
           return (
-            <Chip
+            <SeenChip
               key={thing}
-              label={isSeen ? `✓ ${words}` : words}
-              aria-pressed={isSeen}
-              color={isSeen ? 'primary' : 'default'}
-              variant={isSeen ? 'filled' : 'outlined'}
-              onClick={() => change({ seen: isSeen ? form.seen.filter((other) => other !== thing) : [...form.seen, thing] })}
-              sx={{ height: 44, borderRadius: 22 }}
+              words={words}
+              isSeen={isSeen}
+              onToggle={() => change({ seen: isSeen ? form.seen.filter((other) => other !== thing) : [...form.seen, thing] })}
             />
           );
         })}
-        <Chip
-          label={form.inOnePiece === 'no' ? '✓ fell apart' : 'fell apart'}
-          aria-pressed={form.inOnePiece === 'no'}
-          color={form.inOnePiece === 'no' ? 'primary' : 'default'}
-          variant={form.inOnePiece === 'no' ? 'filled' : 'outlined'}
-          onClick={() => change({ inOnePiece: form.inOnePiece === 'no' ? '' : 'no' })}
-          sx={{ height: 44, borderRadius: 22 }}
+        <SeenChip
+          words="fell apart"
+          isSeen={form.inOnePiece === 'no'}
+          onToggle={() => change({ inOnePiece: form.inOnePiece === 'no' ? '' : 'no' })}
         />
       </Box>
       <MoreOfRun
@@ -144,6 +138,24 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
     </Box>
   );
 }
+
+interface SeenChipProps {
+  readonly words: string;
+  readonly isSeen: boolean;
+  readonly onToggle: () => void;
+}
+
+/** Something that was seen of the run, or not: one press. */
+const SeenChip = ({ words, isSeen, onToggle }: SeenChipProps) => (
+  <Chip
+    label={isSeen ? `✓ ${words}` : words}
+    aria-pressed={isSeen}
+    color={isSeen ? 'primary' : 'default'}
+    variant={isSeen ? 'filled' : 'outlined'}
+    onClick={onToggle}
+    sx={{ height: 44, borderRadius: 22 }}
+  />
+);
 
 /** How a run can have been wound: bands also by feel, by a number of turns that nobody counted. */
 const windingOptions = (design: CarDesign): Partial<Record<TrackForm['wind'], string>> & Record<'full', string> =>

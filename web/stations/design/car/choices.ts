@@ -2,12 +2,12 @@ import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
 import type { CarGroup } from '../../../../core/car/car-groups.ts';
 import { BEARINGS, CARE, FLOORS, STIFFENERS } from '../../../../core/car/catalogue.ts';
 import { describeStiffener } from '../../../../core/car/stiffener.ts';
-import { hasBands, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
+import { hasBands, isWoundByFeel, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
 import { withTurns } from '../../../../core/car/motors/rubber-motors.ts';
 import { fittedKey, neededAt } from '../../../../core/car/parts.ts';
 import type { PartSlot } from '../../../../core/car/part-slots.ts';
 import { fullTurns } from '../../../../core/predict/derive-run-setup.ts';
-import { withMotor } from '../../../../core/car/new-car.ts';
+import { withMotor, woundByFeel } from '../../../../core/car/new-car.ts';
 
 /** Something of a car that is chosen from a few. */
 export interface Choice {
@@ -140,10 +140,10 @@ const FULL_WINDING = choice(
   'motor',
   'Full wind',
   { tight: { label: 'until the band is tight, not counted' }, counted: { label: 'a number of turns' } },
-  ({ motor }) => (hasBands(motor) && motor.fullWinding === 'tight' ? 'tight' : 'counted'),
+  (d) => (isWoundByFeel(d) ? 'tight' : 'counted'),
   (d, how) => {
     if (!hasBands(d.motor)) return d;
-    if (how === 'tight') return { ...d, motor: { ...d.motor, fullWinding: 'tight' } };
+    if (how === 'tight') return woundByFeel(d);
     return { ...d, motor: withTurns(d.motor, Math.max(Math.floor(2 * fullTurns(d)) / 2, 0.5)) };
   },
 );
