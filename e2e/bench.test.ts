@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { PHONE } from './browser.ts';
-import { builder, expectAccessible } from './builder.ts';
+import { builder, expectAccessible, FOLLOWED } from './builder.ts';
 import { demoCar, designOf, setStage } from './stage.ts';
 
 /** The two ends of the predicted range, as the page tells it. */
@@ -32,8 +32,9 @@ describe('a builder at the Bench station', () => {
     await expectAccessible(page);
     // What leads the list, then the trap itself.
     for (const name of ['Roll down from a book', 'Force on the lever']) {
-      await page.locator(`button ::-p-text(${name})`).click();
-      await page.waitForFunction((title) => document.getElementById('measure-title')?.textContent === title, {}, name);
+      await car.clickUntil(`button ::-p-text(${name})`, () =>
+        page.waitForFunction((title) => document.getElementById('measure-title')?.textContent === title, { timeout: FOLLOWED }, name),
+      );
       await car.press('Simulate readings');
       await car.sees('well determined');
       await expectAccessible(page);

@@ -12,7 +12,7 @@ describe('a builder at the Build station', () => {
     const car = builder(page);
     await car.distance();
     await car.follow('Build');
-    await car.sees('To the track');
+    await car.sees('First angle');
     await expectAccessible(page);
     await car.openTab('Parts');
     await car.sees('drive wheels: optical disc');

@@ -13,22 +13,23 @@ export const standsStill = (page: Page) =>
 /** How long a page may take to say something, and how often it is looked at: every frame would keep a busy page busier. */
 const LOOKING = { timeout: PATIENCE, polling: 60 };
 /** ms after which a click that nothing followed is made once more. */
-const FOLLOWED = 3000;
+export const FOLLOWED = 3000;
 
 /** What a builder does on a page, by the roles and names of what is on it. */
 export const builder = (page: Page) => {
-  const byName = (role: string, name: string) => page.locator(`::-p-aria([name="${name}"][role="${role}"])`);
+  const named = (role: string, name: string): string => `::-p-aria([name="${name}"][role="${role}"])`;
+  const byName = (role: string, name: string) => page.locator(named(role, name));
   const clickOn = (role: string, name: string): Promise<void> => byName(role, name).click();
   /** Clicks until it had its effect: what comes late may move a thing away under the mouse. */
-  const clickUntil = async (role: string, name: string, hasEffect: () => Promise<unknown>): Promise<void> => {
+  const clickUntil = async (selector: string, hasEffect: () => Promise<unknown>): Promise<void> => {
     for (const begun = Date.now(); ;) {
-      await clickOn(role, name);
+      await page.locator(selector).click();
       const isDone = await hasEffect().then(
         () => true,
         () => false,
       );
       if (isDone) return;
-      if (Date.now() - begun > PATIENCE) throw new Error(`Nothing followed a click on the ${role} “${name}”.`);
+      if (Date.now() - begun > PATIENCE) throw new Error(`Nothing followed a click on ${selector}.`);
     }
   };
   /** Brings a size or part to hand: in Design, what is in a closed group is looked for by its name. */
@@ -47,9 +48,10 @@ export const builder = (page: Page) => {
   };
   return {
     browse,
+    clickUntil,
     press: (name: string) => clickOn('button', name),
     openTab: (name: string) =>
-      clickUntil('tab', name, () =>
+      clickUntil(named('tab', name), () =>
         page.waitForSelector(`[role=tab][aria-selected=true]::-p-aria([name="${name}"])`, { timeout: FOLLOWED }),
       ),
     /** Chooses from a menu that is open. */
@@ -60,7 +62,7 @@ export const builder = (page: Page) => {
     /** Opens a list and chooses from it. */
     pick: async (label: string, option: string) => {
       await reach(label);
-      await clickUntil('combobox', label, () => page.waitForSelector('[role=listbox]', { timeout: FOLLOWED }));
+      await clickUntil(named('combobox', label), () => page.waitForSelector('[role=listbox]', { timeout: FOLLOWED }));
       await clickOn('option', option);
       await page.waitForSelector('[role=listbox]', { hidden: true });
     },
@@ -75,7 +77,9 @@ export const builder = (page: Page) => {
         return !element.hasAttribute('download') && target === '' && pathname !== location.pathname ? pathname : null;
       });
       if (leadsTo === null) return clickOn('link', name);
-      await clickUntil('link', name, () => page.waitForFunction((path) => location.pathname === path, { timeout: FOLLOWED }, leadsTo));
+      await clickUntil(named('link', name), () =>
+        page.waitForFunction((path) => location.pathname === path, { timeout: FOLLOWED }, leadsTo),
+      );
     },
     /** Types into a field, in place of what stood there, and takes it. */
     type: async (label: string, text: string) => {
@@ -123,7 +127,8 @@ const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 /** Nothing for axe-core to find (WCAG 2.2 A and AA, and its best practices). */
 export async function expectAccessible(page: Page): Promise<void> {
-  // What fades in has not its colours yet.
+  // What is on its way has no heading yet, and what fades in has not its colours.
+  await page.waitForSelector('h1');
   await standsStill(page);
   await page.evaluate(axe);
   const found = await page.evaluate(async () => {
