@@ -1,4 +1,5 @@
-import type { CarDesign, Limits } from '../car/car-design.ts';
+import { bandName, linksOf } from '../car/band-chain.ts';
+import type { Band, CarDesign, Limits } from '../car/car-design.ts';
 import { BANDS, TRAPS } from '../car/catalogue.ts';
 import { hasBands, isRoller, MOTORS } from '../car/motors/motors.ts';
 import { partCount } from '../car/part-count.ts';
@@ -112,12 +113,21 @@ export function judgeRules(
   const { motor } = design;
   const all = measuresOf(design, leverAt);
   const measures = { ...all, length: lengthBy(design, lengthOf, all.length) };
-  const band = hasBands(motor) ? (motor.band.kind === 'size' ? motor.band.size : motor.band.kind) : null;
+  const links = hasBands(motor) ? linksOf(motor).map(({ band }) => band) : [];
+  const keyOf = (band: Band): string => (band.kind === 'size' ? band.size : band.kind);
+  // The first that is not allowed speaks for the chain.
+  const band = links.find((one) => bandSizes?.length && !bandSizes.some((size) => size === keyOf(one))) ?? links[0];
   return [
     ...among('drives', 'drive', motor.kind, drives, MOTORS[motor.kind].name),
     ...atMost('bands', 'bands', measures.bands, bands, 'count'),
     ...atMost('parts', 'parts', partCount(design), parts ?? null, 'count'),
-    ...among('bandSizes', 'size of bands', band, bandSizes, fittedName(design, 'band')),
+    ...among(
+      'bandSizes',
+      'size of bands',
+      band ? keyOf(band) : null,
+      bandSizes,
+      band && band !== links[0] ? bandName(band) : fittedName(design, 'band'),
+    ),
     ...among('traps', 'kind of trap', motor.kind === 'lever' ? motor.trap : null, traps, fittedName(design, 'trap')),
     ...atMost('length', 'length', measures.length, sizes.length, 'size'),
     ...atMost('width', 'width', measures.width, sizes.width, 'size'),

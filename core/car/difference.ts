@@ -1,3 +1,4 @@
+import { describeChain } from './band-chain.ts';
 import { describePartValue } from './piece-weight.ts';
 import { describeStiffener } from './stiffener.ts';
 import { formatIn, formatQuantity, type UnitSystem, valueIn } from '../units/quantity.ts';
@@ -34,7 +35,7 @@ const CHOICES: readonly Words[] = [
   ['end', (d) => (!isWoundOnAxle(d.motor) ? '' : d.motor.release === 'free' ? 'drops off' : 'tied')],
   ['full winding', (d) => (!hasBands(d.motor) ? '' : isWoundByFeel(d) ? 'until tight' : 'a number of turns')],
   ['bands side by side', (d) => (hasBands(d.motor) ? `${d.motor.parallel}` : '')],
-  ['bands end to end', (d) => (hasBands(d.motor) ? `${d.motor.series}` : '')],
+  ['bands end to end', (d) => (hasBands(d.motor) ? describeChain(d.motor) : '')],
 ];
 
 /** A part's name; of the builder's own with its values, which may differ under one name, and of bands in own sizes with those. */

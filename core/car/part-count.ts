@@ -1,3 +1,4 @@
+import { bandCount } from './band-chain.ts';
 import type { CarDesign } from './car-design.ts';
 import { hasBands, isRoller } from './motors/motors.ts';
 import { neededAt } from './parts.ts';
@@ -11,7 +12,7 @@ const BEARINGS_OF_AN_AXLE = 2;
 /** How many parts a car is made of: body, wheels, axles, a bearing at each end, tyres, motor and what is added; glue and tape are none. */
 export function partCount(design: CarDesign): number {
   const { motor, body, otherWheels, layout, sleeve, ballast, load, tyre } = design;
-  const bands = hasBands(motor) ? motor.parallel * motor.series : 0;
+  const bands = hasBands(motor) ? bandCount(motor) : 0;
   const tyres = tyre === 'bare-disc' || tyre === 'card-edge' ? 0 : neededAt(design, 'tyre');
   const spools = sleeve.filter(({ kind }) => kind !== 'tape').length;
   const added = spools + Number(ballast.mass > 0) + Number(load.in === 'basket');

@@ -1,4 +1,5 @@
 import { modelOf } from '../motor/motors.ts';
+import { stretchOfChain } from '../car/band-chain.ts';
 import { safeStretch } from '../car/winding-limits.ts';
 import { hasBands } from '../car/motors/motors.ts';
 import { fewerTurns, longerChain } from './motor-remedies.ts';
@@ -9,7 +10,7 @@ export function bandStretch({ design, setup }: Situation): Check | null {
   const { motor } = setup;
   const value = modelOf(motor).stretch(motor);
   if (value === null || !hasBands(design.motor)) return null;
-  const limit = safeStretch(design.motor.band);
+  const limit = stretchOfChain(design.motor, safeStretch);
   const verdict = grade(value, limit, 'most', 0.25);
   return {
     id: 'band-stretch',

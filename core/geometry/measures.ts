@@ -1,3 +1,4 @@
+import { bandCount } from '../car/band-chain.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { AXLE_ENDS } from '../car/catalogue.ts';
 import { tyreBands } from '../car/parts.ts';
@@ -25,7 +26,7 @@ export function measuresOf(
     // Between cocked and at rest the lever stands upright once.
     height: lever === 'largest' ? Math.max(bounds.top, design.driveWheels.diameter / 2 + highest(motor)) : bounds.top,
     mass: standingWeight(design).mass - design.load.mass,
-    bands: (hasBands(motor) ? motor.parallel * motor.series : 0) + tyreBands(design),
+    bands: (hasBands(motor) ? bandCount(motor) : 0) + tyreBands(design),
     lastWheel: heading === 1 ? bounds.right : design.wheelbase - bounds.left,
   };
 }

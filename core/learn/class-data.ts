@@ -1,3 +1,4 @@
+import { chainCount } from '../car/band-chain.ts';
 import type { CarDesign, RunRecord } from '../car/car-design.ts';
 import { hasBands, isRoller, MOTORS } from '../car/motors/motors.ts';
 import { standingWeight } from '../car/weights.ts';
@@ -19,7 +20,7 @@ const COLUMNS: Readonly<Record<string, (run: ClassRun, design: CarDesign) => str
   drive: (_run, { motor }) => MOTORS[motor.kind].name,
   'lever mm': (_run, { motor }) => (motor.kind === 'lever' ? rounded(1000 * motor.leverLength, 1) : ''),
   'bands side by side': (_run, { motor }) => (hasBands(motor) ? String(motor.parallel) : ''),
-  'bands end to end': (_run, { motor }) => (hasBands(motor) ? String(motor.series) : ''),
+  'bands end to end': (_run, { motor }) => (hasBands(motor) ? String(chainCount(motor)) : ''),
   turns: ({ record }, design) => rounded(record.wind.kind === 'full' ? fullTurns(design) : record.wind.turns, 1),
   'drive wheels mm': (_run, { driveWheels }) => rounded(1000 * driveWheels.diameter, 1),
   'axle mm': (_run, { axleDiameter }) => rounded(1000 * axleDiameter, 1),

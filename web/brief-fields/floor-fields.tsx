@@ -1,17 +1,14 @@
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
-import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { memo } from 'react';
-import type { Floor, FloorEdge, FloorStretch } from '../../core/car/car-design.ts';
+import type { Floor } from '../../core/car/car-design.ts';
 import { FLOORS } from '../../core/car/catalogue.ts';
 import { inOrder, withMat } from '../../core/car/floors.ts';
 import { QuantityField } from '../ui/quantity-field.tsx';
-import { Drafts } from '../ui/use-draft.ts';
 import plain from '../ui/plain.module.css';
-import { useStableKeys } from '../ui/stable-keys.ts';
 import { withinLimits } from '../ui/number-limits.ts';
 import styles from './brief-fields.module.css';
 import { ChoiceSelect } from './choice-select.tsx';
+import { PieceList } from './piece-list.tsx';
 
 /** Changes the floor as it is when called; changes of one gesture are one step to undo. */
 export type ChangeFloor = (change: (present: Floor) => Floor, gesture?: string) => void;
@@ -20,29 +17,6 @@ interface FloorProps {
   readonly floor: Floor;
   readonly change: ChangeFloor;
 }
-
-interface PieceProps {
-  readonly name: string;
-  /** Stands above its sizes. */
-  readonly head?: React.ReactNode;
-  readonly children: React.ReactNode;
-  readonly onTakeAway: () => void;
-}
-
-/** One of several: what it is, its sizes beside each other, and a way to be rid of it. */
-export const Piece = ({ name, head, children, onTakeAway }: PieceProps) => (
-  <fieldset className={styles.piece}>
-    <legend className={plain.strong}>{name}</legend>
-    {head}
-    <div className={styles.ends}>
-      {/* Pieces have fields of one name each: what is typed into one is no draft of another. */}
-      <Drafts value={null}>{children}</Drafts>
-      <IconButton aria-label={`Remove ${name.toLowerCase()}`} onClick={onTakeAway}>
-        <DeleteIcon />
-      </IconButton>
-    </div>
-  </fieldset>
-);
 
 /** Every kind of floor, by name. */
 export const SURFACES = Object.fromEntries(Object.entries(FLOORS).map(([kind, { label }]) => [kind, label])) as Record<
@@ -58,22 +32,31 @@ const withinFloor = (value: number): string | null =>
   value > 0 && value <= 1000 ? null : 'Must be above 0 and at most 1000 m from the line.';
 
 /** Where the floor changes along the run: each stretch with its beginning, kind and slope. */
-export const Stretches = memo(function Stretches({ floor, change }: FloorProps) {
-  const changeAt = (place: number, part: Partial<FloorStretch>): void =>
-    change((present) => ({ ...present, stretches: inOrder(present.stretches.map((one, i) => (i === place ? { ...one, ...part } : one))) }));
-  const keys = useStableKeys(floor.stretches);
-  const last = floor.stretches.at(-1) ?? { from: 0, kind: floor.kind, slope: floor.slope };
+export const Stretches = memo(function Stretches({ floor, change: changeFloor }: FloorProps) {
+  const change = (next: (present: Floor['stretches']) => Floor['stretches']): void =>
+    changeFloor((present) => ({ ...present, stretches: inOrder(next(present.stretches)) }));
   return (
-    <div className={plain.rows}>
-      {floor.stretches.map(({ from, kind, slope }, i) => (
-        <Piece
-          key={keys[i]}
-          name={`Stretch ${i + 2}`}
-          onTakeAway={() => change((present) => ({ ...present, stretches: present.stretches.filter((_one, k) => k !== i) }))}
-          head={
-            <ChoiceSelect label="Floor of the stretch" value={kind} options={SURFACES} onChange={(next) => changeAt(i, { kind: next })} />
-          }
-        >
+    <PieceList
+      pieces={floor.stretches}
+      change={change}
+      nameOf={(at) => `Stretch ${at + 2}`}
+      head={({ kind }, changeIt) => (
+        <ChoiceSelect label="Floor of the stretch" value={kind} options={SURFACES} onChange={(next) => changeIt({ kind: next })} />
+      )}
+      most={MOST_PIECES}
+      addWords="Add a stretch"
+      make={(present) => {
+        const last = present ?? { from: 0, kind: floor.kind, slope: floor.slope };
+        return { ...last, from: last.from + FURTHER };
+      }}
+      beside={
+        <Button size="small" disabled={floor.kind === 'short-carpet'} onClick={() => changeFloor(withMat)}>
+          Add a mat under the launch
+        </Button>
+      }
+    >
+      {({ from, slope }, changeIt, at) => (
+        <>
           <QuantityField
             size="small"
             label="From"
@@ -81,11 +64,11 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
             value={from}
             check={(value) =>
               withinFloor(value) ??
-              (floor.stretches.some((one, k) => k !== i && one.from === value)
+              (floor.stretches.some((one, k) => k !== at && one.from === value)
                 ? 'Another stretch begins there. Choose another position.'
                 : null)
             }
-            onChange={(value) => changeAt(i, { from: value })}
+            onChange={(value) => changeIt({ from: value })}
           />
           <QuantityField
             size="small"
@@ -93,24 +76,11 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
             quantity="angle"
             value={slope}
             check={(value) => (Math.abs(value) <= 0.6 ? null : 'Must be at most 34° up or down.')}
-            onChange={(value) => changeAt(i, { slope: value })}
+            onChange={(value) => changeIt({ slope: value })}
           />
-        </Piece>
-      ))}
-      <div className={styles.ends}>
-        <Button
-          size="small"
-          variant="outlined"
-          disabled={floor.stretches.length >= MOST_PIECES}
-          onClick={() => change((present) => ({ ...present, stretches: [...present.stretches, { ...last, from: last.from + FURTHER }] }))}
-        >
-          Add a stretch
-        </Button>
-        <Button size="small" disabled={floor.kind === 'short-carpet'} onClick={() => change(withMat)}>
-          Add a mat under the launch
-        </Button>
-      </div>
-    </div>
+        </>
+      )}
+    </PieceList>
   );
 });
 
@@ -118,23 +88,25 @@ export const Stretches = memo(function Stretches({ floor, change }: FloorProps) 
 const FIRST_EDGE = { at: 1, height: 0.007 };
 
 /** Twigs and steps across the floor. */
-export const Edges = memo(function Edges({ floor, change: changeFloor }: FloorProps) {
-  const change = (next: (present: Floor['edges']) => Floor['edges']): void =>
-    changeFloor((present) => ({ ...present, edges: next(present.edges) }));
-  const changeAt = (place: number, part: Partial<FloorEdge>): void =>
-    change((present) => present.map((one, i) => (i === place ? { ...one, ...part } : one)));
-  const keys = useStableKeys(floor.edges);
+export const Edges = memo(function Edges({ floor, change }: FloorProps) {
   return (
-    <div className={plain.rows}>
-      {floor.edges.map(({ at, height }, i) => (
-        <Piece key={keys[i]} name={`Twig or step ${i + 1}`} onTakeAway={() => change((present) => present.filter((_one, k) => k !== i))}>
+    <PieceList
+      pieces={floor.edges}
+      change={(next) => change((present) => ({ ...present, edges: next(present.edges) }))}
+      nameOf={(at) => `Twig or step ${at + 1}`}
+      most={MOST_PIECES}
+      addWords="Add a twig or step"
+      make={(last) => ({ ...FIRST_EDGE, at: (last?.at ?? 0) + FIRST_EDGE.at })}
+    >
+      {({ at, height }, changeIt) => (
+        <>
           <QuantityField
             size="small"
             label="At"
             quantity="distance"
             value={at}
             check={withinFloor}
-            onChange={(value) => changeAt(i, { at: value })}
+            onChange={(value) => changeIt({ at: value })}
           />
           <QuantityField
             size="small"
@@ -142,19 +114,11 @@ export const Edges = memo(function Edges({ floor, change: changeFloor }: FloorPr
             quantity="size"
             value={height}
             check={(value) => (value > 0 && value <= 0.5 ? null : 'Must be above 0 and at most 500 mm.')}
-            onChange={(value) => changeAt(i, { height: value })}
+            onChange={(value) => changeIt({ height: value })}
           />
-        </Piece>
-      ))}
-      <Button
-        size="small"
-        variant="outlined"
-        disabled={floor.edges.length >= MOST_PIECES}
-        onClick={() => change((present) => [...present, { ...FIRST_EDGE, at: (present.at(-1)?.at ?? 0) + FIRST_EDGE.at }])}
-      >
-        Add a twig or step
-      </Button>
-    </div>
+        </>
+      )}
+    </PieceList>
   );
 });
 

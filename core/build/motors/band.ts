@@ -3,7 +3,7 @@ import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP } from '../build-step.ts';
 import { centreCross, makeLine, makePlace } from '../drawing.ts';
 import { templateText } from '../template-text.ts';
-import { bandPart, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
+import { bandParts, chainText, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
 import { HOOK_MASS, type MotorBuild } from './motor-build.ts';
 
 /** mm of a text on the deck, and of a cross’s arm. */
@@ -29,7 +29,7 @@ export const BAND_BUILD: MotorBuild<BandDesign, Extract<MotorView, { kind: 'band
   lengths: (_design, motor) => tubingLengths(motor),
   barMarks: () => [],
   parts: (_design, motor, _cut, sizes, needed) => [
-    bandPart(motor, needed('band'), sizes),
+    ...bandParts(motor, needed('band'), sizes),
     { on: 'hook', slot: null, name: 'hook for the bands', count: 1, size: '', mass: HOOK_MASS },
   ],
   notes: ({ release }) => [
@@ -53,7 +53,7 @@ export const BAND_BUILD: MotorBuild<BandDesign, Extract<MotorView, { kind: 'band
       ...PLAIN_STEP,
       id: 'bands',
       title: 'Chain the bands',
-      text: `${tubingText(motor, format)}Loop ${motor.series > 1 ? `${motor.series} end to end` : 'one'}${motor.parallel > 1 ? `, ${motor.parallel} side by side` : ''}; hook one end, lay the other over the axle so that it ${motor.release === 'free' ? 'drops off' : 'stays'}.${windingText(motor)}`,
+      text: `${tubingText(motor, format)}${chainText(motor)} Hook one end, and lay the other over the axle so that it ${motor.release === 'free' ? 'drops off' : 'stays'}.${windingText(motor)}`,
       tool: 'fingers',
       minutes: 4,
       trick: 'Stretch new bands by hand ten times first: their first pull is stronger than later ones.',

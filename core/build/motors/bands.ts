@@ -1,6 +1,8 @@
+import { bandName, chainCount, linksOf } from '../../car/band-chain.ts';
 import type { Band, MotorDesign } from '../../car/car-design.ts';
 import { cutLength, insideOf } from '../../car/tubing.ts';
 import { hasBands } from '../../car/motors/motors.ts';
+import { linkMass } from '../../car/motors/rubber-motors.ts';
 import type { InspectedSize } from '../inspected-size.ts';
 import type { Format } from '../../units/quantity.ts';
 import type { CutLength } from '../part-names.ts';
@@ -9,15 +11,42 @@ import type { MotorPart } from './motor-build.ts';
 
 type RubberDesign = Extract<MotorDesign, { band: Band }>;
 
-/** The bands, as a line of the parts list; tubing with what it is cut to. */
-export const bandPart = ({ band, parallel, series }: RubberDesign, count: number, { size }: SizeFormat): MotorPart => ({
-  on: 'motor',
-  slot: 'band',
-  count,
-  size: `${parallel} side by side, ${series} end to end${
-    band.kind === 'tubing' ? `; each cut to ${size(cutLength(band))}, ${size(band.outside)} outside, ${size(insideOf(band))} inside` : ''
-  }`,
-});
+/** The bands, as lines of the parts list, one for each size; tubing with what it is cut to. */
+export const bandParts = (motor: RubberDesign, count: number, { size }: SizeFormat): readonly MotorPart[] => {
+  const { band, parallel, series } = motor;
+  const [first, ...further] = linksOf(motor);
+  return [
+    {
+      on: 'motor',
+      slot: 'band',
+      count,
+      size: `${parallel} side by side, ${series} end to end${
+        band.kind === 'tubing'
+          ? `; each cut to ${size(cutLength(band))}, ${size(band.outside)} outside, ${size(insideOf(band))} inside`
+          : ''
+      }`,
+      ...(further.length > 0 && { mass: linkMass(first, parallel) }),
+    },
+    ...further.map((link): MotorPart => ({
+      on: 'motor',
+      slot: null,
+      name: `further bands: ${bandName(link.band)}`,
+      count: parallel * link.series,
+      size: `in the same chain, ${link.series} end to end`,
+      mass: linkMass(link, parallel),
+    })),
+  ];
+};
+
+/** How the bands are looped together. */
+export function chainText(motor: RubberDesign): string {
+  const [first, ...further] = linksOf(motor);
+  const beside = motor.parallel > 1 ? `, ${motor.parallel} side by side` : '';
+  const rest = further.map(({ band, series }) => `, then ${series} of ${bandName(band)}`).join('');
+  // Thin bands make fewer layers on the axle.
+  const order = further.length > 0 ? ' The thickest go next to the hook, the thinnest to the axle.' : '';
+  return `Loop ${first.series > 1 ? `${first.series} end to end` : 'one'}${rest}${beside}.${order}`;
+}
 
 /** What tubing is cut to before it is tied; nothing of bands. */
 export const tubingLengths = ({ band, parallel, series }: RubberDesign): readonly CutLength[] =>
@@ -55,15 +84,17 @@ export const windingText = ({ woundBy }: RubberDesign): string =>
       : '';
 
 /** The number of bands end to end, counted on the finished car. */
-export const inspectedBands = ({ series }: RubberDesign): readonly InspectedSize[] => [
+export const inspectedBands = (motor: RubberDesign): readonly InspectedSize[] => [
   {
     id: 'bands',
     label: 'bands end to end',
     quantity: 'count',
-    drawn: series,
+    drawn: chainCount(motor),
     tolerance: 0.5,
     cure: 'chain them as drawn',
     built: (car, { bands }) =>
-      bands === undefined || !hasBands(car.motor) ? car : { ...car, motor: { ...car.motor, series: Math.round(bands) } },
+      bands === undefined || !hasBands(car.motor)
+        ? car
+        : { ...car, motor: { ...car.motor, series: Math.max(car.motor.series + Math.round(bands) - chainCount(car.motor), 1) } },
   },
 ];

@@ -2,7 +2,7 @@ import type { TwistDesign } from '../../car/car-design.ts';
 import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP, templateStep } from '../build-step.ts';
 import { makeLine } from '../drawing.ts';
-import { bandPart, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
+import { bandParts, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
 import type { MotorBuild } from './motor-build.ts';
 
 /** kg of a washer or bead; kg/m of an arm, a thick skewer. Estimates. */
@@ -39,7 +39,7 @@ export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'tw
   ],
   barMarks: () => [],
   parts: (_design, motor, cut, sizes, needed) => [
-    bandPart(motor, needed('band'), sizes),
+    ...bandParts(motor, needed('band'), sizes),
     { on: 'string', slot: 'washer', count: 1, size: '', mass: WASHER_MASS },
     { on: 'lever', slot: null, name: 'trailing arm', count: 1, size: sizes.size(cut('arm')), mass: ARM_DENSITY * cut('arm') },
   ],

@@ -1,5 +1,5 @@
+import { equivalentBand, stretchOfChain } from '../band-chain.ts';
 import type { BandDesign, CarDesign } from '../car-design.ts';
-import { bandSizes } from '../catalogue.ts';
 import { CAR_SIZES } from '../common-sizes.ts';
 import { sizesOfMotor } from '../size.ts';
 import { spoolOf } from '../tape.ts';
@@ -35,6 +35,7 @@ const losslessSetup = (design: CarDesign, motor: BandDesign, numbers: Numbers, f
   spool: spoolOf(design, full - design.sleeve.reduce((sum, step) => sum + step.turns, 0)),
   turns,
   release: motor.release,
+  ...(motor.further && { breakingStretch: stretchOfChain(motor, () => BREAKING_STRETCH) }),
 });
 
 /** Where a band lies and how far it stretches is a matter of sizes alone. */
@@ -68,8 +69,11 @@ function feltTurns(design: CarDesign, motor: BandDesign): FeltTurns {
   const { sleeve, axleDiameter } = design;
   const known = felt.get(motor);
   if (known?.sleeve === sleeve && known.axleDiameter === axleDiameter) return known;
-  const tight = turnsUpTo(design, motor, { stretch: safeStretch(motor.band), layers: MAX_LAYERS });
-  const most = Math.max(turnsUpTo(design, motor, { stretch: NEAR_BREAKING * BREAKING_STRETCH, layers: Infinity }), tight);
+  const tight = turnsUpTo(design, motor, { stretch: stretchOfChain(motor, safeStretch), layers: MAX_LAYERS });
+  const most = Math.max(
+    turnsUpTo(design, motor, { stretch: NEAR_BREAKING * stretchOfChain(motor, () => BREAKING_STRETCH), layers: Infinity }),
+    tight,
+  );
   const turns = { sleeve, axleDiameter, tight, most };
   felt.set(motor, turns);
   return turns;
@@ -79,8 +83,10 @@ const turnsOf = (design: CarDesign, motor: BandDesign): number =>
   motor.fullWinding === 'tight' ? feltTurns(design, motor).tight : motor.turns;
 
 /** Bands side by side lie side by side on the axle; both strands of each loop are wound. */
-const strandThickness = ({ parallel, band }: BandDesign): number =>
-  2 * parallel * Math.sqrt(bandSizes(band).width * bandSizes(band).thickness);
+const strandThickness = (motor: BandDesign): number => {
+  const { width, thickness } = equivalentBand(motor);
+  return 2 * motor.parallel * Math.sqrt(width * thickness);
+};
 
 /** Bands hooked to the body and wound on the drive axle. */
 export const BAND_CAR: MotorRecord<BandDesign> = {

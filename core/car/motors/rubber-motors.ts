@@ -1,4 +1,5 @@
 import { falsePosition, pointOf } from '../../numerics/false-position.ts';
+import { chainCount, equivalentBand, linksOf, type Link } from '../band-chain.ts';
 import { BANDS, bandSizes, RUBBER } from '../catalogue.ts';
 import type { Band, BandDesign, CarDesign, TwistDesign } from '../car-design.ts';
 import { motorSizeFaults } from '../../run/size-faults.ts';
@@ -37,14 +38,19 @@ export function returnedFraction<Setup extends MotorSetup>(setup: Setup, loss: n
 }
 
 /** What the bands weigh: two strands of their section and length each, kg. */
-export function bandMass({ band, parallel, series }: BandDesign | TwistDesign): number {
+export function bandMass(motor: BandDesign | TwistDesign): number {
+  return linksOf(motor).reduce((sum, link) => sum + linkMass(link, motor.parallel), 0);
+}
+
+/** What so many bands of one size weigh, kg. */
+export function linkMass({ band, series }: Link, parallel: number): number {
   const { length, width, thickness } = bandSizes(band);
   return RUBBER.density * 2 * length * width * thickness * parallel * series;
 }
 
 /** The keys of a run setup that say what rubber it is and how much; nothing is lost in it yet. */
-export function rubberSetup({ band, parallel, series }: BandDesign | TwistDesign, numbers: Numbers) {
-  const { length, width, thickness } = bandSizes(band);
+export function rubberSetup(motor: BandDesign | TwistDesign, numbers: Numbers) {
+  const { length, width, thickness } = equivalentBand(motor);
   return {
     c1: numbers.c1!,
     c2: numbers.c2!,
@@ -52,8 +58,8 @@ export function rubberSetup({ band, parallel, series }: BandDesign | TwistDesign
     bandWidth: width,
     bandThickness: thickness,
     bandLength: length,
-    parallel,
-    series,
+    parallel: motor.parallel,
+    series: chainCount(motor),
   };
 }
 
@@ -104,7 +110,9 @@ export function mostTurns(excess: (turns: number) => number): number {
 const many = (count: number, words: string): string => (count === 1 ? '' : ` ${count} ${words}`);
 
 /** How many bands there are and how they are joined: `1 band`, `6 bands, 2 side by side, 3 end to end`. */
-export function describeBands({ parallel, series }: BandDesign | TwistDesign): string {
+export function describeBands(motor: BandDesign | TwistDesign): string {
+  const { parallel } = motor;
+  const series = chainCount(motor);
   const count = parallel * series;
   if (count === 1) return '1 band';
   if (parallel === 1) return `${count} bands end to end`;

@@ -31,6 +31,7 @@ import { isSameChoice } from './choices.ts';
 import { indexFound, type IndexTarget } from './station-index.ts';
 import type { TabKey } from '../tabs.ts';
 import { ChoiceField } from './choice-field.tsx';
+import { FurtherBandsFields } from './further-bands.tsx';
 import { Group, type OpenGroup } from './group.tsx';
 import { describeGroup } from './describe-group.ts';
 import { PartRow } from './part-row.tsx';
@@ -42,6 +43,8 @@ import styles from './car-panel.module.css';
 const OwnPartsDrawer = lazyWithPreload(() =>
   import('../../../own-parts/own-parts-drawer.tsx').then(({ OwnPartsDrawer: drawer }) => ({ default: drawer })),
 );
+
+const NO_FURTHER: readonly never[] = [];
 
 interface CarPanelProps {
   readonly carId: string;
@@ -123,6 +126,9 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, o
                 ) : (
                   <>
                     <Rows {...shown} rows={rows.filter((row) => row.group === id)} />
+                    {id === 'motor' && design.motor.kind === 'band' && (
+                      <FurtherBandsFields further={design.motor.further ?? NO_FURTHER} edit={edit} />
+                    )}
                     {id === 'driveAxle' && !isRoller(design) && (
                       <SpoolSteps sleeve={design.sleeve} axleDiameter={design.axleDiameter} edit={edit} />
                     )}

@@ -1,14 +1,10 @@
-import Button from '@mui/material/Button';
 import { memo } from 'react';
 import type { CarDesign, SleeveStep } from '../../../../core/car/car-design.ts';
 import { SLEEVES } from '../../../../core/car/catalogue.ts';
 import { ChoiceSelect } from '../../../brief-fields/choice-select.tsx';
-import { Piece } from '../../../brief-fields/floor-fields.tsx';
-import fields from '../../../brief-fields/brief-fields.module.css';
+import { PieceList } from '../../../brief-fields/piece-list.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
-import plain from '../../../ui/plain.module.css';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
-import { useStableKeys } from '../../../ui/stable-keys.ts';
 
 interface SpoolStepsProps extends Pick<CarDesign, 'sleeve' | 'axleDiameter'> {
   readonly edit: Edit;
@@ -22,20 +18,20 @@ const WIDER = 0.004;
 
 /** What thickens the drive axle, step by step: the last is outermost and pulls at the launch. */
 export const SpoolSteps = memo(function SpoolSteps({ sleeve, axleDiameter, edit }: SpoolStepsProps) {
-  const keys = useStableKeys(sleeve);
-  const change = (next: (present: CarDesign['sleeve']) => CarDesign['sleeve']): void =>
-    edit((car) => ({ ...car, sleeve: next(car.sleeve) }));
-  const changeAt = (at: number, part: Partial<SleeveStep>): void =>
-    change((present) => present.map((step, i) => (i === at ? { ...step, ...part } : step)));
   return (
-    <div className={plain.rows}>
-      {sleeve.map(({ kind, diameter, turns }, i) => (
-        <Piece
-          key={keys[i]}
-          name={i === sleeve.length - 1 ? 'Spool, pulls at the launch' : `Spool, step ${i + 1}`}
-          onTakeAway={() => change((present) => present.filter((_step, k) => k !== i))}
-          head={<ChoiceSelect label="Made of" value={kind} options={KINDS} onChange={(next) => changeAt(i, { kind: next })} />}
-        >
+    <PieceList<SleeveStep>
+      pieces={sleeve}
+      change={(next) => edit((car) => ({ ...car, sleeve: next(car.sleeve) }))}
+      nameOf={(at) => (at === sleeve.length - 1 ? 'Spool, pulls at the launch' : `Spool, step ${at + 1}`)}
+      head={({ kind }, changeIt) => (
+        <ChoiceSelect label="Made of" value={kind} options={KINDS} onChange={(next) => changeIt({ kind: next })} />
+      )}
+      most={MAX_STEPS}
+      addWords="Add a spool step"
+      make={(last) => ({ kind: 'other', turns: 1, ...last, diameter: Math.max(last?.diameter ?? 0, axleDiameter) + WIDER })}
+    >
+      {({ diameter, turns }, changeIt) => (
+        <>
           <QuantityField
             size="small"
             label="Step ⌀"
@@ -46,7 +42,7 @@ export const SpoolSteps = memo(function SpoolSteps({ sleeve, axleDiameter, edit 
                 ? null
                 : `Must be more than the axle, ${1000 * axleDiameter} mm, and at most ${1000 * MAX_DIAMETER} mm.`
             }
-            onChange={(value) => changeAt(i, { diameter: value })}
+            onChange={(value) => changeIt({ diameter: value })}
           />
           <QuantityField
             size="small"
@@ -54,25 +50,10 @@ export const SpoolSteps = memo(function SpoolSteps({ sleeve, axleDiameter, edit 
             quantity="count"
             value={turns}
             check={(value) => (value > 0 && value <= 200 ? null : 'Must be above 0 and at most 200 turns.')}
-            onChange={(value) => changeAt(i, { turns: value })}
+            onChange={(value) => changeIt({ turns: value })}
           />
-        </Piece>
-      ))}
-      <div className={fields.ends}>
-        <Button
-          size="small"
-          variant="outlined"
-          disabled={sleeve.length >= MAX_STEPS}
-          onClick={() =>
-            change((present) => [
-              ...present,
-              { kind: 'other', turns: 1, ...present.at(-1), diameter: Math.max(present.at(-1)?.diameter ?? 0, axleDiameter) + WIDER },
-            ])
-          }
-        >
-          Add a spool step
-        </Button>
-      </div>
-    </div>
+        </>
+      )}
+    </PieceList>
   );
 });

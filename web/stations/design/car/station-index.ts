@@ -38,6 +38,7 @@ export const STATION_INDEX: readonly IndexEntry[] = [
   floor('Twig or step', 'edge', 'height'),
   floor('Line to wall', 'room', 'length', 'hall'),
   floor('Lane width', 'corridor', 'door'),
+  { label: 'Bands of another size', words: ['chain', 'end to end', 'unlike', 'mixed'], target: { kind: 'group', group: 'motor' } },
   { label: 'Flick test', words: ['build quality', 'care'], target: { kind: 'group', group: 'straight' } },
   ...TABS.map(([tab, label]): IndexEntry => ({ label, words: TAB_WORDS[tab], target: { kind: 'tab', tab } })),
   { label: 'Versions', words: ['save as a version', 'compare', 'restore', 'ghost'], target: { kind: 'versions' } },
