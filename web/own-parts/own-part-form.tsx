@@ -4,11 +4,12 @@ import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
+import { piecesFor } from '../../core/car/common-pieces.ts';
 import { CATALOGUE } from '../../core/car/parts.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
 import { BendTestFields } from './bend-test-fields.tsx';
-import { KIND_NAMES, newDraft, partFields, partOf, sectionOf, usualValues, type PartDraft } from './part-draft.ts';
+import { filledFrom, KIND_NAMES, newDraft, partFields, partOf, sectionOf, usualValues, type PartDraft } from './part-draft.ts';
 
 interface OwnPartFormProps {
   /** What it begins with. */
@@ -27,6 +28,7 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
   const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
   const nameField = useRef<HTMLInputElement>(null);
   useEffect(() => nameField.current?.focus(), []);
+  const common = piecesFor(draft.kind);
   const change = (part: Partial<PartDraft>): void => setDraft((before) => ({ ...before, ...part }));
   const problemOf = (key: string) => ({ error: key in problems, helperText: problems[key] });
   return (
@@ -81,6 +83,22 @@ export function OwnPartForm({ start, title, others, wrongCount = () => null, onK
           </MenuItem>
         ))}
       </TextField>
+      {common.length > 0 && (
+        <TextField
+          select
+          size="small"
+          label="Fill in from a common object"
+          value=""
+          helperText="Usual sizes and weights. Measure yours, and type over what differs."
+          onChange={({ target }) => setDraft((before) => filledFrom(before, common[Number(target.value)]!))}
+        >
+          {common.map(({ name }, i) => (
+            <MenuItem key={name} value={i}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
       {partFields(draft.kind).map(({ key, label, unit }) => (
         <TextField
           key={key}

@@ -4,7 +4,8 @@ import type { PartKind } from '../../core/car/part-slots.ts';
 import { readOwnPart } from '../../core/files/read.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import { describePart } from './describe-part.ts';
-import { draftOf, KIND_NAMES, newDraft, partFields, partOf, usualValues } from './part-draft.ts';
+import { piecesFor } from '../../core/car/common-pieces.ts';
+import { draftOf, filledFrom, KIND_NAMES, newDraft, partFields, partOf, usualValues } from './part-draft.ts';
 
 const kinds = Object.keys(KIND_NAMES) as PartKind[];
 
@@ -37,6 +38,31 @@ describe('a part being typed', () => {
     expect(problemsOf({ values: { staticGrip: 'much', slidingGrip: '0' } })).toEqual(['staticGrip', 'slidingGrip']);
     expect(problemsOf({ values: { staticGrip: '0.5', slidingGrip: '0.6' } })).toEqual(['slidingGrip']);
     expect(problemsOf({ values: { staticGrip: '0,9', slidingGrip: '3/4' } })).toEqual([]);
+  });
+  it('is filled in from what is found at home, each as a part of its kinds', () => {
+    for (const kind of kinds)
+      for (const common of piecesFor(kind)) {
+        const made = partOf(filledFrom(newDraft(kind), common), []);
+        if ('problems' in made) throw new Error(`${common.name}: ${JSON.stringify(made.problems)}`);
+        expect(made.part).toMatchObject({ name: common.name, like: common.as[kind] });
+      }
+    const filled = (kind: PartKind, name: string): OwnPart => {
+      const made = partOf(
+        filledFrom(
+          newDraft(kind),
+          piecesFor(kind).find((one) => one.name === name)!,
+        ),
+        [],
+      );
+      return (made as { part: OwnPart }).part;
+    };
+    // By hand: 2.2 g over a circle of 30 mm; 17 g over 0.31 m; 4.5 g in a rod of 7.3 × 180 mm.
+    expect(filled('wheel', 'cap of a drinks bottle').values).toMatchObject({ diameter: 0.03, thickness: 0.014 });
+    expect(filled('wheel', 'cap of a drinks bottle').values.areaDensity).toBeCloseTo(3.112, 3);
+    expect(filled('lever', 'wooden ruler of 30 cm').values.massPerLength).toBeCloseTo(0.05484, 5);
+    expect(filled('axle', 'pencil').values.density).toBeCloseTo(597, 0);
+    // A name that was given stays.
+    expect(filledFrom({ ...newDraft('axle'), name: 'stub' }, piecesFor('axle')[0]!).name).toBe('stub');
   });
   it('is measured in its own units', () => {
     const made = partOf({ ...newDraft('trap'), name: 'galley', values: { preload: '0.17', rate: '0.115', efficiency: '92' } }, []);

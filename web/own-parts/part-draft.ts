@@ -3,6 +3,7 @@ import { describeProblem } from '../../core/fault-words.ts';
 import { CATALOGUE, PART_VALUES, partFaults, typedValues, usualValue, type PartValue } from '../../core/car/parts.ts';
 import { flatSection, roundSection } from '../../core/car/bend-test.ts';
 import { AXLES } from '../../core/car/catalogue.ts';
+import type { CommonPiece } from '../../core/car/common-pieces.ts';
 import { pieceExtent, USUAL_PIECE, type Piece } from '../../core/car/piece-weight.ts';
 import type { OwnPart } from '../../core/schema/generated/own-part.ts';
 import type { PartKind } from '../../core/car/part-slots.ts';
@@ -109,6 +110,24 @@ function typedFrom(kind: PartKind, values: Readonly<Record<string, number | unde
     if (stored !== undefined) typed[value.key] = shown(stored / factorOf(value, typed));
   }
   return typed;
+}
+
+/** The part that is being typed, filled in from a common object: its sizes and weight are typed over where they are measured. */
+export function filledFrom(draft: PartDraft, { name, mass, sizes, as }: CommonPiece): PartDraft {
+  const like = as[draft.kind] ?? draft.like;
+  const { diameter, length } = sizes;
+  const weighed = typedValues(draft.kind).find(({ piece }) => piece);
+  const typed: Record<string, string> = usualValues(draft.kind, like);
+  const type = (key: string, value: number): void => {
+    if (key in typed) typed[key] = shown(value);
+  };
+  for (const [size, metres] of Object.entries(sizes)) {
+    type(size, metres / MM);
+    type(pieceKey(size), metres / MM);
+  }
+  if (weighed) type(weighed.key, mass / 1e-3);
+  if (draft.kind === 'axle' && diameter && length) type('density', mass / ((Math.PI / 4) * diameter ** 2 * length));
+  return { ...draft, like, name: draft.name || name, values: typed, evidence: 'estimated' };
 }
 
 export function newDraft(kind: PartKind): PartDraft {
