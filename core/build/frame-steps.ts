@@ -55,12 +55,15 @@ function bodyItselfSteps(design: CarDesign): BuildStep[] {
         ...PLAIN_STEP,
         id: 'body',
         title: 'Glue the frame of sticks',
-        text: 'Two sticks along, three across: one over each axle and one in the middle. Lay them on the template and glue.',
+        text:
+          body.outline === 'triangle'
+            ? 'Two sticks along that draw together toward the other axle, three across: one over each axle and one in the middle. Lay them on the template, glue, and trim what stands out.'
+            : 'Two sticks along, three across: one over each axle and one in the middle. Lay them on the template and glue.',
         tool: 'glue, clips',
         minutes: 15,
         dries: 20,
         tolerance: 'both diagonals equal to 1 mm',
-        trick: 'Measure the diagonals before the glue sets, and push the frame square.',
+        trick: 'Measure the diagonals before the glue sets, and push the frame until they are equal.',
         check: 'It lies flat on the table without rocking.',
         shows: { pieces: ['deck'] },
       },

@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { AXLE_ENDS, BEARINGS, STIFFENERS, WHEELS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
-import { bodyLength } from '../car/weights.ts';
+import { bodyLength, bodyWidthAt } from '../car/weights.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { TAPE } from '../car/tape.ts';
 import type { CutLength } from './part-names.ts';
@@ -50,7 +50,7 @@ export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
   const list: CutLength[] = [];
   if (!isRoller(design)) {
     const oneWheel = layout.otherWheelCount === 1;
-    const across = oneWheel ? design.body.width : trackWidth;
+    const across = oneWheel ? bodyWidthAt(design, design.wheelbase) : trackWidth;
     const proud = (format: (metres: number) => string): string => `${format(AXLE_ENDS / 2)} beyond the wheel at each end for hubs`;
     list.push({ id: 'drive-axle', name: `drive axle, ${axleOf(design).label}`, count: 1, length: trackWidth + AXLE_ENDS, words: proud });
     if (otherWheels)
@@ -72,7 +72,7 @@ export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
         name: `bearing of the other axle, ${BEARINGS[bearingAt(design, 'other')].label}`,
         count: oneWheel ? 2 : 1,
         length: oneWheel
-          ? Math.max((design.body.width - WHEELS[otherWheels.kind].thickness - endPlay) / 2, 0.005)
+          ? Math.max((across - WHEELS[otherWheels.kind].thickness - endPlay) / 2, 0.005)
           : Math.max(betweenWheels(design, 'other') - endPlay, 0.005),
         words: (format) => `${format(endPlay / 2)} of play each side`,
       });

@@ -6,8 +6,9 @@ import { fitCatalogue } from '../car/parts.ts';
 import { cutLength, withCutLength } from '../car/tubing.ts';
 import { valueOf } from '../car/values.ts';
 import { sizesOf } from '../car/sizes.ts';
+import { deckOutline } from '../geometry/deck-outline.ts';
 import { planView } from '../geometry/plan-view.ts';
-import { placedMasses, standingWeight } from '../car/weights.ts';
+import { bodyWidthAt, placedMasses, standingWeight } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
 import { formatIn } from '../units/quantity.ts';
@@ -15,6 +16,7 @@ import { boxOf, PAPERS } from './drawing.ts';
 import { designAsBuilt, goalDistance, inspect, inspectedSizes } from './inspection.ts';
 import { betweenWheels, lengthsOf } from './lengths.ts';
 import { stringToCut } from './motors/lever.ts';
+import { neededSizes } from './needed-sizes.ts';
 import { partsList, remainderOf, wholeMass } from './parts-list.ts';
 import { buildableDesigns } from './reference/buildable-designs.ts';
 import { buildSteps, minutesLeft } from './steps.ts';
@@ -149,6 +151,29 @@ describe('bearings of every kind', () => {
     expect(buildSteps(car, format).find(({ id }) => id === 'body')!.title).toBe('Saw the beam and drill it across');
     // 290 × 20 mm of 4.5 kg/m².
     expect(partsList(car)[0]!.mass).toBeCloseTo(4.5 * 0.02 * (car.wheelbase + car.body.overhang), 6);
+  });
+  it('a triangle narrows to 0.4 of its width: less weight, farther back, a shorter axle, all drawn', () => {
+    const wide: CarDesign = { ...lever, body: { ...lever.body, width: 0.1 }, layout: { ...lever.layout, otherWheelCount: 1 } };
+    const car: CarDesign = { ...wide, body: { ...wide.body, outline: 'triangle' } };
+    const massOf = (of: CarDesign) => placedMasses(of).find(({ what }) => what === 'body')!;
+    // Ends of 100 and 40 mm: 0.7 of the rectangle, its middle at (100 + 2 · 40)/(100 + 40)/3 = 0.4286 of its length.
+    expect(massOf(car).mass).toBeCloseTo(0.7 * massOf(wide).mass, 9);
+    const long = car.wheelbase + car.body.overhang;
+    expect(massOf(car).at).toBeCloseTo((0.18 / 0.14 / 3) * long - car.body.overhang / 2, 9);
+    const lengthOf = (of: CarDesign): number => lengthsOf(of).find(({ id }) => id === 'other-axle')!.length;
+    expect(lengthOf(car)).toBeLessThan(lengthOf(wide) - 0.04);
+    expect(
+      deckOutline(car)
+        .slice(0, 4)
+        .map(({ y }) => y),
+    ).toEqual([0.05, 0.02, -0.02, -0.05].map((y) => expect.closeTo(y, 9)));
+    const sticks: CarDesign = { ...car, body: { ...car.body, kind: 'craft-sticks' } };
+    expect(planView(sticks).body).toHaveLength(5);
+    expect(buildSteps(sticks, format).find(({ id }) => id === 'body')!.text).toMatch(/draw together toward the other axle/);
+    expect(neededSizes(car)).toContainEqual(expect.objectContaining({ tells: 'bodyNarrow', value: '40' }));
+    // A bottle keeps its shape.
+    const bottle: CarDesign = { ...car, body: { ...car.body, kind: 'bottle' } };
+    expect(bodyWidthAt(bottle, car.wheelbase)).toBe(0.1);
   });
   it('a body that is reinforced has its sticks in the list, the lengths and the steps', () => {
     const car: CarDesign = { ...lever, body: { ...lever.body, stiffener: { kind: 'pencil', count: 2 } } };

@@ -1,7 +1,7 @@
 import { bodyPartOf } from '../car/fitted.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
-import { bodyLength, bodyWidth } from '../car/weights.ts';
+import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 
@@ -24,6 +24,8 @@ export function neededSizes(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.
     add('trackWidth', 'track width', design.trackWidth);
     add('bodyLength', 'length of the body', bodyLength(design));
     add('bodyWidth', 'width of the body', bodyWidth(design));
+    const narrow = bodyWidthAt(design, bodyLength(design));
+    if (narrow < bodyWidth(design)) add('bodyNarrow', 'width of the body’s narrow end', narrow);
     if (!bodyPartOf(design).isTube) add('axleGap', 'deck over the middle of the axles', body.axleGap);
     add('endPlay', 'end play of each axle', endPlay);
   }

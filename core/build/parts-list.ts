@@ -4,7 +4,7 @@ import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { BEARINGS, SLEEVES, STIFFENERS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
-import { bodyLength, bodyWidth, likelyWheelset, placedMasses, standingWeight, stiffenerMass } from '../car/weights.ts';
+import { bodyLength, bodyWidth, bodyWidthAt, likelyWheelset, placedMasses, standingWeight, stiffenerMass } from '../car/weights.ts';
 import { bearingAt, bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
@@ -46,13 +46,14 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
     if (count > 0) lines.push({ on, slot, name, count, size, mass });
   };
   const named = (slot: PartSlot): string => `${SLOTS[slot].label.replace(/ of$/, '')}: ${fittedName(design, slot)}`;
+  const narrow = bodyWidthAt(design, bodyLength(design));
   if (!roller)
     add(
       'body',
       'body',
       named('body'),
       1,
-      `${sizes.size(bodyLength(design))} × ${sizes.size(bodyWidth(design))}`,
+      `${sizes.size(bodyLength(design))} × ${sizes.size(bodyWidth(design))}${narrow < bodyWidth(design) ? `, ${sizes.size(narrow)} at the narrow end` : ''}`,
       masses.get('body')! - stiffenerMass(design),
     );
   const { stiffener } = design.body;

@@ -3,8 +3,8 @@ import { DISC_HOLE, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { isDrilled } from '../car/sleeves.ts';
-import { bodyLength, bodyWidth } from '../car/weights.ts';
-import { deckOutline } from '../geometry/deck-outline.ts';
+import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
+import { bodyCorners, deckOutline } from '../geometry/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item } from './drawing.ts';
 import { bearingOutside, lengthsOf } from './lengths.ts';
@@ -98,13 +98,22 @@ function deckPiece(design: CarDesign): Piece {
   const middle = wide / 2;
   const at = (metres: number): number => left + MM * metres;
   const cut = deckOutline(design);
-  const outline = cut.length > 0 ? cut.map(({ x, y }) => makePlace(at(x), middle - MM * y)) : makeRectangle(0, 0, length, wide);
+  const outline = (cut.length > 0 ? cut : bodyCorners(design)).map(({ x, y }) => makePlace(at(x), middle - MM * y));
   const items: Item[] = [makePath(outline, 'cut', true), makeLine(makePlace(0, middle), makePlace(length, middle), 'centre')];
-  for (const x of [at(0), at(wheelbase)]) {
+  for (const metres of [0, wheelbase]) {
+    const x = at(metres);
     const half = (MM * bearingOutside(design)) / 2;
-    items.push(makeLine(makePlace(x, 0), makePlace(x, wide), 'centre'), makePath(makeRectangle(x - half, 0, 2 * half, wide), 'mark', true));
+    const across = MM * bodyWidthAt(design, metres);
+    const edge = middle - across / 2;
+    items.push(
+      makeLine(makePlace(x, edge), makePlace(x, edge + across), 'centre'),
+      makePath(makeRectangle(x - half, edge, 2 * half, across), 'mark', true),
+    );
   }
-  items.push(templateText('drive axle', at(0) + 3, wide - 3), templateText('other axle', at(wheelbase) - 22, wide - 3));
+  items.push(
+    templateText('drive axle', at(0) + 3, wide - 3),
+    templateText('other axle', at(wheelbase) - 22, middle + (MM * bodyWidthAt(design, wheelbase)) / 2 - 3),
+  );
   if (layout.otherWheelCount === 1 && otherWheels) {
     // One wheel in the middle runs through the deck where it stands higher than that.
     const { deck, otherWheel } = sideView(design);

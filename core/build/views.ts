@@ -3,7 +3,6 @@ import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { bodyWidth } from '../car/weights.ts';
-import { deckOutline } from '../geometry/deck-outline.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import { planView, type Plate } from '../geometry/plan-view.ts';
 import type { Point } from '../geometry/point.ts';
@@ -101,12 +100,11 @@ const plateCorners = ({ middle, length, width }: Plate): Point[] => [
 export function topOf(design: CarDesign, drawn: DrawnView): View {
   const { driveWheels, otherWheels, axles, body, ballast, pull, bounds } = planView(straightened(design));
   const at = toSheet(drawn);
-  const deck = deckOutline(design);
   return {
     at,
     items: [
       makeLine(at({ x: bounds.left - 0.005, y: 0 }), at({ x: bounds.right + 0.005, y: 0 }), 'centre'),
-      ...(deck.length > 0 ? closed(deck, at) : body.flatMap((plate) => closed(plateCorners(plate), at))),
+      ...body.flatMap((corners) => closed(corners, at)),
       ...[...driveWheels, ...otherWheels].flatMap((plate) => closed(plateCorners(plate), at)),
       ...axles.map(([from, to]) => makeLine(at(from), at(to), 'outline')),
       ...(ballast ? closed(plateCorners(ballast), at) : []),

@@ -27,6 +27,7 @@ const CHOICES: readonly Words[] = [
   ...(Object.keys(SLOTS) as PartSlot[]).map((slot): Words => [SLOTS[slot].label, (d) => partWords(d, slot)]),
   ['wheels on the other axle', (d) => `${d.layout.otherWheelCount}`],
   ['drive axle', (d) => (d.layout.driveAxle === 'rear' ? 'at the rear' : 'in front')],
+  ['outline of the body', ({ body: { outline } }) => (outline === 'triangle' ? 'triangle' : 'as wide all along')],
   ['reinforced by', ({ body: { stiffener } }) => (stiffener ? describeStiffener(stiffener) : 'nothing')],
   ['bearing of the other axle', (d) => (d.otherBearing ? BEARINGS[d.otherBearing].label : 'as on the drive axle')],
   ['load', ({ load }) => (load.in === 'basket' ? 'in a basket' : 'on the deck')],

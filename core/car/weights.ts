@@ -53,6 +53,32 @@ export const bodyLength = ({ wheelbase, body }: CarDesign): number => wheelbase 
 export const bodyWidth = (design: CarDesign): number =>
   bodyPartOf(design).isTube ? design.body.width : Math.min(design.body.width, design.trackWidth);
 
+/** How wide a triangle is at its narrow end: a part of its wide one, and m that hold a wheel between two bearings. Our choice. */
+const NARROW = { part: 0.4, least: 0.03 };
+
+const isTriangle = (design: CarDesign): boolean => design.body.outline === 'triangle' && !bodyPartOf(design).isTube;
+
+/** Width of the body at a place along it, m; `at`: m from the drive axle toward the other. A triangle narrows from end to end. */
+export function bodyWidthAt(design: CarDesign, at: number): number {
+  const wide = bodyWidth(design);
+  if (!isTriangle(design)) return wide;
+  const narrow = Math.min(Math.max(NARROW.part * wide, NARROW.least), wide);
+  const along = (at + design.body.overhang / 2) / Math.max(bodyLength(design), 1e-9);
+  return wide + (narrow - wide) * Math.min(Math.max(along, 0), 1);
+}
+
+/** Width of both ends of the body, m: at the drive axle's and at the other. */
+const bodyEnds = (design: CarDesign): readonly [number, number] => [
+  bodyWidthAt(design, -design.body.overhang / 2),
+  bodyWidthAt(design, design.wheelbase + design.body.overhang / 2),
+];
+
+/** Where the body's weight sits, m from the drive axle. Source: centroid of a trapezium, L/3 · (a + 2b)/(a + b). */
+function bodyMiddle(design: CarDesign): number {
+  const [drive, other] = bodyEnds(design);
+  return -design.body.overhang / 2 + (bodyLength(design) / 3) * ((drive + 2 * other) / Math.max(drive + other, 1e-9));
+}
+
 /** Something that weighs, kg, and where it sits, m from the drive axle toward the other. */
 export interface PlacedMass {
   readonly what: 'drive wheels' | 'other wheels' | 'body' | 'motor' | 'rest' | 'ballast' | 'load';
@@ -70,7 +96,9 @@ const densityOf = (design: CarDesign, key: keyof Densities, estimate: number, nu
 function bodyMass(design: CarDesign): number {
   const { areaDensity, isTube } = bodyPartOf(design);
   const { width } = design.body;
-  return areaDensity * (isTube ? Math.PI * width : width) * Math.max(bodyLength(design), 0) + stiffenerMass(design);
+  const [drive, other] = bodyEnds(design);
+  const across = isTube ? Math.PI * width : isTriangle(design) ? (drive + other) / 2 : width;
+  return areaDensity * across * Math.max(bodyLength(design), 0) + stiffenerMass(design);
 }
 
 /** kg of the sticks that are glued along the body, from end to end. */
@@ -99,7 +127,11 @@ export function placedMasses(design: CarDesign, numbers: Densities = {}): readon
   ];
   if (isRoller(design) || !design.otherWheels) return own;
   const other = wheelsetOf(design, 'other', densityOf(design, 'otherWheelDensity', otherWheelOf(design).areaDensity, numbers))!;
-  return [...own, { what: 'other wheels', mass: other.mass, at: wheelbase }, { what: 'body', mass: bodyMass(design), at: wheelbase / 2 }];
+  return [
+    ...own,
+    { what: 'other wheels', mass: other.mass, at: wheelbase },
+    { what: 'body', mass: bodyMass(design), at: bodyMiddle(design) },
+  ];
 }
 
 /** A car's weight, kg, and the fraction of it on the drive wheels: below 0 or above 1 it tips over. */

@@ -1,5 +1,6 @@
 import { STIFFENERS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
+import { bodyWidthAt } from '../car/weights.ts';
 import { isRoller, recordOf } from '../car/motors/motors.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { bodyOf, stiffened } from './chassis-remedies.ts';
@@ -12,7 +13,8 @@ const MOST_SHARE = 0.33;
 /** Second moment of area about the weak axis, m⁴: w t³/12 of a sheet, π (w/2)³ t of a thin ring. Source: any mechanics handbook. */
 const secondMoment = (design: CarDesign): number => {
   const { thickness, isTube } = bodyPartOf(design);
-  const { width } = design.body;
+  // Of a triangle where it is narrow: that is where it folds.
+  const width = isTube ? design.body.width : bodyWidthAt(design, recordOf(design.motor).pullLength(design.motor));
   return isTube ? Math.PI * (width / 2) ** 3 * thickness : (width * thickness ** 3) / 12;
 };
 

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { newCar, woundByFeel } from '../car/new-car.ts';
 import { guessPlaces, readRunLines, RUN_COLUMNS, runKey, runTable, type RunColumn, type TableRun } from './run-table.ts';
 
 const BEGUN = Date.UTC(2026, 10, 21, 18);
@@ -71,6 +72,22 @@ describe('a table of runs', () => {
       wind: { kind: 'full' },
       outcome: { distance: 3.048 },
     });
+  });
+  it('tells a full winding by feel from a counted one, there and back', () => {
+    const counted = newCar('x', 'band');
+    const run: TableRun = {
+      ranAt: '2026-11-21T12:00:00.000Z',
+      wind: { kind: 'full' },
+      outcome: { kind: 'stopped', distance: 8 },
+      seen: [],
+      note: '',
+    };
+    const [headings, ...rows] = runTable([{ ...run, design: woundByFeel(counted) }, { ...run, design: counted }, run]);
+    const turns = headings!.indexOf('turns');
+    expect(rows.map((row) => row[turns])).toEqual(['until tight', 'full', 'full']);
+    const read = readRunLines(rows, guessPlaces(headings!), BEGUN);
+    expect(read.map(({ isByFeel }) => isByFeel)).toEqual([true, false, false]);
+    expect(read.map((line) => line.run)).toEqual([run, run, run]);
   });
   it('has a column for all that a run may tell: one that is left out, or spun, comes back so', () => {
     const { properties } = JSON.parse(readFileSync('schemas/run-record.schema.json', 'utf8')) as { properties: Record<string, unknown> };

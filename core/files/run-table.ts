@@ -1,4 +1,5 @@
 import type { CarDesign, RunRecord } from '../car/car-design.ts';
+import { isWoundByFeel } from '../car/motors/motors.ts';
 import { FLOORS } from '../car/catalogue.ts';
 import { parseQuantity, type Quantity } from '../units/quantity.ts';
 import { inUtc } from './time-of-day.ts';
@@ -32,7 +33,7 @@ interface Column {
   readonly heading: string;
   /** What else a column may be called whose heading begins so, in small letters. */
   readonly called: readonly string[];
-  readonly write: (run: TableRun) => string;
+  readonly write: (run: TableRun & { readonly design?: CarDesign }) => string;
 }
 
 const SEEN = [
@@ -46,6 +47,9 @@ const SEEN = [
   'backwards',
   'hopped',
 ] as const satisfies RunRecord['seen'];
+
+/** A full winding by feel, whose turns nobody counted. */
+const UNTIL_TIGHT = 'until tight';
 
 const yesOrNo = (is: boolean | undefined): string => (is === undefined ? '' : is ? 'yes' : 'no');
 const MEASURED_BY = ['tape', 'marks', 'from-wall'] as const satisfies readonly NonNullable<RunRecord['measuredBy']>[];
@@ -61,7 +65,11 @@ const SPLIT = /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/;
 /** The columns of a table of runs, in the order they are written. */
 export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
   ranAt: { heading: 'ran at', called: ['ran', 'date', 'when', 'time of day'], write: ({ ranAt }) => ranAt },
-  turns: { heading: 'turns', called: ['turn', 'wind', 'wound'], write: ({ wind }) => (wind.kind === 'full' ? 'full' : String(wind.turns)) },
+  turns: {
+    heading: 'turns',
+    called: ['turn', 'wind', 'wound'],
+    write: ({ wind, design }) => (wind.kind === 'turns' ? String(wind.turns) : design && isWoundByFeel(design) ? UNTIL_TIGHT : 'full'),
+  },
   outcome: {
     heading: 'outcome',
     called: ['outcome', 'result', 'wall'],
@@ -98,7 +106,7 @@ export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
 const COLUMNS = Object.keys(RUN_COLUMNS) as RunColumn[];
 
 /** A table of runs: its headings, and a row of texts for each. */
-export const runTable = (runs: readonly TableRun[]): readonly (readonly string[])[] => [
+export const runTable = (runs: readonly (TableRun & { readonly design?: CarDesign })[]): readonly (readonly string[])[] => [
   COLUMNS.map((column) => RUN_COLUMNS[column].heading),
   ...runs.map((run) => COLUMNS.map((column) => RUN_COLUMNS[column].write(run))),
 ];
@@ -128,6 +136,8 @@ export interface ReadLine {
   /** In the file, counted from 1, its headings included. */
   readonly line: number;
   readonly run: TableRun | null;
+  /** Its full winding was by feel, and not counted. */
+  readonly isByFeel: boolean;
   readonly faults: readonly { readonly column: RunColumn; readonly message: string }[];
 }
 
@@ -170,7 +180,8 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
       return parsed.value >= low && parsed.value <= high ? parsed.value : fault(column, `Must be ${low} to ${high}.`);
     };
     const wound = textOf('turns').toLowerCase();
-    const turns = wound === '' || wound.startsWith('full') ? null : numberOf('turns');
+    const isByFeel = wound.includes('tight') || wound.includes('feel');
+    const turns = wound === '' || wound.startsWith('full') || isByFeel ? null : numberOf('turns');
     const said = textOf('outcome').toLowerCase();
     const isNoStart = /not start|no.?start/.test(said);
     const distance = numberOf('distance') ?? (isNoStart ? 0 : undefined);
@@ -213,12 +224,13 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
     const note = textOf('note');
     if (note.length > LONGEST_NOTE) fault('note', `Must be at most ${LONGEST_NOTE} letters.`);
     if (faults.length > 0 || distance === undefined || ranAt === null || turns === undefined)
-      return { line: firstLine + i, run: null, faults };
+      return { line: firstLine + i, run: null, isByFeel, faults };
     const by = (Object.keys(ENDED_BY) as (keyof typeof ENDED_BY)[]).find((one) => said === ENDED_BY[one]);
     const isWall = by !== undefined || /wall|at least|^≥|^yes/.test(said);
     return {
       line: firstLine + i,
       faults,
+      isByFeel,
       run: {
         ranAt,
         wind: turns === null ? { kind: 'full' } : { kind: 'turns', turns },

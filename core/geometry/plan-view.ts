@@ -1,6 +1,7 @@
 import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
-import { bodyLength, bodyWidth } from '../car/weights.ts';
+import { bodyWidth, bodyWidthAt } from '../car/weights.ts';
 import type { CarDesign } from '../car/car-design.ts';
+import { bodyCorners, deckOutline } from './deck-outline.ts';
 import { geometryOf } from './motors/motors.ts';
 import type { Point } from './point.ts';
 import { ballastEdge } from './side-view.ts';
@@ -19,8 +20,8 @@ export interface PlanView {
   readonly otherWheels: readonly Plate[];
   /** Both ends of each axle. */
   readonly axles: readonly (readonly [Point, Point])[];
-  /** Deck or tube, or the sticks it is glued of; none for a roller. */
-  readonly body: readonly Plate[];
+  /** Deck or tube, or the sticks it is glued of, each by its corners; none for a roller. */
+  readonly body: readonly (readonly Point[])[];
   readonly ballast: Plate | null;
   readonly load: Plate | null;
   /** Lever, bands or trailing arm: from where it is held to where it pulls. */
@@ -33,17 +34,33 @@ const END = AXLE_ENDS / 2;
 /** Width of a craft stick, m. */
 const STICK = 0.01;
 
+/** Corners of what lies between two places along the car, over the middle line or beside it. */
+const strip = (from: number, to: number, high: (x: number) => number, low: (x: number) => number): readonly Point[] => [
+  { x: from, y: high(from) },
+  { x: to, y: high(to) },
+  { x: to, y: low(to) },
+  { x: from, y: low(from) },
+];
+
 /** A deck or tube along the car; of craft sticks, two along it and three across them. */
-function bodyPlates(design: CarDesign, width: number): Plate[] {
-  const length = bodyLength(design);
-  const middle = design.wheelbase / 2;
-  const plate = (x: number, y: number, long: number, wide: number): Plate => ({ middle: { x, y }, length: long, width: wide, turn: 0 });
-  if (design.body.kind !== 'craft-sticks' || width < 3 * STICK) return [plate(middle, 0, length, width)];
-  const rail = (width - STICK) / 2;
-  const across = (length - STICK) / 2;
+function bodyPieces(design: CarDesign): readonly (readonly Point[])[] {
+  const deck = deckOutline(design);
+  if (deck.length > 0) return [deck];
+  const corners = bodyCorners(design);
+  if (design.body.kind !== 'craft-sticks' || bodyWidth(design) < 3 * STICK) return [corners];
+  const [{ x: left }, { x: right }] = corners;
+  const edge = (x: number): number => bodyWidthAt(design, x) / 2;
+  const whole = (from: number, to: number): readonly Point[] => strip(from, to, edge, (x) => -edge(x));
+  const middle = (left + right - STICK) / 2;
   return [
-    ...[-across, 0, across].map((x) => plate(middle + x, 0, STICK, width)),
-    ...[rail, -rail].map((y) => plate(middle, y, length, STICK)),
+    ...[left, middle, right - STICK].map((x) => whole(x, x + STICK)),
+    strip(left, right, edge, (x) => edge(x) - STICK),
+    strip(
+      left,
+      right,
+      (x) => STICK - edge(x),
+      (x) => -edge(x),
+    ),
   ];
 }
 
@@ -73,7 +90,6 @@ export function planView(design: CarDesign): PlanView {
   const { driveToe: driveTurn, otherToe: otherTurn } = alignment;
   const rollerHalf = (rollerWidth(motor) ?? trackWidth) / 2;
   const otherPlaces = layout.otherWheelCount === 1 ? [0] : [half, -half];
-  const width = bodyWidth(design);
   const block = ({ mass, fromDriveAxle }: CarDesign['ballast']): Plate | null => {
     const side = ballastEdge(mass);
     return mass > 0 ? { middle: { x: fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null;
@@ -87,9 +103,11 @@ export function planView(design: CarDesign): PlanView {
       : [],
     axles: [
       axleAt(0, rollerHalf + END, driveTurn),
-      ...(design.otherWheels ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? width / 2 : half) + END, otherTurn)] : []),
+      ...(design.otherWheels
+        ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidthAt(design, wheelbase) / 2 : half) + END, otherTurn)]
+        : []),
     ],
-    body: design.otherWheels ? bodyPlates(design, width) : [],
+    body: design.otherWheels ? bodyPieces(design) : [],
     ballast: block(design.ballast),
     load: block(design.load),
     pull,

@@ -46,7 +46,7 @@ export function PieceList<T extends object>({ pieces, change, nameOf, head, chil
           </fieldset>
         );
       })}
-      <div className={styles.ends}>
+      <div className={beside ? styles.ends : undefined}>
         <Button
           size="small"
           variant="outlined"

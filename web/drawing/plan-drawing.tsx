@@ -48,8 +48,14 @@ export function PlanDrawing({ design, view, scale, size, distance }: PlanDrawing
   return (
     <>
       <g {...ofGroup('body')}>
-        {view.body.map((plate, i) => (
-          <PlateShape key={i} plate={plate} scale={scale} fill={PAPER} line={1} />
+        {view.body.map((corners, i) => (
+          <polygon
+            key={i}
+            points={corners.map(({ x, y }) => `${scale.x(x)},${scale.y(y)}`).join(' ')}
+            fill={PAPER}
+            stroke={INK}
+            strokeWidth={1}
+          />
         ))}
       </g>
       {view.axles.map(([a, b], i) => (

@@ -1,3 +1,4 @@
+import { bodyWidthAt } from '../../core/car/weights.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import type { PlanView } from '../../core/geometry/plan-view.ts';
 import type { HandleSpec } from './drawing-handles.tsx';
@@ -31,7 +32,7 @@ export function planHandles(design: CarDesign, view: PlanView): HandleSpec[] {
     {
       sizeId: 'bodyWidth',
       label: 'side of the body',
-      place: { x: 0.62 * design.wheelbase, y: -design.body.width / 2 },
+      place: { x: 0.62 * design.wheelbase, y: -bodyWidthAt(design, 0.62 * design.wheelbase) / 2 },
       direction: { x: 0, y: -1 },
       gain: 2,
       step: MILLIMETRE,

@@ -30,7 +30,9 @@ function bodyHandles(design: CarDesign, { deck }: SideView): HandleSpec[] {
     return [end, handle('bodyWidth', 'thickness of the body', { x, y: Math.max(...deck.map(({ y }) => y)) }, UP, 1 / (1 - TUBE_BELOW))];
   // Its corners are in turn, the upper ones last.
   const [, , fore, aft] = deck;
-  return [end, handle('axleGap', 'height of the deck', { x, y: aft!.y + ((fore!.y - aft!.y) * (x - aft!.x)) / (fore!.x - aft!.x) }, UP)];
+  // A deck of no length has no slope.
+  const slope = (fore!.y - aft!.y) / (fore!.x - aft!.x || 1);
+  return [end, handle('axleGap', 'height of the deck', { x, y: aft!.y + slope * (x - aft!.x) }, UP)];
 }
 
 /** What a builder would grab on the side view. */

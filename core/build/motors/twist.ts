@@ -9,6 +9,9 @@ import type { MotorBuild } from './motor-build.ts';
 const WASHER_MASS = 0.0005;
 const ARM_DENSITY = 0.006;
 
+/** The arm is held by the floor, so the roller turns as the arm was wound. */
+const WAY = 'On the floor it rolls the way the arm was turned, and the arm trails behind.';
+
 /** A band twisted inside a roller, held by a trailing arm. */
 export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'twist' }>> = {
   draw: ({ armTip }, { at, rim, axle }) => ({
@@ -84,7 +87,7 @@ export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'tw
       minutes: 4,
       tolerance: `arm clear of the roller by ${format(0.001, 'size')} or more`,
       trick: 'A little candle wax between washer and face helps it turn.',
-      check: 'Wind five turns and hold the roller: the arm unwinds by itself.',
+      check: `Wind five turns and hold the roller: the arm unwinds by itself. ${WAY}`,
       shows: { part: 'lever' },
     },
   ],

@@ -23,15 +23,22 @@ export const buildableDesigns: fc.Arbitrary<CarDesign> = fc
       driveAxle: fc.constantFrom('rear' as const, 'front' as const),
       count: fc.constantFrom(1 as const, 2 as const),
       notched: fc.boolean(),
+      isTriangle: fc.boolean(),
       sleeved: fc.boolean(),
       name: fc.constantFrom('Kelp Runner', 'Tern', `Ferry ${'long '.repeat(14)}`.trim()),
     }),
   )
-  .map(({ kind, sizes, body, wheel, driveAxle, count, notched, sleeved, name }) => {
+  .map(({ kind, sizes, body, wheel, driveAxle, count, notched, isTriangle, sleeved, name }) => {
     const plain = { ...newCar(name, kind), name };
     const fitted = kind === 'twist' ? plain : fitCatalogue(fitCatalogue(plain, 'body', body), 'driveWheels', wheel);
     const laid: CarDesign =
-      kind === 'twist' ? fitted : { ...fitted, layout: { driveAxle, otherWheelCount: count }, body: { ...fitted.body, notched } };
+      kind === 'twist'
+        ? fitted
+        : {
+            ...fitted,
+            layout: { driveAxle, otherWheelCount: count },
+            body: { ...fitted.body, notched, ...(isTriangle && { outline: 'triangle' as const }) },
+          };
     const wrapped: CarDesign =
       sleeved && kind !== 'twist' ? { ...laid, sleeve: [{ kind: 'tape', diameter: laid.axleDiameter * 2.5, turns: 1 }] } : laid;
     return sizes.reduce((car, { size, share: fraction }) => size.write(car, size.low + fraction * (size.high - size.low)), wrapped);

@@ -15,6 +15,7 @@ interface Schema {
   readonly minimum?: number;
   readonly exclusiveMinimum?: number;
   readonly maximum?: number;
+  readonly minItems?: number;
   readonly maxItems?: number;
   readonly definitions?: Readonly<Record<string, Schema>>;
 }
@@ -44,6 +45,7 @@ function numbers({ type, minimum, exclusiveMinimum, maximum }: Schema): fc.Arbit
 
 /** What can stand where the schema says so; null for what has parts of its own. */
 function valueOf(schema: Schema): fc.Arbitrary<unknown> | null {
+  if (schema.const !== undefined) return fc.constant(schema.const);
   if (schema.enum) return fc.constantFrom(...schema.enum);
   if (schema.type === 'number' || schema.type === 'integer') return numbers(schema);
   if (schema.oneOf?.some(({ type }) => type === 'null')) {
@@ -52,7 +54,7 @@ function valueOf(schema: Schema): fc.Arbitrary<unknown> | null {
   }
   if (schema.type === 'array') {
     const item = resolved(schema.items!);
-    return fc.array(valueOf(item) ?? wholeOf(item), { maxLength: Math.min(schema.maxItems ?? 4, 4) });
+    return fc.array(valueOf(item) ?? wholeOf(item), { minLength: schema.minItems ?? 0, maxLength: Math.min(schema.maxItems ?? 4, 4) });
   }
   // What is called by some word: any will do.
   if (schema.type === 'string') return fc.constant('64');
@@ -61,7 +63,14 @@ function valueOf(schema: Schema): fc.Arbitrary<unknown> | null {
 
 /** An object with every required key anything. */
 function wholeOf(schema: Schema): fc.Arbitrary<unknown> {
-  return fc.record(Object.fromEntries(schema.required!.map((key) => [key, valueOf(resolved(schema.properties![key]!))!])));
+  return fc.record(
+    Object.fromEntries(
+      schema.required!.map((key) => {
+        const inner = resolved(schema.properties![key]!);
+        return [key, valueOf(inner) ?? wholeOf(inner)];
+      }),
+    ),
+  );
 }
 
 function leavesOf(schema: Schema, instance: unknown, path: readonly string[]): Leaf[] {

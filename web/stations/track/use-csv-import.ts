@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { woundByFeel } from '../../../core/car/new-car.ts';
 import { versionOf } from '../../../core/car/version-tree.ts';
 import { unguardCell } from '../../../core/files/csv-guard.ts';
 import { guessPlaces, readRunLines, runKey, type ColumnPlaces, type ReadLine, type TableRun } from '../../../core/files/run-table.ts';
@@ -15,7 +16,7 @@ import { toasted } from '../../app/toasts-slice.ts';
 export interface ReadFile {
   readonly headings: readonly string[];
   readonly lines: readonly ReadLine[];
-  readonly fresh: readonly { readonly line: number; readonly run: TableRun }[];
+  readonly fresh: readonly { readonly line: number; readonly run: TableRun; readonly isByFeel: boolean }[];
   /** Lines that tell of a run that is stored, or that the file tells twice. */
   readonly known: number;
 }
@@ -76,7 +77,7 @@ export function useCsvImport(carId: string, design: CarDesign, file: File, onClo
     if (!table || !stored) return null;
     const lines = readRunLines(table.rows, places, openedAt);
     const seen = new Set(stored);
-    const sound = lines.flatMap(({ line, run }) => (run ? [{ line, run }] : []));
+    const sound = lines.flatMap(({ line, run, isByFeel }) => (run ? [{ line, run, isByFeel }] : []));
     const fresh = sound.filter(({ run }) => {
       const key = runKey(run);
       if (seen.has(key)) return false;
@@ -90,12 +91,21 @@ export function useCsvImport(carId: string, design: CarDesign, file: File, onClo
     if (!read) return;
     setTaking(true);
     const carVersion = versionOf(versions?.readable ?? [], design)?.id;
-    const runs = read.fresh.map(({ run }) => ({
-      id: newId(),
-      record: { format: 'nimble-axle/run-record' as const, version: 1 as const, ...run, ...(carVersion && { carVersion }) },
-    }));
-    for (let from = 0; from < runs.length; from += AT_ONCE) {
-      const { error } = await add({ carId, design, runs: runs.slice(from, from + AT_ONCE) });
+    // Of runs by feel and of counted ones the car is set up each its own way.
+    const batches = [true, false].flatMap((feel) => {
+      const runs = read.fresh
+        .filter(({ isByFeel }) => isByFeel === feel)
+        .map(({ run }) => ({
+          id: newId(),
+          record: { format: 'nimble-axle/run-record' as const, version: 1 as const, ...run, ...(carVersion && { carVersion }) },
+        }));
+      return Array.from({ length: Math.ceil(runs.length / AT_ONCE) }, (_, i) => ({
+        design: feel ? woundByFeel(design) : design,
+        runs: runs.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
+      }));
+    });
+    for (const batch of batches) {
+      const { error } = await add({ carId, ...batch });
       if (!error) continue;
       setTaking(false);
       // What came before is stored, and known when the file is opened again.

@@ -99,6 +99,13 @@ const ON_AXLES: readonly (Choice | PartChoice)[] = [
   { label: 'Body', slot: 'body' },
   choice(
     'body',
+    'Outline of the body',
+    { even: { label: 'as wide all along' }, triangle: { label: 'a triangle, narrow at the other axle' } },
+    ({ body: { outline } }) => outline ?? 'even',
+    ({ body: { outline: _before, ...body }, ...d }, outline) => ({ ...d, body: outline === 'even' ? body : { ...body, outline } }),
+  ),
+  choice(
+    'body',
     'Reinforced by',
     STIFFENER_OPTIONS,
     ({ body: { stiffener } }) => (stiffener ? keyOfStiffener(stiffener) : 'none'),
