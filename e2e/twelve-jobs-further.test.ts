@@ -56,13 +56,24 @@ describe('what builders do, entered and told without a way round: jobs 7 to 12',
   it('10: a class workshop: sticks, reels as bearings, what comes apart is told by a press, the drawing is handed in', async () => {
     const { page, car } = await newCarWith(stage, 'bands on the axle');
     await withoutMotion(page);
-    await parts(car, { Body: 'craft sticks', Axles: 'wooden dowel', Bearing: 'thread reel' });
+    await parts(car, {
+      Body: 'craft sticks',
+      'Outline of the body': 'a triangle, narrow at the other axle',
+      Axles: 'wooden dowel',
+      Bearing: 'thread reel',
+    });
+    // Two kinds of bands were left in the box.
+    await car.browse();
+    await car.press('Add bands of another size');
+    await car.sees('3 bands end to end');
     await toStation(page, car, 'track');
     await car.type('Distance, m (or 35 ft, 12 m 40 cm)', '6');
     await car.press('fell apart');
     await car.press('Log this run');
     await car.sees('came apart');
-    expect((await lastRun(page)).inOnePiece).toBe(false);
+    const run = await lastRun(page);
+    expect(run.inOnePiece).toBe(false);
+    expect(run.design).toMatchObject({ body: { outline: 'triangle' }, motor: { further: [{ series: 1 }] } });
     await page.goto(page.url().replace('track', 'build'));
     await car.sees('First angle');
     await page.close();

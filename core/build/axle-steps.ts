@@ -1,3 +1,4 @@
+import { hasTyres } from '../car/parts.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { SLEEVES } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
@@ -111,7 +112,7 @@ export function axleSteps(design: CarDesign, format: Format): BuildStep[] {
       check: 'Measure the diameter in two directions.',
       shows: { part: 'sleeve' },
     });
-  if (tyre !== 'bare-disc' && tyre !== 'card-edge')
+  if (hasTyres(design))
     steps.push({
       ...PLAIN_STEP,
       id: 'tyres',

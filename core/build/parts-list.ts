@@ -1,5 +1,5 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { fittedName, neededAt } from '../car/parts.ts';
+import { fittedName, hasTyres, neededAt } from '../car/parts.ts';
 import { SLOTS, type PartSlot } from '../car/part-slots.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { BEARINGS, SLEEVES, STIFFENERS } from '../car/catalogue.ts';
@@ -100,7 +100,7 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
     bearings(design.otherBearing && other ? 'drive' : 'both', named('bearing'), 'bearing');
     if (design.otherBearing && other) bearings('other', `bearing of the other axle: ${BEARINGS[design.otherBearing].label}`, null);
   }
-  if (design.tyre !== 'bare-disc' && design.tyre !== 'card-edge')
+  if (hasTyres(design))
     add(
       'tyre',
       'tyre',

@@ -196,5 +196,8 @@ export function neededAt(design: CarDesign, slot: PartSlot): number {
   }
 }
 
+/** Whether something is put on the drive wheels, which would else run on their own edge. */
+export const hasTyres = ({ tyre }: CarDesign): boolean => tyre !== 'bare-disc' && tyre !== 'card-edge';
+
 /** Bands that a design wears on its wheels: a rule that counts bands counts these too. */
 export const tyreBands = (design: CarDesign): number => (design.tyre === 'rubber-band' ? neededAt(design, 'tyre') : 0);
