@@ -75,7 +75,7 @@ describe('the server under attack', () => {
   });
   it('killed under load, loses no run it has acknowledged', async () => {
     const { acknowledged, lost } = await killUnderLoad(newFolder(), 4, randomGenerator(1));
-    expect(acknowledged).toBeGreaterThan(8);
+    expect(acknowledged).toBeGreaterThanOrEqual(4 * 3);
     expect(lost).toEqual([]);
   });
 });

@@ -10,9 +10,9 @@ export interface Kills {
   readonly lost: readonly string[];
 }
 
-/** ms of load before a kill, at least and at most. */
-const LEAST_LOAD = 20;
-const MOST_LOAD = 120;
+/** Runs acknowledged since a start after which the kill comes, and ms from there at most: as busy as the machine is, some are. */
+const LEAST_ACKNOWLEDGED = 3;
+const MOST_LOAD = 100;
 /** Builders who log at once. */
 const WRITERS = 4;
 
@@ -29,15 +29,17 @@ export async function killUnderLoad(folder: string, times: number, random: () =>
         body: JSON.stringify(body),
       }).catch(() => null);
     await put(`/cars/${CAR}`, { baseVersion: 0, design });
+    let sinceStart = 0;
     const writer = async (): Promise<void> => {
       for (;;) {
         const id = crypto.randomUUID();
         const answer = await put(`/cars/${CAR}/runs/${id}`, { baseVersion: 0, record });
         if (!answer) return;
-        if (answer.ok) acknowledged.push(id);
+        if (!answer.ok) continue;
+        acknowledged.push(id);
+        if (++sinceStart === LEAST_ACKNOWLEDGED) setTimeout(() => started.process.kill('SIGKILL'), MOST_LOAD * random());
       }
     };
-    setTimeout(() => started.process.kill('SIGKILL'), LEAST_LOAD + (MOST_LOAD - LEAST_LOAD) * random());
     await Promise.all(Array.from({ length: WRITERS }, writer));
   }
   const { db } = openDatabase(folder);
