@@ -17,6 +17,7 @@ const STOREYS = [
   'car',
   'predict',
   'bench',
+  'solid',
   'geometry',
   'brief',
   'checks',

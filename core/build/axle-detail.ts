@@ -4,7 +4,8 @@ import { isWoundOnAxle } from '../car/motors/motors.ts';
 import { across, leader, type Dimension } from './dimensions.ts';
 import { LANE, SCALES, formatScale, placeDimension, type Draft } from './draft.ts';
 import { makeLine, makePath, makePlace, makeRectangle, type Box, type Item, type Place, type TextItem } from './drawing.ts';
-import { betweenWheels, lengthsOf } from './lengths.ts';
+import { lengthsOf } from './lengths.ts';
+import { betweenWheels } from '../solid/bearing-sizes.ts';
 import type { SizeFormat } from './size-format.ts';
 import { neededSizes } from './needed-sizes.ts';
 

@@ -1,3 +1,4 @@
+import { describeFullWind } from './full-wind.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { PartPlace } from './part-names.ts';
@@ -55,7 +56,7 @@ export const firstRun = (design: CarDesign): BuildStep => ({
   ...PLAIN_STEP,
   id: 'first-run',
   title: 'Weigh it and roll it',
-  text: 'Weigh it and roll it unwound along a line on the floor. Then wind two turns and release it from the line.',
+  text: `Weigh it and roll it unwound along a line on the floor. Then wind two turns and release it from the line. ${describeFullWind(design)}`,
   tool: 'kitchen scale, tape on the floor',
   minutes: 8,
   tolerance: 'within half a metre of the line after five metres',

@@ -30,6 +30,10 @@ export interface PathItem {
   readonly line: LineKind;
   /** Filled: an arrowhead. */
   readonly filled?: true;
+  /** A face of a part in the round, without an edge of its own: whether it is what is added, and how much light falls on it, 0 to 1. */
+  readonly face?: { readonly isAdded: boolean; readonly light: number };
+  /** Printed in the accent: an edge of what is added. */
+  readonly isAccent?: true;
 }
 export interface CircleItem {
   readonly kind: 'circle';

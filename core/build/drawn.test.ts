@@ -10,7 +10,7 @@ import { lengthsOf } from './lengths.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { notesOf } from './notes.ts';
 import { partsList } from './parts-list.ts';
-import { stepPicture } from './step-picture.ts';
+import { stepPictures } from './step-picture.ts';
 import { buildSteps } from './steps.ts';
 import { templatesOf } from './templates.ts';
 import { templatePages } from './tiles.ts';
@@ -59,7 +59,9 @@ function made(design: CarDesign): string {
   return [
     ...drawingSheets(design, { version: 'first', crew: 'the night watch', date: '2026-11-21' }, 'a4').flatMap(listed),
     ...templatePages(templatesOf(design), design.name, 'letter').flatMap(listed),
-    ...steps.slice(0, 4).flatMap((step) => listed(stepPicture(design, step))),
+    ...stepPictures(design, steps)
+      .slice(0, 4)
+      .flatMap((sheet) => listed(sheet)),
     'sizes',
     ...neededSizes(design).map((size) => `  ${JSON.stringify(size)}`),
     'parts',

@@ -5,7 +5,9 @@ import { describeStiffener } from '../car/stiffener.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
 import { CUTTING_CAUTION, HEAT_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
-import { bearingAt, isTubeBearing, lengthsOf } from './lengths.ts';
+import { lengthsOf } from './lengths.ts';
+import { bearingAt, isTubeBearing } from '../solid/bearing-sizes.ts';
+import { blocksOf } from '../solid/blocks.ts';
 
 /** The sticks that are glued along the body. */
 function stiffenerStep({ body: { stiffener } }: CarDesign): BuildStep[] {
@@ -160,10 +162,35 @@ const bearingText = (design: CarDesign, which: 'drive' | 'other', format: Format
   return BEARING_TEXTS[bearingAt(design, which)]?.(axle) ?? `Set the holes on the axle lines, ${axle} and half a millimetre wide.`;
 };
 
+/** Blocks that fill the gap between deck and bearings, before these are glued on; none where they are glued right on. */
+export function blockStep(design: CarDesign, format: Format): BuildStep[] {
+  const blocks = blocksOf(design).filter(({ under }) => under === 'deck');
+  if (blocks.length === 0) return [];
+  const mm = (metres: number): string => format(metres, 'size');
+  return [
+    {
+      ...PLAIN_STEP,
+      id: 'blocks',
+      title: 'Blocks between deck and bearings',
+      text: `Cut ${blocks.map(({ count, long, wide, high }) => `${count} × ${mm(long)} by ${mm(wide)}, ${mm(high)} high`).join(', and ')}: layers of card glued together, cork or wood. Glue them under the deck on the axle lines.`,
+      tool: 'knife, glue',
+      minutes: 10,
+      dries: 15,
+      tolerance: `all equally high to ${format(0.0005, 'size')}`,
+      trick: 'Make one long block of that height and cut it into pieces: they are all alike.',
+      adult: true,
+      caution: CUTTING_CAUTION,
+      check: 'Turn the deck over and lay a ruler across the blocks: it touches all of them.',
+      shows: { part: 'bearing' },
+    },
+  ];
+}
+
 /** What the axles turn in. */
 export function bearingStep(design: CarDesign, format: Format): BuildStep {
   const isTube = isTubeBearing(design) || isTubeBearing(design, 'other');
   const { isTube: isRound } = bodyPartOf(design);
+  const hasBlocks = blockStep(design, format).length > 0;
   const { otherBearing } = design;
   const cuts = lengthsOf(design);
   const textOf = (which: 'drive' | 'other', ids: readonly string[]): string =>
@@ -171,7 +198,7 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
       ? `Cut ${cuts
           .filter(({ id }) => ids.includes(id))
           .map(({ count, length }) => `${count} × ${format(length, 'size')}`)
-          .join(' and ')} and glue them ${isRound ? 'into the holes' : 'along the axle lines'}${
+          .join(' and ')} and glue them ${isRound ? 'into the holes' : hasBlocks ? 'along the blocks' : 'along the axle lines'}${
           ids.includes('drive-bearing') ? ', the gap for winding in the middle of the drive axle' : ''
         }.`
       : bearingText(design, which, format);

@@ -6,7 +6,7 @@ import { fitCatalogue } from '../car/parts.ts';
 import { cutLength, withCutLength } from '../car/tubing.ts';
 import { valueOf } from '../car/values.ts';
 import { sizesOf } from '../car/sizes.ts';
-import { deckOutline } from '../geometry/deck-outline.ts';
+import { deckOutline } from '../solid/deck-outline.ts';
 import { planView } from '../geometry/plan-view.ts';
 import { bodyWidthAt, placedMasses, standingWeight } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
@@ -14,8 +14,13 @@ import { curvatureOf, driftAfter } from '../predict/straightness.ts';
 import { formatIn } from '../units/quantity.ts';
 import { boxOf, PAPERS } from './drawing.ts';
 import { designAsBuilt, goalDistance, inspect, inspectedSizes } from './inspection.ts';
-import { betweenWheels, lengthsOf } from './lengths.ts';
+import { lengthsOf } from './lengths.ts';
+import { betweenWheels } from '../solid/bearing-sizes.ts';
 import { stringToCut } from './motors/lever.ts';
+import { notesOf } from './notes.ts';
+import { stepPictures } from './step-picture.ts';
+import { grownCar } from './step-solids.ts';
+import { carSolids } from '../solid/car-solids.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { partsList, remainderOf, wholeMass } from './parts-list.ts';
 import { buildableDesigns } from './reference/buildable-designs.ts';
@@ -223,6 +228,33 @@ describe('what is wound on', () => {
     expect(steps[at]!.text).toMatch(text);
     expect(at).toBeLessThan(steps.findIndex(({ id }) => id === 'drive-axle'));
     expect(templatesOf(car).some(({ id }) => id === 'spool')).toBe(isDrilled);
+  });
+  it('goes in an order that can be followed: axles before the bearings that are glued round them, what thickens the axle after, wheels last', () => {
+    const car: CarDesign = { ...band, sleeve: [{ kind: 'tape', diameter: 0.011, turns: 1.5 }] };
+    const steps = buildSteps(car, format);
+    const order = ['body', 'axles', 'blocks', 'bearings', 'sleeve', 'other-axle', 'drive-axle', 'tyres', 'hook', 'bands', 'first-run'];
+    expect(steps.map(({ id }) => id).filter((id) => order.includes(id))).toEqual(order);
+    // 12 mm less half a straw of 4.8 mm.
+    expect(steps.find(({ id }) => id === 'blocks')!.text).toMatch(/^Cut 2 × 12\smm by \d+(\.\d)?\smm, 9\.6\smm high/);
+    expect(partsList(car).filter(({ name }) => name === 'block between deck and bearing')).toHaveLength(2);
+    expect(steps.at(-1)!.text).toMatch(/Full wind: 9 turns\.$/);
+    expect(notesOf(car)).toContain('Drive axle ⌀ 11 mm under the last 1½ turns.');
+  });
+  it('shows the car as it grows: every part comes once, the last picture has them all', () => {
+    for (const car of [lever, band, newCar('x', 'twist')]) {
+      const steps = buildSteps(car, format);
+      const grown = grownCar(car, steps);
+      const added = grown.flatMap((step) => step?.added.map(({ id }) => id) ?? []);
+      const all = carSolids(car).flatMap(({ id, isRoom }) => (isRoom ? [] : [id]));
+      expect([...added].sort()).toEqual([...all].sort());
+      expect(grown.at(-1)!.before.map(({ id }) => id)).toEqual(all);
+      const sheets = stepPictures(car, steps);
+      expect(new Set(sheets.map((sheet) => JSON.stringify(sheet.items))).size).toBe(sheets.length);
+      for (const [i, sheet] of sheets.entries()) {
+        const accents = sheet.items.filter((item) => item.kind === 'path' && item.face?.isAdded).length;
+        if (grown[i]) expect([steps[i]!.id, accents > 0]).toEqual([steps[i]!.id, grown[i].added.length > 0]);
+      }
+    }
   });
   it('tubing is cut to twice its loop and the knot, in list, lengths and steps; straight to its length and two knots', () => {
     const tubing = { kind: 'tubing', form: 'loop', length: 0.15, outside: 0.0064, wall: 0.0016 } as const;

@@ -5,7 +5,9 @@ import { isRoller } from '../car/motors/motors.ts';
 import { BEARINGS, SLEEVES, STIFFENERS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
 import { bodyLength, bodyWidth, bodyWidthAt, likelyWheelset, placedMasses, standingWeight, stiffenerMass } from '../car/weights.ts';
-import { bearingAt, bearingOutside, isTubeBearing, lengthsOf } from './lengths.ts';
+import { lengthsOf } from './lengths.ts';
+import { bearingAt, bearingOutside, isTubeBearing } from '../solid/bearing-sizes.ts';
+import { blocksOf } from '../solid/blocks.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 import type { PartPlace, CutLength } from './part-names.ts';
@@ -27,6 +29,8 @@ export interface PartLine {
 
 /** Bearings of an axle that are no tubes: one at each end. */
 const BEARINGS_OF_AN_AXLE = 2;
+/** kg/m³ of a block of layers of card, or of cork. Estimate. */
+const BLOCK_DENSITY = 200;
 /** kg of a basket of card or of a cup's bottom. Estimate. */
 const BASKET_MASS = 0.004;
 /** kg/m of tape, 19 mm wide. Estimate. */
@@ -100,6 +104,15 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
     bearings(design.otherBearing && other ? 'drive' : 'both', named('bearing'), 'bearing');
     if (design.otherBearing && other) bearings('other', `bearing of the other axle: ${BEARINGS[design.otherBearing].label}`, null);
   }
+  for (const { under, count, long, high, wide } of blocksOf(design))
+    add(
+      under === 'deck' ? 'bearing' : 'motor',
+      null,
+      under === 'deck' ? 'block between deck and bearing' : 'block under the trap',
+      count,
+      `${sizes.number(long)} × ${sizes.number(wide)} × ${sizes.size(high)}`,
+      BLOCK_DENSITY * count * long * high * wide,
+    );
   if (hasTyres(design))
     add(
       'tyre',

@@ -3,7 +3,7 @@ import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
 import { axleSteps } from './axle-steps.ts';
 import { firstRun, PLAIN_STEP, templateStep, type BuildStep } from './build-step.ts';
-import { bearingStep, bodySteps, wheelSteps } from './frame-steps.ts';
+import { bearingStep, blockStep, bodySteps, wheelSteps } from './frame-steps.ts';
 import { buildOf } from './motors/motors.ts';
 
 /** The making of a car, step by step in the order that works for it. `print` prints sizes as the builder has them. */
@@ -44,7 +44,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
           },
         ]
       : [];
-  // A sleeve is wound before the wheels are on, a tyre after.
+  // A sleeve is put on the axle in the gap between its bearings before the wheels are on, a tyre after.
   const sleeve = wrapped.filter(({ id }) => id === 'sleeve' || id === 'spool');
   const tyres = wrapped.filter(({ id }) => id === 'tyres');
   const wheels = wheelSteps(design);
@@ -53,9 +53,11 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
     ...bodySteps(design),
     // What dries longest is begun first, and the rest is done meanwhile.
     ...wheels.filter(({ dries }) => dries >= 30),
+    // Bearings are glued with their axle in them.
+    axles,
+    ...blockStep(design, format),
     bearingStep(design, format),
     ...wheels.filter(({ dries }) => dries < 30),
-    axles,
     ...sleeve,
     other,
     drive,

@@ -4,10 +4,12 @@ import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { isDrilled } from '../car/sleeves.ts';
 import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
-import { bodyCorners, deckOutline } from '../geometry/deck-outline.ts';
+import { wheelSlot } from '../solid/body-solid.ts';
+import { bodyCorners, deckOutline } from '../solid/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item } from './drawing.ts';
-import { bearingOutside, lengthsOf } from './lengths.ts';
+import { lengthsOf } from './lengths.ts';
+import { bearingOutside } from '../solid/bearing-sizes.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 import { templateText } from './template-text.ts';
@@ -31,8 +33,6 @@ const BAR = 9;
 const CROSS = 5;
 /** m across of what glues a wheel to its axle. Common practice. */
 const HUB = 0.02;
-/** m kept free round a wheel that runs through the deck. Common practice. */
-const CLEARANCE = 0.004;
 /** m of a strip that is wrapped round a bottle or tube. */
 const STRIP = 0.03;
 
@@ -91,7 +91,7 @@ function spoolPiece(design: CarDesign, sizes: SizeFormat): Piece | null {
 
 /** The deck of a sheet, from above: outline with its notch, axle lines, where bearings, trap or hook and ballast sit. */
 function deckPiece(design: CarDesign): Piece {
-  const { wheelbase, body, motor, layout, otherWheels, ballast } = design;
+  const { wheelbase, body, motor, ballast } = design;
   const length = MM * bodyLength(design);
   const wide = MM * bodyWidth(design);
   const left = (MM * body.overhang) / 2;
@@ -114,27 +114,15 @@ function deckPiece(design: CarDesign): Piece {
     templateText('drive axle', at(0) + 3, wide - 3),
     templateText('other axle', at(wheelbase) - 22, middle + (MM * bodyWidthAt(design, wheelbase)) / 2 - 3),
   );
-  if (layout.otherWheelCount === 1 && otherWheels) {
-    // One wheel in the middle runs through the deck where it stands higher than that.
-    const { deck, otherWheel } = sideView(design);
-    const under = Math.min(...deck.map(({ y }) => y));
-    const above = Math.max(0, otherWheel!.radius ** 2 - (under - otherWheel!.y) ** 2);
-    const chord = Math.min(MM * (Math.sqrt(above) + CLEARANCE), length - at(wheelbase) + 0.001);
-    const slot = MM * (WHEELS[otherWheels.kind].thickness / 2 + CLEARANCE / 2);
-    if (under < 2 * otherWheel!.radius && slot < middle)
-      items.push(
-        makePath(
-          makeRectangle(
-            at(wheelbase) - MM * (Math.sqrt(above) + CLEARANCE),
-            middle - slot,
-            MM * (Math.sqrt(above) + CLEARANCE) + chord,
-            2 * slot,
-          ),
-          'cut',
-          true,
-        ),
-      );
-  }
+  const slot = wheelSlot(design);
+  if (slot)
+    items.push(
+      makePath(
+        slot.map(({ x, y }) => makePlace(at(x), middle - MM * y)),
+        'cut',
+        true,
+      ),
+    );
   items.push(...buildOf(motor).deckMarks(design, motor, at, middle));
   if (ballast.mass > 0) {
     const hook = makePlace(at(ballast.fromDriveAxle), middle);

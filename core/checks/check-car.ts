@@ -30,6 +30,7 @@ import { stallAtStart } from './stall-at-start.ts';
 import { holesTorn } from './holes-torn.ts';
 import { leverPath } from './lever-path.ts';
 import { motorOnBody } from './motor-on-body.ts';
+import { PARTS_MEET, partsMeet } from './parts-meet.ts';
 import { partsFit } from './parts-fit.ts';
 import { pullOnTheWay } from './pull-on-the-way.ts';
 import { stringAndDeck } from './string-and-deck.ts';
@@ -86,6 +87,9 @@ const CHECKS: readonly ((situation: Situation) => Check | null)[] = [
   stringLength,
 ];
 
+/** Checks that look at every part of the car: a few ms each, so that they judge one car and no map. */
+const WHOLE_CAR: typeof CHECKS = [partsMeet];
+
 /** The worst first. */
 export const RANK: Readonly<Record<CheckVerdict, number>> = { stop: 0, warning: 1, good: 2 };
 
@@ -104,9 +108,19 @@ function situationOf(design: CarDesign, result: RunResult, setup: RunSetup): Sit
  */
 export function checkCar(design: CarDesign, result: RunResult): Check[] {
   const situation = situationOf(design, result, deriveRunSetup(design));
-  return [...CHECKS.flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
+  return [...[...CHECKS, ...WHOLE_CAR].flatMap((check) => check(situation) ?? []), ...limitChecks(situation)].sort(
     (a, b) => RANK[a.verdict] - RANK[b.verdict],
   );
+}
+
+/** One check of a design and its run once more, by its id; undefined where it does not apply. */
+export function checkById(id: string, design: CarDesign, result: RunResult): Check | undefined {
+  const situation = situationOf(design, result, deriveRunSetup(design));
+  for (const check of id === PARTS_MEET ? WHOLE_CAR : CHECKS) {
+    const judged = check(situation);
+    if (judged?.id === id) return judged;
+  }
+  return limitChecks(situation).find((judged) => judged.id === id);
 }
 
 /** The checks that one of many cars built to a design fails, by id. `setup`: as that car turned out. */

@@ -65,6 +65,7 @@ const FAILING: readonly (readonly [id: string, good: CarDesign, bad: CarDesign])
   ['drift', { ...lever, care: 'careful' }, { ...lever, alignment: { ...lever.alignment, driveToe: 0.02 } }],
   ['short-room', lever, { ...lever, floor: { ...lever.floor, roomLength: 10 } }],
   ['tied-release', lever, withLever({ release: 'tied' })],
+  ['parts-meet', band, { ...band, otherWheels: { kind: 'optical-disc', diameter: 0.08 } }],
 ];
 
 describe('a bent axle', () => {
@@ -122,6 +123,27 @@ describe('numbers of the checks, against the books', () => {
     const plastic = (0.9e9 * 0.03 * 0.0006 ** 3) / 12;
     expect(bare.value / checkOf(pencil, 'chassis-buckling').value).toBeCloseTo((plastic + 0.94) / plastic, 0);
     expect(standingWeight(pencil).mass - standingWeight(weak).mass).toBeCloseTo(0.023 * (pencil.wheelbase + pencil.body.overhang), 9);
+  });
+  it.each<[string, CarDesign, string, RegExp]>([
+    [
+      'bands through a deck that falls to small wheels',
+      { ...band, otherWheels: { kind: 'optical-disc', diameter: 0.08 } },
+      'hook-height',
+      /deck and the band/,
+    ],
+    ['a dowel in a deck made for a skewer', { ...lever, axle: 'dowel', axleDiameter: 0.006 }, 'axle-gap', /deck and the drive axle/],
+    ['ballast in the trap', { ...lever, ballast: { mass: 0.05, fromDriveAxle: 0.19 } }, 'ballast-place', /ballast and the lever/],
+    [
+      'a bottle whose neck is at the other axle',
+      { ...band, body: { ...band.body, kind: 'bottle', width: 0.065 } },
+      'longer-body',
+      /Nothing holds the bearing/,
+    ],
+  ])('names what is in the way and cures it: %s', (_name, design, cure, words) => {
+    const check = checkOf(design, 'parts-meet');
+    expect(check.sentence(metric)).toMatch(words);
+    const { remedy } = curingRemedies(check, design, resultOf(design), metric).find(({ remedy: { id } }) => id === cure)!;
+    expect(checkOf(remedy.design, 'parts-meet').verdict).toBe('good');
   });
   it('a rod held at both ends bends by Fa³/(48EI) (Roark)', () => {
     const { value, sentence } = checkOf(lever, 'axle-bending');

@@ -1,5 +1,5 @@
 import { bodyPartOf } from '../car/fitted.ts';
-import { TRAP_THICKNESS } from '../geometry/motors/lever.ts';
+import { TRAP_THICKNESS } from '../car/motors/lever.ts';
 import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 

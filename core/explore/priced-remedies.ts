@@ -1,6 +1,6 @@
 import { quantileSorted } from 'simple-statistics';
 import type { CarDesign } from '../car/car-design.ts';
-import { checkCar, stoppedBy } from '../checks/check-car.ts';
+import { checkById, stoppedBy } from '../checks/check-car.ts';
 import type { Check } from '../checks/check.ts';
 import type { Format } from '../units/quantity.ts';
 import { remedyOf, type Remedy } from '../checks/remedy.ts';
@@ -36,7 +36,7 @@ export interface PricedRemedy {
 
 /** Whether a design keeps a check's limit. */
 function isCured(check: Check, design: CarDesign, run: RunResult): boolean {
-  const again = checkCar(design, run).find(({ id }) => id === check.id);
+  const again = checkById(check.id, design, run);
   return again === undefined || again.verdict === 'good';
 }
 
@@ -82,7 +82,7 @@ export function curingRemedies(check: Check, design: CarDesign, before: RunResul
       .slice(0, FIRST_OF_TWO)
       .flatMap(({ remedy: first }) => {
         const half = runForAim(first.design);
-        const again = half && checkCar(first.design, half).find(({ id }) => id === check.id);
+        const again = half && checkById(check.id, first.design, half);
         return leastThatCure(
           tried(
             (again?.remedies(format) ?? [])

@@ -1,9 +1,18 @@
-import { LINES, type Item, type Sheet } from '../build/drawing.ts';
+import { LINES, type Item, type PathItem, type Place, type Sheet } from '../build/drawing.ts';
 
 const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 /** Digits of a millimetre that are written. */
 const mm = (value: number): string => String(Number(value.toFixed(3)));
+
+const pathOf = (points: readonly Place[]): string => points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${mm(x)} ${mm(y)}`).join('');
+
+/** Edges of what is added: the pull's colour. */
+const ACCENT = '#8a3f00';
+
+/** Paper for what is there, the accent for what is added; lighter where more light falls. */
+const faceColour = ({ isAdded, light }: NonNullable<PathItem['face']>): string =>
+  isAdded ? `hsl(30 85% ${Math.round(52 + 26 * light)}%)` : `hsl(45 22% ${Math.round(78 + 19 * light)}%)`;
 
 function element(item: Item): string {
   if (item.kind === 'text') {
@@ -12,11 +21,15 @@ function element(item: Item): string {
     return `<text x="${mm(at.x)}" y="${mm(at.y)}" font-size="${mm(size)}" text-anchor="${anchor}"${bold ? ' font-weight="700"' : ''}${turn}>${escaped(text)}</text>`;
   }
   const { width, dash } = LINES[item.line];
-  const stroke = `stroke="#000" stroke-width="${width}"${dash.length > 0 ? ` stroke-dasharray="${dash.join(' ')}"` : ''} class="${item.line}"`;
+  const colour = item.kind === 'path' && item.isAccent ? ACCENT : '#000';
+  const stroke = `stroke="${colour}" stroke-width="${width}"${dash.length > 0 ? ` stroke-dasharray="${dash.join(' ')}"` : ''} class="${item.line}"`;
   if (item.kind === 'circle')
     return `<circle cx="${mm(item.centre.x)}" cy="${mm(item.centre.y)}" r="${mm(item.radius)}" fill="none" ${stroke}/>`;
-  const points = item.points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${mm(x)} ${mm(y)}`).join('');
-  return `<path d="${points}${item.closed ? 'Z' : ''}" fill="${item.filled ? '#000' : 'none'}" ${stroke}/>`;
+  if (item.face) {
+    const colour = faceColour(item.face);
+    return `<path d="${pathOf(item.points)}Z" fill="${colour}" stroke="${colour}" stroke-width="0.1"/>`;
+  }
+  return `<path d="${pathOf(item.points)}${item.closed ? 'Z' : ''}" fill="${item.filled ? '#000' : 'none'}" ${stroke}/>`;
 }
 
 /** A sheet as SVG at true scale: its width and height in mm, one unit a millimetre; black on white. */

@@ -1,10 +1,10 @@
 import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
-import { bodyWidth, bodyWidthAt } from '../car/weights.ts';
+import { bodyWidthAt } from '../car/weights.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { bodyCorners, deckOutline } from './deck-outline.ts';
+import { bodyPieces } from '../solid/body-solid.ts';
+import { ballastEdge } from '../solid/car-solids.ts';
 import { geometryOf } from './motors/motors.ts';
 import type { Point } from './point.ts';
-import { ballastEdge } from './side-view.ts';
 
 /** A rectangle seen from above, turned about its middle. m, rad; x from the drive axle toward the other, y to the left. */
 export interface Plate {
@@ -30,39 +30,6 @@ export interface PlanView {
 }
 
 const END = AXLE_ENDS / 2;
-
-/** Width of a craft stick, m. */
-const STICK = 0.01;
-
-/** Corners of what lies between two places along the car, over the middle line or beside it. */
-const strip = (from: number, to: number, high: (x: number) => number, low: (x: number) => number): readonly Point[] => [
-  { x: from, y: high(from) },
-  { x: to, y: high(to) },
-  { x: to, y: low(to) },
-  { x: from, y: low(from) },
-];
-
-/** A deck or tube along the car; of craft sticks, two along it and three across them. */
-function bodyPieces(design: CarDesign): readonly (readonly Point[])[] {
-  const deck = deckOutline(design);
-  if (deck.length > 0) return [deck];
-  const corners = bodyCorners(design);
-  if (design.body.kind !== 'craft-sticks' || bodyWidth(design) < 3 * STICK) return [corners];
-  const [{ x: left }, { x: right }] = corners;
-  const edge = (x: number): number => bodyWidthAt(design, x) / 2;
-  const whole = (from: number, to: number): readonly Point[] => strip(from, to, edge, (x) => -edge(x));
-  const middle = (left + right - STICK) / 2;
-  return [
-    ...[left, middle, right - STICK].map((x) => whole(x, x + STICK)),
-    strip(left, right, edge, (x) => edge(x) - STICK),
-    strip(
-      left,
-      right,
-      (x) => STICK - edge(x),
-      (x) => -edge(x),
-    ),
-  ];
-}
 
 /** Where everything stands, seen from above. Axles out of square are drawn as they stand. */
 export function planView(design: CarDesign): PlanView {

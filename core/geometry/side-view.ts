@@ -4,6 +4,8 @@ import { centreOfWeight } from '../car/weights.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { box } from './box.ts';
 import type { LeverStands, MotorView } from './motors/motor-geometry.ts';
+import { ballastEdge } from '../solid/car-solids.ts';
+import { deckHeights, tubeProfile } from '../solid/body-solid.ts';
 import { geometryOf } from './motors/motors.ts';
 import { wheelMarks } from './wheel-marks.ts';
 import type { Circle, Point } from './point.ts';
@@ -32,41 +34,21 @@ export interface SideView {
 
 /** Drawn thickness of bodies thinner than this, m. */
 const LEAST_DECK = 0.0015;
-/** Axles pass through a bottle or tube with this fraction of its width below them. */
-export const TUBE_BELOW = 0.15;
-/** kg/m³ of ballast: coins or clay. */
-const BALLAST_DENSITY = 2500;
-
-/** Edge of the cube that represents so much ballast or load, m. */
-export const ballastEdge = (mass: number): number => Math.cbrt(mass / BALLAST_DENSITY);
-
-/** A bottle or tube lies level, its axles through it at their own heights. */
-const levelBetween = (axleLine: (x: number) => number, wheelbase: number) => (): number => axleLine(wheelbase / 2);
-
-/** Fraction of a bottle's length that its shoulder takes, and its neck; and how thick that is. */
-const SHOULDER = 0.16;
-const NECK = 0.08;
-const NECK_WIDTH = 0.36;
 
 /** Outline of the body: a deck along the axles, a tube lying level, a bottle with its neck toward the other axle. */
-function deckOf({ wheelbase, body }: CarDesign, underside: number, thickness: number, axleLine: (x: number) => number): Point[] {
-  const [left, right] = [-body.overhang / 2, wheelbase + body.overhang / 2];
-  if (body.kind !== 'bottle' && body.kind !== 'tube') return box(left, right, underside, underside + thickness, axleLine);
-  const [low, high] = [underside, underside + thickness].map((height) => levelBetween(axleLine, wheelbase)() + height) as [number, number];
-  if (body.kind === 'tube') return box(left, right, low, high);
-  const middle = (low + high) / 2;
-  const neck = (NECK_WIDTH / 2) * thickness;
-  const [shoulder, collar] = [right - (SHOULDER + NECK) * (right - left), right - NECK * (right - left)];
-  return [
-    { x: left, y: low },
-    { x: shoulder, y: low },
-    { x: collar, y: middle - neck },
-    { x: right, y: middle - neck },
-    { x: right, y: middle + neck },
-    { x: collar, y: middle + neck },
-    { x: shoulder, y: high },
-    { x: left, y: high },
-  ];
+function deckOf(design: CarDesign): Point[] {
+  if (bodyPartOf(design).isTube) {
+    const { under, top } = deckHeights(design, 0);
+    const middle = (under + top) / 2;
+    const profile = tubeProfile(design);
+    return [
+      ...profile.map(({ x, radius }) => ({ x, y: middle - radius })),
+      ...profile.toReversed().map(({ x, radius }) => ({ x, y: middle + radius })),
+    ];
+  }
+  const [left, right] = [-design.body.overhang / 2, design.wheelbase + design.body.overhang / 2];
+  const { under, top } = deckHeights(design, 0);
+  return box(left, right, 0, Math.max(top - under, LEAST_DECK), (x) => deckHeights(design, x).under);
 }
 
 /** Where all of a car's weight sits together. */
@@ -82,15 +64,10 @@ export function sideView(design: CarDesign, lever: LeverStands = 'largest'): Sid
   const circle = (x: number, diameter: number, y = diameter / 2): Circle => ({ x, y, radius: diameter / 2 });
   const driveWheel = circle(0, design.driveWheels.diameter);
   const otherWheel = design.otherWheels ? circle(wheelbase, design.otherWheels.diameter) : null;
-  const axleLine = (x: number): number => driveWheel.y + (((otherWheel?.y ?? driveWheel.y) - driveWheel.y) * x) / wheelbase;
-  const { isTube, thickness: sheet } = bodyPartOf(design);
-  const thickness = isTube ? design.body.width : Math.max(sheet, LEAST_DECK);
-  const underside = isTube ? -TUBE_BELOW * design.body.width : design.body.axleGap;
-  const base = isTube ? levelBetween(axleLine, wheelbase) : axleLine;
-  const deckTop = (x: number): number => base(x) + underside + thickness;
+  const deckTop = (x: number): number => deckHeights(design, x).top;
   const geometry = geometryOf(motor);
   const view = geometry.sideView(motor, driveWheel.y, deckTop);
-  const deck = otherWheel ? deckOf(design, underside, thickness, axleLine) : [];
+  const deck = otherWheel ? deckOf(design) : [];
   /** A block on the deck; in a roller, within it. */
   const block = ({ mass, fromDriveAxle: place }: CarDesign['ballast']): Point[] => {
     const side = ballastEdge(mass);

@@ -6,6 +6,8 @@ import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import type { Point } from '../../geometry/point.ts';
 import { freeString } from '../../motor/lever.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
+import { blocksOf } from '../../solid/blocks.ts';
+import { PAST_NOTCH } from '../../solid/motors/lever.ts';
 import { PLAIN_STEP, TRAP_CAUTION } from '../build-step.ts';
 import { makeLine, makePath, makePlace, makeRectangle } from '../drawing.ts';
 import { unchanged } from '../inspected-size.ts';
@@ -13,8 +15,6 @@ import { templateText } from '../template-text.ts';
 import { HOOK_MASS, type MotorBuild } from './motor-build.ts';
 import { type Format, wholeMillimetres } from '../../units/quantity.ts';
 
-/** m of a lever beyond the hole or notch that its string hangs in. Common practice. */
-const PAST_NOTCH = 0.006;
 /** mm on a template of a metre. */
 const MM = 1000;
 /** mm of a text on the deck. */
@@ -35,6 +35,14 @@ const placeOfLever = ({ besideMiddle = 0 }: LeverDesign, format: Format): string
   besideMiddle === 0
     ? 'over the middle line'
     : `${format(Math.abs(besideMiddle), 'size')} to the ${besideMiddle > 0 ? 'left' : 'right'} of the middle line, and the hook on the axle in line with it`;
+
+/** What is put under a trap that is higher than the deck; empty where it stands on it. */
+function trapBlockText(design: CarDesign, format: Format): string {
+  const block = blocksOf(design).find(({ under }) => under === 'trap');
+  return block
+    ? `First glue a block on the deck, ${format(block.long, 'size')} by ${format(block.wide, 'size')} and ${format(block.high, 'size')} high. `
+    : '';
+}
 
 /** A snap trap whose lever pulls a string off the axle. */
 export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'lever' }>> = {
@@ -139,7 +147,7 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
         ...PLAIN_STEP,
         id: 'trap',
         title: 'Place the trap',
-        text: `Fix it with tape, not glue. Its pivot is ${format(motor.trapPosition, 'size')} from the drive axle, the lever ${placeOfLever(motor, format)}.`,
+        text: `${trapBlockText(design, format)}Fix it with tape, not glue. Its pivot is ${format(motor.trapPosition, 'size')} from the drive axle, the lever ${placeOfLever(motor, format)}.`,
         tool: 'tape',
         minutes: 6,
         tolerance: `hook and tip of the lever in one line to ${format(0.001, 'size')}`,

@@ -42,6 +42,8 @@ function setup(design: CarDesign, motor: LeverDesign, numbers: Numbers, wind: Wi
 
 /** Length of a snap trap's board, m: the pivot is at its middle. */
 export const TRAP_LENGTH = 0.098;
+/** From the underside of a trap's board to its pivot, m. */
+export const TRAP_THICKNESS = 0.006;
 /** kg/m³ of braided string. Estimate. */
 export const STRING_DENSITY = 900;
 

@@ -1,13 +1,10 @@
 import type { LeverDesign } from '../../car/car-design.ts';
 import { cockedAngleAfter } from '../../motor/lever.ts';
-import { TRAP_LENGTH } from '../../car/motors/lever.ts';
+import { TRAP_LENGTH, TRAP_THICKNESS } from '../../car/motors/lever.ts';
 import { box } from '../box.ts';
 import type { Point } from '../point.ts';
 import type { MotorGeometry, MotorView } from './motor-geometry.ts';
 import type { LeverSetup } from '../../run/run-setup.ts';
-
-/** From the underside of a trap's board to its pivot, m. */
-export const TRAP_THICKNESS = 0.006;
 
 export const LEVER_GEOMETRY: MotorGeometry<LeverDesign, Extract<MotorView, { kind: 'lever' }>, LeverSetup> = {
   sideView: (motor, axleHeight, deckTop) => {

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { stepPicture } from '../../../core/build/step-picture.ts';
+import { stepPictures } from '../../../core/build/step-picture.ts';
 import { cuttingFormat } from '../../../core/build/size-format.ts';
 import { buildSteps, minutesLeft } from '../../../core/build/steps.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
@@ -21,7 +21,7 @@ export function StepsView({ carId, design }: { readonly carId: string; readonly 
   const units = useUnits();
   const [ticked, setTicked] = useLocalStorage(`build-steps-${carId}`, NONE);
   const steps = useMemo(() => buildSteps(design, cuttingFormat(units)), [design, units]);
-  const pictures = useMemo(() => steps.map((step) => sheetSvg(stepPicture(design, step))), [design, steps]);
+  const pictures = useMemo(() => stepPictures(design, steps).map(sheetSvg), [design, steps]);
   const done = new Set(ticked);
   const left = minutesLeft(steps, done);
   const count = steps.filter(({ id }) => done.has(id)).length;

@@ -1,0 +1,80 @@
+/** A place in the car, m: x from the drive axle toward the other axle, y to the left of the middle line, z up from the floor. */
+export interface Vector {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+
+/** A corner of an outline, m: seen from the side x and up, seen from above x and to the left. */
+export interface Corner {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Corners in order, and those of each hole. */
+export interface Outline {
+  readonly corners: readonly Corner[];
+  readonly holes: readonly (readonly Corner[])[];
+}
+
+/** What a solid is made of, m. */
+export type Shape =
+  /** An outline seen from the side, as thick as from one place across the car to another. */
+  | (Outline & { readonly kind: 'across'; readonly from: number; readonly to: number })
+  /** An outline seen from above, as thick as from one height to another at the drive axle; it rises by `slope` m for each m along the car. */
+  | (Outline & { readonly kind: 'plate'; readonly from: number; readonly to: number; readonly slope: number })
+  /** A round bar; hollow where `inside` is above 0. */
+  | { readonly kind: 'rod'; readonly from: Vector; readonly to: Vector; readonly radius: number; readonly inside: number }
+  /** A thin wall round a line along the car, at a height: radius by place, and where it is cut open, from above or below. */
+  | {
+      readonly kind: 'shell';
+      readonly height: number;
+      readonly profile: readonly { readonly x: number; readonly radius: number }[];
+      readonly wall: number;
+    };
+
+/** m that a corner may be off a circle that is drawn with straight lines. */
+const ROUND = 0.1e-3;
+
+/** How many straight lines draw a circle, m, to a tenth of a millimetre. */
+export const sidesOf = (radius: number): number =>
+  Math.min(Math.max(Math.ceil(Math.PI / Math.acos(1 - Math.min(ROUND / Math.max(radius, ROUND), 1))), 8), 64);
+
+/** A circle as corners: `circle(0, 0, 1)[0] // { x: 1, y: 0 }` */
+export function circle(x: number, y: number, radius: number): readonly Corner[] {
+  const sides = sidesOf(radius);
+  return Array.from({ length: sides }, (_, i) => {
+    const angle = (2 * Math.PI * i) / sides;
+    return { x: x + radius * Math.cos(angle), y: y + radius * Math.sin(angle) };
+  });
+}
+
+/** A rectangle as corners. */
+export const rectangle = (left: number, right: number, low: number, high: number): readonly Corner[] => [
+  { x: left, y: low },
+  { x: right, y: low },
+  { x: right, y: high },
+  { x: left, y: high },
+];
+
+export const add = (a: Vector, b: Vector): Vector => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
+export const minus = (a: Vector, b: Vector): Vector => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z });
+export const times = (a: Vector, factor: number): Vector => ({ x: factor * a.x, y: factor * a.y, z: factor * a.z });
+export const dot = (a: Vector, b: Vector): number => a.x * b.x + a.y * b.y + a.z * b.z;
+export const cross = (a: Vector, b: Vector): Vector => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
+/** The vector of length 1 that way; null for one of no length. */
+export function unit(a: Vector): Vector | null {
+  const length = Math.hypot(a.x, a.y, a.z);
+  return length > 1e-12 ? times(a, 1 / length) : null;
+}
+
+/** Two vectors of length 1 at right angles to one and to each other. */
+export function acrossOf(direction: Vector): readonly [Vector, Vector] {
+  const other = Math.abs(direction.z) < 0.9 ? { x: 0, y: 0, z: 1 } : { x: 1, y: 0, z: 0 };
+  const first = unit(cross(direction, other))!;
+  return [first, cross(direction, first)];
+}

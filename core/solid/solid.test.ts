@@ -1,0 +1,216 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { buildableDesigns } from '../build/reference/buildable-designs.ts';
+import type { CarDesign, LeverDesign } from '../car/car-design.ts';
+import { newCar } from '../car/new-car.ts';
+import { sizesOf } from '../car/sizes.ts';
+import { blocksOf } from './blocks.ts';
+import { carCollisions } from './car-collisions.ts';
+import { carSolids } from './car-solids.ts';
+import { wayOut } from './collisions.ts';
+import { convexPieces, separationOf, type Convex } from './convex.ts';
+import { circle, rectangle, type Corner, type Shape, type Vector } from './shape.ts';
+import { pictureOf, type Viewpoint } from './picture.ts';
+import { solid, type Solid } from './solid.ts';
+import { stripsOf } from './strips.ts';
+
+/** Shoelace formula. */
+const areaOf = (corners: readonly Corner[]): number =>
+  Math.abs(
+    corners.reduce((sum, { x, y }, i) => {
+      const next = corners[(i + 1) % corners.length]!;
+      return sum + x * next.y - next.x * y;
+    }, 0),
+  ) / 2;
+
+describe('an outline', () => {
+  it('is cut into strips that are as large together', () => {
+    expect(stripsOf({ corners: rectangle(0, 4, 0, 2), holes: [] })).toHaveLength(1);
+    const holed = stripsOf({ corners: rectangle(0, 4, 0, 2), holes: [rectangle(1, 2, 0.5, 1.5)] });
+    expect(holed.reduce((sum, { corners }) => sum + areaOf(corners), 0)).toBeCloseTo(4 * 2 - 1, 12);
+    // A notch from the side: 12 − 2.
+    const notched = [
+      { x: 0, y: 0 },
+      { x: 4, y: 0 },
+      { x: 4, y: 3 },
+      { x: 0, y: 3 },
+      { x: 0, y: 2 },
+      { x: 2, y: 2 },
+      { x: 2, y: 1 },
+      { x: 0, y: 1 },
+    ];
+    expect(stripsOf({ corners: notched, holes: [] }).reduce((sum, { corners }) => sum + areaOf(corners), 0)).toBeCloseTo(10, 12);
+  });
+  it('of a circle is no more than a tenth of a millimetre off', () => {
+    for (const radius of [0.001, 0.02, 0.06]) {
+      const corners = circle(0, 0, radius);
+      const middle = Math.hypot((corners[0]!.x + corners[1]!.x) / 2, (corners[0]!.y + corners[1]!.y) / 2);
+      expect(radius - middle).toBeLessThan(0.15e-3);
+    }
+  });
+});
+
+const boxAt = (x: number, y: number, z: number, half: number): Convex =>
+  convexPieces({ kind: 'across', corners: rectangle(x - half, x + half, z - half, z + half), holes: [], from: y - half, to: y + half })[0]!;
+const rod = (from: Vector, to: Vector, radius: number): Convex => convexPieces({ kind: 'rod', from, to, radius, inside: 0 })[0]!;
+
+describe('two pieces', () => {
+  it('are as far apart as their faces, and as deep as the one must be moved', () => {
+    expect(separationOf(boxAt(0, 0, 0, 1), boxAt(5, 0, 0, 1)).distance).toBeCloseTo(3, 9);
+    const deep = separationOf(boxAt(0, 0, 0, 1), boxAt(1.5, 0.2, 0, 1));
+    expect(deep.distance).toBeCloseTo(-0.5, 9);
+    expect(wayOut(deep.direction)).toBe('forth');
+    expect(wayOut(separationOf(boxAt(0, 0, 0, 1), boxAt(0, 0, -1.9, 1)).direction)).toBe('down');
+  });
+  it('cross askew at the distance of their axes: by hand 10 mm less two radii of 2 mm', () => {
+    const along = rod({ x: -0.1, y: 0, z: 0 }, { x: 0.1, y: 0, z: 0 }, 0.002);
+    const across = rod({ x: 0, y: -0.1, z: 0.01 }, { x: 0.03, y: 0.1, z: 0.01 }, 0.002);
+    expect(separationOf(along, across).distance).toBeGreaterThan(0.006 - 1e-9);
+    expect(separationOf(along, across).distance).toBeLessThan(0.0064);
+  });
+});
+
+describe('a picture', () => {
+  const block = (id: string, x: number): Solid =>
+    solid(id, id, [{ kind: 'across', corners: rectangle(x, x + 1, 0, 1), holes: [], from: 0, to: 1 }], []);
+  const idsIn = (view: Viewpoint): string[] => [
+    ...new Set(pictureOf([block('near zero', 0), block('beyond', 3)], view).map(({ of }) => of.id)),
+  ];
+  it('has what is farther first, from either side', () => {
+    // Seen along the car from behind it, and from in front.
+    expect(idsIn({ round: -Math.PI / 2, up: 0.3 })).toEqual(['beyond', 'near zero']);
+    expect(idsIn({ round: Math.PI / 2, up: 0.3 })).toEqual(['near zero', 'beyond']);
+  });
+  it('of a cube shows three faces and nine edges; of a round bar no edge along it but its outline', () => {
+    const cube = pictureOf([block('cube', 0)], { round: -0.6, up: 0.5 });
+    expect(cube.filter(({ kind }) => kind === 'face')).toHaveLength(3);
+    const lines = new Set(
+      cube
+        .filter(({ kind }) => kind === 'edge')
+        .map(({ points }) =>
+          points
+            .map(({ x, y }) => `${x.toFixed(6)} ${y.toFixed(6)}`)
+            .sort()
+            .join(),
+        ),
+    );
+    expect(lines.size).toBe(9);
+    const bar = solid('bar', 'bar', [{ kind: 'rod', from: { x: 0, y: 0, z: 0 }, to: { x: 0, y: 0.1, z: 0 }, radius: 0.01, inside: 0 }], []);
+    const along = pictureOf([bar], { round: -0.6, up: 0.5 }).filter(
+      ({ kind, points: [a, b] }) => kind === 'edge' && Math.hypot(a!.x - b!.x, a!.y - b!.y) > 0.02,
+    );
+    expect(new Set(along.map(({ points }) => JSON.stringify(points.map(({ x, y }) => [x.toFixed(6), y.toFixed(6)]).sort()))).size).toBe(2);
+  });
+  it('has a wheel before its axle’s far end and behind its near one', () => {
+    const seen = pictureOf(carSolids(newCar('x')), { round: -0.6, up: 0.3 });
+    const last = (id: string): number => seen.map(({ of }) => of.id).lastIndexOf(id);
+    // The right wheels are nearer: they cover the deck, and the left ones are covered by it.
+    expect(last('drive-wheel-right')).toBeGreaterThan(last('body'));
+    expect(last('drive-wheel-left')).toBeLessThan(last('body'));
+  });
+});
+
+const lever = newCar('x');
+const band = newCar('x', 'band');
+const LOW = 0.0035;
+const told = (design: CarDesign): string[] => {
+  const { collisions, floating } = carCollisions(design, LOW);
+  return [
+    ...collisions.map(({ first, second }) => `${first.name} / ${second.name}`),
+    ...floating.map(({ solid, from }) => `${solid.name} off ${from?.name}`),
+  ];
+};
+const withMotor = (change: Partial<LeverDesign>): CarDesign => ({ ...lever, motor: { ...(lever.motor as LeverDesign), ...change } });
+
+describe('the parts of a car', () => {
+  it.each([
+    ['lever', lever],
+    ['band', band],
+    ['twist', newCar('x', 'twist')],
+    ['lever on a frame of sticks', { ...lever, body: { ...lever.body, kind: 'craft-sticks' } }],
+    ['lever on three wheels, the single one far in front', { ...lever, wheelbase: 0.48, layout: { ...lever.layout, otherWheelCount: 1 } }],
+    ['band on screw eyes', { ...band, bearing: 'screw-eye' }],
+    ['band with its axle in front', { ...band, layout: { ...band.layout, driveAxle: 'front' } }],
+  ] as const)('of a new car have room and are held: %s', (_name, design) => expect(told(design as CarDesign)).toEqual([]));
+
+  it.each<[string, CarDesign, RegExp]>([
+    ['a trap below its deck', withMotor({ pivotAboveAxle: 0.005 }), /deck \/ lever/],
+    ['a body as wide as the wheels stand', { ...band, body: { ...band.body, width: 0.12 } }, /deck \/ left drive wheel/],
+    ['wheels in each other', { ...band, wheelbase: 0.1 }, /left drive wheel \/ left other wheel/],
+    ['a string through a deck that is whole', { ...lever, body: { ...lever.body, notched: false } }, /deck \/ string/],
+    ['a hook under a low deck', { ...band, body: { ...band.body, axleGap: 0.003 } }, /deck \/ hook and winding/],
+    ['ballast in the way of the lever', { ...lever, ballast: { mass: 0.1, fromDriveAxle: 0.06 } }, /lever|string/],
+    ['ballast in the trap', { ...lever, ballast: { mass: 0.05, fromDriveAxle: 0.19 } }, /trap \/ ballast/],
+    [
+      'a lever as long as to a single wheel',
+      { ...withMotor({ releaseAngle: 0.01 }), wheelbase: 0.26, layout: { ...lever.layout, otherWheelCount: 1 } },
+      /single wheel \/ lever/,
+    ],
+    ['bands through a single wheel', { ...band, layout: { ...band.layout, otherWheelCount: 1 } }, /single wheel \/ band/],
+    ['a trap beyond its body', withMotor({ trapPosition: 0.4 }), /trap off deck/],
+    [
+      'a hook beyond its body',
+      { ...band, motor: { ...band.motor, anchorToAxle: 0.3 } as CarDesign['motor'] },
+      /hook of the bands off deck/,
+    ],
+    [
+      'a bottle that ends at the other axle',
+      { ...band, body: { ...band.body, kind: 'bottle', width: 0.065 } },
+      /bearing of the other axle off bottle/,
+    ],
+  ])('name what is in the way, or loose: %s', (_name, design, words) => expect(told(design).join(', ')).toMatch(words));
+
+  it('fill the gap between deck and axle, and between deck and trap', () => {
+    // 12 mm from the axle to the deck less half a straw of 3.2 + 1.6 mm.
+    expect(blocksOf(band).map(({ under, high, long }) => [under, high, long])).toEqual([
+      ['deck', 0.0096, 0.012],
+      ['deck', 0.0096, 0.012],
+    ]);
+    expect(blocksOf(lever)).toEqual([]);
+    expect(blocksOf(withMotor({ pivotAboveAxle: 0.03 }))).toEqual([{ under: 'trap', count: 1, long: 0.098, high: 0.018, wide: 0.047 }]);
+  });
+
+  it('have the sizes of the design, to a tenth of a millimetre', () => {
+    const ends = (shapes: readonly Shape[], read: (corner: Vector) => number): number => {
+      const values = shapes.flatMap((shape) => convexPieces(shape)).flatMap(({ corners }) => corners.map(read));
+      return Math.max(...values) - Math.min(...values);
+    };
+    const reached = new Set<string>();
+    fc.assert(
+      fc.property(buildableDesigns, (design) => {
+        const solids = new Map(carSolids(design).map((one): [string, Solid] => [one.id, one]));
+        const read = (id: string): number =>
+          sizesOf(design.motor.kind)
+            .find((size) => size.id === id)!
+            .read(design);
+        const check = (size: string, measured: number, wanted: number): void => {
+          reached.add(size);
+          expect([size, measured]).toEqual([size, expect.closeTo(wanted, 3)]);
+        };
+        if (design.motor.kind === 'twist') return;
+        const wheel = solids.get('drive-wheel-left')!.shapes;
+        check(
+          'driveWheels',
+          ends(wheel, ({ z }) => z),
+          design.driveWheels.diameter,
+        );
+        const axleAt = (id: string): Vector => (solids.get(id)!.shapes[0] as Extract<Shape, { kind: 'rod' }>).from;
+        check('wheelbase', axleAt('other-axle').x - axleAt('drive-axle').x, read('wheelbase'));
+        const body = solids.get('body')!.shapes;
+        check(
+          'bodyLength',
+          ends(body, ({ x }) => x),
+          design.wheelbase + design.body.overhang,
+        );
+        const lever = solids.get('lever');
+        if (lever && design.motor.kind === 'lever') {
+          const tips = convexPieces(lever.shapes[0]!)[0]!.corners;
+          const pivot = { x: design.motor.trapPosition, z: design.driveWheels.diameter / 2 + design.motor.pivotAboveAxle };
+          check('lever', Math.max(...tips.map(({ x, z }) => Math.hypot(x - pivot.x, z - pivot.z))), design.motor.leverLength + 0.006);
+        }
+      }),
+      { numRuns: 120, seed: 4 },
+    );
+    expect([...reached].sort()).toEqual(['bodyLength', 'driveWheels', 'lever', 'wheelbase']);
+  });
+});
