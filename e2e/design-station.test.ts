@@ -107,6 +107,33 @@ describe('a builder at the Design station', () => {
     await page.close();
   });
 
+  it('turns the car in the round by keys and by dragging, and takes it apart', async () => {
+    const page = await open(designOf(1));
+    const kelp = builder(page);
+    await kelp.press('in the round');
+    const picture = (): Promise<string> => page.$eval('#car-drawing', (svg) => svg.innerHTML);
+    const changesFrom = (before: string) =>
+      page.waitForFunction((was) => document.querySelector('#car-drawing')?.innerHTML !== was, { polling: 60 }, before);
+    for (const slider of ['Turn', 'Tilt', 'Take apart']) {
+      const before = await picture();
+      const field = (await page.waitForSelector(`::-p-aria([name="${slider}"][role="slider"])`))!;
+      await field.focus();
+      for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+      await changesFrom(before);
+    }
+    const before = await picture();
+    const { x, y, width, height } = (await (await page.waitForSelector('#car-drawing'))!.boundingBox())!;
+    await page.mouse.move(x + width / 2, y + height / 2);
+    await page.mouse.down();
+    await page.mouse.move(x + width / 2 + 60, y + height / 2 + 20, { steps: 4 });
+    await page.mouse.up();
+    await changesFrom(before);
+    await expectAccessible(page);
+    await kelp.press('from the side');
+    await page.waitForSelector('#car-drawing [data-of=body]');
+    await page.close();
+  });
+
   it('opens the group of what is pressed on the drawing, and finds what is looked for', async () => {
     const page = await open(designOf(1));
     const kelp = builder(page);

@@ -56,6 +56,14 @@ const VIEWS: readonly View[] = [
     wait: 'Compare',
   },
   {
+    name: 'in-the-round',
+    path: `/cars/${KELP}/design`,
+    viewport: DESKTOP,
+    scheme: 'light',
+    open: [['button', 'in the round']],
+    wait: 'Take apart',
+  },
+  {
     name: 'build',
     path: `/cars/${KELP}/build`,
     viewport: DESKTOP,

@@ -1,4 +1,5 @@
-import { LINES, type Item, type PathItem, type Place, type Sheet } from '../build/drawing.ts';
+import { faceColour } from '../build/face-colour.ts';
+import { LINES, type Item, type Place, type Sheet } from '../build/drawing.ts';
 
 const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
@@ -9,10 +10,6 @@ const pathOf = (points: readonly Place[]): string => points.map(({ x, y }, i) =>
 
 /** Edges of what is added: the pull's colour. */
 const ACCENT = '#8a3f00';
-
-/** Paper for what is there, the accent for what is added; lighter where more light falls. */
-const faceColour = ({ isAdded, light }: NonNullable<PathItem['face']>): string =>
-  isAdded ? `hsl(30 85% ${Math.round(52 + 26 * light)}%)` : `hsl(45 22% ${Math.round(78 + 19 * light)}%)`;
 
 function element(item: Item): string {
   if (item.kind === 'text') {

@@ -87,8 +87,9 @@ describe('a picture', () => {
     const lines = new Set(
       cube
         .filter(({ kind }) => kind === 'edge')
-        .map(({ points }) =>
-          points
+        .flatMap(({ points }) => points.slice(1).map((to, i) => [points[i]!, to]))
+        .map((ends) =>
+          ends
             .map(({ x, y }) => `${x.toFixed(6)} ${y.toFixed(6)}`)
             .sort()
             .join(),

@@ -13,6 +13,7 @@ import { download, downloadJson, fileName } from '../ui/file-exchange.ts';
 import { PHASE_WORDS } from '../ui/phase-words.ts';
 import { planScale, sideScale, type Scale } from './scale.ts';
 import { standalone } from '../charts/standalone-svg.ts';
+import { useRoving } from '../ui/use-roving.ts';
 import { useSize } from '../ui/use-size.ts';
 import { useUnits } from '../ui/use-units.ts';
 import styles from './car-drawing.module.css';
@@ -23,6 +24,7 @@ import { LimitMark, type MarkedLimit } from './limit-mark.tsx';
 import { planHandles } from './plan-handles.ts';
 import { PlanDrawing } from './plan-drawing.tsx';
 import { recordOf } from '../../core/car/motors/motors.ts';
+import { InTheRound } from './in-the-round.tsx';
 import { groupOf } from './of-group.ts';
 import { SideDrawing } from './side-drawing.tsx';
 import { sideHandles } from './side-handles.ts';
@@ -30,6 +32,10 @@ import type { Player } from './use-player.ts';
 
 const MARGIN = { side: 84, top: 80, floor: 66 };
 const GRID = 24;
+
+/** Where the car is looked at from. */
+const FROM = { side: 'from the side', above: 'from above', round: 'in the round' } as const;
+type From = keyof typeof FROM;
 
 interface CarDrawingProps {
   readonly design: CarDesign;
@@ -47,7 +53,8 @@ interface CarDrawingProps {
 export function CarDrawing({ design, edit, player, isRefused, limit, onPress }: CarDrawingProps) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const units = useUnits();
-  const [isAbove, setAbove] = useState(false);
+  const [from, setFrom] = useState<From>('side');
+  const isAbove = from === 'above';
   const isStill = useMediaQuery('(prefers-reduced-motion: reduce)');
   const size = (value: number): string => formatQuantity(value, 'size', units);
   const distance = (value: number): string => formatQuantity(value, 'distance', units);
@@ -55,7 +62,7 @@ export function CarDrawing({ design, edit, player, isRefused, limit, onPress }: 
   const { pose } = player;
   const fraction = formatQuantity(standingWeight(design).driveLoadShare, 'share', units);
   const label = [
-    `${design.name} from ${isAbove ? 'above' : 'the side'}: drive wheels ${size(design.driveWheels.diameter)} across`,
+    `${design.name} ${FROM[from]}: drive wheels ${size(design.driveWheels.diameter)} across`,
     ...(design.otherWheels ? [`other wheels ${size(design.otherWheels.diameter)}`, `wheelbase ${size(design.wheelbase)}`] : []),
     ...recordOf(design.motor).labels(design.motor, size),
   ].join(', ');
@@ -69,25 +76,36 @@ export function CarDrawing({ design, edit, player, isRefused, limit, onPress }: 
     <section ref={ref} aria-label="Drawing" className={styles.drawing}>
       {width > 0 && height > 0 && (
         <TypedSizes design={design} edit={edit} onType={({ group }) => onPress(group)}>
-          <svg
-            width={width}
-            height={height}
-            role="group"
-            aria-label={label}
-            className={styles.picture}
-            id="car-drawing"
-            onPointerDown={({ target }) => {
-              const group = groupOf(target as Element);
-              if (group) onPress(group);
-            }}
-          >
-            <Paper width={width} height={height} isForward={design.layout.driveAxle === 'rear'} />
-            {isAbove ? <FromAbove {...shown} distance={distance} /> : <FromTheSide {...shown} limit={limit} />}
-          </svg>
+          {from === 'round' ? (
+            <InTheRound
+              id="car-drawing"
+              design={design}
+              width={width}
+              height={height}
+              above={MARGIN.top}
+              leverAngle={pose?.leverAngle ?? null}
+            />
+          ) : (
+            <svg
+              width={width}
+              height={height}
+              role="group"
+              aria-label={label}
+              className={styles.picture}
+              id="car-drawing"
+              onPointerDown={({ target }) => {
+                const group = groupOf(target as Element);
+                if (group) onPress(group);
+              }}
+            >
+              <Paper width={width} height={height} isForward={design.layout.driveAxle === 'rear'} />
+              {isAbove ? <FromAbove {...shown} distance={distance} /> : <FromTheSide {...shown} limit={limit} />}
+            </svg>
+          )}
         </TypedSizes>
       )}
       <div className={styles.tools}>
-        <Tools name={design.name} isAbove={isAbove} onAbove={setAbove} onSave={saveCar} />
+        <Tools name={design.name} from={from} onFrom={setFrom} onSave={saveCar} />
         {player.end > 0 && !isAbove && <PlayerBar player={player} canPlay={!isStill} format={formatTime} />}
         {isRefused && <p className={styles.refused}>✕ It cannot run like this.</p>}
         <p className={styles.words}>
@@ -233,26 +251,31 @@ const PlayButton = memo(function PlayButton(props: {
 
 interface ToolsProps {
   readonly name: string;
-  readonly isAbove: boolean;
-  readonly onAbove: (isAbove: boolean) => void;
+  readonly from: From;
+  readonly onFrom: (from: From) => void;
   readonly onSave: () => void;
 }
 
 /** Drawn again only when the view changes. */
-const Tools = memo(function Tools({ name, isAbove, onAbove, onSave }: ToolsProps) {
+const Tools = memo(function Tools({ name, from, onFrom, onSave }: ToolsProps) {
   const saveDrawing = (): void =>
     download(`${fileName(name)}.svg`, standalone(document.querySelector<SVGSVGElement>('#car-drawing')!), 'image/svg+xml');
+  const group = useRoving('button');
   return (
-    <>
-      <Button size="small" aria-pressed={isAbove} onClick={() => onAbove(!isAbove)}>
-        {isAbove ? 'from the side' : 'from above'}
-      </Button>
+    <div ref={group} role="toolbar" aria-label="Drawing" className={styles.toolbar}>
+      {(Object.keys(FROM) as From[])
+        .filter((one) => one !== from)
+        .map((one) => (
+          <Button key={one} size="small" onClick={() => onFrom(one)}>
+            {FROM[one]}
+          </Button>
+        ))}
       <Button size="small" onClick={saveDrawing}>
         save drawing
       </Button>
       <Button size="small" onClick={onSave}>
         save car
       </Button>
-    </>
+    </div>
   );
 });

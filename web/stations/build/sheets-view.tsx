@@ -11,6 +11,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './build.module.css';
 import { SheetPicture } from '../../drawing/sheet-picture.tsx';
+import { RoundView } from './round-view.tsx';
 import { useBuildFiles } from './use-build-files.ts';
 import { useBuildSheets, type BuildSheets } from './use-build-sheets.ts';
 import type { usePaper } from './use-paper.ts';
@@ -89,6 +90,7 @@ export function SheetsView({ carId, design, what, version, paper }: SheetsViewPr
           </figure>
         ))}
       </div>
+      {what === 'drawing' && <RoundView design={design} />}
     </div>
   );
 }
