@@ -2,7 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { modelOf } from '../motor/motors.ts';
 import { carCollisions } from '../solid/car-collisions.ts';
-import { type Collision, type Floating } from '../solid/collisions.ts';
+import { wayOut, type Collision, type Floating } from '../solid/collisions.ts';
 import { bearingOutside } from '../solid/bearing-sizes.ts';
 import { deckHeights } from '../solid/body-solid.ts';
 import { GROUND } from '../solid/solid.ts';
@@ -114,7 +114,10 @@ export function partsMeet({ design, setup }: Situation): Check | null {
     verdict: first || loose ? 'warning' : 'good',
     sure: 'sizes',
     sentence: (format) => {
-      if (first) return `The ${first.first.name} and the ${first.second.name} are in each other’s way by ${format(first.depth, 'size')}.`;
+      if (first) {
+        const { first: one, second: other, depth, direction } = first;
+        return `The ${one.name} and the ${other.name} are in each other’s way by ${format(depth, 'size')}. The shortest way out for the ${other.name} is ${wayOut(direction)}.`;
+      }
       if (loose?.from) return `Nothing holds the ${loose.solid.name}: it is ${format(loose.gap, 'size')} from the ${loose.from.name}.`;
       return loose ? `Nothing holds the ${loose.solid.name}.` : 'Every part has room and is held.';
     },

@@ -1,5 +1,5 @@
 import { boxesMeet, convexPieces, separationOf, type Convex } from './convex.ts';
-import { dot, type Vector } from './shape.ts';
+import type { Vector } from './shape.ts';
 import type { Solid } from './solid.ts';
 
 /** m that two parts may be in one another and still be put together: card gives, and sizes are cut to a millimetre. */
@@ -129,13 +129,14 @@ export function floatingIn(solids: readonly Solid[]): readonly Floating[] {
   });
 }
 
-/** Which way one part would have to move out of another, in words: up, down, left, right, toward the drive axle or away from it. */
-export function wayOut({ x, y, z }: Vector): 'up' | 'down' | 'left' | 'right' | 'forth' | 'back' {
-  const ways = [
-    [dot({ x, y, z }, { x: 0, y: 0, z: 1 }), 'up', 'down'],
-    [dot({ x, y, z }, { x: 0, y: 1, z: 0 }), 'left', 'right'],
-    [dot({ x, y, z }, { x: 1, y: 0, z: 0 }), 'forth', 'back'],
-  ] as const;
-  const [size, plus, less] = [...ways].sort((a, b) => Math.abs(b[0]) - Math.abs(a[0]))[0]!;
+/** Which way the second part would have to move out of the first, in words: along the car, across it or up and down, whichever is most. */
+export function wayOut({ x, y, z }: Vector): string {
+  const [size, plus, less] = (
+    [
+      [z, 'up', 'down'],
+      [y, 'to the left', 'to the right'],
+      [x, 'toward the other axle', 'toward the drive axle'],
+    ] as const
+  ).toSorted((a, b) => Math.abs(b[0]) - Math.abs(a[0]))[0]!;
   return size > 0 ? plus : less;
 }

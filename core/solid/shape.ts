@@ -25,7 +25,7 @@ export type Shape =
   | (Outline & { readonly kind: 'plate'; readonly from: number; readonly to: number; readonly slope: number })
   /** A round bar; hollow where `inside` is above 0. */
   | { readonly kind: 'rod'; readonly from: Vector; readonly to: Vector; readonly radius: number; readonly inside: number }
-  /** A thin wall round a line along the car, at a height: radius by place, and where it is cut open, from above or below. */
+  /** A thin wall round a line along the middle of the car, at a height over the floor: its radius by place. */
   | {
       readonly kind: 'shell';
       readonly height: number;

@@ -59,7 +59,7 @@ describe('two pieces', () => {
     expect(separationOf(boxAt(0, 0, 0, 1), boxAt(5, 0, 0, 1)).distance).toBeCloseTo(3, 9);
     const deep = separationOf(boxAt(0, 0, 0, 1), boxAt(1.5, 0.2, 0, 1));
     expect(deep.distance).toBeCloseTo(-0.5, 9);
-    expect(wayOut(deep.direction)).toBe('forth');
+    expect(wayOut(deep.direction)).toBe('toward the other axle');
     expect(wayOut(separationOf(boxAt(0, 0, 0, 1), boxAt(0, 0, -1.9, 1)).direction)).toBe('down');
   });
   it('cross askew at the distance of their axes: by hand 10 mm less two radii of 2 mm', () => {
