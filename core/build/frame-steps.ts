@@ -190,7 +190,7 @@ export function blockStep(design: CarDesign, format: Format): BuildStep[] {
 export function bearingStep(design: CarDesign, format: Format): BuildStep {
   const isTube = isTubeBearing(design) || isTubeBearing(design, 'other');
   const { isTube: isRound } = bodyPartOf(design);
-  const hasBlocks = blockStep(design, format).length > 0;
+  const hasBlocks = blocksOf(design).some(({ under }) => under === 'deck');
   const { otherBearing } = design;
   const cuts = lengthsOf(design);
   const textOf = (which: 'drive' | 'other', ids: readonly string[]): string =>

@@ -1,8 +1,9 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { AXLE_ENDS, BEARINGS, STIFFENERS } from '../car/catalogue.ts';
 import { axleOf } from '../car/fitted.ts';
-import { bodyLength, bodyWidthAt } from '../car/weights.ts';
+import { bodyLength } from '../car/weights.ts';
 import { isRoller } from '../car/motors/motors.ts';
+import { axleHalf } from '../solid/wheelset-solids.ts';
 import { bearingAt, bearingTubes, windingGap } from '../solid/bearing-sizes.ts';
 import { TAPE } from '../car/tape.ts';
 import type { CutLength } from './part-names.ts';
@@ -21,15 +22,25 @@ const STRIPS: Partial<Readonly<Record<CarDesign['tyre'], boolean>>> = {
 };
 /** Everything that is cut to length for a car, m, to the millimetre. */
 export function lengthsOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly CutLength[] {
-  const { motor, trackWidth, otherWheels, layout, endPlay, sleeve, axleDiameter, driveWheels, tyre } = design;
+  const { motor, otherWheels, endPlay, sleeve, axleDiameter, driveWheels, tyre } = design;
   const list: CutLength[] = [];
   if (!isRoller(design)) {
-    const oneWheel = layout.otherWheelCount === 1;
-    const across = oneWheel ? bodyWidthAt(design, design.wheelbase) : trackWidth;
     const proud = (format: (metres: number) => string): string => `${format(AXLE_ENDS / 2)} beyond the wheel at each end for hubs`;
-    list.push({ id: 'drive-axle', name: `drive axle, ${axleOf(design).label}`, count: 1, length: trackWidth + AXLE_ENDS, words: proud });
+    list.push({
+      id: 'drive-axle',
+      name: `drive axle, ${axleOf(design).label}`,
+      count: 1,
+      length: 2 * axleHalf(design, 'drive'),
+      words: proud,
+    });
     if (otherWheels)
-      list.push({ id: 'other-axle', name: `other axle, ${axleOf(design).label}`, count: 1, length: across + AXLE_ENDS, words: proud });
+      list.push({
+        id: 'other-axle',
+        name: `other axle, ${axleOf(design).label}`,
+        count: 1,
+        length: 2 * axleHalf(design, 'other'),
+        words: proud,
+      });
     for (const which of ['drive', 'other'] as const) {
       const tubes = bearingTubes(design, which);
       const [first] = tubes;

@@ -7,7 +7,7 @@ import type { BuildStep } from './build-step.ts';
 const ADDS: Readonly<Record<string, (id: string) => boolean>> = {
   body: (id) => id === 'body',
   stiffener: (id) => id === 'stiffener',
-  blocks: (id) => id.endsWith('-bearing-block') || /-bearing-(left|right)-block$/.test(id),
+  blocks: (id) => id.includes('-bearing') && id.endsWith('-block'),
   bearings: (id) => id.includes('-bearing') && !id.endsWith('-block'),
   'other-axle': (id) => id.startsWith('other-axle') || id.startsWith('other-wheel'),
   'drive-axle': (id) => id === 'drive-axle' || id === 'axle-hook' || (id.startsWith('drive-wheel') && !id.endsWith('-tyre')),

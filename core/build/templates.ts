@@ -9,7 +9,7 @@ import { bodyCorners, deckOutline } from '../solid/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item } from './drawing.ts';
 import { lengthsOf } from './lengths.ts';
-import { bearingOutside } from '../solid/bearing-sizes.ts';
+import { bearingOutside, HUB } from '../solid/bearing-sizes.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 import { templateText } from './template-text.ts';
@@ -31,8 +31,6 @@ const MM = 1000;
 /** mm of a bar’s width, of a cross’s arm. */
 const BAR = 9;
 const CROSS = 5;
-/** m across of what glues a wheel to its axle. Common practice. */
-const HUB = 0.02;
 /** m of a strip that is wrapped round a bottle or tube. */
 const STRIP = 0.03;
 
@@ -45,7 +43,7 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number, 
   const radius = (MM * wheels.diameter) / 2;
   const middle = makePlace(radius, radius);
   const axle = (MM * design.axleDiameter) / 2;
-  const hub = (MM * (wheels.kind === 'optical-disc' ? DISC_HOLE : Math.min(HUB, wheels.diameter / 2))) / 2;
+  const hub = (MM * (wheels.kind === 'optical-disc' ? DISC_HOLE : Math.min(HUB.diameter, wheels.diameter / 2))) / 2;
   const isCut = CUT.has(wheels.kind);
   const { label } = WHEELS[wheels.kind];
   return {

@@ -1,10 +1,9 @@
+import { HOOK } from '../solid/car-solids.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { modelOf } from '../motor/motors.ts';
 import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
 
-/** How far the hook on the axle stands out, m. Common practice. */
-const HOOK = 0.004;
 const LEAST = 0.002;
 
 /** Largest radius at the drive axle: hook on the bare axle, or what is wound. m. */

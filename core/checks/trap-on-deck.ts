@@ -1,10 +1,8 @@
+import { LET_IN } from '../solid/motors/lever.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { TRAP_THICKNESS } from '../car/motors/lever.ts';
 import { remedyOf } from './remedy.ts';
 import { clearance, type Check, type Situation } from './check.ts';
-
-/** m that a trap may be let into the deck: card gives. */
-const LET_IN = 0.001;
 
 /** Gap between the trap's underside and the top of the deck it stands on, m: one below the deck has its lever go through the card. */
 export function trapOnDeck({ design }: Situation): Check | null {

@@ -1,7 +1,7 @@
 import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
-import { bodyWidthAt } from '../car/weights.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { bodyPieces } from '../solid/body-solid.ts';
+import { axleHalf } from '../solid/wheelset-solids.ts';
 import { ballastEdge } from '../solid/car-solids.ts';
 import { geometryOf } from './motors/motors.ts';
 import type { Point } from './point.ts';
@@ -70,9 +70,7 @@ export function planView(design: CarDesign): PlanView {
       : [],
     axles: [
       axleAt(0, rollerHalf + END, driveTurn),
-      ...(design.otherWheels
-        ? [axleAt(wheelbase, (layout.otherWheelCount === 1 ? bodyWidthAt(design, wheelbase) / 2 : half) + END, otherTurn)]
-        : []),
+      ...(design.otherWheels ? [axleAt(wheelbase, axleHalf(design, 'other'), otherTurn)] : []),
     ],
     body: design.otherWheels ? bodyPieces(design) : [],
     ballast: block(design.ballast),

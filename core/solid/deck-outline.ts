@@ -2,6 +2,7 @@ import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { bodyWidthAt } from '../car/weights.ts';
 import type { CarDesign } from '../car/car-design.ts';
+import { leverTip } from './pull-places.ts';
 import type { Corner } from './shape.ts';
 
 /** m cut out of a deck to either side of the turns wound, and beyond the axle. Common practice. */
@@ -28,8 +29,7 @@ function stringReach(design: CarDesign): number {
   const { motor, body } = design;
   if (motor.kind !== 'lever') return 0;
   const { thickness } = bodyPartOf(design);
-  const up = motor.pivotAboveAxle + motor.leverLength * Math.sin(motor.releaseAngle);
-  const along = motor.trapPosition + motor.leverLength * Math.cos(motor.releaseAngle);
+  const { x: along, y: up } = leverTip(motor, 0, motor.releaseAngle);
   return up > 0 ? (Math.max(body.axleGap + thickness, 0) * along) / up : 0;
 }
 

@@ -46,7 +46,7 @@ interface Wheelset {
   readonly wheels: readonly { readonly y: number; readonly word: string }[];
 }
 
-export function wheelsetsOf(design: CarDesign): readonly Wheelset[] {
+function wheelsetsOf(design: CarDesign): readonly Wheelset[] {
   const { driveWheels, otherWheels, layout, trackWidth, wheelbase } = design;
   const pair = SIDES.map(({ side, word }) => ({ y: (side * trackWidth) / 2, word }));
   const drive: Wheelset = {

@@ -9,6 +9,7 @@ import { withinLimits } from '../ui/number-limits.ts';
 import styles from './brief-fields.module.css';
 import { ChoiceSelect } from './choice-select.tsx';
 import { PieceList } from './piece-list.tsx';
+import { labelsOf } from '../ui/labels-of.ts';
 
 /** Changes the floor as it is when called; changes of one gesture are one step to undo. */
 export type ChangeFloor = (change: (present: Floor) => Floor, gesture?: string) => void;
@@ -19,10 +20,7 @@ interface FloorProps {
 }
 
 /** Every kind of floor, by name. */
-export const SURFACES = Object.fromEntries(Object.entries(FLOORS).map(([kind, { label }]) => [kind, label])) as Record<
-  Floor['kind'],
-  string
->;
+export const SURFACES = labelsOf(FLOORS);
 
 /** m beyond what is there that a new stretch begins. */
 const FURTHER = 2;

@@ -6,6 +6,7 @@ import { NAMED_PARTS } from '../../core/brief/rules.ts';
 import { QuantityField } from '../ui/quantity-field.tsx';
 import plain from '../ui/plain.module.css';
 import styles from './brief-fields.module.css';
+import { labelsOf } from '../ui/labels-of.ts';
 
 /** What the rules limit: its key, label, quantity and the most that can be typed. */
 export const LIMITED = [
@@ -72,11 +73,9 @@ const Ticks = ({ legend, options, chosen, onChange }: TicksProps) => (
   </fieldset>
 );
 
-const labels = (table: Readonly<Record<string, { readonly label: string }>>): Record<string, string> =>
-  Object.fromEntries(Object.entries(table).map(([key, { label }]) => [key, label]));
 const DRIVES = Object.fromEntries(MOTOR_KINDS.map((kind) => [kind, MOTORS[kind].name]));
-const TRAPS = labels(NAMED_PARTS.traps);
-const BANDS = labels(NAMED_PARTS.bandSizes);
+const TRAPS = labelsOf(NAMED_PARTS.traps);
+const BANDS = labelsOf(NAMED_PARTS.bandSizes);
 const MOST_WHEELS = 12;
 
 /** What may drive a car, of what, and on how many wheels. */

@@ -1,18 +1,14 @@
 import type { LeverDesign } from '../../car/car-design.ts';
 import { cockedAngleAfter } from '../../motor/lever.ts';
 import { TRAP_LENGTH, TRAP_THICKNESS } from '../../car/motors/lever.ts';
+import { leverTip, pivotOf } from '../../solid/pull-places.ts';
 import { box } from '../box.ts';
-import type { Point } from '../point.ts';
 import type { MotorGeometry, MotorView } from './motor-geometry.ts';
 import type { LeverSetup } from '../../run/run-setup.ts';
 
 export const LEVER_GEOMETRY: MotorGeometry<LeverDesign, Extract<MotorView, { kind: 'lever' }>, LeverSetup> = {
   sideView: (motor, axleHeight, deckTop) => {
-    const pivot = { x: motor.trapPosition, y: axleHeight + motor.pivotAboveAxle };
-    const tipAt = (angle: number): Point => ({
-      x: pivot.x + motor.leverLength * Math.cos(angle),
-      y: pivot.y + motor.leverLength * Math.sin(angle),
-    });
+    const pivot = pivotOf(motor, axleHeight);
     return {
       kind: 'lever',
       trap: box(pivot.x - TRAP_LENGTH / 2, pivot.x + TRAP_LENGTH / 2, pivot.y - TRAP_THICKNESS, pivot.y),
@@ -21,8 +17,8 @@ export const LEVER_GEOMETRY: MotorGeometry<LeverDesign, Extract<MotorView, { kin
         { x: pivot.x, y: deckTop(pivot.x) },
       ],
       pivot,
-      tipCocked: tipAt(motor.cockedAngle),
-      tipAtRest: tipAt(motor.releaseAngle),
+      tipCocked: leverTip(motor, axleHeight, motor.cockedAngle),
+      tipAtRest: leverTip(motor, axleHeight, motor.releaseAngle),
     };
   },
   outline: ({ tipCocked, tipAtRest, pivot }, lever) => [

@@ -1,6 +1,7 @@
 import type { BandDesign, CarDesign } from '../../car/car-design.ts';
 import { equivalentBand } from '../../car/band-chain.ts';
 import { deckHeights } from '../body-solid.ts';
+import { anchorOf } from '../pull-places.ts';
 import type { Shape, Vector } from '../shape.ts';
 import { GROUND, solid, type Solid } from '../solid.ts';
 
@@ -9,18 +10,14 @@ const WIRE = 0.0008;
 /** m by which the hook's wire is stuck into or laid on the body. */
 const STUCK_IN = 0.001;
 /** Bands drawn beside each other at the most, and m between them. */
-const MOST_STRANDS = 3;
+export const MOST_STRANDS = 3;
 const APART = 0.004;
-
-/** Where the bands are hooked, m. */
-export function anchorOf(design: CarDesign, { anchorToAxle, anchorAboveAxle }: BandDesign): Vector {
-  const along = Math.sqrt(Math.max(anchorToAxle ** 2 - anchorAboveAxle ** 2, 0));
-  return { x: along, y: 0, z: design.driveWheels.diameter / 2 + anchorAboveAxle };
-}
 
 /** The hook on the body, and the bands from there to the axle. */
 export function bandSolids(design: CarDesign, motor: BandDesign): Solid[] {
-  const anchor = anchorOf(design, motor);
+  const axleHeight = design.driveWheels.diameter / 2;
+  const { x, y: z } = anchorOf(motor, axleHeight);
+  const anchor: Vector = { x, y: 0, z };
   const { under, top } = deckHeights(design, anchor.x);
   const toward = anchor.z < under ? under + STUCK_IN : anchor.z > top ? top - STUCK_IN : (under + top) / 2;
   const wire: Shape = { kind: 'rod', from: anchor, to: { ...anchor, z: toward }, radius: WIRE, inside: 0 };
@@ -30,7 +27,7 @@ export function bandSolids(design: CarDesign, motor: BandDesign): Solid[] {
   const strands = Math.min(motor.parallel, MOST_STRANDS);
   const bands = Array.from({ length: strands }, (_, i): Shape => {
     const y = APART * (i - (strands - 1) / 2);
-    return { kind: 'rod', from: { ...anchor, y }, to: { x: 0, y, z: design.driveWheels.diameter / 2 }, radius, inside: 0 };
+    return { kind: 'rod', from: { ...anchor, y }, to: { x: 0, y, z: axleHeight }, radius, inside: 0 };
   });
   return [
     solid('hook', 'hook of the bands', [wire], [[GROUND, 'glue']]),

@@ -2,6 +2,7 @@ import type { CarDesign, LeverDesign } from '../../car/car-design.ts';
 import { bodyPartOf, leverOf, trapOf } from '../../car/fitted.ts';
 import { TRAP_LENGTH, TRAP_THICKNESS } from '../../car/motors/lever.ts';
 import { deckHeights } from '../body-solid.ts';
+import { leverTip, pivotOf } from '../pull-places.ts';
 import { rectangle, type Corner, type Shape } from '../shape.ts';
 import { GROUND, solid, type Solid } from '../solid.ts';
 
@@ -13,22 +14,6 @@ const FLAT = { from: 0.01, thickness: 0.003 };
 const COIL = { half: 0.012, radius: 0.004 };
 /** m: a trap that stands this little over the deck, or is let into it, stands on it: card gives. */
 export const LET_IN = 0.001;
-
-export interface Pivot {
-  readonly x: number;
-  readonly z: number;
-}
-/** Where the lever turns, m. */
-export const pivotOf = (design: CarDesign, motor: LeverDesign): Pivot => ({
-  x: motor.trapPosition,
-  z: design.driveWheels.diameter / 2 + motor.pivotAboveAxle,
-});
-
-/** Where the string hangs with the lever at an angle, m. */
-export function leverTip(design: CarDesign, motor: LeverDesign, angle: number): Pivot {
-  const { x, z } = pivotOf(design, motor);
-  return { x: x + motor.leverLength * Math.cos(angle), z: z + motor.leverLength * Math.sin(angle) };
-}
 
 /** What fills the gap under a trap; none where it stands on the deck. */
 function trapBlock(
@@ -51,7 +36,7 @@ function trapBlock(
 
 /** The trap, and what it stands on. */
 export function trapSolids(design: CarDesign, motor: LeverDesign): Solid[] {
-  const { x, z } = pivotOf(design, motor);
+  const { x, y: z } = pivotOf(motor, design.driveWheels.diameter / 2);
   const middle = motor.besideMiddle ?? 0;
   const half = trapOf(design, motor).width / 2;
   const [left, right] = [x - TRAP_LENGTH / 2, x + TRAP_LENGTH / 2];
@@ -73,7 +58,8 @@ export function trapSolids(design: CarDesign, motor: LeverDesign): Solid[] {
 
 /** The lever at an angle, and the string from its tip down to the axle. */
 export function leverSolids(design: CarDesign, motor: LeverDesign, angle: number): Solid[] {
-  const { x, z } = pivotOf(design, motor);
+  const axleHeight = design.driveWheels.diameter / 2;
+  const { x, y: z } = pivotOf(motor, axleHeight);
   const middle = motor.besideMiddle ?? 0;
   const { width } = leverOf(design, motor);
   const thick = width > FLAT.from ? FLAT.thickness : width;
@@ -88,11 +74,11 @@ export function leverSolids(design: CarDesign, motor: LeverDesign, angle: number
     from: middle - width / 2,
     to: middle + width / 2,
   };
-  const tip = leverTip(design, motor, angle);
+  const tip = leverTip(motor, axleHeight, angle);
   const string: Shape = {
     kind: 'rod',
-    from: { x: tip.x, y: middle, z: tip.z },
-    to: { x: 0, y: middle, z: design.driveWheels.diameter / 2 },
+    from: { x: tip.x, y: middle, z: tip.y },
+    to: { x: 0, y: middle, z: axleHeight },
     radius: motor.stringDiameter / 2,
     inside: 0,
   };

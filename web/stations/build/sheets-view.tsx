@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { Link } from 'react-router';
-import { PAPERS, type PaperName } from '../../../core/build/drawing.ts';
+import { PAPERS } from '../../../core/build/drawing.ts';
 import { SIZE_FORMATS } from '../../../core/build/size-format.ts';
 import { templatesOf } from '../../../core/build/templates.ts';
 import { laidOut } from '../../../core/build/tiles.ts';
@@ -15,6 +15,7 @@ import { RoundView } from './round-view.tsx';
 import { useBuildFiles } from './use-build-files.ts';
 import { useBuildSheets, type BuildSheets } from './use-build-sheets.ts';
 import type { usePaper } from './use-paper.ts';
+import { labelsOf } from '../../ui/labels-of.ts';
 
 interface SheetsViewProps {
   readonly carId: string;
@@ -25,7 +26,7 @@ interface SheetsViewProps {
   readonly paper: ReturnType<typeof usePaper>;
 }
 
-const PAPER_NAMES = Object.fromEntries(Object.entries(PAPERS).map(([key, { label }]) => [key, label])) as Record<PaperName, string>;
+const PAPER_NAMES = labelsOf(PAPERS);
 
 /** The drawing or the templates as they are printed, and as files. */
 export function SheetsView({ carId, design, what, version, paper }: SheetsViewProps) {

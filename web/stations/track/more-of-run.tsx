@@ -1,6 +1,5 @@
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
-import type { CarDesign } from '../../../core/car/car-design.ts';
 import { FLOORS } from '../../../core/car/catalogue.ts';
 import type { FloorChoice } from '../../../core/brief/floor-choices.ts';
 import { readWayTable } from '../../../core/files/way-table.ts';
@@ -17,6 +16,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { Choice } from './choice.tsx';
 import type { TrackForm } from './track-slice.ts';
 import styles from './track.module.css';
+import { labelsOf } from '../../ui/labels-of.ts';
 
 /** What the field of the distance is called, as it is measured. */
 export const distanceLabel = (measuredBy: TrackForm['measuredBy'], unit: string): string =>
@@ -108,10 +108,7 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
   );
 }
 
-const FLOOR_NAMES = Object.fromEntries(Object.entries(FLOORS).map(([kind, { label }]) => [kind, label])) as Record<
-  CarDesign['floor']['kind'],
-  string
->;
+const FLOOR_NAMES = labelsOf(FLOORS);
 
 /** What may be told of a run besides how far it came: none of it is needed. */
 export function MoreOfRun({ form, text, change, hasBands, floors }: MoreOfRunProps) {

@@ -5,16 +5,16 @@ import { ChoiceSelect } from '../../../brief-fields/choice-select.tsx';
 import { PieceList } from '../../../brief-fields/piece-list.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
+import { labelsOf } from '../../../ui/labels-of.ts';
 
 type FurtherBands = NonNullable<BandDesign['further']>[number];
-type BandSize = FurtherBands['band']['size'];
 
 interface FurtherBandsProps {
   readonly further: readonly FurtherBands[];
   readonly edit: Edit;
 }
 
-const SIZES = Object.fromEntries(Object.entries(BANDS).map(([size, { label }]) => [size, label])) as Record<BandSize, string>;
+const SIZES = labelsOf(BANDS);
 const MOST_SIZES = 4;
 const MOST_IN_CHAIN = 20;
 

@@ -5,12 +5,13 @@ import { ChoiceSelect } from '../../../brief-fields/choice-select.tsx';
 import { PieceList } from '../../../brief-fields/piece-list.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { QuantityField } from '../../../ui/quantity-field.tsx';
+import { labelsOf } from '../../../ui/labels-of.ts';
 
 interface SpoolStepsProps extends Pick<CarDesign, 'sleeve' | 'axleDiameter'> {
   readonly edit: Edit;
 }
 
-const KINDS = Object.fromEntries(Object.entries(SLEEVES).map(([kind, { label }]) => [kind, label])) as Record<SleeveStep['kind'], string>;
+const KINDS = labelsOf(SLEEVES);
 const MAX_STEPS = 6;
 const MAX_DIAMETER = 0.3;
 /** How much wider a further step begins, m. */
