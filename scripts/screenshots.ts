@@ -4,7 +4,6 @@ import { fileURLToPath } from 'node:url';
 import { DESKTOP, PHONE, settle, startBrowser, startProgram } from '../e2e/browser.ts';
 
 const KELP = '5ce44000-0000-4000-8000-000000000001';
-const FERRY = '5ce44000-0000-4000-8000-000000000002';
 const TERN = '5ce44000-0000-4000-8000-000000000003';
 const EEL = '5ce44000-0000-4000-8000-000000000005';
 const MEET = '5ce44000-0000-4000-8000-0000000000d0';
@@ -25,7 +24,6 @@ const VIEWS: readonly View[] = [
   { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'likely' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
-  { name: 'design-dark', path: `/cars/${FERRY}/design`, viewport: DESKTOP, scheme: 'dark' },
   { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: [['tab', 'Map']], wait: 'Apply the best' },
   {
     name: 'explore-best',
