@@ -45,8 +45,8 @@ module.exports = {
       name: 'core-small-packages',
       comment: 'The science leans on small maths packages and the compiled validators only.',
       severity: 'error',
-      // A drawing's writers stand on a package for its format.
-      from: { path: '^core/', pathNot: '([.]test[.]ts|/reference/.*|^core/files/drawing-(dxf|pdf)[.]ts)$' },
+      // Writers of drawings and printed parts stand on a package for their format.
+      from: { path: '^core/', pathNot: '([.]test[.]ts|/reference/.*|^core/files/(drawing-(dxf|pdf)|printed-(mesh|3mf))[.]ts)$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
         pathNot: 'node_modules/(simple-statistics|@stdlib|ml-levenberg-marquardt|ml-matrix|ajv|ajv-formats)/',

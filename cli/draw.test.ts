@@ -5,6 +5,7 @@ import DxfParser from 'dxf-parser';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../core/car/car-design.ts';
 import { newCar } from '../core/car/new-car.ts';
+import { printedParts } from '../core/build/printed/printed-parts.ts';
 import { templatesOf } from '../core/build/templates.ts';
 import { filesFor, runCommand } from '../testing/command.ts';
 import drawCar from './draw.ts';
@@ -48,6 +49,21 @@ function spanOf({ width, isInk }: ReturnType<typeof rendered>, y: number): { rea
   };
   return { from: run(inked[0]!, 1) / PER_MM, to: run(inked.at(-1)!, -1) / PER_MM };
 }
+
+describe('printed parts', () => {
+  it('are one 3MF, or an STL of each with so many triangles as it says', async () => {
+    const { out, stdout } = await draw(car, '--print');
+    expect(stdout.trim()).toBe(join(out, 'print.3mf'));
+    expect(readFileSync(join(out, 'print.3mf')).subarray(0, 2).toString()).toBe('PK');
+    const each = await draw(car, '--print', '--format', 'stl');
+    const files = readdirSync(each.out);
+    expect(files.sort()).toEqual([...printedParts(kelp)].map(({ id }) => `${id}.stl`).sort());
+    for (const name of files) {
+      const file = readFileSync(join(each.out, name));
+      expect(file.length).toBe(84 + 50 * file.readUInt32LE(80));
+    }
+  });
+});
 
 describe('templates at full size, as poppler renders the PDF (an independent renderer)', async () => {
   const { out, status, stdout } = await draw(car, '--templates');
@@ -122,8 +138,10 @@ describe('other formats', () => {
   });
   it.each([
     [[], 'give one file'],
-    [[car], 'either --sheet or --templates'],
-    [[car, '--sheet', '--format', 'png'], '--format must be one of pdf, svg, dxf'],
+    [[car], 'give one of --sheet, --templates and --print'],
+    [[car, '--sheet', '--format', 'png'], '--format must be one of pdf, svg, dxf with --sheet'],
+    [[car, '--print', '--format', 'pdf'], '--format must be one of 3mf, stl with --print'],
+    [[write('roller.json', newCar('Tern', 'twist')), '--print'], 'a roller has no part that is printed in 3D'],
     [[car, '--sheet', '--paper', 'a3'], '--paper must be one of a4, letter'],
     [[join(folder, 'nowhere.json'), '--sheet'], 'cannot be read'],
   ])('%j is refused with exit code 2', async (args, words) => {

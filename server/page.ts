@@ -28,7 +28,8 @@ export const headers: RequestHandler[] = [
       useDefaults: false,
       directives: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
+        // What is printed in 3D is made whole by a compiled library, which is no script.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", nonceOf],
         imgSrc: ["'self'", 'data:', 'blob:'],
         objectSrc: ["'none'"],

@@ -35,14 +35,19 @@ export type Shape =
 
 /** m that a corner may be off a circle that is drawn with straight lines. */
 const ROUND = 0.1e-3;
+/** Sides of a circle at the fewest and most. */
+const SIDES = { least: 8, most: 64, mostFine: 180 };
 
-/** How many straight lines draw a circle, m, to a tenth of a millimetre. */
-export const sidesOf = (radius: number): number =>
-  Math.min(Math.max(Math.ceil(Math.PI / Math.acos(1 - Math.min(ROUND / Math.max(radius, ROUND), 1))), 8), 64);
+/** How many straight lines draw a circle, m, `within` so much: a tenth of a millimetre by default. */
+export const sidesOf = (radius: number, within = ROUND): number =>
+  Math.min(
+    Math.max(Math.ceil(Math.PI / Math.acos(1 - Math.min(within / Math.max(radius, within), 1))), SIDES.least),
+    within < ROUND ? SIDES.mostFine : SIDES.most,
+  );
 
 /** A circle as corners: `circle(0, 0, 1)[0] // { x: 1, y: 0 }` */
-export function circle(x: number, y: number, radius: number): readonly Corner[] {
-  const sides = sidesOf(radius);
+export function circle(x: number, y: number, radius: number, within = ROUND): readonly Corner[] {
+  const sides = sidesOf(radius, within);
   return Array.from({ length: sides }, (_, i) => {
     const angle = (2 * Math.PI * i) / sides;
     return { x: x + radius * Math.cos(angle), y: y + radius * Math.sin(angle) };

@@ -67,6 +67,14 @@ function wheelsetsOf(design: CarDesign): readonly Wheelset[] {
 export const axleHalf = (design: CarDesign, which: Axle): number =>
   ((which === 'other' && design.layout.otherWheelCount === 1 ? bodyWidthAt(design, design.wheelbase) : design.trackWidth) + AXLE_ENDS) / 2;
 
+/** m across of the hole that a wheel has or is given in its middle. */
+export const ownHole = ({ axleDiameter }: CarDesign, kind: CarDesign['driveWheels']['kind']): number =>
+  kind === 'optical-disc' ? DISC_HOLE : axleDiameter;
+
+/** m that a hub reaches round its axle: over the wheel's own hole, and never past its rim. */
+export const hubRadius = (design: CarDesign, { kind, diameter }: CarDesign['driveWheels']): number =>
+  Math.min(Math.max(HUB.diameter, ownHole(design, kind) + 2 * HUB_COVERS), diameter) / 2;
+
 /** Wheels with what is on them, and their axle. */
 function turningPart(design: CarDesign, { axle, x, radius, thickness, kind, wheels }: Wheelset): Solid[] {
   const turnsWith = `${axle}-axle` as const;
@@ -84,7 +92,7 @@ function turningPart(design: CarDesign, { axle, x, radius, thickness, kind, whee
   for (const { y, word } of wheels) {
     const id = `${axle}-wheel-${word}`;
     const name = word === 'single' ? 'single wheel' : `${word} ${axle} wheel`;
-    const hole = kind === 'optical-disc' ? DISC_HOLE / 2 : bore;
+    const hole = ownHole(design, kind) / 2;
     list.push(
       solid(id, name, [disc(x, radius, radius, hole, y - thickness / 2, y + thickness / 2)], [[`${id}-hub`, 'glue']], { turnsWith }),
     );
@@ -98,7 +106,7 @@ function turningPart(design: CarDesign, { axle, x, radius, thickness, kind, whee
     }
     // A hub stands outside, where nothing is in its way; of a single wheel to its left.
     const out = y < 0 ? -1 : 1;
-    const covers = Math.min(Math.max(HUB.diameter / 2, hole + HUB_COVERS), radius);
+    const covers = hubRadius(design, { kind, diameter: 2 * radius });
     const foot = y + (out * thickness) / 2;
     list.push(
       solid(`${id}-hub`, `hub of the ${name}`, [disc(x, radius, covers, bore, foot, foot + out * HUB.length)], [[`${axle}-axle`, 'hub']], {

@@ -13,6 +13,7 @@ import { Views } from '../../ui/views.tsx';
 import styles from './build.module.css';
 import { InspectionView } from './inspection-view.tsx';
 import { PartsView } from './parts-view.tsx';
+import { PrintedView } from './printed-view.tsx';
 import { SheetsView } from './sheets-view.tsx';
 import { StepsView } from './steps-view.tsx';
 import { usePaper } from './use-paper.ts';
@@ -24,6 +25,7 @@ const VIEWS = [
   ['drawing', 'Drawing'],
   ['templates', 'Templates'],
   ['parts', 'Parts'],
+  ['3d-print', '3D print'],
   ['steps', 'Steps'],
   ['inspection', 'Inspection'],
 ] as const;
@@ -61,6 +63,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
                 <SheetsView carId={carId} design={design} what={view} version={current?.record.name ?? ''} paper={paper} />
               )}
               {view === 'parts' && <PartsView design={design} edit={edit} />}
+              {view === '3d-print' && <PrintedView design={design} />}
               {view === 'steps' && <StepsView carId={carId} design={design} />}
               {view === 'inspection' && (
                 <InspectionView carId={carId} design={design} onBuilt={(built, measured) => void saveBuilt(built, measured)} />

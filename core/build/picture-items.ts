@@ -1,0 +1,38 @@
+import type { Corner } from '../solid/shape.ts';
+import type { Seen } from '../solid/picture.ts';
+import { makePath, makePlace, type Box, type PathItem, type Place } from './drawing.ts';
+
+/** mm kept free about a picture. */
+const ROOM = 4;
+
+/** Puts what is seen, m, on a sheet, mm. */
+export interface PicturePen {
+  readonly place: (point: Corner) => Place;
+  /** What the picture takes with what is kept free about it. */
+  readonly room: { readonly width: number; readonly height: number };
+}
+
+/** What a picture takes, m; its top is its greatest height. */
+export function frameOfSeen(seen: readonly Seen[]): Box {
+  const points = seen.flatMap((one) => one.points);
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.max(...ys), bottom: Math.min(...ys) };
+}
+
+/** A pen that fills so many mm across, and no more than so many up and down. */
+export function penFor({ left, right, top, bottom }: Box, width: number, height = Infinity): PicturePen {
+  const scale = Math.min(width / (right - left), height / (top - bottom));
+  return {
+    place: ({ x, y }) => makePlace(ROOM + scale * (x - left), ROOM + scale * (top - y)),
+    room: { width: scale * (right - left) + 2 * ROOM, height: scale * (top - bottom) + 2 * ROOM },
+  };
+}
+
+/** Faces and edges as they are printed: paper, or the accent for what is added. */
+export const itemsOfSeen = (seen: readonly Seen[], { place }: PicturePen, isAdded: (one: Seen) => boolean = () => false): PathItem[] =>
+  seen.map((one) => {
+    const places = one.points.map(place);
+    if (one.kind === 'face')
+      return { kind: 'path', points: places, closed: true, line: 'thin', face: { isAdded: isAdded(one), light: one.light } };
+    return { ...makePath(places, isAdded(one) ? 'outline' : 'thin'), ...(isAdded(one) && { isAccent: true }) };
+  });
