@@ -101,29 +101,64 @@ describe('other formats', () => {
   it('SVG carries millimetres, a file a page', async () => {
     const { out, status } = await draw(car, '--sheet', '--format', 'svg', '--paper', 'letter');
     expect(status).toBe(0);
-    expect(readdirSync(out).toSorted()).toEqual(['drawing-1.svg', 'drawing-2.svg']);
+    expect(readdirSync(out).toSorted()).toEqual(['drawing-1.svg', 'drawing-2.svg', 'drawing-3.svg']);
     const svg = readFileSync(join(out, 'drawing-1.svg'), 'utf8');
     expect(svg).toContain('width="279.4mm" height="215.9mm" viewBox="0 0 279.4 215.9"');
   });
-  it('DXF is read back with its extents, layers and closed outlines (dxf-parser)', async () => {
-    const { out } = await draw(car, '--templates', '--format', 'dxf');
+  it('DXF of templates holds closed outlines and holes of what is cut from sheet alone, each part on a layer with its count (dxf-parser)', async () => {
+    const carded = write('carded.json', {
+      ...kelp,
+      driveWheels: { kind: 'card-disc', diameter: 0.09 },
+      layout: { driveAxle: 'rear', otherWheelCount: 1 },
+    } satisfies CarDesign);
+    const { out } = await draw(carded, '--templates', '--format', 'dxf');
     const dxf = new DxfParser().parseSync(readFileSync(join(out, 'templates.dxf'), 'utf8'))!;
     // Millimetres.
     expect(dxf.header.$INSUNITS).toBe(4);
-    expect(Object.keys(dxf.tables.layer.layers)).toEqual(expect.arrayContaining(['cut', 'mark', 'centre', 'text']));
-    const closed = dxf.entities.filter(({ type, layer }) => type === 'LWPOLYLINE' && layer === 'cut') as unknown as {
+    // Four layers of card for two wheels; discs are bought.
+    expect(Object.keys(dxf.tables.layer.layers)).toEqual(['0', 'deck x1', 'drive-wheel x4']);
+    const deck = dxf.entities.filter(({ layer }) => layer === 'deck x1') as unknown as {
+      type: string;
       shape: boolean;
       vertices: { x: number; y: number }[];
     }[];
-    const outlines = closed.filter(({ shape }) => shape);
-    const deck = templatesOf(kelp).find(({ id }) => id === 'deck')!;
-    const extents = outlines.map(({ vertices }) => {
-      const [xs, ys] = [vertices.map(({ x }) => x), vertices.map(({ y }) => y)];
-      return [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)] as const;
+    expect(deck.every(({ type, shape }) => type === 'LWPOLYLINE' && shape)).toBe(true);
+    const [outline] = deck;
+    const [xs, ys] = [outline!.vertices.map(({ x }) => x), outline!.vertices.map(({ y }) => y)];
+    const piece = templatesOf(kelp).find(({ id }) => id === 'deck')!;
+    expect([Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)]).toEqual([
+      expect.closeTo(piece.width, 6),
+      expect.closeTo(piece.height, 6),
+    ]);
+    // No line twice: the slot for the single wheel is open in front and one with the outline.
+    const edges = deck.flatMap(({ vertices }) =>
+      vertices.map((from, k) =>
+        [from, vertices[(k + 1) % vertices.length]!]
+          .map(({ x, y }) => `${x.toFixed(3)} ${y.toFixed(3)}`)
+          .sort()
+          .join(' – '),
+      ),
+    );
+    expect(new Set(edges).size).toBe(edges.length);
+    expect(outline!.vertices).toHaveLength(12);
+    const circles = dxf.entities.filter(({ layer }) => layer === 'drive-wheel x4') as unknown as {
+      type: string;
+      radius: number;
+      center: { x: number; y: number };
+    }[];
+    expect(circles.map(({ type, radius }) => [type, Number(radius.toFixed(6))])).toEqual([
+      ['CIRCLE', 45],
+      ['CIRCLE', (1000 * kelp.axleDiameter) / 2],
+    ]);
+    expect(circles[0]!.center).toEqual(circles[1]!.center);
+  });
+  it('a car without a part of sheet has nothing for a laser', async () => {
+    const sticks = write('sticks.json', { ...kelp, body: { ...kelp.body, kind: 'craft-sticks' } });
+    expect(await draw(sticks, '--templates', '--format', 'dxf')).toMatchObject({
+      status: 2,
+      stdout: '',
+      stderr: [expect.stringContaining('no part of this car is cut from sheet')],
     });
-    expect(extents.some(([wide, high]) => Math.abs(wide - deck.width) < 1e-6 && Math.abs(high - deck.height) < 1e-6)).toBe(true);
-    const circles = dxf.entities.filter(({ type }) => type === 'CIRCLE') as unknown as { radius: number }[];
-    expect(circles.some(({ radius }) => Math.abs(radius - 60) < 1e-9)).toBe(true);
   });
   it('DXF of a car whose name has line breaks is whole, and ends once', async () => {
     const broken = write('broken.json', { ...kelp, name: 'Kelp\n0\nENDSEC\n0\nEOF\r\nRunner' });
@@ -142,7 +177,7 @@ describe('other formats', () => {
     [[car, '--sheet', '--format', 'png'], '--format must be one of pdf, svg, dxf with --sheet'],
     [[car, '--print', '--format', 'pdf'], '--format must be one of 3mf, stl with --print'],
     [[write('roller.json', newCar('Tern', 'twist')), '--print'], 'a roller has no part that is printed in 3D'],
-    [[car, '--sheet', '--paper', 'a3'], '--paper must be one of a4, letter'],
+    [[car, '--sheet', '--paper', 'a5'], '--paper must be one of a4, a3, letter, tabloid'],
     [[join(folder, 'nowhere.json'), '--sheet'], 'cannot be read'],
   ])('%j is refused with exit code 2', async (args, words) => {
     const { status, stderr, stdout } = await draw(...args);

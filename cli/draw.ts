@@ -3,14 +3,15 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import Module from 'manifold-3d';
 import PDFDocument from 'pdfkit';
+import { cutOutlines } from '../core/build/cut-outlines.ts';
 import { drawingSheets } from '../core/build/drawing-sheet.ts';
 import { printedParts } from '../core/build/printed/printed-parts.ts';
 import { PAPERS, type PaperName, type Sheet } from '../core/build/drawing.ts';
 import { SIZE_FORMATS, type SizeFormat } from '../core/build/size-format.ts';
 import { templatesOf } from '../core/build/templates.ts';
-import { laidOut, templatePages } from '../core/build/tiles.ts';
+import { templatePages } from '../core/build/tiles.ts';
 import type { CarDesign } from '../core/car/car-design.ts';
-import { itemsDxf } from '../core/files/drawing-dxf.ts';
+import { cutDxf, itemsDxf } from '../core/files/drawing-dxf.ts';
 import { sheetsPdf } from '../core/files/drawing-pdf.ts';
 import { sheetSvg } from '../core/files/drawing-svg.ts';
 import { meshes3mf, placedMeshes } from '../core/files/printed-3mf.ts';
@@ -25,9 +26,10 @@ const HELP = `The drawing of a car, or its templates at full size.
   npm run -s draw -- FILE --sheet         the drawing with all sizes, in first angle, on landscape sheets
   npm run -s draw -- FILE --templates     templates at full size, on as many pages as they need
   npm run -s draw -- FILE --print         what a 3D printer can make: hubs, spool, bearing blocks, lever holder, trap mount
-      --format pdf|svg|dxf                default: pdf; svg: one file for each page; dxf: mm, one layer for each kind of line
+      --format pdf|svg|dxf                default: pdf; svg: one file for each page; dxf: mm; of the drawing one layer for each kind of line,
+                                          of templates what is cut from sheet: closed outlines, a layer for each part with its count
       --format 3mf|stl                    with --print; default: 3mf, all parts on one bed; stl: one file for each part, mm
-      --paper a4|letter                   default: a4
+      --paper a4|a3|letter|tabloid                   default: a4
       --inch                              in inches and sixteenths instead of mm
       --out DIR                           the folder for the files; default: this folder
   npm run -s draw -- --help               this text
@@ -68,8 +70,8 @@ async function drawn(
   if (format === 'pdf')
     return [[`${name}.pdf`, await sheetsPdf(PDFDocument, sheets, `${design.name}, ${name}`, { regular: font(400), bold: font(700) })]];
   if (what === 'sheet') return sheets.map((sheet, i) => [`${name}-${i + 1}.dxf`, itemsDxf(sheet.items, sheet.height)]);
-  const { items, height } = laidOut(templatesOf(design, sizes));
-  return [[`${name}.dxf`, itemsDxf(items, height)]];
+  const parts = cutOutlines(design);
+  return parts.length > 0 ? [[`${name}.dxf`, cutDxf(parts)]] : end('no part of this car is cut from sheet');
 }
 
 /** Printed parts as files; nothing is written of a car without one. */

@@ -2,8 +2,8 @@ import type { CarDesign } from '../car/car-design.ts';
 import { WHEELS } from '../car/catalogue.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
 import { across, leader, type Dimension } from './dimensions.ts';
-import { LANE, SCALES, formatScale, placeDimension, type Draft } from './draft.ts';
-import { makeLine, makePath, makePlace, makeRectangle, type Box, type Item, type Place, type TextItem } from './drawing.ts';
+import { DETAIL_SCALES, LANE, formatScale, placeDimension, type Draft } from './draft.ts';
+import { LETTERS, makeLine, makePath, makePlace, makeRectangle, type Box, type Item, type Place, type TextItem } from './drawing.ts';
 import { lengthsOf } from './lengths.ts';
 import { betweenWheels } from '../solid/bearing-sizes.ts';
 import type { SizeFormat } from './size-format.ts';
@@ -24,13 +24,14 @@ export function axleDetail(
   const { motor, trackWidth, axleDiameter, sleeve, driveWheels, endPlay } = design;
   const lengths = new Map(lengthsOf(design).map((cut) => [cut.id, cut.length]));
   const long = lengths.get('drive-axle') ?? trackWidth;
-  const by = SCALES.find((scale) => (1000 * long) / scale <= room.right - room.left - 8) ?? SCALES.at(-1)!;
+  const thick = WHEELS[driveWheels.kind].thickness;
+  const wide = Math.max(long, trackWidth + thick);
+  const by = DETAIL_SCALES.find((scale) => (1000 * wide) / scale <= room.right - room.left - 8) ?? DETAIL_SCALES.at(-1)!;
   const scale = 1000 / by;
   const middle = makePlace((room.left + room.right) / 2, room.top + DETAIL_RIM + 22);
   const at = (x: number, y: number): Place => makePlace(middle.x + scale * x, middle.y - scale * y);
   const box = (left: number, right: number, half: number, kind: 'outline' | 'thin' | 'hidden' = 'outline'): Item =>
     makePath(makeRectangle(at(left, half).x, at(left, half).y, scale * (right - left), 2 * scale * half), kind, true);
-  const thick = WHEELS[driveWheels.kind].thickness;
   const rim = Math.min(driveWheels.diameter / 2, DETAIL_RIM / scale);
   const items: Item[] = [
     makeLine(makePlace(middle.x - (scale * long) / 2 - 3, middle.y), makePlace(middle.x + (scale * long) / 2 + 3, middle.y), 'centre'),
@@ -99,7 +100,7 @@ export function axleDetail(
     kind: 'text',
     at: makePlace(room.left, room.top + 3.5),
     text: `drive axle from above, ${formatScale(by)}`,
-    size: 3.2,
+    size: LETTERS,
     anchor: 'start',
     bold: true,
   };

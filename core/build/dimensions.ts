@@ -1,4 +1,4 @@
-import { makeLine, makePath, makePlace, type Box, type Item, type LineKind, type Place, type TextItem } from './drawing.ts';
+import { LETTERS, makeLine, makePath, makePlace, type Box, type Item, type LineKind, type Place, type TextItem } from './drawing.ts';
 
 /** One size on a drawing: its lines, and where its text may stand, the best place first. */
 export interface Dimension {
@@ -14,7 +14,7 @@ export interface Dimension {
 const HEAD = { length: 2.5, width: 0.8 } as const;
 const GAP = 1;
 const PAST = 2;
-export const SIZE_TEXT = 2.8;
+export const SIZE_TEXT = LETTERS;
 const OVER = 1.4;
 /** mm below which arrowheads stand outside, pointing inward. */
 const NARROW = 9;

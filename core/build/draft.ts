@@ -2,7 +2,9 @@ import type { Dimension } from './dimensions.ts';
 import { isInTheWay, isWithin, boxOf, boxesOverlap, placedText, textBox, type Box, type Item, type TextItem } from './drawing.ts';
 
 /** Scales that a drawing may have, the largest first: 1 to so many. Source: ISO 5455, and those between that fit more on a small sheet. */
-export const SCALES = [0.5, 1, 2, 2.5, 3, 4, 5, 7.5, 10, 15, 20] as const;
+export const SCALES = [1, 2, 2.5, 4, 5, 10, 20] as const;
+/** A detail may be larger than the part. */
+export const DETAIL_SCALES = [0.5, ...SCALES] as const;
 export const formatScale = (by: number): string => (by < 1 ? `${1 / by} : 1` : `1 : ${by}`);
 
 /** mm from one line of sizes to the next, and from a view to the first. */

@@ -24,7 +24,7 @@ import { withinFrame } from './title-block.ts';
 const WORDS = { version: 'long lever', crew: 'the night watch', date: '2026-11-21' };
 const isText = (item: Item): item is TextItem => item.kind === 'text';
 const textsOf = ({ items }: Sheet): TextItem[] => items.filter(isText);
-const PAPERS: readonly PaperName[] = ['a4', 'letter'];
+const PAPERS: readonly PaperName[] = ['a4', 'letter', 'a3', 'tabloid'];
 
 /** Texts that lie on other texts or on lines. */
 function collisions({ items }: Sheet): string[] {
@@ -65,7 +65,7 @@ describe('the drawing of any car that can be built', () => {
           }
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 200 },
     );
     expect(seen.size).toBeGreaterThanOrEqual(9);
   });
@@ -89,17 +89,34 @@ describe('the drawing of any car that can be built', () => {
           }
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 200 },
     );
+  });
+  it('is on one sheet where one does, at a scale of the standard, with no letter below 2.5 mm and the car in the round', () => {
+    const scales = new Set<string>();
+    for (const kind of ['lever', 'band', 'twist'] as const)
+      for (const paper of PAPERS) {
+        const sheets = drawingSheets(newCar('x', kind), WORDS, paper);
+        const [views] = sheets;
+        const texts = sheets.flatMap(textsOf);
+        // Capitals are 0.668 of the size.
+        expect(Math.min(...texts.map(({ size }) => 0.668 * size))).toBeGreaterThanOrEqual(2.5);
+        expect(views!.items.some((item) => item.kind === 'path' && item.face)).toBe(true);
+        scales.add(textsOf(views!).find(({ text }) => /^[\d.]+ : [\d.]+$/.test(text))!.text);
+        if (kind === 'band') expect(sheets).toHaveLength({ a4: 2, letter: 3, a3: 1, tabloid: 1 }[paper]);
+      }
+    expect([...scales].every((scale) => ['1 : 1', '1 : 2', '1 : 2.5', '1 : 4', '1 : 5'].includes(scale))).toBe(true);
   });
   it('numbers every part of its list, and points at those that a view shows', () => {
     for (const kind of ['lever', 'band', 'twist'] as const) {
       const design = newCar('x', kind);
-      const [views, lists] = drawingSheets(design, WORDS, 'a4');
+      const sheets = drawingSheets(design, WORDS, 'a4');
       const numbers = partsList(design).map(({ number }) => String(number));
-      const listed = textsOf(lists!).filter(({ text }) => numbers.includes(text));
+      const listed = sheets.flatMap(textsOf).filter(({ text, anchor }) => numbers.includes(text) && anchor === 'start');
       expect(listed.length).toBeGreaterThanOrEqual(numbers.length);
-      const pointed = textsOf(views!).filter(({ text, tells }) => tells === undefined && numbers.includes(text));
+      const pointed = textsOf(sheets[0]!).filter(
+        ({ text, tells, anchor }) => tells === undefined && anchor === 'middle' && numbers.includes(text),
+      );
       expect(pointed.length).toBeGreaterThanOrEqual(Math.min(4, numbers.length));
     }
   });

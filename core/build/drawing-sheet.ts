@@ -1,31 +1,113 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { isRoller } from '../car/motors/motors.ts';
-import { formatScale } from './draft.ts';
-import { PAPERS, type Item, type PaperName, type Sheet } from './drawing.ts';
-import { listsSheet } from './lists-sheet.ts';
+import { formatScale, SCALES } from './draft.ts';
+import { boxOf, boxesOverlap, makePath, makePlace, PAPERS, type Box, type Item, type PaperName, type Sheet } from './drawing.ts';
+import { flowed } from './flow.ts';
+import { listBlocks } from './list-blocks.ts';
+import { roundPicture } from './round-picture.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
-import { frameAndTitle, type TitleWords } from './title-block.ts';
-import { viewsSheet } from './views-sheet.ts';
+import { frameAndTitle, TITLE, withinFrame, type TitleWords } from './title-block.ts';
+import { viewsOf, viewsScale } from './views-sheet.ts';
 
-/** The drawing of a car, on sheets of this paper lying: the views with their sizes and numbers, and the lists. */
+/** mm: a column of lists at the narrowest, between columns, and between views and lists. */
+const NARROWEST = 116;
+const BETWEEN = 6;
+/** mm kept free within the frame. */
+const INSET = 1;
+/** One sheet is enough where the views on it are as large as this, 1 to so many. Our choice. */
+const LARGE_ENOUGH = 2.5;
+
+const inset = (box: Box): Box => ({ left: box.left + INSET, right: box.right - INSET, top: box.top + INSET, bottom: box.bottom - INSET });
+
+/** A room as columns side by side, each as far down as the title block leaves it. */
+function columnsIn(room: Box, title: Box): readonly Box[] {
+  const width = room.right - room.left;
+  const count = Math.max(Math.floor((width + BETWEEN) / (NARROWEST + BETWEEN)), 1);
+  const wide = (width - BETWEEN * (count - 1)) / count;
+  return Array.from({ length: count }, (_, i) => {
+    const left = room.left + i * (wide + BETWEEN);
+    const column = { left, right: left + wide, top: room.top, bottom: room.bottom };
+    return boxesOverlap(column, title) ? { ...column, bottom: title.top - BETWEEN / 2 } : column;
+  });
+}
+
+/** What is on one sheet within its frame, and its scale in words. */
+interface Drawn {
+  readonly what: string;
+  readonly scale: string;
+  readonly items: readonly Item[];
+}
+
+/** The drawing of a car on sheets of this paper lying: views with their sizes and numbers, the car in the round, and lists; on one sheet where one does. */
 export function drawingSheets(
   design: CarDesign,
   words: Pick<TitleWords, 'version' | 'crew' | 'date'>,
   paper: PaperName,
   sizes: SizeFormat = SIZE_FORMATS.metric,
 ): readonly Sheet[] {
-  const { width: high, height: wide, label } = PAPERS[paper];
-  const views = viewsSheet(design, wide, high, sizes);
-  const lists = listsSheet(design, views.dimensioned, wide, high, sizes);
-  const title = (sheet: number, scale: string): Item[] =>
-    frameAndTitle(wide, high, { car: design.name, ...words, scale, sheet: `${sheet} of 2`, paper: label, sizes: sizes.statement });
+  const { width: height, height: width, label } = PAPERS[paper];
+  const frame = withinFrame(width, height);
+  const room = inset(frame);
+  const title = { left: frame.right - TITLE.width, right: frame.right, top: frame.bottom - TITLE.height, bottom: frame.bottom };
+  const drawn = onOneSheet(design, room, title, sizes) ?? onSeveral(design, room, title, sizes);
+  return drawn.map(({ what, scale, items }, i) => ({
+    name: drawn.length === 1 ? design.name : `${design.name}, ${what}`,
+    width,
+    height,
+    items: [
+      ...frameAndTitle(width, height, {
+        car: design.name,
+        ...words,
+        scale,
+        sheet: `${i + 1} of ${drawn.length}`,
+        paper: label,
+        sizes: sizes.statement,
+      }),
+      ...items,
+    ],
+  }));
+}
+
+/** Views on the left, lists beside and below them; null where they have no room so or would be too small. */
+function onOneSheet(design: CarDesign, room: Box, title: Box, sizes: SizeFormat): readonly Drawn[] | null {
+  const columns = columnsIn(room, title);
+  const last = columns.at(-1)!;
+  const left = { ...room, right: last.left - BETWEEN };
+  if (columns.length < 2) return null;
+  const by = viewsScale(design, left, title);
+  if (by === null || (by > LARGE_ENOUGH && by !== viewsScale(design, room, title))) return null;
+  const views = viewsOf(design, left, title, by, sizes);
+  const foot = Math.max(...views.items.map((item) => boxOf(item).bottom));
+  const picture = roundPicture(design, views.items, { ...left, bottom: foot });
+  const below = columnsIn({ ...left, top: foot + BETWEEN }, title);
+  const { blocks } = listBlocks(design, views.dimensioned, Math.min(...[last, ...below].map((box) => box.right - box.left)), sizes);
+  const lists = flowed(blocks, [last, ...below]);
+  return lists && [{ what: 'drawing', scale: formatScale(by), items: [...views.items, ...picture, ...lists.flat()] }];
+}
+
+/** Views as large as a sheet allows, and lists on as many more as they take. */
+function onSeveral(design: CarDesign, room: Box, title: Box, sizes: SizeFormat): readonly Drawn[] {
+  const by = viewsScale(design, room, title) ?? SCALES.at(-1)!;
+  const views = viewsOf(design, room, title, by, sizes);
+  const block = makePath([makePlace(title.left, title.top), makePlace(title.right, title.bottom)], 'frame');
+  const picture = roundPicture(design, [...views.items, block], room);
+  const columns = columnsIn(room, title);
+  const { blocks, by: detail } = listBlocks(design, views.dimensioned, columns[0]!.right - columns[0]!.left, sizes);
+  // Without end: there are as many sheets as it takes.
+  const filled = flowed(
+    blocks,
+    (function* () {
+      for (;;) yield* columns;
+    })(),
+  )!;
+  const sheets = Array.from({ length: Math.ceil(filled.length / columns.length) }, (_, i) =>
+    filled.slice(i * columns.length, (i + 1) * columns.length).flat(),
+  );
   return [
-    { name: `${design.name}, views`, width: wide, height: high, items: [...title(1, formatScale(views.by)), ...views.items] },
-    {
-      name: `${design.name}, parts and details`,
-      width: wide,
-      height: high,
-      items: [...title(2, isRoller(design) ? '–' : formatScale(lists.by)), ...lists.items],
-    },
+    { what: 'views', scale: formatScale(by), items: [...views.items, ...picture] },
+    ...sheets.map((items, i) => ({
+      what: `parts and details${sheets.length > 1 ? `, ${i + 1}` : ''}`,
+      scale: detail === null ? '–' : formatScale(detail),
+      items,
+    })),
   ];
 }

@@ -32,6 +32,8 @@ export interface PathItem {
   readonly filled?: true;
   /** A face of a part in the round, without an edge of its own: whether it is what is added, and how much light falls on it, 0 to 1. */
   readonly face?: { readonly isAdded: boolean; readonly light: number };
+  /** Of a picture in the round, whose faces hide what is behind them: left out where there are lines alone. */
+  readonly isPicture?: true;
   /** Printed in the accent: an edge of what is added. */
   readonly isAccent?: true;
 }
@@ -57,11 +59,13 @@ export interface TextItem {
 }
 export type Item = PathItem | CircleItem | TextItem;
 
-export type PaperName = 'a4' | 'letter';
+export type PaperName = 'a4' | 'a3' | 'letter' | 'tabloid';
 /** mm, upright. Source: ISO 216; ANSI Y14.1. */
 export const PAPERS: Readonly<Record<PaperName, { readonly width: number; readonly height: number; readonly label: string }>> = {
   a4: { width: 210, height: 297, label: 'A4' },
+  a3: { width: 297, height: 420, label: 'A3' },
   letter: { width: 215.9, height: 279.4, label: 'Letter' },
+  tabloid: { width: 279.4, height: 431.8, label: 'Tabloid' },
 };
 
 /** One page that is printed. */
@@ -83,6 +87,9 @@ export const makeRectangle = (x: number, y: number, width: number, height: numbe
   makePlace(x + width, y + height),
   makePlace(x, y + height),
 ];
+
+/** mm of the texts of a drawing: capitals 2.5 mm high, 0.668 of the size in its font. Source: ISO 3098-1, the smallest for such sheets. */
+export const LETTERS = 3.75;
 
 /** Width of a letter over the size of its text, generously: of Atkinson Hyperlegible Next, whose figures are 0.6 wide. */
 const LETTER = 0.58;

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
@@ -6,13 +5,13 @@ import { fitCatalogue } from '../car/parts.ts';
 import { cutLength, withCutLength } from '../car/tubing.ts';
 import { valueOf } from '../car/values.ts';
 import { sizesOf } from '../car/sizes.ts';
-import { deckOutline } from '../solid/deck-outline.ts';
+import { bodyCorners } from '../solid/deck-outline.ts';
 import { planView } from '../geometry/plan-view.ts';
 import { bodyWidthAt, placedMasses, standingWeight } from '../car/weights.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
 import { formatIn } from '../units/quantity.ts';
-import { boxOf, PAPERS } from './drawing.ts';
+import { boxOf } from './drawing.ts';
 import { designAsBuilt, goalDistance, inspect, inspectedSizes } from './inspection.ts';
 import { lengthsOf } from './lengths.ts';
 import { betweenWheels } from '../solid/bearing-sizes.ts';
@@ -23,11 +22,9 @@ import { grownCar } from './step-solids.ts';
 import { carSolids } from '../solid/car-solids.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { partsList, remainderOf, wholeMass } from './parts-list.ts';
-import { buildableDesigns } from './reference/buildable-designs.ts';
 import { buildSteps, minutesLeft } from './steps.ts';
 import { substitutesFor } from './substitutes.ts';
 import { holeAngle, templatesOf } from './templates.ts';
-import { OVERLAP, templatePages, windowsOf, wrapText } from './tiles.ts';
 
 const format = formatIn('metric');
 const lever = newCar('lever');
@@ -81,44 +78,6 @@ describe('templates', () => {
     expect(apart(2 * lengths.get('drive-bearing')!.length + winding + 0.006 + lever.endPlay, 'drive')).toBeLessThan(0.00101);
     expect(lengths.get('drive-axle')!.length).toBeGreaterThan(lever.trackWidth);
   });
-  it('windows cover a piece whole, and neighbours show the same strip', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 1, max: 900, noNaN: true }), fc.double({ min: 1, max: 900, noNaN: true }), (width, height) => {
-        const room = { width: 190, height: 237 };
-        const windows = windowsOf(width, height, room);
-        const last = windows.at(-1)!;
-        expect(last.x + last.width).toBeCloseTo(width, 9);
-        expect(last.y + last.height).toBeCloseTo(height, 9);
-        for (const { width: wide, height: high } of windows)
-          expect(wide <= room.width + 1e-9 && high <= room.height + 1e-9 && wide > 0 && high > 0).toBe(true);
-        const right = windows.find(({ x, y }) => x > 0 && y === 0);
-        if (right) expect(windows[0]!.width - right.x).toBeCloseTo(OVERLAP, 9);
-      }),
-    );
-  });
-  it('of any car fit their pages, and every piece is printed as often as it has windows', () => {
-    fc.assert(
-      fc.property(buildableDesigns, fc.constantFrom('a4' as const, 'letter' as const), (design, paper) => {
-        const pieces = templatesOf(design);
-        const pages = templatePages(pieces, design.name, paper);
-        const { width, height } = PAPERS[paper];
-        for (const page of pages)
-          for (const item of page.items) {
-            const box = boxOf(item);
-            // No printer reaches nearer to the edge than some 5 mm.
-            if (item.kind === 'text' && item.text.length > 70) continue;
-            expect([box.left > 5, box.right < width - 5, box.top > 5, box.bottom < height - 5]).toEqual([true, true, true, true]);
-          }
-        const heads = pages.flatMap(({ items }) => items.flatMap((item) => (item.kind === 'text' && item.bold ? [item.text] : [])));
-        for (const { name } of pieces) expect(heads.some((head) => head.includes(name))).toBe(true);
-      }),
-      { numRuns: 150 },
-    );
-  });
-  it('words are wrapped, none lost', () => {
-    expect(wrapText('one two three', 3, 12).join(' ')).toBe('one two three');
-    expect(wrapText('one two three', 3, 12).length).toBeGreaterThan(1);
-  });
 });
 
 describe('bearings of every kind', () => {
@@ -167,11 +126,7 @@ describe('bearings of every kind', () => {
     expect(massOf(car).at).toBeCloseTo((0.18 / 0.14 / 3) * long - car.body.overhang / 2, 9);
     const lengthOf = (of: CarDesign): number => lengthsOf(of).find(({ id }) => id === 'other-axle')!.length;
     expect(lengthOf(car)).toBeLessThan(lengthOf(wide) - 0.04);
-    expect(
-      deckOutline(car)
-        .slice(0, 4)
-        .map(({ y }) => y),
-    ).toEqual([0.05, 0.02, -0.02, -0.05].map((y) => expect.closeTo(y, 9)));
+    expect(bodyCorners(car).map(({ y }) => y)).toEqual([0.05, 0.02, -0.02, -0.05].map((y) => expect.closeTo(y, 9)));
     const sticks: CarDesign = { ...car, body: { ...car.body, kind: 'craft-sticks' } };
     expect(planView(sticks).body).toHaveLength(5);
     expect(buildSteps(sticks, format).find(({ id }) => id === 'body')!.text).toMatch(/draw together toward the other axle/);

@@ -17,11 +17,18 @@ const sleeveNotes = ({ sleeve }: CarDesign, { size }: SizeFormat): string[] =>
           .join(', ')}.`,
       ];
 
+/** What whoever builds has noted, a line each. */
+const ownNotes = ({ notes = '' }: CarDesign): string[] =>
+  notes
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+
 /** Notes that belong on the drawing of this car. */
 export function notesOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metric): readonly string[] {
   const { motor, endPlay, bearing, layout } = design;
   const backwards = 'Wind by turning the wheels backwards.';
-  if (isRoller(design)) return [...buildOf(motor).notes(motor), describeFullWind(design)];
+  if (isRoller(design)) return [...buildOf(motor).notes(motor), describeFullWind(design), ...ownNotes(design)];
   return [
     'Fix each drive wheel to its axle so that it cannot slip.',
     isTubeBearing(design)
@@ -34,5 +41,6 @@ export function notesOf(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.metr
     ...sleeveNotes(design, sizes),
     describeFullWind(design),
     backwards,
+    ...ownNotes(design),
   ];
 }

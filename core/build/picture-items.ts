@@ -19,12 +19,22 @@ export function frameOfSeen(seen: readonly Seen[]): Box {
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.max(...ys), bottom: Math.min(...ys) };
 }
 
-/** A pen that fills so many mm across, and no more than so many up and down. */
-export function penFor({ left, right, top, bottom }: Box, width: number, height = Infinity): PicturePen {
-  const scale = Math.min(width / (right - left), height / (top - bottom));
+/** A pen that fills so many mm across. */
+export function penFor({ left, right, top, bottom }: Box, width: number): PicturePen {
+  const scale = width / (right - left);
   return {
     place: ({ x, y }) => makePlace(ROOM + scale * (x - left), ROOM + scale * (top - y)),
-    room: { width: scale * (right - left) + 2 * ROOM, height: scale * (top - bottom) + 2 * ROOM },
+    room: { width: width + 2 * ROOM, height: scale * (top - bottom) + 2 * ROOM },
+  };
+}
+
+/** A pen that draws as large as so many mm across and up allow, in their middle; `from`: their upper left corner. */
+export function penWithin({ left, right, top, bottom }: Box, width: number, height: number, from = makePlace(0, 0)): PicturePen {
+  const scale = Math.min((width - 2 * ROOM) / (right - left), (height - 2 * ROOM) / (top - bottom));
+  const middle = { x: (left + right) / 2, y: (top + bottom) / 2 };
+  return {
+    place: ({ x, y }) => makePlace(from.x + width / 2 + scale * (x - middle.x), from.y + height / 2 - scale * (y - middle.y)),
+    room: { width, height },
   };
 }
 
@@ -33,6 +43,13 @@ export const itemsOfSeen = (seen: readonly Seen[], { place }: PicturePen, isAdde
   seen.map((one) => {
     const places = one.points.map(place);
     if (one.kind === 'face')
-      return { kind: 'path', points: places, closed: true, line: 'thin', face: { isAdded: isAdded(one), light: one.light } };
-    return { ...makePath(places, isAdded(one) ? 'outline' : 'thin'), ...(isAdded(one) && { isAccent: true }) };
+      return {
+        kind: 'path',
+        points: places,
+        closed: true,
+        line: 'thin',
+        isPicture: true,
+        face: { isAdded: isAdded(one), light: one.light },
+      };
+    return { ...makePath(places, isAdded(one) ? 'outline' : 'thin'), isPicture: true, ...(isAdded(one) && { isAccent: true }) };
   });

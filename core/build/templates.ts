@@ -4,11 +4,11 @@ import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { isDrilled } from '../car/sleeves.ts';
 import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
-import { wheelSlot } from '../solid/body-solid.ts';
-import { bodyCorners, deckOutline } from '../solid/deck-outline.ts';
+import { bodyCorners, deckOutline, wheelSlot } from '../solid/deck-outline.ts';
 import { sideView } from '../geometry/side-view.ts';
-import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item } from './drawing.ts';
+import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item, type Place } from './drawing.ts';
 import { lengthsOf } from './lengths.ts';
+import type { Corner } from '../solid/shape.ts';
 import { bearingOutside, HUB } from '../solid/bearing-sizes.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
@@ -35,7 +35,10 @@ const CROSS = 5;
 const STRIP = 0.03;
 
 /** Wheels that are cut by whoever builds; others come as they are, and only their middle is to be found. */
-const CUT: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wooden-disc']);
+export const CUT_WHEELS: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wooden-disc']);
+
+/** Layers that a wheel of card is glued of. Common practice. */
+export const LAYERS = 2;
 
 /** A wheel to cut, or to find the middle of: rim, hub, hole for the axle, and a cross. */
 function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number, sizes: SizeFormat): Piece {
@@ -44,13 +47,13 @@ function wheelPiece(design: CarDesign, which: 'drive' | 'other', count: number, 
   const middle = makePlace(radius, radius);
   const axle = (MM * design.axleDiameter) / 2;
   const hub = (MM * (wheels.kind === 'optical-disc' ? DISC_HOLE : Math.min(HUB.diameter, wheels.diameter / 2))) / 2;
-  const isCut = CUT.has(wheels.kind);
+  const isCut = CUT_WHEELS.has(wheels.kind);
   const { label } = WHEELS[wheels.kind];
   return {
     id: `${which}-wheel`,
     name: `${which} wheel ⌀ ${sizes.size(wheels.diameter)}`,
     note: isCut
-      ? `${label}: cut ${wheels.kind === 'card-disc' ? `${2 * count} layers for ${count} wheels` : count}, drill the cross square and in the middle`
+      ? `${label}: cut ${wheels.kind === 'card-disc' ? `${LAYERS * count} layers for ${count} wheels` : count}, drill the cross square and in the middle`
       : `${label}: lay the template on it and mark the middle; hub ⌀ ${sizes.size((2 * hub) / MM)}`,
     count,
     width: 2 * radius,
@@ -95,9 +98,13 @@ function deckPiece(design: CarDesign): Piece {
   const left = (MM * body.overhang) / 2;
   const middle = wide / 2;
   const at = (metres: number): number => left + MM * metres;
-  const cut = deckOutline(design);
-  const outline = (cut.length > 0 ? cut : bodyCorners(design)).map(({ x, y }) => makePlace(at(x), middle - MM * y));
-  const items: Item[] = [makePath(outline, 'cut', true), makeLine(makePlace(0, middle), makePlace(length, middle), 'centre')];
+  const place = ({ x, y }: Corner): Place => makePlace(at(x), middle - MM * y);
+  const outline = deckOutline(design);
+  const isSheet = outline.length > 0;
+  const items: Item[] = [
+    makePath((isSheet ? outline : bodyCorners(design)).map(place), 'cut', true),
+    makeLine(makePlace(0, middle), makePlace(length, middle), 'centre'),
+  ];
   for (const metres of [0, wheelbase]) {
     const x = at(metres);
     const half = (MM * bearingOutside(design)) / 2;
@@ -113,14 +120,7 @@ function deckPiece(design: CarDesign): Piece {
     templateText('other axle', at(wheelbase) - 22, middle + (MM * bodyWidthAt(design, wheelbase)) / 2 - 3),
   );
   const slot = wheelSlot(design);
-  if (slot)
-    items.push(
-      makePath(
-        slot.map(({ x, y }) => makePlace(at(x), middle - MM * y)),
-        'cut',
-        true,
-      ),
-    );
+  if (slot && !(slot.isOpen && isSheet)) items.push(makePath(slot.corners.map(place), 'cut', true));
   items.push(...buildOf(motor).deckMarks(design, motor, at, middle));
   if (ballast.mass > 0) {
     const hook = makePlace(at(ballast.fromDriveAxle), middle);

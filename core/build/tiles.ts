@@ -20,9 +20,8 @@ const MARGIN = 10;
 const FOOT = 26;
 /** mm that neighbouring pages show alike, where they are glued over one another. */
 export const OVERLAP = 10;
-/** mm between pieces on a page; and above a large one for its words, and below it. */
+/** mm between pieces on a page. */
 const GAP = 6;
-const HEAD = 24;
 /** mm of the rule by which the printer is checked. */
 export const SCALE_BAR = 100;
 
@@ -115,75 +114,154 @@ export function wrapText(text: string, size: number, most: number): string[] {
 
 /** A piece, or what of it is seen on one page, with its words; moved to where it is printed. */
 interface Panel {
+  readonly width: number;
   readonly height: number;
   readonly at: (to: Place) => readonly Item[];
 }
 
-/** mm from one line of a note to the next, and of its text. */
+/** mm from one line of a note to the next, of its text and of a name’s. */
 const NOTE_LINE = 4;
 const NOTE = 2.8;
+const NAME = 3.5;
+/** mm that the words of a small piece take across. */
+const NARROWEST = 58;
+/** Where crosses stand along a seam, as fractions of it, and mm of an arm. */
+const CROSSES = [0.2, 0.8] as const;
+const ARM = 3;
 
-/** What is printed of a piece on one page: its name and note, and what is seen of it through a window. */
+/** A piece’s name and note in lines of so many mm, and how high they stand over it. */
+function headOf(name: string, note: string, width: number): { readonly names: string[]; readonly notes: string[]; readonly high: number } {
+  const [names, notes] = [wrapText(name, NAME, width), wrapText(note, NOTE, width)];
+  return { names, notes, high: 2 + NOTE_LINE * (names.length + notes.length) };
+}
+
+/** The windows by which a piece is seen on pages of this size, with its words over it and, where it is split, what is done at its seams below. */
+function windowsOn({ name, note, width, height }: Piece, page: { readonly width: number; readonly height: number }): readonly Window[] {
+  const words = (text: string, across: number): number => headOf(text, note, Math.min(Math.max(across, NARROWEST), page.width)).high;
+  if (width <= page.width && height + words(name, width) <= page.height) return windowsOf(width, height, { width, height });
+  const room = { width: page.width, height: page.height - words(`${name}${PART}`, NARROWEST) - 2 * NOTE_LINE };
+  return windowsOf(width, height, room);
+}
+/** What is put after the name of one of many parts, at the longest. */
+const PART = ' · part 10 of 10';
+
+/** A seam between two pages on a piece: along the near edge of the later page, where that is trimmed. */
+interface Seam {
+  readonly from: Place;
+  readonly to: Place;
+}
+
+/** The seams of a window with the pages before and after it; those before it are trimmed, and it is glued under those after it. */
+function seamsOf({ x, y, width, height }: Window, piece: Piece): { readonly trimmed: readonly Seam[]; readonly under: readonly Seam[] } {
+  const [right, foot] = [x + width, y + height];
+  const seam = (x1: number, y1: number, x2: number, y2: number): Seam => ({ from: makePlace(x1, y1), to: makePlace(x2, y2) });
+  return {
+    trimmed: [...(x > 0 ? [seam(x, y, x, foot)] : []), ...(y > 0 ? [seam(x, y, right, y)] : [])],
+    under: [
+      ...(right < piece.width - 1e-9 ? [seam(right - OVERLAP, y, right - OVERLAP, foot)] : []),
+      ...(foot < piece.height - 1e-9 ? [seam(x, foot - OVERLAP, right, foot - OVERLAP)] : []),
+    ],
+  };
+}
+
+/** What is printed of a piece on one page: its name and note, and what is seen of it through a window, with its seams and the crosses on them. */
 function panelOf(piece: Piece, window: Window, part: string, most: number): Panel {
-  const notes = wrapText(piece.note, NOTE, most);
-  const head = 6 + NOTE_LINE * notes.length;
-  const glued = { x: window.x + window.width < piece.width - 1e-9, y: window.y + window.height < piece.height - 1e-9 };
+  const name = `${piece.count > 1 ? `${piece.count} × ` : ''}${piece.name}${part}`;
+  const width = Math.min(Math.max(window.width, NARROWEST), most);
+  const { names, notes, high: head } = headOf(name, piece.note, width);
+  const { trimmed, under } = seamsOf(window, piece);
+  const hints = [
+    ...(trimmed.length > 0 ? ['thin line: trim the paper here'] : []),
+    ...(under.length > 0 ? ['dotted: lay the next part here, cross on cross, and glue'] : []),
+  ].flatMap((hint) => wrapText(hint, NOTE, width));
   // A whole piece keeps the lines on its edge.
   const seen = part === '' ? { x: -1, y: -1, width: piece.width + 2, height: piece.height + 2 } : window;
+  const crossesOn = ({ from, to }: Seam): Place[] =>
+    CROSSES.map((fraction) => makePlace(from.x + fraction * (to.x - from.x), from.y + fraction * (to.y - from.y)));
+  const seams: Item[] = [
+    ...trimmed.map(({ from, to }) => makeLine(from, to, 'thin')),
+    ...under.map(({ from, to }) => makeLine(from, to, 'glue')),
+    ...[...trimmed, ...under]
+      .flatMap(crossesOn)
+      .flatMap((at) => [
+        makeLine(makePlace(at.x - ARM, at.y), makePlace(at.x + ARM, at.y), 'thin'),
+        makeLine(makePlace(at.x, at.y - ARM), makePlace(at.x, at.y + ARM), 'thin'),
+      ]),
+  ];
   return {
-    height: head + window.height + (glued.x || glued.y ? NOTE_LINE : 0),
+    width,
+    height: head + window.height + NOTE_LINE * hints.length,
     at: ({ x, y }) => {
       const to = makePlace(x, y + head);
-      const [right, low, foot] = [to.x + window.width - OVERLAP, to.y + window.height - OVERLAP, to.y + window.height];
-      const name = `${piece.count > 1 ? `${piece.count} × ` : ''}${piece.name}${part}`;
+      const foot = to.y + window.height;
       return [
-        { kind: 'text', at: makePlace(x, y + 4), text: name, size: 3.5, anchor: 'start', bold: true },
-        ...notes.map((text, i): Item => ({ kind: 'text', at: makePlace(x, y + 8 + NOTE_LINE * i), text, size: NOTE, anchor: 'start' })),
+        ...names.map((text, i): Item => ({
+          kind: 'text',
+          at: makePlace(x, y + NOTE_LINE * (i + 1)),
+          text,
+          size: NAME,
+          anchor: 'start',
+          bold: true,
+        })),
+        ...notes.map((text, i): Item => ({
+          kind: 'text',
+          at: makePlace(x, y + NOTE_LINE * (names.length + i + 1)),
+          text,
+          size: NOTE,
+          anchor: 'start',
+        })),
         ...throughWindow(piece.items, seen, makePlace(to.x + seen.x - window.x, to.y + seen.y - window.y)),
-        // The next part is laid over what lies beyond these lines.
-        ...(glued.x ? [makeLine(makePlace(right, to.y), makePlace(right, foot), 'glue')] : []),
-        ...(glued.y ? [makeLine(makePlace(to.x, low), makePlace(to.x + window.width, low), 'glue')] : []),
-        ...(glued.x || glued.y
-          ? [
-              {
-                kind: 'text',
-                at: makePlace(x, foot + NOTE_LINE),
-                text: 'dotted: glue the next part over this edge so that the lines meet',
-                size: NOTE,
-                anchor: 'start',
-              } as const,
-            ]
-          : []),
+        ...(part === '' ? [] : throughWindow(seams, window, to)),
+        ...hints.map((text, i): Item => ({
+          kind: 'text',
+          at: makePlace(x, foot + NOTE_LINE * (i + 1)),
+          text,
+          size: NOTE,
+          anchor: 'start',
+        })),
       ];
     },
   };
 }
 
-/** Templates at full size on pages, below each other where they have room; a large one over several pages that are glued together. */
-export function templatePages(pieces: readonly Piece[], title: string, paper: PaperName): readonly Sheet[] {
-  const { width, height } = PAPERS[paper];
-  const most = width - 2 * MARGIN;
-  const room = { width: most, height: height - MARGIN - FOOT - HEAD };
-  const panels = pieces.flatMap((piece) => {
-    const isLying = windowsOf(piece.height, piece.width, room).length < windowsOf(piece.width, piece.height, room).length;
-    const best = isLying ? turned(piece) : piece;
-    const windows = windowsOf(best.width, best.height, room);
-    return windows.map((window, i) => panelOf(best, window, windows.length === 1 ? '' : ` · part ${i + 1} of ${windows.length}`, most));
-  });
-  // The highest first; what is left of a page goes to the highest that fits there.
-  const left = panels.toSorted((a, b) => b.height - a.height);
+/** Panels on pages: the highest first, in rows as high as their first, side by side as far as they have room. */
+function packed(
+  panels: readonly Panel[],
+  { width, height }: { readonly width: number; readonly height: number },
+): readonly (readonly Item[])[] {
+  const left = panels.toSorted((a, b) => b.height - a.height || b.width - a.width);
   const pages: Item[][] = [];
+  const take = (fits: (panel: Panel) => boolean): Panel | undefined => left.splice(left.findIndex(fits) >>> 0, 1)[0];
   while (left.length > 0) {
     const page: Item[] = [];
-    let y = MARGIN;
-    const fits = (): number => left.findIndex((panel) => y === MARGIN || y + panel.height <= height - FOOT);
-    for (let next = fits(); next >= 0; next = fits()) {
-      const [panel] = left.splice(next, 1);
-      page.push(...panel!.at(makePlace(MARGIN, y)));
-      y += panel!.height + GAP;
+    let y = 0;
+    for (let first = take(() => true); first; first = take((panel) => y + panel.height <= height)) {
+      let x = 0;
+      const rowHeight = first.height;
+      for (let panel: Panel | undefined = first; panel; panel = take((one) => one.height <= rowHeight && x + one.width <= width)) {
+        page.push(...panel.at(makePlace(MARGIN + x, MARGIN + y)));
+        x += panel.width + GAP;
+      }
+      y += rowHeight + GAP;
     }
     pages.push(page);
   }
+  return pages;
+}
+
+/** Templates at full size on pages, side by side and below each other where they have room; a large one over several pages that are glued together. */
+export function templatePages(pieces: readonly Piece[], title: string, paper: PaperName): readonly Sheet[] {
+  const { width, height } = PAPERS[paper];
+  const most = width - 2 * MARGIN;
+  const page = { width: most, height: height - MARGIN - FOOT };
+  const panels = pieces.flatMap((piece) => {
+    const [standing, lying] = [piece, turned(piece)].map((one) => windowsOn(one, page)) as [readonly Window[], readonly Window[]];
+    const isLying = lying.length < standing.length;
+    const best = isLying ? turned(piece) : piece;
+    const windows = isLying ? lying : standing;
+    return windows.map((window, i) => panelOf(best, window, windows.length === 1 ? '' : ` · part ${i + 1} of ${windows.length}`, most));
+  });
+  const pages = packed(panels, page);
   return pages.map((items, i) => ({
     name: `${title}, templates ${i + 1} of ${pages.length}`,
     width,
@@ -202,7 +280,7 @@ export function templatePages(pieces: readonly Piece[], title: string, paper: Pa
   }));
 }
 
-/** Every piece whole, below one another, for whoever cuts by machine; mm. */
+/** Every piece whole, below one another; mm. */
 export function laidOut(pieces: readonly Piece[]): { readonly items: readonly Item[]; readonly width: number; readonly height: number } {
   let y = GAP;
   const items = pieces.flatMap((piece) => {

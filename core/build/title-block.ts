@@ -1,4 +1,15 @@
-import { makeCircle, makeLine, makePath, makePlace, makeRectangle, textWidth, type Box, type Item, type Place } from './drawing.ts';
+import {
+  LETTERS,
+  makeCircle,
+  makeLine,
+  makePath,
+  makePlace,
+  makeRectangle,
+  textWidth,
+  type Box,
+  type Item,
+  type Place,
+} from './drawing.ts';
 
 /** What a sheet says of itself. */
 export interface TitleWords {
@@ -28,23 +39,21 @@ export const withinFrame = (width: number, height: number): Box => ({
 });
 
 /** A text no wider than its room: set smaller down to `least`, then cut short. */
-export function fitted(text: string, size: number, most: number, least = 2): { readonly text: string; readonly size: number } {
+export function fitted(text: string, size: number, most: number, least = LETTERS): { readonly text: string; readonly size: number } {
   const smaller = Math.max(least, Math.min(size, (size * most) / (textWidth(text, size) || 1)));
   const letters = Math.floor(most / textWidth(' ', smaller));
   return { text: text.length > letters ? `${text.slice(0, Math.max(letters - 1, 1))}…` : text, size: smaller };
 }
 
-const CAPTION = 1.9;
-
 /** The frame and title block of a sheet, with the sign for first-angle projection (ISO 5456-2). */
 export function frameAndTitle(width: number, height: number, words: TitleWords): Item[] {
   const frame = withinFrame(width, height);
   const [left, top] = [frame.right - TITLE.width, frame.bottom - TITLE.height];
-  const cell = (caption: string, text: string, x: number, y: number, wide: number, size = 3, bold = false): Item[] => {
+  const cell = (caption: string, text: string, x: number, y: number, wide: number, size = LETTERS, bold = false): Item[] => {
     const shortened = fitted(text, size, wide - 3);
     return [
-      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 2.8), text: caption, size: CAPTION, anchor: 'start' },
-      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 3.9 + size), ...shortened, anchor: 'start', ...(bold && { bold }) },
+      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 3.6), text: caption, size: LETTERS, anchor: 'start' },
+      { kind: 'text', at: makePlace(left + x + 1.5, top + y + 8.8), ...shortened, anchor: 'start', ...(bold && { bold }) },
     ];
   };
   const rule = (x1: number, y1: number, x2: number, y2: number): Item =>
@@ -65,7 +74,7 @@ export function frameAndTitle(width: number, height: number, words: TitleWords):
     ...cell('sizes', words.sizes, 43, 20, 43),
     ...cell('paper', words.paper, 86, 10, 21),
     ...cell('sheet', words.sheet, 107, 10, 21),
-    ...cell('scale', words.scale, 86, 20, 42, 3.6, true),
+    ...cell('scale', words.scale, 86, 20, 42, LETTERS, true),
     ...firstAngle(makePlace(left + 97, top + 5)),
   ];
 }

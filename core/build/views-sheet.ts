@@ -6,17 +6,16 @@ import { planView } from '../geometry/plan-view.ts';
 import { sideView } from '../geometry/side-view.ts';
 import { across, leader, SIZE_TEXT, upright, type Dimension } from './dimensions.ts';
 import { LANE, SCALES, placeDimension, type Draft } from './draft.ts';
-import { makeCircle, makeLine, makePlace, placedText, type Box, type Item, type Place } from './drawing.ts';
+import { LETTERS, makeCircle, makeLine, makePath, makePlace, placedText, type Box, type Item, type Place } from './drawing.ts';
 import type { SizeFormat } from './size-format.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { partsList, type PartLine } from './parts-list.ts';
-import { TITLE, withinFrame } from './title-block.ts';
 import { deckAt, straightened, rearOf, sideOf, topOf, type View } from './views.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import { buildOf } from './motors/motors.ts';
 
 /** mm between views. */
-const BETWEEN = 14;
+const BETWEEN = 10;
 /** mm: of a number’s circle, of the lane they stand on, and from one to the next. */
 const BALLOON = 3.4;
 const BALLOON_LANE = 13;
@@ -56,42 +55,77 @@ function balloons(draft: Draft, parts: readonly PartLine[], at: Partial<Readonly
 
 const noseWords = ({ layout }: CarDesign): string => (layout.driveAxle === 'rear' ? 'from the rear' : 'from the rear, at the other axle');
 
-/** The views of a car in first angle with all sizes that have room there; which are reported. */
-export function viewsSheet(
+/** mm that sizes and captions take beside and below the views. */
+const BESIDE = 2 * LANE + 4;
+
+/** mm from the floor of the side view to the view from above. */
+const toPlan = (design: CarDesign): number => ((isRoller(design) ? 1 : 2) + 0.5) * LANE + BETWEEN / 2;
+
+/** What the views take of a sheet at a scale, mm: across with their sizes, up and down, and how far the view from above reaches to the right. */
+function takenBy(design: CarDesign, by: number): { readonly across: number; readonly up: number; readonly planRight: number } {
+  const { bounds } = sideView(design);
+  const wide = (1000 * 2 * planView(straightened(design)).bounds.halfWidth) / by;
+  const [long, tall] = [(1000 * (bounds.right - bounds.left)) / by, (1000 * bounds.top) / by];
+  return {
+    across: long + wide + BETWEEN + LANE + 2 * BESIDE,
+    up: BALLOON_LANE + tall + toPlan(design) + wide + LANE + 1,
+    planRight: long + 2 * BESIDE,
+  };
+}
+
+/**
+ * The largest scale at which the views fit in a room, 1 to so many; null where none does.
+ * @param title what of the room is taken by the title block
+ */
+export function viewsScale(design: CarDesign, room: Box, title: Box): number | null {
+  const [width, height] = [room.right - room.left, room.bottom - room.top];
+  const fits = (by: number): boolean => {
+    const { across, up, planRight } = takenBy(design, by);
+    const isOverTitle = room.left + planRight > title.left && title.top < room.bottom;
+    return across <= width && up <= (isOverTitle ? title.top - room.top : height);
+  };
+  return SCALES.find(fits) ?? null;
+}
+
+/** The views of a car in first angle at a scale with all sizes that have room there; which are reported. */
+export function viewsOf(
   design: CarDesign,
-  width: number,
-  height: number,
+  within: Box,
+  title: Box,
+  by: number,
   sizes: SizeFormat,
-): { readonly items: Item[]; readonly dimensioned: ReadonlySet<string>; readonly by: number } {
-  const frame = withinFrame(width, height);
-  const within: Box = { left: frame.left + 1, right: frame.right - 1, top: frame.top + 1, bottom: frame.bottom - 1 };
+): { readonly items: readonly Item[]; readonly dimensioned: ReadonlySet<string> } {
   const side = sideView(design);
   const plan = planView(straightened(design));
   const heading = side.heading;
-  const roller = isRoller(design);
-  const [long, tall] = [side.bounds.right - side.bounds.left, side.bounds.top];
   const wide = 2 * plan.bounds.halfWidth;
-  const lanesBelow = roller ? 1 : 2;
-  const roomAcross = within.right - within.left - 2 * (2 * LANE + 4) - BETWEEN;
-  const roomUp = within.bottom - within.top - TITLE.height - BALLOON_LANE - BETWEEN - (lanesBelow + 2) * LANE - 8;
-  const by =
-    SCALES.find((scale) => (1000 * (long + wide)) / scale <= roomAcross && (1000 * (tall + wide)) / scale <= roomUp) ?? SCALES.at(-1)!;
   const scale = 1000 / by;
   // The nose points to the right; the rear is at the right of the side view, the plan below it (first angle).
   const [first, last] = heading > 0 ? [side.bounds.left, side.bounds.right] : [-side.bounds.right, -side.bounds.left];
-  const x0 = within.left + 2 * LANE + 4 - scale * first;
-  const floor = within.top + BALLOON_LANE + scale * tall;
-  const planY = floor + (lanesBelow + 0.5) * LANE + BETWEEN / 2 + (scale * wide) / 2 + 4;
+  const x0 = within.left + BESIDE - scale * first;
+  const floor = within.top + BALLOON_LANE + scale * side.bounds.top;
+  const planY = floor + toPlan(design) + (scale * wide) / 2;
   const rearX = x0 + scale * last + BETWEEN + LANE + (scale * wide) / 2;
   const drawn = { scale, heading };
   const sideDrawn = sideOf(design, { ...drawn, origin: makePlace(x0, floor) });
   const top = topOf(design, { ...drawn, origin: makePlace(x0, planY) });
   const rear = rearOf(design, { scale, origin: makePlace(rearX, floor) });
-  const draft: Draft = { items: [...sideDrawn.items, ...top.items, ...rear.items], spans: [] };
+  // What the title block takes is taken: nothing is put over it.
+  const block: Item = makePath(
+    [
+      makePlace(title.left, title.top),
+      makePlace(title.right, title.top),
+      makePlace(title.right, title.bottom),
+      makePlace(title.left, title.bottom),
+    ],
+    'frame',
+    true,
+  );
+  const draft: Draft = { items: [...sideDrawn.items, ...top.items, ...rear.items, block], spans: [title] };
   const floorLine = makeLine(makePlace(x0 + scale * first - 3, floor), makePlace(x0 + scale * last + 3, floor), 'thin');
   draft.items.push(floorLine);
   balloons(draft, partsList(design, sizes), sideDrawn.parts, within.top + BALLOON + 1, { ...within, right: rearX - (scale * wide) / 2 });
-  const told_ = dimensionsOf(
+  const dimensioned = dimensionsOf(
     design,
     { side: sideDrawn, top, rear, floor, planY, rearX, scale, x0, first, last, wide },
     draft,
@@ -100,14 +134,14 @@ export function viewsSheet(
   );
   const caption = (text: string, x: number, y: number): void => {
     const places = [0, 4, 8].flatMap((down) =>
-      [0, -15, 15].map((aside) => ({ at: makePlace(x + aside, y + down), text, size: 2.6, anchor: 'middle' as const })),
+      [0, -15, 15].map((aside) => ({ at: makePlace(x + aside, y + down), text, size: LETTERS, anchor: 'middle' as const })),
     );
     const standing = placedText(draft.items, places, within);
     if (standing) draft.items.push(standing);
   };
   caption(noseWords(design), rearX, floor + 2.4 * LANE);
   caption('from above', x0 + (scale * (first + last)) / 2, planY + (scale * wide) / 2 + 2 * LANE);
-  return { items: draft.items, dimensioned: told_, by };
+  return { items: draft.items.filter((item) => item !== block), dimensioned };
 }
 
 interface Layout {

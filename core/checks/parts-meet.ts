@@ -4,7 +4,7 @@ import { modelOf } from '../motor/motors.ts';
 import { carCollisions } from '../solid/car-collisions.ts';
 import { wayOut, type Collision, type Floating } from '../solid/collisions.ts';
 import { bearingOutside } from '../solid/bearing-sizes.ts';
-import { deckHeights } from '../solid/body-solid.ts';
+import { deckHeights } from '../solid/deck-heights.ts';
 import { GROUND } from '../solid/solid.ts';
 import type { Format } from '../units/quantity.ts';
 import type { Check, Situation } from './check.ts';

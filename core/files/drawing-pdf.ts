@@ -1,8 +1,11 @@
 import type PDFDocument from 'pdfkit';
+import { ACCENT, faceColour } from '../build/face-colour.ts';
 import { LINES, type Item, type Sheet } from '../build/drawing.ts';
 
 /** Points of a PDF in a millimetre: 72 to the inch of 25.4 mm. Source: ISO 32000-1. */
 const POINTS = 72 / 25.4;
+/** mm of a face’s own edge. */
+const SEAM = 0.1;
 /** Signs that the text’s font does not have, and what represents them. */
 const SIGNS: Readonly<Record<string, string>> = {
   '⌀': 'Ø',
@@ -39,14 +42,19 @@ function draw(pdf: PDFKit.PDFDocument, item: Item): void {
     return;
   }
   const { width, dash } = LINES[item.line];
-  pdf.lineWidth(width).strokeColor('#000').lineCap('butt').lineJoin('miter');
+  const colour = item.kind === 'path' && item.isAccent ? ACCENT : '#000';
+  pdf.lineWidth(width).strokeColor(colour).lineCap('butt').lineJoin('miter');
   if (dash.length > 0) pdf.dash(dash[0]!, { space: dash[1] ?? dash[0]! });
   else pdf.undash();
   if (item.kind === 'circle') pdf.circle(item.centre.x, item.centre.y, item.radius).stroke();
   else {
     item.points.forEach(({ x, y }, i) => (i === 0 ? pdf.moveTo(x, y) : pdf.lineTo(x, y)));
     if (item.closed) pdf.closePath();
-    if (item.filled) pdf.fillColor('#000').fillAndStroke();
+    if (item.face) {
+      // Its own colour round it closes the seams between faces.
+      const paint = faceColour(item.face);
+      pdf.undash().lineWidth(SEAM).fillAndStroke(paint, paint);
+    } else if (item.filled) pdf.fillColor('#000').fillAndStroke();
     else pdf.stroke();
   }
 }

@@ -1,4 +1,4 @@
-import { faceColour } from '../build/face-colour.ts';
+import { ACCENT, faceColour } from '../build/face-colour.ts';
 import { LINES, type Item, type Place, type Sheet } from '../build/drawing.ts';
 
 const escaped = (text: string): string =>
@@ -7,9 +7,6 @@ const escaped = (text: string): string =>
 const mm = (value: number): string => String(Number(value.toFixed(3)));
 
 const pathOf = (points: readonly Place[]): string => points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${mm(x)} ${mm(y)}`).join('');
-
-/** Edges of what is added: the pull's colour. */
-const ACCENT = '#8a3f00';
 
 function element(item: Item): string {
   if (item.kind === 'text') {

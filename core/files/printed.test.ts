@@ -107,6 +107,8 @@ describe('a printed part', () => {
     // Foot, the trap's underside, 3 mm of rim over it.
     expect(heights[2]! - heights[1]!).toBeCloseTo(3, 9);
     expect(wall!.to).toBeCloseTo(0.0012, 9);
+    // Without a gap it is a frame that prints as it lies.
+    expect(partOf(lever, 'trap-mount').layers).toMatchObject([{ from: 0, to: 0.003, holes: [{}] }]);
     expect(tray!.to - tray!.from - 0.0005).toBeCloseTo(0.048, 2);
   });
   it('is closed and holds its volume by the library and by another reader, for 60 generated cars; nothing lies on anything on the bed', () => {

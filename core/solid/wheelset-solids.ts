@@ -4,8 +4,8 @@ import { bodyPartOf, driveWheelOf, otherWheelOf } from '../car/fitted.ts';
 import { hasTyres } from '../car/parts.ts';
 import { bodyWidthAt } from '../car/weights.ts';
 import { HUB, bearingOutside, bearingTubes, isTubeBearing, type Axle } from './bearing-sizes.ts';
-import { deckHeights } from './body-solid.ts';
-import { deckOutline } from './deck-outline.ts';
+import { deckHeights } from './deck-heights.ts';
+import { driveNotch } from './deck-outline.ts';
 import { circle, rectangle, type Corner, type Shape } from './shape.ts';
 import { GROUND, solid, type Solid } from './solid.ts';
 
@@ -126,11 +126,9 @@ function bearingIds(design: CarDesign, which: Axle): string[] {
 /** Parts of a line across the car, m from the middle, under which the deck is solid at a place along it. */
 function underDeck(design: CarDesign, x: number): readonly (readonly [from: number, to: number])[] {
   const half = bodyWidthAt(design, x) / 2;
-  const outline = deckOutline(design);
+  const notch = driveNotch(design);
   // Where the deck is cut out for the winding, it begins beside the cut.
-  const cut = outline.length > 4 ? outline[5]! : null;
-  const isCut = cut !== null && Math.abs(x) <= cut.x;
-  const from = isCut ? Math.abs(cut.y) : 0;
+  const from = notch && Math.abs(x) <= notch.reach ? notch.half : 0;
   return from > 0
     ? [
         [from, half],

@@ -2,7 +2,7 @@ import type { CarDesign } from '../../core/car/car-design.ts';
 import { bodyPartOf } from '../../core/car/fitted.ts';
 import { sizesOf } from '../../core/car/sizes.ts';
 import type { SideView } from '../../core/geometry/side-view.ts';
-import { TUBE_BELOW } from '../../core/solid/body-solid.ts';
+import { TUBE_BELOW } from '../../core/solid/deck-heights.ts';
 import type { Circle } from '../../core/geometry/point.ts';
 import type { HandleSpec } from './drawing-handles.tsx';
 import { ALONG, handle, MILLIMETRE } from './handle.ts';

@@ -53,55 +53,63 @@ function leverHolder(lever: Across, { size }: SizeFormat): PrintedPart {
   };
 }
 
-/** What the trap stands in: as high as the gap to the deck, with a rim all round. It prints lying on its side. */
-function trapMount(trap: Across, block: Across | null, { size }: SizeFormat): PrintedPart {
-  const xs = trap.corners.map(({ x }) => x);
-  const under = Math.min(...trap.corners.map(({ y }) => y));
+/** m of a mount along the trap: its room, and outside. */
+const alongTrap = ({
+  corners,
+}: Across): { readonly left: number; readonly right: number; readonly outLeft: number; readonly outRight: number } => {
+  const xs = corners.map(({ x }) => x);
   const [left, right] = [Math.min(...xs) - CLEARANCE.free / 2, Math.max(...xs) + CLEARANCE.free / 2];
-  const [outLeft, outRight] = [left - WALL, right + WALL];
-  const foot = (x: number): number => {
-    if (!block) return under;
-    const [a, b] = block.corners as readonly [Corner, Corner];
-    return a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x);
-  };
+  return { left, right, outLeft: left - WALL, outRight: right + WALL };
+};
+
+/** A frame round a trap that stands on the deck. It prints as it lies there. */
+function trapFrame(trap: Across): readonly Layer[] {
+  const { left, right, outLeft, outRight } = alongTrap(trap);
+  const half = (trap.to - trap.from + CLEARANCE.free) / 2;
+  return [
+    { corners: rectangle(outLeft, outRight, -half - WALL, half + WALL), holes: [rectangle(left, right, -half, half)], from: 0, to: RIM },
+  ];
+}
+
+/** A tray as high as the gap between deck and trap, with a rim all round. It prints lying on its side, as its foot follows the deck. */
+function trapTray(trap: Across, block: Across): readonly Layer[] {
+  const { left, right, outLeft, outRight } = alongTrap(trap);
+  const under = Math.min(...trap.corners.map(({ y }) => y));
+  const [a, b] = block.corners as readonly [Corner, Corner];
+  const foot = (x: number): number => a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x);
   const rim = under + RIM;
   const wide = trap.to - trap.from + CLEARANCE.free;
-  const middle = (outLeft + outRight) / 2;
-  const low = Math.min(foot(outLeft), foot(outRight));
+  const [middle, low] = [(outLeft + outRight) / 2, Math.min(foot(outLeft), foot(outRight))];
   const moved = (corners: readonly Corner[]): readonly Corner[] => corners.map(({ x, y }) => ({ x: x - middle, y: y - low }));
-  const wall = moved([
+  const bottom = [
     { x: outLeft, y: foot(outLeft) },
     { x: outRight, y: foot(outRight) },
     { x: outRight, y: rim },
+  ];
+  const wall = moved([...bottom, { x: outLeft, y: rim }]);
+  const tray = moved([
+    ...bottom,
+    { x: right, y: rim },
+    { x: right, y: under },
+    { x: left, y: under },
+    { x: left, y: rim },
     { x: outLeft, y: rim },
   ]);
-  const tray = block
-    ? [
-        moved([
-          { x: outLeft, y: foot(outLeft) },
-          { x: outRight, y: foot(outRight) },
-          { x: outRight, y: rim },
-          { x: right, y: rim },
-          { x: right, y: under },
-          { x: left, y: under },
-          { x: left, y: rim },
-          { x: outLeft, y: rim },
-        ]),
-      ]
-    : // Without a gap it is a frame round the trap.
-      [rectangle(outLeft, left, under, rim), rectangle(right, outRight, under, rim)].map(moved);
-  return {
-    id: 'trap-mount',
-    name: 'trap mount',
-    count: 1,
-    note: `${block ? 'instead of the block under the trap' : 'a frame that the trap stands in'}; ${size(CLEARANCE.free)} of clearance, rim ${size(RIM)} high. Glue it on the deck when the car is tuned; the trap lifts out.`,
-    layers: [
-      { corners: wall, holes: [], from: 0, to: WALL },
-      ...tray.map((corners) => ({ corners, holes: [], from: WALL, to: WALL + wide })),
-      { corners: wall, holes: [], from: WALL + wide, to: 2 * WALL + wide },
-    ],
-  };
+  return [
+    { corners: wall, holes: [], from: 0, to: WALL },
+    { corners: tray, holes: [], from: WALL, to: WALL + wide },
+    { corners: wall, holes: [], from: WALL + wide, to: 2 * WALL + wide },
+  ];
 }
+
+/** What the trap stands in, instead of its block where it has one. */
+const trapMount = (trap: Across, block: Across | null, { size }: SizeFormat): PrintedPart => ({
+  id: 'trap-mount',
+  name: 'trap mount',
+  count: 1,
+  note: `${block ? 'instead of the block under the trap' : 'a frame that the trap stands in'}; ${size(CLEARANCE.free)} of clearance, rim ${size(RIM)} high. Glue it on the deck when the car is tuned; the trap lifts out.`,
+  layers: block ? trapTray(trap, block) : trapFrame(trap),
+});
 
 /** What holds lever and trap of a car that has them; on a bottle or tube the trap has no mount. */
 export function trapParts(design: CarDesign, sizes: SizeFormat): PrintedPart[] {

@@ -1,6 +1,6 @@
 import type { BandDesign, CarDesign } from '../../car/car-design.ts';
 import { equivalentBand } from '../../car/band-chain.ts';
-import { deckHeights } from '../body-solid.ts';
+import { deckHeights } from '../deck-heights.ts';
 import { anchorOf } from '../pull-places.ts';
 import type { Shape, Vector } from '../shape.ts';
 import { GROUND, solid, type Solid } from '../solid.ts';

@@ -1,7 +1,7 @@
 import type { CarDesign, LeverDesign } from '../../car/car-design.ts';
 import { bodyPartOf, leverOf, trapOf } from '../../car/fitted.ts';
 import { TRAP_LENGTH, TRAP_THICKNESS } from '../../car/motors/lever.ts';
-import { deckHeights } from '../body-solid.ts';
+import { deckHeights } from '../deck-heights.ts';
 import { leverTip, pivotOf } from '../pull-places.ts';
 import { rectangle, type Corner, type Shape } from '../shape.ts';
 import { GROUND, solid, type Solid } from '../solid.ts';

@@ -60,7 +60,7 @@ function Build({ carId, design }: { readonly carId: string; readonly design: Car
           canRun ? (
             <>
               {(view === 'drawing' || view === 'templates') && (
-                <SheetsView carId={carId} design={design} what={view} version={current?.record.name ?? ''} paper={paper} />
+                <SheetsView carId={carId} design={design} edit={edit} what={view} version={current?.record.name ?? ''} paper={paper} />
               )}
               {view === 'parts' && <PartsView design={design} edit={edit} />}
               {view === '3d-print' && <PrintedView design={design} />}

@@ -6,6 +6,7 @@ import { printedPicture } from '../../../core/build/printed/printed-picture.ts';
 import { SIZE_FORMATS } from '../../../core/build/size-format.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { formatQuantity } from '../../../core/units/quantity.ts';
+import { capitalized } from '../../../core/capitalized.ts';
 import { SheetPicture } from '../../drawing/sheet-picture.tsx';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
@@ -48,7 +49,7 @@ export function PrintedView({ design }: { readonly design: CarDesign }) {
                 <h2 className={plain.strong}>
                   {part.count} × {part.name}
                 </h2>
-                <p className={plain.text}>{part.note}</p>
+                <p className={plain.text}>{capitalized(part.note)}</p>
                 <p className={`${plain.caption} ${plain.muted}`}>
                   {sizes.number(width)} × {sizes.number(depth)} × {sizes.size(height)} ·{' '}
                   {formatQuantity(printedMass(part), 'weight', units)} each

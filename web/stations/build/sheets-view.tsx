@@ -1,12 +1,13 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
+import { cutOutlines, type CutOutline } from '../../../core/build/cut-outlines.ts';
 import { PAPERS } from '../../../core/build/drawing.ts';
 import { SIZE_FORMATS } from '../../../core/build/size-format.ts';
-import { templatesOf } from '../../../core/build/templates.ts';
-import { laidOut } from '../../../core/build/tiles.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
+import type { Edit } from '../../open-car/design-slice.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import plain from '../../ui/plain.module.css';
 import styles from './build.module.css';
@@ -20,6 +21,7 @@ import { labelsOf } from '../../ui/labels-of.ts';
 interface SheetsViewProps {
   readonly carId: string;
   readonly design: CarDesign;
+  readonly edit: Edit;
   readonly what: BuildSheets;
   /** The version that the car is; empty where it was not kept. */
   readonly version: string;
@@ -28,8 +30,19 @@ interface SheetsViewProps {
 
 const PAPER_NAMES = labelsOf(PAPERS);
 
+/** A car with the builder’s own notes; without any where they are empty. */
+function withNotes({ notes: _old, ...car }: CarDesign, notes: string): CarDesign {
+  return notes === '' ? car : { ...car, notes };
+}
+
+/** What the DXF of templates holds. */
+const cutWords = (cuts: readonly CutOutline[]): string =>
+  cuts.length > 0
+    ? `The DXF is for a laser: closed outlines alone, a layer for each part (${cuts.map(({ id, count }) => `${id} x${count}`).join(', ')}).`
+    : 'No part of this car is cut from sheet, so there is nothing for a laser.';
+
 /** The drawing or the templates as they are printed, and as files. */
-export function SheetsView({ carId, design, what, version, paper }: SheetsViewProps) {
+export function SheetsView({ carId, design, edit, what, version, paper }: SheetsViewProps) {
   const units = useUnits();
   const sheets = useBuildSheets(design, what, paper.name, units, {
     version,
@@ -37,13 +50,13 @@ export function SheetsView({ carId, design, what, version, paper }: SheetsViewPr
     date: new Date().toISOString().slice(0, 10),
   });
   const files = useBuildFiles(`${design.name} ${what}`);
+  const cuts = useMemo(() => cutOutlines(design), [design]);
   const saveDxf = (): void => {
     if (what === 'drawing') {
       sheets.forEach(({ items, height }, i) => void files.saveDxf(items, height, i + 1));
       return;
     }
-    const { items, height } = laidOut(templatesOf(design, SIZE_FORMATS[units]));
-    void files.saveDxf(items, height);
+    void files.saveCutDxf(cuts);
   };
   return (
     <div className={styles.view}>
@@ -61,7 +74,7 @@ export function SheetsView({ carId, design, what, version, paper }: SheetsViewPr
         <Button variant="contained" disabled={files.isWorking} onClick={() => void files.savePdf(sheets)}>
           Save as PDF
         </Button>
-        <Button variant="outlined" disabled={files.isWorking} onClick={saveDxf}>
+        <Button variant="outlined" disabled={files.isWorking || (what === 'templates' && cuts.length === 0)} onClick={saveDxf}>
           Save as DXF
         </Button>
         <Button component={Link} variant="outlined" to={`/cars/${carId}/build/print?what=${what}`}>
@@ -71,8 +84,20 @@ export function SheetsView({ carId, design, what, version, paper }: SheetsViewPr
       <p className={`${plain.text} ${plain.muted}`}>
         {what === 'drawing'
           ? `First angle, sizes ${SIZE_FORMATS[units].statement}. Each size is given once. The numbers are those of the parts list.`
-          : 'Print at 100 % (“actual size”) and check the 100 mm scale bar on each page. Cut full lines, mark dashed lines, glue over dotted lines.'}
+          : 'Print at 100 % (“actual size”) and check the 100 mm scale bar on each page. Cut full lines, mark dashed lines, glue over dotted lines. ' +
+            cutWords(cuts)}
       </p>
+      {what === 'drawing' && (
+        <TextField
+          size="small"
+          multiline
+          label="Your notes on the drawing"
+          value={design.notes ?? ''}
+          onChange={({ target }) => edit((car) => withNotes(car, target.value))}
+          slotProps={{ htmlInput: { maxLength: 600 } }}
+          className={styles.notes}
+        />
+      )}
       <div className={styles.sheets}>
         {sheets.map((sheet, i) => (
           <figure key={sheet.name} className={styles.sheet}>

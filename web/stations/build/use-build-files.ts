@@ -3,6 +3,7 @@ import regularFont from '@fontsource/atkinson-hyperlegible-next/files/atkinson-h
 import { useState } from 'react';
 import manifoldUrl from 'manifold-3d/manifold.wasm?url';
 import type { PrintedPart } from '../../../core/build/printed/printed-part.ts';
+import type { CutOutline } from '../../../core/build/cut-outlines.ts';
 import type { Item, Sheet } from '../../../core/build/drawing.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
@@ -64,6 +65,11 @@ export function useBuildFiles(title: string) {
       writing(async () => {
         const { sheetSvg } = await import('../../../core/files/drawing-svg.ts');
         download(`${name}-${number}.svg`, sheetSvg(sheet), 'image/svg+xml');
+      }),
+    saveCutDxf: (parts: readonly CutOutline[]) =>
+      writing(async () => {
+        const { cutDxf } = await import('../../../core/files/drawing-dxf.ts');
+        download(`${name}.dxf`, cutDxf(parts), 'image/vnd.dxf');
       }),
     saveDxf: (items: readonly Item[], height: number, number?: number) =>
       writing(async () => {

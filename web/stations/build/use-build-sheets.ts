@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { drawingSheets } from '../../../core/build/drawing-sheet.ts';
 import type { PaperName, Sheet } from '../../../core/build/drawing.ts';
 import { SIZE_FORMATS } from '../../../core/build/size-format.ts';
@@ -12,13 +12,15 @@ export type BuildSheets = 'drawing' | 'templates';
 
 /** The sheets of a car on a paper. */
 export const useBuildSheets = (
-  design: CarDesign,
+  drawn: CarDesign,
   what: BuildSheets,
   paper: PaperName,
   units: UnitSystem,
   words: { readonly version: string; readonly crew: string; readonly date: string },
 ): readonly Sheet[] => {
   const { version, crew, date } = words;
+  // A note is typed at once and drawn when there is time.
+  const design = useDeferredValue(drawn);
   return useMemo(
     () =>
       what === 'drawing'
