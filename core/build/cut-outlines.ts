@@ -18,10 +18,12 @@ export interface CutOutline {
 }
 
 const MM = 1000;
+/** Bodies that are sawn, or used as they are. */
+const UNCUT: ReadonlySet<CarDesign['body']['kind']> = new Set(['beam', 'box']);
 
 /** The deck with its slot. */
 function deckCut(design: CarDesign): CutOutline[] {
-  const outline = isRoller(design) || design.body.kind === 'beam' ? [] : deckOutline(design);
+  const outline = isRoller(design) || UNCUT.has(design.body.kind) ? [] : deckOutline(design);
   if (outline.length === 0) return [];
   const [xs, ys] = [outline.map(({ x }) => x), outline.map(({ y }) => y)];
   const [left, top] = [Math.min(...xs), Math.max(...ys)];

@@ -4,9 +4,12 @@ import { bodyPartOf } from '../car/fitted.ts';
 import { describeStiffener } from '../car/stiffener.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
-import { CUTTING_CAUTION, HEAT_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
+import { CUTTING_CAUTION, DRILLING_CAUTION, HEAT_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
 import { lengthsOf } from './lengths.ts';
-import { bearingAt, isTubeBearing } from '../solid/bearing-sizes.ts';
+import { holeAngle } from './templates.ts';
+import { bearingAt, HUB, isTubeBearing } from '../solid/bearing-sizes.ts';
+import { tubeOpening } from '../solid/tube-opening.ts';
+import { hubRadius } from '../solid/wheelset-solids.ts';
 import { blocksOf } from '../solid/blocks.ts';
 
 /** The sticks that are glued along the body. */
@@ -29,26 +32,68 @@ function stiffenerStep({ body: { stiffener } }: CarDesign): BuildStep[] {
 }
 
 /** Steps to the body: cut and notched, or holes round a bottle or tube; then what reinforces it. */
-export const bodySteps = (design: CarDesign): BuildStep[] => [...bodyItselfSteps(design), ...stiffenerStep(design)];
+export const bodySteps = (design: CarDesign, format: Format): BuildStep[] => [...bodyItselfSteps(design, format), ...stiffenerStep(design)];
 
-function bodyItselfSteps(design: CarDesign): BuildStep[] {
+/** What is cut out of a bottle or tube so that hook and winding are reached; empty for nothing. */
+function openingText(design: CarDesign, format: Format): string {
+  const opening = tubeOpening(design);
+  if (!opening) return '';
+  const { from, to, wide, side } = opening;
+  return ` Over the drive axle cut an opening ${side === 'top' ? 'on top' : 'in the underside'}, ${format(to - from, 'size')} along and ${format(wide, 'size')} across: through it you ${side === 'top' ? 'hang the loop of the string on its hook' : 'hook the band on the axle'}. Round its corners and tape its edge.`;
+}
+
+function bodyItselfSteps(design: CarDesign, format: Format): BuildStep[] {
   const { body } = design;
   const { isTube, label } = bodyPartOf(design);
+  const between = design.motor.kind === 'band' ? 'where the hook of the bands goes' : 'halfway';
   if (isTube)
     return [
       {
         ...PLAIN_STEP,
         id: 'body',
         title: `Holes in the ${body.kind === 'bottle' ? 'bottle' : 'tube'}`,
-        text: 'Wrap both strips squarely round it, with the seams on top in one line and the middle lines one wheelbase apart. Prick the crosses, then open the holes.',
+        text: `${holeAngle(design, 'other') === null ? 'Wrap the strip squarely round it, with its seam on top.' : 'Wrap both strips squarely round it, with the seams on top in one line and their axle lines one wheelbase apart.'} Prick the crosses, then open the holes.${openingText(design, format)}`,
         tool: 'bradawl, drill or hot nail',
-        minutes: 15,
+        minutes: 10,
         tolerance: 'holes within 0.5 mm of their crosses, opposite and in line',
         trick: 'Look along a skewer through two holes: the other skewer lies parallel to it.',
         adult: true,
         caution: 'Points slip off round things: hold it in a towel. A hot nail burns.',
-        check: 'A skewer through each pair stands square, and both lie parallel.',
+        check: 'A skewer through each pair stands square to the body. Both lie parallel.',
         shows: { pieces: ['drive-strip', 'other-strip'] },
+      },
+    ];
+  if (body.kind === 'box')
+    return [
+      {
+        ...PLAIN_STEP,
+        id: 'body',
+        title: 'The box',
+        text: 'Close the box and tape its seams. Lay the template on its underside, and mark both axle lines on it.',
+        tool: 'tape, pencil',
+        minutes: 4,
+        tolerance: 'axle lines square to its long edges to 0.5 mm',
+        trick: 'A sheet of card glued inside the lid keeps the box from folding under the pull.',
+        check: 'Measure from axle line to axle line: both sides are equal.',
+        shows: { pieces: ['deck'] },
+      },
+    ];
+  if (body.kind === 'two-beams')
+    return [
+      {
+        ...PLAIN_STEP,
+        id: 'body',
+        title: 'Glue the frame of beams',
+        text: `Saw two beams to length by the template, and three cross sticks: one for each end and one ${between}. Lay them on the template and glue the cross sticks between the beams.`,
+        tool: 'fine saw, glue, clips',
+        minutes: 10,
+        dries: 20,
+        tolerance: 'both diagonals equal to 1 mm',
+        trick: 'Measure the diagonals before the glue sets, and push the frame until they are equal.',
+        adult: true,
+        caution: 'Clamp the beam. Never hold it in the hand when you saw.',
+        check: 'It lies flat on the table without rocking.',
+        shows: { pieces: ['deck'] },
       },
     ];
   if (body.kind === 'craft-sticks')
@@ -59,10 +104,10 @@ function bodyItselfSteps(design: CarDesign): BuildStep[] {
         title: 'Glue the frame of sticks',
         text:
           body.outline === 'triangle'
-            ? 'Two sticks along that draw together toward the other axle, three across: one over each axle and one in the middle. Lay them on the template, glue, and trim what stands out.'
-            : 'Two sticks along, three across: one over each axle and one in the middle. Lay them on the template and glue.',
+            ? `Two sticks along that draw together toward the other axle, three across: one at each end and one ${between}. Lay them on the template, glue, and trim what stands out.`
+            : `Two sticks along, three across: one at each end and one ${between}. Lay them on the template and glue.`,
         tool: 'glue, clips',
-        minutes: 15,
+        minutes: 5,
         dries: 20,
         tolerance: 'both diagonals equal to 1 mm',
         trick: 'Measure the diagonals before the glue sets, and push the frame until they are equal.',
@@ -94,7 +139,7 @@ function bodyItselfSteps(design: CarDesign): BuildStep[] {
       title: `Cut the deck of ${label}`,
       text: `Stick the template on and cut along the full lines${body.notched ? ', the notch over the drive axle too' : ''}. Prick both ends of each axle line through.`,
       tool: body.kind === 'plywood' || body.kind === 'balsa' ? 'fine saw' : 'knife and steel ruler',
-      minutes: body.kind === 'plywood' ? 20 : 10,
+      minutes: body.kind === 'plywood' ? 15 : 6,
       tolerance: 'axle lines square to the middle line to 0.5 mm',
       trick: 'Several light cuts keep the edge square.',
       adult: true,
@@ -129,19 +174,56 @@ export function wheelSteps(design: CarDesign): BuildStep[] {
       id: `wheels-${kind}`,
       title: isBought ? `Find the middle of each ${label}` : `Cut the wheels: ${label}`,
       text: isBought
-        ? 'Lay the template on and mark the middle. Glue a hub over the hole: a disc of card or a bottle cap, drilled for the axle.'
+        ? 'Lay the template on and mark the middle. Open it for the axle where it has no hole of its own.'
         : `Cut the circles${kind === 'card-disc' ? ', glue them in pairs with the grain crossed' : ''}, and open the middle for the axle.`,
-      tool: isBought ? 'bradawl, glue' : 'compass cutter or scissors',
-      minutes: isBought ? 12 : 25,
-      dries: kind === 'card-disc' ? 30 : 10,
+      tool: isBought ? 'bradawl' : 'compass cutter or scissors',
+      minutes: isBought ? 3 : 20,
+      dries: kind === 'card-disc' ? 30 : 0,
       tolerance: 'middle within 0.5 mm; rim true to 1 mm',
       trick: 'Spin it on a pencil against a pen: the pen marks the high side.',
       adult: true,
-      caution: isBought ? HEAT_CAUTION : CUTTING_CAUTION,
-      check: 'On its axle it turns past a pencil without touching it. The gap is never more than 1 mm.',
+      caution:
+        kind === 'bottle-cap' || kind === 'jar-lid'
+          ? DRILLING_CAUTION
+          : isBought
+            ? 'Points slip: push away from the hand.'
+            : CUTTING_CAUTION,
+      check: 'Turned on a pointed pencil in its middle, the rim does not hop by more than 1 mm.',
       shows: { pieces: [isDrive ? 'drive-wheel' : 'other-wheel'] },
     };
   });
+}
+
+/** What a hub is cut from: a cap on a cap would not lie flat. */
+const hubStuff = (kinds: readonly string[]): string =>
+  kinds.includes('bottle-cap') ? 'discs of card, three layers glued' : 'bottle caps, or discs of card, three layers glued';
+
+/** The hubs: what joins each wheel square to its axle. */
+export function hubStep(design: CarDesign, format: Format): BuildStep[] {
+  const { driveWheels, otherWheels, layout } = design;
+  const sets = [{ wheels: driveWheels, count: 2 }, ...(otherWheels ? [{ wheels: otherWheels, count: layout.otherWheelCount }] : [])];
+  const across = sets.map(({ wheels, count }) => ({ count, size: format(2 * hubRadius(design, wheels), 'size') }));
+  const isAlike = new Set(across.map(({ size }) => size)).size === 1;
+  const told = isAlike
+    ? `${across.reduce((sum, { count }) => sum + count, 0)} of ⌀ ${across[0]!.size}`
+    : `${across[0]!.count} of ⌀ ${across[0]!.size} for the drive wheels, ${across[1]!.count} of ⌀ ${across[1]!.size} for the other axle`;
+  return [
+    {
+      ...PLAIN_STEP,
+      id: 'hubs',
+      title: 'Hubs for the wheels',
+      text: `${told}, ${format(HUB.length, 'size')} thick: ${hubStuff(sets.map(({ wheels }) => wheels.kind))}. Pierce each in its middle, ${format(design.axleDiameter, 'size')} wide so that it grips the axle. Slide hub and wheel on a piece of axle, glue the hub on the wheel, and turn it until the wheel runs true.`,
+      tool: 'bradawl, glue',
+      minutes: 6,
+      dries: 10,
+      tolerance: `middle within ${format(0.0005, 'size')}`,
+      trick: 'A 3D printer makes hubs that centre themselves: see 3D print.',
+      adult: true,
+      caution: HEAT_CAUTION,
+      check: 'On its axle each wheel turns past a pencil. The gap changes by less than 1 mm.',
+      shows: { pieces: ['drive-wheel', 'other-wheel'] },
+    },
+  ];
 }
 
 /** How bearings that are no tubes are made, by their kind. */
@@ -174,7 +256,7 @@ export function blockStep(design: CarDesign, format: Format): BuildStep[] {
       title: 'Blocks between deck and bearings',
       text: `Cut ${blocks.map(({ count, long, wide, high }) => `${count} × ${mm(long)} by ${mm(wide)}, ${mm(high)} high`).join(', and ')}: layers of card glued together, cork or wood. Glue them under the deck on the axle lines.`,
       tool: 'knife, glue',
-      minutes: 10,
+      minutes: 5,
       dries: 15,
       tolerance: `all equally high to ${format(0.0005, 'size')}`,
       trick: 'Make one long block of that height and cut it into pieces: they are all alike.',
@@ -210,7 +292,7 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
       ? `Drive axle: ${textOf('drive', ['drive-bearing'])} Other axle: ${textOf('other', ['other-bearing'])}`
       : textOf('drive', ['drive-bearing', 'other-bearing']),
     tool: isTube ? 'knife, glue' : 'bradawl',
-    minutes: 12,
+    minutes: 6,
     dries: 10,
     tolerance: `both parallel to ${format(0.0005, 'size')} over the width of the car`,
     trick: 'Leave the axle in while the glue sets, so that the pieces stay in line. Keep glue out of them.',

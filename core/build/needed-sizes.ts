@@ -2,6 +2,7 @@ import { bodyPartOf } from '../car/fitted.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
+import { tubeOpening } from '../solid/tube-opening.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 
@@ -28,6 +29,12 @@ export function neededSizes(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.
     if (narrow < bodyWidth(design)) add('bodyNarrow', 'width of the body’s narrow end', narrow);
     if (!bodyPartOf(design).isTube) add('axleGap', 'deck over the middle of the axles', body.axleGap);
     add('endPlay', 'end play of each axle', endPlay);
+    const opening = tubeOpening(design);
+    if (opening) {
+      const where = opening.side === 'top' ? 'on top' : 'in the underside';
+      add('openingLong', `opening ${where}, along`, opening.to - opening.from);
+      add('openingWide', `opening ${where}, across`, opening.wide);
+    }
   }
   add('axleDiameter', 'axle ⌀', design.axleDiameter);
   sleeve.forEach(({ diameter }, i) => add(`sleeve${i}`, `sleeve ⌀${sleeve.length > 1 ? `, layer ${i + 1}` : ''}`, diameter));

@@ -8,6 +8,7 @@ import { bodyLength, bodyWidth, bodyWidthAt, likelyWheelset, placedMasses, stand
 import { lengthsOf } from './lengths.ts';
 import { bearingAt, bearingOutside, isTubeBearing } from '../solid/bearing-sizes.ts';
 import { blocksOf } from '../solid/blocks.ts';
+import { isOnePiece } from '../solid/motors/twist.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 import type { PartPlace, CutLength } from './part-names.ts';
@@ -70,7 +71,15 @@ export function partsList(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.me
       sizes.size(lengths.get('stiffener')!.length),
       stiffenerMass(design),
     );
-  add('drive-wheel', 'driveWheels', named('driveWheels'), 2, `⌀ ${sizes.size(driveWheels.diameter)}`, wheelMass(drive));
+  const isOneRoller = roller && isOnePiece(driveWheels.kind);
+  add(
+    'drive-wheel',
+    'driveWheels',
+    isOneRoller ? `roller: ${fittedName(design, 'driveWheels')}` : named('driveWheels'),
+    isOneRoller ? 1 : 2,
+    `⌀ ${sizes.size(driveWheels.diameter)}`,
+    wheelMass(drive),
+  );
   if (otherWheels && other)
     add(
       'other-wheel',

@@ -20,6 +20,7 @@ const ADDS: Readonly<Record<string, (id: string) => boolean>> = {
   string: (id) => id === 'string',
   ballast: (id) => id === 'ballast',
   basket: (id) => id === 'load',
+  join: (id) => id === 'body' || id === 'tube' || id === 'other-end',
   hole: (id) => id === 'body',
   band: (id) => id === 'match' || id === 'bands',
   washer: (id) => id === 'washer' || id === 'arm',

@@ -3,14 +3,14 @@ import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
 import { axleSteps } from './axle-steps.ts';
 import { firstRun, PLAIN_STEP, templateStep, type BuildStep } from './build-step.ts';
-import { bearingStep, blockStep, bodySteps, wheelSteps } from './frame-steps.ts';
+import { bearingStep, blockStep, bodySteps, hubStep, wheelSteps } from './frame-steps.ts';
 import { buildOf } from './motors/motors.ts';
 
 /** The making of a car, step by step in the order that works for it. `print` prints sizes as the builder has them. */
 export function buildSteps(design: CarDesign, format: Format): readonly BuildStep[] {
   const { motor } = design;
   const motorSteps = buildOf(motor).steps(design, motor, format);
-  if (isRoller(design)) return [...motorSteps, firstRun(design)];
+  if (isRoller(design)) return [...motorSteps, firstRun(design, format)];
   const [axles, other, drive, ...wrapped] = axleSteps(design, format) as [BuildStep, BuildStep, BuildStep, ...BuildStep[]];
   const ballast: BuildStep[] =
     design.ballast.mass > 0
@@ -37,7 +37,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
             title: 'A basket for the load',
             text: `Glue the bottom of a cup, or a tray of folded card, on the deck ${format(design.load.fromDriveAxle, 'size')} from the drive axle. The load must not slide when the car starts.`,
             tool: 'scissors, glue',
-            minutes: 8,
+            minutes: 5,
             dries: 10,
             check: 'Put the load in and jerk the car: nothing falls out.',
             shows: { part: 'body' },
@@ -50,7 +50,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
   const wheels = wheelSteps(design);
   return [
     templateStep,
-    ...bodySteps(design),
+    ...bodySteps(design, format),
     // What dries longest is begun first, and the rest is done meanwhile.
     ...wheels.filter(({ dries }) => dries >= 30),
     // Bearings are glued with their axle in them.
@@ -58,6 +58,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
     ...blockStep(design, format),
     bearingStep(design, format),
     ...wheels.filter(({ dries }) => dries < 30),
+    ...hubStep(design, format),
     ...sleeve,
     other,
     drive,
@@ -65,7 +66,7 @@ export function buildSteps(design: CarDesign, format: Format): readonly BuildSte
     ...motorSteps,
     ...ballast,
     ...basket,
-    firstRun(design),
+    firstRun(design, format),
   ];
 }
 

@@ -3,9 +3,12 @@ import { DISC_HOLE, WHEELS } from '../car/catalogue.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { isDrilled } from '../car/sleeves.ts';
+import { bodyReach } from '../car/body-reach.ts';
 import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
+import { axleLine, deckHeights, tubeRadiusAt } from '../solid/deck-heights.ts';
+import { tubeOpening, type TubeOpening } from '../solid/tube-opening.ts';
 import { bodyCorners, deckOutline, wheelSlot } from '../solid/deck-outline.ts';
-import { sideView } from '../geometry/side-view.ts';
+import { arrowhead } from './dimensions.ts';
 import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item, type Place } from './drawing.ts';
 import { lengthsOf } from './lengths.ts';
 import type { Corner } from '../solid/shape.ts';
@@ -33,6 +36,10 @@ const BAR = 9;
 const CROSS = 5;
 /** m of a strip that is wrapped round a bottle or tube. */
 const STRIP = 0.03;
+/** m of it beyond an opening. */
+const BESIDE_OPENING = 0.005;
+/** m of it at the most to either side of the axle: an opening that is longer goes on as its note says. */
+const LONGEST_STRIP = 0.05;
 
 /** Wheels that are cut by whoever builds; others come as they are, and only their middle is to be found. */
 export const CUT_WHEELS: ReadonlySet<Wheels['kind']> = new Set(['card-disc', 'foam-board', 'wooden-disc']);
@@ -92,10 +99,10 @@ function spoolPiece(design: CarDesign, sizes: SizeFormat): Piece | null {
 
 /** The deck of a sheet, from above: outline with its notch, axle lines, where bearings, trap or hook and ballast sit. */
 function deckPiece(design: CarDesign): Piece {
-  const { wheelbase, body, motor, ballast } = design;
+  const { wheelbase, motor, ballast } = design;
   const length = MM * bodyLength(design);
   const wide = MM * bodyWidth(design);
-  const left = (MM * body.overhang) / 2;
+  const left = -MM * bodyReach(design).left;
   const middle = wide / 2;
   const at = (metres: number): number => left + MM * metres;
   const place = ({ x, y }: Corner): Place => makePlace(at(x), middle - MM * y);
@@ -128,7 +135,7 @@ function deckPiece(design: CarDesign): Piece {
   }
   return {
     id: 'deck',
-    name: 'deck, from above',
+    name: design.body.kind === 'box' ? 'underside of the box, from above' : 'deck, from above',
     note: 'holes and axle lines square to the middle line and parallel',
     count: 1,
     width: length,
@@ -139,29 +146,46 @@ function deckPiece(design: CarDesign): Piece {
 
 /** Where an axle passes through a round body: angle from its underside to each hole, rad; null where it passes below or above it. Source: chord of a circle. */
 export function holeAngle(design: CarDesign, which: 'drive' | 'other'): number | null {
-  const { deck, axle, otherAxle } = sideView(design);
-  if (deck.length === 0) return null;
-  const heights = deck.map(({ y }) => y);
-  const [low, high] = [Math.min(...heights), Math.max(...heights)];
-  const radius = (high - low) / 2;
-  const off = (which === 'drive' ? axle : otherAxle!).y - (low + high) / 2;
+  if (isRoller(design) || !bodyPartOf(design).isTube) return null;
+  const x = which === 'drive' ? 0 : design.wheelbase;
+  const { under, top } = deckHeights(design, x);
+  const radius = (top - under) / 2;
+  const off = axleLine(design).at(x) - (under + top) / 2;
   return Math.abs(off) < radius ? Math.acos(-off / radius) : null;
+}
+
+/** The opening over the drive axle on its strip: whole in the underside; on top, where the ends meet, half at each end. */
+function openingItems({ from, to, wide, side }: TubeOpening, radius: number, round: number, middle: number): Item[] {
+  const half = MM * radius * Math.asin(Math.min(wide / 2 / radius, 1));
+  const [low, high] = [middle + MM * from, Math.min(middle + MM * to, 2 * middle)];
+  const cut = (x: number, width: number): Item => makePath(makeRectangle(x, low, width, high - low), 'cut', true);
+  return side === 'underside' ? [cut(round / 2 - half, 2 * half)] : [cut(0, half), cut(round - half, half)];
 }
 
 /** A strip that is wrapped round a bottle or tube and shows where an axle passes: both holes opposite and in line. */
 function stripPiece(design: CarDesign, which: 'drive' | 'other', sizes: SizeFormat): Piece | null {
   const angle = holeAngle(design, which);
   if (angle === null) return null;
-  const round = Math.PI * MM * design.body.width;
-  const high = MM * STRIP;
+  const radius = tubeRadiusAt(design, which === 'drive' ? 0 : design.wheelbase);
+  const round = 2 * Math.PI * MM * radius;
+  const opening = which === 'drive' ? tubeOpening(design) : null;
+  const reach = Math.min(
+    Math.max(STRIP / 2, ...(opening ? [opening.to, -opening.from].map((end) => end + BESIDE_OPENING) : [])),
+    LONGEST_STRIP,
+  );
+  const high = 2 * MM * reach;
   const middle = high / 2;
-  const away = (angle * MM * design.body.width) / 2;
+  const away = angle * MM * radius;
   const holes = [round / 2 - away, round / 2 + away];
   const hole = (MM * bearingOutside(design)) / 2;
   return {
     id: `${which}-strip`,
     name: `strip for the ${which} axle`,
-    note: `wrap it round squarely, ends meeting on top at the seam; holes ${sizes.size((2 * away) / MM)} apart round the underside; middle lines of both strips ${sizes.size(design.wheelbase)} apart`,
+    note: `wrap it round squarely, ends meeting on top at the seam; holes ${sizes.size((2 * away) / MM)} apart round the underside; middle lines of both axles ${sizes.size(design.wheelbase)} apart${
+      opening
+        ? `; opening ${sizes.size(opening.to - opening.from)} long and ${sizes.size(opening.wide)} wide ${opening.side === 'top' ? 'on top' : 'in the underside'}, its arrow toward the other axle`
+        : ''
+    }`,
     count: 1,
     width: round,
     height: high,
@@ -169,6 +193,13 @@ function stripPiece(design: CarDesign, which: 'drive' | 'other', sizes: SizeForm
       makePath(makeRectangle(0, 0, round, high), 'cut', true),
       makeLine(makePlace(0, middle), makePlace(round, middle), 'centre'),
       makeLine(makePlace(round / 2, 0), makePlace(round / 2, high), 'mark'),
+      ...(opening
+        ? [
+            ...openingItems(opening, radius, round, middle),
+            arrowhead(makePlace(round / 4, high - 1), 0, 1),
+            makeLine(makePlace(round / 4, high - 9), makePlace(round / 4, high - 1), 'thin'),
+          ]
+        : []),
       templateText('underside', round / 2 + 2, high - 2, 'start', 2.5),
       templateText('seam, on top', 2, high - 2, 'start', 2.5),
       ...holes.flatMap((x) => [makeCircle(makePlace(x, middle), hole, 'cut'), ...centreCross(makePlace(x, middle), hole + 3)]),

@@ -1,6 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { isRoller } from '../car/motors/motors.ts';
+import { bodyReach } from '../car/body-reach.ts';
 import { bodyWidth } from '../car/weights.ts';
 import { planView } from '../geometry/plan-view.ts';
 import { sideView } from '../geometry/side-view.ts';
@@ -161,7 +162,7 @@ interface Layout {
 /** Draws every size that has room in the views; which were reported. */
 function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: Box, sizes: SizeFormat): ReadonlySet<string> {
   const { side, top, rear, floor, planY, scale, x0, first, last, wide } = layout;
-  const { motor, otherWheels, body, wheelbase, driveWheels, trackWidth, ballast } = design;
+  const { motor, otherWheels, wheelbase, driveWheels, trackWidth, ballast } = design;
   const view = sideView(design);
   const done = new Set<string>();
   const values = new Map(neededSizes(design, sizes).map(({ tells, value }) => [tells, value]));
@@ -195,7 +196,8 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
   // From above: how long and how wide.
   if (!roller) {
     const planFoot = planY + (scale * wide) / 2;
-    const ends = [-body.overhang / 2, wheelbase + body.overhang / 2] as const;
+    const { left, right } = bodyReach(design);
+    const ends = [left, right] as const;
     const bodyHalf = bodyWidth(design) / 2;
     acrossOn(
       'bodyLength',

@@ -225,9 +225,51 @@ export const BODIES: Table<Body['kind'], { modulus: number; thickness: number; a
   'milk-jug': { label: 'milk-jug plastic', modulus: 0.9e9, thickness: 0.6e-3, areaDensity: 0.57, isTube: false },
   tube: { label: 'card tube', modulus: 1.5e9, thickness: 1e-3, areaDensity: 0.7, isTube: true },
   'craft-sticks': { label: 'craft sticks', modulus: 9e9, thickness: 2e-3, areaDensity: 0.8, isTube: false },
+  // Two square sticks of 10 mm: their stiffness and weight over a body of 60 mm.
+  'two-beams': { label: 'two 10 mm beams with cross sticks', modulus: 3e9, thickness: 10e-3, areaDensity: 1.7, isTube: false },
   balsa: { label: 'balsa', modulus: 3e9, thickness: 5e-3, areaDensity: 0.8, isTube: false },
   plywood: { label: 'plywood', modulus: 8e9, thickness: 3e-3, areaDensity: 1.9, isTube: false },
   beam: { label: 'softwood beam, 10 mm thick', modulus: 9e9, thickness: 10e-3, areaDensity: 4.5, isTube: false },
+  // Of corrugated card, hollow: as stiff as solid stuff of this modulus, all its sides over its underside.
+  box: { label: 'card box, 40 mm high', modulus: 0.22e9, thickness: 40e-3, areaDensity: 1.8, isTube: false },
+};
+
+/**
+ * What catches string or band on the drive axle: how far it stands out of the axle, m, and weighs, kg; how it is made, and how it lets go. Common
+ * practice.
+ */
+export const AXLE_HOOKS: Table<
+  'wire' | NonNullable<LeverDesign['axleHook']>,
+  { height: number; mass: number; make: string; dropOff: string }
+> = {
+  wire: {
+    label: 'hook of wire',
+    height: 0.004,
+    mass: 0.0005,
+    make: 'Bend a hook of wire, a few millimetres high, and bind it on with thread and glue. Its open side looks back along the turns.',
+    dropOff: 'The loop slides out of the open side as the axle turns on.',
+  },
+  peg: {
+    label: 'peg of toothpick',
+    height: 0.004,
+    mass: 0.0002,
+    make: 'Drill the axle across, or lay a flat in it, and glue in a piece of toothpick that stands out 4 mm. It leans a little against the pull.',
+    dropOff: 'The loop slips off the leaning peg as soon as the string is slack.',
+  },
+  tab: {
+    label: 'tab of tape',
+    height: 0.002,
+    mass: 0.0001,
+    make: 'Fold a tab of tape round the axle that stands out 2 mm. The end of string or band is laid under it, and the first turn over it.',
+    dropOff: 'The end pulls out from under the tab after the last turn.',
+  },
+  screw: {
+    label: 'small screw',
+    height: 0.005,
+    mass: 0.0008,
+    make: 'Drill the axle and set a small screw across it, its head cut off, 5 mm high. Only in an axle of 5 mm or more.',
+    dropOff: 'The loop slides off the smooth shank as soon as the string is slack.',
+  },
 };
 
 /** Sticks glued along a body: kg per metre; bending stiffness E I of each, N·m², laid flat. From moduli of 9, 12, 8 and 11 GPa and their sections. Estimates. */
@@ -262,6 +304,8 @@ export const LEVER_MATERIALS: Table<LeverDesign['leverMaterial'], { massPerLengt
   'brass-tube': { label: '3 mm brass tube', massPerLength: 0.027, stiffness: 0.21, width: 0.003 },
   // 28 × 3 mm, laid flat on the arm.
   ruler: { label: 'wooden ruler', massPerLength: 0.055, stiffness: 0.7, width: 0.028 },
+  // Steel of 2 mm: 7850 kg/m³ and 200 GPa.
+  'trap-wire': { label: 'the trap’s own wire, straightened', massPerLength: 0.025, stiffness: 0.16, width: 0.002 },
 };
 
 const INCH = 0.0254;

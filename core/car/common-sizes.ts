@@ -1,3 +1,4 @@
+import { bodyReach } from './body-reach.ts';
 import type { CarDesign } from './car-design.ts';
 import type { CarGroup } from './car-groups.ts';
 import { AXLES, WHEELS } from './catalogue.ts';
@@ -101,6 +102,36 @@ const OVERHANG: Size = {
   high: 0.2,
   read: (d) => d.body.overhang,
   write: (d, overhang) => ({ ...d, body: { ...d.body, overhang } }),
+};
+/** Where its other end lies: the end at the drive axle stays. */
+const PAST_OTHER_AXLE: Size = {
+  id: 'pastOtherAxle',
+  label: 'Body past the other axle by',
+  synonyms: 'front overhang nose end of the body',
+  quantity: 'size',
+  group: 'body',
+  low: 0,
+  high: 0.2,
+  isRestated: true,
+  read: (d) => bodyReach(d).right - d.wheelbase,
+  write: (d, past) => {
+    const atDrive = -bodyReach(d).left;
+    return { ...d, body: { ...d.body, pastOtherAxle: past, overhang: atDrive + past } };
+  },
+};
+/** As it is measured from the floor: the deck's underside over the drive axle. */
+const DECK_HEIGHT: Size = {
+  id: 'deckHeight',
+  label: 'Height of the deck over the floor',
+  synonyms: 'deck height body floor',
+  quantity: 'size',
+  group: 'body',
+  low: 0.02,
+  high: 0.25,
+  isRestated: true,
+  isOf: (design) => !isTube(design),
+  read: (d) => d.driveWheels.diameter / 2 + d.body.axleGap,
+  write: (d, height) => ({ ...d, body: { ...d.body, axleGap: height - d.driveWheels.diameter / 2 } }),
 };
 /** A weight put on the car and where it lies. */
 const placedMass = (id: 'ballast' | 'load', name: string, label: string, most: number, more: Pick<Size, 'searchStep'> = {}): Size[] => [
@@ -223,9 +254,11 @@ export const CAR_SIZES: readonly Size[] = [
   OTHER_WHEELS,
   ofCar('wheelbase', 'Wheelbase', 'body', [0.08, 0.6], { synonyms: 'axle to axle' }),
   OVERHANG,
+  PAST_OTHER_AXLE,
   BODY_WIDTH,
   GIRTH,
   AXLE_GAP,
+  DECK_HEIGHT,
   ...BALLAST,
   ...LOAD,
   ofCar('trackWidth', 'Track width', 'body', [0.04, 0.3], { synonyms: 'width between the wheels' }),

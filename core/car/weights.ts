@@ -1,4 +1,5 @@
 import type { Wheelset } from '../run/run-setup.ts';
+import { bodyReach } from './body-reach.ts';
 import type { CarDesign } from './car-design.ts';
 import { AXLE_ENDS, STIFFENERS, WHEELS } from './catalogue.ts';
 import { axleOf, bodyPartOf, driveWheelOf, otherWheelOf, tyreOf } from './fitted.ts';
@@ -63,20 +64,20 @@ export function bodyWidthAt(design: CarDesign, at: number): number {
   const wide = bodyWidth(design);
   if (!isTriangle(design)) return wide;
   const narrow = Math.min(Math.max(NARROW.part * wide, NARROW.least), wide);
-  const along = (at + design.body.overhang / 2) / Math.max(bodyLength(design), 1e-9);
+  const along = (at - bodyReach(design).left) / Math.max(bodyLength(design), 1e-9);
   return wide + (narrow - wide) * Math.min(Math.max(along, 0), 1);
 }
 
 /** Width of both ends of the body, m: at the drive axle's and at the other. */
-const bodyEnds = (design: CarDesign): readonly [number, number] => [
-  bodyWidthAt(design, -design.body.overhang / 2),
-  bodyWidthAt(design, design.wheelbase + design.body.overhang / 2),
-];
+function bodyEnds(design: CarDesign): readonly [number, number] {
+  const { left, right } = bodyReach(design);
+  return [bodyWidthAt(design, left), bodyWidthAt(design, right)];
+}
 
 /** Where the body's weight sits, m from the drive axle. Source: centroid of a trapezium, L/3 · (a + 2b)/(a + b). */
 function bodyMiddle(design: CarDesign): number {
   const [drive, other] = bodyEnds(design);
-  return -design.body.overhang / 2 + (bodyLength(design) / 3) * ((drive + 2 * other) / Math.max(drive + other, 1e-9));
+  return bodyReach(design).left + (bodyLength(design) / 3) * ((drive + 2 * other) / Math.max(drive + other, 1e-9));
 }
 
 /** Something that weighs, kg, and where it sits, m from the drive axle toward the other. */

@@ -1,4 +1,4 @@
-import { HOOK } from '../solid/car-solids.ts';
+import { axleHookOf } from '../car/axle-hook.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { modelOf } from '../motor/motors.ts';
 import { remedyOf } from './remedy.ts';
@@ -8,7 +8,7 @@ const LEAST = 0.002;
 
 /** Largest radius at the drive axle: hook on the bare axle, or what is wound. m. */
 export function radiusAtAxle({ design, setup }: Situation): number {
-  const bare = design.axleDiameter / 2 + HOOK;
+  const bare = design.axleDiameter / 2 + axleHookOf(design).height;
   return Math.max(bare, modelOf(setup.motor).woundRadius(setup.motor), ...design.sleeve.map(({ diameter }) => diameter / 2));
 }
 

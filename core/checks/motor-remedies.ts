@@ -1,3 +1,4 @@
+import { bodyReach, withPastOther } from '../car/body-reach.ts';
 import { BANDS, bandSizes } from '../car/catalogue.ts';
 import type { Band, CarDesign, LeverDesign } from '../car/car-design.ts';
 import { trapAt, trapUnderTip } from '../car/motors/lever.ts';
@@ -31,8 +32,8 @@ function leverToward(design: CarDesign, factor: number, id: string, format: Form
 /** The body made as long as the motor on it needs, where it ended with it or beyond before. */
 function onBody(design: CarDesign): CarDesign {
   const reach = geometryOf(design.motor).deckReach(design.motor);
-  const overhang = Math.max(design.body.overhang, 2 * (reach - design.wheelbase));
-  return { ...design, body: { ...design.body, overhang } };
+  const past = reach - design.wheelbase;
+  return bodyReach(design).right >= reach ? design : withPastOther(design, past);
 }
 
 /** The trap moved so that the cocked lever's tip all but lies over the drive axle. `print` gives a size in the builder's units. */

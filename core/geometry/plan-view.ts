@@ -1,3 +1,4 @@
+import { bodyReach } from '../car/body-reach.ts';
 import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { bodyPieces } from '../solid/body-solid.ts';
@@ -62,7 +63,7 @@ export function planView(design: CarDesign): PlanView {
     return mass > 0 ? { middle: { x: fromDriveAxle, y: 0 }, length: side, width: side, turn: 0 } : null;
   };
   const pull = pullLine(motor, rollerHalf);
-  const beyond = design.body.overhang / 2;
+  const ends = bodyReach(design);
   return {
     driveWheels: wheelsAt(0, [rollerHalf, -rollerHalf], design.driveWheels.diameter, design.driveWheels.kind, driveTurn),
     otherWheels: design.otherWheels
@@ -77,10 +78,10 @@ export function planView(design: CarDesign): PlanView {
     load: block(design.load),
     pull,
     bounds: {
-      left: Math.min(-design.driveWheels.diameter / 2, -beyond, pull[0].x, pull[1].x),
+      left: Math.min(-design.driveWheels.diameter / 2, ends.left, pull[0].x, pull[1].x),
       right: Math.max(
         design.driveWheels.diameter / 2,
-        design.otherWheels ? wheelbase + Math.max(design.otherWheels.diameter / 2, beyond) : 0,
+        design.otherWheels ? Math.max(wheelbase + design.otherWheels.diameter / 2, ends.right) : 0,
         pull[0].x,
       ),
       halfWidth: rollerHalf + 0.014,

@@ -1,12 +1,12 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { valueOf } from '../car/values.ts';
+import { bodyReach } from '../car/body-reach.ts';
 import { centreOfWeight } from '../car/weights.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { box } from './box.ts';
 import type { LeverStands, MotorView } from './motors/motor-geometry.ts';
 import { ballastEdge } from '../solid/car-solids.ts';
-import { tubeProfile } from '../solid/body-solid.ts';
-import { deckHeights } from '../solid/deck-heights.ts';
+import { deckHeights, tubeProfile } from '../solid/deck-heights.ts';
 import { geometryOf } from './motors/motors.ts';
 import { wheelMarks } from './wheel-marks.ts';
 import type { Circle, Point } from './point.ts';
@@ -47,7 +47,7 @@ function deckOf(design: CarDesign): Point[] {
       ...profile.toReversed().map(({ x, radius }) => ({ x, y: middle + radius })),
     ];
   }
-  const [left, right] = [-design.body.overhang / 2, design.wheelbase + design.body.overhang / 2];
+  const { left, right } = bodyReach(design);
   const { under, top } = deckHeights(design, 0);
   return box(left, right, 0, Math.max(top - under, LEAST_DECK), (x) => deckHeights(design, x).under);
 }

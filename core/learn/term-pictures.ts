@@ -2,6 +2,7 @@ import { across } from '../build/dimensions.ts';
 import { boxOf, makeCircle, makeLine, makePlace, type Item, type Place, type Sheet } from '../build/drawing.ts';
 import type { PartPlace } from '../build/part-names.ts';
 import { straightened, sideOf, topOf } from '../build/views.ts';
+import { bodyReach } from '../car/body-reach.ts';
 import type { CarDesign, MotorKind } from '../car/car-design.ts';
 import { planView } from '../geometry/plan-view.ts';
 import { sideView, weightPoint } from '../geometry/side-view.ts';
@@ -87,12 +88,10 @@ const ON_SIDE: Partial<Readonly<Record<TermId, Marks>>> = {
   stretch: ofMotor('band', 'twist'),
   tension: ring('string'),
   overhang: (side) => {
-    const { wheelbase, body, otherWheels } = side.design;
+    const { wheelbase, otherWheels } = side.design;
     if (!otherWheels) return [];
-    return [
-      makeLine(side.at(-body.overhang / 2, 0), side.at(0, 0), 'frame'),
-      makeLine(side.at(wheelbase, 0), side.at(wheelbase + body.overhang / 2, 0), 'frame'),
-    ];
+    const { left, right } = bodyReach(side.design);
+    return [makeLine(side.at(left, 0), side.at(0, 0), 'frame'), makeLine(side.at(wheelbase, 0), side.at(right, 0), 'frame')];
   },
   pull: alongFloor(1),
   rolling: alongFloor(-1),

@@ -1,18 +1,14 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { bodyPartOf } from '../car/fitted.ts';
-import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
-import { axleLine, deckHeights } from './deck-heights.ts';
-import { bodyCorners, deckOutline, wheelSlot } from './deck-outline.ts';
+import { bodyWidth, bodyWidthAt } from '../car/weights.ts';
+import { axleLine, deckHeights, tubeProfile } from './deck-heights.ts';
+import { tubeOpening } from './tube-opening.ts';
+import { bodyCorners, deckOutline, isFrame, wheelSlot } from './deck-outline.ts';
 import type { Corner, Shape } from './shape.ts';
 import { GROUND, solid, type Solid } from './solid.ts';
 
 /** Width of a craft stick, m. */
 const STICK = 0.01;
-/** Fraction of a bottle's length that its shoulder takes, and its neck; and how thick that is. */
-const SHOULDER = 0.16;
-const NECK = 0.08;
-const NECK_WIDTH = 0.36;
-
 /** Corners of what lies between two places along the car, over the middle line or beside it. */
 const strip = (from: number, to: number, high: (x: number) => number, low: (x: number) => number): readonly Corner[] => [
   { x: from, y: high(from) },
@@ -21,11 +17,17 @@ const strip = (from: number, to: number, high: (x: number) => number, low: (x: n
   { x: from, y: low(from) },
 ];
 
+/** Where the cross stick between both ends lies: under the hook of the bands, else halfway. */
+function crossStick({ motor }: CarDesign, left: number, right: number): number {
+  const at = motor.kind === 'band' ? motor.anchorToAxle - STICK / 2 : (left + right) / 2;
+  return Math.min(Math.max(at, left), right);
+}
+
 /** The sticks of a frame, from above: two along it and three across them. */
 function frameSticks(design: CarDesign): readonly (readonly Corner[])[] {
   const [{ x: left }, { x: right }] = bodyCorners(design);
   const edge = (x: number): number => bodyWidthAt(design, x) / 2;
-  const middle = (left + right - STICK) / 2;
+  const middle = crossStick(design, left, right - STICK);
   return [
     ...[left, middle, right - STICK].map((x) => strip(x, x + STICK, edge, (at) => -edge(at))),
     strip(left, right, edge, (x) => edge(x) - STICK),
@@ -42,34 +44,25 @@ function frameSticks(design: CarDesign): readonly (readonly Corner[])[] {
 export function bodyPieces(design: CarDesign): readonly (readonly Corner[])[] {
   const deck = deckOutline(design);
   if (deck.length > 0) return [deck];
-  return design.body.kind === 'craft-sticks' && bodyWidth(design) >= 3 * STICK ? frameSticks(design) : [bodyCorners(design)];
+  return isFrame(design) && bodyWidth(design) >= 3 * STICK ? frameSticks(design) : [bodyCorners(design)];
 }
 
-/** A bottle has a shoulder and a neck toward the other axle; a tube is as thick all along. */
-export function tubeProfile(design: CarDesign): readonly { readonly x: number; readonly radius: number }[] {
-  const [left, right] = [-design.body.overhang / 2, design.wheelbase + design.body.overhang / 2];
-  const radius = design.body.width / 2;
-  if (design.body.kind !== 'bottle')
-    return [
-      { x: left, radius },
-      { x: right, radius },
-    ];
-  const long = bodyLength(design);
-  return [
-    { x: left, radius },
-    { x: right - (SHOULDER + NECK) * long, radius },
-    { x: right - NECK * long, radius: NECK_WIDTH * radius },
-    { x: right, radius: NECK_WIDTH * radius },
-  ];
-}
+/** What a body that is no deck is called. */
+const NAMES: Partial<Readonly<Record<CarDesign['body']['kind'], string>>> = { bottle: 'bottle', tube: 'tube', beam: 'beam', box: 'box' };
 
 /** Deck, frame, bottle or tube. */
 export function bodySolid(design: CarDesign): Solid {
   const { isTube, thickness } = bodyPartOf(design);
   if (isTube) {
     const { under, top } = deckHeights(design, 0);
-    const shell: Shape = { kind: 'shell', height: (under + top) / 2, profile: tubeProfile(design), wall: thickness };
-    return solid(GROUND, design.body.kind === 'bottle' ? 'bottle' : 'tube', [shell], []);
+    const shell: Shape = {
+      kind: 'shell',
+      height: (under + top) / 2,
+      profile: tubeProfile(design),
+      wall: thickness,
+      opening: tubeOpening(design),
+    };
+    return solid(GROUND, NAMES[design.body.kind] ?? 'tube', [shell], []);
   }
   const { under, top } = deckHeights(design, 0);
   const { slope } = axleLine(design);
@@ -84,5 +77,5 @@ export function bodySolid(design: CarDesign): Solid {
     to: top,
     slope,
   }));
-  return solid(GROUND, design.body.kind === 'craft-sticks' ? 'frame' : design.body.kind === 'beam' ? 'beam' : 'deck', shapes, []);
+  return solid(GROUND, isFrame(design) ? 'frame' : (NAMES[design.body.kind] ?? 'deck'), shapes, []);
 }

@@ -1,7 +1,9 @@
+import { axleHookOf } from '../car/axle-hook.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { STIFFENERS } from '../car/catalogue.ts';
 import { isWoundOnAxle } from '../car/motors/motors.ts';
 import { thickestSpool } from '../car/tape.ts';
+import { bodyReach } from '../car/body-reach.ts';
 import { bodyWidthAt } from '../car/weights.ts';
 import { bodySolid } from './body-solid.ts';
 import { deckHeights } from './deck-heights.ts';
@@ -12,8 +14,6 @@ import { circle, rectangle, type Shape } from './shape.ts';
 import { GROUND, solid, type Solid } from './solid.ts';
 import { wheelsetSolids } from './wheelset-solids.ts';
 
-/** How far the hook on the axle stands out, m. Common practice. */
-export const HOOK = 0.004;
 /** m across the car that the hook takes, and thick. */
 const HOOK_WIDE = 0.0015;
 /** kg/m³ of ballast: coins or clay. */
@@ -40,9 +40,10 @@ function spoolSolids(design: CarDesign, wound: number): Solid[] {
   });
   const thick = thickestSpool(design) / 2;
   const foot = axleDiameter / 2;
+  const { height, label } = axleHookOf(design);
   const hook: Shape = {
     kind: 'across',
-    corners: rectangle(-HOOK_WIDE / 2, HOOK_WIDE / 2, z + foot, z + foot + HOOK),
+    corners: rectangle(-HOOK_WIDE / 2, HOOK_WIDE / 2, z + foot, z + foot + height),
     holes: [],
     from: middle - HOOK_WIDE / 2,
     to: middle + HOOK_WIDE / 2,
@@ -55,11 +56,11 @@ function spoolSolids(design: CarDesign, wound: number): Solid[] {
       }),
     );
   list.push(
-    solid('axle-hook', 'hook on the drive axle', [hook], [['drive-axle', 'glue']], { turnsWith: 'drive-axle' }),
+    solid('axle-hook', `${label} on the drive axle`, [hook], [['drive-axle', 'glue']], { turnsWith: 'drive-axle' }),
     solid(
       'winding',
       'hook and winding',
-      [round(foot + HOOK, middle - HOOK_WIDE, middle + HOOK_WIDE), round(Math.max(wound, thick), middle - half, middle + half)],
+      [round(foot + height, middle - HOOK_WIDE, middle + HOOK_WIDE), round(Math.max(wound, thick), middle - half, middle + half)],
       [['drive-axle', 'glue']],
       { turnsWith: 'drive-axle', isRoom: true },
     ),
@@ -87,10 +88,10 @@ function blockSolids(design: CarDesign): Solid[] {
 
 /** Sticks glued along the body, beside each other on its top. */
 function stiffenerSolids(design: CarDesign): Solid[] {
-  const { stiffener, overhang } = design.body;
+  const { stiffener } = design.body;
   if (!stiffener) return [];
   const thick = STICKS[stiffener.kind];
-  const [left, right] = [-overhang / 2, design.wheelbase + overhang / 2];
+  const { left, right } = bodyReach(design);
   const reach = Math.max(bodyWidthAt(design, right) / 2 - thick / 2, 0);
   const shapes = Array.from({ length: stiffener.count }, (_, i): Shape => {
     const y = stiffener.count === 1 ? reach : reach * (1 - (2 * i) / (stiffener.count - 1));

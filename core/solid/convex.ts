@@ -86,14 +86,47 @@ export function prismsOf(whole: Exclude<Shape, { kind: 'shell' }>, isFilled = fa
   }
 }
 
-function shellPanels({ profile, height, wall }: Extract<Shape, { kind: 'shell' }>): Convex[] {
+/** Places along a thin wall between which it has one slope and is open or not; and angles round it, rad from the top. */
+function shellGrid({ profile, opening }: Extract<Shape, { kind: 'shell' }>): {
+  readonly ends: readonly { readonly x: number; readonly radius: number }[];
+  readonly angles: readonly number[];
+  readonly isOpen: (x: number, angle: number) => boolean;
+} {
+  const regular = Array.from({ length: PANELS + 1 }, (_, k) => (2 * Math.PI * k) / PANELS);
+  if (!opening) return { ends: profile, angles: regular, isOpen: () => false };
+  const radiusAt = (x: number): number => {
+    const next = Math.max(
+      profile.findIndex((one) => one.x >= x),
+      1,
+    );
+    const [a, b] = [profile[next - 1]!, profile[next]!];
+    return a.radius + ((b.radius - a.radius) * (x - a.x)) / (b.x - a.x || 1);
+  };
+  const radius = radiusAt((opening.from + opening.to) / 2);
+  const half = Math.asin(Math.min(opening.wide / 2 / radius, 1));
+  const [first, last] = [profile[0]!.x, profile.at(-1)!.x];
+  const cuts = [opening.from, opening.to].filter((x) => x > first && x < last).map((x) => ({ x, radius: radiusAt(x) }));
+  const edges = opening.side === 'top' ? [half, 2 * Math.PI - half] : [Math.PI - half, Math.PI + half];
+  const isWithin = (angle: number): boolean =>
+    opening.side === 'top' ? angle < half || angle > 2 * Math.PI - half : Math.abs(angle - Math.PI) < half;
+  return {
+    ends: [...profile, ...cuts].sort((a, b) => a.x - b.x),
+    angles: [...regular, ...edges].sort((a, b) => a - b),
+    isOpen: (x, angle) => x > opening.from && x < opening.to && isWithin(angle),
+  };
+}
+
+function shellPanels(shell: Extract<Shape, { kind: 'shell' }>): Convex[] {
+  const { height, wall } = shell;
   const thick = Math.max(wall, LEAST_WALL);
+  const { ends: places, angles: round, isOpen } = shellGrid(shell);
   const panels: Convex[] = [];
-  for (let i = 1; i < profile.length; i++) {
-    const ends = [profile[i - 1]!, profile[i]!] as const;
+  for (let i = 1; i < places.length; i++) {
+    const ends = [places[i - 1]!, places[i]!] as const;
     if (ends[1].x - ends[0].x < 1e-9) continue;
-    for (let panel = 0; panel < PANELS; panel++) {
-      const angles = [panel, panel + 1].map((k) => (2 * Math.PI * k) / PANELS) as [number, number];
+    for (let panel = 1; panel < round.length; panel++) {
+      const angles = [round[panel - 1]!, round[panel]!] as const;
+      if (angles[1] - angles[0] < 1e-9 || isOpen((ends[0].x + ends[1].x) / 2, (angles[0] + angles[1]) / 2)) continue;
       const at = ({ x, radius }: { x: number; radius: number }, angle: number, depth: number): Vector => ({
         x,
         y: Math.max(radius - depth, 0) * Math.sin(angle),
@@ -101,8 +134,9 @@ function shellPanels({ profile, height, wall }: Extract<Shape, { kind: 'shell' }
       });
       const corners = ends.flatMap((end) => angles.flatMap((angle) => [at(end, angle, 0), at(end, angle, thick)]));
       const [a, b, c, , e] = corners as [Vector, Vector, Vector, Vector, Vector];
-      const [inward, round, along] = [minus(b, a), minus(c, a), minus(e, a)];
-      panels.push(withBox(corners, [cross(round, along), cross(inward, along), cross(inward, round)], [inward, round, along]));
+      const [inward, along] = [minus(b, a), minus(e, a)];
+      const about = minus(c, a);
+      panels.push(withBox(corners, [cross(about, along), cross(inward, along), cross(inward, about)], [inward, about, along]));
     }
   }
   return panels;

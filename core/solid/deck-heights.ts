@@ -1,5 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { bodyPartOf } from '../car/fitted.ts';
+import { bodyReach } from '../car/body-reach.ts';
+import { bodyLength } from '../car/weights.ts';
 
 /** Axles pass through a bottle or tube with this fraction of its width below them. */
 export const TUBE_BELOW = 0.15;
@@ -14,11 +16,44 @@ export function axleLine({ driveWheels, otherWheels, wheelbase }: CarDesign): {
   return { at: (x) => drive + slope * x, slope };
 }
 
-/** Underside and top of a deck at a place along the car, m over the floor; of a tube where it is thickest. */
+/** Fraction of a bottle's length that its shoulder takes, and its neck; and how thick that is. */
+const SHOULDER = 0.16;
+const NECK = 0.08;
+const NECK_WIDTH = 0.36;
+
+/** A bottle has a shoulder and a neck toward the other axle; a tube is as thick all along. */
+export function tubeProfile(design: CarDesign): readonly { readonly x: number; readonly radius: number }[] {
+  const { left, right } = bodyReach(design);
+  const radius = design.body.width / 2;
+  if (design.body.kind !== 'bottle')
+    return [
+      { x: left, radius },
+      { x: right, radius },
+    ];
+  const long = bodyLength(design);
+  return [
+    { x: left, radius },
+    { x: right - (SHOULDER + NECK) * long, radius },
+    { x: right - NECK * long, radius: NECK_WIDTH * radius },
+    { x: right, radius: NECK_WIDTH * radius },
+  ];
+}
+
+/** Half the thickness of a bottle or tube at a place along the car, m; of its ends beyond them. */
+export function tubeRadiusAt(design: CarDesign, x: number): number {
+  const profile = tubeProfile(design);
+  const next = profile.findIndex((one) => one.x >= x);
+  if (next <= 0) return profile.at(next)!.radius;
+  const [a, b] = [profile[next - 1]!, profile[next]!];
+  return a.radius + ((b.radius - a.radius) * (x - a.x)) / Math.max(b.x - a.x, 1e-9);
+}
+
+/** Underside and top of a body at a place along the car, m over the floor. */
 export function deckHeights(design: CarDesign, x: number): { readonly under: number; readonly top: number } {
   const { isTube, thickness } = bodyPartOf(design);
   const line = axleLine(design);
   if (!isTube) return { under: line.at(x) + design.body.axleGap, top: line.at(x) + design.body.axleGap + thickness };
-  const low = line.at(design.wheelbase / 2) - TUBE_BELOW * design.body.width;
-  return { under: low, top: low + design.body.width };
+  const middle = line.at(design.wheelbase / 2) + (0.5 - TUBE_BELOW) * design.body.width;
+  const radius = tubeRadiusAt(design, x);
+  return { under: middle - radius, top: middle + radius };
 }

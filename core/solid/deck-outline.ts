@@ -1,21 +1,26 @@
 import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { bodyPartOf, otherWheelOf } from '../car/fitted.ts';
+import { bodyReach } from '../car/body-reach.ts';
 import { bodyWidthAt } from '../car/weights.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { HUB } from './bearing-sizes.ts';
-import { deckHeights } from './deck-heights.ts';
+import { axleLine, deckHeights } from './deck-heights.ts';
 import { leverTip } from './pull-places.ts';
 import { rectangle, type Corner } from './shape.ts';
 
 /** m cut out of a deck to either side of the turns wound, and beyond the axle. Common practice. */
-const CLEARANCE = 0.004;
+export const CLEARANCE = 0.004;
 /** m kept free round a wheel that runs through the deck. Common practice. */
 const ROUND_WHEEL = 0.004;
+/** m of a deck that are left between two openings. Common practice. */
+const LEFT_STANDING = 0.01;
+
+/** Whether a body is glued of sticks or beams, two along it and three across. */
+export const isFrame = ({ body }: CarDesign): boolean => body.kind === 'craft-sticks' || body.kind === 'two-beams';
 
 /** Corners of a body from above in order, uncut: a rectangle, or narrower toward the other axle; m. */
 export function bodyCorners(design: CarDesign): readonly [Corner, Corner, Corner, Corner] {
-  const { body, wheelbase } = design;
-  const [left, right] = [-body.overhang / 2, wheelbase + body.overhang / 2];
+  const { left, right } = bodyReach(design);
   const [half, narrow] = [left, right].map((x) => bodyWidthAt(design, x) / 2) as [number, number];
   return [
     { x: left, y: half },
@@ -29,12 +34,11 @@ export function bodyCorners(design: CarDesign): readonly [Corner, Corner, Corner
  * How far from the drive axle the string comes up through the deck, m, with the lever at rest, when it lies lowest; 0 without a lever.
  * Source: similar triangles from the axle to the lever's tip.
  */
-function stringReach(design: CarDesign): number {
-  const { motor, body } = design;
+export function stringReach(design: CarDesign): number {
+  const { motor } = design;
   if (motor.kind !== 'lever') return 0;
-  const { thickness } = bodyPartOf(design);
   const { x: along, y: up } = leverTip(motor, 0, motor.releaseAngle);
-  return up > 0 ? (Math.max(body.axleGap + thickness, 0) * along) / up : 0;
+  return up > 0 ? (Math.max(deckHeights(design, 0).top - axleLine(design).at(0), 0) * along) / up : 0;
 }
 
 /** The opening in a deck for a single wheel in the middle, from above, and whether it is open at the deck’s end. */
@@ -45,7 +49,7 @@ export interface WheelSlot {
 
 /** The opening for a single wheel; none where the wheel passes below the deck, or the deck is too narrow for it. */
 export function wheelSlot(design: CarDesign): WheelSlot | null {
-  const { layout, otherWheels, wheelbase, body } = design;
+  const { layout, otherWheels, wheelbase } = design;
   if (layout.otherWheelCount !== 1 || !otherWheels || bodyPartOf(design).isTube) return null;
   const radius = otherWheels.diameter / 2;
   const above = deckHeights(design, wheelbase).under - radius;
@@ -55,9 +59,11 @@ export function wheelSlot(design: CarDesign): WheelSlot | null {
   const hub = above < HUB.diameter / 2 + ROUND_WHEEL / 2 ? HUB.length : 0;
   const half = (otherWheelOf(design).thickness + ROUND_WHEEL) / 2 + hub;
   // Where the deck ends before the wheel does, the slot is open in front.
-  const deckEnd = wheelbase + body.overhang / 2;
+  const deckEnd = bodyReach(design).right;
   const end = Math.min(wheelbase + reach, deckEnd);
-  if (half >= bodyWidthAt(design, end) / 2) return null;
+  // A wheel as long as the body leaves nothing of it.
+  const { left } = bodyReach(design);
+  if (half >= bodyWidthAt(design, end) / 2 || wheelbase - reach <= left || wheelbase - reach >= end) return null;
   return { corners: rectangle(wheelbase - reach, end, -half, half), isOpen: end === deckEnd };
 }
 
@@ -67,7 +73,11 @@ export function driveNotch(design: CarDesign): { readonly reach: number; readonl
   if (!body.notched || !isWoundOnAxle(motor)) return null;
   const half = motor.windingWidth / 2 + CLEARANCE;
   if (half >= bodyCorners(design)[0].y) return null;
-  return { half, reach: Math.max(axleDiameter / 2 + 2 * CLEARANCE, stringReach(design) + CLEARANCE) };
+  const reach = Math.max(axleDiameter / 2 + 2 * CLEARANCE, stringReach(design) + CLEARANCE);
+  // One that is as long as the body, or runs into the wheel’s slot, would part it.
+  const slot = wheelSlot(design);
+  const end = slot ? slot.corners[0]!.x : bodyReach(design).right;
+  return reach < end - LEFT_STANDING ? { half, reach } : null;
 }
 
 /**
@@ -75,7 +85,7 @@ export function driveNotch(design: CarDesign): { readonly reach: number; readonl
  * that is open at its end; corners in order, m; none of a tube, of sticks or a roller.
  */
 export function deckOutline(design: CarDesign): readonly Corner[] {
-  if (isRoller(design) || bodyPartOf(design).isTube || design.body.kind === 'craft-sticks') return [];
+  if (isRoller(design) || bodyPartOf(design).isTube || isFrame(design)) return [];
   const [a, b, c, d] = bodyCorners(design);
   const slot = wheelSlot(design);
   const notch = driveNotch(design);

@@ -31,6 +31,8 @@ export type Shape =
       readonly height: number;
       readonly profile: readonly { readonly x: number; readonly radius: number }[];
       readonly wall: number;
+      /** What is cut out of it, on top or in the underside; null for nothing. */
+      readonly opening: { readonly from: number; readonly to: number; readonly wide: number; readonly side: 'top' | 'underside' } | null;
     };
 
 /** m that a corner may be off a circle that is drawn with straight lines. */

@@ -1,15 +1,9 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { buildableDesigns } from '../build/reference/buildable-designs.ts';
-import type { CarDesign, LeverDesign } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
-import { sizesOf } from '../car/sizes.ts';
-import { blocksOf } from './blocks.ts';
-import { carCollisions } from './car-collisions.ts';
 import { carSolids } from './car-solids.ts';
 import { wayOut } from './collisions.ts';
 import { convexPieces, separationOf, type Convex } from './convex.ts';
-import { circle, rectangle, type Corner, type Shape, type Vector } from './shape.ts';
+import { circle, rectangle, type Corner, type Vector } from './shape.ts';
 import { pictureOf, type Viewpoint } from './picture.ts';
 import { solid, type Solid } from './solid.ts';
 import { stripsOf } from './strips.ts';
@@ -108,110 +102,5 @@ describe('a picture', () => {
     // The right wheels are nearer: they cover the deck, and the left ones are covered by it.
     expect(last('drive-wheel-right')).toBeGreaterThan(last('body'));
     expect(last('drive-wheel-left')).toBeLessThan(last('body'));
-  });
-});
-
-const lever = newCar('x');
-const band = newCar('x', 'band');
-const LOW = 0.0035;
-const told = (design: CarDesign): string[] => {
-  const { collisions, floating } = carCollisions(design, LOW);
-  return [
-    ...collisions.map(({ first, second }) => `${first.name} / ${second.name}`),
-    ...floating.map(({ solid, from }) => `${solid.name} off ${from?.name}`),
-  ];
-};
-const withMotor = (change: Partial<LeverDesign>): CarDesign => ({ ...lever, motor: { ...(lever.motor as LeverDesign), ...change } });
-
-describe('the parts of a car', () => {
-  it.each([
-    ['lever', lever],
-    ['band', band],
-    ['twist', newCar('x', 'twist')],
-    ['lever on a frame of sticks', { ...lever, body: { ...lever.body, kind: 'craft-sticks' } }],
-    ['lever on three wheels, the single one far in front', { ...lever, wheelbase: 0.48, layout: { ...lever.layout, otherWheelCount: 1 } }],
-    ['band on screw eyes', { ...band, bearing: 'screw-eye' }],
-    ['band with its axle in front', { ...band, layout: { ...band.layout, driveAxle: 'front' } }],
-  ] as const)('of a new car have room and are held: %s', (_name, design) => expect(told(design as CarDesign)).toEqual([]));
-
-  it.each<[string, CarDesign, RegExp]>([
-    ['a trap below its deck', withMotor({ pivotAboveAxle: 0.005 }), /deck \/ lever/],
-    ['a body as wide as the wheels stand', { ...band, body: { ...band.body, width: 0.12 } }, /deck \/ left drive wheel/],
-    ['wheels in each other', { ...band, wheelbase: 0.1 }, /left drive wheel \/ left other wheel/],
-    ['a string through a deck that is whole', { ...lever, body: { ...lever.body, notched: false } }, /deck \/ string/],
-    ['a hook under a low deck', { ...band, body: { ...band.body, axleGap: 0.003 } }, /deck \/ hook and winding/],
-    ['ballast in the way of the lever', { ...lever, ballast: { mass: 0.1, fromDriveAxle: 0.06 } }, /lever|string/],
-    ['ballast in the trap', { ...lever, ballast: { mass: 0.05, fromDriveAxle: 0.19 } }, /trap \/ ballast/],
-    [
-      'a lever as long as to a single wheel',
-      { ...withMotor({ releaseAngle: 0.01 }), wheelbase: 0.26, layout: { ...lever.layout, otherWheelCount: 1 } },
-      /single wheel \/ lever/,
-    ],
-    ['bands through a single wheel', { ...band, layout: { ...band.layout, otherWheelCount: 1 } }, /single wheel \/ band/],
-    ['a trap beyond its body', withMotor({ trapPosition: 0.4 }), /trap off deck/],
-    [
-      'a hook beyond its body',
-      { ...band, motor: { ...band.motor, anchorToAxle: 0.3 } as CarDesign['motor'] },
-      /hook of the bands off deck/,
-    ],
-    [
-      'a bottle that ends at the other axle',
-      { ...band, body: { ...band.body, kind: 'bottle', width: 0.065 } },
-      /bearing of the other axle off bottle/,
-    ],
-  ])('name what is in the way, or loose: %s', (_name, design, words) => expect(told(design).join(', ')).toMatch(words));
-
-  it('fill the gap between deck and axle, and between deck and trap', () => {
-    // 12 mm from the axle to the deck less half a straw of 3.2 + 1.6 mm.
-    expect(blocksOf(band).map(({ under, high, long }) => [under, high, long])).toEqual([
-      ['deck', 0.0096, 0.012],
-      ['deck', 0.0096, 0.012],
-    ]);
-    expect(blocksOf(lever)).toEqual([]);
-    expect(blocksOf(withMotor({ pivotAboveAxle: 0.03 }))).toEqual([{ under: 'trap', count: 1, long: 0.098, high: 0.018, wide: 0.047 }]);
-  });
-
-  it('have the sizes of the design, to a tenth of a millimetre', () => {
-    const ends = (shapes: readonly Shape[], read: (corner: Vector) => number): number => {
-      const values = shapes.flatMap((shape) => convexPieces(shape)).flatMap(({ corners }) => corners.map(read));
-      return Math.max(...values) - Math.min(...values);
-    };
-    const reached = new Set<string>();
-    fc.assert(
-      fc.property(buildableDesigns, (design) => {
-        const solids = new Map(carSolids(design).map((one): [string, Solid] => [one.id, one]));
-        const read = (id: string): number =>
-          sizesOf(design.motor.kind)
-            .find((size) => size.id === id)!
-            .read(design);
-        const check = (size: string, measured: number, wanted: number): void => {
-          reached.add(size);
-          expect([size, measured]).toEqual([size, expect.closeTo(wanted, 3)]);
-        };
-        if (design.motor.kind === 'twist') return;
-        const wheel = solids.get('drive-wheel-left')!.shapes;
-        check(
-          'driveWheels',
-          ends(wheel, ({ z }) => z),
-          design.driveWheels.diameter,
-        );
-        const axleAt = (id: string): Vector => (solids.get(id)!.shapes[0] as Extract<Shape, { kind: 'rod' }>).from;
-        check('wheelbase', axleAt('other-axle').x - axleAt('drive-axle').x, read('wheelbase'));
-        const body = solids.get('body')!.shapes;
-        check(
-          'bodyLength',
-          ends(body, ({ x }) => x),
-          design.wheelbase + design.body.overhang,
-        );
-        const lever = solids.get('lever');
-        if (lever && design.motor.kind === 'lever') {
-          const tips = convexPieces(lever.shapes[0]!)[0]!.corners;
-          const pivot = { x: design.motor.trapPosition, z: design.driveWheels.diameter / 2 + design.motor.pivotAboveAxle };
-          check('lever', Math.max(...tips.map(({ x, z }) => Math.hypot(x - pivot.x, z - pivot.z))), design.motor.leverLength + 0.006);
-        }
-      }),
-      { numRuns: 120, seed: 4 },
-    );
-    expect([...reached].sort()).toEqual(['bodyLength', 'driveWheels', 'lever', 'wheelbase']);
   });
 });

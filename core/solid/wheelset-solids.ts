@@ -4,7 +4,7 @@ import { bodyPartOf, driveWheelOf, otherWheelOf } from '../car/fitted.ts';
 import { hasTyres } from '../car/parts.ts';
 import { bodyWidthAt } from '../car/weights.ts';
 import { HUB, bearingOutside, bearingTubes, isTubeBearing, type Axle } from './bearing-sizes.ts';
-import { deckHeights } from './deck-heights.ts';
+import { deckHeights, tubeRadiusAt } from './deck-heights.ts';
 import { driveNotch } from './deck-outline.ts';
 import { circle, rectangle, type Corner, type Shape } from './shape.ts';
 import { GROUND, solid, type Solid } from './solid.ts';
@@ -125,7 +125,8 @@ function bearingIds(design: CarDesign, which: Axle): string[] {
 
 /** Parts of a line across the car, m from the middle, under which the deck is solid at a place along it. */
 function underDeck(design: CarDesign, x: number): readonly (readonly [from: number, to: number])[] {
-  const half = bodyWidthAt(design, x) / 2;
+  // Of a round body its middle third is nearly flat.
+  const half = bodyPartOf(design).isTube ? tubeRadiusAt(design, x) / 3 : bodyWidthAt(design, x) / 2;
   const notch = driveNotch(design);
   // Where the deck is cut out for the winding, it begins beside the cut.
   const from = notch && Math.abs(x) <= notch.reach ? notch.half : 0;
@@ -166,7 +167,8 @@ function standingPart(design: CarDesign, { axle, x, radius }: Wheelset): Solid[]
     const where = ids.length === 1 ? '' : `${SIDES[i]!.word} `;
     const name = `${where}bearing of the ${HOLES[axle]}`;
     const tube: Shape = { kind: 'rod', from: { x, y: from, z: radius }, to: { x, y: to, z: radius }, radius: outside, inside: bore };
-    if (isTube) return [solid(id, name, [tube], [[GROUND, 'hole']])];
+    // An axle inside a bottle or tube turns in holes of its wall; one that passes below a neck hangs from it.
+    if (isTube && radius + outside > under) return [solid(id, name, [tube], [[GROUND, 'hole']])];
     const blocks = blockShapes(design, x, radius + outside, [from, to]);
     if (blocks.length === 0) return [solid(id, name, [tube], [[GROUND, 'glue']])];
     return [solid(id, name, [tube], [[`${id}-block`, 'glue']]), solid(`${id}-block`, `block on the ${name}`, blocks, [[GROUND, 'glue']])];

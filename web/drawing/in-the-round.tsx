@@ -1,4 +1,5 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { bodyReach } from '../../core/car/body-reach.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { faceColour } from '../../core/build/face-colour.ts';
 import { carSolids, movingSolids, standingSolids } from '../../core/solid/car-solids.ts';
@@ -137,9 +138,10 @@ const Turn = ({ label, words, low, high, value, onChange }: TurnProps) => (
 );
 
 /** What the car is turned about, and px to the metre at which it fits however it is turned. */
-function frameOf({ wheelbase, driveWheels, otherWheels, trackWidth, body, motor }: CarDesign, width: number, height: number) {
+function frameOf(design: CarDesign, width: number, height: number) {
+  const { wheelbase, driveWheels, otherWheels, trackWidth, motor } = design;
   const long =
-    (otherWheels ? wheelbase : 0) + body.overhang / 2 + driveWheels.diameter / 2 + (otherWheels?.diameter ?? driveWheels.diameter) / 2;
+    (otherWheels ? bodyReach(design).right : 0) + driveWheels.diameter / 2 + (otherWheels?.diameter ?? driveWheels.diameter) / 2;
   const across = motor.kind === 'twist' ? motor.hookToHook : trackWidth;
   const tall = Math.max(driveWheels.diameter, otherWheels?.diameter ?? 0);
   const scale = FILLS * Math.min(width / Math.hypot(long, across), height / Math.hypot(tall, long / 2));

@@ -26,7 +26,8 @@ function bodyHandles(design: CarDesign, { deck }: SideView): HandleSpec[] {
   const x = BODY_GRIP * design.wheelbase;
   const right = Math.max(...deck.map((corner) => corner.x));
   const atEnd = deck.filter((corner) => right - corner.x < MILLIMETRE).map(({ y }) => y);
-  const end = handle('overhang', 'end of the body', { x: right, y: Math.max(...atEnd) }, ALONG, 2);
+  // Ends that are alike move together.
+  const end = handle('pastOtherAxle', 'end of the body', { x: right, y: Math.max(...atEnd) }, ALONG);
   if (bodyPartOf(design).isTube)
     return [end, handle('bodyWidth', 'thickness of the body', { x, y: Math.max(...deck.map(({ y }) => y)) }, UP, 1 / (1 - TUBE_BELOW))];
   // Its corners are in turn, the upper ones last.

@@ -4,7 +4,8 @@ import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP } from '../build-step.ts';
 import { centreCross, makeLine, makePlace } from '../drawing.ts';
 import { templateText } from '../template-text.ts';
 import { bandParts, chainText, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
-import { HOOK_MASS, type MotorBuild } from './motor-build.ts';
+import { AXLE_HOOKS } from '../../car/catalogue.ts';
+import { axleHookPart, axleHookText, HOOK_MASS, type MotorBuild } from './motor-build.ts';
 
 /** mm of a text on the deck, and of a cross’s arm. */
 const TEXT = 2.5;
@@ -31,9 +32,12 @@ export const BAND_BUILD: MotorBuild<BandDesign, Extract<MotorView, { kind: 'band
   parts: (_design, motor, _cut, sizes, needed) => [
     ...bandParts(motor, needed('band'), sizes),
     { on: 'hook', slot: null, name: 'hook for the bands', count: 1, size: '', mass: HOOK_MASS },
+    axleHookPart(motor),
   ],
-  notes: ({ release }) => [
-    release === 'free' ? 'The end of the band is free on the axle and drops off.' : 'The end of the band is tied to the axle.',
+  notes: ({ release, axleHook }) => [
+    release === 'free'
+      ? `The end of the band is free on the axle. ${AXLE_HOOKS[axleHook ?? 'wire'].dropOff}`
+      : 'The end of the band is tied to the axle.',
     'Leave the hook unglued until the car is tuned.',
   ],
   steps: (_design, motor, format) => [
@@ -43,7 +47,7 @@ export const BAND_BUILD: MotorBuild<BandDesign, Extract<MotorView, { kind: 'band
       title: 'The hook for the bands',
       text: `Set it ${format(motor.anchorToAxle, 'size')} from the drive axle, on the middle line. Leave it unglued until the car is tuned.`,
       tool: 'tape',
-      minutes: 5,
+      minutes: 3,
       tolerance: `${format(0.002, 'size')}, and in line with the middle of the drive axle`,
       trick: 'A paper clip that is bent open and taped flat can be moved.',
       check: 'Pull it as hard as the bands will: it stays in place.',
@@ -53,15 +57,15 @@ export const BAND_BUILD: MotorBuild<BandDesign, Extract<MotorView, { kind: 'band
       ...PLAIN_STEP,
       id: 'bands',
       title: 'Chain the bands',
-      text: `${tubingText(motor, format)}${chainText(motor)} Hook one end, and lay the other over the axle so that it ${motor.release === 'free' ? 'drops off' : 'stays'}.${windingText(motor)}`,
+      text: `${tubingText(motor, format)}${chainText(motor)} Hook one end on the body and the other on the axle, where it ${motor.release === 'free' ? 'comes off by itself after the last turn' : 'stays'}.${windingText(motor)}`,
       tool: 'fingers',
-      minutes: 4,
+      minutes: 2,
       trick: 'Stretch new bands by hand ten times first: their first pull is stronger than later ones.',
       caution: `${BAND_CAUTION} ${LATEX_CAUTION}`,
       check: 'Wind one turn and let go of the wheels: they turn the right way.',
       shows: { part: 'motor' },
     },
   ],
-  axleText: '',
+  axleText: (motor) => ` In the middle of the gap: ${axleHookText(motor)}`,
   inspected: (_design, motor) => inspectedBands(motor),
 };

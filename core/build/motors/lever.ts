@@ -1,4 +1,5 @@
 import type { CarDesign, LeverDesign } from '../../car/car-design.ts';
+import { AXLE_HOOKS } from '../../car/catalogue.ts';
 import { trapOf } from '../../car/fitted.ts';
 import { STRING_DENSITY, TRAP_LENGTH } from '../../car/motors/lever.ts';
 import { LOOP_AND_KNOT } from '../../checks/string-length.ts';
@@ -8,11 +9,11 @@ import { freeString } from '../../motor/lever.ts';
 import { deriveRunSetup } from '../../predict/derive-run-setup.ts';
 import { blocksOf } from '../../solid/blocks.ts';
 import { PAST_NOTCH } from '../../solid/motors/lever.ts';
-import { PLAIN_STEP, TRAP_CAUTION } from '../build-step.ts';
+import { PLAIN_STEP, TRAP_CAUTION, type BuildStep } from '../build-step.ts';
 import { makeLine, makePath, makePlace, makeRectangle } from '../drawing.ts';
 import { unchanged } from '../inspected-size.ts';
 import { templateText } from '../template-text.ts';
-import { HOOK_MASS, type MotorBuild } from './motor-build.ts';
+import { axleHookPart, axleHookText, type MotorBuild } from './motor-build.ts';
 import { type Format, wholeMillimetres } from '../../units/quantity.ts';
 
 /** mm on a template of a metre. */
@@ -42,6 +43,53 @@ function trapBlockText(design: CarDesign, format: Format): string {
   return block
     ? `First glue a block on the deck, ${format(block.long, 'size')} by ${format(block.wide, 'size')} and ${format(block.high, 'size')} high. `
     : '';
+}
+
+/** How the lever is fixed on the arm, or made of it. */
+function leverFixed(
+  { leverMaterial, leverLength, heldBy, releaseAngle }: LeverDesign,
+  format: Format,
+): Pick<BuildStep, 'title' | 'text' | 'tool' | 'minutes' | 'dries'> {
+  const long = `${format(leverLength, 'size')} from the pivot to the notch for the string`;
+  const rest = ` At rest it ${restWords(releaseAngle)}.`;
+  if (leverMaterial === 'trap-wire')
+    return {
+      title: 'Straighten the arm of the trap',
+      text: `Unhook the free leg of the arm and bend it straight with two pliers: ${long}. File the notch, or bend a small eye.${rest}`,
+      tool: 'two pliers, file',
+      minutes: 6,
+      dries: 0,
+    };
+  if (heldBy === 'zip-tie')
+    return {
+      title: 'Tie the lever to the trap',
+      text: `Lay it along the arm and draw two zip ties tight round both, 15 mm apart: ${long}. A drop of glue keeps them in place.${rest}`,
+      tool: 'zip ties, glue',
+      minutes: 4,
+      dries: 5,
+    };
+  if (heldBy === 'tape')
+    return {
+      title: 'Tape the lever to the trap',
+      text: `Lay it along the arm and wind strong tape tight round both, ten turns over 30 mm: ${long}.${rest}`,
+      tool: 'strong tape',
+      minutes: 3,
+      dries: 0,
+    };
+  return {
+    title: 'Lash the lever to the trap',
+    text: `Cut the notch, then lash it along the arm with thread and glue: ${long}.${rest}`,
+    tool: 'knife, thread, glue',
+    minutes: 6,
+    dries: 10,
+  };
+}
+
+/** Where the lever lies when the trap is at rest, in words. */
+function restWords(angle: number): string {
+  const degrees = Math.round((180 / Math.PI) * angle);
+  if (Math.abs(degrees) <= 3) return 'lies level, away from the drive axle';
+  return `stands ${Math.abs(degrees)}° ${degrees > 0 ? 'above' : 'below'} level, away from the drive axle`;
 }
 
 /** A snap trap whose lever pulls a string off the axle. */
@@ -119,10 +167,12 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
       size: `${size(cut('string'))}, ⌀ ${size(motor.stringDiameter)}`,
       mass: STRING_DENSITY * Math.PI * (motor.stringDiameter / 2) ** 2 * cut('string'),
     },
-    { on: 'hook', slot: null, name: 'hook or peg on the drive axle', count: 1, size: '', mass: HOOK_MASS },
+    axleHookPart(motor),
   ],
-  notes: () => [
-    'The loop of the string drops off its hook at the end. Knot the string to the lever, never to the axle.',
+  notes: (motor) => [
+    motor.release === 'free'
+      ? `${AXLE_HOOKS[motor.axleHook ?? 'wire'].dropOff} Knot the string to the lever, never to the axle.`
+      : 'The string is tied to the axle as well as to the lever: it winds up again after the pull.',
     'Leave trap and hook unglued until the car is tuned.',
   ],
   steps: (design, motor, format) => {
@@ -131,13 +181,9 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
       {
         ...PLAIN_STEP,
         id: 'lever',
-        title: 'Lash the lever to the trap',
-        text: `Lash it along the arm with thread and glue: ${format(motor.leverLength, 'size')} from the pivot to the notch for the string.`,
-        tool: 'thread, glue',
-        minutes: 12,
-        dries: 10,
+        ...leverFixed(motor, format),
         tolerance: `${format(0.001, 'size')} on the length; straight over the arm`,
-        trick: 'First take off the bait pedal and the catch. A lever that is lashed at two places does not turn.',
+        trick: 'First take off the bait pedal and the catch. A lever that is held at two places does not turn.',
         adult: true,
         caution: TRAP_CAUTION,
         check: 'Push its tip sideways: it does not turn on the arm.',
@@ -149,7 +195,7 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
         title: 'Place the trap',
         text: `${trapBlockText(design, format)}Fix it with tape, not glue. Its pivot is ${format(motor.trapPosition, 'size')} from the drive axle, the lever ${placeOfLever(motor, format)}.`,
         tool: 'tape',
-        minutes: 6,
+        minutes: 4,
         tolerance: `hook and tip of the lever in one line to ${format(0.001, 'size')}`,
         trick: 'You move it when you tune the car, so glue it last of all.',
         adult: true,
@@ -163,7 +209,7 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
         title: 'String',
         text: `Cut ${format(string.length, 'size')} of string and knot it to the lever. Tie a loop at the other end, ${format(string.reach, 'size')} away.`,
         tool: 'scissors',
-        minutes: 5,
+        minutes: 3,
         tolerance: `${format(0.002, 'size')}; if it is longer, the loop does not drop off`,
         trick: 'Tie the loop round a nail, so that it stays open.',
         caution: TRAP_CAUTION,
@@ -172,7 +218,7 @@ export const LEVER_BUILD: MotorBuild<LeverDesign, Extract<MotorView, { kind: 'le
       },
     ];
   },
-  axleText: ' Set the hook in the middle of the gap, a few millimetres high, and leave it unglued until the car is tuned.',
+  axleText: (motor) => ` In the middle of the gap: ${axleHookText(motor)}`,
   inspected: (design) => [
     {
       id: 'string',

@@ -1,4 +1,5 @@
-import type { CarDesign, MotorDesign } from '../../car/car-design.ts';
+import type { BandDesign, CarDesign, LeverDesign, MotorDesign } from '../../car/car-design.ts';
+import { AXLE_HOOKS } from '../../car/catalogue.ts';
 import type { PartSlot } from '../../car/part-slots.ts';
 import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import type { Circle, Point } from '../../geometry/point.ts';
@@ -33,7 +34,7 @@ export interface MotorSize {
   readonly metres: number;
 }
 
-/** kg of a hook or peg of bent wire. Estimate. */
+/** kg of a hook of bent wire on the body. Estimate. */
 export const HOOK_MASS = 0.0005;
 
 /** A line of the parts list; `size` is in words. */
@@ -47,6 +48,18 @@ export interface MotorPart {
   /** kg of all of them, estimated; where it is not given, what the motor weighs in the model. */
   readonly mass?: number;
 }
+
+/** What catches string or band on the drive axle, as a line of the parts list. */
+export function axleHookPart({ axleHook }: LeverDesign | BandDesign): MotorPart {
+  const { label, mass } = AXLE_HOOKS[axleHook ?? 'wire'];
+  return { on: 'hook', slot: null, name: `${label} on the drive axle`, count: 1, size: '', mass };
+}
+
+/** How it is made, and how string or band begins on it. */
+export const axleHookText = ({ axleHook, release }: LeverDesign | BandDesign): string => {
+  const { make, dropOff } = AXLE_HOOKS[axleHook ?? 'wire'];
+  return `${make} ${release === 'free' ? dropOff : 'The end is tied to it.'}`;
+};
 
 /** A size that lies along an oblique line, dimensioned beside a leader. */
 export interface ObliqueSize {
@@ -77,6 +90,6 @@ export interface MotorBuild<Motor extends MotorDesign = MotorDesign, View extend
   notes(motor: Motor): readonly string[];
   steps(design: CarDesign, motor: Motor, format: Format): readonly BuildStep[];
   /** What is done at the drive axle for it, after the wheels are fixed; empty for nothing. */
-  readonly axleText: string;
+  axleText(motor: Motor): string;
   inspected(design: CarDesign, motor: Motor): readonly InspectedSize[];
 }

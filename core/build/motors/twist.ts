@@ -1,6 +1,9 @@
-import type { TwistDesign } from '../../car/car-design.ts';
+import type { CarDesign, TwistDesign } from '../../car/car-design.ts';
 import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
-import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP, templateStep } from '../build-step.ts';
+import { WHEELS } from '../../car/catalogue.ts';
+import { HOLLOW, isOnePiece } from '../../solid/motors/twist.ts';
+import type { Format } from '../../units/quantity.ts';
+import { BAND_CAUTION, DRILLING_CAUTION, LATEX_CAUTION, PLAIN_STEP, templateStep, type BuildStep } from '../build-step.ts';
 import { makeLine } from '../drawing.ts';
 import { bandParts, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
 import type { MotorBuild } from './motor-build.ts';
@@ -11,6 +14,33 @@ const ARM_DENSITY = 0.006;
 
 /** The arm is held by the floor, so the roller turns as the arm was wound. */
 const WAY = 'On the floor it rolls the way the arm was turned, and the arm trails behind.';
+
+/** How both ends of a roller become one body; none of a spool or a roller, which are one. */
+function joinStep({ driveWheels }: CarDesign, { hookToHook }: TwistDesign, format: Format): BuildStep[] {
+  if (isOnePiece(driveWheels.kind)) return [];
+  const { label } = WHEELS[driveWheels.kind];
+  const isHollow = HOLLOW.has(driveWheels.kind);
+  return [
+    {
+      ...PLAIN_STEP,
+      id: 'join',
+      title: 'Make one body of both ends',
+      text: isHollow
+        ? `Pierce each ${label} in its middle. Put both rim to rim, ${format(hookToHook, 'size')} from face to face, with a ring of card between the rims where they are shorter, and tape them together all round.`
+        : `Pierce each ${label} in its middle. Glue one on each end of a card tube or a stack of card, ${format(hookToHook, 'size')} from face to face.`,
+      tool: 'bradawl, tape, glue',
+      minutes: 6,
+      dries: isHollow ? 0 : 15,
+      tolerance: `both middles in line to ${format(0.0005, 'size')}`,
+      trick: 'Push a straight skewer through both middles while you join them.',
+      adult: true,
+      caution:
+        driveWheels.kind === 'bottle-cap' || driveWheels.kind === 'jar-lid' ? DRILLING_CAUTION : 'Points slip: push away from the hand.',
+      check: 'Roll it on the table: it goes straight and does not hop.',
+      shows: { part: 'drive-wheel' },
+    },
+  ];
+}
 
 /** A band twisted inside a roller, held by a trailing arm. */
 export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'twist' }>> = {
@@ -50,13 +80,16 @@ export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'tw
     'The hook at the end of the arm turns freely on its washer; the other end is fixed in the roller.',
     'Hole for the band through the middle, square to both faces.',
   ],
-  steps: (_design, motor, format) => [
+  steps: (design, motor, format) => [
     { ...templateStep, shows: { pieces: ['drive-wheel', 'arm'] } },
+    ...joinStep(design, motor, format),
     {
       ...PLAIN_STEP,
       id: 'hole',
       title: 'A hole through the middle',
-      text: 'Mark the middle of both faces with the template. Open a hole for the band straight through.',
+      text: isOnePiece(design.driveWheels.kind)
+        ? 'Mark the middle of both faces with the template. Open a hole for the band straight through.'
+        : 'Widen the hole in both faces until the band passes easily.',
       tool: 'bradawl or drill',
       minutes: 6,
       tolerance: `within ${format(0.0005, 'size')} of the middle`,
@@ -91,6 +124,6 @@ export const TWIST_BUILD: MotorBuild<TwistDesign, Extract<MotorView, { kind: 'tw
       shows: { part: 'lever' },
     },
   ],
-  axleText: '',
+  axleText: () => '',
   inspected: (_design, motor) => inspectedBands(motor),
 };

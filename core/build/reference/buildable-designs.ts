@@ -15,9 +15,15 @@ export const buildableDesigns: fc.Arbitrary<CarDesign> = fc
   .chain((kind) =>
     fc.record({
       kind: fc.constant(kind),
-      sizes: fc.array(fc.record({ size: fc.constantFrom(...sizesOf(kind)), share: fc.double({ min: 0, max: 1, noNaN: true }) }), {
-        maxLength: 5,
-      }),
+      sizes: fc.array(
+        fc.record({
+          size: fc.constantFrom(...sizesOf(kind).filter(({ isRestated }) => !isRestated)),
+          share: fc.double({ min: 0, max: 1, noNaN: true }),
+        }),
+        {
+          maxLength: 5,
+        },
+      ),
       body: fc.constantFrom(...(Object.keys(BODIES) as BodyKind[])),
       wheel: fc.constantFrom(...(Object.keys(WHEELS) as CarDesign['driveWheels']['kind'][]).filter((wheel) => wheel !== 'spool')),
       driveAxle: fc.constantFrom('rear' as const, 'front' as const),

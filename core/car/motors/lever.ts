@@ -2,6 +2,7 @@ import { cockedAngleAfter, freeString, leverTurns } from '../../motor/lever.ts';
 import { stringLayer, windingAngle, windingLength } from '../../motor/winding.ts';
 import type { LeverSetup } from '../../run/run-setup.ts';
 import type { CarDesign, LeverDesign, Wind } from '../car-design.ts';
+import { bodyReach } from '../body-reach.ts';
 import { CAR_SIZES } from '../common-sizes.ts';
 import { leverOf, trapOf } from '../fitted.ts';
 import { sizesOfMotor } from '../size.ts';
@@ -140,7 +141,7 @@ export const LEVER_CAR: MotorRecord<LeverDesign> = {
   // The tip of a searched lever stays over the axle, but for a little; the other axle is at the trap or beyond it.
   placed: (design, motor) => {
     const trapPosition = Math.round(trapUnderTip(motor, 0.03) / 0.005) * 0.005;
-    const carried = Math.ceil((trapPosition + TRAP_LENGTH / 2 - design.body.overhang / 2) / 0.005 - 1e-6) * 0.005;
+    const carried = Math.ceil((trapPosition + TRAP_LENGTH / 2 - (bodyReach(design).right - design.wheelbase)) / 0.005 - 1e-6) * 0.005;
     return { ...trapAt({ ...design, motor }, trapPosition), wheelbase: Math.max(design.wheelbase, carried) };
   },
   labels: ({ leverLength, trapPosition }, format) => [

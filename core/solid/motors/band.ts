@@ -1,4 +1,5 @@
 import type { BandDesign, CarDesign } from '../../car/car-design.ts';
+import { bodyPartOf } from '../../car/fitted.ts';
 import { equivalentBand } from '../../car/band-chain.ts';
 import { deckHeights } from '../deck-heights.ts';
 import { anchorOf } from '../pull-places.ts';
@@ -13,13 +14,21 @@ const STUCK_IN = 0.001;
 export const MOST_STRANDS = 3;
 const APART = 0.004;
 
+/** Where the wire of a hook ends: in the deck; of a bottle or tube in the wall that is nearest. */
+function heldAt(hook: number, { under, top }: { readonly under: number; readonly top: number }, isTube: boolean): number {
+  if (hook < under) return under + STUCK_IN;
+  if (hook > top) return top - STUCK_IN;
+  if (!isTube) return (under + top) / 2;
+  return hook - under < top - hook ? under : top;
+}
+
 /** The hook on the body, and the bands from there to the axle. */
 export function bandSolids(design: CarDesign, motor: BandDesign): Solid[] {
   const axleHeight = design.driveWheels.diameter / 2;
   const { x, y: z } = anchorOf(motor, axleHeight);
   const anchor: Vector = { x, y: 0, z };
   const { under, top } = deckHeights(design, anchor.x);
-  const toward = anchor.z < under ? under + STUCK_IN : anchor.z > top ? top - STUCK_IN : (under + top) / 2;
+  const toward = heldAt(anchor.z, { under, top }, bodyPartOf(design).isTube);
   const wire: Shape = { kind: 'rod', from: anchor, to: { ...anchor, z: toward }, radius: WIRE, inside: 0 };
   const { width, thickness } = equivalentBand(motor);
   // Both strands of a loop in one; stretched they are thinner than that.

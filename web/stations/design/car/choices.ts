@@ -1,6 +1,7 @@
 import type { CarDesign, MotorKind } from '../../../../core/car/car-design.ts';
 import type { CarGroup } from '../../../../core/car/car-groups.ts';
-import { BEARINGS, CARE, FLOORS, STIFFENERS } from '../../../../core/car/catalogue.ts';
+import { axleHookKey } from '../../../../core/car/axle-hook.ts';
+import { AXLE_HOOKS, BEARINGS, CARE, FLOORS, STIFFENERS } from '../../../../core/car/catalogue.ts';
 import { describeStiffener } from '../../../../core/car/stiffener.ts';
 import { hasBands, isWoundByFeel, isWoundOnAxle, MOTOR_KINDS, MOTORS } from '../../../../core/car/motors/motors.ts';
 import { withTurns } from '../../../../core/car/motors/rubber-motors.ts';
@@ -195,6 +196,24 @@ function release(kind: MotorKind): Choice[] {
   ];
 }
 
+/** What catches string or band on the drive axle. */
+const AXLE_HOOK = choice('driveAxle', 'Hook on the drive axle', AXLE_HOOKS, axleHookKey, (d, key) => {
+  if (!isWoundOnAxle(d.motor)) return d;
+  const { axleHook: _before, ...motor } = d.motor;
+  return { ...d, motor: key === 'wire' ? motor : { ...motor, axleHook: key } };
+});
+const LEVER_HELD_BY = choice(
+  'motor',
+  'Lever held by',
+  { thread: { label: 'thread and glue' }, 'zip-tie': { label: 'zip ties' }, tape: { label: 'tape' } },
+  ({ motor }) => (motor.kind === 'lever' ? (motor.heldBy ?? 'thread') : 'thread'),
+  (d, how) => {
+    if (d.motor.kind !== 'lever') return d;
+    const { heldBy: _before, ...motor } = d.motor;
+    return { ...d, motor: how === 'thread' ? motor : { ...motor, heldBy: how } };
+  },
+);
+
 /** What is chosen for a car of each kind, in the order it is shown. */
 export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[]>> = {
   lever: [
@@ -205,6 +224,8 @@ export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[
     ...ON_AXLES,
     TRUENESS,
     { label: 'Lever of', slot: 'lever' },
+    LEVER_HELD_BY,
+    AXLE_HOOK,
     ...release('lever'),
   ],
   band: [
@@ -213,6 +234,7 @@ export const CHOICES: Readonly<Record<MotorKind, readonly (Choice | PartChoice)[
     FLOOR,
     ...BAND_CHOICES,
     woundBy({ ...WOUND_BY, stretch: { label: 'stretching the band while turning' } }),
+    AXLE_HOOK,
     ...ON_AXLES,
     TRUENESS,
     ...release('band'),
