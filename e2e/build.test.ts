@@ -74,8 +74,61 @@ describe('a builder at the Build station', () => {
     await page.close();
   });
 
+  it('prints its own notes on the drawing, and saves what a 3D printer makes', async () => {
+    const page = await stage.open(`${demoCar(1)}/build`);
+    const car = builder(page);
+    const taken = await downloadsOf(page);
+    await car.sees('First angle');
+    await car.type('Your notes on the drawing', 'Hubs from the green box.');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('figure text')].some(({ textContent }) => textContent === 'Hubs from the green box.'),
+    );
+    await car.saved();
+    await page.reload();
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('figure text')].some(({ textContent }) => textContent === 'Hubs from the green box.'),
+    );
+    await car.openTab('3D print');
+    await car.sees('4 × hub of the wheels');
+    await expectAccessible(page);
+    await car.press('Save all as 3MF');
+    expect((await taken('.3mf')).subarray(0, 2).toString()).toBe('PK');
+    await car.press('Save as STL: lever holder');
+    const stl = await taken('lever-holder.stl');
+    expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80));
+    await page.close();
+  });
+
+  it.each([
+    ['a lever on card', 1, ['Cut the deck', 'Hubs for the wheels', 'Place the trap', 'String']],
+    ['bands under a bottle', 4, ['Holes in the bottle', 'Blocks between deck and bearings', 'Chain the bands']],
+    ['a roller', 5, ['A hole through the middle', 'Thread the band', 'Washer and arm']],
+  ] as const)('follows the steps of %s to its first run, each with its picture', async (_name, number, titles) => {
+    const page = await stage.open(`${demoCar(number)}/build?view=steps`);
+    const car = builder(page);
+    await car.sees('of work left');
+    const told = await page.$$eval('ol > li label', (labels) => labels.map(({ textContent }) => textContent ?? ''));
+    const places = titles.map((title) => told.findIndex((text) => text.includes(title)));
+    // In this order, and none left out.
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(places).not.toContain(-1);
+    const pictures = await page.$$eval('ol > li [role=img]', (all) => all.map(({ innerHTML }) => innerHTML));
+    expect(new Set(pictures).size).toBeGreaterThan(told.length - 3);
+    for (let i = 0; i < told.length; i++) {
+      await car.sees(`${i} of ${told.length} done`);
+      const box = (await page.$$('ol > li input[type=checkbox]'))[i]!;
+      await box.focus();
+      await page.keyboard.press('Space');
+    }
+    await car.sees('All steps are done');
+    await car.sees('✓ built');
+    await car.follow('Inspect the car');
+    await page.waitForFunction(() => [...document.querySelectorAll('button')].some(({ textContent }) => textContent === 'Save as built'));
+    await page.close();
+  });
+
   it('fits a phone', async () => {
-    const page = await stage.open(`${demoCar(1)}/build?view=steps`, PHONE);
+    const page = await stage.open(`${demoCar(2)}/build?view=steps`, PHONE);
     await builder(page).sees('of work left');
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     await expectAccessible(page);

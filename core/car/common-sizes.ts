@@ -119,19 +119,19 @@ const PAST_OTHER_AXLE: Size = {
     return { ...d, body: { ...d.body, pastOtherAxle: past, overhang: atDrive + past } };
   },
 };
-/** As it is measured from the floor: the deck's underside over the drive axle. */
+/** As it is measured from the floor: the deck's underside over the drive axle, and never below it. */
 const DECK_HEIGHT: Size = {
   id: 'deckHeight',
   label: 'Height of the deck over the floor',
   synonyms: 'deck height body floor',
   quantity: 'size',
   group: 'body',
-  low: 0.02,
+  low: 0.06,
   high: 0.25,
   isRestated: true,
   isOf: (design) => !isTube(design),
   read: (d) => d.driveWheels.diameter / 2 + d.body.axleGap,
-  write: (d, height) => ({ ...d, body: { ...d.body, axleGap: height - d.driveWheels.diameter / 2 } }),
+  write: (d, height) => ({ ...d, body: { ...d.body, axleGap: Math.max(height - d.driveWheels.diameter / 2, 0) } }),
 };
 /** A weight put on the car and where it lies. */
 const placedMass = (id: 'ballast' | 'load', name: string, label: string, most: number, more: Pick<Size, 'searchStep'> = {}): Size[] => [
