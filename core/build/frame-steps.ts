@@ -248,13 +248,14 @@ const bearingText = (design: CarDesign, which: 'drive' | 'other', format: Format
 export function blockStep(design: CarDesign, format: Format): BuildStep[] {
   const blocks = blocksOf(design).filter(({ under }) => under === 'deck');
   if (blocks.length === 0) return [];
+  const { isTube: isRound } = bodyPartOf(design);
   const mm = (metres: number): string => format(metres, 'size');
   return [
     {
       ...PLAIN_STEP,
       id: 'blocks',
-      title: 'Blocks between deck and bearings',
-      text: `Cut ${blocks.map(({ count, long, wide, high }) => `${count} × ${mm(long)} by ${mm(wide)}, ${mm(high)} high`).join(', and ')}: layers of card glued together, cork or wood. Glue them under the deck on the axle lines.`,
+      title: `Blocks between ${isRound ? 'body' : 'deck'} and bearings`,
+      text: `Cut ${blocks.map(({ count, long, wide, high }) => `${count} × ${mm(long)} by ${mm(wide)}, ${mm(high)} high`).join(', and ')}: layers of card glued together, cork or wood. ${isRound ? 'Round one face to fit the neck, and glue it there under the body, over the middle of the axle' : 'Glue them under the deck on the axle lines'}.`,
       tool: 'knife, glue',
       minutes: 5,
       dries: 15,
@@ -262,7 +263,9 @@ export function blockStep(design: CarDesign, format: Format): BuildStep[] {
       trick: 'Make one long block of that height and cut it into pieces: they are all alike.',
       adult: true,
       caution: CUTTING_CAUTION,
-      check: 'Turn the deck over and lay a ruler across the blocks: it touches all of them.',
+      check: isRound
+        ? 'Lay the axle on it: it is parallel to the drive axle.'
+        : 'Turn the deck over and lay a ruler across the blocks: it touches all of them.',
       shows: { part: 'bearing' },
     },
   ];
@@ -280,7 +283,9 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
       ? `Cut ${cuts
           .filter(({ id }) => ids.includes(id))
           .map(({ count, length }) => `${count} × ${format(length, 'size')}`)
-          .join(' and ')} and glue them ${isRound ? 'into the holes' : hasBlocks ? 'along the blocks' : 'along the axle lines'}${
+          .join(
+            ' and ',
+          )} and glue them ${isRound && hasBlocks ? 'into the holes, and under the block at the neck' : isRound ? 'into the holes' : hasBlocks ? 'along the blocks' : 'along the axle lines'}${
           ids.includes('drive-bearing') ? ', the gap for winding in the middle of the drive axle' : ''
         }.`
       : bearingText(design, which, format);

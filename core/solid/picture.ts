@@ -61,6 +61,8 @@ interface Drawn {
 const lightOn = (normal: Vector): number => 0.5 + 0.5 * dot(normal, LIGHT);
 const isAt = (a: Vector, b: Vector): boolean => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z) < 1e-9;
 
+type Shell = Extract<Shape, { kind: 'shell' }>;
+
 /** What is seen of a prism: its nearer end, its nearer sides, and the edges between and about them. */
 function seenOfPrism(of: Solid, { base, way, edges }: Prism, { toViewer, right, upward }: Camera, isRim: boolean): Seen[] {
   const flat = (place: Vector): Corner => ({ x: dot(place, right), y: dot(place, upward) });
@@ -131,17 +133,43 @@ function linesOf(edges: readonly { readonly from: Vector; readonly to: Vector }[
   return lines;
 }
 
-/** What is seen of a thin wall: each panel, and rings where it begins, ends or changes its slope. */
-function seenOfPanel(of: Solid, { corners }: Convex, { toViewer, right, upward }: Camera): Seen[] {
+/** What is seen of a thin wall: each panel, rings where it begins, ends or changes its slope, and the rim of its opening. */
+function seenOfPanel(of: Solid, { profile, opening, height }: Shell, { corners }: Convex, { toViewer, right, upward }: Camera): Seen[] {
   const flat = (place: Vector): Corner => ({ x: dot(place, right), y: dot(place, upward) });
   // Corners come by end, angle and depth.
   const [a, , b, , c, , d] = corners as [Vector, Vector, Vector, Vector, Vector, Vector, Vector];
   const normal = unit(cross(minus(b, a), minus(c, a))) ?? toViewer;
   const facing = dot(normal, toViewer) > 0 ? normal : times(normal, -1);
+  const isCorner = (x: number): boolean => profile.some((one) => Math.abs(one.x - x) < 1e-9);
+  /** On which side of the opening: over it where its middle is above the wall’s. */
+  const isOnSide = ({ z }: Vector): boolean => opening !== null && (opening.side === 'top' ? z > height : z < height);
+  const half = opening ? opening.wide / 2 + 1e-6 : 0;
+  const isAtEnd = ({ x }: Vector): boolean => opening !== null && (Math.abs(x - opening.from) < 1e-9 || Math.abs(x - opening.to) < 1e-9);
+  const isRimAcross = (from: Vector, to: Vector): boolean =>
+    isAtEnd(from) && isOnSide(from) && Math.max(Math.abs(from.y), Math.abs(to.y)) <= half;
+  const isRimAlong = (from: Vector, to: Vector): boolean =>
+    opening !== null &&
+    isOnSide(from) &&
+    Math.abs(Math.abs(from.y) - opening.wide / 2) < 1e-4 &&
+    Math.min(from.x, to.x) >= opening.from - 1e-9 &&
+    Math.max(from.x, to.x) <= opening.to + 1e-9;
+  const lines = [
+    ...(
+      [
+        [a, b],
+        [c, d],
+      ] as const
+    ).filter(([from, to]) => isCorner(from.x) || isRimAcross(from, to)),
+    ...(
+      [
+        [a, c],
+        [b, d],
+      ] as const
+    ).filter(([from, to]) => isRimAlong(from, to)),
+  ];
   return [
     { of, kind: 'face', points: [a, b, d, c].map(flat), light: lightOn(facing) },
-    { of, kind: 'edge', points: [flat(a), flat(b)], light: 0 },
-    { of, kind: 'edge', points: [flat(c), flat(d)], light: 0 },
+    ...lines.map((line): Seen => ({ of, kind: 'edge', points: line.map(flat), light: 0 })),
   ];
 }
 
@@ -162,7 +190,7 @@ function drawnOf(of: Solid, shape: Shape, camera: Camera): Drawn[] {
     });
     return { convex, seen, isRim, low: box(Math.min), high: box(Math.max) };
   };
-  if (shape.kind === 'shell') return convexPieces(shape).map((panel) => withBox(panel, seenOfPanel(of, panel, camera)));
+  if (shape.kind === 'shell') return convexPieces(shape).map((panel) => withBox(panel, seenOfPanel(of, shape, panel, camera)));
   const isRim = isRing(shape);
   return prismsOf(shape, shape.kind !== 'plate').map((prism) => withBox(convexOf(prism), seenOfPrism(of, prism, camera, isRim), isRim));
 }

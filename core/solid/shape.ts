@@ -64,6 +64,15 @@ export const rectangle = (left: number, right: number, low: number, high: number
   { x: left, y: high },
 ];
 
+/** m² of an outline; its corners in either order. Source: the shoelace formula. `areaOf(rectangle(0, 2, 0, 3)) // 6` */
+export const areaOf = (corners: readonly Corner[]): number =>
+  Math.abs(
+    corners.reduce((sum, { x, y }, i) => {
+      const next = corners[(i + 1) % corners.length]!;
+      return sum + x * next.y - next.x * y;
+    }, 0),
+  ) / 2;
+
 export const add = (a: Vector, b: Vector): Vector => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
 export const minus = (a: Vector, b: Vector): Vector => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z });
 export const times = (a: Vector, factor: number): Vector => ({ x: factor * a.x, y: factor * a.y, z: factor * a.z });

@@ -3,19 +3,10 @@ import { newCar } from '../car/new-car.ts';
 import { carSolids } from './car-solids.ts';
 import { wayOut } from './collisions.ts';
 import { convexPieces, separationOf, type Convex } from './convex.ts';
-import { circle, rectangle, type Corner, type Vector } from './shape.ts';
+import { areaOf, circle, rectangle, type Vector } from './shape.ts';
 import { pictureOf, type Viewpoint } from './picture.ts';
 import { solid, type Solid } from './solid.ts';
 import { stripsOf } from './strips.ts';
-
-/** Shoelace formula. */
-const areaOf = (corners: readonly Corner[]): number =>
-  Math.abs(
-    corners.reduce((sum, { x, y }, i) => {
-      const next = corners[(i + 1) % corners.length]!;
-      return sum + x * next.y - next.x * y;
-    }, 0),
-  ) / 2;
 
 describe('an outline', () => {
   it('is cut into strips that are as large together', () => {

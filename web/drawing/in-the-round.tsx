@@ -140,8 +140,7 @@ const Turn = ({ label, words, low, high, value, onChange }: TurnProps) => (
 /** What the car is turned about, and px to the metre at which it fits however it is turned. */
 function frameOf(design: CarDesign, width: number, height: number) {
   const { wheelbase, driveWheels, otherWheels, trackWidth, motor } = design;
-  const long =
-    (otherWheels ? bodyReach(design).right : 0) + driveWheels.diameter / 2 + (otherWheels?.diameter ?? driveWheels.diameter) / 2;
+  const long = (otherWheels ? bodyReach(design).right : 0) + driveWheels.diameter / 2 + (otherWheels?.diameter ?? driveWheels.diameter) / 2;
   const across = motor.kind === 'twist' ? motor.hookToHook : trackWidth;
   const tall = Math.max(driveWheels.diameter, otherWheels?.diameter ?? 0);
   const scale = FILLS * Math.min(width / Math.hypot(long, across), height / Math.hypot(tall, long / 2));

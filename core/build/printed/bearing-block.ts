@@ -54,7 +54,7 @@ export function bearingBlockParts(design: CarDesign, { size }: SizeFormat): Prin
             id: `${block.id}-${parts.length + 1}`,
             name: `bearing block of the ${which} axle`,
             count: 1,
-            note: `instead of the blocks of card; hole ⌀ ${size(2 * hole)} for the bearing’s tube, ${size(CLEARANCE.glued)} of it clearance. Glue it under the deck on the axle line.`,
+            note: `instead of the blocks of card; hole ⌀ ${size(2 * hole)} for the bearing’s tube, ${size(CLEARANCE.glued)} of it clearance. Glue it under the body on the axle line.`,
             layers,
           });
       }

@@ -1,4 +1,4 @@
-import { circle, type Corner, type Outline } from '../../solid/shape.ts';
+import { areaOf, circle, type Corner, type Outline } from '../../solid/shape.ts';
 
 /** One of the layers that a printed part is stacked of: an outline with its holes, from one height over the bed to another, m. */
 export interface Layer extends Outline {
@@ -27,15 +27,6 @@ const FINE = 0.01e-3;
 
 /** A round outline, to a hundredth of a millimetre. */
 export const round = (radius: number, x = 0, y = 0): readonly Corner[] => circle(x, y, radius, FINE);
-
-/** m² of an outline; its corners in either order. Source: the shoelace formula. `areaOf(rectangle(0, 2, 0, 3)) // 6` */
-export const areaOf = (corners: readonly Corner[]): number =>
-  Math.abs(
-    corners.reduce((sum, { x, y }, i) => {
-      const next = corners[(i + 1) % corners.length]!;
-      return sum + x * next.y - next.x * y;
-    }, 0),
-  ) / 2;
 
 /** m³ of a printed part, filled throughout. */
 export const volumeOf = ({ layers }: PrintedPart): number =>
