@@ -49,7 +49,11 @@ function measuredOfOutcome(goal: Goal, outcome: MeetOutcome, { width, penalty = 
 /** What a run comes to by a goal as it was measured; null where it does not count: it broke, did not start, broke a rule, or does not meet the goal. */
 export function valueOfRun(goal: Goal, outcome: MeetOutcome, measuring: Measuring = {}): RunValue | null {
   const run = measuredOfOutcome(goal, outcome, measuring);
-  if (!run) return null;
+  return run && valueOfMeasured(goal, run);
+}
+
+/** What a measured run comes to by a goal; null where it does not meet it. */
+export function valueOfMeasured(goal: Goal, run: MeasuredRun): RunValue | null {
   const { measure, isMet, isAllOrNothing } = goalRecord(goal);
   const value = isAllOrNothing && !isMet!(goal, run) ? null : measure(goal, run);
   if (value === null || Number.isNaN(value)) return null;
@@ -77,10 +81,15 @@ const ALIKE = 1e-9;
  * least” is the larger: it stands before where more is better, and after where less is.
  */
 function compareValues(goal: Goal, a: RunValue | null, b: RunValue | null): number {
-  if (!a || !b) return Number(a === null) - Number(b === null);
-  const { isLess } = goalRecord(goal);
-  const isAlike = Math.abs(a.value - b.value) <= ALIKE * Math.max(Math.abs(a.value), Math.abs(b.value), 1e-12);
-  const difference = isAlike ? Number(a.atLeast) - Number(b.atLeast) : a.value - b.value;
+  return compareNumbers(goalRecord(goal).isLess === true, a?.value ?? NaN, Number(a?.atLeast), b?.value ?? NaN, Number(b?.atLeast));
+}
+
+/** The same of values by themselves: NaN for none, `atLeast` 1 for a wall. */
+export function compareNumbers(isLess: boolean, a: number, aAtLeast: number, b: number, bAtLeast: number): number {
+  // Only what is no number is unlike itself.
+  if (a !== a || b !== b) return Number(a !== a) - Number(b !== b);
+  const off = a - b;
+  const difference = Math.abs(off) <= ALIKE * Math.max(Math.abs(a), Math.abs(b), 1e-12) ? aAtLeast - bAtLeast : off;
   return isLess ? difference : -difference;
 }
 
