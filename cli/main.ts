@@ -8,6 +8,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ readonly default: Comman
   brief: () => import('./brief.ts'),
   draw: () => import('./draw.ts'),
   fit: () => import('./fit.ts'),
+  forecast: () => import('./forecast.ts'),
   measure: () => import('./measure.ts'),
   sim: () => import('./sim.ts'),
 };

@@ -249,4 +249,72 @@ describe('a meet', () => {
     await expectAccessible(page);
     await page.close();
   });
+
+  it('tells the chances of each place, which move with a result, and what a car needs', async () => {
+    const page = await stage.open('/meets');
+    const host = builder(page);
+    await host.press('Create meet');
+    await host.sees('Enter a car');
+    for (const [crew, car] of [
+      ['the night watch', 'Kelp Runner'],
+      ['the day watch', 'Tern'],
+    ] as const) {
+      await host.type('Crew', crew);
+      await page.waitForFunction(() => document.body.innerText.includes('Or from the Garage'));
+      await host.pick('Or from the Garage', car);
+      await host.sees(crew);
+    }
+    await host.openTab('Chances');
+    await host.sees('its own runs');
+    await expectAccessible(page);
+    /** Points expected of a car, from the first table. */
+    const pointsOf = (car: string): Promise<number> =>
+      page.$$eval(
+        'table:first-of-type tr',
+        (rows, wanted) =>
+          Number(rows.find((row) => row.querySelector('td,th')?.textContent === wanted)?.querySelectorAll('td,th')[1]?.textContent ?? NaN),
+        car,
+      );
+    const before = await pointsOf('Tern');
+    expect(before).toBeGreaterThanOrEqual(0);
+    // Tern goes farther than anything else here ever did.
+    const meetId = new URL(page.url()).pathname.split('/')[2]!;
+    await page.evaluate(async (meet) => {
+      const entries = (await (await fetch(`/api/meets/${meet}/entries`)).json()) as {
+        id: string;
+        entry: { entry: { id: string; car: string } };
+      }[];
+      const tern = entries.find(({ entry }) => entry.entry.car === 'Tern')!.entry.entry.id;
+      const result = {
+        format: 'nimble-axle/meet-result',
+        version: 1,
+        meet,
+        entry: tern,
+        round: 0,
+        run: 0,
+        lane: 0,
+        at: new Date().toISOString(),
+        by: 'the harbour office',
+        outcome: { kind: 'ran', distance: 200 },
+        corrects: null,
+        why: '',
+      };
+      await fetch(`/api/meets/${meet}/results/${crypto.randomUUID()}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ baseVersion: 0, result }),
+      });
+    }, meetId);
+    await host.sees('Kelp Runner needs');
+    await page.waitForFunction(
+      (was) => {
+        const rows = [...document.querySelectorAll('table:first-of-type tr')];
+        const row = rows.find((one) => one.querySelector('td,th')?.textContent === 'Tern');
+        return Number(row?.querySelectorAll('td,th')[1]?.textContent) > was;
+      },
+      {},
+      before,
+    );
+    await page.close();
+  });
 });

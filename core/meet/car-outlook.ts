@@ -101,7 +101,7 @@ function lnLikelihood(model: number, distance: number, atLeast: boolean, scatter
   return -Math.log1p(Math.exp(1.702 * off));
 }
 /** m added before logarithms are taken: a car that stalls at the line is not infinitely unlike one that rolls a little. */
-const STALL = 0.05;
+export const STALL = 0.05;
 
 /** What was seen of an entry: in which round, how far, and whether at least. */
 export interface SeenRun {

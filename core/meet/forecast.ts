@@ -159,6 +159,8 @@ export function forecast(
   const pointsOf = rounds.map(() => new Float64Array(count));
   const totals = new Float64Array(count);
   const ranks = new Float64Array(count);
+  // What each place counts for: less than the one before it by the number of rounds; none where there is no place.
+  const worths = Float64Array.from({ length: count + 1 }, (_, place) => (place > 0 ? (rounds.length + 1) ** -place : 0));
   const sums = pools.map(() => ({ points: 0, places: new Float64Array(count), rounds: rounds.map(() => ({ points: 0, first: 0 })) }));
   const order = Array.from({ length: count }, (_, i) => i);
   const drops = Math.min(meet.drops, Math.max(0, rounds.length - 1));
@@ -175,7 +177,7 @@ export function forecast(
       rankRound(state, pools, index, round, meet.brief.rules.ties ?? 'shared', car, random);
       shareOut(state, hasPoints ? round.points : null, placeOf[index]!, pointsOf[index]!);
     });
-    addUp(pools, pointsOf, placeOf, drops, totals, ranks);
+    addUp(pools, pointsOf, placeOf, drops, worths, totals, ranks);
     sortFew(order, compare);
     let place = 0;
     order.forEach((entry, at) => {
@@ -404,29 +406,28 @@ const droppedOf = (points: readonly Float64Array[], drops: number, entry: number
 
 /**
  * Totals without the worst rounds that are dropped; and a number that is the larger the more first places an entry has, then the more second
- * ones: each place counts for less than the one before it by the number of rounds.
+ * ones.
  */
 function addUp(
   pools: readonly EntryPool[],
   points: readonly Float64Array[],
   places: readonly Int32Array[],
   drops: number,
+  worths: Float64Array,
   totals: Float64Array,
   ranks: Float64Array,
 ): void {
-  const base = points.length + 1;
-  const worth = (place: number): number => (place > 0 ? base ** -place : 0);
   for (let entry = 0; entry < pools.length; entry++) {
     let sum = pools[entry]!.style;
     let rank = 0;
     for (let index = 0; index < points.length; index++) {
       sum += points[index]![entry]!;
-      rank += worth(places[index]![entry]!);
+      rank += worths[places[index]![entry]!]!;
     }
     if (drops > 0)
       for (const index of droppedOf(points, drops, entry)) {
         sum -= points[index]![entry]!;
-        rank -= worth(places[index]![entry]!);
+        rank -= worths[places[index]![entry]!]!;
       }
     totals[entry] = sum;
     ranks[entry] = rank;

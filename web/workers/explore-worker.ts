@@ -16,6 +16,7 @@ import { tuneCar, type TuningOptions } from '../../core/trials/tuning.ts';
 import { turnsForRoom } from '../../core/trials/turns-for-room.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../core/car/motors/motors.ts';
+import { forecastEvening } from '../../core/meet/evening.ts';
 import { newCar } from '../../core/car/new-car.ts';
 
 /** A map of so many cars each way: from ones that spin their wheels to ones that do not move. */
@@ -45,6 +46,7 @@ const work = {
   judgeRounds: wanted((design: CarDesign, brief: Brief) => brief.rounds.map((round) => judgeRound(design, brief, round))),
   rigLines: wanted(rigLines),
   turnsForRoom: wanted((design: CarDesign, room: number) => turnsForRoom(design, room)),
+  forecastEvening: wanted(forecastEvening),
   whatToMeasure: wanted(whatToMeasure),
   outlook: wanted(outlookOf),
   tuneCar: wanted(

@@ -10,6 +10,7 @@ import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import { useRole } from '../../app/use-role.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
 import { Views } from '../../ui/views.tsx';
+import { ChancesView } from './chances-view.tsx';
 import { ConnectionNote } from './connection-note.tsx';
 import { CrewView } from './crew-view.tsx';
 import { EntriesView } from './entries-view.tsx';
@@ -26,13 +27,14 @@ const VIEWS = {
   entries: 'Entries',
   run: 'Run',
   standings: 'Standings',
+  chances: 'Chances',
   results: 'Results',
   rules: 'Rules and scoring',
 } as const;
 type View = keyof typeof VIEWS;
 /** What is seen of a meet by what one joined as; a board is a page of its own. */
 const SEEN: Readonly<Record<Exclude<Role, 'board'> | 'host', readonly View[]>> = {
-  host: ['entries', 'run', 'standings', 'results', 'rules', 'crew'],
+  host: ['entries', 'run', 'standings', 'chances', 'results', 'rules', 'crew'],
   official: ['run', 'entries', 'standings', 'results', 'rules'],
   crew: ['crew', 'standings'],
 };
@@ -90,6 +92,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
             {view === 'entries' && <EntriesView open={open} isHost={role === 'host'} />}
             {view === 'run' && <RunView meetId={meetId} open={open} />}
             {view === 'standings' && <StandingsView open={open} />}
+            {view === 'chances' && <ChancesView open={open} />}
             {view === 'results' && <ResultsView meetId={meetId} open={open} />}
             {view === 'rules' && <RulesView open={open} isHost={role === 'host'} />}
           </>

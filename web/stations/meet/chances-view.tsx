@@ -1,0 +1,123 @@
+import { formatPlace, formatRunValue } from '../../../core/meet/describe-results.ts';
+import type { Meet, StandingResult } from '../../../core/meet/meet.ts';
+import { neededFor } from '../../../core/meet/needed.ts';
+import type { Knowledge } from '../../../core/meet/evening.ts';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import { StateNote } from '../../ui/state-note.tsx';
+import { Wide } from '../../ui/wide.tsx';
+import { WordTable } from '../../ui/word-table.tsx';
+import { JobBar } from '../../workers/job-bar.tsx';
+import styles from './meet.module.css';
+import { useChances } from './use-chances.ts';
+import type { OpenMeet } from './use-meet.ts';
+
+/** Where the figures of a car come from. */
+const BY: Readonly<Record<Knowledge, string>> = {
+  fitted: 'its own runs',
+  design: 'its design',
+  expected: 'what its crew expects',
+  typical: 'a typical car',
+};
+/** Places that have a column of their own. */
+const SHOWN = 6;
+/** Of 10,000 evenings: what is rarer than one in a hundred is told so. */
+const RARE = 0.01;
+const inHundred = (chance: number): string =>
+  chance < RARE ? (chance === 0 ? '–' : 'under 1 %') : chance > 1 - RARE ? 'over 99 %' : `${Math.round(100 * chance)} %`;
+
+/** How the evening may end, by what is known of every car and what has been run so far. */
+export function ChancesView({ open }: { readonly open: Pick<OpenMeet, 'meet' | 'results'> }) {
+  const meet = open.meet!;
+  const job = useChances(meet, open.results);
+  const { result } = job;
+  if (meet.entries.length < 2)
+    return (
+      <div className={styles.view}>
+        <StateNote kind="empty">Enter two cars or more to see their chances.</StateNote>
+      </div>
+    );
+  const carOf = (id: string) => meet.entries.find((entry) => entry.id === id);
+  const places = Math.min(SHOWN, meet.entries.length);
+  const rows = result?.entries.toSorted((a, b) => b.points - a.points) ?? [];
+  const { rounds } = meet.brief;
+  return (
+    <div className={styles.view}>
+      <JobBar job={job} label="Working out the chances" />
+      {result && (
+        <>
+          <Wide label="Chances of each place">
+            <WordTable
+              head={['car', 'points expected', ...Array.from({ length: places }, (_, i) => formatPlace(i + 1)), 'known by']}
+              rows={rows.map((one) => [
+                carOf(one.entry)?.car ?? '?',
+                one.points.toFixed(1),
+                ...one.places.slice(0, places).map((chance, i) => (
+                  <span key={i} className={styles.chance}>
+                    {chance > 0 && <span className={styles.chanceBar} style={{ inlineSize: `${100 * chance}%` }} aria-hidden />}
+                    {inHundred(chance)}
+                  </span>
+                )),
+                BY[one.by],
+              ])}
+            />
+          </Wide>
+          {rounds.length > 1 && (
+            <Wide label="Points expected in each round">
+              <WordTable
+                head={['car', ...rounds.map(({ name }) => name)]}
+                rows={rows.map((one) => [
+                  carOf(one.entry)?.car ?? '?',
+                  ...one.rounds.map(({ points, first }) => `${points.toFixed(1)}${first > 0 ? ` · first ${inHundred(first)}` : ''}`),
+                ])}
+              />
+            </Wide>
+          )}
+          <Needs meet={meet} results={open.results} carOf={(id) => carOf(id)?.car ?? '?'} />
+          <p className={`${plain.caption} ${plain.muted}`}>
+            Of {result.evenings.toLocaleString('en')} evenings drawn from what is known of every car
+            {open.results.length > 0 ? ', with what has been run so far' : ''}, scored as this meet is. A car that ran before is known by
+            its runs, another by its design.
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+interface NeedsProps {
+  readonly meet: Meet;
+  readonly results: readonly StandingResult[];
+  readonly carOf: (id: string) => string;
+}
+
+/** Places that are told of each car. */
+const TOLD = 2;
+
+/** What each car needs in the round that is being run. */
+function Needs({ meet, results, carOf }: NeedsProps) {
+  const units = useUnits();
+  const round = meet.brief.rounds.findIndex((_, index) => meet.entries.some(({ id }) => neededFor(meet, results, id, index).length > 0));
+  if (round === -1) return null;
+  const { name, goal } = meet.brief.rounds[round]!;
+  const lines = meet.entries.flatMap(({ id }) =>
+    neededFor(meet, results, id, round)
+      .slice(-TOLD)
+      .map(({ place, value, isLess }) => {
+        const figure = formatRunValue(goal, { value, atLeast: false }, units);
+        return `${carOf(id)} needs ${figure} or ${isLess ? 'less' : 'more'} to take ${formatPlace(place)}.`;
+      }),
+  );
+  return (
+    <section aria-labelledby="needs-title" className={styles.part}>
+      <h2 id="needs-title" className={plain.heading}>
+        {name}: what the next run has to come to
+      </h2>
+      <ul className={plain.text}>
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}

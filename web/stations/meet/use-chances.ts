@@ -1,0 +1,52 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import type { EveningForecast, KnownCar } from '../../../core/meet/evening.ts';
+import type { Meet, StandingResult } from '../../../core/meet/meet.ts';
+import { allRunsOf } from '../../app/all-runs.ts';
+import { useListCarsQuery } from '../../app/api/cars-api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { pooled } from '../../workers/explore.ts';
+import { useJob, useWhenQuiet } from '../../workers/use-job.ts';
+
+/** The cars of a meet's entries as they are known here, with their runs; null until they are read. */
+function useKnownCars({ entries }: Meet): ReadonlyMap<string, KnownCar | null> | null {
+  const dispatch = useAppDispatch();
+  const { data: cars } = useListCarsQuery();
+  const [known, setKnown] = useState<ReadonlyMap<string, KnownCar | null> | null>(null);
+  const wanted = useMemo(
+    () =>
+      cars &&
+      entries.map(({ id, carId }): readonly [string, string | null, CarDesign | null] => [
+        id,
+        carId,
+        cars.readable.find((car) => car.id === carId)?.design ?? null,
+      ]),
+    [cars, entries],
+  );
+  useEffect(() => {
+    let isLeft = false;
+    if (!wanted) return;
+    void Promise.all(
+      wanted.map(async ([id, carId, design]): Promise<readonly [string, KnownCar | null]> => {
+        if (!carId || !design) return [id, null];
+        const runs = (await allRunsOf(dispatch, carId)) ?? [];
+        return [id, { design, runs: runs.map(({ design: ran, ...record }) => ({ record, design: ran })) }];
+      }),
+    ).then((read) => !isLeft && setKnown(new Map(read)));
+    return () => void (isLeft = true);
+  }, [dispatch, wanted]);
+  return known;
+}
+
+/** What the evening, or what is left of it, may come to; worked out beside the page whenever a result comes in. */
+export function useChances(meet: Meet, results: readonly StandingResult[]) {
+  const known = useKnownCars(meet);
+  const job = useJob<EveningForecast>();
+  const { run } = job;
+  const begin = useCallback(() => {
+    if (!known || meet.entries.length === 0) return;
+    run(() => pooled(0).work.forecastEvening(meet, results, known));
+  }, [run, known, meet, results]);
+  useWhenQuiet(begin);
+  return job;
+}
