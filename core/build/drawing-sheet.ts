@@ -67,21 +67,27 @@ export function drawingSheets(
   }));
 }
 
-/** Views on the left, lists beside and below them; null where they have no room so or would be too small. */
+/** Views with lists beside and below them, or below them alone; null where they have no room so or would be too small. */
 function onOneSheet(design: CarDesign, room: Box, title: Box, sizes: SizeFormat): readonly Drawn[] | null {
   const columns = columnsIn(room, title);
   const last = columns.at(-1)!;
-  const left = { ...room, right: last.left - BETWEEN };
-  if (columns.length < 2) return null;
-  const by = viewsScale(design, left, title);
-  if (by === null || (by > LARGE_ENOUGH && by !== viewsScale(design, room, title))) return null;
-  const views = viewsOf(design, left, title, by, sizes);
-  const foot = Math.max(...views.items.map((item) => boxOf(item).bottom));
-  const picture = roundPicture(design, views.items, { ...left, bottom: foot });
-  const below = columnsIn({ ...left, top: foot + BETWEEN }, title);
-  const { blocks } = listBlocks(design, views.dimensioned, Math.min(...[last, ...below].map((box) => box.right - box.left)), sizes);
-  const lists = flowed(blocks, [last, ...below]);
-  return lists && [{ what: 'drawing', scale: formatScale(by), items: [...views.items, ...picture, ...lists.flat()] }];
+  const alone = viewsScale(design, room, title);
+  const rooms: readonly (readonly [views: Box, beside: readonly Box[]])[] = [
+    ...(columns.length > 1 ? [[{ ...room, right: last.left - BETWEEN }, [last]] as const] : []),
+    [room, []],
+  ];
+  for (const [viewsRoom, beside] of rooms) {
+    const by = viewsScale(design, viewsRoom, title);
+    if (by === null || (by > LARGE_ENOUGH && by !== alone)) continue;
+    const views = viewsOf(design, viewsRoom, title, by, sizes);
+    const foot = Math.max(...views.items.map((item) => boxOf(item).bottom));
+    const picture = roundPicture(design, views.items, { ...viewsRoom, bottom: Math.min(foot, title.top) });
+    const all = [...beside, ...columnsIn({ ...viewsRoom, top: foot + BETWEEN }, title)];
+    const { blocks } = listBlocks(design, views.dimensioned, Math.min(...all.map((box) => box.right - box.left)), sizes);
+    const lists = flowed(blocks, all);
+    if (lists) return [{ what: 'drawing', scale: formatScale(by), items: [...views.items, ...picture, ...lists.flat()] }];
+  }
+  return null;
 }
 
 /** Views as large as a sheet allows, and lists on as many more as they take. */

@@ -112,7 +112,11 @@ export function listBlocks(
   const detail = isRoller(design) ? null : detailBlock(design, width, sizes);
   const further = neededSizes(design, sizes).filter(({ tells }) => !dimensioned.has(tells) && !detail?.dimensioned.has(tells));
   const parts = partsList(design, sizes);
-  const weight = (mass: number): string => sizes.weight(mass, 1);
+  const weight = (mass: number): string => {
+    const told = sizes.weight(mass, 1);
+    // What is lighter than the last digit weighs something all the same.
+    return Number(told) === 0 && mass > 0 ? `< ${told.replace(/.$/, '1')}` : told;
+  };
   const list = table(
     ['no.', 'part', 'count', 'size', sizes.weightUnit],
     [

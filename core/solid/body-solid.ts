@@ -1,4 +1,5 @@
 import type { CarDesign } from '../car/car-design.ts';
+import { isRoller } from '../car/motors/motors.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { bodyWidth, bodyWidthAt } from '../car/weights.ts';
 import { axleLine, deckHeights, tubeProfile } from './deck-heights.ts';
@@ -42,6 +43,10 @@ function frameSticks(design: CarDesign): readonly (readonly Corner[])[] {
 
 /** What a body is made of from above, each by its corners: a deck, a tube, or the sticks that it is glued of. */
 export function bodyPieces(design: CarDesign): readonly (readonly Corner[])[] {
+  if (bodyPartOf(design).isTube && !isRoller(design)) {
+    const profile = tubeProfile(design);
+    return [[...profile.map(({ x, radius }) => ({ x, y: radius })), ...profile.toReversed().map(({ x, radius }) => ({ x, y: -radius }))]];
+  }
   const deck = deckOutline(design);
   if (deck.length > 0) return [deck];
   return isFrame(design) && bodyWidth(design) >= 3 * STICK ? frameSticks(design) : [bodyCorners(design)];
