@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { builder, expectAccessible } from './builder.ts';
+import { builder, downloadsOf, expectAccessible } from './builder.ts';
 import { designOf, newCarWith, setStage } from './stage.ts';
 
 const stage = setStage();
@@ -127,6 +127,36 @@ describe('exploring at the Design station', () => {
     await tern.predictsOtherThan(before);
     expect(await tern.distance()).toBeGreaterThan(before);
     await tern.seesNot('Wheelspin limits this car.');
+    await page.close();
+  });
+
+  it('races cars side by side by keys, on a floor of the brief, and keeps the picture', async () => {
+    const page = await open('/');
+    const host = builder(page);
+    const taken = await downloadsOf(page);
+    await host.follow('Race');
+    await host.sees('Kelp Runner');
+    await expectAccessible(page);
+    const time = await page.waitForSelector('input[type=range]');
+    const words = (): Promise<string> => page.$eval('#race-lanes', ({ textContent }) => textContent ?? '');
+    const atTheLine = await words();
+    expect(atTheLine).toContain('0.00');
+    await time!.focus();
+    for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight');
+    await page.waitForFunction((was) => document.querySelector('#race-lanes')!.textContent !== was, {}, atTheLine);
+    await page.keyboard.press('End');
+    await page.waitForFunction(() => /stands|is at the wall/.test(document.querySelector('#race-lanes')!.textContent ?? ''));
+    // One car alone is no race.
+    const boxes = await page.$$('fieldset input');
+    for (const box of boxes) if (await box.evaluate((one) => (one as HTMLInputElement).checked)) await box.click();
+    await host.sees('Choose two cars or more.');
+    await boxes[0]!.click();
+    await boxes[1]!.click();
+    await page.waitForSelector('#race-lanes');
+    await host.press('Save the race as SVG');
+    expect((await taken('race.svg')).toString()).toContain('<svg');
+    await host.pick('Floor', 'the boarding ramp (Skerrow Lull Trophy)');
+    await host.sees('The most likely run of each car');
     await page.close();
   });
 });

@@ -11,6 +11,7 @@ const PAGES: readonly (readonly [address: RegExp, title: string])[] = [
   [/^\/briefs$/, 'Briefs'],
   [/^\/learn$/, 'Learn'],
   [/^\/meets$/, 'Meets'],
+  [/^\/race$/, 'Race'],
 ];
 const PROGRAM = 'Nimble Axle';
 

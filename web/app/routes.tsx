@@ -32,6 +32,7 @@ export const router = createBrowserRouter([
       { path: 'cars/:carId/brief', lazy: async () => ({ Component: (await import('../stations/brief/car-brief-page.tsx')).CarBriefPage }) },
       { path: 'cars/:carId/learn', lazy: async () => ({ Component: (await import('../stations/learn/learn-page.tsx')).LearnPage }) },
       { path: 'learn', lazy: async () => ({ Component: (await import('../stations/learn/learn-page.tsx')).ExamplePage }) },
+      { path: 'race', lazy: async () => ({ Component: (await import('../stations/race/race-page.tsx')).RacePage }) },
       { path: 'meets', lazy: async () => ({ Component: (await import('../stations/meet/meets-page.tsx')).MeetsPage }) },
       { path: 'meets/:meetId', lazy: async () => ({ Component: (await import('../stations/meet/meet-page.tsx')).MeetPage }) },
       { path: 'meets/:meetId/board', lazy: async () => ({ Component: (await import('../stations/meet/board-page.tsx')).BoardPage }) },

@@ -26,6 +26,7 @@ export function GarageActions({ onFile, onRemoved }: GarageActionsProps) {
         <MenuButton
           actions={[
             ['Open a file', choose],
+            ['Race', () => void navigate('/race')],
             ['Briefs', () => void navigate('/briefs')],
             ['Removed', onRemoved],
             ['Save everything', () => window.location.assign(ARCHIVE)],
@@ -41,6 +42,9 @@ export function GarageActions({ onFile, onRemoved }: GarageActionsProps) {
     );
   return (
     <>
+      <Button component={Link} to="/race">
+        Race
+      </Button>
       <Button component={Link} to="/briefs">
         Briefs
       </Button>

@@ -1,0 +1,70 @@
+import { raceLength, raceLine, racerAt, type Racer } from '../../../core/explore/race.ts';
+import { formatKnown, formatPredicted, unitOf } from '../../../core/units/quantity.ts';
+import { DASHES } from './dashes.ts';
+import { useUnits } from '../../ui/use-units.ts';
+
+const WIDTH = 1000;
+const HEIGHT = 300;
+const FRAME = { left: 64, right: 150, top: 12, bottom: 34 };
+const NAME = 14;
+
+interface RaceGraphProps {
+  readonly racers: readonly Racer[];
+  readonly end: number;
+  readonly time: number;
+}
+
+/** Distance over time of every car, with where all are now. */
+export function RaceGraph({ racers, end, time }: RaceGraphProps) {
+  const units = useUnits();
+  const length = Math.max(raceLength(racers), 0.1);
+  const x = (s: number): number => FRAME.left + ((WIDTH - FRAME.left - FRAME.right) * s) / Math.max(end, 0.1);
+  const y = (m: number): number => HEIGHT - FRAME.bottom - ((HEIGHT - FRAME.top - FRAME.bottom) * m) / length;
+  // Names stand beside the end of their lines, none over another.
+  const names = racers
+    .map((racer, i) => ({ i, name: racer.design.name, at: y(racerAt(racer, end).distance) + 5 }))
+    .sort((a, b) => a.at - b.at);
+  names.forEach((one, k) => (one.at = Math.max(one.at, (names[k - 1]?.at ?? -Infinity) + NAME)));
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-label="Distance over time" id="race-graph">
+      {[0, 0.25, 0.5, 0.75, 1].map((part) => (
+        <g key={part} fontSize={13} fill="var(--mui-palette-text-secondary)">
+          <line x1={FRAME.left} x2={WIDTH - FRAME.right} y1={y(part * length)} y2={y(part * length)} stroke="var(--mui-palette-divider)" />
+          <text x={FRAME.left - 8} y={y(part * length) + 4} textAnchor="end">
+            {`${formatKnown(part * length, length > 8 ? 3 : 1, 'distance', units)} ${unitOf('distance', units)}`}
+          </text>
+          <text x={x(part * end)} y={HEIGHT - 10} textAnchor="middle">
+            {formatPredicted(part * end, 'time', units)}
+          </text>
+        </g>
+      ))}
+      <line
+        x1={x(time)}
+        x2={x(time)}
+        y1={FRAME.top}
+        y2={HEIGHT - FRAME.bottom}
+        stroke="var(--mui-palette-workbench-pull)"
+        strokeWidth={2}
+      />
+      {racers.map((racer, i) => (
+        <g key={racer.id}>
+          <polyline
+            points={raceLine(racer, end)
+              .map((at) => `${x(at.time).toFixed(1)},${y(at.distance).toFixed(1)}`)
+              .join(' ')}
+            fill="none"
+            stroke="var(--mui-palette-workbench-ink)"
+            strokeWidth={1.8}
+            strokeDasharray={DASHES[i]}
+          />
+          <circle cx={x(time)} cy={y(racerAt(racer, time).distance)} r={4} fill="var(--mui-palette-workbench-pull)" />
+        </g>
+      ))}
+      {names.map(({ i, name, at }) => (
+        <text key={i} x={WIDTH - FRAME.right + 8} y={at} fontSize={NAME} fill="var(--mui-palette-text-primary)">
+          {name}
+        </text>
+      ))}
+    </svg>
+  );
+}
