@@ -101,7 +101,7 @@ describe('a builder at the Build station', () => {
 
   it.each([
     ['a lever on card', 1, ['Cut the deck', 'Hubs for the wheels', 'Place the trap', 'String']],
-    ['bands under a bottle', 4, ['Holes in the bottle', 'Blocks between deck and bearings', 'Chain the bands']],
+    ['bands under a bottle', 4, ['Holes in the bottle', 'Blocks between body and bearings', 'Chain the bands']],
     ['a roller', 5, ['A hole through the middle', 'Thread the band', 'Washer and arm']],
   ] as const)('follows the steps of %s to its first run, each with its picture', async (_name, number, titles) => {
     const page = await stage.open(`${demoCar(number)}/build?view=steps`);

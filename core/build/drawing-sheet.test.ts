@@ -65,7 +65,7 @@ describe('the drawing of any car that can be built', () => {
           }
         },
       ),
-      { numRuns: 200 },
+      { numRuns: 120 },
     );
     expect(seen.size).toBeGreaterThanOrEqual(9);
   });
@@ -89,7 +89,7 @@ describe('the drawing of any car that can be built', () => {
           }
         },
       ),
-      { numRuns: 200 },
+      { numRuns: 120 },
     );
   });
   it('is on one sheet where one does, at a scale of the standard, with no letter below 2.5 mm and the car in the round', () => {

@@ -5,9 +5,8 @@ import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { DASHES } from './dashes.ts';
 
-const WIDTH = 1000;
 const ENDS = 60;
-/** Drawing units of the picture at the least and most. */
+/** px of the picture at the least and most. */
 const HEIGHT = { least: 60, most: 320 };
 const POINTS = 60;
 /** m: less drift is none. */
@@ -17,22 +16,24 @@ interface RaceFromAboveProps {
   readonly racers: readonly Racer[];
   readonly end: number;
   readonly time: number;
+  /** px across. */
+  readonly width: number;
 }
 
 /** The paths over the floor, all from one line, as far as each has come; in words where all run straight. */
-export function RaceFromAbove({ racers, end, time }: RaceFromAboveProps) {
+export function RaceFromAbove({ racers, end, time, width }: RaceFromAboveProps) {
   const units = useUnits();
   const ends = racers.map((racer) => racerAt(racer, end));
   const widest = Math.max(...ends.map(({ drift }) => Math.abs(drift)));
   if (widest < STRAIGHT) return <p className={`${plain.caption} ${plain.muted}`}>By their alignment all run straight.</p>;
   const longest = Math.max(...ends.map(({ distance }) => distance), 0.1);
-  const perMetre = Math.min((WIDTH - 2 * ENDS) / longest, HEIGHT.most / (2 * widest));
+  const perMetre = Math.min((width - 2 * ENDS) / longest, HEIGHT.most / (2 * widest));
   const height = Math.max(2 * widest * perMetre + 40, HEIGHT.least);
   const place = ({ x, y }: { readonly x: number; readonly y: number }): string =>
     `${(ENDS + perMetre * x).toFixed(1)},${(height / 2 + perMetre * y).toFixed(1)}`;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} width="100%" role="img" aria-label="The race from above">
-      <line x1={ENDS} x2={WIDTH} y1={height / 2} y2={height / 2} stroke="var(--mui-palette-divider)" />
+    <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label="The race from above">
+      <line x1={ENDS} x2={width} y1={height / 2} y2={height / 2} stroke="var(--mui-palette-divider)" />
       {racers.map((racer, i) => {
         const { distance, drift } = racerAt(racer, time);
         const path = floorPath(curvatureOf(racer.design), distance, POINTS);

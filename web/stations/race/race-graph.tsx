@@ -3,22 +3,23 @@ import { formatKnown, formatPredicted, unitOf } from '../../../core/units/quanti
 import { DASHES } from './dashes.ts';
 import { useUnits } from '../../ui/use-units.ts';
 
-const WIDTH = 1000;
 const HEIGHT = 300;
-const FRAME = { left: 64, right: 150, top: 12, bottom: 34 };
+const FRAME = { left: 64, right: 110, top: 12, bottom: 34 };
 const NAME = 14;
 
 interface RaceGraphProps {
   readonly racers: readonly Racer[];
   readonly end: number;
   readonly time: number;
+  /** px across. */
+  readonly width: number;
 }
 
 /** Distance over time of every car, with where all are now. */
-export function RaceGraph({ racers, end, time }: RaceGraphProps) {
+export function RaceGraph({ racers, end, time, width }: RaceGraphProps) {
   const units = useUnits();
   const length = Math.max(raceLength(racers), 0.1);
-  const x = (s: number): number => FRAME.left + ((WIDTH - FRAME.left - FRAME.right) * s) / Math.max(end, 0.1);
+  const x = (s: number): number => FRAME.left + ((width - FRAME.left - FRAME.right) * s) / Math.max(end, 0.1);
   const y = (m: number): number => HEIGHT - FRAME.bottom - ((HEIGHT - FRAME.top - FRAME.bottom) * m) / length;
   // Names stand beside the end of their lines, none over another.
   const names = racers
@@ -26,10 +27,10 @@ export function RaceGraph({ racers, end, time }: RaceGraphProps) {
     .sort((a, b) => a.at - b.at);
   names.forEach((one, k) => (one.at = Math.max(one.at, (names[k - 1]?.at ?? -Infinity) + NAME)));
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-label="Distance over time" id="race-graph">
+    <svg viewBox={`0 0 ${width} ${HEIGHT}`} width={width} height={HEIGHT} role="img" aria-label="Distance over time" id="race-graph">
       {[0, 0.25, 0.5, 0.75, 1].map((part) => (
         <g key={part} fontSize={13} fill="var(--mui-palette-text-secondary)">
-          <line x1={FRAME.left} x2={WIDTH - FRAME.right} y1={y(part * length)} y2={y(part * length)} stroke="var(--mui-palette-divider)" />
+          <line x1={FRAME.left} x2={width - FRAME.right} y1={y(part * length)} y2={y(part * length)} stroke="var(--mui-palette-divider)" />
           <text x={FRAME.left - 8} y={y(part * length) + 4} textAnchor="end">
             {`${formatKnown(part * length, length > 8 ? 3 : 1, 'distance', units)} ${unitOf('distance', units)}`}
           </text>
@@ -61,7 +62,7 @@ export function RaceGraph({ racers, end, time }: RaceGraphProps) {
         </g>
       ))}
       {names.map(({ i, name, at }) => (
-        <text key={i} x={WIDTH - FRAME.right + 8} y={at} fontSize={NAME} fill="var(--mui-palette-text-primary)">
+        <text key={i} x={width - FRAME.right + 8} y={at} fontSize={NAME} fill="var(--mui-palette-text-primary)">
           {name}
         </text>
       ))}

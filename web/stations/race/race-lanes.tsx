@@ -7,8 +7,7 @@ import type { Scale } from '../../drawing/scale.ts';
 import { PHASE_WORDS } from '../../ui/phase-words.ts';
 import { useUnits } from '../../ui/use-units.ts';
 
-/** Drawing units: across, of one lane, and kept free at both ends for the cars. */
-const WIDTH = 1000;
+/** px of one lane, and kept free at both ends for the cars. */
 const LANE = 92;
 const ENDS = 60;
 /** The longest car is drawn at least so long: on a long floor larger than it is. */
@@ -23,9 +22,10 @@ const STANDS: Readonly<Record<Exclude<RacerAt['phase'], keyof typeof PHASE_WORDS
 const isMoving = (phase: RacerAt['phase']): phase is keyof typeof PHASE_WORDS => phase in PHASE_WORDS;
 const phaseWords = (phase: RacerAt['phase']): string => (isMoving(phase) ? PHASE_WORDS[phase] : STANDS[phase]);
 
-/** Whole metres at which the floor is marked, some ten of them. */
-function marksTo(length: number): readonly number[] {
-  const step = [0.5, 1, 2, 5, 10, 20, 50].find((one) => length / one <= 10) ?? 100;
+/** Metres at which the floor is marked, a mark for some 90 px. */
+function marksTo(length: number, width: number): readonly number[] {
+  const most = Math.max(width / 90, 2);
+  const step = [0.5, 1, 2, 5, 10, 20, 50].find((one) => length / one <= most) ?? 100;
   return Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => i * step);
 }
 
@@ -41,22 +41,24 @@ function noseOf({ deck, driveWheel, otherWheel, heading }: SideView): number {
 interface RaceLanesProps {
   readonly racers: readonly Racer[];
   readonly time: number;
+  /** px across. */
+  readonly width: number;
 }
 
 /** Every car in a lane of its own, from the side, where it is at a time; and how much larger than the floor the cars are drawn. */
-export function RaceLanes({ racers, time }: RaceLanesProps) {
+export function RaceLanes({ racers, time, width }: RaceLanesProps) {
   const units = useUnits();
   const length = Math.max(raceLength(racers), 0.5);
   const views = useMemo(() => racers.map(({ design }) => sideView(design)), [racers]);
-  const perMetre = (WIDTH - 2 * ENDS) / length;
+  const perMetre = (width - 2 * ENDS) / length;
   const longest = Math.max(...views.map(({ bounds }) => bounds.right - bounds.left), 1e-3);
   const tallest = Math.max(...views.map(({ bounds }) => bounds.top), 1e-3);
   const carScale = Math.max(perMetre, Math.min(LEAST_CAR / longest, (LANE - FEET - 22) / tallest));
   const height = racers.length * LANE + 24;
   return (
     <>
-      <svg viewBox={`0 0 ${WIDTH} ${height}`} width="100%" role="img" aria-label="The race from the side" id="race-lanes">
-        {marksTo(length).map((at) => (
+      <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label="The race from the side" id="race-lanes">
+        {marksTo(length, width).map((at) => (
           <g key={at}>
             <line x1={ENDS + at * perMetre} x2={ENDS + at * perMetre} y1={0} y2={height - 22} stroke="var(--mui-palette-divider)" />
             <text x={ENDS + at * perMetre} y={height - 6} textAnchor="middle" fontSize={13} fill="var(--mui-palette-text-secondary)">
@@ -78,7 +80,7 @@ export function RaceLanes({ racers, time }: RaceLanesProps) {
           };
           return (
             <g key={racer.id}>
-              <line x1={0} x2={WIDTH} y1={floor} y2={floor} stroke="var(--mui-palette-workbench-ink)" />
+              <line x1={0} x2={width} y1={floor} y2={floor} stroke="var(--mui-palette-workbench-ink)" />
               <CarSketch view={view} scale={scale} line={1} pose={at.pose} />
               <text x={6} y={floor - LANE + FEET + 16} fontSize={15} fontWeight={700} fill="var(--mui-palette-text-primary)">
                 {racer.design.name}

@@ -13,6 +13,7 @@ import { download } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { StateNote } from '../../ui/state-note.tsx';
 import { StationSkeleton } from '../../ui/station-skeleton.tsx';
+import { useSize } from '../../ui/use-size.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { RaceFromAbove } from './race-from-above.tsx';
 import { RaceGraph } from './race-graph.tsx';
@@ -58,6 +59,7 @@ export function RacePage() {
   const racers = useMemo(() => racersOf(racing, floor), [racing, floor]);
   const end = raceEnd(racers);
   const clock = useRaceClock(end);
+  const { ref, width } = useSize<HTMLDivElement>();
   if (!cars) return <StationSkeleton layout="rows" label="Reading the cars" />;
   const choose = (id: string, isIn: boolean): void => {
     const ids = racing.map((one) => one.id);
@@ -116,11 +118,17 @@ export function RacePage() {
             </label>
             <span className={styles.figure}>{formatPredicted(clock.time, 'time', units)}</span>
           </div>
-          <section aria-label="From the side" className={`${plain.caption} ${plain.muted}`}>
-            <RaceLanes racers={racers} time={clock.time} />
-          </section>
-          <RaceFromAbove racers={racers} end={end} time={clock.time} />
-          <RaceGraph racers={racers} end={end} time={clock.time} />
+          <div ref={ref} className={styles.pictures}>
+            {width > 0 && (
+              <>
+                <section aria-label="From the side" className={`${plain.caption} ${plain.muted}`}>
+                  <RaceLanes racers={racers} time={clock.time} width={width} />
+                </section>
+                <RaceFromAbove racers={racers} end={end} time={clock.time} width={width} />
+                <RaceGraph racers={racers} end={end} time={clock.time} width={width} />
+              </>
+            )}
+          </div>
           <p className={`${plain.caption} ${plain.muted}`}>
             The most likely run of each car, all started at once and in true time. Real runs scatter: see the chances at a meet.
           </p>
