@@ -7,9 +7,10 @@ import type { Scale } from '../../drawing/scale.ts';
 import { PHASE_WORDS } from '../../ui/phase-words.ts';
 import { useUnits } from '../../ui/use-units.ts';
 
-/** px of one lane, and kept free at both ends for the cars. */
+/** px of one lane, and kept free behind the line for a car and beyond the farthest. */
 const LANE = 92;
-const ENDS = 60;
+const BEHIND = 84;
+const AHEAD = 28;
 /** The longest car is drawn at least so long: on a long floor larger than it is. */
 const LEAST_CAR = 76;
 const FEET = 14;
@@ -50,8 +51,10 @@ export function RaceLanes({ racers, time, width }: RaceLanesProps) {
   const units = useUnits();
   const length = Math.max(raceLength(racers), 0.5);
   const views = useMemo(() => racers.map(({ design }) => sideView(design)), [racers]);
-  const perMetre = (width - 2 * ENDS) / length;
   const longest = Math.max(...views.map(({ bounds }) => bounds.right - bounds.left), 1e-3);
+  // Room for the longest car behind the line, however short the race.
+  const perMetre = Math.min((width - BEHIND - AHEAD) / length, (width - AHEAD) / (length + longest));
+  const start = width - AHEAD - length * perMetre;
   const tallest = Math.max(...views.map(({ bounds }) => bounds.top), 1e-3);
   const carScale = Math.max(perMetre, Math.min(LEAST_CAR / longest, (LANE - FEET - 22) / tallest));
   const height = racers.length * LANE + 24;
@@ -60,8 +63,8 @@ export function RaceLanes({ racers, time, width }: RaceLanesProps) {
       <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label="The race from the side" id="race-lanes">
         {marksTo(length, width).map((at) => (
           <g key={at}>
-            <line x1={ENDS + at * perMetre} x2={ENDS + at * perMetre} y1={0} y2={height - 22} stroke="var(--mui-palette-divider)" />
-            <text x={ENDS + at * perMetre} y={height - 6} textAnchor="middle" fontSize={13} fill="var(--mui-palette-text-secondary)">
+            <line x1={start + at * perMetre} x2={start + at * perMetre} y1={0} y2={height - 22} stroke="var(--mui-palette-divider)" />
+            <text x={start + at * perMetre} y={height - 6} textAnchor="middle" fontSize={13} fill="var(--mui-palette-text-secondary)">
               {`${formatKnown(at, length > 8 ? 5 : 1, 'distance', units)} ${unitOf('distance', units)}`}
             </text>
           </g>
@@ -71,7 +74,7 @@ export function RaceLanes({ racers, time, width }: RaceLanesProps) {
           const view = views[i]!;
           const floor = (i + 1) * LANE - FEET;
           // Its nose is where it has come to.
-          const nose = ENDS + at.distance * perMetre;
+          const nose = start + at.distance * perMetre;
           const front = noseOf(view);
           const scale: Scale = {
             x: (metres) => nose + carScale * (view.heading * metres - front),
