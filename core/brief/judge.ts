@@ -22,7 +22,7 @@ import { designForRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { GOAL_FORMS, type Goal } from './goal.ts';
 import { bestLoad } from './most-load.ts';
-import { describeFigure, goalRecord, measuredInRoom, measureOf } from './goals.ts';
+import { describeFigure, goalRecord, measuredInRoom, measureOf, type GoalRun } from './goals.ts';
 import { judgeRules, type JudgedRule } from './rules.ts';
 
 /** What cars built to a design come to by a goal. */
@@ -57,6 +57,33 @@ export type JudgedRound = { readonly name: string } & (
 /** Cars in the sample. */
 const RUNS = 200;
 
+/** A car as it runs in a round, within the limits of the brief. */
+export const askedInRound = (design: CarDesign, brief: Brief, round: Round): CarDesign => ({
+  ...designForRound(design, brief, round),
+  limits: limitsOf(brief.rules),
+});
+
+/** Where load counts and none was given, every car carries the load that counts most for the most likely; `load`: that one, kg, else null. */
+export function loadedFor(goal: Goal, asked: CarDesign): { readonly car: CarDesign; readonly load: number | null } {
+  const load = goal.kind === 'load-distance' && asked.load.mass === 0 ? bestLoad(asked).load : null;
+  return { load, car: load === null ? asked : { ...asked, load: { ...asked.load, mass: load } } };
+}
+
+/** The runs of a sample as goals see them, each on a path of its own; null for a car that cannot run. `seed`: of the curvatures. */
+export function goalRunsOf(design: CarDesign, sample: readonly SampledRun[], seed: number): readonly (GoalRun | null)[] {
+  const drawn = lowDiscrepancy(1, seed);
+  return sample.map(({ design: built, numbers, result }, n) =>
+    result === null
+      ? null
+      : {
+          design: { ...built, load: design.load },
+          numbers,
+          result,
+          curvature: curvatureOf(built) + likelyCurvature(built) * standardNormal(drawn(n)[0]!),
+        },
+  );
+}
+
 /**
  * Evaluates a sample of cars built to a design by a goal.
  * @param sample their runs (`sampledRuns`)
@@ -66,19 +93,7 @@ const RUNS = 200;
 export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly SampledRun[], seed = 1): JudgedGoal {
   const { measure, isMet, isSteered } = goalRecord(goal);
   if (isSteered && isRoller(design)) return { kind: 'unknown' };
-  const drawn = lowDiscrepancy(1, seed);
-  const ran = sample.flatMap(({ design: built, numbers, result }, n) =>
-    result === null
-      ? []
-      : [
-          measuredInRoom(goal, {
-            design: { ...built, load: design.load },
-            numbers,
-            result,
-            curvature: curvatureOf(built) + likelyCurvature(built) * standardNormal(drawn(n)[0]!),
-          }),
-        ],
-  );
+  const ran = goalRunsOf(design, sample, seed).flatMap((run) => (run ? [measuredInRoom(goal, run)] : []));
   return {
     kind: 'ran',
     bounds: boundsOf(ran.flatMap((run) => measure(goal, run) ?? [])),
@@ -92,13 +107,10 @@ export function judgeGoal(design: CarDesign, goal: Goal, sample: readonly Sample
  */
 export function judgeRound(design: CarDesign, brief: Brief, round: Round, seed = 1): JudgedRound {
   const { name, goal } = round;
-  const own = designForRound(design, brief, round);
-  const asked = { ...own, limits: limitsOf(brief.rules) };
+  const asked = askedInRound(design, brief, round);
   const prepared = prepareRun(asked);
   if (prepared.kind === 'refused') return { name, kind: 'refused', faults: prepared.faults };
-  // Where load counts and none was given, every car carries the load that counts most for the most likely.
-  const load = goal.kind === 'load-distance' && asked.load.mass === 0 ? bestLoad(asked).load : null;
-  const car = load === null ? asked : { ...asked, load: { ...asked.load, mass: load } };
+  const { car, load } = loadedFor(goal, asked);
   const sample = sampledRuns(car, { seed, runs: RUNS, marks: goalRecord(goal).marks?.(goal) ?? [] });
   const { roomLength: wall } = car.floor;
   const fraction = (is: (result: RunResult) => boolean): number =>

@@ -1,4 +1,5 @@
 import type { CarDesign } from '../car/car-design.ts';
+import { upToWall } from '../car/floors.ts';
 import { poseAt, type Pose } from '../geometry/pose.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
@@ -39,15 +40,14 @@ export const raceEnd = (racers: readonly Racer[]): number => Math.max(0, ...race
 
 /** m: how far the farthest of them comes. */
 export const raceLength = (racers: readonly Racer[]): number =>
-  Math.max(0, ...racers.map(({ design, result }) => Math.min(result?.distance ?? 0, design.floor.roomLength ?? Infinity)));
+  Math.max(0, ...racers.map(({ design, result }) => upToWall(design.floor, result?.distance ?? 0)));
 
 /** Where a car is at a time, s, from the start of all. It stops where its run ends, or at the wall. */
 export function racerAt({ design, result }: Racer, time: number): RacerAt {
   if (!result) return { distance: 0, speed: 0, drift: 0, phase: 'cannot-run', pose: null };
   const pose = poseAt(design, result, Math.min(time, result.time));
-  const wall = design.floor.roomLength ?? Infinity;
-  const distance = Math.min(pose.distance, wall);
-  const isAtWall = pose.distance >= wall;
+  const distance = upToWall(design.floor, pose.distance);
+  const isAtWall = design.floor.roomLength !== null && distance === design.floor.roomLength;
   const isOver = isAtWall || time >= result.time;
   return {
     distance,
@@ -65,9 +65,8 @@ export function raceLine(
   points = 160,
 ): readonly { readonly time: number; readonly distance: number }[] {
   if (!result) return [];
-  const wall = design.floor.roomLength ?? Infinity;
   return Array.from({ length: points + 1 }, (_, i) => {
     const time = (end * i) / points;
-    return { time, distance: Math.min(traceAt(result.trace!, Math.min(time, result.time)).read('distance'), wall) };
+    return { time, distance: upToWall(design.floor, traceAt(result.trace!, Math.min(time, result.time)).read('distance')) };
   });
 }

@@ -1,14 +1,13 @@
-import { designForRound, limitsOf, type Brief, type Round } from '../brief/brief.ts';
+import type { Brief, Round } from '../brief/brief.ts';
 import type { Goal } from '../brief/goal.ts';
 import { goalRecord, measuredInRoom, measuredOfModel, type GoalRun } from '../brief/goals.ts';
-import { bestLoad } from '../brief/most-load.ts';
+import { askedInRound, goalRunsOf, loadedFor } from '../brief/judge.ts';
 import type { MeasuredRun } from '../brief/measured-run.ts';
 import type { CarDesign } from '../car/car-design.ts';
-import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
 import { RUN_SCATTER, runScatter } from '../predict/next-run.ts';
 import { sampledRuns } from '../predict/sampled-runs.ts';
-import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
+import { likelyCurvature } from '../predict/straightness.ts';
 import { valueOfMeasured, type RunValue } from './scoring.ts';
 
 /** One of the cars that an entry may turn out to be, in one round: its run as if nothing hindered it, and what it would be on that floor. */
@@ -52,19 +51,11 @@ export function carOutlook(design: CarDesign, brief: Brief, seed = 1): CarOutloo
 
 function possibleRuns(design: CarDesign, brief: Brief, round: Round, seed: number): readonly (PossibleRun | null)[] {
   const { goal } = round;
-  const asked = { ...designForRound(design, brief, round), limits: limitsOf(brief.rules) };
+  const asked = askedInRound(design, brief, round);
   if (prepareRun(asked).kind === 'refused') return Array.from({ length: CARS }, () => null);
-  const load = goal.kind === 'load-distance' && asked.load.mass === 0 ? bestLoad(asked).load : asked.load.mass;
-  const car = { ...asked, load: { ...asked.load, mass: load } };
-  const drawn = lowDiscrepancy(1, seed);
-  return sampledRuns(car, { seed, runs: CARS, marks: goalRecord(goal).marks?.(goal) ?? [] }).map(
-    ({ design: built, numbers, result }, n) => {
-      if (result === null) return null;
-      const curvature = curvatureOf(built) + likelyCurvature(built) * standardNormal(drawn(n)[0]!);
-      const run: GoalRun = { design: { ...built, load: car.load }, numbers, result, curvature };
-      return { run, free: measuredOfModel(goal, run) };
-    },
-  );
+  const { car } = loadedFor(goal, asked);
+  const sample = sampledRuns(car, { seed, runs: CARS, marks: goalRecord(goal).marks?.(goal) ?? [] });
+  return goalRunsOf(car, sample, seed).map((run) => run && { run, free: measuredOfModel(goal, run) });
 }
 
 /**
@@ -120,16 +111,21 @@ export function learnt(outlook: CarOutlook, seen: readonly SeenRun[]): CarOutloo
       return sum + (possible ? lnLikelihood(possible.free.distance, distance, atLeast, outlook.scatter) : IMPOSSIBLE);
     }, Math.log(weight)),
   );
-  const most = Math.max(...ln);
-  const weights = Float64Array.from(ln, (one) => Math.exp(one - most));
-  const total = weights.reduce((sum, one) => sum + one, 0);
   const failed = seen.length - ran.length;
   return {
     ...outlook,
-    weights: weights.map((one) => one / total),
+    weights: weightsOf(ln),
     fails: (FAILS.in * outlook.fails + failed) / (FAILS.in + seen.length),
   };
 }
+/** Weights that add up to 1, of their logarithms but for a constant. */
+function weightsOf(ln: readonly number[]): Float64Array {
+  const most = Math.max(...ln);
+  const weights = Float64Array.from(ln, (one) => Math.exp(one - most));
+  const total = weights.reduce((sum, one) => sum + one, 0);
+  return weights.map((one) => one / total);
+}
+
 /** ln of next to nothing. */
 const IMPOSSIBLE = -50;
 
@@ -150,10 +146,7 @@ export function fittedOutlook(outlook: CarOutlook, distances: readonly FittedDis
     });
     return Math.log(weight) + each.reduce((sum, one) => sum + one, 0) / each.length;
   });
-  const most = Math.max(...ln);
-  const weights = Float64Array.from(ln, (one) => Math.exp(one - most));
-  const total = weights.reduce((sum, one) => sum + one, 0);
-  return { ...outlook, weights: weights.map((one) => one / total), scatter };
+  return { ...outlook, weights: weightsOf(ln), scatter };
 }
 /** No fit is surer of its car than this: among so many cars none would be near enough. */
 const LEAST_DEVIATION = 0.03;

@@ -272,13 +272,7 @@ export function standingsOf(meet: Meet, results: readonly StandingResult[]): rea
   );
   const compared = (a: Omit<Standing, 'place'>, b: Omit<Standing, 'place'>): number => {
     if (Math.abs(a.total - b.total) > 1e-9) return b.total - a.total;
-    const [own, other] = [placed.get(a.entry.id)!, placed.get(b.entry.id)!];
-    // Whoever has the better place first has more of it; whoever has no more places has fewer.
-    for (let i = 0; i < Math.max(own.length, other.length); i++) {
-      const difference = (own[i] ?? Infinity) - (other[i] ?? Infinity);
-      if (difference !== 0) return difference;
-    }
-    return 0;
+    return comparePlacings(placed.get(a.entry.id)!, placed.get(b.entry.id)!);
   };
   const standings: Standing[] = [];
   for (const [i, row] of rows.toSorted(compared).entries()) {
@@ -287,6 +281,16 @@ export function standingsOf(meet: Meet, results: readonly StandingResult[]): rea
     standings.push({ ...row, place: isAlike ? before.place : i + 1 });
   }
   return standings;
+}
+
+/** Of equal points more first places, then more second places, and so on: two lists of places, the best first. */
+export function comparePlacings(own: readonly number[], other: readonly number[]): number {
+  // Whoever has the better place first has more of it; whoever has no more places has fewer.
+  for (let i = 0; i < Math.max(own.length, other.length); i++) {
+    const [mine, theirs] = [own[i] ?? Infinity, other[i] ?? Infinity];
+    if (mine !== theirs) return mine - theirs;
+  }
+  return 0;
 }
 
 /** A medal: for what, who has it, and the figure. */

@@ -1,4 +1,4 @@
-import { acrossOf, add, circle, cross, dot, minus, times, unit, type Corner, type Shape, type Vector } from './shape.ts';
+import { acrossOf, add, circle, cross, dot, minus, radiusAlong, times, unit, type Corner, type Shape, type Vector } from './shape.ts';
 import { stripsOf, type Strip } from './strips.ts';
 
 /** A convex piece of a solid: its corners, the directions of its faces and edges, and the box about it. */
@@ -94,18 +94,10 @@ function shellGrid({ profile, opening }: Extract<Shape, { kind: 'shell' }>): {
 } {
   const regular = Array.from({ length: PANELS + 1 }, (_, k) => (2 * Math.PI * k) / PANELS);
   if (!opening) return { ends: profile, angles: regular, isOpen: () => false };
-  const radiusAt = (x: number): number => {
-    const next = Math.max(
-      profile.findIndex((one) => one.x >= x),
-      1,
-    );
-    const [a, b] = [profile[next - 1]!, profile[next]!];
-    return a.radius + ((b.radius - a.radius) * (x - a.x)) / (b.x - a.x || 1);
-  };
-  const radius = radiusAt((opening.from + opening.to) / 2);
+  const radius = radiusAlong(profile, (opening.from + opening.to) / 2);
   const half = Math.asin(Math.min(opening.wide / 2 / radius, 1));
   const [first, last] = [profile[0]!.x, profile.at(-1)!.x];
-  const cuts = [opening.from, opening.to].filter((x) => x > first && x < last).map((x) => ({ x, radius: radiusAt(x) }));
+  const cuts = [opening.from, opening.to].filter((x) => x > first && x < last).map((x) => ({ x, radius: radiusAlong(profile, x) }));
   const edges = opening.side === 'top' ? [half, 2 * Math.PI - half] : [Math.PI - half, Math.PI + half];
   const isWithin = (angle: number): boolean =>
     opening.side === 'top' ? angle < half || angle > 2 * Math.PI - half : Math.abs(angle - Math.PI) < half;

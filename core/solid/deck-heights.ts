@@ -2,6 +2,7 @@ import type { CarDesign } from '../car/car-design.ts';
 import { bodyPartOf } from '../car/fitted.ts';
 import { bodyReach } from '../car/body-reach.ts';
 import { bodyLength } from '../car/weights.ts';
+import { radiusAlong } from './shape.ts';
 
 /** Axles pass through a bottle or tube with this fraction of its width below them. */
 export const TUBE_BELOW = 0.15;
@@ -40,13 +41,7 @@ export function tubeProfile(design: CarDesign): readonly { readonly x: number; r
 }
 
 /** Half the thickness of a bottle or tube at a place along the car, m; of its ends beyond them. */
-export function tubeRadiusAt(design: CarDesign, x: number): number {
-  const profile = tubeProfile(design);
-  const next = profile.findIndex((one) => one.x >= x);
-  if (next <= 0) return profile.at(next)!.radius;
-  const [a, b] = [profile[next - 1]!, profile[next]!];
-  return a.radius + ((b.radius - a.radius) * (x - a.x)) / Math.max(b.x - a.x, 1e-9);
-}
+export const tubeRadiusAt = (design: CarDesign, x: number): number => radiusAlong(tubeProfile(design), x);
 
 /** Underside and top of a body at a place along the car, m over the floor. */
 export function deckHeights(design: CarDesign, x: number): { readonly under: number; readonly top: number } {

@@ -35,6 +35,14 @@ export type Shape =
       readonly opening: { readonly from: number; readonly to: number; readonly wide: number; readonly side: 'top' | 'underside' } | null;
     };
 
+/** Radius of a thin wall at a place along it, m: between the places of its profile by straight lines; of its ends beyond them. */
+export function radiusAlong(profile: readonly { readonly x: number; readonly radius: number }[], x: number): number {
+  const next = profile.findIndex((one) => one.x >= x);
+  if (next <= 0) return profile.at(next)!.radius;
+  const [a, b] = [profile[next - 1]!, profile[next]!];
+  return a.radius + ((b.radius - a.radius) * (x - a.x)) / Math.max(b.x - a.x, 1e-9);
+}
+
 /** m that a corner may be off a circle that is drawn with straight lines. */
 const ROUND = 0.1e-3;
 /** Sides of a circle at the fewest and most. */
