@@ -37,6 +37,10 @@ export const CUTTING_CAUTION = 'Cut away from yourself, on a board. Keep the oth
 export const FLYING_ENDS_CAUTION = 'Ends of skewers and wire fly off. Wear glasses and hold both ends.';
 export const DRILLING_CAUTION =
   'Hold caps and lids in a clamp on wood when you drill, never in the hand. The drill grabs thin metal and plastic.';
+export const POINTS_CAUTION = 'Points slip: push away from the hand.';
+/** For whoever pierces a wheel of this kind: caps and lids are drilled. */
+export const piercingCaution = (kind: CarDesign['driveWheels']['kind']): string =>
+  kind === 'bottle-cap' || kind === 'jar-lid' ? DRILLING_CAUTION : POINTS_CAUTION;
 export const HEAT_CAUTION = 'Glue and nozzle are hot enough to burn. Keep fingers away.';
 export const TRAP_CAUTION = 'A snap trap breaks skin. Keep the arm tied down while you work, and fingers out of its path.';
 export const BAND_CAUTION = 'A stretched band whips. Wear glasses and keep it away from faces.';

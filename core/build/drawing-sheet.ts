@@ -81,11 +81,12 @@ function onOneSheet(design: CarDesign, room: Box, title: Box, sizes: SizeFormat)
     if (by === null || (by > LARGE_ENOUGH && by !== alone)) continue;
     const views = viewsOf(design, viewsRoom, title, by, sizes);
     const foot = Math.max(...views.items.map((item) => boxOf(item).bottom));
-    const picture = roundPicture(design, views.items, { ...viewsRoom, bottom: Math.min(foot, title.top) });
     const all = [...beside, ...columnsIn({ ...viewsRoom, top: foot + BETWEEN }, title)];
     const { blocks } = listBlocks(design, views.dimensioned, Math.min(...all.map((box) => box.right - box.left)), sizes);
     const lists = flowed(blocks, all);
-    if (lists) return [{ what: 'drawing', scale: formatScale(by), items: [...views.items, ...picture, ...lists.flat()] }];
+    if (!lists) continue;
+    const picture = roundPicture(design, views.items, { ...viewsRoom, bottom: Math.min(foot, title.top) });
+    return [{ what: 'drawing', scale: formatScale(by), items: [...views.items, ...picture, ...lists.flat()] }];
   }
   return null;
 }

@@ -129,6 +129,12 @@ export function boxOf(item: Item): Box {
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 }
 
+/** An item with each of its places moved. */
+export function movedItem(item: Item, move: (place: Place) => Place): Item {
+  if (item.kind === 'text') return { ...item, at: move(item.at) };
+  return item.kind === 'circle' ? { ...item, centre: move(item.centre) } : { ...item, points: item.points.map(move) };
+}
+
 /** Whether a box lies in another, its edges too. */
 export const isWithin = (inner: Box, outer: Box): boolean =>
   inner.left >= outer.left && inner.right <= outer.right && inner.top >= outer.top && inner.bottom <= outer.bottom;

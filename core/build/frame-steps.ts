@@ -4,11 +4,11 @@ import { bodyPartOf } from '../car/fitted.ts';
 import { describeStiffener } from '../car/stiffener.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import type { Format } from '../units/quantity.ts';
-import { CUTTING_CAUTION, DRILLING_CAUTION, HEAT_CAUTION, PLAIN_STEP, type BuildStep } from './build-step.ts';
+import { CUTTING_CAUTION, HEAT_CAUTION, PLAIN_STEP, piercingCaution, POINTS_CAUTION, type BuildStep } from './build-step.ts';
 import { lengthsOf } from './lengths.ts';
 import { holeAngle } from './templates.ts';
 import { bearingAt, HUB, isTubeBearing } from '../solid/bearing-sizes.ts';
-import { tubeOpening } from '../solid/tube-opening.ts';
+import { OPENING_WORDS, tubeOpening } from '../solid/tube-opening.ts';
 import { hubRadius } from '../solid/wheelset-solids.ts';
 import { blocksOf } from '../solid/blocks.ts';
 
@@ -39,7 +39,7 @@ function openingText(design: CarDesign, format: Format): string {
   const opening = tubeOpening(design);
   if (!opening) return '';
   const { from, to, wide, side } = opening;
-  return ` Over the drive axle cut an opening ${side === 'top' ? 'on top' : 'in the underside'}, ${format(to - from, 'size')} along and ${format(wide, 'size')} across: through it you ${side === 'top' ? 'hang the loop of the string on its hook' : 'hook the band on the axle'}. Round its corners and tape its edge.`;
+  return ` Over the drive axle cut an opening ${OPENING_WORDS[side]}, ${format(to - from, 'size')} along and ${format(wide, 'size')} across: through it you ${side === 'top' ? 'hang the loop of the string on its hook' : 'hook the band on the axle'}. Round its corners and tape its edge.`;
 }
 
 function bodyItselfSteps(design: CarDesign, format: Format): BuildStep[] {
@@ -182,12 +182,7 @@ export function wheelSteps(design: CarDesign): BuildStep[] {
       tolerance: 'middle within 0.5 mm; rim true to 1 mm',
       trick: 'Spin it on a pencil against a pen: the pen marks the high side.',
       adult: true,
-      caution:
-        kind === 'bottle-cap' || kind === 'jar-lid'
-          ? DRILLING_CAUTION
-          : isBought
-            ? 'Points slip: push away from the hand.'
-            : CUTTING_CAUTION,
+      caution: isBought ? piercingCaution(kind) : CUTTING_CAUTION,
       check: 'Turned on a pointed pencil in its middle, the rim does not hop by more than 1 mm.',
       shows: { pieces: [isDrive ? 'drive-wheel' : 'other-wheel'] },
     };
@@ -302,7 +297,7 @@ export function bearingStep(design: CarDesign, format: Format): BuildStep {
     tolerance: `both parallel to ${format(0.0005, 'size')} over the width of the car`,
     trick: 'Leave the axle in while the glue sets, so that the pieces stay in line. Keep glue out of them.',
     adult: true,
-    caution: isTube ? HEAT_CAUTION : 'Points slip: push away from the hand.',
+    caution: isTube ? HEAT_CAUTION : POINTS_CAUTION,
     check: 'The axle drops through by its own weight.',
     shows: isRound || isRoller(design) ? { part: 'bearing' } : { pieces: ['deck'] },
   };

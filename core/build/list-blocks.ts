@@ -1,7 +1,7 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller } from '../car/motors/motors.ts';
 import { axleDetail } from './axle-detail.ts';
-import { boxOf, LETTERS, makeLine, makePlace, type Item, type Place } from './drawing.ts';
+import { boxOf, LETTERS, makeLine, makePlace, movedItem, type Item, type Place } from './drawing.ts';
 import type { Block, Line } from './flow.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { notesOf } from './notes.ts';
@@ -91,15 +91,8 @@ function detailBlock(
   return {
     ...drawn,
     head: null,
-    lines: [{ height, draw: (at) => drawn.items.map((item) => movedBy(item, at)) }],
+    lines: [{ height, draw: (at) => drawn.items.map((item) => movedItem(item, ({ x, y }) => makePlace(x + at.x, y + at.y))) }],
   };
-}
-
-/** An item moved so far. */
-export function movedBy(item: Item, { x, y }: Place): Item {
-  const moved = (place: Place): Place => makePlace(place.x + x, place.y + y);
-  if (item.kind === 'text') return { ...item, at: moved(item.at) };
-  return item.kind === 'circle' ? { ...item, centre: moved(item.centre) } : { ...item, points: item.points.map(moved) };
 }
 
 /** The parts list, what sizes no view had room for, the notes, and the detail of the drive axle with its scale. */

@@ -2,7 +2,7 @@ import { bodyPartOf } from '../car/fitted.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { isRoller, isWoundOnAxle } from '../car/motors/motors.ts';
 import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
-import { tubeOpening } from '../solid/tube-opening.ts';
+import { OPENING_WORDS, tubeOpening } from '../solid/tube-opening.ts';
 import { SIZE_FORMATS, type SizeFormat } from './size-format.ts';
 import { buildOf } from './motors/motors.ts';
 
@@ -31,7 +31,7 @@ export function neededSizes(design: CarDesign, sizes: SizeFormat = SIZE_FORMATS.
     add('endPlay', 'end play of each axle', endPlay);
     const opening = tubeOpening(design);
     if (opening) {
-      const where = opening.side === 'top' ? 'on top' : 'in the underside';
+      const where = OPENING_WORDS[opening.side];
       add('openingLong', `opening ${where}, along`, opening.to - opening.from);
       add('openingWide', `opening ${where}, across`, opening.wide);
     }

@@ -20,12 +20,9 @@ export function frameOfSeen(seen: readonly Seen[]): Box {
 }
 
 /** A pen that fills so many mm across. */
-export function penFor({ left, right, top, bottom }: Box, width: number): PicturePen {
-  const scale = width / (right - left);
-  return {
-    place: ({ x, y }) => makePlace(ROOM + scale * (x - left), ROOM + scale * (top - y)),
-    room: { width: width + 2 * ROOM, height: scale * (top - bottom) + 2 * ROOM },
-  };
+export function penFor(frame: Box, width: number): PicturePen {
+  const high = (width * (frame.top - frame.bottom)) / (frame.right - frame.left);
+  return penWithin(frame, width + 2 * ROOM, high + 2 * ROOM);
 }
 
 /** A pen that draws as large as so many mm across and up allow, in their middle; `from`: their upper left corner. */

@@ -6,7 +6,7 @@ import { isDrilled } from '../car/sleeves.ts';
 import { bodyReach } from '../car/body-reach.ts';
 import { bodyLength, bodyWidth, bodyWidthAt } from '../car/weights.ts';
 import { axleLine, deckHeights, tubeRadiusAt } from '../solid/deck-heights.ts';
-import { tubeOpening, type TubeOpening } from '../solid/tube-opening.ts';
+import { OPENING_WORDS, tubeOpening, type TubeOpening } from '../solid/tube-opening.ts';
 import { bodyCorners, deckOutline, wheelSlot } from '../solid/deck-outline.ts';
 import { arrowhead } from './dimensions.ts';
 import { centreCross, makeCircle, makeLine, makePath, makePlace, makeRectangle, type Item, type Place } from './drawing.ts';
@@ -183,7 +183,7 @@ function stripPiece(design: CarDesign, which: 'drive' | 'other', sizes: SizeForm
     name: `strip for the ${which} axle`,
     note: `wrap it round squarely, ends meeting on top at the seam; holes ${sizes.size((2 * away) / MM)} apart round the underside; middle lines of both axles ${sizes.size(design.wheelbase)} apart${
       opening
-        ? `; opening ${sizes.size(opening.to - opening.from)} long and ${sizes.size(opening.wide)} wide ${opening.side === 'top' ? 'on top' : 'in the underside'}, its arrow toward the other axle`
+        ? `; opening ${sizes.size(opening.to - opening.from)} long and ${sizes.size(opening.wide)} wide ${OPENING_WORDS[opening.side]}, its arrow toward the other axle`
         : ''
     }`,
     count: 1,

@@ -6,6 +6,7 @@ import {
   linesOf,
   PAPERS,
   makePlace,
+  movedItem,
   textWidth,
   type Box,
   type Item,
@@ -42,16 +43,15 @@ const turned = (piece: Piece): Piece => ({
   width: piece.height,
   height: piece.width,
   items: piece.items.map((item): Item => {
-    if (item.kind === 'path') return { ...item, points: item.points.map((point) => turnedPlace(point, piece.height)) };
-    if (item.kind === 'circle') return { ...item, centre: turnedPlace(item.centre, piece.height) };
+    const moved = movedItem(item, (place) => turnedPlace(place, piece.height));
+    if (moved.kind !== 'text') return moved;
     // Its words are read from the right.
-    const { upright: _upright, ...text } = item;
-    const at = turnedPlace(item.at, piece.height);
+    const { upright: _upright, at, ...text } = moved;
     return {
       ...text,
-      at: makePlace(at.x + CAPITALS * item.size, at.y),
+      at: makePlace(at.x + CAPITALS * text.size, at.y),
       upright: true,
-      anchor: item.anchor === 'start' ? 'end' : item.anchor,
+      anchor: text.anchor === 'start' ? 'end' : text.anchor,
     };
   }),
 });
@@ -62,8 +62,8 @@ function throughWindow(items: readonly Item[], { x: left, y: top, width, height 
   const moved = ({ x, y }: Place): Place => makePlace(x - left + to.x, y - top + to.y);
   return items.flatMap((item): Item[] => {
     const isWhole = isWithin(boxOf(item), window);
-    if (item.kind === 'text') return isWhole ? [{ ...item, at: moved(item.at) }] : [];
-    if (isWhole) return [item.kind === 'circle' ? { ...item, centre: moved(item.centre) } : { ...item, points: item.points.map(moved) }];
+    if (isWhole) return [movedItem(item, moved)];
+    if (item.kind === 'text') return [];
     return linesOf(item).flatMap(([from, end]) => {
       const part = clipped(window, from, end);
       return part ? [makeLine(moved(part[0]), moved(part[1]), item.line)] : [];
@@ -164,6 +164,10 @@ function seamsOf({ x, y, width, height }: Window, piece: Piece): { readonly trim
   };
 }
 
+/** Lines of text below a place. */
+const textLines = (lines: readonly string[], size: number, { x, y }: Place, bold = false): readonly Item[] =>
+  lines.map((text, i) => ({ kind: 'text', at: makePlace(x, y + NOTE_LINE * (i + 1)), text, size, anchor: 'start', ...(bold && { bold }) }));
+
 /** What is printed of a piece on one page: its name and note, and what is seen of it through a window, with its seams and the crosses on them. */
 function panelOf(piece: Piece, window: Window, part: string, most: number): Panel {
   const name = `${piece.count > 1 ? `${piece.count} × ` : ''}${piece.name}${part}`;
@@ -195,30 +199,11 @@ function panelOf(piece: Piece, window: Window, part: string, most: number): Pane
       const to = makePlace(x, y + head);
       const foot = to.y + window.height;
       return [
-        ...names.map((text, i): Item => ({
-          kind: 'text',
-          at: makePlace(x, y + NOTE_LINE * (i + 1)),
-          text,
-          size: NAME,
-          anchor: 'start',
-          bold: true,
-        })),
-        ...notes.map((text, i): Item => ({
-          kind: 'text',
-          at: makePlace(x, y + NOTE_LINE * (names.length + i + 1)),
-          text,
-          size: NOTE,
-          anchor: 'start',
-        })),
+        ...textLines(names, NAME, makePlace(x, y), true),
+        ...textLines(notes, NOTE, makePlace(x, y + NOTE_LINE * names.length)),
         ...throughWindow(piece.items, seen, makePlace(to.x + seen.x - window.x, to.y + seen.y - window.y)),
         ...(part === '' ? [] : throughWindow(seams, window, to)),
-        ...hints.map((text, i): Item => ({
-          kind: 'text',
-          at: makePlace(x, foot + NOTE_LINE * (i + 1)),
-          text,
-          size: NOTE,
-          anchor: 'start',
-        })),
+        ...textLines(hints, NOTE, makePlace(x, foot)),
       ];
     },
   };

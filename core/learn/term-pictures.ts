@@ -1,5 +1,5 @@
 import { across } from '../build/dimensions.ts';
-import { boxOf, makeCircle, makeLine, makePlace, type Item, type Place, type Sheet } from '../build/drawing.ts';
+import { boxOf, makeCircle, makeLine, makePlace, movedItem, type Item, type Place, type Sheet } from '../build/drawing.ts';
 import type { PartPlace } from '../build/part-names.ts';
 import { straightened, sideOf, topOf } from '../build/views.ts';
 import { bodyReach } from '../car/body-reach.ts';
@@ -140,13 +140,7 @@ export function termPicture(id: TermId, design: CarDesign): Sheet {
   const moved = ({ x, y }: Place): Place => makePlace(x - left + 1, y - top + 1);
   return {
     name: GLOSSARY[id].word,
-    items: items.map((item) =>
-      item.kind === 'text'
-        ? { ...item, at: moved(item.at) }
-        : item.kind === 'circle'
-          ? { ...item, centre: moved(item.centre) }
-          : { ...item, points: item.points.map(moved) },
-    ),
+    items: items.map((item) => movedItem(item, moved)),
     width: Math.max(WIDE, ...boxes.map((box) => box.right)) - left + 2,
     height: Math.max(HIGH, ...boxes.map((box) => box.bottom)) - top + 2,
   };

@@ -59,10 +59,9 @@ export function wheelSlot(design: CarDesign): WheelSlot | null {
   const hub = above < HUB.diameter / 2 + ROUND_WHEEL / 2 ? HUB.length : 0;
   const half = (otherWheelOf(design).thickness + ROUND_WHEEL) / 2 + hub;
   // Where the deck ends before the wheel does, the slot is open in front.
-  const deckEnd = bodyReach(design).right;
+  const { left, right: deckEnd } = bodyReach(design);
   const end = Math.min(wheelbase + reach, deckEnd);
   // A wheel as long as the body leaves nothing of it.
-  const { left } = bodyReach(design);
   if (half >= bodyWidthAt(design, end) / 2 || wheelbase - reach <= left || wheelbase - reach >= end) return null;
   return { corners: rectangle(wheelbase - reach, end, -half, half), isOpen: end === deckEnd };
 }

@@ -12,6 +12,9 @@ export interface TubeOpening {
   readonly side: 'top' | 'underside';
 }
 
+/** Where it is, in words. */
+export const OPENING_WORDS: Readonly<Record<TubeOpening['side'], string>> = { top: 'on top', underside: 'in the underside' };
+
 /** m along and across that fingers need to hook a band or a loop. Common practice. */
 const FINGERS = 0.02;
 

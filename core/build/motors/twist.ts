@@ -3,7 +3,7 @@ import type { MotorView } from '../../geometry/motors/motor-geometry.ts';
 import { WHEELS } from '../../car/catalogue.ts';
 import { HOLLOW, isOnePiece } from '../../solid/motors/twist.ts';
 import type { Format } from '../../units/quantity.ts';
-import { BAND_CAUTION, DRILLING_CAUTION, LATEX_CAUTION, PLAIN_STEP, templateStep, type BuildStep } from '../build-step.ts';
+import { BAND_CAUTION, LATEX_CAUTION, PLAIN_STEP, piercingCaution, templateStep, type BuildStep } from '../build-step.ts';
 import { makeLine } from '../drawing.ts';
 import { bandParts, windingText, inspectedBands, tubingLengths, tubingText } from './bands.ts';
 import type { MotorBuild } from './motor-build.ts';
@@ -34,8 +34,7 @@ function joinStep({ driveWheels }: CarDesign, { hookToHook }: TwistDesign, forma
       tolerance: `both middles in line to ${format(0.0005, 'size')}`,
       trick: 'Push a straight skewer through both middles while you join them.',
       adult: true,
-      caution:
-        driveWheels.kind === 'bottle-cap' || driveWheels.kind === 'jar-lid' ? DRILLING_CAUTION : 'Points slip: push away from the hand.',
+      caution: piercingCaution(driveWheels.kind),
       check: 'Roll it on the table: it goes straight and does not hop.',
       shows: { part: 'drive-wheel' },
     },

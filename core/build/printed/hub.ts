@@ -11,11 +11,12 @@ function hubOf(design: CarDesign, which: 'drive' | 'other', { size }: SizeFormat
   const wheels = which === 'drive' ? design.driveWheels : design.otherWheels;
   if (!wheels) return null;
   const thickness = (which === 'drive' ? driveWheelOf(design) : otherWheelOf(design)).thickness;
-  const bore = [round((design.axleDiameter + CLEARANCE.glued) / 2)];
+  const boreRadius = (design.axleDiameter + CLEARANCE.glued) / 2;
+  const bore = [round(boreRadius)];
   const hole = ownHole(design, wheels.kind);
   const spigot = (hole - CLEARANCE.glued) / 2;
-  const hasSpigot = spigot - (design.axleDiameter + CLEARANCE.glued) / 2 >= WALL;
-  const radius = Math.max(hubRadius(design, wheels), (design.axleDiameter + CLEARANCE.glued) / 2 + WALL);
+  const hasSpigot = spigot - boreRadius >= WALL;
+  const radius = Math.max(hubRadius(design, wheels), boreRadius + WALL);
   return {
     id: `${which}-hub`,
     name: `hub of the ${which === 'other' && design.layout.otherWheelCount === 1 ? 'single wheel' : `${which} wheels`}`,

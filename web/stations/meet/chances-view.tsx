@@ -97,17 +97,22 @@ const TOLD = 2;
 /** What each car needs in the round that is being run. */
 function Needs({ meet, results, carOf }: NeedsProps) {
   const units = useUnits();
-  const round = meet.brief.rounds.findIndex((_, index) => meet.entries.some(({ id }) => neededFor(meet, results, id, index).length > 0));
-  if (round === -1) return null;
-  const { name, goal } = meet.brief.rounds[round]!;
-  const lines = meet.entries.flatMap(({ id }) =>
-    neededFor(meet, results, id, round)
-      .slice(-TOLD)
-      .map(({ place, value, isLess }) => {
-        const figure = formatRunValue(goal, { value, atLeast: false }, units);
-        return `${carOf(id)} needs ${figure} or ${isLess ? 'less' : 'more'} to take ${formatPlace(place)}.`;
-      }),
-  );
+  const open = meet.brief.rounds
+    .map((round, index) => ({
+      round,
+      needs: meet.entries.flatMap(({ id }) =>
+        neededFor(meet, results, id, index)
+          .slice(-TOLD)
+          .map((need) => ({ id, ...need })),
+      ),
+    }))
+    .find(({ needs }) => needs.length > 0);
+  if (!open) return null;
+  const { name, goal } = open.round;
+  const lines = open.needs.map(({ id, place, value, isLess }) => {
+    const figure = formatRunValue(goal, { value, atLeast: false }, units);
+    return `${carOf(id)} needs ${figure} or ${isLess ? 'less' : 'more'} to take ${formatPlace(place)}.`;
+  });
   return (
     <section aria-labelledby="needs-title" className={styles.part}>
       <h2 id="needs-title" className={plain.heading}>

@@ -13,15 +13,19 @@ function useKnownCars({ entries }: Meet): ReadonlyMap<string, KnownCar | null> |
   const dispatch = useAppDispatch();
   const { data: cars } = useListCarsQuery();
   const [known, setKnown] = useState<ReadonlyMap<string, KnownCar | null> | null>(null);
+  // Of the entries only which cars they are: runs are read again when that changes, not with every result.
+  const listed = JSON.stringify(entries.map(({ id, carId }) => [id, carId]));
   const wanted = useMemo(
     () =>
       cars &&
-      entries.map(({ id, carId }): readonly [string, string | null, CarDesign | null] => [
-        id,
-        carId,
-        cars.readable.find((car) => car.id === carId)?.design ?? null,
-      ]),
-    [cars, entries],
+      (JSON.parse(listed) as [id: string, carId: string | null][]).map(
+        ([id, carId]): readonly [string, string | null, CarDesign | null] => [
+          id,
+          carId,
+          cars.readable.find((car) => car.id === carId)?.design ?? null,
+        ],
+      ),
+    [cars, listed],
   );
   useEffect(() => {
     let isLeft = false;

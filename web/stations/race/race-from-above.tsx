@@ -1,9 +1,10 @@
-import { racerAt, type Racer } from '../../../core/explore/race.ts';
+import { useMemo } from 'react';
+import { racerAt } from '../../../core/explore/race.ts';
 import { curvatureOf, floorPath } from '../../../core/predict/straightness.ts';
 import { formatQuantity } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
-import { DASHES } from './dashes.ts';
+import { DASHES, type RacePictureProps } from './race-picture.ts';
 
 const ENDS = 60;
 /** px of the picture at the least and most. */
@@ -12,18 +13,10 @@ const POINTS = 60;
 /** m: less drift is none. */
 const STRAIGHT = 0.02;
 
-interface RaceFromAboveProps {
-  readonly racers: readonly Racer[];
-  readonly end: number;
-  readonly time: number;
-  /** px across. */
-  readonly width: number;
-}
-
 /** The paths over the floor, all from one line, as far as each has come; in words where all run straight. */
-export function RaceFromAbove({ racers, end, time, width }: RaceFromAboveProps) {
+export function RaceFromAbove({ racers, end, time, width }: RacePictureProps) {
   const units = useUnits();
-  const ends = racers.map((racer) => racerAt(racer, end));
+  const ends = useMemo(() => racers.map((racer) => racerAt(racer, end)), [racers, end]);
   const widest = Math.max(...ends.map(({ drift }) => Math.abs(drift)));
   if (widest < STRAIGHT) return <p className={`${plain.caption} ${plain.muted}`}>By their alignment all run straight.</p>;
   const longest = Math.max(...ends.map(({ distance }) => distance), 0.1);

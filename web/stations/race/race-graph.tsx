@@ -1,30 +1,24 @@
-import { raceLength, raceLine, racerAt, type Racer } from '../../../core/explore/race.ts';
+import { useMemo } from 'react';
+import { raceLength, raceLine, racerAt } from '../../../core/explore/race.ts';
 import { formatKnown, formatPredicted, unitOf } from '../../../core/units/quantity.ts';
-import { DASHES } from './dashes.ts';
+import { DASHES, type RacePictureProps } from './race-picture.ts';
 import { useUnits } from '../../ui/use-units.ts';
 
 const HEIGHT = 300;
 const FRAME = { left: 64, right: 110, top: 12, bottom: 34 };
 const NAME = 14;
 
-interface RaceGraphProps {
-  readonly racers: readonly Racer[];
-  readonly end: number;
-  readonly time: number;
-  /** px across. */
-  readonly width: number;
-}
-
 /** Distance over time of every car, with where all are now. */
-export function RaceGraph({ racers, end, time, width }: RaceGraphProps) {
+export function RaceGraph({ racers, end, time, width }: RacePictureProps) {
   const units = useUnits();
   const length = Math.max(raceLength(racers), 0.1);
   const x = (s: number): number => FRAME.left + ((width - FRAME.left - FRAME.right) * s) / Math.max(end, 0.1);
   const y = (m: number): number => HEIGHT - FRAME.bottom - ((HEIGHT - FRAME.top - FRAME.bottom) * m) / length;
+  // What does not change with the time is worked out once: it is drawn in every frame.
+  const lines = useMemo(() => racers.map((racer) => raceLine(racer, end)), [racers, end]);
+  const ends = useMemo(() => racers.map((racer) => racerAt(racer, end).distance), [racers, end]);
   // Names stand beside the end of their lines, none over another.
-  const names = racers
-    .map((racer, i) => ({ i, name: racer.design.name, at: y(racerAt(racer, end).distance) + 5 }))
-    .sort((a, b) => a.at - b.at);
+  const names = racers.map((racer, i) => ({ i, name: racer.design.name, at: y(ends[i]!) + 5 })).sort((a, b) => a.at - b.at);
   names.forEach((one, k) => (one.at = Math.max(one.at, (names[k - 1]?.at ?? -Infinity) + NAME)));
   return (
     <svg viewBox={`0 0 ${width} ${HEIGHT}`} width={width} height={HEIGHT} role="img" aria-label="Distance over time" id="race-graph">
@@ -50,9 +44,7 @@ export function RaceGraph({ racers, end, time, width }: RaceGraphProps) {
       {racers.map((racer, i) => (
         <g key={racer.id}>
           <polyline
-            points={raceLine(racer, end)
-              .map((at) => `${x(at.time).toFixed(1)},${y(at.distance).toFixed(1)}`)
-              .join(' ')}
+            points={lines[i]!.map((at) => `${x(at.time).toFixed(1)},${y(at.distance).toFixed(1)}`).join(' ')}
             fill="none"
             stroke="var(--mui-palette-workbench-ink)"
             strokeWidth={1.8}

@@ -1,11 +1,12 @@
 import { useMemo } from 'react';
-import { raceLength, racerAt, type Racer, type RacerAt } from '../../../core/explore/race.ts';
+import { raceLength, racerAt, type RacerAt } from '../../../core/explore/race.ts';
 import { sideView, type SideView } from '../../../core/geometry/side-view.ts';
 import { formatKnown, formatPredicted, formatQuantity, unitOf, type UnitSystem } from '../../../core/units/quantity.ts';
 import { CarSketch } from '../../drawing/car-sketch.tsx';
 import type { Scale } from '../../drawing/scale.ts';
 import { PHASE_WORDS } from '../../ui/phase-words.ts';
 import { useUnits } from '../../ui/use-units.ts';
+import type { RacePictureProps } from './race-picture.ts';
 
 /** px of one lane, and kept free behind the line for a car and beyond the farthest. */
 const LANE = 92;
@@ -39,15 +40,8 @@ function noseOf({ deck, driveWheel, otherWheel, heading }: SideView): number {
   return Math.max(...ends, ...deck.map(({ x }) => heading * x));
 }
 
-interface RaceLanesProps {
-  readonly racers: readonly Racer[];
-  readonly time: number;
-  /** px across. */
-  readonly width: number;
-}
-
 /** Every car in a lane of its own, from the side, where it is at a time; and how much larger than the floor the cars are drawn. */
-export function RaceLanes({ racers, time, width }: RaceLanesProps) {
+export function RaceLanes({ racers, time, width }: Omit<RacePictureProps, 'end'>) {
   const units = useUnits();
   const length = Math.max(raceLength(racers), 0.5);
   const views = useMemo(() => racers.map(({ design }) => sideView(design)), [racers]);
