@@ -43,7 +43,7 @@ export function PrintedView({ design }: { readonly design: CarDesign }) {
           return (
             <li key={part.id} className={styles.step}>
               <div className={styles.printedPicture}>
-                <SheetPicture sheet={picture} />
+                <SheetPicture sheet={picture} isOfPage />
               </div>
               <div className={styles.words}>
                 <h2 className={plain.strong}>

@@ -61,7 +61,7 @@ function WordCard({ id, design, number }: WordCardProps) {
     <li id={termAnchor(id)} tabIndex={-1} className={styles.word}>
       <h2 className={plain.strong}>{GLOSSARY[id].word}</h2>
       <p className={plain.text}>{GLOSSARY[id].means}.</p>
-      <SheetPicture sheet={picture} />
+      <SheetPicture sheet={picture} isOfPage />
       <p className={plain.text}>
         On this car: <strong>{number}</strong>
       </p>

@@ -52,7 +52,7 @@ export function IdeaTiles({ design, progress, present }: IdeaTilesProps) {
               aria-current={idea === present ? 'step' : undefined}
             >
               <span aria-hidden className={styles.picture}>
-                <SheetPicture sheet={picture} />
+                <SheetPicture sheet={picture} isOfPage />
               </span>
               <span>{name}</span>
               <span aria-hidden className={styles.marks}>
