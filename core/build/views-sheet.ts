@@ -9,9 +9,10 @@ import { across, leader, SIZE_TEXT, upright, type Dimension } from './dimensions
 import { LANE, SCALES, placeDimension, type Draft } from './draft.ts';
 import { LETTERS, makeCircle, makeLine, makePath, makePlace, placedText, type Box, type Item, type Place } from './drawing.ts';
 import type { SizeFormat } from './size-format.ts';
+import { deckHeights } from '../solid/deck-heights.ts';
 import { neededSizes } from './needed-sizes.ts';
 import { partsList, type PartLine } from './parts-list.ts';
-import { deckAt, straightened, rearOf, sideOf, topOf, type View } from './views.ts';
+import { straightened, rearOf, sideOf, topOf, type View } from './views.ts';
 import { geometryOf } from '../geometry/motors/motors.ts';
 import { buildOf } from './motors/motors.ts';
 
@@ -222,12 +223,12 @@ function dimensionsOf(design: CarDesign, layout: Layout, draft: Draft, within: B
   } else {
     acrossOn('trackWidth', rear.at({ x: -trackWidth / 2, y: 0 }), rear.at({ x: trackWidth / 2, y: 0 }), below);
     if (!bodyPartOf(design).isTube) {
-      const { low } = deckAt(design, view.deck);
+      const { under } = deckHeights(design, 0);
       const bodyHalf = bodyWidth(design) / 2;
       uprightOn(
         'axleGap',
         rear.at({ x: bodyHalf, y: driveWheels.diameter / 2 }),
-        rear.at({ x: bodyHalf, y: low }),
+        rear.at({ x: bodyHalf, y: under }),
         [1, 2].map((n) => rearRight + LANE * n),
       );
     }

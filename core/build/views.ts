@@ -1,12 +1,9 @@
 import type { CarDesign } from '../car/car-design.ts';
-import { AXLE_ENDS, WHEELS } from '../car/catalogue.ts';
-import { bodyPartOf } from '../car/fitted.ts';
-import { isRoller } from '../car/motors/motors.ts';
-import { bodyWidth } from '../car/weights.ts';
-import { geometryOf } from '../geometry/motors/motors.ts';
 import { planView, type Plate } from '../geometry/plan-view.ts';
 import type { Point } from '../geometry/point.ts';
 import { sideView } from '../geometry/side-view.ts';
+import { standingSolids } from '../solid/car-solids.ts';
+import { radiusAlong, rectangle, type Shape } from '../solid/shape.ts';
 import { centreCross, makeCircle, makeLine, makePath, makePlace, type Item, type Place } from './drawing.ts';
 import { buildOf } from './motors/motors.ts';
 import type { PartPlace } from './part-names.ts';
@@ -113,43 +110,34 @@ export function topOf(design: CarDesign, drawn: DrawnView): View {
   };
 }
 
-/** The view from the rear, from the floor up: x across the car, to the right. */
-export function rearOf(design: CarDesign, drawn: Omit<DrawnView, 'heading'>): View {
-  const at = toSheet({ ...drawn, heading: 1 });
-  const { trackWidth, driveWheels, axleDiameter } = design;
-  const { driveWheel, deck } = sideView(design);
-  const roller = isRoller(design);
-  const wide = WHEELS[driveWheels.kind].thickness;
-  const half = (geometryOf(design.motor).rollerWidth(design.motor) ?? trackWidth) / 2;
-  const box = (left: number, right: number, low: number, high: number): Item[] =>
-    closed(
-      [
-        { x: left, y: low },
-        { x: right, y: low },
-        { x: right, y: high },
-        { x: left, y: high },
-      ],
-      at,
-    );
-  const items: Item[] = [makeLine(at({ x: 0, y: -0.006 }), at({ x: 0, y: 2 * driveWheel.radius + 0.006 }), 'centre')];
-  if (roller) return { at, items: [...items, ...box(-half, half, 0, 2 * driveWheel.radius)] };
-  for (const side of [-1, 1]) items.push(...box(side * half - wide / 2, side * half + wide / 2, 0, 2 * driveWheel.radius));
-  const reach = half + AXLE_ENDS / 2;
-  items.push(...box(-reach, reach, driveWheel.radius - axleDiameter / 2, driveWheel.radius + axleDiameter / 2));
-  // The deck as it is over the drive axle.
-  const heights = deckAt(design, deck);
-  const width = bodyWidth(design);
-  if (bodyPartOf(design).isTube)
-    items.push(makeCircle(at({ x: 0, y: (heights.low + heights.high) / 2 }), drawn.scale * (width / 2), 'outline'));
-  else items.push(...box(-width / 2, width / 2, heights.low, heights.high));
-  return { at, items };
+/** What the view from the rear shows: what stands at the drive axle, and the body over it. */
+const SEEN_FROM_REAR = /^(drive-|body$|other-end$|tube$)/;
+
+/** A shape from the rear, cut where it passes over the drive axle: x across the car, to the right. */
+function fromRear(shape: Shape, at: (point: Point) => Place, scale: number): readonly Item[] {
+  const box = (left: number, right: number, low: number, high: number): Item[] => closed(rectangle(-right, -left, low, high), at);
+  const span = (values: readonly number[]): readonly [number, number] => [Math.min(...values), Math.max(...values)];
+  switch (shape.kind) {
+    case 'across':
+      return box(shape.from, shape.to, ...span(shape.corners.map(({ y }) => y)));
+    case 'plate':
+      return box(...span(shape.corners.map(({ y }) => y)), shape.from, shape.to);
+    case 'rod':
+      return box(...span([shape.from.y, shape.to.y]), shape.from.z - shape.radius, shape.from.z + shape.radius);
+    case 'shell':
+      return [makeCircle(at({ x: 0, y: shape.height }), scale * radiusAlong(shape.profile, 0), 'outline')];
+  }
 }
 
-/** Under and upper side of the body over the drive axle, m over the floor. */
-export function deckAt(design: CarDesign, deck: readonly Point[]): { readonly low: number; readonly high: number } {
-  if (bodyPartOf(design).isTube) return { low: Math.min(...deck.map(({ y }) => y)), high: Math.max(...deck.map(({ y }) => y)) };
-  // Corners go round from the lower left: the deck follows the line of the axles.
-  const [a, b, c, d] = deck as readonly [Point, Point, Point, Point];
-  const between = (from: Point, to: Point): number => from.y + ((to.y - from.y) * (0 - from.x)) / (to.x - from.x || 1);
-  return { low: between(a, b), high: between(d, c) };
+/** The view from the rear, from the floor up, made from the solids: x across the car, to the right. */
+export function rearOf(design: CarDesign, drawn: Omit<DrawnView, 'heading'>): View {
+  const at = toSheet({ ...drawn, heading: 1 });
+  const seen = standingSolids(straightened(design)).filter(({ id, isRoom }) => SEEN_FROM_REAR.test(id) && !isRoom);
+  return {
+    at,
+    items: [
+      makeLine(at({ x: 0, y: -0.006 }), at({ x: 0, y: design.driveWheels.diameter + 0.006 }), 'centre'),
+      ...seen.flatMap(({ shapes }) => shapes.flatMap((shape) => fromRear(shape, at, drawn.scale))),
+    ],
+  };
 }
