@@ -1,4 +1,4 @@
-import type { CarDesign } from '../car/car-design.ts';
+import type { CarDesign, Floor } from '../car/car-design.ts';
 import type { Fault } from '../fault.ts';
 import type { Limits } from '../car/car-design.ts';
 import type { Brief, Round, Rules } from '../schema/generated/brief.ts';
@@ -32,14 +32,18 @@ export function briefFaults({ floors, rounds, rules }: Brief): Fault[] {
 
 /** The car as it runs a round: on its floor, with the load that all carry, or with its own where that is what counts. */
 export function designForRound(design: CarDesign, { floors }: Brief, { floor: name, load, goal }: Round): CarDesign {
-  const { floor } = floors.find((one) => one.name === name)!;
+  return onFloor(design, floors.find((one) => one.name === name)!.floor, choosesLoad(goal) ? null : load);
+}
+
+/** The car on another floor. `load`: kg that it has to carry there; null where it carries its own. */
+export function onFloor(design: CarDesign, floor: Floor, load: number | null): CarDesign {
   const { slope, ...besides } = design.measured;
   return {
     ...design,
     // A slope that was measured of no floor by name is not this one's; one that says of which holds there alone (valueOf).
     measured: slope?.of === undefined ? besides : design.measured,
     floor,
-    load: choosesLoad(goal) ? design.load : { ...design.load, mass: load },
+    load: load === null ? design.load : { ...design.load, mass: load },
   };
 }
 

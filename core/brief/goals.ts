@@ -1,4 +1,4 @@
-import type { CarDesign } from '../car/car-design.ts';
+import type { CarDesign, Floor } from '../car/car-design.ts';
 import { judgeEdges } from '../predict/edges.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { measuresOf } from '../geometry/measures.ts';
@@ -235,10 +235,13 @@ export function measuredOfModel(goal: Goal, run: GoalRun): MeasuredRun {
 }
 
 /** The same as far as its floor lets it count: up to the wall, and up to where it leaves a lane that is laid. */
-export function measuredInRoom(goal: Goal, run: GoalRun, free: MeasuredRun = measuredOfModel(goal, run)): MeasuredRun {
-  const { roomLength, laneWidth } = run.design.floor;
+export const measuredInRoom = (goal: Goal, run: GoalRun, free: MeasuredRun = measuredOfModel(goal, run)): MeasuredRun =>
+  withinRoom(goal, run.design.floor, run.curvature, free);
+
+/** The same of a run of this curvature, 1/m, on a floor. */
+export function withinRoom(goal: Goal, { roomLength, laneWidth }: Floor, curvature: number, free: MeasuredRun): MeasuredRun {
   const wall = roomLength ?? Infinity;
-  const leaves = laneWidth === null ? Infinity : distanceWithinLane(run.curvature, laneWidth / 2);
+  const leaves = laneWidth === null ? Infinity : distanceWithinLane(curvature, laneWidth / 2);
   const distance = Math.min(free.distance, wall, leaves);
   const isTimed = !('distance' in goal) || goal.distance <= Math.min(wall, leaves);
   return { ...free, distance, atLeast: distance === wall && free.distance > wall, time: isTimed ? free.time : undefined };

@@ -172,6 +172,23 @@ export const estimatesOn = (design: CarDesign, kind: CarDesign['floor']['kind'])
   };
 };
 
+/**
+ * What a car’s numbers are on another floor or with another load: it grips and rolls so much better or worse than expected there too, and
+ * the floor leans by so much unseen.
+ */
+export function numbersOn(from: CarDesign, to: CarDesign, numbers: Numbers): Numbers {
+  const [here, there] = [likelyNumbers(from), likelyNumbers(to)];
+  const factor = (key: ValueKey): number => ((numbers[key] ?? 0) / (here[key] || 1)) * (there[key] ?? 0);
+  return {
+    ...numbers,
+    staticGrip: factor('staticGrip'),
+    rollingLengthDrive: factor('rollingLengthDrive'),
+    ...(numbers.rollingLengthOther !== undefined && { rollingLengthOther: factor('rollingLengthOther') }),
+    massHeight: factor('massHeight'),
+    slope: there.slope! + numbers.slope! - here.slope!,
+  };
+}
+
 /** The most likely number of each value the design depends on. */
 export function likelyNumbers(design: CarDesign): Numbers {
   const numbers: Partial<Record<ValueKey, number>> = {};

@@ -35,7 +35,7 @@ export function exploreCar(design: CarDesign, workspace?: Workspace): ExploredCa
     distance: upToWall(design.floor, distance),
     time,
     launchGripRatio,
-    score: scoreOf(design, result),
+    score: scoreOf(design, result, undefined, workspace),
     stoppedBy: stoppedBy(design, result, setup),
   };
 }

@@ -30,7 +30,7 @@ function builtRuns(design: CarDesign, seed: number, count: number, workspace: Wo
     const { design: built, numbers } = carAt(n);
     const setup = deriveRunSetup(built, { kind: 'full' }, numbers);
     const result = runFaults(setup).length > 0 ? null : simulateForAim(design.aim, setup, workspace);
-    return { built, setup, result, score: result ? scoreOf(built, result, numbers) : CANNOT_RUN };
+    return { built, setup, result, score: result ? scoreOf(built, result, numbers, workspace) : CANNOT_RUN };
   });
 }
 

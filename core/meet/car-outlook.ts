@@ -1,38 +1,24 @@
 import type { Brief, Round } from '../brief/brief.ts';
-import type { Goal } from '../brief/goal.ts';
-import { goalRecord, measuredInRoom, measuredOfModel, type GoalRun } from '../brief/goals.ts';
+import { runSpread, type PossibleRun, type RunSpread } from '../brief/drawn-run.ts';
+import { goalRecord, measuredOfModel } from '../brief/goals.ts';
 import { askedInRound, goalRunsOf, loadedFor } from '../brief/judge.ts';
-import type { MeasuredRun } from '../brief/measured-run.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { prepareRun } from '../predict/derive-run-setup.ts';
 import { RUN_SCATTER, runScatter } from '../predict/next-run.ts';
 import { sampledRuns } from '../predict/sampled-runs.ts';
-import { likelyCurvature } from '../predict/straightness.ts';
-import { valueOfMeasured, type RunValue } from './scoring.ts';
-
-/** One of the cars that an entry may turn out to be, in one round: its run as if nothing hindered it, and what it would be on that floor. */
-export interface PossibleRun {
-  readonly run: GoalRun;
-  readonly free: MeasuredRun;
-}
 
 /** What is known of an entry before it runs: the cars that it may be, alike in every round. */
-export interface CarOutlook {
+export interface CarOutlook extends RunSpread {
   /** By round, by car; null where such a car does not run there. */
   readonly rounds: readonly (readonly (PossibleRun | null)[])[];
   /** How likely each of these cars is; all alike at first. */
   readonly weights: Float64Array;
-  /** Standard deviation of one car's runs, as a fraction of the distance; of their curvature, 1/m. */
-  readonly scatter: number;
-  readonly bendScatter: number;
   /** Fraction of its runs that come to nothing: it does not start, or breaks. */
   readonly fails: number;
 }
 
 /** Cars that an entry may be. */
 export const CARS = 200;
-/** Of its usual curvature, by how much one car’s runs differ. Our estimate. */
-const BENDS = 0.4;
 /** One run in twenty comes to nothing, as far as nothing else is known: one that did in a row of twenty. Our estimate. */
 const FAILS = { of: 1, in: 20 };
 /** What a model may be off where it was never tried, as a fraction of the distance. Our estimate. */
@@ -43,8 +29,7 @@ export function carOutlook(design: CarDesign, brief: Brief, seed = 1): CarOutloo
   return {
     rounds: brief.rounds.map((round) => possibleRuns(design, brief, round, seed)),
     weights: new Float64Array(CARS).fill(1 / CARS),
-    scatter: prepareRun(design).kind === 'ready' ? runScatter(design) : RUN_SCATTER,
-    bendScatter: BENDS * likelyCurvature(design),
+    ...runSpread(design, prepareRun(design).kind === 'ready' ? runScatter(design) : RUN_SCATTER),
     fails: FAILS.of / FAILS.in,
   };
 }
@@ -56,31 +41,6 @@ function possibleRuns(design: CarDesign, brief: Brief, round: Round, seed: numbe
   const { car } = loadedFor(goal, asked);
   const sample = sampledRuns(car, { seed, runs: CARS, marks: goalRecord(goal).marks?.(goal) ?? [] });
   return goalRunsOf(car, sample, seed).map((run) => run && { run, free: measuredOfModel(goal, run) });
-}
-
-/**
- * A run of a car once more: so many standard deviations further along, and more to the right. What goes further by a part is sooner by half of it
- * (kinetic energy). Null where it does not count.
- */
-export function drawnRun(
-  goal: Goal,
-  { run, free }: PossibleRun,
-  { scatter, bendScatter }: Pick<CarOutlook, 'scatter' | 'bendScatter'>,
-  along: number,
-  aside: number,
-): RunValue | null {
-  const curvature = run.curvature + bendScatter * aside;
-  const distance = free.distance * Math.exp(scatter * along);
-  const mark = 'distance' in goal ? goal.distance : Infinity;
-  // A car that only just gets there takes as long as its whole run.
-  const time = (free.time ?? run.result.time) * Math.exp((-scatter / 2) * along);
-  const noisy: MeasuredRun = {
-    ...free,
-    distance,
-    curvature,
-    ...((free.time !== undefined || distance >= mark) && { time: distance >= mark ? time : undefined }),
-  };
-  return valueOfMeasured(goal, measuredInRoom(goal, { ...run, curvature }, noisy));
 }
 
 /** ln of how likely a car is to run so far, `atLeast` where a wall stopped it, given its own. m. */

@@ -1,8 +1,9 @@
 import type { Goal } from '../brief/goal.ts';
 import { goalRecord } from '../brief/goals.ts';
+import type { RunValue } from '../brief/run-value.ts';
 import { formatQuantity, type Quantity, type UnitSystem } from '../units/quantity.ts';
 import { distanceOf, type Entry, type Meet, type MeetOutcome, type MeetResult, type StandingResult } from './meet.ts';
-import { UNTIMED, measuringOf, valueOfRun, type Measuring, type Medal, type RunValue } from './scoring.ts';
+import { UNTIMED, measuringOf, valueOfRun, type Measuring, type Medal } from './scoring.ts';
 
 /** A time as it was taken, to the hundredth: gates tell that, and who took it by hand wrote no more than was read. `timeWords(4.1) // '4.1 s'` */
 export const formatTime = (seconds: number): string => `${Number(seconds.toFixed(2))}\u00a0s`;

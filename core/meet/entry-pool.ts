@@ -1,5 +1,6 @@
+import { drawnRun } from '../brief/drawn-run.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
-import { drawnRun, learnt, type CarOutlook, type SeenRun } from './car-outlook.ts';
+import { learnt, type CarOutlook, type SeenRun } from './car-outlook.ts';
 import { distanceOf, type Meet, type StandingResult } from './meet.ts';
 import { measuringOf, valueOfRun } from './scoring.ts';
 

@@ -1,7 +1,7 @@
 import { goalRecord } from '../brief/goals.ts';
+import { compareNumbers } from '../brief/run-value.ts';
 import { DRAWS, type EntryPool } from './entry-pool.ts';
 import type { Meet } from './meet.ts';
-import { compareNumbers } from './scoring.ts';
 
 /** Run-offs after which a tie is left as it is. */
 const MOST_RUN_OFFS = 5;

@@ -1,6 +1,7 @@
 import { goalRecord } from '../brief/goals.ts';
 import type { Meet, StandingResult } from './meet.ts';
-import { entriesThatCount, measuringOf, placesOfRound, valueOfRun, type RunValue } from './scoring.ts';
+import type { RunValue } from '../brief/run-value.ts';
+import { entriesThatCount, measuringOf, placesOfRound, valueOfRun } from './scoring.ts';
 
 /** What a run has to come to so that its entry takes a place in a round, as that stands now: so much or more, or so much or less. */
 export interface NeededRun {

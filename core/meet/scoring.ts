@@ -1,14 +1,7 @@
-import type { Round } from '../brief/brief.ts';
-import { GOAL_FORMS, type Goal } from '../brief/goal.ts';
-import { goalRecord } from '../brief/goals.ts';
+import type { Goal } from '../brief/goal.ts';
 import { curvatureOfRun, type MeasuredRun } from '../brief/measured-run.ts';
+import { compareValues, countedOf, valueOfMeasured, type Counting, type RunValue } from '../brief/run-value.ts';
 import { distanceOf, type Entry, type Meet, type MeetOutcome, type StandingResult } from './meet.ts';
-
-/** What a run comes to by its round's goal, SI; at least that where it hit the wall. */
-export interface RunValue {
-  readonly value: number;
-  readonly atLeast: boolean;
-}
 
 /** What a result is measured by besides: m, the width of the car where it was measured, and what each crossed line takes off. */
 export interface Measuring {
@@ -52,16 +45,6 @@ export function valueOfRun(goal: Goal, outcome: MeetOutcome, measuring: Measurin
   return run && valueOfMeasured(goal, run);
 }
 
-/** What a measured run comes to by a goal; null where it does not meet it. */
-export function valueOfMeasured(goal: Goal, run: MeasuredRun): RunValue | null {
-  const { measure, isMet, isAllOrNothing } = goalRecord(goal);
-  const value = isAllOrNothing && !isMet!(goal, run) ? null : measure(goal, run);
-  if (value === null || Number.isNaN(value)) return null;
-  // Short of the mark at the wall: it would have come nearer first, and nobody knows how far beyond.
-  const isHidden = GOAL_FORMS[goal.kind].isTakenBeforeStop === true || (goal.kind === 'closest-to' && run.distance < goal.distance);
-  return { value, atLeast: run.atLeast === true && !isHidden };
-}
-
 /** What an entry's runs of a round come to. */
 export interface RoundScore {
   readonly entry: string;
@@ -73,57 +56,23 @@ export interface RoundScore {
   readonly made: number;
 }
 
-/** Values nearer than so much, as a fraction, are alike: a tape tells no more. */
-const ALIKE = 1e-9;
-
-/**
- * Which of two values stands before the other by a goal, as for sorting; 0 where they are alike. Of two that are alike, the one that is “at
- * least” is the larger: it stands before where more is better, and after where less is.
- */
-function compareValues(goal: Goal, a: RunValue | null, b: RunValue | null): number {
-  return compareNumbers(goalRecord(goal).isLess === true, a?.value ?? NaN, Number(a?.atLeast), b?.value ?? NaN, Number(b?.atLeast));
-}
-
-/** The same of values by themselves: NaN for none, `atLeast` 1 for a wall. */
-export function compareNumbers(isLess: boolean, a: number, aAtLeast: number, b: number, bAtLeast: number): number {
-  // Only what is no number is unlike itself.
-  if (a !== a || b !== b) return Number(a !== a) - Number(b !== b);
-  const off = a - b;
-  const difference = Math.abs(off) <= ALIKE * Math.max(Math.abs(a), Math.abs(b), 1e-12) ? aAtLeast - bAtLeast : off;
-  return isLess ? difference : -difference;
-}
-
-/** How a round counts; `missing` is as worst unless it is reported. */
-type Counting = Pick<Round, 'goal' | 'counts' | 'runs' | 'missing'>;
-
 /** The worst value that a run of a round came to; null where none counts. */
 const worstOf = (goal: Goal, values: readonly RunValue[]): RunValue | null =>
   values.reduce<RunValue | null>((worst, one) => (worst === null || compareValues(goal, worst, one) < 0 ? one : worst), null);
-
-const meanOf = (values: readonly RunValue[]): RunValue => ({
-  value: values.reduce((sum, { value }) => sum + value, 0) / values.length,
-  atLeast: values.some(({ atLeast }) => atLeast),
-});
 
 /**
  * What the runs of one entry in a round come to: the best, the mean or the sum of all, or the mean of the two best. A run that is missing or
  * does not count is as bad as can be: nothing where more is better, else the worst that any car made (`worst`); where the round says that
  * all are needed, there is no score. A mean or sum with a wall in it is at least that. */
 export function scoreOfRound(
-  { goal, counts, runs, missing = 'worst' }: Counting,
+  { goal, counts, runs, missing }: Counting,
   entry: string,
   results: readonly StandingResult[],
   { worst = null, ...measuring }: Measuring & { readonly worst?: RunValue | null } = {},
 ): RoundScore {
   const own = results.filter(({ result }) => result.entry === entry && result.run < runs);
   const values = own.flatMap(({ result }) => valueOfRun(goal, result.outcome, measuring) ?? []).sort((a, b) => compareValues(goal, a, b));
-  const needed = counts === 'best' ? 1 : counts === 'best-two' ? Math.min(2, runs) : runs;
-  const scored = { entry, runs: values, made: own.length };
-  if (values.length === 0 || (missing === 'all' && values.length < needed)) return { ...scored, score: null };
-  const least: RunValue = (goalRecord(goal).isLess ? worst : null) ?? { value: 0, atLeast: false };
-  const counted = Array.from({ length: needed }, (_, i) => values[i] ?? least);
-  const mean = meanOf(counted);
-  return { ...scored, score: counts === 'sum' ? { ...mean, value: mean.value * needed } : mean };
+  return { entry, runs: values, made: own.length, score: countedOf({ goal, counts, runs, missing }, values, worst) };
 }
 
 /** An entry's place in a round. */
@@ -232,7 +181,7 @@ export interface Standing {
 }
 
 /** Whether a meet goes by points at all; without any in its brief the only round's own places count. */
-const hasPoints = ({ brief }: Meet): boolean => brief.rounds.some(({ points }) => points.length > 0);
+export const hasPoints = ({ brief }: Pick<Meet, 'brief'>): boolean => brief.rounds.some(({ points }) => points.length > 0);
 
 /**
  * The standings: the points of all rounds, without each entry’s worst rounds that are dropped, and points for style. Of entries with equal

@@ -132,7 +132,7 @@ function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly L
   const setup = setupOf(built);
   if (runFaults(setup).length > 0) return null;
   const result = simulateForAim(design.aim, setup, workspace);
-  return { score: scoreOf(design, result, built.numbers), distance: result.distance };
+  return { score: scoreOf(design, result, built.numbers, workspace), distance: result.distance };
 }
 
 /** Runs of a design for each of the cars that the fit allows; what a change brings again, and no run has told of, is drawn too. Null where one cannot run. */
