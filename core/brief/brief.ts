@@ -83,6 +83,9 @@ export const limitsOf = ({
 /** The round that a car is seen in; the last where its own is there no more. */
 export const roundOf = ({ brief: worksTo }: CarDesign, { rounds }: Brief): Round => rounds[worksTo?.round ?? 0] ?? rounds.at(-1)!;
 
+/** Whether a car is judged by all rounds of its brief: so it is, where there are several, unless one was chosen. */
+export const aimsAtAll = ({ brief: worksTo }: CarDesign, { rounds }: Brief): boolean => rounds.length > 1 && worksTo?.aim !== 'round';
+
 /** A car as its brief asks: floor, load, aim and limits are those of the brief, in the round the car is seen in. */
 export function designForBrief(design: CarDesign, brief: Brief): CarDesign {
   const round = roundOf(design, brief);

@@ -16,13 +16,12 @@ import {
   formatRange,
   unitOf,
   type UnitSystem,
-  USUAL_HALF_WIDTH,
 } from '../units/quantity.ts';
 import { designForRound, limitsOf, type Brief, type Round } from './brief.ts';
 import type { RunResult } from '../run/simulate.ts';
 import { GOAL_FORMS, type Goal } from './goal.ts';
 import { bestLoad } from './most-load.ts';
-import { describeFigure, goalRecord, measuredInRoom, measureOf, type GoalRun } from './goals.ts';
+import { describeFigure, goalRecord, measuredInRoom, type GoalRun } from './goals.ts';
 import { judgeRules, type JudgedRule } from './rules.ts';
 
 /** What cars built to a design come to by a goal. */
@@ -216,12 +215,4 @@ export function summarizeRound(round: Round, judged: JudgedRound, units: UnitSys
   if (bounds.high === 0 && !goalRecord(round.goal).isLess) return 'does not start';
   const { figure, unit } = goalFigures(round.goal, (bounds.high - bounds.low) / 2, units);
   return `about ${figure(bounds.middle)} ${unit}`;
-}
-
-/** What a score comes to: `about 3.1 s to 6.00 m`, as finely as one of a car that was not measured is known. */
-export function formatScore(goal: Goal, score: number, units: UnitSystem): string {
-  const value = measureOf(goal, score);
-  if (!Number.isFinite(value)) return 'stops short';
-  const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);
-  return describeFigure(goal, `about ${figure(value)} ${unit}`, formatIn(units));
 }

@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
 import { formatIn, plainly } from '../units/quantity.ts';
 import { limitsOf, sizesToChoose, type Brief, type Round } from './brief.ts';
+import { aimWords } from './aim-words.ts';
 import { aimOf, type Goal } from './goal.ts';
 import { measureOf } from './goals.ts';
-import { describeRound, formatScore, summarizeRound, describeWall, type JudgedRound } from './judge.ts';
+import { describeRound, summarizeRound, describeWall, type JudgedRound } from './judge.ts';
 import { NO_RULES, newRound, plainFloor, withTwigs } from './new-brief.ts';
 import { floorSentence, roundSentences, ruleSentences } from './rule-sheet.ts';
 import { judgeRules, describeCompliance } from './rules.ts';
@@ -63,8 +64,9 @@ describe('a judgement in words', () => {
     [{ kind: 'furthest' }, { name: 'One', kind: 'unknown', atWall: 0 }, 'cannot tell'],
   ])('%o in short', (goal, judged, words) => expect(plain(summarizeRound(round(goal), judged, 'metric'))).toBe(words));
   it('of a score is the figure it stands for, or that the car does not get there', () => {
-    expect(plain(formatScore({ kind: 'quickest-to', distance: 6 }, -3.14, 'metric'))).toMatch(/^about 3(\.1)? s to 6\.00 m$/);
-    expect(formatScore({ kind: 'quickest-to', distance: 6 }, -1001, 'metric')).toBe('stops short');
+    const quick = aimOf({ kind: 'quickest-to', distance: 6 });
+    expect(plain(aimWords(quick, 'metric').formatScore(-3.14))).toMatch(/^about 3(\.1)? s to 6\.00 m$/);
+    expect(aimWords(quick, 'metric').formatScore(-1001)).toBe('stops short');
     expect(measureOf({ kind: 'furthest' }, 8)).toBe(8);
     expect(plain(describeRound(round({ kind: 'load-distance' }), ran(0.8, 1, 1.2), 'metric'))).toBe(
       'about 1.0 kg·m load times distance; cars built like this: 0.80–1.2 (8 in 10)',

@@ -17,8 +17,10 @@ import type { Workspace } from '../run/workspace.ts';
 /** Evenings over which a car’s points are averaged, and runs of one round that differ in them. */
 const EVENINGS = 8;
 const RUNS = 4;
-/** Of each evening how much the car bends, and how far along and aside each run is, in standard deviations: the same for every car. */
-const DEVIATIONS = Array.from({ length: EVENINGS }, (_, n) => Array.from(lowDiscrepancy(1 + 2 * RUNS, 5)(n), standardNormal));
+/** Of each evening how much the car bends, and how far along and aside each run is, in standard deviations: the same for every car, each with its opposite. */
+const DEVIATIONS = Array.from({ length: EVENINGS / 2 }, (_, n) => Array.from(lowDiscrepancy(1 + 2 * RUNS, 5)(n), standardNormal)).flatMap(
+  (deviations) => [deviations, deviations.map((deviation) => -deviation)],
+);
 
 /** Points by which a car is preferred that comes nearer to the field where it earns no more: a search finds its way by that. */
 const HINT = 2e-3;
@@ -26,7 +28,7 @@ const HINT = 2e-3;
 const ALL_BUT = 10;
 
 /** The car as it runs a round. */
-const inRound = (design: CarDesign, { floor, load }: ContestRound): CarDesign => onFloor(design, floor, load);
+export const inRound = (design: CarDesign, { floor, load }: ContestRound): CarDesign => onFloor(design, floor, load);
 
 /** m, what is timed in any round. */
 export const marksOfAll = ({ rounds }: Contest): readonly number[] => [
@@ -34,16 +36,19 @@ export const marksOfAll = ({ rounds }: Contest): readonly number[] => [
 ];
 
 /** What a car comes to in one round. */
-export interface RoundPoints {
+export interface RoundOutcome {
   /** Mean points against the field. */
   readonly points: number;
   /** The figure that counts, half of its evenings better: in the goal's unit, less of a time negative; NaN where most do not count. */
   readonly figure: number;
-  /** Fraction of its evenings that count. */
+  /** Fraction of its evenings in which a run counts. */
   readonly counts: number;
+  /** m that it goes there. */
+  readonly distance: number;
 }
 
-function pointsInRound({ goal, runs, worst, points, ...round }: ContestRound, run: GoalRun, spread: RunSpread): RoundPoints {
+/** What one car earns in a round by its run there, over many evenings. */
+export function pointsInRound({ goal, runs, worst, points, ...round }: ContestRound, run: GoalRun, spread: RunSpread): RoundOutcome {
   const { design } = run;
   const [straight, usual] = [curvatureOf(design), likelyCurvature(design)];
   const free = measuredOfModel(goal, run);
@@ -63,10 +68,11 @@ function pointsInRound({ goal, runs, worst, points, ...round }: ContestRound, ru
     points: figures.reduce((sum, figure) => sum + pointsFor(points, figure), 0) / figures.length,
     figure: figures.map((figure) => (Number.isNaN(figure) ? -Infinity : figure)).sort((a, b) => a - b)[figures.length >> 1]!,
     counts: counting.length / figures.length,
+    distance: run.result.distance,
   };
 }
 
-const NOTHING: RoundPoints = { points: 0, figure: -Infinity, counts: 0 };
+const NOTHING: RoundOutcome = { points: 0, figure: -Infinity, counts: 0, distance: 0 };
 
 /**
  * What one car earns in each round of a contest, with its own scatter from run to run and its likely bend.
@@ -80,7 +86,7 @@ export function pointsByRound(
   result: RunResult,
   numbers?: Numbers,
   workspace?: Workspace,
-): readonly (RoundPoints & { readonly distance: number })[] {
+): readonly RoundOutcome[] {
   const marks = [...marksOfAll(contest)];
   const spread = runSpread(design, contest.scatter);
   const { rounds, shown } = contest;
@@ -93,22 +99,38 @@ export function pointsByRound(
     let ran = runs.get(first);
     if (!ran) {
       const setup = deriveRunSetup(asked, { kind: 'full' }, there ?? likelyNumbers(asked));
-      if (runFaults(setup).length > 0) return { ...NOTHING, distance: 0 };
+      if (runFaults(setup).length > 0) return NOTHING;
       ran = simulateValidated({ ...setup, marks }, { workspace });
       runs.set(first, ran);
     }
     const run: GoalRun = { design: asked, result: ran, curvature: 0, ...(there && { numbers: there }) };
-    return { ...pointsInRound(round, run, spread), distance: ran.distance };
+    return pointsInRound(round, run, spread);
   });
 }
 
 /** How well a car does in all rounds: points, and a trace for what brings it nearer to the field. */
-export function contestScore(design: CarDesign, contest: Contest, result: RunResult, numbers?: Numbers, workspace?: Workspace): number {
-  return pointsByRound(design, contest, result, numbers, workspace).reduce((sum, { points, figure, distance }, i) => {
-    const { middle } = contest.rounds[i]!;
+export const contestScore = ({ rounds }: Contest, made: readonly RoundOutcome[]): number =>
+  made.reduce((sum, { points, figure, distance }, i) => {
+    const { middle } = rounds[i]!;
     const nearer = Number.isFinite(figure)
       ? Math.min(Math.max((figure - middle) / Math.abs(middle) || 0, -1), 1)
       : -2 + Math.min(distance / ALL_BUT, 1);
     return sum + points + HINT * nearer;
   }, 0);
+
+/** What many cars come to in each round: mean points and chances, and the figure of the middle one; null of cars with one goal. Who cannot run earns nothing. */
+export function meanOutcomes(cars: readonly (readonly RoundOutcome[] | null)[]): readonly RoundOutcome[] | null {
+  const known = cars.find((car) => car !== null);
+  if (!known) return null;
+  const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
+  const middle = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[values.length >> 1]!;
+  return known.map((_, i) => {
+    const each = cars.map((car) => car?.[i] ?? NOTHING);
+    return {
+      points: mean(each.map(({ points }) => points)),
+      counts: mean(each.map(({ counts }) => counts)),
+      figure: middle(each.map(({ figure }) => figure)),
+      distance: middle(each.map(({ distance }) => distance)),
+    };
+  });
 }

@@ -1,14 +1,14 @@
 import { type Format, formatIn, type UnitSystem } from '../units/quantity.ts';
-import { goalOf, type Goal } from '../brief/goal.ts';
-import { goalRecord, hasFallenShort } from '../brief/goals.ts';
-import { judgeGoal, type JudgedGoal } from '../brief/judge.ts';
+import { goalOf } from '../brief/goal.ts';
+import { hasFallenShort } from '../brief/goals.ts';
+import type { JudgedGoal } from '../brief/judge.ts';
 import { RANK, type Check } from '../checks/check-car.ts';
 import { checkCar } from '../checks/check-car.ts';
-import type { CarDesign } from '../car/car-design.ts';
+import type { Aim, CarDesign } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
 import { makeWorkspace } from '../run/workspace.ts';
 import type { RemedyKind } from '../checks/remedy.ts';
-import { runForAim, scoreOf } from './aim.ts';
+import { judgeAim, marksOf, runForAim, scoreOf } from './aim.ts';
 import { curingRemedies, PRICED_BY, priceRemedy, type ChosenRemedy, type PricedRemedy } from './priced-remedies.ts';
 import { builtSample } from './quantile-score.ts';
 import { predict, type Bounds } from '../predict/uncertainty.ts';
@@ -49,8 +49,13 @@ export interface Assessment {
 /** A gain below this fraction of what is measured is no difference that a builder would see. */
 const SEEN = 0.05;
 
+/** The least gain in points. */
+const SEEN_POINTS = 0.2;
+
 /** The gain, in the unit of the goal, that a builder would see. */
-function seenGain(goal: Goal, score: number, distance: number): number {
+function seenGain(aim: Aim, score: number, distance: number): number {
+  if (aim.contest) return Math.max(SEEN * score, SEEN_POINTS);
+  const goal = goalOf(aim);
   // How near a stop is to its mark depends on the whole way.
   return SEEN * (goal.kind === 'closest-to' || hasFallenShort(score) ? distance : Math.abs(score));
 }
@@ -63,8 +68,7 @@ const failingWords = (fraction: number): string => ` It fails in ${Math.round(10
 
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
 export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {
-  const goal = goalOf(design.aim);
-  const bounded = predict(design, { seed, marks: goalRecord(goal).marks?.(goal) ?? [] });
+  const bounded = predict(design, { seed, marks: marksOf(design.aim) });
   const likely = runForAim(design);
   if (bounded.kind === 'refused' || !likely) return null;
   const format: Format = formatIn(units);
@@ -85,7 +89,7 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
       };
     })
     .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.cost - a.cost);
-  const worth = seenGain(goal, scoreOf(design, likely), likely.distance);
+  const worth = seenGain(design.aim, scoreOf(design, likely), likely.distance);
   // Of remedies of one kind, such as tyres, the one that buys most. What stops the car is cured whatever that buys.
   const offered = new Map<RemedyKind, ChosenRemedy & { readonly cures: string | null }>();
   for (const { verdict, title, remedies } of checks)
@@ -102,7 +106,7 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
     distance,
     time,
     spinning,
-    asked: judgeGoal(design, goal, sample, seed),
+    asked: judgeAim(design, sample, seed, workspace),
     checks,
     remedies: [...offered.values()]
       .map(({ cures, ...chosen }) => ({ ...priceRemedy(chosen, likely, built, seed, workspace), cures }))

@@ -1,7 +1,16 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { makeWorkspace } from '../run/workspace.ts';
-import { areDistinct, paretoFront, searchCandidates, type Candidate, type PlacedCandidate } from './candidates.ts';
+import {
+  areDistinct,
+  frontsOfRounds,
+  paretoFront,
+  quickAndFar,
+  searchCandidates,
+  type Candidate,
+  type PlacedCandidate,
+} from './candidates.ts';
 import { offersFor, WORTHWHILE, type OfferedCar } from './offered-car.ts';
+import type { BuiltSample } from './quantile-score.ts';
 import type { PartsForSearch } from './search-dimensions.ts';
 import { searchSpace } from './search-space.ts';
 
@@ -9,10 +18,10 @@ export type { Candidate } from './candidates.ts';
 export type { OfferedCar } from './offered-car.ts';
 
 export interface Search {
-  /** Cars than which none is both quicker and goes further, by distance. */
+  /** Cars than which none is both quicker and goes further, by distance. Where all rounds are the aim, those than which none is better in some two. */
   readonly front: readonly Candidate[];
   /** What 8 in 10 cars built like the present one exceed, and half, and the fraction that the wall stops; null where it cannot run. */
-  readonly now: { readonly lower: number; readonly middle: number; readonly atWall: number } | null;
+  readonly now: Pick<BuiltSample, 'lower' | 'middle' | 'atWall' | 'rounds'> | null;
   /** The check or rule that stops the present car; null where none does. */
   readonly stoppedBy: string | null;
   /** Up to three good cars that differ, each better than the present one if nothing stops that, the best first; among them may be one more, of many changes. */
@@ -85,10 +94,10 @@ export function findBestCar(design: CarDesign, options: SearchOptions = {}): Sea
     break;
   }
   return {
-    front: paretoFront(candidates),
+    front: design.aim.contest ? frontsOfRounds(candidates) : paretoFront(candidates, quickAndFar),
     best: best.sort((a, b) => b.lower - a.lower),
     passed: candidates.length,
-    now: now.sample && { lower: now.sample.lower, middle: now.sample.middle, atWall: now.sample.atWall },
+    now: now.sample && { lower: now.sample.lower, middle: now.sample.middle, atWall: now.sample.atWall, rounds: now.sample.rounds },
     stoppedBy: now.stoppedBy,
   };
 }

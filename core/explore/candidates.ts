@@ -3,6 +3,7 @@ import { hasBands } from '../car/motors/motors.ts';
 import { sizesOf } from '../car/sizes.ts';
 import { lowDiscrepancy, randomGenerator } from '../numerics/low-discrepancy.ts';
 import type { Workspace } from '../run/workspace.ts';
+import type { RoundOutcome } from './all-rounds.ts';
 import { exploreCar } from './explored-car.ts';
 import type { SearchSpace } from './search-space.ts';
 
@@ -14,6 +15,8 @@ export interface Candidate {
   /** m; s. */
   readonly distance: number;
   readonly time: number;
+  /** What it comes to in each round, where it aims at all of them. */
+  readonly rounds?: readonly RoundOutcome[];
 }
 
 /** A candidate and where it lies in the search space. */
@@ -50,8 +53,8 @@ export function searchCandidates(
   const tryAt = (point: ArrayLike<number>): void => {
     const design = space.designAt(point);
     if (!space.isAllowed(design)) return;
-    const { score, distance, time, stoppedBy } = exploreCar(design, workspace);
-    if (stoppedBy === null && distance > 0) candidates.push({ design, score, distance, time, point });
+    const { stoppedBy, launchGripRatio: _, ...made } = exploreCar(design, workspace);
+    if (stoppedBy === null && made.distance > 0) candidates.push({ design, point, ...made });
   };
   const pointAt = lowDiscrepancy(space.dimensions, seed);
   const random = randomGenerator(seed);
@@ -70,17 +73,38 @@ export function searchCandidates(
   return candidates.sort(byScore);
 }
 
-/** From the furthest car down, each quicker than all that go further: the Pareto front of distance and time. */
-export function paretoFront(candidates: readonly Candidate[]): Candidate[] {
-  let quickest = Infinity;
+const withoutPoint = ({ point: _, ...candidate }: Candidate & Partial<PlacedCandidate>): Candidate => candidate;
+
+/** Candidates than which none is better by both of two figures, the best by the first before; of two figures more is better. */
+export function paretoFront(candidates: readonly Candidate[], figures: (candidate: Candidate) => readonly [number, number]): Candidate[] {
+  let best = -Infinity;
   return candidates
-    .toSorted((a, b) => b.distance - a.distance)
-    .filter(({ time }) => {
-      if (time >= quickest) return false;
-      quickest = time;
+    .map((candidate) => ({ candidate, figures: figures(candidate) }))
+    .sort((a, b) => b.figures[0] - a.figures[0] || b.figures[1] - a.figures[1])
+    .filter(({ figures: [, second] }) => {
+      if (second <= best) return false;
+      best = second;
       return true;
     })
-    .map(({ design, score, distance, time }) => ({ design, score, distance, time }));
+    .map(({ candidate }) => withoutPoint(candidate));
+}
+
+/** Quickness against distance. */
+export const quickAndFar = ({ distance, time }: Candidate): readonly [number, number] => [distance, -time];
+
+/** What two rounds of a contest come to, by their places in the brief. */
+export const inRounds =
+  (one: number, other: number) =>
+  ({ rounds }: Candidate): readonly [number, number] => [rounds![one]!.figure, rounds![other]!.figure];
+
+/** Every candidate that is on the front of some two rounds. */
+export function frontsOfRounds(candidates: readonly Candidate[]): Candidate[] {
+  const count = candidates[0]?.rounds?.length ?? 0;
+  const found = new Map<CarDesign, Candidate>();
+  for (let one = 0; one < count; one++)
+    for (let other = 0; other < one; other++)
+      for (const candidate of paretoFront(candidates, inRounds(one, other))) found.set(candidate.design, candidate);
+  return [...found.values()];
 }
 
 /** Cars whose sizes all differ by less than this factor count as one; ballast by less than this, kg. */

@@ -3,7 +3,8 @@ import { prepareRun } from '../predict/derive-run-setup.ts';
 import { upToWall } from '../car/floors.ts';
 import { stoppedBy } from '../checks/check-car.ts';
 import type { Workspace } from '../run/workspace.ts';
-import { scoreOf, simulateForAim } from './aim.ts';
+import type { RoundOutcome } from './all-rounds.ts';
+import { roundsOf, scoreOf, simulateForAim } from './aim.ts';
 
 /** One of many cars tried: its run, up to the wall, and how well that meets the aim. SI units; NaN, and a score of −Infinity, where it cannot run. */
 export interface ExploredCar {
@@ -12,6 +13,8 @@ export interface ExploredCar {
   readonly launchGripRatio: number;
   /** Higher is better, by the car's aim. */
   readonly score: number;
+  /** What it comes to in each round, where it aims at all of them. */
+  readonly rounds?: readonly RoundOutcome[];
   /** The check or rule that stops it; null where none does. */
   readonly stoppedBy: string | null;
 }
@@ -31,11 +34,13 @@ export function exploreCar(design: CarDesign, workspace?: Workspace): ExploredCa
   const { setup } = prepared;
   const result = simulateForAim(design.aim, setup, workspace);
   const { distance, time, launchGripRatio } = result;
+  const rounds = roundsOf(design, result, undefined, workspace);
   return {
     distance: upToWall(design.floor, distance),
     time,
     launchGripRatio,
-    score: scoreOf(design, result, undefined, workspace),
+    score: scoreOf(design, result, undefined, rounds),
+    ...(rounds && { rounds }),
     stoppedBy: stoppedBy(design, result, setup),
   };
 }

@@ -1,5 +1,6 @@
 import type { CarDesign } from '../car/car-design.ts';
 import type { Workspace } from '../run/workspace.ts';
+import type { RoundOutcome } from './all-rounds.ts';
 import type { Candidate } from './candidates.ts';
 import { exploreCar } from './explored-car.ts';
 import { builtSample, hasMoreTrouble, lowerQuantileScorer, shareBetter, type BuiltSample } from './quantile-score.ts';
@@ -17,12 +18,14 @@ export interface SearchedChange {
 }
 
 /** A car on offer: few changes, better in 8 of 10 builds. Its figures are of a sample that the search did not use. */
-export interface OfferedCar extends Candidate {
+export interface OfferedCar extends Omit<Candidate, 'rounds'> {
   /** What 8 in 10 cars built like this exceed, by the aim; and how much that is above the present car’s, null where something stops that. */
   readonly lower: number;
   readonly gain: number | null;
   /** What half of them exceed. */
   readonly middle: number;
+  /** What they come to in each round on average, where all rounds are the aim; null elsewhere. */
+  readonly rounds: readonly RoundOutcome[] | null;
   /** Fractions of them: better than the same car is now; stopped by the wall. */
   readonly helps: number;
   readonly atWall: number;
@@ -40,6 +43,9 @@ interface PresentCar {
 
 /** A change is left out where that costs less than this fraction of the gain; an offer gains more than this fraction. */
 export const WORTHWHILE = 0.05;
+/** Points that an offer gains at the least. */
+const LEAST_POINTS = 0.2;
+const leastGain = ({ aim }: CarDesign, before: number): number => Math.max(WORTHWHILE * Math.abs(before), aim.contest ? LEAST_POINTS : 0);
 /** Added to the seed of the search for the sample that is reported: the best of many is also the luckiest of its sample. */
 const REPORTED_SEED = 1000;
 
@@ -93,10 +99,10 @@ export function offersFor(space: SearchSpace, present: CarDesign, seed: number, 
     if (changes.size === 0 || changes.size > maxChanges) return null;
     const design = space.designAt(point, changes);
     const sample = sampleOf(design);
-    const { lower, middle, atWall } = sample;
+    const { lower, middle, atWall, rounds } = sample;
     if (now.sample && hasMoreTrouble(sample, now.sample)) return null;
     const before = now.stoppedBy === null ? now.sample : null;
-    if (before && !(lower - before.lower > WORTHWHILE * Math.abs(before.lower))) return null;
+    if (before && !(lower - before.lower > leastGain(design, before.lower))) return null;
     const { score, distance, time } = exploreCar(design, workspace);
     return {
       design,
@@ -106,6 +112,7 @@ export function offersFor(space: SearchSpace, present: CarDesign, seed: number, 
       lower,
       middle,
       atWall,
+      rounds,
       helps: now.sample ? shareBetter(sample, now.sample) : 1,
       gain: before ? lower - before.lower : null,
       changes: changesAlone(point, changes),

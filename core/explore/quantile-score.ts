@@ -7,7 +7,8 @@ import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { sampledCars } from '../predict/sampled-cars.ts';
 import { runFaults } from '../run/run-setup.ts';
 import type { Workspace } from '../run/workspace.ts';
-import { scoreOf, simulateForAim } from './aim.ts';
+import { meanOutcomes, type RoundOutcome } from './all-rounds.ts';
+import { roundsOf, scoreOf, simulateForAim } from './aim.ts';
 
 /** Cars built to one design that represent all while many are searched, and where one is reported. */
 const SAMPLE = 24;
@@ -30,7 +31,8 @@ function builtRuns(design: CarDesign, seed: number, count: number, workspace: Wo
     const { design: built, numbers } = carAt(n);
     const setup = deriveRunSetup(built, { kind: 'full' }, numbers);
     const result = runFaults(setup).length > 0 ? null : simulateForAim(design.aim, setup, workspace);
-    return { built, setup, result, score: result ? scoreOf(built, result, numbers, workspace) : CANNOT_RUN };
+    const rounds = result && roundsOf(built, result, numbers, workspace);
+    return { built, setup, result, rounds, score: result ? scoreOf(built, result, numbers, rounds) : CANNOT_RUN };
   });
 }
 
@@ -56,6 +58,8 @@ export interface BuiltSample {
   /** m that half come to, up to the wall where there is one; and the fraction that it stops. */
   readonly distance: number;
   readonly atWall: number;
+  /** What they come to in each round on average, where all rounds are the aim; null elsewhere. */
+  readonly rounds: readonly RoundOutcome[] | null;
   /** Share that has each trouble: stalls, spins at the launch, or is stopped by a check. */
   readonly troubles: ReadonlyMap<string, number>;
 }
@@ -88,6 +92,7 @@ export function builtSample(design: CarDesign, seed: number, workspace: Workspac
     middle: atShare(scores, 0.5),
     distance: atShare(distances, 0.5),
     atWall,
+    rounds: meanOutcomes(runs.map((run) => run.rounds)),
     troubles,
   };
 }

@@ -1,20 +1,20 @@
 import type { CarDesign } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
-import { deriveRunSetup } from '../predict/derive-run-setup.ts';
+import { deriveRunSetup, prepareRun } from '../predict/derive-run-setup.ts';
 import { conditionsOf } from '../predict/conditions.ts';
-import { predictRun } from '../predict/predict-run.ts';
 import { ownSizesOf } from '../car/sizes.ts';
 import { likelyNumbers, valueKeysOf, valueOf } from '../car/values.ts';
-import { deviated, VALUE_NAMES } from '../car/value-table.ts';
+import { deviated, VALUE_NAMES, type Numbers } from '../car/value-table.ts';
 import { simulate } from '../run/simulate.ts';
+import { marksOf, scoreOf } from './aim.ts';
 
-/** How the distance, up to the wall, moves when one thing is changed down and up, m; NaN where the car then cannot run. */
+/** How the distance, up to the wall, m, or the points of all rounds move when one thing is changed down and up; NaN where the car then cannot run. */
 export interface Influence {
   readonly id: string;
   readonly label: string;
   readonly low: number;
   readonly high: number;
-  /** The larger of the two changes, m. */
+  /** The larger of the two changes. */
   readonly swing: number;
 }
 
@@ -27,19 +27,25 @@ const influence = (id: string, label: string, before: number, low: number, high:
 });
 
 const bySwing = (list: Influence[]): Influence[] => list.sort((a, b) => b.swing - a.swing);
-const distanceOf = (design: CarDesign): number => {
-  const prediction = predictRun(design);
-  return prediction.kind === 'ran' ? upToWall(design.floor, prediction.result.distance) : NaN;
-};
+
+/** What is moved: the distance up to the wall, m, or the points where the aim is all rounds; NaN of a car that cannot run. `numbers`: the most likely by default. */
+export function movedFigure(design: CarDesign, numbers: Numbers = likelyNumbers(design)): number {
+  const { contest } = design.aim;
+  const prepared = prepareRun(design);
+  if (prepared.kind === 'refused') return NaN;
+  const outcome = simulate({ ...deriveRunSetup(design, { kind: 'full' }, numbers), marks: [...marksOf(design.aim)] });
+  if (outcome.kind !== 'ran') return NaN;
+  return contest ? scoreOf(design, outcome.result, numbers) : upToWall(design.floor, outcome.result.distance);
+}
 
 /** Which sizes move the distance most when each alone is changed by ∓10 %, the strongest first. */
 export function sizesThatMatter(design: CarDesign): Influence[] {
-  const before = distanceOf(design);
+  const before = movedFigure(design);
   return bySwing(
     ownSizesOf(design)
       .filter(({ read }) => read(design) !== 0)
       .map(({ id, label, read, write }) => {
-        const [low, high] = [0.9, 1.1].map((factor) => distanceOf(write(design, factor * read(design))));
+        const [low, high] = [0.9, 1.1].map((factor) => movedFigure(write(design, factor * read(design))));
         return influence(id, label, before, low!, high!);
       }),
   );
@@ -48,19 +54,16 @@ export function sizesThatMatter(design: CarDesign): Influence[] {
 /** Which values that are not known exactly, and which conditions, move the distance most, each alone off by its own spread (one standard deviation). */
 export function valuesThatMatter(design: CarDesign): Influence[] {
   const numbers = likelyNumbers(design);
-  const before = distanceOf(design);
+  const before = movedFigure(design);
   const conditions = conditionsOf(design).map(({ id, name, off }) => {
-    const [low, high] = [-1, 1].map((side) => distanceOf(off(design, side)));
+    const [low, high] = [-1, 1].map((side) => movedFigure(off(design, side)));
     return influence(id, name, before, low!, high!);
   });
   return bySwing([
     ...conditions,
     ...valueKeysOf(design).map((key) => {
       const value = valueOf(design, key);
-      const [low, high] = [-1, 1].map((side) => {
-        const outcome = simulate(deriveRunSetup(design, { kind: 'full' }, { ...numbers, [key]: deviated(key, value, side) }));
-        return outcome.kind === 'ran' ? upToWall(design.floor, outcome.result.distance) : NaN;
-      });
+      const [low, high] = [-1, 1].map((side) => movedFigure(design, { ...numbers, [key]: deviated(key, value, side) }));
       return influence(key, VALUE_NAMES[key], before, low!, high!);
     }),
   ]);

@@ -1,7 +1,4 @@
-import { goalOf } from '../brief/goal.ts';
-import { measureOf } from '../brief/goals.ts';
-import { judgeGoal } from '../brief/judge.ts';
-import { marksOf } from './aim.ts';
+import { askedOf, judgeAim, marksOf } from './aim.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
 import { findSize } from '../car/sizes.ts';
@@ -52,16 +49,15 @@ const NONE: Bounds = { low: NaN, middle: NaN, high: NaN };
  */
 export const boundedSweep = (design: CarDesign, sizeId: string, values: readonly number[]): BoundedSweepPoint[] => {
   const size = findSize(design, sizeId);
-  const goal = goalOf(design.aim);
   const workspace = makeWorkspace();
   return sweep(design, size, values, workspace).map((point) => {
     const car = size.write(design, point.value);
     const bounded = predict(car, { runs: RUNS, marks: marksOf(design.aim), workspace });
-    const asked = measureOf(goal, point.score);
+    const asked = askedOf(design.aim, point.score);
     if (bounded.kind === 'refused') return { ...point, asked, distanceBounds: NONE, timeBounds: NONE, gripBounds: NONE, askedBounds: NONE };
     const { distance, time, launchGripRatio, sample } = bounded.prediction;
     const reached = (metres: number): number => upToWall(car.floor, metres);
-    const judged = judgeGoal(car, goal, sample);
+    const judged = judgeAim(car, sample, 1, workspace);
     return {
       ...point,
       asked,

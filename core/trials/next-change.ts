@@ -9,7 +9,7 @@ import { checkCar, RANK, stoppedBy } from '../checks/check-car.ts';
 import { goalOf } from '../brief/goal.ts';
 import { hasFallenShort } from '../brief/goals.ts';
 import { judgeRules, describeCompliance } from '../brief/rules.ts';
-import { runForAim, scoreOf, simulateForAim } from '../explore/aim.ts';
+import { roundsOf, runForAim, scoreOf, simulateForAim } from '../explore/aim.ts';
 import { minutesOf, partsToGet, type PartToGet } from '../explore/parts-to-get.ts';
 import { roundedToBuildable, withMotorPlaced, searchDimensions } from '../explore/search-dimensions.ts';
 import { solveLowerTransposed } from '../numerics/cholesky.ts';
@@ -132,7 +132,7 @@ function runOf({ workspace }: FittedCar, design: CarDesign, unknowns: readonly L
   const setup = setupOf(built);
   if (runFaults(setup).length > 0) return null;
   const result = simulateForAim(design.aim, setup, workspace);
-  return { score: scoreOf(design, result, built.numbers, workspace), distance: result.distance };
+  return { score: scoreOf(design, result, built.numbers, roundsOf(design, result, built.numbers, workspace)), distance: result.distance };
 }
 
 /** Runs of a design for each of the cars that the fit allows; what a change brings again, and no run has told of, is drawn too. Null where one cannot run. */

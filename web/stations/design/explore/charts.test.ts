@@ -21,7 +21,7 @@ describe('a sweep as a chart', () => {
       points,
       present: 9,
       best: 12,
-      reading: readingOf(shown, asked),
+      reading: readingOf(shown, aimOf(asked)),
       size: turns,
       units,
       tokens: TOKENS.light,
@@ -47,8 +47,8 @@ describe('a sweep as a chart', () => {
   });
   it('shows what is asked first, in its unit and for the cars that get there', () => {
     const goal: Goal = { kind: 'quickest-to', distance: 5 };
-    expect(sweptOf(turns, goal)[0]).toBe('asked');
-    expect(sweptOf(turns, { kind: 'furthest' })[0]).toBe('distance');
+    expect(sweptOf(turns, aimOf(goal))[0]).toBe('asked');
+    expect(sweptOf(turns, aimOf({ kind: 'furthest' }))[0]).toBe('distance');
     const timed = boundedSweep({ ...car, aim: aimOf(goal) }, 'turns', evenlySpaced(2, 12, 6));
     for (const { asked, askedBounds, distance } of timed) {
       expect(Number.isNaN(asked)).toBe(!(distance >= 5));

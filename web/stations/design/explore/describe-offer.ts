@@ -1,6 +1,5 @@
-import { goalOf } from '../../../../core/brief/goal.ts';
-import { describeFigure, goalRecord, hasFallenShort } from '../../../../core/brief/goals.ts';
-import { goalFigures } from '../../../../core/brief/judge.ts';
+import { aimWords } from '../../../../core/brief/aim-words.ts';
+import { hasFallenShort } from '../../../../core/brief/goals.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import type { Candidate, OfferedCar, Search } from '../../../../core/explore/best-car.ts';
 import { minutesOf, partsToGet } from '../../../../core/explore/parts-to-get.ts';
@@ -8,7 +7,7 @@ import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
 import { formatIn, formatPredicted, USUAL_HALF_WIDTH, type UnitSystem } from '../../../../core/units/quantity.ts';
 
 /** `16 m in 9 s`: distance and time of a car’s most likely run. */
-export const describeCandidate = ({ distance, time }: Candidate, units: UnitSystem): string =>
+export const describeCandidate = ({ distance, time }: Pick<Candidate, 'distance' | 'time'>, units: UnitSystem): string =>
   `${formatPredicted(distance, 'distance', units)} in ${formatPredicted(time, 'time', units)}`;
 
 /** Tenths, rounded down: what is promised is stored. */
@@ -16,11 +15,10 @@ const tenths = (fraction: number): number => Math.floor(10 * fraction + 1e-9);
 
 /** How offers of a search for this car are described. */
 export function offerDescriber(design: CarDesign, units: UnitSystem) {
-  const goal = goalOf(design.aim);
   const format = formatIn(units);
-  const { isLess } = goalRecord(goal);
+  const { isLess, figures, describe } = aimWords(design.aim, units);
   const formatScore = (value: number): string => {
-    const { figure, unit } = goalFigures(goal, USUAL_HALF_WIDTH * Math.abs(value), units);
+    const { figure, unit } = figures(USUAL_HALF_WIDTH * Math.abs(value));
     return `${figure(Math.abs(value))} ${unit}`;
   };
   return {
@@ -28,10 +26,10 @@ export function offerDescriber(design: CarDesign, units: UnitSystem) {
     describeReach: ({ lower, atWall }: OfferedCar, { now, stoppedBy }: Search): string => {
       if (hasFallenShort(lower)) return 'fewer than 8 in 10 reach the goal';
       const wall = design.floor.roomLength;
-      if (wall !== null && lower >= wall && !isLess)
+      if (!design.aim.contest && wall !== null && lower >= wall && !isLess)
         return `reaches the wall at ${format(wall, 'distance')} in ${tenths(atWall)} of 10 builds (now in ${tenths(now?.atWall ?? 0)})`;
       const before = now && stoppedBy === null && !hasFallenShort(now.lower) ? ` (now ${formatScore(now.lower)})` : '';
-      const bound = describeFigure(goal, `${isLess ? 'at most' : 'at least'} ${formatScore(lower)}`, format);
+      const bound = describe(`${isLess ? 'at most' : 'at least'} ${formatScore(lower)}`);
       return `${bound} in 8 of 10 builds${before}`;
     },
     /** What one of its changes gains by itself. */

@@ -2,8 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { goalOf } from '../../../../core/brief/goal.ts';
-import { formatScore } from '../../../../core/brief/judge.ts';
+import { aimWords } from '../../../../core/brief/aim-words.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
 import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
@@ -88,7 +87,7 @@ export function MapPanel({ design, edit }: MapPanelProps) {
         <SizeChoice sizes={sizes} label="Up" value={upId} onChange={setUp} />
         {best !== null && (
           <Button size="small" variant="contained" onClick={() => apply(best)}>
-            Apply the best: {formatScore(goalOf(design.aim), picture!.cars.score[best]!, units)}
+            Apply the best: {aimWords(design.aim, units).formatScore(picture!.cars.score[best]!)}
           </Button>
         )}
         {picture && option && (

@@ -1,5 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import type { Goal } from '../../../../core/brief/goal.ts';
+import { goalOf } from '../../../../core/brief/goal.ts';
+import type { Aim } from '../../../../core/car/car-design.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
 import type { Size } from '../../../../core/car/size.ts';
 import { carried, type BoundedSweepPoint } from '../../../../core/explore/sweep.ts';
@@ -46,18 +47,23 @@ const READINGS = {
 export type Swept = keyof typeof READINGS | 'asked';
 
 /** A reading of a sweep of cars that are asked this. */
-export function readingOf(swept: Swept, goal: Goal): Reading {
+export function readingOf(swept: Swept, aim: Aim): Reading {
   if (swept !== 'asked') return READINGS[swept];
-  const { quantity } = goalRecord(goal);
-  const figures = { label: 'goal', read: (p: BoundedSweepPoint) => p.asked, bounds: (p: BoundedSweepPoint) => p.askedBounds };
+  const figures = {
+    label: aim.contest ? 'points' : 'goal',
+    read: (p: BoundedSweepPoint) => p.asked,
+    bounds: (p: BoundedSweepPoint) => p.askedBounds,
+  };
+  if (aim.contest) return { ...figures, quantity: 'count', unit: 'points' };
+  const { quantity } = goalRecord(goalOf(aim));
   return quantity === 'kg·m' || quantity === 'm + m/s'
     ? { ...figures, quantity: 'count', unit: quantity === 'kg·m' ? quantity : 'points' }
     : { ...figures, quantity };
 }
 
 /** What can be shown of a sweep over a size: the goal first, where that is not the distance; load × distance of loads alone. */
-export const sweptOf = ({ id }: Size, { kind }: Goal): Swept[] => [
-  ...(kind === 'furthest' || kind === 'at-least' ? [] : (['asked'] as const)),
+export const sweptOf = ({ id }: Size, { kind, contest }: Aim): Swept[] => [
+  ...(!contest && (kind === 'furthest' || kind === 'at-least') ? [] : (['asked'] as const)),
   ...(Object.keys(READINGS) as Swept[]).filter((key) => key !== 'carried' || id === 'load'),
 ];
 

@@ -4,7 +4,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { formatScore } from '../../../../core/brief/judge.ts';
+import { aimWords } from '../../../../core/brief/aim-words.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { findSize } from '../../../../core/car/sizes.ts';
 import { bestPoint, mostCarried } from '../../../../core/explore/sweep.ts';
@@ -33,7 +33,7 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
   const [asTable, setAsTable] = useState(false);
   const sizeId = sizes.some(({ id }) => id === chosen) ? chosen : sizes[0]!.id;
   const size = findSize(design, sizeId);
-  const { goal, readings, shown, reading } = useReading(size, design.aim, wanted);
+  const { readings, shown, reading } = useReading(size, design.aim, wanted);
   const { job, points } = useSweep(design, sizeId);
   const best = useMemo(() => points && (shown === 'carried' ? mostCarried(points) : bestPoint(points)), [points, shown]);
   const present = size.read(design);
@@ -55,13 +55,13 @@ export function SweepPanel({ design, edit }: { readonly design: CarDesign; reado
         >
           {readings.map((key) => (
             <ToggleButton key={key} value={key}>
-              {readingOf(key, goal).label}
+              {readingOf(key, design.aim).label}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
         {best && (
           <Button size="small" variant="contained" onClick={() => edit((car) => size.write(car, best.value))}>
-            {`Apply the best: ${format(best.value)} → ${shown === 'carried' ? formatAbout(best.distance, 'distance', units) : formatScore(goal, best.score, units)}`}
+            {`Apply the best: ${format(best.value)} → ${shown === 'carried' ? formatAbout(best.distance, 'distance', units) : aimWords(design.aim, units).formatScore(best.score)}`}
           </Button>
         )}
         <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)} sx={{ ml: 'auto' }}>

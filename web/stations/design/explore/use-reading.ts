@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { goalOf } from '../../../../core/brief/goal.ts';
 import type { Aim } from '../../../../core/car/car-design.ts';
 import type { Size } from '../../../../core/car/size.ts';
 import { readingOf, sweptOf, type Swept } from './sweep-option.ts';
@@ -7,8 +6,7 @@ import { readingOf, sweptOf, type Swept } from './sweep-option.ts';
 /** What is shown of a sweep over a size: what is wanted where that can be shown, else the first that can. */
 export const useReading = (size: Size, aim: Aim, wanted: Swept | null) =>
   useMemo(() => {
-    const goal = goalOf(aim);
-    const readings = sweptOf(size, goal);
+    const readings = sweptOf(size, aim);
     const shown = wanted && readings.includes(wanted) ? wanted : readings[0]!;
-    return { goal, readings, shown, reading: readingOf(shown, goal) };
+    return { readings, shown, reading: readingOf(shown, aim) };
   }, [size, aim, wanted]);

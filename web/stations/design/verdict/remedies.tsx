@@ -1,11 +1,9 @@
 import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
 import type { Aim, CarDesign } from '../../../../core/car/car-design.ts';
-import { goalOf } from '../../../../core/brief/goal.ts';
-import { describeFigure, goalRecord } from '../../../../core/brief/goals.ts';
-import { goalFigures } from '../../../../core/brief/judge.ts';
+import { aimWords } from '../../../../core/brief/aim-words.ts';
 import type { Assessment, OfferedRemedy } from '../../../../core/explore/assess.ts';
-import { type Format, formatIn, formatKnown, formatPredicted, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
+import { formatKnown, formatPredicted, unitOf, type UnitSystem } from '../../../../core/units/quantity.ts';
 import plain from '../../../ui/plain.module.css';
 import { useRoving } from '../../../ui/use-roving.ts';
 import { useUnits } from '../../../ui/use-units.ts';
@@ -29,17 +27,11 @@ interface RemediesProps {
 
 /** What a remedy buys, beside the distance: its wheelspin, and the seconds it takes. */
 function priceWords({ time, timeGain, slipDistance, slipGain, better, helps, cures }: OfferedRemedy, aim: Aim, units: UnitSystem): string {
-  const goal = goalOf(aim);
-  const { gain } = goalRecord(goal);
-  const { figure, unit } = goalFigures(goal, 0, units);
-  const format: Format = formatIn(units);
+  const { gain, figures, describe } = aimWords(aim, units);
+  const { figure, unit } = figures(0);
   // What a car gains in distance is beside it already.
   const asked =
-    gain === 'further' || better <= 0
-      ? []
-      : better > GETS_THERE
-        ? ['reaches the goal']
-        : [describeFigure(goal, `${figure(better)} ${unit} ${gain}`, format)];
+    gain === 'further' || better <= 0 ? [] : better > GETS_THERE ? ['reaches the goal'] : [describe(`${figure(better)} ${unit} ${gain}`)];
   const spin =
     slipDistance > NOTICEABLE_SLIP
       ? [`spins for ${formatPredicted(slipDistance, 'distance', units)}`]
