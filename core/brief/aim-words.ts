@@ -1,6 +1,6 @@
 import type { Aim } from '../car/car-design.ts';
 import { formatIn, type UnitSystem, USUAL_HALF_WIDTH } from '../units/quantity.ts';
-import { goalOf } from './goal.ts';
+import { goalOf, type Goal } from './goal.ts';
 import { describeFigure, goalRecord, measureOf } from './goals.ts';
 import { goalFigures } from './judge.ts';
 
@@ -28,6 +28,14 @@ const OF_ALL_ROUNDS: AimWords = {
   describe: (figure) => figure,
   formatScore: (score) => `about ${formatPoints(score)} points`,
 };
+
+/** What a round came to by its figure, of which more is better: `about 7.8 s`. */
+export function formatFigure(goal: Goal, figure: number, units: UnitSystem): string {
+  if (!Number.isFinite(figure)) return 'does not count';
+  const value = Math.abs(figure);
+  const { figure: format, unit } = goalFigures(goal, USUAL_HALF_WIDTH * value, units);
+  return `about ${format(value)} ${unit}`;
+}
 
 /** The words of an aim. */
 export function aimWords(aim: Aim, units: UnitSystem): AimWords {

@@ -1,17 +1,19 @@
 import { type Format, formatIn, type UnitSystem } from '../units/quantity.ts';
 import { goalOf } from '../brief/goal.ts';
 import { hasFallenShort } from '../brief/goals.ts';
-import type { JudgedGoal } from '../brief/judge.ts';
+import { judgeGoal, type JudgedGoal } from '../brief/judge.ts';
 import { RANK, type Check } from '../checks/check-car.ts';
 import { checkCar } from '../checks/check-car.ts';
 import type { Aim, CarDesign } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
-import { makeWorkspace } from '../run/workspace.ts';
+import { makeWorkspace, type Workspace } from '../run/workspace.ts';
 import type { RemedyKind } from '../checks/remedy.ts';
-import { judgeAim, marksOf, runForAim, scoreOf } from './aim.ts';
+import { marksOf, roundsOf, runForAim, scoreOf } from './aim.ts';
+import { meanOutcomes, type RoundOutcome } from './all-rounds.ts';
 import { curingRemedies, PRICED_BY, priceRemedy, type ChosenRemedy, type PricedRemedy } from './priced-remedies.ts';
 import { builtSample } from './quantile-score.ts';
-import { predict, type Bounds } from '../predict/uncertainty.ts';
+import type { SampledRun } from '../predict/sampled-runs.ts';
+import { boundsOf, predict, type Bounds } from '../predict/uncertainty.ts';
 
 /** A check with the remedies that cure it. */
 export interface PricedCheck extends Omit<Check, 'sentence' | 'remedies'> {
@@ -37,6 +39,8 @@ export interface Assessment {
   readonly spinning: number;
   /** What such cars come to by the goal. */
   readonly asked: JudgedGoal;
+  /** Points of such cars in all rounds of the brief together, and what they come to in each; null where one goal is the aim. */
+  readonly inAllRounds: { readonly points: Bounds; readonly rounds: readonly RoundOutcome[] } | null;
   /** The worst first, and of those alike the one that costs most. */
   readonly checks: readonly PricedCheck[];
   /**
@@ -65,6 +69,13 @@ const FEW = 0.2;
 
 /** `It fails 3 in 10 cars built so.` where the most likely keeps it. */
 const failingWords = (fraction: number): string => ` It fails in ${Math.round(10 * fraction)} of 10 cars built like this.`;
+
+function inAllRounds(sample: readonly SampledRun[], workspace: Workspace): Assessment['inAllRounds'] {
+  const cars = sample.map(({ design: built, numbers, result }) => (result ? roundsOf(built, result, numbers, workspace) : null));
+  const rounds = meanOutcomes(cars);
+  if (!rounds) return null;
+  return { rounds, points: boundsOf(cars.map((car) => (car ?? []).reduce((sum, { points }) => sum + points, 0))) };
+}
 
 /** Bounds, chance, checks and priced remedies of a design; null where it cannot run. */
 export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessment | null {
@@ -106,7 +117,8 @@ export function assess(design: CarDesign, units: UnitSystem, seed = 1): Assessme
     distance,
     time,
     spinning,
-    asked: judgeAim(design, sample, seed, workspace),
+    asked: judgeGoal(design, goalOf(design.aim), sample, seed),
+    inAllRounds: inAllRounds(sample, workspace),
     checks,
     remedies: [...offered.values()]
       .map(({ cures, ...chosen }) => ({ ...priceRemedy(chosen, likely, built, seed, workspace), cures }))

@@ -30,8 +30,9 @@ export interface SuggestedChange {
   /** In words, from what to what. */
   readonly words: string;
   readonly design: CarDesign;
-  /** How much better by the goal, in its unit, of the cars that the runs allow: the middle, and where 9 in 10 lie. */
+  /** How much better by the goal, in its unit, or in points where all rounds are the aim, of the cars that the runs allow: the middle, and where 9 in 10 lie. */
   readonly gain: number;
+  readonly isInPoints: boolean;
   readonly low: number;
   readonly high: number;
   /** Chance that it is better. */
@@ -73,6 +74,8 @@ const SHORTLIST = 14;
 const MAX_CHANGES = 6;
 /** A gain below this fraction of the goal is hidden by the scatter. */
 const MIN_RELATIVE_GAIN = 0.04;
+/** Points that are worth a change. */
+const MIN_POINTS = 0.2;
 const MIN_CHANCE = 0.8;
 /** 9 in 10. */
 const TAIL_PROBABILITY = 0.05;
@@ -245,8 +248,10 @@ export function nextChanges(
       return run ? [{ design: candidate, gain: run.score - now.score }] : [];
     })
     .sort((a, b) => b.gain - a.gain);
-  const worth =
-    MIN_RELATIVE_GAIN * (hasFallenShort(now.score) || goalOf(design.aim).kind === 'closest-to' ? now.distance : Math.abs(now.score));
+  const worth = Math.max(
+    design.aim.contest ? MIN_POINTS : 0,
+    MIN_RELATIVE_GAIN * (hasFallenShort(now.score) || goalOf(design.aim).kind === 'closest-to' ? now.distance : Math.abs(now.score)),
+  );
   const kinds = new Set<string>();
   const shortlist: CarDesign[] = [];
   for (const { design: candidate, gain } of tried) {
@@ -284,6 +289,7 @@ export function nextChanges(
           : `${FREEING}: ${describeChanges(design, candidate, units)}`,
       design: candidate,
       gain: quantile(gains, 0.5),
+      isInPoints: design.aim.contest !== undefined,
       low: quantile(gains, TAIL_PROBABILITY),
       high: quantile(gains, 1 - TAIL_PROBABILITY),
       chance: gains.filter((by) => by > 0).length / gains.length,

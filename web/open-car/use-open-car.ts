@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
-import type { CarDesign } from '../../core/car/car-design.ts';
+import { storedDesign, type CarDesign } from '../../core/car/car-design.ts';
 import { carsApi } from '../app/api/cars-api.ts';
 import { documentsApi } from '../app/api/documents-api.ts';
 import { carVisited } from '../app/preferences-slice.ts';
@@ -20,7 +20,7 @@ export function useEditCar(): Edit {
   return useCallback(
     (change, gesture) => {
       const present = openDesign(store.getState());
-      if (present) store.dispatch(designSlice.actions.edited({ content: change(present), gesture: gesture ?? null }));
+      if (present) store.dispatch(designSlice.actions.edited({ content: storedDesign(change(present)), gesture: gesture ?? null }));
     },
     [store],
   );

@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import type { CarDesign, CarVersion } from '../../core/car/car-design.ts';
+import { storedDesign, type CarDesign, type CarVersion } from '../../core/car/car-design.ts';
 import { describeChanges } from '../../core/car/difference.ts';
 import { closestVersion, versionOf } from '../../core/car/version-tree.ts';
 import type { StoredVersion } from '../../core/schema/stored.ts';
@@ -49,7 +49,7 @@ export function useVersions(carId: string, design: CarDesign, edit: Edit) {
         parent: closest?.id ?? null,
         change: change.slice(0, 2000),
         ...by,
-        design: saved,
+        design: storedDesign(saved),
       },
     });
     dispatch(answer.error ? toasted(problemLine(answer.error), { tone: 'stop' }) : toasted(`Saved as “${name}”`));

@@ -17,6 +17,8 @@ import { turnsForRoom } from '../../core/trials/turns-for-room.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../core/car/motors/motors.ts';
 import { forecastEvening } from '../../core/meet/evening.ts';
+import { fieldOf } from '../../core/meet/field.ts';
+import { setUpsFor } from '../../core/explore/set-ups.ts';
 import { newCar } from '../../core/car/new-car.ts';
 
 /** A map of so many cars each way: from ones that spin their wheels to ones that do not move. */
@@ -47,6 +49,15 @@ const work = {
   rigLines: wanted(rigLines),
   turnsForRoom: wanted((design: CarDesign, room: number) => turnsForRoom(design, room)),
   forecastEvening: wanted(forecastEvening),
+  fieldOf: wanted(fieldOf),
+  setUpsFor: (design: CarDesign, change: Brief['rules']['change'], own: SearchOptions['own'], onProgress: (fraction: number) => void) =>
+    setUpsFor(design, change, {
+      ...(own && { own }),
+      onProgress: (fraction) => {
+        onProgress(fraction);
+        return true;
+      },
+    }),
   whatToMeasure: wanted(whatToMeasure),
   outlook: wanted(outlookOf),
   tuneCar: wanted(

@@ -21,6 +21,7 @@ import { LowerPanel } from './lower-panel.tsx';
 import type { TabKey } from './tabs.ts';
 import type { Ghost } from '../../charts/pull-curve/ghost.ts';
 import { usePlayer } from '../../drawing/use-player.ts';
+import { useAim } from '../../open-car/use-aim.ts';
 import { useEditCar, useOpenCar, useOpenDesign } from '../../open-car/use-open-car.ts';
 import { SplitMiddle } from './split-middle.tsx';
 import { describeLimit } from './verdict/describe-limit.ts';
@@ -84,6 +85,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
   const openTab = useCallback((next: TabKey) => startTransition(() => setTab(next)), []);
   const player = usePlayer(design, prediction);
   const undo = useUndo();
+  const { aimed, field, isOfAll } = useAim(carId, design);
   const units = useUnits();
   const limit = prediction.kind === 'ran' ? describeLimit(prediction.result, units) : null;
   const faults = prediction.kind === 'refused' ? prediction.faults : NO_FAULTS;
@@ -118,6 +120,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             <LowerPanel
               carId={carId}
               design={design}
+              aimed={aimed}
               prediction={prediction}
               edit={edit}
               tab={tab}
@@ -128,7 +131,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
             />,
           )}
         />
-        {guarded('The verdict', <VerdictPanel carId={carId} design={design} prediction={prediction} edit={edit} onPreview={showPreview} />)}
+        {guarded('The verdict', <VerdictPanel {...{ carId, design, aimed, field, isOfAll, prediction, edit }} onPreview={showPreview} />)}
       </div>
       {isListing && (
         <Suspense fallback={null}>

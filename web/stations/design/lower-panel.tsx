@@ -29,6 +29,8 @@ const WARM_UP_AFTER = 1500;
 interface LowerPanelProps {
   readonly carId: string;
   readonly design: CarDesign;
+  /** The design with what it is ranked by. */
+  readonly aimed: CarDesign;
   readonly prediction: Prediction;
   readonly edit: Edit;
   readonly tab: TabKey;
@@ -40,7 +42,7 @@ interface LowerPanelProps {
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
+export function LowerPanel({ carId, design, aimed, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
   const { kind } = design.motor;
   const pulls = useForceReadings(carId, design);
   useEffect(() => {
@@ -64,11 +66,11 @@ export function LowerPanel({ carId, design, prediction, edit, tab, onTab, ghosts
           {tab === 'curve' && (
             <PullCurve design={design} prediction={prediction} ghosts={ghosts} pulls={pulls} played={played} onScrub={onScrub} />
           )}
-          {tab === 'sweep' && <SweepPanel design={design} edit={edit} />}
-          {tab === 'map' && <MapPanel design={design} edit={edit} />}
-          {tab === 'matters' && <MattersPanel design={design} distance={distance} />}
-          {tab === 'best' && <BestPanel carId={carId} design={design} edit={edit} />}
-          {tab === 'winding' && <WindingPanel design={design} distance={distance} edit={edit} />}
+          {tab === 'sweep' && <SweepPanel design={aimed} edit={edit} />}
+          {tab === 'map' && <MapPanel design={aimed} edit={edit} />}
+          {tab === 'matters' && <MattersPanel design={aimed} distance={distance} />}
+          {tab === 'best' && <BestPanel carId={carId} design={aimed} edit={edit} />}
+          {tab === 'winding' && <WindingPanel design={aimed} distance={distance} edit={edit} />}
         </Suspense>
       </div>
     </div>

@@ -106,7 +106,22 @@ describe('what Tune says', () => {
   });
   it('tells a gain in the unit of what is asked', () => {
     const car = newCar('x');
-    const change = { words: '', design: car, gain: 1.42, low: 0.9, high: 2, chance: 1, distance: 20, minutes: 10, parts: [], rules: null };
+    const change = {
+      words: '',
+      design: car,
+      gain: 1.42,
+      low: 0.9,
+      high: 2,
+      chance: 1,
+      distance: 20,
+      minutes: 10,
+      parts: [],
+      rules: null,
+      isInPoints: false,
+    };
+    expect(formatGain({ ...change, isInPoints: true }, car, 'metric')).toBe(
+      '1.4 points more in all rounds (0.9–2.0, 9 in 10) · 99 % likely',
+    );
     expect(plainly(formatGain(change, car, 'metric'))).toBe('better by 1.4 m (0.9–2.0, 9 in 10) · 99 % likely');
     expect(plainly(formatGain({ ...change, gain: -0.2, low: -0.6, high: 0.1 }, car, 'metric'))).toBe(
       'costs about 0.2 m (−0.1 to 0.6, 9 in 10)',

@@ -1,5 +1,6 @@
 import type { CarDesign, MotorKind } from '../../../core/car/car-design.ts';
 import { isSameBuild, isSameContent, isSameWind } from '../../../core/car/same-design.ts';
+import { formatPoints } from '../../../core/brief/aim-words.ts';
 import { goalOf, type Goal } from '../../../core/brief/goal.ts';
 import { goalRecord } from '../../../core/brief/goals.ts';
 import type { AtTheMark } from '../../../core/trials/at-the-mark.ts';
@@ -136,7 +137,10 @@ export const causeFacts = ({ probability, metres, id }: RankedCause, units: Unit
 export const isSure = ({ probability }: RankedCause): boolean => probability >= CERTAIN_FROM;
 
 /** In what a gain is reported, by what the car aims at. */
-export function formatGain({ gain, low, high, chance }: SuggestedChange, design: CarDesign, units: UnitSystem): string {
+export function formatGain({ gain, low, high, chance, isInPoints }: SuggestedChange, design: CarDesign, units: UnitSystem): string {
+  const surely = `${percent(Math.min(chance, 0.99))} likely`;
+  if (isInPoints)
+    return `${formatPoints(gain)} points more in all rounds (${formatRange(formatPoints(low), formatPoints(high))}, 9 in 10) · ${surely}`;
   const goal = goalOf(design.aim);
   const isTime = goal.kind === 'quickest-to';
   const half = Math.max(Math.abs(high - low) / 2, 1e-6);
@@ -146,7 +150,7 @@ export function formatGain({ gain, low, high, chance }: SuggestedChange, design:
     return `hardly changes the ${isTime ? 'time' : 'distance'} (${formatRange(format(low), format(high))} ${unit}, 9 in 10)`;
   // What cures the car may cost some of its distance.
   if (gain < 0 && !isTime) return `costs about ${format(-gain)} ${unit} (${formatRange(format(-high), format(-low))}, 9 in 10)`;
-  return `${isTime ? 'quicker by' : 'better by'} ${format(gain)} ${unit} (${formatRange(format(low), format(high))}, 9 in 10) · ${percent(Math.min(chance, 0.99))} likely`;
+  return `${isTime ? 'quicker by' : 'better by'} ${format(gain)} ${unit} (${formatRange(format(low), format(high))}, 9 in 10) · ${surely}`;
 }
 
 /** How the next runs of two groups do at the goal. */

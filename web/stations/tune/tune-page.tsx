@@ -23,6 +23,7 @@ import { JobBar } from '../../workers/job-bar.tsx';
 import { explainTuning } from './explain-tuning.ts';
 import { useTuneChecks } from './tune-checks.ts';
 import styles from './tune.module.css';
+import { useAim } from '../../open-car/use-aim.ts';
 import { useTuning } from './use-tuning.ts';
 import { CausePicture } from './cause-picture.tsx';
 import { describeCauses, describeImplausible } from './describe-tuning.ts';
@@ -72,7 +73,8 @@ function Tune({ carId, design, runs }: TuneProps) {
   const { versions } = carVersions;
   const putRight = useMemo(() => repairsIn(versions), [versions]);
   const { checks, given, toggle } = useTuneChecks(carId, design, putRight.length);
-  const job = useTuning(design, runs, putRight, given);
+  const { aimed, field, isOfAll } = useAim(carId, design);
+  const job = useTuning(isOfAll && !field ? null : aimed, runs, putRight, given);
   const tuning = job.result;
   const log = useMemo(() => tuningLog(versions, design, runs), [versions, design, runs]);
   const explanation = useMemo(() => (tuning?.causes ? explain(tuning.causes, { noted: tuning.noted, checks }) : null), [tuning, checks]);

@@ -10,14 +10,19 @@ import { useUnits } from '../../ui/use-units.ts';
 import { pooled } from '../../workers/explore.ts';
 import { useJob, useWhenQuiet } from '../../workers/use-job.ts';
 
-/** What the runs of a car tell, worked out beside the page whenever car or runs have changed. */
-export function useTuning(design: CarDesign, runs: readonly RunOfCar[], putRight: readonly Repair[], given: readonly ConfirmedCause[]) {
+/** What the runs of a car tell, worked out beside the page whenever car or runs have changed. `design`: null until its aim is known. */
+export function useTuning(
+  design: CarDesign | null,
+  runs: readonly RunOfCar[],
+  putRight: readonly Repair[],
+  given: readonly ConfirmedCause[],
+) {
   const units = useUnits();
   const { parts } = useOwnParts();
   const job = useJob<Tuning>();
   const { run } = job;
   const begin = useCallback(() => {
-    if (runs.length === 0) return;
+    if (!design || runs.length === 0) return;
     const own = parts.map(({ part }) => part);
     run((report) =>
       pooled(0).work.tuneCar(

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { roundOf, type Brief } from '../../../../core/brief/brief.ts';
+import { aimsAtAll, roundOf, type Brief } from '../../../../core/brief/brief.ts';
 import { roundSentences } from '../../../../core/brief/rule-sheet.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { formatIn } from '../../../../core/units/quantity.ts';
@@ -17,6 +17,9 @@ interface OfBriefProps {
   readonly design: CarDesign;
   readonly brief: Brief;
 }
+
+/** By what best car, sweep, map and changes are ranked. */
+const JUDGED_BY = { all: 'all rounds, in points', round: 'the round shown' } as const;
 
 const ToTheBrief = ({ carId }: Pick<OfBriefProps, 'carId'>) => (
   <Button size="small" variant="outlined" component={Link} to={`/cars/${carId}/brief`}>
@@ -54,6 +57,14 @@ export function GoalOfBrief({ carId, design, brief, edit }: OfBriefProps & { rea
         options={Object.fromEntries(rounds.map(({ name }, i) => [`${i}`, name]))}
         onChange={(next) => edit((car) => (car.brief ? { ...car, brief: { ...car.brief, round: Number(next) } } : car))}
       />
+      {rounds.length > 1 && (
+        <ChoiceSelect
+          label="Judged by"
+          value={aimsAtAll(design, brief) ? 'all' : 'round'}
+          options={JUDGED_BY}
+          onChange={(aim) => edit((car) => (car.brief ? { ...car, brief: { ...car.brief, aim } } : car))}
+        />
+      )}
       <p className={plain.text}>{roundSentences(round, formatIn(units))}</p>
       <ToTheBrief carId={carId} />
       <Button size="small" onClick={() => edit(({ brief: _left, ...car }) => car)}>

@@ -24,6 +24,9 @@ import { describeCandidate } from './describe-offer.ts';
 import { frontOption } from './front-option.ts';
 import { FrontTable } from './front-table.tsx';
 import { OffersList } from './offers-list.tsx';
+import { SetUps } from './set-ups.tsx';
+import { TwoRounds } from './two-rounds.tsx';
+import { useBriefOf } from '../../../open-car/design-with-brief.ts';
 
 interface BestPanelProps {
   readonly carId: string;
@@ -41,7 +44,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
   const [onlyOwn, setOnlyOwn] = useState(false);
   const [asTable, setAsTable] = useState(false);
   const job = useJob<Search>();
-  const { progress, result, run } = job;
+  const { progress, result: found, run } = job;
   const own = parts.map(({ part }) => part);
   /** The car that the search began from: an offer that is applied keeps what was changed since. */
   const [searched, setSearched] = useState(design);
@@ -55,15 +58,27 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
       ),
     );
   };
+  const isOfAll = design.aim.contest !== undefined;
+  const worksTo = useBriefOf(design);
+  // What was searched for by another aim is not shown beside this one.
+  const result = found && Boolean(searched.aim.contest) === isOfAll ? found : null;
   const option = useMemo(() => result && frontOption(result.front, units, tokens), [result, units, tokens]);
-  const apply = ({ design: offered }: OfferedCar): void => {
+  const apply = ({ design: offered }: Pick<OfferedCar, 'design'>): void => {
     const changed = merged(searched, offered);
     edit((car) => ({ ...changed, name: car.name }));
   };
   const save = (offer: OfferedCar): void =>
     void keep(`found: ${describeCandidate(offer, units)}`.replaceAll('\u00a0', ' '), 'Found by a search for the goal.', offer.design);
   return (
-    <Box sx={{ display: 'grid', gridTemplateRows: 'auto auto minmax(0, 1fr)', height: '100%', minHeight: 0 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateRows: isOfAll ? 'auto' : 'auto auto minmax(0, 1fr)',
+        gap: isOfAll ? 2 : 0,
+        height: isOfAll ? 'auto' : '100%',
+        minHeight: 0,
+      }}
+    >
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
         <Button size="small" variant="contained" onClick={search} disabled={progress !== null}>
           Search
@@ -74,7 +89,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
           slotProps={{ typography: { variant: 'body2' } }}
         />
         <Box sx={{ flex: 1 }} />
-        {result && option && (
+        {result && option && !isOfAll && (
           <>
             <Button size="small" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
               as a table
@@ -98,25 +113,35 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
         <Typography variant="caption" color="text.secondary" sx={{ py: 1 }}>
           Tries {SEARCH_TRIES} cars with other levers, spools, sleeves, wheels, tyres, bands and ballast, within the limits. Offers changes
           that make 8 in 10 builds better: four at most, or more where they gain clearly more. The same car gets the same answer.
+          {isOfAll && ' A car is ranked by its points in all rounds of the brief.'}
         </Typography>
       ) : (
         <JobBar job={job} label="Searching" />
       )}
       {result && option && (
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.1fr)', gap: 3, minHeight: 0 }}>
-          {asTable ? (
-            <FrontTable front={result.front} />
-          ) : (
-            <Chart
-              option={option}
-              role="img"
-              aria-label={`Quickness against distance, from ${formatPredicted(result.front.at(-1)?.distance ?? 0, 'distance', units)} to ${formatPredicted(result.front[0]?.distance ?? 0, 'distance', units)}`}
-              sx={{ minHeight: 160, height: '100%' }}
-            />
-          )}
-          <OffersList design={design} search={result} own={own} onApply={apply} onSave={save} />
+        <Box
+          sx={
+            isOfAll
+              ? { display: 'grid', gap: 3 }
+              : { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.1fr)', gap: 3, minHeight: 0 }
+          }
+        >
+          {!isOfAll &&
+            (asTable ? (
+              <FrontTable front={result.front} />
+            ) : (
+              <Chart
+                option={option}
+                role="img"
+                aria-label={`Quickness against distance, from ${formatPredicted(result.front.at(-1)?.distance ?? 0, 'distance', units)} to ${formatPredicted(result.front[0]?.distance ?? 0, 'distance', units)}`}
+                sx={{ minHeight: 160, height: '100%' }}
+              />
+            ))}
+          <OffersList design={isOfAll ? searched : design} search={result} own={own} onApply={apply} onSave={save} />
+          {isOfAll && <TwoRounds design={searched} front={result.front} onApply={apply} />}
         </Box>
       )}
+      {isOfAll && worksTo && <SetUps design={design} change={worksTo.brief.rules.change} />}
     </Box>
   );
 }

@@ -6,15 +6,17 @@ import { acrossName, axisText } from '../../../charts/axis-text.ts';
 
 interface MattersChart {
   readonly list: readonly Influence[];
-  /** m, of the car as it is. */
+  /** m or points, of the car as it is. */
   readonly distance: number;
   readonly units: UnitSystem;
   readonly tokens: Tokens;
+  /** In points of all rounds. */
+  readonly isOfAll?: boolean;
 }
 
 /** What moves the distance, as the chart library draws it: a bar each way, what matters most on top. */
-export function mattersOption({ list, distance, units, tokens }: MattersChart): EChartsCoreOption {
-  const far = unitValue('distance', units);
+export function mattersOption({ list, distance, units, tokens, isOfAll = false }: MattersChart): EChartsCoreOption {
+  const far = isOfAll ? 1 : unitValue('distance', units);
   const bars = (name: string, read: (influence: Influence) => number, color: string) => ({
     type: 'bar',
     name,
@@ -25,7 +27,12 @@ export function mattersOption({ list, distance, units, tokens }: MattersChart): 
   return {
     animation: false,
     grid: { left: 260, right: 24, top: 16, bottom: 44 },
-    xAxis: { type: 'value', name: `further, ${unitOf('distance', units)}`, ...acrossName(tokens), axisLabel: axisText(tokens) },
+    xAxis: {
+      type: 'value',
+      name: isOfAll ? 'more points' : `further, ${unitOf('distance', units)}`,
+      ...acrossName(tokens),
+      axisLabel: axisText(tokens),
+    },
     yAxis: {
       type: 'category',
       inverse: true,

@@ -2,10 +2,11 @@ import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
+import { formatPoints } from '../../../../core/brief/aim-words.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { upToWall } from '../../../../core/car/floors.ts';
-import type { Influence } from '../../../../core/explore/sensitivity.ts';
+import { movedFigure, type Influence } from '../../../../core/explore/sensitivity.ts';
 import { formatPredicted, formatQuantity } from '../../../../core/units/quantity.ts';
 import { useTokens } from '../../../app/theme.ts';
 import { ChartExport } from '../../../charts/chart-export.tsx';
@@ -20,10 +21,13 @@ type Shown = 'sizes' | 'values';
 const SHOWN = 12;
 /** Fraction of the distance below which a size or value moves it by nothing. */
 const NOTHING = 0.005;
+/** Points below which it does so. */
+const FEW_POINTS = 0.05;
 
-/** What moves the distance most: each size by 10 %, or each value that is not known by its own spread. */
+/** What moves the distance, or the points of all rounds, most: each size by 10 %, or each value that is not known by its own spread. */
 export function MattersPanel({ design, distance: free }: { readonly design: CarDesign; readonly distance: number }) {
-  const distance = upToWall(design.floor, free);
+  const isOfAll = design.aim.contest !== undefined;
+  const distance = useMemo(() => (isOfAll ? movedFigure(design) : upToWall(design.floor, free)), [isOfAll, design, free]);
   const [shown, setShown] = useState<Shown>('sizes');
   const units = useUnits();
   const tokens = useTokens();
@@ -31,7 +35,8 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
   const { progress, result, run } = job;
   useWhenQuiet(useCallback(() => run(() => pooled(0).work.influences(design)), [design, run]));
   const all = (result?.[shown] ?? []).slice(0, SHOWN);
-  const least = NOTHING * distance;
+  const least = isOfAll ? FEW_POINTS : NOTHING * distance;
+  const format = (value: number): string => (isOfAll ? `${formatPoints(value)} points` : formatPredicted(value, 'distance', units));
   // One with which the car cannot run moves it as much as can be.
   const isStill = ({ swing, low, high }: Influence): boolean => swing < least && Number.isFinite(low) && Number.isFinite(high);
   const list = all.filter((one) => !isStill(one));
@@ -53,9 +58,9 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
         {list.length > 0 && (
           <ChartExport
             name={`${design.name} what matters`}
-            option={mattersOption({ list, distance, units, tokens })}
+            option={mattersOption({ list, distance, units, tokens, isOfAll })}
             table={() => ({
-              head: ['what', 'distance m, smaller', 'distance m, larger'],
+              head: ['what', ...['smaller', 'larger'].map((side) => `${isOfAll ? 'points' : 'distance m'}, ${side}`)],
               rows: list.map(({ label, low, high }) => [label, low, high]),
             })}
           />
@@ -63,21 +68,24 @@ export function MattersPanel({ design, distance: free }: { readonly design: CarD
       </Box>
       {(progress !== null || job.isBroken) && <JobBar job={job} label="Calculating" />}
       <Typography variant="body2" color="text.secondary" sx={{ my: 2 }}>
-        {shown === 'sizes'
-          ? 'The change in distance when one size alone is a tenth smaller or larger.'
-          : 'The change in distance when one estimate alone is wrong by its usual error. Measure the value at the top first.'}
-        {distance < free &&
+        {`The change in ${isOfAll ? 'points of all rounds' : 'distance'} when ${
+          shown === 'sizes'
+            ? 'one size alone is a tenth smaller or larger.'
+            : 'one estimate alone is wrong by its usual error. Measure the value at the top first.'
+        }`}
+        {!isOfAll &&
+          distance < free &&
           ` It reaches the wall at ${formatQuantity(distance, 'distance', units)}: only what keeps it from the wall counts.`}
       </Typography>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
         {list.map((item) => (
-          <Row key={item.id} item={item} distance={distance} widest={widest} />
+          <Row key={item.id} item={item} distance={distance} widest={widest} format={format} />
         ))}
       </Box>
       {still.length > 0 && (
         <details>
           <summary className={plain.text}>
-            {still.length} more change it by less than {formatPredicted(least, 'distance', units)}
+            {still.length} more change it by less than {format(least)}
           </summary>
           <p className={plain.text}>{still.map(({ label }) => label).join(', ')}</p>
         </details>
@@ -90,16 +98,15 @@ function Row({
   item: { label, low, high },
   distance,
   widest,
+  format,
 }: {
   readonly item: Influence;
   readonly distance: number;
   readonly widest: number;
+  readonly format: (value: number) => string;
 }) {
-  const units = useUnits();
   const change = (value: number): string =>
-    Number.isFinite(value)
-      ? `${value >= distance ? '+' : '−'}${formatPredicted(Math.abs(value - distance), 'distance', units)}`
-      : 'cannot run';
+    Number.isFinite(value) ? `${value >= distance ? '+' : '−'}${format(Math.abs(value - distance))}` : 'cannot run';
   const bar = (value: number, colour: string) => {
     const part = Number.isFinite(value) ? (value - distance) / widest : 0;
     return (

@@ -7,6 +7,7 @@ import { SEARCH_TRIES, type OfferedCar, type Search } from '../../../../core/exp
 import type { OwnPart } from '../../../../core/schema/generated/own-part.ts';
 import { useUnits } from '../../../ui/use-units.ts';
 import { offerDescriber } from './describe-offer.ts';
+import { RoundTradeOffs } from './round-trade-offs.tsx';
 
 interface OffersListProps {
   readonly design: CarDesign;
@@ -47,6 +48,9 @@ export function OffersList({ design, search, own, onApply, onSave }: OffersListP
               </li>
             ))}
           </Box>
+          {offer.rounds && search.now?.rounds && (
+            <RoundTradeOffs design={design} now={search.now.rounds} then={offer.rounds} name={`Car ${i + 1}, round by round`} />
+          )}
           <Typography variant="caption" color="text.secondary">
             {describeNeeds(offer, own)}
           </Typography>

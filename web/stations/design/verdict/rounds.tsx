@@ -4,8 +4,11 @@ import type { Brief } from '../../../../core/brief/brief.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
 import { judgeRules, describeCompliance } from '../../../../core/brief/rules.ts';
 import { summarizeRound, describeWall } from '../../../../core/brief/judge.ts';
+import { formatPoints } from '../../../../core/brief/aim-words.ts';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
-import { type Format, formatIn } from '../../../../core/units/quantity.ts';
+import type { Assessment } from '../../../../core/explore/assess.ts';
+import type { Field } from '../../../../core/meet/field.ts';
+import { type Format, formatIn, formatRange } from '../../../../core/units/quantity.ts';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { useRounds } from '../../../open-car/use-rounds.ts';
 import plain from '../../../ui/plain.module.css';
@@ -18,10 +21,14 @@ interface RoundsProps {
   readonly design: CarDesign;
   readonly brief: Brief;
   readonly edit: Edit;
+  /** Whether all rounds are the aim; what the car earns in them and against whom, once that is known. */
+  readonly isOfAll: boolean;
+  readonly made: Assessment['inAllRounds'];
+  readonly rivals: Field['rivals'] | null;
 }
 
 /** The car in every round of its brief; a press brings a round's floor, load and aim under the car. */
-export const Rounds = memo(function Rounds({ carId, design, brief, edit }: RoundsProps) {
+export const Rounds = memo(function Rounds({ carId, design, brief, edit, isOfAll, made, rivals }: RoundsProps) {
   const units = useUnits();
   const judged = useRounds(design, brief);
   const group = useRoving('button');
@@ -34,6 +41,7 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
         <Link to={`/cars/${carId}/brief`}>{brief.name}</Link>
       </h2>
       <p className={`${plain.caption} ${verdict === 'broken' ? styles.breaks : plain.muted}`}>{words}</p>
+      {isOfAll && <PointsLine made={made} rivals={rivals} />}
       {brief.rounds.map((round, i) => (
         <button
           key={i}
@@ -47,6 +55,9 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
             {round.name}
           </span>
           <span className={plain.figures}>{judged?.[i] ? summarizeRound(round, judged[i], units) : '…'}</span>
+          {isOfAll && made?.rounds[i] && (
+            <span className={`${plain.caption} ${plain.muted} ${styles.earned}`}>{formatPoints(made.rounds[i].points)} points</span>
+          )}
           {i === seen && (
             <span className={`${plain.caption} ${plain.muted} ${styles.whole}`}>
               {[
@@ -61,3 +72,28 @@ export const Rounds = memo(function Rounds({ carId, design, brief, edit }: Round
     </section>
   );
 });
+
+/** What all rounds come to together, against whom, and how that is worked out. */
+function PointsLine({ made, rivals }: Pick<RoundsProps, 'made' | 'rivals'>) {
+  if (!made || !rivals) return <p className={`${plain.caption} ${plain.muted}`}>Working out the points of all rounds …</p>;
+  const { low, middle, high } = made.points;
+  const against = rivals.length === 0 ? 'typical cars of this brief and this car as it is now' : listed(rivals.map(({ name }) => name));
+  return (
+    <details className={styles.points}>
+      <summary>
+        <strong className={plain.figures}>about {formatPoints(middle)} points</strong>{' '}
+        <span className={`${plain.caption} ${plain.muted}`}>
+          in all rounds; cars built like this: {formatRange(formatPoints(low), formatPoints(high))} (8 in 10)
+        </span>
+      </summary>
+      <p className={plain.caption}>
+        Each round is run against {against}, {rivals.length === 0 ? '' : 'as far as each is known from its design and runs, '}over many
+        evenings. Places give the points of the brief. Best car, sweep, map and changes are ranked by these points. Choose one round under
+        Goal to rank by that.
+      </p>
+    </details>
+  );
+}
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

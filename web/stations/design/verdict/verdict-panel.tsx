@@ -25,11 +25,12 @@ import { Spark } from './spark.tsx';
 import { FlickTest } from '../../../open-car/flick-test.tsx';
 import NextStep from '../../../open-car/next-step.tsx';
 import { useBriefOf } from '../../../open-car/design-with-brief.ts';
+import type { AimOfCar } from '../../../open-car/use-aim.ts';
 import { useAssessment } from '../../../open-car/use-assessment.ts';
 import styles from './verdict-panel.module.css';
 import { StatePicture } from '../../../ui/state-picture.tsx';
 
-interface VerdictPanelProps {
+interface VerdictPanelProps extends AimOfCar {
   readonly carId: string;
   readonly design: CarDesign;
   readonly prediction: Prediction;
@@ -46,9 +47,12 @@ export function VerdictPanel({ prediction, ...rest }: VerdictPanelProps) {
   );
 }
 
-function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelProps, 'prediction'> & { readonly result: RunResult }) {
+interface VerdictProps extends Omit<VerdictPanelProps, 'prediction'> {
+  readonly result: RunResult;
+}
+function Verdict({ carId, design, aimed, field, isOfAll, result, edit, onPreview }: VerdictProps) {
   const units = useUnits();
-  const { assessment, isBroken, again } = useAssessment(design, units);
+  const { assessment, isBroken, again } = useAssessment(aimed, units);
   const worksTo = useBriefOf(design);
   const format = formatIn(units);
   const present = useRef({ design, result, format });
@@ -95,8 +99,15 @@ function Verdict({ carId, design, result, edit, onPreview }: Omit<VerdictPanelPr
           <p className={`${plain.text} ${styles.onPaper}`}>{text}</p>
         </div>
       </div>
-      {worksTo && <Rounds carId={carId} design={design} brief={worksTo.brief} edit={edit} />}
-      <Remedies assessment={assessment} halfWidth={halfWidth} aim={design.aim} edit={edit} onPreview={onPreview} />
+      {worksTo && (
+        <Rounds
+          {...{ carId, design, isOfAll, edit }}
+          brief={worksTo.brief}
+          made={assessment?.inAllRounds ?? null}
+          rivals={field?.rivals ?? null}
+        />
+      )}
+      <Remedies assessment={assessment} halfWidth={halfWidth} aim={aimed.aim} edit={edit} onPreview={onPreview} />
       <Facts facts={figures} explain={explain} />
       <EnergyBar name={design.name} result={result} explain={explain} />
       <Checks assessment={assessment} />

@@ -35,7 +35,19 @@ function shown(element: React.ReactElement, units: 'metric' | 'inch' = 'metric')
     .replaceAll(/\|+/g, '|');
 }
 const verdictOf = (design: CarDesign, units?: 'metric' | 'inch'): string =>
-  shown(<VerdictPanel carId="a" design={design} prediction={predictRun(design)} edit={nothing} onPreview={nothing} />, units);
+  shown(
+    <VerdictPanel
+      carId="a"
+      design={design}
+      prediction={predictRun(design)}
+      aimed={design}
+      field={null}
+      isOfAll={false}
+      edit={nothing}
+      onPreview={nothing}
+    />,
+    units,
+  );
 
 const lever = newCar('x');
 const band = newCar('x', 'band');

@@ -1,0 +1,76 @@
+import { useEffect, useMemo, useState } from 'react';
+import { aimsAtAll, roundOf } from '../../core/brief/brief.ts';
+import type { CarDesign } from '../../core/car/car-design.ts';
+import { aimedAt, type Field } from '../../core/meet/field.ts';
+import type { StoredBrief, StoredCar } from '../../core/schema/stored.ts';
+import { allRunsOf } from '../app/all-runs.ts';
+import { useListCarsQuery } from '../app/api/cars-api.ts';
+import { useAppDispatch, type AppDispatch } from '../app/store.ts';
+import { runTask } from '../workers/explore.ts';
+import { briefOf, useBriefs } from './design-with-brief.ts';
+
+/** ms after which the runs of the others are read again. */
+const FRESH = 300_000;
+
+/** The field that was asked for last, and of what: one serves every station of a car. */
+let latest: { readonly key: string; readonly at: number; readonly field: Promise<Field> } | null = null;
+
+async function askField(dispatch: AppDispatch, design: CarDesign, { brief }: StoredBrief, rivals: readonly StoredCar[]): Promise<Field> {
+  const others = await Promise.all(
+    rivals.map(async ({ id, design: rival }) => {
+      const runs = (await allRunsOf(dispatch, id)) ?? [];
+      return { name: rival.name, design: rival, runs: runs.map(({ design: ran, ...record }) => ({ record, design: ran })) };
+    }),
+  );
+  return runTask('rounds', (work) => work.fieldOf(design, brief, others));
+}
+
+/** What a car is ranked by, beside its own design. */
+export interface AimOfCar {
+  /** The design with all rounds of its brief as the aim, where it is judged by all and the field is known; else the design. */
+  readonly aimed: CarDesign;
+  /** Against whom; null where one round is the aim, or the field is not known yet. */
+  readonly field: Field | null;
+  /** Whether all rounds are the aim. */
+  readonly isOfAll: boolean;
+}
+
+/** A car’s aim: the round that is shown, or all rounds of its brief against the other cars that work to it, which are looked up beside the page. */
+export function useAim(carId: string, design: CarDesign): AimOfCar {
+  const dispatch = useAppDispatch();
+  const stored = briefOf(design, useBriefs());
+  const { data: cars } = useListCarsQuery();
+  const wantsAll = stored !== null && aimsAtAll(design, stored.brief);
+  const rivals = useMemo(
+    () => (wantsAll && cars ? cars.readable.filter((car) => car.id !== carId && car.design.brief?.id === stored.id) : null),
+    [wantsAll, cars, carId, stored?.id],
+  );
+  const key = rivals && stored && JSON.stringify([carId, stored.id, stored.version, rivals.map(({ id, version }) => [id, version])]);
+  const [known, setKnown] = useState<{ readonly key: string; readonly field: Field | null } | null>(null);
+  useEffect(() => {
+    if (!key || !rivals || !stored) return;
+    let isLeft = false;
+    if (latest?.key !== key || Date.now() - latest.at > FRESH)
+      latest = { key, at: Date.now(), field: askField(dispatch, design, stored, rivals) };
+    latest.field.then(
+      (field) => !isLeft && setKnown({ key, field }),
+      () => {
+        latest = null;
+        if (!isLeft) setKnown({ key, field: null });
+      },
+    );
+    return () => void (isLeft = true);
+    // The car itself is no rival: its own changes ask for no other field.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, dispatch]);
+  const isKnown = known !== null && known.key === key;
+  // A field that could not be worked out leaves the round that is shown.
+  const isOfAll = wantsAll && !(isKnown && known.field === null);
+  const field = isOfAll && isKnown ? known.field : null;
+  const aimed = useMemo(
+    () =>
+      field && stored ? aimedAt(design, { ...field.contest, shown: stored.brief.rounds.indexOf(roundOf(design, stored.brief)) }) : design,
+    [design, field, stored],
+  );
+  return { aimed, field, isOfAll };
+}
