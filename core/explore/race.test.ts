@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
-import { MOST_RACERS, raceEnd, raceLength, raceLine, racerAt, racersOf } from './race.ts';
+import { MOST_RACERS, raceEnd, raceLength, raceLine, racerAt, racersOf, timedRun } from './race.ts';
 
 const lever = newCar('Kelp Runner');
 const band = newCar('Tern', 'band');
@@ -62,5 +62,39 @@ describe('a race', () => {
         null,
       ),
     ).toHaveLength(MOST_RACERS);
+  });
+  it('has a run as it was timed beside its model: through every time, to where it stopped', () => {
+    const timed = timedRun(9.5, 12, [
+      { at: 5, time: 4 },
+      { at: 2, time: 2.2 },
+    ])!;
+    expect(timed).toEqual({
+      points: [
+        { time: 2.2, distance: 2 },
+        { time: 4, distance: 5 },
+        { time: 12, distance: 9.5 },
+      ],
+      isToStop: true,
+    });
+    const [measured, model] = racersOf(
+      [
+        { id: 'a', design: lever, timed },
+        { id: 'b', design: lever, wind: { kind: 'turns', turns: 5 } },
+      ],
+      null,
+    );
+    expect(racerAt(measured!, 4)).toMatchObject({ phase: 'timed', drift: 0 });
+    expect(racerAt(measured!, 4).distance).toBeCloseTo(5, 9);
+    expect(racerAt(measured!, 4).speed).toBeGreaterThan(0.5);
+    expect(racerAt(measured!, 99)).toMatchObject({ distance: 9.5, speed: 0, phase: 'stopped' });
+    expect(raceEnd([measured!])).toBe(12);
+    expect(raceLength([measured!])).toBe(9.5);
+    const less = predictRun(lever, { kind: 'turns', turns: 5 });
+    expect(racerAt(model!, 1000).distance).toBeCloseTo(less.kind === 'ran' ? less.result.distance : NaN, 9);
+    // Without a time to the stop it is shown as far as it was timed.
+    const seen = timedRun(9.5, undefined, [{ at: 5, time: 4 }])!;
+    const [line] = racersOf([{ id: 'a', design: lever, timed: seen }], null).map((racer) => raceLine(racer, 8, 8));
+    expect(line!.map(({ time }) => time)).toEqual([0, 1, 2, 3, 4]);
+    expect(timedRun(9.5, undefined)).toBeNull();
   });
 });

@@ -101,20 +101,79 @@ export interface EveningForecast {
   readonly evenings: number;
 }
 
+/** What is known of an entry, and how. */
+export type KnownOutlook = ReturnType<typeof outlookOfEntry>;
+/** Outlooks that were worked out before, by all that they depend on: results of a meet change none of them. */
+export type KeptOutlooks = Map<string, KnownOutlook>;
+/** Outlooks that are kept at most: of two evenings as large as they come. */
+const MOST_KEPT = 128;
+
+/** What is known of each entry of a meet. */
+export function outlooksOf(
+  { brief, entries }: Pick<Meet, 'brief' | 'entries'>,
+  known: ReadonlyMap<string, KnownCar | null>,
+  seed = 1,
+  kept: KeptOutlooks = new Map(),
+): ReadonlyMap<string, KnownOutlook> {
+  return new Map(
+    entries.map((entry, i) => {
+      const car = known.get(entry.id) ?? null;
+      const key = JSON.stringify([seed + 7 * i, brief, car, car ? null : [entry.car, entry.predicted]]);
+      const outlook = kept.get(key) ?? outlookOfEntry(entry, brief, car, seed + 7 * i);
+      if (!kept.has(key) && kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+      kept.set(key, outlook);
+      return [entry.id, outlook] as const;
+    }),
+  );
+}
+
 /**
  * What the evening may come to, or what is left of it.
  * @param known by entry; null or left out where nothing but its line in the meet is known
+ * @param kept outlooks that need not be worked out again
  */
 export function forecastEvening(
   meet: Meet,
   results: readonly StandingResult[],
   known: ReadonlyMap<string, KnownCar | null>,
   options: ForecastOptions = {},
+  kept?: KeptOutlooks,
 ): EveningForecast {
   const { seed = 1, evenings = 10_000 } = options;
-  const outlooks = new Map(
-    meet.entries.map((entry, i) => [entry.id, outlookOfEntry(entry, meet.brief, known.get(entry.id) ?? null, seed + 7 * i)] as const),
-  );
+  const outlooks = outlooksOf(meet, known, seed, kept);
   const told = forecast(meet, results, new Map([...outlooks].map(([id, { outlook }]) => [id, outlook])), { seed, evenings });
   return { entries: told.map((one) => ({ ...one, by: outlooks.get(one.entry)!.by })), evenings };
+}
+
+/** The chance of each entry to be first, before the meet and after some of its results. */
+export interface ChancesOverEvening {
+  /** Results that were in, from 0. */
+  readonly after: readonly number[];
+  /** By entry, at each of these. */
+  readonly first: readonly { readonly entry: string; readonly chances: readonly number[] }[];
+}
+
+/** Evenings for each point of the graph, and points at most. */
+const ON_GRAPH = 2000;
+const MOST_POINTS = 25;
+
+/** How the chances moved over the evening, in the order in which results came in. */
+export function chancesOverEvening(
+  meet: Meet,
+  results: readonly StandingResult[],
+  known: ReadonlyMap<string, KnownCar | null>,
+  kept?: KeptOutlooks,
+): ChancesOverEvening {
+  const outlooks = new Map([...outlooksOf(meet, known, 1, kept)].map(([id, { outlook }]) => [id, outlook]));
+  const inOrder = results.toSorted((a, b) => a.number - b.number);
+  const step = Math.max(1, Math.ceil(inOrder.length / MOST_POINTS));
+  const after = [...new Set([...Array.from({ length: MOST_POINTS + 1 }, (_, i) => Math.min(i * step, inOrder.length)), inOrder.length])];
+  const told = after.map((count) => forecast(meet, inOrder.slice(0, count), outlooks, { evenings: ON_GRAPH }));
+  return {
+    after,
+    first: meet.entries.map(({ id }) => ({
+      entry: id,
+      chances: told.map((entries) => entries.find(({ entry }) => entry === id)?.places[0] ?? 0),
+    })),
+  };
 }

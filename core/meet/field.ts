@@ -9,7 +9,7 @@ import { randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts'
 import { prepareRun } from '../predict/derive-run-setup.ts';
 import { RUN_SCATTER, runScatter } from '../predict/next-run.ts';
 import type { CarOutlook } from './car-outlook.ts';
-import { outlookOfEntry, type Knowledge, type KnownCar } from './evening.ts';
+import { outlookOfEntry, type Knowledge, type KnownCar, type KnownOutlook } from './evening.ts';
 import { hasPoints } from './scoring.ts';
 
 /** A car of the field by its name. */
@@ -81,7 +81,16 @@ function contestRound(round: Round, index: number, brief: Brief, cars: readonly 
  * @param others the other cars that work to the brief
  */
 export function fieldOf(design: CarDesign, brief: Brief, others: readonly FieldCar[], seed = 1): Field {
-  const known = others.map((car, i) => ({ name: car.name, ...outlookOfEntry({ car: car.name }, brief, car, seed + 7 * i) }));
+  return fieldWith(
+    design,
+    brief,
+    others.map((car, i) => ({ name: car.name, ...outlookOfEntry({ car: car.name }, brief, car, seed + 7 * i) })),
+    seed,
+  );
+}
+
+/** The same where it is known what the others may come to. */
+export function fieldWith(design: CarDesign, brief: Brief, known: readonly (KnownOutlook & { readonly name: string })[], seed = 1): Field {
   const cars = known.map(({ outlook }) => outlook);
   if (cars.length === 0) {
     const nobody = { car: '' };

@@ -3,11 +3,11 @@ import { aimsAtAll, roundOf } from '../../core/brief/brief.ts';
 import type { CarDesign } from '../../core/car/car-design.ts';
 import { aimedAt, type Field } from '../../core/meet/field.ts';
 import type { StoredBrief, StoredCar } from '../../core/schema/stored.ts';
-import { allRunsOf } from '../app/all-runs.ts';
 import { useListCarsQuery } from '../app/api/cars-api.ts';
 import { useAppDispatch, type AppDispatch } from '../app/store.ts';
 import { runTask } from '../workers/explore.ts';
 import { briefOf, useBriefs } from './design-with-brief.ts';
+import { withRuns } from './use-brief-forecast.ts';
 
 /** ms after which the runs of the others are read again. */
 const FRESH = 300_000;
@@ -15,15 +15,10 @@ const FRESH = 300_000;
 /** The field that was asked for last, and of what: one serves every station of a car. */
 let latest: { readonly key: string; readonly at: number; readonly field: Promise<Field> } | null = null;
 
-async function askField(dispatch: AppDispatch, design: CarDesign, { brief }: StoredBrief, rivals: readonly StoredCar[]): Promise<Field> {
-  const others = await Promise.all(
-    rivals.map(async ({ id, design: rival }) => {
-      const runs = (await allRunsOf(dispatch, id)) ?? [];
-      return { name: rival.name, design: rival, runs: runs.map(({ design: ran, ...record }) => ({ record, design: ran })) };
-    }),
-  );
+const askField = async (dispatch: AppDispatch, design: CarDesign, { brief }: StoredBrief, rivals: readonly StoredCar[]): Promise<Field> => {
+  const others = await withRuns(dispatch, rivals);
   return runTask('rounds', (work) => work.fieldOf(design, brief, others));
-}
+};
 
 /** What a car is ranked by, beside its own design. */
 export interface AimOfCar {
@@ -41,10 +36,8 @@ export function useAim(carId: string, design: CarDesign): AimOfCar {
   const stored = briefOf(design, useBriefs());
   const { data: cars } = useListCarsQuery();
   const wantsAll = stored !== null && aimsAtAll(design, stored.brief);
-  const rivals = useMemo(
-    () => (wantsAll && cars ? cars.readable.filter((car) => car.id !== carId && car.design.brief?.id === stored.id) : null),
-    [wantsAll, cars, carId, stored?.id],
-  );
+  const briefId = wantsAll ? stored.id : null;
+  const rivals = briefId && cars ? cars.readable.filter((car) => car.id !== carId && car.design.brief?.id === briefId) : null;
   const key = rivals && stored && JSON.stringify([carId, stored.id, stored.version, rivals.map(({ id, version }) => [id, version])]);
   const [known, setKnown] = useState<{ readonly key: string; readonly field: Field | null } | null>(null);
   useEffect(() => {

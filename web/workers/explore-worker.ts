@@ -16,7 +16,9 @@ import { tuneCar, type TuningOptions } from '../../core/trials/tuning.ts';
 import { turnsForRoom } from '../../core/trials/turns-for-room.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../core/car/motors/motors.ts';
-import { forecastEvening } from '../../core/meet/evening.ts';
+import { forecastOfBrief, pointsToGain, type CarOfBrief } from '../../core/meet/brief-forecast.ts';
+import { chancesOverEvening, forecastEvening, type EveningForecast, type KeptOutlooks, type KnownCar } from '../../core/meet/evening.ts';
+import type { Meet, StandingResult } from '../../core/meet/meet.ts';
 import { fieldOf } from '../../core/meet/field.ts';
 import { setUpsFor } from '../../core/explore/set-ups.ts';
 import { newCar } from '../../core/car/new-car.ts';
@@ -43,12 +45,24 @@ const wanted =
     return compute(...asked);
   };
 
+/** What cars of a meet or a brief may come to: worked out once for each, whatever results come in. */
+const outlooks: KeptOutlooks = new Map();
+
 const work = {
   assess,
   judgeRounds: wanted((design: CarDesign, brief: Brief) => brief.rounds.map((round) => judgeRound(design, brief, round))),
   rigLines: wanted(rigLines),
   turnsForRoom: wanted((design: CarDesign, room: number) => turnsForRoom(design, room)),
-  forecastEvening: wanted(forecastEvening),
+  forecastEvening: wanted((meet: Meet, results: readonly StandingResult[], known: ReadonlyMap<string, KnownCar | null>) =>
+    forecastEvening(meet, results, known, {}, outlooks),
+  ),
+  chancesOverEvening: wanted((meet: Meet, results: readonly StandingResult[], known: ReadonlyMap<string, KnownCar | null>) =>
+    chancesOverEvening(meet, results, known, outlooks),
+  ),
+  forecastOfBrief: wanted((brief: Brief, cars: readonly CarOfBrief[]) => forecastOfBrief(brief, cars, outlooks)),
+  pointsToGain: wanted((brief: Brief, cars: readonly CarOfBrief[], id: string, forecast: EveningForecast) =>
+    pointsToGain(brief, cars, id, forecast, outlooks),
+  ),
   fieldOf: wanted(fieldOf),
   setUpsFor: (design: CarDesign, change: Brief['rules']['change'], own: SearchOptions['own'], onProgress: (fraction: number) => void) =>
     setUpsFor(design, change, {

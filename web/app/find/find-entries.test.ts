@@ -49,6 +49,6 @@ describe('finding', () => {
   });
   it('without a car finds what needs none', () => {
     const stations = new Set(findEntries(null, null).map(({ station }) => station));
-    expect([...stations].sort()).toEqual(['Brief', 'Garage', 'Meet']);
+    expect([...stations].sort()).toEqual(['Brief', 'Garage', 'Meet', 'Race']);
   });
 });

@@ -54,6 +54,7 @@ const OF_ALL: Readonly<Record<string, readonly Place[]>> = {
     ['Restore what was removed', '/', 'trash deleted undo'],
   ],
   Brief: [['All briefs', '/briefs', 'new brief contest task']],
+  Race: [['Race', '/race', 'side by side in true time compare cars versions']],
   Meet: [['Meets', '/meets', 'race contest heats lanes standings board officials order of arrival points']],
 };
 

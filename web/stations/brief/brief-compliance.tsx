@@ -8,11 +8,13 @@ import { judgeRules, type JudgedRule } from '../../../core/brief/rules.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { formatIn } from '../../../core/units/quantity.ts';
 import { useListCarsQuery } from '../../app/api/cars-api.ts';
+import { useBriefForecast } from '../../open-car/use-brief-forecast.ts';
 import { useBriefScores, type ScoredCar } from '../../open-car/use-brief-scores.ts';
 import plain from '../../ui/plain.module.css';
 import { useRoving } from '../../ui/use-roving.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './brief.module.css';
+import { EveningOutlook } from './evening-outlook.tsx';
 import { StateNote } from '../../ui/state-note.tsx';
 
 const SIGNS: Readonly<Record<JudgedRule['verdict'], string>> = { met: '✓ met', close: '! close to the limit', broken: '✕ broken' };
@@ -36,6 +38,8 @@ export function BriefCompliance({ briefId, brief, carId }: StandingProps) {
     [data, briefId, brief, carId],
   );
   const standings = useBriefScores(contenders);
+  const cars = useMemo(() => (data?.readable ?? []).filter(({ design }) => design.brief?.id === briefId), [data, briefId]);
+  const forecast = useBriefForecast(brief, cars);
   return (
     <section aria-labelledby="standing-title" className={styles.standing}>
       <h2 id="standing-title" className={plain.heading}>
@@ -44,6 +48,7 @@ export function BriefCompliance({ briefId, brief, carId }: StandingProps) {
       {contenders.length === 0 && (
         <StateNote kind="empty">No car uses this brief yet. Open a car’s Brief station and choose it there.</StateNote>
       )}
+      {forecast && <EveningOutlook brief={brief} cars={cars} forecast={forecast} />}
       {contenders.map(({ id, design }) => (
         <CarStanding key={id} carId={id} design={design} brief={brief} rounds={standings.get(id) ?? null} />
       ))}

@@ -1,4 +1,9 @@
+import { useMemo } from 'react';
 import { Link } from 'react-router';
+import { formatPoints } from '../../../core/brief/aim-words.ts';
+import { useListCarsQuery } from '../../app/api/cars-api.ts';
+import { useBriefForecast } from '../../open-car/use-brief-forecast.ts';
+import { inTen } from '../../ui/in-ten.ts';
 import { limitsOf, type Brief } from '../../../core/brief/brief.ts';
 import { summarizeRound, type JudgedRound } from '../../../core/brief/judge.ts';
 import { judgeRules, describeCompliance } from '../../../core/brief/rules.ts';
@@ -20,6 +25,9 @@ interface CarBriefProps {
 export default function CarBrief({ carId, design, brief, rounds }: CarBriefProps) {
   const units = useUnits();
   const format: Format = formatIn(units);
+  const { data } = useListCarsQuery();
+  const cars = useMemo(() => (data?.readable ?? []).filter((car) => car.design.brief?.id === design.brief?.id), [data, design.brief?.id]);
+  const own = useBriefForecast(brief, cars, false)?.forecast.entries.find(({ entry }) => entry === carId);
   const { verdict, words } = describeCompliance(judgeRules(design, limitsOf(brief.rules)), format);
   return (
     <div className={styles.brief}>
@@ -35,6 +43,11 @@ export default function CarBrief({ carId, design, brief, rounds }: CarBriefProps
           </div>
         ))}
       </dl>
+      {own && (
+        <p className={plain.text}>
+          If they ran it now: about {formatPoints(own.points)} points, first {inTen(own.places[0]!)}
+        </p>
+      )}
     </div>
   );
 }

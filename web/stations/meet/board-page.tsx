@@ -1,15 +1,21 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { MOST_RACERS } from '../../../core/explore/race.ts';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
 import { besidePrediction, MEDALS, describeMedal, describeResult } from '../../../core/meet/describe-results.ts';
 import { formatAbout, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
+import type { Meet, StandingResult } from '../../../core/meet/meet.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useRole } from '../../app/use-role.ts';
 import { Race, type Runner } from '../../ui/race.tsx';
 import { useUnits } from '../../ui/use-units.ts';
+import { raceAddress } from '../../app/race-address.ts';
 import { ConnectionNote } from './connection-note.tsx';
 import styles from './meet.module.css';
+import { ChancesGraph } from './chances-graph.tsx';
+import { inHundred } from './chances-view.tsx';
+import { useChances } from './use-chances.ts';
 import { useMeet } from './use-meet.ts';
 
 /** Places that a hall can read at once. */
@@ -66,6 +72,12 @@ export function BoardPage() {
   );
   const cars = (heat: typeof now): string =>
     heat?.cars.map(({ entry, lane }) => `${entryOf(entry)?.car ?? '?'}${meet.lanes > 1 ? ` (${lane + 1})` : ''}`).join(', ') ?? '';
+  /** The runs of the last heat that were timed; where cars run one by one, of the same run of the round. */
+  const timedHeat = results
+    .filter(({ result }) => result.round === last?.result.round && result.run === last.result.run && result.outcome.kind === 'ran')
+    .filter(({ result: { outcome } }) => outcome.kind === 'ran' && (outcome.time !== undefined || (outcome.splits?.length ?? 0) > 0))
+    .slice(-MOST_RACERS)
+    .map(({ id }) => ({ kind: 'result', meetId, id }) as const);
   const ran = last && entryOf(last.result.entry);
   const compared = ran ? besidePrediction(ran, last.result.outcome) : null;
   return (
@@ -117,6 +129,7 @@ export function BoardPage() {
             </>
           )}
         </div>
+        {meet.showsChances && role === 'host' && meet.entries.length > 1 && <BoardChances meet={meet} results={results} />}
         {results.length > 0 && (
           <section aria-labelledby="board-records" className={styles.records}>
             <h2 id="board-records">Records of the evening</h2>
@@ -132,11 +145,34 @@ export function BoardPage() {
           </section>
         )}
       </div>
+      {role === 'host' && timedHeat.length > 1 && (
+        <Link to={raceAddress(timedHeat)} className={styles.back}>
+          Race the last heat as it was timed
+        </Link>
+      )}
       {role !== 'board' && (
         <Link to={`/meets/${meetId}`} className={styles.back}>
           Back to the meet
         </Link>
       )}
     </div>
+  );
+}
+
+/** What the crews agreed to show: how likely each car is to win, and how that moved. */
+function BoardChances({ meet, results }: { readonly meet: Meet; readonly results: readonly StandingResult[] }) {
+  const { result } = useChances(meet, results);
+  const nameOf = useCallback((id: string) => meet.entries.find((entry) => entry.id === id)?.car ?? '?', [meet.entries]);
+  if (!result) return null;
+  const [likeliest] = result.now.entries.toSorted((a, b) => b.places[0]! - a.places[0]!);
+  return (
+    <section aria-label="Chances" className={styles.records}>
+      {likeliest && (
+        <p>
+          Likeliest to win: <strong>{nameOf(likeliest.entry)}</strong>, {inHundred(likeliest.places[0]!)}
+        </p>
+      )}
+      {result.over && <ChancesGraph over={result.over} nameOf={nameOf} />}
+    </section>
   );
 }

@@ -1,14 +1,13 @@
-import { formatPlace, formatRunValue } from '../../../core/meet/describe-results.ts';
-import type { Meet, StandingResult } from '../../../core/meet/meet.ts';
-import { neededFor } from '../../../core/meet/needed.ts';
+import { formatPlace } from '../../../core/meet/describe-results.ts';
 import type { Knowledge } from '../../../core/meet/evening.ts';
 import plain from '../../ui/plain.module.css';
-import { useUnits } from '../../ui/use-units.ts';
 import { StateNote } from '../../ui/state-note.tsx';
 import { Wide } from '../../ui/wide.tsx';
 import { WordTable } from '../../ui/word-table.tsx';
 import { JobBar } from '../../workers/job-bar.tsx';
 import styles from './meet.module.css';
+import { ChancesGraph } from './chances-graph.tsx';
+import { Needs } from './needs.tsx';
 import { useChances } from './use-chances.ts';
 import type { OpenMeet } from './use-meet.ts';
 
@@ -23,14 +22,14 @@ const BY: Readonly<Record<Knowledge, string>> = {
 const SHOWN = 6;
 /** Of 10,000 evenings: what is rarer than one in a hundred is told so. */
 const RARE = 0.01;
-const inHundred = (chance: number): string =>
+export const inHundred = (chance: number): string =>
   chance < RARE ? (chance === 0 ? '–' : 'under 1 %') : chance > 1 - RARE ? 'over 99 %' : `${Math.round(100 * chance)} %`;
 
 /** How the evening may end, by what is known of every car and what has been run so far. */
 export function ChancesView({ open }: { readonly open: Pick<OpenMeet, 'meet' | 'results'> }) {
   const meet = open.meet!;
   const job = useChances(meet, open.results);
-  const { result } = job;
+  const result = job.result?.now;
   if (meet.entries.length < 2)
     return (
       <div className={styles.view}>
@@ -73,7 +72,8 @@ export function ChancesView({ open }: { readonly open: Pick<OpenMeet, 'meet' | '
               />
             </Wide>
           )}
-          <Needs meet={meet} results={open.results} carOf={(id) => carOf(id)?.car ?? '?'} />
+          {job.result?.over && <ChancesGraph over={job.result.over} nameOf={(id) => carOf(id)?.car ?? '?'} />}
+          <Needs meet={meet} results={open.results} of={meet.entries} />
           <p className={`${plain.caption} ${plain.muted}`}>
             Of {result.evenings.toLocaleString('en')} evenings drawn from what is known of every car
             {open.results.length > 0 ? ', with what has been run so far' : ''}, scored as this meet is. A car that ran before is known by
@@ -82,47 +82,5 @@ export function ChancesView({ open }: { readonly open: Pick<OpenMeet, 'meet' | '
         </>
       )}
     </div>
-  );
-}
-
-interface NeedsProps {
-  readonly meet: Meet;
-  readonly results: readonly StandingResult[];
-  readonly carOf: (id: string) => string;
-}
-
-/** Places that are told of each car. */
-const TOLD = 2;
-
-/** What each car needs in the round that is being run. */
-function Needs({ meet, results, carOf }: NeedsProps) {
-  const units = useUnits();
-  const open = meet.brief.rounds
-    .map((round, index) => ({
-      round,
-      needs: meet.entries.flatMap(({ id }) =>
-        neededFor(meet, results, id, index)
-          .slice(-TOLD)
-          .map((need) => ({ id, ...need })),
-      ),
-    }))
-    .find(({ needs }) => needs.length > 0);
-  if (!open) return null;
-  const { name, goal } = open.round;
-  const lines = open.needs.map(({ id, place, value, isLess }) => {
-    const figure = formatRunValue(goal, { value, atLeast: false }, units);
-    return `${carOf(id)} needs ${figure} or ${isLess ? 'less' : 'more'} to take ${formatPlace(place)}.`;
-  });
-  return (
-    <section aria-labelledby="needs-title" className={styles.part}>
-      <h2 id="needs-title" className={plain.heading}>
-        {name}: what the next run has to come to
-      </h2>
-      <ul className={plain.text}>
-        {lines.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ul>
-    </section>
   );
 }

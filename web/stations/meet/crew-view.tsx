@@ -9,6 +9,7 @@ import plain from '../../ui/plain.module.css';
 import { useLocalStorage } from '../../ui/use-local-storage.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import styles from './meet.module.css';
+import { Needs } from './needs.tsx';
 import type { OpenMeet } from './use-meet.ts';
 
 const beforeWords = (before: number): string =>
@@ -61,6 +62,7 @@ export function CrewView({ meetId, open }: { readonly meetId: string; readonly o
               </p>
             )}
           </section>
+          <Needs meet={meet} results={open.results} of={[own]} />
           <section aria-labelledby="crew-results" className={styles.part}>
             <h2 id="crew-results" className={plain.heading}>
               Its runs

@@ -35,8 +35,8 @@ type View = keyof typeof VIEWS;
 /** What is seen of a meet by what one joined as; a board is a page of its own. */
 const SEEN: Readonly<Record<Exclude<Role, 'board'> | 'host', readonly View[]>> = {
   host: ['entries', 'run', 'standings', 'chances', 'results', 'rules', 'crew'],
-  official: ['run', 'entries', 'standings', 'results', 'rules'],
-  crew: ['crew', 'standings'],
+  official: ['run', 'entries', 'standings', 'chances', 'results', 'rules'],
+  crew: ['crew', 'standings', 'chances'],
 };
 
 /** One meet: who is entered, who runs now, how it stands. */

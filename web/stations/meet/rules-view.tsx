@@ -1,3 +1,5 @@
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { roundSentences } from '../../../core/brief/rule-sheet.ts';
 import { formatIn } from '../../../core/units/quantity.ts';
 import plain from '../../ui/plain.module.css';
@@ -45,6 +47,15 @@ export function RulesView({ open, isHost }: { readonly open: OpenMeet; readonly 
             value={meet.change}
             maxLength={200}
             onChange={(words) => void change((before) => ({ ...before, change: words }))}
+          />
+          <FormControlLabel
+            control={
+              <Checkbox
+                checked={meet.showsChances === true}
+                onChange={({ target }) => void change((before) => ({ ...before, showsChances: target.checked }))}
+              />
+            }
+            label="The crews agree: show the chances on the board of this machine"
           />
         </div>
       ) : (

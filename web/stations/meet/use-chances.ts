@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import type { EveningForecast, KnownCar } from '../../../core/meet/evening.ts';
+import type { ChancesOverEvening, EveningForecast, KnownCar } from '../../../core/meet/evening.ts';
 import type { Meet, StandingResult } from '../../../core/meet/meet.ts';
 import { allRunsOf } from '../../app/all-runs.ts';
 import { useListCarsQuery } from '../../app/api/cars-api.ts';
@@ -45,12 +45,25 @@ function useKnownCars({ entries }: Meet): ReadonlyMap<string, KnownCar | null> |
 /** What the evening, or what is left of it, may come to; worked out beside the page whenever a result comes in. */
 export function useChances(meet: Meet, results: readonly StandingResult[]) {
   const known = useKnownCars(meet);
-  const job = useJob<EveningForecast>();
+  const job = useJob<Chances>();
   const { run } = job;
   const begin = useCallback(() => {
     if (!known || meet.entries.length === 0) return;
-    run(() => pooled(0).work.forecastEvening(meet, results, known));
+    run(async (report) => {
+      const { work } = pooled(0);
+      const now = await work.forecastEvening(meet, results, known);
+      report({ now, over: null }, SHARE_OF_NOW);
+      return { now, over: results.length > 0 ? await work.chancesOverEvening(meet, results, known) : null };
+    });
   }, [run, known, meet, results]);
   useWhenQuiet(begin);
   return job;
 }
+
+/** What a meet may come to, and how the chances moved so far; null until that is known, or before the first result. */
+export interface Chances {
+  readonly now: EveningForecast;
+  readonly over: ChancesOverEvening | null;
+}
+/** Of the work for both. */
+const SHARE_OF_NOW = 0.3;

@@ -20,6 +20,7 @@ const STANDS: Readonly<Record<Exclude<RacerAt['phase'], keyof typeof PHASE_WORDS
   stopped: 'stands',
   'at-wall': 'is at the wall',
   'cannot-run': 'cannot run here',
+  timed: 'as it was timed',
 };
 const isMoving = (phase: RacerAt['phase']): phase is keyof typeof PHASE_WORDS => phase in PHASE_WORDS;
 const phaseWords = (phase: RacerAt['phase']): string => (isMoving(phase) ? PHASE_WORDS[phase] : STANDS[phase]);

@@ -19,6 +19,7 @@ import { RaceFromAbove } from './race-from-above.tsx';
 import { RaceGraph } from './race-graph.tsx';
 import { RaceLanes } from './race-lanes.tsx';
 import styles from './race.module.css';
+import { useEntrants } from './use-entrants.ts';
 import { useRaceClock } from './use-race-clock.ts';
 
 /** Each car on the floor that it is designed for. */
@@ -52,21 +53,23 @@ export function RacePage() {
   const asked = search.get('cars');
   const floorKey = search.get('floor') ?? OWN;
   const floor = floors.get(floorKey)?.floor ?? null;
-  const racing = useMemo(() => {
-    const ids = asked === null ? (cars ?? []).slice(0, AT_FIRST).map(({ id }) => id) : asked.split(',').filter(Boolean);
-    return (cars ?? []).filter(({ id }) => ids.includes(id)).slice(0, MOST_RACERS);
-  }, [asked, cars]);
-  const racers = useMemo(() => racersOf(racing, floor), [racing, floor]);
+  const written = useMemo(
+    () => (asked === null ? (cars ?? []).slice(0, AT_FIRST).map(({ id }) => id) : asked.split(',').filter(Boolean)).slice(0, MOST_RACERS),
+    [asked, cars],
+  );
+  const entrants = useEntrants(written, cars);
+  const racers = useMemo(() => racersOf(entrants ?? [], floor), [entrants, floor]);
   const end = raceEnd(racers);
   const clock = useRaceClock(end);
   const { ref, width } = useSize<HTMLDivElement>();
   if (!cars) return <StationSkeleton layout="rows" label="Reading the cars" />;
   const choose = (id: string, isIn: boolean): void => {
-    const ids = racing.map((one) => one.id);
-    const next = isIn ? [...ids, id] : ids.filter((one) => one !== id);
+    const next = isIn ? [...written, id] : written.filter((one) => one !== id);
     setSearch({ cars: next.join(','), ...(floorKey !== OWN && { floor: floorKey }) }, { replace: true });
   };
-  const isFull = racing.length >= MOST_RACERS;
+  const isFull = written.length >= MOST_RACERS;
+  /** Versions, runs and results that an address brought. */
+  const others = (entrants ?? []).filter(({ id }) => !cars.some((car) => car.id === id));
   return (
     <div className={plain.page}>
       <header className={styles.head}>
@@ -79,7 +82,7 @@ export function RacePage() {
       <fieldset className={styles.cars}>
         <legend className={plain.caption}>Cars, up to {MOST_RACERS}</legend>
         {cars.map(({ id, design }) => {
-          const isIn = racing.some((one) => one.id === id);
+          const isIn = written.includes(id);
           return (
             <label key={id} className={styles.car}>
               <input type="checkbox" checked={isIn} disabled={!isIn && isFull} onChange={({ target }) => choose(id, target.checked)} />
@@ -87,15 +90,25 @@ export function RacePage() {
             </label>
           );
         })}
+        {others.map(({ id, design }) => (
+          <label key={id} className={styles.car}>
+            <input type="checkbox" checked onChange={() => choose(id, false)} />
+            {design.name}
+          </label>
+        ))}
       </fieldset>
       <ChoiceSelect
         label="Floor"
         value={floors.has(floorKey) ? floorKey : OWN}
         options={{ [OWN]: 'each on its own floor', ...Object.fromEntries([...floors].map(([key, { name }]) => [key, name])) }}
-        onChange={(key) => setSearch({ cars: racing.map(({ id }) => id).join(','), ...(key !== OWN && { floor: key }) }, { replace: true })}
+        onChange={(key) => setSearch({ cars: written.join(','), ...(key !== OWN && { floor: key }) }, { replace: true })}
       />
-      {racers.length < 2 ? (
-        <StateNote kind="empty">Choose two cars or more.</StateNote>
+      {entrants === null ? (
+        <StateNote kind="empty">Reading the cars …</StateNote>
+      ) : racers.length < 2 ? (
+        <StateNote kind="empty">
+          Choose two cars or more.{entrants.length < written.length && ' What was removed, or was not timed, cannot race.'}
+        </StateNote>
       ) : (
         <>
           <div className={styles.clock}>
@@ -130,7 +143,8 @@ export function RacePage() {
             )}
           </div>
           <p className={`${plain.caption} ${plain.muted}`}>
-            The most likely run of each car, all started at once and in true time. Real runs scatter: see the chances at a meet.
+            The most likely run of each car, or a run as it was timed, all started at once and in true time. Real runs scatter: see the
+            chances at a meet.
           </p>
           <div className={styles.clock}>
             <Button onClick={() => saveSvg('race-lanes', 'race.svg')}>Save the race as SVG</Button>

@@ -119,7 +119,7 @@ describe('what Tune says', () => {
       rules: null,
       isInPoints: false,
     };
-    expect(formatGain({ ...change, isInPoints: true }, car, 'metric')).toBe(
+    expect(plainly(formatGain({ ...change, isInPoints: true }, car, 'metric'))).toBe(
       '1.4 points more in all rounds (0.9–2.0, 9 in 10) · 99 % likely',
     );
     expect(plainly(formatGain(change, car, 'metric'))).toBe('better by 1.4 m (0.9–2.0, 9 in 10) · 99 % likely');

@@ -1,7 +1,10 @@
+import { Link } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
+import { timedRun } from '../../../core/explore/race.ts';
 import type { Tuning } from '../../../core/trials/tuning.ts';
-import { formatAbout } from '../../../core/units/quantity.ts';
+import { formatAbout, formatQuantity } from '../../../core/units/quantity.ts';
+import { raceAddress } from '../../app/race-address.ts';
 import { Explained } from '../../ui/explained.tsx';
 import type { Explanation } from '../../ui/explanation.ts';
 import plain from '../../ui/plain.module.css';
@@ -18,6 +21,7 @@ function didNotStartWords({ distances }: Tuning['groups'][number]): string {
 }
 
 interface LikeRunGroupsProps {
+  readonly carId: string;
   readonly tuning: Tuning;
   /** What a car as it ran is called. */
   readonly nameOf: (design: CarDesign) => string;
@@ -27,7 +31,7 @@ interface LikeRunGroupsProps {
 }
 
 /** Groups of like runs with mean and scatter, what hides in their order, and runs that do not go with their like. */
-export function LikeRunGroups({ tuning, nameOf, explain, runs, onLeaveOut }: LikeRunGroupsProps) {
+export function LikeRunGroups({ carId, tuning, nameOf, explain, runs, onLeaveOut }: LikeRunGroupsProps) {
   const units = useUnits();
   const { groups } = tuning;
   const ids = new Set(groups.flatMap(({ distances }) => distances.filter(({ isOdd }) => isOdd).map(({ id }) => id)));
@@ -71,7 +75,47 @@ export function LikeRunGroups({ tuning, nameOf, explain, runs, onLeaveOut }: Lik
           </Explained>
         </p>
       )}
+      <TimedRuns carId={carId} runs={runs} />
       {odd.length + leftOut.length > 0 && <OutlierRuns odd={odd} leftOut={leftOut} onLeaveOut={onLeaveOut} />}
     </>
+  );
+}
+
+/** Runs that are told, the newest first. */
+const TIMED = 5;
+const day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' });
+
+/** Runs that were timed, each with a race against its model. */
+function TimedRuns({ carId, runs }: Pick<LikeRunGroupsProps, 'carId' | 'runs'>) {
+  const units = useUnits();
+  const timed = runs
+    .filter(
+      ({ id, record: { outcome, time, splits } }) =>
+        id && timedRun(outcome.distance, outcome.kind === 'stopped' ? time : undefined, splits),
+    )
+    .toSorted((a, b) => b.record.ranAt.localeCompare(a.record.ranAt))
+    .slice(0, TIMED);
+  if (timed.length === 0) return null;
+  return (
+    <section aria-labelledby="timed-title">
+      <h3 id="timed-title" className={plain.strong}>
+        Timed runs
+      </h3>
+      <ul className={plain.text}>
+        {timed.map(({ id, record: { ranAt, outcome } }) => (
+          <li key={id}>
+            {day.format(new Date(ranAt))}, {formatQuantity(outcome.distance, 'distance', units)}:{' '}
+            <Link
+              to={raceAddress([
+                { kind: 'run', carId, id: id! },
+                { kind: 'model', carId, id: id! },
+              ])}
+            >
+              race it against its model
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

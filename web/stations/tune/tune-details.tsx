@@ -29,6 +29,7 @@ const VIEWS = [
 ] as const;
 
 interface TuneDetailsProps {
+  readonly carId: string;
   readonly tuning: Tuning;
   /** Null where nothing can be said of causes. */
   readonly explanation: Causes | null;
@@ -46,7 +47,7 @@ interface TuneDetailsProps {
 
 /** All that the runs tell in words and figures, one part at a time. */
 export function TuneDetails(props: TuneDetailsProps) {
-  const { tuning, explanation, design, runs, log, checks, given, nameOf, explain, actions, onFound } = props;
+  const { carId, tuning, explanation, design, runs, log, checks, given, nameOf, explain, actions, onFound } = props;
   const edit = useEditCar();
   const parts: Readonly<Record<(typeof VIEWS)[number][0], () => React.ReactNode>> = {
     causes: () =>
@@ -78,9 +79,9 @@ export function TuneDetails(props: TuneDetailsProps) {
       />
     ),
     fit: () => <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explain} onPut={() => actions.applyFit(tuning.values)} />,
-    runs: () => <LikeRunGroups tuning={tuning} nameOf={nameOf} explain={explain} runs={runs} onLeaveOut={actions.leaveOut} />,
+    runs: () => <LikeRunGroups carId={carId} tuning={tuning} nameOf={nameOf} explain={explain} runs={runs} onLeaveOut={actions.leaveOut} />,
     compare: () => <Compare groups={tuning.groups} runs={runs} nameOf={nameOf} goal={goalOf(design.aim)} explain={explain} />,
-    log: () => <TuningLog name={design.name} log={log} onUndo={actions.undo} />,
+    log: () => <TuningLog carId={carId} name={design.name} log={log} onUndo={actions.undo} />,
   };
   return (
     <Views label="What the runs tell" views={VIEWS}>

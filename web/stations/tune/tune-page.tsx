@@ -144,6 +144,7 @@ function Tune({ carId, design, runs }: TuneProps) {
           </div>
           {tuning && explainFigure && (
             <TuneDetails
+              carId={carId}
               tuning={tuning}
               explanation={explanation}
               design={design}

@@ -1,4 +1,6 @@
 import Button from '@mui/material/Button';
+import { Link } from 'react-router';
+import { raceAddress } from '../../app/race-address.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { didNotStart } from '../../../core/car/did-not-start.ts';
 import type { LogEntry } from '../../../core/trials/tuning-log.ts';
@@ -17,13 +19,14 @@ const outcomeOf = ({ record: { outcome } }: RunOfCar): string =>
 const day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
 interface LogProps {
+  readonly carId: string;
   readonly name: string;
   readonly log: readonly LogEntry[];
   readonly onUndo: (entry: LogEntry) => void;
 }
 
 /** What was tried: the change, why and what was expected, what came, and whether it was stored. */
-export function TuningLog({ name, log, onUndo }: LogProps) {
+export function TuningLog({ carId, name, log, onUndo }: LogProps) {
   const units = useUnits();
   if (log.length === 0)
     return (
@@ -60,13 +63,20 @@ export function TuningLog({ name, log, onUndo }: LogProps) {
       )}
       <Wide label="Changes">
         <WordTable
-          head={['tried', 'changed', 'reason and expectation', 'result', 'decided']}
+          head={['tried', 'changed', 'reason and expectation', 'result', 'decided', 'race']}
           rows={log.map((entry, i) => [
             `${log.length - i}. ${entry.version.record.name}, ${day.format(new Date(entry.version.record.keptAt))}`,
             entry.version.record.change || '–',
             entry.version.record.note || '–',
             rows[i]!.came,
             describeDecision(entry),
+            <Link
+              key="race"
+              to={raceAddress([entry.parent, entry.version].map(({ id }) => ({ kind: 'version', carId, id })))}
+              aria-label={`Race before and after “${entry.version.record.name}”`}
+            >
+              before and after
+            </Link>,
           ])}
         />
       </Wide>

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { predictRun } from '../../../../core/predict/predict-run.ts';
 import { treeOf } from '../../../../core/car/version-tree.ts';
@@ -15,6 +16,7 @@ import { CompareVersions } from './compare-versions.tsx';
 import type { Edit } from '../../../open-car/design-slice.ts';
 import { EarlierDesigns } from './earlier-designs.tsx';
 import type { Ghost } from '../../../charts/pull-curve/ghost.ts';
+import { raceAddress } from '../../../app/race-address.ts';
 import { GhostButton } from './ghost-button.tsx';
 import { useVersions } from '../../../open-car/use-versions.ts';
 
@@ -59,6 +61,7 @@ export function VersionsDrawer(props: VersionsDrawerProps) {
             onGhosts={onGhosts}
             goBack={goBack}
             remove={remove}
+            carId={carId}
           />
         ))}
         {unreadable.map((broken) => (
@@ -107,14 +110,14 @@ function KeepForm({ versions, keep }: Pick<Versions, 'versions' | 'keep'>) {
   );
 }
 
-interface VersionRowProps extends Pick<VersionsDrawerProps, 'ghosts' | 'onGhosts'>, Pick<Versions, 'goBack' | 'remove'> {
+interface VersionRowProps extends Pick<VersionsDrawerProps, 'carId' | 'ghosts' | 'onGhosts'>, Pick<Versions, 'goBack' | 'remove'> {
   readonly version: StoredVersion;
   readonly depth: number;
   /** The car is this version as it is. */
   readonly isCurrent: boolean;
 }
 
-function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack, remove }: VersionRowProps) {
+function VersionRow({ carId, version, depth, isCurrent, ghosts, onGhosts, goBack, remove }: VersionRowProps) {
   const units = useUnits();
   const { name, note, change, design } = version.record;
   const prediction = predictRun(design);
@@ -136,7 +139,20 @@ function VersionRow({ version, depth, isCurrent, ghosts, onGhosts, goBack, remov
           {note}
         </Typography>
       )}
-      <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, mt: 1 }}>
+        {!isCurrent && (
+          <Button
+            size="small"
+            component={Link}
+            to={raceAddress([
+              { kind: 'car', carId },
+              { kind: 'version', carId, id: version.id },
+            ])}
+            aria-label={`Race the car against ${name}`}
+          >
+            Race
+          </Button>
+        )}
         <Button
           size="small"
           variant="outlined"
