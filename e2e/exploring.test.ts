@@ -10,6 +10,8 @@ describe('exploring at the Design station', () => {
     const page = await open(designOf(1));
     const kelp = builder(page);
     const before = await kelp.distance();
+    await kelp.press('Goal');
+    await kelp.pick('Judged by', 'the round shown');
     await kelp.openTab('Sweep');
     const best = await page.waitForFunction(
       () => [...document.querySelectorAll('button')].find(({ innerText }) => innerText.startsWith('Apply the best'))?.innerText,

@@ -172,7 +172,7 @@ describe('a meet', () => {
     await builder(crew).press('Use this car');
     await builder(crew).sees('It runs now');
     await expectAccessible(crew);
-    expect(await crew.$$eval('[role=tab]', (tabs) => tabs.map((tab) => tab.textContent))).toEqual(['Your car', 'Standings']);
+    expect(await crew.$$eval('[role=tab]', (tabs) => tabs.map((tab) => tab.textContent))).toEqual(['Your car', 'Standings', 'Chances']);
     const board = await joined('board');
     await builder(board).sees('Last run');
     // The host types, and the phone is quicker.

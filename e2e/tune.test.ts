@@ -29,7 +29,7 @@ describe('a builder at the Tune station', () => {
   it('takes a change: a version and a plan of runs that Track knows, a verdict, and undone with one press', async () => {
     const page = await stage.open(`${tern}/tune`);
     const car = builder(page);
-    await car.sees('better by');
+    await car.sees('points more in all rounds');
     const take = (await page.waitForSelector('button[aria-label^="Apply: "]'))!;
     const change = (await take.evaluate((button) => button.getAttribute('aria-label')))!.replace('Apply: ', '');
     await take.click();
@@ -54,7 +54,7 @@ describe('a builder at the Tune station', () => {
     await car.press('Export JSON');
     const log = JSON.parse((await saved('-tuning.json')).toString()) as { tried: { decided: string; why: string; came: string }[] };
     expect(log.tried[0]).toMatchObject({ decided: 'undone' });
-    expect(log.tried[0]!.why).toMatch(/^Tune: expected better by /);
+    expect(log.tried[0]!.why).toMatch(/^Tune: expected [\d.]+ points more/);
     expect(log.tried[0]!.came).toMatch(/^Worse: /);
     await page.close();
   });

@@ -38,7 +38,7 @@ describe('a car that spins and rubs', () => {
       const floors = [{ ...named, floor: { ...floor, roomLength: null } }];
       await api(`/briefs/${BRIEF}`, { brief: { ...brief, name: 'Twenty-seven metres', rounds, floors } });
       const { design } = await api<StoredCar>(demoCar(4));
-      await api(`/cars/${CAR}`, { design: { ...design, name: 'Whelk', brief: { id: BRIEF, round: 0 } } });
+      await api(`/cars/${CAR}`, { design: { ...design, name: 'Whelk', brief: { id: BRIEF, round: 0, aim: 'round' } } });
 
       const page = await stage.open(`/cars/${CAR}/track`);
       const car = builder(page);

@@ -15,12 +15,16 @@ import { simulateValidated, type RunResult } from '../run/simulate.ts';
 import type { Workspace } from '../run/workspace.ts';
 
 /** Evenings over which a car’s points are averaged, and runs of one round that differ in them. */
-const EVENINGS = 8;
+const EVENINGS = 16;
 const RUNS = 4;
-/** Of each evening how much the car bends, and how far along and aside each run is, in standard deviations: the same for every car, each with its opposite. */
-const DEVIATIONS = Array.from({ length: EVENINGS / 2 }, (_, n) => Array.from(lowDiscrepancy(1 + 2 * RUNS, 5)(n), standardNormal)).flatMap(
-  (deviations) => [deviations, deviations.map((deviation) => -deviation)],
-);
+/**
+ * Of each evening how much the car bends, and how far along and aside each run is, in standard deviations: the same for every car, each with
+ * its opposite. How much it bends is taken from equal parts of a normal, for a gap is passed by the straightest.
+ */
+const DEVIATIONS = Array.from({ length: EVENINGS / 2 }, (_, n) => {
+  const off = Array.from(lowDiscrepancy(2 * RUNS, 5)(n), standardNormal);
+  return [standardNormal(0.5 + (n + 0.5) / EVENINGS), ...off];
+}).flatMap((deviations) => [deviations, deviations.map((deviation) => -deviation)]);
 
 /** Points by which a car is preferred that comes nearer to the field where it earns no more: a search finds its way by that. */
 const HINT = 2e-3;

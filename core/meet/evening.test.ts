@@ -5,8 +5,9 @@ import type { CarDesign, RunRecord } from '../car/car-design.ts';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { CARS, type CarOutlook } from './car-outlook.ts';
-import { forecastEvening, outlookOfEntry, type KnownCar } from './evening.ts';
-import { newEntry, newMeet } from './new-meet.ts';
+import { chancesOverEvening, forecastEvening, outlookOfEntry, outlooksOf, type KeptOutlooks, type KnownCar } from './evening.ts';
+import type { StandingResult } from './meet.ts';
+import { newEntry, newMeet, newResult } from './new-meet.ts';
 import { idOf } from './reference/made-meets.ts';
 
 const brief = JSON.parse(readFileSync(new URL('../../server/demo/skerrow-lull-trophy.brief.json', import.meta.url), 'utf8')) as Brief;
@@ -78,5 +79,40 @@ describe('what is known of an entry', () => {
     expect(told.entries.reduce((sum, { places }) => sum + places[0]!, 0)).toBeGreaterThanOrEqual(1 - 1e-9);
     expect(forecastEvening(meet, [], cars, { evenings: 500 })).toEqual(told);
     expect(forecastEvening(meet, [], cars, { evenings: 500, seed: 2 })).not.toEqual(told);
+  });
+  it('keeps what is known of a car, whatever results come in', () => {
+    const entries = [0, 1].map((n) => newEntry({ id: idOf(n), crew: `crew ${n}`, car: `car ${n}` }));
+    const meet = newMeet({ name: 'x', date: '2026-11-21', brief, seed: 1, entries });
+    const cars = new Map([[idOf(0), known([])]]);
+    const kept: KeptOutlooks = new Map();
+    const first = outlooksOf(meet, cars, 1, kept);
+    expect(outlooksOf(meet, new Map([[idOf(0), known([])]]), 1, kept).get(idOf(0))).toBe(first.get(idOf(0)));
+    expect(outlooksOf(meet, new Map([[idOf(0), known([12])]]), 1, kept).get(idOf(0))).not.toBe(first.get(idOf(0)));
+  });
+  it('moves as results come in: whoever alone ran all its rounds is first in the end', () => {
+    const entries = [0, 1].map((n) => newEntry({ id: idOf(n), crew: `crew ${n}`, car: `car ${n}` }));
+    const one = { ...brief, rounds: [{ ...brief.rounds[0]!, runs: 1 }] };
+    const meet = newMeet({ name: 'x', date: '2026-11-21', brief: one, seed: 1, entries });
+    const result = (n: number, distance: number): StandingResult => ({
+      id: idOf(10 + n),
+      number: 2 - n,
+      before: [],
+      result: newResult({
+        meet: idOf(9),
+        entry: idOf(n),
+        round: 0,
+        run: 0,
+        at: '2026-11-21T18:00:00.000Z',
+        by: 'x',
+        outcome: { kind: 'ran', distance },
+      }),
+    });
+    const { after, first } = chancesOverEvening(meet, [result(1, 3), result(0, 4)], new Map());
+    expect(after).toEqual([0, 1, 2]);
+    expect(first.map(({ entry }) => entry)).toEqual([idOf(0), idOf(1)]);
+    expect(first.map(({ chances }) => chances.at(-1))).toEqual([1, 0]);
+    // Both are typical cars: as likely, and both first where both reach the wall.
+    expect(Math.abs(first[0]!.chances[0]! - first[1]!.chances[0]!)).toBeLessThan(0.05);
+    expect(first[0]!.chances[1]! + first[1]!.chances[1]!).toBeGreaterThanOrEqual(1);
   });
 });

@@ -12,12 +12,15 @@ import { withRuns } from './use-brief-forecast.ts';
 /** ms after which the runs of the others are read again. */
 const FRESH = 300_000;
 
+/** ms after which a field is begun. */
+const LATER = 600;
+
 /** The field that was asked for last, and of what: one serves every station of a car. */
 let latest: { readonly key: string; readonly at: number; readonly field: Promise<Field> } | null = null;
 
 const askField = async (dispatch: AppDispatch, design: CarDesign, { brief }: StoredBrief, rivals: readonly StoredCar[]): Promise<Field> => {
   const others = await withRuns(dispatch, rivals);
-  return runTask('rounds', (work) => work.fieldOf(design, brief, others));
+  return runTask('field', (work) => work.fieldOf(design, brief, others));
 };
 
 /** What a car is ranked by, beside its own design. */
@@ -43,16 +46,25 @@ export function useAim(carId: string, design: CarDesign): AimOfCar {
   useEffect(() => {
     if (!key || !rivals || !stored) return;
     let isLeft = false;
-    if (latest?.key !== key || Date.now() - latest.at > FRESH)
-      latest = { key, at: Date.now(), field: askField(dispatch, design, stored, rivals) };
-    latest.field.then(
-      (field) => !isLeft && setKnown({ key, field }),
+    const isFresh = latest?.key === key && Date.now() - latest.at < FRESH;
+    // The page stands first: every fit of a rival takes a moment of the machine.
+    const timer = setTimeout(
       () => {
-        latest = null;
-        if (!isLeft) setKnown({ key, field: null });
+        if (!isFresh) latest = { key, at: Date.now(), field: askField(dispatch, design, stored, rivals) };
+        latest!.field.then(
+          (field) => !isLeft && setKnown({ key, field }),
+          () => {
+            latest = null;
+            if (!isLeft) setKnown({ key, field: null });
+          },
+        );
       },
+      isFresh ? 0 : LATER,
     );
-    return () => void (isLeft = true);
+    return () => {
+      isLeft = true;
+      clearTimeout(timer);
+    };
     // The car itself is no rival: its own changes ask for no other field.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, dispatch]);

@@ -10,6 +10,9 @@ import { runTask } from '../workers/explore.ts';
 /** Cars of a brief at most of which an evening is forecast here: a larger field is one of a meet. */
 export const MOST_CARS = 12;
 
+/** ms after which the forecast is begun: every fit takes a moment of the machine. */
+const LATER = 2500;
+
 /** Cars with their own runs, as the field of a brief. */
 export const withRuns = (dispatch: AppDispatch, cars: readonly StoredCar[]): Promise<readonly CarOfBrief[]> =>
   Promise.all(
@@ -38,7 +41,7 @@ function sharedForecast(dispatch: AppDispatch, brief: Brief, cars: readonly Stor
   const present = shared.get(brief);
   if (present?.key === key) return present;
   const field = withRuns(dispatch, cars);
-  const forecast = field.then((known) => runTask('rounds', (work) => work.forecastOfBrief(brief, known)));
+  const forecast = field.then((known) => runTask('field', (work) => work.forecastOfBrief(brief, known)));
   const made = { key, field, forecast };
   shared.set(brief, made);
   // One that failed is asked for again.
@@ -67,15 +70,15 @@ export function useBriefForecast(brief: Brief, cars: readonly StoredCar[], wants
       tell();
       for (const { id } of wantsGains ? field : []) {
         if (isLeft) return;
-        toGain.set(id, await runTask('rounds', (errand) => errand.pointsToGain(brief, field, id, forecast)));
+        toGain.set(id, await runTask('field', (errand) => errand.pointsToGain(brief, field, id, forecast)));
         tell();
       }
     };
     // Whatever else the page does at first comes first.
-    const idle = requestIdleCallback(() => void work().catch((reason: unknown) => console.error(reason)));
+    const timer = setTimeout(() => void work().catch((reason: unknown) => console.error(reason)), LATER);
     return () => {
       isLeft = true;
-      cancelIdleCallback(idle);
+      clearTimeout(timer);
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the cars are known by their versions
   }, [dispatch, brief, key, wantsGains]);

@@ -48,8 +48,8 @@ export async function orBroken<T>(asked: Promise<T>): Promise<T> {
   }
 }
 
-/** Work that is never held up by what is explored: following every edit; and what is to be expected of a car, in the rounds of its brief too. */
-export type WorkerTask = 'assess' | 'rounds';
+/** Work that is never held up by what is explored: following every edit; what is to be expected of a car, in the rounds of its brief too; and of the cars that it runs against. */
+export type WorkerTask = 'assess' | 'rounds' | 'field';
 
 /** A worker of one errand, and who waits for its answers. */
 interface ErrandWorker extends PooledWorker {

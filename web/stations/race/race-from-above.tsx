@@ -18,6 +18,8 @@ export function RaceFromAbove({ racers, end, time, width }: RacePictureProps) {
   const units = useUnits();
   const ends = useMemo(() => racers.map((racer) => racerAt(racer, end)), [racers, end]);
   const widest = Math.max(...ends.map(({ drift }) => Math.abs(drift)));
+  // Nobody saw where what was timed drifted to.
+  if (racers.every(({ timed }) => timed)) return null;
   if (widest < STRAIGHT) return <p className={`${plain.caption} ${plain.muted}`}>By their alignment all run straight.</p>;
   const longest = Math.max(...ends.map(({ distance }) => distance), 0.1);
   const perMetre = Math.min((width - 2 * ENDS) / longest, HEIGHT.most / (2 * widest));

@@ -5,7 +5,6 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import { timedRun, type Entrant } from '../../../core/explore/race.ts';
 import { distanceOf } from '../../../core/meet/meet.ts';
 import { isReadable, type StoredCar } from '../../../core/schema/stored.ts';
-import { formatQuantity } from '../../../core/units/quantity.ts';
 import { meetsApi } from '../../app/api/meets-api.ts';
 import { runsApi } from '../../app/api/runs-api.ts';
 import { versionsApi } from '../../app/api/versions-api.ts';
@@ -39,7 +38,11 @@ async function ofResult(
   const timed = timedRun(distanceOf(result.outcome) ?? 0, undefined, marks);
   if (!timed) return null;
   const design = cars.find((car) => car.id === entry.carId)?.design ?? firstCar(entry.car, null, { id: '', brief });
-  return { id: writeSource({ kind: 'result', meetId, id }), design: named(designForRound(design, brief, round), entry.car), timed };
+  return {
+    id: writeSource({ kind: 'result', meetId, id }),
+    design: named(designForRound(design, brief, round), `${entry.car}, as timed`),
+    timed,
+  };
 }
 
 async function entrantOf(dispatch: AppDispatch, source: RaceSource, cars: readonly StoredCar[]): Promise<Entrant | null> {
@@ -59,7 +62,7 @@ async function entrantOf(dispatch: AppDispatch, source: RaceSource, cars: readon
   const when = `${car.design.name}, ${day.format(new Date(ranAt))}`;
   if (source.kind === 'model') return { id, design: named(design, `${when}, its model`), wind };
   const timed = timedRun(outcome.distance, outcome.kind === 'stopped' ? time : undefined, splits);
-  return timed && { id, design: named(design, `${when}, as timed: ${formatQuantity(outcome.distance, 'distance', 'metric')}`), timed };
+  return timed && { id, design: named(design, `${when}, as timed`), timed };
 }
 
 /** What an address asks to race, looked up; what is not there, or was not timed, is left out. Null until it is read. */
