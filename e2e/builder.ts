@@ -50,6 +50,9 @@ export const builder = (page: Page) => {
     browse,
     clickUntil,
     press: (name: string) => clickOn('button', name),
+    /** Opens a group of the car’s sizes by the name it begins with. */
+    openGroup: (name: string) =>
+      page.locator(`::-p-xpath(//button[@aria-expanded="false" and starts-with(normalize-space(.), "${name}")])`).click(),
     openTab: (name: string) =>
       clickUntil(named('tab', name), () =>
         page.waitForSelector(`[role=tab][aria-selected=true]::-p-aria([name="${name}"])`, { timeout: FOLLOWED }),

@@ -15,8 +15,7 @@ describe('a car that is built for all rounds of its brief', () => {
     await expectAccessible(page);
     await ferry.openTab('Best car');
     await ferry.press('Search');
-    await ferry.press('Find set-ups');
-    await ferry.sees('drive wheels');
+    await page.waitForSelector('[aria-label="Save car 1 as a version"]');
     const now = Number(/about ([\d.]+) points/.exec(await page.$eval('#rounds-title', (title) => title.parentElement!.innerText))![1]);
     const offered = await page.$$eval('ol > li', (items) =>
       items.map((item) => /at least ([\d.]+) points/.exec(item.textContent ?? '')?.[1]).find(Boolean),
@@ -24,6 +23,8 @@ describe('a car that is built for all rounds of its brief', () => {
     expect(Number(offered)).toBeGreaterThan(now);
     // Round by round now and then, and two rounds against each other.
     expect(await page.$eval('table[aria-label="Car 1, round by round"]', ({ rows }) => rows.length)).toBe(5);
+    await ferry.press('Find set-ups');
+    await page.waitForSelector('section[aria-label="A set-up for each round"] table');
     await ferry.pick('Second round', 'Up the ramp');
     await page.waitForSelector('[aria-label="Apply car 1 of both rounds"]');
     await expectAccessible(page);
@@ -42,7 +43,7 @@ describe('a car that is built for all rounds of its brief', () => {
     const page = await stage.open(`${FERRY}/design`);
     const ferry = builder(page);
     await ferry.sees('points in all rounds');
-    await ferry.press('Goal');
+    await ferry.openGroup('Goal');
     await ferry.pick('Judged by', 'the round shown');
     await ferry.seesNot('points in all rounds');
     await ferry.saved();

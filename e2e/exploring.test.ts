@@ -10,7 +10,7 @@ describe('exploring at the Design station', () => {
     const page = await open(designOf(1));
     const kelp = builder(page);
     const before = await kelp.distance();
-    await kelp.press('Goal');
+    await kelp.openGroup('Goal');
     await kelp.pick('Judged by', 'the round shown');
     await kelp.openTab('Sweep');
     const best = await page.waitForFunction(

@@ -1,4 +1,5 @@
 import { formatPlace } from '../../../core/meet/describe-results.ts';
+import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import type { Knowledge } from '../../../core/meet/evening.ts';
 import plain from '../../ui/plain.module.css';
 import { StateNote } from '../../ui/state-note.tsx';
@@ -37,6 +38,10 @@ export function ChancesView({ open }: { readonly open: Pick<OpenMeet, 'meet' | '
       </div>
     );
   const carOf = (id: string) => meet.entries.find((entry) => entry.id === id);
+  const left = heatsLeft(
+    orderOf(meet),
+    open.results.map((one) => one.result),
+  ).reduce((sum, { cars }) => sum + cars.length, 0);
   const places = Math.min(SHOWN, meet.entries.length);
   const rows = result?.entries.toSorted((a, b) => b.points - a.points) ?? [];
   const { rounds } = meet.brief;
@@ -75,6 +80,7 @@ export function ChancesView({ open }: { readonly open: Pick<OpenMeet, 'meet' | '
           {job.result?.over && <ChancesGraph over={job.result.over} nameOf={(id) => carOf(id)?.car ?? '?'} />}
           <Needs meet={meet} results={open.results} of={meet.entries} />
           <p className={`${plain.caption} ${plain.muted}`}>
+            {left > 0 ? `${left} ${left === 1 ? 'run is' : 'runs are'} still to be made. ` : 'All runs are made. '}
             Of {result.evenings.toLocaleString('en')} evenings drawn from what is known of every car
             {open.results.length > 0 ? ', with what has been run so far' : ''}, scored as this meet is. A car that ran before is known by
             its runs, another by its design.

@@ -6,6 +6,7 @@ import { memo, startTransition, Suspense, useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { CarDesign } from '../../../../core/car/car-design.ts';
 import { CAR_GROUPS, type CarGroup } from '../../../../core/car/car-groups.ts';
+import { aimsAtAll } from '../../../../core/brief/brief.ts';
 import { goalOf } from '../../../../core/brief/goal.ts';
 import { goalRecord } from '../../../../core/brief/goals.ts';
 import { isRoller } from '../../../../core/car/motors/motors.ts';
@@ -145,7 +146,7 @@ export function CarPanel({ carId, design, edit, faults, opened, onOpen, onTab, o
                 ),
               ),
             )}
-            {group('aim', 'Goal', goalRecord(goal).label(goal, format), () =>
+            {group('aim', 'Goal', worksTo && aimsAtAll(design, worksTo.brief) ? 'all rounds' : goalRecord(goal).label(goal, format), () =>
               worksTo ? (
                 <GoalOfBrief carId={carId} design={design} brief={worksTo.brief} edit={edit} />
               ) : (
