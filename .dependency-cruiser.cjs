@@ -12,6 +12,7 @@ const STOREYS = [
   'schema',
   'units',
   'numerics',
+  'film',
   'motor',
   'run',
   'car',

@@ -7,6 +7,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ readonly default: Comman
   best: () => import('./best.ts'),
   brief: () => import('./brief.ts'),
   draw: () => import('./draw.ts'),
+  film: () => import('./film.ts'),
   fit: () => import('./fit.ts'),
   forecast: () => import('./forecast.ts'),
   measure: () => import('./measure.ts'),

@@ -15,7 +15,7 @@ describe('a car that is built for all rounds of its brief', () => {
     await expectAccessible(page);
     await ferry.openTab('Best car');
     await ferry.press('Search');
-    await page.waitForSelector('[aria-label="Save car 1 as a version"]');
+    await page.waitForSelector('[aria-label="Save car 1 as a version"]', { timeout: 150_000 });
     const now = Number(/about ([\d.]+) points/.exec(await page.$eval('#rounds-title', (title) => title.parentElement!.innerText))![1]);
     const offered = await page.$$eval('ol > li', (items) =>
       items.map((item) => /at least ([\d.]+) points/.exec(item.textContent ?? '')?.[1]).find(Boolean),

@@ -112,14 +112,14 @@ export function pointsByRound(
   });
 }
 
-/** How well a car does in all rounds: points, and a trace for what brings it nearer to the field. */
-export const contestScore = ({ rounds }: Contest, made: readonly RoundOutcome[]): number =>
+/** How well a car does in all rounds: points, and `hint` points for what brings it nearer to the field or further ahead. */
+export const contestScore = ({ rounds }: Contest, made: readonly RoundOutcome[], hint = HINT): number =>
   made.reduce((sum, { points, figure, distance }, i) => {
     const { middle } = rounds[i]!;
     const nearer = Number.isFinite(figure)
       ? Math.min(Math.max((figure - middle) / Math.abs(middle) || 0, -1), 1)
       : -2 + Math.min(distance / ALL_BUT, 1);
-    return sum + points + HINT * nearer;
+    return sum + points + hint * nearer;
   }, 0);
 
 /** What many cars come to in each round: mean points and chances, and the figure of the middle one; null of cars with one goal. Who cannot run earns nothing. */

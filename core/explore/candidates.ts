@@ -3,7 +3,7 @@ import { hasBands } from '../car/motors/motors.ts';
 import { sizesOf } from '../car/sizes.ts';
 import { lowDiscrepancy, randomGenerator } from '../numerics/low-discrepancy.ts';
 import type { Workspace } from '../run/workspace.ts';
-import type { RoundOutcome } from './all-rounds.ts';
+import { contestScore, type RoundOutcome } from './all-rounds.ts';
 import { exploreCar } from './explored-car.ts';
 import type { SearchSpace } from './search-space.ts';
 
@@ -22,6 +22,8 @@ export interface Candidate {
 /** A candidate and where it lies in the search space. */
 export interface PlacedCandidate extends Candidate {
   readonly point: ArrayLike<number>;
+  /** By what the search finds its way: the score, and of all rounds how far ahead of the field it is too, for many cars earn the same. */
+  readonly guide: number;
 }
 
 /** Fraction of the tries that are spread evenly; the rest are steps from the best. Tried out. */
@@ -35,7 +37,30 @@ const LAST_STEP = 0.02;
 /** Tries between reports of progress. */
 const REPORTED_EVERY = 50;
 
-const byScore = (a: Candidate, b: Candidate): number => b.score - a.score;
+/** Points for being twice as good as the middle of the field in a round. */
+const AHEAD = 0.5;
+/** Where all rounds are the aim, so many steps in ten start from a car that is the best in one round. */
+const OF_ONE_ROUND = 4;
+
+const byGuide = (a: PlacedCandidate, b: PlacedCandidate): number => b.guide - a.guide;
+
+/** The car at a point of a space; null where it is not allowed, does not run, or something stops it. */
+export function candidateAt(space: SearchSpace, point: ArrayLike<number>, workspace: Workspace): PlacedCandidate | null {
+  const design = space.designAt(point);
+  if (!space.isAllowed(design)) return null;
+  const { stoppedBy, launchGripRatio: _, ...made } = exploreCar(design, workspace);
+  if (stoppedBy !== null || !(made.distance > 0)) return null;
+  const { contest } = design.aim;
+  return { design, point, guide: contest && made.rounds ? contestScore(contest, made.rounds, AHEAD) : made.score, ...made };
+}
+
+/** The best car of each round, where all rounds are the aim. */
+const leadersOf = (candidates: readonly PlacedCandidate[]): readonly PlacedCandidate[] =>
+  (candidates[0]?.rounds ?? []).map((_, i) =>
+    candidates.reduce((best, one) =>
+      one.rounds![i]!.points + one.rounds![i]!.figure / 1e3 > best.rounds![i]!.points + best.rounds![i]!.figure / 1e3 ? one : best,
+    ),
+  );
 
 /**
  * Tries designs of a space: a low-discrepancy sample, then random steps from the best that become shorter.
@@ -51,29 +76,34 @@ export function searchCandidates(
 ): PlacedCandidate[] {
   const candidates: PlacedCandidate[] = [];
   const tryAt = (point: ArrayLike<number>): void => {
-    const design = space.designAt(point);
-    if (!space.isAllowed(design)) return;
-    const { stoppedBy, launchGripRatio: _, ...made } = exploreCar(design, workspace);
-    if (stoppedBy === null && made.distance > 0) candidates.push({ design, point, ...made });
+    const candidate = candidateAt(space, point, workspace);
+    if (candidate) candidates.push(candidate);
   };
   const pointAt = lowDiscrepancy(space.dimensions, seed);
   const random = randomGenerator(seed);
   const spread = Math.floor(SPREAD_EVENLY * tries);
+  let leaders: readonly PlacedCandidate[] = [];
   for (let n = 0; n < tries; n++) {
     if (n % REPORTED_EVERY === 0 && !onProgress(n / tries)) break;
     if (n < spread || candidates.length === 0) {
       tryAt(pointAt(n));
       continue;
     }
-    if (n % SORTED_EVERY === 0 || n === spread) candidates.sort(byScore);
-    const start = candidates[Math.floor(random() * Math.min(STARTS, candidates.length))]!.point;
+    if (n % SORTED_EVERY === 0 || n === spread) {
+      candidates.sort(byGuide);
+      leaders = leadersOf(candidates);
+    }
+    const isOfOne = leaders.length > 0 && random() < OF_ONE_ROUND / 10;
+    const start = (
+      isOfOne ? leaders[Math.floor(random() * leaders.length)]! : candidates[Math.floor(random() * Math.min(STARTS, candidates.length))]!
+    ).point;
     const step = FIRST_STEP * (1 - (n - spread) / (tries - spread)) + LAST_STEP;
     tryAt(Array.from(start, (value) => Math.min(1, Math.max(0, value + step * (2 * random() - 1)))));
   }
-  return candidates.sort(byScore);
+  return candidates.sort(byGuide);
 }
 
-const withoutPoint = ({ point: _, ...candidate }: Candidate & Partial<PlacedCandidate>): Candidate => candidate;
+const withoutPoint = ({ point: _, guide: _guide, ...candidate }: Candidate & Partial<PlacedCandidate>): Candidate => candidate;
 
 /** Candidates than which none is better by both of two figures, the best by the first before; of two figures more is better. */
 export function paretoFront(candidates: readonly Candidate[], figures: (candidate: Candidate) => readonly [number, number]): Candidate[] {

@@ -41,10 +41,10 @@ function builtRuns(design: CarDesign, seed: number, count: number, workspace: Wo
  * designs differ by what they are and not by luck. `seed`: the same gives the same scores.
  */
 export const lowerQuantileScorer =
-  (seed: number, workspace: Workspace): ((design: CarDesign) => number) =>
+  (seed: number, workspace: Workspace, cars = SAMPLE): ((design: CarDesign) => number) =>
   (design) =>
     atShare(
-      builtRuns(design, seed, SAMPLE, workspace).map(({ score }) => score),
+      builtRuns(design, seed, cars, workspace).map(({ score }) => score),
       LOWER_QUANTILE,
     );
 

@@ -9,6 +9,7 @@ import type { CarDesign } from '../schema/generated/car-design.ts';
 import type { CarVersion } from '../schema/generated/car-version.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
 import { columnFaults, fullMeasurement } from './read-measurement.ts';
+import type { Film } from '../schema/generated/film.ts';
 import type { Measurement } from '../schema/generated/measurement.ts';
 import type { Meet } from '../schema/generated/meet.ts';
 import type { MeetEntry } from '../schema/generated/meet-entry.ts';
@@ -234,6 +235,32 @@ export function readPhoto(value: unknown): Read<Photo> {
 
 /** Values of the largest meet: its brief, two hundred entries, and in a file every result of a season. */
 const MOST_OF_A_MEET = 400_000;
+/** Reads what was seen in a film (schemas/film.schema.json): marks along one line have one number each, else each has two; times rise. */
+export function readFilm(value: unknown): Read<Film> {
+  const read = check<Film>(validators.film, value, { values: VALUES_OF_FILM });
+  if (read.kind === 'faulty') return read;
+  const { marks, points } = read.value;
+  const inLine = marks[0]!.floor.length === 1;
+  const faults: Fault[] = [
+    ...marks.flatMap(({ floor }, i): Fault[] =>
+      (floor.length === 1) === inLine
+        ? []
+        : [{ path: `marks[${i}].floor`, code: 'not-valid', reason: 'has not as many numbers as the first mark' }],
+    ),
+    ...(inLine || marks.length >= 4
+      ? []
+      : [{ path: 'marks', code: 'not-valid', reason: 'needs four marks or more, or one number for each along one line' } as const]),
+    ...points.flatMap(({ time }, i): Fault[] =>
+      i > 0 && time <= points[i - 1]!.time
+        ? [{ path: `points[${i}].time`, code: 'not-valid', reason: 'is not later than the one before it' }]
+        : [],
+    ),
+  ];
+  return faults.length > 0 ? faulty(faults) : read;
+}
+/** Numbers and texts of a film at most: every frame of ten minutes. */
+const VALUES_OF_FILM = 80_000;
+
 /** Reads a meet (schemas/meet.schema.json), its brief’s floors and rounds as those of any. */
 export function readMeet(value: unknown): Read<Meet> {
   const read = check<Meet>(validators.meet, value, { values: MOST_OF_A_MEET, entries: 20_000 });

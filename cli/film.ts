@@ -1,0 +1,40 @@
+import { readFilm } from '../core/files/read.ts';
+import { measureFilm, type FilmRefusal } from '../core/film/measured-film.ts';
+import { oneOf, readArgs, readOr, refuseUse, type Terminal } from './terminal.ts';
+
+const HELP = `Places and speeds from the pixels of a film.
+
+  npm run -s film -- FILE                 marks on the floor and a dot on the car by their pixels (schemas/film.schema.json), clicked or
+                                          tracked by whatever program. Prints JSON: how the floor is seen, where the camera stood, how
+                                          far each mark is from where it should be, and of each time the place and the speed, with
+                                          standard deviations (m, s, pixels)
+      --csv                               the points as CSV: time, place, speed and their deviations
+  npm run -s film -- --help               this text
+
+FILE may be - for standard input.
+For an unreadable file, each fault is one line on standard error that names the key by its path. Nothing is written to standard
+output then, and the exit code is 2.
+`;
+
+const REFUSED: Readonly<Record<FilmRefusal, string>> = {
+  'marks-in-line': 'marks: four or more that are not in one line are needed, or three or more along the run with one number each',
+  'camera-unknown':
+    'height: the marks do not tell where the camera stood; film the floor more aslant, or put the dot on the floor and its height to 0',
+};
+
+const rounded = (value: number): string => String(Number(value.toPrecision(8)));
+
+export default function film(terminal: Terminal): void {
+  const { values, positionals } = readArgs(terminal, { csv: { type: 'boolean' } });
+  if (values.help) return terminal.print(HELP);
+  const measured = measureFilm(readOr(terminal, oneOf(positionals), readFilm));
+  if (typeof measured === 'string') return refuseUse(REFUSED[measured]);
+  if (!values.csv) return terminal.print(`${JSON.stringify(measured, null, 1)}\n`);
+  const rows = measured.points.map(({ time, place, deviation }, i) => {
+    const speed = measured.speed[i];
+    return [time, place[0]!, place[1] ?? '', deviation[0]!, deviation[1] ?? '', speed?.speed ?? '', speed?.deviation ?? '']
+      .map((value) => (value === '' ? '' : rounded(value as number)))
+      .join(',');
+  });
+  terminal.print(`${['time s,x m,y m,x deviation m,y deviation m,speed m/s,speed deviation m/s', ...rows].join('\n')}\n`);
+}
