@@ -19,8 +19,8 @@ interface View {
 }
 
 const VIEWS: readonly View[] = [
-  { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light' },
-  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'likely' },
+  { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light', wait: 'If they ran it now' },
+  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'Most would bring' },
   { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'likely' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
@@ -94,6 +94,9 @@ const VIEWS: readonly View[] = [
   { name: 'track-phone', path: `/cars/${KELP}/track`, viewport: PHONE, scheme: 'light' },
 ];
 
+/** ms that the longest work, a search for all rounds, may take. */
+const LONGEST = 120_000;
+
 const target = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 mkdirSync(target, { recursive: true });
 const only = process.argv.slice(2);
@@ -121,8 +124,9 @@ try {
           (told) => told.textContent?.endsWith('…'),
         ),
     );
+    await page.waitForFunction(() => !document.body.innerText.includes('Working out the points'));
     for (const [role, named] of open ?? []) await (await page.waitForSelector(`::-p-aria([name="${named}"][role="${role}"])`))!.click();
-    if (wait) await page.waitForFunction((words) => document.body.innerText.includes(words), {}, wait);
+    if (wait) await page.waitForFunction((words) => document.body.innerText.includes(words), { timeout: LONGEST }, wait);
     if (open) await new Promise((resolve) => setTimeout(resolve, 800));
     await page.screenshot({ path: `${target}${name}.png` });
     await device.close();

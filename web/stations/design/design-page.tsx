@@ -121,6 +121,7 @@ function Workspace({ carId, design }: { readonly carId: string; readonly design:
               carId={carId}
               design={design}
               aimed={aimed}
+              isWaiting={isOfAll && !field}
               prediction={prediction}
               edit={edit}
               tab={tab}

@@ -31,6 +31,8 @@ interface LowerPanelProps {
   readonly design: CarDesign;
   /** The design with what it is ranked by. */
   readonly aimed: CarDesign;
+  /** All rounds are the aim, and the field is not known yet. */
+  readonly isWaiting: boolean;
   readonly prediction: Prediction;
   readonly edit: Edit;
   readonly tab: TabKey;
@@ -42,7 +44,7 @@ interface LowerPanelProps {
 }
 
 /** Below the drawing: the pull curve, and ways to explore what other sizes would do. */
-export function LowerPanel({ carId, design, aimed, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
+export function LowerPanel({ carId, design, aimed, isWaiting, prediction, edit, tab, onTab, ghosts, played, onScrub }: LowerPanelProps) {
   const { kind } = design.motor;
   const pulls = useForceReadings(carId, design);
   useEffect(() => {
@@ -69,7 +71,7 @@ export function LowerPanel({ carId, design, aimed, prediction, edit, tab, onTab,
           {tab === 'sweep' && <SweepPanel design={aimed} edit={edit} />}
           {tab === 'map' && <MapPanel design={aimed} edit={edit} />}
           {tab === 'matters' && <MattersPanel design={aimed} distance={distance} />}
-          {tab === 'best' && <BestPanel carId={carId} design={aimed} edit={edit} />}
+          {tab === 'best' && <BestPanel carId={carId} design={aimed} edit={edit} isWaiting={isWaiting} />}
           {tab === 'winding' && <WindingPanel design={aimed} distance={distance} edit={edit} />}
         </Suspense>
       </div>

@@ -32,10 +32,12 @@ interface BestPanelProps {
   readonly carId: string;
   readonly design: CarDesign;
   readonly edit: Edit;
+  /** All rounds are the aim, and the field is not known yet. */
+  readonly isWaiting: boolean;
 }
 
 /** A search for the car's aim: how quickness is traded for distance, and three good cars that differ. */
-export function BestPanel({ carId, design, edit }: BestPanelProps) {
+export function BestPanel({ carId, design, edit, isWaiting }: BestPanelProps) {
   const units = useUnits();
   const tokens = useTokens();
   const merged = useMergedChange();
@@ -80,7 +82,7 @@ export function BestPanel({ carId, design, edit }: BestPanelProps) {
       }}
     >
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Button size="small" variant="contained" onClick={search} disabled={progress !== null}>
+        <Button size="small" variant="contained" onClick={search} disabled={progress !== null || isWaiting}>
           Search
         </Button>
         <FormControlLabel
