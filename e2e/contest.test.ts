@@ -57,7 +57,7 @@ describe('a car that is built for all rounds of its brief', () => {
     const page = await stage.open('/cars/5ce44000-0000-4000-8000-000000000004/brief');
     const limpet = builder(page);
     await limpet.sees('If they ran it now');
-    await limpet.sees('Most would bring');
+    await limpet.sees('Best single change');
     await expectAccessible(page);
     await page.close();
   });

@@ -20,7 +20,7 @@ interface View {
 
 const VIEWS: readonly View[] = [
   { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light', wait: 'If they ran it now' },
-  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'Most would bring' },
+  { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'Best single change' },
   { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'likely' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { newCar } from '../car/new-car.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { driftAfter } from '../predict/straightness.ts';
-import { MOST_RACERS, raceEnd, raceLength, raceLine, racerAt, racersOf, timedRun } from './race.ts';
+import { MOST_RACERS } from './most-racers.ts';
+import { raceEnd, raceLength, raceLine, racerAt, racersOf, timedRun } from './race.ts';
 
 const lever = newCar('Kelp Runner');
 const band = newCar('Tern', 'band');

@@ -1,6 +1,7 @@
 import type { CarDesign, Wind } from '../car/car-design.ts';
 import { upToWall } from '../car/floors.ts';
 import { poseAt, type Pose } from '../geometry/pose.ts';
+import { MOST_RACERS } from './most-racers.ts';
 import { monotoneCubic } from '../numerics/monotone-cubic.ts';
 import { predictRun } from '../predict/predict-run.ts';
 import { curvatureOf, driftAfter } from '../predict/straightness.ts';
@@ -53,9 +54,6 @@ export interface RacerAt {
   readonly phase: Phase | 'stopped' | 'at-wall' | 'cannot-run' | 'timed';
   readonly pose: Pose | null;
 }
-
-/** Cars in a race. */
-export const MOST_RACERS = 6;
 
 function timedRacer(entrant: Entrant, { points, isToStop }: TimedRun): Racer {
   const curve = [[0, 0], ...points.map(({ time, distance }) => [time, distance] as const)] as const;

@@ -36,9 +36,9 @@ export function EveningOutlook({ brief, cars, forecast: { forecast, toGain } }: 
               </p>
               {gain && (
                 <p className={`${plain.caption} ${plain.muted}`}>
-                  Most is open in “{gain.round.name}”: {formatPoints(gain.round.points)} points.{' '}
+                  Most points to gain: “{gain.round.name}” ({formatPoints(gain.round.points)}).{' '}
                   {gain.change
-                    ? `Most would bring: ${describeChanges(designForBrief(car.design, brief), gain.change.design, units)}, about ${formatPoints(gain.change.gain)} points.`
+                    ? `Best single change: ${describeChanges(designForBrief(car.design, brief), gain.change.design, units)}, about ${formatPoints(gain.change.gain)} points more.`
                     : 'No single change would bring more points.'}{' '}
                   <Link to={`/cars/${entry}/design`}>Design</Link>
                 </p>

@@ -1,22 +1,22 @@
-import { useCallback, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { MOST_RACERS } from '../../../core/explore/race.ts';
+import { MOST_RACERS } from '../../../core/explore/most-racers.ts';
 import { heatsLeft, orderOf } from '../../../core/meet/order.ts';
 import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
 import { besidePrediction, MEDALS, describeMedal, describeResult } from '../../../core/meet/describe-results.ts';
 import { formatAbout, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
-import type { Meet, StandingResult } from '../../../core/meet/meet.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { useRole } from '../../app/use-role.ts';
 import { Race, type Runner } from '../../ui/race.tsx';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { useUnits } from '../../ui/use-units.ts';
 import { raceAddress } from '../../app/race-address.ts';
 import { ConnectionNote } from './connection-note.tsx';
 import styles from './meet.module.css';
-import { ChancesGraph } from './chances-graph.tsx';
-import { inHundred } from './chances-view.tsx';
-import { useChances } from './use-chances.ts';
 import { useMeet } from './use-meet.ts';
+
+/** Fetched only where the crews agreed: it draws a chart. */
+const BoardChances = lazyWithPreload(() => import('./board-chances.tsx').then(({ BoardChances: component }) => ({ default: component })));
 
 /** Places that a hall can read at once. */
 const SHOWN = 8;
@@ -129,7 +129,11 @@ export function BoardPage() {
             </>
           )}
         </div>
-        {meet.showsChances && role === 'host' && meet.entries.length > 1 && <BoardChances meet={meet} results={results} />}
+        {meet.showsChances && role === 'host' && meet.entries.length > 1 && (
+          <Suspense fallback={null}>
+            <BoardChances meet={meet} results={results} />
+          </Suspense>
+        )}
         {results.length > 0 && (
           <section aria-labelledby="board-records" className={styles.records}>
             <h2 id="board-records">Records of the evening</h2>
@@ -156,23 +160,5 @@ export function BoardPage() {
         </Link>
       )}
     </div>
-  );
-}
-
-/** What the crews agreed to show: how likely each car is to win, and how that moved. */
-function BoardChances({ meet, results }: { readonly meet: Meet; readonly results: readonly StandingResult[] }) {
-  const { result } = useChances(meet, results);
-  const nameOf = useCallback((id: string) => meet.entries.find((entry) => entry.id === id)?.car ?? '?', [meet.entries]);
-  if (!result) return null;
-  const [likeliest] = result.now.entries.toSorted((a, b) => b.places[0]! - a.places[0]!);
-  return (
-    <section aria-label="Chances" className={styles.records}>
-      {likeliest && (
-        <p>
-          Likeliest to win: <strong>{nameOf(likeliest.entry)}</strong>, {inHundred(likeliest.places[0]!)}
-        </p>
-      )}
-      {result.over && <ChancesGraph over={result.over} nameOf={nameOf} />}
-    </section>
   );
 }

@@ -8,6 +8,7 @@ import { WordTable } from '../../ui/word-table.tsx';
 import { JobBar } from '../../workers/job-bar.tsx';
 import styles from './meet.module.css';
 import { ChancesGraph } from './chances-graph.tsx';
+import { inHundred } from './in-hundred.ts';
 import { Needs } from './needs.tsx';
 import { useChances } from './use-chances.ts';
 import type { OpenMeet } from './use-meet.ts';
@@ -21,11 +22,6 @@ const BY: Readonly<Record<Knowledge, string>> = {
 };
 /** Places that have a column of their own. */
 const SHOWN = 6;
-/** Of 10,000 evenings: what is rarer than one in a hundred is told so. */
-const RARE = 0.01;
-export const inHundred = (chance: number): string =>
-  chance < RARE ? (chance === 0 ? '–' : 'under 1 %') : chance > 1 - RARE ? 'over 99 %' : `${Math.round(100 * chance)} %`;
-
 /** How the evening may end, by what is known of every car and what has been run so far. */
 export function ChancesView({ open }: { readonly open: Pick<OpenMeet, 'meet' | 'results'> }) {
   const meet = open.meet!;

@@ -1,3 +1,4 @@
+import { Suspense } from 'react';
 import Button from '@mui/material/Button';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { ROLES, type Role } from '../../../core/schema/sharing.ts';
@@ -9,8 +10,8 @@ import plain from '../../ui/plain.module.css';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
 import { useRole } from '../../app/use-role.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
+import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { Views } from '../../ui/views.tsx';
-import { ChancesView } from './chances-view.tsx';
 import { ConnectionNote } from './connection-note.tsx';
 import { CrewView } from './crew-view.tsx';
 import { EntriesView } from './entries-view.tsx';
@@ -21,6 +22,9 @@ import { RunView } from './run-view.tsx';
 import { StandingsView } from './standings-view.tsx';
 import { useMeet, type OpenMeet } from './use-meet.ts';
 import { StationSkeleton } from '../../ui/station-skeleton.tsx';
+
+/** Fetched where it is opened: it draws a chart. */
+const ChancesView = lazyWithPreload(() => import('./chances-view.tsx').then(({ ChancesView: component }) => ({ default: component })));
 
 const VIEWS = {
   crew: 'Your car',
@@ -92,7 +96,11 @@ function Opened({ meetId, open, role }: OpenedProps) {
             {view === 'entries' && <EntriesView open={open} isHost={role === 'host'} />}
             {view === 'run' && <RunView meetId={meetId} open={open} />}
             {view === 'standings' && <StandingsView open={open} />}
-            {view === 'chances' && <ChancesView open={open} />}
+            {view === 'chances' && (
+              <Suspense fallback={null}>
+                <ChancesView open={open} />
+              </Suspense>
+            )}
             {view === 'results' && <ResultsView meetId={meetId} open={open} />}
             {view === 'rules' && <RulesView open={open} isHost={role === 'host'} />}
           </>

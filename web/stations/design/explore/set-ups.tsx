@@ -63,7 +63,7 @@ export function SetUps({ design, change }: SetUpsProps) {
               <th scope="col">round</th>
               <th scope="col">set-up</th>
               <th scope="col">wind</th>
-              <th scope="col">counts</th>
+              <th scope="col">chance to count</th>
               <th scope="col">points</th>
             </tr>
           </thead>

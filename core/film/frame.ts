@@ -1,0 +1,49 @@
+import type { Pixels } from './homography.ts';
+
+/** A picture of a film: red, green, blue and opacity of each pixel, row by row, at a time, s. */
+export interface Frame {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray;
+  readonly time: number;
+}
+
+/** The colour of a dot, apart from how bright it is: red and green as fractions of all three. */
+export interface DotColour {
+  readonly red: number;
+  readonly green: number;
+}
+
+const BYTES = 4;
+
+/** A pixel's red and green as fractions of its colours, and how bright it is, 0 to 1; of a black one none. */
+export function chromaAt({ width, data }: Frame, x: number, y: number): DotColour & { readonly bright: number } {
+  const at = BYTES * (y * width + x);
+  const [red, green, blue] = [data[at]!, data[at + 1]!, data[at + 2]!];
+  const sum = red + green + blue;
+  return sum < 30 ? { red: 1 / 3, green: 1 / 3, bright: 0 } : { red: red / sum, green: green / sum, bright: sum / 765 };
+}
+
+/** The mean colour of what was clicked, within so many pixels. */
+export function colourOf(frame: Frame, [u, v]: Pixels, radius: number): DotColour {
+  let [red, green, weight] = [0, 0, 0];
+  for (const [x, y] of pixelsWithin(frame, [u, v], radius)) {
+    const chroma = chromaAt(frame, x, y);
+    red += chroma.bright * chroma.red;
+    green += chroma.bright * chroma.green;
+    weight += chroma.bright;
+  }
+  return weight > 0 ? { red: red / weight, green: green / weight } : { red: 1 / 3, green: 1 / 3 };
+}
+
+/** Pixels of a frame within so many of a place; the middle of a pixel stands half a pixel within it. */
+export function* pixelsWithin(
+  { width, height }: Pick<Frame, 'width' | 'height'>,
+  [u, v]: Pixels,
+  radius: number,
+): Generator<readonly [x: number, y: number]> {
+  const [left, right] = [Math.max(Math.floor(u - radius), 0), Math.min(Math.ceil(u + radius), width - 1)];
+  const [top, bottom] = [Math.max(Math.floor(v - radius), 0), Math.min(Math.ceil(v + radius), height - 1)];
+  for (let y = top; y <= bottom; y++)
+    for (let x = left; x <= right; x++) if ((x + 0.5 - u) ** 2 + (y + 0.5 - v) ** 2 <= radius ** 2) yield [x, y];
+}
