@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-
 import { filesFor, runCommand } from '../testing/command.ts';
 import film from './film.ts';
 

@@ -6,7 +6,7 @@ import { compareValues, countedOf, type RunValue } from '../brief/run-value.ts';
 import type { CarDesign } from '../car/car-design.ts';
 import type { Contest, ContestRound } from '../car/contest.ts';
 import type { Numbers } from '../car/value-table.ts';
-import { likelyNumbers, numbersOn } from '../car/values.ts';
+import { numbersOn } from '../car/values.ts';
 import { lowDiscrepancy, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { curvatureOf, likelyCurvature } from '../predict/straightness.ts';
@@ -43,7 +43,7 @@ export const marksOfAll = ({ rounds }: Contest): readonly number[] => [
 export interface RoundOutcome {
   /** Mean points against the field. */
   readonly points: number;
-  /** The figure that counts, half of its evenings better: in the goal's unit, less of a time negative; NaN where most do not count. */
+  /** The figure that counts, half of its evenings better: in the goal's unit, less of a time negative; −∞ where most do not count. */
   readonly figure: number;
   /** Fraction of its evenings in which a run counts. */
   readonly counts: number;
@@ -94,21 +94,23 @@ export function pointsByRound(
   const marks = [...marksOfAll(contest)];
   const spread = runSpread(design, contest.scatter);
   const { rounds, shown } = contest;
+  // Rounds on one floor with one load are one run.
   const alike = ({ floor, load }: ContestRound): number => rounds.findIndex((other) => other.floor === floor && other.load === load);
-  const runs = new Map([[alike(rounds[shown]!), result]]);
-  return rounds.map((round) => {
+  const ofShown = alike(rounds[shown]!);
+  const runs = new Map<number, GoalRun | null>();
+  const runIn = (round: ContestRound, isShown: boolean): GoalRun | null => {
     const asked = inRound(design, round);
     const there = numbers && numbersOn(design, asked, numbers);
+    const own = { design: asked, curvature: 0, ...(there && { numbers: there }) };
+    if (isShown) return { ...own, result };
+    const setup = deriveRunSetup(asked, { kind: 'full' }, there);
+    return runFaults(setup).length > 0 ? null : { ...own, result: simulateValidated({ ...setup, marks }, { workspace }) };
+  };
+  return rounds.map((round) => {
     const first = alike(round);
-    let ran = runs.get(first);
-    if (!ran) {
-      const setup = deriveRunSetup(asked, { kind: 'full' }, there ?? likelyNumbers(asked));
-      if (runFaults(setup).length > 0) return NOTHING;
-      ran = simulateValidated({ ...setup, marks }, { workspace });
-      runs.set(first, ran);
-    }
-    const run: GoalRun = { design: asked, result: ran, curvature: 0, ...(there && { numbers: there }) };
-    return pointsInRound(round, run, spread);
+    if (!runs.has(first)) runs.set(first, runIn(round, first === ofShown));
+    const run = runs.get(first)!;
+    return run ? pointsInRound(round, run, spread) : NOTHING;
   });
 }
 

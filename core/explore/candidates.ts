@@ -54,13 +54,11 @@ export function candidateAt(space: SearchSpace, point: ArrayLike<number>, worksp
   return { design, point, guide: contest && made.rounds ? contestScore(contest, made.rounds, AHEAD) : made.score, ...made };
 }
 
-/** The best car of each round, where all rounds are the aim. */
-const leadersOf = (candidates: readonly PlacedCandidate[]): readonly PlacedCandidate[] =>
-  (candidates[0]?.rounds ?? []).map((_, i) =>
-    candidates.reduce((best, one) =>
-      one.rounds![i]!.points + one.rounds![i]!.figure / 1e3 > best.rounds![i]!.points + best.rounds![i]!.figure / 1e3 ? one : best,
-    ),
-  );
+/** The best car of each round, where all rounds are the aim: of those that earn as much the one with the better figure. */
+function leadersOf(candidates: readonly PlacedCandidate[]): readonly PlacedCandidate[] {
+  const worth = ({ rounds }: PlacedCandidate, i: number): number => rounds![i]!.points + rounds![i]!.figure / 1e3;
+  return (candidates[0]?.rounds ?? []).map((_, i) => candidates.reduce((best, one) => (worth(one, i) > worth(best, i) ? one : best)));
+}
 
 /**
  * Tries designs of a space: a low-discrepancy sample, then random steps from the best that become shorter.

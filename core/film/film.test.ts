@@ -6,6 +6,7 @@ import { cameraOf, placeOf } from './camera.ts';
 import { homographyOf, inverseOf, mapped, residualsOf, type Mark, type Pixels } from './homography.ts';
 import { alongLine, lineOf } from './line.ts';
 import { measureFilm, type MeasuredFilm } from './measured-film.ts';
+import { seenBy } from './simulated-film.ts';
 import { smoothed } from './smoothing.ts';
 
 interface Reference {
@@ -43,23 +44,10 @@ const marksOf = ({ marks }: Reference['homographies'][number]): Mark[] =>
   marks.floor.map((floor, i) => ({ floor, pixels: marks.pixels[i]! }));
 
 /** A camera at a place, looking at a point of the floor: pixels of any place. */
-function pinhole(camera: readonly [number, number, number], at: readonly [number, number], focal = 1000, [width, height] = [1280, 720]) {
-  const minus = (a: readonly number[], b: readonly number[]): number[] => a.map((value, i) => value - b[i]!);
-  const unit = (a: readonly number[]): number[] => a.map((value) => value / Math.hypot(...a));
-  const cross = (a: readonly number[], b: readonly number[]): number[] => [
-    a[1]! * b[2]! - a[2]! * b[1]!,
-    a[2]! * b[0]! - a[0]! * b[2]!,
-    a[0]! * b[1]! - a[1]! * b[0]!,
-  ];
-  const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, value, i) => sum + value * b[i]!, 0);
-  const ahead = unit(minus([...at, 0], camera));
-  const right = unit(cross(ahead, [0, 0, 1]));
-  const down = cross(ahead, right);
-  return (x: number, y: number, z = 0): Pixels => {
-    const to = minus([x, y, z], camera);
-    return [width! / 2 + (focal * dot(to, right)) / dot(to, ahead), height! / 2 + (focal * dot(to, down)) / dot(to, ahead)];
-  };
-}
+const pinhole = (place: readonly [number, number, number], looksAt: readonly [number, number]) => {
+  const look = seenBy({ place, looksAt, focal: 1000, picture: [1280, 720] });
+  return (x: number, y: number, z = 0): Pixels => look([x, y, z]).pixels;
+};
 
 describe('the floor in a picture', () => {
   it.each(reference.homographies.map((one, i) => [i, one] as const))(

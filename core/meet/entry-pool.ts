@@ -12,6 +12,7 @@ export interface Normals {
   readonly along: Float64Array;
   readonly aside: Float64Array;
 }
+/** The row of such pairs; the same seed gives the same. */
 export function normalsOf(seed: number): Normals {
   const pointAt = lowDiscrepancy(2, seed);
   const row = (k: 0 | 1): Float64Array => Float64Array.from({ length: NORMALS }, (_, n) => standardNormal(pointAt(n)[k]!));

@@ -51,8 +51,10 @@ function drawnCar(weights: Float64Array, fraction: number): number {
 }
 
 /** The middle of numbers that are none aside; NaN of none. */
-const middleOf = (values: readonly number[]): number =>
-  values.filter((value) => !Number.isNaN(value)).sort((a, b) => a - b)[values.filter((value) => !Number.isNaN(value)).length >> 1] ?? NaN;
+function middleOf(values: readonly number[]): number {
+  const known = values.filter((value) => !Number.isNaN(value)).sort((a, b) => a - b);
+  return known[known.length >> 1] ?? NaN;
+}
 
 function contestRound(round: Round, index: number, brief: Brief, cars: readonly CarOutlook[], seed: number): ContestRound {
   const { name, goal, runs, counts, missing, floor, load } = round;

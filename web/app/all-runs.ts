@@ -1,4 +1,5 @@
 import type { RunRecord } from '../../core/car/car-design.ts';
+import type { RunOfCar } from '../../core/trials/compared-runs.ts';
 import { isReadable, type ListedRun } from '../../core/schema/stored.ts';
 import { problemLine } from './api/problem.ts';
 import { RUNS_ON_A_PAGE, runsApi } from './api/runs-api.ts';
@@ -21,3 +22,7 @@ export async function allRunsOf(dispatch: AppDispatch, carId: string): Promise<r
     if ((page + 1) * RUNS_ON_A_PAGE >= data.total) return runs;
   }
 }
+
+/** The same as the core compares them: each record beside the design it was made with; none where one cannot be fetched. */
+export const comparedRunsOf = async (dispatch: AppDispatch, carId: string): Promise<readonly RunOfCar[]> =>
+  ((await allRunsOf(dispatch, carId)) ?? []).map(({ design, ...record }) => ({ record, design }));

@@ -4,6 +4,7 @@ export type RaceSource =
   | { readonly kind: 'version' | 'run' | 'model'; readonly carId: string; readonly id: string }
   | { readonly kind: 'result'; readonly meetId: string; readonly id: string };
 
+/** Each is the first letter of its kind. */
 const LETTERS = { v: 'version', r: 'run', m: 'model' } as const;
 const BETWEEN = '~';
 
@@ -11,7 +12,7 @@ const BETWEEN = '~';
 export function writeSource(source: RaceSource): string {
   if (source.kind === 'car') return source.carId;
   if (source.kind === 'result') return [source.meetId, 't', source.id].join(BETWEEN);
-  return [source.carId, source.kind[0] === 'v' ? 'v' : source.kind === 'run' ? 'r' : 'm', source.id].join(BETWEEN);
+  return [source.carId, source.kind[0], source.id].join(BETWEEN);
 }
 
 /** What is written in an address; null for what is none. */

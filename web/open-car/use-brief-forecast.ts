@@ -3,7 +3,7 @@ import type { Brief } from '../../core/brief/brief.ts';
 import type { CarOfBrief, PointsToGain } from '../../core/meet/brief-forecast.ts';
 import type { EveningForecast } from '../../core/meet/evening.ts';
 import type { StoredCar } from '../../core/schema/stored.ts';
-import { allRunsOf } from '../app/all-runs.ts';
+import { comparedRunsOf } from '../app/all-runs.ts';
 import { useAppDispatch, type AppDispatch } from '../app/store.ts';
 import { runTask } from '../workers/explore.ts';
 
@@ -15,12 +15,7 @@ const LATER = 2500;
 
 /** Cars with their own runs, as the field of a brief. */
 export const withRuns = (dispatch: AppDispatch, cars: readonly StoredCar[]): Promise<readonly CarOfBrief[]> =>
-  Promise.all(
-    cars.map(async ({ id, design }) => {
-      const runs = (await allRunsOf(dispatch, id)) ?? [];
-      return { id, name: design.name, design, runs: runs.map(({ design: ran, ...record }) => ({ record, design: ran })) };
-    }),
-  );
+  Promise.all(cars.map(async ({ id, design }) => ({ id, name: design.name, design, runs: await comparedRunsOf(dispatch, id) })));
 
 /** How an evening by a brief may end, and what would bring each car the most points. */
 export interface BriefForecast {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { ChancesOverEvening, EveningForecast, KnownCar } from '../../../core/meet/evening.ts';
 import type { Meet, StandingResult } from '../../../core/meet/meet.ts';
-import { allRunsOf } from '../../app/all-runs.ts';
+import { comparedRunsOf } from '../../app/all-runs.ts';
 import { useListCarsQuery } from '../../app/api/cars-api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { pooled } from '../../workers/explore.ts';
@@ -33,8 +33,7 @@ function useKnownCars({ entries }: Meet): ReadonlyMap<string, KnownCar | null> |
     void Promise.all(
       wanted.map(async ([id, carId, design]): Promise<readonly [string, KnownCar | null]> => {
         if (!carId || !design) return [id, null];
-        const runs = (await allRunsOf(dispatch, carId)) ?? [];
-        return [id, { design, runs: runs.map(({ design: ran, ...record }) => ({ record, design: ran })) }];
+        return [id, { design, runs: await comparedRunsOf(dispatch, carId) }];
       }),
     ).then((read) => !isLeft && setKnown(new Map(read)));
     return () => void (isLeft = true);

@@ -71,9 +71,7 @@ export function SetUps({ design, change }: SetUpsProps) {
             {list.map(({ name, design: as, turns, before, after }, i) => (
               <tr key={i}>
                 <th scope="row">{name}</th>
-                <td className={styles.change}>
-                  {as === design || describeChanges(design, as, units) === '' ? 'as it is' : describeChanges(design, as, units)}
-                </td>
+                <td className={styles.change}>{describeChanges(design, as, units) || 'as it is'}</td>
                 <td>{turns === null ? 'fully' : `${formatNumber(turns, 'count', units)} turns`}</td>
                 <td>{formatQuantity(after.counts, 'share', units)}</td>
                 <td>
