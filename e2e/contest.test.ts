@@ -95,4 +95,22 @@ describe('a car that is built for all rounds of its brief', () => {
     await expectAccessible(page);
     await page.close();
   });
+
+  it('is told the same next thing in Design and in Garage before it ever ran', async () => {
+    const page = await stage.open('/');
+    const copied = builder(page);
+    await page.click('[aria-label="More for Slow Ferry"]');
+    await copied.choose('Make a copy');
+    await copied.sees('points in all rounds');
+    const next = await page.waitForFunction(
+      () => [...document.querySelectorAll('p')].map(({ textContent }) => /^Next: (.*) \(/.exec(textContent)?.[1]).find(Boolean),
+      { timeout: 60_000 },
+    );
+    const told = (await next.jsonValue())!;
+    const { pathname } = new URL(page.url());
+    await page.goto(new URL('/', page.url()).href);
+    const card = await page.waitForSelector(`li a[class*=large][href^="${pathname.replace('/design', '')}/"]`, { timeout: 60_000 });
+    expect((await card!.evaluate(({ textContent }) => textContent)).toLowerCase()).toContain(told.toLowerCase());
+    await page.close();
+  });
 });

@@ -8,6 +8,7 @@ import plain from '../ui/plain.module.css';
 import { useUnits } from '../ui/use-units.ts';
 import { useBriefOf } from './design-with-brief.ts';
 import { knownOfCar } from './known-of-car.ts';
+import { useAim } from './use-aim.ts';
 import { useIsBuilt } from './use-is-built.ts';
 import { useOutlook } from './use-outlook.ts';
 import styles from './next-step.module.css';
@@ -31,7 +32,10 @@ export default function NextStep({ carId, design: present, isLarge = false }: Ne
   const units = useUnits();
   const known = useMemo(() => ({ ...knownOfCar(design, brief, runs), isBuilt }), [brief, design, runs, isBuilt]);
   const isWanted = needsOutlook(known);
-  const outlook = useOutlook(design, units, isWanted);
+  // As Design ranks it: by all rounds of its brief where it is judged by them.
+  const { aimed, field, isOfAll } = useAim(carId, design, isWanted);
+  const isAimed = !isOfAll || field !== null;
+  const outlook = useOutlook(aimed, units, isWanted && isAimed);
   if (isWanted && outlook === undefined) return <p className={`${plain.text} ${plain.muted}`}>Next: …</p>;
   const next = nextThing({ ...known, outlook: outlook ?? null });
   if (isLarge)

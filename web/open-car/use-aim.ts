@@ -15,8 +15,13 @@ const FRESH = 300_000;
 /** ms after which a field is begun. */
 const LATER = 600;
 
-/** The field that was asked for last, and of what: one serves every station of a car. */
-let latest: { readonly key: string; readonly at: number; readonly field: Promise<Field> } | null = null;
+/** The field that was asked for last for each car, and of what: one serves every station of a car. */
+const latest = new Map<string, { readonly key: string; readonly at: number; readonly field: Promise<Field> }>();
+
+const freshField = (carId: string, key: string): Promise<Field> | null => {
+  const present = latest.get(carId);
+  return present?.key === key && Date.now() - present.at < FRESH ? present.field : null;
+};
 
 const askField = async (dispatch: AppDispatch, design: CarDesign, { brief }: StoredBrief, rivals: readonly StoredCar[]): Promise<Field> => {
   const others = await withRuns(dispatch, rivals);
@@ -33,8 +38,11 @@ export interface AimOfCar {
   readonly isOfAll: boolean;
 }
 
-/** A car’s aim: the round that is shown, or all rounds of its brief against the other cars that work to it, which are looked up beside the page. */
-export function useAim(carId: string, design: CarDesign): AimOfCar {
+/**
+ * A car’s aim: the round that is shown, or all rounds of its brief against the other cars that work to it, which are looked up beside the page.
+ * @param isWanted whether the field is looked up
+ */
+export function useAim(carId: string, design: CarDesign, isWanted = true): AimOfCar {
   const dispatch = useAppDispatch();
   const stored = briefOf(design, useBriefs());
   const { data: cars } = useListCarsQuery();
@@ -44,22 +52,22 @@ export function useAim(carId: string, design: CarDesign): AimOfCar {
   const key = rivals && stored && JSON.stringify([carId, stored.id, stored.version, rivals.map(({ id, version }) => [id, version])]);
   const [known, setKnown] = useState<{ readonly key: string; readonly field: Field | null } | null>(null);
   useEffect(() => {
-    if (!key || !rivals || !stored) return;
+    if (!isWanted || !key || !rivals || !stored) return;
     let isLeft = false;
-    const isFresh = latest?.key === key && Date.now() - latest.at < FRESH;
     // The page stands first: every fit of a rival takes a moment of the machine.
     const timer = setTimeout(
       () => {
-        if (!isFresh) latest = { key, at: Date.now(), field: askField(dispatch, design, stored, rivals) };
-        latest!.field.then(
+        const asked = freshField(carId, key) ?? askField(dispatch, design, stored, rivals);
+        if (latest.get(carId)?.field !== asked) latest.set(carId, { key, at: Date.now(), field: asked });
+        asked.then(
           (field) => !isLeft && setKnown({ key, field }),
           () => {
-            latest = null;
+            latest.delete(carId);
             if (!isLeft) setKnown({ key, field: null });
           },
         );
       },
-      isFresh ? 0 : LATER,
+      freshField(carId, key) ? 0 : LATER,
     );
     return () => {
       isLeft = true;
@@ -67,7 +75,7 @@ export function useAim(carId: string, design: CarDesign): AimOfCar {
     };
     // The car itself is no rival: its own changes ask for no other field.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, dispatch]);
+  }, [key, dispatch, isWanted]);
   const isKnown = known !== null && known.key === key;
   // A field that could not be worked out leaves the round that is shown.
   const isOfAll = wantsAll && !(isKnown && known.field === null);

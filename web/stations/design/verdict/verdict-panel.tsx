@@ -111,7 +111,7 @@ function Verdict({ carId, design, aimed, field, isOfAll, result, edit, onPreview
       <Facts facts={figures} explain={explain} />
       <EnergyBar name={design.name} result={result} explain={explain} />
       <Checks assessment={assessment} />
-      <NextStep carId={carId} design={aimed} />
+      <NextStep carId={carId} design={design} />
     </>
   );
 }
