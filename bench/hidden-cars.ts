@@ -14,6 +14,7 @@ import { simulate, type RunResult } from '../core/run/simulate.ts';
 import { odexRun } from '../core/run/reference/odex-run.ts';
 import { makeWorkspace } from '../core/run/workspace.ts';
 import { driftAfter } from '../core/predict/straightness.ts';
+import { PASSED_AT } from '../core/film/filmed-run.ts';
 import type { FaultId } from '../core/trials/causes.ts';
 import type { TrialGroup, TrialRun } from '../core/trials/fit/trial.ts';
 
@@ -117,6 +118,8 @@ export interface RunAs {
   readonly isRepaired?: boolean;
   /** m from the line, at which it is timed on its way. */
   readonly marks?: readonly number[];
+  /** Whether its launch is filmed, with a dot on a drive wheel. */
+  readonly isFilmed?: boolean;
 }
 
 /** A car with hidden true values. */
@@ -164,6 +167,26 @@ export interface HiddenOptions {
 /** m and s that a tape and a watch are off. */
 const TAPE = 0.03;
 const WATCH = 0.25;
+/** m that a film shows; m that a place and s that the release are off in it, and the fraction by which its scale is; how often its slip misleads. As `npm run bench:film` finds them. */
+const FILMED_TO = 4;
+const FILM_PLACE = 0.003;
+const FILM_RELEASE = 0.006;
+const FILM_SCALE = 0.002;
+const FILM_MISTAKES = 0.02;
+
+/** When a filmed car passed places, as the film tells it. */
+function filmOf(marks: RunResult['marks'], other: ReturnType<typeof randomOf>): Pick<TrialRun, 'splits' | 'film'> {
+  const release = FILM_RELEASE * other.normal();
+  const scale = FILM_SCALE * other.normal();
+  const splits = marks.flatMap(({ distance: at, time }, i) => {
+    const before = marks[i - 1] ?? { distance: 0, time: 0 };
+    const pace = (time - before.time) / (at - before.distance);
+    const seen = time + release + pace * (scale * at + FILM_PLACE * other.normal());
+    return seen > 0 ? [{ at, time: seen, deviation: pace * Math.hypot(FILM_PLACE, FILM_SCALE * at) }] : [];
+  });
+  return { splits, film: { startDeviation: FILM_RELEASE } };
+}
+
 /** Rubber of one batch shares this much of its spread. */
 const BATCH = 0.75;
 /** How far resistances are moved to see how much a run scatters by them. */
@@ -267,13 +290,13 @@ function built(design: CarDesign, { chance, other, scatter, size }: Dice, option
       const truth = truly(wind, design, direction);
       return straight(resultOf(truth)?.distance ?? 0, truth.curvature);
     },
-    run: (wind, { times: isTimed = false, design: as = design, direction, isClean = false, isRepaired = false, marks } = {}) => {
+    run: (wind, { times: isTimed = false, design: as = design, direction, isClean = false, isRepaired = false, isFilmed = false, marks } = {}) => {
       const by = scatter / unit(as, isRepaired);
       let wound = truly(wind, as, direction, isRepaired);
       if (turnsOff > 0 && wind.kind === 'turns') wound = fewer(wound, (turns) => turns + turnsOff * (Math.floor(other.uniform() * 3) - 1));
       if (gripOff > 0) wound = times(wound, ['staticGrip'], 1 + gripOff * other.normal());
       const luck = times(times(wound, RESISTS, Math.exp(by * chance.normal())), GIVES, Math.exp(-0.5 * by * chance.normal()));
-      const result = resultOf(luck, marks);
+      const result = resultOf(luck, isFilmed ? PASSED_AT.filter((at) => at <= FILMED_TO) : marks);
       ran++;
       if (!result) return null;
       const remaining = other.uniform() < spoiled && !isClean ? other.uniform(0.5, 0.75) : 1;
@@ -287,6 +310,7 @@ function built(design: CarDesign, { chance, other, scatter, size }: Dice, option
         outcome: { kind: 'stopped', distance: Number(distance.toFixed(2)) },
         ...(isTimed && time > 0.3 && { time: Number(time.toFixed(1)) }),
         spun: chance.uniform() < (isSpinning ? 0.95 : 0.05),
+        ...(isFilmed && { ...filmOf(result.marks, other), spun: isSpinning !== other.uniform() < FILM_MISTAKES }),
         marks: result.marks,
       };
     },

@@ -29,7 +29,10 @@ export default function film(terminal: Terminal): void {
   if (values.help) return terminal.print(HELP);
   const measured = measureFilm(readOr(terminal, oneOf(positionals), readFilm));
   if (typeof measured === 'string') return refuseUse(REFUSED[measured]);
-  if (!values.csv) return terminal.print(`${JSON.stringify(measured, null, 1)}\n`);
+  if (!values.csv) {
+    const { wayDeviations: _inside, ...printed } = measured;
+    return terminal.print(`${JSON.stringify(printed, null, 1)}\n`);
+  }
   const rows = measured.points.map(({ time, place, deviation }, i) => {
     const speed = measured.speed[i];
     return [time, place[0]!, place[1] ?? '', deviation[0]!, deviation[1] ?? '', speed?.speed ?? '', speed?.deviation ?? '']

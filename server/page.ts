@@ -32,6 +32,8 @@ export const headers: RequestHandler[] = [
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", nonceOf],
         imgSrc: ["'self'", 'data:', 'blob:'],
+        // Films that are measured stay in the page.
+        mediaSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
         formAction: ["'self'"],

@@ -162,7 +162,7 @@ describe('a film in numbers', () => {
       format: 'nimble-axle/film',
       version: 1,
       picture: [1280, 720],
-      marks: corners.map(([x, y]) => ({ floor: [x, y], pixels: off(0.5)(look(x, y)) })),
+      marks: corners.map(([x, y]) => ({ floor: [x, y], pixels: off(0.3)(look(x, y)) })),
       height: 0.06,
       points: Array.from({ length: 66 }, (_, i) => ({ time: i / fps, pixels: off(0.2)(look(far(i / fps), 0.4, 0.06)) })),
     };

@@ -1,4 +1,4 @@
-import { chromaAt, colourOf, pixelsWithin, type DotColour, type Frame } from './frame.ts';
+import { chromaAt, colourOf, pixelsWithin, windowAbout, type DotColour, type Frame, type PictureWindow } from './frame.ts';
 import type { Pixels } from './homography.ts';
 
 /** Where the dot is in a frame, and how surely: 1 as at first, near 0 where little of it is seen. */
@@ -8,10 +8,17 @@ export interface FollowedDot {
   readonly confidence: number;
 }
 
-/** What following a dot came to: until it was lost, and at which frame, counted from 0; null where it was seen to the end. */
-export interface Followed {
-  readonly points: readonly FollowedDot[];
-  readonly lostAt: number | null;
+/** Why a dot is seen no longer: it reaches the edge of the picture; or it is covered, or seen with another of its colour. */
+export type DotLoss = 'out-of-picture' | 'dot-lost';
+
+/** Follows a dot frame by frame. */
+export interface DotFollower {
+  /** What it wants to see of the picture at a time. */
+  readonly window: (time: number) => PictureWindow;
+  /** Looks at that window; tells why where the dot is lost, and from then on until it is shown again. */
+  readonly see: (frame: Frame) => FollowedDot | DotLoss;
+  /** Shows it where the dot is in the next frame. */
+  readonly show: (pixels: Pixels) => void;
 }
 
 /** How far a colour may be from the dot's, one standard deviation, as a fraction of all colours. Tried out. */
@@ -19,11 +26,17 @@ const LIKE = 0.035;
 /** Steps of the mean shift at most, and pixels below which it stands. */
 const STEPS = 12;
 const STANDS = 0.02;
-/** Confidence below which a dot is lost, and spread beyond that of the first sight at which two are seen in place of one. */
+/** Confidence below which a dot is lost, and spread beyond that of the last sights at which two are seen in place of one. */
 const LOST_BELOW = 0.4;
 const TWO = 1.7;
-/** Pixels that the window is wider than the dot. */
+/** Times as wide as the dot that the window is; how many times that is looked at; and standard deviations of where the dot may be that are. */
 const AROUND = 2.2;
+const LEADS = 2.5;
+const SURE_OF = 2;
+/** Radii of the dot from the edge of the picture at which it is out of it. */
+const EDGE = 1.3;
+/** Part by which a sight changes what is expected of the next: a dot that goes away grows smaller. */
+const LEARNS = 0.08;
 /** Pixels² per s³ by which a car speeds up, and pixels² that a middle is off: how fast the filter believes what it sees. Estimates. */
 const PUSH = 4e5;
 const SEEN = 0.25;
@@ -36,7 +49,7 @@ interface Sight {
 }
 
 /** Where the colour lies about a place: its mean shift until it stands. */
-function sightAt(frame: Frame, { red, green }: DotColour, from: Pixels, radius: number): Sight {
+export function sightAt(frame: Frame, { red, green }: DotColour, from: Pixels, radius: number): Sight {
   let middle = from;
   let [mass, spread] = [0, 0];
   for (let step = 0; step < STEPS; step++) {
@@ -59,12 +72,28 @@ function sightAt(frame: Frame, { red, green }: DotColour, from: Pixels, radius: 
   return { middle, mass, spread };
 }
 
+/** Pixels about a click that count as its colour, how far about it the dot may reach, and what is the least and most radius of one. */
+const CLICKED = 2.5;
+const REACHES = 30;
+const RADII = [2.5, 24] as const;
+
+/** How large a dot is that was clicked: the radius of a disc of as many pixels of its colour. */
+export function dotRadius(frame: Frame, clicked: Pixels): number {
+  const colour = colourOf(frame, clicked, CLICKED);
+  const near = sightAt(frame, colour, clicked, REACHES / 3);
+  const { mass } = sightAt(frame, colour, near.middle, REACHES);
+  return Math.min(Math.max(Math.sqrt(mass / Math.PI), RADII[0]), RADII[1]);
+}
+/** What has to be seen about a click to tell that. */
+export const DOT_REACH = 2 * REACHES;
+
 /** A constant-velocity Kalman filter of one coordinate. Source: Bar-Shalom, Li & Kirubarajan, *Estimation with Applications* (2001), §6.2. */
 interface Track {
   readonly at: number;
   readonly speed: number;
   readonly variance: readonly [at: number, both: number, speed: number];
 }
+const begun = (at: number): Track => ({ at, speed: 0, variance: [SEEN, 0, PUSH] });
 const ahead = ({ at, speed, variance: [a, b, c] }: Track, by: number): Track => ({
   at: at + speed * by,
   speed,
@@ -80,40 +109,55 @@ function corrected({ at, speed, variance: [a, b, c] }: Track, seen: number): Tra
 }
 
 /**
- * Follows a dot that was clicked through the frames after it: the mean shift of its colour in a window that a constant-velocity Kalman filter
- * leads. It ends where the dot is covered, out of sight, or seen with another of its colour.
- * @param frames in the order of time, the one that was clicked first
+ * Follows a dot that was clicked: the mean shift of its colour in a window that a constant-velocity Kalman filter leads. It is lost where it is
+ * covered, out of sight, or seen with another of its colour.
+ * @param picture width and height, pixels
  * @param clicked the middle of the dot in the first frame
  * @param radius of the dot, pixels
- * @param onFrame gets the number of frames done; false ends it
  * Source: Comaniciu, Ramesh & Meer, IEEE Trans. PAMI 25 (2003), for the mean shift.
  */
-export function followDot(
-  frames: Iterable<Frame>,
-  clicked: Pixels,
-  radius: number,
-  onFrame: (done: number) => boolean = () => true,
-): Followed {
-  const points: FollowedDot[] = [];
+export function dotFollower(picture: readonly [width: number, height: number], clicked: Pixels, radius: number): DotFollower {
   let colour: DotColour | null = null;
-  let first: Sight | null = null;
-  let tracks: readonly [Track, Track] | null = null;
-  for (const frame of frames) {
-    colour ??= colourOf(frame, clicked, radius * 0.7);
-    const before = points.at(-1);
-    const by = before ? frame.time - before.time : 0;
-    const led = tracks?.map((track) => ahead(track, by)) as readonly [Track, Track] | undefined;
-    const from: Pixels = led ? [led[0].at, led[1].at] : clicked;
-    const isInside = from[0] > -radius && from[1] > -radius && from[0] < frame.width + radius && from[1] < frame.height + radius;
-    const sight = isInside ? sightAt(frame, colour, from, AROUND * radius) : { middle: from, mass: 0, spread: 0 };
-    first ??= sight;
-    const confidence = first.mass > 0 ? Math.min(sight.mass / first.mass, 1) : 0;
-    if (confidence < LOST_BELOW || sight.spread > TWO * first.spread) return { points, lostAt: points.length };
-    points.push({ time: frame.time, pixels: sight.middle, confidence });
-    tracks = led
-      ? [corrected(led[0], sight.middle[0]), corrected(led[1], sight.middle[1])]
-      : ([0, 1].map((k): Track => ({ at: sight.middle[k]!, speed: 0, variance: [SEEN, 0, PUSH] })) as unknown as readonly [Track, Track]);
-    if (!onFrame(points.length)) break;
-  }
-  return { points, lostAt: null };
+  let expected: Sight | null = null;
+  let shown: Pixels | null = clicked;
+  let last: { readonly time: number; readonly tracks: readonly [Track, Track] } | null = null;
+  const led = (time: number): readonly [Track, Track] =>
+    shown || !last
+      ? [begun((shown ?? clicked)[0]), begun((shown ?? clicked)[1])]
+      : [ahead(last.tracks[0], time - last.time), ahead(last.tracks[1], time - last.time)];
+  return {
+    window: (time) => {
+      const [u, v] = led(time);
+      return windowAbout([u.at, v.at], LEADS * AROUND * radius, picture);
+    },
+    see: (frame) => {
+      const [u, v] = led(frame.time);
+      const from: Pixels = [u.at, v.at];
+      colour ??= colourOf(frame, clicked, radius * 0.7);
+      // As far about as it may have got since, then closely.
+      const unsure = SURE_OF * Math.sqrt(Math.max(u.variance[0], v.variance[0]));
+      const rough = sightAt(frame, colour, from, Math.min(AROUND * radius + unsure, LEADS * AROUND * radius));
+      const sight = rough.mass > 0 ? sightAt(frame, colour, rough.middle, AROUND * radius) : rough;
+      const before = (expected ??= sight);
+      const confidence = before.mass > 0 ? Math.min(sight.mass / before.mass, 1) : 0;
+      const [x, y] = confidence < LOST_BELOW ? from : sight.middle;
+      // At the edge a part of it is cut off, and its middle with it.
+      if (Math.min(x, y, picture[0] - x, picture[1] - y) < EDGE * radius) return 'out-of-picture';
+      if (confidence < LOST_BELOW || sight.spread > TWO * before.spread) return 'dot-lost';
+      expected = {
+        middle: sight.middle,
+        mass: before.mass + LEARNS * (sight.mass - before.mass),
+        spread: before.spread + LEARNS * (sight.spread - before.spread),
+      };
+      const seen: readonly [Track, Track] = shown
+        ? [begun(sight.middle[0]), begun(sight.middle[1])]
+        : [corrected(u, sight.middle[0]), corrected(v, sight.middle[1])];
+      last = { time: frame.time, tracks: seen };
+      shown = null;
+      return { time: frame.time, pixels: sight.middle, confidence };
+    },
+    show: (pixels) => {
+      shown = pixels;
+    },
+  };
 }

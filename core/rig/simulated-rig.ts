@@ -2,6 +2,7 @@ import type { CarDesign, Wind } from '../car/car-design.ts';
 import { lowDiscrepancy, randomGenerator, standardNormal } from '../numerics/low-discrepancy.ts';
 import { deriveRunSetup } from '../predict/derive-run-setup.ts';
 import { sampledCars } from '../predict/sampled-cars.ts';
+import type { RunSetup } from '../schema/generated/run-setup.ts';
 import { simulate } from '../run/simulate.ts';
 
 /** Something that is wrong with the hidden car, for whoever wants to find it. */
@@ -33,20 +34,24 @@ const FAULTS: Readonly<Record<RigFault, Readonly<Record<string, number>>>> = {
 };
 const RESISTANCES = ['bearingFriction', 'rollingLengthDrive', 'rollingLengthOther'];
 
+/** One run of a hidden car built to the design. */
+export function hiddenRun({ design, wind, seed, run, faults = [] }: Omit<RigRun, 'gates'>): RunSetup {
+  const hidden = sampledCars(design, seed)(1 + (seed % 97));
+  const luck = lowDiscrepancy(2, seed)(run);
+  const numbers: Record<string, number> = { ...hidden.numbers };
+  for (const [key, factor] of faults.flatMap((fault) => Object.entries(FAULTS[fault])))
+    if (numbers[key] !== undefined) numbers[key] *= factor;
+  for (const key of RESISTANCES) if (numbers[key] !== undefined) numbers[key] *= Math.exp(SCATTER * standardNormal(luck[0]!));
+  return deriveRunSetup(hidden.design, wind, numbers);
+}
+
 /**
  * Lines that a rig beside the floor would print of one run of a hidden car built to the design: gates as they are crossed and turns of the
  * drive axle. Null where that car does not run.
  */
 export function rigLines({ design, wind, gates, seed, run, faults = [] }: RigRun): string | null {
-  const hidden = sampledCars(design, seed)(1 + (seed % 97));
-  const luck = lowDiscrepancy(2, seed)(run);
   const random = randomGenerator(seed * 1009 + run);
-  const numbers: Record<string, number> = { ...hidden.numbers };
-  for (const [key, factor] of faults.flatMap((fault) => Object.entries(FAULTS[fault])))
-    if (numbers[key] !== undefined) numbers[key] *= factor;
-  for (const key of RESISTANCES) if (numbers[key] !== undefined) numbers[key] *= Math.exp(SCATTER * standardNormal(luck[0]!));
-  const setup = deriveRunSetup(hidden.design, wind, numbers);
-  const outcome = simulate({ ...setup, marks: [...gates] }, { trace: true });
+  const outcome = simulate({ ...hiddenRun({ design, wind, seed, run, faults }), marks: [...gates] }, { trace: true });
   if (outcome.kind === 'refused' || outcome.result.stalled) return null;
   const { marks, trace, time } = outcome.result;
   const noise = (): number => GATE_NOISE * standardNormal(Math.min(Math.max(random(), 1e-6), 1 - 1e-6));

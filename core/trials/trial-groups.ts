@@ -15,10 +15,18 @@ type Made = Pick<TrialGroup, 'design' | 'wind' | 'direction' | 'faults'>;
 const isAlike = (a: Made, b: Made): boolean =>
   a.direction === b.direction && isSameContent(a.faults, b.faults) && isSameWind(a.wind, b.wind) && isSameCar(a.design, b.design);
 
+/** Slip from which wheels spin: a tyre that grips creeps by less. Our estimate. */
+const SLIPS_FROM = 0.04;
+/** Whether wheels spun at the launch, by the slip that a film tells. */
+export const isSlipping = ({ ratio, deviation }: { readonly ratio: number; readonly deviation: number }): boolean =>
+  ratio > SLIPS_FROM + deviation;
+
 /** A run as the fit takes it. */
 const trialRun = ({ design, record }: RunOfCar): TrialRun => {
-  const { outcome, time, splits, seen, spunFor = 0 } = record;
-  return { outcome, time, splits, spun: seen.includes('spun') || spunFor > 0 || (turnsSpun(design, record) ?? 0) > 0 };
+  const { outcome, time, splits, seen, spunFor = 0, film } = record;
+  const isSeenToSpin = seen.includes('spun') || spunFor > 0 || (turnsSpun(design, record) ?? 0) > 0;
+  // A dot on the wheel tells it better than the eye.
+  return { outcome, time, splits, film, spun: film?.slip ? isSlipping(film.slip) : isSeenToSpin };
 };
 
 /** A group of like runs, with the runs it was made of. */

@@ -18,10 +18,15 @@ export const router = createBrowserRouter([
         path: 'cars/:carId/track/sheet',
         lazy: async () => ({ Component: (await import('../stations/track/sheet-page.tsx')).SheetPage }),
       },
+      { path: 'cars/:carId/track/film', lazy: async () => ({ Component: (await import('../stations/track/film-page.tsx')).FilmPage }) },
       { path: 'cars/:carId/bench', lazy: async () => ({ Component: (await import('../stations/bench/bench-page.tsx')).BenchPage }) },
       {
         path: 'cars/:carId/bench/sheets',
         lazy: async () => ({ Component: (await import('../stations/bench/bench-sheets-page.tsx')).BenchSheetsPage }),
+      },
+      {
+        path: 'cars/:carId/bench/film',
+        lazy: async () => ({ Component: (await import('../stations/bench/coast-film-page.tsx')).CoastFilmPage }),
       },
       { path: 'cars/:carId/build', lazy: async () => ({ Component: (await import('../stations/build/build-page.tsx')).BuildPage }) },
       {

@@ -4,8 +4,8 @@ import { useGetJoinedQuery } from './api/sharing-api.ts';
 
 /** Pages that phones may open, by what they joined as; the owner may open all. */
 const OPEN_TO: Readonly<Record<Role, readonly RegExp[]>> = {
-  crew: [/^\/cars\/[^/]+\/(track(\/sheet)?|learn)$/, /^\/meets(\/[^/]+(\/print|\/board)?)?$/, /^\/learn$/],
-  official: [/^\/cars\/[^/]+\/(track(\/sheet)?|learn)$/, /^\/meets(\/[^/]+(\/print|\/board)?)?$/, /^\/learn$/],
+  crew: [/^\/cars\/[^/]+\/(track(\/(sheet|film))?|learn)$/, /^\/meets(\/[^/]+(\/print|\/board)?)?$/, /^\/learn$/],
+  official: [/^\/cars\/[^/]+\/(track(\/(sheet|film))?|learn)$/, /^\/meets(\/[^/]+(\/print|\/board)?)?$/, /^\/learn$/],
   board: [/^\/meets(\/[^/]+(\/print|\/board)?)?$/],
 };
 

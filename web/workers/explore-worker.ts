@@ -12,6 +12,7 @@ import { findSize } from '../../core/car/sizes.ts';
 import { rigLines } from '../../core/rig/simulated-rig.ts';
 import type { RunOfCar } from '../../core/trials/compared-runs.ts';
 import { whatToMeasure } from '../../core/bench/what-to-measure.ts';
+import { filmGain } from '../../core/trials/film-gain.ts';
 import { tuneCar, type TuningOptions } from '../../core/trials/tuning.ts';
 import { turnsForRoom } from '../../core/trials/turns-for-room.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
@@ -74,6 +75,7 @@ const work = {
     }),
   whatToMeasure: wanted(whatToMeasure),
   outlook: wanted(outlookOf),
+  filmGain: wanted(filmGain),
   tuneCar: wanted(
     (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (fraction: number) => void) =>
       tuneCar(design, runs, { ...options, onProgress }),

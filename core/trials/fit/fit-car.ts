@@ -64,16 +64,20 @@ export interface FittedCar {
   readonly about: { readonly problem: FitProblem; readonly linear: readonly Linear[]; readonly spreads: readonly GridPoint[] };
 }
 
-/** Marks that a group is fitted at; more tell little more. */
-const MAX_MARKS = 6;
+/** Marks that a group is fitted at, more tell little more; and the fraction of its shortest run that they may lie at. */
+const MAX_MARKS = 4;
+const MARKED_TO = 0.75;
 const MISFIT = 0.007;
 /** Fraction of a full wind. */
 export const windingFraction = (design: CarDesign, wind: Wind): number =>
   wind.kind === 'full' ? 1 : Math.min(1, wind.turns / fullTurns(design));
 
-/** Marks of a group’s runs, spread over the way. */
+/** Marks of a group’s runs, spread over the way. Near its stop a car takes its time over nothing: what is passed there tells of the stop alone. */
 function marksOf(runs: readonly TrialRun[]): number[] {
-  const all = [...new Set(runs.flatMap(({ splits = [] }) => splits.map(({ at }) => at)))].sort((a, b) => a - b);
+  const shortest = Math.min(...runs.map(({ outcome: { distance } }) => distance));
+  const all = [...new Set(runs.flatMap(({ splits = [] }) => splits.map(({ at }) => at)))]
+    .filter((at) => at <= MARKED_TO * shortest)
+    .sort((a, b) => a - b);
   const every = Math.ceil(all.length / MAX_MARKS);
   return all.filter((_, i) => (all.length - 1 - i) % every === 0);
 }

@@ -13,6 +13,8 @@ const SCALE = (DEGREES_OF_FREEDOM - 2) / DEGREES_OF_FREEDOM;
 /** ln s of a watch that is pressed by hand, and of gates, beside their own fineness. */
 const HAND_TIMING_SD = 0.015;
 const GATE_TIMING_SD = 0.01;
+/** ln s by which the model’s own times along the way are off, where a film tells them finely and from the first decimetres on. Tried out. */
+const LAUNCH_MISFIT_SD = 0.04;
 /** A wheelspin that is seen, or not, by mistake; and how sharply it sets in, as a fraction of the grip. */
 const SPIN_ERROR_RATE = 0.02;
 const SPIN_ONSET_WIDTH = 0.1;
@@ -36,20 +38,35 @@ export interface RunObservation {
   readonly values: readonly number[];
   /** Variance of the instrument at each. */
   readonly instrument: readonly number[];
+  /** What the moment of the release puts each off by together, one standard deviation: a film finds it, and counts all times from it. */
+  readonly release: readonly number[];
 }
 
 /** What a run tells, as the model's outputs are counted. `marks`: m. Of one that hit the wall, or did not start, only the distance counts. */
 export function observationOf(run: TrialRun, marks: readonly number[], { tape, watch, gate }: Instruments): RunObservation {
-  const { outcome, time, splits = [] } = run;
-  const rows: (readonly [place: number, value: number, variance: number])[] = [
-    [0, Math.log(outcome.distance + STALL), (tape / (outcome.distance + STALL)) ** 2],
+  const { outcome, time, splits = [], film } = run;
+  const rows: (readonly [place: number, value: number, variance: number, release: number])[] = [
+    [0, Math.log(outcome.distance + STALL), (tape / (outcome.distance + STALL)) ** 2, 0],
   ];
+  const start = film?.startDeviation ?? 0;
   const kind = run.said ?? (didNotStart(outcome) ? 'did-not-start' : outcome.kind === 'hit-wall' ? 'at-least' : 'distance');
   if (kind === 'distance') {
-    if (time) rows.push([1, Math.log(time), HAND_TIMING_SD ** 2 + (watch / time) ** 2]);
-    for (const split of splits) {
-      const mark = marks.indexOf(split.at);
-      if (mark >= 0) rows.push([2 + mark, Math.log(split.time), GATE_TIMING_SD ** 2 + (gate / split.time) ** 2]);
+    const stop = film?.stopDeviation;
+    if (time)
+      rows.push(
+        stop === undefined
+          ? [1, Math.log(time), HAND_TIMING_SD ** 2 + (watch / time) ** 2, 0]
+          : [1, Math.log(time), GATE_TIMING_SD ** 2 + (stop / time) ** 2, start / time],
+      );
+    for (const { at, time: passed, deviation } of splits) {
+      const mark = marks.indexOf(at);
+      if (mark >= 0)
+        rows.push([
+          2 + mark,
+          Math.log(passed),
+          deviation === undefined ? GATE_TIMING_SD ** 2 + (gate / passed) ** 2 : LAUNCH_MISFIT_SD ** 2 + (deviation / passed) ** 2,
+          deviation === undefined ? 0 : start / passed,
+        ]);
     }
   }
   return {
@@ -57,6 +74,7 @@ export function observationOf(run: TrialRun, marks: readonly number[], { tape, w
     places: rows.map(([place]) => place),
     values: rows.map(([, value]) => value),
     instrument: rows.map(([, , variance]) => variance),
+    release: rows.map(([, , , release]) => release),
   };
 }
 
@@ -122,6 +140,7 @@ export function runTerm(observed: RunObservation, model: Float64Array, direction
         (scatter ** 2 * (resistance[p]! * resistance[q]! + energy[p]! * energy[q]!) +
           grip[p]! * grip[q]! +
           winding[p]! * winding[q]! +
+          observed.release[i]! * observed.release[j]! +
           (i === j ? observed.instrument[i]! : 0));
     }),
   );

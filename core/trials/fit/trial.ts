@@ -9,7 +9,9 @@ export interface TrialRun {
   readonly outcome: Outcome;
   /** To the stop, where it was taken. */
   readonly time?: number | undefined;
-  readonly splits?: readonly { readonly at: number; readonly time: number }[] | undefined;
+  readonly splits?: readonly { readonly at: number; readonly time: number; readonly deviation?: number | undefined }[] | undefined;
+  /** Standard deviations of the release and the stop that a film tells. s. */
+  readonly film?: { readonly startDeviation: number; readonly stopDeviation?: number | undefined } | undefined;
   /** Whether its wheels were seen to spin at the launch. */
   readonly spun?: boolean | undefined;
   /** It was not made: the car is only said to go further, or less far, than the distance told. */

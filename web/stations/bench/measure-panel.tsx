@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { MEASUREMENTS } from '../../../core/bench/measurements.ts';
 import type { Measurement, MeasurementKind } from '../../../core/bench/measured.ts';
 import { simulatedReadings } from '../../../core/bench/simulated-readings.ts';
@@ -75,6 +76,11 @@ export function MeasurePanel({ carId, design, kind, bench }: MeasurePanelProps) 
             {isReadByInstrument(kind) && (
               <Button size="small" aria-expanded={isListening} onClick={() => setListening(!isListening)}>
                 Read an instrument
+              </Button>
+            )}
+            {kind === 'coast' && (
+              <Button size="small" component={Link} to={`/cars/${carId}/bench/film`}>
+                Measure from a film
               </Button>
             )}
             <FileButton label="Readings from a file" accept=".json,application/json" onFile={(file) => void open(file)}>

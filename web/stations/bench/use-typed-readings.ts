@@ -43,7 +43,7 @@ export function useTypedReadings(carId: string, kind: MeasurementKind) {
       const free = typed.rows.findIndex((row) => keys.every((key) => (row[key] ?? '').trim() === ''));
       take({ ...typed, rows: typed.rows.map((row, i) => (i === free ? { ...row, ...values } : row)) });
     },
-    fill: (rows: TypedReadings['rows'], once: TypedReadings['once']): void => take({ rows, once, division: '' }),
+    fill: (rows: TypedReadings['rows'], once: TypedReadings['once'], division = ''): void => take({ rows, once, division }),
     clear: (): void => {
       localStorage.removeItem(keyOf(carId, kind));
       setTyped(NO_READINGS);

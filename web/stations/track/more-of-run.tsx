@@ -70,7 +70,7 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
         throw new Error(
           'Positions and times: the file needs at least two positions beyond the line, with a column of positions and a column of times.',
         );
-      change({ splits: points });
+      change({ splits: points, film: null });
     });
   return (
     <div className={styles.row}>
@@ -95,8 +95,10 @@ function FromFiles({ form, change }: Pick<MoreOfRunProps, 'form' | 'change'>) {
       )}
       {form.splits.length > 0 && (
         <>
-          <span className={plain.text}>{form.splits.length} times along the run</span>
-          <Button onClick={() => change({ splits: [] })}>Remove them</Button>
+          <span className={plain.text}>
+            {form.splits.length} times along the run{form.film && ', from a film'}
+          </span>
+          <Button onClick={() => change({ splits: [], film: null })}>Remove them</Button>
         </>
       )}
       {problem && (

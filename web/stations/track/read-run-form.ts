@@ -97,6 +97,7 @@ export type MeasuredRun = Pick<
   | 'outcome'
   | 'time'
   | 'splits'
+  | 'film'
   | 'direction'
   | 'stretched'
   | 'drift'
@@ -142,6 +143,7 @@ export function readRunForm(
       outcome,
       ...(time !== undefined && { time }),
       ...(form.splits.length > 0 && { splits: [...form.splits] }),
+      ...(form.film && { film: form.film }),
       ...(form.direction !== '' && { direction: form.direction }),
       ...(form.stretched && { stretched: true }),
       ...(drift !== undefined && { drift: form.driftSide === 'left' ? -drift : drift }),
@@ -183,6 +185,7 @@ export function formOf(record: Omit<RunRecord, 'design'>, format: (value: number
     distance: format(outcome.distance, 'distance'),
     time: record.time === undefined ? '' : String(record.time),
     splits: record.splits ?? [],
+    film: record.film ?? null,
     drift: drift === undefined ? '' : format(Math.abs(drift), 'distance'),
     driftSide: (drift ?? -1) < 0 ? 'left' : 'right',
     spunFor: record.spunFor === undefined ? '' : format(record.spunFor, 'distance'),

@@ -23,6 +23,7 @@ import { describeDetails, describeEnd, formatOutcome, formatWinding } from './de
 
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 const RunHistory = lazyWithPreload(() => import('./run-history.tsx'));
+const FilmGainLine = lazyWithPreload(() => import('./film-gain-line.tsx'));
 const AlongTheWay = lazyWithPreload(() => import('./along-the-way.tsx'));
 const PRESSED = { width: 44, height: 44 };
 
@@ -102,6 +103,7 @@ export function RunRow({ carId, run, design, version }: RunRowProps) {
       {isOpen && (
         <Suspense fallback={null}>
           <AlongTheWay record={record} design={design} />
+          {record.film && <FilmGainLine carId={carId} design={design} />}
         </Suspense>
       )}
       {isHistory && (

@@ -1,6 +1,8 @@
+import Button from '@mui/material/Button';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import type { Brief } from '../../../core/brief/brief.ts';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { repairsIn } from '../../../core/trials/tuning-log.ts';
@@ -14,13 +16,14 @@ import { Choice } from './choice.tsx';
 import { DevicePanel, type HIDDEN } from './device-panel.tsx';
 import { windOf } from './read-run-form.ts';
 import { emptyForm, formChanged, type Stage } from './track-slice.ts';
+import plain from '../../ui/plain.module.css';
 import styles from './track.module.css';
 import type { useSession } from './use-session.ts';
 import { WatchPanel } from '../../devices/watch-panel.tsx';
 import { WindPanel } from './wind-panel.tsx';
 
 const STAGES = { before: 'Before', wind: 'Wind', go: 'Go', write: 'Save' } as const;
-const CLOCKS = { hand: 'by hand', device: 'gates or sensors' } as const;
+const CLOCKS = { hand: 'by hand', device: 'gates or sensors', film: 'a film' } as const;
 
 interface StagesProps {
   readonly carId: string;
@@ -112,6 +115,7 @@ export function Stages({ carId, design, brief, session: { current } }: StagesPro
                   carId,
                   change: {
                     splits,
+                    film: null,
                     ...(stopTime !== null && { time: stopTime.toFixed(2) }),
                     ...(stopDistance !== null && { measuredBy: 'tape' as const, distance: `${stopDistance} m` }),
                     ...(spunFor !== null && spunFor > 0 && { spunFor: `${spunFor} m` }),
@@ -122,12 +126,23 @@ export function Stages({ carId, design, brief, session: { current } }: StagesPro
             }}
           />
         )}
+        {stage === 'go' && clock === 'film' && (
+          <>
+            <p className={plain.text}>
+              A phone’s film of the launch tells speed along the run, where the pull ends, wheelspin and drift. Film the run, then measure
+              it here.
+            </p>
+            <Button component={Link} to={`/cars/${carId}/track/film`} variant="contained" sx={{ minHeight: 52 }}>
+              Measure from a film
+            </Button>
+          </>
+        )}
         {stage === 'go' && clock === 'hand' && (
           <WatchPanel
             name={carId}
             marks={current?.session.marks ?? NO_MARKS}
             onStopped={(time, splits) => {
-              dispatch(formChanged({ carId, change: { time: String(time), splits } }));
+              dispatch(formChanged({ carId, change: { time: String(time), splits, film: null } }));
               setStage('write');
             }}
           />

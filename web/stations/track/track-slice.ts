@@ -33,6 +33,8 @@ export interface TrackForm {
   readonly distance: string;
   readonly time: string;
   readonly splits: readonly Split[];
+  /** What a film told besides its times; null where they are from elsewhere. */
+  readonly film: NonNullable<RunRecord['film']> | null;
   readonly drift: string;
   readonly driftSide: 'left' | 'right';
   readonly spunFor: string;
@@ -68,6 +70,7 @@ export const emptyForm: TrackForm = {
   distance: '',
   time: '',
   splits: [],
+  film: null,
   drift: '',
   driftSide: 'left',
   spunFor: '',

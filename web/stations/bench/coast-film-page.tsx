@@ -1,0 +1,54 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { Link, useNavigate } from 'react-router';
+import type { CarDesign } from '../../../core/car/car-design.ts';
+import { formatNumber } from '../../../core/units/quantity.ts';
+import { FilmWork } from '../../film/film-work.tsx';
+import { UnitSwitch } from '../../app/unit-switch.tsx';
+import { OpenedCar } from '../../open-car/opened-car.tsx';
+import plain from '../../ui/plain.module.css';
+import { useUnits } from '../../ui/use-units.ts';
+import { useTypedReadings } from './use-typed-readings.ts';
+
+/** Coasting measured from a film, for the table of the bench. */
+export const CoastFilmPage = () => <OpenedCar>{(carId, design) => <CoastFromFilm key={carId} carId={carId} design={design} />}</OpenedCar>;
+
+/** A reading is known to one division of its clock, whose standard deviation is a twelfth of it, root. */
+const DIVISIONS = Math.sqrt(12);
+const NO_MARKS: readonly number[] = [];
+
+function CoastFromFilm({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
+  const navigate = useNavigate();
+  const units = useUnits();
+  const readings = useTypedReadings(carId, 'coast');
+  const bench = `/cars/${carId}/bench?measure=coast`;
+  return (
+    <div className={plain.page}>
+      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
+        <Typography variant="h1">{design.name}: coasting from a film</Typography>
+        <Box sx={{ mr: 'auto' }} />
+        <UnitSwitch />
+        <Button component={Link} to={bench} variant="outlined">
+          Back to the bench
+        </Button>
+      </Box>
+      <FilmWork
+        carId={carId}
+        design={design}
+        wind={{ kind: 'full' }}
+        marks={NO_MARKS}
+        purpose="coast"
+        onAccept={({ coasting }) => {
+          if (!coasting) return;
+          const rows = coasting.marks.map((mark, i) => ({
+            marks: `${mark.toFixed(3)} m`,
+            times: coasting.times[i]!.toFixed(4),
+          }));
+          readings.fill(rows, readings.typed.once, formatNumber(Math.max(DIVISIONS * coasting.deviation, 1e-3), 'time', units));
+          void navigate(bench);
+        }}
+      />
+    </div>
+  );
+}
