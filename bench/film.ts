@@ -9,7 +9,7 @@ import { filmFollower, type FilmLoss } from '../core/film/follow-film.ts';
 import { filmedRun } from '../core/film/filmed-run.ts';
 import { measureFilm, type MeasuredFilm } from '../core/film/measured-film.ts';
 import type { Pixels } from '../core/film/homography.ts';
-import { CHAIR, RELEASE, sceneOfRun, TAPED } from '../core/film/scene-of-run.ts';
+import { CHAIR, RELEASE, sceneOfRun, TAPED } from '../core/rig/simulated-phone.ts';
 import { slipOf } from '../core/film/slip.ts';
 import { deriveRunSetup, fullTurns } from '../core/predict/derive-run-setup.ts';
 import { simulate, type RunResult } from '../core/run/simulate.ts';
@@ -174,7 +174,7 @@ function wrongAt({ scene }: Filmed, points: readonly { readonly time: number; re
   const at = numbered(scene.frames).find((i) => {
     const time = i / scene.rate;
     const { pixels, radius } = dotSeenAt(scene, time);
-    const isOut = pixels[0] > camera.picture[0] + 0.3 * radius;
+    const isOut = pixels[0] > camera.picture[0] - 1.3 * radius;
     const isCovered = covered !== undefined && time >= covered[0] && time <= covered[1];
     const point = points[i];
     return isOut || isCovered || (point && Math.hypot(point.pixels[0] - pixels[0], point.pixels[1] - pixels[1]) > radius);

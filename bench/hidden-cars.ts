@@ -290,7 +290,10 @@ function built(design: CarDesign, { chance, other, scatter, size }: Dice, option
       const truth = truly(wind, design, direction);
       return straight(resultOf(truth)?.distance ?? 0, truth.curvature);
     },
-    run: (wind, { times: isTimed = false, design: as = design, direction, isClean = false, isRepaired = false, isFilmed = false, marks } = {}) => {
+    run: (
+      wind,
+      { times: isTimed = false, design: as = design, direction, isClean = false, isRepaired = false, isFilmed = false, marks } = {},
+    ) => {
       const by = scatter / unit(as, isRepaired);
       let wound = truly(wind, as, direction, isRepaired);
       if (turnsOff > 0 && wind.kind === 'turns') wound = fewer(wound, (turns) => turns + turnsOff * (Math.floor(other.uniform() * 3) - 1));

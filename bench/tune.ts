@@ -173,7 +173,9 @@ function explained(n: number, options: HiddenOptions, measured: Measured = 'dist
   };
   if ((fault !== 'none' && takes({ fault: 'none' }) < TAKES) || (second !== 'none' && takes({ second: 'none' }) < TAKES)) return null;
   const groups = winds.flatMap((wind) =>
-    (['out', 'back'] as const).map((direction) => trials(car, wind, runs, { times: measured !== 'distances', isFilmed: measured === 'films', direction })),
+    (['out', 'back'] as const).map((direction) =>
+      trials(car, wind, runs, { times: measured !== 'distances', isFilmed: measured === 'films', direction }),
+    ),
   );
   if (groups.some((group) => group.runs.length === 0)) return null;
   const noted = observationsIn(
@@ -215,7 +217,10 @@ function causes(measured: Measured, isAnySize = false): void {
   const faulty = rows.filter(({ planted }) => planted !== 'none');
   const named = faulty.filter((one) => one.named !== null);
   const sound = rows.filter(({ planted }) => planted === 'none');
-  const how = [{ distances: 'distances alone', times: 'with times', films: 'with times and films of the launch' }[measured], ...(isAnySize ? ['sizes unlike those thought of'] : [])].join(', ');
+  const how = [
+    { distances: 'distances alone', times: 'with times', films: 'with times and films of the launch' }[measured],
+    ...(isAnySize ? ['sizes unlike those thought of'] : []),
+  ].join(', ');
   line(
     `planted cause first; first or second (${how}, ${faulty.length} cars)`,
     `${fractionOf(faulty, ({ planted, faults }) => faults[0] === planted)}, ${fractionOf(faulty, ({ planted, faults }) => (faults as readonly string[]).includes(planted))}`,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { filmedPlaces } from '../core/schema/generated/validators.js';
 import { filesFor, runCommand } from '../testing/command.ts';
 import film from './film.ts';
 
@@ -31,6 +32,17 @@ describe('a film by the command line', () => {
     expect(csv[0]).toBe('time s,x m,y m,x deviation m,y deviation m,speed m/s,speed deviation m/s');
     expect(csv).toHaveLength(5);
     expect(Number(csv[1]!.split(',')[1])).toBeCloseTo(0.5, 4);
+  });
+  it('takes its points from a table of their own, and answers by its schema', async () => {
+    const { points, ...marks } = FILM;
+    const table = ['time,u,v', ...points.map(({ time, pixels }) => [time, ...pixels].join(','))].join('\n');
+    const files = [write('marks.json', JSON.stringify(marks)), write('points.csv', table)];
+    const { stdout } = await runCommand(film, files);
+    expect(stdout).toBe((await runCommand(film, [write('film.json', JSON.stringify(FILM))])).stdout);
+    expect(filmedPlaces(JSON.parse(stdout))).toBe(true);
+    const wrong = await runCommand(film, [files[0]!, write('wrong.csv', `${table}\n0.9,x,1`)]);
+    expect([wrong.status, wrong.stdout]).toEqual([2, '']);
+    expect(wrong.stderr).toContain('line 6');
   });
   it.each([
     ['times that do not rise', { ...FILM, points: [FILM.points[1], FILM.points[0]] }, 'points[1].time'],

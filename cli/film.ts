@@ -1,13 +1,16 @@
-import { readFilm } from '../core/files/read.ts';
+import Papa from 'papaparse';
+import { readFilm, type Read } from '../core/files/read.ts';
 import { measureFilm, type FilmRefusal } from '../core/film/measured-film.ts';
-import { oneOf, readArgs, readOr, refuseUse, type Terminal } from './terminal.ts';
+import type { Film } from '../core/schema/generated/film.ts';
+import { end, oneOf, readArgs, readOr, refuseUse, type Terminal } from './terminal.ts';
 
 const HELP = `Places and speeds from the pixels of a film.
 
   npm run -s film -- FILE                 marks on the floor and a dot on the car by their pixels (schemas/film.schema.json), clicked or
                                           tracked by whatever program. Prints JSON: how the floor is seen, where the camera stood, how
                                           far each mark is from where it should be, and of each time the place and the speed, with
-                                          standard deviations (m, s, pixels)
+                                          standard deviations (m, s, pixels; schemas/filmed-places.schema.json)
+  npm run -s film -- FILE POINTS.csv      the points from a table: time s, u, v (pixels), with or without headings; FILE has the rest
       --csv                               the points as CSV: time, place, speed and their deviations
   npm run -s film -- --help               this text
 
@@ -22,12 +25,33 @@ const REFUSED: Readonly<Record<FilmRefusal, string>> = {
     'height: the marks do not tell where the camera stood; film the floor more aslant, or put the dot on the floor and its height to 0',
 };
 
+/** Points from a table of time, u and v. */
+function pointsOf({ readText }: Terminal, table: string): Film['points'] {
+  let text;
+  try {
+    text = readText(table);
+  } catch (error) {
+    return end(`${table}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
+  }
+  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const isHeading = data[0]?.some((cell) => !Number.isFinite(Number(cell))) ?? false;
+  return data.slice(isHeading ? 1 : 0).map((row, i) => {
+    const [time, u, v] = row.map(Number);
+    if (row.length < 3 || ![time, u, v].every(Number.isFinite))
+      return end(`${table}: line ${i + (isHeading ? 2 : 1)}: needs three numbers: time s, u, v`);
+    return { time: time!, pixels: [u!, v!] };
+  });
+}
+
 const rounded = (value: number): string => String(Number(value.toPrecision(8)));
 
 export default function film(terminal: Terminal): void {
   const { values, positionals } = readArgs(terminal, { csv: { type: 'boolean' } });
   if (values.help) return terminal.print(HELP);
-  const measured = measureFilm(readOr(terminal, oneOf(positionals), readFilm));
+  const [file, table] = positionals;
+  const read = (value: unknown): Read<Film> =>
+    readFilm(table === undefined ? value : { ...(value as object), points: pointsOf(terminal, table) });
+  const measured = measureFilm(readOr(terminal, table === undefined ? oneOf(positionals) : file!, read));
   if (typeof measured === 'string') return refuseUse(REFUSED[measured]);
   if (!values.csv) {
     const { wayDeviations: _inside, ...printed } = measured;

@@ -1,6 +1,8 @@
 /** Remakes docs/screenshots/ from the demo data: one picture of each main view. */
 import { mkdirSync, rmSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import type { Page } from 'puppeteer-core';
+import { setInFilm } from '../e2e/film-clicks.ts';
 import { DESKTOP, PHONE, settle, startBrowser, startProgram } from '../e2e/browser.ts';
 
 const KELP = '5ce44000-0000-4000-8000-000000000001';
@@ -16,6 +18,8 @@ interface View {
   /** What is pressed before the picture, by role and name, and the words that then stand there. */
   readonly open?: readonly (readonly [role: string, name: string])[];
   readonly wait?: string;
+  /** What else is done before it. */
+  readonly act?: (page: Page) => Promise<void>;
 }
 
 const VIEWS: readonly View[] = [
@@ -35,14 +39,6 @@ const VIEWS: readonly View[] = [
       ['button', 'Search'],
     ],
     wait: 'of 10 builds',
-  },
-  {
-    name: 'explore-winding',
-    path: `/cars/${TERN}/design`,
-    viewport: DESKTOP,
-    scheme: 'light',
-    open: [['tab', 'Winding']],
-    wait: 'under the last',
   },
   { name: 'parts', path: `/cars/${TERN}/design`, viewport: DESKTOP, scheme: 'light', open: [['button', 'My parts']], wait: 'moss-green' },
   {
@@ -79,6 +75,21 @@ const VIEWS: readonly View[] = [
   { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Points: stopped' },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
   {
+    name: 'film',
+    path: `/cars/${TERN}/track/film`,
+    viewport: DESKTOP,
+    scheme: 'light',
+    open: [['button', 'Film a run']],
+    act: async (page) => {
+      await setInFilm(page);
+      await (await page.waitForSelector('::-p-aria([name="Follow the dot"][role="button"])'))!.click();
+      await page.waitForSelector('#film-result');
+      const slider = await page.waitForSelector('input[aria-label="Time in the film"]');
+      await slider!.focus();
+      for (let i = 0; i < 35; i++) await page.keyboard.press('ArrowLeft');
+    },
+  },
+  {
     name: 'track-wind-phone',
     path: `/cars/${KELP}/track`,
     viewport: PHONE,
@@ -104,7 +115,7 @@ const only = process.argv.slice(2);
 const program = await startProgram({ demo: true });
 const { browser, stop } = await startBrowser();
 try {
-  for (const { name, path, viewport, scheme, open, wait } of VIEWS) {
+  for (const { name, path, viewport, scheme, open, wait, act } of VIEWS) {
     if (only.length > 0 && !only.includes(name)) continue;
     // A device of its own for each picture: a page keeps its stage and its turns on the device.
     const device = await browser.createBrowserContext();
@@ -127,6 +138,7 @@ try {
     await page.waitForFunction(() => !document.body.innerText.includes('Working out the points'));
     for (const [role, named] of open ?? []) await (await page.waitForSelector(`::-p-aria([name="${named}"][role="${role}"])`))!.click();
     if (wait) await page.waitForFunction((words) => document.body.innerText.includes(words), { timeout: LONGEST }, wait);
+    await act?.(page);
     if (open) await new Promise((resolve) => setTimeout(resolve, 800));
     await page.screenshot({ path: `${target}${name}.png` });
     await device.close();

@@ -64,10 +64,11 @@ function startOf(
     const limit = meanOf(i) + Math.max(MOVES_FROM * noise(i), LEAST_MOVED);
     return x.slice(i, i + STANDS_FOR).every((value) => value > limit) && x.length >= i + STANDS_FOR;
   };
+  const steps = x.slice(1, STANDS_FOR + 1).map((value, i) => value - x[i]!);
+  if (steps.every((step) => step > LEAST_MOVED / 6) && x[STANDS_FOR]! - x[0]! > LEAST_MOVED) return 'start-unseen';
   let moving = STANDS_FOR;
   while (moving < x.length && !isMoving(moving)) moving++;
   if (moving >= x.length) return 'did-not-move';
-  if (moving === STANDS_FOR && x[1]! - x[0]! > LEAST_MOVED) return 'start-unseen';
   // The frame before the first that moves may have moved a little already.
   const stood = meanOf(Math.max(moving - 2, 1));
   const begun = points

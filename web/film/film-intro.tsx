@@ -2,7 +2,10 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useRef, useState } from 'react';
 import type { CarDesign, Wind } from '../../core/car/car-design.ts';
-import { RELEASE, sceneOfRun, SMALL_CHAIR } from '../../core/film/scene-of-run.ts';
+import { simulatedReadings } from '../../core/bench/simulated-readings.ts';
+import { RELEASE, sceneOfPush, sceneOfRun, SMALL_CHAIR } from '../../core/rig/simulated-phone.ts';
+import type { FilmScene } from '../../core/film/simulated-film.ts';
+import { hiddenBuild } from '../../core/rig/simulated-instruments.ts';
 import { hiddenRun, type RigFault } from '../../core/rig/simulated-rig.ts';
 import { simulate } from '../../core/run/simulate.ts';
 import { ChoiceSelect } from '../brief-fields/choice-select.tsx';
@@ -29,6 +32,7 @@ const HIDDEN: Readonly<Record<'sound' | RigFault, string>> = {
 interface FilmIntroProps {
   readonly design: CarDesign;
   readonly wind: Wind;
+  readonly purpose: 'run' | 'coast';
   readonly work: FilmWorkState;
   readonly onFile: (file: File) => void;
   /** With the height of its dot, m. */
@@ -36,23 +40,31 @@ interface FilmIntroProps {
 }
 
 /** How a film is made, and where it comes from: a phone, or a simulated one. */
-export function FilmIntro({ design, wind, work, onFile, onSimulated }: FilmIntroProps) {
+export function FilmIntro({ design, wind, purpose, work, onFile, onSimulated }: FilmIntroProps) {
   const [hidden, setHidden] = useState<keyof typeof HIDDEN>('sound');
   const [recording, setRecording] = useState<number | null>(null);
   const [problem, setProblem] = useState('');
   const isWanted = useRef(true);
   useEffect(() => () => void (isWanted.current = false), []);
-  const filmIt = async (): Promise<void> => {
-    setProblem('');
+  const radius = design.driveWheels.diameter / 2;
+  const sceneOfIt = (): FilmScene | null => {
+    const camera = { camera: SMALL_CHAIR };
+    if (purpose === 'coast') {
+      const coasting = simulatedReadings('coast', hiddenBuild(design), 1);
+      const { air = 0 } = (coasting?.measurement.readings ?? {}) as { readonly air?: number };
+      return coasting && sceneOfPush(coasting.truth.a0!, air, radius, SHORTEST, camera);
+    }
     const outcome = simulate(hiddenRun({ design, wind, seed: 7, run: 1, faults: hidden === 'sound' ? [] : [hidden] }), { trace: true });
-    if (outcome.kind === 'refused' || outcome.result.stalled)
-      return setProblem('The hidden car does not run like this. Wind it further, or change the design.');
+    if (outcome.kind === 'refused' || outcome.result.stalled) return null;
     const { trace, time } = outcome.result;
     const out = trace!.distance.findIndex((at) => at > IN_VIEW);
     const seconds = RELEASE + (out < 0 ? time : trace!.time[out]!) + AFTER;
-    const scene = sceneOfRun(trace!, design.driveWheels.diameter / 2, Math.min(Math.max(seconds, SHORTEST), LONGEST), {
-      camera: SMALL_CHAIR,
-    });
+    return sceneOfRun(trace!, radius, Math.min(Math.max(seconds, SHORTEST), LONGEST), camera);
+  };
+  const filmIt = async (): Promise<void> => {
+    setProblem('');
+    const scene = sceneOfIt();
+    if (!scene) return setProblem('The hidden car does not run like this. Wind it further, or change the design.');
     isWanted.current = true;
     setRecording(0);
     const file = await recordSimulatedFilm(scene, (fraction) => {
@@ -84,12 +96,14 @@ export function FilmIntro({ design, wind, work, onFile, onSimulated }: FilmIntro
         {canRecord && (
           <>
             <h2 className={plain.heading}>Try it without a phone</h2>
-            <p className={plain.text}>A simulated phone films a hidden car that was built to this design.</p>
+            <p className={plain.text}>
+              A simulated phone films a hidden car that was built to this design{purpose === 'coast' && ', as it is pushed and coasts'}.
+            </p>
             <div className={styles.row}>
-              <ChoiceSelect label="Hidden car" value={hidden} options={HIDDEN} onChange={setHidden} />
+              {purpose === 'run' && <ChoiceSelect label="Hidden car" value={hidden} options={HIDDEN} onChange={setHidden} />}
               {recording === null ? (
                 <Button variant="outlined" onClick={() => void filmIt()}>
-                  Film a run
+                  {purpose === 'run' ? 'Film a run' : 'Film a push'}
                 </Button>
               ) : (
                 <Button variant="outlined" onClick={() => (isWanted.current = false)}>

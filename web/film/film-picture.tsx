@@ -31,8 +31,10 @@ const LOUPE = 28;
 const LOUPE_SIZE = 168;
 /** Part of what a finger moves that a target moves: finer than a finger. */
 const FINE = 0.25;
+/** Pixels that an arrow key moves it: alone, with Shift, with Ctrl. */
 const STEP = 1;
 const FINE_STEP = 0.1;
+const FAR_STEP = 10;
 
 const shownAt = ([u, v]: Pixels): string => `${u.toFixed(1)}, ${v.toFixed(1)}`;
 
@@ -53,8 +55,8 @@ export function FilmPicture({ picture, targets, active, onActive, onSet, trail, 
   };
   const within = ([u, v]: Pixels): Pixels => [Math.min(Math.max(u, 0), width), Math.min(Math.max(v, 0), height)];
   const chosen = targets.find(({ id }) => id === active);
-  const isOnChosen = dragged.current !== null;
-  const looksAt = isOnChosen && chosen ? chosen.pixels : (active && pointer) || chosen?.pixels || null;
+  const [isDragging, setDragging] = useState(false);
+  const looksAt = isDragging && chosen ? chosen.pixels : (active && pointer) || chosen?.pixels || null;
   const size = width / 1280;
   return (
     <div className={styles.picture} style={{ aspectRatio: `${width} / ${height}` }}>
@@ -75,7 +77,10 @@ export function FilmPicture({ picture, targets, active, onActive, onSet, trail, 
             onSet(drag.id, within([drag.pixels[0] + drag.by * (at[0] - drag.from[0]), drag.pixels[1] + drag.by * (at[1] - drag.from[1])]));
           setPointer(event.pointerType === 'mouse' ? at : null);
         }}
-        onPointerUp={() => (dragged.current = null)}
+        onPointerUp={() => {
+          dragged.current = null;
+          setDragging(false);
+        }}
         onPointerLeave={() => setPointer(null)}
       >
         {trail.length > 1 && (
@@ -108,10 +113,11 @@ export function FilmPicture({ picture, targets, active, onActive, onSet, trail, 
               event.stopPropagation();
               onActive(id);
               event.currentTarget.setPointerCapture(event.pointerId);
+              setDragging(true);
               dragged.current = { id, from: placeOf(event), pixels, by: event.pointerType === 'touch' ? FINE : 1 };
             }}
             onKeyDown={(event) => {
-              const by = event.shiftKey ? FINE_STEP : STEP;
+              const by = event.shiftKey ? FINE_STEP : event.ctrlKey ? FAR_STEP : STEP;
               const move = (
                 { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] } as Record<string, number[]>
               )[event.key];

@@ -4,7 +4,7 @@ import Slider from '@mui/material/Slider';
 import { useMemo, useState } from 'react';
 import type { CarDesign, Wind } from '../../core/car/car-design.ts';
 import { filmedCoasting, type FilmedCoasting, type FilmedRun } from '../../core/film/filmed-run.ts';
-import { TAPED } from '../../core/film/scene-of-run.ts';
+import { TAPED } from '../../core/rig/simulated-phone.ts';
 import { seenAtPlace } from '../../core/film/measured-film.ts';
 import type { Slip } from '../../core/film/slip.ts';
 import { predictRun } from '../../core/predict/predict-run.ts';
@@ -56,13 +56,12 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
   const work = useFilmWork(setup, design.driveWheels.diameter / 2);
   const [active, setActive] = useState<TargetId | null>(null);
   const { reader, still, targets, places, floor, followed, measured, run, slip, end, progress } = work;
-  useFileDrop((file) => void take(file));
-
   const ids: readonly TargetId[] = [...places.map((_, i) => `mark ${i}` as const), 'dot'];
   const take = async (file: File): Promise<void> => {
     await work.open(file);
     setActive('mark 0');
   };
+  useFileDrop((file) => void take(file));
   const takeSimulated = (file: File, height: number): void => {
     change({ layout: 'rectangle', length: TAPED[1][0], width: TAPED[2][1], height });
     void take(file);
@@ -112,10 +111,11 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
   const endWords = end && describeFilmEnd(end);
   const isFollowable = floor !== null && targets.dot !== undefined && progress === null;
 
-  if (!reader || !still) return <FilmIntro {...{ design, wind, work }} onFile={(file) => void take(file)} onSimulated={takeSimulated} />;
+  if (!reader || !still)
+    return <FilmIntro {...{ design, wind, purpose, work }} onFile={(file) => void take(file)} onSimulated={takeSimulated} />;
   return (
     <div className={styles.work}>
-      <div className={styles.column}>
+      <div className={`${styles.column} ${styles.left}`}>
         <div className={`${styles.column} ${styles.stage}`}>
           <FilmPicture
             picture={still.picture}
@@ -236,7 +236,11 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
                 ✕ {RUN_REFUSALS[run]}
               </p>
             )}
-            {isRun && purpose === 'run' && <Facts facts={filmFacts(run, slip, units, format)} />}
+            {isRun && purpose === 'run' && (
+              <div className={styles.facts}>
+                <Facts facts={filmFacts(run, slip, units, format)} />
+              </div>
+            )}
             {purpose === 'coast' &&
               (coasting ? (
                 <p className={plain.text}>

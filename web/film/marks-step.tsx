@@ -69,7 +69,7 @@ export function MarksStep({ setup, change, work, active, setActive }: MarksStepP
       {setup.layout === 'free' && (
         <PlacesField key="free" label={`Marks, ${unitOf('distance', units)}: along, left; …`} {...{ setup, change }} />
       )}
-      <p className={plain.text}>Click each mark in the picture. Arrow keys move it by 1 pixel, with Shift by 0.1.</p>
+      <p className={plain.text}>Click each mark in the picture. Arrow keys move it by 1 pixel, with Shift by 0.1, with Ctrl by 10.</p>
       <TargetButtons
         targets={places.map((place, i) => [`mark ${i}`, `${i + 1}: ${describeMark(setup.layout, i, place, metres)}`])}
         {...{ work, active, setActive }}

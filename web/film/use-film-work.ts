@@ -87,18 +87,21 @@ export function useFilmWork(setup: FilmSetup, wheelRadius: number) {
       }),
     [places, targets],
   );
+  const needed = inLineOrApart(places);
+  // It stands on the near side: the far one is on the other side of the line.
+  const side = (places[2]?.[1] ?? 1) < 0 ? 1 : -1;
   const width = reader?.width ?? 0;
   const height = reader?.height ?? 0;
   /** The film without its points; null until enough marks are set. */
   const base = useMemo(() => {
-    if (width === 0 || marks.length < inLineOrApart(places)) return null;
+    if (width === 0 || marks.length < needed) return null;
     const plain: Omit<Film, 'points'> = { format: 'nimble-axle/film', version: 1, picture: [width, height], marks, height: setup.height };
     const told = floorSeenIn(plain);
     // Where the picture does not tell where the camera stood, what was measured does.
     return told === 'camera-unknown'
-      ? { ...plain, camera: [setup.camera[0], -setup.camera[1], setup.camera[2]] as [number, number, number] }
+      ? { ...plain, camera: [setup.camera[0], side * setup.camera[1], setup.camera[2]] as [number, number, number] }
       : plain;
-  }, [width, height, marks, places.length, setup.height, setup.camera]);
+  }, [width, height, marks, needed, side, setup.height, setup.camera]);
   const isCameraTold = useMemo(() => base !== null && base.camera === undefined, [base]);
   const floor = useMemo((): FloorSeen | null => {
     const told = base && floorSeenIn(base);

@@ -11,7 +11,7 @@ export const coast: MeasurementRecord<MeasurementOf<'coast'>> = {
   name: 'Push and coast',
   tells: 'rolling resistance, and air drag where it is fast',
   minutes: 6,
-  needs: ['marks on the floor', 'a stopwatch, or gates'],
+  needs: ['marks on the floor', 'a stopwatch, gates, or a phone that films'],
   how: [
     'Push the unwound car past a first mark. Start the clock there.',
     'Take the time at each mark that it passes.',

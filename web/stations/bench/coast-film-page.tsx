@@ -3,12 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link, useNavigate } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
-import { formatNumber } from '../../../core/units/quantity.ts';
 import { FilmWork } from '../../film/film-work.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
 import plain from '../../ui/plain.module.css';
-import { useUnits } from '../../ui/use-units.ts';
 import { useTypedReadings } from './use-typed-readings.ts';
 
 /** Coasting measured from a film, for the table of the bench. */
@@ -20,7 +18,6 @@ const NO_MARKS: readonly number[] = [];
 
 function CoastFromFilm({ carId, design }: { readonly carId: string; readonly design: CarDesign }) {
   const navigate = useNavigate();
-  const units = useUnits();
   const readings = useTypedReadings(carId, 'coast');
   const bench = `/cars/${carId}/bench?measure=coast`;
   return (
@@ -45,7 +42,7 @@ function CoastFromFilm({ carId, design }: { readonly carId: string; readonly des
             marks: `${mark.toFixed(3)} m`,
             times: coasting.times[i]!.toFixed(4),
           }));
-          readings.fill(rows, readings.typed.once, formatNumber(Math.max(DIVISIONS * coasting.deviation, 1e-3), 'time', units));
+          readings.fill(rows, readings.typed.once, Math.max(DIVISIONS * coasting.deviation, 1e-3).toFixed(3));
           void navigate(bench);
         }}
       />

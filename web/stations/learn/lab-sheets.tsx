@@ -46,9 +46,10 @@ const LabSheet = ({ id, title, children }: LabSheetProps) => (
   </section>
 );
 
-/** Three sheets for the floor: predict, measure, explain; one change at a time; a fair test. */
+/** Four sheets for the floor: predict, measure, explain; one change at a time; a fair test; how fast it is when the pull ends. */
 export function LabSheets({ design }: { readonly design: CarDesign }) {
-  const unit = unitOf('distance', useUnits());
+  const units = useUnits();
+  const [unit, speed, size] = (['distance', 'speed', 'size'] as const).map((quantity) => unitOf(quantity, units));
   const head = (
     <p className={plain.text}>
       Crew: {LINE} Car: {design.name} Date: ____________
@@ -108,6 +109,28 @@ export function LabSheets({ design }: { readonly design: CarDesign }) {
         <p className={plain.text}>
           The means differ by ____ {unit}; single runs of one kind differ by up to ____ {unit}. So the change: helped / did not help / we
           cannot tell.
+        </p>
+      </LabSheet>
+      <LabSheet id="lab-film" title="how fast is it when the pull ends?">
+        {head}
+        <p className={plain.text}>
+          1. Predict. The pull ends after ____ {unit}. There the car goes ____ {speed}. We think so because: {LINE}
+        </p>
+        <p className={plain.text}>
+          2. Film. Tape four marks at the corners of a rectangle: ____ {unit} along the run, ____ {unit} across it. Put a dot on the side of
+          the car, its middle ____ {size} over the floor. Stand the phone 3 to 5 m away, and start filming a second before the release.
+        </p>
+        <p className={plain.text}>3. Measure, in Track: Go, a film.</p>
+        <Blank
+          head={['run', `top speed, ${speed}`, '±', `the pull ends at, ${unit}`, `distance, ${unit}`]}
+          rows={['predicted', '1', '2', '3']}
+        />
+        <p className={plain.text}>
+          4. Without a computer: two marks 1 m apart are passed ____ pictures after each other, at 30 pictures a second. So the speed there
+          is 30 divided by ____, that is ____ m/s.
+        </p>
+        <p className={plain.text}>
+          5. Explain. Energy of motion is half the mass times the speed squared: ____ J. The motor stores ____ J. Where is the rest? {LINE}
         </p>
       </LabSheet>
     </>

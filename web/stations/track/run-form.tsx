@@ -79,6 +79,11 @@ export function RunForm({ carId, design, brief, session }: RunFormProps) {
           {text('distance', distanceLabel(form.measuredBy, unitOf('distance', units)), true)}
           {form.outcome === 'hit-wall' && form.endedBy !== 'mark' && text('turnsLeft', 'Turns left on the axle (if seen)')}
           {text('time', 'Time, s (if taken)')}
+          {form.film && (
+            <Typography variant="body2" role="status">
+              From the film: {form.splits.length} times along the run{form.film.slip && ', and the slip at the launch'}.
+            </Typography>
+          )}
         </>
       )}
       <Box role="group" aria-label="What you saw" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>

@@ -1,5 +1,5 @@
 import type { Trace } from '../run/trace.ts';
-import type { FilmScene, SimulatedCamera } from './simulated-film.ts';
+import type { FilmedWheel, FilmScene, SimulatedCamera } from '../film/simulated-film.ts';
 
 /** s of a film before the release, and frames in a second. */
 export const RELEASE = 0.5;
@@ -42,6 +42,28 @@ function valueAt({ time }: Trace, values: readonly number[], rates: readonly num
   return values[low]! * v * v * (1 + 2 * u) + values[high]! * u * u * (3 - 2 * u) + width * u * v * (rates[low]! * v - rates[high]! * u);
 }
 
+/** What is the same of every film: the car between its marks, with a dot on its side and one near the rim of its drive wheel. */
+const sceneOf = (
+  wheelRadius: number,
+  seconds: number,
+  distanceAt: FilmScene['distanceAt'],
+  turnedAt: FilmedWheel['turnedAt'],
+  more: Partial<FilmScene>,
+): FilmScene => ({
+  camera: CHAIR,
+  seed: 1,
+  rate: RATE,
+  frames: Math.round(seconds * RATE),
+  distanceAt,
+  aside: ASIDE,
+  height: DOT_HEIGHT,
+  radius: DOT_RADIUS,
+  marks: TAPED,
+  wheel: { radius: wheelRadius, toDot: Math.max(wheelRadius - FROM_RIM, 0.4 * wheelRadius), behind: BEHIND, turnedAt },
+  exposure: 1 / 120,
+  ...more,
+});
+
 /**
  * A film of a run of the model: the car between four marks of tape, with a dot on its side and one near the rim of its drive wheel.
  * @param trace of the run, with its rows
@@ -50,23 +72,38 @@ function valueAt({ time }: Trace, values: readonly number[], rates: readonly num
  */
 export function sceneOfRun(trace: Trace, wheelRadius: number, seconds: number, more: Partial<FilmScene> = {}): FilmScene {
   const turning = trace.wheelSpeed.map((speed) => speed / wheelRadius);
-  return {
-    camera: CHAIR,
-    seed: 1,
-    rate: RATE,
-    frames: Math.round(seconds * RATE),
-    distanceAt: (time) => STANDS + valueAt(trace, trace.distance, trace.speed, time - RELEASE),
-    aside: ASIDE,
-    height: DOT_HEIGHT,
-    radius: DOT_RADIUS,
-    marks: TAPED,
-    wheel: {
-      radius: wheelRadius,
-      toDot: Math.max(wheelRadius - FROM_RIM, 0.4 * wheelRadius),
-      behind: BEHIND,
-      turnedAt: (time) => valueAt(trace, trace.angle, turning, time - RELEASE),
-    },
-    exposure: 1 / 120,
-    ...more,
+  return sceneOf(
+    wheelRadius,
+    seconds,
+    (time) => STANDS + valueAt(trace, trace.distance, trace.speed, time - RELEASE),
+    (time) => valueAt(trace, trace.angle, turning, time - RELEASE),
+    more,
+  );
+}
+
+/** s that a push takes, and m/s that it gives. */
+const PUSH = 0.25;
+const PUSHED = 1.2;
+
+/**
+ * A film of a car that is pushed, and coasts by dv/dt = −(a0 + k v²): x = ln(cos(c − ωt)/cos c)/k with ω = √(a0 k) and tan c = v √(k/a0).
+ * Source: integration by hand.
+ * @param a0 m/s²
+ * @param k 1/m
+ */
+export function sceneOfPush(a0: number, k: number, wheelRadius: number, seconds: number, more: Partial<FilmScene> = {}): FilmScene {
+  const [air, omega] = [Math.max(k, 1e-6), Math.sqrt(a0 * Math.max(k, 1e-6))];
+  const c = Math.atan(PUSHED * Math.sqrt(air / a0));
+  const wayAt = (time: number): number => {
+    const pushed = Math.min(Math.max(time - RELEASE, 0), PUSH);
+    const coasted = Math.min(Math.max(time - RELEASE - PUSH, 0), c / omega);
+    return (PUSHED * pushed ** 2) / (2 * PUSH) + Math.log(Math.cos(c - omega * coasted) / Math.cos(c)) / air;
   };
+  return sceneOf(
+    wheelRadius,
+    seconds,
+    (time) => STANDS + wayAt(time),
+    (time) => wayAt(time) / wheelRadius,
+    more,
+  );
 }
