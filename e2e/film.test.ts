@@ -1,89 +1,24 @@
-import type { Page } from 'puppeteer-core';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { CarDesign } from '../core/car/car-design.ts';
+import { frameAt } from '../core/film/simulated-film.ts';
+import { sceneOfPush, SMALL_CHAIR } from '../core/rig/simulated-phone.ts';
 import { simulatedReadings } from '../core/bench/simulated-readings.ts';
 import { hiddenBuild } from '../core/rig/simulated-instruments.ts';
 import { hiddenRun } from '../core/rig/simulated-rig.ts';
 import { simulate } from '../core/run/simulate.ts';
 import { builder, expectAccessible } from './builder.ts';
-import { clickInFilm, LONG, PICTURE, setInFilm } from './film-clicks.ts';
+import { dropFilm, LONG, PICTURE, setInFilm, setInOwnFilm } from './film-clicks.ts';
 import { setStage } from './stage.ts';
 
 const ID = '5ce44000-0000-4000-8000-000000000003';
 const TERN = `/cars/${ID}`;
 const designOfTern = (page: Page): Promise<CarDesign> =>
   page.evaluate(async (id) => ((await (await fetch(`/api/cars/${id}`)).json()) as { design: CarDesign }).design, ID);
-
-/** What is drawn by a test's own film, for each frame of some at 30 a second. */
-type Kind = 'falls' | 'grows' | 'one-frame' | 'not-a-film';
-
-/** Drops a film that the page records itself: four marks, and a dot that moves to the right. */
-const dropFilm = (page: Page, kind: Kind): Promise<void> =>
-  page.evaluate(async (kind) => {
-    const drop = (file: File): void => {
-      const dataTransfer = new DataTransfer();
-      dataTransfer.items.add(file);
-      window.dispatchEvent(new DragEvent('drop', { dataTransfer, cancelable: true }));
-    };
-    if (kind === 'not-a-film') return drop(new File(['no film'], 'run.mp4', { type: 'video/mp4' }));
-    const canvas = document.createElement('canvas');
-    [canvas.width, canvas.height] = [640, 360];
-    const context = canvas.getContext('2d', { alpha: false })!;
-    const stream = canvas.captureStream(0);
-    const [track] = stream.getVideoTracks() as CanvasCaptureMediaStreamTrack[];
-    const recorder = new MediaRecorder(stream, { mimeType: 'video/webm;codecs=vp8', videoBitsPerSecond: 6e6 });
-    const parts: Blob[] = [];
-    recorder.ondataavailable = ({ data }) => parts.push(data);
-    recorder.start();
-    const disc = (x: number, y: number, radius: number, colour: string): void => {
-      context.fillStyle = colour;
-      context.beginPath();
-      context.arc(x, y, radius, 0, 7);
-      context.fill();
-    };
-    const frames = kind === 'one-frame' ? 1 : 75;
-    for (let i = 0; i < frames; i++) {
-      if (kind === 'grows' && i === 45) [canvas.width, canvas.height] = [320, 180];
-      context.setTransform(1, 0, 0, 1, 0, 0);
-      context.fillStyle = '#96928a';
-      context.fillRect(0, 0, 640, 360);
-      const turn = kind === 'falls' ? Math.max(0, i - 45) * 0.08 : 0;
-      context.translate(320, 360);
-      context.rotate(turn);
-      context.translate(-320, -360);
-      for (const [x, y] of [
-        [80, 300],
-        [560, 300],
-        [480, 180],
-        [160, 180],
-      ] as const) {
-        disc(x, y, 9, '#f4f2ea');
-        disc(x, y, 4, '#26242a');
-      }
-      const time = i / 30;
-      disc(150 + 60 * Math.max(0, time - 0.5) ** 2, 240, 8, '#eb5a28');
-      track!.requestFrame();
-      await new Promise((resolve) => setTimeout(resolve, 33));
-    }
-    await new Promise((resolve) => {
-      recorder.onstop = resolve;
-      recorder.stop();
-    });
-    drop(new File(parts, 'film.webm', { type: 'video/webm' }));
-  }, kind);
-
-/** Sets the marks and the dot of a test's own film. */
-async function setInOwnFilm(page: Page): Promise<void> {
-  await page.waitForSelector(PICTURE, LONG);
-  for (const at of [
-    [80, 300],
-    [560, 300],
-    [480, 180],
-    [160, 180],
-    [150, 240],
-  ] as const)
-    await clickInFilm(page, at, 640);
-}
 
 describe('a run from a film', () => {
   const stage = setStage();
@@ -211,6 +146,29 @@ describe('a run from a film', () => {
     await setInOwnFilm(page);
     await builder(page).press('Follow the dot');
     await builder(page).sees('The camera moved at');
+    await page.close();
+  });
+
+  it.runIf(spawnSync('ffmpeg', ['-version']).status === 0)('of a phone’s kind (H.264 in MP4) is read, too', async () => {
+    const scene = { ...sceneOfPush(0.2, 0.02, 0.05, 2.5), camera: SMALL_CHAIR };
+    const [width, height] = SMALL_CHAIR.picture;
+    const frames = Array.from({ length: 75 }, (_, i) => Buffer.from(frameAt(scene, i).data));
+    const file = join(mkdtempSync(join(tmpdir(), 'nimble-axle-film-')), 'run.mp4');
+    const shape = ['-f', 'rawvideo', '-pix_fmt', 'rgba', '-s', `${width}x${height}`, '-r', '30', '-i', '-'];
+    const { status } = spawnSync('ffmpeg', ['-y', ...shape, '-c:v', 'libx264', '-crf', '18', '-pix_fmt', 'yuv420p', file], {
+      input: Buffer.concat(frames),
+    });
+    expect(status).toBe(0);
+    const page = await stage.open(`${TERN}/track/film`);
+    await builder(page).sees('Make the film');
+    const field = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await field.uploadFile(file);
+    await setInFilm(page);
+    await builder(page).press('Follow the dot');
+    await builder(page).sees('Followed through 75 pictures. The camera stood still.');
+    // It is pushed to 1.2 m/s.
+    const told = await page.evaluate(() => /top speed\s*([\d.]+)/.exec(document.body.innerText)?.[1]);
+    expect(Number(told)).toBeCloseTo(1.2, 1);
     await page.close();
   });
 });

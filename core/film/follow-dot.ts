@@ -134,16 +134,18 @@ export function dotFollower(picture: readonly [width: number, height: number], c
       const [u, v] = led(frame.time);
       const from: Pixels = [u.at, v.at];
       colour ??= colourOf(frame, clicked, radius * 0.7);
-      // As far about as it may have got since, then closely.
+      const close = sightAt(frame, colour, from, AROUND * radius);
+      const before = (expected ??= close);
+      const isFound = ({ mass, spread }: Sight): boolean => mass >= LOST_BELOW * before.mass && mass > 0 && spread <= TWO * before.spread;
+      // Where it is not at once, as far about as it may have got since.
       const unsure = SURE_OF * Math.sqrt(Math.max(u.variance[0], v.variance[0]));
-      const rough = sightAt(frame, colour, from, Math.min(AROUND * radius + unsure, LEADS * AROUND * radius));
-      const sight = rough.mass > 0 ? sightAt(frame, colour, rough.middle, AROUND * radius) : rough;
-      const before = (expected ??= sight);
+      const rough = isFound(close) ? close : sightAt(frame, colour, from, Math.min(AROUND * radius + unsure, LEADS * AROUND * radius));
+      const sight = isFound(close) || rough.mass === 0 ? close : sightAt(frame, colour, rough.middle, AROUND * radius);
       const confidence = before.mass > 0 ? Math.min(sight.mass / before.mass, 1) : 0;
       const [x, y] = confidence < LOST_BELOW ? from : sight.middle;
       // At the edge a part of it is cut off, and its middle with it.
       if (Math.min(x, y, picture[0] - x, picture[1] - y) < EDGE * radius) return 'out-of-picture';
-      if (confidence < LOST_BELOW || sight.spread > TWO * before.spread) return 'dot-lost';
+      if (!isFound(sight)) return 'dot-lost';
       expected = {
         middle: sight.middle,
         mass: before.mass + LEARNS * (sight.mass - before.mass),

@@ -1,12 +1,8 @@
-import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
+import { FilmPageFrame } from '../../film/film-page-frame.tsx';
 import { FilmWork } from '../../film/film-work.tsx';
-import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
-import plain from '../../ui/plain.module.css';
 import { useTypedReadings } from './use-typed-readings.ts';
 
 /** Coasting measured from a film, for the table of the bench. */
@@ -21,15 +17,7 @@ function CoastFromFilm({ carId, design }: { readonly carId: string; readonly des
   const readings = useTypedReadings(carId, 'coast');
   const bench = `/cars/${carId}/bench?measure=coast`;
   return (
-    <div className={plain.page}>
-      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
-        <Typography variant="h1">{design.name}: coasting from a film</Typography>
-        <Box sx={{ mr: 'auto' }} />
-        <UnitSwitch />
-        <Button component={Link} to={bench} variant="outlined">
-          Back to the bench
-        </Button>
-      </Box>
+    <FilmPageFrame title={`${design.name}: coasting from a film`} back={{ to: bench, words: 'Back to the bench' }}>
       <FilmWork
         carId={carId}
         design={design}
@@ -46,6 +34,6 @@ function CoastFromFilm({ carId, design }: { readonly carId: string; readonly des
           void navigate(bench);
         }}
       />
-    </div>
+    </FilmPageFrame>
   );
 }

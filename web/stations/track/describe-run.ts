@@ -31,7 +31,7 @@ const MOST_SPLITS = 6;
 
 /** What else was measured or seen of a run, in a few words each. */
 export function describeDetails(record: Omit<RunRecord, 'design'>, units: UnitSystem): string[] {
-  const { drift, direction, splits = [], spunFor, turnsLeft, stretched, inOnePiece, elsewhere } = record;
+  const { drift, direction, splits = [], spunFor, turnsLeft, stretched, inOnePiece, elsewhere, film } = record;
   const metres = (value: number): string => formatQuantity(value, 'distance', units);
   return [
     ...(direction ? [direction === 'out' ? 'outward' : 'back'] : []),
@@ -40,8 +40,9 @@ export function describeDetails(record: Omit<RunRecord, 'design'>, units: UnitSy
     ...(spunFor === undefined ? [] : [`wheels spun for about ${metres(spunFor)}`]),
     ...(turnsLeft === undefined ? [] : [`${formatNumber(turnsLeft, 'count', units)} turns left`]),
     ...(splits.length > MOST_SPLITS
-      ? [`${splits.length} times along the run`]
+      ? [`${splits.length} times along the run${film ? ', from a film' : ''}`]
       : splits.map(({ at, time }) => `${metres(at)} in ${formatQuantity(time, 'time', units)}`)),
+    ...(film?.slip ? [`slip at the launch ${Math.round(100 * Math.max(film.slip.ratio, 0))} %`] : []),
     ...(elsewhere ? [`goes ${elsewhere.goes === 'further' ? 'further' : 'less far'} on ${FLOORS[elsewhere.floor].label}`] : []),
     ...(inOnePiece === undefined ? [] : [inOnePiece ? 'stayed in one piece' : 'came apart']),
   ];

@@ -1,16 +1,12 @@
-import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { CarDesign } from '../../../core/car/car-design.ts';
 import { isSlipping } from '../../../core/trials/trial-groups.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { FilmPageFrame } from '../../film/film-page-frame.tsx';
 import { FilmWork, type FilmResult } from '../../film/film-work.tsx';
 import { useBriefOf } from '../../open-car/design-with-brief.ts';
-import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { OpenedCar } from '../../open-car/opened-car.tsx';
-import plain from '../../ui/plain.module.css';
 import { useUnits } from '../../ui/use-units.ts';
 import { windOf } from './read-run-form.ts';
 import { emptyForm, formChanged, type TrackForm } from './track-slice.ts';
@@ -65,15 +61,7 @@ function RunFromFilm({ carId, design }: { readonly carId: string; readonly desig
   const today = useMemo(() => (surface ? { ...design, floor: surface } : design), [design, surface]);
   const wind = windOf(form, units);
   return (
-    <div className={plain.page}>
-      <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3, mb: 4 }}>
-        <Typography variant="h1">{design.name}: run from a film</Typography>
-        <Box sx={{ mr: 'auto' }} />
-        <UnitSwitch />
-        <Button component={Link} to={`/cars/${carId}/track`} variant="outlined">
-          Back to the track
-        </Button>
-      </Box>
+    <FilmPageFrame title={`${design.name}: run from a film`} back={{ to: `/cars/${carId}/track`, words: 'Back to the track' }}>
       <FilmWork
         carId={carId}
         design={today}
@@ -85,7 +73,7 @@ function RunFromFilm({ carId, design }: { readonly carId: string; readonly desig
           void navigate(`/cars/${carId}/track`);
         }}
       />
-    </div>
+    </FilmPageFrame>
   );
 }
 
