@@ -84,9 +84,9 @@ const VIEWS: readonly View[] = [
       await setInFilm(page);
       await (await page.waitForSelector('::-p-aria([name="Follow the dot"][role="button"])'))!.click();
       await page.waitForSelector('#film-result');
-      const slider = await page.waitForSelector('input[aria-label="Time in the film"]');
+      const slider = await page.waitForSelector('input[aria-label="Time in the film"]:not([disabled])');
       await slider!.focus();
-      for (let i = 0; i < 35; i++) await page.keyboard.press('ArrowLeft');
+      for (let i = 0; i < 45; i++) await page.keyboard.press('ArrowLeft');
     },
   },
   {

@@ -15,7 +15,7 @@ import styles from './film.module.css';
 import { describeFilmFault } from './film-words.ts';
 import { FilmDrawing, HowToFilm } from './how-to-film.tsx';
 import { canRecord, recordSimulatedFilm } from './record-simulated-film.ts';
-import type { FilmWorkState } from './use-film-work.ts';
+import type { FilmPurpose, FilmWorkState } from './use-film-work.ts';
 
 /** s of a simulated film at least and at most; what it shows after the end; m that are in its picture. */
 const [SHORTEST, LONGEST, AFTER] = [4, 12, 0.8];
@@ -32,7 +32,7 @@ const HIDDEN: Readonly<Record<'sound' | RigFault, string>> = {
 interface FilmIntroProps {
   readonly design: CarDesign;
   readonly wind: Wind;
-  readonly purpose: 'run' | 'coast';
+  readonly purpose: FilmPurpose;
   readonly work: FilmWorkState;
   readonly onFile: (file: File) => void;
   /** With the height of its dot, m. */

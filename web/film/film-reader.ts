@@ -133,7 +133,7 @@ async function readByPlaying(work: Remote<FilmWork>, file: Blob, before: FilmFau
           return { kind: lost, time };
         }
         last = time;
-        onFollowed((time - from) / Math.max(duration - from, 1e-6), time, pixels!);
+        onFollowed((time - from) / Math.max(duration - from, 1e-6), time, pixels!, await createImageBitmap(video));
       }
     },
     stop: () => {

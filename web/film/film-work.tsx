@@ -1,18 +1,11 @@
-import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import Slider from '@mui/material/Slider';
 import { useMemo, useState } from 'react';
 import type { CarDesign, Wind } from '../../core/car/car-design.ts';
-import { filmedCoasting, type FilmedCoasting, type FilmedRun } from '../../core/film/filmed-run.ts';
 import { TAPED } from '../../core/rig/simulated-phone.ts';
 import { seenAtPlace } from '../../core/film/measured-film.ts';
-import type { Slip } from '../../core/film/slip.ts';
 import { predictRun } from '../../core/predict/predict-run.ts';
-import { formatIn } from '../../core/units/quantity.ts';
 import { Chart } from '../charts/chart.tsx';
-import { Facts } from '../ui/facts.tsx';
 import { FileButton } from '../ui/file-button.tsx';
-import { downloadJson } from '../ui/file-exchange.ts';
 import plain from '../ui/plain.module.css';
 import { useFileDrop } from '../ui/use-file-drop.ts';
 import { useTokens } from '../app/theme.ts';
@@ -20,20 +13,14 @@ import { useUnits } from '../ui/use-units.ts';
 import { filmCurveOption } from './film-curve-option.ts';
 import { FilmPicture, type PictureTarget } from './film-picture.tsx';
 import styles from './film.module.css';
-import { describeFilmEnd, describeFilmFault, filmFacts, RUN_REFUSALS } from './film-words.ts';
+import { describeFilmEnd } from './film-words.ts';
+import { DotStep } from './dot-step.tsx';
+import { FollowStep } from './follow-step.tsx';
+import { ResultStep, type FilmResult } from './result-step.tsx';
 import { MarksStep } from './marks-step.tsx';
 import { FilmIntro } from './film-intro.tsx';
-import { TargetButtons } from './target-buttons.tsx';
 import { useFilmSetup } from './use-film-setup.ts';
-import { useFilmWork, type TargetId } from './use-film-work.ts';
-import { QuantityField } from '../ui/quantity-field.tsx';
-
-/** What a film came to, as it is put to use. */
-export interface FilmResult {
-  readonly run: FilmedRun | null;
-  readonly slip: Slip | null;
-  readonly coasting: FilmedCoasting | null;
-}
+import { useFilmWork, type FilmPurpose, type TargetId } from './use-film-work.ts';
 
 interface FilmWorkProps {
   readonly carId: string;
@@ -42,20 +29,21 @@ interface FilmWorkProps {
   readonly wind: Wind;
   /** m, marks of the session along the line of the run. */
   readonly marks: readonly number[];
-  /** What is wanted of the film: a run from its release, or how the car coasts. */
-  readonly purpose: 'run' | 'coast';
+  readonly purpose: FilmPurpose;
   readonly onAccept: (result: FilmResult) => void;
 }
+
+/** Pictures a second that a film should have. */
+const FEWEST = 20;
 
 /** A film from its file to times and places: marks, dot, following, and what it tells, on one page. */
 export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: FilmWorkProps) {
   const units = useUnits();
-  const format = formatIn(units);
   const tokens = useTokens();
   const [setup, change] = useFilmSetup(carId, marks);
   const work = useFilmWork(setup, design.driveWheels.diameter / 2);
   const [active, setActive] = useState<TargetId | null>(null);
-  const { reader, still, targets, places, floor, followed, measured, run, slip, end, progress } = work;
+  const { reader, still, targets, places, floor, followed, measured, run, end, progress } = work;
   const ids: readonly TargetId[] = [...places.map((_, i) => `mark ${i}` as const), 'dot'];
   const take = async (file: File): Promise<void> => {
     await work.open(file);
@@ -107,9 +95,6 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
         : null,
     [measured, isRun, expected, purpose, run, work.time, units, tokens],
   );
-  const coasting = useMemo(() => (measured && purpose === 'coast' ? filmedCoasting(measured) : null), [measured, purpose]);
-  const endWords = end && describeFilmEnd(end);
-  const isFollowable = floor !== null && targets.dot !== undefined && progress === null;
 
   if (!reader || !still)
     return <FilmIntro {...{ design, wind, purpose, work }} onFile={(file) => void take(file)} onSimulated={takeSimulated} />;
@@ -124,7 +109,7 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
             onActive={setActive}
             onSet={set}
             trail={points.filter(({ time }) => time <= work.time + 1e-6).map(({ pixels }) => pixels)}
-            now={here && Math.abs(here.time - work.time) < 2 * reader.step ? here.pixels : null}
+            now={work.followedNow ?? (here && Math.abs(here.time - work.time) < 2 * reader.step ? here.pixels : null)}
             ghost={ghost}
           />
           <Slider
@@ -139,6 +124,11 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
             valueLabelFormat={(value) => `${value.toFixed(2)} s`}
             onChange={(_event, value) => work.goTo(value)}
           />
+          {reader.step > 1 / FEWEST && (
+            <p role="status" className={plain.text}>
+              This film has only {Math.round(1 / reader.step)} pictures a second, so times are less sure. Film at 30 or 60.
+            </p>
+          )}
         </div>
         {option && (
           <>
@@ -152,120 +142,9 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
       </div>
       <div className={styles.column}>
         <MarksStep {...{ setup, change, work, active, setActive }} />
-        <section className={styles.step} aria-labelledby="film-dot">
-          <h2 id="film-dot" className={plain.heading}>
-            2. Dot
-          </h2>
-          <p className={plain.text}>
-            {purpose === 'run'
-              ? 'Go to a picture just before the release and click the middle of the dot.'
-              : 'Go to a picture after the push, where the car rolls freely, and click the middle of the dot.'}
-          </p>
-          <TargetButtons
-            targets={[
-              ['dot', 'Dot of the car'],
-              ['wheel', 'Dot of a drive wheel (if there is one)'],
-            ]}
-            {...{ work, active, setActive }}
-          />
-          {setup.layout !== 'line' && (
-            <QuantityField
-              label="Height of the dot’s middle"
-              quantity="size"
-              size="small"
-              value={setup.height}
-              onChange={(height) => change({ height })}
-              check={(height) => (height >= 0 && height <= 1 ? null : 'From the floor to the middle of the dot: 0 to 1 m.')}
-            />
-          )}
-        </section>
-        <section className={styles.step} aria-labelledby="film-follow">
-          <h2 id="film-follow" className={plain.heading}>
-            3. Follow
-          </h2>
-          {progress === null ? (
-            <div className={styles.row}>
-              <Button variant={followed ? 'outlined' : 'contained'} disabled={!isFollowable} onClick={() => void work.follow()}>
-                {followed ? 'Follow again' : 'Follow the dot'}
-              </Button>
-              {endWords && (
-                <Button variant="outlined" onClick={work.endHere}>
-                  End here
-                </Button>
-              )}
-            </div>
-          ) : (
-            <div className={styles.row}>
-              <LinearProgress variant="determinate" value={100 * progress} aria-label="Following the dot" sx={{ flexGrow: 1 }} />
-              <span className={plain.figures}>{work.time.toFixed(2)} s</span>
-              <Button onClick={work.stop}>Stop</Button>
-            </div>
-          )}
-          {!isFollowable && progress === null && !followed && (
-            <p className={`${plain.caption} ${plain.muted}`}>{floor ? 'Set the dot first.' : 'Set all marks and the dot first.'}</p>
-          )}
-          {endWords && (
-            <p role="alert" className={`${plain.text} ${styles.problem}`}>
-              {endWords}
-            </p>
-          )}
-          {followed && progress === null && (
-            <p role="status" className={`${plain.caption} ${plain.muted}`}>
-              Followed through {followed.points.length} pictures
-              {end?.kind === 'out-of-picture' && `, until it left the picture at ${end.time.toFixed(2)} s`}.{' '}
-              {!followed.isWatched
-                ? 'The marks show too little to tell whether the camera stood still.'
-                : followed.shook < 0.5
-                  ? 'The camera stood still.'
-                  : `The camera shook by up to ${Math.round(followed.shook)} pixels. The marks corrected that.`}
-            </p>
-          )}
-          {work.fault && (
-            <p role="alert" className={`${plain.text} ${styles.problem}`}>
-              ✕ Film: {describeFilmFault(work.fault)}
-            </p>
-          )}
-        </section>
-        {measured && !endWords && (
-          <section className={styles.step} aria-labelledby="film-result">
-            <h2 id="film-result" className={plain.heading}>
-              4. What it tells
-            </h2>
-            {purpose === 'run' && typeof run === 'string' && (
-              <p role="alert" className={`${plain.text} ${styles.problem}`}>
-                ✕ {RUN_REFUSALS[run]}
-              </p>
-            )}
-            {isRun && purpose === 'run' && (
-              <div className={styles.facts}>
-                <Facts facts={filmFacts(run, slip, units, format)} />
-              </div>
-            )}
-            {purpose === 'coast' &&
-              (coasting ? (
-                <p className={plain.text}>
-                  {coasting.marks.length} times over {format(coasting.marks.at(-1)!, 'distance')} of coasting.
-                </p>
-              ) : (
-                <p role="alert" className={`${plain.text} ${styles.problem}`}>
-                  ✕ The car does not slow down in this film. Film more of its coasting.
-                </p>
-              ))}
-            <div className={styles.row}>
-              {((purpose === 'run' && isRun) || coasting) && (
-                <Button
-                  variant="contained"
-                  onClick={() => onAccept({ run: isRun ? run : null, slip: slip && typeof slip !== 'string' ? slip : null, coasting })}
-                >
-                  Use these times
-                </Button>
-              )}
-              <Button variant="outlined" onClick={() => downloadJson('film.json', work.film)}>
-                Save as JSON
-              </Button>
-            </div>
-          </section>
-        )}
+        <DotStep {...{ setup, change, work, active, setActive, purpose }} />
+        <FollowStep work={work} />
+        {measured && end && describeFilmEnd(end) === null && <ResultStep {...{ work, measured, purpose, onAccept }} />}
         <FileButton label="Another film" accept="video/*" onFile={(file) => void take(file)}>
           Choose another film
         </FileButton>

@@ -26,13 +26,13 @@ export interface FilmEnd {
   readonly time: number;
 }
 
-/** Where following is: the fraction done, the time, and where the dot is. */
-export type OnFollowed = (fraction: number, time: number, pixels: Pixels) => void;
+/** Where following is: the fraction done, the time, where the dot is, and the picture. */
+export type OnFollowed = (fraction: number, time: number, pixels: Pixels, picture: ImageBitmap) => void;
 
 /** s of a film that are read at most. */
 const LONGEST = 120;
 /** ms between two tellings. */
-const BETWEEN = 80;
+const BETWEEN = 120;
 
 let sink: VideoSampleSink | null = null;
 let size: readonly [number, number] = [0, 0];
@@ -131,7 +131,8 @@ const work = {
       last = time;
       if (performance.now() - reported > BETWEEN) {
         reported = performance.now();
-        onFollowed((time - from) / Math.max(end - from, 1e-6), time, follower!.latest()!.pixels);
+        const picture = await createImageBitmap(canvas);
+        onFollowed((time - from) / Math.max(end - from, 1e-6), time, follower!.latest()!.pixels, transfer(picture, [picture]));
       }
     }
     return { kind: 'end', time: last };

@@ -21,7 +21,7 @@ const MORE_THAN_OTHERS = 2;
 /** Marks that are taken at most. */
 const MOST = 20;
 
-interface MarksStepProps {
+export interface MarksStepProps {
   readonly setup: FilmSetup;
   readonly change: (change: Partial<FilmSetup>) => void;
   readonly work: FilmWorkState;

@@ -21,20 +21,63 @@ function around(a: PictureWindow, b: PictureWindow): PictureWindow {
   };
 }
 
+/** A canvas on which a scene is drawn, moment by moment: only what moves is drawn anew. */
+function drawnScene(scene: FilmScene): { readonly canvas: HTMLCanvasElement; readonly draw: (time: number) => void } {
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = scene.camera.picture;
+  const context = canvas.getContext('2d', { alpha: false })!;
+  let before: PictureWindow | null = null;
+  return {
+    canvas,
+    draw: (time) => {
+      const now = windowAbout(dotSeenAt(scene, time).pixels, ABOUT, scene.camera.picture);
+      const window = before ? around(before, now) : undefined;
+      before = now;
+      if (window && (window.width === 0 || window.height === 0)) return;
+      const frame = pictureAt(scene, time, scene.seed + Math.round(1000 * time), window);
+      context.putImageData(new ImageData(new Uint8ClampedArray(frame.data), frame.width, frame.height), frame.left, frame.top);
+    },
+  };
+}
+
 /**
- * A film of a scene, as a phone would make it: drawn frame by frame as it happens, and recorded by the browser.
+ * A film of a scene, as a phone would make it. Where the page may encode frames by itself, each has its exact time; else the browser records
+ * what is drawn as it happens.
  * @param onProgress gets the fraction done; false ends it
  * @returns null where it was ended
  */
 export async function recordSimulatedFilm(scene: FilmScene, onProgress: (fraction: number) => boolean): Promise<File | null> {
+  const film = await encoded(scene, onProgress);
+  return film === undefined ? recorded(scene, onProgress) : film;
+}
+
+/** Frame by frame; undefined where the page may not. */
+async function encoded(scene: FilmScene, onProgress: (fraction: number) => boolean): Promise<File | null | undefined> {
+  if (!('VideoEncoder' in window)) return undefined;
+  const { BufferTarget, CanvasSource, canEncodeVideo, Output, WebMOutputFormat } = await import('mediabunny');
   const [width, height] = scene.camera.picture;
-  const canvas = document.createElement('canvas');
-  [canvas.width, canvas.height] = [width, height];
-  const context = canvas.getContext('2d', { alpha: false })!;
-  const draw = (time: number, window?: PictureWindow): void => {
-    const frame = pictureAt(scene, time, scene.seed + Math.round(1000 * time), window);
-    context.putImageData(new ImageData(new Uint8ClampedArray(frame.data), frame.width, frame.height), frame.left, frame.top);
-  };
+  if (!(await canEncodeVideo('vp8', { width, height, bitrate: BITS }))) return undefined;
+  const { canvas, draw } = drawnScene(scene);
+  const target = new BufferTarget();
+  const output = new Output({ format: new WebMOutputFormat(), target });
+  const source = new CanvasSource(canvas, { codec: 'vp8', bitrate: BITS });
+  output.addVideoTrack(source);
+  await output.start();
+  for (let i = 0; i < scene.frames; i++) {
+    draw(i / scene.rate);
+    await source.add(i / scene.rate, 1 / scene.rate);
+    if (!onProgress(i / scene.frames)) {
+      await output.cancel();
+      return null;
+    }
+  }
+  await output.finalize();
+  return new File([target.buffer!], 'simulated film.webm', { type: 'video/webm' });
+}
+
+/** As it happens. */
+async function recorded(scene: FilmScene, onProgress: (fraction: number) => boolean): Promise<File | null> {
+  const { canvas, draw } = drawnScene(scene);
   draw(0);
   const stream = canvas.captureStream(0);
   const [track] = stream.getVideoTracks() as CanvasCaptureMediaStreamTrack[];
@@ -46,17 +89,13 @@ export async function recordSimulatedFilm(scene: FilmScene, onProgress: (fractio
   recorder.start();
   const length = scene.frames / scene.rate;
   const begun = performance.now();
-  let before = windowAbout(dotSeenAt(scene, 0).pixels, ABOUT, scene.camera.picture);
   let isWanted = true;
   for (let next = 0; isWanted; next += 1 / scene.rate) {
     const wait = 1000 * next - (performance.now() - begun);
     if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait));
     const time = (performance.now() - begun) / 1000;
     if (time > length) break;
-    const now = windowAbout(dotSeenAt(scene, time).pixels, ABOUT, scene.camera.picture);
-    const window = around(before, now);
-    if (window.width > 0 && window.height > 0) draw(time, window);
-    before = now;
+    draw(time);
     track!.requestFrame();
     isWanted = onProgress(time / length);
   }

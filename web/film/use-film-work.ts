@@ -12,6 +12,9 @@ import { marksOnFloor, type FilmSetup } from './use-film-setup.ts';
 /** What is set in the picture: a mark by its number, the car’s dot, the dot of a drive wheel. */
 export type TargetId = `mark ${number}` | 'dot' | 'wheel';
 
+/** What is wanted of a film: a run from its release, or how the car coasts. */
+export type FilmPurpose = 'run' | 'coast';
+
 const inLineOrApart = (places: readonly (readonly number[])[]): number => (places.every(({ length }) => length === 1) ? 3 : 4);
 
 /** A film that is measured: what is open, set and followed, and what follows from it. `wheelRadius`: m, of the drive wheels. */
@@ -24,6 +27,8 @@ export function useFilmWork(setup: FilmSetup, wheelRadius: number) {
   const [targets, setTargets] = useState<Readonly<Partial<Record<TargetId, Pixels>>>>({});
   const [dotTime, setDotTime] = useState(0);
   const [progress, setProgress] = useState<number | null>(null);
+  /** Where the dot is in the picture that following is at. */
+  const [followedNow, setFollowedNow] = useState<Pixels | null>(null);
   const [end, setEnd] = useState<FilmEnd | null>(null);
   const [followed, setFollowed] = useState<FollowedFilm | null>(null);
 
@@ -158,10 +163,11 @@ export function useFilmWork(setup: FilmSetup, wheelRadius: number) {
           }),
         });
       }
-      const ended = await reader.follow(from, (fraction, at, pixels) => {
+      const ended = await reader.follow(from, (fraction, at, pixels, picture) => {
         setProgress(fraction);
         setTime(at);
-        setTargets((before) => ({ ...before, dot: before.dot ?? pixels }));
+        setFollowedNow(pixels);
+        setStill({ picture, time: at });
       });
       setFollowed(await reader.result());
       setEnd(ended);
@@ -172,6 +178,7 @@ export function useFilmWork(setup: FilmSetup, wheelRadius: number) {
       setFault({ fault: 'broken', codec: null });
     } finally {
       setProgress(null);
+      setFollowedNow(null);
     }
   };
 
@@ -189,6 +196,7 @@ export function useFilmWork(setup: FilmSetup, wheelRadius: number) {
     progress,
     end,
     followed,
+    followedNow,
     film,
     measured,
     run,
