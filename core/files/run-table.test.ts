@@ -107,6 +107,12 @@ describe('a table of runs', () => {
     expect(further!.run!.elsewhere).toEqual({ floor: 'short-carpet', goes: 'further' });
     expect(RUN_COLUMNS.elsewhere.write(further!.run!)).toBe('further short-carpet');
     expect(unclear!.faults).toMatchObject([{ column: 'elsewhere', message: expect.stringContaining('further short-carpet') as string }]);
+    const filmed = guessPlaces(['distance m', 'splits m:s', 'film, ± s']);
+    const row = ['8', '0.5:0.9±0.004 1:1.3±0.005', 'start 0.006 slip 0.12±0.03'];
+    const [by, wrong] = readRunLines([row, ['8', '', 'a phone']], filmed, BEGUN);
+    expect(by!.run).toMatchObject({ film: { startDeviation: 0.006, slip: { ratio: 0.12, deviation: 0.03 } } });
+    expect([RUN_COLUMNS.splits.write(by!.run!), RUN_COLUMNS.film.write(by!.run!)]).toEqual(row.slice(1));
+    expect(wrong!.faults).toMatchObject([{ column: 'film', message: expect.stringContaining('start 0.006') as string }]);
     const whole = guessPlaces(['outcome', 'distance m', 'left out', 'splits m:s']);
     expect(readRunLines([['did not start', '', 'yes', '']], whole, BEGUN)[0]!.run).toMatchObject({
       outcome: { kind: 'stopped', distance: 0 },

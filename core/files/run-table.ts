@@ -17,6 +17,7 @@ export type RunColumn =
   | 'spunFor'
   | 'turnsLeft'
   | 'splits'
+  | 'film'
   | 'elsewhere'
   | 'stretched'
   | 'inOnePiece'
@@ -60,7 +61,25 @@ const ENDED_BY: Readonly<Record<NonNullable<RunRecord['outcome']['by']>, string>
 /** A photo by its id. */
 const PHOTO = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 /** A split: where, m, and when, s. */
-const SPLIT = /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/;
+const NUMBER = String.raw`\d+(?:\.\d+)?`;
+const SPLIT = new RegExp(`^(${NUMBER}):(${NUMBER})(?:±(${NUMBER}))?$`);
+/** What a film tells besides its times: `start 0.006 stop 0.1 slip 0.12±0.03`. */
+const FILM = new RegExp(`^start (${NUMBER})(?: stop (${NUMBER}))?(?: slip (-?${NUMBER})±(${NUMBER}))?$`);
+const filmText = ({ startDeviation, stopDeviation, slip }: NonNullable<TableRun['film']>): string =>
+  [
+    `start ${startDeviation}`,
+    ...(stopDeviation === undefined ? [] : [`stop ${stopDeviation}`]),
+    ...(slip ? [`slip ${slip.ratio}±${slip.deviation}`] : []),
+  ].join(' ');
+function readFilmText(text: string): TableRun['film'] | null {
+  const [whole, start, stop, ratio, deviation] = FILM.exec(text) ?? [];
+  if (whole === undefined) return null;
+  return {
+    startDeviation: Number(start),
+    ...(stop !== undefined && { stopDeviation: Number(stop) }),
+    ...(ratio !== undefined && { slip: { ratio: Number(ratio), deviation: Number(deviation) } }),
+  };
+}
 
 /** The columns of a table of runs, in the order they are written. */
 export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
@@ -89,8 +108,10 @@ export const RUN_COLUMNS: Readonly<Record<RunColumn, Column>> = {
   splits: {
     heading: 'splits m:s',
     called: ['split'],
-    write: ({ splits }) => (splits ?? []).map(({ at, time }) => `${at}:${time}`).join(' '),
+    write: ({ splits }) =>
+      (splits ?? []).map(({ at, time, deviation }) => `${at}:${time}${deviation === undefined ? '' : `±${deviation}`}`).join(' '),
   },
+  film: { heading: 'film, ± s', called: ['film'], write: ({ film }) => (film ? filmText(film) : '') },
   elsewhere: {
     heading: 'on another floor',
     called: ['on another floor'],
@@ -209,11 +230,14 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
       .split(/[\s;]+/)
       .filter(Boolean)
       .flatMap((text) => {
-        const [, at, passed] = SPLIT.exec(text) ?? [];
+        const [, at, passed, deviation] = SPLIT.exec(text) ?? [];
         return at && passed
-          ? { at: Number(at), time: Number(passed) }
+          ? { at: Number(at), time: Number(passed), ...(deviation !== undefined && { deviation: Number(deviation) }) }
           : (fault('splits', 'Write metres and seconds: 2:1.31 4:2.05.') ?? []);
       });
+    const filmed = textOf('film').trim();
+    const film = filmed === '' ? undefined : readFilmText(filmed);
+    if (film === null) fault('film', 'Write start 0.006, and if known: stop 0.1 slip 0.12±0.03.');
     const direction = textOf('direction').toLowerCase();
     if (direction !== '' && direction !== 'out' && direction !== 'back') fault('direction', 'Write out or back.');
     const words = textOf('seen')
@@ -241,6 +265,7 @@ export function readRunLines(lines: readonly (readonly string[])[], places: Colu
         ...(spunFor !== undefined && { spunFor }),
         ...(turnsLeft !== undefined && { turnsLeft }),
         ...(splits.length > 0 && { splits }),
+        ...(film && { film }),
         ...(elsewhere.goes && elsewhere.floor && { elsewhere: { floor: elsewhere.floor, goes: elsewhere.goes } }),
         ...(stretched !== undefined && { stretched }),
         ...(inOnePiece !== undefined && { inOnePiece }),
