@@ -22,7 +22,7 @@ output then, and the exit code is 2.
 const REFUSED: Readonly<Record<FilmRefusal, string>> = {
   'marks-in-line': 'marks: four or more that are not in one line are needed, or three or more along the run with one number each',
   'camera-unknown':
-    'height: the marks do not tell where the camera stood; film the floor more aslant, or put the dot on the floor and its height to 0',
+    'height: the marks do not tell where the camera stood; film from lower down, or give “camera” (along the run, to its left, over the floor, m), or a height of 0',
 };
 
 /** Points from a table of time, u and v. */

@@ -39,7 +39,7 @@ describe('a run from a film', () => {
     await expectAccessible(page);
     await tern.press('Film a run');
     await setInFilm(page);
-    await tern.sees('By the marks the phone stands 3.4');
+    await tern.sees('From the marks: the phone is 3.4');
     await tern.press('Follow the dot');
     await page.waitForSelector('#film-result', LONG);
     await tern.sees('The camera stood still.');
@@ -171,7 +171,7 @@ describe('a run from a film', () => {
     await field.uploadFile(file);
     await setInFilm(page);
     await builder(page).press('Follow the dot');
-    await builder(page).sees('Followed through 75 pictures. The camera stood still.');
+    await builder(page).sees('Followed through 75 frames. The camera stood still.');
     // It is pushed to 1.2 m/s.
     const told = await page.evaluate(() => /top speed\s*([\d.]+)/.exec(document.body.innerText)?.[1]);
     expect(Number(told)).toBeCloseTo(1.2, 1);

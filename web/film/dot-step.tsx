@@ -17,8 +17,8 @@ export const DotStep = ({ setup, change, work, active, setActive, purpose }: Dot
     </h2>
     <p className={plain.text}>
       {purpose === 'run'
-        ? 'Go to a picture just before the release and click the middle of the dot.'
-        : 'Go to a picture after the push, where the car rolls freely, and click the middle of the dot.'}
+        ? 'Go to a frame just before the release and click the middle of the dot.'
+        : 'Go to a frame after the push, where the car rolls freely, and click the middle of the dot.'}
     </p>
     <TargetButtons
       targets={[

@@ -28,16 +28,16 @@ export function describeFilmEnd({ kind, time }: FilmEnd): string | null {
   if (kind === 'end' || kind === 'out-of-picture') return null;
   if (kind === 'stopped') return `Stopped at ${seconds(time)}. Follow again, or use what was found so far.`;
   if (kind === 'dot-lost')
-    return `The dot is lost at ${seconds(time)}: covered, or beside another of its colour. Set the dot in this picture and go on, or end here.`;
+    return `The dot is lost at ${seconds(time)}: covered, or beside another of its colour. Set the dot in this frame to go on, or end here.`;
   if (kind === 'camera-moved')
-    return `The camera moved at ${seconds(time)}: the marks are no longer where they were. Places count up to there. End here, or film again with the phone held fast.`;
-  return `The picture changes its size at ${seconds(time)}. Do not turn the phone while it films. What came before counts: end here, or film again.`;
+    return `The camera moved at ${seconds(time)}: the marks are no longer where they were. Positions up to there count. End here, or film again with the phone fixed.`;
+  return `The picture changes its size at ${seconds(time)}. Frames up to there count. End here, or film again without turning the phone.`;
 }
 
 /** Why a film shows no run, and what to do. */
 export const RUN_REFUSALS: Readonly<Record<RunRefusal, string>> = {
   'start-unseen':
-    'The car moves already in the first picture. Set the dot in a picture before the release, or film again from a second before.',
+    'The car already moves in the first frame. Set the dot in a frame before the release, or film again and start a second earlier.',
   'did-not-move': 'The dot does not move in this film. Check that the dot is on the car.',
 };
 
@@ -61,13 +61,13 @@ export function filmFacts(
     ['top speed', formatWithin(top.speed, top.speedDeviation, 'speed', units)],
     pullEnded
       ? ['the pull ends at', `${formatKnown(pullEnded.at, 0.1, 'distance', units)} ${unitOf('distance', units)}`]
-      : ['the pull ends at', 'beyond this film'],
+      : ['the pull ends at', 'after this film'],
     stop ? ['stopped after', formatWithin(stop.time, Math.max(run.startDeviation, 0.03), 'time', units)] : ['stop', 'not in this film'],
     ...(stop ? ([['distance', formatWithin(stop.distance, stop.deviation, 'distance', units)]] as const) : []),
     ...(stop && stop.drift !== null
       ? ([['drift', `${format(Math.abs(stop.drift), 'distance')} to the ${stop.drift < 0 ? 'left' : 'right'}`]] as const)
       : []),
-    ...(last ? ([['times at', `${passings.length} places up to ${format(last.at, 'distance')}`]] as const) : []),
+    ...(last ? ([['times', `at ${passings.length} places, up to ${format(last.at, 'distance')}`]] as const) : []),
     ...(slip === null
       ? []
       : ([

@@ -33,7 +33,7 @@ interface FilmWorkProps {
   readonly onAccept: (result: FilmResult) => void;
 }
 
-/** Pictures a second that a film should have. */
+/** Frames a second that a film should have. */
 const FEWEST = 20;
 
 /** A film from its file to times and places: marks, dot, following, and what it tells, on one page. */
@@ -126,7 +126,7 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
           />
           {reader.step > 1 / FEWEST && (
             <p role="status" className={plain.text}>
-              This film has only {Math.round(1 / reader.step)} pictures a second, so times are less sure. Film at 30 or 60.
+              This film has only {Math.round(1 / reader.step)} frames a second, so times are less certain. Film at 30 or 60.
             </p>
           )}
         </div>
@@ -134,8 +134,8 @@ export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: Film
           <>
             <Chart option={option} role="img" aria-label="Speed over the time of the film" sx={{ height: 240 }} />
             <p className={`${plain.caption} ${plain.muted}`}>
-              Line: the film, with the range that holds 9 in 10.
-              {isRun && purpose === 'run' ? ' Dashed: the expected run, a ghost in the picture.' : ''}
+              Line: the film, with its range (9 in 10).
+              {isRun && purpose === 'run' ? ' Dashed: the expected run.' : ''}
             </p>
           </>
         )}

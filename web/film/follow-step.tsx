@@ -46,8 +46,8 @@ export function FollowStep({ work }: { readonly work: FilmWorkState }) {
       )}
       {followed && progress === null && (
         <p role="status" className={`${plain.caption} ${plain.muted}`}>
-          Followed through {followed.points.length} pictures
-          {end?.kind === 'out-of-picture' && `, until it left the picture at ${end.time.toFixed(2)} s`}.{' '}
+          Followed through {followed.points.length} frames
+          {end?.kind === 'out-of-picture' && `, until the dot left the picture at ${end.time.toFixed(2)} s`}.{' '}
           {!followed.isWatched
             ? 'The marks show too little to tell whether the camera stood still.'
             : followed.shook < STILL

@@ -54,7 +54,7 @@ export const HowToFilm = () => (
     <li>Tape four marks on the floor at the corners of a rectangle that you measured. All four must be in the picture.</li>
     <li>Stick a dot of bright tape on the side of the car. Measure how high its middle is.</li>
     <li>For wheelspin, stick a dot of another colour near the rim of a drive wheel.</li>
-    <li>Film at 30 or 60 frames a second. Start a second before the release, and keep the start in the picture.</li>
+    <li>Film at 30 or 60 frames a second. Start filming a second before the release. The start must be in the picture.</li>
     <li>Keep people and pets out of the lane, and stay behind and to one side of the car.</li>
   </ul>
 );

@@ -1,5 +1,5 @@
 import TextField from '@mui/material/TextField';
-import { formatIn, parseQuantity, unitOf } from '../../core/units/quantity.ts';
+import { formatIn, formatKnown, parseQuantity, unitOf } from '../../core/units/quantity.ts';
 import { ChoiceSelect } from '../brief-fields/choice-select.tsx';
 import plain from '../ui/plain.module.css';
 import { QuantityField } from '../ui/quantity-field.tsx';
@@ -18,6 +18,8 @@ const LAYOUTS: Readonly<Record<MarkLayout, string>> = {
 /** Pixels from which a mark is pointed out, and times as far as the others are on average. */
 const ODD = 3;
 const MORE_THAN_OTHERS = 2;
+/** m to which marks tell where the phone is. */
+const ROUGHLY = 0.1;
 /** Marks that are taken at most. */
 const MOST = 20;
 
@@ -34,6 +36,7 @@ export function MarksStep({ setup, change, work, active, setActive }: MarksStepP
   const units = useUnits();
   const format = formatIn(units);
   const metres = (value: number): string => format(value, 'distance');
+  const about = (value: number): string => `${formatKnown(value, ROUGHLY, 'distance', units)} ${unitOf('distance', units)}`;
   const { places, floor, isInLine, isCameraTold } = work;
   const residuals = floor?.residuals ?? [];
   const isChecked = places.length > (setup.layout === 'line' ? 3 : 4);
@@ -81,13 +84,13 @@ export function MarksStep({ setup, change, work, active, setActive }: MarksStepP
       )}
       {odd >= 0 && (
         <p role="alert" className={`${plain.text} ${styles.problem}`}>
-          Mark {odd + 1} is {residuals[odd]!.toFixed(1)} pixels from where the others put it. Check where it is set, and its place on the
-          floor.
+          Mark {odd + 1} is {residuals[odd]!.toFixed(1)} pixels from where the other marks put it. Check where it is set, and its place on
+          the floor.
         </p>
       )}
       {floor?.camera && isCameraTold && (
         <p role="status" className={`${plain.caption} ${plain.muted}`}>
-          By the marks the phone stands {metres(Math.abs(floor.camera[1]))} beside the line, {metres(floor.camera[2])} high.
+          From the marks: the phone is {about(Math.abs(floor.camera[1]))} beside the line and {about(floor.camera[2])} high.
           {isChecked ? ` Marks agree to ${Math.max(mean, 0.1).toFixed(1)} pixels.` : ' If that is wrong, check the marks.'}
         </p>
       )}

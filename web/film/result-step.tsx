@@ -36,7 +36,7 @@ export function ResultStep({ work, measured, purpose, onAccept }: ResultStepProp
   return (
     <section className={styles.step} aria-labelledby="film-result">
       <h2 id="film-result" className={plain.heading}>
-        4. What it tells
+        4. Result
       </h2>
       {purpose === 'run' && typeof run === 'string' && (
         <p role="alert" className={`${plain.text} ${styles.problem}`}>

@@ -126,8 +126,8 @@ export function LabSheets({ design }: { readonly design: CarDesign }) {
           rows={['predicted', '1', '2', '3']}
         />
         <p className={plain.text}>
-          4. Without a computer: two marks 1 m apart are passed ____ pictures after each other, at 30 pictures a second. So the speed there
-          is 30 divided by ____, that is ____ m/s.
+          4. Without a computer: two marks 1 m apart are passed ____ frames apart, at 30 frames a second. So the speed there is 30 divided
+          by ____, that is ____ m/s.
         </p>
         <p className={plain.text}>
           5. Explain. Energy of motion is half the mass times the speed squared: ____ J. The motor stores ____ J. Where is the rest? {LINE}
