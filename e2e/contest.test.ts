@@ -99,7 +99,7 @@ describe('a car that is built for all rounds of its brief', () => {
   it('is told the same next thing in Design and in Garage before it ever ran', async () => {
     const page = await stage.open('/');
     const copied = builder(page);
-    await page.click('[aria-label="More for Slow Ferry"]');
+    await page.click('[aria-label="More for Kelp Runner"]');
     await copied.choose('Make a copy');
     await copied.sees('points in all rounds');
     const next = await page.waitForFunction(

@@ -51,11 +51,25 @@ export async function toStation(page: Page, car: Car, station: string): Promise<
   await page.goto(page.url().replace(/(cars\/[^/]+)\/.*/, `$1/${station}`));
 }
 export const says = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText.replaceAll('\u00a0', ' '));
+/** ms after which a group that stands open will stay so: what a search opened closes by itself. */
+const SETTLED = 300;
 /** Opens a group of the car by what its button begins with. */
 export async function openGroup(page: Page, car: Car, name: string): Promise<void> {
   await car.browse();
-  const button = await page.waitForSelector(`::-p-xpath(//button[starts-with(normalize-space(.), '${name}')])`);
-  await button!.evaluate((element) => (element as HTMLElement).click());
+  const group = `::-p-xpath(//button[starts-with(normalize-space(.), '${name}')])`;
+  const isOpen = async (): Promise<boolean> => (await page.$(group))!.evaluate((button) => button.getAttribute('aria-expanded') === 'true');
+  await page.waitForSelector(group);
+  await expect
+    .poll(
+      async () => {
+        await new Promise((resolve) => setTimeout(resolve, SETTLED));
+        if (await isOpen()) return true;
+        await (await page.$(group))!.evaluate((button) => (button as HTMLElement).click());
+        return false;
+      },
+      { timeout: 30_000 },
+    )
+    .toBe(true);
 }
 
 /** A meet of two cars on two lanes, first to 6.1 m, ready to be run: its address. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { describeFilmEnd, describeFilmFault, formatWithin } from './film-words.ts';
-import { describeMark, marksOnFloor, type FilmSetup } from './use-film-setup.ts';
+import { describeMark, filmSetup, marksOnFloor, type FilmSetup } from './use-film-setup.ts';
 
 const setup: FilmSetup = { layout: 'rectangle', length: 4, width: 1, line: [0, 2, 4], free: [], height: 0.05, camera: [2, 3, 1] };
 const metres = (value: number): string => `${value} m`;
@@ -33,6 +33,10 @@ describe('marks on the floor', () => {
     const mirrored = toTheRight.map(([u, v]) => [1000 - u, v] as const);
     expect(marksOnFloor(setup, mirrored)[2]).toEqual([4, -1]);
     expect(marksOnFloor(setup, [])[3]).toEqual([0, 1]);
+  });
+  it('are those of the session and as far apart as the lane is wide, until they are set', () => {
+    expect(filmSetup({}, [2, 5], 1.2)).toMatchObject({ line: [0, 2, 5], length: 5, width: 1.2 });
+    expect(filmSetup({ width: 0.9 }, [], 1.2)).toMatchObject({ line: [0, 1, 2, 3, 4], length: 4, width: 0.9 });
   });
   it('along the line have one number, and are called by it', () => {
     expect(marksOnFloor({ ...setup, layout: 'line' })).toEqual([[0], [2], [4]]);

@@ -40,7 +40,7 @@ const FEWEST = 20;
 export function FilmWork({ carId, design, wind, marks, purpose, onAccept }: FilmWorkProps) {
   const units = useUnits();
   const tokens = useTokens();
-  const [setup, change] = useFilmSetup(carId, marks);
+  const [setup, change] = useFilmSetup(carId, marks, design.floor.laneWidth);
   const work = useFilmWork(setup, design.driveWheels.diameter / 2);
   const [active, setActive] = useState<TargetId | null>(null);
   const { reader, still, targets, places, floor, followed, measured, run, end, progress } = work;

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { Pixels } from '../../core/film/homography.ts';
 import { useLocalStorage } from '../ui/use-local-storage.ts';
 
@@ -35,13 +36,30 @@ const USUAL: FilmSetup = {
   camera: [2, 3.5, 1],
 };
 
-/** The setup of a car’s films, stored in this browser: the next film is most often made alike. `marks`: m, those of the session, along its line. */
-export function useFilmSetup(carId: string, marks: readonly number[]): readonly [FilmSetup, (change: Partial<FilmSetup>) => void] {
-  const [stored, setStored] = useLocalStorage<Partial<FilmSetup>>(`film-${carId}`, {});
-  const line = marks.length >= 2 ? [0, ...marks.filter((at) => at > 0)] : USUAL.line;
-  const setup = { ...USUAL, line, ...stored };
+/**
+ * The setup of a car’s films, stored in this browser: the next film is most often made alike.
+ * @param marks m, those of the session, along its line
+ * @param lane m, the width of the floor’s lane; null where there is none
+ */
+export function useFilmSetup(
+  carId: string,
+  marks: readonly number[],
+  lane: number | null,
+): readonly [FilmSetup, (change: Partial<FilmSetup>) => void] {
+  const [stored, setStored] = useLocalStorage<Partial<FilmSetup>>(`film-${carId}`, NOTHING_STORED);
+  // All that follows from it is worked out anew only when it changes.
+  const setup = useMemo(() => filmSetup(stored, marks, lane), [stored, marks, lane]);
   return [setup, (change) => setStored({ ...stored, ...change })];
 }
+const NOTHING_STORED: Partial<FilmSetup> = {};
+
+/** What was set before; else what floor and session tell, and what is usual. */
+export const filmSetup = (stored: Partial<FilmSetup>, marks: readonly number[], lane: number | null): FilmSetup => ({
+  ...USUAL,
+  ...(lane !== null && { width: lane }),
+  ...(marks.length >= 2 && { length: marks.at(-1)!, line: [0, ...marks.filter((at) => at > 0)] }),
+  ...stored,
+});
 
 /** Signed area of a polygon in a picture: below 0 where it goes to the right at its near side. */
 const areaOf = (corners: readonly Pixels[]): number =>
