@@ -30,8 +30,17 @@ describe('a run from a film', () => {
   const stage = setStage();
 
   it('is recorded, marked, followed, used, and tells the same as the hidden car did', async () => {
-    const page = await stage.open(`${TERN}/track`);
+    const page = await stage.open('/');
     const tern = builder(page);
+    // A car of its own, that never ran.
+    const design = await designOfTern(page);
+    const [id, { origin }] = [crypto.randomUUID(), new URL(page.url())];
+    await fetch(`${origin}/api/cars/${id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ baseVersion: 0, design: { ...design, name: 'Filmed' } }),
+    });
+    await page.goto(`${origin}/cars/${id}/track`);
     await tern.openTab('Go');
     await page.click('::-p-aria([name="a film"][role="button"])');
     await tern.follow('Measure from a film');
@@ -46,10 +55,9 @@ describe('a run from a film', () => {
     await expectAccessible(page);
     await tern.press('Use these times');
     await tern.sees('From the film:');
-    const design = await designOfTern(page);
     const { splits, film } = await page.evaluate(
-      (id) => (JSON.parse(localStorage.getItem('track-forms')!) as Record<string, FilmedForm>)[id]!,
-      ID,
+      (car) => (JSON.parse(localStorage.getItem('track-forms')!) as Record<string, FilmedForm>)[car]!,
+      id,
     );
     const setup = hiddenRun({ design, wind: { kind: 'full' }, seed: 7, run: 1 });
     const outcome = simulate({ ...setup, marks: splits.map(({ at }) => at) }, {});
@@ -65,6 +73,15 @@ describe('a run from a film', () => {
     await page.click('[aria-label^="Along run"]');
     await tern.sees('Resistance against the expected value');
     await tern.sees('without films');
+    // And Tune tells its full winding so that the hidden car's lies within.
+    await page.goto(`${origin}/cars/${id}/tune`);
+    const told = await page.waitForFunction(
+      () => /Fully wound on a long floor: ([\d.]+)–([\d.]+)\sm on average/.exec(document.body.innerText)?.slice(1, 3),
+      LONG,
+    );
+    const [low, high] = ((await told.jsonValue()) as string[]).map(Number);
+    expect(outcome.result.distance).toBeGreaterThan(low!);
+    expect(outcome.result.distance).toBeLessThan(high!);
     await page.close();
   });
 
