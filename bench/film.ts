@@ -12,7 +12,7 @@ import type { Pixels } from '../core/film/homography.ts';
 import { CHAIR, RELEASE, sceneOfRun, TAPED } from '../core/rig/simulated-phone.ts';
 import { slipOf } from '../core/film/slip.ts';
 import { deriveRunSetup, fullTurns } from '../core/predict/derive-run-setup.ts';
-import { simulate, type RunResult } from '../core/run/simulate.ts';
+import { simulate } from '../core/run/simulate.ts';
 import { DESKTOP, startBrowser, startProgram } from '../e2e/browser.ts';
 import { dropFilm, setInOwnFilm } from '../e2e/film-clicks.ts';
 import { hiddenCar, randomOf } from './hidden-cars.ts';
@@ -62,7 +62,6 @@ function follow({ scene, marks, look, clicked, radius, height }: Filmed): {
   readonly lost: FilmLoss | null;
   readonly at: number;
   readonly wheel: ReturnType<ReturnType<typeof filmFollower>['result']>['wheel'];
-  readonly shook: number;
   readonly points: readonly { readonly time: number; readonly pixels: Pixels }[];
 } {
   const first = dotSeenAt(scene, 0);
@@ -84,7 +83,7 @@ function follow({ scene, marks, look, clicked, radius, height }: Filmed): {
     const time = at / scene.rate;
     lost = follower.see(follower.windows(time).map((window, i) => pictureAt(scene, time, scene.seed * 7919 + 64 * at + i, window)));
   }
-  const { points, wheel: seen, shook } = follower.result();
+  const { points, wheel: seen } = follower.result();
   const film = measureFilm({
     format: 'nimble-axle/film',
     version: 1,
@@ -93,7 +92,7 @@ function follow({ scene, marks, look, clicked, radius, height }: Filmed): {
     height,
     points: points.map(({ time, pixels }) => ({ time, pixels: [...pixels] as [number, number] })),
   });
-  return { film: typeof film === 'string' ? null : film, lost, at: at - 1, wheel: seen, shook, points };
+  return { film: typeof film === 'string' ? null : film, lost, at: at - 1, wheel: seen, points };
 }
 
 function place(): void {
@@ -232,7 +231,7 @@ function slip(): void {
       refused.push(found);
       continue;
     }
-    const { trace } = one.result as RunResult;
+    const { trace } = one.result;
     const i = trace!.distance.findIndex((x) => x >= 0.5);
     const truth = 1 - trace!.distance[i]! / (one.radius * trace!.angle[i]!);
     errors.push(found.ratio - truth);

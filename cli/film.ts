@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { readFilm, type Read } from '../core/files/read.ts';
 import { measureFilm, type FilmRefusal } from '../core/film/measured-film.ts';
 import type { Film } from '../core/schema/generated/film.ts';
-import { end, oneOf, readArgs, readOr, refuseUse, type Terminal } from './terminal.ts';
+import { end, oneOf, readArgs, readOr, refuseUse, textOr, type Terminal } from './terminal.ts';
 
 const HELP = `Places and speeds from the pixels of a film.
 
@@ -26,14 +26,8 @@ const REFUSED: Readonly<Record<FilmRefusal, string>> = {
 };
 
 /** Points from a table of time, u and v. */
-function pointsOf({ readText }: Terminal, table: string): Film['points'] {
-  let text;
-  try {
-    text = readText(table);
-  } catch (error) {
-    return end(`${table}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
-  }
-  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+function pointsOf(terminal: Terminal, table: string): Film['points'] {
+  const { data } = Papa.parse<string[]>(textOr(terminal, table).trim(), { skipEmptyLines: 'greedy' });
   const isHeading = data[0]?.some((cell) => !Number.isFinite(Number(cell))) ?? false;
   return data.slice(isHeading ? 1 : 0).map((row, i) => {
     const [time, u, v] = row.map(Number);

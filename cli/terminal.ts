@@ -54,15 +54,18 @@ export function readArgs<O extends NonNullable<ParseArgsConfig['options']>>({ ar
   }
 }
 
-/** What a file holds; ends with its faults. */
-export function readOr<T>({ readText }: Terminal, file: string, read: (value: unknown) => Read<T>): T {
-  let text;
+/** The text of a file; ends where it cannot be read. */
+export function textOr({ readText }: Terminal, file: string): string {
   try {
-    text = readText(file);
+    return readText(file);
   } catch (error) {
     return end(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
   }
-  const outcome = readJson(text, read);
+}
+
+/** What a file holds; ends with its faults. */
+export function readOr<T>(terminal: Terminal, file: string, read: (value: unknown) => Read<T>): T {
+  const outcome = readJson(textOr(terminal, file), read);
   return outcome.kind === 'read' ? outcome.value : refuse(...outcome.faults);
 }
 

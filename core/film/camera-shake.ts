@@ -1,4 +1,4 @@
-import { Matrix, SingularValueDecomposition } from 'ml-matrix';
+import { determinant, Matrix, SingularValueDecomposition } from 'ml-matrix';
 import { brightnessAt, windowAbout, type Frame, type PictureWindow } from './frame.ts';
 import type { Pixels } from './homography.ts';
 
@@ -102,12 +102,7 @@ function turnOf(rays: readonly (readonly [before: Ray, after: Ray])[]): Matrix {
   for (const [before, after] of rays) sum.add(Matrix.columnVector([...after]).mmul(Matrix.rowVector([...before])));
   const { leftSingularVectors: u, rightSingularVectors: v } = new SingularValueDecomposition(sum, { autoTranspose: true });
   const product = u.mmul(v.transpose());
-  const sign = product.get(0, 0) * (product.get(1, 1) * product.get(2, 2) - product.get(1, 2) * product.get(2, 1));
-  const determinant =
-    sign -
-    product.get(0, 1) * (product.get(1, 0) * product.get(2, 2) - product.get(1, 2) * product.get(2, 0)) +
-    product.get(0, 2) * (product.get(1, 0) * product.get(2, 1) - product.get(1, 1) * product.get(2, 0));
-  return u.mmul(Matrix.diag([1, 1, Math.sign(determinant)])).mmul(v.transpose());
+  return u.mmul(Matrix.diag([1, 1, Math.sign(determinant(product))])).mmul(v.transpose());
 }
 
 /**

@@ -95,6 +95,10 @@ function startOf(
   };
 }
 
+/** Where along the run the dot was, smoothed. */
+const smoothedWay = ({ points, wayDeviations }: MeasuredFilm): readonly Smoothed[] =>
+  smoothed(points.map(({ time, place }, i) => ({ time, value: place[0]!, deviation: wayDeviations[i]! })));
+
 /** What a film tells of a run: when it began, when it passed places, where its pull ended and where it stopped. */
 export function filmedRun(film: MeasuredFilm): FilmedRun | RunRefusal {
   const { points } = film;
@@ -102,19 +106,18 @@ export function filmedRun(film: MeasuredFilm): FilmedRun | RunRefusal {
   const begun = startOf(points);
   if (typeof begun === 'string') return begun;
   const { start, deviation: startDeviation, stood } = begun;
-  const curve = smoothed(points.map(({ time, place }, i) => ({ time, value: place[0]!, deviation: film.wayDeviations[i]! }))).flatMap(
-    (one, i) =>
-      one.time < start
-        ? []
-        : [
-            {
-              ...one,
-              deviation: film.wayDeviations[i]!,
-              speedDeviation: film.speed[i]!.deviation,
-              time: one.time - start,
-              distance: one.value - stood,
-            },
-          ],
+  const curve = smoothedWay(film).flatMap((one, i) =>
+    one.time < start
+      ? []
+      : [
+          {
+            ...one,
+            deviation: film.wayDeviations[i]!,
+            speedDeviation: film.speed[i]!.deviation,
+            time: one.time - start,
+            distance: one.value - stood,
+          },
+        ],
   );
   const top = curve.reduce((best, { speed }, i) => (speed > curve[best]!.speed ? i : best), 0);
   const slow = Math.min(Math.max(SLOW * (curve[top]?.speed ?? 0), STOPPED[0]), STOPPED[1]);
@@ -183,10 +186,7 @@ export function filmedCoasting(film: MeasuredFilm): FilmedCoasting | null {
   const top = speed[fastest]!.speed;
   const slow = speed.findIndex((one, i) => i > fastest && one.speed < SLOWEST * top);
   const last = slow < 0 ? points.length - 1 : slow;
-  const curve = smoothed(points.map(({ time, place }, i) => ({ time, value: place[0]!, deviation: wayDeviations[i]! }))).slice(
-    fastest,
-    last + 1,
-  );
+  const curve = smoothedWay(film).slice(fastest, last + 1);
   const [first, end] = [curve[0], curve.at(-1)];
   if (!first || !end || curve.length < COAST_MARKS || end.speed > 0.97 * first.speed) return null;
   const step = (end.value - first.value) / COAST_MARKS;

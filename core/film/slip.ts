@@ -9,15 +9,13 @@ export interface Slip {
   readonly deviation: number;
   /** m that the rim went further than the car until then. */
   readonly distance: number;
-  /** rad that the wheel turned since the first frame, forward. */
-  readonly turned: readonly { readonly time: number; readonly angle: number }[];
 }
 
 /** Why a wheel’s dot tells nothing: it turned too little to find its axle, or too far from frame to frame to count. */
 export type SlipRefusal = 'turned-too-little' | 'too-fast';
 
 /** m from the start that count as the launch. */
-export const LAUNCH = 0.5;
+const LAUNCH = 0.5;
 /** rad that it has to turn in all, and may turn from frame to frame; points at least. */
 const LEAST_TURN = 4;
 const MOST_STEP = 0.9 * Math.PI;
@@ -100,6 +98,5 @@ export function slipOf(
     ratio,
     deviation: (way / rim) * Math.hypot(places[end]!.deviation / Math.max(way, 1e-3), (radius * angleOff) / rim, RADIUS_OFF),
     distance: Math.max(rim - way, 0),
-    turned,
   };
 }

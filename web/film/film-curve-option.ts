@@ -4,9 +4,7 @@ import type { Trace } from '../../core/run/trace.ts';
 import { unitOf, type UnitSystem, unitValue } from '../../core/units/quantity.ts';
 import { acrossName, axisText, upName } from '../charts/axis-text.ts';
 import type { Tokens } from '../ui/tokens.ts';
-
-/** Standard deviations that 9 in 10 lie within. */
-const NINE_IN_TEN = 1.645;
+import { NINE_IN_TEN } from './film-words.ts';
 
 /** Speed over the time of the film: measured with what it may be off, the expected run, and where the film is. */
 export function filmCurveOption(

@@ -75,7 +75,8 @@ async function readByPlaying(work: Remote<FilmWork>, file: Blob, before: FilmFau
   video.muted = true;
   video.playsInline = true;
   video.preload = 'auto';
-  video.src = URL.createObjectURL(file);
+  const url = URL.createObjectURL(file);
+  video.src = url;
   try {
     await happened(video, 'loadeddata');
     if (!Number.isFinite(video.duration)) {
@@ -84,6 +85,7 @@ async function readByPlaying(work: Remote<FilmWork>, file: Blob, before: FilmFau
       await happened(video, 'seeked');
     }
   } catch {
+    URL.revokeObjectURL(url);
     return before ?? { fault: 'codec', codec: null };
   }
   const { videoWidth: width, videoHeight: height, duration } = video;
@@ -142,7 +144,7 @@ async function readByPlaying(work: Remote<FilmWork>, file: Blob, before: FilmFau
     close: () => {
       video.removeAttribute('src');
       video.load();
-      URL.revokeObjectURL(video.src);
+      URL.revokeObjectURL(url);
     },
   };
 }

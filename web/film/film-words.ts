@@ -4,7 +4,7 @@ import { formatKnown, unitOf, type Format, type Quantity, type UnitSystem } from
 import type { FilmEnd, FilmFault } from './film-worker.ts';
 
 /** Standard deviations that 9 in 10 lie within. */
-const NINE_IN_TEN = 1.645;
+export const NINE_IN_TEN = 1.645;
 
 /** A value no finer than it is known: `2.1 ± 0.1 m/s`. */
 export const formatWithin = (value: number, deviation: number, quantity: Quantity, units: UnitSystem): string => {

@@ -97,21 +97,19 @@ export function useFilmWork(setup: FilmSetup, wheelRadius: number) {
   const side = (places[2]?.[1] ?? 1) < 0 ? 1 : -1;
   const width = reader?.width ?? 0;
   const height = reader?.height ?? 0;
-  /** The film without its points; null until enough marks are set. */
-  const base = useMemo(() => {
+  /** The film without its points, and how the floor is seen by its marks; null until enough of them are set. */
+  const seen = useMemo(() => {
     if (width === 0 || marks.length < needed) return null;
     const plain: Omit<Film, 'points'> = { format: 'nimble-axle/film', version: 1, picture: [width, height], marks, height: setup.height };
     const told = floorSeenIn(plain);
+    if (told !== 'camera-unknown') return { base: plain, told };
     // Where the picture does not tell where the camera stood, what was measured does.
-    return told === 'camera-unknown'
-      ? { ...plain, camera: [setup.camera[0], side * setup.camera[1], setup.camera[2]] as [number, number, number] }
-      : plain;
+    const camera: [number, number, number] = [setup.camera[0], side * setup.camera[1], setup.camera[2]];
+    return { base: { ...plain, camera }, told: floorSeenIn({ ...plain, camera }) };
   }, [width, height, marks, needed, side, setup.height, setup.camera]);
-  const isCameraTold = useMemo(() => base !== null && base.camera === undefined, [base]);
-  const floor = useMemo((): FloorSeen | null => {
-    const told = base && floorSeenIn(base);
-    return told && typeof told !== 'string' ? told : null;
-  }, [base]);
+  const base = seen?.base ?? null;
+  const isCameraTold = base !== null && base.camera === undefined;
+  const floor: FloorSeen | null = seen && typeof seen.told !== 'string' ? seen.told : null;
   const isInLine = base !== null && floor === null;
 
   const film = useMemo(
